@@ -1,0 +1,30 @@
+# Shared by ./start and ./test; run from the project's folder.
+export DOTNET_CLI_TELEMETRY_OPTOUT=1 DOTNET_NOLOGO=1
+
+need_tools() {
+  if ! command -v dotnet >/dev/null || ! dotnet --list-sdks | grep -q '^10\.'; then
+    echo "Moss Lantern needs the .NET 10 SDK (dotnet), which is not on this machine's PATH." >&2; exit 1
+  fi
+  if ! command -v node >/dev/null || [ "$(node -p 'process.versions.node.split(".")[0] >= 20')" != true ]; then
+    echo "Moss Lantern needs Node 20 or newer (node and npm), which is not on this machine's PATH." >&2; exit 1
+  fi
+}
+
+# Installs the front end's packages when the lock file is newer than what is installed.
+install_front_end() {
+  if [ ! -e web/node_modules/.package-lock.json ] || [ web/package-lock.json -nt web/node_modules/.package-lock.json ]; then
+    (cd web && npm ci --no-audit --no-fund --loglevel=error)
+    touch web/node_modules/.package-lock.json
+  fi
+}
+
+# The server's build writes the OpenAPI document; the front end's types come from it.
+build_front_end_types() {
+  dotnet build src/MossLantern.Web -c Release -v quiet --nologo -clp:NoSummary
+  install_front_end
+  (cd web && npm run --silent types >/dev/null)
+}
+
+build_front_end() {
+  (cd web && npm run --silent build -- --logLevel warn)
+}

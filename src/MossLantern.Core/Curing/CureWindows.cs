@@ -1,0 +1,112 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Units;
+using NodaTime;
+
+namespace MossLantern.Core.Curing;
+
+/// <summary>What a window is for.</summary>
+public enum Milestone
+{
+    /// <summary>The mask run of tape comes off.</summary>
+    TapePull,
+
+    /// <summary>The next layer bonds without sanding.</summary>
+    NextLayer,
+
+    /// <summary>Dry to the touch.</summary>
+    TouchDry,
+
+    /// <summary>Cured through.</summary>
+    FullCure,
+}
+
+/// <summary>How a window stands at a moment.</summary>
+public enum WindowState
+{
+    /// <summary>Not yet open.</summary>
+    Ahead,
+
+    /// <summary>Open now.</summary>
+    Open,
+
+    /// <summary>Closed: its time is past.</summary>
+    Closed,
+
+    /// <summary>Reached; it has no end.</summary>
+    Reached,
+
+    /// <summary>It would close before it opens: the pour took longer than the window.</summary>
+    Never,
+}
+
+/// <summary>When something may be done to a layer.</summary>
+/// <param name="Milestone">What for.</param>
+/// <param name="Opens">When it opens.</param>
+/// <param name="Closes">When it closes; null where it stays open.</param>
+/// <param name="OpensAfterHours">Clock hours from the end of the last pour until it opens.</param>
+/// <param name="ClosesAfterHours">Clock hours from the start of the first pour until it closes; null where it stays open.</param>
+public sealed record CureWindow(
+    Milestone Milestone, Instant Opens, Instant? Closes, Reckoned OpensAfterHours, Reckoned? ClosesAfterHours)
+{
+    /// <summary>How the window stands at a moment. The opening instant is open, the closing instant is closed.</summary>
+    public WindowState StateAt(Instant now) =>
+        Closes is { } closes && closes <= Opens ? WindowState.Never
+        : now < Opens ? WindowState.Ahead
+        : Closes is null ? WindowState.Reached
+        : now < Closes ? WindowState.Open
+        : WindowState.Closed;
+}
+
+/// <summary>A pour as curing sees it.</summary>
+/// <param name="Start">First pour.</param>
+/// <param name="End">Last pour, not before the start.</param>
+/// <param name="RoomC">Room temperature, °C.</param>
+/// <param name="RoomOrigin">Where the temperature came from.</param>
+public sealed record Pour(Instant Start, Instant End, double RoomC, Origin RoomOrigin);
+
+/// <summary>The windows of a poured layer in a room of one temperature.</summary>
+/// <remarks>Source: docs/craft/curing.md, Windows.</remarks>
+public static class CureWindows
+{
+    /// <summary>
+    /// The four windows, in the order they open in. Each opens counted from the end of the last pour and closes counted
+    /// from the start of the first.
+    /// </summary>
+    public static ImmutableArray<CureWindow> Of(ResinSystem system, Pour pour)
+    {
+        ArgumentNullException.ThrowIfNull(system);
+        ArgumentNullException.ThrowIfNull(pour);
+        return
+        [
+            Window(Milestone.TapePull, system.TapePull.FromHours, system.TapePull.ToHours),
+            Window(Milestone.NextLayer, system.Recoat.FromHours, system.Recoat.ToHours),
+            Window(Milestone.TouchDry, system.TackFreeHours, null),
+            Window(Milestone.FullCure, system.FullCureHours, null),
+        ];
+
+        CureWindow Window(Milestone milestone, double from, double? to)
+        {
+            var opens = Clock(from);
+            var closes = to is { } age ? Clock(age) : null;
+            return new(
+                milestone,
+                pour.End + Duration.FromHours(opens.Value),
+                closes is null ? null : pour.Start + Duration.FromHours(closes.Value),
+                opens,
+                closes);
+        }
+
+        Reckoned Clock(double ageHours)
+        {
+            var speed = EquivalentAge.Speed(pour.RoomC, system.ReferenceC);
+            return Reckoned.Of(
+                EquivalentAge.ClockHours(ageHours, [new(1, pour.RoomC)], system.ReferenceC), "h", Formulas.Milestone,
+                new("at the reference temperature", ageHours, "h", Origin.Default),
+                new("reference temperature", system.ReferenceC, "°C", Origin.Default),
+                new("room", pour.RoomC, "°C", pour.RoomOrigin),
+                new("activation energy Ea", EquivalentAge.ActivationKj, "kJ/mol", Origin.Default),
+                new("speed of cure", speed, "×", Origin.Reckoned));
+        }
+    }
+}

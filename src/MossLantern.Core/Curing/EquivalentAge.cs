@@ -1,0 +1,64 @@
+using System.Collections.Immutable;
+
+namespace MossLantern.Core.Curing;
+
+/// <summary>A stretch of time at one temperature.</summary>
+/// <param name="Hours">How long, h.</param>
+/// <param name="Celsius">How warm, °C.</param>
+public sealed record RoomSegment(double Hours, double Celsius);
+
+/// <summary>Equivalent age: the hours at the reference temperature that would have cured a resin as far.</summary>
+/// <remarks>Source: docs/craft/curing.md, Equivalent age.</remarks>
+public static class EquivalentAge
+{
+    /// <summary>Activation energy of cure, kJ/mol.</summary>
+    public const double ActivationKj = 50;
+
+    private const double GasConstant = 8.314;
+    private const double Kelvin = 273.15;
+
+    /// <summary>How many times faster than at the reference temperature a resin cures.</summary>
+    /// <param name="celsius">Temperature, °C.</param>
+    /// <param name="referenceC">Reference temperature, °C.</param>
+    /// <param name="activationKj">Activation energy, kJ/mol.</param>
+    public static double Speed(double celsius, double referenceC, double activationKj = ActivationKj) =>
+        Math.Exp(-activationKj * 1000 / GasConstant * (1 / (celsius + Kelvin) - 1 / (referenceC + Kelvin)));
+
+    /// <summary>Equivalent age after a profile, h.</summary>
+    public static double Hours(
+        IEnumerable<RoomSegment> profile, double referenceC, double activationKj = ActivationKj)
+    {
+        ArgumentNullException.ThrowIfNull(profile);
+        return profile.Sum(s => s.Hours * Speed(s.Celsius, referenceC, activationKj));
+    }
+
+    /// <summary>Clock hours until an equivalent age is reached; the last segment goes on for ever.</summary>
+    /// <param name="ageHours">Equivalent age, h.</param>
+    /// <param name="profile">At least one segment.</param>
+    /// <param name="referenceC">Reference temperature, °C.</param>
+    /// <param name="activationKj">Activation energy, kJ/mol.</param>
+    public static double ClockHours(
+        double ageHours, ImmutableArray<RoomSegment> profile, double referenceC, double activationKj = ActivationKj)
+    {
+        if (profile.IsDefaultOrEmpty)
+        {
+            throw new ArgumentException("A profile has at least one segment.", nameof(profile));
+        }
+
+        double clock = 0, age = 0;
+        for (var i = 0; i < profile.Length; i++)
+        {
+            var speed = Speed(profile[i].Celsius, referenceC, activationKj);
+            var left = (ageHours - age) / speed;
+            if (left <= profile[i].Hours || i == profile.Length - 1)
+            {
+                return clock + Math.Max(0, left);
+            }
+
+            clock += profile[i].Hours;
+            age += profile[i].Hours * speed;
+        }
+
+        return clock;
+    }
+}

@@ -1,0 +1,227 @@
+using MossLantern.Core.Shapes;
+
+namespace MossLantern.Core.Map;
+
+/// <summary>Areas between nested levels of a field on a grid, within an outline.</summary>
+/// <remarks>Source: docs/craft/map.md, Areas.</remarks>
+internal static class BandAreas
+{
+    /// <summary>
+    /// Area where the field is below each level, mm², the last being the whole outline. Levels must not fall.
+    /// </summary>
+    public static double[] Below(OutlineCover cover, float[] field, ReadOnlySpan<double> levels)
+    {
+        var grid = cover.Grid;
+        var below = new double[levels.Length + 1];
+        var columns = grid.Columns;
+        var low = new Clip();
+        var part = new Clip();
+        for (var row = 0; row < grid.Rows - 1; row++)
+        {
+            for (var column = 0; column < columns - 1; column++)
+            {
+                var cell = row * (columns - 1) + column;
+                var share = cover.Share(cell);
+                if (share == 0)
+                {
+                    continue;
+                }
+
+                var node = row * columns + column;
+                float a = field[node], b = field[node + 1], c = field[node + columns + 1], d = field[node + columns];
+                var least = Math.Min(Math.Min(a, b), Math.Min(c, d));
+                var most = Math.Max(Math.Max(a, b), Math.Max(c, d));
+                var (xs, ys) = share < 1 ? cover.Part(cell) : (null, null);
+                var full = xs is null ? 1.0 : PartArea(part, xs, ys!);
+                for (var k = 0; k < levels.Length; k++)
+                {
+                    var level = levels[k];
+                    if (level <= least)
+                    {
+                        continue;
+                    }
+
+                    below[k] += level > most ? full : xs is null
+                        ? CellBelow(low, a, b, c, d, level)
+                        : PartBelow(low, part, xs, ys!, a, b, c, d, level);
+                }
+
+                below[^1] += full;
+            }
+        }
+
+        var cellArea = grid.SpacingMm * grid.SpacingMm;
+        for (var k = 0; k < below.Length; k++)
+        {
+            below[k] *= cellArea;
+        }
+
+        return below;
+    }
+
+    private static double PartArea(Clip part, double[] xs, double[] ys)
+    {
+        part.Set(xs, ys);
+        return part.SignedArea;
+    }
+
+    private static double CellBelow(Clip low, float a, float b, float c, float d, double level)
+    {
+        CellLevel.Below(a, b, c, d, level, low, out var other);
+        return Math.Abs(low.SignedArea) + other;
+    }
+
+    /// <summary>The part of a cut cell that lies below a level: the cut part, clipped by the convex low part.</summary>
+    private static double PartBelow(
+        Clip low, Clip part, double[] xs, double[] ys, float a, float b, float c, float d, double level)
+    {
+        var sum = 0.0;
+        foreach (var corner in CellLevel.Pieces(a, b, c, d, level, low))
+        {
+            part.Set(xs, ys);
+            for (int i = 0, j = corner.Count - 1; i < corner.Count && part.Count >= 3; j = i++)
+            {
+                // Inside lies to the right of an edge walked clockwise as seen (y down).
+                double dx = corner.X(i) - corner.X(j), dy = corner.Y(i) - corner.Y(j);
+                part.Keep(-dy, dx, -dy * corner.X(j) + dx * corner.Y(j));
+            }
+
+            sum += part.SignedArea;
+        }
+
+        return sum;
+    }
+}
+
+/// <summary>
+/// A level within one cell, its corners a, b, c, d clockwise from the top left: straight between the crossings of the
+/// cell's sides, and by the cell's saddle value where two readings are possible. One reading for areas and contours.
+/// </summary>
+internal static class CellLevel
+{
+    /// <summary>Whether the low corners of a cell with two low corners across join through its middle.</summary>
+    public static bool LowJoins(double a, double b, double c, double d, double level)
+    {
+        var sum = a + c - b - d;
+        return sum == 0 || (a * c - b * d) / sum < level;
+    }
+
+    /// <summary>
+    /// The low part of a cell in its unit frame. Where it falls into two corners, <paramref name="other"/> is the area
+    /// of the second.
+    /// </summary>
+    public static void Below(float a, float b, float c, float d, double level, Clip low, out double other)
+    {
+        other = 0;
+        bool la = a < level, lb = b < level, lc = c < level, ld = d < level;
+        if (la == lc && lb == ld && la != lb && !LowJoins(a, b, c, d, level))
+        {
+            low.Clear();
+            if (la)
+            {
+                Corner(low, 0, a, b, d, level);
+                other = 0.5 * Cross(c, d, level) * Cross(c, b, level);
+            }
+            else
+            {
+                Corner(low, 1, b, c, a, level);
+                other = 0.5 * Cross(d, a, level) * Cross(d, c, level);
+            }
+
+            return;
+        }
+
+        low.Clear();
+        if (la)
+        {
+            low.Add(0, 0);
+        }
+
+        if (la != lb)
+        {
+            low.Add(Cross(a, b, level), 0);
+        }
+
+        if (lb)
+        {
+            low.Add(1, 0);
+        }
+
+        if (lb != lc)
+        {
+            low.Add(1, Cross(b, c, level));
+        }
+
+        if (lc)
+        {
+            low.Add(1, 1);
+        }
+
+        if (lc != ld)
+        {
+            low.Add(1 - Cross(c, d, level), 1);
+        }
+
+        if (ld)
+        {
+            low.Add(0, 1);
+        }
+
+        if (ld != la)
+        {
+            low.Add(0, 1 - Cross(d, a, level));
+        }
+    }
+
+    /// <summary>The low part of a cell as one or two convex polygons, clockwise as seen.</summary>
+    public static IEnumerable<Clip> Pieces(float a, float b, float c, float d, double level, Clip low)
+    {
+        Below(a, b, c, d, level, low, out var other);
+        yield return low;
+        if (other > 0)
+        {
+            low.Clear();
+            if (a < level)
+            {
+                Corner(low, 2, c, d, b, level);
+            }
+            else
+            {
+                Corner(low, 3, d, a, c, level);
+            }
+
+            yield return low;
+        }
+    }
+
+    /// <summary>How far along a side, from its first corner, the level is crossed.</summary>
+    public static double Cross(double from, double to, double level) => (level - from) / (to - from);
+
+    private static void Corner(Clip low, int corner, double here, double next, double before, double level)
+    {
+        double along = Cross(here, next, level), back = Cross(here, before, level);
+        switch (corner)
+        {
+            case 0:
+                low.Add(0, 0);
+                low.Add(along, 0);
+                low.Add(0, back);
+                break;
+            case 1:
+                low.Add(1, 0);
+                low.Add(1, along);
+                low.Add(1 - back, 0);
+                break;
+            case 2:
+                low.Add(1, 1);
+                low.Add(1 - along, 1);
+                low.Add(1, 1 - back);
+                break;
+            default:
+                low.Add(0, 1);
+                low.Add(0, 1 - along);
+                low.Add(back, 1);
+                break;
+        }
+    }
+}

@@ -1,0 +1,67 @@
+using MossLantern.Core.Shapes;
+
+namespace MossLantern.Core.Map;
+
+/// <summary>Which part of every grid cell lies inside an outline.</summary>
+internal sealed class OutlineCover
+{
+    private readonly float[] share;
+    private readonly Dictionary<int, (double[] Xs, double[] Ys)> cut = [];
+
+    public OutlineCover(GrowthGrid grid, Ring outline)
+    {
+        Grid = grid;
+        share = new float[(grid.Columns - 1) * (grid.Rows - 1)];
+        var h = grid.SpacingMm;
+        var cellArea = h * h;
+        var strip = new Clip();
+        var part = new Clip();
+        var whole = new Clip();
+        whole.Set(outline.Xs, outline.Ys);
+        if (outline.SignedAreaMm2 < 0)
+        {
+            throw new ArgumentException("The outline's points must run clockwise as seen.", nameof(outline));
+        }
+
+        for (var row = 0; row < grid.Rows - 1; row++)
+        {
+            strip.Set(whole);
+            strip.Keep(0, 1, grid.Y(row));
+            strip.Keep(0, -1, -grid.Y(row + 1));
+            for (var column = 0; column < grid.Columns - 1 && strip.Count >= 3; column++)
+            {
+                part.Set(strip);
+                part.Keep(-1, 0, -grid.X(column + 1));
+                strip.Keep(1, 0, grid.X(column + 1));
+                var area = part.SignedArea;
+                var cell = row * (grid.Columns - 1) + column;
+                if (area > cellArea * (1 - 1e-9))
+                {
+                    share[cell] = 1;
+                }
+                else if (area > cellArea * 1e-9)
+                {
+                    share[cell] = (float)(area / cellArea);
+                    var xs = new double[part.Count];
+                    var ys = new double[part.Count];
+                    for (var i = 0; i < xs.Length; i++)
+                    {
+                        // In the cell's own frame, one cell wide.
+                        xs[i] = (part.X(i) - grid.X(column)) / h;
+                        ys[i] = (part.Y(i) - grid.Y(row)) / h;
+                    }
+
+                    cut[cell] = (xs, ys);
+                }
+            }
+        }
+    }
+
+    public GrowthGrid Grid { get; }
+
+    /// <summary>Share of a cell inside the outline, 0 to 1.</summary>
+    public float Share(int cell) => share[cell];
+
+    /// <summary>The inside part of a cell that the outline cuts, in the cell's unit frame.</summary>
+    public (double[] Xs, double[] Ys) Part(int cell) => cut[cell];
+}

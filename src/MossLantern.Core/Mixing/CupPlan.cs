@@ -1,0 +1,205 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Map;
+using MossLantern.Core.Pieces;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Mixing;
+
+/// <summary>A region's resin.</summary>
+/// <param name="RegionId">The region.</param>
+/// <param name="CupId">The cup it is poured from.</param>
+/// <param name="LayerMl">Area × depth, ml.</param>
+/// <param name="EdgeMl">What runs over its part of the edge, ml.</param>
+public sealed record RegionVolume(string RegionId, string CupId, Reckoned LayerMl, Reckoned EdgeMl)
+{
+    /// <summary>What is poured on the region, ml.</summary>
+    public double PourMl => LayerMl.Value + EdgeMl.Value;
+}
+
+/// <summary>What one cup holds.</summary>
+/// <param name="CupId">The cup.</param>
+/// <param name="RegionIds">The regions it serves.</param>
+/// <param name="NeedMl">What must leave it, reserve included, ml.</param>
+/// <param name="ReserveMl">The reserve in it, ml.</param>
+/// <param name="LossMl">What stays on its wall, ml.</param>
+/// <param name="MixMl">What to mix, rounded up to the cup step, ml; 0 for a cup that serves nothing.</param>
+/// <param name="ResinMl">Resin, ml.</param>
+/// <param name="ResinG">Resin, g.</param>
+/// <param name="HardenerMl">Hardener, ml.</param>
+/// <param name="HardenerG">Hardener, g.</param>
+/// <param name="ColourantG">Colourant, g; null for clear resin.</param>
+/// <param name="LimitPercent">Highest load of its colourant's class, %; null for clear resin.</param>
+/// <param name="OverLimit">Whether its load is over the limit.</param>
+/// <param name="SmallestMl">
+/// The smallest mix that the artist's tool can measure within the maker's tolerance, ml, where this one is smaller; else null.
+/// </param>
+public sealed record CupVolume(
+    string CupId,
+    ImmutableArray<string> RegionIds,
+    double NeedMl,
+    double ReserveMl,
+    double LossMl,
+    Reckoned MixMl,
+    Reckoned ResinMl,
+    Reckoned ResinG,
+    Reckoned HardenerMl,
+    Reckoned HardenerG,
+    Reckoned? ColourantG,
+    double? LimitPercent,
+    bool OverLimit,
+    double? SmallestMl);
+
+/// <summary>A layer's resin, split into its cups.</summary>
+/// <param name="Regions">Regions in the order of the map.</param>
+/// <param name="Cups">Cups in the order of the layer.</param>
+/// <param name="TotalMl">All cups together, ml.</param>
+public sealed record CupPlan(ImmutableArray<RegionVolume> Regions, ImmutableArray<CupVolume> Cups, Reckoned TotalMl);
+
+/// <summary>Works out a layer's cups from its map.</summary>
+/// <remarks>Source: docs/craft/mixing.md.</remarks>
+public static class CupPlanner
+{
+    /// <summary>Thickness of the film that stays on an open side, mm.</summary>
+    public const double SideFilmMm = 0.5;
+
+    /// <summary>Share of an open-edged layer that drips off.</summary>
+    public const double DripShare = 0.1;
+
+    /// <summary>What stays in any cup, ml.</summary>
+    public const double CupLossMl = 1.5;
+
+    /// <summary>Share of what must leave a cup that stays in it.</summary>
+    public const double CupLossShare = 0.02;
+
+    /// <summary>Volume of a region, ml.</summary>
+    public static double RegionMl(double areaMm2, double depthMm) => areaMm2 * depthMm / 1000;
+
+    /// <summary>Side film and drips of an open edge, ml.</summary>
+    /// <param name="openEdgeMm">Length of open edge, mm.</param>
+    /// <param name="sideHeightMm">Height of the sides, mm.</param>
+    /// <param name="layerMl">The layer's or region's volume, ml.</param>
+    /// <param name="filmMm">Thickness of the film on the side, mm.</param>
+    /// <param name="dripShare">Share that drips off.</param>
+    public static double EdgeMl(
+        double openEdgeMm, double sideHeightMm, double layerMl, double filmMm = SideFilmMm, double dripShare = DripShare) =>
+        openEdgeMm * sideHeightMm * filmMm / 1000 + dripShare * layerMl;
+
+    /// <summary>What to mix in a cup, ml, not rounded.</summary>
+    /// <param name="needMl">What must leave the cup, reserve included, ml.</param>
+    /// <param name="transfers">Times the resin is moved to another cup.</param>
+    public static double CupMl(double needMl, int transfers = 0) => needMl + LossMl(needMl, transfers);
+
+    /// <summary>What stays in the cup, ml.</summary>
+    public static double LossMl(double needMl, int transfers = 0) => (CupLossMl + CupLossShare * needMl) * (1 + transfers);
+
+    /// <summary>The cups of a layer.</summary>
+    /// <param name="ground">The piece's ground.</param>
+    /// <param name="layer">A valid layer.</param>
+    /// <param name="map">The layer's map.</param>
+    public static CupPlan Plan(Ground ground, Layer layer, BandMap map)
+    {
+        ArgumentNullException.ThrowIfNull(ground);
+        ArgumentNullException.ThrowIfNull(layer);
+        ArgumentNullException.ThrowIfNull(map);
+        var cupOf = layer.Bands.ToDictionary(b => b.Id, b => b.Cup);
+        cupOf[BandMap.HeartBedId] = layer.HeartCup;
+        var regions = map.Regions
+            .Where(r => r.Kind == RegionKind.Band || r.AreaMm2 > 0)
+            .Select(r => Volume(ground, layer, r, cupOf[r.Id])).ToImmutableArray();
+        var resin = ResinInUse.Of(layer.Resin);
+        var cups = layer.Cups.Select(cup => Cup(layer, cup, resin, regions)).ToImmutableArray();
+        var total = new Reckoned(cups.Sum(c => c.MixMl.Value), "ml", Formulas.LayerVolume,
+            [.. layer.Cups.Zip(cups, (cup, plan) => new ReckonedInput(cup.Name, plan.MixMl.Value, "ml", Origin.Reckoned))]);
+        return new(regions, cups, total);
+    }
+
+    private static RegionVolume Volume(Ground ground, Layer layer, Region region, string cupId)
+    {
+        var ml = Reckoned.Of(RegionMl(region.AreaMm2, layer.DepthMm), "ml", Formulas.RegionVolume,
+            new("area", region.AreaMm2 / 100, "cm²", Origin.Reckoned),
+            new("depth", layer.DepthMm, "mm", Origin.Own));
+        if (ground.Edge == EdgeStyle.TapedClean)
+        {
+            return new(region.Id, cupId, ml, Reckoned.Of(0, "ml", Formulas.EdgeVolume, new ReckonedInput("open perimeter", 0, "mm", Origin.Own)));
+        }
+
+        var edge = Reckoned.Of(EdgeMl(region.OpenEdgeMm, ground.SideHeightMm, ml.Value), "ml", Formulas.EdgeVolume,
+            new("open perimeter", region.OpenEdgeMm, "mm", Origin.Reckoned),
+            new("side height", ground.SideHeightMm, "mm", Origin.Own),
+            new("film thickness", SideFilmMm, "mm", Origin.Default),
+            new("drip share", DripShare * 100, "%", Origin.Default),
+            new("layer volume", ml.Value, "ml", Origin.Reckoned));
+        return new(region.Id, cupId, ml, edge);
+    }
+
+    private static CupVolume Cup(Layer layer, Cup cup, ResinInUse resin, ImmutableArray<RegionVolume> regions)
+    {
+        var own = regions.Where(r => r.CupId == cup.Id).ToList();
+        var layerMl = own.Sum(r => r.LayerMl.Value);
+        var edgeMl = own.Sum(r => r.EdgeMl.Value);
+        var reserve = (layer.ReservePercent ?? TypicalMaterials.ReservePercent) / 100;
+        var need = (layerMl + edgeMl) * (1 + reserve);
+        var loss = need > 0 ? LossMl(need) : 0;
+
+        // A hair below a step is the step: binary sums must not cost the artist a millilitre.
+        var mix = Math.Ceiling((need + loss) / TypicalMaterials.CupStepMl - 1e-9) * TypicalMaterials.CupStepMl;
+        var system = resin.System;
+        var parts = mix > 0
+            ? Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, mix)
+            : new(0, 0, 0, 0);
+        var colourant = cup.Colourant is { } c and not ColourantClass.Lacing ? TypicalMaterials.Of(c) : null;
+        var mixMl = Reckoned.Of(mix, "ml", Formulas.CupVolume,
+            new("regions", layerMl, "ml", Origin.Reckoned),
+            new("edges", edgeMl, "ml", Origin.Reckoned),
+            new("reserve", reserve * 100, "%", layer.ReservePercent is null ? Origin.Default : Origin.Own),
+            new("need", need, "ml", Origin.Reckoned),
+            new("stays in the cup", loss, "ml", Origin.Default),
+            new("cup step", TypicalMaterials.CupStepMl, "ml", Origin.Default));
+        var byVolume = system.Ratio.Basis == RatioBasis.Volume;
+        ReckonedInput[] ratio =
+        [
+            byVolume ? new("cup", mix, "ml", Origin.Reckoned) : new("cup mass", parts.TotalG, "g", Origin.Reckoned),
+            new(byVolume ? "resin parts by volume" : "resin parts by weight", system.Ratio.Resin, "", OriginOf(resin.OwnRatio)),
+            new(byVolume ? "hardener parts by volume" : "hardener parts by weight", system.Ratio.Hardener, "", OriginOf(resin.OwnRatio)),
+        ];
+        return new(
+            cup.Id,
+            [.. own.Select(r => r.RegionId)],
+            need,
+            (layerMl + edgeMl) * reserve,
+            loss,
+            mixMl,
+            new(parts.ResinMl, "ml", byVolume ? Formulas.PartResinByVolume : Formulas.PartResinByWeight, [.. ratio]),
+            Mass(parts.ResinMl, parts.ResinG, "resin", system.ResinDensity, resin.OwnDensities),
+            new(parts.HardenerMl, "ml", byVolume ? Formulas.PartHardenerByVolume : Formulas.PartHardenerByWeight, [.. ratio]),
+            Mass(parts.HardenerMl, parts.HardenerG, "hardener", system.HardenerDensity, resin.OwnDensities),
+            colourant is null ? null : Reckoned.Of(parts.TotalG * cup.LoadPercent / 100, "g", Formulas.ColourantMass,
+                new("mixed mass", parts.TotalG, "g", Origin.Reckoned),
+                new("load", cup.LoadPercent, "%", Origin.Own)),
+            colourant?.LimitPercent,
+            colourant is not null && cup.LoadPercent > colourant.LimitPercent,
+            Smallest(layer.Measure, parts, mix));
+    }
+
+    private static Reckoned Mass(double ml, double g, string part, double density, bool own) =>
+        Reckoned.Of(g, "g", Formulas.PartMass,
+            new(part, ml, "ml", Origin.Reckoned),
+            new($"density of the {part}", density, "g/ml", OriginOf(own)));
+
+    private static Origin OriginOf(bool own) => own ? Origin.Own : Origin.Default;
+
+    private static double? Smallest(Measure measure, Mixed parts, double mixMl)
+    {
+        if (mixMl == 0)
+        {
+            return null;
+        }
+
+        var smaller = measure == Measure.ByVolume
+            ? Math.Min(parts.ResinMl, parts.HardenerMl)
+            : Math.Min(parts.ResinG, parts.HardenerG);
+        var step = measure == Measure.ByVolume ? TypicalMaterials.CupStepMl : TypicalMaterials.ScaleStepG;
+        var least = Parts.SmallestMeasurable(step, TypicalMaterials.RatioTolerance);
+        return smaller >= least ? null : Math.Ceiling(mixMl * least / smaller);
+    }
+}

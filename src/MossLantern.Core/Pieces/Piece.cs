@@ -1,0 +1,150 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Shapes;
+using NodaTime;
+
+namespace MossLantern.Core.Pieces;
+
+/// <summary>A whole piece as the artist plans it: one immutable document. Nothing in it is worked out; the chain works out the rest.</summary>
+/// <param name="Name">The piece's name.</param>
+/// <param name="Ground">What the resin is poured on.</param>
+/// <param name="Growth">How fine the map is grown; belongs to the piece so that a drag never changes it.</param>
+/// <param name="Layers">Layers in pour order, lowest first.</param>
+public sealed record Piece(string Name, Ground Ground, GrowthScale Growth, ImmutableArray<Layer> Layers)
+{
+    /// <summary>The version of the document's layout that this program writes.</summary>
+    public const int FormatVersion = 1;
+}
+
+/// <summary>The base.</summary>
+/// <param name="Outline">Its outline seen from above.</param>
+/// <param name="Edge">How the edge is finished; drives what runs over it.</param>
+/// <param name="SideHeightMm">Height of its sides, mm.</param>
+/// <param name="Colour">Colour of the ground under the first layer, as <c>#rrggbb</c>.</param>
+public sealed record Ground(Outline Outline, EdgeStyle Edge, double SideHeightMm, string Colour);
+
+/// <summary>How a piece's edge is finished.</summary>
+public enum EdgeStyle
+{
+    /// <summary>Taped and pulled: nothing runs over.</summary>
+    TapedClean,
+
+    /// <summary>Open: resin runs down the sides and is smoothed.</summary>
+    DrippedOver,
+}
+
+/// <summary>The scale at which a piece's map is grown.</summary>
+/// <param name="GridMm">Spacing of the growth grid, mm.</param>
+/// <param name="GrainMm">Wavelength of the waviness, mm.</param>
+/// <remarks>Source: docs/craft/map.md, Grid.</remarks>
+public sealed record GrowthScale(double GridMm, double GrainMm)
+{
+    /// <summary>Cells in a grid over the outline's box, about.</summary>
+    public const double Cells = 55_000;
+
+    /// <summary>The scale a new piece of this outline gets.</summary>
+    public static GrowthScale For(Outline outline)
+    {
+        var side = Math.Sqrt(outline.BoxWidthMm * outline.BoxHeightMm);
+        return new(
+            Math.Round(side / Math.Sqrt(Cells), 3),
+            Math.Round(Math.Clamp(0.17 * side, 25, 150), 1));
+    }
+
+    /// <summary>
+    /// The scale to keep when a piece is saved with a new outline: this one, unless the outline's box has grown
+    /// or shrunk so far that the grid would be needlessly coarse or slow.
+    /// </summary>
+    public GrowthScale Kept(Outline outline)
+    {
+        var fresh = For(outline);
+        var ratio = GridMm / fresh.GridMm;
+        return ratio is > 0.7 and < 1.45 ? this : fresh;
+    }
+}
+
+/// <summary>One layer: poured in one go, cured before the next.</summary>
+/// <param name="Id">Stable id, unique in the piece.</param>
+/// <param name="Name">The layer's name.</param>
+/// <param name="DepthMm">Its depth, mm.</param>
+/// <param name="Hearts">The hearts its bands run round.</param>
+/// <param name="Bands">Its bands from the hearts outward; exactly one fills the rest.</param>
+/// <param name="RimFollow">How far outer bands follow the rim instead of the hearts, 0 to 1.</param>
+/// <param name="HeartCup">Cup of the hearts' bed.</param>
+/// <param name="Cups">The cups its resin is split into.</param>
+/// <param name="Resin">The resin it is mixed from.</param>
+/// <param name="Measure">How the artist measures: in marked cups or on a scale.</param>
+/// <param name="ReservePercent">Reserve in every cup, %; null takes the default.</param>
+/// <param name="PourOrder">Regions in pour order; empty for ring by ring from the heart. Regions left out follow in that order.</param>
+/// <param name="Plan">When and in what room it is to be poured.</param>
+public sealed record Layer(
+    string Id,
+    string Name,
+    double DepthMm,
+    ImmutableArray<Heart> Hearts,
+    ImmutableArray<Band> Bands,
+    double RimFollow,
+    string HeartCup,
+    ImmutableArray<Cup> Cups,
+    ResinChoice Resin,
+    Measure Measure,
+    double? ReservePercent,
+    ImmutableArray<string> PourOrder,
+    PourTimes Plan);
+
+/// <summary>A heart: the crystal-lined hollow that bands run round.</summary>
+/// <param name="Id">Stable id, unique in the layer.</param>
+/// <param name="XMm">Middle, mm from the left of the outline's box.</param>
+/// <param name="YMm">Middle, mm from the top of the outline's box.</param>
+/// <param name="WidthMm">Width before it is turned, mm.</param>
+/// <param name="HeightMm">Height before it is turned, mm.</param>
+/// <param name="TurnDeg">Turn, degrees clockwise as seen.</param>
+/// <param name="WavinessMm">How far the band edges round it wander, mm.</param>
+/// <param name="Seed">Seed of its shape and waviness.</param>
+public sealed record Heart(
+    string Id, double XMm, double YMm, double WidthMm, double HeightMm, double TurnDeg, double WavinessMm, int Seed);
+
+/// <summary>A band or vein.</summary>
+/// <param name="Id">Stable id, unique in the layer; also the id of its region.</param>
+/// <param name="WidthMm">Its width on average, mm; ignored where <paramref name="FillsRest"/>.</param>
+/// <param name="FillsRest">Whether it takes all the width that is left.</param>
+/// <param name="Cup">Id of its cup.</param>
+public sealed record Band(string Id, double WidthMm, bool FillsRest, string Cup);
+
+/// <summary>A cup of coloured resin.</summary>
+/// <param name="Id">Stable id, unique in the layer.</param>
+/// <param name="Name">The colour's name.</param>
+/// <param name="Colour">Colour of the colourant at full cover, as <c>#rrggbb</c>.</param>
+/// <param name="Colourant">Class of the colourant; null for clear resin.</param>
+/// <param name="LoadPercent">Load, % of the mixed resin by weight.</param>
+public sealed record Cup(string Id, string Name, string Colour, ColourantClass? Colourant, double LoadPercent);
+
+/// <summary>The resin system a layer uses, with the maker's own data where the artist has entered it.</summary>
+/// <param name="System">Id of a system in <see cref="TypicalMaterials"/>.</param>
+/// <param name="Ratio">The maker's mix ratio, or null for the typical one.</param>
+/// <param name="ResinDensity">Density of the resin, g/ml, or null for the typical one.</param>
+/// <param name="HardenerDensity">Density of the hardener, g/ml, or null for the typical one.</param>
+public sealed record ResinChoice(
+    string System, MixRatio? Ratio = null, double? ResinDensity = null, double? HardenerDensity = null);
+
+/// <summary>How parts are measured.</summary>
+public enum Measure
+{
+    /// <summary>By volume, in two marked cups.</summary>
+    ByVolume,
+
+    /// <summary>By weight, on a scale.</summary>
+    ByWeight,
+}
+
+/// <summary>When a layer is to be poured, in the workshop's local time, and how warm the room will be.</summary>
+/// <param name="Start">First pour; null while not decided.</param>
+/// <param name="End">Last pour; null for the default of 20 min after the start.</param>
+/// <param name="RoomC">Room temperature, °C; null while not known.</param>
+public sealed record PourTimes(LocalDateTime? Start, LocalDateTime? End, double? RoomC)
+{
+    /// <summary>Nothing decided yet.</summary>
+    [JsonIgnore]
+    public static PourTimes None { get; } = new(null, null, null);
+}

@@ -1,0 +1,177 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Curing;
+using MossLantern.Core.Map;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Pouring;
+using MossLantern.Core.Units;
+using NodaTime;
+
+namespace MossLantern.Core.Pieces;
+
+/// <summary>What is known of a layer that was really poured.</summary>
+/// <param name="LayerId">The layer.</param>
+/// <param name="Start">First pour.</param>
+/// <param name="End">Last pour; null while it is not known.</param>
+/// <param name="RoomC">Room temperature, °C; null where nobody read it.</param>
+public sealed record PouredLayer(string LayerId, Instant Start, Instant? End, double? RoomC);
+
+/// <summary>A region with the colour it shows on the ground.</summary>
+/// <param name="Id">The region.</param>
+/// <param name="Kind">What it is.</param>
+/// <param name="CupId">Its cup.</param>
+/// <param name="Area">Its area, cm².</param>
+/// <param name="OpenEdgeMm">Length of the outline's edge it touches, mm.</param>
+/// <param name="Fits">False where no room is left for it and its area is 0.</param>
+public sealed record RegionPlan(string Id, RegionKind Kind, string CupId, Reckoned Area, double OpenEdgeMm, bool Fits);
+
+/// <summary>Everything worked out for one layer.</summary>
+/// <param name="LayerId">The layer.</param>
+/// <param name="Regions">Its regions.</param>
+/// <param name="Cut">A straight cut across it, through its first heart, or through the middle.</param>
+/// <param name="Cups">Its cups.</param>
+/// <param name="Steps">Its pours in order.</param>
+/// <param name="Opacity">Opacity of every cup's resin at the layer's depth.</param>
+/// <param name="Pour">The pour its windows count from; null while no start is known.</param>
+/// <param name="Poured">Whether it has really been poured.</param>
+/// <param name="Windows">Its windows; empty while no start is known.</param>
+public sealed record LayerPlan(
+    string LayerId,
+    ImmutableArray<RegionPlan> Regions,
+    ImmutableArray<CutSpan> Cut,
+    CupPlan Cups,
+    ImmutableArray<PourStep> Steps,
+    ImmutableDictionary<string, Reckoned> Opacity,
+    Pour? Pour,
+    bool Poured,
+    ImmutableArray<CureWindow> Windows);
+
+/// <summary>The measures of the ground.</summary>
+/// <param name="Area">Area, cm².</param>
+/// <param name="Perimeter">Perimeter, mm.</param>
+/// <param name="SideArea">Area of the sides, cm².</param>
+public sealed record GroundPlan(Reckoned Area, Reckoned Perimeter, Reckoned SideArea);
+
+/// <summary>Everything worked out for a piece.</summary>
+/// <param name="Ground">Measures of its ground.</param>
+/// <param name="Layers">Its layers, lowest first.</param>
+public sealed record PiecePlan(GroundPlan Ground, ImmutableArray<LayerPlan> Layers);
+
+/// <summary>The chain from a piece's document to everything worked out for it: map, cups, pours, windows.</summary>
+/// <param name="mapper">Grows the maps.</param>
+public sealed class PiecePlanner(BandMapper mapper)
+{
+    /// <summary>Works a piece out.</summary>
+    /// <param name="piece">A valid piece.</param>
+    /// <param name="poured">What has really been poured.</param>
+    /// <param name="zone">The workshop's time zone.</param>
+    public PiecePlan Plan(Piece piece, IReadOnlyList<PouredLayer> poured, DateTimeZone zone)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        ArgumentNullException.ThrowIfNull(poured);
+        ArgumentNullException.ThrowIfNull(zone);
+        return new(
+            Measures(piece.Ground),
+            [.. piece.Layers.Select(layer => Layer(piece, layer, poured.LastOrDefault(p => p.LayerId == layer.Id), zone))]);
+    }
+
+    /// <summary>A painting of a piece's layers up to and including one.</summary>
+    /// <param name="piece">A valid piece.</param>
+    /// <param name="layerId">The topmost layer to paint; null paints all.</param>
+    /// <param name="detail">How much to paint.</param>
+    public Painting Paint(Piece piece, string? layerId, PaintDetail detail)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        var upTo = layerId is null ? piece.Layers.Length - 1 : piece.Layers.Select(l => l.Id).ToList().IndexOf(layerId);
+        return Painter.Paint(
+            piece.Ground,
+            [.. piece.Layers.Take(upTo + 1).Select(l => (l, mapper.Map(piece.Ground.Outline, piece.Growth, l)))],
+            detail);
+    }
+
+    private static GroundPlan Measures(Ground ground)
+    {
+        var outline = ground.Outline;
+        var size = outline is Shapes.RoundOutline round
+            ? [new ReckonedInput("diameter", round.DiameterMm, "mm", Origin.Own)]
+            : ImmutableArray.Create(
+                new ReckonedInput("width", outline.BoxWidthMm, "mm", Origin.Own),
+                new ReckonedInput("height", outline.BoxHeightMm, "mm", Origin.Own));
+        return new(
+            new(outline.AreaMm2 / 100, "cm²", Formulas.OutlineArea, size),
+            new(outline.PerimeterMm, "mm", Formulas.OutlinePerimeter, size),
+            Reckoned.Of(outline.PerimeterMm * ground.SideHeightMm / 100, "cm²", Formulas.SideArea,
+                new("perimeter", outline.PerimeterMm, "mm", Origin.Reckoned),
+                new("side height", ground.SideHeightMm, "mm", Origin.Own)));
+    }
+
+    private LayerPlan Layer(Piece piece, Layer layer, PouredLayer? poured, DateTimeZone zone)
+    {
+        var map = mapper.Map(piece.Ground.Outline, piece.Growth, layer);
+        var cups = CupPlanner.Plan(piece.Ground, layer, map);
+        var cupOf = cups.Regions.ToDictionary(r => r.RegionId, r => r.CupId);
+        var system = ResinInUse.Of(layer.Resin).System;
+        var pour = PourOf(layer.Plan, poured, zone);
+        return new(
+            layer.Id,
+            [.. map.Regions.Where(r => cupOf.ContainsKey(r.Id)).Select(r => Region(piece, layer, r, cupOf[r.Id]))],
+            CutOf(piece.Ground.Outline, piece.Layers, map),
+            cups,
+            PourPlan.Of(layer, cups),
+            layer.Cups.ToImmutableDictionary(c => c.Id, c => OpacityOf(c, layer.DepthMm)),
+            pour,
+            poured is not null,
+            pour is null ? [] : CureWindows.Of(system, pour));
+    }
+
+    /// <summary>One height for the whole piece, so that the strata of its layers lie above each other.</summary>
+    private static ImmutableArray<CutSpan> CutOf(Shapes.Outline outline, ImmutableArray<Layer> layers, BandMap map)
+    {
+        var heart = layers.SelectMany(l => l.Hearts).FirstOrDefault();
+        var y = heart is not null && heart.YMm > 0 && heart.YMm < outline.BoxHeightMm ? heart.YMm : outline.BoxHeightMm / 2;
+        var (from, to) = outline.Chord(y);
+        return map.Cut(y, from, to);
+    }
+
+    private static RegionPlan Region(Piece piece, Layer layer, Region region, string cupId)
+    {
+        var width = region.PlannedWidthMm;
+        var area = new Reckoned(region.AreaMm2 / 100, "cm²", Formulas.RegionArea,
+        [
+            new("whole outline", piece.Ground.Outline.AreaMm2 / 100, "cm²", Origin.Reckoned),
+            .. width is null ? Array.Empty<ReckonedInput>() : [new("width on average", width.Value, "mm", Origin.Own)],
+            new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default),
+        ]);
+        return new(region.Id, region.Kind, cupId, area, region.OpenEdgeMm, region.AreaMm2 > 0);
+    }
+
+    private static Reckoned OpacityOf(Cup cup, double depthMm)
+    {
+        var cover = cup.Colourant is null or ColourantClass.Lacing ? 0 : TypicalMaterials.Of(cup.Colourant.Value).Cover;
+        return Reckoned.Of(100 * Colour.Opacity(cup, depthMm), "%", Formulas.Opacity,
+            new("depth", depthMm, "mm", Origin.Own),
+            new("cover κ", cover, "per % and mm", Origin.Default),
+            new("load", cup.LoadPercent, "%", Origin.Own));
+    }
+
+    /// <summary>What really happened wins over the plan; what nobody noted falls back to the plan, then to defaults.</summary>
+    private static Pour? PourOf(PourTimes plan, PouredLayer? poured, DateTimeZone zone)
+    {
+        var start = poured?.Start ?? AtLocal(plan.Start, zone);
+        if (start is null)
+        {
+            return null;
+        }
+
+        var end = poured?.End
+            ?? (poured is null ? AtLocal(plan.End, zone) : null)
+            ?? start.Value + Duration.FromMinutes((long)TypicalMaterials.PourMinutes);
+        var room = poured?.RoomC is { } read ? (read, Origin.Measured)
+            : plan.RoomC is { } planned ? (planned, Origin.Own)
+            : (TypicalMaterials.ReferenceC, Origin.Default);
+        return new(start.Value, Instant.Max(end, start.Value), room.Item1, room.Item2);
+    }
+
+    /// <summary>A local time as an instant; one that the clocks skip is moved on by the skipped hour.</summary>
+    private static Instant? AtLocal(LocalDateTime? local, DateTimeZone zone) =>
+        local is { } time ? zone.AtLeniently(time).ToInstant() : null;
+}

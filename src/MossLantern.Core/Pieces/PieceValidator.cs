@@ -1,0 +1,133 @@
+using FluentValidation;
+using MossLantern.Core.Map;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Pieces;
+
+/// <summary>Refuses a piece with values outside the accepted ranges or with parts that do not fit together.</summary>
+public sealed class PieceValidator : AbstractValidator<Piece>
+{
+    /// <summary>Most layers of a piece.</summary>
+    public const int MostLayers = 20;
+
+    /// <summary>Most characters of a name.</summary>
+    public const int LongestName = 80;
+
+    /// <summary>A validator.</summary>
+    public PieceValidator()
+    {
+        RuleFor(p => p.Name).Named("The piece's name");
+        RuleFor(p => p.Ground).SetValidator(new GroundValidator());
+        RuleFor(p => p.Growth.GridMm).InclusiveBetween(0.05, 20).WithMessage("Grid spacing must be from 0.05 to 20 mm.");
+        RuleFor(p => p).Must(p => GridIsReasonable(p.Growth, p.Ground.Outline)).WithName("growth")
+            .OverridePropertyName("growth.gridMm").WithMessage("Grid spacing must suit the outline: leave it to the program.")
+            .When(p => p.Growth.GridMm is >= 0.05 and <= 20);
+        RuleFor(p => p.Growth.GrainMm).InclusiveBetween(5, 500).WithMessage("Grain must be from 5 to 500 mm.");
+        RuleFor(p => p.Layers).Must(l => l.Length is > 0 and <= MostLayers).WithMessage($"A piece has from 1 to {MostLayers} layers.")
+            .Must(l => Unique(l.Select(x => x.Id))).WithMessage("Each layer needs an id of its own.");
+        RuleForEach(p => p.Layers).SetValidator(new LayerValidator());
+    }
+
+    /// <summary>A document from elsewhere must not make the grid enormous.</summary>
+    private static bool GridIsReasonable(GrowthScale growth, Outline outline)
+    {
+        var ratio = growth.GridMm / GrowthScale.For(outline).GridMm;
+        return ratio is > 0.5 and < 8;
+    }
+
+    internal static bool Unique(IEnumerable<string> ids) => ids.GroupBy(id => id).All(g => g.Key.Length is > 0 and <= 40 && g.Count() == 1);
+
+    private sealed class GroundValidator : AbstractValidator<Ground>
+    {
+        public GroundValidator()
+        {
+            RuleFor(g => ((RectangleOutline)g.Outline).WidthMm).In(Accepted.OutlineMm, "Width")
+                .OverridePropertyName("outline.widthMm").When(g => g.Outline is RectangleOutline);
+            RuleFor(g => ((RectangleOutline)g.Outline).HeightMm).In(Accepted.OutlineMm, "Height")
+                .OverridePropertyName("outline.heightMm").When(g => g.Outline is RectangleOutline);
+            RuleFor(g => ((RoundOutline)g.Outline).DiameterMm).In(Accepted.OutlineMm, "Diameter")
+                .OverridePropertyName("outline.diameterMm").When(g => g.Outline is RoundOutline);
+            RuleFor(g => g.SideHeightMm).In(Accepted.SideMm);
+            RuleFor(g => g.Colour).IsColour("Ground colour");
+            RuleFor(g => g.Edge).IsInEnum();
+        }
+    }
+
+    private sealed class LayerValidator : AbstractValidator<Layer>
+    {
+        public LayerValidator()
+        {
+            RuleFor(l => l.Name).Named("The layer's name");
+            RuleFor(l => l.DepthMm).In(Accepted.DepthMm);
+            RuleFor(l => l.RimFollow).InclusiveBetween(0, 1).WithMessage("Rim following must be from 0 to 1.");
+            RuleFor(l => l.Hearts).Must(h => Accepted.HeartCount.Contains(h.Length)).WithMessage(Accepted.HeartCount.Sentence)
+                .Must(h => Unique(h.Select(x => x.Id))).WithMessage("Each heart needs an id of its own.");
+            RuleForEach(l => l.Hearts).SetValidator(new HeartValidator());
+            RuleFor(l => l.Bands).Must(b => Accepted.BandCount.Contains(b.Length)).WithMessage(Accepted.BandCount.Sentence)
+                .Must(b => b.Count(x => x.FillsRest) == 1).WithMessage("Exactly one band must fill the rest.")
+                .Must(b => Unique(b.Select(x => x.Id).Append(BandMap.HeartBedId))).WithMessage("Each band needs an id of its own, other than 'heart'.");
+            RuleForEach(l => l.Bands).ChildRules(band =>
+                band.RuleFor(b => b.WidthMm).In(Accepted.BandMm).When(b => !b.FillsRest));
+            RuleForEach(l => l.Bands).Must((l, band) => l.Cups.Any(c => c.Id == band.Cup)).WithMessage("A band's cup must be one of the layer's cups.");
+            RuleFor(l => l.HeartCup).Must((l, cup) => l.Cups.Any(c => c.Id == cup)).WithMessage("The heart's cup must be one of the layer's cups.");
+            RuleFor(l => l.Cups).Must(c => c.Length is > 0 and <= 40).WithMessage("A layer has from 1 to 40 cups.")
+                .Must(c => Unique(c.Select(x => x.Id))).WithMessage("Each cup needs an id of its own.");
+            RuleForEach(l => l.Cups).SetValidator(new CupValidator());
+            RuleFor(l => l.Resin.System).Must(s => TypicalMaterials.System(s) is not null)
+                .WithMessage($"The resin must be one of: {string.Join(", ", TypicalMaterials.ResinSystems.Select(s => s.Id))}.");
+            RuleFor(l => l.Resin.Ratio!.Resin).In(Accepted.RatioPart, "Resin parts").When(l => l.Resin.Ratio is not null);
+            RuleFor(l => l.Resin.Ratio!.Hardener).In(Accepted.RatioPart, "Hardener parts").When(l => l.Resin.Ratio is not null);
+            RuleFor(l => l.Resin.ResinDensity).In(Accepted.DensityGPerMl, "Density of the resin");
+            RuleFor(l => l.Resin.HardenerDensity).In(Accepted.DensityGPerMl, "Density of the hardener");
+            RuleFor(l => l.ReservePercent).In(Accepted.ReservePercent);
+            RuleFor(l => l.PourOrder).Must((l, order) => order.All(id => id == BandMap.HeartBedId || l.Bands.Any(b => b.Id == id)))
+                .WithMessage("The pour order names a region that the layer does not have.");
+            RuleFor(l => l.Plan.RoomC).In(Accepted.RoomC);
+            RuleFor(l => l.Plan.End).Must((l, end) => end is null || l.Plan.Start is null || end >= l.Plan.Start)
+                .WithMessage("The last pour cannot be before the first.");
+            RuleFor(l => l.Plan.Start).Must(s => s is null || s.Value.Year is >= 2000 and < 2200).WithMessage("The start must be in the years 2000 to 2199.");
+            RuleFor(l => l.Plan.End).Must(s => s is null || s.Value.Year is >= 2000 and < 2200).WithMessage("The end must be in the years 2000 to 2199.");
+        }
+    }
+
+    private sealed class HeartValidator : AbstractValidator<Heart>
+    {
+        public HeartValidator()
+        {
+            RuleFor(h => h.XMm).In(Accepted.HeartPlaceMm);
+            RuleFor(h => h.YMm).In(Accepted.HeartPlaceMm);
+            RuleFor(h => h.WidthMm).In(Accepted.HeartMm, "Heart width");
+            RuleFor(h => h.HeightMm).In(Accepted.HeartMm, "Heart height");
+            RuleFor(h => h.WavinessMm).In(Accepted.WavinessMm);
+            RuleFor(h => h.TurnDeg).InclusiveBetween(-360, 360).WithMessage("Turn must be from -360 to 360 degrees.");
+        }
+    }
+
+    private sealed class CupValidator : AbstractValidator<Cup>
+    {
+        public CupValidator()
+        {
+            RuleFor(c => c.Name).Named("The colour's name");
+            RuleFor(c => c.Colour).IsColour("The cup's colour");
+            RuleFor(c => c.LoadPercent).In(Accepted.LoadPercent);
+        }
+    }
+}
+
+internal static class RuleExtensions
+{
+    public static IRuleBuilderOptions<T, double> In<T>(this IRuleBuilder<T, double> rule, AcceptedRange range, string? what = null) =>
+        rule.Must(range.Contains).WithMessage((what is null ? range : range with { What = what }).Sentence);
+
+    public static IRuleBuilderOptions<T, double?> In<T>(this IRuleBuilder<T, double?> rule, AcceptedRange range, string? what = null) =>
+        rule.Must(v => v is null || range.Contains(v.Value)).WithMessage((what is null ? range : range with { What = what }).Sentence);
+
+    public static IRuleBuilderOptions<T, string> IsColour<T>(this IRuleBuilder<T, string> rule, string what) =>
+        rule.Must(c => Colour.Parse(c) is not null).WithMessage($"{what} must be a colour like #33523f.");
+
+    public static IRuleBuilderOptions<T, string> Named<T>(this IRuleBuilder<T, string> rule, string what) =>
+        rule.Must(n => !string.IsNullOrWhiteSpace(n) && n.Length <= PieceValidator.LongestName)
+            .WithMessage($"{what} must have from 1 to {PieceValidator.LongestName} characters.");
+}

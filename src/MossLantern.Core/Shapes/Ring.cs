@@ -1,0 +1,73 @@
+namespace MossLantern.Core.Shapes;
+
+/// <summary>A polygon's boundary in millimetres, not closed: the last point joins the first.</summary>
+/// <param name="xs">x of each point, mm.</param>
+/// <param name="ys">y of each point, mm.</param>
+public sealed class Ring(double[] xs, double[] ys)
+{
+    /// <summary>Number of points.</summary>
+    public int Count => xs.Length;
+
+    /// <summary>x of each point, mm.</summary>
+    public ReadOnlySpan<double> Xs => xs;
+
+    /// <summary>y of each point, mm.</summary>
+    public ReadOnlySpan<double> Ys => ys;
+
+    /// <summary>Area, mm², positive when the points run clockwise as seen (y down).</summary>
+    public double SignedAreaMm2
+    {
+        get
+        {
+            var twice = 0.0;
+            for (int i = 0, j = Count - 1; i < Count; j = i++)
+            {
+                twice += xs[j] * ys[i] - xs[i] * ys[j];
+            }
+
+            return twice / 2;
+        }
+    }
+
+    /// <summary>Length all round, mm.</summary>
+    public double LengthMm
+    {
+        get
+        {
+            var sum = 0.0;
+            for (int i = 0, j = Count - 1; i < Count; j = i++)
+            {
+                sum += Math.Sqrt((xs[i] - xs[j]) * (xs[i] - xs[j]) + (ys[i] - ys[j]) * (ys[i] - ys[j]));
+            }
+
+            return sum;
+        }
+    }
+
+    /// <summary>Distance from a point to the boundary, mm; negative inside.</summary>
+    public double SignedDistanceMm(double x, double y)
+    {
+        var best = double.MaxValue;
+        var inside = false;
+        for (int i = 0, j = Count - 1; i < Count; j = i++)
+        {
+            best = Math.Min(best, SegmentDistanceSquared(x, y, xs[j], ys[j], xs[i], ys[i]));
+            if (ys[i] > y != ys[j] > y && x < (xs[j] - xs[i]) * (y - ys[i]) / (ys[j] - ys[i]) + xs[i])
+            {
+                inside = !inside;
+            }
+        }
+
+        return inside ? -Math.Sqrt(best) : Math.Sqrt(best);
+    }
+
+    /// <summary>Squared distance from a point to a segment, mm².</summary>
+    internal static double SegmentDistanceSquared(double x, double y, double x0, double y0, double x1, double y1)
+    {
+        double dx = x1 - x0, dy = y1 - y0;
+        var length = dx * dx + dy * dy;
+        var t = length > 0 ? Math.Clamp(((x - x0) * dx + (y - y0) * dy) / length, 0, 1) : 0;
+        double ex = x - x0 - t * dx, ey = y - y0 - t * dy;
+        return ex * ex + ey * ey;
+    }
+}

@@ -1,0 +1,86 @@
+using System.Globalization;
+
+namespace MossLantern.Core.Units;
+
+/// <summary>The values of one quantity that the program takes; anything outside is refused with a sentence that names the range.</summary>
+/// <param name="What">The quantity in words, for the sentence.</param>
+/// <param name="From">Smallest accepted value, in <paramref name="Unit"/>.</param>
+/// <param name="To">Largest accepted value, in <paramref name="Unit"/>.</param>
+/// <param name="Unit">Unit symbol, or an empty string for a bare number.</param>
+/// <param name="FromExcluded">Whether <paramref name="From"/> itself is refused.</param>
+/// <remarks>Source: docs/craft/units.md, Accepted ranges.</remarks>
+public sealed record AcceptedRange(string What, double From, double To, string Unit, bool FromExcluded = false)
+{
+    /// <summary>Whether a value lies in the range. Not-a-number and the infinities never do.</summary>
+    public bool Contains(double value) =>
+        double.IsFinite(value) && (FromExcluded ? value > From : value >= From) && value <= To;
+
+    /// <summary>The range as a person reads it, such as "from 20 to 3000 mm".</summary>
+    public string Words => string.Create(CultureInfo.InvariantCulture,
+        $"{(FromExcluded ? "above" : "from")} {From:0.####} to {To:0.####}{(Unit.Length == 0 ? "" : " " + Unit)}");
+
+    /// <summary>The sentence a person gets for a value outside the range.</summary>
+    public string Sentence => $"{What} must be {Words}.";
+}
+
+/// <summary>The accepted ranges of every quantity a person can enter.</summary>
+/// <remarks>Source: docs/craft/units.md, Accepted ranges.</remarks>
+public static class Accepted
+{
+    /// <summary>Outline width, height or diameter, mm.</summary>
+    public static AcceptedRange OutlineMm { get; } = new("Outline size", 20, 3000, "mm");
+
+    /// <summary>Height of a base's side, mm. Zero is a base whose side takes no resin.</summary>
+    public static AcceptedRange SideMm { get; } = new("Side height", 0, 300, "mm");
+
+    /// <summary>Depth of one layer, mm.</summary>
+    public static AcceptedRange DepthMm { get; } = new("Layer depth", 0.1, 100, "mm");
+
+    /// <summary>Number of bands in a stack.</summary>
+    public static AcceptedRange BandCount { get; } = new("Number of bands", 1, 40, "");
+
+    /// <summary>Width of one band, mm.</summary>
+    public static AcceptedRange BandMm { get; } = new("Band width", 0.5, 1000, "mm");
+
+    /// <summary>Number of hearts.</summary>
+    public static AcceptedRange HeartCount { get; } = new("Number of hearts", 0, 6, "");
+
+    /// <summary>Width or height of a heart, mm.</summary>
+    public static AcceptedRange HeartMm { get; } = new("Heart size", 4, 2000, "mm");
+
+    /// <summary>Position of a heart's middle, mm from the outline's top left; it may lie outside the outline.</summary>
+    public static AcceptedRange HeartPlaceMm { get; } = new("Heart position", -1500, 4500, "mm");
+
+    /// <summary>How far band edges wander, mm.</summary>
+    public static AcceptedRange WavinessMm { get; } = new("Waviness", 0, 40, "mm");
+
+    /// <summary>One part of a mix ratio.</summary>
+    public static AcceptedRange RatioPart { get; } = new("Ratio part", 0.01, 1000, "");
+
+    /// <summary>Density, g/ml.</summary>
+    public static AcceptedRange DensityGPerMl { get; } = new("Density", 0.3, 20, "g/ml");
+
+    /// <summary>Mass in one cup, g.</summary>
+    public static AcceptedRange MassG { get; } = new("Mass", 0.1, 20_000, "g");
+
+    /// <summary>A volume, ml.</summary>
+    public static AcceptedRange VolumeMl { get; } = new("Volume", 0.01, 100_000, "ml");
+
+    /// <summary>A volume that was really poured, ml. Zero says that nothing was.</summary>
+    public static AcceptedRange PouredMl { get; } = new("Poured amount", 0, 100_000, "ml");
+
+    /// <summary>Load of one colourant, % of the mixed resin by weight.</summary>
+    public static AcceptedRange LoadPercent { get; } = new("Load", 0, 100, "%");
+
+    /// <summary>Room temperature, °C.</summary>
+    public static AcceptedRange RoomC { get; } = new("Room temperature", -20, 60, "°C");
+
+    /// <summary>Length of one segment of a temperature profile, h.</summary>
+    public static AcceptedRange SegmentHours { get; } = new("Hours in a segment", 0, 8760, "h", FromExcluded: true);
+
+    /// <summary>Reserve or loss, as a share.</summary>
+    public static AcceptedRange Share { get; } = new("Share", 0, 1, "");
+
+    /// <summary>Reserve in percent, as a person types it.</summary>
+    public static AcceptedRange ReservePercent { get; } = new("Reserve", 0, 100, "%");
+}

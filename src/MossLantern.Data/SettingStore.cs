@@ -1,0 +1,26 @@
+using Dapper;
+
+namespace MossLantern.Data;
+
+/// <summary>Keeps the workshop's settings.</summary>
+public sealed class SettingStore(WorkshopDatabase database)
+{
+    /// <summary>Key of the workshop's time zone.</summary>
+    public const string TimeZone = "time-zone";
+
+    /// <summary>Key that marks a workshop that was seeded with the demo.</summary>
+    public const string Demo = "demo";
+
+    /// <summary>The value of a setting, or null.</summary>
+    public string? Find(string key)
+    {
+        using var connection = database.Connect();
+        return connection.ExecuteScalar<string?>("select value from setting where key = @key", new { key });
+    }
+
+    /// <summary>Sets a setting.</summary>
+    public void Set(string key, string value) =>
+        database.Write(connection => connection.Execute(
+            "insert into setting (key, value) values (@key, @value) on conflict (key) do update set value = @value",
+            new { key, value }));
+}

@@ -1,0 +1,53 @@
+using System.Text.Json;
+using MossLantern.Core.Pieces;
+
+namespace MossLantern.Formats;
+
+/// <summary>A piece's document that cannot be read.</summary>
+public sealed class PieceFormatException(string message, Exception? inner = null) : Exception(message, inner);
+
+/// <summary>Reads and writes a piece as a versioned JSON document.</summary>
+public static class PieceJson
+{
+    /// <summary>Marks a document as ours.</summary>
+    public const string Format = "moss-lantern-piece";
+
+    private sealed record Document(string Format, int FormatVersion, Piece Piece);
+
+    /// <summary>Writes a piece.</summary>
+    public static string Write(Piece piece) =>
+        JsonSerializer.Serialize(new Document(Format, Piece.FormatVersion, piece), WorkshopJson.Options);
+
+    /// <summary>Reads a piece that was written by this or an earlier version of the program.</summary>
+    /// <exception cref="PieceFormatException">The text is not such a document; the message says where.</exception>
+    public static Piece Read(string text)
+    {
+        try
+        {
+            using var json = JsonDocument.Parse(text);
+            if (json.RootElement.ValueKind != JsonValueKind.Object
+                || !json.RootElement.TryGetProperty("format", out var format)
+                || format.ValueKind != JsonValueKind.String || format.GetString() != Format)
+            {
+                throw new PieceFormatException("This is not a Moss Lantern piece.");
+            }
+
+            if (!json.RootElement.TryGetProperty("formatVersion", out var version)
+                || version.ValueKind != JsonValueKind.Number || !version.TryGetInt32(out var number) || number < 1)
+            {
+                throw new PieceFormatException("The piece does not say which version of the format it is in.");
+            }
+
+            if (number > Piece.FormatVersion)
+            {
+                throw new PieceFormatException($"The piece is in format version {number}; this program reads up to {Piece.FormatVersion}.");
+            }
+
+            return json.Deserialize<Document>(WorkshopJson.Options)!.Piece;
+        }
+        catch (JsonException e)
+        {
+            throw new PieceFormatException($"The piece cannot be read at {e.Path ?? "its start"}.", e);
+        }
+    }
+}

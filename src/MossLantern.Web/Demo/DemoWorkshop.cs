@@ -1,0 +1,150 @@
+using MossLantern.Core.Map;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Pieces;
+using MossLantern.Core.Shapes;
+using MossLantern.Data;
+using MossLantern.Web.Endpoints;
+using MossLantern.Web.Hosting;
+using NodaTime;
+
+namespace MossLantern.Web.Demo;
+
+/// <summary>The demo: a small studio by a marsh. Its times are offsets from the moment it is seeded.</summary>
+public sealed class DemoWorkshop(
+    PieceStore pieces, RunStore runs, SettingStore settings, PiecePlanner planner, WorkshopTime time)
+{
+    /// <summary>Seeds a workshop that holds nothing yet.</summary>
+    public void SeedWhenEmpty()
+    {
+        if (pieces.All().Length > 0)
+        {
+            return;
+        }
+
+        var now = time.Now;
+        settings.Set(SettingStore.Demo, "seeded");
+        var marsh = pieces.Add("marsh-light", MarshLight(), now - Duration.FromDays(2)).Piece;
+
+        // The first layer was poured yesterday; the second an hour and three quarters ago, so its tape comes off soon.
+        Log(marsh, 0, now - Duration.FromHours(25), 24, 20.5, "Amber ran a little towards the lower left.", [0.5, 0, -0.5, 1]);
+        Log(marsh, 1, now - Duration.FromMinutes(105), 18, 21.5, "", [0, 1]);
+        pieces.Add("bogbean-round", BogbeanRound(), now - Duration.FromDays(1));
+    }
+
+    /// <summary>Moves a demo's file out of the way, so that the demo is seeded anew.</summary>
+    /// <exception cref="WorkshopFileException">The file holds a person's own workshop.</exception>
+    public static void SetAside(string folder)
+    {
+        var path = Path.Combine(folder, WorkshopDatabase.FileName);
+        if (!File.Exists(path))
+        {
+            return;
+        }
+
+        if (new SettingStore(WorkshopDatabase.Open(folder)).Find(SettingStore.Demo) is null)
+        {
+            throw new WorkshopFileException($"{path} is a workshop of your own, not the demo; it was left as it is.");
+        }
+
+        WorkshopDatabase.MoveAside(folder, "before-fresh");
+    }
+
+    private void Log(Piece piece, int layerIndex, Instant start, int minutes, double roomC, string note, double[] differences)
+    {
+        var layer = piece.Layers[layerIndex];
+        var steps = planner.Plan(piece, [], time.Zone).Layers[layerIndex].Steps;
+        runs.Save(
+            new(Guid.NewGuid().ToString("n"), "marsh-light", layer.Id, 0, start, start + Duration.FromMinutes(minutes), roomC, note,
+            [
+                .. steps.Select((s, i) => new RunPour(
+                    s.RegionId, layer.Cups.Single(c => c.Id == s.CupId).Name, s.PourMl,
+                    Math.Round(s.PourMl + differences[i % differences.Length]))),
+            ]),
+            0, time.Now);
+    }
+
+    private static Piece MarshLight()
+    {
+        var ground = new Ground(new RectangleOutline(600, 400), EdgeStyle.TapedClean, 38, "#d8bd8c");
+        var heart = new Heart("heart-1", 222, 172, 124, 82, -18, 16, 29);
+        Layer fields = new(
+            "layer-1", "Fields", 3, [heart],
+            [
+                new("honey-ring", 7, false, "honey"),
+                new("bone-line", 3, false, "bone"),
+                new("umber-ring", 16, false, "umber"),
+                new("gilt-line", 2, false, "gilt"),
+                new("moss-ring", 30, false, "moss"),
+                new("bone-band", 4, false, "bone"),
+                new("lichen-ring", 26, false, "lichen"),
+                new("gilt-rim", 3, false, "gilt"),
+                new("deep-moss", 38, false, "moss"),
+                new("bone-edge", 5, false, "bone"),
+                new("smoke-field", 10, true, "smoke"),
+            ],
+            0, "amber",
+            [
+                new("amber", "amber", "#d07d1c", ColourantClass.Dye, 4),
+                new("honey", "honey", "#e2ab50", ColourantClass.Mica, 3),
+                new("bone", "bone", "#f0e8d5", ColourantClass.Paste, 4),
+                new("umber", "umber", "#57371f", ColourantClass.Paste, 3),
+                new("gilt", "gilt", "#c99b3a", ColourantClass.MetallicPaste, 5),
+                new("moss", "moss", "#30503a", ColourantClass.Mica, 4),
+                new("lichen", "lichen", "#93a681", ColourantClass.Mica, 3),
+                new("smoke", "smoke", "#6f7a80", ColourantClass.Mica, 3),
+            ],
+            new("coating"), Measure.ByVolume, null, [], new(null, null, 20.5));
+        Layer veil = fields with
+        {
+            Id = "layer-2",
+            Name = "Veil",
+            DepthMm = 1.5,
+            Bands =
+            [
+                new("clear-ring", 64, false, "clear"),
+                new("bone-thread", 2.5, false, "bone"),
+                new("clear-band", 64, false, "clear"),
+                new("mist-ring", 14, false, "mist"),
+                new("clear-field", 10, true, "clear"),
+            ],
+            HeartCup = "clear",
+            Cups =
+            [
+                new("clear", "clear", "#eef0ea", null, 0),
+                new("bone", "bone", "#f0e8d5", ColourantClass.Paste, 3),
+                new("mist", "mist", "#dfe6e4", ColourantClass.Mica, 1),
+            ],
+            Plan = new(null, null, 21.5),
+        };
+        return new("Marsh Light", ground, GrowthScale.For(ground.Outline), [fields, veil]);
+    }
+
+    private static Piece BogbeanRound()
+    {
+        var ground = new Ground(new RoundOutline(300), EdgeStyle.DrippedOver, 12, "#efe9dc");
+        return new("Bogbean Round", ground, GrowthScale.For(ground.Outline),
+        [
+            new(
+                "layer-1", "Rings", 2.5, [new("heart-1", 128, 160, 46, 34, 25, 11, 8)],
+                [
+                    new("white-line", 3, false, "petal"),
+                    new("rose-ring", 12, false, "rose"),
+                    new("line-two", 2, false, "petal"),
+                    new("peat-ring", 16, false, "peat"),
+                    new("line-three", 3, false, "petal"),
+                    new("water-field", 10, true, "water"),
+                    new("leaf-rim", 9, false, "leaf"),
+                ],
+                1, "glass",
+                [
+                    new("glass", "spring water", "#9fb7b4", ColourantClass.Dye, 2),
+                    new("petal", "petal", "#f6f1ea", ColourantClass.Paste, 4),
+                    new("rose", "bogbean rose", "#c98f93", ColourantClass.Mica, 3),
+                    new("peat", "peat", "#3b2a22", ColourantClass.Paste, 3),
+                    new("water", "bog water", "#4c7476", ColourantClass.Mica, 3),
+                    new("leaf", "leaf", "#55703f", ColourantClass.Paste, 3),
+                ],
+                new("thick"), Measure.ByWeight, null, [], new(null, null, 20)),
+        ]);
+    }
+}

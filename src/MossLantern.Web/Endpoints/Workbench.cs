@@ -1,0 +1,181 @@
+using System.Collections.Immutable;
+using FluentValidation;
+using MossLantern.Core.Curing;
+using MossLantern.Core.Map;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Pieces;
+using MossLantern.Core.Pouring;
+using MossLantern.Core.Units;
+using MossLantern.Data;
+using MossLantern.Web.Hosting;
+using NodaTime;
+
+namespace MossLantern.Web.Endpoints;
+
+/// <summary>A window in the workshop's local time.</summary>
+public sealed record WindowView(
+    Milestone Milestone, Moment Opens, Moment? Closes, WindowState State, Reckoned OpensAfterHours, Reckoned? ClosesAfterHours);
+
+/// <summary>The pour that windows count from.</summary>
+public sealed record PourView(Moment Start, Moment End, double RoomC, Origin RoomOrigin);
+
+/// <summary>Everything worked out for a layer.</summary>
+public sealed record LayerView(
+    string LayerId,
+    ImmutableArray<RegionPlan> Regions,
+    ImmutableArray<CutSpan> Cut,
+    CupPlan Cups,
+    ImmutableArray<PourStep> Steps,
+    ImmutableDictionary<string, Reckoned> Opacity,
+    PourView? Pour,
+    bool Poured,
+    ImmutableArray<WindowView> Windows);
+
+/// <summary>Everything worked out for a piece.</summary>
+public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers);
+
+/// <summary>A pour of a run as it is shown.</summary>
+public sealed record RunPourView(string RegionId, string ColourName, double PlannedMl, double? PouredMl);
+
+/// <summary>A run as it is shown.</summary>
+public sealed record RunView(
+    string Id, string LayerId, int Version, Moment Start, Moment? End, double? RoomC, string Note, ImmutableArray<RunPourView> Pours);
+
+/// <summary>A piece with everything worked out for it.</summary>
+public sealed record PieceView(
+    string Id, int Version, Moment SavedAt, Piece Piece, PlanView Plan, ImmutableArray<RunView> Runs);
+
+/// <summary>A piece as a preview shows it: nothing is saved.</summary>
+public sealed record PreviewView(PlanView Plan, Painting Painting);
+
+/// <summary>A piece on the shelf.</summary>
+public sealed record ShelfView(
+    string Id, int Version, string Name, double WidthMm, double HeightMm, int Layers, int Poured, Moment SavedAt);
+
+/// <summary>A window of one of the pieces, for the ribbon.</summary>
+public sealed record RibbonSpan(
+    string PieceId, string PieceName, string LayerId, string LayerName, Milestone Milestone, Moment Opens, Moment? Closes, WindowState State, bool Poured);
+
+/// <summary>A night, when nobody is at the bench.</summary>
+public sealed record RibbonNight(Moment From, Moment To);
+
+/// <summary>The coming days across all pieces.</summary>
+public sealed record RibbonView(Moment Now, Moment To, ImmutableArray<RibbonNight> Nights, ImmutableArray<RibbonSpan> Spans);
+
+/// <summary>Brings stores, clock and the chain together for the endpoints.</summary>
+public sealed class Workbench(
+    PieceStore pieces, RunStore runs, PiecePlanner planner, IValidator<Piece> validator, WorkshopTime time)
+{
+    private const int RibbonHours = 72;
+
+    /// <summary>Refuses a piece that is not valid.</summary>
+    /// <exception cref="ValidationException">Names every field and its range.</exception>
+    public void Check(Piece piece) => validator.ValidateAndThrow(piece);
+
+    /// <summary>A stored piece with everything worked out.</summary>
+    public PieceView View(StoredPiece stored)
+    {
+        ArgumentNullException.ThrowIfNull(stored);
+        var zone = time.Zone;
+        var kept = runs.Of(stored.Id);
+        return new(
+            stored.Id, stored.Version, WorkshopTime.Local(stored.SavedAt, zone), stored.Piece, Plan(stored.Piece, kept),
+            [.. kept.Select(r => View(r, zone))]);
+    }
+
+    /// <summary>What a piece's document gives, with what was really poured of it.</summary>
+    public PlanView Plan(Piece piece, ImmutableArray<Run> kept)
+    {
+        var zone = time.Zone;
+        var now = time.Now;
+        var plan = planner.Plan(piece, [.. kept.Select(r => new PouredLayer(r.LayerId, r.Start, r.End, r.RoomC))], zone);
+        return new(plan.Ground, [.. plan.Layers.Select(l => new LayerView(
+            l.LayerId, l.Regions, l.Cut, l.Cups, l.Steps, l.Opacity,
+            l.Pour is { } p ? new(WorkshopTime.Local(p.Start, zone), WorkshopTime.Local(p.End, zone), p.RoomC, p.RoomOrigin) : null,
+            l.Poured,
+            [.. l.Windows.Select(w => new WindowView(
+                w.Milestone, WorkshopTime.Local(w.Opens, zone), w.Closes is { } c ? WorkshopTime.Local(c, zone) : null,
+                w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours))]))]);
+    }
+
+    /// <summary>A preview of an edited piece.</summary>
+    public PreviewView Preview(string id, Piece piece, string? layerId, PaintDetail detail) =>
+        new(Plan(piece, runs.Of(id)), planner.Paint(piece, layerId, detail));
+
+    /// <summary>A painting of a piece.</summary>
+    public Painting Paint(Piece piece, string? layerId, PaintDetail detail) => planner.Paint(piece, layerId, detail);
+
+    /// <summary>All pieces for the shelf.</summary>
+    public ImmutableArray<ShelfView> Shelf()
+    {
+        var zone = time.Zone;
+        var poured = runs.Of(null).ToLookup(r => r.PieceId, r => r.LayerId);
+        return
+        [
+            .. pieces.All().Select(p => new ShelfView(
+                p.Id, p.Version, p.Piece.Name, p.Piece.Ground.Outline.BoxWidthMm, p.Piece.Ground.Outline.BoxHeightMm,
+                p.Piece.Layers.Length, p.Piece.Layers.Count(l => poured[p.Id].Contains(l.Id)),
+                WorkshopTime.Local(p.SavedAt, zone))),
+        ];
+    }
+
+    /// <summary>The windows of all pieces in the coming days.</summary>
+    public RibbonView Ribbon()
+    {
+        var zone = time.Zone;
+        var now = time.Now;
+        var to = now + Duration.FromHours(RibbonHours);
+        var kept = runs.Of(null).ToLookup(r => r.PieceId);
+
+        // A layer that another has been poured over has no windows of its own any more.
+        var spans = pieces.All().SelectMany(p => Plan(p.Piece, [.. kept[p.Id]]).Layers.Zip(p.Piece.Layers)
+            .Reverse().TakeUntil(pair => pair.First.Poured)
+            .SelectMany(pair => pair.First.Windows
+                .Where(w => w.State != WindowState.Never && w.Opens.At < to && (w.Closes?.At ?? w.Opens.At) > now)
+                .Select(w => new RibbonSpan(
+                    p.Id, p.Piece.Name, pair.Second.Id, pair.Second.Name, w.Milestone, w.Opens, w.Closes, w.State, pair.First.Poured))));
+        return new(
+            WorkshopTime.Local(now, zone), WorkshopTime.Local(to, zone), [.. Nights(now, to, zone)],
+            [.. spans.OrderBy(s => s.Opens.At)]);
+    }
+
+    /// <summary>A run as it is shown.</summary>
+    public static RunView View(Run run, DateTimeZone zone)
+    {
+        ArgumentNullException.ThrowIfNull(run);
+        return new(
+            run.Id, run.LayerId, run.Version, WorkshopTime.Local(run.Start, zone),
+            run.End is { } end ? WorkshopTime.Local(end, zone) : null, run.RoomC, run.Note,
+            [.. run.Pours.Select(p => new RunPourView(p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl))]);
+    }
+
+    private static IEnumerable<RibbonNight> Nights(Instant from, Instant to, DateTimeZone zone)
+    {
+        var day = from.InZone(zone).Date.PlusDays(-1);
+        for (; zone.AtLeniently(day + new LocalTime(22, 0)).ToInstant() < to; day = day.PlusDays(1))
+        {
+            var start = Instant.Max(from, zone.AtLeniently(day + new LocalTime(22, 0)).ToInstant());
+            var end = Instant.Min(to, zone.AtLeniently(day.PlusDays(1) + new LocalTime(7, 0)).ToInstant());
+            if (start < end)
+            {
+                yield return new(WorkshopTime.Local(start, zone), WorkshopTime.Local(end, zone));
+            }
+        }
+    }
+}
+
+internal static class Sequences
+{
+    /// <summary>Items up to and including the first that meets a condition.</summary>
+    public static IEnumerable<T> TakeUntil<T>(this IEnumerable<T> items, Func<T, bool> last)
+    {
+        foreach (var item in items)
+        {
+            yield return item;
+            if (last(item))
+            {
+                yield break;
+            }
+        }
+    }
+}

@@ -1,0 +1,46 @@
+using System.Collections.Immutable;
+using Microsoft.AspNetCore.Http.HttpResults;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Units;
+using MossLantern.Data;
+using MossLantern.Web.Hosting;
+using NodaTime;
+
+namespace MossLantern.Web.Endpoints;
+
+/// <summary>The workshop itself.</summary>
+public sealed record WorkshopView(string TimeZone, Moment Now, bool Demo, ImmutableArray<string> TimeZones);
+
+/// <summary>A change of the workshop's settings.</summary>
+public sealed record WorkshopChange(string TimeZone);
+
+/// <summary>The materials a piece can be made of.</summary>
+public sealed record MaterialsView(ImmutableArray<ResinSystem> ResinSystems, ImmutableArray<Colourant> Colourants);
+
+/// <summary>Endpoints of the workshop: settings, materials, formulas, the ribbon.</summary>
+internal static class WorkshopEndpoints
+{
+    private static readonly ImmutableArray<string> Zones = [.. DateTimeZoneProviders.Tzdb.Ids];
+
+    public static void MapWorkshop(this IEndpointRouteBuilder app)
+    {
+        var api = app.MapGroup("/api");
+        api.MapGet("/workshop", View);
+        api.MapPut("/workshop", Results<Ok<WorkshopView>, ProblemHttpResult> (WorkshopChange change, SettingStore settings, WorkshopTime time) =>
+        {
+            if (!Zones.Contains(change.TimeZone))
+            {
+                return ProblemHandler.Invalid(new() { ["timeZone"] = ["The time zone must be one of the listed names, such as Europe/Dublin."] });
+            }
+
+            settings.Set(SettingStore.TimeZone, change.TimeZone);
+            return TypedResults.Ok(View(settings, time));
+        });
+        api.MapGet("/materials", () => new MaterialsView(TypicalMaterials.ResinSystems, TypicalMaterials.Colourants));
+        api.MapGet("/formulas", () => Formulas.All);
+        api.MapGet("/ribbon", (Workbench workbench) => workbench.Ribbon());
+    }
+
+    private static WorkshopView View(SettingStore settings, WorkshopTime time) =>
+        new(time.Zone.Id, time.Local(time.Now), settings.Find(SettingStore.Demo) is not null, Zones);
+}

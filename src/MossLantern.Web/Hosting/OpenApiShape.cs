@@ -1,0 +1,39 @@
+using Microsoft.AspNetCore.OpenApi;
+using Microsoft.OpenApi;
+using MossLantern.Core.Shapes;
+using NodaTime;
+
+namespace MossLantern.Web.Hosting;
+
+/// <summary>Tells the OpenAPI document what it cannot see: how times are written, and which fields always come.</summary>
+internal static class OpenApiShape
+{
+    public static void Configure(OpenApiOptions options)
+    {
+        options.AddDocumentTransformer((document, _, _) =>
+        {
+            document.Info = new() { Title = "Moss Lantern", Version = "1" };
+            document.Servers?.Clear();
+            return Task.CompletedTask;
+        });
+        options.AddSchemaTransformer((schema, context, _) =>
+        {
+            var type = Nullable.GetUnderlyingType(context.JsonTypeInfo.Type) ?? context.JsonTypeInfo.Type;
+            if (type == typeof(Instant) || type == typeof(LocalDateTime))
+            {
+                // A field that may be empty says so itself; the type is shared and never empty.
+                schema.Type = JsonSchemaType.String;
+                schema.Format = type == typeof(Instant) ? "date-time" : "local-date-time";
+                schema.Properties = null;
+            }
+
+            if (typeof(Outline).IsAssignableFrom(type) && schema.Properties?.ContainsKey("shape") == true)
+            {
+                schema.Required ??= new HashSet<string>();
+                schema.Required.Add("shape");
+            }
+
+            return Task.CompletedTask;
+        });
+    }
+}

@@ -1,0 +1,76 @@
+using System.Text.Json;
+using FluentValidation;
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.Data.Sqlite;
+using MossLantern.Data;
+using NodaTime.Text;
+
+namespace MossLantern.Web.Hosting;
+
+/// <summary>Turns what can go wrong into problem details with a sentence a person can use.</summary>
+public sealed class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHandler
+{
+    /// <inheritdoc/>
+    public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
+    {
+        ArgumentNullException.ThrowIfNull(httpContext);
+        IResult? problem = exception switch
+        {
+            ValidationException e => Invalid(e.Errors.GroupBy(f => CamelPath(f.PropertyName))
+                .ToDictionary(g => g.Key, g => g.Select(f => f.ErrorMessage).Distinct().ToArray())),
+            StaleVersionException e => TypedResults.Problem(
+                title: "Changed elsewhere",
+                detail: "This was saved in another window since you opened it. Your version is still on your screen.",
+                statusCode: StatusCodes.Status409Conflict,
+                extensions: new Dictionary<string, object?> { ["newest"] = e.Newest }),
+            BadHttpRequestException { InnerException: JsonException json } => Unreadable(json),
+            BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } => TypedResults.Problem(
+                title: "Too large", detail: "A request may have up to 2 MB.", statusCode: StatusCodes.Status413PayloadTooLarge),
+            BadHttpRequestException { StatusCode: StatusCodes.Status415UnsupportedMediaType } => TypedResults.Problem(
+                title: "Not JSON", detail: "Send the request as application/json.", statusCode: StatusCodes.Status415UnsupportedMediaType),
+            BadHttpRequestException e => TypedResults.Problem(
+                title: "The request cannot be read", detail: e.Message, statusCode: e.StatusCode),
+            SqliteException { SqliteErrorCode: 5 or 6 } => TypedResults.Problem(
+                title: "Busy", detail: "The workshop file is in use by another program. Nothing was saved; try again in a moment.",
+                statusCode: StatusCodes.Status503ServiceUnavailable),
+            SqliteException e => TypedResults.Problem(
+                title: "Not saved", detail: $"The workshop file could not be used: {e.Message}",
+                statusCode: StatusCodes.Status503ServiceUnavailable),
+            _ => null,
+        };
+        if (problem is null)
+        {
+            return false;
+        }
+
+        if (exception is SqliteException)
+        {
+            log.LogError(exception, "The workshop file could not be used");
+        }
+
+        await problem.ExecuteAsync(httpContext);
+        return true;
+    }
+
+    /// <summary>A problem that names each field and its range.</summary>
+    public static ProblemHttpResult Invalid(Dictionary<string, string[]> errors) => TypedResults.Problem(
+        title: "Some values are not accepted",
+        detail: string.Join(" ", errors.SelectMany(e => e.Value).Distinct().Take(4)),
+        statusCode: StatusCodes.Status400BadRequest,
+        extensions: new Dictionary<string, object?> { ["errors"] = errors });
+
+    private static ProblemHttpResult Unreadable(JsonException json)
+    {
+        // "$.layers[0].depthMm" becomes "layers[0].depthMm".
+        var field = (json.Path ?? "$").TrimStart('$').TrimStart('.');
+        var what = json.InnerException is UnparsableValueException
+            ? "is not a date or time in the form 2026-05-01T14:30:00"
+            : "is missing, unknown or of the wrong type";
+        var sentence = field.Length > 0 ? $"{field} {what}." : "The request is not valid JSON, or a field of it is missing or unknown.";
+        return Invalid(new() { [field] = [sentence] });
+    }
+
+    private static string CamelPath(string path) =>
+        string.Join('.', path.Split('.').Select(p => p.Length == 0 ? p : char.ToLowerInvariant(p[0]) + p[1..]));
+}

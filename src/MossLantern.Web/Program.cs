@@ -1,0 +1,85 @@
+using System.Reflection;
+using FluentValidation;
+using Microsoft.AspNetCore.Http.Json;
+using MossLantern.Core.Map;
+using MossLantern.Core.Pieces;
+using MossLantern.Data;
+using MossLantern.Formats;
+using MossLantern.Web.Demo;
+using MossLantern.Web.Endpoints;
+using MossLantern.Web.Hosting;
+using NodaTime;
+using Serilog;
+
+// The document generator runs this program at build; it must not touch a database.
+var generatingDocument = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
+
+var builder = WebApplication.CreateBuilder(args);
+builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Configuration).WriteTo.Console());
+builder.WebHost.ConfigureKestrel(kestrel =>
+{
+    kestrel.AddServerHeader = false;
+    kestrel.Limits.MaxRequestBodySize = 2 * 1024 * 1024;
+});
+builder.Services.Configure<JsonOptions>(json => WorkshopJson.Apply(json.SerializerOptions));
+builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
+builder.Services.AddProblemDetails();
+builder.Services.AddExceptionHandler<ProblemHandler>();
+builder.Services.AddOpenApi("v1", OpenApiShape.Configure);
+builder.Services.AddResponseCompression(compression => compression.EnableForHttps = true);
+builder.Services.AddSingleton<BandMapper>();
+builder.Services.AddSingleton<PiecePlanner>();
+builder.Services.AddSingleton<IValidator<Piece>, PieceValidator>();
+builder.Services.AddSingleton<IClock>(SystemClock.Instance);
+builder.Services.AddSingleton(services => WorkshopDatabase.Open(services.GetRequiredService<WorkshopFolder>().Path));
+builder.Services.AddSingleton<PieceStore>();
+builder.Services.AddSingleton<RunStore>();
+builder.Services.AddSingleton<SettingStore>();
+builder.Services.AddSingleton<WorkshopTime>();
+builder.Services.AddSingleton<Workbench>();
+builder.Services.AddSingleton<DemoWorkshop>();
+builder.Services.AddSingleton(WorkshopFolder.From(builder.Configuration));
+
+var app = builder.Build();
+app.UseExceptionHandler();
+app.UseMiddleware<HouseGuard>();
+app.UseStatusCodePages();
+app.UseResponseCompression();
+app.UseDefaultFiles();
+app.UseStaticFiles(StaticAssets.Options);
+app.MapOpenApi();
+app.MapWorkshop();
+app.MapPieces();
+app.MapRuns();
+app.MapFallbackToPage();
+
+if (!generatingDocument)
+{
+    try
+    {
+        // Opened before the first request, so that a file that cannot be used stops the start with a sentence.
+        if (app.Configuration.GetValue<bool>("fresh"))
+        {
+            DemoWorkshop.SetAside(app.Services.GetRequiredService<WorkshopFolder>().Path);
+        }
+
+        var database = app.Services.GetRequiredService<WorkshopDatabase>();
+        if (app.Configuration.GetValue<bool>("demo"))
+        {
+            app.Services.GetRequiredService<DemoWorkshop>().SeedWhenEmpty();
+        }
+
+        Console.WriteLine($"Workshop file: {database.Path}");
+    }
+    catch (WorkshopFileException e)
+    {
+        await Console.Error.WriteLineAsync(e.Message);
+        return 1;
+    }
+}
+
+await app.RunAsync();
+return 0;
+
+/// <summary>The program, named for the test host.</summary>
+public partial class Program;

@@ -1,0 +1,4 @@
+using System.Runtime.CompilerServices;
+
+[assembly: InternalsVisibleTo("MossLantern.Web.Tests")]
+[assembly: InternalsVisibleTo("MossLantern.Browser.Tests")]

@@ -1,0 +1,181 @@
+using System.Globalization;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Interactions;
+
+namespace MossLantern.Browser.Tests;
+
+/// <summary>A page in a real browser without a monitor, worked as a person works it: by roles and labels.</summary>
+internal sealed class Page : IDisposable
+{
+    private readonly ChromeDriver driver;
+    private readonly string profile = Directory.CreateTempSubdirectory("moss-lantern-profile-").FullName;
+    private readonly Uri address;
+
+    public Page(Uri address, int width = 1280, int height = 800)
+    {
+        this.address = address;
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments(
+            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--lang=en-US",
+            "--disable-background-networking", "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage",
+            $"--user-data-dir={profile}");
+        options.SetLoggingPreference(LogType.Browser, LogLevel.All);
+        driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
+        Resize(width, height);
+    }
+
+    public IWebDriver Driver => driver;
+
+    public WebElement Focused => (WebElement)driver.SwitchTo().ActiveElement();
+
+    public void Resize(int width, int height) => Cdp("Emulation.setDeviceMetricsOverride", new()
+    {
+        ["width"] = width,
+        ["height"] = height,
+        ["deviceScaleFactor"] = 1,
+        ["mobile"] = false,
+    });
+
+    public void Cdp(string command, Dictionary<string, object?> arguments) => driver.ExecuteCdpCommand(command, arguments);
+
+    public void Open(string path) => driver.Navigate().GoToUrl(new Uri(address, path));
+
+    public T Script<T>(string script, params object[] arguments) => (T)driver.ExecuteScript(script, arguments)!;
+
+    public string Text => Script<string>("return document.body.innerText");
+
+    public void WaitForText(string text) => Waiting.Until(() => Text.Contains(text, StringComparison.Ordinal), $"'{text}' on the page; it shows:\n{Text}");
+
+    /// <summary>Waits until the map has been painted with all its growth lines.</summary>
+    public void WaitForPainting() => Waiting.Until(
+        () => Script<bool>(
+            """
+            const canvases = [...document.querySelectorAll('.painted canvas:first-child')];
+            return document.fonts.status === 'loaded' && canvases.length > 0 && canvases.every(c => {
+              const d = c.getContext('2d').getImageData(c.width / 2, c.height / 2, 1, 1).data;
+              return d[3] > 0;
+            });
+            """),
+        "the painting");
+
+    /// <summary>Presses keys where the focus is.</summary>
+    public void Press(params string[] keys)
+    {
+        var actions = new Actions(driver);
+        foreach (var key in keys)
+        {
+            actions.SendKeys(key);
+        }
+
+        actions.Perform();
+    }
+
+    /// <summary>Presses Tab until the focus is on an element of a role and a name, as a screen reader tells them.</summary>
+    public void TabTo(string role, string name)
+    {
+        var seen = new List<string>();
+        for (var i = 0; i < 160; i++)
+        {
+            Press(Keys.Tab);
+            var focused = Focused;
+            var (focusedRole, focusedName) = (focused.ComputedAccessibleRole, focused.ComputedAccessibleLabel);
+            seen.Add($"{focusedRole} '{focusedName}'");
+            if (focusedRole == role && focusedName.StartsWith(name, StringComparison.Ordinal))
+            {
+                return;
+            }
+        }
+
+        Assert.Fail($"Tab never came to {role} '{name}'. It came to:\n{string.Join('\n', seen.Distinct())}");
+    }
+
+    /// <summary>Writes over what a field holds, by the keyboard, and leaves the field's value taken.</summary>
+    public void Write(string label, string text, string role = "textbox")
+    {
+        TabTo(role, label);
+        Press(Keys.Control + "a" + Keys.Null, Keys.Backspace, text, Keys.Enter);
+    }
+
+    /// <summary>Chooses by typing what the choice begins with.</summary>
+    public void Choose(string label, string choice)
+    {
+        TabTo("combobox", label);
+        Press(choice);
+        Waiting.Until(
+            () => Script<string>("const s = document.activeElement; return s.selectedOptions?.[0]?.text ?? ''").StartsWith(choice, StringComparison.Ordinal),
+            $"'{choice}' to be chosen");
+    }
+
+    public void Click(string role, string name) => Find(role, name).Click();
+
+    /// <summary>The one element of a role whose name begins so.</summary>
+    public IWebElement Find(string role, string name)
+    {
+        IWebElement? found = null;
+        Waiting.Until(() => (found = All(role).FirstOrDefault(e => Named(e, name))) is not null, $"{role} '{name}'");
+        return found!;
+
+        static bool Named(IWebElement element, string name)
+        {
+            try
+            {
+                return ((WebElement)element).ComputedAccessibleLabel.StartsWith(name, StringComparison.Ordinal);
+            }
+            catch (StaleElementReferenceException)
+            {
+                return false;
+            }
+        }
+    }
+
+    public IReadOnlyCollection<IWebElement> All(string role) => driver.FindElements(By.CssSelector(role switch
+    {
+        "button" => "button, [role=button]",
+        "link" => "a[href]",
+        "textbox" => "input:not([type=color]), textarea",
+        "combobox" => "select",
+        "list" => "ol, ul",
+        _ => $"[role={role}]",
+    }));
+
+    /// <summary>A picture of the page.</summary>
+    public void Picture(string path)
+    {
+        Directory.CreateDirectory(Path.GetDirectoryName(path)!);
+        ((ITakesScreenshot)driver).GetScreenshot().SaveAsFile(path);
+    }
+
+    /// <summary>What axe finds wrong, one line each.</summary>
+    public IReadOnlyList<string> AxeFindings()
+    {
+        var axe = File.ReadAllText(Path.Combine(WorkshopProcess.Root, "web", "node_modules", "axe-core", "axe.min.js"));
+        driver.ExecuteScript(axe);
+        driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
+        var found = driver.ExecuteAsyncScript(
+            """
+            const done = arguments[arguments.length - 1];
+            axe.run(document, { resultTypes: ['violations'] }).then(
+              r => done(r.violations.flatMap(v => v.nodes.map(n => `${v.id}: ${n.target.join(' ')} ${n.failureSummary.replace(/\s+/g, ' ')}`))),
+              e => done([`axe failed: ${e}`]));
+            """);
+        return [.. ((IReadOnlyCollection<object>)found!).Select(f => Convert.ToString(f, CultureInfo.InvariantCulture)!)];
+    }
+
+    /// <summary>What the browser complained of.</summary>
+    public IReadOnlyList<string> Complaints() =>
+        [.. driver.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning).Select(l => l.Message)];
+
+    public void Dispose()
+    {
+        driver.Dispose();
+        try
+        {
+            Directory.Delete(profile, recursive: true);
+        }
+        catch (IOException)
+        {
+            // The browser may still be writing its profile while it ends; the system clears its temporary folder.
+        }
+    }
+}

@@ -1,0 +1,126 @@
+using System.Diagnostics;
+using System.Net;
+using System.Net.Http.Json;
+using System.Net.Sockets;
+
+namespace MossLantern.Browser.Tests;
+
+/// <summary>The real program, started from its build on a port and a data folder of its own.</summary>
+internal sealed class WorkshopProcess : IDisposable
+{
+    private readonly bool demo;
+    private readonly int port = FreePort();
+    private Process? process;
+
+    public WorkshopProcess(bool demo)
+    {
+        this.demo = demo;
+        Folder = Directory.CreateTempSubdirectory("moss-lantern-").FullName;
+        Start();
+    }
+
+    public string Folder { get; }
+
+    public Uri Address => new($"http://127.0.0.1:{port}/");
+
+    public HttpClient Client => new() { BaseAddress = Address };
+
+    public static string Root { get; } = FindRoot();
+
+    public void Start()
+    {
+        var folder = Path.Combine(Root, "src", "MossLantern.Web");
+        var start = new ProcessStartInfo("dotnet")
+        {
+            WorkingDirectory = folder,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        };
+        foreach (var argument in (string[])
+            [
+                Path.Combine(folder, "bin", "Release", "net10.0", "MossLantern.Web.dll"),
+                "--urls", Address.ToString(), "--data", Folder, "--demo", demo ? "true" : "false",
+            ])
+        {
+            start.ArgumentList.Add(argument);
+        }
+
+        process = Process.Start(start)!;
+        process.BeginOutputReadLine();
+        process.BeginErrorReadLine();
+        using var client = Client;
+        Waiting.Until(() =>
+        {
+            Assert.False(process.HasExited, "The program ended while it was starting.");
+            try
+            {
+                using var answer = client.GetAsync("api/workshop").GetAwaiter().GetResult();
+                return answer.IsSuccessStatusCode;
+            }
+            catch (HttpRequestException)
+            {
+                return false;
+            }
+        }, "the program to answer", TimeSpan.FromSeconds(60));
+    }
+
+    public void Kill()
+    {
+        process?.Kill(entireProcessTree: true);
+        process?.WaitForExit();
+        process?.Dispose();
+        process = null;
+    }
+
+    public void Restart()
+    {
+        Kill();
+        Start();
+    }
+
+    public void SetZone(string zone)
+    {
+        using var client = Client;
+        client.PutAsJsonAsync("api/workshop", new { timeZone = zone }).GetAwaiter().GetResult().EnsureSuccessStatusCode();
+    }
+
+    public void Dispose()
+    {
+        Kill();
+        Directory.Delete(Folder, recursive: true);
+    }
+
+    private static int FreePort()
+    {
+        using var listener = new TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return ((IPEndPoint)listener.LocalEndpoint).Port;
+    }
+
+    private static string FindRoot()
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "MossLantern.slnx")))
+        {
+            folder = folder.Parent;
+        }
+
+        return folder?.FullName ?? throw new InvalidOperationException("The tests must run from inside the project.");
+    }
+}
+
+internal static class Waiting
+{
+    /// <summary>Waits for a condition; fails with what was waited for.</summary>
+    public static void Until(Func<bool> condition, string what, TimeSpan? atMost = null)
+    {
+        var clock = Stopwatch.StartNew();
+        var limit = atMost ?? TimeSpan.FromSeconds(15);
+        while (!condition())
+        {
+            Assert.True(clock.Elapsed < limit, $"Waited {limit.TotalSeconds:0} s for {what}.");
+            Thread.Yield();
+            Thread.Sleep(15);
+        }
+    }
+}

@@ -1,0 +1,94 @@
+import type { LayerView, Piece } from '../api/client';
+import { fixed } from './format';
+
+interface Props {
+  piece: Piece;
+  layers: LayerView[];
+  chosen: string;
+  onChoose: (layerId: string) => void;
+  onAdd: () => void;
+}
+
+const width = 112;
+const perMm = 11;
+const least = 18;
+const base = 54;
+
+/** A vertical cut through the piece, to scale above the base: the way through its layers. */
+export function CoreSample({ piece, layers, chosen, onChoose, onAdd }: Props) {
+  const drawn = [...piece.layers].map((layer, i) => ({ layer, plan: layers[i], number: i + 1 })).reverse();
+  return (
+    <section className="core" aria-label="Core sample">
+      <button type="button" className="over" onClick={onAdd}>
+        + pour another layer over
+      </button>
+      <ol>
+        {drawn.map(({ layer, plan, number }) => {
+          const height = Math.min(150, Math.max(least, layer.depthMm * perMm));
+          const curing =
+            plan?.poured && plan.windows.some((w) => w.milestone === 'full-cure' && w.state === 'ahead');
+          const state = !plan?.poured ? 'planned' : curing ? 'curing' : 'cured';
+          return (
+            <li key={layer.id} data-state={state}>
+              <button type="button" aria-pressed={layer.id === chosen} onClick={() => onChoose(layer.id)}>
+                <Stratum piece={piece} layerId={layer.id} plan={plan} height={height} />
+                <span className="words">
+                  <b>
+                    {number} · {layer.name}
+                  </b>
+                  <small>
+                    {fixed(layer.depthMm, 1)} mm, {state}
+                  </small>
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ol>
+      <svg width={width} height={base} viewBox={`0 0 ${width} ${base}`} aria-hidden className="base">
+        <path d={`M0 0H${width}V18l-14 5-14-5-14 5-14-5-14 5-14-5-14 5-14-5z`} fill={piece.ground.colour} />
+        <path d={`M0 27l14 5 14-5 14 5 14-5 14 5 14-5 14 5 14-5V${base}H0z`} fill={piece.ground.colour} />
+      </svg>
+      <small className="words">base, cut short</small>
+    </section>
+  );
+}
+
+/** One layer's cut: its regions where the cut passes them. */
+function Stratum({
+  piece,
+  layerId,
+  plan,
+  height,
+}: {
+  piece: Piece;
+  layerId: string;
+  plan?: LayerView;
+  height: number;
+}) {
+  const layer = piece.layers.find((l) => l.id === layerId)!;
+  const cut = plan?.cut ?? [];
+  const from = cut[0]?.fromMm ?? 0;
+  const to = cut.at(-1)?.toMm ?? 1;
+  const x = (mm: number) => ((mm - from) / (to - from)) * width;
+  return (
+    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden>
+      {cut.map((span) => {
+        const cupId = plan?.regions.find((r) => r.id === span.regionId)?.cupId;
+        const cup = layer.cups.find((c) => c.id === cupId);
+        const clear = !cup || cup.colourant === null;
+        return (
+          <rect
+            key={span.fromMm}
+            x={x(span.fromMm)}
+            width={Math.max(0.8, x(span.toMm) - x(span.fromMm))}
+            height={height}
+            fill={clear ? '#dfe9e6' : cup.colour}
+            fillOpacity={clear ? 0.8 : 1}
+          />
+        );
+      })}
+      <rect className="frame" x="1" y="1" width={width - 2} height={height - 2} />
+    </svg>
+  );
+}

@@ -1,0 +1,109 @@
+import type { CupVolume, Layer, LayerView } from '../api/client';
+import { fixed } from './format';
+
+interface Props {
+  layer: Layer;
+  plan: LayerView;
+  chosen: string | null;
+  onChoose: (cupId: string | null) => void;
+  onPoint: (cupId: string | null) => void;
+}
+
+/** Sizes that mixing cups come in, ml. */
+const sizes = [30, 60, 120, 240, 500, 1000, 2500, 5000];
+const tallest = 84;
+
+/** The layer's cups along the bench edge, in pour order and to scale with each other. */
+export function CupRow({ layer, plan, chosen, onChoose, onPoint }: Props) {
+  const order = [...new Set(plan.steps.map((s) => s.cupId))];
+  const cups = order.flatMap((id) => {
+    const cup = layer.cups.find((c) => c.id === id);
+    const volume = plan.cups.cups.find((c) => c.cupId === id);
+    return cup && volume ? [{ cup, volume }] : [];
+  });
+  const largest = Math.max(120, ...cups.map(({ volume }) => sizeFor(volume.mixMl.value)));
+  return (
+    <section className="cup-row" aria-label="Cups, in pour order">
+      <ol>
+        {cups.map(({ cup, volume }) => (
+          <li key={cup.id}>
+            <button
+              type="button"
+              aria-pressed={chosen === cup.id}
+              onClick={() => onChoose(chosen === cup.id ? null : cup.id)}
+              onPointerEnter={() => onPoint(cup.id)}
+              onPointerLeave={() => onPoint(null)}
+              onFocus={() => onPoint(cup.id)}
+              onBlur={() => onPoint(null)}
+            >
+              <Vessel
+                volume={volume}
+                colour={cup.colour}
+                clear={cup.colourant === null}
+                largest={largest}
+                id={cup.id}
+              />
+              <span className="cup-name">{cup.name}</span>
+              <span className="cup-ml">
+                <b>{fixed(volume.mixMl.value, 0)}</b> <small>ml</small>
+              </span>
+            </button>
+          </li>
+        ))}
+      </ol>
+      <p className="key">
+        In pour order, to scale
+        <br />
+        dashed: resin line · hatched: reserve
+      </p>
+    </section>
+  );
+}
+
+const sizeFor = (ml: number) => sizes.find((s) => s >= ml * 1.15) ?? Math.ceil(ml / 5000) * 5000;
+
+function Vessel({
+  volume,
+  colour,
+  clear,
+  largest,
+  id,
+}: {
+  volume: CupVolume;
+  colour: string;
+  clear: boolean;
+  largest: number;
+  id: string;
+}) {
+  const size = sizeFor(volume.mixMl.value);
+  // Lengths go with the cube root of volumes: a cup of twice the width holds eight times as much.
+  const height = Math.max(26, tallest * Math.cbrt(size / largest));
+  const top = height * 0.86;
+  const bottom = top * 0.78;
+  const full = (ml: number) => height - 3 - (height - 6) * (ml / size);
+  const edge = (y: number) => ((top - bottom) / 2) * (y / height);
+  const slice = (from: number, to: number) =>
+    `M${edge(from)} ${from}H${top - edge(from)}L${top - edge(to)} ${to}H${edge(to)}Z`;
+  const surface = full(volume.mixMl.value);
+  const resinLine = full(volume.resinMl.value);
+  const reserve = full(volume.mixMl.value - volume.reserveMl);
+  const marks = [0.25, 0.5, 0.75].map((s) => full(size * s));
+  const hatch = `hatch-${id}`;
+  return (
+    <svg width={top + 2} height={height} viewBox={`-1 0 ${top + 2} ${height}`} aria-hidden>
+      <defs>
+        <pattern id={hatch} width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <path d="M0 0V5" stroke="#fff" strokeOpacity="0.75" strokeWidth="1.6" />
+          <path d="M1.6 0V5" stroke="#20302a" strokeOpacity="0.35" strokeWidth="0.8" />
+        </pattern>
+      </defs>
+      <path d={slice(surface, height - 3)} fill={clear ? '#dfe9e6' : colour} />
+      <path d={slice(surface, Math.min(height - 3, reserve))} fill={`url(#${hatch})`} />
+      <path d={`M${edge(resinLine) + 2} ${resinLine}H${top - edge(resinLine) - 2}`} className="resin-line" />
+      <path d={slice(1, height - 1)} className="glass" />
+      {marks.map((y) => (
+        <path key={y} d={`M${top - edge(y) - 6} ${y}h4.500`} className="mark" />
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,241 @@
+import { useEffect, useId, useRef, useState } from 'react';
+import { typedNumber } from './format';
+
+/** Text being typed over a shown value; when that value changes from elsewhere, it takes its place. */
+function useTyped(shown: string) {
+  const [state, setState] = useState({ shown, text: shown });
+  if (state.shown !== shown) setState({ shown, text: shown });
+  return [state.shown === shown ? state.text : shown, (text: string) => setState({ shown, text })] as const;
+}
+
+interface NumberProps {
+  label: string;
+  /** Shown label is left out where the sentence around it says enough; screen readers still get it. */
+  quiet?: boolean;
+  unit: string;
+  value: number | null;
+  /** What the server says of it. */
+  error?: string;
+  /** Shown while empty: the default that then counts. */
+  placeholder?: string;
+  /** May it be left empty? */
+  optional?: boolean;
+  width?: number;
+  onChange: (value: number | null) => void;
+}
+
+/** A number with its unit. It is taken on Enter or when left; what is not a number is said beside it and nothing is lost. */
+export function NumberField({
+  label,
+  quiet,
+  unit,
+  value,
+  error,
+  placeholder,
+  optional,
+  width = 76,
+  onChange,
+}: NumberProps) {
+  const id = useId();
+  const shown = value === null ? '' : String(value);
+  const [text, setText] = useTyped(shown);
+  const [typed, setTyped] = useState<string | null>(null);
+
+  const commit = () => {
+    if (text === shown) return setTyped(null);
+    if (text.trim() === '' && optional) {
+      setTyped(null);
+      return onChange(null);
+    }
+    const number = typedNumber(text);
+    if (number === null) return setTyped(`Type a number${unit ? ` in ${unit}` : ''}, such as 12.5.`);
+    setTyped(null);
+    if (number === value) setText(shown);
+    else onChange(number);
+  };
+
+  const message = typed ?? error;
+  return (
+    <span className="number-field">
+      <label htmlFor={id} className={quiet ? 'visually-hidden' : undefined}>
+        {label}
+      </label>
+      <span className="number-box" data-bad={message ? true : undefined}>
+        <input
+          id={id}
+          inputMode="decimal"
+          autoComplete="off"
+          value={text}
+          placeholder={placeholder}
+          style={{ width }}
+          aria-invalid={message ? true : undefined}
+          aria-describedby={`${id}-unit${message ? ` ${id}-error` : ''}`}
+          onChange={(e) => setText(e.target.value)}
+          onBlur={commit}
+          onKeyDown={(e) => e.key === 'Enter' && commit()}
+        />
+        <span id={`${id}-unit`} className="unit">
+          {unit}
+        </span>
+      </span>
+      {message && (
+        <span id={`${id}-error`} className="field-error">
+          {message}
+        </span>
+      )}
+    </span>
+  );
+}
+
+interface TextProps {
+  label: string;
+  quiet?: boolean;
+  value: string;
+  error?: string;
+  width?: number | string;
+  lines?: number;
+  onChange: (value: string) => void;
+}
+
+/** A line or some lines of text, taken when left; Enter takes a line. */
+export function TextField({ label, quiet, value, error, width = 180, lines, onChange }: TextProps) {
+  const id = useId();
+  const [text, setText] = useTyped(value);
+  const commit = () => text !== value && onChange(text);
+  const shared = {
+    id,
+    value: text,
+    style: { width },
+    className: 'text-box',
+    'aria-invalid': error ? true : undefined,
+    'aria-describedby': error ? `${id}-error` : undefined,
+    onBlur: commit,
+  };
+  return (
+    <span className="number-field">
+      <label htmlFor={id} className={quiet ? 'visually-hidden' : undefined}>
+        {label}
+      </label>
+      {lines ? (
+        <textarea {...shared} rows={lines} onChange={(e) => setText(e.target.value)} />
+      ) : (
+        <input
+          {...shared}
+          autoComplete="off"
+          onChange={(e) => setText(e.target.value)}
+          onKeyDown={(e) => e.key === 'Enter' && commit()}
+        />
+      )}
+      {error && (
+        <span id={`${id}-error`} className="field-error">
+          {error}
+        </span>
+      )}
+    </span>
+  );
+}
+
+interface TimeProps {
+  label: string;
+  /** Local date and time to the minute, or empty. */
+  value: string;
+  error?: string;
+  hint?: string;
+  onChange: (value: string) => void;
+}
+
+/** A date and time of the workshop, taken when left or on Enter. */
+export function TimeField({ label, value, error, hint, onChange }: TimeProps) {
+  const id = useId();
+  const [text, setText] = useTyped(value);
+  const input = useRef<HTMLInputElement>(null);
+  // A half-typed date reads as empty; it must not wipe what was there.
+  const commit = () => !input.current?.validity.badInput && text !== value && onChange(text);
+  return (
+    <span className="number-field">
+      <label htmlFor={id}>{label}</label>
+      <input
+        id={id}
+        ref={input}
+        type="datetime-local"
+        className="text-box time-box"
+        value={text}
+        aria-invalid={error ? true : undefined}
+        aria-describedby={error ? `${id}-error` : hint ? `${id}-hint` : undefined}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={commit}
+        onKeyDown={(e) => e.key === 'Enter' && commit()}
+      />
+      {hint && !error && (
+        <span id={`${id}-hint`} className="hint">
+          {hint}
+        </span>
+      )}
+      {error && (
+        <span id={`${id}-error`} className="field-error">
+          {error}
+        </span>
+      )}
+    </span>
+  );
+}
+
+interface ChoiceProps<T extends string> {
+  label: string;
+  quiet?: boolean;
+  value: T;
+  choices: readonly (readonly [T, string])[];
+  onChange: (value: T) => void;
+}
+
+export function Choice<T extends string>({ label, quiet, value, choices, onChange }: ChoiceProps<T>) {
+  const id = useId();
+  return (
+    <span className="number-field">
+      <label htmlFor={id} className={quiet ? 'visually-hidden' : undefined}>
+        {label}
+      </label>
+      <select id={id} className="choice-box" value={value} onChange={(e) => onChange(e.target.value as T)}>
+        {choices.map(([key, text]) => (
+          <option key={key} value={key}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </span>
+  );
+}
+
+interface ColourProps {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+}
+
+/** A colour well. The browser reports every shade on the way; only the one settled on is taken. */
+export function ColourField({ label, value, onChange }: ColourProps) {
+  const input = useRef<HTMLInputElement>(null);
+  const change = useRef(onChange);
+  useEffect(() => {
+    change.current = onChange;
+  });
+  useEffect(() => {
+    const well = input.current;
+    const settle = () => well && change.current(well.value);
+    well?.addEventListener('change', settle);
+    return () => well?.removeEventListener('change', settle);
+  }, []);
+  useEffect(() => {
+    if (input.current) input.current.value = value;
+  }, [value]);
+  return (
+    <input
+      ref={input}
+      type="color"
+      className="colour-well"
+      aria-label={label}
+      title={label}
+      defaultValue={value}
+    />
+  );
+}

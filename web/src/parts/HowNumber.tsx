@@ -1,0 +1,77 @@
+import { useQuery } from '@tanstack/react-query';
+import { useId } from 'react';
+import { OverlayTrigger, Popover } from 'react-bootstrap';
+import type { Reckoned } from '../api/client';
+import { api, take } from '../api/client';
+import { decimalsOf, fixed, quantity } from './format';
+
+const origins = {
+  default: 'default',
+  own: 'yours',
+  measured: 'measured',
+  learned: 'learned',
+  reckoned: 'worked out',
+} as const;
+
+interface Props {
+  of: Reckoned;
+  /** What the number is, for those who cannot see where it stands. */
+  label: string;
+  decimals?: number;
+  className?: string;
+}
+
+/** A number that opens to its formula and inputs. */
+export function HowNumber({ of, label, decimals, className }: Props) {
+  const id = useId();
+  const text = fixed(of.value, decimals ?? decimalsOf(of.value, of.unit));
+  return (
+    <OverlayTrigger
+      trigger="click"
+      rootClose
+      placement="auto"
+      overlay={
+        <Popover id={id} className="how">
+          <Popover.Body>
+            <How of={of} />
+          </Popover.Body>
+        </Popover>
+      }
+    >
+      <button
+        type="button"
+        className={`how-number ${className ?? ''}`}
+        aria-label={`${label}: ${text} ${of.unit}. How is it worked out?`}
+      >
+        <b>{text}</b>
+        {of.unit && <small> {of.unit}</small>}
+      </button>
+    </OverlayTrigger>
+  );
+}
+
+/** The formula in words, with what went into it. */
+function How({ of }: { of: Reckoned }) {
+  const formulas = useQuery({
+    queryKey: ['formulas'],
+    queryFn: () => take(api.GET('/api/formulas')),
+    staleTime: Infinity,
+  });
+  const formula = formulas.data?.find((f) => f.id === of.formula);
+  return (
+    <>
+      <h3>{formula?.title ?? 'How'}</h3>
+      <p>{formula?.words}</p>
+      <dl>
+        {of.inputs.map((input) => (
+          <div key={input.name}>
+            <dt>{input.name}</dt>
+            <dd>
+              {quantity(input.value, input.unit)} <em data-origin={input.origin}>{origins[input.origin]}</em>
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </>
+  );
+}

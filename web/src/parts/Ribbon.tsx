@@ -1,0 +1,100 @@
+import { useQuery } from '@tanstack/react-query';
+import { useLayoutEffect, useRef, useState } from 'react';
+import { Link } from 'react-router';
+import type { Moment, RibbonSpan } from '../api/client';
+import { api, take } from '../api/client';
+import { clockText, localText, windowNames } from './format';
+
+const lanes = 2;
+const ms = (m: Moment) => Date.parse(m.at);
+
+/** The strip of the coming three days: nights, and every window of every curing piece. */
+export function Ribbon() {
+  const { data } = useQuery({
+    queryKey: ['ribbon'],
+    queryFn: () => take(api.GET('/api/ribbon')),
+    refetchInterval: 30_000,
+  });
+  const strip = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(0);
+  useLayoutEffect(() => {
+    const observer = new ResizeObserver(([entry]) => setWidth(entry?.contentRect.width ?? 0));
+    if (strip.current) observer.observe(strip.current);
+    return () => observer.disconnect();
+  }, []);
+
+  const from = data ? ms(data.now) : 0;
+  const to = data ? ms(data.to) : 1;
+  const x = (m: Moment) => (Math.max(0, Math.min(1, (ms(m) - from) / (to - from))) * width) | 0;
+  const placed = data && width > 0 ? place(data.spans, x, width) : [];
+  const hidden = (data?.spans.length ?? 0) - placed.length;
+  return (
+    <nav className="ribbon" aria-label="The coming three days">
+      <div ref={strip} className="ribbon-strip">
+        {data?.nights.map((night) => (
+          <div key={night.from.at}>
+            <div className="night" style={{ left: x(night.from), width: x(night.to) - x(night.from) }} />
+            {x(night.from) > 34 && x(night.from) < width - 40 && (
+              <span className="hour" style={{ left: x(night.from) }}>
+                {clockText(night.from.local)}
+              </span>
+            )}
+            {x(night.to) > 34 && x(night.to) < width - 70 && (
+              <span className="hour" style={{ left: x(night.to) }}>
+                {localText(night.to.local).slice(0, 3)} {clockText(night.to.local)}
+              </span>
+            )}
+          </div>
+        ))}
+        <span className="hour now">now</span>
+        {placed.map(({ span, left, right, lane }) => (
+          <Link
+            key={`${span.pieceId}/${span.layerId}/${span.milestone}`}
+            to={`/pieces/${span.pieceId}/cure?layer=${span.layerId}`}
+            className={`span ${span.state} ${span.poured ? '' : 'planned'} ${span.closes ? '' : 'moment'}`}
+            style={{ left, minWidth: right - left, top: 15 + lane * 20 }}
+            title={spanText(span)}
+            aria-label={spanText(span)}
+          >
+            {span.pieceName} · {windowNames[span.milestone]}
+            {span.state === 'open' && span.closes ? `, until ${clockText(span.closes.local)}` : ''}
+          </Link>
+        ))}
+        {data && data.spans.length === 0 && (
+          <p className="quiet-line">
+            Nothing is curing. A window appears here when a pour is planned or logged.
+          </p>
+        )}
+        {hidden > 0 && <span className="more">and {hidden} more</span>}
+      </div>
+    </nav>
+  );
+}
+
+function spanText(span: RibbonSpan) {
+  const what = `${span.pieceName}, ${span.layerName}: ${windowNames[span.milestone]}`;
+  const when = span.closes
+    ? `from ${localText(span.opens.local)} to ${localText(span.closes.local)}`
+    : `from ${localText(span.opens.local)}`;
+  return `${what} ${when}${span.state === 'open' ? ', open now' : ''}${span.poured ? '' : ', as planned'}`;
+}
+
+/** Puts spans into lanes so that none covers another or its words. */
+function place(spans: RibbonSpan[], x: (m: Moment) => number, width: number) {
+  const ends = Array.from({ length: lanes }, () => -1);
+  const placed: { span: RibbonSpan; left: number; right: number; lane: number }[] = [];
+  for (const span of spans) {
+    const words =
+      26 +
+      6.1 *
+        `${span.pieceName} · ${windowNames[span.milestone]}${span.state === 'open' ? ', until 00:00' : ''}`
+          .length;
+    const left = Math.max(0, Math.min(x(span.opens), width - words));
+    const right = Math.max(span.closes ? x(span.closes) : 0, left + words);
+    const lane = ends.findIndex((end) => end + 4 <= left);
+    if (lane < 0) continue;
+    ends[lane] = right;
+    placed.push({ span, left, right: span.closes ? Math.max(x(span.closes), left + 10) : left + 10, lane });
+  }
+  return placed;
+}

@@ -1,0 +1,55 @@
+import type { Milestone } from '../api/client';
+
+/** A number with at most so many decimals, a true minus and no trailing zeros lost: tools have steps. */
+export function fixed(value: number, decimals: number): string {
+  const text = value.toFixed(decimals);
+  return (Number(text) === 0 ? (0).toFixed(decimals) : text).replace('-', '−');
+}
+
+/** As many decimals as say something about a value of this unit. */
+export function decimalsOf(value: number, unit: string): number {
+  if (unit === 'g/ml') return 3;
+  if (unit === 'g') return 1;
+  if (unit === 'cm²') return Math.abs(value) < 10 ? 2 : Math.abs(value) < 100 ? 1 : 0;
+  if (unit === 'ml') return Math.abs(value) < 10 ? 1 : 0;
+  if (unit === 'mm') return Math.abs(value) < 100 && !Number.isInteger(value) ? 1 : 0;
+  if (unit === 'h' || unit === '×') return 2;
+  if (unit === '%') return Number.isInteger(value) ? 0 : 1;
+  return Number.isInteger(value) ? 0 : 2;
+}
+
+export function quantity(value: number, unit: string): string {
+  return `${fixed(value, decimalsOf(value, unit))}${unit === '' ? '' : ` ${unit}`}`;
+}
+
+const days = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
+const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+
+/** A local date and time of the workshop, such as "Wed 25 Nov, 14:36". The page's own zone plays no part. */
+export function localText(local: string): string {
+  const [date = '', time = ''] = local.split('T');
+  const [year = 0, month = 1, day = 1] = date.split('-').map(Number);
+  const weekday = days[new Date(Date.UTC(year, month - 1, day)).getUTCDay()];
+  return `${weekday} ${day} ${months[month - 1]}, ${time.slice(0, 5)}`;
+}
+
+export const clockText = (local: string) => local.slice(11, 16);
+
+/** For a date-and-time field, to the minute. */
+export const fieldText = (local: string | null | undefined) => (local ? local.slice(0, 16) : '');
+
+/** From a date-and-time field to the wire. */
+export const wireText = (field: string) => (field === '' ? null : `${field.slice(0, 16)}:00`);
+
+export const windowNames: Record<Milestone, string> = {
+  'tape-pull': 'tape off',
+  'next-layer': 'next layer',
+  'touch-dry': 'touch-dry',
+  'full-cure': 'full cure',
+};
+
+/** A number typed with a decimal comma or point; null when it is not one. */
+export function typedNumber(text: string): number | null {
+  const plain = text.trim().replace(',', '.').replace('−', '-');
+  return /^-?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : null;
+}

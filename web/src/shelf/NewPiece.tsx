@@ -1,0 +1,57 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { Ground } from '../api/client';
+import { Refused, api, take } from '../api/client';
+import { TextField } from '../parts/Fields';
+import { GroundSentence } from '../stations/ground/GroundSentence';
+
+const board: Ground = {
+  outline: { shape: 'rectangle', widthMm: 400, heightMm: 300 },
+  edge: 'taped-clean',
+  sideHeightMm: 20,
+  colour: '#e6d6b4',
+};
+
+/** The first-piece path: a name and a ground, and the piece stands on the shelf. */
+export function NewPiece() {
+  const [name, setName] = useState('');
+  const [ground, setGround] = useState(board);
+  const [refused, setRefused] = useState<Refused | null>(null);
+  const [busy, setBusy] = useState(false);
+  const navigate = useNavigate();
+  const say = (field: string) => refused?.errors[field]?.[0];
+
+  const make = async (givenName: string) => {
+    setBusy(true);
+    try {
+      const made = await take(api.POST('/api/pieces', { body: { name: givenName, ground } }));
+      await navigate(`/pieces/${made.id}/map`);
+    } catch (e) {
+      if (!(e instanceof Refused)) throw e;
+      setRefused(e);
+      setBusy(false);
+    }
+  };
+
+  return (
+    <main id="main" className="new-piece">
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          void make(name);
+        }}
+      >
+        <h1>A new piece</h1>
+        <TextField label="Name" value={name} width={280} error={say('name')} onChange={setName} />
+        <GroundSentence ground={ground} say={say} onChange={setGround} />
+        {refused && Object.keys(refused.errors).length === 0 && (
+          <p className="say-wrong">{refused.message}</p>
+        )}
+        <button type="submit" className="btn btn-primary btn-lg" disabled={busy}>
+          Put it on the bench
+        </button>
+        <p className="quiet-line">Everything can be changed later. Nothing is poured yet.</p>
+      </form>
+    </main>
+  );
+}

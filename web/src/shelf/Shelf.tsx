@@ -1,0 +1,92 @@
+import { useQuery } from '@tanstack/react-query';
+import { useLayoutEffect, useRef, useState } from 'react';
+import { Link } from 'react-router';
+import type { ShelfView } from '../api/client';
+import { api, take } from '../api/client';
+import { PaintedPiece } from '../painting/PaintedPiece';
+import { fixed } from '../parts/format';
+
+const gap = 44;
+
+/** All pieces at their true relative size, standing on one shelf. */
+export function Shelf() {
+  const { data, error } = useQuery({ queryKey: ['shelf'], queryFn: () => take(api.GET('/api/pieces')) });
+  const board = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState({ width: 0, height: 0 });
+  useLayoutEffect(() => {
+    const observer = new ResizeObserver(([entry]) => {
+      if (entry) setSize({ width: entry.contentRect.width, height: entry.contentRect.height });
+    });
+    if (board.current) observer.observe(board.current);
+    return () => observer.disconnect();
+  }, []);
+
+  const across = data?.reduce((sum, p) => sum + p.widthMm, 0) ?? 1;
+  const tallest = Math.max(1, ...(data ?? []).map((p) => p.heightMm));
+  const room = Math.max(200, size.width - gap * ((data?.length ?? 0) + 1));
+  // Not so small that a coaster vanishes beside a large panel: a long shelf scrolls instead.
+  const scale = Math.max(0.28, Math.min(room / across, (size.height - 104) / tallest, 1.15));
+  return (
+    <main id="main" className="shelf">
+      <div className="shelf-head">
+        <h1>Shelf</h1>
+        <Link className="btn btn-primary" to="/new">
+          Start a piece
+        </Link>
+      </div>
+      {error && <p className="say-wrong">{error.message}</p>}
+      <div ref={board} className="shelf-board">
+        {data?.length === 0 && (
+          <div className="first">
+            <h2>An empty shelf</h2>
+            <p>
+              Start with one panel: its size, a heart, a few bands. Moss Lantern works out what to mix for
+              each cup, in which order to pour, and when the tape comes off.
+            </p>
+            <Link className="btn btn-primary" to="/new">
+              Start the first piece
+            </Link>
+          </div>
+        )}
+        {size.height > 0 && (
+          <ul>
+            {data?.map((p) => (
+              <li key={p.id} style={{ marginInline: gap / 2 }}>
+                <Standing piece={p} scale={scale} />
+              </li>
+            ))}
+          </ul>
+        )}
+      </div>
+    </main>
+  );
+}
+
+function Standing({ piece, scale }: { piece: ShelfView; scale: number }) {
+  const { data } = useQuery({
+    queryKey: ['painting', piece.id, piece.version],
+    queryFn: () => take(api.GET('/api/pieces/{id}/painting', { params: { path: { id: piece.id } } })),
+    staleTime: Infinity,
+  });
+  const size = `${fixed(piece.widthMm, 0)} × ${fixed(piece.heightMm, 0)} mm`;
+  const state = pouredWords(piece);
+  return (
+    <Link to={`/pieces/${piece.id}/map`} className="standing" aria-label={`${piece.name}, ${size}, ${state}`}>
+      <span className="stand" style={{ width: piece.widthMm * scale, height: piece.heightMm * scale }}>
+        {data && <PaintedPiece painting={data} width={piece.widthMm * scale} label="" />}
+      </span>
+      <span className="plate">
+        <b>{piece.name}</b>
+        <small>
+          {size} · {state}
+        </small>
+      </span>
+    </Link>
+  );
+}
+
+function pouredWords({ poured, layers }: ShelfView) {
+  if (poured === 0) return 'planned';
+  if (poured < layers) return `${poured} of ${layers} layers poured`;
+  return layers === 1 ? 'poured' : layers === 2 ? 'both layers poured' : `all ${layers} layers poured`;
+}

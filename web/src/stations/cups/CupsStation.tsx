@@ -1,0 +1,285 @@
+import { useQuery } from '@tanstack/react-query';
+import type { Layer } from '../../api/client';
+import { api, take } from '../../api/client';
+import { Choice, NumberField, TextField } from '../../parts/Fields';
+import { HowNumber } from '../../parts/HowNumber';
+import { fixed } from '../../parts/format';
+import { changeCup } from '../map/layerEdits';
+import { regionName } from '../station';
+import type { StationProps } from '../station';
+
+export function CupsStation({ layer, layerPlan, editLayer, sayLayer, cup: selected, setCup }: StationProps) {
+  const { data: materials } = useQuery({
+    queryKey: ['materials'],
+    queryFn: () => take(api.GET('/api/materials')),
+    staleTime: Infinity,
+  });
+  const inOrder = [...new Set(layerPlan.steps.map((s) => s.cupId))];
+  const cup =
+    layer.cups.find((c) => c.id === selected) ??
+    layer.cups.find((c) => c.id === inOrder[0]) ??
+    layer.cups[0]!;
+  const index = layer.cups.indexOf(cup);
+  const plan = layerPlan.cups.cups.find((c) => c.cupId === cup.id);
+  const opacity = layerPlan.opacity[cup.id];
+  const system = materials?.resinSystems.find((s) => s.id === layer.resin.system);
+  const byWeight = layer.measure === 'by-weight';
+  return (
+    <>
+      <h2>
+        <HowNumber of={layerPlan.cups.totalMl} label="All cups" className="hero" />
+        <span className="beside">in {inOrder.length === 1 ? 'one cup' : `${inOrder.length} cups`}</span>
+      </h2>
+      <div className="sentence small">
+        <p>
+          Mixed from{' '}
+          <Choice
+            label="Resin"
+            quiet
+            value={layer.resin.system}
+            choices={
+              materials?.resinSystems.map((s) => [s.id, s.name] as const) ?? [[layer.resin.system, '…']]
+            }
+            onChange={(id) =>
+              editLayer((l) => ({
+                ...l,
+                resin: { system: id, ratio: null, resinDensity: null, hardenerDensity: null },
+              }))
+            }
+          />
+          , measured{' '}
+          <Choice
+            label="Measured"
+            quiet
+            value={layer.measure}
+            choices={[
+              ['by-volume', 'in marked cups'],
+              ['by-weight', 'on a scale'],
+            ]}
+            onChange={(measure) => editLayer((l) => ({ ...l, measure }))}
+          />
+          , with a reserve of{' '}
+          <NumberField
+            label="Reserve"
+            quiet
+            optional
+            unit="%"
+            width={44}
+            placeholder="10"
+            value={layer.reservePercent}
+            error={sayLayer('reservePercent')}
+            onChange={(v) => editLayer((l) => ({ ...l, reservePercent: v }))}
+          />
+        </p>
+      </div>
+      {system && <MakersData layer={layer} system={system} editLayer={editLayer} sayLayer={sayLayer} />}
+
+      <section className="cup-card" aria-label={`Cup ${cup.name}`}>
+        <div className="line">
+          <TextField
+            label="Cup"
+            value={cup.name}
+            width={128}
+            error={sayLayer(`cups[${index}].name`)}
+            onChange={(name) => editLayer((l) => changeCup(l, cup.id, { name }))}
+          />
+          {plan && (
+            <span className="mix">
+              <HowNumber of={plan.mixMl} label={`Mix for ${cup.name}`} className="hero" />
+            </span>
+          )}
+        </div>
+        {plan && plan.mixMl.value > 0 && (
+          <>
+            <table className="parts">
+              <thead>
+                <tr>
+                  <th scope="col">part</th>
+                  <th scope="col" data-hero={!byWeight || undefined}>
+                    volume
+                  </th>
+                  <th scope="col" data-hero={byWeight || undefined}>
+                    weight
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr>
+                  <th scope="row">resin</th>
+                  <td data-hero={!byWeight || undefined}>
+                    <HowNumber of={plan.resinMl} label="Resin by volume" decimals={0} />
+                  </td>
+                  <td data-hero={byWeight || undefined}>
+                    <HowNumber of={plan.resinG} label="Resin by weight" />
+                  </td>
+                </tr>
+                <tr>
+                  <th scope="row">hardener</th>
+                  <td data-hero={!byWeight || undefined}>
+                    <HowNumber of={plan.hardenerMl} label="Hardener by volume" decimals={0} />
+                  </td>
+                  <td data-hero={byWeight || undefined}>
+                    <HowNumber of={plan.hardenerG} label="Hardener by weight" />
+                  </td>
+                </tr>
+                {plan.colourantG && (
+                  <tr>
+                    <th scope="row">{materials?.colourants.find((c) => c.class === cup.colourant)?.name}</th>
+                    <td />
+                    <td data-hero>
+                      <HowNumber of={plan.colourantG} label="Colourant" decimals={2} />
+                    </td>
+                  </tr>
+                )}
+              </tbody>
+            </table>
+            <p className="hint">
+              For {plan.regionIds.map((r) => regionName(layer, r)).join(', ')}. Holds{' '}
+              {fixed(plan.reserveMl, 1)} ml of reserve; {fixed(plan.lossMl, 1)} ml stays in the cup.
+            </p>
+            {plan.smallestMl !== null && (
+              <p className="finding mind">
+                Too little for your tool: {byWeight ? 'a 0.1 g scale' : 'a cup marked in 1 ml steps'} cannot
+                hold the ratio below {fixed(plan.smallestMl, 0)} ml. Mix that much, or share a cup.
+              </p>
+            )}
+          </>
+        )}
+        {plan && plan.mixMl.value === 0 && <p className="hint">Nothing is poured from this cup.</p>}
+        <p className="line">
+          <Choice
+            label="Colourant"
+            value={cup.colourant ?? 'clear'}
+            choices={[
+              ['clear', 'none, clear'],
+              ...(materials?.colourants.map((c) => [c.class as string, c.name] as const) ?? []),
+            ]}
+            onChange={(to) =>
+              editLayer((l) => {
+                const known = materials?.colourants.find((c) => c.class === to);
+                return changeCup(l, cup.id, {
+                  colourant: known?.class ?? null,
+                  loadPercent: known
+                    ? Math.min(cup.loadPercent || known.usualFromPercent, known.limitPercent)
+                    : 0,
+                });
+              })
+            }
+          />
+          {cup.colourant && (
+            <NumberField
+              label="Load"
+              unit="%"
+              width={52}
+              value={cup.loadPercent}
+              error={sayLayer(`cups[${index}].loadPercent`)}
+              onChange={(v) => v !== null && editLayer((l) => changeCup(l, cup.id, { loadPercent: v }))}
+            />
+          )}
+        </p>
+        {cup.colourant && opacity && (
+          <p className="hint">
+            Covers <HowNumber of={opacity} label="Opacity" decimals={0} /> of the ground at{' '}
+            {fixed(layer.depthMm, 1)} mm.
+          </p>
+        )}
+        {plan?.overLimit && (
+          <p className="finding mend">
+            Over the limit of {plan.limitPercent} % by weight for this class: the resin stays weak or sticky.
+            Its data sheet decides.
+          </p>
+        )}
+      </section>
+      <p className="care">
+        Resin and hardener irritate skin and lungs: nitrile gloves, eye protection, fresh air, and whatever
+        the maker's safety data sheet asks for.
+      </p>
+      {selected === null && layer.cups.length > 1 && (
+        <p className="hint">
+          Pick a cup on the bench below to see what goes into it.
+          <button type="button" className="visually-hidden-focusable" onClick={() => setCup(cup.id)}>
+            Stay with {cup.name}
+          </button>
+        </p>
+      )}
+    </>
+  );
+}
+
+interface MakersProps {
+  layer: Layer;
+  system: {
+    ratio: { basis: 'volume' | 'weight'; resin: number; hardener: number };
+    resinDensity: number;
+    hardenerDensity: number;
+    workingMinutes: number;
+    deepestMm: number;
+  };
+  editLayer: StationProps['editLayer'];
+  sayLayer: StationProps['sayLayer'];
+}
+
+/** The maker's own data wins over typical values. */
+function MakersData({ layer, system, editLayer, sayLayer }: MakersProps) {
+  const ratio = layer.resin.ratio ?? system.ratio;
+  const setRatio = (change: Partial<typeof ratio>) =>
+    editLayer((l) => ({ ...l, resin: { ...l.resin, ratio: { ...ratio, ...change } } }));
+  return (
+    <details className="makers">
+      <summary>
+        {ratio.resin} : {ratio.hardener} by {ratio.basis}
+        {layer.resin.ratio ? ', your own data' : ', typical data'}
+      </summary>
+      <p className="hint">The data sheet of your resin wins over these typical values.</p>
+      <p className="line">
+        <NumberField
+          label="Resin parts"
+          unit=""
+          width={48}
+          value={ratio.resin}
+          error={sayLayer('resin.ratio.resin')}
+          onChange={(v) => v !== null && setRatio({ resin: v })}
+        />
+        <NumberField
+          label="Hardener parts"
+          unit=""
+          width={48}
+          value={ratio.hardener}
+          error={sayLayer('resin.ratio.hardener')}
+          onChange={(v) => v !== null && setRatio({ hardener: v })}
+        />
+        <Choice
+          label="Parts are"
+          value={ratio.basis}
+          choices={[
+            ['volume', 'by volume'],
+            ['weight', 'by weight'],
+          ]}
+          onChange={(basis) => setRatio({ basis })}
+        />
+      </p>
+      <p className="line">
+        <NumberField
+          label="Density of the resin"
+          unit="g/ml"
+          width={52}
+          optional
+          placeholder={String(system.resinDensity)}
+          value={layer.resin.resinDensity ?? null}
+          error={sayLayer('resin.resinDensity')}
+          onChange={(v) => editLayer((l) => ({ ...l, resin: { ...l.resin, resinDensity: v } }))}
+        />
+        <NumberField
+          label="Density of the hardener"
+          unit="g/ml"
+          width={52}
+          optional
+          placeholder={String(system.hardenerDensity)}
+          value={layer.resin.hardenerDensity ?? null}
+          error={sayLayer('resin.hardenerDensity')}
+          onChange={(v) => editLayer((l) => ({ ...l, resin: { ...l.resin, hardenerDensity: v } }))}
+        />
+      </p>
+    </details>
+  );
+}

@@ -1,0 +1,103 @@
+import type { WindowView } from '../../api/client';
+import { NumberField, TimeField } from '../../parts/Fields';
+import { HowNumber } from '../../parts/HowNumber';
+import { fieldText, fixed, localText, windowNames, wireText } from '../../parts/format';
+import type { StationProps } from '../station';
+
+const states: Record<WindowView['state'], string> = {
+  ahead: 'not yet',
+  open: 'open now',
+  closed: 'closed',
+  reached: 'reached',
+  never: 'never open',
+};
+
+export function CureStation({ layer, layerIndex, layerPlan, editLayer, sayLayer }: StationProps) {
+  const { pour } = layerPlan;
+  const say = (field: string) => sayLayer(`plan.${field}`);
+  const setPlan = (change: Partial<typeof layer.plan>) =>
+    editLayer((l) => ({ ...l, plan: { ...l.plan, ...change } }));
+  return (
+    <>
+      <h2>{layerPlan.poured ? 'Curing' : 'When to pour'}</h2>
+      {layerPlan.poured ? (
+        <p className="hint">
+          Counted from what was logged in Story:{' '}
+          {pour && `${localText(pour.start.local)} to ${localText(pour.end.local)}`}, at{' '}
+          {pour && fixed(pour.roomC, 1)} °C{pour?.roomOrigin === 'measured' ? '' : ' (nobody read it)'}.
+        </p>
+      ) : (
+        <div className="times">
+          <TimeField
+            label="Pour starts"
+            value={fieldText(layer.plan.start)}
+            error={say('start')}
+            onChange={(v) => setPlan({ start: wireText(v) })}
+          />
+          <TimeField
+            label="Pour ends"
+            value={fieldText(layer.plan.end)}
+            error={say('end')}
+            hint={layer.plan.end ? undefined : 'Empty counts as 20 min after the start.'}
+            onChange={(v) => setPlan({ end: wireText(v) })}
+          />
+          <NumberField
+            label="Room"
+            unit="°C"
+            optional
+            width={64}
+            placeholder="22"
+            value={layer.plan.roomC}
+            error={say('roomC')}
+            onChange={(v) => setPlan({ roomC: v })}
+          />
+        </div>
+      )}
+      {layerPlan.windows.length === 0 ? (
+        <p>Say when the pour starts, and its windows appear here.</p>
+      ) : (
+        <ol className="windows" aria-label={`Windows of layer ${layerIndex + 1}`}>
+          {layerPlan.windows.map((w) => (
+            <li key={w.milestone} data-state={w.state}>
+              <h3>
+                {windowNames[w.milestone]} <em>{states[w.state]}</em>
+              </h3>
+              {w.state === 'never' ? (
+                <p>The pour takes longer than this window stays open.</p>
+              ) : (
+                <p className="when">
+                  {w.closes ? 'from ' : 'at '}
+                  <b>{localText(w.opens.local)}</b>
+                  {w.closes && (
+                    <>
+                      {' to '}
+                      <b>{localText(w.closes.local)}</b>
+                    </>
+                  )}
+                </p>
+              )}
+              <small>
+                <HowNumber of={w.opensAfterHours} label={`${windowNames[w.milestone]} opens`} decimals={1} />{' '}
+                after the last pour
+                {w.closesAfterHours && (
+                  <>
+                    {', closes '}
+                    <HowNumber
+                      of={w.closesAfterHours}
+                      label={`${windowNames[w.milestone]} closes`}
+                      decimals={1}
+                    />{' '}
+                    after the first
+                  </>
+                )}
+              </small>
+            </li>
+          ))}
+        </ol>
+      )}
+      <p className="hint">
+        Times follow the resin's typical data and this one room temperature. Its data sheet wins.
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import type { Layer } from '../../api/client';
+import { changeBand, layerOver, moveBand, withBand, withHeart, withOwnCup, withoutBand } from './layerEdits';
+
+const first: Layer = {
+  id: 'layer-1',
+  name: 'First layer',
+  depthMm: 3,
+  hearts: [],
+  bands: [{ id: 'band-1', widthMm: 10, fillsRest: true, cup: 'cup-1' }],
+  rimFollow: 0,
+  heartCup: 'cup-1',
+  cups: [{ id: 'cup-1', name: 'clear', colour: '#eef0ea', colourant: null, loadPercent: 0 }],
+  resin: { system: 'coating', ratio: null, resinDensity: null, hardenerDensity: null },
+  measure: 'by-volume',
+  reservePercent: null,
+  pourOrder: [],
+  plan: { start: null, end: null, roomC: null },
+};
+const panel = { shape: 'rectangle', widthMm: 400, heightMm: 300 } as const;
+const unique = (ids: string[]) => new Set(ids).size === ids.length;
+
+describe('editing a layer', () => {
+  it('puts a heart inside the outline with a cup for its bed', () => {
+    const layer = withHeart(first, panel);
+    const heart = layer.hearts[0]!;
+    expect(heart.xMm).toBeGreaterThan(0);
+    expect(heart.xMm).toBeLessThan(400);
+    expect(layer.cups.map((c) => c.id)).toContain(layer.heartCup);
+    expect(layer.heartCup).not.toBe('cup-1');
+  });
+
+  it('adds bands inside the one that fills the rest, each with its own id and cup', () => {
+    const layer = [1, 2, 3].reduce(withBand, first);
+    expect(layer.bands.map((b) => b.fillsRest)).toEqual([false, false, false, true]);
+    expect(unique(layer.bands.map((b) => b.id))).toBe(true);
+    expect(unique(layer.cups.map((c) => c.id))).toBe(true);
+    expect(unique(layer.cups.map((c) => c.name))).toBe(true);
+  });
+
+  it('puts away a cup that nothing is poured from any more, and keeps the others', () => {
+    const two = withBand(withBand(first));
+    const [a, b] = two.bands;
+    const shared = changeBand(two, b!.id, { cup: a!.cup });
+    expect(shared.cups).toHaveLength(2);
+    expect(withoutBand(shared, b!.id).cups.map((c) => c.id)).toContain(a!.cup);
+    expect(withOwnCup(shared, b!.id).cups).toHaveLength(3);
+  });
+
+  it('forgets a removed band in the pour order', () => {
+    const layer = { ...withBand(first), pourOrder: ['band-2', 'band-1'] };
+    expect(withoutBand(layer, 'band-2').pourOrder).toEqual(['band-1']);
+  });
+
+  it('moves a band and stops at the ends', () => {
+    const layer = withBand(first);
+    expect(moveBand(layer, 'band-2', 1).bands.map((b) => b.id)).toEqual(['band-1', 'band-2']);
+    expect(moveBand(layer, 'band-2', -1)).toBe(layer);
+  });
+
+  it('lays a clear layer over another with the same hearts', () => {
+    const below = withBand(withHeart(first, panel));
+    const over = layerOver(below, ['layer-1']);
+    expect(over.id).toBe('layer-2');
+    expect(over.hearts).toEqual(below.hearts);
+    expect(over.cups).toHaveLength(1);
+    expect(over.plan.start).toBeNull();
+  });
+});

@@ -1,0 +1,132 @@
+import type { Band, Cup, Heart, Layer, Outline } from '../../api/client';
+
+/** Colours a new band is offered, in turn: our own names. */
+const palette: Omit<Cup, 'id'>[] = [
+  { name: 'moss', colour: '#30503a', colourant: 'mica', loadPercent: 3 },
+  { name: 'bone', colour: '#f0e8d5', colourant: 'paste', loadPercent: 4 },
+  { name: 'umber', colour: '#57371f', colourant: 'paste', loadPercent: 3 },
+  { name: 'lichen', colour: '#93a681', colourant: 'mica', loadPercent: 3 },
+  { name: 'gilt', colour: '#c99b3a', colourant: 'metallic-paste', loadPercent: 5 },
+  { name: 'smoke', colour: '#85888a', colourant: 'mica', loadPercent: 2.5 },
+  { name: 'heather', colour: '#7d6a8f', colourant: 'mica', loadPercent: 3 },
+  { name: 'rust', colour: '#9a4f26', colourant: 'paste', loadPercent: 3 },
+  { name: 'mere', colour: '#3f6c74', colourant: 'mica', loadPercent: 3 },
+];
+
+function freeId(prefix: string, taken: string[]): string {
+  for (let n = 1; ; n++) if (!taken.includes(`${prefix}-${n}`)) return `${prefix}-${n}`;
+}
+
+function newCup(layer: Layer, model?: Omit<Cup, 'id'>): Cup {
+  const names = layer.cups.map((c) => c.name);
+  const next = model ??
+    palette.find((p) => !names.includes(p.name)) ?? { ...palette[0]!, name: `colour ${names.length + 1}` };
+  return {
+    id: freeId(
+      'cup',
+      layer.cups.map((c) => c.id),
+    ),
+    ...next,
+  };
+}
+
+/** A heart in the middle, with amber in its bed. */
+export function withHeart(layer: Layer, outline: Outline): Layer {
+  const [width, height] =
+    outline.shape === 'round'
+      ? [outline.diameterMm, outline.diameterMm]
+      : [outline.widthMm, outline.heightMm];
+  const round = (v: number) => Math.round(v);
+  const heart: Heart = {
+    id: freeId(
+      'heart',
+      layer.hearts.map((h) => h.id),
+    ),
+    xMm: round(width * 0.42),
+    yMm: round(height * 0.46),
+    widthMm: round(Math.max(8, Math.min(width, height) * 0.26)),
+    heightMm: round(Math.max(8, Math.min(width, height) * 0.18)),
+    turnDeg: -15,
+    wavinessMm: 14,
+    seed: 7,
+  };
+  const known = layer.cups.find((c) => c.name === 'amber');
+  const amber =
+    known ?? newCup(layer, { name: 'amber', colour: '#d07d1c', colourant: 'dye', loadPercent: 4 });
+  const cups = known ? layer.cups : [...layer.cups, amber];
+  return { ...layer, hearts: [...layer.hearts, heart], cups, heartCup: amber.id };
+}
+
+/** A band just inside the one that fills the rest, in a colour of its own. */
+export function withBand(layer: Layer): Layer {
+  const cup = newCup(layer);
+  const band: Band = {
+    id: freeId(
+      'band',
+      layer.bands.map((b) => b.id),
+    ),
+    widthMm: 12,
+    fillsRest: false,
+    cup: cup.id,
+  };
+  const fill = layer.bands.findIndex((b) => b.fillsRest);
+  return { ...layer, cups: [...layer.cups, cup], bands: layer.bands.toSpliced(fill, 0, band) };
+}
+
+export function withoutBand(layer: Layer, id: string): Layer {
+  return withoutIdleCups({
+    ...layer,
+    bands: layer.bands.filter((b) => b.id !== id),
+    pourOrder: layer.pourOrder.filter((r) => r !== id),
+  });
+}
+
+export const changeBand = (layer: Layer, id: string, change: Partial<Band>): Layer =>
+  withoutIdleCups({ ...layer, bands: layer.bands.map((b) => (b.id === id ? { ...b, ...change } : b)) });
+
+export const changeHeart = (layer: Layer, id: string, change: Partial<Heart>): Layer => ({
+  ...layer,
+  hearts: layer.hearts.map((h) => (h.id === id ? { ...h, ...change } : h)),
+});
+
+export const changeCup = (layer: Layer, id: string, change: Partial<Cup>): Layer => ({
+  ...layer,
+  cups: layer.cups.map((c) => (c.id === id ? { ...c, ...change } : c)),
+});
+
+/** Gives a band a new cup of its own. */
+export function withOwnCup(layer: Layer, bandId: string): Layer {
+  const cup = newCup(layer);
+  return changeBand({ ...layer, cups: [...layer.cups, cup] }, bandId, { cup: cup.id });
+}
+
+/** A cup that no region is poured from any more goes back to the sink. */
+function withoutIdleCups(layer: Layer): Layer {
+  const used = new Set([layer.heartCup, ...layer.bands.map((b) => b.cup)]);
+  return { ...layer, cups: layer.cups.filter((c) => used.has(c.id)) };
+}
+
+/** Moves a band one place towards the heart (−1) or the rim (+1). */
+export function moveBand(layer: Layer, id: string, by: -1 | 1): Layer {
+  const from = layer.bands.findIndex((b) => b.id === id);
+  const to = from + by;
+  if (to < 0 || to >= layer.bands.length) return layer;
+  const band = layer.bands[from]!;
+  return { ...layer, bands: layer.bands.toSpliced(from, 1).toSpliced(to, 0, band) };
+}
+
+/** A new layer over another: the same hearts, clear all over. */
+export function layerOver(below: Layer, taken: string[]): Layer {
+  const clear: Cup = { id: 'cup-1', name: 'clear', colour: '#eef0ea', colourant: null, loadPercent: 0 };
+  return {
+    ...below,
+    id: freeId('layer', taken),
+    name: `Layer ${taken.length + 1}`,
+    depthMm: 2,
+    bands: [{ id: 'band-1', widthMm: 10, fillsRest: true, cup: clear.id }],
+    cups: [clear],
+    heartCup: clear.id,
+    pourOrder: [],
+    plan: { start: null, end: null, roomC: below.plan.roomC },
+  };
+}

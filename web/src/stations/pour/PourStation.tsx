@@ -1,0 +1,73 @@
+import { fixed } from '../../parts/format';
+import { regionName } from '../station';
+import type { StationProps } from '../station';
+
+export function PourStation({ layer, layerPlan, editLayer, cup, setCup }: StationProps) {
+  const { steps } = layerPlan;
+  const order = steps.map((s) => s.regionId);
+  const move = (from: number, by: -1 | 1) =>
+    editLayer((l) => {
+      const id = order[from]!;
+      return { ...l, pourOrder: order.toSpliced(from, 1).toSpliced(from + by, 0, id) };
+    });
+  return (
+    <>
+      <h2>Order of pours</h2>
+      <p className="hint">
+        {layer.pourOrder.length === 0 ? 'Ring by ring from the heart.' : 'Your own order.'} Each amount fills
+        its region to {fixed(layer.depthMm, 1)} mm.
+      </p>
+      <ol className="pours">
+        {steps.map((step, i) => {
+          const name = regionName(layer, step.regionId);
+          const colour = layer.cups.find((c) => c.id === step.cupId)?.colour;
+          return (
+            <li key={step.regionId} data-lit={cup === step.cupId || undefined}>
+              <span className="drop" style={{ background: colour }} aria-hidden />
+              <button
+                type="button"
+                className="name"
+                onClick={() => setCup(cup === step.cupId ? null : step.cupId)}
+              >
+                {name}
+              </button>
+              <span className="amount">
+                <b>{fixed(step.pourMl, step.pourMl < 10 ? 1 : 0)}</b> <small>ml</small>
+              </span>
+              <small className="left">{fixed(step.leftInCupMl, 0)} ml left</small>
+              <span className="move">
+                <button
+                  type="button"
+                  className="icon"
+                  aria-label={`Pour ${name} earlier`}
+                  disabled={i === 0}
+                  onClick={() => move(i, -1)}
+                >
+                  <i className="bi up" />
+                </button>
+                <button
+                  type="button"
+                  className="icon"
+                  aria-label={`Pour ${name} later`}
+                  disabled={i === steps.length - 1}
+                  onClick={() => move(i, 1)}
+                >
+                  <i className="bi down" />
+                </button>
+              </span>
+            </li>
+          );
+        })}
+      </ol>
+      {layer.pourOrder.length > 0 && (
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => editLayer((l) => ({ ...l, pourOrder: [] }))}
+        >
+          Back to ring by ring
+        </button>
+      )}
+    </>
+  );
+}
