@@ -26,7 +26,9 @@ builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadReque
 builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<ProblemHandler>();
 builder.Services.AddOpenApi("v1", OpenApiShape.Configure);
-builder.Services.AddResponseCompression(compression => compression.EnableForHttps = true);
+
+// Answers of the interface stay on this machine: packing them would only cost time while dragging.
+builder.Services.AddResponseCompression(compression => compression.MimeTypes = ["text/html", "text/css", "text/javascript", "image/svg+xml"]);
 builder.Services.AddSingleton<BandMapper>();
 builder.Services.AddSingleton<PiecePlanner>();
 builder.Services.AddSingleton<IValidator<Piece>, PieceValidator>();

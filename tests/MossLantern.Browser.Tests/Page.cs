@@ -78,12 +78,19 @@ internal sealed class Page : IDisposable
         for (var i = 0; i < 160; i++)
         {
             Press(Keys.Tab);
-            var focused = Focused;
-            var (focusedRole, focusedName) = (focused.ComputedAccessibleRole, focused.ComputedAccessibleLabel);
-            seen.Add($"{focusedRole} '{focusedName}'");
-            if (focusedRole == role && focusedName.StartsWith(name, StringComparison.Ordinal))
+            try
             {
-                return;
+                var focused = Focused;
+                var (focusedRole, focusedName) = (focused.ComputedAccessibleRole, focused.ComputedAccessibleLabel);
+                seen.Add($"{focusedRole} '{focusedName}'");
+                if (focusedRole == role && focusedName.StartsWith(name, StringComparison.Ordinal))
+                {
+                    return;
+                }
+            }
+            catch (StaleElementReferenceException)
+            {
+                // What had the focus has just been replaced, by a new page or a new answer: go on from there.
             }
         }
 

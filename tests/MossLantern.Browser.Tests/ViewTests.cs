@@ -40,7 +40,7 @@ public sealed class ViewTests : IDisposable
             }
         }
 
-        Assert.Empty(findings);
+        Assert.True(findings.Count == 0, string.Join("\n", findings));
     }
 
     [Fact]

@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using System.Collections.Immutable;
+using System.Globalization;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
 
@@ -16,6 +17,7 @@ public sealed class BandMapper
 
     private readonly ConcurrentDictionary<(Heart Form, double GrainMm, double GridMm, double ReachMm), HeartForm> forms = new();
     private readonly ConcurrentDictionary<(Outline, double GridMm), OutlineCover> covers = new();
+    private readonly ConcurrentDictionary<(Outline, GrowthScale, string Layout), BandMap> maps = new();
 
     /// <summary>The map of a layer of a piece.</summary>
     /// <param name="outline">The piece's outline.</param>
@@ -26,6 +28,19 @@ public sealed class BandMapper
         ArgumentNullException.ThrowIfNull(outline);
         ArgumentNullException.ThrowIfNull(growth);
         ArgumentNullException.ThrowIfNull(layer);
+        return Keep(maps, (outline, growth, Layout(layer)), _ => Grow(outline, growth, layer));
+    }
+
+    /// <summary>What the map of a layer depends on, as one text.</summary>
+    private static string Layout(Layer layer) => string.Join('|',
+        [
+            layer.RimFollow.ToString("R", CultureInfo.InvariantCulture),
+            .. layer.Hearts.Select(h => h.ToString()),
+            .. layer.Bands.Select(b => string.Create(CultureInfo.InvariantCulture, $"{b.Id}/{(b.FillsRest ? -1 : b.WidthMm):R}")),
+        ]);
+
+    private BandMap Grow(Outline outline, GrowthScale growth, Layer layer)
+    {
         var ring = outline.ToRing();
         var grid = GrowthGrid.Over(outline.BoxWidthMm, outline.BoxHeightMm, growth.GridMm);
         var cover = Keep(covers, (outline, growth.GridMm), _ => new(grid, ring));
@@ -46,7 +61,7 @@ public sealed class BandMapper
         var fixedMm = layer.Bands.Where(b => !b.FillsRest).Sum(b => b.WidthMm);
         if (layer.RimFollow > 0)
         {
-            FollowRim(grid, cover, ring, slowness, arrival, (float)Math.Max(fixedMm, 1), (float)layer.RimFollow, field);
+            FollowRim(grid, cover, slowness, arrival, (float)Math.Max(fixedMm, 1), (float)layer.RimFollow, field);
         }
         else
         {
@@ -151,24 +166,19 @@ public sealed class BandMapper
 
     /// <summary>Bends the outer levels towards the rim, where a second front grows inward from the outline.</summary>
     private static void FollowRim(
-        GrowthGrid grid, OutlineCover cover, Ring ring, float[] slowness, float[] arrival, float widthsMm, float follow, float[] field)
+        GrowthGrid grid, OutlineCover cover, float[] slowness, float[] arrival, float widthsMm, float follow, float[] field)
     {
         var fromRim = new float[grid.Count];
         var held = new bool[grid.Count];
-        int columns = grid.Columns, rows = grid.Rows;
         var h = (float)grid.SpacingMm;
-        for (var row = 0; row < rows; row++)
+        for (var node = 0; node < fromRim.Length; node++)
         {
-            for (var column = 0; column < columns; column++)
+            fromRim[node] = Eikonal.Far;
+            var depth = cover.RimDepth(node);
+            if (depth <= 2 * h)
             {
-                var node = row * columns + column;
-                fromRim[node] = Eikonal.Far;
-                var depth = RimDepth(row, column);
-                if (depth <= 2 * h)
-                {
-                    held[node] = true;
-                    fromRim[node] = Math.Max(0, widthsMm - arrival[node]) + Math.Max(0, depth) * slowness[node];
-                }
+                held[node] = true;
+                fromRim[node] = Math.Max(0, widthsMm - arrival[node]) + Math.Max(0, depth) * slowness[node];
             }
         }
 
@@ -177,25 +187,6 @@ public sealed class BandMapper
         {
             var t = arrival[node];
             field[node] = t <= 0 ? t : t * (1 - follow + follow * widthsMm / Math.Max(t + fromRim[node], 1e-3f));
-        }
-
-        // Millimetres inside the rim: exact near it, and only "far enough" elsewhere.
-        float RimDepth(int row, int column)
-        {
-            const int near = 3;
-            bool inside = false, outside = false;
-            for (var r = Math.Max(0, row - near); r < Math.Min(rows - 1, row + near); r++)
-            {
-                for (var c = Math.Max(0, column - near); c < Math.Min(columns - 1, column + near); c++)
-                {
-                    var share = cover.Share(r * (columns - 1) + c);
-                    inside |= share > 0;
-                    outside |= share < 1;
-                }
-            }
-
-            return !outside ? float.MaxValue : !inside ? -h
-                : (float)-ring.SignedDistanceMm(grid.X(column), grid.Y(row));
         }
     }
 

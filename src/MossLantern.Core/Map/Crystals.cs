@@ -62,7 +62,10 @@ internal static class Crystals
                     tone = 0.8;
                 }
 
-                var colour = bed.Mix(new(0.85, 0.86, 0.88), 0.04).Tone(Math.Clamp(tone, -0.9, 0.9));
+                // Brighter before paler: a lit facet keeps its colour, and only the brightest glint is white.
+                var lit = Math.Max(0, tone);
+                var colour = new Colour(bed.R * (1 + 1.6 * lit), bed.G * (1 + 1.6 * lit), bed.B * (1 + 1.6 * lit))
+                    .Mix(new(1, 1, 1), lit * lit).Tone(Math.Clamp(Math.Min(tone, 0), -0.9, 0));
                 var text = string.Create(CultureInfo.InvariantCulture,
                     $"M{heart.XMm + a.X:0.##} {heart.YMm + a.Y:0.##}L{heart.XMm + b.X:0.##} {heart.YMm + b.Y:0.##}L{heart.XMm + c.X:0.##} {heart.YMm + c.Y:0.##}Z");
                 paths.Add(new(PaintRole.Facet, text, colour.ToHex(), colour.Tone(-0.25).ToHex(), 0.18, 1, BandMap.HeartBedId, null));

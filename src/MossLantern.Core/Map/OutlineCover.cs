@@ -6,6 +6,7 @@ namespace MossLantern.Core.Map;
 internal sealed class OutlineCover
 {
     private readonly float[] share;
+    private readonly float[] rimDepth;
     private readonly Dictionary<int, (double[] Xs, double[] Ys)> cut = [];
 
     public OutlineCover(GrowthGrid grid, Ring outline)
@@ -55,6 +56,8 @@ internal sealed class OutlineCover
                 }
             }
         }
+
+        rimDepth = RimDepths(outline);
     }
 
     public GrowthGrid Grid { get; }
@@ -64,4 +67,56 @@ internal sealed class OutlineCover
 
     /// <summary>The inside part of a cell that the outline cuts, in the cell's unit frame.</summary>
     public (double[] Xs, double[] Ys) Part(int cell) => cut[cell];
+
+    /// <summary>How far inside the outline a node lies, mm: exact near the outline, and only "far" or "outside" elsewhere.</summary>
+    public float RimDepth(int node) => rimDepth[node];
+
+    private float[] RimDepths(Ring outline)
+    {
+        const int near = 3;
+        int columns = Grid.Columns, rows = Grid.Rows;
+        var depths = new float[Grid.Count];
+        for (var node = 0; node < depths.Length; node++)
+        {
+            int row = Math.Min(node / columns, rows - 2), column = Math.Min(node % columns, columns - 2);
+            depths[node] = Share(row * (columns - 1) + column) > 0 ? float.MaxValue : -(float)Grid.SpacingMm;
+        }
+
+        // A rectangle's sides may run along the grid and cut no cell, so every step from inside to outside counts too.
+        for (var row = 0; row < rows - 1; row++)
+        {
+            for (var column = 0; column < columns - 1; column++)
+            {
+                var cell = row * (columns - 1) + column;
+                if (OnRim(cell, row, column))
+                {
+                    for (var r = Math.Max(0, row - near + 1); r < Math.Min(rows, row + near + 1); r++)
+                    {
+                        for (var c = Math.Max(0, column - near + 1); c < Math.Min(columns, column + near + 1); c++)
+                        {
+                            depths[r * columns + c] = float.NaN;
+                        }
+                    }
+                }
+            }
+        }
+
+        for (var node = 0; node < depths.Length; node++)
+        {
+            if (float.IsNaN(depths[node]))
+            {
+                depths[node] = (float)-outline.SignedDistanceMm(Grid.X(node % columns), Grid.Y(node / columns));
+            }
+        }
+
+        return depths;
+    }
+
+    private bool OnRim(int cell, int row, int column)
+    {
+        var here = share[cell];
+        return here is > 0 and < 1
+            || (here > 0) != (column > 0 && share[cell - 1] > 0)
+            || (here > 0) != (row > 0 && share[cell - Grid.Columns + 1] > 0);
+    }
 }

@@ -75,11 +75,14 @@ public static class Painter
                 Rings(tones, contours);
             }
 
-            if (full)
+            // Clear resin over a heart lets the crystals of the layer below be seen.
+            if (full && (lowest || cups[layer.HeartCup].Colourant is not null))
             {
                 foreach (var heart in layer.Hearts)
                 {
-                    Crystals.Paint(heart, Shown(cups[layer.HeartCup]), paths);
+                    // Stones take up the colour of their bed and show little of the ground.
+                    var bed = cups[layer.HeartCup];
+                    Crystals.Paint(heart, Shown(bed).Mix(Colour.Of(bed.Colour), bed.Colourant is null ? 0 : 0.7), paths);
                 }
             }
         }

@@ -92,9 +92,9 @@ function metalSheen(context: Paints, painting: Painting, fill: string, lightest:
 /** Clouds, grain and gloss over the whole piece. */
 function weather(context: Paints, painting: Painting, outline: Path2D) {
   const size = Math.sqrt(painting.widthMm * painting.heightMm);
-  tile(context, outline, cloudTile(), size * 0.75, 'soft-light', 0.3);
-  tile(context, outline, cloudTile(), size * 0.31, 'soft-light', 0.18);
-  tile(context, outline, grainTile(), 52, 'overlay', 0.1);
+  tile(context, outline, cloudTile(), size * 0.75, 'soft-light', 0.26);
+  tile(context, outline, cloudTile(), size * 0.31, 'soft-light', 0.12);
+  tile(context, outline, grainTile(), 52, 'overlay', 0.05);
   const gloss = context.createLinearGradient(0, 0, painting.widthMm, painting.heightMm);
   gloss.addColorStop(0, 'rgba(255,255,255,0.16)');
   gloss.addColorStop(0.35, 'rgba(255,255,255,0)');

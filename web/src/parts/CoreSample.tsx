@@ -10,9 +10,9 @@ interface Props {
 }
 
 const width = 112;
-const perMm = 11;
-const least = 18;
-const base = 54;
+const perMm = 17;
+const least = 22;
+const base = 60;
 
 /** A vertical cut through the piece, to scale above the base: the way through its layers. */
 export function CoreSample({ piece, layers, chosen, onChoose, onAdd }: Props) {

@@ -141,11 +141,13 @@ interface TimeProps {
   value: string;
   error?: string;
   hint?: string;
+  /** The workshop's time, for a button that takes it; without it there is no such button. */
+  now?: string;
   onChange: (value: string) => void;
 }
 
 /** A date and time of the workshop, taken when left or on Enter. */
-export function TimeField({ label, value, error, hint, onChange }: TimeProps) {
+export function TimeField({ label, value, error, hint, now, onChange }: TimeProps) {
   const id = useId();
   const [text, setText] = useTyped(value);
   const input = useRef<HTMLInputElement>(null);
@@ -166,6 +168,16 @@ export function TimeField({ label, value, error, hint, onChange }: TimeProps) {
         onBlur={commit}
         onKeyDown={(e) => e.key === 'Enter' && commit()}
       />
+      {now && (
+        <button
+          type="button"
+          className="btn btn-outline-primary now-time"
+          aria-label={`Now, for ${label.toLowerCase()}`}
+          onClick={() => onChange(now)}
+        >
+          Now
+        </button>
+      )}
       {hint && !error && (
         <span id={`${id}-hint`} className="hint">
           {hint}

@@ -3,7 +3,7 @@ import { useLayoutEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { Moment, RibbonSpan } from '../api/client';
 import { api, take } from '../api/client';
-import { clockText, localText, windowNames } from './format';
+import { clockText, localText, untilText, windowNames } from './format';
 
 const lanes = 2;
 const ms = (m: Moment) => Date.parse(m.at);
@@ -54,10 +54,10 @@ export function Ribbon() {
             className={`span ${span.state} ${span.poured ? '' : 'planned'} ${span.closes ? '' : 'moment'}`}
             style={{ left, minWidth: right - left, top: 15 + lane * 20 }}
             title={spanText(span)}
-            aria-label={spanText(span)}
           >
             {span.pieceName} · {windowNames[span.milestone]}
             {span.state === 'open' && span.closes ? `, until ${clockText(span.closes.local)}` : ''}
+            <span className="visually-hidden">, {whenText(span)}</span>
           </Link>
         ))}
         {data && data.spans.length === 0 && (
@@ -72,11 +72,13 @@ export function Ribbon() {
 }
 
 function spanText(span: RibbonSpan) {
-  const what = `${span.pieceName}, ${span.layerName}: ${windowNames[span.milestone]}`;
-  const when = span.closes
-    ? `from ${localText(span.opens.local)} to ${localText(span.closes.local)}`
-    : `from ${localText(span.opens.local)}`;
-  return `${what} ${when}${span.state === 'open' ? ', open now' : ''}${span.poured ? '' : ', as planned'}`;
+  return `${span.pieceName}, ${span.layerName}: ${windowNames[span.milestone]}, ${whenText(span)}`;
+}
+
+function whenText(span: RibbonSpan) {
+  const to = span.closes ? ` to ${untilText(span.opens.local, span.closes.local)}` : '';
+  const state = span.state === 'open' ? ', open now' : '';
+  return `from ${localText(span.opens.local)}${to}${state}${span.poured ? '' : ', as planned'}`;
 }
 
 /** Puts spans into lanes so that none covers another or its words. */

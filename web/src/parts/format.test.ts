@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { fieldText, fixed, localText, quantity, typedNumber, wireText } from './format';
+import { fieldText, fixed, localText, quantity, typedNumber, untilText, wireText } from './format';
 
 describe('numbers', () => {
   it('take a decimal comma or point and nothing else', () => {
@@ -26,6 +26,11 @@ describe('times', () => {
   it('are read as the workshop wrote them', () => {
     expect(localText('2026-11-25T14:36:09')).toBe('Wed 25 Nov, 14:36');
     expect(localText('2027-01-01T00:05:00')).toBe('Fri 1 Jan, 00:05');
+  });
+
+  it('name the day of an end only when it is another', () => {
+    expect(untilText('2026-11-25T05:41:00', '2026-11-25T06:56:00')).toBe('06:56');
+    expect(untilText('2026-11-25T23:41:00', '2026-11-26T00:56:00')).toBe('Thu 26 Nov, 00:56');
   });
 
   it('go to a field and back', () => {

@@ -33,6 +33,10 @@ export function localText(local: string): string {
   return `${weekday} ${day} ${months[month - 1]}, ${time.slice(0, 5)}`;
 }
 
+/** The end of a span: on the same day only the clock. */
+export const untilText = (from: string, to: string) =>
+  from.slice(0, 10) === to.slice(0, 10) ? clockText(to) : localText(to);
+
 export const clockText = (local: string) => local.slice(11, 16);
 
 /** For a date-and-time field, to the minute. */

@@ -191,7 +191,19 @@ export function usePiece(id: string, layerId: string | null) {
     [id, layerId],
   );
 
-  return { draft, view, plan, painting, unpainted, saving, missing: loaded.error, edit, drag, settle, accept };
+  return {
+    draft,
+    view,
+    plan,
+    painting,
+    unpainted,
+    saving,
+    missing: loaded.error,
+    edit,
+    drag,
+    settle,
+    accept,
+  };
 }
 
 export type PieceOnPage = ReturnType<typeof usePiece>;

@@ -35,7 +35,9 @@ export function NewPiece() {
 
   return (
     <main id="main" className="new-piece">
+      {/* Enter takes what was typed in a field; only the button makes the piece. */}
       <form
+        onKeyDown={(e) => e.key === 'Enter' && e.target instanceof HTMLInputElement && e.preventDefault()}
         onSubmit={(e) => {
           e.preventDefault();
           void make(name);

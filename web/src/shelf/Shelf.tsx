@@ -71,9 +71,15 @@ function Standing({ piece, scale }: { piece: ShelfView; scale: number }) {
   const size = `${fixed(piece.widthMm, 0)} × ${fixed(piece.heightMm, 0)} mm`;
   const state = pouredWords(piece);
   return (
-    <Link to={`/pieces/${piece.id}/map`} className="standing" aria-label={`${piece.name}, ${size}, ${state}`}>
+    <Link to={`/pieces/${piece.id}/map`} className="standing">
       <span className="stand" style={{ width: piece.widthMm * scale, height: piece.heightMm * scale }}>
-        {data && <PaintedPiece painting={data} width={piece.widthMm * scale} label="" />}
+        {data && (
+          <PaintedPiece
+            painting={data}
+            width={piece.widthMm * scale}
+            label={`${piece.name}, painted from its map`}
+          />
+        )}
       </span>
       <span className="plate">
         <b>{piece.name}</b>

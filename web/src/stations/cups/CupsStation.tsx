@@ -107,7 +107,11 @@ export function CupsStation({ layer, layerPlan, editLayer, sayLayer, cup: select
                 <tr>
                   <th scope="row">resin</th>
                   <td data-hero={!byWeight || undefined}>
-                    <HowNumber of={plan.resinMl} label="Resin by volume" decimals={0} />
+                    <HowNumber
+                      of={plan.resinMl}
+                      label="Resin by volume"
+                      decimals={halves(plan.resinMl.value)}
+                    />
                   </td>
                   <td data-hero={byWeight || undefined}>
                     <HowNumber of={plan.resinG} label="Resin by weight" />
@@ -116,7 +120,11 @@ export function CupsStation({ layer, layerPlan, editLayer, sayLayer, cup: select
                 <tr>
                   <th scope="row">hardener</th>
                   <td data-hero={!byWeight || undefined}>
-                    <HowNumber of={plan.hardenerMl} label="Hardener by volume" decimals={0} />
+                    <HowNumber
+                      of={plan.hardenerMl}
+                      label="Hardener by volume"
+                      decimals={halves(plan.hardenerMl.value)}
+                    />
                   </td>
                   <td data-hero={byWeight || undefined}>
                     <HowNumber of={plan.hardenerG} label="Hardener by weight" />
@@ -205,6 +213,9 @@ export function CupsStation({ layer, layerPlan, editLayer, sayLayer, cup: select
     </>
   );
 }
+
+/** A marked cup is read to a part of its step: a part that falls between two marks says so. */
+const halves = (ml: number) => (Math.abs(ml - Math.round(ml)) < 0.05 ? 0 : 1);
 
 interface MakersProps {
   layer: Layer;

@@ -1,7 +1,7 @@
 import type { WindowView } from '../../api/client';
 import { NumberField, TimeField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
-import { fieldText, fixed, localText, windowNames, wireText } from '../../parts/format';
+import { fieldText, fixed, localText, untilText, windowNames, wireText } from '../../parts/format';
 import type { StationProps } from '../station';
 
 const states: Record<WindowView['state'], string> = {
@@ -23,7 +23,7 @@ export function CureStation({ layer, layerIndex, layerPlan, editLayer, sayLayer 
       {layerPlan.poured ? (
         <p className="hint">
           Counted from what was logged in Story:{' '}
-          {pour && `${localText(pour.start.local)} to ${localText(pour.end.local)}`}, at{' '}
+          {pour && `${localText(pour.start.local)} to ${untilText(pour.start.local, pour.end.local)}`}, at{' '}
           {pour && fixed(pour.roomC, 1)} °C{pour?.roomOrigin === 'measured' ? '' : ' (nobody read it)'}.
         </p>
       ) : (
@@ -71,7 +71,7 @@ export function CureStation({ layer, layerIndex, layerPlan, editLayer, sayLayer 
                   {w.closes && (
                     <>
                       {' to '}
-                      <b>{localText(w.closes.local)}</b>
+                      <b>{untilText(w.opens.local, w.closes.local)}</b>
                     </>
                   )}
                 </p>

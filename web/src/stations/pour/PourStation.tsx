@@ -34,7 +34,7 @@ export function PourStation({ layer, layerPlan, editLayer, cup, setCup }: Statio
               <span className="amount">
                 <b>{fixed(step.pourMl, step.pourMl < 10 ? 1 : 0)}</b> <small>ml</small>
               </span>
-              <small className="left">{fixed(step.leftInCupMl, 0)} ml left</small>
+              <small className="remains">{fixed(step.leftInCupMl, 0)} ml left</small>
               <span className="move">
                 <button
                   type="button"

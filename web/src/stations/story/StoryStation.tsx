@@ -1,3 +1,4 @@
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import type { SaveRun } from '../../api/client';
 import { Refused, api, take } from '../../api/client';
@@ -43,6 +44,8 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
       plannedMl: s.pourMl,
       pouredMl: null,
     }));
+  const workshop = useQuery({ queryKey: ['workshop'], queryFn: () => take(api.GET('/api/workshop')) });
+  const now = fieldText(workshop.data?.now.local);
   const say = (field: string) => state.refused?.errors[field]?.[0];
 
   // Unsaved lines must not be lost with the page.
@@ -95,7 +98,13 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
           error={say('start')}
           onChange={(start) => set({ start })}
         />
-        <TimeField label="Last pour" value={log.end} error={say('end')} onChange={(end) => set({ end })} />
+        <TimeField
+          label="Last pour"
+          value={log.end}
+          error={say('end')}
+          now={now}
+          onChange={(end) => set({ end })}
+        />
         <NumberField
           label="Room"
           unit="°C"

@@ -1,0 +1,217 @@
+using System.Globalization;
+using OpenQA.Selenium;
+
+namespace MossLantern.Browser.Tests;
+
+/// <summary>From a bare board to a logged layer, by the keyboard alone, over a restart of the program.</summary>
+public sealed class FirstPieceWalkTests : IDisposable
+{
+    private readonly WorkshopProcess workshop = new(demo: true);
+
+    [Fact]
+    public void A_first_panel_goes_from_bare_board_to_logged_layer_by_keyboard_and_survives_a_restart()
+    {
+        workshop.SetZone("Europe/Dublin");
+        using var page = new Page(workshop.Address);
+        page.Open("/");
+        page.WaitForText("Marsh Light");
+        page.WaitForPainting();
+
+        // A new rectangular panel.
+        page.TabTo("link", "Start a piece");
+        page.Press(Keys.Enter);
+        page.WaitForText("A new piece");
+        page.Write("Name", "Fen Lamp");
+        page.Write("Width", "300");
+        page.Write("Height", "200");
+        page.TabTo("button", "Put it on the bench");
+        page.Press(Keys.Enter);
+        page.WaitForText("Put a heart");
+        page.WaitForPainting();
+
+        // A heart and a stack of bands with widths and cups.
+        page.TabTo("button", "Put a heart");
+        page.Press(Keys.Enter);
+        page.WaitForText("heart bed, amber");
+        for (var band = 0; band < 2; band++)
+        {
+            page.TabTo("button", "Add a band");
+            page.Press(Keys.Enter);
+        }
+
+        page.WaitForText("fills the rest");
+        page.Write("Width of band 1", "14");
+        page.Write("Width of band 2", "6");
+        WaitUntilKept(page);
+
+        // The heart is moved with the arrow keys, and every region has its area.
+        page.TabTo("button", "Heart, 126 mm from the left");
+        page.Press(Keys.ArrowRight);
+        page.Find("button", "Heart, 127 mm from the left");
+        WaitUntilKept(page);
+        var areas = page.All("button").Select(b => b.GetAttribute("aria-label") ?? "")
+            .Where(l => l.StartsWith("Area of", StringComparison.Ordinal)).Select(l => Number(l, ": ", " cm²")).ToList();
+        Assert.Equal(4, areas.Count);
+        Assert.All(areas, a => Assert.True(a > 0));
+        Assert.Equal(600, areas.Sum(), 1.0);
+
+        // What to mix: one colourant with its load, both parts by volume and by weight.
+        Station(page, "Cups", "hardener");
+        page.TabTo("button", "moss");
+        page.Press(Keys.Space);
+        page.Write("Load", "5");
+        WaitUntilKept(page);
+        page.TabTo("button", "Mix for moss");
+        var mix = Number(page.Focused.GetAttribute("aria-label")!, ": ", " ml");
+        Assert.InRange(mix, 10, 100);
+        page.Press(Keys.Enter);
+        page.WaitForText("need = (regions + edges) × (1 + reserve)");
+        page.WaitForText("default");
+        page.Press(Keys.Escape);
+        foreach (var part in (string[])["Resin by volume", "Resin by weight", "Hardener by volume", "Hardener by weight", "Colourant"])
+        {
+            Assert.True(Number(page.Find("button", part).GetAttribute("aria-label")!, ": ", " ") > 0, part);
+        }
+
+        // The order of pours, and a change of it.
+        Station(page, "Pour", "Order of pours");
+        page.TabTo("button", "Pour moss earlier");
+        page.Press(Keys.Enter);
+        page.WaitForText("Your own order.");
+        WaitUntilKept(page);
+
+        // When, how warm, and the windows in local time.
+        Station(page, "Cure", "Pour starts");
+        WriteTime(page, "Pour starts", "01152026", "0230PM");
+        WriteTime(page, "Pour ends", "01152026", "0245PM");
+        page.Write("Room", "18");
+        page.WaitForText("tape off");
+        WaitUntilKept(page);
+        foreach (var window in (string[])["tape off", "next layer", "touch-dry", "full cure"])
+        {
+            page.WaitForText(window);
+        }
+
+        // 2 h at 22 °C take 2.65 h at 18 °C: 14:45 and 2:39 later.
+        page.WaitForText("Thu 15 Jan, 17:23");
+
+        // What really happened.
+        Station(page, "Story", "What was poured");
+        WriteTime(page, "First pour", "01152026", "0235PM");
+        WriteTime(page, "Last pour", "01152026", "0250PM");
+        page.Write("Room", "19,5");
+        page.Write("Poured of moss", "21.5");
+        page.Write("Note", "Moss crept to the left.");
+        page.TabTo("button", "Keep this in the log");
+        page.Press(Keys.Enter);
+        page.WaitForText("Kept in the log.");
+
+        // The program is killed and started again, and nothing is lost.
+        workshop.Restart();
+        page.Open("/");
+        page.WaitForText("Fen Lamp");
+        page.WaitForPainting();
+        page.TabTo("link", "Fen Lamp");
+        Assert.Contains("300 × 200 mm", page.Focused.Text, StringComparison.Ordinal);
+        page.Press(Keys.Enter);
+        page.WaitForText("heart bed, amber");
+        Station(page, "Story", "What was poured");
+        Assert.Equal("21.5", page.Find("textbox", "Poured of moss").GetAttribute("value"));
+        Assert.Equal("19.5", page.Find("textbox", "Room").GetAttribute("value"));
+        Assert.Equal("Moss crept to the left.", page.Find("textbox", "Note").GetAttribute("value"));
+        Assert.Equal("", page.Find("textbox", "Poured of heart bed").GetAttribute("value"));
+        Station(page, "Cure", "Counted from what was logged");
+        page.WaitForText("at 19.5 °C");
+        Assert.Empty(page.AxeFindings());
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void Bad_input_is_said_beside_the_field_and_nothing_is_lost()
+    {
+        using var page = new Page(workshop.Address);
+        page.Open("/pieces/bogbean-round/map");
+        page.WaitForPainting();
+        page.Write("Depth", "200");
+        page.WaitForText("Layer depth must be from 0.1 to 100 mm.");
+        Assert.Equal("200", page.Find("textbox", "Depth").GetAttribute("value"));
+        page.Write("Width of band 1", "three");
+        page.WaitForText("Type a number in mm, such as 12.5.");
+        page.Write("Depth", "2");
+        Waiting.Until(() => !page.Text.Contains("must be from", StringComparison.Ordinal), "the refusal to go");
+        Assert.Equal("three", page.Find("textbox", "Width of band 1").GetAttribute("value"));
+    }
+
+    [Fact]
+    public void The_heart_is_dragged_by_the_mouse_and_the_map_follows()
+    {
+        using var page = new Page(workshop.Address);
+        page.Open("/pieces/marsh-light/map?layer=layer-1");
+        page.WaitForPainting();
+        var grip = page.Find("button", "Heart, 222 mm");
+        var at = grip.Location;
+        double x = at.X + grip.Size.Width / 2.0, y = at.Y + grip.Size.Height / 2.0;
+        Mouse("mousePressed");
+        for (var i = 0; i < 60; i++)
+        {
+            x += 2;
+            y += 0.5;
+            Mouse("mouseMoved");
+        }
+
+        Mouse("mouseReleased");
+        Waiting.Until(
+            () => page.All("button").Any(b => (b.GetAttribute("aria-label") ?? "").StartsWith("Heart, 3", StringComparison.Ordinal)),
+            "the heart to have moved");
+        WaitUntilKept(page);
+        var times = page.Script<IReadOnlyCollection<object>>(
+            "return performance.getEntriesByName('hand-to-paint').map(e => e.duration)")
+            .Select(d => Convert.ToDouble(d, CultureInfo.InvariantCulture)).Order().ToList();
+        Assert.NotEmpty(times);
+        TestContext.Current.SendDiagnosticMessage(
+            "hand to paint, {0} frames: median {1:0} ms, 95th percentile {2:0} ms",
+            times.Count, times[times.Count / 2], times[(int)(times.Count * 0.95)]);
+
+        void Mouse(string type) => page.Cdp("Input.dispatchMouseEvent", new()
+        {
+            ["type"] = type,
+            ["x"] = x,
+            ["y"] = y,
+            ["button"] = "left",
+            ["buttons"] = type == "mouseReleased" ? 0 : 1,
+            ["clickCount"] = 1,
+        });
+    }
+
+    public void Dispose() => workshop.Dispose();
+
+    private static void Station(Page page, string name, string shows)
+    {
+        page.TabTo("link", name);
+        page.Press(Keys.Enter);
+        page.WaitForText(shows);
+    }
+
+    private static void WriteTime(Page page, string label, string date, string time)
+    {
+        // The field has parts of its own: Tab steps from the year to the hour in it.
+        Waiting.Until(() => Reached(page, label), $"the field {label}");
+        page.Press(date, Keys.Tab, time, Keys.Enter);
+    }
+
+    private static bool Reached(Page page, string label)
+    {
+        page.Press(Keys.Tab);
+        return page.Script<bool>(
+            "const f = document.activeElement; return f.type === 'datetime-local' && f.labels[0].textContent === arguments[0]", label);
+    }
+
+    private static void WaitUntilKept(Page page) => Waiting.Until(
+        () => page.Script<bool>("return document.querySelector('.kept')?.dataset.state === 'kept'"), "the piece to be kept");
+
+    private static double Number(string text, string after, string before)
+    {
+        var from = text.IndexOf(after, StringComparison.Ordinal) + after.Length;
+        return double.Parse(text[from..text.IndexOf(before, from, StringComparison.Ordinal)], CultureInfo.InvariantCulture);
+    }
+}
