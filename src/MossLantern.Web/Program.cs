@@ -71,7 +71,7 @@ if (!generatingDocument)
             app.Services.GetRequiredService<DemoWorkshop>().SeedWhenEmpty();
         }
 
-        Console.WriteLine($"Workshop file: {database.Path}");
+        app.Logger.LogInformation("The workshop is kept in {Path}", database.Path);
     }
     catch (WorkshopFileException e)
     {

@@ -20,22 +20,19 @@ public sealed class PieceValidator : AbstractValidator<Piece>
     {
         RuleFor(p => p.Name).Named("The piece's name");
         RuleFor(p => p.Ground).SetValidator(new GroundValidator());
-        RuleFor(p => p.Growth.GridMm).InclusiveBetween(0.05, 20).WithMessage("Grid spacing must be from 0.05 to 20 mm.");
-        RuleFor(p => p).Must(p => GridIsReasonable(p.Growth, p.Ground.Outline)).WithName("growth")
-            .OverridePropertyName("growth.gridMm").WithMessage("Grid spacing must suit the outline: leave it to the program.")
-            .When(p => p.Growth.GridMm is >= 0.05 and <= 20);
-        RuleFor(p => p.Growth.GrainMm).InclusiveBetween(5, 500).WithMessage("Grain must be from 5 to 500 mm.");
+        When(p => Accepted.OutlineMm.Contains(p.Ground.Outline.BoxWidthMm) && Accepted.OutlineMm.Contains(p.Ground.Outline.BoxHeightMm), () =>
+        {
+            RuleFor(p => p.Growth.GridMm).Must((p, grid) => SuitsOutline(grid, p.Ground.Outline))
+                .WithMessage("Grid spacing must suit the outline: leave it to the program.");
+            RuleFor(p => p.Growth.GrainMm).InclusiveBetween(5, 500).WithMessage("Grain must be from 5 to 500 mm.");
+        });
         RuleFor(p => p.Layers).Must(l => l.Length is > 0 and <= MostLayers).WithMessage($"A piece has from 1 to {MostLayers} layers.")
             .Must(l => Unique(l.Select(x => x.Id))).WithMessage("Each layer needs an id of its own.");
         RuleForEach(p => p.Layers).SetValidator(new LayerValidator());
     }
 
     /// <summary>A document from elsewhere must not make the grid enormous.</summary>
-    private static bool GridIsReasonable(GrowthScale growth, Outline outline)
-    {
-        var ratio = growth.GridMm / GrowthScale.For(outline).GridMm;
-        return ratio is > 0.5 and < 8;
-    }
+    private static bool SuitsOutline(double gridMm, Outline outline) => gridMm / GrowthScale.For(outline).GridMm is > 0.5 and < 8;
 
     internal static bool Unique(IEnumerable<string> ids) => ids.GroupBy(id => id).All(g => g.Key.Length is > 0 and <= 40 && g.Count() == 1);
 
@@ -65,7 +62,7 @@ public sealed class PieceValidator : AbstractValidator<Piece>
             RuleFor(l => l.Hearts).Must(h => Accepted.HeartCount.Contains(h.Length)).WithMessage(Accepted.HeartCount.Sentence)
                 .Must(h => Unique(h.Select(x => x.Id))).WithMessage("Each heart needs an id of its own.");
             RuleForEach(l => l.Hearts).SetValidator(new HeartValidator());
-            RuleFor(l => l.Bands).Must(b => Accepted.BandCount.Contains(b.Length)).WithMessage(Accepted.BandCount.Sentence)
+            RuleFor(l => l.Bands).Cascade(CascadeMode.Stop).Must(b => Accepted.BandCount.Contains(b.Length)).WithMessage(Accepted.BandCount.Sentence)
                 .Must(b => b.Count(x => x.FillsRest) == 1).WithMessage("Exactly one band must fill the rest.")
                 .Must(b => Unique(b.Select(x => x.Id).Append(BandMap.HeartBedId))).WithMessage("Each band needs an id of its own, other than 'heart'.");
             RuleForEach(l => l.Bands).ChildRules(band =>

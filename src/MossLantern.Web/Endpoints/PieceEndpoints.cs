@@ -24,8 +24,7 @@ internal static class PieceEndpoints
         api.MapGet("", (Workbench workbench) => workbench.Shelf());
         api.MapPost("", Created<PieceView> (NewPiece request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
         {
-            var piece = FirstPiece.Of(request.Name.Trim(), request.Ground);
-            workbench.Check(piece);
+            var piece = workbench.Checked(FirstPiece.Of(request.Name.Trim(), request.Ground));
             var stored = pieces.Add(Guid.NewGuid().ToString("n"), piece, time.Now);
             return TypedResults.Created($"/api/pieces/{stored.Id}", workbench.View(stored));
         });
@@ -34,16 +33,15 @@ internal static class PieceEndpoints
         api.MapPut("/{id}", Results<Ok<PieceView>, ProblemHttpResult> (
             string id, SavePiece request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
         {
-            workbench.Check(request.Piece);
-            var piece = request.Piece with { Growth = request.Piece.Growth.Kept(request.Piece.Ground.Outline) };
+            var piece = workbench.Checked(request.Piece);
             return pieces.Save(id, request.BasedOn, piece, time.Now) is { } stored
                 ? TypedResults.Ok(workbench.View(stored))
                 : NoPiece();
         });
         api.MapPost("/{id}/preview", (string id, PreviewPiece request, Workbench workbench) =>
         {
-            workbench.Check(request.Piece);
-            return workbench.Preview(id, request.Piece, Layer(request.Piece, request.LayerId), request.Detail);
+            var piece = workbench.Checked(request.Piece);
+            return workbench.Preview(id, piece, Layer(piece, request.LayerId), request.Detail);
         });
         api.MapGet("/{id}/painting", Results<Ok<Painting>, ProblemHttpResult> (
             string id, string? layer, Workbench workbench, PieceStore pieces) =>

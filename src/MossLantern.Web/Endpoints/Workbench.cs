@@ -68,9 +68,15 @@ public sealed class Workbench(
 {
     private const int RibbonHours = 72;
 
-    /// <summary>Refuses a piece that is not valid.</summary>
-    /// <exception cref="ValidationException">Names every field and its range.</exception>
-    public void Check(Piece piece) => validator.ValidateAndThrow(piece);
+    /// <summary>A piece with the growth scale its outline asks for, if it is valid.</summary>
+    /// <exception cref="ValidationException">It is not; names every field and its range.</exception>
+    public Piece Checked(Piece piece)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        var settled = piece with { Growth = piece.Growth.Kept(piece.Ground.Outline) };
+        validator.ValidateAndThrow(settled);
+        return settled;
+    }
 
     /// <summary>A stored piece with everything worked out.</summary>
     public PieceView View(StoredPiece stored)

@@ -17,11 +17,6 @@ internal static class StaticAssets
     };
 
     /// <summary>Any address of the interface gets its one page; unknown addresses of the API get a problem.</summary>
-    public static void MapFallbackToPage(this WebApplication app)
-    {
-        app.MapFallback("/api/{**rest}", () => TypedResults.Problem(
-            title: "Not found", detail: "There is nothing at this address.", statusCode: StatusCodes.Status404NotFound))
-            .ExcludeFromDescription();
-        app.MapFallbackToFile("index.html", Options);
-    }
+    public static void MapFallbackToPage(this WebApplication app) =>
+        app.MapFallbackToFile("{*path:regex(^(?!api(/|$)).*$):nonfile}", "index.html", Options);
 }

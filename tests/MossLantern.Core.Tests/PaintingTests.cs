@@ -1,0 +1,115 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using MossLantern.Core.Map;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Pieces;
+using MossLantern.Core.Shapes;
+
+namespace MossLantern.Core.Tests;
+
+public partial class PaintingTests
+{
+    private static readonly Layer Stack = Samples.Layer(Samples.Heart(250, 180), 12, 3, 30, 0, 20);
+
+    [Fact]
+    public void Metallic_acrylic_at_ten_percent_and_two_millimetres_covers_three_quarters()
+    {
+        Assert.Equal(0.753, Colour.Opacity(0.07, 10, 2), 0.0005);
+        Assert.Equal(0.753, Colour.Opacity(Samples.Cup("c", ColourantClass.AcrylicMetallic, 10), 2), 0.0005);
+        Assert.Equal(0, Colour.Opacity(Samples.Cup("c", null, 0), 2));
+        Assert.Equal(0, Colour.Opacity(Samples.Cup("c", ColourantClass.Lacing, 3), 2));
+    }
+
+    [Fact]
+    public void The_ground_shows_through_in_linear_light()
+    {
+        // Half of white and black in linear light is lighter than the byte in the middle.
+        Assert.Equal("#bcbcbc", Colour.Of("#ffffff").Mix(Colour.Of("#000000"), 0.5).ToHex());
+        Assert.Equal("#c99b3a", Colour.Of("#c99b3a").ToHex());
+    }
+
+    [Theory]
+    [InlineData("")]
+    [InlineData("33523f")]
+    [InlineData("#33523")]
+    [InlineData("#33523g")]
+    [InlineData("moss")]
+    public void Other_text_is_not_a_colour(string text)
+    {
+        Assert.Null(Colour.Parse(text));
+        Assert.Throws<FormatException>(() => Colour.Of(text));
+    }
+
+    [Fact]
+    public void A_draft_has_a_body_for_every_region_and_no_growth_lines()
+    {
+        var painting = Paint(PaintDetail.Draft, Stack);
+        Assert.Equal(["b5", "b4", "b3", "b2", "b1", "heart"], painting.Paths.Where(p => p.Role == PaintRole.Body).Select(p => p.Region));
+        Assert.DoesNotContain(painting.Paths, p => p.Role is PaintRole.GrowthLine or PaintRole.Facet);
+    }
+
+    [Fact]
+    public void A_full_painting_keeps_the_bodies_of_the_draft_and_adds_growth_and_crystals()
+    {
+        var draft = Paint(PaintDetail.Draft, Stack);
+        var full = Paint(PaintDetail.Full, Stack);
+        Assert.True(full.Paths.Count(p => p.Role == PaintRole.GrowthLine) > 20);
+        Assert.Contains(full.Paths, p => p.Role == PaintRole.Facet);
+
+        // Nothing jumps on release: every edge of the draft is an edge of the full painting.
+        Assert.Subset(
+            full.Paths.Where(p => p.Role == PaintRole.Edge).Select(p => p.Path).ToHashSet(),
+            draft.Paths.Where(p => p.Role == PaintRole.Edge).Select(p => p.Path).ToHashSet());
+    }
+
+    [Fact]
+    public void Paths_lie_near_the_outline_and_name_materials_that_exist()
+    {
+        var painting = Paint(PaintDetail.Full, Stack);
+        var known = painting.Materials.Select(m => m.Id).ToHashSet();
+        Assert.All(painting.Paths, p =>
+        {
+            Assert.True(p.Material is null || known.Contains(p.Material));
+            Assert.Matches("^M[-0-9. MLqZz]+Z$", p.Path);
+            var start = FirstPoint().Match(p.Path);
+            Assert.InRange(double.Parse(start.Groups[1].Value, CultureInfo.InvariantCulture), -60, 660);
+            Assert.InRange(double.Parse(start.Groups[2].Value, CultureInfo.InvariantCulture), -60, 460);
+        });
+    }
+
+    [Fact]
+    public void A_clear_layer_on_top_changes_nothing_that_is_seen()
+    {
+        var clear = Samples.Layer(null, 0);
+        clear = clear with { Id = "l2", Cups = [.. clear.Cups.Select(c => c with { Colourant = null, LoadPercent = 0 })] };
+        Assert.Equal(Paint(PaintDetail.Full, Stack).Paths, Paint(PaintDetail.Full, Stack, clear).Paths);
+    }
+
+    [Fact]
+    public void A_layer_above_lets_the_one_below_show_by_its_opacity()
+    {
+        var veil = Samples.Layer(null, 0) with { Id = "l2", DepthMm = 1.5 };
+        veil = veil with { Cups = veil.Cups.Changed(1, _ => Samples.Cup("c1", ColourantClass.Mica, 1)) };
+        var top = Paint(PaintDetail.Full, Stack, veil).Paths[^1];
+        Assert.Equal(Math.Round(1 - Math.Exp(-1.5 * 0.25), 3), top.Opacity);
+        Assert.Equal("l2/c1", top.Material);
+    }
+
+    [Fact]
+    public void A_closed_line_is_simplified_within_its_tolerance()
+    {
+        var n = 400;
+        var xs = Enumerable.Range(0, n).Select(i => 100 * Math.Cos(2 * Math.PI * i / n)).ToArray();
+        var ys = Enumerable.Range(0, n).Select(i => 100 * Math.Sin(2 * Math.PI * i / n)).ToArray();
+        var kept = Simplify.Closed(xs, ys, 0.15);
+        Assert.InRange(kept.Count, 30, 120);
+        var ring = new Ring([.. kept.Select(i => xs[i])], [.. kept.Select(i => ys[i])]);
+        Assert.All(Enumerable.Range(0, n), i => Assert.InRange(Math.Abs(ring.SignedDistanceMm(xs[i], ys[i])), 0, 0.15));
+    }
+
+    private static Painting Paint(PaintDetail detail, params Layer[] layers) =>
+        new PiecePlanner(new BandMapper()).Paint(Samples.Piece(Samples.Panel(), layers), null, detail);
+
+    [GeneratedRegex("^M(-?[0-9.]+) (-?[0-9.]+)")]
+    private static partial Regex FirstPoint();
+}

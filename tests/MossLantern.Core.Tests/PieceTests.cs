@@ -1,0 +1,185 @@
+using MossLantern.Core.Curing;
+using MossLantern.Core.Map;
+using MossLantern.Core.Pieces;
+using MossLantern.Core.Pouring;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
+using NodaTime;
+
+namespace MossLantern.Core.Tests;
+
+public class PieceTests
+{
+    private static readonly DateTimeZone Dublin = DateTimeZoneProviders.Tzdb["Europe/Dublin"];
+    private static readonly Layer Stack = Samples.Layer(Samples.Heart(250, 180), 12, 3, 30, 0, 20);
+
+    [Fact]
+    public void A_first_piece_is_valid_and_clear_all_over()
+    {
+        var piece = FirstPiece.Of("Fen Tray", Samples.Panel(300, 200));
+        Assert.True(new PieceValidator().Validate(piece).IsValid);
+        var layer = Plan(piece).Layers.Single();
+        Assert.Equal(600, layer.Regions.Single().Area.Value, 1e-9);
+        Assert.Equal(180, layer.Cups.Regions.Single().LayerMl.Value, 1e-9);
+        Assert.Empty(layer.Windows);
+    }
+
+    [Fact]
+    public void The_ground_is_measured_in_what_the_artist_reads()
+    {
+        var plan = Plan(Samples.Piece(Samples.Panel(), Stack)).Ground;
+        Assert.Equal((2400, "cm²"), (plan.Area.Value, plan.Area.Unit));
+        Assert.Equal((2000, "mm"), (plan.Perimeter.Value, plan.Perimeter.Unit));
+        Assert.Equal((800, "cm²"), (plan.SideArea.Value, plan.SideArea.Unit));
+        Assert.Equal(40, plan.SideArea.Input("side height").Value);
+    }
+
+    [Fact]
+    public void Pours_go_ring_by_ring_from_the_heart_until_the_artist_says_otherwise()
+    {
+        Assert.Equal(["heart", "b1", "b2", "b3", "b4", "b5"], Steps(Stack).Select(s => s.RegionId));
+        Assert.Equal(["b4", "b2", "heart", "b1", "b3", "b5"], Steps(Stack with { PourOrder = ["b4", "b2"] }).Select(s => s.RegionId));
+    }
+
+    [Fact]
+    public void A_region_without_area_is_not_poured() =>
+        Assert.DoesNotContain("b2", Steps(Samples.Layer(Samples.Heart(250, 180), 2000 / 2.0, 30, 0)).Select(s => s.RegionId));
+
+    [Fact]
+    public void What_is_left_in_a_cup_falls_with_every_pour_and_never_below_reserve_and_loss()
+    {
+        var shared = Stack with { Bands = Stack.Bands.Changed(2, b => b with { Cup = "c1" }) };
+        var plan = Plan(Samples.Piece(Samples.Panel(), shared)).Layers.Single();
+        var cup = plan.Cups.Cups.Single(c => c.CupId == "c1");
+        var steps = plan.Steps.Where(s => s.CupId == "c1").ToList();
+        Assert.Equal(2, steps.Count);
+        Assert.Equal(cup.MixMl.Value - steps[0].PourMl, steps[0].LeftInCupMl, 1e-9);
+        Assert.Equal(steps[0].LeftInCupMl - steps[1].PourMl, steps[1].LeftInCupMl, 1e-9);
+        Assert.True(steps[1].LeftInCupMl >= cup.ReserveMl + cup.LossMl - 1e-9);
+    }
+
+    [Fact]
+    public void Windows_follow_the_plan_in_local_time_and_mark_what_is_a_default()
+    {
+        var layer = Stack with { Plan = new(new(2026, 7, 1, 9, 0), null, null) };
+        var pour = Plan(Samples.Piece(Samples.Panel(), layer)).Layers.Single().Pour!;
+        Assert.Equal(Instant.FromUtc(2026, 7, 1, 8, 0), pour.Start);
+        Assert.Equal(Instant.FromUtc(2026, 7, 1, 8, 20), pour.End);
+        Assert.Equal((22, Origin.Default), (pour.RoomC, pour.RoomOrigin));
+    }
+
+    [Fact]
+    public void A_local_time_that_the_clocks_skip_moves_on_by_the_skipped_hour()
+    {
+        var layer = Stack with { Plan = new(new(2026, 3, 29, 1, 30), null, 20) };
+        Assert.Equal(Instant.FromUtc(2026, 3, 29, 1, 30), Plan(Samples.Piece(Samples.Panel(), layer)).Layers.Single().Pour!.Start);
+    }
+
+    [Fact]
+    public void What_really_happened_wins_over_the_plan()
+    {
+        var layer = Stack with { Plan = new(new(2026, 7, 1, 9, 0), new(2026, 7, 1, 9, 30), 19) };
+        var start = Instant.FromUtc(2026, 7, 2, 10, 0);
+        var piece = Samples.Piece(Samples.Panel(), layer);
+
+        var plan = Plan(piece, new PouredLayer("l1", start, null, null)).Layers.Single();
+        Assert.True(plan.Poured);
+        Assert.Equal(new Pour(start, start + Duration.FromMinutes(20), 19, Origin.Own), plan.Pour);
+
+        var read = Plan(piece, new PouredLayer("l1", start, start + Duration.FromMinutes(41), 23.5)).Layers.Single();
+        Assert.Equal(new Pour(start, start + Duration.FromMinutes(41), 23.5, Origin.Measured), read.Pour);
+        Assert.Equal(start + Duration.FromMinutes(41) + Duration.FromHours(read.Windows[0].OpensAfterHours.Value), read.Windows[0].Opens);
+    }
+
+    [Fact]
+    public void The_cut_runs_through_the_heart_and_spans_the_outline()
+    {
+        var cut = Plan(Samples.Piece(Samples.Panel(), Stack)).Layers.Single().Cut;
+        Assert.Contains(cut, s => s.RegionId == "heart" && s.FromMm < 250 && s.ToMm > 250);
+        Assert.Equal(0, cut[0].FromMm);
+        Assert.Equal(600, cut[^1].ToMm);
+        Assert.All(cut.Zip(cut.Skip(1)), pair => Assert.Equal(pair.First.ToMm, pair.Second.FromMm, 1e-9));
+    }
+
+    [Fact]
+    public void A_scale_is_kept_while_the_outline_changes_a_little_and_renewed_when_it_changes_much()
+    {
+        var scale = GrowthScale.For(new RectangleOutline(600, 400));
+        Assert.Same(scale, scale.Kept(new RectangleOutline(610, 420)));
+        Assert.Equal(GrowthScale.For(new RectangleOutline(60, 40)), scale.Kept(new RectangleOutline(60, 40)));
+    }
+
+    [Fact]
+    public void A_valid_piece_has_nothing_to_say() => Assert.Empty(Refusals(Samples.Piece(Samples.Panel(), Stack)));
+
+    public static TheoryData<string, string, Func<Piece, Piece>> Refused => new()
+    {
+        { "Name", "from 1 to 80 characters", p => p with { Name = "  " } },
+        { "Name", "from 1 to 80 characters", p => p with { Name = new('x', 81) } },
+        { "Ground.outline.widthMm", "Width must be from 20 to 3000 mm.", p => OnGround(p, g => g with { Outline = new RectangleOutline(19.9, 400) }) },
+        { "Ground.outline.heightMm", "Height must be from 20 to 3000 mm.", p => OnGround(p, g => g with { Outline = new RectangleOutline(600, 3001) }) },
+        { "Ground.outline.diameterMm", "Diameter must be from 20 to 3000 mm.", p => OnGround(p, g => g with { Outline = new RoundOutline(double.NaN) }) },
+        { "Ground.SideHeightMm", "Side height must be from 0 to 300 mm.", p => OnGround(p, g => g with { SideHeightMm = -1 }) },
+        { "Ground.Colour", "a colour like #33523f", p => OnGround(p, g => g with { Colour = "red" }) },
+        { "Growth.GridMm", "suit the outline", p => p with { Growth = p.Growth with { GridMm = 0.1 } } },
+        { "Layers", "from 1 to 20 layers", p => p with { Layers = [] } },
+        { "Layers", "an id of its own", p => p with { Layers = [p.Layers[0], p.Layers[0]] } },
+        { "Layers[0].DepthMm", "Layer depth must be from 0.1 to 100 mm.", p => OnLayer(p, l => l with { DepthMm = 0 }) },
+        { "Layers[0].DepthMm", "Layer depth must be from 0.1 to 100 mm.", p => OnLayer(p, l => l with { DepthMm = double.PositiveInfinity }) },
+        { "Layers[0].RimFollow", "from 0 to 1", p => OnLayer(p, l => l with { RimFollow = 1.1 }) },
+        { "Layers[0].Hearts", "Number of hearts must be from 0 to 6.", p => OnLayer(p, l => l with { Hearts = [.. Enumerable.Range(1, 7).Select(i => l.Hearts[0] with { Id = $"h{i}" })] }) },
+        { "Layers[0].Hearts[0].WidthMm", "Heart width must be from 4 to 2000 mm.", p => OnLayer(p, l => l with { Hearts = [l.Hearts[0] with { WidthMm = 3 }] }) },
+        { "Layers[0].Hearts[0].WavinessMm", "Waviness must be from 0 to 40 mm.", p => OnLayer(p, l => l with { Hearts = [l.Hearts[0] with { WavinessMm = 41 }] }) },
+        { "Layers[0].Bands", "Number of bands must be from 1 to 40.", p => OnLayer(p, l => l with { Bands = [] }) },
+        { "Layers[0].Bands", "Exactly one band must fill the rest.", p => OnLayer(p, l => l with { Bands = l.Bands.Changed(0, b => b with { FillsRest = true }) }) },
+        { "Layers[0].Bands", "an id of its own, other than 'heart'", p => OnLayer(p, l => l with { Bands = l.Bands.Changed(0, b => b with { Id = "heart" }) }) },
+        { "Layers[0].Bands[1].WidthMm", "Band width must be from 0.5 to 1000 mm.", p => OnLayer(p, l => l with { Bands = l.Bands.Changed(1, b => b with { WidthMm = 0.4 }) }) },
+        { "Layers[0].Bands[1]", "one of the layer's cups", p => OnLayer(p, l => l with { Bands = l.Bands.Changed(1, b => b with { Cup = "nowhere" }) }) },
+        { "Layers[0].HeartCup", "one of the layer's cups", p => OnLayer(p, l => l with { HeartCup = "nowhere" }) },
+        { "Layers[0].Cups[0].LoadPercent", "Load must be from 0 to 100 %.", p => OnLayer(p, l => l with { Cups = l.Cups.Changed(0, c => c with { LoadPercent = 101 }) }) },
+        { "Layers[0].Resin.System", "one of: coating", p => OnLayer(p, l => l with { Resin = new("syrup") }) },
+        { "Layers[0].Resin.Ratio.Resin", "Resin parts must be from 0.01 to 1000.", p => OnLayer(p, l => l with { Resin = new("coating", new(Mixing.RatioBasis.Volume, 0, 1)) }) },
+        { "Layers[0].Resin.ResinDensity", "Density of the resin must be from 0.3 to 20 g/ml.", p => OnLayer(p, l => l with { Resin = new("coating", null, 0.2) }) },
+        { "Layers[0].ReservePercent", "Reserve must be from 0 to 100 %.", p => OnLayer(p, l => l with { ReservePercent = -1 }) },
+        { "Layers[0].PourOrder", "a region that the layer does not have", p => OnLayer(p, l => l with { PourOrder = ["b9"] }) },
+        { "Layers[0].Plan.RoomC", "Room temperature must be from -20 to 60 °C.", p => OnLayer(p, l => l with { Plan = new(null, null, 61) }) },
+        { "Layers[0].Plan.End", "cannot be before the first", p => OnLayer(p, l => l with { Plan = new(new(2026, 5, 1, 9, 0), new(2026, 5, 1, 8, 59), null) }) },
+    };
+
+    [Theory(DisableDiscoveryEnumeration = true)]
+    [MemberData(nameof(Refused))]
+    public void What_does_not_fit_is_refused_by_name_and_range(string field, string sentence, Func<Piece, Piece> change)
+    {
+        var refusal = Assert.Single(Refusals(change(Samples.Piece(Samples.Panel(), Stack))));
+        Assert.Equal(field, refusal.Field);
+        Assert.Contains(sentence, refusal.Sentence, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData(20, true)]
+    [InlineData(3000, true)]
+    [InlineData(19.999, false)]
+    [InlineData(3000.001, false)]
+    [InlineData(double.NaN, false)]
+    [InlineData(double.NegativeInfinity, false)]
+    public void A_range_takes_its_ends(double value, bool taken) => Assert.Equal(taken, Accepted.OutlineMm.Contains(value));
+
+    [Fact]
+    public void A_range_may_leave_its_lower_end_out()
+    {
+        Assert.False(Accepted.SegmentHours.Contains(0));
+        Assert.Equal("Hours in a segment must be above 0 to 8760 h.", Accepted.SegmentHours.Sentence);
+    }
+
+    private static IEnumerable<(string Field, string Sentence)> Refusals(Piece piece) =>
+        new PieceValidator().Validate(piece).Errors.Select(e => (e.PropertyName, e.ErrorMessage));
+
+    private static Piece OnGround(Piece piece, Func<Ground, Ground> change) => piece with { Ground = change(piece.Ground) };
+
+    private static Piece OnLayer(Piece piece, Func<Layer, Layer> change) => piece with { Layers = piece.Layers.Changed(0, change) };
+
+    private static IEnumerable<PourStep> Steps(Layer layer) => Plan(Samples.Piece(Samples.Panel(), layer)).Layers.Single().Steps;
+
+    private static PiecePlan Plan(Piece piece, params PouredLayer[] poured) =>
+        new PiecePlanner(new BandMapper()).Plan(piece, poured, Dublin);
+}

@@ -1,0 +1,73 @@
+using System.Text.Json.Nodes;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Pieces;
+using MossLantern.Core.Shapes;
+using MossLantern.Formats;
+
+namespace MossLantern.Data.Tests;
+
+public class PieceJsonTests
+{
+    private static readonly Piece Full = Workshop.Piece() with
+    {
+        Ground = new(new RoundOutline(300), EdgeStyle.DrippedOver, 12, "#efe9dc"),
+        Layers =
+        [
+            new(
+                "l1", "Rings", 2.5, [new("h1", 128, 160, 46, 34, 25, 11, 8)],
+                [new("b1", 3, false, "c1"), new("b2", 10, true, "c2")], 0.5, "c1",
+                [new("c1", "rose", "#c98f93", ColourantClass.AcrylicMetallic, 3), new("c2", "clear", "#eef0ea", null, 0)],
+                new("thick", new(RatioBasis.Weight, 100, 45), 1.12, null), Measure.ByWeight, 12.5, ["b2"],
+                new(new(2026, 5, 1, 9, 0), null, 20.5)),
+        ],
+    };
+
+    [Fact]
+    public void A_piece_survives_writing_and_reading()
+    {
+        var text = PieceJson.Write(Full);
+        var read = PieceJson.Read(text);
+        Assert.Equal(text, PieceJson.Write(read));
+        Assert.Equal(Full.Ground, read.Ground);
+        Assert.Equal(Full.Layers[0].Resin, read.Layers[0].Resin);
+        Assert.Equal(Full.Layers[0].Plan, read.Layers[0].Plan);
+        Assert.Equal(Full.Layers[0].Cups, read.Layers[0].Cups);
+    }
+
+    [Fact]
+    public void A_document_names_its_format_its_version_and_its_units()
+    {
+        var json = JsonNode.Parse(PieceJson.Write(Full))!;
+        Assert.Equal("moss-lantern-piece", (string?)json["format"]);
+        Assert.Equal(1, (int?)json["formatVersion"]);
+        Assert.Equal("round", (string?)json["piece"]!["ground"]!["outline"]!["shape"]);
+        Assert.Equal("acrylic-metallic", (string?)json["piece"]!["layers"]![0]!["cups"]![0]!["colourant"]);
+        Assert.Equal("2026-05-01T09:00:00", (string?)json["piece"]!["layers"]![0]!["plan"]!["start"]);
+        Assert.Null(json["piece"]!["ground"]!["outline"]!["areaMm2"]);
+    }
+
+    [Theory]
+    [InlineData("", "cannot be read")]
+    [InlineData("[]", "not a Moss Lantern piece")]
+    [InlineData("""{"format":"sketch","formatVersion":1}""", "not a Moss Lantern piece")]
+    [InlineData("""{"format":"moss-lantern-piece"}""", "which version")]
+    [InlineData("""{"format":"moss-lantern-piece","formatVersion":"1"}""", "which version")]
+    [InlineData("""{"format":"moss-lantern-piece","formatVersion":2}""", "version 2; this program reads up to 1")]
+    [InlineData("""{"format":"moss-lantern-piece","formatVersion":1,"piece":null}""", "$.piece")]
+    public void Other_documents_are_refused_with_a_sentence(string text, string sentence) =>
+        Assert.Contains(sentence, Assert.Throws<PieceFormatException>(() => PieceJson.Read(text)).Message, StringComparison.Ordinal);
+
+    [Theory]
+    [InlineData("\"depthMm\":2.5", "\"depthMm\":\"2.5\"", "$.piece.layers[0].depthMm")]
+    [InlineData("\"depthMm\":2.5", "\"depth\":2.5", "$.piece.layers[0]")]
+    [InlineData("\"depthMm\":2.5,", "", "$.piece.layers[0]")]
+    [InlineData("\"shape\":\"round\"", "\"shape\":\"star\"", "$.piece.ground.outline")]
+    [InlineData("\"measure\":\"by-weight\"", "\"measure\":1", "$.piece.layers[0].measure")]
+    public void A_damaged_document_says_where(string part, string damaged, string place)
+    {
+        var text = PieceJson.Write(Full);
+        Assert.Contains(part, text, StringComparison.Ordinal);
+        var refusal = Assert.Throws<PieceFormatException>(() => PieceJson.Read(text.Replace(part, damaged, StringComparison.Ordinal)));
+        Assert.Contains(place, refusal.Message, StringComparison.Ordinal);
+    }
+}

@@ -1,0 +1,131 @@
+using Dapper;
+using NodaTime;
+
+namespace MossLantern.Data.Tests;
+
+public sealed class StoreTests : IDisposable
+{
+    private readonly Workshop workshop = new();
+    private readonly WorkshopDatabase database;
+    private readonly PieceStore pieces;
+    private readonly RunStore runs;
+
+    public StoreTests()
+    {
+        database = workshop.Open();
+        pieces = new(database);
+        runs = new(database);
+    }
+
+    public void Dispose() => workshop.Dispose();
+
+    [Fact]
+    public void A_piece_comes_back_as_it_was_kept_from_a_reopened_file()
+    {
+        var kept = pieces.Add("p1", Workshop.Piece(), Workshop.Now);
+        var found = new PieceStore(workshop.Open()).Find("p1")!;
+        Assert.Equal((kept.Version, kept.SavedAt), (found.Version, found.SavedAt));
+        Assert.Equal(Formats.PieceJson.Write(kept.Piece), Formats.PieceJson.Write(found.Piece));
+        Assert.Null(pieces.Find("p2"));
+    }
+
+    [Fact]
+    public void Every_save_is_a_revision_and_none_is_overwritten()
+    {
+        pieces.Add("p1", Workshop.Piece(), Workshop.Now);
+        var second = pieces.Save("p1", 1, Workshop.Piece("Fen Tray II"), Workshop.Now + Duration.FromMinutes(1))!;
+        Assert.Equal(2, second.Version);
+        Assert.Equal("Fen Tray II", pieces.Find("p1")!.Piece.Name);
+        using var connection = database.Connect();
+        var documents = connection.Query<string>("select document from piece_revision where piece_id = 'p1' order by version").ToList();
+        Assert.Equal(["Fen Tray", "Fen Tray II"], documents.Select(d => Formats.PieceJson.Read(d).Name));
+    }
+
+    [Fact]
+    public void Key_figures_stand_in_columns()
+    {
+        pieces.Add("p1", Workshop.Piece(), Workshop.Now);
+        using var connection = database.Connect();
+        var row = connection.QuerySingle("select name, width_mm, height_mm, area_mm2, saved_at from piece");
+        Assert.Equal(("Fen Tray", 300.0, 200.0, 60_000.0, "2026-05-01T09:30:00Z"),
+            ((string)row.name, (double)row.width_mm, (double)row.height_mm, (double)row.area_mm2, (string)row.saved_at));
+    }
+
+    [Fact]
+    public void A_stale_save_writes_nothing_and_names_the_newest()
+    {
+        pieces.Add("p1", Workshop.Piece(), Workshop.Now);
+        pieces.Save("p1", 1, Workshop.Piece("Second"), Workshop.Now);
+        var stale = Assert.Throws<StaleVersionException>(() => pieces.Save("p1", 1, Workshop.Piece("Late"), Workshop.Now));
+        Assert.Equal(2, stale.Newest);
+        Assert.Equal("Second", pieces.Find("p1")!.Piece.Name);
+        Assert.Null(pieces.Save("p2", 1, Workshop.Piece(), Workshop.Now));
+    }
+
+    [Fact]
+    public void Of_two_saves_at_once_exactly_one_wins()
+    {
+        pieces.Add("p1", Workshop.Piece(), Workshop.Now);
+        var outcomes = Enumerable.Range(0, 4).AsParallel().WithDegreeOfParallelism(4).Select(i =>
+        {
+            try
+            {
+                return pieces.Save("p1", 1, Workshop.Piece($"Save {i}"), Workshop.Now)!.Piece.Name;
+            }
+            catch (StaleVersionException)
+            {
+                return null;
+            }
+        }).ToList();
+        Assert.Equal(pieces.Find("p1")!.Piece.Name, Assert.Single(outcomes, o => o is not null));
+    }
+
+    [Fact]
+    public void Pieces_stand_in_the_order_they_were_begun()
+    {
+        pieces.Add("b", Workshop.Piece("Begun later"), Workshop.Now + Duration.FromDays(1));
+        pieces.Add("a", Workshop.Piece("Begun first"), Workshop.Now);
+        Assert.Equal(["Begun first", "Begun later"], pieces.All().Select(p => p.Piece.Name));
+    }
+
+    [Fact]
+    public void A_run_keeps_what_is_unknown_unknown()
+    {
+        pieces.Add("p1", Workshop.Piece(), Workshop.Now);
+        runs.Save(new("r1", "p1", "layer-1", 0, Workshop.Now, null, null, "", [new("band-1", "clear", 198.5, null)]), 0, Workshop.Now);
+        var run = Assert.Single(new RunStore(workshop.Open()).Of("p1"));
+        Assert.Equal((1, Workshop.Now), (run.Version, run.Start));
+        Assert.Null(run.End);
+        Assert.Null(run.RoomC);
+        Assert.Equal(new RunPour("band-1", "clear", 198.5, null), Assert.Single(run.Pours));
+    }
+
+    [Fact]
+    public void A_run_is_replaced_whole_by_its_next_version()
+    {
+        pieces.Add("p1", Workshop.Piece(), Workshop.Now);
+        var first = runs.Save(
+            new("r1", "p1", "layer-1", 0, Workshop.Now, null, null, "", [new("b", "clear", 10, 9), new("c", "bone", 5, null)]), 0, Workshop.Now);
+        runs.Save(first with { RoomC = 21.5, Note = "Ran a little.", Pours = [new("b", "clear", 10, 11)] }, 1, Workshop.Now);
+        var run = Assert.Single(runs.Of(null));
+        Assert.Equal((2, 21.5, "Ran a little."), (run.Version, run.RoomC, run.Note));
+        Assert.Equal(11, Assert.Single(run.Pours).PouredMl);
+        Assert.Equal(2, Assert.Throws<StaleVersionException>(() => runs.Save(first, 1, Workshop.Now)).Newest);
+        Assert.Empty(runs.Of("p2"));
+    }
+
+    [Fact]
+    public void A_run_of_no_piece_is_refused_by_the_file() =>
+        Assert.Throws<Microsoft.Data.Sqlite.SqliteException>(() =>
+            runs.Save(new("r1", "nowhere", "layer-1", 0, Workshop.Now, null, null, "", []), 0, Workshop.Now));
+
+    [Fact]
+    public void A_setting_is_found_after_it_was_set_and_set_again()
+    {
+        var settings = new SettingStore(database);
+        Assert.Null(settings.Find(SettingStore.TimeZone));
+        settings.Set(SettingStore.TimeZone, "Europe/Dublin");
+        settings.Set(SettingStore.TimeZone, "Europe/Riga");
+        Assert.Equal("Europe/Riga", new SettingStore(workshop.Open()).Find(SettingStore.TimeZone));
+    }
+}

@@ -1,0 +1,118 @@
+using System.Net;
+using System.Net.Http.Json;
+using MossLantern.Data;
+using MossLantern.Web.Demo;
+using static MossLantern.Web.Tests.TestHost;
+
+namespace MossLantern.Web.Tests;
+
+public sealed class HouseTests : IDisposable
+{
+    private readonly TestHost host = new();
+
+    public void Dispose() => host.Dispose();
+
+    [Theory]
+    [InlineData("Origin", "http://elsewhere.example")]
+    [InlineData("Origin", "null")]
+    [InlineData("Origin", "http://localhost:81")]
+    [InlineData("Sec-Fetch-Site", "cross-site")]
+    [InlineData("Sec-Fetch-Site", "same-site")]
+    public async Task A_page_of_another_origin_may_not_write(string header, string value)
+    {
+        var request = new HttpRequestMessage(HttpMethod.Post, "/api/pieces") { Content = JsonContent.Create(new { name = "Fen", ground = Ground() }) };
+        request.Headers.Add(header, value);
+        await Problem(await host.Client.SendAsync(request), HttpStatusCode.Forbidden);
+        Assert.Empty(await host.List("/api/pieces"));
+    }
+
+    [Fact]
+    public async Task Our_own_page_may_write()
+    {
+        var request = new HttpRequestMessage(HttpMethod.Post, "/api/pieces") { Content = JsonContent.Create(new { name = "Fen", ground = Ground() }) };
+        request.Headers.Add("Origin", "http://localhost");
+        request.Headers.Add("Sec-Fetch-Site", "same-origin");
+        await Read(await host.Client.SendAsync(request), HttpStatusCode.Created);
+    }
+
+    [Theory]
+    [InlineData("elsewhere.example", HttpStatusCode.BadRequest)]
+    [InlineData("127.0.0.1:5180", HttpStatusCode.OK)]
+    [InlineData("localhost", HttpStatusCode.OK)]
+    [InlineData("[::1]:5180", HttpStatusCode.OK)]
+    public async Task Only_loopback_names_are_answered(string name, HttpStatusCode status)
+    {
+        var request = new HttpRequestMessage(HttpMethod.Get, "/api/workshop");
+        request.Headers.Host = name;
+        Assert.Equal(status, (await host.Client.SendAsync(request)).StatusCode);
+    }
+
+    [Fact]
+    public async Task Pages_may_run_no_script_but_ours()
+    {
+        var policy = Assert.Single((await host.Client.GetAsync("/api/workshop")).Headers.GetValues("Content-Security-Policy"));
+        Assert.Contains("script-src 'self';", policy, StringComparison.Ordinal);
+        Assert.DoesNotContain("unsafe-eval", policy, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task The_zone_is_a_setting_that_must_exist()
+    {
+        await Read(await host.Client.PutAsJsonAsync("/api/workshop", new { timeZone = "Europe/Riga" }), HttpStatusCode.OK);
+        var refused = await Problem(await host.Client.PutAsJsonAsync("/api/workshop", new { timeZone = "Marsh/Standard" }), HttpStatusCode.BadRequest);
+        Assert.Contains("listed names", Sentence(refused, "timeZone"), StringComparison.Ordinal);
+        var workshop = await host.Get("/api/workshop");
+        Assert.Equal(("Europe/Riga", "2026-05-01T12:30:00"), ((string?)workshop["timeZone"], (string?)workshop["now"]!["local"]));
+    }
+
+    [Fact]
+    public async Task Materials_and_formulas_are_told()
+    {
+        Assert.Contains((await host.Get("/api/materials"))["resinSystems"]!.AsArray(), s => (string?)s!["id"] == "coating");
+        Assert.Contains(await host.List("/api/formulas"), f => (string?)f!["page"] == "mixing.md#cup-volume");
+    }
+
+    [Fact]
+    public async Task A_locked_file_is_told_and_nothing_is_lost()
+    {
+        var view = await host.AddPiece();
+        var database = WorkshopDatabase.Open(host.Folder);
+        using (var connection = database.Connect())
+        using (var transaction = connection.BeginTransaction(deferred: false))
+        {
+            var problem = await Problem(await host.TrySave(view), HttpStatusCode.ServiceUnavailable);
+            Assert.Contains("try again", (string)problem["detail"]!, StringComparison.Ordinal);
+            await host.Get($"/api/pieces/{view["id"]}");
+        }
+
+        await host.Save(view);
+    }
+
+    [Fact]
+    public async Task The_demo_is_seeded_once_and_its_tape_comes_off_soon()
+    {
+        using var demo = new TestHost(demo: true);
+        var shelf = await demo.List("/api/pieces");
+        Assert.Equal("Marsh Light", (string?)shelf[0]!["name"]);
+        Assert.Equal(2, (int)shelf[0]!["poured"]!);
+        var tape = (await demo.Get("/api/ribbon"))["spans"]!.AsArray().First(s => (string?)s!["milestone"] == "tape-pull")!;
+        Assert.Equal("ahead", (string?)tape["state"]);
+        Assert.True((bool)(await demo.Get("/api/workshop"))["demo"]!);
+    }
+
+    [Fact]
+    public void A_workshop_of_ones_own_is_never_set_aside_for_the_demo()
+    {
+        var refusal = Assert.Throws<WorkshopFileException>(() => DemoWorkshop.SetAside(host.Folder));
+        Assert.Contains("a workshop of your own", refusal.Message, StringComparison.Ordinal);
+        Assert.True(File.Exists(Path.Combine(host.Folder, WorkshopDatabase.FileName)));
+    }
+
+    [Fact]
+    public void A_demo_is_set_aside_and_seeded_anew()
+    {
+        using var demo = new TestHost(demo: true);
+        DemoWorkshop.SetAside(demo.Folder);
+        Assert.False(File.Exists(Path.Combine(demo.Folder, WorkshopDatabase.FileName)));
+    }
+}

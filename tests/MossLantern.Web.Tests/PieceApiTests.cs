@@ -1,0 +1,194 @@
+using System.Globalization;
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using static MossLantern.Web.Tests.TestHost;
+
+namespace MossLantern.Web.Tests;
+
+public sealed class PieceApiTests : IDisposable
+{
+    private readonly TestHost host = new();
+
+    public void Dispose() => host.Dispose();
+
+    [Fact]
+    public async Task A_new_piece_stands_on_the_shelf()
+    {
+        var view = await host.AddPiece("  Fen Tray ");
+        Assert.Equal("Fen Tray", (string?)view["piece"]!["name"]);
+        Assert.Equal(1, (int)view["version"]!);
+        var shelf = Assert.Single(await host.List("/api/pieces"))!;
+        Assert.Equal(("Fen Tray", 600, 400, 1, 0), ((string?)shelf["name"], (double)shelf["widthMm"]!, (double)shelf["heightMm"]!, (int)shelf["layers"]!, (int)shelf["poured"]!));
+        Assert.Equal(view["plan"]!.ToJsonString(), (await host.Get($"/api/pieces/{view["id"]}"))["plan"]!.ToJsonString());
+    }
+
+    [Fact]
+    public async Task A_saved_stack_comes_back_with_its_areas_cups_and_order()
+    {
+        var view = await host.Save(WithBands(await host.AddPiece()));
+        Assert.Equal(2, (int)view["version"]!);
+        var layer = view["plan"]!["layers"]![0]!;
+        Assert.Equal(2400, layer["regions"]!.AsArray().Sum(r => (double)r!["area"]!["value"]!), 1e-3);
+        Assert.Equal(["heart", "moss", "rest"], layer["steps"]!.AsArray().Select(s => (string?)s!["regionId"]));
+        var cup = layer["cups"]!["cups"]!.AsArray().Single(c => (string?)c!["cupId"] == "moss")!;
+        Assert.Equal((double)cup["mixMl"]!["value"]! / 2, (double)cup["resinMl"]!["value"]!, 1e-9);
+        Assert.Equal("cup-volume", (string?)cup["mixMl"]!["formula"]);
+        Assert.Equal("default", (string?)cup["mixMl"]!["inputs"]!.AsArray().Single(i => (string?)i!["name"] == "reserve")!["origin"]);
+    }
+
+    [Fact]
+    public async Task A_stale_save_is_refused_and_changes_nothing()
+    {
+        var first = await host.AddPiece();
+        var second = WithBands(first);
+        second["piece"]!["name"] = "Second";
+        await host.Save(second);
+        first["piece"]!["name"] = "Late";
+        var problem = await Problem(await host.TrySave(first), HttpStatusCode.Conflict);
+        Assert.Equal(2, (int)problem["newest"]!);
+        Assert.Equal("Second", (string?)(await host.Get($"/api/pieces/{first["id"]}"))["piece"]!["name"]);
+    }
+
+    [Fact]
+    public async Task A_preview_shows_a_change_and_saves_nothing()
+    {
+        var view = await host.AddPiece();
+        var changed = WithBands(view);
+        var preview = await Read(await host.Client.PostAsJsonAsync(
+            $"/api/pieces/{view["id"]}/preview", new { piece = changed["piece"], layerId = "layer-1", detail = "draft" }), HttpStatusCode.OK);
+        Assert.Equal(3, preview["plan"]!["layers"]![0]!["regions"]!.AsArray().Count);
+        Assert.NotEmpty(preview["painting"]!["paths"]!.AsArray());
+        var kept = await host.Get($"/api/pieces/{view["id"]}");
+        Assert.Equal(1, (int)kept["version"]!);
+        Assert.Empty(kept["piece"]!["layers"]![0]!["hearts"]!.AsArray());
+    }
+
+    [Fact]
+    public async Task A_much_smaller_outline_gets_a_finer_grid_of_its_own()
+    {
+        var view = await host.AddPiece();
+        view["piece"]!["ground"] = Ground(60, 40);
+        var saved = await host.Save(view);
+        Assert.Equal((double)view["piece"]!["growth"]!["gridMm"]! / 10, (double)saved["piece"]!["growth"]!["gridMm"]!, 0.01);
+        Assert.Equal(24, (double)saved["plan"]!["ground"]!["area"]!["value"]!, 1e-9);
+    }
+
+    [Fact]
+    public async Task A_painting_is_made_of_the_saved_piece()
+    {
+        var view = await host.Save(WithBands(await host.AddPiece()));
+        var painting = await host.Get($"/api/pieces/{view["id"]}/painting?layer=layer-1");
+        Assert.Equal((600, 400), ((double)painting["widthMm"]!, (double)painting["heightMm"]!));
+        Assert.Contains(painting["paths"]!.AsArray(), p => (string?)p!["role"] == "facet");
+    }
+
+    [Theory]
+    [InlineData("ground.outline.widthMm", "Width must be from 20 to 3000 mm.", """{"shape":"rectangle","widthMm":5,"heightMm":400}""")]
+    [InlineData("ground.outline.heightMm", "Height must be from 20 to 3000 mm.", """{"shape":"rectangle","widthMm":600,"heightMm":-3}""")]
+    [InlineData("ground.outline.heightMm", "Height must be from 20 to 3000 mm.", """{"shape":"rectangle","widthMm":600,"heightMm":1e999}""")]
+    [InlineData("ground.outline.diameterMm", "Diameter must be from 20 to 3000 mm.", """{"shape":"round","diameterMm":0}""")]
+    public async Task A_new_piece_out_of_range_names_the_field_and_the_range(string field, string sentence, string outline)
+    {
+        var body = $$$"""{"name":"Fen","ground":{"outline":{{{outline}}},"edge":"taped-clean","sideHeightMm":38,"colour":"#d8bd8c"}}""";
+        var problem = await Problem(await host.Client.PostAsync("/api/pieces", Body(body)), HttpStatusCode.BadRequest);
+        Assert.Equal(sentence, Sentence(problem, field));
+        Assert.Single(problem["errors"]!.AsObject());
+        Assert.Empty(await host.List("/api/pieces"));
+    }
+
+    [Theory]
+    [InlineData("layers[0].depthMm", 0.05, "Layer depth must be from 0.1 to 100 mm.")]
+    [InlineData("layers[0].hearts[0].xMm", 99999, "Heart position must be from -1500 to 4500 mm.")]
+    [InlineData("layers[0].bands[0].widthMm", 0, "Band width must be from 0.5 to 1000 mm.")]
+    [InlineData("layers[0].cups[1].loadPercent", 101, "Load must be from 0 to 100 %.")]
+    [InlineData("layers[0].plan.roomC", 61, "Room temperature must be from -20 to 60 °C.")]
+    [InlineData("layers[0].reservePercent", -1, "Reserve must be from 0 to 100 %.")]
+    public async Task A_save_out_of_range_names_the_field_and_the_range(string field, double value, string sentence)
+    {
+        var view = WithBands(await host.AddPiece());
+        Set(view["piece"]!, field, value);
+        var problem = await Problem(await host.TrySave(view), HttpStatusCode.BadRequest);
+        Assert.Equal(sentence, Sentence(problem, field));
+        Assert.Equal(1, (int)(await host.Get($"/api/pieces/{view["id"]}"))["version"]!);
+    }
+
+    [Theory]
+    [InlineData("piece.layers[0].hearts", "null")]
+    [InlineData("piece.layers", "null")]
+    [InlineData("piece.layers[0].depthMm", "\"3\"")]
+    [InlineData("piece.layers[0].measure", "\"by-eye\"")]
+    [InlineData("piece.layers[0].measure", "1")]
+    [InlineData("piece.layers[0].plan.start", "\"tomorrow\"")]
+    [InlineData("piece.ground", "null")]
+    [InlineData("basedOn", "1.5")]
+    public async Task A_value_of_the_wrong_type_is_refused_by_its_path(string path, string value)
+    {
+        var view = WithBands(await host.AddPiece());
+        var request = new JsonObject { ["basedOn"] = 1, ["piece"] = view["piece"]!.DeepClone() };
+        Set(request, path, JsonNode.Parse(value));
+        var problem = await Problem(await host.Client.PutAsync($"/api/pieces/{view["id"]}", Body(request.ToJsonString())), HttpStatusCode.BadRequest);
+        Assert.NotEmpty(Sentence(problem, path));
+    }
+
+    [Fact]
+    public async Task An_unknown_field_is_refused()
+    {
+        var view = await host.AddPiece();
+        view["piece"]!["layers"]![0]!["thickness"] = 3;
+        var problem = await Problem(await host.TrySave(view), HttpStatusCode.BadRequest);
+        Assert.Contains("unknown", problem["detail"]!.ToString(), StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("{")]
+    [InlineData("")]
+    [InlineData("null")]
+    [InlineData("[]")]
+    [InlineData("{}")]
+    public async Task A_request_that_is_no_such_document_is_refused_with_a_sentence(string body) =>
+        Assert.NotEmpty((string)(await Problem(await host.Client.PostAsync("/api/pieces", Body(body)), HttpStatusCode.BadRequest))["detail"]!);
+
+    [Fact]
+    public async Task Text_that_is_not_json_is_refused() =>
+        await Problem(await host.Client.PostAsync("/api/pieces", Body("name=Fen", "text/plain")), HttpStatusCode.UnsupportedMediaType);
+
+    [Fact]
+    public async Task A_name_that_does_not_fit_a_label_is_refused()
+    {
+        var answer = await host.Client.PostAsJsonAsync("/api/pieces", new { name = new string('x', 81), ground = Ground() });
+        Assert.Contains("from 1 to 80 characters", Sentence(await Problem(answer, HttpStatusCode.BadRequest), "name"), StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("GET", "/api/pieces/nowhere", HttpStatusCode.NotFound)]
+    [InlineData("GET", "/api/pieces/nowhere/painting", HttpStatusCode.NotFound)]
+    [InlineData("GET", "/api/nothing", HttpStatusCode.NotFound)]
+    [InlineData("DELETE", "/api/pieces", HttpStatusCode.MethodNotAllowed)]
+    public async Task What_is_not_there_is_a_problem_too(string method, string path, HttpStatusCode status) =>
+        await Problem(await host.Client.SendAsync(new(new(method), path)), status);
+
+    /// <summary>The piece with a heart and two bands.</summary>
+    internal static JsonObject WithBands(JsonObject view)
+    {
+        var changed = view.DeepClone().AsObject();
+        var layer = changed["piece"]!["layers"]![0]!;
+        layer["hearts"] = JsonNode.Parse("""[{"id":"h1","xMm":220,"yMm":170,"widthMm":120,"heightMm":80,"turnDeg":0,"wavinessMm":16,"seed":29}]""");
+        layer["bands"] = JsonNode.Parse("""[{"id":"moss","widthMm":40,"fillsRest":false,"cup":"moss"},{"id":"rest","widthMm":10,"fillsRest":true,"cup":"cup-1"}]""");
+        layer["cups"]!.AsArray().Add(JsonNode.Parse("""{"id":"moss","name":"moss","colour":"#30503a","colourant":"mica","loadPercent":4}"""));
+        return changed;
+    }
+
+    /// <summary>Sets a value at a path like <c>layers[0].depthMm</c>.</summary>
+    private static void Set(JsonNode root, string path, JsonNode? value)
+    {
+        var parts = path.Replace("[", ".", StringComparison.Ordinal).Replace("]", "", StringComparison.Ordinal).Split('.');
+        var at = root;
+        foreach (var part in parts[..^1])
+        {
+            at = int.TryParse(part, CultureInfo.InvariantCulture, out var index) ? at[index]! : at[part]!;
+        }
+
+        at[parts[^1]] = value;
+    }
+}

@@ -1,0 +1,167 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using NodaTime;
+using static MossLantern.Web.Tests.TestHost;
+
+namespace MossLantern.Web.Tests;
+
+public sealed class RunApiTests : IDisposable
+{
+    private const string Run = "0c4b2a52-6b0f-4a7e-9f0e-3f2d7d0f4a11";
+    private readonly TestHost host = new();
+
+    public void Dispose() => host.Dispose();
+
+    [Fact]
+    public async Task Windows_follow_the_plan_and_then_what_was_logged()
+    {
+        await SetZone("Europe/Dublin");
+        var view = await Planned("2026-05-01T11:00:00", 22);
+        Assert.Equal("2026-05-01T13:20:00", Local(Window(view, 0), "opens"));
+        Assert.Equal("2026-05-01T14:30:00", Local(Window(view, 0), "closes"));
+        Assert.Equal("ahead", (string?)Window(view, 0)["state"]);
+
+        // 09:30 UTC is 10:30 in Dublin; the pour was logged as begun at 10:00.
+        var logged = await Log(view, start: "2026-05-01T10:00:00", end: "2026-05-01T10:24:00", roomC: 22);
+        Assert.True((bool)logged["plan"]!["layers"]![0]!["poured"]!);
+        Assert.Equal("2026-05-01T12:24:00", Local(Window(logged, 0), "opens"));
+        Assert.Equal("measured", (string?)logged["plan"]!["layers"]![0]!["pour"]!["roomOrigin"]);
+        host.Clock.Advance(Duration.FromHours(2));
+        Assert.Equal("open", (string?)Window(await host.Get($"/api/pieces/{view["id"]}"), 0)["state"]);
+    }
+
+    [Fact]
+    public async Task A_log_keeps_the_plan_beside_what_was_poured_and_leaves_unknown_unknown()
+    {
+        var view = PieceApiTests.WithBands(await host.AddPiece());
+        view = await host.Save(view);
+        var logged = await Log(view, pours: """[{"regionId":"moss","pouredMl":171}]""", note: " Moss ran. ");
+        var run = logged["runs"]![0]!;
+        Assert.Equal("Moss ran.", (string?)run["note"]);
+        Assert.Null(run["end"]);
+        Assert.Null(run["roomC"]);
+        var pours = run["pours"]!.AsArray().ToDictionary(p => (string)p!["regionId"]!, p => p!);
+        Assert.Equal(171, (double)pours["moss"]["pouredMl"]!);
+        Assert.Null(pours["rest"]["pouredMl"]);
+        var planned = (double)pours["moss"]["plannedMl"]!;
+
+        // The plan changes afterwards; what was planned at the time stays.
+        view = await host.Get($"/api/pieces/{view["id"]}");
+        view["piece"]!["layers"]![0]!["depthMm"] = 6;
+        await host.Save(view);
+        var again = await Log(view, basedOn: 1, pours: """[{"regionId":"moss","pouredMl":172}]""");
+        var moss = again["runs"]![0]!["pours"]!.AsArray().Single(p => (string?)p!["regionId"] == "moss")!;
+        Assert.Equal((planned, 172), ((double)moss["plannedMl"]!, (double)moss["pouredMl"]!));
+    }
+
+    [Fact]
+    public async Task The_same_log_sent_twice_is_kept_once()
+    {
+        var view = await host.AddPiece();
+        await Log(view);
+        await Problem(await TryLog(view), HttpStatusCode.Conflict);
+        Assert.Single((await Log(view, basedOn: 1))["runs"]!.AsArray());
+    }
+
+    [Fact]
+    public async Task What_was_logged_is_there_after_a_new_start()
+    {
+        var folder = Directory.CreateTempSubdirectory("moss-lantern-").FullName;
+        var copy = Path.Combine(folder, "kept");
+        using (var first = new TestHost(folder: Path.Combine(folder, "first")))
+        {
+            var view = await first.AddPiece();
+            await Read(await first.Client.PutAsync($"/api/pieces/{view["id"]}/runs/{Run}", Body(Request())), HttpStatusCode.OK);
+            Directory.CreateDirectory(copy);
+            foreach (var file in Directory.GetFiles(first.Folder))
+            {
+                File.Copy(file, Path.Combine(copy, Path.GetFileName(file)));
+            }
+        }
+
+        // A copy of the files of a running program is what a power cut leaves.
+        using (var second = new TestHost(folder: copy))
+        {
+            var shelf = Assert.Single(await second.List("/api/pieces"))!;
+            Assert.Equal(1, (int)shelf["poured"]!);
+        }
+
+        Directory.Delete(folder, recursive: true);
+    }
+
+    [Theory]
+    [InlineData("layerId", "no such layer", "layerId", "\"veil\"")]
+    [InlineData("start", "cannot start in the future", "start", "\"2026-05-02T09:00:00\"")]
+    [InlineData("start", "years 2000 to 2199", "start", "\"0001-01-01T00:00:00\"")]
+    [InlineData("end", "cannot be before the first", "end", "\"2026-05-01T08:00:00\"")]
+    [InlineData("end", "within two days", "end", "\"2026-05-04T09:00:00\"")]
+    [InlineData("roomC", "from -20 to 60 °C", "roomC", "75")]
+    [InlineData("pours[0].pouredMl", "from 0 to 100000 ml", "pours", """[{"regionId":"band-1","pouredMl":-1}]""")]
+    [InlineData("pours", "named once", "pours", """[{"regionId":"band-1","pouredMl":1},{"regionId":"band-1","pouredMl":2}]""")]
+    public async Task A_log_that_cannot_be_is_refused_by_field(string field, string sentence, string change, string value)
+    {
+        var view = await host.AddPiece();
+        var request = Json(Request());
+        request[change] = JsonNode.Parse(value);
+        var answer = await host.Client.PutAsync($"/api/pieces/{view["id"]}/runs/{Run}", Body(request.ToJsonString()));
+        Assert.Contains(sentence, Sentence(await Problem(answer, HttpStatusCode.BadRequest), field), StringComparison.Ordinal);
+        Assert.Empty((await host.Get($"/api/pieces/{view["id"]}"))["runs"]!.AsArray());
+    }
+
+    [Fact]
+    public async Task A_log_of_no_piece_is_a_problem() =>
+        await Problem(await host.Client.PutAsync($"/api/pieces/nowhere/runs/{Run}", Body(Request())), HttpStatusCode.NotFound);
+
+    [Fact]
+    public async Task The_ribbon_shows_the_coming_windows_and_the_nights_of_the_workshop()
+    {
+        await SetZone("Europe/Dublin");
+        var view = await Planned("2026-05-01T11:00:00", 22);
+        var ribbon = await host.Get("/api/ribbon");
+        Assert.Equal("2026-05-01T10:30:00", (string?)ribbon["now"]!["local"]);
+        Assert.Equal("2026-05-04T10:30:00", (string?)ribbon["to"]!["local"]);
+        Assert.Equal(
+            ["tape-pull", "next-layer", "touch-dry"], ribbon["spans"]!.AsArray().Select(s => (string?)s!["milestone"]));
+        Assert.All(ribbon["spans"]!.AsArray(), s => Assert.Equal((string?)view["id"], (string?)s!["pieceId"]));
+        Assert.Equal("2026-05-01T22:00:00", Local(ribbon["nights"]![0]!, "from"));
+        Assert.Equal("2026-05-02T07:00:00", Local(ribbon["nights"]![0]!, "to"));
+        Assert.Equal(3, ribbon["nights"]!.AsArray().Count);
+    }
+
+    private async Task<JsonObject> Planned(string start, double roomC)
+    {
+        var view = await host.AddPiece();
+        view["piece"]!["layers"]![0]!["plan"] = Json($$"""{"start":"{{start}}","end":null,"roomC":{{roomC}}}""");
+        return await host.Save(view);
+    }
+
+    private Task SetZone(string zone) => host.Client.PutAsJsonAsync("/api/workshop", new { timeZone = zone });
+
+    private async Task<JsonObject> Log(
+        JsonObject view, int basedOn = 0, string start = "2026-05-01T09:00:00", string? end = null, double? roomC = null,
+        string pours = "[]", string note = "") =>
+        await Read(await TryLog(view, basedOn, start, end, roomC, pours, note), HttpStatusCode.OK);
+
+    private Task<HttpResponseMessage> TryLog(
+        JsonObject view, int basedOn = 0, string start = "2026-05-01T09:00:00", string? end = null, double? roomC = null,
+        string pours = "[]", string note = "") =>
+        host.Client.PutAsync($"/api/pieces/{view["id"]}/runs/{Run}", Body(Request(basedOn, start, end, roomC, pours, note)));
+
+    private static string Request(
+        int basedOn = 0, string start = "2026-05-01T09:00:00", string? end = null, double? roomC = null, string pours = "[]", string note = "") =>
+        new JsonObject
+        {
+            ["basedOn"] = basedOn,
+            ["layerId"] = "layer-1",
+            ["start"] = start,
+            ["end"] = end,
+            ["roomC"] = roomC,
+            ["note"] = note,
+            ["pours"] = JsonNode.Parse(pours),
+        }.ToJsonString();
+
+    private static JsonNode Window(JsonObject view, int index) => view["plan"]!["layers"]![0]!["windows"]![index]!;
+
+    private static string? Local(JsonNode node, string field) => (string?)node[field]!["local"];
+}

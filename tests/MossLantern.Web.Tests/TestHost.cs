@@ -1,0 +1,97 @@
+global using Xunit;
+using System.Net;
+using System.Net.Http.Json;
+using System.Text;
+using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.AspNetCore.TestHost;
+using Microsoft.Extensions.DependencyInjection;
+using NodaTime;
+using NodaTime.Testing;
+
+namespace MossLantern.Web.Tests;
+
+/// <summary>The real program on a real workshop file, with a clock that stands still until it is moved.</summary>
+public sealed class TestHost : IDisposable
+{
+    private readonly WebApplicationFactory<Program> factory;
+
+    public TestHost(bool demo = false, string? folder = null)
+    {
+        Folder = folder ?? Directory.CreateTempSubdirectory("moss-lantern-").FullName;
+        factory = new WebApplicationFactory<Program>().WithWebHostBuilder(builder =>
+        {
+            builder.UseSetting("data", Folder);
+            builder.UseSetting("demo", demo ? "true" : "false");
+            builder.UseSetting("Serilog:MinimumLevel:Default", "Fatal");
+            builder.UseSetting("Serilog:MinimumLevel:Override:Microsoft", "Fatal");
+            builder.UseSetting("Serilog:MinimumLevel:Override:Microsoft.Hosting.Lifetime", "Fatal");
+            builder.ConfigureTestServices(services => services.AddSingleton<IClock>(Clock));
+        });
+        Client = factory.CreateClient();
+    }
+
+    public string Folder { get; }
+
+    public FakeClock Clock { get; } = new(Instant.FromUtc(2026, 5, 1, 9, 30));
+
+    public HttpClient Client { get; }
+
+    public static JsonObject Ground(double width = 600, double height = 400) => Json(
+        $$"""
+        {
+          "outline": { "shape": "rectangle", "widthMm": {{width}}, "heightMm": {{height}} },
+          "edge": "taped-clean", "sideHeightMm": 38, "colour": "#d8bd8c"
+        }
+        """);
+
+    public static JsonObject Json(string text) => JsonNode.Parse(text)!.AsObject();
+
+    public static StringContent Body(string text, string type = "application/json") => new(text, Encoding.UTF8, type);
+
+    public async Task<JsonObject> Get(string path) => await Read(await Client.GetAsync(path), HttpStatusCode.OK);
+
+    public async Task<JsonArray> List(string path) => JsonNode.Parse(await Client.GetStringAsync(path))!.AsArray();
+
+    /// <summary>A new piece, as the interface answers it.</summary>
+    public async Task<JsonObject> AddPiece(string name = "Fen Tray", JsonObject? ground = null) =>
+        await Read(await Client.PostAsJsonAsync("/api/pieces", new { name, ground = ground ?? Ground() }), HttpStatusCode.Created);
+
+    public async Task<JsonObject> Save(JsonObject view, int? basedOn = null) => await Read(await TrySave(view, basedOn), HttpStatusCode.OK);
+
+    public Task<HttpResponseMessage> TrySave(JsonObject view, int? basedOn = null) => Client.PutAsJsonAsync(
+        $"/api/pieces/{view["id"]}", new { basedOn = basedOn ?? (int)view["version"]!, piece = view["piece"] });
+
+    public static async Task<JsonObject> Read(HttpResponseMessage answer, HttpStatusCode status)
+    {
+        var text = await answer.Content.ReadAsStringAsync();
+        Assert.True(answer.StatusCode == status, $"{(int)answer.StatusCode}: {text}");
+        return Json(text);
+    }
+
+    /// <summary>Problem details; fails when the answer is anything else.</summary>
+    public static async Task<JsonObject> Problem(HttpResponseMessage answer, HttpStatusCode status)
+    {
+        var problem = await Read(answer, status);
+        Assert.Equal("application/problem+json", answer.Content.Headers.ContentType?.MediaType);
+        Assert.Equal((int)status, (int)problem["status"]!);
+        Assert.NotEmpty((string)problem["title"]!);
+        return problem;
+    }
+
+    /// <summary>The sentence for a field of a refusal.</summary>
+    public static string Sentence(JsonObject problem, string field)
+    {
+        var errors = problem["errors"]!.AsObject();
+        Assert.True(errors.ContainsKey(field), $"'{field}' is not in {errors.ToJsonString()}");
+        return string.Join(' ', errors[field]!.AsArray().Select(s => (string)s!));
+    }
+
+    public void Dispose()
+    {
+        factory.Dispose();
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        Directory.Delete(Folder, recursive: true);
+    }
+}
