@@ -122,7 +122,7 @@ public class MixingTests
         var volume = ground.Outline.AreaMm2 * layer.DepthMm / 1000;
         Assert.Equal(volume, cups.Regions.Sum(r => r.LayerMl.Value), volume * 1e-6);
         Assert.Equal(CupPlanner.EdgeMl(2000, 40, volume), cups.Regions.Sum(r => r.EdgeMl.Value), volume * 1e-6);
-        Assert.Equal(cups.Regions.Sum(r => r.PourMl) * 1.1, cups.Cups.Sum(c => c.NeedMl), volume * 1e-6);
+        Assert.Equal(cups.Regions.Sum(r => r.PourMl.Value) * 1.1, cups.Cups.Sum(c => c.NeedMl), volume * 1e-6);
         Assert.Equal(cups.Cups.Sum(c => c.MixMl.Value), cups.TotalMl.Value);
         Assert.All(cups.Cups, c => Assert.InRange(c.MixMl.Value - c.NeedMl - c.LossMl, -1e-6, 1));
     }

@@ -10,11 +10,8 @@ namespace MossLantern.Core.Mixing;
 /// <param name="CupId">The cup it is poured from.</param>
 /// <param name="LayerMl">Area × depth, ml.</param>
 /// <param name="EdgeMl">What runs over its part of the edge, ml.</param>
-public sealed record RegionVolume(string RegionId, string CupId, Reckoned LayerMl, Reckoned EdgeMl)
-{
-    /// <summary>What is poured on the region, ml.</summary>
-    public double PourMl => LayerMl.Value + EdgeMl.Value;
-}
+/// <param name="PourMl">What is poured on it, ml.</param>
+public sealed record RegionVolume(string RegionId, string CupId, Reckoned LayerMl, Reckoned EdgeMl, Reckoned PourMl);
 
 /// <summary>What one cup holds.</summary>
 /// <param name="CupId">The cup.</param>
@@ -120,7 +117,7 @@ public static class CupPlanner
             new("depth", layer.DepthMm, "mm", Origin.Own));
         if (ground.Edge == EdgeStyle.TapedClean)
         {
-            return new(region.Id, cupId, ml, Reckoned.Of(0, "ml", Formulas.EdgeVolume, new ReckonedInput("open perimeter", 0, "mm", Origin.Own)));
+            return Poured(region.Id, cupId, ml, Reckoned.Of(0, "ml", Formulas.EdgeVolume, new ReckonedInput("open perimeter", 0, "mm", Origin.Own)));
         }
 
         var edge = Reckoned.Of(EdgeMl(region.OpenEdgeMm, ground.SideHeightMm, ml.Value), "ml", Formulas.EdgeVolume,
@@ -129,8 +126,13 @@ public static class CupPlanner
             new("film thickness", SideFilmMm, "mm", Origin.Default),
             new("drip share", DripShare * 100, "%", Origin.Default),
             new("layer volume", ml.Value, "ml", Origin.Reckoned));
-        return new(region.Id, cupId, ml, edge);
+        return Poured(region.Id, cupId, ml, edge);
     }
+
+    private static RegionVolume Poured(string regionId, string cupId, Reckoned layer, Reckoned edge) =>
+        new(regionId, cupId, layer, edge, Reckoned.Of(layer.Value + edge.Value, "ml", Formulas.PourVolume,
+            new("region", layer.Value, "ml", Origin.Reckoned),
+            new("edges", edge.Value, "ml", Origin.Reckoned)));
 
     private static CupVolume Cup(Layer layer, Cup cup, ResinInUse resin, ImmutableArray<RegionVolume> regions)
     {

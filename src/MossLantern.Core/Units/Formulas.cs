@@ -30,6 +30,12 @@ public static class Formulas
     /// <summary>Resin that runs over an open edge and stays there or drips.</summary>
     public const string EdgeVolume = "edge-volume";
 
+    /// <summary>What is poured on a region.</summary>
+    public const string PourVolume = "pour-volume";
+
+    /// <summary>What is left in a cup after a pour.</summary>
+    public const string LeftInCup = "left-in-cup";
+
     /// <summary>What must be in a cup.</summary>
     public const string CupVolume = "cup-volume";
 
@@ -69,6 +75,8 @@ public static class Formulas
         new(RegionArea, "Region area", "The part of the outline that lies between this band's inner and outer edge on the map, counted cell by cell; a cell that an edge or the outline cuts counts with the part inside.", "map.md#areas"),
         new(RegionVolume, "Region volume", "area × depth", "mixing.md#region-volume"),
         new(EdgeVolume, "Edges", "side film (open perimeter × side height × film thickness) + drips (share × layer volume)", "mixing.md#edges"),
+        new(PourVolume, "Pour", "region volume + what runs over its part of the edge", "pouring.md#order"),
+        new(LeftInCup, "Left in the cup", "what was in the cup before − what is poured; the reserve and what stays on its wall are the last of it", "pouring.md#order"),
         new(CupVolume, "Cup", "need = (regions + edges) × (1 + reserve); cup = need + 1.5 ml + 2 % of need; rounded up to the cup step", "mixing.md#cup-volume"),
         new(PartResinByVolume, "Resin", "cup × resin parts ÷ (resin parts + hardener parts)", "mixing.md#by-volume"),
         new(PartHardenerByVolume, "Hardener", "cup − resin", "mixing.md#by-volume"),

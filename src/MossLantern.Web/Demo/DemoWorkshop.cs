@@ -57,8 +57,8 @@ public sealed class DemoWorkshop(
             new(Guid.NewGuid().ToString("n"), "marsh-light", layer.Id, 0, start, start + Duration.FromMinutes(minutes), roomC, note,
             [
                 .. steps.Select((s, i) => new RunPour(
-                    s.RegionId, layer.Cups.Single(c => c.Id == s.CupId).Name, s.PourMl,
-                    Math.Round(s.PourMl + differences[i % differences.Length]))),
+                    s.RegionId, layer.Cups.Single(c => c.Id == s.CupId).Name, s.PourMl.Value,
+                    Math.Round(s.PourMl.Value + differences[i % differences.Length]))),
             ]),
             0, time.Now);
     }

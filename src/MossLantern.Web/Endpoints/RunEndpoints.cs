@@ -45,7 +45,7 @@ internal static class RunEndpoints
             var before = kept.FirstOrDefault(r => r.Id == key)?.Pours.ToDictionary(p => p.RegionId) ?? [];
             var poured = request.Pours.ToDictionary(p => p.RegionId, p => p.PouredMl);
             var pours = steps.Select(s => before.GetValueOrDefault(s.RegionId)
-                    ?? new RunPour(s.RegionId, layer.Cups.Single(c => c.Id == s.CupId).Name, s.PourMl, null))
+                    ?? new RunPour(s.RegionId, layer.Cups.Single(c => c.Id == s.CupId).Name, s.PourMl.Value, null))
                 .Concat(before.Values.Where(p => steps.All(s => s.RegionId != p.RegionId)))
                 .Select(p => p with { PouredMl = poured.GetValueOrDefault(p.RegionId) });
             runs.Save(

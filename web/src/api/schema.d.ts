@@ -870,16 +870,10 @@ export interface components {
             regionId: string;
             /** @description The cup it comes from. */
             cupId: string;
-            /**
-             * Format: double
-             * @description How much, ml.
-             */
-            pourMl: number;
-            /**
-             * Format: double
-             * @description What should be left in the cup after it, ml, loss included.
-             */
-            leftInCupMl: number;
+            /** @description How much, ml. */
+            pourMl: components["schemas"]["Reckoned"];
+            /** @description What should be left in the cup after it, ml, loss included. */
+            leftInCupMl: components["schemas"]["Reckoned"];
         };
         /** @description When a layer is to be poured, in the workshop's local time, and how warm the room will be. */
         PourTimes: {
@@ -973,11 +967,8 @@ export interface components {
             layerMl: components["schemas"]["Reckoned"];
             /** @description What runs over its part of the edge, ml. */
             edgeMl: components["schemas"]["Reckoned"];
-            /**
-             * Format: double
-             * @description What is poured on the region, ml.
-             */
-            pourMl?: number;
+            /** @description What is poured on it, ml. */
+            pourMl: components["schemas"]["Reckoned"];
         };
         /** @description The resin system a layer uses, with the maker's own data where the artist has entered it. */
         ResinChoice: {

@@ -102,7 +102,7 @@ function Vessel({
       <path d={`M${edge(resinLine) + 2} ${resinLine}H${top - edge(resinLine) - 2}`} className="resin-line" />
       <path d={slice(1, height - 1)} className="glass" />
       {marks.map((y) => (
-        <path key={y} d={`M${top - edge(y) - 6} ${y}h4.500`} className="mark" />
+        <path key={y} d={`M${top - edge(y) - 6} ${y}h4.5`} className="mark" />
       ))}
     </svg>
   );

@@ -109,7 +109,7 @@ export function MapStage({ name, painting, layer, lit, handles, dragLayer, editL
               >
                 <circle r="22" className="reach" />
                 <circle r="9" className="grip" />
-                <circle r="2.500" className="dot" />
+                <circle r="2.5" className="dot" />
               </g>
             </svg>
           )}

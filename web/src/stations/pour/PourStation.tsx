@@ -1,3 +1,4 @@
+import { HowNumber } from '../../parts/HowNumber';
 import { fixed } from '../../parts/format';
 import { regionName } from '../station';
 import type { StationProps } from '../station';
@@ -32,9 +33,12 @@ export function PourStation({ layer, layerPlan, editLayer, cup, setCup }: Statio
                 {name}
               </button>
               <span className="amount">
-                <b>{fixed(step.pourMl, step.pourMl < 10 ? 1 : 0)}</b> <small>ml</small>
+                <HowNumber of={step.pourMl} label={`Pour of ${name}`} />
+                <small className="remains">
+                  <HowNumber of={step.leftInCupMl} label={`Left in the cup after ${name}`} decimals={0} />{' '}
+                  left
+                </small>
               </span>
-              <small className="remains">{fixed(step.leftInCupMl, 0)} ml left</small>
               <span className="move">
                 <button
                   type="button"

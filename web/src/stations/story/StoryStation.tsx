@@ -41,7 +41,7 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
     layerPlan.steps.map((s) => ({
       regionId: s.regionId,
       colourName: regionName(layer, s.regionId),
-      plannedMl: s.pourMl,
+      plannedMl: s.pourMl.value,
       pouredMl: null,
     }));
   const workshop = useQuery({ queryKey: ['workshop'], queryFn: () => take(api.GET('/api/workshop')) });
