@@ -170,6 +170,75 @@ public class MapTests
         Assert.Equal(Samples.Map(ground, layer).Area("b1"), Samples.Map(ground, moved).Area("b1"), Samples.Map(ground, layer).Area("b1") * 0.01);
     }
 
+    [Theory]
+    [InlineData(0, 200)]
+    [InlineData(-30, 200)]
+    [InlineData(-250, 150)]
+    [InlineData(300, 900)]
+    public void Rings_of_a_heart_at_across_or_outside_the_edge_run_out_over_it(double x, double y)
+    {
+        var ground = Samples.Panel();
+        var map = Samples.Map(ground, Samples.Layer(Samples.Heart(x, y, 120, 90), 60, 200, 5, 80, 0));
+        Assert.Equal(600 * 400, map.Regions.Sum(r => r.AreaMm2), 1);
+        Assert.All(map.Regions.Where(r => r.AreaMm2 > 0), r => Assert.True(r.OpenEdgeMm > 0, r.Id));
+        Assert.True(map.Area("b3") > 0 || map.Area("b4") > 0 || map.Area("b5") > 0);
+    }
+
+    [Fact]
+    public void Rings_of_an_outside_heart_lie_as_far_from_it_as_asked()
+    {
+        // The heart's edge is 150 mm from the panel's left side; with no waviness growth is even.
+        var map = Samples.Map(Samples.Panel(), Samples.Layer(Samples.Heart(-200, 200, 100, 100, waviness: 0), 150, 100, 0));
+        var cut = map.Cut(200, 0, 600);
+        Assert.DoesNotContain(cut, s => s.RegionId == "heart");
+        Assert.Equal(100, cut.Single(s => s.RegionId == "b2").ToMm, 8.0);
+    }
+
+    [Fact]
+    public void A_heart_carried_over_the_edge_changes_the_map_little_by_little()
+    {
+        var ground = Samples.Panel();
+        BandMap? before = null;
+        for (var x = 80.0; x > -160; x -= 2)
+        {
+            var map = Samples.Map(ground, Samples.Layer(Samples.Heart(x, 200), 60, 80, 60, 0));
+            if (before is not null)
+            {
+                Assert.All(map.Regions.Zip(before.Regions), pair => Assert.Equal(pair.Second.AreaMm2, pair.First.AreaMm2, 240_000 * 0.012));
+            }
+
+            before = map;
+        }
+    }
+
+    [Fact]
+    public void Six_hearts_share_one_stack_of_bands()
+    {
+        var layer = Samples.Layer(null, 12, 20, 0);
+        layer = layer with
+        {
+            Hearts = [.. Enumerable.Range(0, 6).Select(i => Samples.Heart(80 + 200 * (i % 3), 100 + 200 * (i / 3), 50, 40, seed: i) with { Id = $"h{i}" })],
+        };
+        var map = Samples.Map(Samples.Panel(), layer);
+        Assert.Equal(240_000, map.Regions.Sum(r => r.AreaMm2), 1);
+        Assert.Equal(6, Contours.Trace(map.Grid, map.Field, map.Levels.AsSpan(0, 1))[0].Count);
+        Assert.True(map.Area("b1") > 6 * 12 * Math.PI * 40);
+    }
+
+    [Fact]
+    public void Bands_widen_outward_by_the_factor()
+    {
+        var ground = Samples.Panel(900, 900);
+        var layer = Samples.Layer(Samples.Heart(450, 450, 60, 60, waviness: 0), 20, 20, 20, 0) with { Widening = 1.5 };
+        Assert.Equal([20, 30, 45, 0], layer.BandWidthsMm());
+        var map = Samples.Map(ground, layer);
+        Assert.Equal([null, 20.0, 30.0, 45.0, null], map.Regions.Select(r => r.PlannedWidthMm));
+        var radii = map.Regions.Take(4).Select((_, k) => Math.Sqrt(map.Regions.Take(k + 1).Sum(r => r.AreaMm2) / Math.PI)).ToArray();
+        Assert.Equal(20, radii[1] - radii[0], 1.0);
+        Assert.Equal(30, radii[2] - radii[1], 1.0);
+        Assert.Equal(45, radii[3] - radii[2], 1.5);
+    }
+
     [Fact]
     public void Even_growth_arrives_after_the_distance()
     {
@@ -186,6 +255,11 @@ public class MapTests
         }
 
         var exact = (float[])arrival.Clone();
+        for (var node = 0; node < grid.Count; node++)
+        {
+            arrival[node] = held[node] ? arrival[node] : Eikonal.Far;
+        }
+
         Eikonal.Solve(grid, arrival, held, slowness);
         Assert.All(arrival.Zip(exact), pair => Assert.Equal(pair.Second, pair.First, 1.6f));
     }
@@ -198,6 +272,8 @@ public class MapTests
         var held = new bool[grid.Count];
         var slowness = new float[grid.Count];
         Array.Fill(slowness, 1f);
+        Array.Fill(arrival, Eikonal.Far);
+        arrival[(grid.Rows / 2 * grid.Columns) + 5] = 0;
         held[(grid.Rows / 2 * grid.Columns) + 5] = true;
         for (var row = 6; row < grid.Rows; row++)
         {

@@ -13,6 +13,7 @@ internal static class BandAreas
     {
         var grid = cover.Grid;
         var below = new double[levels.Length + 1];
+        var wholly = new double[levels.Length + 1];
         var columns = grid.Columns;
         var low = new Clip();
         var part = new Clip();
@@ -33,27 +34,30 @@ internal static class BandAreas
                 var most = Math.Max(Math.Max(a, b), Math.Max(c, d));
                 var (xs, ys) = share < 1 ? cover.Part(cell) : (null, null);
                 var full = xs is null ? 1.0 : PartArea(part, xs, ys!);
-                for (var k = 0; k < levels.Length; k++)
+                var k = 0;
+                while (k < levels.Length && levels[k] <= least)
                 {
-                    var level = levels[k];
-                    if (level <= least)
-                    {
-                        continue;
-                    }
-
-                    below[k] += level > most ? full : xs is null
-                        ? CellBelow(low, a, b, c, d, level)
-                        : PartBelow(low, part, xs, ys!, a, b, c, d, level);
+                    k++;
                 }
 
-                below[^1] += full;
+                for (; k < levels.Length && levels[k] <= most; k++)
+                {
+                    below[k] += xs is null
+                        ? CellLevel.ShareBelow(a, b, c, d, levels[k])
+                        : PartBelow(low, part, xs, ys!, a, b, c, d, levels[k]);
+                }
+
+                // The cell lies wholly below the next level, and so below all that follow.
+                wholly[k] += full;
             }
         }
 
         var cellArea = grid.SpacingMm * grid.SpacingMm;
+        var sum = 0.0;
         for (var k = 0; k < below.Length; k++)
         {
-            below[k] *= cellArea;
+            sum += wholly[k];
+            below[k] = (below[k] + sum) * cellArea;
         }
 
         return below;
@@ -63,12 +67,6 @@ internal static class BandAreas
     {
         part.Set(xs, ys);
         return part.SignedArea;
-    }
-
-    private static double CellBelow(Clip low, float a, float b, float c, float d, double level)
-    {
-        CellLevel.Below(a, b, c, d, level, low, out var other);
-        return Math.Abs(low.SignedArea) + other;
     }
 
     /// <summary>The part of a cut cell that lies below a level: the cut part, clipped by the convex low part.</summary>
@@ -104,6 +102,40 @@ internal static class CellLevel
     {
         var sum = a + c - b - d;
         return sum == 0 || (a * c - b * d) / sum < level;
+    }
+
+    /// <summary>Area of the low part of a whole cell, as a share of the cell.</summary>
+    public static double ShareBelow(float a, float b, float c, float d, double level)
+    {
+        bool la = a < level, lb = b < level, lc = c < level, ld = d < level;
+        if (la == lc && lb == ld && la != lb)
+        {
+            var acLow = la ? Cut(a, b, d, level) + Cut(c, d, b, level) : 1 - Cut(a, b, d, level) - Cut(c, d, b, level);
+            var bdLow = lb ? Cut(b, c, a, level) + Cut(d, a, c, level) : 1 - Cut(b, c, a, level) - Cut(d, a, c, level);
+            return LowJoins(a, b, c, d, level) == la ? bdLow : acLow;
+        }
+
+        if (la == lb && lc == ld)
+        {
+            return la == lc ? (la ? 1 : 0) : Half(la, Cross(a, d, level), Cross(b, c, level));
+        }
+
+        if (la == ld && lb == lc)
+        {
+            return Half(la, Cross(a, b, level), Cross(d, c, level));
+        }
+
+        // One corner stands alone.
+        var (alone, corner) = la != lb && la != ld ? (la, Cut(a, b, d, level))
+            : lb != la && lb != lc ? (lb, Cut(b, c, a, level))
+            : lc != lb && lc != ld ? (lc, Cut(c, d, b, level))
+            : (ld, Cut(d, a, c, level));
+        return alone ? corner : 1 - corner;
+
+        static double Cut(double here, double next, double before, double level) =>
+            0.5 * Cross(here, next, level) * Cross(here, before, level);
+
+        static double Half(bool low, double first, double second) => low ? (first + second) / 2 : 1 - (first + second) / 2;
     }
 
     /// <summary>

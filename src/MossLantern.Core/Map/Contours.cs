@@ -1,3 +1,5 @@
+using System.Buffers;
+
 namespace MossLantern.Core.Map;
 
 /// <summary>A closed line of equal field, its low side on the right, in millimetres.</summary>
@@ -68,13 +70,14 @@ internal static class Contours
         }
 
         var result = new List<Contour>[levels.Length];
-        var next = new int[2 * values.Length];
-        Array.Fill(next, -1);
+        var next = ArrayPool<int>.Shared.Rent(2 * values.Length);
+        next.AsSpan(0, 2 * values.Length).Fill(-1);
         for (var k = 0; k < levels.Length; k++)
         {
             result[k] = Chain(grid, values, levels[k], segments[k], next);
         }
 
+        ArrayPool<int>.Shared.Return(next);
         return result;
     }
 

@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Numerics;
 using System.Runtime.InteropServices;
 
@@ -20,7 +21,9 @@ internal static class Eikonal
 
     /// <summary>Solves in place.</summary>
     /// <param name="grid">The grid.</param>
-    /// <param name="arrival">Arrival per node: held values where <paramref name="held"/>, else overwritten.</param>
+    /// <param name="arrival">
+    /// Arrival per node: the given one where <paramref name="held"/>, elsewhere a bound to start from, <see cref="Far"/> for none.
+    /// </param>
     /// <param name="held">Nodes whose arrival is given.</param>
     /// <param name="slowness">Slowness per node; <see cref="Far"/> is a wall.</param>
     public static void Solve(GrowthGrid grid, float[] arrival, bool[] held, float[] slowness)
@@ -30,14 +33,11 @@ internal static class Eikonal
         var diagonals = columns + rows - 1;
 
         // One spare row at each end and one spare node before each row stand for what lies outside.
-        var straight = new float[(diagonals + 2) * stride];
-        var mirrored = new float[(diagonals + 2) * stride];
-        var straightCost = new float[(diagonals + 2) * stride];
-        var mirroredCost = new float[(diagonals + 2) * stride];
-        Array.Fill(straight, Far);
-        Array.Fill(mirrored, Far);
-        Array.Fill(straightCost, Far);
-        Array.Fill(mirroredCost, Far);
+        var size = (diagonals + 2) * stride;
+        var straight = Blank();
+        var mirrored = Blank();
+        var straightCost = Blank();
+        var mirroredCost = Blank();
         var h = (float)grid.SpacingMm;
         for (var row = 0; row < rows; row++)
         {
@@ -47,7 +47,7 @@ internal static class Eikonal
                 var cost = held[node] ? Far : Math.Min(slowness[node] * h, Far);
                 straightCost[At(row, column)] = cost;
                 mirroredCost[At(row, columns - 1 - column)] = cost;
-                straight[At(row, column)] = held[node] ? arrival[node] : Far;
+                straight[At(row, column)] = arrival[node];
             }
         }
 
@@ -65,6 +65,19 @@ internal static class Eikonal
             {
                 arrival[row * columns + column] = straight[At(row, column)];
             }
+        }
+
+        foreach (var array in (float[][])[straight, mirrored, straightCost, mirroredCost])
+        {
+            ArrayPool<float>.Shared.Return(array);
+        }
+
+        // Rented: a drag solves dozens of times a second, and arrays of this size are dear to collect.
+        float[] Blank()
+        {
+            var array = ArrayPool<float>.Shared.Rent(size);
+            array.AsSpan(0, size).Fill(Far);
+            return array;
         }
 
         int At(int row, int column) => (row + column + 1) * stride + column + 1;

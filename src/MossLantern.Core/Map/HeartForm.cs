@@ -14,10 +14,19 @@ internal sealed class HeartForm
     private const double Lobes = 0.5;
     private const int Corners = 120;
 
-    private readonly float[] logSlowness;
+    /// <summary>Cells across a tile of the table; a tile is worked out when it is first needed.</summary>
+    private const int Tile = 16;
+
+    private readonly float[]?[] tiles;
+    private readonly int tilesAcross;
     private readonly int side;
     private readonly double cellMm;
     private readonly double reachMm;
+    private readonly GradientNoise noise;
+    private readonly float lambda;
+    private readonly float sigma;
+    private readonly float lobes;
+    private readonly float unevenness;
 
     public HeartForm(Heart heart, double grainMm, double gridMm, double reachMm)
     {
@@ -26,33 +35,13 @@ internal sealed class HeartForm
         this.reachMm = reachMm;
         cellMm = 2 * gridMm;
         side = (int)Math.Ceiling(2 * reachMm / cellMm) + 2;
-        logSlowness = new float[side * side];
-        var noise = new GradientNoise(heart.Seed);
-        var lambda = (float)grainMm;
-        var sigma = (float)(heart.WavinessMm / Math.Sqrt(2 * 0.35 * grainMm * 150));
-        var lobeReach = (float)(0.75 * grainMm);
-        var lobes = (float)(Lobes * Math.Min(1, heart.WavinessMm / 10));
-        var unevenness = (float)(0.45 * Unevenness * Math.Min(1, heart.WavinessMm / 10));
-        var distance = new FarDistance(Outline, cellMm, reachMm, side);
-        for (var j = 0; j < side; j++)
-        {
-            var y = (float)(j * cellMm - reachMm);
-            for (var i = 0; i < side; i++)
-            {
-                var x = (float)(i * cellMm - reachMm);
-                var d = (float)Math.Max(0, distance.At(i, j));
-                float px = x / lambda, py = y / lambda;
-                var value = sigma * (0.8f * noise.At(px, py, d / (2 * lambda))
-                        + 0.6f * noise.At(2.3f * px + 17, 2.3f * py, 1.2f * d / lambda))
-                    + unevenness * noise.At(3.7f * px, 3.7f * py + 31, 6 * d / lambda);
-                if (d < lobeReach)
-                {
-                    value += lobes * (1 - d / lobeReach) * (0.75f - Math.Abs(noise.At(3.2f * px + 7, 3.2f * py + 11, 0.006f * d)));
-                }
-
-                logSlowness[j * side + i] = Math.Clamp(value, -0.9f, 0.9f);
-            }
-        }
+        tilesAcross = side / Tile + 1;
+        tiles = new float[]?[tilesAcross * tilesAcross];
+        noise = new GradientNoise(heart.Seed);
+        lambda = (float)grainMm;
+        sigma = (float)(heart.WavinessMm / Math.Sqrt(2 * 0.35 * grainMm * 150));
+        lobes = (float)(Lobes * Math.Min(1, heart.WavinessMm / 10));
+        unevenness = (float)(0.45 * Unevenness * Math.Min(1, heart.WavinessMm / 10));
     }
 
     /// <summary>The heart's outline in its own frame.</summary>
@@ -68,10 +57,42 @@ internal sealed class HeartForm
         var v = Math.Clamp((y + reachMm) / cellMm, 0, side - 1.001);
         int i = (int)u, j = (int)v;
         float s = (float)(u - i), t = (float)(v - j);
-        var at = j * side + i;
-        var top = logSlowness[at] + s * (logSlowness[at + 1] - logSlowness[at]);
-        var bottom = logSlowness[at + side] + s * (logSlowness[at + side + 1] - logSlowness[at + side]);
+        var number = j / Tile * tilesAcross + i / Tile;
+
+        // Two threads may work out the same tile; they get the same values.
+        var tile = tiles[number] ??= WorkOut(i / Tile * Tile, j / Tile * Tile);
+        var at = j % Tile * (Tile + 1) + i % Tile;
+        var top = tile[at] + s * (tile[at + 1] - tile[at]);
+        var bottom = tile[at + Tile + 1] + s * (tile[at + Tile + 2] - tile[at + Tile + 1]);
         return top + t * (bottom - top);
+    }
+
+    private float[] WorkOut(int firstColumn, int firstRow)
+    {
+        var tile = new float[(Tile + 1) * (Tile + 1)];
+        var lobeReach = 0.75f * lambda;
+        var distance = new TileDistance(this, firstColumn, firstRow);
+        for (var j = 0; j <= Tile; j++)
+        {
+            var y = (float)((firstRow + j) * cellMm - reachMm);
+            for (var i = 0; i <= Tile; i++)
+            {
+                var x = (float)((firstColumn + i) * cellMm - reachMm);
+                var d = (float)Math.Max(0, distance.At(i, j));
+                float px = x / lambda, py = y / lambda;
+                var value = sigma * (0.8f * noise.At(px, py, d / (2 * lambda))
+                        + 0.6f * noise.At(2.3f * px + 17, 2.3f * py, 1.2f * d / lambda))
+                    + unevenness * noise.At(3.7f * px, 3.7f * py + 31, 6 * d / lambda);
+                if (d < lobeReach)
+                {
+                    value += lobes * (1 - d / lobeReach) * (0.75f - Math.Abs(noise.At(3.2f * px + 7, 3.2f * py + 11, 0.006f * d)));
+                }
+
+                tile[j * (Tile + 1) + i] = Math.Clamp(value, -0.9f, 0.9f);
+            }
+        }
+
+        return tile;
     }
 
     /// <summary>An ellipse whose radius wanders: broad lobes, and cusps where growth met.</summary>
@@ -98,41 +119,41 @@ internal sealed class HeartForm
         return new(xs, ys);
     }
 
-    /// <summary>Distance from an outline on a table: exact near it, and between every fourth point elsewhere.</summary>
-    private sealed class FarDistance
+    /// <summary>Distance from the outline over a tile: exact near it, and between every fourth point elsewhere.</summary>
+    private readonly struct TileDistance
     {
         private const int Skip = 4;
-        private readonly Ring outline;
-        private readonly double cellMm;
-        private readonly double reachMm;
-        private readonly int coarseSide;
+        private const int Across = Tile / Skip + 1;
+        private readonly HeartForm form;
+        private readonly int firstColumn;
+        private readonly int firstRow;
         private readonly double[] coarse;
 
-        public FarDistance(Ring outline, double cellMm, double reachMm, int side)
+        public TileDistance(HeartForm form, int firstColumn, int firstRow)
         {
-            (this.outline, this.cellMm, this.reachMm) = (outline, cellMm, reachMm);
-            coarseSide = side / Skip + 2;
-            coarse = new double[coarseSide * coarseSide];
-            for (var j = 0; j < coarseSide; j++)
+            (this.form, this.firstColumn, this.firstRow) = (form, firstColumn, firstRow);
+            coarse = new double[Across * Across];
+            for (var j = 0; j < Across; j++)
             {
-                for (var i = 0; i < coarseSide; i++)
+                for (var i = 0; i < Across; i++)
                 {
-                    coarse[j * coarseSide + i] = Exact(i * Skip, j * Skip);
+                    coarse[j * Across + i] = Exact(i * Skip, j * Skip);
                 }
             }
         }
 
         public double At(int i, int j)
         {
-            int ci = i / Skip, cj = j / Skip;
-            double s = (double)(i % Skip) / Skip, t = (double)(j % Skip) / Skip;
-            var at = cj * coarseSide + ci;
+            int ci = Math.Min(i / Skip, Across - 2), cj = Math.Min(j / Skip, Across - 2);
+            double s = (double)(i - ci * Skip) / Skip, t = (double)(j - cj * Skip) / Skip;
+            var at = cj * Across + ci;
             var top = coarse[at] + s * (coarse[at + 1] - coarse[at]);
-            var bottom = coarse[at + coarseSide] + s * (coarse[at + coarseSide + 1] - coarse[at + coarseSide]);
+            var bottom = coarse[at + Across] + s * (coarse[at + Across + 1] - coarse[at + Across]);
             var between = top + t * (bottom - top);
-            return Math.Abs(between) > 2 * Skip * cellMm ? between : Exact(i, j);
+            return Math.Abs(between) > 2 * Skip * form.cellMm ? between : Exact(i, j);
         }
 
-        private double Exact(int i, int j) => outline.SignedDistanceMm(i * cellMm - reachMm, j * cellMm - reachMm);
+        private double Exact(int i, int j) => form.Outline.SignedDistanceMm(
+            (firstColumn + i) * form.cellMm - form.reachMm, (firstRow + j) * form.cellMm - form.reachMm);
     }
 }

@@ -170,11 +170,12 @@ public static class Painter
 
             var spacing = Math.Max(2.4, map.Depths.FarMm / MostGrowthLines);
             var depth = 0.0;
-            var fixedMm = layer.Bands.Where(b => !b.FillsRest).Sum(b => b.WidthMm);
+            var widths = layer.BandWidthsMm();
+            var fixedMm = widths.Sum();
             for (var k = 0; k < layer.Bands.Length; k++)
             {
                 var band = layer.Bands[k];
-                var width = band.FillsRest ? Math.Max(0, map.Depths.FarMm - fixedMm) : band.WidthMm;
+                var width = band.FillsRest ? Math.Max(0, map.Depths.FarMm - fixedMm) : widths[k];
                 if (full && !layer.Hearts.IsEmpty && cups[band.Cup].Colourant is not null)
                 {
                     Grow(tones, band, depth, width, spacing, k);

@@ -44,21 +44,46 @@ internal static class PathText
         var last = kept[^1];
         int x = Hundredths((contour.Xs[last] + contour.Xs[kept[0]]) / 2);
         int y = Hundredths((contour.Ys[last] + contour.Ys[kept[0]]) / 2);
-        text.Append('M').Append(Number(x)).Append(' ').Append(Number(y));
+        Number(text.Append('M'), x);
+        Number(text.Append(' '), y);
         for (var i = 0; i < kept.Count; i++)
         {
             int here = kept[i], next = kept[(i + 1) % kept.Count];
             int cx = Hundredths(contour.Xs[here]), cy = Hundredths(contour.Ys[here]);
             int mx = Hundredths((contour.Xs[here] + contour.Xs[next]) / 2), my = Hundredths((contour.Ys[here] + contour.Ys[next]) / 2);
-            text.Append(i == 0 ? "q" : " ").Append(Number(cx - x)).Append(' ').Append(Number(cy - y)).Append(' ')
-                .Append(Number(mx - x)).Append(' ').Append(Number(my - y));
+            Number(text.Append(i == 0 ? 'q' : ' '), cx - x);
+            Number(text.Append(' '), cy - y);
+            Number(text.Append(' '), mx - x);
+            Number(text.Append(' '), my - y);
             (x, y) = (mx, my);
         }
 
         text.Append('Z');
     }
 
-    private static string Number(int hundredths) => (hundredths / 100m).ToString("0.##", CultureInfo.InvariantCulture);
+    private static void Number(StringBuilder text, int hundredths)
+    {
+        if (hundredths < 0)
+        {
+            text.Append('-');
+            hundredths = -hundredths;
+        }
+
+        var (whole, part) = Math.DivRem(hundredths, 100);
+        if (whole > 0 || part == 0)
+        {
+            text.Append(whole);
+        }
+
+        if (part > 0)
+        {
+            text.Append('.').Append((char)('0' + part / 10));
+            if (part % 10 > 0)
+            {
+                text.Append((char)('0' + part % 10));
+            }
+        }
+    }
 
     private static void Append(StringBuilder text, char command, double x, double y) =>
         text.Append(CultureInfo.InvariantCulture, $"{command}{x:0.##} {y:0.##}");

@@ -78,6 +78,7 @@ public sealed record GrowthScale(double GridMm, double GrainMm)
 /// <param name="ReservePercent">Reserve in every cup, %; null takes the default.</param>
 /// <param name="PourOrder">Regions in pour order; empty for ring by ring from the heart. Regions left out follow in that order.</param>
 /// <param name="Plan">When and in what room it is to be poured.</param>
+/// <param name="Widening">Factor by which each band is wider than it would be one place nearer the hearts.</param>
 public sealed record Layer(
     string Id,
     string Name,
@@ -91,7 +92,14 @@ public sealed record Layer(
     Measure Measure,
     double? ReservePercent,
     ImmutableArray<string> PourOrder,
-    PourTimes Plan);
+    PourTimes Plan,
+    double Widening = 1)
+{
+    /// <summary>Width of every band with the widening in it, mm; 0 for the one that fills the rest.</summary>
+    /// <remarks>Source: docs/craft/map.md, Widths in millimetres.</remarks>
+    public double[] BandWidthsMm() =>
+        [.. Bands.Select((b, i) => b.FillsRest ? 0 : Math.Min(b.WidthMm * Math.Pow(Widening, i), 1e6))];
+}
 
 /// <summary>A heart: the crystal-lined hollow that bands run round.</summary>
 /// <param name="Id">Stable id, unique in the layer.</param>
@@ -107,7 +115,7 @@ public sealed record Heart(
 
 /// <summary>A band or vein.</summary>
 /// <param name="Id">Stable id, unique in the layer; also the id of its region.</param>
-/// <param name="WidthMm">Its width on average, mm; ignored where <paramref name="FillsRest"/>.</param>
+/// <param name="WidthMm">Its width on average before the layer's widening, mm; ignored where <paramref name="FillsRest"/>.</param>
 /// <param name="FillsRest">Whether it takes all the width that is left.</param>
 /// <param name="Cup">Id of its cup.</param>
 public sealed record Band(string Id, double WidthMm, bool FillsRest, string Cup);

@@ -59,6 +59,7 @@ public sealed class PieceValidator : AbstractValidator<Piece>
             RuleFor(l => l.Name).Named("The layer's name");
             RuleFor(l => l.DepthMm).In(Accepted.DepthMm);
             RuleFor(l => l.RimFollow).InclusiveBetween(0, 1).WithMessage("Rim following must be from 0 to 1.");
+            RuleFor(l => l.Widening).In(Accepted.Widening);
             RuleFor(l => l.Hearts).Must(h => Accepted.HeartCount.Contains(h.Length)).WithMessage(Accepted.HeartCount.Sentence)
                 .Must(h => Unique(h.Select(x => x.Id))).WithMessage("Each heart needs an id of its own.");
             RuleForEach(l => l.Hearts).SetValidator(new HeartValidator());

@@ -54,6 +54,9 @@ public static class Accepted
     /// <summary>How far band edges wander, mm.</summary>
     public static AcceptedRange WavinessMm { get; } = new("Waviness", 0, 40, "mm");
 
+    /// <summary>Factor by which bands widen outward, from one to the next.</summary>
+    public static AcceptedRange Widening { get; } = new("Widening", 0.5, 2, "");
+
     /// <summary>One part of a mix ratio.</summary>
     public static AcceptedRange RatioPart { get; } = new("Ratio part", 0.01, 1000, "");
 
