@@ -10,10 +10,22 @@ namespace MossLantern.Data;
 
 /// <summary>A stored piece at one version.</summary>
 /// <param name="Id">Its id.</param>
-/// <param name="Version">Its version, from 1.</param>
-/// <param name="SavedAt">When this version was saved.</param>
+/// <param name="Version">Counts every change of the piece, steps back and forward included, from 1.</param>
+/// <param name="SavedAt">When it was last changed.</param>
 /// <param name="Piece">The document.</param>
-public sealed record StoredPiece(string Id, int Version, Instant SavedAt, Piece Piece);
+/// <param name="CanUndo">Whether there is a revision to step back to.</param>
+/// <param name="CanRedo">Whether there is a revision to step forward to.</param>
+public sealed record StoredPiece(string Id, int Version, Instant SavedAt, Piece Piece, bool CanUndo, bool CanRedo);
+
+/// <summary>A step along the revisions of a piece.</summary>
+public enum Step
+{
+    /// <summary>Back to the revision this one was made from.</summary>
+    Undo,
+
+    /// <summary>Forward to the newest revision that was made from this one.</summary>
+    Redo,
+}
 
 /// <summary>A save that was based on a version that is no longer the newest. Nothing was written.</summary>
 /// <param name="Newest">The newest version.</param>
@@ -26,29 +38,47 @@ public sealed class StaleVersionException(int newest) : Exception($"It was chang
 /// <summary>Keeps pieces. Every save is a revision; none is ever overwritten.</summary>
 public sealed class PieceStore(WorkshopDatabase database)
 {
-    private sealed record Row(string Id, long Version, string SavedAt, string Document)
+    /// <summary>Filled by property: a reckoned column of no rows has no type for a constructor to match.</summary>
+    private sealed class Row
     {
-        public StoredPiece ToStored() => new(Id, (int)Version, Times.Read(SavedAt), PieceJson.Read(Document));
+        public required string Id { get; init; }
+
+        public long Version { get; init; }
+
+        public required string SavedAt { get; init; }
+
+        public required string Document { get; init; }
+
+        public long CanUndo { get; init; }
+
+        public long CanRedo { get; init; }
+
+        public StoredPiece ToStored() =>
+            new(Id, (int)Version, Times.Read(SavedAt), PieceJson.Read(Document), CanUndo != 0, CanRedo != 0);
     }
 
-    private const string Newest =
+    private sealed record Place(long Version, long Revision);
+
+    private const string Shown =
         """
-        select p.id as Id, p.version as Version, p.saved_at as SavedAt, r.document as Document
-        from piece p join piece_revision r on r.piece_id = p.id and r.version = p.version
+        select p.id as Id, p.version as Version, p.saved_at as SavedAt, r.document as Document,
+            r.made_from is not null as CanUndo,
+            exists (select 1 from piece_revision n where n.piece_id = p.id and n.made_from = p.revision) as CanRedo
+        from piece p join piece_revision r on r.piece_id = p.id and r.revision = p.revision
         """;
 
-    /// <summary>All pieces at their newest version, oldest piece first.</summary>
+    /// <summary>All pieces as they stand, oldest piece first.</summary>
     public ImmutableArray<StoredPiece> All()
     {
         using var connection = database.Connect();
-        return [.. connection.Query<Row>(Newest + " order by p.created_at, p.id").Select(r => r.ToStored())];
+        return [.. connection.Query<Row>(Shown + " order by p.created_at, p.id").Select(r => r.ToStored())];
     }
 
-    /// <summary>A piece at its newest version, or null.</summary>
+    /// <summary>A piece as it stands, or null.</summary>
     public StoredPiece? Find(string id)
     {
         using var connection = database.Connect();
-        return connection.QuerySingleOrDefault<Row>(Newest + " where p.id = @id", new { id })?.ToStored();
+        return Find(connection, id);
     }
 
     /// <summary>Keeps a new piece as version 1.</summary>
@@ -59,51 +89,88 @@ public sealed class PieceStore(WorkshopDatabase database)
         {
             connection.Execute(
                 """
-                insert into piece (id, name, version, width_mm, height_mm, area_mm2, created_at, saved_at)
-                values (@id, @Name, 1, @WidthMm, @HeightMm, @AreaMm2, @now, @now)
+                insert into piece (id, name, version, revision, width_mm, height_mm, area_mm2, created_at, saved_at)
+                values (@id, @Name, 1, 1, @WidthMm, @HeightMm, @AreaMm2, @now, @now)
                 """,
                 Figures(id, piece, now));
-            Revise(connection, id, 1, piece, now);
-            return new StoredPiece(id, 1, now, piece);
+            Revise(connection, id, 1, null, piece, now);
+            return Find(connection, id)!;
         });
     }
 
-    /// <summary>Saves a piece as the version after the one it was based on.</summary>
+    /// <summary>Saves a piece as a new revision, made from the one it shows.</summary>
     /// <returns>The new version, or null when there is no such piece.</returns>
     /// <exception cref="StaleVersionException">The version it was based on is not the newest.</exception>
     public StoredPiece? Save(string id, int basedOn, Piece piece, Instant now)
     {
         ArgumentNullException.ThrowIfNull(piece);
-        return database.Write(connection =>
+        return Change(id, basedOn, (connection, place) =>
         {
-            var newest = connection.ExecuteScalar<int?>("select version from piece where id = @id", new { id });
-            if (newest is null)
+            var newest = connection.ExecuteScalar<long>("select max(revision) from piece_revision where piece_id = @id", new { id });
+            Revise(connection, id, newest + 1, place.Revision, piece, now);
+            return (newest + 1, piece);
+        }, now);
+    }
+
+    /// <summary>Steps a piece back or forward along its revisions. Nothing is lost: a step back can be undone by a step forward.</summary>
+    /// <returns>The new version, the same version when there is nowhere to step to, or null when there is no such piece.</returns>
+    /// <exception cref="StaleVersionException">The version it was based on is not the newest.</exception>
+    public StoredPiece? Walk(string id, int basedOn, Step step, Instant now) =>
+        Change(id, basedOn, (connection, place) =>
+        {
+            var to = connection.ExecuteScalar<long?>(
+                step == Step.Undo
+                    ? "select made_from from piece_revision where piece_id = @id and revision = @Revision"
+                    : "select max(revision) from piece_revision where piece_id = @id and made_from = @Revision",
+                new { id, place.Revision });
+            return to is null
+                ? null
+                : (to.Value, PieceJson.Read(connection.QuerySingle<string>(
+                    "select document from piece_revision where piece_id = @id and revision = @to", new { id, to })));
+        }, now);
+
+    private StoredPiece? Change(
+        string id, int basedOn, Func<SqliteConnection, Place, (long Revision, Piece Piece)?> work, Instant now) =>
+        database.Write(connection =>
+        {
+            var place = connection.QuerySingleOrDefault<Place>(
+                "select version as Version, revision as Revision from piece where id = @id", new { id });
+            if (place is null)
             {
                 return null;
             }
 
-            if (newest != basedOn)
+            if (place.Version != basedOn)
             {
-                throw new StaleVersionException(newest.Value);
+                throw new StaleVersionException((int)place.Version);
             }
 
-            var version = basedOn + 1;
-            connection.Execute(
-                """
-                update piece set name = @Name, version = @version, width_mm = @WidthMm, height_mm = @HeightMm,
-                    area_mm2 = @AreaMm2, saved_at = @now
-                where id = @id
-                """,
-                new DynamicParameters(Figures(id, piece, now)).With("version", version));
-            Revise(connection, id, version, piece, now);
-            return new StoredPiece(id, version, now, piece);
-        });
-    }
+            if (work(connection, place) is var (revision, piece))
+            {
+                var figures = new DynamicParameters(Figures(id, piece, now));
+                figures.Add("revision", revision);
+                connection.Execute(
+                    """
+                    update piece set name = @Name, version = version + 1, revision = @revision, width_mm = @WidthMm,
+                        height_mm = @HeightMm, area_mm2 = @AreaMm2, saved_at = @now
+                    where id = @id
+                    """,
+                    figures);
+            }
 
-    private static void Revise(SqliteConnection connection, string id, int version, Piece piece, Instant now) =>
+            return Find(connection, id);
+        });
+
+    private static StoredPiece? Find(SqliteConnection connection, string id) =>
+        connection.QuerySingleOrDefault<Row>(Shown + " where p.id = @id", new { id })?.ToStored();
+
+    private static void Revise(SqliteConnection connection, string id, long revision, long? madeFrom, Piece piece, Instant now) =>
         connection.Execute(
-            "insert into piece_revision (piece_id, version, document, saved_at) values (@id, @version, @document, @now)",
-            new { id, version, document = PieceJson.Write(piece), now = Times.Write(now) });
+            """
+            insert into piece_revision (piece_id, revision, made_from, document, saved_at)
+            values (@id, @revision, @madeFrom, @document, @now)
+            """,
+            new { id, revision, madeFrom, document = PieceJson.Write(piece), now = Times.Write(now) });
 
     private static object Figures(string id, Piece piece, Instant now) => new
     {
@@ -121,10 +188,4 @@ internal static class Times
     public static string Write(Instant instant) => InstantPattern.ExtendedIso.Format(instant);
 
     public static Instant Read(string text) => InstantPattern.ExtendedIso.Parse(text).Value;
-
-    public static DynamicParameters With(this DynamicParameters parameters, string name, object value)
-    {
-        parameters.Add(name, value);
-        return parameters;
-    }
 }

@@ -37,8 +37,57 @@ public sealed class StoreTests : IDisposable
         Assert.Equal(2, second.Version);
         Assert.Equal("Fen Tray II", pieces.Find("p1")!.Piece.Name);
         using var connection = database.Connect();
-        var documents = connection.Query<string>("select document from piece_revision where piece_id = 'p1' order by version").ToList();
+        var documents = connection.Query<string>("select document from piece_revision where piece_id = 'p1' order by revision").ToList();
         Assert.Equal(["Fen Tray", "Fen Tray II"], documents.Select(d => Formats.PieceJson.Read(d).Name));
+    }
+
+    [Fact]
+    public void Steps_walk_the_revisions_without_limit_and_survive_a_reopened_file()
+    {
+        pieces.Add("p1", Workshop.Piece("0"), Workshop.Now);
+        for (var i = 1; i <= 30; i++)
+        {
+            pieces.Save("p1", i, Workshop.Piece($"{i}"), Workshop.Now);
+        }
+
+        var reopened = new PieceStore(workshop.Open());
+        var at = reopened.Find("p1")!;
+        for (var i = 29; i >= 0; i--)
+        {
+            Assert.True(at.CanUndo);
+            at = reopened.Walk("p1", at.Version, Step.Undo, Workshop.Now)!;
+            Assert.Equal($"{i}", at.Piece.Name);
+            Assert.True(at.CanRedo);
+        }
+
+        Assert.False(at.CanUndo);
+        Assert.Equal(at.Version, reopened.Walk("p1", at.Version, Step.Undo, Workshop.Now)!.Version);
+        at = reopened.Walk("p1", at.Version, Step.Redo, Workshop.Now)!;
+        Assert.Equal(("1", true), (at.Piece.Name, at.CanRedo));
+    }
+
+    [Fact]
+    public void A_change_after_steps_back_is_what_a_step_forward_finds_and_the_other_way_is_kept()
+    {
+        pieces.Add("p1", Workshop.Piece("first"), Workshop.Now);
+        pieces.Save("p1", 1, Workshop.Piece("old way"), Workshop.Now);
+        pieces.Walk("p1", 2, Step.Undo, Workshop.Now);
+        var changed = pieces.Save("p1", 3, Workshop.Piece("new way"), Workshop.Now)!;
+        Assert.False(changed.CanRedo);
+        Assert.Equal("first", pieces.Walk("p1", 4, Step.Undo, Workshop.Now)!.Piece.Name);
+        Assert.Equal("new way", pieces.Walk("p1", 5, Step.Redo, Workshop.Now)!.Piece.Name);
+        using var connection = database.Connect();
+        Assert.Equal(3, connection.ExecuteScalar<long>("select count(*) from piece_revision"));
+    }
+
+    [Fact]
+    public void A_stale_step_moves_nothing()
+    {
+        pieces.Add("p1", Workshop.Piece("first"), Workshop.Now);
+        pieces.Save("p1", 1, Workshop.Piece("second"), Workshop.Now);
+        Assert.Equal(2, Assert.Throws<StaleVersionException>(() => pieces.Walk("p1", 1, Step.Undo, Workshop.Now)).Newest);
+        Assert.Equal("second", pieces.Find("p1")!.Piece.Name);
+        Assert.Null(pieces.Walk("p2", 1, Step.Undo, Workshop.Now));
     }
 
     [Fact]

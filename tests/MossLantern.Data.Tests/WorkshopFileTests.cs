@@ -63,6 +63,36 @@ public sealed class WorkshopFileTests : IDisposable
     }
 
     [Fact]
+    public void A_file_of_the_first_version_keeps_its_pieces_and_can_step_back()
+    {
+        using (var connection = new SqliteConnection($"Data Source={workshop.File};Pooling=False"))
+        {
+            connection.Execute(Script("0001_first_light.sql"));
+            connection.Execute($"pragma application_id = {WorkshopDatabase.ApplicationId}");
+            connection.Execute("create table SchemaVersions (SchemaVersionID integer primary key autoincrement, ScriptName text, Applied text)");
+            connection.Execute("insert into SchemaVersions (ScriptName, Applied) values ('MossLantern.Data.Migrations.0001_first_light.sql', '2026-01-01')");
+            connection.Execute("insert into piece values ('p1', 'Second', 2, 300, 200, 60000, '2026-01-01T00:00:00Z', '2026-01-02T00:00:00Z')");
+            foreach (var (version, name) in ((int, string)[])[(1, "First"), (2, "Second")])
+            {
+                connection.Execute(
+                    "insert into piece_revision values ('p1', @version, @document, '2026-01-01T00:00:00Z')",
+                    new { version, document = Formats.PieceJson.Write(Workshop.Piece(name)) });
+            }
+        }
+
+        var pieces = new PieceStore(workshop.Open());
+        var found = pieces.Find("p1")!;
+        Assert.Equal(("Second", 2, true, false), (found.Piece.Name, found.Version, found.CanUndo, found.CanRedo));
+        Assert.Equal("First", pieces.Walk("p1", 2, Step.Undo, Workshop.Now)!.Piece.Name);
+    }
+
+    private static string Script(string name)
+    {
+        using var stream = typeof(WorkshopDatabase).Assembly.GetManifestResourceStream($"MossLantern.Data.Migrations.{name}")!;
+        return new StreamReader(stream).ReadToEnd();
+    }
+
+    [Fact]
     public void A_folder_that_cannot_be_made_is_told_by_name()
     {
         File.WriteAllText(Path.Combine(workshop.Folder, "taken"), "");

@@ -51,6 +51,24 @@ public sealed class PieceApiTests : IDisposable
     }
 
     [Fact]
+    public async Task Steps_walk_back_and_forward_over_the_saves()
+    {
+        var first = await host.AddPiece();
+        Assert.False((bool)first["canUndo"]!);
+        var second = await host.Save(WithBands(first));
+        Assert.True((bool)second["canUndo"]!);
+        var back = await Read(await Step(second, "undo"), HttpStatusCode.OK);
+        Assert.Empty(back["piece"]!["layers"]![0]!["hearts"]!.AsArray());
+        Assert.Equal((3, false, true), ((int)back["version"]!, (bool)back["canUndo"]!, (bool)back["canRedo"]!));
+        await Problem(await Step(second, "redo"), HttpStatusCode.Conflict);
+        var forward = await Read(await Step(back, "redo"), HttpStatusCode.OK);
+        Assert.Equal(second["piece"]!.ToJsonString(), forward["piece"]!.ToJsonString());
+
+        Task<HttpResponseMessage> Step(JsonObject view, string step) => host.Client.PostAsJsonAsync(
+            $"/api/pieces/{view["id"]}/step", new { basedOn = (int)view["version"]!, step });
+    }
+
+    [Fact]
     public async Task A_preview_shows_a_change_and_saves_nothing()
     {
         var view = await host.AddPiece();

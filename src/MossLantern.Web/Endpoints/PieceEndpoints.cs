@@ -12,6 +12,9 @@ public sealed record NewPiece(string Name, Ground Ground);
 /// <summary>A save, based on a version.</summary>
 public sealed record SavePiece(int BasedOn, Piece Piece);
 
+/// <summary>A step along a piece's revisions, based on a version.</summary>
+public sealed record StepPiece(int BasedOn, Step Step);
+
 /// <summary>A preview of an edited piece, painted up to a layer.</summary>
 public sealed record PreviewPiece(Piece Piece, string? LayerId, PaintDetail Detail);
 
@@ -38,6 +41,11 @@ internal static class PieceEndpoints
                 ? TypedResults.Ok(workbench.View(stored))
                 : NoPiece();
         });
+        api.MapPost("/{id}/step", Results<Ok<PieceView>, ProblemHttpResult> (
+            string id, StepPiece request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
+            pieces.Walk(id, request.BasedOn, request.Step, time.Now) is { } stored
+                ? TypedResults.Ok(workbench.View(stored))
+                : NoPiece());
         api.MapPost("/{id}/preview", (string id, PreviewPiece request, Workbench workbench) =>
         {
             var piece = workbench.Checked(request.Piece);

@@ -43,7 +43,7 @@ public sealed record RunView(
 
 /// <summary>A piece with everything worked out for it.</summary>
 public sealed record PieceView(
-    string Id, int Version, Moment SavedAt, Piece Piece, PlanView Plan, ImmutableArray<RunView> Runs);
+    string Id, int Version, Moment SavedAt, bool CanUndo, bool CanRedo, Piece Piece, PlanView Plan, ImmutableArray<RunView> Runs);
 
 /// <summary>A piece as a preview shows it: nothing is saved.</summary>
 public sealed record PreviewView(PlanView Plan, Painting Painting);
@@ -85,7 +85,8 @@ public sealed class Workbench(
         var zone = time.Zone;
         var kept = runs.Of(stored.Id);
         return new(
-            stored.Id, stored.Version, WorkshopTime.Local(stored.SavedAt, zone), stored.Piece, Plan(stored.Piece, kept),
+            stored.Id, stored.Version, WorkshopTime.Local(stored.SavedAt, zone), stored.CanUndo, stored.CanRedo,
+            stored.Piece, Plan(stored.Piece, kept),
             [.. kept.Select(r => View(r, zone))]);
     }
 

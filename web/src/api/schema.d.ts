@@ -329,6 +329,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/step": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StepPiece"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PieceView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/preview": {
         parameters: {
             query?: never;
@@ -432,7 +473,7 @@ export interface components {
             id: string;
             /**
              * Format: double
-             * @description Its width on average, mm; ignored where FillsRest.
+             * @description Its width on average before the layer's widening, mm; ignored where FillsRest.
              */
             widthMm: number;
             /** @description Whether it takes all the width that is left. */
@@ -689,6 +730,12 @@ export interface components {
             pourOrder: string[];
             /** @description When and in what room it is to be poured. */
             plan: components["schemas"]["PourTimes"];
+            /**
+             * Format: double
+             * @description Factor by which each band is wider than it would be one place nearer the hearts.
+             * @default 1
+             */
+            widening: number;
         };
         LayerView: {
             layerId: string;
@@ -856,6 +903,8 @@ export interface components {
             /** Format: int32 */
             version: number;
             savedAt: components["schemas"]["Moment"];
+            canUndo: boolean;
+            canRedo: boolean;
             piece: components["schemas"]["Piece"];
             plan: components["schemas"]["PlanView"];
             runs: components["schemas"]["RunView"][];
@@ -1110,6 +1159,13 @@ export interface components {
             /** Format: int32 */
             poured: number;
             savedAt: components["schemas"]["Moment"];
+        };
+        /** @enum {unknown} */
+        Step: "undo" | "redo";
+        StepPiece: {
+            /** Format: int32 */
+            basedOn: number;
+            step: components["schemas"]["Step"];
         };
         /**
          * @description How a window stands at a moment.
