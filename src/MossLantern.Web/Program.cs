@@ -40,6 +40,7 @@ builder.Services.AddSingleton<SettingStore>();
 builder.Services.AddSingleton<WorkshopTime>();
 builder.Services.AddSingleton<Workbench>();
 builder.Services.AddSingleton<DemoWorkshop>();
+builder.Services.AddHostedService<WarmUp>();
 builder.Services.AddSingleton(WorkshopFolder.From(builder.Configuration));
 
 var app = builder.Build();
@@ -53,6 +54,7 @@ app.MapOpenApi();
 app.MapWorkshop();
 app.MapPieces();
 app.MapRuns();
+app.MapReckon();
 app.MapFallbackToPage();
 
 if (!generatingDocument)

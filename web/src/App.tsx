@@ -6,10 +6,12 @@ import { localText } from './parts/format';
 import { PiecePage } from './piece/PiecePage';
 import { NewPiece } from './shelf/NewPiece';
 import { Shelf } from './shelf/Shelf';
+import { useTheme } from './units/theme';
+import { UnitsProvider, useUnits } from './units/units';
 
 export function App() {
   return (
-    <>
+    <UnitsProvider>
       <a className="visually-hidden-focusable skip" href="#main">
         To the piece
       </a>
@@ -22,7 +24,7 @@ export function App() {
         <Route path="/pieces/:id/:station" element={<Opened />} />
         <Route path="*" element={<Navigate to="/" replace />} />
       </Routes>
-    </>
+    </UnitsProvider>
   );
 }
 
@@ -43,6 +45,9 @@ function Head() {
     queryFn: () => take(api.GET('/api/workshop')),
     refetchInterval: 30_000,
   });
+  const units = useUnits();
+  const [theme, setTheme] = useTheme();
+  const us = units.system === 'us';
   return (
     <header className="head">
       <Link to="/" className="brand">
@@ -54,6 +59,28 @@ function Head() {
           Shelf
         </NavLink>
       </nav>
+      <span className="person">
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          aria-label={
+            us ? 'in · fl oz: show millimetres and millilitres' : 'mm · ml: show inches and fluid ounces'
+          }
+          onClick={() => units.choose(us ? 'metric' : 'us')}
+        >
+          {us ? 'in · fl oz' : 'mm · ml'}
+        </button>
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          aria-label={
+            theme === 'day' ? 'day: dim the page for the evening' : 'evening: light the page for the day'
+          }
+          onClick={() => setTheme(theme === 'day' ? 'evening' : 'day')}
+        >
+          {theme === 'day' ? 'day' : 'evening'}
+        </button>
+      </span>
       <p className="now">
         {data?.demo && <span className="demo">demo workshop</span>}
         {data && (

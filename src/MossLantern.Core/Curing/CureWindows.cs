@@ -104,7 +104,7 @@ public static class CureWindows
                 EquivalentAge.ClockHours(ageHours, [new(1, pour.RoomC)], system.ReferenceC), "h", Formulas.Milestone,
                 new("at the reference temperature", ageHours, "h", Origin.Default),
                 new("reference temperature", system.ReferenceC, "°C", Origin.Default),
-                new("room", pour.RoomC, "°C", pour.RoomOrigin),
+                new("room", pour.RoomC, "°C", pour.RoomOrigin, pour.RoomOrigin == Origin.Measured ? null : "plan.roomC"),
                 new("activation energy Ea", EquivalentAge.ActivationKj, "kJ/mol", Origin.Default),
                 new("speed of cure", speed, "×", Origin.Reckoned));
         }

@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using System.Globalization;
@@ -52,9 +53,11 @@ public sealed class BandMapper
             return WithoutHearts(outline, grid, layer);
         }
 
+        // Rented: a drag grows dozens of maps a second. The field itself stays with the map.
         var arrival = new float[grid.Count];
-        var held = new bool[grid.Count];
-        var slowness = new float[grid.Count];
+        var held = ArrayPool<bool>.Shared.Rent(grid.Count);
+        var slowness = ArrayPool<float>.Shared.Rent(grid.Count);
+        held.AsSpan(0, grid.Count).Clear();
         var hearts = Place(layer.Hearts, growth, outline);
         Slowness(grid, hearts, slowness);
         HoldHearts(grid, hearts, slowness, arrival, held);
@@ -65,6 +68,8 @@ public sealed class BandMapper
         var field = layer.RimFollow > 0
             ? FollowRim(grid, cover, slowness, arrival, (float)Math.Max(fixedMm, 1), (float)layer.RimFollow)
             : arrival;
+        ArrayPool<bool>.Shared.Return(held);
+        ArrayPool<float>.Shared.Return(slowness);
 
         var depths = DepthScale.Over(cover, field);
         var levels = Levels(layer.Bands, widths, fixedMm, depths);
@@ -121,13 +126,13 @@ public sealed class BandMapper
             }
         }
 
-        var whole = MemoryMarshal.Cast<float, Vector<float>>(slowness.AsSpan());
+        var whole = MemoryMarshal.Cast<float, Vector<float>>(slowness.AsSpan(0, grid.Count));
         for (var i = 0; i < whole.Length; i++)
         {
             whole[i] = Vector.Exp(whole[i]);
         }
 
-        for (var i = whole.Length * Vector<float>.Count; i < slowness.Length; i++)
+        for (var i = whole.Length * Vector<float>.Count; i < grid.Count; i++)
         {
             slowness[i] = MathF.Exp(slowness[i]);
         }
@@ -162,7 +167,7 @@ public sealed class BandMapper
     {
         Array.Fill(arrival, Eikonal.Far);
         var h = grid.SpacingMm;
-        var nearest = new float[grid.Count];
+        var nearest = ArrayPool<float>.Shared.Rent(grid.Count);
         foreach (var (heart, form) in hearts)
         {
             var xs = new double[form.Outline.Count];
@@ -190,6 +195,8 @@ public sealed class BandMapper
                 GrowOverBorder(grid, heart, form, arrival, held);
             }
         }
+
+        ArrayPool<float>.Shared.Return(nearest);
     }
 
     /// <summary>Nodes near an outline, and whether it goes beyond the grid.</summary>

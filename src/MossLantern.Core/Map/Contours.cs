@@ -16,7 +16,9 @@ internal static class Contours
     public static List<Contour>[] Trace(GrowthGrid grid, float[] field, ReadOnlySpan<double> levels)
     {
         int columns = grid.Columns, rows = grid.Rows;
-        var values = (float[])field.Clone();
+        var count = grid.Count;
+        var values = ArrayPool<float>.Shared.Rent(count);
+        field.AsSpan(0, count).CopyTo(values);
         for (var row = 0; row < rows; row++)
         {
             values[row * columns] = values[row * columns + columns - 1] = Eikonal.Far;
@@ -28,8 +30,8 @@ internal static class Contours
         }
 
         // How many levels a node is at or above: it is low for level k when its rank is at most k.
-        var ranks = new byte[values.Length];
-        for (var node = 0; node < values.Length; node++)
+        var ranks = ArrayPool<byte>.Shared.Rent(count);
+        for (var node = 0; node < count; node++)
         {
             int from = 0, to = levels.Length;
             while (from < to)
@@ -70,14 +72,16 @@ internal static class Contours
         }
 
         var result = new List<Contour>[levels.Length];
-        var next = ArrayPool<int>.Shared.Rent(2 * values.Length);
-        next.AsSpan(0, 2 * values.Length).Fill(-1);
+        var next = ArrayPool<int>.Shared.Rent(2 * count);
+        next.AsSpan(0, 2 * count).Fill(-1);
         for (var k = 0; k < levels.Length; k++)
         {
             result[k] = Chain(grid, values, levels[k], segments[k], next);
         }
 
         ArrayPool<int>.Shared.Return(next);
+        ArrayPool<byte>.Shared.Return(ranks);
+        ArrayPool<float>.Shared.Return(values);
         return result;
     }
 

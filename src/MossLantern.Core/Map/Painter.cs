@@ -7,10 +7,10 @@ namespace MossLantern.Core.Map;
 /// <summary>How much of a painting is wanted.</summary>
 public enum PaintDetail
 {
-    /// <summary>Bodies and edges: what a drag repaints.</summary>
+    /// <summary>Bodies only: what a drag repaints.</summary>
     Draft,
 
-    /// <summary>Growth lines and crystals too.</summary>
+    /// <summary>Edges, growth lines and crystals too.</summary>
     Full,
 }
 
@@ -95,7 +95,7 @@ public static class Painter
                 // The set below level k takes the tone that lies just inside it; the last one covers the outline.
                 var tone = k < tones.Count ? tones[k] : null;
                 var inside = tone ?? ToneLevel.Outermost(layer.Bands[^1].Id, layer.Bands[^1].Cup);
-                var path = tone is null ? outline : PathText.Smooth(contours[k], ToleranceMm);
+                var path = tone is null ? outline : Smooth(contours[k]);
                 if (path.Length == 0)
                 {
                     continue;
@@ -121,13 +121,13 @@ public static class Painter
                 var inside = k < tones.Count ? tones[k] : ToneLevel.Outermost(layer.Bands[^1].Id, layer.Bands[^1].Cup);
                 var cup = cups[inside.Cup];
                 var opacity = Colour.Opacity(cup, layer.DepthMm);
-                var outer = k < tones.Count ? PathText.Smooth(contours[k], ToleranceMm) : outline;
-                if (outer.Length == 0 || opacity < 0.004)
+                var outer = k < tones.Count ? Smooth(contours[k]) : outline;
+                if (outer.Length == 0)
                 {
                     continue;
                 }
 
-                var inner = k > 0 ? PathText.Smooth(contours[k - 1], ToleranceMm) : "";
+                var inner = k > 0 ? Smooth(contours[k - 1]) : "";
                 paths.Add(new(
                     inside.Grows ? PaintRole.GrowthLine : PaintRole.Body, outer + inner,
                     Colour.Of(cup.Colour).Tone(inside.Tone).ToHex(), null, 0, Math.Round(opacity, 3), inside.Region, Material(cup)));
@@ -141,6 +141,11 @@ public static class Painter
         private void Edge(ToneLevel tone, string path, Cup cup)
         {
             var shown = Shown(cup);
+            if (!full)
+            {
+                return;
+            }
+
             if (!tone.Grows)
             {
                 var metal = cup.Colourant is ColourantClass.MetallicPaste or ColourantClass.AcrylicMetallic;
@@ -153,6 +158,8 @@ public static class Painter
                 paths.Add(new(PaintRole.GrowthLine, path, null, shown.Tone(0.6).ToHex(), 0.45, 0.5, tone.Region, null));
             }
         }
+
+        private string Smooth(List<Contour> contours) => PathText.Smooth(contours, ToleranceMm, 3 * map.Grid.SpacingMm);
 
         /// <summary>The colour of a cup's resin on the ground, at this layer's depth.</summary>
         private Colour Shown(Cup cup) => Colour.Of(ground.Colour).Mix(Colour.Of(cup.Colour), Colour.Opacity(cup, layer.DepthMm));

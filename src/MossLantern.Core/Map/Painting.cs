@@ -25,7 +25,7 @@ public enum PaintRole
 /// <param name="Fill">Fill colour, <c>#rrggbb</c>, or null.</param>
 /// <param name="Stroke">Stroke colour, <c>#rrggbb</c>, or null.</param>
 /// <param name="StrokeMm">Width of the stroke, mm.</param>
-/// <param name="Opacity">Opacity of the whole path, 0 to 1.</param>
+/// <param name="Opacity">Opacity of the whole path, 0 to 1; a clear region has 0: it is there to be pointed at, not seen.</param>
 /// <param name="Region">Region it belongs to, or null.</param>
 /// <param name="Material">Id in <see cref="Painting.Materials"/>, or null.</param>
 public sealed record PaintPath(

@@ -19,46 +19,67 @@ internal static class PathText
         return text.Append('Z').ToString();
     }
 
-    /// <summary>Contours simplified to a tolerance and rounded by a quadratic spline through the middles of their sides.</summary>
-    public static string Smooth(IEnumerable<Contour> contours, double toleranceMm)
+    /// <summary>
+    /// Contours simplified to a tolerance, their corners rounded by quadratic curves that begin and end in the middle of
+    /// a side, or <paramref name="roundMm"/> from the corner where the side is long.
+    /// </summary>
+    public static string Smooth(IEnumerable<Contour> contours, double toleranceMm, double roundMm)
     {
         var text = new StringBuilder();
         foreach (var contour in contours)
         {
-            AppendSmooth(text, contour, toleranceMm);
+            AppendSmooth(text, contour, toleranceMm, roundMm);
         }
 
         return text.ToString();
     }
 
-    private static void AppendSmooth(StringBuilder text, Contour contour, double toleranceMm)
+    private static void AppendSmooth(StringBuilder text, Contour contour, double toleranceMm, double roundMm)
     {
-        var kept = Simplify.Closed(contour.Xs, contour.Ys, toleranceMm);
+        var (xs, ys) = (contour.Xs, contour.Ys);
+        var kept = Simplify.Closed(xs, ys, toleranceMm);
         if (kept.Count < 3)
         {
             return;
         }
 
         // Whole hundredths of a millimetre, written relative to the point before: short, and without drift.
-        int Hundredths(double mm) => (int)Math.Round(mm * 100);
-        var last = kept[^1];
-        int x = Hundredths((contour.Xs[last] + contour.Xs[kept[0]]) / 2);
-        int y = Hundredths((contour.Ys[last] + contour.Ys[kept[0]]) / 2);
-        Number(text.Append('M'), x);
-        Number(text.Append(' '), y);
+        int x = 0, y = 0;
         for (var i = 0; i < kept.Count; i++)
         {
-            int here = kept[i], next = kept[(i + 1) % kept.Count];
-            int cx = Hundredths(contour.Xs[here]), cy = Hundredths(contour.Ys[here]);
-            int mx = Hundredths((contour.Xs[here] + contour.Xs[next]) / 2), my = Hundredths((contour.Ys[here] + contour.Ys[next]) / 2);
-            Number(text.Append(i == 0 ? 'q' : ' '), cx - x);
-            Number(text.Append(' '), cy - y);
-            Number(text.Append(' '), mx - x);
-            Number(text.Append(' '), my - y);
-            (x, y) = (mx, my);
+            int before = kept[(i + kept.Count - 1) % kept.Count], here = kept[i], after = kept[(i + 1) % kept.Count];
+            var (fromX, fromY) = Towards(here, before);
+            if (i == 0)
+            {
+                Number(text.Append('M'), fromX);
+                Number(text.Append(' '), fromY);
+            }
+            else if (fromX != x || fromY != y)
+            {
+                Number(text.Append('l'), fromX - x);
+                Number(text.Append(' '), fromY - y);
+            }
+
+            (x, y) = (fromX, fromY);
+            var (toX, toY) = Towards(here, after);
+            Number(text.Append('q'), Hundredths(xs[here]) - x);
+            Number(text.Append(' '), Hundredths(ys[here]) - y);
+            Number(text.Append(' '), toX - x);
+            Number(text.Append(' '), toY - y);
+            (x, y) = (toX, toY);
         }
 
         text.Append('Z');
+
+        static int Hundredths(double mm) => (int)Math.Round(mm * 100);
+
+        (int X, int Y) Towards(int corner, int other)
+        {
+            double dx = xs[other] - xs[corner], dy = ys[other] - ys[corner];
+            var squared = dx * dx + dy * dy;
+            var share = squared > 4 * roundMm * roundMm ? roundMm / Math.Sqrt(squared) : 0.5;
+            return (Hundredths(xs[corner] + share * dx), Hundredths(ys[corner] + share * dy));
+        }
     }
 
     private static void Number(StringBuilder text, int hundredths)

@@ -114,7 +114,7 @@ public static class CupPlanner
     {
         var ml = Reckoned.Of(RegionMl(region.AreaMm2, layer.DepthMm), "ml", Formulas.RegionVolume,
             new("area", region.AreaMm2 / 100, "cm²", Origin.Reckoned),
-            new("depth", layer.DepthMm, "mm", Origin.Own));
+            new("depth", layer.DepthMm, "mm", Origin.Own, "depthMm"));
         if (ground.Edge == EdgeStyle.TapedClean)
         {
             return Poured(region.Id, cupId, ml, Reckoned.Of(0, "ml", Formulas.EdgeVolume, new ReckonedInput("open perimeter", 0, "mm", Origin.Own)));
@@ -122,7 +122,7 @@ public static class CupPlanner
 
         var edge = Reckoned.Of(EdgeMl(region.OpenEdgeMm, ground.SideHeightMm, ml.Value), "ml", Formulas.EdgeVolume,
             new("open perimeter", region.OpenEdgeMm, "mm", Origin.Reckoned),
-            new("side height", ground.SideHeightMm, "mm", Origin.Own),
+            new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm"),
             new("film thickness", SideFilmMm, "mm", Origin.Default),
             new("drip share", DripShare * 100, "%", Origin.Default),
             new("layer volume", ml.Value, "ml", Origin.Reckoned));
@@ -153,7 +153,7 @@ public static class CupPlanner
         var mixMl = Reckoned.Of(mix, "ml", Formulas.CupVolume,
             new("regions", layerMl, "ml", Origin.Reckoned),
             new("edges", edgeMl, "ml", Origin.Reckoned),
-            new("reserve", reserve * 100, "%", layer.ReservePercent is null ? Origin.Default : Origin.Own),
+            new("reserve", reserve * 100, "%", layer.ReservePercent is null ? Origin.Default : Origin.Own, "reservePercent"),
             new("need", need, "ml", Origin.Reckoned),
             new("stays in the cup", loss, "ml", Origin.Default),
             new("cup step", TypicalMaterials.CupStepMl, "ml", Origin.Default));
@@ -177,7 +177,7 @@ public static class CupPlanner
             Mass(parts.HardenerMl, parts.HardenerG, "hardener", system.HardenerDensity, resin.OwnDensities),
             colourant is null ? null : Reckoned.Of(parts.TotalG * cup.LoadPercent / 100, "g", Formulas.ColourantMass,
                 new("mixed mass", parts.TotalG, "g", Origin.Reckoned),
-                new("load", cup.LoadPercent, "%", Origin.Own)),
+                new("load", cup.LoadPercent, "%", Origin.Own, $"cups[{cup.Id}].loadPercent")),
             colourant?.LimitPercent,
             colourant is not null && cup.LoadPercent > colourant.LimitPercent,
             Smallest(layer.Measure, parts, mix));
@@ -186,7 +186,7 @@ public static class CupPlanner
     private static Reckoned Mass(double ml, double g, string part, double density, bool own) =>
         Reckoned.Of(g, "g", Formulas.PartMass,
             new(part, ml, "ml", Origin.Reckoned),
-            new($"density of the {part}", density, "g/ml", OriginOf(own)));
+            new($"density of the {part}", density, "g/ml", OriginOf(own), $"resin.{part}Density"));
 
     private static Origin OriginOf(bool own) => own ? Origin.Own : Origin.Default;
 

@@ -28,6 +28,7 @@ public sealed record RegionPlan(string Id, RegionKind Kind, string CupId, Reckon
 /// <param name="LayerId">The layer.</param>
 /// <param name="Regions">Its regions.</param>
 /// <param name="Cut">A straight cut across it, through its first heart, or through the middle.</param>
+/// <param name="CutAtMm">Where that cut runs, mm from the top.</param>
 /// <param name="Cups">Its cups.</param>
 /// <param name="Steps">Its pours in order.</param>
 /// <param name="Opacity">Opacity of every cup's resin at the layer's depth.</param>
@@ -38,6 +39,7 @@ public sealed record LayerPlan(
     string LayerId,
     ImmutableArray<RegionPlan> Regions,
     ImmutableArray<CutSpan> Cut,
+    double CutAtMm,
     CupPlan Cups,
     ImmutableArray<PourStep> Steps,
     ImmutableDictionary<string, Reckoned> Opacity,
@@ -92,16 +94,16 @@ public sealed class PiecePlanner(BandMapper mapper)
     {
         var outline = ground.Outline;
         var size = outline is Shapes.RoundOutline round
-            ? [new ReckonedInput("diameter", round.DiameterMm, "mm", Origin.Own)]
+            ? [new ReckonedInput("diameter", round.DiameterMm, "mm", Origin.Own, "ground.outline.diameterMm")]
             : ImmutableArray.Create(
-                new ReckonedInput("width", outline.BoxWidthMm, "mm", Origin.Own),
-                new ReckonedInput("height", outline.BoxHeightMm, "mm", Origin.Own));
+                new ReckonedInput("width", outline.BoxWidthMm, "mm", Origin.Own, "ground.outline.widthMm"),
+                new ReckonedInput("height", outline.BoxHeightMm, "mm", Origin.Own, "ground.outline.heightMm"));
         return new(
             new(outline.AreaMm2 / 100, "cm²", Formulas.OutlineArea, size),
             new(outline.PerimeterMm, "mm", Formulas.OutlinePerimeter, size),
             Reckoned.Of(outline.PerimeterMm * ground.SideHeightMm / 100, "cm²", Formulas.SideArea,
                 new("perimeter", outline.PerimeterMm, "mm", Origin.Reckoned),
-                new("side height", ground.SideHeightMm, "mm", Origin.Own)));
+                new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm")));
     }
 
     private LayerPlan Layer(Piece piece, Layer layer, PouredLayer? poured, DateTimeZone zone)
@@ -111,10 +113,12 @@ public sealed class PiecePlanner(BandMapper mapper)
         var cupOf = cups.Regions.ToDictionary(r => r.RegionId, r => r.CupId);
         var system = ResinInUse.Of(layer.Resin).System;
         var pour = PourOf(layer.Plan, poured, zone);
+        var cutAt = CutAt(piece.Ground.Outline, piece.Layers);
         return new(
             layer.Id,
             [.. map.Regions.Where(r => cupOf.ContainsKey(r.Id)).Select(r => Region(piece, layer, r, cupOf[r.Id]))],
-            CutOf(piece.Ground.Outline, piece.Layers, map),
+            CutOf(piece.Ground.Outline, map, cutAt),
+            cutAt,
             cups,
             PourPlan.Of(layer, cups),
             layer.Cups.ToImmutableDictionary(c => c.Id, c => OpacityOf(c, layer.DepthMm)),
@@ -124,10 +128,14 @@ public sealed class PiecePlanner(BandMapper mapper)
     }
 
     /// <summary>One height for the whole piece, so that the strata of its layers lie above each other.</summary>
-    private static ImmutableArray<CutSpan> CutOf(Shapes.Outline outline, ImmutableArray<Layer> layers, BandMap map)
+    private static double CutAt(Shapes.Outline outline, ImmutableArray<Layer> layers)
     {
         var heart = layers.SelectMany(l => l.Hearts).FirstOrDefault();
-        var y = heart is not null && heart.YMm > 0 && heart.YMm < outline.BoxHeightMm ? heart.YMm : outline.BoxHeightMm / 2;
+        return heart is not null && heart.YMm > 0 && heart.YMm < outline.BoxHeightMm ? heart.YMm : outline.BoxHeightMm / 2;
+    }
+
+    private static ImmutableArray<CutSpan> CutOf(Shapes.Outline outline, BandMap map, double y)
+    {
         var (from, to) = outline.Chord(y);
         return map.Cut(y, from, to);
     }
@@ -138,19 +146,32 @@ public sealed class PiecePlanner(BandMapper mapper)
         var area = new Reckoned(region.AreaMm2 / 100, "cm²", Formulas.RegionArea,
         [
             new("whole outline", piece.Ground.Outline.AreaMm2 / 100, "cm²", Origin.Reckoned),
-            .. width is null ? Array.Empty<ReckonedInput>() : [new("width on average", width.Value, "mm", Origin.Own)],
+            .. width is null ? Array.Empty<ReckonedInput>() : WidthInputs(layer, region.Id, width.Value),
             new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default),
         ]);
         return new(region.Id, region.Kind, cupId, area, region.OpenEdgeMm, region.AreaMm2 > 0);
+    }
+
+    private static ReckonedInput[] WidthInputs(Layer layer, string bandId, double widthMm)
+    {
+        var field = $"bands[{bandId}].widthMm";
+        return layer.Widening == 1
+            ? [new("width on average", widthMm, "mm", Origin.Own, field)]
+            :
+            [
+                new("own width", layer.Bands.Single(b => b.Id == bandId).WidthMm, "mm", Origin.Own, field),
+                new("widening", layer.Widening, "×", Origin.Own, "widening"),
+                new("width on average", widthMm, "mm", Origin.Reckoned),
+            ];
     }
 
     private static Reckoned OpacityOf(Cup cup, double depthMm)
     {
         var cover = cup.Colourant is null or ColourantClass.Lacing ? 0 : TypicalMaterials.Of(cup.Colourant.Value).Cover;
         return Reckoned.Of(100 * Colour.Opacity(cup, depthMm), "%", Formulas.Opacity,
-            new("depth", depthMm, "mm", Origin.Own),
+            new("depth", depthMm, "mm", Origin.Own, "depthMm"),
             new("cover κ", cover, "per % and mm", Origin.Default),
-            new("load", cup.LoadPercent, "%", Origin.Own));
+            new("load", cup.LoadPercent, "%", Origin.Own, $"cups[{cup.Id}].loadPercent"));
     }
 
     /// <summary>What really happened wins over the plan; what nobody noted falls back to the plan, then to defaults.</summary>

@@ -26,7 +26,11 @@ public enum Origin
 /// <param name="Value">Its value in <paramref name="Unit"/>.</param>
 /// <param name="Unit">Unit symbol; empty for a bare number.</param>
 /// <param name="Origin">Where it came from.</param>
-public sealed record ReckonedInput(string Name, double Value, string Unit, Origin Origin);
+/// <param name="Field">
+/// Where it is decided in the piece, or null: from the ground (<c>ground.sideHeightMm</c>) or from the layer
+/// (<c>reservePercent</c>, <c>cups[amber].loadPercent</c>, parts of a list by their id).
+/// </param>
+public sealed record ReckonedInput(string Name, double Value, string Unit, Origin Origin, string? Field = null);
 
 /// <summary>A number shown to a person, with the formula and the inputs it came from.</summary>
 /// <param name="Value">The value in <paramref name="Unit"/>, unrounded.</param>

@@ -24,6 +24,7 @@ public sealed record LayerView(
     string LayerId,
     ImmutableArray<RegionPlan> Regions,
     ImmutableArray<CutSpan> Cut,
+    double CutAtMm,
     CupPlan Cups,
     ImmutableArray<PourStep> Steps,
     ImmutableDictionary<string, Reckoned> Opacity,
@@ -97,7 +98,7 @@ public sealed class Workbench(
         var now = time.Now;
         var plan = planner.Plan(piece, [.. kept.Select(r => new PouredLayer(r.LayerId, r.Start, r.End, r.RoomC))], zone);
         return new(plan.Ground, [.. plan.Layers.Select(l => new LayerView(
-            l.LayerId, l.Regions, l.Cut, l.Cups, l.Steps, l.Opacity,
+            l.LayerId, l.Regions, l.Cut, l.CutAtMm, l.Cups, l.Steps, l.Opacity,
             l.Pour is { } p ? new(WorkshopTime.Local(p.Start, zone), WorkshopTime.Local(p.End, zone), p.RoomC, p.RoomOrigin) : null,
             l.Poured,
             [.. l.Windows.Select(w => new WindowView(
@@ -105,9 +106,14 @@ public sealed class Workbench(
                 w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours))]))]);
     }
 
-    /// <summary>A preview of an edited piece.</summary>
-    public PreviewView Preview(string id, Piece piece, string? layerId, PaintDetail detail) =>
-        new(Plan(piece, runs.Of(id)), planner.Paint(piece, layerId, detail));
+    /// <summary>A preview of an edited piece: what is worked out for one layer, or for all, and a painting up to it.</summary>
+    public PreviewView Preview(string id, Piece piece, string? layerId, PaintDetail detail)
+    {
+        var plan = Plan(piece, runs.Of(id));
+        return new(
+            layerId is null ? plan : plan with { Layers = [plan.Layers.Single(l => l.LayerId == layerId)] },
+            planner.Paint(piece, layerId, detail));
+    }
 
     /// <summary>A painting of a piece.</summary>
     public Painting Paint(Piece piece, string? layerId, PaintDetail detail) => planner.Paint(piece, layerId, detail);

@@ -46,6 +46,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reckon/quantity": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TypedQuantity"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["QuantityRead"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/workshop": {
         parameters: {
             query?: never;
@@ -741,6 +780,8 @@ export interface components {
             layerId: string;
             regions: components["schemas"]["RegionPlan"][];
             cut: components["schemas"]["CutSpan"][];
+            /** Format: double */
+            cutAtMm: number;
             cups: components["schemas"]["CupPlan"];
             steps: components["schemas"]["PourStep"][];
             opacity: {
@@ -853,7 +894,7 @@ export interface components {
             strokeMm: number;
             /**
              * Format: double
-             * @description Opacity of the whole path, 0 to 1.
+             * @description Opacity of the whole path, 0 to 1; a clear region has 0: it is there to be pointed at, not seen.
              */
             opacity: number;
             /** @description Region it belongs to, or null. */
@@ -951,6 +992,21 @@ export interface components {
             painting: components["schemas"]["Painting"];
         };
         /**
+         * @description What a typed quantity is a quantity of.
+         * @enum {unknown}
+         */
+        QuantityKind: "length" | "volume" | "mass" | "temperature";
+        /** @description A typed quantity, read. */
+        QuantityRead: {
+            /**
+             * Format: double
+             * @description Its value in mm, ml, g or °C.
+             */
+            value: number;
+            /** @description The same as text, such as `44.45 mm`. */
+            normalised: string;
+        };
+        /**
          * @description What the parts of a mix ratio are parts of.
          * @enum {unknown}
          */
@@ -982,6 +1038,11 @@ export interface components {
             unit: string;
             /** @description Where it came from. */
             origin: components["schemas"]["Origin"];
+            /**
+             * @description Where it is decided in the piece, or null: from the ground (`ground.sideHeightMm`) or from the layer
+             *     (`reservePercent`, `cups[amber].loadPercent`, parts of a list by their id).
+             */
+            field?: null | string;
         };
         /**
          * @description What a region of the map is.
@@ -1166,6 +1227,10 @@ export interface components {
             /** Format: int32 */
             basedOn: number;
             step: components["schemas"]["Step"];
+        };
+        TypedQuantity: {
+            text: string;
+            kind: components["schemas"]["QuantityKind"];
         };
         /**
          * @description How a window stands at a moment.

@@ -14,6 +14,14 @@ function pathsOf(painting: Painting) {
   return known;
 }
 
+/** A rectangle is clipped as one: that is far cheaper than by a path. */
+function clipTo(context: Paints, painting: Painting, outline: Path2D) {
+  if (!/^M0 0L\d+\.?\d* 0L/.test(painting.outline)) return context.clip(outline);
+  context.beginPath();
+  context.rect(0, 0, painting.widthMm, painting.heightMm);
+  context.clip();
+}
+
 /** Whether a painting has growth lines, or is the draft of a drag. */
 const isFull = (painting: Painting) => painting.paths.some((p) => p.role === 'growth-line');
 
@@ -23,26 +31,17 @@ const isFull = (painting: Painting) => painting.paths.some((p) => p.role === 'gr
  */
 export function paint(context: Paints, painting: Painting, pixelsPerMm: number) {
   const { outline, paths } = pathsOf(painting);
-  const finishes = new Map(painting.materials.map((m) => [m.id, m]));
-  const sheens = new Map<string, CanvasGradient>();
   context.save();
-  context.clip(outline);
+  clipTo(context, painting, outline);
   context.fillStyle = painting.ground;
   context.fill(outline);
   context.lineJoin = 'round';
   painting.paths.forEach((p, i) => {
+    if (p.opacity === 0) return;
     const path = paths[i]!;
     context.globalAlpha = p.opacity;
     if (p.fill) {
-      const material = p.material ? finishes.get(p.material) : undefined;
-      if (material && p.role === 'body' && isMetal(material.finish)) {
-        let sheen = sheens.get(material.id);
-        if (!sheen) {
-          sheen = metalSheen(context, painting, p.fill, material.light, material.dark);
-          sheens.set(material.id, sheen);
-        }
-        context.fillStyle = sheen;
-      } else context.fillStyle = p.fill;
+      context.fillStyle = p.fill;
       context.fill(path, 'evenodd');
     }
     if (p.stroke) {
@@ -52,21 +51,65 @@ export function paint(context: Paints, painting: Painting, pixelsPerMm: number) 
     }
   });
   context.globalAlpha = 1;
-  if (isFull(painting)) weather(context, painting, outline);
+  if (isFull(painting)) {
+    for (const ring of ringsOf(painting, paths)) finish(context, painting, ring);
+    weather(context, painting, outline);
+  }
   rim(context, outline, pixelsPerMm);
   context.restore();
 }
 
-/** Dims everything but some regions, so that they seem lit. */
-export function light(context: Paints, painting: Painting, regions: ReadonlySet<string>, veil: string) {
+/** The shadow a piece throws on the bench; it is painted again only when its outline or the view changes. */
+export function shadow(context: Paints, outline: string) {
+  const ratio = window.devicePixelRatio || 1;
+  context.save();
+  context.shadowColor = 'rgba(32, 24, 8, 0.45)';
+  context.shadowBlur = 10 * ratio;
+  context.shadowOffsetY = 5 * ratio;
+  context.fillStyle = '#55503f';
+  context.fill(new Path2D(outline));
+  context.restore();
+}
+
+/** The region at a point, in millimetres: the innermost body of the topmost layer that covers it. */
+export function regionAt(
+  context: Paints,
+  painting: Painting,
+  xMm: number,
+  yMm: number,
+  layerId: string,
+): string | null {
+  const { outline, paths } = pathsOf(painting);
+  context.save();
+  context.setTransform(1, 0, 0, 1, 0, 0);
+  let found: string | null = null;
+  if (context.isPointInPath(outline, xMm, yMm)) {
+    painting.paths.forEach((p, i) => {
+      const ours = p.material?.startsWith(`${layerId}/`);
+      if (ours && p.region !== null && p.fill && context.isPointInPath(paths[i]!, xMm, yMm, 'evenodd'))
+        found = p.region;
+    });
+  }
+  context.restore();
+  return found;
+}
+
+/** Dims everything but some regions of a layer, so that they seem lit. */
+export function light(
+  context: Paints,
+  painting: Painting,
+  layerId: string,
+  regions: ReadonlySet<string>,
+  veil: string,
+) {
   const { outline, paths } = pathsOf(painting);
   context.save();
   context.clip(outline);
   context.fillStyle = veil;
   context.fill(outline);
   painting.paths.forEach((p, i) => {
-    if (p.role !== 'body' && p.role !== 'growth-line') return;
-    if (!p.fill) return;
+    if ((p.role !== 'body' && p.role !== 'growth-line') || !p.fill) return;
+    if (!p.material?.startsWith(`${layerId}/`)) return;
     context.globalCompositeOperation = 'destination-out';
     context.fillStyle = '#000';
     context.fill(paths[i]!, 'evenodd');
@@ -78,15 +121,111 @@ export function light(context: Paints, painting: Painting, regions: ReadonlySet<
   context.restore();
 }
 
-const isMetal = (finish: string | null) => finish === 'metallic-paste' || finish === 'acrylic-metallic';
+interface FinishedRing {
+  path: Path2D;
+  material: Painting['materials'][number];
+  opacity: number;
+}
 
-function metalSheen(context: Paints, painting: Painting, fill: string, lightest: string, darkest: string) {
-  const gradient = context.createLinearGradient(0, 0, painting.widthMm, painting.heightMm);
-  const stripes = Math.max(6, Math.round((painting.widthMm + painting.heightMm) / 70));
-  for (let i = 0; i <= stripes; i++) {
-    gradient.addColorStop(i / stripes, i % 3 === 0 ? lightest : i % 3 === 1 ? fill : darkest);
+/** The regions whose colourant takes the light in its own way, each as the ring between its edge and the next one in. */
+function ringsOf(painting: Painting, paths: Path2D[]): FinishedRing[] {
+  const edges: { region: string | null; at: number }[] = [];
+  painting.paths.forEach((p, at) => {
+    if (
+      p.fill &&
+      p.region !== null &&
+      p.role !== 'facet' &&
+      p.opacity > 0 &&
+      edges.at(-1)?.region !== p.region
+    )
+      edges.push({ region: p.region, at });
+  });
+  return edges.flatMap(({ at }, i) => {
+    const outer = painting.paths[at]!;
+    const material = painting.materials.find((m) => m.id === outer.material);
+    if (!material?.finish || !(material.finish in finishes)) return [];
+    const ring = new Path2D(paths[at]);
+    const next = edges[i + 1];
+    const sameLayer =
+      next && painting.paths[next.at]!.material?.split('/')[0] === outer.material!.split('/')[0];
+    // A ring of a layer above already has its hole.
+    if (sameLayer && outer.opacity === 1) ring.addPath(paths[next.at]!);
+    return [{ path: ring, material, opacity: outer.opacity }];
+  });
+}
+
+/** How a colourant takes the light: specks of so many millimetres, a shift of hue across the piece, or a metal's sheen. */
+const finishes: Partial<Record<string, { specksMm: number; alpha: number } | 'shift' | 'sheen'>> = {
+  'metallic-paste': 'sheen',
+  mica: { specksMm: 46, alpha: 0.42 },
+  'acrylic-metallic': { specksMm: 34, alpha: 0.5 },
+  glitter: { specksMm: 90, alpha: 0.95 },
+  interference: 'shift',
+};
+
+function finish(context: Paints, painting: Painting, { path, material, opacity }: FinishedRing) {
+  const how = finishes[material.finish!]!;
+  context.save();
+  context.globalAlpha = opacity;
+  if (how === 'shift') {
+    const shift = context.createLinearGradient(0, painting.heightMm, painting.widthMm, 0);
+    ['#3fd0c9', '#8f6fe0', '#e07fb4', '#e6c96a', '#3fd0c9'].forEach((hue, i) =>
+      shift.addColorStop(i / 4, hue),
+    );
+    context.globalCompositeOperation = 'soft-light';
+    context.globalAlpha = 0.8 * opacity;
+    context.fillStyle = shift;
+  } else if (how === 'sheen') {
+    const sheen = context.createLinearGradient(0, 0, painting.widthMm, painting.heightMm);
+    const stripes = Math.max(6, Math.round((painting.widthMm + painting.heightMm) / 50));
+    for (let i = 0; i <= stripes; i++)
+      sheen.addColorStop(i / stripes, [material.light, '#808080', material.dark, '#808080'][i % 4]!);
+    context.globalCompositeOperation = 'hard-light';
+    context.globalAlpha = 0.5 * opacity;
+    context.fillStyle = sheen;
+  } else {
+    const pattern = context.createPattern(speckTile(material.finish === 'glitter'), 'repeat');
+    if (!pattern) return context.restore();
+    pattern.setTransform(new DOMMatrix().scale(how.specksMm / 256));
+    context.globalAlpha = how.alpha * opacity;
+    context.fillStyle = pattern;
   }
-  return gradient;
+  context.fill(path, 'evenodd');
+  context.restore();
+}
+
+const specks: Partial<Record<'fine' | 'coarse', HTMLCanvasElement>> = {};
+
+/** A seamless tile of specks: many fine pale ones for pearl, fewer and larger bright ones for glitter. */
+function speckTile(coarse: boolean) {
+  const key = coarse ? 'coarse' : 'fine';
+  return (specks[key] ??= drawSpecks(coarse));
+}
+
+function drawSpecks(coarse: boolean) {
+  const canvas = document.createElement('canvas');
+  canvas.width = canvas.height = 256;
+  const context = canvas.getContext('2d')!;
+  const next = randomFrom(coarse ? 411 : 77);
+  const count = coarse ? 260 : 900;
+  for (let i = 0; i < count; i++) {
+    const x = next() * 256;
+    const y = next() * 256;
+    const size = coarse ? 1.2 + 2.6 * next() : 0.5 + 0.9 * next();
+    const bright = next();
+    context.fillStyle =
+      bright < 0.75 ? `rgba(255, 252, 240, ${0.25 + 0.5 * next()})` : 'rgba(20, 18, 10, 0.28)';
+    for (const dx of [0, -256]) for (const dy of [0, -256]) context.fillRect(x + dx, y + dy, size, size);
+  }
+  return canvas;
+}
+
+function randomFrom(seed: number) {
+  let state = seed;
+  return () => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    return state / 4294967296;
+  };
 }
 
 /** Clouds, grain and gloss over the whole piece. */
@@ -155,11 +294,7 @@ function grainTile() {
 /** A seamless grey tile of value noise: octaves of so many cells across, each with its share. */
 function noiseTile(size: number, octaves: [cells: number, share: number][]) {
   const values = new Float32Array(size * size);
-  let state = 20261;
-  const next = () => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-    return state / 4294967296;
-  };
+  const next = randomFrom(20261);
   for (const [cells, share] of octaves) {
     const lattice = Float32Array.from({ length: cells * cells }, next);
     const step = cells / size;

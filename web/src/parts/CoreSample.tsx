@@ -1,5 +1,5 @@
 import type { LayerView, Piece } from '../api/client';
-import { fixed } from './format';
+import { useUnits } from '../units/units';
 
 interface Props {
   piece: Piece;
@@ -16,6 +16,7 @@ const base = 60;
 
 /** A vertical cut through the piece, to scale above the base: the way through its layers. */
 export function CoreSample({ piece, layers, chosen, onChoose, onAdd }: Props) {
+  const units = useUnits();
   const drawn = [...piece.layers].map((layer, i) => ({ layer, plan: layers[i], number: i + 1 })).reverse();
   return (
     <section className="core" aria-label="Core sample">
@@ -37,7 +38,7 @@ export function CoreSample({ piece, layers, chosen, onChoose, onAdd }: Props) {
                     {number} · {layer.name}
                   </b>
                   <small>
-                    {fixed(layer.depthMm, 1)} mm, {state}
+                    {units.show(layer.depthMm, 'mm', 1)}, {state}
                   </small>
                 </span>
               </button>

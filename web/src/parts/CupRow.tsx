@@ -1,12 +1,17 @@
 import type { CupVolume, Layer, LayerView } from '../api/client';
-import { fixed } from './format';
+import { widenBand, widthOf } from '../stations/map/layerEdits';
+import { useUnits } from '../units/units';
 
 interface Props {
   layer: Layer;
   plan: LayerView;
   chosen: string | null;
+  /** Cup whose region is pointed at on the map. */
+  pointed: string | null;
   onChoose: (cupId: string | null) => void;
   onPoint: (cupId: string | null) => void;
+  dragLayer: (change: (layer: Layer) => Layer, movedAt: number) => void;
+  editLayer: (change: (layer: Layer) => Layer) => void;
 }
 
 /** Sizes that mixing cups come in, ml. */
@@ -14,13 +19,48 @@ const sizes = [30, 60, 120, 240, 500, 1000, 2500, 5000];
 const tallest = 84;
 
 /** The layer's cups along the bench edge, in pour order and to scale with each other. */
-export function CupRow({ layer, plan, chosen, onChoose, onPoint }: Props) {
+export function CupRow({ layer, plan, chosen, pointed, onChoose, onPoint, dragLayer, editLayer }: Props) {
+  const units = useUnits();
   const order = [...new Set(plan.steps.map((s) => s.cupId))];
   const cups = order.flatMap((id) => {
     const cup = layer.cups.find((c) => c.id === id);
     const volume = plan.cups.cups.find((c) => c.cupId === id);
     return cup && volume ? [{ cup, volume }] : [];
   });
+  /** A level is pulled up or down: the reserve of all cups follows, or with Alt the bands of this one. */
+  const pull = (e: React.PointerEvent<HTMLButtonElement>, volume: CupVolume) => {
+    const glass = e.currentTarget.querySelector('svg')?.getBoundingClientRect();
+    if (e.button !== 0 || !glass || e.clientY > glass.bottom) return;
+    const button = e.currentTarget;
+    const from = e.clientY;
+    const mlPerPixel = sizeFor(volume.mixMl.value) / glass.height;
+    const served = volume.needMl - volume.reserveMl;
+    let pulled = false;
+    const change = (event: PointerEvent) => {
+      const ml = (from - event.clientY) * mlPerPixel;
+      return event.altKey
+        ? () => widen(layer, volume, (width) => (width * ml) / served)
+        : () => withReserve(layer, plan, (100 * ml) / served);
+    };
+    const move = (event: PointerEvent) => {
+      if (!pulled && Math.abs(event.clientY - from) < 5) return;
+      if (!pulled) button.setPointerCapture(event.pointerId);
+      pulled = true;
+      dragLayer(change(event), event.timeStamp);
+    };
+    const drop = (event: PointerEvent) => {
+      window.removeEventListener('pointermove', move);
+      window.removeEventListener('pointerup', drop);
+      window.removeEventListener('pointercancel', drop);
+      if (!pulled) return;
+      // The click that ends a pull does not choose the cup.
+      button.addEventListener('click', (click) => click.stopPropagation(), { capture: true, once: true });
+      editLayer(change(event));
+    };
+    window.addEventListener('pointermove', move);
+    window.addEventListener('pointerup', drop);
+    window.addEventListener('pointercancel', drop);
+  };
   const largest = Math.max(120, ...cups.map(({ volume }) => sizeFor(volume.mixMl.value)));
   return (
     <section className="cup-row" aria-label="Cups, in pour order">
@@ -30,7 +70,19 @@ export function CupRow({ layer, plan, chosen, onChoose, onPoint }: Props) {
             <button
               type="button"
               aria-pressed={chosen === cup.id}
-              onClick={() => onChoose(chosen === cup.id ? null : cup.id)}
+              aria-describedby="cup-row-key"
+              data-lit={pointed === cup.id || undefined}
+              onClick={(e) => e.detail < 2 && onChoose(chosen === cup.id ? null : cup.id)}
+              onPointerDown={(e) => pull(e, volume)}
+              onKeyDown={(e) => {
+                const by = { ArrowUp: 1, ArrowDown: -1 }[e.key];
+                if (!by) return;
+                e.preventDefault();
+                const steps = by * (e.shiftKey ? 10 : 1);
+                editLayer(
+                  e.altKey ? (l) => widen(l, volume, () => steps) : (l) => withReserve(l, plan, steps),
+                );
+              }}
               onPointerEnter={() => onPoint(cup.id)}
               onPointerLeave={() => onPoint(null)}
               onFocus={() => onPoint(cup.id)}
@@ -45,20 +97,38 @@ export function CupRow({ layer, plan, chosen, onChoose, onPoint }: Props) {
               />
               <span className="cup-name">{cup.name}</span>
               <span className="cup-ml">
-                <b>{fixed(volume.mixMl.value, 0)}</b> <small>ml</small>
+                <b>{units.part(volume.mixMl.value, 'ml', 0).text}</b> <small>{units.unit('ml')}</small>
               </span>
             </button>
           </li>
         ))}
       </ol>
-      <p className="key">
+      <p className="key" id="cup-row-key">
         In pour order, to scale
         <br />
-        dashed: resin line · hatched: reserve
+        dashed: resin line · hatched: reserve, {units.show(reserveOf(plan), '%')}
+        <br />
+        pull a level, or press ↑ ↓: the reserve; with Alt the band
       </p>
     </section>
   );
 }
+
+/** The reserve that counts, %: the layer's own or the default, as the plan reports it. */
+const reserveOf = (plan: LayerView) =>
+  plan.cups.cups[0]?.mixMl.inputs.find((i) => i.name === 'reserve')?.value ?? 0;
+
+const withReserve = (layer: Layer, plan: LayerView, by: number): Layer => ({
+  ...layer,
+  reservePercent: Math.min(100, Math.max(0, Math.round(reserveOf(plan) + by))),
+});
+
+/** Widens every band that a cup serves by an amount that may depend on its width. */
+const widen = (layer: Layer, volume: CupVolume, by: (widthMm: number) => number): Layer =>
+  volume.regionIds.reduce((l, id) => {
+    const at = l.bands.findIndex((b) => b.id === id);
+    return at < 0 ? l : widenBand(l, id, by(widthOf(l, at)));
+  }, layer);
 
 const sizeFor = (ml: number) => sizes.find((s) => s >= ml * 1.15) ?? Math.ceil(ml / 5000) * 5000;
 

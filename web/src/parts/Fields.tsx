@@ -1,4 +1,6 @@
 import { useEffect, useId, useRef, useState } from 'react';
+import { Refused, api, take } from '../api/client';
+import { kinds, useUnits } from '../units/units';
 import { typedNumber } from './format';
 
 /** Text being typed over a shown value; when that value changes from elsewhere, it takes its place. */
@@ -24,7 +26,10 @@ interface NumberProps {
   onChange: (value: number | null) => void;
 }
 
-/** A number with its unit. It is taken on Enter or when left; what is not a number is said beside it and nothing is lost. */
+/**
+ * A number with its unit, shown in the person's own. It is taken on Enter or when left; a quantity in any usual unit is
+ * read by the workshop. What is neither is said beside it and nothing is lost.
+ */
 export function NumberField({
   label,
   quiet,
@@ -37,9 +42,16 @@ export function NumberField({
   onChange,
 }: NumberProps) {
   const id = useId();
-  const shown = value === null ? '' : String(value);
+  const units = useUnits();
+  const shown = value === null ? '' : units.field(value, unit);
   const [text, setText] = useTyped(shown);
   const [typed, setTyped] = useState<string | null>(null);
+  const kind = unit in kinds ? kinds[unit as keyof typeof kinds] : null;
+  const takeValue = (to: number) => {
+    setTyped(null);
+    if (to === value) setText(shown);
+    else onChange(to);
+  };
 
   const commit = () => {
     if (text === shown) return setTyped(null);
@@ -48,10 +60,13 @@ export function NumberField({
       return onChange(null);
     }
     const number = typedNumber(text);
-    if (number === null) return setTyped(`Type a number${unit ? ` in ${unit}` : ''}, such as 12.5.`);
-    setTyped(null);
-    if (number === value) setText(shown);
-    else onChange(number);
+    if (number !== null) return takeValue(units.typed(number, unit));
+    const own = units.unit(unit);
+    const plain = `Type a number${own ? ` in ${own}` : ''}, such as 12.5.`;
+    if (!kind || !/\d/.test(text)) return setTyped(plain);
+    take(api.POST('/api/reckon/quantity', { body: { text, kind } }))
+      .then((read) => takeValue(Number(read.value.toFixed(3))))
+      .catch((e: unknown) => setTyped(e instanceof Refused ? (e.errors['text']?.[0] ?? e.message) : plain));
   };
 
   const message = typed ?? error;
@@ -75,7 +90,7 @@ export function NumberField({
           onKeyDown={(e) => e.key === 'Enter' && commit()}
         />
         <span id={`${id}-unit`} className="unit">
-          {unit}
+          {units.unit(unit)}
         </span>
       </span>
       {message && (

@@ -3,7 +3,9 @@ import { useId } from 'react';
 import { OverlayTrigger, Popover } from 'react-bootstrap';
 import type { Reckoned } from '../api/client';
 import { api, take } from '../api/client';
-import { decimalsOf, fixed, quantity } from './format';
+import { useUnits } from '../units/units';
+import { useEditing } from './editing';
+import { NumberField } from './Fields';
 
 const origins = {
   default: 'default',
@@ -24,7 +26,8 @@ interface Props {
 /** A number that opens to its formula and inputs. */
 export function HowNumber({ of, label, decimals, className }: Props) {
   const id = useId();
-  const text = fixed(of.value, decimals ?? decimalsOf(of.value, of.unit));
+  const units = useUnits();
+  const { text, unit } = units.part(of.value, of.unit, decimals);
   return (
     <OverlayTrigger
       trigger="click"
@@ -41,10 +44,10 @@ export function HowNumber({ of, label, decimals, className }: Props) {
       <button
         type="button"
         className={`how-number ${className ?? ''}`}
-        aria-label={`${label}: ${text} ${of.unit}. How is it worked out?`}
+        aria-label={`${label}: ${text} ${unit}. How is it worked out?`}
       >
         <b>{text}</b>
-        {of.unit && <small> {of.unit}</small>}
+        {unit && <small> {unit}</small>}
       </button>
     </OverlayTrigger>
   );
@@ -57,6 +60,8 @@ function How({ of }: { of: Reckoned }) {
     queryFn: () => take(api.GET('/api/formulas')),
     staleTime: Infinity,
   });
+  const units = useUnits();
+  const editing = useEditing();
   const formula = formulas.data?.find((f) => f.id === of.formula);
   return (
     <>
@@ -67,7 +72,20 @@ function How({ of }: { of: Reckoned }) {
           <div key={input.name}>
             <dt>{input.name}</dt>
             <dd>
-              {quantity(input.value, input.unit)} <em data-origin={input.origin}>{origins[input.origin]}</em>
+              {input.field && editing ? (
+                <NumberField
+                  label={input.name}
+                  quiet
+                  unit={input.unit}
+                  width={58}
+                  value={Number(input.value.toFixed(3))}
+                  error={editing.say(input.field)}
+                  onChange={(v) => v !== null && editing.set(input.field!, v)}
+                />
+              ) : (
+                units.show(input.value, input.unit)
+              )}{' '}
+              <em data-origin={input.origin}>{origins[input.origin]}</em>
             </dd>
           </div>
         ))}

@@ -1,26 +1,58 @@
-import { useCallback, useLayoutEffect, useRef, useState } from 'react';
-import type { Layer, Painting } from '../api/client';
+import { useLayoutEffect, useRef, useState } from 'react';
+import type { Heart, Layer, LayerView, Outline, Painting } from '../api/client';
 import { PaintedPiece } from '../painting/PaintedPiece';
-import { fixed } from '../parts/format';
-import { changeHeart } from '../stations/map/layerEdits';
+import type { View } from '../painting/PaintedPiece';
+import { regionAt } from '../painting/brush';
+import { changeHeart, countsFromRim, widenBand, widthOf } from '../stations/map/layerEdits';
+import { regionName } from '../stations/station';
+import { useUnits } from '../units/units';
+import type { Selected } from './selection';
+import { Grip } from './Grip';
+import type { Hold } from './Grip';
 
 interface Props {
   name: string;
   painting: Painting;
+  outline: Outline;
   layer: Layer;
+  plan: LayerView;
   lit: ReadonlySet<string>;
-  /** Whether the heart can be taken hold of. */
-  handles: boolean;
-  dragLayer: (change: (layer: Layer) => Layer) => void;
+  /** What can be taken hold of: hearts and bands, the rim, or nothing. */
+  handles: 'map' | 'rim' | null;
+  selected: Selected;
+  onSelect: (selected: Selected) => void;
+  onPoint: (regionId: string | null) => void;
+  onPainted: () => void;
+  /** Shows a change under way, with the time of the hand's move. */
+  dragLayer: (change: (layer: Layer) => Layer, movedAt: number) => void;
   editLayer: (change: (layer: Layer) => Layer) => void;
+  dragOutline: (change: (outline: Outline) => Outline, movedAt: number) => void;
+  editOutline: (change: (outline: Outline) => Outline) => void;
 }
 
 const margin = 14;
+const below = 52;
+const closest = 8;
 
-/** The piece to scale, with the handles of the map above it. */
-export function MapStage({ name, painting, layer, lit, handles, dragLayer, editLayer }: Props) {
+/** The piece to scale, with what can be taken hold of above it. */
+export function MapStage(props: Props) {
+  const { name, painting, outline, plan, lit, handles, selected, onSelect, onPoint, onPainted } = props;
+  const { dragLayer, editLayer, dragOutline, editOutline } = props;
+  const units = useUnits();
+  // What is held moves at once; the rest of the page follows.
+  const [live, setLive] = useState<Layer | null>(null);
+  const layer = live ?? props.layer;
+  const dragLive = (change: (layer: Layer) => Layer, movedAt: number) => {
+    setLive(change(props.layer));
+    dragLayer(change, movedAt);
+  };
+  const dropLive = (change: (layer: Layer) => Layer) => {
+    setLive(null);
+    editLayer(change);
+  };
   const stage = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState({ width: 0, height: 0 });
+  const [zoom, setZoom] = useState({ by: 1, x: 0, y: 0 });
   useLayoutEffect(() => {
     const observer = new ResizeObserver(([entry]) => {
       if (entry) setRoom({ width: entry.contentRect.width, height: entry.contentRect.height });
@@ -28,101 +60,481 @@ export function MapStage({ name, painting, layer, lit, handles, dragLayer, editL
     if (stage.current) observer.observe(stage.current);
     return () => observer.disconnect();
   }, []);
-  const scale = Math.min(
-    (room.width - 2 * margin) / painting.widthMm,
-    (room.height - 2 * margin - 26) / painting.heightMm,
+
+  // While the rim is dragged the fit stays as it was, so that the piece does not shrink away under the hand.
+  const [held, setHeld] = useState<{ widthMm: number; heightMm: number } | null>(null);
+  const fitted = held ?? painting;
+  const fit = Math.min(
+    (room.width - 2 * margin) / fitted.widthMm,
+    (room.height - margin - below) / fitted.heightMm,
   );
-  const heart = layer.hearts[0];
+  const pixelsPerMm = fit * zoom.by;
+  const view: View = {
+    pixelsPerMm,
+    x: (room.width - fitted.widthMm * pixelsPerMm) / 2 + zoom.x,
+    y: (room.height - below + margin - fitted.heightMm * pixelsPerMm) / 2 + zoom.y,
+  };
+  const toMm = (e: { clientX: number; clientY: number }) => {
+    const box = stage.current!.getBoundingClientRect();
+    return { x: (e.clientX - box.x - view.x) / pixelsPerMm, y: (e.clientY - box.y - view.y) / pixelsPerMm };
+  };
 
-  // From the hand's event to the second frame after the painting that answers it.
-  const moved = useRef<number | null>(null);
-  const onPainted = useCallback(() => {
-    const start = moved.current;
-    if (start === null) return;
-    moved.current = null;
-    requestAnimationFrame(() =>
-      requestAnimationFrame(() => performance.measure('hand-to-paint', { start, end: performance.now() })),
-    );
-  }, []);
-
-  const hold = (e: React.PointerEvent<SVGGElement>) => {
-    if (!heart) return;
-    const grip = e.currentTarget;
-    grip.setPointerCapture(e.pointerId);
-    const from = { x: e.clientX, y: e.clientY, xMm: heart.xMm, yMm: heart.yMm };
-    const at = (event: PointerEvent) => ({
-      xMm: Math.round(from.xMm + (event.clientX - from.x) / scale),
-      yMm: Math.round(from.yMm + (event.clientY - from.y) / scale),
+  const zoomTo = (by: number, at?: { x: number; y: number }) =>
+    setZoom((now) => {
+      const to = Math.min(closest, Math.max(1, by));
+      if (to === 1) return { by: 1, x: 0, y: 0 };
+      const centre = at ?? { x: room.width / 2, y: room.height / 2 };
+      const middle = {
+        x: room.width / 2,
+        y: (room.height - below + margin) / 2,
+      };
+      // The point under the hand stays where it is.
+      const keep = (c: number, m: number, shift: number) => c - m - ((c - m - shift) * to) / now.by;
+      return { by: to, x: keep(centre.x, middle.x, now.x), y: keep(centre.y, middle.y, now.y) };
     });
+
+  useLayoutEffect(() => {
+    const element = stage.current;
+    const wheel = (e: WheelEvent) => {
+      e.preventDefault();
+      const box = element!.getBoundingClientRect();
+      zoomTo(zoom.by * Math.exp(-e.deltaY / 400), { x: e.clientX - box.x, y: e.clientY - box.y });
+    };
+    element?.addEventListener('wheel', wheel, { passive: false });
+    return () => element?.removeEventListener('wheel', wheel);
+  });
+
+  const regionUnder = (e: { clientX: number; clientY: number }) => {
+    const context = stage.current?.querySelector<HTMLCanvasElement>('canvas.picture')?.getContext('2d');
+    const at = toMm(e);
+    return context ? regionAt(context, painting, at.x, at.y, layer.id) : null;
+  };
+
+  /** A heart or a band is taken by its own area; everything else pans. */
+  const press = (e: React.PointerEvent<HTMLDivElement>) => {
+    if (e.button > 1) return;
+    const region = handles === 'map' && e.button === 0 ? regionUnder(e) : null;
+    const from = toMm(e);
+    const start = { x: e.clientX, y: e.clientY, zoom };
+    const element = e.currentTarget;
+    element.setPointerCapture(e.pointerId);
+    const near = nearestHeart(layer, from);
+    const heart = region === 'heart' ? near : undefined;
+    const index = layer.bands.findIndex((b) => b.id === region);
+    const band = layer.bands[index];
+    if (heart) onSelect({ kind: 'heart', id: heart.id });
+    else if (band) onSelect({ kind: 'band', id: band.id });
+    let far = false;
+    const change = (event: PointerEvent): ((l: Layer) => Layer) | null => {
+      const to = toMm(event);
+      if (heart) {
+        return (l) =>
+          changeHeart(l, heart.id, {
+            xMm: Math.round(heart.xMm + to.x - from.x),
+            yMm: Math.round(heart.yMm + to.y - from.y),
+          });
+      }
+      if (band && !band.fillsRest && near) {
+        const out =
+          Math.hypot(to.x - near.xMm, to.y - near.yMm) - Math.hypot(from.x - near.xMm, from.y - near.yMm);
+        const by = Math.round(2 * out) / 2;
+        return () => widenBand(layer, band.id, countsFromRim(layer, index) ? -by : by);
+      }
+      return null;
+    };
     const move = (event: PointerEvent) => {
-      moved.current ??= event.timeStamp;
-      dragLayer((l) => changeHeart(l, heart.id, at(event)));
+      far ||= Math.hypot(event.clientX - start.x, event.clientY - start.y) > 4;
+      if (!far) return;
+      const edit = change(event);
+      if (edit) {
+        dragLive(edit, event.timeStamp);
+      } else if (zoom.by > 1) {
+        setZoom({
+          by: zoom.by,
+          x: start.zoom.x + event.clientX - start.x,
+          y: start.zoom.y + event.clientY - start.y,
+        });
+      }
     };
     const drop = (event: PointerEvent) => {
-      grip.removeEventListener('pointermove', move);
-      grip.removeEventListener('pointerup', drop);
-      grip.removeEventListener('pointercancel', drop);
-      moved.current = null;
-      editLayer((l) => changeHeart(l, heart.id, at(event)));
+      element.removeEventListener('pointermove', move);
+      element.removeEventListener('pointerup', drop);
+      element.removeEventListener('pointercancel', drop);
+      const edit = far ? change(event) : null;
+      if (edit) dropLive(edit);
+      else setLive(null);
     };
-    grip.addEventListener('pointermove', move);
-    grip.addEventListener('pointerup', drop);
-    grip.addEventListener('pointercancel', drop);
+    element.addEventListener('pointermove', move);
+    element.addEventListener('pointerup', drop);
+    element.addEventListener('pointercancel', drop);
   };
 
-  const key = (e: React.KeyboardEvent) => {
-    if (!heart) return;
-    const step = e.shiftKey ? 10 : 1;
-    const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[
-      e.key
-    ];
-    if (!by) return;
-    e.preventDefault();
-    editLayer((l) => {
-      const now = l.hearts.find((h) => h.id === heart.id);
-      return now ? changeHeart(l, heart.id, { xMm: now.xMm + by[0]!, yMm: now.yMm + by[1]! }) : l;
-    });
-  };
+  const holdLayer = (
+    change: (byX: number, byY: number, to: { x: number; y: number }) => (l: Layer) => Layer,
+  ): Hold => ({
+    move: (event, by) => {
+      dragLive(change(by.x / pixelsPerMm, by.y / pixelsPerMm, toMm(event)), event.timeStamp);
+    },
+    drop: (event, by) => {
+      dropLive(change(by.x / pixelsPerMm, by.y / pixelsPerMm, toMm(event)));
+    },
+  });
+  const holdRim = (change: (byX: number, byY: number) => (o: Outline) => Outline): Hold => ({
+    take: () => setHeld({ widthMm: painting.widthMm, heightMm: painting.heightMm }),
+    move: (event, by) => {
+      dragOutline(change(by.x / pixelsPerMm, by.y / pixelsPerMm), event.timeStamp);
+    },
+    drop: (_, by) => {
+      setHeld(null);
+      editOutline(change(by.x / pixelsPerMm, by.y / pixelsPerMm));
+    },
+  });
 
-  const width = painting.widthMm * scale;
-  const bar = [1000, 500, 200, 100, 50, 20, 10].find((mm) => mm * scale < width * 0.42) ?? 10;
+  const px = (mm: number) => view.x + mm * pixelsPerMm;
+  const py = (mm: number) => view.y + mm * pixelsPerMm;
+  const bar = units.scaleBars.find((b) => b.mm * pixelsPerMm < 230) ?? units.scaleBars.at(-1)!;
   return (
-    <div className="stage" ref={stage}>
-      {scale > 0 && (
-        <div className="slab" style={{ width, height: painting.heightMm * scale }}>
+    <div
+      className="stage"
+      ref={stage}
+      onPointerDown={press}
+      onPointerMove={(e) => e.buttons === 0 && onPoint(regionUnder(e))}
+      onPointerLeave={() => onPoint(null)}
+    >
+      {pixelsPerMm > 0 && (
+        <>
           <PaintedPiece
             painting={painting}
-            width={width}
-            lit={lit}
+            view={view}
+            width={room.width}
+            height={room.height}
+            lit={live ? undefined : lit}
+            layerId={layer.id}
             label={`${name}, painted to scale`}
             onPainted={onPainted}
           />
-          {handles && heart && (
-            <svg className="handles" width={width} height={painting.heightMm * scale}>
-              <g
-                tabIndex={0}
-                role="button"
-                aria-label={`Heart, ${fixed(heart.xMm, 0)} mm from the left, ${fixed(heart.yMm, 0)} mm from the top. Arrow keys move it by 1 mm, with shift by 10 mm.`}
-                transform={`translate(${heart.xMm * scale} ${heart.yMm * scale})`}
-                onPointerDown={hold}
-                onKeyDown={key}
-              >
-                <circle r="22" className="reach" />
-                <circle r="9" className="grip" />
-                <circle r="2.5" className="dot" />
-              </g>
-            </svg>
+          <svg className="handles" width={room.width} height={room.height}>
+            {handles === 'map' &&
+              layer.bands.map((band, i) => {
+                const edge = band.fillsRest ? null : edgeOf(plan, layer, i);
+                if (!edge) return null;
+                const chosen = selected?.kind === 'band' && selected.id === band.id;
+                const width = units.show(widthOf(layer, i), 'mm');
+                const sign = (countsFromRim(layer, i) ? -1 : 1) * edge.outward;
+                return (
+                  <Grip
+                    key={band.id}
+                    x={px(edge.xMm)}
+                    y={py(plan.cutAtMm)}
+                    size={chosen ? 9 : 4}
+                    name={`Edge of ${regionName(layer, band.id)}`}
+                    value={widthOf(layer, i)}
+                    words={`${width} wide`}
+                    least={0.5}
+                    most={1000}
+                    onFocus={() => onSelect({ kind: 'band', id: band.id })}
+                    hold={holdLayer(
+                      (byX) => () => widenBand(layer, band.id, sign * (Math.round(2 * byX) / 2)),
+                    )}
+                    onStep={(by) => editLayer((l) => widenBand(l, band.id, by))}
+                  />
+                );
+              })}
+            {handles === 'map' &&
+              layer.hearts.map((heart, i) => (
+                <HeartHandles
+                  key={heart.id}
+                  heart={heart}
+                  number={layer.hearts.length > 1 ? ` ${i + 1}` : ''}
+                  chosen={selected?.kind === 'heart' && selected.id === heart.id}
+                  px={px}
+                  py={py}
+                  pixelsPerMm={pixelsPerMm}
+                  hold={holdLayer}
+                  onSelect={() => onSelect({ kind: 'heart', id: heart.id })}
+                  editLayer={editLayer}
+                />
+              ))}
+            {handles === 'rim' && (
+              <RimHandles
+                outline={outline}
+                painting={painting}
+                px={px}
+                py={py}
+                hold={holdRim}
+                edit={editOutline}
+              />
+            )}
+          </svg>
+          {handles === 'map' && (
+            <Callout layer={layer} plan={plan} selected={selected} px={px} py={py} room={room} />
           )}
-          <div
-            className="scale-bar"
-            style={{ width: bar * scale }}
-            aria-label={`Scale bar, ${bar} mm`}
-            role="img"
-          >
-            {bar} mm
+          <div className="stage-foot" onPointerDown={(e) => e.stopPropagation()}>
+            <span
+              className="scale-bar"
+              style={{ width: bar.mm * pixelsPerMm }}
+              role="img"
+              aria-label={`Scale bar, ${bar.text}`}
+            >
+              {bar.text}
+            </span>
+            <span className="zoom">
+              <button
+                type="button"
+                className="icon"
+                aria-label="Nearer"
+                onClick={() => zoomTo(zoom.by * 1.5)}
+              >
+                <i className="bi plus" />
+              </button>
+              <button
+                type="button"
+                className="icon"
+                aria-label="Farther"
+                disabled={zoom.by === 1}
+                onClick={() => zoomTo(zoom.by / 1.5)}
+              >
+                <i className="bi minus" />
+              </button>
+              {zoom.by > 1 && (
+                <button type="button" className="btn btn-outline-primary" onClick={() => zoomTo(1)}>
+                  Whole piece
+                </button>
+              )}
+            </span>
           </div>
-        </div>
+        </>
       )}
+    </div>
+  );
+}
+
+function nearestHeart(layer: Layer, at: { x: number; y: number }): Heart | undefined {
+  const away = (h: Heart) => Math.hypot(h.xMm - at.x, h.yMm - at.y);
+  return layer.hearts.reduce<Heart | undefined>(
+    (best, h) => (!best || away(h) < away(best) ? h : best),
+    undefined,
+  );
+}
+
+/** Where the edge that moves with a band's width crosses the cut, and which way along the cut is outward there. */
+function edgeOf(plan: LayerView, layer: Layer, index: number) {
+  const id = layer.bands[index]!.id;
+  const heartX = layer.hearts[0]?.xMm ?? 0;
+  const spans = plan.cut.filter((s) => s.regionId === id);
+  const right = spans.find((s) => s.fromMm >= heartX);
+  const left = spans.findLast((s) => s.toMm <= heartX);
+  const fromRim = countsFromRim(layer, index);
+  const last = plan.cut.at(-1)?.toMm ?? 0;
+  if (right && (fromRim || right.toMm < last))
+    return { xMm: fromRim ? right.fromMm : right.toMm, outward: 1 };
+  if (left && (fromRim || left.fromMm > (plan.cut[0]?.fromMm ?? 0)))
+    return { xMm: fromRim ? left.toMm : left.fromMm, outward: -1 };
+  return null;
+}
+
+interface HeartProps {
+  heart: Heart;
+  number: string;
+  chosen: boolean;
+  px: (mm: number) => number;
+  py: (mm: number) => number;
+  pixelsPerMm: number;
+  hold: (change: (byX: number, byY: number, to: { x: number; y: number }) => (l: Layer) => Layer) => Hold;
+  onSelect: () => void;
+  editLayer: (change: (layer: Layer) => Layer) => void;
+}
+
+/** A heart is moved by its middle; once chosen, it is widened, heightened and turned by three more grips. */
+function HeartHandles({ heart, number, chosen, px, py, pixelsPerMm, hold, onSelect, editLayer }: HeartProps) {
+  const units = useUnits();
+  const turn = (heart.turnDeg * Math.PI) / 180;
+  const along = (mm: number) =>
+    [px(heart.xMm + mm * Math.cos(turn)), py(heart.yMm + mm * Math.sin(turn))] as const;
+  const across = (mm: number) =>
+    [px(heart.xMm - mm * Math.sin(turn)), py(heart.yMm + mm * Math.cos(turn))] as const;
+  const reach = heart.widthMm / 2;
+  const top = heart.heightMm / 2;
+  const set = (change: Partial<Heart>) => (l: Layer) => changeHeart(l, heart.id, change);
+  const step = (key: 'xMm' | 'yMm' | 'widthMm' | 'heightMm' | 'turnDeg') => (by: number) =>
+    editLayer((l) => {
+      const now = l.hearts.find((h) => h.id === heart.id);
+      return now ? changeHeart(l, heart.id, { [key]: now[key] + by }) : l;
+    });
+  const [wx, wy] = along(reach);
+  const [hx, hy] = across(top);
+  const [tx, ty] = across(-top - 26 / pixelsPerMm);
+  const [bx, by] = across(-top);
+  const mm = (v: number) => units.show(v, 'mm');
+  return (
+    <>
+      <Grip
+        x={px(heart.xMm)}
+        y={py(heart.yMm)}
+        size={9}
+        name={`Heart${number}`}
+        value={heart.xMm}
+        words={`${mm(heart.xMm)} from the left, ${mm(heart.yMm)} from the top`}
+        least={-1500}
+        most={4500}
+        dot
+        onFocus={onSelect}
+        hold={hold((byX, byY) => set({ xMm: Math.round(heart.xMm + byX), yMm: Math.round(heart.yMm + byY) }))}
+        onStep={step('xMm')}
+        onStepDown={step('yMm')}
+      />
+      {chosen && (
+        <>
+          <path className="lever" d={`M${bx} ${by}L${tx} ${ty}`} />
+          <Grip
+            x={wx}
+            y={wy}
+            size={7}
+            name={`Width of heart${number}`}
+            value={heart.widthMm}
+            words={mm(heart.widthMm)}
+            least={4}
+            most={2000}
+            hold={hold((_x, _y, to) => {
+              const far = (to.x - heart.xMm) * Math.cos(turn) + (to.y - heart.yMm) * Math.sin(turn);
+              return set({ widthMm: Math.max(4, Math.round(2 * Math.abs(far))) });
+            })}
+            onStep={step('widthMm')}
+          />
+          <Grip
+            x={hx}
+            y={hy}
+            size={7}
+            name={`Height of heart${number}`}
+            value={heart.heightMm}
+            words={mm(heart.heightMm)}
+            least={4}
+            most={2000}
+            hold={hold((_x, _y, to) => {
+              const far = (to.y - heart.yMm) * Math.cos(turn) - (to.x - heart.xMm) * Math.sin(turn);
+              return set({ heightMm: Math.max(4, Math.round(2 * Math.abs(far))) });
+            })}
+            onStep={step('heightMm')}
+          />
+          <Grip
+            x={tx}
+            y={ty}
+            size={6}
+            name={`Turn of heart${number}`}
+            value={heart.turnDeg}
+            words={`${heart.turnDeg}°`}
+            least={-360}
+            most={360}
+            hold={hold((_x, _y, to) => {
+              const angle = (Math.atan2(to.x - heart.xMm, heart.yMm - to.y) * 180) / Math.PI;
+              return set({ turnDeg: Math.round(angle) });
+            })}
+            onStep={step('turnDeg')}
+          />
+        </>
+      )}
+    </>
+  );
+}
+
+interface RimProps {
+  outline: Outline;
+  painting: Painting;
+  px: (mm: number) => number;
+  py: (mm: number) => number;
+  hold: (change: (byX: number, byY: number) => (o: Outline) => Outline) => Hold;
+  edit: (change: (outline: Outline) => Outline) => void;
+}
+
+/** The rim is stretched by its right and its lower side. */
+function RimHandles({ outline, painting, px, py, hold, edit }: RimProps) {
+  const units = useUnits();
+  const size = (mm: number) => Math.min(3000, Math.max(20, Math.round(mm)));
+  const { widthMm, heightMm } = painting;
+  const grip = (
+    name: string,
+    value: number,
+    x: number,
+    y: number,
+    change: (by: number) => (o: Outline) => Outline,
+    across: boolean,
+  ) => (
+    <Grip
+      key={name}
+      x={x}
+      y={y}
+      size={9}
+      name={name}
+      value={value}
+      words={units.show(value, 'mm')}
+      least={20}
+      most={3000}
+      hold={hold((byX, byY) => change(across ? byX : byY))}
+      onStep={(by) => edit(change(by))}
+    />
+  );
+  if (outline.shape === 'round') {
+    return grip(
+      'Diameter',
+      outline.diameterMm,
+      px(widthMm),
+      py(heightMm / 2),
+      (by) => (o) => (o.shape === 'round' ? { ...o, diameterMm: size(outline.diameterMm + by) } : o),
+      true,
+    );
+  }
+  return (
+    <>
+      {grip(
+        'Width',
+        outline.widthMm,
+        px(widthMm),
+        py(heightMm / 2),
+        (by) => (o) => (o.shape === 'rectangle' ? { ...o, widthMm: size(outline.widthMm + by) } : o),
+        true,
+      )}
+      {grip(
+        'Height',
+        outline.heightMm,
+        px(widthMm / 2),
+        py(heightMm),
+        (by) => (o) => (o.shape === 'rectangle' ? { ...o, heightMm: size(outline.heightMm + by) } : o),
+        false,
+      )}
+    </>
+  );
+}
+
+interface CalloutProps {
+  layer: Layer;
+  plan: LayerView;
+  selected: Selected;
+  px: (mm: number) => number;
+  py: (mm: number) => number;
+  room: { width: number; height: number };
+}
+
+/** What the chosen band is, beside its edge. */
+function Callout({ layer, plan, selected, px, py, room }: CalloutProps) {
+  const units = useUnits();
+  if (selected?.kind !== 'band') return null;
+  const index = layer.bands.findIndex((b) => b.id === selected.id);
+  const band = layer.bands[index];
+  const region = plan.regions.find((r) => r.id === selected.id);
+  if (!band || !region) return null;
+  const edge = band.fillsRest ? null : edgeOf(plan, layer, index);
+  const x = edge ? px(edge.xMm) : room.width / 2;
+  const y = edge ? py(plan.cutAtMm) : 70;
+  const left = Math.min(Math.max(8, x + 18), room.width - 190);
+  return (
+    <div className="callout" style={{ left, top: Math.max(6, y - 74) }} aria-hidden>
+      <b>
+        {regionName(layer, band.id)}
+        {!band.fillsRest && ` · ${units.show(widthOf(layer, index), 'mm')}`}
+      </b>
+      <span>
+        {band.fillsRest ? 'fills the rest' : 'drag to widen'} · {units.show(region.area.value, 'cm²')}
+      </span>
     </div>
   );
 }

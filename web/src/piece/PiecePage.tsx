@@ -1,10 +1,11 @@
-import { useMemo, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useSearchParams } from 'react-router';
-import type { Layer } from '../api/client';
+import type { Layer, Outline, Piece } from '../api/client';
 import { CoreSample } from '../parts/CoreSample';
 import { CupRow } from '../parts/CupRow';
 import { StringOfStations } from '../parts/StringOfStations';
-import { clockText, fixed } from '../parts/format';
+import { EditingProvider, placeOf, setAt } from '../parts/editing';
+import { clockText } from '../parts/format';
 import { CupsStation } from '../stations/cups/CupsStation';
 import { CureStation } from '../stations/cure/CureStation';
 import { GroundStation } from '../stations/ground/GroundStation';
@@ -14,40 +15,118 @@ import { PourStation } from '../stations/pour/PourStation';
 import type { Station, StationProps } from '../stations/station';
 import { stationNames, stations } from '../stations/station';
 import { StoryStation } from '../stations/story/StoryStation';
+import { useUnits } from '../units/units';
 import { MapStage } from './MapStage';
-import type { PieceOnPage, Saving } from './usePiece';
+import type { Selected } from './selection';
+import type { PieceOnPage } from './usePiece';
 import { usePiece } from './usePiece';
 
-const pages: Record<Station, (props: StationProps) => React.ReactNode> = {
-  ground: GroundStation,
-  map: MapStation,
-  cups: CupsStation,
-  pour: PourStation,
-  cure: CureStation,
-  story: StoryStation,
+const pages: Record<Station, React.ComponentType<StationProps>> = {
+  ground: memo(GroundStation),
+  map: memo(MapStation),
+  cups: memo(CupsStation),
+  pour: memo(PourStation),
+  cure: memo(CureStation),
+  story: memo(StoryStation),
 };
+// A drag paints the map many times a second; these follow only when what they show has changed.
+const Sample = memo(CoreSample);
+const Cups = memo(CupRow);
+const Tags = memo(StringOfStations);
 
 const none: ReadonlySet<string> = new Set();
 
 export function PiecePage({ id, station }: { id: string; station: string }) {
+  const units = useUnits();
   const [search, setSearch] = useSearchParams();
   const asked = search.get('layer');
   const page = usePiece(id, asked);
   const [cup, setCup] = useState<string | null>(null);
   const [pointed, setPointed] = useState<string | null>(null);
-  const { draft: piece, plan, view, painting, saving, edit, drag } = page;
+  const [selected, setSelected] = useState<Selected>(null);
+  const { draft: piece, plan, view, painting, saving, edit, drag, step } = page;
 
   const layer = piece?.layers.find((l) => l.id === asked) ?? piece?.layers.at(-1);
   const layerIndex = piece && layer ? piece.layers.indexOf(layer) : 0;
-  const layerPlan = plan?.layers.find((l) => l.layerId === layer?.id);
+  const layerId = layer?.id ?? '';
+  const layerPlan = plan?.layers.find((l) => l.layerId === layerId);
   const shown = pointed ?? cup;
+  const regions = layerPlan?.regions;
   const lit = useMemo(
-    () =>
-      shown && layerPlan
-        ? new Set(layerPlan.regions.filter((r) => r.cupId === shown).map((r) => r.id))
-        : none,
-    [shown, layerPlan],
+    () => (shown && regions ? new Set(regions.filter((r) => r.cupId === shown).map((r) => r.id)) : none),
+    [shown, regions],
   );
+
+  const onLayer = useCallback(
+    (change: (layer: Layer) => Layer) => (p: Piece) => ({
+      ...p,
+      layers: p.layers.map((l) => (l.id === layerId ? change(l) : l)),
+    }),
+    [layerId],
+  );
+  const editLayer = useCallback((change: (layer: Layer) => Layer) => edit(onLayer(change)), [edit, onLayer]);
+  const dragLayer = useCallback(
+    (change: (layer: Layer) => Layer, movedAt: number) => drag(onLayer(change), movedAt),
+    [drag, onLayer],
+  );
+  const errors = saving.state === 'refused' ? saving.errors : null;
+  const say = useCallback((field: string) => errors?.[field]?.[0], [errors]);
+  const sayLayer = useCallback((field: string) => say(`layers[${layerIndex}].${field}`), [say, layerIndex]);
+  const choose = useCallback(
+    (to: string) => {
+      setCup(null);
+      setSelected(null);
+      setSearch({ layer: to }, { replace: true });
+    },
+    [setSearch],
+  );
+  const select = useCallback(
+    (to: Selected) => {
+      setSelected((now) => (now?.kind === to?.kind && now?.id === to?.id ? now : to));
+      const region = to?.kind === 'heart' ? 'heart' : to?.id;
+      setCup(regions?.find((r) => r.id === region)?.cupId ?? null);
+    },
+    [regions],
+  );
+  const pour = useCallback(() => {
+    if (!piece) return;
+    const over = layerOver(
+      piece.layers.at(-1)!,
+      piece.layers.map((l) => l.id),
+    );
+    edit((p) => ({ ...p, layers: [...p.layers, over] }));
+    choose(over.id);
+  }, [piece, edit, choose]);
+  const point = useCallback(
+    (regionId: string | null) => setPointed(regions?.find((r) => r.id === regionId)?.cupId ?? null),
+    [regions],
+  );
+  const editing = useMemo(
+    () => ({
+      set: (field: string, value: number | null) =>
+        field.startsWith('ground.')
+          ? edit((p) => setAt(p, field, value))
+          : editLayer((l) => setAt(l, field, value)),
+      say: (field: string) =>
+        field.startsWith('ground.') ? say(field) : sayLayer(layer ? placeOf(layer, field) : field),
+    }),
+    [edit, editLayer, say, sayLayer, layer],
+  );
+
+  useEffect(() => {
+    const press = (e: KeyboardEvent) => {
+      if (!(e.ctrlKey || e.metaKey) || e.altKey) return;
+      // In a field the keys belong to the text.
+      if (e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement) return;
+      const name = e.key.toLowerCase();
+      const direction = name === 'z' ? (e.shiftKey ? 'redo' : 'undo') : name === 'y' ? 'redo' : null;
+      if (!direction) return;
+      e.preventDefault();
+      void step(direction);
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, [step]);
 
   if (!stations.includes(station as Station)) return <Navigate to={`/pieces/${id}/map`} replace />;
   if (page.missing && !piece) {
@@ -69,94 +148,122 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     );
   }
 
-  const onLayer = (change: (layer: Layer) => Layer) => (p: typeof piece) => ({
+  const { outline } = piece.ground;
+  const onOutline = (change: (outline: Outline) => Outline) => (p: Piece) => ({
     ...p,
-    layers: p.layers.map((l) => (l.id === layer.id ? change(l) : l)),
+    ground: { ...p.ground, outline: change(p.ground.outline) },
   });
-  const errors = saving.state === 'refused' ? saving.errors : {};
-  const say = (field: string) =>
-    errors[field]?.[0] ?? errors[field.replace(/^ground\./, 'piece.ground.')]?.[0];
-  const choose = (layerId: string) => {
-    setCup(null);
-    setSearch({ layer: layerId }, { replace: true });
-  };
   const Page = pages[station as Station];
   return (
-    <main id="main" className="piece">
-      <aside className="left">
-        <h1>{piece.name}</h1>
-        <p className="hint">
-          {piece.ground.outline.shape === 'round'
-            ? `round, ${fixed(piece.ground.outline.diameterMm, 0)} mm`
-            : `panel, ${fixed(piece.ground.outline.widthMm, 0)} × ${fixed(piece.ground.outline.heightMm, 0)} mm`}
-        </p>
-        <CoreSample
-          piece={piece}
-          layers={plan.layers}
-          chosen={layer.id}
-          onChoose={choose}
-          onAdd={() => {
-            const over = layerOver(
-              piece.layers.at(-1)!,
-              piece.layers.map((l) => l.id),
-            );
-            edit((p) => ({ ...p, layers: [...p.layers, over] }));
-            choose(over.id);
-          }}
-        />
-        <Kept saving={saving} settle={page.settle} />
-      </aside>
-      <StringOfStations id={id} layer={layer} plan={layerPlan} search={asked ? `?layer=${asked}` : ''} />
-      {painting ? (
-        <MapStage
-          name={piece.name}
-          painting={painting}
+    <EditingProvider value={editing}>
+      <main id="main" className="piece">
+        <aside className="left">
+          <h1>{piece.name}</h1>
+          <p className="hint">
+            {outline.shape === 'round'
+              ? `round, ${units.show(outline.diameterMm, 'mm')}`
+              : `panel, ${units.part(outline.widthMm, 'mm').text} × ${units.show(outline.heightMm, 'mm')}`}
+          </p>
+          <Sample piece={piece} layers={plan.layers} chosen={layer.id} onChoose={choose} onAdd={pour} />
+          <Kept page={page} canUndo={view.canUndo} canRedo={view.canRedo} />
+        </aside>
+        <Tags id={id} layer={layer} plan={layerPlan} search={asked ? `?layer=${asked}` : ''} />
+        {painting ? (
+          <MapStage
+            name={piece.name}
+            painting={painting}
+            outline={outline}
+            layer={layer}
+            plan={layerPlan}
+            lit={lit}
+            handles={station === 'map' ? 'map' : station === 'ground' ? 'rim' : null}
+            selected={selected}
+            onSelect={select}
+            onPoint={point}
+            onPainted={page.onPainted}
+            dragLayer={dragLayer}
+            editLayer={editLayer}
+            dragOutline={(change, movedAt) => drag(onOutline(change), movedAt)}
+            editOutline={(change) => edit(onOutline(change))}
+          />
+        ) : (
+          <div className="stage">{page.unpainted && <p className="say-wrong">{page.unpainted}</p>}</div>
+        )}
+        <section className="right" aria-label={stationNames[station as Station]}>
+          <Page
+            key={`${station}/${layer.id}`}
+            id={id}
+            piece={piece}
+            layer={layer}
+            layerIndex={layerIndex}
+            plan={plan}
+            layerPlan={layerPlan}
+            view={view}
+            cup={cup}
+            setCup={setCup}
+            selected={selected}
+            select={select}
+            edit={edit}
+            editLayer={editLayer}
+            say={say}
+            sayLayer={sayLayer}
+            accept={page.accept}
+          />
+        </section>
+        <Cups
           layer={layer}
-          lit={lit}
-          handles={station === 'map'}
-          dragLayer={(change) => drag(onLayer(change))}
-          editLayer={(change) => edit(onLayer(change))}
+          plan={layerPlan}
+          chosen={cup}
+          pointed={pointed}
+          onChoose={setCup}
+          onPoint={setPointed}
+          dragLayer={dragLayer}
+          editLayer={editLayer}
         />
-      ) : (
-        <div className="stage">{page.unpainted && <p className="say-wrong">{page.unpainted}</p>}</div>
-      )}
-      <section className="right" aria-label={stationNames[station as Station]}>
-        <Page
-          key={`${station}/${layer.id}`}
-          id={id}
-          piece={piece}
-          layer={layer}
-          layerIndex={layerIndex}
-          plan={plan}
-          layerPlan={layerPlan}
-          view={view}
-          cup={cup}
-          setCup={setCup}
-          edit={edit}
-          editLayer={(change) => edit(onLayer(change))}
-          say={say}
-          sayLayer={(field) => say(`layers[${layerIndex}].${field}`)}
-          accept={page.accept}
-        />
-      </section>
-      <CupRow layer={layer} plan={layerPlan} chosen={cup} onChoose={setCup} onPoint={setPointed} />
-    </main>
+      </main>
+    </EditingProvider>
   );
 }
 
-/** Whether the piece on the page is kept, and what to do when it is not. */
-function Kept({ saving, settle }: { saving: Saving; settle: PieceOnPage['settle'] }) {
+/** Whether the piece on the page is kept, the steps back and forward, and what to do when another window was faster. */
+function Kept({ page, canUndo, canRedo }: { page: PieceOnPage; canUndo: boolean; canRedo: boolean }) {
+  const { saving, settle, step, newest, looking, look } = page;
   return (
-    <div className="kept" role="status" data-state={saving.state}>
-      {saving.state === 'kept' && `Kept at ${clockText(saving.at)}.`}
-      {saving.state === 'saving' && 'Keeping…'}
-      {saving.state === 'refused' && <p>Not kept: {saving.message}</p>}
-      {saving.state === 'waiting' && <p>Not kept yet: {saving.message} It will be tried again.</p>}
+    <div className="kept" data-state={saving.state}>
+      <div className="steps">
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          disabled={!canUndo}
+          onClick={() => void step('undo')}
+        >
+          Undo
+        </button>
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          disabled={!canRedo}
+          onClick={() => void step('redo')}
+        >
+          Redo
+        </button>
+      </div>
+      <div role="status">
+        {saving.state === 'kept' && `Kept at ${clockText(saving.at)}.`}
+        {saving.state === 'saving' && 'Keeping…'}
+        {saving.state === 'refused' && <p>Not kept: {saving.message}</p>}
+        {saving.state === 'waiting' && <p>Not kept yet: {saving.message} It will be tried again.</p>}
+        {saving.state === 'stale' && <p>{looking ? 'This is the newest, not yours.' : saving.message}</p>}
+      </div>
       {saving.state === 'stale' && (
         <>
-          <p>{saving.message}</p>
+          {newest && (
+            <button type="button" className="btn btn-outline-primary" onClick={() => look(!looking)}>
+              {looking ? 'Look at mine again' : 'Look at the newest'}
+            </button>
+          )}
           <button type="button" className="btn btn-primary" onClick={() => void settle('newest')}>
-            Show the newest
+            Take the newest
           </button>
           <button type="button" className="btn btn-outline-primary" onClick={() => void settle('mine')}>
             Keep mine over it

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import type { Painting, Piece, PieceView, PlanView } from '../api/client';
 import { Refused, api, take } from '../api/client';
 
@@ -12,10 +12,12 @@ export type Saving =
   | { state: 'stale'; message: string };
 
 const retryAfterMs = 3000;
+const followEveryMs = 160;
 
 /**
  * The piece on the page. An edit shows at once and is saved; a drag is only previewed until it is let go. One save is
  * under way at a time and the latest edit wins. What the server refuses stays on the page, and so does the last good plan.
+ * While dragging, the map is painted first; everything else on the page follows when there is time.
  */
 export function usePiece(id: string, layerId: string | null) {
   const queries = useQueryClient();
@@ -25,14 +27,20 @@ export function usePiece(id: string, layerId: string | null) {
   const [painting, setPainting] = useState<Painting | null>(null);
   const [unpainted, setUnpainted] = useState<string | null>(null);
   const [saving, setSaving] = useState<Saving>({ state: 'saving' });
+  const [newest, setNewest] = useState<PieceView | null>(null);
+  const [looking, setLooking] = useState(false);
   const version = useRef(0);
   const latest = useRef<Piece | null>(null);
   const busy = useRef(false);
   const unsaved = useRef<Piece | null>(null);
-  const preview = useRef<{ busy: boolean; next: Piece | null; moves: number }>({
+  const followTimer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const followedAt = useRef(0);
+  const waitingStep = useRef<'undo' | 'redo' | null>(null);
+  const preview = useRef<{ busy: boolean; next: Piece | null; movedAt: number; shows: number | null }>({
     busy: false,
     next: null,
-    moves: 0,
+    movedAt: 0,
+    shows: null,
   });
 
   const loaded = useQuery({
@@ -47,6 +55,8 @@ export function usePiece(id: string, layerId: string | null) {
       version.current = got.version;
       setView(got);
       setPlan(got.plan);
+      setNewest(null);
+      setLooking(false);
       setSaving({ state: 'kept', at: got.savedAt.local });
       void queries.invalidateQueries({ queryKey: ['ribbon'] });
       void queries.invalidateQueries({ queryKey: ['shelf'] });
@@ -71,15 +81,25 @@ export function usePiece(id: string, layerId: string | null) {
     return () => clearInterval(timer);
   }, [id]);
 
+  // The whole painting follows every save; of a piece that could not be saved it is made without keeping it.
   const kept = view?.version;
+  const shown = saving.state === 'stale' && draft && !looking ? draft : null;
   useEffect(() => {
     if (!kept) return;
     let gone = false;
-    take(
-      api.GET('/api/pieces/{id}/painting', {
-        params: { path: { id }, query: { layer: layerId ?? undefined } },
-      }),
-    )
+    const asked = shown
+      ? take(
+          api.POST('/api/pieces/{id}/preview', {
+            params: { path: { id } },
+            body: { piece: shown, layerId, detail: 'full' },
+          }),
+        ).then((got) => got.painting)
+      : take(
+          api.GET('/api/pieces/{id}/painting', {
+            params: { path: { id }, query: { layer: layerId ?? undefined } },
+          }),
+        );
+    asked
       .then((got) => {
         if (gone) return;
         setPainting(got);
@@ -91,7 +111,7 @@ export function usePiece(id: string, layerId: string | null) {
     return () => {
       gone = true;
     };
-  }, [id, kept, layerId]);
+  }, [id, kept, layerId, shown, looking]);
 
   const save = useCallback(async () => {
     if (busy.current) return;
@@ -110,8 +130,10 @@ export function usePiece(id: string, layerId: string | null) {
         accept(got);
       } catch (e) {
         if (!(e instanceof Refused)) throw e;
-        if (e.status === 409) setSaving({ state: 'stale', message: e.message });
-        else if (e.status === 400) setSaving({ state: 'refused', message: e.message, errors: e.errors });
+        if (e.status === 409) {
+          setSaving({ state: 'stale', message: e.message });
+          setNewest(await take(api.GET('/api/pieces/{id}', { params: { path: { id } } })).catch(() => null));
+        } else if (e.status === 400) setSaving({ state: 'refused', message: e.message, errors: e.errors });
         else {
           setSaving({ state: 'waiting', message: e.message });
           unsaved.current ??= piece;
@@ -132,7 +154,9 @@ export function usePiece(id: string, layerId: string | null) {
   const edit = useCallback(
     (change: (piece: Piece) => Piece) => {
       if (!latest.current) return;
+      setLooking(false);
       preview.current.next = null;
+      clearTimeout(followTimer.current);
       latest.current = unsaved.current = change(latest.current);
       setDraft(latest.current);
       void save();
@@ -156,19 +180,79 @@ export function usePiece(id: string, layerId: string | null) {
     [id, accept, save],
   );
 
-  /** Shows a change while it is dragged; `edit` saves it. One preview is under way at a time, the latest wins. */
+  /** Steps back or forward along the revisions; one asked for while a save is under way follows it. */
+  const step = useCallback(
+    async (direction: 'undo' | 'redo') => {
+      if (busy.current || unsaved.current) {
+        waitingStep.current = direction;
+        return;
+      }
+      busy.current = true;
+      try {
+        const got = await take(
+          api.POST('/api/pieces/{id}/step', {
+            params: { path: { id } },
+            body: { basedOn: version.current, step: direction },
+          }),
+        );
+        latest.current = got.piece;
+        setDraft(got.piece);
+        accept(got);
+      } catch (e) {
+        if (!(e instanceof Refused)) throw e;
+        setSaving({ state: e.status === 409 ? 'stale' : 'waiting', message: e.message });
+      }
+      busy.current = false;
+      if (unsaved.current) void save();
+    },
+    [id, accept, save],
+  );
+  useEffect(() => {
+    if (saving.state !== 'kept' || !waitingStep.current || busy.current) return;
+    const direction = waitingStep.current;
+    waitingStep.current = null;
+    void step(direction);
+  }, [saving, step]);
+
+  /** Lets everything but the map follow a drag, a few times a second. */
+  const follow = useCallback((layers: PlanView) => {
+    clearTimeout(followTimer.current);
+    const now = () => {
+      followedAt.current = performance.now();
+      startTransition(() => {
+        setDraft(latest.current);
+        setPlan(
+          (p) =>
+            p && {
+              ...layers,
+              layers: p.layers.map((l) => layers.layers.find((n) => n.layerId === l.layerId) ?? l),
+            },
+        );
+      });
+    };
+    const wait = followedAt.current + followEveryMs - performance.now();
+    if (wait <= 0) now();
+    else followTimer.current = setTimeout(now, wait);
+  }, []);
+
+  /**
+   * Shows a change while it is dragged; `edit` saves it. One preview is under way at a time, the latest wins. The time
+   * of the hand's move goes with it, to measure how long the map takes to answer.
+   */
   const drag = useCallback(
-    (change: (piece: Piece) => Piece) => {
+    (change: (piece: Piece) => Piece, movedAt: number) => {
       if (!latest.current) return;
-      latest.current = change(latest.current);
-      setDraft(latest.current);
+      const moved = change(latest.current);
+      latest.current = moved;
       const state = preview.current;
-      state.next = latest.current;
+      state.next = moved;
+      state.movedAt = movedAt;
       if (state.busy) return;
       state.busy = true;
       void (async () => {
         while (state.next) {
           const piece: Piece = state.next;
+          const sentFor = state.movedAt;
           state.next = null;
           try {
             const got = await take(
@@ -178,8 +262,11 @@ export function usePiece(id: string, layerId: string | null) {
               }),
             );
             if (latest.current === piece || state.next) {
-              setPlan(got.plan);
+              state.shows = sentFor;
               setPainting(got.painting);
+              follow(got.plan);
+              // The next map is grown while this one is on its way to the screen, not while it is being painted.
+              await new Promise(requestAnimationFrame);
             }
           } catch {
             // The save after the drag says what is wrong; the last good plan stays.
@@ -188,19 +275,35 @@ export function usePiece(id: string, layerId: string | null) {
         state.busy = false;
       })();
     },
-    [id, layerId],
+    [id, layerId, follow],
   );
 
+  /** Told when a painting is on the page: measures from the hand's move to the second frame after it. */
+  const onPainted = useCallback(() => {
+    const start = preview.current.shows;
+    if (start === null) return;
+    preview.current.shows = null;
+    requestAnimationFrame(() =>
+      requestAnimationFrame(() => performance.measure('hand-to-paint', { start, end: performance.now() })),
+    );
+  }, []);
+
+  const seen = looking && newest ? newest : null;
   return {
-    draft,
+    draft: seen?.piece ?? draft,
     view,
-    plan,
+    plan: seen?.plan ?? plan,
     painting,
     unpainted,
     saving,
     missing: loaded.error,
+    newest,
+    looking,
+    look: setLooking,
     edit,
     drag,
+    onPainted,
+    step,
     settle,
     accept,
   };

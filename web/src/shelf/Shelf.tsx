@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import type { ShelfView } from '../api/client';
 import { api, take } from '../api/client';
 import { PaintedPiece } from '../painting/PaintedPiece';
-import { fixed } from '../parts/format';
+import { useUnits } from '../units/units';
 
 const gap = 44;
 
@@ -68,7 +68,8 @@ function Standing({ piece, scale }: { piece: ShelfView; scale: number }) {
     queryFn: () => take(api.GET('/api/pieces/{id}/painting', { params: { path: { id: piece.id } } })),
     staleTime: Infinity,
   });
-  const size = `${fixed(piece.widthMm, 0)} × ${fixed(piece.heightMm, 0)} mm`;
+  const units = useUnits();
+  const size = `${units.part(piece.widthMm, 'mm').text} × ${units.show(piece.heightMm, 'mm')}`;
   const state = pouredWords(piece);
   return (
     <Link to={`/pieces/${piece.id}/map`} className="standing">
@@ -76,7 +77,9 @@ function Standing({ piece, scale }: { piece: ShelfView; scale: number }) {
         {data && (
           <PaintedPiece
             painting={data}
+            view={{ pixelsPerMm: scale, x: 0, y: 0 }}
             width={piece.widthMm * scale}
+            height={piece.heightMm * scale}
             label={`${piece.name}, painted from its map`}
           />
         )}

@@ -1,3 +1,4 @@
+import type { Selected } from '../piece/selection';
 import type { Layer, LayerView, Piece, PieceView, PlanView } from '../api/client';
 
 /** What every station gets: the piece, the layer that is looked at, everything worked out, and ways to change it. */
@@ -12,6 +13,9 @@ export interface StationProps {
   /** Cup that is looked at. */
   cup: string | null;
   setCup: (id: string | null) => void;
+  /** What of the map is chosen. */
+  selected: Selected;
+  select: (selected: Selected) => void;
   edit: (change: (piece: Piece) => Piece) => void;
   editLayer: (change: (layer: Layer) => Layer) => void;
   /** What the server refused of a field of the document. */

@@ -3,12 +3,13 @@ import type { Layer } from '../../api/client';
 import { api, take } from '../../api/client';
 import { Choice, NumberField, TextField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
-import { fixed } from '../../parts/format';
+import { useUnits } from '../../units/units';
 import { changeCup } from '../map/layerEdits';
 import { regionName } from '../station';
 import type { StationProps } from '../station';
 
 export function CupsStation({ layer, layerPlan, editLayer, sayLayer, cup: selected, setCup }: StationProps) {
+  const units = useUnits();
   const { data: materials } = useQuery({
     queryKey: ['materials'],
     queryFn: () => take(api.GET('/api/materials')),
@@ -143,12 +144,13 @@ export function CupsStation({ layer, layerPlan, editLayer, sayLayer, cup: select
             </table>
             <p className="hint">
               For {plan.regionIds.map((r) => regionName(layer, r)).join(', ')}. Holds{' '}
-              {fixed(plan.reserveMl, 1)} ml of reserve; {fixed(plan.lossMl, 1)} ml stays in the cup.
+              {units.show(plan.reserveMl, 'ml', 1)} of reserve; {units.show(plan.lossMl, 'ml', 1)} stays in
+              the cup.
             </p>
             {plan.smallestMl !== null && (
               <p className="finding mind">
                 Too little for your tool: {byWeight ? 'a 0.1 g scale' : 'a cup marked in 1 ml steps'} cannot
-                hold the ratio below {fixed(plan.smallestMl, 0)} ml. Mix that much, or share a cup.
+                hold the ratio below {units.show(plan.smallestMl, 'ml', 0)}. Mix that much, or share a cup.
               </p>
             )}
           </>
@@ -188,7 +190,7 @@ export function CupsStation({ layer, layerPlan, editLayer, sayLayer, cup: select
         {cup.colourant && opacity && (
           <p className="hint">
             Covers <HowNumber of={opacity} label="Opacity" decimals={0} /> of the ground at{' '}
-            {fixed(layer.depthMm, 1)} mm.
+            {units.show(layer.depthMm, 'mm')}.
           </p>
         )}
         {plan?.overLimit && (

@@ -1,7 +1,8 @@
 import type { WindowView } from '../../api/client';
 import { NumberField, TimeField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
-import { fieldText, fixed, localText, untilText, windowNames, wireText } from '../../parts/format';
+import { fieldText, localText, untilText, windowNames, wireText } from '../../parts/format';
+import { useUnits } from '../../units/units';
 import type { StationProps } from '../station';
 
 const states: Record<WindowView['state'], string> = {
@@ -13,6 +14,7 @@ const states: Record<WindowView['state'], string> = {
 };
 
 export function CureStation({ layer, layerIndex, layerPlan, editLayer, sayLayer }: StationProps) {
+  const units = useUnits();
   const { pour } = layerPlan;
   const say = (field: string) => sayLayer(`plan.${field}`);
   const setPlan = (change: Partial<typeof layer.plan>) =>
@@ -24,7 +26,8 @@ export function CureStation({ layer, layerIndex, layerPlan, editLayer, sayLayer 
         <p className="hint">
           Counted from what was logged in Story:{' '}
           {pour && `${localText(pour.start.local)} to ${untilText(pour.start.local, pour.end.local)}`}, at{' '}
-          {pour && fixed(pour.roomC, 1)} °C{pour?.roomOrigin === 'measured' ? '' : ' (nobody read it)'}.
+          {pour && units.show(pour.roomC, '°C')}
+          {pour?.roomOrigin === 'measured' ? '' : ' (nobody read it)'}.
         </p>
       ) : (
         <div className="times">

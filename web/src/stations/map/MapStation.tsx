@@ -1,25 +1,29 @@
 import { Choice, ColourField, NumberField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
+import { useUnits } from '../../units/units';
 import { regionName } from '../station';
 import type { StationProps } from '../station';
 import {
   changeBand,
   changeCup,
   changeHeart,
+  doubleBand,
   moveBand,
+  splitBand,
+  widthOf,
   withBand,
   withHeart,
   withOwnCup,
   withoutBand,
+  withoutHeart,
 } from './layerEdits';
 
 const ownCup = '+';
+const mostHearts = 6;
 
-export function MapStation({ piece, layer, layerPlan, editLayer, sayLayer, cup, setCup }: StationProps) {
-  const heart = layer.hearts[0];
-  const region = (id: string) => layerPlan.regions.find((r) => r.id === id);
-  const cups = layer.cups.map((c) => [c.id, c.name] as const);
-  const bed = region('heart');
+export function MapStation(props: StationProps) {
+  const { piece, layer, editLayer, sayLayer, selected, select } = props;
+  const chosenHeart = selected?.kind === 'heart' ? layer.hearts.find((h) => h.id === selected.id) : undefined;
   return (
     <>
       <h2>{layer.name}</h2>
@@ -27,149 +31,272 @@ export function MapStation({ piece, layer, layerPlan, editLayer, sayLayer, cup, 
         <NumberField
           label="Depth"
           unit="mm"
-          width={56}
+          width={52}
           value={layer.depthMm}
           error={sayLayer('depthMm')}
-          onChange={(v) => editLayer((l) => ({ ...l, depthMm: v ?? 0 }))}
+          onChange={(v) => v !== null && editLayer((l) => ({ ...l, depthMm: v }))}
+        />
+        <NumberField
+          label="Widening"
+          unit="×"
+          width={44}
+          value={layer.widening}
+          error={sayLayer('widening')}
+          onChange={(v) => v !== null && editLayer((l) => ({ ...l, widening: v }))}
+        />
+        <NumberField
+          label="Rim following"
+          unit="%"
+          width={44}
+          value={Math.round(layer.rimFollow * 100)}
+          error={sayLayer('rimFollow')}
+          onChange={(v) => v !== null && editLayer((l) => ({ ...l, rimFollow: v / 100 }))}
         />
       </p>
-      {heart ? (
-        <fieldset className="heart-set">
-          <legend>Heart</legend>
-          {(
-            [
-              ['From the left', 'xMm', 'mm'],
-              ['From the top', 'yMm', 'mm'],
-              ['Heart width', 'widthMm', 'mm'],
-              ['Heart height', 'heightMm', 'mm'],
-              ['Turn', 'turnDeg', '°'],
-              ['Waviness', 'wavinessMm', 'mm'],
-            ] as const
-          ).map(([label, key, unit]) => (
-            <NumberField
-              key={key}
-              label={label}
-              unit={unit}
-              width={52}
-              value={heart[key]}
-              error={sayLayer(`hearts[0].${key}`)}
-              onChange={(v) => v !== null && editLayer((l) => changeHeart(l, heart.id, { [key]: v }))}
-            />
-          ))}
-          <div className="row-buttons">
-            <button
-              type="button"
-              className="btn btn-outline-primary"
-              onClick={() => editLayer((l) => changeHeart(l, heart.id, { seed: (heart.seed + 1) % 100_000 }))}
-            >
-              Grow it differently
-            </button>
-            <button
-              type="button"
-              className="btn btn-outline-primary"
-              onClick={() => editLayer((l) => ({ ...l, hearts: l.hearts.filter((h) => h.id !== heart.id) }))}
-            >
-              Take it out
-            </button>
-          </div>
-        </fieldset>
-      ) : (
-        <p>
-          <button
-            type="button"
-            className="btn btn-primary"
-            onClick={() => editLayer((l) => withHeart(l, piece.ground.outline))}
-          >
-            Put a heart
-          </button>
-        </p>
-      )}
       <h3>Bands, from the heart to the rim</h3>
       <ol className="bands">
-        {bed && heart && (
-          <li data-lit={cup === layer.heartCup || undefined}>
-            <ColourField
-              label="Colour of the heart bed"
-              value={layer.cups.find((c) => c.id === layer.heartCup)?.colour ?? '#000000'}
-              onChange={(colour) => editLayer((l) => changeCup(l, l.heartCup, { colour }))}
-            />
-            <button
-              type="button"
-              className="name"
-              onClick={() => setCup(cup === layer.heartCup ? null : layer.heartCup)}
-            >
-              {regionName(layer, 'heart')}
-            </button>
-            <HowNumber of={bed.area} label="Area of the heart bed" />
+        {layer.hearts.length > 0 && (
+          <li data-open={chosenHeart ? true : undefined}>
+            <HeartBed {...props} />
+            {chosenHeart && <HeartFields {...props} heart={chosenHeart} />}
           </li>
         )}
-        {layer.bands.map((band, i) => {
-          const own = layer.cups.find((c) => c.id === band.cup);
-          const plan = region(band.id);
-          const name = regionName(layer, band.id);
-          return (
-            <li key={band.id} data-lit={cup === band.cup || undefined}>
-              <ColourField
-                label={`Colour of band ${i + 1}`}
-                value={own?.colour ?? '#000000'}
-                onChange={(colour) => editLayer((l) => changeCup(l, band.cup, { colour }))}
-              />
-              <Choice
-                label={`Cup of band ${i + 1}`}
-                quiet
-                value={band.cup}
-                choices={[...cups, [ownCup, 'a new colour']]}
-                onChange={(to) =>
-                  editLayer((l) =>
-                    to === ownCup ? withOwnCup(l, band.id) : changeBand(l, band.id, { cup: to }),
-                  )
-                }
-              />
-              {band.fillsRest ? (
-                <span className="rest">fills the rest</span>
-              ) : (
-                <NumberField
-                  label={`Width of band ${i + 1}`}
-                  quiet
-                  unit="mm"
-                  width={44}
-                  value={band.widthMm}
-                  error={sayLayer(`bands[${i}].widthMm`)}
-                  onChange={(v) => v !== null && editLayer((l) => changeBand(l, band.id, { widthMm: v }))}
-                />
-              )}
-              {plan && <HowNumber of={plan.area} label={`Area of ${name}`} />}
-              <span className="move">
-                <button
-                  type="button"
-                  className="icon"
-                  aria-label={`Move band ${i + 1} towards the heart`}
-                  disabled={i === 0}
-                  onClick={() => editLayer((l) => moveBand(l, band.id, -1))}
-                >
-                  <i className="bi up" />
-                </button>
-                <button
-                  type="button"
-                  className="icon"
-                  aria-label={`Take out band ${i + 1}`}
-                  disabled={band.fillsRest}
-                  onClick={() => editLayer((l) => withoutBand(l, band.id))}
-                >
-                  <i className="bi cross" />
-                </button>
-              </span>
-              {plan && !plan.fits && heart && (
-                <span className="field-error">No room is left for this band.</span>
-              )}
-              {!heart && !band.fillsRest && <span className="hint">Waits for a heart to run round.</span>}
-            </li>
-          );
-        })}
+        {layer.bands.map((band, i) => (
+          <li
+            key={band.id}
+            data-open={selected?.kind === 'band' && selected.id === band.id ? true : undefined}
+          >
+            <BandRow {...props} index={i} />
+          </li>
+        ))}
       </ol>
-      <button type="button" className="btn btn-outline-primary" onClick={() => editLayer(withBand)}>
-        Add a band
+      <div className="row-buttons">
+        <button type="button" className="btn btn-outline-primary" onClick={() => editLayer(withBand)}>
+          Add a band
+        </button>
+        {layer.hearts.length < mostHearts && (
+          <button
+            type="button"
+            className={layer.hearts.length === 0 ? 'btn btn-primary' : 'btn btn-outline-primary'}
+            onClick={() => {
+              const next = withHeart(layer, piece.ground.outline);
+              editLayer((l) => withHeart(l, piece.ground.outline));
+              select({ kind: 'heart', id: next.hearts.at(-1)!.id });
+            }}
+          >
+            {layer.hearts.length === 0 ? 'Put a heart' : 'Another heart'}
+          </button>
+        )}
+      </div>
+    </>
+  );
+}
+
+function HeartBed({ layer, layerPlan, editLayer, selected, select, cup }: StationProps) {
+  const bed = layerPlan.regions.find((r) => r.id === 'heart');
+  return (
+    <div className="band" data-lit={cup === layer.heartCup || undefined}>
+      <ColourField
+        label="Colour of the heart bed"
+        value={layer.cups.find((c) => c.id === layer.heartCup)?.colour ?? '#000000'}
+        onChange={(colour) => editLayer((l) => changeCup(l, l.heartCup, { colour }))}
+      />
+      <button
+        type="button"
+        className="name"
+        aria-expanded={selected?.kind === 'heart'}
+        onClick={() => select(selected?.kind === 'heart' ? null : { kind: 'heart', id: layer.hearts[0]!.id })}
+      >
+        {regionName(layer, 'heart')}
       </button>
+      {bed ? (
+        <HowNumber of={bed.area} label="Area of the heart bed" />
+      ) : (
+        <span className="rest">outside</span>
+      )}
+    </div>
+  );
+}
+
+const heartFields = [
+  ['From the left', 'xMm', 'mm'],
+  ['From the top', 'yMm', 'mm'],
+  ['Heart width', 'widthMm', 'mm'],
+  ['Heart height', 'heightMm', 'mm'],
+  ['Turn', 'turnDeg', '°'],
+  ['Waviness', 'wavinessMm', 'mm'],
+] as const;
+
+function HeartFields({
+  layer,
+  heart,
+  editLayer,
+  sayLayer,
+  select,
+}: StationProps & { heart: StationProps['layer']['hearts'][number] }) {
+  const index = layer.hearts.indexOf(heart);
+  return (
+    <fieldset className="heart-set">
+      <legend className="visually-hidden">Heart {index + 1}</legend>
+      {layer.hearts.length > 1 && (
+        <div className="row-buttons">
+          {layer.hearts.map((h, i) => (
+            <button
+              key={h.id}
+              type="button"
+              className="chip"
+              aria-pressed={h.id === heart.id}
+              onClick={() => select({ kind: 'heart', id: h.id })}
+            >
+              Heart {i + 1}
+            </button>
+          ))}
+        </div>
+      )}
+      {heartFields.map(([label, key, unit]) => (
+        <NumberField
+          key={key}
+          label={label}
+          unit={unit}
+          width={52}
+          value={heart[key]}
+          error={sayLayer(`hearts[${index}].${key}`)}
+          onChange={(v) => v !== null && editLayer((l) => changeHeart(l, heart.id, { [key]: v }))}
+        />
+      ))}
+      <div className="row-buttons">
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => editLayer((l) => changeHeart(l, heart.id, { seed: (heart.seed + 1) % 100_000 }))}
+        >
+          Grow it differently
+        </button>
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => {
+            editLayer((l) => withoutHeart(l, heart.id));
+            select(null);
+          }}
+        >
+          Take it out
+        </button>
+      </div>
+    </fieldset>
+  );
+}
+
+function BandRow(props: StationProps & { index: number }) {
+  const { layer, layerPlan, editLayer, sayLayer, selected, select, cup, index } = props;
+  const units = useUnits();
+  const band = layer.bands[index]!;
+  const own = layer.cups.find((c) => c.id === band.cup);
+  const region = layerPlan.regions.find((r) => r.id === band.id);
+  const name = regionName(layer, band.id);
+  const open = selected?.kind === 'band' && selected.id === band.id;
+  const number = index + 1;
+  const edit = (change: (l: typeof layer, id: string) => typeof layer) =>
+    editLayer((l) => change(l, band.id));
+  return (
+    <>
+      <div className="band" data-lit={cup === band.cup || undefined}>
+        <ColourField
+          label={`Colour of ${name}`}
+          value={own?.colour ?? '#000000'}
+          onChange={(colour) => editLayer((l) => changeCup(l, band.cup, { colour }))}
+        />
+        <button
+          type="button"
+          className="name"
+          aria-expanded={open}
+          onClick={() => select(open ? null : { kind: 'band', id: band.id })}
+        >
+          {name}
+        </button>
+        {band.fillsRest ? (
+          <span className="rest">fills the rest</span>
+        ) : (
+          <NumberField
+            label={`Width of band ${number}`}
+            quiet
+            unit="mm"
+            width={44}
+            value={band.widthMm}
+            error={sayLayer(`bands[${index}].widthMm`)}
+            onChange={(v) => v !== null && editLayer((l) => changeBand(l, band.id, { widthMm: v }))}
+          />
+        )}
+        {region && <HowNumber of={region.area} label={`Area of ${name}`} />}
+      </div>
+      {layer.widening !== 1 && !band.fillsRest && index > 0 && (
+        <span className="hint">{units.show(widthOf(layer, index), 'mm', 1)} with the widening.</span>
+      )}
+      {region && !region.fits && layer.hearts.length > 0 && (
+        <span className="field-error">No room is left for this band.</span>
+      )}
+      {layer.hearts.length === 0 && !band.fillsRest && (
+        <span className="hint">Waits for a heart to run round.</span>
+      )}
+      {open && (
+        <div className="band-edits">
+          <Choice
+            label={`Cup of band ${number}`}
+            quiet
+            value={band.cup}
+            choices={[
+              ...layer.cups.map((c) => [c.id, `from the cup ${c.name}`] as const),
+              [ownCup, 'a new cup'],
+            ]}
+            onChange={(to) =>
+              editLayer((l) => (to === ownCup ? withOwnCup(l, band.id) : changeBand(l, band.id, { cup: to })))
+            }
+          />
+          <button
+            type="button"
+            className="chip"
+            aria-label={`Move band ${number} inward, towards the heart`}
+            disabled={index === 0}
+            onClick={() => edit((l, id) => moveBand(l, id, -1))}
+          >
+            <i className="bi up" /> inward
+          </button>
+          <button
+            type="button"
+            className="chip"
+            aria-label={`Move band ${number} outward, towards the rim`}
+            disabled={index === layer.bands.length - 1}
+            onClick={() => edit((l, id) => moveBand(l, id, 1))}
+          >
+            <i className="bi down" /> outward
+          </button>
+          <button
+            type="button"
+            className="chip"
+            aria-label={`Split band ${number}`}
+            onClick={() => edit(splitBand)}
+          >
+            Split
+          </button>
+          <button
+            type="button"
+            className="chip"
+            aria-label={`Repeat band ${number}`}
+            onClick={() => edit(doubleBand)}
+          >
+            Repeat
+          </button>
+          <button
+            type="button"
+            className="chip"
+            aria-label={`Take out band ${number}`}
+            disabled={band.fillsRest}
+            onClick={() => edit(withoutBand)}
+          >
+            Take out
+          </button>
+        </div>
+      )}
     </>
   );
 }

@@ -1,6 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import type { Layer } from '../../api/client';
-import { changeBand, layerOver, moveBand, withBand, withHeart, withOwnCup, withoutBand } from './layerEdits';
+import {
+  changeBand,
+  doubleBand,
+  layerOver,
+  moveBand,
+  splitBand,
+  widenBand,
+  widthOf,
+  withBand,
+  withHeart,
+  withOwnCup,
+  withoutBand,
+  withoutHeart,
+} from './layerEdits';
 
 const first: Layer = {
   id: 'layer-1',
@@ -16,6 +29,7 @@ const first: Layer = {
   reservePercent: null,
   pourOrder: [],
   plan: { start: null, end: null, roomC: null },
+  widening: 1,
 };
 const panel = { shape: 'rectangle', widthMm: 400, heightMm: 300 } as const;
 const unique = (ids: string[]) => new Set(ids).size === ids.length;
@@ -50,6 +64,40 @@ describe('editing a layer', () => {
   it('forgets a removed band in the pour order', () => {
     const layer = { ...withBand(first), pourOrder: ['band-2', 'band-1'] };
     expect(withoutBand(layer, 'band-2').pourOrder).toEqual(['band-1']);
+  });
+
+  it('splits a band into two of half the width, the outer with a cup of its own', () => {
+    const split = splitBand(changeBand(withBand(first), 'band-2', { widthMm: 13 }), 'band-2');
+    expect(split.bands.map((b) => b.widthMm)).toEqual([6.5, 6.5, 10]);
+    expect(unique(split.bands.map((b) => b.cup))).toBe(true);
+    const filled = splitBand(first, 'band-1');
+    expect(filled.bands.map((b) => b.fillsRest)).toEqual([false, true]);
+  });
+
+  it('repeats a band with the next one between', () => {
+    const two = withBand(withBand(first));
+    const repeated = doubleBand(two, 'band-2');
+    expect(repeated.bands.map((b) => b.cup)).toEqual(['cup-2', 'cup-3', 'cup-2', 'cup-1']);
+    expect(unique(repeated.bands.map((b) => b.id))).toBe(true);
+    expect(doubleBand(first, 'band-1').bands.filter((b) => b.fillsRest)).toHaveLength(1);
+  });
+
+  it('widens a band by what it measures on the map, and stays in range', () => {
+    const two = { ...withBand(withBand(first)), widening: 1.5 };
+    expect(widthOf(two, 1)).toBeCloseTo(18);
+    expect(widenBand(two, 'band-3', 3).bands[1]!.widthMm).toBe(14);
+    expect(widenBand(two, 'band-3', -500).bands[1]!.widthMm).toBe(0.5);
+    expect(widenBand(two, 'band-1', 5)).toBe(two);
+  });
+
+  it('places a second heart apart from the first and keeps its bed', () => {
+    const one = withHeart(first, panel);
+    const two = withHeart(one, panel);
+    expect(two.heartCup).toBe(one.heartCup);
+    expect(
+      Math.hypot(two.hearts[1]!.xMm - two.hearts[0]!.xMm, two.hearts[1]!.yMm - two.hearts[0]!.yMm),
+    ).toBeGreaterThan(100);
+    expect(withoutHeart(two, two.hearts[0]!.id).hearts).toEqual([two.hearts[1]]);
   });
 
   it('moves a band and stops at the ends', () => {

@@ -30,41 +30,57 @@ function newCup(layer: Layer, model?: Omit<Cup, 'id'>): Cup {
   };
 }
 
-/** A heart in the middle, with amber in its bed. */
+/** A heart, with amber in its bed: the first off the middle, each further one where there is room beside the others. */
 export function withHeart(layer: Layer, outline: Outline): Layer {
   const [width, height] =
     outline.shape === 'round'
       ? [outline.diameterMm, outline.diameterMm]
       : [outline.widthMm, outline.heightMm];
+  const places = [
+    [0.42, 0.46],
+    [0.76, 0.3],
+    [0.72, 0.76],
+    [0.2, 0.2],
+    [0.18, 0.8],
+    [0.5, 0.1],
+  ] as const;
+  const far = ([x, y]: readonly [number, number]) =>
+    Math.min(...layer.hearts.map((h) => Math.hypot(h.xMm - x * width, h.yMm - y * height)));
+  const [x, y] =
+    layer.hearts.length === 0 ? places[0] : places.reduce((best, p) => (far(p) > far(best) ? p : best));
+  const share = layer.hearts.length === 0 ? 1 : 0.6;
   const round = (v: number) => Math.round(v);
   const heart: Heart = {
     id: freeId(
       'heart',
       layer.hearts.map((h) => h.id),
     ),
-    xMm: round(width * 0.42),
-    yMm: round(height * 0.46),
-    widthMm: round(Math.max(8, Math.min(width, height) * 0.26)),
-    heightMm: round(Math.max(8, Math.min(width, height) * 0.18)),
+    xMm: round(width * x),
+    yMm: round(height * y),
+    widthMm: round(Math.max(8, Math.min(width, height) * 0.26 * share)),
+    heightMm: round(Math.max(8, Math.min(width, height) * 0.18 * share)),
     turnDeg: -15,
     wavinessMm: 14,
-    seed: 7,
+    seed: 7 + 11 * layer.hearts.length,
   };
+  if (layer.hearts.length > 0) return { ...layer, hearts: [...layer.hearts, heart] };
   const known = layer.cups.find((c) => c.name === 'amber');
   const amber =
     known ?? newCup(layer, { name: 'amber', colour: '#d07d1c', colourant: 'dye', loadPercent: 4 });
   const cups = known ? layer.cups : [...layer.cups, amber];
-  return { ...layer, hearts: [...layer.hearts, heart], cups, heartCup: amber.id };
+  return { ...layer, hearts: [heart], cups, heartCup: amber.id };
 }
+
+export const withoutHeart = (layer: Layer, id: string): Layer => ({
+  ...layer,
+  hearts: layer.hearts.filter((h) => h.id !== id),
+});
 
 /** A band just inside the one that fills the rest, in a colour of its own. */
 export function withBand(layer: Layer): Layer {
   const cup = newCup(layer);
   const band: Band = {
-    id: freeId(
-      'band',
-      layer.bands.map((b) => b.id),
-    ),
+    id: freeBandId(layer),
     widthMm: 12,
     fillsRest: false,
     cup: cup.id,
@@ -93,6 +109,55 @@ export const changeCup = (layer: Layer, id: string, change: Partial<Cup>): Layer
   ...layer,
   cups: layer.cups.map((c) => (c.id === id ? { ...c, ...change } : c)),
 });
+
+/** Two bands of half the width in place of one; the outer gets a colour of its own. */
+export function splitBand(layer: Layer, id: string): Layer {
+  const at = layer.bands.findIndex((b) => b.id === id);
+  const band = layer.bands[at];
+  if (!band) return layer;
+  const cup = newCup(layer);
+  const half = Math.max(0.5, Math.round(band.widthMm * 5) / 10);
+  const outer: Band = { ...band, id: freeBandId(layer), cup: cup.id, widthMm: half, fillsRest: false };
+  const inner: Band = band.fillsRest ? band : { ...band, widthMm: half };
+  const pair = band.fillsRest ? [{ ...outer, widthMm: 12 }, inner] : [inner, outer];
+  return { ...layer, cups: [...layer.cups, cup], bands: layer.bands.toSpliced(at, 1, ...pair) };
+}
+
+/** The same band once more, two places further out: a repeat of its colour with the next band between. */
+export function doubleBand(layer: Layer, id: string): Layer {
+  const at = layer.bands.findIndex((b) => b.id === id);
+  const band = layer.bands[at];
+  if (!band) return layer;
+  const copy: Band = {
+    ...band,
+    id: freeBandId(layer),
+    fillsRest: false,
+    widthMm: band.fillsRest ? 12 : band.widthMm,
+  };
+  return { ...layer, bands: layer.bands.toSpliced(Math.min(at + 2, layer.bands.length), 0, copy) };
+}
+
+const freeBandId = (layer: Layer) =>
+  freeId(
+    'band',
+    layer.bands.map((b) => b.id),
+  );
+
+/** Width of a band with the layer's widening in it, mm. */
+export const widthOf = (layer: Layer, index: number) => layer.bands[index]!.widthMm * layer.widening ** index;
+
+/** Whether a band is counted back from the rim: its inner edge moves when it widens, not its outer one. */
+export const countsFromRim = (layer: Layer, index: number) =>
+  index > layer.bands.findIndex((b) => b.fillsRest);
+
+/** Makes a band wider by so many millimetres on the map, in steps of a tenth. */
+export function widenBand(layer: Layer, id: string, byMm: number): Layer {
+  const at = layer.bands.findIndex((b) => b.id === id);
+  const band = layer.bands[at];
+  if (!band || band.fillsRest) return layer;
+  const own = (widthOf(layer, at) + byMm) / layer.widening ** at;
+  return changeBand(layer, id, { widthMm: Math.min(1000, Math.max(0.5, Math.round(own * 10) / 10)) });
+}
 
 /** Gives a band a new cup of its own. */
 export function withOwnCup(layer: Layer, bandId: string): Layer {

@@ -1,9 +1,10 @@
 import { HowNumber } from '../../parts/HowNumber';
-import { fixed } from '../../parts/format';
+import { useUnits } from '../../units/units';
 import { regionName } from '../station';
 import type { StationProps } from '../station';
 
 export function PourStation({ layer, layerPlan, editLayer, cup, setCup }: StationProps) {
+  const units = useUnits();
   const { steps } = layerPlan;
   const order = steps.map((s) => s.regionId);
   const move = (from: number, by: -1 | 1) =>
@@ -16,7 +17,7 @@ export function PourStation({ layer, layerPlan, editLayer, cup, setCup }: Statio
       <h2>Order of pours</h2>
       <p className="hint">
         {layer.pourOrder.length === 0 ? 'Ring by ring from the heart.' : 'Your own order.'} Each amount fills
-        its region to {fixed(layer.depthMm, 1)} mm.
+        its region to {units.show(layer.depthMm, 'mm')}.
       </p>
       <ol className="pours">
         {steps.map((step, i) => {

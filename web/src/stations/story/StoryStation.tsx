@@ -3,7 +3,9 @@ import { useEffect, useState } from 'react';
 import type { SaveRun } from '../../api/client';
 import { Refused, api, take } from '../../api/client';
 import { NumberField, TextField, TimeField } from '../../parts/Fields';
-import { fieldText, fixed, wireText } from '../../parts/format';
+import { fieldText, wireText } from '../../parts/format';
+import type { Units } from '../../units/units';
+import { useUnits } from '../../units/units';
 import { regionName } from '../station';
 import type { StationProps } from '../station';
 
@@ -17,6 +19,7 @@ interface Log {
 
 /** What was really poured, planned beside actual. */
 export function StoryStation({ id, layer, layerPlan, view, accept }: StationProps) {
+  const units = useUnits();
   const run = view.runs.findLast((r) => r.layerId === layer.id);
   const kept: Log = {
     start: fieldText(run ? run.start.local : layer.plan.start),
@@ -131,7 +134,7 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
             return (
               <tr key={line.regionId}>
                 <th scope="row">{regionOr(layer, line.regionId, line.colourName)}</th>
-                <td>{fixed(line.plannedMl, 1)} ml</td>
+                <td>{units.show(line.plannedMl, 'ml', 1)}</td>
                 <td>
                   <NumberField
                     label={`Poured of ${regionOr(layer, line.regionId, line.colourName)}`}
@@ -145,7 +148,7 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
                     onChange={(v) => set({ poured: { ...log.poured, [line.regionId]: v } })}
                   />
                 </td>
-                <td>{actual === null ? 'unknown' : difference(actual - line.plannedMl)}</td>
+                <td>{actual === null ? 'unknown' : difference(units, actual - line.plannedMl)}</td>
               </tr>
             );
           })}
@@ -153,7 +156,8 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
       </table>
       {known.length > 0 && (
         <p className="hint">
-          {known.length} of {lines.length} noted: {fixed(poured, 0)} ml poured for {fixed(planned, 0)} ml
+          {known.length} of {lines.length} noted: {units.show(poured, 'ml', 0)} poured for{' '}
+          {units.show(planned, 'ml', 0)}
           planned.
         </p>
       )}
@@ -190,9 +194,8 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
 const regionOr = (layer: StationProps['layer'], regionId: string, name: string) =>
   regionId === 'heart' || layer.bands.some((b) => b.id === regionId) ? regionName(layer, regionId) : name;
 
-function difference(ml: number) {
-  const text = fixed(ml, 1);
-  return `${ml > 0.05 ? '+' : ''}${text} ml`;
+function difference(units: Units, ml: number) {
+  return `${ml > 0.05 ? '+' : ''}${units.show(ml, 'ml', 1)}`;
 }
 
 /** Ids are kept without dashes and sent with them. */

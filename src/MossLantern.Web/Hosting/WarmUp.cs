@@ -1,0 +1,47 @@
+using System.Text.Json;
+using MossLantern.Core.Map;
+using MossLantern.Core.Pieces;
+using MossLantern.Core.Shapes;
+using MossLantern.Formats;
+using NodaTime;
+
+namespace MossLantern.Web.Hosting;
+
+/// <summary>Grows and paints a small map a few dozen times after the start, so that the first drag is as quick as the tenth.</summary>
+public sealed class WarmUp(IHostApplicationLifetime lifetime) : BackgroundService
+{
+    private const int Rounds = 60;
+
+    /// <inheritdoc/>
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        var started = new TaskCompletionSource();
+        await using var registration = lifetime.ApplicationStarted.Register(started.SetResult);
+        await started.Task.WaitAsync(stoppingToken);
+        await Task.Run(() => Grow(stoppingToken), stoppingToken);
+    }
+
+    private static void Grow(CancellationToken stoppingToken)
+    {
+        var planner = new PiecePlanner(new BandMapper());
+        var piece = FirstPiece.Of("Warm up", new(new RectangleOutline(120, 80), EdgeStyle.TapedClean, 10, "#ffffff"));
+        var layer = piece.Layers[0];
+        for (var i = 0; i < Rounds && !stoppingToken.IsCancellationRequested; i++)
+        {
+            var moved = piece with
+            {
+                Growth = piece.Growth with { GridMm = piece.Growth.GridMm * 2 },
+                Layers =
+                [
+                    layer with
+                    {
+                        Hearts = [new("h1", 40 + i * 0.5, 30, 30, 20, 10, 8, 1), new("h2", 90, 60, 20, 20, 0, 8, 2)],
+                        Bands = [new("b1", 6, false, "cup-1"), new("b2", 3, false, "cup-1"), .. layer.Bands],
+                    },
+                ],
+            };
+            JsonSerializer.SerializeToUtf8Bytes(planner.Plan(moved, [], DateTimeZone.Utc), WorkshopJson.Options);
+            JsonSerializer.SerializeToUtf8Bytes(planner.Paint(moved, null, i % 2 == 0 ? PaintDetail.Draft : PaintDetail.Full), WorkshopJson.Options);
+        }
+    }
+}

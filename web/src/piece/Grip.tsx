@@ -1,0 +1,98 @@
+/** What a grip does while it is held; distances in pixels from where it was taken. */
+export interface Hold {
+  take?: () => void;
+  move: (event: PointerEvent, by: { x: number; y: number }) => void;
+  drop: (event: PointerEvent, by: { x: number; y: number }) => void;
+}
+
+interface Props {
+  x: number;
+  y: number;
+  size: number;
+  name: string;
+  value: number;
+  /** The value as it is spoken. */
+  words: string;
+  least: number;
+  most: number;
+  dot?: boolean;
+  hold: Hold;
+  onFocus?: () => void;
+  /** By one, or by ten with shift; right and up add. */
+  onStep: (by: number) => void;
+  /** For a grip that moves both ways: up and down on their own, down adds. */
+  onStepDown?: (by: number) => void;
+}
+
+const touch = 22;
+
+/** A round grip on the map: dragged by hand, moved by the arrow keys, told to a screen reader as a slider. */
+export function Grip({
+  x,
+  y,
+  size,
+  name,
+  value,
+  words,
+  least,
+  most,
+  dot,
+  hold,
+  onFocus,
+  onStep,
+  onStepDown,
+}: Props) {
+  const press = (e: React.PointerEvent<SVGGElement>) => {
+    if (e.button !== 0) return;
+    e.stopPropagation();
+    const grip = e.currentTarget;
+    grip.setPointerCapture(e.pointerId);
+    grip.focus({ preventScroll: true });
+    const from = { x: e.clientX, y: e.clientY };
+    let moved = false;
+    hold.take?.();
+    const by = (event: PointerEvent) => ({ x: event.clientX - from.x, y: event.clientY - from.y });
+    const move = (event: PointerEvent) => {
+      moved = true;
+      hold.move(event, by(event));
+    };
+    const drop = (event: PointerEvent) => {
+      grip.removeEventListener('pointermove', move);
+      grip.removeEventListener('pointerup', drop);
+      grip.removeEventListener('pointercancel', drop);
+      if (moved || hold.take) hold.drop(event, by(event));
+    };
+    grip.addEventListener('pointermove', move);
+    grip.addEventListener('pointerup', drop);
+    grip.addEventListener('pointercancel', drop);
+  };
+  const key = (e: React.KeyboardEvent) => {
+    const step = e.shiftKey ? 10 : 1;
+    const vertical = onStepDown ?? ((by: number) => onStep(-by));
+    if (e.key === 'ArrowLeft') onStep(-step);
+    else if (e.key === 'ArrowRight') onStep(step);
+    else if (e.key === 'ArrowUp') vertical(-step);
+    else if (e.key === 'ArrowDown') vertical(step);
+    else return;
+    e.preventDefault();
+  };
+  return (
+    <g
+      tabIndex={0}
+      role="slider"
+      aria-label={name}
+      aria-valuenow={value}
+      aria-valuetext={words}
+      aria-valuemin={least}
+      aria-valuemax={most}
+      transform={`translate(${x} ${y})`}
+      onPointerDown={press}
+      onKeyDown={key}
+      onFocus={onFocus}
+    >
+      <circle r={Math.max(size + 4, size < 6 ? 9 : touch)} className="reach" />
+      <circle r={size} className="grip" />
+      {dot && <circle r="2.5" className="dot" />}
+    </g>
+  );
+}
