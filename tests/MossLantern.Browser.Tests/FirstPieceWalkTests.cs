@@ -42,13 +42,13 @@ public sealed class FirstPieceWalkTests : IDisposable
         page.WaitForText("fills the rest");
         page.Write("Width of band 1", "14");
         page.Write("Width of band 2", "6");
-        WaitUntilKept(page);
+        page.WaitUntilKept();
 
         // The heart is moved with the arrow keys, and every region has its area.
-        page.TabTo("button", "Heart, 126 mm from the left");
+        page.TabTo("slider", "Heart");
         page.Press(Keys.ArrowRight);
-        page.Find("button", "Heart, 127 mm from the left");
-        WaitUntilKept(page);
+        Waiting.Until(() => page.Find("slider", "Heart").GetAttribute("aria-valuetext") == "127 mm from the left, 92 mm from the top", "the heart to move");
+        page.WaitUntilKept();
         var areas = page.All("button").Select(b => b.GetAttribute("aria-label") ?? "")
             .Where(l => l.StartsWith("Area of", StringComparison.Ordinal)).Select(l => Number(l, ": ", " cm²")).ToList();
         Assert.Equal(4, areas.Count);
@@ -60,7 +60,7 @@ public sealed class FirstPieceWalkTests : IDisposable
         page.TabTo("button", "moss");
         page.Press(Keys.Space);
         page.Write("Load", "5");
-        WaitUntilKept(page);
+        page.WaitUntilKept();
         page.TabTo("button", "Mix for moss");
         var mix = Number(page.Focused.GetAttribute("aria-label")!, ": ", " ml");
         Assert.InRange(mix, 10, 100);
@@ -78,7 +78,7 @@ public sealed class FirstPieceWalkTests : IDisposable
         page.TabTo("button", "Pour moss earlier");
         page.Press(Keys.Enter);
         page.WaitForText("Your own order.");
-        WaitUntilKept(page);
+        page.WaitUntilKept();
 
         // When, how warm, and the windows in local time.
         Station(page, "Cure", "Pour starts");
@@ -86,7 +86,7 @@ public sealed class FirstPieceWalkTests : IDisposable
         WriteTime(page, "Pour ends", "01152026", "0245PM");
         page.Write("Room", "18");
         page.WaitForText("tape off");
-        WaitUntilKept(page);
+        page.WaitUntilKept();
         foreach (var window in (string[])["tape off", "next layer", "touch-dry", "full cure"])
         {
             page.WaitForText(window);
@@ -142,47 +142,6 @@ public sealed class FirstPieceWalkTests : IDisposable
         Assert.Equal("three", page.Find("textbox", "Width of band 1").GetAttribute("value"));
     }
 
-    [Fact]
-    public void The_heart_is_dragged_by_the_mouse_and_the_map_follows()
-    {
-        using var page = new Page(workshop.Address);
-        page.Open("/pieces/marsh-light/map?layer=layer-1");
-        page.WaitForPainting();
-        var grip = page.Find("button", "Heart, 222 mm");
-        var at = grip.Location;
-        double x = at.X + grip.Size.Width / 2.0, y = at.Y + grip.Size.Height / 2.0;
-        Mouse("mousePressed");
-        for (var i = 0; i < 60; i++)
-        {
-            x += 2;
-            y += 0.5;
-            Mouse("mouseMoved");
-        }
-
-        Mouse("mouseReleased");
-        Waiting.Until(
-            () => page.All("button").Any(b => (b.GetAttribute("aria-label") ?? "").StartsWith("Heart, 3", StringComparison.Ordinal)),
-            "the heart to have moved");
-        WaitUntilKept(page);
-        var times = page.Script<IReadOnlyCollection<object>>(
-            "return performance.getEntriesByName('hand-to-paint').map(e => e.duration)")
-            .Select(d => Convert.ToDouble(d, CultureInfo.InvariantCulture)).Order().ToList();
-        Assert.NotEmpty(times);
-        TestContext.Current.SendDiagnosticMessage(
-            "hand to paint, {0} frames: median {1:0} ms, 95th percentile {2:0} ms",
-            times.Count, times[times.Count / 2], times[(int)(times.Count * 0.95)]);
-
-        void Mouse(string type) => page.Cdp("Input.dispatchMouseEvent", new()
-        {
-            ["type"] = type,
-            ["x"] = x,
-            ["y"] = y,
-            ["button"] = "left",
-            ["buttons"] = type == "mouseReleased" ? 0 : 1,
-            ["clickCount"] = 1,
-        });
-    }
-
     public void Dispose() => workshop.Dispose();
 
     private static void Station(Page page, string name, string shows)
@@ -205,9 +164,6 @@ public sealed class FirstPieceWalkTests : IDisposable
         return page.Script<bool>(
             "const f = document.activeElement; return f.type === 'datetime-local' && f.labels[0].textContent === arguments[0]", label);
     }
-
-    private static void WaitUntilKept(Page page) => Waiting.Until(
-        () => page.Script<bool>("return document.querySelector('.kept')?.dataset.state === 'kept'"), "the piece to be kept");
 
     private static double Number(string text, string after, string before)
     {

@@ -27,6 +27,8 @@ internal sealed class Page : IDisposable
 
     public IWebDriver Driver => driver;
 
+    private static readonly string Modifiers = Keys.Control + Keys.Shift + Keys.Alt;
+
     public WebElement Focused => (WebElement)driver.SwitchTo().ActiveElement();
 
     public void Resize(int width, int height) => Cdp("Emulation.setDeviceMetricsOverride", new()
@@ -59,13 +61,58 @@ internal sealed class Page : IDisposable
             """),
         "the painting");
 
-    /// <summary>Presses keys where the focus is.</summary>
+    /// <summary>Waits until the piece on the page is kept.</summary>
+    public void WaitUntilKept() => Waiting.Until(
+        () => Script<bool>("return document.querySelector('.kept')?.dataset.state === 'kept'"), "the piece to be kept");
+
+    /// <summary>Drags from a point of the page by so many pixels, in small steps as a hand does.</summary>
+    public void Drag((double X, double Y) from, double byX, double byY, bool alt = false, int steps = 12)
+    {
+        Mouse("mousePressed", from.X, from.Y);
+        for (var i = 1; i <= steps; i++)
+        {
+            Mouse("mouseMoved", from.X + byX * i / steps, from.Y + byY * i / steps);
+        }
+
+        Mouse("mouseReleased", from.X + byX, from.Y + byY);
+
+        void Mouse(string type, double x, double y) => Cdp("Input.dispatchMouseEvent", new()
+        {
+            ["type"] = type,
+            ["x"] = x,
+            ["y"] = y,
+            ["button"] = "left",
+            ["buttons"] = type == "mouseReleased" ? 0 : 1,
+            ["clickCount"] = 1,
+            ["modifiers"] = alt ? 1 : 0,
+        });
+    }
+
+    /// <summary>Moves the mouse to a point without pressing.</summary>
+    public void Hover((double X, double Y) to) => Cdp("Input.dispatchMouseEvent", new()
+    {
+        ["type"] = "mouseMoved",
+        ["x"] = to.X,
+        ["y"] = to.Y,
+    });
+
+    /// <summary>The middle of an element, in pixels of the page.</summary>
+    public (double X, double Y) Middle(IWebElement element)
+    {
+        var box = Script<Dictionary<string, object>>("const b = arguments[0].getBoundingClientRect(); return { x: b.x + b.width / 2, y: b.y + b.height / 2 }", element);
+        return (Convert.ToDouble(box["x"], CultureInfo.InvariantCulture), Convert.ToDouble(box["y"], CultureInfo.InvariantCulture));
+    }
+
+    /// <summary>Presses keys where the focus is; one that begins with a modifier is pressed with it held.</summary>
     public void Press(params string[] keys)
     {
         var actions = new Actions(driver);
         foreach (var key in keys)
         {
-            actions.SendKeys(key);
+            var held = key.TakeWhile(c => Modifiers.Contains(c)).Select(c => c.ToString()).ToList();
+            held.ForEach(modifier => actions.KeyDown(modifier));
+            actions.SendKeys(key[held.Count..]);
+            held.ForEach(modifier => actions.KeyUp(modifier));
         }
 
         actions.Perform();
@@ -101,7 +148,7 @@ internal sealed class Page : IDisposable
     public void Write(string label, string text, string role = "textbox")
     {
         TabTo(role, label);
-        Press(Keys.Control + "a" + Keys.Null, Keys.Backspace, text, Keys.Enter);
+        Press(Keys.Control + "a", Keys.Backspace, text, Keys.Enter);
     }
 
     /// <summary>Chooses by typing what the choice begins with.</summary>

@@ -16,6 +16,8 @@ interface Props {
   least: number;
   most: number;
   dot?: boolean;
+  /** Leaves the pointer to a chosen grip close by. */
+  behind?: boolean;
   hold: Hold;
   onFocus?: () => void;
   /** By one, or by ten with shift; right and up add. */
@@ -37,6 +39,7 @@ export function Grip({
   least,
   most,
   dot,
+  behind,
   hold,
   onFocus,
   onStep,
@@ -86,6 +89,7 @@ export function Grip({
       aria-valuemin={least}
       aria-valuemax={most}
       transform={`translate(${x} ${y})`}
+      style={behind ? { pointerEvents: 'none' } : undefined}
       onPointerDown={press}
       onKeyDown={key}
       onFocus={onFocus}

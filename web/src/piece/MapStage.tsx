@@ -190,6 +190,8 @@ export function MapStage(props: Props) {
     },
   });
 
+  const chosenBand = selected?.kind === 'band' ? layer.bands.findIndex((b) => b.id === selected.id) : -1;
+  const chosenEdge = layer.bands[chosenBand]?.fillsRest === false ? edgeOf(plan, layer, chosenBand) : null;
   const px = (mm: number) => view.x + mm * pixelsPerMm;
   const py = (mm: number) => view.y + mm * pixelsPerMm;
   const bar = units.scaleBars.find((b) => b.mm * pixelsPerMm < 230) ?? units.scaleBars.at(-1)!;
@@ -227,6 +229,7 @@ export function MapStage(props: Props) {
                     x={px(edge.xMm)}
                     y={py(plan.cutAtMm)}
                     size={chosen ? 9 : 4}
+                    behind={!chosen && !!chosenEdge && Math.abs(chosenEdge.xMm - edge.xMm) * pixelsPerMm < 26}
                     name={`Edge of ${regionName(layer, band.id)}`}
                     value={widthOf(layer, i)}
                     words={`${width} wide`}
@@ -415,6 +418,7 @@ function HeartHandles({ heart, number, chosen, px, py, pixelsPerMm, hold, onSele
               return set({ heightMm: Math.max(4, Math.round(2 * Math.abs(far))) });
             })}
             onStep={step('heightMm')}
+            onStepDown={step('heightMm')}
           />
           <Grip
             x={tx}
@@ -471,6 +475,7 @@ function RimHandles({ outline, painting, px, py, hold, edit }: RimProps) {
       most={3000}
       hold={hold((byX, byY) => change(across ? byX : byY))}
       onStep={(by) => edit(change(by))}
+      onStepDown={across ? undefined : (by) => edit(change(by))}
     />
   );
   if (outline.shape === 'round') {

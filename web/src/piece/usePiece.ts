@@ -36,6 +36,7 @@ export function usePiece(id: string, layerId: string | null) {
   const followTimer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const followedAt = useRef(0);
   const waitingStep = useRef<'undo' | 'redo' | null>(null);
+  const steps = useRef<((direction: 'undo' | 'redo') => Promise<void>) | null>(null);
   const preview = useRef<{ busy: boolean; next: Piece | null; movedAt: number; shows: number | null }>({
     busy: false,
     next: null,
@@ -142,6 +143,9 @@ export function usePiece(id: string, layerId: string | null) {
       }
     }
     busy.current = false;
+    const direction = waitingStep.current;
+    waitingStep.current = null;
+    if (direction) void steps.current?.(direction);
   }, [id, accept]);
 
   useEffect(() => {
@@ -208,11 +212,8 @@ export function usePiece(id: string, layerId: string | null) {
     [id, accept, save],
   );
   useEffect(() => {
-    if (saving.state !== 'kept' || !waitingStep.current || busy.current) return;
-    const direction = waitingStep.current;
-    waitingStep.current = null;
-    void step(direction);
-  }, [saving, step]);
+    steps.current = step;
+  }, [step]);
 
   /** Lets everything but the map follow a drag, a few times a second. */
   const follow = useCallback((layers: PlanView) => {
