@@ -53,11 +53,11 @@ internal sealed class Page : IDisposable
     public void WaitForPainting() => Waiting.Until(
         () => Script<bool>(
             """
-            const canvases = [...document.querySelectorAll('.painted canvas:first-child')];
-            return document.fonts.status === 'loaded' && canvases.length > 0 && canvases.every(c => {
-              const d = c.getContext('2d').getImageData(c.width / 2, c.height / 2, 1, 1).data;
-              return d[3] > 0;
-            });
+            const canvases = [...document.querySelectorAll('.painted canvas.picture')];
+            const pictures = [...document.querySelectorAll('.stand img')];
+            return document.fonts.status === 'loaded' && canvases.length + pictures.length > 0
+              && pictures.every(p => p.complete && p.naturalWidth > 0)
+              && canvases.every(c => c.getContext('2d').getImageData(c.width / 2, c.height / 2, 1, 1).data[3] > 0);
             """),
         "the painting");
 

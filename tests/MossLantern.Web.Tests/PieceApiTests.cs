@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using SkiaSharp;
 using static MossLantern.Web.Tests.TestHost;
 
 namespace MossLantern.Web.Tests;
@@ -99,6 +100,23 @@ public sealed class PieceApiTests : IDisposable
         var painting = await host.Get($"/api/pieces/{view["id"]}/painting?layer=layer-1");
         Assert.Equal((600, 400), ((double)painting["widthMm"]!, (double)painting["heightMm"]!));
         Assert.Contains(painting["paths"]!.AsArray(), p => (string?)p!["role"] == "facet");
+    }
+
+    [Fact]
+    public async Task A_picture_is_a_png_of_the_asked_width_and_clear_outside_the_outline()
+    {
+        var round = Json("""{"outline":{"shape":"round","diameterMm":300},"edge":"taped-clean","sideHeightMm":10,"colour":"#d8bd8c"}""");
+        var view = await host.AddPiece(ground: round);
+        var answer = await host.Client.GetAsync($"/api/pieces/{view["id"]}/picture.png?width=120&version=1");
+        Assert.Equal("image/png", answer.Content.Headers.ContentType?.MediaType);
+        Assert.True(answer.Headers.CacheControl?.MaxAge > TimeSpan.FromDays(300));
+        using var picture = SKBitmap.Decode(await answer.Content.ReadAsByteArrayAsync());
+        Assert.Equal((120, 120), (picture.Width, picture.Height));
+        Assert.Equal(0, picture.GetPixel(2, 2).Alpha);
+        Assert.Equal(255, picture.GetPixel(60, 60).Alpha);
+        await Problem(await host.Client.GetAsync($"/api/pieces/{view["id"]}/picture.png?width=9000"), HttpStatusCode.BadRequest);
+        await Problem(await host.Client.GetAsync($"/api/pieces/{view["id"]}/picture.png?width=wide"), HttpStatusCode.BadRequest);
+        await Problem(await host.Client.GetAsync("/api/pieces/nowhere/picture.png"), HttpStatusCode.NotFound);
     }
 
     [Theory]

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using MossLantern.Core.Map;
 using MossLantern.Core.Pieces;
 using MossLantern.Data;
+using MossLantern.Pictures;
 using MossLantern.Web.Hosting;
 
 namespace MossLantern.Web.Endpoints;
@@ -56,7 +57,29 @@ internal static class PieceEndpoints
             pieces.Find(id) is { } stored
                 ? TypedResults.Ok(workbench.Paint(stored.Piece, Layer(stored.Piece, layer), PaintDetail.Full))
                 : NoPiece());
+        api.MapGet("/{id}/picture.png", Results<FileContentHttpResult, ProblemHttpResult> (
+            string id, int? width, HttpContext context, Workbench workbench, PieceStore pieces) =>
+        {
+            var pixels = width ?? DefaultPixels;
+            if (pixels is < LeastPixels or > MostPixels)
+            {
+                return ProblemHandler.Invalid(new() { ["width"] = [$"The picture's width must be from {LeastPixels} to {MostPixels} pixels."] });
+            }
+
+            if (pieces.Find(id) is not { } stored)
+            {
+                return NoPiece();
+            }
+
+            // The page asks for a picture by its version, so a picture may be kept for as long as it is wanted.
+            context.Response.Headers.CacheControl = context.Request.Query.ContainsKey("version") ? "private, max-age=31536000, immutable" : "no-cache";
+            return TypedResults.File(SkiaBrush.Png(workbench.Paint(stored.Piece, null, PaintDetail.Full), pixels), "image/png");
+        });
     }
+
+    private const int DefaultPixels = 2400;
+    private const int LeastPixels = 16;
+    private const int MostPixels = 6000;
 
     public static ProblemHttpResult NoPiece() => TypedResults.Problem(
         title: "No such piece", detail: "There is no piece with this id on the shelf.", statusCode: StatusCodes.Status404NotFound);

@@ -1,0 +1,207 @@
+using MossLantern.Core.Map;
+using MossLantern.Core.Mixing;
+using SkiaSharp;
+
+namespace MossLantern.Pictures;
+
+/// <summary>Paints a piece's painting into a picture: the same list that the page's brush paints, in the same way.</summary>
+public static class SkiaBrush
+{
+    private const SKColorType Pixels = SKColorType.Rgba8888;
+
+    /// <summary>A painting as a PNG with a clear ground round the outline.</summary>
+    /// <param name="painting">The painting.</param>
+    /// <param name="widthPixels">Width of the picture; its height follows.</param>
+    public static byte[] Png(Painting painting, int widthPixels)
+    {
+        ArgumentNullException.ThrowIfNull(painting);
+        ArgumentOutOfRangeException.ThrowIfLessThan(widthPixels, 1);
+        var scale = widthPixels / (float)painting.WidthMm;
+        var height = Math.Max(1, (int)Math.Round(painting.HeightMm * scale));
+        using var bitmap = new SKBitmap(new SKImageInfo(widthPixels, height, Pixels, SKAlphaType.Premul));
+        using (var canvas = new SKCanvas(bitmap))
+        {
+            canvas.Clear(SKColors.Transparent);
+            canvas.Scale(scale);
+            Paint(canvas, painting, scale);
+        }
+
+        using var data = bitmap.Encode(SKEncodedImageFormat.Png, 100);
+        return data.ToArray();
+    }
+
+    /// <summary>Paints on a canvas that is already scaled to millimetres.</summary>
+    private static void Paint(SKCanvas canvas, Painting painting, float pixelsPerMm)
+    {
+        using var outline = SKPath.ParseSvgPathData(painting.Outline);
+        var paths = painting.Paths.Select(p => Parse(p.Path)).ToArray();
+        canvas.Save();
+        canvas.ClipPath(outline, antialias: true);
+        using (var ground = Fill(SKColor.Parse(painting.Ground)))
+        {
+            canvas.DrawPath(outline, ground);
+        }
+
+        for (var i = 0; i < paths.Length; i++)
+        {
+            Paint(canvas, painting.Paths[i], paths[i], pixelsPerMm);
+        }
+
+        if (painting.Paths.Any(p => p.Role == PaintRole.GrowthLine))
+        {
+            Finishes(canvas, painting);
+            Weather(canvas, painting, outline);
+        }
+
+        Stroke(canvas, outline, new(20, 16, 8, 71), Math.Max(2.4f, 2 / pixelsPerMm));
+        Stroke(canvas, outline, new(255, 255, 255, 89), Math.Max(0.9f, 1 / pixelsPerMm));
+        canvas.Restore();
+        foreach (var path in paths)
+        {
+            path.Dispose();
+        }
+    }
+
+    private static void Paint(SKCanvas canvas, PaintPath path, SKPath shape, float pixelsPerMm)
+    {
+        if (path.Opacity == 0)
+        {
+            return;
+        }
+
+        var alpha = (byte)Math.Round(255 * path.Opacity);
+        if (path.Fill is { } fill)
+        {
+            using var paint = Fill(SKColor.Parse(fill).WithAlpha(alpha));
+            canvas.DrawPath(shape, paint);
+        }
+
+        if (path.Stroke is { } stroke)
+        {
+            Stroke(canvas, shape, SKColor.Parse(stroke).WithAlpha(alpha), (float)Math.Max(path.StrokeMm, 0.35 / pixelsPerMm));
+        }
+    }
+
+    /// <summary>Each region whose colourant takes the light in its own way, as the ring between its edge and the next one in.</summary>
+    private static void Finishes(SKCanvas canvas, Painting painting)
+    {
+        var edges = new List<int>();
+        for (var i = 0; i < painting.Paths.Length; i++)
+        {
+            var p = painting.Paths[i];
+            if (p is { Fill: not null, Region: not null, Opacity: > 0 } && p.Role != PaintRole.Facet
+                && (edges.Count == 0 || painting.Paths[edges[^1]].Region != p.Region))
+            {
+                edges.Add(i);
+            }
+        }
+
+        for (var e = 0; e < edges.Count; e++)
+        {
+            var outer = painting.Paths[edges[e]];
+            var material = painting.Materials.FirstOrDefault(m => m.Id == outer.Material);
+            if (material?.Finish is not { } finish || TexturePaint.Of(painting, material, finish, outer.Opacity) is not { } paint)
+            {
+                continue;
+            }
+
+            // A ring of a layer above already has its hole.
+            var hole = outer.Opacity == 1 && e + 1 < edges.Count && Layer(painting.Paths[edges[e + 1]]) == Layer(outer)
+                ? painting.Paths[edges[e + 1]].Path
+                : "";
+            using (paint)
+            using (var ring = Parse(outer.Path + hole))
+            {
+                canvas.DrawPath(ring, paint);
+            }
+        }
+
+        static string? Layer(PaintPath path) => path.Material?.Split('/')[0];
+    }
+
+    /// <summary>Clouds, grain and gloss over the whole piece.</summary>
+    private static void Weather(SKCanvas canvas, Painting painting, SKPath outline)
+    {
+        var size = (float)Math.Sqrt(painting.WidthMm * painting.HeightMm);
+        Tile(Tiles.Clouds, size * 0.75f, SKBlendMode.SoftLight, 0.26f);
+        Tile(Tiles.Clouds, size * 0.31f, SKBlendMode.SoftLight, 0.12f);
+        Tile(Tiles.Grain, 52, SKBlendMode.Overlay, 0.05f);
+        using var gloss = Fill(SKColors.White);
+        gloss.Shader = SKShader.CreateLinearGradient(
+            new(0, 0), new((float)painting.WidthMm, (float)painting.HeightMm),
+            [new(255, 255, 255, 41), new(255, 255, 255, 0), new(0, 0, 0, 0), new(0, 0, 0, 36)], [0, 0.35f, 0.7f, 1], SKShaderTileMode.Clamp);
+        canvas.DrawPath(outline, gloss);
+
+        void Tile(SKBitmap tile, float mm, SKBlendMode blend, float alpha)
+        {
+            using var paint = Fill(SKColors.White.WithAlpha((byte)Math.Round(255 * alpha)));
+            paint.Shader = Tiles.Shader(tile, mm);
+            paint.BlendMode = blend;
+            canvas.DrawPath(outline, paint);
+        }
+    }
+
+    private static SKPath Parse(string text)
+    {
+        var path = SKPath.ParseSvgPathData(text);
+        path.FillType = SKPathFillType.EvenOdd;
+        return path;
+    }
+
+    internal static SKPaint Fill(SKColor colour) => new() { IsAntialias = true, Style = SKPaintStyle.Fill, Color = colour };
+
+    private static void Stroke(SKCanvas canvas, SKPath path, SKColor colour, float width)
+    {
+        using var paint = new SKPaint
+        {
+            IsAntialias = true,
+            Style = SKPaintStyle.Stroke,
+            StrokeJoin = SKStrokeJoin.Round,
+            StrokeWidth = width,
+            Color = colour,
+        };
+        canvas.DrawPath(path, paint);
+    }
+}
+
+/// <summary>How a colourant takes the light: specks, a shift of hue across the piece, or a metal's sheen.</summary>
+internal static class TexturePaint
+{
+    private static readonly SKColor[] Hues = [.. new[] { "#3fd0c9", "#8f6fe0", "#e07fb4", "#e6c96a", "#3fd0c9" }.Select(SKColor.Parse)];
+
+    /// <summary>The paint of a finish, or null where a colourant has none.</summary>
+    public static SKPaint? Of(Painting painting, PaintMaterial material, ColourantClass finish, double opacity) => finish switch
+    {
+        ColourantClass.Mica => Specks(Tiles.FineSpecks, 46, 0.42 * opacity),
+        ColourantClass.AcrylicMetallic => Specks(Tiles.FineSpecks, 34, 0.5 * opacity),
+        ColourantClass.Glitter => Specks(Tiles.CoarseSpecks, 90, 0.95 * opacity),
+        ColourantClass.Interference => Gradient(
+            new(0, (float)painting.HeightMm), new((float)painting.WidthMm, 0), Hues, SKBlendMode.SoftLight, 0.8 * opacity),
+        ColourantClass.MetallicPaste => Gradient(
+            new(0, 0), new((float)painting.WidthMm, (float)painting.HeightMm), Sheen(painting, material), SKBlendMode.HardLight, 0.5 * opacity),
+        _ => null,
+    };
+
+    private static SKColor[] Sheen(Painting painting, PaintMaterial material)
+    {
+        var grey = new SKColor(128, 128, 128);
+        SKColor[] turn = [SKColor.Parse(material.Light), grey, SKColor.Parse(material.Dark), grey];
+        var stripes = Math.Max(6, (int)Math.Round((painting.WidthMm + painting.HeightMm) / 50, MidpointRounding.AwayFromZero));
+        return [.. Enumerable.Range(0, stripes + 1).Select(i => turn[i % 4])];
+    }
+
+    private static SKPaint Specks(SKBitmap tile, float mm, double alpha)
+    {
+        var paint = SkiaBrush.Fill(SKColors.White.WithAlpha((byte)Math.Round(255 * alpha)));
+        paint.Shader = Tiles.Shader(tile, mm);
+        return paint;
+    }
+
+    private static SKPaint Gradient(SKPoint from, SKPoint to, SKColor[] colours, SKBlendMode blend, double alpha)
+    {
+        var paint = SkiaBrush.Fill(SKColors.White.WithAlpha((byte)Math.Round(255 * alpha)));
+        paint.Shader = SKShader.CreateLinearGradient(from, to, colours, SKShaderTileMode.Clamp);
+        paint.BlendMode = blend;
+        return paint;
+    }
+}
