@@ -14,7 +14,7 @@ export function decimalsOf(value: number, unit: string): number {
   if (unit === 'ml') return Math.abs(value) < 10 ? 1 : 0;
   if (unit === 'mm') return Math.abs(value) < 100 && !Number.isInteger(value) ? 1 : 0;
   if (unit === 'h' || unit === '×') return 2;
-  if (unit === '%') return Number.isInteger(value) ? 0 : 1;
+  if (unit === '%' || unit === '°C') return Number.isInteger(value) ? 0 : 1;
   return Number.isInteger(value) ? 0 : 2;
 }
 

@@ -166,6 +166,9 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
           </p>
           <Sample piece={piece} layers={plan.layers} chosen={layer.id} onChoose={choose} onAdd={pour} />
           <Kept page={page} canUndo={view.canUndo} canRedo={view.canRedo} />
+          <a className="picture-link" href={`/api/pieces/${id}/picture.png`} download={`${piece.name}.png`}>
+            Picture as PNG
+          </a>
         </aside>
         <Tags id={id} layer={layer} plan={layerPlan} search={asked ? `?layer=${asked}` : ''} />
         {painting ? (
