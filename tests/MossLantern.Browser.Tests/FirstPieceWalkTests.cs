@@ -137,6 +137,8 @@ public sealed class FirstPieceWalkTests : IDisposable
         Assert.Equal("200", page.Find("textbox", "Depth").GetAttribute("value"));
         page.Write("Width of band 1", "three");
         page.WaitForText("Type a number in mm, such as 12.5.");
+        page.Click("button", "Undo");
+        Waiting.Until(() => page.Find("textbox", "Depth").GetAttribute("value") == "2.5", "the refused depth to be undone");
         page.Write("Depth", "2");
         Waiting.Until(() => !page.Text.Contains("must be from", StringComparison.Ordinal), "the refusal to go");
         Assert.Equal("three", page.Find("textbox", "Width of band 1").GetAttribute("value"));

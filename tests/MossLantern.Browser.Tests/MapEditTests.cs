@@ -42,6 +42,25 @@ public sealed class MapEditTests : IDisposable
     }
 
     [Fact]
+    public async Task The_page_measures_how_quickly_the_map_follows_and_saves_nothing()
+    {
+        using var page = new Page(workshop.Address);
+        page.Open("/speed");
+        page.WaitForText("Drag Marsh Light");
+        page.WaitForPainting();
+        for (var run = 1; run <= 3; run++)
+        {
+            page.Click("button", "Drag Marsh Light");
+            Waiting.Until(() => page.Driver.FindElements(By.CssSelector(".speed tbody tr")).Count == run, "the run to be measured", TimeSpan.FromSeconds(40));
+        }
+
+        TestContext.Current.SendDiagnosticMessage("hand to paint in the page: {0}",
+            string.Join("; ", page.Driver.FindElements(By.CssSelector(".speed tbody tr")).Select(r => r.Text)));
+        using var client = workshop.Client;
+        Assert.Contains("\"version\":1,", await client.GetStringAsync("api/pieces/marsh-light"), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void A_band_is_widened_by_its_area_by_its_edge_and_by_the_arrow_keys()
     {
         using var page = Opened(Fields);

@@ -84,6 +84,37 @@ public sealed class PieceApiTests : IDisposable
     }
 
     [Fact]
+    public async Task A_drag_and_its_release_give_the_same_areas_and_cups()
+    {
+        var view = await host.Save(WithBands(await host.AddPiece()));
+        view["piece"]!["layers"]![0]!["hearts"]![0]!["xMm"] = 261;
+        var preview = await Read(await host.Client.PostAsJsonAsync(
+            $"/api/pieces/{view["id"]}/preview", new { piece = view["piece"], layerId = "layer-1", detail = "draft" }), HttpStatusCode.OK);
+        var saved = await host.Save(view);
+        Assert.Equal(saved["plan"]!["layers"]![0]!.ToJsonString(), preview["plan"]!["layers"]![0]!.ToJsonString());
+
+        // What is let go is painted with the shapes of the drag.
+        var shapes = (await host.Get($"/api/pieces/{view["id"]}/painting?layer=layer-1"))["paths"]!.AsArray().Select(p => (string)p!["path"]!).ToHashSet();
+        Assert.Subset(shapes, preview["painting"]!["paths"]!.AsArray().Select(p => (string)p!["path"]!).ToHashSet());
+    }
+
+    [Fact]
+    public async Task A_preview_of_one_layer_answers_with_that_layer_and_of_all_with_all()
+    {
+        var view = WithBands(await host.AddPiece());
+        var second = view["piece"]!["layers"]![0]!.DeepClone();
+        second["id"] = "layer-2";
+        view["piece"]!["layers"]!.AsArray().Add(second);
+        Assert.Equal(["layer-2"], await LayersOf("layer-2"));
+        Assert.Equal(["layer-1", "layer-2"], await LayersOf(null));
+        Assert.Equal(["layer-1", "layer-2"], await LayersOf("layer-9"));
+
+        async Task<IEnumerable<string?>> LayersOf(string? layerId) => (await Read(await host.Client.PostAsJsonAsync(
+            $"/api/pieces/{view["id"]}/preview", new { piece = view["piece"], layerId, detail = "draft" }), HttpStatusCode.OK))
+            ["plan"]!["layers"]!.AsArray().Select(l => (string?)l!["layerId"]);
+    }
+
+    [Fact]
     public async Task A_much_smaller_outline_gets_a_finer_grid_of_its_own()
     {
         var view = await host.AddPiece();

@@ -6,6 +6,7 @@ import { localText } from './parts/format';
 import { PiecePage } from './piece/PiecePage';
 import { NewPiece } from './shelf/NewPiece';
 import { Shelf } from './shelf/Shelf';
+import { SpeedPage } from './speed/SpeedPage';
 import { useTheme } from './units/theme';
 import { UnitsProvider, useUnits } from './units/units';
 
@@ -20,6 +21,7 @@ export function App() {
       <Routes>
         <Route path="/" element={<Shelf />} />
         <Route path="/new" element={<NewPiece />} />
+        <Route path="/speed" element={<SpeedPage />} />
         <Route path="/pieces/:id" element={<ToGround />} />
         <Route path="/pieces/:id/:station" element={<Opened />} />
         <Route path="*" element={<Navigate to="/" replace />} />

@@ -237,7 +237,7 @@ function Kept({ page, canUndo, canRedo }: { page: PieceOnPage; canUndo: boolean;
         <button
           type="button"
           className="btn btn-outline-primary"
-          disabled={!canUndo}
+          disabled={!canUndo && saving.state !== 'refused'}
           onClick={() => void step('undo')}
         >
           Undo

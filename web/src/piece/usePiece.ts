@@ -14,6 +14,13 @@ export type Saving =
 const retryAfterMs = 3000;
 const followEveryMs = 160;
 
+/** A plan with the layers of a newer one in place; a preview answers with those it was asked for. */
+const withLayers = (plan: PlanView | null, newer: PlanView): PlanView | null =>
+  plan && {
+    ...newer,
+    layers: plan.layers.map((l) => newer.layers.find((n) => n.layerId === l.layerId) ?? l),
+  };
+
 /**
  * The piece on the page. An edit shows at once and is saved; a drag is only previewed until it is let go. One save is
  * under way at a time and the latest edit wins. What the server refuses stays on the page, and so does the last good plan.
@@ -35,6 +42,7 @@ export function usePiece(id: string, layerId: string | null) {
   const unsaved = useRef<Piece | null>(null);
   const followTimer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const followedAt = useRef(0);
+  const refused = useRef(false);
   const waitingStep = useRef<'undo' | 'redo' | null>(null);
   const steps = useRef<((direction: 'undo' | 'redo') => Promise<void>) | null>(null);
   const preview = useRef<{ busy: boolean; next: Piece | null; movedAt: number; shows: number | null }>({
@@ -54,6 +62,7 @@ export function usePiece(id: string, layerId: string | null) {
   const accept = useCallback(
     (got: PieceView) => {
       version.current = got.version;
+      refused.current = false;
       setView(got);
       setPlan(got.plan);
       setNewest(null);
@@ -94,7 +103,10 @@ export function usePiece(id: string, layerId: string | null) {
             params: { path: { id } },
             body: { piece: shown, layerId, detail: 'full' },
           }),
-        ).then((got) => got.painting)
+        ).then((got) => {
+          if (!gone) setPlan((p) => withLayers(p, got.plan));
+          return got.painting;
+        })
       : take(
           api.GET('/api/pieces/{id}/painting', {
             params: { path: { id }, query: { layer: layerId ?? undefined } },
@@ -134,8 +146,10 @@ export function usePiece(id: string, layerId: string | null) {
         if (e.status === 409) {
           setSaving({ state: 'stale', message: e.message });
           setNewest(await take(api.GET('/api/pieces/{id}', { params: { path: { id } } })).catch(() => null));
-        } else if (e.status === 400) setSaving({ state: 'refused', message: e.message, errors: e.errors });
-        else {
+        } else if (e.status === 400) {
+          refused.current = true;
+          setSaving({ state: 'refused', message: e.message, errors: e.errors });
+        } else {
           setSaving({ state: 'waiting', message: e.message });
           unsaved.current ??= piece;
           break;
@@ -191,6 +205,8 @@ export function usePiece(id: string, layerId: string | null) {
         waitingStep.current = direction;
         return;
       }
+      // What was refused is what a person wants undone first.
+      if (refused.current && direction === 'undo') return settle('newest');
       busy.current = true;
       try {
         const got = await take(
@@ -204,12 +220,13 @@ export function usePiece(id: string, layerId: string | null) {
         accept(got);
       } catch (e) {
         if (!(e instanceof Refused)) throw e;
+        if (e.status !== 409) waitingStep.current = direction;
         setSaving({ state: e.status === 409 ? 'stale' : 'waiting', message: e.message });
       }
       busy.current = false;
       if (unsaved.current) void save();
     },
-    [id, accept, save],
+    [id, accept, save, settle],
   );
   useEffect(() => {
     steps.current = step;
@@ -222,13 +239,7 @@ export function usePiece(id: string, layerId: string | null) {
       followedAt.current = performance.now();
       startTransition(() => {
         setDraft(latest.current);
-        setPlan(
-          (p) =>
-            p && {
-              ...layers,
-              layers: p.layers.map((l) => layers.layers.find((n) => n.layerId === l.layerId) ?? l),
-            },
-        );
+        setPlan((p) => withLayers(p, layers));
       });
     };
     const wait = followedAt.current + followEveryMs - performance.now();

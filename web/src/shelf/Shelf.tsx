@@ -32,6 +32,9 @@ export function Shelf() {
         <Link className="btn btn-primary" to="/new">
           Start a piece
         </Link>
+        <Link className="aside" to="/speed">
+          How quick is it here?
+        </Link>
       </div>
       {error && <p className="say-wrong">{error.message}</p>}
       <div ref={board} className="shelf-board">

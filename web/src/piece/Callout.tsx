@@ -1,0 +1,55 @@
+import type { Layer, LayerView } from '../api/client';
+import { countsFromRim, widthOf } from '../stations/map/layerEdits';
+import { regionName } from '../stations/station';
+import { useUnits } from '../units/units';
+import type { Selected } from './selection';
+
+/** Where the edge that moves with a band's width crosses the cut, and which way along the cut is outward there. */
+export function edgeOf(plan: LayerView, layer: Layer, index: number) {
+  const id = layer.bands[index]!.id;
+  const heartX = layer.hearts[0]?.xMm ?? 0;
+  const spans = plan.cut.filter((s) => s.regionId === id);
+  const right = spans.find((s) => s.fromMm >= heartX);
+  const left = spans.findLast((s) => s.toMm <= heartX);
+  const fromRim = countsFromRim(layer, index);
+  const last = plan.cut.at(-1)?.toMm ?? 0;
+  if (right && (fromRim || right.toMm < last))
+    return { xMm: fromRim ? right.fromMm : right.toMm, outward: 1 };
+  if (left && (fromRim || left.fromMm > (plan.cut[0]?.fromMm ?? 0)))
+    return { xMm: fromRim ? left.toMm : left.fromMm, outward: -1 };
+  return null;
+}
+
+interface CalloutProps {
+  layer: Layer;
+  plan: LayerView;
+  selected: Selected;
+  px: (mm: number) => number;
+  py: (mm: number) => number;
+  room: { width: number; height: number };
+}
+
+/** What the chosen band is, beside its edge. */
+export function Callout({ layer, plan, selected, px, py, room }: CalloutProps) {
+  const units = useUnits();
+  if (selected?.kind !== 'band') return null;
+  const index = layer.bands.findIndex((b) => b.id === selected.id);
+  const band = layer.bands[index];
+  const region = plan.regions.find((r) => r.id === selected.id);
+  if (!band || !region) return null;
+  const edge = band.fillsRest ? null : edgeOf(plan, layer, index);
+  const x = edge ? px(edge.xMm) : room.width / 2;
+  const y = edge ? py(plan.cutAtMm) : 70;
+  const left = Math.min(Math.max(8, x + 18), room.width - 190);
+  return (
+    <div className="callout" style={{ left, top: Math.max(6, y - 74) }} aria-hidden>
+      <b>
+        {regionName(layer, band.id)}
+        {!band.fillsRest && ` · ${units.show(widthOf(layer, index), 'mm')}`}
+      </b>
+      <span>
+        {band.fillsRest ? 'fills the rest' : 'drag to widen'} · {units.show(region.area.value, 'cm²')}
+      </span>
+    </div>
+  );
+}
