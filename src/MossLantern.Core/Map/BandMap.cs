@@ -32,17 +32,20 @@ public sealed class BandMap
     /// <summary>Id of the region of the hearts' bed.</summary>
     public const string HeartBedId = "heart";
 
-    internal BandMap(GrowthGrid grid, float[] field, double[] levels, DepthScale depths, ImmutableArray<Region> regions)
+    private readonly Lazy<ImmutableArray<Region>> regions;
+
+    /// <summary>A map whose regions are measured when they are first asked for: a drag that only paints does not ask.</summary>
+    internal BandMap(GrowthGrid grid, float[] field, double[] levels, DepthScale depths, Func<ImmutableArray<Region>> measure)
     {
         Grid = grid;
         Field = field;
         Levels = levels;
         Depths = depths;
-        Regions = regions;
+        regions = new(measure);
     }
 
     /// <summary>The hearts' bed, then the bands from the hearts outward. Their areas sum to the outline's.</summary>
-    public ImmutableArray<Region> Regions { get; }
+    public ImmutableArray<Region> Regions => regions.Value;
 
     /// <summary>A straight cut across the map from left to right: the regions it passes, in order.</summary>
     /// <param name="yMm">Height of the cut, mm from the top.</param>

@@ -71,7 +71,7 @@ public sealed class BandMapper
 
         var depths = DepthScale.Over(cover, field);
         var levels = Levels(layer.Bands, widths, fixedMm, depths);
-        return new(grid, field, levels, depths, Regions(layer.Bands, widths, outline, cover, field, levels));
+        return new(grid, field, levels, depths, () => Regions(layer.Bands, widths, outline, cover, field, levels));
     }
 
     private static BandMap WithoutHearts(Outline outline, GrowthGrid grid, Layer layer)
@@ -81,11 +81,11 @@ public sealed class BandMapper
         var widths = layer.BandWidthsMm();
         var regions = layer.Bands.Select((b, k) => b.FillsRest
             ? new Region(b.Id, RegionKind.Band, outline.AreaMm2, outline.PerimeterMm, null)
-            : new Region(b.Id, RegionKind.Band, 0, 0, widths[k]));
+            : new Region(b.Id, RegionKind.Band, 0, 0, widths[k])).ToList();
         var fill = layer.Bands.TakeWhile(b => !b.FillsRest).Count();
         var levels = Enumerable.Range(0, layer.Bands.Length).Select(k => k <= fill ? 0.0 : Eikonal.Far / 2).ToArray();
         return new(grid, field, levels, new([0, 1], 1),
-            [new(BandMap.HeartBedId, RegionKind.HeartBed, 0, 0, null), .. regions]);
+            () => [new(BandMap.HeartBedId, RegionKind.HeartBed, 0, 0, null), .. regions]);
     }
 
     private List<PlacedHeart> Place(ImmutableArray<Heart> hearts, GrowthScale growth, Outline outline)

@@ -16,8 +16,8 @@ public sealed record SavePiece(int BasedOn, Piece Piece);
 /// <summary>A step along a piece's revisions, based on a version.</summary>
 public sealed record StepPiece(int BasedOn, Step Step);
 
-/// <summary>A preview of an edited piece, painted up to a layer.</summary>
-public sealed record PreviewPiece(Piece Piece, string? LayerId, PaintDetail Detail);
+/// <summary>A preview of an edited piece, painted up to a layer, with or without its numbers.</summary>
+public sealed record PreviewPiece(Piece Piece, string? LayerId, PaintDetail Detail, bool Numbers = true);
 
 /// <summary>Endpoints of pieces.</summary>
 internal static class PieceEndpoints
@@ -50,7 +50,7 @@ internal static class PieceEndpoints
         api.MapPost("/{id}/preview", (string id, PreviewPiece request, Workbench workbench) =>
         {
             var piece = workbench.Checked(request.Piece);
-            return workbench.Preview(id, piece, Layer(piece, request.LayerId), request.Detail);
+            return workbench.Preview(id, piece, Layer(piece, request.LayerId), request.Detail, request.Numbers);
         });
         api.MapGet("/{id}/painting", Results<Ok<Painting>, ProblemHttpResult> (
             string id, string? layer, Workbench workbench, PieceStore pieces) =>

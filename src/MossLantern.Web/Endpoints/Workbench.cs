@@ -47,7 +47,7 @@ public sealed record PieceView(
     string Id, int Version, Moment SavedAt, bool CanUndo, bool CanRedo, Piece Piece, PlanView Plan, ImmutableArray<RunView> Runs);
 
 /// <summary>A piece as a preview shows it: nothing is saved.</summary>
-public sealed record PreviewView(PlanView Plan, Painting Painting);
+public sealed record PreviewView(PlanView? Plan, Painting Painting);
 
 /// <summary>A piece on the shelf.</summary>
 public sealed record ShelfView(
@@ -107,12 +107,18 @@ public sealed class Workbench(
     }
 
     /// <summary>A preview of an edited piece: what is worked out for one layer, or for all, and a painting up to it.</summary>
-    public PreviewView Preview(string id, Piece piece, string? layerId, PaintDetail detail)
+    public PreviewView Preview(string id, Piece piece, string? layerId, PaintDetail detail, bool numbers)
     {
+        var painting = planner.Paint(piece, layerId, detail);
+        if (!numbers)
+        {
+            return new(null, painting);
+        }
+
         var plan = Plan(piece, runs.Of(id));
         return new(
             layerId is null ? plan : plan with { Layers = [plan.Layers.Single(l => l.LayerId == layerId)] },
-            planner.Paint(piece, layerId, detail));
+            painting);
     }
 
     /// <summary>A painting of a piece.</summary>

@@ -1023,9 +1023,11 @@ export interface components {
             piece: components["schemas"]["Piece"];
             layerId: null | string;
             detail: components["schemas"]["PaintDetail"];
+            /** @default true */
+            numbers: boolean;
         };
         PreviewView: {
-            plan: components["schemas"]["PlanView"];
+            plan: null | components["schemas"]["PlanView"];
             painting: components["schemas"]["Painting"];
         };
         /**

@@ -36,11 +36,12 @@ export function usePiece(id: string, layerId: string | null) {
   const [saving, setSaving] = useState<Saving>({ state: 'saving' });
   const [newest, setNewest] = useState<PieceView | null>(null);
   const [looking, setLooking] = useState(false);
+  // Counts how often what was on the page was given up for what is kept: the draft on the canvas goes with it.
+  const [givenUp, setGivenUp] = useState(0);
   const version = useRef(0);
   const latest = useRef<Piece | null>(null);
   const busy = useRef(false);
   const unsaved = useRef<Piece | null>(null);
-  const followTimer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const followedAt = useRef(0);
   const refused = useRef(false);
   const waitingStep = useRef<'undo' | 'redo' | null>(null);
@@ -101,10 +102,11 @@ export function usePiece(id: string, layerId: string | null) {
       ? take(
           api.POST('/api/pieces/{id}/preview', {
             params: { path: { id } },
-            body: { piece: shown, layerId, detail: 'full' },
+            body: { piece: shown, layerId, detail: 'full', numbers: true },
           }),
         ).then((got) => {
-          if (!gone) setPlan((p) => withLayers(p, got.plan));
+          const { plan: worked } = got;
+          if (!gone && worked) setPlan((p) => withLayers(p, worked));
           return got.painting;
         })
       : take(
@@ -124,7 +126,7 @@ export function usePiece(id: string, layerId: string | null) {
     return () => {
       gone = true;
     };
-  }, [id, kept, layerId, shown, looking]);
+  }, [id, kept, layerId, shown, looking, givenUp]);
 
   const save = useCallback(async () => {
     if (busy.current) return;
@@ -174,7 +176,6 @@ export function usePiece(id: string, layerId: string | null) {
       if (!latest.current) return;
       setLooking(false);
       preview.current.next = null;
-      clearTimeout(followTimer.current);
       latest.current = unsaved.current = change(latest.current);
       setDraft(latest.current);
       void save();
@@ -193,6 +194,7 @@ export function usePiece(id: string, layerId: string | null) {
       }
       latest.current = got.piece;
       setDraft(got.piece);
+      setGivenUp((n) => n + 1);
       accept(got);
     },
     [id, accept, save],
@@ -234,17 +236,10 @@ export function usePiece(id: string, layerId: string | null) {
 
   /** Lets everything but the map follow a drag, a few times a second. */
   const follow = useCallback((layers: PlanView) => {
-    clearTimeout(followTimer.current);
-    const now = () => {
-      followedAt.current = performance.now();
-      startTransition(() => {
-        setDraft(latest.current);
-        setPlan((p) => withLayers(p, layers));
-      });
-    };
-    const wait = followedAt.current + followEveryMs - performance.now();
-    if (wait <= 0) now();
-    else followTimer.current = setTimeout(now, wait);
+    startTransition(() => {
+      setDraft(latest.current);
+      setPlan((p) => withLayers(p, layers));
+    });
   }, []);
 
   /**
@@ -265,18 +260,21 @@ export function usePiece(id: string, layerId: string | null) {
         while (state.next) {
           const piece: Piece = state.next;
           const sentFor = state.movedAt;
+          // Numbers are worked out a few times a second; the map with every answer.
+          const numbers = performance.now() - followedAt.current > followEveryMs;
+          if (numbers) followedAt.current = performance.now();
           state.next = null;
           try {
             const got = await take(
               api.POST('/api/pieces/{id}/preview', {
                 params: { path: { id } },
-                body: { piece, layerId, detail: 'draft' },
+                body: { piece, layerId, detail: 'draft', numbers },
               }),
             );
             if (latest.current === piece || state.next) {
               state.shows = sentFor;
               setPainting(got.painting);
-              follow(got.plan);
+              if (got.plan) follow(got.plan);
               // The next map is grown while this one is on its way to the screen, not while it is being painted.
               await new Promise(requestAnimationFrame);
             }
