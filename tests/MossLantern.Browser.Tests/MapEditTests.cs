@@ -228,6 +228,49 @@ public sealed class MapEditTests : IDisposable
     }
 
     [Fact]
+    public void A_heart_is_reshaped_by_the_keyboard_and_a_default_becomes_ones_own()
+    {
+        using var page = Opened(Fields);
+        page.TabTo("slider", "Heart");
+        page.TabTo("slider", "Width of heart");
+        page.Press(Keys.Shift + Keys.ArrowRight);
+        Waiting.Until(() => Value(page, "Width of heart") == 134, "the heart to be wider by 10 mm");
+        page.TabTo("slider", "Height of heart");
+        page.Press(Keys.ArrowDown);
+        Waiting.Until(() => Value(page, "Height of heart") == 83, "the heart to be higher by 1 mm");
+        page.TabTo("slider", "Turn of heart");
+        page.Press(Keys.ArrowRight);
+        Waiting.Until(() => Value(page, "Turn of heart") == -17, "the heart to be turned by 1 degree");
+        page.WaitUntilKept();
+
+        page.Open("/pieces/marsh-light/cups?layer=layer-1");
+        page.WaitForPainting();
+        page.Click("button", "Mix for amber");
+        page.WaitForText("stays in any cup");
+        page.Write("stays in any cup", "6");
+        page.WaitUntilKept();
+        page.Click("button", "Undo");
+        page.WaitUntilKept();
+    }
+
+    [Fact]
+    public void A_band_takes_another_colour_and_map_and_cup_show_it()
+    {
+        using var page = Opened(Fields);
+        page.Script<object>(
+            """
+            const well = document.querySelector('input[aria-label="Colour of umber"]');
+            well.value = '#7a3b6e';
+            well.dispatchEvent(new Event('change', { bubbles: true }));
+            """);
+        page.WaitUntilKept();
+        Waiting.Until(() => Glass(page, "umber").GetAttribute("innerHTML")!.Contains("#7a3b6e", StringComparison.Ordinal), "the cup to be filled with it");
+        page.Open(Fields);
+        page.WaitForPainting();
+        Assert.Equal("#7a3b6e", page.Script<string>("return document.querySelector('input[aria-label=\"Colour of umber\"]').value"));
+    }
+
+    [Fact]
     public void The_view_comes_nearer_and_goes_back_to_the_whole_piece()
     {
         using var page = Opened(Fields);
@@ -236,6 +279,9 @@ public sealed class MapEditTests : IDisposable
         page.Click("button", "Nearer");
         page.Click("button", "Nearer");
         Waiting.Until(() => Bar() > whole * 2, "the scale to grow");
+        var before = page.Middle(page.Find("slider", "Heart"));
+        page.Drag((300, 600), 40, -30);
+        Waiting.Until(() => Math.Abs(page.Middle(page.Find("slider", "Heart")).X - before.X - 40) < 1.5, "the view to move with the hand");
         page.Click("button", "Whole piece");
         Waiting.Until(() => Math.Abs(Bar() - whole) < 1e-6, "the whole piece");
     }

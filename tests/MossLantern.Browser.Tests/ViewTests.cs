@@ -40,6 +40,8 @@ public sealed class ViewTests : IDisposable
                 page.WaitForPainting();
             }
 
+            TestContext.Current.SendDiagnosticMessage("{0}: first content after {1:0} ms", name, page.Script<double>(
+                "return performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? -1.5"));
             findings.AddRange(page.AxeFindings().Select(f => $"{name}: {f}"));
             findings.AddRange(page.Complaints().Select(c => $"{name}: {c}"));
             if (Pictures is { } folder && name != "speed" && (theme == "day" || name == "map"))

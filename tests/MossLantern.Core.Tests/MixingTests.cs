@@ -194,6 +194,22 @@ public class MixingTests
     }
 
     [Fact]
+    public void The_artists_own_losses_win_over_the_defaults()
+    {
+        var ground = Samples.Panel(500, 200, EdgeStyle.DrippedOver);
+        var plain = Samples.Layer(null, 0) with { DepthMm = 1, ReservePercent = 0 };
+        var own = Cups(ground, plain with { Losses = new(FilmMm: 1, DripPercent: 0, CupMl: 3, CupPercent: 10) });
+
+        // 1400 mm of edge, 40 mm high, 1 mm of film: 56 ml on 100 ml of region.
+        var edge = own.Regions.Single(r => r.RegionId == "b1").EdgeMl;
+        Assert.Equal(56, edge.Value, 1e-9);
+        Assert.Equal((Origin.Own, "losses.filmMm"), (edge.Input("film thickness").Origin, edge.Input("film thickness").Field));
+        var cup = own.Cups.Single(c => c.CupId == "c1");
+        Assert.Equal(3 + 15.6, cup.LossMl, 1e-9);
+        Assert.Equal(Origin.Default, Cups(ground, plain).Cups.Single(c => c.CupId == "c1").MixMl.Input("stays in any cup").Origin);
+    }
+
+    [Fact]
     public void Every_formula_of_a_plan_is_in_the_registry()
     {
         var known = Formulas.All.Select(f => f.Id).ToHashSet();

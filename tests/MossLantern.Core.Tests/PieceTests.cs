@@ -141,6 +141,8 @@ public class PieceTests
         { "Layers[0].Resin.Ratio.Resin", "Resin parts must be from 0.01 to 1000.", p => OnLayer(p, l => l with { Resin = new("coating", new(Mixing.RatioBasis.Volume, 0, 1)) }) },
         { "Layers[0].Resin.ResinDensity", "Density of the resin must be from 0.3 to 20 g/ml.", p => OnLayer(p, l => l with { Resin = new("coating", null, 0.2) }) },
         { "Layers[0].ReservePercent", "Reserve must be from 0 to 100 %.", p => OnLayer(p, l => l with { ReservePercent = -1 }) },
+        { "Layers[0].Losses.FilmMm", "Film thickness must be from 0 to 10 mm.", p => OnLayer(p, l => l with { Losses = new(FilmMm: 11) }) },
+        { "Layers[0].Losses.CupMl", "What stays in a cup must be from 0 to 100 ml.", p => OnLayer(p, l => l with { Losses = new(CupMl: -1) }) },
         { "Layers[0].PourOrder", "a region that the layer does not have", p => OnLayer(p, l => l with { PourOrder = ["b9"] }) },
         { "Layers[0].Plan.RoomC", "Room temperature must be from -20 to 60 °C.", p => OnLayer(p, l => l with { Plan = new(null, null, 61) }) },
         { "Layers[0].Plan.End", "cannot be before the first", p => OnLayer(p, l => l with { Plan = new(new(2026, 5, 1, 9, 0), new(2026, 5, 1, 8, 59), null) }) },

@@ -86,8 +86,13 @@ public static class CupPlanner
     /// <param name="transfers">Times the resin is moved to another cup.</param>
     public static double CupMl(double needMl, int transfers = 0) => needMl + LossMl(needMl, transfers);
 
-    /// <summary>What stays in the cup, ml.</summary>
-    public static double LossMl(double needMl, int transfers = 0) => (CupLossMl + CupLossShare * needMl) * (1 + transfers);
+    /// <summary>What stays in the cups, ml.</summary>
+    /// <param name="needMl">What must leave the cup, reserve included, ml.</param>
+    /// <param name="transfers">Times the resin is moved to another cup.</param>
+    /// <param name="cupMl">What stays in any cup, ml.</param>
+    /// <param name="share">Share of the need that stays as well.</param>
+    public static double LossMl(double needMl, int transfers = 0, double cupMl = CupLossMl, double share = CupLossShare) =>
+        (cupMl + share * needMl) * (1 + transfers);
 
     /// <summary>The cups of a layer.</summary>
     /// <param name="ground">The piece's ground.</param>
@@ -120,11 +125,14 @@ public static class CupPlanner
             return Poured(region.Id, cupId, ml, Reckoned.Of(0, "ml", Formulas.EdgeVolume, new ReckonedInput("open perimeter", 0, "mm", Origin.Own)));
         }
 
-        var edge = Reckoned.Of(EdgeMl(region.OpenEdgeMm, ground.SideHeightMm, ml.Value), "ml", Formulas.EdgeVolume,
+        var film = layer.Losses?.FilmMm ?? SideFilmMm;
+        var drip = layer.Losses?.DripPercent ?? DripShare * 100;
+        var edge = Reckoned.Of(
+            EdgeMl(region.OpenEdgeMm, ground.SideHeightMm, ml.Value, film, drip / 100), "ml", Formulas.EdgeVolume,
             new("open perimeter", region.OpenEdgeMm, "mm", Origin.Reckoned),
             new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm"),
-            new("film thickness", SideFilmMm, "mm", Origin.Default),
-            new("drip share", DripShare * 100, "%", Origin.Default),
+            new("film thickness", film, "mm", OriginOf(layer.Losses?.FilmMm is not null), "losses.filmMm"),
+            new("drip share", drip, "%", OriginOf(layer.Losses?.DripPercent is not null), "losses.dripPercent"),
             new("layer volume", ml.Value, "ml", Origin.Reckoned));
         return Poured(region.Id, cupId, ml, edge);
     }
@@ -141,7 +149,9 @@ public static class CupPlanner
         var edgeMl = own.Sum(r => r.EdgeMl.Value);
         var reserve = (layer.ReservePercent ?? TypicalMaterials.ReservePercent) / 100;
         var need = (layerMl + edgeMl) * (1 + reserve);
-        var loss = need > 0 ? LossMl(need) : 0;
+        var stays = layer.Losses?.CupMl ?? CupLossMl;
+        var staysPercent = layer.Losses?.CupPercent ?? CupLossShare * 100;
+        var loss = need > 0 ? LossMl(need, 0, stays, staysPercent / 100) : 0;
 
         // A hair below a step is the step: binary sums must not cost the artist a millilitre.
         var mix = Math.Ceiling((need + loss) / TypicalMaterials.CupStepMl - 1e-9) * TypicalMaterials.CupStepMl;
@@ -155,7 +165,9 @@ public static class CupPlanner
             new("edges", edgeMl, "ml", Origin.Reckoned),
             new("reserve", reserve * 100, "%", layer.ReservePercent is null ? Origin.Default : Origin.Own, "reservePercent"),
             new("need", need, "ml", Origin.Reckoned),
-            new("stays in the cup", loss, "ml", Origin.Default),
+            new("stays in any cup", stays, "ml", OriginOf(layer.Losses?.CupMl is not null), "losses.cupMl"),
+            new("share of the need that stays", staysPercent, "%", OriginOf(layer.Losses?.CupPercent is not null), "losses.cupPercent"),
+            new("stays in this cup", loss, "ml", Origin.Reckoned),
             new("cup step", TypicalMaterials.CupStepMl, "ml", Origin.Default));
         var byVolume = system.Ratio.Basis == RatioBasis.Volume;
         ReckonedInput[] ratio =

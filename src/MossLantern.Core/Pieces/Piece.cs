@@ -79,6 +79,7 @@ public sealed record GrowthScale(double GridMm, double GrainMm)
 /// <param name="PourOrder">Regions in pour order; empty for ring by ring from the heart. Regions left out follow in that order.</param>
 /// <param name="Plan">When and in what room it is to be poured.</param>
 /// <param name="Widening">Factor by which each band is wider than it would be one place nearer the hearts.</param>
+/// <param name="Losses">What is lost on the way, where the artist knows better than the defaults.</param>
 public sealed record Layer(
     string Id,
     string Name,
@@ -93,13 +94,22 @@ public sealed record Layer(
     double? ReservePercent,
     ImmutableArray<string> PourOrder,
     PourTimes Plan,
-    double Widening = 1)
+    double Widening = 1,
+    Losses? Losses = null)
 {
     /// <summary>Width of every band with the widening in it, mm; 0 for the one that fills the rest.</summary>
     /// <remarks>Source: docs/craft/map.md, Widths in millimetres.</remarks>
     public double[] BandWidthsMm() =>
         [.. Bands.Select((b, i) => b.FillsRest ? 0 : Math.Min(b.WidthMm * Math.Pow(Widening, i), 1e6))];
 }
+
+/// <summary>The artist's own figures for resin that does not end up on the panel; null takes the default.</summary>
+/// <param name="FilmMm">Thickness of the film that stays on an open side, mm.</param>
+/// <param name="DripPercent">Share of an open-edged layer that drips off, %.</param>
+/// <param name="CupMl">What stays in any cup, ml.</param>
+/// <param name="CupPercent">Share of what must leave a cup that stays in it as well, %.</param>
+/// <remarks>Source: docs/craft/mixing.md, Edges and Cup volume.</remarks>
+public sealed record Losses(double? FilmMm = null, double? DripPercent = null, double? CupMl = null, double? CupPercent = null);
 
 /// <summary>A heart: the crystal-lined hollow that bands run round.</summary>
 /// <param name="Id">Stable id, unique in the layer.</param>

@@ -80,6 +80,10 @@ public sealed class PieceValidator : AbstractValidator<Piece>
             RuleFor(l => l.Resin.ResinDensity).In(Accepted.DensityGPerMl, "Density of the resin");
             RuleFor(l => l.Resin.HardenerDensity).In(Accepted.DensityGPerMl, "Density of the hardener");
             RuleFor(l => l.ReservePercent).In(Accepted.ReservePercent);
+            RuleFor(l => l.Losses!.FilmMm).In(Accepted.FilmMm).When(l => l.Losses is not null);
+            RuleFor(l => l.Losses!.DripPercent).In(Accepted.LossPercent, "Drip share").When(l => l.Losses is not null);
+            RuleFor(l => l.Losses!.CupMl).In(Accepted.CupLossMl).When(l => l.Losses is not null);
+            RuleFor(l => l.Losses!.CupPercent).In(Accepted.LossPercent, "Share that stays in a cup").When(l => l.Losses is not null);
             RuleFor(l => l.PourOrder).Must((l, order) => order.All(id => id == BandMap.HeartBedId || l.Bands.Any(b => b.Id == id)))
                 .WithMessage("The pour order names a region that the layer does not have.");
             RuleFor(l => l.Plan.RoomC).In(Accepted.RoomC);

@@ -81,6 +81,15 @@ public static class Accepted
     /// <summary>Length of one segment of a temperature profile, h.</summary>
     public static AcceptedRange SegmentHours { get; } = new("Hours in a segment", 0, 8760, "h", FromExcluded: true);
 
+    /// <summary>Thickness of the film on an open side, mm.</summary>
+    public static AcceptedRange FilmMm { get; } = new("Film thickness", 0, 10, "mm");
+
+    /// <summary>What stays in any cup, ml.</summary>
+    public static AcceptedRange CupLossMl { get; } = new("What stays in a cup", 0, 100, "ml");
+
+    /// <summary>A loss in percent, as a person types it.</summary>
+    public static AcceptedRange LossPercent { get; } = new("Loss", 0, 100, "%");
+
     /// <summary>Reserve or loss, as a share.</summary>
     public static AcceptedRange Share { get; } = new("Share", 0, 1, "");
 

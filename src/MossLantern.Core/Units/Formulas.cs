@@ -77,7 +77,7 @@ public static class Formulas
         new(EdgeVolume, "Edges", "side film (open perimeter × side height × film thickness) + drips (share × layer volume)", "mixing.md#edges"),
         new(PourVolume, "Pour", "region volume + what runs over its part of the edge", "pouring.md#order"),
         new(LeftInCup, "Left in the cup", "what was in the cup before − what is poured; the reserve and what stays on its wall are the last of it", "pouring.md#order"),
-        new(CupVolume, "Cup", "need = (regions + edges) × (1 + reserve); cup = need + 1.5 ml + 2 % of need; rounded up to the cup step", "mixing.md#cup-volume"),
+        new(CupVolume, "Cup", "need = (regions + edges) × (1 + reserve); cup = need + what stays in any cup + a share of the need; rounded up to the cup step", "mixing.md#cup-volume"),
         new(PartResinByVolume, "Resin", "cup × resin parts ÷ (resin parts + hardener parts)", "mixing.md#by-volume"),
         new(PartHardenerByVolume, "Hardener", "cup − resin", "mixing.md#by-volume"),
         new(PartResinByWeight, "Resin", "cup mass × resin parts ÷ (resin parts + hardener parts), over the resin's density", "mixing.md#by-weight"),

@@ -812,6 +812,7 @@ export interface components {
              * @default 1
              */
             widening: number;
+            losses?: null | components["schemas"]["Losses"];
         };
         LayerView: {
             layerId: string;
@@ -830,6 +831,29 @@ export interface components {
         };
         /** Format: local-date-time */
         LocalDateTime: string;
+        /** @description The artist's own figures for resin that does not end up on the panel; null takes the default. */
+        Losses: {
+            /**
+             * Format: double
+             * @description Thickness of the film that stays on an open side, mm.
+             */
+            filmMm?: null | number;
+            /**
+             * Format: double
+             * @description Share of an open-edged layer that drips off, %.
+             */
+            dripPercent?: null | number;
+            /**
+             * Format: double
+             * @description What stays in any cup, ml.
+             */
+            cupMl?: null | number;
+            /**
+             * Format: double
+             * @description Share of what must leave a cup that stays in it as well, %.
+             */
+            cupPercent?: null | number;
+        };
         MaterialsView: {
             resinSystems: components["schemas"]["ResinSystem"][];
             colourants: components["schemas"]["Colourant"][];

@@ -19,7 +19,11 @@ describe('a place in the piece', () => {
     expect(layer.cups[1]!.loadPercent).toBe(2);
   });
 
-  it('that does not exist changes nothing', () => {
+  it('that was left to its default is made', () => {
+    expect(setAt({ losses: null }, 'losses.filmMm', 1)).toEqual({ losses: { filmMm: 1 } });
+  });
+
+  it('of a part that is not there changes nothing', () => {
     expect(setAt(layer, 'cups[rust].loadPercent', 5)).toEqual(layer);
   });
 

@@ -15,14 +15,16 @@ export const useEditing = () => use(Context);
 type Tree = Record<string, unknown> | unknown[];
 
 /**
- * Sets a value at a place like `cups[amber].loadPercent`: parts of a list are named by their id. A place that does not
- * exist leaves everything as it is.
+ * Sets a value at a place like `cups[amber].loadPercent`: parts of a list are named by their id. A part that is not there
+ * leaves everything as it is.
  */
 export function setAt<T>(root: T, place: string, value: unknown): T {
   const steps = place.replaceAll('[', '.').replaceAll(']', '').split('.');
   const walk = (node: unknown, depth: number): unknown => {
     if (depth === steps.length) return value;
-    if (typeof node !== 'object' || node === null) return node;
+    // What was left to its default has no place yet: it is made.
+    if (node === null || node === undefined) return depth === 0 ? node : walk({}, depth);
+    if (typeof node !== 'object') return node;
     const step = steps[depth]!;
     const tree = node as Tree;
     if (Array.isArray(tree))
