@@ -280,8 +280,15 @@ public sealed class MapEditTests : IDisposable
         page.Click("button", "Nearer");
         Waiting.Until(() => Bar() > whole * 2, "the scale to grow");
         var before = page.Middle(page.Find("slider", "Heart"));
-        page.Drag((300, 600), 40, -30);
-        Waiting.Until(() => Math.Abs(page.Middle(page.Find("slider", "Heart")).X - before.X - 40) < 1.5, "the view to move with the hand");
+        page.Drag((870, 560), -40, -30);
+        Waiting.Until(() => Math.Abs(page.Middle(page.Find("slider", "Heart")).X - before.X + 40) < 1.5, "the view to move with the hand");
+
+        // Anywhere with the space bar held, even over a heart; nothing is edited by it.
+        page.Cdp("Input.dispatchKeyEvent", new() { ["type"] = "keyDown", ["key"] = " ", ["code"] = "Space" });
+        page.Drag(page.Middle(page.Find("slider", "Heart")), 40, 0);
+        page.Cdp("Input.dispatchKeyEvent", new() { ["type"] = "keyUp", ["key"] = " ", ["code"] = "Space" });
+        Waiting.Until(() => Math.Abs(page.Middle(page.Find("slider", "Heart")).X - before.X) < 1.5, "the view to move back");
+        Assert.Equal(222, Value(page, "Heart"));
         page.Click("button", "Whole piece");
         Waiting.Until(() => Math.Abs(Bar() - whole) < 1e-6, "the whole piece");
     }

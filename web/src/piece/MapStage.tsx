@@ -1,4 +1,4 @@
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { Heart, Layer, LayerView, Outline, Painting } from '../api/client';
 import { PaintedPiece } from '../painting/PaintedPiece';
 import type { View } from '../painting/PaintedPiece';
@@ -112,10 +112,26 @@ export function MapStage(props: Props) {
     return context ? regionAt(context, painting, at.x, at.y, layer.id) : null;
   };
 
-  /** A heart or a band is taken by its own area; everything else pans. */
+  // With the space bar held, a drag moves the view whatever lies under it.
+  const [moving, setMoving] = useState(false);
+  useEffect(() => {
+    const key = (e: KeyboardEvent) => {
+      if (e.code !== 'Space' || (e.type === 'keydown' && e.target !== document.body)) return;
+      e.preventDefault();
+      setMoving(e.type === 'keydown');
+    };
+    window.addEventListener('keydown', key);
+    window.addEventListener('keyup', key);
+    return () => {
+      window.removeEventListener('keydown', key);
+      window.removeEventListener('keyup', key);
+    };
+  }, []);
+
+  /** A heart or a band is taken by its own area; everything else moves the view. */
   const press = (e: React.PointerEvent<HTMLDivElement>) => {
     if (e.button > 1) return;
-    const region = handles === 'map' && e.button === 0 ? regionUnder(e) : null;
+    const region = handles === 'map' && e.button === 0 && !moving ? regionUnder(e) : null;
     const from = toMm(e);
     const start = { x: e.clientX, y: e.clientY, zoom };
     const element = e.currentTarget;
@@ -217,7 +233,7 @@ export function MapStage(props: Props) {
             label={`${name}, painted to scale`}
             onPainted={onPainted}
           />
-          <svg className="handles" width={room.width} height={room.height}>
+          <svg className="handles" width={room.width} height={room.height} data-moving={moving || undefined}>
             {handles === 'map' &&
               layer.bands.map((band, i) => {
                 const edge = band.fillsRest ? null : edgeOf(plan, layer, i);
@@ -301,6 +317,7 @@ export function MapStage(props: Props) {
               >
                 <i className="bi minus" />
               </button>
+              {zoom.by > 1 && <small>drag the ground, or hold space and drag, to move</small>}
               {zoom.by > 1 && (
                 <button type="button" className="btn btn-outline-primary" onClick={() => zoomTo(1)}>
                   Whole piece
