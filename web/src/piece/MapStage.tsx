@@ -317,7 +317,7 @@ export function MapStage(props: Props) {
               >
                 <i className="bi minus" />
               </button>
-              {zoom.by > 1 && <small>drag the ground, or hold space and drag, to move</small>}
+              {zoom.by > 1 && <small>drag beside the bands, or anywhere with space held</small>}
               {zoom.by > 1 && (
                 <button type="button" className="btn btn-outline-primary" onClick={() => zoomTo(1)}>
                   Whole piece
