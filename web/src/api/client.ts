@@ -25,7 +25,10 @@ export type SaveRun = Schemas['SaveRun'];
 export type ColourantClass = Schemas['ColourantClass'];
 export type ShelfView = Schemas['ShelfView'];
 
-export const api = createClient<paths>({ baseUrl: '' });
+export const api = createClient<paths>({
+  baseUrl: window.location.origin,
+  fetch: (request) => fetch(request),
+});
 
 /** What the server refused, field by field; an empty field name is the request as a whole. */
 export class Refused extends Error {
