@@ -116,9 +116,13 @@ export function MapStage(props: Props) {
   const [moving, setMoving] = useState(false);
   useEffect(() => {
     const key = (e: KeyboardEvent) => {
-      if (e.code !== 'Space' || (e.type === 'keydown' && e.target !== document.body)) return;
-      e.preventDefault();
-      setMoving(e.type === 'keydown');
+      if (e.code !== 'Space') return;
+      if (e.type === 'keyup') setMoving(false);
+      // On a button or in a field the space bar is theirs.
+      else if (e.target === document.body) {
+        e.preventDefault();
+        setMoving(true);
+      }
     };
     window.addEventListener('keydown', key);
     window.addEventListener('keyup', key);
