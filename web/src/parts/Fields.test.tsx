@@ -1,4 +1,4 @@
-import { fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { UnitsProvider } from '../units/units';
 import { NumberField, TextField } from './Fields';
@@ -36,7 +36,7 @@ beforeEach(() => {
   asked.mockReset();
 });
 afterEach(() => {
-  document.body.innerHTML = '';
+  cleanup();
   vi.unstubAllGlobals();
 });
 
@@ -95,7 +95,7 @@ describe('a number field', () => {
     const input = field({ optional: true });
     type(input, '');
     expect(taken).toHaveBeenCalledExactlyOnceWith(null);
-    document.body.innerHTML = '';
+    cleanup();
     taken.mockReset();
     type(field(), '');
     expect(taken).not.toHaveBeenCalled();

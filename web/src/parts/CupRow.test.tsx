@@ -1,0 +1,124 @@
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { CupVolume, Layer, LayerView, Reckoned } from '../api/client';
+import { CupRow } from './CupRow';
+
+const number = (value: number, unit: string, inputs: Reckoned['inputs'] = []): Reckoned => ({
+  value,
+  unit,
+  formula: 'cup-volume',
+  inputs,
+});
+const reserve = {
+  name: 'reserve',
+  value: 10,
+  unit: '%',
+  origin: 'default' as const,
+  field: 'reservePercent',
+};
+const volume = (cupId: string, regionIds: string[], ml: number): CupVolume => ({
+  cupId,
+  regionIds,
+  needMl: ml - 4,
+  reserveMl: (ml - 4) / 11,
+  lossMl: 4,
+  mixMl: number(ml, 'ml', [reserve]),
+  resinMl: number(ml / 2, 'ml'),
+  resinG: number(ml / 2, 'g'),
+  hardenerMl: number(ml / 2, 'ml'),
+  hardenerG: number(ml / 2, 'g'),
+  colourantG: null,
+  limitPercent: null,
+  overLimit: false,
+  smallestMl: null,
+});
+const cup = (id: string) => ({ id, name: id, colour: '#30503a', colourant: 'mica' as const, loadPercent: 3 });
+const layer = {
+  id: 'layer-1',
+  bands: [
+    { id: 'b1', widthMm: 20, fillsRest: false, cup: 'moss' },
+    { id: 'b2', widthMm: 10, fillsRest: true, cup: 'smoke' },
+  ],
+  cups: [cup('moss'), cup('smoke')],
+  heartCup: 'moss',
+  hearts: [],
+  widening: 1,
+  reservePercent: null,
+} as unknown as Layer;
+const plan = {
+  layerId: 'layer-1',
+  steps: [
+    { regionId: 'b2', cupId: 'smoke' },
+    { regionId: 'b1', cupId: 'moss' },
+  ],
+  cups: { cups: [volume('moss', ['b1'], 114), volume('smoke', ['b2'], 400)] },
+} as unknown as LayerView;
+
+const choose = vi.fn();
+const point = vi.fn();
+const drag = vi.fn();
+const edit = vi.fn<(change: (layer: Layer) => Layer) => void>();
+
+beforeEach(() => {
+  [choose, point, drag, edit].forEach((f) => f.mockReset());
+  const props = {
+    chosen: null,
+    pointed: 'smoke',
+    onChoose: choose,
+    onPoint: point,
+    dragLayer: drag,
+    editLayer: edit,
+  };
+  render(<CupRow layer={layer} plan={plan} {...props} />);
+});
+afterEach(() => {
+  cleanup();
+});
+
+const moss = () => screen.getByRole('button', { name: /^moss/ });
+const edited = () => edit.mock.calls[0]![0](layer);
+
+describe('the cup row', () => {
+  it('stands in pour order with what to mix in each', () => {
+    expect(screen.getAllByRole('button').map((b) => b.textContent)).toEqual(['smoke400 ml', 'moss114 ml']);
+  });
+
+  it('lights the cup of the region that is pointed at, and tells of the cup that is', () => {
+    expect(screen.getByRole('button', { name: /^smoke/ }).dataset['lit']).toBe('true');
+    fireEvent.pointerEnter(moss());
+    expect(point).toHaveBeenLastCalledWith('moss');
+    fireEvent.pointerLeave(moss());
+    expect(point).toHaveBeenLastCalledWith(null);
+    fireEvent.click(moss());
+    expect(choose).toHaveBeenCalledWith('moss');
+  });
+
+  it('raises the reserve with the arrow keys, by one or with shift by ten, and never out of range', () => {
+    fireEvent.keyDown(moss(), { key: 'ArrowUp' });
+    expect(edited().reservePercent).toBe(11);
+    edit.mockReset();
+    fireEvent.keyDown(moss(), { key: 'ArrowDown', shiftKey: true });
+    expect(edited().reservePercent).toBe(0);
+  });
+
+  it('widens the bands of the cup with Alt', () => {
+    fireEvent.keyDown(moss(), { key: 'ArrowUp', altKey: true });
+    expect(edited().bands.map((b) => b.widthMm)).toEqual([21, 10]);
+    expect(edited().reservePercent).toBeNull();
+  });
+
+  it('follows a level that is pulled, and keeps it when it is let go', () => {
+    const glass = moss().querySelector('svg')!;
+    glass.getBoundingClientRect = () => ({ height: 60, bottom: 600 }) as DOMRect;
+    moss().setPointerCapture = () => undefined;
+    fireEvent.pointerDown(moss(), { button: 0, clientY: 590 });
+    fireEvent.pointerMove(window, { clientY: 588 });
+    expect(drag).not.toHaveBeenCalled();
+    fireEvent.pointerMove(window, { clientY: 570 });
+    expect(drag).toHaveBeenCalledOnce();
+    fireEvent.pointerUp(window, { clientY: 570 });
+    expect(edited().reservePercent).toBeGreaterThan(10);
+    fireEvent.click(moss());
+    expect(choose).not.toHaveBeenCalled();
+  });
+});

@@ -1,0 +1,57 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import { HowNumber } from './HowNumber';
+import { EditingProvider } from './editing';
+
+const set = vi.fn();
+const formula = { id: 'cup-volume', title: 'Cup', words: 'need + what stays', page: 'mixing.md#cup-volume' };
+
+beforeEach(() => {
+  set.mockReset();
+  vi.stubGlobal(
+    'fetch',
+    async () => new Response(JSON.stringify([formula]), { headers: { 'content-type': 'application/json' } }),
+  );
+  const of = {
+    value: 113.7,
+    unit: 'ml',
+    formula: 'cup-volume',
+    inputs: [
+      { name: 'regions', value: 100, unit: 'ml', origin: 'reckoned' as const, field: null },
+      { name: 'reserve', value: 10, unit: '%', origin: 'default' as const, field: 'reservePercent' },
+    ],
+  };
+  const say = (field: string) =>
+    field === 'reservePercent' ? 'Reserve must be from 0 to 100 %.' : undefined;
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <EditingProvider value={{ set, say }}>
+        <HowNumber of={of} label="Mix for moss" />
+      </EditingProvider>
+    </QueryClientProvider>,
+  );
+});
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+it('shows the number to the step of the tool and opens to its formula and inputs', async () => {
+  const button = screen.getByRole('button', { name: 'Mix for moss: 114 ml. How is it worked out?' });
+  fireEvent.click(button);
+  expect(await screen.findByText('need + what stays')).toBeTruthy();
+  expect(screen.getByText('100 ml')).toBeTruthy();
+  expect(screen.getByText('worked out')).toBeTruthy();
+  expect(screen.getByText('default')).toBeTruthy();
+});
+
+it('lets an input that the person decides be changed there, and says what was refused', async () => {
+  fireEvent.click(screen.getByRole('button'));
+  const field = await screen.findByRole('textbox', { name: 'reserve' });
+  expect(screen.queryByRole('textbox', { name: 'regions' })).toBeNull();
+  fireEvent.change(field, { target: { value: '25' } });
+  fireEvent.keyDown(field, { key: 'Enter' });
+  expect(set).toHaveBeenCalledExactlyOnceWith('reservePercent', 25);
+  expect(screen.getByText('Reserve must be from 0 to 100 %.')).toBeTruthy();
+});
