@@ -177,9 +177,9 @@ public sealed class MapEditTests : IDisposable
 
         // The same by keyboard.
         page.Script<object>("arguments[0].closest('button').focus()", Glass(page, "gilt"));
+        var reserve = Reserve(page);
         page.Press(Keys.ArrowUp);
-        page.WaitUntilKept();
-        Assert.DoesNotContain("reserve, 10 %", page.Text, StringComparison.Ordinal);
+        Waiting.Until(() => Reserve(page) == reserve + 1, "the reserve to rise by 1 %");
     }
 
     [Fact]
@@ -245,12 +245,15 @@ public sealed class MapEditTests : IDisposable
 
         page.Open("/pieces/marsh-light/cups?layer=layer-1");
         page.WaitForPainting();
+        var mix = Mix(page);
         page.Click("button", "Mix for amber");
         page.WaitForText("stays in any cup");
-        page.Write("stays in any cup", "6");
+        page.Write("stays in any cup", "6.5");
+        Waiting.Until(() => Mix(page) == mix + 5, "the cup to hold 5 ml more");
         page.WaitUntilKept();
+        page.Press(Keys.Escape);
         page.Click("button", "Undo");
-        page.WaitUntilKept();
+        Waiting.Until(() => Mix(page) == mix, "the default to count again");
     }
 
     [Fact]
@@ -345,6 +348,18 @@ public sealed class MapEditTests : IDisposable
 
     private static string Areas(Page page) => string.Join('|', page.All("button")
         .Select(b => b.GetAttribute("aria-label") ?? "").Where(l => l.StartsWith("Area of", StringComparison.Ordinal)));
+
+    /// <summary>What to mix for the amber cup, ml.</summary>
+    private static int Mix(Page page) => Number(page.Find("button", "Mix for amber").GetAttribute("aria-label")!, ": ");
+
+    /// <summary>The reserve as the cup row tells it, %.</summary>
+    private static int Reserve(Page page) => Number(page.Text, "hatched: reserve, ");
+
+    private static int Number(string text, string after)
+    {
+        var rest = text[(text.IndexOf(after, StringComparison.Ordinal) + after.Length)..];
+        return int.Parse(rest[..rest.IndexOf(' ', StringComparison.Ordinal)], CultureInfo.InvariantCulture);
+    }
 
     /// <summary>The vessel of a cup in the cup row.</summary>
     private static IWebElement Glass(Page page, string cup) =>

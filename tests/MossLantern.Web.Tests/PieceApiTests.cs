@@ -52,6 +52,14 @@ public sealed class PieceApiTests : IDisposable
     }
 
     [Fact]
+    public async Task A_picture_of_a_tall_and_narrow_piece_stays_of_a_size_that_can_be_made()
+    {
+        var view = await host.AddPiece(ground: Ground(20, 3000));
+        using var picture = SKBitmap.Decode(await host.Client.GetByteArrayAsync($"/api/pieces/{view["id"]}/picture.png?width=6000"));
+        Assert.Equal((40, 6000), (picture.Width, picture.Height));
+    }
+
+    [Fact]
     public async Task Steps_walk_back_and_forward_over_the_saves()
     {
         var first = await host.AddPiece();

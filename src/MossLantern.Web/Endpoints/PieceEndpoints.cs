@@ -71,7 +71,11 @@ internal static class PieceEndpoints
                 return NoPiece();
             }
 
-            // The page asks for a picture by its version, so a picture may be kept for as long as it is wanted.
+            // A tall and narrow piece must not make an enormous picture.
+            var outline = stored.Piece.Ground.Outline;
+            pixels = Math.Clamp((int)(MostPixels * outline.BoxWidthMm / outline.BoxHeightMm), 1, pixels);
+
+            // The page asks for a picture by its version and the moment of its save, so it may keep it for as long as it wants.
             context.Response.Headers.CacheControl = context.Request.Query.ContainsKey("version") ? "private, max-age=31536000, immutable" : "no-cache";
             return TypedResults.File(SkiaBrush.Png(workbench.Paint(stored.Piece, null, PaintDetail.Full), pixels), "image/png");
         });

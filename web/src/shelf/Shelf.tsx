@@ -75,7 +75,7 @@ function Standing({ piece, scale }: { piece: ShelfView; scale: number }) {
     <Link to={`/pieces/${piece.id}/map`} className="standing">
       <span className="stand" style={{ width: piece.widthMm * scale, height: piece.heightMm * scale }}>
         <img
-          src={`/api/pieces/${piece.id}/picture.png?version=${piece.version}&width=${pixels}`}
+          src={`/api/pieces/${piece.id}/picture.png?version=${piece.version}&saved=${piece.savedAt.at}&width=${pixels}`}
           alt={`${piece.name}, painted from its map`}
         />
       </span>
