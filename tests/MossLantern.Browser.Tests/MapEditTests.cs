@@ -191,7 +191,7 @@ public sealed class MapEditTests : IDisposable
         Waiting.Until(() => page.Script<bool>("return document.querySelector('.cup-row [data-lit]')?.textContent.startsWith('moss')"), "the cup to be lit");
         var veiled = () => page.Script<bool>(
             """
-            const veil = document.querySelectorAll('.painted canvas')[2];
+            const veil = document.querySelector('.painted canvas.veil');
             return veil.getContext('2d').getImageData(veil.width * 0.9, veil.height * 0.5, 1, 1).data[3] > 0;
             """);
         Waiting.Until(veiled, "the other regions to be dimmed");

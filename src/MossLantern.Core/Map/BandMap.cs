@@ -1,4 +1,7 @@
 using System.Collections.Immutable;
+using System.Numerics;
+using System.Runtime.InteropServices;
+using System.Runtime.Intrinsics;
 
 namespace MossLantern.Core.Map;
 
@@ -32,7 +35,10 @@ public sealed class BandMap
     /// <summary>Id of the region of the hearts' bed.</summary>
     public const string HeartBedId = "heart";
 
+    private const double LineToleranceMm = 0.15;
+
     private readonly Lazy<ImmutableArray<Region>> regions;
+    private readonly Lazy<ImmutableArray<string>> edgeLines;
 
     /// <summary>A map whose regions are measured when they are first asked for: a drag that only paints does not ask.</summary>
     internal BandMap(GrowthGrid grid, float[] field, double[] levels, DepthScale depths, Func<ImmutableArray<Region>> measure)
@@ -42,6 +48,7 @@ public sealed class BandMap
         Levels = levels;
         Depths = depths;
         regions = new(measure);
+        edgeLines = new(() => Lines(levels));
     }
 
     /// <summary>The hearts' bed, then the bands from the hearts outward. Their areas sum to the outline's.</summary>
@@ -81,6 +88,18 @@ public sealed class BandMap
         }
 
         return region;
+    }
+
+    /// <summary>The outer edge of every region but the last, as SVG paths; kept, since a drag changes one layer of several.</summary>
+    internal ImmutableArray<string> EdgeLines => edgeLines.Value;
+
+    /// <summary>Where the field is at each of some rising levels, as SVG paths.</summary>
+    internal ImmutableArray<string> Lines(double[] levels)
+    {
+        var contours = Contours.Trace(Grid, Field, levels);
+        var lines = new string[contours.Length];
+        Parallel.For(0, lines.Length, k => lines[k] = PathText.Smooth(contours[k], LineToleranceMm, 3 * Grid.SpacingMm));
+        return ImmutableCollectionsMarshal.AsImmutableArray(lines);
     }
 
     internal GrowthGrid Grid { get; }
@@ -142,49 +161,22 @@ internal sealed class DepthScale
     {
         const int bins = 1024;
         var grid = cover.Grid;
-        int columns = grid.Columns, rows = grid.Rows;
-        var most = 1f;
-        for (var row = 0; row < rows - 1; row++)
+        var cells = grid.Columns - 1;
+        var step = Farthest(cover, field) / bins;
+
+        // Sum of the slopes, weighed by the cells' shares, and of the shares.
+        var sums = new Vector128<double>[bins];
+        Span<float> slopes = new float[cells], middles = new float[cells];
+        for (var row = 0; row < grid.Rows - 1; row++)
         {
-            for (var column = 0; column < columns - 1; column++)
+            var shares = cover.Shares(row);
+            Slopes(field.AsSpan(row * grid.Columns), grid.Columns, (float)(0.5 / grid.SpacingMm), (float)(1 / step), slopes, middles);
+            for (var i = 0; i < cells; i++)
             {
-                if (cover.Share(row * (columns - 1) + column) > 0)
+                if (shares[i] > 0 && middles[i] >= 0)
                 {
-                    var node = row * columns + column;
-                    most = Math.Max(most, Math.Max(
-                        Math.Max(field[node], field[node + 1]),
-                        Math.Max(field[node + columns], field[node + columns + 1])));
+                    sums[Math.Min(bins - 1, (int)middles[i])] += Vector128.Create(slopes[i], 1.0) * shares[i];
                 }
-            }
-        }
-
-        var step = (double)most / bins;
-        var slope = new double[bins];
-        var weight = new double[bins];
-        var inverse = 1 / step;
-        var half = (float)(0.5 / grid.SpacingMm);
-        for (var row = 0; row < rows - 1; row++)
-        {
-            for (var column = 0; column < columns - 1; column++)
-            {
-                var share = cover.Share(row * (columns - 1) + column);
-                if (share == 0)
-                {
-                    continue;
-                }
-
-                var node = row * columns + column;
-                float a = field[node], b = field[node + 1], c = field[node + columns + 1], d = field[node + columns];
-                var middle = (a + b + c + d) / 4;
-                if (middle < 0)
-                {
-                    continue;
-                }
-
-                float across = (b - a + c - d) * half, down = (d - a + c - b) * half;
-                var bin = Math.Min(bins - 1, (int)(middle * inverse));
-                slope[bin] += share * MathF.Sqrt(across * across + down * down);
-                weight[bin] += share;
             }
         }
 
@@ -192,14 +184,65 @@ internal sealed class DepthScale
         var mean = 1.0;
         for (var bin = 0; bin < bins; bin++)
         {
-            if (weight[bin] > 0)
+            if (sums[bin][1] > 0)
             {
-                mean = Math.Max(slope[bin] / weight[bin], 1e-3);
+                mean = Math.Max(sums[bin][0] / sums[bin][1], 1e-3);
             }
 
             depth[bin + 1] = depth[bin] + step / mean;
         }
 
         return new(depth, step);
+    }
+
+    /// <summary>The greatest value of the field at the corners of the cells that an outline touches.</summary>
+    private static double Farthest(OutlineCover cover, float[] field)
+    {
+        var grid = cover.Grid;
+        var most = Vector<float>.One;
+        for (var row = 0; row < grid.Rows - 1; row++)
+        {
+            var shares = cover.Shares(row);
+            var corners = field.AsSpan(row * grid.Columns);
+            foreach (var i in Blocks(shares.Length))
+            {
+                var far = Vector.Max(
+                    Vector.Max(new Vector<float>(corners[i..]), new Vector<float>(corners[(i + 1)..])),
+                    Vector.Max(new Vector<float>(corners[(i + grid.Columns)..]), new Vector<float>(corners[(i + grid.Columns + 1)..])));
+                var touched = Vector.GreaterThan(new Vector<float>(shares[i..]), Vector<float>.Zero);
+                most = Vector.Max(most, Vector.ConditionalSelect(touched, far, Vector<float>.One));
+            }
+        }
+
+        var farthest = 1f;
+        for (var lane = 0; lane < Vector<float>.Count; lane++)
+        {
+            farthest = Math.Max(farthest, most[lane]);
+        }
+
+        return farthest;
+    }
+
+    /// <summary>Slope of the field, and its mean in bins, over a row of cells.</summary>
+    private static void Slopes(
+        Span<float> corners, int columns, float half, float binsPerUnit, Span<float> slopes, Span<float> middles)
+    {
+        foreach (var i in Blocks(columns - 1))
+        {
+            Vector<float> a = new(corners[i..]), b = new(corners[(i + 1)..]);
+            Vector<float> d = new(corners[(i + columns)..]), c = new(corners[(i + columns + 1)..]);
+            ((a + b + c + d) * (binsPerUnit / 4)).CopyTo(middles[i..]);
+            Vector<float> across = (b - a + c - d) * half, down = (d - a + c - b) * half;
+            Vector.SquareRoot(across * across + down * down).CopyTo(slopes[i..]);
+        }
+    }
+
+    /// <summary>Where blocks of a vector's length start that together cover a row; the last one may overlap the one before.</summary>
+    private static IEnumerable<int> Blocks(int length)
+    {
+        for (var i = 0; i < length; i += Vector<float>.Count)
+        {
+            yield return Math.Min(i, length - Vector<float>.Count);
+        }
     }
 }

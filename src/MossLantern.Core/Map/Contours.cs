@@ -1,4 +1,5 @@
 using System.Buffers;
+using System.Numerics;
 
 namespace MossLantern.Core.Map;
 
@@ -29,26 +30,8 @@ internal static class Contours
             values[column] = values[(rows - 1) * columns + column] = Eikonal.Far;
         }
 
-        // How many levels a node is at or above: it is low for level k when its rank is at most k.
         var ranks = ArrayPool<byte>.Shared.Rent(count);
-        for (var node = 0; node < count; node++)
-        {
-            int from = 0, to = levels.Length;
-            while (from < to)
-            {
-                var middle = (from + to) / 2;
-                if (levels[middle] <= values[node])
-                {
-                    from = middle + 1;
-                }
-                else
-                {
-                    to = middle;
-                }
-            }
-
-            ranks[node] = (byte)from;
-        }
+        Rank(values.AsSpan(0, count), levels, ranks);
 
         var segments = new List<(int From, int To)>[levels.Length];
         for (var k = 0; k < segments.Length; k++)
@@ -83,6 +66,36 @@ internal static class Contours
         ArrayPool<byte>.Shared.Return(ranks);
         ArrayPool<float>.Shared.Return(values);
         return result;
+    }
+
+    /// <summary>How many levels each node is at or above: it is low for level k when its rank is at most k.</summary>
+    private static void Rank(ReadOnlySpan<float> values, ReadOnlySpan<double> levels, Span<byte> ranks)
+    {
+        // A value of single precision is at or above a level if it is at or above the next single up from it.
+        var limits = new float[levels.Length];
+        for (var k = 0; k < limits.Length; k++)
+        {
+            var nearest = (float)levels[k];
+            limits[k] = nearest < levels[k] ? MathF.BitIncrement(nearest) : nearest;
+        }
+
+        var width = Vector<float>.Count;
+        for (var at = 0; at < values.Length; at += width)
+        {
+            at = Math.Min(at, values.Length - width);
+            var value = new Vector<float>(values[at..]);
+            var rank = Vector<int>.Zero;
+            foreach (var limit in limits)
+            {
+                // True is minus one.
+                rank -= Vector.GreaterThanOrEqual(value, new Vector<float>(limit));
+            }
+
+            for (var lane = 0; lane < width; lane++)
+            {
+                ranks[at + lane] = (byte)rank[lane];
+            }
+        }
     }
 
     private static void Cell(

@@ -65,6 +65,9 @@ internal sealed class OutlineCover
     /// <summary>Share of a cell inside the outline, 0 to 1.</summary>
     public float Share(int cell) => share[cell];
 
+    /// <summary>Shares of a row of cells.</summary>
+    public ReadOnlySpan<float> Shares(int row) => share.AsSpan(row * (Grid.Columns - 1), Grid.Columns - 1);
+
     /// <summary>The inside part of a cell that the outline cuts, in the cell's unit frame.</summary>
     public (double[] Xs, double[] Ys) Part(int cell) => cut[cell];
 

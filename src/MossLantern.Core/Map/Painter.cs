@@ -18,7 +18,6 @@ public enum PaintDetail
 /// <remarks>Source: docs/craft/map.md, Painting.</remarks>
 public static class Painter
 {
-    private const double ToleranceMm = 0.15;
     private const int MostGrowthLines = 64;
 
     /// <summary>
@@ -65,14 +64,14 @@ public static class Painter
             }
 
             var tones = Tones();
-            var contours = Contours.Trace(map.Grid, map.Field, [.. tones.Select(t => t.Level)]);
+            var lines = full ? map.Lines([.. tones.Select(t => t.Level)]) : [.. tones.Select(t => map.EdgeLines[t.Edge])];
             if (lowest)
             {
-                Nested(tones, contours);
+                Nested(tones, lines);
             }
             else
             {
-                Rings(tones, contours);
+                Rings(tones, lines);
             }
 
             // Clear resin over a heart lets the crystals of the layer below be seen.
@@ -87,7 +86,7 @@ public static class Painter
             }
         }
 
-        private void Nested(List<ToneLevel> tones, List<Contour>[] contours)
+        private void Nested(List<ToneLevel> tones, ImmutableArray<string> lines)
         {
             var outline = PathText.Straight(ground.Outline.ToRing());
             for (var k = tones.Count; k >= 0; k--)
@@ -95,7 +94,7 @@ public static class Painter
                 // The set below level k takes the tone that lies just inside it; the last one covers the outline.
                 var tone = k < tones.Count ? tones[k] : null;
                 var inside = tone ?? ToneLevel.Outermost(layer.Bands[^1].Id, layer.Bands[^1].Cup);
-                var path = tone is null ? outline : Smooth(contours[k]);
+                var path = tone is null ? outline : lines[k];
                 if (path.Length == 0)
                 {
                     continue;
@@ -113,7 +112,7 @@ public static class Painter
         }
 
         /// <summary>Where things show through, each region is a ring of its own.</summary>
-        private void Rings(List<ToneLevel> tones, List<Contour>[] contours)
+        private void Rings(List<ToneLevel> tones, ImmutableArray<string> lines)
         {
             var outline = PathText.Straight(ground.Outline.ToRing());
             for (var k = tones.Count; k >= 0; k--)
@@ -121,13 +120,13 @@ public static class Painter
                 var inside = k < tones.Count ? tones[k] : ToneLevel.Outermost(layer.Bands[^1].Id, layer.Bands[^1].Cup);
                 var cup = cups[inside.Cup];
                 var opacity = Colour.Opacity(cup, layer.DepthMm);
-                var outer = k < tones.Count ? Smooth(contours[k]) : outline;
+                var outer = k < tones.Count ? lines[k] : outline;
                 if (outer.Length == 0)
                 {
                     continue;
                 }
 
-                var inner = k > 0 ? Smooth(contours[k - 1]) : "";
+                var inner = k > 0 ? lines[k - 1] : "";
                 paths.Add(new(
                     inside.Grows ? PaintRole.GrowthLine : PaintRole.Body, outer + inner,
                     Colour.Of(cup.Colour).Tone(inside.Tone).ToHex(), null, 0, Math.Round(opacity, 3), inside.Region, Material(cup)));
@@ -159,8 +158,6 @@ public static class Painter
             }
         }
 
-        private string Smooth(List<Contour> contours) => PathText.Smooth(contours, ToleranceMm, 3 * map.Grid.SpacingMm);
-
         /// <summary>The colour of a cup's resin on the ground, at this layer's depth.</summary>
         private Colour Shown(Cup cup) => Colour.Of(ground.Colour).Mix(Colour.Of(cup.Colour), Colour.Opacity(cup, layer.DepthMm));
 
@@ -172,7 +169,7 @@ public static class Painter
             var tones = new List<ToneLevel>();
             if (map.Levels.Length > 0 && !layer.Hearts.IsEmpty)
             {
-                tones.Add(new(0, BandMap.HeartBedId, layer.HeartCup, 0, false, false));
+                tones.Add(new(0, BandMap.HeartBedId, layer.HeartCup, 0, false, false, 0));
             }
 
             var spacing = Math.Max(2.4, map.Depths.FarMm / MostGrowthLines);
@@ -191,7 +188,7 @@ public static class Painter
                 depth += width;
                 if (k < layer.Bands.Length - 1 && depth < map.Depths.FarMm)
                 {
-                    tones.Add(new(map.Depths.Level(depth), band.Id, band.Cup, 0, false, false));
+                    tones.Add(new(map.Levels[k + 1], band.Id, band.Cup, 0, false, false, k + 1));
                 }
             }
 
@@ -221,8 +218,8 @@ public static class Painter
         }
     }
 
-    /// <summary>A level to paint, and what lies just inside it.</summary>
-    private sealed record ToneLevel(double Level, string Region, string Cup, double Tone, bool Grows, bool Hairline)
+    /// <summary>A level to paint, and what lies just inside it; which of the map's edges it is, or none of them.</summary>
+    private sealed record ToneLevel(double Level, string Region, string Cup, double Tone, bool Grows, bool Hairline, int Edge = -1)
     {
         public static ToneLevel Outermost(string region, string cup) => new(double.MaxValue, region, cup, 0, false, false);
     }

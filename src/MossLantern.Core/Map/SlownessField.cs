@@ -16,13 +16,13 @@ internal static class SlownessField
     {
         int across = grid.Columns / 2 + 2, down = grid.Rows / 2 + 2;
         var lattice = new float[across * down];
-        for (var row = 0; row < down; row++)
+        Parallel.For(0, down, row =>
         {
             for (var column = 0; column < across; column++)
             {
                 lattice[row * across + column] = LogSlowness(hearts, grid.X(2 * column), grid.Y(2 * row));
             }
-        }
+        });
 
         for (var row = 0; row < grid.Rows; row++)
         {

@@ -16,8 +16,8 @@ public sealed record SavePiece(int BasedOn, Piece Piece);
 /// <summary>A step along a piece's revisions, based on a version.</summary>
 public sealed record StepPiece(int BasedOn, Step Step);
 
-/// <summary>A preview of an edited piece, painted up to a layer, with or without its numbers.</summary>
-public sealed record PreviewPiece(Piece Piece, string? LayerId, PaintDetail Detail, bool Numbers = true);
+/// <summary>A preview of an edited piece: painted up to a layer in a detail, if one is given, with or without its numbers.</summary>
+public sealed record PreviewPiece(Piece Piece, string? LayerId, PaintDetail? Detail = null, bool Numbers = true);
 
 /// <summary>Endpoints of pieces.</summary>
 internal static class PieceEndpoints

@@ -47,7 +47,7 @@ public sealed record PieceView(
     string Id, int Version, Moment SavedAt, bool CanUndo, bool CanRedo, Piece Piece, PlanView Plan, ImmutableArray<RunView> Runs);
 
 /// <summary>A piece as a preview shows it: nothing is saved.</summary>
-public sealed record PreviewView(PlanView? Plan, Painting Painting);
+public sealed record PreviewView(PlanView? Plan, Painting? Painting);
 
 /// <summary>A piece on the shelf.</summary>
 public sealed record ShelfView(
@@ -106,10 +106,10 @@ public sealed class Workbench(
                 w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours))]))]);
     }
 
-    /// <summary>A preview of an edited piece: what is worked out for one layer, or for all, and a painting up to it.</summary>
-    public PreviewView Preview(string id, Piece piece, string? layerId, PaintDetail detail, bool numbers)
+    /// <summary>A preview of an edited piece: what is worked out for one layer, or for all, and a painting up to it, as far as they are asked for.</summary>
+    public PreviewView Preview(string id, Piece piece, string? layerId, PaintDetail? detail, bool numbers)
     {
-        var painting = planner.Paint(piece, layerId, detail);
+        var painting = detail is { } wanted ? planner.Paint(piece, layerId, wanted) : null;
         if (!numbers)
         {
             return new(null, painting);

@@ -26,7 +26,7 @@ export type ColourantClass = Schemas['ColourantClass'];
 export type ShelfView = Schemas['ShelfView'];
 
 export const api = createClient<paths>({
-  baseUrl: window.location.origin,
+  baseUrl: globalThis.location.origin,
   fetch: (request) => fetch(request),
 });
 

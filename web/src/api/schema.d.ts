@@ -923,11 +923,8 @@ export interface components {
              */
             diameterMm: number;
         };
-        /**
-         * @description How much of a painting is wanted.
-         * @enum {unknown}
-         */
-        PaintDetail: "draft" | "full";
+        /** @enum {unknown} */
+        PaintDetail: "draft" | "full" | null;
         /** @description How a material takes the light. */
         PaintMaterial: {
             /** @description Id of its cup, within its layer. */
@@ -1046,13 +1043,13 @@ export interface components {
         PreviewPiece: {
             piece: components["schemas"]["Piece"];
             layerId: null | string;
-            detail: components["schemas"]["PaintDetail"];
+            detail?: null | components["schemas"]["PaintDetail"];
             /** @default true */
             numbers: boolean;
         };
         PreviewView: {
             plan: null | components["schemas"]["PlanView"];
-            painting: components["schemas"]["Painting"];
+            painting: null | components["schemas"]["Painting"];
         };
         /**
          * @description What a typed quantity is a quantity of.

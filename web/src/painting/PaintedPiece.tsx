@@ -1,13 +1,10 @@
-import { useLayoutEffect, useRef } from 'react';
+import { useLayoutEffect, useMemo, useRef } from 'react';
 import type { Painting } from '../api/client';
+import type { Shape } from './DraftLoop';
+import type { Drafts } from './Drafts';
 import { light, paint, shadow } from './brush';
-
-/** Where a piece is seen: pixels to a millimetre, and where its top left lies in the frame. */
-export interface View {
-  pixelsPerMm: number;
-  x: number;
-  y: number;
-}
+import type { View } from './place';
+import { sized } from './place';
 
 interface Props {
   painting: Painting;
@@ -20,64 +17,68 @@ interface Props {
   /** Regions to light, and their layer; none dims nothing. */
   lit?: ReadonlySet<string>;
   layerId?: string;
-  /** Told when the canvas has been painted. */
-  onPainted?: () => void;
+  /** Paints what a drag gives; its draft stands in for the painting while it has a form. */
+  drafts?: Drafts;
+  drafted?: Shape | null;
 }
 
 /** A piece painted to scale on canvases: its shadow, itself, and what dims it. Only what has changed is painted again. */
-export function PaintedPiece({ painting, view, width, height, label, lit, layerId = '', onPainted }: Props) {
+export function PaintedPiece(props: Props) {
+  const { painting, view, width, height, label, lit, layerId = '', drafts, drafted = null } = props;
   const ground = useRef<HTMLCanvasElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const veil = useRef<HTMLCanvasElement>(null);
+  const frame = useRef<HTMLDivElement>(null);
   const { pixelsPerMm, x, y } = view;
-  const { outline } = painting;
+  const ratio = window.devicePixelRatio || 1;
+  const place = useMemo(
+    () => ({ width, height, ratio, view: { pixelsPerMm, x, y } }),
+    [width, height, ratio, pixelsPerMm, x, y],
+  );
+  const outline = drafted?.outline ?? painting.outline;
+
+  // Its canvas is given away to the thread that paints on it, so it is made anew for each.
+  useLayoutEffect(() => {
+    if (!drafts) return;
+    const given = document.createElement('canvas');
+    frame.current?.append(given);
+    drafts.send({ canvas: given });
+    return () => given.remove();
+  }, [drafts]);
+  useLayoutEffect(() => drafts?.send({ place }), [drafts, place]);
 
   useLayoutEffect(() => {
-    const context = sized(ground.current, width, height, { pixelsPerMm, x, y });
+    const context = sized(ground.current, place);
     if (context) shadow(context, outline);
-  }, [outline, width, height, pixelsPerMm, x, y]);
+  }, [outline, place]);
 
   useLayoutEffect(() => {
-    const context = sized(canvas.current, width, height, { pixelsPerMm, x, y });
-    if (context) paint(context, painting, pixelsPerMm);
-    onPainted?.();
-  }, [painting, width, height, pixelsPerMm, x, y, onPainted]);
+    const context = sized(canvas.current, place);
+    if (context) paint(context, painting, place.view.pixelsPerMm);
+  }, [painting, place]);
 
   useLayoutEffect(() => {
     if (!lit?.size) {
       veil.current?.getContext('2d')?.reset();
       return;
     }
-    const context = sized(veil.current, width, height, { pixelsPerMm, x, y });
+    const context = sized(veil.current, place);
     const paper = getComputedStyle(document.documentElement).getPropertyValue('--paper').trim();
     if (context) light(context, painting, layerId, lit, `color-mix(in srgb, ${paper} 72%, transparent)`);
-  }, [painting, width, height, pixelsPerMm, x, y, lit, layerId]);
+  }, [painting, place, lit, layerId]);
 
   return (
-    <div className="painted" style={{ width, height }} role="img" aria-label={label}>
+    <div
+      className="painted"
+      style={{ width, height }}
+      role="img"
+      aria-label={label}
+      data-drafted={drafted ? true : undefined}
+    >
       <canvas ref={ground} style={{ width, height }} />
       <canvas ref={canvas} style={{ width, height }} className="picture" />
-      <canvas ref={veil} style={{ width, height }} />
+      <div ref={frame} className="draft" />
+      <canvas ref={veil} style={{ width, height }} className="veil" />
     </div>
   );
-}
-
-/** The canvas at the screen's resolution, cleared and scaled to millimetres. */
-function sized(canvas: HTMLCanvasElement | null, width: number, height: number, view: View) {
-  const context = canvas?.getContext('2d');
-  if (!canvas || !context) return null;
-  const ratio = window.devicePixelRatio || 1;
-  const pixels = [Math.max(1, Math.round(width * ratio)), Math.max(1, Math.round(height * ratio))] as const;
-  if (canvas.width !== pixels[0] || canvas.height !== pixels[1]) [canvas.width, canvas.height] = pixels;
-  context.setTransform(1, 0, 0, 1, 0, 0);
-  context.clearRect(0, 0, canvas.width, canvas.height);
-  context.setTransform(
-    view.pixelsPerMm * ratio,
-    0,
-    0,
-    view.pixelsPerMm * ratio,
-    view.x * ratio,
-    view.y * ratio,
-  );
-  return context;
 }

@@ -1,6 +1,6 @@
 import type { Painting } from '../api/client';
 
-type Paints = CanvasRenderingContext2D;
+export type Paints = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
 /** Paths parsed once per painting: a repaint at another scale or with another region lit only fills them again. */
 const parsed = new WeakMap<Painting, { outline: Path2D; paths: Path2D[] }>();

@@ -1,6 +1,7 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Grip } from './Grip';
+import { moves } from './moves';
 
 const step = vi.fn();
 const down = vi.fn();
@@ -68,9 +69,9 @@ describe('a grip', () => {
   it('is held from where it was taken until it is let go', () => {
     const element = grip();
     fireEvent.pointerDown(element, { button: 0, clientX: 100, clientY: 50 });
-    fireEvent.pointerMove(element, { clientX: 112, clientY: 47 });
+    fireEvent(element, new MouseEvent(moves, { clientX: 112, clientY: 47 }));
     fireEvent.pointerUp(element, { clientX: 115, clientY: 45 });
-    fireEvent.pointerMove(element, { clientX: 300, clientY: 300 });
+    fireEvent(element, new MouseEvent(moves, { clientX: 300, clientY: 300 }));
     expect(hold.take).toHaveBeenCalledOnce();
     expect(hold.move.mock.calls.map((c) => c[1] as unknown)).toEqual([{ x: 12, y: -3 }]);
     expect(hold.drop.mock.calls.map((c) => c[1] as unknown)).toEqual([{ x: 15, y: -5 }]);

@@ -1,3 +1,5 @@
+import { moves } from './moves';
+
 /** What a grip does while it is held; distances in pixels from where it was taken. */
 export interface Hold {
   take?: () => void;
@@ -60,12 +62,12 @@ export function Grip({
       hold.move(event, by(event));
     };
     const drop = (event: PointerEvent) => {
-      grip.removeEventListener('pointermove', move);
+      grip.removeEventListener(moves, move);
       grip.removeEventListener('pointerup', drop);
       grip.removeEventListener('pointercancel', drop);
       if (moved || hold.take) hold.drop(event, by(event));
     };
-    grip.addEventListener('pointermove', move);
+    grip.addEventListener(moves, move);
     grip.addEventListener('pointerup', drop);
     grip.addEventListener('pointercancel', drop);
   };

@@ -1,7 +1,9 @@
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { Heart, Layer, LayerView, Outline, Painting } from '../api/client';
 import { PaintedPiece } from '../painting/PaintedPiece';
-import type { View } from '../painting/PaintedPiece';
+import type { Shape } from '../painting/DraftLoop';
+import type { Drafts } from '../painting/Drafts';
+import type { View } from '../painting/place';
 import { regionAt } from '../painting/brush';
 import { changeHeart, countsFromRim, widenBand, widthOf } from '../stations/map/layerEdits';
 import { regionName } from '../stations/station';
@@ -9,12 +11,15 @@ import { useUnits } from '../units/units';
 import type { Selected } from './selection';
 import { Callout, edgeOf } from './Callout';
 import { Grip } from './Grip';
+import { OncePerFrame, moves } from './moves';
 import { HeartHandles, RimHandles } from './handles';
 import type { Hold } from './Grip';
 
 interface Props {
   name: string;
   painting: Painting;
+  drafts: Drafts;
+  drafted: Shape | null;
   outline: Outline;
   layer: Layer;
   plan: LayerView;
@@ -24,7 +29,6 @@ interface Props {
   selected: Selected;
   onSelect: (selected: Selected) => void;
   onPoint: (regionId: string | null) => void;
-  onPainted: () => void;
   /** Shows a change under way, with the time of the hand's move. */
   dragLayer: (change: (layer: Layer) => Layer, movedAt: number) => void;
   editLayer: (change: (layer: Layer) => Layer) => void;
@@ -38,17 +42,20 @@ const closest = 8;
 
 /** The piece to scale, with what can be taken hold of above it. */
 export function MapStage(props: Props) {
-  const { name, painting, outline, plan, lit, handles, selected, onSelect, onPoint, onPainted } = props;
+  const { name, painting, drafts, drafted, outline, plan, lit, handles, selected, onSelect, onPoint } = props;
+  const shape = drafted ?? painting;
   const { dragLayer, editLayer, dragOutline, editOutline } = props;
   const units = useUnits();
   // What is held moves at once; the rest of the page follows.
   const [live, setLive] = useState<Layer | null>(null);
   const layer = live ?? props.layer;
+  const [redraw] = useState(() => new OncePerFrame());
   const dragLive = (change: (layer: Layer) => Layer, movedAt: number) => {
-    setLive(change(props.layer));
     dragLayer(change, movedAt);
+    redraw.put(() => setLive(change(props.layer)));
   };
   const dropLive = (change: (layer: Layer) => Layer) => {
+    redraw.drop();
     setLive(null);
     editLayer(change);
   };
@@ -65,7 +72,7 @@ export function MapStage(props: Props) {
 
   // While the rim is dragged the fit stays as it was, so that the piece does not shrink away under the hand.
   const [held, setHeld] = useState<{ widthMm: number; heightMm: number } | null>(null);
-  const fitted = held ?? painting;
+  const fitted = held ?? shape;
   const fit = Math.min(
     (room.width - 2 * margin) / fitted.widthMm,
     (room.height - margin - below) / fitted.heightMm,
@@ -171,22 +178,24 @@ export function MapStage(props: Props) {
       if (edit) {
         dragLive(edit, event.timeStamp);
       } else if (zoom.by > 1) {
-        setZoom({
-          by: zoom.by,
-          x: start.zoom.x + event.clientX - start.x,
-          y: start.zoom.y + event.clientY - start.y,
-        });
+        redraw.put(() =>
+          setZoom({
+            by: zoom.by,
+            x: start.zoom.x + event.clientX - start.x,
+            y: start.zoom.y + event.clientY - start.y,
+          }),
+        );
       }
     };
     const drop = (event: PointerEvent) => {
-      element.removeEventListener('pointermove', move);
+      element.removeEventListener(moves, move);
       element.removeEventListener('pointerup', drop);
       element.removeEventListener('pointercancel', drop);
       const edit = far ? change(event) : null;
       if (edit) dropLive(edit);
       else setLive(null);
     };
-    element.addEventListener('pointermove', move);
+    element.addEventListener(moves, move);
     element.addEventListener('pointerup', drop);
     element.addEventListener('pointercancel', drop);
   };
@@ -202,7 +211,7 @@ export function MapStage(props: Props) {
     },
   });
   const holdRim = (change: (byX: number, byY: number) => (o: Outline) => Outline): Hold => ({
-    take: () => setHeld({ widthMm: painting.widthMm, heightMm: painting.heightMm }),
+    take: () => setHeld({ widthMm: shape.widthMm, heightMm: shape.heightMm }),
     move: (event, by) => {
       dragOutline(change(by.x / pixelsPerMm, by.y / pixelsPerMm), event.timeStamp);
     },
@@ -232,10 +241,11 @@ export function MapStage(props: Props) {
             view={view}
             width={room.width}
             height={room.height}
-            lit={live ? undefined : lit}
+            lit={live || drafted ? undefined : lit}
             layerId={layer.id}
             label={`${name}, painted to scale`}
-            onPainted={onPainted}
+            drafts={drafts}
+            drafted={drafted}
           />
           <svg className="handles" width={room.width} height={room.height} data-moving={moving || undefined}>
             {handles === 'map' &&
@@ -281,14 +291,7 @@ export function MapStage(props: Props) {
                 />
               ))}
             {handles === 'rim' && (
-              <RimHandles
-                outline={outline}
-                painting={painting}
-                px={px}
-                py={py}
-                hold={holdRim}
-                edit={editOutline}
-              />
+              <RimHandles outline={outline} shape={shape} px={px} py={py} hold={holdRim} edit={editOutline} />
             )}
           </svg>
           {handles === 'map' && (

@@ -175,6 +175,8 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
           <MapStage
             name={piece.name}
             painting={painting}
+            drafts={page.drafts}
+            drafted={page.drafted}
             outline={outline}
             layer={layer}
             plan={layerPlan}
@@ -183,7 +185,6 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             selected={selected}
             onSelect={select}
             onPoint={point}
-            onPainted={page.onPainted}
             dragLayer={dragLayer}
             editLayer={editLayer}
             dragOutline={(change, movedAt) => drag(onOutline(change), movedAt)}

@@ -1,4 +1,5 @@
-import type { Heart, Layer, Outline, Painting } from '../api/client';
+import type { Heart, Layer, Outline } from '../api/client';
+import type { Shape } from '../painting/DraftLoop';
 import { changeHeart } from '../stations/map/layerEdits';
 import { useUnits } from '../units/units';
 import { Grip } from './Grip';
@@ -121,7 +122,7 @@ export function HeartHandles({
 
 interface RimProps {
   outline: Outline;
-  painting: Painting;
+  shape: Shape;
   px: (mm: number) => number;
   py: (mm: number) => number;
   hold: (change: (byX: number, byY: number) => (o: Outline) => Outline) => Hold;
@@ -129,10 +130,10 @@ interface RimProps {
 }
 
 /** The rim is stretched by its right and its lower side. */
-export function RimHandles({ outline, painting, px, py, hold, edit }: RimProps) {
+export function RimHandles({ outline, shape, px, py, hold, edit }: RimProps) {
   const units = useUnits();
   const size = (mm: number) => Math.min(3000, Math.max(20, Math.round(mm)));
-  const { widthMm, heightMm } = painting;
+  const { widthMm, heightMm } = shape;
   const grip = (
     name: string,
     value: number,

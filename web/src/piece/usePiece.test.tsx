@@ -28,14 +28,21 @@ class Workshop {
     };
   }
 
-  answer(method: string, path: string, body: { basedOn?: number; step?: string; piece?: Piece }): Answer {
-    this.requests.push(`${method} ${path.split('/').at(-1)}`);
+  answer(
+    method: string,
+    path: string,
+    body: { basedOn?: number; step?: string; piece?: Piece; detail?: string | null },
+  ): Answer {
+    this.requests.push([method, path.split('/').at(-1), body.detail].filter(Boolean).join(' '));
     const stale = body.basedOn !== undefined && body.basedOn !== this.version;
     if (stale)
       return { status: 409, body: { title: 'Changed elsewhere', detail: 'Saved in another window.' } };
     if (path.endsWith('/painting')) return { status: 200, body: { paths: [], name: this.names[this.at] } };
     if (path.endsWith('/preview'))
-      return { status: 200, body: { plan: null, painting: { paths: [], name: body.piece!.name } } };
+      return {
+        status: 200,
+        body: { plan: null, painting: body.detail && { paths: [], outline: body.piece!.name } },
+      };
     if (path.endsWith('/step')) {
       this.at += body.step === 'undo' ? -1 : 1;
       this.version++;
@@ -168,8 +175,18 @@ describe('the piece on the page', () => {
     act(() => {
       for (const name of ['x', 'y', 'z']) result.current.drag((p) => ({ ...p, name }), performance.now());
     });
-    await waitFor(() => expect((result.current.painting as unknown as { name: string }).name).toBe('z'));
-    expect(workshop.requests.slice(before)).toEqual(['POST preview', 'POST preview']);
+    await waitFor(() => expect(result.current.drafted?.outline).toBe('z'));
+    expect(workshop.requests.slice(before).filter((r) => r.endsWith('draft'))).toHaveLength(2);
     expect(workshop.version).toBe(1);
+  });
+
+  it('lets a draft stand in until what it gave is painted in full', async () => {
+    const { result, is } = await opened();
+    act(() => result.current.drag((p) => ({ ...p, name: 'wider' }), performance.now()));
+    await waitFor(() => expect(result.current.drafted?.outline).toBe('wider'));
+    act(() => result.current.edit((p) => p));
+    await is('kept');
+    await waitFor(() => expect(result.current.drafted).toBeNull());
+    expect(result.current.painting).toMatchObject({ name: 'wider' });
   });
 });

@@ -2,6 +2,8 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import type { Painting, Piece, PieceView, PlanView } from '../api/client';
 import { Refused, api, take } from '../api/client';
+import type { Shape } from '../painting/DraftLoop';
+import { Drafts } from '../painting/Drafts';
 
 /** How the piece on the page stands against the one that is kept. */
 export type Saving =
@@ -12,7 +14,6 @@ export type Saving =
   | { state: 'stale'; message: string };
 
 const retryAfterMs = 3000;
-const followEveryMs = 160;
 
 /** A plan with the layers of a newer one in place; a preview answers with those it was asked for. */
 const withLayers = (plan: PlanView | null, newer: PlanView): PlanView | null =>
@@ -42,16 +43,13 @@ export function usePiece(id: string, layerId: string | null) {
   const latest = useRef<Piece | null>(null);
   const busy = useRef(false);
   const unsaved = useRef<Piece | null>(null);
-  const followedAt = useRef(0);
   const refused = useRef(false);
   const waitingStep = useRef<'undo' | 'redo' | null>(null);
   const steps = useRef<((direction: 'undo' | 'redo') => Promise<void>) | null>(null);
-  const preview = useRef<{ busy: boolean; next: Piece | null; movedAt: number; shows: number | null }>({
-    busy: false,
-    next: null,
-    movedAt: 0,
-    shows: null,
-  });
+  // The draft that stands in for the painting, while a drag is on and until what it gave is painted in full.
+  const [drafts] = useState(() => new Drafts());
+  const [drafted, setDrafted] = useState<Shape | null>(null);
+  const dragging = useRef(false);
 
   const loaded = useQuery({
     queryKey: ['piece', id],
@@ -93,10 +91,10 @@ export function usePiece(id: string, layerId: string | null) {
   }, [id]);
 
   // The whole painting follows every save; of a piece that could not be saved it is made without keeping it.
-  const kept = view?.version;
+  const opened = view !== null;
   const shown = saving.state === 'stale' && draft && !looking ? draft : null;
   useEffect(() => {
-    if (!kept) return;
+    if (!opened) return;
     let gone = false;
     const asked = shown
       ? take(
@@ -107,7 +105,7 @@ export function usePiece(id: string, layerId: string | null) {
         ).then((got) => {
           const { plan: worked } = got;
           if (!gone && worked) setPlan((p) => withLayers(p, worked));
-          return got.painting;
+          return got.painting!;
         })
       : take(
           api.GET('/api/pieces/{id}/painting', {
@@ -119,6 +117,9 @@ export function usePiece(id: string, layerId: string | null) {
         if (gone) return;
         setPainting(got);
         setUnpainted(null);
+        if (dragging.current) return;
+        setDrafted(null);
+        drafts.send({ halt: 'clear' });
       })
       .catch((e: Error) => {
         if (!gone) setUnpainted(e.message);
@@ -126,7 +127,7 @@ export function usePiece(id: string, layerId: string | null) {
     return () => {
       gone = true;
     };
-  }, [id, kept, layerId, shown, looking, givenUp]);
+  }, [id, opened, view, layerId, shown, looking, givenUp, drafts]);
 
   const save = useCallback(async () => {
     if (busy.current) return;
@@ -175,12 +176,13 @@ export function usePiece(id: string, layerId: string | null) {
     (change: (piece: Piece) => Piece) => {
       if (!latest.current) return;
       setLooking(false);
-      preview.current.next = null;
+      dragging.current = false;
+      drafts.send({ halt: 'keep' });
       latest.current = unsaved.current = change(latest.current);
       setDraft(latest.current);
       void save();
     },
-    [save],
+    [save, drafts],
   );
 
   /** After a save that came too late: takes the newest version, or puts this page's on top of it. */
@@ -192,6 +194,7 @@ export function usePiece(id: string, layerId: string | null) {
         unsaved.current = latest.current;
         return save();
       }
+      dragging.current = false;
       latest.current = got.piece;
       setDraft(got.piece);
       setGivenUp((n) => n + 1);
@@ -234,69 +237,39 @@ export function usePiece(id: string, layerId: string | null) {
     steps.current = step;
   }, [step]);
 
-  /** Lets everything but the map follow a drag, a few times a second. */
-  const follow = useCallback((layers: PlanView) => {
-    startTransition(() => {
-      setDraft(latest.current);
-      setPlan((p) => withLayers(p, layers));
-    });
-  }, []);
+  // The map is painted first; everything else on the page follows when there is time.
+  useEffect(
+    () =>
+      drafts.listen((news) => {
+        if ('shape' in news) {
+          if (dragging.current) setDrafted((was) => (was?.outline === news.shape.outline ? was : news.shape));
+        } else if ('shown' in news) {
+          const [start, end] = [news.shown.movedAt, news.shown.shownAt].map(
+            (t) => t - performance.timeOrigin,
+          );
+          performance.measure('hand-to-paint', { start, end });
+        } else if (dragging.current) {
+          startTransition(() => {
+            setDraft(latest.current);
+            setPlan((p) => withLayers(p, news.plan));
+          });
+        }
+      }),
+    [drafts],
+  );
 
-  /**
-   * Shows a change while it is dragged; `edit` saves it. One preview is under way at a time, the latest wins. The time
-   * of the hand's move goes with it, to measure how long the map takes to answer.
-   */
+  /** Shows a change while it is dragged; `edit` saves it. The time of the hand's move goes with it, to be measured. */
   const drag = useCallback(
     (change: (piece: Piece) => Piece, movedAt: number) => {
       if (!latest.current) return;
-      const moved = change(latest.current);
-      latest.current = moved;
-      const state = preview.current;
-      state.next = moved;
-      state.movedAt = movedAt;
-      if (state.busy) return;
-      state.busy = true;
-      void (async () => {
-        while (state.next) {
-          const piece: Piece = state.next;
-          const sentFor = state.movedAt;
-          // Numbers are worked out a few times a second; the map with every answer.
-          const numbers = performance.now() - followedAt.current > followEveryMs;
-          if (numbers) followedAt.current = performance.now();
-          state.next = null;
-          try {
-            const got = await take(
-              api.POST('/api/pieces/{id}/preview', {
-                params: { path: { id } },
-                body: { piece, layerId, detail: 'draft', numbers },
-              }),
-            );
-            if (latest.current === piece || state.next) {
-              state.shows = sentFor;
-              setPainting(got.painting);
-              if (got.plan) follow(got.plan);
-              // The next map is grown while this one is on its way to the screen, not while it is being painted.
-              await new Promise(requestAnimationFrame);
-            }
-          } catch {
-            // The save after the drag says what is wrong; the last good plan stays.
-          }
-        }
-        state.busy = false;
-      })();
+      dragging.current = true;
+      latest.current = change(latest.current);
+      drafts.send({
+        move: { id, layerId, piece: latest.current, movedAt: performance.timeOrigin + movedAt },
+      });
     },
-    [id, layerId, follow],
+    [id, layerId, drafts],
   );
-
-  /** Told when a painting is on the page: measures from the hand's move to the second frame after it. */
-  const onPainted = useCallback(() => {
-    const start = preview.current.shows;
-    if (start === null) return;
-    preview.current.shows = null;
-    requestAnimationFrame(() =>
-      requestAnimationFrame(() => performance.measure('hand-to-paint', { start, end: performance.now() })),
-    );
-  }, []);
 
   const seen = looking && newest ? newest : null;
   return {
@@ -312,7 +285,8 @@ export function usePiece(id: string, layerId: string | null) {
     look: setLooking,
     edit,
     drag,
-    onPainted,
+    drafts,
+    drafted,
     step,
     settle,
     accept,

@@ -115,7 +115,8 @@ function Measured({ id, name }: { id: string; name: string }) {
             width={painting.widthMm * scale}
             height={painting.heightMm * scale}
             label={`${name}, painted to scale`}
-            onPainted={page.onPainted}
+            drafts={page.drafts}
+            drafted={page.drafted}
           />
         )}
       </div>

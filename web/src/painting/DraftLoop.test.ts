@@ -1,0 +1,92 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Piece } from '../api/client';
+import type { DraftNews } from './DraftLoop';
+import { DraftLoop } from './DraftLoop';
+
+interface Asked {
+  name: string;
+  detail: string | null;
+  answer: (status?: number) => void;
+}
+
+/** What the loop has asked for, each answered when the test says so. */
+let asked: Asked[];
+let news: DraftNews[];
+let loop: DraftLoop;
+
+beforeEach(() => {
+  asked = [];
+  news = [];
+  loop = new DraftLoop((n) => news.push(n));
+  vi.stubGlobal('requestAnimationFrame', (done: FrameRequestCallback) => setTimeout(done, 0, 0));
+  vi.stubGlobal('fetch', async (request: Request) => {
+    const body = JSON.parse(await request.text()) as { piece: Piece; detail: string | null };
+    return new Promise((done) => {
+      const got = {
+        plan: body.detail ? null : { ground: {}, layers: [] },
+        painting: body.detail && { widthMm: 100, heightMm: 60, outline: body.piece.name, paths: [] },
+      };
+      const answer = (status = 200) =>
+        done(new Response(JSON.stringify(got), { status, headers: { 'content-type': 'application/json' } }));
+      asked.push({ name: body.piece.name, detail: body.detail, answer });
+    });
+  });
+});
+afterEach(() => vi.unstubAllGlobals());
+
+const move = (name: string, movedAt = 0) =>
+  loop.hear({ move: { id: 'p1', layerId: null, piece: { name, layers: [] } as unknown as Piece, movedAt } });
+const drafts = () => asked.filter((a) => a.detail === 'draft').map((a) => a.name);
+const shapes = () => news.flatMap((n) => ('shape' in n ? [n.shape.outline] : []));
+
+describe('the drafts of a drag', () => {
+  it('are asked for one at a time, the latest move next', async () => {
+    for (const name of ['a', 'b', 'c']) move(name);
+    await vi.waitFor(() => expect(drafts()).toEqual(['a']));
+    asked[0]!.answer();
+    await vi.waitFor(() => expect(drafts()).toEqual(['a', 'c']));
+  });
+
+  it('tell when they are on the screen, for the move they answer', async () => {
+    move('a', 1234);
+    await vi.waitFor(() => expect(asked).toHaveLength(1));
+    asked[0]!.answer();
+    await vi.waitFor(() => expect(news.some((n) => 'shown' in n)).toBe(true));
+    const shown = news.flatMap((n) => ('shown' in n ? [n.shown] : []))[0]!;
+    expect(shown.movedAt).toBe(1234);
+    expect(shown.shownAt).toBeGreaterThan(1234);
+    expect(shapes()).toEqual(['a']);
+  });
+
+  it('do not wait for the numbers', async () => {
+    move('a');
+    await vi.waitFor(() => expect(asked).toHaveLength(1));
+    asked[0]!.answer();
+    await vi.waitFor(() => expect(asked.map((a) => a.detail)).toEqual(['draft', null]));
+    move('b');
+    await vi.waitFor(() => expect(drafts()).toEqual(['a', 'b']));
+    expect(news.some((n) => 'plan' in n)).toBe(false);
+    asked[1]!.answer();
+    await vi.waitFor(() => expect(news.some((n) => 'plan' in n)).toBe(true));
+  });
+
+  it('come to nothing once the drag has ended', async () => {
+    move('a');
+    await vi.waitFor(() => expect(asked).toHaveLength(1));
+    loop.hear({ halt: 'keep' });
+    asked[0]!.answer();
+    move('b');
+    await vi.waitFor(() => expect(drafts()).toEqual(['a', 'b']));
+    asked[1]!.answer();
+    await vi.waitFor(() => expect(shapes()).toEqual(['b']));
+  });
+
+  it('go on after one that was refused', async () => {
+    move('a');
+    await vi.waitFor(() => expect(asked).toHaveLength(1));
+    asked[0]!.answer(400);
+    await new Promise((done) => setTimeout(done));
+    move('b');
+    await vi.waitFor(() => expect(drafts()).toEqual(['a', 'b']));
+  });
+});

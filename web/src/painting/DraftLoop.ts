@@ -1,0 +1,108 @@
+import type { Painting, Piece, PlanView } from '../api/client';
+import { api, take } from '../api/client';
+import { paint } from './brush';
+import type { Place } from './place';
+import { sized } from './place';
+
+/** The piece as it is under the hand, and when the hand moved, ms since 1970. */
+export interface Move {
+  id: string;
+  layerId: string | null;
+  piece: Piece;
+  movedAt: number;
+}
+
+/** The outer form of what is painted. */
+export type Shape = Pick<Painting, 'widthMm' | 'heightMm' | 'outline'>;
+
+export type DraftOrder =
+  | { canvas: HTMLCanvasElement | OffscreenCanvas }
+  | { place: Place }
+  | { move: Move }
+  | { halt: 'keep' | 'clear' };
+
+/** A draft is on its way to the screen; it is on it, so long after the move; or the numbers that belong to it. */
+export type DraftNews =
+  { shape: Shape } | { shown: { movedAt: number; shownAt: number } } | { plan: PlanView };
+
+const numbersEveryMs = 160;
+const now = () => performance.timeOrigin + performance.now();
+const frame = () => new Promise<unknown>((done) => requestAnimationFrame(done));
+
+/**
+ * Paints what a drag gives, on a canvas of its own. One draft is asked for at a time and the latest move wins; the
+ * numbers follow a few times a second and nothing waits for them.
+ */
+export class DraftLoop {
+  private canvas: HTMLCanvasElement | OffscreenCanvas | null = null;
+  private place: Place | null = null;
+  private next: Move | null = null;
+  private busy = false;
+  private counting = false;
+  private countedAt = 0;
+  /** Counts halts: an answer to what was asked before one is not painted. */
+  private halts = 0;
+
+  constructor(private readonly tell: (news: DraftNews) => void) {}
+
+  hear(order: DraftOrder) {
+    if ('canvas' in order) this.canvas = order.canvas;
+    else if ('place' in order) this.place = order.place;
+    else if ('halt' in order) {
+      this.next = null;
+      this.halts++;
+      if (order.halt === 'clear' && this.place) sized(this.canvas, this.place);
+    } else {
+      this.next = order.move;
+      if (!this.busy) void this.run();
+    }
+  }
+
+  private async run() {
+    this.busy = true;
+    while (this.next) {
+      const move: Move = this.next;
+      this.next = null;
+      const { halts } = this;
+      try {
+        const { painting } = await this.ask(move, 'draft', false);
+        if (!painting || halts !== this.halts) continue;
+        const context = this.place && sized(this.canvas, this.place);
+        if (context) paint(context, painting, this.place!.view.pixelsPerMm);
+        const { widthMm, heightMm, outline } = painting;
+        this.tell({ shape: { widthMm, heightMm, outline } });
+        void this.count(move);
+        await frame();
+        await frame();
+        // Now it is seen. What is asked for at the start of a frame is back before the next one.
+        this.tell({ shown: { movedAt: move.movedAt, shownAt: now() } });
+      } catch {
+        // The save after the drag says what is wrong; the last good draft stays.
+      }
+    }
+    this.busy = false;
+  }
+
+  private async count(move: Move) {
+    if (this.counting || now() - this.countedAt < numbersEveryMs) return;
+    const { halts } = this;
+    this.counting = true;
+    try {
+      const { plan } = await this.ask(move, null, true);
+      if (plan && halts === this.halts) this.tell({ plan });
+    } catch {
+      // As above.
+    }
+    this.countedAt = now();
+    this.counting = false;
+  }
+
+  private ask({ id, piece, layerId }: Move, detail: 'draft' | null, numbers: boolean) {
+    return take(
+      api.POST('/api/pieces/{id}/preview', {
+        params: { path: { id } },
+        body: { piece, layerId, detail, numbers },
+      }),
+    );
+  }
+}
