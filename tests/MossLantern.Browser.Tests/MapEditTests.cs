@@ -145,6 +145,70 @@ public sealed class MapEditTests : IDisposable
     }
 
     [Fact]
+    public void Bands_and_hearts_are_added_moved_and_taken_out_by_keyboard()
+    {
+        using var page = Opened(Fields);
+        var first = BandNames(page);
+        Act("umber");
+        Act("Split band 3");
+        Waiting.Until(() => BandNames(page).Count == first.Count + 1, "two bands in place of one");
+        Act("Repeat band 3");
+        Waiting.Until(() => BandNames(page).Count == first.Count + 2, "the band once more");
+        Act("Move band 3 inward", back: true);
+        Waiting.Until(() => BandNames(page)[2].StartsWith("umber", StringComparison.Ordinal), "the band nearer the heart");
+        Act("Take out band 2");
+        Waiting.Until(() => BandNames(page).Count == first.Count + 1, "the band to be gone");
+        Act("Another heart");
+        Waiting.Until(() => page.All("slider").Any(s => s.GetAttribute("aria-label") == "Heart 2"), "a second heart");
+        Act("Take it out");
+        Waiting.Until(() => page.All("slider").All(s => s.GetAttribute("aria-label") != "Heart 2"), "one heart again");
+        Act("Nearer");
+        Waiting.Until(() => page.Text.Contains("Whole piece", StringComparison.Ordinal), "the view to be nearer");
+        page.WaitUntilKept();
+
+        void Act(string button, bool back = false)
+        {
+            page.WaitUntilKept();
+            page.TabTo("button", button, back);
+            page.Press(Keys.Enter);
+        }
+    }
+
+    [Fact]
+    public void Two_fingers_zoom_the_view_and_edit_nothing()
+    {
+        using var page = Opened(Fields);
+        var bar = ScaleBar();
+        page.Pinch((740, 560), 60, 240);
+        Waiting.Until(() => page.Text.Contains("Whole piece", StringComparison.Ordinal), "the view to be nearer");
+        Assert.NotEqual(bar, ScaleBar());
+        page.Pinch((540, 400), 300, 30);
+        Waiting.Until(() => !page.Text.Contains("Whole piece", StringComparison.Ordinal), "the whole piece again");
+        Assert.Equal(bar, ScaleBar());
+        Assert.False(page.Find("button", "Undo").Enabled);
+
+        string ScaleBar() => page.Script<string>("const b = document.querySelector('.scale-bar'); return `${b.textContent} ${b.style.width}`");
+    }
+
+    [Fact]
+    public void One_part_of_a_typical_ratio_changed_where_it_is_explained_makes_the_ratio_ones_own()
+    {
+        using var page = Opened("/pieces/marsh-light/cups?layer=layer-1");
+        page.WaitForText("1 : 1 by volume, typical data");
+        page.Click("button", "Resin by volume");
+        page.Write("resin parts by volume", "2");
+        page.WaitForText("2 : 1 by volume, your own data");
+        page.WaitUntilKept();
+        page.Press(Keys.Escape);
+        page.Click("button", "Mix for amber");
+        page.Write("cup step", "5");
+        Waiting.Until(() => Mix(page) % 5 == 0, "the mix in steps of 5 ml");
+        page.WaitUntilKept();
+        page.Press(Keys.Escape);
+        Assert.Equal("5", page.Find("textbox", "Cup step").GetAttribute("value"));
+    }
+
+    [Fact]
     public void A_second_heart_shares_the_bands_and_can_stand_outside_the_edge()
     {
         using var page = Opened(Fields);

@@ -96,6 +96,27 @@ internal sealed class Page : IDisposable
         ["y"] = to.Y,
     });
 
+    /// <summary>Two fingers that begin so far apart and end so far apart, round a point, in a line across.</summary>
+    public void Pinch((double X, double Y) middle, double apart, double to)
+    {
+        const int steps = 8;
+        Touch("touchStart", apart);
+        for (var i = 1; i <= steps; i++)
+        {
+            Touch("touchMove", apart + (to - apart) * i / steps);
+        }
+
+        Touch("touchEnd", null);
+
+        void Touch(string type, double? distance) => driver.ExecuteCdpCommand("Input.dispatchTouchEvent", new()
+        {
+            ["type"] = type,
+            ["touchPoints"] = distance is not { } d
+                ? Array.Empty<object>()
+                : new[] { -d / 2, d / 2 }.Select((x, id) => (object)new Dictionary<string, object> { ["x"] = middle.X + x, ["y"] = middle.Y, ["id"] = id }).ToArray(),
+        });
+    }
+
     /// <summary>The middle of an element, in pixels of the page.</summary>
     public (double X, double Y) Middle(IWebElement element)
     {
@@ -118,13 +139,13 @@ internal sealed class Page : IDisposable
         actions.Perform();
     }
 
-    /// <summary>Presses Tab until the focus is on an element of a role and a name, as a screen reader tells them.</summary>
-    public void TabTo(string role, string name)
+    /// <summary>Presses Tab, or Shift with it, until the focus is on an element of a role and a name, as a screen reader tells them.</summary>
+    public void TabTo(string role, string name, bool back = false)
     {
         var seen = new List<string>();
         for (var i = 0; i < 160; i++)
         {
-            Press(Keys.Tab);
+            Press(back ? Keys.Shift + Keys.Tab : Keys.Tab);
             try
             {
                 var focused = Focused;

@@ -210,6 +210,34 @@ public class MixingTests
     }
 
     [Fact]
+    public void A_cup_is_rounded_up_to_the_artists_own_step()
+    {
+        var layer = Samples.Layer(null, 0) with { DepthMm = 1, ReservePercent = 10 };
+        var mix = (MeasuringTools? tools) => Cups(Samples.Panel(500, 200), layer with { Tools = tools }).Cups.Single(c => c.CupId == "c1").MixMl;
+
+        // 100 ml of regions: 113.7 ml.
+        Assert.Equal(114, mix(null).Value, 1e-9);
+        Assert.Equal(115, mix(new(CupStepMl: 5)).Value, 1e-9);
+        Assert.Equal(113.8, mix(new(CupStepMl: 0.2)).Value, 1e-9);
+        Assert.Equal((Origin.Own, "tools.cupStepMl"), (mix(new(5)).Input("cup step").Origin, mix(new(5)).Input("cup step").Field));
+        Assert.Equal(Origin.Default, mix(new(ScaleStepG: 1)).Input("cup step").Origin);
+    }
+
+    [Fact]
+    public void A_batch_too_small_for_the_artists_own_step_names_the_smallest_that_is_not()
+    {
+        var layer = Samples.Layer(null, 0) with { DepthMm = 1, ReservePercent = 10 };
+        var smallest = (Measure measure, MeasuringTools? tools) =>
+            Cups(Samples.Panel(500, 200), layer with { Measure = measure, Tools = tools }).Cups.Single(c => c.CupId == "c1").SmallestMl;
+
+        // At ±5 %, steps of 1 ml need 20 ml of the smaller part, and steps of 10 ml need 200.
+        Assert.Null(smallest(Measure.ByVolume, null));
+        Assert.Equal(400, smallest(Measure.ByVolume, new(CupStepMl: 10)));
+        Assert.Null(smallest(Measure.ByWeight, new(CupStepMl: 10)));
+        Assert.NotNull(smallest(Measure.ByWeight, new(ScaleStepG: 5)));
+    }
+
+    [Fact]
     public void Every_formula_of_a_plan_is_in_the_registry()
     {
         var known = Formulas.All.Select(f => f.Id).ToHashSet();

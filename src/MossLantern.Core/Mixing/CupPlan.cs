@@ -154,7 +154,8 @@ public static class CupPlanner
         var loss = need > 0 ? LossMl(need, 0, stays, staysPercent / 100) : 0;
 
         // A hair below a step is the step: binary sums must not cost the artist a millilitre.
-        var mix = Math.Ceiling((need + loss) / TypicalMaterials.CupStepMl - 1e-9) * TypicalMaterials.CupStepMl;
+        var step = layer.Tools?.CupStepMl ?? TypicalMaterials.CupStepMl;
+        var mix = Math.Ceiling((need + loss) / step - 1e-9) * step;
         var system = resin.System;
         var parts = mix > 0
             ? Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, mix)
@@ -168,13 +169,13 @@ public static class CupPlanner
             new("stays in any cup", stays, "ml", OriginOf(layer.Losses?.CupMl is not null), "losses.cupMl"),
             new("share of the need that stays", staysPercent, "%", OriginOf(layer.Losses?.CupPercent is not null), "losses.cupPercent"),
             new("stays in this cup", loss, "ml", Origin.Reckoned),
-            new("cup step", TypicalMaterials.CupStepMl, "ml", Origin.Default));
+            new("cup step", step, "ml", OriginOf(layer.Tools?.CupStepMl is not null), "tools.cupStepMl"));
         var byVolume = system.Ratio.Basis == RatioBasis.Volume;
         ReckonedInput[] ratio =
         [
             byVolume ? new("cup", mix, "ml", Origin.Reckoned) : new("cup mass", parts.TotalG, "g", Origin.Reckoned),
-            new(byVolume ? "resin parts by volume" : "resin parts by weight", system.Ratio.Resin, "", OriginOf(resin.OwnRatio)),
-            new(byVolume ? "hardener parts by volume" : "hardener parts by weight", system.Ratio.Hardener, "", OriginOf(resin.OwnRatio)),
+            new(byVolume ? "resin parts by volume" : "resin parts by weight", system.Ratio.Resin, "", OriginOf(resin.OwnRatio), "resin.ratio.resin"),
+            new(byVolume ? "hardener parts by volume" : "hardener parts by weight", system.Ratio.Hardener, "", OriginOf(resin.OwnRatio), "resin.ratio.hardener"),
         ];
         return new(
             cup.Id,
@@ -192,7 +193,7 @@ public static class CupPlanner
                 new("load", cup.LoadPercent, "%", Origin.Own, $"cups[{cup.Id}].loadPercent")),
             colourant?.LimitPercent,
             colourant is not null && cup.LoadPercent > colourant.LimitPercent,
-            Smallest(layer.Measure, parts, mix));
+            Smallest(layer, parts, mix));
     }
 
     private static Reckoned Mass(double ml, double g, string part, double density, bool own) =>
@@ -202,17 +203,20 @@ public static class CupPlanner
 
     private static Origin OriginOf(bool own) => own ? Origin.Own : Origin.Default;
 
-    private static double? Smallest(Measure measure, Mixed parts, double mixMl)
+    private static double? Smallest(Layer layer, Mixed parts, double mixMl)
     {
         if (mixMl == 0)
         {
             return null;
         }
 
-        var smaller = measure == Measure.ByVolume
+        var byVolume = layer.Measure == Measure.ByVolume;
+        var smaller = byVolume
             ? Math.Min(parts.ResinMl, parts.HardenerMl)
             : Math.Min(parts.ResinG, parts.HardenerG);
-        var step = measure == Measure.ByVolume ? TypicalMaterials.CupStepMl : TypicalMaterials.ScaleStepG;
+        var step = byVolume
+            ? layer.Tools?.CupStepMl ?? TypicalMaterials.CupStepMl
+            : layer.Tools?.ScaleStepG ?? TypicalMaterials.ScaleStepG;
         var least = Parts.SmallestMeasurable(step, TypicalMaterials.RatioTolerance);
         return smaller >= least ? null : Math.Ceiling(mixMl * least / smaller);
     }

@@ -80,6 +80,7 @@ public sealed record GrowthScale(double GridMm, double GrainMm)
 /// <param name="Plan">When and in what room it is to be poured.</param>
 /// <param name="Widening">Factor by which each band is wider than it would be one place nearer the hearts.</param>
 /// <param name="Losses">What is lost on the way, where the artist knows better than the defaults.</param>
+/// <param name="Tools">What the artist measures with, where it is not the usual.</param>
 public sealed record Layer(
     string Id,
     string Name,
@@ -95,7 +96,8 @@ public sealed record Layer(
     ImmutableArray<string> PourOrder,
     PourTimes Plan,
     double Widening = 1,
-    Losses? Losses = null)
+    Losses? Losses = null,
+    MeasuringTools? Tools = null)
 {
     /// <summary>Width of every band with the widening in it, mm; 0 for the one that fills the rest.</summary>
     /// <remarks>Source: docs/craft/map.md, Widths in millimetres.</remarks>
@@ -110,6 +112,12 @@ public sealed record Layer(
 /// <param name="CupPercent">Share of what must leave a cup that stays in it as well, %.</param>
 /// <remarks>Source: docs/craft/mixing.md, Edges and Cup volume.</remarks>
 public sealed record Losses(double? FilmMm = null, double? DripPercent = null, double? CupMl = null, double? CupPercent = null);
+
+/// <summary>Steps of the artist's own tools; null takes the default. Nothing is shown finer than they resolve.</summary>
+/// <param name="CupStepMl">Step of a marked cup, ml.</param>
+/// <param name="ScaleStepG">Step of the scale, g.</param>
+/// <remarks>Source: docs/craft/mixing.md, Rounding.</remarks>
+public sealed record MeasuringTools(double? CupStepMl = null, double? ScaleStepG = null);
 
 /// <summary>A heart: the crystal-lined hollow that bands run round.</summary>
 /// <param name="Id">Stable id, unique in the layer.</param>

@@ -84,6 +84,12 @@ public static class Accepted
     /// <summary>Thickness of the film on an open side, mm.</summary>
     public static AcceptedRange FilmMm { get; } = new("Film thickness", 0, 10, "mm");
 
+    /// <summary>Step of the artist's marked cups, ml.</summary>
+    public static AcceptedRange CupStepMl { get; } = new("Cup step", 0.1, 100, "ml");
+
+    /// <summary>Step of the artist's scale, g.</summary>
+    public static AcceptedRange ScaleStepG { get; } = new("Scale step", 0.001, 100, "g");
+
     /// <summary>What stays in any cup, ml.</summary>
     public static AcceptedRange CupLossMl { get; } = new("What stays in a cup", 0, 100, "ml");
 

@@ -813,6 +813,7 @@ export interface components {
              */
             widening: number;
             losses?: null | components["schemas"]["Losses"];
+            tools?: null | components["schemas"]["MeasuringTools"];
         };
         LayerView: {
             layerId: string;
@@ -863,6 +864,19 @@ export interface components {
          * @enum {unknown}
          */
         Measure: "by-volume" | "by-weight";
+        /** @description Steps of the artist's own tools; null takes the default. Nothing is shown finer than they resolve. */
+        MeasuringTools: {
+            /**
+             * Format: double
+             * @description Step of a marked cup, ml.
+             */
+            cupStepMl?: null | number;
+            /**
+             * Format: double
+             * @description Step of the scale, g.
+             */
+            scaleStepG?: null | number;
+        };
         /**
          * @description What a window is for.
          * @enum {unknown}

@@ -36,6 +36,11 @@ interface Props {
   editOutline: (change: (outline: Outline) => Outline) => void;
 }
 
+interface Spot {
+  x: number;
+  y: number;
+}
+
 const margin = 14;
 const below = 52;
 const closest = 8;
@@ -88,19 +93,17 @@ export function MapStage(props: Props) {
     return { x: (e.clientX - box.x - view.x) / pixelsPerMm, y: (e.clientY - box.y - view.y) / pixelsPerMm };
   };
 
-  const zoomTo = (by: number, at?: { x: number; y: number }) =>
-    setZoom((now) => {
-      const to = Math.min(closest, Math.max(1, by));
-      if (to === 1) return { by: 1, x: 0, y: 0 };
-      const centre = at ?? { x: room.width / 2, y: room.height / 2 };
-      const middle = {
-        x: room.width / 2,
-        y: (room.height - below + margin) / 2,
-      };
-      // The point under the hand stays where it is.
-      const keep = (c: number, m: number, shift: number) => c - m - ((c - m - shift) * to) / now.by;
-      return { by: to, x: keep(centre.x, middle.x, now.x), y: keep(centre.y, middle.y, now.y) };
-    });
+  /** The view so much nearer, with what lay at one point of the frame at another, or still there. */
+  const nearer = (now: typeof zoom, by: number, from: Spot, to: Spot = from) => {
+    const next = Math.min(closest, Math.max(1, by));
+    if (next === 1) return { by: 1, x: 0, y: 0 };
+    const middle = { x: room.width / 2, y: (room.height - below + margin) / 2 };
+    const keep = (f: number, t: number, m: number, shift: number) =>
+      t - m - ((f - m - shift) * next) / now.by;
+    return { by: next, x: keep(from.x, to.x, middle.x, now.x), y: keep(from.y, to.y, middle.y, now.y) };
+  };
+  const zoomTo = (by: number, at: Spot = { x: room.width / 2, y: room.height / 2 }) =>
+    setZoom((now) => nearer(now, by, at));
 
   useLayoutEffect(() => {
     const element = stage.current;
@@ -139,9 +142,54 @@ export function MapStage(props: Props) {
     };
   }, []);
 
+  // Two fingers move and zoom the view; what the first had taken hold of is let go.
+  const fingers = useRef(new Map<number, Spot>());
+  const letGo = useRef<(() => void) | null>(null);
+  const pinch = () => {
+    const box = stage.current!.getBoundingClientRect();
+    const held = () => {
+      const [a, b] = [...fingers.current.values()] as [Spot, Spot];
+      return {
+        apart: Math.hypot(a.x - b.x, a.y - b.y),
+        middle: { x: (a.x + b.x) / 2 - box.x, y: (a.y + b.y) / 2 - box.y },
+      };
+    };
+    const start = held();
+    return () => {
+      const now = held();
+      redraw.put(() =>
+        setZoom(nearer(zoom, (zoom.by * now.apart) / Math.max(start.apart, 1), start.middle, now.middle)),
+      );
+    };
+  };
+  const touch = (e: React.PointerEvent<HTMLDivElement>): boolean => {
+    if (e.pointerType !== 'touch') return false;
+    const element = e.currentTarget;
+    fingers.current.set(e.pointerId, { x: e.clientX, y: e.clientY });
+    const two = fingers.current.size === 2;
+    if (two) letGo.current?.();
+    const follow = two ? pinch() : null;
+    const move = (event: PointerEvent) => {
+      if (!fingers.current.has(event.pointerId)) return;
+      fingers.current.set(event.pointerId, { x: event.clientX, y: event.clientY });
+      if (fingers.current.size === 2) follow?.();
+    };
+    const lift = (event: PointerEvent) => {
+      fingers.current.delete(event.pointerId);
+      if (event.pointerId !== e.pointerId) return;
+      element.removeEventListener(moves, move);
+      element.removeEventListener('pointerup', lift);
+      element.removeEventListener('pointercancel', lift);
+    };
+    element.addEventListener(moves, move);
+    element.addEventListener('pointerup', lift);
+    element.addEventListener('pointercancel', lift);
+    return two;
+  };
+
   /** A heart or a band is taken by its own area; everything else moves the view. */
   const press = (e: React.PointerEvent<HTMLDivElement>) => {
-    if (e.button > 1) return;
+    if (touch(e) || e.button > 1) return;
     const region = handles === 'map' && e.button === 0 && !moving ? regionUnder(e) : null;
     const from = toMm(e);
     const start = { x: e.clientX, y: e.clientY, zoom };
@@ -187,10 +235,21 @@ export function MapStage(props: Props) {
         );
       }
     };
-    const drop = (event: PointerEvent) => {
+    const stop = () => {
       element.removeEventListener(moves, move);
       element.removeEventListener('pointerup', drop);
       element.removeEventListener('pointercancel', drop);
+    };
+    letGo.current = () => {
+      stop();
+      redraw.drop();
+      if (!far || !(heart ?? band)) return;
+      // Back to where it was.
+      dropLive(() => layer);
+    };
+    const drop = (event: PointerEvent) => {
+      stop();
+      letGo.current = null;
       const edit = far ? change(event) : null;
       if (edit) dropLive(edit);
       else setLive(null);

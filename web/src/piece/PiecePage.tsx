@@ -11,6 +11,7 @@ import { CureStation } from '../stations/cure/CureStation';
 import { GroundStation } from '../stations/ground/GroundStation';
 import { MapStation } from '../stations/map/MapStation';
 import { layerOver } from '../stations/map/layerEdits';
+import { setInLayer, useMaterials } from '../stations/materials';
 import { PourStation } from '../stations/pour/PourStation';
 import type { Station, StationProps } from '../stations/station';
 import { stationNames, stations } from '../stations/station';
@@ -44,6 +45,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const [cup, setCup] = useState<string | null>(null);
   const [pointed, setPointed] = useState<string | null>(null);
   const [selected, setSelected] = useState<Selected>(null);
+  const systems = useMaterials()?.resinSystems;
   const { draft: piece, plan, view, painting, saving, edit, drag, step } = page;
 
   const layer = piece?.layers.find((l) => l.id === asked) ?? piece?.layers.at(-1);
@@ -106,11 +108,11 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
       set: (field: string, value: number | null) =>
         field.startsWith('ground.')
           ? edit((p) => setAt(p, field, value))
-          : editLayer((l) => setAt(l, field, value)),
+          : editLayer((l) => setInLayer(l, field, value, systems)),
       say: (field: string) =>
         field.startsWith('ground.') ? say(field) : sayLayer(layer ? placeOf(layer, field) : field),
     }),
-    [edit, editLayer, say, sayLayer, layer],
+    [edit, editLayer, say, sayLayer, layer, systems],
   );
 
   useEffect(() => {

@@ -9,6 +9,13 @@ import { usePiece } from '../piece/usePiece';
 export function SpeedPage() {
   const { data } = useQuery({ queryKey: ['shelf'], queryFn: () => take(api.GET('/api/pieces')) });
   const largest = data?.toSorted((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm)[0];
+  const { data: opened } = useQuery({
+    queryKey: ['piece', largest?.id],
+    queryFn: () => take(api.GET('/api/pieces/{id}', { params: { path: { id: largest!.id } } })),
+    enabled: largest !== undefined,
+    staleTime: Infinity,
+  });
+  const layer = opened?.piece.layers[0];
   return (
     <main id="main" className="speed">
       <h1>How quick it is here</h1>
@@ -16,11 +23,8 @@ export function SpeedPage() {
         Drags the first heart of the largest piece for three seconds and measures every painted answer, from
         the move it answers to the second frame after it. Nothing is saved.
       </p>
-      {largest ? (
-        <Measured id={largest.id} name={largest.name} />
-      ) : (
-        <p>There is no piece on the shelf yet.</p>
-      )}
+      {largest && layer && <Measured id={largest.id} name={largest.name} layerId={layer.id} />}
+      {data && !largest && <p>There is no piece on the shelf yet.</p>}
     </main>
   );
 }
@@ -34,8 +38,8 @@ interface Result {
 const moves = 180;
 const everyMs = 16;
 
-function Measured({ id, name }: { id: string; name: string }) {
-  const page = usePiece(id, null);
+function Measured({ id, name, layerId }: { id: string; name: string; layerId: string }) {
+  const page = usePiece(id, layerId);
   const frame = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState({ width: 0, height: 0 });
   useLayoutEffect(() => {

@@ -1,20 +1,16 @@
-import { useQuery } from '@tanstack/react-query';
 import type { Layer } from '../../api/client';
-import { api, take } from '../../api/client';
 import { Choice, NumberField, TextField } from '../../parts/Fields';
+import { setAt } from '../../parts/editing';
 import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
 import { changeCup } from '../map/layerEdits';
+import { useMaterials } from '../materials';
 import { regionName } from '../station';
 import type { StationProps } from '../station';
 
 export function CupsStation({ layer, layerPlan, editLayer, sayLayer, cup: selected, setCup }: StationProps) {
   const units = useUnits();
-  const { data: materials } = useQuery({
-    queryKey: ['materials'],
-    queryFn: () => take(api.GET('/api/materials')),
-    staleTime: Infinity,
-  });
+  const materials = useMaterials();
   const inOrder = [...new Set(layerPlan.steps.map((s) => s.cupId))];
   const cup =
     layer.cups.find((c) => c.id === selected) ??
@@ -58,7 +54,35 @@ export function CupsStation({ layer, layerPlan, editLayer, sayLayer, cup: select
               ['by-weight', 'on a scale'],
             ]}
             onChange={(measure) => editLayer((l) => ({ ...l, measure }))}
-          />
+          />{' '}
+          in steps of{' '}
+          {byWeight ? (
+            <NumberField
+              key="g"
+              label="Scale step"
+              quiet
+              optional
+              unit="g"
+              width={44}
+              placeholder="0.1"
+              value={layer.tools?.scaleStepG ?? null}
+              error={sayLayer('tools.scaleStepG')}
+              onChange={(v) => editLayer((l) => setAt(l, 'tools.scaleStepG', v))}
+            />
+          ) : (
+            <NumberField
+              key="ml"
+              label="Cup step"
+              quiet
+              optional
+              unit="ml"
+              width={44}
+              placeholder="1"
+              value={layer.tools?.cupStepMl ?? null}
+              error={sayLayer('tools.cupStepMl')}
+              onChange={(v) => editLayer((l) => setAt(l, 'tools.cupStepMl', v))}
+            />
+          )}
           , with a reserve of{' '}
           <NumberField
             label="Reserve"
@@ -149,8 +173,8 @@ export function CupsStation({ layer, layerPlan, editLayer, sayLayer, cup: select
             </p>
             {plan.smallestMl !== null && (
               <p className="finding mind">
-                Too little for your tool: {byWeight ? 'a 0.1 g scale' : 'a cup marked in 1 ml steps'} cannot
-                hold the ratio below {units.show(plan.smallestMl, 'ml', 0)}. Mix that much, or share a cup.
+                Too little for your {byWeight ? 'scale' : 'marked cup'}: its steps cannot hold the ratio below{' '}
+                {units.show(plan.smallestMl, 'ml', 0)}. Mix that much, or share a cup.
               </p>
             )}
           </>
