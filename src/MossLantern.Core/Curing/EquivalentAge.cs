@@ -24,6 +24,12 @@ public static class EquivalentAge
     public static double Speed(double celsius, double referenceC, double activationKj = ActivationKj) =>
         Math.Exp(-activationKj * 1000 / GasConstant * (1 / (celsius + Kelvin) - 1 / (referenceC + Kelvin)));
 
+    /// <summary>The Arrhenius factor exp(−Ea ÷ RT).</summary>
+    /// <param name="celsius">Temperature, °C.</param>
+    /// <param name="activationKj">Activation energy, kJ/mol.</param>
+    public static double Arrhenius(double celsius, double activationKj) =>
+        Math.Exp(-activationKj * 1000 / (GasConstant * (celsius + Kelvin)));
+
     /// <summary>Equivalent age after a profile, h.</summary>
     public static double Hours(
         IEnumerable<RoomSegment> profile, double referenceC, double activationKj = ActivationKj)

@@ -81,6 +81,14 @@ public static class CupPlanner
         double openEdgeMm, double sideHeightMm, double layerMl, double filmMm = SideFilmMm, double dripShare = DripShare) =>
         openEdgeMm * sideHeightMm * filmMm / 1000 + dripShare * layerMl;
 
+    /// <summary>What must leave a cup, reserve included, ml; nothing where stones take up all of it.</summary>
+    /// <param name="layerMl">Area × depth of its regions, ml.</param>
+    /// <param name="displacedMl">What stones below the level displace, ml.</param>
+    /// <param name="edgeMl">What runs over the edge, ml.</param>
+    /// <param name="reserve">Reserve, as a share.</param>
+    public static double NeedMl(double layerMl, double displacedMl, double edgeMl, double reserve) =>
+        Math.Max(0, layerMl - displacedMl + edgeMl) * (1 + reserve);
+
     /// <summary>What to mix in a cup, ml, not rounded.</summary>
     /// <param name="needMl">What must leave the cup, reserve included, ml.</param>
     /// <param name="transfers">Times the resin is moved to another cup.</param>
@@ -148,7 +156,7 @@ public static class CupPlanner
         var layerMl = own.Sum(r => r.LayerMl.Value);
         var edgeMl = own.Sum(r => r.EdgeMl.Value);
         var reserve = (layer.ReservePercent ?? TypicalMaterials.ReservePercent) / 100;
-        var need = (layerMl + edgeMl) * (1 + reserve);
+        var need = NeedMl(layerMl, 0, edgeMl, reserve);
         var stays = layer.Losses?.CupMl ?? CupLossMl;
         var staysPercent = layer.Losses?.CupPercent ?? CupLossShare * 100;
         var loss = need > 0 ? LossMl(need, 0, stays, staysPercent / 100) : 0;

@@ -4,6 +4,9 @@ namespace MossLantern.Core.Mixing;
 /// <remarks>Source: docs/craft/mixing.md, Load.</remarks>
 public static class Load
 {
+    /// <summary>Least limit of all colourants of a cup together, %.</summary>
+    public const double TotalLimitPercent = 10;
+
     /// <summary>Load of a colourant, % of the mixed resin by weight.</summary>
     public static double Percent(double colourantG, double resinG) => 100 * colourantG / resinG;
 
@@ -13,4 +16,22 @@ public static class Load
     /// <summary>Drops in a mass, rounded to whole drops.</summary>
     public static int Drops(double grams, double densityGPerMl) =>
         (int)Math.Round(grams / (TypicalMaterials.DropMl * densityGPerMl), MidpointRounding.AwayFromZero);
+
+    /// <summary>
+    /// Highest load of a class, % by weight. The lacing additive's limit in drops to 30 ml is turned into the same, in
+    /// resin of <see cref="TypicalMaterials.MixedDensity"/>.
+    /// </summary>
+    public static double LimitPercent(ColourantClass colourant) => colourant == ColourantClass.Lacing
+        ? Percent(
+            DropsG(TypicalMaterials.LacingLimitDropsPer30Ml, TypicalMaterials.LacingDensity), 30 * TypicalMaterials.MixedDensity)
+        : TypicalMaterials.Of(colourant).LimitPercent;
+
+    /// <summary>Typical density of a class, g/ml.</summary>
+    public static double DensityGPerMl(ColourantClass colourant) => colourant == ColourantClass.Lacing
+        ? TypicalMaterials.LacingDensity
+        : TypicalMaterials.Of(colourant).DensityGPerMl;
+
+    /// <summary>Highest load of all colourants together, %: ten, or the highest limit of a class that is in the cup.</summary>
+    public static double TotalLimit(IEnumerable<ColourantClass> colourants) =>
+        colourants.Select(LimitPercent).Append(TotalLimitPercent).Max();
 }

@@ -105,6 +105,9 @@ public static class TypicalMaterials
     /// <summary>Step of a scale, g.</summary>
     public const double ScaleStepG = 0.1;
 
+    /// <summary>Density of mixed resin where only a mass or only a volume is known, g/ml.</summary>
+    public const double MixedDensity = 1.065;
+
     /// <summary>Volume of a drop, ml.</summary>
     public const double DropMl = 0.05;
 

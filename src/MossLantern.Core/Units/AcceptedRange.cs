@@ -72,6 +72,27 @@ public static class Accepted
     /// <summary>A volume that was really poured, ml. Zero says that nothing was.</summary>
     public static AcceptedRange PouredMl { get; } = new("Poured amount", 0, 100_000, "ml");
 
+    /// <summary>An area, mm²: up to that of the largest outline.</summary>
+    public static AcceptedRange AreaMm2 { get; } = new("Area", 0.01, 9_000_000, "mm²");
+
+    /// <summary>Length of an edge, mm.</summary>
+    public static AcceptedRange EdgeMm { get; } = new("Edge", 0, 100_000, "mm");
+
+    /// <summary>Height or width of a bead, mm.</summary>
+    public static AcceptedRange BeadMm { get; } = new("Bead", 0.1, 100, "mm");
+
+    /// <summary>Viscosity, Pa·s.</summary>
+    public static AcceptedRange ViscosityPaS { get; } = new("Viscosity", 0.01, 200, "Pa·s");
+
+    /// <summary>Working time, min.</summary>
+    public static AcceptedRange WorkingMinutes { get; } = new("Working time", 1, 600, "min");
+
+    /// <summary>Tilt, degrees.</summary>
+    public static AcceptedRange TiltDeg { get; } = new("Tilt", -10, 10, "degrees");
+
+    /// <summary>Number of copies.</summary>
+    public static AcceptedRange Copies { get; } = new("Copies", 1, 500, "");
+
     /// <summary>Load of one colourant, % of the mixed resin by weight.</summary>
     public static AcceptedRange LoadPercent { get; } = new("Load", 0, 100, "%");
 

@@ -1,18 +1,45 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using MossLantern.Core.Units;
 using MossLantern.Web.Hosting;
+using MossLantern.Web.Reckoner;
 
 namespace MossLantern.Web.Endpoints;
 
 /// <summary>A quantity as it was typed.</summary>
-public sealed record TypedQuantity(string Text, QuantityKind Kind);
+public sealed record TypedQuantity(string? Text = null, QuantityKind? Kind = null);
 
-/// <summary>Sums on their own.</summary>
+/// <summary>Sums on their own, for the bench and for scripts.</summary>
 internal static class ReckonEndpoints
 {
-    public static void MapReckon(this IEndpointRouteBuilder app) =>
-        app.MapPost("/api/reckon/quantity", Results<Ok<QuantityRead>, ProblemHttpResult> (TypedQuantity request) =>
-            QuantityText.Read(request.Text, request.Kind) is { } read
+    public static void MapReckon(this IEndpointRouteBuilder app)
+    {
+        var api = app.MapGroup("/api/reckon");
+        api.MapPost("/mix", (MixSum sum) => Reckoning.Mix(sum));
+        api.MapPost("/mix-correction", (MixCorrectionSum sum) => Reckoning.MixCorrection(sum));
+        api.MapPost("/load", (LoadSum sum) => Reckoning.Load(sum));
+        api.MapPost("/region", (RegionSum sum) => Reckoning.Region(sum));
+        api.MapPost("/age", (AgeSum sum) => Reckoning.Age(sum));
+        api.MapPost("/milestone", (MilestoneSum sum) => Reckoning.Milestone(sum));
+        api.MapPost("/cup", (CupSum sum) => Reckoning.Cup(sum));
+        api.MapPost("/film", (FilmSum sum) => Reckoning.Film(sum));
+        api.MapPost("/puddle", (PuddleSum sum) => Reckoning.Puddle(sum));
+        api.MapPost("/bead", (BeadSum sum) => Reckoning.Bead(sum));
+        api.MapPost("/tape", (TapeSum sum) => Reckoning.Tape(sum));
+        api.MapPost("/level", (LevelSum sum) => Reckoning.Level(sum));
+        api.MapPost("/stones", (StonesSum sum) => Reckoning.Stones(sum));
+        api.MapPost("/bubble", (BubbleSum sum) => Reckoning.Bubble(sum));
+        api.MapPost("/colour-difference", (ColourSum sum) => Reckoning.ColourDifference(sum));
+        api.MapPost("/casting", (CastingSum sum) => Reckoning.Casting(sum));
+        api.MapPost("/quantity", Results<Ok<QuantityRead>, ProblemHttpResult> (TypedQuantity request) =>
+        {
+            if (request.Kind is not { } kind)
+            {
+                return ProblemHandler.Invalid(new() { ["kind"] = [ReckonerFields.Sentence("kind")!] });
+            }
+
+            return request.Text is { } text && QuantityText.Read(text, kind) is { } read
                 ? TypedResults.Ok(read)
-                : ProblemHandler.Invalid(new() { ["text"] = [QuantityText.Sentence(request.Kind)] }));
+                : ProblemHandler.Invalid(new() { ["text"] = [QuantityText.Sentence(kind)] });
+        });
+    }
 }

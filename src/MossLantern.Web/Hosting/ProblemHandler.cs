@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.Data.Sqlite;
 using MossLantern.Data;
+using MossLantern.Web.Reckoner;
 using NodaTime.Text;
 
 namespace MossLantern.Web.Hosting;
@@ -24,7 +25,7 @@ public sealed class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHand
                 detail: "This was saved in another window since you opened it. Your version is still on your screen.",
                 statusCode: StatusCodes.Status409Conflict,
                 extensions: new Dictionary<string, object?> { ["newest"] = e.Newest }),
-            BadHttpRequestException { InnerException: JsonException json } => Unreadable(json),
+            BadHttpRequestException { InnerException: JsonException json } => Unreadable(json, httpContext.Request.Path.StartsWithSegments("/api/reckon", StringComparison.Ordinal)),
             BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } => TypedResults.Problem(
                 title: "Too large", detail: "A request may have up to 2 MB.", statusCode: StatusCodes.Status413PayloadTooLarge),
             BadHttpRequestException { StatusCode: StatusCodes.Status415UnsupportedMediaType } => TypedResults.Problem(
@@ -60,14 +61,14 @@ public sealed class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHand
         statusCode: StatusCodes.Status400BadRequest,
         extensions: new Dictionary<string, object?> { ["errors"] = errors });
 
-    private static ProblemHttpResult Unreadable(JsonException json)
+    private static ProblemHttpResult Unreadable(JsonException json, bool sum)
     {
         // "$.layers[0].depthMm" becomes "layers[0].depthMm".
         var field = (json.Path ?? "$").TrimStart('$').TrimStart('.');
         var what = json.InnerException is UnparsableValueException
             ? "is not a date or time in the form 2026-05-01T14:30:00"
             : "is missing, unknown or of the wrong type";
-        var sentence = field.Length > 0 ? $"{field} {what}." : "The request is not valid JSON, or a field of it is missing or unknown.";
+        var sentence = sum && ReckonerFields.Sentence(field) is { } takes ? takes : field.Length > 0 ? $"{field} {what}." : "The request is not valid JSON, or a field of it is missing or unknown.";
         return Invalid(new() { [field] = [sentence] });
     }
 

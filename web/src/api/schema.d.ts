@@ -46,45 +46,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/reckon/quantity": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["TypedQuantity"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["QuantityRead"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/workshop": {
         parameters: {
             query?: never;
@@ -526,10 +487,677 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reckon/mix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MixSum"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MixAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/mix-correction": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MixCorrectionSum"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MixCorrectionAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/load": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LoadSum"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LoadAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/region": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RegionSum"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RegionAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/age": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AgeSum"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AgeAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/milestone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MilestoneSum"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MilestoneAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/cup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CupSum"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CuredAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/film": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FilmSum"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CuredAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/puddle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PuddleSum"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PuddleAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/bead": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BeadSum"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BeadAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/tape": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TapeSum"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TapeAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/level": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LevelSum"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LevelAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/stones": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StonesSum"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StonesAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/bubble": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BubbleSum"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BubbleAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/colour-difference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ColourSum"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ColourAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/casting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CastingSum"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CastingAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/quantity": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TypedQuantity"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["QuantityRead"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AgeAnswer: {
+            /** Format: double */
+            equivalentHours: number;
+        };
         /** @description A span of equivalent ages. */
         AgeSpan: {
             /**
@@ -542,6 +1170,69 @@ export interface components {
              * @description Closes at this age, h at the reference temperature.
              */
             toHours: number;
+        };
+        AgeSum: {
+            /** Format: double */
+            referenceC?: null | number;
+            segments?: null | components["schemas"]["AskedSegment"][];
+            /** Format: double */
+            activationKj?: null | number;
+        };
+        AskedCoats: {
+            /** Format: double */
+            top?: null | number;
+            /** Format: double */
+            bottom?: null | number;
+            /** Format: double */
+            areaMm2?: null | number;
+        };
+        AskedColourant: {
+            class?: null | components["schemas"]["ColourantClass"];
+            /** Format: double */
+            grams?: null | number;
+            /** Format: double */
+            drops?: null | number;
+            /** Format: double */
+            densityGPerMl?: null | number;
+        };
+        AskedInsert: {
+            /** Format: double */
+            volumeMl?: null | number;
+            /** Format: int32 */
+            count?: null | number;
+        };
+        AskedLab: {
+            /** Format: double */
+            l?: null | number;
+            /** Format: double */
+            a?: null | number;
+            /** Format: double */
+            b?: null | number;
+        };
+        AskedRatio: {
+            basis?: null | components["schemas"]["RatioBasis"];
+            /** Format: double */
+            resin?: null | number;
+            /** Format: double */
+            hardener?: null | number;
+        };
+        AskedSegment: {
+            /** Format: double */
+            hours?: null | number;
+            /** Format: double */
+            celsius?: null | number;
+        };
+        AskedStones: {
+            /** Format: double */
+            grams?: null | number;
+            /** Format: double */
+            solidDensity?: null | number;
+        };
+        AskedSupport: {
+            /** Format: double */
+            xMm?: null | number;
+            /** Format: double */
+            yMm?: null | number;
         };
         /** @description A band or vein. */
         Band: {
@@ -556,6 +1247,72 @@ export interface components {
             fillsRest: boolean;
             /** @description Id of its cup. */
             cup: string;
+        };
+        BeadAnswer: {
+            /** Format: double */
+            sectionMm2: number;
+            /** Format: double */
+            lengthMm: number;
+            /** Format: double */
+            volumeMl: number;
+            /** Format: double */
+            dryHours: number;
+        };
+        BeadSum: {
+            /** Format: double */
+            heightMm?: null | number;
+            /** Format: double */
+            widthMm?: null | number;
+            /** Format: double */
+            volumeMl?: null | number;
+            /** Format: double */
+            lengthMm?: null | number;
+            /** Format: double */
+            referenceHeightMm?: null | number;
+            /** Format: double */
+            referenceDryHours?: null | number;
+        };
+        BubbleAnswer: {
+            /** Format: double */
+            riseMmPerS: number;
+            /** Format: double */
+            secondsToSurface: number;
+        };
+        BubbleSum: {
+            /** Format: double */
+            radiusMm?: null | number;
+            /** Format: double */
+            viscosityPaS?: null | number;
+            /** Format: double */
+            densityGPerMl?: null | number;
+            /** Format: double */
+            depthMm?: null | number;
+        };
+        CastingAnswer: {
+            /** Format: double */
+            bodyMl: number;
+            /** Format: double */
+            totalMl: number;
+            shareMl: number[];
+        };
+        CastingSum: {
+            /** Format: double */
+            capacityMl?: null | number;
+            /** Format: int32 */
+            pieces?: null | number;
+            inserts?: null | components["schemas"]["AskedInsert"][];
+            coatMm?: null | components["schemas"]["AskedCoats"];
+            shares?: null | number[];
+            /** Format: double */
+            lossShare?: null | number;
+        };
+        ColourAnswer: {
+            /** Format: double */
+            deltaE00: number;
+        };
+        ColourSum: {
+            first?: null | components["schemas"]["AskedLab"];
+            second?: null | components["schemas"]["AskedLab"];
         };
         /** @description Typical data of a class of colourant. */
         Colourant: {
@@ -615,6 +1372,18 @@ export interface components {
             /** @description All cups together, ml. */
             totalMl: components["schemas"]["Reckoned"];
         };
+        CupSum: {
+            /** Format: double */
+            workingMinutes?: null | number;
+            /** Format: double */
+            massG?: null | number;
+            /** Format: double */
+            roomC?: null | number;
+            /** Format: double */
+            referenceC?: null | number;
+            /** Format: double */
+            reactionHeatJPerG?: null | number;
+        };
         /** @description What one cup holds. */
         CupVolume: {
             /** @description The cup. */
@@ -660,6 +1429,15 @@ export interface components {
              */
             smallestMl: null | number;
         };
+        CuredAnswer: {
+            /** Format: double */
+            workingMinutes: number;
+            /** Format: double */
+            gelMinutes: null | number;
+            /** Format: double */
+            peakC: number;
+            grade: components["schemas"]["HeatGrade"];
+        };
         /** @description A stretch of a cut across the map. */
         CutSpan: {
             /** @description The region it passes. */
@@ -680,6 +1458,18 @@ export interface components {
          * @enum {unknown}
          */
         EdgeStyle: "taped-clean" | "dripped-over";
+        FilmSum: {
+            /** Format: double */
+            workingMinutes?: null | number;
+            /** Format: double */
+            depthMm?: null | number;
+            /** Format: double */
+            roomC?: null | number;
+            /** Format: double */
+            referenceC?: null | number;
+            /** Format: double */
+            reactionHeatJPerG?: null | number;
+        };
         /** @description A formula as a person reads it. */
         Formula: {
             /** @description Stable id, cited by string Reckoned.Formula. */
@@ -767,6 +1557,11 @@ export interface components {
              */
             seed: number;
         };
+        /**
+         * @description Grades of a peak temperature.
+         * @enum {unknown}
+         */
+        HeatGrade: "fine" | "warm" | "danger";
         /** Format: date-time */
         Instant: string;
         /** @description One layer: poured in one go, cured before the next. */
@@ -830,6 +1625,32 @@ export interface components {
             poured: boolean;
             windows: components["schemas"]["WindowView"][];
         };
+        LevelAnswer: {
+            /** Format: double */
+            wedgeMm: number;
+            accept: boolean;
+            shimsMm: number[];
+        };
+        LevelSum: {
+            /** Format: double */
+            tiltXDeg?: null | number;
+            /** Format: double */
+            tiltYDeg?: null | number;
+            supports?: null | components["schemas"]["AskedSupport"][];
+            /** Format: double */
+            thinnestLayerMm?: null | number;
+        };
+        LoadAnswer: {
+            loads: components["schemas"]["OneLoad"][];
+            /** Format: double */
+            totalPercent: number;
+            over: boolean;
+        };
+        LoadSum: {
+            /** Format: double */
+            resinG?: null | number;
+            colourants?: null | components["schemas"]["AskedColourant"][];
+        };
         /** Format: local-date-time */
         LocalDateTime: string;
         /** @description The artist's own figures for resin that does not end up on the panel; null takes the default. */
@@ -882,6 +1703,65 @@ export interface components {
          * @enum {unknown}
          */
         Milestone: "tape-pull" | "next-layer" | "touch-dry" | "full-cure";
+        MilestoneAnswer: {
+            /** Format: double */
+            clockHours: number;
+        };
+        MilestoneSum: {
+            /** Format: double */
+            referenceC?: null | number;
+            /** Format: double */
+            ageHours?: null | number;
+            segments?: null | components["schemas"]["AskedSegment"][];
+            /** Format: double */
+            activationKj?: null | number;
+        };
+        MixAnswer: {
+            /** Format: double */
+            resinMl: number;
+            /** Format: double */
+            resinG: number;
+            /** Format: double */
+            hardenerMl: number;
+            /** Format: double */
+            hardenerG: number;
+            /** Format: double */
+            totalMl: number;
+            /** Format: double */
+            totalG: number;
+            /** Format: double */
+            densityGPerMl: number;
+            /** Format: double */
+            hardenerGPer100GResin: number;
+        };
+        MixCorrectionAnswer: {
+            /** Format: double */
+            targetHardenerG: number;
+            /** Format: double */
+            acceptFromG: number;
+            /** Format: double */
+            acceptToG: number;
+            onRatio: boolean;
+            /** Format: double */
+            addResinG: number;
+            /** Format: double */
+            addHardenerG: number;
+            /** Format: double */
+            totalMlAfter: number;
+        };
+        MixCorrectionSum: {
+            ratio?: null | components["schemas"]["AskedRatio"];
+            /** Format: double */
+            resinDensity?: null | number;
+            /** Format: double */
+            hardenerDensity?: null | number;
+            /** Format: double */
+            resinG?: null | number;
+            /** Format: double */
+            hardenerG?: null | number;
+            /** Format: double */
+            tolerance?: null | number;
+        };
         /** @description The maker's mix ratio. Its basis is never swapped silently. */
         MixRatio: {
             /** @description What the parts are parts of. */
@@ -897,6 +1777,17 @@ export interface components {
              */
             hardener: number;
         };
+        MixSum: {
+            ratio?: null | components["schemas"]["AskedRatio"];
+            /** Format: double */
+            resinDensity?: null | number;
+            /** Format: double */
+            hardenerDensity?: null | number;
+            /** Format: double */
+            volumeMl?: null | number;
+            /** Format: double */
+            massG?: null | number;
+        };
         Moment: {
             at: components["schemas"]["Instant"];
             local: components["schemas"]["LocalDateTime"];
@@ -904,6 +1795,13 @@ export interface components {
         NewPiece: {
             name: string;
             ground: components["schemas"]["Ground"];
+        };
+        OneLoad: {
+            /** Format: double */
+            percent: number;
+            /** Format: double */
+            limitPercent: number;
+            over: boolean;
         };
         /**
          * @description Where a number that enters a formula came from.
@@ -1065,11 +1963,16 @@ export interface components {
             plan: null | components["schemas"]["PlanView"];
             painting: null | components["schemas"]["Painting"];
         };
-        /**
-         * @description What a typed quantity is a quantity of.
-         * @enum {unknown}
-         */
-        QuantityKind: "length" | "volume" | "mass" | "temperature";
+        PuddleAnswer: {
+            outerRadiiMm: number[];
+        };
+        PuddleSum: {
+            volumesMl?: null | number[];
+            /** Format: double */
+            depthMm?: null | number;
+        };
+        /** @enum {unknown} */
+        QuantityKind: "length" | "volume" | "mass" | "temperature" | null;
         /** @description A typed quantity, read. */
         QuantityRead: {
             /**
@@ -1080,11 +1983,8 @@ export interface components {
             /** @description The same as text, such as `44.45 mm`. */
             normalised: string;
         };
-        /**
-         * @description What the parts of a mix ratio are parts of.
-         * @enum {unknown}
-         */
-        RatioBasis: "volume" | "weight";
+        /** @enum {unknown} */
+        RatioBasis: "volume" | "weight" | null;
         /** @description A number shown to a person, with the formula and the inputs it came from. */
         Reckoned: {
             /**
@@ -1118,6 +2018,16 @@ export interface components {
              */
             field?: null | string;
         };
+        RegionAnswer: {
+            /** Format: double */
+            layerMl: number;
+            /** Format: double */
+            displacedMl: number;
+            /** Format: double */
+            edgeMl: number;
+            /** Format: double */
+            cupMl: number;
+        };
         /**
          * @description What a region of the map is.
          * @enum {unknown}
@@ -1140,6 +2050,25 @@ export interface components {
             openEdgeMm: number;
             /** @description False where no room is left for it and its area is 0. */
             fits: boolean;
+        };
+        RegionSum: {
+            /** Format: double */
+            areaMm2?: null | number;
+            /** Format: double */
+            depthMm?: null | number;
+            stones?: null | components["schemas"]["AskedStones"][];
+            /** Format: double */
+            openEdgeMm?: null | number;
+            /** Format: double */
+            sideHeightMm?: null | number;
+            /** Format: double */
+            filmMm?: null | number;
+            /** Format: double */
+            dripShare?: null | number;
+            /** Format: double */
+            reserve?: null | number;
+            /** Format: int32 */
+            transfers?: null | number;
         };
         /** @description A region's resin. */
         RegionVolume: {
@@ -1302,9 +2231,55 @@ export interface components {
             basedOn: number;
             step: components["schemas"]["Step"];
         };
+        StonesAnswer: {
+            /** Format: double */
+            bulkMl: number;
+            /** Format: double */
+            grams: number;
+            /** Format: double */
+            solidMl: number;
+            /** Format: double */
+            voidMl: number;
+        };
+        StonesSum: {
+            /** Format: double */
+            areaMm2?: null | number;
+            /** Format: double */
+            depthMm?: null | number;
+            /** Format: double */
+            bulkDensity?: null | number;
+            /** Format: double */
+            solidDensity?: null | number;
+            /** Format: double */
+            solidsShare?: null | number;
+            /** Format: double */
+            coverShare?: null | number;
+        };
+        TapeAnswer: {
+            /** Format: double */
+            maskWidthMm: null | number;
+            /** Format: double */
+            damWidthMm: null | number;
+            /** Format: double */
+            damHeightMm: number;
+            /** Format: double */
+            lengthEachMm: number;
+            reason: null | string;
+        };
+        TapeSum: {
+            /** Format: double */
+            perimeterMm?: null | number;
+            /** Format: int32 */
+            corners?: null | number;
+            /** Format: double */
+            sideMm?: null | number;
+            /** Format: double */
+            openDepthMm?: null | number;
+            stockWidthsMm?: null | number[];
+        };
         TypedQuantity: {
-            text: string;
-            kind: components["schemas"]["QuantityKind"];
+            text?: null | string;
+            kind?: null | components["schemas"]["QuantityKind"];
         };
         /**
          * @description How a window stands at a moment.

@@ -1,0 +1,30 @@
+using System.Collections.Immutable;
+
+namespace MossLantern.Core.Mixing;
+
+/// <summary>Resin for a set of castings from one mould.</summary>
+/// <param name="BodyMl">One piece's body, ml: the cavity less inserts and depth kept for coats; below zero where they take up more than it holds.</param>
+/// <param name="TotalMl">All pieces with their loss, ml.</param>
+/// <param name="ShareMl">The total by shares, ml.</param>
+/// <remarks>Source: docs/craft/mixing.md, Castings.</remarks>
+public sealed record Casting(double BodyMl, double TotalMl, ImmutableArray<double> ShareMl)
+{
+    /// <summary>Share that is lost where none is given.</summary>
+    public const double LossShare = 0.1;
+
+    /// <summary>Works out a set.</summary>
+    /// <param name="capacityMl">What a cavity holds, ml.</param>
+    /// <param name="pieces">Number of pieces.</param>
+    /// <param name="insertsMl">What the inserts of one cavity take up, ml.</param>
+    /// <param name="coatsMl">What later coats of one piece take up, ml.</param>
+    /// <param name="shares">Shares of the colours, of any sum.</param>
+    /// <param name="lossShare">Share of the body that is lost on the way.</param>
+    public static Casting Of(
+        double capacityMl, int pieces, double insertsMl, double coatsMl, ImmutableArray<double> shares, double lossShare = LossShare)
+    {
+        var body = capacityMl - insertsMl - coatsMl;
+        var total = pieces * body * (1 + lossShare);
+        var sum = shares.Sum();
+        return new(body, total, [.. shares.Select(s => total * s / sum)]);
+    }
+}

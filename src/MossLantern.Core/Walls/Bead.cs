@@ -1,0 +1,29 @@
+namespace MossLantern.Core.Walls;
+
+/// <summary>A bead of outliner, silicone or the like: half an ellipse in section.</summary>
+/// <remarks>Source: docs/craft/walls.md, Beads.</remarks>
+public static class Bead
+{
+    /// <summary>Height at which a drying time is usually given, mm.</summary>
+    public const double ReferenceHeightMm = 1.5;
+
+    /// <summary>Drying time of a water-based bead of that height, h.</summary>
+    public const double ReferenceDryHours = 1;
+
+    /// <summary>Width of an outliner's bead of a height, mm.</summary>
+    public static double OutlinerWidthMm(double heightMm) => 2 * heightMm;
+
+    /// <summary>Cross-section, mm².</summary>
+    public static double SectionMm2(double heightMm, double widthMm) => Math.PI * widthMm * heightMm / 4;
+
+    /// <summary>Length that a volume lays, mm.</summary>
+    public static double LengthMm(double volumeMl, double sectionMm2) => volumeMl * 1000 / sectionMm2;
+
+    /// <summary>Volume of a length, ml.</summary>
+    public static double VolumeMl(double lengthMm, double sectionMm2) => lengthMm * sectionMm2 / 1000;
+
+    /// <summary>Drying time of a water-based bead, h: with the square of its height.</summary>
+    public static double DryHours(
+        double heightMm, double referenceHeightMm = ReferenceHeightMm, double referenceDryHours = ReferenceDryHours) =>
+        referenceDryHours * Math.Pow(heightMm / referenceHeightMm, 2);
+}

@@ -1,0 +1,39 @@
+namespace MossLantern.Core.Walls;
+
+/// <summary>The two runs of tape round an edge. A width is null where no stock width will do.</summary>
+/// <param name="MaskWidthMm">First run, flush with the top edge: the narrowest stock that covers the side, mm.</param>
+/// <param name="DamWidthMm">Second run, standing proud: the narrowest stock for the dam and its overlap, mm.</param>
+/// <param name="DamHeightMm">How far the dam stands above the edge, mm.</param>
+/// <param name="LengthEachMm">Length of each run, mm.</param>
+/// <remarks>Source: docs/craft/walls.md, Edge tape.</remarks>
+public sealed record EdgeTape(double? MaskWidthMm, double? DamWidthMm, double DamHeightMm, double LengthEachMm)
+{
+    private const double AboveMm = 3;
+    private const double OverlapMm = 10;
+    private const double CornerMm = 25;
+    private const double TabMm = 20;
+
+    /// <summary>Chooses tape.</summary>
+    /// <param name="perimeterMm">Length of the edge, mm.</param>
+    /// <param name="corners">Breaks at corners.</param>
+    /// <param name="sideMm">Height of the side, mm.</param>
+    /// <param name="openDepthMm">Final depth of the layers that the dam holds, mm.</param>
+    /// <param name="stockWidthsMm">Widths at hand, mm.</param>
+    public static EdgeTape Of(
+        double perimeterMm, int corners, double sideMm, double openDepthMm, IReadOnlyCollection<double> stockWidthsMm)
+    {
+        var dam = openDepthMm + AboveMm;
+        return new(
+            Narrowest(stockWidthsMm, sideMm), Narrowest(stockWidthsMm, dam + OverlapMm), dam,
+            perimeterMm + CornerMm * corners + TabMm);
+    }
+
+    /// <summary>Least width of the mask run, mm.</summary>
+    public static double LeastMaskMm(double sideMm) => sideMm;
+
+    /// <summary>Least width of the dam run, mm.</summary>
+    public static double LeastDamMm(double openDepthMm) => openDepthMm + AboveMm + OverlapMm;
+
+    private static double? Narrowest(IReadOnlyCollection<double> widths, double least) =>
+        widths.Where(w => w >= least).Order().Cast<double?>().FirstOrDefault();
+}

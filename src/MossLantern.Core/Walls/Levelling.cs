@@ -1,0 +1,41 @@
+using System.Collections.Immutable;
+
+namespace MossLantern.Core.Walls;
+
+/// <summary>A support, mm from the left and the top of the piece.</summary>
+public readonly record struct Support(double XMm, double YMm);
+
+/// <summary>How a tilt shows across a piece, and what levels it.</summary>
+/// <param name="WedgeMm">Difference in depth across the supports' box, mm.</param>
+/// <param name="Accept">Whether the thinnest layer can take it.</param>
+/// <param name="ShimsMm">Thickness to put under each support, mm; the highest gets none.</param>
+/// <remarks>Source: docs/craft/walls.md, Level.</remarks>
+public sealed record Levelling(double WedgeMm, bool Accept, ImmutableArray<double> ShimsMm)
+{
+    /// <summary>Share of the thinnest layer that a wedge may take up.</summary>
+    public const double AcceptedShare = 0.1;
+
+    /// <summary>From a tilt on two axes.</summary>
+    /// <param name="tiltXDeg">Tilt along x, degrees; positive where the +x side is higher.</param>
+    /// <param name="tiltYDeg">Tilt along y, degrees; positive where the +y side is higher.</param>
+    /// <param name="supports">At least one support.</param>
+    /// <param name="thinnestLayerMm">Depth of the thinnest layer, mm.</param>
+    public static Levelling Of(double tiltXDeg, double tiltYDeg, ImmutableArray<Support> supports, double thinnestLayerMm)
+    {
+        double slopeX = Slope(tiltXDeg), slopeY = Slope(tiltYDeg);
+        var wedge =
+            Spread(supports.Select(s => s.XMm)) * Math.Abs(slopeX)
+            + Spread(supports.Select(s => s.YMm)) * Math.Abs(slopeY);
+        var heights = supports.Select(s => s.XMm * slopeX + s.YMm * slopeY).ToList();
+        var highest = heights.Max();
+        return new(wedge, wedge <= AcceptedShare * thinnestLayerMm, [.. heights.Select(h => highest - h)]);
+    }
+
+    private static double Slope(double degrees) => Math.Tan(degrees * Math.PI / 180);
+
+    private static double Spread(IEnumerable<double> values)
+    {
+        var all = values.ToList();
+        return all.Max() - all.Min();
+    }
+}

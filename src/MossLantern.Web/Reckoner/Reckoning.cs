@@ -1,0 +1,299 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Curing;
+using MossLantern.Core.Map;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Pouring;
+using MossLantern.Core.Stones;
+using MossLantern.Core.Walls;
+
+namespace MossLantern.Web.Reckoner;
+
+/// <summary>Each sum of the reckoner: takes its values, asks the core, answers.</summary>
+internal static class Reckoning
+{
+    private const int Most = 1000;
+
+    public static MixAnswer Mix(MixSum sum)
+    {
+        var asked = new Asked();
+        var ratio = Ratio(asked, sum.Ratio);
+        var resin = asked.Number(sum.ResinDensity, "resinDensity");
+        var hardener = asked.Number(sum.HardenerDensity, "hardenerDensity");
+        asked.One(sum.VolumeMl, "volumeMl", sum.MassG, "massG");
+        var volume = asked.Number(sum.VolumeMl, "volumeMl", 0);
+        var mass = asked.Number(sum.MassG, "massG", 0);
+        asked.Settle();
+        var mixed = sum.VolumeMl is null
+            ? Parts.OfMass(ratio, resin, hardener, mass)
+            : Parts.OfVolume(ratio, resin, hardener, volume);
+        return new(
+            mixed.ResinMl, mixed.ResinG, mixed.HardenerMl, mixed.HardenerG, mixed.TotalMl, mixed.TotalG, mixed.DensityGPerMl,
+            mixed.HardenerGPer100GResin);
+    }
+
+    public static MixCorrectionAnswer MixCorrection(MixCorrectionSum sum)
+    {
+        var asked = new Asked();
+        var ratio = Ratio(asked, sum.Ratio);
+        var resin = asked.Number(sum.ResinDensity, "resinDensity");
+        var hardener = asked.Number(sum.HardenerDensity, "hardenerDensity");
+        var resinG = asked.Number(sum.ResinG, "resinG");
+        var hardenerG = asked.Number(sum.HardenerG, "hardenerG");
+        var tolerance = asked.Number(sum.Tolerance, "tolerance", TypicalMaterials.RatioTolerance);
+        asked.Settle();
+        var got = Core.Mixing.MixCorrection.Of(ratio, resin, hardener, resinG, hardenerG, tolerance);
+        return new(
+            got.TargetHardenerG, got.AcceptFromG, got.AcceptToG, got.OnRatio, got.AddResinG, got.AddHardenerG, got.After.TotalMl);
+    }
+
+    public static LoadAnswer Load(LoadSum sum)
+    {
+        var asked = new Asked();
+        var resinG = asked.Number(sum.ResinG, "resinG");
+        var colourants = asked.List(sum.Colourants, "colourants", 1, 100, (given, at) =>
+        {
+            var colourant = given ?? new();
+            var kind = asked.Choice(colourant.Class, $"{at}.class");
+            asked.One(colourant.Grams, $"{at}.grams", colourant.Drops, $"{at}.drops");
+            var drops = asked.Number(colourant.Drops, $"{at}.drops", 0);
+            var density = asked.Number(colourant.DensityGPerMl, $"{at}.densityGPerMl", Core.Mixing.Load.DensityGPerMl(kind));
+            var grams = asked.Number(colourant.Grams, $"{at}.grams", Core.Mixing.Load.DropsG(drops, density));
+            return (Class: kind, Grams: grams);
+        });
+        asked.Settle();
+        var loads = colourants.Select(c =>
+        {
+            double percent = Core.Mixing.Load.Percent(c.Grams, resinG), limit = Core.Mixing.Load.LimitPercent(c.Class);
+            return new OneLoad(percent, limit, percent > limit);
+        }).ToImmutableArray();
+        var total = loads.Sum(l => l.Percent);
+        return new(loads, total, total > Core.Mixing.Load.TotalLimit(colourants.Select(c => c.Class)));
+    }
+
+    public static RegionAnswer Region(RegionSum sum)
+    {
+        var asked = new Asked();
+        var area = asked.Number(sum.AreaMm2, "areaMm2");
+        var depth = asked.Number(sum.DepthMm, "depthMm");
+        var displaced = sum.Stones is null ? 0 : asked.List(sum.Stones, "stones", 0, Most, (given, at) =>
+        {
+            var stones = given ?? new();
+            return (Grams: asked.Number(stones.Grams, $"{at}.grams"), Density: asked.Number(stones.SolidDensity, $"{at}.solidDensity"));
+        }).Sum(s => s.Density > 0 ? Displacement.Ml(s.Grams, s.Density) : 0);
+        var openEdge = asked.Number(sum.OpenEdgeMm, "openEdgeMm", 0);
+        var side = openEdge > 0 ? asked.Number(sum.SideHeightMm, "sideHeightMm") : asked.Number(sum.SideHeightMm, "sideHeightMm", 0);
+        var film = asked.Number(sum.FilmMm, "filmMm", CupPlanner.SideFilmMm);
+        var drip = asked.Number(sum.DripShare, "dripShare", CupPlanner.DripShare);
+        var reserve = asked.Number(sum.Reserve, "reserve", TypicalMaterials.ReservePercent / 100);
+        var transfers = asked.Whole(sum.Transfers, "transfers", 0);
+        asked.Settle();
+        var layer = CupPlanner.RegionMl(area, depth);
+        var edge = openEdge > 0 ? CupPlanner.EdgeMl(openEdge, side, layer, film, drip) : 0;
+        var need = CupPlanner.NeedMl(layer, displaced, edge, reserve);
+        return new(layer, displaced, edge, need > 0 ? CupPlanner.CupMl(need, transfers) : 0);
+    }
+
+    public static AgeAnswer Age(AgeSum sum)
+    {
+        var asked = new Asked();
+        var reference = asked.Number(sum.ReferenceC, "referenceC");
+        var segments = Segments(asked, sum.Segments);
+        var activation = asked.Number(sum.ActivationKj, "activationKj", EquivalentAge.ActivationKj);
+        asked.Settle();
+        return new(EquivalentAge.Hours(segments, reference, activation));
+    }
+
+    public static MilestoneAnswer Milestone(MilestoneSum sum)
+    {
+        var asked = new Asked();
+        var reference = asked.Number(sum.ReferenceC, "referenceC");
+        var age = asked.Number(sum.AgeHours, "ageHours");
+        var segments = Segments(asked, sum.Segments);
+        var activation = asked.Number(sum.ActivationKj, "activationKj", EquivalentAge.ActivationKj);
+        asked.Settle();
+        return new(EquivalentAge.ClockHours(age, segments, reference, activation));
+    }
+
+    public static CuredAnswer Cup(CupSum sum)
+    {
+        var asked = new Asked();
+        var mass = asked.Number(sum.MassG, "massG");
+        var (model, room) = Model(asked, sum.WorkingMinutes, sum.RoomC, sum.ReferenceC, sum.ReactionHeatJPerG);
+        return Answer(model().Cup(mass, room));
+    }
+
+    public static CuredAnswer Film(FilmSum sum)
+    {
+        var asked = new Asked();
+        var depth = asked.Number(sum.DepthMm, "depthMm");
+        var (model, room) = Model(asked, sum.WorkingMinutes, sum.RoomC, sum.ReferenceC, sum.ReactionHeatJPerG);
+        return Answer(model().Film(depth, room));
+    }
+
+    public static PuddleAnswer Puddle(PuddleSum sum)
+    {
+        var asked = new Asked();
+        var volumes = asked.List(sum.VolumesMl, "volumesMl", 1, Most, (v, at) => asked.Number(v, at));
+        var depth = asked.Number(sum.DepthMm, "depthMm");
+        asked.Settle();
+        return new(Core.Pouring.Puddle.OuterRadiiMm(volumes, depth));
+    }
+
+    public static BeadAnswer Bead(BeadSum sum)
+    {
+        var asked = new Asked();
+        var height = asked.Number(sum.HeightMm, "heightMm");
+        var width = asked.Number(sum.WidthMm, "widthMm", Core.Walls.Bead.OutlinerWidthMm(height));
+        asked.One(sum.VolumeMl, "volumeMl", sum.LengthMm, "lengthMm");
+        var volume = asked.Number(sum.VolumeMl, "volumeMl", 0);
+        var length = asked.Number(sum.LengthMm, "lengthMm", 0);
+        var referenceHeight = asked.Number(sum.ReferenceHeightMm, "referenceHeightMm", Core.Walls.Bead.ReferenceHeightMm);
+        var referenceHours = asked.Number(sum.ReferenceDryHours, "referenceDryHours", Core.Walls.Bead.ReferenceDryHours);
+        asked.Settle();
+        var section = Core.Walls.Bead.SectionMm2(height, width);
+        return new(
+            section,
+            sum.LengthMm is null ? Core.Walls.Bead.LengthMm(volume, section) : length,
+            sum.VolumeMl is null ? Core.Walls.Bead.VolumeMl(length, section) : volume,
+            Core.Walls.Bead.DryHours(height, referenceHeight, referenceHours));
+    }
+
+    public static TapeAnswer Tape(TapeSum sum)
+    {
+        var asked = new Asked();
+        var perimeter = asked.Number(sum.PerimeterMm, "perimeterMm");
+        var corners = asked.Whole(sum.Corners, "corners");
+        var side = asked.Number(sum.SideMm, "sideMm");
+        var open = asked.Number(sum.OpenDepthMm, "openDepthMm");
+        var widths = asked.List(sum.StockWidthsMm, "stockWidthsMm", 0, 100, (w, at) => asked.Number(w, at));
+        asked.Settle();
+        var tape = EdgeTape.Of(perimeter, corners, side, open, widths);
+        string?[] reasons =
+        [
+            tape.MaskWidthMm is null ? $"No tape covers the side: the mask run needs at least {EdgeTape.LeastMaskMm(side):0.##} mm." : null,
+            tape.DamWidthMm is null ? $"No tape is wide enough for the dam: it needs at least {EdgeTape.LeastDamMm(open):0.##} mm." : null,
+        ];
+        var reason = string.Join(' ', reasons.OfType<string>());
+        return new(tape.MaskWidthMm, tape.DamWidthMm, tape.DamHeightMm, tape.LengthEachMm, reason.Length > 0 ? reason : null);
+    }
+
+    public static LevelAnswer Level(LevelSum sum)
+    {
+        var asked = new Asked();
+        var tiltX = asked.Number(sum.TiltXDeg, "tiltXDeg");
+        var tiltY = asked.Number(sum.TiltYDeg, "tiltYDeg");
+        var supports = asked.List(sum.Supports, "supports", 1, 100, (given, at) =>
+        {
+            var support = given ?? new();
+            return new Support(asked.Number(support.XMm, $"{at}.xMm"), asked.Number(support.YMm, $"{at}.yMm"));
+        });
+        var thinnest = asked.Number(sum.ThinnestLayerMm, "thinnestLayerMm");
+        asked.Settle();
+        var level = Levelling.Of(tiltX, tiltY, [.. supports], thinnest);
+        return new(level.WedgeMm, level.Accept, level.ShimsMm);
+    }
+
+    public static StonesAnswer Stones(StonesSum sum)
+    {
+        var asked = new Asked();
+        var area = asked.Number(sum.AreaMm2, "areaMm2");
+        var depth = asked.Number(sum.DepthMm, "depthMm");
+        var bulk = asked.Number(sum.BulkDensity, "bulkDensity");
+        var solid = asked.Number(sum.SolidDensity, "solidDensity");
+        var solids = asked.Number(sum.SolidsShare, "solidsShare");
+        var cover = asked.Number(sum.CoverShare, "coverShare", 1);
+        asked.Settle();
+        var bed = StoneBed.Of(area, depth, bulk, solid, solids, cover);
+        return new(bed.BulkMl, bed.Grams, bed.SolidMl, bed.VoidMl);
+    }
+
+    public static BubbleAnswer Bubble(BubbleSum sum)
+    {
+        var asked = new Asked();
+        var radius = asked.Number(sum.RadiusMm, "radiusMm");
+        var viscosity = asked.Number(sum.ViscosityPaS, "viscosityPaS");
+        var density = asked.Number(sum.DensityGPerMl, "densityGPerMl");
+        var depth = asked.Number(sum.DepthMm, "depthMm");
+        asked.Settle();
+        var rise = Core.Pouring.Bubble.RiseMmPerS(radius, viscosity, density);
+        return new(rise, depth / rise);
+    }
+
+    public static ColourAnswer ColourDifference(ColourSum sum)
+    {
+        var asked = new Asked();
+        var first = Colour(sum.First, "first");
+        var second = Colour(sum.Second, "second");
+        asked.Settle();
+        return new(Lab.Difference(first, second));
+
+        Lab Colour(AskedLab? given, string field)
+        {
+            return asked.Has(given, field)
+                ? new(asked.Number(given.L, $"{field}.l"), asked.Number(given.A, $"{field}.a"), asked.Number(given.B, $"{field}.b"))
+                : default;
+        }
+    }
+
+    public static CastingAnswer Casting(CastingSum sum)
+    {
+        var asked = new Asked();
+        var capacity = asked.Number(sum.CapacityMl, "capacityMl");
+        var pieces = asked.Whole(sum.Pieces, "pieces");
+        var inserts = sum.Inserts is null ? 0 : asked.List(sum.Inserts, "inserts", 0, 100, (given, at) =>
+        {
+            var insert = given ?? new();
+            return asked.Number(insert.VolumeMl, $"{at}.volumeMl") * asked.Whole(insert.Count, $"{at}.count");
+        }).Sum();
+        var coats = sum.CoatMm is not { } coat ? 0 : CupPlanner.RegionMl(
+            asked.Number(coat.AreaMm2, "coatMm.areaMm2"),
+            asked.Number(coat.Top, "coatMm.top") + asked.Number(coat.Bottom, "coatMm.bottom"));
+        var shares = sum.Shares is null ? [] : asked.List(sum.Shares, "shares", 0, 100, (s, at) => asked.Number(s, at));
+        if (shares.Count > 0 && shares.Sum() <= 0)
+        {
+            asked.Say("shares", "At least one share must be above 0.");
+        }
+
+        var loss = asked.Number(sum.LossShare, "lossShare", Core.Mixing.Casting.LossShare);
+        asked.Settle();
+        var casting = Core.Mixing.Casting.Of(capacity, pieces, inserts, coats, [.. shares], loss);
+        if (casting.BodyMl <= 0)
+        {
+            asked.Say("capacityMl", $"Inserts and coats take up {inserts + coats:0.##} ml, and the cavity holds {capacity:0.##} ml: nothing is left for the body.");
+        }
+
+        asked.Settle();
+        return new(casting.BodyMl, casting.TotalMl, casting.ShareMl);
+    }
+
+    private static MixRatio Ratio(Asked asked, AskedRatio? given)
+    {
+        return asked.Has(given, "ratio")
+            ? new(
+                asked.Choice(given.Basis, "ratio.basis"), asked.Number(given.Resin, "ratio.resin"),
+                asked.Number(given.Hardener, "ratio.hardener"))
+            : new(default, 1, 1);
+    }
+
+    private static ImmutableArray<RoomSegment> Segments(Asked asked, List<AskedSegment?>? given) =>
+    [
+        .. asked.List(given, "segments", 1, Most, (one, at) =>
+        {
+            var segment = one ?? new();
+            return new RoomSegment(asked.Number(segment.Hours, $"{at}.hours"), asked.Number(segment.Celsius, $"{at}.celsius"));
+        }),
+    ];
+
+    private static (Func<CureModel> Model, double RoomC) Model(
+        Asked asked, double? workingMinutes, double? roomC, double? referenceC, double? reactionHeat)
+    {
+        var working = asked.Number(workingMinutes, "workingMinutes");
+        var room = asked.Number(roomC, "roomC");
+        var reference = asked.Number(referenceC, "referenceC", TypicalMaterials.ReferenceC);
+        var heat = asked.Number(reactionHeat, "reactionHeatJPerG", CureModel.ReactionHeatJPerG);
+        asked.Settle();
+        return (() => CureModel.Of(working, reference, heat), room);
+    }
+
+    private static CuredAnswer Answer(Cured cured) => new(cured.WorkingMinutes, cured.GelMinutes, cured.PeakC, cured.Grade);
+}
