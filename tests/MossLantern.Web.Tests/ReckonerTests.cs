@@ -131,7 +131,7 @@ public sealed class ReckonerTests(SharedHost shared) : IClassFixture<SharedHost>
         await Problem(await Post(path, Body(request, "text/plain")), HttpStatusCode.UnsupportedMediaType);
         await Problem(await Post(path, Body(request, "application/x-www-form-urlencoded")), HttpStatusCode.UnsupportedMediaType);
         Assert.InRange((int)(await shared.Host.Client.GetAsync(new Uri($"/api/reckon/{path}", UriKind.Relative))).StatusCode, 404, 405);
-        await Problem(await shared.Host.Client.PostAsync($"/api/reckon/{path}/../../nothing", Body(request)), HttpStatusCode.NotFound);
+        Assert.InRange((int)(await shared.Host.Client.PostAsync($"/api/reckon/{path}/../../nothing", Body(request))).StatusCode, 404, 405);
     }
 
     [Fact]

@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
 using MossLantern.Core.Shapes;
@@ -25,6 +26,12 @@ internal static class OpenApiShape
                 schema.Type = JsonSchemaType.String;
                 schema.Format = type == typeof(Instant) ? "date-time" : "local-date-time";
                 schema.Properties = null;
+            }
+
+            // The same holds for choices.
+            if (type.IsEnum && schema.Enum is { } choices)
+            {
+                schema.Enum = [.. choices.Where(c => c?.GetValueKind() == JsonValueKind.String)];
             }
 
             if (typeof(Outline).IsAssignableFrom(type) && schema.Properties?.ContainsKey("shape") == true)

@@ -1347,7 +1347,7 @@ export interface components {
             cover: number;
         };
         /** @enum {unknown} */
-        ColourantClass: "paste" | "metallic-paste" | "mica" | "interference" | "alcohol-ink" | "dye" | "acrylic" | "acrylic-metallic" | "glitter" | "lacing" | null;
+        ColourantClass: "paste" | "metallic-paste" | "mica" | "interference" | "alcohol-ink" | "dye" | "acrylic" | "acrylic-metallic" | "glitter" | "lacing";
         /** @description A cup of coloured resin. */
         Cup: {
             /** @description Stable id, unique in the layer. */
@@ -1836,7 +1836,7 @@ export interface components {
             diameterMm: number;
         };
         /** @enum {unknown} */
-        PaintDetail: "draft" | "full" | null;
+        PaintDetail: "draft" | "full";
         /** @description How a material takes the light. */
         PaintMaterial: {
             /** @description Id of its cup, within its layer. */
@@ -1972,7 +1972,7 @@ export interface components {
             depthMm?: null | number;
         };
         /** @enum {unknown} */
-        QuantityKind: "length" | "volume" | "mass" | "temperature" | null;
+        QuantityKind: "length" | "volume" | "mass" | "temperature";
         /** @description A typed quantity, read. */
         QuantityRead: {
             /**
@@ -1984,7 +1984,7 @@ export interface components {
             normalised: string;
         };
         /** @enum {unknown} */
-        RatioBasis: "volume" | "weight" | null;
+        RatioBasis: "volume" | "weight";
         /** @description A number shown to a person, with the formula and the inputs it came from. */
         Reckoned: {
             /**
