@@ -4,6 +4,7 @@ import { api, take } from './api/client';
 import { Ribbon } from './parts/Ribbon';
 import { localText } from './parts/format';
 import { PiecePage } from './piece/PiecePage';
+import { ReckonerPage } from './reckoner/ReckonerPage';
 import { NewPiece } from './shelf/NewPiece';
 import { Shelf } from './shelf/Shelf';
 import { SpeedPage } from './speed/SpeedPage';
@@ -21,6 +22,7 @@ export function App() {
       <Routes>
         <Route path="/" element={<Shelf />} />
         <Route path="/new" element={<NewPiece />} />
+        <Route path="/reckoner/:path?" element={<ReckonerPage />} />
         <Route path="/speed" element={<SpeedPage />} />
         <Route path="/pieces/:id" element={<ToGround />} />
         <Route path="/pieces/:id/:station" element={<Opened />} />
@@ -60,6 +62,7 @@ function Head() {
         <NavLink to="/" end>
           Shelf
         </NavLink>
+        <NavLink to="/reckoner">Reckoner</NavLink>
       </nav>
       <span className="person">
         <button

@@ -66,6 +66,51 @@ public static class Formulas
     /// <summary>Opacity of a coloured film.</summary>
     public const string Opacity = "opacity";
 
+    /// <summary>What a batch needs to be on ratio.</summary>
+    public const string MixCorrection = "mix-correction";
+
+    /// <summary>Load of a colourant.</summary>
+    public const string Load = "load";
+
+    /// <summary>Resin that stones displace.</summary>
+    public const string Displacement = "displacement";
+
+    /// <summary>What must be in a cup, not rounded.</summary>
+    public const string CupUnrounded = "cup-unrounded";
+
+    /// <summary>Equivalent age.</summary>
+    public const string Age = "age";
+
+    /// <summary>Heat of resin that is left standing.</summary>
+    public const string Heat = "heat";
+
+    /// <summary>Radius of a puddle.</summary>
+    public const string Puddle = "puddle";
+
+    /// <summary>Length, section and volume of a bead.</summary>
+    public const string BeadLength = "bead";
+
+    /// <summary>Drying time of a bead.</summary>
+    public const string BeadDry = "bead-dry";
+
+    /// <summary>Tape round an edge.</summary>
+    public const string Tape = "tape";
+
+    /// <summary>Difference in depth from a tilt.</summary>
+    public const string Wedge = "wedge";
+
+    /// <summary>A bed of stones.</summary>
+    public const string StoneBed = "stone-bed";
+
+    /// <summary>A rising bubble.</summary>
+    public const string Bubble = "bubble";
+
+    /// <summary>How far two colours differ.</summary>
+    public const string ColourDifference = "colour-difference";
+
+    /// <summary>A set of castings.</summary>
+    public const string Casting = "casting";
+
     /// <summary>All formulas.</summary>
     public static ImmutableArray<Formula> All { get; } =
     [
@@ -87,5 +132,20 @@ public static class Formulas
         new(LayerVolume, "Layer", "the sum of its cups, each rounded up to the cup step", "mixing.md#cup-volume"),
         new(Milestone, "Window", "hours at the reference temperature ÷ speed of cure in this room, where speed = exp(−(Ea ÷ R) × (1 ÷ room − 1 ÷ reference)), temperatures in kelvin", "curing.md#equivalent-age"),
         new(Opacity, "Opacity", "1 − exp(−depth × κ × load), κ of the colourant's class per % and mm", "map.md#shown-colour"),
+        new(MixCorrection, "On ratio", "target = resin × (hardener ÷ resin by weight, as the maker says), accepted within the tolerance; short: target − hardener is added; over: hardener ÷ (hardener ÷ resin) − resin is added", "mixing.md#on-the-scale"),
+        new(Load, "Load", "colourant ÷ mixed resin, by weight; a drop is 0.05 ml × density", "mixing.md#load"),
+        new(Displacement, "Displacement", "mass of the stones below the level ÷ solid density", "stones.md#displacement"),
+        new(CupUnrounded, "Cup", "need = (region − displaced + edges) × (1 + reserve); cup = need + (1.5 ml + 2 % of need) × (1 + transfers)", "mixing.md#cup-volume"),
+        new(Age, "Equivalent age", "the sum of hours × speed of cure, where speed = exp(−(Ea ÷ R) × (1 ÷ temperature − 1 ÷ reference)), temperatures in kelvin", "curing.md#equivalent-age"),
+        new(Heat, "Heat of cure", "degree of cure and temperature step by step: dα/dt = A × exp(−Ea ÷ RT) × (α + 0.3) × (1 − α)^1.5, heat given off less heat lost to the room; A such that 100 g in a cup meet the working time", "curing.md#degree-of-cure"),
+        new(Puddle, "Puddle", "√(1000 × all poured so far ÷ (π × depth))", "pouring.md#puddles"),
+        new(BeadLength, "Bead", "section = π × width × height ÷ 4; volume = section × length", "walls.md#beads"),
+        new(BeadDry, "Drying", "reference time × (height ÷ reference height)²", "walls.md#beads"),
+        new(Tape, "Edge tape", "mask run: the narrowest that covers the side; dam = open depth + 3 mm, its run the narrowest that is 10 mm wider; each perimeter + 25 mm a corner + 20 mm", "walls.md#edge-tape"),
+        new(Wedge, "Wedge", "length × tan tilt, on both axes, over the box of the supports; shims: what each support lies lower than the highest", "walls.md#level"),
+        new(StoneBed, "Bed of stones", "bulk = area × depth × cover; mass = bulk × bulk density; solid = mass ÷ solid density; voids = bulk × (1 − solids share)", "stones.md#beds"),
+        new(Bubble, "Bubble", "2 × density × g × radius² ÷ (9 × viscosity)", "pouring.md#bubbles"),
+        new(ColourDifference, "Colour difference", "ΔE00 of the CIEDE2000 formula; wet neighbours under 12 read as one", "map.md#colour-difference"),
+        new(Casting, "Castings", "body = capacity − inserts − area × kept depth; in all: pieces × body × (1 + loss)", "mixing.md#castings"),
     ];
 }

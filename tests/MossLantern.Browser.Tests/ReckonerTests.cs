@@ -1,0 +1,86 @@
+using OpenQA.Selenium;
+
+namespace MossLantern.Browser.Tests;
+
+/// <summary>Quick sums at the bench, by the keyboard.</summary>
+public sealed class ReckonerTests : IDisposable
+{
+    private readonly WorkshopProcess workshop = new(demo: true);
+
+    public void Dispose() => workshop.Dispose();
+
+    [Fact]
+    public void A_sum_is_worked_out_explained_copied_and_remembered()
+    {
+        using var page = new Page(workshop.Address);
+        page.Open("/reckoner");
+        Waiting.Until(() => Result(page, "Hardener").Contains("75.0 ml", StringComparison.Ordinal), "the first sum");
+        page.Write("Volume", "10 oz");
+        Waiting.Until(() => Result(page, "Hardener").Contains("147.9 ml", StringComparison.Ordinal), "ten fluid ounces, half of them hardener");
+
+        // Every result opens to its formula and inputs.
+        page.TabTo("button", "Resin: 147.9 ml");
+        page.Press(Keys.Enter);
+        page.WaitForText("cup × resin parts ÷ (resin parts + hardener parts)");
+        page.WaitForText("Density of the resin");
+        page.Press(Keys.Enter);
+
+        page.TabTo("link", "Is this batch on ratio?");
+        page.Press(Keys.Enter);
+        page.WaitForText("Off ratio");
+        Waiting.Until(() => Result(page, "Add resin").Contains("6.1 g", StringComparison.Ordinal), "the resin to add");
+        page.TabTo("button", "Copy Add resin, 6.1 g");
+        page.Press(Keys.Enter);
+        Waiting.Until(() => page.Script<bool>("return document.activeElement.textContent === 'copied'"), "the result to be copied");
+
+        page.Open("/reckoner");
+        page.WaitForText("Is this batch on ratio?");
+        Waiting.Until(() => Result(page, "Add resin").Length > 0, "the last sum");
+        page.Open("/reckoner/mix");
+        Waiting.Until(() => page.Find("textbox", "Volume").GetAttribute("value") == "295.735", "what was filled in last");
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void What_is_wrong_is_said_beside_it_and_the_last_good_sum_stays()
+    {
+        using var page = new Page(workshop.Address);
+        page.Open("/reckoner/puddle");
+        Waiting.Until(() => Result(page, "Radius 3").Contains("138.2 mm", StringComparison.Ordinal), "the radii");
+        page.Write("Depth", "200");
+        page.WaitForText("Depth must be from 0.1 to 100 mm.");
+        page.WaitForText("The last sum that could be worked out:");
+        Assert.Contains("138.2 mm", Result(page, "Radius 3"), StringComparison.Ordinal);
+        page.Write("Colour 2", "-3");
+        page.WaitForText("Volume must be from 0.01 to 100000 ml.");
+        page.Write("Depth", "2");
+        page.Write("Colour 2", "40");
+        Waiting.Until(() => Result(page, "Radius 3").Contains("169.3 mm", StringComparison.Ordinal), "the sum to follow again");
+
+        page.TabTo("button", "+ another colour");
+        page.Press(Keys.Enter);
+        Waiting.Until(() => Result(page, "Radius 4").Length > 0, "a fourth colour");
+        page.TabTo("button", "Take out colour 1", back: true);
+        page.Press(Keys.Enter);
+        Waiting.Until(() => !page.All("button").Any(b => b.Text.StartsWith("Radius 4", StringComparison.Ordinal)) && Result(page, "Radius 3").Length > 0, "three colours again");
+    }
+
+    [Fact]
+    public void Every_sum_works_out_as_it_starts()
+    {
+        using var page = new Page(workshop.Address);
+        page.Open("/reckoner");
+        page.WaitForText("How much of each part?");
+        var addresses = page.Script<IReadOnlyCollection<object>>("return [...document.querySelectorAll('.reckoner nav a')].map(a => a.getAttribute('href'))");
+        Assert.Equal(16, addresses.Count);
+        foreach (var address in addresses.Cast<string>())
+        {
+            page.Open(address);
+            Waiting.Until(() => page.Script<bool>("return document.querySelectorAll('.answer li').length > 0 && !document.querySelector('.field-error, .answer[data-old]')"), $"{address} to be worked out");
+        }
+    }
+
+    /// <summary>The name of a result's button, such as "Hardener: 75.0 ml. How is it worked out?".</summary>
+    private static string Result(Page page, string label) =>
+        page.Script<string>("return document.querySelector(`.answer .how-number[aria-label^='${arguments[0]}:']`)?.getAttribute('aria-label') ?? ''", label);
+}

@@ -1,0 +1,262 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { NavLink, Navigate, useParams } from 'react-router';
+import { Refused, take } from '../api/client';
+import { Choice, NumberField } from '../parts/Fields';
+import { HowNumber } from '../parts/HowNumber';
+import { useUnits } from '../units/units';
+import type { Blank, Part, Sum } from './sums';
+import { sums } from './sums';
+import type { Values } from './working';
+import { chosenOf, requestOf, resultsOf, startOf } from './working';
+
+const kept = (sum: Sum) => `sum/${sum.path}`;
+
+/** The values a sum was last worked with, kept in this browser; what no longer fits is left behind. */
+function lastOf(sum: Sum): Values {
+  const start = startOf(sum.parts);
+  try {
+    const last = JSON.parse(localStorage.getItem(kept(sum)) ?? '{}') as Values;
+    return Object.fromEntries(
+      Object.entries(start).map(([field, value]) => [
+        field,
+        field in last && Array.isArray(last[field]) === Array.isArray(value) ? last[field]! : value,
+      ]),
+    );
+  } catch {
+    return start;
+  }
+}
+
+/** Quick sums at the bench: each is its formula as a sentence with blanks. */
+export function ReckonerPage() {
+  const { path } = useParams();
+  const sum = sums.find((s) => s.path === path);
+  if (!sum) return <Navigate to={`/reckoner/${localStorage.getItem('sum') ?? sums[0]!.path}`} replace />;
+  return (
+    <main id="main" className="reckoner">
+      <nav aria-label="Sums">
+        {sums.map((s) => (
+          <NavLink key={s.path} to={`/reckoner/${s.path}`} replace>
+            {s.question}
+          </NavLink>
+        ))}
+      </nav>
+      <Working key={sum.path} sum={sum} />
+    </main>
+  );
+}
+
+async function ask(path: string, request: unknown) {
+  const answer = fetch(`/api/reckon/${path}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(request),
+  });
+  return take(
+    answer.then(async (response) => {
+      const body = (await response.json()) as Record<string, unknown>;
+      return response.ok ? { data: body, response } : { error: body, response };
+    }),
+  );
+}
+
+function Working({ sum }: { sum: Sum }) {
+  const [values, setValues] = useState(() => lastOf(sum));
+  const request = requestOf(sum.parts, values);
+  const { data, error } = useQuery({
+    queryKey: ['sum', sum.path, request],
+    queryFn: () => ask(sum.path, request),
+    placeholderData: keepPreviousData,
+    retry: false,
+    staleTime: Infinity,
+  });
+  const [answer, setAnswer] = useState<{ of: Values; got: Record<string, unknown> } | null>(null);
+  // The last good answer stays while something is wrong.
+  if (data && !error && answer?.got !== data) setAnswer({ of: values, got: data });
+  const change = (next: Values) => {
+    setValues(next);
+    localStorage.setItem(kept(sum), JSON.stringify(next));
+  };
+  useEffect(() => localStorage.setItem('sum', sum.path), [sum.path]);
+  const errors = error instanceof Refused ? error.errors : {};
+  return (
+    <section className="working" aria-label={sum.question}>
+      <h1>{sum.question}</h1>
+      <div className="sentence">
+        <p>
+          <Parts parts={sum.parts} values={values} at="" errors={errors} onChange={change} />
+        </p>
+      </div>
+      {error && !Object.keys(errors).length && <p className="say-wrong">{error.message}</p>}
+      {answer && <Answer sum={sum} values={answer.of} answer={answer.got} old={!!error} />}
+      <button type="button" className="btn btn-outline-primary" onClick={() => change(startOf(sum.parts))}>
+        Start this sum afresh
+      </button>
+    </section>
+  );
+}
+
+interface PartsProps {
+  parts: Part[];
+  values: Values;
+  /** Place of these parts in the request. */
+  at: string;
+  errors: Record<string, string[]>;
+  onChange: (values: Values) => void;
+}
+
+function Parts({ parts, values, at, errors, onChange }: PartsProps) {
+  const set = (field: string, value: Values[string]) => onChange({ ...values, [field]: value });
+  const say = (field: string) => errors[at + field]?.[0];
+  const number = (blank: Blank, place = blank.blank) => (
+    <NumberField
+      label={blank.label}
+      quiet
+      unit={blank.unit}
+      optional={blank.start === undefined}
+      placeholder={blank.usual}
+      value={values[blank.blank] as number | null}
+      error={say(place)}
+      width={blank.unit === '' || blank.usual ? 58 : 76}
+      onChange={(v) => set(blank.blank, v)}
+    />
+  );
+  return parts.map((part, i) => {
+    if (typeof part === 'string') return <span key={i}>{/^[,;:.]/.test(part) ? part : ` ${part}`} </span>;
+    if ('blank' in part) return <span key={i}>{number(part)}</span>;
+    if ('pick' in part)
+      return (
+        <span key={i}>
+          {' '}
+          <Choice
+            label={part.label}
+            quiet
+            value={values[part.pick] as string}
+            choices={part.choices}
+            onChange={(v) => set(part.pick, v)}
+          />
+        </span>
+      );
+    if ('either' in part) {
+      const [first, second] = part.either;
+      const chosen = chosenOf(first, second);
+      return (
+        <span key={i}>
+          {number(values[chosen] === second.blank ? second : first)}{' '}
+          <Choice
+            label={`${first.label} or ${second.label.toLowerCase()}`}
+            quiet
+            value={values[chosen] as string}
+            choices={[
+              [first.blank, plain(first)],
+              [second.blank, plain(second)],
+            ]}
+            onChange={(v) => set(chosen, v)}
+          />
+        </span>
+      );
+    }
+    const entries = values[part.many] as Values[];
+    return (
+      <span key={i} className="many">
+        {entries.map((entry, n) => (
+          <span key={n} className="one">
+            <Parts
+              parts={part.parts.map((p) => numbered(p, n))}
+              values={entry}
+              at={`${at}${part.many}[${n}]${part.bare ? '' : '.'}`}
+              errors={errors}
+              onChange={(to) => set(part.many, entries.with(n, to))}
+            />
+            {entries.length > part.least && (
+              <button
+                type="button"
+                className="icon"
+                aria-label={`Take out ${part.one} ${n + 1}`}
+                onClick={() => set(part.many, entries.toSpliced(n, 1))}
+              >
+                <i className="bi minus" />
+              </button>
+            )}
+          </span>
+        ))}
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => set(part.many, [...entries, entries.at(-1) ?? startOf(part.parts)])}
+        >
+          + {entries.length === 0 ? 'a' : 'another'} {part.one}
+        </button>
+      </span>
+    );
+  });
+}
+
+/** A label without its number. */
+const plain = (blank: Blank) => blank.label.toLowerCase().replace(/ \d+$/, '');
+
+/** Labels of what there are several of carry their number. */
+function numbered(part: Part, n: number): Part {
+  if (typeof part === 'string' || 'many' in part) return part;
+  if ('either' in part) {
+    const [first, second] = part.either;
+    return {
+      either: [
+        { ...first, label: `${first.label} ${n + 1}` },
+        { ...second, label: `${second.label} ${n + 1}` },
+      ],
+    };
+  }
+  return { ...part, label: `${part.label} ${n + 1}` };
+}
+
+function Answer({
+  sum,
+  values,
+  answer,
+  old,
+}: {
+  sum: Sum;
+  values: Values;
+  answer: Record<string, unknown>;
+  old: boolean;
+}) {
+  const units = useUnits();
+  const [copied, setCopied] = useState<string | null>(null);
+  const told = sum.outs.flatMap((o) => ('told' in o ? (o.told(answer) ?? []) : []));
+  return (
+    <div className="answer" data-old={old || undefined}>
+      {old && <p className="hint">The last sum that could be worked out:</p>}
+      <ul>
+        {resultsOf(sum, values, answer).map(({ label, of, decimals }) => {
+          const text = units.show(of.value, of.unit, decimals);
+          return (
+            <li key={label + of.unit}>
+              <span className="what">{label}</span>
+              <HowNumber of={of} label={label} decimals={decimals} className="hero" />
+              <button
+                type="button"
+                className="btn btn-outline-primary"
+                aria-label={`Copy ${label}, ${text}`}
+                onClick={() =>
+                  void navigator.clipboard
+                    .writeText(text)
+                    .then(() => setCopied(label + of.unit))
+                    .catch(() => setCopied(null))
+                }
+              >
+                {copied === label + of.unit ? 'copied' : 'copy'}
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      {told.map((sentence) => (
+        <p key={sentence} className="finding mind">
+          {sentence}
+        </p>
+      ))}
+    </div>
+  );
+}
