@@ -1,12 +1,8 @@
 using Dapper;
-using DbUp;
-using DbUp.Engine;
 using Microsoft.Data.Sqlite;
+using NodaTime;
 
 namespace MossLantern.Data;
-
-/// <summary>The workshop's file cannot be used; the message is a sentence for the person.</summary>
-public sealed class WorkshopFileException(string message, Exception? inner = null) : Exception(message, inner);
 
 /// <summary>The workshop's one SQLite file.</summary>
 public sealed class WorkshopDatabase
@@ -34,46 +30,43 @@ public sealed class WorkshopDatabase
     /// <summary>Where the file is.</summary>
     public string Path { get; }
 
-    /// <summary>Opens the file of a data folder, making both where they are missing, and brings its tables up to date.</summary>
-    /// <exception cref="WorkshopFileException">The file is not ours, newer than the program, or cannot be opened.</exception>
-    public static WorkshopDatabase Open(string folder)
+    /// <summary>
+    /// Opens the file of a data folder. Both are made where neither is there; a file that is there is copied first, and
+    /// brought up to date.
+    /// </summary>
+    /// <param name="folder">The data folder.</param>
+    /// <param name="now">Names the copy.</param>
+    /// <exception cref="WorkshopFileException">
+    /// The file is lost, damaged, locked, not ours, newer than the program, or cannot be opened. It was left as it is.
+    /// </exception>
+    public static WorkshopDatabase Open(string folder, Instant now)
     {
-        try
-        {
-            Directory.CreateDirectory(folder);
-        }
-        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
-        {
-            throw new WorkshopFileException($"The data folder {folder} cannot be made: {e.Message}", e);
-        }
-
-        var database = new WorkshopDatabase(System.IO.Path.Combine(folder, FileName));
-        try
-        {
-            database.Prepare();
-        }
-        catch (SqliteException e)
-        {
-            throw new WorkshopFileException($"The workshop file {database.Path} cannot be opened: {e.Message}", e);
-        }
-
+        MakeFolder(folder);
+        var database = new WorkshopDatabase(FileOf(folder));
+        WorkshopFile.Prepare(database.Path, now);
+        using var connection = database.Connect();
+        connection.Execute("pragma journal_mode = wal");
         return database;
+    }
+
+    /// <summary>Puts a copy in the place of a folder's file and keeps what it replaces.</summary>
+    /// <param name="folder">The data folder.</param>
+    /// <param name="copy">The copy.</param>
+    /// <param name="now">Names what is replaced.</param>
+    /// <returns>Where what was replaced is kept now, or null where there was nothing.</returns>
+    /// <exception cref="WorkshopFileException">The copy is missing, damaged, not ours or newer than the program; nothing was changed.</exception>
+    public static string? Restore(string folder, string copy, Instant now)
+    {
+        MakeFolder(folder);
+        return WorkshopFile.Restore(FileOf(folder), copy, now);
     }
 
     /// <summary>Renames a folder's file, so that the next start makes a new one. An older file of that name is replaced.</summary>
     public static void MoveAside(string folder, string suffix)
     {
-        SqliteConnection.ClearAllPools();
-        foreach (var part in (string[])["", "-wal", "-shm"])
-        {
-            var from = System.IO.Path.Combine(folder, FileName + part);
-            var to = System.IO.Path.Combine(folder, $"{FileName}.{suffix}{part}");
-            File.Delete(to);
-            if (File.Exists(from))
-            {
-                File.Move(from, to);
-            }
-        }
+        var path = FileOf(folder);
+        WorkshopFile.Move(path, $"{path}.{suffix}");
+        WorkshopFile.Unmark(path);
     }
 
     /// <summary>An open connection with the workshop's settings. Dispose of it soon.</summary>
@@ -98,36 +91,17 @@ public sealed class WorkshopDatabase
         return result;
     }
 
-    private void Prepare()
+    private static string FileOf(string folder) => System.IO.Path.Combine(folder, FileName);
+
+    private static void MakeFolder(string folder)
     {
-        using (var connection = Connect())
+        try
         {
-            var id = connection.ExecuteScalar<long>("pragma application_id");
-            var tables = connection.ExecuteScalar<long>("select count(*) from sqlite_master");
-            if (id != ApplicationId && (id != 0 || tables > 0))
-            {
-                throw new WorkshopFileException($"{Path} belongs to another program; it was left as it is.");
-            }
-
-            connection.Execute("pragma journal_mode = wal");
-            connection.Execute($"pragma application_id = {ApplicationId}");
+            Directory.CreateDirectory(folder);
         }
-
-        var upgrade = DeployChanges.To.SqliteDatabase(connectionString)
-            .WithScriptsEmbeddedInAssembly(typeof(WorkshopDatabase).Assembly)
-            .WithTransactionPerScript()
-            .LogToNowhere()
-            .Build();
-        var known = upgrade.GetDiscoveredScripts().Select(s => s.Name).ToHashSet();
-        if (upgrade.GetExecutedScripts().FirstOrDefault(s => !known.Contains(s)) is { } newer)
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
         {
-            throw new WorkshopFileException($"{Path} was written by a newer version of the program (it has {newer}); it was left as it is.");
-        }
-
-        DatabaseUpgradeResult result = upgrade.PerformUpgrade();
-        if (!result.Successful)
-        {
-            throw new WorkshopFileException($"{Path} could not be brought up to date: {result.Error.Message}", result.Error);
+            throw new WorkshopFileException($"The data folder {folder} cannot be made: {e.Message}", e);
         }
     }
 }

@@ -33,7 +33,8 @@ builder.Services.AddSingleton<BandMapper>();
 builder.Services.AddSingleton<PiecePlanner>();
 builder.Services.AddSingleton<IValidator<Piece>, PieceValidator>();
 builder.Services.AddSingleton<IClock>(SystemClock.Instance);
-builder.Services.AddSingleton(services => WorkshopDatabase.Open(services.GetRequiredService<WorkshopFolder>().Path));
+builder.Services.AddSingleton(services => WorkshopDatabase.Open(
+    services.GetRequiredService<WorkshopFolder>().Path, services.GetRequiredService<IClock>().GetCurrentInstant()));
 builder.Services.AddSingleton<PieceStore>();
 builder.Services.AddSingleton<RunStore>();
 builder.Services.AddSingleton<SettingStore>();
@@ -61,10 +62,18 @@ if (!generatingDocument)
 {
     try
     {
+        var folder = app.Services.GetRequiredService<WorkshopFolder>().Path;
+        var now = app.Services.GetRequiredService<IClock>().GetCurrentInstant();
+        if (app.Configuration["restore"] is { Length: > 0 } copy)
+        {
+            var replaced = WorkshopDatabase.Restore(folder, Path.GetFullPath(copy), now);
+            app.Logger.LogInformation("{Copy} was brought back{Kept}", copy, replaced is null ? "" : $"; what it replaces is kept as {replaced}");
+        }
+
         // Opened before the first request, so that a file that cannot be used stops the start with a sentence.
         if (app.Configuration.GetValue<bool>("fresh"))
         {
-            DemoWorkshop.SetAside(app.Services.GetRequiredService<WorkshopFolder>().Path);
+            DemoWorkshop.SetAside(folder, now);
         }
 
         var database = app.Services.GetRequiredService<WorkshopDatabase>();

@@ -14,7 +14,7 @@ public sealed class Workshop : IDisposable
 
     public string File => Path.Combine(Folder, WorkshopDatabase.FileName);
 
-    public WorkshopDatabase Open() => WorkshopDatabase.Open(Folder);
+    public WorkshopDatabase Open() => WorkshopDatabase.Open(Folder, Now);
 
     public static Piece Piece(string name = "Fen Tray") =>
         FirstPiece.Of(name, new(new RectangleOutline(300, 200), EdgeStyle.TapedClean, 20, "#d9c29a"));

@@ -21,14 +21,121 @@ public sealed class WorkshopFileTests : IDisposable
 
     [Fact]
     public void A_missing_folder_is_made() =>
-        Assert.True(File.Exists(WorkshopDatabase.Open(Path.Combine(workshop.Folder, "new", "folder")).Path));
+        Assert.True(File.Exists(WorkshopDatabase.Open(Path.Combine(workshop.Folder, "new", "folder"), Workshop.Now).Path));
 
     [Fact]
-    public void An_empty_file_becomes_a_workshop()
+    public void A_file_that_has_lost_its_contents_is_left_as_it_is()
     {
         File.WriteAllBytes(workshop.File, []);
+        Assert.Contains("is empty", Refusal(), StringComparison.Ordinal);
+        Assert.Equal(0, new FileInfo(workshop.File).Length);
+    }
+
+    [Fact]
+    public void A_file_that_is_gone_although_there_was_one_is_not_made_anew()
+    {
+        workshop.Open();
+        SqliteConnection.ClearAllPools();
+        File.Delete(workshop.File);
+        Assert.Contains("is gone, although its folder has held one", Refusal(), StringComparison.Ordinal);
+        Assert.False(File.Exists(workshop.File));
+    }
+
+    [Fact]
+    public void A_damaged_file_is_left_as_it_is()
+    {
+        var store = new PieceStore(workshop.Open());
+        for (var i = 0; i < 30; i++)
+        {
+            store.Add($"p{i}", Workshop.Piece(), Workshop.Now);
+        }
+
+        SqliteConnection.ClearAllPools();
+        var bytes = File.ReadAllBytes(workshop.File);
+        Random.Shared.NextBytes(bytes.AsSpan(5000, bytes.Length - 6000));
+        File.WriteAllBytes(workshop.File, bytes);
+        Assert.Contains("is damaged", Refusal(), StringComparison.Ordinal);
+        Assert.Equal(bytes, File.ReadAllBytes(workshop.File));
+    }
+
+    [Fact]
+    public void A_file_that_was_cut_short_is_left_as_it_is()
+    {
+        var store = new PieceStore(workshop.Open());
+        for (var i = 0; i < 30; i++)
+        {
+            store.Add($"p{i}", Workshop.Piece(), Workshop.Now);
+        }
+
+        SqliteConnection.ClearAllPools();
+        var bytes = File.ReadAllBytes(workshop.File)[..20_480];
+        File.WriteAllBytes(workshop.File, bytes);
+        Assert.Contains("is damaged", Refusal(), StringComparison.Ordinal);
+        Assert.Equal(bytes, File.ReadAllBytes(workshop.File));
+    }
+
+    [Fact]
+    public void A_file_that_another_program_holds_is_told_at_the_start()
+    {
+        workshop.Open();
+        using var other = new SqliteConnection($"Data Source={workshop.File};Pooling=False");
+        other.Open();
+        other.Execute("begin exclusive");
+        Assert.Contains("in use by another program", Refusal(), StringComparison.Ordinal);
+        other.Execute("rollback");
         Assert.Empty(new PieceStore(workshop.Open()).All());
     }
+
+    [Fact]
+    public void Every_start_keeps_a_copy_and_ten_are_kept()
+    {
+        new PieceStore(workshop.Open()).Add("p1", Workshop.Piece(), Workshop.Now);
+        Assert.Empty(Copies());
+        for (var day = 1; day <= 12; day++)
+        {
+            WorkshopDatabase.Open(workshop.Folder, Workshop.Now + NodaTime.Duration.FromDays(day));
+        }
+
+        Assert.Equal(10, Copies().Length);
+        Assert.EndsWith("workshop-2026-05-13T093000.db", Copies()[^1], StringComparison.Ordinal);
+        Assert.EndsWith("workshop-2026-05-04T093000.db", Copies()[0], StringComparison.Ordinal);
+        workshop.Open();
+        workshop.Open();
+    }
+
+    [Fact]
+    public void A_copy_brought_back_is_the_workshop_of_then_and_what_it_replaces_is_kept()
+    {
+        var store = new PieceStore(workshop.Open());
+        store.Add("p1", Workshop.Piece("Then"), Workshop.Now);
+        workshop.Open();
+        store.Add("p2", Workshop.Piece("Later"), Workshop.Now);
+        var replaced = WorkshopDatabase.Restore(workshop.Folder, Copies()[^1], Workshop.Now);
+        Assert.Equal(["Then"], new PieceStore(workshop.Open()).All().Select(p => p.Piece.Name));
+        WorkshopDatabase.Restore(workshop.Folder, replaced!, Workshop.Now);
+        Assert.Equal(["Later", "Then"], new PieceStore(workshop.Open()).All().Select(p => p.Piece.Name).Order());
+    }
+
+    [Fact]
+    public void What_is_no_copy_is_not_brought_back()
+    {
+        new PieceStore(workshop.Open()).Add("p1", Workshop.Piece(), Workshop.Now);
+        var other = Path.Combine(workshop.Folder, "notes.txt");
+        File.WriteAllText(other, "Tape came off clean this time.");
+        foreach (var (file, sentence) in new[] { (other, "is not a workshop file"), (other + ".gone", "There is no file") })
+        {
+            var refused = Assert.Throws<WorkshopFileException>(() => WorkshopDatabase.Restore(workshop.Folder, file, Workshop.Now));
+            Assert.Contains(sentence, refused.Message, StringComparison.Ordinal);
+        }
+
+        Assert.Single(new PieceStore(workshop.Open()).All());
+    }
+
+    private string[] Copies() => Directory.Exists(Path.Combine(workshop.Folder, "backups"))
+        ? [.. Directory.GetFiles(Path.Combine(workshop.Folder, "backups")).Order(StringComparer.Ordinal)]
+        : [];
+
+    private string Refusal() => Assert.Throws<WorkshopFileException>(workshop.Open).Message;
 
     [Fact]
     public void A_file_of_another_program_is_left_as_it_is()
@@ -97,7 +204,7 @@ public sealed class WorkshopFileTests : IDisposable
     {
         File.WriteAllText(Path.Combine(workshop.Folder, "taken"), "");
         var folder = Path.Combine(workshop.Folder, "taken", "data");
-        Assert.Contains(folder, Assert.Throws<WorkshopFileException>(() => WorkshopDatabase.Open(folder)).Message, StringComparison.Ordinal);
+        Assert.Contains(folder, Assert.Throws<WorkshopFileException>(() => WorkshopDatabase.Open(folder, Workshop.Now)).Message, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -122,7 +229,7 @@ public sealed class WorkshopFileTests : IDisposable
             }
         }
 
-        Assert.Single(new PieceStore(WorkshopDatabase.Open(aside)).All());
+        Assert.Single(new PieceStore(WorkshopDatabase.Open(aside, Workshop.Now)).All());
     }
 
     [Fact]

@@ -87,7 +87,7 @@ public sealed class HouseTests : IDisposable
     public async Task A_locked_file_is_told_and_nothing_is_lost()
     {
         var view = await host.AddPiece();
-        var database = WorkshopDatabase.Open(host.Folder);
+        var database = WorkshopDatabase.Open(host.Folder, host.Clock.GetCurrentInstant());
         using (var connection = database.Connect())
         using (var transaction = connection.BeginTransaction(deferred: false))
         {
@@ -114,7 +114,7 @@ public sealed class HouseTests : IDisposable
     [Fact]
     public void A_workshop_of_ones_own_is_never_set_aside_for_the_demo()
     {
-        var refusal = Assert.Throws<WorkshopFileException>(() => DemoWorkshop.SetAside(host.Folder));
+        var refusal = Assert.Throws<WorkshopFileException>(() => DemoWorkshop.SetAside(host.Folder, host.Clock.GetCurrentInstant()));
         Assert.Contains("a workshop of your own", refusal.Message, StringComparison.Ordinal);
         Assert.True(File.Exists(Path.Combine(host.Folder, WorkshopDatabase.FileName)));
     }
@@ -123,7 +123,28 @@ public sealed class HouseTests : IDisposable
     public void A_demo_is_set_aside_and_seeded_anew()
     {
         using var demo = new TestHost(demo: true);
-        DemoWorkshop.SetAside(demo.Folder);
+        DemoWorkshop.SetAside(demo.Folder, demo.Clock.GetCurrentInstant());
         Assert.False(File.Exists(Path.Combine(demo.Folder, WorkshopDatabase.FileName)));
+    }
+
+    [Fact]
+    public async Task A_copy_is_brought_back_at_the_start_and_what_it_replaces_is_kept()
+    {
+        await host.AddPiece("Then");
+        var copy = Path.Combine(host.Folder, "copy.db");
+        using (var connection = WorkshopDatabase.Open(host.Folder, host.Clock.GetCurrentInstant()).Connect())
+        using (var target = new Microsoft.Data.Sqlite.SqliteConnection($"Data Source={copy};Pooling=False"))
+        {
+            target.Open();
+            connection.BackupDatabase(target);
+        }
+
+        await host.AddPiece("Later");
+        using var again = new TestHost(folder: Directory.CreateDirectory(Path.Combine(host.Folder, "again")).FullName, restore: copy);
+        Assert.Equal(["Then"], (await again.List("/api/pieces")).Select(p => (string)p!["name"]!));
+        await again.AddPiece("Later still");
+        using var third = new TestHost(folder: again.Folder, restore: copy);
+        Assert.Equal(["Then"], (await third.List("/api/pieces")).Select(p => (string)p!["name"]!));
+        Assert.Single(Directory.GetFiles(again.Folder, "workshop.db.replaced-*"), f => !f.EndsWith("-wal", StringComparison.Ordinal) && !f.EndsWith("-shm", StringComparison.Ordinal));
     }
 }

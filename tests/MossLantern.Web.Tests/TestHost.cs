@@ -17,13 +17,14 @@ public sealed class TestHost : IDisposable
 {
     private readonly WebApplicationFactory<Program> factory;
 
-    public TestHost(bool demo = false, string? folder = null)
+    public TestHost(bool demo = false, string? folder = null, string? restore = null)
     {
         Folder = folder ?? Directory.CreateTempSubdirectory("moss-lantern-").FullName;
         factory = new WebApplicationFactory<Program>().WithWebHostBuilder(builder =>
         {
             builder.UseSetting("data", Folder);
             builder.UseSetting("demo", demo ? "true" : "false");
+            builder.UseSetting("restore", restore);
             builder.UseSetting("Serilog:MinimumLevel:Default", "Fatal");
             builder.UseSetting("Serilog:MinimumLevel:Override:Microsoft", "Fatal");
             builder.UseSetting("Serilog:MinimumLevel:Override:Microsoft.Hosting.Lifetime", "Fatal");
@@ -92,6 +93,9 @@ public sealed class TestHost : IDisposable
     {
         factory.Dispose();
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        Directory.Delete(Folder, recursive: true);
+        if (Directory.Exists(Folder))
+        {
+            Directory.Delete(Folder, recursive: true);
+        }
     }
 }

@@ -33,7 +33,7 @@ public sealed class DemoWorkshop(
 
     /// <summary>Moves a demo's file out of the way, so that the demo is seeded anew.</summary>
     /// <exception cref="WorkshopFileException">The file holds a person's own workshop.</exception>
-    public static void SetAside(string folder)
+    public static void SetAside(string folder, Instant now)
     {
         var path = Path.Combine(folder, WorkshopDatabase.FileName);
         if (!File.Exists(path))
@@ -41,7 +41,7 @@ public sealed class DemoWorkshop(
             return;
         }
 
-        if (new SettingStore(WorkshopDatabase.Open(folder)).Find(SettingStore.Demo) is null)
+        if (new SettingStore(WorkshopDatabase.Open(folder, now)).Find(SettingStore.Demo) is null)
         {
             throw new WorkshopFileException($"{path} is a workshop of your own, not the demo; it was left as it is.");
         }

@@ -36,7 +36,13 @@ public sealed class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHand
                 title: "Busy", detail: "The workshop file is in use by another program. Nothing was saved; try again in a moment.",
                 statusCode: StatusCodes.Status503ServiceUnavailable),
             SqliteException e => TypedResults.Problem(
-                title: "Not saved", detail: $"The workshop file could not be used: {e.Message}",
+                title: "Not saved",
+                detail: e.SqliteErrorCode switch
+                {
+                    8 => "The workshop file is read-only now. Nothing was saved; make it writable again.",
+                    13 => "The disk is full. Nothing was saved; make room.",
+                    _ => $"The workshop file could not be used: {e.Message}",
+                },
                 statusCode: StatusCodes.Status503ServiceUnavailable),
             _ => null,
         };
