@@ -9,13 +9,15 @@ namespace MossLantern.Browser.Tests;
 internal sealed class WorkshopProcess : IDisposable
 {
     private readonly bool demo;
+    private readonly bool own;
     private readonly int port = FreePort();
     private Process? process;
 
-    public WorkshopProcess(bool demo)
+    public WorkshopProcess(bool demo, string? folder = null)
     {
         this.demo = demo;
-        Folder = Directory.CreateTempSubdirectory("moss-lantern-").FullName;
+        own = folder is null;
+        Folder = folder ?? Directory.CreateTempSubdirectory("moss-lantern-").FullName;
         Start();
     }
 
@@ -28,6 +30,38 @@ internal sealed class WorkshopProcess : IDisposable
     public static string Root { get; } = FindRoot();
 
     public void Start()
+    {
+        process = Process.Start(Begin())!;
+        process.BeginOutputReadLine();
+        process.BeginErrorReadLine();
+        using var client = Client;
+        Waiting.Until(() =>
+        {
+            Assert.False(process.HasExited, "The program ended while it was starting.");
+            try
+            {
+                using var answer = client.GetAsync("api/workshop").GetAwaiter().GetResult();
+                return answer.IsSuccessStatusCode;
+            }
+            catch (HttpRequestException)
+            {
+                return false;
+            }
+        }, "the program to answer", TimeSpan.FromSeconds(60));
+    }
+
+    /// <summary>Starts it where it must refuse to, and gives the sentence it ends with.</summary>
+    public string StartRefused()
+    {
+        using var refusing = Process.Start(Begin())!;
+        var said = refusing.StandardError.ReadToEndAsync();
+        refusing.BeginOutputReadLine();
+        Assert.True(refusing.WaitForExit(TimeSpan.FromSeconds(60)), "The program started.");
+        Assert.NotEqual(0, refusing.ExitCode);
+        return said.GetAwaiter().GetResult();
+    }
+
+    private ProcessStartInfo Begin()
     {
         var folder = Path.Combine(Root, "src", "MossLantern.Web");
         var start = new ProcessStartInfo("dotnet")
@@ -45,23 +79,7 @@ internal sealed class WorkshopProcess : IDisposable
             start.ArgumentList.Add(argument);
         }
 
-        process = Process.Start(start)!;
-        process.BeginOutputReadLine();
-        process.BeginErrorReadLine();
-        using var client = Client;
-        Waiting.Until(() =>
-        {
-            Assert.False(process.HasExited, "The program ended while it was starting.");
-            try
-            {
-                using var answer = client.GetAsync("api/workshop").GetAwaiter().GetResult();
-                return answer.IsSuccessStatusCode;
-            }
-            catch (HttpRequestException)
-            {
-                return false;
-            }
-        }, "the program to answer", TimeSpan.FromSeconds(60));
+        return start;
     }
 
     public void Kill()
@@ -87,7 +105,10 @@ internal sealed class WorkshopProcess : IDisposable
     public void Dispose()
     {
         Kill();
-        Directory.Delete(Folder, recursive: true);
+        if (own)
+        {
+            Directory.Delete(Folder, recursive: true);
+        }
     }
 
     private static int FreePort()

@@ -81,6 +81,27 @@ describe('the drafts of a drag', () => {
     await vi.waitFor(() => expect(shapes()).toEqual(['b']));
   });
 
+  it('are painted again when the view changes, until they are cleared', async () => {
+    const painted = vi.fn(() => null);
+    const canvas = { width: 0, height: 0, getContext: painted } as unknown as OffscreenCanvas;
+    const place = { width: 100, height: 60, ratio: 1, view: { pixelsPerMm: 1, x: 0, y: 0 } };
+    loop.hear({ canvas });
+    loop.hear({ place });
+    expect(painted).not.toHaveBeenCalled();
+    move('a');
+    await vi.waitFor(() => expect(asked).toHaveLength(1));
+    asked[0]!.answer();
+    await vi.waitFor(() => expect(shapes()).toEqual(['a']));
+    expect(painted).toHaveBeenCalledTimes(1);
+    loop.hear({ halt: 'keep' });
+    loop.hear({ place });
+    expect(painted).toHaveBeenCalledTimes(2);
+    loop.hear({ halt: 'clear' });
+    painted.mockClear();
+    loop.hear({ place });
+    expect(painted).not.toHaveBeenCalled();
+  });
+
   it('go on after one that was refused', async () => {
     move('a');
     await vi.waitFor(() => expect(asked).toHaveLength(1));

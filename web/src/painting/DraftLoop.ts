@@ -36,6 +36,8 @@ const frame = () => new Promise<unknown>((done) => requestAnimationFrame(done));
 export class DraftLoop {
   private canvas: HTMLCanvasElement | OffscreenCanvas | null = null;
   private place: Place | null = null;
+  /** What is on the canvas: painted again when the view changes. */
+  private seen: Painting | null = null;
   private next: Move | null = null;
   private busy = false;
   private counting = false;
@@ -47,11 +49,15 @@ export class DraftLoop {
 
   hear(order: DraftOrder) {
     if ('canvas' in order) this.canvas = order.canvas;
-    else if ('place' in order) this.place = order.place;
-    else if ('halt' in order) {
+    else if ('place' in order) {
+      this.place = order.place;
+      if (this.seen) this.show(this.seen);
+    } else if ('halt' in order) {
       this.next = null;
       this.halts++;
-      if (order.halt === 'clear' && this.place) sized(this.canvas, this.place);
+      if (order.halt === 'keep') return;
+      this.seen = null;
+      if (this.place) sized(this.canvas, this.place);
     } else {
       this.next = order.move;
       if (!this.busy) void this.run();
@@ -67,8 +73,7 @@ export class DraftLoop {
       try {
         const { painting } = await this.ask(move, 'draft', false);
         if (!painting || halts !== this.halts) continue;
-        const context = this.place && sized(this.canvas, this.place);
-        if (context) paint(context, painting, this.place!.view.pixelsPerMm);
+        this.show(painting);
         const { widthMm, heightMm, outline } = painting;
         this.tell({ shape: { widthMm, heightMm, outline } });
         void this.count(move);
@@ -81,6 +86,12 @@ export class DraftLoop {
       }
     }
     this.busy = false;
+  }
+
+  private show(painting: Painting) {
+    this.seen = painting;
+    const context = this.place && sized(this.canvas, this.place);
+    if (context) paint(context, painting, this.place!.view.pixelsPerMm);
   }
 
   private async count(move: Move) {
