@@ -1,5 +1,8 @@
+using System.Collections;
+using System.Collections.Immutable;
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
 using NodaTime;
 using NodaTime.Serialization.SystemTextJson;
 
@@ -25,6 +28,24 @@ public static class WorkshopJson
         options.MaxDepth = 32;
         options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower, allowIntegerValues: false));
         options.ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
+        options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(RefuseEmptyEntries);
+    }
+
+    /// <summary>An entry of a list is never null; the serializer looks only at fields.</summary>
+    private static void RefuseEmptyEntries(JsonTypeInfo info)
+    {
+        if (info.Kind == JsonTypeInfoKind.Enumerable
+            && info.Type is { IsGenericType: true } type && type.GetGenericTypeDefinition() == typeof(ImmutableArray<>)
+            && !type.GenericTypeArguments[0].IsValueType)
+        {
+            info.OnDeserialized = list =>
+            {
+                if (((IEnumerable)list).Cast<object?>().Contains(null))
+                {
+                    throw new JsonException("An entry of a list is null.");
+                }
+            };
+        }
     }
 
     private static JsonSerializerOptions Create()

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Net;
 using System.Text.Json.Nodes;
+using static MossLantern.Web.Tests.Places;
 using static MossLantern.Web.Tests.TestHost;
 
 namespace MossLantern.Web.Tests;
@@ -73,11 +74,11 @@ public sealed class ReckonerTests(SharedHost shared) : IClassFixture<SharedHost>
     public async Task Nothing_but_what_is_asked_for_is_taken_and_the_field_is_named(string path, string request, string wanted)
     {
         _ = wanted;
-        foreach (var (place, leaf) in Places(Json(request)))
+        foreach (var (place, leaf) in All(Json(request)))
         {
             var last = place[(place.LastIndexOf('.') + 1)..].Split('[')[0];
             var optional = Optional.Contains(last) || Optional.Contains($"{last}@{path}");
-            foreach (var bad in new[] { null, "null", "\"12 apples\"", "true", "{}", "[]", "-1e9", "1e9", "1e999", "[null]", "{\"x\":1}" })
+            foreach (var bad in BadValues)
             {
                 // Another object or list in place of one, or text in place of text, may be whole; those are told apart by what is in them.
                 if (leaf is JsonArray && bad is "[]" or "[null]" || leaf is JsonObject && bad is "{}" || bad is "\"12 apples\"" && last == "text")
@@ -108,7 +109,7 @@ public sealed class ReckonerTests(SharedHost shared) : IClassFixture<SharedHost>
     public async Task An_unknown_field_is_refused_wherever_it_stands(string path, string request, string wanted)
     {
         _ = wanted;
-        foreach (var (place, leaf) in Places(Json(request)).Where(p => p.Leaf is JsonObject).Prepend(("", Json(request))))
+        foreach (var (place, leaf) in All(Json(request)).Where(p => p.Leaf is JsonObject).Prepend(("", Json(request))))
         {
             _ = leaf;
             var changed = Json(request);
@@ -165,42 +166,6 @@ public sealed class ReckonerTests(SharedHost shared) : IClassFixture<SharedHost>
     private Task<HttpResponseMessage> Ask(string path, string body) => Post(path, Body(body));
 
     private Task<HttpResponseMessage> Post(string path, StringContent body) => shared.Host.Client.PostAsync($"/api/reckon/{path}", body);
-
-    /// <summary>Every value of a request, by its place.</summary>
-    private static IEnumerable<(string Place, JsonNode? Leaf)> Places(JsonNode node, string at = "") => node switch
-    {
-        JsonObject o => o.SelectMany(p => Below(p.Value, at.Length == 0 ? p.Key : $"{at}.{p.Key}")),
-        JsonArray a => a.SelectMany((item, i) => Below(item, $"{at}[{i}]")),
-        _ => [],
-    };
-
-    private static IEnumerable<(string, JsonNode?)> Below(JsonNode? node, string place) =>
-        node is null ? [(place, null)] : Places(node, place).Prepend((place, node));
-
-    private static JsonNode? At(JsonNode root, string place) =>
-        place.Replace("[", ".", StringComparison.Ordinal).Replace("]", "", StringComparison.Ordinal).Split('.')
-            .Aggregate((JsonNode?)root, (node, step) => node is JsonArray list ? list[int.Parse(step, CultureInfo.InvariantCulture)] : node?[step]);
-
-    private static void Set(JsonObject root, string place, JsonNode? value, bool remove)
-    {
-        var steps = place.Replace("[", ".", StringComparison.Ordinal).Replace("]", "", StringComparison.Ordinal).Split('.');
-        var parent = steps.Length == 1 ? root : At(root, string.Join('.', steps[..^1]));
-        switch (parent)
-        {
-            case JsonArray list when remove:
-                list[int.Parse(steps[^1], CultureInfo.InvariantCulture)] = null;
-                break;
-            case JsonArray list:
-                list[int.Parse(steps[^1], CultureInfo.InvariantCulture)] = value;
-                break;
-            case JsonObject o when remove:
-                o.Remove(steps[^1]);
-                break;
-            default:
-                parent![steps[^1]] = value;
-                break;
-        }
-    }
 }
 
 /// <summary>One program for all sums: nothing of them is kept.</summary>

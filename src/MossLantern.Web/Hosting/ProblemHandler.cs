@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.RegularExpressions;
 using FluentValidation;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -10,7 +11,7 @@ using NodaTime.Text;
 namespace MossLantern.Web.Hosting;
 
 /// <summary>Turns what can go wrong into problem details with a sentence a person can use.</summary>
-public sealed class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHandler
+public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHandler
 {
     /// <inheritdoc/>
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
@@ -26,6 +27,12 @@ public sealed class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHand
                 statusCode: StatusCodes.Status409Conflict,
                 extensions: new Dictionary<string, object?> { ["newest"] = e.Newest }),
             BadHttpRequestException { InnerException: JsonException json } => Unreadable(json, httpContext.Request.Path.StartsWithSegments("/api/reckon", StringComparison.Ordinal)),
+
+            // A choice of forms, such as an outline's, that does not say which form it is.
+            NotSupportedException e when Formless().Match(e.Message) is { Success: true } found => Invalid(new()
+            {
+                [found.Groups[1].Value] = [$"{found.Groups[1].Value} must say which shape it is."],
+            }),
             BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } => TypedResults.Problem(
                 title: "Too large", detail: "A request may have up to 2 MB.", statusCode: StatusCodes.Status413PayloadTooLarge),
             BadHttpRequestException { StatusCode: StatusCodes.Status415UnsupportedMediaType } => TypedResults.Problem(
@@ -77,6 +84,9 @@ public sealed class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHand
         var sentence = sum && ReckonerFields.Sentence(field) is { } takes ? takes : field.Length > 0 ? $"{field} {what}." : "The request is not valid JSON, or a field of it is missing or unknown.";
         return Invalid(new() { [field] = [sentence] });
     }
+
+    [GeneratedRegex(@"type discriminator.*Path: \$\.([^ |]+)", RegexOptions.Singleline)]
+    private static partial Regex Formless();
 
     private static string CamelPath(string path) =>
         string.Join('.', path.Split('.').Select(p => p.Length == 0 ? p : char.ToLowerInvariant(p[0]) + p[1..]));

@@ -1,0 +1,127 @@
+using System.Net;
+using System.Text.Json.Nodes;
+using static MossLantern.Web.Tests.Places;
+using static MossLantern.Web.Tests.TestHost;
+
+namespace MossLantern.Web.Tests;
+
+/// <summary>Every path that takes a document, sent each kind of bad value in each of its fields.</summary>
+public sealed class BadValueTests : IDisposable
+{
+    private readonly TestHost host = new();
+
+    public void Dispose() => host.Dispose();
+
+    [Fact]
+    public async Task A_new_piece() =>
+        await Send(HttpMethod.Post, "/api/pieces", new JsonObject { ["name"] = "Fen", ["ground"] = Ground(100, 60) }, HttpStatusCode.Created);
+
+    [Fact]
+    public async Task A_save()
+    {
+        var (id, piece) = await Worked();
+
+        // Based on a version that never was: what could be saved is stale, so nothing is ever written.
+        await Send(HttpMethod.Put, $"/api/pieces/{id}", new JsonObject { ["basedOn"] = 9999, ["piece"] = piece }, HttpStatusCode.Conflict);
+        Assert.Equal(2, (int)(await host.Get($"/api/pieces/{id}"))["version"]!);
+    }
+
+    [Fact]
+    public async Task A_preview()
+    {
+        var (id, piece) = await Worked();
+        var request = new JsonObject { ["piece"] = piece, ["layerId"] = "layer-1", ["detail"] = "draft", ["numbers"] = true };
+        await Send(HttpMethod.Post, $"/api/pieces/{id}/preview", request, HttpStatusCode.OK);
+        Assert.Equal(2, (int)(await host.Get($"/api/pieces/{id}"))["version"]!);
+    }
+
+    [Fact]
+    public async Task A_step()
+    {
+        var (id, _) = await Worked();
+        await Send(HttpMethod.Post, $"/api/pieces/{id}/step", new JsonObject { ["basedOn"] = 9999, ["step"] = "undo" }, HttpStatusCode.Conflict);
+    }
+
+    [Fact]
+    public async Task A_run()
+    {
+        var (id, piece) = await Worked();
+        var layer = piece["layers"]![0]!;
+        var run = new JsonObject
+        {
+            ["basedOn"] = 0,
+            ["layerId"] = (string)layer["id"]!,
+            ["start"] = "2026-05-01T09:00:00",
+            ["end"] = "2026-05-01T09:20:00",
+            ["roomC"] = 21,
+            ["note"] = "Tape came off clean.",
+            ["pours"] = new JsonArray(new JsonObject { ["regionId"] = "heart", ["pouredMl"] = 12.5 }),
+        };
+        await Send(HttpMethod.Put, $"/api/pieces/{id}/runs/{Guid.NewGuid()}", run, HttpStatusCode.OK, HttpStatusCode.Conflict);
+    }
+
+    [Fact]
+    public async Task The_workshops_zone() =>
+        await Send(HttpMethod.Put, "/api/workshop", new JsonObject { ["timeZone"] = "Europe/Dublin" }, HttpStatusCode.OK);
+
+    /// <summary>A small piece with a heart, a loss and a plan, so that every field has a value.</summary>
+    private async Task<(string Id, JsonObject Piece)> Worked()
+    {
+        var view = await host.AddPiece("Fen", Ground(60, 40));
+        var layer = view["piece"]!["layers"]![0]!;
+        layer["hearts"] = new JsonArray(Json("""{ "id": "h1", "xMm": 30, "yMm": 20, "widthMm": 12, "heightMm": 9, "turnDeg": 10, "wavinessMm": 3, "seed": 4 }"""));
+        layer["losses"] = Json("""{ "filmMm": 0.4, "dripPercent": 9, "cupMl": 1, "cupPercent": 3 }""");
+        layer["tools"] = Json("""{ "cupStepMl": 0.5, "scaleStepG": 0.1 }""");
+        layer["reservePercent"] = 12;
+        layer["pourOrder"] = new JsonArray("heart");
+        layer["plan"] = Json("""{ "start": "2026-05-01T09:00:00", "end": "2026-05-01T09:20:00", "roomC": 20 }""");
+        layer["resin"] = Json("""{ "system": "coating", "ratio": { "basis": "volume", "resin": 1, "hardener": 1 }, "resinDensity": 1.15, "hardenerDensity": 0.98 }""");
+        var saved = await host.Save(view);
+        return ((string)saved["id"]!, saved["piece"]!.DeepClone().AsObject());
+    }
+
+    /// <summary>Sends a request with every field spoilt in every way. It is refused with a sentence for a field, or it was as good as the whole one.</summary>
+    private async Task Send(HttpMethod method, string path, JsonObject request, params HttpStatusCode[] whole)
+    {
+        Assert.Contains(await Status(request), whole);
+        var refused = 0;
+        foreach (var (place, _) in All(request).ToList())
+        {
+            foreach (var bad in BadValues)
+            {
+                var changed = request.DeepClone().AsObject();
+                Set(changed, place, bad is null or "null" ? null : JsonNode.Parse(bad), remove: bad is null);
+                using var answer = await Answer(changed);
+                if (whole.Contains(answer.StatusCode))
+                {
+                    continue;
+                }
+
+                var text = await answer.Content.ReadAsStringAsync();
+                Assert.True(answer.StatusCode == HttpStatusCode.BadRequest, $"{place} = {bad}: {(int)answer.StatusCode} {text}");
+                Assert.True(Json(text)["errors"]!.AsObject().Count > 0, $"{place} = {bad}: {text}");
+                refused++;
+            }
+        }
+
+        Assert.True(refused > 0, "nothing was refused");
+        foreach (var body in new[] { "", "null", "[]", "{", new string('[', 100_000), "{\"a\":" + new string('{', 60), "\0" })
+        {
+            using var answer = await host.Client.SendAsync(new(method, path) { Content = Body(body) });
+            Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        }
+
+        using var large = await host.Client.SendAsync(new(method, path) { Content = Body($"{{\"name\":\"{new string('x', 3_000_000)}\"}}") });
+        Assert.InRange((int)large.StatusCode, 400, 413);
+        using var form = await host.Client.SendAsync(new(method, path) { Content = Body(request.ToJsonString(), "text/plain") });
+        Assert.Equal(HttpStatusCode.UnsupportedMediaType, form.StatusCode);
+
+        Task<HttpResponseMessage> Answer(JsonObject body) => host.Client.SendAsync(new(method, path) { Content = Body(body.ToJsonString()) });
+
+        async Task<HttpStatusCode> Status(JsonObject body)
+        {
+            using var answer = await Answer(body);
+            return answer.StatusCode;
+        }
+    }
+}
