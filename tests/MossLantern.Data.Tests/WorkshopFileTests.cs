@@ -99,8 +99,15 @@ public sealed class WorkshopFileTests : IDisposable
         Assert.Equal(10, Copies().Length);
         Assert.EndsWith("workshop-2026-05-13T093000.db", Copies()[^1], StringComparison.Ordinal);
         Assert.EndsWith("workshop-2026-05-04T093000.db", Copies()[0], StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Two_starts_in_one_second_keep_a_copy_each()
+    {
         workshop.Open();
         workshop.Open();
+        workshop.Open();
+        Assert.Equal(["workshop-2026-05-01T093000.db", "workshop-2026-05-01T093000_2.db"], Copies().Select(Path.GetFileName));
     }
 
     [Fact]

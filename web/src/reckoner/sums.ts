@@ -499,12 +499,7 @@ export const sums: Sum[] = [
     ],
     outs: [
       out('deltaE00', 'Difference', '', 'colour-difference', { decimals: 1 }),
-      {
-        told: (a) =>
-          (a['deltaE00'] as number) < 12
-            ? 'Poured wet beside each other they read as one.'
-            : 'They stay two colours.',
-      },
+      { told: () => 'Wet neighbours under 12 read as one.' },
     ],
   },
 ];

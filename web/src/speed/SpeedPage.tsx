@@ -9,13 +9,6 @@ import { usePiece } from '../piece/usePiece';
 export function SpeedPage() {
   const { data } = useQuery({ queryKey: ['shelf'], queryFn: () => take(api.GET('/api/pieces')) });
   const largest = data?.toSorted((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm)[0];
-  const { data: opened } = useQuery({
-    queryKey: ['piece', largest?.id],
-    queryFn: () => take(api.GET('/api/pieces/{id}', { params: { path: { id: largest!.id } } })),
-    enabled: largest !== undefined,
-    staleTime: Infinity,
-  });
-  const layer = opened?.piece.layers[0];
   return (
     <main id="main" className="speed">
       <h1>How quick it is here</h1>
@@ -23,7 +16,7 @@ export function SpeedPage() {
         Drags the first heart of the largest piece for three seconds and measures every painted answer, from
         the move it answers to the second frame after it. Nothing is saved.
       </p>
-      {largest && layer && <Measured id={largest.id} name={largest.name} layerId={layer.id} />}
+      {largest && <Measured id={largest.id} name={largest.name} />}
       {data && !largest && <p>There is no piece on the shelf yet.</p>}
     </main>
   );
@@ -38,8 +31,9 @@ interface Result {
 const moves = 180;
 const everyMs = 16;
 
-function Measured({ id, name, layerId }: { id: string; name: string; layerId: string }) {
-  const page = usePiece(id, layerId);
+function Measured({ id, name }: { id: string; name: string }) {
+  // All layers are painted, as on the piece's page when it is opened.
+  const page = usePiece(id, null);
   const frame = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState({ width: 0, height: 0 });
   useLayoutEffect(() => {
