@@ -1,6 +1,7 @@
 using BenchmarkDotNet.Attributes;
 using BenchmarkDotNet.Running;
 using MossLantern.Bench;
+using MossLantern.Core.Curing;
 using MossLantern.Core.Map;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
@@ -65,5 +66,27 @@ namespace MossLantern.Bench
             var layer = piece.Layers[0];
             return piece with { Layers = [layer with { Hearts = layer.Hearts.SetItem(0, layer.Hearts[0] with { XMm = 150 + x }) }] };
         }
+    }
+
+    /// <summary>The cure model: calibrated once per resin, then asked for every cup and film.</summary>
+    [MemoryDiagnoser]
+    public class CureBenchmarks
+    {
+        private CureModel model = null!;
+
+        [GlobalSetup]
+        public void Set() => model = CureModel.Of(45, 22);
+
+        [Benchmark]
+        public CureModel Calibrate() => CureModel.Of(45, 22);
+
+        [Benchmark]
+        public CureModel CalibrateWithSecondPair() => CureModel.Of(45, 22, 300, 41);
+
+        [Benchmark]
+        public Cured Cup() => model.Cup(300, 22);
+
+        [Benchmark]
+        public Cured Film() => model.Film(3, 22);
     }
 }

@@ -47,14 +47,18 @@ public sealed class ReckonerTests : IDisposable
         using var page = new Page(workshop.Address);
         page.Open("/reckoner/puddle");
         Waiting.Until(() => Result(page, "Radius 3").Contains("138.2 mm", StringComparison.Ordinal), "the radii");
-        page.Write("Depth", "200");
+
+        // Without Enter and without leaving the blank.
+        page.TabTo("textbox", "Depth");
+        page.Press(Keys.Control + "a", "200");
         page.WaitForText("Depth must be from 0.1 to 100 mm.");
         page.WaitForText("The last sum that could be worked out:");
         Assert.Contains("138.2 mm", Result(page, "Radius 3"), StringComparison.Ordinal);
         page.Write("Colour 2", "-3");
         page.WaitForText("Volume must be from 0.01 to 100000 ml.");
-        page.Write("Depth", "2");
         page.Write("Colour 2", "40");
+        page.TabTo("textbox", "Depth");
+        page.Press(Keys.Control + "a", "2");
         Waiting.Until(() => Result(page, "Radius 3").Contains("169.3 mm", StringComparison.Ordinal), "the sum to follow again");
 
         page.TabTo("button", "+ another colour");

@@ -1,12 +1,13 @@
 using System.Net;
 using System.Text.Json.Nodes;
+using System.Text.RegularExpressions;
 using static MossLantern.Web.Tests.Places;
 using static MossLantern.Web.Tests.TestHost;
 
 namespace MossLantern.Web.Tests;
 
 /// <summary>Every path that takes a document, sent each kind of bad value in each of its fields.</summary>
-public sealed class BadValueTests : IDisposable
+public sealed partial class BadValueTests : IDisposable
 {
     private readonly TestHost host = new();
 
@@ -64,12 +65,49 @@ public sealed class BadValueTests : IDisposable
     public async Task The_workshops_zone() =>
         await Send(HttpMethod.Put, "/api/workshop", new JsonObject { ["timeZone"] = "Europe/Dublin" }, HttpStatusCode.OK);
 
+    /// <summary>What a field is said to take while it is typed is what a save takes, in the same words.</summary>
+    [Fact]
+    public async Task Every_range_told_is_the_one_that_counts()
+    {
+        var (id, piece) = await Worked();
+        var round = piece.DeepClone().AsObject();
+        round["ground"]!["outline"] = Json("""{ "shape": "round", "diameterMm": 80 }""");
+        var ranges = (await host.Get("/api/fields"))["ranges"]!.AsObject();
+        foreach (var (field, range) in ranges.Where(r => !r.Key.StartsWith("runs.", StringComparison.Ordinal)))
+        {
+            var whole = field.Contains("diameter", StringComparison.Ordinal) ? round : piece;
+            var place = All(whole).Select(p => p.Place).Last(p => Indices().Replace(p, "") == field);
+            foreach (var (value, status) in new[]
+            {
+                ((double)range!["from"]! - 0.001, HttpStatusCode.BadRequest), ((double)range["to"]! + 0.001, HttpStatusCode.BadRequest),
+                ((double)range["from"]!, HttpStatusCode.Conflict), ((double)range["to"]!, HttpStatusCode.Conflict),
+            })
+            {
+                var changed = whole.DeepClone().AsObject();
+                Set(changed, place, value, remove: false);
+                using var answer = await host.Client.PutAsync($"/api/pieces/{id}", Body(new JsonObject { ["basedOn"] = 9999, ["piece"] = changed }.ToJsonString()));
+                var text = await answer.Content.ReadAsStringAsync();
+                Assert.True(status == answer.StatusCode, $"{place} = {value}: {text}");
+                if (status == HttpStatusCode.BadRequest)
+                {
+                    Assert.Equal((string)range["sentence"]!, Sentence(Json(text), place));
+                }
+            }
+        }
+    }
+
+    [GeneratedRegex(@"\[\d+\]")]
+    private static partial Regex Indices();
+
     /// <summary>A small piece with a heart, a loss and a plan, so that every field has a value.</summary>
     private async Task<(string Id, JsonObject Piece)> Worked()
     {
         var view = await host.AddPiece("Fen", Ground(60, 40));
         var layer = view["piece"]!["layers"]![0]!;
         layer["hearts"] = new JsonArray(Json("""{ "id": "h1", "xMm": 30, "yMm": 20, "widthMm": 12, "heightMm": 9, "turnDeg": 10, "wavinessMm": 3, "seed": 4 }"""));
+        var vein = layer["bands"]![0]!.DeepClone().AsObject();
+        (vein["id"], vein["widthMm"], vein["fillsRest"]) = ("vein", 5, false);
+        layer["bands"]!.AsArray().Add((JsonNode)vein);
         layer["losses"] = Json("""{ "filmMm": 0.4, "dripPercent": 9, "cupMl": 1, "cupPercent": 3 }""");
         layer["tools"] = Json("""{ "cupStepMl": 0.5, "scaleStepG": 0.1 }""");
         layer["reservePercent"] = 12;

@@ -1,5 +1,7 @@
+using System.Diagnostics;
 using System.Net;
 using System.Net.Http.Json;
+using Microsoft.Data.Sqlite;
 using MossLantern.Data;
 using MossLantern.Web.Demo;
 using static MossLantern.Web.Tests.TestHost;
@@ -100,6 +102,20 @@ public sealed class HouseTests : IDisposable
     }
 
     [Fact]
+    public async Task A_file_made_read_only_is_told_and_nothing_is_lost()
+    {
+        var view = await host.AddPiece();
+        using (ReadOnly(Path.Combine(host.Folder, WorkshopDatabase.FileName)))
+        {
+            var problem = await Problem(await host.TrySave(view), HttpStatusCode.ServiceUnavailable);
+            Assert.Contains("read-only", (string)problem["detail"]!, StringComparison.Ordinal);
+            Assert.Equal(1, (int)(await host.Get($"/api/pieces/{view["id"]}"))["version"]!);
+        }
+
+        await host.Save(view);
+    }
+
+    [Fact]
     public async Task The_demo_is_seeded_once_and_its_tape_comes_off_soon()
     {
         using var demo = new TestHost(demo: true);
@@ -146,5 +162,37 @@ public sealed class HouseTests : IDisposable
         using var third = new TestHost(folder: again.Folder, restore: copy);
         Assert.Equal(["Then"], (await third.List("/api/pieces")).Select(p => (string)p!["name"]!));
         Assert.Single(Directory.GetFiles(again.Folder, "workshop.db.replaced-*"), f => !f.EndsWith("-wal", StringComparison.Ordinal) && !f.EndsWith("-shm", StringComparison.Ordinal));
+    }
+
+    /// <summary>Makes a file read-only until it is given back. Root writes whatever the permissions say, so for root it is mounted so.</summary>
+    private static Undo ReadOnly(string file)
+    {
+        // What is open already may go on writing: idle connections are let go, as the program does after a while.
+        SqliteConnection.ClearAllPools();
+        if (Environment.IsPrivilegedProcess)
+        {
+            Run("mount", "--bind", file, file);
+            Run("mount", "-o", "remount,bind,ro", file);
+            return new(() => Run("umount", "--lazy", file));
+        }
+
+        File.SetAttributes(file, FileAttributes.ReadOnly);
+        return new(() => File.SetAttributes(file, FileAttributes.Normal));
+    }
+
+    private static void Run(string program, params string[] arguments)
+    {
+        using var process = Process.Start(program, arguments);
+        process.WaitForExit();
+        Assert.Equal(0, process.ExitCode);
+    }
+
+    private sealed class Undo(Action undo) : IDisposable
+    {
+        public void Dispose()
+        {
+            SqliteConnection.ClearAllPools();
+            undo();
+        }
     }
 }

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, NavLink, Navigate, Route, Routes, useParams } from 'react-router';
 import { api, take } from './api/client';
 import { Ribbon } from './parts/Ribbon';
+import { FieldsContext, useFieldsFromWorkshop } from './parts/fields';
 import { localText } from './parts/format';
 import { PiecePage } from './piece/PiecePage';
 import { ReckonerPage } from './reckoner/ReckonerPage';
@@ -11,7 +12,18 @@ import { SpeedPage } from './speed/SpeedPage';
 import { useTheme } from './units/theme';
 import { UnitsProvider, useUnits } from './units/units';
 
+const untold = { ranges: {}, usual: {} };
+
 export function App() {
+  const fields = useFieldsFromWorkshop();
+  return (
+    <FieldsContext value={fields ?? untold}>
+      <Pages />
+    </FieldsContext>
+  );
+}
+
+function Pages() {
   return (
     <UnitsProvider>
       <a className="visually-hidden-focusable skip" href="#main">

@@ -58,7 +58,7 @@ public sealed class PieceValidator : AbstractValidator<Piece>
         {
             RuleFor(l => l.Name).Named("The layer's name");
             RuleFor(l => l.DepthMm).In(Accepted.DepthMm);
-            RuleFor(l => l.RimFollow).InclusiveBetween(0, 1).WithMessage("Rim following must be from 0 to 1.");
+            RuleFor(l => l.RimFollow).In(Accepted.RimFollow);
             RuleFor(l => l.Widening).In(Accepted.Widening);
             RuleFor(l => l.Hearts).Must(h => Accepted.HeartCount.Contains(h.Length)).WithMessage(Accepted.HeartCount.Sentence)
                 .Must(h => Unique(h.Select(x => x.Id))).WithMessage("Each heart needs an id of its own.");
@@ -105,7 +105,7 @@ public sealed class PieceValidator : AbstractValidator<Piece>
             RuleFor(h => h.WidthMm).In(Accepted.HeartMm, "Heart width");
             RuleFor(h => h.HeightMm).In(Accepted.HeartMm, "Heart height");
             RuleFor(h => h.WavinessMm).In(Accepted.WavinessMm);
-            RuleFor(h => h.TurnDeg).InclusiveBetween(-360, 360).WithMessage("Turn must be from -360 to 360 degrees.");
+            RuleFor(h => h.TurnDeg).In(Accepted.TurnDeg);
         }
     }
 

@@ -57,6 +57,12 @@ public static class Accepted
     /// <summary>Factor by which bands widen outward, from one to the next.</summary>
     public static AcceptedRange Widening { get; } = new("Widening", 0.5, 2, "");
 
+    /// <summary>How far outer bands follow the rim, as a share.</summary>
+    public static AcceptedRange RimFollow { get; } = new("Rim following", 0, 1, "");
+
+    /// <summary>Turn of a heart, degrees.</summary>
+    public static AcceptedRange TurnDeg { get; } = new("Turn", -360, 360, "degrees");
+
     /// <summary>One part of a mix ratio.</summary>
     public static AcceptedRange RatioPart { get; } = new("Ratio part", 0.01, 1000, "");
 

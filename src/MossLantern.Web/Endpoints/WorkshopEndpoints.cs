@@ -1,9 +1,11 @@
 using System.Collections.Immutable;
 using Microsoft.AspNetCore.Http.HttpResults;
 using MossLantern.Core.Mixing;
+using MossLantern.Core.Pieces;
 using MossLantern.Core.Units;
 using MossLantern.Data;
 using MossLantern.Web.Hosting;
+using MossLantern.Web.Reckoner;
 using NodaTime;
 
 namespace MossLantern.Web.Endpoints;
@@ -16,6 +18,9 @@ public sealed record WorkshopChange(string TimeZone);
 
 /// <summary>The materials a piece can be made of.</summary>
 public sealed record MaterialsView(ImmutableArray<ResinSystem> ResinSystems, ImmutableArray<Colourant> Colourants);
+
+/// <summary>What number fields take: by place for a piece, by name for the reckoner's that may be left out.</summary>
+public sealed record FieldsView(ImmutableSortedDictionary<string, AcceptedRange> Ranges, IReadOnlyDictionary<string, double> Usual);
 
 /// <summary>Endpoints of the workshop: settings, materials, formulas, the ribbon.</summary>
 internal static class WorkshopEndpoints
@@ -38,6 +43,7 @@ internal static class WorkshopEndpoints
         });
         api.MapGet("/materials", () => new MaterialsView(TypicalMaterials.ResinSystems, TypicalMaterials.Colourants));
         api.MapGet("/formulas", () => Formulas.All);
+        api.MapGet("/fields", () => new FieldsView(PieceFields.Ranges, ReckonerFields.AllUsual));
         api.MapGet("/ribbon", (Workbench workbench) => workbench.Ribbon());
     }
 

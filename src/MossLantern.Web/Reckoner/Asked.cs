@@ -15,11 +15,11 @@ internal sealed class Asked
     /// <summary>A number with a default.</summary>
     public double Number(double? value, string field, double fallback) => value is null ? fallback : Number(value, field);
 
+    /// <summary>A number with the usual default.</summary>
+    public double Usual(double? value, string field) => Number(value, field, ReckonerFields.Usual(field));
+
     /// <summary>A whole number that must be there.</summary>
     public int Whole(int? value, string field) => (int)Number(value, field);
-
-    /// <summary>A whole number with a default.</summary>
-    public int Whole(int? value, string field, int fallback) => value is null ? fallback : Whole(value, field);
 
     /// <summary>Whether a part of the request that must be there is.</summary>
     public bool Has([NotNullWhen(true)] object? value, string field)

@@ -1,4 +1,7 @@
+using MossLantern.Core.Curing;
+using MossLantern.Core.Mixing;
 using MossLantern.Core.Units;
+using MossLantern.Core.Walls;
 
 namespace MossLantern.Web.Reckoner;
 
@@ -69,6 +72,24 @@ internal static class ReckonerFields
         ["lossShare"] = Accepted.Share with { What = "Loss" },
     };
 
+    private static readonly Dictionary<string, double> UsualValues = new(StringComparer.Ordinal)
+    {
+        ["tolerance"] = TypicalMaterials.RatioTolerance,
+        ["openEdgeMm"] = 0,
+        ["sideHeightMm"] = 0,
+        ["filmMm"] = CupPlanner.SideFilmMm,
+        ["dripShare"] = CupPlanner.DripShare,
+        ["reserve"] = TypicalMaterials.ReservePercent / 100,
+        ["transfers"] = 0,
+        ["activationKj"] = EquivalentAge.ActivationKj,
+        ["referenceC"] = TypicalMaterials.ReferenceC,
+        ["reactionHeatJPerG"] = CureModel.ReactionHeatJPerG,
+        ["referenceHeightMm"] = Bead.ReferenceHeightMm,
+        ["referenceDryHours"] = Bead.ReferenceDryHours,
+        ["coverShare"] = 1,
+        ["lossShare"] = Casting.LossShare,
+    };
+
     private static readonly Dictionary<string, string> Words = new(StringComparer.Ordinal)
     {
         ["basis"] = "Basis must be 'volume' or 'weight'.",
@@ -78,6 +99,12 @@ internal static class ReckonerFields
 
     /// <summary>The range of a field.</summary>
     public static AcceptedRange Range(string field) => Ranges[Last(field)];
+
+    /// <summary>What counts where a field may be left out.</summary>
+    public static double Usual(string field) => UsualValues[Last(field)];
+
+    /// <summary>What counts, for every field that may be left out.</summary>
+    public static IReadOnlyDictionary<string, double> AllUsual => UsualValues;
 
     /// <summary>What a field takes, for a value that is none; null for a field the reckoner does not know.</summary>
     public static string? Sentence(string field) =>

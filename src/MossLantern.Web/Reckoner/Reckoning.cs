@@ -39,7 +39,7 @@ internal static class Reckoning
         var hardener = asked.Number(sum.HardenerDensity, "hardenerDensity");
         var resinG = asked.Number(sum.ResinG, "resinG");
         var hardenerG = asked.Number(sum.HardenerG, "hardenerG");
-        var tolerance = asked.Number(sum.Tolerance, "tolerance", TypicalMaterials.RatioTolerance);
+        var tolerance = asked.Usual(sum.Tolerance, "tolerance");
         asked.Settle();
         var got = Core.Mixing.MixCorrection.Of(ratio, resin, hardener, resinG, hardenerG, tolerance);
         return new(
@@ -80,12 +80,12 @@ internal static class Reckoning
             var stones = given ?? new();
             return (Grams: asked.Number(stones.Grams, $"{at}.grams"), Density: asked.Number(stones.SolidDensity, $"{at}.solidDensity"));
         }).Sum(s => s.Density > 0 ? Displacement.Ml(s.Grams, s.Density) : 0);
-        var openEdge = asked.Number(sum.OpenEdgeMm, "openEdgeMm", 0);
-        var side = openEdge > 0 ? asked.Number(sum.SideHeightMm, "sideHeightMm") : asked.Number(sum.SideHeightMm, "sideHeightMm", 0);
-        var film = asked.Number(sum.FilmMm, "filmMm", CupPlanner.SideFilmMm);
-        var drip = asked.Number(sum.DripShare, "dripShare", CupPlanner.DripShare);
-        var reserve = asked.Number(sum.Reserve, "reserve", TypicalMaterials.ReservePercent / 100);
-        var transfers = asked.Whole(sum.Transfers, "transfers", 0);
+        var openEdge = asked.Usual(sum.OpenEdgeMm, "openEdgeMm");
+        var side = openEdge > 0 ? asked.Number(sum.SideHeightMm, "sideHeightMm") : asked.Usual(sum.SideHeightMm, "sideHeightMm");
+        var film = asked.Usual(sum.FilmMm, "filmMm");
+        var drip = asked.Usual(sum.DripShare, "dripShare");
+        var reserve = asked.Usual(sum.Reserve, "reserve");
+        var transfers = (int)asked.Usual(sum.Transfers, "transfers");
         asked.Settle();
         var layer = CupPlanner.RegionMl(area, depth);
         var edge = openEdge > 0 ? CupPlanner.EdgeMl(openEdge, side, layer, film, drip) : 0;
@@ -98,7 +98,7 @@ internal static class Reckoning
         var asked = new Asked();
         var reference = asked.Number(sum.ReferenceC, "referenceC");
         var segments = Segments(asked, sum.Segments);
-        var activation = asked.Number(sum.ActivationKj, "activationKj", EquivalentAge.ActivationKj);
+        var activation = asked.Usual(sum.ActivationKj, "activationKj");
         asked.Settle();
         return new(EquivalentAge.Hours(segments, reference, activation));
     }
@@ -109,7 +109,7 @@ internal static class Reckoning
         var reference = asked.Number(sum.ReferenceC, "referenceC");
         var age = asked.Number(sum.AgeHours, "ageHours");
         var segments = Segments(asked, sum.Segments);
-        var activation = asked.Number(sum.ActivationKj, "activationKj", EquivalentAge.ActivationKj);
+        var activation = asked.Usual(sum.ActivationKj, "activationKj");
         asked.Settle();
         return new(EquivalentAge.ClockHours(age, segments, reference, activation));
     }
@@ -147,8 +147,8 @@ internal static class Reckoning
         asked.One(sum.VolumeMl, "volumeMl", sum.LengthMm, "lengthMm");
         var volume = asked.Number(sum.VolumeMl, "volumeMl", 0);
         var length = asked.Number(sum.LengthMm, "lengthMm", 0);
-        var referenceHeight = asked.Number(sum.ReferenceHeightMm, "referenceHeightMm", Core.Walls.Bead.ReferenceHeightMm);
-        var referenceHours = asked.Number(sum.ReferenceDryHours, "referenceDryHours", Core.Walls.Bead.ReferenceDryHours);
+        var referenceHeight = asked.Usual(sum.ReferenceHeightMm, "referenceHeightMm");
+        var referenceHours = asked.Usual(sum.ReferenceDryHours, "referenceDryHours");
         asked.Settle();
         var section = Core.Walls.Bead.SectionMm2(height, width);
         return new(
@@ -201,7 +201,7 @@ internal static class Reckoning
         var bulk = asked.Number(sum.BulkDensity, "bulkDensity");
         var solid = asked.Number(sum.SolidDensity, "solidDensity");
         var solids = asked.Number(sum.SolidsShare, "solidsShare");
-        var cover = asked.Number(sum.CoverShare, "coverShare", 1);
+        var cover = asked.Usual(sum.CoverShare, "coverShare");
         asked.Settle();
         var bed = StoneBed.Of(area, depth, bulk, solid, solids, cover);
         return new(bed.BulkMl, bed.Grams, bed.SolidMl, bed.VoidMl);
@@ -254,7 +254,7 @@ internal static class Reckoning
             asked.Say("shares", "At least one share must be above 0.");
         }
 
-        var loss = asked.Number(sum.LossShare, "lossShare", Core.Mixing.Casting.LossShare);
+        var loss = asked.Usual(sum.LossShare, "lossShare");
         asked.Settle();
         var casting = Core.Mixing.Casting.Of(capacity, pieces, inserts, coats, [.. shares], loss);
         if (casting.BodyMl <= 0)
@@ -289,8 +289,8 @@ internal static class Reckoning
     {
         var working = asked.Number(workingMinutes, "workingMinutes");
         var room = asked.Number(roomC, "roomC");
-        var reference = asked.Number(referenceC, "referenceC", TypicalMaterials.ReferenceC);
-        var heat = asked.Number(reactionHeat, "reactionHeatJPerG", CureModel.ReactionHeatJPerG);
+        var reference = asked.Usual(referenceC, "referenceC");
+        var heat = asked.Usual(reactionHeat, "reactionHeatJPerG");
         asked.Settle();
         return (() => CureModel.Of(working, reference, heat), room);
     }

@@ -174,6 +174,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fields": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FieldsView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ribbon": {
         parameters: {
             query?: never;
@@ -1154,6 +1189,32 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description The values of one quantity that the program takes; anything outside is refused with a sentence that names the range. */
+        AcceptedRange: {
+            /** @description The quantity in words, for the sentence. */
+            what: string;
+            /**
+             * Format: double
+             * @description Smallest accepted value, in Unit.
+             */
+            from: number;
+            /**
+             * Format: double
+             * @description Largest accepted value, in Unit.
+             */
+            to: number;
+            /** @description Unit symbol, or an empty string for a bare number. */
+            unit: string;
+            /**
+             * @description Whether From itself is refused.
+             * @default false
+             */
+            fromExcluded: boolean;
+            /** @description The range as a person reads it, such as "from 20 to 3000 mm". */
+            words?: null | string;
+            /** @description The sentence a person gets for a value outside the range. */
+            sentence?: null | string;
+        };
         AgeAnswer: {
             /** Format: double */
             equivalentHours: number;
@@ -1458,6 +1519,14 @@ export interface components {
          * @enum {unknown}
          */
         EdgeStyle: "taped-clean" | "dripped-over";
+        FieldsView: {
+            ranges: {
+                [key: string]: components["schemas"]["AcceptedRange"];
+            };
+            usual: {
+                [key: string]: number;
+            };
+        };
         FilmSum: {
             /** Format: double */
             workingMinutes?: null | number;

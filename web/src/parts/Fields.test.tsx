@@ -1,7 +1,9 @@
+import { useState } from 'react';
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { UnitsProvider } from '../units/units';
 import { NumberField, TextField } from './Fields';
+import { FieldsContext } from './fields';
 
 const taken = vi.fn();
 const asked = vi.fn();
@@ -9,7 +11,9 @@ const asked = vi.fn();
 function field(props: Partial<React.ComponentProps<typeof NumberField>> = {}) {
   render(
     <UnitsProvider>
-      <NumberField label="Width" unit="mm" value={300} onChange={taken} {...props} />
+      <FieldsContext value={{ ranges, usual: {} }}>
+        <NumberField label="Width" unit="mm" value={300} onChange={taken} {...props} />
+      </FieldsContext>
     </UnitsProvider>,
   );
   return screen.getByRole('textbox', { name: 'Width' });
@@ -40,6 +44,10 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
+const ranges = {
+  width: { what: 'Width', from: 20, to: 3000, unit: 'mm', fromExcluded: false, words: '', sentence: '' },
+};
+
 describe('a number field', () => {
   it('takes a number with a decimal comma on Enter', () => {
     type(field(), '12,5');
@@ -53,6 +61,47 @@ describe('a number field', () => {
     fireEvent.change(input, { target: { value: '310' } });
     fireEvent.blur(input);
     expect(taken).toHaveBeenCalledExactlyOnceWith(310);
+  });
+
+  it('says the range while it is typed, and takes nothing before it is left', async () => {
+    const input = field({ takes: 'width' });
+    fireEvent.change(input, { target: { value: '5000' } });
+    expect(await screen.findByText('Width must be from 20 to 3000 mm.')).toBeTruthy();
+    expect(taken).not.toHaveBeenCalled();
+    fireEvent.change(input, { target: { value: '500' } });
+    expect(screen.queryByText(/must be/)).toBeNull();
+  });
+
+  it('says the range in the person\u2019s units', async () => {
+    localStorage.setItem('units', 'us');
+    fireEvent.change(field({ takes: 'width' }), { target: { value: '200' } });
+    expect(await screen.findByText('Width must be from 0.787 to 118.1 in.')).toBeTruthy();
+  });
+
+  it('takes what is typed at once where it is live, and leaves the text alone', async () => {
+    const Live = () => {
+      const [value, setValue] = useState<number | null>(300);
+      return (
+        <NumberField
+          label="Live"
+          unit="mm"
+          live
+          optional
+          value={value}
+          onChange={(v) => (setValue(v), taken(v))}
+        />
+      );
+    };
+    render(<Live />);
+    const input = screen.getByRole<HTMLInputElement>('textbox', { name: 'Live' });
+    fireEvent.change(input, { target: { value: '12.' } });
+    await waitFor(() => expect(taken).toHaveBeenLastCalledWith(12));
+    expect(input.value).toBe('12.');
+    fireEvent.change(input, { target: { value: '' } });
+    await waitFor(() => expect(taken).toHaveBeenLastCalledWith(null));
+    fireEvent.change(input, { target: { value: '7' } });
+    fireEvent.blur(input);
+    expect(taken).toHaveBeenLastCalledWith(7);
   });
 
   it('says what is no number beside it and keeps what was typed', () => {

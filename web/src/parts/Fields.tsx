@@ -1,13 +1,23 @@
 import { useEffect, useId, useRef, useState } from 'react';
 import { Refused, api, take } from '../api/client';
 import { kinds, useUnits } from '../units/units';
+import { outside, useFields } from './fields';
 import { typedNumber } from './format';
 
-/** Text being typed over a shown value; when that value changes from elsewhere, it takes its place. */
+/** How long nothing is typed before what stands there is looked at. */
+const pauseMs = 350;
+
+/**
+ * Text being typed over a shown value; when that value changes from elsewhere, it takes its place. A text that is taken
+ * while it is typed says what will be shown for it, and stays.
+ */
 function useTyped(shown: string) {
   const [state, setState] = useState({ shown, text: shown });
   if (state.shown !== shown) setState({ shown, text: shown });
-  return [state.shown === shown ? state.text : shown, (text: string) => setState({ shown, text })] as const;
+  return [
+    state.shown === shown ? state.text : shown,
+    (text: string, becomes = shown) => setState({ shown: becomes, text }),
+  ] as const;
 }
 
 interface NumberProps {
@@ -23,12 +33,18 @@ interface NumberProps {
   /** May it be left empty? */
   optional?: boolean;
   width?: number;
+  /** Place of the field in its document, without indices: its range is said while typing. */
+  takes?: string;
+  /** How many of the shown unit are one of the document's. */
+  per?: number;
+  /** Is it taken while it is typed, not only when left? */
+  live?: boolean;
   onChange: (value: number | null) => void;
 }
 
 /**
- * A number with its unit, shown in the person's own. It is taken on Enter or when left; a quantity in any usual unit is
- * read by the workshop. What is neither is said beside it and nothing is lost.
+ * A number with its unit, shown in the person's own. It is taken on Enter or when left, or while typed; a quantity in any
+ * usual unit is read by the workshop. What is no number or out of range is said beside it and nothing is lost.
  */
 export function NumberField({
   label,
@@ -39,37 +55,79 @@ export function NumberField({
   placeholder,
   optional,
   width = 76,
+  takes = '',
+  per = 1,
+  live,
   onChange,
 }: NumberProps) {
   const id = useId();
   const units = useUnits();
+  const range = useFields().ranges[takes];
   const shown = value === null ? '' : units.field(value, unit);
   const [text, setText] = useTyped(shown);
-  const [typed, setTyped] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<{ of: string; message: string } | null>(null);
+  const say = (of: string, message: string | null) => setWrong(message === null ? null : { of, message });
+  const newest = useRef(shown);
+  const pause = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useEffect(() => () => clearTimeout(pause.current), []);
   const kind = unit in kinds ? kinds[unit as keyof typeof kinds] : null;
-  const takeValue = (to: number) => {
-    setTyped(null);
-    if (to === value) setText(shown);
-    else onChange(to);
+
+  const own = units.unit(unit);
+  const plain = `Type a number${own ? ` in ${own}` : ''}, such as 12.5.`;
+  const show = (v: number) => units.part(v * per, unit, Number.isInteger(v * per) ? 0 : 2);
+
+  /** Reads what stands there; a quantity with a unit is read by the workshop, and counts only if it still stands there. */
+  const read = (from: string, then: (value: number) => void) => {
+    const got = (value: number) => {
+      say(from, outside(range, value / per, show));
+      then(value);
+    };
+    const number = typedNumber(from);
+    if (number !== null) return got(units.typed(number, unit));
+    if (!kind || !/\d/.test(from)) return say(from, plain);
+    take(api.POST('/api/reckon/quantity', { body: { text: from, kind } }))
+      .then((answer) => newest.current === from && got(Number(answer.value.toFixed(3))))
+      .catch((e: unknown) => say(from, e instanceof Refused ? (e.errors['text']?.[0] ?? e.message) : plain));
+  };
+
+  const look = (from: string) => {
+    if (from.trim() === '' && optional) {
+      setWrong(null);
+      if (live && value !== null) {
+        setText(from, '');
+        onChange(null);
+      }
+      return;
+    }
+    read(from, (to) => {
+      if (!live || to === value) return;
+      setText(from, units.field(to, unit));
+      onChange(to);
+    });
+  };
+
+  const change = (to: string) => {
+    setText(to);
+    newest.current = to;
+    clearTimeout(pause.current);
+    pause.current = setTimeout(() => look(to), pauseMs);
   };
 
   const commit = () => {
-    if (text === shown) return setTyped(null);
+    clearTimeout(pause.current);
+    newest.current = text;
+    if (text === shown) return setWrong(null);
     if (text.trim() === '' && optional) {
-      setTyped(null);
+      setWrong(null);
       return onChange(null);
     }
-    const number = typedNumber(text);
-    if (number !== null) return takeValue(units.typed(number, unit));
-    const own = units.unit(unit);
-    const plain = `Type a number${own ? ` in ${own}` : ''}, such as 12.5.`;
-    if (!kind || !/\d/.test(text)) return setTyped(plain);
-    take(api.POST('/api/reckon/quantity', { body: { text, kind } }))
-      .then((read) => takeValue(Number(read.value.toFixed(3))))
-      .catch((e: unknown) => setTyped(e instanceof Refused ? (e.errors['text']?.[0] ?? e.message) : plain));
+    read(text, (to) => {
+      if (to === value) setText(shown);
+      else onChange(to);
+    });
   };
 
-  const message = typed ?? error;
+  const message = wrong?.of === text ? wrong.message : error;
   return (
     <span className="number-field">
       <label htmlFor={id} className={quiet ? 'visually-hidden' : undefined}>
@@ -85,7 +143,7 @@ export function NumberField({
           style={{ width }}
           aria-invalid={message ? true : undefined}
           aria-describedby={`${id}-unit${message ? ` ${id}-error` : ''}`}
-          onChange={(e) => setText(e.target.value)}
+          onChange={(e) => change(e.target.value)}
           onBlur={commit}
           onKeyDown={(e) => e.key === 'Enter' && commit()}
         />

@@ -79,6 +79,7 @@ function How({ of }: { of: Reckoned }) {
                   unit={input.unit}
                   width={58}
                   value={Number(input.value.toFixed(3))}
+                  takes={`layers.${input.field.replace(/\[[^\]]*\]/g, '')}`}
                   error={editing.say(input.field)}
                   onChange={(v) => v !== null && editing.set(input.field!, v)}
                 />

@@ -4,11 +4,12 @@ import { NavLink, Navigate, useParams } from 'react-router';
 import { Refused, take } from '../api/client';
 import { Choice, NumberField } from '../parts/Fields';
 import { HowNumber } from '../parts/HowNumber';
+import { useFields } from '../parts/fields';
 import { useUnits } from '../units/units';
 import type { Blank, Part, Sum } from './sums';
 import { sums } from './sums';
 import type { Values } from './working';
-import { chosenOf, requestOf, resultsOf, startOf } from './working';
+import { chosenOf, requestOf, resultsOf, startOf, usualOf } from './working';
 
 const kept = (sum: Sum) => `sum/${sum.path}`;
 
@@ -109,16 +110,23 @@ interface PartsProps {
 function Parts({ parts, values, at, errors, onChange }: PartsProps) {
   const set = (field: string, value: Values[string]) => onChange({ ...values, [field]: value });
   const say = (field: string) => errors[at + field]?.[0];
+  const { usual } = useFields();
+  const units = useUnits();
+  const usualText = (blank: Blank) => {
+    const value = usualOf(blank, usual);
+    return value === null ? undefined : units.field(value, blank.unit);
+  };
   const number = (blank: Blank, place = blank.blank) => (
     <NumberField
       label={blank.label}
       quiet
       unit={blank.unit}
       optional={blank.start === undefined}
-      placeholder={blank.usual}
+      placeholder={blank.usual ?? usualText(blank)}
+      live
       value={values[blank.blank] as number | null}
       error={say(place)}
-      width={blank.unit === '' || blank.usual ? 58 : 76}
+      width={blank.unit === '' || blank.start === undefined ? 58 : 76}
       onChange={(v) => set(blank.blank, v)}
     />
   );
@@ -223,13 +231,14 @@ function Answer({
   old: boolean;
 }) {
   const units = useUnits();
+  const { usual } = useFields();
   const [copied, setCopied] = useState<string | null>(null);
   const told = sum.outs.flatMap((o) => ('told' in o ? (o.told(answer) ?? []) : []));
   return (
     <div className="answer" data-old={old || undefined}>
       {old && <p className="hint">The last sum that could be worked out:</p>}
       <ul>
-        {resultsOf(sum, values, answer).map(({ label, of, decimals }) => {
+        {resultsOf(sum, values, answer, usual).map(({ label, of, decimals }) => {
           const text = units.show(of.value, of.unit, decimals);
           return (
             <li key={label + of.unit}>

@@ -6,6 +6,7 @@ export interface Blank {
   label: string;
   unit: string;
   start?: number;
+  /** What counts while it is empty, where that is no number of its own but follows from the rest. */
   usual?: string;
   /** What one of the shown unit is in the sum's own. */
   scale?: number;
@@ -72,8 +73,7 @@ const blank = (
   start,
   ...more,
 });
-const percent = (field: string, label: string, usual: string) =>
-  blank(field, label, '%', undefined, { usual, scale: 0.01 });
+const percent = (field: string, label: string) => blank(field, label, '%', undefined, { scale: 0.01 });
 const area = (start: number) => blank('areaMm2', 'Area', 'cm²', start, { scale: 100 });
 const out = (place: string, label: string, unit: string, formula: string, more: Partial<Out> = {}): Out => ({
   out: place,
@@ -131,9 +131,9 @@ const room: Part[] = [
   ', of a resin that 100 g in a cup keep workable for',
   blank('workingMinutes', 'Working time', 'min', 45),
   'at',
-  blank('referenceC', 'Reference temperature', '°C', undefined, { usual: '22' }),
+  blank('referenceC', 'Reference temperature', '°C'),
   ', heat of reaction',
-  blank('reactionHeatJPerG', 'Heat of reaction', 'J/g', undefined, { usual: '260' }),
+  blank('reactionHeatJPerG', 'Heat of reaction', 'J/g'),
 ];
 const grades: Record<string, string> = {
   fine: 'fine: it stays below 60 °C',
@@ -181,7 +181,7 @@ export const sums: Sum[] = [
       'of hardener, of a resin',
       ...ratio,
       ', tolerance',
-      percent('tolerance', 'Tolerance', '5'),
+      percent('tolerance', 'Tolerance'),
     ],
     outs: [
       {
@@ -250,17 +250,17 @@ export const sums: Sum[] = [
         ],
       },
       'below the level,',
-      blank('openEdgeMm', 'Open edge', 'mm', undefined, { usual: '0' }),
+      blank('openEdgeMm', 'Open edge', 'mm'),
       'of open edge',
-      blank('sideHeightMm', 'Side height', 'mm', undefined, { usual: '0' }),
+      blank('sideHeightMm', 'Side height', 'mm'),
       'high, a film of',
-      blank('filmMm', 'Film', 'mm', undefined, { usual: '0.5' }),
+      blank('filmMm', 'Film', 'mm'),
       'on it and',
-      percent('dripShare', 'Drips', '10'),
+      percent('dripShare', 'Drips'),
       'dripping; reserve',
-      percent('reserve', 'Reserve', '10'),
+      percent('reserve', 'Reserve'),
       ', moved to another cup',
-      blank('transfers', 'Transfers', 'times', undefined, { usual: '0' }),
+      blank('transfers', 'Transfers', 'times'),
     ],
     outs: [
       out('cupMl', 'Mix', 'ml', 'cup-unrounded', { decimals: 1 }),
@@ -350,9 +350,9 @@ export const sums: Sum[] = [
       'wide, from',
       { either: [blank('volumeMl', 'Volume', 'ml', 20), blank('lengthMm', 'Length', 'mm', 1000)] },
       '; a bead of',
-      blank('referenceHeightMm', 'Reference height', 'mm', undefined, { usual: '1.5' }),
+      blank('referenceHeightMm', 'Reference height', 'mm'),
       'dries in',
-      blank('referenceDryHours', 'Reference drying time', 'h', undefined, { usual: '1' }),
+      blank('referenceDryHours', 'Reference drying time', 'h'),
     ],
     outs: [
       out('lengthMm', 'Length', 'mm', 'bead', { decimals: 0 }),
@@ -440,7 +440,7 @@ export const sums: Sum[] = [
       'solid,',
       blank('solidsShare', 'Solids share', '%', 56, { scale: 0.01 }),
       'of the heap, covering',
-      percent('coverShare', 'Cover', '100'),
+      percent('coverShare', 'Cover'),
     ],
     outs: [
       out('grams', 'Stones', 'g', 'stone-bed', { decimals: 0 }),
@@ -475,7 +475,7 @@ export const sums: Sum[] = [
         parts: [blank('', 'Share', 'parts', 1)],
       },
       ', losing',
-      percent('lossShare', 'Loss', '10'),
+      percent('lossShare', 'Loss'),
     ],
     outs: [
       out('totalMl', 'In all', 'ml', 'casting', { decimals: 0 }),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Sum } from './sums';
 import { sums } from './sums';
-import { requestOf, resultsOf, startOf } from './working';
+import { requestOf, resultsOf, startOf, usualOf } from './working';
 
 const sum = (path: string) => sums.find((s) => s.path === path)!;
 const started = (path: string, change: Record<string, unknown> = {}) => {
@@ -45,7 +45,7 @@ describe('a sum', () => {
 
   it('tells each result with what it came from', () => {
     const puddle = sum('puddle');
-    const results = resultsOf(puddle, startOf(puddle.parts), { outerRadiiMm: [79.8, 103, 138.2] });
+    const results = resultsOf(puddle, startOf(puddle.parts), { outerRadiiMm: [79.8, 103, 138.2] }, {});
     expect(results.map((r) => [r.label, r.of.value])).toEqual([
       ['Radius 1', 79.8],
       ['Radius 2', 103],
@@ -58,12 +58,33 @@ describe('a sum', () => {
       ['Depth', 3, 'own'],
     ]);
     const cup = sum('cup');
-    const [, gel] = resultsOf(cup, startOf(cup.parts), { workingMinutes: 45, gelMinutes: null, peakC: 79 });
+    const [, gel] = resultsOf(
+      cup,
+      startOf(cup.parts),
+      { workingMinutes: 45, gelMinutes: null, peakC: 79 },
+      { reactionHeatJPerG: 260 },
+    );
     expect(gel!.label).toBe('Peaks at');
     expect(gel!.of.inputs.find((i) => i.name === 'Heat of reaction')).toMatchObject({
       value: 260,
       origin: 'default',
     });
+  });
+
+  it('tells the usual in the unit it is shown in, and none where it follows from the rest', () => {
+    const { parts } = sum('region');
+    const blanks = parts.flatMap((p) => (typeof p === 'object' && 'blank' in p ? [p] : []));
+    const told = (field: string) =>
+      usualOf(
+        blanks.find((b) => b.blank === field)!,
+        { reserve: 0.1, filmMm: 0.5, depthMm: 9 },
+      );
+    expect([told('reserve'), told('filmMm'), told('depthMm'), told('transfers')]).toEqual([
+      10,
+      0.5,
+      null,
+      null,
+    ]);
   });
 
   it('has a question and a path of its own', () => {

@@ -68,8 +68,13 @@ export interface Result {
 }
 
 /** The numbers of an answer, each with what it was worked out from. */
-export function resultsOf(sum: Sum, values: Values, answer: Record<string, unknown>): Result[] {
-  const inputs = inputsOf(sum.parts, values);
+export function resultsOf(
+  sum: Sum,
+  values: Values,
+  answer: Record<string, unknown>,
+  usual: Record<string, number>,
+): Result[] {
+  const inputs = inputsOf(sum.parts, values, usual);
   return sum.outs.flatMap((out) => {
     if (!('out' in out)) return [];
     const [place = '', below] = out.out.split('[]');
@@ -88,17 +93,29 @@ const result = (out: Out, label: string, value: number, inputs: Reckoned['inputs
   of: { value: value / (out.scale ?? 1), unit: out.unit, formula: out.formula, inputs },
 });
 
-function inputsOf(parts: Part[], values: Values, number = ''): Reckoned['inputs'] {
+/** What counts for a blank while it is empty, in its shown unit; null where that is not one number. */
+export function usualOf(blank: Blank, usual: Record<string, number>): number | null {
+  const value = blank.start === undefined && blank.usual === undefined ? usual[blank.blank] : undefined;
+  return value === undefined ? null : Number((value / (blank.scale ?? 1)).toPrecision(12));
+}
+
+function inputsOf(
+  parts: Part[],
+  values: Values,
+  usual: Record<string, number>,
+  number = '',
+): Reckoned['inputs'] {
   return parts.flatMap((part) => {
     if (typeof part === 'string' || 'pick' in part) return [];
     if ('many' in part)
-      return (values[part.many] as Values[]).flatMap((entry, i) => inputsOf(part.parts, entry, ` ${i + 1}`));
+      return (values[part.many] as Values[]).flatMap((entry, i) =>
+        inputsOf(part.parts, entry, usual, ` ${i + 1}`),
+      );
     const [first, second] = 'either' in part ? part.either : [part, part];
     const counts = values[chosenOf(first, second)] === second.blank ? second : first;
     const value = values[counts.blank];
-    const usual = Number(counts.usual);
-    const shown = typeof value === 'number' ? value : usual;
-    return Number.isFinite(shown)
+    const shown = typeof value === 'number' ? value : usualOf(counts, usual);
+    return shown !== null
       ? [
           {
             name: counts.label + number,

@@ -66,6 +66,7 @@ export function CupsStation({ layer, layerPlan, editLayer, sayLayer, cup: select
               width={44}
               placeholder="0.1"
               value={layer.tools?.scaleStepG ?? null}
+              takes="layers.tools.scaleStepG"
               error={sayLayer('tools.scaleStepG')}
               onChange={(v) => editLayer((l) => setAt(l, 'tools.scaleStepG', v))}
             />
@@ -79,6 +80,7 @@ export function CupsStation({ layer, layerPlan, editLayer, sayLayer, cup: select
               width={44}
               placeholder="1"
               value={layer.tools?.cupStepMl ?? null}
+              takes="layers.tools.cupStepMl"
               error={sayLayer('tools.cupStepMl')}
               onChange={(v) => editLayer((l) => setAt(l, 'tools.cupStepMl', v))}
             />
@@ -92,6 +94,7 @@ export function CupsStation({ layer, layerPlan, editLayer, sayLayer, cup: select
             width={44}
             placeholder="10"
             value={layer.reservePercent}
+            takes="layers.reservePercent"
             error={sayLayer('reservePercent')}
             onChange={(v) => editLayer((l) => ({ ...l, reservePercent: v }))}
           />
@@ -206,6 +209,7 @@ export function CupsStation({ layer, layerPlan, editLayer, sayLayer, cup: select
               unit="%"
               width={52}
               value={cup.loadPercent}
+              takes="layers.cups.loadPercent"
               error={sayLayer(`cups[${index}].loadPercent`)}
               onChange={(v) => v !== null && editLayer((l) => changeCup(l, cup.id, { loadPercent: v }))}
             />
@@ -274,6 +278,7 @@ function MakersData({ layer, system, editLayer, sayLayer }: MakersProps) {
           unit=""
           width={48}
           value={ratio.resin}
+          takes="layers.resin.ratio.resin"
           error={sayLayer('resin.ratio.resin')}
           onChange={(v) => v !== null && setRatio({ resin: v })}
         />
@@ -282,6 +287,7 @@ function MakersData({ layer, system, editLayer, sayLayer }: MakersProps) {
           unit=""
           width={48}
           value={ratio.hardener}
+          takes="layers.resin.ratio.hardener"
           error={sayLayer('resin.ratio.hardener')}
           onChange={(v) => v !== null && setRatio({ hardener: v })}
         />
@@ -303,6 +309,7 @@ function MakersData({ layer, system, editLayer, sayLayer }: MakersProps) {
           optional
           placeholder={String(system.resinDensity)}
           value={layer.resin.resinDensity ?? null}
+          takes="layers.resin.resinDensity"
           error={sayLayer('resin.resinDensity')}
           onChange={(v) => editLayer((l) => ({ ...l, resin: { ...l.resin, resinDensity: v } }))}
         />
@@ -313,6 +320,7 @@ function MakersData({ layer, system, editLayer, sayLayer }: MakersProps) {
           optional
           placeholder={String(system.hardenerDensity)}
           value={layer.resin.hardenerDensity ?? null}
+          takes="layers.resin.hardenerDensity"
           error={sayLayer('resin.hardenerDensity')}
           onChange={(v) => editLayer((l) => ({ ...l, resin: { ...l.resin, hardenerDensity: v } }))}
         />

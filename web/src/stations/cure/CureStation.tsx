@@ -51,6 +51,7 @@ export function CureStation({ layer, layerIndex, layerPlan, editLayer, sayLayer 
             width={64}
             placeholder="22"
             value={layer.plan.roomC}
+            takes="layers.plan.roomC"
             error={say('roomC')}
             onChange={(v) => setPlan({ roomC: v })}
           />

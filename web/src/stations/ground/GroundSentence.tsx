@@ -50,6 +50,7 @@ export function GroundSentence({ ground, say, onChange }: Props) {
               quiet
               unit="mm"
               value={outline.widthMm}
+              takes="ground.outline.widthMm"
               error={say('ground.outline.widthMm')}
               onChange={(v) => set({ outline: { ...outline, widthMm: size(v) } })}
             />
@@ -59,6 +60,7 @@ export function GroundSentence({ ground, say, onChange }: Props) {
               quiet
               unit="mm"
               value={outline.heightMm}
+              takes="ground.outline.heightMm"
               error={say('ground.outline.heightMm')}
               onChange={(v) => set({ outline: { ...outline, heightMm: size(v) } })}
             />
@@ -72,6 +74,7 @@ export function GroundSentence({ ground, say, onChange }: Props) {
               quiet
               unit="mm"
               value={outline.diameterMm}
+              takes="ground.outline.diameterMm"
               error={say('ground.outline.diameterMm')}
               onChange={(v) => set({ outline: { ...outline, diameterMm: size(v) } })}
             />
@@ -86,6 +89,7 @@ export function GroundSentence({ ground, say, onChange }: Props) {
           quiet
           unit="mm"
           value={ground.sideHeightMm}
+          takes="ground.sideHeightMm"
           error={say('ground.sideHeightMm')}
           onChange={(v) => set({ sideHeightMm: size(v) })}
         />{' '}

@@ -33,6 +33,7 @@ export function MapStation(props: StationProps) {
           unit="mm"
           width={52}
           value={layer.depthMm}
+          takes="layers.depthMm"
           error={sayLayer('depthMm')}
           onChange={(v) => v !== null && editLayer((l) => ({ ...l, depthMm: v }))}
         />
@@ -41,6 +42,7 @@ export function MapStation(props: StationProps) {
           unit="×"
           width={44}
           value={layer.widening}
+          takes="layers.widening"
           error={sayLayer('widening')}
           onChange={(v) => v !== null && editLayer((l) => ({ ...l, widening: v }))}
         />
@@ -49,6 +51,8 @@ export function MapStation(props: StationProps) {
           unit="%"
           width={44}
           value={Math.round(layer.rimFollow * 100)}
+          takes="layers.rimFollow"
+          per={100}
           error={sayLayer('rimFollow')}
           onChange={(v) => v !== null && editLayer((l) => ({ ...l, rimFollow: v / 100 }))}
         />
@@ -160,6 +164,7 @@ function HeartFields({
           unit={unit}
           width={52}
           value={heart[key]}
+          takes={`layers.hearts.${key}`}
           error={sayLayer(`hearts[${index}].${key}`)}
           onChange={(v) => v !== null && editLayer((l) => changeHeart(l, heart.id, { [key]: v }))}
         />
@@ -223,6 +228,7 @@ function BandRow(props: StationProps & { index: number }) {
             unit="mm"
             width={44}
             value={band.widthMm}
+            takes="layers.bands.widthMm"
             error={sayLayer(`bands[${index}].widthMm`)}
             onChange={(v) => v !== null && editLayer((l) => changeBand(l, band.id, { widthMm: v }))}
           />

@@ -115,6 +115,7 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
           width={64}
           placeholder="unknown"
           value={log.roomC}
+          takes="layers.plan.roomC"
           error={say('roomC')}
           onChange={(roomC) => set({ roomC })}
         />
@@ -144,6 +145,7 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
                     width={58}
                     placeholder="unknown"
                     value={actual}
+                    takes="runs.pouredMl"
                     error={say(`pours[${i}].pouredMl`)}
                     onChange={(v) => set({ poured: { ...log.poured, [line.regionId]: v } })}
                   />

@@ -1,0 +1,42 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Pieces;
+
+/// <summary>What the number fields of a piece take, by their place in the document without indices, such as <c>layers.bands.widthMm</c>.</summary>
+/// <remarks>The validator refuses what is outside; this table lets it be said while it is being typed.</remarks>
+public static class PieceFields
+{
+    /// <summary>Range of every number field.</summary>
+    public static ImmutableSortedDictionary<string, AcceptedRange> Ranges { get; } = new Dictionary<string, AcceptedRange>
+    {
+        ["ground.outline.widthMm"] = Accepted.OutlineMm with { What = "Width" },
+        ["ground.outline.heightMm"] = Accepted.OutlineMm with { What = "Height" },
+        ["ground.outline.diameterMm"] = Accepted.OutlineMm with { What = "Diameter" },
+        ["ground.sideHeightMm"] = Accepted.SideMm,
+        ["layers.depthMm"] = Accepted.DepthMm,
+        ["layers.rimFollow"] = Accepted.RimFollow,
+        ["layers.widening"] = Accepted.Widening,
+        ["layers.bands.widthMm"] = Accepted.BandMm,
+        ["layers.hearts.xMm"] = Accepted.HeartPlaceMm,
+        ["layers.hearts.yMm"] = Accepted.HeartPlaceMm,
+        ["layers.hearts.widthMm"] = Accepted.HeartMm with { What = "Heart width" },
+        ["layers.hearts.heightMm"] = Accepted.HeartMm with { What = "Heart height" },
+        ["layers.hearts.wavinessMm"] = Accepted.WavinessMm,
+        ["layers.hearts.turnDeg"] = Accepted.TurnDeg,
+        ["layers.cups.loadPercent"] = Accepted.LoadPercent,
+        ["layers.resin.ratio.resin"] = Accepted.RatioPart with { What = "Resin parts" },
+        ["layers.resin.ratio.hardener"] = Accepted.RatioPart with { What = "Hardener parts" },
+        ["layers.resin.resinDensity"] = Accepted.DensityGPerMl with { What = "Density of the resin" },
+        ["layers.resin.hardenerDensity"] = Accepted.DensityGPerMl with { What = "Density of the hardener" },
+        ["layers.reservePercent"] = Accepted.ReservePercent,
+        ["layers.losses.filmMm"] = Accepted.FilmMm,
+        ["layers.losses.dripPercent"] = Accepted.LossPercent with { What = "Drip share" },
+        ["layers.losses.cupMl"] = Accepted.CupLossMl,
+        ["layers.losses.cupPercent"] = Accepted.LossPercent with { What = "Share that stays in a cup" },
+        ["layers.tools.cupStepMl"] = Accepted.CupStepMl,
+        ["layers.tools.scaleStepG"] = Accepted.ScaleStepG,
+        ["layers.plan.roomC"] = Accepted.RoomC,
+        ["runs.pouredMl"] = Accepted.PouredMl,
+    }.ToImmutableSortedDictionary(StringComparer.Ordinal);
+}
