@@ -111,6 +111,9 @@ public static class Formulas
     /// <summary>A set of castings.</summary>
     public const string Casting = "casting";
 
+    /// <summary>A quantity in the program's own units.</summary>
+    public const string Quantity = "quantity";
+
     /// <summary>All formulas.</summary>
     public static ImmutableArray<Formula> All { get; } =
     [
@@ -146,6 +149,7 @@ public static class Formulas
         new(StoneBed, "Bed of stones", "bulk = area × depth × cover; mass = bulk × bulk density; solid = mass ÷ solid density; voids = bulk × (1 − solids share)", "stones.md#beds"),
         new(Bubble, "Bubble", "2 × density × g × radius² ÷ (9 × viscosity)", "pouring.md#bubbles"),
         new(ColourDifference, "Colour difference", "ΔE00 of the CIEDE2000 formula; wet neighbours under 12 read as one", "map.md#colour-difference"),
+        new(Quantity, "Units", "what was typed × what one of its unit is: in 25.4 mm, ft 304.8 mm, fl oz 29.574 ml, tsp 4.929 ml, pint 473.176 ml, oz 28.35 g, lb 453.592 g; °C = (°F − 32) ÷ 1.8", "units.md#typed-quantities"),
         new(Casting, "Castings", "body = capacity − inserts − area × kept depth; in all: pieces × body × (1 + loss)", "mixing.md#castings"),
     ];
 }

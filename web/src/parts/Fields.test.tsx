@@ -104,6 +104,31 @@ describe('a number field', () => {
     expect(taken).toHaveBeenLastCalledWith(7);
   });
 
+  it('takes what was typed into what has changed meanwhile', async () => {
+    const Two = () => {
+      const [values, setValues] = useState({ a: 1, b: 1 });
+      return (
+        <>
+          <NumberField
+            label="A"
+            unit=""
+            live
+            value={values.a}
+            onChange={(a) => setValues({ ...values, a: a! })}
+          />
+          <button type="button" onClick={() => setValues({ ...values, b: 2 })}>
+            b
+          </button>
+          <output>{`${values.a} ${values.b}`}</output>
+        </>
+      );
+    };
+    render(<Two />);
+    fireEvent.change(screen.getByRole('textbox', { name: 'A' }), { target: { value: '7' } });
+    fireEvent.click(screen.getByRole('button', { name: 'b' }));
+    expect(await screen.findByText('7 2')).toBeTruthy();
+  });
+
   it('says what is no number beside it and keeps what was typed', () => {
     const input = field();
     type(input, 'wide');

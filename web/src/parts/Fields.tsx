@@ -20,6 +20,15 @@ function useTyped(shown: string) {
   ] as const;
 }
 
+/** A callback as it was given last: what is taken after a pause must not undo what was changed meanwhile. */
+function useNewest<T>(callback: (value: T) => void) {
+  const newest = useRef(callback);
+  useEffect(() => {
+    newest.current = callback;
+  });
+  return (value: T) => newest.current(value);
+}
+
 interface NumberProps {
   label: string;
   /** Shown label is left out where the sentence around it says enough; screen readers still get it. */
@@ -61,6 +70,7 @@ export function NumberField({
   onChange,
 }: NumberProps) {
   const id = useId();
+  const give = useNewest(onChange);
   const units = useUnits();
   const range = useFields().ranges[takes];
   const shown = value === null ? '' : units.field(value, unit);
@@ -95,14 +105,14 @@ export function NumberField({
       setWrong(null);
       if (live && value !== null) {
         setText(from, '');
-        onChange(null);
+        give(null);
       }
       return;
     }
     read(from, (to) => {
       if (!live || to === value) return;
       setText(from, units.field(to, unit));
-      onChange(to);
+      give(to);
     });
   };
 
@@ -119,11 +129,11 @@ export function NumberField({
     if (text === shown) return setWrong(null);
     if (text.trim() === '' && optional) {
       setWrong(null);
-      return onChange(null);
+      return give(null);
     }
     read(text, (to) => {
       if (to === value) setText(shown);
-      else onChange(to);
+      else give(to);
     });
   };
 
@@ -167,13 +177,27 @@ interface TextProps {
   error?: string;
   width?: number | string;
   lines?: number;
+  /** Is it taken while it is typed, not only when left? */
+  live?: boolean;
   onChange: (value: string) => void;
 }
 
 /** A line or some lines of text, taken when left; Enter takes a line. */
-export function TextField({ label, quiet, value, error, width = 180, lines, onChange }: TextProps) {
+export function TextField({ label, quiet, value, error, width = 180, lines, live, onChange }: TextProps) {
   const id = useId();
   const [text, setText] = useTyped(value);
+  const give = useNewest(onChange);
+  const pause = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useEffect(() => () => clearTimeout(pause.current), []);
+  const change = (to: string) => {
+    setText(to);
+    if (!live) return;
+    clearTimeout(pause.current);
+    pause.current = setTimeout(() => {
+      setText(to, to);
+      give(to);
+    }, pauseMs);
+  };
   const commit = () => text !== value && onChange(text);
   const shared = {
     id,
@@ -190,12 +214,12 @@ export function TextField({ label, quiet, value, error, width = 180, lines, onCh
         {label}
       </label>
       {lines ? (
-        <textarea {...shared} rows={lines} onChange={(e) => setText(e.target.value)} />
+        <textarea {...shared} rows={lines} onChange={(e) => change(e.target.value)} />
       ) : (
         <input
           {...shared}
           autoComplete="off"
-          onChange={(e) => setText(e.target.value)}
+          onChange={(e) => change(e.target.value)}
           onKeyDown={(e) => e.key === 'Enter' && commit()}
         />
       )}
@@ -300,13 +324,13 @@ interface ColourProps {
 /** A colour well. The browser reports every shade on the way; only the one settled on is taken. */
 export function ColourField({ label, value, onChange }: ColourProps) {
   const input = useRef<HTMLInputElement>(null);
-  const change = useRef(onChange);
+  const give = useRef(onChange);
   useEffect(() => {
-    change.current = onChange;
+    give.current = onChange;
   });
   useEffect(() => {
     const well = input.current;
-    const settle = () => well && change.current(well.value);
+    const settle = () => well && give.current(well.value);
     well?.addEventListener('change', settle);
     return () => well?.removeEventListener('change', settle);
   }, []);

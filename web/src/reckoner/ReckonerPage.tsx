@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { NavLink, Navigate, useParams } from 'react-router';
 import { Refused, take } from '../api/client';
-import { Choice, NumberField } from '../parts/Fields';
+import { Choice, NumberField, TextField } from '../parts/Fields';
 import { HowNumber } from '../parts/HowNumber';
 import { useFields } from '../parts/fields';
 import { useUnits } from '../units/units';
@@ -133,6 +133,20 @@ function Parts({ parts, values, at, errors, onChange }: PartsProps) {
   return parts.map((part, i) => {
     if (typeof part === 'string') return <span key={i}>{/^[,;:.]/.test(part) ? part : ` ${part}`} </span>;
     if ('blank' in part) return <span key={i}>{number(part)}</span>;
+    if ('words' in part)
+      return (
+        <span key={i}>
+          <TextField
+            label={part.label}
+            quiet
+            live
+            width={140}
+            value={values[part.words] as string}
+            error={say(part.words)}
+            onChange={(v) => set(part.words, v)}
+          />{' '}
+        </span>
+      );
     if ('pick' in part)
       return (
         <span key={i}>

@@ -18,6 +18,13 @@ export interface Pick {
   choices: (readonly [string, string])[];
 }
 
+/** A few words to fill in. */
+export interface Words {
+  words: string;
+  label: string;
+  start: string;
+}
+
 /** One of two, never both. */
 export interface Either {
   either: readonly [Blank, Blank];
@@ -34,13 +41,15 @@ export interface Many {
   bare?: boolean;
 }
 
-export type Part = string | Blank | Pick | Either | Many;
+export type Part = string | Blank | Words | Pick | Either | Many;
 
 /** A number of the answer, by its place; `[]` for each of a list. */
 export interface Out {
   out: string;
   label: string;
   unit: string;
+  /** Where the unit follows from a choice: the choice's field, and the unit for each. */
+  unitBy?: readonly [string, Record<string, string>];
   formula: string;
   decimals?: number;
   scale?: number;
@@ -500,6 +509,32 @@ export const sums: Sum[] = [
     outs: [
       out('deltaE00', 'Difference', '', 'colour-difference', { decimals: 1 }),
       { told: () => 'Wet neighbours under 12 read as one.' },
+    ],
+  },
+  {
+    path: 'quantity',
+    question: 'What is that in other units?',
+    parts: [
+      { words: 'text', label: 'Quantity', start: '1 3/4 in' },
+      'as a',
+      {
+        pick: 'kind',
+        label: 'Kind',
+        choices: [
+          ['length', 'length'],
+          ['volume', 'volume'],
+          ['mass', 'mass'],
+          ['temperature', 'temperature'],
+        ],
+      },
+      'is',
+    ],
+    outs: [
+      out('value', 'That is', '', 'quantity', {
+        decimals: 2,
+        unitBy: ['kind', { length: 'mm', volume: 'ml', mass: 'g', temperature: '°C' }],
+      }),
+      { told: (a) => `In metric: ${String(a['normalised'])}.` },
     ],
   },
 ];

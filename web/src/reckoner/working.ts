@@ -9,6 +9,7 @@ export function startOf(parts: Part[]): Values {
   for (const part of parts) {
     if (typeof part === 'string') continue;
     if ('blank' in part) values[part.blank] = part.start ?? null;
+    else if ('words' in part) values[part.words] = part.start;
     else if ('pick' in part) values[part.pick] = part.choices[0]![0];
     else if ('either' in part) {
       const [first, second] = part.either;
@@ -38,6 +39,7 @@ export function requestOf(parts: Part[], values: Values): Record<string, unknown
   for (const part of parts) {
     if (typeof part === 'string') continue;
     if ('pick' in part) put(part.pick, values[part.pick]);
+    else if ('words' in part) put(part.words, values[part.words]);
     else if ('many' in part) {
       const entries = values[part.many] as Values[];
       put(
@@ -77,6 +79,8 @@ export function resultsOf(
   const inputs = inputsOf(sum.parts, values, usual);
   return sum.outs.flatMap((out) => {
     if (!('out' in out)) return [];
+    const [choice, unitOf] = out.unitBy ?? [];
+    if (choice && unitOf) out = { ...out, unit: unitOf[values[choice] as string] ?? '' };
     const [place = '', below] = out.out.split('[]');
     const at = answer[place];
     if (below === undefined) return typeof at === 'number' ? [result(out, out.label, at, inputs)] : [];
@@ -106,7 +110,7 @@ function inputsOf(
   number = '',
 ): Reckoned['inputs'] {
   return parts.flatMap((part) => {
-    if (typeof part === 'string' || 'pick' in part) return [];
+    if (typeof part === 'string' || 'pick' in part || 'words' in part) return [];
     if ('many' in part)
       return (values[part.many] as Values[]).flatMap((entry, i) =>
         inputsOf(part.parts, entry, usual, ` ${i + 1}`),
