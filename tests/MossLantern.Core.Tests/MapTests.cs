@@ -10,9 +10,7 @@ namespace MossLantern.Core.Tests;
 public class MapTests
 {
     private static readonly Gen<(Ground Ground, Layer Layer)> AnyMap =
-        from width in Gen.Double[60, 900]
-        from height in Gen.Double[60, 900]
-        from round in Gen.Bool
+        from outline in Samples.AnyOutline
         from x in Gen.Double[-0.1, 1.1]
         from y in Gen.Double[-0.1, 1.1]
         from heartWidth in Gen.Double[10, 160]
@@ -23,7 +21,6 @@ public class MapTests
         from follow in Gen.OneOf(Gen.Const(0.0), Gen.Double[0, 1])
         from widths in Gen.Double[0.5, 60].Array[0, 11]
         from fill in Gen.Int[0, 11]
-        let outline = round ? (Outline)new RoundOutline(width) : new RectangleOutline(width, height)
         let stack = widths.Take(fill % (widths.Length + 1)).Append(0).Concat(widths.Skip(fill % (widths.Length + 1))).ToArray()
         let heart = new Heart("h1", x * outline.BoxWidthMm, y * outline.BoxHeightMm, heartWidth, heartHeight, turn, waviness, seed)
         select (new Ground(outline, EdgeStyle.TapedClean, 20, "#ffffff"), Samples.Layer(heart, stack) with { RimFollow = follow });

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using CsCheck;
 using MossLantern.Core.Map;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
@@ -10,6 +11,24 @@ namespace MossLantern.Core.Tests;
 /// <summary>Small pieces for tests.</summary>
 internal static class Samples
 {
+    /// <summary>An outline of any form; a slice has an opening half of the time.</summary>
+    public static readonly Gen<Outline> AnyOutline =
+        from form in Gen.Int[0, 3]
+        from width in Gen.Double[60, 900]
+        from height in Gen.Double[60, 900]
+        from reach in Gen.Double[0.4, 1].Array[3, 14]
+        from wobble in Gen.Double[0, 20]
+        from seed in Gen.Int[0, 100_000]
+        from open in Gen.Bool
+        let slice = new SliceOutline(width, height, [.. reach], wobble, seed, open ? new(width / 2, height / 2, width / 6, height / 7) : null)
+        select form switch
+        {
+            0 => new RoundOutline(width),
+            1 => new OvalOutline(width, height),
+            2 => slice.OpeningFits(1) ? slice : slice with { Opening = null },
+            _ => (Outline)new RectangleOutline(width, height),
+        };
+
     public static Cup Cup(string id, ColourantClass? colourant = ColourantClass.Paste, double load = 4) =>
         new(id, id, "#33523f", colourant, load);
 

@@ -43,9 +43,8 @@ public sealed class BandMapper
 
     private BandMap Grow(Outline outline, GrowthScale growth, Layer layer)
     {
-        var ring = outline.ToRing();
         var grid = GrowthGrid.Over(outline.BoxWidthMm, outline.BoxHeightMm, growth.GridMm);
-        var cover = Keep(covers, (outline, growth.GridMm), _ => new(grid, ring));
+        var cover = Keep(covers, (outline, growth.GridMm), _ => new(grid, outline));
         if (layer.Hearts.IsEmpty)
         {
             return WithoutHearts(outline, grid, layer);

@@ -18,4 +18,10 @@ internal readonly record struct GrowthGrid(double SpacingMm, int Columns, int Ro
     public double X(int column) => (column - Padding) * SpacingMm;
 
     public double Y(int row) => (row - Padding) * SpacingMm;
+
+    /// <summary>The column left of a place.</summary>
+    public int Column(double x) => (int)Math.Floor(x / SpacingMm) + Padding;
+
+    /// <summary>The row above a place.</summary>
+    public int Row(double y) => (int)Math.Floor(y / SpacingMm) + Padding;
 }

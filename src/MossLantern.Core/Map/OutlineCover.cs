@@ -9,7 +9,7 @@ internal sealed class OutlineCover
     private readonly float[] rimDepth;
     private readonly Dictionary<int, (double[] Xs, double[] Ys)> cut = [];
 
-    public OutlineCover(GrowthGrid grid, Ring outline)
+    public OutlineCover(GrowthGrid grid, Outline outline)
     {
         Grid = grid;
         share = new float[(grid.Columns - 1) * (grid.Rows - 1)];
@@ -18,8 +18,9 @@ internal sealed class OutlineCover
         var strip = new Clip();
         var part = new Clip();
         var whole = new Clip();
-        whole.Set(outline.Xs, outline.Ys);
-        if (outline.SignedAreaMm2 < 0)
+        var walk = outline.Walk();
+        whole.Set(walk.Xs, walk.Ys);
+        if (walk.SignedAreaMm2 < 0)
         {
             throw new ArgumentException("The outline's points must run clockwise as seen.", nameof(outline));
         }
@@ -74,7 +75,7 @@ internal sealed class OutlineCover
     /// <summary>How far inside the outline a node lies, mm: exact near the outline, and only "far" or "outside" elsewhere.</summary>
     public float RimDepth(int node) => rimDepth[node];
 
-    private float[] RimDepths(Ring outline)
+    private float[] RimDepths(Outline outline)
     {
         const int near = 3;
         int columns = Grid.Columns, rows = Grid.Rows;
@@ -86,6 +87,7 @@ internal sealed class OutlineCover
         }
 
         // A rectangle's sides may run along the grid and cut no cell, so every step from inside to outside counts too.
+        var wanted = new bool[Grid.Count];
         for (var row = 0; row < rows - 1; row++)
         {
             for (var column = 0; column < columns - 1; column++)
@@ -97,22 +99,72 @@ internal sealed class OutlineCover
                     {
                         for (var c = Math.Max(0, column - near + 1); c < Math.Min(columns, column + near + 1); c++)
                         {
-                            depths[r * columns + c] = float.NaN;
+                            wanted[r * columns + c] = true;
                         }
                     }
                 }
             }
         }
 
-        for (var node = 0; node < depths.Length; node++)
+        // Each side tells the nodes round it, so that a rim of many short sides costs no more than one of few.
+        var squares = new double[Grid.Count];
+        Array.Fill(squares, double.MaxValue);
+        foreach (var ring in outline.Rings)
         {
-            if (float.IsNaN(depths[node]))
+            for (int i = 0, j = ring.Count - 1; i < ring.Count; j = i++)
             {
-                depths[node] = (float)-outline.SignedDistanceMm(Grid.X(node % columns), Grid.Y(node / columns));
+                Tell(ring.Xs[j], ring.Ys[j], ring.Xs[i], ring.Ys[i], near + 2, wanted, squares);
+            }
+        }
+
+        var crossings = new List<double>();
+        for (var row = 0; row < rows; row++)
+        {
+            crossings.Clear();
+            crossings.AddRange(outline.Rings.SelectMany(r => r.Crossings(Grid.Y(row))));
+            crossings.Sort();
+            var passed = 0;
+            for (var column = 0; column < columns; column++)
+            {
+                while (passed < crossings.Count && crossings[passed] <= Grid.X(column))
+                {
+                    passed++;
+                }
+
+                var node = row * columns + column;
+                if (wanted[node])
+                {
+                    depths[node] = (float)((passed % 2 == 1 ? 1 : -1) * Math.Sqrt(squares[node]));
+                }
             }
         }
 
         return depths;
+    }
+
+    private void Tell(double x0, double y0, double x1, double y1, int reach, bool[] wanted, double[] squares)
+    {
+        // Long sides are walked in pieces, so that the box round each stays small.
+        var pieces = Math.Max(1, (int)(Math.Max(Math.Abs(x1 - x0), Math.Abs(y1 - y0)) / (4 * Grid.SpacingMm)));
+        for (var piece = 0; piece < pieces; piece++)
+        {
+            double fromX = x0 + (x1 - x0) * piece / pieces, toX = x0 + (x1 - x0) * (piece + 1) / pieces;
+            double fromY = y0 + (y1 - y0) * piece / pieces, toY = y0 + (y1 - y0) * (piece + 1) / pieces;
+            var left = Math.Max(0, Grid.Column(Math.Min(fromX, toX)) - reach);
+            var right = Math.Min(Grid.Columns - 1, Grid.Column(Math.Max(fromX, toX)) + reach + 1);
+            var bottom = Math.Min(Grid.Rows - 1, Grid.Row(Math.Max(fromY, toY)) + reach + 1);
+            for (var row = Math.Max(0, Grid.Row(Math.Min(fromY, toY)) - reach); row <= bottom; row++)
+            {
+                for (var column = left; column <= right; column++)
+                {
+                    var node = row * Grid.Columns + column;
+                    if (wanted[node])
+                    {
+                        squares[node] = Math.Min(squares[node], Ring.SegmentDistanceSquared(Grid.X(column), Grid.Y(row), fromX, fromY, toX, toY));
+                    }
+                }
+            }
+        }
     }
 
     private bool OnRim(int cell, int row, int column)

@@ -39,7 +39,7 @@ public static class Painter
         }
 
         return new(
-            ground.Outline.BoxWidthMm, ground.Outline.BoxHeightMm, PathText.Straight(ground.Outline.ToRing()), ground.Colour,
+            ground.Outline.BoxWidthMm, ground.Outline.BoxHeightMm, PathText.Straight(ground.Outline), ground.Colour,
             materials.ToImmutable(), paths.ToImmutable());
     }
 
@@ -88,7 +88,7 @@ public static class Painter
 
         private void Nested(List<ToneLevel> tones, ImmutableArray<string> lines)
         {
-            var outline = PathText.Straight(ground.Outline.ToRing());
+            var outline = PathText.Straight(ground.Outline);
             for (var k = tones.Count; k >= 0; k--)
             {
                 // The set below level k takes the tone that lies just inside it; the last one covers the outline.
@@ -114,7 +114,7 @@ public static class Painter
         /// <summary>Where things show through, each region is a ring of its own.</summary>
         private void Rings(List<ToneLevel> tones, ImmutableArray<string> lines)
         {
-            var outline = PathText.Straight(ground.Outline.ToRing());
+            var outline = PathText.Straight(ground.Outline);
             for (var k = tones.Count; k >= 0; k--)
             {
                 var inside = k < tones.Count ? tones[k] : ToneLevel.Outermost(layer.Bands[^1].Id, layer.Bands[^1].Cup);

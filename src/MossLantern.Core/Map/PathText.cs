@@ -7,16 +7,21 @@ namespace MossLantern.Core.Map;
 /// <summary>Writes closed lines in SVG path syntax.</summary>
 internal static class PathText
 {
-    /// <summary>Corners joined by straight lines.</summary>
-    public static string Straight(Ring ring)
+    /// <summary>The rings of an outline, corners joined by straight lines.</summary>
+    public static string Straight(Outline outline)
     {
         var text = new StringBuilder();
-        for (var i = 0; i < ring.Count; i++)
+        foreach (var ring in outline.Rings)
         {
-            Append(text, i == 0 ? 'M' : 'L', ring.Xs[i], ring.Ys[i]);
+            for (var i = 0; i < ring.Count; i++)
+            {
+                Append(text, i == 0 ? 'M' : 'L', ring.Xs[i], ring.Ys[i]);
+            }
+
+            text.Append('Z');
         }
 
-        return text.Append('Z').ToString();
+        return text.ToString();
     }
 
     /// <summary>

@@ -8,8 +8,24 @@ internal static class RimLengths
     /// <summary>Length below the first level, between each pair, and above the last, mm; they sum to the perimeter.</summary>
     public static double[] Between(GrowthGrid grid, Outline outline, float[] field, ReadOnlySpan<double> levels)
     {
-        var ring = outline.ToRing();
         var lengths = new double[levels.Length + 1];
+        foreach (var ring in outline.Rings)
+        {
+            Add(lengths, grid, ring, field, levels);
+        }
+
+        // The polygon of a round is longer or shorter than the round by a hair.
+        var correction = outline.PerimeterMm / lengths.Sum();
+        for (var k = 0; k < lengths.Length; k++)
+        {
+            lengths[k] *= correction;
+        }
+
+        return lengths;
+    }
+
+    private static void Add(double[] lengths, GrowthGrid grid, Ring ring, float[] field, ReadOnlySpan<double> levels)
+    {
         var stepMm = grid.SpacingMm / 4;
         for (int i = 0, j = ring.Count - 1; i < ring.Count; j = i++)
         {
@@ -24,15 +40,6 @@ internal static class RimLengths
                 from = to;
             }
         }
-
-        // The polygon of a round is longer or shorter than the round by a hair.
-        var correction = outline.PerimeterMm / lengths.Sum();
-        for (var k = 0; k < lengths.Length; k++)
-        {
-            lengths[k] *= correction;
-        }
-
-        return lengths;
     }
 
     private static void Share(double[] lengths, ReadOnlySpan<double> levels, double low, double high, double length)

@@ -95,7 +95,7 @@ public sealed class PiecePlanner(BandMapper mapper)
         var outline = ground.Outline;
         var size = outline is Shapes.RoundOutline round
             ? [new ReckonedInput("diameter", round.DiameterMm, "mm", Origin.Own, "ground.outline.diameterMm")]
-            : ImmutableArray.Create(
+            : outline is Shapes.SliceOutline slice ? SliceInputs(slice) : ImmutableArray.Create(
                 new ReckonedInput("width", outline.BoxWidthMm, "mm", Origin.Own, "ground.outline.widthMm"),
                 new ReckonedInput("height", outline.BoxHeightMm, "mm", Origin.Own, "ground.outline.heightMm"));
         return new(
@@ -105,6 +105,15 @@ public sealed class PiecePlanner(BandMapper mapper)
                 new("perimeter", outline.PerimeterMm, "mm", Origin.Reckoned),
                 new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm")));
     }
+
+    private static ImmutableArray<ReckonedInput> SliceInputs(Shapes.SliceOutline slice) =>
+    [
+        new("width", slice.WidthMm, "mm", Origin.Own, "ground.outline.widthMm"),
+        new("height", slice.HeightMm, "mm", Origin.Own, "ground.outline.heightMm"),
+        new("handles", slice.Reach.Length, "", Origin.Own),
+        new("wobble", slice.WobbleMm, "mm", Origin.Own, "ground.outline.wobbleMm"),
+        .. slice.Rings.Skip(1).Select(r => new ReckonedInput("opening", -r.SignedAreaMm2 / 100, "cm²", Origin.Reckoned)),
+    ];
 
     private LayerPlan Layer(Piece piece, Layer layer, PouredLayer? poured, DateTimeZone zone)
     {
@@ -136,8 +145,7 @@ public sealed class PiecePlanner(BandMapper mapper)
 
     private static ImmutableArray<CutSpan> CutOf(Shapes.Outline outline, BandMap map, double y)
     {
-        var (from, to) = outline.Chord(y);
-        return map.Cut(y, from, to);
+        return [.. outline.Chords(y).SelectMany(c => map.Cut(y, c.FromMm, c.ToMm))];
     }
 
     private static RegionPlan Region(Piece piece, Layer layer, Region region, string cupId)

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 
 namespace MossLantern.Core.Shapes;
@@ -9,6 +10,8 @@ namespace MossLantern.Core.Shapes;
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "shape")]
 [JsonDerivedType(typeof(RectangleOutline), "rectangle")]
 [JsonDerivedType(typeof(RoundOutline), "round")]
+[JsonDerivedType(typeof(OvalOutline), "oval")]
+[JsonDerivedType(typeof(SliceOutline), "slice")]
 public abstract record Outline
 {
     /// <summary>Width of the box round it, mm.</summary>
@@ -27,11 +30,54 @@ public abstract record Outline
     [JsonIgnore]
     public abstract double PerimeterMm { get; }
 
-    /// <summary>Left and right end of the horizontal line across it at a height inside its box, mm.</summary>
-    public abstract (double FromMm, double ToMm) Chord(double yMm);
+    /// <summary>
+    /// Its boundary as polygons, not closed, whose area is exact: outer edges clockwise as seen, openings the other way.
+    /// </summary>
+    [JsonIgnore]
+    public abstract ImmutableArray<Ring> Rings { get; }
 
-    /// <summary>Its boundary as a polygon, clockwise as seen, not closed, whose area is exact.</summary>
-    public abstract Ring ToRing();
+    /// <summary>The stretches inside it of the horizontal line at a height, mm, from left to right.</summary>
+    public virtual ImmutableArray<(double FromMm, double ToMm)> Chords(double yMm)
+    {
+        var crossings = Rings.SelectMany(r => r.Crossings(yMm)).Order().ToList();
+        return [.. crossings.Chunk(2).Where(pair => pair.Length == 2).Select(pair => (pair[0], pair[1]))];
+    }
+
+    /// <summary>Distance from a point to the boundary, mm; negative inside.</summary>
+    public double SignedDistanceMm(double x, double y)
+    {
+        var distances = Rings.Select(r => r.SignedDistanceMm(x, y)).ToList();
+        var nearest = distances.Min(Math.Abs);
+        return distances.Count(d => d < 0) % 2 == 1 ? -nearest : nearest;
+    }
+
+    /// <summary>
+    /// All rings as one walk, out to each and back along the same line: its signed area is that of the outline however it
+    /// is cut by straight lines.
+    /// </summary>
+    internal Ring Walk()
+    {
+        if (Rings.Length == 1)
+        {
+            return Rings[0];
+        }
+
+        List<double> xs = [], ys = [];
+        foreach (var ring in Rings)
+        {
+            xs.AddRange(ring.Xs);
+            ys.AddRange(ring.Ys);
+            xs.Add(ring.Xs[0]);
+            ys.Add(ring.Ys[0]);
+            if (ring != Rings[0])
+            {
+                xs.Add(Rings[0].Xs[0]);
+                ys.Add(Rings[0].Ys[0]);
+            }
+        }
+
+        return new([.. xs], [.. ys]);
+    }
 }
 
 /// <summary>A rectangle.</summary>
@@ -56,18 +102,14 @@ public sealed record RectangleOutline(double WidthMm, double HeightMm) : Outline
     public override double PerimeterMm => 2 * (WidthMm + HeightMm);
 
     /// <inheritdoc/>
-    public override (double FromMm, double ToMm) Chord(double yMm) => (0, WidthMm);
-
-    /// <inheritdoc/>
-    public override Ring ToRing() => new([0, WidthMm, WidthMm, 0], [0, 0, HeightMm, HeightMm]);
+    [JsonIgnore]
+    public override ImmutableArray<Ring> Rings => [new([0, WidthMm, WidthMm, 0], [0, 0, HeightMm, HeightMm])];
 }
 
 /// <summary>A round.</summary>
 /// <param name="DiameterMm">Diameter, mm.</param>
 public sealed record RoundOutline(double DiameterMm) : Outline
 {
-    private const int Corners = 720;
-
     /// <inheritdoc/>
     [JsonIgnore]
     public override double BoxWidthMm => DiameterMm;
@@ -85,27 +127,40 @@ public sealed record RoundOutline(double DiameterMm) : Outline
     public override double PerimeterMm => Math.PI * DiameterMm;
 
     /// <inheritdoc/>
-    public override (double FromMm, double ToMm) Chord(double yMm)
-    {
-        var radius = DiameterMm / 2;
-        var half = Math.Sqrt(Math.Max(0, radius * radius - (yMm - radius) * (yMm - radius)));
-        return (radius - half, radius + half);
-    }
+    [JsonIgnore]
+    public override ImmutableArray<Ring> Rings => [Ellipse.Ring(DiameterMm / 2, DiameterMm / 2, DiameterMm / 2, DiameterMm / 2)];
 
     /// <inheritdoc/>
-    public override Ring ToRing()
-    {
-        // The polygon's corners stand out by a hair so that its area is that of the round.
-        var step = 2 * Math.PI / Corners;
-        var radius = DiameterMm / 2 * Math.Sqrt(step / Math.Sin(step));
-        var xs = new double[Corners];
-        var ys = new double[Corners];
-        for (var i = 0; i < Corners; i++)
-        {
-            xs[i] = DiameterMm / 2 + radius * Math.Cos(i * step);
-            ys[i] = DiameterMm / 2 + radius * Math.Sin(i * step);
-        }
+    public override ImmutableArray<(double FromMm, double ToMm)> Chords(double yMm) =>
+        Ellipse.Chords(DiameterMm / 2, DiameterMm / 2, DiameterMm / 2, DiameterMm / 2, yMm);
+}
 
-        return new(xs, ys);
-    }
+/// <summary>An oval: an ellipse.</summary>
+/// <param name="WidthMm">Width, mm.</param>
+/// <param name="HeightMm">Height, mm.</param>
+public sealed record OvalOutline(double WidthMm, double HeightMm) : Outline
+{
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double BoxWidthMm => WidthMm;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double BoxHeightMm => HeightMm;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double AreaMm2 => Math.PI * WidthMm * HeightMm / 4;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double PerimeterMm => Ellipse.PerimeterMm(WidthMm / 2, HeightMm / 2);
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override ImmutableArray<Ring> Rings => [Ellipse.Ring(WidthMm / 2, HeightMm / 2, WidthMm / 2, HeightMm / 2)];
+
+    /// <inheritdoc/>
+    public override ImmutableArray<(double FromMm, double ToMm)> Chords(double yMm) =>
+        Ellipse.Chords(WidthMm / 2, HeightMm / 2, WidthMm / 2, HeightMm / 2, yMm);
 }

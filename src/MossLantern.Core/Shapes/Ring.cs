@@ -61,6 +61,18 @@ public sealed class Ring(double[] xs, double[] ys)
         return inside ? -Math.Sqrt(best) : Math.Sqrt(best);
     }
 
+    /// <summary>Where the horizontal line at a height crosses the boundary, mm, in no order.</summary>
+    public IEnumerable<double> Crossings(double y)
+    {
+        for (int i = 0, j = Count - 1; i < Count; j = i++)
+        {
+            if (ys[i] > y != ys[j] > y)
+            {
+                yield return (xs[j] - xs[i]) * (y - ys[i]) / (ys[j] - ys[i]) + xs[i];
+            }
+        }
+    }
+
     /// <summary>Squared distance from a point to a segment, mm².</summary>
     internal static double SegmentDistanceSquared(double x, double y, double x0, double y0, double x1, double y1)
     {
