@@ -128,7 +128,7 @@ public static class CupPlanner
         var ml = Reckoned.Of(RegionMl(region.AreaMm2, layer.DepthMm), "ml", Formulas.RegionVolume,
             new("area", region.AreaMm2 / 100, "cm²", Origin.Reckoned),
             new("depth", layer.DepthMm, "mm", Origin.Own, "depthMm"));
-        if (ground.Edge == EdgeStyle.TapedClean)
+        if (ground.Edge != EdgeStyle.DrippedOver)
         {
             return Poured(region.Id, cupId, ml, Reckoned.Of(0, "ml", Formulas.EdgeVolume, new ReckonedInput("open perimeter", 0, "mm", Origin.Own)));
         }

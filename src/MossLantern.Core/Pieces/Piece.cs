@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
+using MossLantern.Core.Grounds;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Walls;
 using NodaTime;
 
 namespace MossLantern.Core.Pieces;
@@ -11,18 +13,39 @@ namespace MossLantern.Core.Pieces;
 /// <param name="Ground">What the resin is poured on.</param>
 /// <param name="Growth">How fine the map is grown; belongs to the piece so that a drag never changes it.</param>
 /// <param name="Layers">Layers in pour order, lowest first.</param>
-public sealed record Piece(string Name, Ground Ground, GrowthScale Growth, ImmutableArray<Layer> Layers)
+/// <param name="WavedOff">Findings the artist has waved off, and why; null for none.</param>
+public sealed record Piece(
+    string Name, Ground Ground, GrowthScale Growth, ImmutableArray<Layer> Layers, ImmutableArray<WavedOff>? WavedOff = null)
 {
     /// <summary>The version of the document's layout that this program writes.</summary>
     public const int FormatVersion = 1;
 }
 
-/// <summary>The base.</summary>
+/// <summary>A finding that the artist has looked at and let be.</summary>
+/// <param name="Finding">The finding's key.</param>
+/// <param name="Reason">Why.</param>
+public sealed record WavedOff(string Finding, string Reason);
+
+/// <summary>What the resin is poured on.</summary>
 /// <param name="Outline">Its outline seen from above.</param>
 /// <param name="Edge">How the edge is finished; drives what runs over it.</param>
 /// <param name="SideHeightMm">Height of its sides, mm.</param>
 /// <param name="Colour">Colour of the ground under the first layer, as <c>#rrggbb</c>.</param>
-public sealed record Ground(Outline Outline, EdgeStyle Edge, double SideHeightMm, string Colour);
+/// <param name="Base">What it is made of; null while nobody has said.</param>
+/// <param name="Paint">How it is painted; null for not at all.</param>
+/// <param name="Level">How level it stands; null while nobody has measured.</param>
+/// <param name="Supports">What it stands on; null for the usual four near the corners.</param>
+/// <param name="Done">The preparations that are done; null for none.</param>
+public sealed record Ground(
+    Outline Outline,
+    EdgeStyle Edge,
+    double SideHeightMm,
+    string Colour,
+    Base? Base = null,
+    GroundPaint? Paint = null,
+    LevelReading? Level = null,
+    ImmutableArray<Support>? Supports = null,
+    ImmutableArray<PreparationDone>? Done = null);
 
 /// <summary>How a piece's edge is finished.</summary>
 public enum EdgeStyle
@@ -32,6 +55,9 @@ public enum EdgeStyle
 
     /// <summary>Open: resin runs down the sides and is smoothed.</summary>
     DrippedOver,
+
+    /// <summary>A rim or dam of its own holds the resin: nothing runs over.</summary>
+    Walled,
 }
 
 /// <summary>The scale at which a piece's map is grown.</summary>

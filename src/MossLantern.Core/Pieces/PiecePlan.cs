@@ -1,5 +1,7 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Checks;
 using MossLantern.Core.Curing;
+using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pouring;
@@ -35,6 +37,7 @@ public sealed record RegionPlan(string Id, RegionKind Kind, string CupId, Reckon
 /// <param name="Pour">The pour its windows count from; null while no start is known.</param>
 /// <param name="Poured">Whether it has really been poured.</param>
 /// <param name="Windows">Its windows; empty while no start is known.</param>
+/// <param name="ResinG">Mass of its resin, without reserve and losses, g.</param>
 public sealed record LayerPlan(
     string LayerId,
     ImmutableArray<RegionPlan> Regions,
@@ -45,18 +48,25 @@ public sealed record LayerPlan(
     ImmutableDictionary<string, Reckoned> Opacity,
     Pour? Pour,
     bool Poured,
-    ImmutableArray<CureWindow> Windows);
+    ImmutableArray<CureWindow> Windows,
+    double ResinG);
 
 /// <summary>The measures of the ground.</summary>
 /// <param name="Area">Area, cm².</param>
 /// <param name="Perimeter">Perimeter, mm.</param>
 /// <param name="SideArea">Area of the sides, cm².</param>
-public sealed record GroundPlan(Reckoned Area, Reckoned Perimeter, Reckoned SideArea);
+/// <param name="Standing">How it stands.</param>
+/// <param name="Preparation">What has to be done before resin comes.</param>
+/// <param name="SealWays">Ways to seal it; none where nothing is to be sealed.</param>
+public sealed record GroundPlan(
+    Reckoned Area, Reckoned Perimeter, Reckoned SideArea, Standing Standing, ImmutableArray<PreparationStep> Preparation,
+    ImmutableArray<SealWay> SealWays);
 
 /// <summary>Everything worked out for a piece.</summary>
 /// <param name="Ground">Measures of its ground.</param>
 /// <param name="Layers">Its layers, lowest first.</param>
-public sealed record PiecePlan(GroundPlan Ground, ImmutableArray<LayerPlan> Layers);
+/// <param name="Findings">What the second look sees.</param>
+public sealed record PiecePlan(GroundPlan Ground, ImmutableArray<LayerPlan> Layers, ImmutableArray<Finding> Findings);
 
 /// <summary>The chain from a piece's document to everything worked out for it: map, cups, pours, windows.</summary>
 /// <param name="mapper">Grows the maps.</param>
@@ -71,9 +81,10 @@ public sealed class PiecePlanner(BandMapper mapper)
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(poured);
         ArgumentNullException.ThrowIfNull(zone);
-        return new(
-            Measures(piece.Ground),
-            [.. piece.Layers.Select(layer => Layer(piece, layer, poured.LastOrDefault(p => p.LayerId == layer.Id), zone))]);
+        ImmutableArray<LayerPlan> layers =
+            [.. piece.Layers.Select(layer => Layer(piece, layer, poured.LastOrDefault(p => p.LayerId == layer.Id), zone))];
+        var plan = new PiecePlan(Measures(piece, layers, zone), layers, []);
+        return plan with { Findings = SecondLook.Over(new(piece, plan, zone)) };
     }
 
     /// <summary>A painting of a piece's layers up to and including one.</summary>
@@ -90,8 +101,9 @@ public sealed class PiecePlanner(BandMapper mapper)
             detail);
     }
 
-    private static GroundPlan Measures(Ground ground)
+    private static GroundPlan Measures(Piece piece, ImmutableArray<LayerPlan> layers, DateTimeZone zone)
     {
+        var ground = piece.Ground;
         var outline = ground.Outline;
         var size = outline is Shapes.RoundOutline round
             ? [new ReckonedInput("diameter", round.DiameterMm, "mm", Origin.Own, "ground.outline.diameterMm")]
@@ -103,7 +115,10 @@ public sealed class PiecePlanner(BandMapper mapper)
             new(outline.PerimeterMm, "mm", Formulas.OutlinePerimeter, size),
             Reckoned.Of(outline.PerimeterMm * ground.SideHeightMm / 100, "cm²", Formulas.SideArea,
                 new("perimeter", outline.PerimeterMm, "mm", Origin.Reckoned),
-                new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm")));
+                new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm")),
+            Standing.Of(piece, [.. layers.Select(l => l.ResinG)], [.. layers.Select(l => l.Poured)]),
+            Preparation.Of(ground, zone),
+            ground.Base?.Material is BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine ? Preparation.SealWays(ground) : []);
     }
 
     private static ImmutableArray<ReckonedInput> SliceInputs(Shapes.SliceOutline slice) =>
@@ -133,7 +148,9 @@ public sealed class PiecePlanner(BandMapper mapper)
             layer.Cups.ToImmutableDictionary(c => c.Id, c => OpacityOf(c, layer.DepthMm)),
             pour,
             poured is not null,
-            pour is null ? [] : CureWindows.Of(system, pour));
+            pour is null ? [] : CureWindows.Of(system, pour),
+            CupPlanner.RegionMl(piece.Ground.Outline.AreaMm2, layer.DepthMm)
+                * Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl);
     }
 
     /// <summary>One height for the whole piece, so that the strata of its layers lie above each other.</summary>

@@ -1,4 +1,5 @@
 using FluentValidation;
+using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Shapes;
@@ -15,6 +16,12 @@ public sealed class PieceValidator : AbstractValidator<Piece>
     /// <summary>Most characters of a name.</summary>
     public const int LongestName = 80;
 
+    /// <summary>Most supports.</summary>
+    public const int MostSupports = 60;
+
+    /// <summary>Most characters of a reason.</summary>
+    public const int LongestReason = 500;
+
     /// <summary>A validator.</summary>
     public PieceValidator()
     {
@@ -29,6 +36,13 @@ public sealed class PieceValidator : AbstractValidator<Piece>
         RuleFor(p => p.Layers).Must(l => l.Length is > 0 and <= MostLayers).WithMessage($"A piece has from 1 to {MostLayers} layers.")
             .Must(l => Unique(l.Select(x => x.Id))).WithMessage("Each layer needs an id of its own.");
         RuleForEach(p => p.Layers).SetValidator(new LayerValidator());
+        RuleFor(p => p.WavedOff).Must(w => w!.Value.Length <= 200).WithMessage("Up to 200 findings can be waved off.").When(p => p.WavedOff is not null);
+        RuleForEach(p => p.WavedOff!.Value).ChildRules(w =>
+        {
+            w.RuleFor(x => x.Finding).Must(k => k.Length is > 0 and <= 120).WithMessage("A finding's key has from 1 to 120 characters.");
+            w.RuleFor(x => x.Reason).Must(r => !string.IsNullOrWhiteSpace(r) && r.Length <= LongestReason)
+                .WithMessage($"Say why, in 1 to {LongestReason} characters.");
+        }).OverridePropertyName("wavedOff").When(p => p.WavedOff is not null);
     }
 
     /// <summary>A document from elsewhere must not make the grid enormous.</summary>
@@ -46,9 +60,64 @@ public sealed class PieceValidator : AbstractValidator<Piece>
                 .OverridePropertyName("outline.heightMm").When(g => g.Outline is RectangleOutline);
             RuleFor(g => ((RoundOutline)g.Outline).DiameterMm).In(Accepted.OutlineMm, "Diameter")
                 .OverridePropertyName("outline.diameterMm").When(g => g.Outline is RoundOutline);
+            RuleFor(g => ((OvalOutline)g.Outline).WidthMm).In(Accepted.OutlineMm, "Width")
+                .OverridePropertyName("outline.widthMm").When(g => g.Outline is OvalOutline);
+            RuleFor(g => ((OvalOutline)g.Outline).HeightMm).In(Accepted.OutlineMm, "Height")
+                .OverridePropertyName("outline.heightMm").When(g => g.Outline is OvalOutline);
+            RuleFor(g => (SliceOutline)g.Outline).SetValidator(new SliceValidator())
+                .OverridePropertyName("outline").When(g => g.Outline is SliceOutline);
+            RuleFor(g => g.Base!.Kind).IsInEnum().When(g => g.Base is not null);
+            RuleFor(g => g.Base!.Material).IsInEnum().When(g => g.Base is not null);
+            RuleFor(g => g.Base!.ThicknessMm).In(Accepted.ThicknessMm).When(g => g.Base is not null);
+            RuleFor(g => g.Paint!.Kind).IsInEnum().When(g => g.Paint is not null);
+            RuleFor(g => (double)g.Paint!.Coats).In(Accepted.Coats).OverridePropertyName("paint.coats").When(g => g.Paint is not null);
+            RuleFor(g => g.Paint!.DryHours).In(Accepted.DryHours).When(g => g.Paint is not null);
+            RuleFor(g => g.Level!.TiltXDeg).In(Accepted.TiltDeg, "Tilt across").When(g => g.Level is not null);
+            RuleFor(g => g.Level!.TiltYDeg).In(Accepted.TiltDeg, "Tilt along").When(g => g.Level is not null);
+            RuleFor(g => g.Level!.Corners!).SetValidator(new CornersValidator()).OverridePropertyName("level.corners").When(g => g.Level?.Corners is not null);
+            RuleFor(g => g.Level).Must(l => l!.Corners is null || (l.TiltXDeg is null && l.TiltYDeg is null))
+                .WithMessage("A level is read as tilts or as corner heights, not both.").When(g => g.Level is not null);
+            RuleFor(g => g.Supports).Must(s => s!.Value.Length is >= 1 and <= MostSupports)
+                .WithMessage($"A piece stands on 1 to {MostSupports} supports.").When(g => g.Supports is not null);
+            RuleForEach(g => g.Supports!.Value).ChildRules(support =>
+            {
+                support.RuleFor(s => s.XMm).In(Accepted.HeartPlaceMm with { What = "Support from the left" });
+                support.RuleFor(s => s.YMm).In(Accepted.HeartPlaceMm with { What = "Support from the top" });
+            }).OverridePropertyName("supports").When(g => g.Supports is not null);
+            RuleFor(g => g.Done).Must(d => Unique(d!.Value.Select(x => x.Id))).WithMessage("Each preparation is noted once.").When(g => g.Done is not null);
             RuleFor(g => g.SideHeightMm).In(Accepted.SideMm);
             RuleFor(g => g.Colour).IsColour("Ground colour");
             RuleFor(g => g.Edge).IsInEnum();
+        }
+    }
+
+    private sealed class SliceValidator : AbstractValidator<SliceOutline>
+    {
+        public SliceValidator()
+        {
+            RuleFor(s => s.WidthMm).In(Accepted.OutlineMm, "Width");
+            RuleFor(s => s.HeightMm).In(Accepted.OutlineMm, "Height");
+            RuleFor(s => s.Reach).Must(r => r.Length is >= SliceOutline.FewestHandles and <= SliceOutline.MostHandles)
+                .WithMessage($"A slice has from {SliceOutline.FewestHandles} to {SliceOutline.MostHandles} handles.");
+            RuleForEach(s => s.Reach).In(Accepted.Reach);
+            RuleFor(s => s.WobbleMm).In(Accepted.WobbleMm);
+            RuleFor(s => s.Opening!.WidthMm).In(Accepted.OpeningMm, "Width of the opening").When(s => s.Opening is not null);
+            RuleFor(s => s.Opening!.HeightMm).In(Accepted.OpeningMm, "Height of the opening").When(s => s.Opening is not null);
+            RuleFor(s => s.Opening).Must((s, _) => s.OpeningFits(SliceOutline.LeastRimMm))
+                .WithMessage($"The opening must lie inside the slice, {SliceOutline.LeastRimMm} mm from its rim.")
+                .When(s => s.Opening is not null && Accepted.OutlineMm.Contains(s.WidthMm) && Accepted.OutlineMm.Contains(s.HeightMm)
+                    && s.Reach.Length is >= SliceOutline.FewestHandles and <= SliceOutline.MostHandles);
+        }
+    }
+
+    private sealed class CornersValidator : AbstractValidator<CornerHeights>
+    {
+        public CornersValidator()
+        {
+            RuleFor(c => c.TopLeftMm).In(Accepted.CornerMm);
+            RuleFor(c => c.TopRightMm).In(Accepted.CornerMm);
+            RuleFor(c => c.BottomLeftMm).In(Accepted.CornerMm);
+            RuleFor(c => c.BottomRightMm).In(Accepted.CornerMm);
         }
     }
 

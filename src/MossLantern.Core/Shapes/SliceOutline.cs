@@ -17,6 +17,15 @@ namespace MossLantern.Core.Shapes;
 public sealed record SliceOutline(
     double WidthMm, double HeightMm, ImmutableArray<double> Reach, double WobbleMm, int Seed, Opening? Opening = null) : Outline
 {
+    /// <summary>Fewest handles.</summary>
+    public const int FewestHandles = 3;
+
+    /// <summary>Most handles.</summary>
+    public const int MostHandles = 24;
+
+    /// <summary>Narrowest rim between an opening and the outside, mm.</summary>
+    public const double LeastRimMm = 5;
+
     private const int Corners = 480;
 
     private ImmutableArray<Ring> rings;

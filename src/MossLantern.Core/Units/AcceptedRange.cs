@@ -33,6 +33,27 @@ public static class Accepted
     /// <summary>Height of a base's side, mm. Zero is a base whose side takes no resin.</summary>
     public static AcceptedRange SideMm { get; } = new("Side height", 0, 300, "mm");
 
+    /// <summary>Thickness of a base, mm.</summary>
+    public static AcceptedRange ThicknessMm { get; } = new("Thickness of the base", 0.5, 200, "mm");
+
+    /// <summary>Reach of a slice at a handle, as a share of the way to its frame.</summary>
+    public static AcceptedRange Reach { get; } = new("Reach of a handle", 0.2, 1, "");
+
+    /// <summary>How far a slice's rim wanders between handles, mm.</summary>
+    public static AcceptedRange WobbleMm { get; } = new("Wobble", 0, 60, "mm");
+
+    /// <summary>Width or height of an opening, mm.</summary>
+    public static AcceptedRange OpeningMm { get; } = new("Size of the opening", 5, 2900, "mm");
+
+    /// <summary>Height of a corner, mm.</summary>
+    public static AcceptedRange CornerMm { get; } = new("Height of a corner", -200, 200, "mm");
+
+    /// <summary>Drying time, h.</summary>
+    public static AcceptedRange DryHours { get; } = new("Drying time", 0, 720, "h");
+
+    /// <summary>Coats of paint.</summary>
+    public static AcceptedRange Coats { get; } = new("Coats", 1, 10, "");
+
     /// <summary>Depth of one layer, mm.</summary>
     public static AcceptedRange DepthMm { get; } = new("Layer depth", 0.1, 100, "mm");
 

@@ -21,6 +21,21 @@ public static class Formulas
     /// <summary>Area of the side faces below an outline.</summary>
     public const string SideArea = "side-area";
 
+    /// <summary>Longest stretch without a support.</summary>
+    public const string Span = "span";
+
+    /// <summary>Sag of a base.</summary>
+    public const string Sag = "sag";
+
+    /// <summary>Mass of a base.</summary>
+    public const string BaseMass = "base-mass";
+
+    /// <summary>Mass of a piece.</summary>
+    public const string PieceMass = "piece-mass";
+
+    /// <summary>Paint for a ground.</summary>
+    public const string GroundPaintVolume = "ground-paint-volume";
+
     /// <summary>Area of a region of the map.</summary>
     public const string RegionArea = "region-area";
 
@@ -122,6 +137,11 @@ public static class Formulas
         new(SideArea, "Side area", "perimeter × side height", "shapes.md#outline"),
         new(RegionArea, "Region area", "The part of the outline that lies between this band's inner and outer edge on the map, counted cell by cell; a cell that an edge or the outline cuts counts with the part inside.", "map.md#areas"),
         new(RegionVolume, "Region volume", "area × depth", "mixing.md#region-volume"),
+        new(Span, "Span", "the longest gap between neighbouring supports, along either side", "grounds.md#sag"),
+        new(Sag, "Sag", "5 × weight per area × span⁴ ÷ (32 × E × thickness³); weight per area = 9.81 × (thickness × density + resin depth × resin density)", "grounds.md#sag"),
+        new(BaseMass, "Base", "area × thickness × density, or area × mass by area", "grounds.md#weight"),
+        new(PieceMass, "Weight", "base + resin (volume × density); stones and hardware come on top", "grounds.md#weight"),
+        new(GroundPaintVolume, "Coat", "area × film × coats", "grounds.md#preparation"),
         new(EdgeVolume, "Edges", "side film (open perimeter × side height × film thickness) + drips (share × layer volume)", "mixing.md#edges"),
         new(PourVolume, "Pour", "region volume + what runs over its part of the edge", "pouring.md#order"),
         new(LeftInCup, "Left in the cup", "what was in the cup before − what is poured; the reserve and what stays on its wall are the last of it", "pouring.md#order"),

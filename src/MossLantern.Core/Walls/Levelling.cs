@@ -3,7 +3,7 @@ using System.Collections.Immutable;
 namespace MossLantern.Core.Walls;
 
 /// <summary>A support, mm from the left and the top of the piece.</summary>
-public readonly record struct Support(double XMm, double YMm);
+public sealed record Support(double XMm, double YMm);
 
 /// <summary>How a tilt shows across a piece, and what levels it.</summary>
 /// <param name="WedgeMm">Difference in depth across the supports' box, mm.</param>
@@ -23,13 +23,15 @@ public sealed record Levelling(double WedgeMm, bool Accept, ImmutableArray<doubl
     public static Levelling Of(double tiltXDeg, double tiltYDeg, ImmutableArray<Support> supports, double thinnestLayerMm)
     {
         double slopeX = Slope(tiltXDeg), slopeY = Slope(tiltYDeg);
-        var wedge =
-            Spread(supports.Select(s => s.XMm)) * Math.Abs(slopeX)
-            + Spread(supports.Select(s => s.YMm)) * Math.Abs(slopeY);
+        var wedge = WedgeOver(tiltXDeg, tiltYDeg, Spread(supports.Select(s => s.XMm)), Spread(supports.Select(s => s.YMm)));
         var heights = supports.Select(s => s.XMm * slopeX + s.YMm * slopeY).ToList();
         var highest = heights.Max();
         return new(wedge, wedge <= AcceptedShare * thinnestLayerMm, [.. heights.Select(h => highest - h)]);
     }
+
+    /// <summary>Difference in depth across a box that is tilted on two axes, mm.</summary>
+    public static double WedgeOver(double tiltXDeg, double tiltYDeg, double widthMm, double heightMm) =>
+        widthMm * Math.Abs(Slope(tiltXDeg)) + heightMm * Math.Abs(Slope(tiltYDeg));
 
     private static double Slope(double degrees) => Math.Tan(degrees * Math.PI / 180);
 

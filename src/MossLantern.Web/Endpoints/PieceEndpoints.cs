@@ -19,6 +19,9 @@ public sealed record StepPiece(int BasedOn, Step Step);
 /// <summary>A preview of an edited piece: painted up to a layer in a detail, if one is given, with or without its numbers.</summary>
 public sealed record PreviewPiece(Piece Piece, string? LayerId, PaintDetail? Detail = null, bool Numbers = true);
 
+/// <summary>A remedy of a finding, for an edited piece.</summary>
+public sealed record RemedyPiece(Piece Piece, string Finding, string Remedy);
+
 /// <summary>Endpoints of pieces.</summary>
 internal static class PieceEndpoints
 {
@@ -52,6 +55,12 @@ internal static class PieceEndpoints
             var piece = workbench.Checked(request.Piece);
             return workbench.Preview(id, piece, Layer(piece, request.LayerId), request.Detail, request.Numbers);
         });
+        api.MapPost("/{id}/remedy", Results<Ok<Piece>, ProblemHttpResult> (string id, RemedyPiece request, Workbench workbench) =>
+            workbench.Remedied(id, workbench.Checked(request.Piece), request.Finding, request.Remedy) is { } remedied
+                ? TypedResults.Ok(remedied)
+                : TypedResults.Problem(
+                    title: "Not so any more", detail: "That finding is not there any more, or it has no such remedy.",
+                    statusCode: StatusCodes.Status409Conflict));
         api.MapGet("/{id}/painting", Results<Ok<Painting>, ProblemHttpResult> (
             string id, string? layer, Workbench workbench, PieceStore pieces) =>
             pieces.Find(id) is { } stored

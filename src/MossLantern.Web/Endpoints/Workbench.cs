@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using FluentValidation;
+using MossLantern.Core.Checks;
 using MossLantern.Core.Curing;
 using MossLantern.Core.Map;
 using MossLantern.Core.Mixing;
@@ -33,7 +34,7 @@ public sealed record LayerView(
     ImmutableArray<WindowView> Windows);
 
 /// <summary>Everything worked out for a piece.</summary>
-public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers);
+public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<Finding> Findings);
 
 /// <summary>A pour of a run as it is shown.</summary>
 public sealed record RunPourView(string RegionId, string ColourName, double PlannedMl, double? PouredMl);
@@ -103,7 +104,14 @@ public sealed class Workbench(
             l.Poured,
             [.. l.Windows.Select(w => new WindowView(
                 w.Milestone, WorkshopTime.Local(w.Opens, zone), w.Closes is { } c ? WorkshopTime.Local(c, zone) : null,
-                w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours))]))]);
+                w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours))]))], plan.Findings);
+    }
+
+    /// <summary>A piece with a remedy applied, or null where there is no such finding or remedy.</summary>
+    public Piece? Remedied(string id, Piece piece, string finding, string remedy)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        return Plan(piece, runs.Of(id)).Findings.FirstOrDefault(f => f.Key == finding)?.Remedies.FirstOrDefault(r => r.Id == remedy)?.Apply(piece);
     }
 
     /// <summary>A preview of an edited piece: what is worked out for one layer, or for all, and a painting up to it, as far as they are asked for.</summary>

@@ -23,6 +23,7 @@ export type RibbonSpan = Schemas['RibbonSpan'];
 export type RunView = Schemas['RunView'];
 export type SaveRun = Schemas['SaveRun'];
 export type ColourantClass = Schemas['ColourantClass'];
+export type Finding = Schemas['Finding'];
 export type ShelfView = Schemas['ShelfView'];
 
 export const api = createClient<paths>({

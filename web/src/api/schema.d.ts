@@ -446,6 +446,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/remedy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RemedyPiece"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Piece"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/painting": {
         parameters: {
             query?: never;
@@ -1309,6 +1350,38 @@ export interface components {
             /** @description Id of its cup. */
             cup: string;
         };
+        /** @description The base of a piece. */
+        Base: {
+            /** @description What kind of piece stands on it. */
+            kind: components["schemas"]["PieceKind"];
+            /** @description What it is made of. */
+            material: components["schemas"]["BaseMaterial"];
+            /**
+             * Format: double
+             * @description Its thickness, mm; null while not known, and for canvas.
+             */
+            thicknessMm?: null | number;
+            /**
+             * @description Whether a canvas has its back stiffened.
+             * @default false
+             */
+            backStiffened: boolean;
+            /**
+             * @description Whether gaps and the dam's foot are sealed.
+             * @default false
+             */
+            gapsSealed: boolean;
+            /**
+             * @description Whether the seal held water in a test.
+             * @default false
+             */
+            sealTested: boolean;
+        };
+        /**
+         * @description What a base is made of.
+         * @enum {unknown}
+         */
+        BaseMaterial: "birch-ply" | "mdf" | "pine" | "acrylic" | "glass" | "canvas";
         BeadAnswer: {
             /** Format: double */
             sectionMm2: number;
@@ -1409,6 +1482,29 @@ export interface components {
         };
         /** @enum {unknown} */
         ColourantClass: "paste" | "metallic-paste" | "mica" | "interference" | "alcohol-ink" | "dye" | "acrylic" | "acrylic-metallic" | "glitter" | "lacing";
+        /** @description Heights of a box's corners over any level line, mm. */
+        CornerHeights: {
+            /**
+             * Format: double
+             * @description Top left as drawn.
+             */
+            topLeftMm: number;
+            /**
+             * Format: double
+             * @description Top right.
+             */
+            topRightMm: number;
+            /**
+             * Format: double
+             * @description Bottom left.
+             */
+            bottomLeftMm: number;
+            /**
+             * Format: double
+             * @description Bottom right.
+             */
+            bottomRightMm: number;
+        };
         /** @description A cup of coloured resin. */
         Cup: {
             /** @description Stable id, unique in the layer. */
@@ -1518,7 +1614,7 @@ export interface components {
          * @description How a piece's edge is finished.
          * @enum {unknown}
          */
-        EdgeStyle: "taped-clean" | "dripped-over";
+        EdgeStyle: "taped-clean" | "dripped-over" | "walled";
         FieldsView: {
             ranges: {
                 [key: string]: components["schemas"]["AcceptedRange"];
@@ -1539,6 +1635,42 @@ export interface components {
             /** Format: double */
             reactionHeatJPerG?: null | number;
         };
+        /** @description Something that the second look sees. */
+        Finding: {
+            /** @description Id of the check. */
+            check: string;
+            /** @description The check with its place: stays the same while the finding does. */
+            key: string;
+            /** @description How much it weighs. */
+            grade: components["schemas"]["Grade"];
+            /** @description What it is, in two or three words. */
+            title: string;
+            /** @description Why it matters, in one sentence with its numbers. */
+            reason: string;
+            /** @description Where it is. */
+            place: components["schemas"]["FindingPlace"];
+            /** @description What can be done about it; at least one. */
+            remedies: components["schemas"]["Remedy"][];
+            /** @description Why the artist let it be; null where nobody did. */
+            wavedOff?: null | string;
+        };
+        /** @description Where a finding is. */
+        FindingPlace: {
+            /** @description The station that decides it. */
+            station: string;
+            /** @description The layer, or null for the whole piece. */
+            layerId?: null | string;
+            /**
+             * Format: double
+             * @description Where on the map, mm from the left; null where it is nowhere on it.
+             */
+            xMm?: null | number;
+            /**
+             * Format: double
+             * @description Where on the map, mm from the top.
+             */
+            yMm?: null | number;
+        };
         /** @description A formula as a person reads it. */
         Formula: {
             /** @description Stable id, cited by string Reckoned.Formula. */
@@ -1550,7 +1682,12 @@ export interface components {
             /** @description Page and section of the craft documentation. */
             page: string;
         };
-        /** @description The base. */
+        /**
+         * @description How much a finding weighs.
+         * @enum {unknown}
+         */
+        Grade: "stop" | "mend" | "mind";
+        /** @description What the resin is poured on. */
         Ground: {
             /** @description Its outline seen from above. */
             outline: components["schemas"]["Outline"];
@@ -1563,6 +1700,34 @@ export interface components {
             sideHeightMm: number;
             /** @description Colour of the ground under the first layer, as `#rrggbb`. */
             colour: string;
+            base?: null | components["schemas"]["Base"];
+            paint?: null | components["schemas"]["GroundPaint"];
+            level?: null | components["schemas"]["LevelReading"];
+            /** @description What it stands on; null for the usual four near the corners. */
+            supports?: null | components["schemas"]["Support"][];
+            /** @description The preparations that are done; null for none. */
+            done?: null | components["schemas"]["PreparationDone"][];
+        };
+        /** @description The paint of a ground. */
+        GroundPaint: {
+            /** @description What paint. */
+            kind: components["schemas"]["PaintKind"];
+            /**
+             * Format: int32
+             * @description Number of coats.
+             * @default 1
+             */
+            coats: number;
+            /**
+             * Format: double
+             * @description Drying time by its label, h; null takes the default.
+             */
+            dryHours?: null | number;
+            /**
+             * @description Whether it is sealed under a thin coat that resin holds to.
+             * @default false
+             */
+            sealed: boolean;
         };
         /** @description The measures of the ground. */
         GroundPlan: {
@@ -1572,6 +1737,12 @@ export interface components {
             perimeter: components["schemas"]["Reckoned"];
             /** @description Area of the sides, cm². */
             sideArea: components["schemas"]["Reckoned"];
+            /** @description How it stands. */
+            standing: components["schemas"]["Standing"];
+            /** @description What has to be done before resin comes. */
+            preparation: components["schemas"]["PreparationStep"][];
+            /** @description Ways to seal it; none where nothing is to be sealed. */
+            sealWays: components["schemas"]["SealWay"][];
         };
         /** @description The scale at which a piece's map is grown. */
         GrowthScale: {
@@ -1699,6 +1870,22 @@ export interface components {
             wedgeMm: number;
             accept: boolean;
             shimsMm: number[];
+        };
+        /** @description How level a piece stands, as it was read. Either tilts or corner heights. */
+        LevelReading: {
+            /** @description Whether it was read at the spot where the piece will cure. */
+            whereItCures: boolean;
+            /**
+             * Format: double
+             * @description Tilt along x, degrees; positive where the right side is higher.
+             */
+            tiltXDeg?: null | number;
+            /**
+             * Format: double
+             * @description Tilt along y, degrees; positive where the lower edge as drawn is higher.
+             */
+            tiltYDeg?: null | number;
+            corners?: null | components["schemas"]["CornerHeights"];
         };
         LevelSum: {
             /** Format: double */
@@ -1872,13 +2059,51 @@ export interface components {
             limitPercent: number;
             over: boolean;
         };
+        /** @description An opening in a slice: its inner rim. */
+        Opening: {
+            /**
+             * Format: double
+             * @description Middle, mm from the left of the frame.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description Middle, mm from the top of the frame.
+             */
+            yMm: number;
+            /**
+             * Format: double
+             * @description Width, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Height, mm.
+             */
+            heightMm: number;
+        };
         /**
          * @description Where a number that enters a formula came from.
          * @enum {unknown}
          */
         Origin: "default" | "own" | "measured" | "learned" | "reckoned";
         /** @description The outline of a base seen from above, in millimetres, its box's top left at the origin, x to the right and y down. */
-        Outline: components["schemas"]["OutlineRectangleOutline"] | components["schemas"]["OutlineRoundOutline"];
+        Outline: components["schemas"]["OutlineRectangleOutline"] | components["schemas"]["OutlineRoundOutline"] | components["schemas"]["OutlineOvalOutline"] | components["schemas"]["OutlineSliceOutline"];
+        /** @description An oval: an ellipse. */
+        OutlineOvalOutline: {
+            /** @enum {string} */
+            shape: "oval";
+            /**
+             * Format: double
+             * @description Width, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Height, mm.
+             */
+            heightMm: number;
+        };
         /** @description A rectangle. */
         OutlineRectangleOutline: {
             /** @enum {string} */
@@ -1904,8 +2129,44 @@ export interface components {
              */
             diameterMm: number;
         };
+        /**
+         * @description A freeform slice: a closed wobbly curve through a few handles that stand at equal angles round the middle of a frame,
+         *     perhaps with an opening. It never crosses itself.
+         */
+        OutlineSliceOutline: {
+            /** @enum {string} */
+            shape: "slice";
+            /**
+             * Format: double
+             * @description Width of the frame it stands in, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Height of the frame, mm.
+             */
+            heightMm: number;
+            /** @description How far the curve reaches at each handle, as a share of the way from the middle to the frame; the first lies to the right, the rest follow clockwise as seen. */
+            reach: number[];
+            /**
+             * Format: double
+             * @description How far the curve wanders between handles, mm.
+             */
+            wobbleMm: number;
+            /**
+             * Format: int32
+             * @description Seed of the wobble.
+             */
+            seed: number;
+            opening?: null | components["schemas"]["Opening"];
+        };
         /** @enum {unknown} */
         PaintDetail: "draft" | "full";
+        /**
+         * @description What a ground is painted with.
+         * @enum {unknown}
+         */
+        PaintKind: "water" | "oil";
         /** @description How a material takes the light. */
         PaintMaterial: {
             /** @description Id of its cup, within its layer. */
@@ -1977,7 +2238,14 @@ export interface components {
             growth: components["schemas"]["GrowthScale"];
             /** @description Layers in pour order, lowest first. */
             layers: components["schemas"]["Layer"][];
+            /** @description Findings the artist has waved off, and why; null for none. */
+            wavedOff?: null | components["schemas"]["WavedOff"][];
         };
+        /**
+         * @description What kind of piece it is; drives its walls and its preparation.
+         * @enum {unknown}
+         */
+        PieceKind: "panel" | "slice" | "frame";
         PieceView: {
             id: string;
             /** Format: int32 */
@@ -1992,6 +2260,7 @@ export interface components {
         PlanView: {
             ground: components["schemas"]["GroundPlan"];
             layers: components["schemas"]["LayerView"][];
+            findings: components["schemas"]["Finding"][];
         };
         /** @description One pour of a layer. */
         PourStep: {
@@ -2020,6 +2289,29 @@ export interface components {
             /** Format: double */
             roomC: number;
             roomOrigin: components["schemas"]["Origin"];
+        };
+        PreparationDone: {
+            id: string;
+            at?: unknown;
+        };
+        /** @description One thing to do before resin comes. */
+        PreparationStep: {
+            /** @description Stable id. */
+            id: string;
+            /** @description What to do. */
+            what: string;
+            /** @description What it is good for, or what to mind. */
+            why: string;
+            amount: null | components["schemas"]["Reckoned"];
+            /**
+             * Format: double
+             * @description How long it dries, h; null where nothing has to.
+             */
+            dryHours: null | number;
+            /** @description Whether it is done. */
+            done: boolean;
+            at: null | components["schemas"]["LocalDateTime"];
+            readyAt: null | components["schemas"]["LocalDateTime"];
         };
         PreviewPiece: {
             piece: components["schemas"]["Piece"];
@@ -2152,6 +2444,20 @@ export interface components {
             /** @description What is poured on it, ml. */
             pourMl: components["schemas"]["Reckoned"];
         };
+        /** @description A change that answers a finding. */
+        Remedy: {
+            /** @description Stable id, unique in the finding. */
+            id: string;
+            /** @description What a press does, in words. */
+            label: string;
+            /** @description The field to go to, for what only the person can say; null where the change is made by the press. */
+            field: null | string;
+        };
+        RemedyPiece: {
+            piece: components["schemas"]["Piece"];
+            finding: string;
+            remedy: string;
+        };
         /** @description The resin system a layer uses, with the maker's own data where the artist has entered it. */
         ResinChoice: {
             /** @description Id of a system in TypicalMaterials. */
@@ -2278,6 +2584,20 @@ export interface components {
             /** Format: double */
             pouredMl: null | number;
         };
+        /** @description A way of sealing a ground. */
+        SealWay: {
+            /** @description What with. */
+            name: string;
+            /** @description How much it takes. */
+            amount: components["schemas"]["Reckoned"];
+            /**
+             * Format: double
+             * @description How long until resin may come, h.
+             */
+            dryHours: number;
+            /** @description What speaks for it or against it. */
+            mind: string;
+        };
         ShelfView: {
             id: string;
             /** Format: int32 */
@@ -2292,6 +2612,38 @@ export interface components {
             /** Format: int32 */
             poured: number;
             savedAt: components["schemas"]["Moment"];
+        };
+        /** @description How a piece stands: level or not, bowed or not, on what, and how heavy. */
+        Standing: {
+            /** @description Its supports. */
+            supports: components["schemas"]["StandingSupport"][];
+            /** @description Whether the artist placed them. */
+            ownSupports: boolean;
+            drift: null | components["schemas"]["Reckoned"];
+            /** @description Whether the thinnest layer can take that; null while not known. */
+            level: null | boolean;
+            /** @description Longest stretch without a support. */
+            span: components["schemas"]["Reckoned"];
+            sag: null | components["schemas"]["Reckoned"];
+            /** @description Whether the thinnest layer can take the sag; null while not known. */
+            straight: null | boolean;
+            baseMass: null | components["schemas"]["Reckoned"];
+            massSoFar: null | components["schemas"]["Reckoned"];
+            finishedMass: null | components["schemas"]["Reckoned"];
+        };
+        /** @description A support with the shim that goes under it. */
+        StandingSupport: {
+            /**
+             * Format: double
+             * @description Place, mm from the left.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description Place, mm from the top.
+             */
+            yMm: number;
+            shim: null | components["schemas"]["Reckoned"];
         };
         /** @enum {unknown} */
         Step: "undo" | "redo";
@@ -2324,6 +2676,12 @@ export interface components {
             /** Format: double */
             coverShare?: null | number;
         };
+        Support: {
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+        };
         TapeAnswer: {
             /** Format: double */
             maskWidthMm: null | number;
@@ -2349,6 +2707,10 @@ export interface components {
         TypedQuantity: {
             text?: null | string;
             kind?: null | components["schemas"]["QuantityKind"];
+        };
+        WavedOff: {
+            finding: string;
+            reason: string;
         };
         /**
          * @description How a window stands at a moment.

@@ -146,6 +146,7 @@ export function NumberField({
       <span className="number-box" data-bad={message ? true : undefined}>
         <input
           id={id}
+          data-place={takes || undefined}
           inputMode="decimal"
           autoComplete="off"
           value={text}

@@ -1,5 +1,5 @@
 import { NavLink } from 'react-router';
-import type { Layer, LayerView } from '../api/client';
+import type { Finding, Layer, LayerView } from '../api/client';
 import type { Station } from '../stations/station';
 import { stationNames, stations } from '../stations/station';
 
@@ -7,11 +7,12 @@ interface Props {
   id: string;
   layer: Layer;
   plan: LayerView;
+  findings: Finding[];
   search: string;
 }
 
 /** The stations of a piece as tags on one string, each saying how much of it is decided. */
-export function StringOfStations({ id, layer, plan, search }: Props) {
+export function StringOfStations({ id, layer, plan, findings, search }: Props) {
   const decided = decisions(layer, plan);
   const n = stations.length;
   return (
@@ -21,7 +22,10 @@ export function StringOfStations({ id, layer, plan, search }: Props) {
       </svg>
       <ol>
         {stations.map((station, i) => {
-          const { share, look } = decided[station];
+          const { share } = decided[station];
+          const here = findings.filter((f) => f.place.station === station && !f.wavedOff);
+          const look =
+            decided[station].look ?? (here[0] && here.map((f) => f.title.toLowerCase()).join(', '));
           const sag = 4 * (1 - ((2 * (i + 0.5)) / n - 1) ** 2);
           return (
             <li key={station} style={{ top: sag * 1.6 }}>

@@ -1,5 +1,6 @@
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
-import type { Heart, Layer, LayerView, Outline, Painting } from '../api/client';
+import type { Finding, Ground, Heart, Layer, LayerView, Outline, Painting, PlanView } from '../api/client';
+import { placeId } from '../parts/Findings';
 import { PaintedPiece } from '../painting/PaintedPiece';
 import type { Shape } from '../painting/DraftLoop';
 import type { Drafts } from '../painting/Drafts';
@@ -12,6 +13,7 @@ import type { Selected } from './selection';
 import { Callout, edgeOf } from './Callout';
 import { Grip } from './Grip';
 import { OncePerFrame, moves } from './moves';
+import { SliceHandles, SupportHandles } from './groundHandles';
 import { HeartHandles, RimHandles } from './handles';
 import type { Hold } from './Grip';
 
@@ -20,7 +22,9 @@ interface Props {
   painting: Painting;
   drafts: Drafts;
   drafted: Shape | null;
-  outline: Outline;
+  ground: Ground;
+  supports: PlanView['ground']['standing']['supports'];
+  findings: Finding[];
   layer: Layer;
   plan: LayerView;
   lit: ReadonlySet<string>;
@@ -32,8 +36,8 @@ interface Props {
   /** Shows a change under way, with the time of the hand's move. */
   dragLayer: (change: (layer: Layer) => Layer, movedAt: number) => void;
   editLayer: (change: (layer: Layer) => Layer) => void;
-  dragOutline: (change: (outline: Outline) => Outline, movedAt: number) => void;
-  editOutline: (change: (outline: Outline) => Outline) => void;
+  dragGround: (change: (ground: Ground) => Ground, movedAt: number) => void;
+  editGround: (change: (ground: Ground) => Ground) => void;
 }
 
 interface Spot {
@@ -47,13 +51,17 @@ const closest = 8;
 
 /** The piece to scale, with what can be taken hold of above it. */
 export function MapStage(props: Props) {
-  const { name, painting, drafts, drafted, outline, plan, lit, handles, selected, onSelect, onPoint } = props;
+  const { name, painting, drafts, drafted, plan, lit, handles, selected, onSelect, onPoint } = props;
   const shape = drafted ?? painting;
-  const { dragLayer, editLayer, dragOutline, editOutline } = props;
+  const { dragLayer, editLayer, dragGround, editGround } = props;
   const units = useUnits();
   // What is held moves at once; the rest of the page follows.
   const [live, setLive] = useState<Layer | null>(null);
   const layer = live ?? props.layer;
+  const [liveGround, setLiveGround] = useState<Ground | null>(null);
+  const ground = liveGround ?? props.ground;
+  const supports =
+    liveGround?.supports?.map((s, i) => ({ ...s, shim: props.supports[i]?.shim ?? null })) ?? props.supports;
   const [redraw] = useState(() => new OncePerFrame());
   const dragLive = (change: (layer: Layer) => Layer, movedAt: number) => {
     dragLayer(change, movedAt);
@@ -269,16 +277,21 @@ export function MapStage(props: Props) {
       dropLive(change(by.x / pixelsPerMm, by.y / pixelsPerMm, toMm(event)));
     },
   });
-  const holdRim = (change: (byX: number, byY: number) => (o: Outline) => Outline): Hold => ({
+  const holdGround = (change: (byX: number, byY: number, to: Spot) => (g: Ground) => Ground): Hold => ({
     take: () => setHeld({ widthMm: shape.widthMm, heightMm: shape.heightMm }),
     move: (event, by) => {
-      dragOutline(change(by.x / pixelsPerMm, by.y / pixelsPerMm), event.timeStamp);
+      const to = change(by.x / pixelsPerMm, by.y / pixelsPerMm, toMm(event));
+      dragGround(to, event.timeStamp);
+      redraw.put(() => setLiveGround(to(props.ground)));
     },
-    drop: (_, by) => {
+    drop: (event, by) => {
       setHeld(null);
-      editOutline(change(by.x / pixelsPerMm, by.y / pixelsPerMm));
+      redraw.drop();
+      setLiveGround(null);
+      editGround(change(by.x / pixelsPerMm, by.y / pixelsPerMm, toMm(event)));
     },
   });
+  const outlined = (change: (o: Outline) => Outline) => (g: Ground) => ({ ...g, outline: change(g.outline) });
 
   const chosenBand = selected?.kind === 'band' ? layer.bands.findIndex((b) => b.id === selected.id) : -1;
   const chosenEdge = layer.bands[chosenBand]?.fillsRest === false ? edgeOf(plan, layer, chosenBand) : null;
@@ -350,9 +363,39 @@ export function MapStage(props: Props) {
                 />
               ))}
             {handles === 'rim' && (
-              <RimHandles outline={outline} shape={shape} px={px} py={py} hold={holdRim} edit={editOutline} />
+              <>
+                <SupportHandles
+                  ground={ground}
+                  supports={supports}
+                  px={px}
+                  py={py}
+                  hold={holdGround}
+                  edit={editGround}
+                />
+                <RimHandles
+                  outline={props.ground.outline}
+                  shape={shape}
+                  px={px}
+                  py={py}
+                  hold={(change) => holdGround((byX, byY) => outlined(change(byX, byY)))}
+                  edit={(change) => editGround(outlined(change))}
+                />
+                {ground.outline.shape === 'slice' && (
+                  <SliceHandles
+                    ground={ground}
+                    slice={ground.outline}
+                    px={px}
+                    py={py}
+                    hold={holdGround}
+                    edit={editGround}
+                  />
+                )}
+              </>
             )}
           </svg>
+          {props.findings.map((finding) => (
+            <Pin key={finding.key} finding={finding} px={px} py={py} />
+          ))}
           {handles === 'map' && (
             <Callout layer={layer} plan={plan} selected={selected} px={px} py={py} room={room} />
           )}
@@ -394,6 +437,38 @@ export function MapStage(props: Props) {
         </>
       )}
     </div>
+  );
+}
+
+/** A finding at its place on the map; a press leads to its words. */
+function Pin({
+  finding,
+  px,
+  py,
+}: {
+  finding: Finding;
+  px: (mm: number) => number;
+  py: (mm: number) => number;
+}) {
+  const { xMm, yMm } = finding.place;
+  if (xMm == null || yMm == null) return null;
+  return (
+    <button
+      type="button"
+      className="pin"
+      data-grade={finding.grade}
+      style={{ left: px(xMm), top: py(yMm) }}
+      aria-label={`${finding.title}: to its words`}
+      title={finding.title}
+      onPointerDown={(e) => e.stopPropagation()}
+      onClick={() => {
+        const words = document.getElementById(placeId(finding));
+        words?.scrollIntoView({ block: 'nearest' });
+        words?.focus();
+      }}
+    >
+      <i className="bi look" aria-hidden />
+    </button>
   );
 }
 

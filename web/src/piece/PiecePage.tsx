@@ -1,8 +1,10 @@
 import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useSearchParams } from 'react-router';
-import type { Layer, Outline, Piece } from '../api/client';
+import type { Finding, Ground, Layer, Piece } from '../api/client';
+import { Refused, api, take } from '../api/client';
 import { CoreSample } from '../parts/CoreSample';
 import { CupRow } from '../parts/CupRow';
+import { Findings } from '../parts/Findings';
 import { StringOfStations } from '../parts/StringOfStations';
 import { EditingProvider, placeOf, setAt } from '../parts/editing';
 import { clockText } from '../parts/format';
@@ -16,6 +18,7 @@ import { PourStation } from '../stations/pour/PourStation';
 import type { Station, StationProps } from '../stations/station';
 import { stationNames, stations } from '../stations/station';
 import { StoryStation } from '../stations/story/StoryStation';
+import type { Units } from '../units/units';
 import { useUnits } from '../units/units';
 import { MapStage } from './MapStage';
 import type { Selected } from './selection';
@@ -115,6 +118,19 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     [edit, editLayer, say, sayLayer, layer, systems],
   );
 
+  const findings = plan?.findings;
+  const look = useMemo(
+    () => (
+      <SecondLook
+        id={id}
+        piece={piece}
+        findings={(findings ?? []).filter((f) => f.place.station === station)}
+        edit={edit}
+      />
+    ),
+    [id, piece, findings, station, edit],
+  );
+
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
       if (!(e.ctrlKey || e.metaKey) || e.altKey) return;
@@ -150,36 +166,37 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     );
   }
 
-  const { outline } = piece.ground;
-  const onOutline = (change: (outline: Outline) => Outline) => (p: Piece) => ({
-    ...p,
-    ground: { ...p.ground, outline: change(p.ground.outline) },
-  });
+  const onGround = (change: (ground: Ground) => Ground) => (p: Piece) => ({ ...p, ground: change(p.ground) });
+  const here = plan.findings.filter((f) => f.place.station === station);
   const Page = pages[station as Station];
   return (
     <EditingProvider value={editing}>
       <main id="main" className="piece">
         <aside className="left">
           <h1>{piece.name}</h1>
-          <p className="hint">
-            {outline.shape === 'round'
-              ? `round, ${units.show(outline.diameterMm, 'mm')}`
-              : `panel, ${units.part(outline.widthMm, 'mm').text} × ${units.show(outline.heightMm, 'mm')}`}
-          </p>
+          <p className="hint">{sizeOf(piece.ground, units)}</p>
           <Sample piece={piece} layers={plan.layers} chosen={layer.id} onChoose={choose} onAdd={pour} />
           <Kept page={page} canUndo={view.canUndo} canRedo={view.canRedo} />
           <a className="picture-link" href={`/api/pieces/${id}/picture.png`} download={`${piece.name}.png`}>
             Picture as PNG
           </a>
         </aside>
-        <Tags id={id} layer={layer} plan={layerPlan} search={asked ? `?layer=${asked}` : ''} />
+        <Tags
+          id={id}
+          layer={layer}
+          plan={layerPlan}
+          findings={plan.findings}
+          search={asked ? `?layer=${asked}` : ''}
+        />
         {painting ? (
           <MapStage
             name={piece.name}
             painting={painting}
             drafts={page.drafts}
             drafted={page.drafted}
-            outline={outline}
+            ground={piece.ground}
+            supports={plan.ground.standing.supports}
+            findings={here.filter((f) => !f.wavedOff)}
             layer={layer}
             plan={layerPlan}
             lit={lit}
@@ -189,8 +206,8 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             onPoint={point}
             dragLayer={dragLayer}
             editLayer={editLayer}
-            dragOutline={(change, movedAt) => drag(onOutline(change), movedAt)}
-            editOutline={(change) => edit(onOutline(change))}
+            dragGround={(change, movedAt) => drag(onGround(change), movedAt)}
+            editGround={(change) => edit(onGround(change))}
           />
         ) : (
           <div className="stage">{page.unpainted && <p className="say-wrong">{page.unpainted}</p>}</div>
@@ -214,6 +231,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             say={say}
             sayLayer={sayLayer}
             accept={page.accept}
+            secondLook={look}
           />
         </section>
         <Cups
@@ -228,6 +246,52 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
         />
       </main>
     </EditingProvider>
+  );
+}
+
+/** A ground in a few words. */
+function sizeOf({ outline, base }: Ground, units: Units): string {
+  const kind = base?.kind ?? 'panel';
+  if (outline.shape === 'round') return `round ${kind}, ${units.show(outline.diameterMm, 'mm')}`;
+  const size = `${units.part(outline.widthMm, 'mm').text} × ${units.show(outline.heightMm, 'mm')}`;
+  return outline.shape === 'oval' ? `oval ${kind}, ${size}` : `${kind}, ${size}`;
+}
+
+interface LookProps {
+  id: string;
+  piece: Piece | null;
+  findings: Finding[];
+  edit: (change: (piece: Piece) => Piece) => void;
+}
+
+/** The findings of a station; a remedy is an edit like any other, and can be undone. */
+function SecondLook({ id, piece, findings, edit }: LookProps) {
+  const [failed, setFailed] = useState<string | null>(null);
+  const remedy = (finding: Finding, remedyId: string) => {
+    const field = finding.remedies.find((r) => r.id === remedyId)?.field;
+    if (field) {
+      document.querySelector<HTMLElement>(`[data-place="${field}"]`)?.focus();
+      return;
+    }
+    if (!piece) return;
+    const request = { piece, finding: finding.key, remedy: remedyId };
+    take(api.POST('/api/pieces/{id}/remedy', { params: { path: { id } }, body: request }))
+      .then((remedied) => {
+        setFailed(null);
+        edit(() => remedied);
+      })
+      .catch((e: unknown) => setFailed(e instanceof Refused ? e.message : 'That could not be done.'));
+  };
+  const wave = (finding: Finding, reason: string | null) =>
+    edit((p) => {
+      const others = (p.wavedOff ?? []).filter((w) => w.finding !== finding.key);
+      return { ...p, wavedOff: reason === null ? others : [...others, { finding: finding.key, reason }] };
+    });
+  return (
+    <>
+      <Findings findings={findings} onRemedy={remedy} onWave={wave} />
+      {failed && <p className="say-wrong">{failed}</p>}
+    </>
   );
 }
 

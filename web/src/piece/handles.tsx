@@ -167,22 +167,33 @@ export function RimHandles({ outline, shape, px, py, hold, edit }: RimProps) {
       true,
     );
   }
+  // A slice's own handles stand where the middles of its frame's sides are.
+  const slice = outline.shape === 'slice';
   return (
     <>
+      {slice && (
+        <rect
+          className="frame-line"
+          x={px(0)}
+          y={py(0)}
+          width={px(widthMm) - px(0)}
+          height={py(heightMm) - py(0)}
+        />
+      )}
       {grip(
         'Width',
         outline.widthMm,
         px(widthMm),
-        py(heightMm / 2),
-        (by) => (o) => (o.shape === 'rectangle' ? { ...o, widthMm: size(outline.widthMm + by) } : o),
+        py(slice ? 0 : heightMm / 2),
+        (by) => (o) => (o.shape === 'round' ? o : { ...o, widthMm: size(outline.widthMm + by) }),
         true,
       )}
       {grip(
         'Height',
         outline.heightMm,
-        px(widthMm / 2),
+        px(slice ? 0 : widthMm / 2),
         py(heightMm),
-        (by) => (o) => (o.shape === 'rectangle' ? { ...o, heightMm: size(outline.heightMm + by) } : o),
+        (by) => (o) => (o.shape === 'round' ? o : { ...o, heightMm: size(outline.heightMm + by) }),
         false,
       )}
     </>

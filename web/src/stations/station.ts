@@ -23,6 +23,8 @@ export interface StationProps {
   /** The same for a field of this layer. */
   sayLayer: (field: string) => string | undefined;
   accept: (view: PieceView) => void;
+  /** What the second look sees here, with its remedies. */
+  secondLook: React.ReactNode;
 }
 
 /** The stations that exist, in working order. */

@@ -1,5 +1,7 @@
 import type { Ground } from '../../api/client';
 import { Choice, ColourField, NumberField } from '../../parts/Fields';
+import type { Base, Kind, Slice } from './kinds';
+import { board, kinds, materials, ofKind, openingIn, reshaped, shapes } from './kinds';
 
 interface Props {
   ground: Ground;
@@ -9,104 +11,297 @@ interface Props {
 
 /** The ground as a sentence with blanks. */
 export function GroundSentence({ ground, say, onChange }: Props) {
-  const { outline } = ground;
+  const base = ground.base ?? null;
+  const kind: Kind = base?.kind ?? 'panel';
   const set = (change: Partial<Ground>) => onChange({ ...ground, ...change });
-  const size = (value: number | null) => value ?? 0;
+  const setBase = (change: Partial<Base>) => set({ base: { ...(base ?? board), ...change } });
   return (
     <div className="sentence">
       <p>
-        A panel that is{' '}
+        This is{' '}
         <Choice
-          label="Outline"
+          label="Kind of piece"
           quiet
-          value={outline.shape}
-          choices={[
-            ['rectangle', 'a rectangle'],
-            ['round', 'round'],
-          ]}
-          onChange={(shape) =>
-            shape !== outline.shape &&
-            set({
-              outline:
-                shape === 'round'
-                  ? {
-                      shape,
-                      diameterMm:
-                        outline.shape === 'rectangle' ? Math.min(outline.widthMm, outline.heightMm) : 300,
-                    }
-                  : {
-                      shape,
-                      widthMm: outline.shape === 'round' ? outline.diameterMm : 400,
-                      heightMm: outline.shape === 'round' ? outline.diameterMm : 300,
-                    },
-            })
-          }
+          value={kind}
+          choices={kinds}
+          onChange={(to) => onChange(ofKind(ground, to))}
+        />{' '}
+        of{' '}
+        <Choice
+          label="Made of"
+          quiet
+          value={base?.material ?? 'unsaid'}
+          choices={base ? materials : [['unsaid', 'not said yet'], ...materials]}
+          onChange={(material) => material !== 'unsaid' && setBase({ material })}
         />
-        {outline.shape === 'rectangle' ? (
-          <>
-            {' of '}
-            <NumberField
-              label="Width"
-              quiet
-              unit="mm"
-              value={outline.widthMm}
-              takes="ground.outline.widthMm"
-              error={say('ground.outline.widthMm')}
-              onChange={(v) => set({ outline: { ...outline, widthMm: size(v) } })}
-            />
-            {' wide by '}
-            <NumberField
-              label="Height"
-              quiet
-              unit="mm"
-              value={outline.heightMm}
-              takes="ground.outline.heightMm"
-              error={say('ground.outline.heightMm')}
-              onChange={(v) => set({ outline: { ...outline, heightMm: size(v) } })}
-            />
-            {' high,'}
-          </>
-        ) : (
+        {base && base.material !== 'canvas' && (
           <>
             {', '}
             <NumberField
-              label="Diameter"
+              label="Thickness of the base"
               quiet
               unit="mm"
-              value={outline.diameterMm}
-              takes="ground.outline.diameterMm"
-              error={say('ground.outline.diameterMm')}
-              onChange={(v) => set({ outline: { ...outline, diameterMm: size(v) } })}
+              optional
+              placeholder="?"
+              width={44}
+              value={base.thicknessMm ?? null}
+              takes="ground.base.thicknessMm"
+              error={say('ground.base.thicknessMm')}
+              onChange={(thicknessMm) => setBase({ thicknessMm })}
             />
-            {' across,'}
+            {' thick'}
           </>
         )}
+        {base?.material === 'canvas' && (
+          <>
+            {', its back '}
+            <Choice
+              label="Back of the canvas"
+              quiet
+              value={base.backStiffened ? 'stiff' : 'soft'}
+              choices={[
+                ['soft', 'left as it is'],
+                ['stiff', 'stiffened'],
+              ]}
+              onChange={(to) => setBase({ backStiffened: to === 'stiff' })}
+            />
+          </>
+        )}
+        ,
       </p>
+      <Size ground={ground} say={say} set={set} />
       <p>
-        with sides of{' '}
+        {kind === 'panel' ? 'with sides of ' : kind === 'slice' ? 'inside a dam ' : 'inside a rim '}
         <NumberField
-          label="Side height"
+          label={kind === 'panel' ? 'Side height' : 'Height of the wall'}
           quiet
           unit="mm"
+          width={52}
           value={ground.sideHeightMm}
           takes="ground.sideHeightMm"
           error={say('ground.sideHeightMm')}
-          onChange={(v) => set({ sideHeightMm: size(v) })}
-        />{' '}
-        and an edge that is{' '}
-        <Choice
-          label="Edge"
-          quiet
-          value={ground.edge}
-          choices={[
-            ['taped-clean', 'taped clean'],
-            ['dripped-over', 'dripped over'],
-          ]}
-          onChange={(edge) => set({ edge })}
+          onChange={(v) => set({ sideHeightMm: v ?? 0 })}
         />
-        , on ground of this colour{' '}
-        <ColourField label="Ground colour" value={ground.colour} onChange={(colour) => set({ colour })} />
+        {kind === 'panel' ? (
+          <>
+            {' and an edge that is '}
+            <Choice
+              label="Edge"
+              quiet
+              value={ground.edge}
+              choices={[
+                ['taped-clean', 'taped clean'],
+                ['dripped-over', 'dripped over'],
+              ]}
+              onChange={(edge) => set({ edge })}
+            />
+          </>
+        ) : (
+          <>
+            {' high that '}
+            <Choice
+              label="Seal of the wall"
+              quiet
+              value={!base?.gapsSealed ? 'open' : base.sealTested ? 'tested' : 'sealed'}
+              choices={[
+                ['open', 'is not sealed yet'],
+                ['sealed', 'is sealed'],
+                ['tested', 'is sealed and held water'],
+              ]}
+              onChange={(to) => setBase({ gapsSealed: to !== 'open', sealTested: to === 'tested' })}
+            />
+          </>
+        )}
+        ,
       </p>
+      <Paint ground={ground} say={say} set={set} />
     </div>
+  );
+}
+
+interface PartProps {
+  ground: Ground;
+  say: (field: string) => string | undefined;
+  set: (change: Partial<Ground>) => void;
+}
+
+function Size({ ground, say, set }: PartProps) {
+  const { outline } = ground;
+  const setSlice = (change: Partial<Slice>) =>
+    outline.shape === 'slice' && set({ outline: { ...outline, ...change } });
+  const side = (label: string, key: 'widthMm' | 'heightMm') => (
+    <NumberField
+      label={label}
+      quiet
+      unit="mm"
+      value={outline.shape === 'round' ? null : outline[key]}
+      takes={`ground.outline.${key}`}
+      error={say(`ground.outline.${key}`)}
+      onChange={(v) => outline.shape !== 'round' && set({ outline: { ...outline, [key]: v ?? 0 } })}
+    />
+  );
+  return (
+    <p>
+      <Choice
+        label="Outline"
+        quiet
+        value={outline.shape}
+        choices={shapes}
+        onChange={(shape) => shape !== outline.shape && set({ outline: reshaped(outline, shape) })}
+      />
+      {outline.shape === 'round' ? (
+        <>
+          {', '}
+          <NumberField
+            label="Diameter"
+            quiet
+            unit="mm"
+            value={outline.diameterMm}
+            takes="ground.outline.diameterMm"
+            error={say('ground.outline.diameterMm')}
+            onChange={(v) => set({ outline: { ...outline, diameterMm: v ?? 0 } })}
+          />
+          {' across,'}
+        </>
+      ) : (
+        <>
+          {outline.shape === 'slice' ? ' in a frame of ' : ' of '}
+          {side('Width', 'widthMm')}
+          {' wide by '}
+          {side('Height', 'heightMm')}
+          {' high,'}
+        </>
+      )}
+      {outline.shape === 'slice' && (
+        <>
+          {' its rim wandering '}
+          <NumberField
+            label="Wobble"
+            quiet
+            unit="mm"
+            width={44}
+            value={outline.wobbleMm}
+            takes="ground.outline.wobbleMm"
+            error={say('ground.outline.wobbleMm')}
+            onChange={(v) => setSlice({ wobbleMm: v ?? 0 })}
+          />{' '}
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() => setSlice({ seed: (outline.seed % 9973) + 1 })}
+          >
+            another rim
+          </button>
+          {' through '}
+          <Choice
+            label="Handles"
+            quiet
+            value={String(outline.reach.length)}
+            choices={[...new Set([5, 6, 8, 10, 12, 16, outline.reach.length])]
+              .sort((a, b) => a - b)
+              .map((n) => [String(n), `${n} handles`] as const)}
+            onChange={(to) => setSlice({ reach: through(outline.reach, Number(to)) })}
+          />
+          {' and '}
+          <Choice
+            label="Opening"
+            quiet
+            value={outline.opening ? 'open' : 'whole'}
+            choices={[
+              ['whole', 'no opening'],
+              ['open', 'an opening'],
+            ]}
+            onChange={(to) => setSlice({ opening: to === 'open' ? openingIn(outline) : null })}
+          />
+          {say('ground.outline.opening') && (
+            <span className="field-error">{say('ground.outline.opening')}</span>
+          )}
+        </>
+      )}
+    </p>
+  );
+}
+
+/** The same curve through another number of handles. */
+function through(reach: number[], handles: number): number[] {
+  return Array.from({ length: handles }, (_, i) => {
+    const at = (i / handles) * reach.length;
+    const here = reach[Math.floor(at)]!;
+    const next = reach[(Math.floor(at) + 1) % reach.length]!;
+    return Math.round((here + (next - here) * (at % 1)) * 1000) / 1000;
+  });
+}
+
+function Paint({ ground, say, set }: PartProps) {
+  const paint = ground.paint ?? null;
+  const setPaint = (change: Partial<NonNullable<Ground['paint']>>) =>
+    paint && set({ paint: { ...paint, ...change } });
+  return (
+    <p>
+      on ground{' '}
+      <Choice
+        label="Paint"
+        quiet
+        value={paint?.kind ?? 'none'}
+        choices={[
+          ['none', 'left unpainted'],
+          ['water', 'painted, water-based'],
+          ['oil', 'painted in oil'],
+        ]}
+        onChange={(kind) =>
+          set({
+            paint:
+              kind === 'none'
+                ? null
+                : { kind, coats: paint?.coats ?? 1, dryHours: null, sealed: paint?.sealed ?? false },
+          })
+        }
+      />
+      {paint && (
+        <>
+          {' in '}
+          <NumberField
+            label="Coats"
+            quiet
+            unit={paint.coats === 1 ? 'coat' : 'coats'}
+            width={30}
+            value={paint.coats}
+            takes="ground.paint.coats"
+            error={say('ground.paint.coats')}
+            onChange={(v) => setPaint({ coats: Math.round(v ?? 1) })}
+          />
+          {' that dry in '}
+          <NumberField
+            label="Drying time of the paint"
+            quiet
+            unit="h"
+            optional
+            width={40}
+            placeholder={paint.kind === 'oil' ? '8' : '2'}
+            value={paint.dryHours ?? null}
+            takes="ground.paint.dryHours"
+            error={say('ground.paint.dryHours')}
+            onChange={(dryHours) => setPaint({ dryHours })}
+          />
+          {paint.kind === 'oil' && (
+            <>
+              {', '}
+              <Choice
+                label="Seal over the paint"
+                quiet
+                value={paint.sealed ? 'sealed' : 'bare'}
+                choices={[
+                  ['bare', 'not sealed'],
+                  ['sealed', 'sealed'],
+                ]}
+                onChange={(to) => setPaint({ sealed: to === 'sealed' })}
+              />
+            </>
+          )}
+        </>
+      )}
+      , of this colour{' '}
+      <ColourField label="Ground colour" value={ground.colour} onChange={(colour) => set({ colour })} />
+    </p>
   );
 }

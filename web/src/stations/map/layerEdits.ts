@@ -1,4 +1,5 @@
 import type { Band, Cup, Heart, Layer, Outline } from '../../api/client';
+import { boxOf } from '../ground/kinds';
 
 /** Colours a new band is offered, in turn: our own names. */
 const palette: Omit<Cup, 'id'>[] = [
@@ -32,10 +33,7 @@ function newCup(layer: Layer, model?: Omit<Cup, 'id'>): Cup {
 
 /** A heart, with amber in its bed: the first off the middle, each further one where there is room beside the others. */
 export function withHeart(layer: Layer, outline: Outline): Layer {
-  const [width, height] =
-    outline.shape === 'round'
-      ? [outline.diameterMm, outline.diameterMm]
-      : [outline.widthMm, outline.heightMm];
+  const [width, height] = boxOf(outline);
   const places = [
     [0.42, 0.46],
     [0.76, 0.3],

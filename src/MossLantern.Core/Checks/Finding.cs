@@ -1,0 +1,93 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+using MossLantern.Core.Pieces;
+using NodaTime;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>How much a finding weighs.</summary>
+public enum Grade
+{
+    /// <summary>Somebody or the piece gets hurt.</summary>
+    Stop,
+
+    /// <summary>The plan will not come out as drawn.</summary>
+    Mend,
+
+    /// <summary>Worth a thought.</summary>
+    Mind,
+}
+
+/// <summary>Where a finding is.</summary>
+/// <param name="Station">The station that decides it.</param>
+/// <param name="LayerId">The layer, or null for the whole piece.</param>
+/// <param name="XMm">Where on the map, mm from the left; null where it is nowhere on it.</param>
+/// <param name="YMm">Where on the map, mm from the top.</param>
+public sealed record FindingPlace(string Station, string? LayerId = null, double? XMm = null, double? YMm = null);
+
+/// <summary>A change that answers a finding.</summary>
+/// <param name="Id">Stable id, unique in the finding.</param>
+/// <param name="Label">What a press does, in words.</param>
+/// <param name="Field">The field to go to, for what only the person can say; null where the change is made by the press.</param>
+/// <param name="Apply">The change; the piece itself where the person has to say something.</param>
+public sealed record Remedy(string Id, string Label, string? Field, [property: JsonIgnore] Func<Piece, Piece> Apply)
+{
+    /// <summary>A change made by a press.</summary>
+    public static Remedy Change(string id, string label, Func<Piece, Piece> apply) => new(id, label, null, apply);
+
+    /// <summary>A field to be filled in by the person.</summary>
+    public static Remedy Ask(string id, string label, string field) => new(id, label, field, piece => piece);
+}
+
+/// <summary>Something that the second look sees.</summary>
+/// <param name="Check">Id of the check.</param>
+/// <param name="Key">The check with its place: stays the same while the finding does.</param>
+/// <param name="Grade">How much it weighs.</param>
+/// <param name="Title">What it is, in two or three words.</param>
+/// <param name="Reason">Why it matters, in one sentence with its numbers.</param>
+/// <param name="Place">Where it is.</param>
+/// <param name="Remedies">What can be done about it; at least one.</param>
+/// <param name="WavedOff">Why the artist let it be; null where nobody did.</param>
+public sealed record Finding(
+    string Check, string Key, Grade Grade, string Title, string Reason, FindingPlace Place, ImmutableArray<Remedy> Remedies,
+    string? WavedOff = null);
+
+/// <summary>What a check looks at: a piece with everything worked out for it.</summary>
+/// <param name="Piece">The piece.</param>
+/// <param name="Plan">What was worked out.</param>
+/// <param name="Zone">The workshop's time zone.</param>
+public sealed record Looked(Piece Piece, PiecePlan Plan, DateTimeZone Zone);
+
+/// <summary>One judgement call.</summary>
+public interface ICheck
+{
+    /// <summary>Its stable id.</summary>
+    string Id { get; }
+
+    /// <summary>What it sees.</summary>
+    IEnumerable<Finding> Look(Looked looked);
+}
+
+/// <summary>The second look over a piece.</summary>
+/// <remarks>Source: docs/craft/checks.md.</remarks>
+public static class SecondLook
+{
+    /// <summary>Every check.</summary>
+    public static ImmutableArray<ICheck> Checks { get; } =
+    [
+        new TiltCheck(), new LevelUnknownCheck(), new BowCheck(), new CanvasSagCheck(), new PaintOilCheck(), new WetGlueCheck(), new LeakyCheck(),
+    ];
+
+    /// <summary>All findings, the gravest first; those waved off carry their reason and come last.</summary>
+    public static ImmutableArray<Finding> Over(Looked looked)
+    {
+        ArgumentNullException.ThrowIfNull(looked);
+        var waved = (looked.Piece.WavedOff ?? []).ToLookup(w => w.Finding, w => w.Reason);
+        return
+        [
+            .. Checks.SelectMany(c => c.Look(looked))
+                .Select(f => f with { WavedOff = waved[f.Key].LastOrDefault() })
+                .OrderBy(f => f.WavedOff is not null).ThenBy(f => f.Grade),
+        ];
+    }
+}

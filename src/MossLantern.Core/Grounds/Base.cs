@@ -1,0 +1,128 @@
+using System.Collections.Immutable;
+using NodaTime;
+
+namespace MossLantern.Core.Grounds;
+
+/// <summary>What kind of piece it is; drives its walls and its preparation.</summary>
+public enum PieceKind
+{
+    /// <summary>A panel: a flat base with sides, taped or dripped over.</summary>
+    Panel,
+
+    /// <summary>A freeform slice on a cut board or on release paper, inside a dam of its own.</summary>
+    Slice,
+
+    /// <summary>A rimmed frame: its rim is the wall, its gaps are sealed from behind.</summary>
+    Frame,
+}
+
+/// <summary>What a base is made of.</summary>
+public enum BaseMaterial
+{
+    /// <summary>Birch plywood.</summary>
+    BirchPly,
+
+    /// <summary>MDF.</summary>
+    Mdf,
+
+    /// <summary>Solid pine.</summary>
+    Pine,
+
+    /// <summary>Acrylic sheet.</summary>
+    Acrylic,
+
+    /// <summary>Glass.</summary>
+    Glass,
+
+    /// <summary>Stretched canvas.</summary>
+    Canvas,
+}
+
+/// <summary>The base of a piece.</summary>
+/// <param name="Kind">What kind of piece stands on it.</param>
+/// <param name="Material">What it is made of.</param>
+/// <param name="ThicknessMm">Its thickness, mm; null while not known, and for canvas.</param>
+/// <param name="BackStiffened">Whether a canvas has its back stiffened.</param>
+/// <param name="GapsSealed">Whether gaps and the dam's foot are sealed.</param>
+/// <param name="SealTested">Whether the seal held water in a test.</param>
+public sealed record Base(
+    PieceKind Kind, BaseMaterial Material, double? ThicknessMm = null, bool BackStiffened = false, bool GapsSealed = false,
+    bool SealTested = false);
+
+/// <summary>What a ground is painted with.</summary>
+public enum PaintKind
+{
+    /// <summary>Water-based paint or gesso; must be dry before resin comes.</summary>
+    Water,
+
+    /// <summary>Oil paint: resin lets go of it.</summary>
+    Oil,
+}
+
+/// <summary>The paint of a ground.</summary>
+/// <param name="Kind">What paint.</param>
+/// <param name="Coats">Number of coats.</param>
+/// <param name="DryHours">Drying time by its label, h; null takes the default.</param>
+/// <param name="Sealed">Whether it is sealed under a thin coat that resin holds to.</param>
+public sealed record GroundPaint(
+    PaintKind Kind, int Coats = 1, double? DryHours = null, bool Sealed = false);
+
+/// <summary>A preparation that is done.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="At">When, in local time; null where nobody noted it.</param>
+public sealed record PreparationDone(string Id, LocalDateTime? At = null);
+
+/// <summary>How level a piece stands, as it was read. Either tilts or corner heights.</summary>
+/// <param name="WhereItCures">Whether it was read at the spot where the piece will cure.</param>
+/// <param name="TiltXDeg">Tilt along x, degrees; positive where the right side is higher.</param>
+/// <param name="TiltYDeg">Tilt along y, degrees; positive where the lower edge as drawn is higher.</param>
+/// <param name="Corners">Heights of the box's corners, instead of tilts.</param>
+public sealed record LevelReading(bool WhereItCures, double? TiltXDeg = null, double? TiltYDeg = null, CornerHeights? Corners = null)
+{
+    /// <summary>The tilts on both axes over a box, degrees; null while the reading is not complete.</summary>
+    /// <param name="boxWidthMm">Width of the box, mm.</param>
+    /// <param name="boxHeightMm">Height of the box, mm.</param>
+    /// <remarks>Source: docs/craft/grounds.md, Level.</remarks>
+    public (double XDeg, double YDeg)? Tilts(double boxWidthMm, double boxHeightMm)
+    {
+        if (Corners is not { } c)
+        {
+            return TiltXDeg is { } x && TiltYDeg is { } y ? (x, y) : null;
+        }
+
+        var across = (c.TopRightMm + c.BottomRightMm - c.TopLeftMm - c.BottomLeftMm) / 2;
+        var along = (c.BottomLeftMm + c.BottomRightMm - c.TopLeftMm - c.TopRightMm) / 2;
+        return (Math.Atan2(across, boxWidthMm) * 180 / Math.PI, Math.Atan2(along, boxHeightMm) * 180 / Math.PI);
+    }
+}
+
+/// <summary>Heights of a box's corners over any level line, mm.</summary>
+/// <param name="TopLeftMm">Top left as drawn.</param>
+/// <param name="TopRightMm">Top right.</param>
+/// <param name="BottomLeftMm">Bottom left.</param>
+/// <param name="BottomRightMm">Bottom right.</param>
+public sealed record CornerHeights(double TopLeftMm, double TopRightMm, double BottomLeftMm, double BottomRightMm);
+
+/// <summary>Typical data of bases by material.</summary>
+/// <param name="Material">The material.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="DensityKgPerM3">Density, kg/m³; null where it is weighed by the area.</param>
+/// <param name="MassKgPerM2">Mass by area, kg/m²; null where it goes by the thickness.</param>
+/// <param name="StiffnessGPa">Young's modulus, GPa; null where the sag of a board does not apply.</param>
+/// <remarks>Source: docs/craft/grounds.md, Bases.</remarks>
+public sealed record BaseData(BaseMaterial Material, string Name, double? DensityKgPerM3, double? MassKgPerM2, double? StiffnessGPa)
+{
+    /// <summary>Every material.</summary>
+    public static ImmutableArray<BaseData> All { get; } =
+    [
+        new(BaseMaterial.BirchPly, "birch ply", 680, null, 8),
+        new(BaseMaterial.Mdf, "MDF", 750, null, 3.5),
+        new(BaseMaterial.Pine, "solid pine", 500, null, 10),
+        new(BaseMaterial.Acrylic, "acrylic sheet", 1190, null, 3),
+        new(BaseMaterial.Glass, "glass", 2500, null, 70),
+        new(BaseMaterial.Canvas, "stretched canvas", null, 0.5, null),
+    ];
+
+    /// <summary>The data of a material.</summary>
+    public static BaseData Of(BaseMaterial material) => All.Single(m => m.Material == material);
+}

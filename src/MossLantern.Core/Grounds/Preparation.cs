@@ -1,0 +1,138 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Pieces;
+using MossLantern.Core.Units;
+using NodaTime;
+
+namespace MossLantern.Core.Grounds;
+
+/// <summary>One thing to do before resin comes.</summary>
+/// <param name="Id">Stable id.</param>
+/// <param name="What">What to do.</param>
+/// <param name="Why">What it is good for, or what to mind.</param>
+/// <param name="Amount">How much it takes; null where nothing is used up.</param>
+/// <param name="DryHours">How long it dries, h; null where nothing has to.</param>
+/// <param name="Done">Whether it is done.</param>
+/// <param name="At">When it was done, in local time; null where nobody noted it.</param>
+/// <param name="ReadyAt">From when resin may come, in local time; null while not known.</param>
+public sealed record PreparationStep(
+    string Id, string What, string Why, Reckoned? Amount, double? DryHours, bool Done, LocalDateTime? At, LocalDateTime? ReadyAt);
+
+/// <summary>A way of sealing a ground.</summary>
+/// <param name="Name">What with.</param>
+/// <param name="Amount">How much it takes.</param>
+/// <param name="DryHours">How long until resin may come, h.</param>
+/// <param name="Mind">What speaks for it or against it.</param>
+public sealed record SealWay(string Name, Reckoned Amount, double DryHours, string Mind);
+
+/// <summary>What has to be done to a ground, by its kind.</summary>
+/// <remarks>Source: docs/craft/grounds.md, Preparation.</remarks>
+public static class Preparation
+{
+    /// <summary>Wet film of one coat of paint, mm.</summary>
+    public const double PaintFilmMm = 0.1;
+
+    /// <summary>Wet film of a thin seal coat of resin, mm.</summary>
+    public const double SealFilmMm = 0.3;
+
+    /// <summary>Depth of filler on the back of a canvas, mm.</summary>
+    public const double BackFillMm = 1.5;
+
+    /// <summary>Drying time of filler on the back of a canvas, h.</summary>
+    public const double BackFillHours = 24;
+
+    /// <summary>Drying time of water-based paint, h.</summary>
+    public const double WaterPaintHours = 2;
+
+    /// <summary>Drying time of oil paint, h.</summary>
+    public const double OilPaintHours = 8;
+
+    /// <summary>Drying time of a sealant's skin, h.</summary>
+    public const double SealantHours = 24;
+
+    /// <summary>The list for a ground.</summary>
+    /// <param name="ground">A valid ground.</param>
+    /// <param name="zone">The workshop's time zone.</param>
+    public static ImmutableArray<PreparationStep> Of(Ground ground, DateTimeZone zone)
+    {
+        ArgumentNullException.ThrowIfNull(ground);
+        ArgumentNullException.ThrowIfNull(zone);
+        var done = (ground.Done ?? []).ToDictionary(d => d.Id, d => d.At);
+        return [.. Steps(ground).Select(step =>
+        {
+            var isDone = done.TryGetValue(step.Id, out var at);
+            LocalDateTime? ready = at is { } time && step.DryHours is { } hours
+                ? (zone.AtLeniently(time) + Duration.FromHours(hours)).LocalDateTime
+                : at;
+            return step with { Done = isDone, At = at, ReadyAt = ready };
+        })];
+    }
+
+    /// <summary>Ways to seal a ground, side by side.</summary>
+    public static ImmutableArray<SealWay> SealWays(Ground ground)
+    {
+        ArgumentNullException.ThrowIfNull(ground);
+        return
+        [
+            new("acrylic primer, two coats", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours, "Gives its colour to the ground; must be dry through."),
+            new("a thin coat of resin", Film(ground, SealFilmMm, 1), 4, "Holds best; the first layer follows inside its recoat window."),
+            new("clear water-based varnish, two coats", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours, "Leaves the wood to be seen; try on a scrap whether resin holds."),
+        ];
+    }
+
+    private static IEnumerable<PreparationStep> Steps(Ground ground)
+    {
+        var kind = ground.Base?.Kind ?? PieceKind.Panel;
+        switch (ground.Base?.Material)
+        {
+            case BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine:
+                yield return Step("sand", "Sand the face and wipe off the dust", "Resin holds to a keyed, clean face. Sanding dust needs its own mask.");
+                yield return Step("seal", "Seal the face", "Open pores give off bubbles for hours.", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours);
+                break;
+            case BaseMaterial.Acrylic or BaseMaterial.Glass:
+                yield return Step("clean", "Clean off grease and film", "Fingerprints show, and resin lets go of them. No flame near the alcohol.");
+                yield return Step("key", "Roughen the face with a fine pad", "Smooth faces let go.");
+                break;
+            case BaseMaterial.Canvas:
+                yield return Step("stiffen", "Stiffen the back", "A canvas sags in the middle and resin pools there.", Film(ground, BackFillMm, 1), BackFillHours);
+                break;
+        }
+
+        if (ground.Paint is { } paint)
+        {
+            yield return Step(
+                "paint", paint.Coats == 1 ? "Paint the ground" : $"Paint the ground, {paint.Coats} coats", "Must be dry through before resin comes.",
+                Film(ground, PaintFilmMm, paint.Coats),
+                paint.DryHours ?? (paint.Kind == PaintKind.Water ? WaterPaintHours : OilPaintHours));
+        }
+
+        switch (kind)
+        {
+            case PieceKind.Panel:
+                yield return Step("back", "Mask the back", "Tape, or peelable latex mask: strong smell, and not with a latex allergy.");
+                break;
+            case PieceKind.Slice:
+                yield return Step("dam", "Press the dam down all round", "Grease the finger, never the casting face.", null, SealantHours);
+                break;
+            case PieceKind.Frame:
+                yield return Step("caulk", "Seal the gaps from behind", "Thin resin finds every gap.", null, SealantHours);
+                break;
+        }
+
+        if (kind != PieceKind.Panel)
+        {
+            yield return Step("water", "Test it with water, and dry it again", "What holds water for ten minutes holds resin.");
+        }
+
+        yield return Step("level", "Raise it on its supports and level it where it will cure", "A fraction of a degree is enough to drift overnight.");
+        yield return Step("cover", "Have a cover ready, higher than anything on the piece", "Dust, hair and insects.");
+    }
+
+    private static PreparationStep Step(string id, string what, string why, Reckoned? amount = null, double? dryHours = null) =>
+        new(id, what, why, amount, dryHours, false, null, null);
+
+    private static Reckoned Film(Ground ground, double filmMm, int coats) => Reckoned.Of(
+        ground.Outline.AreaMm2 * filmMm * coats / 1000, "ml", Formulas.GroundPaintVolume,
+        new("area", ground.Outline.AreaMm2 / 100, "cm²", Origin.Reckoned),
+        new("film", filmMm, "mm", Origin.Default),
+        new("coats", coats, "", Origin.Own));
+}

@@ -1,0 +1,177 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Pieces;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
+using MossLantern.Core.Walls;
+
+namespace MossLantern.Core.Grounds;
+
+/// <summary>A support with the shim that goes under it.</summary>
+/// <param name="XMm">Place, mm from the left.</param>
+/// <param name="YMm">Place, mm from the top.</param>
+/// <param name="Shim">Thickness to put under it; null while no tilt is known.</param>
+public sealed record StandingSupport(double XMm, double YMm, Reckoned? Shim);
+
+/// <summary>How a piece stands: level or not, bowed or not, on what, and how heavy.</summary>
+/// <param name="Supports">Its supports.</param>
+/// <param name="OwnSupports">Whether the artist placed them.</param>
+/// <param name="Drift">Difference in depth across the piece; null while no tilt is known.</param>
+/// <param name="Level">Whether the thinnest layer can take that; null while not known.</param>
+/// <param name="Span">Longest stretch without a support.</param>
+/// <param name="Sag">How far the base bows over that stretch; null while its thickness is not known or it is no board.</param>
+/// <param name="Straight">Whether the thinnest layer can take the sag; null while not known.</param>
+/// <param name="BaseMass">Mass of the base, kg; null while its thickness is not known.</param>
+/// <param name="MassSoFar">Mass with what has been poured, kg; null while the base's is not known.</param>
+/// <param name="FinishedMass">Mass with every layer, kg; null while the base's is not known.</param>
+/// <remarks>Source: docs/craft/grounds.md.</remarks>
+public sealed record Standing(
+    ImmutableArray<StandingSupport> Supports,
+    bool OwnSupports,
+    Reckoned? Drift,
+    bool? Level,
+    Reckoned Span,
+    Reckoned? Sag,
+    bool? Straight,
+    Reckoned? BaseMass,
+    Reckoned? MassSoFar,
+    Reckoned? FinishedMass)
+{
+    /// <summary>How far inside the box the usual supports stand, as a share of it.</summary>
+    public const double UsualInset = 0.1;
+
+    /// <summary>How a piece stands.</summary>
+    /// <param name="piece">A valid piece.</param>
+    /// <param name="resinG">Mass of each layer's resin, g.</param>
+    /// <param name="poured">Which layers have been poured.</param>
+    public static Standing Of(Piece piece, IReadOnlyList<double> resinG, IReadOnlyList<bool> poured)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        ArgumentNullException.ThrowIfNull(resinG);
+        ArgumentNullException.ThrowIfNull(poured);
+        var ground = piece.Ground;
+        var outline = ground.Outline;
+        var supports = SupportsOf(ground);
+        var thinnest = piece.Layers.Min(l => l.DepthMm);
+        var (drift, level, shims) = LevelOf(ground, supports, thinnest);
+        var span = SpanOf(supports);
+        var resinMm = piece.Layers.Sum(l => l.DepthMm);
+        var allG = resinG.Sum();
+        var sag = SagOf(ground, span, resinMm, allG / Math.Max(1e-9, outline.AreaMm2 * resinMm / 1000));
+        var baseMass = BaseMassOf(ground);
+        return new(
+            [.. supports.Select((s, i) => new StandingSupport(s.XMm, s.YMm, shims[i]))],
+            ground.Supports is not null,
+            drift, level, span, sag,
+            sag is null ? null : sag.Value <= Grounds.Sag.AcceptedShare * thinnest,
+            baseMass,
+            With(baseMass, "resin poured so far", resinG.Where((_, i) => poured[i]).Sum()),
+            With(baseMass, "resin of all layers", allG));
+    }
+
+    /// <summary>The supports of a ground: its own, or four near the corners that lie under the piece.</summary>
+    public static ImmutableArray<Support> SupportsOf(Ground ground)
+    {
+        ArgumentNullException.ThrowIfNull(ground);
+        if (ground.Supports is { IsDefaultOrEmpty: false } own)
+        {
+            return own;
+        }
+
+        var outline = ground.Outline;
+        double width = outline.BoxWidthMm, height = outline.BoxHeightMm;
+        (double X, double Y)[] corners = [(0, 0), (1, 0), (0, 1), (1, 1)];
+        return [.. corners.Select(c => Under(outline, width, height, c.X, c.Y))];
+    }
+
+    /// <summary>From near a corner towards the middle until it lies under the piece.</summary>
+    private static Support Under(Outline outline, double width, double height, double cornerX, double cornerY)
+    {
+        for (var inset = UsualInset; inset < 0.45; inset += 0.02)
+        {
+            double x = width * (cornerX == 0 ? inset : 1 - inset), y = height * (cornerY == 0 ? inset : 1 - inset);
+            if (outline.SignedDistanceMm(x, y) < -0.02 * Math.Min(width, height))
+            {
+                return new(Math.Round(x, 1), Math.Round(y, 1));
+            }
+        }
+
+        return new(Math.Round(width * (cornerX == 0 ? 0.45 : 0.55), 1), Math.Round(height * (cornerY == 0 ? 0.45 : 0.55), 1));
+    }
+
+    private static (Reckoned? Drift, bool? Level, ImmutableArray<Reckoned?> Shims) LevelOf(
+        Ground ground, ImmutableArray<Support> supports, double thinnestMm)
+    {
+        double width = ground.Outline.BoxWidthMm, height = ground.Outline.BoxHeightMm;
+        if (ground.Level?.Tilts(width, height) is not { } tilt)
+        {
+            return (null, null, [.. supports.Select(_ => (Reckoned?)null)]);
+        }
+
+        ReckonedInput tiltX = new("tilt across", tilt.XDeg, "°", Origin.Measured), tiltY = new("tilt along", tilt.YDeg, "°", Origin.Measured);
+        var drift = Levelling.WedgeOver(tilt.XDeg, tilt.YDeg, width, height);
+        var levelling = Levelling.Of(tilt.XDeg, tilt.YDeg, supports, thinnestMm);
+        return (
+            Reckoned.Of(drift, "mm", Formulas.Wedge,
+                new("width", width, "mm", Origin.Own), new("height", height, "mm", Origin.Own), tiltX, tiltY,
+                new("thinnest layer", thinnestMm, "mm", Origin.Own)),
+            drift <= Levelling.AcceptedShare * thinnestMm,
+            [.. levelling.ShimsMm.Zip(supports, (shim, s) => Reckoned.Of(shim, "mm", Formulas.Wedge,
+                new("from the left", s.XMm, "mm", Origin.Own), new("from the top", s.YMm, "mm", Origin.Own), tiltX, tiltY))]);
+    }
+
+    /// <summary>The longest gap between neighbouring supports, along either side.</summary>
+    private static Reckoned SpanOf(ImmutableArray<Support> supports)
+    {
+        var across = Gap(supports.Select(s => s.XMm));
+        var along = Gap(supports.Select(s => s.YMm));
+        return Reckoned.Of(Math.Max(across, along), "mm", Formulas.Span,
+            new("longest gap across", across, "mm", Origin.Reckoned), new("longest gap along", along, "mm", Origin.Reckoned));
+    }
+
+    private static double Gap(IEnumerable<double> places)
+    {
+        var sorted = places.Order().ToList();
+        return sorted.Zip(sorted.Skip(1), (a, b) => b - a).DefaultIfEmpty(0).Max();
+    }
+
+    private static Reckoned? SagOf(Ground ground, Reckoned span, double resinMm, double resinGPerMl)
+    {
+        if (ground.Base is not { ThicknessMm: { } thickness } board
+            || BaseData.Of(board.Material) is not { DensityKgPerM3: { } density, StiffnessGPa: { } stiffness })
+        {
+            return null;
+        }
+
+        var load = Grounds.Sag.LoadNPerMm2(thickness, density, resinMm, resinGPerMl);
+        return Reckoned.Of(Grounds.Sag.Mm(load, span.Value, stiffness, thickness), "mm", Formulas.Sag,
+            new("span", span.Value, "mm", Origin.Reckoned),
+            new("thickness", thickness, "mm", Origin.Own, "ground.base.thicknessMm"),
+            new("density", density, "kg/m³", Origin.Default),
+            new("stiffness E", stiffness, "GPa", Origin.Default),
+            new("resin in all", resinMm, "mm", Origin.Own));
+    }
+
+    private static Reckoned? BaseMassOf(Ground ground)
+    {
+        if (ground.Base is not { } board)
+        {
+            return null;
+        }
+
+        var area = ground.Outline.AreaMm2;
+        var data = BaseData.Of(board.Material);
+        return data switch
+        {
+            { MassKgPerM2: { } byArea } => Reckoned.Of(area * byArea * 1e-6, "kg", Formulas.BaseMass,
+                new("area", area / 100, "cm²", Origin.Reckoned), new("mass by area", byArea, "kg/m²", Origin.Default)),
+            { DensityKgPerM3: { } density } when board.ThicknessMm is { } thickness => Reckoned.Of(area * thickness * density * 1e-9, "kg", Formulas.BaseMass,
+                new("area", area / 100, "cm²", Origin.Reckoned), new("thickness", thickness, "mm", Origin.Own, "ground.base.thicknessMm"),
+                new("density", density, "kg/m³", Origin.Default)),
+            _ => null,
+        };
+    }
+
+    private static Reckoned? With(Reckoned? baseMass, string what, double resinG) => baseMass is null ? null : Reckoned.Of(
+        baseMass.Value + resinG / 1000, "kg", Formulas.PieceMass,
+        new("base", baseMass.Value, "kg", Origin.Reckoned), new(what, resinG, "g", Origin.Reckoned));
+}

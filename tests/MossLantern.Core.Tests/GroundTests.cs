@@ -1,0 +1,179 @@
+using System.Collections.Immutable;
+using CsCheck;
+using MossLantern.Core.Checks;
+using MossLantern.Core.Grounds;
+using MossLantern.Core.Map;
+using MossLantern.Core.Pieces;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Walls;
+using NodaTime;
+
+namespace MossLantern.Core.Tests;
+
+public class GroundTests
+{
+    private static readonly PiecePlanner Planner = new(new BandMapper());
+
+    private static readonly DateTimeZone Zone = DateTimeZoneProviders.Tzdb["Europe/Dublin"];
+
+    [Theory]
+    [InlineData(6, 680, 600, 8, 0.84, 0.005)]
+    [InlineData(2, 1190, 300, 3, 2.9, 0.05)]
+    public void A_board_sags_as_worked_out_by_hand(double thickness, double density, double span, double stiffness, double sag, double within) =>
+        Assert.Equal(sag, Sag.Mm(Sag.LoadNPerMm2(thickness, density, 3, 1.065), span, stiffness, thickness), within);
+
+    [Fact]
+    public void A_ply_of_six_millimetres_weighs_what_it_weighs()
+    {
+        var standing = Plan(Piece(new Base(PieceKind.Panel, BaseMaterial.BirchPly, 6))).Ground.Standing;
+        Assert.Equal(0.979, standing.BaseMass!.Value, 0.0005);
+        Assert.Equal(standing.BaseMass.Value, standing.MassSoFar!.Value);
+
+        // 720 ml of coating resin at 1.065 on top.
+        Assert.Equal(0.9792 + 0.7668, standing.FinishedMass!.Value, 1e-9);
+    }
+
+    [Fact]
+    public void What_is_not_known_stays_unknown()
+    {
+        var standing = Plan(Samples.Piece(Samples.Panel(), Samples.Layer(null, 0))).Ground.Standing;
+        Assert.Null(standing.BaseMass);
+        Assert.Null(standing.FinishedMass);
+        Assert.Null(standing.Sag);
+        Assert.Null(standing.Straight);
+        Assert.Null(standing.Drift);
+        Assert.Null(standing.Level);
+        Assert.All(standing.Supports, s => Assert.Null(s.Shim));
+        Assert.False(standing.OwnSupports);
+    }
+
+    [Theory]
+    [InlineData(600, 0.1, 1.047)]
+    [InlineData(700, 0.2, 2.443)]
+    public void A_tilt_drifts_over_the_whole_piece(double width, double tilt, double drift)
+    {
+        var ground = Samples.Panel(width) with { Level = new(true, tilt, 0) };
+        Assert.Equal(drift, Plan(Samples.Piece(ground, Samples.Layer(null, 0))).Ground.Standing.Drift!.Value, 0.0005);
+    }
+
+    [Fact]
+    public void Corner_heights_say_the_same_as_tilts()
+    {
+        var tilts = new LevelReading(true, Corners: new(0, 3, -2, 1)).Tilts(600, 400);
+        Assert.Equal(Math.Atan(3 / 600.0) * 180 / Math.PI, tilts!.Value.XDeg, 1e-9);
+        Assert.Equal(-Math.Atan(2 / 400.0) * 180 / Math.PI, tilts.Value.YDeg, 1e-9);
+        Assert.Null(new LevelReading(true, 0.1).Tilts(600, 400));
+    }
+
+    [Fact]
+    public void The_usual_supports_lie_under_every_outline() =>
+        Samples.AnyOutline.Sample(
+            outline =>
+            {
+                var ground = new Ground(outline, EdgeStyle.Walled, 10, "#ffffff");
+                var supports = Standing.SupportsOf(ground);
+                Assert.Equal(4, supports.Distinct().Count());
+                Assert.True(outline is SliceOutline || supports.All(s => outline.SignedDistanceMm(s.XMm, s.YMm) < 0));
+            },
+            iter: 200);
+
+    [Fact]
+    public void Preparations_follow_the_kind_and_dry_in_local_time()
+    {
+        string[] Ids(Ground ground) => [.. Preparation.Of(ground, Zone).Select(s => s.Id)];
+        Assert.Equal(["sand", "seal", "back", "level", "cover"], Ids(Ground(new(PieceKind.Panel, BaseMaterial.Mdf))));
+        Assert.Equal(["clean", "key", "dam", "water", "level", "cover"], Ids(Ground(new(PieceKind.Slice, BaseMaterial.Acrylic))));
+        Assert.Equal(["stiffen", "back", "level", "cover"], Ids(Ground(new(PieceKind.Panel, BaseMaterial.Canvas))));
+        Assert.Equal(["sand", "seal", "caulk", "water", "level", "cover"], Ids(Ground(new(PieceKind.Frame, BaseMaterial.Pine))));
+
+        // The clocks go forward in the night; eight hours stay eight hours.
+        var painted = Ground(new(PieceKind.Panel, BaseMaterial.Mdf)) with
+        {
+            Paint = new(PaintKind.Oil, 2),
+            Done = [new("paint", new LocalDateTime(2026, 3, 28, 20, 0))],
+        };
+        var paint = Preparation.Of(painted, Zone).Single(s => s.Id == "paint");
+        Assert.Equal(new LocalDateTime(2026, 3, 29, 5, 0), paint.ReadyAt);
+        Assert.Equal(2400 * 100 * 0.1 * 2 / 1000, paint.Amount!.Value, 1e-9);
+        Assert.Equal(2400 * 100 * 1.5 / 1000, Preparation.Of(Ground(new(PieceKind.Panel, BaseMaterial.Canvas)), Zone)[0].Amount!.Value, 1e-9);
+    }
+
+    public static TheoryData<string, Ground> Bad => new()
+    {
+        { "tilt", Ground(Ply(12)) with { Level = new(true, 0.1, -0.05) } },
+        { "level-unknown", Ground(Ply(12)) },
+        { "level-unknown", Ground(Ply(12)) with { Level = new(false, 0, 0) } },
+        { "bow", Ground(Ply(4)) },
+        { "canvas-sag", Ground(new(PieceKind.Panel, BaseMaterial.Canvas)) },
+        { "paint-oil", Ground(Ply(12)) with { Paint = new(PaintKind.Oil) } },
+        { "wet-glue", Ground(Ply(12)) with { Paint = new(PaintKind.Water), Done = [new("paint", Start.PlusHours(-1))] } },
+        { "leaky", Ground(new(PieceKind.Frame, BaseMaterial.Mdf, 12)) },
+        { "leaky", Ground(new(PieceKind.Slice, BaseMaterial.Mdf, 12, GapsSealed: true)) },
+    };
+
+    [Theory]
+    [MemberData(nameof(Bad))]
+    public void A_check_speaks_where_it_should_and_a_press_clears_it(string id, Ground ground)
+    {
+        var piece = Planned(ground);
+        var finding = Assert.Single(Plan(piece).Findings, f => f.Check == id);
+        Assert.NotEmpty(finding.Reason);
+        Assert.NotEmpty(finding.Remedies);
+        Assert.True(new PieceValidator().Validate(piece).IsValid);
+        foreach (var remedy in finding.Remedies)
+        {
+            var remedied = remedy.Apply(piece);
+            if (remedy.Field is not null)
+            {
+                Assert.Equal(piece, remedied);
+                continue;
+            }
+
+            Assert.True(new PieceValidator().Validate(remedied).IsValid, remedy.Id);
+            Assert.DoesNotContain(Plan(remedied).Findings, f => f.Key == finding.Key);
+        }
+    }
+
+    [Fact]
+    public void A_good_ground_is_left_alone()
+    {
+        var ground = Ground(Ply(12)) with
+        {
+            Level = new(true, 0.005, 0.005),
+            Paint = new(PaintKind.Water),
+            Done = [new("paint", Start.PlusHours(-3))],
+        };
+        Assert.Empty(Plan(Planned(ground)).Findings);
+        Assert.Empty(Plan(Planned(ground with { Base = new(PieceKind.Frame, BaseMaterial.Mdf, 18, GapsSealed: true, SealTested: true) })).Findings);
+    }
+
+    [Fact]
+    public void A_finding_waved_off_keeps_its_reason_and_comes_last()
+    {
+        var piece = Planned(Ground(Ply(4))) with { WavedOff = [new("bow@ground", "It lies flat on the bench.")] };
+        var findings = Plan(piece).Findings;
+        Assert.Equal(["level-unknown@ground", "bow@ground"], findings.Select(f => f.Key));
+        Assert.Equal("It lies flat on the bench.", findings[^1].WavedOff);
+    }
+
+    [Fact]
+    public void The_gravest_findings_come_first()
+    {
+        var findings = Plan(Planned(Ground(new(PieceKind.Frame, BaseMaterial.Mdf, 4)) with { Paint = new(PaintKind.Oil) })).Findings;
+        Assert.Equal(findings.Select(f => f.Grade).Order(), findings.Select(f => f.Grade));
+        Assert.Equal(4, findings.Length);
+    }
+
+    private static LocalDateTime Start => new(2026, 5, 2, 10, 0);
+
+    private static Base Ply(double thickness) => new(PieceKind.Panel, BaseMaterial.BirchPly, thickness);
+
+    private static Ground Ground(Base of) => Samples.Panel() with { Base = of };
+
+    private static Piece Piece(Base of) => Samples.Piece(Ground(of), Samples.Layer(null, 0));
+
+    private static Piece Planned(Ground ground) =>
+        Samples.Piece(ground, Samples.Layer(null, 0) with { Plan = new(Start, Start.PlusMinutes(20), 20) });
+
+    private static PiecePlan Plan(Piece piece) => Planner.Plan(piece, [], Zone);
+}

@@ -1,0 +1,80 @@
+import { useState } from 'react';
+import type { Finding } from '../api/client';
+import { TextField } from './Fields';
+
+const grades = { stop: 'stop', mend: 'mend', mind: 'mind' } as const;
+
+interface Props {
+  findings: Finding[];
+  onRemedy: (finding: Finding, remedyId: string) => void;
+  /** Waves a finding off with a reason; null takes that back. */
+  onWave: (finding: Finding, reason: string | null) => void;
+}
+
+/** What the second look sees: each with its reason and what can be done about it. */
+export function Findings({ findings, onRemedy, onWave }: Props) {
+  if (findings.length === 0) return null;
+  return (
+    <section className="second-look" aria-label="Second look">
+      <h3>Second look</h3>
+      <ul>
+        {findings.map((finding) => (
+          <li key={finding.key} id={placeId(finding)} data-grade={finding.grade} tabIndex={-1}>
+            <OneFinding finding={finding} onRemedy={onRemedy} onWave={onWave} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Where a pin on the map leads to. */
+export const placeId = (finding: Finding) => `finding-${finding.key.replace(/\W+/g, '-')}`;
+
+function OneFinding({ finding, onRemedy, onWave }: { finding: Finding } & Omit<Props, 'findings'>) {
+  const [waving, setWaving] = useState(false);
+  if (finding.wavedOff)
+    return (
+      <p className="let-be">
+        <b>{finding.title}</b> let be: {finding.wavedOff}{' '}
+        <button type="button" className="btn btn-outline-primary" onClick={() => onWave(finding, null)}>
+          Look at it again
+        </button>
+      </p>
+    );
+  return (
+    <>
+      <p>
+        <span className="grade">{grades[finding.grade]}</span> <b>{finding.title}.</b> {finding.reason}
+      </p>
+      <div className="row-buttons">
+        {finding.remedies.map((remedy) => (
+          <button
+            key={remedy.id}
+            type="button"
+            className="btn btn-primary"
+            onClick={() => onRemedy(finding, remedy.id)}
+          >
+            {remedy.label}
+          </button>
+        ))}
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          aria-expanded={waving}
+          onClick={() => setWaving(!waving)}
+        >
+          Let it be
+        </button>
+      </div>
+      {waving && (
+        <TextField
+          label="Because"
+          value=""
+          width="100%"
+          onChange={(reason) => reason.trim() && onWave(finding, reason.trim())}
+        />
+      )}
+    </>
+  );
+}

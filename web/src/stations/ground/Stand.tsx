@@ -1,0 +1,199 @@
+import type { Ground, PlanView } from '../../api/client';
+import { Choice, NumberField } from '../../parts/Fields';
+import { HowNumber } from '../../parts/HowNumber';
+import { useUnits } from '../../units/units';
+
+type Level = NonNullable<Ground['level']>;
+
+interface Props {
+  ground: Ground;
+  plan: PlanView['ground'];
+  say: (field: string) => string | undefined;
+  onChange: (change: Partial<Ground>) => void;
+}
+
+const unread: Level = { whereItCures: true, tiltXDeg: null, tiltYDeg: null, corners: null };
+
+/** How the piece stands: level, shims, supports, sag. */
+export function Stand({ ground, plan, say, onChange }: Props) {
+  const units = useUnits();
+  const level = ground.level ?? unread;
+  const { standing } = plan;
+  const set = (change: Partial<Level>) => onChange({ level: { ...level, ...change } });
+  const tilt = (label: string, key: 'tiltXDeg' | 'tiltYDeg') => (
+    <NumberField
+      label={label}
+      quiet
+      unit="°"
+      optional
+      placeholder="?"
+      width={44}
+      value={level[key] ?? null}
+      takes={`ground.level.${key}`}
+      error={say(`ground.level.${key}`)}
+      onChange={(v) => set({ [key]: v })}
+    />
+  );
+  const corner = (label: string, key: keyof NonNullable<Level['corners']>) => (
+    <NumberField
+      label={label}
+      unit="mm"
+      width={44}
+      value={level.corners?.[key] ?? 0}
+      takes={`ground.level.corners.${key}`}
+      error={say(`ground.level.corners.${key}`)}
+      onChange={(v) => level.corners && set({ corners: { ...level.corners, [key]: v ?? 0 } })}
+    />
+  );
+  return (
+    <section aria-label="How it stands">
+      <h3>How it stands</h3>
+      <div className="sentence small">
+        <p>
+          Read{' '}
+          <Choice
+            label="Where the level was read"
+            quiet
+            value={level.whereItCures ? 'there' : 'elsewhere'}
+            choices={[
+              ['there', 'where it will cure'],
+              ['elsewhere', 'on another spot'],
+            ]}
+            onChange={(to) => set({ whereItCures: to === 'there' })}
+          />
+          {' as '}
+          <Choice
+            label="How the level was read"
+            quiet
+            value={level.corners ? 'corners' : 'tilt'}
+            choices={[
+              ['tilt', 'a tilt'],
+              ['corners', 'corner heights'],
+            ]}
+            onChange={(to) =>
+              set(
+                to === 'corners'
+                  ? {
+                      tiltXDeg: null,
+                      tiltYDeg: null,
+                      corners: { topLeftMm: 0, topRightMm: 0, bottomLeftMm: 0, bottomRightMm: 0 },
+                    }
+                  : { corners: null },
+              )
+            }
+          />
+          {level.corners ? (
+            ':'
+          ) : (
+            <>
+              {': the right side '}
+              {tilt('Tilt across, the right side higher', 'tiltXDeg')}
+              {' higher, the lower side '}
+              {tilt('Tilt along, the lower side higher', 'tiltYDeg')}
+              {' higher.'}
+            </>
+          )}
+        </p>
+      </div>
+      {level.corners && (
+        <div className="corners">
+          {corner('Top left', 'topLeftMm')}
+          {corner('Top right', 'topRightMm')}
+          {corner('Bottom left', 'bottomLeftMm')}
+          {corner('Bottom right', 'bottomRightMm')}
+        </div>
+      )}
+      <dl className="figures">
+        <div>
+          <dt>Drift across it</dt>
+          <dd>
+            {standing.drift ? (
+              <>
+                <HowNumber of={standing.drift} label="Drift across it" decimals={2} />{' '}
+                <em>{standing.level ? 'level enough' : 'too much'}</em>
+              </>
+            ) : (
+              <em>not known</em>
+            )}
+          </dd>
+        </div>
+        <div>
+          <dt>Sag between supports</dt>
+          <dd>
+            {standing.sag ? (
+              <>
+                <HowNumber of={standing.sag} label="Sag between supports" decimals={2} />{' '}
+                <em>{standing.straight ? 'straight enough' : 'too much'}</em>
+              </>
+            ) : (
+              <em>{ground.base?.material === 'canvas' ? 'no board' : 'thickness not known'}</em>
+            )}
+          </dd>
+        </div>
+        <div>
+          <dt>Weight so far</dt>
+          <dd>
+            {standing.massSoFar ? (
+              <HowNumber of={standing.massSoFar} label="Weight so far" decimals={2} />
+            ) : (
+              <em>not known</em>
+            )}
+          </dd>
+        </div>
+        <div>
+          <dt>With every layer</dt>
+          <dd>
+            {standing.finishedMass ? (
+              <HowNumber of={standing.finishedMass} label="Weight with every layer" decimals={2} />
+            ) : (
+              <em>not known</em>
+            )}
+          </dd>
+        </div>
+      </dl>
+      <p>
+        It stands on {standing.supports.length} supports{!standing.ownSupports && <em> default</em>}, as drawn
+        {standing.drift && ', each with the shim to put under it'}.
+      </p>
+      {standing.drift && (
+        <ol className="shims">
+          {standing.supports.map((s, i) => (
+            <li key={i}>
+              <span className="hint">
+                {units.part(s.xMm, 'mm').text}, {units.show(s.yMm, 'mm')}
+              </span>
+              {s.shim && <HowNumber of={s.shim} label={`Shim under support ${i + 1}`} decimals={1} />}
+            </li>
+          ))}
+        </ol>
+      )}
+      <div className="row-buttons">
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => onChange({ supports: withSupport(standing.supports) })}
+        >
+          + a support
+        </button>
+        {standing.ownSupports && (
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() => onChange({ supports: null })}
+          >
+            The usual four
+          </button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+type Supports = PlanView['ground']['standing']['supports'];
+
+/** A further support in the middle of the others. */
+function withSupport(supports: Supports) {
+  const middle = (of: number[]) => Math.round(of.reduce((a, b) => a + b, 0) / of.length);
+  const plain = supports.map(({ xMm, yMm }) => ({ xMm, yMm }));
+  return [...plain, { xMm: middle(plain.map((s) => s.xMm)), yMm: middle(plain.map((s) => s.yMm)) }];
+}

@@ -1,0 +1,82 @@
+import type { Ground, Outline } from '../../api/client';
+
+export type Base = NonNullable<Ground['base']>;
+export type Kind = Base['kind'];
+export type Material = Base['material'];
+export type Shape = Outline['shape'];
+export type Slice = Extract<Outline, { shape: 'slice' }>;
+
+export const kinds: readonly (readonly [Kind, string])[] = [
+  ['panel', 'a panel'],
+  ['slice', 'a freeform slice'],
+  ['frame', 'a rimmed frame'],
+];
+
+export const materials: readonly (readonly [Material, string])[] = [
+  ['birch-ply', 'birch ply'],
+  ['mdf', 'MDF'],
+  ['pine', 'solid pine'],
+  ['acrylic', 'acrylic sheet'],
+  ['glass', 'glass'],
+  ['canvas', 'stretched canvas'],
+];
+
+export const shapes: readonly (readonly [Shape, string])[] = [
+  ['rectangle', 'a rectangle'],
+  ['round', 'round'],
+  ['oval', 'an oval'],
+  ['slice', 'a wobbly slice'],
+];
+
+export const board: Base = {
+  kind: 'panel',
+  material: 'birch-ply',
+  thicknessMm: null,
+  backStiffened: false,
+  gapsSealed: false,
+  sealTested: false,
+};
+
+/** Width and height of the box an outline stands in. */
+export function boxOf(outline: Outline): [number, number] {
+  return outline.shape === 'round'
+    ? [outline.diameterMm, outline.diameterMm]
+    : [outline.widthMm, outline.heightMm];
+}
+
+/** Another outline in the same box. */
+export function reshaped(outline: Outline, shape: Shape): Outline {
+  const [widthMm, heightMm] = boxOf(outline);
+  if (shape === 'round') return { shape, diameterMm: Math.min(widthMm, heightMm) };
+  if (shape !== 'slice') return { shape, widthMm, heightMm };
+  return {
+    shape,
+    widthMm,
+    heightMm,
+    reach: [0.96, 0.9, 0.95, 0.88, 0.93, 0.97, 0.86, 0.94],
+    wobbleMm: Math.round(Math.min(widthMm, heightMm) * 0.012),
+    seed: 5,
+    opening: null,
+  };
+}
+
+/** A ground made into another kind of piece: its edge and its outline follow. */
+export function ofKind(ground: Ground, kind: Kind): Ground {
+  const base = { ...(ground.base ?? board), kind };
+  if (kind === 'panel')
+    return { ...ground, base, edge: ground.edge === 'walled' ? 'taped-clean' : ground.edge };
+  return {
+    ...ground,
+    base,
+    edge: 'walled',
+    outline: kind === 'slice' ? reshaped(ground.outline, 'slice') : ground.outline,
+  };
+}
+
+/** An opening off the middle of a slice. */
+export const openingIn = ({ widthMm, heightMm }: Slice) => ({
+  xMm: Math.round(widthMm * 0.55),
+  yMm: Math.round(heightMm * 0.5),
+  widthMm: Math.round(widthMm * 0.16),
+  heightMm: Math.round(heightMm * 0.16),
+});
