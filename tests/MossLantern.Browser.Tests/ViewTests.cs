@@ -12,6 +12,7 @@ public sealed class ViewTests : IDisposable
         ("ground", "/pieces/marsh-light/ground?layer=layer-1", "Perimeter"),
         ("map", "/pieces/marsh-light/map?layer=layer-1", "Bands, from the heart to the rim"),
         ("cups", "/pieces/marsh-light/cups?layer=layer-1", "hardener"),
+        ("slice", "/pieces/bracken-slice/ground", "How it stands"),
         ("pour", "/pieces/bogbean-round/pour", "Order of pours"),
         ("cure", "/pieces/marsh-light/cure?layer=layer-2", "tape off"),
         ("story", "/pieces/marsh-light/story?layer=layer-1", "What was poured"),

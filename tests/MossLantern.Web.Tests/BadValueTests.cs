@@ -37,6 +37,15 @@ public sealed partial class BadValueTests : IDisposable
     }
 
     [Fact]
+    public async Task A_remedy()
+    {
+        var (id, piece) = await Worked();
+        var request = new JsonObject { ["piece"] = piece, ["finding"] = "tilt@ground", ["remedy"] = "shims" };
+        await Send(HttpMethod.Post, $"/api/pieces/{id}/remedy", request, HttpStatusCode.OK, HttpStatusCode.Conflict);
+        Assert.Equal(2, (int)(await host.Get($"/api/pieces/{id}"))["version"]!);
+    }
+
+    [Fact]
     public async Task A_step()
     {
         var (id, _) = await Worked();
@@ -72,24 +81,33 @@ public sealed partial class BadValueTests : IDisposable
         var (id, piece) = await Worked();
         var round = piece.DeepClone().AsObject();
         round["ground"]!["outline"] = Json("""{ "shape": "round", "diameterMm": 80 }""");
+        var slice = piece.DeepClone().AsObject();
+        slice["ground"]!["outline"] = Json(
+            """{ "shape": "slice", "widthMm": 80, "heightMm": 60, "reach": [1, 0.9, 0.95, 0.9], "wobbleMm": 1, "seed": 3, "opening": { "xMm": 40, "yMm": 30, "widthMm": 10, "heightMm": 10 } }""");
+        slice["ground"]!["level"] = Json("""{ "whereItCures": true, "corners": { "topLeftMm": 0, "topRightMm": 1, "bottomLeftMm": 0, "bottomRightMm": 1 } }""");
         var ranges = (await host.Get("/api/fields"))["ranges"]!.AsObject();
         foreach (var (field, range) in ranges.Where(r => !r.Key.StartsWith("runs.", StringComparison.Ordinal)))
         {
-            var whole = field.Contains("diameter", StringComparison.Ordinal) ? round : piece;
-            var place = All(whole).Select(p => p.Place).Last(p => Indices().Replace(p, "") == field);
-            foreach (var (value, status) in new[]
+            var (whole, place) = ((JsonObject[])[piece, round, slice])
+                .SelectMany(w => All(w).Select(p => (Whole: w, p.Place))).Last(p => Indices().Replace(p.Place, "") == field);
+            var step = field.EndsWith("coats", StringComparison.Ordinal) ? 1 : 0.001;
+            foreach (var (value, taken) in new[]
             {
-                ((double)range!["from"]! - 0.001, HttpStatusCode.BadRequest), ((double)range["to"]! + 0.001, HttpStatusCode.BadRequest),
-                ((double)range["from"]!, HttpStatusCode.Conflict), ((double)range["to"]!, HttpStatusCode.Conflict),
+                ((double)range!["from"]! - step, false), ((double)range["to"]! + step, false), ((double)range["from"]!, true), ((double)range["to"]!, true),
             })
             {
                 var changed = whole.DeepClone().AsObject();
-                Set(changed, place, value, remove: false);
+                Set(changed, place, step == 1 ? (JsonNode)(int)value : value, remove: false);
                 using var answer = await host.Client.PutAsync($"/api/pieces/{id}", Body(new JsonObject { ["basedOn"] = 9999, ["piece"] = changed }.ToJsonString()));
                 var text = await answer.Content.ReadAsStringAsync();
-                Assert.True(status == answer.StatusCode, $"{place} = {value}: {text}");
-                if (status == HttpStatusCode.BadRequest)
+                if (taken)
                 {
+                    // The value alone is good; together with the others it may not be.
+                    Assert.True(answer.StatusCode == HttpStatusCode.Conflict || !Json(text)["errors"]!.AsObject().ContainsKey(place), $"{place} = {value}: {text}");
+                }
+                else
+                {
+                    Assert.True(HttpStatusCode.BadRequest == answer.StatusCode, $"{place} = {value}: {text}");
                     Assert.Equal((string)range["sentence"]!, Sentence(Json(text), place));
                 }
             }
@@ -114,6 +132,13 @@ public sealed partial class BadValueTests : IDisposable
         layer["pourOrder"] = new JsonArray("heart");
         layer["plan"] = Json("""{ "start": "2026-05-01T09:00:00", "end": "2026-05-01T09:20:00", "roomC": 20 }""");
         layer["resin"] = Json("""{ "system": "coating", "ratio": { "basis": "volume", "resin": 1, "hardener": 1 }, "resinDensity": 1.15, "hardenerDensity": 0.98 }""");
+        var ground = view["piece"]!["ground"]!;
+        ground["base"] = Json("""{ "kind": "panel", "material": "birch-ply", "thicknessMm": 9, "backStiffened": false, "gapsSealed": false, "sealTested": false }""");
+        ground["paint"] = Json("""{ "kind": "water", "coats": 2, "dryHours": 3, "sealed": false }""");
+        ground["level"] = Json("""{ "whereItCures": true, "tiltXDeg": 0.1, "tiltYDeg": 0.2 }""");
+        ground["supports"] = new JsonArray(Json("""{ "xMm": 10, "yMm": 10 }"""), Json("""{ "xMm": 50, "yMm": 30 }"""));
+        ground["done"] = new JsonArray(Json("""{ "id": "sand", "at": "2026-04-30T18:00:00" }"""));
+        view["piece"]!["wavedOff"] = new JsonArray(Json("""{ "finding": "tilt@ground", "reason": "A test piece." }"""));
         var saved = await host.Save(view);
         return ((string)saved["id"]!, saved["piece"]!.DeepClone().AsObject());
     }

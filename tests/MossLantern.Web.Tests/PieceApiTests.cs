@@ -266,4 +266,43 @@ public sealed class PieceApiTests : IDisposable
 
         at[parts[^1]] = value;
     }
+
+    [Fact]
+    public async Task A_finding_is_remedied_by_a_press_and_only_a_save_keeps_it()
+    {
+        var view = await host.AddPiece();
+        view["piece"]!["ground"]!["base"] = Json("""{ "kind": "frame", "material": "mdf", "thicknessMm": 18 }""");
+        view = await host.Save(view);
+        var leaky = view["plan"]!["findings"]!.AsArray().Single(f => (string?)f!["check"] == "leaky")!;
+        Assert.Equal("ground", (string?)leaky["place"]!["station"]);
+        var remedied = await Read(await host.Client.PostAsJsonAsync(
+            $"/api/pieces/{view["id"]}/remedy", new { piece = view["piece"], finding = leaky["key"], remedy = "sealed" }), HttpStatusCode.OK);
+        Assert.True((bool)remedied["ground"]!["base"]!["sealTested"]!);
+        Assert.Equal((int)view["version"]!, (int)(await host.Get($"/api/pieces/{view["id"]}"))["version"]!);
+
+        // Pressed again on the mended piece there is nothing to mend.
+        var gone = await Problem(await host.Client.PostAsJsonAsync(
+            $"/api/pieces/{view["id"]}/remedy", new { piece = remedied, finding = leaky["key"], remedy = "sealed" }), HttpStatusCode.Conflict);
+        Assert.Equal("Not so any more", (string?)gone["title"]);
+    }
+
+    [Fact]
+    public async Task A_slice_with_an_opening_is_measured_and_its_regions_fill_it()
+    {
+        var ground = Ground();
+        ground["outline"] = Json(
+            """{ "shape": "slice", "widthMm": 700, "heightMm": 450, "reach": [0.96, 0.9, 0.95, 0.88, 0.93], "wobbleMm": 8, "seed": 5, "opening": { "xMm": 430, "yMm": 225, "widthMm": 110, "heightMm": 80 } }""");
+        ground["edge"] = "walled";
+        var view = await host.AddPiece("Bracken", ground);
+        view["piece"]!["layers"]![0]!["hearts"] = new JsonArray(
+            Json("""{ "id": "h1", "xMm": 240, "yMm": 200, "widthMm": 120, "heightMm": 80, "turnDeg": 0, "wavinessMm": 12, "seed": 4 }"""));
+        view = await host.Save(view);
+        var area = (double)view["plan"]!["ground"]!["area"]!["value"]!;
+        Assert.Equal(area, view["plan"]!["layers"]![0]!["regions"]!.AsArray().Sum(r => (double)r!["area"]!["value"]!), area * 1e-6);
+        var outside = view["piece"]!.DeepClone();
+        outside["ground"]!["outline"]!["opening"]!["xMm"] = 690;
+        view["piece"] = outside;
+        var refused = await Problem(await host.TrySave(view), HttpStatusCode.BadRequest);
+        Assert.Contains("inside the slice", Sentence(refused, "ground.outline.opening"), StringComparison.Ordinal);
+    }
 }

@@ -1,3 +1,4 @@
+using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
@@ -29,6 +30,10 @@ public sealed class DemoWorkshop(
         Log(marsh, 0, now - Duration.FromHours(25), 24, 20.5, "Amber ran a little towards the lower left.", [0.5, 0, -0.5, 1]);
         Log(marsh, 1, now - Duration.FromMinutes(105), 18, 21.5, "", [0, 1]);
         pieces.Add("bogbean-round", BogbeanRound(), now - Duration.FromDays(1));
+
+        // Planned for the day after tomorrow in the morning; the board was sealed this morning.
+        var today = now.InZone(time.Zone).LocalDateTime;
+        pieces.Add("bracken-slice", BrackenSlice(today.Date.PlusDays(2) + new LocalTime(9, 30), today.PlusHours(-3)), now - Duration.FromHours(5));
     }
 
     /// <summary>Moves a demo's file out of the way, so that the demo is seeded anew.</summary>
@@ -65,7 +70,9 @@ public sealed class DemoWorkshop(
 
     private static Piece MarshLight()
     {
-        var ground = new Ground(new RectangleOutline(600, 400), EdgeStyle.TapedClean, 38, "#d8bd8c");
+        var ground = new Ground(
+            new RectangleOutline(600, 400), EdgeStyle.TapedClean, 38, "#d8bd8c", new(PieceKind.Panel, BaseMaterial.BirchPly, 18),
+            Level: new(true, 0.004, -0.002), Done: [new("sand"), new("seal"), new("back"), new("level"), new("cover")]);
         var heart = new Heart("heart-1", 222, 172, 124, 82, -18, 16, 29);
         Layer fields = new(
             "layer-1", "Fields", 3, [heart],
@@ -145,6 +152,46 @@ public sealed class DemoWorkshop(
                     new("leaf", "leaf", "#55703f", ColourantClass.Paste, 3),
                 ],
                 new("thick"), Measure.ByWeight, null, [], new(null, null, 20)),
+        ]);
+    }
+
+    private static Piece BrackenSlice(LocalDateTime start, LocalDateTime seal)
+    {
+        var ground = new Ground(
+            new SliceOutline(700, 450, [0.97, 0.86, 0.93, 0.9, 0.99, 0.94, 0.88, 0.83, 0.92, 0.96], 7, 12, new(478, 262, 92, 64)),
+            EdgeStyle.Walled, 10, "#3d3128", new(PieceKind.Slice, BaseMaterial.Mdf, 12), new(PaintKind.Water, 2),
+            Done: [new("sand"), new("seal", seal)]);
+        return new("Bracken Slice", ground, GrowthScale.For(ground.Outline),
+        [
+            new(
+                "layer-1", "Fronds", 3,
+                [
+                    new("heart-1", 196, 196, 118, 82, -22, 15, 5),
+                    new("heart-2", 372, 318, 74, 52, 30, 13, 17),
+                    new("heart-3", 548, 148, 64, 50, -8, 12, 31),
+                ],
+                [
+                    new("gold-line", 2.5, false, "gold"),
+                    new("cream-ring", 8, false, "cream"),
+                    new("rust-ring", 15, false, "rust"),
+                    new("umber-line", 3, false, "umber"),
+                    new("frond-ring", 22, false, "frond"),
+                    new("cream-line", 3, false, "cream"),
+                    new("bracken-field", 10, true, "bracken"),
+                    new("gold-vein", 2, false, "gold"),
+                    new("umber-rim", 12, false, "umber"),
+                ],
+                1, "ember",
+                [
+                    new("ember", "ember", "#b8551f", ColourantClass.Dye, 4),
+                    new("gold", "gold", "#c79a3c", ColourantClass.MetallicPaste, 5),
+                    new("cream", "cream", "#efe4cb", ColourantClass.Paste, 4),
+                    new("rust", "rust", "#8f4322", ColourantClass.Paste, 4),
+                    new("umber", "umber", "#40291b", ColourantClass.Paste, 4),
+                    new("frond", "frond", "#6f7a3a", ColourantClass.Mica, 4),
+                    new("bracken", "bracken", "#9a6a34", ColourantClass.Mica, 4),
+                ],
+                new("thick"), Measure.ByWeight, null, [], new(start, null, 20)),
         ]);
     }
 }

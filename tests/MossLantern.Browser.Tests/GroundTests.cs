@@ -1,0 +1,115 @@
+using OpenQA.Selenium;
+
+namespace MossLantern.Browser.Tests;
+
+/// <summary>The ground: kinds of piece, how it stands, what to prepare, and the second look over it.</summary>
+public sealed class GroundTests : IDisposable
+{
+    private readonly WorkshopProcess workshop = new(demo: true);
+
+    public void Dispose() => workshop.Dispose();
+
+    [Fact]
+    public void A_slice_is_made_from_the_first_path_pulled_by_its_rim_and_opened()
+    {
+        using var page = new Page(workshop.Address);
+        page.Open("/new");
+        page.WaitForText("A new piece");
+        page.Write("Name", "Fern Slab");
+        page.Choose("Kind of piece", "a freeform slice");
+        page.Choose("Made of", "MDF");
+        page.Write("Thickness of the base", "12");
+        page.Write("Width", "400");
+        page.Write("Wobble", "4");
+        page.TabTo("button", "Put it on the bench");
+        page.Press(Keys.Enter);
+        page.WaitForText("Put a heart");
+        page.WaitForPainting();
+        page.TabTo("link", "Ground");
+        page.Press(Keys.Enter);
+        page.WaitForText("How it stands");
+        Assert.Contains("slice, 400 × 300 mm", page.Text, StringComparison.Ordinal);
+        var whole = Area(page);
+
+        // By the keyboard, and by the hand.
+        page.TabTo("slider", "Rim handle 1");
+        page.Press(Enumerable.Repeat(Keys.ArrowLeft, 6).ToArray());
+        page.WaitUntilKept();
+        Waiting.Until(() => Area(page) < whole, "the slice to shrink");
+        var pulled = Area(page);
+        page.Drag(page.Middle(page.Find("slider", "Rim handle 5")), 40, 0);
+        page.WaitUntilKept();
+        Waiting.Until(() => Area(page) < pulled - 1, "the slice to shrink by the hand");
+        pulled = Area(page);
+        page.Choose("Opening", "an opening");
+        page.WaitUntilKept();
+        Waiting.Until(() => Area(page) < pulled - 10, "the opening not to count");
+        page.TabTo("slider", "Opening");
+        page.Press(Enumerable.Repeat(Keys.Shift + Keys.ArrowRight, 16).ToArray());
+        page.WaitForText("The opening must lie inside the slice");
+        page.TabTo("button", "Undo");
+        page.Press(Keys.Enter);
+        Waiting.Until(() => !page.Text.Contains("The opening must lie inside", StringComparison.Ordinal), "the last good slice");
+        Assert.Empty(page.AxeFindings());
+    }
+
+    [Fact]
+    public void The_second_look_speaks_where_it_is_and_is_answered_by_a_press_or_let_be()
+    {
+        using var page = new Page(workshop.Address);
+        page.Open("/pieces/marsh-light/ground?layer=layer-1");
+        page.WaitForText("How it stands");
+        page.WaitForPainting();
+        Assert.DoesNotContain("Second look", page.Text, StringComparison.Ordinal);
+        page.Write("Tilt across, the right side higher", "0.2");
+        page.WaitForText("Out of level.");
+        page.WaitForText("lower, more than a tenth of Veil (1.5 mm)");
+        Waiting.Until(() => page.Find("slider", "Support 1").GetAttribute("aria-valuetext")!.EndsWith("shim 1.7 mm", StringComparison.Ordinal), "the shims at their supports");
+
+        // The pin on the map leads to the words; a press mends, and can be undone.
+        page.TabTo("button", "Out of level: to its words");
+        page.Press(Keys.Enter);
+        Assert.Equal("finding-tilt-ground", page.Focused.GetAttribute("id"));
+        page.TabTo("button", "The shims are in: measure again");
+        page.Press(Keys.Enter);
+        page.WaitForText("Level not known.");
+        page.WaitUntilKept();
+        page.TabTo("button", "Measure there", back: true);
+        page.Press(Keys.Enter);
+        Assert.Equal("Tilt across, the right side higher", page.Focused.ComputedAccessibleLabel ?? "");
+
+        page.TabTo("button", "Let it be", back: true);
+        page.Press(Keys.Enter);
+        page.Write("Because", "The shelf was trued last week.");
+        page.WaitForText("Level not known let be: The shelf was trued last week.");
+        page.WaitUntilKept();
+        page.Open("/pieces/marsh-light/ground?layer=layer-1");
+        page.WaitForText("let be: The shelf was trued last week.");
+        Assert.DoesNotContain(page.All("link"), l => (l.GetAttribute("textContent") ?? "").Contains("level not known", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void What_is_prepared_is_ticked_and_dries_before_resin_comes()
+    {
+        using var page = new Page(workshop.Address);
+        page.Open("/pieces/bracken-slice/ground");
+        page.WaitForText("Before resin comes");
+        page.WaitForPainting();
+        page.TabTo("checkbox", "Paint the ground, 2 coats");
+        page.Press(Keys.Space);
+        page.WaitUntilKept();
+        page.Write("Drying time of the paint", "90");
+        page.WaitForText("Not dry yet.");
+        page.WaitForText("\"Paint the ground, 2 coats\" is dry at");
+        page.TabTo("button", "Start at", back: true);
+        page.Press(Keys.Enter);
+        Waiting.Until(() => !page.Text.Contains("Not dry yet.", StringComparison.Ordinal), "the start to move");
+        page.WaitUntilKept();
+    }
+
+    private static double Area(Page page)
+    {
+        var name = page.Find("button", "Area:").GetAttribute("aria-label")!;
+        return double.Parse(name.Split(' ')[1], System.Globalization.CultureInfo.InvariantCulture);
+    }
+}
