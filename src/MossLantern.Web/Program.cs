@@ -54,6 +54,7 @@ app.UseStaticFiles(StaticAssets.Options);
 app.MapOpenApi();
 app.MapWorkshop();
 app.MapPieces();
+app.MapOutlines();
 app.MapRuns();
 app.MapReckon();
 app.MapFallbackToPage();

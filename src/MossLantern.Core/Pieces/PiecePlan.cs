@@ -58,9 +58,16 @@ public sealed record LayerPlan(
 /// <param name="Standing">How it stands.</param>
 /// <param name="Preparation">What has to be done before resin comes.</param>
 /// <param name="SealWays">Ways to seal it; none where nothing is to be sealed.</param>
+/// <param name="Parts">The parts of a drawn outline, such as letters, from left to right; none for other outlines.</param>
 public sealed record GroundPlan(
     Reckoned Area, Reckoned Perimeter, Reckoned SideArea, Standing Standing, ImmutableArray<PreparationStep> Preparation,
-    ImmutableArray<SealWay> SealWays);
+    ImmutableArray<SealWay> SealWays, ImmutableArray<PartPlan> Parts);
+
+/// <summary>One part of a drawn outline.</summary>
+/// <param name="Area">Its area, cm².</param>
+/// <param name="Perimeter">Length of its edges, mm.</param>
+/// <param name="LayerMl">What each layer takes in it, ml, lowest first.</param>
+public sealed record PartPlan(Reckoned Area, Reckoned Perimeter, ImmutableArray<Reckoned> LayerMl);
 
 /// <summary>Everything worked out for a piece.</summary>
 /// <param name="Ground">Measures of its ground.</param>
@@ -107,7 +114,9 @@ public sealed class PiecePlanner(BandMapper mapper)
         var outline = ground.Outline;
         var size = outline is Shapes.RoundOutline round
             ? [new ReckonedInput("diameter", round.DiameterMm, "mm", Origin.Own, "ground.outline.diameterMm")]
-            : outline is Shapes.SliceOutline slice ? SliceInputs(slice) : ImmutableArray.Create(
+            : outline is Shapes.SliceOutline slice ? SliceInputs(slice)
+            : outline is Shapes.DrawnOutline drawn ? [.. drawn.Parts.Select((p, i) => new ReckonedInput($"part {i + 1}", p.AreaMm2 / 100, "cm²", Origin.Own))]
+            : ImmutableArray.Create(
                 new ReckonedInput("width", outline.BoxWidthMm, "mm", Origin.Own, "ground.outline.widthMm"),
                 new ReckonedInput("height", outline.BoxHeightMm, "mm", Origin.Own, "ground.outline.heightMm"));
         return new(
@@ -118,8 +127,18 @@ public sealed class PiecePlanner(BandMapper mapper)
                 new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm")),
             Standing.Of(piece, [.. layers.Select(l => l.ResinG)], [.. layers.Select(l => l.Poured)]),
             Preparation.Of(ground, zone),
-            ground.Base?.Material is BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine ? Preparation.SealWays(ground) : []);
+            ground.Base?.Material is BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine ? Preparation.SealWays(ground) : [],
+            PartsOf(piece));
     }
+
+    private static ImmutableArray<PartPlan> PartsOf(Piece piece) => piece.Ground.Outline is not Shapes.DrawnOutline drawn ? [] :
+    [
+        .. drawn.Parts.Select((part, i) => new PartPlan(
+            Reckoned.Of(part.AreaMm2 / 100, "cm²", Formulas.OutlineArea, new ReckonedInput("corners", part.Rings.Sum(r => r.Count), "", Origin.Own)),
+            Reckoned.Of(part.PerimeterMm, "mm", Formulas.OutlinePerimeter, new ReckonedInput("corners", part.Rings.Sum(r => r.Count), "", Origin.Own)),
+            [.. piece.Layers.Select(l => Reckoned.Of(CupPlanner.RegionMl(part.AreaMm2, l.DepthMm), "ml", Formulas.RegionVolume,
+                new("area", part.AreaMm2 / 100, "cm²", Origin.Reckoned), new("depth", l.DepthMm, "mm", Origin.Own)))])),
+    ];
 
     private static ImmutableArray<ReckonedInput> SliceInputs(Shapes.SliceOutline slice) =>
     [

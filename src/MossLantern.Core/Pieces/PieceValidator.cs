@@ -66,6 +66,11 @@ public sealed class PieceValidator : AbstractValidator<Piece>
                 .OverridePropertyName("outline.heightMm").When(g => g.Outline is OvalOutline);
             RuleFor(g => (SliceOutline)g.Outline).SetValidator(new SliceValidator())
                 .OverridePropertyName("outline").When(g => g.Outline is SliceOutline);
+            RuleFor(g => (DrawnOutline)g.Outline).Cascade(CascadeMode.Stop)
+                .Must(d => d.Problem is null).WithMessage((_, d) => d.Problem ?? "")
+                .Must(d => Accepted.OutlineMm.Contains(d.BoxWidthMm) && Accepted.OutlineMm.Contains(d.BoxHeightMm))
+                .WithMessage($"A drawn outline must be {Accepted.OutlineMm.Words} wide and high.")
+                .OverridePropertyName("outline").When(g => g.Outline is DrawnOutline);
             RuleFor(g => g.Base!.Kind).IsInEnum().When(g => g.Base is not null);
             RuleFor(g => g.Base!.Material).IsInEnum().When(g => g.Base is not null);
             RuleFor(g => g.Base!.ThicknessMm).In(Accepted.ThicknessMm).When(g => g.Base is not null);

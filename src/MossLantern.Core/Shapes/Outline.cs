@@ -12,6 +12,7 @@ namespace MossLantern.Core.Shapes;
 [JsonDerivedType(typeof(RoundOutline), "round")]
 [JsonDerivedType(typeof(OvalOutline), "oval")]
 [JsonDerivedType(typeof(SliceOutline), "slice")]
+[JsonDerivedType(typeof(DrawnOutline), "drawn")]
 public abstract record Outline
 {
     /// <summary>Width of the box round it, mm.</summary>

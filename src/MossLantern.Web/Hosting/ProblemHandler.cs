@@ -34,7 +34,7 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
                 [found.Groups[1].Value] = [$"{found.Groups[1].Value} must say which shape it is."],
             }),
             BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } => TypedResults.Problem(
-                title: "Too large", detail: "A request may have up to 2 MB.", statusCode: StatusCodes.Status413PayloadTooLarge),
+                title: "Too large", detail: "That is too large: a request may have up to 2 MB, a drawing up to 5 MB.", statusCode: StatusCodes.Status413PayloadTooLarge),
             BadHttpRequestException { StatusCode: StatusCodes.Status415UnsupportedMediaType } => TypedResults.Problem(
                 title: "Not JSON", detail: "Send the request as application/json.", statusCode: StatusCodes.Status415UnsupportedMediaType),
             BadHttpRequestException e => TypedResults.Problem(

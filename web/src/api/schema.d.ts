@@ -4,6 +4,80 @@
  */
 
 export interface paths {
+    "/api/outlines/svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SvgDrawing"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SvgRead"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/outline.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/runs/{runId}": {
         parameters: {
             query?: never;
@@ -1743,6 +1817,8 @@ export interface components {
             preparation: components["schemas"]["PreparationStep"][];
             /** @description Ways to seal it; none where nothing is to be sealed. */
             sealWays: components["schemas"]["SealWay"][];
+            /** @description The parts of a drawn outline, such as letters, from left to right; none for other outlines. */
+            parts: components["schemas"]["PartPlan"][];
         };
         /** @description The scale at which a piece's map is grown. */
         GrowthScale: {
@@ -2088,7 +2164,14 @@ export interface components {
          */
         Origin: "default" | "own" | "measured" | "learned" | "reckoned";
         /** @description The outline of a base seen from above, in millimetres, its box's top left at the origin, x to the right and y down. */
-        Outline: components["schemas"]["OutlineRectangleOutline"] | components["schemas"]["OutlineRoundOutline"] | components["schemas"]["OutlineOvalOutline"] | components["schemas"]["OutlineSliceOutline"];
+        Outline: components["schemas"]["OutlineRectangleOutline"] | components["schemas"]["OutlineRoundOutline"] | components["schemas"]["OutlineOvalOutline"] | components["schemas"]["OutlineSliceOutline"] | components["schemas"]["OutlineDrawnOutline"];
+        /** @description An outline drawn elsewhere: letters or any other shape, in one or many parts, with openings where rings lie inside others. */
+        OutlineDrawnOutline: {
+            /** @enum {string} */
+            shape: "drawn";
+            /** @description Its rings in mm, each `M x y L x y … Z` with absolute numbers, the box's top left at the origin. */
+            path: string;
+        };
         /** @description An oval: an ellipse. */
         OutlineOvalOutline: {
             /** @enum {string} */
@@ -2227,6 +2310,15 @@ export interface components {
             materials: components["schemas"]["PaintMaterial"][];
             /** @description The paths. */
             paths: components["schemas"]["PaintPath"][];
+        };
+        /** @description One part of a drawn outline. */
+        PartPlan: {
+            /** @description Its area, cm². */
+            area: components["schemas"]["Reckoned"];
+            /** @description Length of its edges, mm. */
+            perimeter: components["schemas"]["Reckoned"];
+            /** @description What each layer takes in it, ml, lowest first. */
+            layerMl: components["schemas"]["Reckoned"][];
         };
         /** @description A whole piece as the artist plans it: one immutable document. Nothing in it is worked out; the chain works out the rest. */
         Piece: {
@@ -2681,6 +2773,20 @@ export interface components {
             xMm: number;
             /** Format: double */
             yMm: number;
+        };
+        SvgDrawing: {
+            svg: string;
+            /** Format: double */
+            dpi?: null | number;
+        };
+        SvgRead: {
+            outline: components["schemas"]["Outline"];
+            /** Format: double */
+            widthMm: number;
+            /** Format: double */
+            heightMm: number;
+            /** Format: int32 */
+            parts: number;
         };
         TapeAnswer: {
             /** Format: double */

@@ -12,6 +12,7 @@ import { CupsStation } from '../stations/cups/CupsStation';
 import { CureStation } from '../stations/cure/CureStation';
 import { GroundStation } from '../stations/ground/GroundStation';
 import { MapStation } from '../stations/map/MapStation';
+import { boxOf } from '../stations/ground/kinds';
 import { layerOver } from '../stations/map/layerEdits';
 import { setInLayer, useMaterials } from '../stations/materials';
 import { PourStation } from '../stations/pour/PourStation';
@@ -253,7 +254,8 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
 function sizeOf({ outline, base }: Ground, units: Units): string {
   const kind = base?.kind ?? 'panel';
   if (outline.shape === 'round') return `round ${kind}, ${units.show(outline.diameterMm, 'mm')}`;
-  const size = `${units.part(outline.widthMm, 'mm').text} × ${units.show(outline.heightMm, 'mm')}`;
+  const [width, height] = boxOf(outline);
+  const size = `${units.part(width, 'mm').text} × ${units.show(height, 'mm')}`;
   return outline.shape === 'oval' ? `oval ${kind}, ${size}` : `${kind}, ${size}`;
 }
 

@@ -167,6 +167,7 @@ export function RimHandles({ outline, shape, px, py, hold, edit }: RimProps) {
       true,
     );
   }
+  if (outline.shape === 'drawn') return null;
   // A slice's own handles stand where the middles of its frame's sides are.
   const slice = outline.shape === 'slice';
   return (
@@ -185,7 +186,8 @@ export function RimHandles({ outline, shape, px, py, hold, edit }: RimProps) {
         outline.widthMm,
         px(widthMm),
         py(slice ? 0 : heightMm / 2),
-        (by) => (o) => (o.shape === 'round' ? o : { ...o, widthMm: size(outline.widthMm + by) }),
+        (by) => (o) =>
+          o.shape === 'round' || o.shape === 'drawn' ? o : { ...o, widthMm: size(outline.widthMm + by) },
         true,
       )}
       {grip(
@@ -193,7 +195,8 @@ export function RimHandles({ outline, shape, px, py, hold, edit }: RimProps) {
         outline.heightMm,
         px(slice ? 0 : widthMm / 2),
         py(heightMm),
-        (by) => (o) => (o.shape === 'round' ? o : { ...o, heightMm: size(outline.heightMm + by) }),
+        (by) => (o) =>
+          o.shape === 'round' || o.shape === 'drawn' ? o : { ...o, heightMm: size(outline.heightMm + by) },
         false,
       )}
     </>

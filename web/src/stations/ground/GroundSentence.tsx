@@ -1,7 +1,9 @@
 import type { Ground } from '../../api/client';
 import { Choice, ColourField, NumberField } from '../../parts/Fields';
+import { useUnits } from '../../units/units';
 import type { Base, Kind, Slice } from './kinds';
-import { board, kinds, materials, ofKind, openingIn, reshaped, shapes } from './kinds';
+import { FromDrawing } from './FromDrawing';
+import { board, boxOf, kinds, materials, ofKind, openingIn, reshaped, shapes } from './kinds';
 
 interface Props {
   ground: Ground;
@@ -127,6 +129,8 @@ interface PartProps {
 
 function Size({ ground, say, set }: PartProps) {
   const { outline } = ground;
+  const units = useUnits();
+  const box = boxOf(outline);
   const setSlice = (change: Partial<Slice>) =>
     outline.shape === 'slice' && set({ outline: { ...outline, ...change } });
   const side = (label: string, key: 'widthMm' | 'heightMm') => (
@@ -134,10 +138,14 @@ function Size({ ground, say, set }: PartProps) {
       label={label}
       quiet
       unit="mm"
-      value={outline.shape === 'round' ? null : outline[key]}
+      value={outline.shape === 'round' || outline.shape === 'drawn' ? null : outline[key]}
       takes={`ground.outline.${key}`}
       error={say(`ground.outline.${key}`)}
-      onChange={(v) => outline.shape !== 'round' && set({ outline: { ...outline, [key]: v ?? 0 } })}
+      onChange={(v) =>
+        outline.shape !== 'round' &&
+        outline.shape !== 'drawn' &&
+        set({ outline: { ...outline, [key]: v ?? 0 } })
+      }
     />
   );
   return (
@@ -146,8 +154,10 @@ function Size({ ground, say, set }: PartProps) {
         label="Outline"
         quiet
         value={outline.shape}
-        choices={shapes}
-        onChange={(shape) => shape !== outline.shape && set({ outline: reshaped(outline, shape) })}
+        choices={shapes.filter(([shape]) => shape !== 'drawn' || outline.shape === 'drawn')}
+        onChange={(shape) =>
+          shape !== outline.shape && shape !== 'drawn' && set({ outline: reshaped(outline, shape) })
+        }
       />
       {outline.shape === 'round' ? (
         <>
@@ -162,6 +172,11 @@ function Size({ ground, say, set }: PartProps) {
             onChange={(v) => set({ outline: { ...outline, diameterMm: v ?? 0 } })}
           />
           {' across,'}
+        </>
+      ) : outline.shape === 'drawn' ? (
+        <>
+          {' of '}
+          {units.part(box[0], 'mm').text} × {units.show(box[1], 'mm')},
         </>
       ) : (
         <>
@@ -217,7 +232,9 @@ function Size({ ground, say, set }: PartProps) {
             <span className="field-error">{say('ground.outline.opening')}</span>
           )}
         </>
-      )}
+      )}{' '}
+      <FromDrawing onRead={(read) => set({ outline: read })} />
+      {say('ground.outline') && <span className="field-error">{say('ground.outline')}</span>}
     </p>
   );
 }

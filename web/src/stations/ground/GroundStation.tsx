@@ -7,7 +7,7 @@ import { GroundSentence } from './GroundSentence';
 import { Prepare } from './Prepare';
 import { Stand } from './Stand';
 
-export function GroundStation({ piece, plan, edit, say, secondLook }: StationProps) {
+export function GroundStation({ id, piece, layer, layerIndex, plan, edit, say, secondLook }: StationProps) {
   const { data: workshop } = useQuery({
     queryKey: ['workshop'],
     queryFn: () => take(api.GET('/api/workshop')),
@@ -46,6 +46,33 @@ export function GroundStation({ piece, plan, edit, say, secondLook }: StationPro
           </dd>
         </div>
       </dl>
+      {plan.ground.parts.length > 1 && (
+        <section aria-label="Parts">
+          <h3>{plan.ground.parts.length} parts, from left to right</h3>
+          <ol className="parts">
+            {plan.ground.parts.map((part, i) => (
+              <li key={i}>
+                <HowNumber of={part.area} label={`Area of part ${i + 1}`} />
+                {part.layerMl[layerIndex] && (
+                  <HowNumber
+                    of={part.layerMl[layerIndex]}
+                    label={`${layer.name} in part ${i + 1}`}
+                    decimals={1}
+                  />
+                )}
+              </li>
+            ))}
+          </ol>
+          <p className="hint">What {layer.name} takes in each, without reserve.</p>
+        </section>
+      )}
+      <a
+        className="picture-link"
+        href={`/api/pieces/${id}/outline.svg`}
+        download={`${piece.name} outline.svg`}
+      >
+        Outline as SVG, in real mm
+      </a>
       <Stand ground={ground} plan={plan.ground} say={say} onChange={set} />
       <Prepare ground={ground} plan={plan.ground} now={workshop?.now.local} onChange={set} />
     </>

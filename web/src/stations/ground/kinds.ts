@@ -26,6 +26,7 @@ export const shapes: readonly (readonly [Shape, string])[] = [
   ['round', 'round'],
   ['oval', 'an oval'],
   ['slice', 'a wobbly slice'],
+  ['drawn', 'a drawn shape'],
 ];
 
 export const board: Base = {
@@ -39,13 +40,16 @@ export const board: Base = {
 
 /** Width and height of the box an outline stands in. */
 export function boxOf(outline: Outline): [number, number] {
-  return outline.shape === 'round'
-    ? [outline.diameterMm, outline.diameterMm]
-    : [outline.widthMm, outline.heightMm];
+  if (outline.shape === 'round') return [outline.diameterMm, outline.diameterMm];
+  if (outline.shape !== 'drawn') return [outline.widthMm, outline.heightMm];
+  // Drawn in mm from 0, 0.
+  const numbers = outline.path.match(/-?[\d.]+/g)?.map(Number) ?? [];
+  const most = (of: number[]) => of.reduce((a, b) => Math.max(a, b), 0);
+  return [most(numbers.filter((_, i) => i % 2 === 0)), most(numbers.filter((_, i) => i % 2 === 1))];
 }
 
 /** Another outline in the same box. */
-export function reshaped(outline: Outline, shape: Shape): Outline {
+export function reshaped(outline: Outline, shape: Exclude<Shape, 'drawn'>): Outline {
   const [widthMm, heightMm] = boxOf(outline);
   if (shape === 'round') return { shape, diameterMm: Math.min(widthMm, heightMm) };
   if (shape !== 'slice') return { shape, widthMm, heightMm };
@@ -69,7 +73,10 @@ export function ofKind(ground: Ground, kind: Kind): Ground {
     ...ground,
     base,
     edge: 'walled',
-    outline: kind === 'slice' ? reshaped(ground.outline, 'slice') : ground.outline,
+    outline:
+      kind === 'slice' && ground.outline.shape !== 'drawn'
+        ? reshaped(ground.outline, 'slice')
+        : ground.outline,
   };
 }
 

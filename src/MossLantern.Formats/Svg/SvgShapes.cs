@@ -1,0 +1,355 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using System.Xml;
+using System.Xml.Linq;
+using MossLantern.Core.Shapes;
+using NetTopologySuite.Geometries;
+using NetTopologySuite.Geometries.Utilities;
+using NetTopologySuite.Operation.Buffer;
+using NetTopologySuite.Operation.Union;
+using NetTopologySuite.Operation.Valid;
+using SkiaSharp;
+
+namespace MossLantern.Formats.Svg;
+
+/// <summary>The shapes of a drawing, united, in millimetres.</summary>
+internal sealed partial class SvgShapes(SvgStyles styles)
+{
+    /// <summary>Ends of a filled path closer than this, in mm, count as joined.</summary>
+    private const double JoinedMm = 0.05;
+
+    private const int DeepestGroups = 200;
+
+    // Part of the drawing, but not of what is seen.
+    private static readonly HashSet<string> Skipped = new(StringComparer.Ordinal)
+    {
+        "defs", "title", "desc", "metadata", "style", "clipPath", "mask", "marker", "pattern", "symbol", "linearGradient", "radialGradient", "filter",
+    };
+
+    private readonly List<Geometry> shapes = [];
+    private int corners;
+
+    /// <summary>Everything that is filled or stroked below an element.</summary>
+    public Geometry Of(XElement root, AffineTransformation toMm)
+    {
+        foreach (var child in root.Elements())
+        {
+            Add(child, toMm, 0);
+        }
+
+        return UnaryUnionOp.Union(shapes) is { } all ? OnlyPolygons(all) : new MultiPolygon([]);
+    }
+
+    /// <summary>An element as a person finds it again: its name with its id, or its line.</summary>
+    public static string Named(XElement element) => element.Attribute("id")?.Value is { Length: > 0 } id
+        ? $"<{element.Name.LocalName} id=\"{(id.Length > 60 ? id[..60] : id)}\">"
+        : $"<{element.Name.LocalName}> in line {((IXmlLineInfo)element).LineNumber}";
+
+    private void Add(XElement element, AffineTransformation outer, int depth)
+    {
+        var kind = element.Name.LocalName;
+        if (Foreign(element) || Skipped.Contains(kind) || styles.Own(element, "display") == "none")
+        {
+            return;
+        }
+
+        if (depth > DeepestGroups)
+        {
+            throw new SvgRefusedException($"{Named(element)} lies in more than {DeepestGroups} groups: ungroup them.");
+        }
+
+        if (element.Attributes().FirstOrDefault(a => a.Name.LocalName.StartsWith("on", StringComparison.OrdinalIgnoreCase)) is { } handler)
+        {
+            throw new SvgRefusedException($"{Named(element)} has a script ({handler.Name.LocalName}): save the drawing as plain SVG.");
+        }
+
+        if ((styles.Own(element, "clip-path") ?? styles.Own(element, "mask")) is { } cut and not "none")
+        {
+            throw new SvgRefusedException($"{Named(element)} is clipped ({cut}): apply the clip in your drawing program, so that only what is seen is left.");
+        }
+
+        var toMm = Transform(element) is { } own ? Composed(own, outer) : outer;
+        switch (kind)
+        {
+            case "g" or "a":
+                foreach (var child in element.Elements())
+                {
+                    Add(child, toMm, depth + 1);
+                }
+
+                break;
+            case "path" or "rect" or "circle" or "ellipse" or "polygon" or "polyline" or "line":
+                AddShape(element, toMm);
+                break;
+            case "text" or "tspan" or "textPath":
+                throw new SvgRefusedException($"{Named(element)} is text, and this machine may not have its font: turn text into paths in your drawing program.");
+            case "script" or "foreignObject" or "set" or "animate" or "animateTransform" or "animateMotion":
+                throw new SvgRefusedException($"{Named(element)} is not a shape and is never run: take it out.");
+            case "image":
+                throw new SvgRefusedException($"{Named(element)} is a picture: trace it into paths, or take it out.");
+            case "use":
+                throw new SvgRefusedException($"{Named(element)} is a copy of another element: turn copies into paths of their own.");
+            case "svg":
+                throw new SvgRefusedException($"{Named(element)} is a drawing in the drawing: ungroup it.");
+            default:
+                throw new SvgRefusedException($"{Named(element)} is not known here: turn it into paths, or take it out.");
+        }
+    }
+
+    private void AddShape(XElement element, AffineTransformation toMm)
+    {
+        if (styles.Inherited(element, "visibility") is "hidden" or "collapse")
+        {
+            return;
+        }
+
+        using var path = PathOf(element);
+        var scale = Math.Sqrt(Math.Abs(toMm.MatrixEntries[0] * toMm.MatrixEntries[4] - toMm.MatrixEntries[1] * toMm.MatrixEntries[3]));
+        if (scale is 0 or > 1e6 || !double.IsFinite(scale))
+        {
+            throw new SvgRefusedException($"{Named(element)} has a transform that flattens it: take the transform out.");
+        }
+
+        var strands = Flattening.Of(path, Flattening.ToleranceMm / scale);
+        corners += strands.Sum(s => s.Points.Length);
+        if (corners > 3 * DrawnOutline.MostCorners)
+        {
+            throw SvgOutline.TooMany(corners);
+        }
+
+        var filled = element.Name.LocalName != "line" && styles.Inherited(element, "fill") != "none";
+        var width = styles.Inherited(element, "stroke") is null or "none" ? 0 : StrokeWidth(element);
+        if (filled)
+        {
+            shapes.Add(toMm.Transform(Filled(element, strands, scale, width > 0)));
+        }
+
+        if (width > 0)
+        {
+            shapes.Add(toMm.Transform(Stroked(element, strands, width)));
+        }
+
+        foreach (var shape in shapes)
+        {
+            if (!double.IsFinite(shape.EnvelopeInternal.MaxX + shape.EnvelopeInternal.MinY))
+            {
+                throw new SvgRefusedException($"{Named(element)} reaches beyond all measure: look at its numbers.");
+            }
+        }
+    }
+
+    /// <summary>The inside of closed strands by the element's fill rule.</summary>
+    private Geometry Filled(XElement element, List<Strand> strands, double scale, bool stroked)
+    {
+        List<LinearRing> rings = [];
+        foreach (var strand in strands.Where(s => s.Points.Length >= 3))
+        {
+            var gap = strand.Points[0].Distance(strand.Points[^1]) * scale;
+            if (!strand.Closed && gap > JoinedMm && element.Name.LocalName is "path" or "polyline")
+            {
+                throw new SvgRefusedException(
+                    $"{Named(element)} is open: its ends lie {gap.ToString("0.##", CultureInfo.InvariantCulture)} mm apart. Close the path{(stroked ? ", or take its fill away" : ", or give it a line with a width and no fill")}.");
+            }
+
+            var points = gap <= JoinedMm && strand.Points.Length > 3 ? strand.Points[..^1] : strand.Points;
+            var ring = new LinearRing([.. points, points[0].Copy()]);
+            if (ring.ConvexHull().Area * scale * scale < 1e-4)
+            {
+                continue;
+            }
+
+            if (new IsValidOp(new Polygon(ring)).ValidationError is { } error)
+            {
+                throw new SvgRefusedException(string.Create(CultureInfo.InvariantCulture,
+                    $"{Named(element)} crosses itself near {error.Coordinate.X:0.##}, {error.Coordinate.Y:0.##} in its own units: unite it in your drawing program, or redraw it without the crossing."));
+            }
+
+            rings.Add(ring);
+        }
+
+        return ByFillRule(element, rings, styles.Inherited(element, "fill-rule") == "evenodd");
+    }
+
+    private static Geometry ByFillRule(XElement element, List<LinearRing> rings, bool evenOdd)
+    {
+        var areas = rings.Select(r => new Polygon(r)).ToList();
+        Geometry result = new MultiPolygon([]);
+        foreach (var i in Enumerable.Range(0, rings.Count).OrderByDescending(i => areas[i].Area))
+        {
+            var around = Enumerable.Range(0, rings.Count).Where(j => j != i && areas[j].Area >= areas[i].Area && areas[j].EnvelopeInternal.Contains(areas[i].EnvelopeInternal)
+                && areas[j].Contains(areas[i])).ToList();
+            if (Enumerable.Range(0, rings.Count).Any(j => j != i && areas[j].EnvelopeInternal.Intersects(areas[i].EnvelopeInternal) && areas[i].Overlaps(areas[j])))
+            {
+                throw new SvgRefusedException($"Parts of {Named(element)} cross each other: unite them in your drawing program.");
+            }
+
+            var outside = evenOdd ? around.Count % 2 : around.Sum(j => Turn(rings[j]));
+            var inside = evenOdd ? (around.Count + 1) % 2 : outside + Turn(rings[i]);
+            if ((outside != 0) != (inside != 0))
+            {
+                result = inside != 0 ? result.Union(areas[i]) : result.Difference(areas[i]);
+            }
+        }
+
+        return result;
+    }
+
+    private static int Turn(LinearRing ring) => NetTopologySuite.Algorithm.Orientation.IsCCW(ring.Coordinates) ? 1 : -1;
+
+    /// <summary>What a line of a width covers.</summary>
+    private Geometry Stroked(XElement element, List<Strand> strands, double width)
+    {
+        if (styles.Inherited(element, "stroke-dasharray") is { } dashes and not ("none" or "0"))
+        {
+            throw new SvgRefusedException($"{Named(element)} is a dashed line ({dashes}): make it a whole one.");
+        }
+
+        var parameters = new BufferParameters
+        {
+            QuadrantSegments = 64,
+            EndCapStyle = styles.Inherited(element, "stroke-linecap") switch
+            {
+                "round" => EndCapStyle.Round,
+                "square" => EndCapStyle.Square,
+                _ => EndCapStyle.Flat,
+            },
+            JoinStyle = styles.Inherited(element, "stroke-linejoin") switch
+            {
+                "round" => JoinStyle.Round,
+                "bevel" => JoinStyle.Bevel,
+                _ => JoinStyle.Mitre,
+            },
+            MitreLimit = SvgSize.Numbers(styles.Inherited(element, "stroke-miterlimit") ?? "") is [>= 1 and var limit] ? limit : 4,
+        };
+        return UnaryUnionOp.Union(strands.Where(s => s.Points.Length >= 2).Select(strand =>
+        {
+            if (!strand.Closed || strand.Points.Length < 3)
+            {
+                return BufferOp.Buffer(new LineString(strand.Points), width / 2, parameters);
+            }
+
+            var ring = strand.Points[0].Distance(strand.Points[^1]) < 1e-9 ? strand.Points[..^1] : strand.Points;
+            return BufferOp.Buffer(new LinearRing([.. ring, ring[0].Copy()]), width / 2, parameters);
+        })) ?? new MultiPolygon([]);
+    }
+
+    private double StrokeWidth(XElement element)
+    {
+        var text = styles.Inherited(element, "stroke-width") ?? "1";
+        var number = SvgSize.Numbers(PlainLength().Match(text).Groups[1].Value);
+        return number is [>= 0 and < 1e6 and var width]
+            ? width
+            : throw new SvgRefusedException($"{Named(element)} has a line width that cannot be read ({text}): give it in the drawing's own units.");
+    }
+
+    private static SKPath PathOf(XElement element)
+    {
+        double Number(string name, double fallback = 0) => element.Attribute(name)?.Value is not { } text ? fallback
+            : SvgSize.Numbers(PlainLength().Match(text).Groups[1].Value) is [var number] && Math.Abs(number) < 1e7 ? number
+            : throw new SvgRefusedException($"{Named(element)} has a {name} that cannot be read ({text}): give it in the drawing's own units.");
+
+        using var path = new SKPathBuilder();
+        switch (element.Name.LocalName)
+        {
+            case "path":
+                return SKPath.ParseSvgPathData(element.Attribute("d")?.Value ?? "")
+                    ?? throw new SvgRefusedException($"{Named(element)} has a d that cannot be read: save the drawing again.");
+            case "rect":
+                double rx = Number("rx", Number("ry")), ry = Number("ry", rx);
+                double width = Number("width"), height = Number("height");
+                path.AddRoundRect(
+                    SKRect.Create((float)Number("x"), (float)Number("y"), (float)width, (float)height),
+                    (float)Math.Min(rx, width / 2), (float)Math.Min(ry, height / 2));
+                break;
+            case "circle":
+                path.AddCircle((float)Number("cx"), (float)Number("cy"), (float)Number("r"));
+                break;
+            case "ellipse":
+                path.AddOval(SKRect.Create(
+                    (float)(Number("cx") - Number("rx")), (float)(Number("cy") - Number("ry")), (float)(2 * Number("rx")), (float)(2 * Number("ry"))));
+                break;
+            case "line":
+                path.MoveTo((float)Number("x1"), (float)Number("y1"));
+                path.LineTo((float)Number("x2"), (float)Number("y2"));
+                break;
+            default:
+                var points = SvgSize.Numbers(element.Attribute("points")?.Value ?? "");
+                for (var i = 0; i + 1 < points.Count; i += 2)
+                {
+                    var point = new SKPoint((float)points[i], (float)points[i + 1]);
+                    if (i == 0)
+                    {
+                        path.MoveTo(point);
+                    }
+                    else
+                    {
+                        path.LineTo(point);
+                    }
+                }
+
+                if (element.Name.LocalName == "polygon")
+                {
+                    path.Close();
+                }
+
+                break;
+        }
+
+        return path.Detach();
+    }
+
+    private static AffineTransformation? Transform(XElement element)
+    {
+        if (element.Attribute("transform")?.Value is not { Length: > 0 } text)
+        {
+            return null;
+        }
+
+        var whole = new AffineTransformation();
+        var rest = text;
+        foreach (Match step in Step().Matches(text))
+        {
+            rest = rest.Replace(step.Value, "", StringComparison.Ordinal);
+            var n = SvgSize.Numbers(step.Groups[2].Value);
+            AffineTransformation? one = (step.Groups[1].Value, n.Count) switch
+            {
+                ("matrix", 6) => new(n[0], n[2], n[4], n[1], n[3], n[5]),
+                ("translate", 1 or 2) => AffineTransformation.TranslationInstance(n[0], n.ElementAtOrDefault(1)),
+                ("scale", 1) => AffineTransformation.ScaleInstance(n[0], n[0]),
+                ("scale", 2) => AffineTransformation.ScaleInstance(n[0], n[1]),
+                ("rotate", 1) => AffineTransformation.RotationInstance(n[0] * Math.PI / 180),
+                ("rotate", 3) => AffineTransformation.RotationInstance(n[0] * Math.PI / 180, n[1], n[2]),
+                ("skewX", 1) => AffineTransformation.ShearInstance(Math.Tan(n[0] * Math.PI / 180), 0),
+                ("skewY", 1) => AffineTransformation.ShearInstance(0, Math.Tan(n[0] * Math.PI / 180)),
+                _ => null,
+            };
+            whole = one is null ? throw Unreadable() : Composed(one, whole);
+        }
+
+        return rest.Trim(' ', ',', '\n', '\r', '\t').Length == 0 ? whole : throw Unreadable();
+
+        SvgRefusedException Unreadable() => new($"{Named(element)} has a transform that cannot be read ({text}): apply the transform in your drawing program.");
+    }
+
+    /// <summary>First the inner, then the outer.</summary>
+    private static AffineTransformation Composed(AffineTransformation inner, AffineTransformation outer)
+    {
+        var both = new AffineTransformation(inner);
+        both.Compose(outer);
+        return both;
+    }
+
+    /// <summary>What drawing programs keep for themselves.</summary>
+    private static bool Foreign(XElement element) => element.Name.NamespaceName is not ("" or "http://www.w3.org/2000/svg");
+
+    private static MultiPolygon OnlyPolygons(Geometry geometry) => new(
+    [
+        .. Enumerable.Range(0, geometry.NumGeometries).Select(geometry.GetGeometryN).OfType<Polygon>().Where(p => p.Area > 0.01),
+    ]);
+
+    [GeneratedRegex(@"^\s*([0-9.eE+-]+)\s*(?:px)?\s*$")]
+    private static partial Regex PlainLength();
+
+    [GeneratedRegex(@"([a-zA-Z]+)\s*\(([^)]*)\)")]
+    private static partial Regex Step();
+}
