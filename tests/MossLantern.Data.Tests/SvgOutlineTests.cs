@@ -42,6 +42,10 @@ public class SvgOutlineTests
             Assert.InRange(Math.Sqrt(x * x + y * y), 49.99, 50.005);
         }
 
+        // Every command, relative and absolute, smooth curves and flags without blanks.
+        var all = Read(Mm(200, 120), """<path d="M10,10 h30 v-5 l10 5 Q60 0 70 10 t20 0 C95 20 105 20 110 10 s15-10 20 0 a10 10 0 01-10 10 H20 V40 L10 .4e2z"/>""");
+        Assert.Equal(120, all.BoxWidthMm, 0.01);
+
         // A flat oval drawn with arcs, and one of cubics, reach as far as they should.
         Assert.Equal(100, Read(Mm(200, 120), """<path d="M50 0a50 55 0 0 1 0 110a50 55 0 0 1 0-110z"/>""").BoxWidthMm, 0.01);
         Assert.Equal(75, Read(Mm(200, 120), """<path d="M10 10C10 110 110 110 110 10z"/>""").BoxHeightMm, 0.01);

@@ -305,4 +305,57 @@ public sealed class PieceApiTests : IDisposable
         var refused = await Problem(await host.TrySave(view), HttpStatusCode.BadRequest);
         Assert.Contains("inside the slice", Sentence(refused, "ground.outline.opening"), StringComparison.Ordinal);
     }
+
+    [Fact]
+    public async Task Letters_from_a_drawing_are_parts_with_their_own_ml_and_come_back_as_a_drawing()
+    {
+        const string svg = """<svg xmlns="http://www.w3.org/2000/svg" width="200mm" height="60mm" viewBox="0 0 200 60"><path d="M0 0h20v40h40v20h-60z"/><path d="M120 0h40v60h-40zM130 10v40h20v-40z"/></svg>""";
+        var read = await Read(await host.Client.PostAsJsonAsync("/api/outlines/svg", new { svg }), HttpStatusCode.OK);
+        Assert.Equal((160, 60, 2), ((double)read["widthMm"]!, (double)read["heightMm"]!, (int)read["parts"]!));
+        var ground = Ground();
+        (ground["outline"], ground["edge"]) = (read["outline"]!.DeepClone(), "walled");
+        var view = await host.AddPiece("Fen sign", ground);
+        var parts = view["plan"]!["ground"]!["parts"]!.AsArray();
+        Assert.Equal([20.0, 16.0], parts.Select(p => Math.Round((double)p!["area"]!["value"]!, 6)));
+        Assert.Equal([6.0, 4.8], parts.Select(p => Math.Round((double)p!["layerMl"]![0]!["value"]!, 6)));
+        var again = await host.Client.GetStringAsync($"/api/pieces/{view["id"]}/outline.svg");
+        Assert.Contains("width=\"160mm\"", again, StringComparison.Ordinal);
+        var back = await Read(await host.Client.PostAsJsonAsync("/api/outlines/svg", new { svg = again }), HttpStatusCode.OK);
+        Assert.Equal(Corners(read), Corners(back));
+
+        static IEnumerable<string> Corners(JsonObject of) => ((string)of["outline"]!["path"]!).Split('M', 'L', 'Z').Order();
+    }
+
+    [Theory]
+    [InlineData("""{ "svg": "<svg xmlns='http://www.w3.org/2000/svg' width='9mm' height='9mm'><text>Fen</text></svg>" }""", "svg", "turn text into paths")]
+    [InlineData("""{ "svg": "<svg xmlns='http://www.w3.org/2000/svg' width='9mm' height='9mm' viewBox='0 0 9 9'><rect width='9' height='9'/></svg>" }""", "svg", "Is the drawing to scale?")]
+    [InlineData("""{ "svg": "<svg/>", "dpi": 0 }""", "dpi", "Pixels to an inch must be from 20 to 2400.")]
+    public async Task A_drawing_that_cannot_be_taken_is_told(string request, string field, string says)
+    {
+        var problem = await Problem(await host.Client.PostAsync("/api/outlines/svg", Body(request)), HttpStatusCode.BadRequest);
+        Assert.Contains(says, Sentence(problem, field), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_drawing_of_thirty_megabytes_is_refused()
+    {
+        using var answer = await host.Client.PostAsync("/api/outlines/svg", Body($$"""{ "svg": "{{new string('x', 30_000_000)}}" }"""));
+        Assert.InRange((int)answer.StatusCode, 400, 413);
+    }
+
+    [Theory]
+    [InlineData("M0 0L90 90L90 0L0 90Z", "crosses itself at 45, 45 mm")]
+    [InlineData("M0 0L90 0L90 90L0 90ZM30 30L120 30L120 60L30 60Z", "cross each other")]
+    [InlineData("M5 5L90 0L90 90L5 90Z", "must begin at 0, 0")]
+    [InlineData("M0 0L90 0Z", "at least three corners")]
+    [InlineData("M0 0L90 0L90 90C1 2 3 4 5 6Z", "must be rings of the form")]
+    [InlineData("", "from 1 to 400 rings")]
+    [InlineData("M0 0L9 0L9 9L0 9Z", "from 20 to 3000 mm wide and high")]
+    public async Task A_drawn_outline_of_a_document_is_looked_over(string path, string says)
+    {
+        var ground = Ground();
+        ground["outline"] = new JsonObject { ["shape"] = "drawn", ["path"] = path };
+        var problem = await Problem(await host.Client.PostAsJsonAsync("/api/pieces", new { name = "Odd", ground }), HttpStatusCode.BadRequest);
+        Assert.Contains(says, Sentence(problem, "ground.outline"), StringComparison.Ordinal);
+    }
 }

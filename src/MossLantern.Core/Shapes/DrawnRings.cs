@@ -12,6 +12,8 @@ internal sealed record DrawnRings(
     private const double LeastAreaMm2 = 1;
     private const double OriginMm = 0.01;
 
+    private static DrawnRings TooSmall => Wrong("Every ring of a drawn outline must have at least three corners and an area of 1 mm².");
+
     public static DrawnRings Read(string path)
     {
         List<Ring> rings;
@@ -29,9 +31,9 @@ internal sealed record DrawnRings(
             return Wrong($"A drawn outline has from 1 to {DrawnOutline.MostRings} rings and up to {DrawnOutline.MostCorners} corners in all.");
         }
 
-        if (rings.Any(r => r.Count < 3 || Math.Abs(r.SignedAreaMm2) < LeastAreaMm2))
+        if (rings.Any(r => r.Count < 3))
         {
-            return Wrong("Every ring of a drawn outline must have at least three corners and an area of 1 mm².");
+            return TooSmall;
         }
 
         double left = rings.Min(r => Least(r.Xs)), top = rings.Min(r => Least(r.Ys));
@@ -55,6 +57,11 @@ internal sealed record DrawnRings(
                 return Wrong(string.Create(CultureInfo.InvariantCulture,
                     $"The drawn outline crosses itself at {error.Coordinate.X:0.#}, {error.Coordinate.Y:0.#} mm."));
             }
+        }
+
+        if (rings.Any(r => Math.Abs(r.SignedAreaMm2) < LeastAreaMm2))
+        {
+            return TooSmall;
         }
 
         var inside = rings.Select((r, i) => Enumerable.Range(0, rings.Count)

@@ -8,7 +8,6 @@ using NetTopologySuite.Geometries.Utilities;
 using NetTopologySuite.Operation.Buffer;
 using NetTopologySuite.Operation.Union;
 using NetTopologySuite.Operation.Valid;
-using SkiaSharp;
 
 namespace MossLantern.Formats.Svg;
 
@@ -17,6 +16,9 @@ internal sealed partial class SvgShapes(SvgStyles styles)
 {
     /// <summary>Ends of a filled path closer than this, in mm, count as joined.</summary>
     private const double JoinedMm = 0.05;
+
+    /// <summary>How far a straight piece may lie from its curve, mm.</summary>
+    private const double ToleranceMm = 0.004;
 
     private const int DeepestGroups = 200;
 
@@ -103,14 +105,13 @@ internal sealed partial class SvgShapes(SvgStyles styles)
             return;
         }
 
-        using var path = PathOf(element);
         var scale = Math.Sqrt(Math.Abs(toMm.MatrixEntries[0] * toMm.MatrixEntries[4] - toMm.MatrixEntries[1] * toMm.MatrixEntries[3]));
         if (scale is 0 or > 1e6 || !double.IsFinite(scale))
         {
             throw new SvgRefusedException($"{Named(element)} has a transform that flattens it: take the transform out.");
         }
 
-        var strands = Flattening.Of(path, Flattening.ToleranceMm / scale);
+        var strands = Strands(element, ToleranceMm / scale);
         corners += strands.Sum(s => s.Points.Length);
         if (corners > 3 * DrawnOutline.MostCorners)
         {
@@ -242,60 +243,92 @@ internal sealed partial class SvgShapes(SvgStyles styles)
             : throw new SvgRefusedException($"{Named(element)} has a line width that cannot be read ({text}): give it in the drawing's own units.");
     }
 
-    private static SKPath PathOf(XElement element)
+    private static List<Strand> Strands(XElement element, double tolerance)
     {
         double Number(string name, double fallback = 0) => element.Attribute(name)?.Value is not { } text ? fallback
             : SvgSize.Numbers(PlainLength().Match(text).Groups[1].Value) is [var number] && Math.Abs(number) < 1e7 ? number
             : throw new SvgRefusedException($"{Named(element)} has a {name} that cannot be read ({text}): give it in the drawing's own units.");
 
-        using var path = new SKPathBuilder();
+        var pen = new Pen(tolerance);
         switch (element.Name.LocalName)
         {
             case "path":
-                return SKPath.ParseSvgPathData(element.Attribute("d")?.Value ?? "")
-                    ?? throw new SvgRefusedException($"{Named(element)} has a d that cannot be read: save the drawing again.");
+                try
+                {
+                    PathData.Draw(element.Attribute("d")?.Value ?? "", pen);
+                }
+                catch (FormatException)
+                {
+                    throw new SvgRefusedException($"{Named(element)} has a d that cannot be read: save the drawing again.");
+                }
+
+                break;
             case "rect":
-                double rx = Number("rx", Number("ry")), ry = Number("ry", rx);
-                double width = Number("width"), height = Number("height");
-                path.AddRoundRect(
-                    SKRect.Create((float)Number("x"), (float)Number("y"), (float)width, (float)height),
-                    (float)Math.Min(rx, width / 2), (float)Math.Min(ry, height / 2));
+                double rx = Number("rx", Number("ry")), ry = Number("ry", rx), width = Number("width"), height = Number("height");
+                Rectangle(pen, Number("x"), Number("y"), width, height, Math.Clamp(rx, 0, width / 2), Math.Clamp(ry, 0, height / 2));
                 break;
             case "circle":
-                path.AddCircle((float)Number("cx"), (float)Number("cy"), (float)Number("r"));
+                Oval(pen, Number("cx"), Number("cy"), Number("r"), Number("r"));
                 break;
             case "ellipse":
-                path.AddOval(SKRect.Create(
-                    (float)(Number("cx") - Number("rx")), (float)(Number("cy") - Number("ry")), (float)(2 * Number("rx")), (float)(2 * Number("ry"))));
+                Oval(pen, Number("cx"), Number("cy"), Number("rx"), Number("ry"));
                 break;
             case "line":
-                path.MoveTo((float)Number("x1"), (float)Number("y1"));
-                path.LineTo((float)Number("x2"), (float)Number("y2"));
+                pen.Move(Number("x1"), Number("y1"));
+                pen.Line(Number("x2"), Number("y2"));
                 break;
             default:
                 var points = SvgSize.Numbers(element.Attribute("points")?.Value ?? "");
                 for (var i = 0; i + 1 < points.Count; i += 2)
                 {
-                    var point = new SKPoint((float)points[i], (float)points[i + 1]);
                     if (i == 0)
                     {
-                        path.MoveTo(point);
+                        pen.Move(points[0], points[1]);
                     }
                     else
                     {
-                        path.LineTo(point);
+                        pen.Line(points[i], points[i + 1]);
                     }
                 }
 
                 if (element.Name.LocalName == "polygon")
                 {
-                    path.Close();
+                    pen.Close();
                 }
 
                 break;
         }
 
-        return path.Detach();
+        return pen.Done();
+    }
+
+    private static void Rectangle(Pen pen, double x, double y, double width, double height, double rx, double ry)
+    {
+        if (width < 0 || height < 0)
+        {
+            return;
+        }
+
+        pen.Move(x + rx, y);
+        pen.Line(x + width - rx, y);
+        pen.Arc(rx, ry, 0, false, true, x + width, y + ry);
+        pen.Line(x + width, y + height - ry);
+        pen.Arc(rx, ry, 0, false, true, x + width - rx, y + height);
+        pen.Line(x + rx, y + height);
+        pen.Arc(rx, ry, 0, false, true, x, y + height - ry);
+        pen.Line(x, y + ry);
+        pen.Arc(rx, ry, 0, false, true, x + rx, y);
+        pen.Close();
+    }
+
+    private static void Oval(Pen pen, double x, double y, double rx, double ry)
+    {
+        pen.Move(x + rx, y);
+        pen.Arc(rx, ry, 0, false, true, x, y + ry);
+        pen.Arc(rx, ry, 0, false, true, x - rx, y);
+        pen.Arc(rx, ry, 0, false, true, x, y - ry);
+        pen.Arc(rx, ry, 0, false, true, x + rx, y);
+        pen.Close();
     }
 
     private static AffineTransformation? Transform(XElement element)
