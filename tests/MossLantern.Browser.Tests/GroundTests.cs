@@ -107,6 +107,36 @@ public sealed class GroundTests : IDisposable
         page.WaitUntilKept();
     }
 
+    [Fact]
+    public void Letters_come_from_a_drawing_and_a_bad_one_is_told_and_changes_nothing()
+    {
+        var folder = Directory.CreateTempSubdirectory("moss-lantern-drawings-").FullName;
+        string Drawing(string name, string body)
+        {
+            var file = Path.Combine(folder, name);
+            File.WriteAllText(file, $"""<svg xmlns="http://www.w3.org/2000/svg" width="200mm" height="60mm" viewBox="0 0 200 60">{body}</svg>""");
+            return file;
+        }
+
+        using var page = new Page(workshop.Address);
+        page.Open("/pieces/bogbean-round/ground");
+        page.WaitForText("How it stands");
+        page.WaitForPainting();
+        var chooser = page.Driver.FindElement(By.CssSelector("input[type=file]"));
+        chooser.SendKeys(Drawing("text.svg", "<text id='name'>Fen</text>"));
+        page.WaitForText("<text id=\"name\"> is text");
+        Assert.Contains("round panel, 300 mm", page.Text, StringComparison.Ordinal);
+        chooser.SendKeys(Drawing("letters.svg", "<path d='M0 0h20v40h40v20h-60z'/><path d='M120 0h40v60h-40zM130 10v40h20v-40z'/>"));
+        page.WaitForText("2 parts, from left to right");
+        page.WaitUntilKept();
+        Assert.DoesNotContain("is text", page.Text, StringComparison.Ordinal);
+        Assert.Contains("panel, 160 × 60 mm", page.Text, StringComparison.Ordinal);
+        Assert.Equal(36, Area(page), 0.5);
+        page.Find("button", "Area of part 2: 16.0 cm²");
+        Assert.Empty(page.AxeFindings());
+        Directory.Delete(folder, recursive: true);
+    }
+
     private static double Area(Page page)
     {
         var name = page.Find("button", "Area:").GetAttribute("aria-label")!;
