@@ -164,6 +164,38 @@ public class GroundTests
         Assert.Equal(4, findings.Length);
     }
 
+    [Fact]
+    public void Twelve_pieces_from_five_cavities_are_three_castings_and_the_cups_are_for_five()
+    {
+        var one = Samples.Piece(Coaster(new(10, CapacityFrom.Dimensions, null, 1, 1, 0)), Samples.Layer(Samples.Heart(50, 50, 20, 20), 6, 0));
+        var dozen = one with { Ground = Coaster(new(10, CapacityFrom.Dimensions, null, 12, 5, 1.5)) };
+        var mould = Plan(dozen).Ground.Mould!;
+        Assert.Equal([5, 5, 2], mould.Castings);
+        Assert.Equal(Math.PI * 2500 * 10 / 1000, mould.Capacity.Value, 1e-9);
+        Assert.Equal(Math.PI * 2500 * 8.5 / 1000, mould.Body.Value, 1e-9);
+        Assert.Equal(10 - 1.5 - 3, mould.Room.Value, 1e-9);
+        Assert.Equal(
+            Plan(one).Layers[0].Cups.Regions.Select(r => 5 * r.LayerMl.Value), Plan(dozen).Layers[0].Cups.Regions.Select(r => r.LayerMl.Value),
+            (a, b) => Math.Abs(a - b) < 1e-9);
+        Assert.Equal(5, Plan(dozen).Layers[0].Cups.Regions[0].LayerMl.Input("pieces at once").Value);
+    }
+
+    [Fact]
+    public void What_a_mould_really_holds_scales_what_is_poured()
+    {
+        // Rounded sides: 70 ml of water where area × depth would be 78.54.
+        var piece = Samples.Piece(Coaster(new(10, CapacityFrom.Water, 70, 1, 1, 2)), Samples.Layer(null, 0) with { DepthMm = 8 });
+        var plan = Plan(piece);
+        Assert.Equal(70 * 0.8, plan.Layers[0].Cups.Regions.Single().LayerMl.Value, 1e-9);
+        Assert.Equal(70 * 0.8, plan.Ground.Mould!.Body.Value, 1e-9);
+        Assert.Equal(0, plan.Ground.Mould.Room.Value, 1e-9);
+        Assert.Equal(Units.Origin.Measured, plan.Ground.Mould.Capacity.Inputs.Single().Origin);
+        Assert.Equal(70 * 0.8 * 1.065, plan.Layers[0].ResinG, 1e-9);
+    }
+
+    private static Ground Coaster(Mould mould) =>
+        new(new RoundOutline(100), EdgeStyle.Walled, 10, "#ffffff", new(PieceKind.Casting, BaseMaterial.Silicone), Mould: mould);
+
     private static LocalDateTime Start => new(2026, 5, 2, 10, 0);
 
     private static Base Ply(double thickness) => new(PieceKind.Panel, BaseMaterial.BirchPly, thickness);

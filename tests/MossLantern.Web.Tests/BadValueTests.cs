@@ -90,7 +90,7 @@ public sealed partial class BadValueTests : IDisposable
         {
             var (whole, place) = ((JsonObject[])[piece, round, slice])
                 .SelectMany(w => All(w).Select(p => (Whole: w, p.Place))).Last(p => Indices().Replace(p.Place, "") == field);
-            var step = field.EndsWith("coats", StringComparison.Ordinal) ? 1 : 0.001;
+            var step = field.Split('.')[^1] is "coats" or "pieces" or "cavities" ? 1 : 0.001;
             foreach (var (value, taken) in new[]
             {
                 ((double)range!["from"]! - step, false), ((double)range["to"]! + step, false), ((double)range["from"]!, true), ((double)range["to"]!, true),
@@ -137,6 +137,7 @@ public sealed partial class BadValueTests : IDisposable
         ground["paint"] = Json("""{ "kind": "water", "coats": 2, "dryHours": 3, "sealed": false }""");
         ground["level"] = Json("""{ "whereItCures": true, "tiltXDeg": 0.1, "tiltYDeg": 0.2 }""");
         ground["supports"] = new JsonArray(Json("""{ "xMm": 10, "yMm": 10 }"""), Json("""{ "xMm": 50, "yMm": 30 }"""));
+        ground["mould"] = Json("""{ "depthMm": 60, "from": "water", "capacityMl": 20, "pieces": 3, "cavities": 2, "keepMm": 1 }""");
         ground["done"] = new JsonArray(Json("""{ "id": "sand", "at": "2026-04-30T18:00:00" }"""));
         view["piece"]!["wavedOff"] = new JsonArray(Json("""{ "finding": "tilt@ground", "reason": "A test piece." }"""));
         var saved = await host.Save(view);

@@ -14,6 +14,9 @@ public enum PieceKind
 
     /// <summary>A rimmed frame: its rim is the wall, its gaps are sealed from behind.</summary>
     Frame,
+
+    /// <summary>A casting: the mould is the wall, and the first resin poured is the face.</summary>
+    Casting,
 }
 
 /// <summary>What a base is made of.</summary>
@@ -36,6 +39,9 @@ public enum BaseMaterial
 
     /// <summary>Stretched canvas.</summary>
     Canvas,
+
+    /// <summary>A silicone mould: it does not stay with the piece.</summary>
+    Silicone,
 }
 
 /// <summary>The base of a piece.</summary>
@@ -121,6 +127,7 @@ public sealed record BaseData(BaseMaterial Material, string Name, double? Densit
         new(BaseMaterial.Acrylic, "acrylic sheet", 1190, null, 3),
         new(BaseMaterial.Glass, "glass", 2500, null, 70),
         new(BaseMaterial.Canvas, "stretched canvas", null, 0.5, null),
+        new(BaseMaterial.Silicone, "silicone mould", null, 0, null),
     ];
 
     /// <summary>The data of a material.</summary>

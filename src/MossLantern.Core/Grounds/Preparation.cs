@@ -97,6 +97,12 @@ public static class Preparation
                 break;
         }
 
+        if (kind == PieceKind.Casting)
+        {
+            yield return Step("wipe", "Wipe the mould clean and dry", "A hair or a drop of water shows on the face. Resin lets go of clean silicone by itself.");
+            yield return Step("stiff", "Lay it on a board that carries it", "A full mould bends when it is moved, and its resin with it.");
+        }
+
         if (ground.Paint is { } paint)
         {
             yield return Step(
@@ -118,7 +124,7 @@ public static class Preparation
                 break;
         }
 
-        if (kind != PieceKind.Panel)
+        if (kind is PieceKind.Slice or PieceKind.Frame)
         {
             yield return Step("water", "Test it with water, and dry it again", "What holds water for ten minutes holds resin.");
         }

@@ -125,9 +125,15 @@ public static class CupPlanner
 
     private static RegionVolume Volume(Ground ground, Layer layer, Region region, string cupId)
     {
-        var ml = Reckoned.Of(RegionMl(region.AreaMm2, layer.DepthMm), "ml", Formulas.RegionVolume,
+        var copies = ground.Mould?.AtOnce ?? 1;
+        var holds = ground.Mould?.Holds(ground.Outline.AreaMm2) ?? 1;
+        var ml = new Reckoned(RegionMl(region.AreaMm2, layer.DepthMm) * copies * holds, "ml", Formulas.RegionVolume,
+        [
             new("area", region.AreaMm2 / 100, "cm²", Origin.Reckoned),
-            new("depth", layer.DepthMm, "mm", Origin.Own, "depthMm"));
+            new("depth", layer.DepthMm, "mm", Origin.Own, "depthMm"),
+            .. copies == 1 ? Array.Empty<ReckonedInput>() : [new("pieces at once", copies, "", Origin.Own)],
+            .. holds == 1 ? Array.Empty<ReckonedInput>() : [new("what the mould holds of area × depth", holds * 100, "%", Origin.Reckoned)],
+        ]);
         if (ground.Edge != EdgeStyle.DrippedOver)
         {
             return Poured(region.Id, cupId, ml, Reckoned.Of(0, "ml", Formulas.EdgeVolume, new ReckonedInput("open perimeter", 0, "mm", Origin.Own)));

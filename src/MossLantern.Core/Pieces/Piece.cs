@@ -36,6 +36,7 @@ public sealed record WavedOff(string Finding, string Reason);
 /// <param name="Level">How level it stands; null while nobody has measured.</param>
 /// <param name="Supports">What it stands on; null for the usual four near the corners.</param>
 /// <param name="Done">The preparations that are done; null for none.</param>
+/// <param name="Mould">The mould of a casting; null for anything else.</param>
 public sealed record Ground(
     Outline Outline,
     EdgeStyle Edge,
@@ -45,7 +46,8 @@ public sealed record Ground(
     GroundPaint? Paint = null,
     LevelReading? Level = null,
     ImmutableArray<Support>? Supports = null,
-    ImmutableArray<PreparationDone>? Done = null);
+    ImmutableArray<PreparationDone>? Done = null,
+    Mould? Mould = null);
 
 /// <summary>How a piece's edge is finished.</summary>
 public enum EdgeStyle

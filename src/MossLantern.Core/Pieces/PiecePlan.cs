@@ -59,9 +59,10 @@ public sealed record LayerPlan(
 /// <param name="Preparation">What has to be done before resin comes.</param>
 /// <param name="SealWays">Ways to seal it; none where nothing is to be sealed.</param>
 /// <param name="Parts">The parts of a drawn outline, such as letters, from left to right; none for other outlines.</param>
+/// <param name="Mould">The mould of a casting; null for anything else.</param>
 public sealed record GroundPlan(
     Reckoned Area, Reckoned Perimeter, Reckoned SideArea, Standing Standing, ImmutableArray<PreparationStep> Preparation,
-    ImmutableArray<SealWay> SealWays, ImmutableArray<PartPlan> Parts);
+    ImmutableArray<SealWay> SealWays, ImmutableArray<PartPlan> Parts, MouldPlan? Mould = null);
 
 /// <summary>One part of a drawn outline.</summary>
 /// <param name="Area">Its area, cm².</param>
@@ -128,7 +129,8 @@ public sealed class PiecePlanner(BandMapper mapper)
             Standing.Of(piece, [.. layers.Select(l => l.ResinG)], [.. layers.Select(l => l.Poured)]),
             Preparation.Of(ground, zone),
             ground.Base?.Material is BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine ? Preparation.SealWays(ground) : [],
-            PartsOf(piece));
+            PartsOf(piece),
+            MouldPlan.Of(piece));
     }
 
     private static ImmutableArray<PartPlan> PartsOf(Piece piece) => piece.Ground.Outline is not Shapes.DrawnOutline drawn ? [] :
@@ -168,7 +170,7 @@ public sealed class PiecePlanner(BandMapper mapper)
             pour,
             poured is not null,
             pour is null ? [] : CureWindows.Of(system, pour),
-            CupPlanner.RegionMl(piece.Ground.Outline.AreaMm2, layer.DepthMm)
+            CupPlanner.RegionMl(piece.Ground.Outline.AreaMm2, layer.DepthMm) * (piece.Ground.Mould?.Holds(piece.Ground.Outline.AreaMm2) ?? 1)
                 * Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl);
     }
 

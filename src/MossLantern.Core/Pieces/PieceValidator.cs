@@ -89,6 +89,7 @@ public sealed class PieceValidator : AbstractValidator<Piece>
                 support.RuleFor(s => s.XMm).In(Accepted.HeartPlaceMm with { What = "Support from the left" });
                 support.RuleFor(s => s.YMm).In(Accepted.HeartPlaceMm with { What = "Support from the top" });
             }).OverridePropertyName("supports").When(g => g.Supports is not null);
+            RuleFor(g => g.Mould!).SetValidator(new MouldValidator()).OverridePropertyName("mould").When(g => g.Mould is not null);
             RuleFor(g => g.Done).Must(d => Unique(d!.Value.Select(x => x.Id))).WithMessage("Each preparation is noted once.").When(g => g.Done is not null);
             RuleFor(g => g.SideHeightMm).In(Accepted.SideMm);
             RuleFor(g => g.Colour).IsColour("Ground colour");
@@ -112,6 +113,21 @@ public sealed class PieceValidator : AbstractValidator<Piece>
                 .WithMessage($"The opening must lie inside the slice, {SliceOutline.LeastRimMm} mm from its rim.")
                 .When(s => s.Opening is not null && Accepted.OutlineMm.Contains(s.WidthMm) && Accepted.OutlineMm.Contains(s.HeightMm)
                     && s.Reach.Length is >= SliceOutline.FewestHandles and <= SliceOutline.MostHandles);
+        }
+    }
+
+    private sealed class MouldValidator : AbstractValidator<Mould>
+    {
+        public MouldValidator()
+        {
+            RuleFor(m => m.DepthMm).In(Accepted.MouldDepthMm);
+            RuleFor(m => m.From).IsInEnum();
+            RuleFor(m => m.CapacityMl).In(Accepted.VolumeMl, "Capacity");
+            RuleFor(m => (double)m.Pieces).In(Accepted.Copies, "Pieces").OverridePropertyName("pieces");
+            RuleFor(m => (double)m.Cavities).In(Accepted.Copies, "Cavities").OverridePropertyName("cavities");
+            RuleFor(m => m.KeepMm).In(Accepted.KeepMm);
+            RuleFor(m => m.KeepMm).Must((m, keep) => keep < m.DepthMm).WithMessage("The depth kept for later coats must be less than the cavity's.")
+                .When(m => Accepted.KeepMm.Contains(m.KeepMm));
         }
     }
 

@@ -57,6 +57,12 @@ public static class Accepted
     /// <summary>Depth of one layer, mm.</summary>
     public static AcceptedRange DepthMm { get; } = new("Layer depth", 0.1, 100, "mm");
 
+    /// <summary>Depth of a mould's cavity, mm.</summary>
+    public static AcceptedRange MouldDepthMm { get; } = new("Depth of the cavity", 0.1, 100, "mm");
+
+    /// <summary>Depth kept free in a mould for later coats, mm.</summary>
+    public static AcceptedRange KeepMm { get; } = new("Depth kept for later coats", 0, 50, "mm");
+
     /// <summary>Number of bands in a stack.</summary>
     public static AcceptedRange BandCount { get; } = new("Number of bands", 1, 40, "");
 

@@ -33,6 +33,15 @@ public static class Formulas
     /// <summary>Mass of a piece.</summary>
     public const string PieceMass = "piece-mass";
 
+    /// <summary>What a mould holds.</summary>
+    public const string MouldCapacity = "mould-capacity";
+
+    /// <summary>What the layers may take of a mould.</summary>
+    public const string MouldBody = "mould-body";
+
+    /// <summary>Depth that is left in a mould.</summary>
+    public const string MouldRoom = "mould-room";
+
     /// <summary>Paint for a ground.</summary>
     public const string GroundPaintVolume = "ground-paint-volume";
 
@@ -136,11 +145,14 @@ public static class Formulas
         new(OutlinePerimeter, "Perimeter", "Rectangle: 2 × (width + height). Round: π × diameter.", "shapes.md#outline"),
         new(SideArea, "Side area", "perimeter × side height", "shapes.md#outline"),
         new(RegionArea, "Region area", "The part of the outline that lies between this band's inner and outer edge on the map, counted cell by cell; a cell that an edge or the outline cuts counts with the part inside.", "map.md#areas"),
-        new(RegionVolume, "Region volume", "area × depth", "mixing.md#region-volume"),
+        new(RegionVolume, "Region volume", "area × depth; in moulds × pieces at once × what the mould holds of area × depth", "mixing.md#region-volume"),
         new(Span, "Span", "the longest gap between neighbouring supports, along either side", "grounds.md#sag"),
         new(Sag, "Sag", "5 × weight per area × span⁴ ÷ (32 × E × thickness³); weight per area = 9.81 × (thickness × density + resin depth × resin density)", "grounds.md#sag"),
         new(BaseMass, "Base", "area × thickness × density, or area × mass by area", "grounds.md#weight"),
         new(PieceMass, "Weight", "base + resin (volume × density); stones and hardware come on top", "grounds.md#weight"),
+        new(MouldCapacity, "Capacity", "area × depth, or what it was measured or stated to hold", "grounds.md#moulds"),
+        new(MouldBody, "Body", "capacity − area × depth kept for later coats × (capacity ÷ (area × depth of the cavity))", "grounds.md#moulds"),
+        new(MouldRoom, "Room left", "depth − depth kept for later coats − all layers", "grounds.md#moulds"),
         new(GroundPaintVolume, "Coat", "area × film × coats", "grounds.md#preparation"),
         new(EdgeVolume, "Edges", "side film (open perimeter × side height × film thickness) + drips (share × layer volume)", "mixing.md#edges"),
         new(PourVolume, "Pour", "region volume + what runs over its part of the edge", "pouring.md#order"),

@@ -27,9 +27,14 @@ public sealed class DemoWorkshop(
         var marsh = pieces.Add("marsh-light", MarshLight(), now - Duration.FromDays(2)).Piece;
 
         // The first layer was poured yesterday; the second an hour and three quarters ago, so its tape comes off soon.
-        Log(marsh, 0, now - Duration.FromHours(25), 24, 20.5, "Amber ran a little towards the lower left.", [0.5, 0, -0.5, 1]);
-        Log(marsh, 1, now - Duration.FromMinutes(105), 18, 21.5, "", [0, 1]);
+        Log("marsh-light", marsh, 0, now - Duration.FromHours(25), 24, 20.5, "Amber ran a little towards the lower left.", [0.5, 0, -0.5, 1]);
+        Log("marsh-light", marsh, 1, now - Duration.FromMinutes(105), 18, 21.5, "", [0, 1]);
         pieces.Add("bogbean-round", BogbeanRound(), now - Duration.FromDays(1));
+
+        var peat = pieces.Add("peat-pool", PeatPool(), now - Duration.FromDays(3)).Piece;
+        Log("peat-pool", peat, 0, now - Duration.FromHours(9), 22, 20, "Clear pushed the lines out nicely; the lower left crept back.", [1, 0, -1]);
+        var marigold = pieces.Add("marigold-dozen", MarigoldDozen(), now - Duration.FromDays(6)).Piece;
+        Log("marigold-dozen", marigold, 0, now - Duration.FromDays(4), 25, 21, "First five. Recipe kept.", [0, 2]);
 
         // Planned for the day after tomorrow in the morning; the board was sealed this morning.
         var today = now.InZone(time.Zone).LocalDateTime;
@@ -54,12 +59,12 @@ public sealed class DemoWorkshop(
         WorkshopDatabase.MoveAside(folder, "before-fresh");
     }
 
-    private void Log(Piece piece, int layerIndex, Instant start, int minutes, double roomC, string note, double[] differences)
+    private void Log(string id, Piece piece, int layerIndex, Instant start, int minutes, double roomC, string note, double[] differences)
     {
         var layer = piece.Layers[layerIndex];
         var steps = planner.Plan(piece, [], time.Zone).Layers[layerIndex].Steps;
         runs.Save(
-            new(Guid.NewGuid().ToString("n"), "marsh-light", layer.Id, 0, start, start + Duration.FromMinutes(minutes), roomC, note,
+            new(Guid.NewGuid().ToString("n"), id, layer.Id, 0, start, start + Duration.FromMinutes(minutes), roomC, note,
             [
                 .. steps.Select((s, i) => new RunPour(
                     s.RegionId, layer.Cups.Single(c => c.Id == s.CupId).Name, s.PourMl.Value,
@@ -192,6 +197,70 @@ public sealed class DemoWorkshop(
                     new("bracken", "bracken", "#9a6a34", ColourantClass.Mica, 4),
                 ],
                 new("thick"), Measure.ByWeight, null, [], new(start, null, 20)),
+        ]);
+    }
+
+    /// <summary>Cast nine hours ago: it comes out of its mould tomorrow.</summary>
+    private static Piece PeatPool()
+    {
+        var ground = new Ground(
+            new OvalOutline(320, 220), EdgeStyle.Walled, 18, "#e9e5da", new(PieceKind.Casting, BaseMaterial.Silicone),
+            Level: new(true, 0.006, 0), Done: [new("wipe"), new("stiff"), new("level"), new("cover")],
+            Mould: new(18, CapacityFrom.Water, 975, 1, 1, 1.5));
+        return new("Peat Pool", ground, GrowthScale.For(ground.Outline),
+        [
+            new(
+                "layer-1", "Pool", 9, [new("heart-1", 150, 116, 92, 58, -14, 14, 12)],
+                [
+                    new("glint-line", 2, false, "glint"),
+                    new("tea-ring", 16, false, "tea"),
+                    new("cream-line", 2.5, false, "cream"),
+                    new("peat-field", 10, true, "peat"),
+                    new("tea-line", 5, false, "tea"),
+                    new("glint-edge", 2, false, "glint"),
+                    new("lichen-rim", 11, false, "lichen"),
+                ],
+                1, "clear",
+                [
+                    new("clear", "clear", "#e9efe9", null, 0),
+                    new("glint", "glint", "#c8a85a", ColourantClass.MetallicPaste, 4),
+                    new("tea", "black tea", "#6b3f1f", ColourantClass.Dye, 4),
+                    new("cream", "cream", "#efe4cb", ColourantClass.Paste, 3),
+                    new("peat", "peat", "#35261c", ColourantClass.Paste, 3),
+                    new("lichen", "lichen", "#a3b08d", ColourantClass.Mica, 4),
+                ],
+                new("casting"), Measure.ByWeight, null, [], new(null, null, 20)),
+        ]);
+    }
+
+    /// <summary>Twelve coasters from five moulds: five are done.</summary>
+    private static Piece MarigoldDozen()
+    {
+        var ground = new Ground(
+            new RoundOutline(98), EdgeStyle.Walled, 10, "#f2ede1", new(PieceKind.Casting, BaseMaterial.Silicone),
+            Level: new(true, 0.004, 0.003), Done: [new("wipe"), new("stiff"), new("level"), new("cover")],
+            Mould: new(10, CapacityFrom.Dimensions, null, 12, 5, 1.5));
+        return new("Marigold Dozen", ground, GrowthScale.For(ground.Outline),
+        [
+            new(
+                "layer-1", "Petals", 5, [new("heart-1", 46, 51, 20, 17, 10, 5, 3)],
+                [
+                    new("bud-line", 1.5, false, "bud"),
+                    new("marigold-ring", 9, false, "marigold"),
+                    new("white-line", 1.2, false, "white"),
+                    new("flame-field", 10, true, "flame"),
+                    new("white-edge", 1.2, false, "white"),
+                    new("green-rim", 4, false, "bud"),
+                ],
+                1, "honey",
+                [
+                    new("honey", "honey", "#d99b32", ColourantClass.Dye, 3),
+                    new("bud", "bud", "#55652f", ColourantClass.Mica, 4),
+                    new("marigold", "marigold", "#e08a1e", ColourantClass.Paste, 4),
+                    new("white", "white", "#f7f3ea", ColourantClass.Paste, 5),
+                    new("flame", "flame", "#b9501c", ColourantClass.Mica, 4),
+                ],
+                new("coating"), Measure.ByWeight, null, [], new(null, null, 21)),
         ]);
     }
 }

@@ -1455,7 +1455,7 @@ export interface components {
          * @description What a base is made of.
          * @enum {unknown}
          */
-        BaseMaterial: "birch-ply" | "mdf" | "pine" | "acrylic" | "glass" | "canvas";
+        BaseMaterial: "birch-ply" | "mdf" | "pine" | "acrylic" | "glass" | "canvas" | "silicone";
         BeadAnswer: {
             /** Format: double */
             sectionMm2: number;
@@ -1496,6 +1496,11 @@ export interface components {
             /** Format: double */
             depthMm?: null | number;
         };
+        /**
+         * @description How it is known what a mould holds.
+         * @enum {unknown}
+         */
+        CapacityFrom: "dimensions" | "water" | "maker";
         CastingAnswer: {
             /** Format: double */
             bodyMl: number;
@@ -1781,6 +1786,7 @@ export interface components {
             supports?: null | components["schemas"]["Support"][];
             /** @description The preparations that are done; null for none. */
             done?: null | components["schemas"]["PreparationDone"][];
+            mould?: null | components["schemas"]["Mould"];
         };
         /** @description The paint of a ground. */
         GroundPaint: {
@@ -1819,6 +1825,7 @@ export interface components {
             sealWays: components["schemas"]["SealWay"][];
             /** @description The parts of a drawn outline, such as letters, from left to right; none for other outlines. */
             parts: components["schemas"]["PartPlan"][];
+            mould?: null | components["schemas"]["MouldPlan"];
         };
         /** @description The scale at which a piece's map is grown. */
         GrowthScale: {
@@ -2124,6 +2131,52 @@ export interface components {
             at: components["schemas"]["Instant"];
             local: components["schemas"]["LocalDateTime"];
         };
+        /** @description The mould of a casting, and how many are cast. */
+        Mould: {
+            /**
+             * Format: double
+             * @description Depth of a cavity, mm.
+             */
+            depthMm: number;
+            /** @description How it is known what a cavity holds. */
+            from: components["schemas"]["CapacityFrom"];
+            /**
+             * Format: double
+             * @description What a cavity holds, ml, where it was measured or stated.
+             */
+            capacityMl: null | number;
+            /**
+             * Format: int32
+             * @description How many pieces are wanted.
+             */
+            pieces: number;
+            /**
+             * Format: int32
+             * @description How many cavities there are to cast in at once.
+             */
+            cavities: number;
+            /**
+             * Format: double
+             * @description Depth kept free for later coats on both faces together, mm.
+             */
+            keepMm: number;
+            /**
+             * Format: int32
+             * @description How many pieces one casting makes, at most.
+             */
+            atOnce?: number;
+        };
+        /** @description What is worked out for a mould. */
+        MouldPlan: {
+            /** @description What a cavity holds. */
+            capacity: components["schemas"]["Reckoned"];
+            /** @description What the layers may take of it: the capacity less the depth kept for later coats. */
+            body: components["schemas"]["Reckoned"];
+            /** @description Depth that the planned layers leave, mm; below zero where they take more than there is. */
+            room: components["schemas"]["Reckoned"];
+            /** @description Pieces in each casting. */
+            castings: number[];
+        };
         NewPiece: {
             name: string;
             ground: components["schemas"]["Ground"];
@@ -2337,7 +2390,7 @@ export interface components {
          * @description What kind of piece it is; drives its walls and its preparation.
          * @enum {unknown}
          */
-        PieceKind: "panel" | "slice" | "frame";
+        PieceKind: "panel" | "slice" | "frame" | "casting";
         PieceView: {
             id: string;
             /** Format: int32 */

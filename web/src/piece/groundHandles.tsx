@@ -114,11 +114,15 @@ export function SliceHandles({ slice, px, py, hold, edit }: Props & { slice: Sli
   );
 }
 
+/** Thinner than any shim, mm. */
+const leastShim = 0.05;
+
 type Supports = PlanView['ground']['standing']['supports'];
 
 /** What the piece stands on, with the shims that go under. */
 export function SupportHandles({ supports, px, py, hold, edit }: Props & { supports: Supports }) {
   const units = useUnits();
+  const shimmed = supports.some((s) => (s.shim?.value ?? 0) >= leastShim);
   const plain = supports.map(({ xMm, yMm }) => ({ xMm, yMm }));
   const move = (i: number, xMm: number, yMm: number) => (g: Ground) => ({
     ...g,
@@ -142,9 +146,9 @@ export function SupportHandles({ supports, px, py, hold, edit }: Props & { suppo
         onStep={(by) => edit(move(i, s.xMm + by, s.yMm))}
         onStepDown={(by) => edit(move(i, s.xMm, s.yMm + by))}
       />
-      {s.shim && (
+      {s.shim && shimmed && (
         <text x={px(s.xMm)} y={py(s.yMm) + 28} textAnchor="middle" aria-hidden>
-          {s.shim.value < 0.05 ? 'highest' : `+ ${units.show(s.shim.value, 'mm', 1)}`}
+          {s.shim.value < leastShim ? 'highest' : `+ ${units.show(s.shim.value, 'mm', 1)}`}
         </text>
       )}
     </g>

@@ -5,7 +5,12 @@ import type { ShelfView } from '../api/client';
 import { api, take } from '../api/client';
 import { useUnits } from '../units/units';
 
-const gap = 44;
+const gap = 28;
+/** About as wide as a name with its size. */
+const plate = 140;
+// Not so small that a coaster vanishes beside a large panel: a long shelf scrolls instead.
+const least = 0.28;
+const most = 1.15;
 
 /** All pieces at their true relative size, standing on one shelf. */
 export function Shelf() {
@@ -20,11 +25,7 @@ export function Shelf() {
     return () => observer.disconnect();
   }, []);
 
-  const across = data?.reduce((sum, p) => sum + p.widthMm, 0) ?? 1;
-  const tallest = Math.max(1, ...(data ?? []).map((p) => p.heightMm));
-  const room = Math.max(200, size.width - gap * ((data?.length ?? 0) + 1));
-  // Not so small that a coaster vanishes beside a large panel: a long shelf scrolls instead.
-  const scale = Math.max(0.28, Math.min(room / across, (size.height - 104) / tallest, 1.15));
+  const scale = scaleOf(data ?? [], size);
   return (
     <main id="main" className="shelf">
       <div className="shelf-head">
@@ -62,6 +63,20 @@ export function Shelf() {
       </div>
     </main>
   );
+}
+
+/** The largest scale at which all stand beside each other, each with its name below it. */
+function scaleOf(pieces: ShelfView[], size: { width: number; height: number }): number {
+  const fits = (scale: number) =>
+    pieces.reduce((sum, p) => sum + gap + Math.max(plate, p.widthMm * scale), gap) <= size.width &&
+    pieces.every((p) => p.heightMm * scale <= size.height - 104);
+  let [low, high] = [least, most];
+  for (let i = 0; i < 14; i++) {
+    const middle = (low + high) / 2;
+    if (fits(middle)) low = middle;
+    else high = middle;
+  }
+  return low;
 }
 
 function Standing({ piece, scale }: { piece: ShelfView; scale: number }) {

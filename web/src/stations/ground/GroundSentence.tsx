@@ -1,7 +1,7 @@
 import type { Ground } from '../../api/client';
 import { Choice, ColourField, NumberField } from '../../parts/Fields';
 import { useUnits } from '../../units/units';
-import type { Base, Kind, Slice } from './kinds';
+import type { Base, Kind, Mould, Slice } from './kinds';
 import { FromDrawing } from './FromDrawing';
 import { board, boxOf, kinds, materials, ofKind, openingIn, reshaped, shapes } from './kinds';
 
@@ -17,6 +17,52 @@ export function GroundSentence({ ground, say, onChange }: Props) {
   const kind: Kind = base?.kind ?? 'panel';
   const set = (change: Partial<Ground>) => onChange({ ...ground, ...change });
   const setBase = (change: Partial<Base>) => set({ base: { ...(base ?? board), ...change } });
+  const wall = (
+    <p>
+      {kind === 'panel' ? 'with sides of ' : kind === 'slice' ? 'inside a dam ' : 'inside a rim '}
+      <NumberField
+        label={kind === 'panel' ? 'Side height' : 'Height of the wall'}
+        quiet
+        unit="mm"
+        width={52}
+        value={ground.sideHeightMm}
+        takes="ground.sideHeightMm"
+        error={say('ground.sideHeightMm')}
+        onChange={(v) => set({ sideHeightMm: v ?? 0 })}
+      />
+      {kind === 'panel' ? (
+        <>
+          {' and an edge that is '}
+          <Choice
+            label="Edge"
+            quiet
+            value={ground.edge}
+            choices={[
+              ['taped-clean', 'taped clean'],
+              ['dripped-over', 'dripped over'],
+            ]}
+            onChange={(edge) => set({ edge })}
+          />
+        </>
+      ) : (
+        <>
+          {' high that '}
+          <Choice
+            label="Seal of the wall"
+            quiet
+            value={!base?.gapsSealed ? 'open' : base.sealTested ? 'tested' : 'sealed'}
+            choices={[
+              ['open', 'is not sealed yet'],
+              ['sealed', 'is sealed'],
+              ['tested', 'is sealed and held water'],
+            ]}
+            onChange={(to) => setBase({ gapsSealed: to !== 'open', sealTested: to === 'tested' })}
+          />
+        </>
+      )}
+      ,
+    </p>
+  );
   return (
     <div className="sentence">
       <p>
@@ -27,16 +73,20 @@ export function GroundSentence({ ground, say, onChange }: Props) {
           value={kind}
           choices={kinds}
           onChange={(to) => onChange(ofKind(ground, to))}
-        />{' '}
-        of{' '}
-        <Choice
-          label="Made of"
-          quiet
-          value={base?.material ?? 'unsaid'}
-          choices={base ? materials : [['unsaid', 'not said yet'], ...materials]}
-          onChange={(material) => material !== 'unsaid' && setBase({ material })}
         />
-        {base && base.material !== 'canvas' && (
+        {kind !== 'casting' && (
+          <>
+            {' of '}
+            <Choice
+              label="Made of"
+              quiet
+              value={base?.material ?? 'unsaid'}
+              choices={base ? materials : [['unsaid', 'not said yet'], ...materials]}
+              onChange={(material) => material !== 'unsaid' && setBase({ material })}
+            />
+          </>
+        )}
+        {base && kind !== 'casting' && base.material !== 'canvas' && (
           <>
             {', '}
             <NumberField
@@ -72,51 +122,15 @@ export function GroundSentence({ ground, say, onChange }: Props) {
         ,
       </p>
       <Size ground={ground} say={say} set={set} />
-      <p>
-        {kind === 'panel' ? 'with sides of ' : kind === 'slice' ? 'inside a dam ' : 'inside a rim '}
-        <NumberField
-          label={kind === 'panel' ? 'Side height' : 'Height of the wall'}
-          quiet
-          unit="mm"
-          width={52}
-          value={ground.sideHeightMm}
-          takes="ground.sideHeightMm"
-          error={say('ground.sideHeightMm')}
-          onChange={(v) => set({ sideHeightMm: v ?? 0 })}
-        />
-        {kind === 'panel' ? (
-          <>
-            {' and an edge that is '}
-            <Choice
-              label="Edge"
-              quiet
-              value={ground.edge}
-              choices={[
-                ['taped-clean', 'taped clean'],
-                ['dripped-over', 'dripped over'],
-              ]}
-              onChange={(edge) => set({ edge })}
-            />
-          </>
-        ) : (
-          <>
-            {' high that '}
-            <Choice
-              label="Seal of the wall"
-              quiet
-              value={!base?.gapsSealed ? 'open' : base.sealTested ? 'tested' : 'sealed'}
-              choices={[
-                ['open', 'is not sealed yet'],
-                ['sealed', 'is sealed'],
-                ['tested', 'is sealed and held water'],
-              ]}
-              onChange={(to) => setBase({ gapsSealed: to !== 'open', sealTested: to === 'tested' })}
-            />
-          </>
-        )}
-        ,
-      </p>
-      <Paint ground={ground} say={say} set={set} />
+      {kind === 'casting' ? <Cavity ground={ground} say={say} set={set} /> : wall}
+      {kind !== 'casting' && <Paint ground={ground} say={say} set={set} />}
+      {kind === 'casting' && (
+        <p>
+          with nothing below but{' '}
+          <ColourField label="Ground colour" value={ground.colour} onChange={(colour) => set({ colour })} />{' '}
+          shining through.
+        </p>
+      )}
     </div>
   );
 }
@@ -125,6 +139,56 @@ interface PartProps {
   ground: Ground;
   say: (field: string) => string | undefined;
   set: (change: Partial<Ground>) => void;
+}
+
+const sources = [
+  ['dimensions', 'as much as its size gives'],
+  ['water', 'the water I measured,'],
+  ['maker', 'what its maker says,'],
+] as const;
+
+/** The mould of a casting, and how many are cast. */
+function Cavity({ ground, say, set }: PartProps) {
+  const { mould } = ground;
+  if (!mould) return null;
+  const change = (to: Partial<Mould>) => set({ mould: { ...mould, ...to } });
+  const number = (
+    label: string,
+    key: 'depthMm' | 'capacityMl' | 'pieces' | 'cavities' | 'keepMm',
+    unit: string,
+    whole = false,
+  ) => (
+    <NumberField
+      label={label}
+      quiet
+      unit={unit}
+      width={key === 'capacityMl' ? 64 : 44}
+      value={mould[key] ?? null}
+      takes={`ground.mould.${key}`}
+      error={say(`ground.mould.${key}`)}
+      onChange={(v) => v !== null && change({ [key]: whole ? Math.round(v) : v })}
+    />
+  );
+  return (
+    <>
+      <p>
+        its cavity {number('Depth of the cavity', 'depthMm', 'mm')} deep, of which{' '}
+        {number('Depth kept for later coats', 'keepMm', 'mm')} are kept for later coats; it holds{' '}
+        <Choice
+          label="What it holds"
+          quiet
+          value={mould.from}
+          choices={sources}
+          onChange={(from) => change({ from, capacityMl: from === 'dimensions' ? null : mould.capacityMl })}
+        />
+        {mould.from !== 'dimensions' && <> {number('Capacity', 'capacityMl', 'ml')}</>};
+      </p>
+      <p>
+        {number('Pieces', 'pieces', mould.pieces === 1 ? 'piece' : 'pieces', true)} from{' '}
+        {number('Cavities', 'cavities', mould.cavities === 1 ? 'cavity' : 'cavities', true)} at once,
+      </p>
+    </>
+  );
 }
 
 function Size({ ground, say, set }: PartProps) {

@@ -39,17 +39,20 @@ export function GroundStation({ id, piece, layer, layerIndex, plan, edit, say, s
             <HowNumber of={plan.ground.perimeter} label="Perimeter" decimals={0} />
           </dd>
         </div>
-        <div>
-          <dt>Sides</dt>
-          <dd>
-            <HowNumber of={plan.ground.sideArea} label="Area of the sides" />
-          </dd>
-        </div>
+        {!plan.ground.mould && (
+          <div>
+            <dt>Sides</dt>
+            <dd>
+              <HowNumber of={plan.ground.sideArea} label="Area of the sides" />
+            </dd>
+          </div>
+        )}
       </dl>
+      {plan.ground.mould && <MouldFigures mould={plan.ground.mould} />}
       {plan.ground.parts.length > 1 && (
         <section aria-label="Parts">
           <h3>{plan.ground.parts.length} parts, from left to right</h3>
-          <ol className="parts">
+          <ol className="part-list">
             {plan.ground.parts.map((part, i) => (
               <li key={i}>
                 <HowNumber of={part.area} label={`Area of part ${i + 1}`} />
@@ -76,5 +79,44 @@ export function GroundStation({ id, piece, layer, layerIndex, plan, edit, say, s
       <Stand ground={ground} plan={plan.ground} say={say} onChange={set} />
       <Prepare ground={ground} plan={plan.ground} now={workshop?.now.local} onChange={set} />
     </>
+  );
+}
+
+/** What the mould holds, what is left of it, and how often it is filled. */
+function MouldFigures({ mould }: { mould: NonNullable<StationProps['plan']['ground']['mould']> }) {
+  const { castings } = mould;
+  const full = mould.room.value < 0;
+  return (
+    <section aria-label="Mould">
+      <dl className="figures">
+        <div>
+          <dt>A cavity holds</dt>
+          <dd>
+            <HowNumber of={mould.capacity} label="A cavity holds" decimals={0} />
+          </dd>
+        </div>
+        <div>
+          <dt>For the layers</dt>
+          <dd>
+            <HowNumber of={mould.body} label="For the layers" decimals={0} />
+          </dd>
+        </div>
+        <div>
+          <dt>Depth left</dt>
+          <dd>
+            <HowNumber of={mould.room} label="Depth left" decimals={1} />
+            {full && <em> too deep: it runs over</em>}
+          </dd>
+        </div>
+      </dl>
+      <p>
+        {castings.length === 1
+          ? castings[0] === 1
+            ? 'One casting of one piece.'
+            : `One casting of ${castings[0]}.`
+          : `${castings.length} castings, of ${castings.join(' + ')}.`}{' '}
+        {castings[0]! > 1 && `The cups are for ${castings[0]} pieces at once.`}
+      </p>
+    </section>
   );
 }

@@ -27,7 +27,7 @@ export function Stand({ ground, plan, say, onChange }: Props) {
       unit="°"
       optional
       placeholder="?"
-      width={44}
+      width={62}
       value={level[key] ?? null}
       takes={`ground.level.${key}`}
       error={say(`ground.level.${key}`)}
@@ -117,19 +117,21 @@ export function Stand({ ground, plan, say, onChange }: Props) {
             )}
           </dd>
         </div>
-        <div>
-          <dt>Sag between supports</dt>
-          <dd>
-            {standing.sag ? (
-              <>
-                <HowNumber of={standing.sag} label="Sag between supports" decimals={2} />{' '}
-                <em>{standing.straight ? 'straight enough' : 'too much'}</em>
-              </>
-            ) : (
-              <em>{ground.base?.material === 'canvas' ? 'no board' : 'thickness not known'}</em>
-            )}
-          </dd>
-        </div>
+        {ground.base?.kind !== 'casting' && (
+          <div>
+            <dt>Sag between supports</dt>
+            <dd>
+              {standing.sag ? (
+                <>
+                  <HowNumber of={standing.sag} label="Sag between supports" decimals={2} />{' '}
+                  <em>{standing.straight ? 'straight enough' : 'too much'}</em>
+                </>
+              ) : (
+                <em>{ground.base?.material === 'canvas' ? 'no board' : 'thickness not known'}</em>
+              )}
+            </dd>
+          </div>
+        )}
         <div>
           <dt>Weight so far</dt>
           <dd>

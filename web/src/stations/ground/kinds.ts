@@ -10,6 +10,7 @@ export const kinds: readonly (readonly [Kind, string])[] = [
   ['panel', 'a panel'],
   ['slice', 'a freeform slice'],
   ['frame', 'a rimmed frame'],
+  ['casting', 'cast in a mould'],
 ];
 
 export const materials: readonly (readonly [Material, string])[] = [
@@ -64,9 +65,33 @@ export function reshaped(outline: Outline, shape: Exclude<Shape, 'drawn'>): Outl
   };
 }
 
-/** A ground made into another kind of piece: its edge and its outline follow. */
+export type Mould = NonNullable<Ground['mould']>;
+
+const cavity: Mould = {
+  depthMm: 10,
+  from: 'dimensions',
+  capacityMl: null,
+  pieces: 1,
+  cavities: 1,
+  keepMm: 0,
+};
+
+/** A ground made into another kind of piece: its edge, its outline and its mould follow. */
 export function ofKind(ground: Ground, kind: Kind): Ground {
-  const base = { ...(ground.base ?? board), kind };
+  if (kind === 'casting')
+    return {
+      ...ground,
+      base: { ...board, kind, material: 'silicone' },
+      edge: 'walled',
+      mould: ground.mould ?? cavity,
+      paint: null,
+    };
+  return withoutMould({ ...ground, mould: null }, kind);
+}
+
+function withoutMould(ground: Ground, kind: Kind): Ground {
+  const was = ground.base ?? board;
+  const base = { ...was, kind, material: was.material === 'silicone' ? board.material : was.material };
   if (kind === 'panel')
     return { ...ground, base, edge: ground.edge === 'walled' ? 'taped-clean' : ground.edge };
   return {
