@@ -146,12 +146,24 @@ internal sealed class Page : IDisposable
         for (var i = 0; i < 160; i++)
         {
             Press(back ? Keys.Shift + Keys.Tab : Keys.Tab);
+
+            // Most of what Tab passes is told apart in the page; only what may be it is asked how a screen reader tells it.
+            var passed = Script<string>(
+                """
+                const e = document.activeElement;
+                const texts = [e.getAttribute('aria-label'), e.labels?.[0]?.textContent, e.textContent, e.title, e.alt, e.querySelector?.('img')?.alt];
+                return texts.filter(Boolean).join(' ').replace(/\s+/g, ' ').trim();
+                """);
+            seen.Add(passed.Length > 60 ? passed[..60] : passed);
+            if (!passed.Contains(name[..Math.Min(name.Length, 6)], StringComparison.Ordinal))
+            {
+                continue;
+            }
+
             try
             {
                 var focused = Focused;
-                var (focusedRole, focusedName) = (focused.ComputedAccessibleRole, focused.ComputedAccessibleLabel);
-                seen.Add($"{focusedRole} '{focusedName}'");
-                if (focusedRole == role && focusedName.StartsWith(name, StringComparison.Ordinal))
+                if (focused.ComputedAccessibleRole == role && focused.ComputedAccessibleLabel.StartsWith(name, StringComparison.Ordinal))
                 {
                     return;
                 }

@@ -148,6 +148,15 @@ public class GroundTests
     }
 
     [Fact]
+    public void A_tilt_read_on_another_spot_is_not_held_against_this_one()
+    {
+        var findings = Plan(Planned(Ground(Ply(12)) with { Level = new(false, 1, 1) })).Findings;
+        Assert.Equal(["level-unknown"], findings.Select(f => f.Check));
+        var here = findings[0].Remedies.Single(r => r.Id == "here").Apply(Planned(Ground(Ply(12)) with { Level = new(false, 1, 1) }));
+        Assert.Equal(["tilt"], Plan(here).Findings.Select(f => f.Check));
+    }
+
+    [Fact]
     public void A_finding_waved_off_keeps_its_reason_and_comes_last()
     {
         var piece = Planned(Ground(Ply(4))) with { WavedOff = [new("bow@ground", "It lies flat on the bench.")] };

@@ -15,8 +15,9 @@ internal sealed class TiltCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
+        // A tilt of another spot says nothing of this one.
         var standing = looked.Plan.Ground.Standing;
-        if (standing is not { Drift: { } drift, Level: false })
+        if (looked.Piece.Ground.Level is not { WhereItCures: true } || standing is not { Drift: { } drift, Level: false })
         {
             yield break;
         }

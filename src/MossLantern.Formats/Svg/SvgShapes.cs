@@ -20,7 +20,10 @@ internal sealed partial class SvgShapes(SvgStyles styles)
     /// <summary>How far a straight piece may lie from its curve, mm.</summary>
     private const double ToleranceMm = 0.004;
 
+    private const double FarthestMm = 1e6;
     private const int DeepestGroups = 200;
+    private const int MostRuns = 1000;
+    private const int MostShapes = 2000;
 
     // Part of the drawing, but not of what is seen.
     private static readonly HashSet<string> Skipped = new(StringComparer.Ordinal)
@@ -113,30 +116,43 @@ internal sealed partial class SvgShapes(SvgStyles styles)
 
         var strands = Strands(element, ToleranceMm / scale);
         corners += strands.Sum(s => s.Points.Length);
-        if (corners > 3 * DrawnOutline.MostCorners)
+        if (corners > DrawnOutline.MostCorners)
         {
             throw SvgOutline.TooMany(corners);
+        }
+
+        if (strands.Count > MostRuns)
+        {
+            throw new SvgRefusedException($"{Named(element)} has {strands.Count} separate runs; simplify it to fewer than {MostRuns}.");
         }
 
         var filled = element.Name.LocalName != "line" && styles.Inherited(element, "fill") != "none";
         var width = styles.Inherited(element, "stroke") is null or "none" ? 0 : StrokeWidth(element);
         if (filled)
         {
-            shapes.Add(toMm.Transform(Filled(element, strands, scale, width > 0)));
+            Add(element, toMm.Transform(Filled(element, strands, scale, width > 0)));
         }
 
         if (width > 0)
         {
-            shapes.Add(toMm.Transform(Stroked(element, strands, width)));
+            Add(element, toMm.Transform(Stroked(element, strands, width, width / 2 * scale)));
+        }
+    }
+
+    private void Add(XElement element, Geometry shape)
+    {
+        var box = shape.EnvelopeInternal;
+        if (!shape.IsEmpty && !(Math.Max(Math.Abs(box.MaxX), Math.Abs(box.MinX)) < FarthestMm && Math.Max(Math.Abs(box.MaxY), Math.Abs(box.MinY)) < FarthestMm))
+        {
+            throw new SvgRefusedException($"{Named(element)} reaches beyond all measure: look at its numbers.");
         }
 
-        foreach (var shape in shapes)
+        if (shapes.Count == MostShapes)
         {
-            if (!double.IsFinite(shape.EnvelopeInternal.MaxX + shape.EnvelopeInternal.MinY))
-            {
-                throw new SvgRefusedException($"{Named(element)} reaches beyond all measure: look at its numbers.");
-            }
+            throw new SvgRefusedException($"The drawing has more than {MostShapes} shapes: take out what is not the outline.");
         }
+
+        shapes.Add(shape);
     }
 
     /// <summary>The inside of closed strands by the element's fill rule.</summary>
@@ -198,7 +214,7 @@ internal sealed partial class SvgShapes(SvgStyles styles)
     private static int Turn(LinearRing ring) => NetTopologySuite.Algorithm.Orientation.IsCCW(ring.Coordinates) ? 1 : -1;
 
     /// <summary>What a line of a width covers.</summary>
-    private Geometry Stroked(XElement element, List<Strand> strands, double width)
+    private Geometry Stroked(XElement element, List<Strand> strands, double width, double radiusMm)
     {
         if (styles.Inherited(element, "stroke-dasharray") is { } dashes and not ("none" or "0"))
         {
@@ -207,7 +223,7 @@ internal sealed partial class SvgShapes(SvgStyles styles)
 
         var parameters = new BufferParameters
         {
-            QuadrantSegments = 64,
+            QuadrantSegments = (int)Math.Clamp(Math.Ceiling(Math.PI / 4 / Math.Sqrt(2 * ToleranceMm / Math.Max(radiusMm, ToleranceMm))), 4, 200),
             EndCapStyle = styles.Inherited(element, "stroke-linecap") switch
             {
                 "round" => EndCapStyle.Round,

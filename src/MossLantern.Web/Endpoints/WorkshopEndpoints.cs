@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Microsoft.AspNetCore.Http.HttpResults;
+using MossLantern.Core.Grounds;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Units;
@@ -19,7 +20,7 @@ public sealed record WorkshopChange(string TimeZone);
 /// <summary>The materials a piece can be made of.</summary>
 public sealed record MaterialsView(ImmutableArray<ResinSystem> ResinSystems, ImmutableArray<Colourant> Colourants);
 
-/// <summary>What number fields take: by place for a piece, by name for the reckoner's that may be left out.</summary>
+/// <summary>What number fields take, by place, and what counts where one is left empty: by place for a piece, by name for the reckoner.</summary>
 public sealed record FieldsView(ImmutableSortedDictionary<string, AcceptedRange> Ranges, IReadOnlyDictionary<string, double> Usual);
 
 /// <summary>Endpoints of the workshop: settings, materials, formulas, the ribbon.</summary>
@@ -43,9 +44,14 @@ internal static class WorkshopEndpoints
         });
         api.MapGet("/materials", () => new MaterialsView(TypicalMaterials.ResinSystems, TypicalMaterials.Colourants));
         api.MapGet("/formulas", () => Formulas.All);
-        api.MapGet("/fields", () => new FieldsView(PieceFields.Ranges, ReckonerFields.AllUsual));
+        api.MapGet("/fields", () => new FieldsView(PieceFields.Ranges, UsualValues));
         api.MapGet("/ribbon", (Workbench workbench) => workbench.Ribbon());
     }
+
+    /// <summary>What counts where a field is left empty.</summary>
+    private static readonly ImmutableDictionary<string, double> UsualValues = ReckonerFields.AllUsual.ToImmutableDictionary()
+        .Add("ground.paint.dryHours.water", Preparation.WaterPaintHours)
+        .Add("ground.paint.dryHours.oil", Preparation.OilPaintHours);
 
     private static WorkshopView View(SettingStore settings, WorkshopTime time) =>
         new(time.Zone.Id, time.Local(time.Now), settings.Find(SettingStore.Demo) is not null, Zones);

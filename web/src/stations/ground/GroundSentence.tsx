@@ -1,5 +1,6 @@
 import type { Ground } from '../../api/client';
 import { Choice, ColourField, NumberField } from '../../parts/Fields';
+import { useFields } from '../../parts/fields';
 import { useUnits } from '../../units/units';
 import type { Base, Kind, Mould, Slice } from './kinds';
 import { FromDrawing } from './FromDrawing';
@@ -315,6 +316,7 @@ function through(reach: number[], handles: number): number[] {
 
 function Paint({ ground, say, set }: PartProps) {
   const paint = ground.paint ?? null;
+  const { usual } = useFields();
   const setPaint = (change: Partial<NonNullable<Ground['paint']>>) =>
     paint && set({ paint: { ...paint, ...change } });
   return (
@@ -358,7 +360,7 @@ function Paint({ ground, say, set }: PartProps) {
             unit="h"
             optional
             width={40}
-            placeholder={paint.kind === 'oil' ? '8' : '2'}
+            placeholder={String(usual[`ground.paint.dryHours.${paint.kind}`] ?? '')}
             value={paint.dryHours ?? null}
             takes="ground.paint.dryHours"
             error={say('ground.paint.dryHours')}
