@@ -71,6 +71,16 @@ public class CuringTests
         Assert.Equal(Noon + Duration.FromMinutes(30) + Duration.FromHours(72), windows[3].Opens);
     }
 
+    [Theory]
+    [InlineData(HeldBy.Wall, Milestone.NextLayer, Milestone.TouchDry, Milestone.FullCure)]
+    [InlineData(HeldBy.Mould, Milestone.NextLayer, Milestone.TouchDry, Milestone.Demould, Milestone.FullCure)]
+    public void Only_what_is_taped_is_untaped_and_only_a_casting_leaves_its_mould(HeldBy held, params Milestone[] milestones)
+    {
+        var windows = CureWindows.Of(Coating, Pour(22, 30), held);
+        Assert.Equal(milestones, windows.Select(w => w.Milestone));
+        Assert.All(windows.Where(w => w.Milestone == Milestone.Demould), w => Assert.Equal(Noon + Duration.FromMinutes(30) + Duration.FromHours(24), w.Opens));
+    }
+
     [Fact]
     public void Windows_never_move_later_as_the_room_warms() =>
         (from system in Gen.OneOf([.. TypicalMaterials.ResinSystems.Select(s => Gen.Const(s))])

@@ -17,8 +17,24 @@ public enum Milestone
     /// <summary>Dry to the touch.</summary>
     TouchDry,
 
+    /// <summary>Firm enough to leave its mould, still flexible.</summary>
+    Demould,
+
     /// <summary>Cured through.</summary>
     FullCure,
+}
+
+/// <summary>What holds the resin at its edge.</summary>
+public enum HeldBy
+{
+    /// <summary>Tape, which comes off in its window.</summary>
+    Tape,
+
+    /// <summary>A rim or dam of its own, which stays.</summary>
+    Wall,
+
+    /// <summary>A mould, which it leaves.</summary>
+    Mould,
 }
 
 /// <summary>How a window stands at a moment.</summary>
@@ -70,18 +86,19 @@ public sealed record Pour(Instant Start, Instant End, double RoomC, Origin RoomO
 public static class CureWindows
 {
     /// <summary>
-    /// The four windows, in the order they open in. Each opens counted from the end of the last pour and closes counted
+    /// The windows, in the order they usually open in: of the tape or of the mould only where there is one. Each opens counted from the end of the last pour and closes counted
     /// from the start of the first.
     /// </summary>
-    public static ImmutableArray<CureWindow> Of(ResinSystem system, Pour pour)
+    public static ImmutableArray<CureWindow> Of(ResinSystem system, Pour pour, HeldBy held = HeldBy.Tape)
     {
         ArgumentNullException.ThrowIfNull(system);
         ArgumentNullException.ThrowIfNull(pour);
         return
         [
-            Window(Milestone.TapePull, system.TapePull.FromHours, system.TapePull.ToHours),
+            .. held == HeldBy.Tape ? [Window(Milestone.TapePull, system.TapePull.FromHours, system.TapePull.ToHours)] : Array.Empty<CureWindow>(),
             Window(Milestone.NextLayer, system.Recoat.FromHours, system.Recoat.ToHours),
             Window(Milestone.TouchDry, system.TackFreeHours, null),
+            .. held == HeldBy.Mould ? [Window(Milestone.Demould, system.DemouldHours, null)] : Array.Empty<CureWindow>(),
             Window(Milestone.FullCure, system.FullCureHours, null),
         ];
 

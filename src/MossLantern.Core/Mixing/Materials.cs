@@ -19,6 +19,7 @@ public sealed record AgeSpan(double FromHours, double ToHours);
 /// <param name="TapePull">When the mask run of tape comes off.</param>
 /// <param name="TackFreeHours">Touch-dry, h.</param>
 /// <param name="Recoat">When the next layer bonds without sanding.</param>
+/// <param name="DemouldHours">When it may leave its mould, still flexible, h.</param>
 /// <param name="FullCureHours">Full cure, h.</param>
 /// <param name="DeepestMm">Deepest single pour, mm.</param>
 public sealed record ResinSystem(
@@ -32,6 +33,7 @@ public sealed record ResinSystem(
     AgeSpan TapePull,
     double TackFreeHours,
     AgeSpan Recoat,
+    double DemouldHours,
     double FullCureHours,
     double DeepestMm);
 
@@ -117,11 +119,11 @@ public static class TypicalMaterials
     /// <summary>Resin systems.</summary>
     public static ImmutableArray<ResinSystem> ResinSystems { get; } =
     [
-        new("coating", "Coating resin", new(RatioBasis.Volume, 1, 1), 1.15, 0.98, ReferenceC, 45, new(2, 3.5), 12, new(4, 24), 72, 6),
-        new("thick", "Thick artist's resin", new(RatioBasis.Volume, 1, 1), 1.16, 1.00, ReferenceC, 45, new(2, 4), 16, new(5, 24), 72, 6),
-        new("quick", "Low-viscosity quick resin", new(RatioBasis.Volume, 1, 1), 1.12, 0.97, ReferenceC, 35, new(1.5, 2.5), 6, new(3, 12), 48, 10),
-        new("casting", "Casting resin", new(RatioBasis.Volume, 2, 1), 1.13, 0.97, ReferenceC, 60, new(4, 6), 18, new(8, 36), 168, 25),
-        new("heat", "Heat-resistant top coat", new(RatioBasis.Volume, 2, 1), 1.16, 1.01, ReferenceC, 40, new(2, 3.5), 12, new(4, 24), 168, 3),
+        new("coating", "Coating resin", new(RatioBasis.Volume, 1, 1), 1.15, 0.98, ReferenceC, 45, new(2, 3.5), 12, new(4, 24), 24, 72, 6),
+        new("thick", "Thick artist's resin", new(RatioBasis.Volume, 1, 1), 1.16, 1.00, ReferenceC, 45, new(2, 4), 16, new(5, 24), 24, 72, 6),
+        new("quick", "Low-viscosity quick resin", new(RatioBasis.Volume, 1, 1), 1.12, 0.97, ReferenceC, 35, new(1.5, 2.5), 6, new(3, 12), 8, 48, 10),
+        new("casting", "Casting resin", new(RatioBasis.Volume, 2, 1), 1.13, 0.97, ReferenceC, 60, new(4, 6), 18, new(8, 36), 30, 168, 25),
+        new("heat", "Heat-resistant top coat", new(RatioBasis.Volume, 2, 1), 1.16, 1.01, ReferenceC, 40, new(2, 3.5), 12, new(4, 24), 24, 168, 3),
     ];
 
     /// <summary>Classes of colourant.</summary>

@@ -169,10 +169,13 @@ public sealed class PiecePlanner(BandMapper mapper)
             layer.Cups.ToImmutableDictionary(c => c.Id, c => OpacityOf(c, layer.DepthMm)),
             pour,
             poured is not null,
-            pour is null ? [] : CureWindows.Of(system, pour),
+            pour is null ? [] : CureWindows.Of(system, pour, HeldOf(piece.Ground)),
             CupPlanner.RegionMl(piece.Ground.Outline.AreaMm2, layer.DepthMm) * (piece.Ground.Mould?.Holds(piece.Ground.Outline.AreaMm2) ?? 1)
                 * Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl);
     }
+
+    private static HeldBy HeldOf(Ground ground) =>
+        ground.Mould is not null ? HeldBy.Mould : ground.Edge == EdgeStyle.Walled ? HeldBy.Wall : HeldBy.Tape;
 
     /// <summary>One height for the whole piece, so that the strata of its layers lie above each other.</summary>
     private static double CutAt(Shapes.Outline outline, ImmutableArray<Layer> layers)

@@ -6,6 +6,7 @@ using MossLantern.Core.Map;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Pouring;
+using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 using MossLantern.Data;
 using MossLantern.Web.Hosting;
@@ -50,9 +51,9 @@ public sealed record PieceView(
 /// <summary>A piece as a preview shows it: nothing is saved.</summary>
 public sealed record PreviewView(PlanView? Plan, Painting? Painting);
 
-/// <summary>A piece on the shelf.</summary>
+/// <summary>A piece on the shelf; its foot is what its box reaches below its outline.</summary>
 public sealed record ShelfView(
-    string Id, int Version, string Name, double WidthMm, double HeightMm, int Layers, int Poured, Moment SavedAt);
+    string Id, int Version, string Name, double WidthMm, double HeightMm, double FootMm, int Layers, int Poured, Moment SavedAt);
 
 /// <summary>A window of one of the pieces, for the ribbon.</summary>
 public sealed record RibbonSpan(
@@ -141,7 +142,7 @@ public sealed class Workbench(
         [
             .. pieces.All().Select(p => new ShelfView(
                 p.Id, p.Version, p.Piece.Name, p.Piece.Ground.Outline.BoxWidthMm, p.Piece.Ground.Outline.BoxHeightMm,
-                p.Piece.Layers.Length, p.Piece.Layers.Count(l => poured[p.Id].Contains(l.Id)),
+                FootOf(p.Piece.Ground.Outline), p.Piece.Layers.Length, p.Piece.Layers.Count(l => poured[p.Id].Contains(l.Id)),
                 WorkshopTime.Local(p.SavedAt, zone))),
         ];
     }
@@ -175,6 +176,10 @@ public sealed class Workbench(
             run.End is { } end ? WorkshopTime.Local(end, zone) : null, run.RoomC, run.Note,
             [.. run.Pours.Select(p => new RunPourView(p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl))]);
     }
+
+    /// <summary>A slice seldom reaches the lower side of its frame.</summary>
+    private static double FootOf(Outline outline) =>
+        Math.Max(0, outline.BoxHeightMm - outline.Rings.Max(r => r.Ys.ToArray().Max()));
 
     private static IEnumerable<RibbonNight> Nights(Instant from, Instant to, DateTimeZone zone)
     {

@@ -2041,7 +2041,7 @@ export interface components {
          * @description What a window is for.
          * @enum {unknown}
          */
-        Milestone: "tape-pull" | "next-layer" | "touch-dry" | "full-cure";
+        Milestone: "tape-pull" | "next-layer" | "touch-dry" | "demould" | "full-cure";
         MilestoneAnswer: {
             /** Format: double */
             clockHours: number;
@@ -2658,6 +2658,11 @@ export interface components {
             recoat: components["schemas"]["AgeSpan"];
             /**
              * Format: double
+             * @description When it may leave its mould, still flexible, h.
+             */
+            demouldHours: number;
+            /**
+             * Format: double
              * @description Full cure, h.
              */
             fullCureHours: number;
@@ -2752,6 +2757,8 @@ export interface components {
             widthMm: number;
             /** Format: double */
             heightMm: number;
+            /** Format: double */
+            footMm: number;
             /** Format: int32 */
             layers: number;
             /** Format: int32 */

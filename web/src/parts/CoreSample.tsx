@@ -50,7 +50,7 @@ export function CoreSample({ piece, layers, chosen, onChoose, onAdd }: Props) {
         <path d={`M0 0H${width}V18l-14 5-14-5-14 5-14-5-14 5-14-5-14 5-14-5z`} fill={piece.ground.colour} />
         <path d={`M0 27l14 5 14-5 14 5 14-5 14 5 14-5 14 5 14-5V${base}H0z`} fill={piece.ground.colour} />
       </svg>
-      <small className="words">base, cut short</small>
+      <small className="words">{piece.ground.mould ? 'mould' : 'base'}, cut short</small>
     </section>
   );
 }

@@ -49,6 +49,7 @@ export const windowNames: Record<Milestone, string> = {
   'tape-pull': 'tape off',
   'next-layer': 'next layer',
   'touch-dry': 'touch-dry',
+  demould: 'out of the mould',
   'full-cure': 'full cure',
 };
 

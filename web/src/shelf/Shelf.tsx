@@ -88,7 +88,14 @@ function Standing({ piece, scale }: { piece: ShelfView; scale: number }) {
   const state = pouredWords(piece);
   return (
     <Link to={`/pieces/${piece.id}/map`} className="standing">
-      <span className="stand" style={{ width: piece.widthMm * scale, height: piece.heightMm * scale }}>
+      <span
+        className="stand"
+        style={{
+          width: piece.widthMm * scale,
+          height: piece.heightMm * scale,
+          marginBottom: -piece.footMm * scale,
+        }}
+      >
         <img
           src={`/api/pieces/${piece.id}/picture.png?version=${piece.version}&saved=${piece.savedAt.at}&width=${pixels}`}
           alt={`${piece.name}, painted from its map`}
