@@ -54,9 +54,9 @@ app.UseStaticFiles(StaticAssets.Options);
 app.MapOpenApi();
 app.MapWorkshop();
 app.MapPieces();
-app.MapOutlines();
 app.MapRuns();
 app.MapReckon();
+app.MapGrounds();
 app.MapFallbackToPage();
 
 if (!generatingDocument)

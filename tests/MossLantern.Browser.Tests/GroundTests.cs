@@ -59,12 +59,17 @@ public sealed class GroundTests : IDisposable
         using var page = new Page(workshop.Address);
         page.Open("/pieces/marsh-light/ground?layer=layer-1");
         page.WaitForText("How it stands");
-        page.WaitForPainting();
         Assert.DoesNotContain("Second look", page.Text, StringComparison.Ordinal);
+
+        page.Open("/pieces/bogbean-round/ground");
+        page.WaitForText("Level not known.");
+        page.WaitForPainting();
         page.Write("Tilt across, the right side higher", "0.2");
+        page.Write("Tilt along, the lower side higher", "0");
         page.WaitForText("Out of level.");
-        page.WaitForText("lower, more than a tenth of Veil (1.5 mm)");
-        Waiting.Until(() => page.Find("slider", "Support 1").GetAttribute("aria-valuetext")!.EndsWith("shim 1.7 mm", StringComparison.Ordinal), "the shims at their supports");
+        page.Find("button", "Out of level: 1.0 mm. How is it worked out?");
+        page.Find("button", "Out of level: 2.5 mm. How is it worked out?");
+        Waiting.Until(() => page.Find("slider", "Support 1").GetAttribute("aria-valuetext")!.Contains(", shim ", StringComparison.Ordinal), "the shims at their supports");
 
         // The pin on the map leads to the words; a press mends, and can be undone.
         page.TabTo("button", "Out of level: to its words");
@@ -83,7 +88,7 @@ public sealed class GroundTests : IDisposable
         page.Write("Because", "The shelf was trued last week.");
         page.WaitForText("Level not known let be: The shelf was trued last week.");
         page.WaitUntilKept();
-        page.Open("/pieces/marsh-light/ground?layer=layer-1");
+        page.Open("/pieces/bogbean-round/ground");
         page.WaitForText("let be: The shelf was trued last week.");
         Assert.DoesNotContain(page.All("link"), l => (l.GetAttribute("textContent") ?? "").Contains("level not known", StringComparison.Ordinal));
     }

@@ -73,7 +73,7 @@ public class GroundTests
                 var ground = new Ground(outline, EdgeStyle.Walled, 10, "#ffffff");
                 var supports = Standing.SupportsOf(ground);
                 Assert.Equal(4, supports.Distinct().Count());
-                Assert.True(outline is SliceOutline || supports.All(s => outline.SignedDistanceMm(s.XMm, s.YMm) < 0));
+                Assert.All(supports, s => Assert.True(outline.SignedDistanceMm(s.XMm, s.YMm) < 0, $"{s} of {outline}"));
             },
             iter: 200);
 
@@ -131,6 +131,127 @@ public class GroundTests
 
             Assert.True(new PieceValidator().Validate(remedied).IsValid, remedy.Id);
             Assert.DoesNotContain(Plan(remedied).Findings, f => f.Key == finding.Key);
+        }
+
+        // As many numbers as the sentence has places for, each with its formula.
+        Assert.All(Enumerable.Range(0, finding.Numbers.Length), i => Assert.Contains($"{{{i}}}", finding.Reason, StringComparison.Ordinal));
+        Assert.DoesNotContain($"{{{finding.Numbers.Length}}}", finding.Reason, StringComparison.Ordinal);
+        Assert.All(finding.Numbers, n => Assert.Contains(Units.Formulas.All, f => f.Id == n.Formula));
+        Assert.All(finding.Remedies, r => Assert.Equal(r.Mm is not null, r.Label.Contains("{0}", StringComparison.Ordinal)));
+    }
+
+    [Fact]
+    public void Remedies_of_a_bow_clear_it_whatever_the_board() =>
+        (from material in Gen.OneOf(Gen.Const(BaseMaterial.BirchPly), Gen.Const(BaseMaterial.Mdf), Gen.Const(BaseMaterial.Acrylic), Gen.Const(BaseMaterial.Pine))
+         from thickness in Gen.Double[1, 12]
+         from width in Gen.Double[300, 2000]
+         from depth in Gen.Double[0.5, 6]
+         select (material, thickness, width, depth))
+        .Sample(
+            sample =>
+            {
+                var ground = Samples.Panel(sample.width) with { Base = new(PieceKind.Panel, sample.material, sample.thickness) };
+                var piece = Samples.Piece(ground, Samples.Layer(null, 0) with { DepthMm = sample.depth });
+                foreach (var remedy in Plan(piece).Findings.Where(f => f.Check == "bow").SelectMany(f => f.Remedies).Where(r => r.Field is null))
+                {
+                    Assert.DoesNotContain(Plan(remedy.Apply(piece)).Findings, f => f.Check == "bow");
+                }
+            },
+            iter: 150);
+
+    [Fact]
+    public void Once_it_is_poured_the_ground_is_left_alone()
+    {
+        var piece = Planned(Ground(new(PieceKind.Frame, BaseMaterial.Mdf, 3)) with { Paint = new(PaintKind.Oil), Level = new(true, 1, 1) });
+        Assert.Equal(4, Plan(piece).Findings.Length);
+        var start = Instant.FromUtc(2026, 5, 2, 10, 0);
+        Assert.Empty(Planner.Plan(piece, [new("l1", start, start, 20)], Zone).Findings);
+
+        // A thin layer that is already poured does not ask for a better level; what is to come does.
+        var more = piece with { Layers = [piece.Layers[0] with { DepthMm = 0.5 }, piece.Layers[0] with { Id = "l2", DepthMm = 4 }] };
+        var standing = Planner.Plan(more, [new("l1", start, start, 20)], Zone).Ground.Standing;
+        Assert.Equal(4, standing.Thinnest.Value);
+        Assert.Equal(["tilt", "bow"], Planner.Plan(more, [new("l1", start, start, 20)], Zone).Findings.Select(f => f.Check));
+    }
+
+    [Fact]
+    public void A_deeper_layer_is_offered_only_where_its_resin_can_be_poured_so_deep()
+    {
+        Finding Tilt(double degrees) => Plan(Planned(Ground(Ply(18)) with { Level = new(true, degrees, 0) })).Findings.Single(f => f.Check == "tilt");
+        Assert.Equal(["shims", "deeper"], Tilt(0.04).Remedies.Select(r => r.Id));
+        Assert.Equal(4.2, Tilt(0.04).Remedies[1].Mm);
+        Assert.Equal(["shims"], Tilt(0.1).Remedies.Select(r => r.Id));
+    }
+
+    [Fact]
+    public void Where_corners_were_read_the_corners_are_asked_for()
+    {
+        var finding = Plan(Planned(Ground(Ply(12)) with { Level = new(false, Corners: new(0, 0, 0, 0)) })).Findings.Single(f => f.Check == "level-unknown");
+        Assert.Equal("ground.level.corners.topLeftMm", finding.Remedies[0].Field);
+    }
+
+    [Theory]
+    [InlineData(PieceKind.Panel, EdgeStyle.TapedClean, BaseMaterial.BirchPly)]
+    [InlineData(PieceKind.Slice, EdgeStyle.Walled, BaseMaterial.BirchPly)]
+    [InlineData(PieceKind.Frame, EdgeStyle.Walled, BaseMaterial.BirchPly)]
+    [InlineData(PieceKind.Casting, EdgeStyle.Walled, BaseMaterial.Silicone)]
+    public void A_ground_that_becomes_another_kind_takes_its_edge_material_and_mould_with_it(PieceKind kind, EdgeStyle edge, BaseMaterial material)
+    {
+        foreach (var from in Enum.GetValues<PieceKind>())
+        {
+            var ground = Becoming.OfKind(Becoming.OfKind(Samples.Panel(), from), kind);
+            Assert.Equal((edge, material, kind), (ground.Edge, ground.Base!.Material, ground.Base.Kind));
+            Assert.Equal(kind == PieceKind.Casting, ground.Mould is not null);
+            Assert.Equal(kind == PieceKind.Slice || from == PieceKind.Slice, ground.Outline is SliceOutline);
+            Assert.True(new PieceValidator().Validate(Samples.Piece(ground, Samples.Layer(null, 0))).IsValid);
+        }
+    }
+
+    [Fact]
+    public void What_was_chosen_of_a_base_stays_when_its_kind_changes()
+    {
+        var dripped = Ground(new(PieceKind.Panel, BaseMaterial.Mdf, 9)) with { Edge = EdgeStyle.DrippedOver };
+        Assert.Equal(dripped, Becoming.OfKind(dripped, PieceKind.Panel));
+        var slice = Becoming.OfKind(dripped, PieceKind.Slice);
+        Assert.Equal((BaseMaterial.Mdf, 9), (slice.Base!.Material, slice.Base.ThicknessMm));
+        Assert.Same(slice.Outline, Becoming.OfKind(slice, PieceKind.Slice).Outline);
+    }
+
+    [Theory]
+    [InlineData(OutlineShape.Rectangle, 600, 400)]
+    [InlineData(OutlineShape.Round, 400, 400)]
+    [InlineData(OutlineShape.Oval, 600, 400)]
+    [InlineData(OutlineShape.Slice, 600, 400)]
+    public void An_outline_of_another_shape_stands_in_the_same_box(OutlineShape shape, double width, double height)
+    {
+        var outline = Becoming.Shaped(new RectangleOutline(600, 400), shape);
+        Assert.Equal((width, height), (outline.BoxWidthMm, outline.BoxHeightMm));
+        Assert.Equal(shape.ToString() + "Outline", outline.GetType().Name);
+    }
+
+    [Fact]
+    public void A_slice_keeps_its_curve_through_more_handles_and_opens_and_closes()
+    {
+        var slice = (SliceOutline)Becoming.Shaped(new RectangleOutline(600, 400), OutlineShape.Slice);
+        var finer = Becoming.Through(slice, 16);
+        Assert.Equal(16, finer.Reach.Length);
+        Assert.Equal(slice.Reach, finer.Reach.Where((_, i) => i % 2 == 0));
+        Assert.Equal(slice.AreaMm2, finer.AreaMm2, slice.AreaMm2 * 0.01);
+        var open = Becoming.Opened(slice, true);
+        Assert.True(open.OpeningFits(SliceOutline.LeastRimMm));
+        Assert.True(open.AreaMm2 < slice.AreaMm2);
+        Assert.Equal(slice, Becoming.Opened(open, false));
+        Assert.NotEqual(slice.AreaMm2, Becoming.Reseeded(slice).AreaMm2);
+    }
+
+    [Fact]
+    public void A_casting_needs_a_mould_and_nothing_else_has_one()
+    {
+        var casting = Becoming.OfKind(Samples.Panel(), PieceKind.Casting);
+        foreach (var wrong in new[] { casting with { Mould = null }, Samples.Panel() with { Mould = casting.Mould } })
+        {
+            var result = new PieceValidator().Validate(Samples.Piece(wrong, Samples.Layer(null, 0)));
+            Assert.Contains(result.Errors, e => e.ErrorMessage.StartsWith("A casting needs a mould", StringComparison.Ordinal));
         }
     }
 

@@ -46,6 +46,21 @@ public sealed partial class BadValueTests : IDisposable
     }
 
     [Fact]
+    public async Task A_ground_that_becomes_another()
+    {
+        var (_, piece) = await Worked();
+        var request = new JsonObject { ["ground"] = piece["ground"]!.DeepClone(), ["kind"] = "slice", ["shape"] = "oval", ["handles"] = 8, ["open"] = true, ["anotherRim"] = true };
+        await Send(HttpMethod.Post, "/api/grounds/become", request, HttpStatusCode.OK);
+    }
+
+    [Fact]
+    public async Task A_drawing()
+    {
+        const string svg = "<svg xmlns='http://www.w3.org/2000/svg' width='90mm' height='60mm' viewBox='0 0 90 60'><rect width='90' height='60'/></svg>";
+        await Send(HttpMethod.Post, "/api/outlines/svg", new JsonObject { ["svg"] = svg, ["dpi"] = 96 }, HttpStatusCode.OK);
+    }
+
+    [Fact]
     public async Task A_step()
     {
         var (id, _) = await Worked();
@@ -133,7 +148,7 @@ public sealed partial class BadValueTests : IDisposable
         layer["plan"] = Json("""{ "start": "2026-05-01T09:00:00", "end": "2026-05-01T09:20:00", "roomC": 20 }""");
         layer["resin"] = Json("""{ "system": "coating", "ratio": { "basis": "volume", "resin": 1, "hardener": 1 }, "resinDensity": 1.15, "hardenerDensity": 0.98 }""");
         var ground = view["piece"]!["ground"]!;
-        ground["base"] = Json("""{ "kind": "panel", "material": "birch-ply", "thicknessMm": 9, "backStiffened": false, "gapsSealed": false, "sealTested": false }""");
+        ground["base"] = Json("""{ "kind": "casting", "material": "silicone", "thicknessMm": 9, "backStiffened": false, "gapsSealed": false, "sealTested": false }""");
         ground["paint"] = Json("""{ "kind": "water", "coats": 2, "dryHours": 3, "sealed": false }""");
         ground["level"] = Json("""{ "whereItCures": true, "tiltXDeg": 0.1, "tiltYDeg": 0.2 }""");
         ground["supports"] = new JsonArray(Json("""{ "xMm": 10, "yMm": 10 }"""), Json("""{ "xMm": 50, "yMm": 30 }"""));

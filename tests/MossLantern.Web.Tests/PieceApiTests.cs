@@ -358,4 +358,28 @@ public sealed class PieceApiTests : IDisposable
         var problem = await Problem(await host.Client.PostAsJsonAsync("/api/pieces", new { name = "Odd", ground }), HttpStatusCode.BadRequest);
         Assert.Contains(says, Sentence(problem, "ground.outline"), StringComparison.Ordinal);
     }
+
+    [Fact]
+    public async Task A_ground_becomes_a_slice_and_then_a_casting_and_is_a_good_piece_each_time()
+    {
+        var ground = Ground();
+        foreach (var kind in new[] { "slice", "casting", "frame", "panel" })
+        {
+            ground = await Become(new { ground, kind });
+            await host.AddPiece(kind, ground.DeepClone().AsObject());
+            Assert.Equal(kind, (string?)ground["base"]!["kind"]);
+        }
+
+        ground = await Become(new { ground, shape = "slice" });
+        ground = await Become(new { ground, handles = 12 });
+        Assert.Equal(12, ground["outline"]!["reach"]!.AsArray().Count);
+        ground = await Become(new { ground, open = true });
+        Assert.NotNull(ground["outline"]!["opening"]);
+        var refused = await Problem(await host.Client.PostAsJsonAsync("/api/grounds/become", new { ground, handles = 2 }), HttpStatusCode.BadRequest);
+        Assert.Contains("from 3 to 24 handles", Sentence(refused, "handles"), StringComparison.Ordinal);
+        Assert.Equal(4, (await host.List("/api/pieces")).Count);
+
+        async Task<JsonObject> Become(object change) =>
+            await Read(await host.Client.PostAsJsonAsync("/api/grounds/become", change), HttpStatusCode.OK);
+    }
 }

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using MossLantern.Core.Pieces;
+using MossLantern.Core.Units;
 using NodaTime;
 
 namespace MossLantern.Core.Checks;
@@ -27,13 +28,19 @@ public sealed record FindingPlace(string Station, string? LayerId = null, double
 
 /// <summary>A change that answers a finding.</summary>
 /// <param name="Id">Stable id, unique in the finding.</param>
-/// <param name="Label">What a press does, in words.</param>
+/// <param name="Label">What a press does, in words; <c>{0}</c> stands for <paramref name="Mm"/>.</param>
 /// <param name="Field">The field to go to, for what only the person can say; null where the change is made by the press.</param>
 /// <param name="Apply">The change; the piece itself where the person has to say something.</param>
-public sealed record Remedy(string Id, string Label, string? Field, [property: JsonIgnore] Func<Piece, Piece> Apply)
+/// <param name="Mm">A length in the label, for the person's own units, mm; null where there is none.</param>
+public sealed record Remedy(
+    string Id, string Label, string? Field, [property: JsonIgnore] Func<Piece, Piece> Apply, double? Mm = null)
 {
     /// <summary>A change made by a press.</summary>
-    public static Remedy Change(string id, string label, Func<Piece, Piece> apply) => new(id, label, null, apply);
+    public static Remedy Change(string id, string label, Func<Piece, Piece> apply, double? mm = null) => new(id, label, null, apply, mm);
+
+    /// <summary>A change of the ground, made by a press.</summary>
+    public static Remedy OnGround(string id, string label, Func<Ground, Ground> apply, double? mm = null) =>
+        Change(id, label, piece => piece with { Ground = apply(piece.Ground) }, mm);
 
     /// <summary>A field to be filled in by the person.</summary>
     public static Remedy Ask(string id, string label, string field) => new(id, label, field, piece => piece);
@@ -44,19 +51,27 @@ public sealed record Remedy(string Id, string Label, string? Field, [property: J
 /// <param name="Key">The check with its place: stays the same while the finding does.</param>
 /// <param name="Grade">How much it weighs.</param>
 /// <param name="Title">What it is, in two or three words.</param>
-/// <param name="Reason">Why it matters, in one sentence with its numbers.</param>
+/// <param name="Reason">Why it matters, in one sentence; <c>{0}</c>, <c>{1}</c> stand for its numbers.</param>
+/// <param name="Numbers">The numbers of the reason, each open to its formula.</param>
 /// <param name="Place">Where it is.</param>
 /// <param name="Remedies">What can be done about it; at least one.</param>
 /// <param name="WavedOff">Why the artist let it be; null where nobody did.</param>
 public sealed record Finding(
-    string Check, string Key, Grade Grade, string Title, string Reason, FindingPlace Place, ImmutableArray<Remedy> Remedies,
-    string? WavedOff = null);
+    string Check, string Key, Grade Grade, string Title, string Reason, ImmutableArray<Reckoned> Numbers, FindingPlace Place,
+    ImmutableArray<Remedy> Remedies, string? WavedOff = null);
 
 /// <summary>What a check looks at: a piece with everything worked out for it.</summary>
 /// <param name="Piece">The piece.</param>
 /// <param name="Plan">What was worked out.</param>
 /// <param name="Zone">The workshop's time zone.</param>
-public sealed record Looked(Piece Piece, PiecePlan Plan, DateTimeZone Zone);
+public sealed record Looked(Piece Piece, PiecePlan Plan, DateTimeZone Zone)
+{
+    /// <summary>Whether any layer is still to be poured.</summary>
+    public bool MoreToPour => Plan.Layers.Any(l => !l.Poured);
+
+    /// <summary>Whether nothing has been poured yet: only then can what lies below still be changed.</summary>
+    public bool Bare => Plan.Layers.All(l => !l.Poured);
+}
 
 /// <summary>One judgement call.</summary>
 public interface ICheck

@@ -3,6 +3,7 @@ using System.Globalization;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
+using MossLantern.Core.Units;
 using MossLantern.Core.Walls;
 using NodaTime;
 
@@ -17,32 +18,34 @@ internal sealed class TiltCheck : ICheck
     {
         // A tilt of another spot says nothing of this one.
         var standing = looked.Plan.Ground.Standing;
-        if (looked.Piece.Ground.Level is not { WhereItCures: true } || standing is not { Drift: { } drift, Level: false })
+        if (!looked.MoreToPour || looked.Piece.Ground.Level is not { WhereItCures: true } || standing is not { Drift: { } drift, Level: false })
         {
             yield break;
         }
 
-        var thinnest = looked.Piece.Layers.MinBy(l => l.DepthMm)!;
-        var deepest = ResinInUse.Of(thinnest.Resin).System.DeepestMm;
-        var needed = Math.Ceiling(drift.Value / Levelling.AcceptedShare * 10) / 10;
-        var most = standing.Supports.MaxBy(s => s.Shim?.Value ?? 0)!;
-        List<Remedy> remedies = [Remedy.Change(
-            "shims", "The shims are in: measure again", p => p with { Ground = p.Ground with { Level = null } })];
-        if (needed <= deepest)
-        {
-            remedies.Add(Remedy.Change("deeper", Text($"Pour {thinnest.Name} {needed:0.#} mm deep"), p => p with
-            {
-                Layers = [.. p.Layers.Select(l => l.DepthMm < needed ? l with { DepthMm = needed } : l)],
-            }));
-        }
-
+        var lowest = standing.Supports.MaxBy(s => s.Shim?.Value ?? 0)!;
         yield return new(
             Id, "tilt@ground", Grade.Mend, "Out of level",
-            Text($"One side lies {drift.Value:0.0#} mm lower, more than a tenth of {thinnest.Name} ({thinnest.DepthMm:0.#} mm): it drifts there overnight."),
-            new("ground", null, most.XMm, most.YMm), [.. remedies]);
+            "One side lies {0} lower, more than a tenth of the thinnest layer to come ({1}): it drifts there overnight.",
+            [drift, standing.Thinnest], new("ground", null, lowest.XMm, lowest.YMm),
+            [
+                Remedy.OnGround("shims", "The shims are in: measure again", g => g with { Level = null }),
+                .. Deeper(looked, Math.Ceiling(drift.Value / Levelling.AcceptedShare * 10) / 10),
+            ]);
     }
 
-    private static string Text(FormattableString text) => text.ToString(CultureInfo.InvariantCulture);
+    /// <summary>Layers to come as deep as the drift asks for, where their resins can be poured so deep.</summary>
+    private static IEnumerable<Remedy> Deeper(Looked looked, double neededMm)
+    {
+        var thin = looked.Piece.Layers.Zip(looked.Plan.Layers).Where(l => !l.Second.Poured && l.First.DepthMm < neededMm).Select(l => l.First).ToList();
+        if (thin.All(l => neededMm <= ResinInUse.Of(l.Resin).System.DeepestMm))
+        {
+            yield return Remedy.Change(
+                "deeper", "Pour the layers to come at least {0} deep",
+                p => p with { Layers = [.. p.Layers.Select(l => thin.Any(t => t.Id == l.Id) ? l with { DepthMm = neededMm } : l)] },
+                neededMm);
+        }
+    }
 }
 
 /// <summary>Nobody has measured the level at the place where the piece cures.</summary>
@@ -53,85 +56,95 @@ internal sealed class LevelUnknownCheck : ICheck
     public IEnumerable<Finding> Look(Looked looked)
     {
         var reading = looked.Piece.Ground.Level;
-        if (reading is { WhereItCures: true } && looked.Plan.Ground.Standing.Drift is not null)
+        if (!looked.MoreToPour || (reading is { WhereItCures: true } && looked.Plan.Ground.Standing.Drift is not null))
         {
             yield break;
         }
 
         var elsewhere = reading is { WhereItCures: false };
-        List<Remedy> remedies = [Remedy.Ask("measure", "Measure there", "ground.level.tiltXDeg")];
-        if (elsewhere)
-        {
-            remedies.Add(Remedy.Change(
-                "here", "It was measured where it cures", p => p with { Ground = p.Ground with { Level = p.Ground.Level! with { WhereItCures = true } } }));
-        }
-
+        var field = reading?.Corners is null ? "ground.level.tiltXDeg" : "ground.level.corners.topLeftMm";
         yield return new(
             Id, "level-unknown@ground", Grade.Mind, "Level not known",
             elsewhere
                 ? "The level was read on another spot than the one it will cure on, and that says nothing."
                 : "Nobody has read the level where it will cure: a fraction of a degree is enough to drift.",
-            new("ground"), [.. remedies]);
+            [], new("ground"),
+            [
+                Remedy.Ask("measure", "Measure there", field),
+                .. elsewhere ? [Remedy.OnGround("here", "It was measured where it cures", g => g with { Level = g.Level! with { WhereItCures = true } })] : Array.Empty<Remedy>(),
+            ]);
     }
 }
 
 /// <summary>The base bows so far that its thinnest layer pools.</summary>
 internal sealed class BowCheck : ICheck
 {
+    private const int MostRows = 7;
+
     public string Id => "bow";
 
     public IEnumerable<Finding> Look(Looked looked)
     {
         var standing = looked.Plan.Ground.Standing;
-        if (standing is not { Sag: { } sag, Straight: false })
+        if (!looked.MoreToPour || standing is not { Sag: { } sag, Straight: false })
         {
             yield break;
         }
 
-        var thickness = looked.Piece.Ground.Base!.ThicknessMm!.Value;
-        var thinnest = looked.Piece.Layers.Min(l => l.DepthMm);
-
-        // Thicker is stiffer by the third power and heavier by less than the first.
-        var needed = thickness;
-        while (needed < Units.Accepted.ThicknessMm.To && !Straight(looked, needed))
-        {
-            needed = Math.Floor(needed) + 1;
-        }
-
-        List<Remedy> remedies = [Remedy.Change("middle", "Support the middle too", p => p with
-        {
-            Ground = p.Ground with { Supports = WithMiddle(p) },
-        })];
-        if (Straight(looked, needed))
-        {
-            remedies.Add(Remedy.Change("thicker", string.Create(CultureInfo.InvariantCulture, $"Take a base of {needed:0.#} mm"), p => p with
-            {
-                Ground = p.Ground with { Base = p.Ground.Base! with { ThicknessMm = needed } },
-            }));
-        }
-
+        var (width, height) = (looked.Piece.Ground.Outline.BoxWidthMm, looked.Piece.Ground.Outline.BoxHeightMm);
         yield return new(
             Id, "bow@ground", Grade.Mend, "Base bows",
-            string.Create(CultureInfo.InvariantCulture,
-                $"Over {standing.Span.Value:0} mm without a support it bows {sag.Value:0.0#} mm, more than a tenth of the thinnest layer ({thinnest:0.#} mm): resin pools in the middle."),
-            new("ground", null, looked.Piece.Ground.Outline.BoxWidthMm / 2, looked.Piece.Ground.Outline.BoxHeightMm / 2), [.. remedies]);
+            "Over {0} without a support it bows {1}, more than a tenth of the thinnest layer to come ({2}): resin pools in the middle.",
+            [standing.Span, sag, standing.Thinnest], new("ground", null, width / 2, height / 2),
+            [.. MoreSupports(looked), .. Thicker(looked), Remedy.Ask("base", "Take another base", "ground.base.thicknessMm")]);
     }
 
-    private static bool Straight(Looked looked, double thicknessMm)
+    /// <summary>The fewest rows of supports that carry it.</summary>
+    private static IEnumerable<Remedy> MoreSupports(Looked looked)
+    {
+        for (var rows = 3; rows <= MostRows; rows++)
+        {
+            var supports = Rows(looked.Piece, rows);
+            if (Straight(looked, looked.Piece.Ground with { Supports = supports }))
+            {
+                yield return Remedy.OnGround(
+                    "middle", string.Create(CultureInfo.InvariantCulture, $"Support the middle too: {supports.Length} in all"), g => g with { Supports = supports });
+                yield break;
+            }
+        }
+    }
+
+    /// <summary>The thinnest board, in whole millimetres, that carries itself and its resin.</summary>
+    private static IEnumerable<Remedy> Thicker(Looked looked)
     {
         var ground = looked.Piece.Ground;
-        var thicker = looked.Piece with { Ground = ground with { Base = ground.Base! with { ThicknessMm = thicknessMm } } };
-        return Standing.Of(thicker, [.. looked.Plan.Layers.Select(l => l.ResinG)], [.. looked.Plan.Layers.Select(l => l.Poured)]).Straight == true;
+        for (var mm = Math.Floor(ground.Base!.ThicknessMm!.Value) + 1; mm <= Accepted.ThicknessMm.To; mm++)
+        {
+            var thicker = ground with { Base = ground.Base with { ThicknessMm = mm } };
+            if (Straight(looked, thicker))
+            {
+                yield return Remedy.OnGround(
+                    "thicker", "Take a base of {0}", g => g with { Base = g.Base! with { ThicknessMm = thicker.Base.ThicknessMm } }, mm);
+                yield break;
+            }
+        }
     }
 
-    /// <summary>The supports with those between them that lie under the piece.</summary>
-    private static ImmutableArray<Support> WithMiddle(Piece piece)
+    private static bool Straight(Looked looked, Ground ground) =>
+        Standing.Of(looked.Piece with { Ground = ground }, looked.Plan.Layers).Straight == true;
+
+    /// <summary>The supports, with rows of more between the outermost wherever they lie under the piece.</summary>
+    private static ImmutableArray<Support> Rows(Piece piece, int rows)
     {
         var supports = Standing.SupportsOf(piece.Ground);
         double left = supports.Min(s => s.XMm), right = supports.Max(s => s.XMm), top = supports.Min(s => s.YMm), bottom = supports.Max(s => s.YMm);
-        var (x, y) = ((left + right) / 2, (top + bottom) / 2);
-        Support[] more = [new(x, top), new(x, bottom), new(left, y), new(right, y), new(x, y)];
-        return [.. supports, .. more.Where(m => !supports.Contains(m) && piece.Ground.Outline.SignedDistanceMm(m.XMm, m.YMm) < 0)];
+        double At(double from, double to, int i) => Math.Round(from + (to - from) * i / (rows - 1), 1);
+        return
+        [
+            .. supports,
+            .. Enumerable.Range(0, rows * rows).Select(i => new Support(At(left, right, i % rows), At(top, bottom, i / rows)))
+                .Where(s => !supports.Contains(s) && piece.Ground.Outline.SignedDistanceMm(s.XMm, s.YMm) < 0),
+        ];
     }
 }
 
@@ -142,12 +155,12 @@ internal sealed class CanvasSagCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        if (looked.Piece.Ground is { Base: { Material: BaseMaterial.Canvas, BackStiffened: false }, Outline: var outline })
+        if (looked.Bare && looked.Piece.Ground is { Base: { Material: BaseMaterial.Canvas, BackStiffened: false }, Outline: var outline })
         {
             yield return new(
                 Id, "canvas-sag@ground", Grade.Mend, "Canvas sags", "Under the weight of resin a canvas sags in the middle and the layer pools there.",
-                new("ground", null, outline.BoxWidthMm / 2, outline.BoxHeightMm / 2),
-                [Remedy.Change("stiffen", "Stiffen the back first", p => p with { Ground = p.Ground with { Base = p.Ground.Base! with { BackStiffened = true } } })]);
+                [], new("ground", null, outline.BoxWidthMm / 2, outline.BoxHeightMm / 2),
+                [Remedy.OnGround("stiffen", "Stiffen the back first", g => g with { Base = g.Base! with { BackStiffened = true } })]);
         }
     }
 }
@@ -159,16 +172,14 @@ internal sealed class PaintOilCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        if (looked.Piece.Ground.Paint is { Kind: PaintKind.Oil, Sealed: false })
+        if (looked.Bare && looked.Piece.Ground.Paint is { Kind: PaintKind.Oil, Sealed: false })
         {
             yield return new(
-                Id, "paint-oil@ground", Grade.Mend, "Oil paint below", "Resin lets go of oil paint, sooner or later.", new("ground"),
+                Id, "paint-oil@ground", Grade.Mend, "Oil paint below", "Resin lets go of oil paint, sooner or later.", [], new("ground"),
                 [
-                    Remedy.Change("seal", "Seal it under a thin coat", p => p with { Ground = p.Ground with { Paint = p.Ground.Paint! with { Sealed = true } } }),
-                    Remedy.Change("water", "Paint with water-based paint instead", p => p with
-                    {
-                        Ground = p.Ground with { Paint = p.Ground.Paint! with { Kind = PaintKind.Water, DryHours = null } },
-                    }),
+                    Remedy.OnGround("seal", "Seal it under a thin coat", g => g with { Paint = g.Paint! with { Sealed = true } }),
+                    Remedy.OnGround(
+                        "water", "Paint with water-based paint instead", g => g with { Paint = g.Paint! with { Kind = PaintKind.Water, DryHours = null } }),
                 ]);
         }
     }
@@ -182,7 +193,7 @@ internal sealed class WetGlueCheck : ICheck
     public IEnumerable<Finding> Look(Looked looked)
     {
         var layer = looked.Piece.Layers[0];
-        if (looked.Plan.Layers[0].Poured || layer.Plan.Start is not { } start)
+        if (!looked.Bare || layer.Plan.Start is not { } start)
         {
             yield break;
         }
@@ -193,7 +204,7 @@ internal sealed class WetGlueCheck : ICheck
             yield return new(
                 Id, $"wet-glue@ground/{step.Id}", Grade.Mend, "Not dry yet",
                 $"\"{step.What}\" is dry at {Clock(ready)}, and {layer.Name} starts at {Clock(start)}: it clouds or lifts.",
-                new("ground", layer.Id),
+                [], new("ground", layer.Id),
                 [Remedy.Change("later", $"Start at {Clock(ready)}", p => p with
                 {
                     Layers = p.Layers.SetItem(0, p.Layers[0] with { Plan = Later(p.Layers[0].Plan, ready) }),
@@ -217,18 +228,15 @@ internal sealed class LeakyCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        if (looked.Piece.Ground.Base is { Kind: PieceKind.Slice or PieceKind.Frame } board && !(board.GapsSealed && board.SealTested))
+        if (looked.Bare && looked.Piece.Ground.Base is { Kind: PieceKind.Slice or PieceKind.Frame } board && !(board.GapsSealed && board.SealTested))
         {
             var what = board.Kind == PieceKind.Frame ? "frame" : "dam";
             yield return new(
                 Id, "leaky@ground", Grade.Mend, "May leak",
                 board.GapsSealed ? $"Nobody has tested the {what} with water: resin finds every gap and runs out underneath."
                     : $"The gaps of the {what} are not sealed: resin runs out underneath.",
-                new("ground"),
-                [Remedy.Change("sealed", "It is sealed and held water", p => p with
-                {
-                    Ground = p.Ground with { Base = p.Ground.Base! with { GapsSealed = true, SealTested = true } },
-                })]);
+                [], new("ground"),
+                [Remedy.OnGround("sealed", "It is sealed and held water", g => g with { Base = g.Base! with { GapsSealed = true, SealTested = true } })]);
         }
     }
 }

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Units;
 using NodaTime;
@@ -74,7 +75,7 @@ public static class Preparation
         return
         [
             new("acrylic primer, two coats", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours, "Gives its colour to the ground; must be dry through."),
-            new("a thin coat of resin", Film(ground, SealFilmMm, 1), 4, "Holds best; the first layer follows inside its recoat window."),
+            new("a thin coat of resin", Film(ground, SealFilmMm, 1), TypicalMaterials.System("coating")!.Recoat.FromHours, "Holds best; the first layer follows inside its recoat window."),
             new("clear water-based varnish, two coats", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours, "Leaves the wood to be seen; try on a scrap whether resin holds."),
         ];
     }

@@ -17,6 +17,7 @@ public sealed record StandingSupport(double XMm, double YMm, Reckoned? Shim);
 /// <param name="OwnSupports">Whether the artist placed them.</param>
 /// <param name="Drift">Difference in depth across the piece; null while no tilt is known.</param>
 /// <param name="Level">Whether the thinnest layer can take that; null while not known.</param>
+/// <param name="Thinnest">Depth of the thinnest layer that is still to be poured; of all where none is.</param>
 /// <param name="Span">Longest stretch without a support.</param>
 /// <param name="Sag">How far the base bows over that stretch; null while its thickness is not known or it is no board.</param>
 /// <param name="Straight">Whether the thinnest layer can take the sag; null while not known.</param>
@@ -29,6 +30,7 @@ public sealed record Standing(
     bool OwnSupports,
     Reckoned? Drift,
     bool? Level,
+    Reckoned Thinnest,
     Reckoned Span,
     Reckoned? Sag,
     bool? Straight,
@@ -41,30 +43,30 @@ public sealed record Standing(
 
     /// <summary>How a piece stands.</summary>
     /// <param name="piece">A valid piece.</param>
-    /// <param name="resinG">Mass of each layer's resin, g.</param>
-    /// <param name="poured">Which layers have been poured.</param>
-    public static Standing Of(Piece piece, IReadOnlyList<double> resinG, IReadOnlyList<bool> poured)
+    /// <param name="layers">What was worked out for its layers.</param>
+    public static Standing Of(Piece piece, ImmutableArray<LayerPlan> layers)
     {
         ArgumentNullException.ThrowIfNull(piece);
-        ArgumentNullException.ThrowIfNull(resinG);
-        ArgumentNullException.ThrowIfNull(poured);
         var ground = piece.Ground;
         var outline = ground.Outline;
         var supports = SupportsOf(ground);
-        var thinnest = piece.Layers.Min(l => l.DepthMm);
+        var toCome = piece.Layers.Where((_, i) => !layers[i].Poured).DefaultIfEmpty(piece.Layers.MinBy(l => l.DepthMm)!).ToList();
+        var thinnest = toCome.Min(l => l.DepthMm);
         var (drift, level, shims) = LevelOf(ground, supports, thinnest);
         var span = SpanOf(supports);
         var resinMm = piece.Layers.Sum(l => l.DepthMm);
-        var allG = resinG.Sum();
+        var allG = layers.Sum(l => l.ResinG);
         var sag = SagOf(ground, span, resinMm, allG / Math.Max(1e-9, outline.AreaMm2 * resinMm / 1000));
         var baseMass = BaseMassOf(ground);
         return new(
             [.. supports.Select((s, i) => new StandingSupport(s.XMm, s.YMm, shims[i]))],
             ground.Supports is not null,
-            drift, level, span, sag,
+            drift, level,
+            Reckoned.Of(thinnest, "mm", Formulas.Thinnest, [.. toCome.Select(l => new ReckonedInput(l.Name, l.DepthMm, "mm", Origin.Own))]),
+            span, sag,
             sag is null ? null : sag.Value <= Grounds.Sag.AcceptedShare * thinnest,
             baseMass,
-            With(baseMass, "resin poured so far", resinG.Where((_, i) => poured[i]).Sum()),
+            With(baseMass, "resin poured so far", layers.Where(l => l.Poured).Sum(l => l.ResinG)),
             With(baseMass, "resin of all layers", allG));
     }
 

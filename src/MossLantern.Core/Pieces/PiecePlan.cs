@@ -126,7 +126,7 @@ public sealed class PiecePlanner(BandMapper mapper)
             Reckoned.Of(outline.PerimeterMm * ground.SideHeightMm / 100, "cm²", Formulas.SideArea,
                 new("perimeter", outline.PerimeterMm, "mm", Origin.Reckoned),
                 new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm")),
-            Standing.Of(piece, [.. layers.Select(l => l.ResinG)], [.. layers.Select(l => l.Poured)]),
+            Standing.Of(piece, layers),
             Preparation.Of(ground, zone),
             ground.Base?.Material is BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine ? Preparation.SealWays(ground) : [],
             PartsOf(piece),

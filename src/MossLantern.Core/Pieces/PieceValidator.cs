@@ -50,8 +50,10 @@ public sealed class PieceValidator : AbstractValidator<Piece>
 
     internal static bool Unique(IEnumerable<string> ids) => ids.GroupBy(id => id).All(g => g.Key.Length is > 0 and <= 40 && g.Count() == 1);
 
-    private sealed class GroundValidator : AbstractValidator<Ground>
+    /// <summary>Refuses a ground with values outside the accepted ranges.</summary>
+    public sealed class GroundValidator : AbstractValidator<Ground>
     {
+        /// <summary>A validator.</summary>
         public GroundValidator()
         {
             RuleFor(g => ((RectangleOutline)g.Outline).WidthMm).In(Accepted.OutlineMm, "Width")
@@ -89,6 +91,8 @@ public sealed class PieceValidator : AbstractValidator<Piece>
                 support.RuleFor(s => s.XMm).In(Accepted.HeartPlaceMm with { What = "Support from the left" });
                 support.RuleFor(s => s.YMm).In(Accepted.HeartPlaceMm with { What = "Support from the top" });
             }).OverridePropertyName("supports").When(g => g.Supports is not null);
+            RuleFor(g => g.Mould).Must((g, mould) => mould is null != (g.Base?.Kind == PieceKind.Casting))
+                .WithMessage("A casting needs a mould, and nothing else has one.");
             RuleFor(g => g.Mould!).SetValidator(new MouldValidator()).OverridePropertyName("mould").When(g => g.Mould is not null);
             RuleFor(g => g.Done).Must(d => Unique(d!.Value.Select(x => x.Id))).WithMessage("Each preparation is noted once.").When(g => g.Done is not null);
             RuleFor(g => g.SideHeightMm).In(Accepted.SideMm);

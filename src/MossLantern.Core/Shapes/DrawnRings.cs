@@ -36,7 +36,7 @@ internal sealed record DrawnRings(
             return TooSmall;
         }
 
-        double left = rings.Min(r => Least(r.Xs)), top = rings.Min(r => Least(r.Ys));
+        double left = rings.Min(r => r.Xs.ToArray().Min()), top = rings.Min(r => r.Ys.ToArray().Min());
         if (Math.Abs(left) > OriginMm || Math.Abs(top) > OriginMm)
         {
             return Wrong("A drawn outline must begin at 0, 0: the top left of its box.");
@@ -48,8 +48,7 @@ internal sealed record DrawnRings(
     /// <summary>Sorts rings into parts: a ring that lies in an even number of others is an outer one, the rest are openings.</summary>
     private static DrawnRings Nest(List<Ring> rings)
     {
-        var shells = rings.Select(r => new LinearRing(
-            [.. Enumerable.Range(0, r.Count + 1).Select(i => new Coordinate(r.Xs[i % r.Count], r.Ys[i % r.Count]))])).ToList();
+        var shells = rings.Select(Closed).ToList();
         for (var i = 0; i < shells.Count; i++)
         {
             if (new IsValidOp(new Polygon(shells[i])).ValidationError is { } error)
@@ -91,17 +90,6 @@ internal sealed record DrawnRings(
         Array.Reverse(xs);
         Array.Reverse(ys);
         return new(xs, ys);
-    }
-
-    private static double Least(ReadOnlySpan<double> values)
-    {
-        var least = double.MaxValue;
-        foreach (var value in values)
-        {
-            least = Math.Min(least, value);
-        }
-
-        return least;
     }
 
     private static DrawnRings Wrong(string problem) => new(problem, [], [], 0, 0);

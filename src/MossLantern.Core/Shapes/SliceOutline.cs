@@ -114,7 +114,7 @@ public sealed record SliceOutline(
         for (var i = 0; i < Corners; i++)
         {
             var angle = 2 * Math.PI * i / Corners;
-            var reach = Math.Clamp(Between(angle) + scale * wobble.At(angle), 0.05, 1);
+            var reach = Math.Clamp(ReachAt(angle) + scale * wobble.At(angle), 0.05, 1);
             xs[i] = WidthMm / 2 * (1 + reach * Math.Cos(angle));
             ys[i] = HeightMm / 2 * (1 + reach * Math.Sin(angle));
         }
@@ -122,8 +122,9 @@ public sealed record SliceOutline(
         return new(xs, ys);
     }
 
-    /// <summary>A smooth closed curve through the handles.</summary>
-    private double Between(double angle)
+    /// <summary>The reach of the smooth closed curve through the handles, without its wobble.</summary>
+    /// <param name="angle">Angle from the first handle, clockwise as seen, 0 to 2π.</param>
+    public double ReachAt(double angle)
     {
         var at = angle / (2 * Math.PI) * Reach.Length;
         var i = (int)at;

@@ -21,6 +21,9 @@ public static class Formulas
     /// <summary>Area of the side faces below an outline.</summary>
     public const string SideArea = "side-area";
 
+    /// <summary>Thinnest layer still to be poured.</summary>
+    public const string Thinnest = "thinnest";
+
     /// <summary>Longest stretch without a support.</summary>
     public const string Span = "span";
 
@@ -146,6 +149,7 @@ public static class Formulas
         new(SideArea, "Side area", "perimeter × side height", "shapes.md#outline"),
         new(RegionArea, "Region area", "The part of the outline that lies between this band's inner and outer edge on the map, counted cell by cell; a cell that an edge or the outline cuts counts with the part inside.", "map.md#areas"),
         new(RegionVolume, "Region volume", "area × depth; in moulds × pieces at once × what the mould holds of area × depth", "mixing.md#region-volume"),
+        new(Thinnest, "Thinnest layer", "the smallest depth of the layers still to be poured; of all where none is", "grounds.md#level"),
         new(Span, "Span", "the longest gap between neighbouring supports, along either side", "grounds.md#sag"),
         new(Sag, "Sag", "5 × weight per area × span⁴ ÷ (32 × E × thickness³); weight per area = 9.81 × (thickness × density + resin depth × resin density)", "grounds.md#sag"),
         new(BaseMass, "Base", "area × thickness × density, or area × mass by area", "grounds.md#weight"),

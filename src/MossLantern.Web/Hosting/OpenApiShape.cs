@@ -2,6 +2,7 @@ using System.Text.Json;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
 using NodaTime;
 
 namespace MossLantern.Web.Hosting;
@@ -13,6 +14,16 @@ internal static class OpenApiShape
     {
         options.AddDocumentTransformer((document, _, _) =>
         {
+            // The generator loses the type of a list that it has met deeper down before.
+            if (document.Components?.Schemas?[nameof(Reckoned)].Properties is { } reckoned)
+            {
+                reckoned["inputs"] = new OpenApiSchema
+                {
+                    Type = JsonSchemaType.Array,
+                    Items = new OpenApiSchemaReference(nameof(ReckonedInput), document),
+                };
+            }
+
             document.Info = new() { Title = "Moss Lantern", Version = "1" };
             document.Servers?.Clear();
             return Task.CompletedTask;

@@ -4,6 +4,87 @@
  */
 
 export interface paths {
+    "/api/pieces/{id}/runs/{runId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    runId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveRun"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PieceView"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grounds/become": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["GroundChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Ground"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/outlines/svg": {
         parameters: {
             query?: never;
@@ -71,48 +152,6 @@ export interface paths {
             };
         };
         put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/pieces/{id}/runs/{runId}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                    runId: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["SaveRun"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["PieceView"];
-                    };
-                };
-            };
-        };
         post?: never;
         delete?: never;
         options?: never;
@@ -1724,8 +1763,10 @@ export interface components {
             grade: components["schemas"]["Grade"];
             /** @description What it is, in two or three words. */
             title: string;
-            /** @description Why it matters, in one sentence with its numbers. */
+            /** @description Why it matters, in one sentence; `{0}`, `{1}` stand for its numbers. */
             reason: string;
+            /** @description The numbers of the reason, each open to its formula. */
+            numbers: components["schemas"]["Reckoned"][];
             /** @description Where it is. */
             place: components["schemas"]["FindingPlace"];
             /** @description What can be done about it; at least one. */
@@ -1787,6 +1828,16 @@ export interface components {
             /** @description The preparations that are done; null for none. */
             done?: null | components["schemas"]["PreparationDone"][];
             mould?: null | components["schemas"]["Mould"];
+        };
+        GroundChange: {
+            ground: components["schemas"]["Ground"];
+            kind?: null | components["schemas"]["PieceKind"];
+            shape?: null | components["schemas"]["OutlineShape"];
+            /** Format: int32 */
+            handles?: null | number;
+            open?: null | boolean;
+            /** @default false */
+            anotherRim: boolean;
         };
         /** @description The paint of a ground. */
         GroundPaint: {
@@ -2265,6 +2316,8 @@ export interface components {
              */
             diameterMm: number;
         };
+        /** @enum {unknown} */
+        OutlineShape: "rectangle" | "round" | "oval" | "slice";
         /**
          * @description A freeform slice: a closed wobbly curve through a few handles that stand at equal angles round the middle of a frame,
          *     perhaps with an opening. It never crosses itself.
@@ -2502,7 +2555,6 @@ export interface components {
             unit: string;
             /** @description Id of the formula in Formulas. */
             formula: string;
-            /** @description The inputs, in the order the formula names them. */
             inputs: components["schemas"]["ReckonedInput"][];
         };
         /** @description One input of a reckoned number. */
@@ -2593,10 +2645,15 @@ export interface components {
         Remedy: {
             /** @description Stable id, unique in the finding. */
             id: string;
-            /** @description What a press does, in words. */
+            /** @description What a press does, in words; `{0}` stands for Mm. */
             label: string;
             /** @description The field to go to, for what only the person can say; null where the change is made by the press. */
             field: null | string;
+            /**
+             * Format: double
+             * @description A length in the label, for the person's own units, mm; null where there is none.
+             */
+            mm?: null | number;
         };
         RemedyPiece: {
             piece: components["schemas"]["Piece"];
@@ -2774,6 +2831,8 @@ export interface components {
             drift: null | components["schemas"]["Reckoned"];
             /** @description Whether the thinnest layer can take that; null while not known. */
             level: null | boolean;
+            /** @description Depth of the thinnest layer that is still to be poured; of all where none is. */
+            thinnest: components["schemas"]["Reckoned"];
             /** @description Longest stretch without a support. */
             span: components["schemas"]["Reckoned"];
             sag: null | components["schemas"]["Reckoned"];

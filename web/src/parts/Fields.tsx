@@ -1,4 +1,4 @@
-import { useEffect, useId, useRef, useState } from 'react';
+import { useCallback, useEffect, useId, useRef, useState } from 'react';
 import { Refused, api, take } from '../api/client';
 import { kinds, useUnits } from '../units/units';
 import { outside, useFields } from './fields';
@@ -26,7 +26,7 @@ function useNewest<T>(callback: (value: T) => void) {
   useEffect(() => {
     newest.current = callback;
   });
-  return (value: T) => newest.current(value);
+  return useCallback((value: T) => newest.current(value), []);
 }
 
 interface NumberProps {
@@ -199,7 +199,10 @@ export function TextField({ label, quiet, value, error, width = 180, lines, live
       give(to);
     }, pauseMs);
   };
-  const commit = () => text !== value && onChange(text);
+  const commit = () => {
+    clearTimeout(pause.current);
+    if (text !== value) give(text);
+  };
   const shared = {
     id,
     value: text,
@@ -316,6 +319,30 @@ export function Choice<T extends string>({ label, quiet, value, choices, onChang
   );
 }
 
+interface WhetherProps {
+  label: string;
+  value: boolean;
+  no: string;
+  yes: string;
+  onChange: (value: boolean) => void;
+}
+
+/** One of two, told in words in a sentence. */
+export function Whether({ label, value, no, yes, onChange }: WhetherProps) {
+  return (
+    <Choice
+      label={label}
+      quiet
+      value={value ? 'yes' : 'no'}
+      choices={[
+        ['no', no],
+        ['yes', yes],
+      ]}
+      onChange={(to) => onChange(to === 'yes')}
+    />
+  );
+}
+
 interface ColourProps {
   label: string;
   value: string;
@@ -325,16 +352,13 @@ interface ColourProps {
 /** A colour well. The browser reports every shade on the way; only the one settled on is taken. */
 export function ColourField({ label, value, onChange }: ColourProps) {
   const input = useRef<HTMLInputElement>(null);
-  const give = useRef(onChange);
-  useEffect(() => {
-    give.current = onChange;
-  });
+  const give = useNewest(onChange);
   useEffect(() => {
     const well = input.current;
-    const settle = () => well && give.current(well.value);
+    const settle = () => well && give(well.value);
     well?.addEventListener('change', settle);
     return () => well?.removeEventListener('change', settle);
-  }, []);
+  }, [give]);
   useEffect(() => {
     if (input.current) input.current.value = value;
   }, [value]);

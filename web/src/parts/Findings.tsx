@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { Finding } from '../api/client';
+import { useUnits } from '../units/units';
 import { TextField } from './Fields';
-
-const grades = { stop: 'stop', mend: 'mend', mind: 'mind' } as const;
+import { HowNumber } from './HowNumber';
 
 interface Props {
   findings: Finding[];
@@ -28,10 +28,14 @@ export function Findings({ findings, onRemedy, onWave }: Props) {
   );
 }
 
+/** In a sentence a number says what it takes to judge it, and no more. */
+const decimalsIn = (value: number) => (Number.isInteger(value) || value >= 100 ? 0 : value < 1 ? 2 : 1);
+
 /** Where a pin on the map leads to. */
 export const placeId = (finding: Finding) => `finding-${finding.key.replace(/\W+/g, '-')}`;
 
 function OneFinding({ finding, onRemedy, onWave }: { finding: Finding } & Omit<Props, 'findings'>) {
+  const units = useUnits();
   const [waving, setWaving] = useState(false);
   if (finding.wavedOff)
     return (
@@ -45,7 +49,15 @@ function OneFinding({ finding, onRemedy, onWave }: { finding: Finding } & Omit<P
   return (
     <>
       <p>
-        <span className="grade">{grades[finding.grade]}</span> <b>{finding.title}.</b> {finding.reason}
+        <span className="grade">{finding.grade}</span> <b>{finding.title}.</b>{' '}
+        {finding.reason.split(/\{(\d)\}/).map((part, i) => {
+          const number = i % 2 === 1 ? finding.numbers[Number(part)] : undefined;
+          return number ? (
+            <HowNumber key={i} of={number} label={finding.title} decimals={decimalsIn(number.value)} />
+          ) : (
+            part
+          );
+        })}
       </p>
       <div className="row-buttons">
         {finding.remedies.map((remedy) => (
@@ -55,7 +67,10 @@ function OneFinding({ finding, onRemedy, onWave }: { finding: Finding } & Omit<P
             className="btn btn-primary"
             onClick={() => onRemedy(finding, remedy.id)}
           >
-            {remedy.label}
+            {remedy.label.replace(
+              '{0}',
+              remedy.mm == null ? '' : units.show(remedy.mm, 'mm', decimalsIn(remedy.mm)),
+            )}
           </button>
         ))}
         <button

@@ -1,10 +1,13 @@
 import type { Ground } from '../../api/client';
-import { Choice, ColourField, NumberField } from '../../parts/Fields';
+import { useState } from 'react';
+import { Choice, ColourField, NumberField, Whether } from '../../parts/Fields';
 import { useFields } from '../../parts/fields';
 import { useUnits } from '../../units/units';
-import type { Base, Kind, Mould, Slice } from './kinds';
+import type { Base, Kind, Mould } from './kinds';
 import { FromDrawing } from './FromDrawing';
-import { board, boxOf, kinds, materials, ofKind, openingIn, reshaped, shapes } from './kinds';
+import type { GroundChange } from './become';
+import { become } from './become';
+import { board, boxOf, kinds, materials, shapes } from './kinds';
 
 interface Props {
   ground: Ground;
@@ -17,6 +20,17 @@ export function GroundSentence({ ground, say, onChange }: Props) {
   const base = ground.base ?? null;
   const kind: Kind = base?.kind ?? 'panel';
   const set = (change: Partial<Ground>) => onChange({ ...ground, ...change });
+  const [failed, setFailed] = useState<string | null>(null);
+  const turn = (change: GroundChange) =>
+    become(
+      ground,
+      change,
+      (to) => {
+        setFailed(null);
+        onChange(to);
+      },
+      setFailed,
+    );
   const setBase = (change: Partial<Base>) => set({ base: { ...(base ?? board), ...change } });
   const wall = (
     <p>
@@ -34,15 +48,12 @@ export function GroundSentence({ ground, say, onChange }: Props) {
       {kind === 'panel' ? (
         <>
           {' and an edge that is '}
-          <Choice
+          <Whether
             label="Edge"
-            quiet
-            value={ground.edge}
-            choices={[
-              ['taped-clean', 'taped clean'],
-              ['dripped-over', 'dripped over'],
-            ]}
-            onChange={(edge) => set({ edge })}
+            value={ground.edge === 'dripped-over'}
+            no="taped clean"
+            yes="dripped over"
+            onChange={(over) => set({ edge: over ? 'dripped-over' : 'taped-clean' })}
           />
         </>
       ) : (
@@ -73,7 +84,7 @@ export function GroundSentence({ ground, say, onChange }: Props) {
           quiet
           value={kind}
           choices={kinds}
-          onChange={(to) => onChange(ofKind(ground, to))}
+          onChange={(to) => to !== kind && turn({ kind: to })}
         />
         {kind !== 'casting' && (
           <>
@@ -108,29 +119,26 @@ export function GroundSentence({ ground, say, onChange }: Props) {
         {base?.material === 'canvas' && (
           <>
             {', its back '}
-            <Choice
+            <Whether
               label="Back of the canvas"
-              quiet
-              value={base.backStiffened ? 'stiff' : 'soft'}
-              choices={[
-                ['soft', 'left as it is'],
-                ['stiff', 'stiffened'],
-              ]}
-              onChange={(to) => setBase({ backStiffened: to === 'stiff' })}
+              value={base.backStiffened}
+              no="left as it is"
+              yes="stiffened"
+              onChange={(backStiffened) => setBase({ backStiffened })}
             />
           </>
         )}
         ,
       </p>
-      <Size ground={ground} say={say} set={set} />
-      {kind === 'casting' ? <Cavity ground={ground} say={say} set={set} /> : wall}
-      {kind !== 'casting' && <Paint ground={ground} say={say} set={set} />}
-      {kind === 'casting' && (
-        <p>
-          with nothing below but{' '}
-          <ColourField label="Ground colour" value={ground.colour} onChange={(colour) => set({ colour })} />{' '}
-          shining through.
-        </p>
+      <Size ground={ground} say={say} set={set} turn={turn} />
+      {failed && <p className="say-wrong">{failed}</p>}
+      {kind === 'casting' ? (
+        <Cavity ground={ground} say={say} set={set} />
+      ) : (
+        <>
+          {wall}
+          <Paint ground={ground} say={say} set={set} />
+        </>
       )}
     </div>
   );
@@ -186,18 +194,19 @@ function Cavity({ ground, say, set }: PartProps) {
       </p>
       <p>
         {number('Pieces', 'pieces', mould.pieces === 1 ? 'piece' : 'pieces', true)} from{' '}
-        {number('Cavities', 'cavities', mould.cavities === 1 ? 'cavity' : 'cavities', true)} at once,
+        {number('Cavities', 'cavities', mould.cavities === 1 ? 'cavity' : 'cavities', true)} at once, with
+        nothing below but{' '}
+        <ColourField label="Ground colour" value={ground.colour} onChange={(colour) => set({ colour })} />{' '}
+        shining through.
       </p>
     </>
   );
 }
 
-function Size({ ground, say, set }: PartProps) {
+function Size({ ground, say, set, turn }: PartProps & { turn: (change: GroundChange) => void }) {
   const { outline } = ground;
   const units = useUnits();
   const box = boxOf(outline);
-  const setSlice = (change: Partial<Slice>) =>
-    outline.shape === 'slice' && set({ outline: { ...outline, ...change } });
   const side = (label: string, key: 'widthMm' | 'heightMm') => (
     <NumberField
       label={label}
@@ -220,9 +229,7 @@ function Size({ ground, say, set }: PartProps) {
         quiet
         value={outline.shape}
         choices={shapes.filter(([shape]) => shape !== 'drawn' || outline.shape === 'drawn')}
-        onChange={(shape) =>
-          shape !== outline.shape && shape !== 'drawn' && set({ outline: reshaped(outline, shape) })
-        }
+        onChange={(shape) => shape !== outline.shape && shape !== 'drawn' && turn({ shape })}
       />
       {outline.shape === 'round' ? (
         <>
@@ -263,12 +270,12 @@ function Size({ ground, say, set }: PartProps) {
             value={outline.wobbleMm}
             takes="ground.outline.wobbleMm"
             error={say('ground.outline.wobbleMm')}
-            onChange={(v) => setSlice({ wobbleMm: v ?? 0 })}
+            onChange={(v) => set({ outline: { ...outline, wobbleMm: v ?? 0 } })}
           />{' '}
           <button
             type="button"
             className="btn btn-outline-primary"
-            onClick={() => setSlice({ seed: (outline.seed % 9973) + 1 })}
+            onClick={() => turn({ anotherRim: true })}
           >
             another rim
           </button>
@@ -280,18 +287,15 @@ function Size({ ground, say, set }: PartProps) {
             choices={[...new Set([5, 6, 8, 10, 12, 16, outline.reach.length])]
               .sort((a, b) => a - b)
               .map((n) => [String(n), `${n} handles`] as const)}
-            onChange={(to) => setSlice({ reach: through(outline.reach, Number(to)) })}
+            onChange={(to) => turn({ handles: Number(to) })}
           />
           {' and '}
-          <Choice
+          <Whether
             label="Opening"
-            quiet
-            value={outline.opening ? 'open' : 'whole'}
-            choices={[
-              ['whole', 'no opening'],
-              ['open', 'an opening'],
-            ]}
-            onChange={(to) => setSlice({ opening: to === 'open' ? openingIn(outline) : null })}
+            value={!!outline.opening}
+            no="no opening"
+            yes="an opening"
+            onChange={(open) => turn({ open })}
           />
           {say('ground.outline.opening') && (
             <span className="field-error">{say('ground.outline.opening')}</span>
@@ -302,16 +306,6 @@ function Size({ ground, say, set }: PartProps) {
       {say('ground.outline') && <span className="field-error">{say('ground.outline')}</span>}
     </p>
   );
-}
-
-/** The same curve through another number of handles. */
-function through(reach: number[], handles: number): number[] {
-  return Array.from({ length: handles }, (_, i) => {
-    const at = (i / handles) * reach.length;
-    const here = reach[Math.floor(at)]!;
-    const next = reach[(Math.floor(at) + 1) % reach.length]!;
-    return Math.round((here + (next - here) * (at % 1)) * 1000) / 1000;
-  });
 }
 
 function Paint({ ground, say, set }: PartProps) {
@@ -369,15 +363,12 @@ function Paint({ ground, say, set }: PartProps) {
           {paint.kind === 'oil' && (
             <>
               {', '}
-              <Choice
+              <Whether
                 label="Seal over the paint"
-                quiet
-                value={paint.sealed ? 'sealed' : 'bare'}
-                choices={[
-                  ['bare', 'not sealed'],
-                  ['sealed', 'sealed'],
-                ]}
-                onChange={(to) => setPaint({ sealed: to === 'sealed' })}
+                value={paint.sealed}
+                no="not sealed"
+                yes="sealed"
+                onChange={(sealed) => setPaint({ sealed })}
               />
             </>
           )}

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, take } from '../../api/client';
 import { TextField } from '../../parts/Fields';
+import { Figure } from '../../parts/Figure';
 import { HowNumber } from '../../parts/HowNumber';
 import type { StationProps } from '../station';
 import { GroundSentence } from './GroundSentence';
@@ -27,26 +28,9 @@ export function GroundStation({ id, piece, layer, layerIndex, plan, edit, say, s
       />
       <GroundSentence ground={ground} say={say} onChange={(to) => edit((p) => ({ ...p, ground: to }))} />
       <dl className="figures">
-        <div>
-          <dt>Area</dt>
-          <dd>
-            <HowNumber of={plan.ground.area} label="Area" />
-          </dd>
-        </div>
-        <div>
-          <dt>Perimeter</dt>
-          <dd>
-            <HowNumber of={plan.ground.perimeter} label="Perimeter" decimals={0} />
-          </dd>
-        </div>
-        {!plan.ground.mould && (
-          <div>
-            <dt>Sides</dt>
-            <dd>
-              <HowNumber of={plan.ground.sideArea} label="Area of the sides" />
-            </dd>
-          </div>
-        )}
+        <Figure term="Area" of={plan.ground.area} />
+        <Figure term="Perimeter" of={plan.ground.perimeter} decimals={0} />
+        {!plan.ground.mould && <Figure term="Sides" of={plan.ground.sideArea} />}
       </dl>
       {plan.ground.mould && <MouldFigures mould={plan.ground.mould} />}
       {plan.ground.parts.length > 1 && (
@@ -85,29 +69,14 @@ export function GroundStation({ id, piece, layer, layerIndex, plan, edit, say, s
 /** What the mould holds, what is left of it, and how often it is filled. */
 function MouldFigures({ mould }: { mould: NonNullable<StationProps['plan']['ground']['mould']> }) {
   const { castings } = mould;
-  const full = mould.room.value < 0;
   return (
     <section aria-label="Mould">
       <dl className="figures">
-        <div>
-          <dt>A cavity holds</dt>
-          <dd>
-            <HowNumber of={mould.capacity} label="A cavity holds" decimals={0} />
-          </dd>
-        </div>
-        <div>
-          <dt>For the layers</dt>
-          <dd>
-            <HowNumber of={mould.body} label="For the layers" decimals={0} />
-          </dd>
-        </div>
-        <div>
-          <dt>Depth left</dt>
-          <dd>
-            <HowNumber of={mould.room} label="Depth left" decimals={1} />
-            {full && <em> too deep: it runs over</em>}
-          </dd>
-        </div>
+        <Figure term="A cavity holds" of={mould.capacity} decimals={0} />
+        <Figure term="For the layers" of={mould.body} decimals={0} />
+        <Figure term="Depth left" of={mould.room} decimals={1}>
+          {mould.room.value < 0 && 'too deep: it runs over'}
+        </Figure>
       </dl>
       <p>
         {castings.length === 1

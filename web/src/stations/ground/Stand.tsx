@@ -1,5 +1,6 @@
 import type { Ground, PlanView } from '../../api/client';
-import { Choice, NumberField } from '../../parts/Fields';
+import { NumberField, Whether } from '../../parts/Fields';
+import { Figure } from '../../parts/Figure';
 import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
 
@@ -12,6 +13,7 @@ interface Props {
   onChange: (change: Partial<Ground>) => void;
 }
 
+const flat = { topLeftMm: 0, topRightMm: 0, bottomLeftMm: 0, bottomRightMm: 0 };
 const unread: Level = { whereItCures: true, tiltXDeg: null, tiltYDeg: null, corners: null };
 
 /** How the piece stands: level, shims, supports, sag. */
@@ -51,35 +53,21 @@ export function Stand({ ground, plan, say, onChange }: Props) {
       <div className="sentence small">
         <p>
           Read{' '}
-          <Choice
+          <Whether
             label="Where the level was read"
-            quiet
-            value={level.whereItCures ? 'there' : 'elsewhere'}
-            choices={[
-              ['there', 'where it will cure'],
-              ['elsewhere', 'on another spot'],
-            ]}
-            onChange={(to) => set({ whereItCures: to === 'there' })}
+            value={level.whereItCures}
+            no="on another spot"
+            yes="where it will cure"
+            onChange={(whereItCures) => set({ whereItCures })}
           />
           {' as '}
-          <Choice
+          <Whether
             label="How the level was read"
-            quiet
-            value={level.corners ? 'corners' : 'tilt'}
-            choices={[
-              ['tilt', 'a tilt'],
-              ['corners', 'corner heights'],
-            ]}
-            onChange={(to) =>
-              set(
-                to === 'corners'
-                  ? {
-                      tiltXDeg: null,
-                      tiltYDeg: null,
-                      corners: { topLeftMm: 0, topRightMm: 0, bottomLeftMm: 0, bottomRightMm: 0 },
-                    }
-                  : { corners: null },
-              )
+            value={!!level.corners}
+            no="a tilt"
+            yes="corner heights"
+            onChange={(byCorners) =>
+              set({ tiltXDeg: null, tiltYDeg: null, corners: byCorners ? flat : null })
             }
           />
           {level.corners ? (
@@ -104,54 +92,21 @@ export function Stand({ ground, plan, say, onChange }: Props) {
         </div>
       )}
       <dl className="figures">
-        <div>
-          <dt>Drift across it</dt>
-          <dd>
-            {standing.drift ? (
-              <>
-                <HowNumber of={standing.drift} label="Drift across it" decimals={2} />{' '}
-                <em>{standing.level ? 'level enough' : 'too much'}</em>
-              </>
-            ) : (
-              <em>not known</em>
-            )}
-          </dd>
-        </div>
+        <Figure term="Drift across it" of={standing.drift} decimals={2} unknown="not known">
+          {standing.level ? 'level enough' : 'too much'}
+        </Figure>
         {ground.base?.kind !== 'casting' && (
-          <div>
-            <dt>Sag between supports</dt>
-            <dd>
-              {standing.sag ? (
-                <>
-                  <HowNumber of={standing.sag} label="Sag between supports" decimals={2} />{' '}
-                  <em>{standing.straight ? 'straight enough' : 'too much'}</em>
-                </>
-              ) : (
-                <em>{ground.base?.material === 'canvas' ? 'no board' : 'thickness not known'}</em>
-              )}
-            </dd>
-          </div>
+          <Figure
+            term="Sag between supports"
+            of={standing.sag}
+            decimals={2}
+            unknown={ground.base?.material === 'canvas' ? 'no board' : 'thickness not known'}
+          >
+            {standing.straight ? 'straight enough' : 'too much'}
+          </Figure>
         )}
-        <div>
-          <dt>Weight so far</dt>
-          <dd>
-            {standing.massSoFar ? (
-              <HowNumber of={standing.massSoFar} label="Weight so far" decimals={2} />
-            ) : (
-              <em>not known</em>
-            )}
-          </dd>
-        </div>
-        <div>
-          <dt>With every layer</dt>
-          <dd>
-            {standing.finishedMass ? (
-              <HowNumber of={standing.finishedMass} label="Weight with every layer" decimals={2} />
-            ) : (
-              <em>not known</em>
-            )}
-          </dd>
-        </div>
+        <Figure term="Weight so far" of={standing.massSoFar} decimals={2} unknown="not known" />
+        <Figure term="With every layer" of={standing.finishedMass} decimals={2} unknown="not known" />
       </dl>
       <p>
         It stands on {standing.supports.length} supports{!standing.ownSupports && <em> default</em>}, as drawn

@@ -1,6 +1,9 @@
 using System.Text;
+using FluentValidation;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
+using MossLantern.Core.Grounds;
+using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 using MossLantern.Data;
@@ -15,15 +18,35 @@ public sealed record SvgDrawing(string Svg, double? Dpi = null);
 /// <summary>The outline of a drawing. Nothing is saved.</summary>
 public sealed record SvgRead(Outline Outline, double WidthMm, double HeightMm, int Parts);
 
-/// <summary>Outlines in and out.</summary>
-internal static class OutlineEndpoints
+/// <summary>One change of a ground that takes others with it: of its kind, its outline's shape, or a slice's handles, opening or wobble.</summary>
+public sealed record GroundChange(
+    Ground Ground, PieceKind? Kind = null, OutlineShape? Shape = null, int? Handles = null, bool? Open = null, bool AnotherRim = false);
+
+/// <summary>Grounds that become others, and outlines in and out. Nothing is saved.</summary>
+internal static class GroundEndpoints
 {
     private const int MostBytes = 12_000_000;
 
     private static readonly AcceptedRange Dpi = new("Pixels to an inch", 20, 2400, "");
 
-    public static void MapOutlines(this IEndpointRouteBuilder app)
+    private static readonly GroundChangeValidator Changes = new();
+
+    public static void MapGrounds(this IEndpointRouteBuilder app)
     {
+        app.MapPost("/api/grounds/become", (GroundChange change) =>
+        {
+            Changes.ValidateAndThrow(change);
+            var ground = change.Kind is { } kind ? Becoming.OfKind(change.Ground, kind) : change.Ground;
+            ground = change.Shape is { } shape ? ground with { Outline = Becoming.Shaped(ground.Outline, shape) } : ground;
+            if (ground.Outline is not SliceOutline slice)
+            {
+                return ground;
+            }
+
+            slice = change.Handles is { } handles ? Becoming.Through(slice, handles) : slice;
+            slice = change.Open is { } open ? Becoming.Opened(slice, open) : slice;
+            return ground with { Outline = change.AnotherRim ? Becoming.Reseeded(slice) : slice };
+        });
         app.MapPost("/api/outlines/svg", Results<Ok<SvgRead>, ProblemHttpResult> (SvgDrawing drawing) =>
         {
             var dpi = drawing.Dpi ?? SvgOutline.UsualDpi;
@@ -51,5 +74,15 @@ internal static class OutlineEndpoints
             pieces.Find(id) is { } stored
                 ? TypedResults.File(Encoding.UTF8.GetBytes(SvgOutline.Write(stored.Piece.Ground.Outline)), "image/svg+xml", "outline.svg")
                 : PieceEndpoints.NoPiece());
+    }
+
+    private sealed class GroundChangeValidator : AbstractValidator<GroundChange>
+    {
+        public GroundChangeValidator()
+        {
+            RuleFor(c => c.Ground).SetValidator(new PieceValidator.GroundValidator());
+            RuleFor(c => c.Handles).Must(h => h is null or (>= SliceOutline.FewestHandles and <= SliceOutline.MostHandles))
+                .WithMessage($"A slice has from {SliceOutline.FewestHandles} to {SliceOutline.MostHandles} handles.");
+        }
     }
 }
