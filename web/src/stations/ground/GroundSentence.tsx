@@ -151,7 +151,7 @@ interface PartProps {
 }
 
 const sources = [
-  ['dimensions', 'as much as its size gives'],
+  ['dimensions', 'what its size gives'],
   ['water', 'the water I measured,'],
   ['maker', 'what its maker says,'],
 ] as const;
