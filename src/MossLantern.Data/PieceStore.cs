@@ -176,9 +176,9 @@ public sealed class PieceStore(WorkshopDatabase database)
     {
         id,
         piece.Name,
-        WidthMm = piece.Ground.Outline.BoxWidthMm,
-        HeightMm = piece.Ground.Outline.BoxHeightMm,
-        piece.Ground.Outline.AreaMm2,
+        WidthMm = piece.Ground.Whole.BoxWidthMm,
+        HeightMm = piece.Ground.Whole.BoxHeightMm,
+        piece.Ground.Whole.AreaMm2,
         now = Times.Write(now),
     };
 }

@@ -34,7 +34,6 @@ public static class SkiaBrush
     private static void Paint(SKCanvas canvas, Painting painting, float pixelsPerMm)
     {
         using var outline = SKPath.ParseSvgPathData(painting.Outline);
-        var paths = painting.Paths.Select(p => Parse(p.Path)).ToArray();
         canvas.Save();
         canvas.ClipPath(outline, antialias: true);
         using (var ground = Fill(SKColor.Parse(painting.Ground)))
@@ -42,23 +41,58 @@ public static class SkiaBrush
             canvas.DrawPath(outline, ground);
         }
 
-        for (var i = 0; i < paths.Length; i++)
+        Insets(canvas, painting, true, pixelsPerMm);
+        if (painting.Panel is null)
         {
-            Paint(canvas, painting.Paths[i], paths[i], pixelsPerMm);
+            Paths(canvas, painting, pixelsPerMm);
+        }
+        else
+        {
+            using var panel = SKPath.ParseSvgPathData(painting.Panel);
+            foreach (var copy in painting.Copies)
+            {
+                canvas.Save();
+                canvas.Translate((float)copy.FromMm, 0);
+                canvas.Scale(copy.Mirrored ? -1 : 1, 1);
+                canvas.ClipPath(panel, antialias: true);
+                Paths(canvas, painting, pixelsPerMm);
+                canvas.Restore();
+            }
+        }
+
+        if (painting.Paths.Any(p => p.Role == PaintRole.GrowthLine))
+        {
+            Weather(canvas, painting, outline);
+        }
+
+        Insets(canvas, painting, false, pixelsPerMm);
+        Stroke(canvas, outline, new(20, 16, 8, 71), Math.Max(2.4f, 2 / pixelsPerMm));
+        Stroke(canvas, outline, new(255, 255, 255, 89), Math.Max(0.9f, 1 / pixelsPerMm));
+        canvas.Restore();
+    }
+
+    private static void Insets(SKCanvas canvas, Painting painting, bool below, float pixelsPerMm)
+    {
+        foreach (var inset in painting.Insets.Where(i => i.Below == below))
+        {
+            canvas.Save();
+            canvas.Translate((float)inset.XMm, (float)inset.YMm);
+            Paint(canvas, inset.Painting, pixelsPerMm);
+            canvas.Restore();
+        }
+    }
+
+    private static void Paths(SKCanvas canvas, Painting painting, float pixelsPerMm)
+    {
+        foreach (var path in painting.Paths)
+        {
+            using var shape = Parse(path.Path);
+            Paint(canvas, path, shape, pixelsPerMm);
         }
 
         if (painting.Paths.Any(p => p.Role == PaintRole.GrowthLine))
         {
             Finishes(canvas, painting);
-            Weather(canvas, painting, outline);
-        }
-
-        Stroke(canvas, outline, new(20, 16, 8, 71), Math.Max(2.4f, 2 / pixelsPerMm));
-        Stroke(canvas, outline, new(255, 255, 255, 89), Math.Max(0.9f, 1 / pixelsPerMm));
-        canvas.Restore();
-        foreach (var path in paths)
-        {
-            path.Dispose();
         }
     }
 

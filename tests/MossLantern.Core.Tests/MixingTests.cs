@@ -1,3 +1,4 @@
+using MossLantern.Core.Map;
 using CsCheck;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
@@ -258,5 +259,9 @@ public class MixingTests
     public void The_lacing_additive_has_no_load_by_weight() =>
         Assert.Throws<ArgumentOutOfRangeException>(() => TypicalMaterials.Of(ColourantClass.Lacing));
 
-    private static CupPlan Cups(Ground ground, Layer layer) => CupPlanner.Plan(ground, layer, Samples.Map(ground, layer));
+    private static CupPlan Cups(Ground ground, Layer layer)
+    {
+        var (mapper, piece) = (new BandMapper(), Samples.Piece(ground, layer));
+        return CupPlanner.Plan(ground, layer, mapper.Map(ground.Outline, piece.Growth, layer), DepthZones.Of(mapper, piece, layer));
+    }
 }

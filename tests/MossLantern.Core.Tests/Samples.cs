@@ -48,7 +48,7 @@ internal static class Samples
         new("coating"), Measure.ByVolume, null, [], PourTimes.None);
 
     public static Piece Piece(Ground ground, params Layer[] layers) =>
-        new("Test", ground, GrowthScale.For(ground.Outline), [.. layers]);
+        new("Test", ground, GrowthScale.For(ground.MapOutline), [.. layers]);
 
     public static BandMap Map(Ground ground, Layer layer, GrowthScale? growth = null) =>
         new BandMapper().Map(ground.Outline, growth ?? GrowthScale.For(ground.Outline), layer);

@@ -90,7 +90,7 @@ public static class SecondLook
     /// <summary>Every check.</summary>
     public static ImmutableArray<ICheck> Checks { get; } =
     [
-        new TiltCheck(), new LevelUnknownCheck(), new BowCheck(), new CanvasSagCheck(), new PaintOilCheck(), new WetGlueCheck(), new LeakyCheck(),
+        new TiltCheck(), new LevelUnknownCheck(), new BowCheck(), new CanvasSagCheck(), new PaintOilCheck(), new WetGlueCheck(), new LeakyCheck(), new ReliefBelowCheck(),
     ];
 
     /// <summary>All findings, the gravest first; those waved off carry their reason and come last.</summary>

@@ -42,6 +42,9 @@ public enum BaseMaterial
 
     /// <summary>A silicone mould: it does not stay with the piece.</summary>
     Silicone,
+
+    /// <summary>Cured resin: an older casting that is poured over again.</summary>
+    Resin,
 }
 
 /// <summary>The base of a piece.</summary>
@@ -70,8 +73,9 @@ public enum PaintKind
 /// <param name="Coats">Number of coats.</param>
 /// <param name="DryHours">Drying time by its label, h; null takes the default.</param>
 /// <param name="Sealed">Whether it is sealed under a thin coat that resin holds to.</param>
+/// <param name="AsMap">Whether the map is painted, each band of the first layer in its own colour; else all in one.</param>
 public sealed record GroundPaint(
-    PaintKind Kind, int Coats = 1, double? DryHours = null, bool Sealed = false);
+    PaintKind Kind, int Coats = 1, double? DryHours = null, bool Sealed = false, bool AsMap = false);
 
 /// <summary>A preparation that is done.</summary>
 /// <param name="Id">Its id.</param>
@@ -128,6 +132,7 @@ public sealed record BaseData(BaseMaterial Material, string Name, double? Densit
         new(BaseMaterial.Glass, "glass", 2500, null, 70),
         new(BaseMaterial.Canvas, "stretched canvas", null, 0.5, null),
         new(BaseMaterial.Silicone, "silicone mould", null, 0, null),
+        new(BaseMaterial.Resin, "cured resin", 1100, null, 3),
     ];
 
     /// <summary>The data of a material.</summary>

@@ -40,6 +40,8 @@ public static class Becoming
                 Base = new(kind, BaseMaterial.Silicone),
                 Edge = EdgeStyle.Walled,
                 Paint = null,
+                Set = null,
+                Old = null,
                 Mould = ground.Mould ?? new(10, CapacityFrom.Dimensions, null, 1, 1, 0),
             };
         }
@@ -51,6 +53,7 @@ public static class Becoming
             Base = was with { Kind = kind, Material = was.Material == BaseMaterial.Silicone ? BaseMaterial.BirchPly : was.Material },
             Edge = edge,
             Mould = null,
+            Set = kind == PieceKind.Frame ? null : ground.Set,
             Outline = kind == PieceKind.Slice && ground.Outline is not (SliceOutline or DrawnOutline) ? Shaped(ground.Outline, OutlineShape.Slice) : ground.Outline,
         };
     }

@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
+using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Grounds;
@@ -25,26 +27,81 @@ public enum CapacityFrom
 /// <param name="Pieces">How many pieces are wanted.</param>
 /// <param name="Cavities">How many cavities there are to cast in at once.</param>
 /// <param name="KeepMm">Depth kept free for later coats on both faces together, mm.</param>
+/// <param name="LibraryId">The mould's id in the mould library; null where it is not kept there.</param>
+/// <param name="CavityDepths">Depth of cavities of a drawn outline that are deeper or shallower than <paramref name="DepthMm"/>; null for none.</param>
+/// <param name="Inserts">Inserts that stand in it while it is filled; null for none.</param>
 public sealed record Mould(
-    double DepthMm, CapacityFrom From, double? CapacityMl, int Pieces, int Cavities, double KeepMm)
+    double DepthMm, CapacityFrom From, double? CapacityMl, int Pieces, int Cavities, double KeepMm,
+    string? LibraryId = null, ImmutableArray<PartDepth>? CavityDepths = null, ImmutableArray<Insert>? Inserts = null)
 {
+    /// <summary>Most inserts.</summary>
+    public const int MostInserts = 12;
+
+    /// <summary>Depth of a cavity of a drawn outline, mm.</summary>
+    /// <param name="part">Which, from 1.</param>
+    public double DepthOf(int part) => (CavityDepths ?? []).FirstOrDefault(p => p.Part == part)?.DepthMm ?? DepthMm;
+
+    /// <summary>An insert, or null.</summary>
+    public Insert? Insert(string id) => (Inserts ?? []).FirstOrDefault(i => i.Id == id);
+
+    /// <summary>Area × depth, cavity by cavity, ml.</summary>
+    /// <param name="outline">Outline of the cavities.</param>
+    public double SizeMl(Outline outline)
+    {
+        ArgumentNullException.ThrowIfNull(outline);
+        return outline is DrawnOutline drawn
+            ? drawn.Parts.Select((p, i) => CupPlanner.RegionMl(p.AreaMm2, DepthOf(i + 1))).Sum()
+            : CupPlanner.RegionMl(outline.AreaMm2, DepthMm);
+    }
+
     /// <summary>How many pieces one casting makes, at most.</summary>
     public int AtOnce => Math.Min(Pieces, Cavities);
 
     /// <summary>What a cavity really holds, as a share of area × depth: its sides may lean or be rounded.</summary>
-    /// <param name="areaMm2">Area of a cavity, mm².</param>
-    public double Holds(double areaMm2) =>
-        From == CapacityFrom.Dimensions || CapacityMl is not { } ml ? 1 : ml / CupPlanner.RegionMl(areaMm2, DepthMm);
+    /// <param name="outline">Outline of the cavities.</param>
+    public double Holds(Outline outline) =>
+        From == CapacityFrom.Dimensions || CapacityMl is not { } ml ? 1 : ml / SizeMl(outline);
 }
 
-/// <summary>What is worked out for a mould.</summary>
-/// <param name="Capacity">What a cavity holds.</param>
-/// <param name="Body">What the layers may take of it: the capacity less the depth kept for later coats.</param>
-/// <param name="Room">Depth that the planned layers leave, mm; below zero where they take more than there is.</param>
-/// <param name="Castings">Pieces in each casting.</param>
-/// <remarks>Source: docs/craft/grounds.md, Moulds.</remarks>
-public sealed record MouldPlan(Reckoned Capacity, Reckoned Body, Reckoned Room, ImmutableArray<int> Castings)
+/// <summary>An insert: it stands in a mould while the mould is filled, and the hollow it leaves is filled later.</summary>
+/// <param name="Id">Stable id, unique in the mould.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Outline">Its outline: a rectangle, a round or an oval.</param>
+/// <param name="XMm">Left of its box, mm from the left of the mould's.</param>
+/// <param name="YMm">Top of its box, mm from the top of the mould's.</param>
+/// <param name="FloorMm">How far its foot stands above the mould's floor, mm: resin runs in below it.</param>
+/// <param name="RecessMm">How far the hollow stays lower than the rest when it is filled, mm; 0 is flush.</param>
+public sealed record Insert(string Id, string Name, Outline Outline, double XMm, double YMm, double FloorMm, double RecessMm)
 {
+    /// <summary>Its outline, where it stands.</summary>
+    [JsonIgnore]
+    public Outline Placed => new PlacedOutline(Outline, XMm, YMm);
+
+    /// <summary>How deep its hollow is filled, mm.</summary>
+    /// <param name="bodyMm">Depth of the mould that is filled round it, mm.</param>
+    public double FillMm(double bodyMm) => bodyMm - FloorMm - RecessMm;
+}
+
+/// <summary>What is worked out for an insert.</summary>
+/// <param name="InsertId">The insert.</param>
+/// <param name="Displaces">What it keeps out of the first pour.</param>
+/// <param name="Depth">How deep its hollow is filled.</param>
+/// <param name="Fill">What its hollow takes.</param>
+/// <param name="LayerId">The layer that fills it; null where none does yet.</param>
+public sealed record InsertPlan(string InsertId, Reckoned Displaces, Reckoned Depth, Reckoned Fill, string? LayerId);
+
+/// <summary>What is worked out for a mould.</summary>
+/// <param name="Capacity">What a cavity holds, or all cavities of a drawn outline.</param>
+/// <param name="Body">What the layers may take of it: the capacity less the depth kept for later coats, and less what inserts keep out.</param>
+/// <param name="Room">Depth that the planned layers leave, mm, in the cavity where it is least; below zero where they take more than there is.</param>
+/// <param name="Castings">Pieces in each casting.</param>
+/// <param name="Inserts">Its inserts.</param>
+/// <remarks>Source: docs/craft/grounds.md, Moulds.</remarks>
+public sealed record MouldPlan(
+    Reckoned Capacity, Reckoned Body, Reckoned Room, ImmutableArray<int> Castings, ImmutableArray<InsertPlan> Inserts)
+{
+    private const string KeepField = "ground.mould.keepMm";
+
     /// <summary>The plan of a piece's mould; null where it has none.</summary>
     public static MouldPlan? Of(Piece piece)
     {
@@ -54,23 +111,74 @@ public sealed record MouldPlan(Reckoned Capacity, Reckoned Body, Reckoned Room, 
             return null;
         }
 
-        var area = piece.Ground.Outline.AreaMm2;
-        ReckonedInput areaInput = new("area", area / 100, "cm²", Origin.Reckoned), depth = new("depth", mould.DepthMm, "mm", Origin.Own, "ground.mould.depthMm");
-        var own = mould.From != CapacityFrom.Dimensions ? mould.CapacityMl : null;
-        var capacity = own is { } ml
-            ? Reckoned.Of(ml, "ml", Formulas.MouldCapacity, new ReckonedInput(
-                mould.From == CapacityFrom.Water ? "water it held" : "as its maker says", ml, "ml",
-                mould.From == CapacityFrom.Water ? Origin.Measured : Origin.Own, "ground.mould.capacityMl"))
-            : Reckoned.Of(CupPlanner.RegionMl(area, mould.DepthMm), "ml", Formulas.MouldCapacity, areaInput, depth);
-        var kept = CupPlanner.RegionMl(area, mould.KeepMm) * mould.Holds(area);
-        var layers = piece.Layers.Sum(l => l.DepthMm);
+        var outline = piece.Ground.Outline;
+        var area = outline.AreaMm2;
+        var holds = mould.Holds(outline);
+        ReckonedInput areaInput = new("area", area / 100, "cm²", Origin.Reckoned), keep = new("kept for later coats", mould.KeepMm, "mm", Origin.Own, KeepField);
+        var capacity = CapacityOf(mould, outline);
+        var inserts = (mould.Inserts ?? []).Select(i => InsertOf(piece, mould, i, holds)).ToImmutableArray();
+        var kept = CupPlanner.RegionMl(area, mould.KeepMm) * holds;
         return new(
             capacity,
-            Reckoned.Of(capacity.Value - kept, "ml", Formulas.MouldBody,
-                new("capacity", capacity.Value, "ml", Origin.Reckoned), areaInput, new("kept for later coats", mould.KeepMm, "mm", Origin.Own, "ground.mould.keepMm")),
-            Reckoned.Of(mould.DepthMm - mould.KeepMm - layers, "mm", Formulas.MouldRoom,
-                depth, new("kept for later coats", mould.KeepMm, "mm", Origin.Own, "ground.mould.keepMm"), new("layers", layers, "mm", Origin.Own)),
+            new(capacity.Value - kept - inserts.Sum(i => i.Displaces.Value), "ml", Formulas.MouldBody,
+            [
+                new("capacity", capacity.Value, "ml", Origin.Reckoned), areaInput, keep,
+                .. inserts.IsEmpty ? Array.Empty<ReckonedInput>() : [new("inserts keep out", inserts.Sum(i => i.Displaces.Value), "ml", Origin.Reckoned)],
+            ]),
+            RoomOf(piece, mould, keep),
             [.. Enumerable.Range(0, (mould.Pieces + mould.Cavities - 1) / mould.Cavities)
-                .Select(i => Math.Min(mould.Cavities, mould.Pieces - i * mould.Cavities))]);
+                .Select(i => Math.Min(mould.Cavities, mould.Pieces - i * mould.Cavities))],
+            inserts);
+    }
+
+    private static Reckoned CapacityOf(Mould mould, Outline outline)
+    {
+        if (mould.From != CapacityFrom.Dimensions && mould.CapacityMl is { } ml)
+        {
+            return Reckoned.Of(ml, "ml", Formulas.MouldCapacity, new ReckonedInput(
+                mould.From == CapacityFrom.Water ? "water it held" : "as its maker says", ml, "ml",
+                mould.From == CapacityFrom.Water ? Origin.Measured : Origin.Own, "ground.mould.capacityMl"));
+        }
+
+        ReckonedInput Depth(string what, double mm) => new(what, mm, "mm", Origin.Own, "ground.mould.depthMm");
+        return new(mould.SizeMl(outline), "ml", Formulas.MouldCapacity, outline is DrawnOutline { Parts.Length: > 1 } drawn
+            ? [.. drawn.Parts.SelectMany((p, i) => new[]
+            {
+                new ReckonedInput($"area of cavity {i + 1}", p.AreaMm2 / 100, "cm²", Origin.Reckoned), Depth($"its depth", mould.DepthOf(i + 1)),
+            })]
+            : [new("area", outline.AreaMm2 / 100, "cm²", Origin.Reckoned), Depth("depth", mould.DepthMm)]);
+    }
+
+    /// <summary>The room left in the cavity where it is least.</summary>
+    private static Reckoned RoomOf(Piece piece, Mould mould, ReckonedInput keep)
+    {
+        var body = piece.Layers.Where(l => l.Within is null).ToList();
+        var parts = piece.Ground.Outline is DrawnOutline drawn ? drawn.Parts.Length : 1;
+        var (room, depth, layers) = Enumerable.Range(1, parts)
+            .Select(part => (mould.DepthOf(part) - mould.KeepMm - body.Sum(l => l.DepthIn(part)), mould.DepthOf(part), body.Sum(l => l.DepthIn(part))))
+            .MinBy(r => r.Item1);
+        return Reckoned.Of(room, "mm", Formulas.MouldRoom,
+            new("depth", depth, "mm", Origin.Own, "ground.mould.depthMm"), keep, new("layers", layers, "mm", Origin.Own));
+    }
+
+    private static InsertPlan InsertOf(Piece piece, Mould mould, Insert insert, double holds)
+    {
+        var area = insert.Outline.AreaMm2;
+        var body = mould.DepthMm - mould.KeepMm;
+        ReckonedInput areaInput = new("area of the insert", area / 100, "cm²", Origin.Reckoned);
+        ReckonedInput[] depths =
+        [
+            new("depth", mould.DepthMm, "mm", Origin.Own, "ground.mould.depthMm"),
+            new("kept for later coats", mould.KeepMm, "mm", Origin.Own, KeepField),
+            new("insert's foot above the floor", insert.FloorMm, "mm", Origin.Own),
+        ];
+        ReckonedInput recess = new("recess", insert.RecessMm, "mm", Origin.Own), share = new("what the mould holds of area × depth", holds * 100, "%", Origin.Reckoned);
+        var fill = insert.FillMm(body);
+        return new(
+            insert.Id,
+            Reckoned.Of(CupPlanner.RegionMl(area, body - insert.FloorMm) * holds, "ml", Formulas.InsertDisplaces, [areaInput, .. depths, share]),
+            Reckoned.Of(fill, "mm", Formulas.InsertDepth, [.. depths, recess]),
+            Reckoned.Of(CupPlanner.RegionMl(area, fill) * holds, "ml", Formulas.InsertFill, [areaInput, .. depths, recess, share]),
+            piece.Layers.FirstOrDefault(l => l.Within == insert.Id)?.Id);
     }
 }

@@ -18,6 +18,12 @@ namespace MossLantern.Core.Grounds;
 public sealed record PreparationStep(
     string Id, string What, string Why, Reckoned? Amount, double? DryHours, bool Done, LocalDateTime? At, LocalDateTime? ReadyAt);
 
+/// <summary>The paint for one zone of a painted map.</summary>
+/// <param name="Name">Name of its colour.</param>
+/// <param name="Colour">The colour, as <c>#rrggbb</c>.</param>
+/// <param name="Amount">How much it takes.</param>
+public sealed record PaintZone(string Name, string Colour, Reckoned Amount);
+
 /// <summary>A way of sealing a ground.</summary>
 /// <param name="Name">What with.</param>
 /// <param name="Amount">How much it takes.</param>
@@ -80,10 +86,38 @@ public static class Preparation
         ];
     }
 
+    /// <summary>The paint for each zone of a painted map; none where the ground is of one colour.</summary>
+    /// <param name="ground">A valid ground.</param>
+    /// <param name="first">The first layer.</param>
+    /// <param name="regions">Its regions.</param>
+    public static ImmutableArray<PaintZone> PaintZones(Ground ground, Layer first, ImmutableArray<RegionPlan> regions)
+    {
+        ArgumentNullException.ThrowIfNull(ground);
+        ArgumentNullException.ThrowIfNull(first);
+        var boards = ground.Set is { Mirrored: true } set ? set.Count : 1;
+        return ground.Paint is not { AsMap: true } paint ? [] :
+        [
+            .. first.Cups.Select(cup => (Cup: cup, Cm2: boards * regions.Where(r => r.CupId == cup.Id).Sum(r => r.Area.Value)))
+                .Where(zone => zone.Cm2 > 0)
+                .Select(zone => new PaintZone(zone.Cup.Name, zone.Cup.Colourant is null ? ground.Colour : zone.Cup.Colour, Reckoned.Of(
+                    zone.Cm2 * 100 * PaintFilmMm * paint.Coats / 1000, "ml", Formulas.GroundPaintVolume,
+                    new("area", zone.Cm2, "cm²", Origin.Reckoned), new("film of one coat", PaintFilmMm, "mm", Origin.Default),
+                    new("coats", paint.Coats, "", Origin.Own, "ground.paint.coats")))),
+        ];
+    }
+
     private static IEnumerable<PreparationStep> Steps(Ground ground)
     {
         var kind = ground.Base?.Kind ?? PieceKind.Panel;
-        switch (ground.Base?.Material)
+        if (ground.Old is { } old)
+        {
+            yield return old.ReliefMm > 0
+                ? Step("key-old", "Roughen the old face with a fine pad, lines and stones too", "Resin lets go of a smooth cured face. Wet where you can; dust needs its own mask.")
+                : Step("sand-old", "Sand the old face flat, wet where you can", "Resin lets go of a smooth cured face, and rings break on what stands up. Dust needs its own mask.");
+            yield return Step("wipe-old", "Wipe it off and let it dry", "Dust, wax and polish show as craters. No flame near the alcohol.");
+        }
+
+        switch (ground.Old is null ? ground.Base?.Material : null)
         {
             case BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine:
                 yield return Step("sand", "Sand the face and wipe off the dust", "Resin holds to a keyed, clean face. Sanding dust needs its own mask.");
@@ -138,8 +172,8 @@ public static class Preparation
         new(id, what, why, amount, dryHours, false, null, null);
 
     private static Reckoned Film(Ground ground, double filmMm, int coats) => Reckoned.Of(
-        ground.Outline.AreaMm2 * filmMm * coats / 1000, "ml", Formulas.GroundPaintVolume,
-        new("area", ground.Outline.AreaMm2 / 100, "cm²", Origin.Reckoned),
+        ground.Whole.AreaMm2 * filmMm * coats / 1000, "ml", Formulas.GroundPaintVolume,
+        new("area", ground.Whole.AreaMm2 / 100, "cm²", Origin.Reckoned),
         new("film", filmMm, "mm", Origin.Default),
         new("coats", coats, "", Origin.Own));
 }

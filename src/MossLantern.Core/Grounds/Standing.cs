@@ -48,16 +48,19 @@ public sealed record Standing(
     {
         ArgumentNullException.ThrowIfNull(piece);
         var ground = piece.Ground;
-        var outline = ground.Outline;
         var supports = SupportsOf(ground);
         var toCome = piece.Layers.Where((_, i) => !layers[i].Poured).DefaultIfEmpty(piece.Layers.MinBy(l => l.DepthMm)!).ToList();
         var thinnest = toCome.Min(l => l.DepthMm);
         var (drift, level, shims) = LevelOf(ground, supports, thinnest);
         var span = SpanOf(supports);
-        var resinMm = piece.Layers.Sum(l => l.DepthMm);
-        var allG = layers.Sum(l => l.ResinG);
-        var sag = SagOf(ground, span, resinMm, allG / Math.Max(1e-9, outline.AreaMm2 * resinMm / 1000));
+        var resinMm = piece.Layers.Where(l => l.Within is null).Sum(l => l.DepthMm);
+        // Each panel of a set stands by itself.
+        var share = ground.Set is { Mirrored: false } set ? 1.0 / set.Count : 1;
+        var allG = share * layers.Sum(l => l.ResinG);
+        var allMl = share * layers.Sum(l => l.Cups.Regions.Sum(r => r.LayerMl.Value)) / ground.AtOnce;
+        var sag = SagOf(ground, span, resinMm, allG / Math.Max(1e-9, allMl));
         var baseMass = BaseMassOf(ground);
+        var oldG = OldG(ground) / ground.Boards;
         return new(
             [.. supports.Select((s, i) => new StandingSupport(s.XMm, s.YMm, shims[i]))],
             ground.Supports is not null,
@@ -66,8 +69,8 @@ public sealed record Standing(
             span, sag,
             sag is null ? null : sag.Value <= Grounds.Sag.AcceptedShare * thinnest,
             baseMass,
-            With(baseMass, "resin poured so far", layers.Where(l => l.Poured).Sum(l => l.ResinG)),
-            With(baseMass, "resin of all layers", allG));
+            With(baseMass, oldG, "resin poured so far", share * layers.Where(l => l.Poured).Sum(l => l.ResinG)),
+            With(baseMass, oldG, "resin of all layers", allG));
     }
 
     /// <summary>The supports of a ground: its own, or four near the corners that lie under the piece.</summary>
@@ -173,7 +176,19 @@ public sealed record Standing(
         };
     }
 
-    private static Reckoned? With(Reckoned? baseMass, string what, double resinG) => baseMass is null ? null : Reckoned.Of(
-        baseMass.Value + resinG / 1000, "kg", Formulas.PieceMass,
-        new("base", baseMass.Value, "kg", Origin.Reckoned), new(what, resinG, "g", Origin.Reckoned));
+    /// <summary>Mass of the resin of older work, g. A cast piece is its own base, and counts there.</summary>
+    private static double OldG(Ground ground) => ground.Old is not { } old || ground.Base?.Material == BaseMaterial.Resin ? 0 : OldG(old.Ground) + old.Layers.Sum(l =>
+    {
+        var system = Mixing.ResinInUse.Of(l.Resin).System;
+        return Mixing.CupPlanner.RegionMl(old.Ground.Whole.AreaMm2, l.DepthMm)
+            * Mixing.Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl;
+    });
+
+    private static Reckoned? With(Reckoned? baseMass, double oldG, string what, double resinG) => baseMass is null ? null : new(
+        baseMass.Value + (oldG + resinG) / 1000, "kg", Formulas.PieceMass,
+        [
+            new("base", baseMass.Value, "kg", Origin.Reckoned),
+            .. oldG > 0 ? [new ReckonedInput("resin of the older work", oldG, "g", Origin.Reckoned)] : Array.Empty<ReckonedInput>(),
+            new(what, resinG, "g", Origin.Reckoned),
+        ]);
 }

@@ -54,6 +54,13 @@ public sealed class BandMap
     /// <summary>The hearts' bed, then the bands from the hearts outward. Their areas sum to the outline's.</summary>
     public ImmutableArray<Region> Regions => regions.Value;
 
+    /// <summary>The area of every region that lies in a part of the outline, mm², in the order of <see cref="Regions"/>.</summary>
+    internal double[] AreasWithin(OutlineCover part)
+    {
+        var below = BandAreas.Below(part, Field, Levels);
+        return [.. below.Select((area, k) => Math.Max(0, area - (k == 0 ? 0 : below[k - 1])))];
+    }
+
     /// <summary>A straight cut across the map from left to right: the regions it passes, in order.</summary>
     /// <param name="yMm">Height of the cut, mm from the top.</param>
     /// <param name="fromMm">Left end, mm.</param>

@@ -17,7 +17,7 @@ public sealed class BandMapper
     private const int Kept = 64;
 
     private readonly ConcurrentDictionary<(Heart Form, double GrainMm, double GridMm, double ReachMm), HeartForm> forms = new();
-    private readonly ConcurrentDictionary<(Outline, double GridMm), OutlineCover> covers = new();
+    private readonly ConcurrentDictionary<(Outline, GrowthGrid Grid), OutlineCover> covers = new();
     private readonly ConcurrentDictionary<(Outline, GrowthScale, string Layout), BandMap> maps = new();
 
     /// <summary>The map of a layer of a piece.</summary>
@@ -32,6 +32,20 @@ public sealed class BandMapper
         return Keep(maps, (outline, growth, Layout(layer)), _ => Grow(outline, growth, layer));
     }
 
+    /// <summary>The area of every region that lies in a part of the outline, mm², in the order of the map's regions.</summary>
+    /// <param name="outline">What the layer is poured in.</param>
+    /// <param name="growth">The piece's growth scale.</param>
+    /// <param name="layer">A valid layer.</param>
+    /// <param name="part">A part of that outline, where it lies in it.</param>
+    public ImmutableArray<double> AreasWithin(Outline outline, GrowthScale growth, Layer layer, Outline part)
+    {
+        ArgumentNullException.ThrowIfNull(part);
+        var map = Map(outline, growth, layer);
+        return [.. map.AreasWithin(Cover(part, map.Grid))];
+    }
+
+    private OutlineCover Cover(Outline outline, GrowthGrid grid) => Keep(covers, (outline, grid), _ => new(grid, outline));
+
     /// <summary>What the map of a layer depends on, as one text.</summary>
     private static string Layout(Layer layer) => string.Join('|',
         [
@@ -44,7 +58,7 @@ public sealed class BandMapper
     private BandMap Grow(Outline outline, GrowthScale growth, Layer layer)
     {
         var grid = GrowthGrid.Over(outline.BoxWidthMm, outline.BoxHeightMm, growth.GridMm);
-        var cover = Keep(covers, (outline, growth.GridMm), _ => new(grid, outline));
+        var cover = Cover(outline, grid);
         if (layer.Hearts.IsEmpty)
         {
             return WithoutHearts(outline, grid, layer);

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using MossLantern.Core.Shapes;
 
 namespace MossLantern.Core.Map;
@@ -6,7 +7,7 @@ namespace MossLantern.Core.Map;
 internal sealed class OutlineCover
 {
     private readonly float[] share;
-    private readonly float[] rimDepth;
+    private readonly Lazy<float[]> rimDepth;
     private readonly Dictionary<int, (double[] Xs, double[] Ys)> cut = [];
 
     public OutlineCover(GrowthGrid grid, Outline outline)
@@ -58,7 +59,7 @@ internal sealed class OutlineCover
             }
         }
 
-        rimDepth = RimDepths(outline);
+        rimDepth = new(() => RimDepths(outline.Rings));
     }
 
     public GrowthGrid Grid { get; }
@@ -73,9 +74,9 @@ internal sealed class OutlineCover
     public (double[] Xs, double[] Ys) Part(int cell) => cut[cell];
 
     /// <summary>How far inside the outline a node lies, mm: exact near the outline, and only "far" or "outside" elsewhere.</summary>
-    public float RimDepth(int node) => rimDepth[node];
+    public float RimDepth(int node) => rimDepth.Value[node];
 
-    private float[] RimDepths(Outline outline)
+    private float[] RimDepths(ImmutableArray<Ring> rings)
     {
         const int near = 3;
         int columns = Grid.Columns, rows = Grid.Rows;
@@ -109,7 +110,7 @@ internal sealed class OutlineCover
         // Each side tells the nodes round it, so that a rim of many short sides costs no more than one of few.
         var squares = new double[Grid.Count];
         Array.Fill(squares, double.MaxValue);
-        foreach (var ring in outline.Rings)
+        foreach (var ring in rings)
         {
             for (int i = 0, j = ring.Count - 1; i < ring.Count; j = i++)
             {
@@ -121,7 +122,7 @@ internal sealed class OutlineCover
         for (var row = 0; row < rows; row++)
         {
             crossings.Clear();
-            crossings.AddRange(outline.Rings.SelectMany(r => r.Crossings(Grid.Y(row))));
+            crossings.AddRange(rings.SelectMany(r => r.Crossings(Grid.Y(row))));
             crossings.Sort();
             var passed = 0;
             for (var column = 0; column < columns; column++)

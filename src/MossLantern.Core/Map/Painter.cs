@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
+using MossLantern.Core.Shapes;
 
 namespace MossLantern.Core.Map;
 
@@ -22,30 +23,58 @@ public static class Painter
 
     /// <summary>
     /// Paints layers over the ground, lowest first. The lowest is painted solid, as it looks on the ground; each layer
-    /// above lets what lies beneath show through by its opacity.
+    /// above, and every layer over older work, lets what lies beneath show through by its opacity.
     /// </summary>
-    /// <param name="ground">The piece's ground.</param>
-    /// <param name="layers">Layers and their maps, lowest first.</param>
+    /// <param name="mapper">Grows the maps.</param>
+    /// <param name="piece">A valid piece.</param>
+    /// <param name="upTo">The topmost layer to paint, from 0; −1 for none.</param>
     /// <param name="detail">How much to paint.</param>
-    public static Painting Paint(Ground ground, IReadOnlyList<(Layer Layer, BandMap Map)> layers, PaintDetail detail)
+    public static Painting Paint(BandMapper mapper, Piece piece, int upTo, PaintDetail detail)
     {
-        ArgumentNullException.ThrowIfNull(ground);
-        ArgumentNullException.ThrowIfNull(layers);
+        ArgumentNullException.ThrowIfNull(mapper);
+        ArgumentNullException.ThrowIfNull(piece);
+        var ground = piece.Ground;
+        var layers = piece.Layers.Take(upTo + 1).ToList();
+        var over = Layered(mapper, piece, [.. layers.Where(l => l.Within is null)], ground.MapOutline, ground.Old is null, detail);
+        var mirrored = ground.Set is { Mirrored: true } ? ground.Panels : null;
+        return over with
+        {
+            WidthMm = ground.Whole.BoxWidthMm,
+            HeightMm = ground.Whole.BoxHeightMm,
+            Outline = mirrored is null ? over.Outline : PathText.Straight(mirrored),
+            Panel = mirrored is null ? null : over.Outline,
+            Copies = mirrored?.Copies ?? [],
+            Insets =
+            [
+                .. ground.Old is { } old ? [Beneath(mapper, old, detail)] : Array.Empty<PaintInset>(),
+                .. (ground.Mould?.Inserts ?? []).Select(i => new PaintInset(
+                    false, 0, 0, Layered(mapper, piece, [.. layers.Where(l => l.Within == i.Id)], i.Placed, true, detail))),
+            ],
+        };
+    }
+
+    private static PaintInset Beneath(BandMapper mapper, OldWork old, PaintDetail detail) =>
+        new(true, old.XMm, old.YMm, Paint(mapper, new(old.Name, old.Ground, old.Growth, old.Layers), old.Layers.Length - 1, detail));
+
+    private static Painting Layered(BandMapper mapper, Piece piece, ImmutableArray<Layer> layers, Outline outline, bool solid, PaintDetail detail)
+    {
         var materials = ImmutableArray.CreateBuilder<PaintMaterial>();
         var paths = ImmutableArray.CreateBuilder<PaintPath>();
-        for (var i = 0; i < layers.Count; i++)
+        for (var i = 0; i < layers.Length; i++)
         {
-            new LayerBrush(ground, layers[i].Layer, layers[i].Map, i == 0, detail == PaintDetail.Full, materials, paths).Paint();
+            new LayerBrush(
+                piece.Ground, outline, layers[i], mapper.Map(outline, piece.Growth, layers[i]), solid && i == 0, detail == PaintDetail.Full, materials, paths).Paint();
         }
 
         return new(
-            ground.Outline.BoxWidthMm, ground.Outline.BoxHeightMm, PathText.Straight(ground.Outline), ground.Colour,
-            materials.ToImmutable(), paths.ToImmutable());
+            outline.BoxWidthMm, outline.BoxHeightMm, PathText.Straight(outline), piece.Ground.Colour,
+            materials.ToImmutable(), paths.ToImmutable(), null, [], []);
     }
 
     /// <summary>Paints one layer. Bodies are nested sets painted from the outermost in, so no seam shows between them.</summary>
     private sealed class LayerBrush(
         Ground ground,
+        Outline outline,
         Layer layer,
         BandMap map,
         bool lowest,
@@ -88,13 +117,13 @@ public static class Painter
 
         private void Nested(List<ToneLevel> tones, ImmutableArray<string> lines)
         {
-            var outline = PathText.Straight(ground.Outline);
+            var rim = PathText.Straight(outline);
             for (var k = tones.Count; k >= 0; k--)
             {
                 // The set below level k takes the tone that lies just inside it; the last one covers the outline.
                 var tone = k < tones.Count ? tones[k] : null;
                 var inside = tone ?? ToneLevel.Outermost(layer.Bands[^1].Id, layer.Bands[^1].Cup);
-                var path = tone is null ? outline : lines[k];
+                var path = tone is null ? rim : lines[k];
                 if (path.Length == 0)
                 {
                     continue;
@@ -114,13 +143,13 @@ public static class Painter
         /// <summary>Where things show through, each region is a ring of its own.</summary>
         private void Rings(List<ToneLevel> tones, ImmutableArray<string> lines)
         {
-            var outline = PathText.Straight(ground.Outline);
+            var rim = PathText.Straight(outline);
             for (var k = tones.Count; k >= 0; k--)
             {
                 var inside = k < tones.Count ? tones[k] : ToneLevel.Outermost(layer.Bands[^1].Id, layer.Bands[^1].Cup);
                 var cup = cups[inside.Cup];
                 var opacity = Colour.Opacity(cup, layer.DepthMm);
-                var outer = k < tones.Count ? lines[k] : outline;
+                var outer = k < tones.Count ? lines[k] : rim;
                 if (outer.Length == 0)
                 {
                     continue;
@@ -159,7 +188,10 @@ public static class Painter
         }
 
         /// <summary>The colour of a cup's resin on the ground, at this layer's depth.</summary>
-        private Colour Shown(Cup cup) => Colour.Of(ground.Colour).Mix(Colour.Of(cup.Colour), Colour.Opacity(cup, layer.DepthMm));
+        private Colour Shown(Cup cup) => Colour.Of(Below(cup)).Mix(Colour.Of(cup.Colour), Colour.Opacity(cup, layer.DepthMm));
+
+        /// <summary>A painted map lies under the first layer; clear resin keeps the ground's own colour below it.</summary>
+        private string Below(Cup cup) => lowest && ground.Paint is { AsMap: true } && cup.Colourant is not null ? cup.Colour : ground.Colour;
 
         private string Material(Cup cup) => layer.Id + "/" + cup.Id;
 

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Mixing;
+using MossLantern.Core.Shapes;
 
 namespace MossLantern.Core.Map;
 
@@ -38,17 +39,30 @@ public sealed record PaintPath(
 /// <param name="Dark">Its darkest tone, for a sheen.</param>
 public sealed record PaintMaterial(string Id, ColourantClass? Finish, string Light, string Dark);
 
+/// <summary>A painting inside another.</summary>
+/// <param name="Below">Whether it lies below the paths of the other; else above them.</param>
+/// <param name="XMm">Where its left comes to lie, mm.</param>
+/// <param name="YMm">Where its top comes to lie, mm.</param>
+/// <param name="Painting">The painting, clipped by its own outline.</param>
+public sealed record PaintInset(bool Below, double XMm, double YMm, Painting Painting);
+
 /// <summary>A picture of a piece: an ordered list of paths, lowest first, to be clipped by the outline.</summary>
-/// <param name="WidthMm">Width of the outline's box, mm.</param>
-/// <param name="HeightMm">Height of the outline's box, mm.</param>
-/// <param name="Outline">The outline, in SVG path syntax, mm.</param>
+/// <param name="WidthMm">Width of the box round it, mm.</param>
+/// <param name="HeightMm">Height of the box round it, mm.</param>
+/// <param name="Outline">The outline of all that is painted, in SVG path syntax, mm.</param>
 /// <param name="Ground">Colour of the ground.</param>
 /// <param name="Materials">The materials its paths name.</param>
 /// <param name="Paths">The paths.</param>
+/// <param name="Panel">The outline of one panel where the paths are painted for each in <paramref name="Copies"/>; null for once.</param>
+/// <param name="Copies">Where the panels lie; empty for once, as it is.</param>
+/// <param name="Insets">Paintings inside it: older work below, filled hollows above.</param>
 public sealed record Painting(
     double WidthMm,
     double HeightMm,
     string Outline,
     string Ground,
     ImmutableArray<PaintMaterial> Materials,
-    ImmutableArray<PaintPath> Paths);
+    ImmutableArray<PaintPath> Paths,
+    string? Panel,
+    ImmutableArray<PanelCopy> Copies,
+    ImmutableArray<PaintInset> Insets);

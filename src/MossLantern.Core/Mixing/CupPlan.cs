@@ -106,16 +106,17 @@ public static class CupPlanner
     /// <param name="ground">The piece's ground.</param>
     /// <param name="layer">A valid layer.</param>
     /// <param name="map">The layer's map.</param>
-    public static CupPlan Plan(Ground ground, Layer layer, BandMap map)
+    /// <param name="depths">Where each region is how deep, in the order of the map's regions.</param>
+    public static CupPlan Plan(Ground ground, Layer layer, BandMap map, ImmutableArray<ImmutableArray<DepthShare>> depths)
     {
         ArgumentNullException.ThrowIfNull(ground);
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(map);
         var cupOf = layer.Bands.ToDictionary(b => b.Id, b => b.Cup);
         cupOf[BandMap.HeartBedId] = layer.HeartCup;
-        var regions = map.Regions
-            .Where(r => r.Kind == RegionKind.Band || r.AreaMm2 > 0)
-            .Select(r => Volume(ground, layer, r, cupOf[r.Id])).ToImmutableArray();
+        var regions = map.Regions.Zip(depths)
+            .Where(r => r.First.Kind == RegionKind.Band || r.First.AreaMm2 > 0)
+            .Select(r => Volume(ground, layer, r.First, r.Second, cupOf[r.First.Id])).ToImmutableArray();
         var resin = ResinInUse.Of(layer.Resin);
         var cups = layer.Cups.Select(cup => Cup(layer, cup, resin, regions)).ToImmutableArray();
         var total = new Reckoned(cups.Sum(c => c.MixMl.Value), "ml", Formulas.LayerVolume,
@@ -123,15 +124,18 @@ public static class CupPlanner
         return new(regions, cups, total);
     }
 
-    private static RegionVolume Volume(Ground ground, Layer layer, Region region, string cupId)
+    private static RegionVolume Volume(Ground ground, Layer layer, Region region, ImmutableArray<DepthShare> depths, string cupId)
     {
-        var copies = ground.Mould?.AtOnce ?? 1;
-        var holds = ground.Mould?.Holds(ground.Outline.AreaMm2) ?? 1;
-        var ml = new Reckoned(RegionMl(region.AreaMm2, layer.DepthMm) * copies * holds, "ml", Formulas.RegionVolume,
+        var copies = ground.AtOnce;
+        var holds = ground.Mould?.Holds(ground.Outline) ?? 1;
+        var ml = new Reckoned(depths.Sum(d => d.Ml) * copies * holds, "ml", Formulas.RegionVolume,
         [
-            new("area", region.AreaMm2 / 100, "cm²", Origin.Reckoned),
-            new("depth", layer.DepthMm, "mm", Origin.Own, "depthMm"),
-            .. copies == 1 ? Array.Empty<ReckonedInput>() : [new("pieces at once", copies, "", Origin.Own)],
+            .. depths.Where(d => d.AreaMm2 > 0 || depths.Length == 1).SelectMany(d => new[]
+            {
+                new ReckonedInput($"area {d.Where}".TrimEnd(), d.AreaMm2 / 100, "cm²", Origin.Reckoned),
+                new ReckonedInput($"depth {d.Where}".TrimEnd(), d.DepthMm, "mm", d.DepthMm == layer.DepthMm ? Origin.Own : Origin.Reckoned, "depthMm"),
+            }),
+            .. copies == 1 ? Array.Empty<ReckonedInput>() : [new(ground.Set is null ? "pieces at once" : "panels", copies, "", Origin.Own)],
             .. holds == 1 ? Array.Empty<ReckonedInput>() : [new("what the mould holds of area × depth", holds * 100, "%", Origin.Reckoned)],
         ]);
         if (ground.Edge != EdgeStyle.DrippedOver)
@@ -141,9 +145,10 @@ public static class CupPlanner
 
         var film = layer.Losses?.FilmMm ?? SideFilmMm;
         var drip = layer.Losses?.DripPercent ?? DripShare * 100;
+        var open = region.OpenEdgeMm * copies;
         var edge = Reckoned.Of(
-            EdgeMl(region.OpenEdgeMm, ground.SideHeightMm, ml.Value, film, drip / 100), "ml", Formulas.EdgeVolume,
-            new("open perimeter", region.OpenEdgeMm, "mm", Origin.Reckoned),
+            EdgeMl(open, ground.SideHeightMm, ml.Value, film, drip / 100), "ml", Formulas.EdgeVolume,
+            new("open perimeter", open, "mm", Origin.Reckoned),
             new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm"),
             new("film thickness", film, "mm", OriginOf(layer.Losses?.FilmMm is not null), "losses.filmMm"),
             new("drip share", drip, "%", OriginOf(layer.Losses?.DripPercent is not null), "losses.dripPercent"),

@@ -12,7 +12,7 @@ public static class FirstPiece
     public static Piece Of(string name, Ground ground)
     {
         ArgumentNullException.ThrowIfNull(ground);
-        return new(name, ground, GrowthScale.For(ground.Outline),
+        return new(name, ground, GrowthScale.For(ground.MapOutline),
         [
             new(
                 "layer-1", "First layer", DepthMm, [], [new("band-1", 10, true, "cup-1")], 0, "cup-1",

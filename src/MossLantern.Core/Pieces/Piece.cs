@@ -37,6 +37,8 @@ public sealed record WavedOff(string Finding, string Reason);
 /// <param name="Supports">What it stands on; null for the usual four near the corners.</param>
 /// <param name="Done">The preparations that are done; null for none.</param>
 /// <param name="Mould">The mould of a casting; null for anything else.</param>
+/// <param name="Set">How many panels it is, where it is more than one; null for a single one.</param>
+/// <param name="Old">The older work beneath; null for a new ground.</param>
 public sealed record Ground(
     Outline Outline,
     EdgeStyle Edge,
@@ -47,7 +49,67 @@ public sealed record Ground(
     LevelReading? Level = null,
     ImmutableArray<Support>? Supports = null,
     ImmutableArray<PreparationDone>? Done = null,
-    Mould? Mould = null);
+    Mould? Mould = null,
+    PanelSet? Set = null,
+    OldWork? Old = null)
+{
+    /// <summary>Everything that is seen of it: its outline, or all its panels side by side.</summary>
+    [JsonIgnore]
+    public Outline Whole => Panels is { } panels ? panels : Outline;
+
+    /// <summary>What a map is grown over: all panels where bands run on across the gap, else one outline.</summary>
+    [JsonIgnore]
+    public Outline MapOutline => Set is { Mirrored: false } ? Whole : Outline;
+
+    /// <summary>How often what is mapped is poured at once: in mirrored panels, or in a mould's cavities.</summary>
+    [JsonIgnore]
+    public int AtOnce => Set is { Mirrored: true } set ? set.Count : Mould?.AtOnce ?? 1;
+
+    /// <summary>How many separate boards or castings it takes for one piece.</summary>
+    [JsonIgnore]
+    public int Boards => Set?.Count ?? 1;
+
+    /// <summary>The panels of a set; null for a single one.</summary>
+    [JsonIgnore]
+    public PanelsOutline? Panels => Set is { } set ? new(Outline, set.Count, set.GapMm, set.Mirrored) : null;
+
+    /// <summary>What a layer is poured in: what a map is grown over, or the hollow that an insert left.</summary>
+    public Outline OutlineOf(Layer layer)
+    {
+        ArgumentNullException.ThrowIfNull(layer);
+        return layer.Within is { } id && Mould?.Insert(id) is { } insert ? insert.Placed : MapOutline;
+    }
+}
+
+/// <summary>Several equal panels that are read as one piece.</summary>
+/// <param name="Count">How many.</param>
+/// <param name="GapMm">Gap between neighbours, mm.</param>
+/// <param name="Mirrored">Whether each mirrors its neighbour; else the map runs on across the gap.</param>
+/// <remarks>Source: docs/craft/shapes.md, Several panels.</remarks>
+public sealed record PanelSet(int Count, double GapMm, bool Mirrored);
+
+/// <summary>Older work that a piece is poured over.</summary>
+/// <param name="Name">What it was.</param>
+/// <param name="PieceId">Its id on the shelf; null where it never stood there.</param>
+/// <param name="Ground">Its ground.</param>
+/// <param name="Growth">The scale its map was grown at.</param>
+/// <param name="Layers">Its layers, lowest first; none where nobody knows them.</param>
+/// <param name="XMm">Where the left of its box lies, mm from the left of the new one.</param>
+/// <param name="YMm">Where the top of its box lies, mm from the top of the new one.</param>
+/// <param name="StandsMm">How far its face stands above what lies round it, mm: the first layer fills that up too.</param>
+/// <param name="ReliefMm">How far lines and stones stand up from its face, mm; 0 where it was sanded flat.</param>
+/// <remarks>Source: docs/craft/grounds.md, Older work.</remarks>
+public sealed record OldWork(
+    string Name, string? PieceId, Ground Ground, GrowthScale Growth, ImmutableArray<Layer> Layers,
+    double XMm = 0, double YMm = 0, double StandsMm = 0, double ReliefMm = 0)
+{
+    /// <summary>How much older work may lie beneath each other.</summary>
+    public const int Deepest = 4;
+
+    /// <summary>Its outline, where it lies.</summary>
+    [JsonIgnore]
+    public Outline Placed => XMm == 0 && YMm == 0 ? Ground.Whole : new PlacedOutline(Ground.Whole, XMm, YMm);
+}
 
 /// <summary>How a piece's edge is finished.</summary>
 public enum EdgeStyle
@@ -109,6 +171,8 @@ public sealed record GrowthScale(double GridMm, double GrainMm)
 /// <param name="Widening">Factor by which each band is wider than it would be one place nearer the hearts.</param>
 /// <param name="Losses">What is lost on the way, where the artist knows better than the defaults.</param>
 /// <param name="Tools">What the artist measures with, where it is not the usual.</param>
+/// <param name="Within">Id of the insert whose hollow it fills; null for a layer over everything.</param>
+/// <param name="PartDepths">Depth in parts of a drawn outline where it is another than <paramref name="DepthMm"/>; null for none.</param>
 public sealed record Layer(
     string Id,
     string Name,
@@ -125,13 +189,24 @@ public sealed record Layer(
     PourTimes Plan,
     double Widening = 1,
     Losses? Losses = null,
-    MeasuringTools? Tools = null)
+    MeasuringTools? Tools = null,
+    string? Within = null,
+    ImmutableArray<PartDepth>? PartDepths = null)
 {
+    /// <summary>Its depth in a part of a drawn outline, mm.</summary>
+    /// <param name="part">Which part, from 1.</param>
+    public double DepthIn(int part) => (PartDepths ?? []).FirstOrDefault(p => p.Part == part)?.DepthMm ?? DepthMm;
+
     /// <summary>Width of every band with the widening in it, mm; 0 for the one that fills the rest.</summary>
     /// <remarks>Source: docs/craft/map.md, Widths in millimetres.</remarks>
     public double[] BandWidthsMm() =>
         [.. Bands.Select((b, i) => b.FillsRest ? 0 : Math.Min(b.WidthMm * Math.Pow(Widening, i), 1e6))];
 }
+
+/// <summary>The depth in one part of a drawn outline, such as a letter or a cavity.</summary>
+/// <param name="Part">Which part, from 1, counted from left to right.</param>
+/// <param name="DepthMm">The depth, mm.</param>
+public sealed record PartDepth(int Part, double DepthMm);
 
 /// <summary>The artist's own figures for resin that does not end up on the panel; null takes the default.</summary>
 /// <param name="FilmMm">Thickness of the film that stays on an open side, mm.</param>

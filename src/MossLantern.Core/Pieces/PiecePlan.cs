@@ -5,6 +5,7 @@ using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pouring;
+using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 using NodaTime;
 
@@ -52,23 +53,27 @@ public sealed record LayerPlan(
     double ResinG);
 
 /// <summary>The measures of the ground.</summary>
-/// <param name="Area">Area, cm².</param>
-/// <param name="Perimeter">Perimeter, mm.</param>
-/// <param name="SideArea">Area of the sides, cm².</param>
-/// <param name="Standing">How it stands.</param>
+/// <param name="WidthMm">Width of the box round all that is seen, mm.</param>
+/// <param name="HeightMm">Height of that box, mm.</param>
+/// <param name="Area">Area, cm²; of all panels where it is several.</param>
+/// <param name="Perimeter">Perimeter, mm; of all panels.</param>
+/// <param name="SideArea">Area of the sides, cm²; of all panels.</param>
+/// <param name="Standing">How it stands; each panel by itself.</param>
 /// <param name="Preparation">What has to be done before resin comes.</param>
 /// <param name="SealWays">Ways to seal it; none where nothing is to be sealed.</param>
+/// <param name="PaintZones">The paint for each zone of a painted map; none where the ground is of one colour.</param>
 /// <param name="Parts">The parts of a drawn outline, such as letters, from left to right; none for other outlines.</param>
 /// <param name="Mould">The mould of a casting; null for anything else.</param>
 public sealed record GroundPlan(
-    Reckoned Area, Reckoned Perimeter, Reckoned SideArea, Standing Standing, ImmutableArray<PreparationStep> Preparation,
-    ImmutableArray<SealWay> SealWays, ImmutableArray<PartPlan> Parts, MouldPlan? Mould = null);
+    double WidthMm, double HeightMm, Reckoned Area, Reckoned Perimeter, Reckoned SideArea, Standing Standing, ImmutableArray<PreparationStep> Preparation,
+    ImmutableArray<SealWay> SealWays, ImmutableArray<PaintZone> PaintZones, ImmutableArray<PartPlan> Parts, MouldPlan? Mould = null);
 
 /// <summary>One part of a drawn outline.</summary>
 /// <param name="Area">Its area, cm².</param>
 /// <param name="Perimeter">Length of its edges, mm.</param>
+/// <param name="LayerDepthMm">How deep each layer is in it, mm, lowest first.</param>
 /// <param name="LayerMl">What each layer takes in it, ml, lowest first.</param>
-public sealed record PartPlan(Reckoned Area, Reckoned Perimeter, ImmutableArray<Reckoned> LayerMl);
+public sealed record PartPlan(Reckoned Area, Reckoned Perimeter, ImmutableArray<double> LayerDepthMm, ImmutableArray<Reckoned> LayerMl);
 
 /// <summary>Everything worked out for a piece.</summary>
 /// <param name="Ground">Measures of its ground.</param>
@@ -103,46 +108,48 @@ public sealed class PiecePlanner(BandMapper mapper)
     {
         ArgumentNullException.ThrowIfNull(piece);
         var upTo = layerId is null ? piece.Layers.Length - 1 : piece.Layers.Select(l => l.Id).ToList().IndexOf(layerId);
-        return Painter.Paint(
-            piece.Ground,
-            [.. piece.Layers.Take(upTo + 1).Select(l => (l, mapper.Map(piece.Ground.Outline, piece.Growth, l)))],
-            detail);
+        return Painter.Paint(mapper, piece, upTo, detail);
     }
 
     private static GroundPlan Measures(Piece piece, ImmutableArray<LayerPlan> layers, DateTimeZone zone)
     {
         var ground = piece.Ground;
-        var outline = ground.Outline;
-        var size = outline is Shapes.RoundOutline round
+        var (outline, whole) = (ground.Outline, ground.Whole);
+        var size = outline is RoundOutline round
             ? [new ReckonedInput("diameter", round.DiameterMm, "mm", Origin.Own, "ground.outline.diameterMm")]
-            : outline is Shapes.SliceOutline slice ? SliceInputs(slice)
-            : outline is Shapes.DrawnOutline drawn ? [.. drawn.Parts.Select((p, i) => new ReckonedInput($"part {i + 1}", p.AreaMm2 / 100, "cm²", Origin.Own))]
+            : outline is SliceOutline slice ? SliceInputs(slice)
+            : outline is DrawnOutline drawn ? [.. drawn.Parts.Select((p, i) => new ReckonedInput($"part {i + 1}", p.AreaMm2 / 100, "cm²", Origin.Own))]
             : ImmutableArray.Create(
                 new ReckonedInput("width", outline.BoxWidthMm, "mm", Origin.Own, "ground.outline.widthMm"),
                 new ReckonedInput("height", outline.BoxHeightMm, "mm", Origin.Own, "ground.outline.heightMm"));
+        size = ground.Set is { } set ? size.Add(new("panels", set.Count, "", Origin.Own, "ground.set.count")) : size;
         return new(
-            new(outline.AreaMm2 / 100, "cm²", Formulas.OutlineArea, size),
-            new(outline.PerimeterMm, "mm", Formulas.OutlinePerimeter, size),
-            Reckoned.Of(outline.PerimeterMm * ground.SideHeightMm / 100, "cm²", Formulas.SideArea,
-                new("perimeter", outline.PerimeterMm, "mm", Origin.Reckoned),
+            whole.BoxWidthMm,
+            whole.BoxHeightMm,
+            new(whole.AreaMm2 / 100, "cm²", Formulas.OutlineArea, size),
+            new(whole.PerimeterMm, "mm", Formulas.OutlinePerimeter, size),
+            Reckoned.Of(whole.PerimeterMm * ground.SideHeightMm / 100, "cm²", Formulas.SideArea,
+                new("perimeter", whole.PerimeterMm, "mm", Origin.Reckoned),
                 new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm")),
             Standing.Of(piece, layers),
             Preparation.Of(ground, zone),
-            ground.Base?.Material is BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine ? Preparation.SealWays(ground) : [],
+            ground is { Old: null, Base.Material: BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine } ? Preparation.SealWays(ground) : [],
+            Preparation.PaintZones(ground, piece.Layers[0], layers[0].Regions),
             PartsOf(piece),
             MouldPlan.Of(piece));
     }
 
-    private static ImmutableArray<PartPlan> PartsOf(Piece piece) => piece.Ground.Outline is not Shapes.DrawnOutline drawn ? [] :
+    private static ImmutableArray<PartPlan> PartsOf(Piece piece) => piece.Ground.Outline is not DrawnOutline drawn ? [] :
     [
         .. drawn.Parts.Select((part, i) => new PartPlan(
             Reckoned.Of(part.AreaMm2 / 100, "cm²", Formulas.OutlineArea, new ReckonedInput("corners", part.Rings.Sum(r => r.Count), "", Origin.Own)),
             Reckoned.Of(part.PerimeterMm, "mm", Formulas.OutlinePerimeter, new ReckonedInput("corners", part.Rings.Sum(r => r.Count), "", Origin.Own)),
-            [.. piece.Layers.Select(l => Reckoned.Of(CupPlanner.RegionMl(part.AreaMm2, l.DepthMm), "ml", Formulas.RegionVolume,
-                new("area", part.AreaMm2 / 100, "cm²", Origin.Reckoned), new("depth", l.DepthMm, "mm", Origin.Own)))])),
+            [.. piece.Layers.Select(l => l.DepthIn(i + 1))],
+            [.. piece.Layers.Select(l => Reckoned.Of(CupPlanner.RegionMl(part.AreaMm2, l.DepthIn(i + 1)), "ml", Formulas.RegionVolume,
+                new("area", part.AreaMm2 / 100, "cm²", Origin.Reckoned), new("depth", l.DepthIn(i + 1), "mm", Origin.Own)))])),
     ];
 
-    private static ImmutableArray<ReckonedInput> SliceInputs(Shapes.SliceOutline slice) =>
+    private static ImmutableArray<ReckonedInput> SliceInputs(SliceOutline slice) =>
     [
         new("width", slice.WidthMm, "mm", Origin.Own, "ground.outline.widthMm"),
         new("height", slice.HeightMm, "mm", Origin.Own, "ground.outline.heightMm"),
@@ -153,16 +160,17 @@ public sealed class PiecePlanner(BandMapper mapper)
 
     private LayerPlan Layer(Piece piece, Layer layer, PouredLayer? poured, DateTimeZone zone)
     {
-        var map = mapper.Map(piece.Ground.Outline, piece.Growth, layer);
-        var cups = CupPlanner.Plan(piece.Ground, layer, map);
+        var outline = piece.Ground.OutlineOf(layer);
+        var map = mapper.Map(outline, piece.Growth, layer);
+        var cups = CupPlanner.Plan(piece.Ground, layer, map, DepthZones.Of(mapper, piece, layer));
         var cupOf = cups.Regions.ToDictionary(r => r.RegionId, r => r.CupId);
         var system = ResinInUse.Of(layer.Resin).System;
         var pour = PourOf(layer.Plan, poured, zone);
-        var cutAt = CutAt(piece.Ground.Outline, piece.Layers);
+        var cutAt = CutAt(piece);
         return new(
             layer.Id,
             [.. map.Regions.Where(r => cupOf.ContainsKey(r.Id)).Select(r => Region(piece, layer, r, cupOf[r.Id]))],
-            CutOf(piece.Ground.Outline, map, cutAt),
+            CutOf(piece.Ground, outline, map, layer.Within is null ? cutAt : outline.BoxHeightMm - ((PlacedOutline)outline).Inner.BoxHeightMm / 2),
             cutAt,
             cups,
             PourPlan.Of(layer, cups),
@@ -170,7 +178,7 @@ public sealed class PiecePlanner(BandMapper mapper)
             pour,
             poured is not null,
             pour is null ? [] : CureWindows.Of(system, pour, HeldOf(piece.Ground)),
-            CupPlanner.RegionMl(piece.Ground.Outline.AreaMm2, layer.DepthMm) * (piece.Ground.Mould?.Holds(piece.Ground.Outline.AreaMm2) ?? 1)
+            cups.Regions.Sum(r => r.LayerMl.Value) / piece.Ground.AtOnce
                 * Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl);
     }
 
@@ -178,15 +186,22 @@ public sealed class PiecePlanner(BandMapper mapper)
         ground.Mould is not null ? HeldBy.Mould : ground.Edge == EdgeStyle.Walled ? HeldBy.Wall : HeldBy.Tape;
 
     /// <summary>One height for the whole piece, so that the strata of its layers lie above each other.</summary>
-    private static double CutAt(Shapes.Outline outline, ImmutableArray<Layer> layers)
+    private static double CutAt(Piece piece)
     {
-        var heart = layers.SelectMany(l => l.Hearts).FirstOrDefault();
-        return heart is not null && heart.YMm > 0 && heart.YMm < outline.BoxHeightMm ? heart.YMm : outline.BoxHeightMm / 2;
+        var height = piece.Ground.MapOutline.BoxHeightMm;
+        var heart = piece.Layers.Where(l => l.Within is null).SelectMany(l => l.Hearts).FirstOrDefault();
+        return heart is not null && heart.YMm > 0 && heart.YMm < height ? heart.YMm : height / 2;
     }
 
-    private static ImmutableArray<CutSpan> CutOf(Shapes.Outline outline, BandMap map, double y)
+    /// <summary>The cut through what a layer is poured in, over every mirrored panel.</summary>
+    private static ImmutableArray<CutSpan> CutOf(Ground ground, Outline outline, BandMap map, double y)
     {
-        return [.. outline.Chords(y).SelectMany(c => map.Cut(y, c.FromMm, c.ToMm))];
+        ImmutableArray<CutSpan> spans = [.. outline.Chords(y).SelectMany(c => map.Cut(y, c.FromMm, c.ToMm))];
+        return ground.Set is { Mirrored: true }
+            ? [.. ground.Panels!.Copies.SelectMany(copy => copy.Mirrored
+                ? spans.Reverse().Select(s => new CutSpan(s.RegionId, copy.X(s.ToMm), copy.X(s.FromMm)))
+                : spans.Select(s => new CutSpan(s.RegionId, copy.X(s.FromMm), copy.X(s.ToMm))))]
+            : spans;
     }
 
     private static RegionPlan Region(Piece piece, Layer layer, Region region, string cupId)
@@ -194,7 +209,7 @@ public sealed class PiecePlanner(BandMapper mapper)
         var width = region.PlannedWidthMm;
         var area = new Reckoned(region.AreaMm2 / 100, "cm²", Formulas.RegionArea,
         [
-            new("whole outline", piece.Ground.Outline.AreaMm2 / 100, "cm²", Origin.Reckoned),
+            new("whole outline", piece.Ground.OutlineOf(layer).AreaMm2 / 100, "cm²", Origin.Reckoned),
             .. width is null ? Array.Empty<ReckonedInput>() : WidthInputs(layer, region.Id, width.Value),
             new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default),
         ]);

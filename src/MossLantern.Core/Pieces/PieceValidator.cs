@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using FluentValidation;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
@@ -29,13 +30,20 @@ public sealed class PieceValidator : AbstractValidator<Piece>
         RuleFor(p => p.Ground).SetValidator(new GroundValidator());
         When(p => Accepted.OutlineMm.Contains(p.Ground.Outline.BoxWidthMm) && Accepted.OutlineMm.Contains(p.Ground.Outline.BoxHeightMm), () =>
         {
-            RuleFor(p => p.Growth.GridMm).Must((p, grid) => SuitsOutline(grid, p.Ground.Outline))
+            RuleFor(p => p.Growth.GridMm).Must((p, grid) => SuitsOutline(grid, p.Ground.MapOutline))
                 .WithMessage("Grid spacing must suit the outline: leave it to the program.");
             RuleFor(p => p.Growth.GrainMm).InclusiveBetween(5, 500).WithMessage("Grain must be from 5 to 500 mm.");
         });
         RuleFor(p => p.Layers).Must(l => l.Length is > 0 and <= MostLayers).WithMessage($"A piece has from 1 to {MostLayers} layers.")
             .Must(l => Unique(l.Select(x => x.Id))).WithMessage("Each layer needs an id of its own.");
         RuleForEach(p => p.Layers).SetValidator(new LayerValidator());
+        RuleForEach(p => p.Layers).Must((p, l) => l.Within is null || p.Ground.Mould?.Insert(l.Within) is not null)
+            .WithMessage("A layer that fills a hollow must name an insert of the mould.");
+        RuleForEach(p => p.Layers).Must((p, l) => l.PartDepths is not { } parts || InParts(parts, p.Ground.Outline))
+            .WithMessage("Depths of parts must name each part once, from 1 up, of a drawn outline.");
+        RuleFor(p => p.Layers).Must(l => l.Where(x => x.Within is not null).GroupBy(x => x.Within).All(g => g.Count() == 1))
+            .WithMessage("Each hollow is filled by one layer.")
+            .Must(l => l[0].Within is null).WithMessage("The first layer of a casting is poured round the inserts.").When(p => !p.Layers.IsDefaultOrEmpty);
         RuleFor(p => p.WavedOff).Must(w => w!.Value.Length <= 200).WithMessage("Up to 200 findings can be waved off.").When(p => p.WavedOff is not null);
         RuleForEach(p => p.WavedOff!.Value).ChildRules(w =>
         {
@@ -47,6 +55,10 @@ public sealed class PieceValidator : AbstractValidator<Piece>
 
     /// <summary>A document from elsewhere must not make the grid enormous.</summary>
     private static bool SuitsOutline(double gridMm, Outline outline) => gridMm / GrowthScale.For(outline).GridMm is > 0.5 and < 8;
+
+    private static bool InParts(ImmutableArray<PartDepth> parts, Outline outline) =>
+        outline is DrawnOutline { Problem: null } drawn
+        && parts.All(p => p.Part >= 1 && p.Part <= drawn.Parts.Length) && parts.Select(p => p.Part).Distinct().Count() == parts.Length;
 
     internal static bool Unique(IEnumerable<string> ids) => ids.GroupBy(id => id).All(g => g.Key.Length is > 0 and <= 40 && g.Count() == 1);
 
@@ -94,10 +106,110 @@ public sealed class PieceValidator : AbstractValidator<Piece>
             RuleFor(g => g.Mould).Must((g, mould) => mould is null != (g.Base?.Kind == PieceKind.Casting))
                 .WithMessage("A casting needs a mould, and nothing else has one.");
             RuleFor(g => g.Mould!).SetValidator(new MouldValidator()).OverridePropertyName("mould").When(g => g.Mould is not null);
+            RuleFor(g => g.Mould).Must((g, mould) => InParts(mould!.CavityDepths!.Value, g.Outline))
+                .WithMessage("Depths of cavities must name each cavity once, from 1 up, of a drawn outline.")
+                .OverridePropertyName("mould.cavityDepths").When(g => g.Mould?.CavityDepths is not null);
+            RuleFor(g => g.Mould).Must((g, mould) => InsertsFit(mould!.Inserts!.Value, g.Outline))
+                .WithMessage("Inserts must stand inside the cavity, and not on each other.")
+                .OverridePropertyName("mould.inserts").When(g => g.Mould?.Inserts is { } inserts && inserts.All(i => SizeOk(i.Outline)));
+            RuleFor(g => (double)g.Set!.Count).In(Accepted.Panels).OverridePropertyName("set.count").When(g => g.Set is not null);
+            RuleFor(g => g.Set!.GapMm).In(Accepted.GapMm).When(g => g.Set is not null);
+            RuleFor(g => g.Set).Must((g, set) => set is null || g.Base?.Kind is not (PieceKind.Frame or PieceKind.Casting))
+                .WithMessage("Only panels and slices come in sets.");
+            RuleFor(g => g.Old!).SetValidator(g => new OldWorkValidator()).When(g => g.Old is not null && Beneath(g) <= OldWork.Deepest);
+            RuleFor(g => g.Old).Must((g, _) => Beneath(g) <= OldWork.Deepest).WithMessage($"Up to {OldWork.Deepest} older works lie beneath each other.");
+            RuleFor(g => g.Old).Must((g, old) => LiesIn(old!, g.Whole)).WithMessage("The older work must lie inside the new outline.")
+                .When(g => g.Old is not null && Accepted.OutlineMm.Contains(g.Outline.BoxWidthMm) && Accepted.OutlineMm.Contains(g.Outline.BoxHeightMm));
             RuleFor(g => g.Done).Must(d => Unique(d!.Value.Select(x => x.Id))).WithMessage("Each preparation is noted once.").When(g => g.Done is not null);
             RuleFor(g => g.SideHeightMm).In(Accepted.SideMm);
             RuleFor(g => g.Colour).IsColour("Ground colour");
             RuleFor(g => g.Edge).IsInEnum();
+        }
+    }
+
+    private static int Beneath(Ground ground) => ground.Old is { } old ? 1 + Beneath(old.Ground) : 0;
+
+    /// <summary>Whether older work lies inside an outline; some corners all round stand for the rest.</summary>
+    private static bool LiesIn(OldWork old, Outline outline)
+    {
+        const int corners = 90;
+        var placed = old.Placed;
+        return placed == outline || placed.Rings.Where(r => r.SignedAreaMm2 > 0).All(ring =>
+        {
+            var step = Math.Max(1, ring.Count / corners);
+            return Enumerable.Range(0, ring.Count / step).All(i => outline.SignedDistanceMm(ring.Xs[i * step], ring.Ys[i * step]) <= TouchMm);
+        });
+    }
+
+    private static bool SizeOk(Outline outline) => Accepted.InsertMm.Contains(outline.BoxWidthMm) && Accepted.InsertMm.Contains(outline.BoxHeightMm);
+
+    /// <summary>Whether inserts stand inside an outline and apart from each other.</summary>
+    private static bool InsertsFit(ImmutableArray<Insert> inserts, Outline outline)
+    {
+        var placed = inserts.Select(i => i.Placed).ToList();
+        return placed.All(p => Inside(p, outline, true)) && placed.All(p => placed.All(q => ReferenceEquals(p, q) || (Inside(p, q, false) && Inside(q, p, false))));
+    }
+
+    /// <summary>Whether every corner of an outline lies inside another, or every one outside it.</summary>
+    private static bool Inside(Outline outline, Outline of, bool inside)
+    {
+        var ring = outline.Rings[0];
+        var rings = of.Rings;
+        for (var i = 0; i < ring.Count; i++)
+        {
+            var within = rings.Count(r => r.SignedDistanceMm(ring.Xs[i], ring.Ys[i]) < 0) % 2 == 1;
+            if (within != inside)
+            {
+                return false;
+            }
+        }
+
+        return inside || outline != of;
+    }
+
+    /// <summary>Rounding of sizes that touch, mm.</summary>
+    private const double TouchMm = 0.5;
+
+    private sealed class OldWorkValidator : AbstractValidator<OldWork>
+    {
+        public OldWorkValidator()
+        {
+            RuleFor(o => o.Name).Named("The older work's name");
+            RuleFor(o => o.PieceId).Must(id => id is null || id.Length is > 0 and <= 40).WithMessage("The older work's id has from 1 to 40 characters.");
+            RuleFor(o => o.Ground).SetValidator(new GroundValidator());
+            RuleFor(o => o.Growth.GridMm).Must((o, grid) => SuitsOutline(grid, o.Ground.MapOutline)).WithMessage("Grid spacing must suit the older work's outline.")
+                .When(o => Accepted.OutlineMm.Contains(o.Ground.Outline.BoxWidthMm) && Accepted.OutlineMm.Contains(o.Ground.Outline.BoxHeightMm));
+            RuleFor(o => o.Growth.GrainMm).InclusiveBetween(5, 500).WithMessage("Grain must be from 5 to 500 mm.");
+            RuleFor(o => o.Layers).Must(l => l.Length <= MostLayers).WithMessage($"The older work has up to {MostLayers} layers.")
+                .Must(l => Unique(l.Select(x => x.Id))).WithMessage("Each layer needs an id of its own.");
+            RuleForEach(o => o.Layers).SetValidator(new LayerValidator());
+            RuleForEach(o => o.Layers).Must((o, l) => l.Within is null || o.Ground.Mould?.Insert(l.Within) is not null)
+                .WithMessage("A layer that fills a hollow must name an insert of the mould.");
+            RuleForEach(o => o.Layers).Must((o, l) => l.PartDepths is not { } parts || InParts(parts, o.Ground.Outline))
+                .WithMessage("Depths of parts must name each part once, from 1 up, of a drawn outline.");
+            RuleFor(o => o.StandsMm).In(Accepted.StandsMm);
+            RuleFor(o => o.ReliefMm).In(Accepted.ReliefMm);
+        }
+    }
+
+    private sealed class InsertValidator : AbstractValidator<Insert>
+    {
+        public InsertValidator()
+        {
+            RuleFor(i => i.Name).Named("The insert's name");
+            RuleFor(i => i.Outline).Must(o => o is RectangleOutline or RoundOutline or OvalOutline).WithMessage("An insert is a rectangle, round or an oval.");
+            RuleFor(i => ((RectangleOutline)i.Outline).WidthMm).In(Accepted.InsertMm, "Width of the insert")
+                .OverridePropertyName("outline.widthMm").When(i => i.Outline is RectangleOutline);
+            RuleFor(i => ((RectangleOutline)i.Outline).HeightMm).In(Accepted.InsertMm, "Height of the insert")
+                .OverridePropertyName("outline.heightMm").When(i => i.Outline is RectangleOutline);
+            RuleFor(i => ((OvalOutline)i.Outline).WidthMm).In(Accepted.InsertMm, "Width of the insert")
+                .OverridePropertyName("outline.widthMm").When(i => i.Outline is OvalOutline);
+            RuleFor(i => ((OvalOutline)i.Outline).HeightMm).In(Accepted.InsertMm, "Height of the insert")
+                .OverridePropertyName("outline.heightMm").When(i => i.Outline is OvalOutline);
+            RuleFor(i => ((RoundOutline)i.Outline).DiameterMm).In(Accepted.InsertMm, "Diameter of the insert")
+                .OverridePropertyName("outline.diameterMm").When(i => i.Outline is RoundOutline);
+            RuleFor(i => i.FloorMm).In(Accepted.FloorMm);
+            RuleFor(i => i.RecessMm).In(Accepted.RecessMm);
         }
     }
 
@@ -132,6 +244,15 @@ public sealed class PieceValidator : AbstractValidator<Piece>
             RuleFor(m => m.KeepMm).In(Accepted.KeepMm);
             RuleFor(m => m.KeepMm).Must((m, keep) => keep < m.DepthMm).WithMessage("The depth kept for later coats must be less than the cavity's.")
                 .When(m => Accepted.KeepMm.Contains(m.KeepMm));
+            RuleForEach(m => m.CavityDepths!.Value).ChildRules(c => c.RuleFor(x => x.DepthMm).In(Accepted.MouldDepthMm))
+                .OverridePropertyName("cavityDepths").When(m => m.CavityDepths is not null);
+            RuleFor(m => m.Inserts).Must(i => i!.Value.Length <= Mould.MostInserts).WithMessage($"A mould has up to {Mould.MostInserts} inserts.")
+                .Must(i => Unique(i!.Value.Select(x => x.Id))).WithMessage("Each insert needs an id of its own.").When(m => m.Inserts is not null);
+            RuleForEach(m => m.Inserts!.Value).SetValidator(new InsertValidator()).OverridePropertyName("inserts").When(m => m.Inserts is not null);
+            RuleForEach(m => m.Inserts!.Value).Must((m, i) => i.FillMm(m.DepthMm - m.KeepMm) > 0)
+                .WithMessage("An insert's hollow must be deeper than its recess and what lies below its foot.").OverridePropertyName("inserts")
+                .When(m => m.Inserts is not null);
+            RuleFor(m => m.LibraryId).Must(id => id is null || id.Length is > 0 and <= 40).WithMessage("A mould's id has from 1 to 40 characters.");
         }
     }
 
@@ -152,6 +273,8 @@ public sealed class PieceValidator : AbstractValidator<Piece>
         {
             RuleFor(l => l.Name).Named("The layer's name");
             RuleFor(l => l.DepthMm).In(Accepted.DepthMm);
+            RuleForEach(l => l.PartDepths!.Value).ChildRules(p => p.RuleFor(x => x.DepthMm).In(Accepted.DepthMm))
+                .OverridePropertyName("partDepths").When(l => l.PartDepths is not null);
             RuleFor(l => l.RimFollow).In(Accepted.RimFollow);
             RuleFor(l => l.Widening).In(Accepted.Widening);
             RuleFor(l => l.Hearts).Must(h => Accepted.HeartCount.Contains(h.Length)).WithMessage(Accepted.HeartCount.Sentence)

@@ -73,6 +73,11 @@ public sealed class Ring(double[] xs, double[] ys)
         }
     }
 
+    /// <summary>The same ring, moved.</summary>
+    /// <param name="byX">To the right, mm.</param>
+    /// <param name="byY">Down, mm.</param>
+    public Ring Moved(double byX, double byY) => new([.. xs.Select(x => x + byX)], [.. ys.Select(y => y + byY)]);
+
     /// <summary>Squared distance from a point to a segment, mm².</summary>
     internal static double SegmentDistanceSquared(double x, double y, double x0, double y0, double x1, double y1)
     {

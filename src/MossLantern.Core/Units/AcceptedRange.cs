@@ -63,6 +63,30 @@ public static class Accepted
     /// <summary>Depth kept free in a mould for later coats, mm.</summary>
     public static AcceptedRange KeepMm { get; } = new("Depth kept for later coats", 0, 50, "mm");
 
+    /// <summary>Panels of a set.</summary>
+    public static AcceptedRange Panels { get; } = new("Panels", 2, 5, "");
+
+    /// <summary>Gap between panels, mm.</summary>
+    public static AcceptedRange GapMm { get; } = new("Gap between panels", 0, 500, "mm");
+
+    /// <summary>How far older work stands above what lies round it, mm.</summary>
+    public static AcceptedRange StandsMm { get; } = new("Height of the older work", 0, 100, "mm");
+
+    /// <summary>How far lines and stones stand up from older work, mm.</summary>
+    public static AcceptedRange ReliefMm { get; } = new("Relief of the older work", 0, 50, "mm");
+
+    /// <summary>How far an outline grows on every side, mm.</summary>
+    public static AcceptedRange GrowMm { get; } = new("New rim", 1, 500, "mm");
+
+    /// <summary>Width or height of an insert, mm.</summary>
+    public static AcceptedRange InsertMm { get; } = new("Size of an insert", 5, 2900, "mm");
+
+    /// <summary>How far an insert's foot stands above the mould's floor, mm.</summary>
+    public static AcceptedRange FloorMm { get; } = new("Foot of the insert", 0, 100, "mm");
+
+    /// <summary>How far a filled hollow stays lower than the rest, mm.</summary>
+    public static AcceptedRange RecessMm { get; } = new("Recess", 0, 100, "mm");
+
     /// <summary>Number of bands in a stack.</summary>
     public static AcceptedRange BandCount { get; } = new("Number of bands", 1, 40, "");
 

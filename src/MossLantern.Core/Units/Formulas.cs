@@ -45,6 +45,18 @@ public static class Formulas
     /// <summary>Depth that is left in a mould.</summary>
     public const string MouldRoom = "mould-room";
 
+    /// <summary>What an insert keeps out of a mould.</summary>
+    public const string InsertDisplaces = "insert-displaces";
+
+    /// <summary>How deep the hollow of an insert is filled.</summary>
+    public const string InsertDepth = "insert-depth";
+
+    /// <summary>What the hollow of an insert takes.</summary>
+    public const string InsertFill = "insert-fill";
+
+    /// <summary>A coat that wets what stands up from older work.</summary>
+    public const string WettingCoat = "wetting-coat";
+
     /// <summary>Paint for a ground.</summary>
     public const string GroundPaintVolume = "ground-paint-volume";
 
@@ -144,19 +156,23 @@ public static class Formulas
     /// <summary>All formulas.</summary>
     public static ImmutableArray<Formula> All { get; } =
     [
-        new(OutlineArea, "Area", "Rectangle: width × height. Round: π × (diameter ÷ 2)².", "shapes.md#outline"),
-        new(OutlinePerimeter, "Perimeter", "Rectangle: 2 × (width + height). Round: π × diameter.", "shapes.md#outline"),
+        new(OutlineArea, "Area", "Rectangle: width × height. Round: π × (diameter ÷ 2)². Several panels: × their number.", "shapes.md#outline"),
+        new(OutlinePerimeter, "Perimeter", "Rectangle: 2 × (width + height). Round: π × diameter. Several panels: × their number.", "shapes.md#outline"),
         new(SideArea, "Side area", "perimeter × side height", "shapes.md#outline"),
         new(RegionArea, "Region area", "The part of the outline that lies between this band's inner and outer edge on the map, counted cell by cell; a cell that an edge or the outline cuts counts with the part inside.", "map.md#areas"),
-        new(RegionVolume, "Region volume", "area × depth; in moulds × pieces at once × what the mould holds of area × depth", "mixing.md#region-volume"),
+        new(RegionVolume, "Region volume", "area × depth, summed over where the depth differs; in mirrored panels × their number; in moulds × pieces at once × what the mould holds of area × depth", "mixing.md#region-volume"),
         new(Thinnest, "Thinnest layer", "the smallest depth of the layers still to be poured; of all where none is", "grounds.md#level"),
         new(Span, "Span", "the longest gap between neighbouring supports, along either side", "grounds.md#sag"),
         new(Sag, "Sag", "5 × weight per area × span⁴ ÷ (32 × E × thickness³); weight per area = 9.81 × (thickness × density + resin depth × resin density)", "grounds.md#sag"),
         new(BaseMass, "Base", "area × thickness × density, or area × mass by area", "grounds.md#weight"),
-        new(PieceMass, "Weight", "base + resin (volume × density); stones and hardware come on top", "grounds.md#weight"),
+        new(PieceMass, "Weight", "base + resin (volume × density), that of older work too; stones and hardware come on top", "grounds.md#weight"),
         new(MouldCapacity, "Capacity", "area × depth, or what it was measured or stated to hold", "grounds.md#moulds"),
-        new(MouldBody, "Body", "capacity − area × depth kept for later coats × (capacity ÷ (area × depth of the cavity))", "grounds.md#moulds"),
+        new(MouldBody, "Body", "capacity − area × depth kept for later coats × (capacity ÷ (area × depth of the cavity)) − what inserts keep out", "grounds.md#moulds"),
         new(MouldRoom, "Room left", "depth − depth kept for later coats − all layers", "grounds.md#moulds"),
+        new(InsertDisplaces, "Kept out", "area of the insert × (depth − kept for later coats − its foot above the floor) × what the mould holds of area × depth", "grounds.md#inserts"),
+        new(InsertDepth, "Hollow", "depth − kept for later coats − foot of the insert above the floor − recess", "grounds.md#inserts"),
+        new(InsertFill, "Fill", "area of the insert × depth of its hollow × what the mould holds of area × depth", "grounds.md#inserts"),
+        new(WettingCoat, "Wetting coat", "area of the older work × depth", "grounds.md#older-work"),
         new(GroundPaintVolume, "Coat", "area × film × coats", "grounds.md#preparation"),
         new(EdgeVolume, "Edges", "side film (open perimeter × side height × film thickness) + drips (share × layer volume)", "mixing.md#edges"),
         new(PourVolume, "Pour", "region volume + what runs over its part of the edge", "pouring.md#order"),

@@ -128,13 +128,13 @@ public sealed class DemoWorkshop(
             ],
             Plan = new(null, null, 21.5),
         };
-        return new("Marsh Light", ground, GrowthScale.For(ground.Outline), [fields, veil]);
+        return new("Marsh Light", ground, GrowthScale.For(ground.MapOutline), [fields, veil]);
     }
 
     private static Piece BogbeanRound()
     {
         var ground = new Ground(new RoundOutline(300), EdgeStyle.DrippedOver, 12, "#efe9dc");
-        return new("Bogbean Round", ground, GrowthScale.For(ground.Outline),
+        return new("Bogbean Round", ground, GrowthScale.For(ground.MapOutline),
         [
             new(
                 "layer-1", "Rings", 2.5, [new("heart-1", 128, 160, 46, 34, 25, 11, 8)],
@@ -166,7 +166,7 @@ public sealed class DemoWorkshop(
             new SliceOutline(700, 450, [0.97, 0.86, 0.93, 0.9, 0.99, 0.94, 0.88, 0.83, 0.92, 0.96], 7, 12, new(478, 262, 92, 64)),
             EdgeStyle.Walled, 10, "#3d3128", new(PieceKind.Slice, BaseMaterial.Mdf, 12), new(PaintKind.Water, 2),
             Done: [new("sand"), new("seal", seal)]);
-        return new("Bracken Slice", ground, GrowthScale.For(ground.Outline),
+        return new("Bracken Slice", ground, GrowthScale.For(ground.MapOutline),
         [
             new(
                 "layer-1", "Fronds", 3,
@@ -207,7 +207,7 @@ public sealed class DemoWorkshop(
             new OvalOutline(320, 220), EdgeStyle.Walled, 18, "#e9e5da", new(PieceKind.Casting, BaseMaterial.Silicone),
             Level: new(true, 0.006, 0), Done: [new("wipe"), new("stiff"), new("level"), new("cover")],
             Mould: new(18, CapacityFrom.Water, 975, 1, 1, 1.5));
-        return new("Peat Pool", ground, GrowthScale.For(ground.Outline),
+        return new("Peat Pool", ground, GrowthScale.For(ground.MapOutline),
         [
             new(
                 "layer-1", "Pool", 9, [new("heart-1", 150, 116, 92, 58, -14, 14, 12)],
@@ -240,7 +240,7 @@ public sealed class DemoWorkshop(
             new RoundOutline(98), EdgeStyle.Walled, 10, "#f2ede1", new(PieceKind.Casting, BaseMaterial.Silicone),
             Level: new(true, 0.004, 0.003), Done: [new("wipe"), new("stiff"), new("level"), new("cover")],
             Mould: new(10, CapacityFrom.Dimensions, null, 12, 5, 1.5));
-        return new("Marigold Dozen", ground, GrowthScale.For(ground.Outline),
+        return new("Marigold Dozen", ground, GrowthScale.For(ground.MapOutline),
         [
             new(
                 "layer-1", "Petals", 5, [new("heart-1", 46, 51, 20, 17, 10, 5, 3)],

@@ -81,7 +81,7 @@ internal static class PieceEndpoints
             }
 
             // A tall and narrow piece must not make an enormous picture.
-            var outline = stored.Piece.Ground.Outline;
+            var outline = stored.Piece.Ground.Whole;
             pixels = Math.Clamp((int)(MostPixels * outline.BoxWidthMm / outline.BoxHeightMm), 1, pixels);
 
             // The page asks for a picture by its version and the moment of its save, so it may keep it for as long as it wants.

@@ -76,7 +76,7 @@ public sealed class Workbench(
     public Piece Checked(Piece piece)
     {
         ArgumentNullException.ThrowIfNull(piece);
-        var settled = piece with { Growth = piece.Growth.Kept(piece.Ground.Outline) };
+        var settled = piece with { Growth = piece.Growth.Kept(piece.Ground.MapOutline) };
         validator.ValidateAndThrow(settled);
         return settled;
     }
@@ -141,8 +141,8 @@ public sealed class Workbench(
         return
         [
             .. pieces.All().Select(p => new ShelfView(
-                p.Id, p.Version, p.Piece.Name, p.Piece.Ground.Outline.BoxWidthMm, p.Piece.Ground.Outline.BoxHeightMm,
-                FootOf(p.Piece.Ground.Outline), p.Piece.Layers.Length, p.Piece.Layers.Count(l => poured[p.Id].Contains(l.Id)),
+                p.Id, p.Version, p.Piece.Name, p.Piece.Ground.Whole.BoxWidthMm, p.Piece.Ground.Whole.BoxHeightMm,
+                FootOf(p.Piece.Ground.Whole), p.Piece.Layers.Length, p.Piece.Layers.Count(l => poured[p.Id].Contains(l.Id)),
                 WorkshopTime.Local(p.SavedAt, zone))),
         ];
     }

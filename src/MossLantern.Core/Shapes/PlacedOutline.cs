@@ -1,0 +1,121 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+
+namespace MossLantern.Core.Shapes;
+
+/// <summary>An outline moved to a place inside a larger one. Its box is counted from the larger one's origin.</summary>
+/// <param name="Inner">The outline as it is by itself.</param>
+/// <param name="XMm">Left of its box, mm.</param>
+/// <param name="YMm">Top of its box, mm.</param>
+public sealed record PlacedOutline(Outline Inner, double XMm, double YMm) : Outline
+{
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double BoxWidthMm => XMm + Inner.BoxWidthMm;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double BoxHeightMm => YMm + Inner.BoxHeightMm;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double AreaMm2 => Inner.AreaMm2;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double PerimeterMm => Inner.PerimeterMm;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override ImmutableArray<Ring> Rings => [.. Inner.Rings.Select(r => r.Moved(XMm, YMm))];
+}
+
+/// <summary>One part of a drawn outline, where it lies in it.</summary>
+/// <param name="Whole">The drawn outline.</param>
+/// <param name="Number">Which part, from 0.</param>
+public sealed record PartOutline(DrawnOutline Whole, int Number) : Outline
+{
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double BoxWidthMm => Whole.BoxWidthMm;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double BoxHeightMm => Whole.BoxHeightMm;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double AreaMm2 => Whole.Parts[Number].AreaMm2;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double PerimeterMm => Whole.Parts[Number].PerimeterMm;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override ImmutableArray<Ring> Rings => Whole.Parts[Number].Rings;
+}
+
+/// <summary>Several equal panels side by side, read as one piece.</summary>
+/// <param name="Panel">One panel.</param>
+/// <param name="Count">How many.</param>
+/// <param name="GapMm">Gap between neighbours, mm.</param>
+/// <param name="Mirrored">Whether every other panel is turned over, left for right.</param>
+/// <remarks>Source: docs/craft/shapes.md, Several panels.</remarks>
+public sealed record PanelsOutline(Outline Panel, int Count, double GapMm, bool Mirrored) : Outline
+{
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double BoxWidthMm => Count * Panel.BoxWidthMm + (Count - 1) * GapMm;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double BoxHeightMm => Panel.BoxHeightMm;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double AreaMm2 => Count * Panel.AreaMm2;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double PerimeterMm => Count * Panel.PerimeterMm;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override ImmutableArray<Ring> Rings => [.. Copies.SelectMany(copy => Panel.Rings.Select(copy.Of))];
+
+    /// <summary>Where each panel lies.</summary>
+    [JsonIgnore]
+    public ImmutableArray<PanelCopy> Copies =>
+    [
+        .. Enumerable.Range(0, Count).Select(i =>
+        {
+            var left = i * (Panel.BoxWidthMm + GapMm);
+            return Mirrored && i % 2 == 1 ? new PanelCopy(left + Panel.BoxWidthMm, true) : new PanelCopy(left, false);
+        }),
+    ];
+}
+
+/// <summary>Where a copy of a panel lies.</summary>
+/// <param name="FromMm">Where the panel's x = 0 comes to lie, mm.</param>
+/// <param name="Mirrored">Whether x runs to the left from there.</param>
+public sealed record PanelCopy(double FromMm, bool Mirrored)
+{
+    /// <summary>A place on the panel, on the whole.</summary>
+    /// <param name="xMm">x on the panel, mm.</param>
+    public double X(double xMm) => Mirrored ? FromMm - xMm : FromMm + xMm;
+
+    /// <summary>A ring of the panel, on the whole; it runs the same way round as before.</summary>
+    public Ring Of(Ring ring)
+    {
+        ArgumentNullException.ThrowIfNull(ring);
+        double[] xs = [.. ring.Xs.ToArray().Select(X)], ys = ring.Ys.ToArray();
+        if (Mirrored)
+        {
+            Array.Reverse(xs);
+            Array.Reverse(ys);
+        }
+
+        return new(xs, ys);
+    }
+}
