@@ -11,6 +11,9 @@ public sealed class SettingStore(WorkshopDatabase database)
     /// <summary>Key that marks a workshop that was seeded with the demo.</summary>
     public const string Demo = "demo";
 
+    /// <summary>Key of what things cost.</summary>
+    public const string Prices = "prices";
+
     /// <summary>The value of a setting, or null.</summary>
     public string? Find(string key)
     {

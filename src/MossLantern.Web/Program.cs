@@ -8,6 +8,7 @@ using MossLantern.Formats;
 using MossLantern.Web.Demo;
 using MossLantern.Web.Endpoints;
 using MossLantern.Web.Hosting;
+using MossLantern.Web.StandIns;
 using NodaTime;
 using Serilog;
 
@@ -38,6 +39,11 @@ builder.Services.AddSingleton(services => WorkshopDatabase.Open(
 builder.Services.AddSingleton<PieceStore>();
 builder.Services.AddSingleton<RunStore>();
 builder.Services.AddSingleton<SettingStore>();
+builder.Services.AddSingleton<PriceList>();
+builder.Services.AddSingleton<MouldStore>();
+builder.Services.AddSingleton<MouldLibrary>();
+builder.Services.AddSingleton<LevelStandIn>();
+builder.Services.AddSingleton<ILevel>(services => services.GetRequiredService<LevelStandIn>());
 builder.Services.AddSingleton<WorkshopTime>();
 builder.Services.AddSingleton<Workbench>();
 builder.Services.AddSingleton<DemoWorkshop>();
@@ -57,6 +63,8 @@ app.MapPieces();
 app.MapRuns();
 app.MapReckon();
 app.MapGrounds();
+app.MapMoulds();
+app.MapStandIns();
 app.MapFallbackToPage();
 
 if (!generatingDocument)

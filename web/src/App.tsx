@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, NavLink, Navigate, Route, Routes, useParams } from 'react-router';
 import { api, take } from './api/client';
+import { CupboardPage } from './cupboard/CupboardPage';
 import { Ribbon } from './parts/Ribbon';
 import { FieldsContext, useFieldsFromWorkshop } from './parts/fields';
 import { localText } from './parts/format';
@@ -9,6 +10,7 @@ import { ReckonerPage } from './reckoner/ReckonerPage';
 import { NewPiece } from './shelf/NewPiece';
 import { Shelf } from './shelf/Shelf';
 import { SpeedPage } from './speed/SpeedPage';
+import { StandInsPage } from './standins/StandInsPage';
 import { useTheme } from './units/theme';
 import { UnitsProvider, useUnits } from './units/units';
 
@@ -35,6 +37,8 @@ function Pages() {
         <Route path="/" element={<Shelf />} />
         <Route path="/new" element={<NewPiece />} />
         <Route path="/reckoner/:path?" element={<ReckonerPage />} />
+        <Route path="/cupboard" element={<CupboardPage />} />
+        <Route path="/stand-ins" element={<StandInsPage />} />
         <Route path="/speed" element={<SpeedPage />} />
         <Route path="/pieces/:id" element={<ToGround />} />
         <Route path="/pieces/:id/:station" element={<Opened />} />
@@ -74,6 +78,7 @@ function Head() {
         <NavLink to="/" end>
           Shelf
         </NavLink>
+        <NavLink to="/cupboard">Cupboard</NavLink>
         <NavLink to="/reckoner">Reckoner</NavLink>
       </nav>
       <span className="person">

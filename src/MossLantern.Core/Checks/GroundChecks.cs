@@ -56,6 +56,24 @@ internal sealed class LevelUnknownCheck : ICheck
     public IEnumerable<Finding> Look(Looked looked)
     {
         var reading = looked.Piece.Ground.Level;
+        var standing = looked.Plan.Ground.Standing;
+        if (looked.MoreToPour && reading is { WhereItCures: true } && standing.TooCoarse)
+        {
+            yield return new(
+                Id, "level-unknown@ground/coarse", Grade.Mind, "Level too coarse to tell",
+                "The level shows steps of {0}, and the thinnest layer to come asks for {1}: a dish of water on the spot tells more.",
+                [
+                    Reckoned.Of(reading.StepDeg!.Value, "°", Formulas.NeededTilt, new ReckonedInput("step of the level", reading.StepDeg.Value, "°", Origin.Measured)),
+                    standing.Needed,
+                ],
+                new("ground"),
+                [
+                    Remedy.OnGround("water", "Water stands level there", g => g with { Level = g.Level! with { WaterChecked = true } }),
+                    Remedy.Ask("measure", "Measure with a finer level", "ground.level.tiltXDeg"),
+                ]);
+            yield break;
+        }
+
         if (!looked.MoreToPour || (reading is { WhereItCures: true } && looked.Plan.Ground.Standing.Drift is not null))
         {
             yield break;

@@ -87,7 +87,10 @@ public sealed record PreparationDone(string Id, LocalDateTime? At = null);
 /// <param name="TiltXDeg">Tilt along x, degrees; positive where the right side is higher.</param>
 /// <param name="TiltYDeg">Tilt along y, degrees; positive where the lower edge as drawn is higher.</param>
 /// <param name="Corners">Heights of the box's corners, instead of tilts.</param>
-public sealed record LevelReading(bool WhereItCures, double? TiltXDeg = null, double? TiltYDeg = null, CornerHeights? Corners = null)
+/// <param name="StepDeg">Step in which the level shows tilts, degrees; null where nobody said.</param>
+/// <param name="WaterChecked">Whether a water check at that spot showed it level, where the level is too coarse to tell.</param>
+public sealed record LevelReading(
+    bool WhereItCures, double? TiltXDeg = null, double? TiltYDeg = null, CornerHeights? Corners = null, double? StepDeg = null, bool WaterChecked = false)
 {
     /// <summary>The tilts on both axes over a box, degrees; null while the reading is not complete.</summary>
     /// <param name="boxWidthMm">Width of the box, mm.</param>

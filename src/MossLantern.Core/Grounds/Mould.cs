@@ -27,12 +27,12 @@ public enum CapacityFrom
 /// <param name="Pieces">How many pieces are wanted.</param>
 /// <param name="Cavities">How many cavities there are to cast in at once.</param>
 /// <param name="KeepMm">Depth kept free for later coats on both faces together, mm.</param>
-/// <param name="LibraryId">The mould's id in the mould library; null where it is not kept there.</param>
+/// <param name="LibraryIds">The moulds it is, by their ids in the mould library; null where it is not kept there.</param>
 /// <param name="CavityDepths">Depth of cavities of a drawn outline that are deeper or shallower than <paramref name="DepthMm"/>; null for none.</param>
 /// <param name="Inserts">Inserts that stand in it while it is filled; null for none.</param>
 public sealed record Mould(
     double DepthMm, CapacityFrom From, double? CapacityMl, int Pieces, int Cavities, double KeepMm,
-    string? LibraryId = null, ImmutableArray<PartDepth>? CavityDepths = null, ImmutableArray<Insert>? Inserts = null)
+    ImmutableArray<string>? LibraryIds = null, ImmutableArray<PartDepth>? CavityDepths = null, ImmutableArray<Insert>? Inserts = null)
 {
     /// <summary>Most inserts.</summary>
     public const int MostInserts = 12;
@@ -131,7 +131,7 @@ public sealed record MouldPlan(
             inserts);
     }
 
-    private static Reckoned CapacityOf(Mould mould, Outline outline)
+    internal static Reckoned CapacityOf(Mould mould, Outline outline)
     {
         if (mould.From != CapacityFrom.Dimensions && mould.CapacityMl is { } ml)
         {

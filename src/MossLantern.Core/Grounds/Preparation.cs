@@ -25,11 +25,24 @@ public sealed record PreparationStep(
 public sealed record PaintZone(string Name, string Colour, Reckoned Amount);
 
 /// <summary>A way of sealing a ground.</summary>
+/// <param name="Id">Stable id; its price is kept under it.</param>
 /// <param name="Name">What with.</param>
 /// <param name="Amount">How much it takes.</param>
 /// <param name="DryHours">How long until resin may come, h.</param>
 /// <param name="Mind">What speaks for it or against it.</param>
-public sealed record SealWay(string Name, Reckoned Amount, double DryHours, string Mind);
+/// <param name="Cost">What it costs for this ground; null while its price is not known.</param>
+/// <param name="CostPerM2">What it costs for a square metre; null while its price is not known.</param>
+public sealed record SealWay(
+    string Id, string Name, Reckoned Amount, double DryHours, string Mind, Reckoned? Cost = null, Reckoned? CostPerM2 = null);
+
+/// <summary>What things cost in this workshop.</summary>
+/// <param name="Money">The workshop's money, as it is written behind an amount.</param>
+/// <param name="PerLitre">Price of a litre, by the id of what it is; what is not here is not known.</param>
+public sealed record Prices(string Money, ImmutableSortedDictionary<string, double> PerLitre)
+{
+    /// <summary>Nothing is known yet.</summary>
+    public static Prices None { get; } = new("€", ImmutableSortedDictionary<string, double>.Empty);
+}
 
 /// <summary>What has to be done to a ground, by its kind.</summary>
 /// <remarks>Source: docs/craft/grounds.md, Preparation.</remarks>
@@ -74,15 +87,45 @@ public static class Preparation
         })];
     }
 
+    /// <summary>What a price of a litre can be kept for.</summary>
+    public static ImmutableArray<string> PricedIds { get; } = ["primer", "resin", "varnish"];
+
     /// <summary>Ways to seal a ground, side by side.</summary>
     public static ImmutableArray<SealWay> SealWays(Ground ground)
     {
         ArgumentNullException.ThrowIfNull(ground);
         return
         [
-            new("acrylic primer, two coats", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours, "Gives its colour to the ground; must be dry through."),
-            new("a thin coat of resin", Film(ground, SealFilmMm, 1), TypicalMaterials.System("coating")!.Recoat.FromHours, "Holds best; the first layer follows inside its recoat window."),
-            new("clear water-based varnish, two coats", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours, "Leaves the wood to be seen; try on a scrap whether resin holds."),
+            new("primer", "acrylic primer, two coats", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours, "Gives its colour to the ground; must be dry through."),
+            new("resin", "a thin coat of resin", Film(ground, SealFilmMm, 1), TypicalMaterials.System("coating")!.Recoat.FromHours, "Holds best; the first layer follows inside its recoat window."),
+            new("varnish", "clear water-based varnish, two coats", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours, "Leaves the wood to be seen; try on a scrap whether resin holds."),
+        ];
+    }
+
+    /// <summary>Ways to seal a ground with what they cost, where the price of a litre is known.</summary>
+    /// <param name="ways">The ways for a ground.</param>
+    /// <param name="prices">What a litre costs.</param>
+    /// <param name="areaCm2">Area of the ground, cm².</param>
+    public static ImmutableArray<SealWay> Priced(ImmutableArray<SealWay> ways, Prices prices, double areaCm2)
+    {
+        ArgumentNullException.ThrowIfNull(prices);
+        return
+        [
+            .. ways.Select(way =>
+            {
+                if (!prices.PerLitre.TryGetValue(way.Id, out var price))
+                {
+                    return way;
+                }
+
+                var cost = way.Amount.Value / 1000 * price;
+                ReckonedInput litre = new("price of a litre", price, prices.Money, Origin.Own), amount = new("amount", way.Amount.Value, "ml", Origin.Reckoned);
+                return way with
+                {
+                    Cost = Reckoned.Of(cost, prices.Money, Formulas.SealCost, amount, litre),
+                    CostPerM2 = Reckoned.Of(cost / (areaCm2 / 10_000), $"{prices.Money}/m²", Formulas.SealCost, amount, litre, new("area", areaCm2, "cm²", Origin.Reckoned)),
+                };
+            }),
         ];
     }
 

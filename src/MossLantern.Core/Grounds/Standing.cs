@@ -16,7 +16,9 @@ public sealed record StandingSupport(double XMm, double YMm, Reckoned? Shim);
 /// <param name="Supports">Its supports.</param>
 /// <param name="OwnSupports">Whether the artist placed them.</param>
 /// <param name="Drift">Difference in depth across the piece; null while no tilt is known.</param>
-/// <param name="Level">Whether the thinnest layer can take that; null while not known.</param>
+/// <param name="Level">Whether the thinnest layer can take that; null while not known, and where the level's steps are too coarse to tell.</param>
+/// <param name="Needed">The tilt along the longer side that the thinnest layer can just take.</param>
+/// <param name="TooCoarse">Whether the level's steps are too coarse to tell, and no water check said more.</param>
 /// <param name="Thinnest">Depth of the thinnest layer that is still to be poured; of all where none is.</param>
 /// <param name="Span">Longest stretch without a support.</param>
 /// <param name="Sag">How far the base bows over that stretch; null while its thickness is not known or it is no board.</param>
@@ -30,6 +32,8 @@ public sealed record Standing(
     bool OwnSupports,
     Reckoned? Drift,
     bool? Level,
+    Reckoned Needed,
+    bool TooCoarse,
     Reckoned Thinnest,
     Reckoned Span,
     Reckoned? Sag,
@@ -51,7 +55,7 @@ public sealed record Standing(
         var supports = SupportsOf(ground);
         var toCome = piece.Layers.Where((_, i) => !layers[i].Poured).DefaultIfEmpty(piece.Layers.MinBy(l => l.DepthMm)!).ToList();
         var thinnest = toCome.Min(l => l.DepthMm);
-        var (drift, level, shims) = LevelOf(ground, supports, thinnest);
+        var (drift, level, coarse, shims) = LevelOf(ground, supports, thinnest);
         var span = SpanOf(supports);
         var resinMm = piece.Layers.Where(l => l.Within is null).Sum(l => l.DepthMm);
         // Each panel of a set stands by itself.
@@ -64,7 +68,7 @@ public sealed record Standing(
         return new(
             [.. supports.Select((s, i) => new StandingSupport(s.XMm, s.YMm, shims[i]))],
             ground.Supports is not null,
-            drift, level,
+            drift, level, NeededTilt(ground, thinnest), coarse,
             Reckoned.Of(thinnest, "mm", Formulas.Thinnest, [.. toCome.Select(l => new ReckonedInput(l.Name, l.DepthMm, "mm", Origin.Own))]),
             span, sag,
             sag is null ? null : sag.Value <= Grounds.Sag.AcceptedShare * thinnest,
@@ -103,25 +107,39 @@ public sealed record Standing(
         return new(Math.Round(width * (cornerX == 0 ? 0.45 : 0.55), 1), Math.Round(height * (cornerY == 0 ? 0.45 : 0.55), 1));
     }
 
-    private static (Reckoned? Drift, bool? Level, ImmutableArray<Reckoned?> Shims) LevelOf(
+    private static (Reckoned? Drift, bool? Level, bool TooCoarse, ImmutableArray<Reckoned?> Shims) LevelOf(
         Ground ground, ImmutableArray<Support> supports, double thinnestMm)
     {
         double width = ground.Outline.BoxWidthMm, height = ground.Outline.BoxHeightMm;
         if (ground.Level?.Tilts(width, height) is not { } tilt)
         {
-            return (null, null, [.. supports.Select(_ => (Reckoned?)null)]);
+            return (null, null, false, [.. supports.Select(_ => (Reckoned?)null)]);
         }
 
         ReckonedInput tiltX = new("tilt across", tilt.XDeg, "°", Origin.Measured), tiltY = new("tilt along", tilt.YDeg, "°", Origin.Measured);
         var drift = Levelling.WedgeOver(tilt.XDeg, tilt.YDeg, width, height);
         var levelling = Levelling.Of(tilt.XDeg, tilt.YDeg, supports, thinnestMm);
+        var takes = Levelling.AcceptedShare * thinnestMm;
+
+        // A level that shows 0.0 in steps of 0.1 may stand off by half a step on either axis.
+        var half = (ground.Level.StepDeg ?? 0) / 2;
+        var atWorst = Levelling.WedgeOver(Math.Abs(tilt.XDeg) + half, Math.Abs(tilt.YDeg) + half, width, height);
+        var coarse = drift <= takes && atWorst > takes && !ground.Level.WaterChecked;
         return (
             Reckoned.Of(drift, "mm", Formulas.Wedge,
                 new("width", width, "mm", Origin.Own), new("height", height, "mm", Origin.Own), tiltX, tiltY,
                 new("thinnest layer", thinnestMm, "mm", Origin.Own)),
-            drift <= Levelling.AcceptedShare * thinnestMm,
+            coarse ? null : drift <= takes,
+            coarse,
             [.. levelling.ShimsMm.Zip(supports, (shim, s) => Reckoned.Of(shim, "mm", Formulas.Wedge,
                 new("from the left", s.XMm, "mm", Origin.Own), new("from the top", s.YMm, "mm", Origin.Own), tiltX, tiltY))]);
+    }
+
+    private static Reckoned NeededTilt(Ground ground, double thinnestMm)
+    {
+        var longer = Math.Max(ground.Outline.BoxWidthMm, ground.Outline.BoxHeightMm);
+        return Reckoned.Of(Math.Atan2(Levelling.AcceptedShare * thinnestMm, longer) * 180 / Math.PI, "°", Formulas.NeededTilt,
+            new("thinnest layer", thinnestMm, "mm", Origin.Own), new("longer side", longer, "mm", Origin.Own));
     }
 
     /// <summary>The longest gap between neighbouring supports, along either side.</summary>

@@ -21,6 +21,13 @@ public static class Painter
 {
     private const int MostGrowthLines = 64;
 
+    /// <summary>An outline by itself, in SVG path syntax, mm.</summary>
+    public static string OutlinePath(Outline outline)
+    {
+        ArgumentNullException.ThrowIfNull(outline);
+        return PathText.Straight(outline);
+    }
+
     /// <summary>
     /// Paints layers over the ground, lowest first. The lowest is painted solid, as it looks on the ground; each layer
     /// above, and every layer over older work, lets what lies beneath show through by its opacity.

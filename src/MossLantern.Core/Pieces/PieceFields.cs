@@ -22,6 +22,7 @@ public static class PieceFields
         ["ground.paint.dryHours"] = Accepted.DryHours,
         ["ground.level.tiltXDeg"] = Accepted.TiltDeg with { What = "Tilt across" },
         ["ground.level.tiltYDeg"] = Accepted.TiltDeg with { What = "Tilt along" },
+        ["ground.level.stepDeg"] = Accepted.LevelStepDeg,
         ["ground.level.corners.topLeftMm"] = Accepted.CornerMm,
         ["ground.level.corners.topRightMm"] = Accepted.CornerMm,
         ["ground.level.corners.bottomLeftMm"] = Accepted.CornerMm,

@@ -27,8 +27,16 @@ public sealed record PouredLayer(string LayerId, Instant Start, Instant? End, do
 /// <param name="Fits">False where no room is left for it and its area is 0.</param>
 public sealed record RegionPlan(string Id, RegionKind Kind, string CupId, Reckoned Area, double OpenEdgeMm, bool Fits);
 
+/// <summary>A box on a piece.</summary>
+/// <param name="XMm">Left, mm.</param>
+/// <param name="YMm">Top, mm.</param>
+/// <param name="WidthMm">Width, mm.</param>
+/// <param name="HeightMm">Height, mm.</param>
+public sealed record PieceBox(double XMm, double YMm, double WidthMm, double HeightMm);
+
 /// <summary>Everything worked out for one layer.</summary>
 /// <param name="LayerId">The layer.</param>
+/// <param name="Box">The box of what its map is grown over.</param>
 /// <param name="Regions">Its regions.</param>
 /// <param name="Cut">A straight cut across it, through its first heart, or through the middle.</param>
 /// <param name="CutAtMm">Where that cut runs, mm from the top.</param>
@@ -41,6 +49,7 @@ public sealed record RegionPlan(string Id, RegionKind Kind, string CupId, Reckon
 /// <param name="ResinG">Mass of its resin, without reserve and losses, g.</param>
 public sealed record LayerPlan(
     string LayerId,
+    PieceBox Box,
     ImmutableArray<RegionPlan> Regions,
     ImmutableArray<CutSpan> Cut,
     double CutAtMm,
@@ -64,9 +73,23 @@ public sealed record LayerPlan(
 /// <param name="PaintZones">The paint for each zone of a painted map; none where the ground is of one colour.</param>
 /// <param name="Parts">The parts of a drawn outline, such as letters, from left to right; none for other outlines.</param>
 /// <param name="Mould">The mould of a casting; null for anything else.</param>
+/// <param name="Beneath">The layers of older work in the cut, lowest first; none over a new ground.</param>
 public sealed record GroundPlan(
     double WidthMm, double HeightMm, Reckoned Area, Reckoned Perimeter, Reckoned SideArea, Standing Standing, ImmutableArray<PreparationStep> Preparation,
-    ImmutableArray<SealWay> SealWays, ImmutableArray<PaintZone> PaintZones, ImmutableArray<PartPlan> Parts, MouldPlan? Mould = null);
+    ImmutableArray<SealWay> SealWays, ImmutableArray<PaintZone> PaintZones, ImmutableArray<PartPlan> Parts, MouldPlan? Mould,
+    ImmutableArray<StratumBeneath> Beneath);
+
+/// <summary>A layer of older work in the cut.</summary>
+/// <param name="Name">Its name.</param>
+/// <param name="DepthMm">Its depth, mm.</param>
+/// <param name="Spans">What the cut passes, from left to right.</param>
+public sealed record StratumBeneath(string Name, double DepthMm, ImmutableArray<SpanBeneath> Spans);
+
+/// <summary>A stretch of a layer of older work.</summary>
+/// <param name="FromMm">Left end, mm from the left of the new outline.</param>
+/// <param name="ToMm">Right end, mm.</param>
+/// <param name="Colour">Its colour, as <c>#rrggbb</c>; null for clear resin.</param>
+public sealed record SpanBeneath(double FromMm, double ToMm, string? Colour);
 
 /// <summary>One part of a drawn outline.</summary>
 /// <param name="Area">Its area, cm².</param>
@@ -96,7 +119,7 @@ public sealed class PiecePlanner(BandMapper mapper)
         ArgumentNullException.ThrowIfNull(zone);
         ImmutableArray<LayerPlan> layers =
             [.. piece.Layers.Select(layer => Layer(piece, layer, poured.LastOrDefault(p => p.LayerId == layer.Id), zone))];
-        var plan = new PiecePlan(Measures(piece, layers, zone), layers, []);
+        var plan = new PiecePlan(Measures(piece, layers, zone) with { Beneath = Beneath(piece.Ground, CutAt(piece), 0) }, layers, []);
         return plan with { Findings = SecondLook.Over(new(piece, plan, zone)) };
     }
 
@@ -136,7 +159,38 @@ public sealed class PiecePlanner(BandMapper mapper)
             ground is { Old: null, Base.Material: BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine } ? Preparation.SealWays(ground) : [],
             Preparation.PaintZones(ground, piece.Layers[0], layers[0].Regions),
             PartsOf(piece),
-            MouldPlan.Of(piece));
+            MouldPlan.Of(piece),
+            []);
+    }
+
+    /// <summary>The layers of older work where the cut goes through them, lowest first.</summary>
+    private ImmutableArray<StratumBeneath> Beneath(Ground ground, double y, double left)
+    {
+        if (ground.Old is not { } old)
+        {
+            return [];
+        }
+
+        var at = y - old.YMm;
+        var from = left + old.XMm;
+        return
+        [
+            .. Beneath(old.Ground, at, from),
+            .. old.Layers.Where(l => l.Within is null).Select(layer =>
+            {
+                var outline = old.Ground.OutlineOf(layer);
+                var cupOf = layer.Bands.ToDictionary(b => b.Id, b => b.Cup);
+                cupOf[BandMap.HeartBedId] = layer.HeartCup;
+                return new StratumBeneath(layer.Name, layer.DepthMm,
+                [
+                    .. CutOf(old.Ground, outline, mapper.Map(outline, old.Growth, layer), at).Select(span =>
+                    {
+                        var cup = layer.Cups.Single(c => c.Id == cupOf[span.RegionId]);
+                        return new SpanBeneath(from + span.FromMm, from + span.ToMm, cup.Colourant is null ? null : cup.Colour);
+                    }),
+                ]);
+            }),
+        ];
     }
 
     private static ImmutableArray<PartPlan> PartsOf(Piece piece) => piece.Ground.Outline is not DrawnOutline drawn ? [] :
@@ -166,11 +220,13 @@ public sealed class PiecePlanner(BandMapper mapper)
         var cupOf = cups.Regions.ToDictionary(r => r.RegionId, r => r.CupId);
         var system = ResinInUse.Of(layer.Resin).System;
         var pour = PourOf(layer.Plan, poured, zone);
-        var cutAt = CutAt(piece);
+        var placed = outline as PlacedOutline;
+        var cutAt = placed is null ? CutAt(piece) : placed.YMm + placed.Inner.BoxHeightMm / 2;
         return new(
             layer.Id,
+            placed is null ? new(0, 0, outline.BoxWidthMm, outline.BoxHeightMm) : new(placed.XMm, placed.YMm, placed.Inner.BoxWidthMm, placed.Inner.BoxHeightMm),
             [.. map.Regions.Where(r => cupOf.ContainsKey(r.Id)).Select(r => Region(piece, layer, r, cupOf[r.Id]))],
-            CutOf(piece.Ground, outline, map, layer.Within is null ? cutAt : outline.BoxHeightMm - ((PlacedOutline)outline).Inner.BoxHeightMm / 2),
+            CutOf(piece.Ground, outline, map, cutAt),
             cutAt,
             cups,
             PourPlan.Of(layer, cups),

@@ -93,6 +93,7 @@ public sealed class PieceValidator : AbstractValidator<Piece>
             RuleFor(g => g.Paint!.DryHours).In(Accepted.DryHours).When(g => g.Paint is not null);
             RuleFor(g => g.Level!.TiltXDeg).In(Accepted.TiltDeg, "Tilt across").When(g => g.Level is not null);
             RuleFor(g => g.Level!.TiltYDeg).In(Accepted.TiltDeg, "Tilt along").When(g => g.Level is not null);
+            RuleFor(g => g.Level!.StepDeg).In(Accepted.LevelStepDeg).When(g => g.Level is not null);
             RuleFor(g => g.Level!.Corners!).SetValidator(new CornersValidator()).OverridePropertyName("level.corners").When(g => g.Level?.Corners is not null);
             RuleFor(g => g.Level).Must(l => l!.Corners is null || (l.TiltXDeg is null && l.TiltYDeg is null))
                 .WithMessage("A level is read as tilts or as corner heights, not both.").When(g => g.Level is not null);
@@ -252,7 +253,8 @@ public sealed class PieceValidator : AbstractValidator<Piece>
             RuleForEach(m => m.Inserts!.Value).Must((m, i) => i.FillMm(m.DepthMm - m.KeepMm) > 0)
                 .WithMessage("An insert's hollow must be deeper than its recess and what lies below its foot.").OverridePropertyName("inserts")
                 .When(m => m.Inserts is not null);
-            RuleFor(m => m.LibraryId).Must(id => id is null || id.Length is > 0 and <= 40).WithMessage("A mould's id has from 1 to 40 characters.");
+            RuleFor(m => m.LibraryIds).Must(ids => Unique(ids!.Value) && ids.Value.Length <= LibraryMould.MostTogether)
+                .WithMessage($"Up to {LibraryMould.MostTogether} different moulds are filled together.").When(m => m.LibraryIds is not null);
         }
     }
 

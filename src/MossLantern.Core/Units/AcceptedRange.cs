@@ -63,6 +63,18 @@ public static class Accepted
     /// <summary>Depth kept free in a mould for later coats, mm.</summary>
     public static AcceptedRange KeepMm { get; } = new("Depth kept for later coats", 0, 50, "mm");
 
+    /// <summary>How many of a mould there are.</summary>
+    public static AcceptedRange Owned { get; } = new("Owned", 0, 500, "");
+
+    /// <summary>How hot something got, °C.</summary>
+    public static AcceptedRange HottestC { get; } = new("Hottest", -20, 400, "°C");
+
+    /// <summary>Step of a level's reading, degrees.</summary>
+    public static AcceptedRange LevelStepDeg { get; } = new("Step of the level", 0.001, 1, "degrees");
+
+    /// <summary>A price for a litre, in the workshop's money.</summary>
+    public static AcceptedRange PricePerLitre { get; } = new("Price of a litre", 0, 100_000, "");
+
     /// <summary>Panels of a set.</summary>
     public static AcceptedRange Panels { get; } = new("Panels", 2, 5, "");
 

@@ -27,6 +27,9 @@ public static class Formulas
     /// <summary>Longest stretch without a support.</summary>
     public const string Span = "span";
 
+    /// <summary>The tilt that a layer can just take.</summary>
+    public const string NeededTilt = "needed-tilt";
+
     /// <summary>Sag of a base.</summary>
     public const string Sag = "sag";
 
@@ -56,6 +59,9 @@ public static class Formulas
 
     /// <summary>A coat that wets what stands up from older work.</summary>
     public const string WettingCoat = "wetting-coat";
+
+    /// <summary>What sealing a ground costs.</summary>
+    public const string SealCost = "seal-cost";
 
     /// <summary>Paint for a ground.</summary>
     public const string GroundPaintVolume = "ground-paint-volume";
@@ -163,6 +169,7 @@ public static class Formulas
         new(RegionVolume, "Region volume", "area × depth, summed over where the depth differs; in mirrored panels × their number; in moulds × pieces at once × what the mould holds of area × depth", "mixing.md#region-volume"),
         new(Thinnest, "Thinnest layer", "the smallest depth of the layers still to be poured; of all where none is", "grounds.md#level"),
         new(Span, "Span", "the longest gap between neighbouring supports, along either side", "grounds.md#sag"),
+        new(NeededTilt, "Tilt it can take", "the angle whose tangent is a tenth of the thinnest layer ÷ longer side", "grounds.md#level"),
         new(Sag, "Sag", "5 × weight per area × span⁴ ÷ (32 × E × thickness³); weight per area = 9.81 × (thickness × density + resin depth × resin density)", "grounds.md#sag"),
         new(BaseMass, "Base", "area × thickness × density, or area × mass by area", "grounds.md#weight"),
         new(PieceMass, "Weight", "base + resin (volume × density), that of older work too; stones and hardware come on top", "grounds.md#weight"),
@@ -173,6 +180,7 @@ public static class Formulas
         new(InsertDepth, "Hollow", "depth − kept for later coats − foot of the insert above the floor − recess", "grounds.md#inserts"),
         new(InsertFill, "Fill", "area of the insert × depth of its hollow × what the mould holds of area × depth", "grounds.md#inserts"),
         new(WettingCoat, "Wetting coat", "area of the older work × depth", "grounds.md#older-work"),
+        new(SealCost, "Cost", "amount × price of a litre; for a square metre ÷ area", "grounds.md#preparation"),
         new(GroundPaintVolume, "Coat", "area × film × coats", "grounds.md#preparation"),
         new(EdgeVolume, "Edges", "side film (open perimeter × side height × film thickness) + drips (share × layer volume)", "mixing.md#edges"),
         new(PourVolume, "Pour", "region volume + what runs over its part of the edge", "pouring.md#order"),

@@ -12,7 +12,7 @@ namespace MossLantern.Web.Demo;
 
 /// <summary>The demo: a small studio by a marsh. Its times are offsets from the moment it is seeded.</summary>
 public sealed class DemoWorkshop(
-    PieceStore pieces, RunStore runs, SettingStore settings, PiecePlanner planner, WorkshopTime time)
+    PieceStore pieces, RunStore runs, MouldStore moulds, SettingStore settings, PriceList prices, PiecePlanner planner, WorkshopTime time)
 {
     /// <summary>Seeds a workshop that holds nothing yet.</summary>
     public void SeedWhenEmpty()
@@ -23,7 +23,10 @@ public sealed class DemoWorkshop(
         }
 
         var now = time.Now;
+        var today = now.InZone(time.Zone).LocalDateTime;
         settings.Set(SettingStore.Demo, "seeded");
+        Moulds(now);
+        prices.Now = new("€", Prices.None.PerLitre.Add("primer", 14).Add("resin", 38));
         var marsh = pieces.Add("marsh-light", MarshLight(), now - Duration.FromDays(2)).Piece;
 
         // The first layer was poured yesterday; the second an hour and three quarters ago, so its tape comes off soon.
@@ -31,13 +34,15 @@ public sealed class DemoWorkshop(
         Log("marsh-light", marsh, 1, now - Duration.FromMinutes(105), 18, 21.5, "", [0, 1]);
         pieces.Add("bogbean-round", BogbeanRound(), now - Duration.FromDays(1));
 
+        var kiln = pieces.Add("old-kiln", OldKiln(), now - Duration.FromDays(1)).Piece;
+        Log("old-kiln", kiln, 0, now - Duration.FromHours(20), 35, 19.5, "Improvised over the sanded panel: what was left of rust and ash, no plan. The old rings come through where it is thin.", [4, -6, 9]);
+        pieces.Add("sundew-pair", SundewPair(today.PlusHours(-2)), now - Duration.FromHours(6));
         var peat = pieces.Add("peat-pool", PeatPool(), now - Duration.FromDays(3)).Piece;
         Log("peat-pool", peat, 0, now - Duration.FromHours(9), 22, 20, "Clear pushed the lines out nicely; the lower left crept back.", [1, 0, -1]);
         var marigold = pieces.Add("marigold-dozen", MarigoldDozen(), now - Duration.FromDays(6)).Piece;
         Log("marigold-dozen", marigold, 0, now - Duration.FromDays(4), 25, 21, "First five. Recipe kept.", [0, 2]);
 
         // Planned for the day after tomorrow in the morning; the board was sealed this morning.
-        var today = now.InZone(time.Zone).LocalDateTime;
         pieces.Add("bracken-slice", BrackenSlice(today.Date.PlusDays(2) + new LocalTime(9, 30), today.PlusHours(-3)), now - Duration.FromHours(5));
     }
 
@@ -206,7 +211,7 @@ public sealed class DemoWorkshop(
         var ground = new Ground(
             new OvalOutline(320, 220), EdgeStyle.Walled, 18, "#e9e5da", new(PieceKind.Casting, BaseMaterial.Silicone),
             Level: new(true, 0.006, 0), Done: [new("wipe"), new("stiff"), new("level"), new("cover")],
-            Mould: new(18, CapacityFrom.Water, 975, 1, 1, 1.5));
+            Mould: new(18, CapacityFrom.Water, 975, 1, 1, 1.5, ["peat-tray"]));
         return new("Peat Pool", ground, GrowthScale.For(ground.MapOutline),
         [
             new(
@@ -239,7 +244,7 @@ public sealed class DemoWorkshop(
         var ground = new Ground(
             new RoundOutline(98), EdgeStyle.Walled, 10, "#f2ede1", new(PieceKind.Casting, BaseMaterial.Silicone),
             Level: new(true, 0.004, 0.003), Done: [new("wipe"), new("stiff"), new("level"), new("cover")],
-            Mould: new(10, CapacityFrom.Dimensions, null, 12, 5, 1.5));
+            Mould: new(10, CapacityFrom.Dimensions, null, 12, 5, 1.5, ["marsh-round"]));
         return new("Marigold Dozen", ground, GrowthScale.For(ground.MapOutline),
         [
             new(
@@ -262,5 +267,132 @@ public sealed class DemoWorkshop(
                 ],
                 new("coating"), Measure.ByWeight, null, [], new(null, null, 21)),
         ]);
+    }
+
+    /// <summary>A pair that mirrors over the gap; its map is done and its walls are drying.</summary>
+    private static Piece SundewPair(LocalDateTime walls)
+    {
+        var ground = new Ground(
+            new RectangleOutline(350, 700), EdgeStyle.TapedClean, 30, "#2b2a26", new(PieceKind.Panel, BaseMaterial.BirchPly, 12), new(PaintKind.Water, 2),
+            Done: [new("sand"), new("seal"), new("paint", walls), new("back")], Set: new(2, 24, true));
+        return new("Sundew Pair", ground, GrowthScale.For(ground.MapOutline),
+        [
+            new(
+                "layer-1", "Dew and leaf", 3,
+                [
+                    // The upper heart lies on the seam: each panel has half of it.
+                    new("heart-1", 362, 212, 148, 104, 0, 15, 23),
+                    new("heart-2", 96, 520, 88, 66, 24, 13, 9),
+                ],
+                [
+                    new("dew-line", 3, false, "dew"),
+                    new("rose-ring", 20, false, "rose"),
+                    new("bone-line", 4, false, "bone"),
+                    new("wine-ring", 30, false, "wine"),
+                    new("copper-line", 2.5, false, "copper"),
+                    new("leaf-ring", 44, false, "leaf"),
+                    new("bone-band", 5, false, "bone"),
+                    new("rose-band", 26, false, "rose"),
+                    new("copper-vein", 2.5, false, "copper"),
+                    new("sedge-field", 10, true, "sedge"),
+                    new("bone-edge", 4, false, "bone"),
+                    new("wine-edge", 34, false, "wine"),
+                ],
+                0, "dewglass",
+                [
+                    new("dewglass", "dew glass", "#d9667a", ColourantClass.Dye, 4),
+                    new("dew", "dew", "#f3ded6", ColourantClass.Mica, 4),
+                    new("rose", "rose", "#b8506a", ColourantClass.Mica, 4),
+                    new("bone", "bone", "#f0e8d5", ColourantClass.Paste, 4),
+                    new("wine", "wine", "#5a2233", ColourantClass.Paste, 4),
+                    new("copper", "copper", "#b5713f", ColourantClass.MetallicPaste, 5),
+                    new("leaf", "leaf", "#5d7448", ColourantClass.Mica, 4),
+                    new("sedge", "sedge", "#a9a66b", ColourantClass.Mica, 3),
+                ],
+                new("thick"), Measure.ByWeight, null, [], new(null, null, 20)),
+        ]);
+    }
+
+    /// <summary>An older panel, sanded and poured over without a plan: only what happened is written down.</summary>
+    private static Piece OldKiln()
+    {
+        var below = new Ground(
+            new RectangleOutline(420, 300), EdgeStyle.TapedClean, 22, "#cbb899", new(PieceKind.Panel, BaseMaterial.Mdf, 18));
+        Layer rings = new(
+            "layer-1", "Kiln door", 3, [new("heart-1", 168, 138, 110, 84, -10, 14, 41)],
+            [
+                new("brick-ring", 18, false, "brick"),
+                new("ash-line", 4, false, "ash"),
+                new("soot-ring", 22, false, "soot"),
+                new("brass-line", 2, false, "brass"),
+                new("clay-ring", 30, false, "clay"),
+                new("ash-field", 10, true, "ash"),
+            ],
+            0, "glow",
+            [
+                new("glow", "glow", "#c9642a", ColourantClass.Dye, 4),
+                new("brick", "brick", "#8c3f2c", ColourantClass.Paste, 4),
+                new("ash", "ash", "#c9c2b4", ColourantClass.Paste, 4),
+                new("soot", "soot", "#2e2a28", ColourantClass.Paste, 4),
+                new("brass", "brass", "#b38f3f", ColourantClass.MetallicPaste, 5),
+                new("clay", "clay", "#a86f4c", ColourantClass.Mica, 4),
+            ],
+            new("coating"), Measure.ByVolume, null, [], new(null, null, 20));
+        var ground = below with
+        {
+            Done = [new("sand-old"), new("wipe-old"), new("level"), new("cover")],
+            Level = new(true, 0.003, 0.002),
+            Old = new("Kiln Door", null, below, GrowthScale.For(below.MapOutline), [rings]),
+        };
+        return new("Old Kiln", ground, GrowthScale.For(ground.MapOutline),
+        [
+            new(
+                "layer-1", "Left-overs", 2, [new("heart-1", 300, 190, 70, 52, 20, 12, 8)],
+                [
+                    new("rust-ring", 26, false, "rust"),
+                    new("ash-vein", 3, false, "ash"),
+                    new("smoke-field", 10, true, "smoke"),
+                ],
+                0, "clear",
+                [
+                    new("clear", "clear", "#e9efe9", null, 0),
+                    new("rust", "rust", "#9a4f26", ColourantClass.Dye, 2),
+                    new("ash", "ash", "#d8d2c4", ColourantClass.Paste, 1.5),
+                    new("smoke", "smoke", "#4d4a48", ColourantClass.AlcoholInk, 2),
+                ],
+                new("coating"), Measure.ByVolume, null, [], new(null, null, 20)),
+        ]);
+    }
+
+    /// <summary>The studio's own moulds.</summary>
+    private void Moulds(Instant now)
+    {
+        moulds.Save("marsh-round", 0, new("Marsh round", new RoundOutline(98), 10, CapacityFrom.Dimensions, null, 1, 5, "Glossy floor, rim rounded."), now);
+        moulds.Save("peat-tray", 0, new("Peat tray", new OvalOutline(320, 220), 18, CapacityFrom.Water, 975, 1, 1, "Leaning sides: 975 ml of water to the brim."), now);
+        moulds.Save(
+            "pebbles", 0,
+            new(
+                "Three pebbles", new DrawnOutline(Pebbles), 14, CapacityFrom.Dimensions, null, 1, 2, "Three sizes in one mould, for what is left over.",
+                [new(1, 14), new(2, 10), new(3, 7)]),
+            now);
+        moulds.Save("bog-slab", 0, new("Bog slab", new RectangleOutline(240, 160), 22, CapacityFrom.Maker, 830, 1, 1, "Takes inserts."), now);
+        moulds.Note(new("marsh-round", now - Duration.FromDays(31), "Trial with casting resin, 9 mm in one pour", 2, 58), now);
+        moulds.Note(new("peat-tray", now - Duration.FromDays(12), "Washed and rested; a dull spot near the left end", 0, null), now);
+    }
+
+    private static readonly string Pebbles = Shapes([(0, 4, 96, 70), (112, 10, 72, 58), (200, 16, 52, 44)]);
+
+    /// <summary>Ovals beside each other as one drawing.</summary>
+    private static string Shapes((double X, double Y, double Width, double Height)[] ovals)
+    {
+        // A multiple of four, so that corners lie on the box round each.
+        const int corners = 88;
+        var top = ovals.Min(o => o.Y);
+        return string.Concat(ovals.Select(o => string.Concat(Enumerable.Range(0, corners).Select(i =>
+        {
+            var turn = 2 * Math.PI * i / corners;
+            double x = o.X + o.Width / 2 * (1 - Math.Cos(turn)), y = o.Y - top + o.Height / 2 * (1 - Math.Sin(turn));
+            return FormattableString.Invariant($"{(i == 0 ? "M" : "L")}{x:0.##} {y:0.##}");
+        })) + "Z"));
     }
 }

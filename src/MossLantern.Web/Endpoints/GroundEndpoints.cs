@@ -18,9 +18,16 @@ public sealed record SvgDrawing(string Svg, double? Dpi = null);
 /// <summary>The outline of a drawing. Nothing is saved.</summary>
 public sealed record SvgRead(Outline Outline, double WidthMm, double HeightMm, int Parts);
 
-/// <summary>One change of a ground that takes others with it: of its kind, its outline's shape, or a slice's handles, opening or wobble.</summary>
+/// <summary>
+/// One change of a ground that takes others with it: of its kind, its outline's shape, a slice's handles, opening or wobble,
+/// or of what lies beneath it and the new rim round that.
+/// </summary>
 public sealed record GroundChange(
-    Ground Ground, PieceKind? Kind = null, OutlineShape? Shape = null, int? Handles = null, bool? Open = null, bool AnotherRim = false);
+    Ground Ground, PieceKind? Kind = null, OutlineShape? Shape = null, int? Handles = null, bool? Open = null, bool AnotherRim = false,
+    bool? OverOld = null, double? GrowMm = null);
+
+/// <summary>A piece with an insert whose hollow is to be filled.</summary>
+public sealed record FillHollow(Piece Piece, string InsertId);
 
 /// <summary>Grounds that become others, and outlines in and out. Nothing is saved.</summary>
 internal static class GroundEndpoints
@@ -38,6 +45,8 @@ internal static class GroundEndpoints
             Changes.ValidateAndThrow(change);
             var ground = change.Kind is { } kind ? Becoming.OfKind(change.Ground, kind) : change.Ground;
             ground = change.Shape is { } shape ? ground with { Outline = Becoming.Shaped(ground.Outline, shape) } : ground;
+            ground = change.OverOld is { } over ? over ? Rework.OverUnknown(ground) : Rework.OverNothing(ground) : ground;
+            ground = change.GrowMm is { } mm ? Rework.Grown(ground, mm) : ground;
             if (ground.Outline is not SliceOutline slice)
             {
                 return ground;
@@ -47,6 +56,7 @@ internal static class GroundEndpoints
             slice = change.Open is { } open ? Becoming.Opened(slice, open) : slice;
             return ground with { Outline = change.AnotherRim ? Becoming.Reseeded(slice) : slice };
         });
+        app.MapPost("/api/grounds/fill", (FillHollow request, Workbench workbench) => Rework.Filled(workbench.Checked(request.Piece), request.InsertId));
         app.MapPost("/api/outlines/svg", Results<Ok<SvgRead>, ProblemHttpResult> (SvgDrawing drawing) =>
         {
             var dpi = drawing.Dpi ?? SvgOutline.UsualDpi;
@@ -83,6 +93,7 @@ internal static class GroundEndpoints
             RuleFor(c => c.Ground).SetValidator(new PieceValidator.GroundValidator());
             RuleFor(c => c.Handles).Must(h => h is null or (>= SliceOutline.FewestHandles and <= SliceOutline.MostHandles))
                 .WithMessage($"A slice has from {SliceOutline.FewestHandles} to {SliceOutline.MostHandles} handles.");
+            RuleFor(c => c.GrowMm).Must(mm => mm is null || Core.Units.Accepted.GrowMm.Contains(mm.Value)).WithMessage(Core.Units.Accepted.GrowMm.Sentence);
         }
     }
 }

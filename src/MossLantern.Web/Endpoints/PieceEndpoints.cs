@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
+using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
 using MossLantern.Core.Pieces;
 using MossLantern.Data;
@@ -50,6 +51,24 @@ internal static class PieceEndpoints
             pieces.Walk(id, request.BasedOn, request.Step, time.Now) is { } stored
                 ? TypedResults.Ok(workbench.View(stored))
                 : NoPiece());
+        api.MapPost("/{id}/rework", Results<Created<PieceView>, ProblemHttpResult> (
+            string id, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
+        {
+            if (pieces.Find(id) is not { } old)
+            {
+                return NoPiece();
+            }
+
+            if (!workbench.Finished(old))
+            {
+                return TypedResults.Problem(
+                    title: "Not finished", detail: "Layers of this piece are still to be poured; only a finished piece is poured over again.",
+                    statusCode: StatusCodes.Status409Conflict);
+            }
+
+            var stored = pieces.Add(Guid.NewGuid().ToString("n"), workbench.Checked(Rework.Over(old.Piece, id)), time.Now);
+            return TypedResults.Created($"/api/pieces/{stored.Id}", workbench.View(stored));
+        });
         api.MapPost("/{id}/preview", (string id, PreviewPiece request, Workbench workbench) =>
         {
             var piece = workbench.Checked(request.Piece);

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using FluentValidation;
 using MossLantern.Core.Checks;
 using MossLantern.Core.Curing;
+using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
@@ -24,6 +25,7 @@ public sealed record PourView(Moment Start, Moment End, double RoomC, Origin Roo
 /// <summary>Everything worked out for a layer.</summary>
 public sealed record LayerView(
     string LayerId,
+    PieceBox Box,
     ImmutableArray<RegionPlan> Regions,
     ImmutableArray<CutSpan> Cut,
     double CutAtMm,
@@ -44,9 +46,13 @@ public sealed record RunPourView(string RegionId, string ColourName, double Plan
 public sealed record RunView(
     string Id, string LayerId, int Version, Moment Start, Moment? End, double? RoomC, string Note, ImmutableArray<RunPourView> Pours);
 
-/// <summary>A piece with everything worked out for it.</summary>
+/// <summary>A piece by its name.</summary>
+public sealed record PieceRef(string Id, string Name);
+
+/// <summary>A piece with everything worked out for it. A finished one may lie beneath another, which was poured over it.</summary>
 public sealed record PieceView(
-    string Id, int Version, Moment SavedAt, bool CanUndo, bool CanRedo, Piece Piece, PlanView Plan, ImmutableArray<RunView> Runs);
+    string Id, int Version, Moment SavedAt, bool CanUndo, bool CanRedo, Piece Piece, PlanView Plan, ImmutableArray<RunView> Runs,
+    bool Finished, PieceRef? Beneath);
 
 /// <summary>A piece as a preview shows it: nothing is saved.</summary>
 public sealed record PreviewView(PlanView? Plan, Painting? Painting);
@@ -67,7 +73,7 @@ public sealed record RibbonView(Moment Now, Moment To, ImmutableArray<RibbonNigh
 
 /// <summary>Brings stores, clock and the chain together for the endpoints.</summary>
 public sealed class Workbench(
-    PieceStore pieces, RunStore runs, PiecePlanner planner, IValidator<Piece> validator, WorkshopTime time)
+    PieceStore pieces, RunStore runs, PriceList prices, PiecePlanner planner, IValidator<Piece> validator, WorkshopTime time)
 {
     private const int RibbonHours = 72;
 
@@ -87,11 +93,23 @@ public sealed class Workbench(
         ArgumentNullException.ThrowIfNull(stored);
         var zone = time.Zone;
         var kept = runs.Of(stored.Id);
+        var finished = Finished(stored.Piece, kept);
         return new(
             stored.Id, stored.Version, WorkshopTime.Local(stored.SavedAt, zone), stored.CanUndo, stored.CanRedo,
             stored.Piece, Plan(stored.Piece, kept),
-            [.. kept.Select(r => View(r, zone))]);
+            [.. kept.Select(r => View(r, zone))],
+            finished,
+            finished && pieces.All().LastOrDefault(p => p.Piece.Ground.Old?.PieceId == stored.Id) is { } over ? new(over.Id, over.Piece.Name) : null);
     }
+
+    /// <summary>Whether every layer of a piece has been poured.</summary>
+    public bool Finished(StoredPiece stored)
+    {
+        ArgumentNullException.ThrowIfNull(stored);
+        return Finished(stored.Piece, runs.Of(stored.Id));
+    }
+
+    private static bool Finished(Piece piece, ImmutableArray<Run> kept) => piece.Layers.All(l => kept.Any(r => r.LayerId == l.Id));
 
     /// <summary>What a piece's document gives, with what was really poured of it.</summary>
     public PlanView Plan(Piece piece, ImmutableArray<Run> kept)
@@ -99,8 +117,10 @@ public sealed class Workbench(
         var zone = time.Zone;
         var now = time.Now;
         var plan = planner.Plan(piece, [.. kept.Select(r => new PouredLayer(r.LayerId, r.Start, r.End, r.RoomC))], zone);
-        return new(plan.Ground, [.. plan.Layers.Select(l => new LayerView(
-            l.LayerId, l.Regions, l.Cut, l.CutAtMm, l.Cups, l.Steps, l.Opacity,
+        var ground = plan.Ground.SealWays.IsEmpty ? plan.Ground
+            : plan.Ground with { SealWays = Preparation.Priced(plan.Ground.SealWays, prices.Now, plan.Ground.Area.Value) };
+        return new(ground, [.. plan.Layers.Select(l => new LayerView(
+            l.LayerId, l.Box, l.Regions, l.Cut, l.CutAtMm, l.Cups, l.Steps, l.Opacity,
             l.Pour is { } p ? new(WorkshopTime.Local(p.Start, zone), WorkshopTime.Local(p.End, zone), p.RoomC, p.RoomOrigin) : null,
             l.Poured,
             [.. l.Windows.Select(w => new WindowView(
@@ -133,14 +153,16 @@ public sealed class Workbench(
     /// <summary>A painting of a piece.</summary>
     public Painting Paint(Piece piece, string? layerId, PaintDetail detail) => planner.Paint(piece, layerId, detail);
 
-    /// <summary>All pieces for the shelf.</summary>
+    /// <summary>All pieces for the shelf; what lies beneath another is one with it.</summary>
     public ImmutableArray<ShelfView> Shelf()
     {
         var zone = time.Zone;
         var poured = runs.Of(null).ToLookup(r => r.PieceId, r => r.LayerId);
+        var all = pieces.All();
+        var beneath = all.Select(p => p.Piece.Ground.Old?.PieceId).ToHashSet();
         return
         [
-            .. pieces.All().Select(p => new ShelfView(
+            .. all.Where(p => !beneath.Contains(p.Id)).Select(p => new ShelfView(
                 p.Id, p.Version, p.Piece.Name, p.Piece.Ground.Whole.BoxWidthMm, p.Piece.Ground.Whole.BoxHeightMm,
                 FootOf(p.Piece.Ground.Whole), p.Piece.Layers.Length, p.Piece.Layers.Count(l => poured[p.Id].Contains(l.Id)),
                 WorkshopTime.Local(p.SavedAt, zone))),

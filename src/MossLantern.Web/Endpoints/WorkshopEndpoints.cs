@@ -45,6 +45,17 @@ internal static class WorkshopEndpoints
         api.MapGet("/materials", () => new MaterialsView(TypicalMaterials.ResinSystems, TypicalMaterials.Colourants));
         api.MapGet("/formulas", () => Formulas.All);
         api.MapGet("/fields", () => new FieldsView(PieceFields.Ranges, UsualValues));
+        api.MapGet("/prices", (PriceList prices) => prices.Now);
+        api.MapPut("/prices", Results<Ok<Prices>, ProblemHttpResult> (Prices change, PriceList prices) =>
+        {
+            if (PriceList.Problems(change) is { Count: > 0 } problems)
+            {
+                return ProblemHandler.Invalid(problems);
+            }
+
+            prices.Now = change;
+            return TypedResults.Ok(change);
+        });
         api.MapGet("/ribbon", (Workbench workbench) => workbench.Ribbon());
     }
 

@@ -25,6 +25,11 @@ export type SaveRun = Schemas['SaveRun'];
 export type ColourantClass = Schemas['ColourantClass'];
 export type Finding = Schemas['Finding'];
 export type ShelfView = Schemas['ShelfView'];
+export type LibraryMould = Schemas['LibraryMould'];
+export type MouldView = Schemas['MouldView'];
+export type LevelShows = Schemas['LevelShows'];
+export type LevelSteering = Schemas['LevelSteering'];
+export type LiveView = Schemas['LiveView'];
 
 export const api = createClient<paths>({
   baseUrl: globalThis.location.origin,

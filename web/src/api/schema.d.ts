@@ -85,6 +85,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/grounds/fill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FillHollow"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Piece"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/outlines/svg": {
         parameters: {
             query?: never;
@@ -152,6 +191,138 @@ export interface paths {
             };
         };
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grounds/cast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CastIn"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Ground"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LiveView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stand-ins/level": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LevelSteering"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LevelSteering"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LevelSteering"];
+                    };
+                };
+            };
+        };
         post?: never;
         delete?: never;
         options?: never;
@@ -315,6 +486,64 @@ export interface paths {
             };
         };
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Prices"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Prices"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Prices"];
+                    };
+                };
+            };
+        };
         post?: never;
         delete?: never;
         options?: never;
@@ -503,6 +732,43 @@ export interface paths {
             responses: {
                 /** @description OK */
                 200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PieceView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/rework": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Created */
+                201: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1339,6 +1605,123 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/moulds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MouldView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/moulds/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveMould"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MouldView"][];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/moulds/{id}/uses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NoteUse"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MouldView"][];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1494,7 +1877,7 @@ export interface components {
          * @description What a base is made of.
          * @enum {unknown}
          */
-        BaseMaterial: "birch-ply" | "mdf" | "pine" | "acrylic" | "glass" | "canvas" | "silicone";
+        BaseMaterial: "birch-ply" | "mdf" | "pine" | "acrylic" | "glass" | "canvas" | "silicone" | "resin";
         BeadAnswer: {
             /** Format: double */
             sectionMm2: number;
@@ -1540,6 +1923,10 @@ export interface components {
          * @enum {unknown}
          */
         CapacityFrom: "dimensions" | "water" | "maker";
+        CastIn: {
+            ground: components["schemas"]["Ground"];
+            mouldIds: string[];
+        };
         CastingAnswer: {
             /** Format: double */
             bodyMl: number;
@@ -1741,6 +2128,10 @@ export interface components {
                 [key: string]: number;
             };
         };
+        FillHollow: {
+            piece: components["schemas"]["Piece"];
+            insertId: string;
+        };
         FilmSum: {
             /** Format: double */
             workingMinutes?: null | number;
@@ -1828,6 +2219,8 @@ export interface components {
             /** @description The preparations that are done; null for none. */
             done?: null | components["schemas"]["PreparationDone"][];
             mould?: null | components["schemas"]["Mould"];
+            set?: null | components["schemas"]["PanelSet"];
+            old?: null | components["schemas"]["OldWork"];
         };
         GroundChange: {
             ground: components["schemas"]["Ground"];
@@ -1838,6 +2231,9 @@ export interface components {
             open?: null | boolean;
             /** @default false */
             anotherRim: boolean;
+            overOld?: null | boolean;
+            /** Format: double */
+            growMm?: null | number;
         };
         /** @description The paint of a ground. */
         GroundPaint: {
@@ -1859,24 +2255,43 @@ export interface components {
              * @default false
              */
             sealed: boolean;
+            /**
+             * @description Whether the map is painted, each band of the first layer in its own colour; else all in one.
+             * @default false
+             */
+            asMap: boolean;
         };
         /** @description The measures of the ground. */
         GroundPlan: {
-            /** @description Area, cm². */
+            /**
+             * Format: double
+             * @description Width of the box round all that is seen, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Height of that box, mm.
+             */
+            heightMm: number;
+            /** @description Area, cm²; of all panels where it is several. */
             area: components["schemas"]["Reckoned"];
-            /** @description Perimeter, mm. */
+            /** @description Perimeter, mm; of all panels. */
             perimeter: components["schemas"]["Reckoned"];
-            /** @description Area of the sides, cm². */
+            /** @description Area of the sides, cm²; of all panels. */
             sideArea: components["schemas"]["Reckoned"];
-            /** @description How it stands. */
+            /** @description How it stands; each panel by itself. */
             standing: components["schemas"]["Standing"];
             /** @description What has to be done before resin comes. */
             preparation: components["schemas"]["PreparationStep"][];
             /** @description Ways to seal it; none where nothing is to be sealed. */
             sealWays: components["schemas"]["SealWay"][];
+            /** @description The paint for each zone of a painted map; none where the ground is of one colour. */
+            paintZones: components["schemas"]["PaintZone"][];
             /** @description The parts of a drawn outline, such as letters, from left to right; none for other outlines. */
             parts: components["schemas"]["PartPlan"][];
-            mould?: null | components["schemas"]["MouldPlan"];
+            mould: null | components["schemas"]["MouldPlan"];
+            /** @description The layers of older work in the cut, lowest first; none over a new ground. */
+            beneath: components["schemas"]["StratumBeneath"][];
         };
         /** @description The scale at which a piece's map is grown. */
         GrowthScale: {
@@ -1936,6 +2351,32 @@ export interface components {
          * @enum {unknown}
          */
         HeatGrade: "fine" | "warm" | "danger";
+        Insert: {
+            id: string;
+            name: string;
+            outline: components["schemas"]["Outline"];
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            /** Format: double */
+            floorMm: number;
+            /** Format: double */
+            recessMm: number;
+        };
+        /** @description What is worked out for an insert. */
+        InsertPlan: {
+            /** @description The insert. */
+            insertId: string;
+            /** @description What it keeps out of the first pour. */
+            displaces: components["schemas"]["Reckoned"];
+            /** @description How deep its hollow is filled. */
+            depth: components["schemas"]["Reckoned"];
+            /** @description What its hollow takes. */
+            fill: components["schemas"]["Reckoned"];
+            /** @description The layer that fills it; null where none does yet. */
+            layerId: null | string;
+        };
         /** Format: date-time */
         Instant: string;
         /** @description One layer: poured in one go, cured before the next. */
@@ -1983,9 +2424,14 @@ export interface components {
             widening: number;
             losses?: null | components["schemas"]["Losses"];
             tools?: null | components["schemas"]["MeasuringTools"];
+            /** @description Id of the insert whose hollow it fills; null for a layer over everything. */
+            within?: null | string;
+            /** @description Depth in parts of a drawn outline where it is another than DepthMm; null for none. */
+            partDepths?: null | components["schemas"]["PartDepth"][];
         };
         LayerView: {
             layerId: string;
+            box: components["schemas"]["PieceBox"];
             regions: components["schemas"]["RegionPlan"][];
             cut: components["schemas"]["CutSpan"][];
             /** Format: double */
@@ -2020,6 +2466,32 @@ export interface components {
              */
             tiltYDeg?: null | number;
             corners?: null | components["schemas"]["CornerHeights"];
+            /**
+             * Format: double
+             * @description Step in which the level shows tilts, degrees; null where nobody said.
+             */
+            stepDeg?: null | number;
+            /**
+             * @description Whether a water check at that spot showed it level, where the level is too coarse to tell.
+             * @default false
+             */
+            waterChecked: boolean;
+        };
+        LevelShows: {
+            /** Format: double */
+            acrossDeg: number;
+            /** Format: double */
+            alongDeg: number;
+            /** Format: double */
+            stepDeg: number;
+        };
+        LevelSteering: {
+            /** Format: double */
+            acrossDeg: number;
+            /** Format: double */
+            alongDeg: number;
+            /** Format: double */
+            stepDeg: number;
         };
         LevelSum: {
             /** Format: double */
@@ -2029,6 +2501,42 @@ export interface components {
             supports?: null | components["schemas"]["AskedSupport"][];
             /** Format: double */
             thinnestLayerMm?: null | number;
+        };
+        /** @description A mould as it is kept in the workshop's library. */
+        LibraryMould: {
+            /** @description Its name. */
+            name: string;
+            /** @description Outline of a cavity; a drawn one of several parts is a mould with different cavities. */
+            outline: components["schemas"]["Outline"];
+            /**
+             * Format: double
+             * @description Depth of a cavity, mm.
+             */
+            depthMm: number;
+            /** @description How it is known what a cavity holds. */
+            from: components["schemas"]["CapacityFrom"];
+            /**
+             * Format: double
+             * @description What a cavity holds, ml, where it was measured or stated.
+             */
+            capacityMl: null | number;
+            /**
+             * Format: int32
+             * @description How many such cavities one mould has.
+             */
+            cavitiesEach: number;
+            /**
+             * Format: int32
+             * @description How many of these moulds there are.
+             */
+            owned: number;
+            /** @description A note; may be empty. */
+            note: string;
+            /** @description Depth of cavities of a drawn outline that are deeper or shallower; null for none. */
+            cavityDepths?: null | components["schemas"]["PartDepth"][];
+        };
+        LiveView: {
+            level: components["schemas"]["LevelShows"];
         };
         LoadAnswer: {
             loads: components["schemas"]["OneLoad"][];
@@ -2211,6 +2719,12 @@ export interface components {
              * @description Depth kept free for later coats on both faces together, mm.
              */
             keepMm: number;
+            /** @description The moulds it is, by their ids in the mould library; null where it is not kept there. */
+            libraryIds?: null | string[];
+            /** @description Depth of cavities of a drawn outline that are deeper or shallower than DepthMm; null for none. */
+            cavityDepths?: null | components["schemas"]["PartDepth"][];
+            /** @description Inserts that stand in it while it is filled; null for none. */
+            inserts?: null | components["schemas"]["Insert"][];
             /**
              * Format: int32
              * @description How many pieces one casting makes, at most.
@@ -2219,18 +2733,87 @@ export interface components {
         };
         /** @description What is worked out for a mould. */
         MouldPlan: {
-            /** @description What a cavity holds. */
+            /** @description What a cavity holds, or all cavities of a drawn outline. */
             capacity: components["schemas"]["Reckoned"];
-            /** @description What the layers may take of it: the capacity less the depth kept for later coats. */
+            /** @description What the layers may take of it: the capacity less the depth kept for later coats, and less what inserts keep out. */
             body: components["schemas"]["Reckoned"];
-            /** @description Depth that the planned layers leave, mm; below zero where they take more than there is. */
+            /** @description Depth that the planned layers leave, mm, in the cavity where it is least; below zero where they take more than there is. */
             room: components["schemas"]["Reckoned"];
             /** @description Pieces in each casting. */
             castings: number[];
+            /** @description Its inserts. */
+            inserts: components["schemas"]["InsertPlan"][];
+        };
+        MouldUseView: {
+            at: components["schemas"]["Moment"];
+            what: string;
+            /** Format: int32 */
+            castings: number;
+            hottest: null | components["schemas"]["Reckoned"];
+        };
+        MouldView: {
+            id: string;
+            /** Format: int32 */
+            version: number;
+            mould: components["schemas"]["LibraryMould"];
+            path: string;
+            /** Format: double */
+            widthMm: number;
+            /** Format: double */
+            heightMm: number;
+            capacity: components["schemas"]["Reckoned"];
+            /** Format: int32 */
+            castings: number;
+            uses: components["schemas"]["MouldUseView"][];
         };
         NewPiece: {
             name: string;
             ground: components["schemas"]["Ground"];
+        };
+        NoteUse: {
+            at: components["schemas"]["LocalDateTime"];
+            what: string;
+            /** Format: int32 */
+            castings: number;
+            /** Format: double */
+            hottestC: null | number;
+        };
+        /** @description Older work that a piece is poured over. */
+        OldWork: {
+            /** @description What it was. */
+            name: string;
+            /** @description Its id on the shelf; null where it never stood there. */
+            pieceId: null | string;
+            /** @description Its ground. */
+            ground: components["schemas"]["Ground"];
+            /** @description The scale its map was grown at. */
+            growth: components["schemas"]["GrowthScale"];
+            /** @description Its layers, lowest first; none where nobody knows them. */
+            layers: components["schemas"]["Layer"][];
+            /**
+             * Format: double
+             * @description Where the left of its box lies, mm from the left of the new one.
+             * @default 0
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description Where the top of its box lies, mm from the top of the new one.
+             * @default 0
+             */
+            yMm: number;
+            /**
+             * Format: double
+             * @description How far its face stands above what lies round it, mm: the first layer fills that up too.
+             * @default 0
+             */
+            standsMm: number;
+            /**
+             * Format: double
+             * @description How far lines and stones stand up from its face, mm; 0 where it was sanded flat.
+             * @default 0
+             */
+            reliefMm: number;
         };
         OneLoad: {
             /** Format: double */
@@ -2351,6 +2934,23 @@ export interface components {
         };
         /** @enum {unknown} */
         PaintDetail: "draft" | "full";
+        /** @description A painting inside another. */
+        PaintInset: {
+            /** @description Whether it lies below the paths of the other; else above them. */
+            below: boolean;
+            /**
+             * Format: double
+             * @description Where its left comes to lie, mm.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description Where its top comes to lie, mm.
+             */
+            yMm: number;
+            /** @description The painting, clipped by its own outline. */
+            painting: components["schemas"]["Painting"];
+        };
         /**
          * @description What a ground is painted with.
          * @enum {unknown}
@@ -2396,19 +2996,28 @@ export interface components {
          * @enum {unknown}
          */
         PaintRole: "body" | "growth-line" | "edge" | "facet";
+        /** @description The paint for one zone of a painted map. */
+        PaintZone: {
+            /** @description Name of its colour. */
+            name: string;
+            /** @description The colour, as `#rrggbb`. */
+            colour: string;
+            /** @description How much it takes. */
+            amount: components["schemas"]["Reckoned"];
+        };
         /** @description A picture of a piece: an ordered list of paths, lowest first, to be clipped by the outline. */
         Painting: {
             /**
              * Format: double
-             * @description Width of the outline's box, mm.
+             * @description Width of the box round it, mm.
              */
             widthMm: number;
             /**
              * Format: double
-             * @description Height of the outline's box, mm.
+             * @description Height of the box round it, mm.
              */
             heightMm: number;
-            /** @description The outline, in SVG path syntax, mm. */
+            /** @description The outline of all that is painted, in SVG path syntax, mm. */
             outline: string;
             /** @description Colour of the ground. */
             ground: string;
@@ -2416,6 +3025,43 @@ export interface components {
             materials: components["schemas"]["PaintMaterial"][];
             /** @description The paths. */
             paths: components["schemas"]["PaintPath"][];
+            /** @description The outline of one panel where the paths are painted for each in Copies; null for once. */
+            panel: null | string;
+            /** @description Where the panels lie; empty for once, as it is. */
+            copies: components["schemas"]["PanelCopy"][];
+            /** @description Paintings inside it: older work below, filled hollows above. */
+            insets: components["schemas"]["PaintInset"][];
+        };
+        /** @description Where a copy of a panel lies. */
+        PanelCopy: {
+            /**
+             * Format: double
+             * @description Where the panel's x = 0 comes to lie, mm.
+             */
+            fromMm: number;
+            /** @description Whether x runs to the left from there. */
+            mirrored: boolean;
+        };
+        /** @description Several equal panels that are read as one piece. */
+        PanelSet: {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description Gap between neighbours, mm.
+             */
+            gapMm: number;
+            /** @description Whether each mirrors its neighbour; else the map runs on across the gap. */
+            mirrored: boolean;
+        };
+        PartDepth: {
+            /** Format: int32 */
+            part: number;
+            /** Format: double */
+            depthMm: number;
         };
         /** @description One part of a drawn outline. */
         PartPlan: {
@@ -2423,6 +3069,8 @@ export interface components {
             area: components["schemas"]["Reckoned"];
             /** @description Length of its edges, mm. */
             perimeter: components["schemas"]["Reckoned"];
+            /** @description How deep each layer is in it, mm, lowest first. */
+            layerDepthMm: number[];
             /** @description What each layer takes in it, ml, lowest first. */
             layerMl: components["schemas"]["Reckoned"][];
         };
@@ -2439,11 +3087,38 @@ export interface components {
             /** @description Findings the artist has waved off, and why; null for none. */
             wavedOff?: null | components["schemas"]["WavedOff"][];
         };
+        /** @description A box on a piece. */
+        PieceBox: {
+            /**
+             * Format: double
+             * @description Left, mm.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description Top, mm.
+             */
+            yMm: number;
+            /**
+             * Format: double
+             * @description Width, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Height, mm.
+             */
+            heightMm: number;
+        };
         /**
          * @description What kind of piece it is; drives its walls and its preparation.
          * @enum {unknown}
          */
         PieceKind: "panel" | "slice" | "frame" | "casting";
+        PieceRef: {
+            id: string;
+            name: string;
+        };
         PieceView: {
             id: string;
             /** Format: int32 */
@@ -2454,6 +3129,8 @@ export interface components {
             piece: components["schemas"]["Piece"];
             plan: components["schemas"]["PlanView"];
             runs: components["schemas"]["RunView"][];
+            finished: boolean;
+            beneath: null | components["schemas"]["PieceRef"];
         };
         PlanView: {
             ground: components["schemas"]["GroundPlan"];
@@ -2521,6 +3198,15 @@ export interface components {
         PreviewView: {
             plan: null | components["schemas"]["PlanView"];
             painting: null | components["schemas"]["Painting"];
+        };
+        /** @description What things cost in this workshop. */
+        Prices: {
+            /** @description The workshop's money, as it is written behind an amount. */
+            money: string;
+            /** @description Price of a litre, by the id of what it is; what is not here is not known. */
+            perLitre: {
+                [key: string]: number;
+            };
         };
         PuddleAnswer: {
             outerRadiiMm: number[];
@@ -2770,6 +3456,11 @@ export interface components {
             note: string;
             pours: components["schemas"]["RunPourView"][];
         };
+        SaveMould: {
+            /** Format: int32 */
+            basedOn: number;
+            mould: components["schemas"]["LibraryMould"];
+        };
         SavePiece: {
             /** Format: int32 */
             basedOn: number;
@@ -2793,6 +3484,8 @@ export interface components {
         };
         /** @description A way of sealing a ground. */
         SealWay: {
+            /** @description Stable id; its price is kept under it. */
+            id: string;
             /** @description What with. */
             name: string;
             /** @description How much it takes. */
@@ -2804,6 +3497,8 @@ export interface components {
             dryHours: number;
             /** @description What speaks for it or against it. */
             mind: string;
+            cost?: null | components["schemas"]["Reckoned"];
+            costPerM2?: null | components["schemas"]["Reckoned"];
         };
         ShelfView: {
             id: string;
@@ -2822,6 +3517,21 @@ export interface components {
             poured: number;
             savedAt: components["schemas"]["Moment"];
         };
+        /** @description A stretch of a layer of older work. */
+        SpanBeneath: {
+            /**
+             * Format: double
+             * @description Left end, mm from the left of the new outline.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description Right end, mm.
+             */
+            toMm: number;
+            /** @description Its colour, as `#rrggbb`; null for clear resin. */
+            colour: null | string;
+        };
         /** @description How a piece stands: level or not, bowed or not, on what, and how heavy. */
         Standing: {
             /** @description Its supports. */
@@ -2829,8 +3539,12 @@ export interface components {
             /** @description Whether the artist placed them. */
             ownSupports: boolean;
             drift: null | components["schemas"]["Reckoned"];
-            /** @description Whether the thinnest layer can take that; null while not known. */
+            /** @description Whether the thinnest layer can take that; null while not known, and where the level's steps are too coarse to tell. */
             level: null | boolean;
+            /** @description The tilt along the longer side that the thinnest layer can just take. */
+            needed: components["schemas"]["Reckoned"];
+            /** @description Whether the level's steps are too coarse to tell, and no water check said more. */
+            tooCoarse: boolean;
             /** @description Depth of the thinnest layer that is still to be poured; of all where none is. */
             thinnest: components["schemas"]["Reckoned"];
             /** @description Longest stretch without a support. */
@@ -2886,6 +3600,18 @@ export interface components {
             solidsShare?: null | number;
             /** Format: double */
             coverShare?: null | number;
+        };
+        /** @description A layer of older work in the cut. */
+        StratumBeneath: {
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: double
+             * @description Its depth, mm.
+             */
+            depthMm: number;
+            /** @description What the cut passes, from left to right. */
+            spans: components["schemas"]["SpanBeneath"][];
         };
         Support: {
             /** Format: double */

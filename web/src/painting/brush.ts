@@ -3,12 +3,16 @@ import type { Painting } from '../api/client';
 export type Paints = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
 /** Paths parsed once per painting: a repaint at another scale or with another region lit only fills them again. */
-const parsed = new WeakMap<Painting, { outline: Path2D; paths: Path2D[] }>();
+const parsed = new WeakMap<Painting, { outline: Path2D; paths: Path2D[]; panel: Path2D | null }>();
 
 function pathsOf(painting: Painting) {
   let known = parsed.get(painting);
   if (!known) {
-    known = { outline: new Path2D(painting.outline), paths: painting.paths.map((p) => new Path2D(p.path)) };
+    known = {
+      outline: new Path2D(painting.outline),
+      paths: painting.paths.map((p) => new Path2D(p.path)),
+      panel: painting.panel === null ? null : new Path2D(painting.panel),
+    };
     parsed.set(painting, known);
   }
   return known;
@@ -16,7 +20,7 @@ function pathsOf(painting: Painting) {
 
 /** A rectangle is clipped as one: that is far cheaper than by a path. */
 function clipTo(context: Paints, painting: Painting, outline: Path2D) {
-  if (!/^M0 0L\d+\.?\d* 0L/.test(painting.outline)) return context.clip(outline);
+  if (!/^M0 0L[\d.]+ 0L[\d.]+ [\d.]+L0 [\d.]+Z$/.test(painting.outline)) return context.clip(outline);
   context.beginPath();
   context.rect(0, 0, painting.widthMm, painting.heightMm);
   context.clip();
@@ -25,36 +29,66 @@ function clipTo(context: Paints, painting: Painting, outline: Path2D) {
 /** Whether a painting has growth lines, or is the draft of a drag. */
 const isFull = (painting: Painting) => painting.paths.some((p) => p.role === 'growth-line');
 
+/** Does something once, or for each panel in its own place, clipped by it. */
+function eachCopy(context: Paints, painting: Painting, panel: Path2D | null, draw: () => void) {
+  if (!panel) return draw();
+  for (const copy of painting.copies) {
+    context.save();
+    context.translate(copy.fromMm, 0);
+    context.scale(copy.mirrored ? -1 : 1, 1);
+    context.clip(panel);
+    draw();
+    context.restore();
+  }
+}
+
+function eachInset(
+  context: Paints,
+  painting: Painting,
+  below: boolean,
+  draw: (inside: Painting, xMm: number, yMm: number) => void,
+) {
+  for (const inset of painting.insets) {
+    if (inset.below !== below) continue;
+    context.save();
+    context.translate(inset.xMm, inset.yMm);
+    draw(inset.painting, inset.xMm, inset.yMm);
+    context.restore();
+  }
+}
+
 /**
  * Paints a piece in millimetres: the context is already scaled. Clouds, grain and gloss are left to the full painting,
  * so that a drag repaints in a few milliseconds.
  */
 export function paint(context: Paints, painting: Painting, pixelsPerMm: number) {
-  const { outline, paths } = pathsOf(painting);
+  const { outline, paths, panel } = pathsOf(painting);
   context.save();
   clipTo(context, painting, outline);
   context.fillStyle = painting.ground;
   context.fill(outline);
   context.lineJoin = 'round';
-  painting.paths.forEach((p, i) => {
-    if (p.opacity === 0) return;
-    const path = paths[i]!;
-    context.globalAlpha = p.opacity;
-    if (p.fill) {
-      context.fillStyle = p.fill;
-      context.fill(path, 'evenodd');
-    }
-    if (p.stroke) {
-      context.strokeStyle = p.stroke;
-      context.lineWidth = Math.max(p.strokeMm, 0.35 / pixelsPerMm);
-      context.stroke(path);
-    }
+  eachInset(context, painting, true, (inside) => paint(context, inside, pixelsPerMm));
+  eachCopy(context, painting, panel, () => {
+    painting.paths.forEach((p, i) => {
+      if (p.opacity === 0) return;
+      const path = paths[i]!;
+      context.globalAlpha = p.opacity;
+      if (p.fill) {
+        context.fillStyle = p.fill;
+        context.fill(path, 'evenodd');
+      }
+      if (p.stroke) {
+        context.strokeStyle = p.stroke;
+        context.lineWidth = Math.max(p.strokeMm, 0.35 / pixelsPerMm);
+        context.stroke(path);
+      }
+    });
+    context.globalAlpha = 1;
+    if (isFull(painting)) for (const ring of ringsOf(painting, paths)) finish(context, painting, ring);
   });
-  context.globalAlpha = 1;
-  if (isFull(painting)) {
-    for (const ring of ringsOf(painting, paths)) finish(context, painting, ring);
-    weather(context, painting, outline);
-  }
+  if (isFull(painting)) weather(context, painting, outline);
+  eachInset(context, painting, false, (inside) => paint(context, inside, pixelsPerMm));
   rim(context, outline, pixelsPerMm);
   context.restore();
 }
@@ -79,18 +113,36 @@ export function regionAt(
   yMm: number,
   layerId: string,
 ): string | null {
-  const { outline, paths } = pathsOf(painting);
   context.save();
   context.setTransform(1, 0, 0, 1, 0, 0);
-  let found: string | null = null;
-  if (context.isPointInPath(outline, xMm, yMm)) {
-    painting.paths.forEach((p, i) => {
-      const ours = p.material?.startsWith(`${layerId}/`);
-      if (ours && p.region !== null && p.fill && context.isPointInPath(paths[i]!, xMm, yMm, 'evenodd'))
-        found = p.region;
-    });
-  }
+  const found = regionIn(context, painting, xMm, yMm, layerId);
   context.restore();
+  return found;
+}
+
+function regionIn(
+  context: Paints,
+  painting: Painting,
+  xMm: number,
+  yMm: number,
+  layerId: string,
+): string | null {
+  const { outline, paths, panel } = pathsOf(painting);
+  if (!context.isPointInPath(outline, xMm, yMm)) return null;
+  for (const inset of painting.insets) {
+    const inside =
+      !inset.below && regionIn(context, inset.painting, xMm - inset.xMm, yMm - inset.yMm, layerId);
+    if (inside) return inside;
+  }
+  // A point on any panel is one on the panel that is mapped.
+  const places = panel ? painting.copies.map((c) => (c.mirrored ? c.fromMm - xMm : xMm - c.fromMm)) : [xMm];
+  const x = places.find((at) => !panel || context.isPointInPath(panel, at, yMm));
+  let found: string | null = null;
+  painting.paths.forEach((p, i) => {
+    const ours = p.material?.startsWith(`${layerId}/`);
+    if (ours && p.region !== null && p.fill && x !== undefined)
+      if (context.isPointInPath(paths[i]!, x, yMm, 'evenodd')) found = p.region;
+  });
   return found;
 }
 
@@ -102,22 +154,39 @@ export function light(
   regions: ReadonlySet<string>,
   veil: string,
 ) {
-  const { outline, paths } = pathsOf(painting);
+  const { outline } = pathsOf(painting);
   context.save();
   context.clip(outline);
   context.fillStyle = veil;
   context.fill(outline);
-  painting.paths.forEach((p, i) => {
-    if ((p.role !== 'body' && p.role !== 'growth-line') || !p.fill) return;
-    if (!p.material?.startsWith(`${layerId}/`)) return;
-    context.globalCompositeOperation = 'destination-out';
-    context.fillStyle = '#000';
-    context.fill(paths[i]!, 'evenodd');
-    if (p.region !== null && regions.has(p.region)) return;
-    context.globalCompositeOperation = 'source-over';
-    context.fillStyle = veil;
-    context.fill(paths[i]!, 'evenodd');
-  });
+  lightIn(context, painting, layerId, regions, veil);
+  context.restore();
+}
+
+function lightIn(
+  context: Paints,
+  painting: Painting,
+  layerId: string,
+  regions: ReadonlySet<string>,
+  veil: string,
+) {
+  const { outline, paths, panel } = pathsOf(painting);
+  context.save();
+  context.clip(outline);
+  eachCopy(context, painting, panel, () =>
+    painting.paths.forEach((p, i) => {
+      if ((p.role !== 'body' && p.role !== 'growth-line') || !p.fill) return;
+      if (!p.material?.startsWith(`${layerId}/`)) return;
+      context.globalCompositeOperation = 'destination-out';
+      context.fillStyle = '#000';
+      context.fill(paths[i]!, 'evenodd');
+      if (p.region !== null && regions.has(p.region)) return;
+      context.globalCompositeOperation = 'source-over';
+      context.fillStyle = veil;
+      context.fill(paths[i]!, 'evenodd');
+    }),
+  );
+  eachInset(context, painting, false, (inside) => lightIn(context, inside, layerId, regions, veil));
   context.restore();
 }
 

@@ -1,22 +1,27 @@
-import type { LayerView, Piece } from '../api/client';
+import type { LayerView, Piece, PlanView } from '../api/client';
 import { useUnits } from '../units/units';
 
 interface Props {
   piece: Piece;
   layers: LayerView[];
+  beneath: PlanView['ground']['beneath'];
   chosen: string;
   onChoose: (layerId: string) => void;
   onAdd: () => void;
 }
 
 const width = 112;
-const perMm = 17;
+/** Thin coats are drawn this large; a deep casting is drawn smaller, so that all of it can be seen. */
+const mostPerMm = 17;
+const room = 230;
 const least = 22;
 const base = 60;
 
 /** A vertical cut through the piece, to scale above the base: the way through its layers. */
-export function CoreSample({ piece, layers, chosen, onChoose, onAdd }: Props) {
+export function CoreSample({ piece, layers, beneath, chosen, onChoose, onAdd }: Props) {
   const units = useUnits();
+  const deep = [...piece.layers, ...beneath].reduce((sum, l) => sum + l.depthMm, 0);
+  const perMm = Math.min(mostPerMm, room / deep);
   const drawn = [...piece.layers].map((layer, i) => ({ layer, plan: layers[i], number: i + 1 })).reverse();
   return (
     <section className="core" aria-label="Core sample">
@@ -25,7 +30,7 @@ export function CoreSample({ piece, layers, chosen, onChoose, onAdd }: Props) {
       </button>
       <ol>
         {drawn.map(({ layer, plan, number }) => {
-          const height = Math.min(150, Math.max(least, layer.depthMm * perMm));
+          const height = Math.max(least, layer.depthMm * perMm);
           const curing =
             plan?.poured && plan.windows.some((w) => w.milestone === 'full-cure' && w.state === 'ahead');
           const state = !plan?.poured ? 'planned' : curing ? 'curing' : 'cured';
@@ -46,6 +51,26 @@ export function CoreSample({ piece, layers, chosen, onChoose, onAdd }: Props) {
           );
         })}
       </ol>
+      {beneath.length > 0 && (
+        <ol className="beneath" aria-label={`Beneath: ${piece.ground.old?.name}`}>
+          {[...beneath].reverse().map((stratum, i) => (
+            <li key={i}>
+              <Spans
+                spans={stratum.spans.map((s) => ({
+                  ...s,
+                  colour: s.colour ?? clearColour,
+                  clear: !s.colour,
+                }))}
+                height={Math.max(least, stratum.depthMm * perMm)}
+              />
+              <span className="words">
+                <b>{stratum.name}</b>
+                <small>{units.show(stratum.depthMm, 'mm', 1)}, older work</small>
+              </span>
+            </li>
+          ))}
+        </ol>
+      )}
       <svg width={width} height={base} viewBox={`0 0 ${width} ${base}`} aria-hidden className="base">
         <path d={`M0 0H${width}V18l-14 5-14-5-14 5-14-5-14 5-14-5-14 5-14-5z`} fill={piece.ground.colour} />
         <path d={`M0 27l14 5 14-5 14 5 14-5 14 5 14-5 14 5 14-5V${base}H0z`} fill={piece.ground.colour} />
@@ -68,27 +93,38 @@ function Stratum({
   height: number;
 }) {
   const layer = piece.layers.find((l) => l.id === layerId)!;
-  const cut = plan?.cut ?? [];
-  const from = cut[0]?.fromMm ?? 0;
-  const to = cut.at(-1)?.toMm ?? 1;
+  const spans = (plan?.cut ?? []).map((span) => {
+    const cupId = plan?.regions.find((r) => r.id === span.regionId)?.cupId;
+    const cup = layer.cups.find((c) => c.id === cupId);
+    const clear = !cup || cup.colourant === null;
+    return { ...span, colour: clear ? clearColour : cup.colour, clear };
+  });
+  return <Spans spans={spans} height={height} />;
+}
+
+const clearColour = '#dfe9e6';
+
+interface SpansProps {
+  spans: { fromMm: number; toMm: number; colour: string; clear: boolean }[];
+  height: number;
+}
+
+function Spans({ spans, height }: SpansProps) {
+  const from = spans[0]?.fromMm ?? 0;
+  const to = spans.at(-1)?.toMm ?? 1;
   const x = (mm: number) => ((mm - from) / (to - from)) * width;
   return (
     <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden>
-      {cut.map((span) => {
-        const cupId = plan?.regions.find((r) => r.id === span.regionId)?.cupId;
-        const cup = layer.cups.find((c) => c.id === cupId);
-        const clear = !cup || cup.colourant === null;
-        return (
-          <rect
-            key={span.fromMm}
-            x={x(span.fromMm)}
-            width={Math.max(0.8, x(span.toMm) - x(span.fromMm))}
-            height={height}
-            fill={clear ? '#dfe9e6' : cup.colour}
-            fillOpacity={clear ? 0.8 : 1}
-          />
-        );
-      })}
+      {spans.map((span) => (
+        <rect
+          key={span.fromMm}
+          x={x(span.fromMm)}
+          width={Math.max(0.8, x(span.toMm) - x(span.fromMm))}
+          height={height}
+          fill={span.colour}
+          fillOpacity={span.clear ? 0.8 : 1}
+        />
+      ))}
       <rect className="frame" x="1" y="1" width={width - 2} height={height - 2} />
     </svg>
   );

@@ -13,7 +13,7 @@ import type { Selected } from './selection';
 import { Callout, edgeOf } from './Callout';
 import { Grip } from './Grip';
 import { OncePerFrame, moves } from './moves';
-import { SliceHandles, SupportHandles } from './groundHandles';
+import { InsertHandles, SliceHandles, SupportHandles } from './groundHandles';
 import { HeartHandles, RimHandles } from './handles';
 import type { Hold } from './Grip';
 
@@ -374,12 +374,13 @@ export function MapStage(props: Props) {
                 />
                 <RimHandles
                   outline={props.ground.outline}
-                  shape={shape}
+                  shape={onePanel(props.ground, shape)}
                   px={px}
                   py={py}
                   hold={(change) => holdGround((byX, byY) => outlined(change(byX, byY)))}
                   edit={(change) => editGround(outlined(change))}
                 />
+                <InsertHandles ground={ground} px={px} py={py} hold={holdGround} edit={editGround} />
                 {ground.outline.shape === 'slice' && (
                   <SliceHandles
                     ground={ground}
@@ -438,6 +439,12 @@ export function MapStage(props: Props) {
       )}
     </div>
   );
+}
+
+/** The box of the first panel, whose rim is the one that is stretched. */
+function onePanel({ set }: Ground, shape: Shape): Shape {
+  if (!set) return shape;
+  return { ...shape, widthMm: (shape.widthMm - (set.count - 1) * set.gapMm) / set.count };
 }
 
 /** A finding at its place on the map; a press leads to its words. */

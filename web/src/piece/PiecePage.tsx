@@ -1,6 +1,6 @@
 import { memo, useCallback, useEffect, useMemo, useState } from 'react';
-import { Link, Navigate, useSearchParams } from 'react-router';
-import type { Finding, Ground, Layer, Piece } from '../api/client';
+import { Link, Navigate, useNavigate, useSearchParams } from 'react-router';
+import type { Finding, Ground, Layer, Piece, PieceView, PlanView } from '../api/client';
 import { Refused, api, take } from '../api/client';
 import { CoreSample } from '../parts/CoreSample';
 import { CupRow } from '../parts/CupRow';
@@ -12,7 +12,6 @@ import { CupsStation } from '../stations/cups/CupsStation';
 import { CureStation } from '../stations/cure/CureStation';
 import { GroundStation } from '../stations/ground/GroundStation';
 import { MapStation } from '../stations/map/MapStation';
-import { boxOf } from '../stations/ground/kinds';
 import { layerOver } from '../stations/map/layerEdits';
 import { setInLayer, useMaterials } from '../stations/materials';
 import { PourStation } from '../stations/pour/PourStation';
@@ -175,8 +174,16 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
       <main id="main" className="piece">
         <aside className="left">
           <h1>{piece.name}</h1>
-          <p className="hint">{sizeOf(piece.ground, units)}</p>
-          <Sample piece={piece} layers={plan.layers} chosen={layer.id} onChoose={choose} onAdd={pour} />
+          <p className="hint">{sizeOf(piece.ground, plan.ground, units)}</p>
+          <Lying piece={piece} view={view} />
+          <Sample
+            piece={piece}
+            layers={plan.layers}
+            beneath={plan.ground.beneath}
+            chosen={layer.id}
+            onChoose={choose}
+            onAdd={pour}
+          />
           <Kept page={page} canUndo={view.canUndo} canRedo={view.canRedo} />
           <a className="picture-link" href={`/api/pieces/${id}/picture.png`} download={`${piece.name}.png`}>
             Picture as PNG
@@ -251,12 +258,45 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
 }
 
 /** A ground in a few words. */
-function sizeOf({ outline, base }: Ground, units: Units): string {
+function sizeOf({ outline, base, set }: Ground, plan: PlanView['ground'], units: Units): string {
   const kind = base?.kind ?? 'panel';
-  if (outline.shape === 'round') return `round ${kind}, ${units.show(outline.diameterMm, 'mm')}`;
-  const [width, height] = boxOf(outline);
-  const size = `${units.part(width, 'mm').text} × ${units.show(height, 'mm')}`;
-  return outline.shape === 'oval' ? `oval ${kind}, ${size}` : `${kind}, ${size}`;
+  const several = set ? `, ${set.count} ${kind}s with gaps` : '';
+  if (outline.shape === 'round' && !set) return `round ${kind}, ${units.show(outline.diameterMm, 'mm')}`;
+  const size = `${units.part(plan.widthMm, 'mm').text} × ${units.show(plan.heightMm, 'mm')}`;
+  return `${outline.shape === 'oval' ? 'oval ' : ''}${kind}, ${size}${several}`;
+}
+
+/** What lies beneath the piece, or over it; a finished one can be poured over again. */
+function Lying({ piece, view }: { piece: Piece; view: PieceView }) {
+  const navigate = useNavigate();
+  const [failed, setFailed] = useState<string | null>(null);
+  const { old } = piece.ground;
+  const again = () => {
+    take(api.POST('/api/pieces/{id}/rework', { params: { path: { id: view.id } } }))
+      .then((made) => navigate(`/pieces/${made.id}/ground`))
+      .catch((e: unknown) => setFailed(e instanceof Refused ? e.message : 'That could not be done.'));
+  };
+  return (
+    <>
+      {old && (
+        <p className="hint">
+          over{' '}
+          {old.pieceId ? <Link to={`/pieces/${old.pieceId}/story`}>{old.name} and its story</Link> : old.name}
+        </p>
+      )}
+      {view.beneath && (
+        <p className="hint">
+          lies beneath <Link to={`/pieces/${view.beneath.id}/map`}>{view.beneath.name}</Link>
+        </p>
+      )}
+      {view.finished && !view.beneath && (
+        <button type="button" className="btn btn-outline-primary" onClick={again}>
+          Pour over it again
+        </button>
+      )}
+      {failed && <p className="say-wrong">{failed}</p>}
+    </>
+  );
 }
 
 interface LookProps {

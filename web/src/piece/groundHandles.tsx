@@ -1,5 +1,6 @@
 import type { Ground, PlanView } from '../api/client';
 import type { Slice } from '../stations/ground/kinds';
+import { boxOf } from '../stations/ground/kinds';
 import { useUnits } from '../units/units';
 import { Grip } from './Grip';
 import type { Hold } from './Grip';
@@ -112,6 +113,46 @@ export function SliceHandles({ slice, px, py, hold, edit }: Props & { slice: Sli
       )}
     </>
   );
+}
+
+/** Inserts are moved by their middles. */
+export function InsertHandles({ ground, px, py, hold, edit }: Props) {
+  const units = useUnits();
+  const inserts = ground.mould?.inserts ?? [];
+  const move = (i: number, xMm: number, yMm: number) => (g: Ground) =>
+    g.mould?.inserts
+      ? {
+          ...g,
+          mould: {
+            ...g.mould,
+            inserts: g.mould.inserts.with(i, {
+              ...g.mould.inserts[i]!,
+              xMm: Math.round(xMm),
+              yMm: Math.round(yMm),
+            }),
+          },
+        }
+      : g;
+  return inserts.map((insert, i) => {
+    const [width, height] = boxOf(insert.outline);
+    return (
+      <Grip
+        key={insert.id}
+        x={px(insert.xMm + width / 2)}
+        y={py(insert.yMm + height / 2)}
+        size={9}
+        name={`Insert ${insert.name}`}
+        value={insert.xMm}
+        words={`${units.show(insert.xMm, 'mm')} from the left, ${units.show(insert.yMm, 'mm')} from the top`}
+        least={-1500}
+        most={4500}
+        dot
+        hold={hold((byX, byY) => move(i, insert.xMm + byX, insert.yMm + byY))}
+        onStep={(by) => edit(move(i, insert.xMm + by, insert.yMm))}
+        onStepDown={(by) => edit(move(i, insert.xMm, insert.yMm + by))}
+      />
+    );
+  });
 }
 
 /** Thinner than any shim, mm. */

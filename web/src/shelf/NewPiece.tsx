@@ -4,6 +4,7 @@ import type { Ground } from '../api/client';
 import { Refused, api, take } from '../api/client';
 import { TextField } from '../parts/Fields';
 import { GroundSentence } from '../stations/ground/GroundSentence';
+import { tidied } from '../stations/ground/kinds';
 
 const board: Ground = {
   outline: { shape: 'rectangle', widthMm: 400, heightMm: 300 },
@@ -45,7 +46,7 @@ export function NewPiece() {
       >
         <h1>A new piece</h1>
         <TextField label="Name" value={name} width={280} error={say('name')} onChange={setName} />
-        <GroundSentence ground={ground} say={say} onChange={setGround} />
+        <GroundSentence ground={ground} say={say} onChange={(to) => setGround(tidied(to))} />
         {refused && Object.keys(refused.errors).length === 0 && (
           <p className="say-wrong">{refused.message}</p>
         )}

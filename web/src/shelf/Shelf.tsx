@@ -6,13 +6,15 @@ import { api, take } from '../api/client';
 import { useUnits } from '../units/units';
 
 const gap = 28;
+/** A board with the names below it. */
+const foot = 92;
 /** About as wide as a name with its size. */
 const plate = 140;
 // Not so small that a coaster vanishes beside a large panel: a long shelf scrolls instead.
 const least = 0.28;
 const most = 1.15;
 
-/** All pieces at their true relative size, standing on one shelf. */
+/** All pieces at their true relative size, standing on the boards of one shelf. */
 export function Shelf() {
   const { data, error } = useQuery({ queryKey: ['shelf'], queryFn: () => take(api.GET('/api/pieces')) });
   const board = useRef<HTMLDivElement>(null);
@@ -26,6 +28,7 @@ export function Shelf() {
   }, []);
 
   const scale = scaleOf(data ?? [], size);
+  const boards = boardsAt(data ?? [], size.width, scale);
   return (
     <main id="main" className="shelf">
       <div className="shelf-head">
@@ -51,25 +54,49 @@ export function Shelf() {
             </Link>
           </div>
         )}
-        {size.height > 0 && (
-          <ul>
-            {data?.map((p) => (
-              <li key={p.id} style={{ marginInline: gap / 2 }}>
-                <Standing piece={p} scale={scale} />
-              </li>
-            ))}
-          </ul>
-        )}
+        {size.height > 0 &&
+          boards.map((row, i) => (
+            <ul key={i}>
+              {row.map((p) => (
+                <li key={p.id} style={{ marginInline: gap / 2 }}>
+                  <Standing piece={p} scale={scale} />
+                </li>
+              ))}
+            </ul>
+          ))}
       </div>
     </main>
   );
 }
 
-/** The largest scale at which all stand beside each other, each with its name below it. */
+const widthAt = (piece: ShelfView, scale: number) => gap + Math.max(plate, piece.widthMm * scale);
+
+/** The pieces on as many boards as they need at a scale, each board as full as it gets. */
+function boardsAt(pieces: ShelfView[], width: number, scale: number): ShelfView[][] {
+  const boards: ShelfView[][] = [];
+  let left = 0;
+  for (const piece of pieces) {
+    const wide = widthAt(piece, scale);
+    if (boards.length === 0 || wide > left) {
+      boards.push([]);
+      left = width - gap;
+    }
+    boards.at(-1)!.push(piece);
+    left -= wide;
+  }
+  return boards;
+}
+
+/** The largest scale at which all stand on the boards that there is room for, each with its name below it. */
 function scaleOf(pieces: ShelfView[], size: { width: number; height: number }): number {
-  const fits = (scale: number) =>
-    pieces.reduce((sum, p) => sum + gap + Math.max(plate, p.widthMm * scale), gap) <= size.width &&
-    pieces.every((p) => p.heightMm * scale <= size.height - 104);
+  const fits = (scale: number) => {
+    const boards = boardsAt(pieces, size.width, scale);
+    const high = boards.reduce((sum, row) => sum + Math.max(...row.map((p) => p.heightMm * scale)) + foot, 0);
+    return (
+      high <= size.height &&
+      boards.every((row) => row.reduce((sum, p) => sum + widthAt(p, scale), gap) <= size.width)
+    );
+  };
   let [low, high] = [least, most];
   for (let i = 0; i < 14; i++) {
     const middle = (low + high) / 2;

@@ -5,9 +5,12 @@ import { useFields } from '../../parts/fields';
 import { useUnits } from '../../units/units';
 import type { Base, Kind, Mould } from './kinds';
 import { FromDrawing } from './FromDrawing';
+import { Inserts } from './Inserts';
+import { FromLibrary } from './FromLibrary';
+import { OverOld } from './OverOld';
 import type { GroundChange } from './become';
 import { become } from './become';
-import { board, boxOf, kinds, materials, shapes } from './kinds';
+import { board, boxOf, kinds, materials, sets, shapes } from './kinds';
 
 interface Props {
   ground: Ground;
@@ -128,15 +131,20 @@ export function GroundSentence({ ground, say, onChange }: Props) {
             />
           </>
         )}
-        ,
+        {(kind === 'panel' || kind === 'slice') && <SetOf ground={ground} say={say} set={set} />},
       </p>
       <Size ground={ground} say={say} set={set} turn={turn} />
       {failed && <p className="say-wrong">{failed}</p>}
       {kind === 'casting' ? (
-        <Cavity ground={ground} say={say} set={set} />
+        <>
+          <FromLibrary ground={ground} onChange={onChange} />
+          <Cavity ground={ground} say={say} set={set} />
+          <Inserts ground={ground} say={say} set={set} />
+        </>
       ) : (
         <>
           {wall}
+          <OverOld ground={ground} say={say} set={set} turn={turn} />
           <Paint ground={ground} say={say} set={set} />
         </>
       )}
@@ -144,7 +152,55 @@ export function GroundSentence({ ground, say, onChange }: Props) {
   );
 }
 
-interface PartProps {
+/** A piece of several panels, and how the map goes over the gap between them. */
+function SetOf({ ground, say, set }: PartProps) {
+  const panels = ground.set ?? null;
+  return (
+    <>
+      {', '}
+      <Choice
+        label="Number of panels"
+        quiet
+        value={String(panels?.count ?? 1)}
+        choices={sets}
+        onChange={(to) =>
+          set({
+            set:
+              to === '1'
+                ? null
+                : { count: Number(to), gapMm: panels?.gapMm ?? 20, mirrored: panels?.mirrored ?? true },
+          })
+        }
+      />
+      {panels && (
+        <>
+          {' with the map '}
+          <Whether
+            label="Over the gap"
+            value={panels.mirrored}
+            no="running on"
+            yes="mirrored"
+            onChange={(mirrored) => set({ set: { ...panels, mirrored } })}
+          />
+          {' over a gap of '}
+          <NumberField
+            label="Gap between panels"
+            quiet
+            unit="mm"
+            width={44}
+            value={panels.gapMm}
+            takes="ground.set.gapMm"
+            error={say('ground.set.gapMm')}
+            onChange={(v) => set({ set: { ...panels, gapMm: v ?? 0 } })}
+          />
+        </>
+      )}
+      {say('ground.set') && <span className="field-error">{say('ground.set')}</span>}
+    </>
+  );
+}
+
+export interface PartProps {
   ground: Ground;
   say: (field: string) => string | undefined;
   set: (change: Partial<Ground>) => void;
@@ -330,7 +386,13 @@ function Paint({ ground, say, set }: PartProps) {
             paint:
               kind === 'none'
                 ? null
-                : { kind, coats: paint?.coats ?? 1, dryHours: null, sealed: paint?.sealed ?? false },
+                : {
+                    kind,
+                    coats: paint?.coats ?? 1,
+                    dryHours: null,
+                    sealed: paint?.sealed ?? false,
+                    asMap: paint?.asMap ?? false,
+                  },
           })
         }
       />
@@ -374,7 +436,19 @@ function Paint({ ground, say, set }: PartProps) {
           )}
         </>
       )}
-      , of this colour{' '}
+      {paint && (
+        <>
+          {', '}
+          <Whether
+            label="Colours of the paint"
+            value={paint.asMap}
+            no="all in one colour"
+            yes="as the map, each band in its own"
+            onChange={(asMap) => setPaint({ asMap })}
+          />
+        </>
+      )}
+      , of this colour{paint?.asMap && ' under clear'}{' '}
       <ColourField label="Ground colour" value={ground.colour} onChange={(colour) => set({ colour })} />
     </p>
   );

@@ -1,20 +1,27 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, take } from '../../api/client';
-import { TextField } from '../../parts/Fields';
+import { useState } from 'react';
+import { Refused, api, take } from '../../api/client';
+import { NumberField, TextField } from '../../parts/Fields';
 import { Figure } from '../../parts/Figure';
 import { HowNumber } from '../../parts/HowNumber';
 import type { StationProps } from '../station';
 import { GroundSentence } from './GroundSentence';
 import { Prepare } from './Prepare';
 import { Stand } from './Stand';
+import { onGround, withDepth } from './kinds';
 
-export function GroundStation({ id, piece, layer, layerIndex, plan, edit, say, secondLook }: StationProps) {
+export function GroundStation(props: StationProps) {
+  const { id, piece, layer, layerIndex, plan, view, edit, say, accept, secondLook } = props;
   const { data: workshop } = useQuery({
     queryKey: ['workshop'],
     queryFn: () => take(api.GET('/api/workshop')),
   });
   const { ground } = piece;
   const set = (change: Partial<typeof ground>) => edit((p) => ({ ...p, ground: { ...p.ground, ...change } }));
+  const priced = () =>
+    void take(api.GET('/api/pieces/{id}', { params: { path: { id } } })).then((got) => {
+      if (got.version === view.version) accept(got);
+    });
   return (
     <>
       <h2>Ground</h2>
@@ -26,33 +33,16 @@ export function GroundStation({ id, piece, layer, layerIndex, plan, edit, say, s
         error={say('name')}
         onChange={(name) => edit((p) => ({ ...p, name }))}
       />
-      <GroundSentence ground={ground} say={say} onChange={(to) => edit((p) => ({ ...p, ground: to }))} />
+      <GroundSentence ground={ground} say={say} onChange={(to) => edit((p) => onGround(p, to))} />
       <dl className="figures">
-        <Figure term="Area" of={plan.ground.area} />
+        <Figure term={ground.set ? 'Area of all' : 'Area'} of={plan.ground.area} />
         <Figure term="Perimeter" of={plan.ground.perimeter} decimals={0} />
         {!plan.ground.mould && <Figure term="Sides" of={plan.ground.sideArea} />}
       </dl>
-      {plan.ground.mould && <MouldFigures mould={plan.ground.mould} />}
-      {plan.ground.parts.length > 1 && (
-        <section aria-label="Parts">
-          <h3>{plan.ground.parts.length} parts, from left to right</h3>
-          <ol className="part-list">
-            {plan.ground.parts.map((part, i) => (
-              <li key={i}>
-                <HowNumber of={part.area} label={`Area of part ${i + 1}`} />
-                {part.layerMl[layerIndex] && (
-                  <HowNumber
-                    of={part.layerMl[layerIndex]}
-                    label={`${layer.name} in part ${i + 1}`}
-                    decimals={1}
-                  />
-                )}
-              </li>
-            ))}
-          </ol>
-          <p className="hint">What {layer.name} takes in each, without reserve.</p>
-        </section>
+      {plan.ground.mould && (
+        <MouldFigures piece={piece} mould={plan.ground.mould} onFilled={(filled) => edit(() => filled)} />
       )}
+      {plan.ground.parts.length > 1 && <Parts {...{ piece, layer, layerIndex, plan, edit, say }} />}
       <a
         className="picture-link"
         href={`/api/pieces/${id}/outline.svg`}
@@ -61,14 +51,111 @@ export function GroundStation({ id, piece, layer, layerIndex, plan, edit, say, s
         Outline as SVG, in real mm
       </a>
       <Stand ground={ground} plan={plan.ground} say={say} onChange={set} />
-      <Prepare ground={ground} plan={plan.ground} now={workshop?.now.local} onChange={set} />
+      <Prepare
+        ground={ground}
+        plan={plan.ground}
+        now={workshop?.now.local}
+        onChange={set}
+        onPriced={priced}
+      />
     </>
   );
 }
 
-/** What the mould holds, what is left of it, and how often it is filled. */
-function MouldFigures({ mould }: { mould: NonNullable<StationProps['plan']['ground']['mould']> }) {
+type PartsProps = Pick<StationProps, 'piece' | 'layer' | 'layerIndex' | 'plan' | 'edit' | 'say'>;
+
+/** Letters or cavities, each with its area, its own depth and what the layer takes in it. */
+function Parts({ piece, layer, layerIndex, plan, edit, say }: PartsProps) {
+  const { mould } = piece.ground;
+  const { parts } = plan.ground;
+  const what = mould ? 'cavities' : 'parts';
+  const one = mould ? 'cavity' : 'part';
+  return (
+    <section aria-label="Parts">
+      <h3>
+        {parts.length} {what}, from left to right
+      </h3>
+      <ol className="part-list">
+        {parts.map((part, i) => {
+          const own = layer.partDepths?.findIndex((d) => d.part === i + 1) ?? -1;
+          const cavity = mould?.cavityDepths?.find((d) => d.part === i + 1);
+          return (
+            <li key={i}>
+              <HowNumber of={part.area} label={`Area of ${one} ${i + 1}`} />
+              <NumberField
+                label={`Depth of ${layer.name} in ${one} ${i + 1}`}
+                quiet
+                unit="mm"
+                width={44}
+                value={part.layerDepthMm[layerIndex] ?? null}
+                takes="layers.partDepths.depthMm"
+                error={say(`layers[${layerIndex}].partDepths[${own}].depthMm`)}
+                onChange={(v) =>
+                  edit((p) => ({
+                    ...p,
+                    layers: p.layers.map((l) =>
+                      l.id === layer.id
+                        ? { ...l, partDepths: withDepth(l.partDepths, i + 1, v === l.depthMm ? null : v) }
+                        : l,
+                    ),
+                  }))
+                }
+              />
+              deep, takes
+              {part.layerMl[layerIndex] && (
+                <HowNumber
+                  of={part.layerMl[layerIndex]}
+                  label={`${layer.name} in ${one} ${i + 1}`}
+                  decimals={1}
+                />
+              )}
+              {mould && 'of a cavity'}
+              {mould && (
+                <NumberField
+                  label={`Depth of cavity ${i + 1}`}
+                  quiet
+                  unit="mm"
+                  width={44}
+                  value={cavity?.depthMm ?? mould.depthMm}
+                  takes="ground.mould.cavityDepths.depthMm"
+                  onChange={(v) =>
+                    edit((p) => ({
+                      ...p,
+                      ground: {
+                        ...p.ground,
+                        mould: {
+                          ...mould,
+                          cavityDepths: withDepth(mould.cavityDepths, i + 1, v === mould.depthMm ? null : v),
+                        },
+                      },
+                    }))
+                  }
+                />
+              )}
+            </li>
+          );
+        })}
+      </ol>
+      <p className="hint">How deep {layer.name} is in each, and what it takes there without reserve.</p>
+    </section>
+  );
+}
+
+interface MouldProps {
+  piece: StationProps['piece'];
+  mould: NonNullable<StationProps['plan']['ground']['mould']>;
+  onFilled: (piece: StationProps['piece']) => void;
+}
+
+/** What the mould holds, what is left of it, how often it is filled, and the hollows of its inserts. */
+function MouldFigures({ piece, mould, onFilled }: MouldProps) {
   const { castings } = mould;
+  const [failed, setFailed] = useState<string | null>(null);
+  const fill = (insertId: string) => {
+    take(api.POST('/api/grounds/fill', { body: { piece, insertId } }))
+      .then(onFilled)
+      .catch((e: unknown) => setFailed(e instanceof Refused ? e.message : 'That could not be done.'));
+  };
   return (
     <section aria-label="Mould">
       <dl className="figures">
@@ -86,6 +173,36 @@ function MouldFigures({ mould }: { mould: NonNullable<StationProps['plan']['grou
           : `${castings.length} castings, of ${castings.join(' + ')}.`}{' '}
         {castings[0]! > 1 && `The cups are for ${castings[0]} pieces at once.`}
       </p>
+      {mould.inserts.length > 0 && (
+        <ul className="hollows">
+          {mould.inserts.map((insert) => {
+            const name = piece.ground.mould?.inserts?.find((i) => i.id === insert.insertId)?.name ?? '';
+            const layer = piece.layers.find((l) => l.id === insert.layerId);
+            return (
+              <li key={insert.insertId}>
+                <b>{name}</b> keeps out <HowNumber of={insert.displaces} label={`${name} keeps out`} />
+                {'; its hollow takes '}
+                <HowNumber of={insert.fill} label={`Fill of ${name}`} />
+                {', '}
+                <HowNumber of={insert.depth} label={`Depth of ${name}`} decimals={1} />
+                {' deep. '}
+                {layer ? (
+                  <small>Filled by {layer.name}, with its own clock in the mould.</small>
+                ) : (
+                  <button
+                    type="button"
+                    className="btn btn-outline-primary"
+                    onClick={() => fill(insert.insertId)}
+                  >
+                    Plan its fill
+                  </button>
+                )}
+              </li>
+            );
+          })}
+        </ul>
+      )}
+      {failed && <p className="say-wrong">{failed}</p>}
     </section>
   );
 }

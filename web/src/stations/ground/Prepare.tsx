@@ -1,5 +1,8 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import type { Ground, PlanView } from '../../api/client';
-import { TimeField } from '../../parts/Fields';
+import { Refused, api, take } from '../../api/client';
+import { NumberField, TimeField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
 import { fieldText, localText, wireText } from '../../parts/format';
 
@@ -8,10 +11,12 @@ interface Props {
   plan: PlanView['ground'];
   now?: string;
   onChange: (change: Partial<Ground>) => void;
+  /** A price has changed: what things cost is to be worked out anew. */
+  onPriced: () => void;
 }
 
 /** What has to be done before resin comes. */
-export function Prepare({ ground, plan, now, onChange }: Props) {
+export function Prepare({ ground, plan, now, onChange, onPriced }: Props) {
   const done = ground.done ?? [];
   const mark = (id: string, at: string | null | undefined) =>
     onChange({
@@ -40,6 +45,16 @@ export function Prepare({ ground, plan, now, onChange }: Props) {
                 <HowNumber of={step.amount} label={`${step.what}, takes`} />
               </span>
             )}
+            {step.id === 'paint' && plan.paintZones.length > 0 && (
+              <ul className="paint-zones">
+                {plan.paintZones.map((zone) => (
+                  <li key={zone.name}>
+                    <i className="swatch" style={{ background: zone.colour }} aria-hidden /> {zone.name}{' '}
+                    <HowNumber of={zone.amount} label={`Paint for ${zone.name}`} decimals={1} />
+                  </li>
+                ))}
+              </ul>
+            )}
             {step.done && step.dryHours != null && (
               <div className="dry">
                 <TimeField
@@ -61,15 +76,73 @@ export function Prepare({ ground, plan, now, onChange }: Props) {
           <summary>Ways to seal it</summary>
           <ul className="seal-ways">
             {plan.sealWays.map((way) => (
-              <li key={way.name}>
+              <li key={way.id}>
                 <b>{way.name}</b> <HowNumber of={way.amount} label={way.name} />, {way.dryHours} h
                 <small>{way.mind}</small>
+                <Price way={way} onPriced={onPriced} />
               </li>
             ))}
           </ul>
-          <p className="hint">Typical values; the label on the tin wins. Its price is not known here yet.</p>
+          <p className="hint">
+            Typical values; the label on the tin wins. Prices are this workshop&rsquo;s own.
+          </p>
         </details>
       )}
     </section>
+  );
+}
+
+/** What a way to seal costs: for a square metre and for this ground, once a litre has its price. */
+interface PriceProps {
+  way: PlanView['ground']['sealWays'][number];
+  onPriced: () => void;
+}
+
+function Price({ way, onPriced }: PriceProps) {
+  const client = useQueryClient();
+  const { data: prices } = useQuery({
+    queryKey: ['prices'],
+    queryFn: () => take(api.GET('/api/prices')),
+  });
+  const [wrong, setWrong] = useState<string>();
+  if (!prices) return null;
+  const keep = (perLitre: number | null) => {
+    const others = Object.entries(prices.perLitre).filter(([id]) => id !== way.id);
+    const next = Object.fromEntries(perLitre === null ? others : [...others, [way.id, perLitre]]);
+    take(api.PUT('/api/prices', { body: { ...prices, perLitre: next } }))
+      .then((now) => {
+        setWrong(undefined);
+        client.setQueryData(['prices'], now);
+        onPriced();
+      })
+      .catch((e: unknown) =>
+        setWrong(e instanceof Refused ? (e.errors[`perLitre.${way.id}`]?.[0] ?? e.message) : 'Not kept.'),
+      );
+  };
+  return (
+    <span className="price">
+      {'a litre costs '}
+      <NumberField
+        label={`Price of a litre, ${way.name}`}
+        quiet
+        unit={prices.money}
+        optional
+        placeholder="?"
+        width={56}
+        value={prices.perLitre[way.id] ?? null}
+        error={wrong}
+        onChange={keep}
+      />
+      {way.costPerM2 && way.cost ? (
+        <>
+          {': '}
+          <HowNumber of={way.costPerM2} label={`${way.name}, for a square metre`} decimals={2} />
+          {', here '}
+          <HowNumber of={way.cost} label={`${way.name}, here`} decimals={2} />
+        </>
+      ) : (
+        <small>what it costs here is not known</small>
+      )}
+    </span>
   );
 }

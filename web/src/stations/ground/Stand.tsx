@@ -3,6 +3,7 @@ import { NumberField, Whether } from '../../parts/Fields';
 import { Figure } from '../../parts/Figure';
 import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
+import { LevelLive } from './LevelLive';
 
 type Level = NonNullable<Ground['level']>;
 
@@ -14,7 +15,14 @@ interface Props {
 }
 
 const flat = { topLeftMm: 0, topRightMm: 0, bottomLeftMm: 0, bottomRightMm: 0 };
-const unread: Level = { whereItCures: true, tiltXDeg: null, tiltYDeg: null, corners: null };
+const unread: Level = {
+  whereItCures: true,
+  tiltXDeg: null,
+  tiltYDeg: null,
+  corners: null,
+  stepDeg: null,
+  waterChecked: false,
+};
 
 /** How the piece stands: level, shims, supports, sag. */
 export function Stand({ ground, plan, say, onChange }: Props) {
@@ -33,7 +41,7 @@ export function Stand({ ground, plan, say, onChange }: Props) {
       value={level[key] ?? null}
       takes={`ground.level.${key}`}
       error={say(`ground.level.${key}`)}
-      onChange={(v) => set({ [key]: v })}
+      onChange={(v) => set({ [key]: v, stepDeg: null, waterChecked: false })}
     />
   );
   const corner = (label: string, key: keyof NonNullable<Level['corners']>) => (
@@ -91,10 +99,30 @@ export function Stand({ ground, plan, say, onChange }: Props) {
           {corner('Bottom right', 'bottomRightMm')}
         </div>
       )}
+      {!level.corners && (
+        <LevelLive
+          needed={standing.needed}
+          onTake={({ acrossDeg, alongDeg, stepDeg }) =>
+            set({ tiltXDeg: acrossDeg, tiltYDeg: alongDeg, stepDeg, waterChecked: false })
+          }
+        />
+      )}
       <dl className="figures">
-        <Figure term="Drift across it" of={standing.drift} decimals={2} unknown="not known">
-          {standing.level ? 'level enough' : 'too much'}
+        <Figure
+          term={ground.set ? 'Drift across one panel' : 'Drift across it'}
+          of={standing.drift}
+          decimals={2}
+          unknown="not known"
+        >
+          {standing.tooCoarse
+            ? 'read too coarsely to tell'
+            : standing.level
+              ? level.waterChecked && level.stepDeg
+                ? 'level by water'
+                : 'level enough'
+              : 'too much'}
         </Figure>
+        <Figure term="Tilt it can take" of={standing.needed} decimals={3} />
         {ground.base?.kind !== 'casting' && (
           <Figure
             term="Sag between supports"
@@ -105,11 +133,17 @@ export function Stand({ ground, plan, say, onChange }: Props) {
             {standing.straight ? 'straight enough' : 'too much'}
           </Figure>
         )}
-        <Figure term="Weight so far" of={standing.massSoFar} decimals={2} unknown="not known" />
+        <Figure
+          term={ground.set ? 'One panel so far' : 'Weight so far'}
+          of={standing.massSoFar}
+          decimals={2}
+          unknown="not known"
+        />
         <Figure term="With every layer" of={standing.finishedMass} decimals={2} unknown="not known" />
       </dl>
       <p>
-        It stands on {standing.supports.length} supports{!standing.ownSupports && <em> default</em>}, as drawn
+        {ground.set ? 'Each panel' : 'It'} stands on {standing.supports.length} supports
+        {!standing.ownSupports && <em> default</em>}, as drawn
         {standing.drift && ', each with the shim to put under it'}.
       </p>
       {standing.drift && (

@@ -1,4 +1,4 @@
-import type { Ground, Outline } from '../../api/client';
+import type { Ground, Outline, Piece } from '../../api/client';
 
 export type Base = NonNullable<Ground['base']>;
 export type Kind = Base['kind'];
@@ -20,6 +20,16 @@ export const materials: readonly (readonly [Material, string])[] = [
   ['acrylic', 'acrylic sheet'],
   ['glass', 'glass'],
   ['canvas', 'stretched canvas'],
+  ['resin', 'cured resin'],
+];
+
+/** How many panels a piece is, by what such a set is called. */
+export const sets: readonly (readonly [string, string])[] = [
+  ['1', 'by itself'],
+  ['2', 'as a pair'],
+  ['3', 'as a triptych'],
+  ['4', 'as four panels'],
+  ['5', 'as five panels'],
 ];
 
 export const shapes: readonly (readonly [Shape, string])[] = [
@@ -39,7 +49,7 @@ export const board: Base = {
   sealTested: false,
 };
 
-/** Width and height of the box an outline stands in. */
+/** Width and height of the box an outline stands in, where nothing has been worked out yet. */
 export function boxOf(outline: Outline): [number, number] {
   if (outline.shape === 'round') return [outline.diameterMm, outline.diameterMm];
   if (outline.shape !== 'drawn') return [outline.widthMm, outline.heightMm];
@@ -50,3 +60,51 @@ export function boxOf(outline: Outline): [number, number] {
 }
 
 export type Mould = NonNullable<Ground['mould']>;
+export type Insert = NonNullable<Mould['inserts']>[number];
+
+type PartDepth = NonNullable<Mould['cavityDepths']>[number];
+
+/** Depths of parts with one of them changed; none is the usual depth. */
+export function withDepth(
+  depths: PartDepth[] | null | undefined,
+  part: number,
+  depthMm: number | null,
+): PartDepth[] | null {
+  const others = (depths ?? []).filter((d) => d.part !== part);
+  const next = depthMm === null ? others : [...others, { part, depthMm }].sort((a, b) => a.part - b.part);
+  return next.length > 0 ? next : null;
+}
+
+/** A ground without what only another outline had a place for: cavities of their own depth, or inserts. */
+export function tidied(ground: Ground): Ground {
+  const { mould, outline } = ground;
+  if (!mould) return ground;
+  const drawn = outline.shape === 'drawn';
+  if (drawn ? !mould.inserts : !mould.cavityDepths) return ground;
+  return {
+    ...ground,
+    mould: {
+      ...mould,
+      cavityDepths: drawn ? mould.cavityDepths : null,
+      inserts: drawn ? null : mould.inserts,
+    },
+  };
+}
+
+/** A piece on another ground: a layer whose hollow is gone goes with it, and so do depths of parts that are gone. */
+export function onGround(piece: Piece, ground: Ground): Piece {
+  const to = tidied(ground);
+  const hollows = new Set((to.mould?.inserts ?? []).map((i) => i.id));
+  const redrawn =
+    piece.ground.outline.shape !== to.outline.shape ||
+    (to.outline.shape === 'drawn' &&
+      piece.ground.outline.shape === 'drawn' &&
+      piece.ground.outline.path !== to.outline.path);
+  return {
+    ...piece,
+    ground: to,
+    layers: piece.layers
+      .filter((l) => l.within == null || hollows.has(l.within))
+      .map((l) => (redrawn && l.partDepths ? { ...l, partDepths: null } : l)),
+  };
+}

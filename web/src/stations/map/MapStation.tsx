@@ -22,7 +22,7 @@ const ownCup = '+';
 const mostHearts = 6;
 
 export function MapStation(props: StationProps) {
-  const { piece, layer, editLayer, sayLayer, selected, select } = props;
+  const { layer, layerPlan, editLayer, sayLayer, selected, select } = props;
   const chosenHeart = selected?.kind === 'heart' ? layer.hearts.find((h) => h.id === selected.id) : undefined;
   return (
     <>
@@ -83,8 +83,8 @@ export function MapStation(props: StationProps) {
             type="button"
             className={layer.hearts.length === 0 ? 'btn btn-primary' : 'btn btn-outline-primary'}
             onClick={() => {
-              const next = withHeart(layer, piece.ground.outline);
-              editLayer((l) => withHeart(l, piece.ground.outline));
+              const next = withHeart(layer, layerPlan.box);
+              editLayer((l) => withHeart(l, layerPlan.box));
               select({ kind: 'heart', id: next.hearts.at(-1)!.id });
             }}
           >

@@ -31,7 +31,7 @@ const first: Layer = {
   plan: { start: null, end: null, roomC: null },
   widening: 1,
 };
-const panel = { shape: 'rectangle', widthMm: 400, heightMm: 300 } as const;
+const panel = { xMm: 0, yMm: 0, widthMm: 400, heightMm: 300 };
 const unique = (ids: string[]) => new Set(ids).size === ids.length;
 
 describe('editing a layer', () => {

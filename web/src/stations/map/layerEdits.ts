@@ -1,5 +1,4 @@
-import type { Band, Cup, Heart, Layer, Outline } from '../../api/client';
-import { boxOf } from '../ground/kinds';
+import type { Band, Cup, Heart, Layer, LayerView } from '../../api/client';
 
 /** Colours a new band is offered, in turn: our own names. */
 const palette: Omit<Cup, 'id'>[] = [
@@ -32,8 +31,8 @@ function newCup(layer: Layer, model?: Omit<Cup, 'id'>): Cup {
 }
 
 /** A heart, with amber in its bed: the first off the middle, each further one where there is room beside the others. */
-export function withHeart(layer: Layer, outline: Outline): Layer {
-  const [width, height] = boxOf(outline);
+export function withHeart(layer: Layer, box: LayerView['box']): Layer {
+  const { xMm: left, yMm: top, widthMm: width, heightMm: height } = box;
   const places = [
     [0.42, 0.46],
     [0.76, 0.3],
@@ -43,7 +42,7 @@ export function withHeart(layer: Layer, outline: Outline): Layer {
     [0.5, 0.1],
   ] as const;
   const far = ([x, y]: readonly [number, number]) =>
-    Math.min(...layer.hearts.map((h) => Math.hypot(h.xMm - x * width, h.yMm - y * height)));
+    Math.min(...layer.hearts.map((h) => Math.hypot(h.xMm - left - x * width, h.yMm - top - y * height)));
   const [x, y] =
     layer.hearts.length === 0 ? places[0] : places.reduce((best, p) => (far(p) > far(best) ? p : best));
   const share = layer.hearts.length === 0 ? 1 : 0.6;
@@ -53,8 +52,8 @@ export function withHeart(layer: Layer, outline: Outline): Layer {
       'heart',
       layer.hearts.map((h) => h.id),
     ),
-    xMm: round(width * x),
-    yMm: round(height * y),
+    xMm: round(left + width * x),
+    yMm: round(top + height * y),
     widthMm: round(Math.max(8, Math.min(width, height) * 0.26 * share)),
     heightMm: round(Math.max(8, Math.min(width, height) * 0.18 * share)),
     turnDeg: -15,
@@ -191,5 +190,7 @@ export function layerOver(below: Layer, taken: string[]): Layer {
     heartCup: clear.id,
     pourOrder: [],
     plan: { start: null, end: null, roomC: below.plan.roomC },
+    within: null,
+    partDepths: null,
   };
 }

@@ -1,0 +1,141 @@
+using System.Collections.Immutable;
+using FluentValidation;
+using FluentValidation.Results;
+using Microsoft.AspNetCore.Http.HttpResults;
+using MossLantern.Core.Grounds;
+using MossLantern.Core.Pieces;
+using MossLantern.Core.Units;
+using MossLantern.Data;
+using MossLantern.Web.Hosting;
+using NodaTime;
+
+namespace MossLantern.Web.Endpoints;
+
+/// <summary>A mould of the library with what happened to it, the latest first; the path draws its outline in mm.</summary>
+public sealed record MouldView(
+    string Id, int Version, LibraryMould Mould, string Path, double WidthMm, double HeightMm, Reckoned Capacity, int Castings, ImmutableArray<MouldUseView> Uses);
+
+/// <summary>A use of a mould in the workshop's local time.</summary>
+public sealed record MouldUseView(Moment At, string What, int Castings, Reckoned? Hottest);
+
+/// <summary>A save of a mould, based on a version; 0 is a new one.</summary>
+public sealed record SaveMould(int BasedOn, LibraryMould Mould);
+
+/// <summary>A use to note, in the workshop's local time.</summary>
+public sealed record NoteUse(LocalDateTime At, string What, int Castings, double? HottestC);
+
+/// <summary>A ground to be cast in moulds of the library.</summary>
+public sealed record CastIn(Ground Ground, ImmutableArray<string> MouldIds);
+
+/// <summary>Endpoints of the mould library.</summary>
+internal static class MouldEndpoints
+{
+    private static readonly LibraryMouldValidator Validator = new();
+    private static readonly PieceValidator.GroundValidator Grounds = new();
+
+    public static void MapMoulds(this IEndpointRouteBuilder app)
+    {
+        var api = app.MapGroup("/api/moulds");
+        api.MapGet("", (MouldLibrary library) => library.All());
+        api.MapPut("/{id:regex(^[[a-z0-9-]]{{1,40}}$)}", Results<Ok<ImmutableArray<MouldView>>, ProblemHttpResult> (
+            string id, SaveMould request, MouldStore moulds, MouldLibrary library, WorkshopTime time) =>
+        {
+            Validator.Validate(request.Mould, o => o.ThrowOnFailures());
+            return moulds.Save(id, request.BasedOn, request.Mould with { Name = request.Mould.Name.Trim() }, time.Now) is null
+                ? NoMould()
+                : TypedResults.Ok(library.All());
+        });
+        api.MapPost("/{id}/uses", Results<Ok<ImmutableArray<MouldView>>, ProblemHttpResult> (
+            string id, NoteUse request, MouldStore moulds, MouldLibrary library, WorkshopTime time) =>
+        {
+            if (moulds.All().All(m => m.Id != id))
+            {
+                return NoMould();
+            }
+
+            Check(request, time);
+            moulds.Note(new(id, time.Zone.AtLeniently(request.At).ToInstant(), request.What.Trim(), request.Castings, request.HottestC), time.Now);
+            return TypedResults.Ok(library.All());
+        });
+        app.MapPost("/api/grounds/cast", Results<Ok<Ground>, ProblemHttpResult> (CastIn request, MouldStore moulds) =>
+        {
+            Grounds.Validate(request.Ground, o => o.ThrowOnFailures());
+            var all = moulds.All().ToDictionary(m => m.Id, m => m.Mould);
+            var ids = request.MouldIds.Distinct().ToList();
+            return ids.Count is 0 or > LibraryMould.MostTogether || !ids.All(all.ContainsKey)
+                ? ProblemHandler.Invalid(new() { ["mouldIds"] = [$"Name from 1 to {LibraryMould.MostTogether} moulds of the library."] })
+                : TypedResults.Ok(LibraryMould.Cast(request.Ground, [.. ids.Select(id => (id, all[id]))]));
+        });
+    }
+
+    private static void Check(NoteUse request, WorkshopTime time)
+    {
+        var errors = new List<ValidationFailure>();
+        if (string.IsNullOrWhiteSpace(request.What) || request.What.Length > LibraryMouldValidator.LongestNote)
+        {
+            errors.Add(new("what", $"Say what happened, in 1 to {LibraryMouldValidator.LongestNote} characters."));
+        }
+
+        if (request.At.Year is < 2000 or >= 2200 || time.Zone.AtLeniently(request.At).ToInstant() > time.Now + Duration.FromMinutes(1))
+        {
+            errors.Add(new("at", "What happened lies in the past, from the year 2000 on."));
+        }
+
+        if (request.Castings < 0 || request.Castings > Core.Units.Accepted.Owned.To)
+        {
+            errors.Add(new("castings", (Core.Units.Accepted.Owned with { What = "Castings" }).Sentence));
+        }
+
+        if (request.HottestC is { } hottest && !Core.Units.Accepted.HottestC.Contains(hottest))
+        {
+            errors.Add(new("hottestC", Core.Units.Accepted.HottestC.Sentence));
+        }
+
+        if (errors.Count > 0)
+        {
+            throw new ValidationException(errors);
+        }
+    }
+
+    private static ProblemHttpResult NoMould() => TypedResults.Problem(
+        title: "No such mould", detail: "There is no mould with this id in the library.", statusCode: StatusCodes.Status404NotFound);
+}
+
+/// <summary>The mould library with the log of every mould: the castings of the pieces' logs, and what was noted beside them.</summary>
+public sealed class MouldLibrary(MouldStore moulds, PieceStore pieces, RunStore runs, WorkshopTime time)
+{
+    /// <summary>All moulds.</summary>
+    public ImmutableArray<MouldView> All()
+    {
+        var zone = time.Zone;
+        var uses = Cast().Concat(moulds.Uses().Select(u => new MouldUse(
+                u.MouldId, u.At, u.What, u.Castings,
+                u.HottestC is { } read ? Reckoned.Of(read, "°C", Formulas.Heat, new ReckonedInput("read", read, "°C", Origin.Measured)) : null)))
+            .OrderByDescending(u => u.At).ToLookup(u => u.MouldId);
+        return
+        [
+            .. moulds.All().Select(m => new MouldView(
+                m.Id, m.Version, m.Mould, Core.Map.Painter.OutlinePath(m.Mould.Outline), m.Mould.Outline.BoxWidthMm, m.Mould.Outline.BoxHeightMm, m.Mould.Capacity,
+                uses[m.Id].Sum(u => u.Castings),
+                [.. uses[m.Id].Select(u => new MouldUseView(WorkshopTime.Local(u.At, zone), u.What, u.Castings, u.Hottest))])),
+        ];
+    }
+
+    /// <summary>The castings of the pieces' logs. A casting begins with its first layer; every layer warms its mould.</summary>
+    private IEnumerable<MouldUse> Cast()
+    {
+        var kept = runs.Of(null).ToLookup(r => r.PieceId);
+        return
+            from stored in pieces.All()
+            let piece = stored.Piece
+            let mould = piece.Ground.Mould
+            where mould?.LibraryIds is not null
+            from run in kept[stored.Id]
+            let layer = piece.Layers.FirstOrDefault(l => l.Id == run.LayerId)
+            where layer is not null
+            from id in mould.LibraryIds!.Value
+            select new MouldUse(
+                id, run.Start, $"{piece.Name}, {layer.Name}", layer.Id == piece.Layers[0].Id ? mould.AtOnce : 0,
+                LibraryMould.HottestC(layer, run.RoomC));
+    }
+}

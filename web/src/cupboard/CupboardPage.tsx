@@ -1,0 +1,383 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { LibraryMould, MouldView } from '../api/client';
+import { Refused, api, take } from '../api/client';
+import { Choice, NumberField, TextField, TimeField } from '../parts/Fields';
+import { HowNumber } from '../parts/HowNumber';
+import { fieldText, localText, wireText } from '../parts/format';
+import { FromDrawing } from '../stations/ground/FromDrawing';
+import { useUnits } from '../units/units';
+
+const query = { queryKey: ['moulds'], queryFn: () => take(api.GET('/api/moulds')) };
+
+const fresh: LibraryMould = {
+  name: 'New mould',
+  outline: { shape: 'round', diameterMm: 100 },
+  depthMm: 10,
+  from: 'dimensions',
+  capacityMl: null,
+  cavitiesEach: 1,
+  owned: 1,
+  note: '',
+  cavityDepths: null,
+};
+
+/** The moulds of the workshop at their true relative size, hung on one board; the one taken down is described below. */
+export function CupboardPage() {
+  const client = useQueryClient();
+  const { data: moulds, error } = useQuery(query);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [refused, setRefused] = useState<Refused | null>(null);
+  const mould = moulds?.find((m) => m.id === chosen) ?? moulds?.[0];
+
+  const save = async (id: string, basedOn: number, to: LibraryMould) => {
+    try {
+      const now = await take(
+        api.PUT('/api/moulds/{id}', { params: { path: { id } }, body: { basedOn, mould: to } }),
+      );
+      client.setQueryData(query.queryKey, now);
+      setRefused(null);
+      setChosen(id);
+    } catch (e) {
+      if (!(e instanceof Refused)) throw e;
+      setRefused(e);
+      if (e.status === 409) await client.invalidateQueries(query);
+    }
+  };
+
+  return (
+    <main id="main" className="cupboard">
+      <div className="shelf-head">
+        <h1>Cupboard</h1>
+        <button
+          type="button"
+          className="btn btn-primary"
+          onClick={() => void save(crypto.randomUUID(), 0, fresh)}
+        >
+          A new mould
+        </button>
+        <p className="hint">
+          Moulds, at their true relative size. What they hold and how many there are goes into every casting.
+        </p>
+      </div>
+      {error && <p className="say-wrong">{error.message}</p>}
+      {moulds && moulds.length > 0 && (
+        <ul className="pegboard" aria-label="Moulds">
+          {moulds.map((m) => (
+            <li key={m.id}>
+              <Hanging
+                view={m}
+                chosen={m.id === mould?.id}
+                most={Math.max(...moulds.map((x) => x.heightMm))}
+                onTake={() => {
+                  setRefused(null);
+                  setChosen(m.id);
+                }}
+              />
+            </li>
+          ))}
+        </ul>
+      )}
+      {moulds?.length === 0 && <p>No mould is kept here yet.</p>}
+      {mould && (
+        <Taken
+          key={mould.id}
+          view={mould}
+          refused={refused}
+          save={(to) => void save(mould.id, mould.version, to)}
+        />
+      )}
+    </main>
+  );
+}
+
+/** Highest mould on the board, CSS pixels. */
+const boardPx = 128;
+
+function Hanging({
+  view,
+  chosen,
+  most,
+  onTake,
+}: {
+  view: MouldView;
+  chosen: boolean;
+  most: number;
+  onTake: () => void;
+}) {
+  const scale = boardPx / most;
+  const { mould } = view;
+  return (
+    <button type="button" className="hanging" aria-pressed={chosen} onClick={onTake}>
+      <svg
+        width={view.widthMm * scale + 8}
+        height={view.heightMm * scale + 8}
+        viewBox={`${-4 / scale} ${-4 / scale} ${view.widthMm + 8 / scale} ${view.heightMm + 8 / scale}`}
+        aria-hidden
+      >
+        <path d={view.path} fillRule="evenodd" vectorEffect="non-scaling-stroke" />
+      </svg>
+      <b>{mould.name}</b>
+      <small>
+        {mould.owned === 0 ? 'none left' : `${mould.owned} owned`}
+        {view.castings > 0 && `, cast ${view.castings === 1 ? 'once' : `${view.castings} times`}`}
+      </small>
+    </button>
+  );
+}
+
+type MouldShape = LibraryMould['outline']['shape'];
+
+const shapes: readonly (readonly [MouldShape, string])[] = [
+  ['round', 'round'],
+  ['oval', 'oval'],
+  ['rectangle', 'rectangular'],
+  ['drawn', 'a drawn shape'],
+];
+
+interface TakenProps {
+  view: MouldView;
+  refused: Refused | null;
+  save: (to: LibraryMould) => void;
+}
+
+/** A mould as a sentence, and its log. */
+function Taken({ view, refused, save }: TakenProps) {
+  const units = useUnits();
+  const { mould } = view;
+  const { outline } = mould;
+  const change = (to: Partial<LibraryMould>) => save({ ...mould, ...to });
+  const say = (field: string) => refused?.errors[field]?.[0];
+  const size = (label: string, key: 'widthMm' | 'heightMm' | 'diameterMm') => (
+    <NumberField
+      label={label}
+      quiet
+      unit="mm"
+      width={56}
+      value={key in outline ? (outline as unknown as Record<typeof key, number>)[key] : null}
+      takes={`ground.outline.${key}`}
+      error={say(`outline.${key}`)}
+      onChange={(v) => change({ outline: { ...outline, [key]: v ?? 0 } as LibraryMould['outline'] })}
+    />
+  );
+  const count = (label: string, key: 'cavitiesEach' | 'owned', unit: string) => (
+    <NumberField
+      label={label}
+      quiet
+      unit={unit}
+      width={44}
+      value={mould[key]}
+      error={say(key)}
+      onChange={(v) => change({ [key]: Math.round(v ?? 0) })}
+    />
+  );
+  return (
+    <div className="taken">
+      <section aria-label="The mould">
+        <div className="sentence">
+          <p>
+            <TextField
+              label="Name of the mould"
+              quiet
+              value={mould.name}
+              width={220}
+              error={say('name')}
+              onChange={(name) => change({ name })}
+            />
+            {' is '}
+            <Choice
+              label="Shape of the mould"
+              quiet
+              value={outline.shape}
+              choices={shapes.filter(([s]) => s !== 'drawn' || outline.shape === 'drawn')}
+              onChange={(shape) =>
+                shape !== outline.shape &&
+                shape !== 'drawn' &&
+                change({ outline: plain(shape, view), cavityDepths: null })
+              }
+            />
+            {', '}
+            {outline.shape === 'round' ? (
+              <>{size('Diameter', 'diameterMm')} across</>
+            ) : outline.shape === 'drawn' || outline.shape === 'slice' ? (
+              `${units.part(view.widthMm, 'mm').text} × ${units.show(view.heightMm, 'mm')}`
+            ) : (
+              <>
+                {size('Width', 'widthMm')} by {size('Height', 'heightMm')}
+              </>
+            )}
+            {' and '}
+            <NumberField
+              label="Depth"
+              quiet
+              unit="mm"
+              width={48}
+              value={mould.depthMm}
+              takes="ground.mould.depthMm"
+              error={say('depthMm')}
+              onChange={(v) => change({ depthMm: v ?? 0 })}
+            />
+            {' deep, or '}
+            <FromDrawing onRead={(read) => change({ outline: read, cavityDepths: null })} />.
+          </p>
+          {mould.cavityDepths && (
+            <p>
+              Its cavities from left to right are{' '}
+              {mould.cavityDepths.map((d) => units.show(d.depthMm, 'mm', 1)).join(', ')} deep.
+            </p>
+          )}
+          <p>
+            There {mould.owned === 1 ? 'is' : 'are'} {count('How many are owned', 'owned', 'of it')}, each
+            with{' '}
+            {count('Cavities of one mould', 'cavitiesEach', mould.cavitiesEach === 1 ? 'cavity' : 'cavities')}
+            ; one holds{' '}
+            <Choice
+              label="What it holds"
+              quiet
+              value={mould.from}
+              choices={[
+                ['dimensions', 'what its size gives'],
+                ['water', 'the water I measured,'],
+                ['maker', 'what its maker says,'],
+              ]}
+              onChange={(from) =>
+                change({ from, capacityMl: from === 'dimensions' ? null : (mould.capacityMl ?? round(view)) })
+              }
+            />{' '}
+            {mould.from !== 'dimensions' && (
+              <NumberField
+                label="Capacity"
+                quiet
+                unit="ml"
+                width={64}
+                value={mould.capacityMl}
+                takes="ground.mould.capacityMl"
+                error={say('capacityMl')}
+                onChange={(v) => v !== null && change({ capacityMl: v })}
+              />
+            )}
+            {mould.from === 'dimensions' && <HowNumber of={view.capacity} label="Capacity" decimals={0} />}.
+          </p>
+        </div>
+        <TextField
+          label="Note"
+          value={mould.note}
+          width="100%"
+          lines={2}
+          error={say('note')}
+          onChange={(note) => change({ note })}
+        />
+        {refused && Object.keys(refused.errors).length === 0 && (
+          <p className="say-wrong">{refused.message}</p>
+        )}
+      </section>
+      <Log view={view} />
+    </div>
+  );
+}
+
+const round = (view: MouldView) => Math.max(1, Math.round(view.capacity.value));
+
+function plain(shape: 'round' | 'oval' | 'rectangle' | 'slice', view: MouldView): LibraryMould['outline'] {
+  const [widthMm, heightMm] = [Math.round(view.widthMm), Math.round(view.heightMm)];
+  return shape === 'round'
+    ? { shape, diameterMm: Math.min(widthMm, heightMm) }
+    : { shape: shape === 'oval' ? 'oval' : 'rectangle', widthMm, heightMm };
+}
+
+/** What happened to a mould, the latest first: castings of the log, and what is noted here. */
+function Log({ view }: { view: MouldView }) {
+  const client = useQueryClient();
+  const { data: workshop } = useQuery({
+    queryKey: ['workshop'],
+    queryFn: () => take(api.GET('/api/workshop')),
+  });
+  const [what, setWhat] = useState('');
+  const [at, setAt] = useState<string | null>(null);
+  const [castings, setCastings] = useState(1);
+  const [hottest, setHottest] = useState<number | null>(null);
+  const [refused, setRefused] = useState<Refused | null>(null);
+  const say = (field: string) => refused?.errors[field]?.[0];
+  const when = at ?? workshop?.now.local ?? '';
+  const note = async () => {
+    try {
+      const now = await take(
+        api.POST('/api/moulds/{id}/uses', {
+          params: { path: { id: view.id } },
+          body: { at: when, what, castings, hottestC: hottest },
+        }),
+      );
+      client.setQueryData(query.queryKey, now);
+      setWhat('');
+      setAt(null);
+      setHottest(null);
+      setRefused(null);
+    } catch (e) {
+      if (!(e instanceof Refused)) throw e;
+      setRefused(e);
+    }
+  };
+  return (
+    <section aria-label="Its log" className="mould-log">
+      <h2>Its log: {view.castings === 1 ? '1 casting' : `${view.castings} castings`}</h2>
+      {view.uses.length === 0 && (
+        <p className="hint">Nothing yet. Castings from the log of a piece come by themselves.</p>
+      )}
+      <ol>
+        {view.uses.map((use, i) => (
+          <li key={i}>
+            <time>{localText(use.at.local)}</time>
+            <span>
+              {use.what}
+              {use.castings > 0 && (
+                <small> {use.castings === 1 ? '1 casting' : `${use.castings} castings`}</small>
+              )}
+            </span>
+            {use.hottest && <HowNumber of={use.hottest} label={`Hottest, ${use.what}`} decimals={0} />}
+          </li>
+        ))}
+      </ol>
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          void note();
+        }}
+      >
+        <TextField
+          label="What else happened to it"
+          value={what}
+          width="100%"
+          live
+          error={say('what')}
+          onChange={setWhat}
+        />
+        <TimeField
+          label="When"
+          value={fieldText(when)}
+          error={say('at')}
+          onChange={(to) => setAt(wireText(to))}
+        />
+        <NumberField
+          label="Castings"
+          unit=""
+          width={44}
+          value={castings}
+          error={say('castings')}
+          onChange={(v) => setCastings(Math.round(v ?? 0))}
+        />
+        <NumberField
+          label="Hottest"
+          unit="°C"
+          optional
+          width={52}
+          value={hottest}
+          error={say('hottestC')}
+          onChange={setHottest}
+        />
+        <button type="submit" className="btn btn-outline-primary">
+          Note it
+        </button>
+      </form>
+    </section>
+  );
+}
