@@ -54,6 +54,55 @@ public sealed partial class BadValueTests : IDisposable
     }
 
     [Fact]
+    public async Task A_panel_over_older_work()
+    {
+        var (id, piece) = await Worked();
+        Panel(piece["ground"]!);
+        piece["layers"]!.AsArray().RemoveAt(1);
+        await Send(HttpMethod.Put, $"/api/pieces/{id}", new JsonObject { ["basedOn"] = 9999, ["piece"] = piece }, HttpStatusCode.Conflict);
+        var request = new JsonObject { ["ground"] = piece["ground"]!.DeepClone(), ["overOld"] = true, ["growMm"] = 5 };
+        await Send(HttpMethod.Post, "/api/grounds/become", request, HttpStatusCode.OK);
+    }
+
+    [Fact]
+    public async Task A_hollow_to_fill()
+    {
+        var (_, piece) = await Worked();
+        await Send(HttpMethod.Post, "/api/grounds/fill", new JsonObject { ["piece"] = piece, ["insertId"] = "i1" }, HttpStatusCode.OK);
+    }
+
+    [Fact]
+    public async Task A_mould_and_a_use_of_it()
+    {
+        var mould = Json(
+            """
+            {
+              "name": "Fen cup", "outline": { "shape": "drawn", "path": "M0 0L60 0L60 40L0 40ZM70 0L90 0L90 40L70 40Z" }, "depthMm": 10, "from": "water",
+              "capacityMl": 30, "cavitiesEach": 2, "owned": 3, "note": "", "cavityDepths": [ { "part": 2, "depthMm": 8 } ]
+            }
+            """);
+        await Send(HttpMethod.Put, "/api/moulds/m1", new JsonObject { ["basedOn"] = 9999, ["mould"] = mould }, HttpStatusCode.OK, HttpStatusCode.NotFound);
+        using (var kept = await host.Client.PutAsync("/api/moulds/m2", Body(new JsonObject { ["basedOn"] = 0, ["mould"] = mould.DeepClone() }.ToJsonString())))
+        {
+            Assert.Equal(HttpStatusCode.OK, kept.StatusCode);
+        }
+
+        var use = new JsonObject { ["at"] = "2026-05-01T08:00:00", ["what"] = "Washed", ["castings"] = 1, ["hottestC"] = 40 };
+        await Send(HttpMethod.Post, "/api/moulds/m2/uses", use, HttpStatusCode.OK);
+        var ground = Ground(60, 40);
+        ground["base"] = Json("""{ "kind": "casting", "material": "silicone", "backStiffened": false, "gapsSealed": false, "sealTested": false }""");
+        ground["mould"] = Json("""{ "depthMm": 10, "from": "dimensions", "capacityMl": null, "pieces": 1, "cavities": 1, "keepMm": 0 }""");
+        await Send(HttpMethod.Post, "/api/grounds/cast", new JsonObject { ["ground"] = ground, ["mouldIds"] = new JsonArray("m2") }, HttpStatusCode.OK);
+    }
+
+    [Fact]
+    public async Task Prices_and_a_stand_in()
+    {
+        await Send(HttpMethod.Put, "/api/prices", new JsonObject { ["money"] = "kr", ["perLitre"] = new JsonObject { ["primer"] = 12.5 } }, HttpStatusCode.OK);
+        await Send(HttpMethod.Put, "/api/stand-ins/level", new JsonObject { ["acrossDeg"] = 0.2, ["alongDeg"] = -0.1, ["stepDeg"] = 0.1 }, HttpStatusCode.OK);
+    }
+
+    [Fact]
     public async Task A_drawing()
     {
         const string svg = "<svg xmlns='http://www.w3.org/2000/svg' width='90mm' height='60mm' viewBox='0 0 90 60'><rect width='90' height='60'/></svg>";
@@ -100,12 +149,22 @@ public sealed partial class BadValueTests : IDisposable
         slice["ground"]!["outline"] = Json(
             """{ "shape": "slice", "widthMm": 80, "heightMm": 60, "reach": [1, 0.9, 0.95, 0.9], "wobbleMm": 1, "seed": 3, "opening": { "xMm": 40, "yMm": 30, "widthMm": 10, "heightMm": 10 } }""");
         slice["ground"]!["level"] = Json("""{ "whereItCures": true, "corners": { "topLeftMm": 0, "topRightMm": 1, "bottomLeftMm": 0, "bottomRightMm": 1 } }""");
+        slice["ground"]!["level"]!["stepDeg"] = 0.1;
+        var set = piece.DeepClone().AsObject();
+        Panel(set["ground"]!);
+        var drawn = piece.DeepClone().AsObject();
+        drawn["ground"]!["outline"] = Json("""{ "shape": "drawn", "path": "M0 0L60 0L60 40L0 40ZM70 0L90 0L90 40L70 40Z" }""");
+        drawn["ground"]!["mould"]!["inserts"] = null;
+        drawn["ground"]!["mould"]!["cavityDepths"] = new JsonArray(Json("""{ "part": 2, "depthMm": 12 }"""));
+        drawn["layers"]![0]!["partDepths"] = new JsonArray(Json("""{ "part": 2, "depthMm": 4 }"""));
+        var oval = WithInsert(piece, """{ "shape": "oval", "widthMm": 9, "heightMm": 8 }""");
+        var disc = WithInsert(piece, """{ "shape": "round", "diameterMm": 9 }""");
         var ranges = (await host.Get("/api/fields"))["ranges"]!.AsObject();
         foreach (var (field, range) in ranges.Where(r => !r.Key.StartsWith("runs.", StringComparison.Ordinal)))
         {
-            var (whole, place) = ((JsonObject[])[piece, round, slice])
+            var (whole, place) = ((JsonObject[])[set, drawn, oval, disc, piece, round, slice])
                 .SelectMany(w => All(w).Select(p => (Whole: w, p.Place))).Last(p => Indices().Replace(p.Place, "") == field);
-            var step = field.Split('.')[^1] is "coats" or "pieces" or "cavities" ? 1 : 0.001;
+            var step = field.Split('.')[^1] is "coats" or "pieces" or "cavities" or "count" ? 1 : 0.001;
             foreach (var (value, taken) in new[]
             {
                 ((double)range!["from"]! - step, false), ((double)range["to"]! + step, false), ((double)range["from"]!, true), ((double)range["to"]!, true),
@@ -127,6 +186,29 @@ public sealed partial class BadValueTests : IDisposable
                 }
             }
         }
+    }
+
+    /// <summary>The worked piece as one of a pair of panels over older work.</summary>
+    private static void Panel(JsonNode ground)
+    {
+        ground["base"]!["kind"] = "panel";
+        ground["mould"] = null;
+        ground["set"] = Json("""{ "count": 2, "gapMm": 10, "mirrored": true }""");
+        ground["old"] = Json(
+            """
+            {
+              "name": "Peat", "pieceId": null, "xMm": 0, "yMm": 0, "standsMm": 1, "reliefMm": 1,
+              "growth": { "gridMm": 0.25, "grainMm": 25 }, "layers": [],
+              "ground": { "outline": { "shape": "rectangle", "widthMm": 40, "heightMm": 30 }, "edge": "taped-clean", "sideHeightMm": 9, "colour": "#ffffff" }
+            }
+            """);
+    }
+
+    private static JsonObject WithInsert(JsonObject piece, string outline)
+    {
+        var with = piece.DeepClone().AsObject();
+        with["ground"]!["mould"]!["inserts"]![0]!["outline"] = Json(outline);
+        return with;
     }
 
     [GeneratedRegex(@"\[\d+\]")]
@@ -152,8 +234,12 @@ public sealed partial class BadValueTests : IDisposable
         ground["paint"] = Json("""{ "kind": "water", "coats": 2, "dryHours": 3, "sealed": false }""");
         ground["level"] = Json("""{ "whereItCures": true, "tiltXDeg": 0.1, "tiltYDeg": 0.2 }""");
         ground["supports"] = new JsonArray(Json("""{ "xMm": 10, "yMm": 10 }"""), Json("""{ "xMm": 50, "yMm": 30 }"""));
-        ground["mould"] = Json("""{ "depthMm": 60, "from": "water", "capacityMl": 20, "pieces": 3, "cavities": 2, "keepMm": 1 }""");
+        ground["mould"] = Json("""{ "depthMm": 60, "from": "water", "capacityMl": 20, "pieces": 3, "cavities": 2, "keepMm": 1, "libraryIds": ["m1"], "inserts": [ { "id": "i1", "name": "well", "outline": { "shape": "rectangle", "widthMm": 9, "heightMm": 8 }, "xMm": 20, "yMm": 15, "floorMm": 1, "recessMm": 1 } ] }""");
         ground["done"] = new JsonArray(Json("""{ "id": "sand", "at": "2026-04-30T18:00:00" }"""));
+        ground["level"]!["stepDeg"] = 0.1;
+        var hollow = layer.DeepClone().AsObject();
+        (hollow["id"], hollow["within"], hollow["depthMm"]) = ("hollow", "i1", 50);
+        view["piece"]!["layers"]!.AsArray().Add((JsonNode)hollow);
         view["piece"]!["wavedOff"] = new JsonArray(Json("""{ "finding": "tilt@ground", "reason": "A test piece." }"""));
         var saved = await host.Save(view);
         return ((string)saved["id"]!, saved["piece"]!.DeepClone().AsObject());

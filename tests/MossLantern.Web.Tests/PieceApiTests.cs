@@ -255,6 +255,21 @@ public sealed class PieceApiTests : IDisposable
     }
 
     /// <summary>Sets a value at a path like <c>layers[0].depthMm</c>.</summary>
+    [Theory]
+    [InlineData("layers", "bands", "widthMm")]
+    [InlineData("layers", "hearts", "xMm")]
+    public async Task A_number_that_is_too_large_to_be_one_is_refused(string list, string inner, string field)
+    {
+        var view = await host.AddPiece();
+        var layer = view["piece"]![list]![0]!;
+        layer["hearts"] = new JsonArray(Json("""{ "id": "h1", "xMm": 30, "yMm": 20, "widthMm": 12, "heightMm": 9, "turnDeg": 10, "wavinessMm": 3, "seed": 4 }"""));
+        layer[inner]![0]![field] = JsonNode.Parse("1e999");
+        using var answer = await host.Client.PutAsync(
+            $"/api/pieces/{view["id"]}", Body($$"""{ "basedOn": 1, "piece": {{view["piece"]!.ToJsonString()}} }"""));
+        Assert.Contains($"{list}[0].{inner}[0].{field}", (await Problem(answer, HttpStatusCode.BadRequest))["errors"]!.AsObject().Select(e => e.Key));
+        Assert.Equal(1, (int)(await host.Get($"/api/pieces/{view["id"]}"))["version"]!);
+    }
+
     private static void Set(JsonNode root, string path, JsonNode? value)
     {
         var parts = path.Replace("[", ".", StringComparison.Ordinal).Replace("]", "", StringComparison.Ordinal).Split('.');

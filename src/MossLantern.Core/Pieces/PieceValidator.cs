@@ -188,6 +188,8 @@ public sealed class PieceValidator : AbstractValidator<Piece>
                 .WithMessage("A layer that fills a hollow must name an insert of the mould.");
             RuleForEach(o => o.Layers).Must((o, l) => l.PartDepths is not { } parts || InParts(parts, o.Ground.Outline))
                 .WithMessage("Depths of parts must name each part once, from 1 up, of a drawn outline.");
+            RuleFor(o => o.XMm).In(Accepted.HeartPlaceMm with { What = "Left of the older work" });
+            RuleFor(o => o.YMm).In(Accepted.HeartPlaceMm with { What = "Top of the older work" });
             RuleFor(o => o.StandsMm).In(Accepted.StandsMm);
             RuleFor(o => o.ReliefMm).In(Accepted.ReliefMm);
         }
@@ -286,7 +288,8 @@ public sealed class PieceValidator : AbstractValidator<Piece>
                 .Must(b => b.Count(x => x.FillsRest) == 1).WithMessage("Exactly one band must fill the rest.")
                 .Must(b => Unique(b.Select(x => x.Id).Append(BandMap.HeartBedId))).WithMessage("Each band needs an id of its own, other than 'heart'.");
             RuleForEach(l => l.Bands).ChildRules(band =>
-                band.RuleFor(b => b.WidthMm).In(Accepted.BandMm).When(b => !b.FillsRest));
+                band.RuleFor(b => b.WidthMm).Must((b, width) => b.FillsRest ? double.IsFinite(width) : Accepted.BandMm.Contains(width))
+                    .WithMessage(Accepted.BandMm.Sentence));
             RuleForEach(l => l.Bands).Must((l, band) => l.Cups.Any(c => c.Id == band.Cup)).WithMessage("A band's cup must be one of the layer's cups.");
             RuleFor(l => l.HeartCup).Must((l, cup) => l.Cups.Any(c => c.Id == cup)).WithMessage("The heart's cup must be one of the layer's cups.");
             RuleFor(l => l.Cups).Must(c => c.Length is > 0 and <= 40).WithMessage("A layer has from 1 to 40 cups.")

@@ -22,7 +22,7 @@ public sealed record MouldUseView(Moment At, string What, int Castings, Reckoned
 public sealed record SaveMould(int BasedOn, LibraryMould Mould);
 
 /// <summary>A use to note, in the workshop's local time.</summary>
-public sealed record NoteUse(LocalDateTime At, string What, int Castings, double? HottestC);
+public sealed record NoteUse(LocalDateTime At, string What, int Castings, double? HottestC = null);
 
 /// <summary>A ground to be cast in moulds of the library.</summary>
 public sealed record CastIn(Ground Ground, ImmutableArray<string> MouldIds);
@@ -37,7 +37,7 @@ internal static class MouldEndpoints
     {
         var api = app.MapGroup("/api/moulds");
         api.MapGet("", (MouldLibrary library) => library.All());
-        api.MapPut("/{id:regex(^[[a-z0-9-]]{{1,40}}$)}", Results<Ok<ImmutableArray<MouldView>>, ProblemHttpResult> (
+        api.MapPut("/{id:length(1,40)}", Results<Ok<ImmutableArray<MouldView>>, ProblemHttpResult> (
             string id, SaveMould request, MouldStore moulds, MouldLibrary library, WorkshopTime time) =>
         {
             Validator.Validate(request.Mould, o => o.ThrowOnFailures());
