@@ -41,6 +41,7 @@ builder.Services.AddSingleton<RunStore>();
 builder.Services.AddSingleton<SettingStore>();
 builder.Services.AddSingleton<PriceList>();
 builder.Services.AddSingleton<MouldStore>();
+builder.Services.AddSingleton<PotStore>();
 builder.Services.AddSingleton<MouldLibrary>();
 builder.Services.AddSingleton<LevelStandIn>();
 builder.Services.AddSingleton<ILevel>(services => services.GetRequiredService<LevelStandIn>());
@@ -64,6 +65,7 @@ app.MapRuns();
 app.MapReckon();
 app.MapGrounds();
 app.MapMoulds();
+app.MapPots();
 app.MapStandIns();
 app.MapFallbackToPage();
 

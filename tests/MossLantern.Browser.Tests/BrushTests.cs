@@ -10,38 +10,52 @@ public sealed class BrushTests : IDisposable
     [Theory]
     [InlineData("marsh-light")]
     [InlineData("bogbean-round")]
+    [InlineData("sundew-pair")]
+    [InlineData("old-kiln")]
     public void Both_brushes_paint_the_same_picture(string piece)
     {
-        using var page = new Page(workshop.Address);
+        // Large, so that it matters little where between two pixels a line falls.
+        using var page = new Page(workshop.Address, 2000, 1500);
         page.Open($"/pieces/{piece}/cure");
         page.WaitForPainting();
         page.Script<object>(
             """
             window.difference = null;
-            const canvas = document.querySelector('canvas.picture');
-            const pixels = canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height);
-            let left = canvas.width, right = 0, top = canvas.height;
-            for (let y = 0; y < canvas.height; y++) for (let x = 0; x < canvas.width; x++)
-              if (pixels.data[4 * (y * canvas.width + x) + 3] > 127) { left = Math.min(left, x); right = Math.max(right, x); top = Math.min(top, y); }
-            const width = right - left + 1;
-            const image = new Image();
-            image.onload = () => {
+            (async () => {
+              const canvas = document.querySelector('canvas.picture');
+              const { width, height } = canvas;
+              const own = canvas.getContext('2d').getImageData(0, 0, width, height).data;
+              const painting = await (await fetch(`/api/pieces/${arguments[0]}/painting`)).json();
+              const bar = document.querySelector('.scale-bar');
+              const scale = parseFloat(bar.style.width) / parseFloat(bar.textContent);
+              const [wide, high] = [painting.widthMm * scale, painting.heightMm * scale];
+
+              // The picture comes in whole pixels; it is laid exactly where the page has painted its own.
+              const image = new Image();
+              image.src = `/api/pieces/${arguments[0]}/picture.png?width=${Math.ceil(wide)}`;
+              await image.decode();
+              let left = width, right = 0, top = height, bottom = 0;
+              for (let y = 0; y < height; y++) for (let x = 0; x < width; x++)
+                if (own[4 * (y * width + x) + 3] > 127) {
+                  left = Math.min(left, x); right = Math.max(right, x);
+                  top = Math.min(top, y); bottom = Math.max(bottom, y);
+                }
               const other = document.createElement('canvas');
-              [other.width, other.height] = [image.width, image.height];
+              [other.width, other.height] = [width, height];
               const context = other.getContext('2d');
-              context.drawImage(image, 0, 0);
-              const theirs = context.getImageData(0, 0, image.width, image.height).data;
+              context.imageSmoothingQuality = 'high';
+              context.drawImage(image, (left + right + 1 - wide) / 2, (top + bottom + 1 - high) / 2, wide, high);
+              const theirs = context.getImageData(0, 0, width, height).data;
               let sum = 0, count = 0, far = 0;
-              for (let y = 4; y < image.height - 4; y++) for (let x = 4; x < image.width - 4; x++) {
-                const at = 4 * (y * image.width + x), own = 4 * ((y + top) * canvas.width + x + left);
-                if (theirs[at + 3] < 255 || pixels.data[own + 3] < 255) continue;
+              for (let y = top + 4; y < bottom - 4; y++) for (let x = left + 4; x < right - 4; x++) {
+                const at = 4 * (y * width + x);
+                if (theirs[at + 3] < 255 || own[at + 3] < 255) continue;
                 let worst = 0;
-                for (let c = 0; c < 3; c++) worst = Math.max(worst, Math.abs(theirs[at + c] - pixels.data[own + c]));
+                for (let c = 0; c < 3; c++) worst = Math.max(worst, Math.abs(theirs[at + c] - own[at + c]));
                 sum += worst; count++; far += worst > 40 ? 1 : 0;
               }
-              window.difference = [sum / count, far / count, count / (image.width * image.height)].join(' ');
-            };
-            image.src = `/api/pieces/${arguments[0]}/picture.png?width=${width}`;
+              window.difference = [sum / count, far / count, count / (wide * high)].join(' ');
+            })();
             """,
             piece);
         Waiting.Until(() => page.Script<string?>("return window.difference") is not null, "the two pictures to be compared");

@@ -138,6 +138,11 @@ public sealed class GroundTests : IDisposable
         Assert.Contains("panel, 160 × 60 mm", page.Text, StringComparison.Ordinal);
         Assert.Equal(36, Area(page), 0.5);
         page.Find("button", "Area of part 2: 16.0 cm²");
+
+        // The second letter is poured deeper, and its resin follows.
+        page.Write("Depth of Rings in part 2", "5");
+        page.WaitUntilKept();
+        page.Find("button", "Rings in part 2: 8.0 ml");
         Assert.Empty(page.AxeFindings());
         Directory.Delete(folder, recursive: true);
     }

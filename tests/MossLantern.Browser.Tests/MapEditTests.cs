@@ -46,11 +46,11 @@ public sealed class MapEditTests : IDisposable
     {
         using var page = new Page(workshop.Address);
         page.Open("/speed");
-        page.WaitForText("Drag Bracken Slice");
+        page.WaitForText("Drag Sundew Pair");
         page.WaitForPainting();
         for (var run = 1; run <= 3; run++)
         {
-            page.Click("button", "Drag Bracken Slice");
+            page.Click("button", "Drag Sundew Pair");
             Waiting.Until(() => page.Driver.FindElements(By.CssSelector(".speed tbody tr")).Count == run, "the run to be measured", TimeSpan.FromSeconds(40));
         }
 

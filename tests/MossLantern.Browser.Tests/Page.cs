@@ -57,7 +57,7 @@ internal sealed class Page : IDisposable
             const pictures = [...document.querySelectorAll('.stand img')];
             return document.fonts.status === 'loaded' && canvases.length + pictures.length > 0
               && pictures.every(p => p.complete && p.naturalWidth > 0)
-              && canvases.every(c => c.getContext('2d').getImageData(c.width / 2, c.height / 2, 1, 1).data[3] > 0);
+              && canvases.every(c => c.getContext('2d').getImageData(0, c.height / 2, c.width, 1).data.some((v, i) => i % 4 === 3 && v > 0));
             """),
         "the painting");
 

@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using MossLantern.Core.Grounds;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
@@ -32,6 +33,32 @@ public class PieceJsonTests
         Assert.Equal(Full.Layers[0].Resin, read.Layers[0].Resin);
         Assert.Equal(Full.Layers[0].Plan, read.Layers[0].Plan);
         Assert.Equal(Full.Layers[0].Cups, read.Layers[0].Cups);
+    }
+
+    [Fact]
+    public void Every_kind_survives_and_nothing_that_is_worked_out_is_written()
+    {
+        var tray = Full with
+        {
+            Ground = new(
+                new OvalOutline(320, 220), EdgeStyle.Walled, 18, "#efe9dc", new(PieceKind.Casting, BaseMaterial.Silicone),
+                Mould: new(18, CapacityFrom.Water, 975, 3, 2, 1.5, ["tray"], [new(1, 9)], [new("i1", "well", new RoundOutline(60), 40, 50, 1, 2)])),
+            Layers = [Full.Layers[0], Full.Layers[0] with { Id = "l2", Within = "i1", PartDepths = [new(1, 4)] }],
+        };
+        var pair = Full with { Ground = Rework.OverUnknown(Full.Ground) with { Set = new(2, 24, true), Level = new(true, 0.1, 0, null, 0.1, true) } };
+        foreach (var piece in new[] { tray, pair })
+        {
+            var text = PieceJson.Write(piece);
+            Assert.Equal(text, PieceJson.Write(PieceJson.Read(text)));
+            foreach (var reckoned in new[] { "whole", "mapOutline", "panels", "boards", "placed", "atOnce" })
+            {
+                Assert.DoesNotContain($"\"{reckoned}\"", text, StringComparison.Ordinal);
+            }
+        }
+
+        // An earlier program wrote it, and its documents are still read.
+        var earlier = PieceJson.Write(tray).Replace("\"keepMm\"", "\"atOnce\":2,\"keepMm\"", StringComparison.Ordinal);
+        Assert.Equal(2, PieceJson.Read(earlier).Ground.Mould!.AtOnce);
     }
 
     [Fact]

@@ -200,6 +200,24 @@ public sealed class WorkshopFileTests : IDisposable
         Assert.Equal("First", pieces.Walk("p1", 2, Step.Undo, Workshop.Now)!.Piece.Name);
     }
 
+    [Fact]
+    public void A_file_of_the_second_version_gets_an_empty_mould_library()
+    {
+        using (var connection = new SqliteConnection($"Data Source={workshop.File};Pooling=False"))
+        {
+            connection.Execute($"pragma application_id = {WorkshopDatabase.ApplicationId}");
+            connection.Execute("create table SchemaVersions (SchemaVersionID integer primary key autoincrement, ScriptName text, Applied text)");
+            foreach (var script in new[] { "0001_first_light.sql", "0002_steps.sql" })
+            {
+                connection.Execute(Script(script));
+                connection.Execute("insert into SchemaVersions (ScriptName, Applied) values (@name, '2026-01-01')", new { name = $"MossLantern.Data.Migrations.{script}" });
+            }
+        }
+
+        Assert.Empty(new MouldStore(workshop.Open()).All());
+        Assert.Empty(new PieceStore(workshop.Open()).All());
+    }
+
     private static string Script(string name)
     {
         using var stream = typeof(WorkshopDatabase).Assembly.GetManifestResourceStream($"MossLantern.Data.Migrations.{name}")!;

@@ -96,8 +96,10 @@ public sealed partial class BadValueTests : IDisposable
     }
 
     [Fact]
-    public async Task Prices_and_a_stand_in()
+    public async Task Prices_pots_and_a_stand_in()
     {
+        var pot = Json("""{ "name": "Peat black", "colour": "#2b2a26", "kind": "water", "leftMl": 40, "note": "two black, one umber" }""");
+        await Send(HttpMethod.Put, "/api/pots/p1", new JsonObject { ["basedOn"] = 9999, ["pot"] = pot }, HttpStatusCode.OK, HttpStatusCode.NotFound);
         await Send(HttpMethod.Put, "/api/prices", new JsonObject { ["money"] = "kr", ["perLitre"] = new JsonObject { ["primer"] = 12.5 } }, HttpStatusCode.OK);
         await Send(HttpMethod.Put, "/api/stand-ins/level", new JsonObject { ["acrossDeg"] = 0.2, ["alongDeg"] = -0.1, ["stepDeg"] = 0.1 }, HttpStatusCode.OK);
     }

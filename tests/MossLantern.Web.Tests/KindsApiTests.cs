@@ -181,6 +181,36 @@ public sealed class KindsApiTests : IDisposable
     }
 
     [Fact]
+    public async Task A_pot_paints_a_ground_and_says_when_there_is_too_little_in_it()
+    {
+        var pot = Json("""{ "name": " Peat black ", "colour": "#2b2a26", "kind": "water", "leftMl": 40, "note": "" }""");
+        async Task<JsonNode> Save(int basedOn, HttpStatusCode status = HttpStatusCode.OK)
+        {
+            var answer = await host.Client.PutAsJsonAsync("/api/pots/p1", new { basedOn, pot });
+            Assert.Equal(status, answer.StatusCode);
+            return JsonNode.Parse(await answer.Content.ReadAsStringAsync())!;
+        }
+
+        Assert.Equal("Peat black", (string)(await Save(0))[0]!["pot"]!["name"]!);
+        var ground = Ground();
+        ground["paint"] = Json("""{ "kind": "water", "coats": 2, "dryHours": null, "sealed": false, "potId": "p1" }""");
+        var piece = await host.AddPiece("Board", ground);
+
+        // Two coats of 0.1 mm on 0.24 m² are 48 ml.
+        Assert.Equal((40.0, 8.0), ((double)piece["plan"]!["pot"]!["left"]!["value"]!, Math.Round((double)piece["plan"]!["pot"]!["short"]!["value"]!, 9)));
+        pot["leftMl"] = 90;
+        await Save(1);
+        Assert.Null((await host.Get($"/api/pieces/{piece["id"]}"))["plan"]!["pot"]!["short"]);
+        await Save(1, HttpStatusCode.Conflict);
+        pot["colour"] = "black";
+        Assert.Equal("The pot's colour must be a colour like #33523f.", Sentence((await Save(2, HttpStatusCode.BadRequest)).AsObject(), "colour"));
+
+        // A pot that is not in the cupboard is no pot; nothing is made up about it.
+        ground["paint"]!["potId"] = "gone";
+        Assert.Null((await host.AddPiece("Other", ground))["plan"]!["pot"]);
+    }
+
+    [Fact]
     public async Task Every_mould_of_the_demo_could_have_been_typed()
     {
         using var demo = new TestHost(demo: true);

@@ -74,8 +74,9 @@ public enum PaintKind
 /// <param name="DryHours">Drying time by its label, h; null takes the default.</param>
 /// <param name="Sealed">Whether it is sealed under a thin coat that resin holds to.</param>
 /// <param name="AsMap">Whether the map is painted, each band of the first layer in its own colour; else all in one.</param>
+/// <param name="PotId">The pot it comes from; null where it comes from none that is kept.</param>
 public sealed record GroundPaint(
-    PaintKind Kind, int Coats = 1, double? DryHours = null, bool Sealed = false, bool AsMap = false);
+    PaintKind Kind, int Coats = 1, double? DryHours = null, bool Sealed = false, bool AsMap = false, string? PotId = null);
 
 /// <summary>A preparation that is done.</summary>
 /// <param name="Id">Its id.</param>

@@ -55,6 +55,7 @@ public sealed record Mould(
     }
 
     /// <summary>How many pieces one casting makes, at most.</summary>
+    [JsonIgnore]
     public int AtOnce => Math.Min(Pieces, Cavities);
 
     /// <summary>What a cavity really holds, as a share of area × depth: its sides may lean or be rounded.</summary>

@@ -91,6 +91,8 @@ public sealed class PieceValidator : AbstractValidator<Piece>
             RuleFor(g => g.Paint!.Kind).IsInEnum().When(g => g.Paint is not null);
             RuleFor(g => (double)g.Paint!.Coats).In(Accepted.Coats).OverridePropertyName("paint.coats").When(g => g.Paint is not null);
             RuleFor(g => g.Paint!.DryHours).In(Accepted.DryHours).When(g => g.Paint is not null);
+            RuleFor(g => g.Paint!.PotId).Must(id => id is null || id.Length is > 0 and <= 40).WithMessage("A pot's id has from 1 to 40 characters.")
+                .When(g => g.Paint is not null);
             RuleFor(g => g.Level!.TiltXDeg).In(Accepted.TiltDeg, "Tilt across").When(g => g.Level is not null);
             RuleFor(g => g.Level!.TiltYDeg).In(Accepted.TiltDeg, "Tilt along").When(g => g.Level is not null);
             RuleFor(g => g.Level!.StepDeg).In(Accepted.LevelStepDeg).When(g => g.Level is not null);

@@ -63,6 +63,9 @@ public static class Formulas
     /// <summary>What sealing a ground costs.</summary>
     public const string SealCost = "seal-cost";
 
+    /// <summary>Whether a pot of paint is enough.</summary>
+    public const string PotShort = "pot-short";
+
     /// <summary>Paint for a ground.</summary>
     public const string GroundPaintVolume = "ground-paint-volume";
 
@@ -181,6 +184,7 @@ public static class Formulas
         new(InsertFill, "Fill", "area of the insert × depth of its hollow × what the mould holds of area × depth", "grounds.md#inserts"),
         new(WettingCoat, "Wetting coat", "area of the older work × depth", "grounds.md#older-work"),
         new(SealCost, "Cost", "amount × price of a litre; for a square metre ÷ area", "grounds.md#preparation"),
+        new(PotShort, "Pot", "missing: what the ground takes − what is left in the pot", "grounds.md#pots"),
         new(GroundPaintVolume, "Coat", "area × film × coats", "grounds.md#preparation"),
         new(EdgeVolume, "Edges", "side film (open perimeter × side height × film thickness) + drips (share × layer volume)", "mixing.md#edges"),
         new(PourVolume, "Pour", "region volume + what runs over its part of the edge", "pouring.md#order"),

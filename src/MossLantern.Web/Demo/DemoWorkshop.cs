@@ -12,7 +12,7 @@ namespace MossLantern.Web.Demo;
 
 /// <summary>The demo: a small studio by a marsh. Its times are offsets from the moment it is seeded.</summary>
 public sealed class DemoWorkshop(
-    PieceStore pieces, RunStore runs, MouldStore moulds, SettingStore settings, PriceList prices, PiecePlanner planner, WorkshopTime time)
+    PieceStore pieces, RunStore runs, MouldStore moulds, PotStore pots, SettingStore settings, PriceList prices, PiecePlanner planner, WorkshopTime time)
 {
     /// <summary>Seeds a workshop that holds nothing yet.</summary>
     public void SeedWhenEmpty()
@@ -26,6 +26,8 @@ public sealed class DemoWorkshop(
         var today = now.InZone(time.Zone).LocalDateTime;
         settings.Set(SettingStore.Demo, "seeded");
         Moulds(now);
+        pots.Save("peat-black", 0, new("Peat black", "#2b2a26", PaintKind.Water, 120, "Two black, one umber; the ground of Sundew Pair."), now);
+        pots.Save("reed-cream", 0, new("Reed cream", "#e8dcc0", PaintKind.Water, 65, "White with a spoon of ochre."), now);
         prices.Now = new("€", Prices.None.PerLitre.Add("primer", 14).Add("resin", 38));
         var marsh = pieces.Add("marsh-light", MarshLight(), now - Duration.FromDays(2)).Piece;
 
@@ -273,7 +275,7 @@ public sealed class DemoWorkshop(
     private static Piece SundewPair(LocalDateTime walls)
     {
         var ground = new Ground(
-            new RectangleOutline(350, 700), EdgeStyle.TapedClean, 30, "#2b2a26", new(PieceKind.Panel, BaseMaterial.BirchPly, 12), new(PaintKind.Water, 2),
+            new RectangleOutline(350, 700), EdgeStyle.TapedClean, 30, "#2b2a26", new(PieceKind.Panel, BaseMaterial.BirchPly, 12), new(PaintKind.Water, 2, PotId: "peat-black"),
             Done: [new("sand"), new("seal"), new("paint", walls), new("back")], Set: new(2, 24, true));
         return new("Sundew Pair", ground, GrowthScale.For(ground.MapOutline),
         [

@@ -60,7 +60,7 @@ internal static class MouldEndpoints
         app.MapPost("/api/grounds/cast", Results<Ok<Ground>, ProblemHttpResult> (CastIn request, MouldStore moulds) =>
         {
             Grounds.Validate(request.Ground, o => o.ThrowOnFailures());
-            var all = moulds.All().ToDictionary(m => m.Id, m => m.Mould);
+            var all = moulds.All().ToDictionary(m => m.Id, m => m.Thing);
             var ids = request.MouldIds.Distinct().ToList();
             return ids.Count is 0 or > LibraryMould.MostTogether || !ids.All(all.ContainsKey)
                 ? ProblemHandler.Invalid(new() { ["mouldIds"] = [$"Name from 1 to {LibraryMould.MostTogether} moulds of the library."] })
@@ -115,7 +115,7 @@ public sealed class MouldLibrary(MouldStore moulds, PieceStore pieces, RunStore 
         return
         [
             .. moulds.All().Select(m => new MouldView(
-                m.Id, m.Version, m.Mould, Core.Map.Painter.OutlinePath(m.Mould.Outline), m.Mould.Outline.BoxWidthMm, m.Mould.Outline.BoxHeightMm, m.Mould.Capacity,
+                m.Id, m.Version, m.Thing, Core.Map.Painter.OutlinePath(m.Thing.Outline), m.Thing.Outline.BoxWidthMm, m.Thing.Outline.BoxHeightMm, m.Thing.Capacity,
                 uses[m.Id].Sum(u => u.Castings),
                 [.. uses[m.Id].Select(u => new MouldUseView(WorkshopTime.Local(u.At, zone), u.What, u.Castings, u.Hottest))])),
         ];

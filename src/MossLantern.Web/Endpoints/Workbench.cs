@@ -37,7 +37,7 @@ public sealed record LayerView(
     ImmutableArray<WindowView> Windows);
 
 /// <summary>Everything worked out for a piece.</summary>
-public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<Finding> Findings);
+public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<Finding> Findings, PotLeft? Pot);
 
 /// <summary>A pour of a run as it is shown.</summary>
 public sealed record RunPourView(string RegionId, string ColourName, double PlannedMl, double? PouredMl);
@@ -73,7 +73,7 @@ public sealed record RibbonView(Moment Now, Moment To, ImmutableArray<RibbonNigh
 
 /// <summary>Brings stores, clock and the chain together for the endpoints.</summary>
 public sealed class Workbench(
-    PieceStore pieces, RunStore runs, PriceList prices, PiecePlanner planner, IValidator<Piece> validator, WorkshopTime time)
+    PieceStore pieces, RunStore runs, PriceList prices, PotStore pots, PiecePlanner planner, IValidator<Piece> validator, WorkshopTime time)
 {
     private const int RibbonHours = 72;
 
@@ -125,8 +125,16 @@ public sealed class Workbench(
             l.Poured,
             [.. l.Windows.Select(w => new WindowView(
                 w.Milestone, WorkshopTime.Local(w.Opens, zone), w.Closes is { } c ? WorkshopTime.Local(c, zone) : null,
-                w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours))]))], plan.Findings);
+                w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours))]))], plan.Findings, PotOf(piece, plan.Ground));
     }
+
+    /// <summary>The pot that the ground's paint comes from, beside what the ground takes.</summary>
+    private PotLeft? PotOf(Piece piece, GroundPlan ground) =>
+        piece.Ground.Paint is { PotId: { } id, AsMap: false }
+        && ground.Preparation.FirstOrDefault(s => s.Id == "paint")?.Amount is { } takes
+        && pots.All().FirstOrDefault(p => p.Id == id) is { } pot
+            ? PotLeft.Of(pot.Thing, takes)
+            : null;
 
     /// <summary>A piece with a remedy applied, or null where there is no such finding or remedy.</summary>
     public Piece? Remedied(string id, Piece piece, string finding, string remedy)

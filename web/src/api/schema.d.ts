@@ -1722,6 +1722,82 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PotView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pots/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SavePot"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PotView"][];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2260,6 +2336,8 @@ export interface components {
              * @default false
              */
             asMap: boolean;
+            /** @description The pot it comes from; null where it comes from none that is kept. */
+            potId?: null | string;
         };
         /** @description The measures of the ground. */
         GroundPlan: {
@@ -2725,11 +2803,6 @@ export interface components {
             cavityDepths?: null | components["schemas"]["PartDepth"][];
             /** @description Inserts that stand in it while it is filled; null for none. */
             inserts?: null | components["schemas"]["Insert"][];
-            /**
-             * Format: int32
-             * @description How many pieces one casting makes, at most.
-             */
-            atOnce?: number;
         };
         /** @description What is worked out for a mould. */
         MouldPlan: {
@@ -2776,7 +2849,7 @@ export interface components {
             /** Format: int32 */
             castings: number;
             /** Format: double */
-            hottestC: null | number;
+            hottestC?: null | number;
         };
         /** @description Older work that a piece is poured over. */
         OldWork: {
@@ -2991,6 +3064,22 @@ export interface components {
             /** @description Id in ImmutableArray&lt;PaintMaterial&gt; Painting.Materials, or null. */
             material: null | string;
         };
+        /** @description A paint of the artist's own mixing, kept in a lidded pot: it paints grounds and tints the resin that goes with them. */
+        PaintPot: {
+            /** @description Its name. */
+            name: string;
+            /** @description Its colour, as `#rrggbb`. */
+            colour: string;
+            /** @description What paint it is. */
+            kind: components["schemas"]["PaintKind"];
+            /**
+             * Format: double
+             * @description How much is left, ml.
+             */
+            leftMl: number;
+            /** @description How it was mixed; may be empty. */
+            note: string;
+        };
         /**
          * @description What a path of a painting is, so that a brush can treat it.
          * @enum {unknown}
@@ -3136,6 +3225,21 @@ export interface components {
             ground: components["schemas"]["GroundPlan"];
             layers: components["schemas"]["LayerView"][];
             findings: components["schemas"]["Finding"][];
+            pot: null | components["schemas"]["PotLeft"];
+        };
+        /** @description Whether what is left in a pot is enough for a ground. */
+        PotLeft: {
+            /** @description The pot's name. */
+            name: string;
+            /** @description What is left in it. */
+            left: components["schemas"]["Reckoned"];
+            short: null | components["schemas"]["Reckoned"];
+        };
+        PotView: {
+            id: string;
+            /** Format: int32 */
+            version: number;
+            pot: components["schemas"]["PaintPot"];
         };
         /** @description One pour of a layer. */
         PourStep: {
@@ -3465,6 +3569,11 @@ export interface components {
             /** Format: int32 */
             basedOn: number;
             piece: components["schemas"]["Piece"];
+        };
+        SavePot: {
+            /** Format: int32 */
+            basedOn: number;
+            pot: components["schemas"]["PaintPot"];
         };
         SaveRun: {
             /** Format: int32 */

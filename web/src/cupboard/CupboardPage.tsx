@@ -7,6 +7,7 @@ import { HowNumber } from '../parts/HowNumber';
 import { fieldText, localText, wireText } from '../parts/format';
 import { FromDrawing } from '../stations/ground/FromDrawing';
 import { useUnits } from '../units/units';
+import { Pots } from './Pots';
 
 const query = { queryKey: ['moulds'], queryFn: () => take(api.GET('/api/moulds')) };
 
@@ -87,6 +88,7 @@ export function CupboardPage() {
           save={(to) => void save(mould.id, mould.version, to)}
         />
       )}
+      <Pots />
     </main>
   );
 }
@@ -337,7 +339,9 @@ function Log({ view }: { view: MouldView }) {
           </li>
         ))}
       </ol>
+      {/* Enter takes what was typed in a field; only the button notes it. */}
       <form
+        onKeyDown={(e) => e.key === 'Enter' && e.target instanceof HTMLInputElement && e.preventDefault()}
         onSubmit={(e) => {
           e.preventDefault();
           void note();

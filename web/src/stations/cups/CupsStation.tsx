@@ -3,6 +3,7 @@ import { Choice, NumberField, TextField } from '../../parts/Fields';
 import { setAt } from '../../parts/editing';
 import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
+import { usePots } from '../../cupboard/pots';
 import { changeCup } from '../map/layerEdits';
 import { useMaterials } from '../materials';
 import { regionName } from '../station';
@@ -11,6 +12,8 @@ import type { StationProps } from '../station';
 export function CupsStation({ layer, layerPlan, editLayer, sayLayer, cup: selected, setCup }: StationProps) {
   const units = useUnits();
   const materials = useMaterials();
+  // Oil does not go into resin.
+  const pots = usePots().filter((p) => p.pot.kind === 'water');
   const inOrder = [...new Set(layerPlan.steps.map((s) => s.cupId))];
   const cup =
     layer.cups.find((c) => c.id === selected) ??
@@ -203,6 +206,26 @@ export function CupsStation({ layer, layerPlan, editLayer, sayLayer, cup: select
               })
             }
           />
+          {pots.length > 0 && (
+            <Choice
+              label="Tint from a pot"
+              value="none"
+              choices={[['none', 'pick one…'], ...pots.map((p) => [p.id, p.pot.name] as const)]}
+              onChange={(id) => {
+                const from = pots.find((p) => p.id === id)?.pot;
+                const acrylic = materials?.colourants.find((c) => c.class === 'acrylic');
+                if (!from || !acrylic) return;
+                editLayer((l) =>
+                  changeCup(l, cup.id, {
+                    name: from.name,
+                    colour: from.colour,
+                    colourant: acrylic.class,
+                    loadPercent: acrylic.usualFromPercent,
+                  }),
+                );
+              }}
+            />
+          )}
           {cup.colourant && (
             <NumberField
               label="Load"

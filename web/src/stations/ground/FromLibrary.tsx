@@ -30,7 +30,7 @@ export function FromLibrary({ ground, onChange }: { ground: Ground; onChange: (g
         label="Mould of the library"
         quiet
         value={ids[0] ?? none}
-        choices={[[none, 'a mould that is not kept here'], ...named]}
+        choices={[[none, 'a mould not kept here'], ...named]}
         onChange={(id) => cast(id === none ? [] : [id])}
       />
       {ids.slice(1).map((id, i) => (

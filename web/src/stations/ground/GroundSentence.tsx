@@ -1,6 +1,7 @@
 import type { Ground } from '../../api/client';
 import { useState } from 'react';
 import { Choice, ColourField, NumberField, Whether } from '../../parts/Fields';
+import { usePots } from '../../cupboard/pots';
 import { useFields } from '../../parts/fields';
 import { useUnits } from '../../units/units';
 import type { Base, Kind, Mould } from './kinds';
@@ -367,6 +368,7 @@ function Size({ ground, say, set, turn }: PartProps & { turn: (change: GroundCha
 function Paint({ ground, say, set }: PartProps) {
   const paint = ground.paint ?? null;
   const { usual } = useFields();
+  const pots = usePots();
   const setPaint = (change: Partial<NonNullable<Ground['paint']>>) =>
     paint && set({ paint: { ...paint, ...change } });
   return (
@@ -445,6 +447,24 @@ function Paint({ ground, say, set }: PartProps) {
             no="all in one colour"
             yes="as the map, each band in its own"
             onChange={(asMap) => setPaint({ asMap })}
+          />
+        </>
+      )}
+      {paint && !paint.asMap && pots.length > 0 && (
+        <>
+          {', from '}
+          <Choice
+            label="Pot of paint"
+            quiet
+            value={paint.potId ?? 'none'}
+            choices={[['none', 'no pot of mine'], ...pots.map((p) => [p.id, p.pot.name] as const)]}
+            onChange={(id) => {
+              const from = pots.find((p) => p.id === id)?.pot;
+              set({
+                colour: from?.colour ?? ground.colour,
+                paint: { ...paint, kind: from?.kind ?? paint.kind, potId: from ? id : null },
+              });
+            }}
           />
         </>
       )}

@@ -52,6 +52,7 @@ export function GroundStation(props: StationProps) {
       </a>
       <Stand ground={ground} plan={plan.ground} say={say} onChange={set} />
       <Prepare
+        pot={plan.pot}
         ground={ground}
         plan={plan.ground}
         now={workshop?.now.local}

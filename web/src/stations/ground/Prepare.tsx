@@ -9,6 +9,7 @@ import { fieldText, localText, wireText } from '../../parts/format';
 interface Props {
   ground: Ground;
   plan: PlanView['ground'];
+  pot?: PlanView['pot'];
   now?: string;
   onChange: (change: Partial<Ground>) => void;
   /** A price has changed: what things cost is to be worked out anew. */
@@ -16,7 +17,7 @@ interface Props {
 }
 
 /** What has to be done before resin comes. */
-export function Prepare({ ground, plan, now, onChange, onPriced }: Props) {
+export function Prepare({ ground, plan, pot, now, onChange, onPriced }: Props) {
   const done = ground.done ?? [];
   const mark = (id: string, at: string | null | undefined) =>
     onChange({
@@ -43,6 +44,16 @@ export function Prepare({ ground, plan, now, onChange, onPriced }: Props) {
             {step.amount && (
               <span className="takes">
                 <HowNumber of={step.amount} label={`${step.what}, takes`} />
+              </span>
+            )}
+            {step.id === 'paint' && pot && (
+              <span className="takes">
+                {pot.name} has <HowNumber of={pot.left} label={`Left of ${pot.name}`} decimals={0} /> left
+                {pot.short && (
+                  <>
+                    , <HowNumber of={pot.short} label={`${pot.name} is short of`} decimals={0} /> too little
+                  </>
+                )}
               </span>
             )}
             {step.id === 'paint' && plan.paintZones.length > 0 && (

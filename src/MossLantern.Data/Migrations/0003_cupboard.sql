@@ -1,5 +1,14 @@
--- The moulds of the workshop, and what happened to them beside the castings of the log.
+-- The moulds and the pots of paint of the workshop, and what happened to moulds beside the castings of the log.
 create table mould (
+    id text primary key,
+    name text not null,
+    version integer not null,
+    document text not null,
+    created_at text not null,
+    saved_at text not null
+) strict;
+
+create table pot (
     id text primary key,
     name text not null,
     version integer not null,

@@ -1,0 +1,24 @@
+using System.Text.Json;
+
+namespace MossLantern.Formats;
+
+/// <summary>Reads and writes what the cupboard keeps, a mould or a pot of paint, as JSON.</summary>
+public static class CupboardJson
+{
+    /// <summary>Writes a thing.</summary>
+    public static string Write<T>(T thing) => JsonSerializer.Serialize(thing, WorkshopJson.Options);
+
+    /// <summary>Reads a thing that was written by this program.</summary>
+    /// <exception cref="PieceFormatException">The text is not such a document; the message says where.</exception>
+    public static T Read<T>(string text)
+    {
+        try
+        {
+            return JsonSerializer.Deserialize<T>(text, WorkshopJson.Options)!;
+        }
+        catch (JsonException e)
+        {
+            throw new PieceFormatException($"What the cupboard keeps cannot be read at {e.Path ?? "its start"}.", e);
+        }
+    }
+}

@@ -1,0 +1,143 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { PaintPot, PotView } from '../api/client';
+import { Refused, api, take } from '../api/client';
+import { Choice, ColourField, NumberField, TextField } from '../parts/Fields';
+import { useUnits } from '../units/units';
+import { potsQuery } from './pots';
+
+const fresh: PaintPot = { name: 'New pot', colour: '#8fa88b', kind: 'water', leftMl: 50, note: '' };
+
+/** A full pot, ml, for how high it is drawn filled. */
+const fullMl = 150;
+
+/** Paints of one's own mixing in lidded pots: they paint grounds and tint the resin that goes with them. */
+export function Pots() {
+  const client = useQueryClient();
+  const { data: pots } = useQuery(potsQuery);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [refused, setRefused] = useState<Refused | null>(null);
+  const pot = pots?.find((p) => p.id === chosen);
+
+  const save = async (id: string, basedOn: number, to: PaintPot) => {
+    try {
+      const now = await take(
+        api.PUT('/api/pots/{id}', { params: { path: { id } }, body: { basedOn, pot: to } }),
+      );
+      client.setQueryData(potsQuery.queryKey, now);
+      setRefused(null);
+      setChosen(id);
+    } catch (e) {
+      if (!(e instanceof Refused)) throw e;
+      setRefused(e);
+      if (e.status === 409) await client.invalidateQueries(potsQuery);
+    }
+  };
+
+  return (
+    <section aria-label="Pots" className="pots">
+      <div className="shelf-head">
+        <h2>Pots</h2>
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => void save(crypto.randomUUID(), 0, fresh)}
+        >
+          A new pot
+        </button>
+        <p className="hint">
+          Paint of your own mixing: for grounds, and to tint the resin that goes with them.
+        </p>
+      </div>
+      <ul className="pot-row">
+        {pots?.map((p) => (
+          <li key={p.id}>
+            <Standing view={p} chosen={p.id === chosen} onTake={() => setChosen(p.id)} />
+          </li>
+        ))}
+      </ul>
+      {pot && (
+        <Taken key={pot.id} view={pot} refused={refused} save={(to) => void save(pot.id, pot.version, to)} />
+      )}
+    </section>
+  );
+}
+
+function Standing({ view, chosen, onTake }: { view: PotView; chosen: boolean; onTake: () => void }) {
+  const units = useUnits();
+  const { pot } = view;
+  const high = 34 * Math.min(1, pot.leftMl / fullMl);
+  return (
+    <button type="button" className="hanging" aria-pressed={chosen} onClick={onTake}>
+      <svg width="52" height="56" viewBox="0 0 52 56" aria-hidden>
+        <rect className="lid" x="6" y="3" width="40" height="9" rx="2" />
+        <rect x="9" y={51 - high} width="34" height={high} fill={pot.colour} />
+        <path className="glass" d="M9 13v34q0 5 5 5h24q5 0 5-5V13z" />
+      </svg>
+      <b>{pot.name}</b>
+      <small>{pot.leftMl === 0 ? 'empty' : `${units.show(pot.leftMl, 'ml', 0)} left`}</small>
+    </button>
+  );
+}
+
+interface TakenProps {
+  view: PotView;
+  refused: Refused | null;
+  save: (to: PaintPot) => void;
+}
+
+function Taken({ view, refused, save }: TakenProps) {
+  const { pot } = view;
+  const change = (to: Partial<PaintPot>) => save({ ...pot, ...to });
+  const say = (field: string) => refused?.errors[field]?.[0];
+  return (
+    <div className="sentence">
+      <p>
+        <TextField
+          label="Name of the pot"
+          quiet
+          value={pot.name}
+          width={180}
+          error={say('name')}
+          onChange={(name) => change({ name })}
+        />
+        {', '}
+        <ColourField
+          label="Colour of the pot"
+          value={pot.colour}
+          onChange={(colour) => change({ colour })}
+        />{' '}
+        <Choice
+          label="Kind of paint"
+          quiet
+          value={pot.kind}
+          choices={[
+            ['water', 'water-based'],
+            ['oil', 'oil'],
+          ]}
+          onChange={(kind) => change({ kind })}
+        />
+        {', has '}
+        <NumberField
+          label="Left in the pot"
+          quiet
+          unit="ml"
+          width={56}
+          value={pot.leftMl}
+          error={say('leftMl')}
+          onChange={(v) => change({ leftMl: v ?? 0 })}
+        />
+        {' left; '}
+        <TextField
+          label="How it was mixed"
+          quiet
+          value={pot.note}
+          width={320}
+          error={say('note')}
+          onChange={(note) => change({ note })}
+        />
+      </p>
+      {refused && Object.keys(refused.errors).length === 0 && <p className="say-wrong">{refused.message}</p>}
+    </div>
+  );
+}
