@@ -13,21 +13,15 @@ public sealed class GroundTests : IDisposable
     public void A_slice_is_made_from_the_first_path_pulled_by_its_rim_and_opened()
     {
         using var page = new Page(workshop.Address);
-        page.Open("/new");
-        page.WaitForText("A new piece");
-        page.Write("Name", "Fern Slab");
-        page.Choose("Kind of piece", "a freeform slice");
-        page.Choose("Made of", "MDF");
-        page.Write("Thickness of the base", "12");
-        page.Write("Width", "400");
-        page.Write("Wobble", "4");
-        page.TabTo("button", "Put it on the bench");
-        page.Press(Keys.Enter);
-        page.WaitForText("Put a heart");
-        page.WaitForPainting();
-        page.TabTo("link", "Ground");
-        page.Press(Keys.Enter);
-        page.WaitForText("How it stands");
+        page.PutOnTheBench("Fern Slab", () =>
+        {
+            page.Choose("Kind of piece", "a freeform slice");
+            page.Choose("Made of", "MDF");
+            page.Write("Thickness of the base", "12");
+            page.Write("Width", "400");
+            page.Write("Wobble", "4");
+        });
+        page.GoTo("Ground", "How it stands");
         Assert.Contains("slice, 400 × 300 mm", page.Text, StringComparison.Ordinal);
         var whole = Area(page);
 
@@ -124,25 +118,32 @@ public sealed class GroundTests : IDisposable
         }
 
         using var page = new Page(workshop.Address);
-        page.Open("/pieces/bogbean-round/ground");
-        page.WaitForText("How it stands");
-        page.WaitForPainting();
+        page.PutOnTheBench("Fen Sign", () =>
+        {
+            page.Choose("Kind of piece", "a rimmed frame");
+            page.Write("Thickness of the base", "18");
+        });
+        page.GoTo("Ground", "May leak.");
+        page.TabTo("button", "It is sealed and held water");
+        page.Press(Keys.Enter);
+        Waiting.Until(() => !page.Text.Contains("May leak.", StringComparison.Ordinal), "the frame to be sealed");
+        page.WaitUntilKept();
         var chooser = page.Driver.FindElement(By.CssSelector("input[type=file]"));
         chooser.SendKeys(Drawing("text.svg", "<text id='name'>Fen</text>"));
         page.WaitForText("<text id=\"name\"> is text");
-        Assert.Contains("round panel, 300 mm", page.Text, StringComparison.Ordinal);
+        Assert.Contains("frame, 400 × 300 mm", page.Text, StringComparison.Ordinal);
         chooser.SendKeys(Drawing("letters.svg", "<path d='M0 0h20v40h40v20h-60z'/><path d='M120 0h40v60h-40zM130 10v40h20v-40z'/>"));
         page.WaitForText("2 parts, from left to right");
         page.WaitUntilKept();
         Assert.DoesNotContain("is text", page.Text, StringComparison.Ordinal);
-        Assert.Contains("panel, 160 × 60 mm", page.Text, StringComparison.Ordinal);
+        Assert.Contains("frame, 160 × 60 mm", page.Text, StringComparison.Ordinal);
         Assert.Equal(36, Area(page), 0.5);
         page.Find("button", "Area of part 2: 16.0 cm²");
 
         // The second letter is poured deeper, and its resin follows.
-        page.Write("Depth of Rings in part 2", "5");
+        page.Write("Depth of First layer in part 2", "5");
         page.WaitUntilKept();
-        page.Find("button", "Rings in part 2: 8.0 ml");
+        page.Find("button", "First layer in part 2: 8.0 ml");
         Assert.Empty(page.AxeFindings());
         Directory.Delete(folder, recursive: true);
     }

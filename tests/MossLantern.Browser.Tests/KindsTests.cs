@@ -14,16 +14,12 @@ public sealed class KindsTests : IDisposable
     public void A_pair_is_made_from_the_first_path_its_map_mirrored_or_running_on()
     {
         using var page = new Page(workshop.Address);
-        page.Open("/new");
-        page.WaitForText("A new piece");
-        page.Write("Name", "Reed Pair");
-        page.Choose("Number of panels", "as a pair");
-        page.Write("Gap between panels", "40");
-        page.Write("Width", "300");
-        page.TabTo("button", "Put it on the bench");
-        page.Press(Keys.Enter);
-        page.WaitForText("Put a heart");
-        page.WaitForPainting();
+        page.PutOnTheBench("Reed Pair", () =>
+        {
+            page.Choose("Number of panels", "as a pair");
+            page.Write("Gap between panels", "40");
+            page.Write("Width", "300");
+        });
         page.WaitForText("640 × 300 mm, 2 panels with gaps");
         page.TabTo("button", "Put a heart");
         page.Press(Keys.Enter);
@@ -33,9 +29,7 @@ public sealed class KindsTests : IDisposable
         page.WaitForPainting();
         Waiting.Until(() => Like(page), "the heart on both panels");
         var mirrored = Mix(page);
-        page.TabTo("link", "Ground");
-        page.Press(Keys.Enter);
-        page.WaitForText("How it stands");
+        page.GoTo("Ground", "How it stands");
         Assert.Contains("Each panel stands on 4 supports", page.Text, StringComparison.Ordinal);
         page.Choose("Over the gap", "running on");
         page.WaitUntilKept();
@@ -92,20 +86,15 @@ public sealed class KindsTests : IDisposable
     public void A_casting_comes_from_the_library_and_the_hollow_of_an_insert_is_filled_by_its_own_clock()
     {
         using var page = new Page(workshop.Address);
-        page.Open("/new");
-        page.WaitForText("A new piece");
-        page.Write("Name", "Bog Tray");
-        page.Choose("Kind of piece", "cast in a mould");
-        page.Choose("Mould of the library", "Peat tray");
-        Waiting.Until(() => page.Find("textbox", "Capacity").GetAttribute("value") == "975", "what the tray holds");
-        page.TabTo("button", "Stand an insert in it");
-        page.Press(Keys.Enter);
-        page.TabTo("button", "Put it on the bench");
-        page.Press(Keys.Enter);
-        page.WaitForText("Put a heart");
-        page.WaitForPainting();
-        page.TabTo("link", "Ground");
-        page.Press(Keys.Enter);
+        page.PutOnTheBench("Bog Tray", () =>
+        {
+            page.Choose("Kind of piece", "cast in a mould");
+            page.Choose("Mould of the library", "Peat tray");
+            Waiting.Until(() => page.Find("textbox", "Capacity").GetAttribute("value") == "975", "what the tray holds");
+            page.TabTo("button", "Stand an insert in it");
+            page.Press(Keys.Enter);
+        });
+        page.GoTo("Ground", "How it stands");
         page.WaitForText("keeps out");
         var out1 = page.Find("button", "hollow keeps out:").GetAttribute("aria-label")!;
 
@@ -132,9 +121,7 @@ public sealed class KindsTests : IDisposable
         Assert.Empty(page.AxeFindings());
         page.TabTo("button", "2 · hollow", back: true);
         page.Press(Keys.Enter);
-        page.TabTo("link", "Cure");
-        page.Press(Keys.Enter);
-        page.WaitForText("out of the mould");
+        page.GoTo("Cure", "out of the mould");
     }
 
     [Fact]
@@ -180,9 +167,7 @@ public sealed class KindsTests : IDisposable
         page.Choose("Pot of paint", "Reed cream");
         page.WaitForText("too little");
         page.WaitUntilKept();
-        page.TabTo("link", "Cups");
-        page.Press(Keys.Enter);
-        page.WaitForText("Tint from a pot");
+        page.GoTo("Cups", "Tint from a pot");
         page.TabTo("combobox", "Tint from a pot");
         page.Press("Reed cream");
         page.WaitUntilKept();

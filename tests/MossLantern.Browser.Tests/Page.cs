@@ -61,6 +61,27 @@ internal sealed class Page : IDisposable
             """),
         "the painting");
 
+    /// <summary>Makes a piece by the first path: a name, what is said of its ground, and the button.</summary>
+    public void PutOnTheBench(string name, Action ground)
+    {
+        Open("/new");
+        WaitForText("A new piece");
+        Write("Name", name);
+        ground();
+        TabTo("button", "Put it on the bench");
+        Press(Keys.Enter);
+        WaitForText("Put a heart");
+        WaitForPainting();
+    }
+
+    /// <summary>Goes to a station by its tag.</summary>
+    public void GoTo(string station, string shows)
+    {
+        TabTo("link", station);
+        Press(Keys.Enter);
+        WaitForText(shows);
+    }
+
     /// <summary>Waits until the piece on the page is kept.</summary>
     public void WaitUntilKept() => Waiting.Until(
         () => Script<bool>("return document.querySelector('.kept')?.dataset.state === 'kept'"), "the piece to be kept");

@@ -125,6 +125,29 @@ public sealed class KindsApiTests : IDisposable
     }
 
     [Fact]
+    public async Task A_filled_hollow_and_what_is_round_it_leave_the_mould_each_by_its_own_clock()
+    {
+        var ground = Casting();
+        ground["mould"]!["inserts"] = new JsonArray(Json(
+            """{ "id": "i1", "name": "well", "outline": { "shape": "round", "diameterMm": 30 }, "xMm": 35, "yMm": 35, "floorMm": 0, "recessMm": 0 }"""));
+        var view = await host.AddPiece("Nest", ground);
+        var filled = await Read(await host.Client.PostAsJsonAsync("/api/grounds/fill", new { piece = view["piece"], insertId = "i1" }), HttpStatusCode.OK);
+        Assert.Equal("i1", (string)filled["layers"]![1]!["within"]!);
+        view["piece"] = filled.DeepClone();
+        var saved = await host.Save(view);
+        var hollow = (string)saved["plan"]!["ground"]!["mould"]!["inserts"]![0]!["layerId"]!;
+        await Pour((string)saved["id"]!, 20);
+        await Pour((string)saved["id"]!, 20, hollow);
+        var spans = (await host.Get("/api/ribbon"))["spans"]!.AsArray().Where(s => (string)s!["milestone"]! == "demould").Select(s => (string)s!["layerId"]!);
+        Assert.Equal(["layer-1", hollow], spans.Order());
+
+        // A hollow that is not there cannot be filled, and a piece that is not good is refused.
+        filled["layers"]![1]!["within"] = "gone";
+        var problem = await Problem(await host.Client.PostAsJsonAsync("/api/grounds/fill", new { piece = filled, insertId = "i1" }), HttpStatusCode.BadRequest);
+        Assert.Contains("must name an insert", Sentence(problem, "layers[1]"), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task Different_moulds_are_filled_together_each_as_deep_as_it_is()
     {
         await SaveMould("m1", 0, Mould());
@@ -274,11 +297,11 @@ public sealed class KindsApiTests : IDisposable
         return JsonNode.Parse(text)!.AsArray().Single(m => (string)m!["id"]! == id)!;
     }
 
-    private async Task Pour(string id, double? roomC = null)
+    private async Task Pour(string id, double? roomC = null, string layerId = "layer-1")
     {
         var answer = await host.Client.PutAsJsonAsync(
             $"/api/pieces/{id}/runs/{Guid.NewGuid()}",
-            new { basedOn = 0, layerId = "layer-1", start = "2026-05-01T08:00:00", end = (string?)null, roomC, note = "", pours = Array.Empty<object>() });
+            new { basedOn = 0, layerId, start = "2026-05-01T08:00:00", end = (string?)null, roomC, note = "", pours = Array.Empty<object>() });
         Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
     }
 }

@@ -68,16 +68,7 @@ public sealed class PieceValidator : AbstractValidator<Piece>
         /// <summary>A validator.</summary>
         public GroundValidator()
         {
-            RuleFor(g => ((RectangleOutline)g.Outline).WidthMm).In(Accepted.OutlineMm, "Width")
-                .OverridePropertyName("outline.widthMm").When(g => g.Outline is RectangleOutline);
-            RuleFor(g => ((RectangleOutline)g.Outline).HeightMm).In(Accepted.OutlineMm, "Height")
-                .OverridePropertyName("outline.heightMm").When(g => g.Outline is RectangleOutline);
-            RuleFor(g => ((RoundOutline)g.Outline).DiameterMm).In(Accepted.OutlineMm, "Diameter")
-                .OverridePropertyName("outline.diameterMm").When(g => g.Outline is RoundOutline);
-            RuleFor(g => ((OvalOutline)g.Outline).WidthMm).In(Accepted.OutlineMm, "Width")
-                .OverridePropertyName("outline.widthMm").When(g => g.Outline is OvalOutline);
-            RuleFor(g => ((OvalOutline)g.Outline).HeightMm).In(Accepted.OutlineMm, "Height")
-                .OverridePropertyName("outline.heightMm").When(g => g.Outline is OvalOutline);
+            RuleFor(g => g.Outline).Custom((outline, context) => Measure(outline, Accepted.OutlineMm, "", context.AddFailure));
             RuleFor(g => (SliceOutline)g.Outline).SetValidator(new SliceValidator())
                 .OverridePropertyName("outline").When(g => g.Outline is SliceOutline);
             RuleFor(g => (DrawnOutline)g.Outline).Cascade(CascadeMode.Stop)
@@ -197,22 +188,29 @@ public sealed class PieceValidator : AbstractValidator<Piece>
         }
     }
 
+    /// <summary>Tells of every size of a plain outline that is out of range.</summary>
+    private static void Measure(Outline outline, AcceptedRange range, string ofWhat, Action<string, string> tell)
+    {
+        (string Field, string What, double Mm)[] sizes = outline switch
+        {
+            RectangleOutline r => [("widthMm", "Width", r.WidthMm), ("heightMm", "Height", r.HeightMm)],
+            OvalOutline o => [("widthMm", "Width", o.WidthMm), ("heightMm", "Height", o.HeightMm)],
+            RoundOutline r => [("diameterMm", "Diameter", r.DiameterMm)],
+            _ => [],
+        };
+        foreach (var size in sizes.Where(s => !range.Contains(s.Mm)))
+        {
+            tell($"outline.{size.Field}", (range with { What = size.What + ofWhat }).Sentence);
+        }
+    }
+
     private sealed class InsertValidator : AbstractValidator<Insert>
     {
         public InsertValidator()
         {
             RuleFor(i => i.Name).Named("The insert's name");
             RuleFor(i => i.Outline).Must(o => o is RectangleOutline or RoundOutline or OvalOutline).WithMessage("An insert is a rectangle, round or an oval.");
-            RuleFor(i => ((RectangleOutline)i.Outline).WidthMm).In(Accepted.InsertMm, "Width of the insert")
-                .OverridePropertyName("outline.widthMm").When(i => i.Outline is RectangleOutline);
-            RuleFor(i => ((RectangleOutline)i.Outline).HeightMm).In(Accepted.InsertMm, "Height of the insert")
-                .OverridePropertyName("outline.heightMm").When(i => i.Outline is RectangleOutline);
-            RuleFor(i => ((OvalOutline)i.Outline).WidthMm).In(Accepted.InsertMm, "Width of the insert")
-                .OverridePropertyName("outline.widthMm").When(i => i.Outline is OvalOutline);
-            RuleFor(i => ((OvalOutline)i.Outline).HeightMm).In(Accepted.InsertMm, "Height of the insert")
-                .OverridePropertyName("outline.heightMm").When(i => i.Outline is OvalOutline);
-            RuleFor(i => ((RoundOutline)i.Outline).DiameterMm).In(Accepted.InsertMm, "Diameter of the insert")
-                .OverridePropertyName("outline.diameterMm").When(i => i.Outline is RoundOutline);
+            RuleFor(i => i.Outline).Custom((outline, context) => Measure(outline, Accepted.InsertMm, " of the insert", context.AddFailure));
             RuleFor(i => i.FloorMm).In(Accepted.FloorMm);
             RuleFor(i => i.RecessMm).In(Accepted.RecessMm);
         }

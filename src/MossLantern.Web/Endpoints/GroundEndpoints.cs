@@ -82,7 +82,7 @@ internal static class GroundEndpoints
         }).WithMetadata(new RequestSizeLimitAttribute(MostBytes));
         app.MapGet("/api/pieces/{id}/outline.svg", Results<FileContentHttpResult, ProblemHttpResult> (string id, PieceStore pieces) =>
             pieces.Find(id) is { } stored
-                ? TypedResults.File(Encoding.UTF8.GetBytes(SvgOutline.Write(stored.Piece.Ground.Outline)), "image/svg+xml", "outline.svg")
+                ? TypedResults.File(Encoding.UTF8.GetBytes(SvgOutline.Write(stored.Piece.Ground.Whole)), "image/svg+xml", "outline.svg")
                 : PieceEndpoints.NoPiece());
     }
 

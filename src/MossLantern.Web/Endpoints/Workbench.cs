@@ -185,9 +185,7 @@ public sealed class Workbench(
         var to = now + Duration.FromHours(RibbonHours);
         var kept = runs.Of(null).ToLookup(r => r.PieceId);
 
-        // A layer that another has been poured over has no windows of its own any more.
-        var spans = pieces.All().SelectMany(p => Plan(p.Piece, [.. kept[p.Id]]).Layers.Zip(p.Piece.Layers)
-            .Reverse().TakeUntil(pair => pair.First.Poured)
+        var spans = pieces.All().SelectMany(p => Uncovered(Plan(p.Piece, [.. kept[p.Id]]).Layers.Zip(p.Piece.Layers))
             .SelectMany(pair => pair.First.Windows
                 .Where(w => w.State != WindowState.Never && w.Opens.At < to && (w.Closes?.At ?? w.Opens.At) > now)
                 .Select(w => new RibbonSpan(
@@ -195,6 +193,13 @@ public sealed class Workbench(
         return new(
             WorkshopTime.Local(now, zone), WorkshopTime.Local(to, zone), [.. Nights(now, to, zone)],
             [.. spans.OrderBy(s => s.Opens.At)]);
+    }
+
+    /// <summary>A layer that another has been poured over has no windows of its own any more; a filled hollow covers nothing and keeps its own.</summary>
+    private static IEnumerable<(LayerView First, Layer Second)> Uncovered(IEnumerable<(LayerView First, Layer Second)> layers)
+    {
+        var all = layers.ToList();
+        return all.Where(l => l.Second.Within is null).Reverse().TakeUntil(l => l.First.Poured).Concat(all.Where(l => l.Second.Within is not null));
     }
 
     /// <summary>A run as it is shown.</summary>

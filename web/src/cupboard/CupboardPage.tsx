@@ -8,6 +8,7 @@ import { fieldText, localText, wireText } from '../parts/format';
 import { FromDrawing } from '../stations/ground/FromDrawing';
 import { useUnits } from '../units/units';
 import { Pots } from './Pots';
+import { useKept } from './useKept';
 
 const query = { queryKey: ['moulds'], queryFn: () => take(api.GET('/api/moulds')) };
 
@@ -25,36 +26,17 @@ const fresh: LibraryMould = {
 
 /** The moulds of the workshop at their true relative size, hung on one board; the one taken down is described below. */
 export function CupboardPage() {
-  const client = useQueryClient();
   const { data: moulds, error } = useQuery(query);
-  const [chosen, setChosen] = useState<string | null>(null);
-  const [refused, setRefused] = useState<Refused | null>(null);
-  const mould = moulds?.find((m) => m.id === chosen) ?? moulds?.[0];
-
-  const save = async (id: string, basedOn: number, to: LibraryMould) => {
-    try {
-      const now = await take(
-        api.PUT('/api/moulds/{id}', { params: { path: { id } }, body: { basedOn, mould: to } }),
-      );
-      client.setQueryData(query.queryKey, now);
-      setRefused(null);
-      setChosen(id);
-    } catch (e) {
-      if (!(e instanceof Refused)) throw e;
-      setRefused(e);
-      if (e.status === 409) await client.invalidateQueries(query);
-    }
-  };
+  const kept = useKept(query, (id, basedOn, mould: LibraryMould) =>
+    take(api.PUT('/api/moulds/{id}', { params: { path: { id } }, body: { basedOn, mould } })),
+  );
+  const mould = moulds?.find((m) => m.id === kept.chosen) ?? moulds?.[0];
 
   return (
     <main id="main" className="cupboard">
       <div className="shelf-head">
         <h1>Cupboard</h1>
-        <button
-          type="button"
-          className="btn btn-primary"
-          onClick={() => void save(crypto.randomUUID(), 0, fresh)}
-        >
+        <button type="button" className="btn btn-primary" onClick={() => kept.add(fresh)}>
           A new mould
         </button>
         <p className="hint">
@@ -70,10 +52,7 @@ export function CupboardPage() {
                 view={m}
                 chosen={m.id === mould?.id}
                 most={Math.max(...moulds.map((x) => x.heightMm))}
-                onTake={() => {
-                  setRefused(null);
-                  setChosen(m.id);
-                }}
+                onTake={() => kept.take(m.id)}
               />
             </li>
           ))}
@@ -84,8 +63,8 @@ export function CupboardPage() {
         <Taken
           key={mould.id}
           view={mould}
-          refused={refused}
-          save={(to) => void save(mould.id, mould.version, to)}
+          refused={kept.refused}
+          save={(to) => kept.save(mould.id, mould.version, to)}
         />
       )}
       <Pots />

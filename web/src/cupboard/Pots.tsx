@@ -1,10 +1,10 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
-import type { PaintPot, PotView } from '../api/client';
-import { Refused, api, take } from '../api/client';
+import { useQuery } from '@tanstack/react-query';
+import type { PaintPot, PotView, Refused } from '../api/client';
+import { api, take } from '../api/client';
 import { Choice, ColourField, NumberField, TextField } from '../parts/Fields';
 import { useUnits } from '../units/units';
 import { potsQuery } from './pots';
+import { useKept } from './useKept';
 
 const fresh: PaintPot = { name: 'New pot', colour: '#8fa88b', kind: 'water', leftMl: 50, note: '' };
 
@@ -13,36 +13,17 @@ const fullMl = 150;
 
 /** Paints of one's own mixing in lidded pots: they paint grounds and tint the resin that goes with them. */
 export function Pots() {
-  const client = useQueryClient();
   const { data: pots } = useQuery(potsQuery);
-  const [chosen, setChosen] = useState<string | null>(null);
-  const [refused, setRefused] = useState<Refused | null>(null);
-  const pot = pots?.find((p) => p.id === chosen);
-
-  const save = async (id: string, basedOn: number, to: PaintPot) => {
-    try {
-      const now = await take(
-        api.PUT('/api/pots/{id}', { params: { path: { id } }, body: { basedOn, pot: to } }),
-      );
-      client.setQueryData(potsQuery.queryKey, now);
-      setRefused(null);
-      setChosen(id);
-    } catch (e) {
-      if (!(e instanceof Refused)) throw e;
-      setRefused(e);
-      if (e.status === 409) await client.invalidateQueries(potsQuery);
-    }
-  };
+  const kept = useKept(potsQuery, (id, basedOn, pot: PaintPot) =>
+    take(api.PUT('/api/pots/{id}', { params: { path: { id } }, body: { basedOn, pot } })),
+  );
+  const pot = pots?.find((p) => p.id === kept.chosen);
 
   return (
     <section aria-label="Pots" className="pots">
       <div className="shelf-head">
         <h2>Pots</h2>
-        <button
-          type="button"
-          className="btn btn-outline-primary"
-          onClick={() => void save(crypto.randomUUID(), 0, fresh)}
-        >
+        <button type="button" className="btn btn-outline-primary" onClick={() => kept.add(fresh)}>
           A new pot
         </button>
         <p className="hint">
@@ -52,12 +33,17 @@ export function Pots() {
       <ul className="pot-row">
         {pots?.map((p) => (
           <li key={p.id}>
-            <Standing view={p} chosen={p.id === chosen} onTake={() => setChosen(p.id)} />
+            <Standing view={p} chosen={p.id === kept.chosen} onTake={() => kept.take(p.id)} />
           </li>
         ))}
       </ul>
       {pot && (
-        <Taken key={pot.id} view={pot} refused={refused} save={(to) => void save(pot.id, pot.version, to)} />
+        <Taken
+          key={pot.id}
+          view={pot}
+          refused={kept.refused}
+          save={(to) => kept.save(pot.id, pot.version, to)}
+        />
       )}
     </section>
   );

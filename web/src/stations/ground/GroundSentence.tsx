@@ -1,14 +1,14 @@
 import type { Ground } from '../../api/client';
 import { useState } from 'react';
 import { Choice, ColourField, NumberField, Whether } from '../../parts/Fields';
-import { usePots } from '../../cupboard/pots';
-import { useFields } from '../../parts/fields';
 import { useUnits } from '../../units/units';
 import type { Base, Kind, Mould } from './kinds';
 import { FromDrawing } from './FromDrawing';
 import { Inserts } from './Inserts';
 import { FromLibrary } from './FromLibrary';
 import { OverOld } from './OverOld';
+import { Paint } from './Paint';
+import type { PartProps } from './parts';
 import type { GroundChange } from './become';
 import { become } from './become';
 import { board, boxOf, kinds, materials, sets, shapes } from './kinds';
@@ -201,12 +201,6 @@ function SetOf({ ground, say, set }: PartProps) {
   );
 }
 
-export interface PartProps {
-  ground: Ground;
-  say: (field: string) => string | undefined;
-  set: (change: Partial<Ground>) => void;
-}
-
 const sources = [
   ['dimensions', 'what its size gives'],
   ['water', 'the water I measured,'],
@@ -361,115 +355,6 @@ function Size({ ground, say, set, turn }: PartProps & { turn: (change: GroundCha
       )}{' '}
       <FromDrawing onRead={(read) => set({ outline: read })} />
       {say('ground.outline') && <span className="field-error">{say('ground.outline')}</span>}
-    </p>
-  );
-}
-
-function Paint({ ground, say, set }: PartProps) {
-  const paint = ground.paint ?? null;
-  const { usual } = useFields();
-  const pots = usePots();
-  const setPaint = (change: Partial<NonNullable<Ground['paint']>>) =>
-    paint && set({ paint: { ...paint, ...change } });
-  return (
-    <p>
-      on ground{' '}
-      <Choice
-        label="Paint"
-        quiet
-        value={paint?.kind ?? 'none'}
-        choices={[
-          ['none', 'left unpainted'],
-          ['water', 'painted, water-based'],
-          ['oil', 'painted in oil'],
-        ]}
-        onChange={(kind) =>
-          set({
-            paint:
-              kind === 'none'
-                ? null
-                : {
-                    kind,
-                    coats: paint?.coats ?? 1,
-                    dryHours: null,
-                    sealed: paint?.sealed ?? false,
-                    asMap: paint?.asMap ?? false,
-                  },
-          })
-        }
-      />
-      {paint && (
-        <>
-          {' in '}
-          <NumberField
-            label="Coats"
-            quiet
-            unit={paint.coats === 1 ? 'coat' : 'coats'}
-            width={30}
-            value={paint.coats}
-            takes="ground.paint.coats"
-            error={say('ground.paint.coats')}
-            onChange={(v) => setPaint({ coats: Math.round(v ?? 1) })}
-          />
-          {' that dry in '}
-          <NumberField
-            label="Drying time of the paint"
-            quiet
-            unit="h"
-            optional
-            width={40}
-            placeholder={String(usual[`ground.paint.dryHours.${paint.kind}`] ?? '')}
-            value={paint.dryHours ?? null}
-            takes="ground.paint.dryHours"
-            error={say('ground.paint.dryHours')}
-            onChange={(dryHours) => setPaint({ dryHours })}
-          />
-          {paint.kind === 'oil' && (
-            <>
-              {', '}
-              <Whether
-                label="Seal over the paint"
-                value={paint.sealed}
-                no="not sealed"
-                yes="sealed"
-                onChange={(sealed) => setPaint({ sealed })}
-              />
-            </>
-          )}
-        </>
-      )}
-      {paint && (
-        <>
-          {', '}
-          <Whether
-            label="Colours of the paint"
-            value={paint.asMap}
-            no="all in one colour"
-            yes="as the map, each band in its own"
-            onChange={(asMap) => setPaint({ asMap })}
-          />
-        </>
-      )}
-      {paint && !paint.asMap && pots.length > 0 && (
-        <>
-          {', from '}
-          <Choice
-            label="Pot of paint"
-            quiet
-            value={paint.potId ?? 'none'}
-            choices={[['none', 'no pot of mine'], ...pots.map((p) => [p.id, p.pot.name] as const)]}
-            onChange={(id) => {
-              const from = pots.find((p) => p.id === id)?.pot;
-              set({
-                colour: from?.colour ?? ground.colour,
-                paint: { ...paint, kind: from?.kind ?? paint.kind, potId: from ? id : null },
-              });
-            }}
-          />
-        </>
-      )}
-      , of this colour{paint?.asMap && ' under clear'}{' '}
-      <ColourField label="Ground colour" value={ground.colour} onChange={(colour) => set({ colour })} />
     </p>
   );
 }

@@ -1,5 +1,5 @@
 import { Choice, NumberField, TextField } from '../../parts/Fields';
-import type { PartProps } from './GroundSentence';
+import type { PartProps } from './parts';
 import type { Insert, Mould } from './kinds';
 import { boxOf } from './kinds';
 

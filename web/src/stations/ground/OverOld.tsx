@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { NumberField, Whether } from '../../parts/Fields';
 import type { GroundChange } from './become';
-import type { PartProps } from './GroundSentence';
+import type { PartProps } from './parts';
 
 /** Whether the piece is poured over older work, how that stands, and the new rim round it. */
 export function OverOld({ ground, say, set, turn }: PartProps & { turn: (change: GroundChange) => void }) {
