@@ -61,6 +61,32 @@ public sealed class MapEditTests : IDisposable
     }
 
     [Fact]
+    public void Neighbours_that_read_as_one_are_pinned_where_they_touch_and_parted_by_a_press()
+    {
+        using var page = new Page(workshop.Address);
+        page.Open("/pieces/bogbean-round/map");
+        page.WaitForText("Twins. spring water and petal");
+        page.WaitForPainting();
+        var bands = page.Driver.FindElements(By.CssSelector(".bands > li")).Count;
+        page.TabTo("button", "Twins: to its words");
+        page.Press(Keys.Enter);
+        Assert.StartsWith("finding-twins", page.Focused.GetAttribute("id"), StringComparison.Ordinal);
+        page.TabTo("button", "Put a line of peat, 3 mm wide, between them");
+        page.Press(Keys.Enter);
+        Waiting.Until(() => !page.Text.Contains("Twins.", StringComparison.Ordinal), "the twins to be parted");
+        page.WaitUntilKept();
+        Assert.Equal(bands + 1, page.Driver.FindElements(By.CssSelector(".bands > li")).Count);
+        page.TabTo("button", "Undo");
+        page.Press(Keys.Enter);
+        page.WaitForText("Twins. spring water and petal");
+        page.Choose("Neighbours", "run into each other");
+        Waiting.Until(() => !page.Text.Contains("Twins.", StringComparison.Ordinal), "gradual colours to be let be");
+        page.WaitUntilKept();
+        page.WaitForText("Bare ground.");
+        Assert.Empty(page.AxeFindings());
+    }
+
+    [Fact]
     public void A_band_is_widened_by_its_area_by_its_edge_and_by_the_arrow_keys()
     {
         using var page = Opened(Fields);

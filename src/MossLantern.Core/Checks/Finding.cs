@@ -91,6 +91,7 @@ public static class SecondLook
     public static ImmutableArray<ICheck> Checks { get; } =
     [
         new TiltCheck(), new LevelUnknownCheck(), new BowCheck(), new CanvasSagCheck(), new PaintOilCheck(), new WetGlueCheck(), new LeakyCheck(), new ReliefBelowCheck(),
+        new TwinsCheck(), new MudCheck(), new BareGroundCheck(), new NoHomeCheck(),
     ];
 
     /// <summary>All findings, the gravest first; those waved off carry their reason and come last.</summary>

@@ -153,7 +153,7 @@ public sealed class LibraryMouldValidator : AbstractValidator<LibraryMould>
         {
             const string inMould = "Mould.";
             var ground = mould.AsGround();
-            var looked = new PieceValidator.GroundValidator().Validate(ground with { Mould = ground.Mould! with { Cavities = 1 } });
+            var looked = new GroundValidator().Validate(ground with { Mould = ground.Mould! with { Cavities = 1 } });
             foreach (var failure in looked.Errors)
             {
                 var at = failure.PropertyName;

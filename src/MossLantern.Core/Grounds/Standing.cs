@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
@@ -197,9 +198,9 @@ public sealed record Standing(
     /// <summary>Mass of the resin of older work, g. A cast piece is its own base, and counts there.</summary>
     private static double OldG(Ground ground) => ground.Old is not { } old || ground.Base?.Material == BaseMaterial.Resin ? 0 : OldG(old.Ground) + old.Layers.Sum(l =>
     {
-        var system = Mixing.ResinInUse.Of(l.Resin).System;
-        return Mixing.CupPlanner.RegionMl(old.Ground.Whole.AreaMm2, l.DepthMm)
-            * Mixing.Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl;
+        var system = ResinInUse.Of(l.Resin).System;
+        return CupPlanner.RegionMl(old.Ground.Whole.AreaMm2, l.DepthMm)
+            * Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl;
     });
 
     private static Reckoned? With(Reckoned? baseMass, double oldG, string what, double resinG) => baseMass is null ? null : new(

@@ -173,6 +173,7 @@ public sealed record GrowthScale(double GridMm, double GrainMm)
 /// <param name="Tools">What the artist measures with, where it is not the usual.</param>
 /// <param name="Within">Id of the insert whose hollow it fills; null for a layer over everything.</param>
 /// <param name="PartDepths">Depth in parts of a drawn outline where it is another than <paramref name="DepthMm"/>; null for none.</param>
+/// <param name="Contrast">How its neighbouring colours are meant.</param>
 public sealed record Layer(
     string Id,
     string Name,
@@ -191,7 +192,8 @@ public sealed record Layer(
     Losses? Losses = null,
     MeasuringTools? Tools = null,
     string? Within = null,
-    ImmutableArray<PartDepth>? PartDepths = null)
+    ImmutableArray<PartDepth>? PartDepths = null,
+    Contrast Contrast = Contrast.Strong)
 {
     /// <summary>Its depth in a part of a drawn outline, mm.</summary>
     /// <param name="part">Which part, from 1.</param>
@@ -201,6 +203,19 @@ public sealed record Layer(
     /// <remarks>Source: docs/craft/map.md, Widths in millimetres.</remarks>
     public double[] BandWidthsMm() =>
         [.. Bands.Select((b, i) => b.FillsRest ? 0 : Math.Min(b.WidthMm * Math.Pow(Widening, i), 1e6))];
+}
+
+/// <summary>How the colours of neighbours are meant.</summary>
+public enum Contrast
+{
+    /// <summary>Each stands out from the next.</summary>
+    Strong,
+
+    /// <summary>They run into each other.</summary>
+    Gradual,
+
+    /// <summary>Nobody minds.</summary>
+    Any,
 }
 
 /// <summary>The depth in one part of a drawn outline, such as a letter or a cavity.</summary>

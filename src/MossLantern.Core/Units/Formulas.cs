@@ -156,6 +156,9 @@ public static class Formulas
     /// <summary>How far two colours differ.</summary>
     public const string ColourDifference = "colour-difference";
 
+    /// <summary>Chroma of a mix.</summary>
+    public const string Mud = "mud";
+
     /// <summary>A set of castings.</summary>
     public const string Casting = "casting";
 
@@ -213,6 +216,7 @@ public static class Formulas
         new(StoneBed, "Bed of stones", "bulk = area × depth × cover; mass = bulk × bulk density; solid = mass ÷ solid density; voids = bulk × (1 − solids share)", "stones.md#beds"),
         new(Bubble, "Bubble", "2 × density × g × radius² ÷ (9 × viscosity)", "pouring.md#bubbles"),
         new(ColourDifference, "Colour difference", "ΔE00 of the CIEDE2000 formula; wet neighbours under 12 read as one", "map.md#colour-difference"),
+        new(Mud, "Mixed colour", "channel by channel in linear light: absorption over scattering K = (1 − R)² ÷ (2 × R), averaged by load, and back R = 1 + K − √(K² + 2 × K); mud where the chroma of the mix is below half of the weaker colour's and below 20", "map.md#mixing-and-mud"),
         new(Quantity, "Units", "what was typed × what one of its unit is: in 25.4 mm, ft 304.8 mm, fl oz 29.574 ml, tsp 4.929 ml, pint 473.176 ml, oz 28.35 g, lb 453.592 g; °C = (°F − 32) ÷ 1.8", "units.md#typed-quantities"),
         new(Casting, "Castings", "body = capacity − inserts − area × kept depth; in all: pieces × body × (1 + loss)", "mixing.md#castings"),
     ];

@@ -29,23 +29,23 @@ public sealed class DemoWorkshop(
         pots.Save("peat-black", 0, new("Peat black", "#2b2a26", PaintKind.Water, 120, "Two black, one umber; the ground of Sundew Pair."), now);
         pots.Save("reed-cream", 0, new("Reed cream", "#e8dcc0", PaintKind.Water, 65, "White with a spoon of ochre."), now);
         prices.Now = new("€", Prices.None.PerLitre.Add("primer", 14).Add("resin", 38));
-        var marsh = pieces.Add("marsh-light", MarshLight(), now - Duration.FromDays(2)).Piece;
+        var marsh = pieces.Add("marsh-light", DemoPieces.MarshLight(), now - Duration.FromDays(2)).Piece;
 
         // The first layer was poured yesterday; the second an hour and three quarters ago, so its tape comes off soon.
         Log("marsh-light", marsh, 0, now - Duration.FromHours(25), 24, 20.5, "Amber ran a little towards the lower left.", [0.5, 0, -0.5, 1]);
         Log("marsh-light", marsh, 1, now - Duration.FromMinutes(105), 18, 21.5, "", [0, 1]);
-        pieces.Add("bogbean-round", BogbeanRound(), now - Duration.FromDays(1));
+        pieces.Add("bogbean-round", DemoPieces.BogbeanRound(), now - Duration.FromDays(1));
 
-        var kiln = pieces.Add("old-kiln", OldKiln(), now - Duration.FromDays(1)).Piece;
+        var kiln = pieces.Add("old-kiln", DemoPieces.OldKiln(), now - Duration.FromDays(1)).Piece;
         Log("old-kiln", kiln, 0, now - Duration.FromHours(20), 35, 19.5, "Improvised over the sanded panel: what was left of rust and ash, no plan. The old rings come through where it is thin.", [4, -6, 9]);
-        pieces.Add("sundew-pair", SundewPair(today.PlusHours(-2)), now - Duration.FromHours(6));
-        var peat = pieces.Add("peat-pool", PeatPool(), now - Duration.FromDays(3)).Piece;
+        pieces.Add("sundew-pair", DemoPieces.SundewPair(today.PlusHours(-2)), now - Duration.FromHours(6));
+        var peat = pieces.Add("peat-pool", DemoPieces.PeatPool(), now - Duration.FromDays(3)).Piece;
         Log("peat-pool", peat, 0, now - Duration.FromHours(9), 22, 20, "Clear pushed the lines out nicely; the lower left crept back.", [1, 0, -1]);
-        var marigold = pieces.Add("marigold-dozen", MarigoldDozen(), now - Duration.FromDays(6)).Piece;
+        var marigold = pieces.Add("marigold-dozen", DemoPieces.MarigoldDozen(), now - Duration.FromDays(6)).Piece;
         Log("marigold-dozen", marigold, 0, now - Duration.FromDays(4), 25, 21, "First five. Recipe kept.", [0, 2]);
 
         // Planned for the day after tomorrow in the morning; the board was sealed this morning.
-        pieces.Add("bracken-slice", BrackenSlice(today.Date.PlusDays(2) + new LocalTime(9, 30), today.PlusHours(-3)), now - Duration.FromHours(5));
+        pieces.Add("bracken-slice", DemoPieces.BrackenSlice(today.Date.PlusDays(2) + new LocalTime(9, 30), today.PlusHours(-3)), now - Duration.FromHours(5));
     }
 
     /// <summary>Moves a demo's file out of the way, so that the demo is seeded anew.</summary>
@@ -80,292 +80,6 @@ public sealed class DemoWorkshop(
             0, time.Now);
     }
 
-    private static Piece MarshLight()
-    {
-        var ground = new Ground(
-            new RectangleOutline(600, 400), EdgeStyle.TapedClean, 38, "#d8bd8c", new(PieceKind.Panel, BaseMaterial.BirchPly, 18),
-            Level: new(true, 0.004, -0.002), Done: [new("sand"), new("seal"), new("back"), new("level"), new("cover")]);
-        var heart = new Heart("heart-1", 222, 172, 124, 82, -18, 16, 29);
-        Layer fields = new(
-            "layer-1", "Fields", 3, [heart],
-            [
-                new("honey-ring", 7, false, "honey"),
-                new("bone-line", 3, false, "bone"),
-                new("umber-ring", 16, false, "umber"),
-                new("gilt-line", 2, false, "gilt"),
-                new("moss-ring", 30, false, "moss"),
-                new("bone-band", 4, false, "bone"),
-                new("lichen-ring", 26, false, "lichen"),
-                new("gilt-rim", 3, false, "gilt"),
-                new("deep-moss", 38, false, "moss"),
-                new("bone-edge", 5, false, "bone"),
-                new("smoke-field", 10, true, "smoke"),
-            ],
-            0, "amber",
-            [
-                new("amber", "amber", "#d07d1c", ColourantClass.Dye, 4),
-                new("honey", "honey", "#e2ab50", ColourantClass.Mica, 3),
-                new("bone", "bone", "#f0e8d5", ColourantClass.Paste, 4),
-                new("umber", "umber", "#57371f", ColourantClass.Paste, 3),
-                new("gilt", "gilt", "#c99b3a", ColourantClass.MetallicPaste, 5),
-                new("moss", "moss", "#30503a", ColourantClass.Mica, 4),
-                new("lichen", "lichen", "#93a681", ColourantClass.Mica, 3),
-                new("smoke", "smoke", "#6f7a80", ColourantClass.Mica, 3),
-            ],
-            new("coating"), Measure.ByVolume, null, [], new(null, null, 20.5));
-        Layer veil = fields with
-        {
-            Id = "layer-2",
-            Name = "Veil",
-            DepthMm = 1.5,
-            Bands =
-            [
-                new("clear-ring", 64, false, "clear"),
-                new("bone-thread", 2.5, false, "bone"),
-                new("clear-band", 64, false, "clear"),
-                new("mist-ring", 14, false, "mist"),
-                new("clear-field", 10, true, "clear"),
-            ],
-            HeartCup = "clear",
-            Cups =
-            [
-                new("clear", "clear", "#eef0ea", null, 0),
-                new("bone", "bone", "#f0e8d5", ColourantClass.Paste, 3),
-                new("mist", "mist", "#dfe6e4", ColourantClass.Mica, 1),
-            ],
-            Plan = new(null, null, 21.5),
-        };
-        return new("Marsh Light", ground, GrowthScale.For(ground.MapOutline), [fields, veil]);
-    }
-
-    private static Piece BogbeanRound()
-    {
-        var ground = new Ground(new RoundOutline(300), EdgeStyle.DrippedOver, 12, "#efe9dc");
-        return new("Bogbean Round", ground, GrowthScale.For(ground.MapOutline),
-        [
-            new(
-                "layer-1", "Rings", 2.5, [new("heart-1", 128, 160, 46, 34, 25, 11, 8)],
-                [
-                    new("white-line", 3, false, "petal"),
-                    new("rose-ring", 12, false, "rose"),
-                    new("line-two", 2, false, "petal"),
-                    new("peat-ring", 16, false, "peat"),
-                    new("line-three", 3, false, "petal"),
-                    new("water-field", 10, true, "water"),
-                    new("leaf-rim", 9, false, "leaf"),
-                ],
-                1, "glass",
-                [
-                    new("glass", "spring water", "#9fb7b4", ColourantClass.Dye, 2),
-                    new("petal", "petal", "#f6f1ea", ColourantClass.Paste, 4),
-                    new("rose", "bogbean rose", "#c98f93", ColourantClass.Mica, 3),
-                    new("peat", "peat", "#3b2a22", ColourantClass.Paste, 3),
-                    new("water", "bog water", "#4c7476", ColourantClass.Mica, 3),
-                    new("leaf", "leaf", "#55703f", ColourantClass.Paste, 3),
-                ],
-                new("thick"), Measure.ByWeight, null, [], new(null, null, 20)),
-        ]);
-    }
-
-    private static Piece BrackenSlice(LocalDateTime start, LocalDateTime seal)
-    {
-        var ground = new Ground(
-            new SliceOutline(700, 450, [0.97, 0.86, 0.93, 0.9, 0.99, 0.94, 0.88, 0.83, 0.92, 0.96], 7, 12, new(478, 262, 92, 64)),
-            EdgeStyle.Walled, 10, "#3d3128", new(PieceKind.Slice, BaseMaterial.Mdf, 12), new(PaintKind.Water, 2),
-            Done: [new("sand"), new("seal", seal)]);
-        return new("Bracken Slice", ground, GrowthScale.For(ground.MapOutline),
-        [
-            new(
-                "layer-1", "Fronds", 3,
-                [
-                    new("heart-1", 196, 196, 118, 82, -22, 15, 5),
-                    new("heart-2", 372, 318, 74, 52, 30, 13, 17),
-                    new("heart-3", 548, 148, 64, 50, -8, 12, 31),
-                ],
-                [
-                    new("gold-line", 2.5, false, "gold"),
-                    new("cream-ring", 8, false, "cream"),
-                    new("rust-ring", 15, false, "rust"),
-                    new("umber-line", 3, false, "umber"),
-                    new("frond-ring", 22, false, "frond"),
-                    new("cream-line", 3, false, "cream"),
-                    new("bracken-field", 10, true, "bracken"),
-                    new("gold-vein", 2, false, "gold"),
-                    new("umber-rim", 12, false, "umber"),
-                ],
-                1, "ember",
-                [
-                    new("ember", "ember", "#b8551f", ColourantClass.Dye, 4),
-                    new("gold", "gold", "#c79a3c", ColourantClass.MetallicPaste, 5),
-                    new("cream", "cream", "#efe4cb", ColourantClass.Paste, 4),
-                    new("rust", "rust", "#8f4322", ColourantClass.Paste, 4),
-                    new("umber", "umber", "#40291b", ColourantClass.Paste, 4),
-                    new("frond", "frond", "#6f7a3a", ColourantClass.Mica, 4),
-                    new("bracken", "bracken", "#9a6a34", ColourantClass.Mica, 4),
-                ],
-                new("thick"), Measure.ByWeight, null, [], new(start, null, 20)),
-        ]);
-    }
-
-    /// <summary>Cast nine hours ago: it comes out of its mould tomorrow.</summary>
-    private static Piece PeatPool()
-    {
-        var ground = new Ground(
-            new OvalOutline(320, 220), EdgeStyle.Walled, 18, "#e9e5da", new(PieceKind.Casting, BaseMaterial.Silicone),
-            Level: new(true, 0.006, 0), Done: [new("wipe"), new("stiff"), new("level"), new("cover")],
-            Mould: new(18, CapacityFrom.Water, 975, 1, 1, 1.5, ["peat-tray"]));
-        return new("Peat Pool", ground, GrowthScale.For(ground.MapOutline),
-        [
-            new(
-                "layer-1", "Pool", 9, [new("heart-1", 150, 116, 92, 58, -14, 14, 12)],
-                [
-                    new("glint-line", 2, false, "glint"),
-                    new("tea-ring", 16, false, "tea"),
-                    new("cream-line", 2.5, false, "cream"),
-                    new("peat-field", 10, true, "peat"),
-                    new("tea-line", 5, false, "tea"),
-                    new("glint-edge", 2, false, "glint"),
-                    new("lichen-rim", 11, false, "lichen"),
-                ],
-                1, "clear",
-                [
-                    new("clear", "clear", "#e9efe9", null, 0),
-                    new("glint", "glint", "#c8a85a", ColourantClass.MetallicPaste, 4),
-                    new("tea", "black tea", "#6b3f1f", ColourantClass.Dye, 4),
-                    new("cream", "cream", "#efe4cb", ColourantClass.Paste, 3),
-                    new("peat", "peat", "#35261c", ColourantClass.Paste, 3),
-                    new("lichen", "lichen", "#a3b08d", ColourantClass.Mica, 4),
-                ],
-                new("casting"), Measure.ByWeight, null, [], new(null, null, 20)),
-        ]);
-    }
-
-    /// <summary>Twelve coasters from five moulds: five are done.</summary>
-    private static Piece MarigoldDozen()
-    {
-        var ground = new Ground(
-            new RoundOutline(98), EdgeStyle.Walled, 10, "#f2ede1", new(PieceKind.Casting, BaseMaterial.Silicone),
-            Level: new(true, 0.004, 0.003), Done: [new("wipe"), new("stiff"), new("level"), new("cover")],
-            Mould: new(10, CapacityFrom.Dimensions, null, 12, 5, 1.5, ["marsh-round"]));
-        return new("Marigold Dozen", ground, GrowthScale.For(ground.MapOutline),
-        [
-            new(
-                "layer-1", "Petals", 5, [new("heart-1", 46, 51, 20, 17, 10, 5, 3)],
-                [
-                    new("bud-line", 1.5, false, "bud"),
-                    new("marigold-ring", 9, false, "marigold"),
-                    new("white-line", 1.2, false, "white"),
-                    new("flame-field", 10, true, "flame"),
-                    new("white-edge", 1.2, false, "white"),
-                    new("green-rim", 4, false, "bud"),
-                ],
-                1, "honey",
-                [
-                    new("honey", "honey", "#d99b32", ColourantClass.Dye, 3),
-                    new("bud", "bud", "#55652f", ColourantClass.Mica, 4),
-                    new("marigold", "marigold", "#e08a1e", ColourantClass.Paste, 4),
-                    new("white", "white", "#f7f3ea", ColourantClass.Paste, 5),
-                    new("flame", "flame", "#b9501c", ColourantClass.Mica, 4),
-                ],
-                new("coating"), Measure.ByWeight, null, [], new(null, null, 21)),
-        ]);
-    }
-
-    /// <summary>A pair that mirrors over the gap; its map is done and its walls are drying.</summary>
-    private static Piece SundewPair(LocalDateTime walls)
-    {
-        var ground = new Ground(
-            new RectangleOutline(350, 700), EdgeStyle.TapedClean, 30, "#2b2a26", new(PieceKind.Panel, BaseMaterial.BirchPly, 12), new(PaintKind.Water, 2, PotId: "peat-black"),
-            Done: [new("sand"), new("seal"), new("paint", walls), new("back")], Set: new(2, 24, true));
-        return new("Sundew Pair", ground, GrowthScale.For(ground.MapOutline),
-        [
-            new(
-                "layer-1", "Dew and leaf", 3,
-                [
-                    // The upper heart lies on the seam: each panel has half of it.
-                    new("heart-1", 362, 212, 148, 104, 0, 15, 23),
-                    new("heart-2", 96, 520, 88, 66, 24, 13, 9),
-                ],
-                [
-                    new("dew-line", 3, false, "dew"),
-                    new("rose-ring", 20, false, "rose"),
-                    new("bone-line", 4, false, "bone"),
-                    new("wine-ring", 30, false, "wine"),
-                    new("copper-line", 2.5, false, "copper"),
-                    new("leaf-ring", 44, false, "leaf"),
-                    new("bone-band", 5, false, "bone"),
-                    new("rose-band", 26, false, "rose"),
-                    new("copper-vein", 2.5, false, "copper"),
-                    new("sedge-field", 10, true, "sedge"),
-                    new("bone-edge", 4, false, "bone"),
-                    new("wine-edge", 34, false, "wine"),
-                ],
-                0, "dewglass",
-                [
-                    new("dewglass", "dew glass", "#d9667a", ColourantClass.Dye, 4),
-                    new("dew", "dew", "#f3ded6", ColourantClass.Mica, 4),
-                    new("rose", "rose", "#b8506a", ColourantClass.Mica, 4),
-                    new("bone", "bone", "#f0e8d5", ColourantClass.Paste, 4),
-                    new("wine", "wine", "#5a2233", ColourantClass.Paste, 4),
-                    new("copper", "copper", "#b5713f", ColourantClass.MetallicPaste, 5),
-                    new("leaf", "leaf", "#5d7448", ColourantClass.Mica, 4),
-                    new("sedge", "sedge", "#a9a66b", ColourantClass.Mica, 3),
-                ],
-                new("thick"), Measure.ByWeight, null, [], new(null, null, 20)),
-        ]);
-    }
-
-    /// <summary>An older panel, sanded and poured over without a plan: only what happened is written down.</summary>
-    private static Piece OldKiln()
-    {
-        var below = new Ground(
-            new RectangleOutline(420, 300), EdgeStyle.TapedClean, 22, "#cbb899", new(PieceKind.Panel, BaseMaterial.Mdf, 18));
-        Layer rings = new(
-            "layer-1", "Kiln door", 3, [new("heart-1", 168, 138, 110, 84, -10, 14, 41)],
-            [
-                new("brick-ring", 18, false, "brick"),
-                new("ash-line", 4, false, "ash"),
-                new("soot-ring", 22, false, "soot"),
-                new("brass-line", 2, false, "brass"),
-                new("clay-ring", 30, false, "clay"),
-                new("ash-field", 10, true, "ash"),
-            ],
-            0, "glow",
-            [
-                new("glow", "glow", "#c9642a", ColourantClass.Dye, 4),
-                new("brick", "brick", "#8c3f2c", ColourantClass.Paste, 4),
-                new("ash", "ash", "#c9c2b4", ColourantClass.Paste, 4),
-                new("soot", "soot", "#2e2a28", ColourantClass.Paste, 4),
-                new("brass", "brass", "#b38f3f", ColourantClass.MetallicPaste, 5),
-                new("clay", "clay", "#a86f4c", ColourantClass.Mica, 4),
-            ],
-            new("coating"), Measure.ByVolume, null, [], new(null, null, 20));
-        var ground = below with
-        {
-            Done = [new("sand-old"), new("wipe-old"), new("level"), new("cover")],
-            Level = new(true, 0.003, 0.002),
-            Old = new("Kiln Door", null, below, GrowthScale.For(below.MapOutline), [rings]),
-        };
-        return new("Old Kiln", ground, GrowthScale.For(ground.MapOutline),
-        [
-            new(
-                "layer-1", "Left-overs", 2, [new("heart-1", 300, 190, 70, 52, 20, 12, 8)],
-                [
-                    new("rust-ring", 26, false, "rust"),
-                    new("ash-vein", 3, false, "ash"),
-                    new("smoke-field", 10, true, "smoke"),
-                ],
-                0, "clear",
-                [
-                    new("clear", "clear", "#e9efe9", null, 0),
-                    new("rust", "rust", "#9a4f26", ColourantClass.Dye, 2),
-                    new("ash", "ash", "#d8d2c4", ColourantClass.Paste, 1.5),
-                    new("smoke", "smoke", "#4d4a48", ColourantClass.AlcoholInk, 2),
-                ],
-                new("coating"), Measure.ByVolume, null, [], new(null, null, 20)),
-        ]);
-    }
-
     /// <summary>The studio's own moulds.</summary>
     private void Moulds(Instant now)
     {
@@ -374,27 +88,11 @@ public sealed class DemoWorkshop(
         moulds.Save(
             "pebbles", 0,
             new(
-                "Three pebbles", new DrawnOutline(Pebbles), 14, CapacityFrom.Dimensions, null, 1, 2, "Three sizes in one mould, for what is left over.",
+                "Three pebbles", new DrawnOutline(DemoPieces.Pebbles), 14, CapacityFrom.Dimensions, null, 1, 2, "Three sizes in one mould, for what is left over.",
                 [new(1, 14), new(2, 10), new(3, 7)]),
             now);
         moulds.Save("bog-slab", 0, new("Bog slab", new RectangleOutline(240, 160), 22, CapacityFrom.Maker, 830, 1, 1, "Takes inserts."), now);
         moulds.Note(new("marsh-round", now - Duration.FromDays(31), "Trial with casting resin, 9 mm in one pour", 2, 58), now);
         moulds.Note(new("peat-tray", now - Duration.FromDays(12), "Washed and rested; a dull spot near the left end", 0, null), now);
-    }
-
-    private static readonly string Pebbles = Shapes([(0, 4, 96, 70), (112, 10, 72, 58), (200, 16, 52, 44)]);
-
-    /// <summary>Ovals beside each other as one drawing.</summary>
-    private static string Shapes((double X, double Y, double Width, double Height)[] ovals)
-    {
-        // A multiple of four, so that corners lie on the box round each.
-        const int corners = 88;
-        var top = ovals.Min(o => o.Y);
-        return string.Concat(ovals.Select(o => string.Concat(Enumerable.Range(0, corners).Select(i =>
-        {
-            var turn = 2 * Math.PI * i / corners;
-            double x = o.X + o.Width / 2 * (1 - Math.Cos(turn)), y = o.Y - top + o.Height / 2 * (1 - Math.Sin(turn));
-            return FormattableString.Invariant($"{(i == 0 ? "M" : "L")}{x:0.##} {y:0.##}");
-        })) + "Z"));
     }
 }

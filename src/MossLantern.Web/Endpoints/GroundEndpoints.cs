@@ -90,7 +90,7 @@ internal static class GroundEndpoints
     {
         public GroundChangeValidator()
         {
-            RuleFor(c => c.Ground).SetValidator(new PieceValidator.GroundValidator());
+            RuleFor(c => c.Ground).SetValidator(new GroundValidator());
             RuleFor(c => c.Handles).Must(h => h is null or (>= SliceOutline.FewestHandles and <= SliceOutline.MostHandles))
                 .WithMessage($"A slice has from {SliceOutline.FewestHandles} to {SliceOutline.MostHandles} handles.");
             RuleFor(c => c.GrowMm).Must(mm => mm is null || Core.Units.Accepted.GrowMm.Contains(mm.Value)).WithMessage(Core.Units.Accepted.GrowMm.Sentence);

@@ -31,7 +31,7 @@ public sealed record CastIn(Ground Ground, ImmutableArray<string> MouldIds);
 internal static class MouldEndpoints
 {
     private static readonly LibraryMouldValidator Validator = new();
-    private static readonly PieceValidator.GroundValidator Grounds = new();
+    private static readonly GroundValidator Grounds = new();
 
     public static void MapMoulds(this IEndpointRouteBuilder app)
     {

@@ -2063,6 +2063,12 @@ export interface components {
         };
         /** @enum {unknown} */
         ColourantClass: "paste" | "metallic-paste" | "mica" | "interference" | "alcohol-ink" | "dye" | "acrylic" | "acrylic-metallic" | "glitter" | "lacing";
+        /**
+         * @description How the colours of neighbours are meant.
+         * @default strong
+         * @enum {unknown}
+         */
+        Contrast: "strong" | "gradual" | "any";
         /** @description Heights of a box's corners over any level line, mm. */
         CornerHeights: {
             /**
@@ -2506,6 +2512,8 @@ export interface components {
             within?: null | string;
             /** @description Depth in parts of a drawn outline where it is another than DepthMm; null for none. */
             partDepths?: null | components["schemas"]["PartDepth"][];
+            /** @description How its neighbouring colours are meant. */
+            contrast?: components["schemas"]["Contrast"];
         };
         LayerView: {
             layerId: string;

@@ -9,7 +9,8 @@ import { useMaterials } from '../materials';
 import { regionName } from '../station';
 import type { StationProps } from '../station';
 
-export function CupsStation({ layer, layerPlan, editLayer, sayLayer, cup: selected, setCup }: StationProps) {
+export function CupsStation(props: StationProps) {
+  const { layer, layerPlan, editLayer, sayLayer, cup: selected, setCup, secondLook } = props;
   const units = useUnits();
   const materials = useMaterials();
   // Oil does not go into resin.
@@ -30,6 +31,7 @@ export function CupsStation({ layer, layerPlan, editLayer, sayLayer, cup: select
         <HowNumber of={layerPlan.cups.totalMl} label="All cups" className="hero" />
         <span className="beside">in {inOrder.length === 1 ? 'one cup' : `${inOrder.length} cups`}</span>
       </h2>
+      {secondLook}
       <div className="sentence small">
         <p>
           Mixed from{' '}

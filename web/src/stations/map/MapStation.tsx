@@ -20,6 +20,11 @@ import {
 
 const ownCup = '+';
 const mostHearts = 6;
+const contrasts = [
+  ['strong', 'stand out from each other'],
+  ['gradual', 'run into each other'],
+  ['any', 'do not matter'],
+] as const;
 
 export function MapStation(props: StationProps) {
   const { layer, layerPlan, editLayer, sayLayer, selected, select } = props;
@@ -57,6 +62,14 @@ export function MapStation(props: StationProps) {
           onChange={(v) => v !== null && editLayer((l) => ({ ...l, rimFollow: v / 100 }))}
         />
       </p>
+      <p className="line">
+        <Choice
+          label="Neighbours"
+          value={layer.contrast ?? 'strong'}
+          choices={contrasts}
+          onChange={(contrast) => editLayer((l) => ({ ...l, contrast }))}
+        />
+      </p>
       <h3>Bands, from the heart to the rim</h3>
       <ol className="bands">
         {layer.hearts.length > 0 && (
@@ -92,6 +105,7 @@ export function MapStation(props: StationProps) {
           </button>
         )}
       </div>
+      {props.secondLook}
     </>
   );
 }

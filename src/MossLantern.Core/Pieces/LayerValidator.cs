@@ -1,0 +1,82 @@
+using FluentValidation;
+using MossLantern.Core.Map;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Units;
+using static MossLantern.Core.Pieces.PieceValidator;
+
+namespace MossLantern.Core.Pieces;
+
+/// <summary>Refuses a layer with values outside the accepted ranges or with parts that do not fit together.</summary>
+internal sealed class LayerValidator : AbstractValidator<Layer>
+{
+    /// <summary>Most cups of a layer.</summary>
+    public const int MostCups = 40;
+
+    public LayerValidator()
+    {
+        RuleFor(l => l.Name).Named("The layer's name");
+        RuleFor(l => l.DepthMm).In(Accepted.DepthMm);
+        RuleForEach(l => l.PartDepths!.Value).ChildRules(p => p.RuleFor(x => x.DepthMm).In(Accepted.DepthMm))
+            .OverridePropertyName("partDepths").When(l => l.PartDepths is not null);
+        RuleFor(l => l.Contrast).IsInEnum();
+        RuleFor(l => l.RimFollow).In(Accepted.RimFollow);
+        RuleFor(l => l.Widening).In(Accepted.Widening);
+        RuleFor(l => l.Hearts).Must(h => Accepted.HeartCount.Contains(h.Length)).WithMessage(Accepted.HeartCount.Sentence)
+            .Must(h => Unique(h.Select(x => x.Id))).WithMessage("Each heart needs an id of its own.");
+        RuleForEach(l => l.Hearts).SetValidator(new HeartValidator());
+        RuleFor(l => l.Bands).Cascade(CascadeMode.Stop).Must(b => Accepted.BandCount.Contains(b.Length)).WithMessage(Accepted.BandCount.Sentence)
+            .Must(b => b.Count(x => x.FillsRest) == 1).WithMessage("Exactly one band must fill the rest.")
+            .Must(b => Unique(b.Select(x => x.Id).Append(BandMap.HeartBedId))).WithMessage("Each band needs an id of its own, other than 'heart'.");
+        RuleForEach(l => l.Bands).ChildRules(band =>
+            band.RuleFor(b => b.WidthMm).Must((b, width) => b.FillsRest ? double.IsFinite(width) : Accepted.BandMm.Contains(width))
+                .WithMessage(Accepted.BandMm.Sentence));
+        RuleForEach(l => l.Bands).Must((l, band) => l.Cups.Any(c => c.Id == band.Cup)).WithMessage("A band's cup must be one of the layer's cups.");
+        RuleFor(l => l.HeartCup).Must((l, cup) => l.Cups.Any(c => c.Id == cup)).WithMessage("The heart's cup must be one of the layer's cups.");
+        RuleFor(l => l.Cups).Must(c => c.Length is > 0 and <= MostCups).WithMessage($"A layer has from 1 to {MostCups} cups.")
+            .Must(c => Unique(c.Select(x => x.Id))).WithMessage("Each cup needs an id of its own.");
+        RuleForEach(l => l.Cups).SetValidator(new CupValidator());
+        RuleFor(l => l.Resin.System).Must(s => TypicalMaterials.System(s) is not null)
+            .WithMessage($"The resin must be one of: {string.Join(", ", TypicalMaterials.ResinSystems.Select(s => s.Id))}.");
+        RuleFor(l => l.Resin.Ratio!.Resin).In(Accepted.RatioPart, "Resin parts").When(l => l.Resin.Ratio is not null);
+        RuleFor(l => l.Resin.Ratio!.Hardener).In(Accepted.RatioPart, "Hardener parts").When(l => l.Resin.Ratio is not null);
+        RuleFor(l => l.Resin.ResinDensity).In(Accepted.DensityGPerMl, "Density of the resin");
+        RuleFor(l => l.Resin.HardenerDensity).In(Accepted.DensityGPerMl, "Density of the hardener");
+        RuleFor(l => l.ReservePercent).In(Accepted.ReservePercent);
+        RuleFor(l => l.Losses!.FilmMm).In(Accepted.FilmMm).When(l => l.Losses is not null);
+        RuleFor(l => l.Losses!.DripPercent).In(Accepted.LossPercent, "Drip share").When(l => l.Losses is not null);
+        RuleFor(l => l.Losses!.CupMl).In(Accepted.CupLossMl).When(l => l.Losses is not null);
+        RuleFor(l => l.Losses!.CupPercent).In(Accepted.LossPercent, "Share that stays in a cup").When(l => l.Losses is not null);
+        RuleFor(l => l.Tools!.CupStepMl).In(Accepted.CupStepMl).When(l => l.Tools is not null);
+        RuleFor(l => l.Tools!.ScaleStepG).In(Accepted.ScaleStepG).When(l => l.Tools is not null);
+        RuleFor(l => l.PourOrder).Must((l, order) => order.All(id => id == BandMap.HeartBedId || l.Bands.Any(b => b.Id == id)))
+            .WithMessage("The pour order names a region that the layer does not have.");
+        RuleFor(l => l.Plan.RoomC).In(Accepted.RoomC);
+        RuleFor(l => l.Plan.End).Must((l, end) => end is null || l.Plan.Start is null || end >= l.Plan.Start)
+            .WithMessage("The last pour cannot be before the first.");
+        RuleFor(l => l.Plan.Start).Must(s => s is null || s.Value.Year is >= 2000 and < 2200).WithMessage("The start must be in the years 2000 to 2199.");
+        RuleFor(l => l.Plan.End).Must(s => s is null || s.Value.Year is >= 2000 and < 2200).WithMessage("The end must be in the years 2000 to 2199.");
+    }
+}
+
+internal sealed class HeartValidator : AbstractValidator<Heart>
+{
+    public HeartValidator()
+    {
+        RuleFor(h => h.XMm).In(Accepted.HeartPlaceMm);
+        RuleFor(h => h.YMm).In(Accepted.HeartPlaceMm);
+        RuleFor(h => h.WidthMm).In(Accepted.HeartMm, "Heart width");
+        RuleFor(h => h.HeightMm).In(Accepted.HeartMm, "Heart height");
+        RuleFor(h => h.WavinessMm).In(Accepted.WavinessMm);
+        RuleFor(h => h.TurnDeg).In(Accepted.TurnDeg);
+    }
+}
+
+internal sealed class CupValidator : AbstractValidator<Cup>
+{
+    public CupValidator()
+    {
+        RuleFor(c => c.Name).Named("The colour's name");
+        RuleFor(c => c.Colour).IsColour("The cup's colour");
+        RuleFor(c => c.LoadPercent).In(Accepted.LoadPercent);
+    }
+}

@@ -1,0 +1,22 @@
+using FluentValidation;
+using MossLantern.Core.Map;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Pieces;
+
+/// <summary>Rules that say their range.</summary>
+internal static class RuleExtensions
+{
+    public static IRuleBuilderOptions<T, double> In<T>(this IRuleBuilder<T, double> rule, AcceptedRange range, string? what = null) =>
+        rule.Must(range.Contains).WithMessage((what is null ? range : range with { What = what }).Sentence);
+
+    public static IRuleBuilderOptions<T, double?> In<T>(this IRuleBuilder<T, double?> rule, AcceptedRange range, string? what = null) =>
+        rule.Must(v => v is null || range.Contains(v.Value)).WithMessage((what is null ? range : range with { What = what }).Sentence);
+
+    public static IRuleBuilderOptions<T, string> IsColour<T>(this IRuleBuilder<T, string> rule, string what) =>
+        rule.Must(c => Colour.Parse(c) is not null).WithMessage($"{what} must be a colour like #33523f.");
+
+    public static IRuleBuilderOptions<T, string> Named<T>(this IRuleBuilder<T, string> rule, string what) =>
+        rule.Must(n => !string.IsNullOrWhiteSpace(n) && n.Length <= PieceValidator.LongestName)
+            .WithMessage($"{what} must have from 1 to {PieceValidator.LongestName} characters.");
+}
