@@ -188,6 +188,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
           <a className="picture-link" href={`/api/pieces/${id}/picture.png`} download={`${piece.name}.png`}>
             Picture as PNG
           </a>
+          <Again view={view} />
         </aside>
         <Tags
           id={id}
@@ -266,16 +267,9 @@ function sizeOf({ outline, base, set }: Ground, plan: PlanView['ground'], units:
   return `${outline.shape === 'oval' ? 'oval ' : ''}${kind}, ${size}${several}`;
 }
 
-/** What lies beneath the piece, or over it; a finished one can be poured over again. */
+/** What lies beneath the piece, or over it. */
 function Lying({ piece, view }: { piece: Piece; view: PieceView }) {
-  const navigate = useNavigate();
-  const [failed, setFailed] = useState<string | null>(null);
   const { old } = piece.ground;
-  const again = () => {
-    take(api.POST('/api/pieces/{id}/rework', { params: { path: { id: view.id } } }))
-      .then((made) => navigate(`/pieces/${made.id}/ground`))
-      .catch((e: unknown) => setFailed(e instanceof Refused ? e.message : 'That could not be done.'));
-  };
   return (
     <>
       {old && (
@@ -289,11 +283,25 @@ function Lying({ piece, view }: { piece: Piece; view: PieceView }) {
           lies beneath <Link to={`/pieces/${view.beneath.id}/map`}>{view.beneath.name}</Link>
         </p>
       )}
-      {view.finished && !view.beneath && (
-        <button type="button" className="btn btn-outline-primary" onClick={again}>
-          Pour over it again
-        </button>
-      )}
+    </>
+  );
+}
+
+/** A finished piece can be poured over again: it then lies beneath a new one. */
+function Again({ view }: { view: PieceView }) {
+  const navigate = useNavigate();
+  const [failed, setFailed] = useState<string | null>(null);
+  if (!view.finished || view.beneath) return null;
+  const again = () => {
+    take(api.POST('/api/pieces/{id}/rework', { params: { path: { id: view.id } } }))
+      .then((made) => navigate(`/pieces/${made.id}/ground`))
+      .catch((e: unknown) => setFailed(e instanceof Refused ? e.message : 'That could not be done.'));
+  };
+  return (
+    <>
+      <button type="button" className="picture-link" onClick={again}>
+        Pour over it again
+      </button>
       {failed && <p className="say-wrong">{failed}</p>}
     </>
   );
