@@ -25,7 +25,7 @@ public sealed class KindsTests : IDisposable
         page.Press(Keys.Enter);
         page.WaitUntilKept();
 
-        // One heart, two pictures of it: what is under the hand on the right panel is the heart's bed as well.
+        // One heart, two pictures of it.
         page.WaitForPainting();
         Waiting.Until(() => Like(page), "the heart on both panels");
         var mirrored = Mix(page);
@@ -183,7 +183,7 @@ public sealed class KindsTests : IDisposable
         page.WaitForText("How it stands");
         page.TabTo("button", "Lay the level on it");
         page.Press(Keys.Enter);
-        page.WaitForText("Right side 0.30 ° higher, lower side 0.10 ° lower.");
+        page.WaitForText("Right side 0.3° higher, lower side 0.1° lower.");
         page.WaitForText("finer than it shows");
         await client.PutAsJsonAsync("/api/stand-ins/level", new { acrossDeg = 0.012, alongDeg = -0.01, stepDeg = 0.1 });
         page.WaitForText("Right side even, lower side even.");
@@ -205,7 +205,7 @@ public sealed class KindsTests : IDisposable
         page.Write("True tilt across", "12");
         page.WaitForText("Tilt across must be from -10 to 10 degrees.");
         page.Write("True tilt across", "1.5");
-        page.WaitForText("It shows 1.50 ° across");
+        page.WaitForText("It shows 1.5° across");
     }
 
     private static double Left(Page page) =>

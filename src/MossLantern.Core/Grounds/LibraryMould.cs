@@ -1,6 +1,4 @@
 using System.Collections.Immutable;
-using System.Globalization;
-using System.Text;
 using System.Text.Json.Serialization;
 using FluentValidation;
 using MossLantern.Core.Curing;
@@ -62,7 +60,7 @@ public sealed record LibraryMould(
                 SideHeightMm = first.DepthMm,
                 Supports = null,
                 Mould = new(
-                    first.DepthMm, first.From, first.CapacityMl, was?.Pieces ?? 1, Math.Max(1, first.AtOnce),
+                    first.DepthMm, first.From, first.CapacityMl, was?.Pieces ?? 1, (int)Math.Clamp(first.AtOnce, Accepted.Copies.From, Accepted.Copies.To),
                     Math.Min(was?.KeepMm ?? 0, first.DepthMm / 2), ids, first.CavityDepths),
             };
         }
@@ -83,23 +81,14 @@ public sealed record LibraryMould(
     /// <summary>The cavities beside each other, and the depth of those that are not the deepest.</summary>
     private static (DrawnOutline Outline, ImmutableArray<PartDepth> Depths) Beside(List<LibraryMould> moulds, double deepest)
     {
-        var text = new StringBuilder();
+        var all = new List<Ring>();
         var placed = new List<(double LeftMm, double DepthMm)>();
         var left = 0.0;
         foreach (var mould in moulds)
         {
             var rings = mould.Outline.Rings;
             double fromX = rings.Min(r => r.Xs.ToArray().Min()), fromY = rings.Min(r => r.Ys.ToArray().Min());
-            foreach (var ring in rings)
-            {
-                for (var i = 0; i < ring.Count; i++)
-                {
-                    text.Append(CultureInfo.InvariantCulture, $"{(i == 0 ? "M" : "L")}{ring.Xs[i] - fromX + left:0.###} {ring.Ys[i] - fromY:0.###}");
-                }
-
-                text.Append('Z');
-            }
-
+            all.AddRange(rings.Select(r => r.Moved(left - fromX, -fromY)));
             var parts = mould.Outline is DrawnOutline drawn
                 ? drawn.Parts.Select((p, i) => (p.Rings[0].Xs.ToArray().Min() - fromX + left, (mould.CavityDepths ?? []).FirstOrDefault(d => d.Part == i + 1)?.DepthMm ?? mould.DepthMm))
                 : [(left, mould.DepthMm)];
@@ -109,7 +98,7 @@ public sealed record LibraryMould(
 
         // Parts are counted from left to right, as the outline counts them.
         return (
-            new(text.ToString()),
+            DrawnOutline.Of(all),
             [.. placed.Select((p, i) => (p, i)).OrderBy(x => x.p.LeftMm).ThenBy(x => x.i).Select((x, n) => new PartDepth(n + 1, x.p.DepthMm)).Where(d => d.DepthMm != deepest)]);
     }
 

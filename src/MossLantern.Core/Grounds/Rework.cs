@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using System.Globalization;
-using System.Text;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
 using NetTopologySuite.Geometries;
@@ -118,23 +117,11 @@ public static class Rework
         }
 
         var box = outer.EnvelopeInternal;
-        var text = new StringBuilder();
-        for (var i = 0; i < outer.NumGeometries; i++)
-        {
-            var part = (Polygon)outer.GetGeometryN(i);
-            foreach (var ring in part.InteriorRings.Prepend(part.ExteriorRing))
-            {
-                for (var k = 0; k < ring.NumPoints - 1; k++)
-                {
-                    var at = ring.GetCoordinateN(k);
-                    text.Append(CultureInfo.InvariantCulture, $"{(k == 0 ? "M" : "L")}{at.X - box.MinX:0.###} {at.Y - box.MinY:0.###}");
-                }
-
-                text.Append('Z');
-            }
-        }
-
-        return (new DrawnOutline(text.ToString()), -box.MinX, -box.MinY);
+        var grown = Enumerable.Range(0, outer.NumGeometries).Select(i => (Polygon)outer.GetGeometryN(i))
+            .SelectMany(part => part.InteriorRings.Prepend(part.ExteriorRing))
+            .Select(ring => ring.Coordinates[..^1])
+            .Select(corners => new Ring([.. corners.Select(c => c.X - box.MinX)], [.. corners.Select(c => c.Y - box.MinY)]));
+        return (DrawnOutline.Of(grown), -box.MinX, -box.MinY);
     }
 
     private static Polygon Polygon(GeometryFactory factory, Ring ring) => factory.CreatePolygon(

@@ -1,5 +1,7 @@
 using System.Collections.Concurrent;
 using System.Collections.Immutable;
+using System.Globalization;
+using System.Text;
 using System.Text.Json.Serialization;
 
 namespace MossLantern.Core.Shapes;
@@ -21,6 +23,24 @@ public sealed record DrawnOutline(string Path) : Outline
 
     // A piece is read anew for every request while it is dragged; its drawing stays the same.
     private static readonly ConcurrentDictionary<string, DrawnRings> Known = new(StringComparer.Ordinal);
+
+    /// <summary>The outline of rings, in mm, where they lie.</summary>
+    public static DrawnOutline Of(IEnumerable<Ring> rings)
+    {
+        ArgumentNullException.ThrowIfNull(rings);
+        var text = new StringBuilder();
+        foreach (var ring in rings)
+        {
+            for (var i = 0; i < ring.Count; i++)
+            {
+                text.Append(CultureInfo.InvariantCulture, $"{(i == 0 ? "M" : "L")}{ring.Xs[i]:0.###} {ring.Ys[i]:0.###}");
+            }
+
+            text.Append('Z');
+        }
+
+        return new(text.ToString());
+    }
 
     /// <summary>What is wrong with the path, as a sentence; null when nothing is.</summary>
     [JsonIgnore]

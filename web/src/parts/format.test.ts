@@ -1,7 +1,20 @@
 import { describe, expect, it } from 'vitest';
-import { fieldText, fixed, localText, quantity, typedNumber, untilText, wireText } from './format';
+import {
+  decimalsOfStep,
+  fieldText,
+  fixed,
+  localText,
+  quantity,
+  typedNumber,
+  untilText,
+  wireText,
+} from './format';
 
 describe('numbers', () => {
+  it('have as many decimals as the step of the tool', () => {
+    expect([1, 0.5, 0.1, 0.05, 0.01, 0.001].map(decimalsOfStep)).toEqual([0, 1, 1, 2, 2, 3]);
+  });
+
   it('take a decimal comma or point and nothing else', () => {
     expect(typedNumber(' 12,5 ')).toBe(12.5);
     expect(typedNumber('−3')).toBe(-3);

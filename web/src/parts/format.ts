@@ -58,3 +58,6 @@ export function typedNumber(text: string): number | null {
   const plain = text.trim().replace(',', '.').replace('−', '-');
   return /^-?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : null;
 }
+
+/** As many decimals as a tool's step has, so that nothing is shown finer than it resolves. */
+export const decimalsOfStep = (step: number) => Math.max(0, Math.ceil(-Math.log10(step) - 1e-9));

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { LevelSteering } from '../api/client';
 import { Refused, api, take } from '../api/client';
 import { NumberField } from '../parts/Fields';
+import { decimalsOfStep } from '../parts/format';
 import { useLive } from '../parts/live';
 import { useUnits } from '../units/units';
 
@@ -58,7 +59,7 @@ function LevelPanel({ steering }: { steering: LevelSteering }) {
       </p>
       <p role="status" className="shows">
         {live
-          ? `It shows ${units.show(live.level.acrossDeg, '°', 2)} across and ${units.show(live.level.alongDeg, '°', 2)} along.`
+          ? `It shows ${units.show(live.level.acrossDeg, '°', decimalsOfStep(live.level.stepDeg))} across and ${units.show(live.level.alongDeg, '°', decimalsOfStep(live.level.stepDeg))} along.`
           : 'No level answers.'}
       </p>
     </section>

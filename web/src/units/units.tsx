@@ -56,7 +56,7 @@ function unitsOf(system: System) {
     /** The same as one text. */
     show: (value: number, unit: string, decimals?: number) => {
       const p = part(value, unit, decimals);
-      return p.unit === '' ? p.text : `${p.text} ${p.unit}`;
+      return p.unit === '' || p.unit === '°' ? `${p.text}${p.unit}` : `${p.text} ${p.unit}`;
     },
     unit: (unit: string) => known(unit)?.unit ?? unit,
     /** The text of a field that holds a value. */

@@ -22,7 +22,7 @@ export function FromLibrary({ ground, onChange }: { ground: Ground; onChange: (g
       .catch((e: unknown) => setFailed(e instanceof Refused ? e.message : 'That could not be done.'));
   };
   const left = moulds.filter((m) => !ids.includes(m.id));
-  const named = moulds.map((m) => [m.id, `${m.mould.name} (${m.mould.owned} owned)`] as const);
+  const named = moulds.map((m) => [m.id, `${m.mould.name} × ${m.mould.owned}`] as const);
   return (
     <p>
       {'in '}

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { LevelShows, Reckoned } from '../../api/client';
+import { decimalsOfStep } from '../../parts/format';
 import { useLive } from '../../parts/live';
 import { useUnits } from '../../units/units';
 
@@ -52,13 +53,13 @@ function Lying({ needed, onTake, onOff }: LyingProps) {
       <div>
         <p role="status">
           {shows
-            ? `Right side ${words(shows.acrossDeg, units.show)}, lower side ${words(shows.alongDeg, units.show)}.`
+            ? `Right side ${words(shows.acrossDeg, shows.stepDeg, units.show)}, lower side ${words(shows.alongDeg, shows.stepDeg, units.show)}.`
             : 'No level answers.'}
         </p>
         {shows && (
           <p className="hint">
-            It shows steps of {units.show(shows.stepDeg, '°', 2)}; this piece asks for{' '}
-            {units.show(needed.value, '°', 3)}.
+            It shows steps of {units.show(shows.stepDeg, '°', decimalsOfStep(shows.stepDeg))}; this piece asks
+            for {units.show(needed.value, '°', 3)}.
             {!tells && ' That is finer than it shows: check with a dish of water too.'}
           </p>
         )}
@@ -81,7 +82,7 @@ function Lying({ needed, onTake, onOff }: LyingProps) {
   );
 }
 
-function words(deg: number, show: (value: number, unit: string, decimals?: number) => string) {
+function words(deg: number, step: number, show: (value: number, unit: string, decimals?: number) => string) {
   if (deg === 0) return 'even';
-  return `${show(Math.abs(deg), '°', 2)} ${deg > 0 ? 'higher' : 'lower'}`;
+  return `${show(Math.abs(deg), '°', decimalsOfStep(step))} ${deg > 0 ? 'higher' : 'lower'}`;
 }
