@@ -15,7 +15,7 @@ namespace MossLantern.Bench
     [MemoryDiagnoser]
     public class MapBenchmarks
     {
-        private readonly BandMapper mapper = new();
+        private readonly LayerMapper mapper = new();
         private readonly PiecePlanner planner;
         private double x;
         private Piece piece = null!;

@@ -87,13 +87,29 @@ public static class SkiaBrush
         foreach (var path in painting.Paths)
         {
             using var shape = Parse(path.Path);
-            Paint(canvas, path, shape, pixelsPerMm);
+            Clipped(canvas, painting, path, () => Paint(canvas, path, shape, pixelsPerMm));
         }
 
         if (painting.Paths.Any(p => p.Role == PaintRole.GrowthLine))
         {
             Finishes(canvas, painting);
         }
+    }
+
+    /// <summary>Draws within the part that a path belongs to.</summary>
+    private static void Clipped(SKCanvas canvas, Painting painting, PaintPath path, Action draw)
+    {
+        if (path.Clip is not { } number)
+        {
+            draw();
+            return;
+        }
+
+        canvas.Save();
+        using var part = Parse(painting.Clips[number]);
+        canvas.ClipPath(part, antialias: true);
+        draw();
+        canvas.Restore();
     }
 
     private static void Paint(SKCanvas canvas, PaintPath path, SKPath shape, float pixelsPerMm)
@@ -123,8 +139,7 @@ public static class SkiaBrush
         for (var i = 0; i < painting.Paths.Length; i++)
         {
             var p = painting.Paths[i];
-            if (p is { Fill: not null, Region: not null, Opacity: > 0 } && p.Role != PaintRole.Facet
-                && (edges.Count == 0 || painting.Paths[edges[^1]].Region != p.Region))
+            if (p is { Fill: not null, Region: not null, Opacity: > 0, Role: PaintRole.Body or PaintRole.Part })
             {
                 edges.Add(i);
             }
@@ -139,14 +154,15 @@ public static class SkiaBrush
                 continue;
             }
 
-            // A ring of a layer above already has its hole.
-            var hole = outer.Opacity == 1 && e + 1 < edges.Count && Layer(painting.Paths[edges[e + 1]]) == Layer(outer)
-                ? painting.Paths[edges[e + 1]].Path
+            // A ring of a layer above already has its hole, and what lies side by side has none.
+            var next = e + 1 < edges.Count ? painting.Paths[edges[e + 1]] : null;
+            var hole = outer is { Opacity: 1, Role: PaintRole.Body } && next is { Role: PaintRole.Body } && next.Clip == outer.Clip && Layer(next) == Layer(outer)
+                ? next.Path
                 : "";
             using (paint)
             using (var ring = Parse(outer.Path + hole))
             {
-                canvas.DrawPath(ring, paint);
+                Clipped(canvas, painting, outer, () => canvas.DrawPath(ring, paint));
             }
         }
 

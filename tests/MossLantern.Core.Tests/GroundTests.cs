@@ -12,7 +12,7 @@ namespace MossLantern.Core.Tests;
 
 public class GroundTests
 {
-    private static readonly PiecePlanner Planner = new(new BandMapper());
+    private static readonly PiecePlanner Planner = new(new LayerMapper());
 
     private static readonly DateTimeZone Zone = DateTimeZoneProviders.Tzdb["Europe/Dublin"];
 

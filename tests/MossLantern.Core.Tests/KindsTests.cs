@@ -14,7 +14,7 @@ public class KindsTests
 {
     private const string TwoLetters = "M0 0L60 0L60 80L0 80ZM100 0L150 0L150 80L100 80ZM110 20L110 60L140 60L140 20Z";
 
-    private static readonly BandMapper Mapper = new();
+    private static readonly LayerMapper Mapper = new();
 
     private static readonly PiecePlanner Planner = new(Mapper);
 
@@ -110,9 +110,8 @@ public class KindsTests
         var layer = Samples.Layer(Samples.Heart(310, 220, 120, 90), 12, 6, 0);
         var triptych = Samples.Piece(Samples.Panel(300, 500) with { Set = new(3, 20, false) }, layer);
         var regions = Plan(triptych).Layers[0].Regions;
-        var outline = triptych.Ground.MapOutline;
         var perPanel = triptych.Ground.Panels!.Copies
-            .Select(c => Mapper.AreasWithin(outline, triptych.Growth, layer, new PlacedOutline(triptych.Ground.Outline, c.FromMm, 0))).ToList();
+            .Select(c => Mapper.AreasWithin(triptych, layer, new PlacedOutline(triptych.Ground.Outline, c.FromMm, 0))).ToList();
         Assert.All(perPanel, areas => Assert.Equal(150_000, areas.Sum(), 1));
         for (var k = 0; k < regions.Length; k++)
         {

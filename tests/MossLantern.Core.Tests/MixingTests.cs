@@ -261,7 +261,7 @@ public class MixingTests
 
     private static CupPlan Cups(Ground ground, Layer layer)
     {
-        var (mapper, piece) = (new BandMapper(), Samples.Piece(ground, layer));
-        return CupPlanner.Plan(ground, layer, mapper.Map(ground.Outline, piece.Growth, layer), DepthZones.Of(mapper, piece, layer));
+        var (mapper, piece) = (new LayerMapper(), Samples.Piece(ground, layer));
+        return CupPlanner.Plan(ground, layer, mapper.Map(piece, layer), DepthZones.Of(mapper, piece, layer));
     }
 }

@@ -10,7 +10,7 @@ namespace MossLantern.Core.Tests;
 /// <summary>Colours that touch while they are wet, grounds that show through, cups without a place.</summary>
 public class NeighbourTests
 {
-    private static readonly PiecePlanner Planner = new(new BandMapper());
+    private static readonly PiecePlanner Planner = new(new LayerMapper());
 
     private static readonly string[] Palette = ["#33523f", "#3a5a46", "#c99b3a", "#f0e8d5", "#5a2233", "#2e2a28", "#6f7a80", "#d9667a", "#3f6c74", "#e2ab50"];
 

@@ -182,7 +182,7 @@ public partial class PaintingTests
     private static partial Regex Numbers();
 
     private static Painting Paint(PaintDetail detail, params Layer[] layers) =>
-        new PiecePlanner(new BandMapper()).Paint(Samples.Piece(Samples.Panel(), layers), null, detail);
+        new PiecePlanner(new LayerMapper()).Paint(Samples.Piece(Samples.Panel(), layers), null, detail);
 
     [GeneratedRegex("^M(-?[0-9.]+) (-?[0-9.]+)")]
     private static partial Regex FirstPoint();

@@ -183,5 +183,5 @@ public class PieceTests
     private static IEnumerable<PourStep> Steps(Layer layer) => Plan(Samples.Piece(Samples.Panel(), layer)).Layers.Single().Steps;
 
     private static PiecePlan Plan(Piece piece, params PouredLayer[] poured) =>
-        new PiecePlanner(new BandMapper()).Plan(piece, poured, Dublin);
+        new PiecePlanner(new LayerMapper()).Plan(piece, poured, Dublin);
 }

@@ -50,10 +50,10 @@ internal static class Samples
     public static Piece Piece(Ground ground, params Layer[] layers) =>
         new("Test", ground, GrowthScale.For(ground.MapOutline), [.. layers]);
 
-    public static BandMap Map(Ground ground, Layer layer, GrowthScale? growth = null) =>
-        new BandMapper().Map(ground.Outline, growth ?? GrowthScale.For(ground.Outline), layer);
+    internal static BandMap Map(Ground ground, Layer layer, GrowthScale? growth = null) =>
+        (BandMap)new LayerMapper().Map(ground.Outline, growth ?? GrowthScale.For(ground.Outline), layer, []);
 
-    public static double Area(this BandMap map, string region) => map.Regions.Single(r => r.Id == region).AreaMm2;
+    public static double Area(this LayerMap map, string region) => map.Regions.Single(r => r.Id == region).AreaMm2;
 
     public static ReckonedInput Input(this Reckoned reckoned, string name) => reckoned.Inputs.Single(i => i.Name == name);
 

@@ -161,12 +161,13 @@ public sealed partial class BadValueTests : IDisposable
         drawn["layers"]![0]!["partDepths"] = new JsonArray(Json("""{ "part": 2, "depthMm": 4 }"""));
         var oval = WithInsert(piece, """{ "shape": "oval", "widthMm": 9, "heightMm": 8 }""");
         var disc = WithInsert(piece, """{ "shape": "round", "diameterMm": 9 }""");
+        var laid = LaidOut.Keys.Select(kind => Laid(piece, kind)).ToArray();
         var ranges = (await host.Get("/api/fields"))["ranges"]!.AsObject();
         foreach (var (field, range) in ranges.Where(r => !r.Key.StartsWith("runs.", StringComparison.Ordinal)))
         {
-            var (whole, place) = ((JsonObject[])[set, drawn, oval, disc, piece, round, slice])
+            var (whole, place) = ((JsonObject[])[.. laid, set, drawn, oval, disc, piece, round, slice])
                 .SelectMany(w => All(w).Select(p => (Whole: w, p.Place))).Last(p => Indices().Replace(p.Place, "") == field);
-            var step = field.Split('.')[^1] is "coats" or "pieces" or "cavities" or "count" ? 1 : 0.001;
+            var step = field.Split('.')[^1] is "coats" or "pieces" or "cavities" or "count" or "petals" or "fields" ? 1 : 0.001;
             foreach (var (value, taken) in new[]
             {
                 ((double)range!["from"]! - step, false), ((double)range["to"]! + step, false), ((double)range["from"]!, true), ((double)range["to"]!, true),
@@ -188,6 +189,60 @@ public sealed partial class BadValueTests : IDisposable
                 }
             }
         }
+    }
+
+    /// <summary>One of every layout, for a layer with the cups "cup-1" and "other".</summary>
+    public static TheoryData<string> Layouts => [.. LaidOut.Keys];
+
+    private static readonly Dictionary<string, string> LaidOut = new()
+    {
+        ["lines"] = """{ "kind": "lines", "startCup": "other", "startMm": 0.5, "wavinessMm": 2, "seed": 3 }""",
+        ["petals"] = """{ "kind": "petals", "xMm": 30, "yMm": 20, "petals": 5, "pullMm": 6, "inward": true, "toolMm": 2, "turnDeg": 10 }""",
+        ["fields"] = """
+            { "kind": "fields", "fields": 6, "colours": ["cup-1", "other"], "seed": 4, "moved": [{ "field": 2, "xMm": 20, "yMm": 10 }],
+              "recoloured": [{ "field": 3, "cup": "other" }], "vein": { "cup": "other", "widthMm": 2, "thicknessMm": 0.5 } }
+            """,
+        ["pools"] = """
+            { "kind": "pools", "strokes": [{ "id": "w1", "spots": [{ "xMm": 0, "yMm": 20 }, { "xMm": 30, "yMm": 22 }, { "xMm": 60, "yMm": 18 }] }], "beadMm": 2,
+              "pools": [{ "id": "p1", "xMm": 10, "yMm": 5, "cup": "other" }] }
+            """,
+        ["puddle"] = """
+            { "kind": "puddle", "xMm": 30, "yMm": 20, "pours": [{ "id": "a", "cup": "other", "ml": 2 }, { "id": "b", "cup": "cup-1", "ml": 1 }],
+              "tiltDeg": 20, "tiltPercent": 15, "restCup": "cup-1" }
+            """,
+        ["marble"] = """{ "kind": "marble", "groundCup": "cup-1", "streakCup": "mix", "streakPercent": 30, "blend": 0.4, "directionDeg": 15, "seed": 2 }""",
+        ["flood"] = """{ "kind": "flood", "cup": "cup-1" }""",
+    };
+
+    [Theory]
+    [MemberData(nameof(Layouts))]
+    public async Task Every_layout_a_zone_of_it_and_what_is_kept(string kind)
+    {
+        var (id, piece) = await Worked();
+        var request = new JsonObject { ["piece"] = Laid(piece, kind), ["layerId"] = "layer-1", ["detail"] = kind is "fields" or "pools" ? "full" : "draft", ["numbers"] = true };
+        await Send(HttpMethod.Post, $"/api/pieces/{id}/preview", request, HttpStatusCode.OK);
+    }
+
+    /// <summary>The worked piece with a layout, a zone that is laid out in the same way, and a kept zone.</summary>
+    private static JsonObject Laid(JsonObject piece, string kind)
+    {
+        var laid = piece.DeepClone().AsObject();
+        laid["ground"]!["mould"]!["inserts"] = null;
+        laid["layers"]!.AsArray().RemoveAt(1);
+        var layer = laid["layers"]![0]!;
+        layer["bands"]![0]!["id"] = "band-1";
+        var cup = layer["cups"]![0]!;
+        var own = (string)cup["id"]!;
+        layer["cups"]!.AsArray().Add((JsonNode)Json("""{ "id": "other", "name": "other", "colour": "#102030", "colourant": "paste", "loadPercent": 3 }"""));
+        layer["cups"]!.AsArray().Add((JsonNode)Json(
+            $$"""{ "id": "mix", "name": "mix", "colour": "#102030", "colourant": null, "loadPercent": 0, "of": [{ "cup": "other", "parts": 2 }, { "cup": "{{own}}", "parts": 1 }] }"""));
+        layer["pourOrder"] = new JsonArray();
+        layer["layout"] = Json(LaidOut[kind].Replace("cup-1", own, StringComparison.Ordinal));
+        var zone = Json("""{ "id": "z1", "name": "Corner", "outline": { "shape": "round", "diameterMm": 18 }, "xMm": 35, "yMm": 18, "rimFollow": 0, "widening": 1 }""");
+        (zone["hearts"], zone["bands"], zone["heartCup"], zone["layout"]) = (new JsonArray(), layer["bands"]!.DeepClone(), own, layer["layout"]!.DeepClone());
+        layer["zones"] = new JsonArray(zone);
+        laid["kept"] = new JsonArray(Json("""{ "id": "k1", "name": "Shell", "outline": { "shape": "oval", "widthMm": 8, "heightMm": 6 }, "xMm": 4, "yMm": 4, "keep": "bare", "damMm": 1 }"""));
+        return laid;
     }
 
     /// <summary>The worked piece as one of a pair of panels over older work.</summary>

@@ -27,7 +27,7 @@ internal sealed record Neighbours(Layer Layer, int At, Cup Inner, Cup Outer, dou
         {
             var seen = plan.Regions.Where(r => r.Fits).Select(r => r.Id).ToHashSet();
             var cups = layer.Cups.ToDictionary(c => c.Id);
-            for (var at = layer.Hearts.IsEmpty ? 1 : 0; at < layer.Bands.Length; at++)
+            for (var at = layer.Layout is not null || layer.Hearts.IsEmpty ? 1 : 0; at < layer.Bands.Length && layer.UsesBands; at++)
             {
                 var inner = at == 0 ? BandMap.HeartBedId : layer.Bands[at - 1].Id;
                 var outer = layer.Bands[at].Id;
@@ -208,7 +208,7 @@ internal sealed class NoHomeCheck : ICheck
     {
         foreach (var (layer, _) in looked.Piece.Layers.Zip(looked.Plan.Layers).Where(l => !l.Second.Poured))
         {
-            var used = layer.Bands.Select(b => b.Cup).Append(layer.HeartCup).ToHashSet();
+            var used = layer.Layout is null ? layer.CupsInUse.Add(layer.HeartCup) : layer.CupsInUse;
             foreach (var cup in layer.Cups.Where(c => !used.Contains(c.Id)))
             {
                 yield return new(

@@ -35,7 +35,7 @@ internal sealed class ReliefBelowCheck : ICheck
 
     private static bool IsClear(Layer layer)
     {
-        var used = layer.Bands.Select(b => b.Cup).Concat(layer.Hearts.IsEmpty ? [] : [layer.HeartCup]).ToHashSet();
+        var used = layer.CupsInUse;
         return layer.Cups.Where(c => used.Contains(c.Id)).All(c => c.Colourant is null);
     }
 

@@ -2,35 +2,20 @@ using System.Collections.Immutable;
 using System.Numerics;
 using System.Runtime.InteropServices;
 using System.Runtime.Intrinsics;
+using MossLantern.Core.Pieces;
 
 namespace MossLantern.Core.Map;
 
-/// <summary>What a region of the map is.</summary>
-public enum RegionKind
-{
-    /// <summary>The bed of the hearts.</summary>
-    HeartBed,
-
-    /// <summary>A band or vein.</summary>
-    Band,
-}
-
-/// <summary>A region of a layer: the part of the outline that one band, or the hearts' bed, takes up.</summary>
-/// <param name="Id">Id of its band, or <see cref="BandMap.HeartBedId"/>.</param>
+/// <summary>One of the strips that a field is cut into by its levels, from the lowest to the highest.</summary>
+/// <param name="Id">Id of its region.</param>
 /// <param name="Kind">What it is.</param>
-/// <param name="AreaMm2">Area, mm²; 0 where it does not fit.</param>
-/// <param name="OpenEdgeMm">Length of the outline's edge that it touches, mm.</param>
-/// <param name="PlannedWidthMm">The width asked for, mm; null for the band that fills the rest and the hearts' bed.</param>
-public sealed record Region(string Id, RegionKind Kind, double AreaMm2, double OpenEdgeMm, double? PlannedWidthMm);
+/// <param name="CupId">Its cup.</param>
+/// <param name="PlannedWidthMm">The width asked for, mm; null for the one that fills the rest.</param>
+/// <param name="ToMm">Depth of its far edge, mm.</param>
+internal sealed record Strip(string Id, RegionKind Kind, string CupId, double? PlannedWidthMm, double ToMm);
 
-/// <summary>A stretch of a cut across the map.</summary>
-/// <param name="RegionId">The region it passes.</param>
-/// <param name="FromMm">Where it enters, mm from the left.</param>
-/// <param name="ToMm">Where it leaves, mm from the left.</param>
-public sealed record CutSpan(string RegionId, double FromMm, double ToMm);
-
-/// <summary>The map of one layer, grown from its hearts.</summary>
-public sealed class BandMap
+/// <summary>A map whose regions nest: strips between rising levels of a field, the first of them the hearts' bed.</summary>
+internal sealed class BandMap : LayerMap
 {
     /// <summary>Id of the region of the hearts' bed.</summary>
     public const string HeartBedId = "heart";
@@ -41,60 +26,95 @@ public sealed class BandMap
     private readonly Lazy<ImmutableArray<string>> edgeLines;
 
     /// <summary>A map whose regions are measured when they are first asked for: a drag that only paints does not ask.</summary>
-    internal BandMap(GrowthGrid grid, float[] field, double[] levels, DepthScale depths, Func<ImmutableArray<Region>> measure)
+    /// <param name="cover">What it is laid out in.</param>
+    /// <param name="field">The field per node; below the first level in a heart.</param>
+    /// <param name="levels">Outer edge of every strip but the last, in rising order.</param>
+    /// <param name="depths">Levels as millimetres and back.</param>
+    /// <param name="strips">The hearts' bed, then the others from the lowest out.</param>
+    /// <param name="film">What they lie on; null for nothing.</param>
+    public BandMap(OutlineCover cover, float[] field, double[] levels, DepthScale depths, ImmutableArray<Strip> strips, Region? film = null)
     {
-        Grid = grid;
-        Field = field;
-        Levels = levels;
-        Depths = depths;
-        regions = new(measure);
+        (Cover, Field, Levels, Depths, Strips, Film) = (cover, field, levels, depths, strips, film);
+        regions = new(Measure);
         edgeLines = new(() => Lines(levels));
     }
 
-    /// <summary>The hearts' bed, then the bands from the hearts outward. Their areas sum to the outline's.</summary>
-    public ImmutableArray<Region> Regions => regions.Value;
+    /// <summary>The hearts' bed, then the strips outward, then what they lie on.</summary>
+    public override ImmutableArray<Region> Regions => regions.Value;
 
-    /// <summary>The area of every region that lies in a part of the outline, mm², in the order of <see cref="Regions"/>.</summary>
-    internal double[] AreasWithin(OutlineCover part)
+    /// <inheritdoc/>
+    public override ImmutableArray<Border> Borders =>
+    [
+        .. Regions.Where(r => r.TakesArea).Zip(Regions.Skip(1).Where(r => r.TakesArea))
+            .Where(pair => pair.First.AreaMm2 > 0 && pair.Second.AreaMm2 > 0)
+            .Select(pair => new Border(pair.First.Id, pair.Second.Id, null)),
+    ];
+
+    internal override double StepMm => Grid.SpacingMm / 2;
+
+    internal OutlineCover Cover { get; }
+
+    internal GrowthGrid Grid => Cover.Grid;
+
+    internal ImmutableArray<Strip> Strips { get; }
+
+    internal Region? Film { get; }
+
+    /// <inheritdoc/>
+    public override string RegionAt(double xMm, double yMm)
     {
-        var below = BandAreas.Below(part, Field, Levels);
-        return [.. below.Select((area, k) => Math.Max(0, area - (k == 0 ? 0 : below[k - 1])))];
+        var value = RimLengths.Value(Grid, Field, xMm, yMm);
+        var strip = 0;
+        while (strip < Levels.Length && value >= Levels[strip])
+        {
+            strip++;
+        }
+
+        return Strips[strip].Id;
     }
 
-    /// <summary>A straight cut across the map from left to right: the regions it passes, in order.</summary>
-    /// <param name="yMm">Height of the cut, mm from the top.</param>
-    /// <param name="fromMm">Left end, mm.</param>
-    /// <param name="toMm">Right end, mm.</param>
-    public ImmutableArray<CutSpan> Cut(double yMm, double fromMm, double toMm)
+    internal override double[] AreasWithin(OutlineCover part)
     {
-        var spans = ImmutableArray.CreateBuilder<CutSpan>();
-        var steps = Math.Max(1, (int)Math.Ceiling((toMm - fromMm) / (Grid.SpacingMm / 2)));
-        var start = fromMm;
-        var current = RegionAt(fromMm, yMm);
-        for (var i = 1; i <= steps; i++)
+        var below = BandAreas.Below(part, Field, Levels);
+        return
+        [
+            .. below.Select((area, k) => Math.Max(0, area - (k == 0 ? 0 : below[k - 1]))),
+            .. Film is null ? Array.Empty<double>() : [below[^1]],
+        ];
+    }
+
+    /// <summary>How deep the map reaches in a part of the outline, counted from its far end, mm.</summary>
+    internal double FarFromRimMm(OutlineCover part)
+    {
+        var least = float.MaxValue;
+        for (var row = 0; row < Grid.Rows - 1; row++)
         {
-            var x = fromMm + (toMm - fromMm) * i / steps;
-            var region = i == steps ? -1 : RegionAt(x, yMm);
-            if (region != current)
+            var shares = part.Shares(row);
+            for (var column = 0; column < shares.Length; column++)
             {
-                spans.Add(new(Regions[current].Id, start, x));
-                (start, current) = (x, region);
+                if (shares[column] > 0)
+                {
+                    least = Math.Min(least, Field[row * Grid.Columns + column]);
+                }
             }
         }
 
-        return spans.ToImmutable();
+        return Math.Max(0, Strips[^1].ToMm - Depths.Depth(least));
     }
 
-    private int RegionAt(double x, double y)
+    private ImmutableArray<Region> Measure()
     {
-        var value = RimLengths.Value(Grid, Field, x, y);
-        var region = 0;
-        while (region < Levels.Length && value >= Levels[region])
+        var areas = AreasWithin(Cover);
+
+        // One strip alone is the outline, without the rounding of many cells.
+        if (Film is null && areas.Count(a => a > 0) == 1)
         {
-            region++;
+            areas[Array.FindIndex(areas, a => a > 0)] = Cover.Outline.AreaMm2;
         }
 
-        return region;
+        var edges = RimLengths.Between(Grid, Cover.Outline, Field, Levels);
+        var strips = Strips.Select((s, k) => new Region(s.Id, s.Kind, s.CupId, areas[k], edges[k], s.PlannedWidthMm));
+        return [.. strips, .. Film is null ? Array.Empty<Region>() : [Film with { AreaMm2 = areas[^1] }]];
     }
 
     /// <summary>The outer edge of every region but the last, as SVG paths; kept, since a drag changes one layer of several.</summary>
@@ -109,12 +129,10 @@ public sealed class BandMap
         return ImmutableCollectionsMarshal.AsImmutableArray(lines);
     }
 
-    internal GrowthGrid Grid { get; }
-
-    /// <summary>The growth field per node; below zero in a heart.</summary>
+    /// <summary>The field per node; below the first level in a heart.</summary>
     internal float[] Field { get; }
 
-    /// <summary>Outer edge of every region but the last, in rising order.</summary>
+    /// <summary>Outer edge of every strip but the last, in rising order.</summary>
     internal double[] Levels { get; }
 
     internal DepthScale Depths { get; }
@@ -128,13 +146,11 @@ public sealed class BandMap
 internal sealed class DepthScale
 {
     private readonly double[] depthAt;
-    private readonly double step;
+    private readonly double[] levelAt;
 
-    public DepthScale(double[] depthAt, double step)
-    {
-        this.depthAt = depthAt;
-        this.step = step;
-    }
+    /// <param name="depthAt">Rising depths, mm, the first 0.</param>
+    /// <param name="levelAt">The level at each.</param>
+    public DepthScale(double[] depthAt, double[] levelAt) => (this.depthAt, this.levelAt) = (depthAt, levelAt);
 
     /// <summary>Depth of the outermost point, mm.</summary>
     public double FarMm => depthAt[^1];
@@ -160,11 +176,26 @@ internal sealed class DepthScale
 
         at = Math.Max(at, 1);
         double from = depthAt[at - 1], to = depthAt[at];
-        return step * (at - 1 + (to > from ? (depthMm - from) / (to - from) : 0));
+        return levelAt[at - 1] + (to > from ? (depthMm - from) / (to - from) : 0) * (levelAt[at] - levelAt[at - 1]);
+    }
+
+    /// <summary>The depth of a level, mm.</summary>
+    public double Depth(double level)
+    {
+        var at = Array.BinarySearch(levelAt, level);
+        at = Math.Clamp(at < 0 ? ~at : at, 1, levelAt.Length - 1);
+        double from = levelAt[at - 1], to = levelAt[at];
+        return depthAt[at - 1] + (to > from ? Math.Clamp((level - from) / (to - from), 0, 1) : 0) * (depthAt[at] - depthAt[at - 1]);
     }
 
     /// <summary>From the mean slope of the field at each level, over the cells of an outline.</summary>
-    public static DepthScale Over(OutlineCover cover, float[] field)
+    /// <param name="cover">The outline.</param>
+    /// <param name="field">The field.</param>
+    /// <param name="even">
+    /// Whether each level is met by cells up to one spacing off: a front that runs along the grid meets only a few levels
+    /// exactly, and what lies between would be told by its corners alone.
+    /// </param>
+    public static DepthScale Over(OutlineCover cover, float[] field, bool even = false)
     {
         const int bins = 1024;
         var grid = cover.Grid;
@@ -187,11 +218,16 @@ internal sealed class DepthScale
             }
         }
 
+        if (even)
+        {
+            sums = Even(sums, (int)Math.Ceiling(grid.SpacingMm / step));
+        }
+
         var depth = new double[bins + 1];
         var mean = 1.0;
         for (var bin = 0; bin < bins; bin++)
         {
-            if (sums[bin][1] > 0)
+            if (sums[bin][1] > 1e-9)
             {
                 mean = Math.Max(sums[bin][0] / sums[bin][1], 1e-3);
             }
@@ -199,11 +235,29 @@ internal sealed class DepthScale
             depth[bin + 1] = depth[bin] + step / mean;
         }
 
-        return new(depth, step);
+        return new(depth, [.. Enumerable.Range(0, bins + 1).Select(bin => step * bin)]);
+    }
+
+    /// <summary>Each bin with those that lie up to so many beside it.</summary>
+    private static Vector128<double>[] Even(Vector128<double>[] sums, int reach)
+    {
+        var evened = new Vector128<double>[sums.Length];
+        var window = Vector128<double>.Zero;
+        for (var i = -reach; i < sums.Length; i++)
+        {
+            window += i + reach < sums.Length ? sums[i + reach] : Vector128<double>.Zero;
+            window -= i - reach - 1 >= 0 ? sums[i - reach - 1] : Vector128<double>.Zero;
+            if (i >= 0)
+            {
+                evened[i] = window;
+            }
+        }
+
+        return evened;
     }
 
     /// <summary>The greatest value of the field at the corners of the cells that an outline touches.</summary>
-    private static double Farthest(OutlineCover cover, float[] field)
+    public static double Farthest(OutlineCover cover, float[] field)
     {
         var grid = cover.Grid;
         var most = Vector<float>.One;

@@ -7,7 +7,7 @@ namespace MossLantern.Core.Map;
 /// <summary>Crystals in a heart: large facets fanned from tips off the middle, a finer ring of small ones round them.</summary>
 internal static class Crystals
 {
-    public static void Paint(Heart heart, Colour bed, ImmutableArray<PaintPath>.Builder paths)
+    public static void Paint(Heart heart, Colour bed, string region, ImmutableArray<PaintPath>.Builder paths)
     {
         var form = new HeartForm(heart, 60, 30, 30).Outline;
         var random = new SplitMix((ulong)(heart.Seed * 1009 + 11));
@@ -68,7 +68,7 @@ internal static class Crystals
                     .Mix(new(1, 1, 1), lit * lit).Tone(Math.Clamp(Math.Min(tone, 0), -0.9, 0));
                 var text = string.Create(CultureInfo.InvariantCulture,
                     $"M{heart.XMm + a.X:0.##} {heart.YMm + a.Y:0.##}L{heart.XMm + b.X:0.##} {heart.YMm + b.Y:0.##}L{heart.XMm + c.X:0.##} {heart.YMm + c.Y:0.##}Z");
-                paths.Add(new(PaintRole.Facet, text, colour.ToHex(), colour.Tone(-0.25).ToHex(), 0.18, 1, BandMap.HeartBedId, null));
+                paths.Add(new(PaintRole.Facet, text, colour.ToHex(), colour.Tone(-0.25).ToHex(), 0.18, 1, region, null));
             }
         }
 

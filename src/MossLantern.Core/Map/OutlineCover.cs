@@ -13,6 +13,7 @@ internal sealed class OutlineCover
     public OutlineCover(GrowthGrid grid, Outline outline)
     {
         Grid = grid;
+        Outline = outline;
         share = new float[(grid.Columns - 1) * (grid.Rows - 1)];
         var h = grid.SpacingMm;
         var cellArea = h * h;
@@ -64,6 +65,8 @@ internal sealed class OutlineCover
 
     public GrowthGrid Grid { get; }
 
+    public Outline Outline { get; }
+
     /// <summary>Share of a cell inside the outline, 0 to 1.</summary>
     public float Share(int cell) => share[cell];
 
@@ -112,10 +115,7 @@ internal sealed class OutlineCover
         Array.Fill(squares, double.MaxValue);
         foreach (var ring in rings)
         {
-            for (int i = 0, j = ring.Count - 1; i < ring.Count; j = i++)
-            {
-                Tell(ring.Xs[j], ring.Ys[j], ring.Xs[i], ring.Ys[i], near + 2, wanted, squares);
-            }
+            NearRing.Tell(Grid, ring, near + 2, squares);
         }
 
         var crossings = new List<double>();
@@ -141,31 +141,6 @@ internal sealed class OutlineCover
         }
 
         return depths;
-    }
-
-    private void Tell(double x0, double y0, double x1, double y1, int reach, bool[] wanted, double[] squares)
-    {
-        // Long sides are walked in pieces, so that the box round each stays small.
-        var pieces = Math.Max(1, (int)(Math.Max(Math.Abs(x1 - x0), Math.Abs(y1 - y0)) / (4 * Grid.SpacingMm)));
-        for (var piece = 0; piece < pieces; piece++)
-        {
-            double fromX = x0 + (x1 - x0) * piece / pieces, toX = x0 + (x1 - x0) * (piece + 1) / pieces;
-            double fromY = y0 + (y1 - y0) * piece / pieces, toY = y0 + (y1 - y0) * (piece + 1) / pieces;
-            var left = Math.Max(0, Grid.Column(Math.Min(fromX, toX)) - reach);
-            var right = Math.Min(Grid.Columns - 1, Grid.Column(Math.Max(fromX, toX)) + reach + 1);
-            var bottom = Math.Min(Grid.Rows - 1, Grid.Row(Math.Max(fromY, toY)) + reach + 1);
-            for (var row = Math.Max(0, Grid.Row(Math.Min(fromY, toY)) - reach); row <= bottom; row++)
-            {
-                for (var column = left; column <= right; column++)
-                {
-                    var node = row * Grid.Columns + column;
-                    if (wanted[node])
-                    {
-                        squares[node] = Math.Min(squares[node], Ring.SegmentDistanceSquared(Grid.X(column), Grid.Y(row), fromX, fromY, toX, toY));
-                    }
-                }
-            }
-        }
     }
 
     private bool OnRim(int cell, int row, int column)

@@ -36,7 +36,7 @@ public static class Painter
     /// <param name="piece">A valid piece.</param>
     /// <param name="upTo">The topmost layer to paint, from 0; −1 for none.</param>
     /// <param name="detail">How much to paint.</param>
-    public static Painting Paint(BandMapper mapper, Piece piece, int upTo, PaintDetail detail)
+    public static Painting Paint(LayerMapper mapper, Piece piece, int upTo, PaintDetail detail)
     {
         ArgumentNullException.ThrowIfNull(mapper);
         ArgumentNullException.ThrowIfNull(piece);
@@ -60,76 +60,179 @@ public static class Painter
         };
     }
 
-    private static PaintInset Beneath(BandMapper mapper, OldWork old, PaintDetail detail) =>
+    private static PaintInset Beneath(LayerMapper mapper, OldWork old, PaintDetail detail) =>
         new(true, old.XMm, old.YMm, Paint(mapper, new(old.Name, old.Ground, old.Growth, old.Layers), old.Layers.Length - 1, detail));
 
-    private static Painting Layered(BandMapper mapper, Piece piece, ImmutableArray<Layer> layers, Outline outline, bool solid, PaintDetail detail)
+    private static Painting Layered(LayerMapper mapper, Piece piece, ImmutableArray<Layer> layers, Outline outline, bool solid, PaintDetail detail)
     {
-        var materials = ImmutableArray.CreateBuilder<PaintMaterial>();
-        var paths = ImmutableArray.CreateBuilder<PaintPath>();
+        var sheet = new Sheet();
         for (var i = 0; i < layers.Length; i++)
         {
-            new LayerBrush(
-                piece.Ground, outline, layers[i], mapper.Map(outline, piece.Growth, layers[i]), solid && i == 0, detail == PaintDetail.Full, materials, paths).Paint();
+            Layer(sheet, piece, outline, layers[i], mapper.Map(piece, layers[i]), solid && i == 0, detail == PaintDetail.Full);
         }
 
         return new(
             outline.BoxWidthMm, outline.BoxHeightMm, PathText.Straight(outline), piece.Ground.Colour,
-            materials.ToImmutable(), paths.ToImmutable(), null, [], []);
+            sheet.Materials.ToImmutable(), sheet.Paths.ToImmutable(), null, [], [], sheet.Clips.ToImmutable());
     }
 
-    /// <summary>Paints one layer. Bodies are nested sets painted from the outermost in, so no seam shows between them.</summary>
-    private sealed class LayerBrush(
-        Ground ground,
-        Outline outline,
-        Layer layer,
-        BandMap map,
-        bool lowest,
-        bool full,
-        ImmutableArray<PaintMaterial>.Builder materials,
-        ImmutableArray<PaintPath>.Builder paths)
+    /// <summary>What is painted on so far.</summary>
+    private sealed class Sheet
     {
+        public ImmutableArray<PaintMaterial>.Builder Materials { get; } = ImmutableArray.CreateBuilder<PaintMaterial>();
+
+        public ImmutableArray<PaintPath>.Builder Paths { get; } = ImmutableArray.CreateBuilder<PaintPath>();
+
+        public ImmutableArray<string>.Builder Clips { get; } = ImmutableArray.CreateBuilder<string>();
+    }
+
+    private static void Layer(Sheet sheet, Piece piece, Outline outline, Layer layer, LayerMap map, bool lowest, bool full)
+    {
+        new LayerBrush(piece, outline, layer, "", lowest, full, sheet).Materials();
+        if (map is not ZonedMap zoned)
+        {
+            new LayerBrush(piece, outline, layer, "", lowest, full, sheet).Paint(map);
+            return;
+        }
+
+        foreach (var part in zoned.Parts.Where(p => p.Map is not null))
+        {
+            var from = sheet.Paths.Count;
+            new LayerBrush(piece, part.Outline, part.Layer, part.Prefix, lowest, full, sheet).Paint(part.Map!);
+            for (var i = from; i < sheet.Paths.Count; i++)
+            {
+                sheet.Paths[i] = sheet.Paths[i] with { Clip = sheet.Clips.Count };
+            }
+
+            sheet.Clips.Add(PathText.Straight(part.Outline));
+        }
+
+        new LayerBrush(piece, outline, layer, "", lowest, full, sheet).Paint(zoned.Kept);
+    }
+
+    /// <summary>Paints one layer, or a part of one.</summary>
+    private sealed class LayerBrush(Piece piece, Outline outline, Layer layer, string prefix, bool lowest, bool full, Sheet sheet)
+    {
+        private const string WallColour = "#efe7d6";
+
         private readonly Dictionary<string, Cup> cups = layer.Cups.ToDictionary(c => c.Id);
 
-        public void Paint()
+        public void Materials()
         {
             foreach (var cup in layer.Cups)
             {
                 var shown = Shown(cup);
-                materials.Add(new(Material(cup), cup.Colourant, shown.Tone(0.4).ToHex(), shown.Tone(-0.5).ToHex()));
+                sheet.Materials.Add(new(Material(cup.Id), cup.Colourant, shown.Tone(0.4).ToHex(), shown.Tone(-0.5).ToHex()));
+            }
+        }
+
+        public void Paint(LayerMap map)
+        {
+            switch (map)
+            {
+                case BandMap bands:
+                    Paint(bands);
+                    break;
+                case RegionMap regions:
+                    Paint(regions);
+                    break;
+            }
+        }
+
+        /// <summary>Bodies are nested sets painted from the outermost in, so no seam shows between them.</summary>
+        private void Paint(BandMap map)
+        {
+            if (map.Film is { CupId: { } film } && cups[film].Colourant is not null)
+            {
+                sheet.Paths.Add(new(
+                    PaintRole.Body, PathText.Straight(outline), Shown(cups[film]).ToHex(), null, 0, lowest ? 1 : Opacity(cups[film]), null, Material(film)));
             }
 
-            var tones = Tones();
+            var tones = Tones(map);
             var lines = full ? map.Lines([.. tones.Select(t => t.Level)]) : [.. tones.Select(t => map.EdgeLines[t.Edge])];
+            var outermost = map.Strips[^1];
             if (lowest)
             {
-                Nested(tones, lines);
+                Nested(tones, lines, outermost);
             }
             else
             {
-                Rings(tones, lines);
+                Rings(tones, lines, outermost);
             }
 
             // Clear resin over a heart lets the crystals of the layer below be seen.
-            if (full && (lowest || cups[layer.HeartCup].Colourant is not null))
+            if (full && layer.Layout is null && (lowest || cups[layer.HeartCup].Colourant is not null))
             {
                 foreach (var heart in layer.Hearts)
                 {
                     // Stones take up the colour of their bed and show little of the ground.
                     var bed = cups[layer.HeartCup];
-                    Crystals.Paint(heart, Shown(bed).Mix(Colour.Of(bed.Colour), bed.Colourant is null ? 0 : 0.7), paths);
+                    Crystals.Paint(heart, Shown(bed).Mix(Colour.Of(bed.Colour), bed.Colourant is null ? 0 : 0.7), prefix + BandMap.HeartBedId, sheet.Paths);
                 }
             }
         }
 
-        private void Nested(List<ToneLevel> tones, ImmutableArray<string> lines)
+        /// <summary>Polygons side by side, each with growth lines that follow its own border.</summary>
+        private void Paint(RegionMap map)
+        {
+            foreach (var patch in map.Patches.Where(p => !p.Area.IsEmpty && p.Kind is not (RegionKind.Vein or RegionKind.Wall)))
+            {
+                var path = PathText.Straight(Flat.Rings(patch.Area));
+                if (patch.CupId is not { } id)
+                {
+                    // Nothing is poured here: it is there to be pointed at.
+                    sheet.Paths.Add(new(PaintRole.Part, path, piece.Ground.Colour, null, 0, lowest && piece.Ground.Old is null ? 1 : 0, prefix + patch.Id, Material("")));
+                    continue;
+                }
+
+                var cup = cups[id];
+                sheet.Paths.Add(new(
+                    PaintRole.Part, path, (lowest ? Shown(cup) : CupLook.Of(layer, cup).Colour).ToHex(), null, 0,
+                    lowest ? 1 : Opacity(cup), prefix + patch.Id, Material(id)));
+            }
+
+            if (full)
+            {
+                InnerLines(map);
+            }
+
+            foreach (var patch in map.Patches.Where(p => !p.Area.IsEmpty && p.Kind is RegionKind.Vein or RegionKind.Wall))
+            {
+                var path = PathText.Straight(Flat.Rings(patch.Area));
+                var cup = patch.CupId is { } id ? cups[id] : null;
+                var colour = cup is null ? Colour.Of(WallColour) : CupLook.Of(layer, cup).Colour;
+                sheet.Paths.Add(new(
+                    cup is null ? PaintRole.Wall : PaintRole.Part, path, colour.ToHex(), full ? colour.Tone(-0.6).ToHex() : null, 0.4,
+                    cup is null ? 1 : Math.Max(0.6, Opacity(cup)), prefix + patch.Id, Material(patch.CupId ?? "")));
+            }
+        }
+
+        private void InnerLines(RegionMap map)
+        {
+            var (seed, waviness) = layer.Layout switch { FieldsLayout f => (f.Seed, 13.0), PoolsLayout => (7, 13), _ => (7, 3) };
+            foreach (var line in GrowthLines.Of(map, outline, piece.Growth, seed, waviness))
+            {
+                if (line.Patch.CupId is not { } id || cups[id] is not { } cup || CupLook.Of(layer, cup).CoverPerMm == 0)
+                {
+                    continue;
+                }
+
+                var colour = lowest ? Shown(cup) : CupLook.Of(layer, cup).Colour;
+                var swing = cup.Colourant is ColourantClass.MetallicPaste ? 0.06 : 0.17;
+                sheet.Paths.Add(new(
+                    PaintRole.GrowthLine, line.Path, colour.Tone(swing * line.Tone).ToHex(), line.Hairline ? colour.Tone(0.6).ToHex() : null, 0.45,
+                    lowest ? 1 : Opacity(cup), prefix + line.Patch.Id, Material(id)));
+            }
+        }
+
+        private void Nested(List<ToneLevel> tones, ImmutableArray<string> lines, Strip outermost)
         {
             var rim = PathText.Straight(outline);
             for (var k = tones.Count; k >= 0; k--)
             {
                 // The set below level k takes the tone that lies just inside it; the last one covers the outline.
                 var tone = k < tones.Count ? tones[k] : null;
-                var inside = tone ?? ToneLevel.Outermost(layer.Bands[^1].Id, layer.Bands[^1].Cup);
+                var inside = tone ?? new ToneLevel(double.MaxValue, outermost.Id, outermost.CupId, 0, false, false);
                 var path = tone is null ? rim : lines[k];
                 if (path.Length == 0)
                 {
@@ -137,9 +240,9 @@ public static class Painter
                 }
 
                 var cup = cups[inside.Cup];
-                paths.Add(new(
+                sheet.Paths.Add(new(
                     inside.Grows ? PaintRole.GrowthLine : PaintRole.Body, path,
-                    Shown(cup).Tone(inside.Tone).ToHex(), null, 0, 1, inside.Region, Material(cup)));
+                    (inside.Colour is { } own ? Below(cup).Mix(own, Opacity(cup)) : Shown(cup)).Tone(inside.Tone).ToHex(), null, 0, 1, prefix + inside.Region, Material(cup.Id)));
                 if (tone is not null)
                 {
                     Edge(tone, path, cup);
@@ -148,14 +251,14 @@ public static class Painter
         }
 
         /// <summary>Where things show through, each region is a ring of its own.</summary>
-        private void Rings(List<ToneLevel> tones, ImmutableArray<string> lines)
+        private void Rings(List<ToneLevel> tones, ImmutableArray<string> lines, Strip outermost)
         {
             var rim = PathText.Straight(outline);
             for (var k = tones.Count; k >= 0; k--)
             {
-                var inside = k < tones.Count ? tones[k] : ToneLevel.Outermost(layer.Bands[^1].Id, layer.Bands[^1].Cup);
+                var inside = k < tones.Count ? tones[k] : new(double.MaxValue, outermost.Id, outermost.CupId, 0, false, false);
                 var cup = cups[inside.Cup];
-                var opacity = Colour.Opacity(cup, layer.DepthMm);
+                var opacity = Opacity(cup);
                 var outer = k < tones.Count ? lines[k] : rim;
                 if (outer.Length == 0)
                 {
@@ -163,9 +266,9 @@ public static class Painter
                 }
 
                 var inner = k > 0 ? lines[k - 1] : "";
-                paths.Add(new(
+                sheet.Paths.Add(new(
                     inside.Grows ? PaintRole.GrowthLine : PaintRole.Body, outer + inner,
-                    Colour.Of(cup.Colour).Tone(inside.Tone).ToHex(), null, 0, Math.Round(opacity, 3), inside.Region, Material(cup)));
+                    (inside.Colour ?? CupLook.Of(layer, cup).Colour).Tone(inside.Tone).ToHex(), null, 0, opacity, prefix + inside.Region, Material(cup.Id)));
                 if (k < tones.Count && opacity > 0.3)
                 {
                     Edge(tones[k], outer, cup);
@@ -184,67 +287,77 @@ public static class Painter
             if (!tone.Grows)
             {
                 var metal = cup.Colourant is ColourantClass.MetallicPaste or ColourantClass.AcrylicMetallic;
-                paths.Add(new(
+                sheet.Paths.Add(new(
                     PaintRole.Edge, path, null, shown.Tone(metal ? -0.75 : -0.6).ToHex(), metal ? 0.7 : 0.5,
-                    metal ? 0.8 : 0.4, tone.Region, null));
+                    metal ? 0.8 : 0.4, prefix + tone.Region, null));
             }
             else if (tone.Hairline)
             {
-                paths.Add(new(PaintRole.GrowthLine, path, null, shown.Tone(0.6).ToHex(), 0.45, 0.5, tone.Region, null));
+                sheet.Paths.Add(new(PaintRole.GrowthLine, path, null, shown.Tone(0.6).ToHex(), 0.45, 0.5, prefix + tone.Region, null));
             }
         }
 
         /// <summary>The colour of a cup's resin on the ground, at this layer's depth.</summary>
-        private Colour Shown(Cup cup) => Colour.Of(Below(cup)).Mix(Colour.Of(cup.Colour), Colour.Opacity(cup, layer.DepthMm));
+        private Colour Shown(Cup cup) => CupLook.Of(layer, cup).Over(Below(cup), layer.DepthMm);
+
+        private double Opacity(Cup cup) => Math.Round(CupLook.Of(layer, cup).Opacity(layer.DepthMm), 3);
 
         /// <summary>A painted map lies under the first layer; clear resin keeps the ground's own colour below it.</summary>
-        private string Below(Cup cup) => lowest && ground.Paint is { AsMap: true } && cup.Colourant is not null ? cup.Colour : ground.Colour;
+        private Colour Below(Cup cup) =>
+            lowest && piece.Ground.Paint is { AsMap: true } && cup.Colourant is not null ? Colour.Of(cup.Colour) : Colour.Of(piece.Ground.Colour);
 
-        private string Material(Cup cup) => layer.Id + "/" + cup.Id;
+        private string Material(string cupId) => layer.Id + "/" + cupId;
 
         /// <summary>Every level to paint, rising: the regions' outer edges, and growth lines between them.</summary>
-        private List<ToneLevel> Tones()
+        private List<ToneLevel> Tones(BandMap map)
         {
             var tones = new List<ToneLevel>();
-            if (map.Levels.Length > 0 && !layer.Hearts.IsEmpty)
-            {
-                tones.Add(new(0, BandMap.HeartBedId, layer.HeartCup, 0, false, false, 0));
-            }
-
             var spacing = Math.Max(2.4, map.Depths.FarMm / MostGrowthLines);
-            var depth = 0.0;
-            var widths = layer.BandWidthsMm();
-            var fixedMm = widths.Sum();
-            for (var k = 0; k < layer.Bands.Length; k++)
+            var from = 0.0;
+            for (var k = 0; k < map.Strips.Length; k++)
             {
-                var band = layer.Bands[k];
-                var width = band.FillsRest ? Math.Max(0, map.Depths.FarMm - fixedMm) : widths[k];
-                if (full && !layer.Hearts.IsEmpty && cups[band.Cup].Colourant is not null)
+                var strip = map.Strips[k];
+                if (strip.Kind == RegionKind.HeartBed)
                 {
-                    Grow(tones, band, depth, width, spacing, k);
+                    if (!layer.Hearts.IsEmpty)
+                    {
+                        tones.Add(new(map.Levels[k], strip.Id, strip.CupId, 0, false, false, k));
+                    }
+
+                    continue;
                 }
 
-                depth += width;
-                if (k < layer.Bands.Length - 1 && depth < map.Depths.FarMm)
+                if (full && strip.Kind == RegionKind.Streaks)
                 {
-                    tones.Add(new(map.Levels[k + 1], band.Id, band.Cup, 0, false, false, k + 1));
+                    Streak(tones, map, strip);
+                }
+                else if (full && layer.Layout is not MarbleLayout && !(layer.Layout is null && layer.Hearts.IsEmpty) && CupLook.Of(layer, cups[strip.CupId]).CoverPerMm > 0)
+                {
+                    Grow(tones, map, strip, from, spacing, k);
+                }
+
+                from = strip.ToMm;
+                if (k < map.Levels.Length && strip.ToMm < map.Depths.FarMm)
+                {
+                    tones.Add(new(map.Levels[k], strip.Id, strip.CupId, 0, false, false, k));
                 }
             }
 
             return tones;
         }
 
-        private void Grow(List<ToneLevel> tones, Band band, double fromMm, double widthMm, double spacingMm, int number)
+        private void Grow(List<ToneLevel> tones, BandMap map, Strip strip, double fromMm, double spacingMm, int number)
         {
-            var random = new SplitMix((ulong)(layer.Hearts[0].Seed * 97 + number * 7 + 3));
-            var cup = cups[band.Cup];
-            var swing = cup.Colourant is ColourantClass.MetallicPaste ? 0.04 : 0.15;
+            // The number of a band counts from 0 after the hearts' bed.
+            var seed = layer.Layout switch { LinesLayout l => l.Seed, MarbleLayout m => m.Seed, null => layer.Hearts[0].Seed, _ => 11 };
+            var random = new SplitMix((ulong)(seed * 97 + (map.Strips[0].Kind == RegionKind.HeartBed ? number - 1 : number) * 7 + 3));
+            var swing = cups[strip.CupId].Colourant is ColourantClass.MetallicPaste ? 0.04 : 0.15;
             var tone = random.Between(-0.5, 0.5);
             var at = 0.0;
             while (true)
             {
                 at += spacingMm * random.Between(0.55, 1.6);
-                if (at > widthMm - 0.8 || fromMm + at >= map.Depths.FarMm)
+                if (at > strip.ToMm - fromMm - 0.8 || fromMm + at >= map.Depths.FarMm)
                 {
                     return;
                 }
@@ -252,14 +365,31 @@ public static class Painter
                 // Slow drift from line to line, a pull back to the middle, and now and then a clear step.
                 tone = 0.8 * tone + random.Between(-0.45, 0.45) + (random.Unit() < 0.12 ? random.Between(-0.6, 0.6) : 0);
                 tones.Add(new(
-                    map.Depths.Level(fromMm + at), band.Id, band.Cup, swing * Math.Clamp(tone, -1, 1), true, random.Unit() < 0.09));
+                    map.Depths.Level(fromMm + at), strip.Id, strip.CupId, swing * Math.Clamp(tone, -1, 1), true, random.Unit() < 0.09));
+            }
+        }
+
+        /// <summary>A mixed cup's colours lie side by side in its streaks, the more alike the further it is blended.</summary>
+        private void Streak(List<ToneLevel> tones, BandMap map, Strip strip)
+        {
+            const int lines = 6;
+            var cup = cups[strip.CupId];
+            var even = CupLook.Of(layer, cup).Colour;
+            var blend = ((MarbleLayout)layer.Layout!).Blend;
+            var shares = cup.Of ?? [new(cup.Id, 1)];
+            var all = shares.Sum(s => s.Parts);
+            for (var i = 1; i < lines; i++)
+            {
+                // Which of the colours this line is, by their shares.
+                var place = i * 0.618 % 1 * all;
+                var own = shares.First(s => (place -= s.Parts) <= 0 || s == shares[^1]);
+                tones.Add(new(
+                    map.Levels[0] * i / lines, strip.Id, strip.CupId, 0, true, false, -1, Colour.Of(cups[own.Cup].Colour).Mix(even, blend)));
             }
         }
     }
 
     /// <summary>A level to paint, and what lies just inside it; which of the map's edges it is, or none of them.</summary>
-    private sealed record ToneLevel(double Level, string Region, string Cup, double Tone, bool Grows, bool Hairline, int Edge = -1)
-    {
-        public static ToneLevel Outermost(string region, string cup) => new(double.MaxValue, region, cup, 0, false, false);
-    }
+    private sealed record ToneLevel(
+        double Level, string Region, string Cup, double Tone, bool Grows, bool Hairline, int Edge = -1, Colour? Colour = null);
 }

@@ -7,8 +7,11 @@ namespace MossLantern.Core.Map;
 /// <summary>What a path of a painting is, so that a brush can treat it.</summary>
 public enum PaintRole
 {
-    /// <summary>A region's body.</summary>
+    /// <summary>A region's body with all that lies further in, which is painted over it.</summary>
     Body,
+
+    /// <summary>A region's body by itself.</summary>
+    Part,
 
     /// <summary>A growth line inside a region: a tone of its body.</summary>
     GrowthLine,
@@ -18,6 +21,9 @@ public enum PaintRole
 
     /// <summary>A facet of the crystals in a heart.</summary>
     Facet,
+
+    /// <summary>A wall or a dam.</summary>
+    Wall,
 }
 
 /// <summary>One path of a painting.</summary>
@@ -29,8 +35,9 @@ public enum PaintRole
 /// <param name="Opacity">Opacity of the whole path, 0 to 1; a clear region has 0: it is there to be pointed at, not seen.</param>
 /// <param name="Region">Region it belongs to, or null.</param>
 /// <param name="Material">Id in <see cref="Painting.Materials"/>, or null.</param>
+/// <param name="Clip">Number in <see cref="Painting.Clips"/> of the part it is clipped by; null for the whole outline.</param>
 public sealed record PaintPath(
-    PaintRole Role, string Path, string? Fill, string? Stroke, double StrokeMm, double Opacity, string? Region, string? Material);
+    PaintRole Role, string Path, string? Fill, string? Stroke, double StrokeMm, double Opacity, string? Region, string? Material, int? Clip = null);
 
 /// <summary>How a material takes the light.</summary>
 /// <param name="Id">Id of its cup, within its layer.</param>
@@ -56,6 +63,7 @@ public sealed record PaintInset(bool Below, double XMm, double YMm, Painting Pai
 /// <param name="Panel">The outline of one panel where the paths are painted for each in <paramref name="Copies"/>; null for once.</param>
 /// <param name="Copies">Where the panels lie; empty for once, as it is.</param>
 /// <param name="Insets">Paintings inside it: older work below, filled hollows above.</param>
+/// <param name="Clips">Outlines of parts that are laid out in ways of their own, in SVG path syntax, mm.</param>
 public sealed record Painting(
     double WidthMm,
     double HeightMm,
@@ -65,4 +73,5 @@ public sealed record Painting(
     ImmutableArray<PaintPath> Paths,
     string? Panel,
     ImmutableArray<PanelCopy> Copies,
-    ImmutableArray<PaintInset> Insets);
+    ImmutableArray<PaintInset> Insets,
+    ImmutableArray<string> Clips);

@@ -8,10 +8,13 @@ namespace MossLantern.Core.Map;
 internal static class PathText
 {
     /// <summary>The rings of an outline, corners joined by straight lines.</summary>
-    public static string Straight(Outline outline)
+    public static string Straight(Outline outline) => Straight(outline.Rings);
+
+    /// <summary>Rings, corners joined by straight lines.</summary>
+    public static string Straight(IEnumerable<Ring> rings)
     {
         var text = new StringBuilder();
-        foreach (var ring in outline.Rings)
+        foreach (var ring in rings)
         {
             for (var i = 0; i < ring.Count; i++)
             {

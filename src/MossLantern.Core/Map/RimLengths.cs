@@ -11,11 +11,11 @@ internal static class RimLengths
         var lengths = new double[levels.Length + 1];
         foreach (var ring in outline.Rings)
         {
-            Add(lengths, grid, ring, field, levels);
+            Add(lengths, grid, outline, ring, field, levels);
         }
 
         // The polygon of a round is longer or shorter than the round by a hair.
-        var correction = outline.PerimeterMm / lengths.Sum();
+        var correction = outline is CombinedOutline ? 1 : outline.PerimeterMm / lengths.Sum();
         for (var k = 0; k < lengths.Length; k++)
         {
             lengths[k] *= correction;
@@ -24,7 +24,7 @@ internal static class RimLengths
         return lengths;
     }
 
-    private static void Add(double[] lengths, GrowthGrid grid, Ring ring, float[] field, ReadOnlySpan<double> levels)
+    private static void Add(double[] lengths, GrowthGrid grid, Outline outline, Ring ring, float[] field, ReadOnlySpan<double> levels)
     {
         var stepMm = grid.SpacingMm / 4;
         for (int i = 0, j = ring.Count - 1; i < ring.Count; j = i++)
@@ -36,7 +36,11 @@ internal static class RimLengths
             for (var s = 1; s <= steps; s++)
             {
                 var to = Value(grid, field, x0 + dx * s / steps, y0 + dy * s / steps);
-                Share(lengths, levels, Math.Min(from, to), Math.Max(from, to), length / steps);
+                if (outline.OnRim(x0 + dx * (s - 0.5) / steps, y0 + dy * (s - 0.5) / steps))
+                {
+                    Share(lengths, levels, Math.Min(from, to), Math.Max(from, to), length / steps);
+                }
+
                 from = to;
             }
         }

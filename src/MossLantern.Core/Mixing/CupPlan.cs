@@ -30,6 +30,8 @@ public sealed record RegionVolume(string RegionId, string CupId, Reckoned LayerM
 /// <param name="SmallestMl">
 /// The smallest mix that the artist's tool can measure within the maker's tolerance, ml, where this one is smaller; else null.
 /// </param>
+/// <param name="Draws">What a mixed cup takes from others; empty for a cup that is mixed by itself.</param>
+/// <param name="DrawnMl">What mixed cups take from this one, ml.</param>
 public sealed record CupVolume(
     string CupId,
     ImmutableArray<string> RegionIds,
@@ -44,12 +46,19 @@ public sealed record CupVolume(
     Reckoned? ColourantG,
     double? LimitPercent,
     bool OverLimit,
-    double? SmallestMl);
+    double? SmallestMl,
+    ImmutableArray<CupDraw> Draws,
+    double DrawnMl);
+
+/// <summary>What a mixed cup takes from another.</summary>
+/// <param name="CupId">The other cup.</param>
+/// <param name="Ml">How much, ml.</param>
+public sealed record CupDraw(string CupId, Reckoned Ml);
 
 /// <summary>A layer's resin, split into its cups.</summary>
 /// <param name="Regions">Regions in the order of the map.</param>
 /// <param name="Cups">Cups in the order of the layer.</param>
-/// <param name="TotalMl">All cups together, ml.</param>
+/// <param name="TotalMl">All cups together, ml; mixed ones are filled from the others and add nothing.</param>
 public sealed record CupPlan(ImmutableArray<RegionVolume> Regions, ImmutableArray<CupVolume> Cups, Reckoned TotalMl);
 
 /// <summary>Works out a layer's cups from its map.</summary>
@@ -107,28 +116,58 @@ public static class CupPlanner
     /// <param name="layer">A valid layer.</param>
     /// <param name="map">The layer's map.</param>
     /// <param name="depths">Where each region is how deep, in the order of the map's regions.</param>
-    public static CupPlan Plan(Ground ground, Layer layer, BandMap map, ImmutableArray<ImmutableArray<DepthShare>> depths)
+    public static CupPlan Plan(Ground ground, Layer layer, LayerMap map, ImmutableArray<ImmutableArray<DepthShare>> depths)
     {
         ArgumentNullException.ThrowIfNull(ground);
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(map);
-        var cupOf = layer.Bands.ToDictionary(b => b.Id, b => b.Cup);
-        cupOf[BandMap.HeartBedId] = layer.HeartCup;
         var regions = map.Regions.Zip(depths)
-            .Where(r => r.First.Kind == RegionKind.Band || r.First.AreaMm2 > 0)
-            .Select(r => Volume(ground, layer, r.First, r.Second, cupOf[r.First.Id])).ToImmutableArray();
+            .Where(r => r.First.CupId is not null && (r.First.Kind != RegionKind.HeartBed || r.First.AreaMm2 > 0))
+            .Select(r => Volume(ground, layer, r.First, r.Second, r.First.CupId!)).ToImmutableArray();
         var resin = ResinInUse.Of(layer.Resin);
-        var cups = layer.Cups.Select(cup => Cup(layer, cup, resin, regions)).ToImmutableArray();
-        var total = new Reckoned(cups.Sum(c => c.MixMl.Value), "ml", Formulas.LayerVolume,
-            [.. layer.Cups.Zip(cups, (cup, plan) => new ReckonedInput(cup.Name, plan.MixMl.Value, "ml", Origin.Reckoned))]);
+
+        // Mixed cups first: what they take has to be in the others.
+        var mixed = layer.Cups.Where(c => c.Of is not null).ToDictionary(c => c.Id, c => Mixed(layer, c, regions));
+        var drawn = mixed.Values.SelectMany(m => m.Draws).ToLookup(d => d.CupId, d => d.Ml.Value);
+        var cups = layer.Cups.Select(cup => mixed.GetValueOrDefault(cup.Id) ?? Cup(layer, cup, resin, regions, drawn[cup.Id].Sum())).ToImmutableArray();
+        var own = layer.Cups.Zip(cups).Where(c => c.First.Of is null).ToList();
+        var total = new Reckoned(own.Sum(c => c.Second.MixMl.Value), "ml", Formulas.LayerVolume,
+            [.. own.Select(c => new ReckonedInput(c.First.Name, c.Second.MixMl.Value, "ml", Origin.Reckoned))]);
         return new(regions, cups, total);
+    }
+
+    /// <summary>A cup that is filled from others: nothing is measured for it by itself.</summary>
+    private static CupVolume Mixed(Layer layer, Cup cup, ImmutableArray<RegionVolume> regions)
+    {
+        var filled = Cup(layer, cup, ResinInUse.Of(layer.Resin), regions, 0);
+        var shares = cup.Of!.Value;
+        var all = shares.Sum(s => s.Parts);
+        Reckoned Nothing(Reckoned of) => of with { Value = 0 };
+        return filled with
+        {
+            ResinMl = Nothing(filled.ResinMl),
+            ResinG = Nothing(filled.ResinG),
+            HardenerMl = Nothing(filled.HardenerMl),
+            HardenerG = Nothing(filled.HardenerG),
+            ColourantG = null,
+            LimitPercent = null,
+            OverLimit = false,
+            SmallestMl = null,
+            Draws =
+            [
+                .. shares.Select(s => new CupDraw(s.Cup, Reckoned.Of(filled.MixMl.Value * s.Parts / all, "ml", Formulas.MixedDraw,
+                    new("mixed cup", filled.MixMl.Value, "ml", Origin.Reckoned),
+                    new("parts of it", s.Parts, "", Origin.Own, $"cups[{cup.Id}].of[{s.Cup}].parts"),
+                    new("parts in all", all, "", Origin.Reckoned)))),
+            ],
+        };
     }
 
     private static RegionVolume Volume(Ground ground, Layer layer, Region region, ImmutableArray<DepthShare> depths, string cupId)
     {
         var copies = ground.AtOnce;
         var holds = ground.Mould?.Holds(ground.Outline) ?? 1;
-        var ml = new Reckoned(depths.Sum(d => d.Ml) * copies * holds, "ml", Formulas.RegionVolume,
+        var ml = region.Own is { } own ? OwnMl(ground, region, own, copies) : new Reckoned(depths.Sum(d => d.Ml) * copies * holds, "ml", Formulas.RegionVolume,
         [
             .. depths.Where(d => d.AreaMm2 > 0 || depths.Length == 1).SelectMany(d => new[]
             {
@@ -156,18 +195,34 @@ public static class CupPlanner
         return Poured(region.Id, cupId, ml, edge);
     }
 
+    /// <summary>What is poured as it is asked for, or laid on others along its length.</summary>
+    private static Reckoned OwnMl(Ground ground, Region region, OwnVolume own, int copies)
+    {
+        ReckonedInput[] times = copies == 1 ? [] : [new(ground.Set is null ? "pieces at once" : "panels", copies, "", Origin.Own)];
+        return own.LengthMm is { } length
+            ? new(own.Ml * copies, "ml", Formulas.VeinVolume,
+            [
+                new("length", length, "mm", Origin.Reckoned),
+                new("width", own.WidthMm!.Value, "mm", Origin.Own, "layout.vein.widthMm"),
+                new("thickness", own.ThicknessMm!.Value, "mm", Origin.Own, "layout.vein.thicknessMm"),
+                .. times,
+            ])
+            : new(own.Ml * copies, "ml", Formulas.PuddlePour, [new("poured", own.Ml, "ml", Origin.Own, $"layout.pours[{region.Id}].ml"), .. times]);
+    }
+
     private static RegionVolume Poured(string regionId, string cupId, Reckoned layer, Reckoned edge) =>
         new(regionId, cupId, layer, edge, Reckoned.Of(layer.Value + edge.Value, "ml", Formulas.PourVolume,
             new("region", layer.Value, "ml", Origin.Reckoned),
             new("edges", edge.Value, "ml", Origin.Reckoned)));
 
-    private static CupVolume Cup(Layer layer, Cup cup, ResinInUse resin, ImmutableArray<RegionVolume> regions)
+    private static CupVolume Cup(Layer layer, Cup cup, ResinInUse resin, ImmutableArray<RegionVolume> regions, double drawnMl)
     {
         var own = regions.Where(r => r.CupId == cup.Id).ToList();
         var layerMl = own.Sum(r => r.LayerMl.Value);
         var edgeMl = own.Sum(r => r.EdgeMl.Value);
         var reserve = (layer.ReservePercent ?? TypicalMaterials.ReservePercent) / 100;
-        var need = NeedMl(layerMl, 0, edgeMl, reserve);
+        // What goes to a mixed cup has its reserve in it already.
+        var need = NeedMl(layerMl, 0, edgeMl, reserve) + drawnMl;
         var stays = layer.Losses?.CupMl ?? CupLossMl;
         var staysPercent = layer.Losses?.CupPercent ?? CupLossShare * 100;
         var loss = need > 0 ? LossMl(need, 0, stays, staysPercent / 100) : 0;
@@ -180,15 +235,18 @@ public static class CupPlanner
             ? Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, mix)
             : new(0, 0, 0, 0);
         var colourant = cup.Colourant is { } c and not ColourantClass.Lacing ? TypicalMaterials.Of(c) : null;
-        var mixMl = Reckoned.Of(mix, "ml", Formulas.CupVolume,
+        var mixMl = new Reckoned(mix, "ml", Formulas.CupVolume,
+        [
             new("regions", layerMl, "ml", Origin.Reckoned),
             new("edges", edgeMl, "ml", Origin.Reckoned),
             new("reserve", reserve * 100, "%", layer.ReservePercent is null ? Origin.Default : Origin.Own, "reservePercent"),
+            .. drawnMl > 0 ? [new ReckonedInput("to mixed cups", drawnMl, "ml", Origin.Reckoned)] : Array.Empty<ReckonedInput>(),
             new("need", need, "ml", Origin.Reckoned),
             new("stays in any cup", stays, "ml", OriginOf(layer.Losses?.CupMl is not null), "losses.cupMl"),
             new("share of the need that stays", staysPercent, "%", OriginOf(layer.Losses?.CupPercent is not null), "losses.cupPercent"),
             new("stays in this cup", loss, "ml", Origin.Reckoned),
-            new("cup step", step, "ml", OriginOf(layer.Tools?.CupStepMl is not null), "tools.cupStepMl"));
+            new("cup step", step, "ml", OriginOf(layer.Tools?.CupStepMl is not null), "tools.cupStepMl"),
+        ]);
         var byVolume = system.Ratio.Basis == RatioBasis.Volume;
         ReckonedInput[] ratio =
         [
@@ -212,7 +270,9 @@ public static class CupPlanner
                 new("load", cup.LoadPercent, "%", Origin.Own, $"cups[{cup.Id}].loadPercent")),
             colourant?.LimitPercent,
             colourant is not null && cup.LoadPercent > colourant.LimitPercent,
-            Smallest(layer, parts, mix));
+            Smallest(layer, parts, mix),
+            [],
+            drawnMl);
     }
 
     private static Reckoned Mass(double ml, double g, string part, double density, bool own) =>

@@ -26,28 +26,36 @@ public static class DepthZones
     /// <param name="mapper">Grows the maps.</param>
     /// <param name="piece">A valid piece.</param>
     /// <param name="layer">A layer of it.</param>
-    public static ImmutableArray<ImmutableArray<DepthShare>> Of(BandMapper mapper, Piece piece, Layer layer)
+    public static ImmutableArray<ImmutableArray<DepthShare>> Of(LayerMapper mapper, Piece piece, Layer layer)
     {
         ArgumentNullException.ThrowIfNull(mapper);
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(layer);
-        var outline = piece.Ground.OutlineOf(layer);
-        var regions = mapper.Map(outline, piece.Growth, layer).Regions;
+        var regions = mapper.Map(piece, layer).Regions;
         var (remainder, elsewhere, zones) = ZonesOf(piece, layer);
         if (zones.Count == 0)
         {
-            return [.. regions.Select(r => ImmutableArray.Create(new DepthShare("", r.AreaMm2, elsewhere)))];
+            return [.. regions.Select(r => ImmutableArray.Create(new DepthShare("", r.AreaMm2, DepthOf(layer, r, elsewhere))))];
         }
 
-        var within = zones.Select(z => mapper.AreasWithin(outline, piece.Growth, layer, z.Outline)).ToList();
+        var within = zones.Select(z => mapper.AreasWithin(piece, layer, z.Outline)).ToList();
         return
         [
             .. regions.Select((region, k) => ImmutableArray.CreateRange<DepthShare>(
             [
-                .. zones.Select((z, i) => new DepthShare(z.Where, within[i][k], z.DepthMm)),
-                new(remainder, Math.Max(0, region.AreaMm2 - within.Sum(w => w[k])), elsewhere),
+                .. zones.Select((z, i) => new DepthShare(z.Where, within[i][k], DepthOf(layer, region, z.DepthMm))),
+                new(remainder, Math.Max(0, region.AreaMm2 - within.Sum(w => w[k])), DepthOf(layer, region, elsewhere)),
             ])),
         ];
+    }
+
+    /// <summary>Lines lie on a film: where they are, the film is a part of the depth.</summary>
+    private static double DepthOf(Layer layer, Region region, double depthMm)
+    {
+        var zone = (layer.Zones ?? []).FirstOrDefault(z => region.Id.StartsWith($"{z.Id}/", StringComparison.Ordinal));
+        return (zone is null ? layer.Layout : zone.Layout) is not LinesLayout lines || region.Kind is RegionKind.KeptVisible or RegionKind.KeptBare or RegionKind.Wall ? depthMm
+            : region.Kind == RegionKind.Film ? Math.Min(lines.StartMm, depthMm)
+            : Math.Max(0, depthMm - lines.StartMm);
     }
 
     private static (string Remainder, double ElsewhereMm, List<Zone> Zones) ZonesOf(Piece piece, Layer layer)

@@ -19,22 +19,26 @@ internal sealed class LayerValidator : AbstractValidator<Layer>
         RuleForEach(l => l.PartDepths!.Value).ChildRules(p => p.RuleFor(x => x.DepthMm).In(Accepted.DepthMm))
             .OverridePropertyName("partDepths").When(l => l.PartDepths is not null);
         RuleFor(l => l.Contrast).IsInEnum();
-        RuleFor(l => l.RimFollow).In(Accepted.RimFollow);
-        RuleFor(l => l.Widening).In(Accepted.Widening);
-        RuleFor(l => l.Hearts).Must(h => Accepted.HeartCount.Contains(h.Length)).WithMessage(Accepted.HeartCount.Sentence)
-            .Must(h => Unique(h.Select(x => x.Id))).WithMessage("Each heart needs an id of its own.");
-        RuleForEach(l => l.Hearts).SetValidator(new HeartValidator());
-        RuleFor(l => l.Bands).Cascade(CascadeMode.Stop).Must(b => Accepted.BandCount.Contains(b.Length)).WithMessage(Accepted.BandCount.Sentence)
-            .Must(b => b.Count(x => x.FillsRest) == 1).WithMessage("Exactly one band must fill the rest.")
-            .Must(b => Unique(b.Select(x => x.Id).Append(BandMap.HeartBedId))).WithMessage("Each band needs an id of its own, other than 'heart'.");
-        RuleForEach(l => l.Bands).ChildRules(band =>
-            band.RuleFor(b => b.WidthMm).Must((b, width) => b.FillsRest ? double.IsFinite(width) : Accepted.BandMm.Contains(width))
-                .WithMessage(Accepted.BandMm.Sentence));
-        RuleForEach(l => l.Bands).Must((l, band) => l.Cups.Any(c => c.Id == band.Cup)).WithMessage("A band's cup must be one of the layer's cups.");
-        RuleFor(l => l.HeartCup).Must((l, cup) => l.Cups.Any(c => c.Id == cup)).WithMessage("The heart's cup must be one of the layer's cups.");
+        Include(new LaidOutValidator());
         RuleFor(l => l.Cups).Must(c => c.Length is > 0 and <= MostCups).WithMessage($"A layer has from 1 to {MostCups} cups.")
             .Must(c => Unique(c.Select(x => x.Id))).WithMessage("Each cup needs an id of its own.");
         RuleForEach(l => l.Cups).SetValidator(new CupValidator());
+        RuleForEach(l => l.Cups).Must((l, cup) => (cup.Of ?? []).All(s => s.Cup != cup.Id && l.Cups.Any(c => c.Id == s.Cup && c.Of is null)))
+            .WithMessage("A mixed cup is filled from other cups of the layer that are not mixed themselves.");
+        RuleFor(l => l.Zones).Must(z => z!.Value.Length <= Zone.Most).WithMessage($"A layer has up to {Zone.Most} zones.")
+            .Must(z => Unique(z!.Value.Select(x => x.Id).Append("kept"))).WithMessage("Each zone needs an id of its own, other than 'kept'.")
+            .When(l => l.Zones is not null);
+        RuleFor(l => l.Zones).Custom((zones, context) =>
+        {
+            foreach (var (zone, i) in zones!.Value.Select((z, i) => (z, i)))
+            {
+                foreach (var failure in Zones.Problems(context.InstanceToValidate, zone))
+                {
+                    failure.PropertyName = $"{context.PropertyPath}[{i}].{failure.PropertyName}";
+                    context.AddFailure(failure);
+                }
+            }
+        }).When(l => l.Zones is not null);
         RuleFor(l => l.Resin.System).Must(s => TypicalMaterials.System(s) is not null)
             .WithMessage($"The resin must be one of: {string.Join(", ", TypicalMaterials.ResinSystems.Select(s => s.Id))}.");
         RuleFor(l => l.Resin.Ratio!.Resin).In(Accepted.RatioPart, "Resin parts").When(l => l.Resin.Ratio is not null);
@@ -48,7 +52,7 @@ internal sealed class LayerValidator : AbstractValidator<Layer>
         RuleFor(l => l.Losses!.CupPercent).In(Accepted.LossPercent, "Share that stays in a cup").When(l => l.Losses is not null);
         RuleFor(l => l.Tools!.CupStepMl).In(Accepted.CupStepMl).When(l => l.Tools is not null);
         RuleFor(l => l.Tools!.ScaleStepG).In(Accepted.ScaleStepG).When(l => l.Tools is not null);
-        RuleFor(l => l.PourOrder).Must((l, order) => order.All(id => id == BandMap.HeartBedId || l.Bands.Any(b => b.Id == id)))
+        RuleFor(l => l.PourOrder).Must((l, order) => order.All(id => id.StartsWith(ZonedMap.KeptPrefix, StringComparison.Ordinal) || l.RegionIds.Contains(id)))
             .WithMessage("The pour order names a region that the layer does not have.");
         RuleFor(l => l.Plan.RoomC).In(Accepted.RoomC);
         RuleFor(l => l.Plan.End).Must((l, end) => end is null || l.Plan.Start is null || end >= l.Plan.Start)
@@ -73,10 +77,17 @@ internal sealed class HeartValidator : AbstractValidator<Heart>
 
 internal sealed class CupValidator : AbstractValidator<Cup>
 {
+    /// <summary>Most cups that a mixed one is filled from.</summary>
+    public const int MostShares = 8;
+
     public CupValidator()
     {
         RuleFor(c => c.Name).Named("The colour's name");
         RuleFor(c => c.Colour).IsColour("The cup's colour");
         RuleFor(c => c.LoadPercent).In(Accepted.LoadPercent);
+        RuleFor(c => c.Of).Must(o => o!.Value.Length is >= 2 and <= MostShares && Unique(o.Value.Select(s => s.Cup)))
+            .WithMessage($"A mixed cup is filled from 2 to {MostShares} different cups.").When(c => c.Of is not null);
+        RuleForEach(c => c.Of!.Value).ChildRules(s => s.RuleFor(x => x.Parts).In(Accepted.RatioPart, "Parts"))
+            .OverridePropertyName("of").When(c => c.Of is not null);
     }
 }

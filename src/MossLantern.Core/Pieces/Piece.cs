@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using MossLantern.Core.Grounds;
+using MossLantern.Core.Map;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Walls;
@@ -14,8 +15,10 @@ namespace MossLantern.Core.Pieces;
 /// <param name="Growth">How fine the map is grown; belongs to the piece so that a drag never changes it.</param>
 /// <param name="Layers">Layers in pour order, lowest first.</param>
 /// <param name="WavedOff">Findings the artist has waved off, and why; null for none.</param>
+/// <param name="Kept">Zones that every layer keeps visible or bare; null for none.</param>
 public sealed record Piece(
-    string Name, Ground Ground, GrowthScale Growth, ImmutableArray<Layer> Layers, ImmutableArray<WavedOff>? WavedOff = null)
+    string Name, Ground Ground, GrowthScale Growth, ImmutableArray<Layer> Layers, ImmutableArray<WavedOff>? WavedOff = null,
+    ImmutableArray<KeptZone>? Kept = null)
 {
     /// <summary>The version of the document's layout that this program writes.</summary>
     public const int FormatVersion = 1;
@@ -174,6 +177,8 @@ public sealed record GrowthScale(double GridMm, double GrainMm)
 /// <param name="Within">Id of the insert whose hollow it fills; null for a layer over everything.</param>
 /// <param name="PartDepths">Depth in parts of a drawn outline where it is another than <paramref name="DepthMm"/>; null for none.</param>
 /// <param name="Contrast">How its neighbouring colours are meant.</param>
+/// <param name="Layout">How it is laid out; null for rings from its hearts.</param>
+/// <param name="Zones">Parts of it that are laid out in ways of their own; null for none.</param>
 public sealed record Layer(
     string Id,
     string Name,
@@ -193,8 +198,47 @@ public sealed record Layer(
     MeasuringTools? Tools = null,
     string? Within = null,
     ImmutableArray<PartDepth>? PartDepths = null,
-    Contrast Contrast = Contrast.Strong)
+    Contrast Contrast = Contrast.Strong,
+    Layout? Layout = null,
+    ImmutableArray<Zone>? Zones = null)
 {
+    /// <summary>Whether its bands are laid out, and not regions of its layout's own.</summary>
+    [JsonIgnore]
+    public bool UsesBands => Layout is null or { UsesBands: true };
+
+    /// <summary>The cup that a zone which is kept visible is poured from: the first of clear resin; null where it has none.</summary>
+    [JsonIgnore]
+    public string? ClearCup => Cups.FirstOrDefault(c => c.Colourant is null && c.Of is null)?.Id;
+
+    /// <summary>The cups that the regions of its own layout, its zones aside, are poured from.</summary>
+    [JsonIgnore]
+    internal IEnumerable<string> LaidOutFrom =>
+    [
+        .. UsesBands ? Bands.Select(b => b.Cup) : [],
+        .. Layout is null && !Hearts.IsEmpty ? [HeartCup] : Array.Empty<string>(),
+        .. Layout?.CupIds ?? [],
+    ];
+
+    /// <summary>Every cup that something is poured or mixed from.</summary>
+    [JsonIgnore]
+    public ImmutableHashSet<string> CupsInUse
+    {
+        get
+        {
+            var poured = LaidOutFrom.Concat((Zones ?? []).SelectMany(z => z.Of(this).LaidOutFrom)).ToHashSet();
+            return [.. poured, .. Cups.Where(c => poured.Contains(c.Id)).SelectMany(c => c.Of ?? []).Select(s => s.Cup)];
+        }
+    }
+
+    /// <summary>The regions that an order of pours can name.</summary>
+    [JsonIgnore]
+    internal IEnumerable<string> RegionIds =>
+    [
+        .. UsesBands ? Bands.Select(b => b.Id) : [],
+        .. Layout?.RegionIds ?? [BandMap.HeartBedId],
+        .. (Zones ?? []).SelectMany(z => z.Of(this).RegionIds.Select(id => $"{z.Id}/{id}")),
+    ];
+
     /// <summary>Its depth in a part of a drawn outline, mm.</summary>
     /// <param name="part">Which part, from 1.</param>
     public double DepthIn(int part) => (PartDepths ?? []).FirstOrDefault(p => p.Part == part)?.DepthMm ?? DepthMm;
@@ -262,7 +306,14 @@ public sealed record Band(string Id, double WidthMm, bool FillsRest, string Cup)
 /// <param name="Colour">Colour of the colourant at full cover, as <c>#rrggbb</c>.</param>
 /// <param name="Colourant">Class of the colourant; null for clear resin.</param>
 /// <param name="LoadPercent">Load, % of the mixed resin by weight.</param>
-public sealed record Cup(string Id, string Name, string Colour, ColourantClass? Colourant, double LoadPercent);
+/// <param name="Of">The cups it is filled from, where it is a mixed one; null for a cup of its own.</param>
+public sealed record Cup(
+    string Id, string Name, string Colour, ColourantClass? Colourant, double LoadPercent, ImmutableArray<CupShare>? Of = null);
+
+/// <summary>What a mixed cup takes from another.</summary>
+/// <param name="Cup">The other cup.</param>
+/// <param name="Parts">How many parts.</param>
+public sealed record CupShare(string Cup, double Parts);
 
 /// <summary>The resin system a layer uses, with the maker's own data where the artist has entered it.</summary>
 /// <param name="System">Id of a system in <see cref="TypicalMaterials"/>.</param>

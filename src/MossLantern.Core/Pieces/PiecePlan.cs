@@ -21,11 +21,12 @@ public sealed record PouredLayer(string LayerId, Instant Start, Instant? End, do
 /// <summary>A region with the colour it shows on the ground.</summary>
 /// <param name="Id">The region.</param>
 /// <param name="Kind">What it is.</param>
-/// <param name="CupId">Its cup.</param>
+/// <param name="CupId">Its cup; null where nothing is poured, or nobody has said from which.</param>
 /// <param name="Area">Its area, cm².</param>
 /// <param name="OpenEdgeMm">Length of the outline's edge it touches, mm.</param>
 /// <param name="Fits">False where no room is left for it and its area is 0.</param>
-public sealed record RegionPlan(string Id, RegionKind Kind, string CupId, Reckoned Area, double OpenEdgeMm, bool Fits);
+/// <param name="Anchor">Where it is held by a hand; null for what is held otherwise.</param>
+public sealed record RegionPlan(string Id, RegionKind Kind, string? CupId, Reckoned Area, double OpenEdgeMm, bool Fits, Spot? Anchor);
 
 /// <summary>A box on a piece.</summary>
 /// <param name="XMm">Left, mm.</param>
@@ -47,6 +48,9 @@ public sealed record PieceBox(double XMm, double YMm, double WidthMm, double Hei
 /// <param name="Poured">Whether it has really been poured.</param>
 /// <param name="Windows">Its windows; empty while no start is known.</param>
 /// <param name="ResinG">Mass of its resin, without reserve and losses, g.</param>
+/// <param name="Facts">The numbers of its layout.</param>
+/// <param name="Borders">Which of its regions touch.</param>
+/// <param name="Balance">How its colours lie.</param>
 public sealed record LayerPlan(
     string LayerId,
     PieceBox Box,
@@ -59,7 +63,10 @@ public sealed record LayerPlan(
     Pour? Pour,
     bool Poured,
     ImmutableArray<CureWindow> Windows,
-    double ResinG);
+    double ResinG,
+    ImmutableArray<LayoutFact> Facts,
+    ImmutableArray<Border> Borders,
+    ImmutableArray<ColourBalance> Balance);
 
 /// <summary>The measures of the ground.</summary>
 /// <param name="WidthMm">Width of the box round all that is seen, mm.</param>
@@ -106,7 +113,7 @@ public sealed record PiecePlan(GroundPlan Ground, ImmutableArray<LayerPlan> Laye
 
 /// <summary>The chain from a piece's document to everything worked out for it: map, cups, pours, windows.</summary>
 /// <param name="mapper">Grows the maps.</param>
-public sealed class PiecePlanner(BandMapper mapper)
+public sealed class PiecePlanner(LayerMapper mapper)
 {
     /// <summary>Works a piece out.</summary>
     /// <param name="piece">A valid piece.</param>
@@ -173,20 +180,21 @@ public sealed class PiecePlanner(BandMapper mapper)
 
         var at = y - old.YMm;
         var from = left + old.XMm;
+        var beneath = new Piece(old.Name, old.Ground, old.Growth, old.Layers);
         return
         [
             .. Beneath(old.Ground, at, from),
             .. old.Layers.Where(l => l.Within is null).Select(layer =>
             {
                 var outline = old.Ground.OutlineOf(layer);
-                var cupOf = layer.Bands.ToDictionary(b => b.Id, b => b.Cup);
-                cupOf[BandMap.HeartBedId] = layer.HeartCup;
+                var map = mapper.Map(beneath, layer);
+                var cupOf = map.Regions.ToDictionary(r => r.Id, r => r.CupId);
                 return new StratumBeneath(layer.Name, layer.DepthMm,
                 [
-                    .. CutOf(old.Ground, outline, mapper.Map(outline, old.Growth, layer), at).Select(span =>
+                    .. CutOf(old.Ground, outline, map, at).Where(s => cupOf[s.RegionId] is not null).Select(span =>
                     {
-                        var cup = layer.Cups.Single(c => c.Id == cupOf[span.RegionId]);
-                        return new SpanBeneath(from + span.FromMm, from + span.ToMm, cup.Colourant is null ? null : cup.Colour);
+                        var look = CupLook.Of(layer, layer.Cups.Single(c => c.Id == cupOf[span.RegionId]));
+                        return new SpanBeneath(from + span.FromMm, from + span.ToMm, look.CoverPerMm == 0 ? null : look.Colour.ToHex());
                     }),
                 ]);
             }),
@@ -215,9 +223,8 @@ public sealed class PiecePlanner(BandMapper mapper)
     private LayerPlan Layer(Piece piece, Layer layer, PouredLayer? poured, DateTimeZone zone)
     {
         var outline = piece.Ground.OutlineOf(layer);
-        var map = mapper.Map(outline, piece.Growth, layer);
+        var map = mapper.Map(piece, layer);
         var cups = CupPlanner.Plan(piece.Ground, layer, map, DepthZones.Of(mapper, piece, layer));
-        var cupOf = cups.Regions.ToDictionary(r => r.RegionId, r => r.CupId);
         var system = ResinInUse.Of(layer.Resin).System;
         var pour = PourOf(layer.Plan, poured, zone);
         var placed = outline as PlacedOutline;
@@ -225,17 +232,20 @@ public sealed class PiecePlanner(BandMapper mapper)
         return new(
             layer.Id,
             placed is null ? new(0, 0, outline.BoxWidthMm, outline.BoxHeightMm) : new(placed.XMm, placed.YMm, placed.Inner.BoxWidthMm, placed.Inner.BoxHeightMm),
-            [.. map.Regions.Where(r => cupOf.ContainsKey(r.Id)).Select(r => Region(piece, layer, r, cupOf[r.Id]))],
+            [.. map.Regions.Where(r => r.Kind != RegionKind.HeartBed || r.AreaMm2 > 0).Select(r => Region(piece, layer, r))],
             CutOf(piece.Ground, outline, map, cutAt),
             cutAt,
             cups,
             PourPlan.Of(layer, cups),
-            layer.Cups.ToImmutableDictionary(c => c.Id, c => OpacityOf(c, layer.DepthMm)),
+            layer.Cups.ToImmutableDictionary(c => c.Id, c => OpacityOf(layer, c)),
             pour,
             poured is not null,
             pour is null ? [] : CureWindows.Of(system, pour, HeldOf(piece.Ground)),
             cups.Regions.Sum(r => r.LayerMl.Value) / piece.Ground.AtOnce
-                * Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl);
+                * Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl,
+            LayoutFacts.Of(mapper, piece, layer, map, cups),
+            map.Borders,
+            ColourBalance.Of(outline, map));
     }
 
     private static HeldBy HeldOf(Ground ground) =>
@@ -245,12 +255,18 @@ public sealed class PiecePlanner(BandMapper mapper)
     private static double CutAt(Piece piece)
     {
         var height = piece.Ground.MapOutline.BoxHeightMm;
-        var heart = piece.Layers.Where(l => l.Within is null).SelectMany(l => l.Hearts).FirstOrDefault();
-        return heart is not null && heart.YMm > 0 && heart.YMm < height ? heart.YMm : height / 2;
+        var middle = piece.Layers.Where(l => l.Within is null).Select(l => l.Layout switch
+        {
+            null => l.Hearts.FirstOrDefault()?.YMm,
+            PuddleLayout puddle => puddle.YMm,
+            PetalsLayout petals => petals.YMm,
+            _ => null,
+        }).FirstOrDefault(y => y is not null);
+        return middle is > 0 && middle < height ? middle.Value : height / 2;
     }
 
     /// <summary>The cut through what a layer is poured in, over every mirrored panel.</summary>
-    private static ImmutableArray<CutSpan> CutOf(Ground ground, Outline outline, BandMap map, double y)
+    private static ImmutableArray<CutSpan> CutOf(Ground ground, Outline outline, LayerMap map, double y)
     {
         ImmutableArray<CutSpan> spans = [.. outline.Chords(y).SelectMany(c => map.Cut(y, c.FromMm, c.ToMm))];
         return ground.Set is { Mirrored: true }
@@ -260,16 +276,16 @@ public sealed class PiecePlanner(BandMapper mapper)
             : spans;
     }
 
-    private static RegionPlan Region(Piece piece, Layer layer, Region region, string cupId)
+    private static RegionPlan Region(Piece piece, Layer layer, Region region)
     {
         var width = region.PlannedWidthMm;
         var area = new Reckoned(region.AreaMm2 / 100, "cm²", Formulas.RegionArea,
         [
             new("whole outline", piece.Ground.OutlineOf(layer).AreaMm2 / 100, "cm²", Origin.Reckoned),
-            .. width is null ? Array.Empty<ReckonedInput>() : WidthInputs(layer, region.Id, width.Value),
+            .. width is { } mm && layer.Bands.Any(b => b.Id == region.Id) ? WidthInputs(layer, region.Id, mm) : [],
             new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default),
         ]);
-        return new(region.Id, region.Kind, cupId, area, region.OpenEdgeMm, region.AreaMm2 > 0);
+        return new(region.Id, region.Kind, region.CupId, area, region.OpenEdgeMm, region.AreaMm2 > 0, region.Anchor);
     }
 
     private static ReckonedInput[] WidthInputs(Layer layer, string bandId, double widthMm)
@@ -285,13 +301,16 @@ public sealed class PiecePlanner(BandMapper mapper)
             ];
     }
 
-    private static Reckoned OpacityOf(Cup cup, double depthMm)
+    private static Reckoned OpacityOf(Layer layer, Cup cup)
     {
-        var cover = cup.Colourant is null or ColourantClass.Lacing ? 0 : TypicalMaterials.Of(cup.Colourant.Value).Cover;
-        return Reckoned.Of(100 * Colour.Opacity(cup, depthMm), "%", Formulas.Opacity,
-            new("depth", depthMm, "mm", Origin.Own, "depthMm"),
-            new("cover κ", cover, "per % and mm", Origin.Default),
-            new("load", cup.LoadPercent, "%", Origin.Own, $"cups[{cup.Id}].loadPercent"));
+        var look = CupLook.Of(layer, cup);
+        var value = 100 * look.Opacity(layer.DepthMm);
+        ReckonedInput depth = new("depth", layer.DepthMm, "mm", Origin.Own, "depthMm");
+        return cup.Of is not null
+            ? Reckoned.Of(value, "%", Formulas.Opacity, depth, new("cover κ × load of what is in it", look.CoverPerMm, "per mm", Origin.Reckoned))
+            : Reckoned.Of(value, "%", Formulas.Opacity, depth,
+                new("cover κ", cup.Colourant is null or ColourantClass.Lacing ? 0 : TypicalMaterials.Of(cup.Colourant.Value).Cover, "per % and mm", Origin.Default),
+                new("load", cup.LoadPercent, "%", Origin.Own, $"cups[{cup.Id}].loadPercent"));
     }
 
     /// <summary>What really happened wins over the plan; what nobody noted falls back to the plan, then to defaults.</summary>

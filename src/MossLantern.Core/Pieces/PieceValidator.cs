@@ -44,6 +44,11 @@ public sealed class PieceValidator : AbstractValidator<Piece>
         RuleFor(p => p.Layers).Must(l => l.Where(x => x.Within is not null).GroupBy(x => x.Within).All(g => g.Count() == 1))
             .WithMessage("Each hollow is filled by one layer.")
             .Must(l => l[0].Within is null).WithMessage("The first layer of a casting is poured round the inserts.").When(p => !p.Layers.IsDefaultOrEmpty);
+        RuleFor(p => p.Kept).Must(k => k!.Value.Length <= Zone.Most).WithMessage($"Up to {Zone.Most} zones of a piece are kept.")
+            .Must(k => Unique(k!.Value.Select(x => x.Id))).WithMessage("Each kept zone needs an id of its own.").When(p => p.Kept is not null);
+        RuleForEach(p => p.Kept!.Value).SetValidator(new KeptZoneValidator()).OverridePropertyName("kept").When(p => p.Kept is not null);
+        RuleFor(p => p.Layers).Must((p, layers) => layers.All(l => LeavesSome(p, l)))
+            .WithMessage("Zones must leave some of the layer.").When(p => (p.Kept is not null || p.Layers.Any(l => l.Zones is not null)) && Sound(p));
         RuleFor(p => p.WavedOff).Must(w => w!.Value.Length <= 200).WithMessage("Up to 200 findings can be waved off.").When(p => p.WavedOff is not null);
         RuleForEach(p => p.WavedOff!.Value).ChildRules(w =>
         {
@@ -51,6 +56,27 @@ public sealed class PieceValidator : AbstractValidator<Piece>
             w.RuleFor(x => x.Reason).Must(r => !string.IsNullOrWhiteSpace(r) && r.Length <= LongestReason)
                 .WithMessage($"Say why, in 1 to {LongestReason} characters.");
         }).OverridePropertyName("wavedOff").When(p => p.WavedOff is not null);
+    }
+
+    /// <summary>Whether outlines are such that they can be laid over each other.</summary>
+    private static bool Sound(Piece piece) =>
+        new GroundValidator().Validate(piece.Ground).IsValid
+        && (piece.Kept ?? []).All(k => new KeptZoneValidator().Validate(k).IsValid)
+        && piece.Layers.All(l => (l.Zones ?? []).All(z => !Zones.Problems(l, z).Any()));
+
+    /// <summary>Something of a layer has to be left for its regions, be it in zones.</summary>
+    private static bool LeavesSome(Piece piece, Layer layer)
+    {
+        var left = piece.Ground.OutlineOf(layer);
+        if (layer.Within is null)
+        {
+            foreach (var kept in piece.Kept ?? [])
+            {
+                left = new CombinedOutline(left, kept.WithDam, Shared: false);
+            }
+        }
+
+        return left.AreaMm2 >= 100;
     }
 
     /// <summary>A document from elsewhere must not make the grid enormous.</summary>

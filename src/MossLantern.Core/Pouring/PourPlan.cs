@@ -27,7 +27,7 @@ public static class PourPlan
         var fromHeart = cups.Regions.Where(r => r.PourMl.Value > 0).ToDictionary(r => r.RegionId);
         var order = layer.PourOrder.Where(fromHeart.ContainsKey).Distinct()
             .Concat(fromHeart.Keys.Where(id => !layer.PourOrder.Contains(id)));
-        var left = cups.Cups.ToDictionary(c => c.CupId, c => c.MixMl.Value);
+        var left = cups.Cups.ToDictionary(c => c.CupId, c => c.MixMl.Value - c.DrawnMl);
         return [.. order.Select(id => fromHeart[id]).Select(Step)];
 
         PourStep Step(RegionVolume region)

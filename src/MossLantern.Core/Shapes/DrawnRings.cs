@@ -48,7 +48,7 @@ internal sealed record DrawnRings(
     /// <summary>Sorts rings into parts: a ring that lies in an even number of others is an outer one, the rest are openings.</summary>
     private static DrawnRings Nest(List<Ring> rings)
     {
-        var shells = rings.Select(Closed).ToList();
+        var shells = rings.Select(Flat.Closed).ToList();
         for (var i = 0; i < shells.Count; i++)
         {
             if (new IsValidOp(new Polygon(shells[i])).ValidationError is { } error)
@@ -66,7 +66,7 @@ internal sealed record DrawnRings(
         var inside = rings.Select((r, i) => Enumerable.Range(0, rings.Count)
             .Where(j => j != i && shells[j].EnvelopeInternal.Contains(shells[i].EnvelopeInternal) && rings[j].SignedDistanceMm(r.Xs[0], r.Ys[0]) < 0)
             .ToList()).ToList();
-        var turned = rings.Select((r, i) => r.SignedAreaMm2 > 0 == (inside[i].Count % 2 == 0) ? r : Turned(r)).ToList();
+        var turned = rings.Select((r, i) => r.SignedAreaMm2 > 0 == (inside[i].Count % 2 == 0) ? r : r.Reversed()).ToList();
         var parts = Enumerable.Range(0, rings.Count).Where(i => inside[i].Count % 2 == 0)
             .OrderBy(i => shells[i].EnvelopeInternal.MinX).ThenBy(i => shells[i].EnvelopeInternal.MinY)
             .Select(i => new DrawnPart(
@@ -74,22 +74,11 @@ internal sealed record DrawnRings(
                 turned[i],
                 .. Enumerable.Range(0, rings.Count).Where(j => inside[j].Count == inside[i].Count + 1 && inside[j].Contains(i)).Select(j => turned[j]),
             ])).ToImmutableArray();
-        var whole = new MultiPolygon([.. parts.Select(p => new Polygon(Closed(p.Rings[0]), [.. p.Rings.Skip(1).Select(Closed)]))]);
+        var whole = new MultiPolygon([.. parts.Select(p => new Polygon(Flat.Closed(p.Rings[0]), [.. p.Rings.Skip(1).Select(Flat.Closed)]))]);
         return new IsValidOp(whole).ValidationError is { } crossing
             ? Wrong(string.Create(CultureInfo.InvariantCulture,
                 $"Parts of the drawn outline cross each other at {crossing.Coordinate.X:0.#}, {crossing.Coordinate.Y:0.#} mm."))
             : new(null, [.. parts.SelectMany(p => p.Rings)], parts, whole.EnvelopeInternal.MaxX, whole.EnvelopeInternal.MaxY);
-    }
-
-    private static LinearRing Closed(Ring r) => new(
-        [.. Enumerable.Range(0, r.Count + 1).Select(i => new Coordinate(r.Xs[i % r.Count], r.Ys[i % r.Count]))]);
-
-    private static Ring Turned(Ring ring)
-    {
-        double[] xs = ring.Xs.ToArray(), ys = ring.Ys.ToArray();
-        Array.Reverse(xs);
-        Array.Reverse(ys);
-        return new(xs, ys);
     }
 
     private static DrawnRings Wrong(string problem) => new(problem, [], [], 0, 0);

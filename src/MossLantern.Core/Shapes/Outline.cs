@@ -52,15 +52,20 @@ public abstract record Outline
         return distances.Count(d => d < 0) % 2 == 1 ? -nearest : nearest;
     }
 
+    /// <summary>Whether a place on its boundary lies on the edge of the piece, and not on a border inside it.</summary>
+    /// <param name="xMm">mm from the left.</param>
+    /// <param name="yMm">mm from the top.</param>
+    public virtual bool OnRim(double xMm, double yMm) => true;
+
     /// <summary>
     /// All rings as one walk, out to each and back along the same line: its signed area is that of the outline however it
     /// is cut by straight lines.
     /// </summary>
     internal Ring Walk()
     {
-        if (Rings.Length == 1)
+        if (Rings.Length <= 1)
         {
-            return Rings[0];
+            return Rings.IsEmpty ? new([], []) : Rings[0];
         }
 
         List<double> xs = [], ys = [];

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 
@@ -109,13 +110,91 @@ public sealed record PanelCopy(double FromMm, bool Mirrored)
     public Ring Of(Ring ring)
     {
         ArgumentNullException.ThrowIfNull(ring);
-        double[] xs = [.. ring.Xs.ToArray().Select(X)], ys = ring.Ys.ToArray();
-        if (Mirrored)
-        {
-            Array.Reverse(xs);
-            Array.Reverse(ys);
-        }
-
-        return new(xs, ys);
+        var moved = new Ring([.. ring.Xs.ToArray().Select(X)], ring.Ys.ToArray());
+        return Mirrored ? moved.Reversed() : moved;
     }
+}
+
+/// <summary>What two outlines share, or what one leaves of the other; it keeps the box of the first.</summary>
+/// <param name="First">The one.</param>
+/// <param name="Second">The other, where it lies on the first.</param>
+/// <param name="Shared">Whether it is what both share; else the first without the second.</param>
+/// <remarks>Source: docs/craft/layouts.md, Zones.</remarks>
+public sealed record CombinedOutline(Outline First, Outline Second, bool Shared) : Outline
+{
+    private static readonly ConcurrentDictionary<CombinedOutline, ImmutableArray<Ring>> Known = new();
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double BoxWidthMm => First.BoxWidthMm;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double BoxHeightMm => First.BoxHeightMm;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double AreaMm2 => Rings.Sum(r => r.SignedAreaMm2);
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double PerimeterMm => Rings.Sum(r => r.LengthMm);
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override ImmutableArray<Ring> Rings
+    {
+        get
+        {
+            if (Known.Count > 64)
+            {
+                Known.Clear();
+            }
+
+            return Known.GetOrAdd(this, static o => o.Shared
+                ? Flat.Rings(Flat.Shared(Flat.Of(o.First), Flat.Of(o.Second)))
+                : Flat.Rings(Flat.Without(Flat.Of(o.First), Flat.Of(o.Second))));
+        }
+    }
+
+    /// <inheritdoc/>
+    public override bool OnRim(double xMm, double yMm) => First.OnRim(xMm, yMm) && Math.Abs(First.SignedDistanceMm(xMm, yMm)) < 0.02;
+}
+
+/// <summary>An outline widened all round.</summary>
+/// <param name="Inner">The outline as it is.</param>
+/// <param name="ByMm">By how much, mm.</param>
+public sealed record WidenedOutline(Outline Inner, double ByMm) : Outline
+{
+    private ImmutableArray<Ring> rings;
+
+    // What was worked out for the original does not go with a changed copy.
+    private WidenedOutline(WidenedOutline original)
+        : base(original) => (Inner, ByMm) = (original.Inner, original.ByMm);
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double BoxWidthMm => Inner.BoxWidthMm + ByMm;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double BoxHeightMm => Inner.BoxHeightMm + ByMm;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double AreaMm2 => Rings.Sum(r => r.SignedAreaMm2);
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override double PerimeterMm => Rings.Sum(r => r.LengthMm);
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override ImmutableArray<Ring> Rings => rings.IsDefault ? rings = Flat.Rings(Flat.Of(Inner).Buffer(ByMm)) : rings;
+
+    /// <inheritdoc/>
+    public bool Equals(WidenedOutline? other) => other is not null && Inner.Equals(other.Inner) && ByMm.Equals(other.ByMm);
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => HashCode.Combine(Inner, ByMm);
 }

@@ -78,6 +78,9 @@ public sealed class Ring(double[] xs, double[] ys)
     /// <param name="byY">Down, mm.</param>
     public Ring Moved(double byX, double byY) => new([.. xs.Select(x => x + byX)], [.. ys.Select(y => y + byY)]);
 
+    /// <summary>The same ring, walked the other way round.</summary>
+    public Ring Reversed() => new([.. xs.Reverse()], [.. ys.Reverse()]);
+
     /// <summary>Squared distance from a point to a segment, mm².</summary>
     internal static double SegmentDistanceSquared(double x, double y, double x0, double y0, double x1, double y1)
     {

@@ -114,6 +114,45 @@ public static class Accepted
     /// <summary>Position of a heart's middle, mm from the outline's top left; it may lie outside the outline.</summary>
     public static AcceptedRange HeartPlaceMm { get; } = new("Heart position", -1500, 4500, "mm");
 
+    /// <summary>A place on a piece, or a little beside it, mm.</summary>
+    public static AcceptedRange PlaceMm { get; } = new("Place", -1500, 4500, "mm");
+
+    /// <summary>Thickness of the film that lines are laid on, mm.</summary>
+    public static AcceptedRange FilmBelowMm { get; } = new("Film below the lines", 0, 100, "mm");
+
+    /// <summary>Strokes of a tool that make petals.</summary>
+    public static AcceptedRange PetalCount { get; } = new("Number of petals", 2, 48, "");
+
+    /// <summary>How far a tool drags colour along, mm.</summary>
+    public static AcceptedRange PullMm { get; } = new("Pull", 0, 500, "mm");
+
+    /// <summary>Width of what a tool drags along, mm.</summary>
+    public static AcceptedRange ToolMm { get; } = new("Tool", 0.5, 100, "mm");
+
+    /// <summary>Number of fields.</summary>
+    public static AcceptedRange FieldCount { get; } = new("Number of fields", 1, 60, "");
+
+    /// <summary>Width of a highlight vein, mm.</summary>
+    public static AcceptedRange VeinMm { get; } = new("Width of the vein", 0.5, 50, "mm");
+
+    /// <summary>Thickness of a highlight vein, mm.</summary>
+    public static AcceptedRange VeinThicknessMm { get; } = new("Thickness of the vein", 0.05, 20, "mm");
+
+    /// <summary>Width of a wall between pools, mm.</summary>
+    public static AcceptedRange WallMm { get; } = new("Width of the walls", 0.5, 30, "mm");
+
+    /// <summary>How much longer a puddle grows by a tilt, %.</summary>
+    public static AcceptedRange TiltPercent { get; } = new("Stretch of the tilt", 0, 400, "%");
+
+    /// <summary>Share of the area that streaks take up, %.</summary>
+    public static AcceptedRange StreakPercent { get; } = new("Share of the streaks", 1, 99, "%");
+
+    /// <summary>How far a mixed cup is blended, as a share.</summary>
+    public static AcceptedRange Blend { get; } = new("Blend", 0, 1, "");
+
+    /// <summary>Width of a dam, mm.</summary>
+    public static AcceptedRange DamMm { get; } = new("Width of the dam", 0.5, 30, "mm");
+
     /// <summary>How far band edges wander, mm.</summary>
     public static AcceptedRange WavinessMm { get; } = new("Waviness", 0, 40, "mm");
 

@@ -162,6 +162,36 @@ public static class Formulas
     /// <summary>A set of castings.</summary>
     public const string Casting = "casting";
 
+    /// <summary>What a mixed cup takes of another.</summary>
+    public const string MixedDraw = "mixed-draw";
+
+    /// <summary>Volume of a vein laid on a wet field.</summary>
+    public const string VeinVolume = "vein-volume";
+
+    /// <summary>A pour of a puddle.</summary>
+    public const string PuddlePour = "puddle-pour";
+
+    /// <summary>Room from the rim to the middle.</summary>
+    public const string RimRoom = "rim-room";
+
+    /// <summary>Room that lines need.</summary>
+    public const string LinesNeed = "lines-need";
+
+    /// <summary>Length of the borders between fields.</summary>
+    public const string VeinLength = "vein-length";
+
+    /// <summary>Length of walls and what they take.</summary>
+    public const string WallLength = "wall-length";
+
+    /// <summary>Share of a colour.</summary>
+    public const string ColourShare = "colour-share";
+
+    /// <summary>How far a colour leans to one side.</summary>
+    public const string ColourLean = "colour-lean";
+
+    /// <summary>What lies outside the outline.</summary>
+    public const string RunOff = "run-off";
+
     /// <summary>A quantity in the program's own units.</summary>
     public const string Quantity = "quantity";
 
@@ -218,6 +248,16 @@ public static class Formulas
         new(ColourDifference, "Colour difference", "ΔE00 of the CIEDE2000 formula; wet neighbours under 12 read as one", "map.md#colour-difference"),
         new(Mud, "Mixed colour", "channel by channel in linear light: absorption over scattering K = (1 − R)² ÷ (2 × R), averaged by load, and back R = 1 + K − √(K² + 2 × K); mud where the chroma of the mix is below half of the weaker colour's and below 20", "map.md#mixing-and-mud"),
         new(Quantity, "Units", "what was typed × what one of its unit is: in 25.4 mm, ft 304.8 mm, fl oz 29.574 ml, tsp 4.929 ml, pint 473.176 ml, oz 28.35 g, lb 453.592 g; °C = (°F − 32) ÷ 1.8", "units.md#typed-quantities"),
+        new(MixedDraw, "Taken", "mixed cup × its parts ÷ parts in all; the cup it is taken from is mixed larger by that", "layouts.md#mixed-cups"),
+        new(VeinVolume, "Vein", "length × width × thickness ÷ 1000; it comes on top of the fields", "layouts.md#highlight-veins"),
+        new(PuddlePour, "Pour", "as it is asked for", "layouts.md#puddle"),
+        new(RimRoom, "Rim room", "the way from the rim to the place farthest from it, in the narrowest part", "layouts.md#rim-to-middle-lines"),
+        new(LinesNeed, "Lines", "the sum of their widths; lines in all × width where they are alike", "layouts.md#rim-to-middle-lines"),
+        new(VeinLength, "Vein length", "all borders between fields, as far as they lie on the piece", "layouts.md#highlight-veins"),
+        new(WallLength, "Walls", "the walls as drawn, with their ends joined on; area = length × bead width, ends and crossings counted once", "layouts.md#pools"),
+        new(ColourShare, "Share", "area of its regions ÷ area of the piece", "layouts.md#balance"),
+        new(ColourLean, "Lean", "distance from the middle of the piece to the middle of the colour's regions, weighed by area", "layouts.md#balance"),
+        new(RunOff, "Run-off", "pour × (1 − its area on the piece ÷ its area): it runs over an open edge, or stands higher inside a wall", "layouts.md#puddle"),
         new(Casting, "Castings", "body = capacity − inserts − area × kept depth; in all: pieces × body × (1 + loss)", "mixing.md#castings"),
     ];
 }

@@ -164,26 +164,27 @@ internal static class DemoPieces
         return new("Peat Pool", ground, GrowthScale.For(ground.MapOutline),
         [
             new(
-                "layer-1", "Pool", 9, [new("heart-1", 150, 116, 92, 58, -14, 14, 12)],
+                "layer-1", "Pool", 9, [],
                 [
-                    new("glint-line", 2, false, "glint"),
-                    new("tea-ring", 16, false, "tea"),
-                    new("cream-line", 2.5, false, "cream"),
-                    new("peat-field", 10, true, "peat"),
-                    new("tea-line", 5, false, "tea"),
-                    new("glint-edge", 2, false, "glint"),
-                    new("lichen-rim", 11, false, "lichen"),
+                    // From the middle to the rim: clear pushes the lines out; tea, cream and glint are laid twice.
+                    new("clear-push", 10, true, "clear"),
+                    new("glint-inner", 3, false, "glint"),
+                    new("cream-inner", 6, false, "cream"),
+                    new("tea-inner", 15, false, "tea"),
+                    new("glint-outer", 3, false, "glint"),
+                    new("cream-outer", 6, false, "cream"),
+                    new("tea-outer", 15, false, "tea"),
+                    new("lichen-rim", 9, false, "lichen"),
                 ],
-                1, "clear",
+                0, "clear",
                 [
                     new("clear", "clear", "#e9efe9", null, 0),
                     new("glint", "glint", "#c8a85a", ColourantClass.MetallicPaste, 4),
                     new("tea", "black tea", "#6b3f1f", ColourantClass.Dye, 4),
                     new("cream", "cream", "#efe4cb", ColourantClass.Paste, 3),
-                    new("peat", "peat", "#35261c", ColourantClass.Paste, 3),
                     new("lichen", "lichen", "#a3b08d", ColourantClass.Mica, 4),
                 ],
-                new("casting"), Measure.ByWeight, null, [], new(null, null, 20)),
+                new("casting"), Measure.ByWeight, null, [], new(null, null, 20), Layout: new LinesLayout("clear", 2, 9, 12)),
         ]);
     }
 
@@ -296,20 +297,125 @@ internal static class DemoPieces
         return new("Old Kiln", ground, GrowthScale.For(ground.MapOutline),
         [
             new(
-                "layer-1", "Left-overs", 2, [new("heart-1", 300, 190, 70, 52, 20, 12, 8)],
-                [
-                    new("rust-ring", 26, false, "rust"),
-                    new("ash-vein", 3, false, "ash"),
-                    new("smoke-field", 10, true, "smoke"),
-                ],
-                0, "clear",
+                "layer-1", "Left-overs", 2, [], [new("band-1", 10, true, "rust")], 0, "clear",
                 [
                     new("clear", "clear", "#e9efe9", null, 0),
-                    new("rust", "rust", "#9a4f26", ColourantClass.Dye, 2),
-                    new("ash", "ash", "#d8d2c4", ColourantClass.Paste, 1.5),
-                    new("smoke", "smoke", "#4d4a48", ColourantClass.AlcoholInk, 2),
+                    new("rust", "rust", "#9a4f26", ColourantClass.Dye, 3),
+                    new("ash", "ash", "#d8d2c4", ColourantClass.Paste, 2.5),
+                    new("smoke", "smoke", "#4d4a48", ColourantClass.AlcoholInk, 3),
+                    new("mere", "mere", "#3f6c74", ColourantClass.Mica, 3),
+                    new("brass", "brass", "#b38f3f", ColourantClass.MetallicPaste, 5),
                 ],
-                new("coating"), Measure.ByVolume, null, [], new(null, null, 20)),
+                new("coating"), Measure.ByVolume, null, [], new(null, null, 20),
+                Layout: new FieldsLayout(12, ["clear", "rust", "ash", "smoke", "mere"], 8, Vein: new("brass", 3, 0.8))),
         ]);
+    }
+
+    /// <summary>Pools between drawn walls; a shell in the ground is kept visible.</summary>
+    public static Piece SphagnumPools()
+    {
+        var ground = new Ground(
+            new RectangleOutline(420, 300), EdgeStyle.TapedClean, 20, "#2f3328", new(PieceKind.Panel, BaseMaterial.BirchPly, 12), new(PaintKind.Water));
+        return new("Sphagnum Pools", ground, GrowthScale.For(ground.MapOutline),
+        [
+            new(
+                "layer-1", "Pools", 3, [], [new("band-1", 10, true, "moss")], 0, "clear",
+                [
+                    new("moss", "moss", "#5f7a3c", ColourantClass.Mica, 4),
+                    new("mere", "mere", "#2f5d66", ColourantClass.Mica, 4),
+                    new("cream", "cream", "#efe4cb", ColourantClass.Paste, 4),
+                    new("rust", "rust", "#9a4f26", ColourantClass.Paste, 3),
+                    new("peat", "peat", "#3f2d21", ColourantClass.Paste, 3),
+                    new("clear", "clear", "#eef0ea", null, 0),
+                ],
+                new("coating"), Measure.ByVolume, null, [], new(null, null, 20),
+                Layout: new PoolsLayout(
+                    [
+                        new("wall-1", [new(0, 96), new(60, 112), new(128, 92), new(176, 44), new(198, 0)]),
+                        new("wall-2", [new(0, 226), new(70, 214), new(150, 168), new(222, 154), new(300, 120), new(368, 62), new(420, 44)]),
+                        new("wall-3", [new(222, 154), new(240, 206), new(232, 262), new(246, 300)]),
+                        new("wall-4", [.. Enumerable.Range(0, 25).Select(i => new Spot(
+                            Math.Round(332 + 34 * Math.Cos(i * Math.PI / 12), 1), Math.Round(214 + 27 * Math.Sin(i * Math.PI / 12), 1)))]),
+                    ],
+                    3.5,
+                    [
+                        new("corner", 60, 40, "mere"), new("sweep", 190, 110, "cream"), new("left", 90, 260, "moss"),
+                        new("right", 390, 120, "rust"), new("eye", 332, 214, "peat"),
+                    ])),
+        ],
+        Kept: [new("shell", "Mother-of-pearl", new OvalOutline(52, 38), 72, 128, Keep.Visible)]);
+    }
+
+    /// <summary>Rings drawn to petals with a tool, on a round.</summary>
+    public static Piece WaterMint()
+    {
+        var ground = new Ground(new RoundOutline(260), EdgeStyle.Walled, 10, "#f1ede2", new(PieceKind.Panel, BaseMaterial.BirchPly, 9), new(PaintKind.Water));
+        return new("Water Mint", ground, GrowthScale.For(ground.MapOutline),
+        [
+            new(
+                "layer-1", "Petals", 3, [],
+                [
+                    new("pollen", 14, false, "pollen"),
+                    new("white-one", 10, false, "white"),
+                    new("mint-one", 22, false, "mint"),
+                    new("white-two", 7, false, "white"),
+                    new("heather-one", 24, false, "heather"),
+                    new("white-three", 6, false, "white"),
+                    new("leaf-rim", 10, true, "leaf"),
+                ],
+                0, "white",
+                [
+                    new("pollen", "pollen", "#d9a93a", ColourantClass.Paste, 4),
+                    new("white", "white", "#f7f3ea", ColourantClass.Paste, 5),
+                    new("mint", "mint", "#7fae94", ColourantClass.Mica, 4),
+                    new("heather", "heather", "#7d6a8f", ColourantClass.Mica, 4),
+                    new("leaf", "leaf", "#3f5a38", ColourantClass.Paste, 4),
+                ],
+                new("thick"), Measure.ByWeight, null, [], new(null, null, 21), Layout: new PetalsLayout(130, 130, 9, 40, true, 5, -90)),
+        ]);
+    }
+
+    /// <summary>A mixed cup through a ground colour.</summary>
+    public static Piece HeronTray()
+    {
+        var ground = new Ground(new RectangleOutline(360, 220), EdgeStyle.Walled, 14, "#e6e2d6", new(PieceKind.Frame, BaseMaterial.Pine, 10), new(PaintKind.Water));
+        return new("Heron Tray", ground, GrowthScale.For(ground.MapOutline),
+        [
+            new(
+                "layer-1", "Marble", 3, [], [new("band-1", 10, true, "dusk")], 0, "dusk",
+                [
+                    new("dusk", "dusk", "#3a4a57", ColourantClass.Mica, 4),
+                    new("feather", "feather", "#dfe3e0", ColourantClass.Paste, 5),
+                    new("slate", "slate", "#8fa0a8", ColourantClass.Mica, 4),
+                    new("heron", "heron mix", "#b8c3c6", null, 0, [new("feather", 2), new("slate", 1)]),
+                ],
+                new("coating"), Measure.ByVolume, null, [], new(null, null, 20), Layout: new MarbleLayout("dusk", "heron", 38, 0.3, 20, 14)),
+        ]);
+    }
+
+    /// <summary>Colours poured in one place and tilted; foil in a corner stays bare behind a dam.</summary>
+    public static Piece RainRing()
+    {
+        var ground = new Ground(new RoundOutline(300), EdgeStyle.Walled, 12, "#24303a", new(PieceKind.Panel, BaseMaterial.BirchPly, 9), new(PaintKind.Water));
+        return new("Rain Ring", ground, GrowthScale.For(ground.MapOutline),
+        [
+            new(
+                "layer-1", "Puddle", 3, [], [new("band-1", 10, true, "night")], 0, "night",
+                [
+                    new("night", "night", "#2b3b52", ColourantClass.Mica, 4),
+                    new("rain", "rain", "#7fa3b5", ColourantClass.Mica, 4),
+                    new("foam", "foam", "#eef1ee", ColourantClass.Paste, 5),
+                    new("copper", "copper", "#b5713f", ColourantClass.MetallicPaste, 5),
+                ],
+                new("coating"), Measure.ByVolume, null, [], new(null, null, 20),
+                Layout: new PuddleLayout(
+                    132, 150,
+                    [
+                        new("pour-1", "foam", 22), new("pour-2", "rain", 34), new("pour-3", "copper", 10), new("pour-4", "foam", 9),
+                        new("pour-5", "rain", 26), new("pour-6", "night", 12), new("pour-7", "foam", 6),
+                    ],
+                    18, 18, "night")),
+        ],
+        Kept: [new("foil", "Colour-shift foil", new RoundOutline(44), 214, 40, Keep.Bare, 5)]);
     }
 }

@@ -44,6 +44,11 @@ public sealed class DemoWorkshop(
         var marigold = pieces.Add("marigold-dozen", DemoPieces.MarigoldDozen(), now - Duration.FromDays(6)).Piece;
         Log("marigold-dozen", marigold, 0, now - Duration.FromDays(4), 25, 21, "First five. Recipe kept.", [0, 2]);
 
+        pieces.Add("sphagnum-pools", DemoPieces.SphagnumPools(), now - Duration.FromHours(30));
+        pieces.Add("water-mint", DemoPieces.WaterMint(), now - Duration.FromHours(29));
+        pieces.Add("heron-tray", DemoPieces.HeronTray(), now - Duration.FromHours(28));
+        pieces.Add("rain-ring", DemoPieces.RainRing(), now - Duration.FromHours(27));
+
         // Planned for the day after tomorrow in the morning; the board was sealed this morning.
         pieces.Add("bracken-slice", DemoPieces.BrackenSlice(today.Date.PlusDays(2) + new LocalTime(9, 30), today.PlusHours(-3)), now - Duration.FromHours(5));
     }

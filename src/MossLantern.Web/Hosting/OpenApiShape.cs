@@ -1,6 +1,10 @@
+using System.Collections.Immutable;
+using System.Reflection;
 using System.Text.Json;
+using System.Text.Json.Serialization;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
+using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 using NodaTime;
@@ -12,21 +16,16 @@ internal static class OpenApiShape
 {
     public static void Configure(OpenApiOptions options)
     {
-        options.AddDocumentTransformer((document, _, _) =>
+        options.AddDocumentTransformer(async (document, context, stop) =>
         {
-            // The generator loses the type of a list that it has met deeper down before.
-            if (document.Components?.Schemas?[nameof(Reckoned)].Properties is { } reckoned)
+            await ListsAsync(document, context, nameof(Reckoned), typeof(Reckoned), stop);
+            foreach (var layout in typeof(Layout).GetCustomAttributes<JsonDerivedTypeAttribute>().Select(a => a.DerivedType))
             {
-                reckoned["inputs"] = new OpenApiSchema
-                {
-                    Type = JsonSchemaType.Array,
-                    Items = new OpenApiSchemaReference(nameof(ReckonedInput), document),
-                };
+                await ListsAsync(document, context, nameof(Layout) + layout.Name, layout, stop);
             }
 
             document.Info = new() { Title = "Moss Lantern", Version = "1" };
             document.Servers?.Clear();
-            return Task.CompletedTask;
         });
         options.AddSchemaTransformer((schema, context, _) =>
         {
@@ -45,13 +44,48 @@ internal static class OpenApiShape
                 schema.Enum = [.. choices.Where(c => c?.GetValueKind() == JsonValueKind.String)];
             }
 
-            if (typeof(Outline).IsAssignableFrom(type) && schema.Properties?.ContainsKey("shape") == true)
+            foreach (var (_, field) in Discriminated.Where(d => d.Type.IsAssignableFrom(type) && schema.Properties?.ContainsKey(d.Field) == true))
             {
                 schema.Required ??= new HashSet<string>();
-                schema.Required.Add("shape");
+                schema.Required.Add(field);
             }
 
             return Task.CompletedTask;
         });
+    }
+
+    /// <summary>The kinds of document that tell by a field which of several they are.</summary>
+    private static readonly (Type Type, string Field)[] Discriminated = [(typeof(Outline), "shape"), (typeof(Layout), "kind")];
+
+    /// <summary>The generator loses the type of a list that it has met deeper down before: every list of a type is told anew.</summary>
+    private static async Task ListsAsync(
+        OpenApiDocument document, OpenApiDocumentTransformerContext context, string name, Type type, CancellationToken stop)
+    {
+        if (document.Components?.Schemas is not { } known || !known.TryGetValue(name, out var schema) || schema.Properties is not { } properties)
+        {
+            return;
+        }
+
+        foreach (var property in type.GetProperties())
+        {
+            var list = Nullable.GetUnderlyingType(property.PropertyType) ?? property.PropertyType;
+            var field = JsonNamingPolicy.CamelCase.ConvertName(property.Name);
+            if (!list.IsGenericType || list.GetGenericTypeDefinition() != typeof(ImmutableArray<>) || !properties.ContainsKey(field))
+            {
+                continue;
+            }
+
+            var item = list.GetGenericArguments()[0];
+            if (item != typeof(string) && !known.ContainsKey(item.Name))
+            {
+                document.AddComponent(item.Name, await context.GetOrCreateSchemaAsync(item, null, stop));
+            }
+
+            properties[field] = new OpenApiSchema
+            {
+                Type = list == property.PropertyType ? JsonSchemaType.Array : JsonSchemaType.Array | JsonSchemaType.Null,
+                Items = item == typeof(string) ? new OpenApiSchema { Type = JsonSchemaType.String } : new OpenApiSchemaReference(item.Name, document),
+            };
+        }
     }
 }

@@ -23,7 +23,7 @@ public sealed class WarmUp(IHostApplicationLifetime lifetime) : BackgroundServic
 
     private static void Grow(CancellationToken stoppingToken)
     {
-        var planner = new PiecePlanner(new BandMapper());
+        var planner = new PiecePlanner(new LayerMapper());
         var piece = FirstPiece.Of("Warm up", new(new RectangleOutline(120, 80), EdgeStyle.TapedClean, 10, "#ffffff"));
         var layer = piece.Layers[0];
         for (var i = 0; i < Rounds && !stoppingToken.IsCancellationRequested; i++)

@@ -2106,6 +2106,15 @@ export interface components {
              * @description Load, % of the mixed resin by weight.
              */
             loadPercent: number;
+            /** @description The cups it is filled from, where it is a mixed one; null for a cup of its own. */
+            of?: null | components["schemas"]["CupShare"][];
+        };
+        /** @description What a mixed cup takes from another. */
+        CupDraw: {
+            /** @description The other cup. */
+            cupId: string;
+            /** @description How much, ml. */
+            ml: components["schemas"]["Reckoned"];
         };
         /** @description A layer's resin, split into its cups. */
         CupPlan: {
@@ -2113,8 +2122,13 @@ export interface components {
             regions: components["schemas"]["RegionVolume"][];
             /** @description Cups in the order of the layer. */
             cups: components["schemas"]["CupVolume"][];
-            /** @description All cups together, ml. */
+            /** @description All cups together, ml; mixed ones are filled from the others and add nothing. */
             totalMl: components["schemas"]["Reckoned"];
+        };
+        CupShare: {
+            cup: string;
+            /** Format: double */
+            parts: number;
         };
         CupSum: {
             /** Format: double */
@@ -2172,6 +2186,13 @@ export interface components {
              * @description The smallest mix that the artist's tool can measure within the maker's tolerance, ml, where this one is smaller; else null.
              */
             smallestMl: null | number;
+            /** @description What a mixed cup takes from others; empty for a cup that is mixed by itself. */
+            draws: components["schemas"]["CupDraw"][];
+            /**
+             * Format: double
+             * @description What mixed cups take from this one, ml.
+             */
+            drawnMl: number;
         };
         CuredAnswer: {
             /** Format: double */
@@ -2202,6 +2223,34 @@ export interface components {
          * @enum {unknown}
          */
         EdgeStyle: "taped-clean" | "dripped-over" | "walled";
+        FieldColour: {
+            /** Format: int32 */
+            field: number;
+            cup: string;
+        };
+        FieldPlace: {
+            /** Format: int32 */
+            field: number;
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+        };
+        /** @description A highlight vein laid on the wet fields along their borders. */
+        FieldVein: {
+            /** @description Its cup. */
+            cup: string;
+            /**
+             * Format: double
+             * @description Width, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Thickness, mm: it comes on top of the fields.
+             */
+            thicknessMm: number;
+        };
         FieldsView: {
             ranges: {
                 [key: string]: components["schemas"]["AcceptedRange"];
@@ -2463,6 +2512,20 @@ export interface components {
         };
         /** Format: date-time */
         Instant: string;
+        /** @enum {unknown} */
+        Keep: "visible" | "bare";
+        KeptZone: {
+            id: string;
+            name: string;
+            outline: components["schemas"]["Outline"];
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            keep: components["schemas"]["Keep"];
+            /** Format: double */
+            damMm?: null | number;
+        };
         /** @description One layer: poured in one go, cured before the next. */
         Layer: {
             /** @description Stable id, unique in the piece. */
@@ -2514,6 +2577,9 @@ export interface components {
             partDepths?: null | components["schemas"]["PartDepth"][];
             /** @description How its neighbouring colours are meant. */
             contrast?: components["schemas"]["Contrast"];
+            layout?: null | components["schemas"]["Layout"];
+            /** @description Parts of it that are laid out in ways of their own; null for none. */
+            zones?: null | components["schemas"]["Zone"][];
         };
         LayerView: {
             layerId: string;
@@ -2530,6 +2596,94 @@ export interface components {
             pour: null | components["schemas"]["PourView"];
             poured: boolean;
             windows: components["schemas"]["WindowView"][];
+        };
+        Layout: components["schemas"]["LayoutLinesLayout"] | components["schemas"]["LayoutPetalsLayout"] | components["schemas"]["LayoutFieldsLayout"] | components["schemas"]["LayoutPoolsLayout"] | components["schemas"]["LayoutPuddleLayout"] | components["schemas"]["LayoutMarbleLayout"] | components["schemas"]["LayoutFloodLayout"];
+        LayoutFieldsLayout: {
+            /** @enum {string} */
+            kind?: "fields";
+            /** Format: int32 */
+            fields: number;
+            colours: string[];
+            /** Format: int32 */
+            seed: number;
+            moved?: null | components["schemas"]["FieldPlace"][];
+            recoloured?: null | components["schemas"]["FieldColour"][];
+            vein?: null | components["schemas"]["FieldVein"];
+        };
+        LayoutFloodLayout: {
+            /** @enum {string} */
+            kind?: "flood";
+            cup: string;
+        };
+        LayoutLinesLayout: {
+            /** @enum {string} */
+            kind?: "lines";
+            startCup: string;
+            /** Format: double */
+            startMm: number;
+            /** Format: double */
+            wavinessMm: number;
+            /** Format: int32 */
+            seed: number;
+        };
+        LayoutMarbleLayout: {
+            /** @enum {string} */
+            kind?: "marble";
+            groundCup: string;
+            streakCup: string;
+            /** Format: double */
+            streakPercent: number;
+            /** Format: double */
+            blend: number;
+            /** Format: double */
+            directionDeg: number;
+            /** Format: int32 */
+            seed: number;
+        };
+        LayoutPetalsLayout: {
+            /** @enum {string} */
+            kind?: "petals";
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            /** Format: int32 */
+            petals: number;
+            /** Format: double */
+            pullMm: number;
+            inward: boolean;
+            /** Format: double */
+            toolMm: number;
+            /** Format: double */
+            turnDeg: number;
+        };
+        LayoutPoolsLayout: {
+            /** @enum {string} */
+            kind?: "pools";
+            strokes: components["schemas"]["Stroke"][];
+            /** Format: double */
+            beadMm: number;
+            pools: components["schemas"]["PoolColour"][];
+        };
+        LayoutPuddleLayout: {
+            /** @enum {string} */
+            kind?: "puddle";
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            pours: components["schemas"]["PuddlePour"][];
+            /**
+             * Format: double
+             * @default 0
+             */
+            tiltDeg: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            tiltPercent: number;
+            restCup?: null | string;
         };
         LevelAnswer: {
             /** Format: double */
@@ -3071,6 +3225,11 @@ export interface components {
             region: null | string;
             /** @description Id in ImmutableArray&lt;PaintMaterial&gt; Painting.Materials, or null. */
             material: null | string;
+            /**
+             * Format: int32
+             * @description Number in ImmutableArray&lt;string&gt; Painting.Clips of the part it is clipped by; null for the whole outline.
+             */
+            clip?: null | number;
         };
         /** @description A paint of the artist's own mixing, kept in a lidded pot: it paints grounds and tints the resin that goes with them. */
         PaintPot: {
@@ -3092,7 +3251,7 @@ export interface components {
          * @description What a path of a painting is, so that a brush can treat it.
          * @enum {unknown}
          */
-        PaintRole: "body" | "growth-line" | "edge" | "facet";
+        PaintRole: "body" | "part" | "growth-line" | "edge" | "facet" | "wall";
         /** @description The paint for one zone of a painted map. */
         PaintZone: {
             /** @description Name of its colour. */
@@ -3128,6 +3287,8 @@ export interface components {
             copies: components["schemas"]["PanelCopy"][];
             /** @description Paintings inside it: older work below, filled hollows above. */
             insets: components["schemas"]["PaintInset"][];
+            /** @description Outlines of parts that are laid out in ways of their own, in SVG path syntax, mm. */
+            clips: string[];
         };
         /** @description Where a copy of a panel lies. */
         PanelCopy: {
@@ -3183,6 +3344,8 @@ export interface components {
             layers: components["schemas"]["Layer"][];
             /** @description Findings the artist has waved off, and why; null for none. */
             wavedOff?: null | components["schemas"]["WavedOff"][];
+            /** @description Zones that every layer keeps visible or bare; null for none. */
+            kept?: null | components["schemas"]["KeptZone"][];
         };
         /** @description A box on a piece. */
         PieceBox: {
@@ -3234,6 +3397,23 @@ export interface components {
             layers: components["schemas"]["LayerView"][];
             findings: components["schemas"]["Finding"][];
             pot: null | components["schemas"]["PotLeft"];
+        };
+        /** @description The cup of a pool. */
+        PoolColour: {
+            /** @description Stable id, unique in the layout; also the id of the pool's region. */
+            id: string;
+            /**
+             * Format: double
+             * @description A spot in the pool, mm from the left.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description mm from the top.
+             */
+            yMm: number;
+            /** @description Its cup. */
+            cup: string;
         };
         /** @description Whether what is left in a pot is enough for a ground. */
         PotLeft: {
@@ -3323,6 +3503,18 @@ export interface components {
         PuddleAnswer: {
             outerRadiiMm: number[];
         };
+        /** @description One pour of a puddle. */
+        PuddlePour: {
+            /** @description Stable id, unique in the layout; also the id of its region. */
+            id: string;
+            /** @description Its cup. */
+            cup: string;
+            /**
+             * Format: double
+             * @description How much, ml.
+             */
+            ml: number;
+        };
         PuddleSum: {
             volumesMl?: null | number[];
             /** Format: double */
@@ -3388,15 +3580,15 @@ export interface components {
          * @description What a region of the map is.
          * @enum {unknown}
          */
-        RegionKind: "heart-bed" | "band";
+        RegionKind: "heart-bed" | "band" | "field" | "vein" | "film" | "pool" | "wall" | "puddle-ring" | "flood" | "streaks" | "kept-visible" | "kept-bare";
         /** @description A region with the colour it shows on the ground. */
         RegionPlan: {
             /** @description The region. */
             id: string;
             /** @description What it is. */
             kind: components["schemas"]["RegionKind"];
-            /** @description Its cup. */
-            cupId: string;
+            /** @description Its cup; null where nothing is poured, or nobody has said from which. */
+            cupId: null | string;
             /** @description Its area, cm². */
             area: components["schemas"]["Reckoned"];
             /**
@@ -3406,6 +3598,7 @@ export interface components {
             openEdgeMm: number;
             /** @description False where no room is left for it and its area is 0. */
             fits: boolean;
+            anchor: null | components["schemas"]["Spot"];
         };
         RegionSum: {
             /** Format: double */
@@ -3649,6 +3842,19 @@ export interface components {
             /** @description Its colour, as `#rrggbb`; null for clear resin. */
             colour: null | string;
         };
+        /** @description A place on a piece. */
+        Spot: {
+            /**
+             * Format: double
+             * @description mm from the left of the outline's box.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description mm from its top.
+             */
+            yMm: number;
+        };
         /** @description How a piece stands: level or not, bowed or not, on what, and how heavy. */
         Standing: {
             /** @description Its supports. */
@@ -3730,6 +3936,13 @@ export interface components {
             /** @description What the cut passes, from left to right. */
             spans: components["schemas"]["SpanBeneath"][];
         };
+        /** @description One wall, drawn by hand. */
+        Stroke: {
+            /** @description Stable id, unique in the layout. */
+            id: string;
+            /** @description Its course; an end near a wall, the rim or its own beginning joins on there. */
+            spots: components["schemas"]["Spot"][];
+        };
         Support: {
             /** Format: double */
             xMm: number;
@@ -3801,6 +4014,26 @@ export interface components {
             now: components["schemas"]["Moment"];
             demo: boolean;
             timeZones: string[];
+        };
+        Zone: {
+            id: string;
+            name: string;
+            outline: components["schemas"]["Outline"];
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            layout: null | components["schemas"]["Layout"];
+            hearts: components["schemas"]["Heart"][];
+            bands: components["schemas"]["Band"][];
+            /** Format: double */
+            rimFollow: number;
+            heartCup: string;
+            /**
+             * Format: double
+             * @default 1
+             */
+            widening: number;
         };
     };
     responses: never;

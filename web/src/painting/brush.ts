@@ -3,7 +3,10 @@ import type { Painting } from '../api/client';
 export type Paints = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
 /** Paths parsed once per painting: a repaint at another scale or with another region lit only fills them again. */
-const parsed = new WeakMap<Painting, { outline: Path2D; paths: Path2D[]; panel: Path2D | null }>();
+const parsed = new WeakMap<
+  Painting,
+  { outline: Path2D; paths: Path2D[]; panel: Path2D | null; clips: Path2D[] }
+>();
 
 function pathsOf(painting: Painting) {
   let known = parsed.get(painting);
@@ -12,6 +15,7 @@ function pathsOf(painting: Painting) {
       outline: new Path2D(painting.outline),
       paths: painting.paths.map((p) => new Path2D(p.path)),
       panel: painting.panel === null ? null : new Path2D(painting.panel),
+      clips: painting.clips.map((c) => new Path2D(c)),
     };
     parsed.set(painting, known);
   }
@@ -24,6 +28,17 @@ function clipTo(context: Paints, painting: Painting, outline: Path2D) {
   context.beginPath();
   context.rect(0, 0, painting.widthMm, painting.heightMm);
   context.clip();
+}
+
+type Clip = Painting['paths'][number]['clip'];
+
+/** Draws within the part of a layer that a path belongs to. */
+function clipped(context: Paints, clips: Path2D[], clip: Clip, draw: () => void) {
+  if (clip === null || clip === undefined) return draw();
+  context.save();
+  context.clip(clips[clip]!, 'evenodd');
+  draw();
+  context.restore();
 }
 
 /** Whether a painting has growth lines, or is the draft of a drag. */
@@ -62,7 +77,7 @@ function eachInset(
  * so that a drag repaints in a few milliseconds.
  */
 export function paint(context: Paints, painting: Painting, pixelsPerMm: number) {
-  const { outline, paths, panel } = pathsOf(painting);
+  const { outline, paths, panel, clips } = pathsOf(painting);
   context.save();
   clipTo(context, painting, outline);
   context.fillStyle = painting.ground;
@@ -73,19 +88,23 @@ export function paint(context: Paints, painting: Painting, pixelsPerMm: number) 
     painting.paths.forEach((p, i) => {
       if (p.opacity === 0) return;
       const path = paths[i]!;
-      context.globalAlpha = p.opacity;
-      if (p.fill) {
-        context.fillStyle = p.fill;
-        context.fill(path, 'evenodd');
-      }
-      if (p.stroke) {
-        context.strokeStyle = p.stroke;
-        context.lineWidth = Math.max(p.strokeMm, 0.35 / pixelsPerMm);
-        context.stroke(path);
-      }
+      clipped(context, clips, p.clip, () => {
+        context.globalAlpha = p.opacity;
+        if (p.fill) {
+          context.fillStyle = p.fill;
+          context.fill(path, 'evenodd');
+        }
+        if (p.stroke) {
+          context.strokeStyle = p.stroke;
+          context.lineWidth = Math.max(p.strokeMm, 0.35 / pixelsPerMm);
+          context.stroke(path);
+        }
+      });
     });
     context.globalAlpha = 1;
-    if (isFull(painting)) for (const ring of ringsOf(painting, paths)) finish(context, painting, ring);
+    if (isFull(painting))
+      for (const ring of ringsOf(painting, paths))
+        clipped(context, clips, ring.clip, () => finish(context, painting, ring));
   });
   if (isFull(painting)) weather(context, painting, outline);
   eachInset(context, painting, false, (inside) => paint(context, inside, pixelsPerMm));
@@ -127,7 +146,7 @@ function regionIn(
   yMm: number,
   layerId: string,
 ): string | null {
-  const { outline, paths, panel } = pathsOf(painting);
+  const { outline, paths, panel, clips } = pathsOf(painting);
   if (!context.isPointInPath(outline, xMm, yMm)) return null;
   for (const inset of painting.insets) {
     const inside =
@@ -140,8 +159,11 @@ function regionIn(
   let found: string | null = null;
   painting.paths.forEach((p, i) => {
     const ours = p.material?.startsWith(`${layerId}/`);
-    if (ours && p.region !== null && p.fill && x !== undefined)
-      if (context.isPointInPath(paths[i]!, x, yMm, 'evenodd')) found = p.region;
+    if (!ours || p.region === null || !p.fill || x === undefined) return;
+    const { clip } = p;
+    if (clip !== null && clip !== undefined && !context.isPointInPath(clips[clip]!, x, yMm, 'evenodd'))
+      return;
+    if (context.isPointInPath(paths[i]!, x, yMm, 'evenodd')) found = p.region;
   });
   return found;
 }
@@ -170,20 +192,22 @@ function lightIn(
   regions: ReadonlySet<string>,
   veil: string,
 ) {
-  const { outline, paths, panel } = pathsOf(painting);
+  const { outline, paths, panel, clips } = pathsOf(painting);
   context.save();
   context.clip(outline);
   eachCopy(context, painting, panel, () =>
     painting.paths.forEach((p, i) => {
-      if ((p.role !== 'body' && p.role !== 'growth-line') || !p.fill) return;
+      if (p.role === 'edge' || p.role === 'facet' || !p.fill) return;
       if (!p.material?.startsWith(`${layerId}/`)) return;
-      context.globalCompositeOperation = 'destination-out';
-      context.fillStyle = '#000';
-      context.fill(paths[i]!, 'evenodd');
-      if (p.region !== null && regions.has(p.region)) return;
-      context.globalCompositeOperation = 'source-over';
-      context.fillStyle = veil;
-      context.fill(paths[i]!, 'evenodd');
+      clipped(context, clips, p.clip, () => {
+        context.globalCompositeOperation = 'destination-out';
+        context.fillStyle = '#000';
+        context.fill(paths[i]!, 'evenodd');
+        if (p.region !== null && regions.has(p.region)) return;
+        context.globalCompositeOperation = 'source-over';
+        context.fillStyle = veil;
+        context.fill(paths[i]!, 'evenodd');
+      });
     }),
   );
   eachInset(context, painting, false, (inside) => lightIn(context, inside, layerId, regions, veil));
@@ -194,32 +218,27 @@ interface FinishedRing {
   path: Path2D;
   material: Painting['materials'][number];
   opacity: number;
+  clip: Clip;
 }
 
 /** The regions whose colourant takes the light in its own way, each as the ring between its edge and the next one in. */
 function ringsOf(painting: Painting, paths: Path2D[]): FinishedRing[] {
-  const edges: { region: string | null; at: number }[] = [];
+  const edges: number[] = [];
   painting.paths.forEach((p, at) => {
-    if (
-      p.fill &&
-      p.region !== null &&
-      p.role !== 'facet' &&
-      p.opacity > 0 &&
-      edges.at(-1)?.region !== p.region
-    )
-      edges.push({ region: p.region, at });
+    if (p.fill && p.region !== null && (p.role === 'body' || p.role === 'part') && p.opacity > 0)
+      edges.push(at);
   });
-  return edges.flatMap(({ at }, i) => {
+  return edges.flatMap((at, i) => {
     const outer = painting.paths[at]!;
     const material = painting.materials.find((m) => m.id === outer.material);
     if (!material?.finish || !(material.finish in finishes)) return [];
     const ring = new Path2D(paths[at]);
-    const next = edges[i + 1];
-    const sameLayer =
-      next && painting.paths[next.at]!.material?.split('/')[0] === outer.material!.split('/')[0];
-    // A ring of a layer above already has its hole.
-    if (sameLayer && outer.opacity === 1) ring.addPath(paths[next.at]!);
-    return [{ path: ring, material, opacity: outer.opacity }];
+    const next = painting.paths[edges[i + 1] ?? -1];
+    const sameLayer = next?.material?.split('/')[0] === outer.material!.split('/')[0];
+    // A ring of a layer above already has its hole, and what lies side by side has none.
+    if (sameLayer && outer.opacity === 1 && outer.role === 'body' && next?.role === 'body')
+      if ((next.clip ?? null) === (outer.clip ?? null)) ring.addPath(paths[edges[i + 1]!]!);
+    return [{ path: ring, material, opacity: outer.opacity, clip: outer.clip }];
   });
 }
 

@@ -31,6 +31,8 @@ const volume = (cupId: string, regionIds: string[], ml: number): CupVolume => ({
   limitPercent: null,
   overLimit: false,
   smallestMl: null,
+  draws: [],
+  drawnMl: 0,
 });
 const cup = (id: string) => ({ id, name: id, colour: '#30503a', colourant: 'mica' as const, loadPercent: 3 });
 const layer = {

@@ -1,0 +1,281 @@
+using System.Buffers;
+using System.Collections.Immutable;
+using MossLantern.Core.Pieces;
+
+namespace MossLantern.Core.Map;
+
+/// <summary>Lays out what nests: rings from hearts, lines from the rim, petals, streaks.</summary>
+/// <remarks>Source: docs/craft/map.md and docs/craft/layouts.md.</remarks>
+internal static class BandGrower
+{
+    /// <summary>Rings that grow outward from hearts.</summary>
+    public static BandMap Rings(OutlineCover cover, Layer layer, List<PlacedHeart> hearts)
+    {
+        // Rented: a drag grows dozens of maps a second. The field itself stays with the map.
+        var grid = cover.Grid;
+        var arrival = new float[grid.Count];
+        var held = ArrayPool<bool>.Shared.Rent(grid.Count);
+        var slowness = ArrayPool<float>.Shared.Rent(grid.Count);
+        held.AsSpan(0, grid.Count).Clear();
+        SlownessField.Fill(grid, hearts, slowness);
+        HeldHearts.Hold(grid, hearts, slowness, arrival, held);
+        Eikonal.Solve(grid, arrival, held, slowness);
+
+        var widths = layer.BandWidthsMm();
+        var fixedMm = widths.Sum();
+        var field = layer.RimFollow > 0
+            ? FollowRim(grid, cover, slowness, arrival, (float)Math.Max(fixedMm, 1), (float)layer.RimFollow)
+            : arrival;
+        ArrayPool<bool>.Shared.Return(held);
+        ArrayPool<float>.Shared.Return(slowness);
+
+        var depths = DepthScale.Over(cover, field);
+        var edges = Edges(layer.Bands, widths, depths.FarMm);
+        return new(cover, field, [0, .. edges.SkipLast(1).Select(depths.Level)], depths, Strips(layer, widths, edges, hearts: true));
+    }
+
+    /// <summary>Without hearts there is nothing to run round: the band that fills the rest takes all.</summary>
+    public static BandMap WithoutHearts(OutlineCover cover, Layer layer)
+    {
+        var field = new float[cover.Grid.Count];
+        Array.Fill(field, 1f);
+        var widths = layer.BandWidthsMm();
+        var fill = layer.Bands.TakeWhile(b => !b.FillsRest).Count();
+        var levels = Enumerable.Range(0, layer.Bands.Length).Select(k => k <= fill ? 0.0 : Eikonal.Far / 2).ToArray();
+        return new(cover, field, levels, new([0, 1], [0, 1]), Strips(layer, widths, [.. widths.Select((_, k) => k < fill ? 0.0 : 1)], hearts: true));
+    }
+
+    /// <summary>Lines from the rim inward: the field rises from the innermost place to the rim.</summary>
+    public static BandMap Lines(OutlineCover cover, GrowthScale growth, Layer layer, LinesLayout lines)
+    {
+        var grid = cover.Grid;
+        var fromRim = new float[grid.Count];
+        var held = new bool[grid.Count];
+        var slowness = Grain.Slowness(grid, lines.Seed, lines.WavinessMm, growth.GrainMm);
+        HoldRim(cover, slowness, fromRim, held, null);
+        Eikonal.Solve(grid, fromRim, held, slowness);
+
+        var deepest = (float)DepthScale.Farthest(cover, fromRim) + 1e-3f;
+        for (var node = 0; node < fromRim.Length; node++)
+        {
+            fromRim[node] = deepest - fromRim[node];
+        }
+
+        // Counted from the rim: lines that find no room are the innermost ones.
+        var depths = DepthScale.Over(cover, fromRim, even: true);
+        var widths = layer.BandWidthsMm();
+        var edges = new double[widths.Length];
+        var left = depths.Depth(deepest);
+        for (var k = widths.Length - 1; k >= 0; k--)
+        {
+            edges[k] = Math.Max(0, left);
+            left = layer.Bands[k].FillsRest ? Math.Min(left, widths.Take(k).Sum()) : left - widths[k];
+        }
+
+        var film = new Region(LinesLayout.StartId, RegionKind.Film, lines.StartCup, 0, 0);
+        return new(cover, fromRim, [.. edges.SkipLast(1).Select(depths.Level)], depths, Strips(layer, widths, edges, hearts: false), film);
+    }
+
+    /// <summary>Rings round a middle that a tool was drawn through: each keeps the area it had before.</summary>
+    public static BandMap Petals(OutlineCover cover, Layer layer, PetalsLayout petals)
+    {
+        var grid = cover.Grid;
+        var radius = new float[grid.Count];
+        var drawn = new float[grid.Count];
+        for (var row = 0; row < grid.Rows; row++)
+        {
+            for (var column = 0; column < grid.Columns; column++)
+            {
+                double x = grid.X(column) - petals.XMm, y = grid.Y(row) - petals.YMm;
+                var r = Math.Sqrt(x * x + y * y);
+                var node = row * grid.Columns + column;
+                radius[node] = (float)r;
+                drawn[node] = (float)Drawn(petals, r, Math.Atan2(y, x));
+            }
+        }
+
+        var far = DepthScale.Farthest(cover, radius);
+        var widths = layer.BandWidthsMm();
+        var edges = Edges(layer.Bands, widths, far);
+        double[] plain = [.. edges.SkipLast(1).Select(e => e >= far ? Eikonal.Far / 2 : e)];
+        var most = DepthScale.Farthest(cover, drawn);
+        var levels = new AreaCurve(cover, drawn).Levels(BandAreas.Below(cover, radius, plain)[..^1]);
+        return new(
+            cover, drawn, levels, new([0, .. edges], [0, .. levels.Select(l => Math.Min(l, most)), most]), Strips(layer, widths, edges, hearts: false));
+    }
+
+    /// <summary>Where the colour that lies at a place came from, mm from the middle: never two places on one ray from the same.</summary>
+    private static double Drawn(PetalsLayout petals, double r, double angle)
+    {
+        var apart = 2 * Math.PI / petals.Petals;
+        var from = angle - petals.TurnDeg * Math.PI / 180;
+        var off = from - apart * Math.Round(from / apart);
+
+        // The nearest stroke and the next one; the pull fades towards the middle, where the strokes meet.
+        var pull = Math.Exp(-Square(r * off / petals.ToolMm) / 2) + Math.Exp(-Square(r * (apart - Math.Abs(off)) / petals.ToolMm) / 2);
+        var fades = r / (r + petals.PullMm);
+        return r + (petals.Inward ? 1 : -1) * petals.PullMm * fades * Math.Min(1, pull);
+
+        static double Square(double v) => v * v;
+    }
+
+    /// <summary>A ground colour with ribbons along the lines where a stretched noise is near nothing.</summary>
+    public static BandMap Marble(OutlineCover cover, GrowthScale growth, MarbleLayout marble)
+    {
+        var grid = cover.Grid;
+        var field = new float[grid.Count];
+        var noise = new GradientNoise(marble.Seed);
+        double cos = Math.Cos(marble.DirectionDeg * Math.PI / 180), sin = Math.Sin(marble.DirectionDeg * Math.PI / 180);
+        var lambda = growth.GrainMm * 1.1;
+        for (var row = 0; row < grid.Rows; row++)
+        {
+            for (var column = 0; column < grid.Columns; column++)
+            {
+                double x = grid.X(column), y = grid.Y(row);
+                float along = (float)((x * cos + y * sin) / (4.5 * lambda)), across = (float)((y * cos - x * sin) / lambda);
+                var bend = 0.6f * noise.At(1.9f * along, 0.9f * across, 3.7f);
+                var value = noise.At(along + 0.25f * bend, across + bend, 0.5f) + 0.1f * noise.At(3.3f * along, 2.6f * across, 7.1f);
+                field[row * grid.Columns + column] = 50 * Math.Abs(value);
+            }
+        }
+
+        var far = DepthScale.Farthest(cover, field);
+        var levels = new AreaCurve(cover, field).Levels([cover.Outline.AreaMm2 * marble.StreakPercent / 100]);
+        return new(cover, field, levels, new([0, far], [0, far]),
+        [
+            new(MarbleLayout.StreakId, RegionKind.Streaks, marble.StreakCup, null, Math.Min(levels[0], far)),
+            new(MarbleLayout.GroundId, RegionKind.Flood, marble.GroundCup, null, far),
+        ]);
+    }
+
+    /// <summary>Holds what lies within two cells of the rim, by exact distance, and all that lies outside: at a start of its own, or below nothing.</summary>
+    private static void HoldRim(OutlineCover cover, float[] slowness, float[] fromRim, bool[] held, Func<int, float>? start)
+    {
+        for (var node = 0; node < fromRim.Length; node++)
+        {
+            fromRim[node] = Eikonal.Far;
+            var depth = cover.RimDepth(node);
+            if (depth <= 2 * cover.Grid.SpacingMm)
+            {
+                held[node] = true;
+                fromRim[node] = start is null ? depth * slowness[node] : start(node) + Math.Max(0, depth) * slowness[node];
+            }
+        }
+    }
+
+    /// <summary>Bends the outer levels towards the rim, where a second front grows inward from the outline.</summary>
+    private static float[] FollowRim(
+        GrowthGrid grid, OutlineCover cover, float[] slowness, float[] arrival, float widthsMm, float follow)
+    {
+        var field = new float[grid.Count];
+        var fromRim = new float[grid.Count];
+        var held = new bool[grid.Count];
+        HoldRim(cover, slowness, fromRim, held, node => Math.Max(0, widthsMm - arrival[node]));
+        Eikonal.Solve(grid, fromRim, held, slowness);
+        for (var node = 0; node < field.Length; node++)
+        {
+            var t = arrival[node];
+            field[node] = t <= 0 ? t : t * (1 - follow + follow * widthsMm / Math.Max(t + fromRim[node], 1e-3f));
+        }
+
+        return field;
+    }
+
+    /// <summary>How far out each band reaches, mm: bands after the one that fills the rest count back from the far end.</summary>
+    private static double[] Edges(ImmutableArray<Band> bands, double[] widths, double farMm)
+    {
+        var edges = new double[bands.Length];
+        var (depth, rest) = (0.0, Math.Max(0, farMm - widths.Sum()));
+        for (var k = 0; k < bands.Length; k++)
+        {
+            edges[k] = depth += bands[k].FillsRest ? rest : widths[k];
+        }
+
+        return edges;
+    }
+
+    private static ImmutableArray<Strip> Strips(Layer layer, double[] widths, double[] edges, bool hearts) =>
+    [
+        .. hearts ? [new Strip(BandMap.HeartBedId, RegionKind.HeartBed, layer.HeartCup, null, 0)] : Array.Empty<Strip>(),
+        .. layer.Bands.Select((b, k) => new Strip(b.Id, RegionKind.Band, b.Cup, b.FillsRest ? null : widths[k], edges[k])),
+    ];
+}
+
+/// <summary>How much of an outline lies below each level of a field.</summary>
+internal sealed class AreaCurve
+{
+    private const int Bins = 2048;
+
+    /// <summary>Rounds in which a level is moved until it encloses the area asked for; each leaves about a thirtieth.</summary>
+    private const int Rounds = 4;
+
+    private readonly OutlineCover cover;
+    private readonly float[] field;
+    private readonly double[] below = new double[Bins + 1];
+    private readonly double step;
+
+    public AreaCurve(OutlineCover cover, float[] field)
+    {
+        (this.cover, this.field) = (cover, field);
+        var grid = cover.Grid;
+        step = DepthScale.Farthest(cover, field) / Bins;
+        for (var row = 0; row < grid.Rows - 1; row++)
+        {
+            var shares = cover.Shares(row);
+            for (var column = 0; column < shares.Length; column++)
+            {
+                if (shares[column] > 0)
+                {
+                    var node = row * grid.Columns + column;
+                    var mean = (field[node] + field[node + 1] + field[node + grid.Columns] + field[node + grid.Columns + 1]) / 4;
+                    below[1 + Math.Clamp((int)(mean / step), 0, Bins - 1)] += shares[column] * grid.SpacingMm * grid.SpacingMm;
+                }
+            }
+        }
+
+        for (var bin = 0; bin < Bins; bin++)
+        {
+            below[bin + 1] += below[bin];
+        }
+    }
+
+    /// <summary>Rising levels that enclose rising areas, mm²; beyond everything where an area is the whole outline.</summary>
+    public double[] Levels(double[] areas)
+    {
+        var whole = below[^1];
+        var beyond = areas.Select(a => a >= whole * (1 - 1e-9)).ToArray();
+        var aims = areas.ToArray();
+        var levels = Found();
+        for (var round = 0; round < Rounds; round++)
+        {
+            var enclosed = BandAreas.Below(cover, field, levels);
+            for (var k = 0; k < aims.Length; k++)
+            {
+                aims[k] += areas[k] - enclosed[k];
+            }
+
+            levels = Found();
+        }
+
+        return levels;
+
+        double[] Found()
+        {
+            var found = new double[aims.Length];
+            for (var k = 0; k < found.Length; k++)
+            {
+                found[k] = Math.Max(k == 0 ? 0 : found[k - 1], beyond[k] ? Eikonal.Far / 2 : areas[k] <= 0 ? 0 : Level(aims[k]));
+            }
+
+            return found;
+        }
+    }
+
+    private double Level(double area)
+    {
+        var at = Array.BinarySearch(below, area);
+        at = Math.Clamp(at < 0 ? ~at : at, 1, Bins);
+        double from = below[at - 1], to = below[at];
+        return step * (at - 1 + (to > from ? Math.Clamp((area - from) / (to - from), 0, 1) : 0));
+    }
+}

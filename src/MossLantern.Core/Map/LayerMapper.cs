@@ -1,0 +1,140 @@
+using System.Collections.Concurrent;
+using System.Collections.Immutable;
+using System.Globalization;
+using MossLantern.Core.Pieces;
+using MossLantern.Core.Shapes;
+
+namespace MossLantern.Core.Map;
+
+/// <summary>
+/// Lays out a piece's layers. The same piece always gives the same map; what depends only on a heart's form, on a seed
+/// or on the outline is kept between calls. Safe to share between threads.
+/// </summary>
+/// <remarks>Source: docs/craft/map.md and docs/craft/layouts.md.</remarks>
+public sealed class LayerMapper
+{
+    private const int Kept = 64;
+
+    private readonly ConcurrentDictionary<(Heart Form, double GrainMm, double GridMm, double ReachMm), HeartForm> forms = new();
+    private readonly ConcurrentDictionary<(Outline, GrowthGrid Grid), OutlineCover> covers = new();
+    private readonly ConcurrentDictionary<(Outline, GrowthScale, string Layout), LayerMap> maps = new();
+    private readonly FieldGrower fields = new();
+
+    /// <summary>The map of a layer of a piece, with its zones and what the piece keeps.</summary>
+    /// <param name="piece">A valid piece.</param>
+    /// <param name="layer">A layer of it.</param>
+    public LayerMap Map(Piece piece, Layer layer)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        ArgumentNullException.ThrowIfNull(layer);
+        return Map(piece.Ground.OutlineOf(layer), piece.Growth, layer, layer.Within is null ? piece.Kept ?? [] : []);
+    }
+
+    /// <summary>The map of a layer.</summary>
+    /// <param name="outline">What it is poured in.</param>
+    /// <param name="growth">The piece's growth scale.</param>
+    /// <param name="layer">A valid layer.</param>
+    /// <param name="kept">What the piece keeps visible or bare.</param>
+    public LayerMap Map(Outline outline, GrowthScale growth, Layer layer, ImmutableArray<KeptZone> kept)
+    {
+        ArgumentNullException.ThrowIfNull(outline);
+        ArgumentNullException.ThrowIfNull(growth);
+        ArgumentNullException.ThrowIfNull(layer);
+        if (kept.IsEmpty && layer.Zones is null or { IsEmpty: true })
+        {
+            return Plain(outline, growth, layer);
+        }
+
+        var key = string.Join("||",
+            [Layout(layer), .. (layer.Zones ?? []).Select(z => Place(z.Id, z.Placed) + Layout(z.Of(layer))),
+             .. kept.Select(k => $"{Place(k.Id, k.WithDam)}{k.Keep}{layer.ClearCup}")]);
+        return Keep(maps, (outline, growth, key), _ => new ZonedMap(outline, layer, kept, (o, l) => Plain(o, growth, l), o => Cover(o, Grid(o, growth))));
+
+        static string Place(string id, Outline placed) => $"{id}:{placed.GetHashCode()}:";
+    }
+
+    /// <summary>The area of every region that lies in a part of what a layer is poured in, mm², in the order of the map's regions.</summary>
+    /// <param name="piece">A valid piece.</param>
+    /// <param name="layer">A layer of it.</param>
+    /// <param name="part">A part of that outline, where it lies in it.</param>
+    public ImmutableArray<double> AreasWithin(Piece piece, Layer layer, Outline part)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        ArgumentNullException.ThrowIfNull(part);
+        return [.. Map(piece, layer).AreasWithin(Cover(part, Grid(piece.Ground.OutlineOf(layer), piece.Growth)))];
+    }
+
+    /// <summary>How far it is from the rim to the middle for lines of a layer, mm; in a drawn outline, in the part where it is least.</summary>
+    /// <param name="piece">A valid piece.</param>
+    /// <param name="layer">A layer of it that is laid out as lines.</param>
+    public double RimRoomMm(Piece piece, Layer layer)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        ArgumentNullException.ThrowIfNull(layer);
+        var outline = piece.Ground.OutlineOf(layer);
+        if (Map(outline, piece.Growth, layer with { Zones = null }, []) is not BandMap map)
+        {
+            return 0;
+        }
+
+        ImmutableArray<Outline> parts = outline is DrawnOutline drawn ? [.. drawn.Parts.Select((_, i) => new PartOutline(drawn, i))] : [outline];
+        return parts.Min(part => map.FarFromRimMm(Cover(part, map.Grid)));
+    }
+
+    private OutlineCover Cover(Outline outline, GrowthGrid grid) => Keep(covers, (outline, grid), _ => new(grid, outline));
+
+    private static GrowthGrid Grid(Outline outline, GrowthScale growth) => GrowthGrid.Over(outline.BoxWidthMm, outline.BoxHeightMm, growth.GridMm);
+
+    /// <summary>What the map of a layer depends on, zones aside, as one text.</summary>
+    private static string Layout(Layer layer) => layer.Layout is { UsesBands: false } own
+        ? own is PuddleLayout ? string.Create(CultureInfo.InvariantCulture, $"{own.Key}|{layer.DepthMm:R}") : own.Key
+        : string.Join('|',
+        [
+            layer.Layout is null ? string.Create(CultureInfo.InvariantCulture, $"{layer.HeartCup}/{layer.RimFollow:R}") : layer.Layout.Key,
+            layer.Widening.ToString("R", CultureInfo.InvariantCulture),
+            .. layer.Layout is null ? layer.Hearts.Select(h => h.ToString()) : [],
+            .. layer.Bands.Select(b => string.Create(CultureInfo.InvariantCulture, $"{b.Id}/{(b.FillsRest ? -1 : b.WidthMm):R}/{b.Cup}")),
+        ]);
+
+    /// <summary>The map of a layer without its zones.</summary>
+    private LayerMap Plain(Outline outline, GrowthScale growth, Layer layer) =>
+        Keep(maps, (outline, growth, Layout(layer)), _ =>
+        {
+            var cover = Cover(outline, Grid(outline, growth));
+            return layer.Layout switch
+            {
+                null when layer.Hearts.IsEmpty => BandGrower.WithoutHearts(cover, layer),
+                null => BandGrower.Rings(cover, layer, Place(layer.Hearts, growth, outline)),
+                LinesLayout lines => BandGrower.Lines(cover, growth, layer, lines),
+                PetalsLayout petals => BandGrower.Petals(cover, layer, petals),
+                MarbleLayout marble => BandGrower.Marble(cover, growth, marble),
+                FieldsLayout own => fields.Grow(outline, growth, own),
+                PoolsLayout pools => Pools.Map(outline, growth, pools),
+                PuddleLayout puddle => Puddles.Map(outline, growth, puddle, layer.DepthMm),
+                FloodLayout flood => new RegionMap(outline, [new(FloodLayout.FloodId, RegionKind.Flood, flood.Cup, Flat.Of(outline))], growth.GridMm / 2),
+                _ => throw new InvalidOperationException("A layout without a way to lay it out."),
+            };
+        });
+
+    private List<PlacedHeart> Place(ImmutableArray<Heart> hearts, GrowthScale growth, Outline outline)
+    {
+        // The table reaches across the whole box from anywhere a heart of this size usually stands; beyond it the edge value holds.
+        var reach = Math.Sqrt(outline.BoxWidthMm * outline.BoxWidthMm + outline.BoxHeightMm * outline.BoxHeightMm);
+        return [.. hearts.Select(heart =>
+        {
+            var form = heart with { Id = "", XMm = 0, YMm = 0 };
+            return new PlacedHeart(heart, Keep(forms, (form, growth.GrainMm, growth.GridMm, reach), _ => new HeartForm(form, growth.GrainMm, growth.GridMm, reach)));
+        })];
+    }
+
+    private static TValue Keep<TKey, TValue>(ConcurrentDictionary<TKey, TValue> cache, TKey key, Func<TKey, TValue> make)
+        where TKey : notnull
+    {
+        if (cache.Count > Kept)
+        {
+            cache.Clear();
+        }
+
+        return cache.GetOrAdd(key, make);
+    }
+}

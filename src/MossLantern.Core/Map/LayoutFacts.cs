@@ -1,0 +1,121 @@
+using System.Collections.Immutable;
+using System.Globalization;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Pieces;
+using MossLantern.Core.Pouring;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Map;
+
+/// <summary>A number that only one way of laying out has.</summary>
+/// <param name="Id">Stable id, unique in the layer.</param>
+/// <param name="Label">What it is, in words.</param>
+/// <param name="Number">The number.</param>
+public sealed record LayoutFact(string Id, string Label, Reckoned Number);
+
+/// <summary>The numbers of a layer's layout.</summary>
+/// <remarks>Source: docs/craft/layouts.md.</remarks>
+public static class LayoutFacts
+{
+    /// <summary>Id of the room that lines have.</summary>
+    public const string RimRoom = "rim-room";
+
+    /// <summary>Id of the room that lines need.</summary>
+    public const string LinesNeed = "lines-need";
+
+    /// <summary>The numbers of a layer's own layout, its zones aside.</summary>
+    /// <param name="mapper">Lays out the maps.</param>
+    /// <param name="piece">A valid piece.</param>
+    /// <param name="layer">A layer of it.</param>
+    /// <param name="map">The layer's map.</param>
+    /// <param name="cups">Its cups.</param>
+    public static ImmutableArray<LayoutFact> Of(LayerMapper mapper, Piece piece, Layer layer, LayerMap map, CupPlan cups)
+    {
+        ArgumentNullException.ThrowIfNull(mapper);
+        ArgumentNullException.ThrowIfNull(piece);
+        ArgumentNullException.ThrowIfNull(layer);
+        ArgumentNullException.ThrowIfNull(map);
+        ArgumentNullException.ThrowIfNull(cups);
+        var outline = piece.Ground.OutlineOf(layer);
+        return layer.Layout switch
+        {
+            LinesLayout lines => [.. Lines(mapper, piece, layer, lines, cups)],
+            PuddleLayout puddle => [.. PuddleOf(layer, puddle, map)],
+            FieldsLayout { Vein: not null } => [.. Vein(map)],
+            PoolsLayout pools => [.. Walls(outline, pools, map)],
+            _ => [],
+        };
+    }
+
+    private static IEnumerable<LayoutFact> Lines(LayerMapper mapper, Piece piece, Layer layer, LinesLayout lines, CupPlan cups)
+    {
+        var own = layer.Bands.Where(b => !b.FillsRest).ToList();
+        var widths = layer.BandWidthsMm();
+        var room = mapper.RimRoomMm(piece, layer);
+        yield return new(RimRoom, "Room from the rim to the middle", Reckoned.Of(room, "mm", Formulas.RimRoom,
+            new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default), new("waviness", lines.WavinessMm, "mm", Origin.Own, "layout.wavinessMm")));
+        yield return new(LinesNeed, $"{own.Count} lines need", new(widths.Sum(), "mm", Formulas.LinesNeed,
+            [.. layer.Bands.Select((b, k) => (b, k)).Where(p => !p.b.FillsRest)
+                .Select(p => new ReckonedInput($"line {own.Count - own.IndexOf(p.b)}", widths[p.k], "mm", Origin.Own, $"bands[{p.b.Id}].widthMm"))]));
+
+        // Laid from the rim inward; the same sequence again and again is told repeat by repeat.
+        var laid = layer.Bands.Reverse().Where(b => !b.FillsRest).ToList();
+        var period = Period(laid);
+        if (period < laid.Count)
+        {
+            var ml = cups.Regions.ToDictionary(r => r.RegionId, r => r.LayerMl);
+            foreach (var (repeat, number) in laid.Chunk(period).Select((r, i) => (r, i + 1)))
+            {
+                var sum = repeat.Select(b => (b, Ml: ml.GetValueOrDefault(b.Id)?.Value ?? 0)).ToList();
+                yield return new(
+                    string.Create(CultureInfo.InvariantCulture, $"repeat-{number}"), number == 1 ? "Repeat 1, at the rim" : $"Repeat {number}",
+                    new(sum.Sum(s => s.Ml), "ml", Formulas.PourVolume,
+                        [.. sum.Select(s => new ReckonedInput(layer.Cups.Single(c => c.Id == s.b.Cup).Name, s.Ml, "ml", Origin.Reckoned))]));
+            }
+        }
+    }
+
+    /// <summary>After how many lines the sequence begins again; all of them where it does not.</summary>
+    private static int Period(List<Band> laid) =>
+        Enumerable.Range(1, Math.Max(1, laid.Count)).First(p => p == laid.Count || laid.Count == 0
+            || (laid.Count % p == 0 && Enumerable.Range(p, laid.Count - p).All(i => laid[i].Cup == laid[i - p].Cup && laid[i].WidthMm == laid[i - p].WidthMm)));
+
+    private static IEnumerable<LayoutFact> PuddleOf(Layer layer, PuddleLayout puddle, LayerMap map)
+    {
+        var radii = Puddle.OuterRadiiMm(puddle.Pours.Select(p => p.Ml), layer.DepthMm);
+        var ml = 0.0;
+        for (var k = 0; k < puddle.Pours.Length; k++)
+        {
+            ml += puddle.Pours[k].Ml;
+            yield return new(
+                $"radius-{puddle.Pours[k].Id}", $"Radius after {layer.Cups.Single(c => c.Id == puddle.Pours[k].Cup).Name}",
+                Reckoned.Of(radii[k], "mm", Formulas.Puddle,
+                    new("all poured so far", ml, "ml", Origin.Reckoned), new("depth", layer.DepthMm, "mm", Origin.Own, "depthMm")));
+        }
+
+        var areas = map.Regions.ToDictionary(r => r.Id, r => r.AreaMm2);
+        var over = puddle.Pours.Sum(p => p.Ml - Math.Min(p.Ml, CupPlanner.RegionMl(areas.GetValueOrDefault(p.Id), layer.DepthMm)));
+        if (over > 0.005 * ml)
+        {
+            yield return new("run-off", "Runs over the rim, or stands higher", Reckoned.Of(over, "ml", Formulas.RunOff,
+                new("poured", ml, "ml", Origin.Reckoned), new("on the piece", ml - over, "ml", Origin.Reckoned)));
+        }
+    }
+
+    private static IEnumerable<LayoutFact> Vein(LayerMap map)
+    {
+        var own = map.Regions.Single(r => r.Id == FieldsLayout.VeinId).Own!;
+        yield return new("vein-length", "Vein along the borders", Reckoned.Of(own.LengthMm!.Value, "mm", Formulas.VeinLength,
+            new ReckonedInput("borders", own.LengthMm!.Value, "mm", Origin.Reckoned)));
+    }
+
+    private static IEnumerable<LayoutFact> Walls(Outline outline, PoolsLayout pools, LayerMap map)
+    {
+        var length = Pools.LengthMm(outline, pools);
+        var area = map.Regions.FirstOrDefault(r => r.Id == PoolsLayout.WallId)?.AreaMm2 ?? 0;
+        yield return new("wall-length", "Walls", Reckoned.Of(length, "mm", Formulas.WallLength, new ReckonedInput("walls", pools.Strokes.Length, "", Origin.Own)));
+        yield return new("wall-area", "Walls take up", Reckoned.Of(area / 100, "cm²", Formulas.WallLength,
+            new("length", length, "mm", Origin.Reckoned), new("bead width", pools.BeadMm, "mm", Origin.Own, "layout.beadMm")));
+    }
+}

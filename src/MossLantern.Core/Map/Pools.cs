@@ -1,0 +1,200 @@
+using System.Collections.Immutable;
+using System.Globalization;
+using MossLantern.Core.Pieces;
+using MossLantern.Core.Shapes;
+using NetTopologySuite.Geometries;
+using NetTopologySuite.Operation.Distance;
+
+namespace MossLantern.Core.Map;
+
+/// <summary>The end of a wall that stops short of another, so that two pools are one.</summary>
+/// <param name="StrokeId">The wall.</param>
+/// <param name="From">Where it ends.</param>
+/// <param name="To">The nearest place on a wall or on the rim.</param>
+/// <param name="AtStart">Whether it is the beginning of the wall.</param>
+public sealed record NearMiss(string StrokeId, Spot From, Spot To, bool AtStart)
+{
+    /// <summary>How wide the gap is, mm.</summary>
+    public double GapMm => Math.Sqrt((To.XMm - From.XMm) * (To.XMm - From.XMm) + (To.YMm - From.YMm) * (To.YMm - From.YMm));
+}
+
+/// <summary>Pools: what the walls leave of the outline. A wall takes up as much as its bead is wide.</summary>
+/// <remarks>Source: docs/craft/layouts.md, Pools.</remarks>
+public static class Pools
+{
+    /// <summary>An end joins on to what lies within so many bead widths.</summary>
+    public const double SnapBeads = 1.5;
+
+    /// <summary>An end that lies within so many bead widths of something, and would make another pool, has missed it.</summary>
+    private const double NearBeads = 6;
+
+    /// <summary>Less than this is not poured into, mm².</summary>
+    private const double LeastPoolMm2 = 20;
+
+    /// <summary>Half circles at the ends of a bead are drawn with so many corners to a quarter.</summary>
+    private const int Corners = 8;
+
+    internal static RegionMap Map(Outline outline, GrowthScale growth, PoolsLayout layout)
+    {
+        var inside = Flat.Of(outline);
+        var open = Open(inside, outline, layout).OrderByDescending(p => p.Area).ToList();
+        var patches = ImmutableArray.CreateBuilder<Patch>();
+        foreach (var pool in layout.Pools)
+        {
+            var at = open.FirstOrDefault(p => p.Contains(new Point(pool.XMm, pool.YMm)));
+            open.Remove(at!);
+            patches.Add(new(pool.Id, RegionKind.Pool, pool.Cup, at ?? GeometryFactory.Default.CreatePolygon(), null, new(pool.XMm, pool.YMm)));
+        }
+
+        for (var i = 0; i < open.Count; i++)
+        {
+            var middle = open[i].InteriorPoint;
+            patches.Add(new(string.Create(CultureInfo.InvariantCulture, $"open-{i + 1}"), RegionKind.Pool, null, open[i], null, new(middle.X, middle.Y)));
+        }
+
+        var walls = patches.Aggregate(inside, (left, p) => p.Area.IsEmpty ? left : Flat.Without(left, p.Area));
+        if (!walls.IsEmpty)
+        {
+            patches.Add(new(PoolsLayout.WallId, RegionKind.Wall, null, walls));
+        }
+
+        return new(outline, patches.ToImmutable(), growth.GridMm / 2);
+    }
+
+    /// <summary>The walls as they run once their ends have joined on.</summary>
+    /// <param name="outline">What the layer is poured in.</param>
+    /// <param name="layout">The layout.</param>
+    public static ImmutableArray<Stroke> Snapped(Outline outline, PoolsLayout layout)
+    {
+        ArgumentNullException.ThrowIfNull(outline);
+        ArgumentNullException.ThrowIfNull(layout);
+        var rim = Flat.Of(outline).Boundary;
+        return [.. layout.Strokes.Select(s => Snapped(rim, layout, s))];
+    }
+
+    /// <summary>Length of all walls, mm.</summary>
+    /// <param name="outline">What the layer is poured in.</param>
+    /// <param name="layout">The layout.</param>
+    public static double LengthMm(Outline outline, PoolsLayout layout) => Snapped(outline, layout).Sum(s => Laid(s.Spots).Length);
+
+    /// <summary>Ends that stop short although joining on would make another pool.</summary>
+    /// <param name="outline">What the layer is poured in.</param>
+    /// <param name="layout">The layout.</param>
+    public static ImmutableArray<NearMiss> NearMisses(Outline outline, PoolsLayout layout)
+    {
+        ArgumentNullException.ThrowIfNull(outline);
+        ArgumentNullException.ThrowIfNull(layout);
+        var inside = Flat.Of(outline);
+        var misses = ImmutableArray.CreateBuilder<NearMiss>();
+        var pools = Open(inside, outline, layout).Count();
+        foreach (var stroke in layout.Strokes)
+        {
+            foreach (var atStart in new[] { true, false })
+            {
+                var end = atStart ? stroke.Spots[0] : stroke.Spots[^1];
+                if (Nearest(inside.Boundary, layout, stroke, atStart) is { } to)
+                {
+                    var miss = new NearMiss(stroke.Id, end, to, atStart);
+                    if (miss.GapMm > SnapBeads * layout.BeadMm && miss.GapMm <= NearBeads * layout.BeadMm
+                        && Open(inside, outline, Closed(layout, miss)).Count() > pools)
+                    {
+                        misses.Add(miss);
+                    }
+                }
+            }
+        }
+
+        return misses.ToImmutable();
+    }
+
+    /// <summary>The layout with a gap closed.</summary>
+    /// <param name="layout">The layout.</param>
+    /// <param name="miss">The gap.</param>
+    public static PoolsLayout Closed(PoolsLayout layout, NearMiss miss)
+    {
+        ArgumentNullException.ThrowIfNull(layout);
+        ArgumentNullException.ThrowIfNull(miss);
+        return layout with
+        {
+            Strokes = [.. layout.Strokes.Select(s => s.Id != miss.StrokeId ? s : s with { Spots = miss.AtStart ? s.Spots.Insert(0, miss.To) : s.Spots.Add(miss.To) })],
+        };
+    }
+
+    private static IEnumerable<Polygon> Open(Geometry inside, Outline outline, PoolsLayout layout)
+    {
+        var beads = Snapped(outline, layout).Select(s => Laid(s.Spots).Buffer(layout.BeadMm / 2, Corners)).ToList();
+        return (beads.Count == 0 ? Flat.Polygons(inside) : Flat.Polygons(Flat.Without(inside, Flat.Together(beads)))).Where(p => p.Area > LeastPoolMm2);
+    }
+
+    private static Stroke Snapped(Geometry rim, PoolsLayout layout, Stroke stroke)
+    {
+        var reach = SnapBeads * layout.BeadMm;
+        var spots = stroke.Spots;
+        foreach (var atStart in new[] { true, false })
+        {
+            var end = atStart ? stroke.Spots[0] : stroke.Spots[^1];
+            if (Nearest(rim, layout, stroke, atStart) is { } to && Apart(end, to) <= reach && Apart(end, to) > 0)
+            {
+                spots = atStart ? spots.Insert(0, to) : spots.Add(to);
+            }
+        }
+
+        return stroke with { Spots = spots };
+    }
+
+    /// <summary>What the end of a wall would join on to: the rim, another wall, or its own beginning.</summary>
+    private static Spot? Nearest(Geometry rim, PoolsLayout layout, Stroke stroke, bool atStart)
+    {
+        var end = atStart ? stroke.Spots[0] : stroke.Spots[^1];
+        var point = new Point(end.XMm, end.YMm);
+        var others = layout.Strokes.Where(s => s.Id != stroke.Id).Select(s => (Geometry)Laid(s.Spots)).Append(rim);
+        var nearest = others.Select(o => new DistanceOp(point, o).NearestPoints()[1]).Select(c => new Spot(c.X, c.Y)).MinBy(s => Apart(end, s));
+
+        // Its own course counts from where that lies well away from the end.
+        var own = OwnCourse(stroke, atStart, 4 * layout.BeadMm);
+        var ownNearest = own is null ? null : new DistanceOp(point, own).NearestPoints()[1];
+        return ownNearest is not null && (nearest is null || ownNearest.Distance(point.Coordinate) < Apart(end, nearest)) ? new(ownNearest.X, ownNearest.Y) : nearest;
+    }
+
+    private static LineString? OwnCourse(Stroke stroke, bool atStart, double fromMm)
+    {
+        var spots = (atStart ? stroke.Spots : stroke.Spots.Reverse()).ToList();
+        var walked = 0.0;
+        for (var i = 1; i < spots.Count; i++)
+        {
+            walked += Apart(spots[i - 1], spots[i]);
+            if (walked >= fromMm)
+            {
+                return spots.Count - i >= 2 ? Line([.. spots.Skip(i)]) : null;
+            }
+        }
+
+        return null;
+    }
+
+    private static double Apart(Spot a, Spot b) => Math.Sqrt((a.XMm - b.XMm) * (a.XMm - b.XMm) + (a.YMm - b.YMm) * (a.YMm - b.YMm));
+
+    private static LineString Line(ImmutableArray<Spot> spots) => new([.. spots.Select(s => new Coordinate(s.XMm, s.YMm))]);
+
+    /// <summary>A wall as it is laid: its corners are rounded, its ends stay.</summary>
+    private static LineString Laid(ImmutableArray<Spot> spots)
+    {
+        var line = spots.ToList();
+        for (var round = 0; round < 3 && line.Count > 2; round++)
+        {
+            var rounded = new List<Spot> { line[0] };
+            for (var i = 1; i < line.Count; i++)
+            {
+                Spot from = line[i - 1], to = line[i];
+                rounded.Add(i == 1 ? from : Between(from, to, 0.25));
+                rounded.Add(i == line.Count - 1 ? to : Between(from, to, 0.75));
+            }
+
+            line = rounded;
+        }
+
+        return Line([.. line]);
+
+        static Spot Between(Spot from, Spot to, double share) => new(from.XMm + share * (to.XMm - from.XMm), from.YMm + share * (to.YMm - from.YMm));
+    }
+}
