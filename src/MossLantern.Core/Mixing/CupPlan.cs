@@ -32,6 +32,7 @@ public sealed record RegionVolume(string RegionId, string CupId, Reckoned LayerM
 /// </param>
 /// <param name="Draws">What a mixed cup takes from others; empty for a cup that is mixed by itself.</param>
 /// <param name="DrawnMl">What mixed cups take from this one, ml.</param>
+/// <param name="Colour">Its colour at full cover, as <c>#rrggbb</c>: of a mixed cup, that of the mix; null for clear resin.</param>
 public sealed record CupVolume(
     string CupId,
     ImmutableArray<string> RegionIds,
@@ -48,7 +49,8 @@ public sealed record CupVolume(
     bool OverLimit,
     double? SmallestMl,
     ImmutableArray<CupDraw> Draws,
-    double DrawnMl);
+    double DrawnMl,
+    string? Colour);
 
 /// <summary>What a mixed cup takes from another.</summary>
 /// <param name="CupId">The other cup.</param>
@@ -272,7 +274,8 @@ public static class CupPlanner
             colourant is not null && cup.LoadPercent > colourant.LimitPercent,
             Smallest(layer, parts, mix),
             [],
-            drawnMl);
+            drawnMl,
+            CupLook.Of(layer, cup) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : null);
     }
 
     private static Reckoned Mass(double ml, double g, string part, double density, bool own) =>

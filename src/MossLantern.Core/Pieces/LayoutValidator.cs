@@ -40,7 +40,7 @@ internal sealed class LaidOutValidator : AbstractValidator<Layer>
             RuleFor(l => l.Layout!).Must((l, layout) => layout.CupIds.All(id => l.Cups.Any(c => c.Id == id)))
                 .WithMessage("What is laid out must be poured from the layer's cups.");
             RuleFor(l => l.Layout!).Must((l, layout) => ((LinesLayout)layout).StartMm < l.DepthMm)
-                .WithMessage("The film that lines are laid on must be thinner than the layer.").OverridePropertyName("layout.startMm")
+                .WithMessage("The film that lines are laid on must be thinner than the layer.").OverridePropertyName("layout")
                 .When(l => l.Layout is LinesLayout lines && Accepted.FilmBelowMm.Contains(lines.StartMm));
         });
     }

@@ -34,7 +34,9 @@ public sealed record LayerView(
     ImmutableDictionary<string, Reckoned> Opacity,
     PourView? Pour,
     bool Poured,
-    ImmutableArray<WindowView> Windows);
+    ImmutableArray<WindowView> Windows,
+    ImmutableArray<LayoutFact> Facts,
+    ImmutableArray<ColourBalance> Balance);
 
 /// <summary>Everything worked out for a piece.</summary>
 public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<Finding> Findings, PotLeft? Pot);
@@ -125,7 +127,7 @@ public sealed class Workbench(
             l.Poured,
             [.. l.Windows.Select(w => new WindowView(
                 w.Milestone, WorkshopTime.Local(w.Opens, zone), w.Closes is { } c ? WorkshopTime.Local(c, zone) : null,
-                w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours))]))], plan.Findings, PotOf(piece, plan.Ground));
+                w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours))], l.Facts, l.Balance))], plan.Findings, PotOf(piece, plan.Ground));
     }
 
     /// <summary>The pot that the ground's paint comes from, beside what the ground takes.</summary>

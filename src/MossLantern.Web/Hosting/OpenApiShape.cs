@@ -66,6 +66,11 @@ internal static class OpenApiShape
             return;
         }
 
+        foreach (var (_, field) in Discriminated.Where(d => d.Type.IsAssignableFrom(type) && properties.ContainsKey(d.Field)))
+        {
+            schema.Required?.Add(field);
+        }
+
         foreach (var property in type.GetProperties())
         {
             var list = Nullable.GetUnderlyingType(property.PropertyType) ?? property.PropertyType;

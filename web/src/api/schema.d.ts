@@ -2025,6 +2025,17 @@ export interface components {
             /** Format: double */
             deltaE00: number;
         };
+        /** @description How much of a layer a colour takes up, and how it lies. */
+        ColourBalance: {
+            /** @description The colour's cup. */
+            cupId: string;
+            /** @description Its share of the area, %. */
+            share: components["schemas"]["Reckoned"];
+            /** @description How far its middle lies from the middle of the whole, mm. */
+            lean: components["schemas"]["Reckoned"];
+            /** @description Its middle. */
+            middle: components["schemas"]["Spot"];
+        };
         ColourSum: {
             first?: null | components["schemas"]["AskedLab"];
             second?: null | components["schemas"]["AskedLab"];
@@ -2193,6 +2204,8 @@ export interface components {
              * @description What mixed cups take from this one, ml.
              */
             drawnMl: number;
+            /** @description Its colour at full cover, as `#rrggbb`: of a mixed cup, that of the mix; null for clear resin. */
+            colour: null | string;
         };
         CuredAnswer: {
             /** Format: double */
@@ -2596,11 +2609,22 @@ export interface components {
             pour: null | components["schemas"]["PourView"];
             poured: boolean;
             windows: components["schemas"]["WindowView"][];
+            facts: components["schemas"]["LayoutFact"][];
+            balance: components["schemas"]["ColourBalance"][];
         };
         Layout: components["schemas"]["LayoutLinesLayout"] | components["schemas"]["LayoutPetalsLayout"] | components["schemas"]["LayoutFieldsLayout"] | components["schemas"]["LayoutPoolsLayout"] | components["schemas"]["LayoutPuddleLayout"] | components["schemas"]["LayoutMarbleLayout"] | components["schemas"]["LayoutFloodLayout"];
+        /** @description A number that only one way of laying out has. */
+        LayoutFact: {
+            /** @description Stable id, unique in the layer. */
+            id: string;
+            /** @description What it is, in words. */
+            label: string;
+            /** @description The number. */
+            number: components["schemas"]["Reckoned"];
+        };
         LayoutFieldsLayout: {
             /** @enum {string} */
-            kind?: "fields";
+            kind: "fields";
             /** Format: int32 */
             fields: number;
             colours: string[];
@@ -2612,12 +2636,12 @@ export interface components {
         };
         LayoutFloodLayout: {
             /** @enum {string} */
-            kind?: "flood";
+            kind: "flood";
             cup: string;
         };
         LayoutLinesLayout: {
             /** @enum {string} */
-            kind?: "lines";
+            kind: "lines";
             startCup: string;
             /** Format: double */
             startMm: number;
@@ -2628,7 +2652,7 @@ export interface components {
         };
         LayoutMarbleLayout: {
             /** @enum {string} */
-            kind?: "marble";
+            kind: "marble";
             groundCup: string;
             streakCup: string;
             /** Format: double */
@@ -2642,7 +2666,7 @@ export interface components {
         };
         LayoutPetalsLayout: {
             /** @enum {string} */
-            kind?: "petals";
+            kind: "petals";
             /** Format: double */
             xMm: number;
             /** Format: double */
@@ -2659,7 +2683,7 @@ export interface components {
         };
         LayoutPoolsLayout: {
             /** @enum {string} */
-            kind?: "pools";
+            kind: "pools";
             strokes: components["schemas"]["Stroke"][];
             /** Format: double */
             beadMm: number;
@@ -2667,7 +2691,7 @@ export interface components {
         };
         LayoutPuddleLayout: {
             /** @enum {string} */
-            kind?: "puddle";
+            kind: "puddle";
             /** Format: double */
             xMm: number;
             /** Format: double */

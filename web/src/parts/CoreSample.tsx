@@ -37,7 +37,7 @@ export function CoreSample({ piece, layers, beneath, chosen, onChoose, onAdd }: 
           return (
             <li key={layer.id} data-state={state}>
               <button type="button" aria-pressed={layer.id === chosen} onClick={() => onChoose(layer.id)}>
-                <Stratum piece={piece} layerId={layer.id} plan={plan} height={height} />
+                <Stratum plan={plan} height={height} />
                 <span className="words">
                   <b>
                     {number} · {layer.name}
@@ -81,23 +81,12 @@ export function CoreSample({ piece, layers, beneath, chosen, onChoose, onAdd }: 
 }
 
 /** One layer's cut: its regions where the cut passes them. */
-function Stratum({
-  piece,
-  layerId,
-  plan,
-  height,
-}: {
-  piece: Piece;
-  layerId: string;
-  plan?: LayerView;
-  height: number;
-}) {
-  const layer = piece.layers.find((l) => l.id === layerId)!;
+function Stratum({ plan, height }: { plan?: LayerView; height: number }) {
   const spans = (plan?.cut ?? []).map((span) => {
     const cupId = plan?.regions.find((r) => r.id === span.regionId)?.cupId;
-    const cup = layer.cups.find((c) => c.id === cupId);
-    const clear = !cup || cup.colourant === null;
-    return { ...span, colour: clear ? clearColour : cup.colour, clear };
+    const colour = plan?.cups.cups.find((c) => c.cupId === cupId)?.colour;
+    // Where nothing is poured, the cut has a gap.
+    return { ...span, colour: colour ?? (cupId ? clearColour : 'none'), clear: !colour };
   });
   return <Spans spans={spans} height={height} />;
 }

@@ -33,6 +33,7 @@ const volume = (cupId: string, regionIds: string[], ml: number): CupVolume => ({
   smallestMl: null,
   draws: [],
   drawnMl: 0,
+  colour: '#30503a',
 });
 const cup = (id: string) => ({ id, name: id, colour: '#30503a', colourant: 'mica' as const, loadPercent: 3 });
 const layer = {

@@ -21,7 +21,8 @@ const tallest = 84;
 /** The layer's cups along the bench edge, in pour order and to scale with each other. */
 export function CupRow({ layer, plan, chosen, pointed, onChoose, onPoint, dragLayer, editLayer }: Props) {
   const units = useUnits();
-  const order = [...new Set(plan.steps.map((s) => s.cupId))];
+  // A mixed cup stands after the cups that it is filled from.
+  const order = [...new Set(plan.steps.flatMap((s) => [...filledFrom(plan, s.cupId), s.cupId]))];
   const cups = order.flatMap((id) => {
     const cup = layer.cups.find((c) => c.id === id);
     const volume = plan.cups.cups.find((c) => c.cupId === id);
@@ -90,8 +91,8 @@ export function CupRow({ layer, plan, chosen, pointed, onChoose, onPoint, dragLa
             >
               <Vessel
                 volume={volume}
-                colour={cup.colour}
-                clear={cup.colourant === null}
+                colour={volume.colour}
+                mixed={volume.draws.length > 0}
                 largest={largest}
                 id={cup.id}
               />
@@ -114,6 +115,9 @@ export function CupRow({ layer, plan, chosen, pointed, onChoose, onPoint, dragLa
   );
 }
 
+const filledFrom = (plan: LayerView, cupId: string) =>
+  plan.cups.cups.find((c) => c.cupId === cupId)?.draws.map((d) => d.cupId) ?? [];
+
 /** The reserve that counts, %: the layer's own or the default, as the plan reports it. */
 const reserveOf = (plan: LayerView) =>
   plan.cups.cups[0]?.mixMl.inputs.find((i) => i.name === 'reserve')?.value ?? 0;
@@ -135,13 +139,13 @@ const sizeFor = (ml: number) => sizes.find((s) => s >= ml * 1.15) ?? Math.ceil(m
 function Vessel({
   volume,
   colour,
-  clear,
+  mixed,
   largest,
   id,
 }: {
   volume: CupVolume;
-  colour: string;
-  clear: boolean;
+  colour: string | null;
+  mixed: boolean;
   largest: number;
   id: string;
 }) {
@@ -167,9 +171,14 @@ function Vessel({
           <path d="M1.6 0V5" stroke="#20302a" strokeOpacity="0.35" strokeWidth="0.8" />
         </pattern>
       </defs>
-      <path d={slice(surface, height - 3)} fill={clear ? '#dfe9e6' : colour} />
+      <path d={slice(surface, height - 3)} fill={colour ?? '#dfe9e6'} />
       <path d={slice(surface, Math.min(height - 3, reserve))} fill={`url(#${hatch})`} />
-      <path d={`M${edge(resinLine) + 2} ${resinLine}H${top - edge(resinLine) - 2}`} className="resin-line" />
+      {!mixed && (
+        <path
+          d={`M${edge(resinLine) + 2} ${resinLine}H${top - edge(resinLine) - 2}`}
+          className="resin-line"
+        />
+      )}
       <path d={slice(1, height - 1)} className="glass" />
       {marks.map((y) => (
         <path key={y} d={`M${top - edge(y) - 6} ${y}h4.5`} className="mark" />

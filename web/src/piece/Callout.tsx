@@ -4,10 +4,18 @@ import { regionName } from '../stations/station';
 import { useUnits } from '../units/units';
 import type { Selected } from './selection';
 
+/** The middle that bands lie round where no heart does it. */
+export function middleOf({ layout, bands }: Layer, { box }: LayerView) {
+  if (layout?.kind === 'petals') return { xMm: layout.xMm, yMm: layout.yMm };
+  if (layout?.kind === 'lines' && bands.length > 0)
+    return { xMm: box.xMm + box.widthMm / 2, yMm: box.yMm + box.heightMm / 2 };
+  return undefined;
+}
+
 /** Where the edge that moves with a band's width crosses the cut, and which way along the cut is outward there. */
 export function edgeOf(plan: LayerView, layer: Layer, index: number) {
   const id = layer.bands[index]!.id;
-  const heartX = layer.hearts[0]?.xMm ?? 0;
+  const heartX = (layer.layout ? middleOf(layer, plan)?.xMm : layer.hearts[0]?.xMm) ?? 0;
   const spans = plan.cut.filter((s) => s.regionId === id);
   const right = spans.find((s) => s.fromMm >= heartX);
   const left = spans.findLast((s) => s.toMm <= heartX);

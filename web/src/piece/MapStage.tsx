@@ -1,5 +1,16 @@
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
-import type { Finding, Ground, Heart, Layer, LayerView, Outline, Painting, PlanView } from '../api/client';
+import type {
+  Finding,
+  Ground,
+  Heart,
+  KeptZone,
+  Layer,
+  LayerView,
+  Outline,
+  Painting,
+  Piece,
+  PlanView,
+} from '../api/client';
 import { placeId } from '../parts/Findings';
 import { PaintedPiece } from '../painting/PaintedPiece';
 import type { Shape } from '../painting/DraftLoop';
@@ -7,14 +18,16 @@ import type { Drafts } from '../painting/Drafts';
 import type { View } from '../painting/place';
 import { regionAt } from '../painting/brush';
 import { changeHeart, countsFromRim, widenBand, widthOf } from '../stations/map/layerEdits';
+import { changeLayout, moveField, withStroke, withWall } from '../stations/map/layoutEdits';
 import { regionName } from '../stations/station';
 import { useUnits } from '../units/units';
 import type { Selected } from './selection';
-import { Callout, edgeOf } from './Callout';
+import { Callout, edgeOf, middleOf } from './Callout';
 import { Grip } from './Grip';
 import { OncePerFrame, moves } from './moves';
 import { InsertHandles, SliceHandles, SupportHandles } from './groundHandles';
 import { HeartHandles, RimHandles } from './handles';
+import { LayoutHandles, ZoneHandles } from './layoutHandles';
 import type { Hold } from './Grip';
 
 interface Props {
@@ -25,8 +38,13 @@ interface Props {
   ground: Ground;
   supports: PlanView['ground']['standing']['supports'];
   findings: Finding[];
+  /** The layer, or the zone of it that is worked in as if it were one. */
   layer: Layer;
   plan: LayerView;
+  zone: string | null;
+  whole: Layer;
+  kept: KeptZone[];
+  chooseZone: (id: string | null) => void;
   lit: ReadonlySet<string>;
   /** What can be taken hold of: hearts and bands, the rim, or nothing. */
   handles: 'map' | 'rim' | null;
@@ -36,6 +54,10 @@ interface Props {
   /** Shows a change under way, with the time of the hand's move. */
   dragLayer: (change: (layer: Layer) => Layer, movedAt: number) => void;
   editLayer: (change: (layer: Layer) => Layer) => void;
+  dragWhole: (change: (layer: Layer) => Layer, movedAt: number) => void;
+  editWhole: (change: (layer: Layer) => Layer) => void;
+  dragPiece: (change: (piece: Piece) => Piece, movedAt: number) => void;
+  editPiece: (change: (piece: Piece) => Piece) => void;
   dragGround: (change: (ground: Ground) => Ground, movedAt: number) => void;
   editGround: (change: (ground: Ground) => Ground) => void;
 }
@@ -72,6 +94,15 @@ export function MapStage(props: Props) {
     setLive(null);
     editLayer(change);
   };
+  // Zones and what is kept follow the hand as well, each with what it belongs to.
+  const [liveWhole, setLiveWhole] = useState<Layer | null>(null);
+  const [liveKept, setLiveKept] = useState<KeptZone[] | null>(null);
+  const whole = liveWhole ?? props.whole;
+  const kept = liveKept ?? props.kept;
+  // A wall that is being drawn.
+  const [drawing, setDrawing] = useState(false);
+  const [trace, setTrace] = useState<Spot[] | null>(null);
+  const draws = drawing && handles === 'map' && layer.layout?.kind === 'pools';
   const stage = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState({ width: 0, height: 0 });
   const [zoom, setZoom] = useState({ by: 1, x: 0, y: 0 });
@@ -198,17 +229,34 @@ export function MapStage(props: Props) {
   /** A heart or a band is taken by its own area; everything else moves the view. */
   const press = (e: React.PointerEvent<HTMLDivElement>) => {
     if (touch(e) || e.button > 1) return;
-    const region = handles === 'map' && e.button === 0 && !moving ? regionUnder(e) : null;
     const from = toMm(e);
     const start = { x: e.clientX, y: e.clientY, zoom };
     const element = e.currentTarget;
+    if (draws && e.button === 0 && !moving) {
+      draw(e, from);
+      return;
+    }
+    const under = handles === 'map' && e.button === 0 && !moving ? regionUnder(e) : null;
     element.setPointerCapture(e.pointerId);
-    const near = nearestHeart(layer, from);
-    const heart = region === 'heart' ? near : undefined;
+    const [head, ...tail] = under?.split('/') ?? [];
+    const there = tail.length > 0 && head !== 'kept' ? head! : null;
+    if (under !== null && head !== 'kept' && there !== props.zone) {
+      // Another zone, or out of this one: that is what is worked in from now on.
+      props.chooseZone(there);
+      return;
+    }
+    const region = there === null ? under : tail.join('/');
+    const near = nearestHeart(layer, from) ?? middleOf(layer, plan);
+    const heart = region === 'heart' ? nearestHeart(layer, from) : undefined;
     const index = layer.bands.findIndex((b) => b.id === region);
     const band = layer.bands[index];
+    const anchor = plan.regions.find((r) => r.id === region)?.anchor;
+    const field = layer.layout?.kind === 'fields' && anchor ? Number(region!.split('-')[1]) : 0;
+    const puddle =
+      layer.layout?.kind === 'puddle' && region !== 'rest' && region !== null ? layer.layout : null;
     if (heart) onSelect({ kind: 'heart', id: heart.id });
     else if (band) onSelect({ kind: 'band', id: band.id });
+    else if (region) onSelect({ kind: 'region', id: region });
     let far = false;
     const change = (event: PointerEvent): ((l: Layer) => Layer) | null => {
       const to = toMm(event);
@@ -218,6 +266,11 @@ export function MapStage(props: Props) {
             xMm: Math.round(heart.xMm + to.x - from.x),
             yMm: Math.round(heart.yMm + to.y - from.y),
           });
+      }
+      if (field && anchor) return moveField(field, anchor.xMm + to.x - from.x, anchor.yMm + to.y - from.y);
+      if (puddle) {
+        const [xMm, yMm] = [Math.round(puddle.xMm + to.x - from.x), Math.round(puddle.yMm + to.y - from.y)];
+        return changeLayout('puddle', (p) => ({ ...p, xMm, yMm }));
       }
       if (band && !band.fillsRest && near) {
         const out =
@@ -251,7 +304,7 @@ export function MapStage(props: Props) {
     letGo.current = () => {
       stop();
       redraw.drop();
-      if (!far || !(heart ?? band)) return;
+      if (!far || !(heart ?? band ?? puddle ?? anchor)) return;
       // Back to where it was.
       dropLive(() => layer);
     };
@@ -265,6 +318,41 @@ export function MapStage(props: Props) {
     element.addEventListener(moves, move);
     element.addEventListener('pointerup', drop);
     element.addEventListener('pointercancel', drop);
+  };
+
+  /** A wall follows the hand until it is let go. */
+  const draw = (e: React.PointerEvent<HTMLDivElement>, from: Spot) => {
+    const element = e.currentTarget;
+    element.setPointerCapture(e.pointerId);
+    const spots = [from];
+    const move = (event: PointerEvent) => {
+      for (const passed of event.getCoalescedEvents?.() ?? [event]) spots.push(toMm(passed));
+      redraw.put(() => setTrace([...spots]));
+    };
+    const stop = () => {
+      element.removeEventListener(moves, move);
+      element.removeEventListener('pointerup', drop);
+      element.removeEventListener('pointercancel', stop);
+      redraw.drop();
+      setTrace(null);
+      letGo.current = null;
+    };
+    const drop = (event: PointerEvent) => {
+      stop();
+      spots.push(toMm(event));
+      const long = spots.some((s) => Math.hypot(s.x - from.x, s.y - from.y) * pixelsPerMm > 8);
+      if (long)
+        editLayer((l) =>
+          withStroke(
+            l,
+            spots.map((s) => ({ xMm: s.x, yMm: s.y })),
+          ),
+        );
+    };
+    letGo.current = stop;
+    element.addEventListener(moves, move);
+    element.addEventListener('pointerup', drop);
+    element.addEventListener('pointercancel', stop);
   };
 
   const holdLayer = (
@@ -291,6 +379,30 @@ export function MapStage(props: Props) {
       editGround(change(by.x / pixelsPerMm, by.y / pixelsPerMm, toMm(event)));
     },
   });
+  const holdWhole = (change: (byX: number, byY: number, to: Spot) => (l: Layer) => Layer): Hold => ({
+    move: (event, by) => {
+      const to = change(by.x / pixelsPerMm, by.y / pixelsPerMm, toMm(event));
+      props.dragWhole(to, event.timeStamp);
+      redraw.put(() => setLiveWhole(to(props.whole)));
+    },
+    drop: (event, by) => {
+      redraw.drop();
+      setLiveWhole(null);
+      props.editWhole(change(by.x / pixelsPerMm, by.y / pixelsPerMm, toMm(event)));
+    },
+  });
+  const holdPiece = (change: (byX: number, byY: number, to: Spot) => (p: Piece) => Piece): Hold => ({
+    move: (event, by) => {
+      const to = change(by.x / pixelsPerMm, by.y / pixelsPerMm, toMm(event));
+      props.dragPiece(to, event.timeStamp);
+      redraw.put(() => setLiveKept(to({ kept: props.kept } as Piece).kept ?? null));
+    },
+    drop: (event, by) => {
+      redraw.drop();
+      setLiveKept(null);
+      props.editPiece(change(by.x / pixelsPerMm, by.y / pixelsPerMm, toMm(event)));
+    },
+  });
   const outlined = (change: (o: Outline) => Outline) => (g: Ground) => ({ ...g, outline: change(g.outline) });
 
   const chosenBand = selected?.kind === 'band' ? layer.bands.findIndex((b) => b.id === selected.id) : -1;
@@ -301,6 +413,7 @@ export function MapStage(props: Props) {
   return (
     <div
       className="stage"
+      data-drawing={draws || undefined}
       ref={stage}
       onPointerDown={press}
       onPointerMove={(e) => e.buttons === 0 && onPoint(regionUnder(e))}
@@ -321,6 +434,7 @@ export function MapStage(props: Props) {
           />
           <svg className="handles" width={room.width} height={room.height} data-moving={moving || undefined}>
             {handles === 'map' &&
+              (!layer.layout || layer.layout.kind === 'lines' || layer.layout.kind === 'petals') &&
               layer.bands.map((band, i) => {
                 const edge = band.fillsRest ? null : edgeOf(plan, layer, i);
                 if (!edge) return null;
@@ -347,7 +461,46 @@ export function MapStage(props: Props) {
                   />
                 );
               })}
+            {handles === 'map' && (
+              <>
+                <LayoutHandles
+                  layer={layer}
+                  plan={plan}
+                  selected={selected}
+                  onSelect={onSelect}
+                  px={px}
+                  py={py}
+                  hold={holdLayer}
+                  editLayer={editLayer}
+                />
+                <ZoneHandles
+                  whole={whole}
+                  kept={kept}
+                  zone={props.zone}
+                  chooseZone={props.chooseZone}
+                  selected={selected}
+                  onSelect={onSelect}
+                  px={px}
+                  py={py}
+                  holdWhole={holdWhole}
+                  editWhole={props.editWhole}
+                  holdPiece={holdPiece}
+                  editPiece={props.editPiece}
+                />
+                {trace && (
+                  <path
+                    className="trace"
+                    strokeWidth={Math.max(
+                      2,
+                      (layer.layout?.kind === 'pools' ? layer.layout.beadMm : 3) * pixelsPerMm,
+                    )}
+                    d={trace.map((s, i) => `${i ? 'L' : 'M'}${px(s.x)} ${py(s.y)}`).join('')}
+                  />
+                )}
+              </>
+            )}
             {handles === 'map' &&
+              !layer.layout &&
               layer.hearts.map((heart, i) => (
                 <HeartHandles
                   key={heart.id}
@@ -399,6 +552,31 @@ export function MapStage(props: Props) {
           ))}
           {handles === 'map' && (
             <Callout layer={layer} plan={plan} selected={selected} px={px} py={py} room={room} />
+          )}
+          {handles === 'map' && layer.layout?.kind === 'pools' && (
+            <div className="stage-head" onPointerDown={(e) => e.stopPropagation()}>
+              <button
+                type="button"
+                className="btn btn-outline-primary"
+                aria-pressed={drawing}
+                onClick={() => setDrawing(!drawing)}
+              >
+                {drawing ? 'Walls are drawn: done' : 'Draw walls'}
+              </button>
+              <button
+                type="button"
+                className="btn btn-outline-primary"
+                onClick={() => {
+                  const { xMm, yMm, widthMm, heightMm } = plan.box;
+                  const y = yMm + heightMm / 2;
+                  const across = [0, 0.25, 0.5, 0.75, 1].map((s) => ({ xMm: xMm + s * widthMm, yMm: y }));
+                  editLayer((l) => withWall(l, across));
+                }}
+              >
+                Put a wall across
+              </button>
+              {drawing && <small>from rim to rim, or round; ends near a wall join on</small>}
+            </div>
           )}
           <div className="stage-foot" onPointerDown={(e) => e.stopPropagation()}>
             <span

@@ -13,6 +13,7 @@ import { CureStation } from '../stations/cure/CureStation';
 import { GroundStation } from '../stations/ground/GroundStation';
 import { MapStation } from '../stations/map/MapStation';
 import { layerOver } from '../stations/map/layerEdits';
+import { onZone } from '../stations/map/layoutEdits';
 import { setInLayer, useMaterials } from '../stations/materials';
 import { PourStation } from '../stations/pour/PourStation';
 import type { Station, StationProps } from '../stations/station';
@@ -24,6 +25,7 @@ import { MapStage } from './MapStage';
 import type { Selected } from './selection';
 import type { PieceOnPage } from './usePiece';
 import { usePiece } from './usePiece';
+import { useZone } from './useZone';
 
 const pages: Record<Station, React.ComponentType<StationProps>> = {
   ground: memo(GroundStation),
@@ -48,6 +50,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const [cup, setCup] = useState<string | null>(null);
   const [pointed, setPointed] = useState<string | null>(null);
   const [selected, setSelected] = useState<Selected>(null);
+  const [zoneId, setZoneId] = useState<string | null>(null);
   const systems = useMaterials()?.resinSystems;
   const { draft: piece, plan, view, painting, saving, edit, drag, step } = page;
 
@@ -69,18 +72,43 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     }),
     [layerId],
   );
-  const editLayer = useCallback((change: (layer: Layer) => Layer) => edit(onLayer(change)), [edit, onLayer]);
-  const dragLayer = useCallback(
+  const editWhole = useCallback((change: (layer: Layer) => Layer) => edit(onLayer(change)), [edit, onLayer]);
+  const dragWhole = useCallback(
     (change: (layer: Layer) => Layer, movedAt: number) => drag(onLayer(change), movedAt),
     [drag, onLayer],
   );
+  // In a zone everything of the map works on the zone as it works on a layer.
+  const { zoneAt, inside, worked, workedPlan } = useZone(layer, layerPlan, station === 'map' ? zoneId : null);
+  const within = useCallback(
+    (change: (layer: Layer) => Layer) => (inside === null ? change : onZone(inside, change)),
+    [inside],
+  );
+  const editLayer = useCallback(
+    (change: (layer: Layer) => Layer) => editWhole(within(change)),
+    [editWhole, within],
+  );
+  const dragLayer = useCallback(
+    (change: (layer: Layer) => Layer, movedAt: number) => dragWhole(within(change), movedAt),
+    [dragWhole, within],
+  );
   const errors = saving.state === 'refused' ? saving.errors : null;
   const say = useCallback((field: string) => errors?.[field]?.[0], [errors]);
-  const sayLayer = useCallback((field: string) => say(`layers[${layerIndex}].${field}`), [say, layerIndex]);
+  const sayLayer = useCallback(
+    (field: string) =>
+      say(
+        `layers[${layerIndex}].${zoneAt < 0 || field.startsWith('cups') ? '' : `zones[${zoneAt}].`}${field}`,
+      ),
+    [say, layerIndex, zoneAt],
+  );
+  const chooseZone = useCallback((to: string | null) => {
+    setSelected(null);
+    setZoneId(to);
+  }, []);
   const choose = useCallback(
     (to: string) => {
       setCup(null);
       setSelected(null);
+      setZoneId(null);
       setSearch({ layer: to }, { replace: true });
     },
     [setSearch],
@@ -89,9 +117,10 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     (to: Selected) => {
       setSelected((now) => (now?.kind === to?.kind && now?.id === to?.id ? now : to));
       const region = to?.kind === 'heart' ? 'heart' : to?.id;
-      setCup(regions?.find((r) => r.id === region)?.cupId ?? null);
+      const prefix = inside === null ? '' : `${inside}/`;
+      setCup(regions?.find((r) => r.id === `${prefix}${region}`)?.cupId ?? null);
     },
-    [regions],
+    [regions, inside],
   );
   const pour = useCallback(() => {
     if (!piece) return;
@@ -111,11 +140,11 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
       set: (field: string, value: number | null) =>
         field.startsWith('ground.')
           ? edit((p) => setAt(p, field, value))
-          : editLayer((l) => setInLayer(l, field, value, systems)),
+          : editWhole((l) => setInLayer(l, field, value, systems)),
       say: (field: string) =>
         field.startsWith('ground.') ? say(field) : sayLayer(layer ? placeOf(layer, field) : field),
     }),
-    [edit, editLayer, say, sayLayer, layer, systems],
+    [edit, editWhole, say, sayLayer, layer, systems],
   );
 
   const findings = plan?.findings;
@@ -158,7 +187,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
       </main>
     );
   }
-  if (!piece || !layer || !plan || !layerPlan || !view) {
+  if (!piece || !layer || !plan || !layerPlan || !view || !worked || !workedPlan) {
     return (
       <main id="main" className="alone" aria-busy>
         <p>Fetching the piece…</p>
@@ -206,8 +235,12 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             ground={piece.ground}
             supports={plan.ground.standing.supports}
             findings={here.filter((f) => !f.wavedOff)}
-            layer={layer}
-            plan={layerPlan}
+            layer={worked}
+            plan={workedPlan}
+            zone={inside}
+            whole={layer}
+            kept={piece.kept ?? []}
+            chooseZone={chooseZone}
             lit={lit}
             handles={station === 'map' ? 'map' : station === 'ground' ? 'rim' : null}
             selected={selected}
@@ -215,6 +248,10 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             onPoint={point}
             dragLayer={dragLayer}
             editLayer={editLayer}
+            dragWhole={dragWhole}
+            editWhole={editWhole}
+            dragPiece={drag}
+            editPiece={edit}
             dragGround={(change, movedAt) => drag(onGround(change), movedAt)}
             editGround={(change) => edit(onGround(change))}
           />
@@ -223,13 +260,17 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
         )}
         <section className="right" aria-label={stationNames[station as Station]}>
           <Page
-            key={`${station}/${layer.id}`}
+            key={`${station}/${layer.id}/${inside ?? ''}`}
             id={id}
             piece={piece}
-            layer={layer}
+            layer={worked}
             layerIndex={layerIndex}
             plan={plan}
-            layerPlan={layerPlan}
+            layerPlan={workedPlan}
+            zone={inside}
+            whole={layer}
+            editWhole={editWhole}
+            chooseZone={chooseZone}
             view={view}
             cup={cup}
             setCup={setCup}
@@ -250,8 +291,8 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
           pointed={pointed}
           onChoose={setCup}
           onPoint={setPointed}
-          dragLayer={dragLayer}
-          editLayer={editLayer}
+          dragLayer={dragWhole}
+          editLayer={editWhole}
         />
       </main>
     </EditingProvider>

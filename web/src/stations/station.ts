@@ -1,4 +1,5 @@
 import type { Selected } from '../piece/selection';
+import { inZone } from './map/layoutEdits';
 import type { Layer, LayerView, Piece, PieceView, PlanView } from '../api/client';
 
 /** What every station gets: the piece, the layer that is looked at, everything worked out, and ways to change it. */
@@ -13,6 +14,12 @@ export interface StationProps {
   /** Cup that is looked at. */
   cup: string | null;
   setCup: (id: string | null) => void;
+  /** The zone of the layer that is worked in; null for the layer as a whole. */
+  zone: string | null;
+  /** The layer as a whole, where a zone of it is worked in, and a way to change it. */
+  whole: Layer;
+  editWhole: (change: (layer: Layer) => Layer) => void;
+  chooseZone: (id: string | null) => void;
   /** What of the map is chosen. */
   selected: Selected;
   select: (selected: Selected) => void;
@@ -39,12 +46,44 @@ export const stationNames: Record<Station, string> = {
   story: 'Story',
 };
 
-/** The name of a region: its cup's colour, and which of its bands where the colour is used more than once. */
-export function regionName(layer: Layer, regionId: string): string {
-  const cupOf = (id: string) => (id === 'heart' ? layer.heartCup : layer.bands.find((b) => b.id === id)?.cup);
-  const cup = layer.cups.find((c) => c.id === cupOf(regionId));
-  if (regionId === 'heart') return `heart bed, ${cup?.name ?? '?'}`;
-  const same = layer.bands.filter((b) => b.cup === cup?.id);
-  const name = cup?.name ?? '?';
-  return same.length > 1 ? `${name} ${same.findIndex((b) => b.id === regionId) + 1}` : name;
+/**
+ * The name of a region: its cup's colour, and which of its bands where the colour is used more than once; in a zone, the
+ * zone before it. Where a layout gives a region its cup, that has to be told.
+ */
+export function regionName(layer: Layer, regionId: string, cupId?: string | null): string {
+  const [first, ...rest] = regionId.split('/');
+  if (first === 'kept') return rest.length > 1 ? 'dam' : 'kept zone';
+  const zone = rest.length > 0 ? layer.zones?.find((z) => z.id === first) : undefined;
+  if (zone) return `${zone.name}: ${regionName(inZone(layer, zone), rest.join('/'), cupId)}`;
+  const nameOf = (id: string | null | undefined) => layer.cups.find((c) => c.id === id)?.name ?? '?';
+  const { layout } = layer;
+  if (layout?.kind === 'lines' && regionId === 'start') return `film below, ${nameOf(layout.startCup)}`;
+  if (!layout || layout.kind === 'lines' || layout.kind === 'petals') {
+    if (regionId === 'heart') return `heart bed, ${nameOf(layer.heartCup)}`;
+    const cup = layer.bands.find((b) => b.id === regionId)?.cup;
+    const same = layer.bands.filter((b) => b.cup === cup);
+    return same.length > 1 ? `${nameOf(cup)} ${same.findIndex((b) => b.id === regionId) + 1}` : nameOf(cup);
+  }
+  const number = regionId.split('-').at(-1);
+  switch (layout.kind) {
+    case 'fields':
+      if (regionId === 'vein') return `vein, ${nameOf(layout.vein?.cup)}`;
+      return cupId ? `field ${number}, ${nameOf(cupId)}` : `field ${number}`;
+    case 'pools': {
+      if (regionId === 'wall') return 'walls';
+      const at = layout.pools.findIndex((p) => p.id === regionId);
+      return at < 0 ? `pool without a cup ${number}` : `pool ${at + 1}, ${nameOf(layout.pools[at]!.cup)}`;
+    }
+    case 'puddle': {
+      if (regionId === 'rest') return `round the puddle, ${nameOf(layout.restCup)}`;
+      const at = layout.pours.findIndex((p) => p.id === regionId);
+      return `pour ${at + 1}, ${nameOf(layout.pours[at]?.cup)}`;
+    }
+    case 'marble':
+      return regionId === 'streaks'
+        ? `streaks, ${nameOf(layout.streakCup)}`
+        : `ground, ${nameOf(layout.groundCup)}`;
+    case 'flood':
+      return `flood, ${nameOf(layout.cup)}`;
+  }
 }

@@ -122,7 +122,35 @@ export function CupsStation(props: StationProps) {
             </span>
           )}
         </div>
-        {plan && plan.mixMl.value > 0 && (
+        {plan && plan.draws.length > 0 && (
+          <>
+            <p>Nothing is measured for it: it is filled from other cups.</p>
+            <table className="parts">
+              <thead>
+                <tr>
+                  <th scope="col">from</th>
+                  <th scope="col" data-hero>
+                    volume
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {plan.draws.map((d) => {
+                  const name = layer.cups.find((c) => c.id === d.cupId)?.name;
+                  return (
+                    <tr key={d.cupId}>
+                      <th scope="row">{name}</th>
+                      <td data-hero>
+                        <HowNumber of={d.ml} label={`Taken from ${name}`} />
+                      </td>
+                    </tr>
+                  );
+                })}
+              </tbody>
+            </table>
+          </>
+        )}
+        {plan && plan.mixMl.value > 0 && plan.draws.length === 0 && (
           <>
             <table className="parts">
               <thead>
@@ -175,9 +203,9 @@ export function CupsStation(props: StationProps) {
               </tbody>
             </table>
             <p className="hint">
-              For {plan.regionIds.map((r) => regionName(layer, r)).join(', ')}. Holds{' '}
+              For {plan.regionIds.map((r) => regionName(layer, r, plan.cupId)).join(', ')}. Holds{' '}
               {units.show(plan.reserveMl, 'ml', 1)} of reserve; {units.show(plan.lossMl, 'ml', 1)} stays in
-              the cup.
+              the cup.{plan.drawnMl > 0 && ` ${units.show(plan.drawnMl, 'ml', 1)} goes to mixed cups.`}
             </p>
             {plan.smallestMl !== null && (
               <p className="finding mind">
@@ -188,7 +216,7 @@ export function CupsStation(props: StationProps) {
           </>
         )}
         {plan && plan.mixMl.value === 0 && <p className="hint">Nothing is poured from this cup.</p>}
-        <p className="line">
+        <p className="line" hidden={!!cup.of}>
           <Choice
             label="Colourant"
             value={cup.colourant ?? 'clear'}

@@ -1,25 +1,11 @@
-import { Choice, ColourField, NumberField } from '../../parts/Fields';
+import type { KeptZone, Layer, Outline, Piece, Zone } from '../../api/client';
+import { Choice, NumberField, TextField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
-import { useUnits } from '../../units/units';
-import { regionName } from '../station';
 import type { StationProps } from '../station';
-import {
-  changeBand,
-  changeCup,
-  changeHeart,
-  doubleBand,
-  moveBand,
-  splitBand,
-  widthOf,
-  withBand,
-  withHeart,
-  withOwnCup,
-  withoutBand,
-  withoutHeart,
-} from './layerEdits';
+import { LayoutPart } from './Layouts';
+import { freeId } from './layerEdits';
+import { kindOf, kinds, laidOutAs, withClear, withZone, withoutZone } from './layoutEdits';
 
-const ownCup = '+';
-const mostHearts = 6;
 const contrasts = [
   ['strong', 'stand out from each other'],
   ['gradual', 'run into each other'],
@@ -27,296 +13,366 @@ const contrasts = [
 ] as const;
 
 export function MapStation(props: StationProps) {
-  const { layer, layerPlan, editLayer, sayLayer, selected, select } = props;
-  const chosenHeart = selected?.kind === 'heart' ? layer.hearts.find((h) => h.id === selected.id) : undefined;
+  const { layer, layerPlan, editLayer, sayLayer, zone } = props;
+  const inZone = zone !== null;
   return (
     <>
       <h2>{layer.name}</h2>
-      <p className="line">
-        <NumberField
-          label="Depth"
-          unit="mm"
-          width={52}
-          value={layer.depthMm}
-          takes="layers.depthMm"
-          error={sayLayer('depthMm')}
-          onChange={(v) => v !== null && editLayer((l) => ({ ...l, depthMm: v }))}
-        />
-        <NumberField
-          label="Widening"
-          unit="×"
-          width={44}
-          value={layer.widening}
-          takes="layers.widening"
-          error={sayLayer('widening')}
-          onChange={(v) => v !== null && editLayer((l) => ({ ...l, widening: v }))}
-        />
-        <NumberField
-          label="Rim following"
-          unit="%"
-          width={44}
-          value={Math.round(layer.rimFollow * 100)}
-          takes="layers.rimFollow"
-          per={100}
-          error={sayLayer('rimFollow')}
-          onChange={(v) => v !== null && editLayer((l) => ({ ...l, rimFollow: v / 100 }))}
-        />
-      </p>
+      {(props.whole.zones ?? []).length > 0 && <ZoneChoice {...props} />}
       <p className="line">
         <Choice
-          label="Neighbours"
-          value={layer.contrast ?? 'strong'}
-          choices={contrasts}
-          onChange={(contrast) => editLayer((l) => ({ ...l, contrast }))}
+          label="Laid out as"
+          value={kindOf(layer)}
+          choices={kinds}
+          onChange={(kind) => {
+            props.select(null);
+            editLayer((l) => laidOutAs(l, kind, layerPlan.box));
+          }}
         />
       </p>
-      <h3>Bands, from the heart to the rim</h3>
-      <ol className="bands">
-        {layer.hearts.length > 0 && (
-          <li data-open={chosenHeart ? true : undefined}>
-            <HeartBed {...props} />
-            {chosenHeart && <HeartFields {...props} heart={chosenHeart} />}
-          </li>
+      <p className="line">
+        {!inZone && (
+          <NumberField
+            label="Depth"
+            unit="mm"
+            width={52}
+            value={layer.depthMm}
+            takes="layers.depthMm"
+            error={sayLayer('depthMm')}
+            onChange={(v) => v !== null && editLayer((l) => ({ ...l, depthMm: v }))}
+          />
         )}
-        {layer.bands.map((band, i) => (
-          <li
-            key={band.id}
-            data-open={selected?.kind === 'band' && selected.id === band.id ? true : undefined}
-          >
-            <BandRow {...props} index={i} />
-          </li>
-        ))}
-      </ol>
-      <div className="row-buttons">
-        <button type="button" className="btn btn-outline-primary" onClick={() => editLayer(withBand)}>
-          Add a band
-        </button>
-        {layer.hearts.length < mostHearts && (
-          <button
-            type="button"
-            className={layer.hearts.length === 0 ? 'btn btn-primary' : 'btn btn-outline-primary'}
-            onClick={() => {
-              const next = withHeart(layer, layerPlan.box);
-              editLayer((l) => withHeart(l, layerPlan.box));
-              select({ kind: 'heart', id: next.hearts.at(-1)!.id });
-            }}
-          >
-            {layer.hearts.length === 0 ? 'Put a heart' : 'Another heart'}
-          </button>
+        {(!layer.layout || layer.layout.kind === 'petals' || layer.layout.kind === 'lines') && (
+          <NumberField
+            label="Widening"
+            unit="×"
+            width={44}
+            value={layer.widening}
+            takes="layers.widening"
+            error={sayLayer('widening')}
+            onChange={(v) => v !== null && editLayer((l) => ({ ...l, widening: v }))}
+          />
         )}
-      </div>
+        {!layer.layout && (
+          <NumberField
+            label="Rim following"
+            unit="%"
+            width={44}
+            value={Math.round(layer.rimFollow * 100)}
+            takes="layers.rimFollow"
+            per={100}
+            error={sayLayer('rimFollow')}
+            onChange={(v) => v !== null && editLayer((l) => ({ ...l, rimFollow: v / 100 }))}
+          />
+        )}
+      </p>
+      {!inZone && (
+        <p className="line">
+          <Choice
+            label="Neighbours"
+            value={layer.contrast ?? 'strong'}
+            choices={contrasts}
+            onChange={(contrast) => editLayer((l) => ({ ...l, contrast }))}
+          />
+        </p>
+      )}
+      <LayoutPart {...props} />
+      {inZone ? (
+        <ZoneFields {...props} />
+      ) : (
+        <>
+          {(props.whole.zones ?? []).length === 0 && <ZoneChoice {...props} />}
+          <Kept {...props} />
+        </>
+      )}
+      {!inZone && <Balance {...props} />}
       {props.secondLook}
     </>
   );
 }
 
-function HeartBed({ layer, layerPlan, editLayer, selected, select, cup }: StationProps) {
-  const bed = layerPlan.regions.find((r) => r.id === 'heart');
+/** The layer as a whole, or one of its zones. */
+function ZoneChoice({ whole, zone, chooseZone, layerPlan, editWhole }: StationProps) {
+  const zones = whole.zones ?? [];
+  const add = () => {
+    const next = withZone(whole, layerPlan.box);
+    editWhole((l) => withZone(l, layerPlan.box));
+    chooseZone(next.zones!.at(-1)!.id);
+  };
   return (
-    <div className="band" data-lit={cup === layer.heartCup || undefined}>
-      <ColourField
-        label="Colour of the heart bed"
-        value={layer.cups.find((c) => c.id === layer.heartCup)?.colour ?? '#000000'}
-        onChange={(colour) => editLayer((l) => changeCup(l, l.heartCup, { colour }))}
-      />
-      <button
-        type="button"
-        className="name"
-        aria-expanded={selected?.kind === 'heart'}
-        onClick={() => select(selected?.kind === 'heart' ? null : { kind: 'heart', id: layer.hearts[0]!.id })}
-      >
-        {regionName(layer, 'heart')}
-      </button>
-      {bed ? (
-        <HowNumber of={bed.area} label="Area of the heart bed" />
-      ) : (
-        <span className="rest">outside</span>
+    <div className="row-buttons" role="group" aria-label="What is laid out">
+      {zones.length > 0 && (
+        <button type="button" className="chip" aria-pressed={zone === null} onClick={() => chooseZone(null)}>
+          Whole layer
+        </button>
+      )}
+      {zones.map((z) => (
+        <button
+          key={z.id}
+          type="button"
+          className="chip"
+          aria-pressed={zone === z.id}
+          onClick={() => chooseZone(z.id)}
+        >
+          {z.name}
+        </button>
+      ))}
+      {whole.within == null && zones.length < 12 && (
+        <button type="button" className="chip" onClick={add}>
+          {zones.length === 0 ? 'Lay a part out differently' : 'Another zone'}
+        </button>
       )}
     </div>
   );
 }
 
-const heartFields = [
-  ['From the left', 'xMm', 'mm'],
-  ['From the top', 'yMm', 'mm'],
-  ['Heart width', 'widthMm', 'mm'],
-  ['Heart height', 'heightMm', 'mm'],
-  ['Turn', 'turnDeg', '°'],
-  ['Waviness', 'wavinessMm', 'mm'],
+type Place = Pick<Zone, 'outline' | 'xMm' | 'yMm'>;
+
+const shapes = [
+  ['round', 'a round'],
+  ['oval', 'an oval'],
+  ['rectangle', 'a rectangle'],
+  ['slice', 'a freeform'],
 ] as const;
 
-function HeartFields({
-  layer,
-  heart,
-  editLayer,
-  sayLayer,
-  select,
-}: StationProps & { heart: StationProps['layer']['hearts'][number] }) {
-  const index = layer.hearts.indexOf(heart);
+/** An outline of another shape in about the same place. */
+export function reshaped({ outline, xMm, yMm }: Place, shape: (typeof shapes)[number][0]): Place {
+  const [w, h] = sizeOf(outline);
+  const across = Math.round(Math.sqrt(w * h));
+  const to: Outline =
+    shape === 'round'
+      ? { shape, diameterMm: across }
+      : shape === 'slice'
+        ? {
+            shape,
+            widthMm: Math.max(20, w),
+            heightMm: Math.max(20, h),
+            reach: [0.95, 0.85, 0.97, 0.88, 0.94, 0.83, 0.96, 0.9],
+            wobbleMm: 2,
+            seed: 5,
+          }
+        : { shape, widthMm: w, heightMm: outline.shape === 'round' ? Math.round(h * 0.7) : h };
+  const [nw, nh] = sizeOf(to);
+  return { outline: to, xMm: Math.round(xMm + (w - nw) / 2), yMm: Math.round(yMm + (h - nh) / 2) };
+}
+
+const sizeOf = (o: Outline): [number, number] =>
+  o.shape === 'round'
+    ? [o.diameterMm, o.diameterMm]
+    : o.shape === 'drawn'
+      ? [40, 40]
+      : [o.widthMm, o.heightMm];
+
+interface PlaceProps<T extends Place> {
+  of: T;
+  name: string;
+  say: (field: string) => string | undefined;
+  takes: string;
+  change: (to: Partial<T>) => void;
+}
+
+/** Shape, size and place of a zone. */
+function PlaceFields<T extends Place>({ of, name, say, takes, change }: PlaceProps<T>) {
+  const { outline } = of;
+  const size = (label: string, key: 'diameterMm' | 'widthMm' | 'heightMm') => (
+    <NumberField
+      label={label}
+      unit="mm"
+      width={44}
+      value={key in outline ? (outline as unknown as Record<string, number>)[key]! : null}
+      error={say(`outline.${key}`)}
+      onChange={(v) => v !== null && change({ outline: { ...outline, [key]: v } } as Partial<T>)}
+    />
+  );
   return (
-    <fieldset className="heart-set">
-      <legend className="visually-hidden">Heart {index + 1}</legend>
-      {layer.hearts.length > 1 && (
-        <div className="row-buttons">
-          {layer.hearts.map((h, i) => (
-            <button
-              key={h.id}
-              type="button"
-              className="chip"
-              aria-pressed={h.id === heart.id}
-              onClick={() => select({ kind: 'heart', id: h.id })}
-            >
-              Heart {i + 1}
-            </button>
-          ))}
-        </div>
+    <p className="line">
+      <Choice
+        label={`Shape of ${name}`}
+        quiet
+        value={outline.shape === 'drawn' ? 'slice' : outline.shape}
+        choices={shapes}
+        onChange={(shape) => change(reshaped(of, shape) as Partial<T>)}
+      />
+      {outline.shape === 'round' ? (
+        size('across', 'diameterMm')
+      ) : (
+        <>
+          {size('wide', 'widthMm')}
+          {size('high', 'heightMm')}
+        </>
       )}
-      {heartFields.map(([label, key, unit]) => (
+      {(['xMm', 'yMm'] as const).map((key) => (
         <NumberField
           key={key}
-          label={label}
-          unit={unit}
-          width={52}
-          value={heart[key]}
-          takes={`layers.hearts.${key}`}
-          error={sayLayer(`hearts[${index}].${key}`)}
-          onChange={(v) => v !== null && editLayer((l) => changeHeart(l, heart.id, { [key]: v }))}
+          label={key === 'xMm' ? 'from the left' : 'from the top'}
+          unit="mm"
+          width={44}
+          value={of[key]}
+          takes={`${takes}.${key}`}
+          error={say(key)}
+          onChange={(v) => v !== null && change({ [key]: v } as Partial<T>)}
         />
       ))}
-      <div className="row-buttons">
-        <button
-          type="button"
-          className="btn btn-outline-primary"
-          onClick={() => editLayer((l) => changeHeart(l, heart.id, { seed: (heart.seed + 1) % 100_000 }))}
-        >
-          Grow it differently
-        </button>
-        <button
-          type="button"
-          className="btn btn-outline-primary"
-          onClick={() => {
-            editLayer((l) => withoutHeart(l, heart.id));
-            select(null);
-          }}
-        >
-          Take it out
-        </button>
-      </div>
-    </fieldset>
+    </p>
   );
 }
 
-function BandRow(props: StationProps & { index: number }) {
-  const { layer, layerPlan, editLayer, sayLayer, selected, select, cup, index } = props;
-  const units = useUnits();
-  const band = layer.bands[index]!;
-  const own = layer.cups.find((c) => c.id === band.cup);
-  const region = layerPlan.regions.find((r) => r.id === band.id);
-  const name = regionName(layer, band.id);
-  const open = selected?.kind === 'band' && selected.id === band.id;
-  const number = index + 1;
-  const edit = (change: (l: typeof layer, id: string) => typeof layer) =>
-    editLayer((l) => change(l, band.id));
+function ZoneFields({ whole, zone, chooseZone, editWhole, sayLayer }: StationProps) {
+  const of = whole.zones?.find((z) => z.id === zone);
+  if (!of) return null;
+  const change = (to: Partial<Zone>) =>
+    editWhole((l: Layer) => ({ ...l, zones: l.zones!.map((z) => (z.id === of.id ? { ...z, ...to } : z)) }));
   return (
-    <>
-      <div className="band" data-lit={cup === band.cup || undefined}>
-        <ColourField
-          label={`Colour of ${name}`}
-          value={own?.colour ?? '#000000'}
-          onChange={(colour) => editLayer((l) => changeCup(l, band.cup, { colour }))}
+    <section className="zone" aria-label={of.name}>
+      <h3>The zone</h3>
+      <p className="line">
+        <TextField
+          label="Name of the zone"
+          quiet
+          width={140}
+          value={of.name}
+          error={sayLayer('name')}
+          onChange={(name) => change({ name })}
         />
         <button
           type="button"
-          className="name"
-          aria-expanded={open}
-          onClick={() => select(open ? null : { kind: 'band', id: band.id })}
+          className="chip"
+          onClick={() => {
+            chooseZone(null);
+            editWhole((l) => withoutZone(l, of.id));
+          }}
         >
-          {name}
+          Take the zone out
         </button>
-        {band.fillsRest ? (
-          <span className="rest">fills the rest</span>
-        ) : (
-          <NumberField
-            label={`Width of band ${number}`}
-            quiet
-            unit="mm"
-            width={44}
-            value={band.widthMm}
-            takes="layers.bands.widthMm"
-            error={sayLayer(`bands[${index}].widthMm`)}
-            onChange={(v) => v !== null && editLayer((l) => changeBand(l, band.id, { widthMm: v }))}
+      </p>
+      <PlaceFields of={of} name="the zone" say={sayLayer} takes="layers.zones" change={change} />
+    </section>
+  );
+}
+
+const keeps = [
+  ['visible', 'stays visible: clear only'],
+  ['bare', 'stays bare: no resin'],
+] as const;
+
+/** A spot of the piece that every layer keeps to, off the middle. */
+function withKept(piece: Piece, box: { widthMm: number; heightMm: number }): Piece {
+  const kept = piece.kept ?? [];
+  const across = Math.round(Math.max(8, Math.min(box.widthMm, box.heightMm) * 0.16));
+  const zone: KeptZone = {
+    id: freeId(
+      'kept',
+      kept.map((k) => k.id),
+    ),
+    name: 'Inlay',
+    outline: { shape: 'round', diameterMm: across },
+    xMm: Math.round(box.widthMm * 0.25 - across / 2),
+    yMm: Math.round(box.heightMm * (0.3 + 0.2 * (kept.length % 3)) - across / 2),
+    keep: 'visible',
+  };
+  return { ...piece, kept: [...kept, zone], layers: piece.layers.map((l) => withClear(l)[0]) };
+}
+
+/** Zones that stay visible or bare, in every layer. */
+function Kept({ piece, layer, edit, say, layerPlan }: StationProps) {
+  const kept = piece.kept ?? [];
+  if (layer.within) return null;
+  const change = (id: string, to: Partial<KeptZone>) =>
+    edit((p) => ({ ...p, kept: (p.kept ?? []).map((k) => (k.id === id ? { ...k, ...to } : k)) }));
+  return (
+    <>
+      {kept.length > 0 && <h3>Kept, in every layer</h3>}
+      {kept.map((k, i) => (
+        <section key={k.id} className="zone" aria-label={k.name}>
+          <p className="line">
+            <TextField
+              label={`Name of what is kept ${i + 1}`}
+              quiet
+              width={130}
+              value={k.name}
+              error={say(`kept[${i}].name`)}
+              onChange={(name) => change(k.id, { name })}
+            />
+            <Choice
+              label={`How ${k.name} is kept`}
+              quiet
+              value={k.keep}
+              choices={keeps}
+              onChange={(keep) => change(k.id, { keep })}
+            />
+            <NumberField
+              label={`Dam round ${k.name}`}
+              unit="mm"
+              width={40}
+              optional
+              placeholder="none"
+              value={k.damMm ?? null}
+              takes="kept.damMm"
+              error={say(`kept[${i}].damMm`)}
+              onChange={(damMm) => change(k.id, { damMm })}
+            />
+            <button
+              type="button"
+              className="chip"
+              aria-label={`Do not keep ${k.name}`}
+              onClick={() => edit((p) => ({ ...p, kept: (p.kept ?? []).filter((x) => x.id !== k.id) }))}
+            >
+              Take out
+            </button>
+          </p>
+          <PlaceFields
+            of={k}
+            name={k.name}
+            say={(field) => say(`kept[${i}].${field}`)}
+            takes="kept"
+            change={(to) => change(k.id, to)}
           />
-        )}
-        {region && <HowNumber of={region.area} label={`Area of ${name}`} />}
-      </div>
-      {layer.widening !== 1 && !band.fillsRest && index > 0 && (
-        <span className="hint">{units.show(widthOf(layer, index), 'mm', 1)} with the widening.</span>
-      )}
-      {region && !region.fits && layer.hearts.length > 0 && (
-        <span className="field-error">No room is left for this band.</span>
-      )}
-      {layer.hearts.length === 0 && !band.fillsRest && (
-        <span className="hint">Waits for a heart to run round.</span>
-      )}
-      {open && (
-        <div className="band-edits">
-          <Choice
-            label={`Cup of band ${number}`}
-            quiet
-            value={band.cup}
-            choices={[
-              ...layer.cups.map((c) => [c.id, `from the cup ${c.name}`] as const),
-              [ownCup, 'a new cup'],
-            ]}
-            onChange={(to) =>
-              editLayer((l) => (to === ownCup ? withOwnCup(l, band.id) : changeBand(l, band.id, { cup: to })))
-            }
-          />
+        </section>
+      ))}
+      {kept.length < 12 && (
+        <div className="row-buttons">
           <button
             type="button"
-            className="chip"
-            aria-label={`Move band ${number} inward, towards the heart`}
-            disabled={index === 0}
-            onClick={() => edit((l, id) => moveBand(l, id, -1))}
+            className="btn btn-outline-primary"
+            onClick={() => edit((p) => withKept(p, layerPlan.box))}
           >
-            <i className="bi up" /> inward
-          </button>
-          <button
-            type="button"
-            className="chip"
-            aria-label={`Move band ${number} outward, towards the rim`}
-            disabled={index === layer.bands.length - 1}
-            onClick={() => edit((l, id) => moveBand(l, id, 1))}
-          >
-            <i className="bi down" /> outward
-          </button>
-          <button
-            type="button"
-            className="chip"
-            aria-label={`Split band ${number}`}
-            onClick={() => edit(splitBand)}
-          >
-            Split
-          </button>
-          <button
-            type="button"
-            className="chip"
-            aria-label={`Repeat band ${number}`}
-            onClick={() => edit(doubleBand)}
-          >
-            Repeat
-          </button>
-          <button
-            type="button"
-            className="chip"
-            aria-label={`Take out band ${number}`}
-            disabled={band.fillsRest}
-            onClick={() => edit(withoutBand)}
-          >
-            Take out
+            Keep a spot free
           </button>
         </div>
       )}
     </>
+  );
+}
+
+/** How much of the layer each colour takes up, and how far it leans to one side. */
+function Balance({ layer, layerPlan, setCup, cup }: StationProps) {
+  if (layerPlan.balance.length < 2) return null;
+  return (
+    <section aria-label="Balance" className="balance">
+      <h3>Balance</h3>
+      <ul>
+        {layerPlan.balance.map((b) => {
+          const of = layer.cups.find((c) => c.id === b.cupId);
+          return (
+            <li key={b.cupId} data-lit={cup === b.cupId || undefined}>
+              <button type="button" className="name" onClick={() => setCup(cup === b.cupId ? null : b.cupId)}>
+                <i
+                  className="swatch"
+                  style={{
+                    background: layerPlan.cups.cups.find((c) => c.cupId === b.cupId)?.colour ?? '#dfe9e6',
+                  }}
+                  aria-hidden
+                />
+                {of?.name}
+              </button>
+              <HowNumber of={b.share} label={`Share of ${of?.name}`} />
+              <span className="lean">
+                leans <HowNumber of={b.lean} label={`Lean of ${of?.name}`} />
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
   );
 }

@@ -1,7 +1,8 @@
 import type { Band, Cup, Heart, Layer, LayerView } from '../../api/client';
+import { cupsInUse } from './layoutEdits';
 
 /** Colours a new band is offered, in turn: our own names. */
-const palette: Omit<Cup, 'id'>[] = [
+export const colours: Omit<Cup, 'id'>[] = [
   { name: 'moss', colour: '#30503a', colourant: 'mica', loadPercent: 3 },
   { name: 'bone', colour: '#f0e8d5', colourant: 'paste', loadPercent: 4 },
   { name: 'umber', colour: '#57371f', colourant: 'paste', loadPercent: 3 },
@@ -13,14 +14,14 @@ const palette: Omit<Cup, 'id'>[] = [
   { name: 'mere', colour: '#3f6c74', colourant: 'mica', loadPercent: 3 },
 ];
 
-function freeId(prefix: string, taken: string[]): string {
+export function freeId(prefix: string, taken: string[]): string {
   for (let n = 1; ; n++) if (!taken.includes(`${prefix}-${n}`)) return `${prefix}-${n}`;
 }
 
-function newCup(layer: Layer, model?: Omit<Cup, 'id'>): Cup {
+export function newCup(layer: Layer, model?: Omit<Cup, 'id'>): Cup {
   const names = layer.cups.map((c) => c.name);
   const next = model ??
-    palette.find((p) => !names.includes(p.name)) ?? { ...palette[0]!, name: `colour ${names.length + 1}` };
+    colours.find((p) => !names.includes(p.name)) ?? { ...colours[0]!, name: `colour ${names.length + 1}` };
   return {
     id: freeId(
       'cup',
@@ -74,16 +75,21 @@ export const withoutHeart = (layer: Layer, id: string): Layer => ({
 });
 
 /** A band just inside the one that fills the rest, in a colour of its own. */
-export function withBand(layer: Layer): Layer {
+export const withBand = (layer: Layer): Layer => beside(layer, 0);
+
+/** A line just outside the one that fills the rest: the innermost one. */
+export const withLine = (layer: Layer): Layer => beside(layer, 1);
+
+function beside(layer: Layer, after: 0 | 1): Layer {
   const cup = newCup(layer);
   const band: Band = {
     id: freeBandId(layer),
-    widthMm: 12,
+    widthMm: after ? (layer.bands.at(-1)?.widthMm ?? 12) : 12,
     fillsRest: false,
     cup: cup.id,
   };
   const fill = layer.bands.findIndex((b) => b.fillsRest);
-  return { ...layer, cups: [...layer.cups, cup], bands: layer.bands.toSpliced(fill, 0, band) };
+  return { ...layer, cups: [...layer.cups, cup], bands: layer.bands.toSpliced(fill + after, 0, band) };
 }
 
 export function withoutBand(layer: Layer, id: string): Layer {
@@ -164,7 +170,7 @@ export function withOwnCup(layer: Layer, bandId: string): Layer {
 
 /** A cup that no region is poured from any more goes back to the sink. */
 function withoutIdleCups(layer: Layer): Layer {
-  const used = new Set([layer.heartCup, ...layer.bands.map((b) => b.cup)]);
+  const used = cupsInUse(layer);
   return { ...layer, cups: layer.cups.filter((c) => used.has(c.id)) };
 }
 
@@ -192,5 +198,7 @@ export function layerOver(below: Layer, taken: string[]): Layer {
     plan: { start: null, end: null, roomC: below.plan.roomC },
     within: null,
     partDepths: null,
+    layout: null,
+    zones: null,
   };
 }

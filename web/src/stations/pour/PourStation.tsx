@@ -21,8 +21,8 @@ export function PourStation({ layer, layerPlan, editLayer, cup, setCup }: Statio
       </p>
       <ol className="pours">
         {steps.map((step, i) => {
-          const name = regionName(layer, step.regionId);
-          const colour = layer.cups.find((c) => c.id === step.cupId)?.colour;
+          const name = regionName(layer, step.regionId, step.cupId);
+          const colour = layerPlan.cups.cups.find((c) => c.cupId === step.cupId)?.colour ?? '#dfe9e6';
           return (
             <li key={step.regionId} data-lit={cup === step.cupId || undefined}>
               <span className="drop" style={{ background: colour }} aria-hidden />

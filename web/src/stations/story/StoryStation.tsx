@@ -43,7 +43,7 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
     run?.pours ??
     layerPlan.steps.map((s) => ({
       regionId: s.regionId,
-      colourName: regionName(layer, s.regionId),
+      colourName: regionName(layer, s.regionId, s.cupId),
       plannedMl: s.pourMl.value,
       pouredMl: null,
     }));

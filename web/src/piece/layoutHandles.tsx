@@ -1,0 +1,351 @@
+import type { KeptZone, Layer, LayerView, Outline, Piece } from '../api/client';
+import { changeLayout, moveField, moveSpot } from '../stations/map/layoutEdits';
+import { useUnits } from '../units/units';
+import { Grip } from './Grip';
+import type { Hold } from './Grip';
+import type { Selected } from './selection';
+
+type To = { x: number; y: number };
+type HoldOf<T> = (change: (byX: number, byY: number, to: To) => (of: T) => T) => Hold;
+
+interface Props {
+  layer: Layer;
+  plan: LayerView;
+  selected: Selected;
+  onSelect: (selected: Selected) => void;
+  px: (mm: number) => number;
+  py: (mm: number) => number;
+  hold: HoldOf<Layer>;
+  editLayer: (change: (layer: Layer) => Layer) => void;
+}
+
+const round = (v: number) => Math.round(v);
+const degrees = (x: number, y: number) => Math.round((Math.atan2(y, x) * 180) / Math.PI);
+
+/** How much longer a puddle is drawn for each millimetre that its tilt is pulled, %. */
+const tiltPerMm = 2;
+
+/** What of a layout that is not rings from hearts can be taken hold of. */
+export function LayoutHandles(props: Props) {
+  const { layer, plan, px, py, hold, editLayer, selected, onSelect } = props;
+  const units = useUnits();
+  const { layout } = layer;
+  const mm = (v: number) => units.show(v, 'mm');
+  const place = (x: number, y: number) => `${mm(x)} from the left, ${mm(y)} from the top`;
+  const middle = (kind: 'petals' | 'puddle', name: string, at: { xMm: number; yMm: number }) => {
+    const move = (xMm: number, yMm: number) =>
+      changeLayout(kind, (l) => ({ ...l, xMm: round(xMm), yMm: round(yMm) }));
+    return (
+      <Grip
+        x={px(at.xMm)}
+        y={py(at.yMm)}
+        size={9}
+        name={name}
+        value={at.xMm}
+        words={place(at.xMm, at.yMm)}
+        least={-1500}
+        most={4500}
+        dot
+        hold={hold((byX, byY) => move(at.xMm + byX, at.yMm + byY))}
+        onStep={(by) => editLayer(move(at.xMm + by, at.yMm))}
+        onStepDown={(by) => editLayer(move(at.xMm, at.yMm + by))}
+      />
+    );
+  };
+  switch (layout?.kind) {
+    case 'petals':
+      return middle('petals', 'Middle of the petals', layout);
+    case 'puddle': {
+      const radius = plan.facts.findLast((f) => f.id.startsWith('radius-'))?.number.value ?? 20;
+      const turn = (layout.tiltDeg * Math.PI) / 180;
+      const far = radius + layout.tiltPercent / tiltPerMm;
+      const [x, y] = [layout.xMm + far * Math.cos(turn), layout.yMm + far * Math.sin(turn)];
+      const set = (tiltDeg: number, tiltPercent: number) =>
+        changeLayout('puddle', (l) => ({
+          ...l,
+          tiltDeg: round(tiltDeg),
+          tiltPercent: Math.min(400, Math.max(0, round(tiltPercent))),
+        }));
+      return (
+        <>
+          <path className="lever" d={`M${px(layout.xMm)} ${py(layout.yMm)}L${px(x)} ${py(y)}`} />
+          {middle('puddle', 'Middle of the puddle', layout)}
+          <Grip
+            x={px(x)}
+            y={py(y)}
+            size={7}
+            name="Tilt of the puddle"
+            value={layout.tiltPercent}
+            words={`${layout.tiltPercent} % longer towards ${layout.tiltDeg}°`}
+            least={0}
+            most={400}
+            hold={hold((_x, _y, to) => {
+              const [dx, dy] = [to.x - layout.xMm, to.y - layout.yMm];
+              return set(degrees(dx, dy), (Math.hypot(dx, dy) - radius) * tiltPerMm);
+            })}
+            onStep={(by) => editLayer(set(layout.tiltDeg, layout.tiltPercent + by))}
+            onStepDown={(by) => editLayer(set(layout.tiltDeg + by, layout.tiltPercent))}
+          />
+        </>
+      );
+    }
+    case 'marble': {
+      const { box } = plan;
+      const [x, y] = [box.xMm + box.widthMm / 2, box.yMm + box.heightMm / 2];
+      const far = Math.min(box.widthMm, box.heightMm) / 4;
+      const turn = (layout.directionDeg * Math.PI) / 180;
+      const set = (directionDeg: number) => changeLayout('marble', (m) => ({ ...m, directionDeg }));
+      const [dx, dy] = [far * Math.cos(turn), far * Math.sin(turn)];
+      return (
+        <>
+          <path className="lever" d={`M${px(x - dx)} ${py(y - dy)}L${px(x + dx)} ${py(y + dy)}`} />
+          <Grip
+            x={px(x + dx)}
+            y={py(y + dy)}
+            size={7}
+            name="Direction of the streaks"
+            value={layout.directionDeg}
+            words={`${layout.directionDeg}°`}
+            least={-360}
+            most={360}
+            hold={hold((_x, _y, to) => set(degrees(to.x - x, to.y - y)))}
+            onStep={(by) => editLayer(set(layout.directionDeg + by))}
+          />
+        </>
+      );
+    }
+    case 'fields':
+      return plan.regions.map((region) => {
+        if (region.kind !== 'field' || !region.anchor) return null;
+        const field = Number(region.id.split('-')[1]);
+        const at = (layout.moved ?? []).find((m) => m.field === field) ?? region.anchor;
+        const chosen = selected?.kind === 'region' && selected.id === region.id;
+        return (
+          <Grip
+            key={region.id}
+            x={px(at.xMm)}
+            y={py(at.yMm)}
+            size={chosen ? 8 : 4}
+            name={`Field ${field}`}
+            value={at.xMm}
+            words={place(at.xMm, at.yMm)}
+            least={-1500}
+            most={4500}
+            dot={chosen}
+            onFocus={() => onSelect({ kind: 'region', id: region.id })}
+            hold={hold((byX, byY) => moveField(field, at.xMm + byX, at.yMm + byY))}
+            onStep={(by) => editLayer(moveField(field, at.xMm + by, at.yMm))}
+            onStepDown={(by) => editLayer(moveField(field, at.xMm, at.yMm + by))}
+          />
+        );
+      });
+    case 'pools': {
+      const at = layout.strokes.findIndex((s) => selected?.kind === 'stroke' && s.id === selected.id);
+      const stroke = layout.strokes[at];
+      return (
+        stroke && (
+          <>
+            <path
+              className="lever"
+              d={stroke.spots.map((s, i) => `${i ? 'L' : 'M'}${px(s.xMm)} ${py(s.yMm)}`).join('')}
+            />
+            {stroke.spots.map((s, i) => (
+              <Grip
+                key={i}
+                x={px(s.xMm)}
+                y={py(s.yMm)}
+                size={6}
+                name={`Wall ${at + 1}, spot ${i + 1}`}
+                value={s.xMm}
+                words={place(s.xMm, s.yMm)}
+                least={-1500}
+                most={4500}
+                hold={hold((byX, byY) => moveSpot(stroke.id, i, s.xMm + byX, s.yMm + byY))}
+                onStep={(by) => editLayer(moveSpot(stroke.id, i, s.xMm + by, s.yMm))}
+                onStepDown={(by) => editLayer(moveSpot(stroke.id, i, s.xMm, s.yMm + by))}
+              />
+            ))}
+          </>
+        )
+      );
+    }
+    default:
+      return null;
+  }
+}
+
+interface Placed {
+  outline: Outline;
+  xMm: number;
+  yMm: number;
+}
+
+const sizeOf = (o: Outline): [number, number] =>
+  o.shape === 'round'
+    ? [o.diameterMm, o.diameterMm]
+    : o.shape === 'drawn'
+      ? [40, 40]
+      : [o.widthMm, o.heightMm];
+
+/** A place stretched to another size, its middle where it was. */
+function stretched<T extends Placed>(of: T, widthMm: number, heightMm: number): T {
+  const { outline } = of;
+  const fit = (v: number) => Math.min(2900, Math.max(outline.shape === 'slice' ? 20 : 5, round(v)));
+  const to: Outline =
+    outline.shape === 'round'
+      ? { ...outline, diameterMm: fit(widthMm) }
+      : outline.shape === 'drawn'
+        ? outline
+        : { ...outline, widthMm: fit(widthMm), heightMm: fit(heightMm) };
+  const [w, h] = sizeOf(outline);
+  const [nw, nh] = sizeOf(to);
+  return { ...of, outline: to, xMm: round(of.xMm + (w - nw) / 2), yMm: round(of.yMm + (h - nh) / 2) };
+}
+
+interface PlaceProps<T extends Placed> {
+  of: T;
+  name: string;
+  chosen: boolean;
+  px: (mm: number) => number;
+  py: (mm: number) => number;
+  hold: HoldOf<T>;
+  edit: (change: (of: T) => T) => void;
+  onChoose: () => void;
+}
+
+/** A zone is moved by its middle; once chosen, it is stretched by two more grips. */
+function PlaceHandles<T extends Placed>({ of, name, chosen, px, py, hold, edit, onChoose }: PlaceProps<T>) {
+  const units = useUnits();
+  const mm = (v: number) => units.show(v, 'mm');
+  const [w, h] = sizeOf(of.outline);
+  const [x, y] = [of.xMm + w / 2, of.yMm + h / 2];
+  const moved = (byX: number, byY: number) => (o: T) => ({
+    ...o,
+    xMm: round(of.xMm + byX),
+    yMm: round(of.yMm + byY),
+  });
+  return (
+    <>
+      {chosen && (
+        <rect
+          className="frame-line"
+          x={px(of.xMm)}
+          y={py(of.yMm)}
+          width={px(of.xMm + w) - px(of.xMm)}
+          height={py(of.yMm + h) - py(of.yMm)}
+        />
+      )}
+      <Grip
+        x={px(x)}
+        y={py(y)}
+        size={chosen ? 9 : 6}
+        name={name}
+        value={of.xMm}
+        words={`${mm(of.xMm)} from the left, ${mm(of.yMm)} from the top`}
+        least={-1500}
+        most={4500}
+        dot
+        onFocus={onChoose}
+        hold={hold(moved)}
+        onStep={(by) => edit(moved(by, 0))}
+        onStepDown={(by) => edit(moved(0, by))}
+      />
+      {chosen && (
+        <>
+          <Grip
+            x={px(of.xMm + w)}
+            y={py(y)}
+            size={7}
+            name={`Width of ${name}`}
+            value={w}
+            words={mm(w)}
+            least={5}
+            most={2900}
+            hold={hold((_x, _y, to) => () => stretched(of, 2 * Math.abs(to.x - x), h))}
+            onStep={(by) => edit(() => stretched(of, w + by, h))}
+          />
+          {of.outline.shape !== 'round' && (
+            <Grip
+              x={px(x)}
+              y={py(of.yMm + h)}
+              size={7}
+              name={`Height of ${name}`}
+              value={h}
+              words={mm(h)}
+              least={5}
+              most={2900}
+              hold={hold((_x, _y, to) => () => stretched(of, w, 2 * Math.abs(to.y - y)))}
+              onStep={(by) => edit(() => stretched(of, w, h + by))}
+              onStepDown={(by) => edit(() => stretched(of, w, h + by))}
+            />
+          )}
+        </>
+      )}
+    </>
+  );
+}
+
+interface ZoneProps {
+  whole: Layer;
+  kept: KeptZone[];
+  zone: string | null;
+  chooseZone: (id: string | null) => void;
+  selected: Selected;
+  onSelect: (selected: Selected) => void;
+  px: (mm: number) => number;
+  py: (mm: number) => number;
+  holdWhole: HoldOf<Layer>;
+  editWhole: (change: (layer: Layer) => Layer) => void;
+  holdPiece: HoldOf<Piece>;
+  editPiece: (change: (piece: Piece) => Piece) => void;
+}
+
+const onZoneOf =
+  (id: string) =>
+  <T extends Placed>(change: (of: T) => T) =>
+  (layer: Layer): Layer => ({
+    ...layer,
+    zones: (layer.zones ?? []).map((z) =>
+      z.id === id ? (change(z as unknown as T) as unknown as typeof z) : z,
+    ),
+  });
+
+const onKept =
+  (id: string) =>
+  (change: (of: KeptZone) => KeptZone) =>
+  (piece: Piece): Piece => ({ ...piece, kept: (piece.kept ?? []).map((k) => (k.id === id ? change(k) : k)) });
+
+/** The zones of a layer and what the piece keeps. */
+export function ZoneHandles(props: ZoneProps) {
+  const { whole, kept, zone, chooseZone, selected, onSelect, px, py } = props;
+  return (
+    <>
+      {(whole.zones ?? []).map((z) => (
+        <PlaceHandles
+          key={z.id}
+          of={z}
+          name={z.name}
+          chosen={zone === z.id}
+          px={px}
+          py={py}
+          onChoose={() => zone !== z.id && chooseZone(z.id)}
+          hold={(change) => props.holdWhole((x, y, to) => onZoneOf(z.id)(change(x, y, to)))}
+          edit={(change) => props.editWhole(onZoneOf(z.id)(change))}
+        />
+      ))}
+      {kept.map((k) => (
+        <PlaceHandles
+          key={k.id}
+          of={k}
+          name={k.name}
+          chosen={selected?.kind === 'region' && selected.id === `kept/${k.id}`}
+          px={px}
+          py={py}
+          onChoose={() => onSelect({ kind: 'region', id: `kept/${k.id}` })}
+          hold={(change) => props.holdPiece((x, y, to) => onKept(k.id)(change(x, y, to)))}
+          edit={(change) => props.editPiece(onKept(k.id)(change))}
+        />
+      ))}
+    </>
+  );
+}

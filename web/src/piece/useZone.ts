@@ -1,0 +1,36 @@
+import { useMemo } from 'react';
+import type { Layer, LayerView, Zone } from '../api/client';
+import { inZone } from '../stations/map/layoutEdits';
+
+/** The layer and what is worked out for it, or a zone of it as if it were a layer of its own. */
+export function useZone(layer: Layer | undefined, plan: LayerView | undefined, zoneId: string | null) {
+  return useMemo(() => {
+    const zoneAt = layer?.zones?.findIndex((z) => z.id === zoneId) ?? -1;
+    const zone = layer?.zones?.[zoneAt];
+    return {
+      zoneAt,
+      inside: zone?.id ?? null,
+      worked: layer && zone ? inZone(layer, zone) : layer,
+      workedPlan: plan && zone ? planOf(plan, zone) : plan,
+    };
+  }, [layer, plan, zoneId]);
+}
+
+/** What is worked out for a zone of a layer, its regions by their own ids. */
+function planOf(plan: LayerView, { id, outline, xMm, yMm }: Zone): LayerView {
+  const own = (regionId: string) => regionId.startsWith(`${id}/`);
+  const bare = (regionId: string) => regionId.slice(id.length + 1);
+  const [widthMm, heightMm] =
+    outline.shape === 'round'
+      ? [outline.diameterMm, outline.diameterMm]
+      : outline.shape === 'drawn'
+        ? [plan.box.widthMm, plan.box.heightMm]
+        : [outline.widthMm, outline.heightMm];
+  return {
+    ...plan,
+    box: { xMm, yMm, widthMm, heightMm },
+    regions: plan.regions.filter((r) => own(r.id)).map((r) => ({ ...r, id: bare(r.id) })),
+    cut: plan.cut.filter((s) => own(s.regionId)).map((s) => ({ ...s, regionId: bare(s.regionId) })),
+    facts: [],
+  };
+}

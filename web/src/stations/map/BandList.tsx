@@ -1,0 +1,290 @@
+import { Choice, ColourField, NumberField } from '../../parts/Fields';
+import { HowNumber } from '../../parts/HowNumber';
+import { useUnits } from '../../units/units';
+import { regionName } from '../station';
+import type { StationProps } from '../station';
+import {
+  changeBand,
+  changeCup,
+  changeHeart,
+  doubleBand,
+  moveBand,
+  splitBand,
+  widthOf,
+  withBand,
+  withHeart,
+  withLine,
+  withOwnCup,
+  withoutBand,
+  withoutHeart,
+} from './layerEdits';
+
+const ownCup = '+';
+const mostHearts = 6;
+
+/** The bands of a layer, from the middle to the rim, with the hearts' bed before them. */
+export function BandList(props: StationProps) {
+  const { layer, layerPlan, editLayer, selected, select } = props;
+  const rings = !layer.layout;
+  const chosenHeart = selected?.kind === 'heart' ? layer.hearts.find((h) => h.id === selected.id) : undefined;
+  return (
+    <>
+      <h3>
+        {rings
+          ? 'Bands, from the heart to the rim'
+          : layer.layout?.kind === 'lines'
+            ? 'Lines, from the middle to the rim'
+            : 'Rings, from the middle to the rim'}
+      </h3>
+      <ol className="bands">
+        {rings && layer.hearts.length > 0 && (
+          <li data-open={chosenHeart ? true : undefined}>
+            <HeartBed {...props} />
+            {chosenHeart && <HeartFields {...props} heart={chosenHeart} />}
+          </li>
+        )}
+        {layer.bands.map((band, i) => (
+          <li
+            key={band.id}
+            data-open={selected?.kind === 'band' && selected.id === band.id ? true : undefined}
+          >
+            <BandRow {...props} index={i} />
+          </li>
+        ))}
+      </ol>
+      <div className="row-buttons">
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => editLayer(layer.layout?.kind === 'lines' ? withLine : withBand)}
+        >
+          {layer.layout?.kind === 'lines' ? 'Add a line' : 'Add a band'}
+        </button>
+        {rings && layer.hearts.length < mostHearts && (
+          <button
+            type="button"
+            className={layer.hearts.length === 0 ? 'btn btn-primary' : 'btn btn-outline-primary'}
+            onClick={() => {
+              const next = withHeart(layer, layerPlan.box);
+              editLayer((l) => withHeart(l, layerPlan.box));
+              select({ kind: 'heart', id: next.hearts.at(-1)!.id });
+            }}
+          >
+            {layer.hearts.length === 0 ? 'Put a heart' : 'Another heart'}
+          </button>
+        )}
+      </div>
+    </>
+  );
+}
+
+function HeartBed({ layer, layerPlan, editLayer, selected, select, cup }: StationProps) {
+  const bed = layerPlan.regions.find((r) => r.id === 'heart');
+  return (
+    <div className="band" data-lit={cup === layer.heartCup || undefined}>
+      <ColourField
+        label="Colour of the heart bed"
+        value={layer.cups.find((c) => c.id === layer.heartCup)?.colour ?? '#000000'}
+        onChange={(colour) => editLayer((l) => changeCup(l, l.heartCup, { colour }))}
+      />
+      <button
+        type="button"
+        className="name"
+        aria-expanded={selected?.kind === 'heart'}
+        onClick={() => select(selected?.kind === 'heart' ? null : { kind: 'heart', id: layer.hearts[0]!.id })}
+      >
+        {regionName(layer, 'heart')}
+      </button>
+      {bed ? (
+        <HowNumber of={bed.area} label="Area of the heart bed" />
+      ) : (
+        <span className="rest">outside</span>
+      )}
+    </div>
+  );
+}
+
+const heartFields = [
+  ['From the left', 'xMm', 'mm'],
+  ['From the top', 'yMm', 'mm'],
+  ['Heart width', 'widthMm', 'mm'],
+  ['Heart height', 'heightMm', 'mm'],
+  ['Turn', 'turnDeg', '°'],
+  ['Waviness', 'wavinessMm', 'mm'],
+] as const;
+
+function HeartFields({
+  layer,
+  heart,
+  editLayer,
+  sayLayer,
+  select,
+}: StationProps & { heart: StationProps['layer']['hearts'][number] }) {
+  const index = layer.hearts.indexOf(heart);
+  return (
+    <fieldset className="heart-set">
+      <legend className="visually-hidden">Heart {index + 1}</legend>
+      {layer.hearts.length > 1 && (
+        <div className="row-buttons">
+          {layer.hearts.map((h, i) => (
+            <button
+              key={h.id}
+              type="button"
+              className="chip"
+              aria-pressed={h.id === heart.id}
+              onClick={() => select({ kind: 'heart', id: h.id })}
+            >
+              Heart {i + 1}
+            </button>
+          ))}
+        </div>
+      )}
+      {heartFields.map(([label, key, unit]) => (
+        <NumberField
+          key={key}
+          label={label}
+          unit={unit}
+          width={52}
+          value={heart[key]}
+          takes={`layers.hearts.${key}`}
+          error={sayLayer(`hearts[${index}].${key}`)}
+          onChange={(v) => v !== null && editLayer((l) => changeHeart(l, heart.id, { [key]: v }))}
+        />
+      ))}
+      <div className="row-buttons">
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => editLayer((l) => changeHeart(l, heart.id, { seed: (heart.seed + 1) % 100_000 }))}
+        >
+          Grow it differently
+        </button>
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => {
+            editLayer((l) => withoutHeart(l, heart.id));
+            select(null);
+          }}
+        >
+          Take it out
+        </button>
+      </div>
+    </fieldset>
+  );
+}
+
+function BandRow(props: StationProps & { index: number }) {
+  const { layer, layerPlan, editLayer, sayLayer, selected, select, cup, index } = props;
+  const units = useUnits();
+  const band = layer.bands[index]!;
+  const own = layer.cups.find((c) => c.id === band.cup);
+  const region = layerPlan.regions.find((r) => r.id === band.id);
+  const name = regionName(layer, band.id);
+  const open = selected?.kind === 'band' && selected.id === band.id;
+  const number = index + 1;
+  const edit = (change: (l: typeof layer, id: string) => typeof layer) =>
+    editLayer((l) => change(l, band.id));
+  return (
+    <>
+      <div className="band" data-lit={cup === band.cup || undefined}>
+        <ColourField
+          label={`Colour of ${name}`}
+          value={own?.colour ?? '#000000'}
+          onChange={(colour) => editLayer((l) => changeCup(l, band.cup, { colour }))}
+        />
+        <button
+          type="button"
+          className="name"
+          aria-expanded={open}
+          onClick={() => select(open ? null : { kind: 'band', id: band.id })}
+        >
+          {name}
+        </button>
+        {band.fillsRest ? (
+          <span className="rest">fills the rest</span>
+        ) : (
+          <NumberField
+            label={`Width of band ${number}`}
+            quiet
+            unit="mm"
+            width={44}
+            value={band.widthMm}
+            takes="layers.bands.widthMm"
+            error={sayLayer(`bands[${index}].widthMm`)}
+            onChange={(v) => v !== null && editLayer((l) => changeBand(l, band.id, { widthMm: v }))}
+          />
+        )}
+        {region && <HowNumber of={region.area} label={`Area of ${name}`} />}
+      </div>
+      {layer.widening !== 1 && !band.fillsRest && index > 0 && (
+        <span className="hint">{units.show(widthOf(layer, index), 'mm', 1)} with the widening.</span>
+      )}
+      {region && !region.fits && (layer.layout || layer.hearts.length > 0) && (
+        <span className="field-error">No room is left for this band.</span>
+      )}
+      {!layer.layout && layer.hearts.length === 0 && !band.fillsRest && (
+        <span className="hint">Waits for a heart to run round.</span>
+      )}
+      {open && (
+        <div className="band-edits">
+          <Choice
+            label={`Cup of band ${number}`}
+            quiet
+            value={band.cup}
+            choices={[
+              ...layer.cups.map((c) => [c.id, `from the cup ${c.name}`] as const),
+              [ownCup, 'a new cup'],
+            ]}
+            onChange={(to) =>
+              editLayer((l) => (to === ownCup ? withOwnCup(l, band.id) : changeBand(l, band.id, { cup: to })))
+            }
+          />
+          <button
+            type="button"
+            className="chip"
+            aria-label={`Move band ${number} inward, towards the heart`}
+            disabled={index === 0}
+            onClick={() => edit((l, id) => moveBand(l, id, -1))}
+          >
+            <i className="bi up" /> inward
+          </button>
+          <button
+            type="button"
+            className="chip"
+            aria-label={`Move band ${number} outward, towards the rim`}
+            disabled={index === layer.bands.length - 1}
+            onClick={() => edit((l, id) => moveBand(l, id, 1))}
+          >
+            <i className="bi down" /> outward
+          </button>
+          <button
+            type="button"
+            className="chip"
+            aria-label={`Split band ${number}`}
+            onClick={() => edit(splitBand)}
+          >
+            Split
+          </button>
+          <button
+            type="button"
+            className="chip"
+            aria-label={`Repeat band ${number}`}
+            onClick={() => edit(doubleBand)}
+          >
+            Repeat
+          </button>
+          <button
+            type="button"
+            className="chip"
+            aria-label={`Take out band ${number}`}
+            disabled={band.fillsRest}
+            onClick={() => edit(withoutBand)}
+          >
+            Take out
+          </button>
+        </div>
+      )}
+    </>
+  );
+}
