@@ -42,6 +42,10 @@ public sealed record Remedy(
     public static Remedy OnGround(string id, string label, Func<Ground, Ground> apply, double? mm = null) =>
         Change(id, label, piece => piece with { Ground = apply(piece.Ground) }, mm);
 
+    /// <summary>A change of a layer, made by a press.</summary>
+    public static Remedy OnLayer(string id, string label, string layerId, Func<Layer, Layer> apply, double? mm = null) =>
+        Change(id, label, piece => piece with { Layers = [.. piece.Layers.Select(l => l.Id == layerId ? apply(l) : l)] }, mm);
+
     /// <summary>A field to be filled in by the person.</summary>
     public static Remedy Ask(string id, string label, string field) => new(id, label, field, piece => piece);
 }
@@ -92,6 +96,7 @@ public static class SecondLook
     [
         new TiltCheck(), new LevelUnknownCheck(), new BowCheck(), new CanvasSagCheck(), new PaintOilCheck(), new WetGlueCheck(), new LeakyCheck(), new ReliefBelowCheck(),
         new TwinsCheck(), new MudCheck(), new BareGroundCheck(), new NoHomeCheck(),
+        new OneSideCheck(), new DullFieldCheck(), new FloodsBareCheck(), new NearMissCheck(), new RimRoomCheck(),
     ];
 
     /// <summary>All findings, the gravest first; those waved off carry their reason and come last.</summary>

@@ -8,69 +8,139 @@ namespace MossLantern.Core.Checks;
 
 /// <summary>Two regions that touch while both are wet.</summary>
 /// <param name="Layer">Their layer.</param>
-/// <param name="At">Number of the band further out, from 0; what lies inside it is the band before, or the hearts' bed.</param>
-/// <param name="Inner">Cup of the one nearer the heart.</param>
+/// <param name="Plan">What is worked out for it.</param>
+/// <param name="First">One region; of two bands, the one nearer the middle.</param>
+/// <param name="Second">The other.</param>
+/// <param name="Inner">Cup of the one.</param>
 /// <param name="Outer">Cup of the other.</param>
-/// <param name="XMm">Where the cut passes from one to the other, mm from the left; null where it does not.</param>
-/// <param name="YMm">Height of the cut, mm from the top.</param>
-internal sealed record Neighbours(Layer Layer, int At, Cup Inner, Cup Outer, double? XMm, double YMm)
+/// <param name="At">Where they touch; null where that is not on the cut.</param>
+internal sealed record Neighbours(Layer Layer, LayerPlan Plan, string First, string Second, Cup Inner, Cup Outer, Spot? At)
 {
     /// <summary>Width of a line that is put between two bands, mm.</summary>
     public const double LineMm = 3;
 
-    public string Key => $"{Layer.Id}/{(At == 0 ? BandMap.HeartBedId : Layer.Bands[At - 1].Id)}+{Layer.Bands[At].Id}";
+    /// <summary>Volume of a pour that is put between two others, ml.</summary>
+    private const double PourMl = 5;
+
+    public string Key => $"{Layer.Id}/{First}+{Second}";
+
+    /// <summary>Number of the band further out, from 0, where both are bands; what lies inside it is the band before, or the hearts' bed.</summary>
+    public int? Band => Layer.UsesBands && Layer.Bands.Select(b => b.Id).ToList().IndexOf(Second) is >= 0 and var at
+        && (at == 0 ? First == BandMap.HeartBedId : First == Layer.Bands[at - 1].Id) ? at : null;
 
     /// <summary>All that touch in the layers that are still to be poured.</summary>
     public static IEnumerable<Neighbours> Of(Looked looked)
     {
         foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Plan.Layers).Where(l => !l.Second.Poured))
         {
-            var seen = plan.Regions.Where(r => r.Fits).Select(r => r.Id).ToHashSet();
             var cups = layer.Cups.ToDictionary(c => c.Id);
-            for (var at = layer.Layout is not null || layer.Hearts.IsEmpty ? 1 : 0; at < layer.Bands.Length && layer.UsesBands; at++)
+            var cupOf = plan.Regions.Where(r => r.Fits).ToDictionary(r => r.Id, r => r.CupId);
+            foreach (var border in plan.Borders)
             {
-                var inner = at == 0 ? BandMap.HeartBedId : layer.Bands[at - 1].Id;
-                var outer = layer.Bands[at].Id;
-                if (seen.Contains(inner) && seen.Contains(outer))
+                if (!Veined(layer, border) && cupOf.GetValueOrDefault(border.First) is { } inner && cupOf.GetValueOrDefault(border.Second) is { } outer)
                 {
-                    yield return new(
-                        layer, at, cups[at == 0 ? layer.HeartCup : layer.Bands[at - 1].Cup], cups[layer.Bands[at].Cup],
-                        Between(plan.Cut, inner, outer), plan.CutAtMm);
+                    yield return new(layer, plan, border.First, border.Second, cups[inner], cups[outer], border.At ?? OnCut(plan, border));
                 }
             }
         }
     }
 
-    /// <summary>A line of a cup between the two; a cup that the layer does not have comes with it.</summary>
-    public Layer WithLine(Cup cup)
+    /// <summary>Fields with a vein between them do not touch.</summary>
+    private static bool Veined(Layer layer, Border border) =>
+        layer.Layout is FieldsLayout { Vein: not null } && !border.First.Contains('/', StringComparison.Ordinal) && !border.Second.Contains('/', StringComparison.Ordinal);
+
+    /// <summary>The layer with a line of a cup between the two, a cup that it does not have coming with it; null where there is no way or no room.</summary>
+    public Layer? WithLine(Cup cup)
     {
-        var ids = Layer.Bands.Select(b => b.Id).ToHashSet();
-        var id = Enumerable.Range(1, Layer.Bands.Length + 1).Select(n => FormattableString.Invariant($"line-{n}")).First(n => !ids.Contains(n));
-        return Layer with
+        var withCup = Layer.Cups.Any(c => c.Id == cup.Id) ? Layer : Layer with { Cups = Layer.Cups.Add(cup) };
+        if (withCup.Cups.Length > LayerValidator.MostCups)
         {
-            Cups = Layer.Cups.Any(c => c.Id == cup.Id) ? Layer.Cups : Layer.Cups.Add(cup),
-            Bands = Layer.Bands.Insert(At, new(id, Math.Max(Accepted.BandMm.From, LineMm / Math.Pow(Layer.Widening, At)), false, cup.Id)),
+            return null;
+        }
+
+        if (Band is { } at && Layer.Bands.Length < Accepted.BandCount.To)
+        {
+            return withCup with
+            {
+                Bands = Layer.Bands.Insert(at, new(Free("line", Layer.Bands.Select(b => b.Id)), Math.Max(Accepted.BandMm.From, LineMm / Math.Pow(Layer.Widening, at)), false, cup.Id)),
+            };
+        }
+
+        return Layer.Layout switch
+        {
+            FieldsLayout fields when fields.Vein is null => withCup with { Layout = fields with { Vein = new(cup.Id, LineMm, 1) } },
+            PuddleLayout puddle when puddle.Pours.Length < PuddleValidator.MostPours && Pour(puddle, First) is { } one && Pour(puddle, Second) is { } other =>
+                withCup with { Layout = puddle with { Pours = puddle.Pours.Insert(Math.Max(one, other), new(Free("pour", puddle.Pours.Select(p => p.Id)), cup.Id, PourMl)) } },
+            _ => null,
         };
+
+        static int? Pour(PuddleLayout puddle, string id) => puddle.Pours.Select(p => p.Id).ToList().IndexOf(id) is >= 0 and var at ? at : null;
     }
 
-    /// <summary>Whether there is room for another band, and for another cup where one is needed.</summary>
-    public bool HasRoom(Cup cup) =>
-        Layer.Bands.Length < Accepted.BandCount.To && (Layer.Cups.Any(c => c.Id == cup.Id) || Layer.Cups.Length < LayerValidator.MostCups);
+    /// <summary>A line in words, as it is put between the two: of a band's width, along all fields, or as a pour.</summary>
+    public string LineWords(string colour) => Layer.Layout switch
+    {
+        FieldsLayout => $"Lay a vein of {colour}, {{0}} wide, along the fields",
+        PuddleLayout => $"Pour a little {colour} between them",
+        _ => $"Put a line of {colour}, {{0}} wide, between them",
+    };
 
     /// <summary>A cup of this layer by what it is, or a new one.</summary>
     public Cup Own(string name, string colour, ColourantClass? colourant, double load) =>
-        Layer.Cups.FirstOrDefault(c => c.Colourant == colourant && (colourant is null || c.Colour == colour))
-        ?? new(Enumerable.Range(1, Layer.Cups.Length + 1).Select(n => FormattableString.Invariant($"{name}-{n}")).First(n => Layer.Cups.All(c => c.Id != n)), name, colour, colourant, load);
+        Layer.Cups.FirstOrDefault(c => c.Of is null && c.Colourant == colourant && (colourant is null || c.Colour == colour))
+        ?? new(Free(name, Layer.Cups.Select(c => c.Id)), name, colour, colourant, load);
 
     /// <summary>A remedy that changes this layer.</summary>
-    public Remedy Change(string id, string label, Layer to, double? mm = null) => Remedy.Change(
-        id, label, p => p with { Layers = [.. p.Layers.Select(l => l.Id == Layer.Id ? to : l)] }, mm);
+    public Remedy Change(string id, string label, Layer to, double? mm = null) => Remedy.OnLayer(id, label, Layer.Id, _ => to, mm);
 
-    private static double? Between(ImmutableArray<CutSpan> cut, string inner, string outer)
+    /// <summary>The layer with the colours of two places swapped, each by its number among <see cref="Places"/>.</summary>
+    public Layer Swapped(int one, int other) => Layer.Layout switch
     {
-        var pair = cut.Zip(cut.Skip(1)).FirstOrDefault(p =>
-            (p.First.RegionId == inner && p.Second.RegionId == outer) || (p.First.RegionId == outer && p.Second.RegionId == inner));
-        return pair.First?.ToMm;
+        FieldsLayout fields => Layer with { Layout = fields with { Recoloured = Recoloured(fields, one, other) } },
+        PuddleLayout puddle => Layer with
+        {
+            Layout = puddle with
+            {
+                Pours = puddle.Pours.SetItem(one, puddle.Pours[one] with { Cup = puddle.Pours[other].Cup }).SetItem(other, puddle.Pours[other] with { Cup = puddle.Pours[one].Cup }),
+            },
+        },
+        _ => Layer with
+        {
+            Bands = Layer.Bands.SetItem(one, Layer.Bands[one] with { Cup = Layer.Bands[other].Cup }).SetItem(other, Layer.Bands[other] with { Cup = Layer.Bands[one].Cup }),
+        },
+    };
+
+    /// <summary>The regions whose colours can be swapped, with their cups.</summary>
+    public ImmutableArray<(string Id, string Cup)> Places => Layer.Layout switch
+    {
+        FieldsLayout fields =>
+            [.. Enumerable.Range(1, fields.Fields).Select(FieldsLayout.IdOf).Select(id => (id, Plan.Regions.FirstOrDefault(r => r.Id == id)?.CupId ?? fields.Colours[0]))],
+        PuddleLayout puddle => [.. puddle.Pours.Select(p => (p.Id, p.Cup))],
+        { UsesBands: false } => [],
+        _ => [.. Layer.Bands.Select(b => (b.Id, b.Cup))],
+    };
+
+    private ImmutableArray<FieldColour> Recoloured(FieldsLayout fields, int one, int other)
+    {
+        var places = Places;
+        return
+        [
+            .. (fields.Recoloured ?? []).Where(r => r.Field != one + 1 && r.Field != other + 1),
+            new(one + 1, places[other].Cup), new(other + 1, places[one].Cup),
+        ];
+    }
+
+    internal static string Free(string name, IEnumerable<string> taken)
+    {
+        var ids = taken.ToHashSet();
+        return Enumerable.Range(1, ids.Count + 1).Select(n => FormattableString.Invariant($"{name}-{n}")).First(n => !ids.Contains(n));
+    }
+
+    private static Spot? OnCut(LayerPlan plan, Border border)
+    {
+        var pair = plan.Cut.Zip(plan.Cut.Skip(1)).FirstOrDefault(p =>
+            (p.First.RegionId == border.First && p.Second.RegionId == border.Second) || (p.First.RegionId == border.Second && p.Second.RegionId == border.First));
+        return pair.First is null ? null : new(pair.First.ToMm, plan.CutAtMm);
     }
 }
 
@@ -94,35 +164,45 @@ internal sealed class TwinsCheck : ICheck
                 Id, $"twins@{pair.Key}", Grade.Mind, "Twins",
                 $"{pair.Inner.Name} and {pair.Outer.Name} lie beside each other and differ by {{0}} only: poured wet on wet they read as one.",
                 [Reckoned.Of(apart, "ΔE00", Formulas.ColourDifference, new("depth", pair.Layer.DepthMm, "mm", Origin.Own), new("reads as one below", Lab.ReadsAsOne, "ΔE00", Origin.Default))],
-                new("map", pair.Layer.Id, pair.XMm, pair.XMm is null ? null : pair.YMm),
-                [.. Swap(ground, pair), .. Line(ground, pair), Remedy.Change("gradual", "They are meant to run into each other: gradual", p => p with
-                {
-                    Layers = [.. p.Layers.Select(l => l.Id == pair.Layer.Id ? l with { Contrast = Contrast.Gradual } : l)],
-                })]);
+                new("map", pair.Layer.Id, pair.At?.XMm, pair.At?.YMm),
+                [
+                    .. Swap(ground, pair), .. Line(ground, pair),
+                    Remedy.OnLayer("gradual", "They are meant to run into each other: gradual", pair.Layer.Id, l => l with { Contrast = Contrast.Gradual }),
+                ]);
         }
     }
 
-    /// <summary>The swap of two bands' colours that leaves the fewest twins, where it leaves none of this pair and no new ones.</summary>
+    /// <summary>The swap of two places' colours that leaves the fewest twins, where it leaves none of this pair and no new ones.</summary>
     private static IEnumerable<Remedy> Swap(Colour ground, Neighbours pair)
     {
-        var layer = pair.Layer;
-        var before = Twins(ground, layer);
-        var best = Enumerable.Range(0, layer.Bands.Length)
-            .SelectMany(other => new[] { pair.At - 1, pair.At }.Where(own => own >= 0 && layer.Bands[own].Cup != layer.Bands[other].Cup).Select(own => (Own: own, Other: other)))
-            .Select(s => (s.Own, s.Other, Layer: layer with
-            {
-                Bands = layer.Bands
-                    .SetItem(s.Own, layer.Bands[s.Own] with { Cup = layer.Bands[s.Other].Cup })
-                    .SetItem(s.Other, layer.Bands[s.Other] with { Cup = layer.Bands[s.Own].Cup }),
-            }))
-            .Select(s => (s.Own, s.Other, s.Layer, Left: Twins(ground, s.Layer)))
-            .Where(s => !s.Left.Contains(pair.At) && s.Left.IsProperSubsetOf(before))
+        var (layer, places) = (pair.Layer, pair.Places);
+        var number = places.Select((p, i) => (p.Id, i)).ToDictionary(p => p.Id, p => p.i);
+
+        // Places by their numbers, the hearts' bed as one that cannot be swapped.
+        var cups = layer.Cups.ToDictionary(c => c.Id);
+        var plain = pair.Plan.Regions.Where(r => r.CupId is not null).ToDictionary(r => r.Id, r => r.CupId!);
+        var borders = pair.Plan.Borders.Where(b => plain.ContainsKey(b.First) && plain.ContainsKey(b.Second)).ToList();
+        var apart = new Dictionary<(string, string), bool>();
+        var before = Twins(-1, -1);
+        var own = new[] { pair.First, pair.Second }.Where(number.ContainsKey).Select(id => number[id]).ToList();
+        var best = Enumerable.Range(0, places.Length)
+            .SelectMany(other => own.Where(o => places[o].Cup != places[other].Cup).Select(o => (Own: o, Other: other, Left: Twins(o, other))))
+            .Where(s => !s.Left.Contains((pair.First, pair.Second)) && s.Left.IsProperSubsetOf(before))
             .OrderBy(s => s.Left.Count).FirstOrDefault();
-        if (best.Layer is not null)
+        if (best.Left is not null)
         {
-            string Name(int band) => layer.Cups.Single(c => c.Id == layer.Bands[band].Cup).Name;
-            yield return pair.Change("swap", $"Swap {Name(best.Own)} and {Name(best.Other)}", best.Layer);
+            string Name(int place) => layer.Layout is FieldsLayout
+                ? FormattableString.Invariant($"field {place + 1}, {cups[places[place].Cup].Name},") : cups[places[place].Cup].Name;
+            yield return pair.Change("swap", $"Swap {Name(best.Own)} and {Name(best.Other)}".TrimEnd(','), pair.Swapped(best.Own, best.Other));
         }
+
+        HashSet<(string, string)> Twins(int one, int other)
+        {
+            string CupOf(string id) => number.TryGetValue(id, out var n) && (n == one || n == other) ? places[n == one ? other : one].Cup : plain[id];
+            return [.. borders.Where(b => ReadAsOne(CupOf(b.First), CupOf(b.Second))).Select(b => (b.First, b.Second))];
+        }
+
+        bool ReadAsOne(string a, string b) => apart.TryGetValue((a, b), out var one) ? one : apart[(a, b)] = Apart(ground, layer, cups[a], cups[b]) < Lab.ReadsAsOne;
     }
 
     /// <summary>A line between them, of the layer's own colour that stands out most, else of bone or of soot.</summary>
@@ -132,24 +212,16 @@ internal sealed class TwinsCheck : ICheck
         var own = pair.Layer.Cups.MaxBy(Stands)!;
         var cup = Stands(own) >= Lab.ReadsAsOne ? own
             : new[] { pair.Own("bone", "#f0e8d5", ColourantClass.Paste, 5), pair.Own("soot", "#1f1c1a", ColourantClass.Paste, 5) }.MaxBy(Stands)!;
-        if (pair.HasRoom(cup) && Stands(cup) >= Lab.ReadsAsOne)
+        if (Stands(cup) >= Lab.ReadsAsOne && pair.WithLine(cup) is { } with)
         {
-            yield return pair.Change("line", $"Put a line of {cup.Name}, {{0}} wide, between them", pair.WithLine(cup), Neighbours.LineMm);
+            yield return pair.Change("line", pair.LineWords(cup.Name), with, Neighbours.LineMm);
         }
-    }
-
-    /// <summary>Every band that reads as one with what lies inside it.</summary>
-    private static HashSet<int> Twins(Colour ground, Layer layer)
-    {
-        var cups = layer.Cups.ToDictionary(c => c.Id);
-        return [.. Enumerable.Range(layer.Hearts.IsEmpty ? 1 : 0, layer.Bands.Length - (layer.Hearts.IsEmpty ? 1 : 0))
-            .Where(at => Apart(ground, layer, cups[at == 0 ? layer.HeartCup : layer.Bands[at - 1].Cup], cups[layer.Bands[at].Cup]) < Lab.ReadsAsOne)];
     }
 
     /// <summary>How far two cups' resins differ as they are seen on the ground.</summary>
     private static double Apart(Colour ground, Layer layer, Cup first, Cup second)
     {
-        Lab Seen(Cup cup) => Lab.Of(ground.Mix(Colour.Of(cup.Colour), Colour.Opacity(cup, layer.DepthMm)));
+        Lab Seen(Cup cup) => Lab.Of(CupLook.Of(layer, cup).Over(ground, layer.DepthMm));
         return Lab.Difference(Seen(first), Seen(second));
     }
 }
@@ -164,7 +236,7 @@ internal sealed class MudCheck : ICheck
         foreach (var pair in Neighbours.Of(looked).Where(n => n.Layer.Contrast != Contrast.Any))
         {
             var (inner, outer) = (Colour.Of(pair.Inner.Colour), Colour.Of(pair.Outer.Colour));
-            if (!Muddy(pair.Inner, pair.Outer))
+            if (pair.Inner.Of is not null || pair.Outer.Of is not null || !Muddy(pair.Inner, pair.Outer))
             {
                 continue;
             }
@@ -180,47 +252,21 @@ internal sealed class MudCheck : ICheck
                         new($"chroma of {pair.Inner.Name}", Lab.Of(inner).Chroma, "", Origin.Own), new($"chroma of {pair.Outer.Name}", Lab.Of(outer).Chroma, "", Origin.Own),
                         new($"load of {pair.Inner.Name}", pair.Inner.LoadPercent, "%", Origin.Own), new($"load of {pair.Outer.Name}", pair.Outer.LoadPercent, "%", Origin.Own)),
                 ],
-                new("map", pair.Layer.Id, pair.XMm, pair.XMm is null ? null : pair.YMm),
+                new("map", pair.Layer.Id, pair.At?.XMm, pair.At?.YMm),
                 [
-                    .. pair.HasRoom(clear) ? [pair.Change("clear", "Put a line of clear, {0} wide, between them", pair.WithLine(clear), Neighbours.LineMm)] : Array.Empty<Remedy>(),
-                    .. pair.HasRoom(white) && !Muddy(pair.Inner, white) && !Muddy(white, pair.Outer)
-                        ? [pair.Change("white", $"Put a line of {white.Name}, {{0}} wide, between them", pair.WithLine(white), Neighbours.LineMm)]
-                        : Array.Empty<Remedy>(),
-                    Remedy.Change("any", "It does not matter here", p => p with
-                    {
-                        Layers = [.. p.Layers.Select(l => l.Id == pair.Layer.Id ? l with { Contrast = Contrast.Any } : l)],
-                    }),
+                    .. Line("clear", clear),
+                    .. !Muddy(pair.Inner, white) && !Muddy(white, pair.Outer) ? Line("white", white) : [],
+                    Remedy.OnLayer("any", "It does not matter here", pair.Layer.Id, l => l with { Contrast = Contrast.Any }),
                 ]);
+
+            IEnumerable<Remedy> Line(string id, Cup cup) =>
+                pair.WithLine(cup) is { } with ? [pair.Change(id, pair.LineWords(cup.Name), with, Neighbours.LineMm)] : [];
         }
     }
 
     private static bool Muddy(Cup first, Cup second) =>
         first.Colourant is not null && second.Colourant is not null
         && Pigment.IsMud(Colour.Of(first.Colour), first.LoadPercent, Colour.Of(second.Colour), second.LoadPercent);
-}
-
-/// <summary>A cup that no region is poured from.</summary>
-internal sealed class NoHomeCheck : ICheck
-{
-    public string Id => "no-home";
-
-    public IEnumerable<Finding> Look(Looked looked)
-    {
-        foreach (var (layer, _) in looked.Piece.Layers.Zip(looked.Plan.Layers).Where(l => !l.Second.Poured))
-        {
-            var used = layer.Layout is null ? layer.CupsInUse.Add(layer.HeartCup) : layer.CupsInUse;
-            foreach (var cup in layer.Cups.Where(c => !used.Contains(c.Id)))
-            {
-                yield return new(
-                    Id, $"no-home@{layer.Id}/{cup.Id}", Grade.Mind, "Cup without a place", $"Nothing of {layer.Name} is poured from {cup.Name}.", [],
-                    new("cups", layer.Id),
-                    [Remedy.Change("away", $"Put {cup.Name} away", p => p with
-                    {
-                        Layers = [.. p.Layers.Select(l => l.Id == layer.Id ? l with { Cups = l.Cups.RemoveAll(c => c.Id == cup.Id) } : l)],
-                    })]);
-            }
-        }
-    }
 }
 
 /// <summary>Thin colour on a ground that nobody has painted.</summary>
@@ -239,13 +285,13 @@ internal sealed class BareGroundCheck : ICheck
         }
 
         var seen = looked.Plan.Layers[0].Regions.Where(r => r.Fits).Select(r => r.CupId).ToHashSet();
-        var thin = layer.Cups.Where(c => seen.Contains(c.Id) && c.Colourant is not null and not ColourantClass.Lacing && 100 * Colour.Opacity(c, layer.DepthMm) < ShowsPercent).ToList();
+        var thin = layer.Cups.Where(c => seen.Contains(c.Id) && c.Colourant is not null and not ColourantClass.Lacing && 100 * CupLook.Of(layer, c).Opacity(layer.DepthMm) < ShowsPercent).ToList();
         if (thin.Count == 0)
         {
             yield break;
         }
 
-        var thinnest = thin.MinBy(c => Colour.Opacity(c, layer.DepthMm))!;
+        var thinnest = thin.MinBy(c => CupLook.Of(layer, c).Opacity(layer.DepthMm))!;
         yield return new(
             Id, $"bare-ground@{layer.Id}", Grade.Mind, "Bare ground",
             $"More than half of the ground shows through {string.Join(", ", thin.Select(c => c.Name))} (opacity {{0}}), and it is not painted: wood swallows the colour.",

@@ -1,0 +1,397 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Map;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Pieces;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>A cup that nothing is poured from, or a region that nobody has given a cup.</summary>
+internal sealed class NoHomeCheck : ICheck
+{
+    public string Id => "no-home";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Plan.Layers).Where(l => !l.Second.Poured))
+        {
+            var used = layer.Layout is null ? layer.CupsInUse.Add(layer.HeartCup) : layer.CupsInUse;
+            foreach (var cup in layer.Cups.Where(c => !used.Contains(c.Id) && !(looked.Piece.Kept is { IsEmpty: false } && c.Id == layer.ClearCup)))
+            {
+                yield return new(
+                    Id, $"no-home@{layer.Id}/{cup.Id}", Grade.Mind, "Cup without a place", $"Nothing of {layer.Name} is poured from {cup.Name}.", [],
+                    new("cups", layer.Id), [Remedy.OnLayer("away", $"Put {cup.Name} away", layer.Id, l => Without(l, cup.Id))]);
+            }
+
+            foreach (var region in plan.Regions.Where(r => r.Fits && r.CupId is null))
+            {
+                if (region.Kind == RegionKind.KeptVisible)
+                {
+                    yield return new(
+                        Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Spot without a cup",
+                        $"{NameOf(looked.Piece, region.Id)} is to stay visible, and {layer.Name} has no cup of clear for it.", [], Place(layer, region),
+                        [Remedy.OnLayer("clear", "Take a cup of clear for it", layer.Id, WithClear)]);
+                }
+                else if (region.Kind == RegionKind.Pool && layer.Layout is PoolsLayout)
+                {
+                    yield return new(
+                        Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Pool without a cup", "Nobody has said what this pool of {0} is poured from.", [region.Area],
+                        Place(layer, region), [.. Colours(layer, plan, region)]);
+                }
+            }
+
+            foreach (var region in plan.Regions.Where(r => r is { Fits: false, Kind: RegionKind.Pool }))
+            {
+                yield return new(
+                    Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Colour without a pool",
+                    $"{layer.Cups.Single(c => c.Id == region.CupId).Name} has no pool of its own any more: its walls leave it in another's.", [], Place(layer, region),
+                    [Remedy.OnLayer("let-go", "Let it go", layer.Id, l => l.Layout is PoolsLayout p
+                        ? l with { Layout = p with { Pools = p.Pools.RemoveAll(x => x.Id == region.Id) } } : l)]);
+            }
+        }
+    }
+
+    /// <summary>A layer without a cup; what lies idle in the document lets go of it.</summary>
+    private static Layer Without(Layer layer, string cup)
+    {
+        var left = layer.Cups.RemoveAll(c => c.Id == cup);
+        string Other(string id) => id == cup ? left[0].Id : id;
+        return left.IsEmpty ? layer : layer with
+        {
+            Cups = left,
+            HeartCup = Other(layer.HeartCup),
+            Bands = [.. layer.Bands.Select(b => b with { Cup = Other(b.Cup) })],
+            Zones = layer.Zones is not { } zones ? null
+                : [.. zones.Select(z => z with { HeartCup = Other(z.HeartCup), Bands = [.. z.Bands.Select(b => b with { Cup = Other(b.Cup) })] })],
+        };
+    }
+
+    internal static Layer WithClear(Layer layer) => layer.ClearCup is not null || layer.Cups.Length >= LayerValidator.MostCups ? layer
+        : layer with { Cups = layer.Cups.Add(new(Neighbours.Free("clear", layer.Cups.Select(c => c.Id)), "clear", "#eef0ea", null, 0)) };
+
+    internal static string NameOf(Piece piece, string regionId) =>
+        (piece.Kept ?? []).FirstOrDefault(k => regionId == ZonedMap.KeptPrefix + k.Id)?.Name ?? "What is kept";
+
+    internal static FindingPlace Place(Layer layer, RegionPlan region) => new("map", layer.Id, region.Anchor?.XMm, region.Anchor?.YMm);
+
+    /// <summary>The layer's cups that stand out most from what the other pools hold.</summary>
+    private static IEnumerable<Remedy> Colours(Layer layer, LayerPlan plan, RegionPlan region)
+    {
+        var shares = plan.Regions.Where(r => r.CupId is not null).GroupBy(r => r.CupId!).ToDictionary(g => g.Key, g => g.Sum(r => r.Area.Value));
+        foreach (var cup in layer.Cups.Where(c => c.Of is null).OrderBy(c => shares.GetValueOrDefault(c.Id)).Take(2))
+        {
+            yield return Remedy.OnLayer($"pour-{cup.Id}", $"Pour it from {cup.Name}", layer.Id, l => l.Layout is PoolsLayout pools && region.Anchor is { } at
+                ? l with { Layout = pools with { Pools = pools.Pools.Add(new(Neighbours.Free("pool", pools.Pools.Select(p => p.Id)), at.XMm, at.YMm, cup.Id)) } }
+                : l);
+        }
+    }
+}
+
+/// <summary>A colour of fields that lies all on one side.</summary>
+internal sealed class OneSideCheck : ICheck
+{
+    /// <summary>A colour leans to one side from so much of the piece's diagonal on.</summary>
+    private const double LeanShare = 0.17;
+
+    /// <summary>Seeds that are tried for one that leans nowhere.</summary>
+    private const int Seeds = 25;
+
+    public string Id => "one-side";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Plan.Layers).Where(l => !l.Second.Poured))
+        {
+            if (layer.Layout is not FieldsLayout fields)
+            {
+                continue;
+            }
+
+            var placed = Placed(plan);
+            foreach (var cup in Bunched(placed, plan.Box))
+            {
+                var balance = plan.Balance.First(b => b.CupId == cup);
+                yield return new(
+                    Id, $"one-side@{layer.Id}/{cup}", Grade.Mind, "On one side",
+                    $"All of {layer.Cups.Single(c => c.Id == cup).Name} lies on one side: its middle is {{0}} off the middle of the piece.", [balance.Lean],
+                    new("map", layer.Id, balance.Middle.XMm, balance.Middle.YMm),
+                    [
+                        .. Swap(layer, plan, fields, placed, cup),
+                        Remedy.Change("again", "Lay the fields differently", p => Again(p, layer.Id)),
+                    ]);
+            }
+        }
+    }
+
+    private static List<(int Field, string Cup, Spot At, double Area)> Placed(LayerPlan plan) =>
+    [
+        .. plan.Regions.Where(r => r is { Kind: RegionKind.Field, Fits: true, CupId: not null, Anchor: not null } && !r.Id.Contains('/', StringComparison.Ordinal))
+            .Select(r => (int.Parse(r.Id.AsSpan(r.Id.LastIndexOf('-') + 1), System.Globalization.CultureInfo.InvariantCulture), r.CupId!, r.Anchor!, r.Area.Value)),
+    ];
+
+    /// <summary>Colours with two fields or more, all of them on the side to which they lean.</summary>
+    private static HashSet<string> Bunched(List<(int Field, string Cup, Spot At, double Area)> placed, PieceBox box)
+    {
+        double midX = placed.Sum(p => p.At.XMm * p.Area) / placed.Sum(p => p.Area), midY = placed.Sum(p => p.At.YMm * p.Area) / placed.Sum(p => p.Area);
+        var least = LeanShare * Math.Sqrt(box.WidthMm * box.WidthMm + box.HeightMm * box.HeightMm);
+        return
+        [
+            .. placed.GroupBy(p => p.Cup).Where(g => g.Count() > 1).Where(g =>
+            {
+                var area = g.Sum(p => p.Area);
+                double x = g.Sum(p => p.At.XMm * p.Area) / area - midX, y = g.Sum(p => p.At.YMm * p.Area) / area - midY;
+                return Math.Sqrt(x * x + y * y) > least && g.All(p => (p.At.XMm - midX) * x + (p.At.YMm - midY) * y > 0);
+            }).Select(g => g.Key),
+        ];
+    }
+
+    /// <summary>The first swap that bunches nothing and puts no colour beside itself.</summary>
+    private static IEnumerable<Remedy> Swap(
+        Layer layer, LayerPlan plan, FieldsLayout fields, List<(int Field, string Cup, Spot At, double Area)> placed, string cup)
+    {
+        foreach (var one in placed.Where(p => p.Cup == cup))
+        {
+            foreach (var other in placed.Where(p => p.Cup != cup))
+            {
+                var swapped = placed.Select(p => p.Field == one.Field ? p with { Cup = other.Cup } : p.Field == other.Field ? p with { Cup = one.Cup } : p).ToList();
+                var cupOf = swapped.ToDictionary(p => FieldsLayout.IdOf(p.Field), p => p.Cup);
+                if (Bunched(swapped, plan.Box).Count == 0
+                    && plan.Borders.All(b => !cupOf.TryGetValue(b.First, out var a) || !cupOf.TryGetValue(b.Second, out var c) || a != c))
+                {
+                    ImmutableArray<FieldColour> recoloured =
+                    [
+                        .. (fields.Recoloured ?? []).Where(r => r.Field != one.Field && r.Field != other.Field),
+                        new(one.Field, other.Cup), new(other.Field, one.Cup),
+                    ];
+                    yield return Remedy.OnLayer(
+                        "swap", FormattableString.Invariant($"Swap field {one.Field} and field {other.Field}"), layer.Id,
+                        l => l with { Layout = fields with { Recoloured = recoloured } });
+                    yield break;
+                }
+            }
+        }
+    }
+
+    /// <summary>The next seed that leans nowhere.</summary>
+    private static Piece Again(Piece piece, string layerId)
+    {
+        var mapper = new LayerMapper();
+        var planner = new PiecePlanner(mapper);
+        var number = piece.Layers.Select(l => l.Id).ToList().IndexOf(layerId);
+        var fields = (FieldsLayout)piece.Layers[number].Layout!;
+        Piece With(int seed) => piece with
+        {
+            Layers = piece.Layers.SetItem(number, piece.Layers[number] with { Layout = fields with { Seed = seed, Moved = null, Recoloured = null } }),
+        };
+        return Enumerable.Range(1, Seeds).Select(i => With((fields.Seed + i) % 100_000)).FirstOrDefault(p =>
+        {
+            var plan = planner.Plan(p, [], NodaTime.DateTimeZone.Utc).Layers[number];
+            return Bunched(Placed(plan), plan.Box).Count == 0;
+        }) ?? With(fields.Seed + 1);
+    }
+}
+
+/// <summary>A large region of one flat colour.</summary>
+internal sealed class DullFieldCheck : ICheck
+{
+    /// <summary>A region is large from so much of the piece on.</summary>
+    public const double LargePercent = 30;
+
+    /// <summary>Below this much cover what lies beneath gives it life.</summary>
+    private const double CoversPercent = 50;
+
+    private const double LineMm = 2;
+
+    public string Id => "dull-field";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Plan.Layers).Where(l => !l.Second.Poured && l.First.Contrast != Contrast.Any))
+        {
+            var whole = looked.Piece.Ground.OutlineOf(layer).AreaMm2 / 100;
+            var cups = layer.Cups.ToDictionary(c => c.Id);
+            foreach (var region in plan.Regions.Where(r => r.CupId is not null && r.Kind is RegionKind.Band or RegionKind.Field or RegionKind.Pool or RegionKind.Flood))
+            {
+                var cup = cups[region.CupId!];
+                var share = 100 * region.Area.Value / whole;
+                if (share < LargePercent || !IsFlat(cup) || layer.Layout is FieldsLayout { Vein: not null } or MarbleLayout || plan.Opacity[cup.Id].Value < CoversPercent)
+                {
+                    continue;
+                }
+
+                yield return new(
+                    Id, $"dull-field@{layer.Id}/{region.Id}", Grade.Mind, "Dull field",
+                    $"{cup.Name} is flat and takes up {{0}}: over so much it reads dull. A vein, leaf, crackle or a shimmer gives it life.",
+                    [
+                        Reckoned.Of(share, "%", Formulas.ColourShare,
+                            new("area of the colour", region.Area.Value, "cm²", Origin.Reckoned), new("area of the piece", whole, "cm²", Origin.Reckoned)),
+                    ],
+                    NoHomeCheck.Place(layer, region),
+                    [
+                        .. Vein(layer, region, share, cup),
+                        Remedy.OnLayer("shimmer", $"Let {cup.Name} shimmer: mica in place of {TypicalMaterials.Of(cup.Colourant!.Value).Name}", layer.Id, l => l with
+                        {
+                            Cups = [.. l.Cups.Select(c => c.Id == cup.Id ? c with { Colourant = ColourantClass.Mica, LoadPercent = Math.Max(3, c.LoadPercent) } : c)],
+                        }),
+                    ]);
+            }
+        }
+    }
+
+    private static bool IsFlat(Cup cup) => cup.Colourant is ColourantClass.Paste or ColourantClass.Acrylic or ColourantClass.Dye or ColourantClass.AlcoholInk;
+
+    /// <summary>A band falls into two halves with a metallic line between; fields get a vein along their borders.</summary>
+    private static IEnumerable<Remedy> Vein(Layer layer, RegionPlan region, double share, Cup cup)
+    {
+        var metal = layer.Cups.FirstOrDefault(c => c.Colourant == ColourantClass.MetallicPaste)
+            ?? new Cup(Neighbours.Free("gilt", layer.Cups.Select(c => c.Id)), "gilt", "#c99b3a", ColourantClass.MetallicPaste, 5);
+        Layer With(Layer l) => l.Cups.Any(c => c.Id == metal.Id) ? l : l with { Cups = l.Cups.Add(metal) };
+        if (layer.Cups.Length >= LayerValidator.MostCups)
+        {
+            yield break;
+        }
+
+        if (layer.Layout is FieldsLayout fields)
+        {
+            yield return Remedy.OnLayer("vein", $"Lay a vein of {metal.Name} along the fields", layer.Id, l => With(l) with { Layout = fields with { Vein = new(metal.Id, 3, 1) } });
+        }
+
+        var at = layer.UsesBands ? layer.Bands.Select(b => b.Id).ToList().IndexOf(region.Id) : -1;
+        if (at >= 0 && layer.Bands[at] is { FillsRest: false, WidthMm: > 3 * LineMm } band && share < 1.7 * LargePercent && layer.Bands.Length + 2 <= Accepted.BandCount.To)
+        {
+            var ids = layer.Bands.Select(b => b.Id).ToList();
+            var line = new Band(Neighbours.Free("line", ids), LineMm, false, metal.Id);
+            var half = band with { WidthMm = Math.Round((band.WidthMm - LineMm) / 2, 1) };
+            var other = half with { Id = Neighbours.Free("half", ids) };
+            yield return Remedy.OnLayer("vein", $"Lay a line of {metal.Name}, {{0}} wide, through it", layer.Id, l => With(l) with
+            {
+                Bands = [.. l.Bands.Take(at), half, line, other, .. l.Bands.Skip(at + 1)],
+            }, LineMm);
+        }
+    }
+}
+
+/// <summary>Resin is poured beside a spot that is to stay bare, and nothing holds it back.</summary>
+internal sealed class FloodsBareCheck : ICheck
+{
+    /// <summary>A dam stands so much higher than the resin, mm.</summary>
+    private const double AboveMm = 3;
+
+    /// <summary>Width of a bead of silicone, as a share of its height.</summary>
+    private const double WidthOfHeight = 1.2;
+
+    public string Id => "floods-bare";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        foreach (var kept in (looked.Piece.Kept ?? []).Where(k => k.Keep == Keep.Bare && k.DamMm is null or 0))
+        {
+            var regionId = ZonedMap.KeptPrefix + kept.Id;
+            var wet = looked.Piece.Layers.Zip(looked.Plan.Layers)
+                .Where(l => !l.Second.Poured && l.First.Within is null && l.Second.Regions.Any(r => r.Id == regionId && r.Fits)).Select(l => l.First).ToList();
+            if (wet.Count == 0)
+            {
+                continue;
+            }
+
+            var depth = looked.Piece.Layers.Where(l => l.Within is null).Sum(l => l.DepthMm);
+            var height = depth + AboveMm;
+            var width = Math.Clamp(Math.Ceiling(2 * WidthOfHeight * height) / 2, Accepted.DamMm.From, Accepted.DamMm.To);
+            var anchor = looked.Plan.Layers.SelectMany(l => l.Regions).First(r => r.Id == regionId).Anchor;
+            yield return new(
+                Id, $"floods-bare@{kept.Id}", Grade.Mend, "Floods what stays bare",
+                $"{wet[0].Name} is poured round {kept.Name} and nothing holds it back: resin fills a texture and kills a colour shift. A dam of {{0}} keeps it out.",
+                [Reckoned.Of(height, "mm", Formulas.Tape, new("depth of all layers", depth, "mm", Origin.Own), new("above it", AboveMm, "mm", Origin.Default))],
+                new("map", wet[0].Id, anchor?.XMm, anchor?.YMm),
+                [
+                    Change("dam", "A dam {0} wide round it", k => k with { DamMm = width }, width),
+                    Remedy.Change("visible", "It may be covered with clear: keep it visible instead", p => p with
+                    {
+                        Kept = [.. p.Kept!.Value.Select(k => k.Id == kept.Id ? k with { Keep = Keep.Visible } : k)],
+                        Layers = [.. p.Layers.Select(l => l.Within is null ? NoHomeCheck.WithClear(l) : l)],
+                    }),
+                ]);
+
+            Remedy Change(string id, string label, Func<KeptZone, KeptZone> to, double mm) =>
+                Remedy.Change(id, label, p => p with { Kept = [.. p.Kept!.Value.Select(k => k.Id == kept.Id ? to(k) : k)] }, mm);
+        }
+    }
+}
+
+/// <summary>A wall stops short, so that two pools are one.</summary>
+internal sealed class NearMissCheck : ICheck
+{
+    public string Id => "near-miss";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        foreach (var (layer, _) in looked.Piece.Layers.Zip(looked.Plan.Layers).Where(l => !l.Second.Poured))
+        {
+            if (layer.Layout is not PoolsLayout pools)
+            {
+                continue;
+            }
+
+            foreach (var miss in Pools.NearMisses(looked.Piece.Ground.OutlineOf(layer), pools))
+            {
+                yield return new(
+                    Id, $"near-miss@{layer.Id}/{miss.StrokeId}/{(miss.AtStart ? "start" : "end")}", Grade.Mend, "Wall stops short",
+                    "This wall ends {0} before the next one: what is poured on one side runs round to the other.",
+                    [Reckoned.Of(miss.GapMm, "mm", Formulas.WallLength, new ReckonedInput("ends join on up to", Pools.SnapBeads * pools.BeadMm, "mm", Origin.Default))],
+                    new("map", layer.Id, miss.From.XMm, miss.From.YMm),
+                    [Remedy.OnLayer("close", "Draw it on to the next", layer.Id, l => l.Layout is PoolsLayout p ? l with { Layout = Pools.Closed(p, miss) } : l)]);
+            }
+        }
+    }
+}
+
+/// <summary>More lines than there is room for between the rim and the middle.</summary>
+internal sealed class RimRoomCheck : ICheck
+{
+    /// <summary>What is left for the clear that pushes them out, as a share of the room.</summary>
+    private const double PushShare = 0.1;
+
+    public string Id => "rim-room";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Plan.Layers).Where(l => !l.Second.Poured && l.First.Layout is LinesLayout))
+        {
+            var room = plan.Facts.Single(f => f.Id == LayoutFacts.RimRoom).Number;
+            var need = plan.Facts.Single(f => f.Id == LayoutFacts.LinesNeed).Number;
+            if (need.Value <= room.Value * (1 - PushShare))
+            {
+                continue;
+            }
+
+            var factor = room.Value * (1 - PushShare) / need.Value * 0.995;
+            var widths = layer.BandWidthsMm();
+            var keep = layer.Bands.Length;
+            for (var sum = 0.0; keep > 1 && sum + widths[keep - 1] <= room.Value * (1 - PushShare); keep--)
+            {
+                sum += widths[keep - 1];
+            }
+
+            var fill = layer.Bands.TakeWhile(b => !b.FillsRest).Count();
+            yield return new(
+                Id, $"rim-room@{layer.Id}", Grade.Mend, "No room for all lines",
+                "The lines need {0}, and from the rim to the middle there are {1} in the narrowest place, a tenth of it for the clear that pushes them out.", [need, room],
+                new("map", layer.Id),
+                [
+                    .. layer.Bands.All(b => b.FillsRest || b.WidthMm * factor >= Accepted.BandMm.From)
+                        ? [Remedy.OnLayer("narrow", "Lay every line narrower", layer.Id, l => l with
+                        {
+                            Bands = [.. l.Bands.Select(b => b.FillsRest ? b : b with { WidthMm = Math.Floor(b.WidthMm * factor * 100) / 100 })],
+                        })]
+                        : Array.Empty<Remedy>(),
+                    .. fill == 0 && keep < layer.Bands.Length
+                        ? [Remedy.OnLayer("fewer", FormattableString.Invariant($"Leave out the innermost {keep - 1}"), layer.Id, l => l with
+                        {
+                            Bands = [l.Bands[0], .. l.Bands.Skip(keep)],
+                            PourOrder = [.. l.PourOrder.Where(id => !l.Bands.Skip(1).Take(keep - 1).Any(b => b.Id == id))],
+                        })]
+                        : Array.Empty<Remedy>(),
+                ]);
+        }
+    }
+}
