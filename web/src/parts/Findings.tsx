@@ -7,12 +7,14 @@ import { HowNumber } from './HowNumber';
 interface Props {
   findings: Finding[];
   onRemedy: (finding: Finding, remedyId: string) => void;
+  /** Shows what a remedy would give, before it is taken. */
+  onTry?: (finding: Finding, remedyId: string, label: string) => void;
   /** Waves a finding off with a reason; null takes that back. */
   onWave: (finding: Finding, reason: string | null) => void;
 }
 
 /** What the second look sees: each with its reason and what can be done about it. */
-export function Findings({ findings, onRemedy, onWave }: Props) {
+export function Findings({ findings, onRemedy, onTry, onWave }: Props) {
   if (findings.length === 0) return null;
   return (
     <section className="second-look" aria-label="Second look">
@@ -20,7 +22,7 @@ export function Findings({ findings, onRemedy, onWave }: Props) {
       <ul>
         {findings.map((finding) => (
           <li key={finding.key} id={placeId(finding)} data-grade={finding.grade} tabIndex={-1}>
-            <OneFinding finding={finding} onRemedy={onRemedy} onWave={onWave} />
+            <OneFinding finding={finding} onRemedy={onRemedy} onTry={onTry} onWave={onWave} />
           </li>
         ))}
       </ul>
@@ -34,7 +36,7 @@ const decimalsIn = (value: number) => (Number.isInteger(value) || value >= 100 ?
 /** Where a pin on the map leads to. */
 export const placeId = (finding: Finding) => `finding-${finding.key.replace(/\W+/g, '-')}`;
 
-function OneFinding({ finding, onRemedy, onWave }: { finding: Finding } & Omit<Props, 'findings'>) {
+function OneFinding({ finding, onRemedy, onTry, onWave }: { finding: Finding } & Omit<Props, 'findings'>) {
   const units = useUnits();
   const [waving, setWaving] = useState(false);
   if (finding.wavedOff)
@@ -60,19 +62,30 @@ function OneFinding({ finding, onRemedy, onWave }: { finding: Finding } & Omit<P
         })}
       </p>
       <div className="row-buttons">
-        {finding.remedies.map((remedy) => (
-          <button
-            key={remedy.id}
-            type="button"
-            className="btn btn-primary"
-            onClick={() => onRemedy(finding, remedy.id)}
-          >
-            {remedy.label.replace(
-              '{0}',
-              remedy.mm == null ? '' : units.show(remedy.mm, 'mm', decimalsIn(remedy.mm)),
-            )}
-          </button>
-        ))}
+        {finding.remedies.map((remedy) => {
+          const label = remedy.label.replace(
+            '{0}',
+            remedy.mm == null ? '' : units.show(remedy.mm, 'mm', decimalsIn(remedy.mm)),
+          );
+          return (
+            <span key={remedy.id} className="remedy">
+              <button type="button" className="btn btn-primary" onClick={() => onRemedy(finding, remedy.id)}>
+                {label}
+              </button>
+              {onTry && !remedy.field && (
+                <button
+                  type="button"
+                  className="btn btn-outline-primary"
+                  aria-label={`See first: ${label}`}
+                  title="See it first"
+                  onClick={() => onTry(finding, remedy.id, label)}
+                >
+                  <i className="bi look" aria-hidden />
+                </button>
+              )}
+            </span>
+          );
+        })}
         <button
           type="button"
           className="btn btn-outline-primary"

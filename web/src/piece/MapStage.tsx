@@ -48,6 +48,8 @@ interface Props {
   lit: ReadonlySet<string>;
   /** What can be taken hold of: hearts and bands, the rim, or nothing. */
   handles: 'map' | 'rim' | null;
+  /** A change that is looked at before it is taken. */
+  trial: { label: string; left: number; take: () => void; leave: () => void } | null;
   selected: Selected;
   onSelect: (selected: Selected) => void;
   onPoint: (regionId: string | null) => void;
@@ -576,6 +578,22 @@ export function MapStage(props: Props) {
                 Put a wall across
               </button>
               {drawing && <small>from rim to rim, or round; ends near a wall join on</small>}
+            </div>
+          )}
+          {props.trial && (
+            <div className="trial" role="status" onPointerDown={(e) => e.stopPropagation()}>
+              <p>
+                <b>How it would look.</b> {props.trial.label}.{' '}
+                {props.trial.left === 0
+                  ? 'Nothing else would want a look.'
+                  : `${props.trial.left} more ${props.trial.left === 1 ? 'finding' : 'findings'} would be left.`}
+              </p>
+              <button type="button" className="btn btn-primary" onClick={props.trial.take}>
+                Take it
+              </button>
+              <button type="button" className="btn btn-outline-primary" onClick={props.trial.leave}>
+                Leave it
+              </button>
             </div>
           )}
           <div className="stage-foot" onPointerDown={(e) => e.stopPropagation()}>

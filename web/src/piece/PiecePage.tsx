@@ -1,6 +1,6 @@
 import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useNavigate, useSearchParams } from 'react-router';
-import type { Finding, Ground, Layer, Piece, PieceView, PlanView } from '../api/client';
+import type { Finding, Ground, Layer, Painting, Piece, PieceView, PlanView } from '../api/client';
 import { Refused, api, take } from '../api/client';
 import { CoreSample } from '../parts/CoreSample';
 import { CupRow } from '../parts/CupRow';
@@ -147,17 +147,22 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     [edit, editWhole, say, sayLayer, layer, systems],
   );
 
+  // What a remedy would give is shown in place of the piece, until it is taken or left or anything else changes.
+  const [trial, setTrial] = useState<Trial | null>(null);
+  const tried = trial && trial.base === piece ? trial : null;
   const findings = plan?.findings;
   const look = useMemo(
     () => (
       <SecondLook
         id={id}
         piece={piece}
+        layerId={layerId}
         findings={(findings ?? []).filter((f) => f.place.station === station)}
         edit={edit}
+        onTrial={setTrial}
       />
     ),
-    [id, piece, findings, station, edit],
+    [id, piece, layerId, findings, station, edit],
   );
 
   useEffect(() => {
@@ -229,12 +234,20 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
         {painting ? (
           <MapStage
             name={piece.name}
-            painting={painting}
+            painting={tried?.painting ?? painting}
             drafts={page.drafts}
             drafted={page.drafted}
             ground={piece.ground}
             supports={plan.ground.standing.supports}
-            findings={here.filter((f) => !f.wavedOff)}
+            findings={tried ? [] : here.filter((f) => !f.wavedOff)}
+            trial={
+              tried && {
+                label: tried.label,
+                left: tried.left,
+                take: () => edit(() => tried.piece),
+                leave: () => setTrial(null),
+              }
+            }
             layer={worked}
             plan={workedPlan}
             zone={inside}
@@ -242,7 +255,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             kept={piece.kept ?? []}
             chooseZone={chooseZone}
             lit={lit}
-            handles={station === 'map' ? 'map' : station === 'ground' ? 'rim' : null}
+            handles={tried ? null : station === 'map' ? 'map' : station === 'ground' ? 'rim' : null}
             selected={selected}
             onSelect={select}
             onPoint={point}
@@ -348,15 +361,27 @@ function Again({ view }: { view: PieceView }) {
   );
 }
 
+/** A piece with a remedy in it, to be looked at. */
+interface Trial {
+  base: Piece;
+  piece: Piece;
+  label: string;
+  painting: Painting;
+  /** How many findings would be left. */
+  left: number;
+}
+
 interface LookProps {
   id: string;
   piece: Piece | null;
+  layerId: string;
+  onTrial: (trial: Trial | null) => void;
   findings: Finding[];
   edit: (change: (piece: Piece) => Piece) => void;
 }
 
 /** The findings of a station; a remedy is an edit like any other, and can be undone. */
-function SecondLook({ id, piece, findings, edit }: LookProps) {
+function SecondLook({ id, piece, layerId, findings, edit, onTrial }: LookProps) {
   const [failed, setFailed] = useState<string | null>(null);
   const remedy = (finding: Finding, remedyId: string) => {
     const field = finding.remedies.find((r) => r.id === remedyId)?.field;
@@ -373,6 +398,36 @@ function SecondLook({ id, piece, findings, edit }: LookProps) {
       })
       .catch((e: unknown) => setFailed(e instanceof Refused ? e.message : 'That could not be done.'));
   };
+  const attempt = async (finding: Finding, remedyId: string, label: string) => {
+    if (!piece) return;
+    const params = { path: { id } };
+    try {
+      const remedied = await take(
+        api.POST('/api/pieces/{id}/remedy', {
+          params,
+          body: { piece, finding: finding.key, remedy: remedyId },
+        }),
+      );
+      // A remedy may take away the layer that is looked at; then all of them are shown.
+      const top = remedied.layers.some((l) => l.id === layerId) ? layerId : null;
+      const got = await take(
+        api.POST('/api/pieces/{id}/preview', {
+          params,
+          body: { piece: remedied, layerId: top, detail: 'full', numbers: true },
+        }),
+      );
+      setFailed(null);
+      onTrial({
+        base: piece,
+        piece: remedied,
+        label,
+        painting: got.painting!,
+        left: got.plan?.findings.filter((f) => !f.wavedOff).length ?? 0,
+      });
+    } catch (e) {
+      setFailed(e instanceof Refused ? e.message : 'That could not be shown.');
+    }
+  };
   const wave = (finding: Finding, reason: string | null) =>
     edit((p) => {
       const others = (p.wavedOff ?? []).filter((w) => w.finding !== finding.key);
@@ -380,7 +435,12 @@ function SecondLook({ id, piece, findings, edit }: LookProps) {
     });
   return (
     <>
-      <Findings findings={findings} onRemedy={remedy} onWave={wave} />
+      <Findings
+        findings={findings}
+        onRemedy={remedy}
+        onTry={(finding, remedyId, label) => void attempt(finding, remedyId, label)}
+        onWave={wave}
+      />
       {failed && <p className="say-wrong">{failed}</p>}
     </>
   );
