@@ -3,6 +3,7 @@ using CsCheck;
 using MossLantern.Core.Checks;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
+using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Walls;
@@ -334,8 +335,12 @@ public class GroundTests
 
     private static Piece Piece(Base of) => Samples.Piece(Ground(of), Samples.Layer(null, 0));
 
-    private static Piece Planned(Ground ground) =>
-        Samples.Piece(ground, Samples.Layer(null, 0) with { Plan = new(Start, Start.PlusMinutes(20), 20) });
+    /// <summary>A layer that gives the second look nothing to say: one colour that shimmers.</summary>
+    private static Piece Planned(Ground ground)
+    {
+        var layer = Samples.Layer(null, 0);
+        return Samples.Piece(ground, layer with { Plan = new(Start, Start.PlusMinutes(20), 20), Cups = [.. layer.Cups.Select(c => c with { Colourant = ColourantClass.Mica })] });
+    }
 
     private static PiecePlan Plan(Piece piece) => Planner.Plan(piece, [], Zone);
 }

@@ -479,7 +479,6 @@ export function MapStage(props: Props) {
                   whole={whole}
                   kept={kept}
                   zone={props.zone}
-                  chooseZone={props.chooseZone}
                   selected={selected}
                   onSelect={onSelect}
                   px={px}

@@ -210,7 +210,8 @@ interface PlaceProps<T extends Placed> {
   py: (mm: number) => number;
   hold: HoldOf<T>;
   edit: (change: (of: T) => T) => void;
-  onChoose: () => void;
+  /** What is reached by the keyboard is chosen; a zone is not, as the whole page would turn to it. */
+  onChoose?: () => void;
 }
 
 /** A zone is moved by its middle; once chosen, it is stretched by two more grips. */
@@ -289,7 +290,6 @@ interface ZoneProps {
   whole: Layer;
   kept: KeptZone[];
   zone: string | null;
-  chooseZone: (id: string | null) => void;
   selected: Selected;
   onSelect: (selected: Selected) => void;
   px: (mm: number) => number;
@@ -317,7 +317,7 @@ const onKept =
 
 /** The zones of a layer and what the piece keeps. */
 export function ZoneHandles(props: ZoneProps) {
-  const { whole, kept, zone, chooseZone, selected, onSelect, px, py } = props;
+  const { whole, kept, zone, selected, onSelect, px, py } = props;
   return (
     <>
       {(whole.zones ?? []).map((z) => (
@@ -328,7 +328,6 @@ export function ZoneHandles(props: ZoneProps) {
           chosen={zone === z.id}
           px={px}
           py={py}
-          onChoose={() => zone !== z.id && chooseZone(z.id)}
           hold={(change) => props.holdWhole((x, y, to) => onZoneOf(z.id)(change(x, y, to)))}
           edit={(change) => props.editWhole(onZoneOf(z.id)(change))}
         />

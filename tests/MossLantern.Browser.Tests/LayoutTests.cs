@@ -1,0 +1,227 @@
+using System.Globalization;
+using OpenQA.Selenium;
+
+namespace MossLantern.Browser.Tests;
+
+/// <summary>Every way of laying out, chosen and changed by hand and by keyboard.</summary>
+public sealed class LayoutTests : IDisposable
+{
+    private readonly WorkshopProcess workshop = new(demo: true);
+
+    public void Dispose() => workshop.Dispose();
+
+    [Fact]
+    public void Each_way_is_chosen_in_the_sentence_and_its_numbers_are_typed()
+    {
+        using var page = Opened("/pieces/bogbean-round/map");
+
+        page.Choose("Laid out as", "lines from the rim");
+        page.WaitForText("Room from the rim to the middle");
+        page.Write("Laid on a film of", "1");
+        page.WaitUntilKept();
+        var lines = page.Driver.FindElements(By.CssSelector(".bands > li")).Count;
+        page.TabTo("button", "Lay the sequence again");
+        page.Press(Keys.Enter);
+        Waiting.Until(() => page.Driver.FindElements(By.CssSelector(".bands > li")).Count > lines, "more lines");
+        page.WaitForText("No room for all lines");
+        page.TabTo("button", "Lay every line narrower");
+        page.Press(Keys.Enter);
+        Waiting.Until(() => !page.Text.Contains("No room for all lines", StringComparison.Ordinal), "the lines to find room");
+        page.WaitForText("Repeat 1, at the rim");
+        Fine(page);
+
+        page.Choose("Laid out as", "fields in threes");
+        page.WaitForText("colours, 3 of each");
+        page.TabTo("button", "A vein along the borders");
+        page.Press(Keys.Enter);
+        page.WaitForText("Vein along the borders");
+        page.Write("wide", "4");
+        page.WaitUntilKept();
+        var cups = Cups(page);
+        page.TabTo("button", "Lay them differently");
+        page.Press(Keys.Enter);
+        Waiting.Until(() => Cups(page) != cups, "other fields");
+        page.TabTo("slider", "Field 2");
+        var at = Value(page, "Field 2");
+        page.Press(Keys.Shift + Keys.ArrowRight, Keys.ArrowDown);
+        Waiting.Until(() => Value(page, "Field 2") == at + 10, "the field to be moved by the arrow keys");
+        page.WaitUntilKept();
+        page.Choose("Colour of field 2", "petal");
+        page.WaitForText("Colour as spread");
+        Fine(page);
+
+        page.Choose("Laid out as", "one puddle");
+        page.WaitForText("Poured in turn");
+        page.Write("Pour 1", "20");
+        page.WaitUntilKept();
+
+        // √(1000 × 20 ÷ (π × 2.5)) = 50.5 mm.
+        page.WaitForText("50.5");
+        page.TabTo("slider", "Tilt of the puddle");
+        page.Press(Keys.Shift + Keys.ArrowRight);
+        Waiting.Until(() => Value(page, "Tilt of the puddle") == 10, "the puddle to be tilted");
+        page.WaitUntilKept();
+        page.Write("Pour 1", "-3");
+        page.WaitForText("must be from 0.01 to 100000 ml");
+        page.Write("Pour 1", "20");
+        page.WaitUntilKept();
+        Fine(page);
+
+        page.Choose("Laid out as", "petals");
+        page.WaitForText("no later than when it holds");
+        page.Write("Strokes of the tool", "6");
+        page.TabTo("slider", "Middle of the petals");
+        var middle = Value(page, "Middle of the petals");
+        page.Press(Keys.ArrowRight);
+        Waiting.Until(() => Value(page, "Middle of the petals") == middle + 1, "the middle to be moved");
+        page.WaitUntilKept();
+        Fine(page);
+
+        page.Choose("Laid out as", "marble");
+        page.WaitForText("The mixed cup");
+        page.TabTo("slider", "Direction of the streaks");
+        page.Press(Keys.ArrowRight);
+        Waiting.Until(() => Value(page, "Direction of the streaks") == 21, "the streaks to be turned");
+        page.WaitUntilKept();
+        page.TabTo("slider", "Blended");
+        page.Press(Keys.End);
+        page.WaitForText("one even colour");
+        page.WaitUntilKept();
+        Fine(page);
+
+        page.Choose("Laid out as", "one colour");
+        page.WaitForText("All of");
+        page.WaitUntilKept();
+        Fine(page);
+
+        page.Choose("Laid out as", "rings from hearts");
+        page.WaitForText("Put a heart");
+        Assert.DoesNotContain(page.Complaints(), c => !c.Contains("400", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Walls_are_drawn_by_hand_and_put_across_by_keyboard_and_pools_get_their_cups()
+    {
+        using var page = Opened("/pieces/sphagnum-pools/map");
+        var stage = page.Middle(page.Driver.FindElement(By.CssSelector(".stage")));
+        page.Click("button", "Draw walls");
+        page.Drag((stage.X + 80, stage.Y + 150), 220, 40, steps: 24);
+        page.WaitForText("Wall 5");
+        page.WaitUntilKept();
+        page.Click("button", "Walls are drawn: done");
+
+        page.TabTo("button", "Put a wall across");
+        page.Press(Keys.Enter);
+        page.WaitForText("Wall 6");
+        page.WaitForText("no cup yet");
+        page.Choose("Cup of pool 6", "moss");
+        page.WaitUntilKept();
+        page.TabTo("button", "Wall 6");
+        page.Press(Keys.Enter);
+        page.TabTo("slider", "Wall 6, spot 3");
+        var at = Value(page, "Wall 6, spot 3");
+        page.Press(Keys.ArrowRight);
+        Waiting.Until(() => Value(page, "Wall 6, spot 3") == at + 1, "the spot to be moved");
+        page.WaitUntilKept();
+        Fine(page);
+        page.TabTo("button", "Take wall 6 away");
+        page.Press(Keys.Enter);
+        Waiting.Until(() => !page.Text.Contains("Wall 6", StringComparison.Ordinal), "the wall to be gone");
+        page.WaitUntilKept();
+    }
+
+    [Fact]
+    public void Fields_puddles_petals_and_streaks_follow_the_hand()
+    {
+        using var page = Opened("/pieces/rain-ring/map");
+        Dragged(page, "Middle of the puddle", 30, 12);
+        Dragged(page, "Tilt of the puddle", 40, 30);
+
+        // By a ring of its own area as well.
+        var from = page.Middle(page.Find("slider", "Middle of the puddle"));
+        var before = Value(page, "Middle of the puddle");
+        page.Drag((from.X, from.Y - 45), -30, 0);
+        Waiting.Until(() => Value(page, "Middle of the puddle") < before - 5, "the puddle to follow its ring");
+        page.WaitUntilKept();
+
+        page.Open("/pieces/heron-tray/map");
+        page.WaitForPainting();
+        Dragged(page, "Direction of the streaks", -20, 60);
+        page.Open("/pieces/water-mint/map");
+        page.WaitForPainting();
+        Dragged(page, "Middle of the petals", 24, -10);
+
+        page.Open("/pieces/bogbean-round/map");
+        page.WaitForPainting();
+        page.Choose("Laid out as", "fields in threes");
+        page.WaitForText("of each");
+        page.WaitUntilKept();
+        Dragged(page, "Field 1", 26, 18);
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void A_zone_is_laid_out_by_itself_a_spot_is_kept_bare_behind_a_dam_and_a_remedy_is_seen_first()
+    {
+        using var page = Opened("/pieces/bogbean-round/map");
+        page.TabTo("button", "Lay a part out differently");
+        page.Press(Keys.Enter);
+        page.WaitForText("Take the zone out");
+        page.Choose("Laid out as", "marble");
+        page.WaitForText("The mixed cup");
+        page.Choose("Shape of the zone", "an oval");
+        page.WaitUntilKept();
+        Dragged(page, "Zone 1", -30, 20);
+        Fine(page);
+        page.TabTo("button", "Whole layer");
+        page.Press(Keys.Enter);
+        page.WaitForText("Bands, from the heart to the rim");
+
+        page.TabTo("button", "Keep a spot free");
+        page.Press(Keys.Enter);
+        page.WaitForText("Kept, in every layer");
+        page.Choose("How Inlay is kept", "stays bare");
+        page.WaitForText("Floods what stays bare");
+        var kept = page.Text;
+        page.TabTo("button", "See first: A dam");
+        page.Press(Keys.Enter);
+        page.WaitForText("How it would look.");
+        page.TabTo("button", "Leave it", back: true);
+        page.Press(Keys.Enter);
+        Waiting.Until(() => !page.Text.Contains("How it would look.", StringComparison.Ordinal), "the trial to be left");
+        Assert.Contains("Floods what stays bare", page.Text, StringComparison.Ordinal);
+        page.TabTo("button", "See first: A dam");
+        page.Press(Keys.Enter);
+        page.TabTo("button", "Take it", back: true);
+        page.Press(Keys.Enter);
+        Waiting.Until(() => !page.Text.Contains("Floods what stays bare", StringComparison.Ordinal), "the dam to hold");
+        page.WaitUntilKept();
+        Fine(page);
+    }
+
+    private Page Opened(string path)
+    {
+        var page = new Page(workshop.Address);
+        page.Open(path);
+        page.WaitForText("Laid out as");
+        page.WaitForPainting();
+        return page;
+    }
+
+    private static void Fine(Page page) => Assert.Empty(page.AxeFindings());
+
+    private static string Cups(Page page) => page.Driver.FindElement(By.CssSelector(".cup-row ol")).Text;
+
+    private static double Value(Page page, string slider) =>
+        double.Parse(page.Find("slider", slider).GetAttribute("aria-valuenow")!, CultureInfo.InvariantCulture);
+
+    private static string Words(Page page, string slider) => page.Find("slider", slider).GetAttribute("aria-valuetext")!;
+
+    private static void Dragged(Page page, string slider, double byX, double byY)
+    {
+        var before = Words(page, slider);
+        page.Drag(page.Middle(page.Find("slider", slider)), byX, byY);
+        Waiting.Until(() => Words(page, slider) != before, $"{slider} to follow the hand");
+        page.WaitUntilKept();
+    }
+}
