@@ -61,6 +61,7 @@ app.UseStaticFiles(StaticAssets.Options);
 app.MapOpenApi();
 app.MapWorkshop();
 app.MapPieces();
+app.MapSharing();
 app.MapRuns();
 app.MapReckon();
 app.MapGrounds();

@@ -192,6 +192,7 @@ public sealed class LayoutTests : IDisposable
         Assert.Contains("Floods what stays bare", page.Text, StringComparison.Ordinal);
         page.TabTo("button", "See first: A dam");
         page.Press(Keys.Enter);
+        page.WaitForText("How it would look.");
         page.TabTo("button", "Take it", back: true);
         page.Press(Keys.Enter);
         Waiting.Until(() => !page.Text.Contains("Floods what stays bare", StringComparison.Ordinal), "the dam to hold");

@@ -1,0 +1,88 @@
+using System.Text;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
+using MossLantern.Core.Map;
+using MossLantern.Core.Pieces;
+using MossLantern.Data;
+using MossLantern.Formats;
+using MossLantern.Formats.Svg;
+using MossLantern.Pictures;
+using MossLantern.Web.Hosting;
+
+namespace MossLantern.Web.Endpoints;
+
+/// <summary>A piece's document as text, from elsewhere.</summary>
+public sealed record ImportPiece(string Text);
+
+/// <summary>What of a piece leaves the program in open formats, and comes back.</summary>
+internal static class SharingEndpoints
+{
+    private const int MostBytes = 12_000_000;
+
+    public static void MapSharing(this IEndpointRouteBuilder app)
+    {
+        var api = app.MapGroup("/api/pieces");
+        api.MapGet("/{id}/map.svg", Results<FileContentHttpResult, ProblemHttpResult> (string id, string? layer, LayerMapper mapper, PieceStore pieces) =>
+        {
+            if (pieces.Find(id) is not { Piece: var piece })
+            {
+                return PieceEndpoints.NoPiece();
+            }
+
+            if (layer is not null && piece.Layers.All(l => l.Id != layer))
+            {
+                return NoLayer();
+            }
+
+            var drawn = piece.Layers.Where(l => layer is null || l.Id == layer).Select(l => new DrawnLayer(l, RegionShapes.Of(mapper, piece, l)));
+            return TypedResults.File(Encoding.UTF8.GetBytes(SvgMap.Write(piece, drawn)), "image/svg+xml", FileName(piece, "map.svg"));
+        });
+        api.MapGet("/{id}/template.pdf", Results<FileContentHttpResult, ProblemHttpResult> (
+            string id, string? layer, Paper? paper, bool? grid, LayerMapper mapper, PieceStore pieces) =>
+        {
+            if (pieces.Find(id) is not { Piece: var piece })
+            {
+                return PieceEndpoints.NoPiece();
+            }
+
+            if (piece.Layers.FirstOrDefault(l => layer is null || l.Id == layer) is not { } chosen)
+            {
+                return NoLayer();
+            }
+
+            var pdf = TemplatePdf.Write(piece, chosen, RegionShapes.Of(mapper, piece, chosen), paper ?? Paper.A4, grid ?? false);
+            return TypedResults.File(pdf, "application/pdf", FileName(piece, "template.pdf"));
+        });
+        api.MapGet("/{id}/piece.json", Results<FileContentHttpResult, ProblemHttpResult> (string id, PieceStore pieces) =>
+            pieces.Find(id) is { } stored
+                ? TypedResults.File(Encoding.UTF8.GetBytes(PieceJson.Write(stored.Piece)), "application/json", FileName(stored.Piece, "piece.json"))
+                : PieceEndpoints.NoPiece());
+        api.MapPost("/import", Results<Created<PieceView>, ProblemHttpResult> (ImportPiece request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
+        {
+            Piece piece;
+            try
+            {
+                piece = PieceJson.Read(request.Text);
+            }
+            catch (PieceFormatException e)
+            {
+                return ProblemHandler.Invalid(new() { ["text"] = [e.Message] });
+            }
+
+            // The whole document is looked over before anything is written.
+            var stored = pieces.Add(Guid.NewGuid().ToString("n"), workbench.Checked(piece), time.Now);
+            return TypedResults.Created($"/api/pieces/{stored.Id}", workbench.View(stored));
+        }).WithMetadata(new RequestSizeLimitAttribute(MostBytes));
+        app.MapGet("/api/schemas/piece.json", () => TypedResults.Content(PieceSchema.Text, "application/schema+json"));
+    }
+
+    private static ProblemHttpResult NoLayer() => TypedResults.Problem(
+        title: "No such layer", detail: "The piece has no layer with this id.", statusCode: StatusCodes.Status404NotFound);
+
+    /// <summary>The piece's name with what it is, for a file: letters, digits and hyphens.</summary>
+    private static string FileName(Piece piece, string what)
+    {
+        var plain = new string([.. piece.Name.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')]).Trim('-');
+        return plain.Length == 0 ? what : $"{plain}-{what}";
+    }
+}
