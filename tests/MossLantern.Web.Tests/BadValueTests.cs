@@ -74,7 +74,7 @@ public sealed partial class BadValueTests : IDisposable
     [Fact]
     public async Task A_mould_and_a_use_of_it()
     {
-        var mould = Json(
+        var mould = Parsed(
             """
             {
               "name": "Fen cup", "outline": { "shape": "drawn", "path": "M0 0L60 0L60 40L0 40ZM70 0L90 0L90 40L70 40Z" }, "depthMm": 10, "from": "water",
@@ -90,15 +90,15 @@ public sealed partial class BadValueTests : IDisposable
         var use = new JsonObject { ["at"] = "2026-05-01T08:00:00", ["what"] = "Washed", ["castings"] = 1, ["hottestC"] = 40 };
         await Send(HttpMethod.Post, "/api/moulds/m2/uses", use, HttpStatusCode.OK);
         var ground = Ground(60, 40);
-        ground["base"] = Json("""{ "kind": "casting", "material": "silicone", "backStiffened": false, "gapsSealed": false, "sealTested": false }""");
-        ground["mould"] = Json("""{ "depthMm": 10, "from": "dimensions", "capacityMl": null, "pieces": 1, "cavities": 1, "keepMm": 0 }""");
+        ground["base"] = Parsed("""{ "kind": "casting", "material": "silicone", "backStiffened": false, "gapsSealed": false, "sealTested": false }""");
+        ground["mould"] = Parsed("""{ "depthMm": 10, "from": "dimensions", "capacityMl": null, "pieces": 1, "cavities": 1, "keepMm": 0 }""");
         await Send(HttpMethod.Post, "/api/grounds/cast", new JsonObject { ["ground"] = ground, ["mouldIds"] = new JsonArray("m2") }, HttpStatusCode.OK);
     }
 
     [Fact]
     public async Task Prices_pots_and_a_stand_in()
     {
-        var pot = Json("""{ "name": "Peat black", "colour": "#2b2a26", "kind": "water", "leftMl": 40, "note": "two black, one umber" }""");
+        var pot = Parsed("""{ "name": "Peat black", "colour": "#2b2a26", "kind": "water", "leftMl": 40, "note": "two black, one umber" }""");
         await Send(HttpMethod.Put, "/api/pots/p1", new JsonObject { ["basedOn"] = 9999, ["pot"] = pot }, HttpStatusCode.OK, HttpStatusCode.NotFound);
         await Send(HttpMethod.Put, "/api/prices", new JsonObject { ["money"] = "kr", ["perLitre"] = new JsonObject { ["primer"] = 12.5 } }, HttpStatusCode.OK);
         await Send(HttpMethod.Put, "/api/stand-ins/level", new JsonObject { ["acrossDeg"] = 0.2, ["alongDeg"] = -0.1, ["stepDeg"] = 0.1 }, HttpStatusCode.OK);
@@ -146,19 +146,19 @@ public sealed partial class BadValueTests : IDisposable
     {
         var (id, piece) = await Worked();
         var round = piece.DeepClone().AsObject();
-        round["ground"]!["outline"] = Json("""{ "shape": "round", "diameterMm": 80 }""");
+        round["ground"]!["outline"] = Parsed("""{ "shape": "round", "diameterMm": 80 }""");
         var slice = piece.DeepClone().AsObject();
-        slice["ground"]!["outline"] = Json(
+        slice["ground"]!["outline"] = Parsed(
             """{ "shape": "slice", "widthMm": 80, "heightMm": 60, "reach": [1, 0.9, 0.95, 0.9], "wobbleMm": 1, "seed": 3, "opening": { "xMm": 40, "yMm": 30, "widthMm": 10, "heightMm": 10 } }""");
-        slice["ground"]!["level"] = Json("""{ "whereItCures": true, "corners": { "topLeftMm": 0, "topRightMm": 1, "bottomLeftMm": 0, "bottomRightMm": 1 } }""");
+        slice["ground"]!["level"] = Parsed("""{ "whereItCures": true, "corners": { "topLeftMm": 0, "topRightMm": 1, "bottomLeftMm": 0, "bottomRightMm": 1 } }""");
         slice["ground"]!["level"]!["stepDeg"] = 0.1;
         var set = piece.DeepClone().AsObject();
         Panel(set["ground"]!);
         var drawn = piece.DeepClone().AsObject();
-        drawn["ground"]!["outline"] = Json("""{ "shape": "drawn", "path": "M0 0L60 0L60 40L0 40ZM70 0L90 0L90 40L70 40Z" }""");
+        drawn["ground"]!["outline"] = Parsed("""{ "shape": "drawn", "path": "M0 0L60 0L60 40L0 40ZM70 0L90 0L90 40L70 40Z" }""");
         drawn["ground"]!["mould"]!["inserts"] = null;
-        drawn["ground"]!["mould"]!["cavityDepths"] = new JsonArray(Json("""{ "part": 2, "depthMm": 12 }"""));
-        drawn["layers"]![0]!["partDepths"] = new JsonArray(Json("""{ "part": 2, "depthMm": 4 }"""));
+        drawn["ground"]!["mould"]!["cavityDepths"] = new JsonArray(Parsed("""{ "part": 2, "depthMm": 12 }"""));
+        drawn["layers"]![0]!["partDepths"] = new JsonArray(Parsed("""{ "part": 2, "depthMm": 4 }"""));
         var oval = WithInsert(piece, """{ "shape": "oval", "widthMm": 9, "heightMm": 8 }""");
         var disc = WithInsert(piece, """{ "shape": "round", "diameterMm": 9 }""");
         var laid = LaidOut.Keys.Select(kind => Laid(piece, kind)).ToArray();
@@ -180,12 +180,12 @@ public sealed partial class BadValueTests : IDisposable
                 if (taken)
                 {
                     // The value alone is good; together with the others it may not be.
-                    Assert.True(answer.StatusCode == HttpStatusCode.Conflict || !Json(text)["errors"]!.AsObject().ContainsKey(place), $"{place} = {value}: {text}");
+                    Assert.True(answer.StatusCode == HttpStatusCode.Conflict || !Parsed(text)["errors"]!.AsObject().ContainsKey(place), $"{place} = {value}: {text}");
                 }
                 else
                 {
                     Assert.True(HttpStatusCode.BadRequest == answer.StatusCode, $"{place} = {value}: {text}");
-                    Assert.Equal((string)range["sentence"]!, Sentence(Json(text), place));
+                    Assert.Equal((string)range["sentence"]!, Sentence(Parsed(text), place));
                 }
             }
         }
@@ -233,15 +233,15 @@ public sealed partial class BadValueTests : IDisposable
         layer["bands"]![0]!["id"] = "band-1";
         var cup = layer["cups"]![0]!;
         var own = (string)cup["id"]!;
-        layer["cups"]!.AsArray().Add((JsonNode)Json("""{ "id": "other", "name": "other", "colour": "#102030", "colourant": "paste", "loadPercent": 3 }"""));
-        layer["cups"]!.AsArray().Add((JsonNode)Json(
+        layer["cups"]!.AsArray().Add((JsonNode)Parsed("""{ "id": "other", "name": "other", "colour": "#102030", "colourant": "paste", "loadPercent": 3 }"""));
+        layer["cups"]!.AsArray().Add((JsonNode)Parsed(
             $$"""{ "id": "mix", "name": "mix", "colour": "#102030", "colourant": null, "loadPercent": 0, "of": [{ "cup": "other", "parts": 2 }, { "cup": "{{own}}", "parts": 1 }] }"""));
         layer["pourOrder"] = new JsonArray();
-        layer["layout"] = Json(LaidOut[kind].Replace("cup-1", own, StringComparison.Ordinal));
-        var zone = Json("""{ "id": "z1", "name": "Corner", "outline": { "shape": "round", "diameterMm": 18 }, "xMm": 35, "yMm": 18, "rimFollow": 0, "widening": 1 }""");
+        layer["layout"] = Parsed(LaidOut[kind].Replace("cup-1", own, StringComparison.Ordinal));
+        var zone = Parsed("""{ "id": "z1", "name": "Corner", "outline": { "shape": "round", "diameterMm": 18 }, "xMm": 35, "yMm": 18, "rimFollow": 0, "widening": 1 }""");
         (zone["hearts"], zone["bands"], zone["heartCup"], zone["layout"]) = (new JsonArray(), layer["bands"]!.DeepClone(), own, layer["layout"]!.DeepClone());
         layer["zones"] = new JsonArray(zone);
-        laid["kept"] = new JsonArray(Json("""{ "id": "k1", "name": "Shell", "outline": { "shape": "oval", "widthMm": 8, "heightMm": 6 }, "xMm": 4, "yMm": 4, "keep": "bare", "damMm": 1 }"""));
+        laid["kept"] = new JsonArray(Parsed("""{ "id": "k1", "name": "Shell", "outline": { "shape": "oval", "widthMm": 8, "heightMm": 6 }, "xMm": 4, "yMm": 4, "keep": "bare", "damMm": 1 }"""));
         return laid;
     }
 
@@ -250,8 +250,8 @@ public sealed partial class BadValueTests : IDisposable
     {
         ground["base"]!["kind"] = "panel";
         ground["mould"] = null;
-        ground["set"] = Json("""{ "count": 2, "gapMm": 10, "mirrored": true }""");
-        ground["old"] = Json(
+        ground["set"] = Parsed("""{ "count": 2, "gapMm": 10, "mirrored": true }""");
+        ground["old"] = Parsed(
             """
             {
               "name": "Peat", "pieceId": null, "xMm": 0, "yMm": 0, "standsMm": 1, "reliefMm": 1,
@@ -264,7 +264,7 @@ public sealed partial class BadValueTests : IDisposable
     private static JsonObject WithInsert(JsonObject piece, string outline)
     {
         var with = piece.DeepClone().AsObject();
-        with["ground"]!["mould"]!["inserts"]![0]!["outline"] = Json(outline);
+        with["ground"]!["mould"]!["inserts"]![0]!["outline"] = Parsed(outline);
         return with;
     }
 
@@ -276,28 +276,28 @@ public sealed partial class BadValueTests : IDisposable
     {
         var view = await host.AddPiece("Fen", Ground(60, 40));
         var layer = view["piece"]!["layers"]![0]!;
-        layer["hearts"] = new JsonArray(Json("""{ "id": "h1", "xMm": 30, "yMm": 20, "widthMm": 12, "heightMm": 9, "turnDeg": 10, "wavinessMm": 3, "seed": 4 }"""));
+        layer["hearts"] = new JsonArray(Parsed("""{ "id": "h1", "xMm": 30, "yMm": 20, "widthMm": 12, "heightMm": 9, "turnDeg": 10, "wavinessMm": 3, "seed": 4 }"""));
         var vein = layer["bands"]![0]!.DeepClone().AsObject();
         (vein["id"], vein["widthMm"], vein["fillsRest"]) = ("vein", 5, false);
         layer["bands"]!.AsArray().Add((JsonNode)vein);
-        layer["losses"] = Json("""{ "filmMm": 0.4, "dripPercent": 9, "cupMl": 1, "cupPercent": 3 }""");
-        layer["tools"] = Json("""{ "cupStepMl": 0.5, "scaleStepG": 0.1 }""");
+        layer["losses"] = Parsed("""{ "filmMm": 0.4, "dripPercent": 9, "cupMl": 1, "cupPercent": 3 }""");
+        layer["tools"] = Parsed("""{ "cupStepMl": 0.5, "scaleStepG": 0.1 }""");
         layer["reservePercent"] = 12;
         layer["pourOrder"] = new JsonArray("heart");
-        layer["plan"] = Json("""{ "start": "2026-05-01T09:00:00", "end": "2026-05-01T09:20:00", "roomC": 20 }""");
-        layer["resin"] = Json("""{ "system": "coating", "ratio": { "basis": "volume", "resin": 1, "hardener": 1 }, "resinDensity": 1.15, "hardenerDensity": 0.98 }""");
+        layer["plan"] = Parsed("""{ "start": "2026-05-01T09:00:00", "end": "2026-05-01T09:20:00", "roomC": 20 }""");
+        layer["resin"] = Parsed("""{ "system": "coating", "ratio": { "basis": "volume", "resin": 1, "hardener": 1 }, "resinDensity": 1.15, "hardenerDensity": 0.98 }""");
         var ground = view["piece"]!["ground"]!;
-        ground["base"] = Json("""{ "kind": "casting", "material": "silicone", "thicknessMm": 9, "backStiffened": false, "gapsSealed": false, "sealTested": false }""");
-        ground["paint"] = Json("""{ "kind": "water", "coats": 2, "dryHours": 3, "sealed": false }""");
-        ground["level"] = Json("""{ "whereItCures": true, "tiltXDeg": 0.1, "tiltYDeg": 0.2 }""");
-        ground["supports"] = new JsonArray(Json("""{ "xMm": 10, "yMm": 10 }"""), Json("""{ "xMm": 50, "yMm": 30 }"""));
-        ground["mould"] = Json("""{ "depthMm": 60, "from": "water", "capacityMl": 20, "pieces": 3, "cavities": 2, "keepMm": 1, "libraryIds": ["m1"], "inserts": [ { "id": "i1", "name": "well", "outline": { "shape": "rectangle", "widthMm": 9, "heightMm": 8 }, "xMm": 20, "yMm": 15, "floorMm": 1, "recessMm": 1 } ] }""");
-        ground["done"] = new JsonArray(Json("""{ "id": "sand", "at": "2026-04-30T18:00:00" }"""));
+        ground["base"] = Parsed("""{ "kind": "casting", "material": "silicone", "thicknessMm": 9, "backStiffened": false, "gapsSealed": false, "sealTested": false }""");
+        ground["paint"] = Parsed("""{ "kind": "water", "coats": 2, "dryHours": 3, "sealed": false }""");
+        ground["level"] = Parsed("""{ "whereItCures": true, "tiltXDeg": 0.1, "tiltYDeg": 0.2 }""");
+        ground["supports"] = new JsonArray(Parsed("""{ "xMm": 10, "yMm": 10 }"""), Parsed("""{ "xMm": 50, "yMm": 30 }"""));
+        ground["mould"] = Parsed("""{ "depthMm": 60, "from": "water", "capacityMl": 20, "pieces": 3, "cavities": 2, "keepMm": 1, "libraryIds": ["m1"], "inserts": [ { "id": "i1", "name": "well", "outline": { "shape": "rectangle", "widthMm": 9, "heightMm": 8 }, "xMm": 20, "yMm": 15, "floorMm": 1, "recessMm": 1 } ] }""");
+        ground["done"] = new JsonArray(Parsed("""{ "id": "sand", "at": "2026-04-30T18:00:00" }"""));
         ground["level"]!["stepDeg"] = 0.1;
         var hollow = layer.DeepClone().AsObject();
         (hollow["id"], hollow["within"], hollow["depthMm"]) = ("hollow", "i1", 50);
         view["piece"]!["layers"]!.AsArray().Add((JsonNode)hollow);
-        view["piece"]!["wavedOff"] = new JsonArray(Json("""{ "finding": "tilt@ground", "reason": "A test piece." }"""));
+        view["piece"]!["wavedOff"] = new JsonArray(Parsed("""{ "finding": "tilt@ground", "reason": "A test piece." }"""));
         var saved = await host.Save(view);
         return ((string)saved["id"]!, saved["piece"]!.DeepClone().AsObject());
     }
@@ -321,7 +321,7 @@ public sealed partial class BadValueTests : IDisposable
 
                 var text = await answer.Content.ReadAsStringAsync();
                 Assert.True(answer.StatusCode == HttpStatusCode.BadRequest, $"{place} = {bad}: {(int)answer.StatusCode} {text}");
-                Assert.True(Json(text)["errors"]!.AsObject().Count > 0, $"{place} = {bad}: {text}");
+                Assert.True(Parsed(text)["errors"]!.AsObject().Count > 0, $"{place} = {bad}: {text}");
                 refused++;
             }
         }

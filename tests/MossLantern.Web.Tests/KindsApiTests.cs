@@ -65,7 +65,7 @@ public sealed class KindsApiTests : IDisposable
     {
         var single = await host.AddPiece("One");
         var ground = Ground();
-        ground["set"] = Json("""{ "count": 2, "gapMm": 30, "mirrored": true }""");
+        ground["set"] = Parsed("""{ "count": 2, "gapMm": 30, "mirrored": true }""");
         var pair = await host.AddPiece("Two", ground);
         var shelf = (await host.List("/api/pieces")).Single(p => (string)p!["name"]! == "Two")!;
         Assert.Equal((1230, 400), ((int)shelf["widthMm"]!, (int)shelf["heightMm"]!));
@@ -128,7 +128,7 @@ public sealed class KindsApiTests : IDisposable
     public async Task A_filled_hollow_and_what_is_round_it_leave_the_mould_each_by_its_own_clock()
     {
         var ground = Casting();
-        ground["mould"]!["inserts"] = new JsonArray(Json(
+        ground["mould"]!["inserts"] = new JsonArray(Parsed(
             """{ "id": "i1", "name": "well", "outline": { "shape": "round", "diameterMm": 30 }, "xMm": 35, "yMm": 35, "floorMm": 0, "recessMm": 0 }"""));
         var view = await host.AddPiece("Nest", ground);
         var filled = await Read(await host.Client.PostAsJsonAsync("/api/grounds/fill", new { piece = view["piece"], insertId = "i1" }), HttpStatusCode.OK);
@@ -152,7 +152,7 @@ public sealed class KindsApiTests : IDisposable
     {
         await SaveMould("m1", 0, Mould());
         var tray = Mould();
-        (tray["name"], tray["outline"], tray["depthMm"]) = ("Tray", Json("""{ "shape": "rectangle", "widthMm": 200, "heightMm": 120 }"""), 18);
+        (tray["name"], tray["outline"], tray["depthMm"]) = ("Tray", Parsed("""{ "shape": "rectangle", "widthMm": 200, "heightMm": 120 }"""), 18);
         await SaveMould("m2", 0, tray);
         var ground = await Cast(Casting(), "m1", "m2");
         Assert.Equal("drawn", (string)ground["outline"]!["shape"]!);
@@ -187,7 +187,7 @@ public sealed class KindsApiTests : IDisposable
     public async Task What_sealing_costs_is_known_once_a_litre_has_its_price()
     {
         var ground = Ground();
-        ground["base"] = Json("""{ "kind": "panel", "material": "mdf", "thicknessMm": 9, "backStiffened": false, "gapsSealed": false, "sealTested": false }""");
+        ground["base"] = Parsed("""{ "kind": "panel", "material": "mdf", "thicknessMm": 9, "backStiffened": false, "gapsSealed": false, "sealTested": false }""");
         var piece = await host.AddPiece("Board", ground);
         async Task<JsonArray> Ways() => (await host.Get($"/api/pieces/{piece["id"]}"))["plan"]!["ground"]!["sealWays"]!.AsArray();
         Assert.All(await Ways(), w => Assert.Null(w!["cost"]));
@@ -206,7 +206,7 @@ public sealed class KindsApiTests : IDisposable
     [Fact]
     public async Task A_pot_paints_a_ground_and_says_when_there_is_too_little_in_it()
     {
-        var pot = Json("""{ "name": " Peat black ", "colour": "#2b2a26", "kind": "water", "leftMl": 40, "note": "" }""");
+        var pot = Parsed("""{ "name": " Peat black ", "colour": "#2b2a26", "kind": "water", "leftMl": 40, "note": "" }""");
         async Task<JsonNode> Save(int basedOn, HttpStatusCode status = HttpStatusCode.OK)
         {
             var answer = await host.Client.PutAsJsonAsync("/api/pots/p1", new { basedOn, pot });
@@ -216,7 +216,7 @@ public sealed class KindsApiTests : IDisposable
 
         Assert.Equal("Peat black", (string)(await Save(0))[0]!["pot"]!["name"]!);
         var ground = Ground();
-        ground["paint"] = Json("""{ "kind": "water", "coats": 2, "dryHours": null, "sealed": false, "potId": "p1" }""");
+        ground["paint"] = Parsed("""{ "kind": "water", "coats": 2, "dryHours": null, "sealed": false, "potId": "p1" }""");
         var piece = await host.AddPiece("Board", ground);
 
         // Two coats of 0.1 mm on 0.24 m² are 48 ml.
@@ -263,7 +263,7 @@ public sealed class KindsApiTests : IDisposable
         return "the stream ended";
     }
 
-    private static JsonObject Mould() => Json(
+    private static JsonObject Mould() => Parsed(
         """
         {
           "name": "Round", "outline": { "shape": "round", "diameterMm": 100 }, "depthMm": 10, "from": "dimensions", "capacityMl": null,
@@ -275,8 +275,8 @@ public sealed class KindsApiTests : IDisposable
     {
         var ground = Ground(100, 100);
         ground["edge"] = "walled";
-        ground["base"] = Json("""{ "kind": "casting", "material": "silicone", "backStiffened": false, "gapsSealed": false, "sealTested": false }""");
-        ground["mould"] = Json("""{ "depthMm": 10, "from": "dimensions", "capacityMl": null, "pieces": 1, "cavities": 1, "keepMm": 0 }""");
+        ground["base"] = Parsed("""{ "kind": "casting", "material": "silicone", "backStiffened": false, "gapsSealed": false, "sealTested": false }""");
+        ground["mould"] = Parsed("""{ "depthMm": 10, "from": "dimensions", "capacityMl": null, "pieces": 1, "cavities": 1, "keepMm": 0 }""");
         return ground;
     }
 

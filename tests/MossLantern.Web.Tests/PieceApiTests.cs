@@ -144,7 +144,7 @@ public sealed class PieceApiTests : IDisposable
     [Fact]
     public async Task A_picture_is_a_png_of_the_asked_width_and_clear_outside_the_outline()
     {
-        var round = Json("""{"outline":{"shape":"round","diameterMm":300},"edge":"taped-clean","sideHeightMm":10,"colour":"#d8bd8c"}""");
+        var round = Parsed("""{"outline":{"shape":"round","diameterMm":300},"edge":"taped-clean","sideHeightMm":10,"colour":"#d8bd8c"}""");
         var view = await host.AddPiece(ground: round);
         var answer = await host.Client.GetAsync($"/api/pieces/{view["id"]}/picture.png?width=120&version=1");
         Assert.Equal("image/png", answer.Content.Headers.ContentType?.MediaType);
@@ -262,7 +262,7 @@ public sealed class PieceApiTests : IDisposable
     {
         var view = await host.AddPiece();
         var layer = view["piece"]![list]![0]!;
-        layer["hearts"] = new JsonArray(Json("""{ "id": "h1", "xMm": 30, "yMm": 20, "widthMm": 12, "heightMm": 9, "turnDeg": 10, "wavinessMm": 3, "seed": 4 }"""));
+        layer["hearts"] = new JsonArray(Parsed("""{ "id": "h1", "xMm": 30, "yMm": 20, "widthMm": 12, "heightMm": 9, "turnDeg": 10, "wavinessMm": 3, "seed": 4 }"""));
         layer[inner]![0]![field] = JsonNode.Parse("1e999");
         using var answer = await host.Client.PutAsync(
             $"/api/pieces/{view["id"]}", Body($$"""{ "basedOn": 1, "piece": {{view["piece"]!.ToJsonString()}} }"""));
@@ -286,7 +286,7 @@ public sealed class PieceApiTests : IDisposable
     public async Task A_finding_is_remedied_by_a_press_and_only_a_save_keeps_it()
     {
         var view = await host.AddPiece();
-        view["piece"]!["ground"]!["base"] = Json("""{ "kind": "frame", "material": "mdf", "thicknessMm": 18 }""");
+        view["piece"]!["ground"]!["base"] = Parsed("""{ "kind": "frame", "material": "mdf", "thicknessMm": 18 }""");
         view = await host.Save(view);
         var leaky = view["plan"]!["findings"]!.AsArray().Single(f => (string?)f!["check"] == "leaky")!;
         Assert.Equal("ground", (string?)leaky["place"]!["station"]);
@@ -305,12 +305,12 @@ public sealed class PieceApiTests : IDisposable
     public async Task A_slice_with_an_opening_is_measured_and_its_regions_fill_it()
     {
         var ground = Ground();
-        ground["outline"] = Json(
+        ground["outline"] = Parsed(
             """{ "shape": "slice", "widthMm": 700, "heightMm": 450, "reach": [0.96, 0.9, 0.95, 0.88, 0.93], "wobbleMm": 8, "seed": 5, "opening": { "xMm": 430, "yMm": 225, "widthMm": 110, "heightMm": 80 } }""");
         ground["edge"] = "walled";
         var view = await host.AddPiece("Bracken", ground);
         view["piece"]!["layers"]![0]!["hearts"] = new JsonArray(
-            Json("""{ "id": "h1", "xMm": 240, "yMm": 200, "widthMm": 120, "heightMm": 80, "turnDeg": 0, "wavinessMm": 12, "seed": 4 }"""));
+            Parsed("""{ "id": "h1", "xMm": 240, "yMm": 200, "widthMm": 120, "heightMm": 80, "turnDeg": 0, "wavinessMm": 12, "seed": 4 }"""));
         view = await host.Save(view);
         var area = (double)view["plan"]!["ground"]!["area"]!["value"]!;
         Assert.Equal(area, view["plan"]!["layers"]![0]!["regions"]!.AsArray().Sum(r => (double)r!["area"]!["value"]!), area * 1e-6);

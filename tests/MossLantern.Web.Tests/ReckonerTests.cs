@@ -74,7 +74,7 @@ public sealed class ReckonerTests(SharedHost shared) : IClassFixture<SharedHost>
     public async Task Nothing_but_what_is_asked_for_is_taken_and_the_field_is_named(string path, string request, string wanted)
     {
         _ = wanted;
-        foreach (var (place, leaf) in All(Json(request)))
+        foreach (var (place, leaf) in All(Parsed(request)))
         {
             var last = place[(place.LastIndexOf('.') + 1)..].Split('[')[0];
             var optional = Optional.Contains(last) || Optional.Contains($"{last}@{path}");
@@ -86,7 +86,7 @@ public sealed class ReckonerTests(SharedHost shared) : IClassFixture<SharedHost>
                     continue;
                 }
 
-                var changed = Json(request);
+                var changed = Parsed(request);
                 Set(changed, place, bad is null or "null" ? null : JsonNode.Parse(bad), remove: bad is null);
                 var answer = await Ask(path, changed.ToJsonString());
                 if (optional && bad is null or "null" && answer.StatusCode == HttpStatusCode.OK)
@@ -109,10 +109,10 @@ public sealed class ReckonerTests(SharedHost shared) : IClassFixture<SharedHost>
     public async Task An_unknown_field_is_refused_wherever_it_stands(string path, string request, string wanted)
     {
         _ = wanted;
-        foreach (var (place, leaf) in All(Json(request)).Where(p => p.Leaf is JsonObject).Prepend(("", Json(request))))
+        foreach (var (place, leaf) in All(Parsed(request)).Where(p => p.Leaf is JsonObject).Prepend(("", Parsed(request))))
         {
             _ = leaf;
-            var changed = Json(request);
+            var changed = Parsed(request);
             Set(changed, place.Length == 0 ? "surplus" : place + ".surplus", 1, remove: false);
             var problem = await Problem(await Ask(path, changed.ToJsonString()), HttpStatusCode.BadRequest);
             Assert.Contains(problem["errors"]!.AsObject(), e => e.Key.EndsWith("surplus", StringComparison.Ordinal));

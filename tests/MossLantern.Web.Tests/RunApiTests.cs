@@ -102,7 +102,7 @@ public sealed class RunApiTests : IDisposable
     public async Task A_log_that_cannot_be_is_refused_by_field(string field, string sentence, string change, string value)
     {
         var view = await host.AddPiece();
-        var request = Json(Request());
+        var request = Parsed(Request());
         request[change] = JsonNode.Parse(value);
         var answer = await host.Client.PutAsync($"/api/pieces/{view["id"]}/runs/{Run}", Body(request.ToJsonString()));
         Assert.Contains(sentence, Sentence(await Problem(answer, HttpStatusCode.BadRequest), field), StringComparison.Ordinal);
@@ -132,7 +132,7 @@ public sealed class RunApiTests : IDisposable
     private async Task<JsonObject> Planned(string start, double roomC)
     {
         var view = await host.AddPiece();
-        view["piece"]!["layers"]![0]!["plan"] = Json($$"""{"start":"{{start}}","end":null,"roomC":{{roomC}}}""");
+        view["piece"]!["layers"]![0]!["plan"] = Parsed($$"""{"start":"{{start}}","end":null,"roomC":{{roomC}}}""");
         return await host.Save(view);
     }
 

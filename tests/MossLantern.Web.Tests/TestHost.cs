@@ -39,7 +39,7 @@ public sealed class TestHost : IDisposable
 
     public HttpClient Client { get; }
 
-    public static JsonObject Ground(double width = 600, double height = 400) => Json(
+    public static JsonObject Ground(double width = 600, double height = 400) => Parsed(
         $$"""
         {
           "outline": { "shape": "rectangle", "widthMm": {{width}}, "heightMm": {{height}} },
@@ -47,7 +47,7 @@ public sealed class TestHost : IDisposable
         }
         """);
 
-    public static JsonObject Json(string text) => JsonNode.Parse(text)!.AsObject();
+    public static JsonObject Parsed(string text) => JsonNode.Parse(text)!.AsObject();
 
     public static StringContent Body(string text, string type = "application/json") => new(text, Encoding.UTF8, type);
 
@@ -68,7 +68,7 @@ public sealed class TestHost : IDisposable
     {
         var text = await answer.Content.ReadAsStringAsync();
         Assert.True(answer.StatusCode == status, $"{(int)answer.StatusCode}: {text}");
-        return Json(text);
+        return Parsed(text);
     }
 
     /// <summary>Problem details; fails when the answer is anything else.</summary>
