@@ -17,6 +17,13 @@ namespace MossLantern.Data;
 /// <param name="CanRedo">Whether there is a revision to step forward to.</param>
 public sealed record StoredPiece(string Id, int Version, Instant SavedAt, Piece Piece, bool CanUndo, bool CanRedo);
 
+/// <summary>A revision that the artist has named.</summary>
+/// <param name="Revision">Its number.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="NamedAt">When it was named.</param>
+/// <param name="Shown">Whether it is the one that the piece shows now.</param>
+public sealed record NamedVersion(int Revision, string Name, Instant NamedAt, bool Shown);
+
 /// <summary>A step along the revisions of a piece.</summary>
 public enum Step
 {
@@ -128,6 +135,74 @@ public sealed class PieceStore(WorkshopDatabase database)
                 : (to.Value, PieceJson.Read(connection.QuerySingle<string>(
                     "select document from piece_revision where piece_id = @id and revision = @to", new { id, to })));
         }, now);
+
+    /// <summary>The named revisions of a piece, oldest name first.</summary>
+    public ImmutableArray<NamedVersion> Named(string id)
+    {
+        using var connection = database.Connect();
+        return Named(connection, id);
+    }
+
+    /// <summary>Names the revision that a piece shows; a name it had is replaced.</summary>
+    /// <returns>The named revisions, or null when there is no such piece.</returns>
+    /// <exception cref="StaleVersionException">The version it was based on is not the newest.</exception>
+    public ImmutableArray<NamedVersion>? Name(string id, int basedOn, string name, Instant now) =>
+        database.Write<ImmutableArray<NamedVersion>?>(connection =>
+        {
+            var place = connection.QuerySingleOrDefault<Place>("select version as Version, revision as Revision from piece where id = @id", new { id });
+            if (place is null)
+            {
+                return null;
+            }
+
+            if (place.Version != basedOn)
+            {
+                throw new StaleVersionException((int)place.Version);
+            }
+
+            connection.Execute(
+                """
+                insert into piece_version (piece_id, revision, name, named_at) values (@id, @Revision, @name, @now)
+                on conflict (piece_id, revision) do update set name = @name, named_at = @now
+                """,
+                new { id, place.Revision, name, now = Times.Write(now) });
+            return Named(connection, id);
+        });
+
+    /// <summary>Takes a name away again; the revision stays.</summary>
+    /// <returns>Whether there was one.</returns>
+    public bool Unname(string id, int revision) =>
+        database.Write(connection => connection.Execute("delete from piece_version where piece_id = @id and revision = @revision", new { id, revision }) > 0);
+
+    /// <summary>A piece as it was at a revision, or null.</summary>
+    public Piece? At(string id, int revision)
+    {
+        using var connection = database.Connect();
+        return connection.QuerySingleOrDefault<string>("select document from piece_revision where piece_id = @id and revision = @revision", new { id, revision })
+            is { } document ? PieceJson.Read(document) : null;
+    }
+
+    /// <summary>Filled by property, as <see cref="Row"/> is.</summary>
+    private sealed class NamedRow
+    {
+        public long Revision { get; init; }
+
+        public required string Name { get; init; }
+
+        public required string NamedAt { get; init; }
+
+        public long Shown { get; init; }
+    }
+
+    private static ImmutableArray<NamedVersion> Named(SqliteConnection connection, string id) =>
+    [
+        .. connection.Query<NamedRow>(
+            """
+            select v.revision as Revision, v.name as Name, v.named_at as NamedAt, v.revision = p.revision as Shown
+            from piece_version v join piece p on p.id = v.piece_id where v.piece_id = @id order by v.named_at, v.revision
+            """,
+            new { id }).Select(r => new NamedVersion((int)r.Revision, r.Name, Times.Read(r.NamedAt), r.Shown != 0)),
+    ];
 
     private StoredPiece? Change(
         string id, int basedOn, Func<SqliteConnection, Place, (long Revision, Piece Piece)?> work, Instant now) =>

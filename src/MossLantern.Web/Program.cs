@@ -62,6 +62,7 @@ app.MapOpenApi();
 app.MapWorkshop();
 app.MapPieces();
 app.MapSharing();
+app.MapVersions();
 app.MapRuns();
 app.MapReckon();
 app.MapGrounds();

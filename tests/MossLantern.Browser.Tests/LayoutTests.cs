@@ -193,7 +193,7 @@ public sealed class LayoutTests : IDisposable
         page.TabTo("button", "See first: A dam");
         page.Press(Keys.Enter);
         page.WaitForText("How it would look.");
-        page.TabTo("button", "Take it", back: true);
+        page.TabTo("button", "Do it this way", back: true);
         page.Press(Keys.Enter);
         Waiting.Until(() => !page.Text.Contains("Floods what stays bare", StringComparison.Ordinal), "the dam to hold");
         page.WaitUntilKept();

@@ -8,6 +8,7 @@ import { localText } from './parts/format';
 import { PiecePage } from './piece/PiecePage';
 import { ReckonerPage } from './reckoner/ReckonerPage';
 import { NewPiece } from './shelf/NewPiece';
+import { SharePage } from './share/SharePage';
 import { Shelf } from './shelf/Shelf';
 import { SpeedPage } from './speed/SpeedPage';
 import { StandInsPage } from './standins/StandInsPage';
@@ -41,6 +42,7 @@ function Pages() {
         <Route path="/stand-ins" element={<StandInsPage />} />
         <Route path="/speed" element={<SpeedPage />} />
         <Route path="/pieces/:id" element={<ToGround />} />
+        <Route path="/pieces/:id/share" element={<SharePage />} />
         <Route path="/pieces/:id/:station" element={<Opened />} />
         <Route path="*" element={<Navigate to="/" replace />} />
       </Routes>

@@ -86,7 +86,7 @@ internal static class PieceEndpoints
                 ? TypedResults.Ok(workbench.Paint(stored.Piece, Layer(stored.Piece, layer), PaintDetail.Full))
                 : NoPiece());
         api.MapGet("/{id}/picture.png", Results<FileContentHttpResult, ProblemHttpResult> (
-            string id, int? width, HttpContext context, Workbench workbench, PieceStore pieces) =>
+            string id, int? width, int? revision, HttpContext context, Workbench workbench, PieceStore pieces) =>
         {
             var pixels = width ?? DefaultPixels;
             if (pixels is < LeastPixels or > MostPixels)
@@ -94,18 +94,18 @@ internal static class PieceEndpoints
                 return ProblemHandler.Invalid(new() { ["width"] = [$"The picture's width must be from {LeastPixels} to {MostPixels} pixels."] });
             }
 
-            if (pieces.Find(id) is not { } stored)
+            if ((revision is { } number ? pieces.At(id, number) : pieces.Find(id)?.Piece) is not { } piece)
             {
                 return NoPiece();
             }
 
             // A tall and narrow piece must not make an enormous picture.
-            var outline = stored.Piece.Ground.Whole;
+            var outline = piece.Ground.Whole;
             pixels = Math.Clamp((int)(MostPixels * outline.BoxWidthMm / outline.BoxHeightMm), 1, pixels);
 
             // The page asks for a picture by its version and the moment of its save, so it may keep it for as long as it wants.
             context.Response.Headers.CacheControl = context.Request.Query.ContainsKey("version") ? "private, max-age=31536000, immutable" : "no-cache";
-            return TypedResults.File(SkiaBrush.Png(workbench.Paint(stored.Piece, null, PaintDetail.Full), pixels), "image/png");
+            return TypedResults.File(SkiaBrush.Png(workbench.Paint(piece, null, PaintDetail.Full), pixels), "image/png");
         });
     }
 

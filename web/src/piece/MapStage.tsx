@@ -588,7 +588,7 @@ export function MapStage(props: Props) {
                   : `${props.trial.left} more ${props.trial.left === 1 ? 'finding' : 'findings'} would be left.`}
               </p>
               <button type="button" className="btn btn-primary" onClick={props.trial.take}>
-                Take it
+                Do it this way
               </button>
               <button type="button" className="btn btn-outline-primary" onClick={props.trial.leave}>
                 Leave it

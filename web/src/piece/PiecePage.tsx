@@ -219,9 +219,9 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             onAdd={pour}
           />
           <Kept page={page} canUndo={view.canUndo} canRedo={view.canRedo} />
-          <a className="picture-link" href={`/api/pieces/${id}/picture.png`} download={`${piece.name}.png`}>
-            Picture as PNG
-          </a>
+          <Link className="picture-link" to={`/pieces/${id}/share`}>
+            Versions, colourways, paper
+          </Link>
           <Again view={view} />
         </aside>
         <Tags

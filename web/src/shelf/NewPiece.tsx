@@ -55,6 +55,43 @@ export function NewPiece() {
         </button>
         <p className="quiet-line">Everything can be changed later. Nothing is poured yet.</p>
       </form>
+      <FromFile />
     </main>
+  );
+}
+
+/** A piece that was kept as a file comes back whole, or not at all. */
+function FromFile() {
+  const [failed, setFailed] = useState<string | null>(null);
+  const navigate = useNavigate();
+  const bring = async (file: File) => {
+    try {
+      const made = await take(api.POST('/api/pieces/import', { body: { text: await file.text() } }));
+      await navigate(`/pieces/${made.id}/map`);
+    } catch (e) {
+      const sentences =
+        e instanceof Refused ? Object.entries(e.errors).map(([field, s]) => `${field}: ${s[0]}`) : [];
+      setFailed(
+        sentences[0]?.replace(/^text: /, '') ??
+          (e instanceof Refused ? e.message : 'That could not be read.'),
+      );
+    }
+  };
+  return (
+    <p className="from-file">
+      <label htmlFor="from-file">Or bring a piece from a file</label>{' '}
+      <input
+        id="from-file"
+        type="file"
+        accept=".json,application/json"
+        aria-describedby={failed ? 'from-file-error' : undefined}
+        onChange={(e) => e.target.files?.[0] && void bring(e.target.files[0])}
+      />
+      {failed && (
+        <span id="from-file-error" className="field-error" role="alert">
+          {failed}
+        </span>
+      )}
+    </p>
   );
 }

@@ -1,0 +1,389 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import type { Painting, Piece, PieceView } from '../api/client';
+import { Refused, api, take } from '../api/client';
+import { paint } from '../painting/brush';
+import { Choice, ColourField, TextField, Whether } from '../parts/Fields';
+import { localText } from '../parts/format';
+import { coloursOf, recoloured } from './colours';
+
+/** What of a piece is kept by name, compared, copied, printed and given away. */
+export function SharePage() {
+  const { id = '' } = useParams();
+  const { data: view, error } = useQuery({
+    queryKey: ['share', id],
+    queryFn: () => take(api.GET('/api/pieces/{id}', { params: { path: { id } } })),
+  });
+  if (error)
+    return (
+      <main id="main" className="alone">
+        <h1>Not on the shelf</h1>
+        <p>{error.message}</p>
+      </main>
+    );
+  if (!view) return <main id="main" className="alone" aria-busy />;
+  return (
+    <main id="main" className="share">
+      <h1>
+        {view.piece.name}: <small>versions, colourways, paper</small>
+      </h1>
+      <p>
+        <Link to={`/pieces/${id}/map`}>Back to the piece</Link>
+      </p>
+      <Versions view={view} />
+      <Another view={view} />
+      <Paper view={view} />
+    </main>
+  );
+}
+
+const said = (e: unknown) => (e instanceof Refused ? e.message : 'That could not be done.');
+
+/** Named versions, and two of them over each other or side by side. */
+function Versions({ view }: { view: PieceView }) {
+  const queries = useQueryClient();
+  const { id } = view;
+  const params = { path: { id } };
+  const { data: named = [] } = useQuery({
+    queryKey: ['versions', id],
+    queryFn: () => take(api.GET('/api/pieces/{id}/versions', { params })),
+  });
+  const [failed, setFailed] = useState<string | null>(null);
+  const again = () => {
+    setFailed(null);
+    void queries.invalidateQueries({ queryKey: ['versions', id] });
+    void queries.invalidateQueries({ queryKey: ['share', id] });
+    void queries.invalidateQueries({ queryKey: ['piece', id] });
+    void queries.invalidateQueries({ queryKey: ['shelf'] });
+  };
+  const done = (work: Promise<unknown>) => void work.then(again).catch((e: unknown) => setFailed(said(e)));
+  const [left, setLeft] = useState<string | null>(null);
+  const [right, setRight] = useState('now');
+  const choices = [
+    ['now', 'as it is now'] as const,
+    ...named.map((n) => [String(n.revision), n.name] as const),
+  ];
+  const first = left ?? (named[0] ? String(named[0].revision) : 'now');
+  return (
+    <section aria-label="Versions">
+      <h2>Versions</h2>
+      <div className="version-parts">
+        <div>
+          <p className="line">
+            <TextField
+              label="Name it as it is now"
+              value=""
+              width={190}
+              onChange={(name) =>
+                name.trim() &&
+                done(
+                  take(
+                    api.POST('/api/pieces/{id}/versions', { params, body: { basedOn: view.version, name } }),
+                  ),
+                )
+              }
+            />
+          </p>
+          {named.length === 0 && (
+            <p className="hint">
+              No version has a name yet. A named one can be compared with any other and taken up again.
+            </p>
+          )}
+          <ul className="versions">
+            {named.map((n) => (
+              <li key={n.revision}>
+                <b>{n.name}</b> <small>{localText(n.namedAt.local)}</small>
+                <span className="row-buttons">
+                  {n.shown ? (
+                    <span className="hint">the one it shows</span>
+                  ) : (
+                    <button
+                      type="button"
+                      className="chip"
+                      aria-label={`Take up again: ${n.name}`}
+                      onClick={() =>
+                        done(
+                          take(
+                            api.POST('/api/pieces/{id}/versions/{revision}/take', {
+                              params: { path: { id, revision: n.revision } },
+                              body: { basedOn: view.version },
+                            }),
+                          ),
+                        )
+                      }
+                    >
+                      Take up again
+                    </button>
+                  )}
+                  <button
+                    type="button"
+                    className="chip"
+                    aria-label={`Forget the name: ${n.name}`}
+                    onClick={() =>
+                      done(
+                        take(
+                          api.DELETE('/api/pieces/{id}/versions/{revision}', {
+                            params: { path: { id, revision: n.revision } },
+                          }),
+                        ),
+                      )
+                    }
+                  >
+                    Forget the name
+                  </button>
+                </span>
+              </li>
+            ))}
+          </ul>
+          {failed && (
+            <p className="say-wrong" role="alert">
+              {failed}
+            </p>
+          )}
+        </div>
+        <div>
+          <p className="line">
+            <Choice label="Compare" value={first} choices={choices} onChange={setLeft} />
+            <Choice label="with" value={right} choices={choices} onChange={setRight} />
+          </p>
+          <Compared
+            view={view}
+            left={first}
+            right={right}
+            name={(which) => choices.find(([key]) => key === which)?.[1] ?? 'as it is now'}
+          />
+        </div>
+      </div>
+    </section>
+  );
+}
+
+interface ComparedProps {
+  view: PieceView;
+  left: string;
+  right: string;
+  name: (which: string) => string;
+}
+
+/** Two versions: one over the other up to a slider, or side by side. */
+function Compared({ view, left, right, name }: ComparedProps) {
+  const [beside, setBeside] = useState(false);
+  const [at, setAt] = useState(50);
+  const picture = (which: string) =>
+    `/api/pieces/${view.id}/picture.png?width=900&${which === 'now' ? `version=${view.version}` : `revision=${which}&version=r${which}`}`;
+  return (
+    <>
+      <div
+        className="compared"
+        data-beside={beside || undefined}
+        style={
+          beside ? undefined : { aspectRatio: `${view.plan.ground.widthMm} / ${view.plan.ground.heightMm}` }
+        }
+      >
+        <img src={picture(right)} alt={`Right: ${name(right)}`} />
+        <img
+          src={picture(left)}
+          alt={`Left: ${name(left)}`}
+          style={beside ? undefined : { clipPath: `inset(0 ${100 - at}% 0 0)` }}
+        />
+        {!beside && <i className="seam" style={{ left: `${at}%` }} aria-hidden />}
+      </div>
+      <p className="line">
+        <Whether
+          label="How they are shown"
+          value={beside}
+          no="one over the other"
+          yes="side by side"
+          onChange={setBeside}
+        />
+        {!beside && (
+          <>
+            <label htmlFor="seam" className="visually-hidden">
+              Where one ends and the other begins
+            </label>
+            <input
+              id="seam"
+              type="range"
+              min="0"
+              max="100"
+              value={at}
+              aria-valuetext={`${at} % ${name(left)}`}
+              onChange={(e) => setAt(Number(e.target.value))}
+            />
+          </>
+        )}
+      </p>
+    </>
+  );
+}
+
+/** The piece once more in other colours: picked one by one, looked at, put on the shelf. */
+function Another({ view }: { view: PieceView }) {
+  const { piece, id } = view;
+  const navigate = useNavigate();
+  const own = useMemo(() => coloursOf(piece), [piece]);
+  const [to, setTo] = useState<Record<string, string>>({});
+  const [name, setName] = useState(`${piece.name}, another colourway`);
+  const [failed, setFailed] = useState<string | null>(null);
+  const copy = async () => {
+    try {
+      const colours = Object.entries(to).map(([from, colour]) => ({ from, to: colour }));
+      const made = await take(
+        api.POST('/api/pieces/{id}/copy', { params: { path: { id } }, body: { name, colours } }),
+      );
+      await navigate(`/pieces/${made.id}/map`);
+    } catch (e) {
+      setFailed(said(e));
+    }
+  };
+  return (
+    <section aria-label="Another colourway">
+      <h2>Another colourway</h2>
+      <div className="version-parts">
+        <div>
+          <ul className="ways">
+            {own.map(({ colour, names }) => (
+              <li key={colour}>
+                <i className="swatch" style={{ background: colour }} aria-hidden />
+                <ColourField
+                  label={`In place of ${names}`}
+                  value={to[colour] ?? colour}
+                  onChange={(picked) => setTo((now) => ({ ...now, [colour]: picked }))}
+                />
+                <span>{names}</span>
+              </li>
+            ))}
+          </ul>
+          <p className="line">
+            <TextField label="Name of the copy" value={name} width={240} onChange={setName} />
+          </p>
+          <div className="row-buttons">
+            <button type="button" className="btn btn-primary" onClick={() => void copy()}>
+              Put the copy on the shelf
+            </button>
+            <button type="button" className="btn btn-outline-primary" onClick={() => setTo({})}>
+              As it was
+            </button>
+          </div>
+          {failed && (
+            <p className="say-wrong" role="alert">
+              {failed}
+            </p>
+          )}
+          <p className="hint">
+            The copy keeps the map and the recipes. What was prepared and poured stays with the first.
+          </p>
+        </div>
+        <Seen id={id} piece={piece} to={to} />
+      </div>
+    </section>
+  );
+}
+
+/** How the copy would look. */
+function Seen({ id, piece, to }: { id: string; piece: Piece; to: Record<string, string> }) {
+  const { data } = useQuery({
+    queryKey: ['colourway', id, to, piece],
+    queryFn: async () =>
+      (
+        await take(
+          api.POST('/api/pieces/{id}/preview', {
+            params: { path: { id } },
+            body: { piece: recoloured(piece, to), layerId: null, detail: 'full', numbers: false },
+          }),
+        )
+      ).painting,
+    placeholderData: (before) => before,
+  });
+  return data ? <Picture painting={data} label={`${piece.name} in these colours`} /> : <div />;
+}
+
+function Picture({ painting, label }: { painting: Painting; label: string }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const width = 560;
+  const scale = Math.min(width / painting.widthMm, 420 / painting.heightMm);
+  useEffect(() => {
+    const context = canvas.current?.getContext('2d');
+    if (!context) return;
+    context.setTransform(scale, 0, 0, scale, 0, 0);
+    context.clearRect(0, 0, painting.widthMm, painting.heightMm);
+    paint(context, painting, scale);
+  }, [painting, scale]);
+  return (
+    <canvas
+      ref={canvas}
+      role="img"
+      aria-label={label}
+      width={Math.round(painting.widthMm * scale)}
+      height={Math.round(painting.heightMm * scale)}
+    />
+  );
+}
+
+/** The full-size template, and the piece in open formats. */
+function Paper({ view }: { view: PieceView }) {
+  const { id, piece } = view;
+  const [paper, setPaper] = useState<'A4' | 'Letter'>('A4');
+  const [grid, setGrid] = useState(false);
+  const [layer, setLayer] = useState(piece.layers[0]!.id);
+  return (
+    <section aria-label="Paper and files">
+      <h2>Full size on paper, and as files</h2>
+      <p className="line">
+        <Choice
+          label="Template of"
+          value={layer}
+          choices={piece.layers.map((l) => [l.id, l.name] as const)}
+          onChange={setLayer}
+        />
+        <Choice
+          label="on"
+          value={paper}
+          choices={[
+            ['A4', 'A4'],
+            ['Letter', 'Letter'],
+          ]}
+          onChange={setPaper}
+        />
+        <Whether
+          label="Points to prick"
+          value={grid}
+          no="with lines only"
+          yes="with points to prick through, every 50 mm"
+          onChange={setGrid}
+        />
+      </p>
+      <p className="row-buttons">
+        <a
+          className="btn btn-primary"
+          href={`/api/pieces/${id}/template.pdf?layer=${layer}&paper=${paper}&grid=${grid}`}
+          download
+        >
+          Template as PDF
+        </a>
+        <a className="btn btn-outline-primary" href={`/api/pieces/${id}/map.svg`} download>
+          Map as SVG
+        </a>
+        <a className="btn btn-outline-primary" href={`/api/pieces/${id}/outline.svg`} download>
+          Outline as SVG
+        </a>
+        <a
+          className="btn btn-outline-primary"
+          href={`/api/pieces/${id}/picture.png`}
+          download={`${piece.name}.png`}
+        >
+          Picture as PNG
+        </a>
+        <a className="btn btn-outline-primary" href={`/api/pieces/${id}/piece.json`} download>
+          The whole piece as JSON
+        </a>
+      </p>
+      <p className="hint">
+        Every sheet has a bar of 100 mm: measure it, as printers like to shrink. Sheets overlap by 14 mm; lay
+        cross on cross. The piece as JSON can be brought in again on the page of a new piece; its{' '}
+        <a href="/api/schemas/piece.json">schema is published</a>.
+      </p>
+    </section>
+  );
+}
