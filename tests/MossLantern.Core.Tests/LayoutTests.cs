@@ -89,6 +89,13 @@ public class LayoutTests
             iter: 150);
 
     [Fact]
+    public void A_field_that_is_a_sliver_is_not_smoothed_away()
+    {
+        var map = Map(new Ground(new RoundOutline(264), EdgeStyle.TapedClean, 10, "#ffffff"), Layer(Fields(21, 7, 59046)));
+        Assert.All(map.Regions, r => Assert.True(r.AreaMm2 > 1, r.Id));
+    }
+
+    [Fact]
     public void Every_colour_of_fields_is_met_about_equally_often()
     {
         var map = Map(Samples.Panel(), Layer(Fields()));

@@ -120,10 +120,12 @@ public sealed class HouseTests : IDisposable
     {
         using var demo = new TestHost(demo: true);
         var shelf = await demo.List("/api/pieces");
-        Assert.Equal(["Marigold Dozen", "Peat Pool", "Marsh Light", "Bogbean Round", "Old Kiln", "Sundew Pair", "Bracken Slice"], shelf.Select(p => (string?)p!["name"]));
-        Assert.Equal([0.0, 0.0, 0.0, 0.0, 0.0, 0.0], shelf.SkipLast(1).Select(p => Math.Round((double)p!["footMm"]!, 2)));
+        Assert.Equal(
+            ["Marigold Dozen", "Peat Pool", "Marsh Light", "Sphagnum Pools", "Water Mint", "Heron Tray", "Rain Ring", "Bogbean Round", "Old Kiln", "Sundew Pair", "Bracken Slice"],
+            shelf.Select(p => (string?)p!["name"]));
+        Assert.Equal([0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0], shelf.SkipLast(1).Select(p => Math.Round((double)p!["footMm"]!, 2)));
         Assert.InRange((double)shelf[^1]!["footMm"]!, 5, 60);
-        Assert.Equal([1, 1, 2, 0, 1, 0, 0], shelf.Select(p => (int)p!["poured"]!));
+        Assert.Equal([1, 1, 2, 0, 0, 0, 0, 0, 1, 0, 0], shelf.Select(p => (int)p!["poured"]!));
         var tape = (await demo.Get("/api/ribbon"))["spans"]!.AsArray().First(s => (string?)s!["milestone"] == "tape-pull")!;
         Assert.Equal("ahead", (string?)tape["state"]);
         Assert.Contains((await demo.Get("/api/ribbon"))["spans"]!.AsArray(), s => (string?)s!["pieceName"] == "Peat Pool" && (string?)s["milestone"] == "demould");

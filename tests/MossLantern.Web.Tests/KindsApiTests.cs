@@ -247,7 +247,7 @@ public sealed class KindsApiTests : IDisposable
         }
 
         Assert.Equal(7, (int)moulds.Single(m => (string)m!["id"]! == "marsh-round")!["castings"]!);
-        Assert.Equal(7, (await demo.List("/api/pieces")).Count);
+        Assert.Equal(11, (await demo.List("/api/pieces")).Count);
     }
 
     private static async Task<string> Data(StreamReader reader)

@@ -18,11 +18,12 @@ internal sealed class FieldGrower
     private const int Kept = 32;
 
     private readonly ConcurrentDictionary<(Outline, int Fields, int Colours, int Seed), int[]> spread = new();
+    private readonly ConcurrentDictionary<(Outline, int Fields, int Seed), Coordinate[]> sites = new();
 
     /// <summary>The map of a layout.</summary>
     public RegionMap Grow(Outline outline, GrowthScale growth, FieldsLayout layout)
     {
-        var cells = new FieldCells(outline, layout, layout.Moved ?? []);
+        var cells = Cells(outline, layout, layout.Moved ?? []);
         var colours = Colours(outline, layout, cells);
         var patches = ImmutableArray.CreateBuilder<Patch>(layout.Fields + 1);
         for (var field = 0; field < layout.Fields; field++)
@@ -43,6 +44,17 @@ internal sealed class FieldGrower
         return new(outline, patches.ToImmutable(), growth.GridMm / 2);
     }
 
+    /// <summary>The points are kept between calls: a drag of one field's centre finds them where they were.</summary>
+    private FieldCells Cells(Outline outline, FieldsLayout layout, ImmutableArray<FieldPlace> moved)
+    {
+        if (sites.Count > Kept)
+        {
+            sites.Clear();
+        }
+
+        return new(outline, layout, moved, sites.GetOrAdd((outline, layout.Fields, layout.Seed), _ => FieldCells.Sites(outline, layout)));
+    }
+
     /// <summary>Colours are spread over the fields as they were before any was moved, so that a moved one keeps the rest; only where it now meets its own colour is something changed.</summary>
     private int[] Colours(Outline outline, FieldsLayout layout, FieldCells cells)
     {
@@ -54,7 +66,7 @@ internal sealed class FieldGrower
                 spread.Clear();
             }
 
-            var unmoved = layout.Moved is null or { IsEmpty: true } ? cells : new FieldCells(outline, layout, []);
+            var unmoved = layout.Moved is null or { IsEmpty: true } ? cells : Cells(outline, layout, []);
             colours = spread[key] = FieldColours.Spread(unmoved.Centres, unmoved.Touch(), layout.Colours.Length, layout.Seed);
         }
 
@@ -68,15 +80,22 @@ internal sealed class FieldCells
     private const int LeastCells = 70;
     private const double CellsPerField = 4.6;
     private const double SameMm = 1e-5;
+    private const double LeastFieldMm2 = 1;
+
+    /// <summary>How often corners are drawn straight, from the usual to not at all.</summary>
+    private static readonly int[] SmoothingRounds = [14, 5, 1, 0];
 
     private readonly List<(LineString Line, int First, int Second)> borders = [];
     private readonly Outline outline;
 
-    public FieldCells(Outline outline, FieldsLayout layout, ImmutableArray<FieldPlace> moved)
+    /// <param name="outline">What the fields lie in.</param>
+    /// <param name="layout">The layout.</param>
+    /// <param name="moved">Fields moved by hand.</param>
+    /// <param name="points">The points of the layout; they stay as they are.</param>
+    public FieldCells(Outline outline, FieldsLayout layout, ImmutableArray<FieldPlace> moved, Coordinate[] points)
     {
         this.outline = outline;
-        var random = new SplitMix((ulong)(uint)layout.Seed * 2654435761 + (ulong)layout.Fields);
-        var sites = Sites(outline, Math.Max(LeastCells, (int)(CellsPerField * layout.Fields)), ref random);
+        Coordinate[] sites = [.. points];
         var own = SpreadOut(sites, layout.Fields);
         var sides = Sides(outline, sites, out var near);
         var fieldOf = Grow(sites, own, near, layout.Seed);
@@ -88,8 +107,19 @@ internal sealed class FieldCells
         }
 
         Centres = [.. own.Select(i => new Spot(sites[i].X, sites[i].Y))];
-        Chain(sides, fieldOf, layout.Seed);
-        Areas = Faces(sites, own, fieldOf);
+
+        // Smoothing can wipe out a field that is a sliver; then less of it has to do.
+        Areas = [];
+        foreach (var rounds in SmoothingRounds)
+        {
+            borders.Clear();
+            Chain(sides, fieldOf, layout.Seed, rounds);
+            Areas = Faces(sites, own, fieldOf);
+            if (Areas.Zip(Centres).All(f => f.First.Area > LeastFieldMm2 || outline.SignedDistanceMm(f.Second.XMm, f.Second.YMm) > 0))
+            {
+                return;
+            }
+        }
     }
 
     /// <summary>Where each field was grown from.</summary>
@@ -109,10 +139,12 @@ internal sealed class FieldCells
     /// <summary>All borders between fields, as far as they lie inside the outline.</summary>
     public Geometry BordersInside() => Flat.Of(outline).Intersection(new MultiLineString([.. borders.Select(b => b.Line)]));
 
-    /// <summary>Points spread over the outline, each far from those before, then evened out once.</summary>
-    private static Coordinate[] Sites(Outline outline, int count, ref SplitMix random)
+    /// <summary>Points spread over the outline, each far from those before.</summary>
+    public static Coordinate[] Sites(Outline outline, FieldsLayout layout)
     {
         const int tries = 12;
+        var random = new SplitMix((ulong)(uint)layout.Seed * 2654435761 + (ulong)layout.Fields);
+        var count = Math.Max(LeastCells, (int)(CellsPerField * layout.Fields));
         double width = outline.BoxWidthMm, height = outline.BoxHeightMm;
         var sites = new List<Coordinate>(count);
         for (var misses = 0; sites.Count < count && misses < 400 * count;)
@@ -264,7 +296,7 @@ internal sealed class FieldCells
     }
 
     /// <summary>Joins the sides between two fields from meeting point to meeting point, and smooths each such line once.</summary>
-    private void Chain(List<(Coordinate From, Coordinate To, int First, int Second)> sides, int[] fieldOf, int seed)
+    private void Chain(List<(Coordinate From, Coordinate To, int First, int Second)> sides, int[] fieldOf, int seed, int rounds)
     {
         var open = sides.Where(s => fieldOf[s.First] != fieldOf[s.Second])
             .Select(s => (s.From, s.To, First: Math.Min(fieldOf[s.First], fieldOf[s.Second]), Second: Math.Max(fieldOf[s.First], fieldOf[s.Second]))).ToList();
@@ -289,15 +321,15 @@ internal sealed class FieldCells
                 line.Add(open[next].From.Equals2D(line[^1]) ? open[next].To : open[next].From);
             }
 
-            borders.Add((new LineString([.. Smooth(line, seed)]), open[start].First, open[start].Second));
+            borders.Add((new LineString([.. Smooth(line, seed, rounds)]), open[start].First, open[start].Second));
         }
     }
 
     /// <summary>Rounds the corners of a line and lets it wander a little; its ends stay.</summary>
-    private static List<Coordinate> Smooth(List<Coordinate> line, int seed)
+    private static List<Coordinate> Smooth(List<Coordinate> line, int seed, int rounds)
     {
         const double stepMm = 9;
-        const int rounds = 14;
+        var wanders = 3.2 * rounds / SmoothingRounds[0];
         var noise = new GradientNoise(seed);
         var closed = line[0].Equals2D(line[^1]);
         var fine = new List<Coordinate> { line[0] };
@@ -324,12 +356,12 @@ internal sealed class FieldCells
         var bent = fine;
         fine = [.. bent.Select((c, i) =>
         {
-            var wander = 3.2 * Math.Sin(Math.PI * i / (bent.Count - 1)) * noise.At((float)(c.X / 70), (float)(c.Y / 70), 0.5f);
-            var other = 3.2 * Math.Sin(Math.PI * i / (bent.Count - 1)) * noise.At((float)(c.X / 70) + 31, (float)(c.Y / 70), 0.5f);
+            var wander = wanders * Math.Sin(Math.PI * i / (bent.Count - 1)) * noise.At((float)(c.X / 70), (float)(c.Y / 70), 0.5f);
+            var other = wanders * Math.Sin(Math.PI * i / (bent.Count - 1)) * noise.At((float)(c.X / 70) + 31, (float)(c.Y / 70), 0.5f);
             return i == 0 || i == bent.Count - 1 ? c : new Coordinate(c.X + wander, c.Y + other);
         })];
 
-        for (var round = 0; round < 2; round++)
+        for (var round = 0; round < 2 && rounds > 0; round++)
         {
             var rounded = new List<Coordinate> { fine[0] };
             for (var i = 1; i < fine.Count; i++)
@@ -452,7 +484,7 @@ internal static class FieldColours
                 .MinBy(t => t.Energy);
             if (best.Energy >= before)
             {
-                // Stuck: give way to the field with the fewest neighbours of the other colour, and go on from there.
+                // No single change helps: there are too few colours for these borders.
                 return mended;
             }
 

@@ -41,15 +41,15 @@ internal static class GrowthLines
 
         Eikonal.Solve(grid, arrival, held, slowness);
 
-        // Falling inward, so that the set below a level is what lies further in.
+        // Falling inward, so that the set below a level is what lies further in; what lies outside the outline does not count.
         var deepest = 0f;
-        for (var row = GrowthGrid.Padding; row < grid.Rows - GrowthGrid.Padding; row++)
+        for (var row = 0; row < grid.Rows; row++)
         {
-            for (var column = GrowthGrid.Padding; column < grid.Columns - GrowthGrid.Padding; column++)
+            foreach (var (from, to) in outline.Chords(grid.Y(row)))
             {
-                if (outline.BoxWidthMm > 0 && arrival[row * grid.Columns + column] is var a and < Eikonal.Far / 2)
+                for (var column = Math.Max(0, grid.Column(from) + 1); column <= Math.Min(grid.Columns - 1, grid.Column(to)); column++)
                 {
-                    deepest = Math.Max(deepest, a);
+                    deepest = Math.Max(deepest, arrival[row * grid.Columns + column]);
                 }
             }
         }

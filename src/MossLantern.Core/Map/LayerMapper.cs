@@ -45,12 +45,13 @@ public sealed class LayerMapper
             return Plain(outline, growth, layer);
         }
 
-        var key = string.Join("||",
-            [Layout(layer), .. (layer.Zones ?? []).Select(z => Place(z.Id, z.Placed) + Layout(z.Of(layer))),
-             .. kept.Select(k => $"{Place(k.Id, k.WithDam)}{k.Keep}{layer.ClearCup}")]);
-        return Keep(maps, (outline, growth, key), _ => new ZonedMap(outline, layer, kept, (o, l) => Plain(o, growth, l), o => Cover(o, Grid(o, growth))));
-
-        static string Place(string id, Outline placed) => $"{id}:{placed.GetHashCode()}:";
+        // What the zones and kept spots leave stands for their places: outlines are the same when all their values are.
+        var places = kept.Select(k => k.WithDam).Concat((layer.Zones ?? []).Select(z => z.Placed));
+        var left = places.Aggregate(outline, (whole, place) => new CombinedOutline(whole, place, Shared: false));
+        var text = string.Join(
+            "||",
+            [Layout(layer), .. (layer.Zones ?? []).Select(z => $"{z.Id}:{Layout(z.Of(layer))}"), .. kept.Select(k => $"{k.Id}:{k.Keep}:{k.DamMm}:{layer.ClearCup}")]);
+        return Keep(maps, (left, growth, text), _ => new ZonedMap(outline, layer, kept, (o, l) => Plain(o, growth, l), o => Cover(o, Grid(o, growth))));
     }
 
     /// <summary>The area of every region that lies in a part of what a layer is poured in, mm², in the order of the map's regions.</summary>

@@ -1,5 +1,6 @@
 import type { KeptZone, Layer, LayerView, Outline, Piece } from '../api/client';
 import { changeLayout, moveField, moveSpot } from '../stations/map/layoutEdits';
+import { boxOf } from '../stations/ground/kinds';
 import { useUnits } from '../units/units';
 import { Grip } from './Grip';
 import type { Hold } from './Grip';
@@ -180,13 +181,6 @@ interface Placed {
   yMm: number;
 }
 
-const sizeOf = (o: Outline): [number, number] =>
-  o.shape === 'round'
-    ? [o.diameterMm, o.diameterMm]
-    : o.shape === 'drawn'
-      ? [40, 40]
-      : [o.widthMm, o.heightMm];
-
 /** A place stretched to another size, its middle where it was. */
 function stretched<T extends Placed>(of: T, widthMm: number, heightMm: number): T {
   const { outline } = of;
@@ -197,8 +191,8 @@ function stretched<T extends Placed>(of: T, widthMm: number, heightMm: number): 
       : outline.shape === 'drawn'
         ? outline
         : { ...outline, widthMm: fit(widthMm), heightMm: fit(heightMm) };
-  const [w, h] = sizeOf(outline);
-  const [nw, nh] = sizeOf(to);
+  const [w, h] = boxOf(outline);
+  const [nw, nh] = boxOf(to);
   return { ...of, outline: to, xMm: round(of.xMm + (w - nw) / 2), yMm: round(of.yMm + (h - nh) / 2) };
 }
 
@@ -218,7 +212,7 @@ interface PlaceProps<T extends Placed> {
 function PlaceHandles<T extends Placed>({ of, name, chosen, px, py, hold, edit, onChoose }: PlaceProps<T>) {
   const units = useUnits();
   const mm = (v: number) => units.show(v, 'mm');
-  const [w, h] = sizeOf(of.outline);
+  const [w, h] = boxOf(of.outline);
   const [x, y] = [of.xMm + w / 2, of.yMm + h / 2];
   const moved = (byX: number, byY: number) => (o: T) => ({
     ...o,

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import type { Layer, LayerView, Zone } from '../api/client';
+import { boxOf } from '../stations/ground/kinds';
 import { inZone } from '../stations/map/layoutEdits';
 
 /** The layer and what is worked out for it, or a zone of it as if it were a layer of its own. */
@@ -20,12 +21,7 @@ export function useZone(layer: Layer | undefined, plan: LayerView | undefined, z
 function planOf(plan: LayerView, { id, outline, xMm, yMm }: Zone): LayerView {
   const own = (regionId: string) => regionId.startsWith(`${id}/`);
   const bare = (regionId: string) => regionId.slice(id.length + 1);
-  const [widthMm, heightMm] =
-    outline.shape === 'round'
-      ? [outline.diameterMm, outline.diameterMm]
-      : outline.shape === 'drawn'
-        ? [plan.box.widthMm, plan.box.heightMm]
-        : [outline.widthMm, outline.heightMm];
+  const [widthMm, heightMm] = boxOf(outline);
   return {
     ...plan,
     box: { xMm, yMm, widthMm, heightMm },

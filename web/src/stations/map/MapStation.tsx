@@ -1,6 +1,7 @@
 import type { KeptZone, Layer, Outline, Piece, Zone } from '../../api/client';
 import { Choice, NumberField, TextField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
+import { boxOf } from '../ground/kinds';
 import type { StationProps } from '../station';
 import { LayoutPart } from './Layouts';
 import { freeId } from './layerEdits';
@@ -137,7 +138,7 @@ const shapes = [
 
 /** An outline of another shape in about the same place. */
 export function reshaped({ outline, xMm, yMm }: Place, shape: (typeof shapes)[number][0]): Place {
-  const [w, h] = sizeOf(outline);
+  const [w, h] = boxOf(outline);
   const across = Math.round(Math.sqrt(w * h));
   const to: Outline =
     shape === 'round'
@@ -152,16 +153,9 @@ export function reshaped({ outline, xMm, yMm }: Place, shape: (typeof shapes)[nu
             seed: 5,
           }
         : { shape, widthMm: w, heightMm: outline.shape === 'round' ? Math.round(h * 0.7) : h };
-  const [nw, nh] = sizeOf(to);
+  const [nw, nh] = boxOf(to);
   return { outline: to, xMm: Math.round(xMm + (w - nw) / 2), yMm: Math.round(yMm + (h - nh) / 2) };
 }
-
-const sizeOf = (o: Outline): [number, number] =>
-  o.shape === 'round'
-    ? [o.diameterMm, o.diameterMm]
-    : o.shape === 'drawn'
-      ? [40, 40]
-      : [o.widthMm, o.heightMm];
 
 interface PlaceProps<T extends Place> {
   of: T;
