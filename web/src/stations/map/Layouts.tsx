@@ -353,13 +353,11 @@ function PoolsPart(props: StationProps & { layout: Of<'pools'> }) {
       </p>
       <h3>Pools</h3>
       <ul className="bands layout-rows">
+        {/* By number, so that a pool keeps the focus when it gets its cup and with it an id of its own. */}
         {pools.map((pool, i) => {
           const name = regionName(layer, pool.id, pool.cupId);
           return (
-            <li
-              key={pool.id}
-              data-open={(selected?.kind === 'region' && selected.id === pool.id) || undefined}
-            >
+            <li key={i} data-open={(selected?.kind === 'region' && selected.id === pool.id) || undefined}>
               <div className="band" data-lit={(pool.cupId !== null && cup === pool.cupId) || undefined}>
                 {pool.cupId && <Colour layer={layer} cup={pool.cupId} editLayer={editLayer} />}
                 <button
