@@ -124,7 +124,7 @@ public sealed class LayoutTests : IDisposable
         Waiting.Until(() => Value(page, "Wall 6, spot 3") == at + 1, "the spot to be moved");
         page.WaitUntilKept();
         Fine(page);
-        page.TabTo("button", "Take wall 6 away");
+        page.TabTo("button", "Take away: wall 6");
         page.Press(Keys.Enter);
         Waiting.Until(() => !page.Text.Contains("Wall 6", StringComparison.Ordinal), "the wall to be gone");
         page.WaitUntilKept();

@@ -402,7 +402,7 @@ function PoolsPart(props: StationProps & { layout: Of<'pools'> }) {
               <button
                 type="button"
                 className="chip"
-                aria-label={`Take wall ${i + 1} away`}
+                aria-label={`Take away: wall ${i + 1}`}
                 onClick={() => {
                   editLayer(
                     changeLayout('pools', (p) => ({ ...p, strokes: p.strokes.filter((x) => x.id !== s.id) })),

@@ -308,7 +308,7 @@ function Kept({ piece, layer, edit, say, layerPlan }: StationProps) {
             <button
               type="button"
               className="chip"
-              aria-label={`Do not keep ${k.name}`}
+              aria-label={`Take out: ${k.name}`}
               onClick={() => edit((p) => ({ ...p, kept: (p.kept ?? []).filter((x) => x.id !== k.id) }))}
             >
               Take out
