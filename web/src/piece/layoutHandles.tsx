@@ -1,5 +1,5 @@
 import type { KeptZone, Layer, LayerView, Outline, Piece } from '../api/client';
-import { changeLayout, moveField, moveSpot } from '../stations/map/layoutEdits';
+import { changeLayout, moveField, moveSpot, stepField, stepSpot } from '../stations/map/layoutEdits';
 import { boxOf } from '../stations/ground/kinds';
 import { useUnits } from '../units/units';
 import { Grip } from './Grip';
@@ -48,8 +48,8 @@ export function LayoutHandles(props: Props) {
         most={4500}
         dot
         hold={hold((byX, byY) => move(at.xMm + byX, at.yMm + byY))}
-        onStep={(by) => editLayer(move(at.xMm + by, at.yMm))}
-        onStepDown={(by) => editLayer(move(at.xMm, at.yMm + by))}
+        onStep={(by) => editLayer(changeLayout(kind, (l) => ({ ...l, xMm: l.xMm + by })))}
+        onStepDown={(by) => editLayer(changeLayout(kind, (l) => ({ ...l, yMm: l.yMm + by })))}
       />
     );
   };
@@ -84,8 +84,15 @@ export function LayoutHandles(props: Props) {
               const [dx, dy] = [to.x - layout.xMm, to.y - layout.yMm];
               return set(degrees(dx, dy), (Math.hypot(dx, dy) - radius) * tiltPerMm);
             })}
-            onStep={(by) => editLayer(set(layout.tiltDeg, layout.tiltPercent + by))}
-            onStepDown={(by) => editLayer(set(layout.tiltDeg + by, layout.tiltPercent))}
+            onStep={(by) =>
+              editLayer(
+                changeLayout('puddle', (l) => ({
+                  ...l,
+                  tiltPercent: Math.min(400, Math.max(0, l.tiltPercent + by)),
+                })),
+              )
+            }
+            onStepDown={(by) => editLayer(changeLayout('puddle', (l) => ({ ...l, tiltDeg: l.tiltDeg + by })))}
           />
         </>
       );
@@ -110,7 +117,9 @@ export function LayoutHandles(props: Props) {
             least={-360}
             most={360}
             hold={hold((_x, _y, to) => set(degrees(to.x - x, to.y - y)))}
-            onStep={(by) => editLayer(set(layout.directionDeg + by))}
+            onStep={(by) =>
+              editLayer(changeLayout('marble', (m) => ({ ...m, directionDeg: m.directionDeg + by })))
+            }
           />
         </>
       );
@@ -135,8 +144,8 @@ export function LayoutHandles(props: Props) {
             dot={chosen}
             onFocus={() => onSelect({ kind: 'region', id: region.id })}
             hold={hold((byX, byY) => moveField(field, at.xMm + byX, at.yMm + byY))}
-            onStep={(by) => editLayer(moveField(field, at.xMm + by, at.yMm))}
-            onStepDown={(by) => editLayer(moveField(field, at.xMm, at.yMm + by))}
+            onStep={(by) => editLayer(stepField(field, region.anchor!, by, 0))}
+            onStepDown={(by) => editLayer(stepField(field, region.anchor!, 0, by))}
           />
         );
       });
@@ -162,8 +171,8 @@ export function LayoutHandles(props: Props) {
                 least={-1500}
                 most={4500}
                 hold={hold((byX, byY) => moveSpot(stroke.id, i, s.xMm + byX, s.yMm + byY))}
-                onStep={(by) => editLayer(moveSpot(stroke.id, i, s.xMm + by, s.yMm))}
-                onStepDown={(by) => editLayer(moveSpot(stroke.id, i, s.xMm, s.yMm + by))}
+                onStep={(by) => editLayer(stepSpot(stroke.id, i, by, 0))}
+                onStepDown={(by) => editLayer(stepSpot(stroke.id, i, 0, by))}
               />
             ))}
           </>
@@ -194,6 +203,11 @@ function stretched<T extends Placed>(of: T, widthMm: number, heightMm: number): 
   const [w, h] = boxOf(outline);
   const [nw, nh] = boxOf(to);
   return { ...of, outline: to, xMm: round(of.xMm + (w - nw) / 2), yMm: round(of.yMm + (h - nh) / 2) };
+}
+
+function widened<T extends Placed>(of: T, byX: number, byY: number): T {
+  const [w, h] = boxOf(of.outline);
+  return stretched(of, w + byX, h + byY);
 }
 
 interface PlaceProps<T extends Placed> {
@@ -242,8 +256,8 @@ function PlaceHandles<T extends Placed>({ of, name, chosen, px, py, hold, edit, 
         dot
         onFocus={onChoose}
         hold={hold(moved)}
-        onStep={(by) => edit(moved(by, 0))}
-        onStepDown={(by) => edit(moved(0, by))}
+        onStep={(by) => edit((o) => ({ ...o, xMm: o.xMm + by }))}
+        onStepDown={(by) => edit((o) => ({ ...o, yMm: o.yMm + by }))}
       />
       {chosen && (
         <>
@@ -257,7 +271,7 @@ function PlaceHandles<T extends Placed>({ of, name, chosen, px, py, hold, edit, 
             least={5}
             most={2900}
             hold={hold((_x, _y, to) => () => stretched(of, 2 * Math.abs(to.x - x), h))}
-            onStep={(by) => edit(() => stretched(of, w + by, h))}
+            onStep={(by) => edit((o) => widened(o, by, 0))}
           />
           {of.outline.shape !== 'round' && (
             <Grip
@@ -270,8 +284,8 @@ function PlaceHandles<T extends Placed>({ of, name, chosen, px, py, hold, edit, 
               least={5}
               most={2900}
               hold={hold((_x, _y, to) => () => stretched(of, w, 2 * Math.abs(to.y - y)))}
-              onStep={(by) => edit(() => stretched(of, w, h + by))}
-              onStepDown={(by) => edit(() => stretched(of, w, h + by))}
+              onStep={(by) => edit((o) => widened(o, 0, by))}
+              onStepDown={(by) => edit((o) => widened(o, 0, by))}
             />
           )}
         </>

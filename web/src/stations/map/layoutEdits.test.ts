@@ -12,6 +12,7 @@ import {
   periodOf,
   recolourField,
   sequenceAgain,
+  stepField,
   thinned,
   withFieldColour,
   withPoolCup,
@@ -130,6 +131,16 @@ describe('fields', () => {
     const red = recolourField(2, 'bone')(recolourField(2, 'moss')(fields));
     expect(layoutOf(red, 'fields')!.recoloured).toEqual([{ field: 2, cup: 'bone' }]);
     expect(layoutOf(recolourField(2, null)(red), 'fields')!.recoloured).toEqual([]);
+  });
+
+  it('take one step after another from where they are', () => {
+    const stepped = stepField(
+      3,
+      { xMm: 50, yMm: 60 },
+      0,
+      1,
+    )(stepField(3, { xMm: 50, yMm: 60 }, 10, 0)(fields));
+    expect(layoutOf(stepped, 'fields')!.moved).toEqual([{ field: 3, xMm: 60, yMm: 61 }]);
   });
 
   it('have a metallic vein that goes with its cup', () => {

@@ -312,6 +312,12 @@ export const moveField = (field: number, xMm: number, yMm: number) =>
     ],
   }));
 
+/** A field moved by so much from where it is now. */
+export const stepField = (field: number, anchor: Spot, byX: number, byY: number) => (layer: Layer) => {
+  const at = layoutOf(layer, 'fields')?.moved?.find((m) => m.field === field) ?? anchor;
+  return moveField(field, at.xMm + byX, at.yMm + byY)(layer);
+};
+
 export const recolourField = (field: number, cup: string | null) =>
   changeLayout('fields', (f) => ({
     ...f,
@@ -374,6 +380,12 @@ export const moveSpot = (stroke: string, index: number, xMm: number, yMm: number
         : s,
     ),
   }));
+
+/** A spot of a wall moved by so much from where it is now. */
+export const stepSpot = (stroke: string, index: number, byX: number, byY: number) => (layer: Layer) => {
+  const at = layoutOf(layer, 'pools')?.strokes.find((s) => s.id === stroke)?.spots[index];
+  return at ? moveSpot(stroke, index, at.xMm + byX, at.yMm + byY)(layer) : layer;
+};
 
 /** The cup of a pool: an own one for a pool that has none yet. */
 export function colourPool(layer: Layer, pool: { id: string; anchor?: Spot | null }, cup: string): Layer {
