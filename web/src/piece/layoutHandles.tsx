@@ -130,6 +130,9 @@ export function LayoutHandles(props: Props) {
         const field = Number(region.id.split('-')[1]);
         const at = (layout.moved ?? []).find((m) => m.field === field) ?? region.anchor;
         const chosen = selected?.kind === 'region' && selected.id === region.id;
+        // Moved, it is chosen; merely passed on the way to its colour, another one is not.
+        const choose = () => onSelect({ kind: 'region', id: region.id });
+        const held = hold((byX, byY) => moveField(field, at.xMm + byX, at.yMm + byY));
         return (
           <Grip
             key={region.id}
@@ -142,10 +145,21 @@ export function LayoutHandles(props: Props) {
             least={-1500}
             most={4500}
             dot={chosen}
-            onFocus={() => onSelect({ kind: 'region', id: region.id })}
-            hold={hold((byX, byY) => moveField(field, at.xMm + byX, at.yMm + byY))}
-            onStep={(by) => editLayer(stepField(field, region.anchor!, by, 0))}
-            onStepDown={(by) => editLayer(stepField(field, region.anchor!, 0, by))}
+            hold={{
+              ...held,
+              drop: (event, by) => {
+                choose();
+                held.drop(event, by);
+              },
+            }}
+            onStep={(by) => {
+              choose();
+              editLayer(stepField(field, region.anchor!, by, 0));
+            }}
+            onStepDown={(by) => {
+              choose();
+              editLayer(stepField(field, region.anchor!, 0, by));
+            }}
           />
         );
       });
