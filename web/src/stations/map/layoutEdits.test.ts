@@ -69,7 +69,7 @@ describe('a layer laid out in another way', () => {
     // And back again.
     const back = laidOutAs(to, 'rings', box);
     whole(back);
-    expect(back.layout).toBeNull();
+    expect(back.layout ?? null).toBeNull();
   });
 
   it('keeps what it is when it is that already', () => {
