@@ -189,7 +189,6 @@ public sealed class LayoutTests : IDisposable
         page.WaitForText("Kept, in every layer");
         page.Choose("How Inlay is kept", "stays bare");
         page.WaitForText("Floods what stays bare");
-        var kept = page.Text;
         page.TabTo("button", "See first: A dam");
         page.Press(Keys.Enter);
         page.WaitForText("How it would look.");

@@ -1,4 +1,5 @@
 using CsCheck;
+using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
@@ -386,4 +387,38 @@ public class LayoutTests
                 Assert.NotEmpty(new PieceValidator().Validate(Samples.Piece(Samples.Panel(), lost)).Errors);
             },
             iter: 100);
+
+    [Fact]
+    public void What_was_kept_bare_is_still_bare_when_the_piece_is_poured_over_again()
+    {
+        var layer = Samples.Layer(Samples.Heart(250, 180), 12, 0);
+        var piece = Samples.Piece(Samples.Panel(), layer) with { Kept = [new("k", "Foil", new RoundOutline(80), 40, 280, Keep.Bare, 6)] };
+        var over = Rework.Over(piece, "old");
+        Assert.Empty(new PieceValidator().Validate(over).Errors);
+        var beneath = new PiecePlanner(Mapper).Paint(over, null, PaintDetail.Draft).Insets.Single(i => i.Below).Painting;
+        Assert.Equal(
+            new PiecePlanner(Mapper).Paint(piece, null, PaintDetail.Draft).Paths.Select(p => (p.Region, p.Path, p.Fill)),
+            beneath.Paths.Select(p => (p.Region, p.Path, p.Fill)));
+        Assert.Contains(beneath.Paths, p => p.Region == "kept/k/dam");
+    }
+
+    [Fact]
+    public void A_mixed_cup_looks_like_the_mix_and_covers_by_the_shares_of_what_is_in_it()
+    {
+        var mix = new Cup("mix", "mix", "#999999", null, 0, [new("white", 3), new("black", 1), new("clear", 4)]);
+        var layer = Samples.Layer(null, 0) with
+        {
+            Cups =
+            [
+                new("white", "white", "#e6e6e6", ColourantClass.Paste, 4), new("black", "black", "#595959", ColourantClass.Mica, 2), Samples.Cup("clear", null, 0), mix,
+            ],
+        };
+        var look = CupLook.Of(layer, mix);
+
+        // Paste covers 1.2 and mica 0.25 for each % and mm: an eighth of each part, three of white, one of black; clear only thins.
+        Assert.Equal(3.0 / 8 * 4 * 1.2 + 1.0 / 8 * 2 * 0.25, look.CoverPerMm, 1e-12);
+        var (white, black) = (Colour.Of("#e6e6e6"), Colour.Of("#595959"));
+        Assert.Equal(Pigment.Reflectance(white.R, black.R, 2.0 / 14), look.Colour.R, 1e-9);
+        Assert.InRange(look.Colour.R, black.R, white.R);
+    }
 }

@@ -14,10 +14,9 @@ public partial class PaintingTests
     [Fact]
     public void Metallic_acrylic_at_ten_percent_and_two_millimetres_covers_three_quarters()
     {
-        Assert.Equal(0.753, Colour.Opacity(0.07, 10, 2), 0.0005);
-        Assert.Equal(0.753, Colour.Opacity(Samples.Cup("c", ColourantClass.AcrylicMetallic, 10), 2), 0.0005);
-        Assert.Equal(0, Colour.Opacity(Samples.Cup("c", null, 0), 2));
-        Assert.Equal(0, Colour.Opacity(Samples.Cup("c", ColourantClass.Lacing, 3), 2));
+        Assert.Equal(0.753, CupLook.Of(Stack, Samples.Cup("c", ColourantClass.AcrylicMetallic, 10)).Opacity(2), 0.0005);
+        Assert.Equal(0, CupLook.Of(Stack, Samples.Cup("c", null, 0)).Opacity(2));
+        Assert.Equal(0, CupLook.Of(Stack, Samples.Cup("c", ColourantClass.Lacing, 3)).Opacity(2));
     }
 
     [Fact]

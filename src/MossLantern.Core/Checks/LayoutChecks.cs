@@ -3,6 +3,7 @@ using MossLantern.Core.Map;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Units;
+using MossLantern.Core.Walls;
 
 namespace MossLantern.Core.Checks;
 
@@ -274,12 +275,6 @@ internal sealed class DullFieldCheck : ICheck
 /// <summary>Resin is poured beside a spot that is to stay bare, and nothing holds it back.</summary>
 internal sealed class FloodsBareCheck : ICheck
 {
-    /// <summary>A dam stands so much higher than the resin, mm.</summary>
-    private const double AboveMm = 3;
-
-    /// <summary>Width of a bead of silicone, as a share of its height.</summary>
-    private const double WidthOfHeight = 1.2;
-
     public string Id => "floods-bare";
 
     public IEnumerable<Finding> Look(Looked looked)
@@ -295,13 +290,13 @@ internal sealed class FloodsBareCheck : ICheck
             }
 
             var depth = looked.Piece.Layers.Where(l => l.Within is null).Sum(l => l.DepthMm);
-            var height = depth + AboveMm;
-            var width = Math.Clamp(Math.Ceiling(2 * WidthOfHeight * height) / 2, Accepted.DamMm.From, Accepted.DamMm.To);
+            var height = EdgeTape.LeastDamHeightMm(depth);
+            var width = Math.Clamp(Math.Ceiling(2 * Bead.SiliconeWidthMm(height)) / 2, Accepted.DamMm.From, Accepted.DamMm.To);
             var anchor = looked.Plan.Layers.SelectMany(l => l.Regions).First(r => r.Id == regionId).Anchor;
             yield return new(
                 Id, $"floods-bare@{kept.Id}", Grade.Mend, "Floods what stays bare",
                 $"{wet[0].Name} is poured round {kept.Name} and nothing holds it back: resin fills a texture and kills a colour shift. A dam of {{0}} keeps it out.",
-                [Reckoned.Of(height, "mm", Formulas.Tape, new("depth of all layers", depth, "mm", Origin.Own), new("above it", AboveMm, "mm", Origin.Default))],
+                [Reckoned.Of(height, "mm", Formulas.Tape, new("depth of all layers", depth, "mm", Origin.Own), new("above it", EdgeTape.AboveMm, "mm", Origin.Default))],
                 new("map", wet[0].Id, anchor?.XMm, anchor?.YMm),
                 [
                     Change("dam", "A dam {0} wide round it", k => k with { DamMm = width }, width),

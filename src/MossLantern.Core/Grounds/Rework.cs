@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using System.Globalization;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
-using NetTopologySuite.Geometries;
 
 namespace MossLantern.Core.Grounds;
 
@@ -21,7 +20,7 @@ public static class Rework
     public static Piece Over(Piece old, string id)
     {
         ArgumentNullException.ThrowIfNull(old);
-        var ground = Over(old.Ground, new(old.Name, id, old.Ground, old.Growth, old.Layers));
+        var ground = Over(old.Ground, new(old.Name, id, old.Ground, old.Growth, old.Layers, Kept: old.Kept));
         var name = $"{old.Name}, again";
         var first = FirstPiece.Of(name.Length <= PieceValidator.LongestName ? name : old.Name, ground);
         return first with { Growth = old.Growth, Layers = [first.Layers[0] with { Name = "Over the old work", DepthMm = OverMm }] };
@@ -108,22 +107,13 @@ public static class Rework
 
     private static (Outline Outline, double ByX, double ByY) Buffered(Outline outline, double mm)
     {
-        var rings = outline.Rings;
-        var factory = new GeometryFactory();
-        var outer = factory.CreateMultiPolygon([.. rings.Where(r => r.SignedAreaMm2 > 0).Select(r => Polygon(factory, r))]).Buffer(0).Buffer(mm);
-        foreach (var hole in rings.Where(r => r.SignedAreaMm2 < 0))
+        var outer = Flat.Of([.. outline.Rings.Where(r => r.SignedAreaMm2 > 0)]).Buffer(0).Buffer(mm);
+        foreach (var hole in outline.Rings.Where(r => r.SignedAreaMm2 < 0))
         {
-            outer = outer.Difference(Polygon(factory, hole));
+            outer = Flat.Without(outer, Flat.Of([hole.Reversed()]));
         }
 
         var box = outer.EnvelopeInternal;
-        var grown = Enumerable.Range(0, outer.NumGeometries).Select(i => (Polygon)outer.GetGeometryN(i))
-            .SelectMany(part => part.InteriorRings.Prepend(part.ExteriorRing))
-            .Select(ring => ring.Coordinates[..^1])
-            .Select(corners => new Ring([.. corners.Select(c => c.X - box.MinX)], [.. corners.Select(c => c.Y - box.MinY)]));
-        return (DrawnOutline.Of(grown), -box.MinX, -box.MinY);
+        return (DrawnOutline.Of(Flat.Rings(outer).Select(r => r.Moved(-box.MinX, -box.MinY))), -box.MinX, -box.MinY);
     }
-
-    private static Polygon Polygon(GeometryFactory factory, Ring ring) => factory.CreatePolygon(
-        [.. Enumerable.Range(0, ring.Count + 1).Select(i => new Coordinate(ring.Xs[i % ring.Count], ring.Ys[i % ring.Count]))]);
 }

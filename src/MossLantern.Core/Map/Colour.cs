@@ -1,6 +1,4 @@
 using System.Globalization;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
 
 namespace MossLantern.Core.Map;
 
@@ -33,21 +31,6 @@ public readonly record struct Colour(double R, double G, double B)
     public Colour Tone(double tone) => tone >= 0
         ? Mix(new(1, 1, 1), tone)
         : new(R * (1 + tone), G * (1 + tone), B * (1 + tone));
-
-    /// <summary>Opacity of a coloured film.</summary>
-    /// <param name="cover">Cover κ of the colourant's class, per % and mm.</param>
-    /// <param name="loadPercent">Load, %.</param>
-    /// <param name="depthMm">Depth, mm.</param>
-    public static double Opacity(double cover, double loadPercent, double depthMm) => 1 - Math.Exp(-depthMm * cover * loadPercent);
-
-    /// <summary>Opacity of a cup's resin at a depth; clear resin and the lacing additive cover nothing.</summary>
-    public static double Opacity(Cup cup, double depthMm)
-    {
-        ArgumentNullException.ThrowIfNull(cup);
-        return cup.Colourant is null or ColourantClass.Lacing
-            ? 0
-            : Opacity(TypicalMaterials.Of(cup.Colourant.Value).Cover, cup.LoadPercent, depthMm);
-    }
 
     private static double ToLinear(int value)
     {

@@ -61,7 +61,7 @@ public static class Painter
     }
 
     private static PaintInset Beneath(LayerMapper mapper, OldWork old, PaintDetail detail) =>
-        new(true, old.XMm, old.YMm, Paint(mapper, new(old.Name, old.Ground, old.Growth, old.Layers), old.Layers.Length - 1, detail));
+        new(true, old.XMm, old.YMm, Paint(mapper, old.Itself, old.Layers.Length - 1, detail));
 
     private static Painting Layered(LayerMapper mapper, Piece piece, ImmutableArray<Layer> layers, Outline outline, bool solid, PaintDetail detail)
     {

@@ -101,13 +101,18 @@ public sealed record PanelSet(int Count, double GapMm, bool Mirrored);
 /// <param name="YMm">Where the top of its box lies, mm from the top of the new one.</param>
 /// <param name="StandsMm">How far its face stands above what lies round it, mm: the first layer fills that up too.</param>
 /// <param name="ReliefMm">How far lines and stones stand up from its face, mm; 0 where it was sanded flat.</param>
+/// <param name="Kept">Zones that its layers kept visible or bare; null for none.</param>
 /// <remarks>Source: docs/craft/grounds.md, Older work.</remarks>
 public sealed record OldWork(
     string Name, string? PieceId, Ground Ground, GrowthScale Growth, ImmutableArray<Layer> Layers,
-    double XMm = 0, double YMm = 0, double StandsMm = 0, double ReliefMm = 0)
+    double XMm = 0, double YMm = 0, double StandsMm = 0, double ReliefMm = 0, ImmutableArray<KeptZone>? Kept = null)
 {
     /// <summary>How much older work may lie beneath each other.</summary>
     public const int Deepest = 4;
+
+    /// <summary>It as a piece of its own.</summary>
+    [JsonIgnore]
+    public Piece Itself => new(Name, Ground, Growth, Layers, Kept: Kept);
 
     /// <summary>Its outline, where it lies.</summary>
     [JsonIgnore]

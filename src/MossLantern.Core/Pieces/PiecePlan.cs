@@ -180,14 +180,13 @@ public sealed class PiecePlanner(LayerMapper mapper)
 
         var at = y - old.YMm;
         var from = left + old.XMm;
-        var beneath = new Piece(old.Name, old.Ground, old.Growth, old.Layers);
         return
         [
             .. Beneath(old.Ground, at, from),
             .. old.Layers.Where(l => l.Within is null).Select(layer =>
             {
                 var outline = old.Ground.OutlineOf(layer);
-                var map = mapper.Map(beneath, layer);
+                var map = mapper.Map(old.Itself, layer);
                 var cupOf = map.Regions.ToDictionary(r => r.Id, r => r.CupId);
                 return new StratumBeneath(layer.Name, layer.DepthMm,
                 [

@@ -13,6 +13,9 @@ public static class Bead
     /// <summary>Width of an outliner's bead of a height, mm.</summary>
     public static double OutlinerWidthMm(double heightMm) => 2 * heightMm;
 
+    /// <summary>Width of a bead of silicone of a height, mm.</summary>
+    public static double SiliconeWidthMm(double heightMm) => 1.2 * heightMm;
+
     /// <summary>Cross-section, mm².</summary>
     public static double SectionMm2(double heightMm, double widthMm) => Math.PI * widthMm * heightMm / 4;
 

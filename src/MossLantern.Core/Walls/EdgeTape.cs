@@ -8,7 +8,9 @@ namespace MossLantern.Core.Walls;
 /// <remarks>Source: docs/craft/walls.md, Edge tape.</remarks>
 public sealed record EdgeTape(double? MaskWidthMm, double? DamWidthMm, double DamHeightMm, double LengthEachMm)
 {
-    private const double AboveMm = 3;
+    /// <summary>A dam stands so much higher than the resin, mm.</summary>
+    public const double AboveMm = 3;
+
     private const double OverlapMm = 10;
     private const double CornerMm = 25;
     private const double TabMm = 20;
@@ -22,7 +24,7 @@ public sealed record EdgeTape(double? MaskWidthMm, double? DamWidthMm, double Da
     public static EdgeTape Of(
         double perimeterMm, int corners, double sideMm, double openDepthMm, IReadOnlyCollection<double> stockWidthsMm)
     {
-        var dam = openDepthMm + AboveMm;
+        var dam = LeastDamHeightMm(openDepthMm);
         return new(
             Narrowest(stockWidthsMm, sideMm), Narrowest(stockWidthsMm, dam + OverlapMm), dam,
             perimeterMm + CornerMm * corners + TabMm);
@@ -32,7 +34,10 @@ public sealed record EdgeTape(double? MaskWidthMm, double? DamWidthMm, double Da
     public static double LeastMaskMm(double sideMm) => sideMm;
 
     /// <summary>Least width of the dam run, mm.</summary>
-    public static double LeastDamMm(double openDepthMm) => openDepthMm + AboveMm + OverlapMm;
+    public static double LeastDamMm(double openDepthMm) => LeastDamHeightMm(openDepthMm) + OverlapMm;
+
+    /// <summary>Least height of a dam that holds layers back, mm.</summary>
+    public static double LeastDamHeightMm(double openDepthMm) => openDepthMm + AboveMm;
 
     private static double? Narrowest(IReadOnlyCollection<double> widths, double least) =>
         widths.Where(w => w >= least).Order().Cast<double?>().FirstOrDefault();

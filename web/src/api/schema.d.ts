@@ -3466,6 +3466,8 @@ export interface components {
              * @default 0
              */
             reliefMm: number;
+            /** @description Zones that its layers kept visible or bare; null for none. */
+            kept?: null | components["schemas"]["KeptZone"][];
         };
         OneLoad: {
             /** Format: double */
