@@ -421,4 +421,25 @@ public class LayoutTests
         Assert.Equal(Pigment.Reflectance(white.R, black.R, 2.0 / 14), look.Colour.R, 1e-9);
         Assert.InRange(look.Colour.R, black.R, white.R);
     }
+
+    [Fact]
+    public void A_zone_tells_the_numbers_of_its_own_layout()
+    {
+        var layer = Layer(new FloodLayout("moss")) with
+        {
+            Zones =
+            [
+                new("z1", "Pool", new RoundOutline(160), 40, 40, new PuddleLayout(120, 120, [new("a", "bone", 20), new("b", "umber", 5)]), [], [new("b1", 10, true, "bed")], 0, "bed"),
+                new("z2", "Rim", new RoundOutline(120), 300, 200, new LinesLayout("clear", 1, 0, 3), [], [new("b1", 10, true, "clear"), new("l1", 6, false, "moss"), new("l2", 6, false, "moss")], 0, "bed"),
+            ],
+        };
+        var facts = Plan(Samples.Panel(), layer).Layers[0].Facts.ToDictionary(f => f.Id, f => f.Number.Value);
+        Assert.Equal(Math.Sqrt(20_000 / (3 * Math.PI)), facts["z1/radius-a"], 1e-9);
+        Assert.Equal(60, facts["z2/rim-room"], 1.5);
+        Assert.Equal(12, facts["z2/lines-need"]);
+
+        // Two repeats of one line each, in rings of 6 mm, 2 mm of the 3 mm deep.
+        Assert.Equal(Math.PI * (60 * 60 - 54 * 54) * 2 / 1000, facts["z2/repeat-1"], 0.15);
+        Assert.Equal(Math.PI * (54 * 54 - 48 * 48) * 2 / 1000, facts["z2/repeat-2"], 0.15);
+    }
 }

@@ -83,6 +83,9 @@ internal sealed class BandMap : LayerMap
         ];
     }
 
+    /// <summary>How deep the map reaches, counted from its far end, mm.</summary>
+    internal double FarFromRimMm() => FarFromRimMm(Cover);
+
     /// <summary>How deep the map reaches in a part of the outline, counted from its far end, mm.</summary>
     internal double FarFromRimMm(OutlineCover part)
     {

@@ -24,7 +24,7 @@ public static class LayoutFacts
     /// <summary>Id of the room that lines need.</summary>
     public const string LinesNeed = "lines-need";
 
-    /// <summary>The numbers of a layer's own layout, its zones aside.</summary>
+    /// <summary>The numbers of a layer's layout, and of the layouts of its zones, whose ids and regions come after the zone's id and a slash.</summary>
     /// <param name="mapper">Lays out the maps.</param>
     /// <param name="piece">A valid piece.</param>
     /// <param name="layer">A layer of it.</param>
@@ -37,22 +37,26 @@ public static class LayoutFacts
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(map);
         ArgumentNullException.ThrowIfNull(cups);
-        var outline = piece.Ground.OutlineOf(layer);
-        return layer.Layout switch
-        {
-            LinesLayout lines => [.. Lines(mapper, piece, layer, lines, cups)],
-            PuddleLayout puddle => [.. PuddleOf(layer, puddle, map)],
-            FieldsLayout { Vein: not null } => [.. Vein(map)],
-            PoolsLayout pools => [.. Walls(outline, pools, map)],
-            _ => [],
-        };
+        var ml = cups.Regions.ToDictionary(r => r.RegionId, r => r.LayerMl.Value);
+        var parts = map is ZonedMap zoned ? zoned.Parts : [new("", piece.Ground.OutlineOf(layer), layer, map)];
+        return
+        [
+            .. parts.Where(p => p.Map is not null).SelectMany(p => (p.Layer.Layout switch
+            {
+                LinesLayout lines => Lines(piece, p.Layer, lines, p.Prefix.Length == 0 ? mapper.RimRoomMm(piece, layer) : ((BandMap)p.Map!).FarFromRimMm(), p.Prefix, ml),
+                PuddleLayout puddle => PuddleOf(p.Layer, puddle, p.Map!),
+                FieldsLayout { Vein: not null } => Vein(p.Map!),
+                PoolsLayout pools => Walls(p.Outline, pools, p.Map!),
+                _ => [],
+            }).Select(f => f with { Id = p.Prefix + f.Id })),
+        ];
     }
 
-    private static IEnumerable<LayoutFact> Lines(LayerMapper mapper, Piece piece, Layer layer, LinesLayout lines, CupPlan cups)
+    private static IEnumerable<LayoutFact> Lines(
+        Piece piece, Layer layer, LinesLayout lines, double room, string prefix, Dictionary<string, double> ml)
     {
         var own = layer.Bands.Where(b => !b.FillsRest).ToList();
         var widths = layer.BandWidthsMm();
-        var room = mapper.RimRoomMm(piece, layer);
         yield return new(RimRoom, "Room from the rim to the middle", Reckoned.Of(room, "mm", Formulas.RimRoom,
             new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default), new("waviness", lines.WavinessMm, "mm", Origin.Own, "layout.wavinessMm")));
         yield return new(LinesNeed, $"{own.Count} lines need", new(widths.Sum(), "mm", Formulas.LinesNeed,
@@ -64,10 +68,9 @@ public static class LayoutFacts
         var period = Period(laid);
         if (period < laid.Count)
         {
-            var ml = cups.Regions.ToDictionary(r => r.RegionId, r => r.LayerMl);
             foreach (var (repeat, number) in laid.Chunk(period).Select((r, i) => (r, i + 1)))
             {
-                var sum = repeat.Select(b => (b, Ml: ml.GetValueOrDefault(b.Id)?.Value ?? 0)).ToList();
+                var sum = repeat.Select(b => (b, Ml: ml.GetValueOrDefault(prefix + b.Id))).ToList();
                 yield return new(
                     string.Create(CultureInfo.InvariantCulture, $"repeat-{number}"), number == 1 ? "Repeat 1, at the rim" : $"Repeat {number}",
                     new(sum.Sum(s => s.Ml), "ml", Formulas.PourVolume,

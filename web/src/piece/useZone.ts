@@ -27,6 +27,6 @@ function planOf(plan: LayerView, { id, outline, xMm, yMm }: Zone): LayerView {
     box: { xMm, yMm, widthMm, heightMm },
     regions: plan.regions.filter((r) => own(r.id)).map((r) => ({ ...r, id: bare(r.id) })),
     cut: plan.cut.filter((s) => own(s.regionId)).map((s) => ({ ...s, regionId: bare(s.regionId) })),
-    facts: [],
+    facts: plan.facts.filter((f) => own(f.id)).map((f) => ({ ...f, id: bare(f.id) })),
   };
 }

@@ -76,10 +76,12 @@ function Colour({
 
 /** The numbers that only this layout has. */
 export function Facts({ layerPlan }: StationProps) {
-  if (layerPlan.facts.length === 0) return null;
+  // Those of the zones are told where the zone is worked in.
+  const own = layerPlan.facts.filter((f) => !f.id.includes('/'));
+  if (own.length === 0) return null;
   return (
     <dl className="facts">
-      {layerPlan.facts.map((f) => (
+      {own.map((f) => (
         <div key={f.id}>
           <dt>{f.label}</dt>
           <dd>
@@ -115,7 +117,9 @@ export function LayoutPart(props: StationProps) {
 }
 
 function Lines(props: StationProps & { layout: Of<'lines'> }) {
-  const { layer, layout, editLayer, sayLayer } = props;
+  const { layer, layerPlan, layout, editLayer, sayLayer } = props;
+  // How often the sequence is laid already; where it is laid once there are no repeats to tell.
+  const repeats = Math.max(1, layerPlan.facts.filter((f) => f.id.startsWith('repeat-')).length);
   const set = (to: Partial<Of<'lines'>>) => editLayer(changeLayout('lines', (l) => ({ ...l, ...to })));
   return (
     <>
@@ -150,7 +154,11 @@ function Lines(props: StationProps & { layout: Of<'lines'> }) {
       <Facts {...props} />
       <BandList {...props} />
       <div className="row-buttons">
-        <button type="button" className="btn btn-outline-primary" onClick={() => editLayer(sequenceAgain)}>
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => editLayer((l) => sequenceAgain(l, repeats))}
+        >
           Lay the sequence again
         </button>
         <button

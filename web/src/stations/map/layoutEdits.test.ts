@@ -9,7 +9,6 @@ import {
   layoutOf,
   moveField,
   onZone,
-  periodOf,
   recolourField,
   sequenceAgain,
   stepField,
@@ -94,22 +93,11 @@ describe('a layer laid out in another way', () => {
   });
 });
 
-describe('lines', () => {
-  const line = (id: string, c: string, widthMm = 5) => ({ id, widthMm, fillsRest: false, cup: c });
-
-  it('begin again after the shortest sequence', () => {
-    expect(periodOf([line('a', 'x'), line('b', 'y'), line('c', 'x'), line('d', 'y')])).toBe(2);
-    expect(periodOf([line('a', 'x'), line('b', 'y'), line('c', 'x')])).toBe(3);
-    expect(periodOf([line('a', 'x'), line('b', 'x', 6)])).toBe(2);
-    expect(periodOf([])).toBe(0);
-  });
-
-  it('are laid again further in, each with an id of its own', () => {
-    const once = laidOutAs(layer(), 'lines', box);
-    const twice = sequenceAgain(sequenceAgain(once));
-    expect(twice.bands.map((b) => b.cup)).toEqual([once.bands[0]!.cup, 'moss', 'moss', 'moss']);
-    expect(new Set(twice.bands.map((b) => b.id)).size).toBe(4);
-  });
+it('a sequence of lines is laid again further in, each line with an id of its own', () => {
+  const once = laidOutAs(layer(), 'lines', box);
+  const thrice = sequenceAgain(sequenceAgain(once, 1), 2);
+  expect(thrice.bands.map((b) => b.cup)).toEqual([once.bands[0]!.cup, 'moss', 'moss', 'moss']);
+  expect(new Set(thrice.bands.map((b) => b.id)).size).toBe(4);
 });
 
 describe('fields', () => {

@@ -216,27 +216,17 @@ const ringsOf = (layer: Layer, width: number) =>
     cup: c.id,
   }));
 
-/** What lies between the rim and the middle once more, further in: the sequence is laid again. */
-export function sequenceAgain(layer: Layer): Layer {
+/** The sequence of lines, which is laid so many times already, once more further in. */
+export function sequenceAgain(layer: Layer, repeats: number): Layer {
   const lines = layer.bands.filter((b) => !b.fillsRest);
-  const period = periodOf(lines);
   const taken = layer.bands.map((b) => b.id);
-  const again = lines.slice(0, period).map((line) => {
+  const again = lines.slice(0, Math.round(lines.length / repeats)).map((line) => {
     const id = freeId('line', taken);
     taken.push(id);
     return { ...line, id };
   });
   const fill = layer.bands.findIndex((b) => b.fillsRest);
   return { ...layer, bands: layer.bands.toSpliced(fill + 1, 0, ...again) };
-}
-
-/** After how many lines, from the middle, a sequence begins again. */
-export function periodOf(lines: Layer['bands']): number {
-  const same = (a: number, b: number) =>
-    lines[a]!.cup === lines[b]!.cup && lines[a]!.widthMm === lines[b]!.widthMm;
-  for (let p = 1; p < lines.length; p++)
-    if (lines.length % p === 0 && lines.every((_, i) => i < p || same(i, i - p))) return p;
-  return lines.length;
 }
 
 /** Another pour of a puddle, of a colour of its own. */
