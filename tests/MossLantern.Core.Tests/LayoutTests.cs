@@ -433,7 +433,13 @@ public class LayoutTests
                 new("z2", "Rim", new RoundOutline(120), 300, 200, new LinesLayout("clear", 1, 0, 3), [], [new("b1", 10, true, "clear"), new("l1", 6, false, "moss"), new("l2", 6, false, "moss")], 0, "bed"),
             ],
         };
-        var facts = Plan(Samples.Panel(), layer).Layers[0].Facts.ToDictionary(f => f.Id, f => f.Number.Value);
+        var plan = Plan(Samples.Panel(), layer).Layers[0];
+        var facts = plan.Facts.ToDictionary(f => f.Id, f => f.Number.Value);
+
+        // What can be changed where it is read is changed in the zone; the depth is the layer's.
+        Assert.Equal("zones[z1].layout.pours[b].ml", plan.Cups.Regions.Single(r => r.RegionId == "z1/b").LayerMl.Inputs[0].Field);
+        Assert.Equal("zones[z2].bands[l1].widthMm", plan.Facts.Single(f => f.Id == "z2/lines-need").Number.Inputs[0].Field);
+        Assert.Equal("depthMm", plan.Facts.Single(f => f.Id == "z1/radius-a").Number.Input("depth").Field);
         Assert.Equal(Math.Sqrt(20_000 / (3 * Math.PI)), facts["z1/radius-a"], 1e-9);
         Assert.Equal(60, facts["z2/rim-room"], 1.5);
         Assert.Equal(12, facts["z2/lines-need"]);

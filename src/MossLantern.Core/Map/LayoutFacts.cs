@@ -48,8 +48,18 @@ public static class LayoutFacts
                 FieldsLayout { Vein: not null } => Vein(p.Map!),
                 PoolsLayout pools => Walls(p.Outline, pools, p.Map!),
                 _ => [],
-            }).Select(f => f with { Id = p.Prefix + f.Id })),
+            }).Select(f => p.Prefix.Length == 0 ? f : InZone(f, p.Prefix))),
         ];
+    }
+
+    /// <summary>The number of a zone, decided in the zone; the depth is the layer's.</summary>
+    private static LayoutFact InZone(LayoutFact fact, string prefix)
+    {
+        var field = Zone.PlaceOf(prefix).Field;
+        return new(prefix + fact.Id, fact.Label, fact.Number with
+        {
+            Inputs = [.. fact.Number.Inputs.Select(i => i.Field is { } own && own != "depthMm" ? i with { Field = field + own } : i)],
+        });
     }
 
     private static IEnumerable<LayoutFact> Lines(

@@ -200,16 +200,17 @@ public static class CupPlanner
     /// <summary>What is poured as it is asked for, or laid on others along its length.</summary>
     private static Reckoned OwnMl(Ground ground, Region region, OwnVolume own, int copies)
     {
+        var (field, id) = Zone.PlaceOf(region.Id);
         ReckonedInput[] times = copies == 1 ? [] : [new(ground.Set is null ? "pieces at once" : "panels", copies, "", Origin.Own)];
         return own.LengthMm is { } length
             ? new(own.Ml * copies, "ml", Formulas.VeinVolume,
             [
                 new("length", length, "mm", Origin.Reckoned),
-                new("width", own.WidthMm!.Value, "mm", Origin.Own, "layout.vein.widthMm"),
-                new("thickness", own.ThicknessMm!.Value, "mm", Origin.Own, "layout.vein.thicknessMm"),
+                new("width", own.WidthMm!.Value, "mm", Origin.Own, field + "layout.vein.widthMm"),
+                new("thickness", own.ThicknessMm!.Value, "mm", Origin.Own, field + "layout.vein.thicknessMm"),
                 .. times,
             ])
-            : new(own.Ml * copies, "ml", Formulas.PuddlePour, [new("poured", own.Ml, "ml", Origin.Own, $"layout.pours[{region.Id}].ml"), .. times]);
+            : new(own.Ml * copies, "ml", Formulas.PuddlePour, [new("poured", own.Ml, "ml", Origin.Own, $"{field}layout.pours[{id}].ml"), .. times]);
     }
 
     private static RegionVolume Poured(string regionId, string cupId, Reckoned layer, Reckoned edge) =>

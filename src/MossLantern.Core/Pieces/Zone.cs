@@ -28,6 +28,11 @@ public sealed record Zone(
     [JsonIgnore]
     public Outline Placed => new PlacedOutline(Outline, XMm, YMm);
 
+    /// <summary>Where the layout of a region is decided in its layer, to be put before a field of it, and the region's id in that layout.</summary>
+    /// <param name="regionId">A region's id.</param>
+    internal static (string Field, string RegionId) PlaceOf(string regionId) =>
+        regionId.Split('/', 2) is [var zone, var own] ? ($"zones[{zone}].", own) : ("", regionId);
+
     /// <summary>The layer as it is inside the zone.</summary>
     public Layer Of(Layer layer)
     {

@@ -79,7 +79,7 @@ function How({ of }: { of: Reckoned }) {
                   unit={input.unit}
                   width={58}
                   value={Number(input.value.toFixed(3))}
-                  takes={`layers.${input.field.replace(/\[[^\]]*\]/g, '')}`}
+                  takes={`layers.${input.field.replace(/^zones\[[^\]]*\]\./, '').replace(/\[[^\]]*\]/g, '')}`}
                   error={editing.say(input.field)}
                   onChange={(v) => v !== null && editing.set(input.field!, v)}
                 />

@@ -12,11 +12,16 @@ const Context = createContext<Editing | null>(null);
 export const EditingProvider = Context;
 export const useEditing = () => use(Context);
 
+const nameOf = (item: unknown) => {
+  const { id, cup } = item as { id?: string; cup?: string };
+  return id ?? cup;
+};
+
 type Tree = Record<string, unknown> | unknown[];
 
 /**
- * Sets a value at a place like `cups[amber].loadPercent`: parts of a list are named by their id. A part that is not there
- * leaves everything as it is.
+ * Sets a value at a place like `cups[amber].loadPercent`: parts of a list are named by their id, shares by the cup they are
+ * of. A part that is not there leaves everything as it is.
  */
 export function setAt<T>(root: T, place: string, value: unknown): T {
   const steps = place.replaceAll('[', '.').replaceAll(']', '').split('.');
@@ -28,7 +33,7 @@ export function setAt<T>(root: T, place: string, value: unknown): T {
     const step = steps[depth]!;
     const tree = node as Tree;
     if (Array.isArray(tree))
-      return tree.map((item) => ((item as { id?: string }).id === step ? walk(item, depth + 1) : item));
+      return tree.map((item) => (nameOf(item) === step ? walk(item, depth + 1) : item));
     return { ...tree, [step]: walk(tree[step], depth + 1) };
   };
   return walk(root, 0) as T;
@@ -40,7 +45,7 @@ export function placeOf(root: unknown, place: string): string {
   return place.replace(/([^.[\]]+)(?:\[([^\]]+)\])?/g, (_, name: string, id?: string) => {
     node = (node as Record<string, unknown> | undefined)?.[name];
     if (id === undefined || !Array.isArray(node)) return name;
-    const at = node.findIndex((item) => (item as { id?: string }).id === id);
+    const at = node.findIndex((item) => nameOf(item) === id);
     node = node[at];
     return `${name}[${at}]`;
   });

@@ -142,9 +142,11 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
           ? edit((p) => setAt(p, field, value))
           : editWhole((l) => setInLayer(l, field, value, systems)),
       say: (field: string) =>
-        field.startsWith('ground.') ? say(field) : sayLayer(layer ? placeOf(layer, field) : field),
+        field.startsWith('ground.') || !layer
+          ? say(field)
+          : say(`layers[${layerIndex}].${placeOf(layer, field)}`),
     }),
-    [edit, editWhole, say, sayLayer, layer, systems],
+    [edit, editWhole, say, layerIndex, layer, systems],
   );
 
   // What a remedy would give is shown in place of the piece, until it is taken or left or anything else changes.
