@@ -3,8 +3,9 @@ import { moves } from './moves';
 /** What a grip does while it is held; distances in pixels from where it was taken. */
 export interface Hold {
   take?: () => void;
-  move: (event: PointerEvent, by: { x: number; y: number }) => void;
-  drop: (event: PointerEvent, by: { x: number; y: number }) => void;
+  /** By how much since it was taken, and where in the drawing the hand is, in pixels. */
+  move: (event: PointerEvent, by: { x: number; y: number }, at: { x: number; y: number }) => void;
+  drop: (event: PointerEvent, by: { x: number; y: number }, at: { x: number; y: number }) => void;
 }
 
 interface Props {
@@ -57,15 +58,19 @@ export function Grip({
     let moved = false;
     hold.take?.();
     const by = (event: PointerEvent) => ({ x: event.clientX - from.x, y: event.clientY - from.y });
+    const at = (event: PointerEvent) => {
+      const drawing = grip.ownerSVGElement!.getBoundingClientRect();
+      return { x: event.clientX - drawing.x, y: event.clientY - drawing.y };
+    };
     const move = (event: PointerEvent) => {
       moved = true;
-      hold.move(event, by(event));
+      hold.move(event, by(event), at(event));
     };
     const drop = (event: PointerEvent) => {
       grip.removeEventListener(moves, move);
       grip.removeEventListener('pointerup', drop);
       grip.removeEventListener('pointercancel', drop);
-      if (moved || hold.take) hold.drop(event, by(event));
+      if (moved || hold.take) hold.drop(event, by(event), at(event));
     };
     grip.addEventListener(moves, move);
     grip.addEventListener('pointerup', drop);

@@ -8,7 +8,6 @@ import type {
   LayerView,
   Outline,
   Painting,
-  Piece,
   PlanView,
 } from '../api/client';
 import { placeId } from '../parts/Findings';
@@ -58,8 +57,8 @@ interface Props {
   editLayer: (change: (layer: Layer) => Layer) => void;
   dragWhole: (change: (layer: Layer) => Layer, movedAt: number) => void;
   editWhole: (change: (layer: Layer) => Layer) => void;
-  dragPiece: (change: (piece: Piece) => Piece, movedAt: number) => void;
-  editPiece: (change: (piece: Piece) => Piece) => void;
+  dragKept: (change: (kept: KeptZone[]) => KeptZone[], movedAt: number) => void;
+  editKept: (change: (kept: KeptZone[]) => KeptZone[]) => void;
   dragGround: (change: (ground: Ground) => Ground, movedAt: number) => void;
   editGround: (change: (ground: Ground) => Ground) => void;
 }
@@ -129,9 +128,10 @@ export function MapStage(props: Props) {
     x: (room.width - fitted.widthMm * pixelsPerMm) / 2 + zoom.x,
     y: (room.height - below + margin - fitted.heightMm * pixelsPerMm) / 2 + zoom.y,
   };
+  const inMm = (at: Spot): Spot => ({ x: (at.x - view.x) / pixelsPerMm, y: (at.y - view.y) / pixelsPerMm });
   const toMm = (e: { clientX: number; clientY: number }) => {
     const box = stage.current!.getBoundingClientRect();
-    return { x: (e.clientX - box.x - view.x) / pixelsPerMm, y: (e.clientY - box.y - view.y) / pixelsPerMm };
+    return inMm({ x: e.clientX - box.x, y: e.clientY - box.y });
   };
 
   /** The view so much nearer, with what lay at one point of the frame at another, or still there. */
@@ -357,54 +357,41 @@ export function MapStage(props: Props) {
     element.addEventListener('pointercancel', stop);
   };
 
-  const holdLayer = (
-    change: (byX: number, byY: number, to: { x: number; y: number }) => (l: Layer) => Layer,
-  ): Hold => ({
-    move: (event, by) => {
-      dragLive(change(by.x / pixelsPerMm, by.y / pixelsPerMm, toMm(event)), event.timeStamp);
+  /** What is held moves at once, is previewed on the way, and is kept when it is let go. */
+  const holding =
+    <T,>(
+      now: T,
+      show: (of: T | null) => void,
+      drag: (change: (of: T) => T, movedAt: number) => void,
+      edit: (change: (of: T) => T) => void,
+      take?: () => void,
+    ) =>
+    (change: (byX: number, byY: number, to: Spot) => (of: T) => T): Hold => ({
+      take,
+      move: (event, by, at) => {
+        const to = change(by.x / pixelsPerMm, by.y / pixelsPerMm, inMm(at));
+        drag(to, event.timeStamp);
+        redraw.put(() => show(to(now)));
+      },
+      drop: (_, by, at) => {
+        redraw.drop();
+        show(null);
+        edit(change(by.x / pixelsPerMm, by.y / pixelsPerMm, inMm(at)));
+      },
+    });
+  const holdLayer = holding(props.layer, setLive, dragLayer, editLayer);
+  const holdWhole = holding(props.whole, setLiveWhole, props.dragWhole, props.editWhole);
+  const holdKept = holding(props.kept, setLiveKept, props.dragKept, props.editKept);
+  const holdGround = holding(
+    props.ground,
+    (of) => {
+      if (of === null) setHeld(null);
+      setLiveGround(of);
     },
-    drop: (event, by) => {
-      dropLive(change(by.x / pixelsPerMm, by.y / pixelsPerMm, toMm(event)));
-    },
-  });
-  const holdGround = (change: (byX: number, byY: number, to: Spot) => (g: Ground) => Ground): Hold => ({
-    take: () => setHeld({ widthMm: shape.widthMm, heightMm: shape.heightMm }),
-    move: (event, by) => {
-      const to = change(by.x / pixelsPerMm, by.y / pixelsPerMm, toMm(event));
-      dragGround(to, event.timeStamp);
-      redraw.put(() => setLiveGround(to(props.ground)));
-    },
-    drop: (event, by) => {
-      setHeld(null);
-      redraw.drop();
-      setLiveGround(null);
-      editGround(change(by.x / pixelsPerMm, by.y / pixelsPerMm, toMm(event)));
-    },
-  });
-  const holdWhole = (change: (byX: number, byY: number, to: Spot) => (l: Layer) => Layer): Hold => ({
-    move: (event, by) => {
-      const to = change(by.x / pixelsPerMm, by.y / pixelsPerMm, toMm(event));
-      props.dragWhole(to, event.timeStamp);
-      redraw.put(() => setLiveWhole(to(props.whole)));
-    },
-    drop: (event, by) => {
-      redraw.drop();
-      setLiveWhole(null);
-      props.editWhole(change(by.x / pixelsPerMm, by.y / pixelsPerMm, toMm(event)));
-    },
-  });
-  const holdPiece = (change: (byX: number, byY: number, to: Spot) => (p: Piece) => Piece): Hold => ({
-    move: (event, by) => {
-      const to = change(by.x / pixelsPerMm, by.y / pixelsPerMm, toMm(event));
-      props.dragPiece(to, event.timeStamp);
-      redraw.put(() => setLiveKept(to({ kept: props.kept } as Piece).kept ?? null));
-    },
-    drop: (event, by) => {
-      redraw.drop();
-      setLiveKept(null);
-      props.editPiece(change(by.x / pixelsPerMm, by.y / pixelsPerMm, toMm(event)));
-    },
-  });
+    dragGround,
+    editGround,
+    () => setHeld({ widthMm: shape.widthMm, heightMm: shape.heightMm }),
+  );
   const outlined = (change: (o: Outline) => Outline) => (g: Ground) => ({ ...g, outline: change(g.outline) });
 
   const chosenBand = selected?.kind === 'band' ? layer.bands.findIndex((b) => b.id === selected.id) : -1;
@@ -485,8 +472,8 @@ export function MapStage(props: Props) {
                   py={py}
                   holdWhole={holdWhole}
                   editWhole={props.editWhole}
-                  holdPiece={holdPiece}
-                  editPiece={props.editPiece}
+                  holdKept={holdKept}
+                  editKept={props.editKept}
                 />
                 {trace && (
                   <path

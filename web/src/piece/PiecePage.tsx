@@ -1,6 +1,6 @@
 import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useNavigate, useSearchParams } from 'react-router';
-import type { Finding, Ground, Layer, Painting, Piece, PieceView, PlanView } from '../api/client';
+import type { Finding, Ground, KeptZone, Layer, Painting, Piece, PieceView, PlanView } from '../api/client';
 import { Refused, api, take } from '../api/client';
 import { CoreSample } from '../parts/CoreSample';
 import { CupRow } from '../parts/CupRow';
@@ -203,6 +203,10 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   }
 
   const onGround = (change: (ground: Ground) => Ground) => (p: Piece) => ({ ...p, ground: change(p.ground) });
+  const onKept = (change: (kept: KeptZone[]) => KeptZone[]) => (p: Piece) => ({
+    ...p,
+    kept: change(p.kept ?? []),
+  });
   const here = plan.findings.filter((f) => f.place.station === station);
   const Page = pages[station as Station];
   return (
@@ -265,8 +269,8 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             editLayer={editLayer}
             dragWhole={dragWhole}
             editWhole={editWhole}
-            dragPiece={drag}
-            editPiece={edit}
+            dragKept={(change, movedAt) => drag(onKept(change), movedAt)}
+            editKept={(change) => edit(onKept(change))}
             dragGround={(change, movedAt) => drag(onGround(change), movedAt)}
             editGround={(change) => edit(onGround(change))}
           />

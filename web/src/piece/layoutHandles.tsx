@@ -1,4 +1,4 @@
-import type { KeptZone, Layer, LayerView, Outline, Piece } from '../api/client';
+import type { KeptZone, Layer, LayerView, Outline, Zone } from '../api/client';
 import { changeLayout, moveField, moveSpot, stepField, stepSpot } from '../stations/map/layoutEdits';
 import { boxOf } from '../stations/ground/kinds';
 import { useUnits } from '../units/units';
@@ -147,9 +147,9 @@ export function LayoutHandles(props: Props) {
             dot={chosen}
             hold={{
               ...held,
-              drop: (event, by) => {
+              drop: (...how) => {
                 choose();
-                held.drop(event, by);
+                held.drop(...how);
               },
             }}
             onStep={(by) => {
@@ -318,24 +318,19 @@ interface ZoneProps {
   py: (mm: number) => number;
   holdWhole: HoldOf<Layer>;
   editWhole: (change: (layer: Layer) => Layer) => void;
-  holdPiece: HoldOf<Piece>;
-  editPiece: (change: (piece: Piece) => Piece) => void;
+  holdKept: HoldOf<KeptZone[]>;
+  editKept: (change: (kept: KeptZone[]) => KeptZone[]) => void;
 }
 
-const onZoneOf =
-  (id: string) =>
-  <T extends Placed>(change: (of: T) => T) =>
-  (layer: Layer): Layer => ({
-    ...layer,
-    zones: (layer.zones ?? []).map((z) =>
-      z.id === id ? (change(z as unknown as T) as unknown as typeof z) : z,
-    ),
-  });
+/** A change of one of several, by its id. */
+const onOne =
+  <T extends { id: string }>(id: string, change: (of: T) => T) =>
+  (all: T[]): T[] =>
+    all.map((one) => (one.id === id ? change(one) : one));
 
-const onKept =
-  (id: string) =>
-  (change: (of: KeptZone) => KeptZone) =>
-  (piece: Piece): Piece => ({ ...piece, kept: (piece.kept ?? []).map((k) => (k.id === id ? change(k) : k)) });
+const onZoneOf =
+  (id: string, change: (of: Zone) => Zone) =>
+  (layer: Layer): Layer => ({ ...layer, zones: onOne(id, change)(layer.zones ?? []) });
 
 /** The zones of a layer and what the piece keeps. */
 export function ZoneHandles(props: ZoneProps) {
@@ -350,8 +345,8 @@ export function ZoneHandles(props: ZoneProps) {
           chosen={zone === z.id}
           px={px}
           py={py}
-          hold={(change) => props.holdWhole((x, y, to) => onZoneOf(z.id)(change(x, y, to)))}
-          edit={(change) => props.editWhole(onZoneOf(z.id)(change))}
+          hold={(change) => props.holdWhole((x, y, to) => onZoneOf(z.id, change(x, y, to)))}
+          edit={(change) => props.editWhole(onZoneOf(z.id, change))}
         />
       ))}
       {kept.map((k) => (
@@ -363,8 +358,8 @@ export function ZoneHandles(props: ZoneProps) {
           px={px}
           py={py}
           onChoose={() => onSelect({ kind: 'region', id: `kept/${k.id}` })}
-          hold={(change) => props.holdPiece((x, y, to) => onKept(k.id)(change(x, y, to)))}
-          edit={(change) => props.editPiece(onKept(k.id)(change))}
+          hold={(change) => props.holdKept((x, y, to) => onOne(k.id, change(x, y, to)))}
+          edit={(change) => props.editKept(onOne(k.id, change))}
         />
       ))}
     </>
