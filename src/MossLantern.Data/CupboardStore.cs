@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Dapper;
 using MossLantern.Core.Grounds;
+using MossLantern.Core.Pieces;
 using MossLantern.Formats;
 using NodaTime;
 
@@ -57,7 +58,13 @@ public abstract class CupboardStore<T>(WorkshopDatabase database, string table, 
             new { id, name = name(thing), version = basedOn + 1, document = CupboardJson.Write(thing), now = Times.Write(now) });
         return new Stored<T>(id, basedOn + 1, thing);
     });
+
+    /// <summary>Takes a thing out of the cupboard; false where there is no such thing.</summary>
+    public bool Remove(string id) => Database.Write(connection => connection.Execute($"delete from {table} where id = @id", new { id }) > 0);
 }
 
 /// <summary>Keeps pots of paint.</summary>
 public sealed class PotStore(WorkshopDatabase database) : CupboardStore<PaintPot>(database, "pot", pot => pot.Name);
+
+/// <summary>Keeps sequences of colours.</summary>
+public sealed class SequenceStore(WorkshopDatabase database) : CupboardStore<KeptSequence>(database, "sequence", sequence => sequence.Name);

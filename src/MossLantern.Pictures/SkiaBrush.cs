@@ -9,6 +9,9 @@ public static class SkiaBrush
 {
     private const SKColorType Pixels = SKColorType.Rgba8888;
 
+    private static readonly (float At, byte Alpha)[] WetGloss =
+        [(0, 0), (0.16f, 0), (0.24f, 105), (0.34f, 61), (0.4f, 0), (0.44f, 0), (0.46f, 74), (0.48f, 0), (1, 0)];
+
     /// <summary>A painting as a PNG with a clear ground round the outline.</summary>
     /// <param name="painting">The painting.</param>
     /// <param name="widthPixels">Width of the picture; its height follows.</param>
@@ -36,8 +39,9 @@ public static class SkiaBrush
         using var outline = SKPath.ParseSvgPathData(painting.Outline);
         canvas.Save();
         canvas.ClipPath(outline, antialias: true);
-        using (var ground = Fill(SKColor.Parse(painting.Ground)))
+        if (painting.Ground is { } colour)
         {
+            using var ground = Fill(SKColor.Parse(colour));
             canvas.DrawPath(outline, ground);
         }
 
@@ -60,7 +64,7 @@ public static class SkiaBrush
             }
         }
 
-        if (painting.Paths.Any(p => p.Role == PaintRole.GrowthLine))
+        if (IsFull(painting))
         {
             Weather(canvas, painting, outline);
         }
@@ -84,17 +88,23 @@ public static class SkiaBrush
 
     private static void Paths(SKCanvas canvas, Painting painting, float pixelsPerMm)
     {
-        foreach (var path in painting.Paths)
+        for (var i = 0; i < painting.Paths.Length; i++)
         {
+            var path = painting.Paths[i];
+            var blend = i >= painting.FiltersFrom ? SKBlendMode.Multiply : SKBlendMode.SrcOver;
             using var shape = Parse(path.Path);
-            Clipped(canvas, painting, path, () => Paint(canvas, path, shape, pixelsPerMm));
+            Clipped(canvas, painting, path, () => Paint(canvas, path, shape, blend, pixelsPerMm));
         }
 
-        if (painting.Paths.Any(p => p.Role == PaintRole.GrowthLine))
+        if (IsFull(painting))
         {
             Finishes(canvas, painting);
         }
     }
+
+    /// <summary>Whether what tells colourants apart and the weather are painted: not on the draft of a drag, and not in light from behind.</summary>
+    private static bool IsFull(Painting painting) =>
+        painting.FiltersFrom is null && painting.Paths.Any(p => p.Role == PaintRole.GrowthLine);
 
     /// <summary>Draws within the part that a path belongs to.</summary>
     private static void Clipped(SKCanvas canvas, Painting painting, PaintPath path, Action draw)
@@ -112,7 +122,7 @@ public static class SkiaBrush
         canvas.Restore();
     }
 
-    private static void Paint(SKCanvas canvas, PaintPath path, SKPath shape, float pixelsPerMm)
+    private static void Paint(SKCanvas canvas, PaintPath path, SKPath shape, SKBlendMode blend, float pixelsPerMm)
     {
         if (path.Opacity == 0)
         {
@@ -123,12 +133,13 @@ public static class SkiaBrush
         if (path.Fill is { } fill)
         {
             using var paint = Fill(SKColor.Parse(fill).WithAlpha(alpha));
+            paint.BlendMode = blend;
             canvas.DrawPath(shape, paint);
         }
 
         if (path.Stroke is { } stroke)
         {
-            Stroke(canvas, shape, SKColor.Parse(stroke).WithAlpha(alpha), (float)Math.Max(path.StrokeMm, 0.35 / pixelsPerMm));
+            Stroke(canvas, shape, SKColor.Parse(stroke).WithAlpha(alpha), (float)Math.Max(path.StrokeMm, 0.35 / pixelsPerMm), blend);
         }
     }
 
@@ -181,6 +192,14 @@ public static class SkiaBrush
             new(0, 0), new((float)painting.WidthMm, (float)painting.HeightMm),
             [new(255, 255, 255, 41), new(255, 255, 255, 0), new(0, 0, 0, 0), new(0, 0, 0, 36)], [0, 0.35f, 0.7f, 1], SKShaderTileMode.Clamp);
         canvas.DrawPath(outline, gloss);
+        if (painting.Wet)
+        {
+            // What shines on wet resin lies across it in a broad and a narrow stripe.
+            gloss.Shader = SKShader.CreateLinearGradient(
+                new(0, 0), new((float)painting.WidthMm, (float)painting.HeightMm),
+                [.. WetGloss.Select(g => new SKColor(255, 255, 255, g.Alpha))], [.. WetGloss.Select(g => g.At)], SKShaderTileMode.Clamp);
+            canvas.DrawPath(outline, gloss);
+        }
 
         void Tile(SKBitmap tile, float mm, SKBlendMode blend, float alpha)
         {
@@ -200,7 +219,7 @@ public static class SkiaBrush
 
     internal static SKPaint Fill(SKColor colour) => new() { IsAntialias = true, Style = SKPaintStyle.Fill, Color = colour };
 
-    private static void Stroke(SKCanvas canvas, SKPath path, SKColor colour, float width)
+    private static void Stroke(SKCanvas canvas, SKPath path, SKColor colour, float width, SKBlendMode blend = SKBlendMode.SrcOver)
     {
         using var paint = new SKPaint
         {
@@ -209,6 +228,7 @@ public static class SkiaBrush
             StrokeJoin = SKStrokeJoin.Round,
             StrokeWidth = width,
             Color = colour,
+            BlendMode = blend,
         };
         canvas.DrawPath(path, paint);
     }

@@ -42,6 +42,7 @@ builder.Services.AddSingleton<SettingStore>();
 builder.Services.AddSingleton<PriceList>();
 builder.Services.AddSingleton<MouldStore>();
 builder.Services.AddSingleton<PotStore>();
+builder.Services.AddSingleton<SequenceStore>();
 builder.Services.AddSingleton<MouldLibrary>();
 builder.Services.AddSingleton<LevelStandIn>();
 builder.Services.AddSingleton<ILevel>(services => services.GetRequiredService<LevelStandIn>());
@@ -68,6 +69,7 @@ app.MapReckon();
 app.MapGrounds();
 app.MapMoulds();
 app.MapPots();
+app.MapSequences();
 app.MapStandIns();
 app.MapFallbackToPage();
 

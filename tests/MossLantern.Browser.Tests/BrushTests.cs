@@ -1,3 +1,5 @@
+using OpenQA.Selenium;
+
 namespace MossLantern.Browser.Tests;
 
 /// <summary>The page's brush and the program's paint the same list: their pictures must look the same.</summary>
@@ -8,16 +10,28 @@ public sealed class BrushTests : IDisposable
     public void Dispose() => workshop.Dispose();
 
     [Theory]
-    [InlineData("marsh-light")]
-    [InlineData("bogbean-round")]
-    [InlineData("sundew-pair")]
-    [InlineData("old-kiln")]
-    public void Both_brushes_paint_the_same_picture(string piece)
+    [InlineData("marsh-light", "", "", "painted to scale")]
+    [InlineData("old-kiln", "Just poured", "wet=true", "just poured")]
+    [InlineData("sundew-pair", "", "", "painted to scale")]
+    [InlineData("bogbean-round", "", "", "painted to scale")]
+    [InlineData("peat-pool", "Underside", "face=underside", "from below")]
+    [InlineData("peat-pool", "Light behind", "light=back", "with the light behind it")]
+    public void Both_brushes_paint_the_same_picture(string piece, string look, string query, string told)
     {
         // Large, so that it matters little where between two pixels a line falls.
         using var page = new Page(workshop.Address, 2000, 1500);
         page.Open($"/pieces/{piece}/cure");
         page.WaitForPainting();
+        if (look.Length > 0)
+        {
+            page.Script<object>("window.before = document.querySelector('canvas.picture').toDataURL()");
+            page.TabTo("button", look);
+            page.Press(Keys.Enter);
+            Waiting.Until(() => page.Script<bool>("return document.querySelector('canvas.picture').toDataURL() !== window.before"), "the other look");
+        }
+
+        Assert.EndsWith(told, page.Script<string>("return document.querySelector('.painted').ariaLabel"), StringComparison.Ordinal);
+
         page.Script<object>(
             """
             window.difference = null;
@@ -25,14 +39,14 @@ public sealed class BrushTests : IDisposable
               const canvas = document.querySelector('canvas.picture');
               const { width, height } = canvas;
               const own = canvas.getContext('2d').getImageData(0, 0, width, height).data;
-              const painting = await (await fetch(`/api/pieces/${arguments[0]}/painting`)).json();
+              const painting = await (await fetch(`/api/pieces/${arguments[0]}/painting?${arguments[1]}`)).json();
               const bar = document.querySelector('.scale-bar');
               const scale = parseFloat(bar.style.width) / parseFloat(bar.textContent);
               const [wide, high] = [painting.widthMm * scale, painting.heightMm * scale];
 
               // The picture comes in whole pixels; it is laid exactly where the page has painted its own.
               const image = new Image();
-              image.src = `/api/pieces/${arguments[0]}/picture.png?width=${Math.ceil(wide)}`;
+              image.src = `/api/pieces/${arguments[0]}/picture.png?width=${Math.ceil(wide)}&${arguments[1]}`;
               await image.decode();
               let left = width, right = 0, top = height, bottom = 0;
               for (let y = 0; y < height; y++) for (let x = 0; x < width; x++)
@@ -57,10 +71,11 @@ public sealed class BrushTests : IDisposable
               window.difference = [sum / count, far / count, count / (wide * high)].join(' ');
             })();
             """,
-            piece);
+            piece,
+            query);
         Waiting.Until(() => page.Script<string?>("return window.difference") is not null, "the two pictures to be compared");
         var parts = page.Script<string>("return window.difference").Split(' ').Select(p => double.Parse(p, System.Globalization.CultureInfo.InvariantCulture)).ToArray();
-        TestContext.Current.SendDiagnosticMessage("{0}: mean difference {1:0.00} of 255, {2:0.00} % of pixels differ by more than 40", piece, parts[0], 100 * parts[1]);
+        TestContext.Current.SendDiagnosticMessage("{0} {3}: mean difference {1:0.00} of 255, {2:0.00} % of pixels differ by more than 40", piece, parts[0], 100 * parts[1], query);
 
         // Edges fall on pixels a little differently; nothing else may.
         Assert.InRange(parts[0], 0, 6);

@@ -8,7 +8,7 @@ public sealed class ViewTests : IDisposable
         ("shelf", "/", "Marsh Light"),
         ("new-piece", "/new", "A new piece"),
         ("reckoner", "/reckoner/mix-correction", "Off ratio"),
-        ("speed", "/speed", "Drag Sundew Pair"),
+        ("speed", "/speed", "Drag every piece"),
         ("ground", "/pieces/marsh-light/ground?layer=layer-1", "Perimeter"),
         ("map", "/pieces/marsh-light/map?layer=layer-1", "Bands, from the heart to the rim"),
         ("cups", "/pieces/marsh-light/cups?layer=layer-1", "hardener"),

@@ -124,6 +124,58 @@ public sealed class SharingApiTests : IDisposable
         Assert.True(nowhere.StatusCode is HttpStatusCode.NotFound or HttpStatusCode.BadRequest);
     }
 
+    [Theory]
+    [InlineData("peat-pool", "face=underside", null)]
+    [InlineData("peat-pool", "light=back", null)]
+    [InlineData("peat-pool", "face=underside&light=back", null)]
+    [InlineData("peat-pool", "wet=true", null)]
+    [InlineData("marsh-light", "wet=true", null)]
+    [InlineData("marsh-light", "face=underside", "Only castings")]
+    [InlineData("marsh-light", "light=back", "Only castings")]
+    [InlineData("peat-pool", "face=underside&wet=true", "when it has cured")]
+    public async Task A_piece_is_looked_at_in_another_way_or_refused_in_words(string id, string look, string? refused)
+    {
+        foreach (var what in new[] { "painting?", "picture.png?width=300&" })
+        {
+            using var answer = await host.Client.GetAsync($"/api/pieces/{id}/{what}{look}");
+            if (refused is not null)
+            {
+                Assert.Contains(refused, Sentence(await Problem(answer, HttpStatusCode.BadRequest), "look"), StringComparison.Ordinal);
+                continue;
+            }
+
+            Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+            Assert.NotEqual(await host.Client.GetByteArrayAsync($"/api/pieces/{id}/{what}"), await answer.Content.ReadAsByteArrayAsync());
+        }
+
+        var view = await host.Get($"/api/pieces/{id}");
+        Assert.Equal(id == "marsh-light", view["plan"]!["hidden"] is not null);
+        var query = System.Web.HttpUtility.ParseQueryString(look);
+        using var preview = await host.Client.PostAsJsonAsync($"/api/pieces/{id}/preview", new
+        {
+            piece = view["piece"],
+            layerId = (string?)null,
+            detail = "draft",
+            numbers = false,
+            look = new { face = query["face"] ?? "top", wet = query["wet"] == "true", light = query["light"] ?? "front" },
+        });
+        Assert.Equal(refused is null ? HttpStatusCode.OK : HttpStatusCode.BadRequest, preview.StatusCode);
+    }
+
+    [Theory]
+    [InlineData("face=side", "face", "top or underside")]
+    [InlineData("face=7", "face", "top or underside")]
+    [InlineData("wet=rather", "wet", "true or false")]
+    [InlineData("light=above", "light", "the front or the back")]
+    public async Task A_look_that_is_none_is_refused_by_its_name(string look, string field, string says)
+    {
+        foreach (var what in new[] { "painting", "picture.png" })
+        {
+            var problem = await Problem(await host.Client.GetAsync($"/api/pieces/peat-pool/{what}?{look}"), HttpStatusCode.BadRequest);
+            Assert.Contains(says, Sentence(problem, field), StringComparison.Ordinal);
+        }
+    }
+
     /// <summary>Area of rings with straight sides, by the even-odd rule of rings that run the other way in openings.</summary>
     private static double Area(string path) => Math.Abs(path.Split('Z', StringSplitOptions.RemoveEmptyEntries).Sum(ring =>
     {

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Grounds;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
@@ -36,49 +37,109 @@ public static class Painter
     /// <param name="piece">A valid piece.</param>
     /// <param name="upTo">The topmost layer to paint, from 0; −1 for none.</param>
     /// <param name="detail">How much to paint.</param>
-    public static Painting Paint(LayerMapper mapper, Piece piece, int upTo, PaintDetail detail)
+    /// <param name="look">How it is looked at; null for as usual.</param>
+    /// <exception cref="ArgumentException">The piece cannot be looked at in that way.</exception>
+    public static Painting Paint(LayerMapper mapper, Piece piece, int upTo, PaintDetail detail, Look? look = null)
     {
         ArgumentNullException.ThrowIfNull(mapper);
         ArgumentNullException.ThrowIfNull(piece);
-        var ground = piece.Ground;
-        var layers = piece.Layers.Take(upTo + 1).ToList();
-        var over = Layered(mapper, piece, [.. layers.Where(l => l.Within is null)], ground.MapOutline, ground.Old is null, detail);
-        var mirrored = ground.Set is { Mirrored: true } ? ground.Panels : null;
-        return over with
+        look ??= Look.Usual;
+        if (look.Refused(piece) is { } refused)
         {
-            WidthMm = ground.Whole.BoxWidthMm,
-            HeightMm = ground.Whole.BoxHeightMm,
-            Outline = mirrored is null ? over.Outline : PathText.Straight(mirrored),
-            Panel = mirrored is null ? null : over.Outline,
-            Copies = mirrored?.Copies ?? [],
-            Insets =
-            [
-                .. ground.Old is { } old ? [Beneath(mapper, old, detail)] : Array.Empty<PaintInset>(),
-                .. (ground.Mould?.Inserts ?? []).Select(i => new PaintInset(
-                    false, 0, 0, Layered(mapper, piece, [.. layers.Where(l => l.Within == i.Id)], i.Placed, true, detail))),
-            ],
-        };
-    }
-
-    private static PaintInset Beneath(LayerMapper mapper, OldWork old, PaintDetail detail) =>
-        new(true, old.XMm, old.YMm, Paint(mapper, old.Itself, old.Layers.Length - 1, detail));
-
-    private static Painting Layered(LayerMapper mapper, Piece piece, ImmutableArray<Layer> layers, Outline outline, bool solid, PaintDetail detail)
-    {
-        var sheet = new Sheet();
-        for (var i = 0; i < layers.Length; i++)
-        {
-            Layer(sheet, piece, outline, layers[i], mapper.Map(piece, layers[i]), solid && i == 0, detail == PaintDetail.Full);
+            throw new ArgumentException(refused, nameof(look));
         }
 
-        return new(
-            outline.BoxWidthMm, outline.BoxHeightMm, PathText.Straight(outline), piece.Ground.Colour,
-            sheet.Materials.ToImmutable(), sheet.Paths.ToImmutable(), null, [], [], sheet.Clips.ToImmutable());
+        return new Picture(mapper, detail == PaintDetail.Full, look).Of(piece, upTo);
+    }
+
+    /// <summary>Paints pieces in one detail, looked at in one way.</summary>
+    private sealed class Picture(LayerMapper mapper, bool full, Look look)
+    {
+        private bool FromBelow => look.Face == Face.Underside;
+
+        public Painting Of(Piece piece, int upTo, bool solid = true)
+        {
+            var ground = piece.Ground;
+            var layers = piece.Layers.Take(upTo + 1).ToList();
+            // From below, what lies beneath is in front of all that was poured over it.
+            var alone = solid && (ground.Old is null || FromBelow);
+            var over = Layered(piece, [.. layers.Where(l => l.Within is null)], ground.MapOutline, alone);
+            var mirrored = ground.Set is { Mirrored: true } ? ground.Panels : null;
+            var painting = over with
+            {
+                WidthMm = ground.Whole.BoxWidthMm,
+                HeightMm = ground.Whole.BoxHeightMm,
+                Outline = mirrored is null ? over.Outline : PathText.Straight(mirrored),
+                Ground = solid ? over.Ground : null,
+                Panel = mirrored is null ? null : over.Outline,
+                Copies = mirrored?.Copies ?? [],
+            };
+            painting = FromBelow ? Turned(painting, ground.Whole, ground.MapOutline) : painting;
+            return painting with
+            {
+                Insets =
+                [
+                    .. ground.Old is { } old ? [Beneath(old, painting.WidthMm)] : Array.Empty<PaintInset>(),
+                    .. (ground.Mould?.Inserts ?? []).Select(i => new PaintInset(false, 0, 0, Filled(piece, layers, i, painting.WidthMm))),
+                ],
+            };
+        }
+
+        private PaintInset Beneath(OldWork old, double widthMm)
+        {
+            var painting = new Picture(mapper, full, look with { Wet = false }).Of(old.Itself, old.Layers.Length - 1, !FromBelow);
+            return new(!FromBelow, FromBelow ? widthMm - old.XMm - painting.WidthMm : old.XMm, old.YMm, painting);
+        }
+
+        private Painting Filled(Piece piece, List<Layer> layers, Insert insert, double widthMm)
+        {
+            var filled = Layered(piece, [.. layers.Where(l => l.Within == insert.Id)], insert.Placed, true);
+            return FromBelow ? Turned(filled, insert.Placed, insert.Placed, widthMm) : filled;
+        }
+
+        /// <summary>A painting seen from below: left is right.</summary>
+        private static Painting Turned(Painting painting, Outline whole, Outline mapped, double? widthMm = null)
+        {
+            var width = widthMm ?? painting.WidthMm;
+            ImmutableArray<PanelCopy> once = [new(0, false)];
+            return painting with
+            {
+                Outline = PathText.Straight(whole.Rings.Select(r => new Ring([.. r.Xs.ToArray().Select(x => width - x)], r.Ys.ToArray()).Reversed())),
+                Panel = painting.Panel ?? PathText.Straight(mapped),
+                Copies = [.. (painting.Copies.IsEmpty ? once : painting.Copies).Select(c => new PanelCopy(width - c.FromMm, !c.Mirrored))],
+            };
+        }
+
+        private Painting Layered(Piece piece, ImmutableArray<Layer> layers, Outline outline, bool solid)
+        {
+            var sheet = new Sheet(full, look.Light == LightFrom.Back, piece.Ground.Colour);
+            int? filtersFrom = null;
+            for (var i = 0; i < layers.Length; i++)
+            {
+                var layer = FromBelow ? layers[^(i + 1)] : layers[i];
+                var lowest = solid && i == 0;
+                filtersFrom ??= sheet.Through && !lowest ? sheet.Paths.Count : null;
+                Layer(sheet, piece, outline, layer, mapper.Map(piece, layer), lowest, look.Wet && i == layers.Length - 1);
+            }
+
+            return new(
+                outline.BoxWidthMm, outline.BoxHeightMm, PathText.Straight(outline), sheet.Ground,
+                sheet.Materials.ToImmutable(), sheet.Paths.ToImmutable(), null, [], [], sheet.Clips.ToImmutable(), look.Wet,
+                sheet.Through ? filtersFrom ?? sheet.Paths.Count : null);
+        }
     }
 
     /// <summary>What is painted on so far.</summary>
-    private sealed class Sheet
+    private sealed class Sheet(bool full, bool through, string ground)
     {
+        public bool Full => full;
+
+        /// <summary>Whether the light comes from behind.</summary>
+        public bool Through => through;
+
+        /// <summary>Colour of the ground, or of light from behind that nothing has taken its share of.</summary>
+        public string Ground => through ? "#ffffff" : ground;
+
         public ImmutableArray<PaintMaterial>.Builder Materials { get; } = ImmutableArray.CreateBuilder<PaintMaterial>();
 
         public ImmutableArray<PaintPath>.Builder Paths { get; } = ImmutableArray.CreateBuilder<PaintPath>();
@@ -86,19 +147,19 @@ public static class Painter
         public ImmutableArray<string>.Builder Clips { get; } = ImmutableArray.CreateBuilder<string>();
     }
 
-    private static void Layer(Sheet sheet, Piece piece, Outline outline, Layer layer, LayerMap map, bool lowest, bool full)
+    private static void Layer(Sheet sheet, Piece piece, Outline outline, Layer layer, LayerMap map, bool lowest, bool wet)
     {
-        new LayerBrush(piece, outline, layer, "", lowest, full, sheet).Materials();
+        new LayerBrush(sheet, piece, outline, layer, "", lowest, wet).Materials();
         if (map is not ZonedMap zoned)
         {
-            new LayerBrush(piece, outline, layer, "", lowest, full, sheet).Paint(map);
+            new LayerBrush(sheet, piece, outline, layer, "", lowest, wet).Paint(map);
             return;
         }
 
         foreach (var part in zoned.Parts.Where(p => p.Map is not null))
         {
             var from = sheet.Paths.Count;
-            new LayerBrush(piece, part.Outline, part.Layer, part.Prefix, lowest, full, sheet).Paint(part.Map!);
+            new LayerBrush(sheet, piece, part.Outline, part.Layer, part.Prefix, lowest, wet).Paint(part.Map!);
             for (var i = from; i < sheet.Paths.Count; i++)
             {
                 sheet.Paths[i] = sheet.Paths[i] with { Clip = sheet.Clips.Count };
@@ -107,15 +168,17 @@ public static class Painter
             sheet.Clips.Add(PathText.Straight(part.Outline));
         }
 
-        new LayerBrush(piece, outline, layer, "", lowest, full, sheet).Paint(zoned.Kept);
+        new LayerBrush(sheet, piece, outline, layer, "", lowest, wet).Paint(zoned.Kept);
     }
 
     /// <summary>Paints one layer, or a part of one.</summary>
-    private sealed class LayerBrush(Piece piece, Outline outline, Layer layer, string prefix, bool lowest, bool full, Sheet sheet)
+    private sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Layer layer, string prefix, bool lowest, bool wet)
     {
         private const string WallColour = "#efe7d6";
 
         private readonly Dictionary<string, Cup> cups = layer.Cups.ToDictionary(c => c.Id);
+
+        private readonly bool full = sheet.Full;
 
         public void Materials()
         {
@@ -160,6 +223,11 @@ public static class Painter
                 Rings(tones, lines, outermost);
             }
 
+            if (wet)
+            {
+                Runs(map);
+            }
+
             // Clear resin over a heart lets the crystals of the layer below be seen.
             if (full && layer.Layout is null && (lowest || cups[layer.HeartCup].Colourant is not null))
             {
@@ -181,13 +249,13 @@ public static class Painter
                 if (patch.CupId is not { } id)
                 {
                     // Nothing is poured here: it is there to be pointed at.
-                    sheet.Paths.Add(new(PaintRole.Part, path, piece.Ground.Colour, null, 0, lowest && piece.Ground.Old is null ? 1 : 0, prefix + patch.Id, Material("")));
+                    sheet.Paths.Add(new(PaintRole.Part, path, sheet.Ground, null, 0, lowest && piece.Ground.Old is null ? 1 : 0, prefix + patch.Id, Material("")));
                     continue;
                 }
 
                 var cup = cups[id];
                 sheet.Paths.Add(new(
-                    PaintRole.Part, path, (lowest ? Shown(cup) : CupLook.Of(layer, cup).Colour).ToHex(), null, 0,
+                    PaintRole.Part, path, (lowest ? Shown(cup) : Own(cup)).ToHex(), null, 0,
                     lowest ? 1 : Opacity(cup), prefix + patch.Id, Material(id)));
             }
 
@@ -196,13 +264,23 @@ public static class Painter
                 InnerLines(map);
             }
 
+            if (wet)
+            {
+                Runs(map);
+            }
+
             foreach (var patch in map.Patches.Where(p => !p.Area.IsEmpty && p.Kind is RegionKind.Vein or RegionKind.Wall))
             {
                 var path = PathText.Straight(Flat.Rings(patch.Area));
                 var cup = patch.CupId is { } id ? cups[id] : null;
-                var colour = cup is null ? Colour.Of(WallColour) : CupLook.Of(layer, cup).Colour;
+                var colour = cup is not null ? Own(cup) : Colour.Of(WallColour).Tone(sheet.Through ? -0.85 : 0);
+                if (wet && cup is not null)
+                {
+                    Run(path, colour, Math.Max(0.6, Opacity(cup)), patch.Id);
+                }
+
                 sheet.Paths.Add(new(
-                    cup is null ? PaintRole.Wall : PaintRole.Part, path, colour.ToHex(), full ? colour.Tone(-0.6).ToHex() : null, 0.4,
+                    cup is null ? PaintRole.Wall : PaintRole.Part, path, colour.ToHex(), full && !wet && !sheet.Through ? colour.Tone(-0.6).ToHex() : null, 0.4,
                     cup is null ? 1 : Math.Max(0.6, Opacity(cup)), prefix + patch.Id, Material(patch.CupId ?? "")));
             }
         }
@@ -217,10 +295,10 @@ public static class Painter
                     continue;
                 }
 
-                var colour = lowest ? Shown(cup) : CupLook.Of(layer, cup).Colour;
+                var colour = lowest ? Shown(cup) : Own(cup);
                 var swing = cup.Colourant is ColourantClass.MetallicPaste ? 0.06 : 0.17;
                 sheet.Paths.Add(new(
-                    PaintRole.GrowthLine, line.Path, colour.Tone(swing * line.Tone).ToHex(), line.Hairline ? colour.Tone(0.6).ToHex() : null, 0.45,
+                    PaintRole.GrowthLine, line.Path, Toned(colour, swing * line.Tone).ToHex(), line.Hairline && !wet && !sheet.Through ? colour.Tone(0.6).ToHex() : null, 0.45,
                     lowest ? 1 : Opacity(cup), prefix + line.Patch.Id, Material(id)));
             }
         }
@@ -242,7 +320,7 @@ public static class Painter
                 var cup = cups[inside.Cup];
                 sheet.Paths.Add(new(
                     inside.Grows ? PaintRole.GrowthLine : PaintRole.Body, path,
-                    (inside.Colour is { } own ? Below(cup).Mix(own, Opacity(cup)) : Shown(cup)).Tone(inside.Tone).ToHex(), null, 0, 1, prefix + inside.Region, Material(cup.Id)));
+                    Toned(inside.Colour is { } own ? Shown(cup, own) : Shown(cup), inside.Tone).ToHex(), null, 0, 1, prefix + inside.Region, Material(cup.Id)));
                 if (tone is not null)
                 {
                     Edge(tone, path, cup);
@@ -268,7 +346,7 @@ public static class Painter
                 var inner = k > 0 ? lines[k - 1] : "";
                 sheet.Paths.Add(new(
                     inside.Grows ? PaintRole.GrowthLine : PaintRole.Body, outer + inner,
-                    (inside.Colour ?? CupLook.Of(layer, cup).Colour).Tone(inside.Tone).ToHex(), null, 0, opacity, prefix + inside.Region, Material(cup.Id)));
+                    Toned(Own(cup, inside.Colour), inside.Tone).ToHex(), null, 0, opacity, prefix + inside.Region, Material(cup.Id)));
                 if (k < tones.Count && opacity > 0.3)
                 {
                     Edge(tones[k], outer, cup);
@@ -279,7 +357,7 @@ public static class Painter
         private void Edge(ToneLevel tone, string path, Cup cup)
         {
             var shown = Shown(cup);
-            if (!full)
+            if (!full || wet || sheet.Through)
             {
                 return;
             }
@@ -297,10 +375,66 @@ public static class Painter
             }
         }
 
-        /// <summary>The colour of a cup's resin on the ground, at this layer's depth.</summary>
-        private Colour Shown(Cup cup) => CupLook.Of(layer, cup).Over(Below(cup), layer.DepthMm);
+        /// <summary>Where wet bands run into each other, along their edges.</summary>
+        private void Runs(BandMap map)
+        {
+            for (var k = 0; k < map.Levels.Length; k++)
+            {
+                Run(map.EdgeLines[k], cups[map.Strips[k].CupId], cups[map.Strips[k + 1].CupId], map.Strips[k].Id);
+            }
+        }
 
-        private double Opacity(Cup cup) => Math.Round(CupLook.Of(layer, cup).Opacity(layer.DepthMm), 3);
+        /// <summary>Where wet regions that are polygons run into each other, along their borders.</summary>
+        private void Runs(RegionMap map)
+        {
+            var cupOf = map.Patches.Where(p => p.CupId is not null).ToDictionary(p => p.Id, p => cups[p.CupId!]);
+            foreach (var border in map.BorderLines)
+            {
+                if (cupOf.TryGetValue(border.First, out var one) && cupOf.TryGetValue(border.Second, out var other))
+                {
+                    Run(PathText.Open(border.Lines), one, other, border.First);
+                }
+            }
+        }
+
+        private void Run(string path, Cup one, Cup other, string region)
+        {
+            var between = CupLook.Between(layer, one, other);
+            if (one.Id != other.Id && path.Length > 0 && between.CoverPerMm > 0)
+            {
+                Run(path, lowest ? Shown(between, one) : sheet.Through ? between.Through(layer.DepthMm) : between.Colour, lowest ? 1 : between.Opacity(layer.DepthMm), region);
+            }
+        }
+
+        /// <summary>A line that is strongest in its middle.</summary>
+        private void Run(string path, Colour colour, double opacity, string region)
+        {
+            foreach (var share in new[] { 1, 0.66, 0.33 })
+            {
+                sheet.Paths.Add(new(PaintRole.Run, path, null, colour.ToHex(), share * Look.RunMm, Math.Round(0.35 * opacity, 3), prefix + region, null));
+            }
+        }
+
+        /// <summary>The colour of a cup's resin on the ground, at this layer's depth; of a colour of a mixed cup by itself where one is given.</summary>
+        private Colour Shown(Cup cup, Colour? own = null) => Shown(CupLook.Of(layer, cup) is var look && own is { } colour ? look with { Colour = colour } : look, cup);
+
+        private Colour Shown(CupLook look, Cup cup) => sheet.Through ? look.Through(layer.DepthMm) : look.Over(Below(cup), layer.DepthMm);
+
+        /// <summary>The colour that a cup's resin lays over what is below it, or takes from the light behind it.</summary>
+        private Colour Own(Cup cup, Colour? own = null)
+        {
+            var look = CupLook.Of(layer, cup);
+            look = look with { Colour = own ?? look.Colour };
+            return sheet.Through ? look.Through(layer.DepthMm) : look.Colour;
+        }
+
+        /// <summary>Lighter or darker; in light from behind, as if the resin were that much shallower or deeper there.</summary>
+        private Colour Toned(Colour colour, double tone) => sheet.Through
+            ? new(Math.Pow(colour.R, 1 - tone), Math.Pow(colour.G, 1 - tone), Math.Pow(colour.B, 1 - tone))
+            : colour.Tone(tone);
+
+        private double Opacity(Cup cup) =>
+            CupLook.Of(layer, cup) is var look && sheet.Through ? look.CoverPerMm > 0 ? 1 : 0 : Math.Round(look.Opacity(layer.DepthMm), 3);
 
         /// <summary>A painted map lies under the first layer; clear resin keeps the ground's own colour below it.</summary>
         private Colour Below(Cup cup) =>

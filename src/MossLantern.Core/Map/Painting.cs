@@ -24,6 +24,9 @@ public enum PaintRole
 
     /// <summary>A wall or a dam.</summary>
     Wall,
+
+    /// <summary>Where two wet colours run into each other.</summary>
+    Run,
 }
 
 /// <summary>One path of a painting.</summary>
@@ -57,21 +60,28 @@ public sealed record PaintInset(bool Below, double XMm, double YMm, Painting Pai
 /// <param name="WidthMm">Width of the box round it, mm.</param>
 /// <param name="HeightMm">Height of the box round it, mm.</param>
 /// <param name="Outline">The outline of all that is painted, in SVG path syntax, mm.</param>
-/// <param name="Ground">Colour of the ground.</param>
+/// <param name="Ground">Colour of the ground, or of the light from behind; null where something is painted below already.</param>
 /// <param name="Materials">The materials its paths name.</param>
 /// <param name="Paths">The paths.</param>
 /// <param name="Panel">The outline of one panel where the paths are painted for each in <paramref name="Copies"/>; null for once.</param>
 /// <param name="Copies">Where the panels lie; empty for once, as it is.</param>
 /// <param name="Insets">Paintings inside it: older work below, filled hollows above.</param>
 /// <param name="Clips">Outlines of parts that are laid out in ways of their own, in SVG path syntax, mm.</param>
+/// <param name="Wet">Whether its topmost layer is wet: it has a gloss.</param>
+/// <param name="FiltersFrom">
+/// In light from behind, the number of the first path that only takes its share of the light that comes through what is
+/// painted before it (colours are multiplied); null in light from the front.
+/// </param>
 public sealed record Painting(
     double WidthMm,
     double HeightMm,
     string Outline,
-    string Ground,
+    string? Ground,
     ImmutableArray<PaintMaterial> Materials,
     ImmutableArray<PaintPath> Paths,
     string? Panel,
     ImmutableArray<PanelCopy> Copies,
     ImmutableArray<PaintInset> Insets,
-    ImmutableArray<string> Clips);
+    ImmutableArray<string> Clips,
+    bool Wet = false,
+    int? FiltersFrom = null);

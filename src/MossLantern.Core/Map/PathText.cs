@@ -27,6 +27,21 @@ internal static class PathText
         return text.ToString();
     }
 
+    /// <summary>Open lines, corners joined by straight lines.</summary>
+    public static string Open(IEnumerable<IReadOnlyList<(double X, double Y)>> lines)
+    {
+        var text = new StringBuilder();
+        foreach (var line in lines)
+        {
+            for (var i = 0; i < line.Count; i++)
+            {
+                Append(text, i == 0 ? 'M' : 'L', line[i].X, line[i].Y);
+            }
+        }
+
+        return text.ToString();
+    }
+
     /// <summary>
     /// Contours simplified to a tolerance, their corners rounded by quadratic curves that begin and end in the middle of
     /// a side, or <paramref name="roundMm"/> from the corner where the side is long.

@@ -11,7 +11,7 @@ public static class Pigment
     public const double MudChroma = 20;
 
     /// <summary>Nothing that is painted is blacker.</summary>
-    private const double LeastReflectance = 0.002;
+    internal const double LeastReflectance = 0.002;
 
     /// <summary>Reflectance of a mix, 0 to 1.</summary>
     /// <param name="first">Reflectance of one, 0 to 1.</param>

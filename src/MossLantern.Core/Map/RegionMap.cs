@@ -25,6 +25,7 @@ internal sealed class RegionMap : LayerMap
     private readonly bool whole;
     private readonly IndexedPointInAreaLocator[] locators;
     private readonly Lazy<ImmutableArray<Region>> regions;
+    private readonly Lazy<ImmutableArray<BorderLine>> lines;
     private readonly Lazy<ImmutableArray<Border>> borders;
 
     /// <param name="outline">What the layer is poured in.</param>
@@ -39,7 +40,8 @@ internal sealed class RegionMap : LayerMap
         StepMm = stepMm;
         locators = [.. patches.Where(TakesArea).Select(p => new IndexedPointInAreaLocator(p.Area))];
         regions = new(Measure);
-        borders = new(FindBorders);
+        lines = new(FindLines);
+        borders = new(() => [.. lines.Value.Select(l => new Border(l.First, l.Second, l.At))]);
     }
 
     public ImmutableArray<Patch> Patches { get; }
@@ -47,6 +49,9 @@ internal sealed class RegionMap : LayerMap
     public override ImmutableArray<Region> Regions => regions.Value;
 
     public override ImmutableArray<Border> Borders => borders.Value;
+
+    /// <summary>Where regions touch, as lines.</summary>
+    public ImmutableArray<BorderLine> BorderLines => lines.Value;
 
     internal override double StepMm { get; }
 
@@ -121,11 +126,11 @@ internal sealed class RegionMap : LayerMap
         return edges;
     }
 
-    /// <summary>Polygons that touch share sides corner by corner.</summary>
-    private ImmutableArray<Border> FindBorders()
+    /// <summary>Polygons that touch share sides corner by corner; sides that follow each other are one line.</summary>
+    private ImmutableArray<BorderLine> FindLines()
     {
         var sides = new Dictionary<(long, long, long, long), string>();
-        var found = new Dictionary<(string, string), (double Length, double Longest, Spot At)>();
+        var found = new Dictionary<(string, string), Found>();
         foreach (var patch in Patches.Where(TakesArea))
         {
             foreach (var ring in Flat.Rings(patch.Area))
@@ -139,21 +144,60 @@ internal sealed class RegionMap : LayerMap
                     else if (other != patch.Id)
                     {
                         var key = string.CompareOrdinal(other, patch.Id) < 0 ? (other, patch.Id) : (patch.Id, other);
-                        double dx = ring.Xs[i] - ring.Xs[j], dy = ring.Ys[i] - ring.Ys[j];
-                        var length = Math.Sqrt(dx * dx + dy * dy);
-                        var (sum, longest, at) = found.GetValueOrDefault(key);
-                        found[key] = length > longest
-                            ? (sum + length, length, new((ring.Xs[i] + ring.Xs[j]) / 2, (ring.Ys[i] + ring.Ys[j]) / 2))
-                            : (sum + length, longest, at);
+                        if (!found.TryGetValue(key, out var line))
+                        {
+                            found[key] = line = new();
+                        }
+
+                        line.Add((ring.Xs[j], ring.Ys[j]), (ring.Xs[i], ring.Ys[i]));
                     }
                 }
             }
         }
 
-        return [.. found.Where(f => f.Value.Length > 1).OrderBy(f => f.Key).Select(f => new Border(f.Key.Item1, f.Key.Item2, f.Value.At))];
+        return [.. found.Where(f => f.Value.LengthMm > 1).OrderBy(f => f.Key).Select(f => f.Value.Line(f.Key))];
 
         static (long, long, long, long) Side(Ring ring, int from, int to) => (
             (long)Math.Round(ring.Xs[from] / SameMm), (long)Math.Round(ring.Ys[from] / SameMm),
             (long)Math.Round(ring.Xs[to] / SameMm), (long)Math.Round(ring.Ys[to] / SameMm));
     }
+
+    /// <summary>The sides found so far that two regions share.</summary>
+    private sealed class Found
+    {
+        private readonly List<List<(double X, double Y)>> lines = [];
+        private double longestMm;
+        private Spot at = new(0, 0);
+
+        public double LengthMm { get; private set; }
+
+        public void Add((double X, double Y) from, (double X, double Y) to)
+        {
+            double dx = to.X - from.X, dy = to.Y - from.Y;
+            var length = Math.Sqrt(dx * dx + dy * dy);
+            LengthMm += length;
+            if (length > longestMm)
+            {
+                (longestMm, at) = (length, new((from.X + to.X) / 2, (from.Y + to.Y) / 2));
+            }
+
+            if (lines.Count > 0 && lines[^1][^1] == from)
+            {
+                lines[^1].Add(to);
+            }
+            else
+            {
+                lines.Add([from, to]);
+            }
+        }
+
+        public BorderLine Line((string First, string Second) regions) => new(regions.First, regions.Second, at, lines);
+    }
 }
+
+/// <summary>Where two regions touch.</summary>
+/// <param name="First">One of them.</param>
+/// <param name="Second">The other.</param>
+/// <param name="At">The middle of their longest side.</param>
+/// <param name="Lines">The lines along which they touch, corner by corner, mm.</param>
+internal sealed record BorderLine(string First, string Second, Spot At, IReadOnlyList<IReadOnlyList<(double X, double Y)>> Lines);

@@ -18,12 +18,8 @@ internal sealed class LaidOutValidator : AbstractValidator<Layer>
         RuleFor(l => l.Hearts).Must(h => Accepted.HeartCount.Contains(h.Length)).WithMessage(Accepted.HeartCount.Sentence)
             .Must(h => Unique(h.Select(x => x.Id))).WithMessage("Each heart needs an id of its own.");
         RuleForEach(l => l.Hearts).SetValidator(new HeartValidator());
-        RuleFor(l => l.Bands).Cascade(CascadeMode.Stop).Must(b => Accepted.BandCount.Contains(b.Length)).WithMessage(Accepted.BandCount.Sentence)
-            .Must(b => b.Count(x => x.FillsRest) == 1).WithMessage("Exactly one band must fill the rest.")
-            .Must(b => Unique(b.Select(x => x.Id).Append(BandMap.HeartBedId))).WithMessage("Each band needs an id of its own, other than 'heart'.");
-        RuleForEach(l => l.Bands).ChildRules(band =>
-            band.RuleFor(b => b.WidthMm).Must((b, width) => b.FillsRest ? double.IsFinite(width) : Accepted.BandMm.Contains(width))
-                .WithMessage(Accepted.BandMm.Sentence));
+        RuleFor(l => l.Bands).AreBands();
+        RuleForEach(l => l.Bands).SetValidator(new BandValidator());
         RuleForEach(l => l.Bands).Must((l, band) => l.Cups.Any(c => c.Id == band.Cup)).WithMessage("A band's cup must be one of the layer's cups.");
         RuleFor(l => l.HeartCup).Must((l, cup) => l.Cups.Any(c => c.Id == cup)).WithMessage("The heart's cup must be one of the layer's cups.");
         When(l => l.Layout is not null, () =>
@@ -43,6 +39,15 @@ internal sealed class LaidOutValidator : AbstractValidator<Layer>
                 .WithMessage("The film that lines are laid on must be thinner than the layer.").OverridePropertyName("layout")
                 .When(l => l.Layout is LinesLayout lines && Accepted.FilmBelowMm.Contains(lines.StartMm));
         });
+    }
+}
+
+internal sealed class BandValidator : AbstractValidator<Band>
+{
+    public BandValidator()
+    {
+        RuleFor(b => b.WidthMm).Must((b, width) => b.FillsRest ? double.IsFinite(width) : Accepted.BandMm.Contains(width))
+            .WithMessage(Accepted.BandMm.Sentence);
     }
 }
 

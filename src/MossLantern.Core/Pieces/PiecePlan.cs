@@ -134,11 +134,13 @@ public sealed class PiecePlanner(LayerMapper mapper)
     /// <param name="piece">A valid piece.</param>
     /// <param name="layerId">The topmost layer to paint; null paints all.</param>
     /// <param name="detail">How much to paint.</param>
-    public Painting Paint(Piece piece, string? layerId, PaintDetail detail)
+    /// <param name="look">How it is looked at; null for as usual.</param>
+    /// <exception cref="ArgumentException">The piece cannot be looked at in that way.</exception>
+    public Painting Paint(Piece piece, string? layerId, PaintDetail detail, Look? look = null)
     {
         ArgumentNullException.ThrowIfNull(piece);
         var upTo = layerId is null ? piece.Layers.Length - 1 : piece.Layers.Select(l => l.Id).ToList().IndexOf(layerId);
-        return Painter.Paint(mapper, piece, upTo, detail);
+        return Painter.Paint(mapper, piece, upTo, detail, look);
     }
 
     private static GroundPlan Measures(Piece piece, ImmutableArray<LayerPlan> layers, DateTimeZone zone)

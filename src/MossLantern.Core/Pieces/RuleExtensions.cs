@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using FluentValidation;
 using MossLantern.Core.Map;
 using MossLantern.Core.Units;
@@ -19,4 +20,10 @@ internal static class RuleExtensions
     public static IRuleBuilderOptions<T, string> Named<T>(this IRuleBuilder<T, string> rule, string what) =>
         rule.Must(n => !string.IsNullOrWhiteSpace(n) && n.Length <= PieceValidator.LongestName)
             .WithMessage($"{what} must have from 1 to {PieceValidator.LongestName} characters.");
+
+    /// <summary>Bands of which exactly one fills the rest.</summary>
+    public static void AreBands<T>(this IRuleBuilderInitial<T, ImmutableArray<Band>> rule) =>
+        rule.Cascade(CascadeMode.Stop).Must(b => Accepted.BandCount.Contains(b.Length)).WithMessage(Accepted.BandCount.Sentence)
+            .Must(b => b.Count(x => x.FillsRest) == 1).WithMessage("Exactly one band must fill the rest.")
+            .Must(b => PieceValidator.Unique(b.Select(x => x.Id).Append(BandMap.HeartBedId))).WithMessage("Each band needs an id of its own, other than 'heart'.");
 }

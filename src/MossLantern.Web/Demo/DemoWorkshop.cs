@@ -12,7 +12,7 @@ namespace MossLantern.Web.Demo;
 
 /// <summary>The demo: a small studio by a marsh. Its times are offsets from the moment it is seeded.</summary>
 public sealed class DemoWorkshop(
-    PieceStore pieces, RunStore runs, MouldStore moulds, PotStore pots, SettingStore settings, PriceList prices, PiecePlanner planner, WorkshopTime time)
+    PieceStore pieces, RunStore runs, MouldStore moulds, PotStore pots, SequenceStore sequences, SettingStore settings, PriceList prices, PiecePlanner planner, WorkshopTime time)
 {
     /// <summary>Seeds a workshop that holds nothing yet.</summary>
     public void SeedWhenEmpty()
@@ -41,6 +41,7 @@ public sealed class DemoWorkshop(
         pieces.Add("sundew-pair", DemoPieces.SundewPair(today.PlusHours(-2)), now - Duration.FromHours(6));
         var peat = pieces.Add("peat-pool", DemoPieces.PeatPool(), now - Duration.FromDays(3)).Piece;
         Log("peat-pool", peat, 0, now - Duration.FromHours(9), 22, 20, "Clear pushed the lines out nicely; the lower left crept back.", [1, 0, -1]);
+        sequences.Save("peat-tea", 0, KeptSequence.Of(peat.Layers[0], "Peat tea", 220) with { Note = "Tea, cream and glint twice; push with clear until the lichen touches the rim." }, now);
         var marigold = pieces.Add("marigold-dozen", DemoPieces.MarigoldDozen(), now - Duration.FromDays(6)).Piece;
         Log("marigold-dozen", marigold, 0, now - Duration.FromDays(4), 25, 21, "First five. Recipe kept.", [0, 2]);
 

@@ -17,8 +17,37 @@ public sealed record SavePiece(int BasedOn, Piece Piece);
 /// <summary>A step along a piece's revisions, based on a version.</summary>
 public sealed record StepPiece(int BasedOn, Step Step);
 
-/// <summary>A preview of an edited piece: painted up to a layer in a detail, if one is given, with or without its numbers.</summary>
-public sealed record PreviewPiece(Piece Piece, string? LayerId, PaintDetail? Detail = null, bool Numbers = true);
+/// <summary>A preview of an edited piece: painted up to a layer in a detail, if one is given, looked at in a way, with or without its numbers.</summary>
+public sealed record PreviewPiece(Piece Piece, string? LayerId, PaintDetail? Detail = null, bool Numbers = true, Look? Look = null);
+
+/// <summary>How a picture is looked at: <c>top</c> or <c>underside</c>, wet or cured, light from <c>front</c> or <c>back</c>.</summary>
+public sealed record LookQuery(string? Face, string? Wet, string? Light)
+{
+    /// <summary>The look; null with what is wrong where it is none.</summary>
+    public Look? Read(out Dictionary<string, string[]> wrong)
+    {
+        wrong = [];
+        var face = Core.Map.Face.Top;
+        var light = LightFrom.Front;
+        var wet = false;
+        if (Face is not null && !Enum.TryParse(Face, true, out face) || !Enum.IsDefined(face))
+        {
+            wrong["face"] = ["The face must be top or underside."];
+        }
+
+        if (Wet is not null && !bool.TryParse(Wet, out wet))
+        {
+            wrong["wet"] = ["Wet must be true or false."];
+        }
+
+        if (Light is not null && !Enum.TryParse(Light, true, out light) || !Enum.IsDefined(light))
+        {
+            wrong["light"] = ["The light must come from the front or the back."];
+        }
+
+        return wrong.Count == 0 ? new(face, wet, light) : null;
+    }
+}
 
 /// <summary>A remedy of a finding, for an edited piece.</summary>
 public sealed record RemedyPiece(Piece Piece, string Finding, string Remedy);
@@ -69,10 +98,12 @@ internal static class PieceEndpoints
             var stored = pieces.Add(Guid.NewGuid().ToString("n"), workbench.Checked(Rework.Over(old.Piece, id)), time.Now);
             return TypedResults.Created($"/api/pieces/{stored.Id}", workbench.View(stored));
         });
-        api.MapPost("/{id}/preview", (string id, PreviewPiece request, Workbench workbench) =>
+        api.MapPost("/{id}/preview", Results<Ok<PreviewView>, ProblemHttpResult> (string id, PreviewPiece request, Workbench workbench) =>
         {
             var piece = workbench.Checked(request.Piece);
-            return workbench.Preview(id, piece, Layer(piece, request.LayerId), request.Detail, request.Numbers);
+            return Refused(request.Look, piece)
+                ?? (Results<Ok<PreviewView>, ProblemHttpResult>)TypedResults.Ok(
+                    workbench.Preview(id, piece, Layer(piece, request.LayerId), request.Detail, request.Numbers, request.Look));
         });
         api.MapPost("/{id}/remedy", Results<Ok<Piece>, ProblemHttpResult> (string id, RemedyPiece request, Workbench workbench) =>
             workbench.Remedied(id, workbench.Checked(request.Piece), request.Finding, request.Remedy) is { } remedied
@@ -81,12 +112,18 @@ internal static class PieceEndpoints
                     title: "Not so any more", detail: "That finding is not there any more, or it has no such remedy.",
                     statusCode: StatusCodes.Status409Conflict));
         api.MapGet("/{id}/painting", Results<Ok<Painting>, ProblemHttpResult> (
-            string id, string? layer, Workbench workbench, PieceStore pieces) =>
-            pieces.Find(id) is { } stored
-                ? TypedResults.Ok(workbench.Paint(stored.Piece, Layer(stored.Piece, layer), PaintDetail.Full))
-                : NoPiece());
+            string id, string? layer, [AsParameters] LookQuery query, Workbench workbench, PieceStore pieces) =>
+        {
+            if (pieces.Find(id) is not { Piece: var piece })
+            {
+                return NoPiece();
+            }
+
+            return Looked(query, piece, out var look)
+                ?? (Results<Ok<Painting>, ProblemHttpResult>)TypedResults.Ok(workbench.Paint(piece, Layer(piece, layer), PaintDetail.Full, look));
+        });
         api.MapGet("/{id}/picture.png", Results<FileContentHttpResult, ProblemHttpResult> (
-            string id, int? width, int? revision, HttpContext context, Workbench workbench, PieceStore pieces) =>
+            string id, int? width, int? revision, [AsParameters] LookQuery query, HttpContext context, Workbench workbench, PieceStore pieces) =>
         {
             var pixels = width ?? DefaultPixels;
             if (pixels is < LeastPixels or > MostPixels)
@@ -99,13 +136,18 @@ internal static class PieceEndpoints
                 return NoPiece();
             }
 
+            if (Looked(query, piece, out var look) is { } refused)
+            {
+                return refused;
+            }
+
             // A tall and narrow piece must not make an enormous picture.
             var outline = piece.Ground.Whole;
             pixels = Math.Clamp((int)(MostPixels * outline.BoxWidthMm / outline.BoxHeightMm), 1, pixels);
 
             // The page asks for a picture by its version and the moment of its save, so it may keep it for as long as it wants.
             context.Response.Headers.CacheControl = context.Request.Query.ContainsKey("version") ? "private, max-age=31536000, immutable" : "no-cache";
-            return TypedResults.File(SkiaBrush.Png(workbench.Paint(piece, null, PaintDetail.Full), pixels), "image/png");
+            return TypedResults.File(SkiaBrush.Png(workbench.Paint(piece, null, PaintDetail.Full, look), pixels), "image/png");
         });
     }
 
@@ -115,6 +157,14 @@ internal static class PieceEndpoints
 
     public static ProblemHttpResult NoPiece() => TypedResults.Problem(
         title: "No such piece", detail: "There is no piece with this id on the shelf.", statusCode: StatusCodes.Status404NotFound);
+
+    /// <summary>Why a piece cannot be looked at in a way.</summary>
+    private static ProblemHttpResult? Refused(Look? look, Piece piece) =>
+        look?.Refused(piece) is { } why ? ProblemHandler.Invalid(new() { ["look"] = [why] }) : null;
+
+    /// <summary>The look that is asked for, or why a piece cannot be looked at in that way.</summary>
+    private static ProblemHttpResult? Looked(LookQuery query, Piece piece, out Look? look) =>
+        (look = query.Read(out var wrong)) is null ? ProblemHandler.Invalid(wrong) : Refused(look, piece);
 
     /// <summary>A layer of the piece; anything else paints all.</summary>
     private static string? Layer(Piece piece, string? id) => piece.Layers.Any(l => l.Id == id) ? id : null;

@@ -38,8 +38,8 @@ public sealed record LayerView(
     ImmutableArray<LayoutFact> Facts,
     ImmutableArray<ColourBalance> Balance);
 
-/// <summary>Everything worked out for a piece.</summary>
-public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<Finding> Findings, PotLeft? Pot);
+/// <summary>Everything worked out for a piece; why its underside is not seen and no light comes through it, where that is so.</summary>
+public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden);
 
 /// <summary>A pour of a run as it is shown.</summary>
 public sealed record RunPourView(string RegionId, string ColourName, double PlannedMl, double? PouredMl);
@@ -127,7 +127,7 @@ public sealed class Workbench(
             l.Poured,
             [.. l.Windows.Select(w => new WindowView(
                 w.Milestone, WorkshopTime.Local(w.Opens, zone), w.Closes is { } c ? WorkshopTime.Local(c, zone) : null,
-                w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours))], l.Facts, l.Balance))], plan.Findings, PotOf(piece, plan.Ground));
+                w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours))], l.Facts, l.Balance))], plan.Findings, PotOf(piece, plan.Ground), Look.Hidden(piece));
     }
 
     /// <summary>The pot that the ground's paint comes from, beside what the ground takes.</summary>
@@ -146,9 +146,9 @@ public sealed class Workbench(
     }
 
     /// <summary>A preview of an edited piece: what is worked out for one layer, or for all, and a painting up to it, as far as they are asked for.</summary>
-    public PreviewView Preview(string id, Piece piece, string? layerId, PaintDetail? detail, bool numbers)
+    public PreviewView Preview(string id, Piece piece, string? layerId, PaintDetail? detail, bool numbers, Look? look)
     {
-        var painting = detail is { } wanted ? planner.Paint(piece, layerId, wanted) : null;
+        var painting = detail is { } wanted ? planner.Paint(piece, layerId, wanted, look) : null;
         if (!numbers)
         {
             return new(null, painting);
@@ -161,7 +161,7 @@ public sealed class Workbench(
     }
 
     /// <summary>A painting of a piece.</summary>
-    public Painting Paint(Piece piece, string? layerId, PaintDetail detail) => planner.Paint(piece, layerId, detail);
+    public Painting Paint(Piece piece, string? layerId, PaintDetail detail, Look? look = null) => planner.Paint(piece, layerId, detail, look);
 
     /// <summary>All pieces for the shelf; what lies beneath another is one with it.</summary>
     public ImmutableArray<ShelfView> Shelf()

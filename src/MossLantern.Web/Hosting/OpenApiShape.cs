@@ -19,9 +19,12 @@ internal static class OpenApiShape
         options.AddDocumentTransformer(async (document, context, stop) =>
         {
             await ListsAsync(document, context, nameof(Reckoned), typeof(Reckoned), stop);
-            foreach (var layout in typeof(Layout).GetCustomAttributes<JsonDerivedTypeAttribute>().Select(a => a.DerivedType))
+            foreach (var (several, _) in Discriminated)
             {
-                await ListsAsync(document, context, nameof(Layout) + layout.Name, layout, stop);
+                foreach (var one in several.GetCustomAttributes<JsonDerivedTypeAttribute>().Select(a => a.DerivedType))
+                {
+                    await ListsAsync(document, context, several.Name + one.Name, one, stop);
+                }
             }
 
             document.Info = new() { Title = "Moss Lantern", Version = "1" };

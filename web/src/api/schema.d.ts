@@ -910,6 +910,9 @@ export interface paths {
             parameters: {
                 query?: {
                     layer?: string;
+                    Face?: string;
+                    Wet?: string;
+                    Light?: string;
                 };
                 header?: never;
                 path: {
@@ -950,6 +953,9 @@ export interface paths {
                 query?: {
                     width?: number;
                     revision?: number;
+                    Face?: string;
+                    Wet?: string;
+                    Light?: string;
                 };
                 header?: never;
                 path: {
@@ -2165,6 +2171,167 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sequences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SequenceView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["KeepSequence"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SequenceView"][];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sequences/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveSequence"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SequenceView"][];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SequenceView"][];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sequences/{id}/laid": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LaySequence"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Layer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2275,18 +2442,11 @@ export interface components {
             /** Format: double */
             yMm?: null | number;
         };
-        /** @description A band or vein. */
         Band: {
-            /** @description Stable id, unique in the layer; also the id of its region. */
             id: string;
-            /**
-             * Format: double
-             * @description Its width on average before the layer's widening, mm; ignored where FillsRest.
-             */
+            /** Format: double */
             widthMm: number;
-            /** @description Whether it takes all the width that is left. */
             fillsRest: boolean;
-            /** @description Id of its cup. */
             cup: string;
         };
         /** @description The base of a piece. */
@@ -2609,11 +2769,19 @@ export interface components {
              */
             toMm: number;
         };
+        /** Format: double */
+        Double: number;
         /**
          * @description How a piece's edge is finished.
          * @enum {unknown}
          */
         EdgeStyle: "taped-clean" | "dripped-over" | "walled";
+        /**
+         * @description Which side of a piece is seen.
+         * @default top
+         * @enum {unknown}
+         */
+        Face: "top" | "underside";
         FieldColour: {
             /** Format: int32 */
             field: number;
@@ -2830,44 +2998,21 @@ export interface components {
              */
             grainMm: number;
         };
-        /** @description A heart: the crystal-lined hollow that bands run round. */
         Heart: {
-            /** @description Stable id, unique in the layer. */
             id: string;
-            /**
-             * Format: double
-             * @description Middle, mm from the left of the outline's box.
-             */
+            /** Format: double */
             xMm: number;
-            /**
-             * Format: double
-             * @description Middle, mm from the top of the outline's box.
-             */
+            /** Format: double */
             yMm: number;
-            /**
-             * Format: double
-             * @description Width before it is turned, mm.
-             */
+            /** Format: double */
             widthMm: number;
-            /**
-             * Format: double
-             * @description Height before it is turned, mm.
-             */
+            /** Format: double */
             heightMm: number;
-            /**
-             * Format: double
-             * @description Turn, degrees clockwise as seen.
-             */
+            /** Format: double */
             turnDeg: number;
-            /**
-             * Format: double
-             * @description How far the band edges round it wander, mm.
-             */
+            /** Format: double */
             wavinessMm: number;
-            /**
-             * Format: int32
-             * @description Seed of its shape and waviness.
-             */
+            /** Format: int32 */
             seed: number;
         };
         /**
@@ -2908,6 +3053,37 @@ export interface components {
         Instant: string;
         /** @enum {unknown} */
         Keep: "visible" | "bare";
+        KeepSequence: {
+            name: string;
+            layer: components["schemas"]["Layer"];
+            /** Format: double */
+            acrossMm: number;
+        };
+        /** @description A sequence of colours that is kept by name, to be laid again in any other piece. */
+        KeptSequence: {
+            /** @description Its name. */
+            name: string;
+            /** @description Its bands or lines, from the middle to the rim; widths in mm. */
+            bands: components["schemas"]["Band"][];
+            /** @description The cups that they are poured from, with those that mixed ones are filled from. */
+            cups: components["schemas"]["Cup"][];
+            /**
+             * Format: double
+             * @description How far across the smaller way the place was that it was kept from, mm: what a fitted one is measured against.
+             */
+            acrossMm: number;
+            /**
+             * Format: double
+             * @description Factor by which each band is wider than the one inside it.
+             * @default 1
+             */
+            widening: number;
+            /**
+             * @description A note; may be empty.
+             * @default
+             */
+            note: string;
+        };
         KeptZone: {
             id: string;
             name: string;
@@ -2919,6 +3095,11 @@ export interface components {
             keep: components["schemas"]["Keep"];
             /** Format: double */
             damMm?: null | number;
+        };
+        LaySequence: {
+            layer: components["schemas"]["Layer"];
+            /** Format: double */
+            acrossMm?: null | number;
         };
         /** @description One layer: poured in one go, cured before the next. */
         Layer: {
@@ -3180,6 +3361,12 @@ export interface components {
             /** @description Depth of cavities of a drawn outline that are deeper or shallower; null for none. */
             cavityDepths?: null | components["schemas"]["PartDepth"][];
         };
+        /**
+         * @description Where the light comes from.
+         * @default front
+         * @enum {unknown}
+         */
+        LightFrom: "front" | "back";
         LiveView: {
             level: components["schemas"]["LevelShows"];
         };
@@ -3196,6 +3383,18 @@ export interface components {
         };
         /** Format: local-date-time */
         LocalDateTime: string;
+        /** @description How a piece is looked at. */
+        Look: {
+            /** @description Which side is seen. */
+            face?: components["schemas"]["Face"];
+            /**
+             * @description Whether the topmost layer is seen as it lies just after it was poured; else everything has cured.
+             * @default false
+             */
+            wet: boolean;
+            /** @description Where the light comes from. */
+            light?: components["schemas"]["LightFrom"];
+        };
         /** @description The artist's own figures for resin that does not end up on the panel; null takes the default. */
         Losses: {
             /**
@@ -3476,27 +3675,14 @@ export interface components {
             limitPercent: number;
             over: boolean;
         };
-        /** @description An opening in a slice: its inner rim. */
         Opening: {
-            /**
-             * Format: double
-             * @description Middle, mm from the left of the frame.
-             */
+            /** Format: double */
             xMm: number;
-            /**
-             * Format: double
-             * @description Middle, mm from the top of the frame.
-             */
+            /** Format: double */
             yMm: number;
-            /**
-             * Format: double
-             * @description Width, mm.
-             */
+            /** Format: double */
             widthMm: number;
-            /**
-             * Format: double
-             * @description Height, mm.
-             */
+            /** Format: double */
             heightMm: number;
         };
         /**
@@ -3504,85 +3690,47 @@ export interface components {
          * @enum {unknown}
          */
         Origin: "default" | "own" | "measured" | "learned" | "reckoned";
-        /** @description The outline of a base seen from above, in millimetres, its box's top left at the origin, x to the right and y down. */
         Outline: components["schemas"]["OutlineRectangleOutline"] | components["schemas"]["OutlineRoundOutline"] | components["schemas"]["OutlineOvalOutline"] | components["schemas"]["OutlineSliceOutline"] | components["schemas"]["OutlineDrawnOutline"];
-        /** @description An outline drawn elsewhere: letters or any other shape, in one or many parts, with openings where rings lie inside others. */
         OutlineDrawnOutline: {
             /** @enum {string} */
             shape: "drawn";
-            /** @description Its rings in mm, each `M x y L x y … Z` with absolute numbers, the box's top left at the origin. */
             path: string;
         };
-        /** @description An oval: an ellipse. */
         OutlineOvalOutline: {
             /** @enum {string} */
             shape: "oval";
-            /**
-             * Format: double
-             * @description Width, mm.
-             */
+            /** Format: double */
             widthMm: number;
-            /**
-             * Format: double
-             * @description Height, mm.
-             */
+            /** Format: double */
             heightMm: number;
         };
-        /** @description A rectangle. */
         OutlineRectangleOutline: {
             /** @enum {string} */
             shape: "rectangle";
-            /**
-             * Format: double
-             * @description Width, mm.
-             */
+            /** Format: double */
             widthMm: number;
-            /**
-             * Format: double
-             * @description Height, mm.
-             */
+            /** Format: double */
             heightMm: number;
         };
-        /** @description A round. */
         OutlineRoundOutline: {
             /** @enum {string} */
             shape: "round";
-            /**
-             * Format: double
-             * @description Diameter, mm.
-             */
+            /** Format: double */
             diameterMm: number;
         };
         /** @enum {unknown} */
         OutlineShape: "rectangle" | "round" | "oval" | "slice";
-        /**
-         * @description A freeform slice: a closed wobbly curve through a few handles that stand at equal angles round the middle of a frame,
-         *     perhaps with an opening. It never crosses itself.
-         */
         OutlineSliceOutline: {
             /** @enum {string} */
             shape: "slice";
-            /**
-             * Format: double
-             * @description Width of the frame it stands in, mm.
-             */
+            /** Format: double */
             widthMm: number;
-            /**
-             * Format: double
-             * @description Height of the frame, mm.
-             */
+            /** Format: double */
             heightMm: number;
-            /** @description How far the curve reaches at each handle, as a share of the way from the middle to the frame; the first lies to the right, the rest follow clockwise as seen. */
-            reach: number[];
-            /**
-             * Format: double
-             * @description How far the curve wanders between handles, mm.
-             */
+            reach: components["schemas"]["Double"][];
+            /** Format: double */
             wobbleMm: number;
-            /**
-             * Format: int32
-             * @description Seed of the wobble.
-             */
+            /** Format: int32 */
             seed: number;
             opening?: null | components["schemas"]["Opening"];
         };
@@ -3670,7 +3818,7 @@ export interface components {
          * @description What a path of a painting is, so that a brush can treat it.
          * @enum {unknown}
          */
-        PaintRole: "body" | "part" | "growth-line" | "edge" | "facet" | "wall";
+        PaintRole: "body" | "part" | "growth-line" | "edge" | "facet" | "wall" | "run";
         /** @description The paint for one zone of a painted map. */
         PaintZone: {
             /** @description Name of its colour. */
@@ -3694,8 +3842,8 @@ export interface components {
             heightMm: number;
             /** @description The outline of all that is painted, in SVG path syntax, mm. */
             outline: string;
-            /** @description Colour of the ground. */
-            ground: string;
+            /** @description Colour of the ground, or of the light from behind; null where something is painted below already. */
+            ground: null | string;
             /** @description The materials its paths name. */
             materials: components["schemas"]["PaintMaterial"][];
             /** @description The paths. */
@@ -3708,6 +3856,17 @@ export interface components {
             insets: components["schemas"]["PaintInset"][];
             /** @description Outlines of parts that are laid out in ways of their own, in SVG path syntax, mm. */
             clips: string[];
+            /**
+             * @description Whether its topmost layer is wet: it has a gloss.
+             * @default false
+             */
+            wet: boolean;
+            /**
+             * Format: int32
+             * @description In light from behind, the number of the first path that only takes its share of the light that comes through what is
+             *     painted before it (colours are multiplied); null in light from the front.
+             */
+            filtersFrom?: null | number;
         };
         /** @description Where a copy of a panel lies. */
         PanelCopy: {
@@ -3818,6 +3977,7 @@ export interface components {
             layers: components["schemas"]["LayerView"][];
             findings: components["schemas"]["Finding"][];
             pot: null | components["schemas"]["PotLeft"];
+            hidden: null | string;
         };
         /** @description The cup of a pool. */
         PoolColour: {
@@ -3907,6 +4067,7 @@ export interface components {
             detail?: null | components["schemas"]["PaintDetail"];
             /** @default true */
             numbers: boolean;
+            look?: null | components["schemas"]["Look"];
         };
         PreviewView: {
             plan: null | components["schemas"]["PlanView"];
@@ -3953,7 +4114,10 @@ export interface components {
             /** @description The same as text, such as `44.45 mm`. */
             normalised: string;
         };
-        /** @enum {unknown} */
+        /**
+         * @description What the parts of a mix ratio are parts of.
+         * @enum {unknown}
+         */
         RatioBasis: "volume" | "weight";
         /** @description A number shown to a person, with the formula and the inputs it came from. */
         Reckoned: {
@@ -4213,6 +4377,11 @@ export interface components {
             /** Format: double */
             pouredMl: null | number;
         };
+        SaveSequence: {
+            /** Format: int32 */
+            basedOn: number;
+            sequence: components["schemas"]["KeptSequence"];
+        };
         /** @description A way of sealing a ground. */
         SealWay: {
             /** @description Stable id; its price is kept under it. */
@@ -4230,6 +4399,12 @@ export interface components {
             mind: string;
             cost?: null | components["schemas"]["Reckoned"];
             costPerM2?: null | components["schemas"]["Reckoned"];
+        };
+        SequenceView: {
+            id: string;
+            /** Format: int32 */
+            version: number;
+            sequence: components["schemas"]["KeptSequence"];
         };
         ShelfView: {
             id: string;

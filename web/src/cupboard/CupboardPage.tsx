@@ -8,6 +8,7 @@ import { fieldText, localText, wireText } from '../parts/format';
 import { FromDrawing } from '../stations/ground/FromDrawing';
 import { useUnits } from '../units/units';
 import { Pots } from './Pots';
+import { Sequences } from './Sequences';
 import { useKept } from './useKept';
 
 const query = { queryKey: ['moulds'], queryFn: () => take(api.GET('/api/moulds')) };
@@ -68,6 +69,7 @@ export function CupboardPage() {
         />
       )}
       <Pots />
+      <Sequences />
     </main>
   );
 }

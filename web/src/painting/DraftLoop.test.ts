@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Piece } from '../api/client';
+import type { Look, Piece } from '../api/client';
 import type { DraftNews } from './DraftLoop';
 import { DraftLoop } from './DraftLoop';
 
@@ -12,15 +12,18 @@ interface Asked {
 /** What the loop has asked for, each answered when the test says so. */
 let asked: Asked[];
 let news: DraftNews[];
+let looks: Look[];
 let loop: DraftLoop;
 
 beforeEach(() => {
   asked = [];
   news = [];
+  looks = [];
   loop = new DraftLoop((n) => news.push(n));
   vi.stubGlobal('requestAnimationFrame', (done: FrameRequestCallback) => setTimeout(done, 0, 0));
   vi.stubGlobal('fetch', async (request: Request) => {
-    const body = JSON.parse(await request.text()) as { piece: Piece; detail: string | null };
+    const body = JSON.parse(await request.text()) as { piece: Piece; detail: string | null; look: Look };
+    looks.push(body.look);
     return new Promise((done) => {
       const got = {
         plan: body.detail ? null : { ground: {}, layers: [] },
@@ -35,7 +38,15 @@ beforeEach(() => {
 afterEach(() => vi.unstubAllGlobals());
 
 const move = (name: string, movedAt = 0) =>
-  loop.hear({ move: { id: 'p1', layerId: null, piece: { name, layers: [] } as unknown as Piece, movedAt } });
+  loop.hear({
+    move: {
+      id: 'p1',
+      layerId: null,
+      piece: { name, layers: [] } as unknown as Piece,
+      look: { face: 'top', wet: true, light: 'front' },
+      movedAt,
+    },
+  });
 const drafts = () => asked.filter((a) => a.detail === 'draft').map((a) => a.name);
 const shapes = () => news.flatMap((n) => ('shape' in n ? [n.shape.outline] : []));
 
@@ -45,6 +56,11 @@ describe('the drafts of a drag', () => {
     await vi.waitFor(() => expect(drafts()).toEqual(['a']));
     asked[0]!.answer();
     await vi.waitFor(() => expect(drafts()).toEqual(['a', 'c']));
+  });
+
+  it('are looked at as the piece is', async () => {
+    move('a');
+    await vi.waitFor(() => expect(looks).toEqual([{ face: 'top', wet: true, light: 'front' }]));
   });
 
   it('tell when they are on the screen, for the move they answer', async () => {

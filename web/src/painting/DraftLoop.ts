@@ -1,4 +1,4 @@
-import type { Painting, Piece, PlanView } from '../api/client';
+import type { Look, Painting, Piece, PlanView } from '../api/client';
 import { api, take } from '../api/client';
 import { paint } from './brush';
 import type { Place } from './place';
@@ -9,6 +9,7 @@ export interface Move {
   id: string;
   layerId: string | null;
   piece: Piece;
+  look: Look;
   movedAt: number;
 }
 
@@ -108,11 +109,11 @@ export class DraftLoop {
     this.counting = false;
   }
 
-  private ask({ id, piece, layerId }: Move, detail: 'draft' | null, numbers: boolean) {
+  private ask({ id, piece, layerId, look }: Move, detail: 'draft' | null, numbers: boolean) {
     return take(
       api.POST('/api/pieces/{id}/preview', {
         params: { path: { id } },
-        body: { piece, layerId, detail, numbers },
+        body: { piece, layerId, detail, numbers, look },
       }),
     );
   }

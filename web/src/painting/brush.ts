@@ -41,8 +41,12 @@ function clipped(context: Paints, clips: Path2D[], clip: Clip, draw: () => void)
   context.restore();
 }
 
-/** Whether a painting has growth lines, or is the draft of a drag. */
-const isFull = (painting: Painting) => painting.paths.some((p) => p.role === 'growth-line');
+/** Whether what tells colourants apart and the weather are painted: not on the draft of a drag, and not in light from behind. */
+const isFull = (painting: Painting) =>
+  (painting.filtersFrom ?? null) === null && painting.paths.some((p) => p.role === 'growth-line');
+
+/** Whether a path takes its share of the light that comes through what is painted before it. */
+const filters = ({ filtersFrom }: Painting, path: number) => path >= (filtersFrom ?? Infinity);
 
 /** Does something once, or for each panel in its own place, clipped by it. */
 function eachCopy(context: Paints, painting: Painting, panel: Path2D | null, draw: () => void) {
@@ -80,8 +84,10 @@ export function paint(context: Paints, painting: Painting, pixelsPerMm: number) 
   const { outline, paths, panel, clips } = pathsOf(painting);
   context.save();
   clipTo(context, painting, outline);
-  context.fillStyle = painting.ground;
-  context.fill(outline);
+  if (painting.ground !== null) {
+    context.fillStyle = painting.ground;
+    context.fill(outline);
+  }
   context.lineJoin = 'round';
   eachInset(context, painting, true, (inside) => paint(context, inside, pixelsPerMm));
   eachCopy(context, painting, panel, () => {
@@ -90,6 +96,7 @@ export function paint(context: Paints, painting: Painting, pixelsPerMm: number) 
       const path = paths[i]!;
       clipped(context, clips, p.clip, () => {
         context.globalAlpha = p.opacity;
+        context.globalCompositeOperation = filters(painting, i) ? 'multiply' : 'source-over';
         if (p.fill) {
           context.fillStyle = p.fill;
           context.fill(path, 'evenodd');
@@ -102,6 +109,7 @@ export function paint(context: Paints, painting: Painting, pixelsPerMm: number) 
       });
     });
     context.globalAlpha = 1;
+    context.globalCompositeOperation = 'source-over';
     if (isFull(painting))
       for (const ring of ringsOf(painting, paths))
         clipped(context, clips, ring.clip, () => finish(context, painting, ring));
@@ -329,7 +337,25 @@ function weather(context: Paints, painting: Painting, outline: Path2D) {
   gloss.addColorStop(1, 'rgba(0,0,0,0.14)');
   context.fillStyle = gloss;
   context.fill(outline);
+  if (!painting.wet) return;
+  // What shines on wet resin lies across it in a broad and a narrow stripe.
+  const shine = context.createLinearGradient(0, 0, painting.widthMm, painting.heightMm);
+  for (const [at, alpha] of wetGloss) shine.addColorStop(at, `rgba(255,255,255,${alpha})`);
+  context.fillStyle = shine;
+  context.fill(outline);
 }
+
+const wetGloss = [
+  [0, 0],
+  [0.16, 0],
+  [0.24, 0.41],
+  [0.34, 0.24],
+  [0.4, 0],
+  [0.44, 0],
+  [0.46, 0.29],
+  [0.48, 0],
+  [1, 0],
+] as const;
 
 /** A narrow light along the upper left edge and shade along the lower right, as a poured edge has. */
 function rim(context: Paints, outline: Path2D, pixelsPerMm: number) {

@@ -6,6 +6,7 @@ import type {
   KeptZone,
   Layer,
   LayerView,
+  Look,
   Outline,
   Painting,
   PlanView,
@@ -25,6 +26,7 @@ import { Callout, edgeOf, middleOf } from './Callout';
 import { Grip } from './Grip';
 import { OncePerFrame, moves } from './moves';
 import { InsertHandles, SliceHandles, SupportHandles } from './groundHandles';
+import { LookBar, lookWords } from './LookBar';
 import { HeartHandles, RimHandles } from './handles';
 import { LayoutHandles, ZoneHandles } from './layoutHandles';
 import type { Hold } from './Grip';
@@ -47,6 +49,12 @@ interface Props {
   lit: ReadonlySet<string>;
   /** What can be taken hold of: hearts and bands, the rim, or nothing. */
   handles: 'map' | 'rim' | null;
+  look: Look;
+  /** Why its underside is not seen and no light comes through it. */
+  hidden: string | null;
+  onLook: (look: Look) => void;
+  /** Whether something is worked out that is not on the page yet; where it takes long, that is shown. */
+  working: boolean;
   /** A change that is looked at before it is taken. */
   trial: { label: string; left: number; take: () => void; leave: () => void } | null;
   selected: Selected;
@@ -417,7 +425,7 @@ export function MapStage(props: Props) {
             height={room.height}
             lit={live || drafted ? undefined : lit}
             layerId={layer.id}
-            label={`${name}, painted to scale`}
+            label={`${name}, painted to scale${lookWords(props.look)}`}
             drafts={drafts}
             drafted={drafted}
           />
@@ -566,6 +574,11 @@ export function MapStage(props: Props) {
               {drawing && <small>from rim to rim, or round; ends near a wall join on</small>}
             </div>
           )}
+          {props.working && (
+            <p className="working" role="status">
+              Working the map out
+            </p>
+          )}
           {props.trial && (
             <div className="trial" role="status" onPointerDown={(e) => e.stopPropagation()}>
               <p>
@@ -591,6 +604,7 @@ export function MapStage(props: Props) {
             >
               {bar.text}
             </span>
+            {!props.trial && <LookBar look={props.look} hidden={props.hidden} onLook={props.onLook} />}
             <span className="zoom">
               <button
                 type="button"

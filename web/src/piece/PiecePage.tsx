@@ -21,6 +21,7 @@ import { stationNames, stations } from '../stations/station';
 import { StoryStation } from '../stations/story/StoryStation';
 import type { Units } from '../units/units';
 import { useUnits } from '../units/units';
+import { usualLook } from './LookBar';
 import { MapStage } from './MapStage';
 import type { Selected } from './selection';
 import type { PieceOnPage } from './usePiece';
@@ -46,7 +47,9 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const units = useUnits();
   const [search, setSearch] = useSearchParams();
   const asked = search.get('layer');
-  const page = usePiece(id, asked);
+  const [look, setLook] = useState(usualLook);
+  const page = usePiece(id, asked, look);
+  const below = page.lookedAt.face === 'underside';
   const [cup, setCup] = useState<string | null>(null);
   const [pointed, setPointed] = useState<string | null>(null);
   const [selected, setSelected] = useState<Selected>(null);
@@ -153,7 +156,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const [trial, setTrial] = useState<Trial | null>(null);
   const tried = trial && trial.base === piece ? trial : null;
   const findings = plan?.findings;
-  const look = useMemo(
+  const secondLook = useMemo(
     () => (
       <SecondLook
         id={id}
@@ -245,7 +248,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             drafted={page.drafted}
             ground={piece.ground}
             supports={plan.ground.standing.supports}
-            findings={tried ? [] : here.filter((f) => !f.wavedOff)}
+            findings={tried || below ? [] : here.filter((f) => !f.wavedOff)}
             trial={
               tried && {
                 label: tried.label,
@@ -261,7 +264,11 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             kept={piece.kept ?? []}
             chooseZone={chooseZone}
             lit={lit}
-            handles={tried ? null : station === 'map' ? 'map' : station === 'ground' ? 'rim' : null}
+            handles={tried || below ? null : station === 'map' ? 'map' : station === 'ground' ? 'rim' : null}
+            look={page.lookedAt}
+            hidden={plan.hidden}
+            onLook={setLook}
+            working={page.working}
             selected={selected}
             onSelect={select}
             onPoint={point}
@@ -300,7 +307,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             say={say}
             sayLayer={sayLayer}
             accept={page.accept}
-            secondLook={look}
+            secondLook={secondLook}
           />
         </section>
         <Cups
@@ -419,7 +426,7 @@ function SecondLook({ id, piece, layerId, findings, edit, onTrial }: LookProps) 
       const got = await take(
         api.POST('/api/pieces/{id}/preview', {
           params,
-          body: { piece: remedied, layerId: top, detail: 'full', numbers: true },
+          body: { piece: remedied, layerId: top, detail: 'full', numbers: true, look: usualLook },
         }),
       );
       setFailed(null);

@@ -3,6 +3,7 @@ import { act, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Piece } from '../api/client';
+import { usualLook } from './LookBar';
 import { usePiece } from './usePiece';
 
 type Answer = { status: number; body: unknown };
@@ -85,7 +86,7 @@ async function opened() {
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={queries}>{children}</QueryClientProvider>
   );
-  const { result } = renderHook(() => usePiece('p1', null), { wrapper });
+  const { result } = renderHook(() => usePiece('p1', null, usualLook), { wrapper });
   await waitFor(() => expect(result.current.saving.state).toBe('kept'));
   const rename = (name: string) => act(() => result.current.edit((p) => ({ ...p, name })));
   const named = (name: string) => waitFor(() => expect(result.current.draft?.name).toBe(name));

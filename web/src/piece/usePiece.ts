@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
-import type { Painting, Piece, PieceView, PlanView } from '../api/client';
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { Look, Painting, Piece, PieceView, PlanView } from '../api/client';
 import { Refused, api, take } from '../api/client';
 import type { Shape } from '../painting/DraftLoop';
 import { Drafts } from '../painting/Drafts';
@@ -27,12 +27,13 @@ const withLayers = (plan: PlanView | null, newer: PlanView): PlanView | null =>
  * under way at a time and the latest edit wins. What the server refuses stays on the page, and so does the last good plan.
  * While dragging, the map is painted first; everything else on the page follows when there is time.
  */
-export function usePiece(id: string, layerId: string | null) {
+export function usePiece(id: string, layerId: string | null, look: Look) {
   const queries = useQueryClient();
   const [draft, setDraft] = useState<Piece | null>(null);
   const [view, setView] = useState<PieceView | null>(null);
   const [plan, setPlan] = useState<PlanView | null>(null);
   const [painting, setPainting] = useState<Painting | null>(null);
+  const [paintedOf, setPaintedOf] = useState<unknown>(null);
   const [unpainted, setUnpainted] = useState<string | null>(null);
   const [saving, setSaving] = useState<Saving>({ state: 'saving' });
   const [newest, setNewest] = useState<PieceView | null>(null);
@@ -92,6 +93,12 @@ export function usePiece(id: string, layerId: string | null) {
 
   // The whole painting follows every save; of a piece that could not be saved it is made without keeping it.
   const opened = view !== null;
+  // A piece that cannot be looked at from below or with the light behind it any more is looked at as usual.
+  const hidden = (plan?.hidden ?? null) !== null;
+  const { wet } = look;
+  const face = hidden ? 'top' : look.face;
+  const light = hidden ? 'front' : look.light;
+  const lookedAt = useMemo<Look>(() => ({ face, wet, light }), [face, wet, light]);
   const shown = saving.state === 'stale' && draft && !looking ? draft : null;
   useEffect(() => {
     if (!opened) return;
@@ -100,7 +107,7 @@ export function usePiece(id: string, layerId: string | null) {
       ? take(
           api.POST('/api/pieces/{id}/preview', {
             params: { path: { id } },
-            body: { piece: shown, layerId, detail: 'full', numbers: true },
+            body: { piece: shown, layerId, detail: 'full', numbers: true, look: lookedAt },
           }),
         ).then((got) => {
           const { plan: worked } = got;
@@ -109,13 +116,14 @@ export function usePiece(id: string, layerId: string | null) {
         })
       : take(
           api.GET('/api/pieces/{id}/painting', {
-            params: { path: { id }, query: { layer: layerId ?? undefined } },
+            params: { path: { id }, query: { layer: layerId ?? undefined, ...lookedAt } },
           }),
         );
     asked
       .then((got) => {
         if (gone) return;
         setPainting(got);
+        setPaintedOf(view);
         setUnpainted(null);
         if (dragging.current) return;
         setDrafted(null);
@@ -127,7 +135,7 @@ export function usePiece(id: string, layerId: string | null) {
     return () => {
       gone = true;
     };
-  }, [id, opened, view, layerId, shown, looking, givenUp, drafts]);
+  }, [id, opened, view, layerId, lookedAt, shown, looking, givenUp, drafts]);
 
   const save = useCallback(async () => {
     if (busy.current) return;
@@ -265,10 +273,16 @@ export function usePiece(id: string, layerId: string | null) {
       dragging.current = true;
       latest.current = change(latest.current);
       drafts.send({
-        move: { id, layerId, piece: latest.current, movedAt: performance.timeOrigin + movedAt },
+        move: {
+          id,
+          layerId,
+          piece: latest.current,
+          look: lookedAt,
+          movedAt: performance.timeOrigin + movedAt,
+        },
       });
     },
-    [id, layerId, drafts],
+    [id, layerId, lookedAt, drafts],
   );
 
   const seen = looking && newest ? newest : null;
@@ -277,6 +291,9 @@ export function usePiece(id: string, layerId: string | null) {
     view,
     plan: seen?.plan ?? plan,
     painting,
+    lookedAt,
+    /** Whether something is worked out that is not on the page yet. */
+    working: saving.state === 'saving' || (paintedOf !== view && unpainted === null),
     unpainted,
     saving,
     missing: loaded.error,

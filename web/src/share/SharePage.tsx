@@ -321,12 +321,24 @@ function Picture({ painting, label }: { painting: Painting; label: string }) {
   );
 }
 
+/** How a picture is looked at, each as it is asked for. */
+const pictureLooks = [
+  ['', 'cured, from above'],
+  ['?wet=true', 'just poured'],
+  ['?light=back', 'with the light behind it'],
+  ['?face=underside', 'from below'],
+  ['?face=underside&light=back', 'from below with the light behind it'],
+] as const;
+
 /** The full-size template, and the piece in open formats. */
 function Paper({ view }: { view: PieceView }) {
   const { id, piece } = view;
   const [paper, setPaper] = useState<'A4' | 'Letter'>('A4');
   const [grid, setGrid] = useState(false);
   const [layer, setLayer] = useState(piece.layers[0]!.id);
+  const [look, setLook] = useState('');
+  const looks =
+    view.plan.hidden === null ? pictureLooks : pictureLooks.filter(([query]) => !/face|light/.test(query));
   return (
     <section aria-label="Paper and files">
       <h2>Full size on paper, and as files</h2>
@@ -354,6 +366,9 @@ function Paper({ view }: { view: PieceView }) {
           onChange={setGrid}
         />
       </p>
+      <p className="line">
+        <Choice label="Picture" value={look} choices={looks} onChange={setLook} />
+      </p>
       <p className="row-buttons">
         <a
           className="btn btn-primary"
@@ -370,7 +385,7 @@ function Paper({ view }: { view: PieceView }) {
         </a>
         <a
           className="btn btn-outline-primary"
-          href={`/api/pieces/${id}/picture.png`}
+          href={`/api/pieces/${id}/picture.png${look}`}
           download={`${piece.name}.png`}
         >
           Picture as PNG

@@ -1,40 +1,95 @@
 import { useQuery } from '@tanstack/react-query';
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { api, take } from '../api/client';
 import { PaintedPiece } from '../painting/PaintedPiece';
 import { fixed } from '../parts/format';
+import { usualLook } from '../piece/LookBar';
 import { usePiece } from '../piece/usePiece';
-
-/** How quickly the map follows the hand on this machine, measured on the largest piece. Nothing is saved. */
-export function SpeedPage() {
-  const { data } = useQuery({ queryKey: ['shelf'], queryFn: () => take(api.GET('/api/pieces')) });
-  const largest = data?.toSorted((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm)[0];
-  return (
-    <main id="main" className="speed">
-      <h1>How quick it is here</h1>
-      <p>
-        Drags the first heart of the largest piece for three seconds and measures every painted answer, from
-        the move it answers to the second frame after it. Nothing is saved.
-      </p>
-      {largest && <Measured id={largest.id} name={largest.name} />}
-      {data && !largest && <p>There is no piece on the shelf yet.</p>}
-    </main>
-  );
-}
+import { canSwing, swung } from './swing';
 
 interface Result {
-  frames: number;
+  name: string;
+  answers: number;
   median: number;
   p95: number;
 }
 
-const moves = 180;
-const everyMs = 16;
+/** How quickly the map follows the hand on this machine, measured on every piece. Nothing is saved. */
+export function SpeedPage() {
+  const { data: pieces } = useQuery({ queryKey: ['shelf'], queryFn: () => take(api.GET('/api/pieces')) });
+  const [results, setResults] = useState<Result[]>([]);
+  const [turn, setTurn] = useState<number | null>(null);
+  const [search] = useSearchParams();
+  const seconds = Number(search.get('seconds')) || usualSeconds;
+  const running = turn !== null ? pieces?.[turn] : undefined;
+  return (
+    <main id="main" className="speed">
+      <h1>How quick it is here</h1>
+      <p>
+        Drags what a hand would take first in every piece, {seconds} s each, and measures every painted
+        answer, from the move it answers to the second frame after it. Nothing is saved.
+      </p>
+      {pieces?.length === 0 && <p>There is no piece on the shelf yet.</p>}
+      {pieces && pieces.length > 0 && (
+        <button type="button" className="btn btn-primary" disabled={turn !== null} onClick={() => setTurn(0)}>
+          {running ? `Dragging ${running.name}…` : 'Drag every piece'}
+        </button>
+      )}
+      <div className="speed-bench">
+        <table className="parts">
+          <thead>
+            <tr>
+              <th scope="col">piece</th>
+              <th scope="col">painted answers</th>
+              <th scope="col">median</th>
+              <th scope="col">95 of 100 within</th>
+            </tr>
+          </thead>
+          <tbody>
+            {results.map((r, i) => (
+              <tr key={i}>
+                <th scope="row">{r.name}</th>
+                <td>{r.answers}</td>
+                <td>{fixed(r.median, 0)} ms</td>
+                <td>{fixed(r.p95, 0)} ms</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        {running && (
+          <Dragged
+            key={running.id}
+            id={running.id}
+            name={running.name}
+            moves={Math.round((1000 * seconds) / everyMs)}
+            onDone={(result) => {
+              if (result) setResults((r) => [...r, result]);
+              setTurn((t) => (t !== null && t + 1 < pieces!.length ? t + 1 : null));
+            }}
+          />
+        )}
+      </div>
+    </main>
+  );
+}
 
-function Measured({ id, name }: { id: string; name: string }) {
+const everyMs = 16;
+const usualSeconds = 3;
+
+interface DraggedProps {
+  id: string;
+  name: string;
+  moves: number;
+  onDone: (result: Result | null) => void;
+}
+
+/** A piece that is dragged by itself as soon as it is painted. */
+function Dragged({ id, name, moves, onDone }: DraggedProps) {
   // All layers are painted, as on the piece's page when it is opened.
-  const page = usePiece(id, null);
+  const page = usePiece(id, null, usualLook);
   const frame = useRef<HTMLDivElement>(null);
+  const started = useRef(false);
   const [room, setRoom] = useState({ width: 0, height: 0 });
   useLayoutEffect(() => {
     const observer = new ResizeObserver(([entry]) => {
@@ -43,25 +98,16 @@ function Measured({ id, name }: { id: string; name: string }) {
     if (frame.current) observer.observe(frame.current);
     return () => observer.disconnect();
   }, []);
-  const [results, setResults] = useState<Result[]>([]);
-  const [busy, setBusy] = useState(false);
-  const { painting } = page;
+  const { painting, view } = page;
+  const scale = painting ? Math.min(room.width / painting.widthMm, room.height / painting.heightMm) : 0;
 
   const measure = async () => {
-    setBusy(true);
+    const { piece, plan } = view!;
+    if (!canSwing(piece)) return onDone(null);
     performance.clearMeasures('hand-to-paint');
     for (let i = 0; i < moves; i++) {
-      const swing = Math.round(60 * Math.sin((i / moves) * 4 * Math.PI));
-      page.drag((p) => {
-        const [first, ...others] = p.layers;
-        const [heart, ...hearts] = first!.hearts;
-        if (!heart) return p;
-        const base = page.view!.piece.layers[0]!.hearts[0]!;
-        return {
-          ...p,
-          layers: [{ ...first!, hearts: [{ ...heart, xMm: base.xMm + swing }, ...hearts] }, ...others],
-        };
-      }, performance.now());
+      const by = 60 * Math.sin((i / moves) * 4 * Math.PI);
+      page.drag(() => swung(piece, plan.layers, by), performance.now());
       await new Promise((done) => setTimeout(done, everyMs));
     }
     await page.settle('newest');
@@ -70,54 +116,27 @@ function Measured({ id, name }: { id: string; name: string }) {
       .map((e) => e.duration)
       .sort((a, b) => a - b);
     const at = (share: number) => times[Math.min(times.length - 1, Math.floor(times.length * share))] ?? 0;
-    setResults((r) => [...r, { frames: times.length, median: at(0.5), p95: at(0.95) }]);
-    setBusy(false);
+    onDone({ name, answers: times.length, median: at(0.5), p95: at(0.95) });
   };
+  useEffect(() => {
+    if (started.current || !view || scale <= 0) return;
+    started.current = true;
+    void measure();
+  });
 
-  const scale = painting ? Math.min(room.width / painting.widthMm, room.height / painting.heightMm) : 0;
   return (
-    <>
-      <button
-        type="button"
-        className="btn btn-primary"
-        disabled={busy || !painting}
-        onClick={() => void measure()}
-      >
-        {busy ? 'Measuring…' : `Drag ${name}`}
-      </button>
-      <table className="parts">
-        <thead>
-          <tr>
-            <th scope="col">run</th>
-            <th scope="col">painted answers</th>
-            <th scope="col">median</th>
-            <th scope="col">95 of 100 within</th>
-          </tr>
-        </thead>
-        <tbody>
-          {results.map((r, i) => (
-            <tr key={i}>
-              <th scope="row">{i + 1}</th>
-              <td>{r.frames}</td>
-              <td>{fixed(r.median, 0)} ms</td>
-              <td>{fixed(r.p95, 0)} ms</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <div ref={frame} className="speed-frame">
-        {painting && scale > 0 && (
-          <PaintedPiece
-            painting={painting}
-            view={{ pixelsPerMm: scale, x: 0, y: 0 }}
-            width={painting.widthMm * scale}
-            height={painting.heightMm * scale}
-            label={`${name}, painted to scale`}
-            drafts={page.drafts}
-            drafted={page.drafted}
-          />
-        )}
-      </div>
-    </>
+    <div ref={frame} className="speed-frame">
+      {painting && scale > 0 && (
+        <PaintedPiece
+          painting={painting}
+          view={{ pixelsPerMm: scale, x: 0, y: 0 }}
+          width={painting.widthMm * scale}
+          height={painting.heightMm * scale}
+          label={`${name}, painted to scale`}
+          drafts={page.drafts}
+          drafted={page.drafted}
+        />
+      )}
+    </div>
   );
 }

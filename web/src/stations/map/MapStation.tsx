@@ -4,6 +4,7 @@ import { HowNumber } from '../../parts/HowNumber';
 import { boxOf } from '../ground/kinds';
 import type { StationProps } from '../station';
 import { LayoutPart } from './Layouts';
+import { Sequences } from './Sequences';
 import { freeId } from './layerEdits';
 import { kindOf, kinds, laidOutAs, withClear, withZone, withoutZone } from './layoutEdits';
 
@@ -78,6 +79,9 @@ export function MapStation(props: StationProps) {
         </p>
       )}
       <LayoutPart {...props} />
+      {(!layer.layout || layer.layout.kind === 'petals' || layer.layout.kind === 'lines') && (
+        <Sequences {...props} />
+      )}
       {inZone ? (
         <ZoneFields {...props} />
       ) : (

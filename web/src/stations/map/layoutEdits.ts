@@ -87,7 +87,7 @@ export function withClear(layer: Layer): [Layer, string] {
 }
 
 /** Without cups that nothing names any more. */
-function tidy(layer: Layer): Layer {
+export function withCupsInUse(layer: Layer): Layer {
   const used = cupsInUse(layer);
   return { ...layer, cups: layer.cups.filter((c) => used.has(c.id)) };
 }
@@ -111,7 +111,7 @@ export function laidOutAs(layer: Layer, kind: Kind, box: Box): Layer {
     const width = Math.max(2, Math.round(small / 40));
     const lines = clear.bands.filter((b) => !b.fillsRest);
     const cups = clear.cups.filter(isColour).slice(0, 3);
-    return tidy({
+    return withCupsInUse({
       ...clear,
       hearts: [],
       heartCup: start,
@@ -133,7 +133,7 @@ export function laidOutAs(layer: Layer, kind: Kind, box: Box): Layer {
   if (kind === 'petals') {
     const full = withColours(base, 4);
     const rings = full.bands.length > 2 ? full.bands : ringsOf(full, small / 12);
-    return tidy({
+    return withCupsInUse({
       ...full,
       hearts: [],
       bands: rings,
@@ -156,10 +156,13 @@ export function laidOutAs(layer: Layer, kind: Kind, box: Box): Layer {
   switch (kind) {
     case 'fields': {
       const chosen = own.slice(0, 5);
-      return tidy({ ...plain, layout: { kind, fields: 3 * chosen.length, colours: chosen, seed: 7 } });
+      return withCupsInUse({
+        ...plain,
+        layout: { kind, fields: 3 * chosen.length, colours: chosen, seed: 7 },
+      });
     }
     case 'pools':
-      return tidy({
+      return withCupsInUse({
         ...plain,
         layout: {
           kind,
@@ -173,11 +176,11 @@ export function laidOutAs(layer: Layer, kind: Kind, box: Box): Layer {
       const cups = own.slice(0, 5);
       const ml = Math.max(1, Math.round((0.35 * fits) / cups.length));
       const pours = cups.map((cup, i) => ({ id: `pour-${i + 1}`, cup, ml }));
-      return tidy({ ...plain, layout: { kind, xMm: x, yMm: y, pours, tiltDeg: 0, tiltPercent: 0 } });
+      return withCupsInUse({ ...plain, layout: { kind, xMm: x, yMm: y, pours, tiltDeg: 0, tiltPercent: 0 } });
     }
     case 'marble': {
       const mix = { ...mixOf(plain, own[1]!, own[2]!) };
-      return tidy({
+      return withCupsInUse({
         ...plain,
         cups: [...plain.cups, mix],
         layout: {
@@ -192,7 +195,7 @@ export function laidOutAs(layer: Layer, kind: Kind, box: Box): Layer {
       });
     }
     case 'flood':
-      return tidy({ ...plain, layout: { kind, cup: own[0]! } });
+      return withCupsInUse({ ...plain, layout: { kind, cup: own[0]! } });
   }
 }
 
@@ -259,7 +262,7 @@ export function withFieldColour(layer: Layer): Layer {
 }
 
 export function withoutFieldColour(layer: Layer, cup: string): Layer {
-  return tidy(
+  return withCupsInUse(
     changeLayout('fields', (f) => ({
       ...f,
       colours: f.colours.filter((c) => c !== cup),
@@ -291,7 +294,7 @@ export function withVein(layer: Layer): Layer {
 }
 
 export const withoutVein = (layer: Layer) =>
-  tidy(changeLayout('fields', (f) => ({ ...f, vein: null }))(layer));
+  withCupsInUse(changeLayout('fields', (f) => ({ ...f, vein: null }))(layer));
 
 export const moveField = (field: number, xMm: number, yMm: number) =>
   changeLayout('fields', (f) => ({
@@ -457,4 +460,4 @@ export function withZone(layer: Layer, box: Box): Layer {
 }
 
 export const withoutZone = (layer: Layer, id: string) =>
-  tidy({ ...layer, zones: (layer.zones ?? []).filter((z) => z.id !== id) });
+  withCupsInUse({ ...layer, zones: (layer.zones ?? []).filter((z) => z.id !== id) });

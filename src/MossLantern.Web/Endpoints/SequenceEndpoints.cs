@@ -1,0 +1,76 @@
+using System.Collections.Immutable;
+using FluentValidation;
+using Microsoft.AspNetCore.Http.HttpResults;
+using MossLantern.Core.Pieces;
+using MossLantern.Data;
+using MossLantern.Web.Hosting;
+
+namespace MossLantern.Web.Endpoints;
+
+/// <summary>A sequence of colours at one version.</summary>
+public sealed record SequenceView(string Id, int Version, KeptSequence Sequence);
+
+/// <summary>A save of a sequence, based on a version; 0 is a new one.</summary>
+public sealed record SaveSequence(int BasedOn, KeptSequence Sequence);
+
+/// <summary>A layer whose sequence is to be kept by a name, and how far across the place is that it fills, the smaller way, mm.</summary>
+public sealed record KeepSequence(string Name, Layer Layer, double AcrossMm);
+
+/// <summary>A layer that a sequence is to be laid in; fitted to a place so far across, mm, or as wide as it was kept.</summary>
+public sealed record LaySequence(Layer Layer, double? AcrossMm = null);
+
+/// <summary>Endpoints of the sequences of colours that are kept by name.</summary>
+internal static class SequenceEndpoints
+{
+    private static readonly KeptSequenceValidator Validator = new();
+
+    public static void MapSequences(this IEndpointRouteBuilder app)
+    {
+        var api = app.MapGroup("/api/sequences");
+        api.MapGet("", (SequenceStore sequences) => All(sequences));
+        api.MapPost("", Results<Created<ImmutableArray<SequenceView>>, ProblemHttpResult> (KeepSequence request, SequenceStore sequences, WorkshopTime time) =>
+        {
+            if (!request.Layer.UsesBands)
+            {
+                return ProblemHandler.Invalid(new() { ["layer"] = ["Only rings, lines and petals have a sequence that can be kept."] });
+            }
+
+            var sequence = KeptSequence.Of(request.Layer, request.Name.Trim(), request.AcrossMm);
+            Validator.ValidateAndThrow(sequence);
+            var stored = sequences.Save(Guid.NewGuid().ToString("n"), 0, sequence, time.Now)!;
+            return TypedResults.Created($"/api/sequences/{stored.Id}", All(sequences));
+        });
+        api.MapPut("/{id:length(1,40)}", Results<Ok<ImmutableArray<SequenceView>>, ProblemHttpResult> (string id, SaveSequence request, SequenceStore sequences, WorkshopTime time) =>
+        {
+            Validator.ValidateAndThrow(request.Sequence);
+            return sequences.Save(id, request.BasedOn, request.Sequence with { Name = request.Sequence.Name.Trim() }, time.Now) is null
+                ? NoSequence()
+                : TypedResults.Ok(All(sequences));
+        });
+        api.MapDelete("/{id:length(1,40)}", Results<Ok<ImmutableArray<SequenceView>>, ProblemHttpResult> (string id, SequenceStore sequences) =>
+            sequences.Remove(id) ? TypedResults.Ok(All(sequences)) : NoSequence());
+        api.MapPost("/{id:length(1,40)}/laid", Results<Ok<Layer>, ProblemHttpResult> (string id, LaySequence request, SequenceStore sequences) =>
+        {
+            if (sequences.All().FirstOrDefault(s => s.Id == id) is not { Thing: var sequence })
+            {
+                return NoSequence();
+            }
+
+            if (!request.Layer.UsesBands)
+            {
+                return ProblemHandler.Invalid(new() { ["layer"] = ["A sequence is laid only in rings, lines and petals."] });
+            }
+
+            return request.AcrossMm is { } mm && !Across.Contains(mm)
+                ? ProblemHandler.Invalid(new() { ["acrossMm"] = [Across.Sentence] })
+                : TypedResults.Ok(sequence.LaidIn(request.Layer, request.AcrossMm));
+        });
+    }
+
+    private static readonly Core.Units.AcceptedRange Across = Core.Units.Accepted.OutlineMm with { What = "How far across it is" };
+
+    private static ImmutableArray<SequenceView> All(SequenceStore sequences) => [.. sequences.All().Select(s => new SequenceView(s.Id, s.Version, s.Thing))];
+
+    private static ProblemHttpResult NoSequence() => TypedResults.Problem(
+        title: "No such sequence", detail: "There is no sequence with this id in the cupboard.", statusCode: StatusCodes.Status404NotFound);
+}

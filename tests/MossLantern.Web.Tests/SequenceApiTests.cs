@@ -1,0 +1,79 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using static MossLantern.Web.Tests.TestHost;
+
+namespace MossLantern.Web.Tests;
+
+/// <summary>Sequences in the cupboard.</summary>
+public sealed class SequenceApiTests : IDisposable
+{
+    private readonly TestHost host = new(demo: true);
+
+    public void Dispose() => host.Dispose();
+
+    private async Task<JsonNode> LayerOf(string piece) => (await host.Get($"/api/pieces/{piece}"))["piece"]!["layers"]![0]!;
+
+    private static async Task<JsonArray> All(HttpResponseMessage answer, HttpStatusCode expected)
+    {
+        Assert.Equal(expected, answer.StatusCode);
+        return (await answer.Content.ReadFromJsonAsync<JsonArray>())!;
+    }
+
+    [Fact]
+    public async Task A_sequence_is_kept_from_one_piece_and_laid_in_another()
+    {
+        Assert.Equal(["Peat tea"], (await host.List("/api/sequences")).Select(s => (string)s!["sequence"]!["name"]!));
+        var petals = await LayerOf("water-mint");
+        var kept = await All(await host.Client.PostAsJsonAsync("/api/sequences", new { name = " Mint ", layer = petals, acrossMm = 180 }), HttpStatusCode.Created);
+        var mint = kept.Single(s => (string)s!["sequence"]!["name"]! == "Mint")!;
+        Assert.Equal(petals["bands"]!.ToJsonString(), mint["sequence"]!["bands"]!.ToJsonString());
+
+        var pool = await LayerOf("peat-pool");
+        var laid = await Read(await host.Client.PostAsJsonAsync($"/api/sequences/{mint["id"]}/laid", new { layer = pool, acrossMm = 90 }), HttpStatusCode.OK);
+        Assert.Equal("lines", (string)laid["layout"]!["kind"]!);
+        Assert.Equal(petals["bands"]!.AsArray().Count, laid["bands"]!.AsArray().Count);
+        var (was, now) = (petals["bands"]!.AsArray().First(b => !(bool)b!["fillsRest"]!)!, laid["bands"]!.AsArray().First(b => !(bool)b!["fillsRest"]!)!);
+        Assert.Equal((double)was["widthMm"]! / 2, (double)now["widthMm"]!, 0.051);
+
+        // What is laid can be saved with the piece.
+        var view = await host.Get("/api/pieces/peat-pool");
+        var piece = view["piece"]!.DeepClone();
+        piece["layers"]![0] = laid.DeepClone();
+        await Read(await host.Client.PutAsJsonAsync("/api/pieces/peat-pool", new { basedOn = (int)view["version"]!, piece }), HttpStatusCode.OK);
+    }
+
+    [Fact]
+    public async Task A_sequence_is_renamed_taken_out_and_put_back()
+    {
+        var tea = (await host.List("/api/sequences"))[0]!;
+        var renamed = tea["sequence"]!.DeepClone();
+        renamed["name"] = "Bog tea";
+        var all = await All(await host.Client.PutAsJsonAsync("/api/sequences/peat-tea", new { basedOn = 1, sequence = renamed }), HttpStatusCode.OK);
+        Assert.Equal(("Bog tea", 2), ((string)all[0]!["sequence"]!["name"]!, (int)all[0]!["version"]!));
+        await Problem(await host.Client.PutAsJsonAsync("/api/sequences/peat-tea", new { basedOn = 1, sequence = renamed }), HttpStatusCode.Conflict);
+
+        Assert.Empty(await All(await host.Client.DeleteAsync("/api/sequences/peat-tea"), HttpStatusCode.OK));
+        await Problem(await host.Client.DeleteAsync("/api/sequences/peat-tea"), HttpStatusCode.NotFound);
+        all = await All(await host.Client.PutAsJsonAsync("/api/sequences/again", new { basedOn = 0, sequence = renamed }), HttpStatusCode.OK);
+        Assert.Equal(renamed.ToJsonString(), all[0]!["sequence"]!.ToJsonString());
+    }
+
+    [Fact]
+    public async Task What_cannot_be_kept_or_laid_is_refused_in_words()
+    {
+        var (lines, fields) = (await LayerOf("peat-pool"), await LayerOf("old-kiln"));
+        async Task Refused(string path, object body, string field, string says) =>
+            Assert.Contains(says, Sentence(await Problem(await host.Client.PostAsJsonAsync(path, body), HttpStatusCode.BadRequest), field), StringComparison.Ordinal);
+
+        await Refused("/api/sequences", new { name = "", layer = lines, acrossMm = 100 }, "name", "from 1 to");
+        await Refused("/api/sequences", new { name = "x", layer = lines, acrossMm = -4 }, "acrossMm", "across");
+        await Refused("/api/sequences", new { name = "x", layer = fields, acrossMm = 100 }, "layer", "rings, lines and petals");
+        await Refused("/api/sequences/peat-tea/laid", new { layer = fields, acrossMm = 100 }, "layer", "rings, lines and petals");
+        await Refused("/api/sequences/peat-tea/laid", new { layer = lines, acrossMm = 0 }, "acrossMm", "across");
+        await Problem(await host.Client.PostAsJsonAsync("/api/sequences/none/laid", new { layer = lines }), HttpStatusCode.NotFound);
+        await Problem(await host.Client.PutAsJsonAsync("/api/sequences/none", new { basedOn = 3, sequence = (await host.List("/api/sequences"))[0]!["sequence"] }), HttpStatusCode.NotFound);
+        await Problem(await host.Client.PostAsJsonAsync("/api/sequences", new { name = "x" }), HttpStatusCode.BadRequest);
+        Assert.Single(await host.List("/api/sequences"));
+    }
+}

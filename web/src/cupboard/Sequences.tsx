@@ -1,0 +1,130 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { KeptSequence, Refused, SequenceView } from '../api/client';
+import { api, take } from '../api/client';
+import { TextField } from '../parts/Fields';
+import { useUnits } from '../units/units';
+import { Stripes } from './Stripes';
+import { sequencesQuery, togetherMm } from './sequences';
+import { useKept } from './useKept';
+
+/** Sequences of colours, kept from a map and laid in another from there. */
+export function Sequences() {
+  const { data: sequences } = useQuery(sequencesQuery);
+  const client = useQueryClient();
+  const [gone, setGone] = useState<KeptSequence | null>(null);
+  const kept = useKept(sequencesQuery, (id, basedOn, sequence: KeptSequence) =>
+    take(api.PUT('/api/sequences/{id}', { params: { path: { id } }, body: { basedOn, sequence } })),
+  );
+  const chosen = sequences?.find((s) => s.id === kept.chosen);
+  const remove = (view: SequenceView) =>
+    void take(api.DELETE('/api/sequences/{id}', { params: { path: { id: view.id } } })).then((now) => {
+      client.setQueryData(sequencesQuery.queryKey, now);
+      setGone(view.sequence);
+    });
+
+  return (
+    <section aria-label="Sequences" className="pots">
+      <div className="shelf-head">
+        <h2>Sequences</h2>
+        <p className="hint">
+          {sequences?.length === 0
+            ? 'Colours one after another, from the middle to the rim. Keep one by name on the map of a piece.'
+            : 'Colours one after another, the middle at the left. They are kept and laid on the map of a piece.'}
+        </p>
+      </div>
+      <ul className="pot-row">
+        {sequences?.map((s) => (
+          <li key={s.id}>
+            <button
+              type="button"
+              className="hanging"
+              aria-pressed={s.id === kept.chosen}
+              onClick={() => kept.take(s.id)}
+            >
+              <Stripes of={s.sequence} />
+              <b>{s.sequence.name}</b>
+              <small>{s.sequence.bands.length} bands</small>
+            </button>
+          </li>
+        ))}
+      </ul>
+      {gone && (
+        <p className="row-buttons" role="status">
+          {gone.name} was taken out.{' '}
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() => {
+              kept.add(gone);
+              setGone(null);
+            }}
+          >
+            Put it back
+          </button>
+        </p>
+      )}
+      {chosen && (
+        <Taken
+          key={chosen.id}
+          view={chosen}
+          refused={kept.refused}
+          save={(to) => kept.save(chosen.id, chosen.version, to)}
+          remove={() => remove(chosen)}
+        />
+      )}
+    </section>
+  );
+}
+
+interface TakenProps {
+  view: SequenceView;
+  refused: Refused | null;
+  save: (to: KeptSequence) => void;
+  remove: () => void;
+}
+
+function Taken({ view, refused, save, remove }: TakenProps) {
+  const units = useUnits();
+  const { sequence } = view;
+  const say = (field: string) => refused?.errors[field]?.[0];
+  return (
+    <div className="sentence">
+      <p>
+        <TextField
+          label="Name of the sequence"
+          quiet
+          value={sequence.name}
+          width={180}
+          error={say('name')}
+          onChange={(name) => save({ ...sequence, name })}
+        />
+        {`, ${units.show(togetherMm(sequence), 'mm', 0)} of lines, kept from ${units.show(sequence.acrossMm, 'mm', 0)} across; `}
+        <TextField
+          label="Note on the sequence"
+          quiet
+          value={sequence.note ?? ''}
+          width={320}
+          error={say('note')}
+          onChange={(note) => save({ ...sequence, note })}
+        />
+      </p>
+      <ol className="sequence-bands">
+        {sequence.bands.map((b) => {
+          const cup = sequence.cups.find((c) => c.id === b.cup);
+          return (
+            <li key={b.id}>
+              <i className="swatch" style={{ background: cup?.colour }} aria-hidden />
+              {cup?.name}
+              <small>{b.fillsRest ? 'fills the rest' : `${units.show(b.widthMm, 'mm', 1)} wide`}</small>
+            </li>
+          );
+        })}
+      </ol>
+      {refused && Object.keys(refused.errors).length === 0 && <p className="say-wrong">{refused.message}</p>}
+      <button type="button" className="btn btn-outline-primary" onClick={remove}>
+        Take it out of the cupboard
+      </button>
+    </div>
+  );
+}

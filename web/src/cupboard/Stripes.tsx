@@ -1,0 +1,13 @@
+import type { KeptSequence } from '../api/client';
+import { stripesOf } from './sequences';
+
+/** A sequence as stripes, the middle at the left and the rim at the right. */
+export function Stripes({ of }: { of: KeptSequence }) {
+  return (
+    <span className="stripes" aria-hidden>
+      {stripesOf(of).map((s) => (
+        <i key={s.id} style={{ flexGrow: s.share, background: s.colour }} />
+      ))}
+    </span>
+  );
+}

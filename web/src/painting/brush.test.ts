@@ -1,0 +1,198 @@
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import type { PaintPath, Painting } from '../api/client';
+import { paint, regionAt } from './brush';
+import type { Paints } from './brush';
+
+/** A path that knows what it was made from; of these only squares 'x y size' are asked whether a point is in them. */
+class TestPath {
+  constructor(readonly text: string | TestPath) {}
+  addPath() {}
+}
+
+interface Drawn {
+  what: 'fill' | 'stroke';
+  path: string;
+  colour: unknown;
+  blend: string;
+  alpha: number;
+  clips: string[];
+}
+
+/** A context that writes down what is drawn on it, and where it is when it is. */
+class TestContext {
+  drawn: Drawn[] = [];
+  globalAlpha = 1;
+  globalCompositeOperation = 'source-over';
+  fillStyle: unknown = '';
+  strokeStyle: unknown = '';
+  lineWidth = 1;
+  lineJoin = '';
+  private clips: string[] = [];
+  private kept: { clips: string[]; alpha: number; blend: string }[] = [];
+
+  save() {
+    this.kept.push({
+      clips: this.clips,
+      alpha: this.globalAlpha,
+      blend: this.globalCompositeOperation,
+    });
+  }
+  restore() {
+    const { clips, alpha, blend } = this.kept.pop()!;
+    this.clips = clips;
+    this.globalAlpha = alpha;
+    this.globalCompositeOperation = blend;
+  }
+  clip(path?: TestPath) {
+    this.clips = [...this.clips, path ? String(path.text) : 'box'];
+  }
+  fill(path: TestPath) {
+    this.note('fill', path, this.fillStyle);
+  }
+  stroke(path: TestPath) {
+    this.note('stroke', path, this.strokeStyle);
+  }
+  beginPath() {}
+  rect() {}
+  translate() {}
+  scale() {}
+  setTransform() {}
+  createPattern() {
+    return null;
+  }
+  createLinearGradient() {
+    const stops: [number, string][] = [];
+    return { stops, addColorStop: (at: number, colour: string) => stops.push([at, colour]) };
+  }
+  isPointInPath(path: TestPath, x: number, y: number) {
+    const [left, top, size] = String(path.text).split(' ').map(Number) as [number, number, number];
+    return x >= left && x < left + size && y >= top && y < top + size;
+  }
+  private note(what: Drawn['what'], { text }: TestPath, colour: unknown) {
+    const { globalCompositeOperation: blend, globalAlpha: alpha, clips } = this;
+    this.drawn.push({ what, path: String(text), colour, blend, alpha, clips });
+  }
+}
+
+const path = (over: Partial<PaintPath>): PaintPath => ({
+  role: 'part',
+  path: '0 0 100',
+  fill: '#334455',
+  stroke: null,
+  strokeMm: 0,
+  opacity: 1,
+  region: 'r',
+  material: 'layer-1/cup',
+  clip: null,
+  ...over,
+});
+const painting = (over: Partial<Painting>): Painting => ({
+  widthMm: 100,
+  heightMm: 100,
+  outline: '0 0 100',
+  ground: '#d9c29a',
+  materials: [],
+  paths: [],
+  panel: null,
+  copies: [],
+  insets: [],
+  clips: [],
+  wet: false,
+  filtersFrom: null,
+  ...over,
+});
+
+let context: TestContext;
+const on = () => context as unknown as Paints;
+const fills = (of: string) => context.drawn.filter((d) => d.what === 'fill' && d.path === of);
+
+beforeEach(() => {
+  context = new TestContext();
+  vi.stubGlobal('Path2D', TestPath);
+  vi.stubGlobal(
+    'DOMMatrix',
+    class {
+      scale() {
+        return this;
+      }
+    },
+  );
+  HTMLCanvasElement.prototype.getContext = (() => null) as never;
+});
+
+describe('the brush', () => {
+  it('lays each path on what is painted before it, by its opacity', () => {
+    paint(on(), painting({ paths: [path({ path: '1 1 9' }), path({ path: '2 2 9', opacity: 0.4 })] }), 1);
+    expect(fills('0 0 100')[0]).toMatchObject({ colour: '#d9c29a' });
+    expect(fills('1 1 9')).toMatchObject([{ blend: 'source-over', alpha: 1 }]);
+    expect(fills('2 2 9')).toMatchObject([{ blend: 'source-over', alpha: 0.4 }]);
+  });
+
+  it('takes light away from behind with every path above the lowest layer', () => {
+    paint(on(), painting({ filtersFrom: 1, paths: [path({ path: '1 1 9' }), path({ path: '2 2 9' })] }), 1);
+    expect(fills('1 1 9')).toMatchObject([{ blend: 'source-over' }]);
+    expect(fills('2 2 9')).toMatchObject([{ blend: 'multiply' }]);
+  });
+
+  it('paints no ground where something lies below already', () => {
+    const inside = painting({ ground: null, outline: '5 5 20', paths: [path({ path: '6 6 9' })] });
+    paint(on(), painting({ insets: [{ below: false, xMm: 0, yMm: 0, painting: inside }] }), 1);
+    expect(fills('5 5 20')).toEqual([]);
+    expect(fills('6 6 9')).toHaveLength(1);
+  });
+
+  it('clips what belongs to a part by the part', () => {
+    paint(
+      on(),
+      painting({ clips: ['7 7 9'], paths: [path({ path: '1 1 9', clip: 0 }), path({ path: '2 2 9' })] }),
+      1,
+    );
+    expect(fills('1 1 9')[0]!.clips).toContain('7 7 9');
+    expect(fills('2 2 9')[0]!.clips).not.toContain('7 7 9');
+  });
+
+  it('leaves what is clear unpainted', () => {
+    paint(on(), painting({ paths: [path({ path: '1 1 9', opacity: 0 })] }), 1);
+    expect(fills('1 1 9')).toEqual([]);
+  });
+
+  it('paints every panel, clipped by its own outline', () => {
+    const copies = [
+      { fromMm: 0, mirrored: false },
+      { fromMm: 100, mirrored: true },
+    ];
+    paint(on(), painting({ panel: '0 0 50', copies, paths: [path({ path: '1 1 9' })] }), 1);
+    expect(fills('1 1 9').map((d) => d.clips.at(-1))).toEqual(['0 0 50', '0 0 50']);
+  });
+});
+
+describe('what lies at a point', () => {
+  const at = (of: Painting, x: number, y: number) => regionAt(on(), of, x, y, 'layer-1');
+
+  it('is the innermost body of the layer that is asked for', () => {
+    const paths = [
+      path({ path: '0 0 100', region: 'rim' }),
+      path({ path: '20 20 40', region: 'heart' }),
+      path({ path: '0 0 100', region: 'veil', material: 'layer-2/cup' }),
+    ];
+    expect(at(painting({ paths }), 30, 30)).toBe('heart');
+    expect(at(painting({ paths }), 5, 5)).toBe('rim');
+    expect(at(painting({ paths }), 300, 5)).toBeNull();
+  });
+
+  it('counts only within the part that it is clipped by', () => {
+    const paths = [path({ path: '0 0 100', region: 'zone', clip: 0 })];
+    expect(at(painting({ clips: ['0 0 10'], paths }), 5, 5)).toBe('zone');
+    expect(at(painting({ clips: ['0 0 10'], paths }), 50, 50)).toBeNull();
+  });
+
+  it('is found from below where it lies then', () => {
+    const below = painting({
+      panel: '0 0 100',
+      copies: [{ fromMm: 100, mirrored: true }],
+      paths: [path({ path: '0 0 10', region: 'corner' })],
+    });
+    expect(at(below, 95, 5)).toBe('corner');
+    expect(at(below, 5, 5)).toBeNull();
+  });
+});

@@ -1,0 +1,72 @@
+import type { Look } from '../api/client';
+
+/** From above, cured, in light from the front. */
+export const usualLook: Look = { face: 'top', wet: false, light: 'front' };
+
+/** What is not as usual, in words. */
+export const lookWords = ({ face, wet, light }: Look) =>
+  [
+    wet && ', just poured',
+    face === 'underside' && ', from below',
+    light === 'back' && ', with the light behind it',
+  ]
+    .filter(Boolean)
+    .join('');
+
+interface Props {
+  look: Look;
+  /** Why its underside is not seen and no light comes through it; null where both can be. */
+  hidden: string | null;
+  onLook: (look: Look) => void;
+}
+
+/** How the piece is looked at: just poured, from below, with the light behind it. */
+export function LookBar({ look, hidden, onLook }: Props) {
+  const below = look.face === 'underside';
+  const back = look.light === 'back';
+  return (
+    <span className="looks" role="group" aria-label="How it is looked at">
+      <Toggle
+        on={look.wet}
+        text="Just poured"
+        why="The topmost layer while it is wet: colours run into each other along their borders"
+        onTurn={(wet) => onLook({ ...look, wet, face: 'top' })}
+      />
+      {hidden === null && (
+        <>
+          <Toggle
+            on={below}
+            text="Underside"
+            why="Turned over, left is right: what was poured first lies in front"
+            onTurn={(on) => onLook({ ...look, face: on ? 'underside' : 'top', wet: on ? false : look.wet })}
+          />
+          <Toggle
+            on={back}
+            text="Light behind"
+            why="What light comes through: clear and dyed resin glow, paste and metal stay dark"
+            onTurn={(on) => onLook({ ...look, light: on ? 'back' : 'front' })}
+          />
+        </>
+      )}
+    </span>
+  );
+}
+
+interface ToggleProps {
+  on: boolean;
+  text: string;
+  why: string;
+  onTurn: (on: boolean) => void;
+}
+
+const Toggle = ({ on, text, why, onTurn }: ToggleProps) => (
+  <button
+    type="button"
+    className="btn btn-outline-primary"
+    aria-pressed={on}
+    title={why}
+    onClick={() => onTurn(!on)}
+  >
+    {text}
+  </button>
+);

@@ -1,0 +1,104 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Refused, api, take } from '../../api/client';
+import { Stripes } from '../../cupboard/Stripes';
+import { sequencesQuery, togetherMm, useSequences } from '../../cupboard/sequences';
+import { TextField } from '../../parts/Fields';
+import { useUnits } from '../../units/units';
+import type { StationProps } from '../station';
+import { withCupsInUse } from './layoutEdits';
+
+/** Sequences kept by name: this one to the cupboard, or one of those laid here in place of this one. */
+export function Sequences({ layer, layerPlan, editLayer }: StationProps) {
+  const client = useQueryClient();
+  const units = useUnits();
+  const kept = useSequences();
+  const [name, setName] = useState('');
+  const [refused, setRefused] = useState<Refused | null>(null);
+  const [said, setSaid] = useState('');
+  const across = Math.min(layerPlan.box.widthMm, layerPlan.box.heightMm);
+  const tell = (e: unknown) => {
+    if (!(e instanceof Refused)) throw e;
+    setSaid('');
+    setRefused(e);
+  };
+  const keep = () => {
+    take(api.POST('/api/sequences', { body: { name, layer, acrossMm: across } }))
+      .then((now) => {
+        client.setQueryData(sequencesQuery.queryKey, now);
+        setRefused(null);
+        setSaid(`${name.trim()} stands in the cupboard.`);
+        setName('');
+      })
+      .catch(tell);
+  };
+  const lay = (id: string, acrossMm: number | null, what: string) => {
+    take(api.POST('/api/sequences/{id}/laid', { params: { path: { id } }, body: { layer, acrossMm } }))
+      .then((laid) => {
+        setRefused(null);
+        setSaid(`${what} is laid here.`);
+        editLayer((l) =>
+          withCupsInUse({
+            ...l,
+            bands: laid.bands,
+            cups: laid.cups,
+            widening: laid.widening,
+            pourOrder: laid.pourOrder,
+          }),
+        );
+      })
+      .catch(tell);
+  };
+  return (
+    <section aria-label="Sequences" className="sequences">
+      <h3>Sequences kept by name</h3>
+      <p className="line">
+        <TextField
+          label="Keep this one as"
+          value={name}
+          width={120}
+          error={refused?.errors.name?.[0]}
+          onChange={setName}
+        />
+        <button type="button" className="btn btn-outline-primary" onClick={keep}>
+          Keep it
+        </button>
+      </p>
+      {refused && !refused.errors.name && <p className="say-wrong">{refused.message}</p>}
+      <p className="hint" role="status">
+        {said}
+      </p>
+      {kept.length > 0 && (
+        <ul>
+          {kept.map(({ id, sequence }) => (
+            <li key={id}>
+              <b>{sequence.name}</b>
+              <Stripes of={sequence} />
+              <small>
+                {units.show(togetherMm(sequence), 'mm', 0)} of lines, kept from{' '}
+                {units.show(sequence.acrossMm, 'mm', 0)} across
+              </small>
+              <span className="row-buttons">
+                <button
+                  type="button"
+                  className="btn btn-outline-primary"
+                  onClick={() => lay(id, null, sequence.name)}
+                >
+                  Lay it as it is<span className="visually-hidden">: {sequence.name}</span>
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-outline-primary"
+                  onClick={() => lay(id, across, sequence.name)}
+                >
+                  Lay it fitted to {units.show(across, 'mm', 0)}
+                  <span className="visually-hidden">: {sequence.name}</span>
+                </button>
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
