@@ -106,9 +106,11 @@ public sealed class FirstPieceWalkTests : IDisposable
         page.Press(Keys.Enter);
         page.WaitForText("Kept in the log.");
 
-        // The program is killed and started again, and nothing is lost.
+        // The program is killed and started again, and nothing is lost. What the page asked for meanwhile could not be had.
+        Assert.Empty(page.Complaints());
         workshop.Restart();
         page.Open("/");
+        _ = page.Complaints();
         page.WaitForText("Fen Lamp");
         page.WaitForPainting();
         page.TabTo("link", "Fen Lamp");

@@ -1,4 +1,4 @@
 global using Xunit;
 
-// One browser and one server at a time: the machine has two cores.
-[assembly: CollectionBehavior(CollectionBehavior.CollectionPerAssembly)]
+// Two browsers, each with a server of its own, at a time: a browser waits more than it works, and the machine has two cores.
+[assembly: Xunit.v3.Parallelization(MaxThreads = 2)]

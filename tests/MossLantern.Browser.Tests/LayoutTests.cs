@@ -1,5 +1,6 @@
 using System.Globalization;
 using OpenQA.Selenium;
+using static MossLantern.Browser.Tests.MapPage;
 
 namespace MossLantern.Browser.Tests;
 
@@ -9,6 +10,43 @@ public sealed class LayoutTests : IDisposable
     private readonly WorkshopProcess workshop = new(demo: true);
 
     public void Dispose() => workshop.Dispose();
+
+    [Fact]
+    public void A_sequence_is_kept_by_name_laid_in_another_piece_and_taken_out_of_the_cupboard()
+    {
+        using var page = Opened("/pieces/water-mint/map");
+        page.Click("button", "Keep it");
+        page.WaitForText("name must have from 1 to");
+        page.Write("Keep this one as", "Reed mint");
+        page.Click("button", "Keep it");
+        page.WaitForText("Reed mint stands in the cupboard.");
+
+        // In another mould, fitted to it; every cup that it takes comes with it, and those that nothing names any more go.
+        page.Open("/pieces/marigold-dozen/map");
+        page.WaitForPainting();
+        var areas = page.Driver.FindElements(By.CssSelector(".bands > li")).Count;
+        page.TabTo("button", "Lay it fitted to 98 mm: Peat tea");
+        page.Press(Keys.Enter);
+        page.WaitForText("Peat tea is laid here.");
+        Waiting.Until(() => page.Driver.FindElements(By.CssSelector(".bands > li")).Count == 9, $"eight bands and the heart's bed in place of {areas}");
+        page.WaitUntilKept();
+        Assert.Contains("black tea", Cups(page), StringComparison.Ordinal);
+        Assert.DoesNotContain("marigold", Cups(page), StringComparison.Ordinal);
+        page.TabTo("button", "Undo");
+        page.Press(Keys.Enter);
+        Waiting.Until(() => Cups(page).Contains("marigold", StringComparison.Ordinal), "the colours from before");
+        Fine(page);
+
+        page.Open("/cupboard");
+        page.Click("button", "Reed mint");
+        page.Write("Name of the sequence", "Bog mint");
+        Waiting.Until(() => page.All("button").Any(b => b.Text.Contains("Bog mint", StringComparison.Ordinal)), "the new name");
+        page.Click("button", "Take it out of the cupboard");
+        page.WaitForText("Bog mint was taken out.");
+        page.Click("button", "Put it back");
+        Waiting.Until(() => page.All("button").Any(b => b.Text.Contains("Bog mint", StringComparison.Ordinal)), "it to be back");
+        Fine(page);
+    }
 
     [Fact]
     public void Each_way_is_chosen_in_the_sentence_and_its_numbers_are_typed()
@@ -208,19 +246,14 @@ public sealed class LayoutTests : IDisposable
 
     private Page Opened(string path)
     {
-        var page = new Page(workshop.Address);
-        page.Open(path);
+        var page = MapPage.Opened(workshop, path);
         page.WaitForText("Laid out as");
-        page.WaitForPainting();
         return page;
     }
 
     private static void Fine(Page page) => Assert.Empty(page.AxeFindings());
 
     private static string Cups(Page page) => page.Driver.FindElement(By.CssSelector(".cup-row ol")).Text;
-
-    private static double Value(Page page, string slider) =>
-        double.Parse(page.Find("slider", slider).GetAttribute("aria-valuenow")!, CultureInfo.InvariantCulture);
 
     private static string Words(Page page, string slider) => page.Find("slider", slider).GetAttribute("aria-valuetext")!;
 

@@ -15,12 +15,37 @@ internal static class ManyParts
     public static string Cavities() => Svg(360, 240, Enumerable.Range(0, 24).Select(i =>
         Blob(30 + 60 * (i % 6), 30 + 60 * (i / 6), 24, 24 - i % 5, 0.06, 3 + i % 4)));
 
-    /// <summary>The outline of a drawing, as the program reads it.</summary>
-    public static async Task<JsonNode> Outline(HttpClient client, string svg)
+    /// <summary>Puts a piece of a drawing's outline on the shelf, with three hearts and twelve bands that run through all its parts.</summary>
+    public static async Task Add(HttpClient client, string name, string svg)
     {
-        using var answer = await client.PostAsJsonAsync("api/outlines/svg", new { svg });
-        answer.EnsureSuccessStatusCode();
-        return (await answer.Content.ReadFromJsonAsync<JsonNode>())!["outline"]!;
+        var outline = (await Read(await client.PostAsJsonAsync("api/outlines/svg", new { svg })))["outline"]!;
+        var view = await Read(await client.PostAsJsonAsync("api/pieces", new { name, ground = new { outline, edge = "taped-clean", sideHeightMm = 12, colour = "#d9c29a" } }));
+        var piece = view["piece"]!.DeepClone();
+        var layer = piece["layers"]![0]!;
+        var cup = (string)layer["bands"]![0]!["cup"]!;
+        layer["hearts"] = new JsonArray([.. Enumerable.Range(0, 3).Select(i => new JsonObject
+        {
+            ["id"] = $"h{i}",
+            ["xMm"] = 60 + 110 * i,
+            ["yMm"] = 60,
+            ["widthMm"] = 40,
+            ["heightMm"] = 30,
+            ["turnDeg"] = 0,
+            ["wavinessMm"] = 12,
+            ["seed"] = i,
+        })]);
+        layer["bands"] = new JsonArray([.. Enumerable.Range(0, 12).Select(i => new JsonObject { ["id"] = $"b{i}", ["widthMm"] = 9, ["fillsRest"] = i == 11, ["cup"] = cup })]);
+        await Read(await client.PutAsJsonAsync($"api/pieces/{view["id"]}", new JsonObject { ["basedOn"] = (int)view["version"]!, ["piece"] = piece }));
+    }
+
+    private static async Task<JsonNode> Read(HttpResponseMessage answer)
+    {
+        using (answer)
+        {
+            var text = await answer.Content.ReadAsStringAsync();
+            Assert.True(answer.IsSuccessStatusCode, text);
+            return JsonNode.Parse(text)!;
+        }
     }
 
     private static string Svg(double widthMm, double heightMm, IEnumerable<string> paths) => string.Create(

@@ -159,4 +159,26 @@ public class LayoutCheckTests
         Assert.Equal(80, finding.Numbers[1].Value, 2.0);
         Cleared(piece, "rim-room");
     }
+
+    [Fact]
+    public void In_a_zone_too_there_must_be_room_and_walls_must_meet()
+    {
+        var layer = Coloured(new FloodLayout("c0"), 0, 2, 4) with
+        {
+            Zones =
+            [
+                new("rim", "Rim", new RoundOutline(120), 40, 40, new LinesLayout("clear", 1, 0, 5), [],
+                    [new("fill", 10, true, "clear"), new("x", 30, false, "c0"), new("y", 40, false, "c1")], 0, "clear"),
+                new("pools", "Pools", new RectangleOutline(200, 160), 300, 100,
+                    new PoolsLayout([new("w", [new(300, 180), new(490, 180)])], 4, [new("p", 400, 120, "c0"), new("q", 400, 220, "c1")]), [],
+                    [new("fill", 10, true, "clear")], 0, "clear"),
+            ],
+        };
+        var piece = Samples.Piece(Samples.Panel(), layer);
+        Assert.Equal("rim-room@l1/rim", Assert.Single(Of(piece, "rim-room")).Key);
+        Assert.Equal(70, Of(piece, "rim-room")[0].Numbers[0].Value);
+        Cleared(piece, "rim-room");
+        Assert.Equal("near-miss@l1/pools/w/end", Assert.Single(Of(piece, "near-miss")).Key);
+        Cleared(piece, "near-miss");
+    }
 }

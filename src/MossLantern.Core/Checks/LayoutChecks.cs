@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using MossLantern.Core.Map;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
+using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 using MossLantern.Core.Walls;
 
@@ -313,6 +314,45 @@ internal sealed class FloodsBareCheck : ICheck
     }
 }
 
+/// <summary>A layer as a whole, or a zone of it as if it were a layer, with what it is laid out in.</summary>
+/// <param name="Layer">The layer.</param>
+/// <param name="Plan">What is worked out for it.</param>
+/// <param name="Of">It, or the zone.</param>
+/// <param name="ZoneId">The zone; null for the layer.</param>
+/// <param name="Outline">What it is laid out in.</param>
+internal sealed record LaidOut(Layer Layer, LayerPlan Plan, Layer Of, string? ZoneId, Outline Outline)
+{
+    /// <summary>What the ids of its regions and numbers begin with.</summary>
+    public string Prefix => ZoneId is null ? "" : ZoneId + "/";
+
+    /// <summary>What names it in the key of a finding.</summary>
+    public string Key => ZoneId is null ? Layer.Id : $"{Layer.Id}/{ZoneId}";
+
+    /// <summary>Every layer that is still to be poured, and every zone of those.</summary>
+    public static IEnumerable<LaidOut> All(Looked looked) =>
+        from pair in looked.Piece.Layers.Zip(looked.Plan.Layers)
+        where !pair.Second.Poured
+        let whole = new LaidOut(pair.First, pair.Second, pair.First, null, looked.Piece.Ground.OutlineOf(pair.First))
+        from part in (pair.First.Zones ?? []).Select(z => whole with { Of = z.Of(pair.First), ZoneId = z.Id, Outline = z.Placed }).Prepend(whole)
+        select part;
+
+    /// <summary>A remedy that changes how it is laid out.</summary>
+    public Remedy Change(string id, string label, Func<Layer, Layer> change, double? mm = null) =>
+        Remedy.OnLayer(id, label, Layer.Id, ZoneId is null ? change : l => InZone(l, change), mm);
+
+    private Layer InZone(Layer layer, Func<Layer, Layer> change)
+    {
+        var next = layer with
+        {
+            Zones = [.. (layer.Zones ?? []).Select(z => z.Id == ZoneId && change(z.Of(layer)) is var to ? z with { Layout = to.Layout, Bands = to.Bands } : z)],
+        };
+
+        // Regions of the zone that are gone are not poured any more.
+        var left = next.RegionIds.ToHashSet();
+        return next with { PourOrder = [.. layer.PourOrder.Where(id => !id.StartsWith(Prefix, StringComparison.Ordinal) || left.Contains(id))] };
+    }
+}
+
 /// <summary>A wall stops short, so that two pools are one.</summary>
 internal sealed class NearMissCheck : ICheck
 {
@@ -320,21 +360,21 @@ internal sealed class NearMissCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        foreach (var (layer, _) in looked.Piece.Layers.Zip(looked.Plan.Layers).Where(l => !l.Second.Poured))
+        foreach (var part in LaidOut.All(looked))
         {
-            if (layer.Layout is not PoolsLayout pools)
+            if (part.Of.Layout is not PoolsLayout pools)
             {
                 continue;
             }
 
-            foreach (var miss in Pools.NearMisses(looked.Piece.Ground.OutlineOf(layer), pools))
+            foreach (var miss in Pools.NearMisses(part.Outline, pools))
             {
                 yield return new(
-                    Id, $"near-miss@{layer.Id}/{miss.StrokeId}/{(miss.AtStart ? "start" : "end")}", Grade.Mend, "Wall stops short",
+                    Id, $"near-miss@{part.Key}/{miss.StrokeId}/{(miss.AtStart ? "start" : "end")}", Grade.Mend, "Wall stops short",
                     "This wall ends {0} before the next one: what is poured on one side runs round to the other.",
                     [Reckoned.Of(miss.GapMm, "mm", Formulas.WallLength, new ReckonedInput("ends join on up to", Pools.SnapBeads * pools.BeadMm, "mm", Origin.Default))],
-                    new("map", layer.Id, miss.From.XMm, miss.From.YMm),
-                    [Remedy.OnLayer("close", "Draw it on to the next", layer.Id, l => l.Layout is PoolsLayout p ? l with { Layout = Pools.Closed(p, miss) } : l)]);
+                    new("map", part.Layer.Id, miss.From.XMm, miss.From.YMm),
+                    [part.Change("close", "Draw it on to the next", l => l.Layout is PoolsLayout p ? l with { Layout = Pools.Closed(p, miss) } : l)]);
             }
         }
     }
@@ -350,11 +390,14 @@ internal sealed class RimRoomCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Plan.Layers).Where(l => !l.Second.Poured && l.First.Layout is LinesLayout))
+        foreach (var part in LaidOut.All(looked).Where(p => p.Of.Layout is LinesLayout))
         {
-            var room = plan.Facts.Single(f => f.Id == LayoutFacts.RimRoom).Number;
-            var need = plan.Facts.Single(f => f.Id == LayoutFacts.LinesNeed).Number;
-            if (need.Value <= room.Value * (1 - PushShare))
+            var layer = part.Of;
+
+            // A zone of which nothing is left to pour has no numbers.
+            if (part.Plan.Facts.FirstOrDefault(f => f.Id == part.Prefix + LayoutFacts.RimRoom)?.Number is not { } room
+                || part.Plan.Facts.Single(f => f.Id == part.Prefix + LayoutFacts.LinesNeed).Number is not { } need
+                || need.Value <= room.Value * (1 - PushShare))
             {
                 continue;
             }
@@ -369,18 +412,18 @@ internal sealed class RimRoomCheck : ICheck
 
             var fill = layer.Bands.TakeWhile(b => !b.FillsRest).Count();
             yield return new(
-                Id, $"rim-room@{layer.Id}", Grade.Mend, "No room for all lines",
+                Id, $"rim-room@{part.Key}", Grade.Mend, "No room for all lines",
                 "The lines need {0}, and from the rim to the middle there are {1} in the narrowest place, a tenth of it for the clear that pushes them out.", [need, room],
-                new("map", layer.Id),
+                new("map", part.Layer.Id),
                 [
                     .. layer.Bands.All(b => b.FillsRest || b.WidthMm * factor >= Accepted.BandMm.From)
-                        ? [Remedy.OnLayer("narrow", "Lay every line narrower", layer.Id, l => l with
+                        ? [part.Change("narrow", "Lay every line narrower", l => l with
                         {
                             Bands = [.. l.Bands.Select(b => b.FillsRest ? b : b with { WidthMm = Math.Floor(b.WidthMm * factor * 100) / 100 })],
                         })]
                         : Array.Empty<Remedy>(),
                     .. fill == 0 && keep < layer.Bands.Length
-                        ? [Remedy.OnLayer("fewer", FormattableString.Invariant($"Leave out the innermost {keep - 1}"), layer.Id, l => l with
+                        ? [part.Change("fewer", FormattableString.Invariant($"Leave out the innermost {keep - 1}"), l => l with
                         {
                             Bands = [l.Bands[0], .. l.Bands.Skip(keep)],
                             PourOrder = [.. l.PourOrder.Where(id => !l.Bands.Skip(1).Take(keep - 1).Any(b => b.Id == id))],

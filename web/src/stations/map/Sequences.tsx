@@ -82,17 +82,18 @@ export function Sequences({ layer, layerPlan, editLayer }: StationProps) {
                 <button
                   type="button"
                   className="btn btn-outline-primary"
+                  aria-label={`Lay it as it is: ${sequence.name}`}
                   onClick={() => lay(id, null, sequence.name)}
                 >
-                  Lay it as it is<span className="visually-hidden">: {sequence.name}</span>
+                  Lay it as it is
                 </button>
                 <button
                   type="button"
                   className="btn btn-outline-primary"
+                  aria-label={`Lay it fitted to ${units.show(across, 'mm', 0)}: ${sequence.name}`}
                   onClick={() => lay(id, across, sequence.name)}
                 >
                   Lay it fitted to {units.show(across, 'mm', 0)}
-                  <span className="visually-hidden">: {sequence.name}</span>
                 </button>
               </span>
             </li>
