@@ -6,18 +6,40 @@ namespace MossLantern.Core.Map;
 /// <remarks>Source: docs/craft/map.md, Areas.</remarks>
 internal static class BandAreas
 {
+    private const int RowsAtOnce = 16;
+
     /// <summary>
     /// Area where the field is below each level, mm², the last being the whole outline. Levels must not fall.
     /// </summary>
-    public static double[] Below(OutlineCover cover, float[] field, ReadOnlySpan<double> levels)
+    public static double[] Below(OutlineCover cover, float[] field, double[] levels)
     {
         var grid = cover.Grid;
+        var rows = grid.Rows - 1;
+
+        // Strips of rows are summed on every core, and always in the same order, so that sums do not depend on their number.
+        var strips = new (double[] Below, double[] Wholly)[(rows + RowsAtOnce - 1) / RowsAtOnce];
+        Parallel.For(0, strips.Length, i => strips[i] = Below(cover, field, levels, i * RowsAtOnce, Math.Min(rows, (i + 1) * RowsAtOnce)));
+
+        var below = new double[levels.Length + 1];
+        var cellArea = grid.SpacingMm * grid.SpacingMm;
+        var sum = 0.0;
+        for (var k = 0; k < below.Length; k++)
+        {
+            sum += strips.Sum(s => s.Wholly[k]);
+            below[k] = (strips.Sum(s => s.Below[k]) + sum) * cellArea;
+        }
+
+        return below;
+    }
+
+    private static (double[] Below, double[] Wholly) Below(OutlineCover cover, float[] field, double[] levels, int fromRow, int toRow)
+    {
         var below = new double[levels.Length + 1];
         var wholly = new double[levels.Length + 1];
-        var columns = grid.Columns;
+        var columns = cover.Grid.Columns;
         var low = new Clip();
         var part = new Clip();
-        for (var row = 0; row < grid.Rows - 1; row++)
+        for (var row = fromRow; row < toRow; row++)
         {
             for (var column = 0; column < columns - 1; column++)
             {
@@ -52,15 +74,7 @@ internal static class BandAreas
             }
         }
 
-        var cellArea = grid.SpacingMm * grid.SpacingMm;
-        var sum = 0.0;
-        for (var k = 0; k < below.Length; k++)
-        {
-            sum += wholly[k];
-            below[k] = (below[k] + sum) * cellArea;
-        }
-
-        return below;
+        return (below, wholly);
     }
 
     private static double PartArea(Clip part, double[] xs, double[] ys)

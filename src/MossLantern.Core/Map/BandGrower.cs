@@ -46,23 +46,11 @@ internal static class BandGrower
     }
 
     /// <summary>Lines from the rim inward: the field rises from the innermost place to the rim.</summary>
-    public static BandMap Lines(OutlineCover cover, GrowthScale growth, Layer layer, LinesLayout lines)
+    public static BandMap Lines(OutlineCover cover, Layer layer, LinesLayout lines, RimFront front)
     {
-        var grid = cover.Grid;
-        var fromRim = new float[grid.Count];
-        var held = new bool[grid.Count];
-        var slowness = Grain.Slowness(grid, lines.Seed, lines.WavinessMm, growth.GrainMm);
-        HoldRim(cover, slowness, fromRim, held, null);
-        Eikonal.Solve(grid, fromRim, held, slowness);
-
-        var deepest = (float)DepthScale.Farthest(cover, fromRim) + 1e-3f;
-        for (var node = 0; node < fromRim.Length; node++)
-        {
-            fromRim[node] = deepest - fromRim[node];
-        }
+        var (fromRim, deepest, depths) = front;
 
         // Counted from the rim: lines that find no room are the innermost ones.
-        var depths = DepthScale.Over(cover, fromRim, even: true);
         var widths = layer.BandWidthsMm();
         var edges = new double[widths.Length];
         var left = depths.Depth(deepest);
@@ -82,7 +70,7 @@ internal static class BandGrower
         var grid = cover.Grid;
         var radius = new float[grid.Count];
         var drawn = new float[grid.Count];
-        for (var row = 0; row < grid.Rows; row++)
+        Parallel.For(0, grid.Rows, row =>
         {
             for (var column = 0; column < grid.Columns; column++)
             {
@@ -92,7 +80,7 @@ internal static class BandGrower
                 radius[node] = (float)r;
                 drawn[node] = (float)Drawn(petals, r, Math.Atan2(y, x));
             }
-        }
+        });
 
         var far = DepthScale.Farthest(cover, radius);
         var widths = layer.BandWidthsMm();
@@ -120,27 +108,10 @@ internal static class BandGrower
     }
 
     /// <summary>A ground colour with ribbons along the lines where a stretched noise is near nothing.</summary>
-    public static BandMap Marble(OutlineCover cover, GrowthScale growth, MarbleLayout marble)
+    public static BandMap Marble(OutlineCover cover, MarbleLayout marble, MarbleGrain grain)
     {
-        var grid = cover.Grid;
-        var field = new float[grid.Count];
-        var noise = new GradientNoise(marble.Seed);
-        double cos = Math.Cos(marble.DirectionDeg * Math.PI / 180), sin = Math.Sin(marble.DirectionDeg * Math.PI / 180);
-        var lambda = growth.GrainMm * 1.1;
-        for (var row = 0; row < grid.Rows; row++)
-        {
-            for (var column = 0; column < grid.Columns; column++)
-            {
-                double x = grid.X(column), y = grid.Y(row);
-                float along = (float)((x * cos + y * sin) / (4.5 * lambda)), across = (float)((y * cos - x * sin) / lambda);
-                var bend = 0.6f * noise.At(1.9f * along, 0.9f * across, 3.7f);
-                var value = noise.At(along + 0.25f * bend, across + bend, 0.5f) + 0.1f * noise.At(3.3f * along, 2.6f * across, 7.1f);
-                field[row * grid.Columns + column] = 50 * Math.Abs(value);
-            }
-        }
-
-        var far = DepthScale.Farthest(cover, field);
-        var levels = new AreaCurve(cover, field).Levels([cover.Outline.AreaMm2 * marble.StreakPercent / 100]);
+        var (field, far, curve) = grain;
+        var levels = curve.Levels([cover.Outline.AreaMm2 * marble.StreakPercent / 100]);
         return new(cover, field, levels, new([0, far], [0, far]),
         [
             new(MarbleLayout.StreakId, RegionKind.Streaks, marble.StreakCup, null, Math.Min(levels[0], far)),
@@ -149,7 +120,7 @@ internal static class BandGrower
     }
 
     /// <summary>Holds what lies within two cells of the rim, by exact distance, and all that lies outside: at a start of its own, or below nothing.</summary>
-    private static void HoldRim(OutlineCover cover, float[] slowness, float[] fromRim, bool[] held, Func<int, float>? start)
+    internal static void HoldRim(OutlineCover cover, float[] slowness, float[] fromRim, bool[] held, Func<int, float>? start)
     {
         for (var node = 0; node < fromRim.Length; node++)
         {
@@ -277,5 +248,60 @@ internal sealed class AreaCurve
         at = Math.Clamp(at < 0 ? ~at : at, 1, Bins);
         double from = below[at - 1], to = below[at];
         return step * (at - 1 + (to > from ? Math.Clamp((area - from) / (to - from), 0, 1) : 0));
+    }
+}
+
+/// <summary>How far every place is from the rim, as lines see it; only their widths are laid on it.</summary>
+/// <param name="Field">Per node, falling from the middle to the rim.</param>
+/// <param name="Deepest">The field's value in the middle.</param>
+/// <param name="Depths">Levels as millimetres and back.</param>
+internal sealed record RimFront(float[] Field, float Deepest, DepthScale Depths)
+{
+    /// <summary>The front of lines.</summary>
+    public static RimFront Of(OutlineCover cover, GrowthScale growth, LinesLayout lines)
+    {
+        var grid = cover.Grid;
+        var fromRim = new float[grid.Count];
+        var held = new bool[grid.Count];
+        var slowness = Grain.Slowness(grid, lines.Seed, lines.WavinessMm, growth.GrainMm);
+        BandGrower.HoldRim(cover, slowness, fromRim, held, null);
+        Eikonal.Solve(grid, fromRim, held, slowness);
+
+        var deepest = (float)DepthScale.Farthest(cover, fromRim) + 1e-3f;
+        for (var node = 0; node < fromRim.Length; node++)
+        {
+            fromRim[node] = deepest - fromRim[node];
+        }
+
+        return new(fromRim, deepest, DepthScale.Over(cover, fromRim, even: true));
+    }
+}
+
+/// <summary>The grain that marble's streaks follow; only their share is laid on it.</summary>
+/// <param name="Field">Per node, nothing in the middle of a streak.</param>
+/// <param name="Far">The field's greatest value.</param>
+/// <param name="Curve">How much lies below a level.</param>
+internal sealed record MarbleGrain(float[] Field, double Far, AreaCurve Curve)
+{
+    /// <summary>The grain of a layout.</summary>
+    public static MarbleGrain Of(OutlineCover cover, GrowthScale growth, MarbleLayout marble)
+    {
+        var grid = cover.Grid;
+        var field = new float[grid.Count];
+        var noise = new GradientNoise(marble.Seed);
+        double cos = Math.Cos(marble.DirectionDeg * Math.PI / 180), sin = Math.Sin(marble.DirectionDeg * Math.PI / 180);
+        var lambda = growth.GrainMm * 1.1;
+        Parallel.For(0, grid.Rows, row =>
+        {
+            for (var column = 0; column < grid.Columns; column++)
+            {
+                double x = grid.X(column), y = grid.Y(row);
+                float along = (float)((x * cos + y * sin) / (4.5 * lambda)), across = (float)((y * cos - x * sin) / lambda);
+                var bend = 0.6f * noise.At(1.9f * along, 0.9f * across, 3.7f);
+                var value = noise.At(along + 0.25f * bend, across + bend, 0.5f) + 0.1f * noise.At(3.3f * along, 2.6f * across, 7.1f);
+                field[row * grid.Columns + column] = 50 * Math.Abs(value);
+            }
+        });
+        return new(field, DepthScale.Farthest(cover, field), new(cover, field));
     }
 }

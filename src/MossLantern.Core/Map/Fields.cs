@@ -3,7 +3,9 @@ using System.Collections.Immutable;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
 using NetTopologySuite.Geometries;
+using NetTopologySuite.Geometries.Prepared;
 using NetTopologySuite.Operation.Polygonize;
+using NetTopologySuite.Simplify;
 using NetTopologySuite.Triangulate;
 
 namespace MossLantern.Core.Map;
@@ -17,8 +19,11 @@ internal sealed class FieldGrower
 {
     private const int Kept = 32;
 
+    /// <summary>How far the shape of a vein may be off the border that it runs along, mm.</summary>
+    private const double VeinToleranceMm = 0.05;
+
     private readonly ConcurrentDictionary<(Outline, int Fields, int Colours, int Seed), int[]> spread = new();
-    private readonly ConcurrentDictionary<(Outline, int Fields, int Seed), Coordinate[]> sites = new();
+    private readonly ConcurrentDictionary<(Outline, int Fields, int Seed), FieldSites> sites = new();
 
     /// <summary>The map of a layout.</summary>
     public RegionMap Grow(Outline outline, GrowthScale growth, FieldsLayout layout)
@@ -37,7 +42,7 @@ internal sealed class FieldGrower
         {
             var along = cells.BordersInside();
             patches.Add(new(
-                FieldsLayout.VeinId, RegionKind.Vein, vein.Cup, Flat.Shared(along.Buffer(vein.WidthMm / 2, 6), Flat.Of(outline)),
+                FieldsLayout.VeinId, RegionKind.Vein, vein.Cup, Flat.Shared(DouglasPeuckerSimplifier.Simplify(along, VeinToleranceMm).Buffer(vein.WidthMm / 2, 6), Flat.Of(outline)),
                 new(along.Length * vein.WidthMm * vein.ThicknessMm / 1000, along.Length, vein.WidthMm, vein.ThicknessMm)));
         }
 
@@ -52,7 +57,7 @@ internal sealed class FieldGrower
             sites.Clear();
         }
 
-        return new(outline, layout, moved, sites.GetOrAdd((outline, layout.Fields, layout.Seed), _ => FieldCells.Sites(outline, layout)));
+        return new(outline, layout, moved, sites.GetOrAdd((outline, layout.Fields, layout.Seed), _ => FieldSites.Of(outline, layout)));
     }
 
     /// <summary>Colours are spread over the fields as they were before any was moved, so that a moved one keeps the rest; only where it now meets its own colour is something changed.</summary>
@@ -74,73 +79,28 @@ internal sealed class FieldGrower
     }
 }
 
-/// <summary>The shapes of fields.</summary>
-internal sealed class FieldCells
+/// <summary>The points that fields are grown from, and the fields before any is moved. A drag of one finds them where they were.</summary>
+/// <param name="Sites">A point for every cell.</param>
+/// <param name="Own">The point that each field grows from.</param>
+/// <param name="Sides">The sides between the cells.</param>
+/// <param name="FieldOf">The field of each point.</param>
+internal sealed record FieldSites(
+    Coordinate[] Sites, int[] Own, List<(Coordinate From, Coordinate To, int First, int Second)> Sides, int[] FieldOf)
 {
     private const int LeastCells = 70;
     private const double CellsPerField = 4.6;
-    private const double SameMm = 1e-5;
-    private const double LeastFieldMm2 = 1;
 
-    /// <summary>How often corners are drawn straight, from the usual to not at all.</summary>
-    private static readonly int[] SmoothingRounds = [14, 5, 1, 0];
-
-    private readonly List<(LineString Line, int First, int Second)> borders = [];
-    private readonly Outline outline;
-
-    /// <param name="outline">What the fields lie in.</param>
-    /// <param name="layout">The layout.</param>
-    /// <param name="moved">Fields moved by hand.</param>
-    /// <param name="points">The points of the layout; they stay as they are.</param>
-    public FieldCells(Outline outline, FieldsLayout layout, ImmutableArray<FieldPlace> moved, Coordinate[] points)
+    /// <summary>The points of a layout.</summary>
+    public static FieldSites Of(Outline outline, FieldsLayout layout)
     {
-        this.outline = outline;
-        Coordinate[] sites = [.. points];
+        var sites = Spread(outline, layout);
         var own = SpreadOut(sites, layout.Fields);
-        var sides = Sides(outline, sites, out var near);
-        var fieldOf = Grow(sites, own, near, layout.Seed);
-        if (!moved.IsEmpty)
-        {
-            Move(sites, own, fieldOf, moved);
-            sides = Sides(outline, sites, out near);
-            fieldOf = Grow(sites, own, near, layout.Seed);
-        }
-
-        Centres = [.. own.Select(i => new Spot(sites[i].X, sites[i].Y))];
-
-        // Smoothing can wipe out a field that is a sliver; then less of it has to do.
-        Areas = [];
-        foreach (var rounds in SmoothingRounds)
-        {
-            borders.Clear();
-            Chain(sides, fieldOf, layout.Seed, rounds);
-            Areas = Faces(sites, own, fieldOf);
-            if (Areas.Zip(Centres).All(f => f.First.Area > LeastFieldMm2 || outline.SignedDistanceMm(f.Second.XMm, f.Second.YMm) > 0))
-            {
-                return;
-            }
-        }
+        var sides = FieldCells.Sides(outline, sites, out var near);
+        return new(sites, own, sides, FieldCells.Grow(sites, own, near, layout.Seed));
     }
-
-    /// <summary>Where each field was grown from.</summary>
-    public ImmutableArray<Spot> Centres { get; }
-
-    /// <summary>What each field covers; together the outline.</summary>
-    public Geometry[] Areas { get; }
-
-    /// <summary>Which fields touch along more than a millimetre.</summary>
-    public HashSet<(int, int)> Touch()
-    {
-        var inside = Flat.Of(outline);
-        return [.. borders.Where(b => b.First != b.Second && b.Line.Intersects(inside) && inside.Intersection(b.Line).Length > 1)
-            .Select(b => (Math.Min(b.First, b.Second), Math.Max(b.First, b.Second)))];
-    }
-
-    /// <summary>All borders between fields, as far as they lie inside the outline.</summary>
-    public Geometry BordersInside() => Flat.Of(outline).Intersection(new MultiLineString([.. borders.Select(b => b.Line)]));
 
     /// <summary>Points spread over the outline, each far from those before.</summary>
-    public static Coordinate[] Sites(Outline outline, FieldsLayout layout)
+    private static Coordinate[] Spread(Outline outline, FieldsLayout layout)
     {
         const int tries = 12;
         var random = new SplitMix((ulong)(uint)layout.Seed * 2654435761 + (ulong)layout.Fields);
@@ -193,6 +153,79 @@ internal sealed class FieldCells
 
         return [.. own];
     }
+}
+
+/// <summary>The shapes of fields.</summary>
+internal sealed class FieldCells
+{
+    private const double SameMm = 1e-5;
+    private const double LeastFieldMm2 = 1;
+
+    /// <summary>How often corners are drawn straight, from the usual to not at all.</summary>
+    private static readonly int[] SmoothingRounds = [14, 5, 1, 0];
+
+    private readonly List<(LineString Line, int First, int Second)> borders = [];
+    private readonly Outline outline;
+    private readonly Lazy<List<(Geometry Line, int First, int Second)>> inside;
+
+    /// <param name="outline">What the fields lie in.</param>
+    /// <param name="layout">The layout.</param>
+    /// <param name="moved">Fields moved by hand.</param>
+    /// <param name="points">The points of the layout before any field is moved; they stay as they are.</param>
+    public FieldCells(Outline outline, FieldsLayout layout, ImmutableArray<FieldPlace> moved, FieldSites points)
+    {
+        this.outline = outline;
+        inside = new(CutByRim);
+        var (unmoved, own, sides, fieldOf) = points;
+        Coordinate[] sites = [.. unmoved];
+        if (!moved.IsEmpty)
+        {
+            Move(sites, own, fieldOf, moved);
+            sides = Sides(outline, sites, out var near);
+            fieldOf = Grow(sites, own, near, layout.Seed);
+        }
+
+        Centres = [.. own.Select(i => new Spot(sites[i].X, sites[i].Y))];
+
+        // Smoothing can wipe out a field that is a sliver; then less of it has to do.
+        Areas = [];
+        foreach (var rounds in SmoothingRounds)
+        {
+            borders.Clear();
+            Chain(sides, fieldOf, layout.Seed, rounds);
+            Areas = Faces(sites, own, fieldOf);
+            if (Areas.Zip(Centres).All(f => f.First.Area > LeastFieldMm2 || outline.SignedDistanceMm(f.Second.XMm, f.Second.YMm) > 0))
+            {
+                return;
+            }
+        }
+    }
+
+    /// <summary>Where each field was grown from.</summary>
+    public ImmutableArray<Spot> Centres { get; }
+
+    /// <summary>What each field covers; together the outline.</summary>
+    public Geometry[] Areas { get; }
+
+    /// <summary>Which fields touch along more than a millimetre.</summary>
+    public HashSet<(int, int)> Touch() => [.. inside.Value.Where(b => b.First != b.Second && b.Line.Length > 1).Select(b => (Math.Min(b.First, b.Second), Math.Max(b.First, b.Second)))];
+
+    /// <summary>All borders between fields, as far as they lie inside the outline.</summary>
+    public Geometry BordersInside() => new MultiLineString([.. inside.Value.SelectMany(b => Enumerable.Range(0, b.Line.NumGeometries).Select(b.Line.GetGeometryN)).OfType<LineString>()]);
+
+    /// <summary>Most borders lie inside; only those that cross the rim are cut by it.</summary>
+    private List<(Geometry Line, int First, int Second)> CutByRim()
+    {
+        var area = Flat.Of(outline);
+        var whole = PreparedGeometryFactory.Prepare(area);
+        return
+        [
+            .. from border in borders
+               let line = whole.Covers(border.Line) ? border.Line : whole.Intersects(border.Line) ? Flat.Shared(border.Line, area) : null
+               where line is not null
+               select (line, border.First, border.Second),
+        ];
+    }
 
     /// <summary>A field is moved with all its cells, so that it keeps its shape as far as the others leave it room.</summary>
     private static void Move(Coordinate[] sites, int[] own, int[] fieldOf, ImmutableArray<FieldPlace> moved)
@@ -212,7 +245,7 @@ internal sealed class FieldCells
     }
 
     /// <summary>The sides between the cells round the sites.</summary>
-    private static List<(Coordinate From, Coordinate To, int First, int Second)> Sides(Outline outline, Coordinate[] sites, out List<int>[] near)
+    internal static List<(Coordinate From, Coordinate To, int First, int Second)> Sides(Outline outline, Coordinate[] sites, out List<int>[] near)
     {
         var margin = 0.4 * Math.Max(outline.BoxWidthMm, outline.BoxHeightMm);
         var builder = new VoronoiDiagramBuilder { ClipEnvelope = new(-margin, outline.BoxWidthMm + margin, -margin, outline.BoxHeightMm + margin) };
@@ -257,7 +290,7 @@ internal sealed class FieldCells
     }
 
     /// <summary>Grows every field from its own cell to its neighbours, the shortest way first: no field falls apart.</summary>
-    private static int[] Grow(Coordinate[] sites, int[] own, List<int>[] near, int seed)
+    internal static int[] Grow(Coordinate[] sites, int[] own, List<int>[] near, int seed)
     {
         var fieldOf = new int[sites.Length];
         Array.Fill(fieldOf, -1);

@@ -18,6 +18,9 @@ public sealed class LayerMapper
     private readonly ConcurrentDictionary<(Heart Form, double GrainMm, double GridMm, double ReachMm), HeartForm> forms = new();
     private readonly ConcurrentDictionary<(Outline, GrowthGrid Grid), OutlineCover> covers = new();
     private readonly ConcurrentDictionary<(Outline, GrowthScale, string Layout), LayerMap> maps = new();
+    private readonly ConcurrentDictionary<(Outline Left, string Kept), ZonePlaces> places = new();
+    private readonly ConcurrentDictionary<(Outline, GrowthScale, int Seed, double WavinessMm), RimFront> fronts = new();
+    private readonly ConcurrentDictionary<(Outline, GrowthScale, int Seed, double DirectionDeg), MarbleGrain> grains = new();
     private readonly FieldGrower fields = new();
 
     /// <summary>The map of a layer of a piece, with its zones and what the piece keeps.</summary>
@@ -46,12 +49,13 @@ public sealed class LayerMapper
         }
 
         // What the zones and kept spots leave stands for their places: outlines are the same when all their values are.
-        var places = kept.Select(k => k.WithDam).Concat((layer.Zones ?? []).Select(z => z.Placed));
-        var left = places.Aggregate(outline, (whole, place) => new CombinedOutline(whole, place, Shared: false));
-        var text = string.Join(
-            "||",
-            [Layout(layer), .. (layer.Zones ?? []).Select(z => $"{z.Id}:{Layout(z.Of(layer))}"), .. kept.Select(k => $"{k.Id}:{k.Keep}:{k.DamMm}:{layer.ClearCup}")]);
-        return Keep(maps, (left, growth, text), _ => new ZonedMap(outline, layer, kept, (o, l) => Plain(o, growth, l), o => Cover(o, Grid(o, growth))));
+        ImmutableArray<Outline> zones = [.. (layer.Zones ?? []).Select(z => z.Placed)];
+        var left = kept.Select(k => k.WithDam).Concat(zones).Aggregate(outline, (whole, place) => new CombinedOutline(whole, place, Shared: false));
+        var keeps = string.Join("||", kept.Select(k => $"{k.Id}:{k.Keep}:{k.DamMm}:{layer.ClearCup}"));
+        var text = string.Join("||", [Layout(layer), .. (layer.Zones ?? []).Select(z => $"{z.Id}:{Layout(z.Of(layer))}"), keeps]);
+        return Keep(maps, (left, growth, text), _ => new ZonedMap(
+            Keep(places, (left, keeps), _ => ZonePlaces.Of(outline, zones, kept, layer.ClearCup)), layer,
+            (o, l) => Plain(o, growth, l), o => Cover(o, Grid(o, growth))));
     }
 
     /// <summary>The area of every region that lies in a part of what a layer is poured in, mm², in the order of the map's regions.</summary>
@@ -106,9 +110,11 @@ public sealed class LayerMapper
             {
                 null when layer.Hearts.IsEmpty => BandGrower.WithoutHearts(cover, layer),
                 null => BandGrower.Rings(cover, layer, Place(layer.Hearts, growth, outline)),
-                LinesLayout lines => BandGrower.Lines(cover, growth, layer, lines),
+                LinesLayout lines => BandGrower.Lines(
+                    cover, layer, lines, Keep(fronts, (outline, growth, lines.Seed, lines.WavinessMm), _ => RimFront.Of(cover, growth, lines))),
                 PetalsLayout petals => BandGrower.Petals(cover, layer, petals),
-                MarbleLayout marble => BandGrower.Marble(cover, growth, marble),
+                MarbleLayout marble => BandGrower.Marble(
+                    cover, marble, Keep(grains, (outline, growth, marble.Seed, marble.DirectionDeg), _ => MarbleGrain.Of(cover, growth, marble))),
                 FieldsLayout own => fields.Grow(outline, growth, own),
                 PoolsLayout pools => Pools.Map(outline, growth, pools),
                 PuddleLayout puddle => Puddles.Map(outline, growth, puddle, layer.DepthMm),

@@ -37,7 +37,9 @@ public static class Pools
     internal static RegionMap Map(Outline outline, GrowthScale growth, PoolsLayout layout)
     {
         var inside = Flat.Of(outline);
-        var open = Open(inside, outline, layout).OrderByDescending(p => p.Area).ToList();
+        var beads = Beads(outline, layout);
+        var left = Left(inside, beads).ToList();
+        var open = left.Where(p => p.Area > LeastPoolMm2).OrderByDescending(p => p.Area).ToList();
         var patches = ImmutableArray.CreateBuilder<Patch>();
         foreach (var pool in layout.Pools)
         {
@@ -52,10 +54,15 @@ public static class Pools
             patches.Add(new(string.Create(CultureInfo.InvariantCulture, $"open-{i + 1}"), RegionKind.Pool, null, open[i], null, new(middle.X, middle.Y)));
         }
 
-        var walls = patches.Aggregate(inside, (left, p) => p.Area.IsEmpty ? left : Flat.Without(left, p.Area));
-        if (!walls.IsEmpty)
+        // What the beads cover, with what between them is too small to be poured into.
+        Polygon[] walls =
+        [
+            .. beads is null ? [] : Flat.Polygons(Flat.Shared(inside, beads)),
+            .. left.Where(p => p.Area <= LeastPoolMm2),
+        ];
+        if (walls.Length > 0)
         {
-            patches.Add(new(PoolsLayout.WallId, RegionKind.Wall, null, walls));
+            patches.Add(new(PoolsLayout.WallId, RegionKind.Wall, null, walls.Length == 1 ? walls[0] : new MultiPolygon(walls)));
         }
 
         return new(outline, patches.ToImmutable(), growth.GridMm / 2);
@@ -120,11 +127,15 @@ public static class Pools
         };
     }
 
-    private static IEnumerable<Polygon> Open(Geometry inside, Outline outline, PoolsLayout layout)
-    {
-        var beads = Snapped(outline, layout).Select(s => Laid(s.Spots).Buffer(layout.BeadMm / 2, Corners)).ToList();
-        return (beads.Count == 0 ? Flat.Polygons(inside) : Flat.Polygons(Flat.Without(inside, Flat.Together(beads)))).Where(p => p.Area > LeastPoolMm2);
-    }
+    private static IEnumerable<Polygon> Open(Geometry inside, Outline outline, PoolsLayout layout) =>
+        Left(inside, Beads(outline, layout)).Where(p => p.Area > LeastPoolMm2);
+
+    private static IEnumerable<Polygon> Left(Geometry inside, Geometry? beads) => Flat.Polygons(beads is null ? inside : Flat.Without(inside, beads));
+
+    /// <summary>What the beads cover; null where there are none.</summary>
+    private static Geometry? Beads(Outline outline, PoolsLayout layout) => layout.Strokes.IsEmpty
+        ? null
+        : Flat.Together(Snapped(outline, layout).Select(s => Laid(s.Spots).Buffer(layout.BeadMm / 2, Corners)));
 
     private static Stroke Snapped(Geometry rim, PoolsLayout layout, Stroke stroke)
     {

@@ -3,6 +3,7 @@ using MossLantern.Core.Pieces;
 using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
 using NetTopologySuite.Geometries;
+using NetTopologySuite.Geometries.Prepared;
 
 namespace MossLantern.Core.Map;
 
@@ -10,7 +11,7 @@ namespace MossLantern.Core.Map;
 /// <remarks>Source: docs/craft/layouts.md, Puddle.</remarks>
 internal static class Puddles
 {
-    private const int Corners = 360;
+    private const int Corners = 180;
 
     public static RegionMap Map(Outline outline, GrowthScale growth, PuddleLayout layout, double depthMm)
     {
@@ -20,12 +21,19 @@ internal static class Puddles
         var radii = Puddle.OuterRadiiMm(layout.Pours.Reverse().Select(p => p.Ml), depthMm);
         var patches = new List<Patch>();
         Geometry? within = null;
+        var whole = PreparedGeometryFactory.Prepare(inside);
+        Polygon? clear = null;
         foreach (var (pour, radius) in layout.Pours.Reverse().Zip(radii))
         {
-            var all = Flat.Shared(new Polygon(Ring(layout, radius)), inside);
-            patches.Insert(0, new(
-                pour.Id, RegionKind.PuddleRing, pour.Cup, within is null ? all : Flat.Without(all, within), new(pour.Ml), new(layout.XMm, layout.YMm)));
-            within = all;
+            // A ring that nothing cuts has a hole where the one before it lies; the others are overlaid.
+            var round = new Polygon(Ring(layout, radius));
+            var uncut = whole.ContainsProperly(round);
+            var all = uncut ? round : Flat.Shared(round, inside);
+            var area = within is null ? all
+                : uncut && clear is not null ? new Polygon(round.Shell, [(LinearRing)clear.Shell.Reverse()])
+                : Flat.Without(all, within);
+            patches.Insert(0, new(pour.Id, RegionKind.PuddleRing, pour.Cup, area, new(pour.Ml), new(layout.XMm, layout.YMm)));
+            (within, clear) = (all, uncut ? round : null);
         }
 
         var rest = within is null ? inside : Flat.Without(inside, within);

@@ -21,40 +21,20 @@ internal sealed class ZonedMap : LayerMap
     private readonly Lazy<ImmutableArray<Region>> regions;
     private readonly Lazy<ImmutableArray<Border>> borders;
 
-    public ZonedMap(
-        Outline outline, Layer layer, ImmutableArray<KeptZone> kept, Func<Outline, Layer, LayerMap> map, Func<Outline, OutlineCover> cover)
+    /// <param name="places">Where the layer itself, its zones and what is kept lie.</param>
+    /// <param name="layer">A valid layer.</param>
+    /// <param name="map">Lays out a layer in an outline.</param>
+    /// <param name="cover">How an outline covers the grid.</param>
+    public ZonedMap(ZonePlaces places, Layer layer, Func<Outline, Layer, LayerMap> map, Func<Outline, OutlineCover> cover)
     {
         this.cover = cover;
-
-        // What is kept comes first; of zones that overlap, the later lies above.
-        var left = outline;
-        var keeps = ImmutableArray.CreateBuilder<Patch>();
-        foreach (var zone in kept)
-        {
-            var here = new CombinedOutline(left, zone.Placed, Shared: true);
-            keeps.Add(zone.Keep == Keep.Visible
-                ? new($"{KeptPrefix}{zone.Id}", RegionKind.KeptVisible, layer.ClearCup, Flat.Of(here), null, Middle(zone.Placed))
-                : new($"{KeptPrefix}{zone.Id}", RegionKind.KeptBare, null, Flat.Of(here), null, Middle(zone.Placed)));
-            if (zone.DamMm is > 0)
-            {
-                var ring = new CombinedOutline(new CombinedOutline(left, zone.WithDam, Shared: true), zone.Placed, Shared: false);
-                keeps.Add(new($"{KeptPrefix}{zone.Id}/dam", RegionKind.Wall, null, Flat.Of(ring)));
-            }
-
-            left = new CombinedOutline(left, zone.WithDam, Shared: false);
-        }
-
-        var parts = new List<ZonePart>();
-        foreach (var zone in (layer.Zones ?? []).Reverse())
-        {
-            parts.Insert(0, Part($"{zone.Id}/", new CombinedOutline(left, zone.Placed, Shared: true), zone.Of(layer)));
-            left = new CombinedOutline(left, zone.Placed, Shared: false);
-        }
-
-        parts.Insert(0, Part("", left, layer with { Zones = null }));
-        Parts = [.. parts];
-        Kept = new(outline, keeps.ToImmutable(), 1, whole: false);
-        StepMm = parts.Where(p => p.Map is not null).Select(p => p.Map!.StepMm).DefaultIfEmpty(1).Min();
+        Kept = places.Kept;
+        Parts =
+        [
+            Part("", places.Left, layer with { Zones = null }),
+            .. (layer.Zones ?? []).Zip(places.Zones).Select(z => Part($"{z.First.Id}/", z.Second, z.First.Of(layer))),
+        ];
+        StepMm = Parts.Where(p => p.Map is not null).Select(p => p.Map!.StepMm).DefaultIfEmpty(1).Min();
         regions = new(() =>
         [
             .. Parts.Where(p => p.Map is not null).SelectMany(p => p.Map!.Regions.Select(r => r with { Id = p.Prefix + r.Id })),
@@ -147,6 +127,44 @@ internal sealed class ZonedMap : LayerMap
                 }
             }
         }
+    }
+}
+
+/// <summary>Where what a piece keeps, the zones of a layer, and what they leave of it lie. A drag inside any of them changes none.</summary>
+/// <param name="Kept">What the piece keeps.</param>
+/// <param name="Left">What is left for the layer itself.</param>
+/// <param name="Zones">The outlines of its zones, in their order.</param>
+internal sealed record ZonePlaces(RegionMap Kept, Outline Left, ImmutableArray<Outline> Zones)
+{
+    /// <summary>What is kept comes first; of zones that overlap, the later lies above.</summary>
+    public static ZonePlaces Of(Outline outline, ImmutableArray<Outline> zones, ImmutableArray<KeptZone> kept, string? clearCup)
+    {
+        var left = outline;
+        var keeps = ImmutableArray.CreateBuilder<Patch>();
+        foreach (var zone in kept)
+        {
+            var here = new CombinedOutline(left, zone.Placed, Shared: true);
+            var id = $"{ZonedMap.KeptPrefix}{zone.Id}";
+            keeps.Add(zone.Keep == Keep.Visible
+                ? new(id, RegionKind.KeptVisible, clearCup, Flat.Of(here), null, Middle(zone.Placed))
+                : new(id, RegionKind.KeptBare, null, Flat.Of(here), null, Middle(zone.Placed)));
+            if (zone.DamMm is > 0)
+            {
+                var ring = new CombinedOutline(new CombinedOutline(left, zone.WithDam, Shared: true), zone.Placed, Shared: false);
+                keeps.Add(new($"{id}/dam", RegionKind.Wall, null, Flat.Of(ring)));
+            }
+
+            left = new CombinedOutline(left, zone.WithDam, Shared: false);
+        }
+
+        var places = new Outline[zones.Length];
+        for (var i = zones.Length - 1; i >= 0; i--)
+        {
+            places[i] = new CombinedOutline(left, zones[i], Shared: true);
+            left = new CombinedOutline(left, zones[i], Shared: false);
+        }
+
+        return new(new(outline, keeps.ToImmutable(), 1, whole: false), left, [.. places]);
     }
 
     private static Spot Middle(Outline placed)
