@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Text;
 using MossLantern.Core.Shapes;
 
@@ -94,8 +93,6 @@ internal static class PathText
 
         text.Append('Z');
 
-        static int Hundredths(double mm) => (int)Math.Round(mm * 100);
-
         (int X, int Y) Towards(int corner, int other)
         {
             double dx = xs[other] - xs[corner], dy = ys[other] - ys[corner];
@@ -129,8 +126,13 @@ internal static class PathText
         }
     }
 
-    private static void Append(StringBuilder text, char command, double x, double y) =>
-        text.Append(CultureInfo.InvariantCulture, $"{command}{x:0.##} {y:0.##}");
+    private static void Append(StringBuilder text, char command, double x, double y)
+    {
+        Number(text.Append(command), Hundredths(x));
+        Number(text.Append(' '), Hundredths(y));
+    }
+
+    private static int Hundredths(double mm) => (int)Math.Round(mm * 100);
 }
 
 /// <summary>Drops points of a closed line that lie within a tolerance of the line without them (Douglas-Peucker).</summary>

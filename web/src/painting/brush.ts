@@ -30,7 +30,7 @@ function clipTo(context: Paints, painting: Painting, outline: Path2D) {
   context.clip();
 }
 
-type Clip = Painting['paths'][number]['clip'];
+type Clip = Painting['paths'][number]['clip'] | undefined;
 
 /** Draws within the part of a layer that a path belongs to. */
 function clipped(context: Paints, clips: Path2D[], clip: Clip, draw: () => void) {
@@ -91,23 +91,31 @@ export function paint(context: Paints, painting: Painting, pixelsPerMm: number) 
   context.lineJoin = 'round';
   eachInset(context, painting, true, (inside) => paint(context, inside, pixelsPerMm));
   eachCopy(context, painting, panel, () => {
+    // A clip costs more than a path: what follows each other in one part is painted in one.
+    let within: Clip;
+    context.save();
     painting.paths.forEach((p, i) => {
       if (p.opacity === 0) return;
       const path = paths[i]!;
-      clipped(context, clips, p.clip, () => {
-        context.globalAlpha = p.opacity;
-        context.globalCompositeOperation = filters(painting, i) ? 'multiply' : 'source-over';
-        if (p.fill) {
-          context.fillStyle = p.fill;
-          context.fill(path, 'evenodd');
-        }
-        if (p.stroke) {
-          context.strokeStyle = p.stroke;
-          context.lineWidth = Math.max(p.strokeMm, 0.35 / pixelsPerMm);
-          context.stroke(path);
-        }
-      });
+      if ((p.clip ?? undefined) !== within) {
+        within = p.clip ?? undefined;
+        context.restore();
+        context.save();
+        if (within !== undefined) context.clip(clips[within]!, 'evenodd');
+      }
+      context.globalAlpha = p.opacity;
+      context.globalCompositeOperation = filters(painting, i) ? 'multiply' : 'source-over';
+      if (p.fill) {
+        context.fillStyle = p.fill;
+        context.fill(path, 'evenodd');
+      }
+      if (p.stroke) {
+        context.strokeStyle = p.stroke;
+        context.lineWidth = Math.max(p.strokeMm, 0.35 / pixelsPerMm);
+        context.stroke(path);
+      }
     });
+    context.restore();
     context.globalAlpha = 1;
     context.globalCompositeOperation = 'source-over';
     if (isFull(painting))
