@@ -68,6 +68,57 @@ namespace MossLantern.Bench
         }
     }
 
+    /// <summary>One step of a drag in each way of laying out, on a panel of 420 × 300 mm.</summary>
+    [MemoryDiagnoser]
+    public class LayoutBenchmarks
+    {
+        private static readonly Cup[] Cups = [.. Enumerable.Range(1, 6).Select(i => new Cup($"c{i}", $"c{i}", $"#{i}0{9 - i}0{i}0", Core.Mixing.ColourantClass.Paste, 4))];
+
+        private readonly LayerMapper mapper = new();
+        private double by;
+        private Piece piece = null!;
+
+        [Params("lines", "petals", "fields", "pools", "puddle", "marble")]
+        public string Way { get; set; } = "";
+
+        [GlobalSetup]
+        public void Set()
+        {
+            var ground = new Ground(new RectangleOutline(420, 300), EdgeStyle.TapedClean, 18, "#d8bd8c");
+            var first = FirstPiece.Of("Bench", ground).Layers[0];
+            piece = new("Bench", ground, GrowthScale.For(ground.Outline),
+            [
+                first with
+                {
+                    Cups = [.. Cups],
+                    HeartCup = "c1",
+                    Hearts = [],
+                    PourOrder = [],
+                    Bands = [.. Enumerable.Range(1, 8).Select(i => new Band($"b{i}", 5 + i % 4, i == 1, $"c{1 + i % 6}"))],
+                },
+            ]);
+            Drag();
+        }
+
+        /// <summary>Map and draft painting.</summary>
+        [Benchmark]
+        public Painting Drag()
+        {
+            by = (by + 1) % 60;
+            var layer = piece.Layers[0];
+            var moved = Way switch
+            {
+                "lines" => layer with { Layout = new LinesLayout("c1", 1, 9, 3), Bands = layer.Bands.SetItem(1, layer.Bands[1] with { WidthMm = 5 + by / 10 }) },
+                "petals" => layer with { Layout = new PetalsLayout(180 + by, 150, 9, 30, true, 6, 0) },
+                "fields" => layer with { Layout = new FieldsLayout(15, ["c1", "c2", "c3", "c4", "c5"], 7, Vein: new("c6", 3, 1), Moved: [new(1, 120 + by, 130)]) },
+                "pools" => layer with { Layout = new PoolsLayout([new("w", [new(0, 80 + by), new(200, 110 + by), new(420, 90 + by)]), new("v", [new(150, 0), new(170, 300)])], 3, [new("p", 40, 40, "c1")]) },
+                "puddle" => layer with { Layout = new PuddleLayout(180 + by, 150, [.. Enumerable.Range(1, 10).Select(i => new PuddlePour($"p{i}", $"c{1 + i % 6}", 12))], 30, 40, "c6") },
+                _ => layer with { Layout = new MarbleLayout("c1", "c2", 20 + by, 0.3, 20, 14) },
+            };
+            return Painter.Paint(mapper, piece with { Layers = [moved] }, 0, PaintDetail.Draft);
+        }
+    }
+
     /// <summary>The cure model: calibrated once per resin, then asked for every cup and film.</summary>
     [MemoryDiagnoser]
     public class CureBenchmarks

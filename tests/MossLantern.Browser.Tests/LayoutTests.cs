@@ -38,12 +38,16 @@ public sealed class LayoutTests : IDisposable
         Fine(page);
 
         page.Open("/cupboard");
-        page.Click("button", "Reed mint");
+        page.WaitForText("Its log");
+        page.TabTo("button", "Reed mint");
+        page.Press(Keys.Enter);
         page.Write("Name of the sequence", "Bog mint");
         Waiting.Until(() => page.All("button").Any(b => b.Text.Contains("Bog mint", StringComparison.Ordinal)), "the new name");
-        page.Click("button", "Take it out of the cupboard");
+        page.TabTo("button", "Take it out of the cupboard");
+        page.Press(Keys.Enter);
         page.WaitForText("Bog mint was taken out.");
-        page.Click("button", "Put it back");
+        page.TabTo("button", "Put it back", back: true);
+        page.Press(Keys.Enter);
         Waiting.Until(() => page.All("button").Any(b => b.Text.Contains("Bog mint", StringComparison.Ordinal)), "it to be back");
         Fine(page);
     }

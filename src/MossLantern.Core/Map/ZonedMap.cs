@@ -17,6 +17,7 @@ internal sealed class ZonedMap : LayerMap
 {
     private const double LeastMm2 = 1;
 
+    private readonly Outline whole;
     private readonly Func<Outline, OutlineCover> cover;
     private readonly Lazy<ImmutableArray<Region>> regions;
     private readonly Lazy<ImmutableArray<Border>> borders;
@@ -27,7 +28,7 @@ internal sealed class ZonedMap : LayerMap
     /// <param name="cover">How an outline covers the grid.</param>
     public ZonedMap(ZonePlaces places, Layer layer, Func<Outline, Layer, LayerMap> map, Func<Outline, OutlineCover> cover)
     {
-        this.cover = cover;
+        (whole, this.cover) = (places.Whole, cover);
         Kept = places.Kept;
         Parts =
         [
@@ -121,7 +122,7 @@ internal sealed class ZonedMap : LayerMap
                 double x = ring.Xs[j] + dx * (s + 0.5) / steps, y = ring.Ys[j] + dy * (s + 0.5) / steps;
                 double offX = -dy / length * 0.05, offY = dx / length * 0.05;
                 var (inner, outer) = (RegionAt(x + offX, y + offY), RegionAt(x - offX, y - offY));
-                if (inner != outer && Parts[0].Outline.SignedDistanceMm(x - offX, y - offY) <= 0)
+                if (inner != outer && !outer.StartsWith(KeptPrefix, StringComparison.Ordinal) && whole.SignedDistanceMm(x - offX, y - offY) <= 0)
                 {
                     found.TryAdd((outer, inner), new(outer, inner, new(x, y)));
                 }
@@ -131,10 +132,11 @@ internal sealed class ZonedMap : LayerMap
 }
 
 /// <summary>Where what a piece keeps, the zones of a layer, and what they leave of it lie. A drag inside any of them changes none.</summary>
+/// <param name="Whole">What the layer is poured in.</param>
 /// <param name="Kept">What the piece keeps.</param>
 /// <param name="Left">What is left for the layer itself.</param>
 /// <param name="Zones">The outlines of its zones, in their order.</param>
-internal sealed record ZonePlaces(RegionMap Kept, Outline Left, ImmutableArray<Outline> Zones)
+internal sealed record ZonePlaces(Outline Whole, RegionMap Kept, Outline Left, ImmutableArray<Outline> Zones)
 {
     /// <summary>What is kept comes first; of zones that overlap, the later lies above.</summary>
     public static ZonePlaces Of(Outline outline, ImmutableArray<Outline> zones, ImmutableArray<KeptZone> kept, string? clearCup)
@@ -164,7 +166,7 @@ internal sealed record ZonePlaces(RegionMap Kept, Outline Left, ImmutableArray<O
             left = new CombinedOutline(left, zones[i], Shared: false);
         }
 
-        return new(new(outline, keeps.ToImmutable(), 1, whole: false), left, [.. places]);
+        return new(outline, new(outline, keeps.ToImmutable(), 1, whole: false), left, [.. places]);
     }
 
     private static Spot Middle(Outline placed)

@@ -1,8 +1,8 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, renderHook, waitFor } from '@testing-library/react';
+import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Piece } from '../api/client';
+import type { Look, Piece } from '../api/client';
 import { usualLook } from './LookBar';
 import { usePiece } from './usePiece';
 
@@ -15,6 +15,8 @@ class Workshop {
   version = 1;
   gone = false;
   requests: string[] = [];
+  hidden: string | null = null;
+  looks: string[] = [];
 
   view() {
     return {
@@ -24,7 +26,7 @@ class Workshop {
       canUndo: this.at > 0,
       canRedo: this.at < this.names.length - 1,
       piece: { name: this.names[this.at], layers: [] },
-      plan: { ground: {}, layers: [] },
+      plan: { ground: {}, layers: [], hidden: this.hidden },
       runs: [],
     };
   }
@@ -68,6 +70,8 @@ beforeEach(() => {
   vi.stubGlobal('fetch', async (request: Request) => {
     if (workshop.gone) throw new TypeError('Failed to fetch');
     const text = request.method === 'GET' ? '' : await request.text();
+    const asked = new URL(request.url).searchParams;
+    if (asked.has('face')) workshop.looks.push(['face', 'wet', 'light'].map((k) => asked.get(k)).join(' '));
     const { status, body } = workshop.answer(
       request.method,
       new URL(request.url).pathname,
@@ -81,12 +85,12 @@ afterEach(() => {
   vi.useRealTimers();
 });
 
-async function opened() {
+async function opened(look = usualLook) {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={queries}>{children}</QueryClientProvider>
   );
-  const { result } = renderHook(() => usePiece('p1', null, usualLook), { wrapper });
+  const { result } = renderHook(() => usePiece('p1', null, look), { wrapper });
   await waitFor(() => expect(result.current.saving.state).toBe('kept'));
   const rename = (name: string) => act(() => result.current.edit((p) => ({ ...p, name })));
   const named = (name: string) => waitFor(() => expect(result.current.draft?.name).toBe(name));
@@ -95,6 +99,27 @@ async function opened() {
 }
 
 describe('the piece on the page', () => {
+  it('is working until what was changed is painted', async () => {
+    const { result, rename } = await opened();
+    await waitFor(() => expect(result.current.working).toBe(false));
+    rename('second');
+    expect(result.current.working).toBe(true);
+    await waitFor(() => expect(result.current.working).toBe(false));
+    expect(result.current.painting).toMatchObject({ name: 'second' });
+  });
+
+  it('is looked at as is asked for, and as usual where that cannot be', async () => {
+    const below: Look = { face: 'underside', wet: false, light: 'back' };
+    const { result } = await opened(below);
+    await waitFor(() => expect(workshop.looks).toContain('underside false back'));
+    expect(result.current.lookedAt).toEqual(below);
+    cleanup();
+    workshop.hidden = 'Only castings are seen from below.';
+    const { result: wood } = await opened(below);
+    await waitFor(() => expect(workshop.looks.at(-1)).toBe('top false front'));
+    expect(wood.current.lookedAt).toEqual(usualLook);
+  });
+
   it('shows an edit at once and keeps it', async () => {
     const { result, rename, is } = await opened();
     rename('second');

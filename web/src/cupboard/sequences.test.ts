@@ -1,0 +1,29 @@
+import { expect, it } from 'vitest';
+import type { KeptSequence } from '../api/client';
+import { stripesOf, togetherMm } from './sequences';
+
+const sequence: KeptSequence = {
+  name: 'Tea',
+  acrossMm: 200,
+  widening: 2,
+  note: '',
+  bands: [
+    { id: 'push', widthMm: 99, fillsRest: true, cup: 'clear' },
+    { id: 'tea', widthMm: 6, fillsRest: false, cup: 'tea' },
+    { id: 'rim', widthMm: 3, fillsRest: false, cup: 'gone' },
+  ],
+  cups: [
+    { id: 'clear', name: 'clear', colour: '#eef0ea', colourant: null, loadPercent: 0 },
+    { id: 'tea', name: 'tea', colour: '#6b3f1f', colourant: 'dye', loadPercent: 4 },
+  ],
+};
+
+it('adds up what the lines take, each wider than the one inside it', () => {
+  expect(togetherMm(sequence)).toBe(6 * 2 + 3 * 4);
+});
+
+it('shows each band by its share, what fills the rest as wide as the others usually are', () => {
+  const stripes = stripesOf(sequence);
+  expect(stripes.map((s) => s.colour)).toEqual(['#eef0ea', '#6b3f1f', '#ffffff']);
+  expect(stripes.map((s) => s.share)).toEqual([4.5 / 28.5, 12 / 28.5, 12 / 28.5]);
+});
