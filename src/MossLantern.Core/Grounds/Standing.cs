@@ -105,7 +105,14 @@ public sealed record Standing(
             }
         }
 
-        return new(Math.Round(width * (cornerX == 0 ? 0.45 : 0.55), 1), Math.Round(height * (cornerY == 0 ? 0.45 : 0.55), 1));
+        // A narrow rim, or an opening in the way: where this quarter of the piece is deepest.
+        const int places = 40;
+        var (x0, y0) = (cornerX * 0.5, cornerY * 0.5);
+        return (from column in Enumerable.Range(0, places)
+                from row in Enumerable.Range(0, places)
+                let place = new Support(
+                    Math.Round(width * (x0 + 0.5 * (column + 0.5) / places), 1), Math.Round(height * (y0 + 0.5 * (row + 0.5) / places), 1))
+                select place).MinBy(p => outline.SignedDistanceMm(p.XMm, p.YMm))!;
     }
 
     private static (Reckoned? Drift, bool? Level, bool TooCoarse, ImmutableArray<Reckoned?> Shims) LevelOf(

@@ -517,14 +517,64 @@ internal static class FieldColours
                 .MinBy(t => t.Energy);
             if (best.Energy >= before)
             {
-                // No single change helps: there are too few colours for these borders.
-                return mended;
+                // No single change helps: then as many fields as need be are coloured anew.
+                return Anew(mended, touch, count) ?? mended;
             }
 
             mended = best.Tried;
         }
 
         return mended;
+    }
+
+    /// <summary>
+    /// Colours every field so that none lies beside itself, each in its own colour where that can be: the field with the
+    /// fewest colours left comes next, and a way that leads nowhere is gone back. Null where no way was found.
+    /// </summary>
+    private static int[]? Anew(int[] colours, HashSet<(int, int)> touch, int count)
+    {
+        const int mostSteps = 20_000;
+        var beside = colours.Select(_ => new List<int>()).ToArray();
+        foreach (var (a, b) in touch.Order())
+        {
+            beside[a].Add(b);
+            beside[b].Add(a);
+        }
+
+        var chosen = new int[colours.Length];
+        Array.Fill(chosen, -1);
+        var steps = 0;
+        return Next() ? chosen : null;
+
+        bool Next()
+        {
+            var open = Enumerable.Range(0, chosen.Length).Where(f => chosen[f] < 0).ToList();
+            if (open.Count == 0)
+            {
+                return true;
+            }
+
+            var field = open.MinBy(f => (Free(f).Count(), -beside[f].Count, f));
+            foreach (var colour in Free(field).OrderBy(c => c == colours[field] ? 0 : 1).ToList())
+            {
+                if (++steps > mostSteps)
+                {
+                    return false;
+                }
+
+                chosen[field] = colour;
+                if (Next())
+                {
+                    return true;
+                }
+
+                chosen[field] = -1;
+            }
+
+            return false;
+        }
+
+        IEnumerable<int> Free(int field) => Enumerable.Range(0, count).Where(c => !beside[field].Exists(b => chosen[b] == c));
     }
 
     private static double Energy(int[] colour, ImmutableArray<Spot> centres, HashSet<(int, int)> touch, double size)
