@@ -136,7 +136,7 @@ internal static class Waiting
     public static void Until(Func<bool> condition, string what, TimeSpan? atMost = null)
     {
         var clock = Stopwatch.StartNew();
-        var limit = atMost ?? TimeSpan.FromSeconds(15);
+        var limit = atMost ?? TimeSpan.FromSeconds(30);
         while (!condition())
         {
             Assert.True(clock.Elapsed < limit, $"Waited {limit.TotalSeconds:0} s for {what}.");
