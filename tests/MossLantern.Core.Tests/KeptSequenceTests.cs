@@ -30,6 +30,15 @@ public class KeptSequenceTests
     }
 
     [Fact]
+    public void Its_lines_take_up_what_they_are_wide_with_the_widening()
+    {
+        Assert.Equal([0, 6 * 1.2, 12.4 * 1.44], Kept.WidthsMm);
+        Assert.Equal(6 * 1.2 + 12.4 * 1.44, Kept.Together.Value, 1e-9);
+        Assert.Equal(("mm", 2), (Kept.Together.Unit, Kept.Together.Inputs.Length));
+        Assert.Equal(Source.BandWidthsMm(), Kept.WidthsMm);
+    }
+
+    [Fact]
     public void Laid_where_it_came_from_nothing_changes() => Assert.Equal(Source with { PourOrder = [] }, Kept.LaidIn(Source, null) with { Bands = Source.Bands, Cups = Source.Cups });
 
     [Fact]
@@ -38,8 +47,8 @@ public class KeptSequenceTests
         // There is a cup of the same id that is another colour, and the same colour by another id.
         var other = Samples.Layer(Samples.Heart(100, 80), 8, 0) with { Cups = [Samples.Cup("tea"), Cream with { Id = "c9" }, Samples.Cup("bed"), Samples.Cup("c1"), Samples.Cup("c2")] };
         var laid = Kept.LaidIn(other, null);
-        Assert.Equal(["tea", "c9", "bed", "c1", "c2", "tea-2", "milk"], laid.Cups.Select(c => c.Id));
-        Assert.Equal([new("tea-2", 1), new("c9", 2)], laid.Cups[^1].Of!.Value);
+        Assert.Equal(["tea", "c9", "bed", "c1", "c2", "tea-1", "milk"], laid.Cups.Select(c => c.Id));
+        Assert.Equal([new("tea-1", 1), new("c9", 2)], laid.Cups[^1].Of!.Value);
         Assert.Equal([("push", "c9"), ("inner", "milk"), ("outer", "milk")], laid.Bands.Select(b => (b.Id, b.Cup)));
         Assert.Equal(other.Hearts, laid.Hearts);
         Assert.Null(laid.Layout);

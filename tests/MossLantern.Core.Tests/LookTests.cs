@@ -102,7 +102,7 @@ public class LookTests
         var pair = Casting(First);
         pair = pair with { Ground = pair.Ground with { Set = new(2, 10, true) } };
         var (top, below) = (Planner.Paint(pair, null, PaintDetail.Draft), Planner.Paint(pair, null, PaintDetail.Draft, Below));
-        Assert.Equal(2, top.Copies.Length);
+        Assert.Equal((2, 2), (top.Copies.Length, below.Copies.Length));
 
         // A place of a panel comes to lie as far from the right as it was from the left.
         Assert.All(top.Copies.Zip(below.Copies), c => Assert.All(new[] { 0.0, 40, 300 }, x => Assert.Equal(top.WidthMm - c.First.X(x), c.Second.X(x), 1e-9)));
@@ -120,6 +120,7 @@ public class LookTests
         Assert.False(inset.Below);
         Assert.Equal(below.WidthMm - 20 - inset.Painting.WidthMm, inset.XMm, 1e-9);
         Assert.Null(inset.Painting.Ground);
+        Assert.NotEmpty(below.Paths);
         Assert.All(below.Paths, p => Assert.Equal(1, p.Opacity));
     }
 

@@ -69,7 +69,7 @@ internal sealed class NoHomeCheck : ICheck
     }
 
     internal static Layer WithClear(Layer layer) => layer.ClearCup is not null || layer.Cups.Length >= LayerValidator.MostCups ? layer
-        : layer with { Cups = layer.Cups.Add(new(Neighbours.Free("clear", layer.Cups.Select(c => c.Id)), "clear", "#eef0ea", null, 0)) };
+        : layer with { Cups = layer.Cups.Add(new(FreeId.Of("clear", layer.Cups.Select(c => c.Id)), "clear", "#eef0ea", null, 0)) };
 
     internal static string NameOf(Piece piece, string regionId) =>
         (piece.Kept ?? []).FirstOrDefault(k => regionId == ZonedMap.KeptPrefix + k.Id)?.Name ?? "What is kept";
@@ -83,7 +83,7 @@ internal sealed class NoHomeCheck : ICheck
         foreach (var cup in layer.Cups.Where(c => c.Of is null).OrderBy(c => shares.GetValueOrDefault(c.Id)).Take(2))
         {
             yield return Remedy.OnLayer($"pour-{cup.Id}", $"Pour it from {cup.Name}", layer.Id, l => l.Layout is PoolsLayout pools && region.Anchor is { } at
-                ? l with { Layout = pools with { Pools = pools.Pools.Add(new(Neighbours.Free("pool", pools.Pools.Select(p => p.Id)), at.XMm, at.YMm, cup.Id)) } }
+                ? l with { Layout = pools with { Pools = pools.Pools.Add(new(FreeId.Of("pool", pools.Pools.Select(p => p.Id)), at.XMm, at.YMm, cup.Id)) } }
                 : l);
         }
     }
@@ -246,7 +246,7 @@ internal sealed class DullFieldCheck : ICheck
     private static IEnumerable<Remedy> Vein(Layer layer, RegionPlan region, double share, Cup cup)
     {
         var metal = layer.Cups.FirstOrDefault(c => c.Colourant == ColourantClass.MetallicPaste)
-            ?? new Cup(Neighbours.Free("gilt", layer.Cups.Select(c => c.Id)), "gilt", "#c99b3a", ColourantClass.MetallicPaste, 5);
+            ?? new Cup(FreeId.Of("gilt", layer.Cups.Select(c => c.Id)), "gilt", "#c99b3a", ColourantClass.MetallicPaste, 5);
         Layer With(Layer l) => l.Cups.Any(c => c.Id == metal.Id) ? l : l with { Cups = l.Cups.Add(metal) };
         if (layer.Cups.Length >= LayerValidator.MostCups)
         {
@@ -262,9 +262,9 @@ internal sealed class DullFieldCheck : ICheck
         if (at >= 0 && layer.Bands[at] is { FillsRest: false, WidthMm: > 3 * LineMm } band && share < 1.7 * LargePercent && layer.Bands.Length + 2 <= Accepted.BandCount.To)
         {
             var ids = layer.Bands.Select(b => b.Id).ToList();
-            var line = new Band(Neighbours.Free("line", ids), LineMm, false, metal.Id);
+            var line = new Band(FreeId.Of("line", ids), LineMm, false, metal.Id);
             var half = band with { WidthMm = Math.Round((band.WidthMm - LineMm) / 2, 1) };
-            var other = half with { Id = Neighbours.Free("half", ids) };
+            var other = half with { Id = FreeId.Of("half", ids) };
             yield return Remedy.OnLayer("vein", $"Lay a line of {metal.Name}, {{0}} wide, through it", layer.Id, l => With(l) with
             {
                 Bands = [.. l.Bands.Take(at), half, line, other, .. l.Bands.Skip(at + 1)],

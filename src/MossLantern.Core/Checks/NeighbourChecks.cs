@@ -62,7 +62,7 @@ internal sealed record Neighbours(Layer Layer, LayerPlan Plan, string First, str
         {
             return withCup with
             {
-                Bands = Layer.Bands.Insert(at, new(Free("line", Layer.Bands.Select(b => b.Id)), Math.Max(Accepted.BandMm.From, LineMm / Math.Pow(Layer.Widening, at)), false, cup.Id)),
+                Bands = Layer.Bands.Insert(at, new(FreeId.Of("line", Layer.Bands.Select(b => b.Id)), Math.Max(Accepted.BandMm.From, LineMm / Math.Pow(Layer.Widening, at)), false, cup.Id)),
             };
         }
 
@@ -70,7 +70,7 @@ internal sealed record Neighbours(Layer Layer, LayerPlan Plan, string First, str
         {
             FieldsLayout fields when fields.Vein is null => withCup with { Layout = fields with { Vein = new(cup.Id, LineMm, 1) } },
             PuddleLayout puddle when puddle.Pours.Length < PuddleValidator.MostPours && Pour(puddle, First) is { } one && Pour(puddle, Second) is { } other =>
-                withCup with { Layout = puddle with { Pours = puddle.Pours.Insert(Math.Max(one, other), new(Free("pour", puddle.Pours.Select(p => p.Id)), cup.Id, PourMl)) } },
+                withCup with { Layout = puddle with { Pours = puddle.Pours.Insert(Math.Max(one, other), new(FreeId.Of("pour", puddle.Pours.Select(p => p.Id)), cup.Id, PourMl)) } },
             _ => null,
         };
 
@@ -88,7 +88,7 @@ internal sealed record Neighbours(Layer Layer, LayerPlan Plan, string First, str
     /// <summary>A cup of this layer by what it is, or a new one.</summary>
     public Cup Own(string name, string colour, ColourantClass? colourant, double load) =>
         Layer.Cups.FirstOrDefault(c => c.Of is null && c.Colourant == colourant && (colourant is null || c.Colour == colour))
-        ?? new(Free(name, Layer.Cups.Select(c => c.Id)), name, colour, colourant, load);
+        ?? new(FreeId.Of(name, Layer.Cups.Select(c => c.Id)), name, colour, colourant, load);
 
     /// <summary>A remedy that changes this layer.</summary>
     public Remedy Change(string id, string label, Layer to, double? mm = null) => Remedy.OnLayer(id, label, Layer.Id, _ => to, mm);
@@ -128,12 +128,6 @@ internal sealed record Neighbours(Layer Layer, LayerPlan Plan, string First, str
             .. (fields.Recoloured ?? []).Where(r => r.Field != one + 1 && r.Field != other + 1),
             new(one + 1, places[other].Cup), new(other + 1, places[one].Cup),
         ];
-    }
-
-    internal static string Free(string name, IEnumerable<string> taken)
-    {
-        var ids = taken.ToHashSet();
-        return Enumerable.Range(1, ids.Count + 1).Select(n => FormattableString.Invariant($"{name}-{n}")).First(n => !ids.Contains(n));
     }
 
     private static Spot? OnCut(LayerPlan plan, Border border)

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using FluentValidation;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Units;
@@ -15,6 +16,15 @@ namespace MossLantern.Core.Pieces;
 /// <remarks>Source: docs/craft/layouts.md, Sequences.</remarks>
 public sealed record KeptSequence(string Name, ImmutableArray<Band> Bands, ImmutableArray<Cup> Cups, double AcrossMm, double Widening = 1, string Note = "")
 {
+    /// <summary>Width of every band with the widening in it, mm; 0 for the one that fills the rest.</summary>
+    [JsonIgnore]
+    public ImmutableArray<double> WidthsMm => [.. Band.WidthsMm(Bands, Widening)];
+
+    /// <summary>What its bands take up together, the one that fills the rest aside, mm.</summary>
+    [JsonIgnore]
+    public Reckoned Together => new(WidthsMm.Sum(), "mm", Formulas.LinesNeed,
+        [.. Bands.Zip(WidthsMm).Where(b => !b.First.FillsRest).Select(b => new ReckonedInput(Cups.First(c => c.Id == b.First.Cup).Name, b.Second, "mm", Origin.Own))]);
+
     /// <summary>The sequence of a layer.</summary>
     /// <param name="layer">A valid layer whose layout uses bands.</param>
     /// <param name="name">Name to keep it by.</param>
@@ -46,7 +56,7 @@ public sealed record KeptSequence(string Name, ImmutableArray<Band> Bands, Immut
             var own = cups.FirstOrDefault(c => Same(c, wanted));
             if (own is null)
             {
-                own = wanted with { Id = Free(cup.Id, cups.Select(c => c.Id)) };
+                own = cups.Any(c => c.Id == cup.Id) ? wanted with { Id = FreeId.Of(cup.Id, cups.Select(c => c.Id)) } : wanted;
                 cups = cups.Add(own);
             }
 
@@ -68,12 +78,6 @@ public sealed record KeptSequence(string Name, ImmutableArray<Band> Bands, Immut
     private static bool Same(Cup one, Cup other) =>
         one.Name == other.Name && one.Colour == other.Colour && one.Colourant == other.Colourant && one.LoadPercent.Equals(other.LoadPercent)
         && (one.Of ?? []).SequenceEqual(other.Of ?? []);
-
-    private static string Free(string id, IEnumerable<string> taken)
-    {
-        var all = taken.ToHashSet();
-        return all.Contains(id) ? Enumerable.Range(2, all.Count + 1).Select(n => FormattableString.Invariant($"{id}-{n}")).First(n => !all.Contains(n)) : id;
-    }
 }
 
 /// <summary>Refuses a sequence with values outside the accepted ranges or with parts that do not fit together.</summary>

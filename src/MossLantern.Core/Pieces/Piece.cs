@@ -250,8 +250,7 @@ public sealed record Layer(
 
     /// <summary>Width of every band with the widening in it, mm; 0 for the one that fills the rest.</summary>
     /// <remarks>Source: docs/craft/map.md, Widths in millimetres.</remarks>
-    public double[] BandWidthsMm() =>
-        [.. Bands.Select((b, i) => b.FillsRest ? 0 : Math.Min(b.WidthMm * Math.Pow(Widening, i), 1e6))];
+    public double[] BandWidthsMm() => Band.WidthsMm(Bands, Widening);
 }
 
 /// <summary>How the colours of neighbours are meant.</summary>
@@ -303,7 +302,13 @@ public sealed record Heart(
 /// <param name="WidthMm">Its width on average before the layer's widening, mm; ignored where <paramref name="FillsRest"/>.</param>
 /// <param name="FillsRest">Whether it takes all the width that is left.</param>
 /// <param name="Cup">Id of its cup.</param>
-public sealed record Band(string Id, double WidthMm, bool FillsRest, string Cup);
+public sealed record Band(string Id, double WidthMm, bool FillsRest, string Cup)
+{
+    /// <summary>Width of every band, each wider than the one inside it by a factor, mm; 0 for the one that fills the rest.</summary>
+    /// <remarks>Source: docs/craft/map.md, Widths in millimetres.</remarks>
+    internal static double[] WidthsMm(ImmutableArray<Band> bands, double widening) =>
+        [.. bands.Select((b, i) => b.FillsRest ? 0 : Math.Min(b.WidthMm * Math.Pow(widening, i), 1e6))];
+}
 
 /// <summary>A cup of coloured resin.</summary>
 /// <param name="Id">Stable id, unique in the layer.</param>

@@ -2,13 +2,14 @@ using System.Collections.Immutable;
 using FluentValidation;
 using Microsoft.AspNetCore.Http.HttpResults;
 using MossLantern.Core.Pieces;
+using MossLantern.Core.Units;
 using MossLantern.Data;
 using MossLantern.Web.Hosting;
 
 namespace MossLantern.Web.Endpoints;
 
-/// <summary>A sequence of colours at one version.</summary>
-public sealed record SequenceView(string Id, int Version, KeptSequence Sequence);
+/// <summary>A sequence of colours at one version, how wide each of its bands is (0 for the one that fills the rest), and what they take up together.</summary>
+public sealed record SequenceView(string Id, int Version, KeptSequence Sequence, ImmutableArray<double> WidthsMm, Reckoned Together);
 
 /// <summary>A save of a sequence, based on a version; 0 is a new one.</summary>
 public sealed record SaveSequence(int BasedOn, KeptSequence Sequence);
@@ -23,6 +24,7 @@ public sealed record LaySequence(Layer Layer, double? AcrossMm = null);
 internal static class SequenceEndpoints
 {
     private static readonly KeptSequenceValidator Validator = new();
+    private static readonly AcceptedRange Across = Core.Units.Accepted.OutlineMm with { What = "How far across it is" };
 
     public static void MapSequences(this IEndpointRouteBuilder app)
     {
@@ -67,9 +69,7 @@ internal static class SequenceEndpoints
         });
     }
 
-    private static readonly Core.Units.AcceptedRange Across = Core.Units.Accepted.OutlineMm with { What = "How far across it is" };
-
-    private static ImmutableArray<SequenceView> All(SequenceStore sequences) => [.. sequences.All().Select(s => new SequenceView(s.Id, s.Version, s.Thing))];
+    private static ImmutableArray<SequenceView> All(SequenceStore sequences) => [.. sequences.All().Select(s => new SequenceView(s.Id, s.Version, s.Thing, s.Thing.WidthsMm, s.Thing.Together))];
 
     private static ProblemHttpResult NoSequence() => TypedResults.Problem(
         title: "No such sequence", detail: "There is no sequence with this id in the cupboard.", statusCode: StatusCodes.Status404NotFound);

@@ -4405,6 +4405,8 @@ export interface components {
             /** Format: int32 */
             version: number;
             sequence: components["schemas"]["KeptSequence"];
+            widthsMm: number[];
+            together: components["schemas"]["Reckoned"];
         };
         ShelfView: {
             id: string;

@@ -3,9 +3,10 @@ import { useState } from 'react';
 import type { KeptSequence, Refused, SequenceView } from '../api/client';
 import { api, take } from '../api/client';
 import { TextField } from '../parts/Fields';
+import { HowNumber } from '../parts/HowNumber';
 import { useUnits } from '../units/units';
 import { Stripes } from './Stripes';
-import { sequencesQuery, togetherMm } from './sequences';
+import { sequencesQuery } from './sequences';
 import { useKept } from './useKept';
 
 /** Sequences of colours, kept from a map and laid in another from there. */
@@ -42,7 +43,7 @@ export function Sequences() {
               aria-pressed={s.id === kept.chosen}
               onClick={() => kept.take(s.id)}
             >
-              <Stripes of={s.sequence} />
+              <Stripes of={s} />
               <b>{s.sequence.name}</b>
               <small>{s.sequence.bands.length} bands</small>
             </button>
@@ -99,7 +100,9 @@ function Taken({ view, refused, save, remove }: TakenProps) {
           error={say('name')}
           onChange={(name) => save({ ...sequence, name })}
         />
-        {`, ${units.show(togetherMm(sequence), 'mm', 0)} of lines, kept from ${units.show(sequence.acrossMm, 'mm', 0)} across; `}
+        {', '}
+        <HowNumber of={view.together} label={`Lines of ${sequence.name}`} decimals={1} />
+        {` of lines, kept from ${units.show(sequence.acrossMm, 'mm', 0)} across; `}
         <TextField
           label="Note on the sequence"
           quiet
@@ -110,13 +113,15 @@ function Taken({ view, refused, save, remove }: TakenProps) {
         />
       </p>
       <ol className="sequence-bands">
-        {sequence.bands.map((b) => {
+        {sequence.bands.map((b, i) => {
           const cup = sequence.cups.find((c) => c.id === b.cup);
           return (
             <li key={b.id}>
               <i className="swatch" style={{ background: cup?.colour }} aria-hidden />
               {cup?.name}
-              <small>{b.fillsRest ? 'fills the rest' : `${units.show(b.widthMm, 'mm', 1)} wide`}</small>
+              <small>
+                {b.fillsRest ? 'fills the rest' : `${units.show(view.widthsMm[i]!, 'mm', 1)} wide`}
+              </small>
             </li>
           );
         })}

@@ -1,8 +1,8 @@
-import type { KeptSequence } from '../api/client';
+import type { SequenceView } from '../api/client';
 import { stripesOf } from './sequences';
 
 /** A sequence as stripes, the middle at the left and the rim at the right. */
-export function Stripes({ of }: { of: KeptSequence }) {
+export function Stripes({ of }: { of: SequenceView }) {
   return (
     <span className="stripes" aria-hidden>
       {stripesOf(of).map((s) => (

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import type { KeptSequence } from '../api/client';
+import type { SequenceView } from '../api/client';
 import { api, take } from '../api/client';
 
 export const sequencesQuery = {
@@ -10,19 +10,14 @@ export const sequencesQuery = {
 /** The sequences of colours in the cupboard. */
 export const useSequences = () => useQuery(sequencesQuery).data ?? [];
 
-/** The stripes of a sequence from the middle to the rim, each with its colour and its share of the whole; what fills the rest counts as wide as the others are on average. */
-export function stripesOf({ bands, cups, widening }: KeptSequence) {
-  const set = bands.filter((b) => !b.fillsRest);
-  const usual = set.length > 0 ? set.reduce((sum, b) => sum + b.widthMm, 0) / set.length : 1;
-  const wide = bands.map((b, i) => (b.fillsRest ? usual : b.widthMm * (widening ?? 1) ** i));
-  const all = wide.reduce((sum, w) => sum + w, 0);
+/** The stripes of a sequence from the middle to the rim, each with its colour and its share; what fills the rest is drawn as wide as the others are on average. */
+export function stripesOf({ sequence: { bands, cups }, widthsMm }: SequenceView) {
+  const set = widthsMm.filter((w) => w > 0);
+  const drawn = widthsMm.map((w) => w || (set.reduce((sum, v) => sum + v, 0) || 1) / Math.max(1, set.length));
+  const all = drawn.reduce((sum, w) => sum + w, 0);
   return bands.map((b, i) => ({
     id: b.id,
     colour: cups.find((c) => c.id === b.cup)?.colour ?? '#ffffff',
-    share: wide[i]! / all,
+    share: drawn[i]! / all,
   }));
 }
-
-/** What all its bands but the one that fills the rest take up together, mm. */
-export const togetherMm = ({ bands, widening }: KeptSequence) =>
-  bands.reduce((sum, b, i) => sum + (b.fillsRest ? 0 : b.widthMm * (widening ?? 1) ** i), 0);

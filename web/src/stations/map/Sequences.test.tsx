@@ -19,6 +19,7 @@ const sequence = {
   ],
   cups: [tea],
 };
+const together = { value: 12, unit: 'mm', formula: 'lines-need', inputs: [] };
 const layer = {
   heartCup: 'tea',
   hearts: [],
@@ -37,7 +38,7 @@ beforeEach(() => {
     const what = `${request.method} ${new URL(request.url).pathname}`;
     const [of, status = 200] =
       request.method === 'GET'
-        ? [[{ id: 's1', version: 1, sequence }]]
+        ? [[{ id: 's1', version: 1, sequence, widthsMm: [0, 12], together }]]
         : asked(what, (await request.json()) as Record<string, unknown>);
     return new Response(JSON.stringify(of), { status, headers: { 'content-type': 'application/json' } });
   });

@@ -2,8 +2,9 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Refused, api, take } from '../../api/client';
 import { Stripes } from '../../cupboard/Stripes';
-import { sequencesQuery, togetherMm, useSequences } from '../../cupboard/sequences';
+import { sequencesQuery, useSequences } from '../../cupboard/sequences';
 import { TextField } from '../../parts/Fields';
+import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
 import type { StationProps } from '../station';
 import { withCupsInUse } from './layoutEdits';
@@ -70,34 +71,37 @@ export function Sequences({ layer, layerPlan, editLayer }: StationProps) {
       </p>
       {kept.length > 0 && (
         <ul>
-          {kept.map(({ id, sequence }) => (
-            <li key={id}>
-              <b>{sequence.name}</b>
-              <Stripes of={sequence} />
-              <small>
-                {units.show(togetherMm(sequence), 'mm', 0)} of lines, kept from{' '}
-                {units.show(sequence.acrossMm, 'mm', 0)} across
-              </small>
-              <span className="row-buttons">
-                <button
-                  type="button"
-                  className="btn btn-outline-primary"
-                  aria-label={`Lay it as it is: ${sequence.name}`}
-                  onClick={() => lay(id, null, sequence.name)}
-                >
-                  Lay it as it is
-                </button>
-                <button
-                  type="button"
-                  className="btn btn-outline-primary"
-                  aria-label={`Lay it fitted to ${units.show(across, 'mm', 0)}: ${sequence.name}`}
-                  onClick={() => lay(id, across, sequence.name)}
-                >
-                  Lay it fitted to {units.show(across, 'mm', 0)}
-                </button>
-              </span>
-            </li>
-          ))}
+          {kept.map((view) => {
+            const { id, sequence } = view;
+            return (
+              <li key={id}>
+                <b>{sequence.name}</b>
+                <Stripes of={view} />
+                <small>
+                  <HowNumber of={view.together} label={`Lines of ${sequence.name}`} decimals={1} /> of lines,
+                  kept from {units.show(sequence.acrossMm, 'mm', 0)} across
+                </small>
+                <span className="row-buttons">
+                  <button
+                    type="button"
+                    className="btn btn-outline-primary"
+                    aria-label={`Lay it as it is: ${sequence.name}`}
+                    onClick={() => lay(id, null, sequence.name)}
+                  >
+                    Lay it as it is
+                  </button>
+                  <button
+                    type="button"
+                    className="btn btn-outline-primary"
+                    aria-label={`Lay it fitted to ${units.show(across, 'mm', 0)}: ${sequence.name}`}
+                    onClick={() => lay(id, across, sequence.name)}
+                  >
+                    Lay it fitted to {units.show(across, 'mm', 0)}
+                  </button>
+                </span>
+              </li>
+            );
+          })}
         </ul>
       )}
     </section>
