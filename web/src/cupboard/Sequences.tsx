@@ -102,16 +102,17 @@ function Taken({ view, refused, save, remove }: TakenProps) {
         />
         {', '}
         <HowNumber of={view.together} label={`Lines of ${sequence.name}`} decimals={1} />
-        {` of lines, kept from ${units.show(sequence.acrossMm, 'mm', 0)} across; `}
-        <TextField
-          label="Note on the sequence"
-          quiet
-          value={sequence.note ?? ''}
-          width={320}
-          error={say('note')}
-          onChange={(note) => save({ ...sequence, note })}
-        />
+        {` of lines, kept from ${units.show(sequence.acrossMm, 'mm', 0)} across.`}
       </p>
+      <TextField
+        label="Note on the sequence"
+        quiet
+        value={sequence.note ?? ''}
+        width={560}
+        lines={2}
+        error={say('note')}
+        onChange={(note) => save({ ...sequence, note })}
+      />
       <ol className="sequence-bands">
         {sequence.bands.map((b, i) => {
           const cup = sequence.cups.find((c) => c.id === b.cup);

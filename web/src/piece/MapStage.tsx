@@ -49,6 +49,7 @@ interface Props {
   lit: ReadonlySet<string>;
   /** What can be taken hold of: hearts and bands, the rim, or nothing. */
   handles: 'map' | 'rim' | null;
+  /** How the piece is looked at; otherwise than as usual nothing is dimmed, as then the picture counts. */
   look: Look;
   /** Why its underside is not seen and no light comes through it. */
   hidden: string | null;
@@ -423,7 +424,7 @@ export function MapStage(props: Props) {
             view={view}
             width={room.width}
             height={room.height}
-            lit={live || drafted ? undefined : lit}
+            lit={live || drafted || lookWords(props.look) ? undefined : lit}
             layerId={layer.id}
             label={`${name}, painted to scale${lookWords(props.look)}`}
             drafts={drafts}
