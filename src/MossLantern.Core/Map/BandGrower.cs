@@ -1,5 +1,7 @@
 using System.Buffers;
 using System.Collections.Immutable;
+using System.Numerics;
+using System.Runtime.InteropServices;
 using MossLantern.Core.Pieces;
 
 namespace MossLantern.Core.Map;
@@ -122,11 +124,13 @@ internal static class BandGrower
     /// <summary>Holds what lies within two cells of the rim, by exact distance, and all that lies outside: at a start of its own, or below nothing.</summary>
     internal static void HoldRim(OutlineCover cover, float[] slowness, float[] fromRim, bool[] held, Func<int, float>? start)
     {
-        for (var node = 0; node < fromRim.Length; node++)
+        Array.Fill(fromRim, Eikonal.Far);
+        var depths = cover.RimDepths;
+        var near = (float)(2 * cover.Grid.SpacingMm);
+        for (var node = 0; node < depths.Length; node++)
         {
-            fromRim[node] = Eikonal.Far;
-            var depth = cover.RimDepth(node);
-            if (depth <= 2 * cover.Grid.SpacingMm)
+            var depth = depths[node];
+            if (depth <= near)
             {
                 held[node] = true;
                 fromRim[node] = start is null ? depth * slowness[node] : start(node) + Math.Max(0, depth) * slowness[node];
@@ -138,18 +142,27 @@ internal static class BandGrower
     private static float[] FollowRim(
         GrowthGrid grid, OutlineCover cover, float[] slowness, float[] arrival, float widthsMm, float follow)
     {
-        var field = new float[grid.Count];
+        // The front from the rim is turned into the field in place.
         var fromRim = new float[grid.Count];
         var held = new bool[grid.Count];
         HoldRim(cover, slowness, fromRim, held, node => Math.Max(0, widthsMm - arrival[node]));
         Eikonal.Solve(grid, fromRim, held, slowness);
-        for (var node = 0; node < field.Length; node++)
+        var (own, bent, least) = (new Vector<float>(1 - follow), new Vector<float>(follow * widthsMm), new Vector<float>(1e-3f));
+        var times = MemoryMarshal.Cast<float, Vector<float>>(arrival.AsSpan());
+        var fields = MemoryMarshal.Cast<float, Vector<float>>(fromRim.AsSpan());
+        for (var i = 0; i < fields.Length; i++)
         {
-            var t = arrival[node];
-            field[node] = t <= 0 ? t : t * (1 - follow + follow * widthsMm / Math.Max(t + fromRim[node], 1e-3f));
+            var bend = times[i] * (own + bent / Vector.Max(times[i] + fields[i], least));
+            fields[i] = Vector.ConditionalSelect(Vector.LessThanOrEqual(times[i], Vector<float>.Zero), times[i], bend);
         }
 
-        return field;
+        for (var node = fields.Length * Vector<float>.Count; node < fromRim.Length; node++)
+        {
+            var t = arrival[node];
+            fromRim[node] = t <= 0 ? t : t * (1 - follow + follow * widthsMm / Math.Max(t + fromRim[node], 1e-3f));
+        }
+
+        return fromRim;
     }
 
     /// <summary>How far out each band reaches, mm: bands after the one that fills the rest count back from the far end.</summary>

@@ -148,6 +148,9 @@ internal sealed class BandMap : LayerMap
 /// <remarks>Source: docs/craft/map.md, Widths in millimetres.</remarks>
 internal sealed class DepthScale
 {
+    private const int Bins = 1024;
+    private const int Strips = 4;
+
     private readonly double[] depthAt;
     private readonly double[] levelAt;
 
@@ -200,24 +203,20 @@ internal sealed class DepthScale
     /// </param>
     public static DepthScale Over(OutlineCover cover, float[] field, bool even = false)
     {
-        const int bins = 1024;
         var grid = cover.Grid;
-        var cells = grid.Columns - 1;
-        var step = Farthest(cover, field) / bins;
+        var step = Farthest(cover, field) / Bins;
 
-        // Sum of the slopes, weighed by the cells' shares, and of the shares.
-        var sums = new Vector128<double>[bins];
-        Span<float> slopes = new float[cells], middles = new float[cells];
-        for (var row = 0; row < grid.Rows - 1; row++)
+        // Sum of the slopes, weighed by the cells' shares, and of the shares; strips are summed on every core, and
+        // always in the same order.
+        var strips = new Vector128<double>[Math.Min(Strips, grid.Rows - 1)][];
+        Parallel.For(0, strips.Length, strip => strips[strip] = Summed(
+            cover, field, (grid.Rows - 1) * strip / strips.Length, (grid.Rows - 1) * (strip + 1) / strips.Length, (float)(1 / step)));
+        var sums = strips[0];
+        foreach (var strip in strips.Skip(1))
         {
-            var shares = cover.Shares(row);
-            Slopes(field.AsSpan(row * grid.Columns), grid.Columns, (float)(0.5 / grid.SpacingMm), (float)(1 / step), slopes, middles);
-            for (var i = 0; i < cells; i++)
+            for (var bin = 0; bin < Bins; bin++)
             {
-                if (shares[i] > 0 && middles[i] >= 0)
-                {
-                    sums[Math.Min(bins - 1, (int)middles[i])] += Vector128.Create(slopes[i], 1.0) * shares[i];
-                }
+                sums[bin] += strip[bin];
             }
         }
 
@@ -226,9 +225,9 @@ internal sealed class DepthScale
             sums = Even(sums, (int)Math.Ceiling(grid.SpacingMm / step));
         }
 
-        var depth = new double[bins + 1];
+        var depth = new double[Bins + 1];
         var mean = 1.0;
-        for (var bin = 0; bin < bins; bin++)
+        for (var bin = 0; bin < Bins; bin++)
         {
             if (sums[bin][1] > 1e-9)
             {
@@ -238,7 +237,29 @@ internal sealed class DepthScale
             depth[bin + 1] = depth[bin] + step / mean;
         }
 
-        return new(depth, [.. Enumerable.Range(0, bins + 1).Select(bin => step * bin)]);
+        return new(depth, [.. Enumerable.Range(0, Bins + 1).Select(bin => step * bin)]);
+    }
+
+    /// <summary>Of some rows of cells, per bin, the sum of the slopes, weighed by the cells' shares, and of the shares.</summary>
+    private static Vector128<double>[] Summed(OutlineCover cover, float[] field, int fromRow, int toRow, float binsPerUnit)
+    {
+        var grid = cover.Grid;
+        var sums = new Vector128<double>[Bins];
+        Span<float> slopes = new float[grid.Columns - 1], middles = new float[grid.Columns - 1];
+        for (var row = fromRow; row < toRow; row++)
+        {
+            var shares = cover.Shares(row);
+            Slopes(field.AsSpan(row * grid.Columns), grid.Columns, (float)(0.5 / grid.SpacingMm), binsPerUnit, slopes, middles);
+            for (var i = 0; i < shares.Length; i++)
+            {
+                if (shares[i] > 0 && middles[i] >= 0)
+                {
+                    sums[Math.Min(Bins - 1, (int)middles[i])] += Vector128.Create(slopes[i], 1.0) * shares[i];
+                }
+            }
+        }
+
+        return sums;
     }
 
     /// <summary>Each bin with those that lie up to so many beside it.</summary>

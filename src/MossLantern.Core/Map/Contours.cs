@@ -1,5 +1,6 @@
 using System.Buffers;
-using System.Numerics;
+using System.Runtime.InteropServices;
+using System.Runtime.Intrinsics;
 
 namespace MossLantern.Core.Map;
 
@@ -43,6 +44,12 @@ internal static class Contours
         {
             for (var column = 0; column < columns - 1; column++)
             {
+                column += Alike(ranks, row * columns + column, columns, columns - 1 - column);
+                if (column >= columns - 1)
+                {
+                    break;
+                }
+
                 var node = row * columns + column;
                 int ra = ranks[node], rb = ranks[node + 1], rc = ranks[node + columns + 1], rd = ranks[node + columns];
                 var least = Math.Min(Math.Min(ra, rb), Math.Min(rc, rd));
@@ -79,23 +86,49 @@ internal static class Contours
             limits[k] = nearest < levels[k] ? MathF.BitIncrement(nearest) : nearest;
         }
 
-        var width = Vector<float>.Count;
-        for (var at = 0; at < values.Length; at += width)
+        for (var at = 0; at < values.Length; at += Vector256<byte>.Count)
         {
-            at = Math.Min(at, values.Length - width);
-            var value = new Vector<float>(values[at..]);
-            var rank = Vector<int>.Zero;
+            at = Math.Min(at, values.Length - Vector256<byte>.Count);
+            var few = Vector256.Narrow(Ranks(values[at..], limits), Ranks(values[(at + 8)..], limits));
+            var more = Vector256.Narrow(Ranks(values[(at + 16)..], limits), Ranks(values[(at + 24)..], limits));
+            Vector256.Narrow(few, more).AsByte().CopyTo(ranks[at..]);
+        }
+
+        static Vector256<int> Ranks(ReadOnlySpan<float> values, float[] limits)
+        {
+            var value = Vector256.Create(values);
+            var rank = Vector256<int>.Zero;
             foreach (var limit in limits)
             {
                 // True is minus one.
-                rank -= Vector.GreaterThanOrEqual(value, new Vector<float>(limit));
+                rank -= Vector256.GreaterThanOrEqual(value, Vector256.Create(limit)).AsInt32();
             }
 
-            for (var lane = 0; lane < width; lane++)
-            {
-                ranks[at + lane] = (byte)rank[lane];
-            }
+            return rank;
         }
+    }
+
+    /// <summary>How many cells from a node on no level passes through, as far as can be told for many at once.</summary>
+    private static int Alike(byte[] ranks, int node, int columns, int cells)
+    {
+        var passed = 0;
+        ref var rank = ref MemoryMarshal.GetArrayDataReference(ranks);
+        while (passed + Vector128<byte>.Count <= cells)
+        {
+            var at = (nuint)(node + passed);
+            var here = Vector128.LoadUnsafe(ref rank, at);
+            var others = (here ^ Vector128.LoadUnsafe(ref rank, at + 1))
+                | (here ^ Vector128.LoadUnsafe(ref rank, at + (nuint)columns))
+                | (here ^ Vector128.LoadUnsafe(ref rank, at + (nuint)columns + 1));
+            if (others != Vector128<byte>.Zero)
+            {
+                break;
+            }
+
+            passed += Vector128<byte>.Count;
+        }
+
+        return passed;
     }
 
     private static void Cell(

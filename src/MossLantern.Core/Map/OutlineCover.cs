@@ -60,7 +60,7 @@ internal sealed class OutlineCover
             }
         }
 
-        rimDepth = new(() => RimDepths(outline.Rings));
+        rimDepth = new(() => DepthsFrom(outline.Rings));
     }
 
     public GrowthGrid Grid { get; }
@@ -76,10 +76,10 @@ internal sealed class OutlineCover
     /// <summary>The inside part of a cell that the outline cuts, in the cell's unit frame.</summary>
     public (double[] Xs, double[] Ys) Part(int cell) => cut[cell];
 
-    /// <summary>How far inside the outline a node lies, mm: exact near the outline, and only "far" or "outside" elsewhere.</summary>
-    public float RimDepth(int node) => rimDepth.Value[node];
+    /// <summary>How far inside the outline every node lies, mm: exact near the outline, and only "far" or "outside" elsewhere.</summary>
+    public ReadOnlySpan<float> RimDepths => rimDepth.Value;
 
-    private float[] RimDepths(ImmutableArray<Ring> rings)
+    private float[] DepthsFrom(ImmutableArray<Ring> rings)
     {
         const int near = 3;
         int columns = Grid.Columns, rows = Grid.Rows;

@@ -24,28 +24,35 @@ internal static class SlownessField
             }
         });
 
-        for (var row = 0; row < grid.Rows; row++)
+        Parallel.For(0, grid.Rows, row =>
         {
-            var above = row / 2 * across;
-            var below = (row + 1) / 2 * across;
-            for (var column = 0; column < grid.Columns; column++)
+            // Four lattice nodes round each node, some of them the same one.
+            var above = lattice.AsSpan(row / 2 * across, across);
+            var below = lattice.AsSpan((row + 1) / 2 * across, across);
+            var line = slowness.AsSpan(row * grid.Columns, grid.Columns);
+            var left = above[0] + below[0];
+            for (var column = 0; column < line.Length; column += 2)
             {
-                int left = column / 2, right = (column + 1) / 2;
-                slowness[row * grid.Columns + column] =
-                    (lattice[above + left] + lattice[above + right] + lattice[below + left] + lattice[below + right]) / 4;
+                var right = above[column / 2 + 1] + below[column / 2 + 1];
+                line[column] = left / 2;
+                if (column + 1 < line.Length)
+                {
+                    line[column + 1] = (left + right) / 4;
+                }
+
+                left = right;
             }
-        }
 
-        var whole = MemoryMarshal.Cast<float, Vector<float>>(slowness.AsSpan(0, grid.Count));
-        for (var i = 0; i < whole.Length; i++)
-        {
-            whole[i] = Vector.Exp(whole[i]);
-        }
+            foreach (ref var values in MemoryMarshal.Cast<float, Vector<float>>(line))
+            {
+                values = Vector.Exp(values);
+            }
 
-        for (var i = whole.Length * Vector<float>.Count; i < grid.Count; i++)
-        {
-            slowness[i] = MathF.Exp(slowness[i]);
-        }
+            foreach (ref var value in line[(line.Length / Vector<float>.Count * Vector<float>.Count)..])
+            {
+                value = MathF.Exp(value);
+            }
+        });
     }
 
     private static float LogSlowness(List<PlacedHeart> hearts, double x, double y)

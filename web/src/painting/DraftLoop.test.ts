@@ -118,6 +118,57 @@ describe('the drafts of a drag', () => {
     expect(painted).not.toHaveBeenCalled();
   });
 
+  it('are shown whole, once they are painted', async () => {
+    const blank = { taken: 0 };
+    vi.stubGlobal(
+      'OffscreenCanvas',
+      class {
+        width = 0;
+        height = 0;
+        getContext = () => null;
+        transferToImageBitmap = () => `picture ${++blank.taken}`;
+      },
+    );
+    const shown: unknown[] = [];
+    const getContext = (kind: string) =>
+      kind === 'bitmaprenderer' ? { transferFromImageBitmap: (p: unknown) => shown.push(p) } : null;
+    loop.hear({ canvas: { width: 0, height: 0, getContext } as unknown as OffscreenCanvas });
+    loop.hear({ place: { width: 100, height: 60, ratio: 1, view: { pixelsPerMm: 1, x: 0, y: 0 } } });
+    move('a');
+    await vi.waitFor(() => expect(asked).toHaveLength(1));
+    asked[0]!.answer();
+    await vi.waitFor(() => expect(shown).toEqual(['picture 1']));
+    loop.hear({ halt: 'clear' });
+    expect(shown).toEqual(['picture 1', null]);
+  });
+
+  it('ask for numbers that take long less often', async () => {
+    vi.useFakeTimers({ toFake: ['performance'] });
+    const numbers = () => asked.filter((a) => a.detail === null).length;
+    const drag = async (name: string) => {
+      const before = asked.filter((a) => a.detail).length;
+      move(name);
+      await vi.waitFor(() => expect(asked.filter((a) => a.detail)).toHaveLength(before + 1));
+      asked
+        .filter((a) => a.detail)
+        .at(-1)!
+        .answer();
+      await vi.waitFor(() => expect(news.filter((n) => 'shown' in n)).toHaveLength(before + 1));
+    };
+    await drag('a');
+    expect(numbers()).toBe(1);
+    vi.advanceTimersByTime(200);
+    asked.find((a) => a.detail === null)!.answer();
+    await vi.waitFor(() => expect(news.some((n) => 'plan' in n)).toBe(true));
+    vi.advanceTimersByTime(400);
+    await drag('b');
+    expect(numbers()).toBe(1);
+    vi.advanceTimersByTime(300);
+    await drag('c');
+    expect(numbers()).toBe(2);
+    vi.useRealTimers();
+  });
+
   it('go on after one that was refused', async () => {
     move('a');
     await vi.waitFor(() => expect(asked).toHaveLength(1));

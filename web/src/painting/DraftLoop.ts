@@ -27,6 +27,8 @@ export type DraftNews =
   { shape: Shape } | { shown: { movedAt: number; shownAt: number } } | { plan: PlanView };
 
 const numbersEveryMs = 160;
+/** Numbers that take long are asked for less often: no more than one part in so many of the time goes to them. */
+const numbersShare = 4;
 const now = () => performance.timeOrigin + performance.now();
 const frame = () => new Promise<unknown>((done) => requestAnimationFrame(done));
 
@@ -37,12 +39,14 @@ const frame = () => new Promise<unknown>((done) => requestAnimationFrame(done));
 export class DraftLoop {
   private canvas: HTMLCanvasElement | OffscreenCanvas | null = null;
   private place: Place | null = null;
+  /** What drafts are painted on, whole, before the canvas shows them: not only once its frame begins. */
+  private sheet: OffscreenCanvas | null = null;
   /** What is on the canvas: painted again when the view changes. */
   private seen: Painting | null = null;
   private next: Move | null = null;
   private busy = false;
   private counting = false;
-  private countedAt = 0;
+  private countAt = 0;
   /** Counts halts: an answer to what was asked before one is not painted. */
   private halts = 0;
 
@@ -58,7 +62,7 @@ export class DraftLoop {
       this.halts++;
       if (order.halt === 'keep') return;
       this.seen = null;
-      if (this.place) sized(this.canvas, this.place);
+      this.clear();
     } else {
       this.next = order.move;
       if (!this.busy) void this.run();
@@ -78,9 +82,9 @@ export class DraftLoop {
         const { widthMm, heightMm, outline } = painting;
         this.tell({ shape: { widthMm, heightMm, outline } });
         void this.count(move);
+        // On the screen with the frame that begins now, as a trace of the compositor shows. What is asked for at the
+        // start of a frame may be back before the next one.
         await frame();
-        await frame();
-        // Now it is seen. What is asked for at the start of a frame is back before the next one.
         this.tell({ shown: { movedAt: move.movedAt, shownAt: now() } });
       } catch {
         // The save after the drag says what is wrong; the last good draft stays.
@@ -91,12 +95,31 @@ export class DraftLoop {
 
   private show(painting: Painting) {
     this.seen = painting;
-    const context = this.place && sized(this.canvas, this.place);
-    if (context) paint(context, painting, this.place!.view.pixelsPerMm);
+    if (!this.canvas || !this.place) return;
+    if (typeof OffscreenCanvas !== 'undefined') this.sheet ??= new OffscreenCanvas(1, 1);
+    const context = sized(this.sheet ?? this.canvas, this.place);
+    if (context) paint(context, painting, this.place.view.pixelsPerMm);
+    if (!this.sheet) return;
+    const { width, height } = this.sheet;
+    if (this.canvas.width !== width || this.canvas.height !== height)
+      [this.canvas.width, this.canvas.height] = [width, height];
+    this.turnTo(this.sheet.transferToImageBitmap());
+  }
+
+  private clear() {
+    if (this.sheet) this.turnTo(null);
+    else if (this.place) sized(this.canvas, this.place);
+  }
+
+  private turnTo(picture: ImageBitmap | null) {
+    const context = this.canvas?.getContext('bitmaprenderer') as
+      ImageBitmapRenderingContext | null | undefined;
+    context?.transferFromImageBitmap(picture);
   }
 
   private async count(move: Move) {
-    if (this.counting || now() - this.countedAt < numbersEveryMs) return;
+    if (this.counting || now() < this.countAt) return;
+    const asked = now();
     const { halts } = this;
     this.counting = true;
     try {
@@ -105,7 +128,7 @@ export class DraftLoop {
     } catch {
       // As above.
     }
-    this.countedAt = now();
+    this.countAt = now() + Math.max(numbersEveryMs, (numbersShare - 1) * (now() - asked));
     this.counting = false;
   }
 

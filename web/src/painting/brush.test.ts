@@ -7,10 +7,14 @@ import type { Paints } from './brush';
 class TestPath {
   constructor(readonly text: string | TestPath) {}
   addPath() {}
+  rect() {}
+  toString(): string {
+    return String(this.text);
+  }
 }
 
 interface Drawn {
-  what: 'fill' | 'stroke';
+  what: 'fill' | 'stroke' | 'sheet';
   path: string;
   colour: unknown;
   blend: string;
@@ -21,6 +25,7 @@ interface Drawn {
 /** A context that writes down what is drawn on it, and where it is when it is. */
 class TestContext {
   drawn: Drawn[] = [];
+  canvas = { width: 100, height: 100 };
   globalAlpha = 1;
   globalCompositeOperation = 'source-over';
   fillStyle: unknown = '';
@@ -57,6 +62,16 @@ class TestContext {
   translate() {}
   scale() {}
   setTransform() {}
+  resetTransform() {}
+  getTransform() {
+    return { a: 1, e: 0, f: 0 };
+  }
+  reset() {
+    this.drawn = [];
+  }
+  drawImage({ context }: TestSheet) {
+    this.note('sheet', new TestPath(context.drawn.map((d) => `${d.blend} ${d.path}`).join(', ')), null);
+  }
   createPattern() {
     return null;
   }
@@ -71,6 +86,18 @@ class TestContext {
   private note(what: Drawn['what'], { text }: TestPath, colour: unknown) {
     const { globalCompositeOperation: blend, globalAlpha: alpha, clips } = this;
     this.drawn.push({ what, path: String(text), colour, blend, alpha, clips });
+  }
+}
+
+/** A canvas to paint on by itself; laid on another, it tells what was drawn on it. */
+class TestSheet {
+  context = new TestContext();
+  constructor(
+    public width: number,
+    public height: number,
+  ) {}
+  getContext() {
+    return this.context;
   }
 }
 
@@ -149,6 +176,51 @@ describe('the brush', () => {
     );
     expect(fills('1 1 9')[0]!.clips).toContain('7 7 9');
     expect(fills('2 2 9')[0]!.clips).not.toContain('7 7 9');
+  });
+
+  it('cuts what reaches over the outline off, once all is painted', () => {
+    paint(on(), painting({ paths: [path({ path: '1 1 9' })] }), 1);
+    expect(context.drawn.at(-1)).toMatchObject({ path: '0 0 100', blend: 'destination-out' });
+    expect(fills('1 1 9')[0]!.clips).toEqual([]);
+  });
+
+  it('clips a rectangle, and cuts nothing off it', () => {
+    paint(on(), painting({ outline: 'M0 0L100 0L100 60L0 60Z', paths: [path({ path: '1 1 9' })] }), 1);
+    expect(fills('1 1 9')[0]!.clips).toEqual(['box']);
+    expect(context.drawn.some((d) => d.blend === 'destination-out')).toBe(false);
+  });
+
+  describe('with sheets to paint on', () => {
+    beforeEach(() => {
+      vi.stubGlobal('OffscreenCanvas', TestSheet);
+      return () => vi.stubGlobal('OffscreenCanvas', undefined);
+    });
+    const laid = () => context.drawn.filter((d) => d.what === 'sheet').map((d) => d.path);
+
+    it('paints what follows each other in one part on a sheet that is cut along the part', () => {
+      const paths = [
+        path({ path: '1 1 9', clip: 0 }),
+        path({ path: '2 2 9', clip: 0 }),
+        path({ path: '3 3 9' }),
+      ];
+      paint(on(), painting({ clips: ['7 7 9'], paths }), 1);
+      expect(laid()[0]).toBe('source-over 1 1 9, source-over 2 2 9, destination-out 7 7 9');
+      expect(fills('1 1 9')).toEqual([]);
+      expect(fills('3 3 9')).toHaveLength(1);
+    });
+
+    it('clips what takes its share of the light: it must lie on what it takes it from', () => {
+      const paths = [path({ path: '1 1 9' }), path({ path: '2 2 9', clip: 0 })];
+      paint(on(), painting({ filtersFrom: 1, clips: ['7 7 9'], paths }), 1);
+      expect(fills('2 2 9')).toMatchObject([{ blend: 'multiply', clips: ['7 7 9'] }]);
+    });
+
+    it('strokes a rim once for as long as it stays where it is', () => {
+      const strokes = vi.spyOn(TestContext.prototype, 'stroke');
+      for (const outline of ['4 4 9', '4 4 9', '5 5 9', '4 4 9']) paint(on(), painting({ outline }), 1);
+      expect(strokes.mock.calls.map(([p]) => String(p))).toEqual(['4 4 9', '4 4 9', '5 5 9', '5 5 9']);
+      strokes.mockRestore();
+    });
   });
 
   it('leaves what is clear unpainted', () => {

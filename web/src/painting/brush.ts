@@ -22,12 +22,62 @@ function pathsOf(painting: Painting) {
   return known;
 }
 
-/** A rectangle is clipped as one: that is far cheaper than by a path. */
-function clipTo(context: Paints, painting: Painting, outline: Path2D) {
-  if (!/^M0 0L[\d.]+ 0L[\d.]+ [\d.]+L0 [\d.]+Z$/.test(painting.outline)) return context.clip(outline);
+/** Whether a shape is a rectangle, as outlines and panels write one: it is clipped as one, which costs nothing. */
+const isBox = (shape: string) => /^M0 0L[\d.]+ 0L[\d.]+ [\d.]+L0 [\d.]+Z$/.test(shape);
+
+/** Clips by a shape; one by a path costs as much as three fills for everything that is painted in it. */
+function clipTo(context: Paints, text: string, shape: Path2D) {
+  if (!isBox(text)) return context.clip(shape, 'evenodd');
+  const [, width, , height] = text.match(/^M0 0L([\d.]+) 0L([\d.]+) ([\d.]+)L/)!.map(Number);
   context.beginPath();
-  context.rect(0, 0, painting.widthMm, painting.heightMm);
+  context.rect(0, 0, width!, height!);
   context.clip();
+}
+
+/** Takes away what lies outside a shape: a fill of its outside, at the price of one. Nothing may lie beneath. */
+function cut(context: Paints, shape: Path2D, { widthMm, heightMm }: Painting) {
+  const outside = new Path2D(shape);
+  outside.rect(-widthMm, -heightMm, 3 * widthMm, 3 * heightMm);
+  context.save();
+  context.globalAlpha = 1;
+  context.globalCompositeOperation = 'destination-out';
+  context.fillStyle = '#000';
+  context.fill(outside, 'evenodd');
+  context.restore();
+}
+
+/** Sheets to paint on by themselves, one for each that lies open on another. */
+const sheets: OffscreenCanvas[] = [];
+let open = 0;
+
+/** Draws within a shape: on a sheet of its own, which is cut along the shape and laid on what is there. */
+function within(
+  context: Paints,
+  painting: Painting,
+  text: string,
+  shape: Path2D,
+  draw: (context: Paints) => void,
+) {
+  context.save();
+  if (isBox(text) || typeof OffscreenCanvas === 'undefined') {
+    clipTo(context, text, shape);
+    draw(context);
+  } else {
+    const { width, height } = context.canvas;
+    const sheet = (sheets[open++] ??= new OffscreenCanvas(1, 1));
+    const own = sheet.getContext('2d')!;
+    if (sheet.width !== width || sheet.height !== height) [sheet.width, sheet.height] = [width, height];
+    own.reset();
+    own.setTransform(context.getTransform());
+    own.lineJoin = 'round';
+    draw(own);
+    cut(own, shape, painting);
+    context.resetTransform();
+    context.globalAlpha = 1;
+    context.drawImage(sheet, 0, 0);
+    open--;
+  }
+  context.restore();
 }
 
 type Clip = Painting['paths'][number]['clip'] | undefined;
@@ -49,14 +99,18 @@ const isFull = (painting: Painting) =>
 const filters = ({ filtersFrom }: Painting, path: number) => path >= (filtersFrom ?? Infinity);
 
 /** Does something once, or for each panel in its own place, clipped by it. */
-function eachCopy(context: Paints, painting: Painting, panel: Path2D | null, draw: () => void) {
-  if (!panel) return draw();
+function eachCopy(
+  context: Paints,
+  painting: Painting,
+  panel: Path2D | null,
+  draw: (context: Paints) => void,
+) {
+  if (!panel) return draw(context);
   for (const copy of painting.copies) {
     context.save();
     context.translate(copy.fromMm, 0);
     context.scale(copy.mirrored ? -1 : 1, 1);
-    context.clip(panel);
-    draw();
+    within(context, painting, painting.panel!, panel, draw);
     context.restore();
   }
 }
@@ -77,55 +131,77 @@ function eachInset(
 }
 
 /**
- * Paints a piece in millimetres: the context is already scaled. Clouds, grain and gloss are left to the full painting,
- * so that a drag repaints in a few milliseconds.
+ * Paints a piece in millimetres on a canvas with nothing on it: the context is already scaled. Clouds, grain and gloss
+ * are left to the full painting, so that a drag repaints in a few milliseconds.
  */
 export function paint(context: Paints, painting: Painting, pixelsPerMm: number) {
-  const { outline, paths, panel, clips } = pathsOf(painting);
+  const { outline } = pathsOf(painting);
   context.save();
-  clipTo(context, painting, outline);
+  if (isBox(painting.outline)) clipTo(context, painting.outline, outline);
+  lay(context, painting, pixelsPerMm);
+  if (!isBox(painting.outline)) cut(context, outline, painting);
+  context.restore();
+}
+
+/** Lays a piece on what is there; what reaches over its outline is left to be cut off. */
+function lay(context: Paints, painting: Painting, pixelsPerMm: number) {
+  const { outline, paths, panel, clips } = pathsOf(painting);
+  const inset = (inside: Painting) =>
+    within(context, inside, inside.outline, pathsOf(inside).outline, (on) => lay(on, inside, pixelsPerMm));
   if (painting.ground !== null) {
     context.fillStyle = painting.ground;
     context.fill(outline);
   }
   context.lineJoin = 'round';
-  eachInset(context, painting, true, (inside) => paint(context, inside, pixelsPerMm));
-  eachCopy(context, painting, panel, () => {
-    // A clip costs more than a path: what follows each other in one part is painted in one.
-    let within: Clip;
-    context.save();
-    painting.paths.forEach((p, i) => {
-      if (p.opacity === 0) return;
-      const path = paths[i]!;
-      if ((p.clip ?? undefined) !== within) {
-        within = p.clip ?? undefined;
-        context.restore();
-        context.save();
-        if (within !== undefined) context.clip(clips[within]!, 'evenodd');
-      }
-      context.globalAlpha = p.opacity;
-      context.globalCompositeOperation = filters(painting, i) ? 'multiply' : 'source-over';
-      if (p.fill) {
-        context.fillStyle = p.fill;
-        context.fill(path, 'evenodd');
-      }
-      if (p.stroke) {
-        context.strokeStyle = p.stroke;
-        context.lineWidth = Math.max(p.strokeMm, 0.35 / pixelsPerMm);
-        context.stroke(path);
-      }
-    });
-    context.restore();
-    context.globalAlpha = 1;
-    context.globalCompositeOperation = 'source-over';
+  eachInset(context, painting, true, inset);
+  eachCopy(context, painting, panel, (on) => {
+    // What follows each other in one part is painted in one.
+    for (const run of runsOf(painting)) {
+      const draw = (sheet: Paints) => {
+        for (const i of run.paths) fillAndStroke(sheet, painting, i, paths[i]!, pixelsPerMm);
+      };
+      if (run.clip === null) draw(on);
+      // What takes its share of the light must be painted on what it takes it from.
+      else if (run.paths.some((i) => filters(painting, i))) clipped(on, clips, run.clip, () => draw(on));
+      else within(on, painting, painting.clips[run.clip]!, clips[run.clip]!, draw);
+    }
     if (isFull(painting))
       for (const ring of ringsOf(painting, paths))
-        clipped(context, clips, ring.clip, () => finish(context, painting, ring));
+        clipped(on, clips, ring.clip, () => finish(on, painting, ring));
   });
   if (isFull(painting)) weather(context, painting, outline);
-  eachInset(context, painting, false, (inside) => paint(context, inside, pixelsPerMm));
-  rim(context, outline, pixelsPerMm);
-  context.restore();
+  eachInset(context, painting, false, inset);
+  rim(context, painting.outline, outline, pixelsPerMm);
+}
+
+/** The paths that can be seen, those that follow each other in one part of a layer together. */
+function runsOf(painting: Painting) {
+  const runs: { clip: number | null; paths: number[] }[] = [];
+  painting.paths.forEach((p, i) => {
+    if (p.opacity === 0) return;
+    const clip = p.clip ?? null;
+    const last = runs.at(-1);
+    if (last?.clip === clip) last.paths.push(i);
+    else runs.push({ clip, paths: [i] });
+  });
+  return runs;
+}
+
+function fillAndStroke(context: Paints, painting: Painting, i: number, path: Path2D, pixelsPerMm: number) {
+  const p = painting.paths[i]!;
+  context.globalAlpha = p.opacity;
+  context.globalCompositeOperation = filters(painting, i) ? 'multiply' : 'source-over';
+  if (p.fill) {
+    context.fillStyle = p.fill;
+    context.fill(path, 'evenodd');
+  }
+  if (p.stroke) {
+    context.strokeStyle = p.stroke;
+    context.lineWidth = Math.max(p.strokeMm, 0.35 / pixelsPerMm);
+    context.stroke(path);
+  }
+  context.globalAlpha = 1;
+  context.globalCompositeOperation = 'source-over';
 }
 
 /** The shadow a piece throws on the bench; it is painted again only when its outline or the view changes. */
@@ -365,8 +441,33 @@ const wetGloss = [
   [1, 0],
 ] as const;
 
+/** The last rims that were stroked, and where: a drag strokes the same ones again and again. */
+const stroked = new Map<string, OffscreenCanvas>();
+const rimsKept = 4;
+
 /** A narrow light along the upper left edge and shade along the lower right, as a poured edge has. */
-function rim(context: Paints, outline: Path2D, pixelsPerMm: number) {
+function rim(context: Paints, text: string, outline: Path2D, pixelsPerMm: number) {
+  if (isBox(text) || typeof OffscreenCanvas === 'undefined') return strokeRim(context, outline, pixelsPerMm);
+  const { width, height } = context.canvas;
+  const at = context.getTransform();
+  const key = `${width} ${height} ${at.a} ${at.e} ${at.f} ${text}`;
+  let sheet = stroked.get(key);
+  if (!sheet) {
+    sheet = new OffscreenCanvas(width, height);
+    const own = sheet.getContext('2d')!;
+    own.setTransform(at);
+    own.lineJoin = 'round';
+    strokeRim(own, outline, pixelsPerMm);
+    if (stroked.size === rimsKept) stroked.delete(stroked.keys().next().value!);
+    stroked.set(key, sheet);
+  }
+  context.save();
+  context.resetTransform();
+  context.drawImage(sheet, 0, 0);
+  context.restore();
+}
+
+function strokeRim(context: Paints, outline: Path2D, pixelsPerMm: number) {
   context.lineWidth = Math.max(2.4, 2 / pixelsPerMm);
   context.strokeStyle = 'rgba(20,16,8,0.28)';
   context.stroke(outline);
