@@ -193,6 +193,9 @@ internal sealed class AreaCurve
     /// <summary>Rounds in which a level is moved until it encloses the area asked for; each leaves about a thirtieth.</summary>
     private const int Rounds = 4;
 
+    /// <summary>A part of the whole that does not matter.</summary>
+    private const double Near = 1e-6;
+
     private readonly OutlineCover cover;
     private readonly float[] field;
     private readonly double[] below = new double[Bins + 1];
@@ -233,6 +236,11 @@ internal sealed class AreaCurve
         for (var round = 0; round < Rounds; round++)
         {
             var enclosed = BandAreas.Below(cover, field, levels);
+            if (areas.Zip(enclosed, beyond).All(a => a.Third || Math.Abs(a.First - a.Second) < Near * whole))
+            {
+                return levels;
+            }
+
             for (var k = 0; k < aims.Length; k++)
             {
                 aims[k] += areas[k] - enclosed[k];

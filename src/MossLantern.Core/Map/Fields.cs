@@ -1,4 +1,3 @@
-using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
@@ -22,8 +21,8 @@ internal sealed class FieldGrower
     /// <summary>How far the shape of a vein may be off the border that it runs along, mm.</summary>
     private const double VeinToleranceMm = 0.05;
 
-    private readonly ConcurrentDictionary<(Outline, int Fields, int Colours, int Seed), int[]> spread = new();
-    private readonly ConcurrentDictionary<(Outline, int Fields, int Seed), FieldSites> sites = new();
+    private readonly Recent<(Outline, int Fields, int Colours, int Seed), int[]> spread = new(Kept);
+    private readonly Recent<(Outline, int Fields, int Seed), FieldSites> sites = new(Kept);
 
     /// <summary>The map of a layout.</summary>
     public RegionMap Grow(Outline outline, GrowthScale growth, FieldsLayout layout)
@@ -41,39 +40,27 @@ internal sealed class FieldGrower
         if (layout.Vein is { } vein)
         {
             var along = cells.BordersInside();
+            var line = DouglasPeuckerSimplifier.Simplify(along, VeinToleranceMm);
             patches.Add(new(
-                FieldsLayout.VeinId, RegionKind.Vein, vein.Cup, Flat.Shared(DouglasPeuckerSimplifier.Simplify(along, VeinToleranceMm).Buffer(vein.WidthMm / 2, 6), Flat.Of(outline)),
-                new(along.Length * vein.WidthMm * vein.ThicknessMm / 1000, along.Length, vein.WidthMm, vein.ThicknessMm)));
+                FieldsLayout.VeinId, RegionKind.Vein, vein.Cup, new Lazy<Geometry>(() => Flat.Shared(line.Buffer(vein.WidthMm / 2, 6), Flat.Of(outline))),
+                new(along.Length * vein.WidthMm * vein.ThicknessMm / 1000, along.Length, vein.WidthMm, vein.ThicknessMm), null, new PatchDraft([], line, vein.WidthMm)));
         }
 
         return new(outline, patches.ToImmutable(), growth.GridMm / 2);
     }
 
     /// <summary>The points are kept between calls: a drag of one field's centre finds them where they were.</summary>
-    private FieldCells Cells(Outline outline, FieldsLayout layout, ImmutableArray<FieldPlace> moved)
-    {
-        if (sites.Count > Kept)
-        {
-            sites.Clear();
-        }
-
-        return new(outline, layout, moved, sites.GetOrAdd((outline, layout.Fields, layout.Seed), _ => FieldSites.Of(outline, layout)));
-    }
+    private FieldCells Cells(Outline outline, FieldsLayout layout, ImmutableArray<FieldPlace> moved) =>
+        new(outline, layout, moved, sites.Of((outline, layout.Fields, layout.Seed), () => FieldSites.Of(outline, layout)));
 
     /// <summary>Colours are spread over the fields as they were before any was moved, so that a moved one keeps the rest; only where it now meets its own colour is something changed.</summary>
     private int[] Colours(Outline outline, FieldsLayout layout, FieldCells cells)
     {
-        var key = (outline, layout.Fields, layout.Colours.Length, layout.Seed);
-        if (!spread.TryGetValue(key, out var colours))
+        var colours = spread.Of((outline, layout.Fields, layout.Colours.Length, layout.Seed), () =>
         {
-            if (spread.Count > Kept)
-            {
-                spread.Clear();
-            }
-
             var unmoved = layout.Moved is null or { IsEmpty: true } ? cells : Cells(outline, layout, []);
-            colours = spread[key] = FieldColours.Spread(unmoved.Centres, unmoved.Touch(), layout.Colours.Length, layout.Seed);
-        }
+            return FieldColours.Spread(unmoved.Centres, unmoved.Touch(), layout.Colours.Length, layout.Seed);
+        });
 
         return layout.Moved is null or { IsEmpty: true } ? colours : FieldColours.Mend(colours, cells.Centres, cells.Touch(), layout.Colours.Length);
     }
@@ -248,23 +235,25 @@ internal sealed class FieldCells
     internal static List<(Coordinate From, Coordinate To, int First, int Second)> Sides(Outline outline, Coordinate[] sites, out List<int>[] near)
     {
         var margin = 0.4 * Math.Max(outline.BoxWidthMm, outline.BoxHeightMm);
-        var builder = new VoronoiDiagramBuilder { ClipEnvelope = new(-margin, outline.BoxWidthMm + margin, -margin, outline.BoxHeightMm + margin) };
+        var box = new Envelope(-margin, outline.BoxWidthMm + margin, -margin, outline.BoxHeightMm + margin);
+        var builder = new VoronoiDiagramBuilder { ClipEnvelope = box };
         builder.SetSites(sites);
-        var cells = builder.GetDiagram(GeometryFactory.Default);
+
+        // The cells as they are: sides are cut to the box one by one, which is far cheaper than overlaying cells.
+        var cells = builder.GetSubdivision().GetVoronoiCellPolygons(GeometryFactory.Default);
         var numberOf = sites.Select((s, i) => (s, i)).GroupBy(p => (p.s.X, p.s.Y)).ToDictionary(g => g.Key, g => g.First().i);
         var seen = new Dictionary<(long, long, long, long), int>();
         var sides = new List<(Coordinate, Coordinate, int, int)>();
         near = [.. sites.Select(_ => new List<int>())];
-        for (var c = 0; c < cells.NumGeometries; c++)
+        foreach (var cell in cells)
         {
-            var cell = cells.GetGeometryN(c);
             var at = (Coordinate)cell.UserData;
             var number = numberOf[(at.X, at.Y)];
             var corners = cell.Coordinates;
             for (var i = 1; i < corners.Length; i++)
             {
                 var (from, to) = (Round(corners[i - 1]), Round(corners[i]));
-                if (from == to)
+                if (from == to || Cut(box, corners[i - 1], corners[i]) is not { } cut)
                 {
                     continue;
                 }
@@ -272,7 +261,7 @@ internal sealed class FieldCells
                 var key = from.CompareTo(to) < 0 ? (from.Item1, from.Item2, to.Item1, to.Item2) : (to.Item1, to.Item2, from.Item1, from.Item2);
                 if (seen.Remove(key, out var other))
                 {
-                    sides.Add((Snap(from), Snap(to), other, number));
+                    sides.Add((Snap(Round(cut.From)), Snap(Round(cut.To)), other, number));
                     near[other].Add(number);
                     near[number].Add(other);
                 }
@@ -287,6 +276,36 @@ internal sealed class FieldCells
 
         static (long, long) Round(Coordinate c) => ((long)Math.Round(c.X / SameMm), (long)Math.Round(c.Y / SameMm));
         static Coordinate Snap((long X, long Y) c) => new(c.X * SameMm, c.Y * SameMm);
+    }
+
+    /// <summary>The part of a line that lies in a box; null where none of it does.</summary>
+    private static (Coordinate From, Coordinate To)? Cut(Envelope box, Coordinate from, Coordinate to)
+    {
+        if (box.Contains(from) && box.Contains(to))
+        {
+            return (from, to);
+        }
+
+        double dx = to.X - from.X, dy = to.Y - from.Y, enters = 0, leaves = 1;
+        foreach (var (step, room) in ((double, double)[])[(-dx, from.X - box.MinX), (dx, box.MaxX - from.X), (-dy, from.Y - box.MinY), (dy, box.MaxY - from.Y)])
+        {
+            if (step < 0)
+            {
+                enters = Math.Max(enters, room / step);
+            }
+            else if (step > 0)
+            {
+                leaves = Math.Min(leaves, room / step);
+            }
+            else if (room < 0)
+            {
+                return null;
+            }
+        }
+
+        return enters >= leaves ? null : (At(enters), At(leaves));
+
+        Coordinate At(double share) => share == 0 ? from : share == 1 ? to : new(from.X + share * dx, from.Y + share * dy);
     }
 
     /// <summary>Grows every field from its own cell to its neighbours, the shortest way first: no field falls apart.</summary>

@@ -1,4 +1,3 @@
-using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using System.Globalization;
 using MossLantern.Core.Pieces;
@@ -13,14 +12,15 @@ namespace MossLantern.Core.Map;
 /// <remarks>Source: docs/craft/map.md and docs/craft/layouts.md.</remarks>
 public sealed class LayerMapper
 {
-    private const int Kept = 64;
+    /// <summary>As many as the layers of a shelf and the last steps of a drag.</summary>
+    private const int Kept = 32;
 
-    private readonly ConcurrentDictionary<(Heart Form, double GrainMm, double GridMm, double ReachMm), HeartForm> forms = new();
-    private readonly ConcurrentDictionary<(Outline, GrowthGrid Grid), OutlineCover> covers = new();
-    private readonly ConcurrentDictionary<(Outline, GrowthScale, string Layout), LayerMap> maps = new();
-    private readonly ConcurrentDictionary<(Outline Left, string Kept), ZonePlaces> places = new();
-    private readonly ConcurrentDictionary<(Outline, GrowthScale, int Seed, double WavinessMm), RimFront> fronts = new();
-    private readonly ConcurrentDictionary<(Outline, GrowthScale, int Seed, double DirectionDeg), MarbleGrain> grains = new();
+    private readonly Recent<(Heart Form, double GrainMm, double GridMm, double ReachMm), HeartForm> forms = new(Kept);
+    private readonly Recent<(Outline, GrowthGrid Grid), OutlineCover> covers = new(Kept);
+    private readonly Recent<(Outline, GrowthScale, string Layout), LayerMap> maps = new(Kept);
+    private readonly Recent<(Outline Left, string Kept), ZonePlaces> places = new(Kept);
+    private readonly Recent<(Outline, GrowthScale, int Seed, double WavinessMm), RimFront> fronts = new(Kept);
+    private readonly Recent<(Outline, GrowthScale, int Seed, double DirectionDeg), MarbleGrain> grains = new(Kept);
     private readonly FieldGrower fields = new();
 
     /// <summary>The map of a layer of a piece, with its zones and what the piece keeps.</summary>
@@ -53,8 +53,8 @@ public sealed class LayerMapper
         var left = kept.Select(k => k.WithDam).Concat(zones).Aggregate(outline, (whole, place) => new CombinedOutline(whole, place, Shared: false));
         var keeps = string.Join("||", kept.Select(k => $"{k.Id}:{k.Keep}:{k.DamMm}:{layer.ClearCup}"));
         var text = string.Join("||", [Layout(layer), .. (layer.Zones ?? []).Select(z => $"{z.Id}:{Layout(z.Of(layer))}"), keeps]);
-        return Keep(maps, (left, growth, text), _ => new ZonedMap(
-            Keep(places, (left, keeps), _ => ZonePlaces.Of(outline, zones, kept, layer.ClearCup)), layer,
+        return maps.Of((left, growth, text), () => new ZonedMap(
+            places.Of((left, keeps), () => ZonePlaces.Of(outline, zones, kept, layer.ClearCup)), layer,
             (o, l) => Plain(o, growth, l), o => Cover(o, Grid(o, growth))));
     }
 
@@ -86,7 +86,7 @@ public sealed class LayerMapper
         return parts.Min(part => map.FarFromRimMm(Cover(part, map.Grid)));
     }
 
-    private OutlineCover Cover(Outline outline, GrowthGrid grid) => Keep(covers, (outline, grid), _ => new(grid, outline));
+    private OutlineCover Cover(Outline outline, GrowthGrid grid) => covers.Of((outline, grid), () => new(grid, outline));
 
     private static GrowthGrid Grid(Outline outline, GrowthScale growth) => GrowthGrid.Over(outline.BoxWidthMm, outline.BoxHeightMm, growth.GridMm);
 
@@ -103,7 +103,7 @@ public sealed class LayerMapper
 
     /// <summary>The map of a layer without its zones.</summary>
     private LayerMap Plain(Outline outline, GrowthScale growth, Layer layer) =>
-        Keep(maps, (outline, growth, Layout(layer)), _ =>
+        maps.Of((outline, growth, Layout(layer)), () =>
         {
             var cover = Cover(outline, Grid(outline, growth));
             return layer.Layout switch
@@ -111,10 +111,10 @@ public sealed class LayerMapper
                 null when layer.Hearts.IsEmpty => BandGrower.WithoutHearts(cover, layer),
                 null => BandGrower.Rings(cover, layer, Place(layer.Hearts, growth, outline)),
                 LinesLayout lines => BandGrower.Lines(
-                    cover, layer, lines, Keep(fronts, (outline, growth, lines.Seed, lines.WavinessMm), _ => RimFront.Of(cover, growth, lines))),
+                    cover, layer, lines, fronts.Of((outline, growth, lines.Seed, lines.WavinessMm), () => RimFront.Of(cover, growth, lines))),
                 PetalsLayout petals => BandGrower.Petals(cover, layer, petals),
                 MarbleLayout marble => BandGrower.Marble(
-                    cover, marble, Keep(grains, (outline, growth, marble.Seed, marble.DirectionDeg), _ => MarbleGrain.Of(cover, growth, marble))),
+                    cover, marble, grains.Of((outline, growth, marble.Seed, marble.DirectionDeg), () => MarbleGrain.Of(cover, growth, marble))),
                 FieldsLayout own => fields.Grow(outline, growth, own),
                 PoolsLayout pools => Pools.Map(outline, growth, pools),
                 PuddleLayout puddle => Puddles.Map(outline, growth, puddle, layer.DepthMm),
@@ -130,18 +130,7 @@ public sealed class LayerMapper
         return [.. hearts.Select(heart =>
         {
             var form = heart with { Id = "", XMm = 0, YMm = 0 };
-            return new PlacedHeart(heart, Keep(forms, (form, growth.GrainMm, growth.GridMm, reach), _ => new HeartForm(form, growth.GrainMm, growth.GridMm, reach)));
+            return new PlacedHeart(heart, forms.Of((form, growth.GrainMm, growth.GridMm, reach), () => new HeartForm(form, growth.GrainMm, growth.GridMm, reach)));
         })];
-    }
-
-    private static TValue Keep<TKey, TValue>(ConcurrentDictionary<TKey, TValue> cache, TKey key, Func<TKey, TValue> make)
-        where TKey : notnull
-    {
-        if (cache.Count > Kept)
-        {
-            cache.Clear();
-        }
-
-        return cache.GetOrAdd(key, make);
     }
 }

@@ -160,6 +160,12 @@ public static class Painter
         {
             var from = sheet.Paths.Count;
             new LayerBrush(sheet, piece, part.Outline, part.Layer, part.Prefix, lowest, wet).Paint(part.Map!);
+            if (!sheet.Full && lowest && part.Prefix.Length == 0 && piece.Ground.Old is null)
+            {
+                // Solid zones and kept spots are painted over what reaches into them; a draft need not pay for a clip.
+                continue;
+            }
+
             for (var i = from; i < sheet.Paths.Count; i++)
             {
                 sheet.Paths[i] = sheet.Paths[i] with { Clip = sheet.Clips.Count };
@@ -243,9 +249,14 @@ public static class Painter
         /// <summary>Polygons side by side, each with growth lines that follow its own border.</summary>
         private void Paint(RegionMap map)
         {
-            foreach (var patch in map.Patches.Where(p => !p.Area.IsEmpty && p.Kind is not (RegionKind.Vein or RegionKind.Wall)))
+            foreach (var patch in map.Patches.Where(p => p.Kind is not (RegionKind.Vein or RegionKind.Wall)))
             {
-                var path = PathText.Straight(Flat.Rings(patch.Area));
+                var path = PathText.Straight(!full && patch.Draft is { } draft ? draft.Rings : Flat.Rings(patch.Area));
+                if (path.Length == 0)
+                {
+                    continue;
+                }
+
                 if (patch.CupId is not { } id)
                 {
                     // Nothing is poured here: it is there to be pointed at.
@@ -269,11 +280,24 @@ public static class Painter
                 Runs(map);
             }
 
-            foreach (var patch in map.Patches.Where(p => !p.Area.IsEmpty && p.Kind is RegionKind.Vein or RegionKind.Wall))
+            foreach (var patch in map.Patches.Where(p => p.Kind is RegionKind.Vein or RegionKind.Wall))
             {
-                var path = PathText.Straight(Flat.Rings(patch.Area));
                 var cup = patch.CupId is { } id ? cups[id] : null;
                 var colour = cup is not null ? Own(cup) : Colour.Of(WallColour).Tone(sheet.Through ? -0.85 : 0);
+                // A draft draws the line itself: what it covers is dear.
+                if (!full && !wet && cup is not null && patch.Draft is { Line: { } line, WidthMm: var widthMm })
+                {
+                    sheet.Paths.Add(new(
+                        PaintRole.Part, PathText.Open(Flat.Lines(line)), null, colour.ToHex(), widthMm, Math.Max(0.6, Opacity(cup)), prefix + patch.Id, Material(cup.Id)));
+                    continue;
+                }
+
+                if (patch.Area.IsEmpty)
+                {
+                    continue;
+                }
+
+                var path = PathText.Straight(Flat.Rings(patch.Area));
                 if (wet && cup is not null)
                 {
                     Run(path, colour, Math.Max(0.6, Opacity(cup)), patch.Id);

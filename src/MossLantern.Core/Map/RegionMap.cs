@@ -10,10 +10,27 @@ namespace MossLantern.Core.Map;
 /// <param name="Id">The region's id.</param>
 /// <param name="Kind">What it is.</param>
 /// <param name="CupId">Its cup, or null.</param>
-/// <param name="Area">What it covers.</param>
+/// <param name="Shape">What it covers.</param>
 /// <param name="Own">The volume that the layout itself sets, or null.</param>
 /// <param name="Anchor">Where it is held, or null.</param>
-internal sealed record Patch(string Id, RegionKind Kind, string? CupId, Geometry Area, OwnVolume? Own = null, Spot? Anchor = null);
+/// <param name="Draft">How it is drawn while it is dragged, or null for by its shape, which may be dear.</param>
+internal sealed record Patch(
+    string Id, RegionKind Kind, string? CupId, Lazy<Geometry> Shape, OwnVolume? Own = null, Spot? Anchor = null, PatchDraft? Draft = null)
+{
+    public Patch(string id, RegionKind kind, string? cupId, Geometry area, OwnVolume? own = null, Spot? anchor = null)
+        : this(id, kind, cupId, new Lazy<Geometry>(area), own, anchor)
+    {
+    }
+
+    /// <summary>What it covers.</summary>
+    public Geometry Area => Shape.Value;
+}
+
+/// <summary>What a patch looks like within the outline it is laid out in; outside of it may be anything.</summary>
+/// <param name="Rings">It is what lies inside an odd number of these.</param>
+/// <param name="Line">Or what lies within half a width of this line.</param>
+/// <param name="WidthMm">The width of the line, mm.</param>
+internal sealed record PatchDraft(ImmutableArray<Ring> Rings, Geometry? Line = null, double WidthMm = 0);
 
 /// <summary>A map whose regions are polygons: fields, pools, puddles.</summary>
 internal sealed class RegionMap : LayerMap
@@ -23,7 +40,7 @@ internal sealed class RegionMap : LayerMap
 
     private readonly Outline outline;
     private readonly bool whole;
-    private readonly IndexedPointInAreaLocator[] locators;
+    private readonly Lazy<IndexedPointInAreaLocator[]> locators;
     private readonly Lazy<ImmutableArray<Region>> regions;
     private readonly Lazy<ImmutableArray<BorderLine>> lines;
     private readonly Lazy<ImmutableArray<Border>> borders;
@@ -38,7 +55,7 @@ internal sealed class RegionMap : LayerMap
         this.whole = whole;
         Patches = patches;
         StepMm = stepMm;
-        locators = [.. patches.Where(TakesArea).Select(p => new IndexedPointInAreaLocator(p.Area))];
+        locators = new(() => [.. patches.Where(TakesArea).Select(p => new IndexedPointInAreaLocator(p.Area))]);
         regions = new(Measure);
         lines = new(FindLines);
         borders = new(() => [.. lines.Value.Select(l => new Border(l.First, l.Second, l.At))]);
@@ -71,9 +88,10 @@ internal sealed class RegionMap : LayerMap
     public string? Holds(double xMm, double yMm)
     {
         var at = new Coordinate(xMm, yMm);
-        for (var i = 0; i < locators.Length; i++)
+        var each = locators.Value;
+        for (var i = 0; i < each.Length; i++)
         {
-            if (locators[i].Locate(at) != Location.Exterior)
+            if (each[i].Locate(at) != Location.Exterior)
             {
                 return Patches[i].Id;
             }
@@ -92,6 +110,8 @@ internal sealed class RegionMap : LayerMap
 
     private ImmutableArray<Region> Measure()
     {
+        // Shapes that were not asked for yet are worked out on every core.
+        Parallel.ForEach(Patches, p => _ = p.Area);
         var edges = OpenEdges();
         return [.. Patches.Select(p => new Region(p.Id, p.Kind, p.CupId, p.Area.Area, edges.GetValueOrDefault(p.Id), null, p.Own, p.Anchor))];
     }
@@ -100,17 +120,25 @@ internal sealed class RegionMap : LayerMap
     private Dictionary<string, double> OpenEdges()
     {
         var edges = new Dictionary<string, double>();
-        foreach (var ring in outline.Rings)
+        var rings = outline.Rings;
+        var onRim = outline.SidesOnRim();
+        for (var r = 0; r < rings.Length; r++)
         {
+            var ring = rings[r];
             for (int i = 0, j = ring.Count - 1; i < ring.Count; j = i++)
             {
+                if (!onRim(r, i))
+                {
+                    continue;
+                }
+
                 double x = ring.Xs[j], y = ring.Ys[j], dx = ring.Xs[i] - x, dy = ring.Ys[i] - y;
                 var length = Math.Sqrt(dx * dx + dy * dy);
                 var steps = Math.Max(1, (int)Math.Ceiling(length / (2 * StepMm)));
                 for (var s = 0; s < steps; s++)
                 {
                     double midX = x + dx * (s + 0.5) / steps, midY = y + dy * (s + 0.5) / steps;
-                    if (length > 0 && outline.OnRim(midX, midY))
+                    if (length > 0)
                     {
                         // A hair inside, which lies to the right of a ring walked clockwise as seen.
                         double inX = midX - dy / length * 0.01, inY = midY + dx / length * 0.01;

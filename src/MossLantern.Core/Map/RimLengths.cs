@@ -9,9 +9,12 @@ internal static class RimLengths
     public static double[] Between(GrowthGrid grid, Outline outline, float[] field, ReadOnlySpan<double> levels)
     {
         var lengths = new double[levels.Length + 1];
-        foreach (var ring in outline.Rings)
+        var rings = outline.Rings;
+        var onRim = outline.SidesOnRim();
+        for (var r = 0; r < rings.Length; r++)
         {
-            Add(lengths, grid, outline, ring, field, levels);
+            var number = r;
+            Add(lengths, grid, rings[r], side => onRim(number, side), field, levels);
         }
 
         // The polygon of a round is longer or shorter than the round by a hair.
@@ -24,11 +27,16 @@ internal static class RimLengths
         return lengths;
     }
 
-    private static void Add(double[] lengths, GrowthGrid grid, Outline outline, Ring ring, float[] field, ReadOnlySpan<double> levels)
+    private static void Add(double[] lengths, GrowthGrid grid, Ring ring, Func<int, bool> counts, float[] field, ReadOnlySpan<double> levels)
     {
         var stepMm = grid.SpacingMm / 4;
         for (int i = 0, j = ring.Count - 1; i < ring.Count; j = i++)
         {
+            if (!counts(i))
+            {
+                continue;
+            }
+
             double x0 = ring.Xs[j], y0 = ring.Ys[j], dx = ring.Xs[i] - x0, dy = ring.Ys[i] - y0;
             var length = Math.Sqrt(dx * dx + dy * dy);
             var steps = Math.Max(1, (int)Math.Ceiling(length / stepMm));
@@ -36,11 +44,7 @@ internal static class RimLengths
             for (var s = 1; s <= steps; s++)
             {
                 var to = Value(grid, field, x0 + dx * s / steps, y0 + dy * s / steps);
-                if (outline.OnRim(x0 + dx * (s - 0.5) / steps, y0 + dy * (s - 0.5) / steps))
-                {
-                    Share(lengths, levels, Math.Min(from, to), Math.Max(from, to), length / steps);
-                }
-
+                Share(lengths, levels, Math.Min(from, to), Math.Max(from, to), length / steps);
                 from = to;
             }
         }

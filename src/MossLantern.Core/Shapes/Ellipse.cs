@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Collections.Immutable;
 
 namespace MossLantern.Core.Shapes;
@@ -7,9 +8,23 @@ namespace MossLantern.Core.Shapes;
 internal static class Ellipse
 {
     private const int Corners = 720;
+    private const int Kept = 64;
+
+    private static readonly ConcurrentDictionary<(double, double, double, double), Ring> Known = new();
 
     /// <summary>A polygon clockwise as seen; its corners stand out by a hair so that its area is that of the ellipse.</summary>
     public static Ring Ring(double middleX, double middleY, double radiusX, double radiusY)
+    {
+        // A drag asks for the same one hundreds of times.
+        if (Known.Count > Kept)
+        {
+            Known.Clear();
+        }
+
+        return Known.GetOrAdd((middleX, middleY, radiusX, radiusY), static e => Drawn(e.Item1, e.Item2, e.Item3, e.Item4));
+    }
+
+    private static Ring Drawn(double middleX, double middleY, double radiusX, double radiusY)
     {
         var step = 2 * Math.PI / Corners;
         var stretch = Math.Sqrt(step / Math.Sin(step));

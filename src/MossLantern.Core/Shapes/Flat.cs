@@ -49,6 +49,10 @@ internal static class Flat
     public static IEnumerable<Polygon> Polygons(Geometry area) =>
         Enumerable.Range(0, area.NumGeometries).Select(area.GetGeometryN).OfType<Polygon>().Where(p => p.Area > LeastMm2);
 
+    /// <summary>The corners of the lines of a geometry.</summary>
+    public static IEnumerable<IReadOnlyList<(double X, double Y)>> Lines(Geometry lines) => Enumerable.Range(0, lines.NumGeometries)
+        .Select(lines.GetGeometryN).OfType<LineString>().Select(l => l.Coordinates.Select(c => (c.X, c.Y)).ToArray());
+
     /// <summary>What both areas share.</summary>
     public static Geometry Shared(Geometry first, Geometry second) => OverlayNGRobust.Overlay(first, second, SpatialFunction.Intersection);
 

@@ -57,6 +57,9 @@ public abstract record Outline
     /// <param name="yMm">mm from the top.</param>
     public virtual bool OnRim(double xMm, double yMm) => true;
 
+    /// <summary>Tells of every side of its rings, by their numbers, whether it lies on the edge of the piece; a side ends at the corner of its number.</summary>
+    internal virtual Func<int, int, bool> SidesOnRim() => static (_, _) => true;
+
     /// <summary>
     /// All rings as one walk, out to each and back along the same line: its signed area is that of the outline however it
     /// is cut by straight lines.

@@ -122,7 +122,7 @@ public sealed record PanelCopy(double FromMm, bool Mirrored)
 /// <remarks>Source: docs/craft/layouts.md, Zones.</remarks>
 public sealed record CombinedOutline(Outline First, Outline Second, bool Shared) : Outline
 {
-    private static readonly ConcurrentDictionary<CombinedOutline, ImmutableArray<Ring>> Known = new();
+    private static readonly ConcurrentDictionary<CombinedOutline, Worked> Known = new();
 
     /// <inheritdoc/>
     [JsonIgnore]
@@ -142,7 +142,9 @@ public sealed record CombinedOutline(Outline First, Outline Second, bool Shared)
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override ImmutableArray<Ring> Rings
+    public override ImmutableArray<Ring> Rings => Own.Rings;
+
+    private Worked Own
     {
         get
         {
@@ -151,14 +153,45 @@ public sealed record CombinedOutline(Outline First, Outline Second, bool Shared)
                 Known.Clear();
             }
 
-            return Known.GetOrAdd(this, static o => o.Shared
-                ? Flat.Rings(Flat.Shared(Flat.Of(o.First), Flat.Of(o.Second)))
-                : Flat.Rings(Flat.Without(Flat.Of(o.First), Flat.Of(o.Second))));
+            return Known.GetOrAdd(this, static o => new(o));
         }
     }
 
     /// <inheritdoc/>
-    public override bool OnRim(double xMm, double yMm) => First.OnRim(xMm, yMm) && Math.Abs(First.SignedDistanceMm(xMm, yMm)) < 0.02;
+    public override bool OnRim(double xMm, double yMm) => First.OnRim(xMm, yMm) && First.Rings.Any(r => r.PassesWithin(xMm, yMm, 0.02));
+
+    internal override Func<int, int, bool> SidesOnRim()
+    {
+        var sides = Own.SidesOnRim;
+        return (ring, side) => sides[ring][side];
+    }
+
+    /// <summary>What is worked out once for an outline.</summary>
+    private sealed class Worked
+    {
+        private readonly Lazy<ImmutableArray<ImmutableArray<bool>>> sides;
+
+        public Worked(CombinedOutline outline)
+        {
+            Rings = outline.Shared
+                ? Flat.Rings(Flat.Shared(Flat.Of(outline.First), Flat.Of(outline.Second)))
+                : Flat.Rings(Flat.Without(Flat.Of(outline.First), Flat.Of(outline.Second)));
+
+            // Where both outlines meet there is a corner: what holds for a side's middle holds for all of it.
+            sides = new(() =>
+            [
+                .. Rings.Select(ring => ImmutableArray.CreateRange(Enumerable.Range(0, ring.Count).Select(i =>
+                {
+                    var j = (i + ring.Count - 1) % ring.Count;
+                    return outline.OnRim((ring.Xs[i] + ring.Xs[j]) / 2, (ring.Ys[i] + ring.Ys[j]) / 2);
+                }))),
+            ]);
+        }
+
+        public ImmutableArray<Ring> Rings { get; }
+
+        public ImmutableArray<ImmutableArray<bool>> SidesOnRim => sides.Value;
+    }
 }
 
 /// <summary>An outline widened all round.</summary>

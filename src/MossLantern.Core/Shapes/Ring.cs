@@ -61,6 +61,22 @@ public sealed class Ring(double[] xs, double[] ys)
         return inside ? -Math.Sqrt(best) : Math.Sqrt(best);
     }
 
+    /// <summary>Whether a point lies nearer to the boundary than so many mm.</summary>
+    public bool PassesWithin(double x, double y, double mm)
+    {
+        for (int i = 0, j = Count - 1; i < Count; j = i++)
+        {
+            if (Math.Min(xs[i], xs[j]) - mm < x && x < Math.Max(xs[i], xs[j]) + mm
+                && Math.Min(ys[i], ys[j]) - mm < y && y < Math.Max(ys[i], ys[j]) + mm
+                && SegmentDistanceSquared(x, y, xs[j], ys[j], xs[i], ys[i]) < mm * mm)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /// <summary>Where the horizontal line at a height crosses the boundary, mm, in no order.</summary>
     public IEnumerable<double> Crossings(double y)
     {

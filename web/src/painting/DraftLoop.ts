@@ -78,10 +78,11 @@ export class DraftLoop {
       try {
         const { painting } = await this.ask(move, 'draft', false);
         if (!painting || halts !== this.halts) continue;
+        // Worked out while this is painted: later, they would be in the way of the next draft.
+        void this.count(move);
         this.show(painting);
         const { widthMm, heightMm, outline } = painting;
         this.tell({ shape: { widthMm, heightMm, outline } });
-        void this.count(move);
         // On the screen with the frame that begins now, as a trace of the compositor shows. What is asked for at the
         // start of a frame may be back before the next one.
         await frame();

@@ -197,6 +197,8 @@ function fillAndStroke(context: Paints, painting: Painting, i: number, path: Pat
   }
   if (p.stroke) {
     context.strokeStyle = p.stroke;
+    // A vein's lines meet each other.
+    context.lineCap = p.role === 'part' ? 'round' : 'butt';
     context.lineWidth = Math.max(p.strokeMm, 0.35 / pixelsPerMm);
     context.stroke(path);
   }
