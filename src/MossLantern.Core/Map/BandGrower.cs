@@ -13,9 +13,11 @@ internal static class BandGrower
     /// <summary>Rings that grow outward from hearts.</summary>
     public static BandMap Rings(OutlineCover cover, Layer layer, List<PlacedHeart> hearts)
     {
-        // Rented: a drag grows dozens of maps a second. The field itself stays with the map.
+        // Rented: a drag grows dozens of maps a second, and arrays of this size are dear to collect. The field itself
+        // stays with the map.
         var grid = cover.Grid;
-        var arrival = new float[grid.Count];
+        var follows = layer.RimFollow > 0;
+        var arrival = follows ? ArrayPool<float>.Shared.Rent(grid.Count) : new float[grid.Count];
         var held = ArrayPool<bool>.Shared.Rent(grid.Count);
         var slowness = ArrayPool<float>.Shared.Rent(grid.Count);
         held.AsSpan(0, grid.Count).Clear();
@@ -25,11 +27,15 @@ internal static class BandGrower
 
         var widths = layer.BandWidthsMm();
         var fixedMm = widths.Sum();
-        var field = layer.RimFollow > 0
+        var field = follows
             ? FollowRim(grid, cover, slowness, arrival, (float)Math.Max(fixedMm, 1), (float)layer.RimFollow)
             : arrival;
         ArrayPool<bool>.Shared.Return(held);
         ArrayPool<float>.Shared.Return(slowness);
+        if (follows)
+        {
+            ArrayPool<float>.Shared.Return(arrival);
+        }
 
         var depths = DepthScale.Over(cover, field);
         var edges = Edges(layer.Bands, widths, depths.FarMm);
@@ -148,7 +154,7 @@ internal static class BandGrower
         HoldRim(cover, slowness, fromRim, held, node => Math.Max(0, widthsMm - arrival[node]));
         Eikonal.Solve(grid, fromRim, held, slowness);
         var (own, bent, least) = (new Vector<float>(1 - follow), new Vector<float>(follow * widthsMm), new Vector<float>(1e-3f));
-        var times = MemoryMarshal.Cast<float, Vector<float>>(arrival.AsSpan());
+        var times = MemoryMarshal.Cast<float, Vector<float>>(arrival.AsSpan(0, grid.Count));
         var fields = MemoryMarshal.Cast<float, Vector<float>>(fromRim.AsSpan());
         for (var i = 0; i < fields.Length; i++)
         {

@@ -38,7 +38,7 @@ internal static class Eikonal
         var padded = ArrayPool<float>.Shared.Rent(grid.Count + 2 * grid.Columns);
         padded.AsSpan(0, grid.Columns).Fill(Far);
         padded.AsSpan(grid.Columns + grid.Count, grid.Columns).Fill(Far);
-        arrival.CopyTo(padded, grid.Columns);
+        arrival.AsSpan(0, grid.Count).CopyTo(padded.AsSpan(grid.Columns));
         skew.Fill(straight, padded);
         var h = (float)grid.SpacingMm;
         for (var node = 0; node < grid.Count; node++)

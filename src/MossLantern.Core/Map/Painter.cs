@@ -186,6 +186,9 @@ public static class Painter
 
         private readonly bool full = sheet.Full;
 
+        /// <summary>What it paints on. All is cut along the outline in the end, so a draft need not follow it.</summary>
+        private string Whole => PathText.Straight(full ? outline : new RectangleOutline(outline.BoxWidthMm, outline.BoxHeightMm));
+
         public void Materials()
         {
             foreach (var cup in layer.Cups)
@@ -214,7 +217,7 @@ public static class Painter
             if (map.Film is { CupId: { } film } && cups[film].Colourant is not null)
             {
                 sheet.Paths.Add(new(
-                    PaintRole.Body, PathText.Straight(outline), Shown(cups[film]).ToHex(), null, 0, lowest ? 1 : Opacity(cups[film]), null, Material(film)));
+                    PaintRole.Body, Whole, Shown(cups[film]).ToHex(), null, 0, lowest ? 1 : Opacity(cups[film]), null, Material(film)));
             }
 
             var tones = Tones(map);
@@ -329,7 +332,7 @@ public static class Painter
 
         private void Nested(List<ToneLevel> tones, ImmutableArray<string> lines, Strip outermost)
         {
-            var rim = PathText.Straight(outline);
+            var rim = Whole;
             for (var k = tones.Count; k >= 0; k--)
             {
                 // The set below level k takes the tone that lies just inside it; the last one covers the outline.
@@ -355,7 +358,7 @@ public static class Painter
         /// <summary>Where things show through, each region is a ring of its own.</summary>
         private void Rings(List<ToneLevel> tones, ImmutableArray<string> lines, Strip outermost)
         {
-            var rim = PathText.Straight(outline);
+            var rim = Whole;
             for (var k = tones.Count; k >= 0; k--)
             {
                 var inside = k < tones.Count ? tones[k] : new(double.MaxValue, outermost.Id, outermost.CupId, 0, false, false);

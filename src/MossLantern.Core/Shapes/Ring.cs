@@ -48,17 +48,27 @@ public sealed class Ring(double[] xs, double[] ys)
     public double SignedDistanceMm(double x, double y)
     {
         var best = double.MaxValue;
-        var inside = false;
         for (int i = 0, j = Count - 1; i < Count; j = i++)
         {
             best = Math.Min(best, SegmentDistanceSquared(x, y, xs[j], ys[j], xs[i], ys[i]));
+        }
+
+        return Holds(x, y) ? -Math.Sqrt(best) : Math.Sqrt(best);
+    }
+
+    /// <summary>Whether a point lies inside.</summary>
+    public bool Holds(double x, double y)
+    {
+        var inside = false;
+        for (int i = 0, j = Count - 1; i < Count; j = i++)
+        {
             if (ys[i] > y != ys[j] > y && x < (xs[j] - xs[i]) * (y - ys[i]) / (ys[j] - ys[i]) + xs[i])
             {
                 inside = !inside;
             }
         }
 
-        return inside ? -Math.Sqrt(best) : Math.Sqrt(best);
+        return inside;
     }
 
     /// <summary>Whether a point lies nearer to the boundary than so many mm.</summary>

@@ -80,7 +80,7 @@ public sealed record SliceOutline(
 
         var outer = Rings[0];
         var hole = Rings[1];
-        return Enumerable.Range(0, hole.Count).All(i => outer.SignedDistanceMm(hole.Xs[i], hole.Ys[i]) < -marginMm);
+        return Enumerable.Range(0, hole.Count).All(i => outer.Holds(hole.Xs[i], hole.Ys[i]) && !outer.PassesWithin(hole.Xs[i], hole.Ys[i], marginMm));
     }
 
     /// <inheritdoc/>

@@ -150,7 +150,7 @@ function lay(context: Paints, painting: Painting, pixelsPerMm: number) {
     within(context, inside, inside.outline, pathsOf(inside).outline, (on) => lay(on, inside, pixelsPerMm));
   if (painting.ground !== null) {
     context.fillStyle = painting.ground;
-    context.fill(outline);
+    context.fillRect(0, 0, painting.widthMm, painting.heightMm);
   }
   context.lineJoin = 'round';
   eachInset(context, painting, true, inset);

@@ -74,7 +74,7 @@ export function SpeedPage() {
   );
 }
 
-const everyMs = 16;
+const everyMs = 8;
 const usualSeconds = 3;
 
 interface DraggedProps {
