@@ -5,6 +5,8 @@ using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
 using NodaTime;
+using Geometry = NetTopologySuite.Geometries.Geometry;
+using Polygon = NetTopologySuite.Geometries.Polygon;
 
 namespace MossLantern.Core.Tests;
 
@@ -169,6 +171,28 @@ public class LayoutTests
         Assert.Equal("a", map.RegionAt(250 - radius + 0.5, 200));
         Assert.Equal("a", map.RegionAt(250 + 1.5 * radius, 200));
     }
+
+    [Fact]
+    public void A_puddle_is_drawn_while_dragged_as_what_it_covers() =>
+        (from outline in Samples.AnyOutline
+         from x in Gen.Double[-50, 450]
+         from y in Gen.Double[-50, 450]
+         from ml in Gen.Double[3, 60].Array[1, 5]
+         from tilt in Gen.Double[0, 90]
+         select (outline, x, y, ml, tilt)).Sample(
+            s =>
+            {
+                var puddle = new PuddleLayout(s.x, s.y, [.. s.ml.Select((v, i) => new PuddlePour($"p{i}", Names[i], v))], 30, s.tilt, "clear");
+                var map = Assert.IsType<RegionMap>(Map(new Ground(s.outline, EdgeStyle.DrippedOver, 10, "#ffffff"), Layer(puddle)));
+                Assert.All(map.Patches, patch =>
+                {
+                    var drawn = patch.Draft!.Rings.Select(r => (Geometry)new Polygon(Flat.Closed(r)))
+                        .Aggregate((all, ring) => Flat.Together([Flat.Without(all, ring), Flat.Without(ring, all)]));
+                    var seen = Flat.SharedArea(drawn, Flat.Of(s.outline));
+                    Assert.Equal(0, Flat.Without(seen, patch.Area).Area + Flat.Without(patch.Area, seen).Area, 0.1);
+                });
+            },
+            iter: 100);
 
     [Fact]
     public void A_puddle_over_the_rim_says_what_runs_off()

@@ -24,7 +24,7 @@ internal static class Puddles
         var whole = new Lazy<IPreparedGeometry>(() => PreparedGeometryFactory.Prepare(inside.Value));
         var shapes = rounds.Select(r => new Lazy<Polygon>(() => new(Flat.Closed(r)))).ToArray();
         var uncut = shapes.Select(s => new Lazy<bool>(() => whole.Value.ContainsProperly(s.Value))).ToArray();
-        var reached = shapes.Select((s, i) => new Lazy<Geometry>(() => uncut[i].Value ? s.Value : Flat.Shared(s.Value, inside.Value))).ToArray();
+        var reached = shapes.Select((s, i) => new Lazy<Geometry>(() => uncut[i].Value ? s.Value : Flat.SharedArea(s.Value, inside.Value))).ToArray();
         List<Patch> patches =
         [
             .. pours.Select((pour, i) => new Patch(

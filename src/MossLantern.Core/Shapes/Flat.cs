@@ -53,6 +53,10 @@ internal static class Flat
     public static IEnumerable<IReadOnlyList<(double X, double Y)>> Lines(Geometry lines) => Enumerable.Range(0, lines.NumGeometries)
         .Select(lines.GetGeometryN).OfType<LineString>().Select(l => l.Coordinates.Select(c => (c.X, c.Y)).ToArray());
 
+    /// <summary>What both areas share, without the lines and points along which they only touch.</summary>
+    public static Geometry SharedArea(Geometry first, Geometry second) =>
+        Shared(first, second) is var shared && shared is Polygon or MultiPolygon ? shared : new MultiPolygon([.. Polygons(shared)]);
+
     /// <summary>What both areas share.</summary>
     public static Geometry Shared(Geometry first, Geometry second) => OverlayNGRobust.Overlay(first, second, SpatialFunction.Intersection);
 

@@ -67,7 +67,7 @@ class TestContext {
   setTransform() {}
   resetTransform() {}
   getTransform() {
-    return { a: 1, e: 0, f: 0 };
+    return { a: 1, d: 1, e: 0, f: 0 };
   }
   reset() {
     this.drawn = [];
@@ -216,6 +216,20 @@ describe('the brush', () => {
       const paths = [path({ path: '1 1 9' }), path({ path: '2 2 9', clip: 0 })];
       paint(on(), painting({ filtersFrom: 1, clips: ['7 7 9'], paths }), 1);
       expect(fills('2 2 9')).toMatchObject([{ blend: 'multiply', clips: ['7 7 9'] }]);
+    });
+
+    it('paints panels that are alike once and copies them, unless they are larger than the canvas', () => {
+      const copies = [
+        { fromMm: 0, mirrored: false },
+        { fromMm: 100, mirrored: true },
+      ];
+      const of = (wide: number) =>
+        painting({ panel: `M0 0L${wide} 0L${wide} 60L0 60Z`, copies, paths: [path({ path: '1 1 9' })] });
+      paint(on(), of(50), 1);
+      expect(laid().slice(0, 2)).toEqual(['source-over 1 1 9', 'source-over 1 1 9']);
+      expect(fills('1 1 9')).toEqual([]);
+      paint(on(), of(500), 1);
+      expect(fills('1 1 9').map((d) => d.clips)).toEqual([['box'], ['box']]);
     });
 
     it('strokes a rim once for as long as it stays where it is', () => {

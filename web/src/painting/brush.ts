@@ -25,12 +25,17 @@ function pathsOf(painting: Painting) {
 /** Whether a shape is a rectangle, as outlines and panels write one: it is clipped as one, which costs nothing. */
 const isBox = (shape: string) => /^M0 0L[\d.]+ 0L[\d.]+ [\d.]+L0 [\d.]+Z$/.test(shape);
 
+/** How wide and high a rectangle is. */
+function boxOf(text: string): [width: number, height: number] {
+  const [, width, , height] = text.match(/^M0 0L([\d.]+) 0L([\d.]+) ([\d.]+)L/)!.map(Number);
+  return [width!, height!];
+}
+
 /** Clips by a shape; one by a path costs as much as three fills for everything that is painted in it. */
 function clipTo(context: Paints, text: string, shape: Path2D) {
   if (!isBox(text)) return context.clip(shape, 'evenodd');
-  const [, width, , height] = text.match(/^M0 0L([\d.]+) 0L([\d.]+) ([\d.]+)L/)!.map(Number);
   context.beginPath();
-  context.rect(0, 0, width!, height!);
+  context.rect(0, 0, ...boxOf(text));
   context.clip();
 }
 
@@ -63,21 +68,32 @@ function within(
     clipTo(context, text, shape);
     draw(context);
   } else {
-    const { width, height } = context.canvas;
-    const sheet = (sheets[open++] ??= new OffscreenCanvas(1, 1));
-    const own = sheet.getContext('2d')!;
-    if (sheet.width !== width || sheet.height !== height) [sheet.width, sheet.height] = [width, height];
-    own.reset();
-    own.setTransform(context.getTransform());
-    own.lineJoin = 'round';
-    draw(own);
-    cut(own, shape, painting);
+    const laid = onSheet(context, context.getTransform(), (own) => {
+      draw(own);
+      cut(own, shape, painting);
+    });
     context.resetTransform();
     context.globalAlpha = 1;
-    context.drawImage(sheet, 0, 0);
-    open--;
+    context.drawImage(laid, 0, 0);
   }
   context.restore();
+}
+
+/** Draws on a blank sheet as large as a canvas. */
+function onSheet(
+  { canvas: { width, height } }: Paints,
+  at: DOMMatrix2DInit,
+  draw: (context: Paints) => void,
+) {
+  const sheet = (sheets[open++] ??= new OffscreenCanvas(1, 1));
+  const own = sheet.getContext('2d')!;
+  if (sheet.width !== width || sheet.height !== height) [sheet.width, sheet.height] = [width, height];
+  own.reset();
+  own.setTransform(at);
+  own.lineJoin = 'round';
+  draw(own);
+  open--;
+  return sheet;
 }
 
 type Clip = Painting['paths'][number]['clip'] | undefined;
@@ -98,6 +114,25 @@ const isFull = (painting: Painting) =>
 /** Whether a path takes its share of the light that comes through what is painted before it. */
 const filters = ({ filtersFrom }: Painting, path: number) => path >= (filtersFrom ?? Infinity);
 
+/**
+ * A draft of panels that are all alike is painted once and copied, each to the nearest pixel of its place. Not where one
+ * is larger than the canvas, as when it is looked at from near.
+ */
+function copied(context: Paints, painting: Painting, draw: (context: Paints) => void) {
+  if (isFull(painting) || (painting.filtersFrom ?? null) !== null || !isBox(painting.panel!)) return false;
+  const { a, d, e, f } = context.getTransform();
+  const [wide, high] = boxOf(painting.panel!).map((mm, i) => Math.ceil(mm * Math.abs(i ? d : a)));
+  if (wide! > context.canvas.width || high! > context.canvas.height) return false;
+  const once = onSheet(context, { a: Math.abs(a), b: 0, c: 0, d, e: 0, f: 0 }, draw);
+  for (const { fromMm, mirrored } of painting.copies) {
+    context.save();
+    context.setTransform(mirrored ? -1 : 1, 0, 0, 1, Math.round(e + a * fromMm), Math.round(f));
+    context.drawImage(once, 0, 0, wide!, high!, 0, 0, wide!, high!);
+    context.restore();
+  }
+  return true;
+}
+
 /** Does something once, or for each panel in its own place, clipped by it. */
 function eachCopy(
   context: Paints,
@@ -106,6 +141,7 @@ function eachCopy(
   draw: (context: Paints) => void,
 ) {
   if (!panel) return draw(context);
+  if (typeof OffscreenCanvas !== 'undefined' && copied(context, painting, draw)) return;
   for (const copy of painting.copies) {
     context.save();
     context.translate(copy.fromMm, 0);

@@ -27,8 +27,9 @@ export function SpeedPage() {
     <main id="main" className="speed">
       <h1>How quick it is here</h1>
       <p>
-        Drags what a hand would take first in every piece, {seconds} s each, and measures every painted
-        answer, from the move it answers to the second frame after it. Nothing is saved.
+        Drags what a hand would take first in every piece, {seconds} s each, a move every {everyMs} ms as a
+        mouse makes them, and measures every painted answer from the move it answers to the frame that shows
+        it. Nothing is saved.
       </p>
       {pieces?.length === 0 && <p>There is no piece on the shelf yet.</p>}
       {pieces && pieces.length > 0 && (
