@@ -28,6 +28,8 @@ internal static class Eikonal
     /// <param name="slowness">Slowness per node; <see cref="Far"/> is a wall.</param>
     public static void Solve(GrowthGrid grid, float[] arrival, bool[] held, float[] slowness)
     {
+        // A vector is as wide as the narrowest grid, which its padding alone makes sure of.
+        ArgumentOutOfRangeException.ThrowIfLessThan(grid.Columns, Skew.Lanes, nameof(grid));
         var skew = new Skew(grid);
 
         // Rented: a drag solves dozens of times a second, and arrays of this size are dear to collect.

@@ -45,7 +45,8 @@ export function usePiece(id: string, layerId: string | null, look: Look) {
   const busy = useRef(false);
   const unsaved = useRef<Piece | null>(null);
   const refused = useRef(false);
-  const waitingStep = useRef<'undo' | 'redo' | null>(null);
+  // Steps asked for while something is under way: none is lost, however fast they are pressed.
+  const waitingSteps = useRef<('undo' | 'redo')[]>([]);
   const steps = useRef<((direction: 'undo' | 'redo') => Promise<void>) | null>(null);
   // The draft that stands in for the painting, while a drag is on and until what it gave is painted in full.
   const [drafts] = useState(() => new Drafts());
@@ -168,8 +169,7 @@ export function usePiece(id: string, layerId: string | null, look: Look) {
       }
     }
     busy.current = false;
-    const direction = waitingStep.current;
-    waitingStep.current = null;
+    const direction = waitingSteps.current.shift();
     if (direction) void steps.current?.(direction);
   }, [id, accept]);
 
@@ -215,12 +215,13 @@ export function usePiece(id: string, layerId: string | null, look: Look) {
   const step = useCallback(
     async (direction: 'undo' | 'redo') => {
       if (busy.current || unsaved.current) {
-        waitingStep.current = direction;
+        waitingSteps.current.push(direction);
         return;
       }
       // What was refused is what a person wants undone first.
       if (refused.current && direction === 'undo') return settle('newest');
       busy.current = true;
+      let failed = false;
       try {
         const got = await take(
           api.POST('/api/pieces/{id}/step', {
@@ -233,11 +234,15 @@ export function usePiece(id: string, layerId: string | null, look: Look) {
         accept(got);
       } catch (e) {
         if (!(e instanceof Refused)) throw e;
-        if (e.status !== 409) waitingStep.current = direction;
+        failed = true;
+        if (e.status === 409) waitingSteps.current = [];
+        else waitingSteps.current.unshift(direction);
         setSaving({ state: e.status === 409 ? 'stale' : 'waiting', message: e.message });
       }
       busy.current = false;
+      const next = failed || unsaved.current ? undefined : waitingSteps.current.shift();
       if (unsaved.current) void save();
+      else if (next) void steps.current?.(next);
     },
     [id, accept, save, settle],
   );
