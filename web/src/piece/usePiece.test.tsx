@@ -147,6 +147,16 @@ describe('the piece on the page', () => {
     await named('second');
   });
 
+  it('takes every step that is asked for, however fast they follow each other', async () => {
+    workshop.names = ['first', 'second', 'third', 'fourth'];
+    workshop.at = 3;
+    const { result, named } = await opened();
+    await act(async () => {
+      for (let i = 0; i < 3; i++) void result.current.step('undo');
+    });
+    await named('first');
+  });
+
   it('keeps what was refused on the page, and undo gives it up', async () => {
     const { result, rename, named, is } = await opened();
     rename('');
