@@ -218,6 +218,19 @@ describe('the brush', () => {
       expect(fills('2 2 9')).toMatchObject([{ blend: 'multiply', clips: ['7 7 9'] }]);
     });
 
+    it('clips what blends with what lies below, in light from behind and in a full painting', () => {
+      const inside = (over: Partial<Painting>, role: PaintPath['role'] = 'part') =>
+        painting({ ground: null, outline: '5 5 20', paths: [path({ path: '6 6 9', role })], ...over });
+      for (const of of [inside({ filtersFrom: 0 }), inside({}, 'growth-line')]) {
+        context = new TestContext();
+        paint(on(), painting({ insets: [{ below: false, xMm: 0, yMm: 0, painting: of }] }), 1);
+        expect(fills('6 6 9')[0]!.clips).toEqual(['5 5 20']);
+      }
+      context = new TestContext();
+      paint(on(), painting({ insets: [{ below: false, xMm: 0, yMm: 0, painting: inside({}) }] }), 1);
+      expect(laid()[0]).toContain('source-over 6 6 9');
+    });
+
     it('paints panels that are alike once and copies them, unless they are larger than the canvas', () => {
       const copies = [
         { fromMm: 0, mirrored: false },

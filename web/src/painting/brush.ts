@@ -55,6 +55,10 @@ function cut(context: Paints, shape: Path2D, { widthMm, heightMm }: Painting) {
 const sheets: OffscreenCanvas[] = [];
 let open = 0;
 
+/** Whether a painting may be painted on sheets: not where it blends with what is there, or none are to be had. */
+const takesSheets = (painting: Painting) =>
+  typeof OffscreenCanvas !== 'undefined' && !isFull(painting) && (painting.filtersFrom ?? null) === null;
+
 /** Draws within a shape: on a sheet of its own, which is cut along the shape and laid on what is there. */
 function within(
   context: Paints,
@@ -64,7 +68,7 @@ function within(
   draw: (context: Paints) => void,
 ) {
   context.save();
-  if (isBox(text) || typeof OffscreenCanvas === 'undefined') {
+  if (isBox(text) || !takesSheets(painting)) {
     clipTo(context, text, shape);
     draw(context);
   } else {
@@ -91,8 +95,11 @@ function onSheet(
   own.reset();
   own.setTransform(at);
   own.lineJoin = 'round';
-  draw(own);
-  open--;
+  try {
+    draw(own);
+  } finally {
+    open--;
+  }
   return sheet;
 }
 
@@ -119,7 +126,7 @@ const filters = ({ filtersFrom }: Painting, path: number) => path >= (filtersFro
  * is larger than the canvas, as when it is looked at from near.
  */
 function copied(context: Paints, painting: Painting, draw: (context: Paints) => void) {
-  if (isFull(painting) || (painting.filtersFrom ?? null) !== null || !isBox(painting.panel!)) return false;
+  if (!takesSheets(painting) || !isBox(painting.panel!)) return false;
   const { a, d, e, f } = context.getTransform();
   const [wide, high] = boxOf(painting.panel!).map((mm, i) => Math.ceil(mm * Math.abs(i ? d : a)));
   if (wide! > context.canvas.width || high! > context.canvas.height) return false;
@@ -141,7 +148,7 @@ function eachCopy(
   draw: (context: Paints) => void,
 ) {
   if (!panel) return draw(context);
-  if (typeof OffscreenCanvas !== 'undefined' && copied(context, painting, draw)) return;
+  if (copied(context, painting, draw)) return;
   for (const copy of painting.copies) {
     context.save();
     context.translate(copy.fromMm, 0);
@@ -197,8 +204,6 @@ function lay(context: Paints, painting: Painting, pixelsPerMm: number) {
         for (const i of run.paths) fillAndStroke(sheet, painting, i, paths[i]!, pixelsPerMm);
       };
       if (run.clip === null) draw(on);
-      // What takes its share of the light must be painted on what it takes it from.
-      else if (run.paths.some((i) => filters(painting, i))) clipped(on, clips, run.clip, () => draw(on));
       else within(on, painting, painting.clips[run.clip]!, clips[run.clip]!, draw);
     }
     if (isFull(painting))
