@@ -218,16 +218,16 @@ describe('the brush', () => {
       expect(fills('2 2 9')).toMatchObject([{ blend: 'multiply', clips: ['7 7 9'] }]);
     });
 
-    it('clips what blends with what lies below, in light from behind and in a full painting', () => {
-      const inside = (over: Partial<Painting>, role: PaintPath['role'] = 'part') =>
-        painting({ ground: null, outline: '5 5 20', paths: [path({ path: '6 6 9', role })], ...over });
-      for (const of of [inside({ filtersFrom: 0 }), inside({}, 'growth-line')]) {
-        context = new TestContext();
-        paint(on(), painting({ insets: [{ below: false, xMm: 0, yMm: 0, painting: of }] }), 1);
-        expect(fills('6 6 9')[0]!.clips).toEqual(['5 5 20']);
-      }
+    it('clips an inset that takes its share of the light from what lies below it', () => {
+      const inset = (filtersFrom: number | null) => {
+        const paths = [path({ path: '6 6 9' })];
+        const inside = painting({ ground: null, outline: '5 5 20', paths, filtersFrom });
+        paint(on(), painting({ insets: [{ below: false, xMm: 0, yMm: 0, painting: inside }] }), 1);
+      };
+      inset(0);
+      expect(fills('6 6 9')).toMatchObject([{ blend: 'multiply', clips: ['5 5 20'] }]);
       context = new TestContext();
-      paint(on(), painting({ insets: [{ below: false, xMm: 0, yMm: 0, painting: inside({}) }] }), 1);
+      inset(null);
       expect(laid()[0]).toContain('source-over 6 6 9');
     });
 
