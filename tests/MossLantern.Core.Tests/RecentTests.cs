@@ -1,4 +1,4 @@
-using MossLantern.Core.Map;
+using MossLantern.Core.Shapes;
 
 namespace MossLantern.Core.Tests;
 

@@ -1,4 +1,3 @@
-using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using System.Globalization;
 using System.Text;
@@ -22,7 +21,7 @@ public sealed record DrawnOutline(string Path) : Outline
     private const int Kept = 32;
 
     // A piece is read anew for every request while it is dragged; its drawing stays the same.
-    private static readonly ConcurrentDictionary<string, DrawnRings> Known = new(StringComparer.Ordinal);
+    private static readonly Recent<string, DrawnRings> Known = new(Kept);
 
     /// <summary>The outline of rings, in mm, where they lie.</summary>
     public static DrawnOutline Of(IEnumerable<Ring> rings)
@@ -70,18 +69,7 @@ public sealed record DrawnOutline(string Path) : Outline
     [JsonIgnore]
     public override ImmutableArray<Ring> Rings => Drawn.Rings;
 
-    private DrawnRings Drawn
-    {
-        get
-        {
-            if (Known.Count > Kept)
-            {
-                Known.Clear();
-            }
-
-            return Known.GetOrAdd(Path, DrawnRings.Read);
-        }
-    }
+    private DrawnRings Drawn => Known.Of(Path, () => DrawnRings.Read(Path));
 }
 
 /// <summary>One part of a drawn outline, such as a letter.</summary>

@@ -1,4 +1,3 @@
-using System.Collections.Concurrent;
 using System.Collections.Immutable;
 
 namespace MossLantern.Core.Shapes;
@@ -10,19 +9,12 @@ internal static class Ellipse
     private const int Corners = 720;
     private const int Kept = 64;
 
-    private static readonly ConcurrentDictionary<(double, double, double, double), Ring> Known = new();
+    // A drag asks for the same one hundreds of times.
+    private static readonly Recent<(double, double, double, double), Ring> Known = new(Kept);
 
     /// <summary>A polygon clockwise as seen; its corners stand out by a hair so that its area is that of the ellipse.</summary>
-    public static Ring Ring(double middleX, double middleY, double radiusX, double radiusY)
-    {
-        // A drag asks for the same one hundreds of times.
-        if (Known.Count > Kept)
-        {
-            Known.Clear();
-        }
-
-        return Known.GetOrAdd((middleX, middleY, radiusX, radiusY), static e => Drawn(e.Item1, e.Item2, e.Item3, e.Item4));
-    }
+    public static Ring Ring(double middleX, double middleY, double radiusX, double radiusY) =>
+        Known.Of((middleX, middleY, radiusX, radiusY), () => Drawn(middleX, middleY, radiusX, radiusY));
 
     private static Ring Drawn(double middleX, double middleY, double radiusX, double radiusY)
     {

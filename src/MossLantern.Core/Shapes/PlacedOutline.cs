@@ -1,4 +1,3 @@
-using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 
@@ -122,7 +121,9 @@ public sealed record PanelCopy(double FromMm, bool Mirrored)
 /// <remarks>Source: docs/craft/layouts.md, Zones.</remarks>
 public sealed record CombinedOutline(Outline First, Outline Second, bool Shared) : Outline
 {
-    private static readonly ConcurrentDictionary<CombinedOutline, Worked> Known = new();
+    private const int Kept = 64;
+
+    private static readonly Recent<CombinedOutline, Worked> Known = new(Kept);
 
     /// <inheritdoc/>
     [JsonIgnore]
@@ -144,18 +145,7 @@ public sealed record CombinedOutline(Outline First, Outline Second, bool Shared)
     [JsonIgnore]
     public override ImmutableArray<Ring> Rings => Own.Rings;
 
-    private Worked Own
-    {
-        get
-        {
-            if (Known.Count > 64)
-            {
-                Known.Clear();
-            }
-
-            return Known.GetOrAdd(this, static o => new(o));
-        }
-    }
+    private Worked Own => Known.Of(this, () => new(this));
 
     /// <inheritdoc/>
     public override bool OnRim(double xMm, double yMm) => First.OnRim(xMm, yMm) && First.Rings.Any(r => r.PassesWithin(xMm, yMm, 0.02));

@@ -1,4 +1,4 @@
-namespace MossLantern.Core.Map;
+namespace MossLantern.Core.Shapes;
 
 /// <summary>
 /// What was asked for last, up to so much of it. What a drag leaves as it is stays; what it gave a while ago goes, so
