@@ -159,8 +159,7 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
       {known.length > 0 && (
         <p className="hint">
           {known.length} of {lines.length} noted: {units.show(poured, 'ml', 0)} poured for{' '}
-          {units.show(planned, 'ml', 0)}
-          planned.
+          {units.show(planned, 'ml', 0)} planned.
         </p>
       )}
       <TextField
