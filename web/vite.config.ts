@@ -11,5 +11,6 @@ export default defineConfig({
   },
   css: { preprocessorOptions: { scss: { quietDeps: true, silenceDeprecations: ['import'] } } },
   server: { proxy: { '/api': 'http://127.0.0.1:5180' } },
-  test: { environment: 'jsdom' },
+  // Files share a page environment: each test file clears what it puts there.
+  test: { environment: 'jsdom', pool: 'threads', isolate: false },
 });

@@ -25,15 +25,11 @@ public abstract class CupboardStore<T>(WorkshopDatabase database, string table, 
     protected WorkshopDatabase Database { get; } = database;
 
     /// <summary>All of them, by name.</summary>
-    public ImmutableArray<Stored<T>> All()
-    {
-        using var connection = Database.Connect();
-        return
-        [
-            .. connection.Query<Row>($"select id as Id, version as Version, document as Document from {table} order by name, id")
-                .Select(r => new Stored<T>(r.Id, (int)r.Version, CupboardJson.Read<T>(r.Document))),
-        ];
-    }
+    public ImmutableArray<Stored<T>> All() => Database.Read<ImmutableArray<Stored<T>>>(connection =>
+    [
+        .. connection.Query<Row>($"select id as Id, version as Version, document as Document from {table} order by name, id")
+            .Select(r => new Stored<T>(r.Id, (int)r.Version, CupboardJson.Read<T>(r.Document))),
+    ]);
 
     /// <summary>Keeps a thing as the version after the one it was based on; 0 is a new one. Null where there is no such thing.</summary>
     /// <exception cref="StaleVersionException">The version it was based on is not the newest.</exception>
@@ -58,6 +54,9 @@ public abstract class CupboardStore<T>(WorkshopDatabase database, string table, 
             new { id, name = name(thing), version = basedOn + 1, document = CupboardJson.Write(thing), now = Times.Write(now) });
         return new Stored<T>(id, basedOn + 1, thing);
     });
+
+    /// <summary>Takes everything out.</summary>
+    public virtual void Clear() => Database.Write(connection => connection.Execute($"delete from {table}"));
 
     /// <summary>Takes a thing out of the cupboard; false where there is no such thing.</summary>
     public bool Remove(string id) => Database.Write(connection => connection.Execute($"delete from {table} where id = @id", new { id }) > 0);

@@ -19,18 +19,21 @@ public sealed class MouldStore(WorkshopDatabase database) : CupboardStore<Librar
     private sealed record UseRow(string MouldId, string UsedAt, string What, long Castings, double? HottestC);
 
     /// <summary>The noted uses of all moulds, the latest first.</summary>
-    public ImmutableArray<NotedUse> Uses()
+    public ImmutableArray<NotedUse> Uses() => Database.Read<ImmutableArray<NotedUse>>(connection =>
+    [
+        .. connection.Query<UseRow>(
+            """
+            select mould_id as MouldId, used_at as UsedAt, what as What, castings as Castings, hottest_c as HottestC
+            from mould_use order by used_at desc, id
+            """)
+            .Select(u => new NotedUse(u.MouldId, Times.Read(u.UsedAt), u.What, (int)u.Castings, u.HottestC)),
+    ]);
+
+    /// <inheritdoc/>
+    public override void Clear()
     {
-        using var connection = Database.Connect();
-        return
-        [
-            .. connection.Query<UseRow>(
-                """
-                select mould_id as MouldId, used_at as UsedAt, what as What, castings as Castings, hottest_c as HottestC
-                from mould_use order by used_at desc, id
-                """)
-                .Select(u => new NotedUse(u.MouldId, Times.Read(u.UsedAt), u.What, (int)u.Castings, u.HottestC)),
-        ];
+        Database.Write(connection => connection.Execute("delete from mould_use"));
+        base.Clear();
     }
 
     /// <summary>Notes a use.</summary>

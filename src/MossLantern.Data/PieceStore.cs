@@ -15,7 +15,23 @@ namespace MossLantern.Data;
 /// <param name="Piece">The document.</param>
 /// <param name="CanUndo">Whether there is a revision to step back to.</param>
 /// <param name="CanRedo">Whether there is a revision to step forward to.</param>
-public sealed record StoredPiece(string Id, int Version, Instant SavedAt, Piece Piece, bool CanUndo, bool CanRedo);
+/// <param name="Revision">The revision that it shows.</param>
+public sealed record StoredPiece(string Id, int Version, Instant SavedAt, Piece Piece, bool CanUndo, bool CanRedo, int Revision);
+
+/// <summary>A piece that was taken off the shelf and is kept aside.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="TakenOffAt">When it was taken off.</param>
+public sealed record AsidePiece(string Id, string Name, Instant TakenOffAt);
+
+/// <summary>A piece on the shelf whose document cannot be read.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Version">Its version.</param>
+/// <param name="WidthMm">Its width, mm.</param>
+/// <param name="HeightMm">Its height, mm.</param>
+/// <param name="SavedAt">When it was last changed.</param>
+public sealed record UnreadablePiece(string Id, string Name, int Version, double WidthMm, double HeightMm, Instant SavedAt);
 
 /// <summary>A revision that the artist has named.</summary>
 /// <param name="Revision">Its number.</param>
@@ -60,33 +76,99 @@ public sealed class PieceStore(WorkshopDatabase database)
 
         public long CanRedo { get; init; }
 
+        public long Revision { get; init; }
+
+        public required string Name { get; init; }
+
+        public double WidthMm { get; init; }
+
+        public double HeightMm { get; init; }
+
+        public UnreadablePiece ToUnreadable() => new(Id, Name, (int)Version, WidthMm, HeightMm, Times.Read(SavedAt));
+
+        /// <summary>Null where the document cannot be read.</summary>
+        public StoredPiece? TryToStored()
+        {
+            try
+            {
+                return ToStored();
+            }
+            catch (PieceFormatException)
+            {
+                return null;
+            }
+        }
+
         public StoredPiece ToStored() =>
-            new(Id, (int)Version, Times.Read(SavedAt), PieceJson.Read(Document), CanUndo != 0, CanRedo != 0);
+            new(Id, (int)Version, Times.Read(SavedAt), PieceJson.Read(Document), CanUndo != 0, CanRedo != 0, (int)Revision);
     }
+
+    private sealed record AsideRow(string Id, string Name, string TakenOffAt);
 
     private sealed record Place(long Version, long Revision);
 
     private const string Shown =
         """
-        select p.id as Id, p.version as Version, p.saved_at as SavedAt, r.document as Document,
+        select p.id as Id, p.version as Version, p.saved_at as SavedAt, r.document as Document, r.revision as Revision,
+            p.name as Name, p.width_mm as WidthMm, p.height_mm as HeightMm,
             r.made_from is not null as CanUndo,
             exists (select 1 from piece_revision n where n.piece_id = p.id and n.made_from = p.revision) as CanRedo
         from piece p join piece_revision r on r.piece_id = p.id and r.revision = p.revision
         """;
 
-    /// <summary>All pieces as they stand, oldest piece first.</summary>
-    public ImmutableArray<StoredPiece> All()
+    /// <summary>All pieces on the shelf as they stand, oldest piece first.</summary>
+    public ImmutableArray<StoredPiece> All() => All(out _);
+
+    /// <summary>All pieces on the shelf as they stand, oldest piece first.</summary>
+    /// <param name="unreadable">Those whose documents cannot be read: one of them does not hide the others.</param>
+    public ImmutableArray<StoredPiece> All(out ImmutableArray<UnreadablePiece> unreadable)
     {
-        using var connection = database.Connect();
-        return [.. connection.Query<Row>(Shown + " order by p.created_at, p.id").Select(r => r.ToStored())];
+        var rows = database.Read(connection =>
+            connection.Query<Row>(Shown + " where p.taken_off_at is null order by p.created_at, p.id").Select(r => (Row: r, Stored: r.TryToStored())).ToList());
+        unreadable = [.. rows.Where(r => r.Stored is null).Select(r => r.Row.ToUnreadable())];
+        return [.. rows.Select(r => r.Stored).OfType<StoredPiece>()];
     }
 
-    /// <summary>A piece as it stands, or null.</summary>
-    public StoredPiece? Find(string id)
+    /// <summary>Whether there has never been a piece; one that is kept aside counts.</summary>
+    public bool IsEmpty => database.Read(connection => connection.ExecuteScalar<long>("select count(*) from piece") == 0);
+
+    /// <summary>A piece on the shelf as it stands, or null.</summary>
+    public StoredPiece? Find(string id) => database.Read(connection => Find(connection, id));
+
+    /// <summary>Takes a piece off the shelf; nothing of it is lost until it is forgotten.</summary>
+    /// <returns>Whether it was on the shelf.</returns>
+    public bool TakeOff(string id, Instant now) => database.Write(connection => connection.Execute(
+        "update piece set taken_off_at = @now where id = @id and taken_off_at is null", new { id, now = Times.Write(now) }) > 0);
+
+    /// <summary>Puts a piece back on the shelf.</summary>
+    /// <returns>Whether it was kept aside.</returns>
+    public bool PutBack(string id) => database.Write(connection => connection.Execute(
+        "update piece set taken_off_at = null where id = @id and taken_off_at is not null", new { id }) > 0);
+
+    /// <summary>The pieces that are kept aside, the last taken off first.</summary>
+    public ImmutableArray<AsidePiece> Aside() => database.Read<ImmutableArray<AsidePiece>>(connection =>
+    [
+        .. connection.Query<AsideRow>(
+            "select id as Id, name as Name, taken_off_at as TakenOffAt from piece where taken_off_at is not null order by taken_off_at desc, id")
+            .Select(r => new AsidePiece(r.Id, r.Name, Times.Read(r.TakenOffAt))),
+    ]);
+
+    /// <summary>Forgets the pieces that were taken off before a moment: their revisions, names and logs go too.</summary>
+    /// <returns>How many went.</returns>
+    public int Forget(Instant before) => database.Write(connection =>
     {
-        using var connection = database.Connect();
-        return Find(connection, id);
-    }
+        var gone = connection.Query<AsideRow>("select id as Id, name as Name, taken_off_at as TakenOffAt from piece where taken_off_at is not null")
+            .Where(r => Times.Read(r.TakenOffAt) < before).Select(r => r.Id).ToList();
+        foreach (var id in gone)
+        {
+            foreach (var rows in (string[])["run_pour where run_id in (select id from run where piece_id = @id)", "run where piece_id = @id", "piece_version where piece_id = @id", "piece_revision where piece_id = @id", "piece where id = @id"])
+            {
+                connection.Execute($"delete from {rows}", new { id });
+            }
+        }
+
+        return gone.Count;
+    });
 
     /// <summary>Keeps a new piece as version 1.</summary>
     public StoredPiece Add(string id, Piece piece, Instant now)
@@ -103,6 +185,16 @@ public sealed class PieceStore(WorkshopDatabase database)
             Revise(connection, id, 1, null, piece, now);
             return Find(connection, id)!;
         });
+    }
+
+    /// <summary>Looks whether a save based on a version can be made, so that nothing is worked out for one that cannot.</summary>
+    /// <returns>Whether there is such a piece.</returns>
+    /// <exception cref="StaleVersionException">The version is not the newest.</exception>
+    public bool IsNewest(string id, int version)
+    {
+        var newest = database.Read(connection =>
+            connection.ExecuteScalar<int?>("select version from piece where id = @id and taken_off_at is null", new { id }));
+        return newest is null ? false : newest == version ? true : throw new StaleVersionException(newest.Value);
     }
 
     /// <summary>Saves a piece as a new revision, made from the one it shows.</summary>
@@ -137,11 +229,7 @@ public sealed class PieceStore(WorkshopDatabase database)
         }, now);
 
     /// <summary>The named revisions of a piece, oldest name first.</summary>
-    public ImmutableArray<NamedVersion> Named(string id)
-    {
-        using var connection = database.Connect();
-        return Named(connection, id);
-    }
+    public ImmutableArray<NamedVersion> Named(string id) => database.Read(connection => Named(connection, id));
 
     /// <summary>Names the revision that a piece shows; a name it had is replaced.</summary>
     /// <returns>The named revisions, or null when there is no such piece.</returns>
@@ -149,7 +237,7 @@ public sealed class PieceStore(WorkshopDatabase database)
     public ImmutableArray<NamedVersion>? Name(string id, int basedOn, string name, Instant now) =>
         database.Write<ImmutableArray<NamedVersion>?>(connection =>
         {
-            var place = connection.QuerySingleOrDefault<Place>("select version as Version, revision as Revision from piece where id = @id", new { id });
+            var place = connection.QuerySingleOrDefault<Place>("select version as Version, revision as Revision from piece where id = @id and taken_off_at is null", new { id });
             if (place is null)
             {
                 return null;
@@ -175,12 +263,9 @@ public sealed class PieceStore(WorkshopDatabase database)
         database.Write(connection => connection.Execute("delete from piece_version where piece_id = @id and revision = @revision", new { id, revision }) > 0);
 
     /// <summary>A piece as it was at a revision, or null.</summary>
-    public Piece? At(string id, int revision)
-    {
-        using var connection = database.Connect();
-        return connection.QuerySingleOrDefault<string>("select document from piece_revision where piece_id = @id and revision = @revision", new { id, revision })
-            is { } document ? PieceJson.Read(document) : null;
-    }
+    public Piece? At(string id, int revision) => database.Read(connection =>
+        connection.QuerySingleOrDefault<string>("select document from piece_revision where piece_id = @id and revision = @revision", new { id, revision })
+            is { } document ? PieceJson.Read(document) : null);
 
     /// <summary>Filled by property, as <see cref="Row"/> is.</summary>
     private sealed class NamedRow
@@ -209,7 +294,7 @@ public sealed class PieceStore(WorkshopDatabase database)
         database.Write(connection =>
         {
             var place = connection.QuerySingleOrDefault<Place>(
-                "select version as Version, revision as Revision from piece where id = @id", new { id });
+                "select version as Version, revision as Revision from piece where id = @id and taken_off_at is null", new { id });
             if (place is null)
             {
                 return null;
@@ -237,7 +322,7 @@ public sealed class PieceStore(WorkshopDatabase database)
         });
 
     private static StoredPiece? Find(SqliteConnection connection, string id) =>
-        connection.QuerySingleOrDefault<Row>(Shown + " where p.id = @id", new { id })?.ToStored();
+        connection.QuerySingleOrDefault<Row>(Shown + " where p.id = @id and p.taken_off_at is null", new { id })?.ToStored();
 
     private static void Revise(SqliteConnection connection, string id, long revision, long? madeFrom, Piece piece, Instant now) =>
         connection.Execute(

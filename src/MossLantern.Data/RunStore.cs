@@ -21,26 +21,31 @@ public sealed record RunPour(string RegionId, string ColourName, double PlannedM
 /// <param name="RoomC">Room temperature, °C; null where nobody read it.</param>
 /// <param name="Note">A note; may be empty.</param>
 /// <param name="Pours">Its pours in order.</param>
+/// <param name="Revision">The revision of the piece that was poured; null where it is not known.</param>
 public sealed record Run(
     string Id, string PieceId, string LayerId, int Version, Instant Start, Instant? End, double? RoomC, string Note,
-    ImmutableArray<RunPour> Pours);
+    ImmutableArray<RunPour> Pours, int? Revision = null);
+
+/// <summary>A log entry was to be written under an id that another piece's entry has. Nothing was written.</summary>
+public sealed class TakenIdException() : Exception("This log entry belongs to another piece.");
 
 /// <summary>Keeps the runs of layers.</summary>
 public sealed class RunStore(WorkshopDatabase database)
 {
     private sealed record Row(
-        string Id, string PieceId, string LayerId, long Version, string StartedAt, string? EndedAt, double? RoomC, string Note);
+        string Id, string PieceId, string LayerId, long Version, string StartedAt, string? EndedAt, double? RoomC, string Note, long? Revision);
+
+    private sealed record Kept(long Version, string PieceId);
 
     private sealed record PourRow(string RunId, string RegionId, string ColourName, double PlannedMl, double? PouredMl);
 
     /// <summary>The runs of a piece, or of all pieces, earliest start first.</summary>
-    public ImmutableArray<Run> Of(string? pieceId)
+    public ImmutableArray<Run> Of(string? pieceId) => database.Read<ImmutableArray<Run>>(connection =>
     {
-        using var connection = database.Connect();
         var rows = connection.Query<Row>(
             """
             select id as Id, piece_id as PieceId, layer_id as LayerId, version as Version, started_at as StartedAt,
-                ended_at as EndedAt, room_c as RoomC, note as Note
+                ended_at as EndedAt, room_c as RoomC, note as Note, revision as Revision
             from run where @pieceId is null or piece_id = @pieceId order by started_at, id
             """,
             new { pieceId });
@@ -57,18 +62,25 @@ public sealed class RunStore(WorkshopDatabase database)
             .. rows.Select(r => new Run(
                 r.Id, r.PieceId, r.LayerId, (int)r.Version, Times.Read(r.StartedAt),
                 r.EndedAt is null ? null : Times.Read(r.EndedAt), r.RoomC, r.Note,
-                [.. pours[r.Id].Select(p => new RunPour(p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl))])),
+                [.. pours[r.Id].Select(p => new RunPour(p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl))], (int?)r.Revision)),
         ];
-    }
+    });
 
     /// <summary>Keeps a run as the version after the one it was based on; 0 is a new run.</summary>
     /// <exception cref="StaleVersionException">The version it was based on is not the newest.</exception>
+    /// <exception cref="TakenIdException">Its id is that of another piece's run.</exception>
     public Run Save(Run run, int basedOn, Instant now)
     {
         ArgumentNullException.ThrowIfNull(run);
         return database.Write(connection =>
         {
-            var newest = connection.ExecuteScalar<int?>("select version from run where id = @Id", new { run.Id }) ?? 0;
+            var kept = connection.QuerySingleOrDefault<Kept>("select version as Version, piece_id as PieceId from run where id = @Id", new { run.Id });
+            if (kept is not null && kept.PieceId != run.PieceId)
+            {
+                throw new TakenIdException();
+            }
+
+            var newest = (int)(kept?.Version ?? 0);
             if (newest != basedOn)
             {
                 throw new StaleVersionException(newest);
@@ -77,10 +89,10 @@ public sealed class RunStore(WorkshopDatabase database)
             var saved = run with { Version = basedOn + 1 };
             connection.Execute(
                 """
-                insert into run (id, piece_id, layer_id, version, started_at, ended_at, room_c, note, saved_at)
-                values (@Id, @PieceId, @LayerId, @Version, @start, @end, @RoomC, @Note, @now)
+                insert into run (id, piece_id, layer_id, version, started_at, ended_at, room_c, note, revision, saved_at)
+                values (@Id, @PieceId, @LayerId, @Version, @start, @end, @RoomC, @Note, @Revision, @now)
                 on conflict (id) do update set layer_id = @LayerId, version = @Version, started_at = @start, ended_at = @end,
-                    room_c = @RoomC, note = @Note, saved_at = @now
+                    room_c = @RoomC, note = @Note, revision = @Revision, saved_at = @now
                 """,
                 new
                 {
@@ -92,6 +104,7 @@ public sealed class RunStore(WorkshopDatabase database)
                     end = saved.End is { } end ? Times.Write(end) : null,
                     saved.RoomC,
                     saved.Note,
+                    saved.Revision,
                     now = Times.Write(now),
                 });
             connection.Execute("delete from run_pour where run_id = @Id", new { saved.Id });

@@ -15,11 +15,8 @@ public sealed class SettingStore(WorkshopDatabase database)
     public const string Prices = "prices";
 
     /// <summary>The value of a setting, or null.</summary>
-    public string? Find(string key)
-    {
-        using var connection = database.Connect();
-        return connection.ExecuteScalar<string?>("select value from setting where key = @key", new { key });
-    }
+    public string? Find(string key) =>
+        database.Read(connection => connection.ExecuteScalar<string?>("select value from setting where key = @key", new { key }));
 
     /// <summary>Sets a setting.</summary>
     public void Set(string key, string value) =>

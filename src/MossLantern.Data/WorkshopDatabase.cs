@@ -14,6 +14,7 @@ public sealed class WorkshopDatabase
     public const string FileName = "workshop.db";
 
     private readonly string connectionString;
+    private readonly AsyncLocal<SqliteConnection?> together = new();
 
     private WorkshopDatabase(string path)
     {
@@ -41,7 +42,7 @@ public sealed class WorkshopDatabase
     /// </exception>
     public static WorkshopDatabase Open(string folder, Instant now)
     {
-        MakeFolder(folder);
+        WorkshopFile.MakeFolder(folder);
         var database = new WorkshopDatabase(FileOf(folder));
         WorkshopFile.Prepare(database.Path, now);
         using var connection = database.Connect();
@@ -57,17 +58,19 @@ public sealed class WorkshopDatabase
     /// <exception cref="WorkshopFileException">The copy is missing, damaged, not ours or newer than the program; nothing was changed.</exception>
     public static string? Restore(string folder, string copy, Instant now)
     {
-        MakeFolder(folder);
+        WorkshopFile.MakeFolder(folder);
         return WorkshopFile.Restore(FileOf(folder), copy, now);
     }
 
-    /// <summary>Renames a folder's file, so that the next start makes a new one. An older file of that name is replaced.</summary>
-    public static void MoveAside(string folder, string suffix)
-    {
-        var path = FileOf(folder);
-        WorkshopFile.Move(path, $"{path}.{suffix}");
-        WorkshopFile.Unmark(path);
-    }
+    /// <summary>Finishes what an earlier start was about to move when it was cut short.</summary>
+    public static void FinishSwap(string folder) => WorkshopFile.Finish(FileOf(folder));
+
+    /// <summary>Renames a folder's file, so that the next start makes a new one.</summary>
+    /// <param name="folder">The data folder.</param>
+    /// <param name="why">Stands in the new name.</param>
+    /// <param name="now">Stands in the new name too.</param>
+    /// <returns>The new name, or null where there was none.</returns>
+    public static string? MoveAside(string folder, string why, Instant now) => WorkshopFile.MoveAside(FileOf(folder), why, now);
 
     /// <summary>An open connection with the workshop's settings. Dispose of it soon.</summary>
     public SqliteConnection Connect()
@@ -80,10 +83,48 @@ public sealed class WorkshopDatabase
         return connection;
     }
 
+    /// <summary>Reads: on a connection of its own, or on that of the work it is part of.</summary>
+    public T Read<T>(Func<SqliteConnection, T> work)
+    {
+        ArgumentNullException.ThrowIfNull(work);
+        if (together.Value is { } shared)
+        {
+            return work(shared);
+        }
+
+        using var connection = Connect();
+        return work(connection);
+    }
+
+    /// <summary>Everything that stores do in here is kept as one, or not at all.</summary>
+    public void Together(Action work)
+    {
+        ArgumentNullException.ThrowIfNull(work);
+        Write(connection =>
+        {
+            together.Value = connection;
+            try
+            {
+                work();
+            }
+            finally
+            {
+                together.Value = null;
+            }
+
+            return true;
+        });
+    }
+
     /// <summary>Runs writes in one transaction that takes its lock at once.</summary>
     public T Write<T>(Func<SqliteConnection, T> work)
     {
         ArgumentNullException.ThrowIfNull(work);
+        if (together.Value is { } shared)
+        {
+            return work(shared);
+        }
+
         using var connection = Connect();
         using var transaction = connection.BeginTransaction(deferred: false);
         var result = work(connection);
@@ -92,16 +133,4 @@ public sealed class WorkshopDatabase
     }
 
     private static string FileOf(string folder) => System.IO.Path.Combine(folder, FileName);
-
-    private static void MakeFolder(string folder)
-    {
-        try
-        {
-            Directory.CreateDirectory(folder);
-        }
-        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
-        {
-            throw new WorkshopFileException($"The data folder {folder} cannot be made: {e.Message}", e);
-        }
-    }
 }

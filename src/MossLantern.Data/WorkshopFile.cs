@@ -5,7 +5,6 @@ using DbUp;
 using DbUp.Engine;
 using Microsoft.Data.Sqlite;
 using NodaTime;
-using NodaTime.Text;
 
 namespace MossLantern.Data;
 
@@ -15,15 +14,10 @@ public sealed class WorkshopFileException(string message, Exception? inner = nul
 /// <summary>The workshop's file before it is in use: looked at, copied, brought up to date, brought back.</summary>
 internal static class WorkshopFile
 {
-    /// <summary>Copies kept of earlier starts.</summary>
-    public const int KeptCopies = 10;
-
     private const string CopiesFolder = "backups";
 
     /// <summary>Says that a folder has held a workshop: a file that is missing there has been lost.</summary>
     private const string MarkName = ".workshop";
-
-    private static readonly InstantPattern Stamp = InstantPattern.CreateWithInvariantCulture("uuuu'-'MM'-'dd'T'HHmmss");
 
     /// <summary>Makes the file, or looks at the one that is there, copies it and brings it up to date.</summary>
     /// <param name="path">Where it is to be.</param>
@@ -31,6 +25,7 @@ internal static class WorkshopFile
     /// <exception cref="WorkshopFileException">It cannot be used; it was left as it is.</exception>
     public static void Prepare(string path, Instant now)
     {
+        Finish(path);
         var mark = Beside(path, MarkName);
         var isNew = !File.Exists(path);
         if (isNew)
@@ -41,6 +36,8 @@ internal static class WorkshopFile
                     $"The workshop file {path} is gone, although its folder has held one. Put it back, or bring back a copy from {Beside(path, CopiesFolder)} with --restore FILE. To begin with an empty workshop remove {mark}.");
             }
 
+            // A log that a lost file has left behind would be played into the new one.
+            Told(path, () => SetAside(path, "left-behind", now, null, null, null));
             Make(path);
         }
 
@@ -61,52 +58,83 @@ internal static class WorkshopFile
     /// <param name="path">The workshop's file.</param>
     /// <param name="from">The copy.</param>
     /// <param name="now">Names what is replaced.</param>
+    /// <param name="step">Called after each file operation of the swap; a test ends it there.</param>
     /// <returns>Where what was replaced is kept now, or null where there was nothing.</returns>
     /// <exception cref="WorkshopFileException">The copy cannot be used; nothing was changed.</exception>
-    public static string? Restore(string path, string from, Instant now)
+    public static string? Restore(string path, string from, Instant now, Action? step = null)
     {
         if (!File.Exists(from))
         {
             throw new WorkshopFileException($"There is no file {from} to bring back; nothing was changed.");
         }
 
+        Finish(path);
         Told(from, () => Look(from));
         var made = path + ".restoring";
         Told(from, () => CopyTo(from, made));
         string? replaced = null;
-        if (File.Exists(path))
+        Told(path, () =>
         {
-            replaced = Free(number => $"{path}.replaced-{Stamp.Format(now)}{number}");
-            Move(path, replaced);
-        }
-
-        File.Move(made, path);
+            replaced = SetAside(path, "replaced", now, made, null, step);
+            if (replaced is null)
+            {
+                File.Move(made, path);
+            }
+        });
         return replaced;
     }
 
-    /// <summary>Moves a file and what its journal holds.</summary>
-    public static void Move(string path, string to)
+    /// <summary>Renames a file, so that the next start makes a new one.</summary>
+    /// <param name="path">The workshop's file.</param>
+    /// <param name="why">Stands in the new name.</param>
+    /// <param name="now">Stands in the new name too.</param>
+    /// <returns>The new name, or null where nothing was there.</returns>
+    public static string? MoveAside(string path, string why, Instant now)
     {
-        SqliteConnection.ClearAllPools();
-        foreach (var part in (string[])["", "-wal", "-shm"])
+        Finish(path);
+        string? to = null;
+        Told(path, () => to = SetAside(path, why, now, null, Beside(path, MarkName), null));
+        return to;
+    }
+
+    /// <summary>Finishes what an earlier start was about to do when it was cut short.</summary>
+    public static void Finish(string path) => Told(path, () => FileSwap.Finish(path));
+
+    /// <summary>Makes a data folder where there is none.</summary>
+    /// <exception cref="WorkshopFileException">It cannot be made.</exception>
+    public static void MakeFolder(string folder)
+    {
+        try
         {
-            File.Delete(to + part);
-            if (File.Exists(path + part))
-            {
-                File.Move(path + part, to + part);
-            }
+            Directory.CreateDirectory(folder);
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            throw new WorkshopFileException($"The data folder {folder} cannot be made: {e.Message}", e);
         }
     }
 
-    /// <summary>Forgets that a folder has held a workshop.</summary>
-    public static void Unmark(string path) => File.Delete(Beside(path, MarkName));
+    private static string? SetAside(string path, string why, Instant now, string? made, string? forget, Action? step)
+    {
+        if (!FileSwap.Any(path))
+        {
+            return null;
+        }
+
+        var to = Free(number => $"{path}.{why}-{KeptCopies.Stamped(now)}{number}");
+        FileSwap.Run(path, to, made, forget, step);
+        return to;
+    }
 
     /// <summary>A new file is made under another name and put in place when it is whole: a start that is cut short leaves none.</summary>
     private static void Make(string path)
     {
         var made = path + ".new";
-        File.Delete(made);
-        File.Delete(made + "-journal");
+        foreach (var part in FileSwap.Parts)
+        {
+            File.Delete(made + part);
+        }
+
         Told(made, () =>
         {
             using (var connection = Connect(made, SqliteOpenMode.ReadWriteCreate))
@@ -161,11 +189,8 @@ internal static class WorkshopFile
         var folder = Beside(path, CopiesFolder);
         Directory.CreateDirectory(folder);
         var name = Path.GetFileNameWithoutExtension(path);
-        CopyTo(path, Free(number => Path.Combine(folder, $"{name}-{Stamp.Format(now)}{number}.db")));
-        foreach (var old in Directory.GetFiles(folder, $"{name}-*.db").OrderDescending(StringComparer.Ordinal).Skip(KeptCopies))
-        {
-            File.Delete(old);
-        }
+        CopyTo(path, KeptCopies.Next(folder, name, now));
+        KeptCopies.LetGo(folder, name);
     }
 
     private static void CopyTo(string path, string to)
@@ -251,7 +276,7 @@ internal static class WorkshopFile
 
     /// <summary>The first name of a kind that is not taken: the second of one second ends in _2.</summary>
     private static string Free(Func<string, string> name) =>
-        Enumerable.Range(1, int.MaxValue).Select(i => name(i == 1 ? "" : $"_{i}")).First(path => !File.Exists(path));
+        Enumerable.Range(1, int.MaxValue).Select(i => name(i == 1 ? "" : $"_{i}")).First(path => !FileSwap.Any(path));
 
     private static string Beside(string path, string name) => Path.Combine(Path.GetDirectoryName(path)!, name);
 }

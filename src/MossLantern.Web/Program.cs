@@ -16,6 +16,7 @@ using Serilog;
 var generatingDocument = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 
 var builder = WebApplication.CreateBuilder(args);
+builder.Configuration.AddCommandLine(args, StartOptions.Switches);
 builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Configuration).WriteTo.Console());
 builder.WebHost.ConfigureKestrel(kestrel =>
 {
@@ -50,7 +51,10 @@ builder.Services.AddSingleton<WorkshopTime>();
 builder.Services.AddSingleton<Workbench>();
 builder.Services.AddSingleton<DemoWorkshop>();
 builder.Services.AddHostedService<WarmUp>();
-builder.Services.AddSingleton(WorkshopFolder.From(builder.Configuration));
+builder.Services.AddSingleton(services => StartOptions.From(services.GetRequiredService<IConfiguration>()));
+builder.Services.AddSingleton(services => WorkshopFolder.From(services.GetRequiredService<StartOptions>()));
+builder.Services.AddSingleton(services => FolderLock.Take(
+    services.GetRequiredService<WorkshopFolder>().Path, services.GetRequiredService<IConfiguration>()["urls"] is { Length: > 0 } at ? $"serving {at}" : ""));
 
 var app = builder.Build();
 app.UseExceptionHandler();
@@ -77,25 +81,30 @@ if (!generatingDocument)
 {
     try
     {
+        // Before any file is touched: one program at a time works in a folder.
+        _ = app.Services.GetRequiredService<FolderLock>();
+        var asked = app.Services.GetRequiredService<StartOptions>();
         var folder = app.Services.GetRequiredService<WorkshopFolder>().Path;
         var now = app.Services.GetRequiredService<IClock>().GetCurrentInstant();
-        if (app.Configuration["restore"] is { Length: > 0 } copy)
+        if (asked.Restore is { } copy)
         {
-            var replaced = WorkshopDatabase.Restore(folder, Path.GetFullPath(copy), now);
+            var replaced = WorkshopDatabase.Restore(folder, copy, now);
             app.Logger.LogInformation("{Copy} was brought back{Kept}", copy, replaced is null ? "" : $"; what it replaces is kept as {replaced}");
         }
 
         // Opened before the first request, so that a file that cannot be used stops the start with a sentence.
-        if (app.Configuration.GetValue<bool>("fresh"))
+        if (asked.Fresh)
         {
             DemoWorkshop.SetAside(folder, now);
         }
 
         var database = app.Services.GetRequiredService<WorkshopDatabase>();
-        if (app.Configuration.GetValue<bool>("demo"))
+        if (asked.Demo)
         {
             app.Services.GetRequiredService<DemoWorkshop>().SeedWhenEmpty();
         }
+
+        app.Services.GetRequiredService<PieceStore>().Forget(now - Workbench.KeptAside);
 
         app.Logger.LogInformation("The workshop is kept in {Path}", database.Path);
     }

@@ -5,12 +5,12 @@ using OpenQA.Selenium;
 namespace MossLantern.Browser.Tests;
 
 /// <summary>What happens to the workshop's file while somebody is at work, with real files on a small disk of their own.</summary>
-public sealed class BadLuckTests
+public sealed class BadLuckTests(SharedWorkshop shared)
 {
     [Fact]
     public void A_file_that_another_program_holds_is_told_and_the_edit_is_kept_when_it_lets_go()
     {
-        using var workshop = new WorkshopProcess(demo: true);
+        using var workshop = shared.Own();
         using var page = Opened(workshop);
         using (var other = new SqliteConnection($"Data Source={Path.Combine(workshop.Folder, "workshop.db")};Pooling=False"))
         {
@@ -29,7 +29,7 @@ public sealed class BadLuckTests
     public void A_full_disk_is_told_and_the_edit_is_kept_when_there_is_room()
     {
         using var disk = new SmallDisk();
-        using var workshop = new WorkshopProcess(demo: true, disk.Folder);
+        using var workshop = shared.Own(disk.Folder);
         using var page = Opened(workshop);
         var filler = Path.Combine(disk.Folder, "filler");
         disk.Fill(filler);
@@ -44,7 +44,7 @@ public sealed class BadLuckTests
     public void A_disk_made_read_only_is_told_and_the_edit_is_kept_when_it_can_be_written()
     {
         using var disk = new SmallDisk();
-        using var workshop = new WorkshopProcess(demo: true, disk.Folder);
+        using var workshop = shared.Own(disk.Folder);
         using var page = Opened(workshop);
 
         // A disk is only made read-only while nothing on it is open for writing: the program is away meanwhile.

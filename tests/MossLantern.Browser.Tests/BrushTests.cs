@@ -3,12 +3,8 @@ using OpenQA.Selenium;
 namespace MossLantern.Browser.Tests;
 
 /// <summary>The page's brush and the program's paint the same list: their pictures must look the same.</summary>
-public sealed class BrushTests : IDisposable
+public sealed class BrushTests(SharedWorkshop shared) : WorkshopCase(shared)
 {
-    private readonly WorkshopProcess workshop = new(demo: true);
-
-    public void Dispose() => workshop.Dispose();
-
     [Theory]
     [InlineData("marsh-light", "", "", "painted to scale")]
     [InlineData("old-kiln", "Just poured", "wet=true", "just poured")]
@@ -19,7 +15,7 @@ public sealed class BrushTests : IDisposable
     public void Both_brushes_paint_the_same_picture(string piece, string look, string query, string told)
     {
         // Large, so that it matters little where between two pixels a line falls.
-        using var page = new Page(workshop.Address, 2000, 1500);
+        using var page = NewPage(2000, 1500);
         page.Open($"/pieces/{piece}/cure");
         page.WaitForPainting();
         if (look.Length > 0)

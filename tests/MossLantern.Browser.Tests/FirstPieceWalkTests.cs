@@ -4,14 +4,12 @@ using OpenQA.Selenium;
 namespace MossLantern.Browser.Tests;
 
 /// <summary>From a bare board to a logged layer, by the keyboard alone, over a restart of the program.</summary>
-public sealed class FirstPieceWalkTests : IDisposable
+public sealed class FirstPieceWalkTests(SharedWorkshop shared) : WorkshopCase(shared)
 {
-    private readonly WorkshopProcess workshop = new(demo: true);
-
     [Fact]
     public void A_first_panel_goes_from_bare_board_to_logged_layer_by_keyboard_and_survives_a_restart()
     {
-        workshop.SetZone("Europe/Dublin");
+        using var workshop = OwnWorkshop();
         using var page = new Page(workshop.Address);
         page.Open("/");
         page.WaitForText("Marsh Light");
@@ -131,8 +129,8 @@ public sealed class FirstPieceWalkTests : IDisposable
     [Fact]
     public void Bad_input_is_said_beside_the_field_and_nothing_is_lost()
     {
-        using var page = new Page(workshop.Address);
-        page.Open("/pieces/bogbean-round/map");
+        using var page = NewPage();
+        page.Open(Own("/pieces/bogbean-round/map"));
         page.WaitForPainting();
         page.Write("Depth", "200");
         page.WaitForText("Layer depth must be from 0.1 to 100 mm.");
@@ -145,8 +143,6 @@ public sealed class FirstPieceWalkTests : IDisposable
         Waiting.Until(() => !page.Text.Contains("must be from", StringComparison.Ordinal), "the refusal to go");
         Assert.Equal("three", page.Find("textbox", "Width of band 1").GetAttribute("value"));
     }
-
-    public void Dispose() => workshop.Dispose();
 
     private static void Station(Page page, string name, string shows)
     {

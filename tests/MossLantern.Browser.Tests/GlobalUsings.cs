@@ -1,4 +1,5 @@
 global using Xunit;
 
-// Two browsers, each with a server of its own, at a time: a browser waits more than it works, and the machine has two cores.
-[assembly: Xunit.v3.Parallelization(MaxThreads = 2)]
+// Three browsers at a time: a browser waits about as much as it works, and the machine has two cores. Cases share nothing but the
+// workshop, of which each changes only its own copies, so those of one class run side by side too.
+[assembly: Xunit.v3.Parallelization(Mode = Xunit.Sdk.ParallelMode.All, MaxThreads = 3)]

@@ -3,16 +3,12 @@ using OpenQA.Selenium;
 namespace MossLantern.Browser.Tests;
 
 /// <summary>The ground: kinds of piece, how it stands, what to prepare, and the second look over it.</summary>
-public sealed class GroundTests : IDisposable
+public sealed class GroundTests(SharedWorkshop shared) : WorkshopCase(shared)
 {
-    private readonly WorkshopProcess workshop = new(demo: true);
-
-    public void Dispose() => workshop.Dispose();
-
     [Fact]
     public void A_slice_is_made_from_the_first_path_pulled_by_its_rim_and_opened()
     {
-        using var page = new Page(workshop.Address);
+        using var page = NewPage();
         page.PutOnTheBench("Fern Slab", () =>
         {
             page.Choose("Kind of piece", "a freeform slice");
@@ -50,12 +46,12 @@ public sealed class GroundTests : IDisposable
     [Fact]
     public void The_second_look_speaks_where_it_is_and_is_answered_by_a_press_or_let_be()
     {
-        using var page = new Page(workshop.Address);
-        page.Open("/pieces/marsh-light/ground?layer=layer-1");
+        using var page = NewPage();
+        page.Open(Own("/pieces/marsh-light/ground?layer=layer-1"));
         page.WaitForText("How it stands");
         Assert.DoesNotContain("Second look", page.Text, StringComparison.Ordinal);
 
-        page.Open("/pieces/bogbean-round/ground");
+        page.Open(Own("/pieces/bogbean-round/ground"));
         page.WaitForText("Level not known.");
         page.WaitForPainting();
         page.Write("Tilt across, the right side higher", "0.2");
@@ -82,7 +78,7 @@ public sealed class GroundTests : IDisposable
         page.Write("Because", "The shelf was trued last week.");
         page.WaitForText("Level not known let be: The shelf was trued last week.");
         page.WaitUntilKept();
-        page.Open("/pieces/bogbean-round/ground");
+        page.Open(Own("/pieces/bogbean-round/ground"));
         page.WaitForText("let be: The shelf was trued last week.");
         Assert.DoesNotContain(page.All("link"), l => (l.GetAttribute("textContent") ?? "").Contains("level not known", StringComparison.Ordinal));
     }
@@ -90,8 +86,8 @@ public sealed class GroundTests : IDisposable
     [Fact]
     public void What_is_prepared_is_ticked_and_dries_before_resin_comes()
     {
-        using var page = new Page(workshop.Address);
-        page.Open("/pieces/bracken-slice/ground");
+        using var page = NewPage();
+        page.Open(Own("/pieces/bracken-slice/ground"));
         page.WaitForText("Before resin comes");
         page.WaitForPainting();
         page.TabTo("checkbox", "Paint the ground, 2 coats");
@@ -117,7 +113,7 @@ public sealed class GroundTests : IDisposable
             return file;
         }
 
-        using var page = new Page(workshop.Address);
+        using var page = NewPage();
         page.PutOnTheBench("Fen Sign", () =>
         {
             page.Choose("Kind of piece", "a rimmed frame");

@@ -4,16 +4,12 @@ using OpenQA.Selenium;
 namespace MossLantern.Browser.Tests;
 
 /// <summary>Pairs, older work, castings with inserts, the mould library and the level: each made as a person makes it.</summary>
-public sealed class KindsTests : IDisposable
+public sealed class KindsTests(SharedWorkshop shared) : WorkshopCase(shared)
 {
-    private readonly WorkshopProcess workshop = new(demo: true);
-
-    public void Dispose() => workshop.Dispose();
-
     [Fact]
     public void A_pair_is_made_from_the_first_path_its_map_mirrored_or_running_on()
     {
-        using var page = new Page(workshop.Address);
+        using var page = NewPage();
         page.PutOnTheBench("Reed Pair", () =>
         {
             page.Choose("Number of panels", "as a pair");
@@ -48,17 +44,18 @@ public sealed class KindsTests : IDisposable
     [Fact]
     public void A_finished_piece_is_poured_over_again_grows_a_rim_and_keeps_its_story()
     {
-        using var page = new Page(workshop.Address);
-        page.Open("/pieces/old-kiln/map");
+        using var page = NewPage();
+        Copy("old-kiln", "Fen Kiln");
+        page.Open(Own("/pieces/old-kiln/map"));
         page.WaitForText("over Kiln Door");
         page.WaitForPainting();
         page.TabTo("button", "Pour over it again");
         page.Press(Keys.Enter);
-        page.WaitForText("Old Kiln and its story");
+        page.WaitForText("Fen Kiln and its story");
         page.WaitForPainting();
 
         // Everything that was poured before lies in the cut, the deepest lowest.
-        Assert.Equal("Beneath: Old Kiln", page.Find("list", "Beneath: ").GetAttribute("aria-label"));
+        Assert.Equal("Beneath: Fen Kiln", page.Find("list", "Beneath: ").GetAttribute("aria-label"));
         Assert.True(page.Text.IndexOf("Left-overs", StringComparison.Ordinal) < page.Text.IndexOf("Kiln door", StringComparison.Ordinal));
         page.Write("Width of a new rim", "30");
         page.TabTo("button", "grow it all round");
@@ -71,12 +68,12 @@ public sealed class KindsTests : IDisposable
         // 480 × 360 at 2 mm, and the new rim 6 mm more.
         page.Open("/");
         page.WaitForPainting();
-        Assert.Contains("Old Kiln, again", page.Text, StringComparison.Ordinal);
-        Assert.DoesNotContain("Old Kiln\n", page.Text, StringComparison.Ordinal);
-        page.TabTo("link", "Old Kiln, again");
+        Assert.Contains("Fen Kiln, again", page.Text, StringComparison.Ordinal);
+        Assert.DoesNotContain("Fen Kiln\n", page.Text, StringComparison.Ordinal);
+        page.TabTo("link", "Fen Kiln, again");
         page.Press(Keys.Enter);
-        page.WaitForText("Old Kiln and its story");
-        page.TabTo("link", "Old Kiln and its story");
+        page.WaitForText("Fen Kiln and its story");
+        page.TabTo("link", "Fen Kiln and its story");
         page.Press(Keys.Enter);
         page.WaitForText("lies beneath");
         Assert.StartsWith("Improvised over the sanded panel", page.Find("textbox", "Note").GetAttribute("value"), StringComparison.Ordinal);
@@ -85,7 +82,7 @@ public sealed class KindsTests : IDisposable
     [Fact]
     public void A_casting_comes_from_the_library_and_the_hollow_of_an_insert_is_filled_by_its_own_clock()
     {
-        using var page = new Page(workshop.Address);
+        using var page = NewPage();
         page.PutOnTheBench("Bog Tray", () =>
         {
             page.Choose("Kind of piece", "cast in a mould");
@@ -127,7 +124,7 @@ public sealed class KindsTests : IDisposable
     [Fact]
     public void A_mould_is_taken_down_changed_and_its_log_kept()
     {
-        using var page = new Page(workshop.Address);
+        using var page = NewPage();
         page.Open("/cupboard");
         page.WaitForText("Marsh round");
         page.TabTo("button", "Marsh round");
@@ -161,7 +158,7 @@ public sealed class KindsTests : IDisposable
         page.Write("Left in the pot", "5");
         page.WaitForText("5 ml left");
         Assert.Empty(page.AxeFindings());
-        page.Open("/pieces/sundew-pair/ground");
+        page.Open(Own("/pieces/sundew-pair/ground"));
         page.WaitForText("Peat black has");
         page.WaitForPainting();
         page.Choose("Pot of paint", "Reed cream");
@@ -177,9 +174,9 @@ public sealed class KindsTests : IDisposable
     [Fact]
     public async Task The_level_is_read_live_and_what_it_cannot_tell_is_said()
     {
-        using var page = new Page(workshop.Address);
-        using var client = new HttpClient { BaseAddress = workshop.Address };
-        page.Open("/pieces/bogbean-round/ground");
+        using var page = NewPage();
+        using var client = new HttpClient { BaseAddress = Workshop.Address };
+        page.Open(Own("/pieces/bogbean-round/ground"));
         page.WaitForText("How it stands");
         page.TabTo("button", "Lay the level on it");
         page.Press(Keys.Enter);

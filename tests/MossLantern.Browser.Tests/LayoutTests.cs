@@ -5,12 +5,8 @@ using static MossLantern.Browser.Tests.MapPage;
 namespace MossLantern.Browser.Tests;
 
 /// <summary>Every way of laying out, chosen and changed by hand and by keyboard.</summary>
-public sealed class LayoutTests : IDisposable
+public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
 {
-    private readonly WorkshopProcess workshop = new(demo: true);
-
-    public void Dispose() => workshop.Dispose();
-
     [Fact]
     public void A_sequence_is_kept_by_name_laid_in_another_piece_and_taken_out_of_the_cupboard()
     {
@@ -22,7 +18,7 @@ public sealed class LayoutTests : IDisposable
         page.WaitForText("Reed mint stands in the cupboard.");
 
         // In another mould, fitted to it; every cup that it takes comes with it, and those that nothing names any more go.
-        page.Open("/pieces/marigold-dozen/map");
+        page.Open(Own("/pieces/marigold-dozen/map"));
         page.WaitForPainting();
         var areas = page.Driver.FindElements(By.CssSelector(".bands > li")).Count;
         page.TabTo("button", "Lay it fitted to 98 mm: Peat tea");
@@ -193,14 +189,14 @@ public sealed class LayoutTests : IDisposable
         Waiting.Until(() => Value(page, "Middle of the puddle") < before - 5, "the puddle to follow its ring");
         page.WaitUntilKept();
 
-        page.Open("/pieces/heron-tray/map");
+        page.Open(Own("/pieces/heron-tray/map"));
         page.WaitForPainting();
         Dragged(page, "Direction of the streaks", -20, 60);
-        page.Open("/pieces/water-mint/map");
+        page.Open(Own("/pieces/water-mint/map"));
         page.WaitForPainting();
         Dragged(page, "Middle of the petals", 24, -10);
 
-        page.Open("/pieces/bogbean-round/map");
+        page.Open(Own("/pieces/bogbean-round/map"));
         page.WaitForPainting();
         page.Choose("Laid out as", "fields in threes");
         page.WaitForText("of each");
@@ -248,9 +244,9 @@ public sealed class LayoutTests : IDisposable
         Fine(page);
     }
 
-    private Page Opened(string path)
+    private new Page Opened(string path)
     {
-        var page = MapPage.Opened(workshop, path);
+        var page = base.Opened(path);
         page.WaitForText("Laid out as");
         return page;
     }

@@ -6,15 +6,9 @@ using static MossLantern.Browser.Tests.MapPage;
 namespace MossLantern.Browser.Tests;
 
 /// <summary>The map is edited by hand and by keyboard, and everything follows.</summary>
-public sealed class MapEditTests : IDisposable
+public sealed class MapEditTests(SharedWorkshop shared) : WorkshopCase(shared)
 {
     private const string Fields = "/pieces/marsh-light/map?layer=layer-1";
-    private readonly WorkshopProcess workshop = new(demo: true);
-
-    public void Dispose() => workshop.Dispose();
-
-    private Page Opened(string path) => MapPage.Opened(workshop, path);
-
     [Fact]
     public void The_heart_is_dragged_by_the_mouse_and_map_cups_and_core_sample_follow()
     {
@@ -49,6 +43,7 @@ public sealed class MapEditTests : IDisposable
     public async Task The_page_measures_how_quickly_the_map_follows_and_saves_nothing()
     {
         // Beside the demo: a sign of twelve letters and twenty-four small cavities, each with rings of its own.
+        using var workshop = OwnWorkshop();
         using var client = workshop.Client;
         foreach (var (name, svg) in new[] { ("Sign", ManyParts.Sign()), ("Cavities", ManyParts.Cavities()) })
         {
@@ -71,8 +66,8 @@ public sealed class MapEditTests : IDisposable
     [Fact]
     public void Neighbours_that_read_as_one_are_pinned_where_they_touch_and_parted_by_a_press()
     {
-        using var page = new Page(workshop.Address);
-        page.Open("/pieces/bogbean-round/map");
+        using var page = NewPage();
+        page.Open(Own("/pieces/bogbean-round/map"));
         page.WaitForText("Twins. spring water and petal");
         page.WaitForPainting();
         var bands = page.Driver.FindElements(By.CssSelector(".bands > li")).Count;
@@ -135,13 +130,16 @@ public sealed class MapEditTests : IDisposable
     [Fact]
     public void Bands_are_split_repeated_moved_recupped_and_taken_out_and_every_step_is_undone()
     {
-        using var page = Opened(Fields);
+        using var workshop = OwnWorkshop();
+        using var page = MapPage.Opened(workshop, Fields);
         var first = BandNames(page);
         page.Click("button", "umber");
         page.Click("button", "Split band 3");
         Waiting.Until(() => BandNames(page).Count == first.Count + 1, "two bands in place of one");
+        page.WaitUntilKept();
         page.Click("button", "Repeat band 3");
         Waiting.Until(() => BandNames(page).Count == first.Count + 2, "the band once more");
+        page.WaitUntilKept();
         page.Click("button", "Move band 3 inward");
         Waiting.Until(() => BandNames(page)[2].StartsWith("umber", StringComparison.Ordinal), "the band nearer the heart");
         page.WaitUntilKept();
@@ -241,7 +239,7 @@ public sealed class MapEditTests : IDisposable
         Waiting.Until(() => Value(page, "Turn of heart") == -17, "the heart to be turned by 1 degree");
         page.WaitUntilKept();
 
-        page.Open("/pieces/marsh-light/cups?layer=layer-1");
+        page.Open(Own("/pieces/marsh-light/cups?layer=layer-1"));
         page.WaitForPainting();
         var mix = Mix(page);
         page.Click("button", "Mix for amber");

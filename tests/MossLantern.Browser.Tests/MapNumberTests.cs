@@ -6,15 +6,9 @@ using static MossLantern.Browser.Tests.MapPage;
 namespace MossLantern.Browser.Tests;
 
 /// <summary>What the map, its cups and its numbers show of each other, near and far and in two windows.</summary>
-public sealed class MapNumberTests : IDisposable
+public sealed class MapNumberTests(SharedWorkshop shared) : WorkshopCase(shared)
 {
     private const string Fields = "/pieces/marsh-light/map?layer=layer-1";
-    private readonly WorkshopProcess workshop = new(demo: true);
-
-    public void Dispose() => workshop.Dispose();
-
-    private Page Opened(string path) => MapPage.Opened(workshop, path);
-
     [Fact]
     public void Two_fingers_zoom_the_view_and_edit_nothing()
     {
@@ -102,7 +96,7 @@ public sealed class MapNumberTests : IDisposable
 
         page.Click("button", "mm · ml");
         page.WaitForText("23.6 × 15.7 in");
-        page.Open("/pieces/marsh-light/ground?layer=layer-1");
+        page.Open(Own("/pieces/marsh-light/ground?layer=layer-1"));
         page.WaitForPainting();
         page.Write("Width", "1 ft 8 in");
         Waiting.Until(() => page.Find("textbox", "Width").GetAttribute("value") == "20", "20 in");
@@ -127,7 +121,7 @@ public sealed class MapNumberTests : IDisposable
             """);
         page.WaitUntilKept();
         Waiting.Until(() => Glass(page, "umber").GetAttribute("innerHTML")!.Contains("#7a3b6e", StringComparison.Ordinal), "the cup to be filled with it");
-        page.Open(Fields);
+        page.Open(Own(Fields));
         page.WaitForPainting();
         Assert.Equal("#7a3b6e", page.Script<string>("return document.querySelector('input[aria-label=\"Colour of umber\"]').value"));
     }
@@ -181,7 +175,8 @@ public sealed class MapNumberTests : IDisposable
     [Fact]
     public void While_the_program_is_gone_an_edit_stays_on_the_page_and_is_kept_when_it_is_back()
     {
-        using var page = Opened(Fields);
+        using var workshop = OwnWorkshop();
+        using var page = MapPage.Opened(workshop, Fields);
         workshop.Kill();
         page.Write("Depth", "4.5");
         page.WaitForText("The workshop is not answering.");

@@ -1,34 +1,29 @@
 using System.Diagnostics;
 using System.Globalization;
+using System.Text.Json.Nodes;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
-using OpenQA.Selenium.Interactions;
 
 namespace MossLantern.Browser.Tests;
 
 /// <summary>A page in a real browser without a monitor, worked as a person works it: by roles and labels.</summary>
 internal sealed class Page : IDisposable
 {
-    private readonly ChromeDriver driver;
-    private readonly string profile = Directory.CreateTempSubdirectory("moss-lantern-profile-").FullName;
+    private readonly Browser browser = Browser.Take();
+    private readonly string window;
+    private readonly string session;
     private readonly Uri address;
 
     public Page(Uri address, int width = 1280, int height = 800)
     {
         this.address = address;
-        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-        options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--lang=en-US",
-            "--disable-background-networking", "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage",
-            $"--user-data-dir={profile}");
-        options.SetLoggingPreference(LogType.Browser, LogLevel.All);
-        driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
+        (window, session) = browser.Open();
         Resize(width, height);
     }
 
-    public IWebDriver Driver => driver;
+    private ChromeDriver driver => browser.Driver;
 
-    private static readonly string Modifiers = Keys.Control + Keys.Shift + Keys.Alt;
+    public IWebDriver Driver => driver;
 
     public WebElement Focused => (WebElement)driver.SwitchTo().ActiveElement();
 
@@ -40,7 +35,7 @@ internal sealed class Page : IDisposable
         ["mobile"] = false,
     });
 
-    public void Cdp(string command, Dictionary<string, object?> arguments) => driver.ExecuteCdpCommand(command, arguments);
+    public void Cdp(string command, JsonObject arguments) => browser.Tools.Send(command, arguments, session);
 
     public void Open(string path) => driver.Navigate().GoToUrl(new Uri(address, path));
 
@@ -130,12 +125,12 @@ internal sealed class Page : IDisposable
 
         Touch("touchEnd", null);
 
-        void Touch(string type, double? distance) => driver.ExecuteCdpCommand("Input.dispatchTouchEvent", new()
+        void Touch(string type, double? distance) => Cdp("Input.dispatchTouchEvent", new()
         {
             ["type"] = type,
-            ["touchPoints"] = distance is not { } d
-                ? Array.Empty<object>()
-                : new[] { -d / 2, d / 2 }.Select((x, id) => (object)new Dictionary<string, object> { ["x"] = middle.X + x, ["y"] = middle.Y, ["id"] = id }).ToArray(),
+            ["touchPoints"] = new JsonArray(distance is not { } d
+                ? []
+                : [.. new[] { -d / 2, d / 2 }.Select((x, id) => new JsonObject { ["x"] = middle.X + x, ["y"] = middle.Y, ["id"] = id })]),
         });
     }
 
@@ -149,55 +144,110 @@ internal sealed class Page : IDisposable
     /// <summary>Presses keys where the focus is; one that begins with a modifier is pressed with it held.</summary>
     public void Press(params string[] keys)
     {
-        var actions = new Actions(driver);
-        foreach (var key in keys)
+        var pressed = 0;
+        foreach (var stroke in keys.SelectMany(KeyStrokes.Of))
         {
-            var held = key.TakeWhile(c => Modifiers.Contains(c)).Select(c => c.ToString()).ToList();
-            held.ForEach(modifier => actions.KeyDown(modifier));
-            actions.SendKeys(key[held.Count..]);
-            held.ForEach(modifier => actions.KeyUp(modifier));
+            pressed = browser.Tools.Begin("Input.dispatchKeyEvent", stroke, session);
         }
 
-        actions.Perform();
+        if (pressed > 0)
+        {
+            browser.Tools.Wait(pressed);
+        }
     }
+
+    /// <summary>Steps that are pressed before it is looked at what they came to: the page need not be drawn for each.</summary>
+    private const int StepsAtOnce = 8;
+
+    /// <summary>Steps that are looked at one by one: what is near is often in a bubble that closes when it is left.</summary>
+    private const int FirstSteps = 10;
 
     /// <summary>Presses Tab, or Shift with it, until the focus is on an element of a role and a name, as a screen reader tells them.</summary>
     public void TabTo(string role, string name, bool back = false)
     {
+        var (on, home) = back ? (Keys.Shift + Keys.Tab, Keys.Tab) : (Keys.Tab, Keys.Shift + Keys.Tab);
+        var wanted = Plain(name);
         var seen = new List<string>();
-        for (var i = 0; i < 160; i++)
+        if (Walked(on, FirstSteps, role, name, seen))
         {
-            Press(back ? Keys.Shift + Keys.Tab : Keys.Tab);
+            return;
+        }
 
-            // Most of what Tab passes is told apart in the page; only what may be it is asked how a screen reader tells it.
-            var passed = Script<string>(
-                """
-                const e = document.activeElement;
-                const texts = [e.getAttribute('aria-label'), e.labels?.[0]?.textContent, e.textContent, e.title, e.alt, e.querySelector?.('img')?.alt];
-                return texts.filter(Boolean).join(' ').replace(/\s+/g, ' ').trim();
-                """);
-            seen.Add(passed.Length > 60 ? passed[..60] : passed);
-            if (!passed.Contains(name[..Math.Min(name.Length, 6)], StringComparison.Ordinal))
+        for (var steps = 0; steps < 200; steps += StepsAtOnce)
+        {
+            // Everything that the steps come to is noted in the page; one that may be meant is stepped back to, and asked for its role and name.
+            Evaluate(Passing);
+            Press([.. Enumerable.Repeat(on, StepsAtOnce)]);
+            var passed = ((JsonArray)JsonNode.Parse(Evaluate("JSON.stringify(window.passed)"))!).Select(p => (string)p!).ToList();
+            seen.AddRange(passed.Select(p => p.Length > 60 ? p[..60] : p));
+            for (var i = 0; i < passed.Count; i++)
             {
-                continue;
-            }
+                if (!Plain(passed[i]).Contains(wanted, StringComparison.Ordinal))
+                {
+                    continue;
+                }
 
-            try
-            {
-                var focused = Focused;
-                if (focused.ComputedAccessibleRole == role && focused.ComputedAccessibleLabel.StartsWith(name, StringComparison.Ordinal))
+                Press([.. Enumerable.Repeat(home, passed.Count - 1 - i)]);
+                if (Stands(role, name) || Walked(on, StepsAtOnce, role, name, seen))
                 {
                     return;
                 }
             }
-            catch (StaleElementReferenceException)
-            {
-                // What had the focus has just been replaced, by a new page or a new answer: go on from there.
-            }
+        }
+
+        if (Walked(on, 160, role, name, seen))
+        {
+            return;
         }
 
         Assert.Fail($"Tab never came to {role} '{name}'. It came to:\n{string.Join('\n', seen.Distinct())}");
+
+        static string Plain(string text) => text.Replace(" ", "", StringComparison.Ordinal);
     }
+
+    /// <summary>Notes what the focus comes to from now on.</summary>
+    private const string Passing =
+        $$"""
+        window.passed = [];
+        if (!window.passing) {
+          window.passing = {{TextsOf}};
+          document.addEventListener('focusin', e => window.passed.push(window.passing(e.target)), true);
+        }
+        """;
+
+    /// <summary>Steps one by one, looking at each.</summary>
+    private bool Walked(string on, int steps, string role, string name, List<string> seen)
+    {
+        for (var i = 0; i < steps; i++)
+        {
+            Press(on);
+            var passed = Evaluate($"({TextsOf})(document.activeElement)");
+            seen.Add(passed.Length > 60 ? passed[..60] : passed);
+            if (passed.Contains(name[..Math.Min(name.Length, 6)], StringComparison.Ordinal) && Stands(role, name))
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private bool Stands(string role, string name)
+    {
+        try
+        {
+            var focused = Focused;
+            return focused.ComputedAccessibleRole == role && focused.ComputedAccessibleLabel.StartsWith(name, StringComparison.Ordinal);
+        }
+        catch (WebDriverException)
+        {
+            // What had the focus has just been replaced, by a new page or a new answer.
+            return false;
+        }
+    }
+
+    private string Evaluate(string script) =>
+        (string?)browser.Tools.Send("Runtime.evaluate", new() { ["expression"] = script }, session)["result"]?["value"]?.ToString() ?? "";
 
     /// <summary>Writes over what a field holds, by the keyboard, and leaves the field's value taken.</summary>
     public void Write(string label, string text, string role = "textbox")
@@ -234,11 +284,18 @@ internal sealed class Page : IDisposable
 
     public void Click(string role, string name) => Find(role, name).Click();
 
+    /// <summary>Everything in the page that may name an element, in one line.</summary>
+    private const string TextsOf =
+        """
+        e => [e.getAttribute('aria-label'), (e.getAttribute('aria-labelledby') ?? '').split(' ').map(i => document.getElementById(i)?.textContent).join(' '),
+          e.labels?.[0]?.textContent, e.textContent, e.title, e.alt, e.querySelector?.('img')?.alt].filter(Boolean).join(' ').replace(/\s+/g, ' ').trim()
+        """;
+
     /// <summary>The one element of a role whose name begins so.</summary>
     public IWebElement Find(string role, string name)
     {
         IWebElement? found = null;
-        Waiting.Until(() => (found = All(role).FirstOrDefault(e => Named(e, name))) is not null, $"{role} '{name}'");
+        Waiting.Until(() => (found = MayBe(role, name).FirstOrDefault(e => Named(e, name))) is not null, $"{role} '{name}'");
         return found!;
 
         static bool Named(IWebElement element, string name)
@@ -254,7 +311,14 @@ internal sealed class Page : IDisposable
         }
     }
 
-    public IReadOnlyCollection<IWebElement> All(string role) => driver.FindElements(By.CssSelector(role switch
+    /// <summary>The elements of a role that may have a name: only they are asked how a screen reader tells them.</summary>
+    private IEnumerable<IWebElement> MayBe(string role, string name) => (driver.ExecuteScript(
+        $"const texts = {TextsOf}; return [...document.querySelectorAll(arguments[0])].filter(e => texts(e).includes(arguments[1]))",
+        Selector(role), name[..Math.Min(name.Length, 6)].Trim()) as IEnumerable<IWebElement>) ?? [];
+
+    public IReadOnlyCollection<IWebElement> All(string role) => driver.FindElements(By.CssSelector(Selector(role)));
+
+    private static string Selector(string role) => role switch
     {
         "button" => "button, [role=button]",
         "link" => "a[href]",
@@ -262,7 +326,7 @@ internal sealed class Page : IDisposable
         "combobox" => "select",
         "list" => "ol, ul",
         _ => $"[role={role}]",
-    }));
+    };
 
     /// <summary>A picture of the page.</summary>
     public void Picture(string path)
@@ -272,18 +336,24 @@ internal sealed class Page : IDisposable
     }
 
     /// <summary>What axe finds wrong, one line each.</summary>
-    public IReadOnlyList<string> AxeFindings()
+    /// <param name="only">One rule; all of them where none is named.</param>
+    public IReadOnlyList<string> AxeFindings(string? only = null)
     {
         var axe = File.ReadAllText(Path.Combine(WorkshopProcess.Root, "web", "node_modules", "axe-core", "axe.min.js"));
-        driver.ExecuteScript(axe);
+        if (Script<bool>("return !window.axe"))
+        {
+            driver.ExecuteScript(axe);
+        }
+
         driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
         var found = driver.ExecuteAsyncScript(
             """
             const done = arguments[arguments.length - 1];
-            axe.run(document, { resultTypes: ['violations'] }).then(
+            axe.run(document, { resultTypes: ['violations'], ...(arguments[0] ? { runOnly: [arguments[0]] } : {}) }).then(
               r => done(r.violations.flatMap(v => v.nodes.map(n => `${v.id}: ${n.target.join(' ')} ${n.failureSummary.replace(/\s+/g, ' ')}`))),
               e => done([`axe failed: ${e}`]));
-            """);
+            """,
+            only ?? "");
         return [.. ((IReadOnlyCollection<object>)found!).Select(f => Convert.ToString(f, CultureInfo.InvariantCulture)!)];
     }
 
@@ -293,14 +363,7 @@ internal sealed class Page : IDisposable
 
     public void Dispose()
     {
-        driver.Dispose();
-        try
-        {
-            Directory.Delete(profile, recursive: true);
-        }
-        catch (IOException)
-        {
-            // The browser may still be writing its profile while it ends; the system clears its temporary folder.
-        }
+        browser.Close(window, session, address);
+        browser.GiveBack();
     }
 }

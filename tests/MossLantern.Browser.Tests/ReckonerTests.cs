@@ -3,16 +3,12 @@ using OpenQA.Selenium;
 namespace MossLantern.Browser.Tests;
 
 /// <summary>Quick sums at the bench, by the keyboard.</summary>
-public sealed class ReckonerTests : IDisposable
+public sealed class ReckonerTests(SharedWorkshop shared) : WorkshopCase(shared)
 {
-    private readonly WorkshopProcess workshop = new(demo: true);
-
-    public void Dispose() => workshop.Dispose();
-
     [Fact]
     public void A_sum_is_worked_out_explained_copied_and_remembered()
     {
-        using var page = new Page(workshop.Address);
+        using var page = NewPage();
         page.Open("/reckoner");
         Waiting.Until(() => Result(page, "Hardener").Contains("75.0 ml", StringComparison.Ordinal), "the first sum");
         page.Write("Volume", "10 oz");
@@ -44,7 +40,7 @@ public sealed class ReckonerTests : IDisposable
     [Fact]
     public void What_is_wrong_is_said_beside_it_and_the_last_good_sum_stays()
     {
-        using var page = new Page(workshop.Address);
+        using var page = NewPage();
         page.Open("/reckoner/puddle");
         Waiting.Until(() => Result(page, "Radius 3").Contains("138.2 mm", StringComparison.Ordinal), "the radii");
 
@@ -72,7 +68,7 @@ public sealed class ReckonerTests : IDisposable
     [Fact]
     public void Every_sum_works_out_as_it_starts()
     {
-        using var page = new Page(workshop.Address);
+        using var page = NewPage();
         page.Open("/reckoner");
         page.WaitForText("How much of each part?");
         var addresses = page.Script<IReadOnlyCollection<object>>("return [...document.querySelectorAll('.reckoner nav a')].map(a => a.getAttribute('href'))");

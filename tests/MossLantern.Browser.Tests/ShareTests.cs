@@ -3,17 +3,13 @@ using OpenQA.Selenium;
 namespace MossLantern.Browser.Tests;
 
 /// <summary>Versions by name, compared; a copy in another colourway; paper and files; a piece back from a file.</summary>
-public sealed class ShareTests : IDisposable
+public sealed class ShareTests(SharedWorkshop shared) : WorkshopCase(shared)
 {
-    private readonly WorkshopProcess workshop = new(demo: true);
-
-    public void Dispose() => workshop.Dispose();
-
     [Fact]
     public async Task A_version_is_named_compared_and_taken_up_and_a_copy_stands_on_the_shelf()
     {
-        using var page = new Page(workshop.Address);
-        page.Open("/pieces/water-mint/map");
+        using var page = NewPage();
+        page.Open(Own("/pieces/water-mint/map"));
         page.WaitForText("Laid out as");
         page.WaitForPainting();
         page.TabTo("link", "Versions, colourways, paper");
@@ -23,12 +19,12 @@ public sealed class ShareTests : IDisposable
         page.WaitForText("the one it shows");
         Assert.Empty(page.AxeFindings());
 
-        page.Open("/pieces/water-mint/map");
+        page.Open(Own("/pieces/water-mint/map"));
         page.WaitForText("Strokes of the tool");
         page.WaitForPainting();
         page.Write("Strokes of the tool", "5");
         page.WaitUntilKept();
-        page.Open("/pieces/water-mint/share");
+        page.Open(Own("/pieces/water-mint/share"));
         page.WaitForText("Take up again");
         Waiting.Until(
             () => page.Script<bool>("return [...document.querySelectorAll('.compared img')].length === 2 && [...document.querySelectorAll('.compared img')].every(i => i.complete && i.naturalWidth > 0)"),
@@ -41,9 +37,9 @@ public sealed class ShareTests : IDisposable
         Assert.Empty(page.AxeFindings());
         page.TabTo("button", "Take up again: Nine petals");
         page.Press(Keys.Enter);
-        using var client = workshop.Client;
+        using var client = Workshop.Client;
         Waiting.Until(
-            () => client.GetStringAsync("api/pieces/water-mint/piece.json").GetAwaiter().GetResult().Contains("\"petals\":9", StringComparison.Ordinal), "nine petals again");
+            () => client.GetStringAsync($"api/pieces/{Copy("water-mint")}/piece.json").GetAwaiter().GetResult().Contains("\"petals\":9", StringComparison.Ordinal), "nine petals again");
 
         page.Script<bool>(
             """
@@ -65,13 +61,13 @@ public sealed class ShareTests : IDisposable
     [Fact]
     public async Task A_piece_goes_out_as_a_file_and_comes_in_again_and_a_bad_one_is_refused_beside_the_field()
     {
-        using var client = workshop.Client;
+        using var client = Workshop.Client;
         var folder = Directory.CreateTempSubdirectory("moss-lantern-file-").FullName;
         var good = Path.Combine(folder, "piece.json");
         var bad = Path.Combine(folder, "bad.json");
         await File.WriteAllTextAsync(good, (await client.GetStringAsync("api/pieces/rain-ring/piece.json")).Replace("Rain Ring", "Rain From A File", StringComparison.Ordinal));
         await File.WriteAllTextAsync(bad, "{ \"format\": \"something else\" }");
-        using var page = new Page(workshop.Address);
+        using var page = NewPage();
         page.Open("/new");
         page.WaitForText("Or bring a piece from a file");
         var input = page.Driver.FindElement(By.Id("from-file"));
@@ -83,7 +79,7 @@ public sealed class ShareTests : IDisposable
         page.WaitForText("one puddle of many colours");
         Directory.Delete(folder, recursive: true);
 
-        page.Open("/pieces/rain-ring/share");
+        page.Open(Own("/pieces/rain-ring/share"));
         page.WaitForText("Template as PDF");
         page.Choose("on", "Letter");
         Waiting.Until(

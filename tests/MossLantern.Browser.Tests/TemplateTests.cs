@@ -5,19 +5,18 @@ using MossLantern.Pictures;
 namespace MossLantern.Browser.Tests;
 
 /// <summary>The full-size template, rendered as a printer would and measured with a ruler of pixels.</summary>
-public sealed class TemplateTests : IDisposable
+public sealed class TemplateTests(SharedWorkshop shared) : WorkshopCase(shared)
 {
     /// <summary>Ten pixels to a millimetre.</summary>
     private const int Dpi = 254;
 
     private const double PerMm = 10;
 
-    private readonly WorkshopProcess workshop = new(demo: true);
     private readonly string folder = Directory.CreateTempSubdirectory("moss-lantern-template-").FullName;
 
-    public void Dispose()
+    public override void Dispose()
     {
-        workshop.Dispose();
+        base.Dispose();
         Directory.Delete(folder, recursive: true);
     }
 
@@ -64,7 +63,7 @@ public sealed class TemplateTests : IDisposable
 
     private async Task<List<Sheet>> Rendered(string path)
     {
-        using var client = workshop.Client;
+        using var client = Workshop.Client;
         var pdf = Path.Combine(folder, "template.pdf");
         await File.WriteAllBytesAsync(pdf, await client.GetByteArrayAsync(path));
         using var run = Process.Start(new ProcessStartInfo("pdftoppm", ["-gray", "-r", Dpi.ToString(CultureInfo.InvariantCulture), pdf, Path.Combine(folder, "sheet")]))!;

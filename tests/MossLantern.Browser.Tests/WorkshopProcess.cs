@@ -13,10 +13,13 @@ internal sealed class WorkshopProcess : IDisposable
     private readonly int port = FreePort();
     private Process? process;
 
-    public WorkshopProcess(bool demo, string? folder = null)
+    /// <param name="demo">Whether it is the demo.</param>
+    /// <param name="folder">Its data folder; null for a new one.</param>
+    /// <param name="ends">Whether the folder goes when it ends; null where it is its own.</param>
+    public WorkshopProcess(bool demo, string? folder = null, bool? ends = null)
     {
         this.demo = demo;
-        own = folder is null;
+        own = ends ?? folder is null;
         Folder = folder ?? Directory.CreateTempSubdirectory("moss-lantern-").FullName;
         Start();
     }
@@ -73,7 +76,7 @@ internal sealed class WorkshopProcess : IDisposable
         foreach (var argument in (string[])
             [
                 Path.Combine(folder, "bin", "Release", "net10.0", "MossLantern.Web.dll"),
-                "--urls", Address.ToString(), "--data", Folder, "--demo", demo ? "true" : "false",
+                "--urls", Address.ToString(), "--data", Folder, "--demo", demo ? "true" : "false", "--warm-up", "false",
             ])
         {
             start.ArgumentList.Add(argument);
@@ -141,7 +144,7 @@ internal static class Waiting
         {
             Assert.True(clock.Elapsed < limit, $"Waited {limit.TotalSeconds:0} s for {what}.");
             Thread.Yield();
-            Thread.Sleep(15);
+            Thread.Sleep(40);
         }
     }
 }

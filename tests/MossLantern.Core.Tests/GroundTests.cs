@@ -145,6 +145,7 @@ public class GroundTests
         Assert.All(finding.Remedies, r => Assert.Equal(r.Mm is not null, r.Label.Contains("{0}", StringComparison.Ordinal)));
     }
 
+    [Trait("Pace", "long")]
     [Fact]
     public void Remedies_of_a_bow_clear_it_whatever_the_board() =>
         (from material in Gen.OneOf(Gen.Const(BaseMaterial.BirchPly), Gen.Const(BaseMaterial.Mdf), Gen.Const(BaseMaterial.Acrylic), Gen.Const(BaseMaterial.Pine))

@@ -36,6 +36,7 @@ public class KeptBetweenDragsTests
 
     public static TheoryData<string> Ways => [.. Drags.Keys];
 
+    [Trait("Pace", "long")]
     [Theory]
     [MemberData(nameof(Ways))]
     public void A_mapper_that_has_followed_a_drag_lays_out_what_a_fresh_one_does(string way) =>

@@ -73,6 +73,7 @@ public class KindsTests
             Assert.Equal(piece.Ground.Set!.Count * piece.Ground.Outline.AreaMm2, panels.AreaMm2, 1e-6);
         });
 
+    [Trait("Pace", "long")]
     [Fact]
     public void Every_set_is_divided_without_rest_and_its_cups_are_for_all_panels() =>
         AnySet.Sample(
@@ -179,6 +180,7 @@ public class KindsTests
         Assert.Equal(-0.5, mould.Room.Value, 1e-9);
     }
 
+    [Trait("Pace", "long")]
     [Fact]
     public void Inserts_and_body_together_are_what_the_mould_holds() =>
         AnyNested.Sample(

@@ -41,6 +41,7 @@ public class LayoutCheckTests
         }
     }
 
+    [Trait("Pace", "long")]
     [Fact]
     public void Every_remedy_over_fields_clears_what_it_answers() =>
         (from colours in Gen.Int[0, 9].Array[4, 6]
@@ -53,6 +54,7 @@ public class LayoutCheckTests
             },
             iter: 25);
 
+    [Trait("Pace", "long")]
     [Fact]
     public void Every_remedy_over_puddles_clears_what_it_answers() =>
         (from colours in Gen.Int[0, 9].Array[2, 6]

@@ -53,6 +53,7 @@ public class LayoutTests
             _ => new FloodLayout("clear"),
         };
 
+    [Trait("Pace", "long")]
     [Fact]
     public void Regions_of_every_layout_sum_to_the_outline_and_its_edge() =>
         (from outline in Samples.AnyOutline
@@ -76,6 +77,7 @@ public class LayoutTests
     }
 
     /// <summary>The seed is of four colours that no single change can part.</summary>
+    [Trait("Pace", "long")]
     [Theory]
     [InlineData(null, 150)]
     [InlineData("cURbWNKIpSY1", 1)]
@@ -172,6 +174,7 @@ public class LayoutTests
         Assert.Equal("a", map.RegionAt(250 + 1.5 * radius, 200));
     }
 
+    [Trait("Pace", "long")]
     [Fact]
     public void A_puddle_is_drawn_while_dragged_as_what_it_covers() =>
         (from outline in Samples.AnyOutline

@@ -31,6 +31,7 @@ public class MapTests
         return scale with { GridMm = scale.GridMm * 6 };
     }
 
+    [Trait("Pace", "long")]
     [Fact]
     public void Regions_of_ten_thousand_stacks_partition_the_outline_and_its_edge() =>
         AnyMap.Sample(
@@ -45,6 +46,7 @@ public class MapTests
             },
             iter: 10_000);
 
+    [Trait("Pace", "long")]
     [Fact]
     public void Bands_of_three_hundred_stacks_nest_and_never_cross() =>
         AnyMap.Sample(
@@ -191,6 +193,7 @@ public class MapTests
         Assert.Equal(100, cut.Single(s => s.RegionId == "b2").ToMm, 8.0);
     }
 
+    [Trait("Pace", "long")]
     [Fact]
     public void A_heart_carried_over_the_edge_changes_the_map_little_by_little()
     {

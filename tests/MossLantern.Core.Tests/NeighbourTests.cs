@@ -52,6 +52,7 @@ public class NeighbourTests
         Assert.False(Pigment.IsMud(Colour.Of("#b0402c"), 4, Colour.Of("#f7f3ea"), 4));
     }
 
+    [Trait("Pace", "long")]
     [Fact]
     public void Every_remedy_of_a_pair_clears_it_makes_no_new_one_and_leaves_a_good_piece() =>
         AnyStack.Sample(

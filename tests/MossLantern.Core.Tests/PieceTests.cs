@@ -114,8 +114,8 @@ public class PieceTests
 
     public static TheoryData<string, string, Func<Piece, Piece>> Refused => new()
     {
-        { "Name", "from 1 to 80 characters", p => p with { Name = "  " } },
-        { "Name", "from 1 to 80 characters", p => p with { Name = new('x', 81) } },
+        { "Name", "from 1 to 120 characters", p => p with { Name = "  " } },
+        { "Name", "from 1 to 120 characters", p => p with { Name = new('x', 121) } },
         { "Ground.outline.widthMm", "Width must be from 20 to 3000 mm.", p => OnGround(p, g => g with { Outline = new RectangleOutline(19.9, 400) }) },
         { "Ground.outline.heightMm", "Height must be from 20 to 3000 mm.", p => OnGround(p, g => g with { Outline = new RectangleOutline(600, 3001) }) },
         { "Ground.outline.diameterMm", "Diameter must be from 20 to 3000 mm.", p => OnGround(p, g => g with { Outline = new RoundOutline(double.NaN) }) },

@@ -169,6 +169,84 @@ public sealed class StoreTests : IDisposable
             runs.Save(new("r1", "nowhere", "layer-1", 0, Workshop.Now, null, null, "", []), 0, Workshop.Now));
 
     [Fact]
+    public void A_run_is_never_written_over_that_of_another_piece()
+    {
+        pieces.Add("p1", Workshop.Piece(), Workshop.Now);
+        pieces.Add("p2", Workshop.Piece(), Workshop.Now);
+        runs.Save(new("r1", "p1", "layer-1", 0, Workshop.Now, null, null, "first", []), 0, Workshop.Now);
+        Assert.Throws<TakenIdException>(() => runs.Save(new("r1", "p2", "layer-1", 0, Workshop.Now, null, null, "second", []), 1, Workshop.Now));
+        Assert.Equal(("p1", "first"), (Assert.Single(runs.Of(null)).PieceId, runs.Of(null)[0].Note));
+    }
+
+    [Fact]
+    public void A_run_keeps_the_revision_that_was_poured()
+    {
+        var kept = pieces.Add("p1", Workshop.Piece(), Workshop.Now);
+        runs.Save(new("r1", "p1", "layer-1", 0, Workshop.Now, null, null, "", [], kept.Revision), 0, Workshop.Now);
+        pieces.Save("p1", 1, Workshop.Piece("Changed since"), Workshop.Now);
+        Assert.Equal("Fen Tray", pieces.At("p1", Assert.Single(runs.Of("p1")).Revision!.Value)!.Name);
+    }
+
+    [Fact]
+    public void A_piece_taken_off_the_shelf_comes_back_whole_until_it_is_forgotten_with_all_its_rows()
+    {
+        pieces.Add("p1", Workshop.Piece(), Workshop.Now);
+        pieces.Name("p1", 1, "As drawn", Workshop.Now);
+        runs.Save(new("r1", "p1", "layer-1", 0, Workshop.Now, null, null, "", [new("b", "clear", 10, 9)], 1), 0, Workshop.Now);
+        pieces.Add("p2", Workshop.Piece("Stays"), Workshop.Now);
+        Assert.True(pieces.TakeOff("p1", Workshop.Now));
+        Assert.False(pieces.TakeOff("p1", Workshop.Now));
+        Assert.Equal(["Stays"], pieces.All().Select(p => p.Piece.Name));
+        Assert.Null(pieces.Find("p1"));
+        Assert.Null(pieces.Save("p1", 1, Workshop.Piece(), Workshop.Now));
+        Assert.Equal("Fen Tray", Assert.Single(pieces.Aside()).Name);
+        Assert.Equal(0, pieces.Forget(Workshop.Now));
+        Assert.True(pieces.PutBack("p1"));
+        Assert.False(pieces.PutBack("p1"));
+        Assert.Equal("As drawn", Assert.Single(pieces.Named("p1")).Name);
+        Assert.Single(runs.Of("p1"));
+
+        pieces.TakeOff("p1", Workshop.Now);
+        Assert.Equal(1, pieces.Forget(Workshop.Now + Duration.FromSeconds(1)));
+        Assert.False(pieces.PutBack("p1"));
+        using var connection = database.Connect();
+        foreach (var table in (string[])["piece", "piece_revision", "run", "run_pour", "piece_version"])
+        {
+            Assert.Equal(table.StartsWith("piece", StringComparison.Ordinal) && table != "piece_version" ? 1 : 0, connection.ExecuteScalar<long>($"select count(*) from {table}"));
+        }
+    }
+
+    [Fact]
+    public void A_piece_that_cannot_be_read_hides_no_other()
+    {
+        pieces.Add("p1", Workshop.Piece(), Workshop.Now);
+        pieces.Add("p2", Workshop.Piece("Sound"), Workshop.Now);
+        using (var connection = database.Connect())
+        {
+            connection.Execute("update piece_revision set document = '{}' where piece_id = 'p1'");
+        }
+
+        Assert.Equal(["Sound"], pieces.All(out var unreadable).Select(p => p.Piece.Name));
+        Assert.Equal(("p1", "Fen Tray", 300.0), (unreadable[0].Id, unreadable[0].Name, unreadable[0].WidthMm));
+    }
+
+    [Fact]
+    public void What_is_done_together_is_kept_as_one_or_not_at_all()
+    {
+        Assert.Throws<InvalidOperationException>(() => database.Together(() =>
+        {
+            pieces.Add("p1", Workshop.Piece(), Workshop.Now);
+            Assert.Single(pieces.All());
+            new SettingStore(database).Set("half", "done");
+            throw new InvalidOperationException();
+        }));
+        Assert.Empty(pieces.All());
+        Assert.Null(new SettingStore(database).Find("half"));
+        database.Together(() => pieces.Add("p1", Workshop.Piece(), Workshop.Now));
+        Assert.Single(new PieceStore(workshop.Open()).All());
+    }
+
+    [Fact]
     public void A_setting_is_found_after_it_was_set_and_set_again()
     {
         var settings = new SettingStore(database);

@@ -87,7 +87,7 @@ public sealed class WorkshopFileTests : IDisposable
     }
 
     [Fact]
-    public void Every_start_keeps_a_copy_and_ten_are_kept()
+    public void Every_start_keeps_a_copy()
     {
         new PieceStore(workshop.Open()).Add("p1", Workshop.Piece(), Workshop.Now);
         Assert.Empty(Copies());
@@ -96,9 +96,10 @@ public sealed class WorkshopFileTests : IDisposable
             WorkshopDatabase.Open(workshop.Folder, Workshop.Now + NodaTime.Duration.FromDays(day));
         }
 
-        Assert.Equal(10, Copies().Length);
-        Assert.EndsWith("workshop-2026-05-13T093000.db", Copies()[^1], StringComparison.Ordinal);
-        Assert.EndsWith("workshop-2026-05-04T093000.db", Copies()[0], StringComparison.Ordinal);
+        // One of each day for two weeks.
+        Assert.Equal(12, Copies().Length);
+        Assert.EndsWith("workshop-000012-2026-05-13T093000.db", Copies()[^1], StringComparison.Ordinal);
+        Assert.EndsWith("workshop-000001-2026-05-02T093000.db", Copies()[0], StringComparison.Ordinal);
     }
 
     [Fact]
@@ -107,7 +108,7 @@ public sealed class WorkshopFileTests : IDisposable
         workshop.Open();
         workshop.Open();
         workshop.Open();
-        Assert.Equal(["workshop-2026-05-01T093000.db", "workshop-2026-05-01T093000_2.db"], Copies().Select(Path.GetFileName));
+        Assert.Equal(["workshop-000001-2026-05-01T093000.db", "workshop-000002-2026-05-01T093000.db"], Copies().Select(Path.GetFileName));
     }
 
     [Fact]
@@ -243,14 +244,14 @@ public sealed class WorkshopFileTests : IDisposable
     public void A_file_moved_aside_can_be_opened_again()
     {
         new PieceStore(workshop.Open()).Add("p1", Workshop.Piece(), Workshop.Now);
-        WorkshopDatabase.MoveAside(workshop.Folder, "before-fresh");
+        var moved = WorkshopDatabase.MoveAside(workshop.Folder, "before-fresh", Workshop.Now)!;
         Assert.Empty(new PieceStore(workshop.Open()).All());
         var aside = Directory.CreateDirectory(Path.Combine(workshop.Folder, "aside")).FullName;
         foreach (var part in (string[])["", "-wal"])
         {
-            if (File.Exists(workshop.File + ".before-fresh" + part))
+            if (File.Exists(moved + part))
             {
-                File.Copy(workshop.File + ".before-fresh" + part, Path.Combine(aside, WorkshopDatabase.FileName + part));
+                File.Copy(moved + part, Path.Combine(aside, WorkshopDatabase.FileName + part));
             }
         }
 

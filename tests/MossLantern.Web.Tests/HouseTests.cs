@@ -161,12 +161,21 @@ public sealed class HouseTests : IDisposable
         }
 
         await host.AddPiece("Later");
-        using var again = new TestHost(folder: Directory.CreateDirectory(Path.Combine(host.Folder, "again")).FullName, restore: copy);
-        Assert.Equal(["Then"], (await again.List("/api/pieces")).Select(p => (string)p!["name"]!));
-        await again.AddPiece("Later still");
-        using var third = new TestHost(folder: again.Folder, restore: copy);
+        var folder = Directory.CreateDirectory(Path.Combine(host.Folder, "again")).FullName;
+        using (var again = new TestHost(folder: folder, restore: copy, keep: true))
+        {
+            Assert.Equal(["Then"], (await again.List("/api/pieces")).Select(p => (string)p!["name"]!));
+            await again.AddPiece("Later still");
+
+            // A second program ends before it touches a file, and says which one is in.
+            var refused = Assert.ThrowsAny<Exception>(() => new TestHost(folder: folder, restore: copy, keep: true));
+            Assert.DoesNotContain(Directory.GetFiles(folder), f => f.Contains("replaced", StringComparison.Ordinal));
+            Assert.Equal(2, (await again.List("/api/pieces")).Count);
+        }
+
+        using var third = new TestHost(folder: folder, restore: copy);
         Assert.Equal(["Then"], (await third.List("/api/pieces")).Select(p => (string)p!["name"]!));
-        Assert.Single(Directory.GetFiles(again.Folder, "workshop.db.replaced-*"), f => !f.EndsWith("-wal", StringComparison.Ordinal) && !f.EndsWith("-shm", StringComparison.Ordinal));
+        Assert.Single(Directory.GetFiles(folder, "workshop.db.replaced-*"), f => !f.EndsWith("-wal", StringComparison.Ordinal) && !f.EndsWith("-shm", StringComparison.Ordinal));
     }
 
     /// <summary>Makes a file read-only until it is given back. Root writes whatever the permissions say, so for root it is mounted so.</summary>

@@ -231,8 +231,8 @@ public sealed class PieceApiTests : IDisposable
     [Fact]
     public async Task A_name_that_does_not_fit_a_label_is_refused()
     {
-        var answer = await host.Client.PostAsJsonAsync("/api/pieces", new { name = new string('x', 81), ground = Ground() });
-        Assert.Contains("from 1 to 80 characters", Sentence(await Problem(answer, HttpStatusCode.BadRequest), "name"), StringComparison.Ordinal);
+        var answer = await host.Client.PostAsJsonAsync("/api/pieces", new { name = new string('x', 121), ground = Ground() });
+        Assert.Contains("from 1 to 120 characters", Sentence(await Problem(answer, HttpStatusCode.BadRequest), "name"), StringComparison.Ordinal);
     }
 
     [Theory]

@@ -16,19 +16,31 @@ namespace MossLantern.Web.Tests;
 public sealed class TestHost : IDisposable
 {
     private readonly WebApplicationFactory<Program> factory;
+    private readonly bool keep;
 
-    public TestHost(bool demo = false, string? folder = null, string? restore = null)
+    /// <param name="demo">Whether it is the demo.</param>
+    /// <param name="folder">Its data folder; null for a new one.</param>
+    /// <param name="restore">A copy to be brought back.</param>
+    /// <param name="keep">Whether the folder stays when it ends.</param>
+    /// <param name="services">What is to be other than in the program.</param>
+    public TestHost(bool demo = false, string? folder = null, string? restore = null, bool keep = false, Action<IServiceCollection>? services = null)
     {
+        this.keep = keep;
         Folder = folder ?? Directory.CreateTempSubdirectory("moss-lantern-").FullName;
         factory = new WebApplicationFactory<Program>().WithWebHostBuilder(builder =>
         {
-            builder.UseSetting("data", Folder);
-            builder.UseSetting("demo", demo ? "true" : "false");
-            builder.UseSetting("restore", restore);
+            builder.UseSetting("MossLantern:Data", Folder);
+            builder.UseSetting("MossLantern:WarmUp", "false");
+            builder.UseSetting("MossLantern:Demo", demo ? "true" : "false");
+            builder.UseSetting("MossLantern:Restore", restore);
             builder.UseSetting("Serilog:MinimumLevel:Default", "Fatal");
             builder.UseSetting("Serilog:MinimumLevel:Override:Microsoft", "Fatal");
             builder.UseSetting("Serilog:MinimumLevel:Override:Microsoft.Hosting.Lifetime", "Fatal");
-            builder.ConfigureTestServices(services => services.AddSingleton<IClock>(Clock));
+            builder.ConfigureTestServices(own =>
+            {
+                own.AddSingleton<IClock>(Clock);
+                services?.Invoke(own);
+            });
         });
         Client = factory.CreateClient();
     }
@@ -93,7 +105,7 @@ public sealed class TestHost : IDisposable
     {
         factory.Dispose();
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        if (Directory.Exists(Folder))
+        if (!keep && Directory.Exists(Folder))
         {
             Directory.Delete(Folder, recursive: true);
         }

@@ -55,7 +55,7 @@ public sealed class VersionApiTests : IDisposable
     public async Task What_cannot_be_named_taken_or_copied_is_refused_in_words()
     {
         var id = (string)(await host.AddPiece())["id"]!;
-        Assert.Contains("from 1 to 80", Sentence(await Problem(await Name(id, 1, " "), HttpStatusCode.BadRequest), "name"), StringComparison.Ordinal);
+        Assert.Contains("from 1 to 120", Sentence(await Problem(await Name(id, 1, " "), HttpStatusCode.BadRequest), "name"), StringComparison.Ordinal);
         await Problem(await Name(id, 7, "Too late"), HttpStatusCode.Conflict);
         await Problem(await Name("none", 1, "Nowhere"), HttpStatusCode.NotFound);
         await Problem(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/versions/99/take", new { basedOn = 1 }), HttpStatusCode.NotFound);

@@ -515,6 +515,12 @@ internal static class FieldColours
     public static int[] Mend(int[] colours, ImmutableArray<Spot> centres, HashSet<(int, int)> touch, int count)
     {
         var mended = colours.ToArray();
+        if (count < 2)
+        {
+            // One colour lies beside itself wherever fields touch, and there is no other to take.
+            return mended;
+        }
+
         var size = Size(centres);
         for (var round = 0; round < 4 * mended.Length; round++)
         {

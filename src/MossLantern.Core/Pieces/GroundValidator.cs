@@ -59,6 +59,8 @@ public sealed class GroundValidator : AbstractValidator<Ground>
         RuleFor(g => g.Old).Must((g, _) => Beneath(g) <= OldWork.Deepest).WithMessage($"Up to {OldWork.Deepest} older works lie beneath each other.");
         RuleFor(g => g.Old).Must((g, old) => LiesIn(old!, g.Whole)).WithMessage("The older work must lie inside the new outline.")
             .When(g => g.Old is not null && Accepted.OutlineMm.Contains(g.Outline.BoxWidthMm) && Accepted.OutlineMm.Contains(g.Outline.BoxHeightMm));
+        RuleForEach(g => g.Done!.Value).ChildRules(d => d.RuleFor(x => x.At).Dated("When it was done"))
+            .OverridePropertyName("done").When(g => g.Done is not null);
         RuleFor(g => g.Done).Must(d => Unique(d!.Value.Select(x => x.Id))).WithMessage("Each preparation is noted once.").When(g => g.Done is not null);
         RuleFor(g => g.SideHeightMm).In(Accepted.SideMm);
         RuleFor(g => g.Colour).IsColour("Ground colour");

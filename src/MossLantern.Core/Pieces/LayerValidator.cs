@@ -57,8 +57,8 @@ internal sealed class LayerValidator : AbstractValidator<Layer>
         RuleFor(l => l.Plan.RoomC).In(Accepted.RoomC);
         RuleFor(l => l.Plan.End).Must((l, end) => end is null || l.Plan.Start is null || end >= l.Plan.Start)
             .WithMessage("The last pour cannot be before the first.");
-        RuleFor(l => l.Plan.Start).Must(s => s is null || s.Value.Year is >= 2000 and < 2200).WithMessage("The start must be in the years 2000 to 2199.");
-        RuleFor(l => l.Plan.End).Must(s => s is null || s.Value.Year is >= 2000 and < 2200).WithMessage("The end must be in the years 2000 to 2199.");
+        RuleFor(l => l.Plan.Start).Dated("The start");
+        RuleFor(l => l.Plan.End).Dated("The end");
     }
 }
 

@@ -237,7 +237,7 @@ public sealed record Layer(
 
     /// <summary>The regions that an order of pours can name.</summary>
     [JsonIgnore]
-    internal IEnumerable<string> RegionIds =>
+    public IEnumerable<string> RegionIds =>
     [
         .. UsesBands ? Bands.Select(b => b.Id) : [],
         .. Layout?.RegionIds ?? [BandMap.HeartBedId],

@@ -15,7 +15,7 @@ public sealed class PieceValidator : AbstractValidator<Piece>
     public const int MostLayers = 20;
 
     /// <summary>Most characters of a name.</summary>
-    public const int LongestName = 80;
+    public const int LongestName = 120;
 
     /// <summary>Most supports.</summary>
     public const int MostSupports = 60;

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using FluentValidation;
 using MossLantern.Core.Map;
 using MossLantern.Core.Units;
+using NodaTime;
 
 namespace MossLantern.Core.Pieces;
 
@@ -20,6 +21,10 @@ internal static class RuleExtensions
     public static IRuleBuilderOptions<T, string> Named<T>(this IRuleBuilder<T, string> rule, string what) =>
         rule.Must(n => !string.IsNullOrWhiteSpace(n) && n.Length <= PieceValidator.LongestName)
             .WithMessage($"{what} must have from 1 to {PieceValidator.LongestName} characters.");
+
+    /// <summary>A local time within the years that the program knows.</summary>
+    public static IRuleBuilderOptions<T, LocalDateTime?> Dated<T>(this IRuleBuilder<T, LocalDateTime?> rule, string what) =>
+        rule.Must(t => t is null || Accepted.Years.Contains(t.Value.Year)).WithMessage(Accepted.DateSentence(what));
 
     /// <summary>Bands of which exactly one fills the rest.</summary>
     public static void AreBands<T>(this IRuleBuilderInitial<T, ImmutableArray<Band>> rule) =>

@@ -30,6 +30,12 @@ public static class Accepted
     /// <summary>Outline width, height or diameter, mm.</summary>
     public static AcceptedRange OutlineMm { get; } = new("Outline size", 20, 3000, "mm");
 
+    /// <summary>The year of anything that is planned or happened. Sums with it stay within what a calendar can tell.</summary>
+    public static AcceptedRange Years { get; } = new("The year", 1970, 2200, "");
+
+    /// <summary>The sentence for a date outside the years.</summary>
+    public static string DateSentence(string what) => $"{what} must be in the years {Years.From:0} to {Years.To:0}.";
+
     /// <summary>Height of a base's side, mm. Zero is a base whose side takes no resin.</summary>
     public static AcceptedRange SideMm { get; } = new("Side height", 0, 300, "mm");
 

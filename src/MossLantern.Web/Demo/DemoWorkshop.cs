@@ -12,16 +12,30 @@ namespace MossLantern.Web.Demo;
 
 /// <summary>The demo: a small studio by a marsh. Its times are offsets from the moment it is seeded.</summary>
 public sealed class DemoWorkshop(
-    PieceStore pieces, RunStore runs, MouldStore moulds, PotStore pots, SequenceStore sequences, SettingStore settings, PriceList prices, PiecePlanner planner, WorkshopTime time)
+    WorkshopDatabase database, PieceStore pieces, RunStore runs, MouldStore moulds, PotStore pots, SequenceStore sequences, SettingStore settings, PriceList prices, PiecePlanner planner, WorkshopTime time)
 {
-    /// <summary>Seeds a workshop that holds nothing yet.</summary>
+    /// <summary>Seeds a workshop that holds nothing yet: with everything, or, where it is cut short, with nothing.</summary>
     public void SeedWhenEmpty()
     {
-        if (pieces.All().Length > 0)
+        if (pieces.IsEmpty)
         {
-            return;
-        }
+            database.Together(() =>
+            {
+                // What an earlier program left of a seeding that was cut short goes first; a cupboard of one's own is never touched.
+                if (settings.Find(SettingStore.Demo) is not null)
+                {
+                    moulds.Clear();
+                    pots.Clear();
+                    sequences.Clear();
+                }
 
+                Seed();
+            });
+        }
+    }
+
+    private void Seed()
+    {
         var now = time.Now;
         var today = now.InZone(time.Zone).LocalDateTime;
         settings.Set(SettingStore.Demo, "seeded");
@@ -59,6 +73,7 @@ public sealed class DemoWorkshop(
     public static void SetAside(string folder, Instant now)
     {
         var path = Path.Combine(folder, WorkshopDatabase.FileName);
+        WorkshopDatabase.FinishSwap(folder);
         if (!File.Exists(path))
         {
             return;
@@ -69,7 +84,7 @@ public sealed class DemoWorkshop(
             throw new WorkshopFileException($"{path} is a workshop of your own, not the demo; it was left as it is.");
         }
 
-        WorkshopDatabase.MoveAside(folder, "before-fresh");
+        WorkshopDatabase.MoveAside(folder, "before-fresh", now);
     }
 
     private void Log(string id, Piece piece, int layerIndex, Instant start, int minutes, double roomC, string note, double[] differences)

@@ -76,9 +76,9 @@ internal static class MouldEndpoints
             errors.Add(new("what", $"Say what happened, in 1 to {LibraryMouldValidator.LongestNote} characters."));
         }
 
-        if (request.At.Year is < 2000 or >= 2200 || time.Zone.AtLeniently(request.At).ToInstant() > time.Now + Duration.FromMinutes(1))
+        if (!Core.Units.Accepted.Years.Contains(request.At.Year) || time.Zone.AtLeniently(request.At).ToInstant() > time.Now + Duration.FromMinutes(1))
         {
-            errors.Add(new("at", "What happened lies in the past, from the year 2000 on."));
+            errors.Add(new("at", "What happened lies in the past, from the year 1970 on."));
         }
 
         if (request.Castings < 0 || request.Castings > Core.Units.Accepted.Owned.To)

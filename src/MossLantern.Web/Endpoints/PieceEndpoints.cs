@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Microsoft.AspNetCore.Http.HttpResults;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
@@ -61,18 +62,16 @@ internal static class PieceEndpoints
         api.MapGet("", (Workbench workbench) => workbench.Shelf());
         api.MapPost("", Created<PieceView> (NewPiece request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
         {
-            var piece = workbench.Checked(FirstPiece.Of(request.Name.Trim(), request.Ground));
-            var stored = pieces.Add(Guid.NewGuid().ToString("n"), piece, time.Now);
-            return TypedResults.Created($"/api/pieces/{stored.Id}", workbench.View(stored));
+            var planned = workbench.Planned(FirstPiece.Of(request.Name.Trim(), request.Ground));
+            return Added(planned, workbench, pieces, time);
         });
         api.MapGet("/{id}", Results<Ok<PieceView>, ProblemHttpResult> (string id, Workbench workbench, PieceStore pieces) =>
             pieces.Find(id) is { } stored ? TypedResults.Ok(workbench.View(stored)) : NoPiece());
         api.MapPut("/{id}", Results<Ok<PieceView>, ProblemHttpResult> (
             string id, SavePiece request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
         {
-            var piece = workbench.Checked(request.Piece);
-            return pieces.Save(id, request.BasedOn, piece, time.Now) is { } stored
-                ? TypedResults.Ok(workbench.View(stored))
+            return workbench.Planned(id, request.BasedOn, request.Piece) is { } planned && pieces.Save(id, request.BasedOn, planned.Piece, time.Now) is { } stored
+                ? TypedResults.Ok(workbench.View(stored, planned.Plan))
                 : NoPiece();
         });
         api.MapPost("/{id}/step", Results<Ok<PieceView>, ProblemHttpResult> (
@@ -80,6 +79,13 @@ internal static class PieceEndpoints
             pieces.Walk(id, request.BasedOn, request.Step, time.Now) is { } stored
                 ? TypedResults.Ok(workbench.View(stored))
                 : NoPiece());
+        api.MapDelete("/{id}", Results<Ok<ImmutableArray<AsideView>>, ProblemHttpResult> (
+            string id, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
+            pieces.TakeOff(id, time.Now) ? TypedResults.Ok(workbench.Aside()) : NoPiece());
+        app.MapGet("/api/aside", (Workbench workbench) => workbench.Aside());
+        app.MapPost("/api/aside/{id}/put-back", Results<Ok<ImmutableArray<AsideView>>, ProblemHttpResult> (string id, Workbench workbench, PieceStore pieces) =>
+            pieces.PutBack(id) ? TypedResults.Ok(workbench.Aside()) : TypedResults.Problem(
+                title: "Not kept aside", detail: "No piece with this id is kept aside; its time may be over.", statusCode: StatusCodes.Status404NotFound));
         api.MapPost("/{id}/rework", Results<Created<PieceView>, ProblemHttpResult> (
             string id, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
         {
@@ -95,8 +101,7 @@ internal static class PieceEndpoints
                     statusCode: StatusCodes.Status409Conflict);
             }
 
-            var stored = pieces.Add(Guid.NewGuid().ToString("n"), workbench.Checked(Rework.Over(old.Piece, id)), time.Now);
-            return TypedResults.Created($"/api/pieces/{stored.Id}", workbench.View(stored));
+            return Added(workbench.Planned(Rework.Over(old.Piece, id)), workbench, pieces, time);
         });
         api.MapPost("/{id}/preview", Results<Ok<PreviewView>, ProblemHttpResult> (string id, PreviewPiece request, Workbench workbench) =>
         {
@@ -112,9 +117,9 @@ internal static class PieceEndpoints
                     title: "Not so any more", detail: "That finding is not there any more, or it has no such remedy.",
                     statusCode: StatusCodes.Status409Conflict));
         api.MapGet("/{id}/painting", Results<Ok<Painting>, ProblemHttpResult> (
-            string id, string? layer, [AsParameters] LookQuery query, Workbench workbench, PieceStore pieces) =>
+            string id, string? layer, int? revision, [AsParameters] LookQuery query, Workbench workbench, PieceStore pieces) =>
         {
-            if (pieces.Find(id) is not { Piece: var piece })
+            if (At(pieces, id, revision) is not { } piece)
             {
                 return NoPiece();
             }
@@ -131,7 +136,7 @@ internal static class PieceEndpoints
                 return ProblemHandler.Invalid(new() { ["width"] = [$"The picture's width must be from {LeastPixels} to {MostPixels} pixels."] });
             }
 
-            if ((revision is { } number ? pieces.At(id, number) : pieces.Find(id)?.Piece) is not { } piece)
+            if (At(pieces, id, revision) is not { } piece)
             {
                 return NoPiece();
             }
@@ -151,6 +156,13 @@ internal static class PieceEndpoints
         });
     }
 
+    /// <summary>Keeps a new piece that has been worked out, and answers it.</summary>
+    public static Created<PieceView> Added(PlannedPiece planned, Workbench workbench, PieceStore pieces, WorkshopTime time)
+    {
+        var stored = pieces.Add(Guid.NewGuid().ToString("n"), planned.Piece, time.Now);
+        return TypedResults.Created($"/api/pieces/{stored.Id}", workbench.View(stored, planned.Plan));
+    }
+
     private const int DefaultPixels = 2400;
     private const int LeastPixels = 16;
     private const int MostPixels = 6000;
@@ -165,6 +177,9 @@ internal static class PieceEndpoints
     /// <summary>The look that is asked for, or why a piece cannot be looked at in that way.</summary>
     private static ProblemHttpResult? Looked(LookQuery query, Piece piece, out Look? look) =>
         (look = query.Read(out var wrong)) is null ? ProblemHandler.Invalid(wrong) : Refused(look, piece);
+
+    /// <summary>A piece as it is, or as it was at a revision.</summary>
+    private static Piece? At(PieceStore pieces, string id, int? revision) => revision is { } number ? pieces.At(id, number) : pieces.Find(id)?.Piece;
 
     /// <summary>A layer of the piece; anything else paints all.</summary>
     private static string? Layer(Piece piece, string? id) => piece.Layers.Any(l => l.Id == id) ? id : null;

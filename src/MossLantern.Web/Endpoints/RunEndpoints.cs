@@ -37,24 +37,42 @@ internal static class RunEndpoints
             var zone = time.Zone;
             var kept = runs.Of(id);
             var key = runId.ToString("n");
+            var before = kept.FirstOrDefault(r => r.Id == key);
+
+            // A region that the piece had when it was poured is known, although the piece has changed since.
+            var poured = before?.Revision is { } revision ? pieces.At(id, revision) : null;
             Check(request, stored.Piece, zone, time.Now);
             var layer = stored.Piece.Layers.Single(l => l.Id == request.LayerId);
             var steps = workbench.Plan(stored.Piece, kept).Layers.Single(l => l.LayerId == layer.Id).Steps;
 
+            Known(request, [.. steps.Select(s => s.RegionId), .. before?.Pours.Select(p => p.RegionId) ?? [],
+                .. (poured?.Layers ?? []).Where(l => l.Id == layer.Id).SelectMany(l => l.RegionIds)]);
+
             // What was planned when it was first logged stays what was planned.
-            var before = kept.FirstOrDefault(r => r.Id == key)?.Pours.ToDictionary(p => p.RegionId) ?? [];
-            var poured = request.Pours.ToDictionary(p => p.RegionId, p => p.PouredMl);
-            var pours = steps.Select(s => before.GetValueOrDefault(s.RegionId)
+            var planned = before?.Pours.ToDictionary(p => p.RegionId) ?? [];
+            var amounts = request.Pours.ToDictionary(p => p.RegionId, p => p.PouredMl);
+            var pours = steps.Select(s => planned.GetValueOrDefault(s.RegionId)
                     ?? new RunPour(s.RegionId, layer.Cups.Single(c => c.Id == s.CupId).Name, s.PourMl.Value, null))
-                .Concat(before.Values.Where(p => steps.All(s => s.RegionId != p.RegionId)))
-                .Select(p => p with { PouredMl = poured.GetValueOrDefault(p.RegionId) });
+                .Concat(planned.Values.Where(p => steps.All(s => s.RegionId != p.RegionId)))
+                .Select(p => p with { PouredMl = amounts.GetValueOrDefault(p.RegionId) });
             runs.Save(
                 new(key, id, layer.Id, 0, zone.AtLeniently(request.Start).ToInstant(),
                     request.End is { } end ? zone.AtLeniently(end).ToInstant() : null,
-                    request.RoomC, request.Note.Trim(), [.. pours]),
+                    request.RoomC, request.Note.Trim(), [.. pours], before is null ? stored.Revision : before.Revision),
                 request.BasedOn, time.Now);
             return TypedResults.Ok(workbench.View(stored));
         });
+
+    /// <summary>Refuses amounts of regions that the layer does not have and had not when it was poured.</summary>
+    private static void Known(SaveRun request, HashSet<string> known)
+    {
+        var unknown = request.Pours.Select((p, i) => (p.RegionId, i)).Where(p => !known.Contains(p.RegionId)).ToList();
+        if (unknown.Count > 0)
+        {
+            throw new ValidationException(unknown.Select(p => new ValidationFailure(
+                string.Create(CultureInfo.InvariantCulture, $"pours[{p.i}].regionId"), "The layer has no such region, and had none when it was poured.")));
+        }
+    }
 
     private static void Check(SaveRun request, Piece piece, DateTimeZone zone, Instant now)
     {
@@ -68,7 +86,13 @@ internal static class RunEndpoints
         }
 
         Refuse(piece.Layers.All(l => l.Id != request.LayerId), "layerId", "The piece has no such layer.");
-        Refuse(request.Start.Year is < 2000 or >= 2200, "start", "The start must be in the years 2000 to 2199.");
+        Refuse(!Ranges.Years.Contains(request.Start.Year), "start", Ranges.DateSentence("The start"));
+        Refuse(request.End is { } last && !Ranges.Years.Contains(last.Year), "end", Ranges.DateSentence("The end"));
+        if (errors.Count > 0)
+        {
+            throw new ValidationException(errors);
+        }
+
         Refuse(zone.AtLeniently(request.Start).ToInstant() > now + Duration.FromMinutes(1), "start",
             "What happened cannot start in the future; plan it under Cure instead.");
         Refuse(request.End < request.Start, "end", "The last pour cannot be before the first.");

@@ -70,8 +70,7 @@ internal static class SharingEndpoints
             }
 
             // The whole document is looked over before anything is written.
-            var stored = pieces.Add(Guid.NewGuid().ToString("n"), workbench.Checked(piece), time.Now);
-            return TypedResults.Created($"/api/pieces/{stored.Id}", workbench.View(stored));
+            return PieceEndpoints.Added(workbench.Planned(piece), workbench, pieces, time);
         }).WithMetadata(new RequestSizeLimitAttribute(MostBytes));
         app.MapGet("/api/schemas/piece.json", () => TypedResults.Content(PieceSchema.Text, "application/schema+json"));
     }

@@ -46,9 +46,16 @@ internal static class VersionEndpoints
             pieces.Unname(id, revision) ? TypedResults.Ok(Views(pieces.Named(id), time)) : NoVersion());
         api.MapPost("/versions/{revision:int}/take", Results<Ok<PieceView>, ProblemHttpResult> (
             string id, int revision, TakeVersion request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
-            pieces.At(id, revision) is not { } piece ? NoVersion()
-                : pieces.Save(id, request.BasedOn, workbench.Checked(piece), time.Now) is { } stored ? TypedResults.Ok(workbench.View(stored))
-                : PieceEndpoints.NoPiece());
+        {
+            if (pieces.At(id, revision) is not { } piece)
+            {
+                return NoVersion();
+            }
+
+            return workbench.Planned(id, request.BasedOn, piece) is { } planned && pieces.Save(id, request.BasedOn, planned.Piece, time.Now) is { } stored
+                ? TypedResults.Ok(workbench.View(stored, planned.Plan))
+                : PieceEndpoints.NoPiece();
+        });
         api.MapPost("/copy", Results<Created<PieceView>, ProblemHttpResult> (
             string id, CopyPiece request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
         {
@@ -58,8 +65,15 @@ internal static class VersionEndpoints
                 return PieceEndpoints.NoPiece();
             }
 
-            var copy = pieces.Add(Guid.NewGuid().ToString("n"), workbench.Checked(Colourway.Of(stored.Piece, request.Name.Trim(), request.Colours)), time.Now);
-            return TypedResults.Created($"/api/pieces/{copy.Id}", workbench.View(copy));
+            var colourway = Colourway.Of(stored.Piece, request.Name.Trim(), request.Colours);
+            if (workbench.View(stored).Plan is null)
+            {
+                // What is on the shelf and cannot be worked out can be copied as it is: a copy loses nothing that the first has.
+                var copy = pieces.Add(Guid.NewGuid().ToString("n"), colourway, time.Now);
+                return TypedResults.Created($"/api/pieces/{copy.Id}", workbench.View(copy));
+            }
+
+            return PieceEndpoints.Added(workbench.Planned(colourway), workbench, pieces, time);
         });
     }
 

@@ -46,22 +46,28 @@ public sealed record RunPourView(string RegionId, string ColourName, double Plan
 
 /// <summary>A run as it is shown.</summary>
 public sealed record RunView(
-    string Id, string LayerId, int Version, Moment Start, Moment? End, double? RoomC, string Note, ImmutableArray<RunPourView> Pours);
+    string Id, string LayerId, int Version, Moment Start, Moment? End, double? RoomC, string Note, ImmutableArray<RunPourView> Pours, int? Revision);
 
 /// <summary>A piece by its name.</summary>
 public sealed record PieceRef(string Id, string Name);
 
-/// <summary>A piece with everything worked out for it. A finished one may lie beneath another, which was poured over it.</summary>
+/// <summary>
+/// A piece with everything worked out for it. A finished one may lie beneath another, which was poured over it. A stored one that
+/// cannot be worked out has no plan, and says so.
+/// </summary>
 public sealed record PieceView(
-    string Id, int Version, Moment SavedAt, bool CanUndo, bool CanRedo, Piece Piece, PlanView Plan, ImmutableArray<RunView> Runs,
+    string Id, int Version, Moment SavedAt, bool CanUndo, bool CanRedo, Piece Piece, PlanView? Plan, string? Problem, ImmutableArray<RunView> Runs,
     bool Finished, PieceRef? Beneath);
 
 /// <summary>A piece as a preview shows it: nothing is saved.</summary>
 public sealed record PreviewView(PlanView? Plan, Painting? Painting);
 
-/// <summary>A piece on the shelf; its foot is what its box reaches below its outline.</summary>
+/// <summary>A piece on the shelf; its foot is what its box reaches below its outline. One that cannot be read says so.</summary>
 public sealed record ShelfView(
-    string Id, int Version, string Name, double WidthMm, double HeightMm, double FootMm, int Layers, int Poured, Moment SavedAt);
+    string Id, int Version, string Name, double WidthMm, double HeightMm, double FootMm, int Layers, int Poured, Moment SavedAt, string? Problem);
+
+/// <summary>A piece that is kept aside, and until when.</summary>
+public sealed record AsideView(string Id, string Name, Moment TakenOff, Moment Until);
 
 /// <summary>A window of one of the pieces, for the ribbon.</summary>
 public sealed record RibbonSpan(
@@ -70,12 +76,20 @@ public sealed record RibbonSpan(
 /// <summary>A night, when nobody is at the bench.</summary>
 public sealed record RibbonNight(Moment From, Moment To);
 
-/// <summary>The coming days across all pieces.</summary>
-public sealed record RibbonView(Moment Now, Moment To, ImmutableArray<RibbonNight> Nights, ImmutableArray<RibbonSpan> Spans);
+/// <summary>The coming days across all pieces; and the pieces whose windows cannot be worked out.</summary>
+public sealed record RibbonView(
+    Moment Now, Moment To, ImmutableArray<RibbonNight> Nights, ImmutableArray<RibbonSpan> Spans, ImmutableArray<PieceRef> Failed);
+
+/// <summary>A piece that is valid by its ranges and yet cannot be worked out. Nothing of it was kept.</summary>
+public sealed class UnplannableException(Exception inner) : Exception("This cannot be worked out.", inner);
+
+/// <summary>A piece that may be kept: valid, and worked out.</summary>
+public sealed record PlannedPiece(Piece Piece, PlanView Plan);
 
 /// <summary>Brings stores, clock and the chain together for the endpoints.</summary>
 public sealed class Workbench(
-    PieceStore pieces, RunStore runs, PriceList prices, PotStore pots, PiecePlanner planner, IValidator<Piece> validator, WorkshopTime time)
+    PieceStore pieces, RunStore runs, PriceList prices, PotStore pots, PiecePlanner planner, IValidator<Piece> validator, WorkshopTime time,
+    ILogger<Workbench> log)
 {
     private const int RibbonHours = 72;
 
@@ -89,20 +103,71 @@ public sealed class Workbench(
         return settled;
     }
 
-    /// <summary>A stored piece with everything worked out.</summary>
-    public PieceView View(StoredPiece stored)
+    /// <summary>A piece that is to be saved, with its plan: it is looked over and worked out before anything is written. Null where there is no such piece.</summary>
+    /// <param name="id">The piece's id.</param>
+    /// <param name="basedOn">The version that the save is based on.</param>
+    /// <param name="piece">The document.</param>
+    /// <exception cref="ValidationException">It is not valid; names every field and its range.</exception>
+    /// <exception cref="StaleVersionException">The version it is based on is not the newest.</exception>
+    /// <exception cref="UnplannableException">It is valid, and yet cannot be worked out.</exception>
+    public PlannedPiece? Planned(string id, int basedOn, Piece piece)
+    {
+        var settled = Checked(piece);
+        return pieces.IsNewest(id, basedOn) ? Planned(settled, runs.Of(id)) : null;
+    }
+
+    /// <summary>A new piece with its plan: it is looked over and worked out before anything is written.</summary>
+    /// <param name="piece">The document.</param>
+    /// <exception cref="ValidationException">It is not valid; names every field and its range.</exception>
+    /// <exception cref="UnplannableException">It is valid, and yet cannot be worked out.</exception>
+    public PlannedPiece Planned(Piece piece) => Planned(Checked(piece), []);
+
+    private PlannedPiece Planned(Piece settled, ImmutableArray<Run> kept)
+    {
+        try
+        {
+            return new(settled, Plan(settled, kept));
+        }
+        catch (Exception e) when (e is not OperationCanceledException and not Microsoft.Data.Sqlite.SqliteException)
+        {
+            throw new UnplannableException(e);
+        }
+    }
+
+    /// <summary>A stored piece with everything worked out. One that cannot be worked out is shown without, and says so.</summary>
+    /// <param name="stored">The piece.</param>
+    /// <param name="worked">Its plan, where it has been worked out already.</param>
+    public PieceView View(StoredPiece stored, PlanView? worked = null)
     {
         ArgumentNullException.ThrowIfNull(stored);
         var zone = time.Zone;
         var kept = runs.Of(stored.Id);
         var finished = Finished(stored.Piece, kept);
+        var plan = worked ?? TryPlan(stored, kept);
         return new(
             stored.Id, stored.Version, WorkshopTime.Local(stored.SavedAt, zone), stored.CanUndo, stored.CanRedo,
-            stored.Piece, Plan(stored.Piece, kept),
+            stored.Piece, plan, plan is null ? NotWorkedOut : null,
             [.. kept.Select(r => View(r, zone))],
             finished,
             finished && pieces.All().LastOrDefault(p => p.Piece.Ground.Old?.PieceId == stored.Id) is { } over ? new(over.Id, over.Piece.Name) : null);
     }
+
+    /// <summary>The plan of a stored piece, or null where it cannot be worked out: what is on the shelf must open all the same.</summary>
+    private PlanView? TryPlan(StoredPiece stored, ImmutableArray<Run> kept)
+    {
+        try
+        {
+            return Plan(stored.Piece, kept);
+        }
+        catch (Exception e) when (e is not OperationCanceledException and not Microsoft.Data.Sqlite.SqliteException)
+        {
+            log.LogError(e, "Piece {Id}, version {Version}, cannot be worked out", stored.Id, stored.Version);
+            return null;
+        }
+    }
+
+    private const string NotWorkedOut =
+        "This piece cannot be worked out as it stands. Nothing of it is lost: step back to how it was before, take its file out, or copy it.";
 
     /// <summary>Whether every layer of a piece has been poured.</summary>
     public bool Finished(StoredPiece stored)
@@ -168,15 +233,29 @@ public sealed class Workbench(
     {
         var zone = time.Zone;
         var poured = runs.Of(null).ToLookup(r => r.PieceId, r => r.LayerId);
-        var all = pieces.All();
+        var all = pieces.All(out var unreadable);
         var beneath = all.Select(p => p.Piece.Ground.Old?.PieceId).ToHashSet();
         return
         [
             .. all.Where(p => !beneath.Contains(p.Id)).Select(p => new ShelfView(
                 p.Id, p.Version, p.Piece.Name, p.Piece.Ground.Whole.BoxWidthMm, p.Piece.Ground.Whole.BoxHeightMm,
                 FootOf(p.Piece.Ground.Whole), p.Piece.Layers.Length, p.Piece.Layers.Count(l => poured[p.Id].Contains(l.Id)),
-                WorkshopTime.Local(p.SavedAt, zone))),
+                WorkshopTime.Local(p.SavedAt, zone), null)),
+            .. unreadable.Select(p => new ShelfView(
+                p.Id, p.Version, p.Name, p.WidthMm, p.HeightMm, 0, 0, 0, WorkshopTime.Local(p.SavedAt, zone),
+                "Its document cannot be read. The other pieces are not touched by it.")),
         ];
+    }
+
+    /// <summary>How long a piece that was taken off the shelf is kept aside.</summary>
+    public static Duration KeptAside { get; } = Duration.FromDays(30);
+
+    /// <summary>The pieces that are kept aside. Those whose time is over are forgotten.</summary>
+    public ImmutableArray<AsideView> Aside()
+    {
+        var zone = time.Zone;
+        pieces.Forget(time.Now - KeptAside);
+        return [.. pieces.Aside().Select(p => new AsideView(p.Id, p.Name, WorkshopTime.Local(p.TakenOffAt, zone), WorkshopTime.Local(p.TakenOffAt + KeptAside, zone)))];
     }
 
     /// <summary>The windows of all pieces in the coming days.</summary>
@@ -187,14 +266,17 @@ public sealed class Workbench(
         var to = now + Duration.FromHours(RibbonHours);
         var kept = runs.Of(null).ToLookup(r => r.PieceId);
 
-        var spans = pieces.All().SelectMany(p => Uncovered(Plan(p.Piece, [.. kept[p.Id]]).Layers.Zip(p.Piece.Layers))
+        // One piece that cannot be worked out is told, and hides no other.
+        var plans = pieces.All(out var unreadable).Select(p => (Stored: p, Plan: TryPlan(p, [.. kept[p.Id]]))).ToList();
+        var spans = plans.Where(p => p.Plan is not null).SelectMany(p => Uncovered(p.Plan!.Layers.Zip(p.Stored.Piece.Layers))
             .SelectMany(pair => pair.First.Windows
                 .Where(w => w.State != WindowState.Never && w.Opens.At < to && (w.Closes?.At ?? w.Opens.At) > now)
                 .Select(w => new RibbonSpan(
-                    p.Id, p.Piece.Name, pair.Second.Id, pair.Second.Name, w.Milestone, w.Opens, w.Closes, w.State, pair.First.Poured))));
+                    p.Stored.Id, p.Stored.Piece.Name, pair.Second.Id, pair.Second.Name, w.Milestone, w.Opens, w.Closes, w.State, pair.First.Poured))));
         return new(
             WorkshopTime.Local(now, zone), WorkshopTime.Local(to, zone), [.. Nights(now, to, zone)],
-            [.. spans.OrderBy(s => s.Opens.At)]);
+            [.. spans.OrderBy(s => s.Opens.At)],
+            [.. plans.Where(p => p.Plan is null).Select(p => new PieceRef(p.Stored.Id, p.Stored.Piece.Name)), .. unreadable.Select(p => new PieceRef(p.Id, p.Name))]);
     }
 
     /// <summary>A layer that another has been poured over has no windows of its own any more; a filled hollow covers nothing and keeps its own.</summary>
@@ -211,7 +293,7 @@ public sealed class Workbench(
         return new(
             run.Id, run.LayerId, run.Version, WorkshopTime.Local(run.Start, zone),
             run.End is { } end ? WorkshopTime.Local(end, zone) : null, run.RoomC, run.Note,
-            [.. run.Pours.Select(p => new RunPourView(p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl))]);
+            [.. run.Pours.Select(p => new RunPourView(p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl))], run.Revision);
     }
 
     /// <summary>A slice seldom reaches the lower side of its frame.</summary>

@@ -5,6 +5,8 @@ using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.Data.Sqlite;
 using MossLantern.Data;
+using MossLantern.Formats;
+using MossLantern.Web.Endpoints;
 using MossLantern.Web.Reckoner;
 using NodaTime.Text;
 
@@ -26,6 +28,14 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
                 detail: "This was saved in another window since you opened it. Your version is still on your screen.",
                 statusCode: StatusCodes.Status409Conflict,
                 extensions: new Dictionary<string, object?> { ["newest"] = e.Newest }),
+            TakenIdException e => TypedResults.Problem(
+                title: "Another piece's", detail: e.Message + " Nothing was written.", statusCode: StatusCodes.Status409Conflict),
+            UnplannableException => TypedResults.Problem(
+                title: "Cannot be worked out",
+                detail: "This cannot be worked out, although each value is in its range. Nothing was kept; what you have on the shelf is as it was.",
+                statusCode: StatusCodes.Status422UnprocessableEntity),
+            PieceFormatException e => TypedResults.Problem(
+                title: "Cannot be read", detail: e.Message + " The other pieces are not touched by it.", statusCode: StatusCodes.Status422UnprocessableEntity),
             BadHttpRequestException { InnerException: JsonException json } => Unreadable(json, httpContext.Request.Path.StartsWithSegments("/api/reckon", StringComparison.Ordinal)),
 
             // A choice of forms, such as an outline's, that does not say which form it is.
@@ -61,6 +71,10 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
         if (exception is SqliteException)
         {
             log.LogError(exception, "The workshop file could not be used");
+        }
+        else if (exception is UnplannableException)
+        {
+            log.LogError(exception, "A piece could not be worked out");
         }
 
         await problem.ExecuteAsync(httpContext);

@@ -8,13 +8,18 @@ using NodaTime;
 namespace MossLantern.Web.Hosting;
 
 /// <summary>Grows and paints a small map a few dozen times after the start, so that the first drag is as quick as the tenth.</summary>
-public sealed class WarmUp(IHostApplicationLifetime lifetime) : BackgroundService
+public sealed class WarmUp(IHostApplicationLifetime lifetime, StartOptions asked) : BackgroundService
 {
     private const int Rounds = 60;
 
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
+        if (!asked.WarmUp)
+        {
+            return;
+        }
+
         var started = new TaskCompletionSource();
         await using var registration = lifetime.ApplicationStarted.Register(started.SetResult);
         await started.Task.WaitAsync(stoppingToken);

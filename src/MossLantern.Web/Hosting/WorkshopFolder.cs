@@ -4,12 +4,12 @@ namespace MossLantern.Web.Hosting;
 public sealed record WorkshopFolder(string Path)
 {
     /// <summary>The folder that was asked for, else the user's data folder by the XDG rule.</summary>
-    public static WorkshopFolder From(IConfiguration configuration)
+    public static WorkshopFolder From(StartOptions asked)
     {
-        ArgumentNullException.ThrowIfNull(configuration);
-        if (configuration["data"] is { Length: > 0 } asked)
+        ArgumentNullException.ThrowIfNull(asked);
+        if (asked.Data is { } folder)
         {
-            return new(System.IO.Path.GetFullPath(asked));
+            return new(folder);
         }
 
         var home = Environment.GetEnvironmentVariable("XDG_DATA_HOME");
@@ -18,6 +18,6 @@ public sealed record WorkshopFolder(string Path)
             home = System.IO.Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.UserProfile), ".local", "share");
         }
 
-        return new(System.IO.Path.Combine(home, "moss-lantern", configuration.GetValue<bool>("demo") ? "demo" : "workshop"));
+        return new(System.IO.Path.Combine(home, "moss-lantern", asked.Demo ? "demo" : "workshop"));
     }
 }

@@ -4,6 +4,78 @@
  */
 
 export interface paths {
+    "/api/aside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AsideView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/aside/{id}/put-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AsideView"][];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/schemas/piece.json": {
         parameters: {
             query?: never;
@@ -733,7 +805,28 @@ export interface paths {
             };
         };
         post?: never;
-        delete?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AsideView"][];
+                    };
+                };
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
@@ -910,6 +1003,7 @@ export interface paths {
             parameters: {
                 query?: {
                     layer?: string;
+                    revision?: number;
                     Face?: string;
                     Wet?: string;
                     Light?: string;
@@ -2385,6 +2479,12 @@ export interface components {
             segments?: null | components["schemas"]["AskedSegment"][];
             /** Format: double */
             activationKj?: null | number;
+        };
+        AsideView: {
+            id: string;
+            name: string;
+            takenOff: components["schemas"]["Moment"];
+            until: components["schemas"]["Moment"];
         };
         AskedCoats: {
             /** Format: double */
@@ -3967,7 +4067,8 @@ export interface components {
             canUndo: boolean;
             canRedo: boolean;
             piece: components["schemas"]["Piece"];
-            plan: components["schemas"]["PlanView"];
+            plan: null | components["schemas"]["PlanView"];
+            problem: null | string;
             runs: components["schemas"]["RunView"][];
             finished: boolean;
             beneath: null | components["schemas"]["PieceRef"];
@@ -4325,6 +4426,7 @@ export interface components {
             to: components["schemas"]["Moment"];
             nights: components["schemas"]["RibbonNight"][];
             spans: components["schemas"]["RibbonSpan"][];
+            failed: components["schemas"]["PieceRef"][];
         };
         RunPourView: {
             regionId: string;
@@ -4345,6 +4447,8 @@ export interface components {
             roomC: null | number;
             note: string;
             pours: components["schemas"]["RunPourView"][];
+            /** Format: int32 */
+            revision: null | number;
         };
         SaveMould: {
             /** Format: int32 */
@@ -4424,6 +4528,7 @@ export interface components {
             /** Format: int32 */
             poured: number;
             savedAt: components["schemas"]["Moment"];
+            problem: null | string;
         };
         /** @description A stretch of a layer of older work. */
         SpanBeneath: {

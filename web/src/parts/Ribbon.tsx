@@ -5,7 +5,9 @@ import type { Moment, RibbonSpan } from '../api/client';
 import { api, take } from '../api/client';
 import { clockText, localText, untilText, windowNames } from './format';
 
-const lanes = 2;
+const usualLanes = 2;
+const laneHeight = 20;
+const top = 15;
 const ms = (m: Moment) => Date.parse(m.at);
 
 /** The strip of the coming three days: nights, and every window of every curing piece. */
@@ -26,11 +28,18 @@ export function Ribbon() {
   const from = data ? ms(data.now) : 0;
   const to = data ? ms(data.to) : 1;
   const x = (m: Moment) => (Math.max(0, Math.min(1, (ms(m) - from) / (to - from))) * width) | 0;
-  const placed = data && width > 0 ? place(data.spans, x, width) : [];
-  const hidden = (data?.spans.length ?? 0) - placed.length;
+  const [all, setAll] = useState(false);
+  const room = width > 0 && data ? place(data.spans, x, width - moreWidth, usualLanes) : [];
+  const hidden = width > 0 && data ? data.spans.length - room.length : 0;
+  const placed = all && data ? place(data.spans, x, width - moreWidth, data.spans.length) : room;
+  const lanes = Math.max(usualLanes, ...placed.map((p) => p.lane + 1));
   return (
     <nav className="ribbon" aria-label="The coming three days">
-      <div ref={strip} className="ribbon-strip">
+      <div
+        ref={strip}
+        className="ribbon-strip"
+        style={all ? { height: top + lanes * laneHeight + 5 } : undefined}
+      >
         {data?.nights.map((night) => (
           <div key={night.from.at}>
             <div className="night" style={{ left: x(night.from), width: x(night.to) - x(night.from) }} />
@@ -52,7 +61,7 @@ export function Ribbon() {
             key={`${span.pieceId}/${span.layerId}/${span.milestone}`}
             to={`/pieces/${span.pieceId}/cure?layer=${span.layerId}`}
             className={`span ${span.state} ${span.poured ? '' : 'planned'} ${span.closes ? '' : 'moment'}`}
-            style={{ left, minWidth: right - left, top: 15 + lane * 20 }}
+            style={{ left, minWidth: right - left, top: top + lane * laneHeight }}
             title={spanText(span)}
           >
             {span.pieceName} · {windowNames[span.milestone]}
@@ -65,7 +74,22 @@ export function Ribbon() {
             Nothing is curing. A window appears here when a pour is planned or logged.
           </p>
         )}
-        {hidden > 0 && <span className="more">and {hidden} more</span>}
+        {data && data.failed.length > 0 && (
+          <span className="ribbon-failed">
+            Cannot be worked out:{' '}
+            {data.failed.map((p, i) => (
+              <span key={p.id}>
+                {i > 0 && ', '}
+                <Link to={`/pieces/${p.id}/map`}>{p.name}</Link>
+              </span>
+            ))}
+          </span>
+        )}
+        {(hidden > 0 || all) && (
+          <button type="button" className="ribbon-more" aria-expanded={all} onClick={() => setAll(!all)}>
+            {all ? 'show fewer' : `and ${hidden} more`}
+          </button>
+        )}
       </div>
     </nav>
   );
@@ -81,9 +105,12 @@ function whenText(span: RibbonSpan) {
   return `from ${localText(span.opens.local)}${to}${state}${span.poured ? '' : ', as planned'}`;
 }
 
+/** Room at the right end for the button that shows the rest. */
+const moreWidth = 96;
+
 /** Puts spans into lanes so that none covers another or its words. */
-function place(spans: RibbonSpan[], x: (m: Moment) => number, width: number) {
-  const ends = Array.from({ length: lanes }, () => -1);
+function place(spans: RibbonSpan[], x: (m: Moment) => number, width: number, lanes: number) {
+  const ends = Array.from({ length: lanes }, () => -Infinity);
   const placed: { span: RibbonSpan; left: number; right: number; lane: number }[] = [];
   for (const span of spans) {
     const words =

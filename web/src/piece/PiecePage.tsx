@@ -22,6 +22,7 @@ import { StoryStation } from '../stations/story/StoryStation';
 import type { Units } from '../units/units';
 import { useUnits } from '../units/units';
 import { usualLook } from './LookBar';
+import { Unplanned } from './Unplanned';
 import { MapStage } from './MapStage';
 import type { Selected } from './selection';
 import type { PieceOnPage } from './usePiece';
@@ -189,7 +190,11 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   if (page.missing && !piece) {
     return (
       <main id="main" className="alone">
-        <h1>Not on the shelf</h1>
+        <h1>
+          {page.missing instanceof Refused && page.missing.status === 404
+            ? 'Not on the shelf'
+            : 'It cannot be opened'}
+        </h1>
         <p>{page.missing.message}</p>
         <Link to="/" className="btn btn-primary">
           Back to the shelf
@@ -197,6 +202,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
       </main>
     );
   }
+  if (view?.problem && !plan) return <Unplanned page={page} view={view} />;
   if (!piece || !layer || !plan || !layerPlan || !view || !worked || !workedPlan) {
     return (
       <main id="main" className="alone" aria-busy>

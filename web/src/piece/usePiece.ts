@@ -158,7 +158,7 @@ export function usePiece(id: string, layerId: string | null, look: Look) {
         if (e.status === 409) {
           setSaving({ state: 'stale', message: e.message });
           setNewest(await take(api.GET('/api/pieces/{id}', { params: { path: { id } } })).catch(() => null));
-        } else if (e.status === 400) {
+        } else if (e.status === 400 || e.status === 404 || e.status === 422) {
           refused.current = true;
           setSaving({ state: 'refused', message: e.message, errors: e.errors });
         } else {

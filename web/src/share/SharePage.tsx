@@ -7,6 +7,7 @@ import { paint } from '../painting/brush';
 import { Choice, ColourField, TextField, Whether } from '../parts/Fields';
 import { localText } from '../parts/format';
 import { coloursOf, recoloured } from './colours';
+import { TakeOff } from './TakeOff';
 
 /** What of a piece is kept by name, compared, copied, printed and given away. */
 export function SharePage() {
@@ -34,6 +35,7 @@ export function SharePage() {
       <Versions view={view} />
       <Another view={view} />
       <Paper view={view} />
+      <TakeOff view={view} />
     </main>
   );
 }
@@ -178,7 +180,9 @@ function Compared({ view, left, right, name }: ComparedProps) {
         className="compared"
         data-beside={beside || undefined}
         style={
-          beside ? undefined : { aspectRatio: `${view.plan.ground.widthMm} / ${view.plan.ground.heightMm}` }
+          beside
+            ? undefined
+            : { aspectRatio: `${view.plan?.ground.widthMm ?? 4} / ${view.plan?.ground.heightMm ?? 3}` }
         }
       >
         <img src={picture(right)} alt={`Right: ${name(right)}`} />
@@ -338,7 +342,7 @@ function Paper({ view }: { view: PieceView }) {
   const [layer, setLayer] = useState(piece.layers[0]!.id);
   const [look, setLook] = useState('');
   const looks =
-    view.plan.hidden === null ? pictureLooks : pictureLooks.filter(([query]) => !/face|light/.test(query));
+    view.plan?.hidden === null ? pictureLooks : pictureLooks.filter(([query]) => !/face|light/.test(query));
   return (
     <section aria-label="Paper and files">
       <h2>Full size on paper, and as files</h2>

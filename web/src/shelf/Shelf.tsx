@@ -3,6 +3,7 @@ import { useLayoutEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { ShelfView } from '../api/client';
 import { api, take } from '../api/client';
+import { Aside } from './Aside';
 import { useUnits } from '../units/units';
 
 const gap = 28;
@@ -40,6 +41,7 @@ export function Shelf() {
           How quick is it here?
         </Link>
       </div>
+      <Aside />
       {error && <p className="say-wrong">{error.message}</p>}
       <div ref={board} className="shelf-board">
         {data?.length === 0 && (
@@ -112,7 +114,7 @@ function Standing({ piece, scale }: { piece: ShelfView; scale: number }) {
   const pixels = Math.min(6000, Math.max(64, Math.ceil(wanted / 64) * 64));
   const units = useUnits();
   const size = `${units.part(piece.widthMm, 'mm').text} × ${units.show(piece.heightMm, 'mm')}`;
-  const state = pouredWords(piece);
+  const state = piece.problem ?? pouredWords(piece);
   return (
     <Link to={`/pieces/${piece.id}/map`} className="standing">
       <span

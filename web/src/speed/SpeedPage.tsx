@@ -104,7 +104,7 @@ function Dragged({ id, name, moves, onDone }: DraggedProps) {
 
   const measure = async () => {
     const { piece, plan } = view!;
-    if (!canSwing(piece)) return onDone(null);
+    if (!plan || !canSwing(piece)) return onDone(null);
     performance.clearMeasures('hand-to-paint');
     for (let i = 0; i < moves; i++) {
       const by = 60 * Math.sin((i / moves) * 4 * Math.PI);

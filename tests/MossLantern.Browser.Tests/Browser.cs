@@ -1,0 +1,81 @@
+using System.Collections.Concurrent;
+using System.Text.Json.Nodes;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+
+namespace MossLantern.Browser.Tests;
+
+/// <summary>A real browser without a monitor. It is kept for the next page, which finds nothing of what the one before has kept in it.</summary>
+internal sealed class Browser : IDisposable
+{
+    private static readonly ConcurrentBag<Browser> Idle = [];
+
+    private readonly string profile = Directory.CreateTempSubdirectory("moss-lantern-profile-").FullName;
+    private readonly string first;
+
+    private Browser()
+    {
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments(
+            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--lang=en-US",
+            "--disable-background-networking", "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage",
+            "--disable-backgrounding-occluded-windows", "--disable-renderer-backgrounding",
+            $"--user-data-dir={profile}");
+        options.SetLoggingPreference(LogType.Browser, LogLevel.All);
+        Driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
+        first = Driver.CurrentWindowHandle;
+        var told = (Dictionary<string, object>)Driver.Capabilities.GetCapability("goog:chromeOptions")!;
+        Tools = DevTools.Of((string)told["debuggerAddress"]);
+    }
+
+    public ChromeDriver Driver { get; }
+
+    public DevTools Tools { get; }
+
+    /// <summary>A browser that is idle, or a new one.</summary>
+    public static Browser Take() => Idle.TryTake(out var browser) ? browser : new();
+
+    /// <summary>Keeps a browser for the next page.</summary>
+    public void GiveBack() => Idle.Add(this);
+
+    /// <summary>Ends all that are idle.</summary>
+    public static void EndAll()
+    {
+        while (Idle.TryTake(out var browser))
+        {
+            browser.Dispose();
+        }
+    }
+
+    /// <summary>Opens a window and turns to it.</summary>
+    public (string Window, string Session) Open()
+    {
+        var window = (string)Tools.Send("Target.createTarget", new() { ["url"] = "about:blank" })["targetId"]!;
+        Driver.SwitchTo().Window(window);
+        var session = (string)Tools.Send("Target.attachToTarget", new() { ["targetId"] = window, ["flatten"] = true })["sessionId"]!;
+        _ = Driver.Manage().Logs.GetLog(LogType.Browser);
+        return (window, session);
+    }
+
+    /// <summary>Closes a window, and forgets everything that its pages have kept in the browser.</summary>
+    public void Close(string window, string session, Uri address)
+    {
+        Tools.Send("Storage.clearDataForOrigin", new() { ["origin"] = address.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "all" }, session);
+        Driver.SwitchTo().Window(first);
+        Tools.Send("Target.closeTarget", new() { ["targetId"] = window });
+    }
+
+    public void Dispose()
+    {
+        Tools.Dispose();
+        Driver.Dispose();
+        try
+        {
+            Directory.Delete(profile, recursive: true);
+        }
+        catch (IOException)
+        {
+            // The browser may still be writing its profile while it ends; the system clears its temporary folder.
+        }
+    }
+}

@@ -1,0 +1,39 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { PieceView } from '../api/client';
+import { Refused, api, take } from '../api/client';
+
+/** Takes the piece off the shelf: it is kept aside for a while and comes back by a press there. */
+export function TakeOff({ view }: { view: PieceView }) {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [failed, setFailed] = useState<string | null>(null);
+  const off = () => {
+    take(api.DELETE('/api/pieces/{id}', { params: { path: { id: view.id } } }))
+      .then(() => {
+        void queries.invalidateQueries();
+        return navigate('/');
+      })
+      .catch((e: unknown) => setFailed(e instanceof Refused ? e.message : 'That could not be done.'));
+  };
+  return (
+    <section aria-label="Off the shelf">
+      <h2>Off the shelf</h2>
+      <p className="hint">
+        A piece that is taken off is kept aside for 30 days with its versions and its log, and comes back by a
+        press on the shelf’s page. After that it is gone for good.
+      </p>
+      <p className="row-buttons">
+        <button type="button" className="btn btn-outline-primary" onClick={off}>
+          Take {view.piece.name} off the shelf
+        </button>
+      </p>
+      {failed && (
+        <p className="say-wrong" role="alert">
+          {failed}
+        </p>
+      )}
+    </section>
+  );
+}
