@@ -18,9 +18,19 @@ public static class PieceJson
     public static string Write(Piece piece) =>
         JsonSerializer.Serialize(new Document(Format, Piece.FormatVersion, piece), WorkshopJson.Options);
 
-    /// <summary>Reads a piece that was written by this or an earlier version of the program.</summary>
+    /// <summary>Reads a piece that this or an earlier version of the program has kept.</summary>
     /// <exception cref="PieceFormatException">The text is not such a document; the message says where.</exception>
-    public static Piece Read(string text)
+    public static Piece Read(string text) => Read(text, WorkshopJson.Options);
+
+    /// <summary>Reads a piece from a file that comes from elsewhere; a byte-order mark at its start is passed over.</summary>
+    /// <exception cref="PieceFormatException">The text is not such a document, or holds what cannot be kept; the message says where.</exception>
+    public static Piece ReadFromOutside(string text)
+    {
+        ArgumentNullException.ThrowIfNull(text);
+        return Read(text.TrimStart('\ufeff'), WorkshopJson.FromOutside);
+    }
+
+    private static Piece Read(string text, JsonSerializerOptions options)
     {
         try
         {
@@ -43,7 +53,11 @@ public static class PieceJson
                 throw new PieceFormatException($"The piece is in format version {number}; this program reads up to {Piece.FormatVersion}.");
             }
 
-            return json.Deserialize<Document>(WorkshopJson.Options)!.Piece;
+            return json.Deserialize<Document>(options)!.Piece;
+        }
+        catch (UnsoundValueException e)
+        {
+            throw new PieceFormatException($"The piece cannot be read: {e.Path?.TrimStart('$').TrimStart('.')} {e.Message}.", e);
         }
         catch (JsonException e)
         {

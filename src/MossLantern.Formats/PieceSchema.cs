@@ -35,7 +35,7 @@ public static class PieceSchema
                 return node;
             },
         };
-        var piece = WorkshopJson.Options.GetJsonSchemaAsNode(typeof(Piece), options);
+        var piece = WorkshopJson.Shape.GetJsonSchemaAsNode(typeof(Piece), options);
         var schema = new JsonObject
         {
             ["$schema"] = "https://json-schema.org/draft/2020-12/schema",
@@ -53,7 +53,7 @@ public static class PieceSchema
 
         // Places inside the piece are told from the root of the document.
         Move(schema["properties"]!["piece"]!);
-        return schema.ToJsonString(new JsonSerializerOptions(WorkshopJson.Options) { WriteIndented = true }) + "\n";
+        return schema.ToJsonString(new JsonSerializerOptions(WorkshopJson.Shape) { WriteIndented = true }) + "\n";
     }
 
     private static void Move(JsonNode node)

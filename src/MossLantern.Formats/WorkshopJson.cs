@@ -11,13 +11,29 @@ namespace MossLantern.Formats;
 /// <summary>One way of writing JSON, for the interface and for stored documents.</summary>
 public static class WorkshopJson
 {
-    /// <summary>Camel-case names, kebab-case enums, strict numbers, unknown and missing fields refused.</summary>
-    public static JsonSerializerOptions Options { get; } = Create();
+    /// <summary>Camel-case names, kebab-case enums, strict numbers, unknown and missing fields refused. For what this program has kept.</summary>
+    public static JsonSerializerOptions Options { get; } = Create(new KeptText());
 
-    /// <summary>Applies the same rules to options that something else owns.</summary>
-    public static void Apply(JsonSerializerOptions options)
+    /// <summary>The same for what comes from elsewhere: text that cannot be shown is refused, not left out.</summary>
+    public static JsonSerializerOptions FromOutside { get; } = Create(new SoundText());
+
+    /// <summary>The shape alone, to be described: a schema cannot look into converters.</summary>
+    internal static JsonSerializerOptions Shape { get; } = Create();
+
+    /// <summary>Applies the rules for what comes from elsewhere to options that something else owns.</summary>
+    /// <param name="options">The options.</param>
+    /// <param name="described">Whether only the shape is described with them.</param>
+    public static void Apply(JsonSerializerOptions options, bool described = false) =>
+        Apply(options, described ? [] : [new SoundText()]);
+
+    private static void Apply(JsonSerializerOptions options, JsonConverter[] values)
     {
         ArgumentNullException.ThrowIfNull(options);
+        foreach (var converter in values)
+        {
+            options.Converters.Add(converter);
+        }
+
         options.PropertyNamingPolicy = JsonNamingPolicy.CamelCase;
         options.PropertyNameCaseInsensitive = false;
         options.NumberHandling = JsonNumberHandling.Strict;
@@ -48,10 +64,10 @@ public static class WorkshopJson
         }
     }
 
-    private static JsonSerializerOptions Create()
+    private static JsonSerializerOptions Create(params JsonConverter[] values)
     {
         var options = new JsonSerializerOptions(JsonSerializerDefaults.Web);
-        Apply(options);
+        Apply(options, values);
         return options;
     }
 }

@@ -23,7 +23,7 @@ builder.WebHost.ConfigureKestrel(kestrel =>
     kestrel.AddServerHeader = false;
     kestrel.Limits.MaxRequestBodySize = 2 * 1024 * 1024;
 });
-builder.Services.Configure<JsonOptions>(json => WorkshopJson.Apply(json.SerializerOptions));
+builder.Services.Configure<JsonOptions>(json => WorkshopJson.Apply(json.SerializerOptions, described: generatingDocument));
 builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
 builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<ProblemHandler>();
@@ -59,6 +59,7 @@ builder.Services.AddSingleton(services => FolderLock.Take(
 var app = builder.Build();
 app.UseExceptionHandler();
 app.UseMiddleware<HouseGuard>();
+app.UseMiddleware<EffortLimit>();
 app.UseStatusCodePages();
 app.UseResponseCompression();
 app.UseDefaultFiles();

@@ -62,7 +62,7 @@ public sealed class BadLuckTests(SharedWorkshop shared)
     private static Page Opened(WorkshopProcess workshop)
     {
         var page = new Page(workshop.Address);
-        page.Open("/pieces/marsh-light/map?layer=layer-1");
+        page.Open("/pieces/bogbean-round/map");
         page.WaitForPainting();
         page.WaitUntilKept();
         return page;
@@ -72,7 +72,7 @@ public sealed class BadLuckTests(SharedWorkshop shared)
     private static void Kept(Page page, string width)
     {
         page.WaitUntilKept();
-        page.Open("/pieces/marsh-light/map?layer=layer-1");
+        page.Open("/pieces/bogbean-round/map");
         page.WaitForPainting();
         Assert.Equal(width, page.Find("textbox", "Width of band 1").GetAttribute("value"));
     }

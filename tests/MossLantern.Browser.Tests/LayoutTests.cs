@@ -53,7 +53,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
     {
         using var page = Opened("/pieces/bogbean-round/map");
 
-        page.Choose("Laid out as", "lines from the rim");
+        LayOutAs(page, "lines from the rim");
         page.WaitForText("Room from the rim to the middle");
         page.Write("Laid on a film of", "1");
         page.WaitUntilKept();
@@ -73,7 +73,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("Repeat 1, at the rim");
         Fine(page);
 
-        page.Choose("Laid out as", "fields in threes");
+        LayOutAs(page, "fields in threes");
         page.WaitForText("colours, 3 of each");
         page.TabTo("button", "A vein along the borders");
         page.Press(Keys.Enter);
@@ -95,7 +95,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("Colour as spread");
         Fine(page);
 
-        page.Choose("Laid out as", "one puddle");
+        LayOutAs(page, "one puddle");
         page.WaitForText("Poured in turn");
         page.Write("Pour 1", "20");
         page.WaitUntilKept();
@@ -112,7 +112,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitUntilKept();
         Fine(page);
 
-        page.Choose("Laid out as", "petals");
+        LayOutAs(page, "petals");
         page.WaitForText("no later than when it holds");
         page.Write("Strokes of the tool", "6");
         page.TabTo("slider", "Middle of the petals");
@@ -122,7 +122,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitUntilKept();
         Fine(page);
 
-        page.Choose("Laid out as", "marble");
+        LayOutAs(page, "marble");
         page.WaitForText("The mixed cup");
         page.TabTo("slider", "Direction of the streaks");
         page.Press(Keys.ArrowRight);
@@ -134,14 +134,63 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitUntilKept();
         Fine(page);
 
-        page.Choose("Laid out as", "one colour");
+        LayOutAs(page, "one colour");
         page.WaitForText("All of");
         page.WaitUntilKept();
         Fine(page);
 
-        page.Choose("Laid out as", "rings from hearts");
+        LayOutAs(page, "rings from hearts");
         page.WaitForText("Put a heart");
         Assert.DoesNotContain(page.Complaints(), c => !c.Contains("400", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void A_way_that_is_only_passed_changes_nothing_and_one_that_is_taken_can_be_undone()
+    {
+        using var page = Opened("/pieces/bogbean-round/map");
+        var bands = BandNames(page);
+        page.TabTo("combobox", "Laid out as");
+        page.Press(Keys.ArrowDown, Keys.ArrowDown, Keys.ArrowDown);
+        page.WaitForText("Lay it out as");
+        page.TabTo("textbox", "Depth");
+        Waiting.Until(() => !page.Text.Contains("Lay it out as", StringComparison.Ordinal), "what was passed to be put back");
+        Assert.Equal(bands, BandNames(page));
+        Assert.False(page.Find("button", "Undo").Enabled);
+
+        page.TabTo("combobox", "Laid out as", back: true);
+        page.Press(Keys.ArrowDown);
+        page.Click("button", "Lay it out as");
+        page.WaitForText("What was laid out before comes back with Undo.");
+        page.WaitUntilKept();
+        page.Click("button", "Undo");
+        Waiting.Until(() => BandNames(page).SequenceEqual(bands), "the bands from before");
+        Waiting.Until(() => !page.Text.Contains("comes back with Undo", StringComparison.Ordinal), "the word about it to go");
+    }
+
+    [Fact]
+    public void The_map_of_a_poured_layer_is_asked_about_once_and_its_log_shows_what_was_poured()
+    {
+        using var page = Opened("/pieces/peat-pool/map");
+        var bands = BandNames(page);
+        page.Write("Depth", "5");
+        page.WaitForText("has been poured.");
+        Assert.Empty(page.AxeFindings());
+        page.Click("button", "Leave it as it was poured");
+        Waiting.Until(() => !page.Text.Contains("has been poured.", StringComparison.Ordinal), "the question to go");
+        Assert.False(page.Find("button", "Undo").Enabled);
+
+        page.Click("button", "Take out band 2");
+        page.WaitForText("has been poured.");
+        page.Click("button", "Change its map all the same");
+        Waiting.Until(() => BandNames(page).Count == bands.Count - 1, "the band to be gone");
+        page.WaitUntilKept();
+        page.Click("button", "Take out band 2");
+        Waiting.Until(() => BandNames(page).Count == bands.Count - 2, "another to be gone without a question");
+        page.WaitUntilKept();
+        page.WaitForPainting();
+        page.Script<object>("window.changed = document.querySelector('canvas.picture').toDataURL()");
+        page.GoTo("Story", "The picture shows the map as it was poured");
+        Waiting.Until(() => page.Script<bool>("return document.querySelector('canvas.picture').toDataURL() !== window.changed"), "the map as it was poured");
     }
 
     [Fact]
@@ -198,7 +247,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
 
         page.Open(Own("/pieces/bogbean-round/map"));
         page.WaitForPainting();
-        page.Choose("Laid out as", "fields in threes");
+        LayOutAs(page, "fields in threes");
         page.WaitForText("of each");
         page.WaitUntilKept();
         Dragged(page, "Field 1", 26, 18);
@@ -212,7 +261,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.TabTo("button", "Lay a part out differently");
         page.Press(Keys.Enter);
         page.WaitForText("Take the zone out");
-        page.Choose("Laid out as", "marble");
+        LayOutAs(page, "marble");
         page.WaitForText("The mixed cup");
         page.Choose("Shape of the zone", "an oval");
         page.WaitUntilKept();
@@ -249,6 +298,13 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         var page = base.Opened(path);
         page.WaitForText("Laid out as");
         return page;
+    }
+
+    /// <summary>A way of laying out is passed by the keys and taken by Enter.</summary>
+    private static void LayOutAs(Page page, string kind)
+    {
+        page.Choose("Laid out as", kind);
+        page.Press(Keys.Enter);
     }
 
     private static void Fine(Page page) => Assert.Empty(page.AxeFindings());

@@ -9,6 +9,9 @@ namespace MossLantern.Browser.Tests;
 public sealed class MapNumberTests(SharedWorkshop shared) : WorkshopCase(shared)
 {
     private const string Fields = "/pieces/marsh-light/map?layer=layer-1";
+
+    private protected override bool Poured => false;
+
     [Fact]
     public void Two_fingers_zoom_the_view_and_edit_nothing()
     {
@@ -176,14 +179,15 @@ public sealed class MapNumberTests(SharedWorkshop shared) : WorkshopCase(shared)
     public void While_the_program_is_gone_an_edit_stays_on_the_page_and_is_kept_when_it_is_back()
     {
         using var workshop = OwnWorkshop();
-        using var page = MapPage.Opened(workshop, Fields);
+        var fields = $"/pieces/{Copied(workshop, "marsh-light", poured: false)}/map?layer=layer-1";
+        using var page = MapPage.Opened(workshop, fields);
         workshop.Kill();
         page.Write("Depth", "4.5");
         page.WaitForText("The workshop is not answering.");
         Assert.Equal("4.5", page.Find("textbox", "Depth").GetAttribute("value"));
         workshop.Start();
         page.WaitUntilKept();
-        page.Open(Fields);
+        page.Open(fields);
         page.WaitForPainting();
         Assert.Equal("4.5", page.Find("textbox", "Depth").GetAttribute("value"));
     }

@@ -59,22 +59,24 @@ public abstract class WorkshopCase(SharedWorkshop shared) : IDisposable
         return path.Replace($"/pieces/{piece}/", $"/pieces/{Copy(piece)}/", StringComparison.Ordinal);
     }
 
-    /// <summary>This case's own copy of a piece of the demo, with its log.</summary>
-    /// <returns>The copy's id.</returns>
-    private protected string Copy(string piece, string? name = null)
-    {
-        if (copies.TryGetValue(piece, out var made))
-        {
-            return made;
-        }
+    /// <summary>Whether copies come with the logs of their layers; the map of one that has been poured is asked about before it is changed.</summary>
+    private protected virtual bool Poured => true;
 
-        using var client = Workshop.Client;
+    /// <summary>This case's own copy of a piece of the demo.</summary>
+    /// <returns>The copy's id.</returns>
+    private protected string Copy(string piece, string? name = null) =>
+        copies.TryGetValue(piece, out var made) ? made : copies[piece] = Copied(Workshop, piece, Poured, name);
+
+    /// <summary>A copy of a piece, with or without its log.</summary>
+    /// <returns>The copy's id.</returns>
+    internal static string Copied(WorkshopProcess workshop, string piece, bool poured, string? name = null)
+    {
+        using var client = workshop.Client;
         var view = JsonNode.Parse(client.GetStringAsync($"api/pieces/{piece}").GetAwaiter().GetResult())!;
         var document = JsonNode.Parse(client.GetStringAsync($"api/pieces/{piece}/piece.json").GetAwaiter().GetResult())!;
         document["piece"]!["name"] = name ?? (string)view["piece"]!["name"]!;
         var id = (string)Read(client.PostAsJsonAsync("api/pieces/import", new { text = document.ToJsonString() }))["id"]!;
-        copies.Add(piece, id);
-        foreach (var run in view["runs"]!.AsArray())
+        foreach (var run in poured ? view["runs"]!.AsArray() : [])
         {
             Read(client.PutAsJsonAsync($"api/pieces/{id}/runs/{Guid.NewGuid()}", new
             {

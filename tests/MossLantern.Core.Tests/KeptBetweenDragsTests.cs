@@ -3,6 +3,7 @@ using CsCheck;
 using MossLantern.Core.Map;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Tests;
 
@@ -35,6 +36,50 @@ public class KeptBetweenDragsTests
     };
 
     public static TheoryData<string> Ways => [.. Drags.Keys];
+
+    /// <summary>Work that is left when its bound is reached leaves nothing half done: the next who asks gets it whole.</summary>
+    [Theory]
+    [MemberData(nameof(Ways))]
+    public async Task Work_that_was_left_half_way_spoils_nothing_that_is_kept(string way)
+    {
+        var layer = Drags[way](17);
+        var piece = Samples.Piece(Samples.Panel(300, 200), layer);
+        var planner = new PiecePlanner(new LayerMapper());
+        using (var gone = new CancellationTokenSource())
+        {
+            gone.Cancel();
+            await Assert.ThrowsAnyAsync<OperationCanceledException>(() => Bounded(gone.Token));
+        }
+
+        for (var i = 0; i < 6; i++)
+        {
+            using var bound = new CancellationTokenSource(TimeSpan.FromMilliseconds(i * 3));
+            try
+            {
+                await Bounded(bound.Token);
+            }
+            catch (OperationCanceledException)
+            {
+                // As it should be, or it was done before.
+            }
+        }
+
+        var fresh = new PiecePlanner(new LayerMapper());
+        Assert.Equal(fresh.Paint(piece, null, PaintDetail.Full).Paths, planner.Paint(piece, null, PaintDetail.Full).Paths);
+        Assert.Equal(Areas(fresh), Areas(planner));
+
+        List<(string, double, double)> Areas(PiecePlanner of) =>
+            [.. of.Plan(piece, [], NodaTime.DateTimeZone.Utc).Layers[0].Regions.Select(r => (r.Id, r.Area.Value, r.OpenEdgeMm))];
+
+        Task Bounded(CancellationToken stop) => Task.Run(
+            () =>
+            {
+                Effort.Until(stop);
+                planner.Plan(piece, [], NodaTime.DateTimeZone.Utc);
+                planner.Paint(piece, null, PaintDetail.Full);
+            },
+            CancellationToken.None);
+    }
 
     [Trait("Pace", "long")]
     [Theory]

@@ -7,6 +7,7 @@ using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.TestHost;
 using Microsoft.Extensions.DependencyInjection;
+using MossLantern.Data;
 using NodaTime;
 using NodaTime.Testing;
 
@@ -26,6 +27,13 @@ public sealed class TestHost : IDisposable
     public TestHost(bool demo = false, string? folder = null, string? restore = null, bool keep = false, Action<IServiceCollection>? services = null)
     {
         this.keep = keep;
+        if (folder is null && restore is null)
+        {
+            // Seeding is the same each time; only what changes afterwards matters to a case.
+            File.Copy((demo ? Seeded : Empty).Value, Path.Combine(Folder = Directory.CreateTempSubdirectory("moss-lantern-").FullName, WorkshopDatabase.FileName));
+            folder = Folder;
+        }
+
         Folder = folder ?? Directory.CreateTempSubdirectory("moss-lantern-").FullName;
         factory = new WebApplicationFactory<Program>().WithWebHostBuilder(builder =>
         {
@@ -43,6 +51,22 @@ public sealed class TestHost : IDisposable
             });
         });
         Client = factory.CreateClient();
+    }
+
+    private static readonly Lazy<string> Seeded = new(() => Made(demo: true));
+    private static readonly Lazy<string> Empty = new(() => Made(demo: false));
+
+    /// <summary>A workshop's file as a first start makes it.</summary>
+    private static string Made(bool demo)
+    {
+        var folder = Directory.CreateTempSubdirectory("moss-lantern-made-").FullName;
+        using var host = new TestHost(demo, Path.Combine(folder, "first"));
+        using var connection = new Microsoft.Data.Sqlite.SqliteConnection($"Data Source={Path.Combine(host.Folder, WorkshopDatabase.FileName)};Pooling=False");
+        connection.Open();
+        using var command = connection.CreateCommand();
+        command.CommandText = $"vacuum into '{Path.Combine(folder, "made.db")}'";
+        command.ExecuteNonQuery();
+        return Path.Combine(folder, "made.db");
     }
 
     public string Folder { get; }

@@ -99,6 +99,12 @@ public static class SecondLook
         new OneSideCheck(), new DullFieldCheck(), new FloodsBareCheck(), new NearMissCheck(), new RimRoomCheck(),
     ];
 
+    private static IEnumerable<Finding> Looked(ICheck check, Looked looked)
+    {
+        Effort.Check();
+        return check.Look(looked);
+    }
+
     /// <summary>All findings, the gravest first; those waved off carry their reason and come last.</summary>
     public static ImmutableArray<Finding> Over(Looked looked)
     {
@@ -106,7 +112,7 @@ public static class SecondLook
         var waved = (looked.Piece.WavedOff ?? []).ToLookup(w => w.Finding, w => w.Reason);
         return
         [
-            .. Checks.SelectMany(c => c.Look(looked))
+            .. Checks.SelectMany(c => Looked(c, looked))
                 .Select(f => f with { WavedOff = waved[f.Key].LastOrDefault() })
                 .OrderBy(f => f.WavedOff is not null).ThenBy(f => f.Grade),
         ];

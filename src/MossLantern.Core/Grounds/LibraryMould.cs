@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using FluentValidation;
+using FluentValidation.Results;
 using MossLantern.Core.Curing;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
@@ -131,6 +132,8 @@ public sealed class LibraryMouldValidator : AbstractValidator<LibraryMould>
     /// <summary>Most characters of a note.</summary>
     public const int LongestNote = 500;
 
+    private static readonly GroundValidator Grounds = new();
+
     /// <summary>A validator.</summary>
     public LibraryMouldValidator()
     {
@@ -142,7 +145,7 @@ public sealed class LibraryMouldValidator : AbstractValidator<LibraryMould>
         {
             const string inMould = "Mould.";
             var ground = mould.AsGround();
-            var looked = new GroundValidator().Validate(ground with { Mould = ground.Mould! with { Cavities = 1 } });
+            var looked = Grounds.Validate(ground with { Mould = ground.Mould! with { Cavities = 1 } });
             foreach (var failure in looked.Errors)
             {
                 var at = failure.PropertyName;
@@ -150,4 +153,8 @@ public sealed class LibraryMouldValidator : AbstractValidator<LibraryMould>
             }
         });
     }
+
+    /// <inheritdoc/>
+    protected override bool PreValidate(ValidationContext<LibraryMould> context, ValidationResult result) =>
+        PieceValidator.Within(PieceBounds.Of(context?.InstanceToValidate ?? throw new ArgumentNullException(nameof(context))), result);
 }

@@ -1,6 +1,7 @@
 using System.Buffers;
 using System.Runtime.InteropServices;
 using System.Runtime.Intrinsics;
+using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Map;
 
@@ -52,6 +53,7 @@ internal static class Eikonal
         skew.TurnOver(straightCost, turnedCost);
         for (var round = 0; round < Rounds; round++)
         {
+            Effort.Check();
             Sweep(straight, straightCost, skew);
             skew.TurnOver(straight, turned);
             Sweep(turned, turnedCost, skew);

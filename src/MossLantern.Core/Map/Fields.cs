@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
 using NetTopologySuite.Geometries;
 using NetTopologySuite.Geometries.Prepared;
 using NetTopologySuite.Operation.Polygonize;
@@ -485,6 +486,11 @@ internal static class FieldColours
         var (best, least) = (colour.ToArray(), energy);
         for (var step = 0; step < Steps && centres.Length > 1; step++)
         {
+            if (step % 100 == 0)
+            {
+                Effort.Check();
+            }
+
             var heat = 2.0 * (Steps - step) / Steps;
             int a = random.Below(centres.Length), b = random.Below(centres.Length);
             if (colour[a] == colour[b])

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Globalization;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Map;
 
@@ -105,6 +106,7 @@ public sealed class LayerMapper
     private LayerMap Plain(Outline outline, GrowthScale growth, Layer layer) =>
         maps.Of((outline, growth, Layout(layer)), () =>
         {
+            Effort.Check();
             var cover = Cover(outline, Grid(outline, growth));
             return layer.Layout switch
             {

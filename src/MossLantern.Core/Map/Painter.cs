@@ -3,6 +3,7 @@ using MossLantern.Core.Grounds;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Map;
 
@@ -149,6 +150,7 @@ public static class Painter
 
     private static void Layer(Sheet sheet, Piece piece, Outline outline, Layer layer, LayerMap map, bool lowest, bool wet)
     {
+        Effort.Check();
         new LayerBrush(sheet, piece, outline, layer, "", lowest, wet).Materials();
         if (map is not ZonedMap zoned)
         {
@@ -158,6 +160,7 @@ public static class Painter
 
         foreach (var part in zoned.Parts.Where(p => p.Map is not null))
         {
+            Effort.Check();
             var from = sheet.Paths.Count;
             new LayerBrush(sheet, piece, part.Outline, part.Layer, part.Prefix, lowest, wet).Paint(part.Map!);
             if (!sheet.Full && lowest && part.Prefix.Length == 0 && piece.Ground.Old is null)

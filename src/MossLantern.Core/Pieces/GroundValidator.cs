@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using FluentValidation;
+using FluentValidation.Results;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
@@ -65,6 +66,13 @@ public sealed class GroundValidator : AbstractValidator<Ground>
         RuleFor(g => g.SideHeightMm).In(Accepted.SideMm);
         RuleFor(g => g.Colour).IsColour("Ground colour");
         RuleFor(g => g.Edge).IsInEnum();
+    }
+
+    /// <inheritdoc/>
+    protected override bool PreValidate(ValidationContext<Ground> context, ValidationResult result)
+    {
+        ArgumentNullException.ThrowIfNull(context);
+        return context.IsChildContext || PieceValidator.Within(PieceBounds.Of(context.InstanceToValidate), result);
     }
 
     // Made when it is first needed: a ground may hold older work, which has a ground.

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using FluentValidation;
+using FluentValidation.Results;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Units;
 
@@ -100,4 +101,8 @@ public sealed class KeptSequenceValidator : AbstractValidator<KeptSequence>
         RuleFor(s => s.Note).Must(n => n.Length <= LibraryMouldValidator.LongestNote)
             .WithMessage($"A note has up to {LibraryMouldValidator.LongestNote} characters.");
     }
+
+    /// <inheritdoc/>
+    protected override bool PreValidate(ValidationContext<KeptSequence> context, ValidationResult result) =>
+        PieceValidator.Within(PieceBounds.Of(context?.InstanceToValidate ?? throw new ArgumentNullException(nameof(context))), result);
 }

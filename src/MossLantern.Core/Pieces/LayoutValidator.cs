@@ -75,10 +75,13 @@ internal sealed class PetalsValidator : AbstractValidator<PetalsLayout>
 
 internal sealed class FieldsValidator : AbstractValidator<FieldsLayout>
 {
+    /// <summary>Most colours of fields.</summary>
+    public const int MostColours = 20;
+
     public FieldsValidator()
     {
         RuleFor(f => (double)f.Fields).In(Accepted.FieldCount).OverridePropertyName("fields");
-        RuleFor(f => f.Colours).Must(c => c.Length is >= 1 and <= 20).WithMessage("Fields have from 1 to 20 colours.")
+        RuleFor(f => f.Colours).Must(c => c.Length is >= 1 and <= MostColours).WithMessage($"Fields have from 1 to {MostColours} colours.")
             .Must(c => c.Distinct().Count() == c.Length).WithMessage("Each colour of the fields is named once.");
         RuleForEach(f => f.Moved!.Value).ChildRules(m =>
         {
@@ -157,12 +160,16 @@ internal sealed class MarbleValidator : AbstractValidator<MarbleLayout>
 /// <summary>Rules for places that lie on a piece.</summary>
 internal static class Zones
 {
+    // To make a validator takes longer than to use it.
+    private static readonly SliceValidator Slices = new();
+    private static readonly LaidOutValidator LaidOut = new();
+
     /// <summary>What is wrong with an outline of a zone, told field by field.</summary>
     public static void Measure(Outline outline, string ofWhat, Action<string, string> tell)
     {
         if (outline is SliceOutline slice)
         {
-            foreach (var failure in new SliceValidator().Validate(slice).Errors)
+            foreach (var failure in Slices.Validate(slice).Errors)
             {
                 tell($"outline.{failure.PropertyName}", failure.ErrorMessage);
             }
@@ -192,7 +199,7 @@ internal static class Zones
             failures.Add(new(field, (Accepted.PlaceMm with { What = $"Zone from the {side}" }).Sentence));
         }
 
-        return failures.Concat(new LaidOutValidator().Validate(zone.Of(layer)).Errors);
+        return failures.Concat(LaidOut.Validate(zone.Of(layer)).Errors);
     }
 }
 

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using FluentValidation;
+using FluentValidation.Results;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
 using MossLantern.Core.Mixing;
@@ -58,10 +59,25 @@ public sealed class PieceValidator : AbstractValidator<Piece>
         }).OverridePropertyName("wavedOff").When(p => p.WavedOff is not null);
     }
 
+    /// <inheritdoc/>
+    protected override bool PreValidate(ValidationContext<Piece> context, ValidationResult result) =>
+        Within(PieceBounds.Of(context?.InstanceToValidate ?? throw new ArgumentNullException(nameof(context))), result);
+
+    /// <summary>What is out of bounds is told by itself: nothing of it is worked out for other rules.</summary>
+    internal static bool Within(List<ValidationFailure> outOfBounds, ValidationResult result)
+    {
+        result.Errors.AddRange(outOfBounds);
+        return outOfBounds.Count == 0;
+    }
+
+    // To make a validator takes longer than to use it.
+    private static readonly GroundValidator Grounds = new();
+    private static readonly KeptZoneValidator KeptZones = new();
+
     /// <summary>Whether outlines are such that they can be laid over each other.</summary>
     private static bool Sound(Piece piece) =>
-        new GroundValidator().Validate(piece.Ground).IsValid
-        && (piece.Kept ?? []).All(k => new KeptZoneValidator().Validate(k).IsValid)
+        Grounds.Validate(piece.Ground).IsValid
+        && (piece.Kept ?? []).All(k => KeptZones.Validate(k).IsValid)
         && piece.Layers.All(l => (l.Zones ?? []).All(z => !Zones.Problems(l, z).Any()));
 
     /// <summary>Something of a layer has to be left for its regions, be it in zones.</summary>

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using MossLantern.Core.Units;
 using NetTopologySuite.Geometries;
 using NetTopologySuite.Operation.Valid;
 
@@ -51,6 +52,7 @@ internal sealed record DrawnRings(
         var shells = rings.Select(Flat.Closed).ToList();
         for (var i = 0; i < shells.Count; i++)
         {
+            Effort.Check();
             if (new IsValidOp(new Polygon(shells[i])).ValidationError is { } error)
             {
                 return Wrong(string.Create(CultureInfo.InvariantCulture,
@@ -74,6 +76,12 @@ internal sealed record DrawnRings(
                 turned[i],
                 .. Enumerable.Range(0, rings.Count).Where(j => inside[j].Count == inside[i].Count + 1 && inside[j].Contains(i)).Select(j => turned[j]),
             ])).ToImmutableArray();
+        if (rings.Count == 1)
+        {
+            // One ring that does not cross itself crosses nothing: it has been looked over.
+            return new(null, [.. parts.SelectMany(p => p.Rings)], parts, shells[0].EnvelopeInternal.MaxX, shells[0].EnvelopeInternal.MaxY);
+        }
+
         var whole = new MultiPolygon([.. parts.Select(p => new Polygon(Flat.Closed(p.Rings[0]), [.. p.Rings.Skip(1).Select(Flat.Closed)]))]);
         return new IsValidOp(whole).ValidationError is { } crossing
             ? Wrong(string.Create(CultureInfo.InvariantCulture,

@@ -61,28 +61,89 @@ public static class SvgOutline
             """);
     }
 
-    /// <summary>Neither entities nor anything from elsewhere is ever read.</summary>
+    /// <summary>Deepest nesting of elements: groups in groups, with what lies in them.</summary>
+    private const int DeepestElement = SvgShapes.DeepestGroups + 20;
+
+    private const string OwnEntities = "The drawing has a document type with entities of its own, which are never read: save it as plain SVG.";
+
+    /// <summary>
+    /// Neither entities nor anything from elsewhere is ever read; a document type that only names the format, as older programs
+    /// write it, is passed over. How deep the elements lie is looked at before the drawing is kept as a tree.
+    /// </summary>
     private static XElement Parse(string svg)
     {
         var settings = new XmlReaderSettings
         {
-            DtdProcessing = DtdProcessing.Prohibit,
+            DtdProcessing = DtdProcessing.Ignore,
             XmlResolver = null,
             MaxCharactersInDocument = MostCharacters,
             IgnoreComments = true,
         };
         try
         {
-            using var reader = XmlReader.Create(new StringReader(svg.TrimStart('\uFEFF', ' ', '\n', '\r', '\t')), settings);
+            var text = svg.TrimStart('\uFEFF', ' ', '\n', '\r', '\t');
+            if (HasOwnEntities(text))
+            {
+                throw new SvgRefusedException(OwnEntities);
+            }
+
+            using (var look = XmlReader.Create(new StringReader(text), settings))
+            {
+                while (look.Read())
+                {
+                    if (look.Depth > DeepestElement)
+                    {
+                        throw new SvgRefusedException(string.Create(CultureInfo.InvariantCulture,
+                            $"<{look.LocalName}> in line {((IXmlLineInfo)look).LineNumber} lies in more than {SvgShapes.DeepestGroups} groups: ungroup them."));
+                    }
+                }
+            }
+
+            using var reader = XmlReader.Create(new StringReader(text), settings);
             var root = XElement.Load(reader, LoadOptions.SetLineInfo);
             return root.Name.LocalName == "svg" ? root : throw new SvgRefusedException($"This is not an SVG drawing: it begins with <{root.Name.LocalName}>.");
         }
         catch (XmlException e)
         {
-            throw new SvgRefusedException(e.Message.Contains("DTD", StringComparison.Ordinal)
-                ? "The drawing has a document type with entities of its own, which are never read: save it as plain SVG."
+            throw new SvgRefusedException(e.Message.Contains("entity", StringComparison.OrdinalIgnoreCase)
+                ? OwnEntities
                 : $"This is not an SVG drawing that can be read; line {e.LineNumber} is broken.");
         }
+    }
+
+    /// <summary>Whether the document type of a drawing has declarations of its own, or takes them from a file. A public name is not fetched.</summary>
+    private static bool HasOwnEntities(string svg)
+    {
+        var at = svg.IndexOf("<!DOCTYPE", StringComparison.OrdinalIgnoreCase);
+        if (at < 0)
+        {
+            return false;
+        }
+
+        if (svg.AsSpan(at).IndexOfAny('[', '>') is > 0 and var end && svg.AsSpan(at, end).IndexOf(" SYSTEM ", StringComparison.Ordinal) > 0)
+        {
+            return true;
+        }
+
+        var quote = '\0';
+        for (; at < svg.Length; at++)
+        {
+            var c = svg[at];
+            if (quote != '\0')
+            {
+                quote = c == quote ? '\0' : quote;
+            }
+            else if (c is '"' or '\'')
+            {
+                quote = c;
+            }
+            else if (c is '[' or '>')
+            {
+                return c == '[';
+            }
+        }
+
+        return true;
     }
 
     /// <summary>The rings moved so that their box begins at 0, 0.</summary>

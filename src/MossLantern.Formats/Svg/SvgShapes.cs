@@ -3,6 +3,7 @@ using System.Text.RegularExpressions;
 using System.Xml;
 using System.Xml.Linq;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
 using NetTopologySuite.Geometries;
 using NetTopologySuite.Geometries.Utilities;
 using NetTopologySuite.Operation.Buffer;
@@ -21,7 +22,7 @@ internal sealed partial class SvgShapes(SvgStyles styles)
     private const double ToleranceMm = 0.004;
 
     private const double FarthestMm = 1e6;
-    private const int DeepestGroups = 200;
+    internal const int DeepestGroups = 200;
     private const int MostRuns = 1000;
     private const int MostShapes = 2000;
 
@@ -52,6 +53,7 @@ internal sealed partial class SvgShapes(SvgStyles styles)
 
     private void Add(XElement element, AffineTransformation outer, int depth)
     {
+        Effort.Check();
         var kind = element.Name.LocalName;
         if (Foreign(element) || Skipped.Contains(kind) || styles.Own(element, "display") == "none")
         {
@@ -281,7 +283,7 @@ internal sealed partial class SvgShapes(SvgStyles styles)
                 break;
             case "rect":
                 double rx = Number("rx", Number("ry")), ry = Number("ry", rx), width = Number("width"), height = Number("height");
-                Rectangle(pen, Number("x"), Number("y"), width, height, Math.Clamp(rx, 0, width / 2), Math.Clamp(ry, 0, height / 2));
+                Rectangle(pen, Number("x"), Number("y"), width, height, Math.Clamp(rx, 0, Math.Max(0, width / 2)), Math.Clamp(ry, 0, Math.Max(0, height / 2)));
                 break;
             case "circle":
                 Oval(pen, Number("cx"), Number("cy"), Number("r"), Number("r"));
@@ -355,10 +357,9 @@ internal sealed partial class SvgShapes(SvgStyles styles)
         }
 
         var whole = new AffineTransformation();
-        var rest = text;
+        var rest = Step().Replace(text, "");
         foreach (Match step in Step().Matches(text))
         {
-            rest = rest.Replace(step.Value, "", StringComparison.Ordinal);
             var n = SvgSize.Numbers(step.Groups[2].Value);
             AffineTransformation? one = (step.Groups[1].Value, n.Count) switch
             {

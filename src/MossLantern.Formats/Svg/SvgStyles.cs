@@ -7,6 +7,7 @@ namespace MossLantern.Formats.Svg;
 internal sealed partial class SvgStyles
 {
     private readonly Dictionary<string, Dictionary<string, string>> rules = new(StringComparer.Ordinal);
+    private readonly Dictionary<XElement, Dictionary<string, string>> declared = [];
 
     /// <summary>The styles of a drawing.</summary>
     /// <exception cref="SvgRefusedException">A style sheet reaches outside the drawing.</exception>
@@ -20,7 +21,7 @@ internal sealed partial class SvgStyles
                 throw new SvgRefusedException($"{SvgShapes.Named(sheet)} fetches something from elsewhere: save the drawing as plain SVG.");
             }
 
-            foreach (Match rule in Rule().Matches(Comment().Replace(sheet.Value, "")))
+            foreach (Match rule in Rule.Matches(Comment.Replace(sheet.Value, "")))
             {
                 foreach (var selector in rule.Groups[1].Value.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
                 {
@@ -36,27 +37,29 @@ internal sealed partial class SvgStyles
     /// <summary>A property of an element itself: its style attribute wins over its classes, these over its attribute.</summary>
     public string? Own(XElement element, string property)
     {
-        if (element.Attribute("style")?.Value is { } style)
+        return Declared(element).TryGetValue(property, out var value) ? value : element.Attribute(property)?.Value.Trim();
+    }
+
+    /// <summary>All that is declared for an element, read once: what lies in it asks for it again and again.</summary>
+    private Dictionary<string, string> Declared(XElement element)
+    {
+        if (declared.TryGetValue(element, out var known))
         {
-            Dictionary<string, string> own = new(StringComparer.Ordinal);
-            Declare(own, style);
-            if (own.TryGetValue(property, out var value))
-            {
-                return value;
-            }
+            return known;
         }
 
+        Dictionary<string, string> own = new(StringComparer.Ordinal);
         var classes = (element.Attribute("class")?.Value ?? "").Split([' ', '\t', '\n'], StringSplitOptions.RemoveEmptyEntries);
-        string[] selectors = [$"#{element.Attribute("id")?.Value}", .. classes.Reverse().Select(c => $".{c}"), element.Name.LocalName];
-        foreach (var selector in selectors)
+        foreach (var selector in (string[])[element.Name.LocalName, .. classes.Select(c => $".{c}"), $"#{element.Attribute("id")?.Value}"])
         {
-            if (rules.TryGetValue(selector, out var rule) && rule.TryGetValue(property, out var value))
+            foreach (var (name, value) in rules.TryGetValue(selector, out var rule) ? rule : [])
             {
-                return value;
+                own[name] = value;
             }
         }
 
-        return element.Attribute(property)?.Value.Trim();
+        Declare(own, element.Attribute("style")?.Value ?? "");
+        return declared[element] = own;
     }
 
     /// <summary>A property that an element takes from those it lies in.</summary>
@@ -78,9 +81,7 @@ internal sealed partial class SvgStyles
     [GeneratedRegex(@"@import|url\s*\(\s*['""]?(?!#)", RegexOptions.IgnoreCase)]
     private static partial Regex Outside();
 
-    [GeneratedRegex(@"([^{}]+)\{([^{}]*)\}")]
-    private static partial Regex Rule();
-
-    [GeneratedRegex(@"/\*.*?\*/", RegexOptions.Singleline)]
-    private static partial Regex Comment();
+    // A sheet comes from elsewhere: what is looked for in it takes no longer than the sheet is long.
+    private static readonly Regex Rule = new(@"([^{}]+)\{([^{}]*)\}", RegexOptions.NonBacktracking);
+    private static readonly Regex Comment = new(@"/\*.*?\*/", RegexOptions.NonBacktracking | RegexOptions.Singleline);
 }

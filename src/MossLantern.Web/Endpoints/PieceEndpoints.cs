@@ -127,7 +127,7 @@ internal static class PieceEndpoints
             return Looked(query, piece, out var look)
                 ?? (Results<Ok<Painting>, ProblemHttpResult>)TypedResults.Ok(workbench.Paint(piece, Layer(piece, layer), PaintDetail.Full, look));
         });
-        api.MapGet("/{id}/picture.png", Results<FileContentHttpResult, ProblemHttpResult> (
+        api.MapGet("/{id}/picture.png", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (
             string id, int? width, int? revision, [AsParameters] LookQuery query, HttpContext context, Workbench workbench, PieceStore pieces) =>
         {
             var pixels = width ?? DefaultPixels;
@@ -152,6 +152,8 @@ internal static class PieceEndpoints
 
             // The page asks for a picture by its version and the moment of its save, so it may keep it for as long as it wants.
             context.Response.Headers.CacheControl = context.Request.Query.ContainsKey("version") ? "private, max-age=31536000, immutable" : "no-cache";
+            using var turn = await PictureTurn.For(pixels, outline.BoxHeightMm / outline.BoxWidthMm, context.RequestAborted);
+            turn.Begin();
             return TypedResults.File(SkiaBrush.Png(workbench.Paint(piece, null, PaintDetail.Full, look), pixels), "image/png");
         });
     }

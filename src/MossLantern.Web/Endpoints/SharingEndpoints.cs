@@ -62,7 +62,7 @@ internal static class SharingEndpoints
             Piece piece;
             try
             {
-                piece = PieceJson.Read(request.Text);
+                piece = PieceJson.ReadFromOutside(request.Text);
             }
             catch (PieceFormatException e)
             {

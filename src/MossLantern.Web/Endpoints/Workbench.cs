@@ -56,7 +56,7 @@ public sealed record PieceRef(string Id, string Name);
 /// cannot be worked out has no plan, and says so.
 /// </summary>
 public sealed record PieceView(
-    string Id, int Version, Moment SavedAt, bool CanUndo, bool CanRedo, Piece Piece, PlanView? Plan, string? Problem, ImmutableArray<RunView> Runs,
+    string Id, int Version, int Revision, Moment SavedAt, bool CanUndo, bool CanRedo, Piece Piece, PlanView? Plan, string? Problem, ImmutableArray<RunView> Runs,
     bool Finished, PieceRef? Beneath);
 
 /// <summary>A piece as a preview shows it: nothing is saved.</summary>
@@ -145,7 +145,7 @@ public sealed class Workbench(
         var finished = Finished(stored.Piece, kept);
         var plan = worked ?? TryPlan(stored, kept);
         return new(
-            stored.Id, stored.Version, WorkshopTime.Local(stored.SavedAt, zone), stored.CanUndo, stored.CanRedo,
+            stored.Id, stored.Version, stored.Revision, WorkshopTime.Local(stored.SavedAt, zone), stored.CanUndo, stored.CanRedo,
             stored.Piece, plan, plan is null ? NotWorkedOut : null,
             [.. kept.Select(r => View(r, zone))],
             finished,

@@ -38,6 +38,9 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
                 title: "Cannot be read", detail: e.Message + " The other pieces are not touched by it.", statusCode: StatusCodes.Status422UnprocessableEntity),
             BadHttpRequestException { InnerException: JsonException json } => Unreadable(json, httpContext.Request.Path.StartsWithSegments("/api/reckon", StringComparison.Ordinal)),
 
+            // The name of a field with half a character in it.
+            InvalidOperationException { Source: "System.Text.Json" } => Invalid(new() { [""] = ["The request is not valid JSON: it holds a character that is none."] }),
+
             // A choice of forms, such as an outline's, that does not say which form it is.
             NotSupportedException e when Formless().Match(e.Message) is { Success: true } found => Invalid(new()
             {
@@ -92,7 +95,7 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
     {
         // "$.layers[0].depthMm" becomes "layers[0].depthMm".
         var field = (json.Path ?? "$").TrimStart('$').TrimStart('.');
-        var what = json.InnerException is UnparsableValueException
+        var what = json is UnsoundValueException ? json.Message : json.InnerException is UnparsableValueException
             ? "is not a date or time in the form 2026-05-01T14:30:00"
             : "is missing, unknown or of the wrong type";
         var sentence = sum && ReckonerFields.Sentence(field) is { } takes ? takes : field.Length > 0 ? $"{field} {what}." : "The request is not valid JSON, or a field of it is missing or unknown.";

@@ -4063,6 +4063,8 @@ export interface components {
             id: string;
             /** Format: int32 */
             version: number;
+            /** Format: int32 */
+            revision: number;
             savedAt: components["schemas"]["Moment"];
             canUndo: boolean;
             canRedo: boolean;

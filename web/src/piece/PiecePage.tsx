@@ -22,6 +22,7 @@ import { StoryStation } from '../stations/story/StoryStation';
 import type { Units } from '../units/units';
 import { useUnits } from '../units/units';
 import { usualLook } from './LookBar';
+import { PouredQuestion } from './PouredQuestion';
 import { Unplanned } from './Unplanned';
 import { MapStage } from './MapStage';
 import type { Selected } from './selection';
@@ -49,7 +50,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const [search, setSearch] = useSearchParams();
   const asked = search.get('layer');
   const [look, setLook] = useState(usualLook);
-  const page = usePiece(id, asked, look);
+  const page = usePiece(id, asked, look, station === 'story');
   const below = page.lookedAt.face === 'underside';
   const [cup, setCup] = useState<string | null>(null);
   const [pointed, setPointed] = useState<string | null>(null);
@@ -76,10 +77,19 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     }),
     [layerId],
   );
-  const editWhole = useCallback((change: (layer: Layer) => Layer) => edit(onLayer(change)), [edit, onLayer]);
+  // The map of a layer that has been poured is not changed without a word: it is asked once, and what was meant is held.
+  const [changing, setChanging] = useState<ReadonlySet<string>>(none);
+  const [held, setHeld] = useState<{ change: (layer: Layer) => Layer } | null>(null);
+  const asks = station === 'map' && (layerPlan?.poured ?? false) && !changing.has(layerId);
+  const editWhole = useCallback(
+    (change: (layer: Layer) => Layer) => (asks ? setHeld({ change }) : edit(onLayer(change))),
+    [asks, edit, onLayer],
+  );
   const dragWhole = useCallback(
-    (change: (layer: Layer) => Layer, movedAt: number) => drag(onLayer(change), movedAt),
-    [drag, onLayer],
+    (change: (layer: Layer) => Layer, movedAt: number) => {
+      if (!asks) drag(onLayer(change), movedAt);
+    },
+    [asks, drag, onLayer],
   );
   // In a zone everything of the map works on the zone as it works on a layer.
   const { zoneAt, inside, worked, workedPlan } = useZone(layer, layerPlan, station === 'map' ? zoneId : null);
@@ -220,6 +230,15 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const Page = pages[station as Station];
   return (
     <EditingProvider value={editing}>
+      <PouredQuestion
+        layer={held && layer.name}
+        onLeave={() => setHeld(null)}
+        onChange={() => {
+          setChanging(new Set([...changing, layerId]));
+          setHeld(null);
+          if (held) edit(onLayer(held.change));
+        }}
+      />
       <main id="main" className="piece">
         <aside className="left">
           <h1>{piece.name}</h1>

@@ -25,9 +25,10 @@ const withLayers = (plan: PlanView | null, newer: PlanView): PlanView | null =>
 /**
  * The piece on the page. An edit shows at once and is saved; a drag is only previewed until it is let go. One save is
  * under way at a time and the latest edit wins. What the server refuses stays on the page, and so does the last good plan.
- * While dragging, the map is painted first; everything else on the page follows when there is time.
+ * While dragging, the map is painted first; everything else on the page follows when there is time. Where what happened is
+ * told, the painting is of the map as it was poured.
  */
-export function usePiece(id: string, layerId: string | null, look: Look) {
+export function usePiece(id: string, layerId: string | null, look: Look, asPoured = false) {
   const queries = useQueryClient();
   const [draft, setDraft] = useState<Piece | null>(null);
   const [view, setView] = useState<PieceView | null>(null);
@@ -101,6 +102,10 @@ export function usePiece(id: string, layerId: string | null, look: Look) {
   const light = hidden ? 'front' : look.light;
   const lookedAt = useMemo<Look>(() => ({ face, wet, light }), [face, wet, light]);
   const shown = saving.state === 'stale' && draft && !looking ? draft : null;
+  const topmost = layerId ?? view?.piece.layers.at(-1)?.id;
+  const revision = asPoured
+    ? (view?.runs.findLast((r) => r.layerId === topmost)?.revision ?? undefined)
+    : undefined;
   useEffect(() => {
     if (!opened) return;
     let gone = false;
@@ -117,7 +122,7 @@ export function usePiece(id: string, layerId: string | null, look: Look) {
         })
       : take(
           api.GET('/api/pieces/{id}/painting', {
-            params: { path: { id }, query: { layer: layerId ?? undefined, ...lookedAt } },
+            params: { path: { id }, query: { layer: layerId ?? undefined, revision, ...lookedAt } },
           }),
         );
     asked
@@ -136,7 +141,7 @@ export function usePiece(id: string, layerId: string | null, look: Look) {
     return () => {
       gone = true;
     };
-  }, [id, opened, view, layerId, lookedAt, shown, looking, givenUp, drafts]);
+  }, [id, opened, view, layerId, lookedAt, shown, revision, looking, givenUp, drafts]);
 
   const save = useCallback(async () => {
     if (busy.current) return;

@@ -1,6 +1,8 @@
+import { useState } from 'react';
 import type { KeptZone, Layer, Outline, Piece, Zone } from '../../api/client';
 import { Choice, NumberField, TextField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
+import { SettledChoice } from '../../parts/SettledChoice';
 import { boxOf } from '../ground/kinds';
 import type { StationProps } from '../station';
 import { LayoutPart } from './Layouts';
@@ -15,23 +17,32 @@ const contrasts = [
 ] as const;
 
 export function MapStation(props: StationProps) {
-  const { layer, layerPlan, editLayer, sayLayer, zone } = props;
+  const { layer, layerPlan, editLayer, sayLayer, view, zone } = props;
   const inZone = zone !== null;
+  // The version that a new layout was based on: for as long as it is the last step, a step back brings back what was before.
+  const [laid, setLaid] = useState<{ kind: string; version: number } | null>(null);
   return (
     <>
       <h2>{layer.name}</h2>
       {(props.whole.zones ?? []).length > 0 && <ZoneChoice {...props} />}
       <p className="line">
-        <Choice
+        <SettledChoice
           label="Laid out as"
           value={kindOf(layer)}
           choices={kinds}
+          takeIt={(kind) => `Lay it out as ${kind}`}
           onChange={(kind) => {
             props.select(null);
+            setLaid({ kind, version: view.version });
             editLayer((l) => laidOutAs(l, kind, layerPlan.box));
           }}
         />
       </p>
+      {laid?.kind === kindOf(layer) && view.version <= laid.version + 1 && (
+        <p className="hint" role="status">
+          What was laid out before comes back with Undo.
+        </p>
+      )}
       <p className="line">
         {!inZone && (
           <NumberField

@@ -94,6 +94,9 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
   return (
     <>
       <h2>What was poured</h2>
+      {run && run.revision != null && run.revision !== view.revision && (
+        <p className="hint">The picture shows the map as it was poured; the piece has been changed since.</p>
+      )}
       <div className="times">
         <TimeField
           label="First pour"

@@ -1,0 +1,54 @@
+using MossLantern.Core.Units;
+
+namespace MossLantern.Web.Hosting;
+
+/// <summary>A turn to paint a picture. Large ones take a hundred megabytes and seconds each: two are painted at once, the others wait.</summary>
+internal sealed class PictureTurn : IDisposable
+{
+    /// <summary>Pictures of more pixels than this are large.</summary>
+    private const double LargePixels = 8_000_000;
+
+    private const int AtOnce = 2;
+
+    private static readonly SemaphoreSlim Large = new(AtOnce);
+
+    private readonly CancellationTokenSource? bound;
+
+    private PictureTurn(CancellationTokenSource? bound) => this.bound = bound;
+
+    /// <summary>Waits for a turn, for as long as somebody waits for the picture; the time to paint it counts from then on.</summary>
+    /// <param name="width">Width of the picture, pixels.</param>
+    /// <param name="highOverWide">Its height over its width.</param>
+    /// <param name="stop">Ends the wait and the painting.</param>
+    public static async Task<PictureTurn> For(int width, double highOverWide, CancellationToken stop)
+    {
+        if (width * (width * highOverWide) <= LargePixels)
+        {
+            return new(null);
+        }
+
+        await Large.WaitAsync(stop);
+        var bound = CancellationTokenSource.CreateLinkedTokenSource(stop);
+        bound.CancelAfter(EffortLimit.Most);
+        return new(bound);
+    }
+
+    /// <summary>Bounds what follows in this flow of work by the turn.</summary>
+    public void Begin()
+    {
+        if (bound is not null)
+        {
+            Effort.Until(bound.Token);
+        }
+    }
+
+    /// <inheritdoc/>
+    public void Dispose()
+    {
+        if (bound is not null)
+        {
+            bound.Dispose();
+            Large.Release();
+        }
+    }
+}
