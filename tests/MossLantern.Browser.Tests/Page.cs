@@ -357,9 +357,45 @@ internal sealed class Page : IDisposable
         return [.. ((IReadOnlyCollection<object>)found!).Select(f => Convert.ToString(f, CultureInfo.InvariantCulture)!)];
     }
 
-    /// <summary>What the browser complained of.</summary>
+    /// <summary>
+    /// Controls on the screen that do not answer at their own middle, that are cut off, or whose words are: one line each. A control
+    /// that lies under a part that scrolls is brought into view first.
+    /// </summary>
+    public IReadOnlyList<string> DeadControls() =>
+        [.. Script<IReadOnlyCollection<object>>(
+            """
+            const found = [];
+            const name = e => `${e.tagName.toLowerCase()} '${(e.getAttribute('aria-label') || e.labels?.[0]?.textContent || e.textContent || e.title || '').replace(/\s+/g, ' ').trim().slice(0, 60)}'`;
+            const controls = [...document.querySelectorAll('button, a[href], input, select, textarea, summary, [role=button], [role=slider]')];
+            const shown = e => e.checkVisibility({ visibilityProperty: true, opacityProperty: true }) && !e.closest('.visually-hidden, .visually-hidden-focusable') && e.type !== 'file' && !e.disabled;
+            for (const e of controls.filter(shown)) {
+              e.scrollIntoView({ block: 'nearest', inline: 'nearest', behavior: 'instant' });
+              const b = e.getBoundingClientRect();
+              if (b.width < 1 || b.height < 1) { found.push(`${name(e)} has no size`); continue; }
+              const [x, y] = [b.x + b.width / 2, b.y + b.height / 2];
+              if (x < 0 || y < 0 || x > innerWidth || y > innerHeight) { found.push(`${name(e)} lies off the screen at ${Math.round(x)}, ${Math.round(y)}`); continue; }
+              const top = document.elementFromPoint(x, y);
+              if (top !== e && !e.contains(top) && !(e.labels && [...e.labels].some(l => l.contains(top))))
+                found.push(`${name(e)} lies under ${top ? `${top.tagName.toLowerCase()}.${top.getAttribute('class') ?? ''} '${(top.textContent ?? '').slice(0, 30)}'` : 'nothing'}`);
+              if (e instanceof HTMLInputElement && ['text', ''].includes(e.type)) {
+                const style = getComputedStyle(e);
+                const pen = document.createElement('canvas').getContext('2d');
+                pen.font = style.font;
+                const room = e.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight);
+                const text = e.value || e.placeholder;
+                if (pen.measureText(text).width > room + 1) found.push(`${name(e)} cuts its words '${text}'`);
+              }
+            }
+            scrollTo({ top: 0, behavior: 'instant' });
+            return found;
+            """).Cast<string>()];
+
+    /// <summary>What the browser complained of; that pictures are read back often is the tests' own doing.</summary>
     public IReadOnlyList<string> Complaints() =>
-        [.. driver.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning).Select(l => l.Message)];
+    [
+        .. driver.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning).Select(l => l.Message)
+            .Where(m => !m.Contains("willReadFrequently", StringComparison.Ordinal)),
+    ];
 
     public void Dispose()
     {

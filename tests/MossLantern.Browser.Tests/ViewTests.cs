@@ -65,6 +65,13 @@ public sealed class ViewTests(SharedWorkshop shared) : WorkshopCase(shared)
                 findings.Add($"at {width} × {height}: wider than the screen");
             }
 
+            if (painted)
+            {
+                page.WaitForPainting();
+            }
+
+            findings.AddRange(page.DeadControls().Select(f => $"at {width} × {height}: {f}"));
+
             if (width == 1024 && name == "map" && Pictures is not null)
             {
                 page.WaitForPainting();

@@ -77,7 +77,11 @@ describe('a grip', () => {
     expect(hold.drop.mock.calls.map((c) => c[1] as unknown)).toEqual([{ x: 15, y: -5 }]);
   });
 
-  it('leaves the pointer to a chosen grip close by', () => {
-    expect(grip({ behind: true }).style.pointerEvents).toBe('none');
+  it('takes the hand as far round it as it is told', () => {
+    expect(grip({ touch: 13 }).querySelector('.reach')!.getAttribute('r')).toBe('13');
+  });
+
+  it('takes it from as far as a finger is wide where nothing is told', () => {
+    expect(grip().querySelector('.reach')!.getAttribute('r')).toBe('22');
   });
 });

@@ -19,8 +19,8 @@ interface Props {
   least: number;
   most: number;
   dot?: boolean;
-  /** Leaves the pointer to a chosen grip close by. */
-  behind?: boolean;
+  /** How far round it the hand is taken, pixels. */
+  touch?: number;
   hold: Hold;
   onFocus?: () => void;
   /** By one, or by ten with shift; right and up add. */
@@ -29,7 +29,7 @@ interface Props {
   onStepDown?: (by: number) => void;
 }
 
-const touch = 22;
+const usualTouch = 22;
 
 /** A round grip on the map: dragged by hand, moved by the arrow keys, told to a screen reader as a slider. */
 export function Grip({
@@ -42,7 +42,7 @@ export function Grip({
   least,
   most,
   dot,
-  behind,
+  touch = usualTouch,
   hold,
   onFocus,
   onStep,
@@ -96,12 +96,11 @@ export function Grip({
       aria-valuemin={least}
       aria-valuemax={most}
       transform={`translate(${x} ${y})`}
-      style={behind ? { pointerEvents: 'none' } : undefined}
       onPointerDown={press}
       onKeyDown={key}
       onFocus={onFocus}
     >
-      <circle r={Math.max(size + 4, size < 6 ? 9 : touch)} className="reach" />
+      <circle r={touch} className="reach" />
       <circle r={size} className="grip" />
       {dot && <circle r="2.5" className="dot" />}
     </g>

@@ -24,12 +24,16 @@ import { useUnits } from '../units/units';
 import type { Selected } from './selection';
 import { Callout, edgeOf, middleOf } from './Callout';
 import { Grip } from './Grip';
+import { fanOut } from './fanOut';
 import { OncePerFrame, moves } from './moves';
 import { InsertHandles, SliceHandles, SupportHandles } from './groundHandles';
 import { LookBar, lookWords } from './LookBar';
 import { HeartHandles, RimHandles } from './handles';
 import { LayoutHandles, ZoneHandles } from './layoutHandles';
 import type { Hold } from './Grip';
+
+/** How far round the grip of a band's edge the hand is taken, pixels. */
+const edgeTouch = 13;
 
 interface Props {
   name: string;
@@ -404,9 +408,19 @@ export function MapStage(props: Props) {
   const outlined = (change: (o: Outline) => Outline) => (g: Ground) => ({ ...g, outline: change(g.outline) });
 
   const chosenBand = selected?.kind === 'band' ? layer.bands.findIndex((b) => b.id === selected.id) : -1;
-  const chosenEdge = layer.bands[chosenBand]?.fillsRest === false ? edgeOf(plan, layer, chosenBand) : null;
   const px = (mm: number) => view.x + mm * pixelsPerMm;
   const py = (mm: number) => view.y + mm * pixelsPerMm;
+  // The edges of bands lie close together: their grips stand apart, each above or below its own edge.
+  const edges = layer.bands.map((band, i) => (band.fillsRest ? null : edgeOf(plan, layer, i)));
+  const grips = fanOut(
+    edges.map((edge) => edge && { x: px(edge.xMm), y: py(plan.cutAtMm), touch: edgeTouch }),
+    (layer.layout ? (layer.layout.kind === 'petals' ? [layer.layout] : []) : layer.hearts).map((h) => ({
+      x: px(h.xMm),
+      y: py(h.yMm),
+      touch: 22,
+    })),
+    chosenBand,
+  );
   const bar = units.scaleBars.find((b) => b.mm * pixelsPerMm < 230) ?? units.scaleBars.at(-1)!;
   return (
     <div
@@ -434,29 +448,34 @@ export function MapStage(props: Props) {
             {handles === 'map' &&
               (!layer.layout || layer.layout.kind === 'lines' || layer.layout.kind === 'petals') &&
               layer.bands.map((band, i) => {
-                const edge = band.fillsRest ? null : edgeOf(plan, layer, i);
-                if (!edge) return null;
+                const edge = edges[i];
+                const at = grips[i];
+                if (!edge || !at) return null;
                 const chosen = selected?.kind === 'band' && selected.id === band.id;
                 const width = units.show(widthOf(layer, i), 'mm');
                 const sign = (countsFromRim(layer, i) ? -1 : 1) * edge.outward;
                 return (
-                  <Grip
-                    key={band.id}
-                    x={px(edge.xMm)}
-                    y={py(plan.cutAtMm)}
-                    size={chosen ? 9 : 4}
-                    behind={!chosen && !!chosenEdge && Math.abs(chosenEdge.xMm - edge.xMm) * pixelsPerMm < 26}
-                    name={`Edge of ${regionName(layer, band.id)}`}
-                    value={widthOf(layer, i)}
-                    words={`${width} wide`}
-                    least={0.5}
-                    most={1000}
-                    onFocus={() => onSelect({ kind: 'band', id: band.id })}
-                    hold={holdLayer(
-                      (byX) => () => widenBand(layer, band.id, sign * (Math.round(2 * byX) / 2)),
+                  <g key={band.id}>
+                    {at.y !== py(plan.cutAtMm) && (
+                      <path className="lever" d={`M${at.x} ${py(plan.cutAtMm)}L${at.x} ${at.y}`} />
                     )}
-                    onStep={(by) => editLayer((l) => widenBand(l, band.id, by))}
-                  />
+                    <Grip
+                      x={at.x}
+                      y={at.y}
+                      size={chosen ? 9 : 5}
+                      touch={edgeTouch}
+                      name={`Edge of ${regionName(layer, band.id)}`}
+                      value={widthOf(layer, i)}
+                      words={`${width} wide`}
+                      least={0.5}
+                      most={1000}
+                      onFocus={() => onSelect({ kind: 'band', id: band.id })}
+                      hold={holdLayer(
+                        (byX) => () => widenBand(layer, band.id, sign * (Math.round(2 * byX) / 2)),
+                      )}
+                      onStep={(by) => editLayer((l) => widenBand(l, band.id, by))}
+                    />
+                  </g>
                 );
               })}
             {handles === 'map' && (
@@ -576,7 +595,7 @@ export function MapStage(props: Props) {
             </div>
           )}
           {props.working && (
-            <p className="working" role="status">
+            <p className="stage-working" role="status">
               Working the map out
             </p>
           )}

@@ -82,7 +82,7 @@ function Working({ sum }: { sum: Sum }) {
   useEffect(() => localStorage.setItem('sum', sum.path), [sum.path]);
   const errors = error instanceof Refused ? error.errors : {};
   return (
-    <section className="working" aria-label={sum.question}>
+    <section className="reckoner-sum" aria-label={sum.question}>
       <h1>{sum.question}</h1>
       <div className="sentence">
         <p>
