@@ -366,8 +366,14 @@ internal sealed class Page : IDisposable
             """
             const found = [];
             const name = e => `${e.tagName.toLowerCase()} '${(e.getAttribute('aria-label') || e.labels?.[0]?.textContent || e.textContent || e.title || '').replace(/\s+/g, ' ').trim().slice(0, 60)}'`;
+            const scroller = e => { while (e && !/auto|scroll/.test(getComputedStyle(e).overflowY)) e = e.parentElement; return e; };
             const controls = [...document.querySelectorAll('button, a[href], input, select, textarea, summary, [role=button], [role=slider]')];
             const shown = e => e.checkVisibility({ visibilityProperty: true, opacityProperty: true }) && !e.closest('.visually-hidden, .visually-hidden-focusable') && e.type !== 'file' && !e.disabled;
+            const boxes = controls.filter(shown).filter(e => !(e instanceof SVGElement)).map(e => [e, e.getBoundingClientRect()]);
+            for (const [i, [a, p]] of boxes.entries()) for (const [b, q] of boxes.slice(i + 1)) {
+              const [wide, high] = [Math.min(p.right, q.right) - Math.max(p.left, q.left), Math.min(p.bottom, q.bottom) - Math.max(p.top, q.top)];
+              if (wide > 2 && high > 2 && !a.contains(b) && !b.contains(a) && p.top >= 0 && q.bottom <= innerHeight && scroller(a) === scroller(b)) found.push(`${name(a)} overlaps ${name(b)}`);
+            }
             for (const e of controls.filter(shown)) {
               e.scrollIntoView({ block: 'nearest', inline: 'nearest', behavior: 'instant' });
               const b = e.getBoundingClientRect();
@@ -380,10 +386,13 @@ internal sealed class Page : IDisposable
               if (e instanceof HTMLInputElement && ['text', ''].includes(e.type)) {
                 const style = getComputedStyle(e);
                 const pen = document.createElement('canvas').getContext('2d');
-                pen.font = style.font;
+                pen.font = `${style.fontWeight} ${style.fontSize} ${style.fontFamily}`;
                 const room = e.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight);
                 const text = e.value || e.placeholder;
                 if (pen.measureText(text).width > room + 1) found.push(`${name(e)} cuts its words '${text}'`);
+                // A unit that stands in the same box must not stand over them.
+                const unit = e.parentElement?.querySelector('.unit');
+                if (unit && e.getBoundingClientRect().x + parseFloat(style.paddingLeft) + pen.measureText(text).width > unit.getBoundingClientRect().x + 1) found.push(`${name(e)} has its unit over its words '${text}'`);
               }
             }
             scrollTo({ top: 0, behavior: 'instant' });

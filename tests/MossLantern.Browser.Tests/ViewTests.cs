@@ -27,6 +27,7 @@ public sealed class ViewTests(SharedWorkshop shared) : WorkshopCase(shared)
         ("pour", "/pieces/bogbean-round/pour", "Order of pours"),
         ("cure", "/pieces/marsh-light/cure?layer=layer-2", "tape off"),
         ("story", "/pieces/marsh-light/story?layer=layer-1", "What was poured"),
+        ("unlogged", "/pieces/bogbean-round/story", "What was poured"),
     ];
 
     /// <summary>Where pictures go, when they are wanted.</summary>
@@ -52,6 +53,7 @@ public sealed class ViewTests(SharedWorkshop shared) : WorkshopCase(shared)
             page.WaitForPainting();
         }
 
+        Waiting.Until(() => page.Script<bool>("return [...document.images].every(i => i.complete)"), "every picture");
         TestContext.Current.SendDiagnosticMessage("{0}: first content after {1} ms", name, page.Script<string>(
             "return String(Math.round(performance.getEntriesByName('first-contentful-paint')[0]?.startTime))"));
         var findings = new List<string>();

@@ -96,6 +96,7 @@ public sealed class RunApiTests : IDisposable
     [InlineData("start", "years 1970 to 2200", "start", "\"0001-01-01T00:00:00\"")]
     [InlineData("end", "cannot be before the first", "end", "\"2026-05-01T08:00:00\"")]
     [InlineData("end", "within two days", "end", "\"2026-05-04T09:00:00\"")]
+    [InlineData("end", "cannot end in the future", "end", "\"2026-05-01T09:32:00\"")]
     [InlineData("roomC", "from -20 to 60 °C", "roomC", "75")]
     [InlineData("pours[0].pouredMl", "from 0 to 100000 ml", "pours", """[{"regionId":"band-1","pouredMl":-1}]""")]
     [InlineData("pours", "named once", "pours", """[{"regionId":"band-1","pouredMl":1},{"regionId":"band-1","pouredMl":2}]""")]

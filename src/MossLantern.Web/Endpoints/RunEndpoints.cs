@@ -95,6 +95,8 @@ internal static class RunEndpoints
 
         Refuse(zone.AtLeniently(request.Start).ToInstant() > now + Duration.FromMinutes(1), "start",
             "What happened cannot start in the future; plan it under Cure instead.");
+        Refuse(request.End is { } over && zone.AtLeniently(over).ToInstant() > now + Duration.FromMinutes(1), "end",
+            "What happened cannot end in the future; leave the end open until it has.");
         Refuse(request.End < request.Start, "end", "The last pour cannot be before the first.");
         Refuse(request.End > request.Start.PlusDays(2), "end", "The last pour must be within two days of the first.");
         Refuse(request.RoomC is { } room && !Ranges.RoomC.Contains(room), "roomC", Ranges.RoomC.Sentence);

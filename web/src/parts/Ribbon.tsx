@@ -4,11 +4,11 @@ import { Link } from 'react-router';
 import type { Moment, RibbonSpan } from '../api/client';
 import { api, take } from '../api/client';
 import { clockText, localText, untilText, windowNames } from './format';
+import { ms, place } from './ribbonLanes';
 
-const usualLanes = 2;
+const usualLanes = 3;
 const laneHeight = 20;
 const top = 15;
-const ms = (m: Moment) => Date.parse(m.at);
 
 /** The strip of the coming three days: nights, and every window of every curing piece. */
 export function Ribbon() {
@@ -107,23 +107,3 @@ function whenText(span: RibbonSpan) {
 
 /** Room at the right end for the button that shows the rest. */
 const moreWidth = 96;
-
-/** Puts spans into lanes so that none covers another or its words. */
-function place(spans: RibbonSpan[], x: (m: Moment) => number, width: number, lanes: number) {
-  const ends = Array.from({ length: lanes }, () => -Infinity);
-  const placed: { span: RibbonSpan; left: number; right: number; lane: number }[] = [];
-  for (const span of spans) {
-    const words =
-      26 +
-      6.1 *
-        `${span.pieceName} · ${windowNames[span.milestone]}${span.state === 'open' ? ', until 00:00' : ''}`
-          .length;
-    const left = Math.max(0, Math.min(x(span.opens), width - words));
-    const right = Math.max(span.closes ? x(span.closes) : 0, left + words);
-    const lane = ends.findIndex((end) => end + 4 <= left);
-    if (lane < 0) continue;
-    ends[lane] = right;
-    placed.push({ span, left, right: span.closes ? Math.max(x(span.closes), left + 10) : left + 10, lane });
-  }
-  return placed;
-}

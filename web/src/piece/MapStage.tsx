@@ -569,31 +569,6 @@ export function MapStage(props: Props) {
           {handles === 'map' && (
             <Callout layer={layer} plan={plan} selected={selected} px={px} py={py} room={room} />
           )}
-          {handles === 'map' && layer.layout?.kind === 'pools' && (
-            <div className="stage-head" onPointerDown={(e) => e.stopPropagation()}>
-              <button
-                type="button"
-                className="btn btn-outline-primary"
-                aria-pressed={drawing}
-                onClick={() => setDrawing(!drawing)}
-              >
-                {drawing ? 'Walls are drawn: done' : 'Draw walls'}
-              </button>
-              <button
-                type="button"
-                className="btn btn-outline-primary"
-                onClick={() => {
-                  const { xMm, yMm, widthMm, heightMm } = plan.box;
-                  const y = yMm + heightMm / 2;
-                  const across = [0, 0.25, 0.5, 0.75, 1].map((s) => ({ xMm: xMm + s * widthMm, yMm: y }));
-                  editLayer((l) => withWall(l, across));
-                }}
-              >
-                Put a wall across
-              </button>
-              {drawing && <small>from rim to rim, or round; ends near a wall join on</small>}
-            </div>
-          )}
           {props.working && (
             <p className="stage-working" role="status">
               Working the map out
@@ -625,6 +600,31 @@ export function MapStage(props: Props) {
               {bar.text}
             </span>
             {!props.trial && <LookBar look={props.look} hidden={props.hidden} onLook={props.onLook} />}
+            {handles === 'map' && layer.layout?.kind === 'pools' && (
+              <span className="walls-bar">
+                <button
+                  type="button"
+                  className="btn btn-outline-primary"
+                  aria-pressed={drawing}
+                  onClick={() => setDrawing(!drawing)}
+                >
+                  {drawing ? 'Walls are drawn: done' : 'Draw walls'}
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-outline-primary"
+                  onClick={() => {
+                    const { xMm, yMm, widthMm, heightMm } = plan.box;
+                    const y = yMm + heightMm / 2;
+                    const across = [0, 0.25, 0.5, 0.75, 1].map((s) => ({ xMm: xMm + s * widthMm, yMm: y }));
+                    editLayer((l) => withWall(l, across));
+                  }}
+                >
+                  Put a wall across
+                </button>
+                {drawing && <small>from rim to rim, or round; ends near a wall join on</small>}
+              </span>
+            )}
             <span className="zoom">
               <button
                 type="button"

@@ -312,7 +312,7 @@ function Kept({ piece, layer, edit, say, layerPlan }: StationProps) {
             <NumberField
               label={`Dam round ${k.name}`}
               unit="mm"
-              width={40}
+              width={56}
               optional
               placeholder="none"
               value={k.damMm ?? null}

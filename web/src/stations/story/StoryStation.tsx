@@ -145,7 +145,7 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
                     quiet
                     optional
                     unit="ml"
-                    width={58}
+                    width={78}
                     placeholder="unknown"
                     value={actual}
                     takes="runs.pouredMl"

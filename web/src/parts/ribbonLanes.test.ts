@@ -1,0 +1,42 @@
+import { expect, it } from 'vitest';
+import type { Moment, RibbonSpan } from '../api/client';
+import { place } from './ribbonLanes';
+
+const start = Date.parse('2026-05-01T08:00:00Z');
+const at = (hours: number): Moment => {
+  const instant = new Date(start + hours * 3_600_000).toISOString();
+  return { at: instant, local: instant.slice(0, 19) };
+};
+const span = (name: string, opens: number, closes: number | null): RibbonSpan => ({
+  pieceId: name,
+  pieceName: name,
+  layerId: 'layer-1',
+  layerName: 'Layer',
+  milestone: 'next-layer',
+  opens: at(opens),
+  closes: closes === null ? null : at(closes),
+  state: opens <= 0 ? 'open' : 'ahead',
+  poured: true,
+});
+// 1000 pixels over 72 hours; what has begun stands at the left edge.
+const x = (m: Moment) => Math.max(0, Math.min(1000, ((Date.parse(m.at) - start) / 3_600_000 / 72) * 1000));
+const shown = (spans: RibbonSpan[], lanes: number) =>
+  place(spans, x, 1000, lanes).map((p) => p.span.pieceName);
+
+it('shows a window that is open, and one that opens within minutes', () => {
+  expect(shown([span('open', -5, 9), span('soon', 0.1, 4)], 2)).toEqual(['open', 'soon']);
+});
+
+it('shows what is open before what is only to come, and what closes sooner first', () => {
+  const spans = [span('later', 1, 20), span('open long', -5, 30), span('open', -2, 3)];
+  expect(shown(spans, 2)).toEqual(['open', 'open long']);
+  expect(shown(spans, 3)).toHaveLength(3);
+});
+
+it('lays no window over another or its words', () => {
+  const spans = Array.from({ length: 12 }, (_, i) => span(`piece ${i}`, i * 3 - 4, i * 3 + 9));
+  const placed = place(spans, x, 1000, 3);
+  for (const [i, a] of placed.entries())
+    for (const b of placed.slice(i + 1))
+      if (a.lane === b.lane) expect(a.left >= b.right || b.left >= a.right).toBe(true);
+});
