@@ -168,7 +168,9 @@ internal sealed class Page : IDisposable
         var (on, home) = back ? (Keys.Shift + Keys.Tab, Keys.Tab) : (Keys.Tab, Keys.Shift + Keys.Tab);
         var wanted = Plain(name);
         var seen = new List<string>();
-        if (Walked(on, FirstSteps, role, name, seen))
+
+        // A grip is chosen by the focus, and what is not chosen may lose its grips: these are walked one by one.
+        if (Walked(on, role == "slider" ? 200 : FirstSteps, role, name, seen))
         {
             return;
         }

@@ -64,8 +64,8 @@ public abstract class WorkshopCase(SharedWorkshop shared) : IDisposable
 
     /// <summary>This case's own copy of a piece of the demo.</summary>
     /// <returns>The copy's id.</returns>
-    private protected string Copy(string piece, string? name = null) =>
-        copies.TryGetValue(piece, out var made) ? made : copies[piece] = Copied(Workshop, piece, Poured, name);
+    private protected string Copy(string piece, string? name = null, bool? poured = null) =>
+        copies.TryGetValue(piece, out var made) ? made : copies[piece] = Copied(Workshop, piece, poured ?? Poured, name);
 
     /// <summary>A copy of a piece, with or without its log.</summary>
     /// <returns>The copy's id.</returns>

@@ -13,7 +13,13 @@ public sealed class EffortLimit(RequestDelegate next)
     {
         ArgumentNullException.ThrowIfNull(context);
         using var bound = CancellationTokenSource.CreateLinkedTokenSource(context.RequestAborted);
-        bound.CancelAfter(Most);
+
+        // The ribbon looks at every piece there is: a long shelf takes long, and must not lose its windows for it.
+        if (context.Request.Path != "/api/ribbon")
+        {
+            bound.CancelAfter(Most);
+        }
+
         Effort.Until(bound.Token);
         try
         {

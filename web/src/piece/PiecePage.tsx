@@ -80,6 +80,8 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   // The map of a layer that has been poured is not changed without a word: it is asked once, and what was meant is held.
   const [changing, setChanging] = useState<ReadonlySet<string>>(none);
   const [held, setHeld] = useState<{ change: (layer: Layer) => Layer } | null>(null);
+  // Counts how often it was left as it was poured: the fields begin anew with what the layer has.
+  const [left, setLeft] = useState(0);
   const asks = station === 'map' && (layerPlan?.poured ?? false) && !changing.has(layerId);
   const editWhole = useCallback(
     (change: (layer: Layer) => Layer) => (asks ? setHeld({ change }) : edit(onLayer(change))),
@@ -232,7 +234,10 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     <EditingProvider value={editing}>
       <PouredQuestion
         layer={held && layer.name}
-        onLeave={() => setHeld(null)}
+        onLeave={() => {
+          setHeld(null);
+          setLeft((n) => n + 1);
+        }}
         onChange={() => {
           setChanging(new Set([...changing, layerId]));
           setHeld(null);
@@ -311,7 +316,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
         )}
         <section className="right" aria-label={stationNames[station as Station]}>
           <Page
-            key={`${station}/${layer.id}/${inside ?? ''}`}
+            key={`${station}/${layer.id}/${inside ?? ''}/${left}`}
             id={id}
             piece={piece}
             layer={worked}

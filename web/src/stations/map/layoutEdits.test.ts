@@ -170,6 +170,11 @@ describe('pools', () => {
     const open = withPoolCup(pools, { id: 'open-1', anchor: spot(20, 30) });
     whole(open);
     expect(layoutOf(open, 'pools')!.pools[1]).toMatchObject({ id: 'pool-2', xMm: 20, yMm: 30 });
+
+    // Chosen twice before the map has answered, it is one pool with the cup that was chosen last.
+    const again = colourPool(open, { id: 'open-1', anchor: spot(20, 30) }, 'bone');
+    expect(layoutOf(again, 'pools')!.pools).toHaveLength(2);
+    expect(layoutOf(again, 'pools')!.pools[1]).toMatchObject({ id: 'pool-2', cup: 'bone' });
   });
 });
 

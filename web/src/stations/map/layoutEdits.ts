@@ -386,6 +386,9 @@ export function colourPool(layer: Layer, pool: { id: string; anchor?: Spot | nul
     if (p.pools.some((x) => x.id === pool.id))
       return { ...p, pools: p.pools.map((x) => (x.id === pool.id ? { ...x, cup } : x)) };
     const { xMm, yMm } = pool.anchor ?? { xMm: 0, yMm: 0 };
+    // Chosen again before the map has answered: it is the same pool still, under the id it got.
+    const again = p.pools.find((x) => x.xMm === xMm && x.yMm === yMm);
+    if (again) return { ...p, pools: p.pools.map((x) => (x === again ? { ...x, cup } : x)) };
     const id = freeId(
       'pool',
       p.pools.map((x) => x.id),
