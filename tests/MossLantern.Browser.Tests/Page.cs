@@ -398,6 +398,7 @@ internal sealed class Page : IDisposable
               }
             }
             scrollTo({ top: 0, behavior: 'instant' });
+            for (const e of document.querySelectorAll('*')) if (e.scrollTop > 0) e.scrollTop = 0;
             return found;
             """).Cast<string>()];
 

@@ -53,6 +53,11 @@ internal sealed record DrawnRings(
         for (var i = 0; i < shells.Count; i++)
         {
             Effort.Check();
+            if (Crowding.Pairs(shells[i].Coordinates.AsSpan(0, shells[i].NumPoints - 1)) > Crowding.MostPairs)
+            {
+                return Wrong("The drawn outline has too many long sides that lie close together: simplify it.");
+            }
+
             if (new IsValidOp(new Polygon(shells[i])).ValidationError is { } error)
             {
                 return Wrong(string.Create(CultureInfo.InvariantCulture,

@@ -177,6 +177,11 @@ internal sealed partial class SvgShapes(SvgStyles styles)
                 continue;
             }
 
+            if (Crowding.Pairs(points) > Crowding.MostPairs)
+            {
+                throw new SvgRefusedException($"{Named(element)} has too many long sides that lie close together, {points.Length} corners in all: simplify it.");
+            }
+
             if (new IsValidOp(new Polygon(ring)).ValidationError is { } error)
             {
                 throw new SvgRefusedException(string.Create(CultureInfo.InvariantCulture,
