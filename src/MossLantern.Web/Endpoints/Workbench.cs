@@ -122,17 +122,7 @@ public sealed class Workbench(
     /// <exception cref="UnplannableException">It is valid, and yet cannot be worked out.</exception>
     public PlannedPiece Planned(Piece piece) => Planned(Checked(piece), []);
 
-    private PlannedPiece Planned(Piece settled, ImmutableArray<Run> kept)
-    {
-        try
-        {
-            return new(settled, Plan(settled, kept));
-        }
-        catch (Exception e) when (e is not OperationCanceledException and not Microsoft.Data.Sqlite.SqliteException)
-        {
-            throw new UnplannableException(e);
-        }
-    }
+    private PlannedPiece Planned(Piece settled, ImmutableArray<Run> kept) => new(settled, Plan(settled, kept));
 
     /// <summary>A stored piece with everything worked out. One that cannot be worked out is shown without, and says so.</summary>
     /// <param name="stored">The piece.</param>
@@ -159,7 +149,7 @@ public sealed class Workbench(
         {
             return Plan(stored.Piece, kept);
         }
-        catch (Exception e) when (e is not OperationCanceledException and not Microsoft.Data.Sqlite.SqliteException)
+        catch (UnplannableException e)
         {
             log.LogError(e, "Piece {Id}, version {Version}, cannot be worked out", stored.Id, stored.Version);
             return null;
@@ -179,7 +169,20 @@ public sealed class Workbench(
     private static bool Finished(Piece piece, ImmutableArray<Run> kept) => piece.Layers.All(l => kept.Any(r => r.LayerId == l.Id));
 
     /// <summary>What a piece's document gives, with what was really poured of it.</summary>
+    /// <exception cref="UnplannableException">It cannot be worked out.</exception>
     public PlanView Plan(Piece piece, ImmutableArray<Run> kept)
+    {
+        try
+        {
+            return Worked(piece, kept);
+        }
+        catch (Exception e) when (e is not OperationCanceledException and not Microsoft.Data.Sqlite.SqliteException)
+        {
+            throw new UnplannableException(e);
+        }
+    }
+
+    private PlanView Worked(Piece piece, ImmutableArray<Run> kept)
     {
         var zone = time.Zone;
         var now = time.Now;
