@@ -97,7 +97,7 @@ public static class SkiaBrush
         {
             Effort.Check();
             var path = painting.Paths[i];
-            var blend = i >= painting.FiltersFrom ? SKBlendMode.Multiply : SKBlendMode.SrcOver;
+            var blend = path.Glass || i >= painting.FiltersFrom ? SKBlendMode.Multiply : SKBlendMode.SrcOver;
             using var shape = Parse(path.Path);
             Clipped(canvas, painting, path, () => Paint(canvas, path, shape, blend, pixelsPerMm));
         }
@@ -196,7 +196,7 @@ public static class SkiaBrush
         using var gloss = Fill(SKColors.White);
         gloss.Shader = SKShader.CreateLinearGradient(
             new(0, 0), new((float)painting.WidthMm, (float)painting.HeightMm),
-            [new(255, 255, 255, 41), new(255, 255, 255, 0), new(0, 0, 0, 0), new(0, 0, 0, 36)], [0, 0.35f, 0.7f, 1], SKShaderTileMode.Clamp);
+            [new(255, 255, 255, 20), new(255, 255, 255, 0), new(0, 0, 0, 0), new(0, 0, 0, 36)], [0, 0.35f, 0.7f, 1], SKShaderTileMode.Clamp);
         canvas.DrawPath(outline, gloss);
         if (painting.Wet)
         {

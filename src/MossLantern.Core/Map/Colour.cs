@@ -32,6 +32,14 @@ public readonly record struct Colour(double R, double G, double B)
         ? Mix(new(1, 1, 1), tone)
         : new(R * (1 + tone), G * (1 + tone), B * (1 + tone));
 
+    /// <summary>Lighter, or darker for less than nothing, by so many L*, of the same hue.</summary>
+    public Colour Lighter(double lightness)
+    {
+        var lab = Lab.Of(this);
+        var (r, g, b) = (lab with { L = Math.Clamp(lab.L + lightness, 0, 100) }).ToColour();
+        return new(Math.Clamp(r, 0, 1), Math.Clamp(g, 0, 1), Math.Clamp(b, 0, 1));
+    }
+
     private static double ToLinear(int value)
     {
         var v = value / 255.0;

@@ -14,7 +14,7 @@ internal sealed record GrowthLine(Patch Patch, string Path, double Tone, bool Ha
 /// <remarks>Source: docs/craft/map.md, Painting.</remarks>
 internal static class GrowthLines
 {
-    private const int Most = 10;
+    private const int Most = 16;
 
     /// <summary>Lines of every region, from its border inward.</summary>
     public static List<GrowthLine> Of(RegionMap map, Outline outline, GrowthScale growth, int seed, double wavinessMm)
@@ -59,7 +59,7 @@ internal static class GrowthLines
             arrival[node] = deepest - arrival[node];
         }
 
-        var step = Math.Max(3.2, deepest / Most);
+        var step = Math.Max(2.4, deepest / Most);
         var levels = Enumerable.Range(1, Most).Select(i => (double)deepest - step * (Most + 1 - i)).Where(l => l > 0).ToArray();
         var traced = Contours.Trace(grid, arrival, levels);
         var ids = map.Patches.Select(p => p.Id).ToList();

@@ -24,6 +24,19 @@ public readonly record struct Lab(double L, double A, double B)
         static double F(double t) => t > 216.0 / 24389 ? Math.Cbrt(t) : (24389.0 / 27 * t + 16) / 116;
     }
 
+    /// <summary>The colour in linear light; a channel may lie outside of 0 to 1.</summary>
+    public Colour ToColour()
+    {
+        var y = (L + 16) / 116;
+        double fx = Back(y + A / 500) * 0.95047, fy = Back(y), fz = Back(y - B / 200) * 1.08883;
+        return new(
+            3.2404542 * fx - 1.5371385 * fy - 0.4985314 * fz,
+            -0.9692660 * fx + 1.8760108 * fy + 0.0415560 * fz,
+            0.0556434 * fx - 0.2040259 * fy + 1.0572252 * fz);
+
+        static double Back(double f) => f > 6.0 / 29 ? f * f * f : (116 * f - 16) * 27 / 24389;
+    }
+
     /// <summary>Difference of two colours by the CIEDE2000 formula, all weights 1.</summary>
     public static double Difference(Lab first, Lab second)
     {

@@ -46,7 +46,7 @@ public sealed class LayerMapper
         ArgumentNullException.ThrowIfNull(layer);
         if (kept.IsEmpty && layer.Zones is null or { IsEmpty: true })
         {
-            return Plain(outline, growth, layer);
+            return Plain(outline, growth, layer, outline);
         }
 
         // What the zones and kept spots leave stands for their places: outlines are the same when all their values are.
@@ -56,7 +56,7 @@ public sealed class LayerMapper
         var text = string.Join("||", [Layout(layer), .. (layer.Zones ?? []).Select(z => $"{z.Id}:{Layout(z.Of(layer))}"), keeps]);
         return maps.Of((left, growth, text), () => new ZonedMap(
             places.Of((left, keeps), () => ZonePlaces.Of(outline, zones, kept, layer.ClearCup)), layer,
-            (o, l) => Plain(o, growth, l), o => Cover(o, Grid(o, growth))));
+            (part, o, l) => Plain(part, growth, l, o), o => Cover(o, Grid(o, growth))));
     }
 
     /// <summary>The area of every region that lies in a part of what a layer is poured in, mm², in the order of the map's regions.</summary>
@@ -70,7 +70,10 @@ public sealed class LayerMapper
         return [.. Map(piece, layer).AreasWithin(Cover(part, Grid(piece.Ground.OutlineOf(layer), piece.Growth)))];
     }
 
-    /// <summary>How far it is from the rim to the middle for lines of a layer, mm; in a drawn outline, in the part where it is least.</summary>
+    /// <summary>
+    /// How far it is from the rim to the middle, or as far as zones and kept spots leave room, for lines of a layer, mm; in
+    /// a drawn outline, in the part where it is least.
+    /// </summary>
     /// <param name="piece">A valid piece.</param>
     /// <param name="layer">A layer of it that is laid out as lines.</param>
     public double RimRoomMm(Piece piece, Layer layer)
@@ -78,13 +81,16 @@ public sealed class LayerMapper
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(layer);
         var outline = piece.Ground.OutlineOf(layer);
-        if (Map(outline, piece.Growth, layer with { Zones = null }, []) is not BandMap map)
+        var laid = Map(piece, layer);
+        var (left, lines) = laid is ZonedMap { Parts: [var own, ..] } ? (own.Outline, own.Map) : (outline, laid);
+        if (lines is not BandMap map)
         {
             return 0;
         }
 
-        ImmutableArray<Outline> parts = outline is DrawnOutline drawn ? [.. drawn.Parts.Select((_, i) => new PartOutline(drawn, i))] : [outline];
-        return parts.Min(part => map.FarFromRimMm(Cover(part, map.Grid)));
+        ImmutableArray<Outline> parts = outline is not DrawnOutline drawn ? [left]
+            : [.. drawn.Parts.Select((_, i) => new PartOutline(drawn, i)).Select(p => left == outline ? p : (Outline)new CombinedOutline(p, left, Shared: true))];
+        return parts.Where(p => p.AreaMm2 > 0).Select(part => map.FarFromRimMm(Cover(part, map.Grid))).DefaultIfEmpty(0).Min();
     }
 
     private OutlineCover Cover(Outline outline, GrowthGrid grid) => covers.Of((outline, grid), () => new(grid, outline));
@@ -102,8 +108,8 @@ public sealed class LayerMapper
             .. layer.Bands.Select(b => string.Create(CultureInfo.InvariantCulture, $"{b.Id}/{(b.FillsRest ? -1 : b.WidthMm):R}/{b.Cup}")),
         ]);
 
-    /// <summary>The map of a layer without its zones.</summary>
-    private LayerMap Plain(Outline outline, GrowthScale growth, Layer layer) =>
+    /// <summary>The map of a layer without its zones, in a part of an outline: lines are laid from the rim of the whole.</summary>
+    private LayerMap Plain(Outline outline, GrowthScale growth, Layer layer, Outline whole) =>
         maps.Of((outline, growth, Layout(layer)), () =>
         {
             Effort.Check();
@@ -113,7 +119,7 @@ public sealed class LayerMapper
                 null when layer.Hearts.IsEmpty => BandGrower.WithoutHearts(cover, layer),
                 null => BandGrower.Rings(cover, layer, Place(layer.Hearts, growth, outline)),
                 LinesLayout lines => BandGrower.Lines(
-                    cover, layer, lines, fronts.Of((outline, growth, lines.Seed, lines.WavinessMm), () => RimFront.Of(cover, growth, lines))),
+                    cover, layer, lines, fronts.Of((whole, growth, lines.Seed, lines.WavinessMm), () => RimFront.Of(Cover(whole, cover.Grid), growth, lines))),
                 PetalsLayout petals => BandGrower.Petals(cover, layer, petals),
                 MarbleLayout marble => BandGrower.Marble(
                     cover, marble, grains.Of((outline, growth, marble.Seed, marble.DirectionDeg), () => MarbleGrain.Of(cover, growth, marble))),

@@ -38,13 +38,13 @@ public static class LayoutFacts
         ArgumentNullException.ThrowIfNull(map);
         ArgumentNullException.ThrowIfNull(cups);
         var ml = cups.Regions.ToDictionary(r => r.RegionId, r => r.LayerMl.Value);
-        var parts = map is ZonedMap zoned ? zoned.Parts : [new("", piece.Ground.OutlineOf(layer), layer, map)];
+        var parts = map is ZonedMap zoned ? zoned.Parts : [new("", null, piece.Ground.OutlineOf(layer), map)];
         return
         [
-            .. parts.Where(p => p.Map is not null).SelectMany(p => (p.Layer.Layout switch
+            .. parts.Where(p => p.Map is not null).SelectMany(p => (p.Of(layer).Layout switch
             {
-                LinesLayout lines => Lines(piece, p.Layer, lines, p.Prefix.Length == 0 ? mapper.RimRoomMm(piece, layer) : ((BandMap)p.Map!).FarFromRimMm(), p.Prefix, ml),
-                PuddleLayout puddle => PuddleOf(p.Layer, puddle, p.Map!),
+                LinesLayout lines => Lines(piece, p.Of(layer), lines, p.Prefix.Length == 0 ? mapper.RimRoomMm(piece, layer) : ((BandMap)p.Map!).FarFromRimMm(), p.Prefix, ml),
+                PuddleLayout puddle => PuddleOf(p.Of(layer), puddle, p.Map!),
                 FieldsLayout { Vein: not null } => Vein(p.Map!),
                 PoolsLayout pools => Walls(p.Outline, pools, p.Map!),
                 _ => [],

@@ -23,6 +23,12 @@ public static class Painter
 {
     private const int MostGrowthLines = 64;
 
+    /// <summary>How far a growth line is lighter or darker than its band, L*: more would read as another colour.</summary>
+    public const double GrowthLightness = 5;
+
+    /// <summary>How far growth lines are in regions that are one large face, and in metal, as a share of that.</summary>
+    private const double Soft = 0.5, OfMetal = 0.3;
+
     /// <summary>An outline by itself, in SVG path syntax, mm.</summary>
     public static string OutlinePath(Outline outline)
     {
@@ -113,7 +119,7 @@ public static class Painter
 
         private Painting Layered(Piece piece, ImmutableArray<Layer> layers, Outline outline, bool solid)
         {
-            var sheet = new Sheet(full, look.Light == LightFrom.Back, piece.Ground.Colour);
+            var sheet = new Sheet(full, look.Light == LightFrom.Back, FromBelow, piece.Ground.Colour);
             int? filtersFrom = null;
             for (var i = 0; i < layers.Length; i++)
             {
@@ -131,9 +137,12 @@ public static class Painter
     }
 
     /// <summary>What is painted on so far.</summary>
-    private sealed class Sheet(bool full, bool through, string ground)
+    private sealed class Sheet(bool full, bool through, bool fromBelow, string ground)
     {
         public bool Full => full;
+
+        /// <summary>Whether it is seen from below.</summary>
+        public bool FromBelow => fromBelow;
 
         /// <summary>Whether the light comes from behind.</summary>
         public bool Through => through;
@@ -162,7 +171,7 @@ public static class Painter
         {
             Effort.Check();
             var from = sheet.Paths.Count;
-            new LayerBrush(sheet, piece, part.Outline, part.Layer, part.Prefix, lowest, wet).Paint(part.Map!);
+            new LayerBrush(sheet, piece, part.Outline, part.Of(layer), part.Prefix, lowest, wet).Paint(part.Map!);
             if (!sheet.Full && lowest && part.Prefix.Length == 0 && piece.Ground.Old is null)
             {
                 // Solid zones and kept spots are painted over what reaches into them; a draft need not pay for a clip.
@@ -188,6 +197,8 @@ public static class Painter
         private readonly Dictionary<string, Cup> cups = layer.Cups.ToDictionary(c => c.Id);
 
         private readonly bool full = sheet.Full;
+
+        private readonly double depthMm = layer.DepthOf(RegionKind.Band, layer.DepthMm), filmMm = layer.DepthOf(RegionKind.Film, layer.DepthMm);
 
         /// <summary>What it paints on. All is cut along the outline in the end, so a draft need not follow it.</summary>
         private string Whole => PathText.Straight(full ? outline : new RectangleOutline(outline.BoxWidthMm, outline.BoxHeightMm));
@@ -217,15 +228,18 @@ public static class Painter
         /// <summary>Bodies are nested sets painted from the outermost in, so no seam shows between them.</summary>
         private void Paint(BandMap map)
         {
-            if (map.Film is { CupId: { } film } && cups[film].Colourant is not null)
+            // The film lies below the lines: in front of them for one who looks from below.
+            var film = map.Film is { CupId: { } id } && CupLook.Of(layer, cups[id]) is { CoverPerMm: > 0 } look ? (cups[id], look) : ((Cup Cup, CupLook Look)?)null;
+            if (film is { } under && !sheet.FromBelow)
             {
-                sheet.Paths.Add(new(
-                    PaintRole.Body, Whole, Shown(cups[film]).ToHex(), null, 0, lowest ? 1 : Opacity(cups[film]), null, Material(film)));
+                Lay(PaintRole.Body, Whole, under.Cup, under.Look, filmMm, lowest, null);
             }
 
             var tones = Tones(map);
-            var lines = full ? map.Lines([.. tones.Select(t => t.Level)]) : [.. tones.Select(t => map.EdgeLines[t.Edge])];
-            var outermost = map.Strips[^1];
+            var lines = tones.All(t => t.Edge >= 0) ? [.. tones.Select(t => map.EdgeLines[t.Edge])] : map.Lines([.. tones.Select(t => t.Level)]);
+
+            // A stack that is longer than its room ends with the strip that reaches its far end.
+            var outermost = map.Strips.FirstOrDefault(s => s.ToMm >= map.Depths.FarMm) ?? map.Strips[^1];
             if (lowest)
             {
                 Nested(tones, lines, outermost);
@@ -233,6 +247,11 @@ public static class Painter
             else
             {
                 Rings(tones, lines, outermost);
+            }
+
+            if (film is { } front && sheet.FromBelow)
+            {
+                Lay(PaintRole.Body, Whole, front.Cup, front.Look, filmMm, false, null);
             }
 
             if (wet)
@@ -255,6 +274,17 @@ public static class Painter
         /// <summary>Polygons side by side, each with growth lines that follow its own border.</summary>
         private void Paint(RegionMap map)
         {
+            if (full && lowest && map.IsWhole && piece.Ground.Old is null)
+            {
+                // Between two polygons side by side the ground would show as a hairline: what lies below is like them.
+                List<Colour> shown = [.. map.Patches.Where(p => p.CupId is not null && p.Kind is not RegionKind.Vein).Select(p => Shown(cups[p.CupId!]))];
+                if (shown.Count > 1)
+                {
+                    var mean = new Colour(shown.Average(c => c.R), shown.Average(c => c.G), shown.Average(c => c.B));
+                    sheet.Paths.Add(new(PaintRole.Part, Whole, mean.ToHex(), null, 0, 1, null, null));
+                }
+            }
+
             foreach (var patch in map.Patches.Where(p => p.Kind is not (RegionKind.Vein or RegionKind.Wall)))
             {
                 var path = PathText.Straight(!full && patch.Draft is { } draft ? draft.Rings : Flat.Rings(patch.Area));
@@ -270,10 +300,7 @@ public static class Painter
                     continue;
                 }
 
-                var cup = cups[id];
-                sheet.Paths.Add(new(
-                    PaintRole.Part, path, (lowest ? Shown(cup) : Own(cup)).ToHex(), null, 0,
-                    lowest ? 1 : Opacity(cup), prefix + patch.Id, Material(id)));
+                Lay(PaintRole.Part, path, cups[id], CupLook.Of(layer, cups[id]), depthMm, lowest, prefix + patch.Id);
             }
 
             if (full)
@@ -288,30 +315,90 @@ public static class Painter
 
             foreach (var patch in map.Patches.Where(p => p.Kind is RegionKind.Vein or RegionKind.Wall))
             {
-                var cup = patch.CupId is { } id ? cups[id] : null;
-                var colour = cup is not null ? Own(cup) : Colour.Of(WallColour).Tone(sheet.Through ? -0.85 : 0);
-                // A draft draws the line itself: what it covers is dear.
-                if (!full && !wet && cup is not null && patch.Draft is { Line: { } line, WidthMm: var widthMm })
+                if (patch.CupId is not { } id)
                 {
-                    sheet.Paths.Add(new(
-                        PaintRole.Part, PathText.Open(Flat.Lines(line)), null, colour.ToHex(), widthMm, Math.Max(0.6, Opacity(cup)), prefix + patch.Id, Material(cup.Id)));
+                    if (!patch.Area.IsEmpty)
+                    {
+                        var wall = Colour.Of(WallColour).Tone(sheet.Through ? -0.85 : 0);
+                        sheet.Paths.Add(new(
+                            PaintRole.Wall, PathText.Straight(Flat.Rings(patch.Area)), wall.ToHex(), full && !wet && !sheet.Through ? wall.Tone(-0.6).ToHex() : null, 0.4, 1,
+                            prefix + patch.Id, Material("")));
+                    }
+
                     continue;
                 }
 
-                if (patch.Area.IsEmpty)
+                Vein(patch, cups[id], patch.Own?.ThicknessMm ?? depthMm);
+            }
+        }
+
+        /// <summary>A vein lies on the fields, as thick as it is laid.</summary>
+        private void Vein(Patch patch, Cup cup, double thicknessMm)
+        {
+            var look = CupLook.Of(layer, cup);
+            // A draft draws the line itself: what it covers is dear.
+            if (!full && !wet && patch.Draft is { Line: { } line, WidthMm: var widthMm })
+            {
+                var from = sheet.Paths.Count;
+                Lay(PaintRole.Part, PathText.Open(Flat.Lines(line)), cup, look, thicknessMm, false, prefix + patch.Id);
+                for (var i = from; i < sheet.Paths.Count; i++)
                 {
-                    continue;
+                    sheet.Paths[i] = sheet.Paths[i] with { Fill = null, Stroke = sheet.Paths[i].Fill, StrokeMm = widthMm };
                 }
 
-                var path = PathText.Straight(Flat.Rings(patch.Area));
-                if (wet && cup is not null)
-                {
-                    Run(path, colour, Math.Max(0.6, Opacity(cup)), patch.Id);
-                }
+                return;
+            }
 
-                sheet.Paths.Add(new(
-                    cup is null ? PaintRole.Wall : PaintRole.Part, path, colour.ToHex(), full && !wet && !sheet.Through ? colour.Tone(-0.6).ToHex() : null, 0.4,
-                    cup is null ? 1 : Math.Max(0.6, Opacity(cup)), prefix + patch.Id, Material(patch.CupId ?? "")));
+            if (patch.Area.IsEmpty)
+            {
+                return;
+            }
+
+            var path = PathText.Straight(Flat.Rings(patch.Area));
+            var (opacity, colour) = (Math.Round(look.Opacity(thicknessMm), 3), sheet.Through ? look.Through(thicknessMm) : look.Colour);
+            if (wet)
+            {
+                Run(path, colour, opacity, patch.Id);
+            }
+
+            Lay(PaintRole.Part, path, cup, look, thicknessMm, false, prefix + patch.Id);
+            if (full && !wet && !sheet.Through && opacity > 0)
+            {
+                sheet.Paths.Add(new(PaintRole.Edge, path, null, colour.Tone(-0.6).ToHex(), 0.4, opacity, prefix + patch.Id, null));
+            }
+        }
+
+        /// <summary>
+        /// A shape of a cup's resin: as it looks on the ground where it is solid; else first what its glass takes of the light
+        /// from below, then what its pigments hide.
+        /// </summary>
+        private void Lay(PaintRole role, string path, Cup cup, CupLook look, double depth, bool solid, string? region, double lightness = 0)
+        {
+            void Add(Colour colour, double opacity, bool glass) => sheet.Paths.Add(
+                new(role, path, colour.Lighter(lightness).ToHex(), null, 0, opacity, region, Material(cup.Id), null, glass));
+
+            if (sheet.Through)
+            {
+                Add(look.Through(depth), solid || look.CoverPerMm > 0 ? 1 : 0, false);
+                return;
+            }
+
+            if (solid)
+            {
+                Add(look.Over(Below(cup), depth), 1, false);
+                return;
+            }
+
+            // Never quite solid: only what is has no hole where the next region lies.
+            var veil = Math.Min(0.999, Math.Round(look.Veil(depth), 3));
+            if (look.GlassPerMm > 0)
+            {
+                Add(look.Filter(depth), 1, true);
+            }
+
+            if (look.GlassPerMm == 0 || veil > 0)
+            {
+                Add(look.Colour, veil, false);
             }
         }
 
@@ -320,16 +407,23 @@ public static class Painter
             var (seed, waviness) = layer.Layout switch { FieldsLayout f => (f.Seed, 13.0), PoolsLayout => (7, 13), _ => (7, 3) };
             foreach (var line in GrowthLines.Of(map, outline, piece.Growth, seed, waviness))
             {
-                if (line.Patch.CupId is not { } id || cups[id] is not { } cup || CupLook.Of(layer, cup).CoverPerMm == 0)
+                if (line.Patch.CupId is not { } id || cups[id] is not { } cup || CupLook.Of(layer, cup) is not { CoverPerMm: > 0 } look)
                 {
                     continue;
                 }
 
-                var colour = lowest ? Shown(cup) : Own(cup);
-                var swing = cup.Colourant is ColourantClass.MetallicPaste ? 0.06 : 0.17;
-                sheet.Paths.Add(new(
-                    PaintRole.GrowthLine, line.Path, Toned(colour, swing * line.Tone).ToHex(), line.Hairline && !wet && !sheet.Through ? colour.Tone(0.6).ToHex() : null, 0.45,
-                    lowest ? 1 : Opacity(cup), prefix + line.Patch.Id, Material(id)));
+                // Glass would be deepened twice by a shape over its body: there the line alone is drawn.
+                var lightness = GrowthLightness * Soft * line.Tone * (cup.Colourant is ColourantClass.MetallicPaste ? OfMetal : 1);
+                if (lowest || sheet.Through || look.GlassPerMm == 0)
+                {
+                    Lay(PaintRole.GrowthLine, line.Path, cup, look, depthMm, lowest, prefix + line.Patch.Id, lightness);
+                }
+
+                if (line.Hairline && !wet && !sheet.Through)
+                {
+                    var shown = look.Over(Below(cup), depthMm).Lighter(GrowthLightness);
+                    sheet.Paths.Add(new(PaintRole.GrowthLine, line.Path, null, shown.ToHex(), 0.3, lowest ? 1 : Math.Round(look.Opacity(depthMm), 3), prefix + line.Patch.Id, null));
+                }
             }
         }
 
@@ -340,7 +434,7 @@ public static class Painter
             {
                 // The set below level k takes the tone that lies just inside it; the last one covers the outline.
                 var tone = k < tones.Count ? tones[k] : null;
-                var inside = tone ?? new ToneLevel(double.MaxValue, outermost.Id, outermost.CupId, 0, false, false);
+                var inside = tone ?? new ToneLevel(double.MaxValue, outermost.Id, outermost.CupId, 0, false, false, Look: OuterStreak(outermost));
                 var path = tone is null ? rim : lines[k];
                 if (path.Length == 0)
                 {
@@ -348,9 +442,9 @@ public static class Painter
                 }
 
                 var cup = cups[inside.Cup];
-                sheet.Paths.Add(new(
-                    inside.Grows ? PaintRole.GrowthLine : PaintRole.Body, path,
-                    Toned(inside.Colour is { } own ? Shown(cup, own) : Shown(cup), inside.Tone).ToHex(), null, 0, 1, prefix + inside.Region, Material(cup.Id)));
+                Lay(
+                    inside.Grows ? PaintRole.GrowthLine : PaintRole.Body, path, cup, inside.Look ?? CupLook.Of(layer, cup), depthMm, true,
+                    prefix + inside.Region, inside.Lightness);
                 if (tone is not null)
                 {
                     Edge(tone, path, cup);
@@ -364,9 +458,8 @@ public static class Painter
             var rim = Whole;
             for (var k = tones.Count; k >= 0; k--)
             {
-                var inside = k < tones.Count ? tones[k] : new(double.MaxValue, outermost.Id, outermost.CupId, 0, false, false);
+                var inside = k < tones.Count ? tones[k] : new(double.MaxValue, outermost.Id, outermost.CupId, 0, false, false, Look: OuterStreak(outermost));
                 var cup = cups[inside.Cup];
-                var opacity = Opacity(cup);
                 var outer = k < tones.Count ? lines[k] : rim;
                 if (outer.Length == 0)
                 {
@@ -374,10 +467,11 @@ public static class Painter
                 }
 
                 var inner = k > 0 ? lines[k - 1] : "";
-                sheet.Paths.Add(new(
-                    inside.Grows ? PaintRole.GrowthLine : PaintRole.Body, outer + inner,
-                    Toned(Own(cup, inside.Colour), inside.Tone).ToHex(), null, 0, opacity, prefix + inside.Region, Material(cup.Id)));
-                if (k < tones.Count && opacity > 0.3)
+                var look = inside.Look ?? CupLook.Of(layer, cup);
+                Lay(
+                    inside.Grows ? PaintRole.GrowthLine : PaintRole.Body, outer + inner, cup, look, depthMm, false,
+                    prefix + inside.Region, inside.Lightness);
+                if (k < tones.Count && look.Opacity(depthMm) > 0.3)
                 {
                     Edge(tones[k], outer, cup);
                 }
@@ -401,7 +495,7 @@ public static class Painter
             }
             else if (tone.Hairline)
             {
-                sheet.Paths.Add(new(PaintRole.GrowthLine, path, null, shown.Tone(0.6).ToHex(), 0.45, 0.5, prefix + tone.Region, null));
+                sheet.Paths.Add(new(PaintRole.GrowthLine, path, null, shown.Lighter(GrowthLightness).ToHex(), 0.45, 0.8, prefix + tone.Region, null));
             }
         }
 
@@ -432,7 +526,7 @@ public static class Painter
             var between = CupLook.Between(layer, one, other);
             if (one.Id != other.Id && path.Length > 0 && between.CoverPerMm > 0)
             {
-                Run(path, lowest ? Shown(between, one) : sheet.Through ? between.Through(layer.DepthMm) : between.Colour, lowest ? 1 : between.Opacity(layer.DepthMm), region);
+                Run(path, lowest ? Shown(between, one) : sheet.Through ? between.Through(depthMm) : between.Colour, lowest ? 1 : between.Opacity(depthMm), region);
             }
         }
 
@@ -445,30 +539,19 @@ public static class Painter
             }
         }
 
-        /// <summary>The colour of a cup's resin on the ground, at this layer's depth; of a colour of a mixed cup by itself where one is given.</summary>
-        private Colour Shown(Cup cup, Colour? own = null) => Shown(CupLook.Of(layer, cup) is var look && own is { } colour ? look with { Colour = colour } : look, cup);
+        /// <summary>The colour of a cup's resin on the ground, as deep as this layer's regions are.</summary>
+        private Colour Shown(Cup cup) => Shown(CupLook.Of(layer, cup), cup);
 
-        private Colour Shown(CupLook look, Cup cup) => sheet.Through ? look.Through(layer.DepthMm) : look.Over(Below(cup), layer.DepthMm);
+        private Colour Shown(CupLook look, Cup cup) => sheet.Through ? look.Through(depthMm) : look.Over(Below(cup), depthMm);
 
-        /// <summary>The colour that a cup's resin lays over what is below it, or takes from the light behind it.</summary>
-        private Colour Own(Cup cup, Colour? own = null)
+        /// <summary>
+        /// A painted map lies under the first layer; clear resin keeps the ground's own colour below it. Lines lie on their film.
+        /// </summary>
+        private Colour Below(Cup cup)
         {
-            var look = CupLook.Of(layer, cup);
-            look = look with { Colour = own ?? look.Colour };
-            return sheet.Through ? look.Through(layer.DepthMm) : look.Colour;
+            var ground = lowest && piece.Ground.Paint is { AsMap: true } && cup.Colourant is not null ? Colour.Of(cup.Colour) : Colour.Of(piece.Ground.Colour);
+            return layer.Layout is LinesLayout lines && !sheet.FromBelow ? CupLook.Of(layer, cups[lines.StartCup]).Over(ground, filmMm) : ground;
         }
-
-        /// <summary>Lighter or darker; in light from behind, as if the resin were that much shallower or deeper there.</summary>
-        private Colour Toned(Colour colour, double tone) => sheet.Through
-            ? new(Math.Pow(colour.R, 1 - tone), Math.Pow(colour.G, 1 - tone), Math.Pow(colour.B, 1 - tone))
-            : colour.Tone(tone);
-
-        private double Opacity(Cup cup) =>
-            CupLook.Of(layer, cup) is var look && sheet.Through ? look.CoverPerMm > 0 ? 1 : 0 : Math.Round(look.Opacity(layer.DepthMm), 3);
-
-        /// <summary>A painted map lies under the first layer; clear resin keeps the ground's own colour below it.</summary>
-        private Colour Below(Cup cup) =>
-            lowest && piece.Ground.Paint is { AsMap: true } && cup.Colourant is not null ? Colour.Of(cup.Colour) : Colour.Of(piece.Ground.Colour);
 
         private string Material(string cupId) => layer.Id + "/" + cupId;
 
@@ -491,8 +574,10 @@ public static class Painter
                     continue;
                 }
 
-                if (full && strip.Kind == RegionKind.Streaks)
+                CupLook? edge = null;
+                if (strip.Kind == RegionKind.Streaks)
                 {
+                    edge = OuterStreak(strip);
                     Streak(tones, map, strip);
                 }
                 else if (full && layer.Layout is not MarbleLayout && !(layer.Layout is null && layer.Hearts.IsEmpty) && CupLook.Of(layer, cups[strip.CupId]).CoverPerMm > 0)
@@ -503,7 +588,7 @@ public static class Painter
                 from = strip.ToMm;
                 if (k < map.Levels.Length && strip.ToMm < map.Depths.FarMm)
                 {
-                    tones.Add(new(map.Levels[k], strip.Id, strip.CupId, 0, false, false, k));
+                    tones.Add(new(map.Levels[k], strip.Id, strip.CupId, 0, false, false, k, edge));
                 }
             }
 
@@ -515,7 +600,7 @@ public static class Painter
             // The number of a band counts from 0 after the hearts' bed.
             var seed = layer.Layout switch { LinesLayout l => l.Seed, MarbleLayout m => m.Seed, null => layer.Hearts[0].Seed, _ => 11 };
             var random = new SplitMix((ulong)(seed * 97 + (map.Strips[0].Kind == RegionKind.HeartBed ? number - 1 : number) * 7 + 3));
-            var swing = cups[strip.CupId].Colourant is ColourantClass.MetallicPaste ? 0.04 : 0.15;
+            var swing = GrowthLightness * (cups[strip.CupId].Colourant is ColourantClass.MetallicPaste ? OfMetal : 1);
             var tone = random.Between(-0.5, 0.5);
             var at = 0.0;
             while (true)
@@ -533,27 +618,32 @@ public static class Painter
             }
         }
 
-        /// <summary>A mixed cup's colours lie side by side in its streaks, the more alike the further it is blended.</summary>
+        private const int StreakLines = 6;
+
+        /// <summary>A mixed cup's colours lie side by side in its streaks, the more alike the further it is blended; a draft has them too.</summary>
         private void Streak(List<ToneLevel> tones, BandMap map, Strip strip)
         {
-            const int lines = 6;
-            var cup = cups[strip.CupId];
-            var even = CupLook.Of(layer, cup).Colour;
-            var blend = ((MarbleLayout)layer.Layout!).Blend;
-            var shares = cup.Of ?? [new(cup.Id, 1)];
-            var all = shares.Sum(s => s.Parts);
-            for (var i = 1; i < lines; i++)
+            for (var i = 1; i < StreakLines; i++)
             {
-                // Which of the colours this line is, by their shares.
-                var place = i * 0.618 % 1 * all;
-                var own = shares.First(s => (place -= s.Parts) <= 0 || s == shares[^1]);
-                tones.Add(new(
-                    map.Levels[0] * i / lines, strip.Id, strip.CupId, 0, true, false, -1, Colour.Of(cups[own.Cup].Colour).Mix(even, blend)));
+                tones.Add(new(map.Levels[0] * i / StreakLines, strip.Id, strip.CupId, 0, full, false, -1, StreakLook(strip, i)));
             }
+        }
+
+        /// <summary>The look along a streak's edge; null for what is none.</summary>
+        private CupLook? OuterStreak(Strip strip) => strip.Kind == RegionKind.Streaks ? StreakLook(strip, StreakLines) : null;
+
+        private CupLook StreakLook(Strip strip, int line)
+        {
+            // Which of the colours a line is, by their shares.
+            var cup = cups[strip.CupId];
+            var shares = cup.Of ?? [new(cup.Id, 1)];
+            var place = line * 0.618 % 1 * shares.Sum(s => s.Parts);
+            var own = shares.First(s => (place -= s.Parts) <= 0 || s == shares[^1]);
+            return CupLook.Of(layer, cups[own.Cup]).Towards(CupLook.Of(layer, cup), ((MarbleLayout)layer.Layout!).Blend);
         }
     }
 
     /// <summary>A level to paint, and what lies just inside it; which of the map's edges it is, or none of them.</summary>
     private sealed record ToneLevel(
-        double Level, string Region, string Cup, double Tone, bool Grows, bool Hairline, int Edge = -1, Colour? Colour = null);
+        double Level, string Region, string Cup, double Lightness, bool Grows, bool Hairline, int Edge = -1, CupLook? Look = null);
 }

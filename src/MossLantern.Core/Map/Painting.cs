@@ -39,8 +39,10 @@ public enum PaintRole
 /// <param name="Region">Region it belongs to, or null.</param>
 /// <param name="Material">Id in <see cref="Painting.Materials"/>, or null.</param>
 /// <param name="Clip">Number in <see cref="Painting.Clips"/> of the part it is clipped by; null for the whole outline.</param>
+/// <param name="Glass">Whether it deepens what is painted before it (colours are multiplied) instead of lying over it.</param>
 public sealed record PaintPath(
-    PaintRole Role, string Path, string? Fill, string? Stroke, double StrokeMm, double Opacity, string? Region, string? Material, int? Clip = null);
+    PaintRole Role, string Path, string? Fill, string? Stroke, double StrokeMm, double Opacity, string? Region, string? Material, int? Clip = null,
+    bool Glass = false);
 
 /// <summary>How a material takes the light.</summary>
 /// <param name="Id">Id of its cup, within its layer.</param>

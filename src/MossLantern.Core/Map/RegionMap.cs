@@ -63,6 +63,9 @@ internal sealed class RegionMap : LayerMap
 
     public ImmutableArray<Patch> Patches { get; }
 
+    /// <summary>Whether its patches are all of the outline; else only a few places on it.</summary>
+    public bool IsWhole => whole;
+
     public override ImmutableArray<Region> Regions => regions.Value;
 
     public override ImmutableArray<Border> Borders => borders.Value;

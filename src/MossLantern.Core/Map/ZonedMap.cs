@@ -6,10 +6,17 @@ namespace MossLantern.Core.Map;
 
 /// <summary>A part of a zoned map.</summary>
 /// <param name="Prefix">What comes before the ids of its regions.</param>
+/// <param name="Zone">Which of the layer's zones it is, from 0; null for what they leave of the layer itself.</param>
 /// <param name="Outline">Where it lies.</param>
-/// <param name="Layer">The layer as it is laid out there.</param>
 /// <param name="Map">Its map; null where nothing is left for it.</param>
-internal sealed record ZonePart(string Prefix, Outline Outline, Layer Layer, LayerMap? Map);
+internal sealed record ZonePart(string Prefix, int? Zone, Outline Outline, LayerMap? Map)
+{
+    /// <summary>
+    /// The layer as it is laid out there. A map is kept while its geometry stays, so what it is poured from is asked of
+    /// the layer as it is now.
+    /// </summary>
+    public Layer Of(Layer layer) => Zone is { } number ? layer.Zones!.Value[number].Of(layer) : layer with { Zones = null };
+}
 
 /// <summary>A map of parts that are laid out in ways of their own, and of what a piece keeps visible or bare.</summary>
 /// <remarks>Source: docs/craft/layouts.md, Zones.</remarks>
@@ -24,16 +31,16 @@ internal sealed class ZonedMap : LayerMap
 
     /// <param name="places">Where the layer itself, its zones and what is kept lie.</param>
     /// <param name="layer">A valid layer.</param>
-    /// <param name="map">Lays out a layer in an outline.</param>
+    /// <param name="map">Lays out a layer in an outline that is a part of another.</param>
     /// <param name="cover">How an outline covers the grid.</param>
-    public ZonedMap(ZonePlaces places, Layer layer, Func<Outline, Layer, LayerMap> map, Func<Outline, OutlineCover> cover)
+    public ZonedMap(ZonePlaces places, Layer layer, Func<Outline, Outline, Layer, LayerMap> map, Func<Outline, OutlineCover> cover)
     {
         (whole, this.cover) = (places.Whole, cover);
         Kept = places.Kept;
         Parts =
         [
-            Part("", places.Left, layer with { Zones = null }),
-            .. (layer.Zones ?? []).Zip(places.Zones).Select(z => Part($"{z.First.Id}/", z.Second, z.First.Of(layer))),
+            Part("", null, places.Left, places.Whole),
+            .. (layer.Zones ?? []).Select((z, i) => Part($"{z.Id}/", i, places.Zones[i], places.Zones[i])),
         ];
         StepMm = Parts.Where(p => p.Map is not null).Select(p => p.Map!.StepMm).DefaultIfEmpty(1).Min();
         regions = new(() =>
@@ -43,7 +50,11 @@ internal sealed class ZonedMap : LayerMap
         ]);
         borders = new(FindBorders);
 
-        ZonePart Part(string prefix, Outline where, Layer how) => new(prefix, where, how, where.AreaMm2 >= LeastMm2 ? map(where, how) : null);
+        ZonePart Part(string prefix, int? zone, Outline where, Outline whole)
+        {
+            var part = new ZonePart(prefix, zone, where, null);
+            return where.AreaMm2 >= LeastMm2 ? part with { Map = map(where, whole, part.Of(layer)) } : part;
+        }
     }
 
     /// <summary>What comes before the id of a kept zone in the id of its region.</summary>

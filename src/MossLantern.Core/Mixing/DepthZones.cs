@@ -53,9 +53,7 @@ public static class DepthZones
     private static double DepthOf(Layer layer, Region region, double depthMm)
     {
         var zone = (layer.Zones ?? []).FirstOrDefault(z => region.Id.StartsWith($"{z.Id}/", StringComparison.Ordinal));
-        return (zone is null ? layer.Layout : zone.Layout) is not LinesLayout lines || region.Kind is RegionKind.KeptVisible or RegionKind.KeptBare or RegionKind.Wall ? depthMm
-            : region.Kind == RegionKind.Film ? Math.Min(lines.StartMm, depthMm)
-            : Math.Max(0, depthMm - lines.StartMm);
+        return (zone is null ? layer : zone.Of(layer)).DepthOf(region.Kind, depthMm);
     }
 
     private static (string Remainder, double ElsewhereMm, List<Zone> Zones) ZonesOf(Piece piece, Layer layer)

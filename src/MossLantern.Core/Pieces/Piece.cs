@@ -244,6 +244,15 @@ public sealed record Layer(
         .. (Zones ?? []).SelectMany(z => z.Of(this).RegionIds.Select(id => $"{z.Id}/{id}")),
     ];
 
+    /// <summary>How deep a region of its own layout is, mm: lines lie on a film, which is a part of the layer's depth.</summary>
+    /// <param name="kind">What the region is.</param>
+    /// <param name="depthMm">The layer's depth there, mm.</param>
+    /// <remarks>Source: docs/craft/layouts.md, Rim-to-middle lines.</remarks>
+    public double DepthOf(RegionKind kind, double depthMm) =>
+        Layout is not LinesLayout lines || kind is RegionKind.KeptVisible or RegionKind.KeptBare or RegionKind.Wall ? depthMm
+        : kind == RegionKind.Film ? Math.Min(lines.StartMm, depthMm)
+        : Math.Max(0, depthMm - lines.StartMm);
+
     /// <summary>Its depth in a part of a drawn outline, mm.</summary>
     /// <param name="part">Which part, from 1.</param>
     public double DepthIn(int part) => (PartDepths ?? []).FirstOrDefault(p => p.Part == part)?.DepthMm ?? DepthMm;

@@ -238,7 +238,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
             cutAt,
             cups,
             PourPlan.Of(layer, cups),
-            layer.Cups.ToImmutableDictionary(c => c.Id, c => OpacityOf(layer, c)),
+            layer.Cups.ToImmutableDictionary(c => c.Id, c => OpacityOf(layer, c, DeepestOf(layer, map, c))),
             pour,
             poured is not null,
             pour is null ? [] : CureWindows.Of(system, pour, HeldOf(piece.Ground)),
@@ -302,11 +302,18 @@ public sealed class PiecePlanner(LayerMapper mapper)
             ];
     }
 
-    private static Reckoned OpacityOf(Layer layer, Cup cup)
+    /// <summary>How deep the deepest region is that is poured from a cup, mm; the layer's depth for a cup that fills none.</summary>
+    private static double DeepestOf(Layer layer, LayerMap map, Cup cup) => map.Regions.Where(r => r.CupId == cup.Id).Select(region =>
+    {
+        var zone = (layer.Zones ?? []).FirstOrDefault(z => region.Id.StartsWith($"{z.Id}/", StringComparison.Ordinal));
+        return region.Own?.ThicknessMm ?? (zone is null ? layer : zone.Of(layer)).DepthOf(region.Kind, layer.DepthMm);
+    }).DefaultIfEmpty(layer.DepthMm).Max();
+
+    private static Reckoned OpacityOf(Layer layer, Cup cup, double depthMm)
     {
         var look = CupLook.Of(layer, cup);
-        var value = 100 * look.Opacity(layer.DepthMm);
-        ReckonedInput depth = new("depth", layer.DepthMm, "mm", Origin.Own, "depthMm");
+        var value = 100 * look.Opacity(depthMm);
+        ReckonedInput depth = depthMm == layer.DepthMm ? new("depth", depthMm, "mm", Origin.Own, "depthMm") : new("depth", depthMm, "mm", Origin.Reckoned);
         return cup.Of is not null
             ? Reckoned.Of(value, "%", Formulas.Opacity, depth, new("cover κ × load of what is in it", look.CoverPerMm, "per mm", Origin.Reckoned))
             : Reckoned.Of(value, "%", Formulas.Opacity, depth,

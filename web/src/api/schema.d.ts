@@ -3897,6 +3897,11 @@ export interface components {
              * @description Number in ImmutableArray&lt;string&gt; Painting.Clips of the part it is clipped by; null for the whole outline.
              */
             clip?: null | number;
+            /**
+             * @description Whether it deepens what is painted before it (colours are multiplied) instead of lying over it.
+             * @default false
+             */
+            glass: boolean;
         };
         /** @description A paint of the artist's own mixing, kept in a lidded pot: it paints grounds and tints the resin that goes with them. */
         PaintPot: {

@@ -113,6 +113,7 @@ const path = (over: Partial<PaintPath>): PaintPath => ({
   opacity: 1,
   region: 'r',
   material: 'layer-1/cup',
+  glass: false,
   clip: null,
   ...over,
 });

@@ -57,7 +57,10 @@ let open = 0;
 
 /** Whether a painting may be painted on sheets: not where it blends with what is there, or none are to be had. */
 const takesSheets = (painting: Painting) =>
-  typeof OffscreenCanvas !== 'undefined' && !isFull(painting) && (painting.filtersFrom ?? null) === null;
+  typeof OffscreenCanvas !== 'undefined' &&
+  !isFull(painting) &&
+  (painting.filtersFrom ?? null) === null &&
+  !painting.paths.some((p) => p.glass);
 
 /** Draws within a shape: on a sheet of its own, which is cut along the shape and laid on what is there. */
 function within(
@@ -119,7 +122,8 @@ const isFull = (painting: Painting) =>
   (painting.filtersFrom ?? null) === null && painting.paths.some((p) => p.role === 'growth-line');
 
 /** Whether a path takes its share of the light that comes through what is painted before it. */
-const filters = ({ filtersFrom }: Painting, path: number) => path >= (filtersFrom ?? Infinity);
+const filters = ({ filtersFrom, paths }: Painting, path: number) =>
+  paths[path]!.glass || path >= (filtersFrom ?? Infinity);
 
 /**
  * A draft of panels that are all alike is painted once and copied, each to the nearest pixel of its place. Not where one
@@ -458,7 +462,7 @@ function weather(context: Paints, painting: Painting, outline: Path2D) {
   tile(context, outline, cloudTile(), size * 0.31, 'soft-light', 0.12);
   tile(context, outline, grainTile(), 52, 'overlay', 0.05);
   const gloss = context.createLinearGradient(0, 0, painting.widthMm, painting.heightMm);
-  gloss.addColorStop(0, 'rgba(255,255,255,0.16)');
+  gloss.addColorStop(0, 'rgba(255,255,255,0.08)');
   gloss.addColorStop(0.35, 'rgba(255,255,255,0)');
   gloss.addColorStop(0.7, 'rgba(0,0,0,0)');
   gloss.addColorStop(1, 'rgba(0,0,0,0.14)');
