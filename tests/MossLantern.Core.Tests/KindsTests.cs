@@ -346,9 +346,9 @@ public class KindsTests
         Assert.Equal(plan.Ground.Preparation.Single(s => s.Id == "paint").Amount!.Value, plan.Ground.PaintZones.Sum(z => z.Amount.Value), 1e-2);
         Assert.Empty(Plan(piece with { Ground = ground with { Paint = ground.Paint with { AsMap = false } } }).Ground.PaintZones);
 
-        // The bed's dye lets its painted ground through: it looks like its own colour.
+        // The bed's dye deepens its painted ground, which is of its own colour.
         var shown = Planner.Paint(piece, null, PaintDetail.Draft).Paths.First(p => p.Region == BandMap.HeartBedId).Fill;
-        Assert.Equal("#33523f", shown);
+        Assert.Equal(CupLook.Of(piece.Layers[0], piece.Layers[0].Cups[0]).Over(Colour.Of("#33523f"), 3).ToHex(), shown);
     }
 
     private static Ground Letters() =>

@@ -105,8 +105,8 @@ public class MixingTests
         var cups = Cups(Samples.Panel(500, 200), Samples.Layer(null, 0) with { DepthMm = 1 });
         var cup = cups.Cups.Single(c => c.CupId == "c1");
         Assert.Equal(110, cup.NeedMl, 1e-9);
-        Assert.Equal(10, cup.ReserveMl, 1e-9);
-        Assert.Equal(3.7, cup.LossMl, 1e-9);
+        Assert.Equal(10, cup.Reserve.Value, 1e-9);
+        Assert.Equal(3.7, cup.Loss.Value, 1e-9);
         Assert.Equal(114, cup.MixMl.Value);
         Assert.Equal(57, cup.ResinMl.Value, 1e-9);
         Assert.Equal(57 * 1.15, cup.ResinG.Value, 1e-9);
@@ -125,7 +125,7 @@ public class MixingTests
         Assert.Equal(CupPlanner.EdgeMl(2000, 40, volume), cups.Regions.Sum(r => r.EdgeMl.Value), volume * 1e-6);
         Assert.Equal(cups.Regions.Sum(r => r.PourMl.Value) * 1.1, cups.Cups.Sum(c => c.NeedMl), volume * 1e-6);
         Assert.Equal(cups.Cups.Sum(c => c.MixMl.Value), cups.TotalMl.Value);
-        Assert.All(cups.Cups, c => Assert.InRange(c.MixMl.Value - c.NeedMl - c.LossMl, -1e-6, 1));
+        Assert.All(cups.Cups, c => Assert.InRange(c.MixMl.Value - c.NeedMl - c.Loss.Value, -1e-6, 2));
     }
 
     [Fact]
@@ -150,11 +150,11 @@ public class MixingTests
     {
         var small = Samples.Layer(null, 0) with { DepthMm = 1 };
         var cup = Cups(Samples.Panel(100, 100), small).Cups.Single(c => c.CupId == "c1");
-        Assert.Equal(13, cup.MixMl.Value);
-        Assert.Equal(40, cup.SmallestMl);
+        Assert.Equal(14, cup.MixMl.Value);
+        Assert.Equal(40, cup.Smallest?.Value);
 
         var weighed = Cups(Samples.Panel(100, 100), small with { Measure = Measure.ByWeight }).Cups.Single(c => c.CupId == "c1");
-        Assert.Null(weighed.SmallestMl);
+        Assert.Null(weighed.Smallest);
     }
 
     [Theory]
@@ -184,6 +184,7 @@ public class MixingTests
         var own = Cups(ground, plain with
         {
             ReservePercent = 20,
+            Measure = Measure.ByWeight,
             Resin = new("coating", new(RatioBasis.Weight, 100, 83), 1.1, 1.0),
         }).Cups.Single(c => c.CupId == "c1");
         Assert.Equal(Origin.Own, own.MixMl.Input("reserve").Origin);
@@ -206,7 +207,7 @@ public class MixingTests
         Assert.Equal(56, edge.Value, 1e-9);
         Assert.Equal((Origin.Own, "losses.filmMm"), (edge.Input("film thickness").Origin, edge.Input("film thickness").Field));
         var cup = own.Cups.Single(c => c.CupId == "c1");
-        Assert.Equal(3 + 15.6, cup.LossMl, 1e-9);
+        Assert.Equal(3 + 15.6, cup.Loss.Value, 1e-9);
         Assert.Equal(Origin.Default, Cups(ground, plain).Cups.Single(c => c.CupId == "c1").MixMl.Input("stays in any cup").Origin);
     }
 
@@ -216,10 +217,11 @@ public class MixingTests
         var layer = Samples.Layer(null, 0) with { DepthMm = 1, ReservePercent = 10 };
         var mix = (MeasuringTools? tools) => Cups(Samples.Panel(500, 200), layer with { Tools = tools }).Cups.Single(c => c.CupId == "c1").MixMl;
 
-        // 100 ml of regions: 113.7 ml.
+        // 100 ml of regions: 113.7 ml, in whole steps of both parts.
         Assert.Equal(114, mix(null).Value, 1e-9);
-        Assert.Equal(115, mix(new(CupStepMl: 5)).Value, 1e-9);
-        Assert.Equal(113.8, mix(new(CupStepMl: 0.2)).Value, 1e-9);
+        Assert.Equal(120, mix(new(CupStepMl: 5)).Value, 1e-9);
+        Assert.Equal(114, mix(new(CupStepMl: 0.2)).Value, 1e-9);
+        Assert.Equal(113.7, mix(new(CupStepMl: 0.05)).Value, 1e-9);
         Assert.Equal((Origin.Own, "tools.cupStepMl"), (mix(new(5)).Input("cup step").Origin, mix(new(5)).Input("cup step").Field));
         Assert.Equal(Origin.Default, mix(new(ScaleStepG: 1)).Input("cup step").Origin);
     }
@@ -229,7 +231,7 @@ public class MixingTests
     {
         var layer = Samples.Layer(null, 0) with { DepthMm = 1, ReservePercent = 10 };
         var smallest = (Measure measure, MeasuringTools? tools) =>
-            Cups(Samples.Panel(500, 200), layer with { Measure = measure, Tools = tools }).Cups.Single(c => c.CupId == "c1").SmallestMl;
+            Cups(Samples.Panel(500, 200), layer with { Measure = measure, Tools = tools }).Cups.Single(c => c.CupId == "c1").Smallest?.Value;
 
         // At ±5 %, steps of 1 ml need 20 ml of the smaller part, and steps of 10 ml need 200.
         Assert.Null(smallest(Measure.ByVolume, null));

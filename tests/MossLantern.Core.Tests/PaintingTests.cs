@@ -134,6 +134,35 @@ public partial class PaintingTests
         Assert.InRange(differ, 0, 4000 * 0.006);
     }
 
+    public static TheoryData<string> Nesting => ["lines", "thin lines", "rings", "petals"];
+
+    /// <summary>A line of 3 mm that is painted a third of a millimetre off is a tenth off its area.</summary>
+    [Theory]
+    [MemberData(nameof(Nesting))]
+    public void What_is_painted_has_the_area_that_is_worked_out(string way)
+    {
+        var layer = way switch
+        {
+            "lines" => LayoutTests.Layer(new LinesLayout("clear", 1, 5, 3), 0, 7, 7, 7),
+            "thin lines" => LayoutTests.Layer(new LinesLayout("clear", 1, 9, 8), 0, 2, 3, 2, 3),
+            "rings" => Samples.Layer(Samples.Heart(110, 80, 50, 40), 3, 8, 2, 0, 4),
+            _ => LayoutTests.Layer(new PetalsLayout(110, 80, 7, 12, true, 8, 10), 12, 3, 20, 0),
+        };
+        foreach (var outline in new Outline[] { new OvalOutline(220, 160), new RectangleOutline(220, 160), new SliceOutline(230, 170, [0.96, 0.9, 0.95, 0.88, 0.93, 0.97], 4, 5, null), new SliceOutline(700, 450, [0.96, 0.9, 0.95, 0.88, 0.93, 0.97], 6, 5, new(400, 220, 90, 70)), new OvalOutline(900, 400), new RoundOutline(98) })
+        {
+            var ground = Samples.Panel() with { Outline = outline };
+            var map = Samples.Map(ground, layer);
+            var bodies = new PiecePlanner(new LayerMapper()).Paint(Samples.Piece(ground, layer), null, PaintDetail.Draft).Paths.Where(p => p.Role == PaintRole.Body).ToList();
+            double Inside(int i) => i == bodies.Count ? 0 : i == 0 ? outline.AreaMm2
+                : Flat.Shared(Flat.Of([.. Flatten(bodies[i].Path)]).Buffer(0), Flat.Of(outline)).Area;
+            for (var i = 0; i < bodies.Count; i++)
+            {
+                var (painted, there) = (Inside(i) - Inside(i + 1), map.Area(bodies[i].Region!));
+                Assert.True(Math.Abs(painted - there) < 0.015 * there + 1.5, $"{outline.GetType().Name}: {bodies[i].Region} is painted {painted:0.0} mm² and has {there:0.0}");
+            }
+        }
+    }
+
     /// <summary>The closed lines of a path, its curves in eight straight pieces.</summary>
     private static List<Ring> Flatten(string path)
     {

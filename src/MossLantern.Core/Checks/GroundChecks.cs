@@ -63,7 +63,7 @@ internal sealed class LevelUnknownCheck : ICheck
                 Id, "level-unknown@ground/coarse", Grade.Mind, "Level too coarse to tell",
                 "The level shows steps of {0}, and the thinnest layer to come asks for {1}: a dish of water on the spot tells more.",
                 [
-                    Reckoned.Of(reading.StepDeg!.Value, "°", Formulas.NeededTilt, new ReckonedInput("step of the level", reading.StepDeg.Value, "°", Origin.Measured)),
+                    Reckoned.Of(reading.StepDeg!.Value, "°", Formulas.Stated, new ReckonedInput("step of the level", reading.StepDeg.Value, "°", Origin.Measured)),
                     standing.Needed,
                 ],
                 new("ground"),

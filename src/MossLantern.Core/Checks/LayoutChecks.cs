@@ -297,7 +297,7 @@ internal sealed class FloodsBareCheck : ICheck
             yield return new(
                 Id, $"floods-bare@{kept.Id}", Grade.Mend, "Floods what stays bare",
                 $"{wet[0].Name} is poured round {kept.Name} and nothing holds it back: resin fills a texture and kills a colour shift. A dam of {{0}} keeps it out.",
-                [Reckoned.Of(height, "mm", Formulas.Tape, new("depth of all layers", depth, "mm", Origin.Own), new("above it", EdgeTape.AboveMm, "mm", Origin.Default))],
+                [Reckoned.Of(height, "mm", Formulas.DamHeight, new("depth of all layers", depth, "mm", Origin.Own), new("above it", EdgeTape.AboveMm, "mm", Origin.Default))],
                 new("map", wet[0].Id, anchor?.XMm, anchor?.YMm),
                 [
                     Change("dam", "A dam {0} wide round it", k => k with { DamMm = width }, width),

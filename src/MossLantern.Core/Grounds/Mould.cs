@@ -72,15 +72,36 @@ public sealed record Mould(
 /// <param name="YMm">Top of its box, mm from the top of the mould's.</param>
 /// <param name="FloorMm">How far its foot stands above the mould's floor, mm: resin runs in below it.</param>
 /// <param name="RecessMm">How far the hollow stays lower than the rest when it is filled, mm; 0 is flush.</param>
-public sealed record Insert(string Id, string Name, Outline Outline, double XMm, double YMm, double FloorMm, double RecessMm)
+/// <param name="HeightMm">Its height, mm: resin closes over one that is lower than the mould; null where it reaches the top.</param>
+public sealed record Insert(string Id, string Name, Outline Outline, double XMm, double YMm, double FloorMm, double RecessMm, double? HeightMm = null)
 {
     /// <summary>Its outline, where it stands.</summary>
     [JsonIgnore]
     public Outline Placed => new PlacedOutline(Outline, XMm, YMm);
 
+    /// <summary>Which part of a drawn outline it stands in, from 1; 0 for none.</summary>
+    internal int PartIn(DrawnOutline drawn)
+    {
+        var ring = Placed.Rings[0];
+        return drawn.Parts.Select((p, i) => (p, i)).FirstOrDefault(x => new PartOutline(drawn, x.i).SignedDistanceMm(ring.Xs[0], ring.Ys[0]) <= 0, (null!, -1)).i + 1;
+    }
+
+    /// <summary>How much of a depth that is filled round it it takes up, mm.</summary>
+    /// <param name="bodyMm">Depth of the mould that is filled round it, mm.</param>
+    public double StandsInMm(double bodyMm) => Math.Max(0, Math.Min(HeightMm ?? double.MaxValue, bodyMm - FloorMm));
+
     /// <summary>How deep its hollow is filled, mm.</summary>
     /// <param name="bodyMm">Depth of the mould that is filled round it, mm.</param>
-    public double FillMm(double bodyMm) => bodyMm - FloorMm - RecessMm;
+    public double FillMm(double bodyMm) => StandsInMm(bodyMm) - RecessMm;
+
+    /// <summary>How deep a layer is at its place, mm: below its foot, and over its top.</summary>
+    /// <param name="bottomMm">Where the layer begins, mm above the mould's floor.</param>
+    /// <param name="depthMm">How deep the layer is beside it, mm.</param>
+    public double LeavesMm(double bottomMm, double depthMm)
+    {
+        double top = bottomMm + depthMm, under = Math.Clamp(FloorMm - bottomMm, 0, depthMm);
+        return under + (HeightMm is { } high ? Math.Clamp(top - Math.Max(FloorMm + high, bottomMm), 0, depthMm - under) : 0);
+    }
 }
 
 /// <summary>What is worked out for an insert.</summary>
@@ -123,7 +144,7 @@ public sealed record MouldPlan(
             capacity,
             new(capacity.Value - kept - inserts.Sum(i => i.Displaces.Value), "ml", Formulas.MouldBody,
             [
-                new("capacity", capacity.Value, "ml", Origin.Reckoned), areaInput, keep,
+                new("capacity", capacity.Value, "ml", Origin.Reckoned), areaInput, keep, new("share the mould holds", holds * 100, "%", Origin.Reckoned),
                 .. inserts.IsEmpty ? Array.Empty<ReckonedInput>() : [new("inserts keep out", inserts.Sum(i => i.Displaces.Value), "ml", Origin.Reckoned)],
             ]),
             RoomOf(piece, mould, keep),
@@ -136,7 +157,7 @@ public sealed record MouldPlan(
     {
         if (mould.From != CapacityFrom.Dimensions && mould.CapacityMl is { } ml)
         {
-            return Reckoned.Of(ml, "ml", Formulas.MouldCapacity, new ReckonedInput(
+            return Reckoned.Of(ml, "ml", Formulas.Stated, new ReckonedInput(
                 mould.From == CapacityFrom.Water ? "water it held" : "as its maker says", ml, "ml",
                 mould.From == CapacityFrom.Water ? Origin.Measured : Origin.Own, "ground.mould.capacityMl"));
         }
@@ -145,7 +166,7 @@ public sealed record MouldPlan(
         return new(mould.SizeMl(outline), "ml", Formulas.MouldCapacity, outline is DrawnOutline { Parts.Length: > 1 } drawn
             ? [.. drawn.Parts.SelectMany((p, i) => new[]
             {
-                new ReckonedInput($"area of cavity {i + 1}", p.AreaMm2 / 100, "cm²", Origin.Reckoned), Depth($"its depth", mould.DepthOf(i + 1)),
+                new ReckonedInput($"area of cavity {i + 1}", p.AreaMm2 / 100, "cm²", Origin.Reckoned), Depth($"depth of cavity {i + 1}", mould.DepthOf(i + 1)),
             })]
             : [new("area", outline.AreaMm2 / 100, "cm²", Origin.Reckoned), Depth("depth", mould.DepthMm)]);
     }
@@ -165,19 +186,25 @@ public sealed record MouldPlan(
     private static InsertPlan InsertOf(Piece piece, Mould mould, Insert insert, double holds)
     {
         var area = insert.Outline.AreaMm2;
-        var body = mould.DepthMm - mould.KeepMm;
+        var deep = piece.Ground.MouldPart(insert.Id) is > 0 and var part ? mould.DepthOf(part) : mould.DepthMm;
+        var body = deep - mould.KeepMm;
         ReckonedInput areaInput = new("area of the insert", area / 100, "cm²", Origin.Reckoned);
         ReckonedInput[] depths =
         [
-            new("depth", mould.DepthMm, "mm", Origin.Own, "ground.mould.depthMm"),
+            new("depth", deep, "mm", Origin.Own, "ground.mould.depthMm"),
             new("kept for later coats", mould.KeepMm, "mm", Origin.Own, KeepField),
             new("insert's foot above the floor", insert.FloorMm, "mm", Origin.Own),
         ];
-        ReckonedInput recess = new("recess", insert.RecessMm, "mm", Origin.Own), share = new("what the mould holds of area × depth", holds * 100, "%", Origin.Reckoned);
+        if (insert.HeightMm is { } high)
+        {
+            depths = [.. depths, new("its height", high, "mm", Origin.Own)];
+        }
+
+        ReckonedInput recess = new("recess", insert.RecessMm, "mm", Origin.Own), share = new("share the mould holds", holds * 100, "%", Origin.Reckoned);
         var fill = insert.FillMm(body);
         return new(
             insert.Id,
-            Reckoned.Of(CupPlanner.RegionMl(area, body - insert.FloorMm) * holds, "ml", Formulas.InsertDisplaces, [areaInput, .. depths, share]),
+            Reckoned.Of(CupPlanner.RegionMl(area, insert.StandsInMm(body)) * holds, "ml", Formulas.InsertDisplaces, [areaInput, .. depths, share]),
             Reckoned.Of(fill, "mm", Formulas.InsertDepth, [.. depths, recess]),
             Reckoned.Of(CupPlanner.RegionMl(area, fill) * holds, "ml", Formulas.InsertFill, [areaInput, .. depths, recess, share]),
             piece.Layers.FirstOrDefault(l => l.Within == insert.Id)?.Id);

@@ -29,7 +29,7 @@ public sealed record PotLeft(string Name, Reckoned Left, Reckoned? Short)
         ReckonedInput left = new("left in the pot", pot.LeftMl, "ml", Origin.Measured), amount = new("the ground takes", takes.Value, "ml", Origin.Reckoned);
         return new(
             pot.Name,
-            Reckoned.Of(pot.LeftMl, "ml", Formulas.PotShort, left),
+            Reckoned.Of(pot.LeftMl, "ml", Formulas.Stated, left),
             takes.Value > pot.LeftMl ? Reckoned.Of(takes.Value - pot.LeftMl, "ml", Formulas.PotShort, amount, left) : null);
     }
 }

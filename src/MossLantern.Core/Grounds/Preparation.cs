@@ -144,7 +144,7 @@ public static class Preparation
                 .Where(zone => zone.Cm2 > 0)
                 .Select(zone => new PaintZone(zone.Cup.Name, zone.Cup.Colourant is null ? ground.Colour : zone.Cup.Colour, Reckoned.Of(
                     zone.Cm2 * 100 * PaintFilmMm * paint.Coats / 1000, "ml", Formulas.GroundPaintVolume,
-                    new("area", zone.Cm2, "cm²", Origin.Reckoned), new("film of one coat", PaintFilmMm, "mm", Origin.Default),
+                    new("area", zone.Cm2, "cm²", Origin.Reckoned), new("film", PaintFilmMm, "mm", Origin.Default),
                     new("coats", paint.Coats, "", Origin.Own, "ground.paint.coats")))),
         ];
     }

@@ -52,7 +52,10 @@ public static class Rework
         }
 
         var (outline, byX, byY) = Grown(ground.Outline, mm);
-        return ground with { Outline = outline, Supports = null, Old = old with { XMm = old.XMm + byX, YMm = old.YMm + byY } };
+
+        // A free casting stands on what the new rim is poured on: it is as high as it is thick.
+        var stands = old.StandsMm == 0 && ground.Base is { Material: BaseMaterial.Resin, ThicknessMm: { } thick } ? Math.Round(thick, 2) : old.StandsMm;
+        return ground with { Outline = outline, Supports = null, Old = old with { XMm = old.XMm + byX, YMm = old.YMm + byY, StandsMm = stands } };
     }
 
     /// <summary>A piece with a layer that fills the hollow of an insert; the piece itself where it has no such insert, or it is filled already.</summary>

@@ -74,8 +74,8 @@ public sealed record Standing(
             span, sag,
             sag is null ? null : sag.Value <= Grounds.Sag.AcceptedShare * thinnest,
             baseMass,
-            With(baseMass, oldG, "resin poured so far", share * layers.Where(l => l.Poured).Sum(l => l.ResinG)),
-            With(baseMass, oldG, "resin of all layers", allG));
+            With(baseMass, oldG, [.. piece.Layers.Zip(layers).Where(l => l.Second.Poured).Select(l => (l.First.Name, share * l.Second.ResinG))]),
+            With(baseMass, oldG, [.. piece.Layers.Zip(layers).Select(l => (l.First.Name, share * l.Second.ResinG))]));
     }
 
     /// <summary>The supports of a ground: its own, or four near the corners that lie under the piece.</summary>
@@ -135,12 +135,11 @@ public sealed record Standing(
         var coarse = drift <= takes && atWorst > takes && !ground.Level.WaterChecked;
         return (
             Reckoned.Of(drift, "mm", Formulas.Wedge,
-                new("width", width, "mm", Origin.Own), new("height", height, "mm", Origin.Own), tiltX, tiltY,
-                new("thinnest layer", thinnestMm, "mm", Origin.Own)),
+                new("width", width, "mm", Origin.Own), new("height", height, "mm", Origin.Own), tiltX, tiltY),
             coarse ? null : drift <= takes,
             coarse,
-            [.. levelling.ShimsMm.Zip(supports, (shim, s) => Reckoned.Of(shim, "mm", Formulas.Wedge,
-                new("from the left", s.XMm, "mm", Origin.Own), new("from the top", s.YMm, "mm", Origin.Own), tiltX, tiltY))]);
+            [.. levelling.ShimsMm.Zip(supports, (shim, s) => Reckoned.Of(shim, "mm", Formulas.Shim,
+                new("highest support", levelling.HighestMm, "mm", Origin.Reckoned), new("from the left", s.XMm, "mm", Origin.Own), new("from the top", s.YMm, "mm", Origin.Own), tiltX, tiltY))]);
     }
 
     private static Reckoned NeededTilt(Ground ground, double thinnestMm)
@@ -179,7 +178,8 @@ public sealed record Standing(
             new("thickness", thickness, "mm", Origin.Own, "ground.base.thicknessMm"),
             new("density", density, "kg/m³", Origin.Default),
             new("stiffness E", stiffness, "GPa", Origin.Default),
-            new("resin in all", resinMm, "mm", Origin.Own));
+            new("resin in all", resinMm, "mm", Origin.Own),
+            new("density of the resin", resinGPerMl, "g/ml", Origin.Reckoned));
     }
 
     private static Reckoned? BaseMassOf(Ground ground)
@@ -193,7 +193,7 @@ public sealed record Standing(
         var data = BaseData.Of(board.Material);
         return data switch
         {
-            { MassKgPerM2: { } byArea } => Reckoned.Of(area * byArea * 1e-6, "kg", Formulas.BaseMass,
+            { MassKgPerM2: { } byArea } => Reckoned.Of(area * byArea * 1e-6, "kg", Formulas.BaseMassByArea,
                 new("area", area / 100, "cm²", Origin.Reckoned), new("mass by area", byArea, "kg/m²", Origin.Default)),
             { DensityKgPerM3: { } density } when board.ThicknessMm is { } thickness => Reckoned.Of(area * thickness * density * 1e-9, "kg", Formulas.BaseMass,
                 new("area", area / 100, "cm²", Origin.Reckoned), new("thickness", thickness, "mm", Origin.Own, "ground.base.thicknessMm"),
@@ -210,11 +210,11 @@ public sealed record Standing(
             * Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl;
     });
 
-    private static Reckoned? With(Reckoned? baseMass, double oldG, string what, double resinG) => baseMass is null ? null : new(
-        baseMass.Value + (oldG + resinG) / 1000, "kg", Formulas.PieceMass,
+    private static Reckoned? With(Reckoned? baseMass, double oldG, ImmutableArray<(string Name, double G)> layers) => baseMass is null ? null : new(
+        baseMass.Value + (oldG + layers.Sum(l => l.G)) / 1000, "kg", Formulas.PieceMass,
         [
             new("base", baseMass.Value, "kg", Origin.Reckoned),
             .. oldG > 0 ? [new ReckonedInput("resin of the older work", oldG, "g", Origin.Reckoned)] : Array.Empty<ReckonedInput>(),
-            new(what, resinG, "g", Origin.Reckoned),
+            .. layers.Select((l, i) => new ReckonedInput($"resin of layer {i + 1}, {l.Name}", l.G, "g", Origin.Reckoned)),
         ]);
 }

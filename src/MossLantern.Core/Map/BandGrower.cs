@@ -3,6 +3,8 @@ using System.Collections.Immutable;
 using System.Numerics;
 using System.Runtime.InteropServices;
 using MossLantern.Core.Pieces;
+using MossLantern.Core.Shapes;
+using NetTopologySuite.Geometries;
 
 namespace MossLantern.Core.Map;
 
@@ -27,6 +29,17 @@ internal static class BandGrower
 
         var widths = layer.BandWidthsMm();
         var fixedMm = widths.Sum();
+        if (follows && layer.RimWay == RimWay.Even)
+        {
+            var even = EvenRim.Of(cover, arrival, layer, widths);
+            ArrayPool<bool>.Shared.Return(held);
+            ArrayPool<float>.Shared.Return(slowness);
+            ArrayPool<float>.Shared.Return(arrival);
+            var at = Edges(layer.Bands, widths, even.FarMm);
+            var straight = new DepthScale([0, even.FarMm], [0, even.FarMm]);
+            return new(cover, even.Field, [0, .. at.SkipLast(1).Select(straight.Level)], straight, Strips(layer, widths, at, hearts: true));
+        }
+
         var field = follows
             ? FollowRim(grid, cover, slowness, arrival, (float)Math.Max(fixedMm, 1), (float)layer.RimFollow)
             : arrival;
@@ -95,9 +108,30 @@ internal static class BandGrower
         var edges = Edges(layer.Bands, widths, far);
         double[] plain = [.. edges.SkipLast(1).Select(e => e >= far ? Eikonal.Far / 2 : e)];
         var most = DepthScale.Farthest(cover, drawn);
-        var levels = new AreaCurve(cover, drawn).Levels(BandAreas.Below(cover, radius, plain)[..^1]);
+
+        // What a round encloses before the tool is known exactly, however few cells it has.
+        var (whole, inside) = (cover.Outline.AreaMm2, new Lazy<Geometry>(() => Flat.Of(cover.Outline)));
+        var levels = new AreaCurve(cover, drawn).Levels([.. plain.Select(p => Enclosed(petals, p, far, whole, inside))]);
         return new(
             cover, drawn, levels, new([0, .. edges], [0, .. levels.Select(l => Math.Min(l, most)), most]), Strips(layer, widths, edges, hearts: false));
+    }
+
+    /// <summary>Corners of a round.</summary>
+    private const int RoundCorners = 240;
+
+    /// <summary>How much of the outline a round about the middle encloses, mm².</summary>
+    private static double Enclosed(PetalsLayout petals, double radius, double far, double whole, Lazy<Geometry> inside)
+    {
+        if (radius <= 0 || radius >= far)
+        {
+            return radius <= 0 ? 0 : whole;
+        }
+
+        // The corners stand out by a hair so that the area is exact.
+        const double step = 2 * Math.PI / RoundCorners;
+        var reach = radius * Math.Sqrt(step / Math.Sin(step));
+        var angles = Enumerable.Range(0, RoundCorners).Select(i => i * step).ToList();
+        return Flat.Shared(Flat.Of([new Ring([.. angles.Select(a => petals.XMm + reach * Math.Cos(a))], [.. angles.Select(a => petals.YMm + reach * Math.Sin(a))])]), inside.Value).Area;
     }
 
     /// <summary>Where the colour that lies at a place came from, mm from the middle: never two places on one ray from the same.</summary>
@@ -109,7 +143,7 @@ internal static class BandGrower
 
         // The nearest stroke and the next one; the pull fades towards the middle, where the strokes meet.
         var pull = Math.Exp(-Square(r * off / petals.ToolMm) / 2) + Math.Exp(-Square(r * (apart - Math.Abs(off)) / petals.ToolMm) / 2);
-        var fades = r / (r + petals.PullMm);
+        var fades = r + petals.PullMm > 0 ? r / (r + petals.PullMm) : 0;
         return r + (petals.Inward ? 1 : -1) * petals.PullMm * fades * Math.Min(1, pull);
 
         static double Square(double v) => v * v;
@@ -191,6 +225,93 @@ internal static class BandGrower
     ];
 }
 
+/// <summary>
+/// Rings whose outer bands keep their width to the rim: those before the band that fills the rest are counted from the
+/// hearts, those after it from the rim, and it takes up what lies between.
+/// </summary>
+/// <param name="Field">Per node, mm: below nothing in a heart.</param>
+/// <param name="FarMm">The field at the rim.</param>
+/// <remarks>Source: docs/craft/map.md, Following the rim.</remarks>
+internal sealed record EvenRim(float[] Field, double FarMm)
+{
+    /// <summary>Where there is little room, the band that fills the rest keeps so much of it.</summary>
+    private const double LeastRest = 0.04;
+
+    /// <summary>Bends the field of rings.</summary>
+    /// <param name="cover">What they are laid out in.</param>
+    /// <param name="arrival">When the front from the hearts arrives.</param>
+    /// <param name="layer">The layer.</param>
+    /// <param name="widths">Its bands' widths, mm.</param>
+    public static EvenRim Of(OutlineCover cover, float[] arrival, Layer layer, double[] widths)
+    {
+        var grid = cover.Grid;
+        var fromHearts = arrival.AsSpan(0, grid.Count).ToArray();
+        var depths = DepthScale.Over(cover, fromHearts);
+
+        // The way to the rim is told without the grain: there a band is as wide as it is typed.
+        var fromRim = new float[grid.Count];
+        var held = new bool[grid.Count];
+        var plain = new float[grid.Count];
+        Array.Fill(plain, 1f);
+        BandGrower.HoldRim(cover, plain, fromRim, held, null);
+        Eikonal.Solve(grid, fromRim, held, plain);
+
+        var fill = layer.Bands.TakeWhile(b => !b.FillsRest).Count();
+        double inner = widths.Take(fill).Sum(), outer = widths.Skip(fill + 1).Sum(), follow = layer.RimFollow;
+        var room = MeanRoom(cover, fromHearts, fromRim, depths);
+        var far = Math.Max(inner + outer + 1, room);
+        var field = new float[grid.Count];
+        Parallel.For(0, grid.Rows, row =>
+        {
+            for (var node = row * grid.Columns; node < (row + 1) * grid.Columns; node++)
+            {
+                double t = fromHearts[node], rim = fromRim[node];
+                if (t <= 0)
+                {
+                    field[node] = (float)t;
+                    continue;
+                }
+
+                t = depths.Extended(t);
+                var even = rim <= 0 ? far - rim : Even(t, rim, inner, outer, far);
+                field[node] = (float)((1 - follow) * t + follow * even);
+            }
+        });
+        return new(field, (1 - follow) * depths.FarMm + follow * far);
+    }
+
+    private static double Even(double t, double rim, double inner, double outer, double far)
+    {
+        var way = t + rim;
+        var rest = Math.Max(way - inner - outer, LeastRest * way);
+        var scale = way / (inner + rest + outer);
+        return t <= inner * scale ? t / scale
+            : rim <= outer * scale ? far - rim / scale
+            : inner + (t - inner * scale) / (rest * scale) * (far - inner - outer);
+    }
+
+    /// <summary>How far it is from the hearts to the rim, on average over the outline, mm.</summary>
+    private static double MeanRoom(OutlineCover cover, float[] fromHearts, float[] fromRim, DepthScale depths)
+    {
+        var (sum, cells) = (0.0, 0.0);
+        for (var row = 0; row < cover.Grid.Rows - 1; row++)
+        {
+            var shares = cover.Shares(row);
+            for (var column = 0; column < shares.Length; column++)
+            {
+                var node = row * cover.Grid.Columns + column;
+                if (shares[column] > 0 && fromHearts[node] > 0)
+                {
+                    sum += shares[column] * (depths.Depth(fromHearts[node]) + Math.Max(0, fromRim[node]));
+                    cells += shares[column];
+                }
+            }
+        }
+
+        return cells > 0 ? sum / cells : 0;
+    }
+}
+
 /// <summary>How much of an outline lies below each level of a field.</summary>
 internal sealed class AreaCurve
 {
@@ -198,6 +319,12 @@ internal sealed class AreaCurve
 
     /// <summary>Rounds in which a level is moved until it encloses the area asked for; each leaves about a thirtieth.</summary>
     private const int Rounds = 4;
+
+    /// <summary>Rounds more in which what is still off by more than a share of its own is found by halves: small dots in few cells.</summary>
+    private const int Halvings = 24;
+
+    /// <summary>A share of what is asked for that does not matter.</summary>
+    private const double NearOwn = 5e-4;
 
     /// <summary>A part of the whole that does not matter.</summary>
     private const double Near = 1e-6;
@@ -255,7 +382,7 @@ internal sealed class AreaCurve
             levels = Found();
         }
 
-        return levels;
+        return Halved(areas, levels, beyond);
 
         double[] Found()
         {
@@ -267,6 +394,46 @@ internal sealed class AreaCurve
 
             return found;
         }
+    }
+
+    /// <summary>Levels that are still off are found between nothing and the next that encloses enough.</summary>
+    private double[] Halved(double[] areas, double[] levels, bool[] beyond)
+    {
+        var enclosed = BandAreas.Below(cover, field, levels);
+        bool Off(int k) => !beyond[k] && areas[k] > 0 && Math.Abs(enclosed[k] - areas[k]) > Math.Max(1e-3, NearOwn * (areas[k] - (k == 0 ? 0 : areas[k - 1])));
+        if (!Enumerable.Range(0, levels.Length).Any(Off))
+        {
+            return levels;
+        }
+
+        var (low, high) = (new double[levels.Length], new double[levels.Length]);
+        for (var k = 0; k < levels.Length; k++)
+        {
+            (low[k], high[k]) = enclosed[k] < areas[k] ? (levels[k], step * Bins) : (0, levels[k]);
+        }
+
+        for (var round = 0; round < Halvings && Enumerable.Range(0, levels.Length).Any(Off); round++)
+        {
+            var found = levels.ToArray();
+            for (var k = 0; k < found.Length; k++)
+            {
+                found[k] = Off(k) ? (low[k] + high[k]) / 2 : levels[k];
+                found[k] = Math.Max(found[k], k == 0 ? 0 : found[k - 1]);
+            }
+
+            var now = BandAreas.Below(cover, field, found);
+            for (var k = 0; k < found.Length; k++)
+            {
+                if (Off(k))
+                {
+                    (low[k], high[k]) = now[k] < areas[k] ? (found[k], high[k]) : (low[k], found[k]);
+                }
+            }
+
+            (levels, enclosed) = (found, now);
+        }
+
+        return levels;
     }
 
     private double Level(double area)

@@ -116,8 +116,58 @@ internal sealed class BandMap : LayerMap
         }
 
         var edges = RimLengths.Between(Grid, Cover.Outline, Field, Levels);
-        var strips = Strips.Select((s, k) => new Region(s.Id, s.Kind, s.CupId, areas[k], edges[k], s.PlannedWidthMm));
+        var strips = Strips.Select((s, k) => new Region(
+            s.Id, s.Kind, s.CupId, areas[k], edges[k], s.PlannedWidthMm, Widths: s.PlannedWidthMm is null || areas[k] == 0 ? null : WidthsOf(k)));
         return [.. strips, .. Film is null ? Array.Empty<Region>() : [Film with { AreaMm2 = areas[^1] }]];
+    }
+
+    /// <summary>Of a hundred places along a strip, so many are narrower than the range that is told, and as many wider.</summary>
+    private const double Outside = 0.05;
+
+    /// <summary>How narrow and how wide a strip is along its middle, mm; null where no cell lies there.</summary>
+    private WidthRange? WidthsOf(int strip)
+    {
+        if (strip == 0 || strip >= Levels.Length)
+        {
+            return strip == 0 || Levels.Length == 0 ? null : Between(Levels[^1], Depths.Level(Depths.FarMm - 1e-9));
+        }
+
+        return Between(Levels[strip - 1], Levels[strip]);
+
+        WidthRange? Between(double from, double to)
+        {
+            var middle = (from + to) / 2;
+            List<(double Mm, double Share)> places = [];
+            var half = 0.5 / Grid.SpacingMm;
+            for (var row = 0; row < Grid.Rows - 1; row++)
+            {
+                var shares = Cover.Shares(row);
+                for (var column = 0; column < shares.Length; column++)
+                {
+                    var node = row * Grid.Columns + column;
+                    float a = Field[node], b = Field[node + 1], c = Field[node + Grid.Columns + 1], d = Field[node + Grid.Columns];
+                    if (shares[column] > 0 && Math.Min(Math.Min(a, b), Math.Min(c, d)) <= middle && Math.Max(Math.Max(a, b), Math.Max(c, d)) > middle)
+                    {
+                        double across = (b - a + c - d) * half, down = (d - a + c - b) * half, slope = Math.Sqrt(across * across + down * down);
+                        if (slope > 1e-6)
+                        {
+                            places.Add(((to - from) / slope, shares[column]));
+                        }
+                    }
+                }
+            }
+
+            if (places.Count == 0)
+            {
+                return null;
+            }
+
+            places.Sort();
+            var all = places.Sum(p => p.Share);
+            return new(At(Outside * all), At((1 - Outside) * all));
+
+            double At(double share) => places.First(p => (share -= p.Share) <= 0 || p == places[^1]).Mm;
+        }
     }
 
     /// <summary>The outer edge of every region but the last, as SVG paths; kept, since a drag changes one layer of several.</summary>
@@ -193,6 +243,9 @@ internal sealed class DepthScale
         double from = levelAt[at - 1], to = levelAt[at];
         return depthAt[at - 1] + (to > from ? Math.Clamp((level - from) / (to - from), 0, 1) : 0) * (depthAt[at] - depthAt[at - 1]);
     }
+
+    /// <summary>The depth of a level, mm; beyond the outermost point it goes on at the same rate.</summary>
+    public double Extended(double level) => level <= levelAt[^1] ? Depth(level) : depthAt[^1] + (level - levelAt[^1]);
 
     /// <summary>From the mean slope of the field at each level, over the cells of an outline.</summary>
     /// <param name="cover">The outline.</param>

@@ -52,12 +52,19 @@ public enum RegionKind
 /// <param name="PlannedWidthMm">The width asked for, mm; null for what has none.</param>
 /// <param name="Own">The volume that the layout itself sets; null where it is area × depth.</param>
 /// <param name="Anchor">Where it is held by a hand; null for what is held otherwise.</param>
+/// <param name="Widths">How narrow and how wide it really is; null for what has no width, or no room.</param>
 public sealed record Region(
-    string Id, RegionKind Kind, string? CupId, double AreaMm2, double OpenEdgeMm, double? PlannedWidthMm = null, OwnVolume? Own = null, Spot? Anchor = null)
+    string Id, RegionKind Kind, string? CupId, double AreaMm2, double OpenEdgeMm, double? PlannedWidthMm = null, OwnVolume? Own = null, Spot? Anchor = null,
+    WidthRange? Widths = null)
 {
     /// <summary>Whether it is one of the parts that together are the outline.</summary>
     public bool TakesArea => Kind is not (RegionKind.Vein or RegionKind.Film);
 }
+
+/// <summary>How narrow and how wide a band is, a twentieth of its length at either end left out.</summary>
+/// <param name="FromMm">Where it is narrow, mm.</param>
+/// <param name="ToMm">Where it is wide, mm.</param>
+public sealed record WidthRange(double FromMm, double ToMm);
 
 /// <summary>A volume that does not follow from a region's area.</summary>
 /// <param name="Ml">Volume, ml.</param>

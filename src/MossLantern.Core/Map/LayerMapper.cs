@@ -102,7 +102,7 @@ public sealed class LayerMapper
         ? own is PuddleLayout ? string.Create(CultureInfo.InvariantCulture, $"{own.Key}|{layer.DepthMm:R}") : own.Key
         : string.Join('|',
         [
-            layer.Layout is null ? string.Create(CultureInfo.InvariantCulture, $"{layer.HeartCup}/{layer.RimFollow:R}") : layer.Layout.Key,
+            layer.Layout is null ? string.Create(CultureInfo.InvariantCulture, $"{layer.HeartCup}/{layer.RimFollow:R}/{layer.RimWay}") : layer.Layout.Key,
             layer.Widening.ToString("R", CultureInfo.InvariantCulture),
             .. layer.Layout is null ? layer.Hearts.Select(h => h.ToString()) : [],
             .. layer.Bands.Select(b => string.Create(CultureInfo.InvariantCulture, $"{b.Id}/{(b.FillsRest ? -1 : b.WidthMm):R}/{b.Cup}")),

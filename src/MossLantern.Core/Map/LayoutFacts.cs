@@ -44,7 +44,7 @@ public static class LayoutFacts
             .. parts.Where(p => p.Map is not null).SelectMany(p => (p.Of(layer).Layout switch
             {
                 LinesLayout lines => Lines(piece, p.Of(layer), lines, p.Prefix.Length == 0 ? mapper.RimRoomMm(piece, layer) : ((BandMap)p.Map!).FarFromRimMm(), p.Prefix, ml),
-                PuddleLayout puddle => PuddleOf(p.Of(layer), puddle, p.Map!),
+                PuddleLayout puddle => PuddleOf(piece.Ground, p.Of(layer), puddle, p.Map!),
                 FieldsLayout { Vein: not null } => Vein(p.Map!),
                 PoolsLayout pools => Walls(p.Outline, pools, p.Map!),
                 _ => [],
@@ -83,7 +83,7 @@ public static class LayoutFacts
                 var sum = repeat.Select(b => (b, Ml: ml.GetValueOrDefault(prefix + b.Id))).ToList();
                 yield return new(
                     string.Create(CultureInfo.InvariantCulture, $"repeat-{number}"), number == 1 ? "Repeat 1, at the rim" : $"Repeat {number}",
-                    new(sum.Sum(s => s.Ml), "ml", Formulas.PourVolume,
+                    new(sum.Sum(s => s.Ml), "ml", Formulas.Repeat,
                         [.. sum.Select(s => new ReckonedInput(layer.Cups.Single(c => c.Id == s.b.Cup).Name, s.Ml, "ml", Origin.Reckoned))]));
             }
         }
@@ -94,7 +94,7 @@ public static class LayoutFacts
         Enumerable.Range(1, Math.Max(1, laid.Count)).First(p => p == laid.Count || laid.Count == 0
             || (laid.Count % p == 0 && Enumerable.Range(p, laid.Count - p).All(i => laid[i].Cup == laid[i - p].Cup && laid[i].WidthMm == laid[i - p].WidthMm)));
 
-    private static IEnumerable<LayoutFact> PuddleOf(Layer layer, PuddleLayout puddle, LayerMap map)
+    private static IEnumerable<LayoutFact> PuddleOf(Ground ground, Layer layer, PuddleLayout puddle, LayerMap map)
     {
         var radii = Puddle.OuterRadiiMm(puddle.Pours.Select(p => p.Ml), layer.DepthMm);
         var ml = 0.0;
@@ -105,6 +105,19 @@ public static class LayoutFacts
                 $"radius-{puddle.Pours[k].Id}", $"Radius after {layer.Cups.Single(c => c.Id == puddle.Pours[k].Cup).Name}",
                 Reckoned.Of(radii[k], "mm", Formulas.Puddle,
                     new("all poured so far", ml, "ml", Origin.Reckoned), new("depth", layer.DepthMm, "mm", Origin.Own, "depthMm")));
+        }
+
+        // What is poured by the millilitre is that much: what hangs on the edge and drips is told, and is a part of it.
+        var open = map.Regions.Where(r => r.Own is { LengthMm: null }).Sum(r => r.OpenEdgeMm);
+        if (ground.Edge == EdgeStyle.DrippedOver && open > 0)
+        {
+            var (film, drip) = (layer.Losses?.FilmMm ?? CupPlanner.SideFilmMm, layer.Losses?.DripPercent ?? CupPlanner.DripShare * 100);
+            yield return new("edges", "Of it on the edge and in drips", Reckoned.Of(
+                CupPlanner.EdgeMl(open, ground.SideHeightMm, ml, film, drip / 100), "ml", Formulas.EdgeVolume,
+                new("open perimeter", open, "mm", Origin.Reckoned), new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm"),
+                new("film thickness", film, "mm", layer.Losses?.FilmMm is null ? Origin.Default : Origin.Own, "losses.filmMm"),
+                new("drip share", drip, "%", layer.Losses?.DripPercent is null ? Origin.Default : Origin.Own, "losses.dripPercent"),
+                new("layer volume", ml, "ml", Origin.Reckoned)));
         }
 
         var areas = map.Regions.ToDictionary(r => r.Id, r => r.AreaMm2);

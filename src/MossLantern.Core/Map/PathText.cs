@@ -65,11 +65,13 @@ internal static class PathText
             return;
         }
 
+        (xs, ys) = Through(xs, ys, kept, 2 * toleranceMm);
+
         // Whole hundredths of a millimetre, written relative to the point before: short, and without drift.
         int x = 0, y = 0;
         for (var i = 0; i < kept.Count; i++)
         {
-            int before = kept[(i + kept.Count - 1) % kept.Count], here = kept[i], after = kept[(i + 1) % kept.Count];
+            int before = (i + kept.Count - 1) % kept.Count, here = i, after = (i + 1) % kept.Count;
             var (fromX, fromY) = Towards(here, before);
             if (i == 0)
             {
@@ -100,6 +102,24 @@ internal static class PathText
             var share = squared > 4 * roundMm * roundMm ? roundMm / Math.Sqrt(squared) : 0.5;
             return (Hundredths(xs[corner] + share * dx), Hundredths(ys[corner] + share * dy));
         }
+    }
+
+    /// <summary>
+    /// Corners that are moved out by as much as rounding them takes away, so that the curve runs through the points and
+    /// not always inside of them: a thin band must not grow or shrink by it.
+    /// </summary>
+    private static (double[] Xs, double[] Ys) Through(double[] xs, double[] ys, List<int> kept, double mostMm)
+    {
+        var (outX, outY) = (new double[kept.Count], new double[kept.Count]);
+        for (var i = 0; i < kept.Count; i++)
+        {
+            int before = kept[(i + kept.Count - 1) % kept.Count], here = kept[i], after = kept[(i + 1) % kept.Count];
+            double dx = (2 * xs[here] - xs[before] - xs[after]) / 8, dy = (2 * ys[here] - ys[before] - ys[after]) / 8;
+            var share = Math.Min(1, mostMm / Math.Max(1e-9, Math.Sqrt(dx * dx + dy * dy)));
+            (outX[i], outY[i]) = (xs[here] + share * dx, ys[here] + share * dy);
+        }
+
+        return (outX, outY);
     }
 
     private static void Number(StringBuilder text, int hundredths)

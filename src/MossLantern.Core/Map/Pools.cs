@@ -79,10 +79,14 @@ public static class Pools
         return [.. layout.Strokes.Select(s => Snapped(rim, layout, s))];
     }
 
-    /// <summary>Length of all walls, mm.</summary>
+    /// <summary>Length of all walls, as far as they lie on the piece, mm.</summary>
     /// <param name="outline">What the layer is poured in.</param>
     /// <param name="layout">The layout.</param>
-    public static double LengthMm(Outline outline, PoolsLayout layout) => Snapped(outline, layout).Sum(s => Laid(s.Spots).Length);
+    public static double LengthMm(Outline outline, PoolsLayout layout)
+    {
+        var inside = Flat.Of(outline);
+        return Snapped(outline, layout).Sum(s => Laid(s.Spots).Intersection(inside).Length);
+    }
 
     /// <summary>Ends that stop short although joining on would make another pool.</summary>
     /// <param name="outline">What the layer is poured in.</param>
@@ -187,25 +191,43 @@ public static class Pools
 
     private static LineString Line(ImmutableArray<Spot> spots) => new([.. spots.Select(s => new Coordinate(s.XMm, s.YMm))]);
 
-    /// <summary>A wall as it is laid: its corners are rounded, its ends stay.</summary>
-    private static LineString Laid(ImmutableArray<Spot> spots)
-    {
-        var line = spots.ToList();
-        for (var round = 0; round < 3 && line.Count > 2; round++)
-        {
-            var rounded = new List<Spot> { line[0] };
-            for (var i = 1; i < line.Count; i++)
-            {
-                Spot from = line[i - 1], to = line[i];
-                rounded.Add(i == 1 ? from : Between(from, to, 0.25));
-                rounded.Add(i == line.Count - 1 ? to : Between(from, to, 0.75));
-            }
+    /// <summary>How many short sides a wall is drawn with between two spots.</summary>
+    private const int Sides = 8;
 
-            line = rounded;
+    /// <summary>A wall as it is laid: a smooth line through every spot that was drawn.</summary>
+    internal static LineString Laid(ImmutableArray<Spot> spots)
+    {
+        List<Spot> own = [.. spots.Where((s, i) => i == 0 || Apart(s, spots[i - 1]) > 1e-9)];
+        if (own.Count < 3)
+        {
+            return Line(own.Count == 2 ? [.. own] : spots);
+        }
+
+        // A Catmull-Rom curve whose knots lie by the root of the distance: it has no loops and does not overshoot.
+        List<Spot> line = [own[0]];
+        for (var i = 0; i + 1 < own.Count; i++)
+        {
+            Spot from = own[i], to = own[i + 1];
+            var before = i > 0 ? own[i - 1] : Past(from, to);
+            var after = i + 2 < own.Count ? own[i + 2] : Past(to, from);
+            line.AddRange(Enumerable.Range(1, Sides).Select(k => k == Sides ? to : On(before, from, to, after, (double)k / Sides)));
         }
 
         return Line([.. line]);
 
-        static Spot Between(Spot from, Spot to, double share) => new(from.XMm + share * (to.XMm - from.XMm), from.YMm + share * (to.YMm - from.YMm));
+        static Spot Past(Spot end, Spot next) => new(2 * end.XMm - next.XMm, 2 * end.YMm - next.YMm);
+    }
+
+    private static Spot On(Spot a, Spot b, Spot c, Spot d, double share)
+    {
+        double t1 = Math.Sqrt(Apart(a, b)), t2 = t1 + Math.Sqrt(Apart(b, c)), t3 = t2 + Math.Sqrt(Apart(c, d)), t = t1 + share * (t2 - t1);
+        Spot ab = Between(a, b, 0, t1, t), bc = Between(b, c, t1, t2, t), cd = Between(c, d, t2, t3, t);
+        return Between(Between(ab, bc, 0, t2, t), Between(bc, cd, t1, t3, t), t1, t2, t);
+
+        static Spot Between(Spot from, Spot to, double at, double till, double t)
+        {
+            var share = (t - at) / (till - at);
+            return new(from.XMm + share * (to.XMm - from.XMm), from.YMm + share * (to.YMm - from.YMm));
+        }
     }
 }

@@ -17,9 +17,9 @@ public sealed record RegionVolume(string RegionId, string CupId, Reckoned LayerM
 /// <param name="CupId">The cup.</param>
 /// <param name="RegionIds">The regions it serves.</param>
 /// <param name="NeedMl">What must leave it, reserve included, ml.</param>
-/// <param name="ReserveMl">The reserve in it, ml.</param>
-/// <param name="LossMl">What stays on its wall, ml.</param>
-/// <param name="MixMl">What to mix, rounded up to the cup step, ml; 0 for a cup that serves nothing.</param>
+/// <param name="Reserve">The reserve in it.</param>
+/// <param name="Loss">What stays on its wall.</param>
+/// <param name="MixMl">What to mix, in steps that both parts can be measured in, ml; 0 for a cup that serves nothing.</param>
 /// <param name="ResinMl">Resin, ml.</param>
 /// <param name="ResinG">Resin, g.</param>
 /// <param name="HardenerMl">Hardener, ml.</param>
@@ -27,8 +27,8 @@ public sealed record RegionVolume(string RegionId, string CupId, Reckoned LayerM
 /// <param name="ColourantG">Colourant, g; null for clear resin.</param>
 /// <param name="LimitPercent">Highest load of its colourant's class, %; null for clear resin.</param>
 /// <param name="OverLimit">Whether its load is over the limit.</param>
-/// <param name="SmallestMl">
-/// The smallest mix that the artist's tool can measure within the maker's tolerance, ml, where this one is smaller; else null.
+/// <param name="Smallest">
+/// The smallest mix that the artist's tool can measure within the maker's tolerance, where this one is smaller; else null.
 /// </param>
 /// <param name="Draws">What a mixed cup takes from others; empty for a cup that is mixed by itself.</param>
 /// <param name="DrawnMl">What mixed cups take from this one, ml.</param>
@@ -37,8 +37,8 @@ public sealed record CupVolume(
     string CupId,
     ImmutableArray<string> RegionIds,
     double NeedMl,
-    double ReserveMl,
-    double LossMl,
+    Reckoned Reserve,
+    Reckoned Loss,
     Reckoned MixMl,
     Reckoned ResinMl,
     Reckoned ResinG,
@@ -47,7 +47,7 @@ public sealed record CupVolume(
     Reckoned? ColourantG,
     double? LimitPercent,
     bool OverLimit,
-    double? SmallestMl,
+    Reckoned? Smallest,
     ImmutableArray<CupDraw> Draws,
     double DrawnMl,
     string? Colour);
@@ -144,7 +144,7 @@ public static class CupPlanner
         var filled = Cup(layer, cup, ResinInUse.Of(layer.Resin), regions, 0);
         var shares = cup.Of!.Value;
         var all = shares.Sum(s => s.Parts);
-        Reckoned Nothing(Reckoned of) => of with { Value = 0 };
+        Reckoned Nothing(Reckoned of) => Reckoned.Of(0, of.Unit, Formulas.CupNone, new ReckonedInput("regions", 0, "ml", Origin.Reckoned));
         return filled with
         {
             ResinMl = Nothing(filled.ResinMl),
@@ -154,7 +154,7 @@ public static class CupPlanner
             ColourantG = null,
             LimitPercent = null,
             OverLimit = false,
-            SmallestMl = null,
+            Smallest = null,
             Draws =
             [
                 .. shares.Select(s => new CupDraw(s.Cup, Reckoned.Of(filled.MixMl.Value * s.Parts / all, "ml", Formulas.MixedDraw,
@@ -168,20 +168,12 @@ public static class CupPlanner
     private static RegionVolume Volume(Ground ground, Layer layer, Region region, ImmutableArray<DepthShare> depths, string cupId)
     {
         var copies = ground.AtOnce;
-        var holds = ground.Mould?.Holds(ground.Outline) ?? 1;
-        var ml = region.Own is { } own ? OwnMl(ground, region, own, copies) : new Reckoned(depths.Sum(d => d.Ml) * copies * holds, "ml", Formulas.RegionVolume,
-        [
-            .. depths.Where(d => d.AreaMm2 > 0 || depths.Length == 1).SelectMany(d => new[]
-            {
-                new ReckonedInput($"area {d.Where}".TrimEnd(), d.AreaMm2 / 100, "cm²", Origin.Reckoned),
-                new ReckonedInput($"depth {d.Where}".TrimEnd(), d.DepthMm, "mm", d.DepthMm == layer.DepthMm ? Origin.Own : Origin.Reckoned, "depthMm"),
-            }),
-            .. copies == 1 ? Array.Empty<ReckonedInput>() : [new(ground.Set is null ? "pieces at once" : "panels", copies, "", Origin.Own)],
-            .. holds == 1 ? Array.Empty<ReckonedInput>() : [new("what the mould holds of area × depth", holds * 100, "%", Origin.Reckoned)],
-        ]);
-        if (ground.Edge != EdgeStyle.DrippedOver)
+        var ml = region.Own is { } own ? OwnMl(ground, region, own, copies) : AllOf(ground, [.. depths.Where(d => d.AreaMm2 > 0 || depths.Length == 1)], layer);
+
+        // What is poured as so many millilitres is that much: what runs over its edge is a part of it.
+        if (ground.Edge != EdgeStyle.DrippedOver || region.Own is { LengthMm: null })
         {
-            return Poured(region.Id, cupId, ml, Reckoned.Of(0, "ml", Formulas.EdgeVolume, new ReckonedInput("open perimeter", 0, "mm", Origin.Own)));
+            return Poured(region.Id, cupId, ml, Reckoned.Of(0, "ml", Formulas.EdgeNone, new ReckonedInput("open perimeter", region.OpenEdgeMm * copies, "mm", Origin.Reckoned)));
         }
 
         var film = layer.Losses?.FilmMm ?? SideFilmMm;
@@ -197,6 +189,29 @@ public static class CupPlanner
         return Poured(region.Id, cupId, ml, edge);
     }
 
+    /// <summary>Area × depth of some parts, in all panels or cavities that are poured at once.</summary>
+    /// <param name="ground">The ground.</param>
+    /// <param name="shares">The parts.</param>
+    /// <param name="layer">The layer.</param>
+    /// <param name="pouredMl">What besides is poured by the millilitre, of all panels or cavities, ml.</param>
+    internal static Reckoned AllOf(Ground ground, ImmutableArray<DepthShare> shares, Layer layer, double pouredMl = 0)
+    {
+        var copies = ground.AtOnce;
+        var holds = ground.Mould?.Holds(ground.Outline) ?? 1;
+        shares = [.. shares.GroupBy(d => (d.Where, d.DepthMm)).Select(g => g.First() with { AreaMm2 = g.Sum(d => d.AreaMm2) })];
+        return new(shares.Sum(d => d.Ml) * copies * holds + pouredMl, "ml", Formulas.RegionVolume,
+        [
+            .. shares.SelectMany(d => new[]
+            {
+                new ReckonedInput($"area {d.Where}".TrimEnd(), d.AreaMm2 / 100, "cm²", Origin.Reckoned),
+                new ReckonedInput($"depth {d.Where}".TrimEnd(), d.DepthMm, "mm", d.DepthMm == layer.DepthMm ? Origin.Own : Origin.Reckoned, "depthMm"),
+            }),
+            .. copies == 1 ? Array.Empty<ReckonedInput>() : [new(ground.Set is null ? "pieces at once" : "panels", copies, "", Origin.Own)],
+            .. holds == 1 ? Array.Empty<ReckonedInput>() : [new("share the mould holds", holds * 100, "%", Origin.Reckoned)],
+            .. pouredMl == 0 ? Array.Empty<ReckonedInput>() : [new("poured by the ml", pouredMl, "ml", Origin.Reckoned)],
+        ]);
+    }
+
     /// <summary>What is poured as it is asked for, or laid on others along its length.</summary>
     private static Reckoned OwnMl(Ground ground, Region region, OwnVolume own, int copies)
     {
@@ -210,7 +225,7 @@ public static class CupPlanner
                 new("thickness", own.ThicknessMm!.Value, "mm", Origin.Own, field + "layout.vein.thicknessMm"),
                 .. times,
             ])
-            : new(own.Ml * copies, "ml", Formulas.PuddlePour, [new("poured", own.Ml, "ml", Origin.Own, $"{field}layout.pours[{id}].ml"), .. times]);
+            : new(own.Ml * copies, "ml", Formulas.PuddlePour, [new("asked for", own.Ml, "ml", Origin.Own, $"{field}layout.pours[{id}].ml"), .. times]);
     }
 
     private static RegionVolume Poured(string regionId, string cupId, Reckoned layer, Reckoned edge) =>
@@ -230,50 +245,68 @@ public static class CupPlanner
         var staysPercent = layer.Losses?.CupPercent ?? CupLossShare * 100;
         var loss = need > 0 ? LossMl(need, 0, stays, staysPercent / 100) : 0;
 
-        // A hair below a step is the step: binary sums must not cost the artist a millilitre.
         var step = layer.Tools?.CupStepMl ?? TypicalMaterials.CupStepMl;
-        var mix = Math.Ceiling((need + loss) / step - 1e-9) * step;
         var system = resin.System;
-        var parts = mix > 0
-            ? Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, mix)
-            : new(0, 0, 0, 0);
+        var byVolume = system.Ratio.Basis == RatioBasis.Volume;
+
+        // A cup that is filled from others is marked to its step; one that is measured in two cups takes whole steps of both parts.
+        var measured = layer.Measure == Measure.ByVolume && cup.Of is null;
+        var share = Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 1).ResinMl;
+        var mix = need + loss <= 0 ? 0 : measured ? Parts.InSteps(share, need + loss, step, TypicalMaterials.RatioTolerance) : Parts.Up(need + loss, step);
+        var parts = mix == 0 ? new(0, 0, 0, 0)
+            : measured ? Parts.ToStep(share, system.ResinDensity, system.HardenerDensity, mix, step)
+            : Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, mix);
         var colourant = cup.Colourant is { } c and not ColourantClass.Lacing ? TypicalMaterials.Of(c) : null;
-        var mixMl = new Reckoned(mix, "ml", Formulas.CupVolume,
+        ReckonedInput layerInput = new("regions", layerMl, "ml", Origin.Reckoned), edgeInput = new("edges", edgeMl, "ml", Origin.Reckoned),
+            reserveInput = new("reserve", reserve * 100, "%", layer.ReservePercent is null ? Origin.Default : Origin.Own, "reservePercent"),
+            needInput = new("need", need, "ml", Origin.Reckoned),
+            staysInput = new("stays in any cup", stays, "ml", OriginOf(layer.Losses?.CupMl is not null), "losses.cupMl"),
+            staysShare = new("share of the need that stays", staysPercent, "%", OriginOf(layer.Losses?.CupPercent is not null), "losses.cupPercent"),
+            cupInput = new("cup", mix, "ml", Origin.Reckoned), resinInput = new("resin", parts.ResinMl, "ml", Origin.Reckoned);
+        var mixMl = mix == 0 ? Reckoned.Of(0, "ml", Formulas.CupNone, layerInput) : new Reckoned(mix, "ml", measured ? Formulas.CupVolume : Formulas.CupRounded,
         [
-            new("regions", layerMl, "ml", Origin.Reckoned),
-            new("edges", edgeMl, "ml", Origin.Reckoned),
-            new("reserve", reserve * 100, "%", layer.ReservePercent is null ? Origin.Default : Origin.Own, "reservePercent"),
+            layerInput, edgeInput, reserveInput,
             .. drawnMl > 0 ? [new ReckonedInput("to mixed cups", drawnMl, "ml", Origin.Reckoned)] : Array.Empty<ReckonedInput>(),
-            new("need", need, "ml", Origin.Reckoned),
-            new("stays in any cup", stays, "ml", OriginOf(layer.Losses?.CupMl is not null), "losses.cupMl"),
-            new("share of the need that stays", staysPercent, "%", OriginOf(layer.Losses?.CupPercent is not null), "losses.cupPercent"),
+            needInput, staysInput, staysShare,
             new("stays in this cup", loss, "ml", Origin.Reckoned),
             new("cup step", step, "ml", OriginOf(layer.Tools?.CupStepMl is not null), "tools.cupStepMl"),
+            .. measured ? [resinInput, new("hardener", parts.HardenerMl, "ml", Origin.Reckoned)] : Array.Empty<ReckonedInput>(),
         ]);
-        var byVolume = system.Ratio.Basis == RatioBasis.Volume;
-        ReckonedInput[] ratio =
-        [
-            byVolume ? new("cup", mix, "ml", Origin.Reckoned) : new("cup mass", parts.TotalG, "g", Origin.Reckoned),
-            new(byVolume ? "resin parts by volume" : "resin parts by weight", system.Ratio.Resin, "", OriginOf(resin.OwnRatio), "resin.ratio.resin"),
-            new(byVolume ? "hardener parts by volume" : "hardener parts by weight", system.Ratio.Hardener, "", OriginOf(resin.OwnRatio), "resin.ratio.hardener"),
-        ];
+
+        // A ratio by weight, read in marked cups, is the volumes that those weights take up.
+        ReckonedInput Part(string part, double amount, double density)
+        {
+            var field = $"resin.ratio.{part}";
+            return byVolume || !measured
+                ? new(byVolume ? $"{part} parts by volume" : $"{part} parts by weight", amount, "", OriginOf(resin.OwnRatio), field)
+                : new($"{part} parts by volume", amount / density, "", Origin.Reckoned);
+        }
+
+        ReckonedInput[] ratio = [Part("resin", system.Ratio.Resin, system.ResinDensity), Part("hardener", system.Ratio.Hardener, system.HardenerDensity)];
+        ReckonedInput Density(string part, double density) => new($"density of the {part}", density, "g/ml", OriginOf(resin.OwnDensities), $"resin.{part}Density");
+        ReckonedInput massInput = new("cup mass", parts.TotalG, "g", Origin.Reckoned);
         return new(
             cup.Id,
             [.. own.Select(r => r.RegionId)],
             need,
-            (layerMl + edgeMl) * reserve,
-            loss,
+            Reckoned.Of((layerMl + edgeMl) * reserve, "ml", Formulas.CupReserve, layerInput, edgeInput, reserveInput),
+            need > 0 ? Reckoned.Of(loss, "ml", Formulas.CupLoss, needInput, staysInput, staysShare) : Reckoned.Of(0, "ml", Formulas.CupNone, layerInput),
             mixMl,
-            new(parts.ResinMl, "ml", byVolume ? Formulas.PartResinByVolume : Formulas.PartResinByWeight, [.. ratio]),
+            measured
+                ? new(parts.ResinMl, "ml", Formulas.PartResinToStep, [cupInput, .. ratio, new("cup step", step, "ml", OriginOf(layer.Tools?.CupStepMl is not null), "tools.cupStepMl")])
+                : byVolume ? new(parts.ResinMl, "ml", Formulas.PartResinByVolume, [cupInput, .. ratio])
+                : new(parts.ResinMl, "ml", Formulas.PartResinByWeight, [massInput, .. ratio, Density("resin", system.ResinDensity)]),
             Mass(parts.ResinMl, parts.ResinG, "resin", system.ResinDensity, resin.OwnDensities),
-            new(parts.HardenerMl, "ml", byVolume ? Formulas.PartHardenerByVolume : Formulas.PartHardenerByWeight, [.. ratio]),
+            measured || byVolume
+                ? Reckoned.Of(parts.HardenerMl, "ml", Formulas.PartHardenerByVolume, cupInput, resinInput)
+                : new(parts.HardenerMl, "ml", Formulas.PartHardenerByWeight, [massInput, .. ratio, Density("hardener", system.HardenerDensity)]),
             Mass(parts.HardenerMl, parts.HardenerG, "hardener", system.HardenerDensity, resin.OwnDensities),
             colourant is null ? null : Reckoned.Of(parts.TotalG * cup.LoadPercent / 100, "g", Formulas.ColourantMass,
                 new("mixed mass", parts.TotalG, "g", Origin.Reckoned),
                 new("load", cup.LoadPercent, "%", Origin.Own, $"cups[{cup.Id}].loadPercent")),
             colourant?.LimitPercent,
             colourant is not null && cup.LoadPercent > colourant.LimitPercent,
-            Smallest(layer, parts, mix),
+            SmallestOf(layer, parts, mix),
             [],
             drawnMl,
             CupLook.Of(layer, cup) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : null);
@@ -286,7 +319,7 @@ public static class CupPlanner
 
     private static Origin OriginOf(bool own) => own ? Origin.Own : Origin.Default;
 
-    private static double? Smallest(Layer layer, Mixed parts, double mixMl)
+    private static Reckoned? SmallestOf(Layer layer, Mixed parts, double mixMl)
     {
         if (mixMl == 0)
         {
@@ -297,10 +330,14 @@ public static class CupPlanner
         var smaller = byVolume
             ? Math.Min(parts.ResinMl, parts.HardenerMl)
             : Math.Min(parts.ResinG, parts.HardenerG);
-        var step = byVolume
-            ? layer.Tools?.CupStepMl ?? TypicalMaterials.CupStepMl
-            : layer.Tools?.ScaleStepG ?? TypicalMaterials.ScaleStepG;
-        var least = Parts.SmallestMeasurable(step, TypicalMaterials.RatioTolerance);
-        return smaller >= least ? null : Math.Ceiling(mixMl * least / smaller);
+        var (step, own) = byVolume
+            ? (layer.Tools?.CupStepMl ?? TypicalMaterials.CupStepMl, layer.Tools?.CupStepMl is not null)
+            : (layer.Tools?.ScaleStepG ?? TypicalMaterials.ScaleStepG, layer.Tools?.ScaleStepG is not null);
+        var (least, unit) = (Parts.SmallestMeasurable(step, TypicalMaterials.RatioTolerance), byVolume ? "ml" : "g");
+        return smaller >= least ? null : Reckoned.Of(Parts.Up(mixMl * least / smaller, 1), "ml", Formulas.SmallestMix,
+            new("mix", mixMl, "ml", Origin.Reckoned),
+            new("smaller part", smaller, unit, Origin.Reckoned),
+            new("step", step, unit, OriginOf(own), byVolume ? "tools.cupStepMl" : "tools.scaleStepG"),
+            new("tolerance", 100 * TypicalMaterials.RatioTolerance, "%", Origin.Default));
     }
 }

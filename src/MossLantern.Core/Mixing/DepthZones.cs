@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
 using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
@@ -15,75 +16,116 @@ public sealed record DepthShare(string Where, double AreaMm2, double DepthMm)
     public double Ml => CupPlanner.RegionMl(AreaMm2, DepthMm);
 }
 
-/// <summary>Where a layer is deeper or shallower than it is elsewhere: in some letters or cavities, over inserts, round older work.</summary>
+/// <summary>
+/// Where a layer is deeper or shallower than it is elsewhere: in some letters or cavities, over inserts, round older work,
+/// and where two of these meet.
+/// </summary>
 /// <remarks>Source: docs/craft/mixing.md, Region volume.</remarks>
 public static class DepthZones
 {
-    /// <summary>A part of what a layer is poured in, and the depth there.</summary>
-    private sealed record Zone(string Where, Outline Outline, double DepthMm);
+    /// <summary>A part of what a layer is poured in, and the depth there; the one without an outline is what the others leave.</summary>
+    private sealed record Zone(string Where, Outline? Outline, double DepthMm);
 
     /// <summary>The shares of every region of a layer, in the order of the map's regions; together they are the region.</summary>
     /// <param name="mapper">Grows the maps.</param>
     /// <param name="piece">A valid piece.</param>
     /// <param name="layer">A layer of it.</param>
-    public static ImmutableArray<ImmutableArray<DepthShare>> Of(LayerMapper mapper, Piece piece, Layer layer)
+    /// <param name="within">A part of what the layer is poured in, for what lies in it alone; null for all.</param>
+    public static ImmutableArray<ImmutableArray<DepthShare>> Of(LayerMapper mapper, Piece piece, Layer layer, Outline? within = null)
     {
         ArgumentNullException.ThrowIfNull(mapper);
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(layer);
         var regions = mapper.Map(piece, layer).Regions;
-        var (remainder, elsewhere, zones) = ZonesOf(piece, layer);
-        if (zones.Count == 0)
-        {
-            return [.. regions.Select(r => ImmutableArray.Create(new DepthShare("", r.AreaMm2, DepthOf(layer, r, elsewhere))))];
-        }
-
-        var within = zones.Select(z => mapper.AreasWithin(piece, layer, z.Outline)).ToList();
+        var whole = within is null ? [.. regions.Select(r => r.AreaMm2)] : mapper.AreasWithin(piece, layer, within);
+        var zones = ZonesOf(piece, layer);
+        var areas = zones.Where(z => z.Outline is not null)
+            .ToDictionary(z => z, z => mapper.AreasWithin(piece, layer, within is null ? z.Outline! : new CombinedOutline(within, z.Outline!, Shared: true)));
         return
         [
-            .. regions.Select((region, k) => ImmutableArray.CreateRange<DepthShare>(
-            [
-                .. zones.Select((z, i) => new DepthShare(z.Where, within[i][k], DepthOf(layer, region, z.DepthMm))),
-                new(remainder, Math.Max(0, region.AreaMm2 - within.Sum(w => w[k])), DepthOf(layer, region, elsewhere)),
-            ])),
+            .. regions.Select((region, k) => ImmutableArray.CreateRange(zones.Select(z => new DepthShare(
+                z.Where,
+                z.Outline is null ? Math.Max(0, whole[k] - areas.Values.Sum(a => a[k])) : areas[z][k],
+                DepthOf(layer, region, z.DepthMm))))),
         ];
     }
 
-    /// <summary>Lines lie on a film: where they are, the film is a part of the depth.</summary>
     private static double DepthOf(Layer layer, Region region, double depthMm)
     {
         var zone = (layer.Zones ?? []).FirstOrDefault(z => region.Id.StartsWith($"{z.Id}/", StringComparison.Ordinal));
         return (zone is null ? layer : zone.Of(layer)).DepthOf(region.Kind, depthMm);
     }
 
-    private static (string Remainder, double ElsewhereMm, List<Zone> Zones) ZonesOf(Piece piece, Layer layer)
+    /// <summary>Parts of their own depth, each with what stands or lies in it, and what they leave.</summary>
+    private static List<Zone> ZonesOf(Piece piece, Layer layer)
     {
         var ground = piece.Ground;
         if (layer.Within is not null)
         {
-            return ("", layer.DepthMm, []);
+            return [new("", null, layer.DepthMm)];
         }
 
+        var drawn = ground.Outline as DrawnOutline;
+        var parts = drawn is null ? [] : (layer.PartDepths ?? []).Where(d => d.Part <= drawn.Parts.Length)
+            .SelectMany(d => ground.OnEachPanel(new PartOutline(drawn, d.Part - 1)).Select(o => (d.Part, Outline: o, d.DepthMm))).ToList();
         var at = piece.Layers.IndexOf(layer);
-        if (at == 0 && ground is { Set: null, Old: { StandsMm: > 0 } old })
+        var standing = at == 0 && ground is { Set: null, Old: { StandsMm: > 0 } old } ? old : null;
+        var inserts = standing is null ? InsertsIn(piece, at) : [];
+        List<Zone> zones = [];
+        foreach (var part in parts)
         {
-            return ("round the older work", layer.DepthMm + old.StandsMm, [new("on the older work", old.Placed, layer.DepthMm)]);
+            Cut(part.Outline, $"in part {part.Part}", part.Part, part.DepthMm);
         }
 
-        if (ground.Outline is DrawnOutline drawn && layer.PartDepths is { IsDefaultOrEmpty: false } depths)
+        Cut(null, parts.Count > 0 ? "in the other parts" : "", 0, layer.DepthMm);
+        return zones;
+
+        // A part, with what changes the depth in it told apart. What is left of everything is found by taking the others away.
+        void Cut(Outline? part, string where, int number, double depthMm)
         {
-            return ("in the other parts", layer.DepthMm, [.. depths.Select(d => new Zone($"in part {d.Part}", new PartOutline(drawn, d.Part - 1), d.DepthMm))]);
+            List<Outline> taken = [];
+            if (standing is not null)
+            {
+                Add(standing.Placed, Joined("on the older work", where), depthMm);
+            }
+
+            foreach (var insert in inserts)
+            {
+                Add(insert.Placed, Joined($"under {insert.Name}", where), insert.LeavesMm(Below(piece, at, number), depthMm));
+            }
+
+            var rest = part;
+            foreach (var place in part is null ? [] : taken)
+            {
+                rest = new CombinedOutline(rest!, place, Shared: false);
+            }
+
+            var named = taken.Count == 0 ? where
+                : Joined(standing is not null ? "round the older work" : "beside the inserts", where);
+            zones.Add(new(named, rest, depthMm + (standing?.StandsMm ?? 0)));
+
+            void Add(Outline place, string name, double depth)
+            {
+                var here = part is not null ? new CombinedOutline(part, place, Shared: true)
+                    : parts.Aggregate(place, (left, p) => new CombinedOutline(left, p.Outline, Shared: false));
+                if (here.AreaMm2 > 0)
+                {
+                    taken.Add(place);
+                    zones.Add(new(name, here, depth));
+                }
+            }
         }
 
-        // An insert keeps resin out until its hollow is filled; what runs in below its foot does not count as kept out.
-        var before = piece.Layers.Take(at).ToList();
-        var bottom = before.Where(l => l.Within is null).Sum(l => l.DepthMm);
-        return (
-            "beside the inserts", layer.DepthMm,
-            [
-                .. (ground.Mould?.Inserts ?? [])
-                    .Where(i => before.All(l => l.Within != i.Id))
-                    .Select(i => new Zone($"under {i.Name}", i.Placed, Math.Clamp(i.FloorMm - bottom, 0, layer.DepthMm))),
-            ]);
+        static string Joined(string what, string where) => where.Length == 0 ? what : $"{what} {where}";
     }
+
+    /// <summary>Inserts keep resin out until their hollow is filled.</summary>
+    private static List<Insert> InsertsIn(Piece piece, int at)
+    {
+        var before = piece.Layers.Take(at).ToList();
+        return [.. (piece.Ground.Mould?.Inserts ?? []).Where(i => before.All(l => l.Within != i.Id))];
+    }
+
+    /// <summary>How high the layers below one reach in a part, mm.</summary>
+    private static double Below(Piece piece, int at, int part) => piece.Layers.Take(at).Where(l => l.Within is null).Sum(l => l.DepthIn(part));
 }

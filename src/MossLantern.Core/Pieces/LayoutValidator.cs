@@ -15,6 +15,7 @@ internal sealed class LaidOutValidator : AbstractValidator<Layer>
     {
         RuleFor(l => l.RimFollow).In(Accepted.RimFollow);
         RuleFor(l => l.Widening).In(Accepted.Widening);
+        RuleFor(l => l.RimWay).IsInEnum();
         RuleFor(l => l.Hearts).Must(h => Accepted.HeartCount.Contains(h.Length)).WithMessage(Accepted.HeartCount.Sentence)
             .Must(h => Unique(h.Select(x => x.Id))).WithMessage("Each heart needs an id of its own.");
         RuleForEach(l => l.Hearts).SetValidator(new HeartValidator());

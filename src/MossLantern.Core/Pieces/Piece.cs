@@ -76,6 +76,13 @@ public sealed record Ground(
     [JsonIgnore]
     public PanelsOutline? Panels => Set is { } set ? new(Outline, set.Count, set.GapMm, set.Mirrored) : null;
 
+    /// <summary>A place on one panel, on each panel that the map runs on over; once where it does not.</summary>
+    internal ImmutableArray<Outline> OnEachPanel(Outline place) =>
+        Set is { Mirrored: false } ? [.. Panels!.Copies.Select(c => new PlacedOutline(place, c.FromMm, 0))] : [place];
+
+    /// <summary>Which part of a drawn outline an insert of the mould stands in, from 1; 0 where there are no parts.</summary>
+    internal int MouldPart(string insertId) => Outline is DrawnOutline drawn && Mould?.Insert(insertId) is { } insert ? insert.PartIn(drawn) : 0;
+
     /// <summary>What a layer is poured in: what a map is grown over, or the hollow that an insert left.</summary>
     public Outline OutlineOf(Layer layer)
     {
@@ -184,6 +191,7 @@ public sealed record GrowthScale(double GridMm, double GrainMm)
 /// <param name="Contrast">How its neighbouring colours are meant.</param>
 /// <param name="Layout">How it is laid out; null for rings from its hearts.</param>
 /// <param name="Zones">Parts of it that are laid out in ways of their own; null for none.</param>
+/// <param name="RimWay">How bands that follow the rim share the room.</param>
 public sealed record Layer(
     string Id,
     string Name,
@@ -205,7 +213,8 @@ public sealed record Layer(
     ImmutableArray<PartDepth>? PartDepths = null,
     Contrast Contrast = Contrast.Strong,
     Layout? Layout = null,
-    ImmutableArray<Zone>? Zones = null)
+    ImmutableArray<Zone>? Zones = null,
+    RimWay RimWay = RimWay.Proportional)
 {
     /// <summary>Whether its bands are laid out, and not regions of its layout's own.</summary>
     [JsonIgnore]
@@ -260,6 +269,16 @@ public sealed record Layer(
     /// <summary>Width of every band with the widening in it, mm; 0 for the one that fills the rest.</summary>
     /// <remarks>Source: docs/craft/map.md, Widths in millimetres.</remarks>
     public double[] BandWidthsMm() => Band.WidthsMm(Bands, Widening);
+}
+
+/// <summary>How bands that follow the rim share the room between the hearts and the rim.</summary>
+public enum RimWay
+{
+    /// <summary>Each takes its share of it: they are narrow where there is little.</summary>
+    Proportional,
+
+    /// <summary>Those outside of the band that fills the rest keep their width to the rim.</summary>
+    Even,
 }
 
 /// <summary>How the colours of neighbours are meant.</summary>

@@ -38,6 +38,7 @@ public static class PieceFields
         ["ground.mould.inserts.outline.diameterMm"] = Accepted.InsertMm with { What = "Diameter of the insert" },
         ["ground.mould.inserts.floorMm"] = Accepted.FloorMm,
         ["ground.mould.inserts.recessMm"] = Accepted.RecessMm,
+        ["ground.mould.inserts.heightMm"] = Accepted.MouldDepthMm with { What = "Height of the insert above its foot" },
         ["ground.set.count"] = Accepted.Panels,
         ["ground.set.gapMm"] = Accepted.GapMm,
         ["ground.old.standsMm"] = Accepted.StandsMm,

@@ -26,7 +26,10 @@ public sealed record PouredLayer(string LayerId, Instant Start, Instant? End, do
 /// <param name="OpenEdgeMm">Length of the outline's edge it touches, mm.</param>
 /// <param name="Fits">False where no room is left for it and its area is 0.</param>
 /// <param name="Anchor">Where it is held by a hand; null for what is held otherwise.</param>
-public sealed record RegionPlan(string Id, RegionKind Kind, string? CupId, Reckoned Area, double OpenEdgeMm, bool Fits, Spot? Anchor);
+/// <param name="Narrow">How narrow a band is; null for what has no width, or no room.</param>
+/// <param name="Wide">How wide it is.</param>
+public sealed record RegionPlan(
+    string Id, RegionKind Kind, string? CupId, Reckoned Area, double OpenEdgeMm, bool Fits, Spot? Anchor, Reckoned? Narrow = null, Reckoned? Wide = null);
 
 /// <summary>A box on a piece.</summary>
 /// <param name="XMm">Left, mm.</param>
@@ -81,10 +84,12 @@ public sealed record LayerPlan(
 /// <param name="Parts">The parts of a drawn outline, such as letters, from left to right; none for other outlines.</param>
 /// <param name="Mould">The mould of a casting; null for anything else.</param>
 /// <param name="Beneath">The layers of older work in the cut, lowest first; none over a new ground.</param>
+/// <param name="SpanWidthMm">How wide it really is, mm: a slice's curve seldom reaches its box.</param>
+/// <param name="SpanHeightMm">How high it really is, mm.</param>
 public sealed record GroundPlan(
     double WidthMm, double HeightMm, Reckoned Area, Reckoned Perimeter, Reckoned SideArea, Standing Standing, ImmutableArray<PreparationStep> Preparation,
     ImmutableArray<SealWay> SealWays, ImmutableArray<PaintZone> PaintZones, ImmutableArray<PartPlan> Parts, MouldPlan? Mould,
-    ImmutableArray<StratumBeneath> Beneath);
+    ImmutableArray<StratumBeneath> Beneath, double SpanWidthMm = 0, double SpanHeightMm = 0);
 
 /// <summary>A layer of older work in the cut.</summary>
 /// <param name="Name">Its name.</param>
@@ -102,7 +107,7 @@ public sealed record SpanBeneath(double FromMm, double ToMm, string? Colour);
 /// <param name="Area">Its area, cm².</param>
 /// <param name="Perimeter">Length of its edges, mm.</param>
 /// <param name="LayerDepthMm">How deep each layer is in it, mm, lowest first.</param>
-/// <param name="LayerMl">What each layer takes in it, ml, lowest first.</param>
+/// <param name="LayerMl">What each layer takes in it, ml, lowest first; of all panels or pieces that are poured at once.</param>
 public sealed record PartPlan(Reckoned Area, Reckoned Perimeter, ImmutableArray<double> LayerDepthMm, ImmutableArray<Reckoned> LayerMl);
 
 /// <summary>Everything worked out for a piece.</summary>
@@ -143,7 +148,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
         return Painter.Paint(mapper, piece, upTo, detail, look);
     }
 
-    private static GroundPlan Measures(Piece piece, ImmutableArray<LayerPlan> layers, DateTimeZone zone)
+    private GroundPlan Measures(Piece piece, ImmutableArray<LayerPlan> layers, DateTimeZone zone)
     {
         var ground = piece.Ground;
         var (outline, whole) = (ground.Outline, ground.Whole);
@@ -155,11 +160,19 @@ public sealed class PiecePlanner(LayerMapper mapper)
                 new ReckonedInput("width", outline.BoxWidthMm, "mm", Origin.Own, "ground.outline.widthMm"),
                 new ReckonedInput("height", outline.BoxHeightMm, "mm", Origin.Own, "ground.outline.heightMm"));
         size = ground.Set is { } set ? size.Add(new("panels", set.Count, "", Origin.Own, "ground.set.count")) : size;
+        var (areaOf, perimeterOf) = outline switch
+        {
+            RectangleOutline => (Formulas.OutlineArea, Formulas.OutlinePerimeter),
+            RoundOutline => (Formulas.RoundArea, Formulas.RoundPerimeter),
+            OvalOutline => (Formulas.OvalArea, Formulas.ShapePerimeter),
+            _ => (Formulas.ShapeArea, Formulas.ShapePerimeter),
+        };
+        var span = SpanOf(whole);
         return new(
             whole.BoxWidthMm,
             whole.BoxHeightMm,
-            new(whole.AreaMm2 / 100, "cm²", Formulas.OutlineArea, size),
-            new(whole.PerimeterMm, "mm", Formulas.OutlinePerimeter, size),
+            new(whole.AreaMm2 / 100, "cm²", areaOf, size),
+            new(whole.PerimeterMm, "mm", perimeterOf, size),
             Reckoned.Of(whole.PerimeterMm * ground.SideHeightMm / 100, "cm²", Formulas.SideArea,
                 new("perimeter", whole.PerimeterMm, "mm", Origin.Reckoned),
                 new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm")),
@@ -167,9 +180,18 @@ public sealed class PiecePlanner(LayerMapper mapper)
             Preparation.Of(ground, zone),
             ground is { Old: null, Base.Material: BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine } ? Preparation.SealWays(ground) : [],
             Preparation.PaintZones(ground, piece.Layers[0], layers[0].Regions),
-            PartsOf(piece),
+            PartsOf(piece, layers),
             MouldPlan.Of(piece),
-            []);
+            [],
+            span.WidthMm,
+            span.HeightMm);
+    }
+
+    /// <summary>How wide and high an outline really is: a slice's curve seldom reaches its box.</summary>
+    private static (double WidthMm, double HeightMm) SpanOf(Outline outline)
+    {
+        var (xs, ys) = (outline.Rings.SelectMany(r => r.Xs.ToArray()).ToList(), outline.Rings.SelectMany(r => r.Ys.ToArray()).ToList());
+        return (xs.Max() - xs.Min(), ys.Max() - ys.Min());
     }
 
     /// <summary>The layers of older work where the cut goes through them, lowest first.</summary>
@@ -202,15 +224,43 @@ public sealed class PiecePlanner(LayerMapper mapper)
         ];
     }
 
-    private static ImmutableArray<PartPlan> PartsOf(Piece piece) => piece.Ground.Outline is not DrawnOutline drawn ? [] :
+    private ImmutableArray<PartPlan> PartsOf(Piece piece, ImmutableArray<LayerPlan> layers) => piece.Ground is not { Outline: DrawnOutline drawn } ground ? [] :
     [
         .. drawn.Parts.Select((part, i) => new PartPlan(
-            Reckoned.Of(part.AreaMm2 / 100, "cm²", Formulas.OutlineArea, new ReckonedInput("corners", part.Rings.Sum(r => r.Count), "", Origin.Own)),
-            Reckoned.Of(part.PerimeterMm, "mm", Formulas.OutlinePerimeter, new ReckonedInput("corners", part.Rings.Sum(r => r.Count), "", Origin.Own)),
+            Reckoned.Of(part.AreaMm2 / 100, "cm²", Formulas.ShapeArea, new ReckonedInput("corners", part.Rings.Sum(r => r.Count), "", Origin.Own)),
+            Reckoned.Of(part.PerimeterMm, "mm", Formulas.ShapePerimeter, new ReckonedInput("corners", part.Rings.Sum(r => r.Count), "", Origin.Own)),
             [.. piece.Layers.Select(l => l.DepthIn(i + 1))],
-            [.. piece.Layers.Select(l => Reckoned.Of(CupPlanner.RegionMl(part.AreaMm2, l.DepthIn(i + 1)), "ml", Formulas.RegionVolume,
-                new("area", part.AreaMm2 / 100, "cm²", Origin.Reckoned), new("depth", l.DepthIn(i + 1), "mm", Origin.Own)))])),
+            [.. piece.Layers.Zip(layers).Select(l => PartMl(piece, ground, l.First, l.Second, new(drawn, i)))])),
     ];
+
+    /// <summary>What a layer takes in a part: of each of its regions as much as lies there.</summary>
+    private Reckoned PartMl(Piece piece, Ground ground, Layer layer, LayerPlan plan, PartOutline part)
+    {
+        if (layer.Within is not null && ground.MouldPart(layer.Within) != part.Number + 1)
+        {
+            return CupPlanner.AllOf(ground, [new("", 0, layer.DepthMm)], layer);
+        }
+
+        var map = mapper.Map(piece, layer);
+        var shares = layer.Within is not null ? DepthZones.Of(mapper, piece, layer)
+            : ground.OnEachPanel(part).Select(p => DepthZones.Of(mapper, piece, layer, p)).Aggregate((all, next) => [.. all.Zip(next, (a, b) => a.AddRange(b))]);
+        var poured = plan.Cups.Regions.ToDictionary(r => r.RegionId, r => r.LayerMl.Value);
+        List<DepthShare> all = [];
+        var own = 0.0;
+        foreach (var (region, here) in map.Regions.Zip(shares).Where(r => poured.ContainsKey(r.First.Id)))
+        {
+            if (region.Own is null)
+            {
+                all.AddRange(here);
+            }
+            else if (region.AreaMm2 > 0)
+            {
+                own += poured[region.Id] * here.Sum(h => h.AreaMm2) / region.AreaMm2;
+            }
+        }
+
+        return CupPlanner.AllOf(ground, [.. all.GroupBy(s => (s.Where, s.DepthMm)).Select(g => new DepthShare(g.Key.Where, g.Sum(s => s.AreaMm2), g.Key.DepthMm))], layer, own);
+    }
 
     private static ImmutableArray<ReckonedInput> SliceInputs(SliceOutline slice) =>
     [
@@ -286,7 +336,11 @@ public sealed class PiecePlanner(LayerMapper mapper)
             .. width is { } mm && layer.Bands.Any(b => b.Id == region.Id) ? WidthInputs(layer, region.Id, mm) : [],
             new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default),
         ]);
-        return new(region.Id, region.Kind, region.CupId, area, region.OpenEdgeMm, region.AreaMm2 > 0, region.Anchor);
+        Reckoned? Width(double? mm) => mm is { } value
+            ? Reckoned.Of(value, "mm", Formulas.BandWidth, new ReckonedInput("width on average", width!.Value, "mm", Origin.Own), new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default))
+            : null;
+        return new(
+            region.Id, region.Kind, region.CupId, area, region.OpenEdgeMm, region.AreaMm2 > 0, region.Anchor, Width(region.Widths?.FromMm), Width(region.Widths?.ToMm));
     }
 
     private static ReckonedInput[] WidthInputs(Layer layer, string bandId, double widthMm)
@@ -315,7 +369,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var value = 100 * look.Opacity(depthMm);
         ReckonedInput depth = depthMm == layer.DepthMm ? new("depth", depthMm, "mm", Origin.Own, "depthMm") : new("depth", depthMm, "mm", Origin.Reckoned);
         return cup.Of is not null
-            ? Reckoned.Of(value, "%", Formulas.Opacity, depth, new("cover κ × load of what is in it", look.CoverPerMm, "per mm", Origin.Reckoned))
+            ? Reckoned.Of(value, "%", Formulas.Opacity, depth, new("cover κ", look.CoverPerMm, "per mm", Origin.Reckoned))
             : Reckoned.Of(value, "%", Formulas.Opacity, depth,
                 new("cover κ", cup.Colourant is null or ColourantClass.Lacing ? 0 : TypicalMaterials.Of(cup.Colourant.Value).Cover, "per % and mm", Origin.Default),
                 new("load", cup.LoadPercent, "%", Origin.Own, $"cups[{cup.Id}].loadPercent"));

@@ -16,10 +16,12 @@ namespace MossLantern.Core.Pieces;
 /// <param name="RimFollow">How far outer bands follow the zone's rim, 0 to 1.</param>
 /// <param name="HeartCup">Cup of its hearts' bed.</param>
 /// <param name="Widening">Factor by which its bands widen outward.</param>
+/// <param name="RimWay">How bands that follow the rim share the room.</param>
 /// <remarks>Source: docs/craft/layouts.md, Zones.</remarks>
 public sealed record Zone(
     string Id, string Name, Outline Outline, double XMm, double YMm, Layout? Layout,
-    ImmutableArray<Heart> Hearts, ImmutableArray<Band> Bands, double RimFollow, string HeartCup, double Widening = 1)
+    ImmutableArray<Heart> Hearts, ImmutableArray<Band> Bands, double RimFollow, string HeartCup, double Widening = 1,
+    RimWay RimWay = RimWay.Proportional)
 {
     /// <summary>Most zones of a layer, and kept zones of a piece.</summary>
     public const int Most = 12;
@@ -45,6 +47,7 @@ public sealed record Zone(
             RimFollow = RimFollow,
             HeartCup = HeartCup,
             Widening = Widening,
+            RimWay = RimWay,
             Zones = null,
         };
     }

@@ -15,8 +15,23 @@ public static class Formulas
     /// <summary>Area of an outline.</summary>
     public const string OutlineArea = "outline-area";
 
+    /// <summary>Area of a round.</summary>
+    public const string RoundArea = "round-area";
+
+    /// <summary>Area of an oval.</summary>
+    public const string OvalArea = "oval-area";
+
+    /// <summary>Area of a slice or a drawing.</summary>
+    public const string ShapeArea = "shape-area";
+
     /// <summary>Perimeter of an outline.</summary>
     public const string OutlinePerimeter = "outline-perimeter";
+
+    /// <summary>Perimeter of a round.</summary>
+    public const string RoundPerimeter = "round-perimeter";
+
+    /// <summary>Perimeter of an oval, a slice or a drawing.</summary>
+    public const string ShapePerimeter = "shape-perimeter";
 
     /// <summary>Area of the side faces below an outline.</summary>
     public const string SideArea = "side-area";
@@ -30,11 +45,17 @@ public static class Formulas
     /// <summary>The tilt that a layer can just take.</summary>
     public const string NeededTilt = "needed-tilt";
 
+    /// <summary>What was read or stated.</summary>
+    public const string Stated = "stated";
+
     /// <summary>Sag of a base.</summary>
     public const string Sag = "sag";
 
     /// <summary>Mass of a base.</summary>
     public const string BaseMass = "base-mass";
+
+    /// <summary>Mass of a base that is weighed by its area.</summary>
+    public const string BaseMassByArea = "base-mass-by-area";
 
     /// <summary>Mass of a piece.</summary>
     public const string PieceMass = "piece-mass";
@@ -72,11 +93,17 @@ public static class Formulas
     /// <summary>Area of a region of the map.</summary>
     public const string RegionArea = "region-area";
 
+    /// <summary>How narrow or wide a band is.</summary>
+    public const string BandWidth = "band-width";
+
     /// <summary>Volume of a region.</summary>
     public const string RegionVolume = "region-volume";
 
     /// <summary>Resin that runs over an open edge and stays there or drips.</summary>
     public const string EdgeVolume = "edge-volume";
+
+    /// <summary>What runs over an edge that nothing runs over.</summary>
+    public const string EdgeNone = "edge-none";
 
     /// <summary>What is poured on a region.</summary>
     public const string PourVolume = "pour-volume";
@@ -87,8 +114,26 @@ public static class Formulas
     /// <summary>What must be in a cup.</summary>
     public const string CupVolume = "cup-volume";
 
+    /// <summary>What must be in a cup that is rounded up by itself.</summary>
+    public const string CupRounded = "cup-rounded";
+
+    /// <summary>What is in a cup that serves nothing.</summary>
+    public const string CupNone = "cup-none";
+
+    /// <summary>The reserve in a cup.</summary>
+    public const string CupReserve = "cup-reserve";
+
+    /// <summary>What stays in a cup.</summary>
+    public const string CupLoss = "cup-loss";
+
+    /// <summary>The smallest mix that the tools can measure.</summary>
+    public const string SmallestMix = "smallest-mix";
+
     /// <summary>Resin of a mix given by volume.</summary>
     public const string PartResinByVolume = "part-resin-by-volume";
+
+    /// <summary>Resin of a mix that is measured in marked cups.</summary>
+    public const string PartResinToStep = "part-resin-to-step";
 
     /// <summary>Hardener of a mix given by volume.</summary>
     public const string PartHardenerByVolume = "part-hardener-by-volume";
@@ -144,8 +189,17 @@ public static class Formulas
     /// <summary>Tape round an edge.</summary>
     public const string Tape = "tape";
 
+    /// <summary>Height of a dam.</summary>
+    public const string DamHeight = "dam-height";
+
+    /// <summary>How long something dries.</summary>
+    public const string Drying = "drying";
+
     /// <summary>Difference in depth from a tilt.</summary>
     public const string Wedge = "wedge";
+
+    /// <summary>What goes under a support.</summary>
+    public const string Shim = "shim";
 
     /// <summary>A bed of stones.</summary>
     public const string StoneBed = "stone-bed";
@@ -177,6 +231,9 @@ public static class Formulas
     /// <summary>Room that lines need.</summary>
     public const string LinesNeed = "lines-need";
 
+    /// <summary>What a repeat of a sequence takes.</summary>
+    public const string Repeat = "repeat";
+
     /// <summary>Length of the borders between fields.</summary>
     public const string VeinLength = "vein-length";
 
@@ -198,40 +255,55 @@ public static class Formulas
     /// <summary>All formulas.</summary>
     public static ImmutableArray<Formula> All { get; } =
     [
-        new(OutlineArea, "Area", "Rectangle: width × height. Round: π × (diameter ÷ 2)². Several panels: × their number.", "shapes.md#outline"),
-        new(OutlinePerimeter, "Perimeter", "Rectangle: 2 × (width + height). Round: π × diameter. Several panels: × their number.", "shapes.md#outline"),
-        new(SideArea, "Side area", "perimeter × side height", "shapes.md#outline"),
-        new(RegionArea, "Region area", "The part of the outline that lies between this band's inner and outer edge on the map, counted cell by cell; a cell that an edge or the outline cuts counts with the part inside.", "map.md#areas"),
-        new(RegionVolume, "Region volume", "area × depth, summed over where the depth differs; in mirrored panels × their number; in moulds × pieces at once × what the mould holds of area × depth", "mixing.md#region-volume"),
-        new(Thinnest, "Thinnest layer", "the smallest depth of the layers still to be poured; of all where none is", "grounds.md#level"),
-        new(Span, "Span", "the longest gap between neighbouring supports, along either side", "grounds.md#sag"),
-        new(NeededTilt, "Tilt it can take", "the angle whose tangent is a tenth of the thinnest layer ÷ longer side", "grounds.md#level"),
-        new(Sag, "Sag", "5 × weight per area × span⁴ ÷ (32 × E × thickness³); weight per area = 9.81 × (thickness × density + resin depth × resin density)", "grounds.md#sag"),
-        new(BaseMass, "Base", "area × thickness × density, or area × mass by area", "grounds.md#weight"),
-        new(PieceMass, "Weight", "base + resin (volume × density), that of older work too; stones and hardware come on top", "grounds.md#weight"),
-        new(MouldCapacity, "Capacity", "area × depth, or what it was measured or stated to hold", "grounds.md#moulds"),
-        new(MouldBody, "Body", "capacity − area × depth kept for later coats × (capacity ÷ (area × depth of the cavity)) − what inserts keep out", "grounds.md#moulds"),
-        new(MouldRoom, "Room left", "depth − depth kept for later coats − all layers", "grounds.md#moulds"),
-        new(InsertDisplaces, "Kept out", "area of the insert × (depth − kept for later coats − its foot above the floor) × what the mould holds of area × depth", "grounds.md#inserts"),
-        new(InsertDepth, "Hollow", "depth − kept for later coats − foot of the insert above the floor − recess", "grounds.md#inserts"),
-        new(InsertFill, "Fill", "area of the insert × depth of its hollow × what the mould holds of area × depth", "grounds.md#inserts"),
-        new(WettingCoat, "Wetting coat", "area of the older work × depth", "grounds.md#older-work"),
-        new(SealCost, "Cost", "amount × price of a litre; for a square metre ÷ area", "grounds.md#preparation"),
-        new(PotShort, "Pot", "missing: what the ground takes − what is left in the pot", "grounds.md#pots"),
-        new(GroundPaintVolume, "Coat", "area × film × coats", "grounds.md#preparation"),
-        new(EdgeVolume, "Edges", "side film (open perimeter × side height × film thickness) + drips (share × layer volume)", "mixing.md#edges"),
-        new(PourVolume, "Pour", "region volume + what runs over its part of the edge", "pouring.md#order"),
-        new(LeftInCup, "Left in the cup", "what was in the cup before − what is poured; the reserve and what stays on its wall are the last of it", "pouring.md#order"),
-        new(CupVolume, "Cup", "need = (regions + edges) × (1 + reserve); cup = need + what stays in any cup + a share of the need; rounded up to the cup step", "mixing.md#cup-volume"),
-        new(PartResinByVolume, "Resin", "cup × resin parts ÷ (resin parts + hardener parts)", "mixing.md#by-volume"),
+        new(OutlineArea, "Area", "width × height ÷ 100 [× panels]; a rectangle", "shapes.md#outline"),
+        new(RoundArea, "Area", "π × (diameter ÷ 2)^2 ÷ 100 [× panels]; a round", "shapes.md#outline"),
+        new(OvalArea, "Area", "π × width × height ÷ 400 [× panels]; an oval", "shapes.md#outline"),
+        new(ShapeArea, "Area", "measured along the curve: half the sum of x × next y − next x × y over its corners, what it encloses less its openings", "shapes.md#outline"),
+        new(OutlinePerimeter, "Perimeter", "2 × (width + height) [× panels]; a rectangle", "shapes.md#outline"),
+        new(RoundPerimeter, "Perimeter", "π × diameter [× panels]; a round", "shapes.md#outline"),
+        new(ShapePerimeter, "Perimeter", "measured along the curve, its openings with it", "shapes.md#outline"),
+        new(SideArea, "Side area", "perimeter × side height ÷ 100", "shapes.md#outline"),
+        new(RegionArea, "Region area", "measured on the map: the part of the outline that lies between this region's edges, cell by cell; a cell that an edge or the outline cuts counts with the part inside", "map.md#areas"),
+        new(BandWidth, "Width", "measured on the map along the middle of the band, a twentieth of it at either end left out", "map.md#widths-in-millimetres"),
+        new(RegionVolume, "Region volume", "∑(area × depth) ÷ 10 [× panels] [× pieces at once] [× share the mould holds ÷ 100] [+ poured by the ml]; ∑ is over where the depth differs", "mixing.md#region-volume"),
+        new(Thinnest, "Thinnest layer", "the smallest of the layers still to be poured; of all where none is", "grounds.md#level"),
+        new(Span, "Span", "the largest of longest gap across and longest gap along, between neighbouring supports", "grounds.md#sag"),
+        new(NeededTilt, "Tilt it can take", "the angle whose tangent is thinnest layer ÷ 10 ÷ longer side", "grounds.md#level"),
+        new(Stated, "As it was read", "as it was read or stated", "grounds.md#level"),
+        new(Sag, "Sag", "5 × 9.81 × (thickness × density + 1000 × resin in all × density of the resin) ÷ 10^9 × span^4 ÷ (32 × 1000 × stiffness E × thickness^3)", "grounds.md#sag"),
+        new(BaseMass, "Base", "area × thickness × density ÷ 10^7", "grounds.md#weight"),
+        new(BaseMassByArea, "Base", "area × mass by area ÷ 10^4", "grounds.md#weight"),
+        new(PieceMass, "Weight", "base + ∑(resin of) ÷ 1000; ∑ is over the layers, each its volume × the density of its mix; stones and hardware come on top", "grounds.md#weight"),
+        new(MouldCapacity, "Capacity", "∑(area × depth) ÷ 10; ∑ is over the cavities", "grounds.md#moulds"),
+        new(MouldBody, "Body", "capacity − area × kept for later coats ÷ 10 × share the mould holds ÷ 100 [− inserts keep out]", "grounds.md#moulds"),
+        new(MouldRoom, "Room left", "depth − kept for later coats − layers", "grounds.md#moulds"),
+        new(InsertDisplaces, "Kept out", "area of the insert × min(depth − kept for later coats − insert's foot above the floor [, its height]) ÷ 10 × share the mould holds ÷ 100", "grounds.md#inserts"),
+        new(InsertDepth, "Hollow", "min(depth − kept for later coats − insert's foot above the floor [, its height]) − recess", "grounds.md#inserts"),
+        new(InsertFill, "Fill", "area of the insert × (min(depth − kept for later coats − insert's foot above the floor [, its height]) − recess) ÷ 10 × share the mould holds ÷ 100", "grounds.md#inserts"),
+        new(WettingCoat, "Wetting coat", "area of the older work × depth ÷ 10", "grounds.md#older-work"),
+        new(SealCost, "Cost", "amount × price of a litre ÷ 1000 [÷ area × 10^4]", "grounds.md#preparation"),
+        new(PotShort, "Pot", "the ground takes − left in the pot; what is missing", "grounds.md#pots"),
+        new(GroundPaintVolume, "Coat", "area × film × coats ÷ 10", "grounds.md#preparation"),
+        new(EdgeVolume, "Edges", "open perimeter × side height × film thickness ÷ 1000 + drip share ÷ 100 × layer volume; side film and drips", "mixing.md#edges"),
+        new(EdgeNone, "Edges", "open perimeter × 0; nothing runs over a taped edge or a wall, and what runs off a pour of a stated size is part of it", "mixing.md#edges"),
+        new(PourVolume, "Pour", "region + edges", "pouring.md#order"),
+        new(LeftInCup, "Left in the cup", "in the cup before − poured; the reserve and what stays on its wall are the last of it", "pouring.md#order"),
+        new(CupVolume, "Cup", "resin + hardener; together at least need + stays in this cup, in whole cup steps, the fewest that keep the ratio; need = (regions + edges) × (1 + reserve ÷ 100) [+ to mixed cups]; stays in this cup = stays in any cup + share of the need that stays ÷ 100 × need", "mixing.md#cup-volume"),
+        new(CupRounded, "Cup", "⌈(need + stays in this cup) ÷ cup step⌉ × cup step; need = (regions + edges) × (1 + reserve ÷ 100) [+ to mixed cups]; stays in this cup = stays in any cup + share of the need that stays ÷ 100 × need", "mixing.md#cup-volume"),
+        new(CupNone, "Cup", "regions; nothing is poured from it", "mixing.md#cup-volume"),
+        new(CupReserve, "Reserve", "(regions + edges) × reserve ÷ 100", "mixing.md#cup-volume"),
+        new(CupLoss, "Stays in the cup", "stays in any cup + share of the need that stays ÷ 100 × need", "mixing.md#cup-volume"),
+        new(SmallestMix, "Smallest mix", "⌈mix × step ÷ (tolerance ÷ 100) ÷ smaller part⌉; then half a step is half the tolerance of the smaller part", "mixing.md#rounding"),
+        new(PartResinByVolume, "Resin", "cup × resin parts by volume ÷ (resin parts by volume + hardener parts by volume)", "mixing.md#by-volume"),
+        new(PartResinToStep, "Resin", "cup × resin parts by volume ÷ (resin parts by volume + hardener parts by volume), to the cup step", "mixing.md#by-volume"),
         new(PartHardenerByVolume, "Hardener", "cup − resin", "mixing.md#by-volume"),
-        new(PartResinByWeight, "Resin", "cup mass × resin parts ÷ (resin parts + hardener parts), over the resin's density", "mixing.md#by-weight"),
-        new(PartHardenerByWeight, "Hardener", "cup mass − resin mass, over the hardener's density", "mixing.md#by-weight"),
-        new(PartMass, "Mass", "volume × density", "mixing.md#by-volume"),
-        new(ColourantMass, "Colourant", "mixed mass × load", "mixing.md#load"),
-        new(LayerVolume, "Layer", "the sum of its cups, each rounded up to the cup step", "mixing.md#cup-volume"),
-        new(Milestone, "Window", "hours at the reference temperature ÷ speed of cure in this room, where speed = exp(−(Ea ÷ R) × (1 ÷ room − 1 ÷ reference)), temperatures in kelvin", "curing.md#equivalent-age"),
-        new(Opacity, "Opacity", "1 − exp(−depth × κ × load), κ of the colourant's class per % and mm", "map.md#shown-colour"),
+        new(PartResinByWeight, "Resin", "cup mass × resin parts by weight ÷ (resin parts by weight + hardener parts by weight) ÷ density of the resin", "mixing.md#by-weight"),
+        new(PartHardenerByWeight, "Hardener", "cup mass × hardener parts by weight ÷ (resin parts by weight + hardener parts by weight) ÷ density of the hardener", "mixing.md#by-weight"),
+        new(PartMass, "Mass", "[resin × density of the resin] [hardener × density of the hardener]", "mixing.md#by-volume"),
+        new(ColourantMass, "Colourant", "mixed mass × load ÷ 100", "mixing.md#load"),
+        new(LayerVolume, "Layer", "the sum of its cups; mixed ones are filled from the others", "mixing.md#cup-volume"),
+        new(Milestone, "Window", "at the reference temperature ÷ speed of cure; speed of cure = exp(−activation energy Ea ÷ 0.008314 × (1 ÷ (room + 273.15) − 1 ÷ (reference temperature + 273.15)))", "curing.md#equivalent-age"),
+        new(Opacity, "Opacity", "100 × (1 − exp(−depth × cover κ [× load])); κ of its class is per % and mm, of a mix it is summed by share", "map.md#shown-colour"),
         new(MixCorrection, "On ratio", "target = resin × (hardener ÷ resin by weight, as the maker says), accepted within the tolerance; short: target − hardener is added; over: hardener ÷ (hardener ÷ resin) − resin is added", "mixing.md#on-the-scale"),
         new(Load, "Load", "colourant ÷ mixed resin, by weight; a drop is 0.05 ml × density", "mixing.md#load"),
         new(Displacement, "Displacement", "mass of the stones below the level ÷ solid density", "stones.md#displacement"),
@@ -242,22 +314,26 @@ public static class Formulas
         new(BeadLength, "Bead", "section = π × width × height ÷ 4; volume = section × length", "walls.md#beads"),
         new(BeadDry, "Drying", "reference time × (height ÷ reference height)²", "walls.md#beads"),
         new(Tape, "Edge tape", "mask run: the narrowest that covers the side; dam = open depth + 3 mm, its run the narrowest that is 10 mm wider; each perimeter + 25 mm a corner + 20 mm", "walls.md#edge-tape"),
-        new(Wedge, "Wedge", "length × tan tilt, on both axes, over the box of the supports; shims: what each support lies lower than the highest", "walls.md#level"),
+        new(DamHeight, "Dam", "depth of all layers + above it", "walls.md#edge-tape"),
+        new(Drying, "Drying", "typical time [× coats]; the label of the product decides", "grounds.md#preparation"),
+        new(Wedge, "Wedge", "width × tan(|tilt across|) + height × tan(|tilt along|); over the box of the piece; the reckoner takes that of the supports", "walls.md#level"),
+        new(Shim, "Shim", "highest support − from the left × tan(tilt across) − from the top × tan(tilt along)", "walls.md#level"),
         new(StoneBed, "Bed of stones", "bulk = area × depth × cover; mass = bulk × bulk density; solid = mass ÷ solid density; voids = bulk × (1 − solids share)", "stones.md#beds"),
         new(Bubble, "Bubble", "2 × density × g × radius² ÷ (9 × viscosity)", "pouring.md#bubbles"),
         new(ColourDifference, "Colour difference", "ΔE00 of the CIEDE2000 formula; wet neighbours under 12 read as one", "map.md#colour-difference"),
         new(Mud, "Mixed colour", "channel by channel in linear light: absorption over scattering K = (1 − R)² ÷ (2 × R), averaged by load, and back R = 1 + K − √(K² + 2 × K); mud where the chroma of the mix is below half of the weaker colour's and below 20", "map.md#mixing-and-mud"),
         new(Quantity, "Units", "what was typed × what one of its unit is: in 25.4 mm, ft 304.8 mm, fl oz 29.574 ml, tsp 4.929 ml, pint 473.176 ml, oz 28.35 g, lb 453.592 g; °C = (°F − 32) ÷ 1.8", "units.md#typed-quantities"),
-        new(MixedDraw, "Taken", "mixed cup × its parts ÷ parts in all; the cup it is taken from is mixed larger by that", "layouts.md#mixed-cups"),
-        new(VeinVolume, "Vein", "length × width × thickness ÷ 1000; it comes on top of the fields", "layouts.md#highlight-veins"),
-        new(PuddlePour, "Pour", "as it is asked for", "layouts.md#puddle"),
-        new(RimRoom, "Rim room", "the way from the rim to the place farthest from it, in the narrowest part", "layouts.md#rim-to-middle-lines"),
-        new(LinesNeed, "Lines", "the sum of their widths; lines in all × width where they are alike", "layouts.md#rim-to-middle-lines"),
-        new(VeinLength, "Vein length", "all borders between fields, as far as they lie on the piece", "layouts.md#highlight-veins"),
-        new(WallLength, "Walls", "the walls as drawn, with their ends joined on; area = length × bead width, ends and crossings counted once", "layouts.md#pools"),
-        new(ColourShare, "Share", "area of its regions ÷ area of the piece", "layouts.md#balance"),
-        new(ColourLean, "Lean", "distance from the middle of the piece to the middle of the colour's regions, weighed by area", "layouts.md#balance"),
-        new(RunOff, "Run-off", "pour × (1 − its area on the piece ÷ its area): it runs over an open edge, or stands higher inside a wall", "layouts.md#puddle"),
+        new(MixedDraw, "Taken", "mixed cup × parts of it ÷ parts in all; the cup it is taken from is mixed larger by that", "layouts.md#mixed-cups"),
+        new(VeinVolume, "Vein", "length × width × thickness ÷ 1000 [× panels] [× pieces at once]; it comes on top of the fields", "layouts.md#highlight-veins"),
+        new(PuddlePour, "Pour", "asked for [× panels] [× pieces at once]", "layouts.md#puddle"),
+        new(RimRoom, "Rim room", "measured from the rim to the place farthest from it that no zone takes, in the narrowest part", "layouts.md#rim-to-middle-lines"),
+        new(LinesNeed, "Lines", "the sum of their widths", "layouts.md#rim-to-middle-lines"),
+        new(Repeat, "Repeat", "the sum of its lines", "layouts.md#rim-to-middle-lines"),
+        new(VeinLength, "Vein length", "measured along all borders between fields, as far as they lie on the piece", "layouts.md#highlight-veins"),
+        new(WallLength, "Walls", "measured along the walls as far as they lie on the piece, their ends joined on; ends and crossings count once in what they take up", "layouts.md#pools"),
+        new(ColourShare, "Share", "100 × area of the colour ÷ area of the piece", "layouts.md#balance"),
+        new(ColourLean, "Lean", "√(across^2 + down^2); from the middle of the piece to the middle of the colour, by area", "layouts.md#balance"),
+        new(RunOff, "Run-off", "poured − on the piece; it runs over an open edge, or stands higher inside a wall", "layouts.md#puddle"),
         new(Casting, "Castings", "body = capacity − inserts − area × kept depth; in all: pieces × body × (1 + loss)", "mixing.md#castings"),
     ];
 }

@@ -9,8 +9,9 @@ public sealed record Support(double XMm, double YMm);
 /// <param name="WedgeMm">Difference in depth across the supports' box, mm.</param>
 /// <param name="Accept">Whether the thinnest layer can take it.</param>
 /// <param name="ShimsMm">Thickness to put under each support, mm; the highest gets none.</param>
+/// <param name="HighestMm">How high the highest support lies over the corner that heights are counted from, mm.</param>
 /// <remarks>Source: docs/craft/walls.md, Level.</remarks>
-public sealed record Levelling(double WedgeMm, bool Accept, ImmutableArray<double> ShimsMm)
+public sealed record Levelling(double WedgeMm, bool Accept, ImmutableArray<double> ShimsMm, double HighestMm = 0)
 {
     /// <summary>Share of the thinnest layer that a wedge may take up.</summary>
     public const double AcceptedShare = 0.1;
@@ -26,7 +27,7 @@ public sealed record Levelling(double WedgeMm, bool Accept, ImmutableArray<doubl
         var wedge = WedgeOver(tiltXDeg, tiltYDeg, Spread(supports.Select(s => s.XMm)), Spread(supports.Select(s => s.YMm)));
         var heights = supports.Select(s => s.XMm * slopeX + s.YMm * slopeY).ToList();
         var highest = heights.Max();
-        return new(wedge, wedge <= AcceptedShare * thinnestLayerMm, [.. heights.Select(h => highest - h)]);
+        return new(wedge, wedge <= AcceptedShare * thinnestLayerMm, [.. heights.Select(h => highest - h)], highest);
     }
 
     /// <summary>Difference in depth across a box that is tilted on two axes, mm.</summary>

@@ -110,7 +110,7 @@ public sealed class MouldLibrary(MouldStore moulds, PieceStore pieces, RunStore 
         var zone = time.Zone;
         var uses = Cast().Concat(moulds.Uses().Select(u => new MouldUse(
                 u.MouldId, u.At, u.What, u.Castings,
-                u.HottestC is { } read ? Reckoned.Of(read, "°C", Formulas.Heat, new ReckonedInput("read", read, "°C", Origin.Measured)) : null)))
+                u.HottestC is { } read ? Reckoned.Of(read, "°C", Formulas.Stated, new ReckonedInput("read", read, "°C", Origin.Measured)) : null)))
             .OrderByDescending(u => u.At).ToLookup(u => u.MouldId);
         return
         [
