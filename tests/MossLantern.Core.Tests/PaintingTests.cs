@@ -164,7 +164,7 @@ public partial class PaintingTests
     }
 
     /// <summary>The closed lines of a path, its curves in eight straight pieces.</summary>
-    private static List<Ring> Flatten(string path)
+    internal static List<Ring> Flatten(string path)
     {
         var rings = new List<Ring>();
         List<double> xs = [], ys = [];

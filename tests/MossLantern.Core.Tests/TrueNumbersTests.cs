@@ -161,7 +161,7 @@ public class TrueNumbersTests
                 Assert.True(mix >= s.need - 1e-6);
                 Assert.Equal(0, Math.IEEERemainder(parts.ResinMl, s.step), 1e-6);
                 Assert.Equal(0, Math.IEEERemainder(parts.HardenerMl, s.step), 1e-6);
-                Assert.InRange(parts.ResinMl / parts.HardenerMl / s.resin, 1 / 1.0126, 1.0126);
+                Assert.InRange(parts.ResinMl / parts.HardenerMl / s.resin, 0.9874, 1.0127);
                 Assert.True(mix < 1.02 * s.need + 600 * s.step);
             },
             iter: 2000);

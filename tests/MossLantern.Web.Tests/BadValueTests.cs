@@ -132,6 +132,7 @@ public sealed partial class BadValueTests : IDisposable
             ["roomC"] = 21,
             ["note"] = "Tape came off clean.",
             ["pours"] = new JsonArray(new JsonObject { ["regionId"] = "heart", ["pouredMl"] = 12.5 }),
+            ["evenSo"] = true,
         };
         await Send(HttpMethod.Put, $"/api/pieces/{id}/runs/{Guid.NewGuid()}", run, HttpStatusCode.OK, HttpStatusCode.Conflict);
     }

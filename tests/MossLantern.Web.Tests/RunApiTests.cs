@@ -150,7 +150,8 @@ public sealed class RunApiTests : IDisposable
         host.Client.PutAsync($"/api/pieces/{view["id"]}/runs/{Run}", Body(Request(basedOn, start, end, roomC, pours, note)));
 
     private static string Request(
-        int basedOn = 0, string start = "2026-05-01T09:00:00", string? end = null, double? roomC = null, string pours = "[]", string note = "") =>
+        int basedOn = 0, string start = "2026-05-01T09:00:00", string? end = null, double? roomC = null, string pours = "[]", string note = "",
+        bool evenSo = true) =>
         new JsonObject
         {
             ["basedOn"] = basedOn,
@@ -160,6 +161,7 @@ public sealed class RunApiTests : IDisposable
             ["roomC"] = roomC,
             ["note"] = note,
             ["pours"] = JsonNode.Parse(pours),
+            ["evenSo"] = evenSo,
         }.ToJsonString();
 
     private static JsonNode Window(JsonObject view, int index) => view["plan"]!["layers"]![0]!["windows"]![index]!;

@@ -175,7 +175,7 @@ internal sealed class InsertValidator : AbstractValidator<Insert>
         RuleFor(i => i.Outline).Custom((outline, context) => GroundValidator.Measure(outline, Accepted.InsertMm, " of the insert", context.AddFailure));
         RuleFor(i => i.FloorMm).In(Accepted.FloorMm);
         RuleFor(i => i.RecessMm).In(Accepted.RecessMm);
-        RuleFor(i => i.HeightMm).In(Accepted.MouldDepthMm, "Height of the insert");
+        RuleFor(i => i.HeightMm).In(Accepted.MouldDepthMm, "Height of the insert above its foot");
     }
 }
 

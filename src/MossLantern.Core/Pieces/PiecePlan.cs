@@ -16,7 +16,8 @@ namespace MossLantern.Core.Pieces;
 /// <param name="Start">First pour.</param>
 /// <param name="End">Last pour; null while it is not known.</param>
 /// <param name="RoomC">Room temperature, °C; null where nobody read it.</param>
-public sealed record PouredLayer(string LayerId, Instant Start, Instant? End, double? RoomC);
+/// <param name="Regions">The regions that were poured; null where no amount was noted, which counts as all of them.</param>
+public sealed record PouredLayer(string LayerId, Instant Start, Instant? End, double? RoomC, ImmutableArray<string>? Regions = null);
 
 /// <summary>A region with the colour it shows on the ground.</summary>
 /// <param name="Id">The region.</param>
@@ -54,6 +55,8 @@ public sealed record PieceBox(double XMm, double YMm, double WidthMm, double Hei
 /// <param name="Facts">The numbers of its layout.</param>
 /// <param name="Borders">Which of its regions touch.</param>
 /// <param name="Balance">How its colours lie.</param>
+/// <param name="OrderSays">Its usual order of pours, in a sentence.</param>
+/// <param name="OpenRegions">Of a layer that was begun, the regions that are not poured yet.</param>
 public sealed record LayerPlan(
     string LayerId,
     PieceBox Box,
@@ -69,7 +72,13 @@ public sealed record LayerPlan(
     double ResinG,
     ImmutableArray<LayoutFact> Facts,
     ImmutableArray<Border> Borders,
-    ImmutableArray<ColourBalance> Balance);
+    ImmutableArray<ColourBalance> Balance,
+    string OrderSays,
+    ImmutableArray<string> OpenRegions)
+{
+    /// <summary>Whether it is done: each of its regions has been poured.</summary>
+    public bool Done => Poured && OpenRegions.IsEmpty;
+}
 
 /// <summary>The measures of the ground.</summary>
 /// <param name="WidthMm">Width of the box round all that is seen, mm.</param>
@@ -278,6 +287,8 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var cups = CupPlanner.Plan(piece.Ground, layer, map, DepthZones.Of(mapper, piece, layer));
         var system = ResinInUse.Of(layer.Resin).System;
         var pour = PourOf(layer.Plan, poured, zone);
+        var usual = PourOrder.Usual(layer, map);
+        var steps = PourPlan.Of(layer, cups, usual);
         var placed = outline as PlacedOutline;
         var cutAt = placed is null ? CutAt(piece) : placed.YMm + placed.Inner.BoxHeightMm / 2;
         return new(
@@ -287,7 +298,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
             CutOf(piece.Ground, outline, map, cutAt),
             cutAt,
             cups,
-            PourPlan.Of(layer, cups),
+            steps,
             layer.Cups.ToImmutableDictionary(c => c.Id, c => OpacityOf(layer, c, DeepestOf(layer, map, c))),
             pour,
             poured is not null,
@@ -296,7 +307,9 @@ public sealed class PiecePlanner(LayerMapper mapper)
                 * Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl,
             LayoutFacts.Of(mapper, piece, layer, map, cups),
             map.Borders,
-            ColourBalance.Of(outline, map));
+            ColourBalance.Of(outline, map),
+            usual.Says,
+            poured?.Regions is { } known ? [.. steps.Select(s => s.RegionId).Where(id => !known.Contains(id))] : []);
     }
 
     private static HeldBy HeldOf(Ground ground) =>
@@ -385,12 +398,23 @@ public sealed class PiecePlanner(LayerMapper mapper)
         }
 
         var end = poured?.End
-            ?? (poured is null ? AtLocal(plan.End, zone) : null)
+            ?? (poured is null ? PlannedEnd(plan, start.Value, zone) : null)
             ?? start.Value + Duration.FromMinutes((long)TypicalMaterials.PourMinutes);
         var room = poured?.RoomC is { } read ? (read, Origin.Measured)
             : plan.RoomC is { } planned ? (planned, Origin.Own)
             : (TypicalMaterials.ReferenceC, Origin.Default);
         return new(start.Value, Instant.Max(end, start.Value), room.Item1, room.Item2);
+    }
+
+    /// <summary>A pour keeps its length where its planned start falls into an hour that the clocks skip.</summary>
+    private static Instant? PlannedEnd(PourTimes plan, Instant start, DateTimeZone zone)
+    {
+        if (plan is not { Start: { } from, End: { } to } || to < from || start.InZone(zone).LocalDateTime == from)
+        {
+            return AtLocal(plan.End, zone);
+        }
+
+        return start + (to.InUtc() - from.InUtc());
     }
 
     /// <summary>A local time as an instant; one that the clocks skip is moved on by the skipped hour.</summary>

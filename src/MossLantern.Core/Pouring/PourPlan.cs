@@ -17,16 +17,20 @@ public sealed record PourStep(string RegionId, string CupId, Reckoned PourMl, Re
 public static class PourPlan
 {
     /// <summary>
-    /// The pours of a layer: the artist's order first, then the regions it does not name, ring by ring from the heart.
-    /// Regions without area are left out.
+    /// The pours of a layer: the artist's order first, then the regions it does not name in the usual one. Regions without
+    /// area are left out.
     /// </summary>
-    public static ImmutableArray<PourStep> Of(Layer layer, CupPlan cups)
+    /// <param name="layer">A valid layer.</param>
+    /// <param name="cups">Its cups.</param>
+    /// <param name="usual">The usual order of its regions.</param>
+    public static ImmutableArray<PourStep> Of(Layer layer, CupPlan cups, PourOrder usual)
     {
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(cups);
+        ArgumentNullException.ThrowIfNull(usual);
         var fromHeart = cups.Regions.Where(r => r.PourMl.Value > 0).ToDictionary(r => r.RegionId);
         var order = layer.PourOrder.Where(fromHeart.ContainsKey).Distinct()
-            .Concat(fromHeart.Keys.Where(id => !layer.PourOrder.Contains(id)));
+            .Concat(usual.RegionIds.Where(id => fromHeart.ContainsKey(id) && !layer.PourOrder.Contains(id)));
         var left = cups.Cups.ToDictionary(c => c.CupId, c => c.MixMl.Value - c.DrawnMl);
         return [.. order.Select(id => fromHeart[id]).Select(Step)];
 

@@ -16,9 +16,12 @@ namespace MossLantern.Web.Endpoints;
 /// <param name="PouredMl">What was poured, ml; null where nobody noted it.</param>
 public sealed record SaveRunPour(string RegionId, double? PouredMl);
 
-/// <summary>What really happened to a layer, based on a version; 0 is a new run. Times are the workshop's local time.</summary>
+/// <summary>
+/// What really happened to a layer, based on a version; 0 is a new run. Times are the workshop's local time. What is unlikely
+/// is asked about, and taken with <c>evenSo</c>.
+/// </summary>
 public sealed record SaveRun(
-    int BasedOn, string LayerId, LocalDateTime Start, LocalDateTime? End, double? RoomC, string Note, ImmutableArray<SaveRunPour> Pours);
+    int BasedOn, string LayerId, LocalDateTime Start, LocalDateTime? End, double? RoomC, string Note, ImmutableArray<SaveRunPour> Pours, bool EvenSo = false);
 
 /// <summary>Endpoints of the log.</summary>
 internal static class RunEndpoints
@@ -43,10 +46,17 @@ internal static class RunEndpoints
             var poured = before?.Revision is { } revision ? pieces.At(id, revision) : null;
             Check(request, stored.Piece, zone, time.Now);
             var layer = stored.Piece.Layers.Single(l => l.Id == request.LayerId);
-            var steps = workbench.Plan(stored.Piece, kept).Layers.Single(l => l.LayerId == layer.Id).Steps;
+            var plan = workbench.Plan(stored.Piece, kept);
+            var layerPlan = plan.Layers.Single(l => l.LayerId == layer.Id);
+            var steps = layerPlan.Steps;
 
             Known(request, [.. steps.Select(s => s.RegionId), .. before?.Pours.Select(p => p.RegionId) ?? [],
                 .. (poured?.Layers ?? []).Where(l => l.Id == layer.Id).SelectMany(l => l.RegionIds)]);
+
+            if (!request.EvenSo)
+            {
+                Likely(request, stored.Piece, layer, plan, layerPlan, before is null);
+            }
 
             // What was planned when it was first logged stays what was planned.
             var planned = before?.Pours.ToDictionary(p => p.RegionId) ?? [];
@@ -62,6 +72,39 @@ internal static class RunEndpoints
                 request.BasedOn, time.Now);
             return TypedResults.Ok(workbench.View(stored));
         });
+
+    /// <summary>Field of what is asked about rather than refused.</summary>
+    private const string EvenSo = "evenSo";
+
+    /// <summary>Asks about what is hardly so: a layer over one that is not in the log, more from a cup than was mixed in it.</summary>
+    private static void Likely(SaveRun request, Piece piece, Layer layer, PlanView plan, LayerView layerPlan, bool first)
+    {
+        List<string> doubts = [];
+        var below = piece.Layers.TakeWhile(l => l.Id != layer.Id).LastOrDefault(l => l.Within is null);
+        if (first && below is not null && !plan.Layers.Single(l => l.LayerId == below.Id).Poured)
+        {
+            doubts.Add($"{below.Name} lies below {layer.Name} and is not in the log yet. Is this the right layer?");
+        }
+
+        var amounts = request.Pours.ToDictionary(p => p.RegionId, p => p.PouredMl ?? 0);
+        foreach (var cup in layerPlan.Cups.Cups)
+        {
+            var poured = cup.RegionIds.Sum(id => amounts.GetValueOrDefault(id));
+            if (poured > cup.MixMl.Value * (1 + MoreThanMixed) && cup.MixMl.Value > 0)
+            {
+                doubts.Add(string.Create(CultureInfo.InvariantCulture,
+                    $"{poured:0.#} ml were poured from {layer.Cups.Single(c => c.Id == cup.CupId).Name}, and {cup.MixMl.Value:0.#} ml were to be mixed in it. Was more mixed?"));
+            }
+        }
+
+        if (doubts.Count > 0)
+        {
+            throw new ValidationException(doubts.Select(d => new ValidationFailure(EvenSo, d)));
+        }
+    }
+
+    /// <summary>A cup may hold so much more than was to be mixed, as a share, before it is asked about.</summary>
+    private const double MoreThanMixed = 0.05;
 
     /// <summary>Refuses amounts of regions that the layer does not have and had not when it was poured.</summary>
     private static void Known(SaveRun request, HashSet<string> known)

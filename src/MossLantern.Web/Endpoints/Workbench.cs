@@ -36,7 +36,10 @@ public sealed record LayerView(
     bool Poured,
     ImmutableArray<WindowView> Windows,
     ImmutableArray<LayoutFact> Facts,
-    ImmutableArray<ColourBalance> Balance);
+    ImmutableArray<ColourBalance> Balance,
+    string OrderSays,
+    ImmutableArray<string> OpenRegions,
+    bool Done);
 
 /// <summary>Everything worked out for a piece; why its underside is not seen and no light comes through it, where that is so.</summary>
 public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden);
@@ -166,7 +169,13 @@ public sealed class Workbench(
         return Finished(stored.Piece, runs.Of(stored.Id));
     }
 
-    private static bool Finished(Piece piece, ImmutableArray<Run> kept) => piece.Layers.All(l => kept.Any(r => r.LayerId == l.Id));
+    /// <summary>A piece is finished when each region of each layer has been poured.</summary>
+    private static bool Finished(Piece piece, ImmutableArray<Run> kept) =>
+        piece.Layers.All(l => kept.LastOrDefault(r => r.LayerId == l.Id) is { } run && (PouredRegions(run) is not { } regions || run.Pours.All(p => regions.Contains(p.RegionId))));
+
+    /// <summary>The regions of a run that were poured; null where no amount was noted, which counts as all.</summary>
+    private static ImmutableArray<string>? PouredRegions(Run run) =>
+        run.Pours.All(p => p.PouredMl is null) ? null : [.. run.Pours.Where(p => p.PouredMl > 0).Select(p => p.RegionId)];
 
     /// <summary>What a piece's document gives, with what was really poured of it.</summary>
     /// <exception cref="UnplannableException">It cannot be worked out.</exception>
@@ -186,7 +195,7 @@ public sealed class Workbench(
     {
         var zone = time.Zone;
         var now = time.Now;
-        var plan = planner.Plan(piece, [.. kept.Select(r => new PouredLayer(r.LayerId, r.Start, r.End, r.RoomC))], zone);
+        var plan = planner.Plan(piece, [.. kept.Select(r => new PouredLayer(r.LayerId, r.Start, r.End, r.RoomC, PouredRegions(r)))], zone);
         var ground = plan.Ground.SealWays.IsEmpty ? plan.Ground
             : plan.Ground with { SealWays = Preparation.Priced(plan.Ground.SealWays, prices.Now, plan.Ground.Area.Value) };
         return new(ground, [.. plan.Layers.Select(l => new LayerView(
@@ -195,7 +204,7 @@ public sealed class Workbench(
             l.Poured,
             [.. l.Windows.Select(w => new WindowView(
                 w.Milestone, WorkshopTime.Local(w.Opens, zone), w.Closes is { } c ? WorkshopTime.Local(c, zone) : null,
-                w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours))], l.Facts, l.Balance))], plan.Findings, PotOf(piece, plan.Ground), Look.Hidden(piece));
+                w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours))], l.Facts, l.Balance, l.OrderSays, l.OpenRegions, l.Done))], plan.Findings, PotOf(piece, plan.Ground), Look.Hidden(piece));
     }
 
     /// <summary>The pot that the ground's paint comes from, beside what the ground takes.</summary>
@@ -235,14 +244,14 @@ public sealed class Workbench(
     public ImmutableArray<ShelfView> Shelf()
     {
         var zone = time.Zone;
-        var poured = runs.Of(null).ToLookup(r => r.PieceId, r => r.LayerId);
+        var poured = runs.Of(null).ToLookup(r => r.PieceId);
         var all = pieces.All(out var unreadable);
         var beneath = all.Select(p => p.Piece.Ground.Old?.PieceId).ToHashSet();
         return
         [
             .. all.Where(p => !beneath.Contains(p.Id)).Select(p => new ShelfView(
                 p.Id, p.Version, p.Piece.Name, p.Piece.Ground.Whole.BoxWidthMm, p.Piece.Ground.Whole.BoxHeightMm,
-                FootOf(p.Piece.Ground.Whole), p.Piece.Layers.Length, p.Piece.Layers.Count(l => poured[p.Id].Contains(l.Id)),
+                FootOf(p.Piece.Ground.Whole), p.Piece.Layers.Length, p.Piece.Layers.Count(l => Finished(p.Piece with { Layers = [l] }, [.. poured[p.Id]])),
                 WorkshopTime.Local(p.SavedAt, zone), null)),
             .. unreadable.Select(p => new ShelfView(
                 p.Id, p.Version, p.Name, p.WidthMm, p.HeightMm, 0, 0, 0, WorkshopTime.Local(p.SavedAt, zone),

@@ -1,0 +1,97 @@
+using MossLantern.Core.Curing;
+using MossLantern.Core.Pieces;
+using NodaTime;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>A layer that is planned before the one below it takes it, or is there.</summary>
+internal sealed class LayerEarlyCheck : ICheck
+{
+    public string Id => "layer-early";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        (Layer Layer, LayerPlan Plan)? below = null;
+        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Plan.Layers).Where(l => l.First.Within is null))
+        {
+            if (below is { } under && !plan.Poured && plan.Pour is { } pour)
+            {
+                var opens = under.Plan.Windows.FirstOrDefault(w => w.Milestone == Milestone.NextLayer)?.Opens;
+                if (opens is null)
+                {
+                    yield return new(
+                        Id, $"layer-early@{layer.Id}", Grade.Mend, "Too early",
+                        $"{layer.Name} is planned, and nobody has said when {under.Layer.Name} below it is poured.", [],
+                        new("cure", layer.Id), [Remedy.OnLayer("undecided", $"Leave open when {layer.Name} is poured", layer.Id, l => l with { Plan = l.Plan with { Start = null, End = null } })]);
+                }
+                else if (pour.Start < opens)
+                {
+                    var at = Whole(opens.Value, looked.Zone);
+                    yield return new(
+                        Id, $"layer-early@{layer.Id}", Grade.Mend, "Too early",
+                        $"{layer.Name} is planned before {under.Layer.Name} below it takes it: it would sink in or wrinkle.", [under.Plan.Windows.First(w => w.Milestone == Milestone.NextLayer).OpensAfterHours],
+                        new("cure", layer.Id), [Remedy.OnLayer("later", FormattableString.Invariant($"Pour it at {at:ddd d MMM, HH:mm}"), layer.Id, l => l with { Plan = Moved(l.Plan, at) })]);
+                }
+            }
+
+            below = (layer, plan);
+        }
+    }
+
+    /// <summary>The next full five minutes.</summary>
+    private static LocalDateTime Whole(Instant at, DateTimeZone zone)
+    {
+        var local = at.InZone(zone).LocalDateTime;
+        var over = local.Minute % 5 * 60 + local.Second;
+        return over == 0 && local.NanosecondOfSecond == 0 ? local : local.PlusSeconds(300 - over).PlusNanoseconds(-local.NanosecondOfSecond);
+    }
+
+    private static PourTimes Moved(PourTimes plan, LocalDateTime to) =>
+        plan with { Start = to, End = plan is { Start: { } from, End: { } end } ? to + (end - from) : null };
+}
+
+/// <summary>A heart that lies outside of the piece: its bands run past it, or leave it blank.</summary>
+internal sealed class HeartOutsideCheck : ICheck
+{
+    public string Id => "heart-outside";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        foreach (var layer in looked.Piece.Layers.Where(l => l.Layout is null))
+        {
+            var outline = looked.Piece.Ground.OutlineOf(layer);
+            foreach (var heart in layer.Hearts)
+            {
+                var apart = outline.SignedDistanceMm(heart.XMm, heart.YMm);
+                if (apart > Math.Max(heart.WidthMm, heart.HeightMm) / 2)
+                {
+                    var (x, y) = (outline.BoxWidthMm / 2, outline.BoxHeightMm / 2);
+                    yield return new(
+                        Id, $"heart-outside@{layer.Id}/{heart.Id}", Grade.Mind, "Heart outside",
+                        "A heart lies wholly outside of the piece: nothing of it is seen, and what runs round it may miss the piece.", [],
+                        new("map", layer.Id, Math.Clamp(heart.XMm, 0, outline.BoxWidthMm), Math.Clamp(heart.YMm, 0, outline.BoxHeightMm)),
+                        [
+                            Remedy.OnLayer("inside", "Bring it back to the rim", layer.Id, l => l with { Hearts = [.. l.Hearts.Select(h => h.Id == heart.Id ? Inside(outline, h, x, y) : h)] }),
+                            Remedy.OnLayer("out", "Take it out", layer.Id, l => l with { Hearts = [.. l.Hearts.Where(h => h.Id != heart.Id)] }),
+                        ]);
+                }
+            }
+        }
+    }
+
+    /// <summary>From where it lies towards the middle until its own middle lies on the piece.</summary>
+    private static Heart Inside(Shapes.Outline outline, Heart heart, double x, double y)
+    {
+        const int steps = 100;
+        for (var i = 1; i < steps; i++)
+        {
+            double share = (double)i / steps, atX = heart.XMm + share * (x - heart.XMm), atY = heart.YMm + share * (y - heart.YMm);
+            if (outline.SignedDistanceMm(atX, atY) < 0)
+            {
+                return heart with { XMm = Math.Round(atX, 1), YMm = Math.Round(atY, 1) };
+            }
+        }
+
+        return heart with { XMm = Math.Round(x, 1), YMm = Math.Round(y, 1) };
+    }
+}

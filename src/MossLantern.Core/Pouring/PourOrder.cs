@@ -1,0 +1,65 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Map;
+using MossLantern.Core.Pieces;
+
+namespace MossLantern.Core.Pouring;
+
+/// <summary>In what order the regions of a layer are poured, and how that is said.</summary>
+/// <param name="RegionIds">The regions, first to last.</param>
+/// <param name="Says">The order in a sentence.</param>
+/// <remarks>Source: docs/craft/pouring.md, Order.</remarks>
+public sealed record PourOrder(ImmutableArray<string> RegionIds, string Says)
+{
+    /// <summary>
+    /// The usual order of a layer by the way it is laid out: a film before what lies on it, lines from the rim inward and
+    /// what pushes them last, ground before streaks, a puddle as it is listed, fields and pools by size, a vein on what is
+    /// wet. Then its zones, one after the other, and last the clear over what is kept visible.
+    /// </summary>
+    /// <param name="layer">A valid layer.</param>
+    /// <param name="map">Its map.</param>
+    public static PourOrder Usual(Layer layer, LayerMap map)
+    {
+        ArgumentNullException.ThrowIfNull(layer);
+        ArgumentNullException.ThrowIfNull(map);
+        var regions = map.Regions.ToList();
+        var zones = (layer.Zones ?? []).Select(z => (Zone: z, Own: regions.Where(r => r.Id.StartsWith($"{z.Id}/", StringComparison.Ordinal)).ToList())).ToList();
+        var kept = regions.Where(r => r.Kind is RegionKind.KeptVisible or RegionKind.KeptBare).ToList();
+        var own = regions.Except(zones.SelectMany(z => z.Own)).Except(kept).ToList();
+        var says = Sentence(layer, own);
+        return new(
+        [
+            .. InOrder(layer, own, "").Concat(zones.SelectMany(z => InOrder(z.Zone.Of(layer), z.Own, $"{z.Zone.Id}/"))).Concat(kept).Select(r => r.Id),
+        ],
+        zones.Any(z => z.Own.Count > 0) ? $"{says} Then zone by zone." : says);
+    }
+
+    private static IEnumerable<Region> InOrder(Layer layer, List<Region> regions, string prefix)
+    {
+        Band? BandOf(Region region) => layer.Bands.FirstOrDefault(b => prefix + b.Id == region.Id);
+        return layer.Layout switch
+        {
+            // A map counts its lines from the middle to the rim.
+            LinesLayout => regions.Where(r => r.Kind == RegionKind.Film)
+                .Concat(regions.Where(r => r.Kind != RegionKind.Film && BandOf(r) is { FillsRest: false }).Reverse())
+                .Concat(regions.Where(r => r.Kind != RegionKind.Film && BandOf(r) is not { FillsRest: false })),
+            MarbleLayout => regions.OrderBy(r => r.Kind == RegionKind.Streaks),
+            PuddleLayout => regions.OrderBy(r => r.Kind != RegionKind.PuddleRing),
+            FieldsLayout or PoolsLayout => regions.OrderBy(r => r.Kind == RegionKind.Vein).ThenByDescending(r => r.AreaMm2),
+            _ => regions,
+        };
+    }
+
+    private static string Sentence(Layer layer, List<Region> own) => layer.Layout switch
+    {
+        LinesLayout => "The film first, then line by line from the rim inward; what fills the middle last: it pushes them out.",
+        MarbleLayout => "The ground first, the streaks into it.",
+        PuddleLayout { RestCup: null } => "Pour upon pour, as they are listed.",
+        PuddleLayout => "Pour upon pour, as they are listed; what lies round the puddle last.",
+        FieldsLayout when own.Any(r => r.Kind == RegionKind.Vein) => "The largest field first; the vein last, on the wet fields.",
+        FieldsLayout => "The largest field first.",
+        PoolsLayout => "The largest pool first.",
+        FloodLayout => "All in one go.",
+        PetalsLayout => "Ring by ring from the middle; then the tool.",
+        _ => "Ring by ring from the heart.",
+    };
+}
