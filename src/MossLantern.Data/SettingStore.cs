@@ -8,6 +8,9 @@ public sealed class SettingStore(WorkshopDatabase database)
     /// <summary>Key of the workshop's time zone.</summary>
     public const string TimeZone = "time-zone";
 
+    /// <summary>Whether hours are told to 24 or to 12.</summary>
+    public const string Hours = "hours";
+
     /// <summary>Key that marks a workshop that was seeded with the demo.</summary>
     public const string Demo = "demo";
 

@@ -2,11 +2,18 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using MossLantern.Core.Units;
 using MossLantern.Web.Hosting;
 using MossLantern.Web.Reckoner;
+using NodaTime;
 
 namespace MossLantern.Web.Endpoints;
 
 /// <summary>A quantity as it was typed.</summary>
 public sealed record TypedQuantity(string? Text = null, QuantityKind? Kind = null);
+
+/// <summary>A moment as it was typed.</summary>
+public sealed record TypedMoment(string? Text = null);
+
+/// <summary>A moment as it was read, on the workshop's wall clock, to the minute.</summary>
+public sealed record MomentRead(LocalDateTime Local);
 
 /// <summary>Sums on their own, for the bench and for scripts.</summary>
 internal static class ReckonEndpoints
@@ -30,6 +37,10 @@ internal static class ReckonEndpoints
         api.MapPost("/bubble", (BubbleSum sum) => Reckoning.Bubble(sum));
         api.MapPost("/colour-difference", (ColourSum sum) => Reckoning.ColourDifference(sum));
         api.MapPost("/casting", (CastingSum sum) => Reckoning.Casting(sum));
+        api.MapPost("/moment", Results<Ok<MomentRead>, ProblemHttpResult> (TypedMoment request, WorkshopTime time) =>
+            request.Text is { } text && MomentText.Read(text, time.Local(time.Now).Local, time.Hours == 12) is { } read
+                ? TypedResults.Ok(new MomentRead(read))
+                : ProblemHandler.Invalid(new() { ["text"] = [MomentText.Sentence] }));
         api.MapPost("/quantity", Results<Ok<QuantityRead>, ProblemHttpResult> (TypedQuantity request) =>
         {
             if (request.Kind is not { } kind)

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Globalization;
 using Microsoft.AspNetCore.Http.HttpResults;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Mixing;
@@ -11,11 +12,11 @@ using NodaTime;
 
 namespace MossLantern.Web.Endpoints;
 
-/// <summary>The workshop itself.</summary>
-public sealed record WorkshopView(string TimeZone, Moment Now, bool Demo, ImmutableArray<string> TimeZones);
+/// <summary>The workshop itself; hours are told to 24, or to 12.</summary>
+public sealed record WorkshopView(string TimeZone, Moment Now, bool Demo, ImmutableArray<string> TimeZones, int Hours);
 
-/// <summary>A change of the workshop's settings.</summary>
-public sealed record WorkshopChange(string TimeZone);
+/// <summary>A change of the workshop's settings; what is left out stays.</summary>
+public sealed record WorkshopChange(string? TimeZone = null, int? Hours = null);
 
 /// <summary>The materials a piece can be made of.</summary>
 public sealed record MaterialsView(ImmutableArray<ResinSystem> ResinSystems, ImmutableArray<Colourant> Colourants);
@@ -34,12 +35,26 @@ internal static class WorkshopEndpoints
         api.MapGet("/workshop", View);
         api.MapPut("/workshop", Results<Ok<WorkshopView>, ProblemHttpResult> (WorkshopChange change, SettingStore settings, WorkshopTime time) =>
         {
-            if (!Zones.Contains(change.TimeZone))
+            if (change is { TimeZone: null, Hours: null } || (change.TimeZone is { } named && !Zones.Contains(named)))
             {
                 return ProblemHandler.Invalid(new() { ["timeZone"] = ["The time zone must be one of the listed names, such as Europe/Dublin."] });
             }
 
-            settings.Set(SettingStore.TimeZone, change.TimeZone);
+            if (change.Hours is not (null or 12 or 24))
+            {
+                return ProblemHandler.Invalid(new() { ["hours"] = ["Hours are told to 12 or to 24."] });
+            }
+
+            if (change.TimeZone is { } id)
+            {
+                settings.Set(SettingStore.TimeZone, id);
+            }
+
+            if (change.Hours is { } hours)
+            {
+                settings.Set(SettingStore.Hours, hours.ToString(CultureInfo.InvariantCulture));
+            }
+
             return TypedResults.Ok(View(settings, time));
         });
         api.MapGet("/materials", () => new MaterialsView(TypicalMaterials.ResinSystems, TypicalMaterials.Colourants));
@@ -65,5 +80,5 @@ internal static class WorkshopEndpoints
         .Add("ground.paint.dryHours.oil", Preparation.OilPaintHours);
 
     private static WorkshopView View(SettingStore settings, WorkshopTime time) =>
-        new(time.Zone.Id, time.Local(time.Now), settings.Find(SettingStore.Demo) is not null, Zones);
+        new(time.Zone.Id, time.Local(time.Now), settings.Find(SettingStore.Demo) is not null, Zones, time.Hours);
 }

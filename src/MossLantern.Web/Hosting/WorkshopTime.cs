@@ -9,6 +9,9 @@ public sealed class WorkshopTime(IClock clock, SettingStore settings)
     /// <summary>Now.</summary>
     public Instant Now => clock.GetCurrentInstant();
 
+    /// <summary>Whether hours are told to 24 or to 12.</summary>
+    public int Hours => settings.Find(SettingStore.Hours) == "12" ? 12 : 24;
+
     /// <summary>The zone.</summary>
     public DateTimeZone Zone =>
         (settings.Find(SettingStore.TimeZone) is { } id ? DateTimeZoneProviders.Tzdb.GetZoneOrNull(id) : null)

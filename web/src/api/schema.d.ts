@@ -2802,17 +2802,11 @@ export interface components {
              * @description What must leave it, reserve included, ml.
              */
             needMl: number;
-            /**
-             * Format: double
-             * @description The reserve in it, ml.
-             */
-            reserveMl: number;
-            /**
-             * Format: double
-             * @description What stays on its wall, ml.
-             */
-            lossMl: number;
-            /** @description What to mix, rounded up to the cup step, ml; 0 for a cup that serves nothing. */
+            /** @description The reserve in it. */
+            reserve: components["schemas"]["Reckoned"];
+            /** @description What stays on its wall. */
+            loss: components["schemas"]["Reckoned"];
+            /** @description What to mix, in steps that both parts can be measured in, ml; 0 for a cup that serves nothing. */
             mixMl: components["schemas"]["Reckoned"];
             /** @description Resin, ml. */
             resinMl: components["schemas"]["Reckoned"];
@@ -2830,11 +2824,7 @@ export interface components {
             limitPercent: null | number;
             /** @description Whether its load is over the limit. */
             overLimit: boolean;
-            /**
-             * Format: double
-             * @description The smallest mix that the artist's tool can measure within the maker's tolerance, ml, where this one is smaller; else null.
-             */
-            smallestMl: null | number;
+            smallest: null | components["schemas"]["Reckoned"];
             /** @description What a mixed cup takes from others; empty for a cup that is mixed by itself. */
             draws: components["schemas"]["CupDraw"][];
             /**
@@ -3084,6 +3074,18 @@ export interface components {
             mould: null | components["schemas"]["MouldPlan"];
             /** @description The layers of older work in the cut, lowest first; none over a new ground. */
             beneath: components["schemas"]["StratumBeneath"][];
+            /**
+             * Format: double
+             * @description How wide it really is, mm: a slice's curve seldom reaches its box.
+             * @default 0
+             */
+            spanWidthMm: number;
+            /**
+             * Format: double
+             * @description How high it really is, mm.
+             * @default 0
+             */
+            spanHeightMm: number;
         };
         /** @description The scale at which a piece's map is grown. */
         GrowthScale: {
@@ -3135,6 +3137,8 @@ export interface components {
             floorMm: number;
             /** Format: double */
             recessMm: number;
+            /** Format: double */
+            heightMm?: null | number;
         };
         /** @description What is worked out for an insert. */
         InsertPlan: {
@@ -3255,6 +3259,8 @@ export interface components {
             layout?: null | components["schemas"]["Layout"];
             /** @description Parts of it that are laid out in ways of their own; null for none. */
             zones?: null | components["schemas"]["Zone"][];
+            /** @description How bands that follow the rim share the room. */
+            rimWay?: components["schemas"]["RimWay"];
         };
         LayerView: {
             layerId: string;
@@ -3273,6 +3279,9 @@ export interface components {
             windows: components["schemas"]["WindowView"][];
             facts: components["schemas"]["LayoutFact"][];
             balance: components["schemas"]["ColourBalance"][];
+            orderSays: string;
+            openRegions: string[];
+            done: boolean;
         };
         Layout: components["schemas"]["LayoutLinesLayout"] | components["schemas"]["LayoutPetalsLayout"] | components["schemas"]["LayoutFieldsLayout"] | components["schemas"]["LayoutPoolsLayout"] | components["schemas"]["LayoutPuddleLayout"] | components["schemas"]["LayoutMarbleLayout"] | components["schemas"]["LayoutFloodLayout"];
         /** @description A number that only one way of laying out has. */
@@ -4014,7 +4023,7 @@ export interface components {
             perimeter: components["schemas"]["Reckoned"];
             /** @description How deep each layer is in it, mm, lowest first. */
             layerDepthMm: number[];
-            /** @description What each layer takes in it, ml, lowest first. */
+            /** @description What each layer takes in it, ml, lowest first; of all panels or pieces that are poured at once. */
             layerMl: components["schemas"]["Reckoned"][];
         };
         /** @description A whole piece as the artist plans it: one immutable document. Nothing in it is worked out; the chain works out the rest. */
@@ -4292,6 +4301,8 @@ export interface components {
             /** @description False where no room is left for it and its area is 0. */
             fits: boolean;
             anchor: null | components["schemas"]["Spot"];
+            narrow?: null | components["schemas"]["Reckoned"];
+            wide?: null | components["schemas"]["Reckoned"];
         };
         RegionSum: {
             /** Format: double */
@@ -4435,6 +4446,12 @@ export interface components {
             spans: components["schemas"]["RibbonSpan"][];
             failed: components["schemas"]["PieceRef"][];
         };
+        /**
+         * @description How bands that follow the rim share the room between the hearts and the rim.
+         * @default proportional
+         * @enum {unknown}
+         */
+        RimWay: "proportional" | "even";
         RunPourView: {
             regionId: string;
             colourName: string;
@@ -4482,6 +4499,8 @@ export interface components {
             roomC: null | number;
             note: string;
             pours: components["schemas"]["SaveRunPour"][];
+            /** @default false */
+            evenSo: boolean;
         };
         SaveRunPour: {
             regionId: string;
@@ -4748,6 +4767,7 @@ export interface components {
              * @default 1
              */
             widening: number;
+            rimWay?: components["schemas"]["RimWay"];
         };
     };
     responses: never;

@@ -1,3 +1,4 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { CupVolume, Layer, LayerView, Reckoned } from '../api/client';
@@ -20,8 +21,8 @@ const volume = (cupId: string, regionIds: string[], ml: number): CupVolume => ({
   cupId,
   regionIds,
   needMl: ml - 4,
-  reserveMl: (ml - 4) / 11,
-  lossMl: 4,
+  reserve: number((ml - 4) / 11, 'ml'),
+  loss: number(4, 'ml'),
   mixMl: number(ml, 'ml', [reserve]),
   resinMl: number(ml / 2, 'ml'),
   resinG: number(ml / 2, 'g'),
@@ -30,7 +31,7 @@ const volume = (cupId: string, regionIds: string[], ml: number): CupVolume => ({
   colourantG: null,
   limitPercent: null,
   overLimit: false,
-  smallestMl: null,
+  smallest: null,
   draws: [],
   drawnMl: 0,
   colour: '#30503a',
@@ -62,9 +63,9 @@ const point = vi.fn();
 const drag = vi.fn();
 const edit = vi.fn<(change: (layer: Layer) => Layer) => void>();
 
-beforeEach(() => {
-  [choose, point, drag, edit].forEach((f) => f.mockReset());
+const shown = (of: LayerView, pullable = true) => {
   const props = {
+    pullable,
     chosen: null,
     pointed: 'smoke',
     onChoose: choose,
@@ -72,22 +73,32 @@ beforeEach(() => {
     dragLayer: drag,
     editLayer: edit,
   };
-  render(<CupRow layer={layer} plan={plan} {...props} />);
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <CupRow layer={layer} plan={of} {...props} />
+    </QueryClientProvider>,
+  );
+};
+
+beforeEach(() => {
+  [choose, point, drag, edit].forEach((f) => f.mockReset());
+  shown(plan);
 });
 afterEach(() => {
   cleanup();
 });
 
-const moss = () => screen.getByRole('button', { name: /^moss/ });
+const moss = () => screen.getByRole('button', { name: 'moss' });
 const edited = () => edit.mock.calls[0]![0](layer);
 
 describe('the cup row', () => {
   it('stands in pour order with what to mix in each', () => {
-    expect(screen.getAllByRole('button').map((b) => b.textContent)).toEqual(['smoke400 ml', 'moss114 ml']);
+    expect(screen.getAllByRole('listitem').map((b) => b.textContent)).toEqual(['smoke400 ml', 'moss114 ml']);
+    expect(screen.getByRole('button', { name: /^Mix in moss: 114 ml/ })).toBeTruthy();
   });
 
   it('lights the cup of the region that is pointed at, and tells of the cup that is', () => {
-    expect(screen.getByRole('button', { name: /^smoke/ }).dataset['lit']).toBe('true');
+    expect(screen.getByRole('button', { name: 'smoke' }).dataset['lit']).toBe('true');
     fireEvent.pointerEnter(moss());
     expect(point).toHaveBeenLastCalledWith('moss');
     fireEvent.pointerLeave(moss());
@@ -123,5 +134,53 @@ describe('the cup row', () => {
     expect(edited().reservePercent).toBeGreaterThan(10);
     fireEvent.click(moss());
     expect(choose).not.toHaveBeenCalled();
+  });
+
+  /** Reserves that a hand gives which moves up pixel by pixel, from where it was pressed. */
+  const pulled = (ml: number, pixels: number[]) => {
+    cleanup();
+    shown({
+      ...plan,
+      cups: { cups: [volume('moss', ['b1'], ml), volume('smoke', ['b2'], 400)] },
+    } as LayerView);
+    moss().querySelector('svg')!.getBoundingClientRect = () => ({ height: 30, bottom: 600 }) as DOMRect;
+    moss().setPointerCapture = () => undefined;
+    fireEvent.pointerDown(moss(), { button: 0, clientY: 590 });
+    const given = pixels.map((by) => {
+      drag.mockReset();
+      fireEvent.pointerMove(window, { clientY: 590 - by });
+      return (drag.mock.calls[0]?.[0] as ((l: Layer) => Layer) | undefined)?.(layer).reservePercent ?? null;
+    });
+    fireEvent.pointerUp(window, { clientY: 590 });
+    [drag, edit].forEach((f) => f.mockReset());
+    return given;
+  };
+
+  it('does not jump when a pull begins, and gives at most one per cent a pixel, however small the cup', () => {
+    for (const ml of [6, 20, 114, 900]) {
+      const [, begun, ...next] = pulled(ml, [4, 5, 6, 7, 8, 9, 10]);
+      expect(begun).toBe(10);
+      let before = 10;
+      for (const reserve of next) {
+        expect(reserve! - before).toBeLessThanOrEqual(1);
+        before = reserve!;
+      }
+    }
+  });
+
+  it('leaves levels alone where cups are not worked on', () => {
+    cleanup();
+    shown(plan, false);
+    moss().querySelector('svg')!.getBoundingClientRect = () => ({ height: 60, bottom: 600 }) as DOMRect;
+    fireEvent.pointerDown(moss(), { button: 0, clientY: 590 });
+    fireEvent.pointerMove(window, { clientY: 500 });
+    fireEvent.keyDown(moss(), { key: 'ArrowUp' });
+    expect(drag).not.toHaveBeenCalled();
+    expect(edit).not.toHaveBeenCalled();
+    expect(screen.queryByText(/pull a level/)).toBeNull();
+  });
+
+  it('says that a level is the reserve of all cups', () => {
+    expect(screen.getByText(/the reserve of all cups/)).toBeTruthy();
   });
 });

@@ -1,6 +1,8 @@
 import type { CupVolume, Layer, LayerView } from '../api/client';
 import { widenBand, widthOf } from '../stations/map/layerEdits';
 import { useUnits } from '../units/units';
+import { HowNumber } from './HowNumber';
+import { inBurst } from './burst';
 
 interface Props {
   layer: Layer;
@@ -8,6 +10,8 @@ interface Props {
   chosen: string | null;
   /** Cup whose region is pointed at on the map. */
   pointed: string | null;
+  /** Whether a level can be pulled here: where cups and map are worked on. */
+  pullable: boolean;
   onChoose: (cupId: string | null) => void;
   onPoint: (cupId: string | null) => void;
   dragLayer: (change: (layer: Layer) => Layer, movedAt: number) => void;
@@ -17,9 +21,21 @@ interface Props {
 /** Sizes that mixing cups come in, ml. */
 const sizes = [30, 60, 120, 240, 500, 1000, 2500, 5000];
 const tallest = 84;
+const mostPerPixel = 1;
+const slack = 5;
 
 /** The layer's cups along the bench edge, in pour order and to scale with each other. */
-export function CupRow({ layer, plan, chosen, pointed, onChoose, onPoint, dragLayer, editLayer }: Props) {
+export function CupRow({
+  layer,
+  plan,
+  chosen,
+  pointed,
+  pullable,
+  onChoose,
+  onPoint,
+  dragLayer,
+  editLayer,
+}: Props) {
   const units = useUnits();
   // A mixed cup stands after the cups that it is filled from.
   const order = [...new Set(plan.steps.flatMap((s) => [...filledFrom(plan, s.cupId), s.cupId]))];
@@ -31,21 +47,26 @@ export function CupRow({ layer, plan, chosen, pointed, onChoose, onPoint, dragLa
   /** A level is pulled up or down: the reserve of all cups follows, or with Alt the bands of this one. */
   const pull = (e: React.PointerEvent<HTMLButtonElement>, volume: CupVolume) => {
     const glass = e.currentTarget.querySelector('svg')?.getBoundingClientRect();
-    if (e.button !== 0 || !glass || e.clientY > glass.bottom) return;
+    if (!pullable || e.button !== 0 || !glass || e.clientY > glass.bottom) return;
     const button = e.currentTarget;
-    const from = e.clientY;
-    const mlPerPixel = sizeFor(volume.mixMl.value) / glass.height;
-    const served = volume.needMl - volume.reserveMl;
+    const served = Math.max(1, volume.needMl - volume.reserve.value);
+    // On a small cup a pixel is many per cent: there it counts as one, so that no level jumps.
+    const perPixel = Math.min(mostPerPixel, (100 * sizeFor(volume.mixMl.value)) / glass.height / served);
+    let from = e.clientY;
     let pulled = false;
     const change = (event: PointerEvent) => {
-      const ml = (from - event.clientY) * mlPerPixel;
+      const percent = (from - event.clientY) * perPixel;
       return event.altKey
-        ? () => widen(layer, volume, (width) => (width * ml) / served)
-        : () => withReserve(layer, plan, (100 * ml) / served);
+        ? () => widen(layer, volume, (width) => (width * percent) / 100)
+        : () => withReserve(layer, plan, percent);
     };
     const move = (event: PointerEvent) => {
-      if (!pulled && Math.abs(event.clientY - from) < 5) return;
-      if (!pulled) button.setPointerCapture(event.pointerId);
+      if (!pulled && Math.abs(event.clientY - from) < slack) return;
+      if (!pulled) {
+        button.setPointerCapture(event.pointerId);
+        // What told a pull from a press does not count.
+        from -= slack * Math.sign(from - event.clientY);
+      }
       pulled = true;
       dragLayer(change(event), event.timeStamp);
     };
@@ -71,17 +92,19 @@ export function CupRow({ layer, plan, chosen, pointed, onChoose, onPoint, dragLa
             <button
               type="button"
               aria-pressed={chosen === cup.id}
-              aria-describedby="cup-row-key"
+              aria-describedby={pullable ? 'cup-row-key' : undefined}
               data-lit={pointed === cup.id || undefined}
               onClick={(e) => e.detail < 2 && onChoose(chosen === cup.id ? null : cup.id)}
               onPointerDown={(e) => pull(e, volume)}
               onKeyDown={(e) => {
                 const by = { ArrowUp: 1, ArrowDown: -1 }[e.key];
-                if (!by) return;
+                if (!by || !pullable) return;
                 e.preventDefault();
                 const steps = by * (e.shiftKey ? 10 : 1);
-                editLayer(
-                  e.altKey ? (l) => widen(l, volume, () => steps) : (l) => withReserve(l, plan, steps),
+                inBurst(e.altKey ? `band of ${cup.id}` : 'reserve', () =>
+                  editLayer(
+                    e.altKey ? (l) => widen(l, volume, () => steps) : (l) => withReserve(l, plan, steps),
+                  ),
                 );
               }}
               onPointerEnter={() => onPoint(cup.id)}
@@ -97,10 +120,8 @@ export function CupRow({ layer, plan, chosen, pointed, onChoose, onPoint, dragLa
                 id={cup.id}
               />
               <span className="cup-name">{cup.name}</span>
-              <span className="cup-ml">
-                <b>{units.part(volume.mixMl.value, 'ml', 0).text}</b> <small>{units.unit('ml')}</small>
-              </span>
             </button>
+            <HowNumber of={volume.mixMl} label={`Mix in ${cup.name}`} decimals={0} className="cup-ml" />
           </li>
         ))}
       </ol>
@@ -108,8 +129,12 @@ export function CupRow({ layer, plan, chosen, pointed, onChoose, onPoint, dragLa
         In pour order, to scale
         <br />
         dashed: resin line · hatched: reserve, {units.show(reserveOf(plan), '%')}
-        <br />
-        pull a level, or press ↑ ↓: the reserve; with Alt the band
+        {pullable && (
+          <>
+            <br />
+            pull a level, or press ↑ ↓: the reserve of all cups; with Alt the band
+          </>
+        )}
       </p>
     </section>
   );
@@ -124,7 +149,7 @@ const reserveOf = (plan: LayerView) =>
 
 const withReserve = (layer: Layer, plan: LayerView, by: number): Layer => ({
   ...layer,
-  reservePercent: Math.min(100, Math.max(0, Math.round(reserveOf(plan) + by))),
+  reservePercent: Math.min(100, Math.max(0, Math.round((layer.reservePercent ?? reserveOf(plan)) + by))),
 });
 
 /** Widens every band that a cup serves by an amount that may depend on its width. */
@@ -160,7 +185,7 @@ function Vessel({
     `M${edge(from)} ${from}H${top - edge(from)}L${top - edge(to)} ${to}H${edge(to)}Z`;
   const surface = full(volume.mixMl.value);
   const resinLine = full(volume.resinMl.value);
-  const reserve = full(volume.mixMl.value - volume.reserveMl);
+  const reserve = full(volume.mixMl.value - volume.reserve.value);
   const marks = [0.25, 0.5, 0.75].map((s) => full(size * s));
   const hatch = `hatch-${id}`;
   return (

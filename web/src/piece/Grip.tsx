@@ -1,3 +1,4 @@
+import { inBurst } from '../parts/burst';
 import { moves } from './moves';
 
 /** What a grip does while it is held; distances in pixels from where it was taken. */
@@ -79,11 +80,15 @@ export function Grip({
   const key = (e: React.KeyboardEvent) => {
     const step = e.shiftKey ? 10 : 1;
     const vertical = onStepDown ?? ((by: number) => onStep(-by));
-    if (e.key === 'ArrowLeft') onStep(-step);
-    else if (e.key === 'ArrowRight') onStep(step);
-    else if (e.key === 'ArrowUp') vertical(-step);
-    else if (e.key === 'ArrowDown') vertical(step);
-    else return;
+    const presses: Partial<Record<string, () => void>> = {
+      ArrowLeft: () => onStep(-step),
+      ArrowRight: () => onStep(step),
+      ArrowUp: () => vertical(-step),
+      ArrowDown: () => vertical(step),
+    };
+    const press = presses[e.key];
+    if (!press) return;
+    inBurst(name, press);
     e.preventDefault();
   };
   return (

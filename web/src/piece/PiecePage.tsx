@@ -28,6 +28,7 @@ import { MapStage } from './MapStage';
 import type { Selected } from './selection';
 import type { PieceOnPage } from './usePiece';
 import { usePiece } from './usePiece';
+import { useKeptFocus } from './useKeptFocus';
 import { useZone } from './useZone';
 
 const pages: Record<Station, React.ComponentType<StationProps>> = {
@@ -45,14 +46,23 @@ const Tags = memo(StringOfStations);
 
 const none: ReadonlySet<string> = new Set();
 
+/** The layer that is worked on is kept for as long as the window is open. */
+const layerKey = (id: string) => `layer of ${id}`;
+
 export function PiecePage({ id, station }: { id: string; station: string }) {
   const units = useUnits();
   const [search, setSearch] = useSearchParams();
-  const asked = search.get('layer');
+  const asked = search.get('layer') ?? sessionStorage.getItem(layerKey(id));
   const [look, setLook] = useState(usualLook);
   const page = usePiece(id, asked, look, station === 'story');
   const below = page.lookedAt.face === 'underside';
-  const [cup, setCup] = useState<string | null>(null);
+  // A cup stays picked from station to station; the picture lights it only where it was picked.
+  const [picked, setPicked] = useState<{ cup: string; at: string } | null>(null);
+  const cup = picked?.cup ?? null;
+  const setCup = useCallback(
+    (to: string | null) => setPicked(to === null ? null : { cup: to, at: station }),
+    [station],
+  );
   const [pointed, setPointed] = useState<string | null>(null);
   const [selected, setSelected] = useState<Selected>(null);
   const [zoneId, setZoneId] = useState<string | null>(null);
@@ -63,7 +73,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const layerIndex = piece && layer ? piece.layers.indexOf(layer) : 0;
   const layerId = layer?.id ?? '';
   const layerPlan = plan?.layers.find((l) => l.layerId === layerId);
-  const shown = pointed ?? cup;
+  const shown = pointed ?? (picked?.at === station ? picked.cup : null);
   const regions = layerPlan?.regions;
   const lit = useMemo(
     () => (shown && regions ? new Set(regions.filter((r) => r.cupId === shown).map((r) => r.id)) : none),
@@ -125,9 +135,10 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
       setCup(null);
       setSelected(null);
       setZoneId(null);
+      sessionStorage.setItem(layerKey(id), to);
       setSearch({ layer: to }, { replace: true });
     },
-    [setSearch],
+    [id, setCup, setSearch],
   );
   const select = useCallback(
     (to: Selected) => {
@@ -136,7 +147,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
       const prefix = inside === null ? '' : `${inside}/`;
       setCup(regions?.find((r) => r.id === `${prefix}${region}`)?.cupId ?? null);
     },
-    [regions, inside],
+    [regions, inside, setCup],
   );
   const pour = useCallback(() => {
     if (!piece) return;
@@ -183,6 +194,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     [id, piece, layerId, findings, station, edit],
   );
 
+  useKeptFocus();
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
       if (!(e.ctrlKey || e.metaKey) || e.altKey) return;
@@ -246,7 +258,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
       />
       <main id="main" className="piece">
         <aside className="left">
-          <h1>{piece.name}</h1>
+          <h1 tabIndex={-1}>{piece.name}</h1>
           <p className="hint">{sizeOf(piece.ground, plan.ground, units)}</p>
           <Lying piece={piece} view={view} />
           <Sample
@@ -263,13 +275,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
           </Link>
           <Again view={view} />
         </aside>
-        <Tags
-          id={id}
-          layer={layer}
-          plan={layerPlan}
-          findings={plan.findings}
-          search={asked ? `?layer=${asked}` : ''}
-        />
+        <Tags id={id} layer={layer} plan={layerPlan} findings={plan.findings} search={`?layer=${layer.id}`} />
         {painting ? (
           <MapStage
             name={piece.name}
@@ -345,6 +351,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
           plan={layerPlan}
           chosen={cup}
           pointed={pointed}
+          pullable={station === 'map' || station === 'cups'}
           onChoose={setCup}
           onPoint={setPointed}
           dragLayer={dragWhole}

@@ -4,6 +4,7 @@ import type { Look, Painting, Piece, PieceView, PlanView } from '../api/client';
 import { Refused, api, take } from '../api/client';
 import type { Shape } from '../painting/DraftLoop';
 import { Drafts } from '../painting/Drafts';
+import { burstOf } from '../parts/burst';
 
 /** How the piece on the page stands against the one that is kept. */
 export type Saving =
@@ -14,6 +15,9 @@ export type Saving =
   | { state: 'stale'; message: string };
 
 const retryAfterMs = 3000;
+
+/** A burst of arrow keys is over when none has come for so long. */
+const burstMs = 450;
 
 /** A plan with the layers of a newer one in place; a preview answers with those it was asked for. */
 const withLayers = (plan: PlanView | null, newer: PlanView): PlanView | null =>
@@ -44,7 +48,9 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
   const version = useRef(0);
   const latest = useRef<Piece | null>(null);
   const busy = useRef(false);
-  const unsaved = useRef<Piece | null>(null);
+  // What is to be saved: of edits the latest, and what each burst gave by itself.
+  const unsaved = useRef<{ piece: Piece; apart: boolean }[]>([]);
+  const burst = useRef<{ of: string; timer: ReturnType<typeof setTimeout> } | null>(null);
   const refused = useRef(false);
   // Steps asked for while something is under way: none is lost, however fast they are pressed.
   const waitingSteps = useRef<('undo' | 'redo')[]>([]);
@@ -86,9 +92,10 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
   // Windows open and close as time goes by.
   useEffect(() => {
     const timer = setInterval(async () => {
-      if (busy.current || unsaved.current) return;
+      if (busy.current || unsaved.current.length > 0 || burst.current) return;
       const got = await take(api.GET('/api/pieces/{id}', { params: { path: { id } } })).catch(() => null);
-      if (got && got.version === version.current && !busy.current && !unsaved.current) setPlan(got.plan);
+      if (got && got.version === version.current && !busy.current && unsaved.current.length === 0)
+        setPlan(got.plan);
     }, 30_000);
     return () => clearInterval(timer);
   }, [id]);
@@ -146,9 +153,8 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
   const save = useCallback(async () => {
     if (busy.current) return;
     busy.current = true;
-    while (unsaved.current) {
-      const piece: Piece = unsaved.current;
-      unsaved.current = null;
+    for (let next = unsaved.current.shift(); next; next = unsaved.current.shift()) {
+      const { piece } = next;
       setSaving({ state: 'saving' });
       try {
         const got = await take(
@@ -161,6 +167,7 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
       } catch (e) {
         if (!(e instanceof Refused)) throw e;
         if (e.status === 409) {
+          unsaved.current = [];
           setSaving({ state: 'stale', message: e.message });
           setNewest(await take(api.GET('/api/pieces/{id}', { params: { path: { id } } })).catch(() => null));
         } else if (e.status === 400 || e.status === 404 || e.status === 422) {
@@ -168,7 +175,7 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
           setSaving({ state: 'refused', message: e.message, errors: e.errors });
         } else {
           setSaving({ state: 'waiting', message: e.message });
-          unsaved.current ??= piece;
+          if (unsaved.current.length === 0 || next.apart) unsaved.current.unshift(next);
           break;
         }
       }
@@ -184,18 +191,50 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
     return () => clearTimeout(timer);
   }, [saving, save]);
 
-  /** Changes the piece and saves it. */
+  /** Ends a burst of changes: what it gave is saved as one step. */
+  const flush = useCallback(() => {
+    if (!burst.current) return;
+    clearTimeout(burst.current.timer);
+    burst.current = null;
+    dragging.current = false;
+    drafts.send({ halt: 'keep' });
+    if (latest.current) unsaved.current.push({ piece: latest.current, apart: true });
+    void save();
+  }, [save, drafts]);
+  useEffect(() => flush, [flush]);
+
+  /** Changes the piece and saves it. Changes of one kind in a burst are one step. */
   const edit = useCallback(
     (change: (piece: Piece) => Piece) => {
       if (!latest.current) return;
       setLooking(false);
+      const of = burstOf();
+      if (of === null || burst.current?.of !== of) flush();
+      latest.current = change(latest.current);
+      setDraft(latest.current);
+      if (of !== null) {
+        // Shown at once, and kept as one step when no more of its kind come.
+        clearTimeout(burst.current?.timer);
+        burst.current = { of, timer: setTimeout(flush, burstMs) };
+        dragging.current = true;
+        drafts.send({
+          move: {
+            id,
+            layerId,
+            piece: latest.current,
+            look: lookedAt,
+            movedAt: performance.timeOrigin + performance.now(),
+          },
+        });
+        return;
+      }
       dragging.current = false;
       drafts.send({ halt: 'keep' });
-      latest.current = unsaved.current = change(latest.current);
-      setDraft(latest.current);
+      if (unsaved.current.at(-1)?.apart === false) unsaved.current.pop();
+      unsaved.current.push({ piece: latest.current, apart: false });
       void save();
     },
-    [save, drafts],
+    [id, layerId, lookedAt, save, flush, drafts],
   );
 
   /** After a save that came too late: takes the newest version, or puts this page's on top of it. */
@@ -204,7 +243,7 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
       const got = await take(api.GET('/api/pieces/{id}', { params: { path: { id } } }));
       if (which === 'mine' && latest.current) {
         version.current = got.version;
-        unsaved.current = latest.current;
+        unsaved.current = [{ piece: latest.current, apart: false }];
         return save();
       }
       dragging.current = false;
@@ -219,7 +258,8 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
   /** Steps back or forward along the revisions; one asked for while a save is under way follows it. */
   const step = useCallback(
     async (direction: 'undo' | 'redo') => {
-      if (busy.current || unsaved.current) {
+      flush();
+      if (busy.current || unsaved.current.length > 0) {
         waitingSteps.current.push(direction);
         return;
       }
@@ -245,11 +285,12 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
         setSaving({ state: e.status === 409 ? 'stale' : 'waiting', message: e.message });
       }
       busy.current = false;
-      const next = failed || unsaved.current ? undefined : waitingSteps.current.shift();
-      if (unsaved.current) void save();
+      const more = unsaved.current.length > 0;
+      const next = failed || more ? undefined : waitingSteps.current.shift();
+      if (more) void save();
       else if (next) void steps.current?.(next);
     },
-    [id, accept, save, settle],
+    [id, accept, save, settle, flush],
   );
   useEffect(() => {
     steps.current = step;

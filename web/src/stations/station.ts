@@ -34,6 +34,13 @@ export interface StationProps {
   secondLook: React.ReactNode;
 }
 
+/** How often what is mapped is poured at once, in words: in mirrored panels, or in a mould's cavities. Null for once. */
+export function timesPoured({ set, mould }: Piece['ground']): { of: string; words: string } | null {
+  if (set?.mirrored) return { of: 'panel', words: set.count === 2 ? 'both' : `all ${set.count}` };
+  const pieces = set ? 1 : Math.min(mould?.pieces ?? 1, mould?.cavities ?? 1);
+  return pieces > 1 ? { of: 'piece', words: `the ${pieces} that are cast at once` } : null;
+}
+
 /** The stations that exist, in working order. */
 export const stations = ['ground', 'map', 'cups', 'pour', 'cure', 'story'] as const;
 export type Station = (typeof stations)[number];

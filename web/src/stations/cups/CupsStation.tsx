@@ -6,7 +6,7 @@ import { useUnits } from '../../units/units';
 import { usePots } from '../../cupboard/pots';
 import { changeCup } from '../map/layerEdits';
 import { useMaterials } from '../materials';
-import { regionName } from '../station';
+import { regionName, timesPoured } from '../station';
 import type { StationProps } from '../station';
 
 export function CupsStation(props: StationProps) {
@@ -23,6 +23,7 @@ export function CupsStation(props: StationProps) {
   const index = layer.cups.indexOf(cup);
   const plan = layerPlan.cups.cups.find((c) => c.cupId === cup.id);
   const opacity = layerPlan.opacity[cup.id];
+  const several = timesPoured(props.piece.ground);
   const system = materials?.resinSystems.find((s) => s.id === layer.resin.system);
   const byWeight = layer.measure === 'by-weight';
   return (
@@ -204,13 +205,16 @@ export function CupsStation(props: StationProps) {
             </table>
             <p className="hint">
               For {plan.regionIds.map((r) => regionName(layer, r, plan.cupId)).join(', ')}. Holds{' '}
-              {units.show(plan.reserveMl, 'ml', 1)} of reserve; {units.show(plan.lossMl, 'ml', 1)} stays in
-              the cup.{plan.drawnMl > 0 && ` ${units.show(plan.drawnMl, 'ml', 1)} goes to mixed cups.`}
+              <HowNumber of={plan.reserve} label={`Reserve in ${cup.name}`} decimals={1} /> of reserve;{' '}
+              <HowNumber of={plan.loss} label={`What stays in ${cup.name}`} decimals={1} /> stays in the cup.
+              {several && ` It is for ${several.words}.`}
+              {plan.drawnMl > 0 && ` ${units.show(plan.drawnMl, 'ml', 1)} goes to mixed cups.`}
             </p>
-            {plan.smallestMl !== null && (
+            {plan.smallest && (
               <p className="finding mind">
                 Too little for your {byWeight ? 'scale' : 'marked cup'}: its steps cannot hold the ratio below{' '}
-                {units.show(plan.smallestMl, 'ml', 0)}. Mix that much, or share a cup.
+                <HowNumber of={plan.smallest} label={`Smallest mix of ${cup.name}`} decimals={0} />. Mix that
+                much, or share a cup.
               </p>
             )}
           </>
@@ -271,7 +275,7 @@ export function CupsStation(props: StationProps) {
         {cup.colourant && opacity && (
           <p className="hint">
             Covers <HowNumber of={opacity} label="Opacity" decimals={0} /> of the ground at{' '}
-            {units.show(layer.depthMm, 'mm')}.
+            {units.show(opacity.inputs.find((i) => i.name === 'depth')?.value ?? layer.depthMm, 'mm')}.
           </p>
         )}
         {plan?.overLimit && (

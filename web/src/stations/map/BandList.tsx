@@ -1,4 +1,5 @@
-import { Choice, ColourField, NumberField } from '../../parts/Fields';
+import { CupColour } from '../../parts/CupColour';
+import { Choice, NumberField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
 import { regionName } from '../station';
@@ -78,13 +79,16 @@ export function BandList(props: StationProps) {
   );
 }
 
-function HeartBed({ layer, layerPlan, editLayer, selected, select, cup }: StationProps) {
+function HeartBed({ layer, layerPlan, editLayer, selected, select, cup, setCup }: StationProps) {
   const bed = layerPlan.regions.find((r) => r.id === 'heart');
   return (
     <div className="band" data-lit={cup === layer.heartCup || undefined}>
-      <ColourField
+      <CupColour
         label="Colour of the heart bed"
-        value={layer.cups.find((c) => c.id === layer.heartCup)?.colour ?? '#000000'}
+        cup={layer.cups.find((c) => c.id === layer.heartCup)}
+        volume={layerPlan.cups.cups.find((c) => c.cupId === layer.heartCup)}
+        layerId={layerPlan.layerId}
+        setCup={setCup}
         onChange={(colour) => editLayer((l) => changeCup(l, l.heartCup, { colour }))}
       />
       <button
@@ -175,7 +179,7 @@ function HeartFields({
 }
 
 function BandRow(props: StationProps & { index: number }) {
-  const { layer, layerPlan, editLayer, sayLayer, selected, select, cup, index } = props;
+  const { layer, layerPlan, editLayer, sayLayer, selected, select, cup, setCup, index } = props;
   const units = useUnits();
   const band = layer.bands[index]!;
   const own = layer.cups.find((c) => c.id === band.cup);
@@ -188,9 +192,12 @@ function BandRow(props: StationProps & { index: number }) {
   return (
     <>
       <div className="band" data-lit={cup === band.cup || undefined}>
-        <ColourField
+        <CupColour
           label={`Colour of ${name}`}
-          value={own?.colour ?? '#000000'}
+          cup={own}
+          volume={layerPlan.cups.cups.find((c) => c.cupId === band.cup)}
+          layerId={layerPlan.layerId}
+          setCup={setCup}
           onChange={(colour) => editLayer((l) => changeCup(l, band.cup, { colour }))}
         />
         <button
@@ -219,6 +226,12 @@ function BandRow(props: StationProps & { index: number }) {
       </div>
       {layer.widening !== 1 && !band.fillsRest && index > 0 && (
         <span className="hint">{units.show(widthOf(layer, index), 'mm', 1)} with the widening.</span>
+      )}
+      {region?.narrow && region.wide && region.wide.value - region.narrow.value > 0.2 * band.widthMm && (
+        <span className="hint">
+          from <HowNumber of={region.narrow} label={`Narrowest of ${name}`} decimals={1} /> to{' '}
+          <HowNumber of={region.wide} label={`Widest of ${name}`} decimals={1} />
+        </span>
       )}
       {region && !region.fits && (layer.layout || layer.hearts.length > 0) && (
         <span className="field-error">No room is left for this band.</span>

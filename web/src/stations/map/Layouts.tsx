@@ -1,5 +1,6 @@
 import type { Layer } from '../../api/client';
-import { Choice, ColourField, NumberField, Whether } from '../../parts/Fields';
+import { CupColour } from '../../parts/CupColour';
+import { Choice, NumberField, Whether } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
 import { regionName } from '../station';
 import type { StationProps } from '../station';
@@ -54,21 +55,15 @@ export function CupChoice({ label, layer, value, none, without, onChange }: CupC
 }
 
 /** The colour of a cup, to be changed where it is met. */
-function Colour({
-  layer,
-  cup,
-  editLayer,
-}: {
-  layer: Layer;
-  cup: string;
-  editLayer: StationProps['editLayer'];
-}) {
+function Colour({ of: { layer, layerPlan, setCup, editLayer }, cup }: { of: StationProps; cup: string }) {
   const of = layer.cups.find((c) => c.id === cup);
-  if (!of || of.of) return null;
   return (
-    <ColourField
-      label={`Colour of ${of.name}`}
-      value={of.colour}
+    <CupColour
+      label={`Colour of ${of?.name}`}
+      cup={of}
+      volume={layerPlan.cups.cups.find((c) => c.cupId === cup)}
+      layerId={layerPlan.layerId}
+      setCup={setCup}
       onChange={(colour) => editLayer((l) => changeCup(l, cup, { colour }))}
     />
   );
@@ -253,7 +248,7 @@ function FieldsPart(props: StationProps & { layout: Of<'fields'> }) {
           return (
             <li key={id}>
               <div className="band" data-lit={cup === id || undefined}>
-                <Colour layer={layer} cup={id} editLayer={editLayer} />
+                <Colour of={props} cup={id} />
                 <span className="name">{of?.name}</span>
                 {balance && <HowNumber of={balance.share} label={`Share of ${of?.name}`} />}
                 <button
@@ -367,7 +362,7 @@ function PoolsPart(props: StationProps & { layout: Of<'pools'> }) {
           return (
             <li key={i} data-open={(selected?.kind === 'region' && selected.id === pool.id) || undefined}>
               <div className="band" data-lit={(pool.cupId !== null && cup === pool.cupId) || undefined}>
-                {pool.cupId && <Colour layer={layer} cup={pool.cupId} editLayer={editLayer} />}
+                {pool.cupId && <Colour of={props} cup={pool.cupId} />}
                 <button
                   type="button"
                   className="name"
@@ -445,7 +440,7 @@ function PuddlePart(props: StationProps & { layout: Of<'puddle'> }) {
           return (
             <li key={pour.id}>
               <div className="band" data-lit={cup === pour.cup || undefined}>
-                <Colour layer={layer} cup={pour.cup} editLayer={editLayer} />
+                <Colour of={props} cup={pour.cup} />
                 <CupChoice
                   label={`Cup of pour ${i + 1}`}
                   layer={layer}
@@ -540,7 +535,7 @@ function Marble(props: StationProps & { layout: Of<'marble'> }) {
     <>
       <p className="line">
         <span>Over</span>
-        <Colour layer={layer} cup={layout.groundCup} editLayer={editLayer} />
+        <Colour of={props} cup={layout.groundCup} />
         <CupChoice
           label="Cup of the ground colour"
           layer={layer}
@@ -578,7 +573,7 @@ function Marble(props: StationProps & { layout: Of<'marble'> }) {
             return (
               <li key={share.cup}>
                 <div className="band">
-                  <Colour layer={layer} cup={share.cup} editLayer={editLayer} />
+                  <Colour of={props} cup={share.cup} />
                   <span className="name">{name}</span>
                   <NumberField
                     label={`Parts of ${name}`}
@@ -665,12 +660,13 @@ const blendWords = (blend: number) =>
       ? 'one even colour'
       : `streaks, ${Math.round(blend * 100)} %`;
 
-function Flood({ layer, layout, editLayer, layerPlan }: StationProps & { layout: Of<'flood'> }) {
+function Flood(props: StationProps & { layout: Of<'flood'> }) {
+  const { layer, layout, editLayer, layerPlan } = props;
   const region = layerPlan.regions.find((r) => r.id === 'flood');
   return (
     <p className="line">
       <span>All of</span>
-      <Colour layer={layer} cup={layout.cup} editLayer={editLayer} />
+      <Colour of={props} cup={layout.cup} />
       <CupChoice
         label="Cup of the flood"
         layer={layer}

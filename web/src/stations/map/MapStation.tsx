@@ -5,6 +5,7 @@ import { HowNumber } from '../../parts/HowNumber';
 import { SettledChoice } from '../../parts/SettledChoice';
 import { boxOf } from '../ground/kinds';
 import type { StationProps } from '../station';
+import { timesPoured } from '../station';
 import { LayoutPart } from './Layouts';
 import { Sequences } from './Sequences';
 import { freeId } from './layerEdits';
@@ -15,6 +16,23 @@ const contrasts = [
   ['gradual', 'run into each other'],
   ['any', 'do not matter'],
 ] as const;
+
+const rimWays = [
+  ['proportional', 'in proportion: narrow where there is little room'],
+  ['even', 'evenly: outer bands keep their width to the rim'],
+] as const;
+
+/** Areas are of one panel or casting where several are poured at once. */
+function OfOne({ piece: { ground } }: StationProps) {
+  const several = timesPoured(ground);
+  return (
+    several && (
+      <p className="hint">
+        Areas are of one {several.of}; the ml of the cups are for {several.words}.
+      </p>
+    )
+  );
+}
 
 export function MapStation(props: StationProps) {
   const { layer, layerPlan, editLayer, sayLayer, view, zone } = props;
@@ -78,7 +96,17 @@ export function MapStation(props: StationProps) {
             onChange={(v) => v !== null && editLayer((l) => ({ ...l, rimFollow: v / 100 }))}
           />
         )}
+        {!layer.layout && layer.rimFollow > 0 && (
+          <Choice
+            label="Following"
+            quiet
+            value={layer.rimWay ?? 'proportional'}
+            choices={rimWays}
+            onChange={(rimWay) => editLayer((l) => ({ ...l, rimWay }))}
+          />
+        )}
       </p>
+      <OfOne {...props} />
       {!inZone && (
         <p className="line">
           <Choice

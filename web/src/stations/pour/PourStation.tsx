@@ -1,11 +1,12 @@
 import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
-import { regionName } from '../station';
+import { regionName, timesPoured } from '../station';
 import type { StationProps } from '../station';
 
-export function PourStation({ layer, layerPlan, editLayer, cup, setCup }: StationProps) {
+export function PourStation({ piece, layer, layerPlan, editLayer, cup, setCup }: StationProps) {
   const units = useUnits();
   const { steps } = layerPlan;
+  const several = timesPoured(piece.ground);
   const order = steps.map((s) => s.regionId);
   const move = (from: number, by: -1 | 1) =>
     editLayer((l) => {
@@ -16,8 +17,11 @@ export function PourStation({ layer, layerPlan, editLayer, cup, setCup }: Statio
     <>
       <h2>Order of pours</h2>
       <p className="hint">
-        {layer.pourOrder.length === 0 ? 'Ring by ring from the heart.' : 'Your own order.'} Each amount fills
-        its region to {units.show(layer.depthMm, 'mm')}.
+        {layer.pourOrder.length === 0 ? layerPlan.orderSays : 'Your own order.'}
+        {layer.layout?.kind !== 'lines' && layer.layout?.kind !== 'puddle' && (
+          <> Each amount fills its region to {units.show(layer.depthMm, 'mm')}.</>
+        )}
+        {several && ` Amounts are for ${several.words}.`}
       </p>
       <ol className="pours">
         {steps.map((step, i) => {
@@ -70,7 +74,7 @@ export function PourStation({ layer, layerPlan, editLayer, cup, setCup }: Statio
           className="btn btn-outline-primary"
           onClick={() => editLayer((l) => ({ ...l, pourOrder: [] }))}
         >
-          Back to ring by ring
+          Back to the usual order
         </button>
       )}
     </>

@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import type { SaveRun } from '../../api/client';
+import type { Reckoned, SaveRun } from '../../api/client';
 import { Refused, api, take } from '../../api/client';
 import { NumberField, TextField, TimeField } from '../../parts/Fields';
+import { HowNumber } from '../../parts/HowNumber';
 import { fieldText, wireText } from '../../parts/format';
 import type { Units } from '../../units/units';
 import { useUnits } from '../../units/units';
@@ -21,14 +22,20 @@ interface Log {
 export function StoryStation({ id, layer, layerPlan, view, accept }: StationProps) {
   const units = useUnits();
   const run = view.runs.findLast((r) => r.layerId === layer.id);
-  const kept: Log = {
-    start: fieldText(run ? run.start.local : layer.plan.start),
-    end: fieldText(run ? run.end?.local : layer.plan.end),
-    roomC: run ? run.roomC : layer.plan.roomC,
-    note: run?.note ?? '',
-    poured: Object.fromEntries(run?.pours.map((p) => [p.regionId, p.pouredMl]) ?? []),
-  };
-  const [log, setLog] = useState(kept);
+  const workshop = useQuery({ queryKey: ['workshop'], queryFn: () => take(api.GET('/api/workshop')) });
+  const now = fieldText(workshop.data?.now.local);
+  const [log, setLog] = useState<Log>(() => {
+    // What is planned and lies ahead has not happened: it is not offered as if it had.
+    const begun = layerPlan.pour !== null && Date.parse(layerPlan.pour.start.at) <= Date.now();
+    const planned = begun ? layer.plan : null;
+    return {
+      start: fieldText(run ? run.start.local : planned?.start),
+      end: fieldText(run ? run.end?.local : planned?.end),
+      roomC: run ? run.roomC : layer.plan.roomC,
+      note: run?.note ?? '',
+      poured: Object.fromEntries(run?.pours.map((p) => [p.regionId, p.pouredMl]) ?? []),
+    };
+  });
   const [runId] = useState(() => run?.id ?? crypto.randomUUID());
   const [state, setState] = useState<{ saved: boolean; busy: boolean; refused: Refused | null }>({
     saved: run !== undefined,
@@ -47,9 +54,8 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
       plannedMl: s.pourMl.value,
       pouredMl: null,
     }));
-  const workshop = useQuery({ queryKey: ['workshop'], queryFn: () => take(api.GET('/api/workshop')) });
-  const now = fieldText(workshop.data?.now.local);
   const say = (field: string) => state.refused?.errors[field]?.[0];
+  const doubts = state.refused?.errors['evenSo'];
 
   // Unsaved lines must not be lost with the page.
   useEffect(() => {
@@ -59,7 +65,7 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
     return () => window.removeEventListener('beforeunload', warn);
   }, [state.saved]);
 
-  const keep = async () => {
+  const keep = async (evenSo = false) => {
     const start = wireText(log.start);
     if (!start) {
       setState((s) => ({
@@ -76,6 +82,7 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
       roomC: log.roomC,
       note: log.note,
       pours: lines.map((l) => ({ regionId: l.regionId, pouredMl: log.poured[l.regionId] ?? null })),
+      evenSo,
     };
     setState((s) => ({ ...s, busy: true }));
     try {
@@ -93,7 +100,7 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
   const poured = known.reduce((sum, l) => sum + (log.poured[l.regionId] ?? 0), 0);
   return (
     <>
-      <h2>What was poured</h2>
+      <h2>What was poured: {layer.name}</h2>
       {run && run.revision != null && run.revision !== view.revision && (
         <p className="hint">The picture shows the map as it was poured; the piece has been changed since.</p>
       )}
@@ -138,7 +145,16 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
             return (
               <tr key={line.regionId}>
                 <th scope="row">{regionOr(layer, line.regionId, line.colourName)}</th>
-                <td>{units.show(line.plannedMl, 'ml', 1)}</td>
+                <td>
+                  <HowNumber
+                    of={
+                      layerPlan.steps.find((s) => s.regionId === line.regionId && !run)?.pourMl ??
+                      plannedThen(line.plannedMl)
+                    }
+                    label={`Planned of ${regionOr(layer, line.regionId, line.colourName)}`}
+                    decimals={1}
+                  />
+                </td>
                 <td>
                   <NumberField
                     label={`Poured of ${regionOr(layer, line.regionId, line.colourName)}`}
@@ -186,7 +202,17 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
           {state.saved && run ? 'Kept in the log.' : state.refused ? '' : run ? 'Not kept yet.' : ''}
         </span>
       </div>
-      {state.refused && state.refused.message && (
+      {doubts && (
+        <div className="say-wrong" role="alert">
+          {doubts.map((d) => (
+            <p key={d}>{d}</p>
+          ))}
+          <button type="button" className="btn btn-outline-primary" onClick={() => void keep(true)}>
+            Keep it in the log even so
+          </button>
+        </div>
+      )}
+      {state.refused && state.refused.message && !doubts && (
         <p className="say-wrong" role="alert">
           {state.refused.message}
         </p>
@@ -194,6 +220,14 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
     </>
   );
 }
+
+/** What was planned when it was logged is kept with the log. */
+const plannedThen = (ml: number): Reckoned => ({
+  value: ml,
+  unit: 'ml',
+  formula: 'stated',
+  inputs: [{ name: 'planned when it was logged', value: ml, unit: 'ml', origin: 'reckoned', field: null }],
+});
 
 const regionOr = (layer: StationProps['layer'], regionId: string, name: string) =>
   regionId === 'heart' || layer.bands.some((b) => b.id === regionId) ? regionName(layer, regionId) : name;

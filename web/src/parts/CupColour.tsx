@@ -1,0 +1,50 @@
+import { Link, useParams } from 'react-router';
+import { useState } from 'react';
+import type { Cup, CupVolume } from '../api/client';
+import { ColourField } from './Fields';
+
+interface Props {
+  cup: Cup | undefined;
+  /** What is worked out for it: the colour of a mix. */
+  volume: CupVolume | undefined;
+  /** Whose colour it is, in words. */
+  label: string;
+  layerId: string;
+  setCup: (id: string) => void;
+  onChange: (colour: string) => void;
+}
+
+/**
+ * The colour of a cup, to be changed where it is met. Clear resin takes no colour before a colourant is chosen, and a mix
+ * has that of what is mixed: either says so, and shows the way.
+ */
+export function CupColour({ cup, volume, label, layerId, setCup, onChange }: Props) {
+  const [asked, setAsked] = useState(false);
+  const { id } = useParams();
+  if (!cup) return null;
+  const mixed = (cup.of?.length ?? 0) > 0;
+  if (!mixed && cup.colourant) return <ColourField label={label} value={cup.colour} onChange={onChange} />;
+  return (
+    <>
+      <button
+        type="button"
+        className="colour-well"
+        style={{ background: volume?.colour ?? '#dfe9e6' }}
+        aria-label={label}
+        title={label}
+        aria-expanded={asked}
+        onClick={() => setAsked(!asked)}
+      />
+      {asked && (
+        <span className="hint colour-hint" role="status">
+          {mixed
+            ? `${cup.name} is mixed from other cups: its colour comes from theirs. `
+            : `${cup.name} is clear resin: it has no colour until it has a colourant. `}
+          <Link to={`/pieces/${id}/cups?layer=${layerId}`} onClick={() => setCup(cup.id)}>
+            {mixed ? 'See the cup' : 'Choose a colourant'}
+          </Link>
+        </span>
+      )}
+    </>
+  );
+}
