@@ -170,6 +170,64 @@ public sealed class PieceStore(WorkshopDatabase database)
         return gone.Count;
     });
 
+    private sealed record Kept(string PieceId, long Revision, long? MadeFrom, string SavedAt, long Stays)
+    {
+        public bool Goes(Instant before) => Stays == 0 && Times.Read(SavedAt) < before;
+    }
+
+    /// <summary>Every step, and whether it stays whatever its age: what a piece shows, named versions, and what a log was poured from.</summary>
+    private const string Steps =
+        """
+        select r.piece_id as PieceId, r.revision as Revision, r.made_from as MadeFrom, r.saved_at as SavedAt,
+            exists (select 1 from piece p where p.id = r.piece_id and p.revision = r.revision)
+            or exists (select 1 from piece_version v where v.piece_id = r.piece_id and v.revision = r.revision)
+            or exists (select 1 from run u where u.piece_id = r.piece_id and u.revision = r.revision) as Stays
+        from piece_revision r
+        """;
+
+    /// <summary>How many steps there are, and how many of them are older than a moment and may go.</summary>
+    public (int All, int Old) StepsBefore(Instant before) => database.Read(connection =>
+    {
+        var steps = connection.Query<Kept>(Steps).ToList();
+        return (steps.Count, steps.Count(s => s.Goes(before)));
+    });
+
+    /// <summary>
+    /// Lets the steps go that are older than a moment; what a piece shows, named versions and what a log was poured from stay. A
+    /// step back goes to the step before that is still there. The file is copied first and is smaller afterwards.
+    /// </summary>
+    /// <param name="before">The moment.</param>
+    /// <param name="now">When this is.</param>
+    /// <returns>How many went.</returns>
+    public int LetGo(Instant before, Instant now)
+    {
+        WorkshopFile.Copy(database.Path, now);
+        var gone = database.Write(connection =>
+        {
+            var steps = connection.Query<Kept>(Steps).ToDictionary(s => (s.PieceId, s.Revision));
+            var going = steps.Values.Where(s => s.Goes(before)).ToList();
+            foreach (var step in steps.Values.Where(s => !s.Goes(before) && s.MadeFrom is not null))
+            {
+                var from = step.MadeFrom;
+                while (from is { } revision && steps.TryGetValue((step.PieceId, revision), out var older) && older.Goes(before))
+                {
+                    from = older.MadeFrom;
+                }
+
+                if (from != step.MadeFrom)
+                {
+                    connection.Execute(
+                        "update piece_revision set made_from = @from where piece_id = @PieceId and revision = @Revision", new { from, step.PieceId, step.Revision });
+                }
+            }
+
+            connection.Execute("delete from piece_revision where piece_id = @PieceId and revision = @Revision", going.Select(g => new { g.PieceId, g.Revision }));
+            return going.Count;
+        });
+        database.Compact();
+        return gone;
+    }
+
     /// <summary>Keeps a new piece as version 1.</summary>
     public StoredPiece Add(string id, Piece piece, Instant now)
     {

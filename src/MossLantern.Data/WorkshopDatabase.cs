@@ -132,5 +132,17 @@ public sealed class WorkshopDatabase
         return result;
     }
 
+    /// <summary>Gives back the room that what is gone took up.</summary>
+    internal void Compact()
+    {
+        using var connection = Connect();
+        using var vacuum = connection.CreateCommand();
+        vacuum.CommandText = "vacuum; pragma wal_checkpoint(truncate)";
+        vacuum.ExecuteNonQuery();
+    }
+
+    /// <summary>How large the workshop is on the disk, bytes.</summary>
+    public long SizeBytes => ((string[])["", "-wal"]).Select(end => new FileInfo(Path + end)).Where(f => f.Exists).Sum(f => f.Length);
+
     private static string FileOf(string folder) => System.IO.Path.Combine(folder, FileName);
 }

@@ -184,7 +184,7 @@ internal static class WorkshopFile
     }
 
     /// <summary>Keeps a copy as the file is now, before anything is changed in it, and lets the oldest go.</summary>
-    private static void Copy(string path, Instant now)
+    internal static void Copy(string path, Instant now)
     {
         var folder = Beside(path, CopiesFolder);
         Directory.CreateDirectory(folder);

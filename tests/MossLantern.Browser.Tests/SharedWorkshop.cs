@@ -87,6 +87,7 @@ public abstract class WorkshopCase(SharedWorkshop shared) : IDisposable
                 roomC = run["roomC"],
                 note = run["note"],
                 pours = run["pours"]!.AsArray().Select(p => new { regionId = p!["regionId"], pouredMl = p["pouredMl"] }),
+                evenSo = true,
             }));
         }
 

@@ -1,6 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
 import { Link, NavLink, Navigate, Route, Routes, useParams } from 'react-router';
-import { api, take } from './api/client';
+import { AboutPage } from './about/AboutPage';
+import { useWorkshop } from './api/workshop';
 import { CupboardPage } from './cupboard/CupboardPage';
 import { Ribbon } from './parts/Ribbon';
 import { FieldsContext, useFieldsFromWorkshop } from './parts/fields';
@@ -27,8 +27,10 @@ export function App() {
 }
 
 function Pages() {
+  // Every moment on the page is told anew when the workshop tells its hours otherwise.
+  const hours = useWorkshop().data?.hours;
   return (
-    <UnitsProvider>
+    <UnitsProvider key={hours === 12 ? '12' : '24'}>
       <a className="visually-hidden-focusable skip" href="#main">
         To the piece
       </a>
@@ -39,6 +41,7 @@ function Pages() {
         <Route path="/new" element={<NewPiece />} />
         <Route path="/reckoner/:path?" element={<ReckonerPage />} />
         <Route path="/cupboard" element={<CupboardPage />} />
+        <Route path="/about" element={<AboutPage />} />
         <Route path="/stand-ins" element={<StandInsPage />} />
         <Route path="/speed" element={<SpeedPage />} />
         <Route path="/pieces/:id" element={<ToGround />} />
@@ -62,11 +65,7 @@ function Opened() {
 }
 
 function Head() {
-  const { data } = useQuery({
-    queryKey: ['workshop'],
-    queryFn: () => take(api.GET('/api/workshop')),
-    refetchInterval: 30_000,
-  });
+  const { data } = useWorkshop();
   const units = useUnits();
   const [theme, setTheme] = useTheme();
   const us = units.system === 'us';
@@ -82,6 +81,7 @@ function Head() {
         </NavLink>
         <NavLink to="/cupboard">Cupboard</NavLink>
         <NavLink to="/reckoner">Reckoner</NavLink>
+        <NavLink to="/about">About</NavLink>
       </nav>
       <span className="person">
         <button

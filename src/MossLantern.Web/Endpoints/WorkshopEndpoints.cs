@@ -9,6 +9,7 @@ using MossLantern.Data;
 using MossLantern.Web.Hosting;
 using MossLantern.Web.Reckoner;
 using NodaTime;
+using NodaTime.Text;
 
 namespace MossLantern.Web.Endpoints;
 
@@ -17,6 +18,12 @@ public sealed record WorkshopView(string TimeZone, Moment Now, bool Demo, Immuta
 
 /// <summary>A change of the workshop's settings; what is left out stays.</summary>
 public sealed record WorkshopChange(string? TimeZone = null, int? Hours = null);
+
+/// <summary>The program and what it keeps: how many steps there are, and how many of them are older than a day and may go.</summary>
+public sealed record AboutView(string Version, string DataFolder, long FileBytes, int Steps, int OldSteps, LocalDate Before);
+
+/// <summary>Asks that steps older than a day go.</summary>
+public sealed record LetStepsGo(LocalDate Before);
 
 /// <summary>The materials a piece can be made of.</summary>
 public sealed record MaterialsView(ImmutableArray<ResinSystem> ResinSystems, ImmutableArray<Colourant> Colourants);
@@ -71,6 +78,21 @@ internal static class WorkshopEndpoints
             prices.Now = change;
             return TypedResults.Ok(change);
         });
+        api.MapGet("/about", Results<Ok<AboutView>, ProblemHttpResult> (string? before, WorkshopDatabase database, PieceStore pieces, WorkshopTime time) =>
+        {
+            var day = before is null ? time.Local(time.Now).Local.Date.PlusDays(-StepsKeptDays) : LocalDatePattern.Iso.Parse(before).TryGetValue(LocalDate.MinIsoValue, out var read) ? read : LocalDate.MinIsoValue;
+            return Problem(day, time) is { } problem ? problem : TypedResults.Ok(About(day, database, pieces, time));
+        });
+        api.MapPost("/about/let-steps-go", Results<Ok<AboutView>, ProblemHttpResult> (LetStepsGo request, WorkshopDatabase database, PieceStore pieces, WorkshopTime time) =>
+        {
+            if (Problem(request.Before, time) is { } problem)
+            {
+                return problem;
+            }
+
+            pieces.LetGo(time.Zone.AtStartOfDay(request.Before).ToInstant(), time.Now);
+            return TypedResults.Ok(About(request.Before, database, pieces, time));
+        });
         api.MapGet("/ribbon", (Workbench workbench) => workbench.Ribbon());
     }
 
@@ -78,6 +100,21 @@ internal static class WorkshopEndpoints
     private static readonly ImmutableDictionary<string, double> UsualValues = ReckonerFields.AllUsual.ToImmutableDictionary()
         .Add("ground.paint.dryHours.water", Preparation.WaterPaintHours)
         .Add("ground.paint.dryHours.oil", Preparation.OilPaintHours);
+
+    /// <summary>Steps that are proposed to stay, days.</summary>
+    private const int StepsKeptDays = 90;
+
+    private static ProblemHttpResult? Problem(LocalDate before, WorkshopTime time) =>
+        Core.Units.Accepted.Years.Contains(before.Year) && before <= time.Local(time.Now).Local.Date
+            ? null
+            : ProblemHandler.Invalid(new() { ["before"] = ["The day must be from 1970 to today."] });
+
+    private static AboutView About(LocalDate before, WorkshopDatabase database, PieceStore pieces, WorkshopTime time)
+    {
+        var (all, old) = pieces.StepsBefore(time.Zone.AtStartOfDay(before).ToInstant());
+        return new(
+            typeof(WorkshopEndpoints).Assembly.GetName().Version?.ToString(3) ?? "", Path.GetDirectoryName(database.Path) ?? "", database.SizeBytes, all, old, before);
+    }
 
     private static WorkshopView View(SettingStore settings, WorkshopTime time) =>
         new(time.Zone.Id, time.Local(time.Now), settings.Find(SettingStore.Demo) is not null, Zones, time.Hours);

@@ -33,11 +33,11 @@ internal static class OpenApiShape
         options.AddSchemaTransformer((schema, context, _) =>
         {
             var type = Nullable.GetUnderlyingType(context.JsonTypeInfo.Type) ?? context.JsonTypeInfo.Type;
-            if (type == typeof(Instant) || type == typeof(LocalDateTime))
+            if (type == typeof(Instant) || type == typeof(LocalDateTime) || type == typeof(LocalDate))
             {
                 // A field that may be empty says so itself; the type is shared and never empty.
                 schema.Type = JsonSchemaType.String;
-                schema.Format = type == typeof(Instant) ? "date-time" : "local-date-time";
+                schema.Format = type == typeof(Instant) ? "date-time" : type == typeof(LocalDate) ? "date" : "local-date-time";
                 schema.Properties = null;
             }
 

@@ -656,6 +656,82 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/about": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    before?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AboutView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/about/let-steps-go": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LetStepsGo"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AboutView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ribbon": {
         parameters: {
             query?: never;
@@ -2033,6 +2109,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reckon/moment": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TypedMoment"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MomentRead"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reckon/quantity": {
         parameters: {
             query?: never;
@@ -2430,6 +2545,17 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AboutView: {
+            version: string;
+            dataFolder: string;
+            /** Format: int64 */
+            fileBytes: number;
+            /** Format: int32 */
+            steps: number;
+            /** Format: int32 */
+            oldSteps: number;
+            before: components["schemas"]["LocalDate"];
+        };
         /** @description The values of one quantity that the program takes; anything outside is refused with a sentence that names the range. */
         AcceptedRange: {
             /** @description The quantity in words, for the sentence. */
@@ -3380,6 +3506,9 @@ export interface components {
             tiltPercent: number;
             restCup?: null | string;
         };
+        LetStepsGo: {
+            before: components["schemas"]["LocalDate"];
+        };
         LevelAnswer: {
             /** Format: double */
             wedgeMm: number;
@@ -3490,6 +3619,8 @@ export interface components {
             resinG?: null | number;
             colourants?: null | components["schemas"]["AskedColourant"][];
         };
+        /** Format: date */
+        LocalDate: string;
         /** Format: local-date-time */
         LocalDateTime: string;
         /** @description How a piece is looked at. */
@@ -3641,6 +3772,9 @@ export interface components {
         };
         Moment: {
             at: components["schemas"]["Instant"];
+            local: components["schemas"]["LocalDateTime"];
+        };
+        MomentRead: {
             local: components["schemas"]["LocalDateTime"];
         };
         /** @description The mould of a casting, and how many are cast. */
@@ -4718,6 +4852,9 @@ export interface components {
             openDepthMm?: null | number;
             stockWidthsMm?: null | number[];
         };
+        TypedMoment: {
+            text?: null | string;
+        };
         TypedQuantity: {
             text?: null | string;
             kind?: null | components["schemas"]["QuantityKind"];
@@ -4740,13 +4877,17 @@ export interface components {
             closesAfterHours: null | components["schemas"]["Reckoned"];
         };
         WorkshopChange: {
-            timeZone: string;
+            timeZone?: null | string;
+            /** Format: int32 */
+            hours?: null | number;
         };
         WorkshopView: {
             timeZone: string;
             now: components["schemas"]["Moment"];
             demo: boolean;
             timeZones: string[];
+            /** Format: int32 */
+            hours: number;
         };
         Zone: {
             id: string;

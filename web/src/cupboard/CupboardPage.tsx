@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { LibraryMould, MouldView } from '../api/client';
 import { Refused, api, take } from '../api/client';
+import { useWorkshop } from '../api/workshop';
 import { Choice, NumberField, TextField, TimeField } from '../parts/Fields';
 import { HowNumber } from '../parts/HowNumber';
 import { fieldText, localText, wireText } from '../parts/format';
@@ -271,10 +272,7 @@ function plain(shape: 'round' | 'oval' | 'rectangle' | 'slice', view: MouldView)
 /** What happened to a mould, the latest first: castings of the log, and what is noted here. */
 function Log({ view }: { view: MouldView }) {
   const client = useQueryClient();
-  const { data: workshop } = useQuery({
-    queryKey: ['workshop'],
-    queryFn: () => take(api.GET('/api/workshop')),
-  });
+  const { data: workshop } = useWorkshop();
   const [what, setWhat] = useState('');
   const [at, setAt] = useState<string | null>(null);
   const [castings, setCastings] = useState(1);

@@ -2,7 +2,8 @@ import { useCallback, useEffect, useId, useRef, useState } from 'react';
 import { Refused, api, take } from '../api/client';
 import { kinds, useUnits } from '../units/units';
 import { outside, useFields } from './fields';
-import { typedNumber } from './format';
+import { useWorkshop } from '../api/workshop';
+import { fieldText, momentText, typedNumber } from './format';
 
 /** How long nothing is typed before what stands there is looked at. */
 const pauseMs = 350;
@@ -82,7 +83,7 @@ export function NumberField({
   useEffect(() => () => clearTimeout(pause.current), []);
   const kind = unit in kinds ? kinds[unit as keyof typeof kinds] : null;
 
-  const own = units.unit(unit);
+  const own = units.unit(unit, value);
   const plain = `Type a number${own ? ` in ${own}` : ''}, such as 12.5.`;
   const show = (v: number) => units.part(v * per, unit, Number.isInteger(v * per) ? 0 : 2);
 
@@ -93,7 +94,7 @@ export function NumberField({
       then(value);
     };
     const number = typedNumber(from);
-    if (number !== null) return got(units.typed(number, unit));
+    if (number !== null) return got(units.typed(number, unit, value));
     if (!kind || !/\d/.test(from)) return say(from, plain);
     take(api.POST('/api/reckon/quantity', { body: { text: from, kind } }))
       .then((answer) => newest.current === from && got(Number(answer.value.toFixed(3))))
@@ -159,7 +160,7 @@ export function NumberField({
           onKeyDown={(e) => e.key === 'Enter' && commit()}
         />
         <span id={`${id}-unit`} className="unit">
-          {units.unit(unit)}
+          {own}
         </span>
       </span>
       {message && (
@@ -242,51 +243,100 @@ interface TimeProps {
   value: string;
   error?: string;
   hint?: string;
-  /** The workshop's time, for a button that takes it; without it there is no such button. */
-  now?: string;
   onChange: (value: string) => void;
 }
 
-/** A date and time of the workshop, taken when left or on Enter. */
-export function TimeField({ label, value, error, hint, now, onChange }: TimeProps) {
+/**
+ * A moment of the workshop, typed as people say it and shown as everywhere else: "tomorrow 7" becomes "Sat 28 Nov, 07:00". The
+ * workshop reads it; it is taken while it is typed.
+ */
+export function TimeField({ label, value, error, hint, onChange }: TimeProps) {
   const id = useId();
-  const [text, setText] = useTyped(value);
-  const input = useRef<HTMLInputElement>(null);
-  // A half-typed date reads as empty; it must not wipe what was there.
-  const commit = () => !input.current?.validity.badInput && text !== value && onChange(text);
+  const give = useNewest(onChange);
+  const now = useWorkshop().data?.now.local;
+  const shown = momentText(value, now);
+  const [text, setText] = useTyped(shown);
+  const [read, setRead] = useState<{ of: string; wrong?: string; as?: string } | null>(null);
+  const newest = useRef(text);
+  const pause = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useEffect(() => () => clearTimeout(pause.current), []);
+
+  const look = (from: string, done: boolean) => {
+    if (from === shown) return setRead(null);
+    if (from.trim() === '') {
+      setRead(null);
+      setText(from, '');
+      return give('');
+    }
+    take(api.POST('/api/reckon/moment', { body: { text: from } }))
+      .then((got) => {
+        if (newest.current !== from) return;
+        const to = fieldText(got.local);
+        const becomes = momentText(to, now);
+        setRead({ of: from, as: becomes });
+        setText(done ? becomes : from, becomes);
+        if (to !== value) give(to);
+      })
+      .catch((e: unknown) => {
+        if (newest.current !== from) return;
+        setRead({
+          of: from,
+          wrong: e instanceof Refused ? (e.errors['text']?.[0] ?? e.message) : 'It was not read.',
+        });
+      });
+  };
+  const change = (to: string) => {
+    setText(to);
+    newest.current = to;
+    clearTimeout(pause.current);
+    pause.current = setTimeout(() => look(to, false), pauseMs);
+  };
+  const commit = () => {
+    clearTimeout(pause.current);
+    newest.current = text;
+    if (read?.of === text && read.as) return setText(read.as, read.as);
+    look(text, true);
+  };
+  const press = () => {
+    newest.current = 'now';
+    look('now', true);
+  };
+  const wrong = read?.of === text ? read.wrong : undefined;
+  const message = wrong ?? error;
+  const told = read?.of === text && read.as && read.as !== text ? read.as : undefined;
   return (
     <span className="number-field">
       <label htmlFor={id}>{label}</label>
-      <input
-        id={id}
-        ref={input}
-        type="datetime-local"
-        className="text-box time-box"
-        value={text}
-        aria-invalid={error ? true : undefined}
-        aria-describedby={error ? `${id}-error` : hint ? `${id}-hint` : undefined}
-        onChange={(e) => setText(e.target.value)}
-        onBlur={commit}
-        onKeyDown={(e) => e.key === 'Enter' && commit()}
-      />
-      {now && (
+      <span className="moment">
+        <input
+          id={id}
+          className="text-box time-box"
+          autoComplete="off"
+          placeholder="tomorrow 7"
+          value={text}
+          aria-invalid={message ? true : undefined}
+          aria-describedby={message ? `${id}-error` : told || hint ? `${id}-hint` : undefined}
+          onChange={(e) => change(e.target.value)}
+          onBlur={commit}
+          onKeyDown={(e) => e.key === 'Enter' && commit()}
+        />
         <button
           type="button"
           className="btn btn-outline-primary now-time"
           aria-label={`Now, for ${label.toLowerCase()}`}
-          onClick={() => onChange(now)}
+          onClick={press}
         >
           Now
         </button>
-      )}
-      {hint && !error && (
-        <span id={`${id}-hint`} className="hint">
-          {hint}
+      </span>
+      {!message && (told ?? hint) && (
+        <span id={`${id}-hint`} className="hint" role={told ? 'status' : undefined}>
+          {told ?? hint}
         </span>
       )}
-      {error && (
+      {message && (
         <span id={`${id}-error`} className="field-error">
-          {error}
+          {message}
         </span>
       )}
     </span>

@@ -53,6 +53,12 @@ export function HowNumber({ of, label, decimals, className }: Props) {
   );
 }
 
+/** The clauses of a formula; a part in brackets is left out where none of what it names went in. */
+export const wordsFor = (words: string, inputs: Reckoned['inputs']) =>
+  words
+    .replace(/ ?\[([^\]]*)\]/g, (_, part: string) => (inputs.some((i) => part.includes(i.name)) ? ` ${part}` : ''))
+    .split('; ');
+
 /** The formula in words, with what went into it. */
 function How({ of }: { of: Reckoned }) {
   const formulas = useQuery({
@@ -66,7 +72,7 @@ function How({ of }: { of: Reckoned }) {
   return (
     <>
       <h3>{formula?.title ?? 'How'}</h3>
-      <p>{formula?.words}</p>
+      {formula && wordsFor(formula.words, of.inputs).map((clause) => <p key={clause}>{clause}</p>)}
       <dl>
         {of.inputs.map((input) => (
           <div key={input.name}>

@@ -1,5 +1,5 @@
 import { NavLink } from 'react-router';
-import type { Finding, Layer, LayerView } from '../api/client';
+import type { Finding, Ground, Layer, LayerView, PlanView } from '../api/client';
 import type { Station } from '../stations/station';
 import { stationNames, stations } from '../stations/station';
 
@@ -7,13 +7,14 @@ interface Props {
   id: string;
   layer: Layer;
   plan: LayerView;
+  ground: Ground;
+  groundPlan: PlanView['ground'];
   findings: Finding[];
   search: string;
 }
 
-/** The stations of a piece as tags on one string, each saying how much of it is decided. */
-export function StringOfStations({ id, layer, plan, findings, search }: Props) {
-  const decided = decisions(layer, plan);
+/** The stations of a piece as tags on one string, each saying what of it is still open. */
+export function StringOfStations({ id, layer, plan, ground, groundPlan, findings, search }: Props) {
   const n = stations.length;
   return (
     <nav className="string" aria-label="Stations">
@@ -22,20 +23,19 @@ export function StringOfStations({ id, layer, plan, findings, search }: Props) {
       </svg>
       <ol>
         {stations.map((station, i) => {
-          const { share } = decided[station];
+          const { share, words } = openAt(station, layer, plan, ground, groundPlan);
           const here = findings.filter((f) => f.place.station === station && !f.wavedOff);
-          const look =
-            decided[station].look ?? (here[0] && here.map((f) => f.title.toLowerCase()).join(', '));
+          const look = here.map((f) => f.title.toLowerCase()).join(', ');
           const sag = 4 * (1 - ((2 * (i + 0.5)) / n - 1) ** 2);
           return (
             <li key={station} style={{ top: sag * 1.6 }}>
               <NavLink to={`/pieces/${id}/${station}${search}`} className="tag">
                 {stationNames[station]}
+                <span className="visually-hidden">, </span>
+                <small className="open">{words}</small>
                 <span className="fill" style={{ width: `${share * 100}%` }} />
                 {look && <span className="look" title={look} />}
-                <span className="visually-hidden">
-                  , {Math.round(share * 100)} % decided{look ? `, ${look}` : ''}
-                </span>
+                {look && <span className="visually-hidden">, {look}</span>}
               </NavLink>
             </li>
           );
@@ -45,25 +45,70 @@ export function StringOfStations({ id, layer, plan, findings, search }: Props) {
   );
 }
 
-function decisions(layer: Layer, plan: LayerView): Record<Station, { share: number; look?: string }> {
-  const share = (...done: boolean[]) => done.filter(Boolean).length / done.length;
-  const crowded = layer.hearts.length > 0 && plan.regions.some((r) => !r.fits);
-  const over = plan.cups.cups.some((c) => c.overLimit);
-  return {
-    ground: { share: 1 },
-    map: {
-      share: share(layer.hearts.length > 0, layer.bands.length > 1),
-      look: crowded ? 'a band no longer fits' : undefined,
-    },
-    cups: {
-      share: share(
-        plan.steps.length > 0,
-        layer.cups.some((c) => c.colourant !== null),
-      ),
-      look: over ? 'a load is over its limit' : undefined,
-    },
-    pour: { share: plan.steps.length > 0 ? 1 : 0 },
-    cure: { share: plan.poured ? 1 : share(layer.plan.start !== null, layer.plan.roomC !== null) },
-    story: { share: plan.poured ? 1 : 0 },
-  };
+interface Open {
+  /** How much of it is done, 0 to 1. */
+  share: number;
+  /** What is still open, in two or three words. */
+  words: string;
+}
+
+const some = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
+
+/** What of a station is still open. A layer is done when each of its regions has been poured. */
+export function openAt(
+  station: Station,
+  layer: Layer,
+  plan: LayerView,
+  ground: Ground,
+  groundPlan: Pick<PlanView['ground'], 'preparation'>,
+): Open {
+  const poured = plan.steps.length - plan.openRegions.length;
+  switch (station) {
+    case 'ground': {
+      if (plan.poured) return { share: 1, words: 'done' };
+      const steps = groundPlan.preparation;
+      const open = steps.filter((s) => !s.done).length;
+      if (!ground.base) return { share: 0, words: 'base not said' };
+      return open === 0
+        ? { share: 1, words: 'prepared' }
+        : { share: 1 - open / steps.length, words: `${open} to prepare` };
+    }
+    case 'map': {
+      const rings = !layer.layout && layer.hearts.length === 0 && layer.bands.length > 1;
+      if (rings) return { share: 0.3, words: 'no heart yet' };
+      const outside = plan.regions.filter((r) => !r.fits && r.kind !== 'heart-bed').length;
+      if (outside > 0) return { share: 0.7, words: `${outside} without room` };
+      const homeless = plan.regions.filter(
+        (r) => r.cupId === null && r.fits && (r.kind === 'pool' || r.kind === 'flood'),
+      ).length;
+      return homeless > 0
+        ? { share: 0.7, words: `${homeless} without a cup` }
+        : { share: 1, words: 'laid out' };
+    }
+    case 'cups': {
+      const over = plan.cups.cups.filter((c) => c.overLimit).length;
+      if (plan.steps.length === 0) return { share: 0, words: 'nothing to mix' };
+      return over > 0
+        ? { share: 0.7, words: `${over} over its load` }
+        : { share: 1, words: some(new Set(plan.steps.map((s) => s.cupId)).size, 'cup') };
+    }
+    case 'pour':
+      if (plan.done) return { share: 1, words: 'poured' };
+      return plan.poured
+        ? { share: poured / plan.steps.length, words: `${plan.openRegions.length} to pour` }
+        : { share: 0, words: some(plan.steps.length, 'pour') };
+    case 'cure':
+      if (plan.poured) return { share: 1, words: 'curing' };
+      return layer.plan.start === null
+        ? { share: 0, words: 'no start yet' }
+        : {
+            share: layer.plan.roomC === null ? 0.6 : 1,
+            words: layer.plan.roomC === null ? 'room unknown' : 'planned',
+          };
+    case 'story':
+      if (!plan.poured) return { share: 0, words: 'not logged' };
+      return plan.done
+        ? { share: 1, words: 'logged' }
+        : { share: poured / plan.steps.length, words: `${poured} of ${plan.steps.length} logged` };
+  }
 }

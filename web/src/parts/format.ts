@@ -22,6 +22,13 @@ export function quantity(value: number, unit: string): string {
   return `${fixed(value, decimalsOf(value, unit))}${unit === '' ? '' : ` ${unit}`}`;
 }
 
+let hours = 24;
+
+/** Hours are told to 24 or to 12 from now on, by the workshop's setting. */
+export const tellTo = (to: number) => {
+  hours = to;
+};
+
 const days = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
@@ -30,14 +37,29 @@ export function localText(local: string): string {
   const [date = '', time = ''] = local.split('T');
   const [year = 0, month = 1, day = 1] = date.split('-').map(Number);
   const weekday = days[new Date(Date.UTC(year, month - 1, day)).getUTCDay()];
-  return `${weekday} ${day} ${months[month - 1]}, ${time.slice(0, 5)}`;
+  return `${weekday} ${day} ${months[month - 1]}, ${clock(time)}`;
+}
+
+/** Half past two is 14:30, or 2:30 pm. */
+function clock(time: string): string {
+  if (hours !== 12) return time.slice(0, 5);
+  const hour = Number(time.slice(0, 2));
+  return `${hour % 12 || 12}:${time.slice(3, 5)} ${hour < 12 ? 'am' : 'pm'}`;
+}
+
+/** The same in a field, where the year is said if it is not the one that would be taken. */
+export function momentText(local: string | null | undefined, now?: string): string {
+  if (!local) return '';
+  const text = localText(local);
+  const [then, here] = [local, now ?? local].map((t) => Date.parse(`${t.slice(0, 10)}T00:00Z`));
+  return Math.abs(then! - here!) < 150 * 86_400_000 ? text : text.replace(', ', ` ${local.slice(0, 4)}, `);
 }
 
 /** The end of a span: on the same day only the clock. */
 export const untilText = (from: string, to: string) =>
   from.slice(0, 10) === to.slice(0, 10) ? clockText(to) : localText(to);
 
-export const clockText = (local: string) => local.slice(11, 16);
+export const clockText = (local: string) => clock(local.slice(11, 16));
 
 /** For a date-and-time field, to the minute. */
 export const fieldText = (local: string | null | undefined) => (local ? local.slice(0, 16) : '');

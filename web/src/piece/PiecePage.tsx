@@ -275,7 +275,15 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
           </Link>
           <Again view={view} />
         </aside>
-        <Tags id={id} layer={layer} plan={layerPlan} findings={plan.findings} search={`?layer=${layer.id}`} />
+        <Tags
+          id={id}
+          layer={layer}
+          plan={layerPlan}
+          ground={piece.ground}
+          groundPlan={plan.ground}
+          findings={plan.findings}
+          search={`?layer=${layer.id}`}
+        />
         {painting ? (
           <MapStage
             name={piece.name}
@@ -367,7 +375,10 @@ function sizeOf({ outline, base, set }: Ground, plan: PlanView['ground'], units:
   const kind = base?.kind ?? 'panel';
   const several = set ? `, ${set.count} ${kind}s with gaps` : '';
   if (outline.shape === 'round' && !set) return `round ${kind}, ${units.show(outline.diameterMm, 'mm')}`;
-  const size = `${units.part(plan.widthMm, 'mm').text} × ${units.show(plan.heightMm, 'mm')}`;
+  // A slice is called by what is there of it, not by its frame.
+  const [width, height] =
+    outline.shape === 'slice' && !set ? [plan.spanWidthMm, plan.spanHeightMm] : [plan.widthMm, plan.heightMm];
+  const size = `${units.part(width, 'mm').text} × ${units.show(height, 'mm')}`;
   return `${outline.shape === 'oval' ? 'oval ' : ''}${kind}, ${size}${several}`;
 }
 

@@ -15,12 +15,14 @@ import { board, boxOf, kinds, materials, sets, shapes } from './kinds';
 
 interface Props {
   ground: Ground;
+  /** How far it really reaches: a slice's curve seldom fills its frame. */
+  spans?: { widthMm: number; heightMm: number };
   say: (field: string) => string | undefined;
   onChange: (ground: Ground) => void;
 }
 
 /** The ground as a sentence with blanks. */
-export function GroundSentence({ ground, say, onChange }: Props) {
+export function GroundSentence({ ground, spans, say, onChange }: Props) {
   const base = ground.base ?? null;
   const kind: Kind = base?.kind ?? 'panel';
   const set = (change: Partial<Ground>) => onChange({ ...ground, ...change });
@@ -134,7 +136,7 @@ export function GroundSentence({ ground, say, onChange }: Props) {
         )}
         {(kind === 'panel' || kind === 'slice') && <SetOf ground={ground} say={say} set={set} />},
       </p>
-      <Size ground={ground} say={say} set={set} turn={turn} />
+      <Size ground={ground} spans={ground.set ? undefined : spans} say={say} set={set} turn={turn} />
       {failed && <p className="say-wrong">{failed}</p>}
       {kind === 'casting' ? (
         <>
@@ -254,7 +256,13 @@ function Cavity({ ground, say, set }: PartProps) {
   );
 }
 
-function Size({ ground, say, set, turn }: PartProps & { turn: (change: GroundChange) => void }) {
+function Size({
+  ground,
+  spans,
+  say,
+  set,
+  turn,
+}: PartProps & { spans?: Props['spans']; turn: (change: GroundChange) => void }) {
   const { outline } = ground;
   const units = useUnits();
   const box = boxOf(outline);
@@ -307,7 +315,14 @@ function Size({ ground, say, set, turn }: PartProps & { turn: (change: GroundCha
           {side('Width', 'widthMm')}
           {' wide by '}
           {side('Height', 'heightMm')}
-          {' high,'}
+          {' high'}
+          {outline.shape === 'slice' && spans && (
+            <>
+              {' '}
+              (it spans {units.part(spans.widthMm, 'mm').text} × {units.show(spans.heightMm, 'mm')})
+            </>
+          )}
+          {','}
         </>
       )}
       {outline.shape === 'slice' && (

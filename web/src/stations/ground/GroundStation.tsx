@@ -1,6 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Refused, api, take } from '../../api/client';
+import { useWorkshop } from '../../api/workshop';
 import { NumberField, TextField } from '../../parts/Fields';
 import { Figure } from '../../parts/Figure';
 import { HowNumber } from '../../parts/HowNumber';
@@ -12,10 +12,7 @@ import { onGround, withDepth } from './kinds';
 
 export function GroundStation(props: StationProps) {
   const { id, piece, layer, layerIndex, plan, view, edit, say, accept, secondLook } = props;
-  const { data: workshop } = useQuery({
-    queryKey: ['workshop'],
-    queryFn: () => take(api.GET('/api/workshop')),
-  });
+  const { data: workshop } = useWorkshop();
   const { ground } = piece;
   const set = (change: Partial<typeof ground>) => edit((p) => ({ ...p, ground: { ...p.ground, ...change } }));
   const priced = () =>
@@ -33,7 +30,12 @@ export function GroundStation(props: StationProps) {
         error={say('name')}
         onChange={(name) => edit((p) => ({ ...p, name }))}
       />
-      <GroundSentence ground={ground} say={say} onChange={(to) => edit((p) => onGround(p, to))} />
+      <GroundSentence
+        ground={ground}
+        spans={{ widthMm: plan.ground.spanWidthMm, heightMm: plan.ground.spanHeightMm }}
+        say={say}
+        onChange={(to) => edit((p) => onGround(p, to))}
+      />
       <dl className="figures">
         <Figure term={ground.set ? 'Area of all' : 'Area'} of={plan.ground.area} />
         <Figure term="Perimeter" of={plan.ground.perimeter} decimals={0} />

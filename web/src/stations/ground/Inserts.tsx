@@ -135,7 +135,20 @@ function OneInsert({ insert, say, onChange, onDrop }: OneProps) {
           {size('Width', 'widthMm')} by {size('Height', 'heightMm')}
         </>
       )}
-      , its foot {height('Foot', 'floorMm')} above the floor; its hollow is filled{' '}
+      ,{' '}
+      <NumberField
+        label={`Height of ${insert.name} above its foot`}
+        quiet
+        optional
+        unit="mm"
+        width={66}
+        placeholder="to the top"
+        value={insert.heightMm ?? null}
+        takes="ground.mould.inserts.heightMm"
+        error={say('heightMm')}
+        onChange={(heightMm) => onChange({ ...insert, heightMm })}
+      />{' '}
+      high, its foot {height('Foot', 'floorMm')} above the floor; its hollow is filled{' '}
       {insert.recessMm === 0 ? 'flush, or recessed by' : 'recessed by'} {height('Recess', 'recessMm')}{' '}
       <button type="button" className="btn btn-outline-primary" onClick={onDrop}>
         without {insert.name}

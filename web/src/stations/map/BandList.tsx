@@ -228,7 +228,7 @@ function BandRow(props: StationProps & { index: number }) {
         <span className="hint">{units.show(widthOf(layer, index), 'mm', 1)} with the widening.</span>
       )}
       {region?.narrow && region.wide && region.wide.value - region.narrow.value > 0.2 * band.widthMm && (
-        <span className="hint">
+        <span className="hint range">
           from <HowNumber of={region.narrow} label={`Narrowest of ${name}`} decimals={1} /> to{' '}
           <HowNumber of={region.wide} label={`Widest of ${name}`} decimals={1} />
         </span>

@@ -1,4 +1,3 @@
-import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import type { Reckoned, SaveRun } from '../../api/client';
 import { Refused, api, take } from '../../api/client';
@@ -22,8 +21,6 @@ interface Log {
 export function StoryStation({ id, layer, layerPlan, view, accept }: StationProps) {
   const units = useUnits();
   const run = view.runs.findLast((r) => r.layerId === layer.id);
-  const workshop = useQuery({ queryKey: ['workshop'], queryFn: () => take(api.GET('/api/workshop')) });
-  const now = fieldText(workshop.data?.now.local);
   const [log, setLog] = useState<Log>(() => {
     // What is planned and lies ahead has not happened: it is not offered as if it had.
     const begun = layerPlan.pour !== null && Date.parse(layerPlan.pour.start.at) <= Date.now();
@@ -111,13 +108,7 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
           error={say('start')}
           onChange={(start) => set({ start })}
         />
-        <TimeField
-          label="Last pour"
-          value={log.end}
-          error={say('end')}
-          now={now}
-          onChange={(end) => set({ end })}
-        />
+        <TimeField label="Last pour" value={log.end} error={say('end')} onChange={(end) => set({ end })} />
         <NumberField
           label="Room"
           unit="°C"
