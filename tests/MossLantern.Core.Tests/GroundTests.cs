@@ -88,7 +88,7 @@ public class GroundTests
         string[] Ids(Ground ground) => [.. Preparation.Of(ground, Zone).Select(s => s.Id)];
         Assert.Equal(["sand", "seal", "back", "level", "cover"], Ids(Ground(new(PieceKind.Panel, BaseMaterial.Mdf))));
         Assert.Equal(["clean", "key", "dam", "water", "level", "cover"], Ids(Ground(new(PieceKind.Slice, BaseMaterial.Acrylic))));
-        Assert.Equal(["stiffen", "back", "level", "cover"], Ids(Ground(new(PieceKind.Panel, BaseMaterial.Canvas))));
+        Assert.Equal(["stiffen", "seal", "back", "level", "cover"], Ids(Ground(new(PieceKind.Panel, BaseMaterial.Canvas))));
         Assert.Equal(["sand", "seal", "caulk", "water", "level", "cover"], Ids(Ground(new(PieceKind.Frame, BaseMaterial.Pine))));
 
         // The clocks go forward in the night; eight hours stay eight hours.

@@ -130,6 +130,76 @@ public sealed class RunApiTests : IDisposable
         Assert.Equal(3, ribbon["nights"]!.AsArray().Count);
     }
 
+    [Fact]
+    public async Task More_than_was_mixed_is_asked_about_and_taken_when_it_is_so()
+    {
+        var view = await host.Save(PieceApiTests.WithBands(await host.AddPiece()));
+        var mixed = (double)view["plan"]!["layers"]![0]!["cups"]!["cups"]!.AsArray().Single(c => c!["regionIds"]!.AsArray().Any(r => (string)r! == "moss"))!["mixMl"]!["value"]!;
+        foreach (var (ml, asked) in new[] { (1.04 * mixed, false), (1.06 * mixed, true) })
+        {
+            var pours = FormattableString.Invariant($$"""[{"regionId":"moss","pouredMl":{{ml}}}]""");
+            var answer = await host.Client.PutAsync($"/api/pieces/{view["id"]}/runs/{Guid.NewGuid()}", Body(Request(pours: pours, evenSo: false)));
+            Assert.Equal(asked ? HttpStatusCode.BadRequest : HttpStatusCode.OK, answer.StatusCode);
+            if (asked)
+            {
+                Assert.Contains("Was more mixed?", Sentence(await Problem(answer, HttpStatusCode.BadRequest), "evenSo"), StringComparison.Ordinal);
+                await Read(await host.Client.PutAsync($"/api/pieces/{view["id"]}/runs/{Guid.NewGuid()}", Body(Request(pours: pours))), HttpStatusCode.OK);
+            }
+        }
+    }
+
+    [Fact]
+    public async Task A_layer_over_one_that_is_not_logged_is_asked_about()
+    {
+        var view = PieceApiTests.WithBands(await host.AddPiece());
+        var over = view["piece"]!["layers"]![0]!.DeepClone();
+        over["id"] = "layer-2";
+        over["name"] = "Veil";
+        view["piece"]!["layers"]!.AsArray().Add(over);
+        view = await host.Save(view);
+        JsonObject Of(string layer, bool evenSo) => Parsed(Request(evenSo: evenSo).Replace("layer-1", layer, StringComparison.Ordinal));
+        Task<HttpResponseMessage> Log(string layer, bool evenSo = false) =>
+            host.Client.PutAsync($"/api/pieces/{view["id"]}/runs/{Guid.NewGuid()}", Body(Of(layer, evenSo).ToJsonString()));
+        var problem = await Problem(await Log("layer-2"), HttpStatusCode.BadRequest);
+        Assert.Contains("lies below Veil and is not in the log yet", Sentence(problem, "evenSo"), StringComparison.Ordinal);
+        await Read(await Log("layer-1"), HttpStatusCode.OK);
+        await Read(await Log("layer-2"), HttpStatusCode.OK);
+    }
+
+    [Fact]
+    public async Task A_piece_is_finished_when_each_region_has_been_poured_and_not_before()
+    {
+        var view = await host.Save(PieceApiTests.WithBands(await host.AddPiece()));
+        var regions = view["plan"]!["layers"]![0]!["steps"]!.AsArray().Select(s => (string)s!["regionId"]!).ToList();
+        string Pours(IEnumerable<string> poured) => "[" + string.Join(',', poured.Select(r => $$"""{"regionId":"{{r}}","pouredMl":1}""")) + "]";
+        var some = await Log(view, pours: Pours(regions.Take(1)));
+        Assert.False((bool)some["finished"]!);
+        var layer = some["plan"]!["layers"]![0]!;
+        Assert.True((bool)layer["poured"]!);
+        Assert.False((bool)layer["done"]!);
+        Assert.Equal(regions.Skip(1).Order(), layer["openRegions"]!.AsArray().Select(r => (string)r!).Order());
+        var all = await Log(view, basedOn: 1, pours: Pours(regions));
+        Assert.True((bool)all["finished"]!);
+        Assert.True((bool)all["plan"]!["layers"]![0]!["done"]!);
+
+        // A log without amounts says that it was poured, not how much.
+        var untold = await Log(view, basedOn: 2);
+        Assert.True((bool)untold["finished"]!);
+    }
+
+    [Fact]
+    public async Task A_pour_planned_into_an_hour_that_the_clocks_skip_keeps_its_length()
+    {
+        await SetZone("Europe/Dublin");
+        host.Clock.Reset(Instant.FromUtc(2027, 3, 20, 9, 0));
+        var view = await host.AddPiece();
+        view["piece"]!["layers"]![0]!["plan"] = Parsed("""{"start":"2027-03-28T01:30:00","end":"2027-03-28T02:10:00","roomC":22}""");
+        view = await host.Save(view);
+        var pour = view["plan"]!["layers"]![0]!["pour"]!;
+        Assert.Equal("2027-03-28T02:30:00", Local(pour, "start"));
+        Assert.Equal("2027-03-28T03:10:00", Local(pour, "end"));
+    }
+
     private async Task<JsonObject> Planned(string start, double roomC)
     {
         var view = await host.AddPiece();

@@ -105,10 +105,31 @@ public static class SecondLook
         return check.Look(looked);
     }
 
+    /// <summary>A name may hold what stands for a number in a sentence: it is said with brackets that look alike.</summary>
+    private static Piece Said(Piece piece)
+    {
+        static string Plain(string name) => name.Replace('{', '❴').Replace('}', '❵');
+        return piece with
+        {
+            Name = Plain(piece.Name),
+            Kept = piece.Kept is { } kept ? [.. kept.Select(k => k with { Name = Plain(k.Name) })] : null,
+            Layers =
+            [
+                .. piece.Layers.Select(l => l with
+                {
+                    Name = Plain(l.Name),
+                    Cups = [.. l.Cups.Select(c => c with { Name = Plain(c.Name) })],
+                    Zones = l.Zones is { } zones ? [.. zones.Select(z => z with { Name = Plain(z.Name) })] : null,
+                }),
+            ],
+        };
+    }
+
     /// <summary>All findings, the gravest first; those waved off carry their reason and come last.</summary>
     public static ImmutableArray<Finding> Over(Looked looked)
     {
         ArgumentNullException.ThrowIfNull(looked);
+        looked = looked with { Piece = Said(looked.Piece) };
         var waved = (looked.Piece.WavedOff ?? []).ToLookup(w => w.Finding, w => w.Reason);
         return
         [

@@ -17,21 +17,23 @@ internal sealed class TiltCheck : ICheck
     public IEnumerable<Finding> Look(Looked looked)
     {
         // A tilt of another spot says nothing of this one.
-        var standing = looked.Plan.Ground.Standing;
-        if (!looked.MoreToPour || looked.Piece.Ground.Level is not { WhereItCures: true } || standing is not { Drift: { } drift, Level: false })
+        foreach (var (panel, reading, standing, named) in PanelsOf.Each(looked).Where(_ => looked.MoreToPour))
         {
-            yield break;
-        }
+            if (reading is not { WhereItCures: true } || standing is not { Drift: { } drift, Level: false })
+            {
+                continue;
+            }
 
-        var lowest = standing.Supports.MaxBy(s => s.Shim?.Value ?? 0)!;
-        yield return new(
-            Id, "tilt@ground", Grade.Mend, "Out of level",
-            "One side lies {0} lower, more than a tenth of the thinnest layer to come ({1}): it drifts there overnight.",
-            [drift, standing.Thinnest], new("ground", null, lowest.XMm, lowest.YMm),
-            [
-                Remedy.OnGround("shims", "The shims are in: measure again", g => g with { Level = null }),
-                .. Deeper(looked, Math.Ceiling(drift.Value / Levelling.AcceptedShare * 10) / 10),
-            ]);
+            var lowest = standing.Supports.MaxBy(s => s.Shim?.Value ?? 0)!;
+            yield return new(
+                Id, PanelsOf.Key("tilt@ground", panel), Grade.Mend, "Out of level",
+                $"One side{named} lies {{0}} lower, more than a tenth of the thinnest layer to come ({{1}}): it drifts there overnight.",
+                [drift, standing.Thinnest], new("ground", null, lowest.XMm, lowest.YMm),
+                [
+                    Remedy.OnGround("shims", "The shims are in: measure again", g => g.WithLevel(panel, null)),
+                    .. Deeper(looked, Math.Ceiling(drift.Value / Levelling.AcceptedShare * 10) / 10),
+                ]);
+        }
     }
 
     /// <summary>Layers to come as deep as the drift asks for, where their resins can be poured so deep.</summary>
@@ -55,26 +57,29 @@ internal sealed class LevelUnknownCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        var reading = looked.Piece.Ground.Level;
-        var standing = looked.Plan.Ground.Standing;
-        if (looked.MoreToPour && reading is { WhereItCures: true } && standing.TooCoarse)
+        return looked.MoreToPour ? PanelsOf.Each(looked).SelectMany(p => Unknown(p.Panel, p.Reading, p.Standing, p.Named)) : [];
+    }
+
+    private IEnumerable<Finding> Unknown(int panel, LevelReading? reading, Standing standing, string named)
+    {
+        if (reading is { WhereItCures: true } && standing.TooCoarse)
         {
             yield return new(
-                Id, "level-unknown@ground/coarse", Grade.Mind, "Level too coarse to tell",
-                "The level shows steps of {0}, and the thinnest layer to come asks for {1}: a dish of water on the spot tells more.",
+                Id, PanelsOf.Key("level-unknown@ground/coarse", panel), Grade.Mind, "Level too coarse to tell",
+                $"The level{named} shows steps of {{0}}, and the thinnest layer to come asks for {{1}}: a dish of water on the spot tells more.",
                 [
                     Reckoned.Of(reading.StepDeg!.Value, "°", Formulas.Stated, new ReckonedInput("step of the level", reading.StepDeg.Value, "°", Origin.Measured)),
                     standing.Needed,
                 ],
                 new("ground"),
                 [
-                    Remedy.OnGround("water", "Water stands level there", g => g with { Level = g.Level! with { WaterChecked = true } }),
+                    Remedy.OnGround("water", "Water stands level there", g => g.WithLevel(panel, g.LevelOf(panel)! with { WaterChecked = true })),
                     Remedy.Ask("measure", "Measure with a finer level", "ground.level.tiltXDeg"),
                 ]);
             yield break;
         }
 
-        if (!looked.MoreToPour || (reading is { WhereItCures: true } && looked.Plan.Ground.Standing.Drift is not null))
+        if (reading is { WhereItCures: true } && standing.Drift is not null)
         {
             yield break;
         }
@@ -82,16 +87,35 @@ internal sealed class LevelUnknownCheck : ICheck
         var elsewhere = reading is { WhereItCures: false };
         var field = reading?.Corners is null ? "ground.level.tiltXDeg" : "ground.level.corners.topLeftMm";
         yield return new(
-            Id, "level-unknown@ground", Grade.Mind, "Level not known",
+            Id, PanelsOf.Key("level-unknown@ground", panel), Grade.Mind, "Level not known",
             elsewhere
-                ? "The level was read on another spot than the one it will cure on, and that says nothing."
-                : "Nobody has read the level where it will cure: a fraction of a degree is enough to drift.",
+                ? $"The level{named} was read on another spot than the one it will cure on, and that says nothing."
+                : $"Nobody has read the level{named} where it will cure: a fraction of a degree is enough to drift.",
             [], new("ground"),
             [
                 Remedy.Ask("measure", "Measure there", field),
-                .. elsewhere ? [Remedy.OnGround("here", "It was measured where it cures", g => g with { Level = g.Level! with { WhereItCures = true } })] : Array.Empty<Remedy>(),
+                .. elsewhere ? [Remedy.OnGround("here", "It was measured where it cures", g => g.WithLevel(panel, g.LevelOf(panel)! with { WhereItCures = true }))] : Array.Empty<Remedy>(),
             ]);
     }
+}
+
+/// <summary>The panels of a set one after the other; a single piece is one.</summary>
+internal static class PanelsOf
+{
+    /// <summary>Each panel with its reading, how it stands, and what it is called in a sentence.</summary>
+    public static IEnumerable<(int Panel, LevelReading? Reading, Standing Standing, string Named)> Each(Looked looked)
+    {
+        var (ground, plan) = (looked.Piece.Ground, looked.Plan.Ground);
+        string Named(int panel) => ground.Set is null ? "" : string.Create(CultureInfo.InvariantCulture, $" of panel {panel}");
+        yield return (1, ground.Level, plan.Standing, Named(1));
+        foreach (var other in plan.Panels ?? [])
+        {
+            yield return (other.Panel, ground.LevelOf(other.Panel), other.Standing, Named(other.Panel));
+        }
+    }
+
+    /// <summary>A finding's key; the first panel's is that of a single piece.</summary>
+    public static string Key(string key, int panel) => panel == 1 ? key : string.Create(CultureInfo.InvariantCulture, $"{key}/panel-{panel}");
 }
 
 /// <summary>The base bows so far that its thinnest layer pools.</summary>

@@ -45,6 +45,18 @@ public enum BaseMaterial
 
     /// <summary>Cured resin: an older casting that is poured over again.</summary>
     Resin,
+
+    /// <summary>A casting sheet of acrylic or release paper: the piece is bent off it, with a glossy face.</summary>
+    CastingSheet,
+
+    /// <summary>A metal rim with an open back.</summary>
+    MetalRim,
+
+    /// <summary>A cradled panel: a thin face on bars.</summary>
+    CradledPanel,
+
+    /// <summary>A finished painting.</summary>
+    Painting,
 }
 
 /// <summary>The base of a piece.</summary>
@@ -54,9 +66,17 @@ public enum BaseMaterial
 /// <param name="BackStiffened">Whether a canvas has its back stiffened.</param>
 /// <param name="GapsSealed">Whether gaps and the dam's foot are sealed.</param>
 /// <param name="SealTested">Whether the seal held water in a test.</param>
+/// <param name="BarWidthMm">Width of the bars of a cradled panel, mm; null takes the usual.</param>
 public sealed record Base(
     PieceKind Kind, BaseMaterial Material, double? ThicknessMm = null, bool BackStiffened = false, bool GapsSealed = false,
-    bool SealTested = false);
+    bool SealTested = false, double? BarWidthMm = null)
+{
+    /// <summary>Width of the bars of a cradled panel where nobody says another, mm.</summary>
+    public const double UsualBarMm = 18;
+
+    /// <summary>Density of the bars: solid pine, kg/m³.</summary>
+    public const double BarDensity = 500;
+}
 
 /// <summary>What a ground is painted with.</summary>
 public enum PaintKind
@@ -137,6 +157,10 @@ public sealed record BaseData(BaseMaterial Material, string Name, double? Densit
         new(BaseMaterial.Canvas, "stretched canvas", null, 0.5, null),
         new(BaseMaterial.Silicone, "silicone mould", null, 0, null),
         new(BaseMaterial.Resin, "cured resin", 1100, null, 3),
+        new(BaseMaterial.CastingSheet, "casting sheet", null, 0, null),
+        new(BaseMaterial.MetalRim, "metal rim", null, null, null),
+        new(BaseMaterial.CradledPanel, "cradled panel", 680, null, 8),
+        new(BaseMaterial.Painting, "finished painting", null, null, null),
     ];
 
     /// <summary>The data of a material.</summary>

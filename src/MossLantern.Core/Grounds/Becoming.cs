@@ -63,13 +63,15 @@ public static class Becoming
     {
         ArgumentNullException.ThrowIfNull(outline);
         double width = outline.BoxWidthMm, height = outline.BoxHeightMm, smaller = Math.Min(width, height);
-        return shape switch
+        Outline to = shape switch
         {
             OutlineShape.Round => new RoundOutline(smaller),
             OutlineShape.Oval => new OvalOutline(width, height),
             OutlineShape.Slice => new SliceOutline(width, height, [.. FirstReach], Math.Round(smaller * FirstWobble), 5),
             _ => new RectangleOutline(width, height),
         };
+        var opened = to.Opened(outline.OpeningOf);
+        return opened.OpeningFits(SliceOutline.LeastRimMm) ? opened : to;
     }
 
     /// <summary>The same curve through another number of handles.</summary>
@@ -85,15 +87,13 @@ public static class Becoming
     }
 
     /// <summary>With an opening off the middle, or whole again.</summary>
-    public static SliceOutline Opened(SliceOutline slice, bool open)
+    public static Outline Opened(Outline outline, bool open)
     {
-        ArgumentNullException.ThrowIfNull(slice);
-        return slice with
-        {
-            Opening = open
-                ? new(Math.Round(slice.WidthMm * 0.55), Math.Round(slice.HeightMm * 0.5), Math.Round(slice.WidthMm * OpeningShare), Math.Round(slice.HeightMm * OpeningShare))
-                : null,
-        };
+        ArgumentNullException.ThrowIfNull(outline);
+        double width = outline.BoxWidthMm, height = outline.BoxHeightMm;
+        return outline.Opened(open
+            ? new(Math.Round(width * 0.55), Math.Round(height * 0.5), Math.Max(5, Math.Round(width * OpeningShare)), Math.Max(5, Math.Round(height * OpeningShare)))
+            : null);
     }
 
     /// <summary>With another wobble.</summary>

@@ -162,7 +162,7 @@ public static class Preparation
 
         switch (ground.Old is null ? ground.Base?.Material : null)
         {
-            case BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine:
+            case BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine or BaseMaterial.CradledPanel:
                 yield return Step("sand", "Sand the face and wipe off the dust", "Resin holds to a keyed, clean face. Sanding dust needs its own mask.");
                 yield return Step("seal", "Seal the face", "Open pores give off bubbles for hours.", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours);
                 break;
@@ -172,6 +172,19 @@ public static class Preparation
                 break;
             case BaseMaterial.Canvas:
                 yield return Step("stiffen", "Stiffen the back", "A canvas sags in the middle and resin pools there.", Film(ground, BackFillMm, 1), BackFillHours);
+                yield return Step("seal", "Seal the face", "Bare canvas drinks resin, and its weave gives off bubbles.", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours);
+                break;
+            case BaseMaterial.CastingSheet:
+                yield return Step("sheet", "Lay the sheet flat and wipe it clean and dry", "What lies on it becomes the glossy face: it is neither roughened nor painted.");
+                yield return Step("release", "See that the sheet can be bent", "The piece is bent off it, a little all round, when it is firm.");
+                break;
+            case BaseMaterial.MetalRim:
+                yield return Step("degrease", "Wipe the metal with alcohol and let it dry", "Resin holds to clean metal: it is neither sanded nor sealed. No flame near the alcohol.");
+                yield return Step("back-tape", "Tape the open back, burnished from the middle", "Tape that is not pressed down leaks.");
+                break;
+            case BaseMaterial.Painting:
+                yield return Step("dust", "See that the painting is dry through, and dust it", "It is neither sanded nor painted over: what is there is meant to be seen. Try the edge first.");
+                yield return Step("seal-painting", "Seal it with a thin clear coat", "Resin lifts some paints and varnishes; a thin coat shows it before it matters.", Film(ground, SealFilmMm, 1), TypicalMaterials.System("coating")!.Recoat.FromHours);
                 break;
         }
 

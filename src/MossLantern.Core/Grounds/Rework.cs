@@ -91,6 +91,7 @@ public static class Rework
             Paint = null,
             Done = null,
             Level = null,
+            PanelLevels = null,
             Mould = null,
             Edge = casting ? EdgeStyle.DrippedOver : ground.Edge,
             Base = casting
@@ -100,13 +101,19 @@ public static class Rework
         };
     }
 
-    private static (Outline Outline, double ByX, double ByY) Grown(Outline outline, double mm) => outline switch
+    private static (Outline Outline, double ByX, double ByY) Grown(Outline outline, double mm)
     {
-        RectangleOutline r => (new RectangleOutline(r.WidthMm + 2 * mm, r.HeightMm + 2 * mm), mm, mm),
-        RoundOutline r => (new RoundOutline(r.DiameterMm + 2 * mm), mm, mm),
-        OvalOutline o => (new OvalOutline(o.WidthMm + 2 * mm, o.HeightMm + 2 * mm), mm, mm),
-        _ => Buffered(outline, mm),
-    };
+        var (grown, byX, byY) = outline switch
+        {
+            RectangleOutline r => (new RectangleOutline(r.WidthMm + 2 * mm, r.HeightMm + 2 * mm), mm, mm),
+            RoundOutline r => (new RoundOutline(r.DiameterMm + 2 * mm), mm, mm),
+            OvalOutline o => (new OvalOutline(o.WidthMm + 2 * mm, o.HeightMm + 2 * mm), mm, mm),
+            _ => Buffered(outline, mm),
+        };
+        return grown is not DrawnOutline && outline.OpeningOf is { } opening
+            ? (grown.Opened(opening with { XMm = opening.XMm + byX, YMm = opening.YMm + byY }), byX, byY)
+            : (grown, byX, byY);
+    }
 
     private static (Outline Outline, double ByX, double ByY) Buffered(Outline outline, double mm)
     {

@@ -49,15 +49,16 @@ public sealed record Standing(
     /// <summary>How a piece stands.</summary>
     /// <param name="piece">A valid piece.</param>
     /// <param name="layers">What was worked out for its layers.</param>
-    public static Standing Of(Piece piece, ImmutableArray<LayerPlan> layers)
+    /// <param name="panel">Which panel of a set, from 1.</param>
+    public static Standing Of(Piece piece, ImmutableArray<LayerPlan> layers, int panel = 1)
     {
         ArgumentNullException.ThrowIfNull(piece);
-        var ground = piece.Ground;
+        var ground = piece.Ground with { Level = piece.Ground.LevelOf(panel) };
         var supports = SupportsOf(ground);
         var toCome = piece.Layers.Where((_, i) => !layers[i].Poured).DefaultIfEmpty(piece.Layers.MinBy(l => l.DepthMm)!).ToList();
         var thinnest = toCome.Min(l => l.DepthMm);
         var (drift, level, coarse, shims) = LevelOf(ground, supports, thinnest);
-        var span = SpanOf(supports);
+        var span = ground.Base is { Material: BaseMaterial.CradledPanel } cradle ? BetweenBars(ground, cradle) : SpanOf(supports);
         var resinMm = piece.Layers.Where(l => l.Within is null).Sum(l => l.DepthMm);
         // Each panel of a set stands by itself.
         var share = ground.Set is { Mirrored: false } set ? 1.0 / set.Count : 1;
@@ -158,6 +159,15 @@ public sealed record Standing(
             new("longest gap across", across, "mm", Origin.Reckoned), new("longest gap along", along, "mm", Origin.Reckoned));
     }
 
+    /// <summary>The face of a cradled panel bows between its bars, wherever the panel is supported.</summary>
+    private static Reckoned BetweenBars(Ground ground, Base cradle)
+    {
+        double width = ground.Outline.BoxWidthMm, height = ground.Outline.BoxHeightMm, bar = cradle.BarWidthMm ?? Base.UsualBarMm;
+        return Reckoned.Of(Math.Max(0, Math.Min(width, height) - 2 * bar), "mm", Formulas.SpanBetweenBars,
+            new("width", width, "mm", Origin.Own), new("height", height, "mm", Origin.Own),
+            new("bar width", bar, "mm", cradle.BarWidthMm is null ? Origin.Default : Origin.Own, "ground.base.barWidthMm"));
+    }
+
     private static double Gap(IEnumerable<double> places)
     {
         var sorted = places.Order().ToList();
@@ -193,6 +203,7 @@ public sealed record Standing(
         var data = BaseData.Of(board.Material);
         return data switch
         {
+            { Material: BaseMaterial.CradledPanel, DensityKgPerM3: { } density } => board.ThicknessMm is not { } face ? null : Cradled(ground, board, face, density, area),
             { MassKgPerM2: { } byArea } => Reckoned.Of(area * byArea * 1e-6, "kg", Formulas.BaseMassByArea,
                 new("area", area / 100, "cm²", Origin.Reckoned), new("mass by area", byArea, "kg/m²", Origin.Default)),
             { DensityKgPerM3: { } density } when board.ThicknessMm is { } thickness => Reckoned.Of(area * thickness * density * 1e-9, "kg", Formulas.BaseMass,
@@ -200,6 +211,18 @@ public sealed record Standing(
                 new("density", density, "kg/m³", Origin.Default)),
             _ => null,
         };
+    }
+
+    /// <summary>A thin face, and bars all round it as high as the sides are below the face.</summary>
+    private static Reckoned Cradled(Ground ground, Base board, double faceMm, double density, double area)
+    {
+        var (bar, high, round) = (board.BarWidthMm ?? Base.UsualBarMm, Math.Max(0, ground.SideHeightMm - faceMm), ground.Outline.PerimeterMm);
+        return Reckoned.Of(
+            area * faceMm * density * 1e-9 + round * bar * high * Base.BarDensity * 1e-9, "kg", Formulas.BaseMassCradled,
+            new("area", area / 100, "cm²", Origin.Reckoned), new("thickness", faceMm, "mm", Origin.Own, "ground.base.thicknessMm"),
+            new("density", density, "kg/m³", Origin.Default), new("perimeter", round, "mm", Origin.Reckoned),
+            new("bar width", bar, "mm", board.BarWidthMm is null ? Origin.Default : Origin.Own, "ground.base.barWidthMm"),
+            new("bar height", high, "mm", Origin.Reckoned), new("bar density", Base.BarDensity, "kg/m³", Origin.Default));
     }
 
     /// <summary>Mass of the resin of older work, g. A cast piece is its own base, and counts there.</summary>

@@ -43,7 +43,7 @@ public sealed record Look(Face Face = Face.Top, bool Wet = false, LightFrom Ligh
         return piece.Ground switch
         {
             { Base: null } => "It is not said what the base is: whether it is seen through is not known.",
-            { Base.Material: BaseMaterial.Silicone or BaseMaterial.Resin } => null,
+            { Base.Material: BaseMaterial.Silicone or BaseMaterial.Resin or BaseMaterial.CastingSheet } => null,
             { Base.Material: not (BaseMaterial.Acrylic or BaseMaterial.Glass) } => "Only castings and pieces on clear acrylic or glass are seen from below and let light through.",
             { Paint: not null } => "The ground is painted: nothing is seen through it from below, and no light comes through.",
             _ => null,

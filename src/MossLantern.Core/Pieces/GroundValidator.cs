@@ -22,9 +22,15 @@ public sealed class GroundValidator : AbstractValidator<Ground>
             .Must(d => Accepted.OutlineMm.Contains(d.BoxWidthMm) && Accepted.OutlineMm.Contains(d.BoxHeightMm))
             .WithMessage($"A drawn outline must be {Accepted.OutlineMm.Words} wide and high.")
             .OverridePropertyName("outline").When(g => g.Outline is DrawnOutline);
+        RuleFor(g => g.Outline.OpeningOf!.WidthMm).In(Accepted.OpeningMm, "Width of the opening").OverridePropertyName("outline.opening.widthMm").When(Opened);
+        RuleFor(g => g.Outline.OpeningOf!.HeightMm).In(Accepted.OpeningMm, "Height of the opening").OverridePropertyName("outline.opening.heightMm").When(Opened);
+        RuleFor(g => g.Outline).Must(o => o.OpeningFits(SliceOutline.LeastRimMm))
+            .WithMessage($"The opening must lie inside the outline, {SliceOutline.LeastRimMm} mm from its rim.")
+            .OverridePropertyName("outline.opening").When(g => Opened(g) && SizeOk(g.Outline));
         RuleFor(g => g.Base!.Kind).IsInEnum().When(g => g.Base is not null);
         RuleFor(g => g.Base!.Material).IsInEnum().When(g => g.Base is not null);
         RuleFor(g => g.Base!.ThicknessMm).In(Accepted.ThicknessMm).When(g => g.Base is not null);
+        RuleFor(g => g.Base!.BarWidthMm).In(Accepted.BarMm).When(g => g.Base is not null);
         RuleFor(g => g.Paint!.Kind).IsInEnum().When(g => g.Paint is not null);
         RuleFor(g => (double)g.Paint!.Coats).In(Accepted.Coats).OverridePropertyName("paint.coats").When(g => g.Paint is not null);
         RuleFor(g => g.Paint!.DryHours).In(Accepted.DryHours).When(g => g.Paint is not null);
@@ -36,6 +42,17 @@ public sealed class GroundValidator : AbstractValidator<Ground>
         RuleFor(g => g.Level!.Corners!).SetValidator(new CornersValidator()).OverridePropertyName("level.corners").When(g => g.Level?.Corners is not null);
         RuleFor(g => g.Level).Must(l => l!.Corners is null || (l.TiltXDeg is null && l.TiltYDeg is null))
             .WithMessage("A level is read as tilts or as corner heights, not both.").When(g => g.Level is not null);
+        RuleFor(g => g.PanelLevels).Must((g, levels) => g.Set is { } set && levels!.Value.All(l => l.Panel >= 2 && l.Panel <= set.Count && l.Level is not null) && Unique(levels.Value.Select(l => l.Panel.ToString(System.Globalization.CultureInfo.InvariantCulture))))
+            .WithMessage("Levels of other panels must name each panel of the set once, from 2 up.").When(g => g.PanelLevels is not null);
+        RuleForEach(g => g.PanelLevels!.Value).ChildRules(panel =>
+        {
+            panel.RuleFor(p => p.Level.TiltXDeg).In(Accepted.TiltDeg, "Tilt across").When(p => p.Level is not null);
+            panel.RuleFor(p => p.Level.TiltYDeg).In(Accepted.TiltDeg, "Tilt along").When(p => p.Level is not null);
+            panel.RuleFor(p => p.Level.StepDeg).In(Accepted.LevelStepDeg).When(p => p.Level is not null);
+            panel.RuleFor(p => p.Level.Corners!).SetValidator(new CornersValidator()).When(p => p.Level?.Corners is not null);
+            panel.RuleFor(p => p.Level).Must(l => l.Corners is null || (l.TiltXDeg is null && l.TiltYDeg is null))
+                .WithMessage("A level is read as tilts or as corner heights, not both.").When(p => p.Level is not null);
+        }).OverridePropertyName("panelLevels").When(g => g.PanelLevels is not null);
         RuleFor(g => g.Supports).Must(s => s!.Value.Length is >= 1 and <= MostSupports)
             .WithMessage($"A piece stands on 1 to {MostSupports} supports.").When(g => g.Supports is not null);
         RuleForEach(g => g.Supports!.Value).ChildRules(support =>
@@ -97,6 +114,8 @@ public sealed class GroundValidator : AbstractValidator<Ground>
     }
 
     private static bool SizeOk(Outline outline) => Accepted.InsertMm.Contains(outline.BoxWidthMm) && Accepted.InsertMm.Contains(outline.BoxHeightMm);
+
+    private static bool Opened(Ground ground) => ground.Outline is not SliceOutline and { OpeningOf: not null };
 
     /// <summary>Whether inserts stand inside an outline and apart from each other.</summary>
     private static bool InsertsFit(ImmutableArray<Insert> inserts, Outline outline) =>
@@ -171,7 +190,7 @@ internal sealed class InsertValidator : AbstractValidator<Insert>
     public InsertValidator()
     {
         RuleFor(i => i.Name).Named("The insert's name");
-        RuleFor(i => i.Outline).Must(o => o is RectangleOutline or RoundOutline or OvalOutline).WithMessage("An insert is a rectangle, round or an oval.");
+        RuleFor(i => i.Outline).Must(o => o is (RectangleOutline or RoundOutline or OvalOutline) and { OpeningOf: null }).WithMessage("An insert is a rectangle, round or an oval.");
         RuleFor(i => i.Outline).Custom((outline, context) => GroundValidator.Measure(outline, Accepted.InsertMm, " of the insert", context.AddFailure));
         RuleFor(i => i.FloorMm).In(Accepted.FloorMm);
         RuleFor(i => i.RecessMm).In(Accepted.RecessMm);

@@ -42,6 +42,7 @@ public sealed record WavedOff(string Finding, string Reason);
 /// <param name="Mould">The mould of a casting; null for anything else.</param>
 /// <param name="Set">How many panels it is, where it is more than one; null for a single one.</param>
 /// <param name="Old">The older work beneath; null for a new ground.</param>
+/// <param name="PanelLevels">How level the other panels of a set stand, each by itself; null while nobody has measured them.</param>
 public sealed record Ground(
     Outline Outline,
     EdgeStyle Edge,
@@ -54,8 +55,18 @@ public sealed record Ground(
     ImmutableArray<PreparationDone>? Done = null,
     Mould? Mould = null,
     PanelSet? Set = null,
-    OldWork? Old = null)
+    OldWork? Old = null,
+    ImmutableArray<PanelLevel>? PanelLevels = null)
 {
+    /// <summary>How level a panel of a set stands, from 1; null while nobody has measured it there.</summary>
+    public LevelReading? LevelOf(int panel) => panel <= 1 ? Level : (PanelLevels ?? []).FirstOrDefault(p => p.Panel == panel)?.Level;
+
+    /// <summary>The same ground with a panel's level read anew, or not known.</summary>
+    public Ground WithLevel(int panel, LevelReading? level) => panel <= 1 ? this with { Level = level } : this with
+    {
+        PanelLevels = (PanelLevels ?? []).Where(p => p.Panel != panel).Concat(level is null ? [] : [new PanelLevel(panel, level)]).OrderBy(p => p.Panel).ToImmutableArray() is { IsEmpty: false } all ? all : null,
+    };
+
     /// <summary>Everything that is seen of it: its outline, or all its panels side by side.</summary>
     [JsonIgnore]
     public Outline Whole => Panels is { } panels ? panels : Outline;
@@ -90,6 +101,11 @@ public sealed record Ground(
         return layer.Within is { } id && Mould?.Insert(id) is { } insert ? insert.Placed : MapOutline;
     }
 }
+
+/// <summary>How level one panel of a set stands.</summary>
+/// <param name="Panel">Which, from 2: the first is the ground's own.</param>
+/// <param name="Level">The reading.</param>
+public sealed record PanelLevel(int Panel, LevelReading Level);
 
 /// <summary>Several equal panels that are read as one piece.</summary>
 /// <param name="Count">How many.</param>

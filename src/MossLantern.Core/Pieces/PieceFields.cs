@@ -18,6 +18,7 @@ public static class PieceFields
         ["ground.outline.opening.widthMm"] = Accepted.OpeningMm with { What = "Width of the opening" },
         ["ground.outline.opening.heightMm"] = Accepted.OpeningMm with { What = "Height of the opening" },
         ["ground.base.thicknessMm"] = Accepted.ThicknessMm,
+        ["ground.base.barWidthMm"] = Accepted.BarMm,
         ["ground.paint.coats"] = Accepted.Coats,
         ["ground.paint.dryHours"] = Accepted.DryHours,
         ["ground.level.tiltXDeg"] = Accepted.TiltDeg with { What = "Tilt across" },

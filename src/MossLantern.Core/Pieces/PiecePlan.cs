@@ -95,10 +95,17 @@ public sealed record LayerPlan(
 /// <param name="Beneath">The layers of older work in the cut, lowest first; none over a new ground.</param>
 /// <param name="SpanWidthMm">How wide it really is, mm: a slice's curve seldom reaches its box.</param>
 /// <param name="SpanHeightMm">How high it really is, mm.</param>
+/// <param name="Panels">How the other panels of a set stand; null for a single one.</param>
 public sealed record GroundPlan(
     double WidthMm, double HeightMm, Reckoned Area, Reckoned Perimeter, Reckoned SideArea, Standing Standing, ImmutableArray<PreparationStep> Preparation,
     ImmutableArray<SealWay> SealWays, ImmutableArray<PaintZone> PaintZones, ImmutableArray<PartPlan> Parts, MouldPlan? Mould,
-    ImmutableArray<StratumBeneath> Beneath, double SpanWidthMm = 0, double SpanHeightMm = 0);
+    ImmutableArray<StratumBeneath> Beneath, double SpanWidthMm = 0, double SpanHeightMm = 0,
+    ImmutableArray<PanelStanding>? Panels = null);
+
+/// <summary>How another panel of a set stands.</summary>
+/// <param name="Panel">Which, from 2.</param>
+/// <param name="Standing">How it stands.</param>
+public sealed record PanelStanding(int Panel, Standing Standing);
 
 /// <summary>A layer of older work in the cut.</summary>
 /// <param name="Name">Its name.</param>
@@ -171,6 +178,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
         size = ground.Set is { } set ? size.Add(new("panels", set.Count, "", Origin.Own, "ground.set.count")) : size;
         var (areaOf, perimeterOf) = outline switch
         {
+            { OpeningOf: not null } => (Formulas.ShapeArea, Formulas.ShapePerimeter),
             RectangleOutline => (Formulas.OutlineArea, Formulas.OutlinePerimeter),
             RoundOutline => (Formulas.RoundArea, Formulas.RoundPerimeter),
             OvalOutline => (Formulas.OvalArea, Formulas.ShapePerimeter),
@@ -187,13 +195,14 @@ public sealed class PiecePlanner(LayerMapper mapper)
                 new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm")),
             Standing.Of(piece, layers),
             Preparation.Of(ground, zone),
-            ground is { Old: null, Base.Material: BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine } ? Preparation.SealWays(ground) : [],
+            ground is { Old: null, Base.Material: BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine or BaseMaterial.CradledPanel } ? Preparation.SealWays(ground) : [],
             Preparation.PaintZones(ground, piece.Layers[0], layers[0].Regions),
             PartsOf(piece, layers),
             MouldPlan.Of(piece),
             [],
             span.WidthMm,
-            span.HeightMm);
+            span.HeightMm,
+            ground.Set is { } several ? [.. Enumerable.Range(2, several.Count - 1).Select(p => new PanelStanding(p, Standing.Of(piece, layers, p)))] : null);
     }
 
     /// <summary>How wide and high an outline really is: a slice's curve seldom reaches its box.</summary>

@@ -52,6 +52,42 @@ public abstract record Outline
         return distances.Count(d => d < 0) % 2 == 1 ? -nearest : nearest;
     }
 
+    /// <summary>An outline with an opening in it.</summary>
+    private protected static ImmutableArray<Ring> WithOpening(Ring outer, Opening? opening) => opening is null ? [outer] : [outer, opening.Ring(0, 0)];
+
+    /// <summary>Whether the opening, if there is one, lies inside with a margin all round.</summary>
+    public bool OpeningFits(double marginMm)
+    {
+        if (OpeningOf is null)
+        {
+            return true;
+        }
+
+        var (outer, hole) = (Rings[0], Rings[1]);
+        return Enumerable.Range(0, hole.Count).All(i => outer.Holds(hole.Xs[i], hole.Ys[i]) && !outer.PassesWithin(hole.Xs[i], hole.Ys[i], marginMm));
+    }
+
+    /// <summary>Its opening; null for what has none.</summary>
+    [JsonIgnore]
+    public Opening? OpeningOf => this switch
+    {
+        RectangleOutline r => r.Opening,
+        RoundOutline r => r.Opening,
+        OvalOutline o => o.Opening,
+        SliceOutline s => s.Opening,
+        _ => null,
+    };
+
+    /// <summary>The same with another opening, or none; a drawn outline as it is.</summary>
+    public Outline Opened(Opening? opening) => this switch
+    {
+        RectangleOutline r => r with { Opening = opening },
+        RoundOutline r => r with { Opening = opening },
+        OvalOutline o => o with { Opening = opening },
+        SliceOutline s => s with { Opening = opening },
+        _ => this,
+    };
+
     /// <summary>Whether a place on its boundary lies on the edge of the piece, and not on a border inside it.</summary>
     /// <param name="xMm">mm from the left.</param>
     /// <param name="yMm">mm from the top.</param>
@@ -92,7 +128,8 @@ public abstract record Outline
 /// <summary>A rectangle.</summary>
 /// <param name="WidthMm">Width, mm.</param>
 /// <param name="HeightMm">Height, mm.</param>
-public sealed record RectangleOutline(double WidthMm, double HeightMm) : Outline
+/// <param name="Opening">An opening, or null.</param>
+public sealed record RectangleOutline(double WidthMm, double HeightMm, Opening? Opening = null) : Outline
 {
     /// <inheritdoc/>
     [JsonIgnore]
@@ -104,20 +141,21 @@ public sealed record RectangleOutline(double WidthMm, double HeightMm) : Outline
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override double AreaMm2 => WidthMm * HeightMm;
+    public override double AreaMm2 => WidthMm * HeightMm - (Opening?.AreaMm2 ?? 0);
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override double PerimeterMm => 2 * (WidthMm + HeightMm);
+    public override double PerimeterMm => 2 * (WidthMm + HeightMm) + (Opening?.PerimeterMm ?? 0);
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override ImmutableArray<Ring> Rings => [new([0, WidthMm, WidthMm, 0], [0, 0, HeightMm, HeightMm])];
+    public override ImmutableArray<Ring> Rings => WithOpening(new([0, WidthMm, WidthMm, 0], [0, 0, HeightMm, HeightMm]), Opening);
 }
 
 /// <summary>A round.</summary>
 /// <param name="DiameterMm">Diameter, mm.</param>
-public sealed record RoundOutline(double DiameterMm) : Outline
+/// <param name="Opening">An opening, or null.</param>
+public sealed record RoundOutline(double DiameterMm, Opening? Opening = null) : Outline
 {
     /// <inheritdoc/>
     [JsonIgnore]
@@ -129,25 +167,26 @@ public sealed record RoundOutline(double DiameterMm) : Outline
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override double AreaMm2 => Math.PI * DiameterMm * DiameterMm / 4;
+    public override double AreaMm2 => Math.PI * DiameterMm * DiameterMm / 4 - (Opening?.AreaMm2 ?? 0);
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override double PerimeterMm => Math.PI * DiameterMm;
+    public override double PerimeterMm => Math.PI * DiameterMm + (Opening?.PerimeterMm ?? 0);
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override ImmutableArray<Ring> Rings => [Ellipse.Ring(DiameterMm / 2, DiameterMm / 2, DiameterMm / 2, DiameterMm / 2)];
+    public override ImmutableArray<Ring> Rings => WithOpening(Ellipse.Ring(DiameterMm / 2, DiameterMm / 2, DiameterMm / 2, DiameterMm / 2), Opening);
 
     /// <inheritdoc/>
     public override ImmutableArray<(double FromMm, double ToMm)> Chords(double yMm) =>
-        Ellipse.Chords(DiameterMm / 2, DiameterMm / 2, DiameterMm / 2, DiameterMm / 2, yMm);
+        Opening is not null ? base.Chords(yMm) : Ellipse.Chords(DiameterMm / 2, DiameterMm / 2, DiameterMm / 2, DiameterMm / 2, yMm);
 }
 
 /// <summary>An oval: an ellipse.</summary>
 /// <param name="WidthMm">Width, mm.</param>
 /// <param name="HeightMm">Height, mm.</param>
-public sealed record OvalOutline(double WidthMm, double HeightMm) : Outline
+/// <param name="Opening">An opening, or null.</param>
+public sealed record OvalOutline(double WidthMm, double HeightMm, Opening? Opening = null) : Outline
 {
     /// <inheritdoc/>
     [JsonIgnore]
@@ -159,17 +198,17 @@ public sealed record OvalOutline(double WidthMm, double HeightMm) : Outline
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override double AreaMm2 => Math.PI * WidthMm * HeightMm / 4;
+    public override double AreaMm2 => Math.PI * WidthMm * HeightMm / 4 - (Opening?.AreaMm2 ?? 0);
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override double PerimeterMm => Ellipse.PerimeterMm(WidthMm / 2, HeightMm / 2);
+    public override double PerimeterMm => Ellipse.PerimeterMm(WidthMm / 2, HeightMm / 2) + (Opening?.PerimeterMm ?? 0);
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override ImmutableArray<Ring> Rings => [Ellipse.Ring(WidthMm / 2, HeightMm / 2, WidthMm / 2, HeightMm / 2)];
+    public override ImmutableArray<Ring> Rings => WithOpening(Ellipse.Ring(WidthMm / 2, HeightMm / 2, WidthMm / 2, HeightMm / 2), Opening);
 
     /// <inheritdoc/>
     public override ImmutableArray<(double FromMm, double ToMm)> Chords(double yMm) =>
-        Ellipse.Chords(WidthMm / 2, HeightMm / 2, WidthMm / 2, HeightMm / 2, yMm);
+        Opening is not null ? base.Chords(yMm) : Ellipse.Chords(WidthMm / 2, HeightMm / 2, WidthMm / 2, HeightMm / 2, yMm);
 }

@@ -70,19 +70,6 @@ public sealed record SliceOutline(
         }
     }
 
-    /// <summary>Whether the opening, if there is one, lies inside the slice with a margin all round.</summary>
-    public bool OpeningFits(double marginMm)
-    {
-        if (Opening is null)
-        {
-            return true;
-        }
-
-        var outer = Rings[0];
-        var hole = Rings[1];
-        return Enumerable.Range(0, hole.Count).All(i => outer.Holds(hole.Xs[i], hole.Ys[i]) && !outer.PassesWithin(hole.Xs[i], hole.Ys[i], marginMm));
-    }
-
     /// <inheritdoc/>
     public bool Equals(SliceOutline? other) =>
         other is not null && WidthMm == other.WidthMm && HeightMm == other.HeightMm && WobbleMm == other.WobbleMm
@@ -144,6 +131,14 @@ public sealed record SliceOutline(
 public sealed record Opening(double XMm, double YMm, double WidthMm, double HeightMm)
 {
     private const int Corners = 240;
+
+    /// <summary>Area of one that does not wobble, mm².</summary>
+    [JsonIgnore]
+    public double AreaMm2 => -Ring(0, 0).SignedAreaMm2;
+
+    /// <summary>Length of its rim where it does not wobble, mm.</summary>
+    [JsonIgnore]
+    public double PerimeterMm => Ring(0, 0).LengthMm;
 
     /// <summary>Its rim, wobbling half as much as the slice, anticlockwise as seen.</summary>
     internal Ring Ring(double wobbleMm, int seed)

@@ -102,6 +102,9 @@ public static class Accepted
     /// <summary>How far an insert's foot stands above the mould's floor, mm.</summary>
     public static AcceptedRange FloorMm { get; } = new("Foot of the insert", 0, 100, "mm");
 
+    /// <summary>Width of the bars of a cradled panel, mm.</summary>
+    public static AcceptedRange BarMm { get; } = new("Width of the bars", 5, 200, "mm");
+
     /// <summary>How far a filled hollow stays lower than the rest, mm.</summary>
     public static AcceptedRange RecessMm { get; } = new("Recess", 0, 100, "mm");
 

@@ -57,6 +57,12 @@ public static class Formulas
     /// <summary>Mass of a base that is weighed by its area.</summary>
     public const string BaseMassByArea = "base-mass-by-area";
 
+    /// <summary>Mass of a cradled panel.</summary>
+    public const string BaseMassCradled = "base-mass-cradled";
+
+    /// <summary>How far the face of a cradled panel spans.</summary>
+    public const string SpanBetweenBars = "span-between-bars";
+
     /// <summary>Mass of a piece.</summary>
     public const string PieceMass = "piece-mass";
 
@@ -273,6 +279,8 @@ public static class Formulas
         new(Sag, "Sag", "5 × 9.81 × (thickness × density + 1000 × resin in all × density of the resin) ÷ 10^9 × span^4 ÷ (32 × 1000 × stiffness E × thickness^3)", "grounds.md#sag"),
         new(BaseMass, "Base", "area × thickness × density ÷ 10^7", "grounds.md#weight"),
         new(BaseMassByArea, "Base", "area × mass by area ÷ 10^4", "grounds.md#weight"),
+        new(BaseMassCradled, "Base", "area × thickness × density ÷ 10^7 + perimeter × bar width × bar height × bar density ÷ 10^9; the face, and its bars all round", "grounds.md#weight"),
+        new(SpanBetweenBars, "Span", "min(width, height) − 2 × bar width; the face of a cradled panel bows between its bars", "grounds.md#sag"),
         new(PieceMass, "Weight", "base + ∑(resin of) ÷ 1000; ∑ is over the layers, each its volume × the density of its mix; stones and hardware come on top", "grounds.md#weight"),
         new(MouldCapacity, "Capacity", "∑(area × depth) ÷ 10; ∑ is over the cavities", "grounds.md#moulds"),
         new(MouldBody, "Body", "capacity − area × kept for later coats ÷ 10 × share the mould holds ÷ 100 [− inserts keep out]", "grounds.md#moulds"),

@@ -47,13 +47,13 @@ internal static class GroundEndpoints
             ground = change.Shape is { } shape ? ground with { Outline = Becoming.Shaped(ground.Outline, shape) } : ground;
             ground = change.OverOld is { } over ? over ? Rework.OverUnknown(ground) : Rework.OverNothing(ground) : ground;
             ground = change.GrowMm is { } mm ? Rework.Grown(ground, mm) : ground;
+            ground = change.Open is { } open ? ground with { Outline = Becoming.Opened(ground.Outline, open) } : ground;
             if (ground.Outline is not SliceOutline slice)
             {
                 return ground;
             }
 
             slice = change.Handles is { } handles ? Becoming.Through(slice, handles) : slice;
-            slice = change.Open is { } open ? Becoming.Opened(slice, open) : slice;
             return ground with { Outline = change.AnotherRim ? Becoming.Reseeded(slice) : slice };
         });
         app.MapPost("/api/grounds/fill", (FillHollow request, Workbench workbench) => Rework.Filled(workbench.Checked(request.Piece), request.InsertId));

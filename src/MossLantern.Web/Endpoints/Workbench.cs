@@ -60,7 +60,10 @@ public sealed record PieceRef(string Id, string Name);
 /// </summary>
 public sealed record PieceView(
     string Id, int Version, int Revision, Moment SavedAt, bool CanUndo, bool CanRedo, Piece Piece, PlanView? Plan, string? Problem, ImmutableArray<RunView> Runs,
-    bool Finished, PieceRef? Beneath);
+    bool Finished, PieceRef? Beneath, ImmutableArray<EarlierView> Earlier);
+
+/// <summary>A layer of the older work that a piece is poured over, as it was logged there.</summary>
+public sealed record EarlierView(string PieceId, string PieceName, string LayerName, Moment Start, string Note);
 
 /// <summary>A piece as a preview shows it: nothing is saved.</summary>
 public sealed record PreviewView(PlanView? Plan, Painting? Painting);
@@ -142,8 +145,17 @@ public sealed class Workbench(
             stored.Piece, plan, plan is null ? NotWorkedOut : null,
             [.. kept.Select(r => View(r, zone))],
             finished,
-            finished && pieces.All().LastOrDefault(p => p.Piece.Ground.Old?.PieceId == stored.Id) is { } over ? new(over.Id, over.Piece.Name) : null);
+            finished && pieces.All().LastOrDefault(p => p.Piece.Ground.Old?.PieceId == stored.Id) is { } over ? new(over.Id, over.Piece.Name) : null,
+            [.. Earlier(stored.Piece.Ground.Old, zone)]);
     }
+
+    /// <summary>The story of a rework begins with that of what lies beneath it, the oldest first.</summary>
+    private IEnumerable<EarlierView> Earlier(OldWork? old, DateTimeZone zone) => old is null ? [] :
+    [
+        .. Earlier(old.Ground.Old, zone),
+        .. old.PieceId is not { } id ? Array.Empty<EarlierView>() : runs.Of(id).Select(r => new EarlierView(
+            id, old.Name, old.Layers.FirstOrDefault(l => l.Id == r.LayerId)?.Name ?? "", WorkshopTime.Local(r.Start, zone), r.Note)),
+    ];
 
     /// <summary>The plan of a stored piece, or null where it cannot be worked out: what is on the shelf must open all the same.</summary>
     private PlanView? TryPlan(StoredPiece stored, ImmutableArray<Run> kept)

@@ -2701,12 +2701,17 @@ export interface components {
              * @default false
              */
             sealTested: boolean;
+            /**
+             * Format: double
+             * @description Width of the bars of a cradled panel, mm; null takes the usual.
+             */
+            barWidthMm?: null | number;
         };
         /**
          * @description What a base is made of.
          * @enum {unknown}
          */
-        BaseMaterial: "birch-ply" | "mdf" | "pine" | "acrylic" | "glass" | "canvas" | "silicone" | "resin";
+        BaseMaterial: "birch-ply" | "mdf" | "pine" | "acrylic" | "glass" | "canvas" | "silicone" | "resin" | "casting-sheet" | "metal-rim" | "cradled-panel" | "painting";
         BeadAnswer: {
             /** Format: double */
             sectionMm2: number;
@@ -2844,27 +2849,14 @@ export interface components {
             name: string;
             colours: components["schemas"]["ColourChange"][];
         };
-        /** @description Heights of a box's corners over any level line, mm. */
         CornerHeights: {
-            /**
-             * Format: double
-             * @description Top left as drawn.
-             */
+            /** Format: double */
             topLeftMm: number;
-            /**
-             * Format: double
-             * @description Top right.
-             */
+            /** Format: double */
             topRightMm: number;
-            /**
-             * Format: double
-             * @description Bottom left.
-             */
+            /** Format: double */
             bottomLeftMm: number;
-            /**
-             * Format: double
-             * @description Bottom right.
-             */
+            /** Format: double */
             bottomRightMm: number;
         };
         /** @description A cup of coloured resin. */
@@ -2987,6 +2979,13 @@ export interface components {
         };
         /** Format: double */
         Double: number;
+        EarlierView: {
+            pieceId: string;
+            pieceName: string;
+            layerName: string;
+            start: components["schemas"]["Moment"];
+            note: string;
+        };
         /**
          * @description How a piece's edge is finished.
          * @enum {unknown}
@@ -3127,6 +3126,8 @@ export interface components {
             mould?: null | components["schemas"]["Mould"];
             set?: null | components["schemas"]["PanelSet"];
             old?: null | components["schemas"]["OldWork"];
+            /** @description How level the other panels of a set stand, each by itself; null while nobody has measured them. */
+            panelLevels?: null | components["schemas"]["PanelLevel"][];
         };
         GroundChange: {
             ground: components["schemas"]["Ground"];
@@ -3212,6 +3213,8 @@ export interface components {
              * @default 0
              */
             spanHeightMm: number;
+            /** @description How the other panels of a set stand; null for a single one. */
+            panels?: null | components["schemas"]["PanelStanding"][];
         };
         /** @description The scale at which a piece's map is grown. */
         GrowthScale: {
@@ -3515,30 +3518,16 @@ export interface components {
             accept: boolean;
             shimsMm: number[];
         };
-        /** @description How level a piece stands, as it was read. Either tilts or corner heights. */
         LevelReading: {
-            /** @description Whether it was read at the spot where the piece will cure. */
             whereItCures: boolean;
-            /**
-             * Format: double
-             * @description Tilt along x, degrees; positive where the right side is higher.
-             */
+            /** Format: double */
             tiltXDeg?: null | number;
-            /**
-             * Format: double
-             * @description Tilt along y, degrees; positive where the lower edge as drawn is higher.
-             */
+            /** Format: double */
             tiltYDeg?: null | number;
             corners?: null | components["schemas"]["CornerHeights"];
-            /**
-             * Format: double
-             * @description Step in which the level shows tilts, degrees; null where nobody said.
-             */
+            /** Format: double */
             stepDeg?: null | number;
-            /**
-             * @description Whether a water check at that spot showed it level, where the level is too coarse to tell.
-             * @default false
-             */
+            /** @default false */
             waterChecked: boolean;
         };
         LevelShows: {
@@ -3946,6 +3935,7 @@ export interface components {
             widthMm: number;
             /** Format: double */
             heightMm: number;
+            opening?: null | components["schemas"]["Opening"];
         };
         OutlineRectangleOutline: {
             /** @enum {string} */
@@ -3954,12 +3944,14 @@ export interface components {
             widthMm: number;
             /** Format: double */
             heightMm: number;
+            opening?: null | components["schemas"]["Opening"];
         };
         OutlineRoundOutline: {
             /** @enum {string} */
             shape: "round";
             /** Format: double */
             diameterMm: number;
+            opening?: null | components["schemas"]["Opening"];
         };
         /** @enum {unknown} */
         OutlineShape: "rectangle" | "round" | "oval" | "slice";
@@ -4126,6 +4118,11 @@ export interface components {
             /** @description Whether x runs to the left from there. */
             mirrored: boolean;
         };
+        PanelLevel: {
+            /** Format: int32 */
+            panel: number;
+            level: components["schemas"]["LevelReading"];
+        };
         /** @description Several equal panels that are read as one piece. */
         PanelSet: {
             /**
@@ -4140,6 +4137,11 @@ export interface components {
             gapMm: number;
             /** @description Whether each mirrors its neighbour; else the map runs on across the gap. */
             mirrored: boolean;
+        };
+        PanelStanding: {
+            /** Format: int32 */
+            panel: number;
+            standing: components["schemas"]["Standing"];
         };
         /** @enum {unknown} */
         Paper: "a4" | "letter";
@@ -4222,6 +4224,7 @@ export interface components {
             runs: components["schemas"]["RunView"][];
             finished: boolean;
             beneath: null | components["schemas"]["PieceRef"];
+            earlier: components["schemas"]["EarlierView"][];
         };
         PlanView: {
             ground: components["schemas"]["GroundPlan"];
@@ -4718,41 +4721,25 @@ export interface components {
              */
             yMm: number;
         };
-        /** @description How a piece stands: level or not, bowed or not, on what, and how heavy. */
         Standing: {
-            /** @description Its supports. */
             supports: components["schemas"]["StandingSupport"][];
-            /** @description Whether the artist placed them. */
             ownSupports: boolean;
             drift: null | components["schemas"]["Reckoned"];
-            /** @description Whether the thinnest layer can take that; null while not known, and where the level's steps are too coarse to tell. */
             level: null | boolean;
-            /** @description The tilt along the longer side that the thinnest layer can just take. */
             needed: components["schemas"]["Reckoned"];
-            /** @description Whether the level's steps are too coarse to tell, and no water check said more. */
             tooCoarse: boolean;
-            /** @description Depth of the thinnest layer that is still to be poured; of all where none is. */
             thinnest: components["schemas"]["Reckoned"];
-            /** @description Longest stretch without a support. */
             span: components["schemas"]["Reckoned"];
             sag: null | components["schemas"]["Reckoned"];
-            /** @description Whether the thinnest layer can take the sag; null while not known. */
             straight: null | boolean;
             baseMass: null | components["schemas"]["Reckoned"];
             massSoFar: null | components["schemas"]["Reckoned"];
             finishedMass: null | components["schemas"]["Reckoned"];
         };
-        /** @description A support with the shim that goes under it. */
         StandingSupport: {
-            /**
-             * Format: double
-             * @description Place, mm from the left.
-             */
+            /** Format: double */
             xMm: number;
-            /**
-             * Format: double
-             * @description Place, mm from the top.
-             */
+            /** Format: double */
             yMm: number;
             shim: null | components["schemas"]["Reckoned"];
         };

@@ -1,5 +1,6 @@
 import type { Look, Painting, Piece, PlanView } from '../api/client';
 import { api, take } from '../api/client';
+import type { Paints } from './brush';
 import { paint } from './brush';
 import type { Place } from './place';
 import { sized } from './place';
@@ -24,7 +25,11 @@ export type DraftOrder =
 
 /** A draft is on its way to the screen; it is on it, so long after the move; or the numbers that belong to it. */
 export type DraftNews =
-  { shape: Shape } | { shown: { movedAt: number; shownAt: number } } | { plan: PlanView };
+  | { shape: Shape }
+  | { shown: { movedAt: number; shownAt: number } }
+  | { plan: PlanView }
+  /** It cannot be painted here: somebody else has to. */
+  | { failed: string };
 
 const numbersEveryMs = 160;
 /** Numbers that take long are asked for less often: no more than one part in so many of the time goes to them. */
@@ -41,6 +46,8 @@ export class DraftLoop {
   private place: Place | null = null;
   /** What drafts are painted on, whole, before the canvas shows them: not only once its frame begins. */
   private sheet: OffscreenCanvas | null = null;
+  /** What the canvas is shown by: taken once, since some browsers give it only once to a thread. */
+  private shower: ImageBitmapRenderingContext | Paints | null = null;
   /** What is on the canvas: painted again when the view changes. */
   private seen: Painting | null = null;
   private next: Move | null = null;
@@ -53,8 +60,10 @@ export class DraftLoop {
   constructor(private readonly tell: (news: DraftNews) => void) {}
 
   hear(order: DraftOrder) {
-    if ('canvas' in order) this.canvas = order.canvas;
-    else if ('place' in order) {
+    if ('canvas' in order) {
+      this.canvas = order.canvas;
+      this.shower = null;
+    } else if ('place' in order) {
       this.place = order.place;
       if (this.seen) this.show(this.seen);
     } else if ('halt' in order) {
@@ -75,9 +84,13 @@ export class DraftLoop {
       const move: Move = this.next;
       this.next = null;
       const { halts } = this;
+      // The save after the drag says what is wrong; the last good draft stays.
+      const painting = await this.ask(move, 'draft', false).then(
+        (got) => got.painting,
+        () => null,
+      );
+      if (!painting || halts !== this.halts) continue;
       try {
-        const { painting } = await this.ask(move, 'draft', false);
-        if (!painting || halts !== this.halts) continue;
         // Worked out while this is painted: later, they would be in the way of the next draft.
         void this.count(move);
         this.show(painting);
@@ -87,8 +100,8 @@ export class DraftLoop {
         // start of a frame may be back before the next one.
         await frame();
         this.tell({ shown: { movedAt: move.movedAt, shownAt: now() } });
-      } catch {
-        // The save after the drag says what is wrong; the last good draft stays.
+      } catch (e) {
+        this.tell({ failed: String(e) });
       }
     }
     this.busy = false;
@@ -104,18 +117,28 @@ export class DraftLoop {
     const { width, height } = this.sheet;
     if (this.canvas.width !== width || this.canvas.height !== height)
       [this.canvas.width, this.canvas.height] = [width, height];
-    this.turnTo(this.sheet.transferToImageBitmap());
+    this.turnTo(this.sheet);
   }
 
   private clear() {
-    if (this.sheet) this.turnTo(null);
-    else if (this.place) sized(this.canvas, this.place);
+    try {
+      if (this.sheet) this.turnTo(null);
+      else if (this.place) sized(this.canvas, this.place);
+    } catch (e) {
+      this.tell({ failed: String(e) });
+    }
   }
 
-  private turnTo(picture: ImageBitmap | null) {
-    const context = this.canvas?.getContext('bitmaprenderer') as
-      ImageBitmapRenderingContext | null | undefined;
-    context?.transferFromImageBitmap(picture);
+  private turnTo(sheet: OffscreenCanvas | null) {
+    const { canvas } = this;
+    if (!canvas) return;
+    this.shower ??= (canvas.getContext('bitmaprenderer') ?? canvas.getContext('2d')) as typeof this.shower;
+    const { shower } = this;
+    if (!shower) throw new Error('No way to show a draft.');
+    if ('transferFromImageBitmap' in shower)
+      return shower.transferFromImageBitmap(sheet && sheet.transferToImageBitmap());
+    shower.clearRect(0, 0, canvas.width, canvas.height);
+    if (sheet) shower.drawImage(sheet, 0, 0);
   }
 
   private async count(move: Move) {

@@ -41,9 +41,11 @@ export function PaintedPiece(props: Props) {
   useLayoutEffect(() => {
     if (!drafts) return;
     const given = document.createElement('canvas');
-    frame.current?.append(given);
+    const within = frame.current;
+    within?.append(given);
     drafts.send({ canvas: given });
-    return () => given.remove();
+    // Another may stand in its place by then.
+    return () => within?.replaceChildren();
   }, [drafts]);
   useLayoutEffect(() => drafts?.send({ place }), [drafts, place]);
 

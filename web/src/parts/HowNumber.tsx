@@ -56,7 +56,9 @@ export function HowNumber({ of, label, decimals, className }: Props) {
 /** The clauses of a formula; a part in brackets is left out where none of what it names went in. */
 export const wordsFor = (words: string, inputs: Reckoned['inputs']) =>
   words
-    .replace(/ ?\[([^\]]*)\]/g, (_, part: string) => (inputs.some((i) => part.includes(i.name)) ? ` ${part}` : ''))
+    .replace(/ ?\[([^\]]*)\]/g, (_, part: string) =>
+      inputs.some((i) => part.includes(i.name)) ? ` ${part}` : '',
+    )
     .split('; ');
 
 /** The formula in words, with what went into it. */

@@ -26,7 +26,7 @@ import { Callout, edgeOf, middleOf } from './Callout';
 import { Grip } from './Grip';
 import { fanOut } from './fanOut';
 import { OncePerFrame, moves } from './moves';
-import { InsertHandles, SliceHandles, SupportHandles } from './groundHandles';
+import { InsertHandles, OpeningHandles, SliceHandles, SupportHandles } from './groundHandles';
 import { LookBar, lookWords } from './LookBar';
 import { HeartHandles, RimHandles } from './handles';
 import { LayoutHandles, ZoneHandles } from './layoutHandles';
@@ -554,6 +554,16 @@ export function MapStage(props: Props) {
                   <SliceHandles
                     ground={ground}
                     slice={ground.outline}
+                    px={px}
+                    py={py}
+                    hold={holdGround}
+                    edit={editGround}
+                  />
+                )}
+                {ground.outline.shape !== 'drawn' && ground.outline.opening && (
+                  <OpeningHandles
+                    ground={ground}
+                    opening={ground.outline.opening}
                     px={px}
                     py={py}
                     hold={holdGround}

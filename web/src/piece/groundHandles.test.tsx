@@ -1,7 +1,7 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import type { Ground } from '../api/client';
-import { InsertHandles, SliceHandles, SupportHandles } from './groundHandles';
+import { InsertHandles, OpeningHandles, SliceHandles, SupportHandles } from './groundHandles';
 
 type Change = (ground: Ground) => Ground;
 const edit = vi.fn<(change: Change) => void>();
@@ -40,6 +40,7 @@ it('pulls a rim no farther than its frame and no nearer than a slice can be', ()
   render(
     <svg>
       <SliceHandles {...props} slice={outline} />
+      <OpeningHandles {...props} opening={outline.opening!} />
     </svg>,
   );
   expect(screen.getAllByRole('slider')).toHaveLength(4 + 3);
@@ -53,6 +54,17 @@ it('pulls a rim no farther than its frame and no nearer than a slice can be', ()
   expect(first(0, 0, { x: 0, y: 50 })(ground).outline).toMatchObject({ reach: [0.2, 0.8, 0.9, 0.8] });
   fireEvent.keyDown(screen.getByRole('slider', { name: 'Opening' }), { key: 'ArrowDown' });
   expect(after(ground).outline).toMatchObject({ opening: { xMm: 100, yMm: 51 } });
+});
+
+it('moves the opening of a rectangle, round or oval as well', () => {
+  const round: Ground = { ...ground, outline: { shape: 'round', diameterMm: 90, opening: slice.opening } };
+  render(
+    <svg>
+      <OpeningHandles {...props} ground={round} opening={slice.opening} />
+    </svg>,
+  );
+  fireEvent.keyDown(screen.getByRole('slider', { name: 'Width of the opening' }), { key: 'ArrowRight' });
+  expect(after(round).outline).toMatchObject({ diameterMm: 90, opening: { widthMm: 21, heightMm: 12 } });
 });
 
 it('moves an insert and leaves the others', () => {

@@ -16,13 +16,11 @@ interface Props {
 const leastReach = 0.2;
 const reachIn = (share: number) => Math.min(1, Math.max(leastReach, Math.round(share * 1000) / 1000));
 
-/** A slice's rim is pulled by its handles; its opening is moved and stretched. */
+/** A slice's rim is pulled by its handles. */
 export function SliceHandles({ slice, px, py, hold, edit }: Props & { slice: Slice }) {
-  const units = useUnits();
-  const { widthMm, heightMm, reach, opening } = slice;
+  const { widthMm, heightMm, reach } = slice;
   const change = (to: Partial<Slice>) => (g: Ground) =>
     g.outline.shape === 'slice' ? { ...g, outline: { ...g.outline, ...to } } : g;
-  const mm = (v: number) => units.show(v, 'mm');
   const set = (i: number, share: number) => change({ reach: reach.with(i, reachIn(share)) });
   return (
     <>
@@ -49,68 +47,77 @@ export function SliceHandles({ slice, px, py, hold, edit }: Props & { slice: Sli
           />
         );
       })}
-      {opening && (
-        <>
-          <Grip
-            x={px(opening.xMm)}
-            y={py(opening.yMm)}
-            size={9}
-            name="Opening"
-            value={opening.xMm}
-            words={`${mm(opening.xMm)} from the left, ${mm(opening.yMm)} from the top`}
-            least={0}
-            most={widthMm}
-            dot
-            hold={hold((byX, byY) =>
-              change({
-                opening: {
-                  ...opening,
-                  xMm: Math.round(opening.xMm + byX),
-                  yMm: Math.round(opening.yMm + byY),
-                },
-              }),
-            )}
-            onStep={(by) => edit(change({ opening: { ...opening, xMm: opening.xMm + by } }))}
-            onStepDown={(by) => edit(change({ opening: { ...opening, yMm: opening.yMm + by } }))}
-          />
-          <Grip
-            x={px(opening.xMm + opening.widthMm / 2)}
-            y={py(opening.yMm)}
-            size={7}
-            name="Width of the opening"
-            value={opening.widthMm}
-            words={mm(opening.widthMm)}
-            least={5}
-            most={2900}
-            hold={hold((_x, _y, to) =>
-              change({
-                opening: { ...opening, widthMm: Math.max(5, Math.round(2 * Math.abs(to.x - opening.xMm))) },
-              }),
-            )}
-            onStep={(by) =>
-              edit(change({ opening: { ...opening, widthMm: Math.max(5, opening.widthMm + by) } }))
-            }
-          />
-          <Grip
-            x={px(opening.xMm)}
-            y={py(opening.yMm + opening.heightMm / 2)}
-            size={7}
-            name="Height of the opening"
-            value={opening.heightMm}
-            words={mm(opening.heightMm)}
-            least={5}
-            most={2900}
-            hold={hold((_x, _y, to) =>
-              change({
-                opening: { ...opening, heightMm: Math.max(5, Math.round(2 * Math.abs(to.y - opening.yMm))) },
-              }),
-            )}
-            onStep={(by) =>
-              edit(change({ opening: { ...opening, heightMm: Math.max(5, opening.heightMm + by) } }))
-            }
-          />
-        </>
-      )}
+    </>
+  );
+}
+
+type Opened = Exclude<Ground['outline'], { shape: 'drawn' }>;
+type Opening = NonNullable<Opened['opening']>;
+
+/** An opening is moved and stretched. */
+export function OpeningHandles({ opening, px, py, hold, edit }: Props & { opening: Opening }) {
+  const units = useUnits();
+  const mm = (v: number) => units.show(v, 'mm');
+  const change = (to: { opening: Opening }) => (g: Ground) =>
+    g.outline.shape === 'drawn' ? g : { ...g, outline: { ...g.outline, ...to } };
+  return (
+    <>
+      <Grip
+        x={px(opening.xMm)}
+        y={py(opening.yMm)}
+        size={9}
+        name="Opening"
+        value={opening.xMm}
+        words={`${mm(opening.xMm)} from the left, ${mm(opening.yMm)} from the top`}
+        least={0}
+        most={3000}
+        dot
+        hold={hold((byX, byY) =>
+          change({
+            opening: {
+              ...opening,
+              xMm: Math.round(opening.xMm + byX),
+              yMm: Math.round(opening.yMm + byY),
+            },
+          }),
+        )}
+        onStep={(by) => edit(change({ opening: { ...opening, xMm: opening.xMm + by } }))}
+        onStepDown={(by) => edit(change({ opening: { ...opening, yMm: opening.yMm + by } }))}
+      />
+      <Grip
+        x={px(opening.xMm + opening.widthMm / 2)}
+        y={py(opening.yMm)}
+        size={7}
+        name="Width of the opening"
+        value={opening.widthMm}
+        words={mm(opening.widthMm)}
+        least={5}
+        most={2900}
+        hold={hold((_x, _y, to) =>
+          change({
+            opening: { ...opening, widthMm: Math.max(5, Math.round(2 * Math.abs(to.x - opening.xMm))) },
+          }),
+        )}
+        onStep={(by) => edit(change({ opening: { ...opening, widthMm: Math.max(5, opening.widthMm + by) } }))}
+      />
+      <Grip
+        x={px(opening.xMm)}
+        y={py(opening.yMm + opening.heightMm / 2)}
+        size={7}
+        name="Height of the opening"
+        value={opening.heightMm}
+        words={mm(opening.heightMm)}
+        least={5}
+        most={2900}
+        hold={hold((_x, _y, to) =>
+          change({
+            opening: { ...opening, heightMm: Math.max(5, Math.round(2 * Math.abs(to.y - opening.yMm))) },
+          }),
+        )}
+        onStep={(by) =>
+          edit(change({ opening: { ...opening, heightMm: Math.max(5, opening.heightMm + by) } }))
+        }
+      />
     </>
   );
 }

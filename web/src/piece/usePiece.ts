@@ -307,7 +307,7 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
             (t) => t - performance.timeOrigin,
           );
           performance.measure('hand-to-paint', { start, end });
-        } else if (dragging.current) {
+        } else if ('plan' in news && dragging.current) {
           startTransition(() => {
             setDraft(latest.current);
             setPlan((p) => withLayers(p, news.plan));

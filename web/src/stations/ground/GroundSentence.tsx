@@ -11,7 +11,7 @@ import { Paint } from './Paint';
 import type { PartProps } from './parts';
 import type { GroundChange } from './become';
 import { become } from './become';
-import { board, boxOf, kinds, materials, sets, shapes } from './kinds';
+import { board, boxOf, kinds, materials, sets, shapes, thin } from './kinds';
 
 interface Props {
   ground: Ground;
@@ -104,7 +104,7 @@ export function GroundSentence({ ground, spans, say, onChange }: Props) {
             />
           </>
         )}
-        {base && kind !== 'casting' && base.material !== 'canvas' && (
+        {base && kind !== 'casting' && !thin.includes(base.material) && (
           <>
             {', '}
             <NumberField
@@ -119,7 +119,24 @@ export function GroundSentence({ ground, spans, say, onChange }: Props) {
               error={say('ground.base.thicknessMm')}
               onChange={(thicknessMm) => setBase({ thicknessMm })}
             />
-            {' thick'}
+            {base.material === 'cradled-panel' ? ' thick in its face, on bars ' : ' thick'}
+            {base.material === 'cradled-panel' && (
+              <>
+                <NumberField
+                  label="Width of the bars"
+                  quiet
+                  unit="mm"
+                  optional
+                  placeholder="18"
+                  width={44}
+                  value={base.barWidthMm ?? null}
+                  takes="ground.base.barWidthMm"
+                  error={say('ground.base.barWidthMm')}
+                  onChange={(barWidthMm) => setBase({ barWidthMm })}
+                />
+                {' wide'}
+              </>
+            )}
           </>
         )}
         {base?.material === 'canvas' && (
@@ -355,7 +372,11 @@ function Size({
               .map((n) => [String(n), `${n} handles`] as const)}
             onChange={(to) => turn({ handles: Number(to) })}
           />
-          {' and '}
+        </>
+      )}
+      {outline.shape !== 'drawn' && (
+        <>
+          {outline.shape === 'slice' ? ' and ' : ' with '}
           <Whether
             label="Opening"
             value={!!outline.opening}

@@ -1,4 +1,5 @@
 import type { Ground, PlanView } from '../../api/client';
+import { useState } from 'react';
 import { NumberField, Whether } from '../../parts/Fields';
 import { Figure } from '../../parts/Figure';
 import { HowNumber } from '../../parts/HowNumber';
@@ -27,9 +28,17 @@ const unread: Level = {
 /** How the piece stands: level, shims, supports, sag. */
 export function Stand({ ground, plan, say, onChange }: Props) {
   const units = useUnits();
-  const level = ground.level ?? unread;
-  const { standing } = plan;
-  const set = (change: Partial<Level>) => onChange({ level: { ...level, ...change } });
+  // Each panel of a set stands by itself.
+  const [panel, setPanel] = useState(1);
+  const others = ground.panelLevels ?? [];
+  const level = (panel === 1 ? ground.level : others.find((p) => p.panel === panel)?.level) ?? unread;
+  const standing = plan.panels?.find((p) => p.panel === panel)?.standing ?? plan.standing;
+  const set = (change: Partial<Level>) => {
+    const to = { ...level, ...change };
+    if (panel === 1) return onChange({ level: to });
+    const rest = others.filter((p) => p.panel !== panel);
+    onChange({ panelLevels: [...rest, { panel, level: to }].sort((a, b) => a.panel - b.panel) });
+  };
   const tilt = (label: string, key: 'tiltXDeg' | 'tiltYDeg') => (
     <NumberField
       label={label}
@@ -58,6 +67,21 @@ export function Stand({ ground, plan, say, onChange }: Props) {
   return (
     <section aria-label="How it stands">
       <h3>How it stands</h3>
+      {ground.set && (
+        <div className="row-buttons" role="group" aria-label="Which panel">
+          {Array.from({ length: ground.set.count }, (_, i) => (
+            <button
+              key={i}
+              type="button"
+              className="chip"
+              aria-pressed={panel === i + 1}
+              onClick={() => setPanel(i + 1)}
+            >
+              Panel {i + 1}
+            </button>
+          ))}
+        </div>
+      )}
       <div className="sentence small">
         <p>
           Read{' '}
@@ -109,7 +133,7 @@ export function Stand({ ground, plan, say, onChange }: Props) {
       )}
       <dl className="figures">
         <Figure
-          term={ground.set ? 'Drift across one panel' : 'Drift across it'}
+          term={ground.set ? `Drift across panel ${panel}` : 'Drift across it'}
           of={standing.drift}
           decimals={2}
           unknown="not known"

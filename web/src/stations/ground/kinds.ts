@@ -15,13 +15,20 @@ export const kinds: readonly (readonly [Kind, string])[] = [
 
 export const materials: readonly (readonly [Material, string])[] = [
   ['birch-ply', 'birch ply'],
+  ['cradled-panel', 'a cradled panel'],
   ['mdf', 'MDF'],
   ['pine', 'solid pine'],
   ['acrylic', 'acrylic sheet'],
   ['glass', 'glass'],
   ['canvas', 'stretched canvas'],
+  ['painting', 'a finished painting'],
+  ['casting-sheet', 'a casting sheet'],
+  ['metal-rim', 'a metal rim'],
   ['resin', 'cured resin'],
 ];
+
+/** What has no thickness of its own that counts. */
+export const thin: readonly Material[] = ['canvas', 'painting', 'casting-sheet', 'metal-rim'];
 
 /** How many panels a piece is, by what such a set is called. */
 export const sets: readonly (readonly [string, string])[] = [
@@ -47,6 +54,7 @@ export const board: Base = {
   backStiffened: false,
   gapsSealed: false,
   sealTested: false,
+  barWidthMm: null,
 };
 
 /** Width and height of the box an outline stands in, where nothing has been worked out yet. */

@@ -1,9 +1,10 @@
 import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
 import type { Reckoned, SaveRun } from '../../api/client';
 import { Refused, api, take } from '../../api/client';
 import { NumberField, TextField, TimeField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
-import { fieldText, wireText } from '../../parts/format';
+import { fieldText, localText, wireText } from '../../parts/format';
 import type { Units } from '../../units/units';
 import { useUnits } from '../../units/units';
 import { regionName } from '../station';
@@ -97,6 +98,20 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
   const poured = known.reduce((sum, l) => sum + (log.poured[l.regionId] ?? 0), 0);
   return (
     <>
+      {view.earlier.length > 0 && (
+        <section aria-label="What lies beneath">
+          <h2>It began as {view.earlier.at(-1)!.pieceName}</h2>
+          <ol className="earlier">
+            {view.earlier.map((e, i) => (
+              <li key={i}>
+                <b>{localText(e.start.local)}</b> {e.layerName},{' '}
+                <Link to={`/pieces/${e.pieceId}/story`}>{e.pieceName}</Link>
+                {e.note && <span className="hint"> {e.note}</span>}
+              </li>
+            ))}
+          </ol>
+        </section>
+      )}
       <h2>What was poured: {layer.name}</h2>
       {run && run.revision != null && run.revision !== view.revision && (
         <p className="hint">The picture shows the map as it was poured; the piece has been changed since.</p>

@@ -1,0 +1,203 @@
+using OpenQA.Selenium;
+using static MossLantern.Browser.Tests.MapPage;
+
+namespace MossLantern.Browser.Tests;
+
+/// <summary>Controls do what they say, keep the focus near, and tell what is so.</summary>
+public sealed class ControlTests(SharedWorkshop shared) : WorkshopCase(shared)
+{
+    private const string Fields = "/pieces/marsh-light/map?layer=layer-1";
+
+    private protected override bool Poured => false;
+
+    private static string? Spoken(Page page, string slider) => page.Find("slider", slider).GetAttribute("aria-valuetext");
+
+    [Fact]
+    public void Grips_say_where_they_are_after_a_drag_and_after_undo()
+    {
+        using var page = Opened(Fields);
+        var before = Spoken(page, "Heart");
+        page.Drag(page.Middle(page.Find("slider", "Heart")), 70, 20);
+        page.WaitUntilKept();
+        Waiting.Until(() => Spoken(page, "Heart") != before, "the heart to say where it is");
+        Assert.StartsWith($"{Value(page, "Heart"):0} mm from the left", Spoken(page, "Heart"), StringComparison.Ordinal);
+        page.Click("button", "Undo");
+        Waiting.Until(() => Spoken(page, "Heart") == before, "the heart to say where it was");
+        var edge = page.All("slider").Select(s => s.GetAttribute("aria-label")!).First(l => l.StartsWith("Edge of", StringComparison.Ordinal));
+        var (width, at) = (Spoken(page, edge), page.Middle(page.Find("slider", edge)));
+        page.Drag(at, 30, 0);
+        page.WaitUntilKept();
+        Waiting.Until(() => Spoken(page, edge) != width, "the edge to say how wide its band is");
+        page.Click("button", "Undo");
+        Waiting.Until(() => Spoken(page, edge) == width, "the edge to say how wide its band was");
+    }
+
+    [Fact]
+    public void Five_presses_of_an_arrow_are_one_step_to_undo()
+    {
+        using var page = Opened(Fields);
+        var before = Value(page, "Heart");
+        page.TabTo("slider", "Heart");
+        page.Press(Keys.ArrowRight, Keys.ArrowRight, Keys.ArrowRight, Keys.ArrowRight, Keys.ArrowRight);
+        Waiting.Until(() => Value(page, "Heart") == before + 5, "the heart to move by 5 mm");
+        Waiting.Until(() => page.Find("button", "Undo").Enabled, "the burst to be kept");
+        page.WaitUntilKept();
+
+        // Another kind of change is a step of its own.
+        page.Press(Keys.Shift + Keys.ArrowDown);
+        page.Press(Keys.Control + "z");
+        Waiting.Until(() => Value(page, "Heart") == before && !page.Find("button", "Undo").Enabled || Value(page, "Heart") == before + 5, "a step back");
+        if (Value(page, "Heart") != before)
+        {
+            page.WaitUntilKept();
+            page.Press(Keys.Control + "z");
+        }
+
+        Waiting.Until(() => Value(page, "Heart") == before && !page.Find("button", "Undo").Enabled, "the heart to be where it was, with nothing more to undo");
+    }
+
+    [Fact]
+    public void Focus_stays_near_what_was_added_or_taken_out()
+    {
+        using var page = Opened(Fields);
+        bool Kept() => page.Script<bool>("return document.activeElement !== document.body && !!document.activeElement.closest('section.right')");
+        page.Click("button", "Lay a part out differently");
+        page.WaitForText("Take the zone out");
+        page.WaitUntilKept();
+        Waiting.Until(Kept, "the focus to stay by the zone");
+        page.TabTo("button", "Take the zone out");
+        page.Press(Keys.Enter);
+        Waiting.Until(() => !page.Text.Contains("Take the zone out", StringComparison.Ordinal), "the zone to go");
+        page.WaitUntilKept();
+        Waiting.Until(Kept, "the focus to stay on the map's side");
+        page.TabTo("button", "Keep a spot free");
+        page.Press(Keys.Enter);
+        page.WaitForText("Kept, in every layer");
+        page.TabTo("button", "Take out: Inlay");
+        page.Press(Keys.Enter);
+        Waiting.Until(() => !page.Text.Contains("Kept, in every layer", StringComparison.Ordinal), "the spot to go");
+        Waiting.Until(Kept, "the focus to stay on the map's side");
+    }
+
+    [Fact]
+    public void A_new_piece_opens_with_the_focus_on_its_name()
+    {
+        using var page = NewPage();
+        page.PutOnTheBench("Sedge", () => page.Write("Width", "300"));
+        Waiting.Until(() => page.Script<string?>("return document.activeElement.tagName") == "H1", "the focus on the name");
+    }
+
+    [Fact]
+    public void Clear_resin_says_that_it_has_no_colour_and_shows_the_way_to_a_colourant()
+    {
+        using var page = Opened("/pieces/peat-pool/map");
+        page.Find("button", "Colour of clear").Click();
+        page.WaitForText("has no colour until it has a colourant");
+        page.Find("link", "Choose a colourant").Click();
+        page.WaitForText("Mixed from");
+        Assert.Equal("clear", page.Find("textbox", "Cup").GetAttribute("value"));
+    }
+
+    [Fact]
+    public void A_cup_that_is_picked_lights_the_picture_where_it_was_picked_and_nowhere_else()
+    {
+        using var page = Opened("/pieces/marsh-light/cups?layer=layer-1");
+        bool Veiled() => page.Script<bool>(
+            """
+            const veil = document.querySelector('.painted canvas.veil');
+            const all = veil.getContext('2d').getImageData(0, 0, veil.width, veil.height).data;
+            for (let i = 3; i < all.length; i += 4000) if (all[i] > 0) return true;
+            return false;
+            """);
+        page.Click("button", "moss");
+        page.Hover((700, 160));
+        Waiting.Until(Veiled, "the other regions to be dimmed");
+        foreach (var (station, shows) in new[] { ("Map", "Bands, from the heart"), ("Ground", "How it stands"), ("Cure", "When to pour"), ("Story", "What was poured") })
+        {
+            page.GoTo(station, shows);
+            page.Hover((700, 160));
+            Waiting.Until(() => !Veiled(), $"the picture of {station} to be whole");
+        }
+
+        // It is still the one that is looked at.
+        page.GoTo("Cups", "hardener");
+        Assert.Equal("moss", page.Find("textbox", "Cup").GetAttribute("value"));
+    }
+
+    [Fact]
+    public void A_vein_of_one_millimetre_is_edited_at_one_to_one_by_the_mouse_and_by_keys()
+    {
+        using var page = Opened(Fields);
+        page.Write("Width of band 2", "1");
+        page.WaitUntilKept();
+        Waiting.Until(() => Value(page, "Edge of bone 1") == 1, "the vein to be 1 mm wide");
+        page.Click("button", "bone 1");
+        var grip = page.Middle(page.Find("slider", "Edge of bone 1"));
+        var neighbour = Value(page, "Edge of honey");
+        page.Drag(grip, 24, 0);
+        page.WaitUntilKept();
+        Waiting.Until(() => Value(page, "Edge of bone 1") > 8, "the vein to be wider");
+        Assert.Equal(neighbour, Value(page, "Edge of honey"));
+        page.Click("button", "Undo");
+        Waiting.Until(() => Value(page, "Edge of bone 1") == 1, "the vein to be 1 mm wide again");
+        page.TabTo("slider", "Edge of bone 1");
+        page.Press(Keys.ArrowRight);
+        Waiting.Until(() => Value(page, "Edge of bone 1") == 2, "the vein to be 2 mm wide");
+        Assert.Equal(neighbour, Value(page, "Edge of honey"));
+    }
+
+    [Fact]
+    public void Bands_that_follow_the_rim_do_so_in_proportion_or_evenly_and_say_how_wide_they_are()
+    {
+        using var page = Opened("/pieces/marigold-dozen/map");
+        page.Write("Rim following", "100");
+        page.WaitUntilKept();
+        page.Choose("Following", "evenly: outer bands keep their width to the rim");
+        page.WaitUntilKept();
+        Waiting.Until(() => !page.Text.Contains("Nothing", StringComparison.Ordinal) && page.Find("combobox", "Following").GetAttribute("value") == "even", "it to be kept");
+        page.Click("button", "Undo");
+        Waiting.Until(() => page.Find("combobox", "Following").GetAttribute("value") == "proportional", "it to be undone");
+        Assert.Contains(page.All("button"), b => b.GetAttribute("aria-label")?.StartsWith("Narrowest of", StringComparison.Ordinal) == true);
+    }
+
+    [Fact]
+    public void Moments_are_typed_as_people_say_them_and_the_workshop_tells_hours_to_twelve_if_it_is_asked_to()
+    {
+        using var workshop = OwnWorkshop();
+        using var page = new Page(workshop.Address);
+        page.Open("/pieces/bogbean-round/cure");
+        page.WaitForPainting();
+        page.Write("Pour starts", "tomorrow 7");
+        Waiting.Until(() => page.Find("textbox", "Pour starts").GetAttribute("value")!.EndsWith(", 07:00", StringComparison.Ordinal), "the moment to be read");
+        page.WaitUntilKept();
+        page.WaitForText("tape off");
+        page.Write("Pour ends", "soonish");
+        page.WaitForText("Type a moment, such as now, tonight, tomorrow 7");
+        page.Click("button", "Now, for pour ends");
+        Waiting.Until(() => !page.Text.Contains("Type a moment", StringComparison.Ordinal), "now to be taken");
+        page.Click("link", "About");
+        page.WaitForText("Data folder");
+        page.WaitForText("no licence is chosen yet");
+        page.Choose("Hours are told", "to 12, as 6:30 pm");
+        Waiting.Until(() => page.Text.Contains(" am", StringComparison.Ordinal) || page.Text.Contains(" pm", StringComparison.Ordinal), "the clock to be told to 12");
+        page.Driver.Navigate().Back();
+        Waiting.Until(() => page.Find("textbox", "Pour starts").GetAttribute("value")!.EndsWith(", 7:00 am", StringComparison.Ordinal), "the field to be told to 12");
+        page.Open("/notices.txt");
+        page.WaitForText("SIL OPEN FONT LICENSE");
+    }
+
+    [Fact]
+    public void A_piece_is_taken_off_the_shelf_and_put_back_by_a_press()
+    {
+        using var workshop = OwnWorkshop();
+        using var page = new Page(workshop.Address);
+        page.Open("/pieces/rain-ring/share");
+        page.WaitForText("Take Rain Ring off the shelf");
+        page.Click("button", "Take Rain Ring off the shelf");
+        page.WaitForText("1 piece kept aside");
+        Assert.DoesNotContain(page.All("link"), l => l.Text.Contains("Rain Ring", StringComparison.Ordinal));
+        page.Script<object?>("document.querySelector('.kept-aside summary').click(); return null");
+        page.Click("button", "Put it back on the shelf: Rain Ring");
+        Waiting.Until(() => page.All("link").Any(l => l.Text.Contains("Rain Ring", StringComparison.Ordinal)), "the piece to be back");
+    }
+}
