@@ -67,8 +67,7 @@ public sealed class KindsTests(SharedWorkshop shared) : WorkshopCase(shared)
 
         // 480 × 360 at 2 mm, and the new rim 6 mm more.
         page.Open("/");
-        page.WaitForPainting();
-        Assert.Contains("Fen Kiln, again", page.Text, StringComparison.Ordinal);
+        page.WaitForText("Fen Kiln, again");
         Assert.DoesNotContain("Fen Kiln\n", page.Text, StringComparison.Ordinal);
         page.TabTo("link", "Fen Kiln, again");
         page.Press(Keys.Enter);

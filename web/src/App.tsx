@@ -27,15 +27,17 @@ export function App() {
 }
 
 function Pages() {
-  // Every moment on the page is told anew when the workshop tells its hours otherwise.
-  const hours = useWorkshop().data?.hours;
+  // How hours are told is known before anything is shown. It is changed on a page of its own, beside the head and the ribbon.
+  const workshop = useWorkshop();
+  const hours = workshop.data?.hours;
+  if (workshop.isPending) return null;
   return (
-    <UnitsProvider key={hours === 12 ? '12' : '24'}>
+    <UnitsProvider>
       <a className="visually-hidden-focusable skip" href="#main">
         To the piece
       </a>
-      <Head />
-      <Ribbon />
+      <Head key={`head ${hours}`} />
+      <Ribbon key={`ribbon ${hours}`} />
       <Routes>
         <Route path="/" element={<Shelf />} />
         <Route path="/new" element={<NewPiece />} />

@@ -6,25 +6,29 @@ import { useEffect } from 'react';
  */
 export function useKeptFocus() {
   useEffect(() => {
-    if (document.activeElement === document.body) document.querySelector<HTMLElement>('main h1')?.focus();
+    let begun = false;
     let part: Element | null = null;
     const note = (e: FocusEvent) => {
+      begun = true;
       part = (e.target as Element | null)?.closest('section, aside, main') ?? null;
     };
+    // A press beside everything lets go of the focus on purpose.
+    const letGo = () => (part = null);
+    const headingOf = (here: Element | null | undefined) => here?.querySelector<HTMLElement>('h2, h1');
     const mend = () => {
-      if (document.activeElement !== document.body || !part) return;
-      const here = part.isConnected ? part : document.querySelector('main section.right');
-      const heading = here?.closest('section.right, aside, main')?.querySelector<HTMLElement>('h2, h1');
+      if (document.activeElement !== document.body) return;
+      if (!begun) return document.querySelector<HTMLElement>('main.piece h1')?.focus();
+      if (!part) return;
+      const near = part.isConnected ? part.closest('section.right, aside, main') : null;
+      const heading = headingOf(near) ?? headingOf(document.querySelector('main section.right'));
       if (!heading) return;
       heading.tabIndex = -1;
       heading.focus({ preventScroll: true });
     };
     const watch = new MutationObserver(() => requestAnimationFrame(mend));
     document.addEventListener('focusin', note);
-    // A press beside everything lets go of the focus on purpose.
-    const letGo = () => (part = null);
     document.addEventListener('pointerdown', letGo);
-    watch.observe(document.querySelector('main')!, { childList: true, subtree: true });
+    watch.observe(document.body, { childList: true, subtree: true });
     return () => {
       watch.disconnect();
       document.removeEventListener('focusin', note);
