@@ -157,7 +157,13 @@ internal sealed class TwinsCheck : ICheck
             yield return new(
                 Id, $"twins@{pair.Key}", Grade.Mind, "Twins",
                 $"{pair.Inner.Name} and {pair.Outer.Name} lie beside each other and differ by {{0}} only: poured wet on wet they read as one.",
-                [Reckoned.Of(apart, "ΔE00", Formulas.ColourDifference, new("depth", pair.Layer.DepthMm, "mm", Origin.Own), new("reads as one below", Lab.ReadsAsOne, "ΔE00", Origin.Default))],
+                [
+                    new(apart, "ΔE00", Formulas.ColourDifference,
+                    [
+                        .. Told(ground, pair.Layer, pair.Inner, "one"), .. Told(ground, pair.Layer, pair.Outer, "the other"),
+                        new("depth", DepthOf(pair.Layer), "mm", Origin.Reckoned), new("reads as one below", Lab.ReadsAsOne, "ΔE00", Origin.Default),
+                    ]),
+                ],
                 new("map", pair.Layer.Id, pair.At?.XMm, pair.At?.YMm),
                 [
                     .. Swap(ground, pair), .. Line(ground, pair),
@@ -213,10 +219,20 @@ internal sealed class TwinsCheck : ICheck
     }
 
     /// <summary>How far two cups' resins differ as they are seen on the ground.</summary>
-    private static double Apart(Colour ground, Layer layer, Cup first, Cup second)
+    private static double Apart(Colour ground, Layer layer, Cup first, Cup second) => Lab.Difference(Seen(ground, layer, first), Seen(ground, layer, second));
+
+    private static Lab Seen(Colour ground, Layer layer, Cup cup) => Lab.Of(CupLook.Of(layer, cup).Over(ground, DepthOf(layer)));
+
+    private static double DepthOf(Layer layer) => layer.DepthOf(RegionKind.Band, layer.DepthMm);
+
+    /// <summary>A colour as it is seen, by lightness and its two hues.</summary>
+    private static IEnumerable<ReckonedInput> Told(Colour ground, Layer layer, Cup cup, string which)
     {
-        Lab Seen(Cup cup) => Lab.Of(CupLook.Of(layer, cup).Over(ground, layer.DepthMm));
-        return Lab.Difference(Seen(first), Seen(second));
+        var seen = Seen(ground, layer, cup);
+        return
+        [
+            new($"L* of {which}, {cup.Name}", seen.L, "", Origin.Reckoned), new($"a* of {which}, {cup.Name}", seen.A, "", Origin.Reckoned), new($"b* of {which}, {cup.Name}", seen.B, "", Origin.Reckoned),
+        ];
     }
 }
 

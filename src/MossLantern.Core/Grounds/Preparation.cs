@@ -15,8 +15,9 @@ namespace MossLantern.Core.Grounds;
 /// <param name="Done">Whether it is done.</param>
 /// <param name="At">When it was done, in local time; null where nobody noted it.</param>
 /// <param name="ReadyAt">From when resin may come, in local time; null while not known.</param>
+/// <param name="Dry">How long it dries, as it is worked out; null where nothing has to.</param>
 public sealed record PreparationStep(
-    string Id, string What, string Why, Reckoned? Amount, double? DryHours, bool Done, LocalDateTime? At, LocalDateTime? ReadyAt);
+    string Id, string What, string Why, Reckoned? Amount, double? DryHours, bool Done, LocalDateTime? At, LocalDateTime? ReadyAt, Reckoned? Dry = null);
 
 /// <summary>The paint for one zone of a painted map.</summary>
 /// <param name="Name">Name of its colour.</param>
@@ -33,7 +34,11 @@ public sealed record PaintZone(string Name, string Colour, Reckoned Amount);
 /// <param name="Cost">What it costs for this ground; null while its price is not known.</param>
 /// <param name="CostPerM2">What it costs for a square metre; null while its price is not known.</param>
 public sealed record SealWay(
-    string Id, string Name, Reckoned Amount, double DryHours, string Mind, Reckoned? Cost = null, Reckoned? CostPerM2 = null);
+    string Id, string Name, Reckoned Amount, double DryHours, string Mind, Reckoned? Cost = null, Reckoned? CostPerM2 = null)
+{
+    /// <summary>How long it dries, as it is worked out.</summary>
+    public Reckoned Dry => Reckoned.Of(DryHours, "h", Formulas.Drying, new ReckonedInput("time by its label, or typical", DryHours, "h", Origin.Default));
+}
 
 /// <summary>What things cost in this workshop.</summary>
 /// <param name="Money">The workshop's money, as it is written behind an amount.</param>
@@ -83,7 +88,7 @@ public static class Preparation
             LocalDateTime? ready = at is { } time && step.DryHours is { } hours
                 ? (zone.AtLeniently(time) + Duration.FromHours(hours)).LocalDateTime
                 : at;
-            return step with { Done = isDone, At = at, ReadyAt = ready };
+            return step with { Done = isDone, At = at, ReadyAt = ready, Dry = step.DryHours is { } dries ? Drying(dries, ground.Paint?.DryHours == dries && step.Id == "paint") : null };
         })];
     }
 
@@ -148,6 +153,8 @@ public static class Preparation
                     new("coats", paint.Coats, "", Origin.Own, "ground.paint.coats")))),
         ];
     }
+
+    private static Reckoned Drying(double hours, bool own) => Reckoned.Of(hours, "h", Formulas.Drying, new ReckonedInput("time by its label, or typical", hours, "h", own ? Origin.Own : Origin.Default));
 
     private static IEnumerable<PreparationStep> Steps(Ground ground)
     {

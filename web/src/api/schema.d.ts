@@ -4314,6 +4314,7 @@ export interface components {
             done: boolean;
             at: null | components["schemas"]["LocalDateTime"];
             readyAt: null | components["schemas"]["LocalDateTime"];
+            dry?: null | components["schemas"]["Reckoned"];
         };
         PreviewPiece: {
             piece: components["schemas"]["Piece"];
@@ -4666,6 +4667,8 @@ export interface components {
             mind: string;
             cost?: null | components["schemas"]["Reckoned"];
             costPerM2?: null | components["schemas"]["Reckoned"];
+            /** @description How long it dries, as it is worked out. */
+            dry?: components["schemas"]["Reckoned"];
         };
         SequenceView: {
             id: string;

@@ -78,7 +78,11 @@ export function Prepare({ ground, plan, pot, now, onChange, onPriced }: Props) {
                 </span>
               </div>
             )}
-            {!step.done && step.dryHours != null && <span className="hint">dries {step.dryHours} h</span>}
+            {!step.done && step.dry && (
+              <span className="hint">
+                dries <HowNumber of={step.dry} label={`Drying of: ${step.what}`} decimals={0} />
+              </span>
+            )}
           </li>
         ))}
       </ul>
@@ -88,7 +92,8 @@ export function Prepare({ ground, plan, pot, now, onChange, onPriced }: Props) {
           <ul className="seal-ways">
             {plan.sealWays.map((way) => (
               <li key={way.id}>
-                <b>{way.name}</b> <HowNumber of={way.amount} label={way.name} />, {way.dryHours} h
+                <b>{way.name}</b> <HowNumber of={way.amount} label={way.name} />,{' '}
+                {way.dry && <HowNumber of={way.dry} label={`Drying of ${way.name}`} decimals={0} />}
                 <small>{way.mind}</small>
                 <Price way={way} onPriced={onPriced} />
               </li>
