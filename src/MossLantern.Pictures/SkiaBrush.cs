@@ -1,3 +1,4 @@
+using System.Runtime.InteropServices;
 using MossLantern.Core.Map;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Units;
@@ -22,18 +23,68 @@ public static class SkiaBrush
         ArgumentOutOfRangeException.ThrowIfLessThan(widthPixels, 1);
         var scale = widthPixels / (float)painting.WidthMm;
         var height = Math.Max(1, (int)Math.Round(painting.HeightMm * scale));
+        using var recorder = new SKPictureRecorder();
+        var canvas = recorder.BeginRecording(new(0, 0, widthPixels, height), useRTree: true);
+        canvas.Scale(scale);
+        Paint(canvas, painting, scale);
+        using var picture = recorder.EndRecording();
         using var bitmap = new SKBitmap(new SKImageInfo(widthPixels, height, Pixels, SKAlphaType.Premul));
-        using (var canvas = new SKCanvas(bitmap))
+        InStrips(bitmap, picture);
+        using var pixels = bitmap.PeekPixels();
+        using var packed = new BoundedStream();
+        if (!pixels!.Encode(packed, Packing))
         {
-            canvas.Clear(SKColors.Transparent);
-            canvas.Scale(scale);
-            Paint(canvas, painting, scale);
+            Effort.Check();
+            throw new InvalidOperationException("The picture could not be packed.");
         }
 
-        using var pixels = bitmap.PeekPixels();
-        using var data = pixels!.Encode(Packing)!;
-        return data.ToArray();
+        return packed.ToArray();
     }
+
+    /// <summary>Plays a picture strip by strip, on every core: work that is given up stops with the strips that are being painted.</summary>
+    private static void InStrips(SKBitmap bitmap, SKPicture picture)
+    {
+        var rows = Math.Max(1, StripPixels / bitmap.Width);
+        Effort.For((bitmap.Height + rows - 1) / rows, strip =>
+        {
+            var top = strip * rows;
+            var info = bitmap.Info.WithSize(bitmap.Width, Math.Min(rows, bitmap.Height - top));
+            using var surface = SKSurface.Create(info, bitmap.GetPixels() + top * bitmap.RowBytes, bitmap.RowBytes);
+            surface.Canvas.Clear(SKColors.Transparent);
+            surface.Canvas.Translate(0, -top);
+            surface.Canvas.DrawPicture(picture);
+        });
+    }
+
+    /// <summary>What is written of a picture; it takes no more once the work is given up.</summary>
+    private sealed class BoundedStream : SKAbstractManagedWStream
+    {
+        private readonly MemoryStream written = new();
+
+        public byte[] ToArray() => written.ToArray();
+
+        protected override bool OnWrite(IntPtr buffer, IntPtr size)
+        {
+            if (Effort.IsOver)
+            {
+                return false;
+            }
+
+            var bytes = new byte[(int)size];
+            Marshal.Copy(buffer, bytes, 0, bytes.Length);
+            written.Write(bytes);
+            return true;
+        }
+
+        protected override void OnFlush()
+        {
+        }
+
+        protected override IntPtr OnBytesWritten() => (IntPtr)written.Length;
+    }
+
+    /// <summary>How much of a picture is painted between two looks at whether it is still waited for.</summary>
+    private const int StripPixels = 50_000;
 
     /// <summary>Grain and growth lines leave little for hard packing to find: light packing is some times as fast and hardly larger.</summary>
     private static readonly SKPngEncoderOptions Packing = new(SKPngEncoderFilterFlags.Sub, 3);

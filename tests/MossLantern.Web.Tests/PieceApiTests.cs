@@ -51,12 +51,16 @@ public sealed class PieceApiTests : IDisposable
         Assert.Equal("Second", (string?)(await host.Get($"/api/pieces/{first["id"]}"))["piece"]!["name"]);
     }
 
-    [Fact]
-    public async Task A_picture_of_a_tall_and_narrow_piece_stays_of_a_size_that_can_be_made()
+    [Theory]
+    [InlineData(20, 3000, 40, 6000)]
+    [InlineData(900, 400, 6000, 2667)]
+    [InlineData(900, 401, 5992, 2670)]
+    [InlineData(600, 600, 4000, 4000)]
+    public async Task A_picture_stays_of_a_size_that_can_be_made(double widthMm, double heightMm, int width, int height)
     {
-        var view = await host.AddPiece(ground: Ground(20, 3000));
+        var view = await host.AddPiece(ground: Ground(widthMm, heightMm));
         using var picture = SKBitmap.Decode(await host.Client.GetByteArrayAsync($"/api/pieces/{view["id"]}/picture.png?width=6000"));
-        Assert.Equal((40, 6000), (picture.Width, picture.Height));
+        Assert.Equal((width, height), (picture.Width, picture.Height));
     }
 
     [Fact]

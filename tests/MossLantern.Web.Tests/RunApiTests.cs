@@ -200,6 +200,18 @@ public sealed class RunApiTests : IDisposable
         Assert.Equal("2027-03-28T03:10:00", Local(pour, "end"));
     }
 
+    [Fact]
+    public async Task The_story_of_a_rework_begins_with_that_of_the_piece_beneath()
+    {
+        var view = await host.Save(PieceApiTests.WithBands(await host.AddPiece("Fen Door")));
+        var logged = await Log(view, note: "Moss ran.");
+        Assert.Empty(logged["earlier"]!.AsArray());
+        var over = await Read(await host.Client.PostAsync($"/api/pieces/{view["id"]}/rework", null), HttpStatusCode.Created);
+        var earlier = Assert.Single(over["earlier"]!.AsArray())!;
+        Assert.Equal(("Fen Door", "Moss ran.", "2026-05-01T09:00:00"), ((string)earlier["pieceName"]!, (string)earlier["note"]!, Local(earlier, "start")));
+        Assert.Equal((string)view["id"]!, (string)earlier["pieceId"]!);
+    }
+
     private async Task<JsonObject> Planned(string start, double roomC)
     {
         var view = await host.AddPiece();

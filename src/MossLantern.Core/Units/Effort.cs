@@ -16,4 +16,14 @@ public static class Effort
     /// <summary>Goes on, or ends where the bound is reached. Never called inside what is made once and kept by a lazy value.</summary>
     /// <exception cref="OperationCanceledException">The bound is reached.</exception>
     public static void Check() => Bound.Value.ThrowIfCancellationRequested();
+
+    /// <summary>Whether the bound is reached, for what must not end by an exception.</summary>
+    public static bool IsOver => Bound.Value.IsCancellationRequested;
+
+    /// <summary>Does something for each of so many numbers, on every core, looking at the bound before each.</summary>
+    /// <param name="count">How many; none does nothing.</param>
+    /// <param name="work">Takes a number from 0.</param>
+    /// <exception cref="OperationCanceledException">The bound is reached.</exception>
+    public static void For(int count, Action<int> work) =>
+        Parallel.For(0, count, new ParallelOptions { CancellationToken = Bound.Value }, work);
 }

@@ -146,13 +146,15 @@ internal static class PieceEndpoints
                 return refused;
             }
 
-            // A tall and narrow piece must not make an enormous picture.
+            // What would be too large to paint in time is made narrower, not begun.
             var outline = piece.Ground.Whole;
-            pixels = Math.Clamp((int)(MostPixels * outline.BoxWidthMm / outline.BoxHeightMm), 1, pixels);
+            var wideOverHigh = outline.BoxWidthMm / outline.BoxHeightMm;
+            var most = Math.Min(MostPixels * wideOverHigh, Math.Sqrt(MostArea * wideOverHigh));
+            pixels = Math.Clamp((int)most, 1, pixels);
 
             // The page asks for a picture by its version and the moment of its save, so it may keep it for as long as it wants.
             context.Response.Headers.CacheControl = context.Request.Query.ContainsKey("version") ? "private, max-age=31536000, immutable" : "no-cache";
-            using var turn = await PictureTurn.For(pixels, outline.BoxHeightMm / outline.BoxWidthMm, context.RequestAborted);
+            using var turn = await PictureTurn.For(pixels, 1 / wideOverHigh, context.RequestAborted);
             turn.Begin();
             return TypedResults.File(SkiaBrush.Png(workbench.Paint(piece, null, PaintDetail.Full, look), pixels), "image/png");
         });
@@ -168,6 +170,9 @@ internal static class PieceEndpoints
     private const int DefaultPixels = 2400;
     private const int LeastPixels = 16;
     private const int MostPixels = 6000;
+
+    /// <summary>Most pixels of a picture: two slow cores paint and pack them in well under <see cref="EffortLimit.Most"/>.</summary>
+    private const double MostArea = 16_000_000;
 
     public static ProblemHttpResult NoPiece() => TypedResults.Problem(
         title: "No such piece", detail: "There is no piece with this id on the shelf.", statusCode: StatusCodes.Status404NotFound);

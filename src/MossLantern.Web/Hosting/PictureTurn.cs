@@ -2,15 +2,13 @@ using MossLantern.Core.Units;
 
 namespace MossLantern.Web.Hosting;
 
-/// <summary>A turn to paint a picture. Large ones take a hundred megabytes and seconds each: two are painted at once, the others wait.</summary>
+/// <summary>A turn to paint a picture. Large ones take seconds on every core: one is painted at a time, the others wait.</summary>
 internal sealed class PictureTurn : IDisposable
 {
     /// <summary>Pictures of more pixels than this are large.</summary>
     private const double LargePixels = 8_000_000;
 
-    private const int AtOnce = 2;
-
-    private static readonly SemaphoreSlim Large = new(AtOnce);
+    private static readonly SemaphoreSlim Large = new(1);
 
     private readonly CancellationTokenSource? bound;
 

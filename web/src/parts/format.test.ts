@@ -4,7 +4,9 @@ import {
   fieldText,
   fixed,
   localText,
+  momentText,
   quantity,
+  tellTo,
   typedNumber,
   untilText,
   wireText,
@@ -51,5 +53,31 @@ describe('times', () => {
     expect(fieldText(null)).toBe('');
     expect(wireText('2026-11-25T14:36')).toBe('2026-11-25T14:36:00');
     expect(wireText('')).toBeNull();
+  });
+});
+
+describe('hours', () => {
+  it('are told to 24 or to 12, as the workshop is asked to', () => {
+    const times = [
+      '2026-11-27T00:05:00',
+      '2026-11-27T07:00:00',
+      '2026-11-27T12:30:00',
+      '2026-11-27T18:30:00',
+    ];
+    tellTo(12);
+    expect(times.map((t) => localText(t).split(', ')[1])).toEqual([
+      '12:05 am',
+      '7:00 am',
+      '12:30 pm',
+      '6:30 pm',
+    ]);
+    tellTo(24);
+    expect(times.map((t) => localText(t).split(', ')[1])).toEqual(['00:05', '07:00', '12:30', '18:30']);
+  });
+
+  it('have their year in a field where another would be taken', () => {
+    expect(momentText('2026-11-27T18:30', '2026-11-20T08:00:00')).toBe('Fri 27 Nov, 18:30');
+    expect(momentText('2025-01-15T14:35', '2026-11-20T08:00:00')).toBe('Wed 15 Jan 2025, 14:35');
+    expect(momentText('')).toBe('');
   });
 });

@@ -3,6 +3,7 @@ import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Look, Piece } from '../api/client';
+import { inBurst } from '../parts/burst';
 import { usualLook } from './LookBar';
 import { usePiece } from './usePiece';
 
@@ -136,6 +137,29 @@ describe('the piece on the page', () => {
     await is('kept');
     await waitFor(() => expect(workshop.names.at(-1)).toBe('c'));
     expect(workshop.names).toEqual(['first', 'a', 'c']);
+  });
+
+  it('takes a burst of one kind as one step, and what follows as another', async () => {
+    const { result, rename, is } = await opened();
+    const press = (of: string, name: string) =>
+      act(() => inBurst(of, () => result.current.edit((p) => ({ ...p, name }))));
+    for (const name of ['a', 'ab', 'abc']) press('width', name);
+    expect(result.current.draft?.name).toBe('abc');
+    expect(workshop.names).toEqual(['first']);
+    press('place', 'moved');
+    rename('named');
+    await waitFor(() => expect(workshop.names.at(-1)).toBe('named'));
+    await is('kept');
+    expect(workshop.names).toEqual(['first', 'abc', 'moved', 'named']);
+  });
+
+  it('keeps a burst when no more of it come, and steps back over it as one', async () => {
+    const { result, named } = await opened();
+    for (const name of ['a', 'ab', 'abc'])
+      act(() => inBurst('width', () => result.current.edit((p) => ({ ...p, name }))));
+    await waitFor(() => expect(workshop.names).toEqual(['first', 'abc']), { timeout: 2000 });
+    await act(() => result.current.step('undo'));
+    await named('first');
   });
 
   it('steps back and forward, also when asked while a save is under way', async () => {
