@@ -44,7 +44,7 @@ public static class SkiaBrush
     /// <summary>Plays a picture strip by strip, on every core: work that is given up stops with the strips that are being painted.</summary>
     private static void InStrips(SKBitmap bitmap, SKPicture picture)
     {
-        var rows = Math.Max(1, StripPixels / bitmap.Width);
+        var rows = Math.Max(1, Math.Min(StripPixels / bitmap.Width, bitmap.Height / LeastStrips));
         Effort.For((bitmap.Height + rows - 1) / rows, strip =>
         {
             var top = strip * rows;
@@ -85,6 +85,9 @@ public static class SkiaBrush
 
     /// <summary>How much of a picture is painted between two looks at whether it is still waited for.</summary>
     private const int StripPixels = 50_000;
+
+    /// <summary>A small picture of many paths takes long too.</summary>
+    private const int LeastStrips = 12;
 
     /// <summary>Grain and growth lines leave little for hard packing to find: light packing is some times as fast and hardly larger.</summary>
     private static readonly SKPngEncoderOptions Packing = new(SKPngEncoderFilterFlags.Sub, 3);
