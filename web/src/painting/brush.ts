@@ -1,4 +1,5 @@
 import type { Painting } from '../api/client';
+import { byProcessor } from './place';
 
 export type Paints = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
@@ -93,7 +94,7 @@ function onSheet(
   draw: (context: Paints) => void,
 ) {
   const sheet = (sheets[open++] ??= new OffscreenCanvas(1, 1));
-  const own = sheet.getContext('2d')!;
+  const own = sheet.getContext('2d', byProcessor)!;
   if (sheet.width !== width || sheet.height !== height) [sheet.width, sheet.height] = [width, height];
   own.reset();
   own.setTransform(at);
@@ -501,7 +502,7 @@ function rim(context: Paints, text: string, outline: Path2D, pixelsPerMm: number
   let sheet = stroked.get(key);
   if (!sheet) {
     sheet = new OffscreenCanvas(width, height);
-    const own = sheet.getContext('2d')!;
+    const own = sheet.getContext('2d', byProcessor)!;
     own.setTransform(at);
     own.lineJoin = 'round';
     strokeRim(own, outline, pixelsPerMm);

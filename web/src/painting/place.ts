@@ -15,9 +15,15 @@ export interface Place {
   view: View;
 }
 
+/**
+ * Paths are painted by the processor: a draft is painted whole and handed over, and where a graphics card is only emulated,
+ * fetching it back from there takes ten times as long as painting it.
+ */
+export const byProcessor = { willReadFrequently: true };
+
 /** The canvas at the screen's resolution, cleared and scaled to millimetres. */
 export function sized(canvas: HTMLCanvasElement | OffscreenCanvas | null, place: Place) {
-  const context = canvas?.getContext('2d') as Paints | null | undefined;
+  const context = canvas?.getContext('2d', byProcessor) as Paints | null | undefined;
   if (!canvas || !context) return null;
   const { width, height, ratio, view } = place;
   const pixels = [Math.max(1, Math.round(width * ratio)), Math.max(1, Math.round(height * ratio))] as const;
