@@ -25,7 +25,7 @@ internal static class Samples
         {
             0 => new RoundOutline(width),
             1 => new OvalOutline(width, height),
-            2 => slice.OpeningFits(1) ? slice : slice with { Opening = null },
+            2 => slice.OpeningFits(SliceOutline.LeastRimMm) ? slice : slice with { Opening = null },
             _ => (Outline)new RectangleOutline(width, height),
         };
 
