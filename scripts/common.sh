@@ -13,7 +13,7 @@ need_tools() {
 # Installs the front end's packages when the lock file is newer than what is installed.
 install_front_end() {
   if [ ! -e web/node_modules/.package-lock.json ] || [ web/package-lock.json -nt web/node_modules/.package-lock.json ]; then
-    (cd web && npm ci --no-audit --no-fund --loglevel=error)
+    (cd web && npm ci --no-audit --no-fund --loglevel=error) &&
     touch web/node_modules/.package-lock.json
   fi
 }
