@@ -48,6 +48,8 @@ builder.Services.AddSingleton<MouldLibrary>();
 builder.Services.AddSingleton<LevelStandIn>();
 builder.Services.AddSingleton<ILevel>(services => services.GetRequiredService<LevelStandIn>());
 builder.Services.AddSingleton<WorkshopTime>();
+builder.Services.AddSingleton<KeptWindows>();
+builder.Services.AddSingleton<KeptPictures>();
 builder.Services.AddSingleton<Workbench>();
 builder.Services.AddSingleton<DemoWorkshop>();
 builder.Services.AddHostedService<WarmUp>();

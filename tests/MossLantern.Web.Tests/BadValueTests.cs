@@ -234,7 +234,7 @@ public sealed partial class BadValueTests : IDisposable
     private static partial Regex Beside();
 
     /// <summary>The worked piece with a layout, a zone that is laid out in the same way, and a kept zone.</summary>
-    private static JsonObject Laid(JsonObject piece, string kind)
+    internal static JsonObject Laid(JsonObject piece, string kind)
     {
         var laid = piece.DeepClone().AsObject();
         laid["ground"]!["mould"]!["inserts"] = null;
@@ -256,7 +256,7 @@ public sealed partial class BadValueTests : IDisposable
     }
 
     /// <summary>The worked piece as one of a pair of panels over older work.</summary>
-    private static void Panel(JsonNode ground)
+    internal static void Panel(JsonNode ground)
     {
         ground["base"]!["kind"] = "panel";
         ground["mould"] = null;
@@ -282,7 +282,9 @@ public sealed partial class BadValueTests : IDisposable
     private static partial Regex Indices();
 
     /// <summary>A small piece with a heart, a loss and a plan, so that every field has a value.</summary>
-    private async Task<(string Id, JsonObject Piece)> Worked()
+    private Task<(string Id, JsonObject Piece)> Worked() => Worked(host);
+
+    internal static async Task<(string Id, JsonObject Piece)> Worked(TestHost host)
     {
         var view = await host.AddPiece("Fen", Ground(60, 40));
         var layer = view["piece"]!["layers"]![0]!;

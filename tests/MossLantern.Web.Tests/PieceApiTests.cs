@@ -146,6 +146,27 @@ public sealed class PieceApiTests : IDisposable
     }
 
     [Fact]
+    public async Task A_picture_that_is_kept_is_of_the_version_width_and_look_that_are_asked_for()
+    {
+        var view = await host.Save(WithBands(await host.AddPiece()));
+        var (first, wide, wet) = (await Picture("width=120"), await Picture("width=140"), await Picture("width=120&wet=true"));
+        Assert.Equal(first, await Picture("width=120"));
+        Assert.Equal(4, new[] { first, wide, wet, await Picture("width=120&face=top&light=front&wet=true&revision=1") }.Select(Convert.ToBase64String).Distinct().Count());
+        foreach (var cup in view["piece"]!["layers"]![0]!["cups"]!.AsArray())
+        {
+            cup!["colour"] = "#c02020";
+        }
+
+        view = await host.Save(view);
+        Assert.NotEqual(first, await Picture("width=120"));
+        await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{view["id"]}/step", new { basedOn = (int)view["version"]!, step = "undo" }), HttpStatusCode.OK);
+        Assert.Equal(first, await Picture("width=120"));
+        Assert.Equal(wet, await Picture("width=120&wet=true"));
+
+        Task<byte[]> Picture(string query) => host.Client.GetByteArrayAsync($"/api/pieces/{view["id"]}/picture.png?{query}");
+    }
+
+    [Fact]
     public async Task A_picture_is_a_png_of_the_asked_width_and_clear_outside_the_outline()
     {
         var round = Parsed("""{"outline":{"shape":"round","diameterMm":300},"edge":"taped-clean","sideHeightMm":10,"colour":"#d8bd8c"}""");

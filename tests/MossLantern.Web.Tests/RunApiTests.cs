@@ -131,6 +131,31 @@ public sealed class RunApiTests : IDisposable
     }
 
     [Fact]
+    public async Task The_ribbon_follows_every_save_step_log_and_zone()
+    {
+        await SetZone("Europe/Dublin");
+        var view = await Planned("2026-05-01T11:00:00", 22);
+        Assert.Equal(("2026-05-01T13:20:00", false), await Tape());
+        view["piece"]!["layers"]![0]!["plan"]!["start"] = "2026-05-01T12:00:00";
+        view = await host.Save(view);
+        Assert.Equal(("2026-05-01T14:20:00", false), await Tape());
+        await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{view["id"]}/step", new { basedOn = (int)view["version"]!, step = "undo" }), HttpStatusCode.OK);
+        Assert.Equal(("2026-05-01T13:20:00", false), await Tape());
+        await Log(view, start: "2026-05-01T10:00:00", end: "2026-05-01T10:24:00", roomC: 22);
+        Assert.Equal(("2026-05-01T12:24:00", true), await Tape());
+        await Log(view, basedOn: 1, start: "2026-05-01T10:00:00", end: "2026-05-01T10:30:00", roomC: 22);
+        Assert.Equal(("2026-05-01T12:30:00", true), await Tape());
+        await SetZone("Europe/Berlin");
+        Assert.Equal(("2026-05-01T13:30:00", true), await Tape());
+
+        async Task<(string?, bool)> Tape()
+        {
+            var span = (await host.Get("/api/ribbon"))["spans"]!.AsArray().Single(s => (string?)s!["milestone"] == "tape-pull")!;
+            return (Local(span, "opens"), (bool)span["poured"]!);
+        }
+    }
+
+    [Fact]
     public async Task More_than_was_mixed_is_asked_about_and_taken_when_it_is_so()
     {
         var view = await host.Save(PieceApiTests.WithBands(await host.AddPiece()));

@@ -128,7 +128,7 @@ internal static class PieceEndpoints
                 ?? (Results<Ok<Painting>, ProblemHttpResult>)TypedResults.Ok(workbench.Paint(piece, Layer(piece, layer), PaintDetail.Full, look));
         });
         api.MapGet("/{id}/picture.png", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (
-            string id, int? width, int? revision, [AsParameters] LookQuery query, HttpContext context, Workbench workbench, PieceStore pieces) =>
+            string id, int? width, int? revision, [AsParameters] LookQuery query, HttpContext context, Workbench workbench, PieceStore pieces, KeptPictures kept) =>
         {
             var pixels = width ?? DefaultPixels;
             if (pixels is < LeastPixels or > MostPixels)
@@ -136,7 +136,8 @@ internal static class PieceEndpoints
                 return ProblemHandler.Invalid(new() { ["width"] = [$"The picture's width must be from {LeastPixels} to {MostPixels} pixels."] });
             }
 
-            if (At(pieces, id, revision) is not { } piece)
+            var shown = revision is null ? pieces.Find(id) : null;
+            if ((shown?.Piece ?? At(pieces, id, revision)) is not { } piece)
             {
                 return NoPiece();
             }
@@ -154,9 +155,21 @@ internal static class PieceEndpoints
 
             // The page asks for a picture by its version and the moment of its save, so it may keep it for as long as it wants.
             context.Response.Headers.CacheControl = context.Request.Query.ContainsKey("version") ? "private, max-age=31536000, immutable" : "no-cache";
+            var key = shown is null ? null : new PictureKey(id, shown.Version, pixels, look!);
+            if (key is not null && kept.Of(key) is { } painted)
+            {
+                return TypedResults.File(painted, "image/png");
+            }
+
             using var turn = await PictureTurn.For(pixels, 1 / wideOverHigh, context.RequestAborted);
             turn.Begin();
-            return TypedResults.File(SkiaBrush.Png(workbench.Paint(piece, null, PaintDetail.Full, look), pixels), "image/png");
+            var png = SkiaBrush.Png(workbench.Paint(piece, null, PaintDetail.Full, look), pixels);
+            if (key is not null)
+            {
+                kept.Keep(key, png);
+            }
+
+            return TypedResults.File(png, "image/png");
         });
     }
 

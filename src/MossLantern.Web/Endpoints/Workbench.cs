@@ -95,7 +95,7 @@ public sealed record PlannedPiece(Piece Piece, PlanView Plan);
 /// <summary>Brings stores, clock and the chain together for the endpoints.</summary>
 public sealed class Workbench(
     PieceStore pieces, RunStore runs, PriceList prices, PotStore pots, PiecePlanner planner, IValidator<Piece> validator, WorkshopTime time,
-    ILogger<Workbench> log)
+    KeptWindows windows, ILogger<Workbench> log)
 {
     private const int RibbonHours = 72;
 
@@ -158,11 +158,14 @@ public sealed class Workbench(
     ];
 
     /// <summary>The plan of a stored piece, or null where it cannot be worked out: what is on the shelf must open all the same.</summary>
-    private PlanView? TryPlan(StoredPiece stored, ImmutableArray<Run> kept)
+    private PlanView? TryPlan(StoredPiece stored, ImmutableArray<Run> kept) => Try(stored, () => Plan(stored.Piece, kept));
+
+    private T? Try<T>(StoredPiece stored, Func<T> work)
+        where T : class
     {
         try
         {
-            return Plan(stored.Piece, kept);
+            return work();
         }
         catch (UnplannableException e)
         {
@@ -191,11 +194,13 @@ public sealed class Workbench(
 
     /// <summary>What a piece's document gives, with what was really poured of it.</summary>
     /// <exception cref="UnplannableException">It cannot be worked out.</exception>
-    public PlanView Plan(Piece piece, ImmutableArray<Run> kept)
+    public PlanView Plan(Piece piece, ImmutableArray<Run> kept) => Planning(() => Worked(piece, kept));
+
+    private static T Planning<T>(Func<T> work)
     {
         try
         {
-            return Worked(piece, kept);
+            return work();
         }
         catch (Exception e) when (e is not OperationCanceledException and not Microsoft.Data.Sqlite.SqliteException)
         {
@@ -207,7 +212,7 @@ public sealed class Workbench(
     {
         var zone = time.Zone;
         var now = time.Now;
-        var plan = planner.Plan(piece, [.. kept.Select(r => new PouredLayer(r.LayerId, r.Start, r.End, r.RoomC, PouredRegions(r)))], zone);
+        var plan = Chain(piece, kept, zone);
         var ground = plan.Ground.SealWays.IsEmpty ? plan.Ground
             : plan.Ground with { SealWays = Preparation.Priced(plan.Ground.SealWays, prices.Now, plan.Ground.Area.Value) };
         return new(ground, [.. plan.Layers.Select(l => new LayerView(
@@ -218,6 +223,9 @@ public sealed class Workbench(
                 w.Milestone, WorkshopTime.Local(w.Opens, zone), w.Closes is { } c ? WorkshopTime.Local(c, zone) : null,
                 w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours))], l.Facts, l.Balance, l.OrderSays, l.OpenRegions, l.Done))], plan.Findings, PotOf(piece, plan.Ground), Look.Hidden(piece));
     }
+
+    private PiecePlan Chain(Piece piece, ImmutableArray<Run> kept, DateTimeZone zone) =>
+        planner.Plan(piece, [.. kept.Select(r => new PouredLayer(r.LayerId, r.Start, r.End, r.RoomC, PouredRegions(r)))], zone);
 
     /// <summary>The pot that the ground's paint comes from, beside what the ground takes.</summary>
     private PotLeft? PotOf(Piece piece, GroundPlan ground) =>
@@ -291,24 +299,28 @@ public sealed class Workbench(
         var kept = runs.Of(null).ToLookup(r => r.PieceId);
 
         // One piece that cannot be worked out is told, and hides no other.
-        var plans = pieces.All(out var unreadable).Select(p => (Stored: p, Plan: TryPlan(p, [.. kept[p.Id]]))).ToList();
-        var spans = plans.Where(p => p.Plan is not null).SelectMany(p => Uncovered(p.Plan!.Layers.Zip(p.Stored.Piece.Layers))
-            .SelectMany(pair => pair.First.Windows
-                .Where(w => w.State != WindowState.Never && w.Opens.At < to && (w.Closes?.At ?? w.Opens.At) > now)
+        var plans = pieces.All(out var unreadable).Select(p => (Stored: p, Layers: WindowsOf(p, [.. kept[p.Id]], zone))).ToList();
+        var spans = plans.Where(p => p.Layers is not null).SelectMany(p => Uncovered(p.Layers!.Value)
+            .SelectMany(l => l.Windows
+                .Where(w => w.StateAt(now) != WindowState.Never && w.Opens < to && (w.Closes ?? w.Opens) > now)
                 .Select(w => new RibbonSpan(
-                    p.Stored.Id, p.Stored.Piece.Name, pair.Second.Id, pair.Second.Name, w.Milestone, w.Opens, w.Closes, w.State, pair.First.Poured))));
+                    p.Stored.Id, p.Stored.Piece.Name, l.LayerId, l.Name, w.Milestone, WorkshopTime.Local(w.Opens, zone),
+                    w.Closes is { } c ? WorkshopTime.Local(c, zone) : null, w.StateAt(now), l.Poured))));
         return new(
             WorkshopTime.Local(now, zone), WorkshopTime.Local(to, zone), [.. Nights(now, to, zone)],
             [.. spans.OrderBy(s => s.Opens.At)],
-            [.. plans.Where(p => p.Plan is null).Select(p => new PieceRef(p.Stored.Id, p.Stored.Piece.Name)), .. unreadable.Select(p => new PieceRef(p.Id, p.Name))]);
+            [.. plans.Where(p => p.Layers is null).Select(p => new PieceRef(p.Stored.Id, p.Stored.Piece.Name)), .. unreadable.Select(p => new PieceRef(p.Id, p.Name))]);
     }
 
+    /// <summary>The windows of a piece's layers; null where it cannot be worked out. They are worked out once for a version and its logs.</summary>
+    private ImmutableArray<LayerWindows>? WindowsOf(StoredPiece stored, ImmutableArray<Run> kept, DateTimeZone zone) =>
+        windows.Of(stored, kept, zone, () => Try(stored, () => Planning(() => Chain(stored.Piece, kept, zone))) is { } plan
+            ? [.. plan.Layers.Zip(stored.Piece.Layers, (l, of) => new LayerWindows(l.LayerId, of.Name, of.Within is not null, l.Poured, l.Windows))]
+            : null);
+
     /// <summary>A layer that another has been poured over has no windows of its own any more; a filled hollow covers nothing and keeps its own.</summary>
-    private static IEnumerable<(LayerView First, Layer Second)> Uncovered(IEnumerable<(LayerView First, Layer Second)> layers)
-    {
-        var all = layers.ToList();
-        return all.Where(l => l.Second.Within is null).Reverse().TakeUntil(l => l.First.Poured).Concat(all.Where(l => l.Second.Within is not null));
-    }
+    private static IEnumerable<LayerWindows> Uncovered(ImmutableArray<LayerWindows> layers) =>
+        layers.Where(l => !l.FillsHollow).Reverse().TakeUntil(l => l.Poured).Concat(layers.Where(l => l.FillsHollow));
 
     /// <summary>A run as it is shown.</summary>
     public static RunView View(Run run, DateTimeZone zone)

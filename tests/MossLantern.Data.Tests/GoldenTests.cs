@@ -1,0 +1,78 @@
+using MossLantern.Core.Map;
+using MossLantern.Core.Pieces;
+using MossLantern.Formats;
+using NodaTime;
+
+namespace MossLantern.Data.Tests;
+
+/// <summary>What an earlier program wrote opens: documents of every kind and layout, and a workshop in which everything has happened.</summary>
+public sealed class GoldenTests : IDisposable
+{
+    private static readonly string Golden = Path.Combine(AppContext.BaseDirectory, "golden");
+
+    private readonly Workshop workshop = new();
+
+    public void Dispose() => workshop.Dispose();
+
+    public static TheoryData<string> Documents =>
+        [.. Directory.EnumerateFiles(Golden, "*.json", SearchOption.AllDirectories).Select(f => Path.GetRelativePath(Golden, f)).Order(StringComparer.Ordinal)];
+
+    public static TheoryData<string> Workshops =>
+        [.. Directory.EnumerateFiles(Golden, "*.db", SearchOption.AllDirectories).Select(f => Path.GetRelativePath(Golden, f))];
+
+    [Theory]
+    [MemberData(nameof(Documents))]
+    public void A_document_is_read_is_valid_can_be_planned_and_is_the_same_when_read_again(string file)
+    {
+        var piece = PieceJson.ReadFromOutside(File.ReadAllText(Path.Combine(Golden, file)));
+        Assert.Equal([], new PieceValidator().Validate(piece).Errors.Select(e => e.ToString()));
+        var plan = new PiecePlanner(new LayerMapper()).Plan(piece, [], DateTimeZone.Utc);
+        Assert.Equal(piece.Layers.Length, plan.Layers.Length);
+        var written = PieceJson.Write(piece);
+        Assert.Equal(written, PieceJson.Write(PieceJson.Read(written)));
+    }
+
+    [Fact]
+    public void There_is_a_document_of_every_kind_of_every_outline_and_of_every_layout()
+    {
+        var pieces = Documents.Select(d => PieceJson.ReadFromOutside(File.ReadAllText(Path.Combine(Golden, d.Data)))).ToList();
+        Assert.Equal(Enum.GetValues<Core.Grounds.PieceKind>().Length, pieces.Select(p => p.Ground.Base?.Kind).OfType<Core.Grounds.PieceKind>().Distinct().Count());
+        Assert.Equal(
+            Enum.GetValues<Core.Grounds.BaseMaterial>().Length, pieces.Select(p => p.Ground.Base?.Material).OfType<Core.Grounds.BaseMaterial>().Distinct().Count());
+        Assert.Subset(
+            pieces.SelectMany(p => p.Layers).Select(l => l.Layout?.GetType().Name ?? "rings").ToHashSet(),
+            typeof(Layout).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(Layout))).Select(t => t.Name).Append("rings").ToHashSet());
+        Assert.Contains(pieces, p => p.Ground.Set is { Mirrored: true });
+        Assert.Contains(pieces, p => p.Ground.Old is not null);
+        Assert.Contains(pieces, p => p.Layers.Any(l => l.Within is not null));
+        Assert.Contains(pieces, p => p.Layers.Any(l => l.Zones is { IsEmpty: false }) && p.Kept is { IsEmpty: false });
+    }
+
+    [Theory]
+    [MemberData(nameof(Workshops))]
+    public void A_workshop_opens_with_every_revision_run_and_name_and_undo_walks_back_through_all(string file)
+    {
+        File.Copy(Path.Combine(Golden, file), workshop.File);
+        var database = workshop.Open();
+        var (pieces, runs) = (new PieceStore(database), new RunStore(database));
+        var shelf = pieces.All(out var unreadable);
+        Assert.Empty(unreadable);
+        Assert.True(shelf.Length > 20);
+        Assert.NotEmpty(pieces.Aside());
+        Assert.NotEmpty(pieces.Named("water-mint"));
+        Assert.All(shelf, p => Assert.Empty(new PieceValidator().Validate(p.Piece).Errors));
+        Assert.All(runs.Of(null), r => Assert.True(r.Revision is null || pieces.At(r.PieceId, r.Revision.Value) is not null));
+        Assert.Equal(6, runs.Of(null).Length);
+
+        var mint = pieces.Find("water-mint")!;
+        var depths = new List<double> { mint.Piece.Layers[0].DepthMm };
+        for (; mint.CanUndo; depths.Add(mint.Piece.Layers[0].DepthMm))
+        {
+            mint = pieces.Walk("water-mint", mint.Version, Step.Undo, Workshop.Now)!;
+        }
+
+        Assert.Equal([3, 3, 2.75, 2.5], depths.Take(4));
+        Assert.Equal(5, depths.Count);
+        Assert.False(mint.CanUndo);
+    }
+}
