@@ -26,5 +26,5 @@ build_front_end_types() {
 }
 
 build_front_end() {
-  (cd web && npm run --silent build -- --logLevel warn)
+  (cd web && npm run --silent build -- --logLevel warn "$@")
 }
