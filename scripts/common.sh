@@ -1,5 +1,7 @@
 # Shared by ./start and ./test; run from the project's folder.
 export DOTNET_CLI_TELEMETRY_OPTOUT=1 DOTNET_NOLOGO=1
+# A compiler is over before profiling its hot code has paid for itself.
+export DOTNET_TieredPGO=0
 
 need_tools() {
   if ! command -v dotnet >/dev/null || ! dotnet --list-sdks | grep -q '^10\.'; then

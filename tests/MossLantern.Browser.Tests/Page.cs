@@ -43,7 +43,7 @@ internal sealed class Page : IDisposable
 
     public string Text => Script<string>("return document.body.innerText");
 
-    public void WaitForText(string text) => Waiting.Until(() => Text.Contains(text, StringComparison.Ordinal), $"'{text}' on the page; it shows:\n{Text}");
+    public void WaitForText(string text) => Waiting.Until(() => Text.Contains(text, StringComparison.Ordinal), () => $"'{text}' on the page; it shows:\n{Text}");
 
     /// <summary>Waits until the map has been painted with all its growth lines.</summary>
     public void WaitForPainting() => Waiting.Until(

@@ -136,13 +136,20 @@ internal sealed class WorkshopProcess : IDisposable
 internal static class Waiting
 {
     /// <summary>Waits for a condition; fails with what was waited for.</summary>
-    public static void Until(Func<bool> condition, string what, TimeSpan? atMost = null)
+    public static void Until(Func<bool> condition, string what, TimeSpan? atMost = null) => Until(condition, () => what, atMost);
+
+    /// <summary>Waits for a condition; fails with what was waited for, which is only then put into words.</summary>
+    public static void Until(Func<bool> condition, Func<string> what, TimeSpan? atMost = null)
     {
         var clock = Stopwatch.StartNew();
         var limit = atMost ?? TimeSpan.FromSeconds(30);
         while (!condition())
         {
-            Assert.True(clock.Elapsed < limit, $"Waited {limit.TotalSeconds:0} s for {what}.");
+            if (clock.Elapsed >= limit)
+            {
+                Assert.Fail($"Waited {limit.TotalSeconds:0} s for {what()}.");
+            }
+
             Thread.Yield();
             Thread.Sleep(40);
         }
