@@ -22,8 +22,17 @@ public sealed record StepPiece(int BasedOn, Step Step);
 public sealed record PreviewPiece(Piece Piece, string? LayerId, PaintDetail? Detail = null, bool Numbers = true, Look? Look = null);
 
 /// <summary>How a picture is looked at: <c>top</c> or <c>underside</c>, wet or cured, light from <c>front</c> or <c>back</c>.</summary>
-public sealed record LookQuery(string? Face, string? Wet, string? Light)
+public sealed record LookQuery
 {
+    /// <summary>Which face is looked at.</summary>
+    public string? Face { get; init; }
+
+    /// <summary>Whether it is wet.</summary>
+    public string? Wet { get; init; }
+
+    /// <summary>Where the light comes from.</summary>
+    public string? Light { get; init; }
+
     /// <summary>The look; null with what is wrong where it is none.</summary>
     public Look? Read(out Dictionary<string, string[]> wrong)
     {
