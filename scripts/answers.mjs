@@ -15,7 +15,7 @@ const ofPiece = ['', '/painting', '/painting?wet=true', '/picture.png?width=400'
 const ofWorkshop = ['/workshop', '/materials', '/formulas', '/fields', '/prices', '/pieces', '/aside', '/ribbon', '/moulds', '/pots', '/sequences'];
 
 /** What another moment changes, and no other thing. */
-const byMoment = new Set(['now', 'ageHours', 'inWords', 'state', 'remaining', 'sinceStart']);
+const byMoment = new Set(['now', 'state']);
 
 const freePort = () =>
   new Promise((done) => {

@@ -128,7 +128,7 @@ internal static class PieceEndpoints
         api.MapGet("/{id}/painting", Results<Ok<Painting>, ProblemHttpResult> (
             string id, string? layer, int? revision, [AsParameters] LookQuery query, Workbench workbench, PieceStore pieces) =>
         {
-            if (At(pieces, id, revision) is not { } piece)
+            if (At(pieces, id, revision) is not var (piece, _))
             {
                 return NoPiece();
             }
@@ -145,8 +145,7 @@ internal static class PieceEndpoints
                 return ProblemHandler.Invalid(new() { ["width"] = [$"The picture's width must be from {LeastPixels} to {MostPixels} pixels."] });
             }
 
-            var shown = revision is null ? pieces.Find(id) : null;
-            if ((shown?.Piece ?? At(pieces, id, revision)) is not { } piece)
+            if (At(pieces, id, revision) is not var (piece, version))
             {
                 return NoPiece();
             }
@@ -164,17 +163,12 @@ internal static class PieceEndpoints
 
             // The page asks for a picture by its version and the moment of its save, so it may keep it for as long as it wants.
             context.Response.Headers.CacheControl = context.Request.Query.ContainsKey("version") ? "private, max-age=31536000, immutable" : "no-cache";
-            var key = shown is null ? null : new PictureKey(id, shown.Version, pixels, look!);
-            if (key is not null && kept.Of(key) is { } painted)
+            var key = version is { } now ? new PictureKey(id, now, pixels, look!) : null;
+            if (kept.Of(key) is not { } png)
             {
-                return TypedResults.File(painted, "image/png");
-            }
-
-            using var turn = await PictureTurn.For(pixels, 1 / wideOverHigh, context.RequestAborted);
-            turn.Begin();
-            var png = SkiaBrush.Png(workbench.Paint(piece, null, PaintDetail.Full, look), pixels);
-            if (key is not null)
-            {
+                using var turn = await PictureTurn.For(pixels, 1 / wideOverHigh, context.RequestAborted);
+                turn.Begin();
+                png = SkiaBrush.Png(workbench.Paint(piece, null, PaintDetail.Full, look), pixels);
                 kept.Keep(key, png);
             }
 
@@ -207,8 +201,10 @@ internal static class PieceEndpoints
     private static ProblemHttpResult? Looked(LookQuery query, Piece piece, out Look? look) =>
         (look = query.Read(out var wrong)) is null ? ProblemHandler.Invalid(wrong) : Refused(look, piece);
 
-    /// <summary>A piece as it is, or as it was at a revision.</summary>
-    private static Piece? At(PieceStore pieces, string id, int? revision) => revision is { } number ? pieces.At(id, number) : pieces.Find(id)?.Piece;
+    /// <summary>A piece as it is, with its version, or as it was at a revision.</summary>
+    private static (Piece Piece, int? Version)? At(PieceStore pieces, string id, int? revision) =>
+        revision is { } number ? pieces.At(id, number) is { } then ? (then, null) : null
+        : pieces.Find(id) is { } now ? (now.Piece, now.Version) : null;
 
     /// <summary>A layer of the piece; anything else paints all.</summary>
     private static string? Layer(Piece piece, string? id) => piece.Layers.Any(l => l.Id == id) ? id : null;

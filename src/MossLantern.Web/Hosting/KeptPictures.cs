@@ -22,16 +22,16 @@ public sealed class KeptPictures : IDisposable
     private readonly MemoryCache kept = new(new MemoryCacheOptions { SizeLimit = Most });
 
     /// <summary>A picture that is kept, or null.</summary>
-    /// <param name="key">What it shows.</param>
-    public byte[]? Of(PictureKey key) => kept.TryGetValue(key, out byte[]? png) ? png : null;
+    /// <param name="key">What it shows; null for what is never kept.</param>
+    public byte[]? Of(PictureKey? key) => key is not null && kept.TryGetValue(key, out byte[]? png) ? png : null;
 
     /// <summary>Keeps a picture, if it is small.</summary>
-    /// <param name="key">What it shows.</param>
+    /// <param name="key">What it shows; null for what is never kept.</param>
     /// <param name="png">The picture.</param>
-    public void Keep(PictureKey key, byte[] png)
+    public void Keep(PictureKey? key, byte[] png)
     {
         ArgumentNullException.ThrowIfNull(png);
-        if (png.Length <= Small)
+        if (key is not null && png.Length <= Small)
         {
             kept.Set(key, png, new MemoryCacheEntryOptions { Size = png.Length });
         }
