@@ -2,8 +2,13 @@ using BenchmarkDotNet.Attributes;
 using BenchmarkDotNet.Running;
 using MossLantern.Bench;
 using MossLantern.Core.Curing;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Painting;
+using MossLantern.Core.Planning;
+using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
 using NodaTime;
 
@@ -72,7 +77,7 @@ namespace MossLantern.Bench
     [MemoryDiagnoser]
     public class LayoutBenchmarks
     {
-        private static readonly Cup[] Cups = [.. Enumerable.Range(1, 6).Select(i => new Cup($"c{i}", $"c{i}", $"#{i}0{9 - i}0{i}0", Core.Mixing.ColourantClass.Paste, 4))];
+        private static readonly Cup[] Cups = [.. Enumerable.Range(1, 6).Select(i => new Cup($"c{i}", $"c{i}", $"#{i}0{9 - i}0{i}0", ColourantClass.Paste, 4))];
 
         private readonly LayerMapper mapper = new();
         private double by;

@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using Dapper;
-using MossLantern.Core.Grounds;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
 using MossLantern.Formats;
 using NodaTime;
 

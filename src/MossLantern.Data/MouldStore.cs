@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
 using Dapper;
-using MossLantern.Core.Grounds;
+using MossLantern.Core.Documents;
 using NodaTime;
 
 namespace MossLantern.Data;

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using Dapper;
 using Microsoft.Data.Sqlite;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
 using MossLantern.Formats;
 using NodaTime;
 using NodaTime.Text;

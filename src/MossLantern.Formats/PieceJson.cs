@@ -1,5 +1,5 @@
 using System.Text.Json;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
 
 namespace MossLantern.Formats;
 

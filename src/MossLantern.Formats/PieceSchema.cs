@@ -1,7 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
 using NodaTime;
 
 namespace MossLantern.Formats;

@@ -44,7 +44,7 @@ public static class WorkshopJson
         options.MaxDepth = 32;
         options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower, allowIntegerValues: false));
         options.ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
-        options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(RefuseEmptyEntries);
+        options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(RefuseEmptyEntries).WithAddedModifier(Kinds.Name);
     }
 
     /// <summary>An entry of a list is never null; the serializer looks only at fields.</summary>

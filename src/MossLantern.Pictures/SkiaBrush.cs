@@ -1,6 +1,6 @@
 using System.Runtime.InteropServices;
-using MossLantern.Core.Map;
-using MossLantern.Core.Mixing;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Painting;
 using MossLantern.Core.Units;
 using SkiaSharp;
 

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
-using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
 using SkiaSharp;
 

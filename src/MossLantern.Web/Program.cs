@@ -1,8 +1,9 @@
 using System.Reflection;
 using FluentValidation;
 using Microsoft.AspNetCore.Http.Json;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Planning;
 using MossLantern.Data;
 using MossLantern.Formats;
 using MossLantern.Web.Demo;

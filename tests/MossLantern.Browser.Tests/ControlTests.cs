@@ -1,3 +1,4 @@
+using MossLantern.Core.Documents;
 using OpenQA.Selenium;
 using static MossLantern.Browser.Tests.MapPage;
 

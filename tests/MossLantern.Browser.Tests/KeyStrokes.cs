@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using MossLantern.Core.Documents;
 using OpenQA.Selenium;
 
 namespace MossLantern.Browser.Tests;

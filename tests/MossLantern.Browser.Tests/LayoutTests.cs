@@ -1,4 +1,5 @@
 using System.Globalization;
+using MossLantern.Core.Documents;
 using OpenQA.Selenium;
 using static MossLantern.Browser.Tests.MapPage;
 

@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using System.Globalization;
 using System.Text.Json.Nodes;
+using MossLantern.Core.Documents;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 

@@ -1,3 +1,5 @@
+using MossLantern.Core.Documents;
+
 namespace MossLantern.Browser.Tests;
 
 /// <summary>Every view of the demo: accessible, without complaint, and pictured.</summary>

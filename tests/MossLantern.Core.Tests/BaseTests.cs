@@ -1,7 +1,11 @@
 using CsCheck;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Painting;
+using MossLantern.Core.Planning;
 using MossLantern.Core.Shapes;
 using NodaTime;
 

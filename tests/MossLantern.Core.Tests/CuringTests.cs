@@ -1,6 +1,6 @@
 using CsCheck;
 using MossLantern.Core.Curing;
-using MossLantern.Core.Mixing;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Units;
 using NodaTime;
 

@@ -1,12 +1,12 @@
-using System.Collections.Immutable;
 using CsCheck;
 using MossLantern.Core.Checks;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Planning;
 using MossLantern.Core.Shapes;
-using MossLantern.Core.Walls;
 using NodaTime;
 
 namespace MossLantern.Core.Tests;

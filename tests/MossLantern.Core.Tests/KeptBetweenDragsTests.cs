@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
 using CsCheck;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Painting;
+using MossLantern.Core.Planning;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 

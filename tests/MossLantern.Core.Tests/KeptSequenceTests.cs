@@ -1,5 +1,5 @@
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Materials;
 
 namespace MossLantern.Core.Tests;
 

@@ -1,10 +1,13 @@
 using CsCheck;
 using MossLantern.Core.Checks;
-using MossLantern.Core.Grounds;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Painting;
+using MossLantern.Core.Planning;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
 using NodaTime;
 
 namespace MossLantern.Core.Tests;
@@ -82,12 +85,12 @@ public class KindsTests
                 Assert.Empty(new PieceValidator().Validate(piece).Errors);
                 var plan = Plan(piece);
                 var ml = plan.Layers[0].Cups.Regions.Sum(r => r.LayerMl.Value);
-                Assert.Equal(CupPlanner.RegionMl(piece.Ground.Whole.AreaMm2, 3), ml, ml * 1e-3);
+                Assert.Equal(Volume.Ml(piece.Ground.Whole.AreaMm2, 3), ml, ml * 1e-3);
                 Assert.Equal(piece.Ground.MapOutline.AreaMm2 / 100, plan.Layers[0].Regions.Sum(r => r.Area.Value), plan.Ground.Area.Value * 1e-3);
                 Assert.Equal((plan.Ground.WidthMm, plan.Ground.HeightMm), (piece.Ground.Whole.BoxWidthMm, piece.Ground.Whole.BoxHeightMm));
 
                 // Each panel weighs the same, however its resin was counted.
-                Assert.Equal(CupPlanner.RegionMl(piece.Ground.Outline.AreaMm2, 3) * 1.065 / 1000, Mass(piece), 2e-4);
+                Assert.Equal(Volume.Ml(piece.Ground.Outline.AreaMm2, 3) * 1.065 / 1000, Mass(piece), 2e-4);
             },
             iter: 60);
 
@@ -101,8 +104,8 @@ public class KindsTests
         Assert.Equal(cut.Select(s => s.FromMm), cut.Reverse().Select(s => 620 - s.ToMm), (a, b) => Math.Abs(a - b) < 1e-9);
 
         // A heart on the seam is cut by both panels.
-        Assert.Equal(BandMap.HeartBedId, cut.Single(s => s.FromMm < 299 && s.ToMm > 299).RegionId);
-        Assert.Equal(2, cut.Count(s => s.RegionId == BandMap.HeartBedId));
+        Assert.Equal(Layer.HeartBedId, cut.Single(s => s.FromMm < 299 && s.ToMm > 299).RegionId);
+        Assert.Equal(2, cut.Count(s => s.RegionId == Layer.HeartBedId));
     }
 
     [Fact]
@@ -189,7 +192,7 @@ public class KindsTests
                 Assert.Empty(new PieceValidator().Validate(piece).Errors);
                 var (mould, holds) = (piece.Ground.Mould!, piece.Ground.Mould!.Holds(piece.Ground.Outline));
                 var plan = Plan(piece);
-                var kept = CupPlanner.RegionMl(piece.Ground.Outline.AreaMm2, mould.KeepMm) * holds;
+                var kept = Volume.Ml(piece.Ground.Outline.AreaMm2, mould.KeepMm) * holds;
                 var body = plan.Layers[0].Cups.Regions.Sum(r => r.LayerMl.Value) / piece.Ground.AtOnce;
                 var hollows = plan.Layers.Skip(1).Sum(l => l.Cups.Regions.Sum(r => r.LayerMl.Value)) / piece.Ground.AtOnce;
                 Assert.Equal(plan.Ground.Mould!.Capacity.Value - kept, body + hollows, plan.Ground.Mould.Capacity.Value * 1e-3);
@@ -347,7 +350,7 @@ public class KindsTests
         Assert.Empty(Plan(piece with { Ground = ground with { Paint = ground.Paint with { AsMap = false } } }).Ground.PaintZones);
 
         // The bed's dye deepens its painted ground, which is of its own colour.
-        var shown = Planner.Paint(piece, null, PaintDetail.Draft).Paths.First(p => p.Region == BandMap.HeartBedId).Fill;
+        var shown = Planner.Paint(piece, null, PaintDetail.Draft).Paths.First(p => p.Region == Layer.HeartBedId).Fill;
         Assert.Equal(CupLook.Of(piece.Layers[0], piece.Layers[0].Cups[0]).Over(Colour.Of("#33523f"), 3).ToHex(), shown);
     }
 

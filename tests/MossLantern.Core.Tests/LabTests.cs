@@ -1,5 +1,6 @@
 using CsCheck;
 using MossLantern.Core.Map;
+using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Tests;
 

@@ -1,9 +1,10 @@
 using System.Collections.Immutable;
 using CsCheck;
 using MossLantern.Core.Checks;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Planning;
 using MossLantern.Core.Shapes;
 using NodaTime;
 

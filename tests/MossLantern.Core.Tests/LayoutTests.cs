@@ -1,9 +1,14 @@
 using CsCheck;
-using MossLantern.Core.Grounds;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Painting;
+using MossLantern.Core.Planning;
+using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
 using NodaTime;
 using Geometry = NetTopologySuite.Geometries.Geometry;
 using Polygon = NetTopologySuite.Geometries.Polygon;

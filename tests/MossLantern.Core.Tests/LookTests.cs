@@ -1,9 +1,12 @@
 using CsCheck;
-using MossLantern.Core.Grounds;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Painting;
+using MossLantern.Core.Planning;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Tests;
 
@@ -214,7 +217,7 @@ public class LookTests
         Assert.StartsWith("The ground is painted", Below.Refused(painted), StringComparison.Ordinal);
     }
 
-    private static IEnumerable<string> Layers(Painting painting) => painting.Paths.Select(p => p.Material!.Split('/')[0]).Distinct();
+    private static IEnumerable<string> Layers(Painting.Painting painting) => painting.Paths.Select(p => p.Material!.Split('/')[0]).Distinct();
 
     private static List<(double X, double Y)> Corners(string path) =>
     [

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using CsCheck;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
-using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
 using NetTopologySuite.Geometries;
 using NetTopologySuite.Operation.Valid;

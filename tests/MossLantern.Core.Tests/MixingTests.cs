@@ -1,7 +1,8 @@
-using MossLantern.Core.Map;
 using CsCheck;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 
@@ -68,7 +69,7 @@ public class MixingTests
     [InlineData(1, 20)]
     [InlineData(0.1, 2)]
     public void A_tool_measures_a_part_whose_half_tolerance_is_at_least_half_a_step(double step, double least) =>
-        Assert.Equal(least, Parts.SmallestMeasurable(step, TypicalMaterials.RatioTolerance), 1e-9);
+        Assert.Equal(least, MeasuringSteps.SmallestMeasurable(step, TypicalMaterials.RatioTolerance), 1e-9);
 
     [Fact]
     public void Load_by_drops_and_by_weight()
@@ -85,7 +86,7 @@ public class MixingTests
     {
         var area = Math.PI * (65 * 65 - 40 * 40);
         Assert.Equal(8246.7, area, 0.05);
-        Assert.Equal(24.74, CupPlanner.RegionMl(area, 3), 0.005);
+        Assert.Equal(24.74, Volume.Ml(area, 3), 0.005);
     }
 
     [Fact]
@@ -255,7 +256,7 @@ public class MixingTests
 
     [Fact]
     public void A_resin_that_does_not_exist_is_refused_by_name() =>
-        Assert.Contains("'syrup'", Assert.Throws<ArgumentException>(() => ResinInUse.Of(new("syrup"))).Message, StringComparison.Ordinal);
+        Assert.Contains("'syrup'", Assert.Throws<ArgumentException>(() => new ResinChoice("syrup").InUse()).Message, StringComparison.Ordinal);
 
     [Fact]
     public void The_lacing_additive_has_no_load_by_weight() =>

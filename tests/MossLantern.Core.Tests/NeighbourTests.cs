@@ -1,8 +1,10 @@
 using CsCheck;
 using MossLantern.Core.Checks;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Planning;
+using MossLantern.Core.Units;
 using NodaTime;
 
 namespace MossLantern.Core.Tests;
@@ -129,7 +131,7 @@ public class NeighbourTests
         var finding = Assert.Single(Of(thin, "bare-ground"));
         Assert.Equal(["paint", "stronger"], finding.Remedies.Select(r => r.Id));
         Assert.All(finding.Remedies, r => Assert.Empty(Of(r.Apply(thin), "bare-ground")));
-        Assert.Empty(Of(thin with { Ground = Grounds.Rework.OverUnknown(thin.Ground) }, "bare-ground"));
+        Assert.Empty(Of(thin with { Ground = Edits.Rework.OverUnknown(thin.Ground) }, "bare-ground"));
 
         // A millimetre of interference pigment cannot cover half a ground within its limit.
         var shift = thin with { Layers = [thin.Layers[0] with { DepthMm = 1, Cups = [.. thin.Layers[0].Cups.Select(c => c with { Colourant = ColourantClass.Interference })] }] };

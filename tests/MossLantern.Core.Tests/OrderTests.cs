@@ -1,9 +1,8 @@
 using MossLantern.Core.Checks;
-using MossLantern.Core.Curing;
-using MossLantern.Core.Grounds;
-using MossLantern.Core.Map;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Planning;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Timeline;
 using NodaTime;
 
 namespace MossLantern.Core.Tests;

@@ -1,9 +1,12 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Painting;
+using MossLantern.Core.Planning;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Tests;
 
@@ -209,7 +212,7 @@ public partial class PaintingTests
     [GeneratedRegex(@"-?[0-9]*\.?[0-9]+")]
     private static partial Regex Numbers();
 
-    private static Painting Paint(PaintDetail detail, params Layer[] layers) =>
+    private static Painting.Painting Paint(PaintDetail detail, params Layer[] layers) =>
         new PiecePlanner(new LayerMapper()).Paint(Samples.Piece(Samples.Panel(), layers), null, detail);
 
     [GeneratedRegex("^M(-?[0-9.]+) (-?[0-9.]+)")]

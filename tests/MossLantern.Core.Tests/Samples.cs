@@ -1,8 +1,8 @@
 using System.Collections.Immutable;
 using CsCheck;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 

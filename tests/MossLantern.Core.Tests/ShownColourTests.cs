@@ -1,9 +1,12 @@
 using CsCheck;
-using MossLantern.Core.Grounds;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Painting;
+using MossLantern.Core.Planning;
+using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
 using NodaTime;
 
 namespace MossLantern.Core.Tests;
@@ -16,7 +19,7 @@ public class ShownColourTests
 
     private static Layer With(params Cup[] cups) => Samples.Layer(null, 0) with { Cups = [.. cups] };
 
-    private static Painting Paint(Layer layer, PaintDetail detail = PaintDetail.Draft, Look? look = null) => Planner.Paint(Samples.Piece(Casting, layer), null, detail, look);
+    private static Painting.Painting Paint(Layer layer, PaintDetail detail = PaintDetail.Draft, Look? look = null) => Planner.Paint(Samples.Piece(Casting, layer), null, detail, look);
 
     [Fact]
     public void Dye_deepens_like_glass_and_does_not_veil()

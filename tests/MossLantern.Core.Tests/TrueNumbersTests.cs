@@ -1,8 +1,10 @@
 using CsCheck;
-using MossLantern.Core.Grounds;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Planning;
 using MossLantern.Core.Shapes;
 using NodaTime;
 
@@ -141,8 +143,8 @@ public class TrueNumbersTests
     public void Both_parts_of_a_batch_fall_on_the_steps(double resin, double hardener, double need, double step, double mix, double resinMl)
     {
         var share = resin / (resin + hardener);
-        Assert.Equal(mix, Parts.InSteps(share, need, step, 0.05), 1e-9);
-        var parts = Parts.ToStep(share, 1.1, 1, mix, step);
+        Assert.Equal(mix, MeasuringSteps.InSteps(share, need, step, 0.05), 1e-9);
+        var parts = MeasuringSteps.ToStep(share, 1.1, 1, mix, step);
         Assert.Equal(resinMl, parts.ResinMl, 1e-9);
         Assert.Equal(mix - resinMl, parts.HardenerMl, 1e-9);
     }
@@ -156,8 +158,8 @@ public class TrueNumbersTests
             s =>
             {
                 var share = s.resin / (1 + s.resin);
-                var mix = Parts.InSteps(share, s.need, s.step, 0.05);
-                var parts = Parts.ToStep(share, 1, 1, mix, s.step);
+                var mix = MeasuringSteps.InSteps(share, s.need, s.step, 0.05);
+                var parts = MeasuringSteps.ToStep(share, 1, 1, mix, s.step);
                 Assert.True(mix >= s.need - 1e-6);
                 Assert.Equal(0, Math.IEEERemainder(parts.ResinMl, s.step), 1e-6);
                 Assert.Equal(0, Math.IEEERemainder(parts.HardenerMl, s.step), 1e-6);

@@ -1,7 +1,9 @@
-using System.Collections.Immutable;
 using CsCheck;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Grounds;
+using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
-using MossLantern.Core.Pouring;
 using MossLantern.Core.Stones;
 using MossLantern.Core.Walls;
 

@@ -1,6 +1,5 @@
-using MossLantern.Core.Grounds;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Shapes;
 using NodaTime;
 

@@ -1,5 +1,7 @@
+using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Planning;
 using MossLantern.Formats;
 using NodaTime;
 
@@ -36,9 +38,9 @@ public sealed class GoldenTests : IDisposable
     public void There_is_a_document_of_every_kind_of_every_outline_and_of_every_layout()
     {
         var pieces = Documents.Select(d => PieceJson.ReadFromOutside(File.ReadAllText(Path.Combine(Golden, d.Data)))).ToList();
-        Assert.Equal(Enum.GetValues<Core.Grounds.PieceKind>().Length, pieces.Select(p => p.Ground.Base?.Kind).OfType<Core.Grounds.PieceKind>().Distinct().Count());
+        Assert.Equal(Enum.GetValues<PieceKind>().Length, pieces.Select(p => p.Ground.Base?.Kind).OfType<PieceKind>().Distinct().Count());
         Assert.Equal(
-            Enum.GetValues<Core.Grounds.BaseMaterial>().Length, pieces.Select(p => p.Ground.Base?.Material).OfType<Core.Grounds.BaseMaterial>().Distinct().Count());
+            Enum.GetValues<BaseMaterial>().Length, pieces.Select(p => p.Ground.Base?.Material).OfType<BaseMaterial>().Distinct().Count());
         Assert.Subset(
             pieces.SelectMany(p => p.Layers).Select(l => l.Layout?.GetType().Name ?? "rings").ToHashSet(),
             typeof(Layout).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(Layout))).Select(t => t.Name).Append("rings").ToHashSet());

@@ -1,7 +1,7 @@
 using System.Text.Json.Nodes;
-using MossLantern.Core.Grounds;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Shapes;
 using MossLantern.Formats;
 

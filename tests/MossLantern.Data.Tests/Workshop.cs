@@ -1,5 +1,6 @@
 global using Xunit;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Shapes;
 using NodaTime;
 

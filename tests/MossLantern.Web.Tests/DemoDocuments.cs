@@ -1,4 +1,4 @@
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
 using MossLantern.Web.Demo;
 using NodaTime;
 

@@ -1,6 +1,8 @@
 using System.Diagnostics;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Painting;
+using MossLantern.Core.Planning;
 using MossLantern.Core.Units;
 using MossLantern.Pictures;
 using NodaTime;

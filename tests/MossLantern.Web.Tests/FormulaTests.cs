@@ -1,11 +1,13 @@
 using System.Collections;
 using System.Reflection;
 using System.Runtime.CompilerServices;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Planning;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 using NodaTime;
 

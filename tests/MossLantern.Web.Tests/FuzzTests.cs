@@ -1,7 +1,6 @@
 using System.Diagnostics;
 using System.Globalization;
 using System.Net;
-using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using static MossLantern.Web.Tests.TestHost;
 

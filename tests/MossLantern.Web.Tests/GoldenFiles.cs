@@ -3,7 +3,7 @@ using System.Net.Http.Json;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Microsoft.Data.Sqlite;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
 using MossLantern.Data;
 using MossLantern.Formats;
 using NodaTime;

@@ -6,7 +6,8 @@ using FluentValidation;
 using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.Configuration;
 using Microsoft.Extensions.DependencyInjection;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Materials;
 using MossLantern.Data;
 using MossLantern.Web.Hosting;
 using NodaTime;
@@ -194,7 +195,7 @@ public sealed class LossTests : IDisposable
         var folder = Directory.CreateTempSubdirectory("moss-lantern-").FullName;
         var database = WorkshopDatabase.Open(folder, host.Clock.GetCurrentInstant());
         new SettingStore(database).Set(SettingStore.Demo, "seeded");
-        new PotStore(database).Save("peat-black", 0, new("Half", "#2b2a26", Core.Grounds.PaintKind.Water, 1, ""), host.Clock.GetCurrentInstant());
+        new PotStore(database).Save("peat-black", 0, new("Half", "#2b2a26", PaintKind.Water, 1, ""), host.Clock.GetCurrentInstant());
         using var demo = new TestHost(demo: true, folder: folder);
         Assert.Equal(11, (await demo.List("/api/pieces")).Count);
         Assert.DoesNotContain("Half", await demo.Client.GetStringAsync("/api/pots"), StringComparison.Ordinal);

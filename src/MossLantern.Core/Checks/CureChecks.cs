@@ -1,5 +1,6 @@
 using MossLantern.Core.Curing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Timeline;
 using NodaTime;
 
 namespace MossLantern.Core.Checks;
@@ -12,7 +13,7 @@ internal sealed class LayerEarlyCheck : ICheck
     public IEnumerable<Finding> Look(Looked looked)
     {
         (Layer Layer, LayerPlan Plan)? below = null;
-        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Plan.Layers).Where(l => l.First.Within is null))
+        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Layers).Where(l => l.First.Within is null))
         {
             if (below is { } under && !plan.Poured && plan.Pour is { } pour)
             {

@@ -1,6 +1,9 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Grounds;
+using MossLantern.Core.Map;
+using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 using NodaTime;
 
@@ -66,15 +69,17 @@ public sealed record Finding(
 
 /// <summary>What a check looks at: a piece with everything worked out for it.</summary>
 /// <param name="Piece">The piece.</param>
-/// <param name="Plan">What was worked out.</param>
+/// <param name="Ground">What was worked out for its ground.</param>
+/// <param name="Layers">What was worked out for its layers, lowest first.</param>
 /// <param name="Zone">The workshop's time zone.</param>
-public sealed record Looked(Piece Piece, PiecePlan Plan, DateTimeZone Zone)
+/// <param name="Mapper">Lays out what a remedy would change.</param>
+public sealed record Looked(Piece Piece, GroundPlan Ground, ImmutableArray<LayerPlan> Layers, DateTimeZone Zone, LayerMapper Mapper)
 {
     /// <summary>Whether any layer is still to be poured.</summary>
-    public bool MoreToPour => Plan.Layers.Any(l => !l.Poured);
+    public bool MoreToPour => Layers.Any(l => !l.Poured);
 
     /// <summary>Whether nothing has been poured yet: only then can what lies below still be changed.</summary>
-    public bool Bare => Plan.Layers.All(l => !l.Poured);
+    public bool Bare => Layers.All(l => !l.Poured);
 }
 
 /// <summary>One judgement call.</summary>

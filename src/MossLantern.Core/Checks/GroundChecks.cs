@@ -1,10 +1,9 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Grounds;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Units;
-using MossLantern.Core.Walls;
 using NodaTime;
 
 namespace MossLantern.Core.Checks;
@@ -39,8 +38,8 @@ internal sealed class TiltCheck : ICheck
     /// <summary>Layers to come as deep as the drift asks for, where their resins can be poured so deep.</summary>
     private static IEnumerable<Remedy> Deeper(Looked looked, double neededMm)
     {
-        var thin = looked.Piece.Layers.Zip(looked.Plan.Layers).Where(l => !l.Second.Poured && l.First.DepthMm < neededMm).Select(l => l.First).ToList();
-        if (thin.All(l => neededMm <= ResinInUse.Of(l.Resin).System.DeepestMm))
+        var thin = looked.Piece.Layers.Zip(looked.Layers).Where(l => !l.Second.Poured && l.First.DepthMm < neededMm).Select(l => l.First).ToList();
+        if (thin.All(l => neededMm <= l.Resin.InUse().System.DeepestMm))
         {
             yield return Remedy.Change(
                 "deeper", "Pour the layers to come at least {0} deep",
@@ -105,7 +104,7 @@ internal static class PanelsOf
     /// <summary>Each panel with its reading, how it stands, and what it is called in a sentence.</summary>
     public static IEnumerable<(int Panel, LevelReading? Reading, Standing Standing, string Named)> Each(Looked looked)
     {
-        var (ground, plan) = (looked.Piece.Ground, looked.Plan.Ground);
+        var (ground, plan) = (looked.Piece.Ground, looked.Ground);
         string Named(int panel) => ground.Set is null ? "" : string.Create(CultureInfo.InvariantCulture, $" of panel {panel}");
         yield return (1, ground.Level, plan.Standing, Named(1));
         foreach (var other in plan.Panels ?? [])
@@ -127,7 +126,7 @@ internal sealed class BowCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        var standing = looked.Plan.Ground.Standing;
+        var standing = looked.Ground.Standing;
         if (!looked.MoreToPour || standing is not { Sag: { } sag, Straight: false })
         {
             yield break;
@@ -173,7 +172,7 @@ internal sealed class BowCheck : ICheck
     }
 
     private static bool Straight(Looked looked, Ground ground) =>
-        Standing.Of(looked.Piece with { Ground = ground }, looked.Plan.Layers).Straight == true;
+        Standing.Of(looked.Piece with { Ground = ground }, [.. looked.Layers.Select(l => l.LoadOn(ground))]).Straight == true;
 
     /// <summary>The supports, with rows of more between the outermost wherever they lie under the piece.</summary>
     private static ImmutableArray<Support> Rows(Piece piece, int rows)
@@ -240,7 +239,7 @@ internal sealed class WetGlueCheck : ICheck
             yield break;
         }
 
-        foreach (var step in looked.Plan.Ground.Preparation.Where(s => s.ReadyAt > start && s.DryHours is not null))
+        foreach (var step in looked.Ground.Preparation.Where(s => s.ReadyAt > start && s.DryHours is not null))
         {
             var ready = step.ReadyAt!.Value;
             yield return new(

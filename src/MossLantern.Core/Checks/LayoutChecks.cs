@@ -1,8 +1,10 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 using MossLantern.Core.Walls;
 
@@ -15,7 +17,7 @@ internal sealed class NoHomeCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Plan.Layers).Where(l => !l.Second.Poured))
+        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Layers).Where(l => !l.Second.Poured))
         {
             var used = layer.Layout is null ? layer.CupsInUse.Add(layer.HeartCup) : layer.CupsInUse;
             foreach (var cup in layer.Cups.Where(c => !used.Contains(c.Id) && !(looked.Piece.Kept is { IsEmpty: false } && c.Id == layer.ClearCup)))
@@ -102,14 +104,14 @@ internal sealed class OneSideCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Plan.Layers).Where(l => !l.Second.Poured))
+        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Layers).Where(l => !l.Second.Poured))
         {
             if (layer.Layout is not FieldsLayout fields)
             {
                 continue;
             }
 
-            var placed = Placed(plan);
+            var placed = Placed(looked.Mapper.Map(looked.Piece, layer));
             foreach (var cup in Bunched(placed, plan.Box))
             {
                 var balance = plan.Balance.First(b => b.CupId == cup);
@@ -119,16 +121,16 @@ internal sealed class OneSideCheck : ICheck
                     new("map", layer.Id, balance.Middle.XMm, balance.Middle.YMm),
                     [
                         .. Swap(layer, plan, fields, placed, cup),
-                        Remedy.Change("again", "Lay the fields differently", p => Again(p, layer.Id)),
+                        Remedy.Change("again", "Lay the fields differently", p => Again(looked.Mapper, p, layer.Id, plan.Box)),
                     ]);
             }
         }
     }
 
-    private static List<(int Field, string Cup, Spot At, double Area)> Placed(LayerPlan plan) =>
+    private static List<(int Field, string Cup, Spot At, double Area)> Placed(LayerMap map) =>
     [
-        .. plan.Regions.Where(r => r is { Kind: RegionKind.Field, Fits: true, CupId: not null, Anchor: not null } && !r.Id.Contains('/', StringComparison.Ordinal))
-            .Select(r => (int.Parse(r.Id.AsSpan(r.Id.LastIndexOf('-') + 1), System.Globalization.CultureInfo.InvariantCulture), r.CupId!, r.Anchor!, r.Area.Value)),
+        .. map.Regions.Where(r => r is { Kind: RegionKind.Field, AreaMm2: > 0, CupId: not null, Anchor: not null } && !r.Id.Contains('/', StringComparison.Ordinal))
+            .Select(r => (int.Parse(r.Id.AsSpan(r.Id.LastIndexOf('-') + 1), System.Globalization.CultureInfo.InvariantCulture), r.CupId!, r.Anchor!, r.AreaMm2)),
     ];
 
     /// <summary>Colours with two fields or more, all of them on the side to which they lean.</summary>
@@ -175,21 +177,16 @@ internal sealed class OneSideCheck : ICheck
     }
 
     /// <summary>The next seed that leans nowhere.</summary>
-    private static Piece Again(Piece piece, string layerId)
+    private static Piece Again(LayerMapper mapper, Piece piece, string layerId, PieceBox box)
     {
-        var mapper = new LayerMapper();
-        var planner = new PiecePlanner(mapper);
         var number = piece.Layers.Select(l => l.Id).ToList().IndexOf(layerId);
         var fields = (FieldsLayout)piece.Layers[number].Layout!;
         Piece With(int seed) => piece with
         {
             Layers = piece.Layers.SetItem(number, piece.Layers[number] with { Layout = fields with { Seed = seed, Moved = null, Recoloured = null } }),
         };
-        return Enumerable.Range(1, Seeds).Select(i => With((fields.Seed + i) % 100_000)).FirstOrDefault(p =>
-        {
-            var plan = planner.Plan(p, [], NodaTime.DateTimeZone.Utc).Layers[number];
-            return Bunched(Placed(plan), plan.Box).Count == 0;
-        }) ?? With(fields.Seed + 1);
+        return Enumerable.Range(1, Seeds).Select(i => With((fields.Seed + i) % 100_000)).FirstOrDefault(p => Bunched(Placed(mapper.Map(p, p.Layers[number])), box).Count == 0)
+            ?? With(fields.Seed + 1);
     }
 }
 
@@ -208,7 +205,7 @@ internal sealed class DullFieldCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Plan.Layers).Where(l => !l.Second.Poured && l.First.Contrast != Contrast.Any))
+        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Layers).Where(l => !l.Second.Poured && l.First.Contrast != Contrast.Any))
         {
             var whole = looked.Piece.Ground.OutlineOf(layer).AreaMm2 / 100;
             var cups = layer.Cups.ToDictionary(c => c.Id);
@@ -283,7 +280,7 @@ internal sealed class FloodsBareCheck : ICheck
         foreach (var kept in (looked.Piece.Kept ?? []).Where(k => k.Keep == Keep.Bare && k.DamMm is null or 0))
         {
             var regionId = ZonedMap.KeptPrefix + kept.Id;
-            var wet = looked.Piece.Layers.Zip(looked.Plan.Layers)
+            var wet = looked.Piece.Layers.Zip(looked.Layers)
                 .Where(l => !l.Second.Poured && l.First.Within is null && l.Second.Regions.Any(r => r.Id == regionId && r.Fits)).Select(l => l.First).ToList();
             if (wet.Count == 0)
             {
@@ -293,7 +290,7 @@ internal sealed class FloodsBareCheck : ICheck
             var depth = looked.Piece.Layers.Where(l => l.Within is null).Sum(l => l.DepthMm);
             var height = EdgeTape.LeastDamHeightMm(depth);
             var width = Math.Clamp(Math.Ceiling(2 * Bead.SiliconeWidthMm(height)) / 2, Accepted.DamMm.From, Accepted.DamMm.To);
-            var anchor = looked.Plan.Layers.SelectMany(l => l.Regions).First(r => r.Id == regionId).Anchor;
+            var anchor = looked.Layers.SelectMany(l => l.Regions).First(r => r.Id == regionId).Anchor;
             yield return new(
                 Id, $"floods-bare@{kept.Id}", Grade.Mend, "Floods what stays bare",
                 $"{wet[0].Name} is poured round {kept.Name} and nothing holds it back: resin fills a texture and kills a colour shift. A dam of {{0}} keeps it out.",
@@ -330,10 +327,10 @@ internal sealed record LaidOut(Layer Layer, LayerPlan Plan, Layer Of, string? Zo
 
     /// <summary>Every layer that is still to be poured, and every zone of those.</summary>
     public static IEnumerable<LaidOut> All(Looked looked) =>
-        from pair in looked.Piece.Layers.Zip(looked.Plan.Layers)
+        from pair in looked.Piece.Layers.Zip(looked.Layers)
         where !pair.Second.Poured
         let whole = new LaidOut(pair.First, pair.Second, pair.First, null, looked.Piece.Ground.OutlineOf(pair.First))
-        from part in (pair.First.Zones ?? []).Select(z => whole with { Of = z.Of(pair.First), ZoneId = z.Id, Outline = z.Placed }).Prepend(whole)
+        from part in (pair.First.Zones ?? []).Select(z => whole with { Of = pair.First.Inside(z), ZoneId = z.Id, Outline = z.Placed }).Prepend(whole)
         select part;
 
     /// <summary>A remedy that changes how it is laid out.</summary>
@@ -344,7 +341,7 @@ internal sealed record LaidOut(Layer Layer, LayerPlan Plan, Layer Of, string? Zo
     {
         var next = layer with
         {
-            Zones = [.. (layer.Zones ?? []).Select(z => z.Id == ZoneId && change(z.Of(layer)) is var to ? z with { Layout = to.Layout, Bands = to.Bands } : z)],
+            Zones = [.. (layer.Zones ?? []).Select(z => z.Id == ZoneId && change(layer.Inside(z)) is var to ? z with { Layout = to.Layout, Bands = to.Bands } : z)],
         };
 
         // Regions of the zone that are gone are not poured any more.

@@ -1,7 +1,10 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Checks;
@@ -26,12 +29,12 @@ internal sealed record Neighbours(Layer Layer, LayerPlan Plan, string First, str
 
     /// <summary>Number of the band further out, from 0, where both are bands; what lies inside it is the band before, or the hearts' bed.</summary>
     public int? Band => Layer.UsesBands && Layer.Bands.Select(b => b.Id).ToList().IndexOf(Second) is >= 0 and var at
-        && (at == 0 ? First == BandMap.HeartBedId : First == Layer.Bands[at - 1].Id) ? at : null;
+        && (at == 0 ? First == Layer.HeartBedId : First == Layer.Bands[at - 1].Id) ? at : null;
 
     /// <summary>All that touch in the layers that are still to be poured.</summary>
     public static IEnumerable<Neighbours> Of(Looked looked)
     {
-        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Plan.Layers).Where(l => !l.Second.Poured))
+        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Layers).Where(l => !l.Second.Poured))
         {
             var cups = layer.Cups.ToDictionary(c => c.Id);
             var cupOf = plan.Regions.Where(r => r.Fits).ToDictionary(r => r.Id, r => r.CupId);
@@ -223,7 +226,7 @@ internal sealed class TwinsCheck : ICheck
 
     private static Lab Seen(Colour ground, Layer layer, Cup cup) => Lab.Of(CupLook.Of(layer, cup).Over(ground, DepthOf(layer)));
 
-    private static double DepthOf(Layer layer) => layer.DepthOf(RegionKind.Band, layer.DepthMm);
+    private static double DepthOf(Layer layer) => DepthZones.DepthOf(layer, RegionKind.Band, layer.DepthMm);
 
     /// <summary>A colour as it is seen, by lightness and its two hues.</summary>
     private static IEnumerable<ReckonedInput> Told(Colour ground, Layer layer, Cup cup, string which)
@@ -294,7 +297,7 @@ internal sealed class BareGroundCheck : ICheck
             yield break;
         }
 
-        var seen = looked.Plan.Layers[0].Regions.Where(r => r.Fits).Select(r => r.CupId).ToHashSet();
+        var seen = looked.Layers[0].Regions.Where(r => r.Fits).Select(r => r.CupId).ToHashSet();
         var thin = layer.Cups.Where(c => seen.Contains(c.Id) && c.Colourant is not null and not ColourantClass.Lacing && 100 * CupLook.Of(layer, c).Opacity(layer.DepthMm) < ShowsPercent).ToList();
         if (thin.Count == 0)
         {
@@ -305,9 +308,9 @@ internal sealed class BareGroundCheck : ICheck
         yield return new(
             Id, $"bare-ground@{layer.Id}", Grade.Mind, "Bare ground",
             $"More than half of the ground shows through {string.Join(", ", thin.Select(c => c.Name))} (opacity {{0}}), and it is not painted: wood swallows the colour.",
-            [looked.Plan.Layers[0].Opacity[thinnest.Id]], new("map", layer.Id),
+            [looked.Layers[0].Opacity[thinnest.Id]], new("map", layer.Id),
             [
-                Remedy.OnGround("paint", "Paint the ground in its colour first", g => g with { Paint = new(Grounds.PaintKind.Water) }),
+                Remedy.OnGround("paint", "Paint the ground in its colour first", g => g with { Paint = new(PaintKind.Water) }),
                 .. Stronger(layer, thin),
             ]);
     }

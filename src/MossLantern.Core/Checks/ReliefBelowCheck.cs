@@ -1,6 +1,6 @@
-using MossLantern.Core.Grounds;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
+using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Checks;
@@ -18,7 +18,7 @@ internal sealed class ReliefBelowCheck : ICheck
             yield break;
         }
 
-        var ml = Reckoned.Of(CupPlanner.RegionMl(old.Ground.Whole.AreaMm2, Rework.WettingMm), "ml", Formulas.WettingCoat,
+        var ml = Reckoned.Of(Volume.Ml(old.Ground.Whole.AreaMm2, Rework.WettingMm), "ml", Formulas.WettingCoat,
             new("area of the older work", old.Ground.Whole.AreaMm2 / 100, "cm²", Origin.Reckoned),
             new("depth", Rework.WettingMm, "mm", Origin.Default));
         yield return new(

@@ -1,5 +1,5 @@
 using System.Collections.Immutable;
-using MossLantern.Core.Mixing;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Units;
 using NodaTime;
 

@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Units;
 using NodaTime;
 
@@ -38,15 +38,6 @@ public sealed record SealWay(
 {
     /// <summary>How long it dries, as it is worked out.</summary>
     public Reckoned Dry => Reckoned.Of(DryHours, "h", Formulas.Drying, new ReckonedInput("time by its label, or typical", DryHours, "h", Origin.Default));
-}
-
-/// <summary>What things cost in this workshop.</summary>
-/// <param name="Money">The workshop's money, as it is written behind an amount.</param>
-/// <param name="PerLitre">Price of a litre, by the id of what it is; what is not here is not known.</param>
-public sealed record Prices(string Money, ImmutableSortedDictionary<string, double> PerLitre)
-{
-    /// <summary>Nothing is known yet.</summary>
-    public static Prices None { get; } = new("€", ImmutableSortedDictionary<string, double>.Empty);
 }
 
 /// <summary>What has to be done to a ground, by its kind.</summary>
@@ -137,15 +128,15 @@ public static class Preparation
     /// <summary>The paint for each zone of a painted map; none where the ground is of one colour.</summary>
     /// <param name="ground">A valid ground.</param>
     /// <param name="first">The first layer.</param>
-    /// <param name="regions">Its regions.</param>
-    public static ImmutableArray<PaintZone> PaintZones(Ground ground, Layer first, ImmutableArray<RegionPlan> regions)
+    /// <param name="areaCm2">What is poured from each of its cups, cm²; a cup that fills nothing may be left out.</param>
+    public static ImmutableArray<PaintZone> PaintZones(Ground ground, Layer first, IReadOnlyDictionary<string, double> areaCm2)
     {
         ArgumentNullException.ThrowIfNull(ground);
         ArgumentNullException.ThrowIfNull(first);
         var boards = ground.Set is { Mirrored: true } set ? set.Count : 1;
         return ground.Paint is not { AsMap: true } paint ? [] :
         [
-            .. first.Cups.Select(cup => (Cup: cup, Cm2: boards * regions.Where(r => r.CupId == cup.Id).Sum(r => r.Area.Value)))
+            .. first.Cups.Select(cup => (Cup: cup, Cm2: boards * areaCm2.GetValueOrDefault(cup.Id)))
                 .Where(zone => zone.Cm2 > 0)
                 .Select(zone => new PaintZone(zone.Cup.Name, zone.Cup.Colourant is null ? ground.Colour : zone.Cup.Colour, Reckoned.Of(
                     zone.Cm2 * 100 * PaintFilmMm * paint.Coats / 1000, "ml", Formulas.GroundPaintVolume,

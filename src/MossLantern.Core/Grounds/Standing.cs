@@ -1,9 +1,8 @@
 using System.Collections.Immutable;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
-using MossLantern.Core.Walls;
 
 namespace MossLantern.Core.Grounds;
 
@@ -12,6 +11,12 @@ namespace MossLantern.Core.Grounds;
 /// <param name="YMm">Place, mm from the top.</param>
 /// <param name="Shim">Thickness to put under it; null while no tilt is known.</param>
 public sealed record StandingSupport(double XMm, double YMm, Reckoned? Shim);
+
+/// <summary>The resin of a layer, as what stands under it carries it.</summary>
+/// <param name="Poured">Whether it has been poured.</param>
+/// <param name="ResinG">Its mass without reserve and losses, of one casting, g.</param>
+/// <param name="ResinMl">Its volume, of one casting, ml.</param>
+public readonly record struct LayerLoad(bool Poured, double ResinG, double ResinMl);
 
 /// <summary>How a piece stands: level or not, bowed or not, on what, and how heavy.</summary>
 /// <param name="Supports">Its supports.</param>
@@ -48,9 +53,9 @@ public sealed record Standing(
 
     /// <summary>How a piece stands.</summary>
     /// <param name="piece">A valid piece.</param>
-    /// <param name="layers">What was worked out for its layers.</param>
+    /// <param name="layers">The resin of each of its layers, lowest first.</param>
     /// <param name="panel">Which panel of a set, from 1.</param>
-    public static Standing Of(Piece piece, ImmutableArray<LayerPlan> layers, int panel = 1)
+    public static Standing Of(Piece piece, ImmutableArray<LayerLoad> layers, int panel = 1)
     {
         ArgumentNullException.ThrowIfNull(piece);
         var ground = piece.Ground with { Level = piece.Ground.LevelOf(panel) };
@@ -63,7 +68,7 @@ public sealed record Standing(
         // Each panel of a set stands by itself.
         var share = ground.Set is { Mirrored: false } set ? 1.0 / set.Count : 1;
         var allG = share * layers.Sum(l => l.ResinG);
-        var allMl = share * layers.Sum(l => l.Cups.Regions.Sum(r => r.LayerMl.Value)) / ground.AtOnce;
+        var allMl = share * layers.Sum(l => l.ResinMl);
         var sag = SagOf(ground, span, resinMm, allG / Math.Max(1e-9, allMl));
         var baseMass = BaseMassOf(ground);
         var oldG = OldG(ground) / ground.Boards;
@@ -228,8 +233,8 @@ public sealed record Standing(
     /// <summary>Mass of the resin of older work, g. A cast piece is its own base, and counts there.</summary>
     private static double OldG(Ground ground) => ground.Old is not { } old || ground.Base?.Material == BaseMaterial.Resin ? 0 : OldG(old.Ground) + old.Layers.Sum(l =>
     {
-        var system = ResinInUse.Of(l.Resin).System;
-        return CupPlanner.RegionMl(old.Ground.Whole.AreaMm2, l.DepthMm)
+        var system = l.Resin.InUse().System;
+        return Volume.Ml(old.Ground.Whole.AreaMm2, l.DepthMm)
             * Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl;
     });
 

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Mixing;
@@ -79,9 +80,6 @@ public static class CupPlanner
     /// <summary>Share of what must leave a cup that stays in it.</summary>
     public const double CupLossShare = 0.02;
 
-    /// <summary>Volume of a region, ml.</summary>
-    public static double RegionMl(double areaMm2, double depthMm) => areaMm2 * depthMm / 1000;
-
     /// <summary>Side film and drips of an open edge, ml.</summary>
     /// <param name="openEdgeMm">Length of open edge, mm.</param>
     /// <param name="sideHeightMm">Height of the sides, mm.</param>
@@ -126,7 +124,7 @@ public static class CupPlanner
         var regions = map.Regions.Zip(depths)
             .Where(r => r.First.CupId is not null && (r.First.Kind != RegionKind.HeartBed || r.First.AreaMm2 > 0))
             .Select(r => Volume(ground, layer, r.First, r.Second, r.First.CupId!)).ToImmutableArray();
-        var resin = ResinInUse.Of(layer.Resin);
+        var resin = layer.Resin.InUse();
 
         // Mixed cups first: what they take has to be in the others.
         var mixed = layer.Cups.Where(c => c.Of is not null).ToDictionary(c => c.Id, c => Mixed(layer, c, regions));
@@ -141,7 +139,7 @@ public static class CupPlanner
     /// <summary>A cup that is filled from others: nothing is measured for it by itself.</summary>
     private static CupVolume Mixed(Layer layer, Cup cup, ImmutableArray<RegionVolume> regions)
     {
-        var filled = Cup(layer, cup, ResinInUse.Of(layer.Resin), regions, 0);
+        var filled = Cup(layer, cup, layer.Resin.InUse(), regions, 0);
         var shares = cup.Of!.Value;
         var all = shares.Sum(s => s.Parts);
         Reckoned Nothing(Reckoned of) => Reckoned.Of(0, of.Unit, Formulas.CupNone, new ReckonedInput("regions", 0, "ml", Origin.Reckoned));
@@ -252,9 +250,9 @@ public static class CupPlanner
         // A cup that is filled from others is marked to its step; one that is measured in two cups takes whole steps of both parts.
         var measured = layer.Measure == Measure.ByVolume && cup.Of is null;
         var share = Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 1).ResinMl;
-        var mix = need + loss <= 0 ? 0 : measured ? Parts.InSteps(share, need + loss, step, TypicalMaterials.RatioTolerance) : Parts.Up(need + loss, step);
+        var mix = need + loss <= 0 ? 0 : measured ? MeasuringSteps.InSteps(share, need + loss, step, TypicalMaterials.RatioTolerance) : MeasuringSteps.Up(need + loss, step);
         var parts = mix == 0 ? new(0, 0, 0, 0)
-            : measured ? Parts.ToStep(share, system.ResinDensity, system.HardenerDensity, mix, step)
+            : measured ? MeasuringSteps.ToStep(share, system.ResinDensity, system.HardenerDensity, mix, step)
             : Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, mix);
         var colourant = cup.Colourant is { } c and not ColourantClass.Lacing ? TypicalMaterials.Of(c) : null;
         ReckonedInput layerInput = new("regions", layerMl, "ml", Origin.Reckoned), edgeInput = new("edges", edgeMl, "ml", Origin.Reckoned),
@@ -333,8 +331,8 @@ public static class CupPlanner
         var (step, own) = byVolume
             ? (layer.Tools?.CupStepMl ?? TypicalMaterials.CupStepMl, layer.Tools?.CupStepMl is not null)
             : (layer.Tools?.ScaleStepG ?? TypicalMaterials.ScaleStepG, layer.Tools?.ScaleStepG is not null);
-        var (least, unit) = (Parts.SmallestMeasurable(step, TypicalMaterials.RatioTolerance), byVolume ? "ml" : "g");
-        return smaller >= least ? null : Reckoned.Of(Parts.Up(mixMl * least / smaller, 1), "ml", Formulas.SmallestMix,
+        var (least, unit) = (MeasuringSteps.SmallestMeasurable(step, TypicalMaterials.RatioTolerance), byVolume ? "ml" : "g");
+        return smaller >= least ? null : Reckoned.Of(MeasuringSteps.Up(mixMl * least / smaller, 1), "ml", Formulas.SmallestMix,
             new("mix", mixMl, "ml", Origin.Reckoned),
             new("smaller part", smaller, unit, Origin.Reckoned),
             new("step", step, unit, OriginOf(own), byVolume ? "tools.cupStepMl" : "tools.scaleStepG"),

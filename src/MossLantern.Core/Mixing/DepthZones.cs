@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
-using MossLantern.Core.Grounds;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
-using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
 
 namespace MossLantern.Core.Mixing;
@@ -13,7 +12,7 @@ namespace MossLantern.Core.Mixing;
 public sealed record DepthShare(string Where, double AreaMm2, double DepthMm)
 {
     /// <summary>Its volume, ml.</summary>
-    public double Ml => CupPlanner.RegionMl(AreaMm2, DepthMm);
+    public double Ml => Volume.Ml(AreaMm2, DepthMm);
 }
 
 /// <summary>
@@ -50,10 +49,29 @@ public static class DepthZones
         ];
     }
 
-    private static double DepthOf(Layer layer, Region region, double depthMm)
+    /// <summary>How deep a region of a layer's own layout is, mm: lines lie on a film, which is a part of the layer's depth.</summary>
+    /// <param name="layer">The layer, its zones aside.</param>
+    /// <param name="kind">What the region is.</param>
+    /// <param name="depthMm">The layer's depth there, mm.</param>
+    /// <remarks>Source: docs/craft/layouts.md, Rim-to-middle lines.</remarks>
+    public static double DepthOf(Layer layer, RegionKind kind, double depthMm)
     {
+        ArgumentNullException.ThrowIfNull(layer);
+        return layer.Layout is not LinesLayout lines || kind is RegionKind.KeptVisible or RegionKind.KeptBare or RegionKind.Wall ? depthMm
+            : kind == RegionKind.Film ? Math.Min(lines.StartMm, depthMm)
+            : Math.Max(0, depthMm - lines.StartMm);
+    }
+
+    /// <summary>How deep a region is, be it in a zone of the layer, mm.</summary>
+    /// <param name="layer">The layer.</param>
+    /// <param name="region">A region of its map.</param>
+    /// <param name="depthMm">The layer's depth there, mm.</param>
+    public static double DepthOf(Layer layer, Region region, double depthMm)
+    {
+        ArgumentNullException.ThrowIfNull(layer);
+        ArgumentNullException.ThrowIfNull(region);
         var zone = (layer.Zones ?? []).FirstOrDefault(z => region.Id.StartsWith($"{z.Id}/", StringComparison.Ordinal));
-        return (zone is null ? layer : zone.Of(layer)).DepthOf(region.Kind, depthMm);
+        return DepthOf(zone is null ? layer : layer.Inside(zone), region.Kind, depthMm);
     }
 
     /// <summary>Parts of their own depth, each with what stands or lies in it, and what they leave.</summary>

@@ -1,3 +1,5 @@
+using MossLantern.Core.Materials;
+
 namespace MossLantern.Core.Mixing;
 
 /// <summary>Load of colourant in resin.</summary>

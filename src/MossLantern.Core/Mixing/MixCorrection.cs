@@ -1,3 +1,5 @@
+using MossLantern.Core.Materials;
+
 namespace MossLantern.Core.Mixing;
 
 /// <summary>What is in a mixing cup against the maker's ratio, and what brings it back.</summary>

@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
-using MossLantern.Core.Pieces;
 
 namespace MossLantern.Core.Pouring;
 
@@ -28,7 +28,7 @@ public sealed record PourOrder(ImmutableArray<string> RegionIds, string Says)
         var says = Sentence(layer, own);
         return new(
         [
-            .. InOrder(layer, own, "").Concat(zones.SelectMany(z => InOrder(z.Zone.Of(layer), z.Own, $"{z.Zone.Id}/"))).Concat(kept).Select(r => r.Id),
+            .. InOrder(layer, own, "").Concat(zones.SelectMany(z => InOrder(layer.Inside(z.Zone), z.Own, $"{z.Zone.Id}/"))).Concat(kept).Select(r => r.Id),
         ],
         zones.Any(z => z.Own.Count > 0) ? $"{says} Then zone by zone." : says);
     }

@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Pouring;

@@ -7,12 +7,6 @@ namespace MossLantern.Core.Shapes;
 /// The outline of a base seen from above, in millimetres, its box's top left at the origin, x to the right and y down.
 /// </summary>
 /// <remarks>Source: docs/craft/shapes.md, Outline.</remarks>
-[JsonPolymorphic(TypeDiscriminatorPropertyName = "shape")]
-[JsonDerivedType(typeof(RectangleOutline), "rectangle")]
-[JsonDerivedType(typeof(RoundOutline), "round")]
-[JsonDerivedType(typeof(OvalOutline), "oval")]
-[JsonDerivedType(typeof(SliceOutline), "slice")]
-[JsonDerivedType(typeof(DrawnOutline), "drawn")]
 public abstract record Outline
 {
     /// <summary>Width of the box round it, mm.</summary>
@@ -69,24 +63,10 @@ public abstract record Outline
 
     /// <summary>Its opening; null for what has none.</summary>
     [JsonIgnore]
-    public Opening? OpeningOf => this switch
-    {
-        RectangleOutline r => r.Opening,
-        RoundOutline r => r.Opening,
-        OvalOutline o => o.Opening,
-        SliceOutline s => s.Opening,
-        _ => null,
-    };
+    public virtual Opening? OpeningOf => null;
 
     /// <summary>The same with another opening, or none; a drawn outline as it is.</summary>
-    public Outline Opened(Opening? opening) => this switch
-    {
-        RectangleOutline r => r with { Opening = opening },
-        RoundOutline r => r with { Opening = opening },
-        OvalOutline o => o with { Opening = opening },
-        SliceOutline s => s with { Opening = opening },
-        _ => this,
-    };
+    public virtual Outline Opened(Opening? opening) => this;
 
     /// <summary>Whether a place on its boundary lies on the edge of the piece, and not on a border inside it.</summary>
     /// <param name="xMm">mm from the left.</param>
@@ -133,6 +113,13 @@ public sealed record RectangleOutline(double WidthMm, double HeightMm, Opening? 
 {
     /// <inheritdoc/>
     [JsonIgnore]
+    public override Opening? OpeningOf => Opening;
+
+    /// <inheritdoc/>
+    public override Outline Opened(Opening? opening) => this with { Opening = opening };
+
+    /// <inheritdoc/>
+    [JsonIgnore]
     public override double BoxWidthMm => WidthMm;
 
     /// <inheritdoc/>
@@ -157,6 +144,13 @@ public sealed record RectangleOutline(double WidthMm, double HeightMm, Opening? 
 /// <param name="Opening">An opening, or null.</param>
 public sealed record RoundOutline(double DiameterMm, Opening? Opening = null) : Outline
 {
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override Opening? OpeningOf => Opening;
+
+    /// <inheritdoc/>
+    public override Outline Opened(Opening? opening) => this with { Opening = opening };
+
     /// <inheritdoc/>
     [JsonIgnore]
     public override double BoxWidthMm => DiameterMm;
@@ -188,6 +182,13 @@ public sealed record RoundOutline(double DiameterMm, Opening? Opening = null) : 
 /// <param name="Opening">An opening, or null.</param>
 public sealed record OvalOutline(double WidthMm, double HeightMm, Opening? Opening = null) : Outline
 {
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override Opening? OpeningOf => Opening;
+
+    /// <inheritdoc/>
+    public override Outline Opened(Opening? opening) => this with { Opening = opening };
+
     /// <inheritdoc/>
     [JsonIgnore]
     public override double BoxWidthMm => WidthMm;

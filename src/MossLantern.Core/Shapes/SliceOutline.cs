@@ -40,6 +40,13 @@ public sealed record SliceOutline(
 
     /// <inheritdoc/>
     [JsonIgnore]
+    public override Opening? OpeningOf => Opening;
+
+    /// <inheritdoc/>
+    public override Outline Opened(Opening? opening) => this with { Opening = opening };
+
+    /// <inheritdoc/>
+    [JsonIgnore]
     public override double BoxWidthMm => WidthMm;
 
     /// <inheritdoc/>

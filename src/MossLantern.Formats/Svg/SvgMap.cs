@@ -2,8 +2,8 @@ using System.Collections.Immutable;
 using System.Globalization;
 using System.Text;
 using System.Xml.Linq;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
-using MossLantern.Core.Pieces;
 using MossLantern.Core.Shapes;
 
 namespace MossLantern.Formats.Svg;

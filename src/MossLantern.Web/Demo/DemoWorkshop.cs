@@ -1,10 +1,8 @@
-using MossLantern.Core.Grounds;
-using MossLantern.Core.Map;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Planning;
 using MossLantern.Core.Shapes;
 using MossLantern.Data;
-using MossLantern.Web.Endpoints;
 using MossLantern.Web.Hosting;
 using NodaTime;
 

@@ -2,8 +2,11 @@ using System.Collections.Immutable;
 using FluentValidation;
 using FluentValidation.Results;
 using Microsoft.AspNetCore.Http.HttpResults;
+using MossLantern.Core.Curing;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Grounds;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Painting;
 using MossLantern.Core.Units;
 using MossLantern.Data;
 using MossLantern.Web.Hosting;
@@ -64,7 +67,7 @@ internal static class MouldEndpoints
             var ids = request.MouldIds.Distinct().ToList();
             return ids.Count is 0 or > LibraryMould.MostTogether || !ids.All(all.ContainsKey)
                 ? ProblemHandler.Invalid(new() { ["mouldIds"] = [$"Name from 1 to {LibraryMould.MostTogether} moulds of the library."] })
-                : TypedResults.Ok(LibraryMould.Cast(request.Ground, [.. ids.Select(id => (id, all[id]))]));
+                : TypedResults.Ok(InMoulds.Cast(request.Ground, [.. ids.Select(id => (id, all[id]))]));
         });
     }
 
@@ -115,7 +118,7 @@ public sealed class MouldLibrary(MouldStore moulds, PieceStore pieces, RunStore 
         return
         [
             .. moulds.All().Select(m => new MouldView(
-                m.Id, m.Version, m.Thing, Core.Map.Painter.OutlinePath(m.Thing.Outline), m.Thing.Outline.BoxWidthMm, m.Thing.Outline.BoxHeightMm, m.Thing.Capacity,
+                m.Id, m.Version, m.Thing, Painter.OutlinePath(m.Thing.Outline), m.Thing.Outline.BoxWidthMm, m.Thing.Outline.BoxHeightMm, MouldPlan.CapacityOf(m.Thing),
                 uses[m.Id].Sum(u => u.Castings),
                 [.. uses[m.Id].Select(u => new MouldUseView(WorkshopTime.Local(u.At, zone), u.What, u.Castings, u.Hottest))])),
         ];
@@ -136,6 +139,6 @@ public sealed class MouldLibrary(MouldStore moulds, PieceStore pieces, RunStore 
             from id in mould.LibraryIds!.Value
             select new MouldUse(
                 id, run.Start, $"{piece.Name}, {layer.Name}", layer.Id == piece.Layers[0].Id ? mould.AtOnce : 0,
-                LibraryMould.HottestC(layer, run.RoomC));
+                FilmHeat.HottestC(layer.Resin.InUse().System, layer.DepthMm, run.RoomC));
     }
 }

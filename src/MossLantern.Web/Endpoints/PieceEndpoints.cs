@@ -1,8 +1,8 @@
 using System.Collections.Immutable;
 using Microsoft.AspNetCore.Http.HttpResults;
-using MossLantern.Core.Grounds;
-using MossLantern.Core.Map;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
+using MossLantern.Core.Painting;
 using MossLantern.Data;
 using MossLantern.Pictures;
 using MossLantern.Web.Hosting;
@@ -37,7 +37,7 @@ public sealed record LookQuery
     public Look? Read(out Dictionary<string, string[]> wrong)
     {
         wrong = [];
-        var face = Core.Map.Face.Top;
+        var face = Core.Painting.Face.Top;
         var light = LightFrom.Front;
         var wet = false;
         if (Face is not null && !Enum.TryParse(Face, true, out face) || !Enum.IsDefined(face))

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using FluentValidation;
 using Microsoft.AspNetCore.Http.HttpResults;
-using MossLantern.Core.Grounds;
+using MossLantern.Core.Documents;
 using MossLantern.Data;
 using MossLantern.Web.Hosting;
 

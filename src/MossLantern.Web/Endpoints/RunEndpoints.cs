@@ -3,7 +3,7 @@ using System.Globalization;
 using FluentValidation;
 using FluentValidation.Results;
 using Microsoft.AspNetCore.Http.HttpResults;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
 using MossLantern.Data;
 using MossLantern.Web.Hosting;
 using NodaTime;

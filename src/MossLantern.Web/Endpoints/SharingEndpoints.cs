@@ -1,8 +1,8 @@
 using System.Text;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
-using MossLantern.Core.Pieces;
 using MossLantern.Data;
 using MossLantern.Formats;
 using MossLantern.Formats.Svg;

@@ -1,8 +1,9 @@
 using System.Collections.Immutable;
 using FluentValidation;
 using Microsoft.AspNetCore.Http.HttpResults;
-using MossLantern.Core.Map;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
+using MossLantern.Core.Units;
 using MossLantern.Data;
 using MossLantern.Web.Hosting;
 

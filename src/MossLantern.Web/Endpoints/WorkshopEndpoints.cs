@@ -1,9 +1,9 @@
 using System.Collections.Immutable;
 using System.Globalization;
 using Microsoft.AspNetCore.Http.HttpResults;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Grounds;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Units;
 using MossLantern.Data;
 using MossLantern.Web.Hosting;

@@ -1,5 +1,5 @@
 using Microsoft.Extensions.Caching.Memory;
-using MossLantern.Core.Map;
+using MossLantern.Core.Painting;
 
 namespace MossLantern.Web.Hosting;
 

@@ -1,12 +1,9 @@
 using System.Collections.Immutable;
-using System.Reflection;
 using System.Text.Json;
-using System.Text.Json.Serialization;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
-using MossLantern.Core.Pieces;
-using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
+using MossLantern.Formats;
 using NodaTime;
 
 namespace MossLantern.Web.Hosting;
@@ -19,12 +16,9 @@ internal static class OpenApiShape
         options.AddDocumentTransformer(async (document, context, stop) =>
         {
             await ListsAsync(document, context, nameof(Reckoned), typeof(Reckoned), stop);
-            foreach (var (several, _) in Discriminated)
+            foreach (var (several, one) in Kinds.All.SelectMany(k => k.Names.Select(n => (k.Type, n.Type))))
             {
-                foreach (var one in several.GetCustomAttributes<JsonDerivedTypeAttribute>().Select(a => a.DerivedType))
-                {
-                    await ListsAsync(document, context, several.Name + one.Name, one, stop);
-                }
+                await ListsAsync(document, context, several.Name + one.Name, one, stop);
             }
 
             document.Info = new() { Title = "Moss Lantern", Version = "1" };
@@ -47,18 +41,15 @@ internal static class OpenApiShape
                 schema.Enum = [.. choices.Where(c => c?.GetValueKind() == JsonValueKind.String)];
             }
 
-            foreach (var (_, field) in Discriminated.Where(d => d.Type.IsAssignableFrom(type) && schema.Properties?.ContainsKey(d.Field) == true))
+            foreach (var kinds in Kinds.All.Where(k => k.Type.IsAssignableFrom(type) && schema.Properties?.ContainsKey(k.Field) == true))
             {
                 schema.Required ??= new HashSet<string>();
-                schema.Required.Add(field);
+                schema.Required.Add(kinds.Field);
             }
 
             return Task.CompletedTask;
         });
     }
-
-    /// <summary>The kinds of document that tell by a field which of several they are.</summary>
-    private static readonly (Type Type, string Field)[] Discriminated = [(typeof(Outline), "shape"), (typeof(Layout), "kind")];
 
     /// <summary>The generator loses the type of a list that it has met deeper down before: every list of a type is told anew.</summary>
     private static async Task ListsAsync(
@@ -69,9 +60,9 @@ internal static class OpenApiShape
             return;
         }
 
-        foreach (var (_, field) in Discriminated.Where(d => d.Type.IsAssignableFrom(type) && properties.ContainsKey(d.Field)))
+        foreach (var kinds in Kinds.All.Where(k => k.Type.IsAssignableFrom(type) && properties.ContainsKey(k.Field)))
         {
-            schema.Required?.Add(field);
+            schema.Required?.Add(kinds.Field);
         }
 
         foreach (var property in type.GetProperties())

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using MossLantern.Core.Grounds;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Units;
 using MossLantern.Data;
 using MossLantern.Formats;

@@ -1,6 +1,9 @@
 using System.Text.Json;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
-using MossLantern.Core.Pieces;
+using MossLantern.Core.Painting;
+using MossLantern.Core.Planning;
 using MossLantern.Core.Shapes;
 using MossLantern.Formats;
 using NodaTime;

@@ -1,4 +1,5 @@
 using MossLantern.Core.Curing;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Units;
 using MossLantern.Core.Walls;

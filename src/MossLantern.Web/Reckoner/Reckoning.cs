@@ -1,8 +1,11 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Curing;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
-using MossLantern.Core.Pouring;
+using MossLantern.Core.Shapes;
 using MossLantern.Core.Stones;
 using MossLantern.Core.Walls;
 
@@ -87,7 +90,7 @@ internal static class Reckoning
         var reserve = asked.Usual(sum.Reserve, "reserve");
         var transfers = (int)asked.Usual(sum.Transfers, "transfers");
         asked.Settle();
-        var layer = CupPlanner.RegionMl(area, depth);
+        var layer = Volume.Ml(area, depth);
         var edge = openEdge > 0 ? CupPlanner.EdgeMl(openEdge, side, layer, film, drip) : 0;
         var need = CupPlanner.NeedMl(layer, displaced, edge, reserve);
         return new(layer, displaced, edge, need > 0 ? CupPlanner.CupMl(need, transfers) : 0);
@@ -136,7 +139,7 @@ internal static class Reckoning
         var volumes = asked.List(sum.VolumesMl, "volumesMl", 1, Most, (v, at) => asked.Number(v, at));
         var depth = asked.Number(sum.DepthMm, "depthMm");
         asked.Settle();
-        return new(Core.Pouring.Puddle.OuterRadiiMm(volumes, depth));
+        return new(Core.Map.Puddle.OuterRadiiMm(volumes, depth));
     }
 
     public static BeadAnswer Bead(BeadSum sum)
@@ -215,7 +218,7 @@ internal static class Reckoning
         var density = asked.Number(sum.DensityGPerMl, "densityGPerMl");
         var depth = asked.Number(sum.DepthMm, "depthMm");
         asked.Settle();
-        var rise = Core.Pouring.Bubble.RiseMmPerS(radius, viscosity, density);
+        var rise = Core.Map.Bubble.RiseMmPerS(radius, viscosity, density);
         return new(rise, depth / rise);
     }
 
@@ -245,7 +248,7 @@ internal static class Reckoning
             var insert = given ?? new();
             return asked.Number(insert.VolumeMl, $"{at}.volumeMl") * asked.Whole(insert.Count, $"{at}.count");
         }).Sum();
-        var coats = sum.CoatMm is not { } coat ? 0 : CupPlanner.RegionMl(
+        var coats = sum.CoatMm is not { } coat ? 0 : Volume.Ml(
             asked.Number(coat.AreaMm2, "coatMm.areaMm2"),
             asked.Number(coat.Top, "coatMm.top") + asked.Number(coat.Bottom, "coatMm.bottom"));
         var shares = sum.Shares is null ? [] : asked.List(sum.Shares, "shares", 0, 100, (s, at) => asked.Number(s, at));

@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Curing;
-using MossLantern.Core.Map;
-using MossLantern.Core.Mixing;
+using MossLantern.Core.Materials;
 
 namespace MossLantern.Web.Reckoner;
 

@@ -1,0 +1,23 @@
+using MossLantern.Core.Materials;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Curing;
+
+/// <summary>How hot a film gets.</summary>
+/// <remarks>Source: docs/craft/curing.md.</remarks>
+public static class FilmHeat
+{
+    /// <summary>How hot a film gets in a mould at most, by the model of cure.</summary>
+    /// <param name="system">The resin.</param>
+    /// <param name="depthMm">Depth of the film, mm.</param>
+    /// <param name="roomC">Room temperature, °C; null where nobody read it.</param>
+    public static Reckoned HottestC(ResinSystem system, double depthMm, double? roomC)
+    {
+        ArgumentNullException.ThrowIfNull(system);
+        var room = roomC ?? TypicalMaterials.ReferenceC;
+        return Reckoned.Of(CureModel.Of(system.WorkingMinutes, system.ReferenceC).Film(depthMm, room).PeakC, "°C", Formulas.Heat,
+            new("depth", depthMm, "mm", Origin.Own),
+            new("working time of 100 g in a cup", system.WorkingMinutes, "min", Origin.Default),
+            new("room", room, "°C", roomC is null ? Origin.Default : Origin.Measured));
+    }
+}

@@ -1,0 +1,54 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Shapes;
+
+namespace MossLantern.Core.Documents;
+
+/// <summary>A whole piece as the artist plans it: one immutable document. Nothing in it is worked out; the chain works out the rest.</summary>
+/// <param name="Name">The piece's name.</param>
+/// <param name="Ground">What the resin is poured on.</param>
+/// <param name="Growth">How fine the map is grown; belongs to the piece so that a drag never changes it.</param>
+/// <param name="Layers">Layers in pour order, lowest first.</param>
+/// <param name="WavedOff">Findings the artist has waved off, and why; null for none.</param>
+/// <param name="Kept">Zones that every layer keeps visible or bare; null for none.</param>
+public sealed record Piece(
+    string Name, Ground Ground, GrowthScale Growth, ImmutableArray<Layer> Layers, ImmutableArray<WavedOff>? WavedOff = null,
+    ImmutableArray<KeptZone>? Kept = null)
+{
+    /// <summary>The version of the document's layout that this program writes.</summary>
+    public const int FormatVersion = 1;
+}
+
+/// <summary>A finding that the artist has looked at and let be.</summary>
+/// <param name="Finding">The finding's key.</param>
+/// <param name="Reason">Why.</param>
+public sealed record WavedOff(string Finding, string Reason);
+
+/// <summary>The scale at which a piece's map is grown.</summary>
+/// <param name="GridMm">Spacing of the growth grid, mm.</param>
+/// <param name="GrainMm">Wavelength of the waviness, mm.</param>
+/// <remarks>Source: docs/craft/map.md, Grid.</remarks>
+public sealed record GrowthScale(double GridMm, double GrainMm)
+{
+    /// <summary>Cells in a grid over the outline's box, about.</summary>
+    public const double Cells = 55_000;
+
+    /// <summary>The scale a new piece of this outline gets.</summary>
+    public static GrowthScale For(Outline outline)
+    {
+        var side = Math.Sqrt(outline.BoxWidthMm * outline.BoxHeightMm);
+        return new(
+            Math.Round(side / Math.Sqrt(Cells), 3),
+            Math.Round(Math.Clamp(0.17 * side, 25, 150), 1));
+    }
+
+    /// <summary>
+    /// The scale to keep when a piece is saved with a new outline: this one, unless the outline's box has grown
+    /// or shrunk so far that the grid would be needlessly coarse or slow.
+    /// </summary>
+    public GrowthScale Kept(Outline outline)
+    {
+        var fresh = For(outline);
+        var ratio = GridMm / fresh.GridMm;
+        return ratio is > 0.7 and < 1.45 ? this : fresh;
+    }
+}

@@ -1,0 +1,216 @@
+using FluentValidation;
+using FluentValidation.Results;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
+using static MossLantern.Core.Documents.PieceValidator;
+
+namespace MossLantern.Core.Documents;
+
+/// <summary>Refuses what is laid out wrongly, in a layer or in a zone of one.</summary>
+internal sealed class LaidOutValidator : AbstractValidator<Layer>
+{
+    public LaidOutValidator()
+    {
+        RuleFor(l => l.RimFollow).In(Accepted.RimFollow);
+        RuleFor(l => l.Widening).In(Accepted.Widening);
+        RuleFor(l => l.RimWay).IsInEnum();
+        RuleFor(l => l.Hearts).Must(h => Accepted.HeartCount.Contains(h.Length)).WithMessage(Accepted.HeartCount.Sentence)
+            .Must(h => Unique(h.Select(x => x.Id))).WithMessage("Each heart needs an id of its own.");
+        RuleForEach(l => l.Hearts).SetValidator(new HeartValidator());
+        RuleFor(l => l.Bands).AreBands();
+        RuleForEach(l => l.Bands).SetValidator(new BandValidator());
+        RuleForEach(l => l.Bands).Must((l, band) => l.Cups.Any(c => c.Id == band.Cup)).WithMessage("A band's cup must be one of the layer's cups.");
+        RuleFor(l => l.HeartCup).Must((l, cup) => l.Cups.Any(c => c.Id == cup)).WithMessage("The heart's cup must be one of the layer's cups.");
+        When(l => l.Layout is not null, () =>
+        {
+            RuleFor(l => l.Layout!).SetInheritanceValidator(v =>
+            {
+                v.Add(new LinesValidator());
+                v.Add(new PetalsValidator());
+                v.Add(new FieldsValidator());
+                v.Add(new PoolsValidator());
+                v.Add(new PuddleValidator());
+                v.Add(new MarbleValidator());
+            });
+            RuleFor(l => l.Layout!).Must((l, layout) => layout.CupIds.All(id => l.Cups.Any(c => c.Id == id)))
+                .WithMessage("What is laid out must be poured from the layer's cups.");
+            RuleFor(l => l.Layout!).Must((l, layout) => ((LinesLayout)layout).StartMm < l.DepthMm)
+                .WithMessage("The film that lines are laid on must be thinner than the layer.").OverridePropertyName("layout")
+                .When(l => l.Layout is LinesLayout lines && Accepted.FilmBelowMm.Contains(lines.StartMm));
+        });
+    }
+}
+
+internal sealed class BandValidator : AbstractValidator<Band>
+{
+    public BandValidator()
+    {
+        RuleFor(b => b.WidthMm).Must((b, width) => b.FillsRest ? double.IsFinite(width) : Accepted.BandMm.Contains(width))
+            .WithMessage(Accepted.BandMm.Sentence);
+    }
+}
+
+internal sealed class LinesValidator : AbstractValidator<LinesLayout>
+{
+    public LinesValidator()
+    {
+        RuleFor(l => l.StartMm).In(Accepted.FilmBelowMm);
+        RuleFor(l => l.WavinessMm).In(Accepted.WavinessMm);
+    }
+}
+
+internal sealed class PetalsValidator : AbstractValidator<PetalsLayout>
+{
+    public PetalsValidator()
+    {
+        RuleFor(p => p.XMm).In(Accepted.PlaceMm, "From the left");
+        RuleFor(p => p.YMm).In(Accepted.PlaceMm, "From the top");
+        RuleFor(p => (double)p.Petals).In(Accepted.PetalCount).OverridePropertyName("petals");
+        RuleFor(p => p.PullMm).In(Accepted.PullMm);
+        RuleFor(p => p.ToolMm).In(Accepted.ToolMm);
+        RuleFor(p => p.TurnDeg).In(Accepted.TurnDeg);
+    }
+}
+
+internal sealed class FieldsValidator : AbstractValidator<FieldsLayout>
+{
+    /// <summary>Most colours of fields.</summary>
+    public const int MostColours = 20;
+
+    public FieldsValidator()
+    {
+        RuleFor(f => (double)f.Fields).In(Accepted.FieldCount).OverridePropertyName("fields");
+        RuleFor(f => f.Colours).Must(c => c.Length is >= 1 and <= MostColours).WithMessage($"Fields have from 1 to {MostColours} colours.")
+            .Must(c => c.Distinct().Count() == c.Length).WithMessage("Each colour of the fields is named once.");
+        RuleForEach(f => f.Moved!.Value).ChildRules(m =>
+        {
+            m.RuleFor(x => x.XMm).In(Accepted.PlaceMm);
+            m.RuleFor(x => x.YMm).In(Accepted.PlaceMm);
+        }).OverridePropertyName("moved").When(f => f.Moved is not null);
+        RuleFor(f => f.Moved).Must((f, m) => Named(m!.Value.Select(x => x.Field), f.Fields)).WithMessage("Each moved field is named once, from 1 up.")
+            .When(f => f.Moved is not null);
+        RuleFor(f => f.Recoloured).Must((f, r) => Named(r!.Value.Select(x => x.Field), f.Fields)).WithMessage("Each recoloured field is named once, from 1 up.")
+            .When(f => f.Recoloured is not null);
+        RuleFor(f => f.Vein!.WidthMm).In(Accepted.VeinMm).When(f => f.Vein is not null);
+        RuleFor(f => f.Vein!.ThicknessMm).In(Accepted.VeinThicknessMm).When(f => f.Vein is not null);
+    }
+
+    private static bool Named(IEnumerable<int> fields, int count)
+    {
+        var all = fields.ToList();
+        return all.All(n => n >= 1 && n <= count) && all.Distinct().Count() == all.Count;
+    }
+}
+
+internal sealed class PoolsValidator : AbstractValidator<PoolsLayout>
+{
+    /// <summary>Most walls, and most pools.</summary>
+    public const int Most = 60;
+
+    /// <summary>Most spots of one wall.</summary>
+    public const int MostSpots = 400;
+
+    public PoolsValidator()
+    {
+        RuleFor(p => p.BeadMm).In(Accepted.WallMm);
+        RuleFor(p => p.Strokes).Must(s => s.Length <= Most).WithMessage($"There are up to {Most} walls.")
+            .Must(s => Unique(s.Select(x => x.Id))).WithMessage("Each wall needs an id of its own.");
+        RuleForEach(p => p.Strokes).Must(s => s.Spots is { IsDefault: false, Length: >= 2 and <= MostSpots }).WithMessage($"A wall runs through 2 to {MostSpots} spots.");
+        RuleForEach(p => p.Strokes).Must(s => s.Spots.IsDefault || s.Spots.All(x => Accepted.PlaceMm.Contains(x.XMm) && Accepted.PlaceMm.Contains(x.YMm)))
+            .WithMessage($"Every spot of a wall must be {Accepted.PlaceMm.Words} from the left and from the top.");
+        RuleFor(p => p.Pools).Must(c => c.Length <= Most).WithMessage($"There are up to {Most} pools.")
+            .Must(c => Unique(c.Select(x => x.Id).Append(PoolsLayout.WallId))).WithMessage("Each pool needs an id of its own, other than 'wall'.");
+        RuleForEach(p => p.Pools).ChildRules(c =>
+        {
+            c.RuleFor(x => x.XMm).In(Accepted.PlaceMm);
+            c.RuleFor(x => x.YMm).In(Accepted.PlaceMm);
+        });
+    }
+}
+
+internal sealed class PuddleValidator : AbstractValidator<PuddleLayout>
+{
+    /// <summary>Most pours.</summary>
+    public const int MostPours = 24;
+
+    public PuddleValidator()
+    {
+        RuleFor(p => p.XMm).In(Accepted.PlaceMm, "From the left");
+        RuleFor(p => p.YMm).In(Accepted.PlaceMm, "From the top");
+        RuleFor(p => p.TiltDeg).In(Accepted.TurnDeg, "Direction of the tilt");
+        RuleFor(p => p.TiltPercent).In(Accepted.TiltPercent);
+        RuleFor(p => p.Pours).Must(x => x.Length is >= 1 and <= MostPours).WithMessage($"A puddle has from 1 to {MostPours} pours.")
+            .Must(x => Unique(x.Select(y => y.Id).Append(PuddleLayout.RestId))).WithMessage("Each pour needs an id of its own, other than 'rest'.");
+        RuleForEach(p => p.Pours).ChildRules(x => x.RuleFor(y => y.Ml).In(Accepted.VolumeMl, "Pour"));
+    }
+}
+
+internal sealed class MarbleValidator : AbstractValidator<MarbleLayout>
+{
+    public MarbleValidator()
+    {
+        RuleFor(m => m.StreakPercent).In(Accepted.StreakPercent);
+        RuleFor(m => m.Blend).In(Accepted.Blend);
+        RuleFor(m => m.DirectionDeg).In(Accepted.TurnDeg, "Direction of the streaks");
+        RuleFor(m => m.StreakCup).Must((m, cup) => cup != m.GroundCup).WithMessage("The streaks and the ground colour come from different cups.");
+    }
+}
+
+/// <summary>Rules for places that lie on a piece.</summary>
+internal static class Zones
+{
+    // To make a validator takes longer than to use it.
+    private static readonly SliceValidator Slices = new();
+    private static readonly LaidOutValidator LaidOut = new();
+
+    /// <summary>What is wrong with an outline of a zone, told field by field.</summary>
+    public static void Measure(Outline outline, string ofWhat, Action<string, string> tell)
+    {
+        if (outline is SliceOutline slice)
+        {
+            foreach (var failure in Slices.Validate(slice).Errors)
+            {
+                tell($"outline.{failure.PropertyName}", failure.ErrorMessage);
+            }
+        }
+        else if (outline is DrawnOutline)
+        {
+            tell("outline", $"The outline{ofWhat} is a rectangle, a round, an oval or a freeform.");
+        }
+        else
+        {
+            GroundValidator.Measure(outline, Accepted.InsertMm, ofWhat, tell);
+        }
+    }
+
+    /// <summary>What is wrong with a zone of a layer.</summary>
+    public static IEnumerable<ValidationFailure> Problems(Layer layer, Zone zone)
+    {
+        var failures = new List<ValidationFailure>();
+        Measure(zone.Outline, " of the zone", (field, sentence) => failures.Add(new(field, sentence)));
+        if (string.IsNullOrWhiteSpace(zone.Name) || zone.Name.Length > LongestName)
+        {
+            failures.Add(new("name", $"The zone's name must have from 1 to {LongestName} characters."));
+        }
+
+        foreach (var (field, side, _) in new[] { ("xMm", "left", zone.XMm), ("yMm", "top", zone.YMm) }.Where(p => !Accepted.PlaceMm.Contains(p.Item3)))
+        {
+            failures.Add(new(field, (Accepted.PlaceMm with { What = $"Zone from the {side}" }).Sentence));
+        }
+
+        return failures.Concat(LaidOut.Validate(layer.Inside(zone)).Errors);
+    }
+}
+
+internal sealed class KeptZoneValidator : AbstractValidator<KeptZone>
+{
+    public KeptZoneValidator()
+    {
+        RuleFor(k => k.Name).Named("The name of what is kept");
+        RuleFor(k => k.Keep).IsInEnum();
+        RuleFor(k => k.XMm).In(Accepted.PlaceMm, "Kept zone from the left");
+        RuleFor(k => k.YMm).In(Accepted.PlaceMm, "Kept zone from the top");
+        RuleFor(k => k.DamMm).In(Accepted.DamMm);
+        RuleFor(k => k.Outline).Custom((outline, context) => Zones.Measure(outline, " of what is kept", context.AddFailure));
+    }
+}

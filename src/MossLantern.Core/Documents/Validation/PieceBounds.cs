@@ -1,0 +1,211 @@
+using System.Collections.Immutable;
+using System.Globalization;
+using FluentValidation.Results;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Documents;
+
+/// <summary>
+/// Holds every count and every size of a document to its range before anything of it is expanded, drawn, copied or crossed: a few
+/// bytes must not ask for minutes of work. It reads what is written and computes nothing; all other rules come after it.
+/// </summary>
+/// <remarks>Source: docs/craft/units.md, Accepted ranges.</remarks>
+internal sealed class PieceBounds
+{
+    /// <summary>Most spots of all walls of a layer together.</summary>
+    public const int MostWallSpots = 2000;
+
+    /// <summary>Most steps of an order of pours, and most entries of any list that has no smaller bound of its own.</summary>
+    private const int MostEntries = 1000;
+
+    /// <summary>Longest text of a drawn outline: its corners with the digits they need.</summary>
+    private const int LongestPath = 50 * DrawnOutline.MostCorners;
+
+    private readonly List<ValidationFailure> failures = [];
+
+    private PieceBounds()
+    {
+    }
+
+    /// <summary>What of a piece is out of its bounds; empty where nothing is.</summary>
+    public static List<ValidationFailure> Of(Piece piece)
+    {
+        var bounds = new PieceBounds();
+        bounds.Ground(piece.Ground, "ground");
+        bounds.Layers(piece.Layers, "layers", 1);
+        bounds.Kept(piece.Kept, "kept");
+        bounds.Count(piece.WavedOff, "wavedOff", 0, 200, "Up to 200 findings can be waved off.");
+        return bounds.failures;
+    }
+
+    /// <summary>What of a ground is out of its bounds.</summary>
+    public static List<ValidationFailure> Of(Ground ground)
+    {
+        var bounds = new PieceBounds();
+        bounds.Ground(ground, "");
+        return bounds.failures;
+    }
+
+    /// <summary>What of a mould of the library is out of its bounds.</summary>
+    public static List<ValidationFailure> Of(LibraryMould mould)
+    {
+        var bounds = new PieceBounds();
+        bounds.Outline(mould.Outline, "outline", Accepted.OutlineMm, "");
+        bounds.Count(mould.CavityDepths, "cavityDepths", 0, DrawnOutline.MostRings, "Depths of cavities must name each cavity once, from 1 up, of a drawn outline.");
+        return bounds.failures;
+    }
+
+    /// <summary>What of a sequence is out of its bounds.</summary>
+    public static List<ValidationFailure> Of(KeptSequence sequence)
+    {
+        var bounds = new PieceBounds();
+        bounds.Count<Band>(sequence.Bands, "bands", 1, (int)Accepted.BandCount.To, Accepted.BandCount.Sentence);
+        bounds.Count<Cup>(sequence.Cups, "cups", 1, LayerValidator.MostCups, $"A sequence has from 1 to {LayerValidator.MostCups} cups.");
+        return bounds.failures;
+    }
+
+    private static string At(string path, string field) => path.Length == 0 ? field : $"{path}.{field}";
+
+    private static string At(string path, int index) => string.Create(CultureInfo.InvariantCulture, $"{path}[{index}]");
+
+    private void Refuse(bool refused, string field, string sentence)
+    {
+        if (refused)
+        {
+            failures.Add(new(field, sentence));
+        }
+    }
+
+    private void Count<T>(ImmutableArray<T>? list, string field, int least, int most, string sentence) =>
+        Refuse(list is { } given && (given.IsDefault || given.Length < least || given.Length > most), field, sentence);
+
+    private void In(double value, AcceptedRange range, string field) => Refuse(!range.Contains(value), field, range.Sentence);
+
+    private void Ground(Ground ground, string path)
+    {
+        Outline(ground.Outline, At(path, "outline"), Accepted.OutlineMm, "");
+        Count(ground.Supports, At(path, "supports"), 1, PieceValidator.MostSupports, $"A piece stands on 1 to {PieceValidator.MostSupports} supports.");
+        Count(ground.Done, At(path, "done"), 0, 100, "Each preparation is noted once.");
+        if (ground.Set is { } set)
+        {
+            In(set.Count, Accepted.Panels, At(path, "set.count"));
+            In(set.GapMm, Accepted.GapMm, At(path, "set.gapMm"));
+        }
+
+        if (ground.Mould is { } mould)
+        {
+            var at = At(path, "mould");
+            In(mould.Pieces, Accepted.Copies with { What = "Pieces" }, At(at, "pieces"));
+            In(mould.Cavities, Accepted.Copies with { What = "Cavities" }, At(at, "cavities"));
+            Count(mould.CavityDepths, At(at, "cavityDepths"), 0, DrawnOutline.MostRings, "Depths of cavities must name each cavity once, from 1 up, of a drawn outline.");
+            Count(mould.LibraryIds, At(at, "libraryIds"), 0, LibraryMould.MostTogether, $"Up to {LibraryMould.MostTogether} different moulds are filled together.");
+            Count(mould.Inserts, At(at, "inserts"), 0, Mould.MostInserts, $"A mould has up to {Mould.MostInserts} inserts.");
+            Each(mould.Inserts, At(at, "inserts"), Mould.MostInserts, (insert, place) => Outline(insert.Outline, At(place, "outline"), Accepted.InsertMm, " of the insert"));
+        }
+
+        if (ground.Old is { } old)
+        {
+            var at = At(path, "old");
+            Ground(old.Ground, At(at, "ground"));
+            Layers(old.Layers, At(at, "layers"), 0);
+            Kept(old.Kept, At(at, "kept"));
+        }
+    }
+
+    private void Layers(ImmutableArray<Layer> layers, string path, int least)
+    {
+        Count<Layer>(layers, path, least, PieceValidator.MostLayers, $"A piece has from 1 to {PieceValidator.MostLayers} layers.");
+        Each<Layer>(layers, path, PieceValidator.MostLayers, (layer, at) =>
+        {
+            Count<Cup>(layer.Cups, At(at, "cups"), 1, LayerValidator.MostCups, $"A layer has from 1 to {LayerValidator.MostCups} cups.");
+            Each<Cup>(layer.Cups, At(at, "cups"), LayerValidator.MostCups, (cup, place) =>
+                Count(cup.Of, At(place, "of"), 2, CupValidator.MostShares, $"A mixed cup is filled from 2 to {CupValidator.MostShares} different cups."));
+            Count<string>(layer.PourOrder, At(at, "pourOrder"), 0, MostEntries, $"An order of pours names up to {MostEntries} regions.");
+            Count(layer.PartDepths, At(at, "partDepths"), 0, DrawnOutline.MostRings, "Depths of parts must name each part once, from 1 up, of a drawn outline.");
+            LaidOut(layer.Hearts, layer.Bands, layer.Layout, at);
+            Count(layer.Zones, At(at, "zones"), 0, Zone.Most, $"A layer has up to {Zone.Most} zones.");
+            Each(layer.Zones, At(at, "zones"), Zone.Most, (zone, place) =>
+            {
+                Outline(zone.Outline, At(place, "outline"), Accepted.InsertMm, " of the zone");
+                In(zone.XMm, Accepted.PlaceMm with { What = "Zone from the left" }, At(place, "xMm"));
+                In(zone.YMm, Accepted.PlaceMm with { What = "Zone from the top" }, At(place, "yMm"));
+                LaidOut(zone.Hearts, zone.Bands, zone.Layout, place);
+            });
+        });
+    }
+
+    private void Kept(ImmutableArray<KeptZone>? kept, string path)
+    {
+        Count(kept, path, 0, Zone.Most, $"Up to {Zone.Most} zones of a piece are kept.");
+        Each(kept, path, Zone.Most, (zone, at) =>
+        {
+            Outline(zone.Outline, At(at, "outline"), Accepted.InsertMm, " of what is kept");
+            In(zone.XMm, Accepted.PlaceMm with { What = "Kept zone from the left" }, At(at, "xMm"));
+            In(zone.YMm, Accepted.PlaceMm with { What = "Kept zone from the top" }, At(at, "yMm"));
+        });
+    }
+
+    private void LaidOut(ImmutableArray<Heart> hearts, ImmutableArray<Band> bands, Layout? layout, string path)
+    {
+        Count<Heart>(hearts, At(path, "hearts"), 0, (int)Accepted.HeartCount.To, Accepted.HeartCount.Sentence);
+        Count<Band>(bands, At(path, "bands"), 1, (int)Accepted.BandCount.To, Accepted.BandCount.Sentence);
+        var at = At(path, "layout");
+        switch (layout)
+        {
+            case FieldsLayout fields:
+                In(fields.Fields, Accepted.FieldCount, At(at, "fields"));
+                Count<string>(fields.Colours, At(at, "colours"), 1, FieldsValidator.MostColours, $"Fields have from 1 to {FieldsValidator.MostColours} colours.");
+                Count(fields.Moved, At(at, "moved"), 0, (int)Accepted.FieldCount.To, "Each moved field is named once, from 1 up.");
+                Count(fields.Recoloured, At(at, "recoloured"), 0, (int)Accepted.FieldCount.To, "Each recoloured field is named once, from 1 up.");
+                break;
+            case PetalsLayout petals:
+                In(petals.Petals, Accepted.PetalCount, At(at, "petals"));
+                break;
+            case PuddleLayout puddle:
+                Count<PuddlePour>(puddle.Pours, At(at, "pours"), 1, PuddleValidator.MostPours, $"A puddle has from 1 to {PuddleValidator.MostPours} pours.");
+                break;
+            case PoolsLayout pools:
+                Count<PoolColour>(pools.Pools, At(at, "pools"), 0, PoolsValidator.Most, $"There are up to {PoolsValidator.Most} pools.");
+                Count<Stroke>(pools.Strokes, At(at, "strokes"), 0, PoolsValidator.Most, $"There are up to {PoolsValidator.Most} walls.");
+                Each<Stroke>(pools.Strokes, At(at, "strokes"), PoolsValidator.Most, (stroke, place) =>
+                    Count<Spot>(stroke.Spots, place, 2, PoolsValidator.MostSpots, $"A wall runs through 2 to {PoolsValidator.MostSpots} spots."));
+                Refuse(!pools.Strokes.IsDefault && pools.Strokes.Sum(s => s.Spots.IsDefault ? 0 : (long)s.Spots.Length) > MostWallSpots, At(at, "strokes"),
+                    $"The walls of a layer run through up to {MostWallSpots} spots together.");
+                break;
+            default:
+                break;
+        }
+    }
+
+    private void Outline(Outline outline, string path, AcceptedRange range, string ofWhat)
+    {
+        switch (outline)
+        {
+            case SliceOutline slice:
+                In(slice.WidthMm, Accepted.OutlineMm with { What = "Width" }, At(path, "widthMm"));
+                In(slice.HeightMm, Accepted.OutlineMm with { What = "Height" }, At(path, "heightMm"));
+                Count<double>(slice.Reach, At(path, "reach"), SliceOutline.FewestHandles, SliceOutline.MostHandles,
+                    $"A slice has from {SliceOutline.FewestHandles} to {SliceOutline.MostHandles} handles.");
+                break;
+            case DrawnOutline drawn:
+                Refuse(drawn.Path.Length > LongestPath, At(path, "path"), $"A drawn outline has up to {DrawnOutline.MostCorners} corners.");
+                break;
+            default:
+                GroundValidator.Measure(outline, range, ofWhat, (field, sentence) => Refuse(true, At(path, field["outline.".Length..]), sentence));
+                break;
+        }
+    }
+
+    /// <summary>Looks at the entries of a list, as many as it may have.</summary>
+    private static void Each<T>(ImmutableArray<T>? list, string path, int most, Action<T, string> look)
+    {
+        if (list is { IsDefault: false } given)
+        {
+            for (var i = 0; i < Math.Min(given.Length, most); i++)
+            {
+                look(given[i], At(path, i));
+            }
+        }
+    }
+}

@@ -1,0 +1,68 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+using MossLantern.Core.Shapes;
+
+namespace MossLantern.Core.Documents;
+
+/// <summary>A part of a layer that is laid out in a way of its own.</summary>
+/// <param name="Id">Stable id, unique in the layer.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Outline">Its outline.</param>
+/// <param name="XMm">Left of its box, mm from the left of what the layer is poured in.</param>
+/// <param name="YMm">Top of its box, mm from the top.</param>
+/// <param name="Layout">Its layout; null for rings from its hearts.</param>
+/// <param name="Hearts">Its hearts, where it lies on the layer.</param>
+/// <param name="Bands">Its bands, for a layout that uses them.</param>
+/// <param name="RimFollow">How far outer bands follow the zone's rim, 0 to 1.</param>
+/// <param name="HeartCup">Cup of its hearts' bed.</param>
+/// <param name="Widening">Factor by which its bands widen outward.</param>
+/// <param name="RimWay">How bands that follow the rim share the room.</param>
+/// <remarks>Source: docs/craft/layouts.md, Zones.</remarks>
+public sealed record Zone(
+    string Id, string Name, Outline Outline, double XMm, double YMm, Layout? Layout,
+    ImmutableArray<Heart> Hearts, ImmutableArray<Band> Bands, double RimFollow, string HeartCup, double Widening = 1,
+    RimWay RimWay = RimWay.Proportional)
+{
+    /// <summary>Most zones of a layer, and kept zones of a piece.</summary>
+    public const int Most = 12;
+
+    /// <summary>Its outline, where it lies.</summary>
+    [JsonIgnore]
+    public Outline Placed => new PlacedOutline(Outline, XMm, YMm);
+
+    /// <summary>Where the layout of a region is decided in its layer, to be put before a field of it, and the region's id in that layout.</summary>
+    /// <param name="regionId">A region's id.</param>
+    internal static (string Field, string RegionId) PlaceOf(string regionId) =>
+        regionId.Split('/', 2) is [var zone, var own] ? ($"zones[{zone}].", own) : ("", regionId);
+
+}
+
+/// <summary>How a zone of a piece is kept.</summary>
+public enum Keep
+{
+    /// <summary>It must stay visible: clear resin only.</summary>
+    Visible,
+
+    /// <summary>No resin must come there.</summary>
+    Bare,
+}
+
+/// <summary>A zone of a piece that every layer keeps to.</summary>
+/// <param name="Id">Stable id, unique in the piece.</param>
+/// <param name="Name">What is there.</param>
+/// <param name="Outline">Its outline.</param>
+/// <param name="XMm">Left of its box, mm from the left of what a map is grown over.</param>
+/// <param name="YMm">Top of its box, mm from the top.</param>
+/// <param name="Keep">How it is kept.</param>
+/// <param name="DamMm">Width of a dam round it, mm; null for none.</param>
+/// <remarks>Source: docs/craft/layouts.md, Kept zones.</remarks>
+public sealed record KeptZone(string Id, string Name, Outline Outline, double XMm, double YMm, Keep Keep, double? DamMm = null)
+{
+    /// <summary>Its outline, where it lies.</summary>
+    [JsonIgnore]
+    public Outline Placed => new PlacedOutline(Outline, XMm, YMm);
+
+    /// <summary>Its outline with its dam.</summary>
+    [JsonIgnore]
+    public Outline WithDam => DamMm is > 0 and { } mm ? new WidenedOutline(Placed, mm) : Placed;
+}

@@ -1,0 +1,37 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Documents;
+
+namespace MossLantern.Core.Edits;
+
+/// <summary>One colour in place of another.</summary>
+/// <param name="From">The colour as it is, <c>#rrggbb</c>.</param>
+/// <param name="To">The colour it becomes.</param>
+public sealed record ColourChange(string From, string To);
+
+/// <summary>A piece once more in other colours.</summary>
+public static class Colourway
+{
+    /// <summary>A copy under another name: everything that was planned, in other colours, and nothing of what was done to the first.</summary>
+    /// <param name="piece">The piece.</param>
+    /// <param name="name">Name of the copy.</param>
+    /// <param name="changes">The colours that change, wherever a cup has them.</param>
+    public static Piece Of(Piece piece, string name, ImmutableArray<ColourChange> changes)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        var to = changes.GroupBy(c => c.From.ToLowerInvariant()).ToDictionary(g => g.Key, g => g.Last().To);
+        return piece with
+        {
+            Name = name,
+            Ground = piece.Ground with { Done = null, Level = null },
+            Layers =
+            [
+                .. piece.Layers.Select(l => l with
+                {
+                    Plan = l.Plan with { Start = null, End = null },
+                    Cups = [.. l.Cups.Select(c => to.TryGetValue(c.Colour.ToLowerInvariant(), out var colour) ? c with { Colour = colour } : c)],
+                }),
+            ],
+            WavedOff = null,
+        };
+    }
+}

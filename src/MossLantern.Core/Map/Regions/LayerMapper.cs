@@ -1,0 +1,144 @@
+using System.Collections.Immutable;
+using System.Globalization;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Map;
+
+/// <summary>
+/// Lays out a piece's layers. The same piece always gives the same map; what depends only on a heart's form, on a seed
+/// or on the outline is kept between calls. Safe to share between threads.
+/// </summary>
+/// <remarks>Source: docs/craft/map.md and docs/craft/layouts.md.</remarks>
+public sealed class LayerMapper
+{
+    /// <summary>As many as the layers of a shelf and the last steps of a drag.</summary>
+    private const int Kept = 32;
+
+    private readonly Recent<(Heart Form, double GrainMm, double GridMm, double ReachMm), HeartForm> forms = new(Kept);
+    private readonly Recent<(Outline, GrowthGrid Grid), OutlineCover> covers = new(Kept);
+    private readonly Recent<(Outline, GrowthScale, string Layout), LayerMap> maps = new(Kept);
+    private readonly Recent<(Outline Left, string Kept), ZonePlaces> places = new(Kept);
+    private readonly Recent<(Outline, GrowthScale, int Seed, double WavinessMm), RimFront> fronts = new(Kept);
+    private readonly Recent<(Outline, GrowthScale, int Seed, double DirectionDeg), MarbleGrain> grains = new(Kept);
+    private readonly FieldGrower fields = new();
+
+    /// <summary>The map of a layer of a piece, with its zones and what the piece keeps.</summary>
+    /// <param name="piece">A valid piece.</param>
+    /// <param name="layer">A layer of it.</param>
+    public LayerMap Map(Piece piece, Layer layer)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        ArgumentNullException.ThrowIfNull(layer);
+        return Map(piece.Ground.OutlineOf(layer), piece.Growth, layer, layer.Within is null ? piece.Kept ?? [] : []);
+    }
+
+    /// <summary>The map of a layer.</summary>
+    /// <param name="outline">What it is poured in.</param>
+    /// <param name="growth">The piece's growth scale.</param>
+    /// <param name="layer">A valid layer.</param>
+    /// <param name="kept">What the piece keeps visible or bare.</param>
+    public LayerMap Map(Outline outline, GrowthScale growth, Layer layer, ImmutableArray<KeptZone> kept)
+    {
+        ArgumentNullException.ThrowIfNull(outline);
+        ArgumentNullException.ThrowIfNull(growth);
+        ArgumentNullException.ThrowIfNull(layer);
+        if (kept.IsEmpty && layer.Zones is null or { IsEmpty: true })
+        {
+            return Plain(outline, growth, layer, outline);
+        }
+
+        // What the zones and kept spots leave stands for their places: outlines are the same when all their values are.
+        ImmutableArray<Outline> zones = [.. (layer.Zones ?? []).Select(z => z.Placed)];
+        var left = kept.Select(k => k.WithDam).Concat(zones).Aggregate(outline, (whole, place) => new CombinedOutline(whole, place, Shared: false));
+        var keeps = string.Join("||", kept.Select(k => $"{k.Id}:{k.Keep}:{k.DamMm}:{layer.ClearCup}"));
+        var text = string.Join("||", [Layout(layer), .. (layer.Zones ?? []).Select(z => $"{z.Id}:{Layout(layer.Inside(z))}"), keeps]);
+        return maps.Of((left, growth, text), () => new ZonedMap(
+            places.Of((left, keeps), () => ZonePlaces.Of(outline, zones, kept, layer.ClearCup)), layer,
+            (part, o, l) => Plain(part, growth, l, o), o => Cover(o, Grid(o, growth))));
+    }
+
+    /// <summary>The area of every region that lies in a part of what a layer is poured in, mm², in the order of the map's regions.</summary>
+    /// <param name="piece">A valid piece.</param>
+    /// <param name="layer">A layer of it.</param>
+    /// <param name="part">A part of that outline, where it lies in it.</param>
+    public ImmutableArray<double> AreasWithin(Piece piece, Layer layer, Outline part)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        ArgumentNullException.ThrowIfNull(part);
+        return [.. Map(piece, layer).AreasWithin(Cover(part, Grid(piece.Ground.OutlineOf(layer), piece.Growth)))];
+    }
+
+    /// <summary>
+    /// How far it is from the rim to the middle, or as far as zones and kept spots leave room, for lines of a layer, mm; in
+    /// a drawn outline, in the part where it is least.
+    /// </summary>
+    /// <param name="piece">A valid piece.</param>
+    /// <param name="layer">A layer of it that is laid out as lines.</param>
+    public double RimRoomMm(Piece piece, Layer layer)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        ArgumentNullException.ThrowIfNull(layer);
+        var outline = piece.Ground.OutlineOf(layer);
+        var laid = Map(piece, layer);
+        var (left, lines) = laid is ZonedMap { Parts: [var own, ..] } ? (own.Outline, own.Map) : (outline, laid);
+        if (lines is not BandMap map)
+        {
+            return 0;
+        }
+
+        ImmutableArray<Outline> parts = outline is not DrawnOutline drawn ? [left]
+            : [.. drawn.Parts.Select((_, i) => new PartOutline(drawn, i)).Select(p => left == outline ? p : (Outline)new CombinedOutline(p, left, Shared: true))];
+        return parts.Where(p => p.AreaMm2 > 0).Select(part => map.FarFromRimMm(Cover(part, map.Grid))).DefaultIfEmpty(0).Min();
+    }
+
+    private OutlineCover Cover(Outline outline, GrowthGrid grid) => covers.Of((outline, grid), () => new(grid, outline));
+
+    private static GrowthGrid Grid(Outline outline, GrowthScale growth) => GrowthGrid.Over(outline.BoxWidthMm, outline.BoxHeightMm, growth.GridMm);
+
+    /// <summary>What the map of a layer depends on, zones aside, as one text.</summary>
+    private static string Layout(Layer layer) => layer.Layout is { UsesBands: false } own
+        ? own is PuddleLayout ? string.Create(CultureInfo.InvariantCulture, $"{own.Key}|{layer.DepthMm:R}") : own.Key
+        : string.Join('|',
+        [
+            layer.Layout is null ? string.Create(CultureInfo.InvariantCulture, $"{layer.HeartCup}/{layer.RimFollow:R}/{layer.RimWay}") : layer.Layout.Key,
+            layer.Widening.ToString("R", CultureInfo.InvariantCulture),
+            .. layer.Layout is null ? layer.Hearts.Select(h => h.ToString()) : [],
+            .. layer.Bands.Select(b => string.Create(CultureInfo.InvariantCulture, $"{b.Id}/{(b.FillsRest ? -1 : b.WidthMm):R}/{b.Cup}")),
+        ]);
+
+    /// <summary>The map of a layer without its zones, in a part of an outline: lines are laid from the rim of the whole.</summary>
+    private LayerMap Plain(Outline outline, GrowthScale growth, Layer layer, Outline whole) =>
+        maps.Of((outline, growth, Layout(layer)), () =>
+        {
+            Effort.Check();
+            var cover = Cover(outline, Grid(outline, growth));
+            return layer.Layout switch
+            {
+                null when layer.Hearts.IsEmpty => BandGrower.WithoutHearts(cover, layer),
+                null => BandGrower.Rings(cover, layer, Place(layer.Hearts, growth, outline)),
+                LinesLayout lines => BandGrower.Lines(
+                    cover, layer, lines, fronts.Of((whole, growth, lines.Seed, lines.WavinessMm), () => RimFront.Of(Cover(whole, cover.Grid), growth, lines))),
+                PetalsLayout petals => BandGrower.Petals(cover, layer, petals),
+                MarbleLayout marble => BandGrower.Marble(
+                    cover, marble, grains.Of((outline, growth, marble.Seed, marble.DirectionDeg), () => MarbleGrain.Of(cover, growth, marble))),
+                FieldsLayout own => fields.Grow(outline, growth, own),
+                PoolsLayout pools => Pools.Map(outline, growth, pools),
+                PuddleLayout puddle => Puddles.Map(outline, growth, puddle, layer.DepthMm),
+                FloodLayout flood => new RegionMap(outline, [new(FloodLayout.FloodId, RegionKind.Flood, flood.Cup, Flat.Of(outline))], growth.GridMm / 2),
+                _ => throw new InvalidOperationException("A layout without a way to lay it out."),
+            };
+        });
+
+    private List<PlacedHeart> Place(ImmutableArray<Heart> hearts, GrowthScale growth, Outline outline)
+    {
+        // The table reaches across the whole box from anywhere a heart of this size usually stands; beyond it the edge value holds.
+        var reach = Math.Sqrt(outline.BoxWidthMm * outline.BoxWidthMm + outline.BoxHeightMm * outline.BoxHeightMm);
+        return [.. hearts.Select(heart =>
+        {
+            var form = heart with { Id = "", XMm = 0, YMm = 0 };
+            return new PlacedHeart(heart, forms.Of((form, growth.GrainMm, growth.GridMm, reach), () => new HeartForm(form, growth.GrainMm, growth.GridMm, reach)));
+        })];
+    }
+}

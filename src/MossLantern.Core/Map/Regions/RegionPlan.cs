@@ -1,0 +1,52 @@
+using MossLantern.Core.Documents;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Map;
+
+/// <summary>A region with the colour it shows on the ground.</summary>
+/// <param name="Id">The region.</param>
+/// <param name="Kind">What it is.</param>
+/// <param name="CupId">Its cup; null where nothing is poured, or nobody has said from which.</param>
+/// <param name="Area">Its area, cm².</param>
+/// <param name="OpenEdgeMm">Length of the outline's edge it touches, mm.</param>
+/// <param name="Fits">False where no room is left for it and its area is 0.</param>
+/// <param name="Anchor">Where it is held by a hand; null for what is held otherwise.</param>
+/// <param name="Narrow">How narrow a band is; null for what has no width, or no room.</param>
+/// <param name="Wide">How wide it is.</param>
+public sealed record RegionPlan(
+    string Id, RegionKind Kind, string? CupId, Reckoned Area, double OpenEdgeMm, bool Fits, Spot? Anchor, Reckoned? Narrow = null, Reckoned? Wide = null)
+{
+    /// <summary>A region of a layer's map, with its numbers open.</summary>
+    public static RegionPlan Of(Piece piece, Layer layer, Region region)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        ArgumentNullException.ThrowIfNull(layer);
+        ArgumentNullException.ThrowIfNull(region);
+        var width = region.PlannedWidthMm;
+        var area = new Reckoned(region.AreaMm2 / 100, "cm²", Formulas.RegionArea,
+        [
+            new("whole outline", piece.Ground.OutlineOf(layer).AreaMm2 / 100, "cm²", Origin.Reckoned),
+            .. width is { } mm && layer.Bands.Any(b => b.Id == region.Id) ? WidthInputs(layer, region.Id, mm) : [],
+            new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default),
+        ]);
+        Reckoned? Width(double? mm) => mm is { } value
+            ? Reckoned.Of(value, "mm", Formulas.BandWidth, new ReckonedInput("width on average", width!.Value, "mm", Origin.Own), new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default))
+            : null;
+        return new(
+            region.Id, region.Kind, region.CupId, area, region.OpenEdgeMm, region.AreaMm2 > 0, region.Anchor, Width(region.Widths?.FromMm), Width(region.Widths?.ToMm));
+    }
+
+    private static ReckonedInput[] WidthInputs(Layer layer, string bandId, double widthMm)
+    {
+        var field = $"bands[{bandId}].widthMm";
+        return layer.Widening == 1
+            ? [new("width on average", widthMm, "mm", Origin.Own, field)]
+            :
+            [
+                new("own width", layer.Bands.Single(b => b.Id == bandId).WidthMm, "mm", Origin.Own, field),
+                new("widening", layer.Widening, "×", Origin.Own, "widening"),
+                new("width on average", widthMm, "mm", Origin.Reckoned),
+            ];
+    }
+}

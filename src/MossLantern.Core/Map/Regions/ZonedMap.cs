@@ -1,0 +1,189 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Shapes;
+
+namespace MossLantern.Core.Map;
+
+/// <summary>A part of a zoned map.</summary>
+/// <param name="Prefix">What comes before the ids of its regions.</param>
+/// <param name="Zone">Which of the layer's zones it is, from 0; null for what they leave of the layer itself.</param>
+/// <param name="Outline">Where it lies.</param>
+/// <param name="Map">Its map; null where nothing is left for it.</param>
+internal sealed record ZonePart(string Prefix, int? Zone, Outline Outline, LayerMap? Map)
+{
+    /// <summary>
+    /// The layer as it is laid out there. A map is kept while its geometry stays, so what it is poured from is asked of
+    /// the layer as it is now.
+    /// </summary>
+    public Layer Of(Layer layer) => Zone is { } number ? layer.Inside(layer.Zones!.Value[number]) : layer with { Zones = null };
+}
+
+/// <summary>A map of parts that are laid out in ways of their own, and of what a piece keeps visible or bare.</summary>
+/// <remarks>Source: docs/craft/layouts.md, Zones.</remarks>
+internal sealed class ZonedMap : LayerMap
+{
+    private const double LeastMm2 = 1;
+
+    private readonly Outline whole;
+    private readonly Func<Outline, OutlineCover> cover;
+    private readonly Lazy<ImmutableArray<Region>> regions;
+    private readonly Lazy<ImmutableArray<Border>> borders;
+
+    /// <param name="places">Where the layer itself, its zones and what is kept lie.</param>
+    /// <param name="layer">A valid layer.</param>
+    /// <param name="map">Lays out a layer in an outline that is a part of another.</param>
+    /// <param name="cover">How an outline covers the grid.</param>
+    public ZonedMap(ZonePlaces places, Layer layer, Func<Outline, Outline, Layer, LayerMap> map, Func<Outline, OutlineCover> cover)
+    {
+        (whole, this.cover) = (places.Whole, cover);
+        Kept = places.Kept;
+        Parts =
+        [
+            Part("", null, places.Left, places.Whole),
+            .. (layer.Zones ?? []).Select((z, i) => Part($"{z.Id}/", i, places.Zones[i], places.Zones[i])),
+        ];
+        StepMm = Parts.Where(p => p.Map is not null).Select(p => p.Map!.StepMm).DefaultIfEmpty(1).Min();
+        regions = new(() =>
+        [
+            .. Parts.Where(p => p.Map is not null).SelectMany(p => p.Map!.Regions.Select(r => r with { Id = p.Prefix + r.Id })),
+            .. Kept.Regions.Where(r => r.AreaMm2 > 0),
+        ]);
+        borders = new(FindBorders);
+
+        ZonePart Part(string prefix, int? zone, Outline where, Outline whole)
+        {
+            var part = new ZonePart(prefix, zone, where, null);
+            return where.AreaMm2 >= LeastMm2 ? part with { Map = map(where, whole, part.Of(layer)) } : part;
+        }
+    }
+
+    /// <summary>What comes before the id of a kept zone in the id of its region.</summary>
+    public const string KeptPrefix = "kept/";
+
+    /// <summary>The layer itself, then its zones.</summary>
+    public ImmutableArray<ZonePart> Parts { get; }
+
+    /// <summary>What the piece keeps.</summary>
+    public RegionMap Kept { get; }
+
+    public override ImmutableArray<Region> Regions => regions.Value;
+
+    public override ImmutableArray<Border> Borders => borders.Value;
+
+    internal override double StepMm { get; }
+
+    public override string RegionAt(double xMm, double yMm)
+    {
+        if (Kept.Patches.Any(p => !p.Area.IsEmpty) && Kept.Holds(xMm, yMm) is { } keptId)
+        {
+            return keptId;
+        }
+
+        var part = Parts.Where(p => p.Map is not null).LastOrDefault(p => p.Prefix.Length > 0 && p.Outline.SignedDistanceMm(xMm, yMm) <= 0)
+            ?? Parts.First(p => p.Map is not null);
+        return part.Prefix + part.Map!.RegionAt(xMm, yMm);
+    }
+
+    internal override double[] AreasWithin(OutlineCover part)
+    {
+        var kept = Kept.Regions.Zip(Kept.AreasWithin(part)).Where(k => k.First.AreaMm2 > 0).Select(k => k.Second);
+        return
+        [
+            .. Parts.Where(p => p.Map is not null).SelectMany(p =>
+            {
+                var here = new CombinedOutline(p.Outline, part.Outline, Shared: true);
+                return here.AreaMm2 < LeastMm2 ? new double[p.Map!.Regions.Length] : p.Map!.AreasWithin(cover(here));
+            }),
+            .. kept,
+        ];
+    }
+
+    /// <summary>Inside the parts, and along the zones' edges from one part to the other.</summary>
+    private ImmutableArray<Border> FindBorders()
+    {
+        var found = new Dictionary<(string, string), Border>();
+        foreach (var part in Parts.Where(p => p.Map is not null))
+        {
+            foreach (var border in part.Map!.Borders)
+            {
+                var (first, second) = (part.Prefix + border.First, part.Prefix + border.Second);
+                found.TryAdd((first, second), new(first, second, border.At));
+            }
+        }
+
+        foreach (var zone in Parts.Where(p => p.Prefix.Length > 0 && p.Map is not null))
+        {
+            foreach (var ring in zone.Outline.Rings)
+            {
+                Along(ring, found);
+            }
+        }
+
+        return [.. found.Values];
+    }
+
+    private void Along(Ring ring, Dictionary<(string, string), Border> found)
+    {
+        for (int i = 0, j = ring.Count - 1; i < ring.Count; j = i++)
+        {
+            double dx = ring.Xs[i] - ring.Xs[j], dy = ring.Ys[i] - ring.Ys[j], length = Math.Sqrt(dx * dx + dy * dy);
+            var steps = (int)Math.Ceiling(length / 4);
+            for (var s = 0; s < steps; s++)
+            {
+                double x = ring.Xs[j] + dx * (s + 0.5) / steps, y = ring.Ys[j] + dy * (s + 0.5) / steps;
+                double offX = -dy / length * 0.05, offY = dx / length * 0.05;
+                var (inner, outer) = (RegionAt(x + offX, y + offY), RegionAt(x - offX, y - offY));
+                if (inner != outer && !outer.StartsWith(KeptPrefix, StringComparison.Ordinal) && whole.SignedDistanceMm(x - offX, y - offY) <= 0)
+                {
+                    found.TryAdd((outer, inner), new(outer, inner, new(x, y)));
+                }
+            }
+        }
+    }
+}
+
+/// <summary>Where what a piece keeps, the zones of a layer, and what they leave of it lie. A drag inside any of them changes none.</summary>
+/// <param name="Whole">What the layer is poured in.</param>
+/// <param name="Kept">What the piece keeps.</param>
+/// <param name="Left">What is left for the layer itself.</param>
+/// <param name="Zones">The outlines of its zones, in their order.</param>
+internal sealed record ZonePlaces(Outline Whole, RegionMap Kept, Outline Left, ImmutableArray<Outline> Zones)
+{
+    /// <summary>What is kept comes first; of zones that overlap, the later lies above.</summary>
+    public static ZonePlaces Of(Outline outline, ImmutableArray<Outline> zones, ImmutableArray<KeptZone> kept, string? clearCup)
+    {
+        var left = outline;
+        var keeps = ImmutableArray.CreateBuilder<Patch>();
+        foreach (var zone in kept)
+        {
+            var here = new CombinedOutline(left, zone.Placed, Shared: true);
+            var id = $"{ZonedMap.KeptPrefix}{zone.Id}";
+            keeps.Add(zone.Keep == Keep.Visible
+                ? new(id, RegionKind.KeptVisible, clearCup, Flat.Of(here), null, Middle(zone.Placed))
+                : new(id, RegionKind.KeptBare, null, Flat.Of(here), null, Middle(zone.Placed)));
+            if (zone.DamMm is > 0)
+            {
+                var ring = new CombinedOutline(new CombinedOutline(left, zone.WithDam, Shared: true), zone.Placed, Shared: false);
+                keeps.Add(new($"{id}/dam", RegionKind.Wall, null, Flat.Of(ring)));
+            }
+
+            left = new CombinedOutline(left, zone.WithDam, Shared: false);
+        }
+
+        var places = new Outline[zones.Length];
+        for (var i = zones.Length - 1; i >= 0; i--)
+        {
+            places[i] = new CombinedOutline(left, zones[i], Shared: true);
+            left = new CombinedOutline(left, zones[i], Shared: false);
+        }
+
+        return new(outline, new(outline, keeps.ToImmutable(), 1, whole: false), left, [.. places]);
+    }
+
+    private static Spot Middle(Outline placed)
+    {
+        var ring = placed.Rings[0];
+        double[] xs = ring.Xs.ToArray(), ys = ring.Ys.ToArray();
+        return new((xs.Min() + xs.Max()) / 2, (ys.Min() + ys.Max()) / 2);
+    }
+}

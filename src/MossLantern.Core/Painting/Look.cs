@@ -1,0 +1,58 @@
+using MossLantern.Core.Documents;
+using MossLantern.Core.Materials;
+
+namespace MossLantern.Core.Painting;
+
+/// <summary>Which side of a piece is seen.</summary>
+public enum Face
+{
+    /// <summary>The side that lies up while it is poured.</summary>
+    Top,
+
+    /// <summary>The side that lies down: of a casting, the one that takes the mould's face.</summary>
+    Underside,
+}
+
+/// <summary>Where the light comes from.</summary>
+public enum LightFrom
+{
+    /// <summary>From where it is looked at.</summary>
+    Front,
+
+    /// <summary>From behind it.</summary>
+    Back,
+}
+
+/// <summary>How a piece is looked at.</summary>
+/// <param name="Face">Which side is seen.</param>
+/// <param name="Wet">Whether the topmost layer is seen as it lies just after it was poured; else everything has cured.</param>
+/// <param name="Light">Where the light comes from.</param>
+/// <remarks>Source: docs/craft/map.md, Faces, wet resin and light from behind.</remarks>
+public sealed record Look(Face Face = Face.Top, bool Wet = false, LightFrom Light = LightFrom.Front)
+{
+    /// <summary>From above, cured, in light from the front.</summary>
+    public static readonly Look Usual = new();
+
+    /// <summary>How far wet colours run into each other across their border, mm; half of it on each side.</summary>
+    public const double RunMm = 3;
+
+    /// <summary>Why a piece's underside is not seen and no light comes through it, as a sentence; null where both can be.</summary>
+    public static string? Hidden(Piece piece)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        return piece.Ground switch
+        {
+            { Base: null } => "It is not said what the base is: whether it is seen through is not known.",
+            { Base.Material: BaseMaterial.Silicone or BaseMaterial.Resin or BaseMaterial.CastingSheet } => null,
+            { Base.Material: not (BaseMaterial.Acrylic or BaseMaterial.Glass) } => "Only castings and pieces on clear acrylic or glass are seen from below and let light through.",
+            { Paint: not null } => "The ground is painted: nothing is seen through it from below, and no light comes through.",
+            _ => null,
+        };
+    }
+
+    /// <summary>Why a piece cannot be looked at in this way, as a sentence; null where it can.</summary>
+    public string? Refused(Piece piece) =>
+        (Face == Face.Underside || Light == LightFrom.Back) && Hidden(piece) is { } hidden ? hidden
+        : Wet && Face == Face.Underside ? "A piece is turned over only when it has cured: its underside is not seen wet."
+        : null;
+}

@@ -1,0 +1,12 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Checks;
+using MossLantern.Core.Grounds;
+using MossLantern.Core.Timeline;
+
+namespace MossLantern.Core.Planning;
+
+/// <summary>Everything worked out for a piece.</summary>
+/// <param name="Ground">Measures of its ground.</param>
+/// <param name="Layers">Its layers, lowest first.</param>
+/// <param name="Findings">What the second look sees.</param>
+public sealed record PiecePlan(GroundPlan Ground, ImmutableArray<LayerPlan> Layers, ImmutableArray<Finding> Findings);

@@ -1,0 +1,41 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Grounds;
+using MossLantern.Core.Map;
+
+namespace MossLantern.Core.Planning;
+
+/// <summary>Older work in the core sample.</summary>
+/// <remarks>Source: docs/craft/grounds.md, Older work.</remarks>
+internal static class WorkBeneath
+{
+    /// <summary>The layers of older work where the cut goes through them, lowest first.</summary>
+    public static ImmutableArray<StratumBeneath> Of(LayerMapper mapper, Ground ground, double y, double left = 0)
+    {
+        if (ground.Old is not { } old)
+        {
+            return [];
+        }
+
+        var at = y - old.YMm;
+        var from = left + old.XMm;
+        return
+        [
+            .. Of(mapper, old.Ground, at, from),
+            .. old.Layers.Where(l => l.Within is null).Select(layer =>
+            {
+                var outline = old.Ground.OutlineOf(layer);
+                var map = mapper.Map(old.Itself, layer);
+                var cupOf = map.Regions.ToDictionary(r => r.Id, r => r.CupId);
+                return new StratumBeneath(layer.Name, layer.DepthMm,
+                [
+                    .. CoreCut.Of(old.Ground, outline, map, at).Where(s => cupOf[s.RegionId] is not null).Select(span =>
+                    {
+                        var look = CupLook.Of(layer, layer.Cups.Single(c => c.Id == cupOf[span.RegionId]));
+                        return new SpanBeneath(from + span.FromMm, from + span.ToMm, look.CoverPerMm == 0 ? null : look.Colour.ToHex());
+                    }),
+                ]);
+            }),
+        ];
+    }
+}

@@ -1,0 +1,147 @@
+using System.Collections.Immutable;
+using System.Globalization;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Map;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Pouring;
+
+/// <summary>A number that only one way of laying out has.</summary>
+/// <param name="Id">Stable id, unique in the layer.</param>
+/// <param name="Label">What it is, in words.</param>
+/// <param name="Number">The number.</param>
+public sealed record LayoutFact(string Id, string Label, Reckoned Number);
+
+/// <summary>The numbers of a layer's layout.</summary>
+/// <remarks>Source: docs/craft/layouts.md.</remarks>
+public static class LayoutFacts
+{
+    /// <summary>Id of the room that lines have.</summary>
+    public const string RimRoom = "rim-room";
+
+    /// <summary>Id of the room that lines need.</summary>
+    public const string LinesNeed = "lines-need";
+
+    /// <summary>The numbers of a layer's layout, and of the layouts of its zones, whose ids and regions come after the zone's id and a slash.</summary>
+    /// <param name="mapper">Lays out the maps.</param>
+    /// <param name="piece">A valid piece.</param>
+    /// <param name="layer">A layer of it.</param>
+    /// <param name="map">The layer's map.</param>
+    /// <param name="cups">Its cups.</param>
+    public static ImmutableArray<LayoutFact> Of(LayerMapper mapper, Piece piece, Layer layer, LayerMap map, CupPlan cups)
+    {
+        ArgumentNullException.ThrowIfNull(mapper);
+        ArgumentNullException.ThrowIfNull(piece);
+        ArgumentNullException.ThrowIfNull(layer);
+        ArgumentNullException.ThrowIfNull(map);
+        ArgumentNullException.ThrowIfNull(cups);
+        var ml = cups.Regions.ToDictionary(r => r.RegionId, r => r.LayerMl.Value);
+        var parts = map is ZonedMap zoned ? zoned.Parts : [new("", null, piece.Ground.OutlineOf(layer), map)];
+        return
+        [
+            .. parts.Where(p => p.Map is not null).SelectMany(p => (p.Of(layer).Layout switch
+            {
+                LinesLayout lines => Lines(piece, p.Of(layer), lines, p.Prefix.Length == 0 ? mapper.RimRoomMm(piece, layer) : ((BandMap)p.Map!).FarFromRimMm(), p.Prefix, ml),
+                PuddleLayout puddle => PuddleOf(piece.Ground, p.Of(layer), puddle, p.Map!),
+                FieldsLayout { Vein: not null } => Vein(p.Map!),
+                PoolsLayout pools => Walls(p.Outline, pools, p.Map!),
+                _ => [],
+            }).Select(f => p.Prefix.Length == 0 ? f : InZone(f, p.Prefix))),
+        ];
+    }
+
+    /// <summary>The number of a zone, decided in the zone; the depth is the layer's.</summary>
+    private static LayoutFact InZone(LayoutFact fact, string prefix)
+    {
+        var field = Zone.PlaceOf(prefix).Field;
+        return new(prefix + fact.Id, fact.Label, fact.Number with
+        {
+            Inputs = [.. fact.Number.Inputs.Select(i => i.Field is { } own && own != "depthMm" ? i with { Field = field + own } : i)],
+        });
+    }
+
+    private static IEnumerable<LayoutFact> Lines(
+        Piece piece, Layer layer, LinesLayout lines, double room, string prefix, Dictionary<string, double> ml)
+    {
+        var own = layer.Bands.Where(b => !b.FillsRest).ToList();
+        var widths = layer.BandWidthsMm();
+        yield return new(RimRoom, "Room from the rim to the middle", Reckoned.Of(room, "mm", Formulas.RimRoom,
+            new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default), new("waviness", lines.WavinessMm, "mm", Origin.Own, "layout.wavinessMm")));
+        yield return new(LinesNeed, $"{own.Count} lines need", new(widths.Sum(), "mm", Formulas.LinesNeed,
+            [.. layer.Bands.Select((b, k) => (b, k)).Where(p => !p.b.FillsRest)
+                .Select(p => new ReckonedInput($"line {own.Count - own.IndexOf(p.b)}", widths[p.k], "mm", Origin.Own, $"bands[{p.b.Id}].widthMm"))]));
+
+        // Laid from the rim inward; the same sequence again and again is told repeat by repeat.
+        var laid = layer.Bands.Reverse().Where(b => !b.FillsRest).ToList();
+        var period = Period(laid);
+        if (period < laid.Count)
+        {
+            foreach (var (repeat, number) in laid.Chunk(period).Select((r, i) => (r, i + 1)))
+            {
+                var sum = repeat.Select(b => (b, Ml: ml.GetValueOrDefault(prefix + b.Id))).ToList();
+                yield return new(
+                    string.Create(CultureInfo.InvariantCulture, $"repeat-{number}"), number == 1 ? "Repeat 1, at the rim" : $"Repeat {number}",
+                    new(sum.Sum(s => s.Ml), "ml", Formulas.Repeat,
+                        [.. sum.Select(s => new ReckonedInput(layer.Cups.Single(c => c.Id == s.b.Cup).Name, s.Ml, "ml", Origin.Reckoned))]));
+            }
+        }
+    }
+
+    /// <summary>After how many lines the sequence begins again; all of them where it does not.</summary>
+    private static int Period(List<Band> laid) =>
+        Enumerable.Range(1, Math.Max(1, laid.Count)).First(p => p == laid.Count || laid.Count == 0
+            || (laid.Count % p == 0 && Enumerable.Range(p, laid.Count - p).All(i => laid[i].Cup == laid[i - p].Cup && laid[i].WidthMm == laid[i - p].WidthMm)));
+
+    private static IEnumerable<LayoutFact> PuddleOf(Ground ground, Layer layer, PuddleLayout puddle, LayerMap map)
+    {
+        var radii = Puddle.OuterRadiiMm(puddle.Pours.Select(p => p.Ml), layer.DepthMm);
+        var ml = 0.0;
+        for (var k = 0; k < puddle.Pours.Length; k++)
+        {
+            ml += puddle.Pours[k].Ml;
+            yield return new(
+                $"radius-{puddle.Pours[k].Id}", $"Radius after {layer.Cups.Single(c => c.Id == puddle.Pours[k].Cup).Name}",
+                Reckoned.Of(radii[k], "mm", Formulas.Puddle,
+                    new("all poured so far", ml, "ml", Origin.Reckoned), new("depth", layer.DepthMm, "mm", Origin.Own, "depthMm")));
+        }
+
+        // What is poured by the millilitre is that much: what hangs on the edge and drips is told, and is a part of it.
+        var open = map.Regions.Where(r => r.Own is { LengthMm: null }).Sum(r => r.OpenEdgeMm);
+        if (ground.Edge == EdgeStyle.DrippedOver && open > 0)
+        {
+            var (film, drip) = (layer.Losses?.FilmMm ?? CupPlanner.SideFilmMm, layer.Losses?.DripPercent ?? CupPlanner.DripShare * 100);
+            yield return new("edges", "Of it on the edge and in drips", Reckoned.Of(
+                CupPlanner.EdgeMl(open, ground.SideHeightMm, ml, film, drip / 100), "ml", Formulas.EdgeVolume,
+                new("open perimeter", open, "mm", Origin.Reckoned), new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm"),
+                new("film thickness", film, "mm", layer.Losses?.FilmMm is null ? Origin.Default : Origin.Own, "losses.filmMm"),
+                new("drip share", drip, "%", layer.Losses?.DripPercent is null ? Origin.Default : Origin.Own, "losses.dripPercent"),
+                new("layer volume", ml, "ml", Origin.Reckoned)));
+        }
+
+        var areas = map.Regions.ToDictionary(r => r.Id, r => r.AreaMm2);
+        var over = puddle.Pours.Sum(p => p.Ml - Math.Min(p.Ml, Volume.Ml(areas.GetValueOrDefault(p.Id), layer.DepthMm)));
+        if (over > 0.005 * ml)
+        {
+            yield return new("run-off", "Runs over the rim, or stands higher", Reckoned.Of(over, "ml", Formulas.RunOff,
+                new("poured", ml, "ml", Origin.Reckoned), new("on the piece", ml - over, "ml", Origin.Reckoned)));
+        }
+    }
+
+    private static IEnumerable<LayoutFact> Vein(LayerMap map)
+    {
+        var own = map.Regions.Single(r => r.Id == FieldsLayout.VeinId).Own!;
+        yield return new("vein-length", "Vein along the borders", Reckoned.Of(own.LengthMm!.Value, "mm", Formulas.VeinLength,
+            new ReckonedInput("borders", own.LengthMm!.Value, "mm", Origin.Reckoned)));
+    }
+
+    private static IEnumerable<LayoutFact> Walls(Outline outline, PoolsLayout pools, LayerMap map)
+    {
+        var length = Pools.LengthMm(outline, pools);
+        var area = map.Regions.FirstOrDefault(r => r.Id == PoolsLayout.WallId)?.AreaMm2 ?? 0;
+        yield return new("wall-length", "Walls", Reckoned.Of(length, "mm", Formulas.WallLength, new ReckonedInput("walls", pools.Strokes.Length, "", Origin.Own)));
+        yield return new("wall-area", "Walls take up", Reckoned.Of(area / 100, "cm²", Formulas.WallLength,
+            new("length", length, "mm", Origin.Reckoned), new("bead width", pools.BeadMm, "mm", Origin.Own, "layout.beadMm")));
+    }
+}
