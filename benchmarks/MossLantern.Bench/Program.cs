@@ -58,12 +58,12 @@ namespace MossLantern.Bench
         public (PiecePlan, Painting) Drag()
         {
             var moved = Moved();
-            return (planner.Plan(moved, [], DateTimeZone.Utc), planner.Paint(moved, null, PaintDetail.Draft));
+            return (planner.Plan(moved, [], Surroundings.Usual(DateTimeZone.Utc)), planner.Paint(moved, Catalogue.Typical, null, PaintDetail.Draft));
         }
 
         /// <summary>What follows on release, the map being known.</summary>
         [Benchmark]
-        public Painting FullPainting() => planner.Paint(piece, null, PaintDetail.Full);
+        public Painting FullPainting() => planner.Paint(piece, Catalogue.Typical, null, PaintDetail.Full);
 
         private Piece Moved()
         {
@@ -120,7 +120,7 @@ namespace MossLantern.Bench
                 "puddle" => layer with { Layout = new PuddleLayout(180 + by, 150, [.. Enumerable.Range(1, 10).Select(i => new PuddlePour($"p{i}", $"c{1 + i % 6}", 12))], 30, 40, "c6") },
                 _ => layer with { Layout = new MarbleLayout("c1", "c2", 20 + by, 0.3, 20, 14) },
             };
-            return Painter.Paint(mapper, piece with { Layers = [moved] }, 0, PaintDetail.Draft);
+            return Painter.Paint(mapper, Catalogue.Typical, piece with { Layers = [moved] }, 0, PaintDetail.Draft);
         }
     }
 

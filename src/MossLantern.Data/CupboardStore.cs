@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Dapper;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Materials;
 using MossLantern.Formats;
 using NodaTime;
 
@@ -66,3 +67,6 @@ public sealed class PotStore(WorkshopDatabase database) : CupboardStore<PaintPot
 
 /// <summary>Keeps sequences of colours.</summary>
 public sealed class SequenceStore(WorkshopDatabase database) : CupboardStore<KeptSequence>(database, "sequence", sequence => sequence.Name);
+
+/// <summary>Keeps what the person has entered of materials; an id is the kind and the id of the catalogue, as in <c>resin/coating</c>.</summary>
+public sealed class MaterialStore(WorkshopDatabase database) : CupboardStore<OwnMaterial>(database, "material", material => material.Name);

@@ -38,7 +38,7 @@ public sealed record UnreadablePiece(string Id, string Name, int Version, double
 /// <param name="Name">Its name.</param>
 /// <param name="NamedAt">When it was named.</param>
 /// <param name="Shown">Whether it is the one that the piece shows now.</param>
-public sealed record NamedVersion(int Revision, string Name, Instant NamedAt, bool Shown);
+public sealed record NamedRevision(int Revision, string Name, Instant NamedAt, bool Shown);
 
 /// <summary>A step along the revisions of a piece.</summary>
 public enum Step
@@ -129,6 +129,18 @@ public sealed class PieceStore(WorkshopDatabase database)
         return [.. rows.Select(r => r.Stored).OfType<StoredPiece>()];
     }
 
+    private sealed record HeadRow(string Id, string Name, long Version, long Logged, string SavedAt, double WidthMm, double HeightMm);
+
+    /// <summary>The pieces on the shelf by their rows alone, oldest piece first.</summary>
+    public ImmutableArray<PieceHead> Heads() => database.Read<ImmutableArray<PieceHead>>(connection =>
+    [
+        .. connection.Query<HeadRow>(
+            """
+            select id as Id, name as Name, version as Version, logged as Logged, saved_at as SavedAt, width_mm as WidthMm, height_mm as HeightMm
+            from piece where taken_off_at is null order by created_at, id
+            """).Select(r => new PieceHead(r.Id, r.Name, (int)r.Version, (int)r.Logged, Times.Read(r.SavedAt), r.WidthMm, r.HeightMm)),
+    ]);
+
     /// <summary>Whether there has never been a piece; one that is kept aside counts.</summary>
     public bool IsEmpty => database.Read(connection => connection.ExecuteScalar<long>("select count(*) from piece") == 0);
 
@@ -161,9 +173,12 @@ public sealed class PieceStore(WorkshopDatabase database)
             .Where(r => Times.Read(r.TakenOffAt) < before).Select(r => r.Id).ToList();
         foreach (var id in gone)
         {
-            foreach (var rows in (string[])["run_pour where run_id in (select id from run where piece_id = @id)", "run where piece_id = @id", "piece_version where piece_id = @id", "piece_revision where piece_id = @id", "piece where id = @id"])
+            // A run of several pieces stays as long as one of them does.
+            var runs = connection.Query<string>("select run_id from run_part where piece_id = @id", new { id }).ToList();
+            foreach (var rows in (string[])["entry where piece_id = @id", "run_part where piece_id = @id", "journal_run where id in @runs and id not in (select run_id from run_part)",
+                "revision_name where piece_id = @id", "piece_revision where piece_id = @id", "piece where id = @id"])
             {
-                connection.Execute($"delete from {rows}", new { id });
+                connection.Execute($"delete from {rows}", new { id, runs });
             }
         }
 
@@ -180,8 +195,8 @@ public sealed class PieceStore(WorkshopDatabase database)
         """
         select r.piece_id as PieceId, r.revision as Revision, r.made_from as MadeFrom, r.saved_at as SavedAt,
             exists (select 1 from piece p where p.id = r.piece_id and p.revision = r.revision)
-            or exists (select 1 from piece_version v where v.piece_id = r.piece_id and v.revision = r.revision)
-            or exists (select 1 from run u where u.piece_id = r.piece_id and u.revision = r.revision) as Stays
+            or exists (select 1 from revision_name v where v.piece_id = r.piece_id and v.revision = r.revision)
+            or exists (select 1 from run_part u where u.piece_id = r.piece_id and u.revision = r.revision) as Stays
         from piece_revision r
         """;
 
@@ -287,13 +302,13 @@ public sealed class PieceStore(WorkshopDatabase database)
         }, now);
 
     /// <summary>The named revisions of a piece, oldest name first.</summary>
-    public ImmutableArray<NamedVersion> Named(string id) => database.Read(connection => Named(connection, id));
+    public ImmutableArray<NamedRevision> Named(string id) => database.Read(connection => Named(connection, id));
 
     /// <summary>Names the revision that a piece shows; a name it had is replaced.</summary>
     /// <returns>The named revisions, or null when there is no such piece.</returns>
     /// <exception cref="StaleVersionException">The version it was based on is not the newest.</exception>
-    public ImmutableArray<NamedVersion>? Name(string id, int basedOn, string name, Instant now) =>
-        database.Write<ImmutableArray<NamedVersion>?>(connection =>
+    public ImmutableArray<NamedRevision>? Name(string id, int basedOn, string name, Instant now) =>
+        database.Write<ImmutableArray<NamedRevision>?>(connection =>
         {
             var place = connection.QuerySingleOrDefault<Place>("select version as Version, revision as Revision from piece where id = @id and taken_off_at is null", new { id });
             if (place is null)
@@ -308,7 +323,7 @@ public sealed class PieceStore(WorkshopDatabase database)
 
             connection.Execute(
                 """
-                insert into piece_version (piece_id, revision, name, named_at) values (@id, @Revision, @name, @now)
+                insert into revision_name (piece_id, revision, name, named_at) values (@id, @Revision, @name, @now)
                 on conflict (piece_id, revision) do update set name = @name, named_at = @now
                 """,
                 new { id, place.Revision, name, now = Times.Write(now) });
@@ -318,7 +333,7 @@ public sealed class PieceStore(WorkshopDatabase database)
     /// <summary>Takes a name away again; the revision stays.</summary>
     /// <returns>Whether there was one.</returns>
     public bool Unname(string id, int revision) =>
-        database.Write(connection => connection.Execute("delete from piece_version where piece_id = @id and revision = @revision", new { id, revision }) > 0);
+        database.Write(connection => connection.Execute("delete from revision_name where piece_id = @id and revision = @revision", new { id, revision }) > 0);
 
     /// <summary>A piece as it was at a revision, or null.</summary>
     public Piece? At(string id, int revision) => database.Read(connection =>
@@ -337,14 +352,14 @@ public sealed class PieceStore(WorkshopDatabase database)
         public long Shown { get; init; }
     }
 
-    private static ImmutableArray<NamedVersion> Named(SqliteConnection connection, string id) =>
+    private static ImmutableArray<NamedRevision> Named(SqliteConnection connection, string id) =>
     [
         .. connection.Query<NamedRow>(
             """
             select v.revision as Revision, v.name as Name, v.named_at as NamedAt, v.revision = p.revision as Shown
-            from piece_version v join piece p on p.id = v.piece_id where v.piece_id = @id order by v.named_at, v.revision
+            from revision_name v join piece p on p.id = v.piece_id where v.piece_id = @id order by v.named_at, v.revision
             """,
-            new { id }).Select(r => new NamedVersion((int)r.Revision, r.Name, Times.Read(r.NamedAt), r.Shown != 0)),
+            new { id }).Select(r => new NamedRevision((int)r.Revision, r.Name, Times.Read(r.NamedAt), r.Shown != 0)),
     ];
 
     private StoredPiece? Change(

@@ -29,44 +29,34 @@ public sealed record Run(
 /// <summary>A log entry was to be written under an id that another piece's entry has. Nothing was written.</summary>
 public sealed class TakenIdException() : Exception("This log entry belongs to another piece.");
 
-/// <summary>Keeps the runs of layers.</summary>
+/// <summary>Keeps the journal, and tells the runs of layers from it.</summary>
 public sealed class RunStore(WorkshopDatabase database)
 {
-    private sealed record Row(
-        string Id, string PieceId, string LayerId, long Version, string StartedAt, string? EndedAt, double? RoomC, string Note, long? Revision);
+    private sealed record Row(string Id, string PieceId, string SittingId, long Version, long? Revision);
 
     private sealed record Kept(long Version, string PieceId);
-
-    private sealed record PourRow(string RunId, string RegionId, string ColourName, double PlannedMl, double? PouredMl);
 
     /// <summary>The runs of a piece, or of all pieces, earliest start first.</summary>
     public ImmutableArray<Run> Of(string? pieceId) => database.Read<ImmutableArray<Run>>(connection =>
     {
-        var rows = connection.Query<Row>(
-            """
-            select id as Id, piece_id as PieceId, layer_id as LayerId, version as Version, started_at as StartedAt,
-                ended_at as EndedAt, room_c as RoomC, note as Note, revision as Revision
-            from run where @pieceId is null or piece_id = @pieceId order by started_at, id
-            """,
-            new { pieceId });
-        var pours = connection.Query<PourRow>(
-            """
-            select p.run_id as RunId, p.region_id as RegionId, p.colour_name as ColourName, p.planned_ml as PlannedMl,
-                p.poured_ml as PouredMl
-            from run_pour p join run r on r.id = p.run_id where @pieceId is null or r.piece_id = @pieceId
-            order by p.run_id, p.position
-            """,
-            new { pieceId }).ToLookup(p => p.RunId);
+        var entries = Journal.Of(connection, pieceId).ToLookup(e => (e.RunId, e.PieceId));
         return
         [
-            .. rows.Select(r => new Run(
-                r.Id, r.PieceId, r.LayerId, (int)r.Version, Times.Read(r.StartedAt),
-                r.EndedAt is null ? null : Times.Read(r.EndedAt), r.RoomC, r.Note,
-                [.. pours[r.Id].Select(p => new RunPour(p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl))], (int?)r.Revision)),
+            .. connection.Query<Row>(
+                """
+                select r.id as Id, p.piece_id as PieceId, p.sitting_id as SittingId, r.version as Version, p.revision as Revision
+                from run_part p join journal_run r on r.id = p.run_id where @pieceId is null or p.piece_id = @pieceId
+                """,
+                new { pieceId })
+                .Select(r => Runs.Fold(new(r.Id, r.PieceId, r.SittingId, (int)r.Version, default, null, null, "", [], (int?)r.Revision), entries[(r.Id, r.PieceId)]))
+                .OrderBy(r => r.Start).ThenBy(r => r.Id, StringComparer.Ordinal),
         ];
     });
 
-    /// <summary>Keeps a run as the version after the one it was based on; 0 is a new run.</summary>
+    /// <summary>The journal of a piece as it was written, entry by entry.</summary>
+    public ImmutableArray<Entry> Entries(string pieceId) => database.Read<ImmutableArray<Entry>>(connection => [.. Journal.Of(connection, pieceId)]);
+
+    /// <summary>Keeps a run as the version after the one it was based on; 0 is a new run. What it told before stays in the journal.</summary>
     /// <exception cref="StaleVersionException">The version it was based on is not the newest.</exception>
     /// <exception cref="TakenIdException">Its id is that of another piece's run.</exception>
     public Run Save(Run run, int basedOn, Instant now)
@@ -74,7 +64,8 @@ public sealed class RunStore(WorkshopDatabase database)
         ArgumentNullException.ThrowIfNull(run);
         return database.Write(connection =>
         {
-            var kept = connection.QuerySingleOrDefault<Kept>("select version as Version, piece_id as PieceId from run where id = @Id", new { run.Id });
+            var kept = connection.QuerySingleOrDefault<Kept>(
+                "select r.version as Version, p.piece_id as PieceId from journal_run r join run_part p on p.run_id = r.id where r.id = @Id", new { run.Id });
             if (kept is not null && kept.PieceId != run.PieceId)
             {
                 throw new TakenIdException();
@@ -89,31 +80,16 @@ public sealed class RunStore(WorkshopDatabase database)
             var saved = run with { Version = basedOn + 1 };
             connection.Execute(
                 """
-                insert into run (id, piece_id, layer_id, version, started_at, ended_at, room_c, note, revision, saved_at)
-                values (@Id, @PieceId, @LayerId, @Version, @start, @end, @RoomC, @Note, @Revision, @now)
-                on conflict (id) do update set layer_id = @LayerId, version = @Version, started_at = @start, ended_at = @end,
-                    room_c = @RoomC, note = @Note, revision = @Revision, saved_at = @now
+                insert into journal_run (id, version, saved_at) values (@Id, @Version, @now)
+                on conflict (id) do update set version = @Version, saved_at = @now
                 """,
-                new
-                {
-                    saved.Id,
-                    saved.PieceId,
-                    saved.LayerId,
-                    saved.Version,
-                    start = Times.Write(saved.Start),
-                    end = saved.End is { } end ? Times.Write(end) : null,
-                    saved.RoomC,
-                    saved.Note,
-                    saved.Revision,
-                    now = Times.Write(now),
-                });
-            connection.Execute("delete from run_pour where run_id = @Id", new { saved.Id });
+                new { saved.Id, saved.Version, now = Times.Write(now) });
+            connection.Execute("delete from run_part where run_id = @Id", new { saved.Id });
             connection.Execute(
-                """
-                insert into run_pour (run_id, position, region_id, colour_name, planned_ml, poured_ml)
-                values (@Id, @Position, @RegionId, @ColourName, @PlannedMl, @PouredMl)
-                """,
-                saved.Pours.Select((p, i) => new { saved.Id, Position = i, p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl }));
+                "insert into run_part (run_id, piece_id, sitting_id, revision) values (@Id, @PieceId, @LayerId, @Revision)",
+                new { saved.Id, saved.PieceId, saved.LayerId, saved.Revision });
+            Journal.Add(connection, Runs.Told(saved, Journal.Of(connection, run.PieceId, run.Id), now));
+            connection.Execute("update piece set logged = logged + 1 where id = @PieceId", new { saved.PieceId });
             return saved;
         });
     }

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Globalization;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Shapes;
 using SkiaSharp;
 
@@ -85,7 +86,8 @@ public static class TemplatePdf
     /// <param name="shapes">Its regions.</param>
     /// <param name="paper">The paper.</param>
     /// <param name="grid">Whether points to be punched through are on it, which are still there after an undercoat.</param>
-    public static byte[] Write(Piece piece, Layer layer, ImmutableArray<RegionShape> shapes, Paper paper, bool grid)
+    /// <param name="catalogue">The workshop's materials.</param>
+    public static byte[] Write(Piece piece, Layer layer, ImmutableArray<RegionShape> shapes, Paper paper, bool grid, Catalogue catalogue)
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(layer);
@@ -95,7 +97,7 @@ public static class TemplatePdf
         using (var document = SKDocument.CreatePdf(stream, new SKDocumentPdfMetadata { Title = $"{piece.Name}, {layer.Name}: full-size template" }))
         using (var drawing = new Drawing(piece, layer, shapes, grid))
         {
-            Page(document, tiling, canvas => PageMap(canvas, drawing, tiling));
+            Page(document, tiling, canvas => PageMap(canvas, drawing, tiling, catalogue));
             for (var row = 0; row < tiling.Rows; row++)
             {
                 for (var column = 0; column < tiling.Columns; column++)
@@ -120,7 +122,7 @@ public static class TemplatePdf
     }
 
     /// <summary>The piece small, the sheets on it, and what belongs to it in words.</summary>
-    private static void PageMap(SKCanvas canvas, Drawing drawing, Tiling tiling)
+    private static void PageMap(SKCanvas canvas, Drawing drawing, Tiling tiling, Catalogue catalogue)
     {
         var (piece, layer) = (drawing.Piece, drawing.Layer);
         var whole = piece.Ground.Whole;
@@ -163,7 +165,7 @@ public static class TemplatePdf
         foreach (var (cup, i) in layer.Cups.Select((c, i) => (c, i)))
         {
             var (x, y) = (12 + i % 3 * 62, top + i / 3 * 7);
-            using var paint = new SKPaint { Color = SKColor.Parse(CupLook.Of(layer, cup) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : "#eef0ea"), IsAntialias = true };
+            using var paint = new SKPaint { Color = SKColor.Parse(CupLook.Of(catalogue, layer, cup) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : "#eef0ea"), IsAntialias = true };
             canvas.DrawRect(x, y - 4, 5, 5, paint);
             Stroke(canvas, SKRect.Create(x, y - 4, 5, 5), 0.2f, Ink);
             Text(canvas, $"{drawing.Number(cup.Id)}  {cup.Name}", x + 7, y, 3.6f, Plain.Value);

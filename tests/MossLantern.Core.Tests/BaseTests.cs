@@ -20,7 +20,7 @@ public class BaseTests
 
     private static Ground On(BaseMaterial material, PieceKind kind = PieceKind.Panel, double? thickness = null) => Samples.Panel(400, 300) with { Base = new(kind, material, thickness) };
 
-    private static string[] Steps(Ground ground) => [.. Preparation.Of(ground, DateTimeZone.Utc).Select(s => s.Id)];
+    private static string[] Steps(Ground ground) => [.. Preparation.Of(ground, Surroundings.Usual(DateTimeZone.Utc)).Select(s => s.Id)];
 
     [Fact]
     public void A_casting_sheet_is_neither_roughened_nor_painted_nor_weighed()
@@ -45,7 +45,7 @@ public class BaseTests
     public void A_finished_painting_is_neither_sanded_nor_painted_over()
     {
         Assert.Equal(["dust", "seal-painting", "back", "level", "cover"], Steps(On(BaseMaterial.Painting)));
-        Assert.Equal(400 * 300 * 0.3 / 1000, Preparation.Of(On(BaseMaterial.Painting), DateTimeZone.Utc).Single(s => s.Id == "seal-painting").Amount!.Value, 1e-9);
+        Assert.Equal(400 * 300 * 0.3 / 1000, Preparation.Of(On(BaseMaterial.Painting), Surroundings.Usual(DateTimeZone.Utc)).Single(s => s.Id == "seal-painting").Amount!.Value, 1e-9);
     }
 
     [Fact]

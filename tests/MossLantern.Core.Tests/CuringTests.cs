@@ -9,7 +9,7 @@ namespace MossLantern.Core.Tests;
 public class CuringTests
 {
     private static readonly Instant Noon = Instant.FromUtc(2026, 5, 1, 12, 0);
-    private static readonly ResinSystem Coating = TypicalMaterials.System("coating")!;
+    private static readonly ResinSystem Coating = Catalogue.Typical.Resin("coating")!;
 
     [Theory]
     [InlineData(15, 0.610)]
@@ -83,7 +83,7 @@ public class CuringTests
 
     [Fact]
     public void Windows_never_move_later_as_the_room_warms() =>
-        (from system in Gen.OneOf([.. TypicalMaterials.ResinSystems.Select(s => Gen.Const(s))])
+        (from system in Gen.OneOf([.. Catalogue.Typical.Resins.Select(s => Gen.Const(s))])
          from cool in Gen.Double[-20, 60]
          from warmer in Gen.Double[0.1, 30]
          from minutes in Gen.Int[0, 120]

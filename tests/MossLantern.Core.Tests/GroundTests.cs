@@ -85,7 +85,7 @@ public class GroundTests
     [Fact]
     public void Preparations_follow_the_kind_and_dry_in_local_time()
     {
-        string[] Ids(Ground ground) => [.. Preparation.Of(ground, Zone).Select(s => s.Id)];
+        string[] Ids(Ground ground) => [.. Preparation.Of(ground, Surroundings.Usual(Zone)).Select(s => s.Id)];
         Assert.Equal(["sand", "seal", "back", "level", "cover"], Ids(Ground(new(PieceKind.Panel, BaseMaterial.Mdf))));
         Assert.Equal(["clean", "key", "dam", "water", "level", "cover"], Ids(Ground(new(PieceKind.Slice, BaseMaterial.Acrylic))));
         Assert.Equal(["stiffen", "seal", "back", "level", "cover"], Ids(Ground(new(PieceKind.Panel, BaseMaterial.Canvas))));
@@ -97,10 +97,10 @@ public class GroundTests
             Paint = new(PaintKind.Oil, 2),
             Done = [new("paint", new LocalDateTime(2026, 3, 28, 20, 0))],
         };
-        var paint = Preparation.Of(painted, Zone).Single(s => s.Id == "paint");
+        var paint = Preparation.Of(painted, Surroundings.Usual(Zone)).Single(s => s.Id == "paint");
         Assert.Equal(new LocalDateTime(2026, 3, 29, 5, 0), paint.ReadyAt);
         Assert.Equal(2400 * 100 * 0.1 * 2 / 1000, paint.Amount!.Value, 1e-9);
-        Assert.Equal(2400 * 100 * 1.5 / 1000, Preparation.Of(Ground(new(PieceKind.Panel, BaseMaterial.Canvas)), Zone)[0].Amount!.Value, 1e-9);
+        Assert.Equal(2400 * 100 * 1.5 / 1000, Preparation.Of(Ground(new(PieceKind.Panel, BaseMaterial.Canvas)), Surroundings.Usual(Zone))[0].Amount!.Value, 1e-9);
     }
 
     public static TheoryData<string, Ground> Bad => new()

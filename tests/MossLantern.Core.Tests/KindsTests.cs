@@ -351,7 +351,7 @@ public class KindsTests
 
         // The bed's dye deepens its painted ground, which is of its own colour.
         var shown = Planner.Paint(piece, null, PaintDetail.Draft).Paths.First(p => p.Region == Layer.HeartBedId).Fill;
-        Assert.Equal(CupLook.Of(piece.Layers[0], piece.Layers[0].Cups[0]).Over(Colour.Of("#33523f"), 3).ToHex(), shown);
+        Assert.Equal(CupLook.Of(Catalogue.Typical, piece.Layers[0], piece.Layers[0].Cups[0]).Over(Colour.Of("#33523f"), 3).ToHex(), shown);
     }
 
     private static Ground Letters() =>

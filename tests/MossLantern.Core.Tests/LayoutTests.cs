@@ -449,7 +449,7 @@ public class LayoutTests
                 new("white", "white", "#e6e6e6", ColourantClass.Paste, 4), new("black", "black", "#595959", ColourantClass.Mica, 2), Samples.Cup("clear", null, 0), mix,
             ],
         };
-        var look = CupLook.Of(layer, mix);
+        var look = CupLook.Of(Catalogue.Typical, layer, mix);
 
         // Paste covers 1.2 and mica 0.25 for each % and mm: an eighth of each part, three of white, one of black; clear only thins.
         Assert.Equal(3.0 / 8 * 4 * 1.2 + 1.0 / 8 * 2 * 0.25, look.CoverPerMm, 1e-12);

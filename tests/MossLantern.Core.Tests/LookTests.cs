@@ -34,16 +34,16 @@ public class LookTests
         Assert.Equal(new Colour(1, 1, 1), clear);
 
         // Red dye at 3 %, 5 mm deep: a cover of 0.08 × 3 × 5 = 1.2; nothing reflects less than 0.002.
-        var dye = CupLook.Of(First, new("dye", "dye", "#ff0000", ColourantClass.Dye, 3)).Through(5);
+        var dye = CupLook.Of(Catalogue.Typical, First, new("dye", "dye", "#ff0000", ColourantClass.Dye, 3)).Through(5);
         Assert.Equal(1, dye.R, 1e-9);
         Assert.Equal(0.0833, dye.G, 5e-5);
         Assert.Equal(dye.G, dye.B, 1e-9);
 
         // At a cover of 3 it lets through its own colour.
-        Assert.Equal("#6b3f1f", CupLook.Of(First, new("tea", "tea", "#6b3f1f", ColourantClass.Dye, 5)).Through(7.5).ToHex());
+        Assert.Equal("#6b3f1f", CupLook.Of(Catalogue.Typical, First, new("tea", "tea", "#6b3f1f", ColourantClass.Dye, 5)).Through(7.5).ToHex());
 
         // White paste at 4 %, 3 mm deep: 1.2 × 4 × 3 = 14.4.
-        Assert.Equal(Math.Exp(-14.4), CupLook.Of(First, new("white", "white", "#ffffff", ColourantClass.Paste, 4)).Through(3).G, 1e-12);
+        Assert.Equal(Math.Exp(-14.4), CupLook.Of(Catalogue.Typical, First, new("white", "white", "#ffffff", ColourantClass.Paste, 4)).Through(3).G, 1e-12);
     }
 
     [Fact]
@@ -67,7 +67,7 @@ public class LookTests
     {
         var mixed = Samples.Cup("mixed") with { Of = [new("dye", 1), new("paste", 3)] };
         var layer = First with { Cups = [.. First.Cups, Samples.Cup("dye", ColourantClass.Dye, 2), Samples.Cup("paste", ColourantClass.Paste, 4), mixed] };
-        var look = CupLook.Of(layer, mixed);
+        var look = CupLook.Of(Catalogue.Typical, layer, mixed);
         Assert.Equal(0.75 * 1.2 * 4, look.BlocksPerMm, 1e-9);
         Assert.Equal(0.75 * 1.2 * 4 + 0.25 * 0.08 * 2, look.CoverPerMm, 1e-9);
     }
@@ -140,7 +140,7 @@ public class LookTests
 
         // Through opaque paste, 3 mm of it, nothing comes.
         Assert.Equal("#000000", painting.Paths.First(p => p.Region == "b1" && p.Material == "first/c1").Fill);
-        Assert.Equal(CupLook.Of(Second, Second.Cups[1]).Through(Second.DepthMm).ToHex(), painting.Paths.First(p => p.Material == "second/c1").Fill);
+        Assert.Equal(CupLook.Of(Catalogue.Typical, Second, Second.Cups[1]).Through(Second.DepthMm).ToHex(), painting.Paths.First(p => p.Material == "second/c1").Fill);
         Assert.Null(Planner.Paint(Casting(First), null, PaintDetail.Full).FiltersFrom);
         Assert.NotNull(Planner.Paint(Casting(First), null, PaintDetail.Full, Back).FiltersFrom);
     }

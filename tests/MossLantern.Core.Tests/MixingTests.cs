@@ -1,3 +1,4 @@
+using NodaTime;
 using CsCheck;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
@@ -76,7 +77,7 @@ public class MixingTests
     {
         Assert.Equal(0.1275, Load.DropsG(3, 0.85), 1e-9);
         Assert.Equal(0.399, Load.Percent(Load.DropsG(3, 0.85), 30 * 1.065), 0.0005);
-        Assert.Equal(0.911, Load.Percent(Load.DropsG(6, TypicalMaterials.LacingDensity), 30 * 1.065), 0.0005);
+        Assert.Equal(0.911, Load.Percent(Load.DropsG(6, 0.97), 30 * 1.065), 0.0005);
         Assert.Equal(12.21, Load.Percent(5 * 1.3, 50 * 1.065), 0.005);
         Assert.Equal(3, Load.Drops(0.1275, 0.85));
     }
@@ -256,15 +257,15 @@ public class MixingTests
 
     [Fact]
     public void A_resin_that_does_not_exist_is_refused_by_name() =>
-        Assert.Contains("'syrup'", Assert.Throws<ArgumentException>(() => new ResinChoice("syrup").InUse()).Message, StringComparison.Ordinal);
+        Assert.Contains("'syrup'", Assert.Throws<ArgumentException>(() => new ResinChoice("syrup").From(Catalogue.Typical)).Message, StringComparison.Ordinal);
 
     [Fact]
     public void The_lacing_additive_has_no_load_by_weight() =>
-        Assert.Throws<ArgumentOutOfRangeException>(() => TypicalMaterials.Of(ColourantClass.Lacing));
+        Assert.Throws<ArgumentOutOfRangeException>(() => Catalogue.Typical.Of(ColourantClass.Lacing));
 
     private static CupPlan Cups(Ground ground, Layer layer)
     {
         var (mapper, piece) = (new LayerMapper(), Samples.Piece(ground, layer));
-        return CupPlanner.Plan(ground, layer, mapper.Map(piece, layer), DepthZones.Of(mapper, piece, layer));
+        return CupPlanner.Plan(ground, layer, mapper.Map(piece, layer), DepthZones.Of(mapper, piece, layer), Surroundings.Usual(DateTimeZone.Utc));
     }
 }

@@ -17,9 +17,9 @@ public partial class PaintingTests
     [Fact]
     public void Metallic_acrylic_at_ten_percent_and_two_millimetres_covers_three_quarters()
     {
-        Assert.Equal(0.753, CupLook.Of(Stack, Samples.Cup("c", ColourantClass.AcrylicMetallic, 10)).Opacity(2), 0.0005);
-        Assert.Equal(0, CupLook.Of(Stack, Samples.Cup("c", null, 0)).Opacity(2));
-        Assert.Equal(0, CupLook.Of(Stack, Samples.Cup("c", ColourantClass.Lacing, 3)).Opacity(2));
+        Assert.Equal(0.753, CupLook.Of(Catalogue.Typical, Stack, Samples.Cup("c", ColourantClass.AcrylicMetallic, 10)).Opacity(2), 0.0005);
+        Assert.Equal(0, CupLook.Of(Catalogue.Typical, Stack, Samples.Cup("c", null, 0)).Opacity(2));
+        Assert.Equal(0, CupLook.Of(Catalogue.Typical, Stack, Samples.Cup("c", ColourantClass.Lacing, 3)).Opacity(2));
     }
 
     [Fact]

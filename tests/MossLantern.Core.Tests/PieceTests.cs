@@ -141,7 +141,7 @@ public class PieceTests
         { "Layers[0].Bands[1]", "one of the layer's cups", p => OnLayer(p, l => l with { Bands = l.Bands.Changed(1, b => b with { Cup = "nowhere" }) }) },
         { "Layers[0].HeartCup", "one of the layer's cups", p => OnLayer(p, l => l with { HeartCup = "nowhere" }) },
         { "Layers[0].Cups[0].LoadPercent", "Load must be from 0 to 100 %.", p => OnLayer(p, l => l with { Cups = l.Cups.Changed(0, c => c with { LoadPercent = 101 }) }) },
-        { "Layers[0].Resin.System", "one of: coating", p => OnLayer(p, l => l with { Resin = new("syrup") }) },
+        { "Layers[0].Resin.System", "one of the cupboard's", p => OnLayer(p, l => l with { Resin = new("") }) },
         { "Layers[0].Resin.Ratio.Resin", "Resin parts must be from 0.01 to 1000.", p => OnLayer(p, l => l with { Resin = new("coating", new(RatioBasis.Volume, 0, 1)) }) },
         { "Layers[0].Resin.ResinDensity", "Density of the resin must be from 0.3 to 20 g/ml.", p => OnLayer(p, l => l with { Resin = new("coating", null, 0.2) }) },
         { "Layers[0].ReservePercent", "Reserve must be from 0 to 100 %.", p => OnLayer(p, l => l with { ReservePercent = -1 }) },

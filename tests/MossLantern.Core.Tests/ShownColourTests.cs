@@ -26,7 +26,7 @@ public class ShownColourTests
     {
         // A channel of 0.8 below and 0.5 in the dye, 3 mm of 3 %.
         var dye = new Cup("d", "d", new Colour(0.5, 0.5, 0.5).ToHex(), ColourantClass.Dye, 3);
-        var look = CupLook.Of(With(dye), dye);
+        var look = CupLook.Of(Catalogue.Typical, With(dye), dye);
         Assert.Equal(0.486, look.Over(new(0.8, 0.8, 0.8), 3).G, 0.002);
         Assert.Equal(0.8 * Math.Pow(Colour.Of(dye.Colour).G, 0.72), look.Over(new(0.8, 0.8, 0.8), 3).G, 1e-12);
         Assert.Equal(0.72, 3 * look.CoverPerMm, 1e-9);
@@ -35,11 +35,11 @@ public class ShownColourTests
         Assert.Equal(new(0, 0, 0), look.Over(new(0, 0, 0), 3));
         Assert.Equal(0, look.Veil(50));
         var clear = new Cup("c", "c", "#ffffff", null, 0);
-        Assert.Equal("#33523f", CupLook.Of(With(clear), clear).Over(Colour.Of("#33523f"), 40).ToHex());
+        Assert.Equal("#33523f", CupLook.Of(Catalogue.Typical, With(clear), clear).Over(Colour.Of("#33523f"), 40).ToHex());
 
         // A channel of nothing counts as 0.002.
         var red = new Cup("r", "r", "#ff0000", ColourantClass.AlcoholInk, 5);
-        Assert.Equal(Math.Pow(0.002, 10 * 0.08 * 5), CupLook.Of(With(red), red).Over(new(1, 1, 1), 10).G, 1e-12);
+        Assert.Equal(Math.Pow(0.002, 10 * 0.08 * 5), CupLook.Of(Catalogue.Typical, With(red), red).Over(new(1, 1, 1), 10).G, 1e-12);
     }
 
     [Fact]
@@ -52,7 +52,7 @@ public class ShownColourTests
         Layer Above(string cup) => With(dye, bone, mix) with { Id = "l2", Layout = new FloodLayout(cup) };
         var glass = Assert.Single(Planner.Paint(Samples.Piece(Casting, below, Above("d")), null, PaintDetail.Draft).Paths, p => p.Material == "l2/d");
         Assert.True(glass is { Glass: true, Opacity: 1 });
-        Assert.Equal(CupLook.Of(Above("d"), dye).Filter(3).ToHex(), glass.Fill);
+        Assert.Equal(CupLook.Of(Catalogue.Typical, Above("d"), dye).Filter(3).ToHex(), glass.Fill);
 
         var both = Planner.Paint(Samples.Piece(Casting, below, Above("m")), null, PaintDetail.Draft).Paths.Where(p => p.Material == "l2/m").ToList();
         Assert.Equal([true, false], both.Select(p => p.Glass));
@@ -71,7 +71,7 @@ public class ShownColourTests
         var piece = Samples.Piece(Casting, lines);
         Assert.Equal(22.1, Planner.Plan(piece, [], DateTimeZone.Utc).Layers[0].Opacity["mica"].Value, 0.05);
         Assert.Equal(1, Planner.Plan(piece, [], DateTimeZone.Utc).Layers[0].Opacity["mica"].Input("depth").Value, 1e-9);
-        var look = CupLook.Of(lines, lines.Cups[1]);
+        var look = CupLook.Of(Catalogue.Typical, lines, lines.Cups[1]);
         Assert.Equal(look.Over(Colour.Of("#ffffff"), 1).ToHex(), Paint(lines).Paths.Single(p => p.Region == "line").Fill);
         Assert.Equal(0.221, Planner.Paint(Samples.Piece(Casting, With(Samples.Cup("b")) with { Id = "l0", Layout = new FloodLayout("b") }, lines), null, PaintDetail.Draft)
             .Paths.Single(p => p.Region == "line").Opacity, 0.001);
@@ -97,7 +97,7 @@ public class ShownColourTests
         Assert.Equal(1 - Math.Exp(-1 * 0.25 * 2), below.Paths[^1].Opacity, 0.001);
 
         // Clear that pushes shows the film below it.
-        var film = CupLook.Of(lines, lines.Cups[0]);
+        var film = CupLook.Of(Catalogue.Typical, lines, lines.Cups[0]);
         Assert.Equal(film.Over(Colour.Of("#ffffff"), 1).ToHex(), above.Paths.Single(p => p.Region == "push").Fill);
     }
 

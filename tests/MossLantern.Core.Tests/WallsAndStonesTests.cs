@@ -125,9 +125,9 @@ public sealed class WallsAndStonesTests
     [Fact]
     public void The_total_load_may_be_as_high_as_the_highest_limit_in_the_cup()
     {
-        Assert.Equal(10, Load.TotalLimit([ColourantClass.Mica, ColourantClass.Dye]));
-        Assert.Equal(12, Load.TotalLimit([ColourantClass.Mica, ColourantClass.Glitter]));
-        Assert.Equal(0.911, Load.LimitPercent(ColourantClass.Lacing), 0.0005);
+        Assert.Equal(10, Load.TotalLimit(Catalogue.Typical, [ColourantClass.Mica, ColourantClass.Dye]));
+        Assert.Equal(12, Load.TotalLimit(Catalogue.Typical, [ColourantClass.Mica, ColourantClass.Glitter]));
+        Assert.Equal(0.911, Load.LimitPercent(Catalogue.Typical, ColourantClass.Lacing), 0.0005);
     }
 
     [Fact]

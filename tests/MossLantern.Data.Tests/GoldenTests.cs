@@ -28,7 +28,7 @@ public sealed class GoldenTests : IDisposable
     {
         var piece = PieceJson.ReadFromOutside(File.ReadAllText(Path.Combine(Golden, file)));
         Assert.Equal([], new PieceValidator().Validate(piece).Errors.Select(e => e.ToString()));
-        var plan = new PiecePlanner(new LayerMapper()).Plan(piece, [], DateTimeZone.Utc);
+        var plan = new PiecePlanner(new LayerMapper()).Plan(piece, [], Surroundings.Usual(DateTimeZone.Utc));
         Assert.Equal(piece.Layers.Length, plan.Layers.Length);
         var written = PieceJson.Write(piece);
         Assert.Equal(written, PieceJson.Write(PieceJson.Read(written)));

@@ -210,9 +210,9 @@ public sealed class StoreTests : IDisposable
         Assert.Equal(1, pieces.Forget(Workshop.Now + Duration.FromSeconds(1)));
         Assert.False(pieces.PutBack("p1"));
         using var connection = database.Connect();
-        foreach (var table in (string[])["piece", "piece_revision", "run", "run_pour", "piece_version"])
+        foreach (var table in (string[])["piece", "piece_revision", "journal_run", "run_part", "entry", "revision_name"])
         {
-            Assert.Equal(table.StartsWith("piece", StringComparison.Ordinal) && table != "piece_version" ? 1 : 0, connection.ExecuteScalar<long>($"select count(*) from {table}"));
+            Assert.Equal(table.StartsWith("piece", StringComparison.Ordinal) ? 1 : 0, connection.ExecuteScalar<long>($"select count(*) from {table}"));
         }
     }
 

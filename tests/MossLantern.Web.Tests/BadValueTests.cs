@@ -105,6 +105,13 @@ public sealed partial class BadValueTests : IDisposable
     }
 
     [Fact]
+    public async Task A_material()
+    {
+        var material = Parsed("""{ "kind": "resin", "name": "Bog gloss", "like": "coating", "values": { "heatC": 60, "recoatFromHours": 5 }, "basis": "weight", "note": "sheet 3", "putAway": false }""");
+        await Send(HttpMethod.Put, "/api/cupboard/materials/bog", new JsonObject { ["basedOn"] = 9999, ["material"] = material }, HttpStatusCode.NotFound);
+    }
+
+    [Fact]
     public async Task A_drawing()
     {
         const string svg = "<svg xmlns='http://www.w3.org/2000/svg' width='90mm' height='60mm' viewBox='0 0 90 60'><rect width='90' height='60'/></svg>";

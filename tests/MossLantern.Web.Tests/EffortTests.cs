@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Painting;
 using MossLantern.Core.Planning;
 using MossLantern.Core.Units;
@@ -54,7 +55,7 @@ public class EffortTests
     private static void Work(Piece piece)
     {
         var planner = new PiecePlanner(new LayerMapper());
-        planner.Plan(piece, [], DateTimeZone.Utc);
-        _ = SkiaBrush.Png(planner.Paint(piece, null, PaintDetail.Full), 500);
+        planner.Plan(piece, [], Surroundings.Usual(DateTimeZone.Utc));
+        _ = SkiaBrush.Png(planner.Paint(piece, Catalogue.Typical, null, PaintDetail.Full), 500);
     }
 }

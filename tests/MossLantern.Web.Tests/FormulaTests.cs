@@ -35,7 +35,7 @@ public class FormulaTests
         foreach (var (name, piece) in DemoDocuments.All.SelectMany(d => Variants(d.Name, d.Piece)))
         {
             PouredLayer[] poured = [new(piece.Layers[0].Id, Now - Duration.FromHours(20), Now - Duration.FromHours(19), 19.5)];
-            var plan = planner.Plan(piece, poured, DateTimeZone.Utc);
+            var plan = planner.Plan(piece, poured, Surroundings.Usual(DateTimeZone.Utc));
             var priced = Preparation.Priced(plan.Ground.SealWays, new("€", Prices.None.PerLitre.Add("primer", 14).Add("resin", 38)), plan.Ground.Area.Value);
             foreach (var number in Numbers(plan).Concat(Numbers(priced)))
             {
@@ -74,7 +74,7 @@ public class FormulaTests
         var planner = new PiecePlanner(new LayerMapper());
         foreach (var (name, piece) in DemoDocuments.All)
         {
-            Assert.All(Numbers(planner.Plan(piece, [], DateTimeZone.Utc)), n => Assert.True(n.Inputs.Select(i => i.Name).Distinct().Count() == n.Inputs.Length || Summed(n), $"{name}: {n.Formula}"));
+            Assert.All(Numbers(planner.Plan(piece, [], Surroundings.Usual(DateTimeZone.Utc))), n => Assert.True(n.Inputs.Select(i => i.Name).Distinct().Count() == n.Inputs.Length || Summed(n), $"{name}: {n.Formula}"));
         }
 
         // In a sum of equal things two may have one name.

@@ -25,14 +25,14 @@ public class TrueColourTests
         {
             var mapper = new LayerMapper();
             var planner = new PiecePlanner(mapper);
-            var before = Bodies(planner.Paint(piece, null, PaintDetail.Draft));
+            var before = Bodies(planner.Paint(piece, Catalogue.Typical, null, PaintDetail.Draft));
             for (var number = 0; number < piece.Layers.Length; number++)
             {
                 var layer = piece.Layers[number];
                 foreach (var cup in layer.Cups)
                 {
                     var recoloured = piece with { Layers = piece.Layers.SetItem(number, layer with { Cups = layer.Cups.Replace(cup, cup with { Colour = Other }) }) };
-                    var after = Bodies(planner.Paint(recoloured, null, PaintDetail.Draft));
+                    var after = Bodies(planner.Paint(recoloured, Catalogue.Typical, null, PaintDetail.Draft));
                     Assert.Equal(before.Count, after.Count);
                     for (var i = 0; i < before.Count; i++)
                     {
@@ -119,7 +119,7 @@ public class TrueColourTests
         var layer = new Layer(
             "l", "l", 3, layout is null ? [new("h", 150, 100, 60, 40, 0, 12, 3)] : [], [new("a", 10, false, "black"), new("b", 1, true, "black")], 0, "black", [cup],
             new("coating"), Measure.ByVolume, null, [], PourTimes.None, Layout: layout);
-        var painting = new PiecePlanner(new LayerMapper()).Paint(new("Night", ground, GrowthScale.For(ground.Outline), [layer]), null, PaintDetail.Full);
+        var painting = new PiecePlanner(new LayerMapper()).Paint(new("Night", ground, GrowthScale.For(ground.Outline), [layer]), Catalogue.Typical, null, PaintDetail.Full);
         Assert.All(
             painting.Paths.Where(p => p.Role is PaintRole.GrowthLine or PaintRole.Body or PaintRole.Part),
             p => Assert.InRange(Lab.Of(Colour.Of(p.Fill ?? p.Stroke!)).L, 0, Lab.Of(Colour.Of("#0e0d10")).L + Painter.GrowthLightness + 0.5));

@@ -1,5 +1,7 @@
 using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Painting;
+using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
 using NodaTime;
 
@@ -27,7 +29,7 @@ internal sealed class LayerEarlyCheck : ICheck
                 }
                 else if (pour.Start < opens)
                 {
-                    var at = Whole(opens.Value, looked.Zone);
+                    var at = Whole(opens.Value, looked.Around.Zone);
                     yield return new(
                         Id, $"layer-early@{layer.Id}", Grade.Mend, "Too early",
                         $"{layer.Name} is planned before {under.Layer.Name} below it takes it: it would sink in or wrinkle.", [under.Plan.Windows.First(w => w.Milestone == Milestone.NextLayer).OpensAfterHours],

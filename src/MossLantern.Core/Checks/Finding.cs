@@ -3,6 +3,8 @@ using System.Text.Json.Serialization;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Painting;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 using NodaTime;
@@ -71,9 +73,9 @@ public sealed record Finding(
 /// <param name="Piece">The piece.</param>
 /// <param name="Ground">What was worked out for its ground.</param>
 /// <param name="Layers">What was worked out for its layers, lowest first.</param>
-/// <param name="Zone">The workshop's time zone.</param>
+/// <param name="Around">What it was worked out in.</param>
 /// <param name="Mapper">Lays out what a remedy would change.</param>
-public sealed record Looked(Piece Piece, GroundPlan Ground, ImmutableArray<LayerPlan> Layers, DateTimeZone Zone, LayerMapper Mapper)
+public sealed record Looked(Piece Piece, GroundPlan Ground, ImmutableArray<LayerPlan> Layers, Surroundings Around, LayerMapper Mapper)
 {
     /// <summary>Whether any layer is still to be poured.</summary>
     public bool MoreToPour => Layers.Any(l => !l.Poured);

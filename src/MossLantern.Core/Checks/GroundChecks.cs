@@ -3,6 +3,8 @@ using System.Globalization;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Painting;
+using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 using NodaTime;
 
@@ -39,7 +41,7 @@ internal sealed class TiltCheck : ICheck
     private static IEnumerable<Remedy> Deeper(Looked looked, double neededMm)
     {
         var thin = looked.Piece.Layers.Zip(looked.Layers).Where(l => !l.Second.Poured && l.First.DepthMm < neededMm).Select(l => l.First).ToList();
-        if (thin.All(l => neededMm <= l.Resin.InUse().System.DeepestMm))
+        if (thin.All(l => neededMm <= l.Resin.From(looked.Around.Catalogue).DeepestMm))
         {
             yield return Remedy.Change(
                 "deeper", "Pour the layers to come at least {0} deep",
@@ -172,7 +174,7 @@ internal sealed class BowCheck : ICheck
     }
 
     private static bool Straight(Looked looked, Ground ground) =>
-        Standing.Of(looked.Piece with { Ground = ground }, [.. looked.Layers.Select(l => l.LoadOn(ground))]).Straight == true;
+        Standing.Of(looked.Piece with { Ground = ground }, [.. looked.Layers.Select(l => l.LoadOn(ground))], looked.Around.Catalogue).Straight == true;
 
     /// <summary>The supports, with rows of more between the outermost wherever they lie under the piece.</summary>
     private static ImmutableArray<Support> Rows(Piece piece, int rows)

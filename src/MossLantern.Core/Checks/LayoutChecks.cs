@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Painting;
 using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
@@ -228,7 +229,7 @@ internal sealed class DullFieldCheck : ICheck
                     NoHomeCheck.Place(layer, region),
                     [
                         .. Vein(layer, region, share, cup),
-                        Remedy.OnLayer("shimmer", $"Let {cup.Name} shimmer: mica in place of {TypicalMaterials.Of(cup.Colourant!.Value).Name}", layer.Id, l => l with
+                        Remedy.OnLayer("shimmer", $"Let {cup.Name} shimmer: mica in place of {looked.Around.Catalogue.Of(cup.Colourant!.Value).Name}", layer.Id, l => l with
                         {
                             Cups = [.. l.Cups.Select(c => c.Id == cup.Id ? c with { Colourant = ColourantClass.Mica, LoadPercent = Math.Max(3, c.LoadPercent) } : c)],
                         }),

@@ -1,8 +1,10 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
+using MossLantern.Core.Painting;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
@@ -148,10 +150,10 @@ internal sealed class TwinsCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        var ground = Colour.Of(looked.Piece.Ground.Colour);
+        var (ground, all) = (Colour.Of(looked.Piece.Ground.Colour), looked.Around.Catalogue);
         foreach (var pair in Neighbours.Of(looked).Where(n => n.Layer.Contrast == Contrast.Strong))
         {
-            var apart = Apart(ground, pair.Layer, pair.Inner, pair.Outer);
+            var apart = Apart(all, ground, pair.Layer, pair.Inner, pair.Outer);
             if (apart >= Lab.ReadsAsOne)
             {
                 continue;
@@ -163,20 +165,20 @@ internal sealed class TwinsCheck : ICheck
                 [
                     new(apart, "ΔE00", Formulas.ColourDifference,
                     [
-                        .. Told(ground, pair.Layer, pair.Inner, "one"), .. Told(ground, pair.Layer, pair.Outer, "the other"),
+                        .. Told(all, ground, pair.Layer, pair.Inner, "one"), .. Told(all, ground, pair.Layer, pair.Outer, "the other"),
                         new("depth", DepthOf(pair.Layer), "mm", Origin.Reckoned), new("reads as one below", Lab.ReadsAsOne, "ΔE00", Origin.Default),
                     ]),
                 ],
                 new("map", pair.Layer.Id, pair.At?.XMm, pair.At?.YMm),
                 [
-                    .. Swap(ground, pair), .. Line(ground, pair),
+                    .. Swap(all, ground, pair), .. Line(all, ground, pair),
                     Remedy.OnLayer("gradual", "They are meant to run into each other: gradual", pair.Layer.Id, l => l with { Contrast = Contrast.Gradual }),
                 ]);
         }
     }
 
     /// <summary>The swap of two places' colours that leaves the fewest twins, where it leaves none of this pair and no new ones.</summary>
-    private static IEnumerable<Remedy> Swap(Colour ground, Neighbours pair)
+    private static IEnumerable<Remedy> Swap(Catalogue all, Colour ground, Neighbours pair)
     {
         var (layer, places) = (pair.Layer, pair.Places);
         var number = places.Select((p, i) => (p.Id, i)).ToDictionary(p => p.Id, p => p.i);
@@ -205,13 +207,13 @@ internal sealed class TwinsCheck : ICheck
             return [.. borders.Where(b => ReadAsOne(CupOf(b.First), CupOf(b.Second))).Select(b => (b.First, b.Second))];
         }
 
-        bool ReadAsOne(string a, string b) => apart.TryGetValue((a, b), out var one) ? one : apart[(a, b)] = Apart(ground, layer, cups[a], cups[b]) < Lab.ReadsAsOne;
+        bool ReadAsOne(string a, string b) => apart.TryGetValue((a, b), out var one) ? one : apart[(a, b)] = Apart(all, ground, layer, cups[a], cups[b]) < Lab.ReadsAsOne;
     }
 
     /// <summary>A line between them, of the layer's own colour that stands out most, else of bone or of soot.</summary>
-    private static IEnumerable<Remedy> Line(Colour ground, Neighbours pair)
+    private static IEnumerable<Remedy> Line(Catalogue all, Colour ground, Neighbours pair)
     {
-        double Stands(Cup cup) => Math.Min(Apart(ground, pair.Layer, cup, pair.Inner), Apart(ground, pair.Layer, cup, pair.Outer));
+        double Stands(Cup cup) => Math.Min(Apart(all, ground, pair.Layer, cup, pair.Inner), Apart(all, ground, pair.Layer, cup, pair.Outer));
         var own = pair.Layer.Cups.MaxBy(Stands)!;
         var cup = Stands(own) >= Lab.ReadsAsOne ? own
             : new[] { pair.Own("bone", "#f0e8d5", ColourantClass.Paste, 5), pair.Own("soot", "#1f1c1a", ColourantClass.Paste, 5) }.MaxBy(Stands)!;
@@ -222,16 +224,16 @@ internal sealed class TwinsCheck : ICheck
     }
 
     /// <summary>How far two cups' resins differ as they are seen on the ground.</summary>
-    private static double Apart(Colour ground, Layer layer, Cup first, Cup second) => Lab.Difference(Seen(ground, layer, first), Seen(ground, layer, second));
+    private static double Apart(Catalogue all, Colour ground, Layer layer, Cup first, Cup second) => Lab.Difference(Seen(all, ground, layer, first), Seen(all, ground, layer, second));
 
-    private static Lab Seen(Colour ground, Layer layer, Cup cup) => Lab.Of(CupLook.Of(layer, cup).Over(ground, DepthOf(layer)));
+    private static Lab Seen(Catalogue all, Colour ground, Layer layer, Cup cup) => Lab.Of(CupLook.Of(all, layer, cup).Over(ground, DepthOf(layer)));
 
     private static double DepthOf(Layer layer) => DepthZones.DepthOf(layer, RegionKind.Band, layer.DepthMm);
 
     /// <summary>A colour as it is seen, by lightness and its two hues.</summary>
-    private static IEnumerable<ReckonedInput> Told(Colour ground, Layer layer, Cup cup, string which)
+    private static IEnumerable<ReckonedInput> Told(Catalogue all, Colour ground, Layer layer, Cup cup, string which)
     {
-        var seen = Seen(ground, layer, cup);
+        var seen = Seen(all, ground, layer, cup);
         return
         [
             new($"L* of {which}, {cup.Name}", seen.L, "", Origin.Reckoned), new($"a* of {which}, {cup.Name}", seen.A, "", Origin.Reckoned), new($"b* of {which}, {cup.Name}", seen.B, "", Origin.Reckoned),
@@ -298,29 +300,29 @@ internal sealed class BareGroundCheck : ICheck
         }
 
         var seen = looked.Layers[0].Regions.Where(r => r.Fits).Select(r => r.CupId).ToHashSet();
-        var thin = layer.Cups.Where(c => seen.Contains(c.Id) && c.Colourant is not null and not ColourantClass.Lacing && 100 * CupLook.Of(layer, c).Opacity(layer.DepthMm) < ShowsPercent).ToList();
+        var thin = layer.Cups.Where(c => seen.Contains(c.Id) && c.Colourant is not null and not ColourantClass.Lacing && 100 * CupLook.Of(looked.Around.Catalogue, layer, c).Opacity(layer.DepthMm) < ShowsPercent).ToList();
         if (thin.Count == 0)
         {
             yield break;
         }
 
-        var thinnest = thin.MinBy(c => CupLook.Of(layer, c).Opacity(layer.DepthMm))!;
+        var thinnest = thin.MinBy(c => CupLook.Of(looked.Around.Catalogue, layer, c).Opacity(layer.DepthMm))!;
         yield return new(
             Id, $"bare-ground@{layer.Id}", Grade.Mind, "Bare ground",
             $"More than half of the ground shows through {string.Join(", ", thin.Select(c => c.Name))} (opacity {{0}}), and it is not painted: wood swallows the colour.",
             [looked.Layers[0].Opacity[thinnest.Id]], new("map", layer.Id),
             [
                 Remedy.OnGround("paint", "Paint the ground in its colour first", g => g with { Paint = new(PaintKind.Water) }),
-                .. Stronger(layer, thin),
+                .. Stronger(looked.Around.Catalogue, layer, thin),
             ]);
     }
 
     /// <summary>As much colour as covers half of the ground, where every class allows it.</summary>
-    private static IEnumerable<Remedy> Stronger(Layer layer, List<Cup> thin)
+    private static IEnumerable<Remedy> Stronger(Catalogue all, Layer layer, List<Cup> thin)
     {
         var loads = thin.ToDictionary(
-            c => c.Id, c => Math.Ceiling(10 * -Math.Log(1 - ShowsPercent / 100) / (layer.DepthMm * TypicalMaterials.Of(c.Colourant!.Value).Cover)) / 10);
-        if (thin.All(c => loads[c.Id] <= TypicalMaterials.Of(c.Colourant!.Value).LimitPercent))
+            c => c.Id, c => Math.Ceiling(10 * -Math.Log(1 - ShowsPercent / 100) / (layer.DepthMm * all.Of(c.Colourant!.Value).Cover)) / 10);
+        if (thin.All(c => loads[c.Id] <= all.Of(c.Colourant!.Value).LimitPercent))
         {
             yield return Remedy.Change("stronger", "Take as much colour as covers half of it", p => p with
             {

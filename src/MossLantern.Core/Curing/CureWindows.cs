@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Units;
 using NodaTime;
+using P = MossLantern.Core.Materials.MaterialProperties;
 
 namespace MossLantern.Core.Curing;
 
@@ -66,11 +68,17 @@ public sealed record CureWindow(
     Milestone Milestone, Instant Opens, Instant? Closes, Reckoned OpensAfterHours, Reckoned? ClosesAfterHours)
 {
     /// <summary>How the window stands at a moment. The opening instant is open, the closing instant is closed.</summary>
-    public WindowState StateAt(Instant now) =>
-        Closes is { } closes && closes <= Opens ? WindowState.Never
-        : now < Opens ? WindowState.Ahead
-        : Closes is null ? WindowState.Reached
-        : now < Closes ? WindowState.Open
+    public WindowState StateAt(Instant now) => StateAt(Opens, Closes, now);
+
+    /// <summary>How a window stands at a moment.</summary>
+    /// <param name="opens">When it opens.</param>
+    /// <param name="closes">When it closes; null where it stays open.</param>
+    /// <param name="now">The moment.</param>
+    public static WindowState StateAt(Instant opens, Instant? closes, Instant now) =>
+        closes is { } end && end <= opens ? WindowState.Never
+        : now < opens ? WindowState.Ahead
+        : closes is null ? WindowState.Reached
+        : now < closes ? WindowState.Open
         : WindowState.Closed;
 }
 
@@ -95,17 +103,17 @@ public static class CureWindows
         ArgumentNullException.ThrowIfNull(pour);
         return
         [
-            .. held == HeldBy.Tape ? [Window(Milestone.TapePull, system.TapePull.FromHours, system.TapePull.ToHours)] : Array.Empty<CureWindow>(),
-            Window(Milestone.NextLayer, system.Recoat.FromHours, system.Recoat.ToHours),
-            Window(Milestone.TouchDry, system.TackFreeHours, null),
-            .. held == HeldBy.Mould ? [Window(Milestone.Demould, system.DemouldHours, null)] : Array.Empty<CureWindow>(),
-            Window(Milestone.FullCure, system.FullCureHours, null),
+            .. held == HeldBy.Tape ? [Window(Milestone.TapePull, system.TapePull.FromHours, P.TapeFromHours, system.TapePull.ToHours, P.TapeToHours)] : Array.Empty<CureWindow>(),
+            Window(Milestone.NextLayer, system.Recoat.FromHours, P.RecoatFromHours, system.Recoat.ToHours, P.RecoatToHours),
+            Window(Milestone.TouchDry, system.TackFreeHours, P.TackFreeHours),
+            .. held == HeldBy.Mould ? [Window(Milestone.Demould, system.DemouldHours, P.DemouldHours)] : Array.Empty<CureWindow>(),
+            Window(Milestone.FullCure, system.FullCureHours, P.FullCureHours),
         ];
 
-        CureWindow Window(Milestone milestone, double from, double? to)
+        CureWindow Window(Milestone milestone, double from, string opening, double? to = null, string closing = "")
         {
-            var opens = Clock(from);
-            var closes = to is { } age ? Clock(age) : null;
+            var opens = Clock(from, opening);
+            var closes = to is { } age ? Clock(age, closing) : null;
             return new(
                 milestone,
                 pour.End + Duration.FromHours(opens.Value),
@@ -114,13 +122,13 @@ public static class CureWindows
                 closes);
         }
 
-        Reckoned Clock(double ageHours)
+        Reckoned Clock(double ageHours, string property)
         {
             var speed = EquivalentAge.Speed(pour.RoomC, system.ReferenceC);
             return Reckoned.Of(
                 EquivalentAge.ClockHours(ageHours, [new(1, pour.RoomC)], system.ReferenceC), "h", Formulas.Milestone,
-                new("at the reference temperature", ageHours, "h", Origin.Default),
-                new("reference temperature", system.ReferenceC, "°C", Origin.Default),
+                new("at the reference temperature", ageHours, "h", system.OriginOf(property)),
+                new("reference temperature", system.ReferenceC, "°C", system.OriginOf(P.ReferenceC)),
                 new("room", pour.RoomC, "°C", pour.RoomOrigin, pour.RoomOrigin == Origin.Measured ? null : "plan.roomC"),
                 new("activation energy Ea", EquivalentAge.ActivationKj, "kJ/mol", Origin.Default),
                 new("speed of cure", speed, "×", Origin.Reckoned));

@@ -1,6 +1,9 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Pouring;
+using MossLantern.Core.Units;
 using NodaTime;
 
 namespace MossLantern.Core.Documents;
@@ -201,17 +204,20 @@ public sealed record Cup(
 public sealed record CupShare(string Cup, double Parts);
 
 /// <summary>The resin system a layer uses, with the maker's own data where the artist has entered it.</summary>
-/// <param name="System">Id of a system in <see cref="TypicalMaterials"/>.</param>
+/// <param name="System">Id of a resin of the catalogue.</param>
 /// <param name="Ratio">The maker's mix ratio, or null for the typical one.</param>
 /// <param name="ResinDensity">Density of the resin, g/ml, or null for the typical one.</param>
 /// <param name="HardenerDensity">Density of the hardener, g/ml, or null for the typical one.</param>
 public sealed record ResinChoice(
     string System, MixRatio? Ratio = null, double? ResinDensity = null, double? HardenerDensity = null)
 {
-    /// <summary>The system with the artist's own data in place.</summary>
-    /// <exception cref="ArgumentException">There is no such system.</exception>
-    public ResinInUse InUse() => ResinInUse.Of(
-        TypicalMaterials.System(System) ?? throw new ArgumentException($"There is no resin system '{System}'."), Ratio, ResinDensity, HardenerDensity);
+    /// <summary>The system from a catalogue, with the layer's own data in place.</summary>
+    /// <exception cref="ArgumentException">The catalogue has no such system.</exception>
+    public ResinSystem From(Catalogue catalogue)
+    {
+        ArgumentNullException.ThrowIfNull(catalogue);
+        return (catalogue.Resin(System) ?? throw new ArgumentException($"There is no resin system '{System}'.")).With(Ratio, ResinDensity, HardenerDensity);
+    }
 }
 
 /// <summary>How parts are measured.</summary>

@@ -15,8 +15,8 @@ public static class GroundMeasures
     /// <param name="piece">A valid piece.</param>
     /// <param name="layers">The resin of each of its layers, lowest first.</param>
     /// <param name="areaCm2">What the first layer pours from each of its cups, cm².</param>
-    /// <param name="zone">The workshop's time zone.</param>
-    public static GroundPlan Of(Piece piece, ImmutableArray<LayerLoad> layers, IReadOnlyDictionary<string, double> areaCm2, DateTimeZone zone)
+    /// <param name="around">What it is worked out in.</param>
+    public static GroundPlan Of(Piece piece, ImmutableArray<LayerLoad> layers, IReadOnlyDictionary<string, double> areaCm2, Surroundings around)
     {
         ArgumentNullException.ThrowIfNull(piece);
         var ground = piece.Ground;
@@ -46,16 +46,16 @@ public static class GroundMeasures
             Reckoned.Of(whole.PerimeterMm * ground.SideHeightMm / 100, "cm²", Formulas.SideArea,
                 new("perimeter", whole.PerimeterMm, "mm", Origin.Reckoned),
                 new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm")),
-            Standing.Of(piece, layers),
-            Preparation.Of(ground, zone),
-            ground is { Old: null, Base.Material: BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine or BaseMaterial.CradledPanel } ? Preparation.SealWays(ground) : [],
+            Standing.Of(piece, layers, around.Catalogue),
+            Preparation.Of(ground, around),
+            ground is { Old: null, Base.Material: BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine or BaseMaterial.CradledPanel } ? Preparation.SealWays(ground, around.Catalogue) : [],
             Preparation.PaintZones(ground, piece.Layers[0], areaCm2),
             [],
             MouldPlan.Of(piece),
             [],
             span.WidthMm,
             span.HeightMm,
-            ground.Set is { } several ? [.. Enumerable.Range(2, several.Count - 1).Select(p => new PanelStanding(p, Standing.Of(piece, layers, p)))] : null);
+            ground.Set is { } several ? [.. Enumerable.Range(2, several.Count - 1).Select(p => new PanelStanding(p, Standing.Of(piece, layers, around.Catalogue, p)))] : null);
     }
 
     /// <summary>How wide and high an outline really is: a slice's curve seldom reaches its box.</summary>

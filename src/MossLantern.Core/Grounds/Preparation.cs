@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Painting;
 using MossLantern.Core.Units;
 using NodaTime;
 
@@ -67,17 +69,17 @@ public static class Preparation
 
     /// <summary>The list for a ground.</summary>
     /// <param name="ground">A valid ground.</param>
-    /// <param name="zone">The workshop's time zone.</param>
-    public static ImmutableArray<PreparationStep> Of(Ground ground, DateTimeZone zone)
+    /// <param name="around">What it is worked out in.</param>
+    public static ImmutableArray<PreparationStep> Of(Ground ground, Surroundings around)
     {
         ArgumentNullException.ThrowIfNull(ground);
-        ArgumentNullException.ThrowIfNull(zone);
+        ArgumentNullException.ThrowIfNull(around);
         var done = (ground.Done ?? []).ToDictionary(d => d.Id, d => d.At);
-        return [.. Steps(ground).Select(step =>
+        return [.. Steps(ground, around.Catalogue).Select(step =>
         {
             var isDone = done.TryGetValue(step.Id, out var at);
             LocalDateTime? ready = at is { } time && step.DryHours is { } hours
-                ? (zone.AtLeniently(time) + Duration.FromHours(hours)).LocalDateTime
+                ? (around.Zone.AtLeniently(time) + Duration.FromHours(hours)).LocalDateTime
                 : at;
             return step with { Done = isDone, At = at, ReadyAt = ready, Dry = step.DryHours is { } dries ? Drying(dries, ground.Paint?.DryHours == dries && step.Id == "paint") : null };
         })];
@@ -87,13 +89,15 @@ public static class Preparation
     public static ImmutableArray<string> PricedIds { get; } = ["primer", "resin", "varnish"];
 
     /// <summary>Ways to seal a ground, side by side.</summary>
-    public static ImmutableArray<SealWay> SealWays(Ground ground)
+    /// <param name="ground">A valid ground.</param>
+    /// <param name="catalogue">The workshop's materials.</param>
+    public static ImmutableArray<SealWay> SealWays(Ground ground, Catalogue catalogue)
     {
         ArgumentNullException.ThrowIfNull(ground);
         return
         [
             new("primer", "acrylic primer, two coats", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours, "Gives its colour to the ground; must be dry through."),
-            new("resin", "a thin coat of resin", Film(ground, SealFilmMm, 1), TypicalMaterials.System("coating")!.Recoat.FromHours, "Holds best; the first layer follows inside its recoat window."),
+            new("resin", "a thin coat of resin", Film(ground, SealFilmMm, 1), SealRecoatHours(catalogue), "Holds best; the first layer follows inside its recoat window."),
             new("varnish", "clear water-based varnish, two coats", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours, "Leaves the wood to be seen; try on a scrap whether resin holds."),
         ];
     }
@@ -145,9 +149,12 @@ public static class Preparation
         ];
     }
 
+    /// <summary>How long a thin coat of resin stands before the next: of the coating resin, h.</summary>
+    private static double SealRecoatHours(Catalogue catalogue) => catalogue.Resin("coating")!.Recoat.FromHours;
+
     private static Reckoned Drying(double hours, bool own) => Reckoned.Of(hours, "h", Formulas.Drying, new ReckonedInput("time by its label, or typical", hours, "h", own ? Origin.Own : Origin.Default));
 
-    private static IEnumerable<PreparationStep> Steps(Ground ground)
+    private static IEnumerable<PreparationStep> Steps(Ground ground, Catalogue catalogue)
     {
         var kind = ground.Base?.Kind ?? PieceKind.Panel;
         if (ground.Old is { } old)
@@ -182,7 +189,7 @@ public static class Preparation
                 break;
             case BaseMaterial.Painting:
                 yield return Step("dust", "See that the painting is dry through, and dust it", "It is neither sanded nor painted over: what is there is meant to be seen. Try the edge first.");
-                yield return Step("seal-painting", "Seal it with a thin clear coat", "Resin lifts some paints and varnishes; a thin coat shows it before it matters.", Film(ground, SealFilmMm, 1), TypicalMaterials.System("coating")!.Recoat.FromHours);
+                yield return Step("seal-painting", "Seal it with a thin clear coat", "Resin lifts some paints and varnishes; a thin coat shows it before it matters.", Film(ground, SealFilmMm, 1), SealRecoatHours(catalogue));
                 break;
         }
 

@@ -54,8 +54,9 @@ public sealed record Standing(
     /// <summary>How a piece stands.</summary>
     /// <param name="piece">A valid piece.</param>
     /// <param name="layers">The resin of each of its layers, lowest first.</param>
+    /// <param name="catalogue">The workshop's materials.</param>
     /// <param name="panel">Which panel of a set, from 1.</param>
-    public static Standing Of(Piece piece, ImmutableArray<LayerLoad> layers, int panel = 1)
+    public static Standing Of(Piece piece, ImmutableArray<LayerLoad> layers, Catalogue catalogue, int panel = 1)
     {
         ArgumentNullException.ThrowIfNull(piece);
         var ground = piece.Ground with { Level = piece.Ground.LevelOf(panel) };
@@ -69,9 +70,9 @@ public sealed record Standing(
         var share = ground.Set is { Mirrored: false } set ? 1.0 / set.Count : 1;
         var allG = share * layers.Sum(l => l.ResinG);
         var allMl = share * layers.Sum(l => l.ResinMl);
-        var sag = SagOf(ground, span, resinMm, allG / Math.Max(1e-9, allMl));
-        var baseMass = BaseMassOf(ground);
-        var oldG = OldG(ground) / ground.Boards;
+        var sag = SagOf(ground, span, resinMm, allG / Math.Max(1e-9, allMl), catalogue);
+        var baseMass = BaseMassOf(ground, catalogue);
+        var oldG = OldG(ground, catalogue) / ground.Boards;
         return new(
             [.. supports.Select((s, i) => new StandingSupport(s.XMm, s.YMm, shims[i]))],
             ground.Supports is not null,
@@ -179,10 +180,10 @@ public sealed record Standing(
         return sorted.Zip(sorted.Skip(1), (a, b) => b - a).DefaultIfEmpty(0).Max();
     }
 
-    private static Reckoned? SagOf(Ground ground, Reckoned span, double resinMm, double resinGPerMl)
+    private static Reckoned? SagOf(Ground ground, Reckoned span, double resinMm, double resinGPerMl, Catalogue catalogue)
     {
         if (ground.Base is not { ThicknessMm: { } thickness } board
-            || BaseData.Of(board.Material) is not { DensityKgPerM3: { } density, StiffnessGPa: { } stiffness })
+            || catalogue.Of(board.Material) is not { DensityKgPerM3: { } density, StiffnessGPa: { } stiffness } data)
         {
             return null;
         }
@@ -191,13 +192,13 @@ public sealed record Standing(
         return Reckoned.Of(Grounds.Sag.Mm(load, span.Value, stiffness, thickness), "mm", Formulas.Sag,
             new("span", span.Value, "mm", Origin.Reckoned),
             new("thickness", thickness, "mm", Origin.Own, "ground.base.thicknessMm"),
-            new("density", density, "kg/m³", Origin.Default),
-            new("stiffness E", stiffness, "GPa", Origin.Default),
+            new("density", density, "kg/m³", data.OriginOf(MaterialProperties.BoardDensity)),
+            new("stiffness E", stiffness, "GPa", data.OriginOf(MaterialProperties.Stiffness)),
             new("resin in all", resinMm, "mm", Origin.Own),
             new("density of the resin", resinGPerMl, "g/ml", Origin.Reckoned));
     }
 
-    private static Reckoned? BaseMassOf(Ground ground)
+    private static Reckoned? BaseMassOf(Ground ground, Catalogue catalogue)
     {
         if (ground.Base is not { } board)
         {
@@ -205,35 +206,35 @@ public sealed record Standing(
         }
 
         var area = ground.Outline.AreaMm2;
-        var data = BaseData.Of(board.Material);
+        var data = catalogue.Of(board.Material);
         return data switch
         {
-            { Material: BaseMaterial.CradledPanel, DensityKgPerM3: { } density } => board.ThicknessMm is not { } face ? null : Cradled(ground, board, face, density, area),
+            { Material: BaseMaterial.CradledPanel, DensityKgPerM3: { } density } => board.ThicknessMm is not { } face ? null : Cradled(ground, board, face, data, density, area),
             { MassKgPerM2: { } byArea } => Reckoned.Of(area * byArea * 1e-6, "kg", Formulas.BaseMassByArea,
-                new("area", area / 100, "cm²", Origin.Reckoned), new("mass by area", byArea, "kg/m²", Origin.Default)),
+                new("area", area / 100, "cm²", Origin.Reckoned), new("mass by area", byArea, "kg/m²", data.OriginOf(MaterialProperties.MassByArea))),
             { DensityKgPerM3: { } density } when board.ThicknessMm is { } thickness => Reckoned.Of(area * thickness * density * 1e-9, "kg", Formulas.BaseMass,
                 new("area", area / 100, "cm²", Origin.Reckoned), new("thickness", thickness, "mm", Origin.Own, "ground.base.thicknessMm"),
-                new("density", density, "kg/m³", Origin.Default)),
+                new("density", density, "kg/m³", data.OriginOf(MaterialProperties.BoardDensity))),
             _ => null,
         };
     }
 
     /// <summary>A thin face, and bars all round it as high as the sides are below the face.</summary>
-    private static Reckoned Cradled(Ground ground, Base board, double faceMm, double density, double area)
+    private static Reckoned Cradled(Ground ground, Base board, double faceMm, BaseData data, double density, double area)
     {
         var (bar, high, round) = (board.BarWidthMm ?? Base.UsualBarMm, Math.Max(0, ground.SideHeightMm - faceMm), ground.Outline.PerimeterMm);
         return Reckoned.Of(
             area * faceMm * density * 1e-9 + round * bar * high * Base.BarDensity * 1e-9, "kg", Formulas.BaseMassCradled,
             new("area", area / 100, "cm²", Origin.Reckoned), new("thickness", faceMm, "mm", Origin.Own, "ground.base.thicknessMm"),
-            new("density", density, "kg/m³", Origin.Default), new("perimeter", round, "mm", Origin.Reckoned),
+            new("density", density, "kg/m³", data.OriginOf(MaterialProperties.BoardDensity)), new("perimeter", round, "mm", Origin.Reckoned),
             new("bar width", bar, "mm", board.BarWidthMm is null ? Origin.Default : Origin.Own, "ground.base.barWidthMm"),
             new("bar height", high, "mm", Origin.Reckoned), new("bar density", Base.BarDensity, "kg/m³", Origin.Default));
     }
 
     /// <summary>Mass of the resin of older work, g. A cast piece is its own base, and counts there.</summary>
-    private static double OldG(Ground ground) => ground.Old is not { } old || ground.Base?.Material == BaseMaterial.Resin ? 0 : OldG(old.Ground) + old.Layers.Sum(l =>
+    private static double OldG(Ground ground, Catalogue catalogue) => ground.Old is not { } old || ground.Base?.Material == BaseMaterial.Resin ? 0 : OldG(old.Ground, catalogue) + old.Layers.Sum(l =>
     {
-        var system = l.Resin.InUse().System;
+        var system = l.Resin.From(catalogue);
         return Volume.Ml(old.Ground.Whole.AreaMm2, l.DepthMm)
             * Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl;
     });

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Materials;
 
@@ -42,32 +43,20 @@ public enum BaseMaterial
     Painting,
 }
 
-/// <summary>Typical data of bases by material.</summary>
+/// <summary>Data of a base.</summary>
 /// <param name="Material">The material.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="DensityKgPerM3">Density, kg/m³; null where it is weighed by the area.</param>
 /// <param name="MassKgPerM2">Mass by area, kg/m²; null where it goes by the thickness.</param>
 /// <param name="StiffnessGPa">Young's modulus, GPa; null where the sag of a board does not apply.</param>
-/// <remarks>Source: docs/craft/grounds.md, Bases.</remarks>
-public sealed record BaseData(BaseMaterial Material, string Name, double? DensityKgPerM3, double? MassKgPerM2, double? StiffnessGPa)
+/// <param name="Own">The properties that the person has entered, by their ids; all others are typical.</param>
+/// <remarks>Source: docs/craft/materials.md, Bases.</remarks>
+public sealed record BaseData(
+    BaseMaterial Material, string Name, double? DensityKgPerM3, double? MassKgPerM2, double? StiffnessGPa, ImmutableSortedSet<string> Own)
 {
-    /// <summary>Every material.</summary>
-    public static ImmutableArray<BaseData> All { get; } =
-    [
-        new(BaseMaterial.BirchPly, "birch ply", 680, null, 8),
-        new(BaseMaterial.Mdf, "MDF", 750, null, 3.5),
-        new(BaseMaterial.Pine, "solid pine", 500, null, 10),
-        new(BaseMaterial.Acrylic, "acrylic sheet", 1190, null, 3),
-        new(BaseMaterial.Glass, "glass", 2500, null, 70),
-        new(BaseMaterial.Canvas, "stretched canvas", null, 0.5, null),
-        new(BaseMaterial.Silicone, "silicone mould", null, 0, null),
-        new(BaseMaterial.Resin, "cured resin", 1100, null, 3),
-        new(BaseMaterial.CastingSheet, "casting sheet", null, 0, null),
-        new(BaseMaterial.MetalRim, "metal rim", null, null, null),
-        new(BaseMaterial.CradledPanel, "cradled panel", 680, null, 8),
-        new(BaseMaterial.Painting, "finished painting", null, null, null),
-    ];
+    /// <summary>Where a property came from.</summary>
+    public Origin OriginOf(string property) => Own.Contains(property) ? Origin.Own : Origin.Default;
 
-    /// <summary>The data of a material.</summary>
-    public static BaseData Of(BaseMaterial material) => All.Single(m => m.Material == material);
+    internal static BaseData Of(BaseMaterial material, Material m) => new(
+        material, m.Name, m.Find(MaterialProperties.BoardDensity), m.Find(MaterialProperties.MassByArea), m.Find(MaterialProperties.Stiffness), m.Own);
 }

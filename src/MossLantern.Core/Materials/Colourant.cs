@@ -1,3 +1,6 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Units;
+
 namespace MossLantern.Core.Materials;
 
 /// <summary>Classes of colourant.</summary>
@@ -42,6 +45,7 @@ public enum ColourantClass
 /// <param name="LimitPercent">Highest load, %.</param>
 /// <param name="DensityGPerMl">Density, g/ml.</param>
 /// <param name="Cover">Cover κ: opacity is 1 − exp(−κ · load % · depth mm).</param>
+/// <param name="Own">The properties that the person has entered, by their ids; all others are typical.</param>
 public sealed record Colourant(
     ColourantClass Class,
     string Name,
@@ -49,4 +53,13 @@ public sealed record Colourant(
     double UsualToPercent,
     double LimitPercent,
     double DensityGPerMl,
-    double Cover);
+    double Cover,
+    ImmutableSortedSet<string> Own)
+{
+    /// <summary>Where a property came from.</summary>
+    public Origin OriginOf(string property) => Own.Contains(property) ? Origin.Own : Origin.Default;
+
+    internal static Colourant Of(ColourantClass colourant, Material m) => new(
+        colourant, m.Name, m[MaterialProperties.UsualFromPercent], m[MaterialProperties.UsualToPercent], m[MaterialProperties.LimitPercent],
+        m[MaterialProperties.Density], m[MaterialProperties.Cover], m.Own);
+}

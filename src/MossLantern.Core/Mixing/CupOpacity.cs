@@ -11,27 +11,30 @@ namespace MossLantern.Core.Mixing;
 public static class CupOpacity
 {
     /// <summary>The opacity of every cup of a layer, where it is poured deepest; at the layer's depth for one that fills nothing.</summary>
+    /// <param name="catalogue">The workshop's materials.</param>
     /// <param name="layer">A valid layer.</param>
     /// <param name="map">Its map.</param>
-    public static ImmutableDictionary<string, Reckoned> Of(Layer layer, LayerMap map)
+    public static ImmutableDictionary<string, Reckoned> Of(Catalogue catalogue, Layer layer, LayerMap map)
     {
+        ArgumentNullException.ThrowIfNull(catalogue);
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(map);
-        return layer.Cups.ToImmutableDictionary(c => c.Id, c => Of(layer, c, DeepestOf(layer, map, c)));
+        return layer.Cups.ToImmutableDictionary(c => c.Id, c => Of(catalogue, layer, c, DeepestOf(layer, map, c)));
     }
 
     /// <summary>How deep the deepest region is that is poured from a cup, mm; the layer's depth for a cup that fills none.</summary>
     private static double DeepestOf(Layer layer, LayerMap map, Cup cup) => map.Regions.Where(r => r.CupId == cup.Id).Select(r => r.Own?.ThicknessMm ?? DepthZones.DepthOf(layer, r, layer.DepthMm)).DefaultIfEmpty(layer.DepthMm).Max();
 
-    private static Reckoned Of(Layer layer, Cup cup, double depthMm)
+    private static Reckoned Of(Catalogue catalogue, Layer layer, Cup cup, double depthMm)
     {
-        var look = CupLook.Of(layer, cup);
+        var look = CupLook.Of(catalogue, layer, cup);
         var value = 100 * look.Opacity(depthMm);
         ReckonedInput depth = depthMm == layer.DepthMm ? new("depth", depthMm, "mm", Origin.Own, "depthMm") : new("depth", depthMm, "mm", Origin.Reckoned);
         return cup.Of is not null
             ? Reckoned.Of(value, "%", Formulas.Opacity, depth, new("cover κ", look.CoverPerMm, "per mm", Origin.Reckoned))
             : Reckoned.Of(value, "%", Formulas.Opacity, depth,
-                new("cover κ", cup.Colourant is null or ColourantClass.Lacing ? 0 : TypicalMaterials.Of(cup.Colourant.Value).Cover, "per % and mm", Origin.Default),
+                cup.Colourant is null or ColourantClass.Lacing ? new("cover κ", 0, "per % and mm", Origin.Default)
+                    : new("cover κ", catalogue.Of(cup.Colourant.Value).Cover, "per % and mm", catalogue.Of(cup.Colourant.Value).OriginOf(MaterialProperties.Cover)),
                 new("load", cup.LoadPercent, "%", Origin.Own, $"cups[{cup.Id}].loadPercent"));
     }
 }

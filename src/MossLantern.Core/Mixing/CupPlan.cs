@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Mixing;
@@ -116,20 +117,22 @@ public static class CupPlanner
     /// <param name="layer">A valid layer.</param>
     /// <param name="map">The layer's map.</param>
     /// <param name="depths">Where each region is how deep, in the order of the map's regions.</param>
-    public static CupPlan Plan(Ground ground, Layer layer, LayerMap map, ImmutableArray<ImmutableArray<DepthShare>> depths)
+    /// <param name="around">What it is worked out in.</param>
+    public static CupPlan Plan(Ground ground, Layer layer, LayerMap map, ImmutableArray<ImmutableArray<DepthShare>> depths, Surroundings around)
     {
+        ArgumentNullException.ThrowIfNull(around);
         ArgumentNullException.ThrowIfNull(ground);
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(map);
         var regions = map.Regions.Zip(depths)
             .Where(r => r.First.CupId is not null && (r.First.Kind != RegionKind.HeartBed || r.First.AreaMm2 > 0))
             .Select(r => Volume(ground, layer, r.First, r.Second, r.First.CupId!)).ToImmutableArray();
-        var resin = layer.Resin.InUse();
+        var system = layer.Resin.From(around.Catalogue);
 
         // Mixed cups first: what they take has to be in the others.
-        var mixed = layer.Cups.Where(c => c.Of is not null).ToDictionary(c => c.Id, c => Mixed(layer, c, regions));
+        var mixed = layer.Cups.Where(c => c.Of is not null).ToDictionary(c => c.Id, c => Mixed(layer, c, system, regions, around));
         var drawn = mixed.Values.SelectMany(m => m.Draws).ToLookup(d => d.CupId, d => d.Ml.Value);
-        var cups = layer.Cups.Select(cup => mixed.GetValueOrDefault(cup.Id) ?? Cup(layer, cup, resin, regions, drawn[cup.Id].Sum())).ToImmutableArray();
+        var cups = layer.Cups.Select(cup => mixed.GetValueOrDefault(cup.Id) ?? Cup(layer, cup, system, regions, drawn[cup.Id].Sum(), around)).ToImmutableArray();
         var own = layer.Cups.Zip(cups).Where(c => c.First.Of is null).ToList();
         var total = new Reckoned(own.Sum(c => c.Second.MixMl.Value), "ml", Formulas.LayerVolume,
             [.. own.Select(c => new ReckonedInput(c.First.Name, c.Second.MixMl.Value, "ml", Origin.Reckoned))]);
@@ -137,9 +140,9 @@ public static class CupPlanner
     }
 
     /// <summary>A cup that is filled from others: nothing is measured for it by itself.</summary>
-    private static CupVolume Mixed(Layer layer, Cup cup, ImmutableArray<RegionVolume> regions)
+    private static CupVolume Mixed(Layer layer, Cup cup, ResinSystem system, ImmutableArray<RegionVolume> regions, Surroundings around)
     {
-        var filled = Cup(layer, cup, layer.Resin.InUse(), regions, 0);
+        var filled = Cup(layer, cup, system, regions, 0, around);
         var shares = cup.Of!.Value;
         var all = shares.Sum(s => s.Parts);
         Reckoned Nothing(Reckoned of) => Reckoned.Of(0, of.Unit, Formulas.CupNone, new ReckonedInput("regions", 0, "ml", Origin.Reckoned));
@@ -231,20 +234,19 @@ public static class CupPlanner
             new("region", layer.Value, "ml", Origin.Reckoned),
             new("edges", edge.Value, "ml", Origin.Reckoned)));
 
-    private static CupVolume Cup(Layer layer, Cup cup, ResinInUse resin, ImmutableArray<RegionVolume> regions, double drawnMl)
+    private static CupVolume Cup(Layer layer, Cup cup, ResinSystem system, ImmutableArray<RegionVolume> regions, double drawnMl, Surroundings around)
     {
         var own = regions.Where(r => r.CupId == cup.Id).ToList();
         var layerMl = own.Sum(r => r.LayerMl.Value);
         var edgeMl = own.Sum(r => r.EdgeMl.Value);
-        var reserve = (layer.ReservePercent ?? TypicalMaterials.ReservePercent) / 100;
+        var reserve = (layer.ReservePercent ?? around.Habits.ReservePercent) / 100;
         // What goes to a mixed cup has its reserve in it already.
         var need = NeedMl(layerMl, 0, edgeMl, reserve) + drawnMl;
         var stays = layer.Losses?.CupMl ?? CupLossMl;
         var staysPercent = layer.Losses?.CupPercent ?? CupLossShare * 100;
         var loss = need > 0 ? LossMl(need, 0, stays, staysPercent / 100) : 0;
 
-        var step = layer.Tools?.CupStepMl ?? TypicalMaterials.CupStepMl;
-        var system = resin.System;
+        var step = layer.Tools?.CupStepMl ?? around.Habits.CupStepMl;
         var byVolume = system.Ratio.Basis == RatioBasis.Volume;
 
         // A cup that is filled from others is marked to its step; one that is measured in two cups takes whole steps of both parts.
@@ -254,7 +256,7 @@ public static class CupPlanner
         var parts = mix == 0 ? new(0, 0, 0, 0)
             : measured ? MeasuringSteps.ToStep(share, system.ResinDensity, system.HardenerDensity, mix, step)
             : Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, mix);
-        var colourant = cup.Colourant is { } c and not ColourantClass.Lacing ? TypicalMaterials.Of(c) : null;
+        var colourant = cup.Colourant is { } c and not ColourantClass.Lacing ? around.Catalogue.Of(c) : null;
         ReckonedInput layerInput = new("regions", layerMl, "ml", Origin.Reckoned), edgeInput = new("edges", edgeMl, "ml", Origin.Reckoned),
             reserveInput = new("reserve", reserve * 100, "%", layer.ReservePercent is null ? Origin.Default : Origin.Own, "reservePercent"),
             needInput = new("need", need, "ml", Origin.Reckoned),
@@ -272,16 +274,16 @@ public static class CupPlanner
         ]);
 
         // A ratio by weight, read in marked cups, is the volumes that those weights take up.
-        ReckonedInput Part(string part, double amount, double density)
+        ReckonedInput Part(string part, double amount, double density, string property)
         {
             var field = $"resin.ratio.{part}";
             return byVolume || !measured
-                ? new(byVolume ? $"{part} parts by volume" : $"{part} parts by weight", amount, "", OriginOf(resin.OwnRatio), field)
+                ? new(byVolume ? $"{part} parts by volume" : $"{part} parts by weight", amount, "", system.OriginOf(property), field)
                 : new($"{part} parts by volume", amount / density, "", Origin.Reckoned);
         }
 
-        ReckonedInput[] ratio = [Part("resin", system.Ratio.Resin, system.ResinDensity), Part("hardener", system.Ratio.Hardener, system.HardenerDensity)];
-        ReckonedInput Density(string part, double density) => new($"density of the {part}", density, "g/ml", OriginOf(resin.OwnDensities), $"resin.{part}Density");
+        ReckonedInput[] ratio = [Part("resin", system.Ratio.Resin, system.ResinDensity, MaterialProperties.RatioResin), Part("hardener", system.Ratio.Hardener, system.HardenerDensity, MaterialProperties.RatioHardener)];
+        ReckonedInput Density(string part, double density) => new($"density of the {part}", density, "g/ml", system.OriginOf($"{part}Density"), $"resin.{part}Density");
         ReckonedInput massInput = new("cup mass", parts.TotalG, "g", Origin.Reckoned);
         return new(
             cup.Id,
@@ -294,30 +296,28 @@ public static class CupPlanner
                 ? new(parts.ResinMl, "ml", Formulas.PartResinToStep, [cupInput, .. ratio, new("cup step", step, "ml", OriginOf(layer.Tools?.CupStepMl is not null), "tools.cupStepMl")])
                 : byVolume ? new(parts.ResinMl, "ml", Formulas.PartResinByVolume, [cupInput, .. ratio])
                 : new(parts.ResinMl, "ml", Formulas.PartResinByWeight, [massInput, .. ratio, Density("resin", system.ResinDensity)]),
-            Mass(parts.ResinMl, parts.ResinG, "resin", system.ResinDensity, resin.OwnDensities),
+            Mass(parts.ResinMl, parts.ResinG, "resin", Density("resin", system.ResinDensity)),
             measured || byVolume
                 ? Reckoned.Of(parts.HardenerMl, "ml", Formulas.PartHardenerByVolume, cupInput, resinInput)
                 : new(parts.HardenerMl, "ml", Formulas.PartHardenerByWeight, [massInput, .. ratio, Density("hardener", system.HardenerDensity)]),
-            Mass(parts.HardenerMl, parts.HardenerG, "hardener", system.HardenerDensity, resin.OwnDensities),
+            Mass(parts.HardenerMl, parts.HardenerG, "hardener", Density("hardener", system.HardenerDensity)),
             colourant is null ? null : Reckoned.Of(parts.TotalG * cup.LoadPercent / 100, "g", Formulas.ColourantMass,
                 new("mixed mass", parts.TotalG, "g", Origin.Reckoned),
                 new("load", cup.LoadPercent, "%", Origin.Own, $"cups[{cup.Id}].loadPercent")),
             colourant?.LimitPercent,
             colourant is not null && cup.LoadPercent > colourant.LimitPercent,
-            SmallestOf(layer, parts, mix),
+            SmallestOf(layer, parts, mix, around),
             [],
             drawnMl,
-            CupLook.Of(layer, cup) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : null);
+            CupLook.Of(around.Catalogue, layer, cup) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : null);
     }
 
-    private static Reckoned Mass(double ml, double g, string part, double density, bool own) =>
-        Reckoned.Of(g, "g", Formulas.PartMass,
-            new(part, ml, "ml", Origin.Reckoned),
-            new($"density of the {part}", density, "g/ml", OriginOf(own), $"resin.{part}Density"));
+    private static Reckoned Mass(double ml, double g, string part, ReckonedInput density) =>
+        Reckoned.Of(g, "g", Formulas.PartMass, new(part, ml, "ml", Origin.Reckoned), density);
 
     private static Origin OriginOf(bool own) => own ? Origin.Own : Origin.Default;
 
-    private static Reckoned? SmallestOf(Layer layer, Mixed parts, double mixMl)
+    private static Reckoned? SmallestOf(Layer layer, Mixed parts, double mixMl, Surroundings around)
     {
         if (mixMl == 0)
         {
@@ -329,8 +329,8 @@ public static class CupPlanner
             ? Math.Min(parts.ResinMl, parts.HardenerMl)
             : Math.Min(parts.ResinG, parts.HardenerG);
         var (step, own) = byVolume
-            ? (layer.Tools?.CupStepMl ?? TypicalMaterials.CupStepMl, layer.Tools?.CupStepMl is not null)
-            : (layer.Tools?.ScaleStepG ?? TypicalMaterials.ScaleStepG, layer.Tools?.ScaleStepG is not null);
+            ? (layer.Tools?.CupStepMl ?? around.Habits.CupStepMl, layer.Tools?.CupStepMl is not null)
+            : (layer.Tools?.ScaleStepG ?? around.Habits.ScaleStepG, layer.Tools?.ScaleStepG is not null);
         var (least, unit) = (MeasuringSteps.SmallestMeasurable(step, TypicalMaterials.RatioTolerance), byVolume ? "ml" : "g");
         return smaller >= least ? null : Reckoned.Of(MeasuringSteps.Up(mixMl * least / smaller, 1), "ml", Formulas.SmallestMix,
             new("mix", mixMl, "ml", Origin.Reckoned),

@@ -23,17 +23,19 @@ public static class Load
     /// Highest load of a class, % by weight. The lacing additive's limit in drops to 30 ml is turned into the same, in
     /// resin of <see cref="TypicalMaterials.MixedDensity"/>.
     /// </summary>
-    public static double LimitPercent(ColourantClass colourant) => colourant == ColourantClass.Lacing
+    public static double LimitPercent(Catalogue catalogue, ColourantClass colourant) => colourant == ColourantClass.Lacing
         ? Percent(
-            DropsG(TypicalMaterials.LacingLimitDropsPer30Ml, TypicalMaterials.LacingDensity), 30 * TypicalMaterials.MixedDensity)
-        : TypicalMaterials.Of(colourant).LimitPercent;
+            DropsG(Lacing(catalogue)[MaterialProperties.LimitDrops], Lacing(catalogue)[MaterialProperties.Density]), 30 * TypicalMaterials.MixedDensity)
+        : catalogue.Of(colourant).LimitPercent;
 
     /// <summary>Typical density of a class, g/ml.</summary>
-    public static double DensityGPerMl(ColourantClass colourant) => colourant == ColourantClass.Lacing
-        ? TypicalMaterials.LacingDensity
-        : TypicalMaterials.Of(colourant).DensityGPerMl;
+    public static double DensityGPerMl(Catalogue catalogue, ColourantClass colourant) => colourant == ColourantClass.Lacing
+        ? Lacing(catalogue)[MaterialProperties.Density]
+        : catalogue.Of(colourant).DensityGPerMl;
 
     /// <summary>Highest load of all colourants together, %: ten, or the highest limit of a class that is in the cup.</summary>
-    public static double TotalLimit(IEnumerable<ColourantClass> colourants) =>
-        colourants.Select(LimitPercent).Append(TotalLimitPercent).Max();
+    public static double TotalLimit(Catalogue catalogue, IEnumerable<ColourantClass> colourants) =>
+        colourants.Select(c => LimitPercent(catalogue, c)).Append(TotalLimitPercent).Max();
+
+    private static Material Lacing(Catalogue catalogue) => catalogue.Find(MaterialKind.Colourant, "lacing")!;
 }

@@ -42,12 +42,13 @@ public static class Painter
     /// above, and every layer over older work, lets what lies beneath show through by its opacity.
     /// </summary>
     /// <param name="mapper">Grows the maps.</param>
+    /// <param name="catalogue">The workshop's materials.</param>
     /// <param name="piece">A valid piece.</param>
     /// <param name="upTo">The topmost layer to paint, from 0; −1 for none.</param>
     /// <param name="detail">How much to paint.</param>
     /// <param name="look">How it is looked at; null for as usual.</param>
     /// <exception cref="ArgumentException">The piece cannot be looked at in that way.</exception>
-    public static Painting Paint(LayerMapper mapper, Piece piece, int upTo, PaintDetail detail, Look? look = null)
+    public static Painting Paint(LayerMapper mapper, Catalogue catalogue, Piece piece, int upTo, PaintDetail detail, Look? look = null)
     {
         ArgumentNullException.ThrowIfNull(mapper);
         ArgumentNullException.ThrowIfNull(piece);
@@ -57,11 +58,11 @@ public static class Painter
             throw new ArgumentException(refused, nameof(look));
         }
 
-        return new Picture(mapper, detail == PaintDetail.Full, look).Of(piece, upTo);
+        return new Picture(mapper, catalogue, detail == PaintDetail.Full, look).Of(piece, upTo);
     }
 
     /// <summary>Paints pieces in one detail, looked at in one way.</summary>
-    private sealed class Picture(LayerMapper mapper, bool full, Look look)
+    private sealed class Picture(LayerMapper mapper, Catalogue catalogue, bool full, Look look)
     {
         private bool FromBelow => look.Face == Face.Underside;
 
@@ -95,7 +96,7 @@ public static class Painter
 
         private PaintInset Beneath(OldWork old, double widthMm)
         {
-            var painting = new Picture(mapper, full, look with { Wet = false }).Of(old.Itself, old.Layers.Length - 1, !FromBelow);
+            var painting = new Picture(mapper, catalogue, full, look with { Wet = false }).Of(old.Itself, old.Layers.Length - 1, !FromBelow);
             return new(!FromBelow, FromBelow ? widthMm - old.XMm - painting.WidthMm : old.XMm, old.YMm, painting);
         }
 
@@ -120,7 +121,7 @@ public static class Painter
 
         private Painting Layered(Piece piece, ImmutableArray<Layer> layers, Outline outline, bool solid)
         {
-            var sheet = new Sheet(full, look.Light == LightFrom.Back, FromBelow, piece.Ground.Colour);
+            var sheet = new Sheet(catalogue, full, look.Light == LightFrom.Back, FromBelow, piece.Ground.Colour);
             int? filtersFrom = null;
             for (var i = 0; i < layers.Length; i++)
             {
@@ -138,8 +139,10 @@ public static class Painter
     }
 
     /// <summary>What is painted on so far.</summary>
-    private sealed class Sheet(bool full, bool through, bool fromBelow, string ground)
+    private sealed class Sheet(Catalogue catalogue, bool full, bool through, bool fromBelow, string ground)
     {
+        public Catalogue Catalogue => catalogue;
+
         public bool Full => full;
 
         /// <summary>Whether it is seen from below.</summary>
@@ -193,6 +196,8 @@ public static class Painter
     /// <summary>Paints one layer, or a part of one.</summary>
     private sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Layer layer, string prefix, bool lowest, bool wet)
     {
+        private readonly Catalogue catalogue = sheet.Catalogue;
+
         private const string WallColour = "#efe7d6";
 
         private readonly Dictionary<string, Cup> cups = layer.Cups.ToDictionary(c => c.Id);
@@ -230,7 +235,7 @@ public static class Painter
         private void Paint(BandMap map)
         {
             // The film lies below the lines: in front of them for one who looks from below.
-            var film = map.Film is { CupId: { } id } && CupLook.Of(layer, cups[id]) is { CoverPerMm: > 0 } look ? (cups[id], look) : ((Cup Cup, CupLook Look)?)null;
+            var film = map.Film is { CupId: { } id } && CupLook.Of(catalogue, layer, cups[id]) is { CoverPerMm: > 0 } look ? (cups[id], look) : ((Cup Cup, CupLook Look)?)null;
             if (film is { } under && !sheet.FromBelow)
             {
                 Lay(PaintRole.Body, Whole, under.Cup, under.Look, filmMm, lowest, null);
@@ -301,7 +306,7 @@ public static class Painter
                     continue;
                 }
 
-                Lay(PaintRole.Part, path, cups[id], CupLook.Of(layer, cups[id]), depthMm, lowest, prefix + patch.Id);
+                Lay(PaintRole.Part, path, cups[id], CupLook.Of(catalogue, layer, cups[id]), depthMm, lowest, prefix + patch.Id);
             }
 
             if (full)
@@ -336,7 +341,7 @@ public static class Painter
         /// <summary>A vein lies on the fields, as thick as it is laid.</summary>
         private void Vein(Patch patch, Cup cup, double thicknessMm)
         {
-            var look = CupLook.Of(layer, cup);
+            var look = CupLook.Of(catalogue, layer, cup);
             // A draft draws the line itself: what it covers is dear.
             if (!full && !wet && patch.Draft is { Line: { } line, WidthMm: var widthMm })
             {
@@ -408,7 +413,7 @@ public static class Painter
             var (seed, waviness) = layer.Layout switch { FieldsLayout f => (f.Seed, 13.0), PoolsLayout => (7, 13), _ => (7, 3) };
             foreach (var line in GrowthLines.Of(map, outline, piece.Growth, seed, waviness))
             {
-                if (line.Patch.CupId is not { } id || cups[id] is not { } cup || CupLook.Of(layer, cup) is not { CoverPerMm: > 0 } look)
+                if (line.Patch.CupId is not { } id || cups[id] is not { } cup || CupLook.Of(catalogue, layer, cup) is not { CoverPerMm: > 0 } look)
                 {
                     continue;
                 }
@@ -444,7 +449,7 @@ public static class Painter
 
                 var cup = cups[inside.Cup];
                 Lay(
-                    inside.Grows ? PaintRole.GrowthLine : PaintRole.Body, path, cup, inside.Look ?? CupLook.Of(layer, cup), depthMm, true,
+                    inside.Grows ? PaintRole.GrowthLine : PaintRole.Body, path, cup, inside.Look ?? CupLook.Of(catalogue, layer, cup), depthMm, true,
                     prefix + inside.Region, inside.Lightness);
                 if (tone is not null)
                 {
@@ -468,7 +473,7 @@ public static class Painter
                 }
 
                 var inner = k > 0 ? lines[k - 1] : "";
-                var look = inside.Look ?? CupLook.Of(layer, cup);
+                var look = inside.Look ?? CupLook.Of(catalogue, layer, cup);
                 Lay(
                     inside.Grows ? PaintRole.GrowthLine : PaintRole.Body, outer + inner, cup, look, depthMm, false,
                     prefix + inside.Region, inside.Lightness);
@@ -524,7 +529,7 @@ public static class Painter
 
         private void Run(string path, Cup one, Cup other, string region)
         {
-            var between = CupLook.Between(layer, one, other);
+            var between = CupLook.Between(catalogue, layer, one, other);
             if (one.Id != other.Id && path.Length > 0 && between.CoverPerMm > 0)
             {
                 Run(path, lowest ? Shown(between, one) : sheet.Through ? between.Through(depthMm) : between.Colour, lowest ? 1 : between.Opacity(depthMm), region);
@@ -541,7 +546,7 @@ public static class Painter
         }
 
         /// <summary>The colour of a cup's resin on the ground, as deep as this layer's regions are.</summary>
-        private Colour Shown(Cup cup) => Shown(CupLook.Of(layer, cup), cup);
+        private Colour Shown(Cup cup) => Shown(CupLook.Of(catalogue, layer, cup), cup);
 
         private Colour Shown(CupLook look, Cup cup) => sheet.Through ? look.Through(depthMm) : look.Over(Below(cup), depthMm);
 
@@ -551,7 +556,7 @@ public static class Painter
         private Colour Below(Cup cup)
         {
             var ground = lowest && piece.Ground.Paint is { AsMap: true } && cup.Colourant is not null ? Colour.Of(cup.Colour) : Colour.Of(piece.Ground.Colour);
-            return layer.Layout is LinesLayout lines && !sheet.FromBelow ? CupLook.Of(layer, cups[lines.StartCup]).Over(ground, filmMm) : ground;
+            return layer.Layout is LinesLayout lines && !sheet.FromBelow ? CupLook.Of(catalogue, layer, cups[lines.StartCup]).Over(ground, filmMm) : ground;
         }
 
         private string Material(string cupId) => layer.Id + "/" + cupId;
@@ -581,7 +586,7 @@ public static class Painter
                     edge = OuterStreak(strip);
                     Streak(tones, map, strip);
                 }
-                else if (full && layer.Layout is not MarbleLayout && !(layer.Layout is null && layer.Hearts.IsEmpty) && CupLook.Of(layer, cups[strip.CupId]).CoverPerMm > 0)
+                else if (full && layer.Layout is not MarbleLayout && !(layer.Layout is null && layer.Hearts.IsEmpty) && CupLook.Of(catalogue, layer, cups[strip.CupId]).CoverPerMm > 0)
                 {
                     Grow(tones, map, strip, from, spacing, k);
                 }
@@ -640,7 +645,7 @@ public static class Painter
             var shares = cup.Of ?? [new(cup.Id, 1)];
             var place = line * 0.618 % 1 * shares.Sum(s => s.Parts);
             var own = shares.First(s => (place -= s.Parts) <= 0 || s == shares[^1]);
-            return CupLook.Of(layer, cups[own.Cup]).Towards(CupLook.Of(layer, cup), ((MarbleLayout)layer.Layout!).Blend);
+            return CupLook.Of(catalogue, layer, cups[own.Cup]).Towards(CupLook.Of(catalogue, layer, cup), ((MarbleLayout)layer.Layout!).Blend);
         }
     }
 

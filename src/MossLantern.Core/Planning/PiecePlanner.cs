@@ -21,43 +21,44 @@ public sealed class PiecePlanner(LayerMapper mapper)
     /// <summary>Works a piece out.</summary>
     /// <param name="piece">A valid piece.</param>
     /// <param name="poured">What has really been poured.</param>
-    /// <param name="zone">The workshop's time zone.</param>
-    public PiecePlan Plan(Piece piece, IReadOnlyList<PouredLayer> poured, DateTimeZone zone)
+    /// <param name="around">What it is worked out in.</param>
+    public PiecePlan Plan(Piece piece, IReadOnlyList<PouredLayer> poured, Surroundings around)
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(poured);
-        ArgumentNullException.ThrowIfNull(zone);
+        ArgumentNullException.ThrowIfNull(around);
         ImmutableArray<LayerPlan> layers =
-            [.. piece.Layers.Select(layer => Layer(piece, layer, poured.LastOrDefault(p => p.LayerId == layer.Id), zone))];
+            [.. piece.Layers.Select(layer => Layer(piece, layer, poured.LastOrDefault(p => p.LayerId == layer.Id), around))];
         var areaCm2 = layers[0].Regions.Where(r => r.CupId is not null).GroupBy(r => r.CupId!).ToDictionary(g => g.Key, g => g.Sum(r => r.Area.Value));
-        var ground = GroundMeasures.Of(piece, [.. layers.Select(l => l.LoadOn(piece.Ground))], areaCm2, zone) with
+        var ground = GroundMeasures.Of(piece, [.. layers.Select(l => l.LoadOn(piece.Ground))], areaCm2, around) with
         {
             Parts = PartVolumes.Of(mapper, piece, layers),
-            Beneath = WorkBeneath.Of(mapper, piece.Ground, CoreCut.AtMm(piece)),
+            Beneath = WorkBeneath.Of(mapper, around.Catalogue, piece.Ground, CoreCut.AtMm(piece)),
         };
-        return new(ground, layers, SecondLook.Over(new(piece, ground, layers, zone, mapper)));
+        return new(ground, layers, SecondLook.Over(new(piece, ground, layers, around, mapper)));
     }
 
     /// <summary>A painting of a piece's layers up to and including one.</summary>
     /// <param name="piece">A valid piece.</param>
+    /// <param name="catalogue">The workshop's materials.</param>
     /// <param name="layerId">The topmost layer to paint; null paints all.</param>
     /// <param name="detail">How much to paint.</param>
     /// <param name="look">How it is looked at; null for as usual.</param>
     /// <exception cref="ArgumentException">The piece cannot be looked at in that way.</exception>
-    public Painting.Painting Paint(Piece piece, string? layerId, PaintDetail detail, Look? look = null)
+    public Painting.Painting Paint(Piece piece, Catalogue catalogue, string? layerId, PaintDetail detail, Look? look = null)
     {
         ArgumentNullException.ThrowIfNull(piece);
         var upTo = layerId is null ? piece.Layers.Length - 1 : piece.Layers.Select(l => l.Id).ToList().IndexOf(layerId);
-        return Painter.Paint(mapper, piece, upTo, detail, look);
+        return Painter.Paint(mapper, catalogue, piece, upTo, detail, look);
     }
 
-    private LayerPlan Layer(Piece piece, Layer layer, PouredLayer? poured, DateTimeZone zone)
+    private LayerPlan Layer(Piece piece, Layer layer, PouredLayer? poured, Surroundings around)
     {
         var outline = piece.Ground.OutlineOf(layer);
         var map = mapper.Map(piece, layer);
-        var cups = CupPlanner.Plan(piece.Ground, layer, map, DepthZones.Of(mapper, piece, layer));
-        var system = layer.Resin.InUse().System;
-        var pour = PourMoments.Of(layer.Plan, poured, zone);
+        var cups = CupPlanner.Plan(piece.Ground, layer, map, DepthZones.Of(mapper, piece, layer), around);
+        var system = layer.Resin.From(around.Catalogue);
+        var pour = PourMoments.Of(layer.Plan, poured, around);
         var usual = PourOrder.Usual(layer, map);
         var steps = PourPlan.Of(layer, cups, usual);
         var placed = outline as PlacedOutline;
@@ -70,7 +71,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
             cutAt,
             cups,
             steps,
-            CupOpacity.Of(layer, map),
+            CupOpacity.Of(around.Catalogue, layer, map),
             pour,
             poured is not null,
             pour is null ? [] : CureWindows.Of(system, pour, HeldOf(piece.Ground)),

@@ -2,6 +2,8 @@ using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Planning;
 
@@ -10,7 +12,7 @@ namespace MossLantern.Core.Planning;
 internal static class WorkBeneath
 {
     /// <summary>The layers of older work where the cut goes through them, lowest first.</summary>
-    public static ImmutableArray<StratumBeneath> Of(LayerMapper mapper, Ground ground, double y, double left = 0)
+    public static ImmutableArray<StratumBeneath> Of(LayerMapper mapper, Catalogue catalogue, Ground ground, double y, double left = 0)
     {
         if (ground.Old is not { } old)
         {
@@ -21,7 +23,7 @@ internal static class WorkBeneath
         var from = left + old.XMm;
         return
         [
-            .. Of(mapper, old.Ground, at, from),
+            .. Of(mapper, catalogue, old.Ground, at, from),
             .. old.Layers.Where(l => l.Within is null).Select(layer =>
             {
                 var outline = old.Ground.OutlineOf(layer);
@@ -31,7 +33,7 @@ internal static class WorkBeneath
                 [
                     .. CoreCut.Of(old.Ground, outline, map, at).Where(s => cupOf[s.RegionId] is not null).Select(span =>
                     {
-                        var look = CupLook.Of(layer, layer.Cups.Single(c => c.Id == cupOf[span.RegionId]));
+                        var look = CupLook.Of(catalogue, layer, layer.Cups.Single(c => c.Id == cupOf[span.RegionId]));
                         return new SpanBeneath(from + span.FromMm, from + span.ToMm, look.CoverPerMm == 0 ? null : look.Colour.ToHex());
                     }),
                 ]);

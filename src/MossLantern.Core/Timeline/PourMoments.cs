@@ -13,11 +13,13 @@ public static class PourMoments
     /// <summary>What really happened wins over the plan; what nobody noted falls back to the plan, then to defaults.</summary>
     /// <param name="plan">When it is planned.</param>
     /// <param name="poured">What is known of its pour; null where it is still to come.</param>
-    /// <param name="zone">The workshop's time zone.</param>
+    /// <param name="around">What it is worked out in.</param>
     /// <returns>The pour; null while no start is known.</returns>
-    public static Pour? Of(PourTimes plan, PouredLayer? poured, DateTimeZone zone)
+    public static Pour? Of(PourTimes plan, PouredLayer? poured, Surroundings around)
     {
         ArgumentNullException.ThrowIfNull(plan);
+        ArgumentNullException.ThrowIfNull(around);
+        var zone = around.Zone;
         var start = poured?.Start ?? AtLocal(plan.Start, zone);
         if (start is null)
         {
@@ -26,10 +28,10 @@ public static class PourMoments
 
         var end = poured?.End
             ?? (poured is null ? PlannedEnd(plan, start.Value, zone) : null)
-            ?? start.Value + Duration.FromMinutes((long)TypicalMaterials.PourMinutes);
+            ?? start.Value + Duration.FromMinutes((long)around.Habits.PourMinutes);
         var room = poured?.RoomC is { } read ? (read, Origin.Measured)
             : plan.RoomC is { } planned ? (planned, Origin.Own)
-            : (TypicalMaterials.ReferenceC, Origin.Default);
+            : (around.RoomC, Origin.Default);
         return new(start.Value, Instant.Max(end, start.Value), room.Item1, room.Item2);
     }
 

@@ -4,6 +4,7 @@ using System.Text;
 using System.Xml.Linq;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Shapes;
 
 namespace MossLantern.Formats.Svg;
@@ -22,7 +23,8 @@ public static class SvgMap
     /// <summary>Writes layers of a piece, lowest first.</summary>
     /// <param name="piece">The piece.</param>
     /// <param name="layers">The layers with their regions.</param>
-    public static string Write(Piece piece, IEnumerable<DrawnLayer> layers)
+    /// <param name="catalogue">The workshop's materials.</param>
+    public static string Write(Piece piece, IEnumerable<DrawnLayer> layers, Catalogue catalogue)
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(layers);
@@ -34,17 +36,17 @@ public static class SvgMap
             new XElement(Svg + "title", piece.Name),
             layers.Select((l, i) => new XElement(Svg + "g",
                 new XAttribute("id", $"layer-{i + 1}"), new XElement(Svg + "title", l.Layer.Name),
-                l.Shapes.Select((s, k) => Region(l.Layer, s, $"layer-{i + 1}-region-{k + 1}", mirrored)))),
+                l.Shapes.Select((s, k) => Region(catalogue, l.Layer, s, $"layer-{i + 1}-region-{k + 1}", mirrored)))),
             new XElement(Svg + "g", new XAttribute("id", "outline"), new XElement(Svg + "title", "outline"),
                 new XElement(Svg + "path",
                     new XAttribute("d", Path(whole.Rings)), new XAttribute("fill", "none"), new XAttribute("stroke", "#20302a"), new XAttribute("stroke-width", "0.3"))));
         return "<?xml version=\"1.0\" encoding=\"utf-8\"?>\n" + root;
     }
 
-    private static XElement Region(Layer layer, RegionShape shape, string id, PanelsOutline? mirrored)
+    private static XElement Region(Catalogue catalogue, Layer layer, RegionShape shape, string id, PanelsOutline? mirrored)
     {
         var cup = layer.Cups.FirstOrDefault(c => c.Id == shape.CupId);
-        var look = cup is null ? null : CupLook.Of(layer, cup) is { CoverPerMm: > 0 } l ? l.Colour.ToHex() : null;
+        var look = cup is null ? null : CupLook.Of(catalogue, layer, cup) is { CoverPerMm: > 0 } l ? l.Colour.ToHex() : null;
         var rings = mirrored is null ? shape.Rings : [.. mirrored.Copies.SelectMany(copy => shape.Rings.Select(copy.Of))];
         return new(Svg + "g",
             new XAttribute("id", id),

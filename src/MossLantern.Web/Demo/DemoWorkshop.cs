@@ -88,7 +88,7 @@ public sealed class DemoWorkshop(
     private void Log(string id, Piece piece, int layerIndex, Instant start, int minutes, double roomC, string note, double[] differences)
     {
         var layer = piece.Layers[layerIndex];
-        var steps = planner.Plan(piece, [], time.Zone).Layers[layerIndex].Steps;
+        var steps = planner.Plan(piece, [], Surroundings.Usual(time.Zone)).Layers[layerIndex].Steps;
         runs.Save(
             new(Guid.NewGuid().ToString("n"), id, layer.Id, 0, start, start + Duration.FromMinutes(minutes), roomC, note,
             [

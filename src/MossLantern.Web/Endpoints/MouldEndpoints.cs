@@ -105,7 +105,7 @@ internal static class MouldEndpoints
 }
 
 /// <summary>The mould library with the log of every mould: the castings of the pieces' logs, and what was noted beside them.</summary>
-public sealed class MouldLibrary(MouldStore moulds, PieceStore pieces, RunStore runs, WorkshopTime time)
+public sealed class MouldLibrary(MouldStore moulds, PieceStore pieces, RunStore runs, WorkshopSurroundings around, WorkshopTime time)
 {
     /// <summary>All moulds.</summary>
     public ImmutableArray<MouldView> All()
@@ -139,6 +139,6 @@ public sealed class MouldLibrary(MouldStore moulds, PieceStore pieces, RunStore 
             from id in mould.LibraryIds!.Value
             select new MouldUse(
                 id, run.Start, $"{piece.Name}, {layer.Name}", layer.Id == piece.Layers[0].Id ? mould.AtOnce : 0,
-                FilmHeat.HottestC(layer.Resin.InUse().System, layer.DepthMm, run.RoomC));
+                FilmHeat.HottestC(layer.Resin.From(around.Catalogue), layer.DepthMm, run.RoomC));
     }
 }

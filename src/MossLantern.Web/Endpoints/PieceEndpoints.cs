@@ -68,7 +68,7 @@ internal static class PieceEndpoints
     public static void MapPieces(this IEndpointRouteBuilder app)
     {
         var api = app.MapGroup("/api/pieces");
-        api.MapGet("", (Workbench workbench) => workbench.Shelf());
+        api.MapGet("", (Overview overview) => overview.Shelf());
         api.MapPost("", Created<PieceView> (NewPiece request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
         {
             var planned = workbench.Planned(FirstPiece.Of(request.Name.Trim(), request.Ground));
@@ -137,7 +137,7 @@ internal static class PieceEndpoints
                 ?? (Results<Ok<Painting>, ProblemHttpResult>)TypedResults.Ok(workbench.Paint(piece, Layer(piece, layer), PaintDetail.Full, look));
         });
         api.MapGet("/{id}/picture.png", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (
-            string id, int? width, int? revision, [AsParameters] LookQuery query, HttpContext context, Workbench workbench, PieceStore pieces, KeptPictures kept) =>
+            string id, int? width, int? revision, [AsParameters] LookQuery query, HttpContext context, Workbench workbench, PieceStore pieces, KeptPictures kept, WorkshopSurroundings around) =>
         {
             var pixels = width ?? DefaultPixels;
             if (pixels is < LeastPixels or > MostPixels)
@@ -163,7 +163,7 @@ internal static class PieceEndpoints
 
             // The page asks for a picture by its version and the moment of its save, so it may keep it for as long as it wants.
             context.Response.Headers.CacheControl = context.Request.Query.ContainsKey("version") ? "private, max-age=31536000, immutable" : "no-cache";
-            var key = version is { } now ? new PictureKey(id, now, pixels, look!) : null;
+            var key = version is { } now ? new PictureKey(id, now, pixels, look!, KeptPictures.MarkOf(around.Catalogue)) : null;
             if (kept.Of(key) is not { } png)
             {
                 using var turn = await PictureTurn.For(pixels, 1 / wideOverHigh, context.RequestAborted);

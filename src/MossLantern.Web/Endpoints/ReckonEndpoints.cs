@@ -23,7 +23,7 @@ internal static class ReckonEndpoints
         var api = app.MapGroup("/api/reckon");
         api.MapPost("/mix", (MixSum sum) => Reckoning.Mix(sum));
         api.MapPost("/mix-correction", (MixCorrectionSum sum) => Reckoning.MixCorrection(sum));
-        api.MapPost("/load", (LoadSum sum) => Reckoning.Load(sum));
+        api.MapPost("/load", (LoadSum sum, WorkshopSurroundings around) => Reckoning.Load(sum, around.Catalogue));
         api.MapPost("/region", (RegionSum sum) => Reckoning.Region(sum));
         api.MapPost("/age", (AgeSum sum) => Reckoning.Age(sum));
         api.MapPost("/milestone", (MilestoneSum sum) => Reckoning.Milestone(sum));

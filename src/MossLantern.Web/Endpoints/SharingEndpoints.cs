@@ -22,7 +22,8 @@ internal static class SharingEndpoints
     public static void MapSharing(this IEndpointRouteBuilder app)
     {
         var api = app.MapGroup("/api/pieces");
-        api.MapGet("/{id}/map.svg", Results<FileContentHttpResult, ProblemHttpResult> (string id, string? layer, LayerMapper mapper, PieceStore pieces) =>
+        api.MapGet("/{id}/map.svg", Results<FileContentHttpResult, ProblemHttpResult> (
+            string id, string? layer, LayerMapper mapper, PieceStore pieces, WorkshopSurroundings around) =>
         {
             if (pieces.Find(id) is not { Piece: var piece })
             {
@@ -35,10 +36,10 @@ internal static class SharingEndpoints
             }
 
             var drawn = piece.Layers.Where(l => layer is null || l.Id == layer).Select(l => new DrawnLayer(l, RegionShapes.Of(mapper, piece, l)));
-            return TypedResults.File(Encoding.UTF8.GetBytes(SvgMap.Write(piece, drawn)), "image/svg+xml", FileName(piece, "map.svg"));
+            return TypedResults.File(Encoding.UTF8.GetBytes(SvgMap.Write(piece, drawn, around.Catalogue)), "image/svg+xml", FileName(piece, "map.svg"));
         });
         api.MapGet("/{id}/template.pdf", Results<FileContentHttpResult, ProblemHttpResult> (
-            string id, string? layer, Paper? paper, bool? grid, LayerMapper mapper, PieceStore pieces) =>
+            string id, string? layer, Paper? paper, bool? grid, LayerMapper mapper, PieceStore pieces, WorkshopSurroundings around) =>
         {
             if (pieces.Find(id) is not { Piece: var piece })
             {
@@ -50,7 +51,7 @@ internal static class SharingEndpoints
                 return NoLayer();
             }
 
-            var pdf = TemplatePdf.Write(piece, chosen, RegionShapes.Of(mapper, piece, chosen), paper ?? Paper.A4, grid ?? false);
+            var pdf = TemplatePdf.Write(piece, chosen, RegionShapes.Of(mapper, piece, chosen), paper ?? Paper.A4, grid ?? false, around.Catalogue);
             return TypedResults.File(pdf, "application/pdf", FileName(piece, "template.pdf"));
         });
         api.MapGet("/{id}/piece.json", Results<FileContentHttpResult, ProblemHttpResult> (string id, PieceStore pieces) =>

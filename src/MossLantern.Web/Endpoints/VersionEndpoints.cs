@@ -10,10 +10,10 @@ using MossLantern.Web.Hosting;
 namespace MossLantern.Web.Endpoints;
 
 /// <summary>A name for a piece as it stands, based on a version.</summary>
-public sealed record NameVersion(int BasedOn, string Name);
+public sealed record NameRevision(int BasedOn, string Name);
 
 /// <summary>A named version is taken up again, based on a version.</summary>
-public sealed record TakeVersion(int BasedOn);
+public sealed record TakeRevision(int BasedOn);
 
 /// <summary>A named version of a piece.</summary>
 public sealed record NamedView(int Revision, string Name, Moment NamedAt, bool Shown);
@@ -34,7 +34,7 @@ internal static class VersionEndpoints
         var api = app.MapGroup("/api/pieces/{id}");
         api.MapGet("/versions", Results<Ok<ImmutableArray<NamedView>>, ProblemHttpResult> (string id, PieceStore pieces, WorkshopTime time) =>
             pieces.Find(id) is null ? PieceEndpoints.NoPiece() : TypedResults.Ok(Views(pieces.Named(id), time)));
-        api.MapPost("/versions", Results<Ok<ImmutableArray<NamedView>>, ProblemHttpResult> (string id, NameVersion request, PieceStore pieces, WorkshopTime time) =>
+        api.MapPost("/versions", Results<Ok<ImmutableArray<NamedView>>, ProblemHttpResult> (string id, NameRevision request, PieceStore pieces, WorkshopTime time) =>
         {
             if (string.IsNullOrWhiteSpace(request.Name) || request.Name.Length > PieceValidator.LongestName)
             {
@@ -46,7 +46,7 @@ internal static class VersionEndpoints
         api.MapDelete("/versions/{revision:int}", Results<Ok<ImmutableArray<NamedView>>, ProblemHttpResult> (string id, int revision, PieceStore pieces, WorkshopTime time) =>
             pieces.Unname(id, revision) ? TypedResults.Ok(Views(pieces.Named(id), time)) : NoVersion());
         api.MapPost("/versions/{revision:int}/take", Results<Ok<PieceView>, ProblemHttpResult> (
-            string id, int revision, TakeVersion request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
+            string id, int revision, TakeRevision request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
         {
             if (pieces.At(id, revision) is not { } piece)
             {
@@ -78,7 +78,7 @@ internal static class VersionEndpoints
         });
     }
 
-    private static ImmutableArray<NamedView> Views(ImmutableArray<NamedVersion> named, WorkshopTime time) =>
+    private static ImmutableArray<NamedView> Views(ImmutableArray<NamedRevision> named, WorkshopTime time) =>
         [.. named.Select(n => new NamedView(n.Revision, n.Name, WorkshopTime.Local(n.NamedAt, time.Zone), n.Shown))];
 
     private static ProblemHttpResult NoVersion() => TypedResults.Problem(

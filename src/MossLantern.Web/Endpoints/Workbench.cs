@@ -71,37 +71,23 @@ public sealed record EarlierView(string PieceId, string PieceName, string LayerN
 /// <summary>A piece as a preview shows it: nothing is saved.</summary>
 public sealed record PreviewView(PlanView? Plan, Painting? Painting);
 
-/// <summary>A piece on the shelf; its foot is what its box reaches below its outline. One that cannot be read says so.</summary>
-public sealed record ShelfView(
-    string Id, int Version, string Name, double WidthMm, double HeightMm, double FootMm, int Layers, int Poured, Moment SavedAt, string? Problem);
-
 /// <summary>A piece that is kept aside, and until when.</summary>
 public sealed record AsideView(string Id, string Name, Moment TakenOff, Moment Until);
-
-/// <summary>A window of one of the pieces, for the ribbon.</summary>
-public sealed record RibbonSpan(
-    string PieceId, string PieceName, string LayerId, string LayerName, Milestone Milestone, Moment Opens, Moment? Closes, WindowState State, bool Poured);
-
-/// <summary>A night, when nobody is at the bench.</summary>
-public sealed record RibbonNight(Moment From, Moment To);
-
-/// <summary>The coming days across all pieces; and the pieces whose windows cannot be worked out.</summary>
-public sealed record RibbonView(
-    Moment Now, Moment To, ImmutableArray<RibbonNight> Nights, ImmutableArray<RibbonSpan> Spans, ImmutableArray<PieceRef> Failed);
 
 /// <summary>A piece that is valid by its ranges and yet cannot be worked out. Nothing of it was kept.</summary>
 public sealed class UnplannableException(Exception inner) : Exception("This cannot be worked out.", inner);
 
 /// <summary>A piece that may be kept: valid, and worked out.</summary>
-public sealed record PlannedPiece(Piece Piece, PlanView Plan);
+public sealed record PlannedPiece(Piece Piece, WorkedOut Plan);
+
+/// <summary>What a piece gives: as it is shown, and as the core works it out.</summary>
+public sealed record WorkedOut(PlanView View, PiecePlan Plan);
 
 /// <summary>Brings stores, clock and the chain together for the endpoints.</summary>
 public sealed class Workbench(
-    PieceStore pieces, RunStore runs, PriceList prices, PotStore pots, PiecePlanner planner, IValidator<Piece> validator, WorkshopTime time,
-    KeptWindows windows, ILogger<Workbench> log)
+    PieceStore pieces, RunStore runs, PriceList prices, PotStore pots, PiecePlanner planner, IValidator<Piece> validator, WorkshopTime time, WorkshopSurroundings around,
+    KeptPlans known, ILogger<Workbench> log)
 {
-    private const int RibbonHours = 72;
-
     /// <summary>A piece with the growth scale its outline asks for, if it is valid.</summary>
     /// <exception cref="ValidationException">It is not; names every field and its range.</exception>
     public Piece Checked(Piece piece)
@@ -109,6 +95,7 @@ public sealed class Workbench(
         ArgumentNullException.ThrowIfNull(piece);
         var settled = piece with { Growth = piece.Growth.Kept(piece.Ground.MapOutline) };
         validator.ValidateAndThrow(settled);
+        KnownMaterials.Check(settled, around.Catalogue);
         return settled;
     }
 
@@ -131,24 +118,26 @@ public sealed class Workbench(
     /// <exception cref="UnplannableException">It is valid, and yet cannot be worked out.</exception>
     public PlannedPiece Planned(Piece piece) => Planned(Checked(piece), []);
 
-    private PlannedPiece Planned(Piece settled, ImmutableArray<Run> kept) => new(settled, Plan(settled, kept));
+    private PlannedPiece Planned(Piece settled, ImmutableArray<Run> kept) => new(settled, WorkOut(settled, kept));
 
     /// <summary>A stored piece with everything worked out. One that cannot be worked out is shown without, and says so.</summary>
     /// <param name="stored">The piece.</param>
     /// <param name="worked">Its plan, where it has been worked out already.</param>
-    public PieceView View(StoredPiece stored, PlanView? worked = null)
+    public PieceView View(StoredPiece stored, WorkedOut? worked = null)
     {
         ArgumentNullException.ThrowIfNull(stored);
         var zone = time.Zone;
         var kept = runs.Of(stored.Id);
         var finished = Finished(stored.Piece, kept);
-        var plan = worked ?? TryPlan(stored, kept);
+        var settled = worked ?? TryPlan(stored, kept);
+        known.Keep(stored, kept, settled?.Plan.Layers);
+        var plan = settled?.View;
         return new(
             stored.Id, stored.Version, stored.Revision, WorkshopTime.Local(stored.SavedAt, zone), stored.CanUndo, stored.CanRedo,
             stored.Piece, plan, plan is null ? NotWorkedOut : null,
             [.. kept.Select(r => View(r, zone))],
             finished,
-            finished && pieces.All().LastOrDefault(p => p.Piece.Ground.Old?.PieceId == stored.Id) is { } over ? new(over.Id, over.Piece.Name) : null,
+            finished && known.All().LastOrDefault(k => k.Plan?.BeneathId == stored.Id) is { } over ? new(over.Head.Id, over.Head.Name) : null,
             [.. Earlier(stored.Piece.Ground.Old, zone)]);
     }
 
@@ -161,14 +150,11 @@ public sealed class Workbench(
     ];
 
     /// <summary>The plan of a stored piece, or null where it cannot be worked out: what is on the shelf must open all the same.</summary>
-    private PlanView? TryPlan(StoredPiece stored, ImmutableArray<Run> kept) => Try(stored, () => Plan(stored.Piece, kept));
-
-    private T? Try<T>(StoredPiece stored, Func<T> work)
-        where T : class
+    private WorkedOut? TryPlan(StoredPiece stored, ImmutableArray<Run> kept)
     {
         try
         {
-            return work();
+            return WorkOut(stored.Piece, kept);
         }
         catch (UnplannableException e)
         {
@@ -189,21 +175,18 @@ public sealed class Workbench(
 
     /// <summary>A piece is finished when each region of each layer has been poured.</summary>
     private static bool Finished(Piece piece, ImmutableArray<Run> kept) =>
-        piece.Layers.All(l => kept.LastOrDefault(r => r.LayerId == l.Id) is { } run && (PouredRegions(run) is not { } regions || run.Pours.All(p => regions.Contains(p.RegionId))));
-
-    /// <summary>The regions of a run that were poured; null where no amount was noted, which counts as all.</summary>
-    private static ImmutableArray<string>? PouredRegions(Run run) =>
-        run.Pours.All(p => p.PouredMl is null) ? null : [.. run.Pours.Where(p => p.PouredMl > 0).Select(p => p.RegionId)];
+        piece.Layers.All(l => Poured.IsDone(l, kept));
 
     /// <summary>What a piece's document gives, with what was really poured of it.</summary>
     /// <exception cref="UnplannableException">It cannot be worked out.</exception>
-    public PlanView Plan(Piece piece, ImmutableArray<Run> kept) => Planning(() => Worked(piece, kept));
+    public PlanView Plan(Piece piece, ImmutableArray<Run> kept) => WorkOut(piece, kept).View;
 
-    private static T Planning<T>(Func<T> work)
+    private WorkedOut WorkOut(Piece piece, ImmutableArray<Run> kept)
     {
         try
         {
-            return work();
+            var plan = Chain(piece, kept);
+            return new(Shown(piece, plan), plan);
         }
         catch (Exception e) when (e is not OperationCanceledException and not Microsoft.Data.Sqlite.SqliteException)
         {
@@ -211,11 +194,10 @@ public sealed class Workbench(
         }
     }
 
-    private PlanView Worked(Piece piece, ImmutableArray<Run> kept)
+    private PlanView Shown(Piece piece, PiecePlan plan)
     {
         var zone = time.Zone;
         var now = time.Now;
-        var plan = Chain(piece, kept, zone);
         var ground = plan.Ground.SealWays.IsEmpty ? plan.Ground
             : plan.Ground with { SealWays = Preparation.Priced(plan.Ground.SealWays, prices.Now, plan.Ground.Area.Value) };
         return new(ground, [.. plan.Layers.Select(l => new LayerView(
@@ -227,8 +209,8 @@ public sealed class Workbench(
                 w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours))], l.Facts, l.Balance, l.OrderSays, l.OpenRegions, l.Done))], plan.Findings, PotOf(piece, plan.Ground), Look.Hidden(piece));
     }
 
-    private PiecePlan Chain(Piece piece, ImmutableArray<Run> kept, DateTimeZone zone) =>
-        planner.Plan(piece, [.. kept.Select(r => new PouredLayer(r.LayerId, r.Start, r.End, r.RoomC, PouredRegions(r)))], zone);
+    private PiecePlan Chain(Piece piece, ImmutableArray<Run> kept) =>
+        planner.Plan(piece, [.. kept.Select(Poured.Of)], around.Now);
 
     /// <summary>The pot that the ground's paint comes from, beside what the ground takes.</summary>
     private PotLeft? PotOf(Piece piece, GroundPlan ground) =>
@@ -248,7 +230,7 @@ public sealed class Workbench(
     /// <summary>A preview of an edited piece: what is worked out for one layer, or for all, and a painting up to it, as far as they are asked for.</summary>
     public PreviewView Preview(string id, Piece piece, string? layerId, PaintDetail? detail, bool numbers, Look? look)
     {
-        var painting = detail is { } wanted ? planner.Paint(piece, layerId, wanted, look) : null;
+        var painting = detail is { } wanted ? planner.Paint(piece, around.Catalogue, layerId, wanted, look) : null;
         if (!numbers)
         {
             return new(null, painting);
@@ -261,26 +243,7 @@ public sealed class Workbench(
     }
 
     /// <summary>A painting of a piece.</summary>
-    public Painting Paint(Piece piece, string? layerId, PaintDetail detail, Look? look = null) => planner.Paint(piece, layerId, detail, look);
-
-    /// <summary>All pieces for the shelf; what lies beneath another is one with it.</summary>
-    public ImmutableArray<ShelfView> Shelf()
-    {
-        var zone = time.Zone;
-        var poured = runs.Of(null).ToLookup(r => r.PieceId);
-        var all = pieces.All(out var unreadable);
-        var beneath = all.Select(p => p.Piece.Ground.Old?.PieceId).ToHashSet();
-        return
-        [
-            .. all.Where(p => !beneath.Contains(p.Id)).Select(p => new ShelfView(
-                p.Id, p.Version, p.Piece.Name, p.Piece.Ground.Whole.BoxWidthMm, p.Piece.Ground.Whole.BoxHeightMm,
-                FootOf(p.Piece.Ground.Whole), p.Piece.Layers.Length, p.Piece.Layers.Count(l => Finished(p.Piece with { Layers = [l] }, [.. poured[p.Id]])),
-                WorkshopTime.Local(p.SavedAt, zone), null)),
-            .. unreadable.Select(p => new ShelfView(
-                p.Id, p.Version, p.Name, p.WidthMm, p.HeightMm, 0, 0, 0, WorkshopTime.Local(p.SavedAt, zone),
-                "Its document cannot be read. The other pieces are not touched by it.")),
-        ];
-    }
+    public Painting Paint(Piece piece, string? layerId, PaintDetail detail, Look? look = null) => planner.Paint(piece, around.Catalogue, layerId, detail, look);
 
     /// <summary>How long a piece that was taken off the shelf is kept aside.</summary>
     public static Duration KeptAside { get; } = Duration.FromDays(30);
@@ -293,38 +256,6 @@ public sealed class Workbench(
         return [.. pieces.Aside().Select(p => new AsideView(p.Id, p.Name, WorkshopTime.Local(p.TakenOffAt, zone), WorkshopTime.Local(p.TakenOffAt + KeptAside, zone)))];
     }
 
-    /// <summary>The windows of all pieces in the coming days.</summary>
-    public RibbonView Ribbon()
-    {
-        var zone = time.Zone;
-        var now = time.Now;
-        var to = now + Duration.FromHours(RibbonHours);
-        var kept = runs.Of(null).ToLookup(r => r.PieceId);
-
-        // One piece that cannot be worked out is told, and hides no other.
-        var plans = pieces.All(out var unreadable).Select(p => (Stored: p, Layers: WindowsOf(p, [.. kept[p.Id]], zone))).ToList();
-        var spans = plans.Where(p => p.Layers is not null).SelectMany(p => Uncovered(p.Layers!.Value)
-            .SelectMany(l => l.Windows
-                .Where(w => w.StateAt(now) != WindowState.Never && w.Opens < to && (w.Closes ?? w.Opens) > now)
-                .Select(w => new RibbonSpan(
-                    p.Stored.Id, p.Stored.Piece.Name, l.LayerId, l.Name, w.Milestone, WorkshopTime.Local(w.Opens, zone),
-                    w.Closes is { } c ? WorkshopTime.Local(c, zone) : null, w.StateAt(now), l.Poured))));
-        return new(
-            WorkshopTime.Local(now, zone), WorkshopTime.Local(to, zone), [.. Nights(now, to, zone)],
-            [.. spans.OrderBy(s => s.Opens.At)],
-            [.. plans.Where(p => p.Layers is null).Select(p => new PieceRef(p.Stored.Id, p.Stored.Piece.Name)), .. unreadable.Select(p => new PieceRef(p.Id, p.Name))]);
-    }
-
-    /// <summary>The windows of a piece's layers; null where it cannot be worked out. They are worked out once for a version and its logs.</summary>
-    private ImmutableArray<LayerWindows>? WindowsOf(StoredPiece stored, ImmutableArray<Run> kept, DateTimeZone zone) =>
-        windows.Of(stored, kept, zone, () => Try(stored, () => Planning(() => Chain(stored.Piece, kept, zone))) is { } plan
-            ? [.. plan.Layers.Zip(stored.Piece.Layers, (l, of) => new LayerWindows(l.LayerId, of.Name, of.Within is not null, l.Poured, l.Windows))]
-            : null);
-
-    /// <summary>A layer that another has been poured over has no windows of its own any more; a filled hollow covers nothing and keeps its own.</summary>
-    private static IEnumerable<LayerWindows> Uncovered(ImmutableArray<LayerWindows> layers) =>
-        layers.Where(l => !l.FillsHollow).Reverse().TakeUntil(l => l.Poured).Concat(layers.Where(l => l.FillsHollow));
-
     /// <summary>A run as it is shown.</summary>
     public static RunView View(Run run, DateTimeZone zone)
     {
@@ -333,39 +264,5 @@ public sealed class Workbench(
             run.Id, run.LayerId, run.Version, WorkshopTime.Local(run.Start, zone),
             run.End is { } end ? WorkshopTime.Local(end, zone) : null, run.RoomC, run.Note,
             [.. run.Pours.Select(p => new RunPourView(p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl))], run.Revision);
-    }
-
-    /// <summary>A slice seldom reaches the lower side of its frame.</summary>
-    private static double FootOf(Outline outline) =>
-        Math.Max(0, outline.BoxHeightMm - outline.Rings.Max(r => r.Ys.ToArray().Max()));
-
-    private static IEnumerable<RibbonNight> Nights(Instant from, Instant to, DateTimeZone zone)
-    {
-        var day = from.InZone(zone).Date.PlusDays(-1);
-        for (; zone.AtLeniently(day + new LocalTime(22, 0)).ToInstant() < to; day = day.PlusDays(1))
-        {
-            var start = Instant.Max(from, zone.AtLeniently(day + new LocalTime(22, 0)).ToInstant());
-            var end = Instant.Min(to, zone.AtLeniently(day.PlusDays(1) + new LocalTime(7, 0)).ToInstant());
-            if (start < end)
-            {
-                yield return new(WorkshopTime.Local(start, zone), WorkshopTime.Local(end, zone));
-            }
-        }
-    }
-}
-
-internal static class Sequences
-{
-    /// <summary>Items up to and including the first that meets a condition.</summary>
-    public static IEnumerable<T> TakeUntil<T>(this IEnumerable<T> items, Func<T, bool> last)
-    {
-        foreach (var item in items)
-        {
-            yield return item;
-            if (last(item))
-            {
-                yield break;
-            }
-        }
     }
 }

@@ -25,9 +25,6 @@ public sealed record AboutView(string Version, string DataFolder, long FileBytes
 /// <summary>Asks that steps older than a day go.</summary>
 public sealed record LetStepsGo(LocalDate Before);
 
-/// <summary>The materials a piece can be made of.</summary>
-public sealed record MaterialsView(ImmutableArray<ResinSystem> ResinSystems, ImmutableArray<Colourant> Colourants);
-
 /// <summary>What number fields take, by place, and what counts where one is left empty: by place for a piece, by name for the reckoner.</summary>
 public sealed record FieldsView(ImmutableSortedDictionary<string, AcceptedRange> Ranges, IReadOnlyDictionary<string, double> Usual);
 
@@ -64,7 +61,6 @@ internal static class WorkshopEndpoints
 
             return TypedResults.Ok(View(settings, time));
         });
-        api.MapGet("/materials", () => new MaterialsView(TypicalMaterials.ResinSystems, TypicalMaterials.Colourants));
         api.MapGet("/formulas", () => Formulas.All);
         api.MapGet("/fields", () => new FieldsView(PieceFields.Ranges, UsualValues));
         api.MapGet("/prices", (PriceList prices) => prices.Now);
@@ -93,7 +89,7 @@ internal static class WorkshopEndpoints
             pieces.LetGo(time.Zone.AtStartOfDay(request.Before).ToInstant(), time.Now);
             return TypedResults.Ok(About(request.Before, database, pieces, time));
         });
-        api.MapGet("/ribbon", (Workbench workbench) => workbench.Ribbon());
+        api.MapGet("/ribbon", (Overview overview) => overview.Ribbon());
     }
 
     /// <summary>What counts where a field is left empty.</summary>

@@ -2,6 +2,7 @@ using System.Text.Json;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Painting;
 using MossLantern.Core.Planning;
 using MossLantern.Core.Shapes;
@@ -31,6 +32,7 @@ public sealed class WarmUp(IHostApplicationLifetime lifetime, StartOptions asked
 
     private static void Grow(CancellationToken stoppingToken)
     {
+        var around = Surroundings.Usual(DateTimeZone.Utc);
         var planner = new PiecePlanner(new LayerMapper());
         var piece = FirstPiece.Of("Warm up", new(new RectangleOutline(120, 80), EdgeStyle.TapedClean, 10, "#ffffff"));
         var layer = piece.Layers[0];
@@ -48,8 +50,8 @@ public sealed class WarmUp(IHostApplicationLifetime lifetime, StartOptions asked
                     },
                 ],
             };
-            JsonSerializer.SerializeToUtf8Bytes(planner.Plan(moved, [], DateTimeZone.Utc), WorkshopJson.Options);
-            JsonSerializer.SerializeToUtf8Bytes(planner.Paint(moved, null, i % 2 == 0 ? PaintDetail.Draft : PaintDetail.Full), WorkshopJson.Options);
+            JsonSerializer.SerializeToUtf8Bytes(planner.Plan(moved, [], around), WorkshopJson.Options);
+            JsonSerializer.SerializeToUtf8Bytes(planner.Paint(moved, around.Catalogue, null, i % 2 == 0 ? PaintDetail.Draft : PaintDetail.Full), WorkshopJson.Options);
         }
     }
 }

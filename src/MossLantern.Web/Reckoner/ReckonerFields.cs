@@ -80,7 +80,7 @@ internal static class ReckonerFields
         ["sideHeightMm"] = 0,
         ["filmMm"] = CupPlanner.SideFilmMm,
         ["dripShare"] = CupPlanner.DripShare,
-        ["reserve"] = TypicalMaterials.ReservePercent / 100,
+        ["reserve"] = Habits.Usual.ReservePercent / 100,
         ["transfers"] = 0,
         ["activationKj"] = EquivalentAge.ActivationKj,
         ["referenceC"] = TypicalMaterials.ReferenceC,

@@ -49,7 +49,7 @@ internal static class Reckoning
             got.TargetHardenerG, got.AcceptFromG, got.AcceptToG, got.OnRatio, got.AddResinG, got.AddHardenerG, got.After.TotalMl);
     }
 
-    public static LoadAnswer Load(LoadSum sum)
+    public static LoadAnswer Load(LoadSum sum, Catalogue catalogue)
     {
         var asked = new Asked();
         var resinG = asked.Number(sum.ResinG, "resinG");
@@ -59,18 +59,18 @@ internal static class Reckoning
             var kind = asked.Choice(colourant.Class, $"{at}.class");
             asked.One(colourant.Grams, $"{at}.grams", colourant.Drops, $"{at}.drops");
             var drops = asked.Number(colourant.Drops, $"{at}.drops", 0);
-            var density = asked.Number(colourant.DensityGPerMl, $"{at}.densityGPerMl", Core.Mixing.Load.DensityGPerMl(kind));
+            var density = asked.Number(colourant.DensityGPerMl, $"{at}.densityGPerMl", Core.Mixing.Load.DensityGPerMl(catalogue, kind));
             var grams = asked.Number(colourant.Grams, $"{at}.grams", Core.Mixing.Load.DropsG(drops, density));
             return (Class: kind, Grams: grams);
         });
         asked.Settle();
         var loads = colourants.Select(c =>
         {
-            double percent = Core.Mixing.Load.Percent(c.Grams, resinG), limit = Core.Mixing.Load.LimitPercent(c.Class);
+            double percent = Core.Mixing.Load.Percent(c.Grams, resinG), limit = Core.Mixing.Load.LimitPercent(catalogue, c.Class);
             return new OneLoad(percent, limit, percent > limit);
         }).ToImmutableArray();
         var total = loads.Sum(l => l.Percent);
-        return new(loads, total, total > Core.Mixing.Load.TotalLimit(colourants.Select(c => c.Class)));
+        return new(loads, total, total > Core.Mixing.Load.TotalLimit(catalogue, colourants.Select(c => c.Class)));
     }
 
     public static RegionAnswer Region(RegionSum sum)

@@ -493,41 +493,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/materials": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["MaterialsView"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/formulas": {
         parameters: {
             query?: never;
@@ -1343,7 +1308,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["NameVersion"];
+                    "application/json": components["schemas"]["NameRevision"];
                 };
             };
             responses: {
@@ -1423,7 +1388,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["TakeVersion"];
+                    "application/json": components["schemas"]["TakeRevision"];
                 };
             };
             responses: {
@@ -2187,6 +2152,117 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MaterialsView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cupboard/materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MaterialView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cupboard/materials/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveMaterial"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MaterialView"][];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/moulds": {
         parameters: {
             query?: never;
@@ -2836,6 +2912,8 @@ export interface components {
              * @description Cover κ: opacity is 1 − exp(−κ · load % · depth mm).
              */
             cover: number;
+            /** @description The properties that the person has entered, by their ids; all others are typical. */
+            own: string[];
         };
         /** @enum {unknown} */
         ColourantClass: "paste" | "metallic-paste" | "mica" | "interference" | "alcohol-ink" | "dye" | "acrylic" | "acrylic-metallic" | "glitter" | "lacing";
@@ -3647,6 +3725,26 @@ export interface components {
              */
             cupPercent?: null | number;
         };
+        /**
+         * @description Kinds of material.
+         * @enum {unknown}
+         */
+        MaterialKind: "resin" | "colourant" | "stone" | "barrier" | "base" | "pen" | "leaf" | "rubber";
+        MaterialView: {
+            id: string;
+            kind: components["schemas"]["MaterialKind"];
+            name: string;
+            like: string;
+            says: string;
+            basis: null | components["schemas"]["RatioBasis"];
+            ownBasis: boolean;
+            own: boolean;
+            putAway: boolean;
+            /** Format: int32 */
+            version: number;
+            note: string;
+            properties: components["schemas"]["PropertyView"][];
+        };
         MaterialsView: {
             resinSystems: components["schemas"]["ResinSystem"][];
             colourants: components["schemas"]["Colourant"][];
@@ -3837,7 +3935,7 @@ export interface components {
             castings: number;
             uses: components["schemas"]["MouldUseView"][];
         };
-        NameVersion: {
+        NameRevision: {
             /** Format: int32 */
             basedOn: number;
             name: string;
@@ -3968,6 +4066,30 @@ export interface components {
             /** Format: int32 */
             seed: number;
             opening?: null | components["schemas"]["Opening"];
+        };
+        /** @description What the person has entered for a material: one of the catalogue, by its id, or a new one that is like one of it. */
+        OwnMaterial: {
+            /** @description What it is. */
+            kind: components["schemas"]["MaterialKind"];
+            /** @description Its name. */
+            name: string;
+            /** @description The typical material that all other values are taken from. */
+            like: string;
+            /** @description The properties that are the person's own, by their ids. */
+            values: {
+                [key: string]: number;
+            };
+            basis?: null | components["schemas"]["RatioBasis"];
+            /**
+             * @description Where the values are from; may be empty.
+             * @default
+             */
+            note: string;
+            /**
+             * @description Whether it is offered no more.
+             * @default false
+             */
+            putAway: boolean;
         };
         /** @enum {unknown} */
         PaintDetail: "draft" | "full";
@@ -4337,6 +4459,20 @@ export interface components {
                 [key: string]: number;
             };
         };
+        PropertyView: {
+            id: string;
+            label: string;
+            group: string;
+            span: null | string;
+            until: null | string;
+            unit: string;
+            /** Format: double */
+            value: number;
+            /** Format: double */
+            typical: number;
+            origin: components["schemas"]["Origin"];
+            range: components["schemas"]["AcceptedRange"];
+        };
         PuddleAnswer: {
             outerRadiiMm: number[];
         };
@@ -4495,7 +4631,7 @@ export interface components {
         };
         /** @description The resin system a layer uses, with the maker's own data where the artist has entered it. */
         ResinChoice: {
-            /** @description Id of a system in TypicalMaterials. */
+            /** @description Id of a resin of the catalogue. */
             system: string;
             ratio?: null | components["schemas"]["MixRatio"];
             /**
@@ -4529,6 +4665,11 @@ export interface components {
             hardenerDensity: number;
             /**
              * Format: double
+             * @description Viscosity when mixed, Pa·s.
+             */
+            viscosityPaS: number;
+            /**
+             * Format: double
              * @description Temperature the times are given at, °C.
              */
             referenceC: number;
@@ -4539,6 +4680,11 @@ export interface components {
             workingMinutes: number;
             /** @description When the mask run of tape comes off. */
             tapePull: components["schemas"]["AgeSpan"];
+            /**
+             * Format: double
+             * @description When drips are looked for, h.
+             */
+            dripHours: number;
             /**
              * Format: double
              * @description Touch-dry, h.
@@ -4561,6 +4707,18 @@ export interface components {
              * @description Deepest single pour, mm.
              */
             deepestMm: number;
+            /**
+             * Format: double
+             * @description What it stands after full cure, °C.
+             */
+            heatC: number;
+            /** @description The properties that the person has entered, by their ids; all others are typical. */
+            own: string[];
+            /**
+             * @description Whether it is offered no more.
+             * @default false
+             */
+            putAway: boolean;
         };
         RibbonNight: {
             from: components["schemas"]["Moment"];
@@ -4576,6 +4734,7 @@ export interface components {
             closes: null | components["schemas"]["Moment"];
             state: components["schemas"]["WindowState"];
             poured: boolean;
+            renewing: boolean;
         };
         RibbonView: {
             now: components["schemas"]["Moment"];
@@ -4583,6 +4742,7 @@ export interface components {
             nights: components["schemas"]["RibbonNight"][];
             spans: components["schemas"]["RibbonSpan"][];
             failed: components["schemas"]["PieceRef"][];
+            renewing: boolean;
         };
         /**
          * @description How bands that follow the rim share the room between the hearts and the rim.
@@ -4611,6 +4771,11 @@ export interface components {
             pours: components["schemas"]["RunPourView"][];
             /** Format: int32 */
             revision: null | number;
+        };
+        SaveMaterial: {
+            /** Format: int32 */
+            basedOn: number;
+            material: components["schemas"]["OwnMaterial"];
         };
         SaveMould: {
             /** Format: int32 */
@@ -4695,6 +4860,7 @@ export interface components {
             poured: number;
             savedAt: components["schemas"]["Moment"];
             problem: null | string;
+            picture: string;
         };
         /** @description A stretch of a layer of older work. */
         SpanBeneath: {
@@ -4816,7 +4982,7 @@ export interface components {
             /** Format: int32 */
             parts: number;
         };
-        TakeVersion: {
+        TakeRevision: {
             /** Format: int32 */
             basedOn: number;
         };

@@ -8,6 +8,7 @@ import { HowNumber } from '../parts/HowNumber';
 import { fieldText, localText, wireText } from '../parts/format';
 import { FromDrawing } from '../stations/ground/FromDrawing';
 import { useUnits } from '../units/units';
+import { Materials } from './Materials';
 import { Pots } from './Pots';
 import { Sequences } from './Sequences';
 import { useKept } from './useKept';
@@ -69,6 +70,7 @@ export function CupboardPage() {
           save={(to) => kept.save(mould.id, mould.version, to)}
         />
       )}
+      <Materials />
       <Pots />
       <Sequences />
     </main>

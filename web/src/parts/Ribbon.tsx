@@ -15,7 +15,8 @@ export function Ribbon() {
   const { data } = useQuery({
     queryKey: ['ribbon'],
     queryFn: () => take(api.GET('/api/ribbon')),
-    refetchInterval: 30_000,
+    // What is being worked out anew is asked for again soon.
+    refetchInterval: (q) => (q.state.data?.renewing ? 1_000 : 30_000),
   });
   const strip = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
@@ -60,7 +61,7 @@ export function Ribbon() {
           <Link
             key={`${span.pieceId}/${span.layerId}/${span.milestone}`}
             to={`/pieces/${span.pieceId}/cure?layer=${span.layerId}`}
-            className={`span ${span.state} ${span.poured ? '' : 'planned'} ${span.closes ? '' : 'moment'}`}
+            className={`span ${span.state} ${span.poured ? '' : 'planned'} ${span.closes ? '' : 'moment'} ${span.renewing ? 'renewing' : ''}`}
             style={{ left, minWidth: right - left, top: top + lane * laneHeight }}
             title={spanText(span)}
           >
@@ -102,7 +103,7 @@ function spanText(span: RibbonSpan) {
 function whenText(span: RibbonSpan) {
   const to = span.closes ? ` to ${untilText(span.opens.local, span.closes.local)}` : '';
   const state = span.state === 'open' ? ', open now' : '';
-  return `from ${localText(span.opens.local)}${to}${state}${span.poured ? '' : ', as planned'}`;
+  return `from ${localText(span.opens.local)}${to}${state}${span.poured ? '' : ', as planned'}${span.renewing ? ', being worked out anew' : ''}`;
 }
 
 /** Room at the right end for the button that shows the rest. */

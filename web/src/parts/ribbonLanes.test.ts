@@ -17,6 +17,7 @@ const span = (name: string, opens: number, closes: number | null): RibbonSpan =>
   closes: closes === null ? null : at(closes),
   state: opens <= 0 ? 'open' : 'ahead',
   poured: true,
+  renewing: false,
 });
 // 1000 pixels over 72 hours; what has begun stands at the left edge.
 const x = (m: Moment) => Math.max(0, Math.min(1000, ((Date.parse(m.at) - start) / 3_600_000 / 72) * 1000));

@@ -126,7 +126,7 @@ function Standing({ piece, scale }: { piece: ShelfView; scale: number }) {
         }}
       >
         <img
-          src={`/api/pieces/${piece.id}/picture.png?version=${piece.version}&saved=${piece.savedAt.at}&width=${pixels}`}
+          src={`/api/pieces/${piece.id}/picture.png?version=${piece.version}&saved=${piece.savedAt.at}&of=${piece.picture}&width=${pixels}`}
           alt={`${piece.name}, painted from its map`}
         />
       </span>

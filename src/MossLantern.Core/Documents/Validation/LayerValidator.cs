@@ -1,6 +1,7 @@
 using FluentValidation;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Pouring;
 using MossLantern.Core.Units;
 using static MossLantern.Core.Documents.PieceValidator;
 
@@ -39,8 +40,7 @@ internal sealed class LayerValidator : AbstractValidator<Layer>
                 }
             }
         }).When(l => l.Zones is not null);
-        RuleFor(l => l.Resin.System).Must(s => TypicalMaterials.System(s) is not null)
-            .WithMessage($"The resin must be one of: {string.Join(", ", TypicalMaterials.ResinSystems.Select(s => s.Id))}.");
+        RuleFor(l => l.Resin.System).Must(id => id.Length is > 0 and <= 40).WithMessage("The resin must be one of the cupboard's.");
         RuleFor(l => l.Resin.Ratio!.Resin).In(Accepted.RatioPart, "Resin parts").When(l => l.Resin.Ratio is not null);
         RuleFor(l => l.Resin.Ratio!.Hardener).In(Accepted.RatioPart, "Hardener parts").When(l => l.Resin.Ratio is not null);
         RuleFor(l => l.Resin.ResinDensity).In(Accepted.DensityGPerMl, "Density of the resin");

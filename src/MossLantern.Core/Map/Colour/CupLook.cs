@@ -14,13 +14,14 @@ namespace MossLantern.Core.Map;
 public readonly record struct CupLook(Colour Colour, double CoverPerMm, double BlocksPerMm, double GlassPerMm = 0, Colour Deepens = default)
 {
     /// <summary>The look of a cup of a layer; a mixed one takes it from the cups it is filled from.</summary>
-    public static CupLook Of(Layer layer, Cup cup)
+    public static CupLook Of(Catalogue catalogue, Layer layer, Cup cup)
     {
+        ArgumentNullException.ThrowIfNull(catalogue);
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(cup);
         if (cup.Of is not { IsEmpty: false } shares)
         {
-            return Plain(cup, 1);
+            return Plain(catalogue, cup, 1);
         }
 
         // Clear in the mix thins it and has no colour of its own.
@@ -34,7 +35,7 @@ public readonly record struct CupLook(Colour Colour, double CoverPerMm, double B
             load += own;
         }
 
-        var plain = from.Select(f => Plain(f.Cup, f.Share)).ToList();
+        var plain = from.Select(f => Plain(catalogue, f.Cup, f.Share)).ToList();
         return new(
             colour, plain.Sum(p => p.CoverPerMm), plain.Sum(p => p.BlocksPerMm), plain.Sum(p => p.GlassPerMm),
             new(plain.Sum(p => p.Deepens.R), plain.Sum(p => p.Deepens.G), plain.Sum(p => p.Deepens.B)));
@@ -81,9 +82,9 @@ public readonly record struct CupLook(Colour Colour, double CoverPerMm, double B
         GlassPerMm + share * (other.GlassPerMm - GlassPerMm), Deepens.Mix(other.Deepens, share));
 
     /// <summary>What two cups give where they run into each other in equal parts; clear resin thins the other's colour.</summary>
-    public static CupLook Between(Layer layer, Cup one, Cup other)
+    public static CupLook Between(Catalogue catalogue, Layer layer, Cup one, Cup other)
     {
-        var (first, second) = (Of(layer, one), Of(layer, other));
+        var (first, second) = (Of(catalogue, layer, one), Of(catalogue, layer, other));
         var colour = first.CoverPerMm == 0 ? second.Colour
             : second.CoverPerMm == 0 ? first.Colour
             : Pigment.Mix(first.Colour, one.LoadPercent, second.Colour, other.LoadPercent);
@@ -92,9 +93,9 @@ public readonly record struct CupLook(Colour Colour, double CoverPerMm, double B
             (first.GlassPerMm + second.GlassPerMm) / 2, first.Deepens.Mix(second.Deepens, 0.5));
     }
 
-    private static CupLook Plain(Cup cup, double share)
+    private static CupLook Plain(Catalogue catalogue, Cup cup, double share)
     {
-        var cover = cup.Colourant is null or ColourantClass.Lacing ? 0 : share * TypicalMaterials.Of(cup.Colourant.Value).Cover * cup.LoadPercent;
+        var cover = cup.Colourant is null or ColourantClass.Lacing ? 0 : share * catalogue.Of(cup.Colourant.Value).Cover * cup.LoadPercent;
         var colour = Colour.Of(cup.Colour);
         return cup.Colourant is ColourantClass.Dye or ColourantClass.AlcoholInk
             ? new(colour, cover, 0, cover, new(Takes(colour.R), Takes(colour.G), Takes(colour.B)))

@@ -41,7 +41,9 @@ export function CupsStation(props: StationProps) {
             quiet
             value={layer.resin.system}
             choices={
-              materials?.resinSystems.map((s) => [s.id, s.name] as const) ?? [[layer.resin.system, '…']]
+              materials?.resinSystems
+                .filter((s) => !s.putAway || s.id === layer.resin.system)
+                .map((s) => [s.id, s.name] as const) ?? [[layer.resin.system, '…']]
             }
             onChange={(id) =>
               editLayer((l) => ({

@@ -1,0 +1,28 @@
+using System.Globalization;
+using FluentValidation;
+using FluentValidation.Results;
+using MossLantern.Core.Materials;
+
+namespace MossLantern.Core.Documents;
+
+/// <summary>Whether what a piece is made of is in the workshop's cupboard.</summary>
+public static class KnownMaterials
+{
+    /// <summary>Looks for every resin of a piece, and of the older work beneath it.</summary>
+    /// <exception cref="ValidationException">One is not there; the failure names its place.</exception>
+    public static void Check(Piece piece, Catalogue catalogue)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        ArgumentNullException.ThrowIfNull(catalogue);
+        var sentence = $"The resin must be one of the cupboard's: {string.Join(", ", catalogue.Resins.Where(r => !r.PutAway).Select(r => r.Id))}.";
+        List<ValidationFailure> failures = [.. Places(piece, "").Where(p => catalogue.Resin(p.Resin) is null).Select(p => new ValidationFailure(p.Field, sentence))];
+        if (failures.Count > 0)
+        {
+            throw new ValidationException(failures);
+        }
+    }
+
+    private static IEnumerable<(string Field, string Resin)> Places(Piece piece, string before) =>
+        piece.Layers.Select((l, i) => (string.Create(CultureInfo.InvariantCulture, $"{before}layers[{i}].resin.system"), l.Resin.System))
+            .Concat(piece.Ground.Old is { } old ? Places(old.Itself, $"{before}ground.old.") : []);
+}

@@ -1,0 +1,104 @@
+using System.Collections.Immutable;
+using System.Globalization;
+using System.Security.Cryptography;
+using System.Text;
+using System.Text.Json;
+
+namespace MossLantern.Core.Materials;
+
+/// <summary>
+/// The materials of a workshop: typical ones with the person's own values laid over them, and the person's own. It is handed to
+/// whatever works something out.
+/// </summary>
+/// <remarks>Source: docs/craft/materials.md.</remarks>
+public sealed class Catalogue
+{
+    private readonly ImmutableDictionary<string, ResinSystem> resins;
+    private readonly ImmutableDictionary<ColourantClass, Colourant> colourants;
+    private readonly ImmutableDictionary<BaseMaterial, BaseData> bases;
+
+    /// <summary>A catalogue of materials.</summary>
+    /// <param name="materials">All of them: of each typical class and base one.</param>
+    public Catalogue(ImmutableArray<Material> materials)
+    {
+        Materials = materials;
+        Resins = [.. materials.Where(m => m.Kind == MaterialKind.Resin).Select(ResinSystem.Of)];
+        Colourants = [.. materials.Where(m => m.Kind == MaterialKind.Colourant && m.Find(MaterialProperties.LimitPercent) is not null && Named<ColourantClass>(m.Id) is not null).Select(m => Colourant.Of(Named<ColourantClass>(m.Id)!.Value, m))];
+        resins = Resins.ToImmutableDictionary(r => r.Id);
+        colourants = Colourants.ToImmutableDictionary(c => c.Class);
+        bases = materials.Where(m => m.Kind == MaterialKind.Base).Select(m => (Named<BaseMaterial>(m.Id), m)).Where(b => b.Item1 is not null)
+            .ToImmutableDictionary(b => b.Item1!.Value, b => BaseData.Of(b.Item1!.Value, b.m));
+        Key = KeyOf(materials);
+    }
+
+    /// <summary>The typical materials that every workshop starts from.</summary>
+    public static Catalogue Typical { get; } = new(TypicalMaterials.All);
+
+    /// <summary>All materials, kind by kind.</summary>
+    public ImmutableArray<Material> Materials { get; }
+
+    /// <summary>The resin systems; those that are put away too.</summary>
+    public ImmutableArray<ResinSystem> Resins { get; }
+
+    /// <summary>The classes of colourant that have a load by weight.</summary>
+    public ImmutableArray<Colourant> Colourants { get; }
+
+    /// <summary>A text that is the same for catalogues that give the same numbers.</summary>
+    public string Key { get; }
+
+    /// <summary>A resin system by its id, or null.</summary>
+    public ResinSystem? Resin(string id) => resins.GetValueOrDefault(id);
+
+    /// <summary>The data of a class of colourant.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">The class has no load by weight: the lacing additive is dosed in drops.</exception>
+    public Colourant Of(ColourantClass colourant) => colourants.GetValueOrDefault(colourant)
+        ?? throw new ArgumentOutOfRangeException(nameof(colourant), colourant, "This class is dosed in drops.");
+
+    /// <summary>The data of a base.</summary>
+    public BaseData Of(BaseMaterial material) => bases[material];
+
+    /// <summary>A material by its kind and id, or null.</summary>
+    public Material? Find(MaterialKind kind, string id) => Materials.FirstOrDefault(m => m.Kind == kind && m.Id == id);
+
+    /// <summary>This catalogue with what the person has entered.</summary>
+    /// <param name="own">What was entered, by id: the id of a material here changes it, another adds one.</param>
+    public Catalogue With(IEnumerable<(string Id, OwnMaterial Own)> own)
+    {
+        ArgumentNullException.ThrowIfNull(own);
+        var all = Materials.ToList();
+        foreach (var (id, entered) in own)
+        {
+            if (Find(entered.Kind, entered.Like) is not { } like)
+            {
+                continue;
+            }
+
+            var material = new Material(
+                id, entered.Kind, entered.Name, like.Values.SetItems(entered.Values), like.Says,
+                entered.Basis ?? like.Basis, [.. entered.Values.Keys], id == like.Id ? null : like.Id, entered.PutAway);
+            var at = all.FindIndex(m => m.Kind == entered.Kind && m.Id == id);
+            if (at >= 0)
+            {
+                all[at] = material;
+            }
+            else
+            {
+                all.Insert(all.FindLastIndex(m => m.Kind == entered.Kind) + 1, material);
+            }
+        }
+
+        return new([.. all]);
+    }
+
+    /// <summary>The choice that an id stands for, or null: ids are choices in lower case with hyphens.</summary>
+    private static T? Named<T>(string id)
+        where T : struct, Enum =>
+        Enum.GetValues<T>().Where(v => JsonNamingPolicy.KebabCaseLower.ConvertName(v.ToString()) == id).Select(v => (T?)v).FirstOrDefault();
+
+    private static string KeyOf(ImmutableArray<Material> materials)
+    {
+        var text = string.Join('\n', materials.Select(m => string.Create(
+            CultureInfo.InvariantCulture, $"{m.Kind}/{m.Id}/{m.Basis}/{string.Join(' ', m.Values.Select(v => string.Create(CultureInfo.InvariantCulture, $"{v.Key}={v.Value:R}{(m.Own.Contains(v.Key) ? "!" : "")}")))}")));
+        return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)))[..16];
+    }
+}

@@ -1,0 +1,139 @@
+using System.Collections.Immutable;
+using Dapper;
+using MossLantern.Core.Curing;
+using NodaTime;
+
+namespace MossLantern.Data;
+
+/// <summary>A window of a layer, whatever the time is now.</summary>
+/// <param name="LayerId">The layer.</param>
+/// <param name="LayerName">Its name.</param>
+/// <param name="Poured">Whether it has really been poured.</param>
+/// <param name="Milestone">What for.</param>
+/// <param name="Opens">When it opens.</param>
+/// <param name="Closes">When it closes; null where it stays open.</param>
+public sealed record KeptWindow(string LayerId, string LayerName, bool Poured, Milestone Milestone, Instant Opens, Instant? Closes)
+{
+    /// <summary>How it stands at a moment.</summary>
+    public WindowState StateAt(Instant now) => CureWindow.StateAt(Opens, Closes, now);
+}
+
+/// <summary>What is worked out of a piece and asked for again and again.</summary>
+/// <param name="PieceId">The piece.</param>
+/// <param name="Of">What it was worked out from: the version, the journal, the surroundings and the program.</param>
+/// <param name="FootMm">How far its box reaches below its outline, mm.</param>
+/// <param name="Layers">How many layers it has.</param>
+/// <param name="Poured">How many of them are done.</param>
+/// <param name="BeneathId">The piece of the shelf that lies beneath it and is shown with it; null for none.</param>
+/// <param name="Problem">Why it cannot be worked out; null where it can.</param>
+/// <param name="Windows">The windows of the layers that nothing has been poured over.</param>
+public sealed record KeptPlan(
+    string PieceId, string Of, double FootMm, int Layers, int Poured, string? BeneathId, string? Problem, ImmutableArray<KeptWindow> Windows);
+
+/// <summary>A piece on the shelf by its row alone: its document is not read.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Version">Its version.</param>
+/// <param name="Logged">How often its journal was written in.</param>
+/// <param name="SavedAt">When it was last changed.</param>
+/// <param name="WidthMm">Its width, mm.</param>
+/// <param name="HeightMm">Its height, mm.</param>
+public sealed record PieceHead(string Id, string Name, int Version, int Logged, Instant SavedAt, double WidthMm, double HeightMm);
+
+/// <summary>Keeps what is worked out of pieces, as rows beside them. All of it can be worked out again.</summary>
+public sealed class KeptPlanStore(WorkshopDatabase database)
+{
+    private sealed class Row
+    {
+        public required string PieceId { get; init; }
+
+        public required string Of { get; init; }
+
+        public double FootMm { get; init; }
+
+        public long Layers { get; init; }
+
+        public long Poured { get; init; }
+
+        public string? BeneathId { get; init; }
+
+        public string? Problem { get; init; }
+    }
+
+    private sealed class WindowRow
+    {
+        public required string PieceId { get; init; }
+
+        public required string LayerId { get; init; }
+
+        public required string LayerName { get; init; }
+
+        public long Poured { get; init; }
+
+        public required string Milestone { get; init; }
+
+        public required string OpensAt { get; init; }
+
+        public string? ClosesAt { get; init; }
+    }
+
+    /// <summary>Everything that is kept.</summary>
+    public ImmutableArray<KeptPlan> All() => database.Read<ImmutableArray<KeptPlan>>(connection =>
+    {
+        var windows = connection.Query<WindowRow>(
+            """
+            select piece_id as PieceId, layer_id as LayerId, layer_name as LayerName, poured as Poured, milestone as Milestone, opens_at as OpensAt, closes_at as ClosesAt
+            from kept_window order by piece_id, position
+            """).ToLookup(w => w.PieceId);
+        return
+        [
+            .. connection.Query<Row>(
+                """
+                select piece_id as PieceId, of as Of, foot_mm as FootMm, layers as Layers, poured as Poured, beneath_id as BeneathId, problem as Problem from kept_plan
+                """)
+                .Select(r => new KeptPlan(
+                    r.PieceId, r.Of, r.FootMm, (int)r.Layers, (int)r.Poured, r.BeneathId, r.Problem,
+                    [
+                        .. windows[r.PieceId].Select(w => new KeptWindow(
+                            w.LayerId, w.LayerName, w.Poured != 0, Enum.Parse<Milestone>(w.Milestone), Times.Read(w.OpensAt),
+                            w.ClosesAt is null ? null : Times.Read(w.ClosesAt))),
+                    ])),
+        ];
+    });
+
+    /// <summary>Keeps what was worked out, in place of what was kept of the same pieces. A piece that is gone is passed over.</summary>
+    public void Keep(IReadOnlyCollection<KeptPlan> plans) => database.Write(connection =>
+    {
+        foreach (var plan in plans)
+        {
+            connection.Execute("delete from kept_plan where piece_id = @PieceId", new { plan.PieceId });
+            var kept = connection.Execute(
+                """
+                insert into kept_plan (piece_id, of, foot_mm, layers, poured, beneath_id, problem)
+                select @PieceId, @Of, @FootMm, @Layers, @Poured, @BeneathId, @Problem where exists (select 1 from piece where id = @PieceId)
+                """,
+                new { plan.PieceId, plan.Of, plan.FootMm, plan.Layers, plan.Poured, plan.BeneathId, plan.Problem });
+            if (kept > 0)
+            {
+                connection.Execute(
+                    """
+                    insert into kept_window (piece_id, position, layer_id, layer_name, poured, milestone, opens_at, closes_at)
+                    values (@PieceId, @position, @LayerId, @LayerName, @Poured, @milestone, @opens, @closes)
+                    """,
+                    plan.Windows.Select((w, i) => new
+                    {
+                        plan.PieceId,
+                        position = i,
+                        w.LayerId,
+                        w.LayerName,
+                        w.Poured,
+                        milestone = w.Milestone.ToString(),
+                        opens = Times.Write(w.Opens),
+                        closes = w.Closes is { } closes ? Times.Write(closes) : null,
+                    }));
+            }
+        }
+
+        return plans.Count;
+    });
+}

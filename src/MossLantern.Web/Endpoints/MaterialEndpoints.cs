@@ -1,0 +1,73 @@
+using System.Collections.Immutable;
+using System.Text.Json;
+using FluentValidation;
+using Microsoft.AspNetCore.Http.HttpResults;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Units;
+using MossLantern.Data;
+using MossLantern.Web.Hosting;
+
+namespace MossLantern.Web.Endpoints;
+
+/// <summary>The materials a piece can be made of.</summary>
+public sealed record MaterialsView(ImmutableArray<ResinSystem> ResinSystems, ImmutableArray<Colourant> Colourants);
+
+/// <summary>A property of a material: its value, what is typical, what it takes and where it came from. One that begins a span names it and what ends it.</summary>
+public sealed record PropertyView(string Id, string Label, string Group, string? Span, string? Until, string Unit, double Value, double Typical, Origin Origin, AcceptedRange Range);
+
+/// <summary>A material of the cupboard: as it is typically, with the person's own values in place. The version is of what the person entered; 0 for nothing yet.</summary>
+public sealed record MaterialView(
+    string Id, MaterialKind Kind, string Name, string Like, string Says, RatioBasis? Basis, bool OwnBasis, bool Own, bool PutAway, int Version, string Note,
+    ImmutableArray<PropertyView> Properties);
+
+/// <summary>A save of what a person enters of a material, based on a version; 0 is the first.</summary>
+public sealed record SaveMaterial(int BasedOn, OwnMaterial Material);
+
+/// <summary>Endpoints of the materials.</summary>
+internal static class MaterialEndpoints
+{
+    private static readonly OwnMaterialValidator Validator = new();
+
+    public static void MapMaterials(this IEndpointRouteBuilder app)
+    {
+        var api = app.MapGroup("/api");
+        api.MapGet("/materials", (WorkshopSurroundings around) => new MaterialsView(around.Catalogue.Resins, around.Catalogue.Colourants));
+        api.MapGet("/cupboard/materials", (WorkshopSurroundings around, MaterialStore materials) => All(around, materials));
+        api.MapPut("/cupboard/materials/{id:length(1,40)}", Results<Ok<ImmutableArray<MaterialView>>, ProblemHttpResult> (
+            string id, SaveMaterial request, WorkshopSurroundings around, MaterialStore materials, WorkshopTime time) =>
+        {
+            var given = request.Material;
+            Validator.ValidateAndThrow(given);
+            if (Catalogue.Typical.Find(given.Kind, id) is not null && given.Like != id)
+            {
+                return ProblemHandler.Invalid(new() { ["like"] = ["A typical material is like itself."] });
+            }
+
+            return materials.Save(KeyOf(given.Kind, id), request.BasedOn, given with { Name = given.Name.Trim(), Note = given.Note.Trim() }, time.Now) is null
+                ? TypedResults.Problem(title: "No such material", detail: "There is no material with this id in the cupboard.", statusCode: StatusCodes.Status404NotFound)
+                : TypedResults.Ok(All(around, materials));
+        });
+    }
+
+    private static string KeyOf(MaterialKind kind, string id) => $"{JsonNamingPolicy.KebabCaseLower.ConvertName(kind.ToString())}/{id}";
+
+    private static ImmutableArray<MaterialView> All(WorkshopSurroundings around, MaterialStore materials)
+    {
+        var entered = materials.All().ToDictionary(m => m.Id);
+        return
+        [
+            .. around.Catalogue.Materials.Select(m =>
+            {
+                var own = entered.GetValueOrDefault(KeyOf(m.Kind, m.Id));
+                var typical = Catalogue.Typical.Find(m.Kind, m.Like ?? m.Id)!;
+                return new MaterialView(
+                    m.Id, m.Kind, m.Name, typical.Id, m.Says, m.Basis, own?.Thing.Basis is not null, m.Like is not null, m.PutAway, own?.Version ?? 0, own?.Thing.Note ?? "",
+                    [
+                        .. MaterialProperties.Of(m.Kind).Where(p => m.Values.ContainsKey(p.Id))
+                            .Select(p => new PropertyView(p.Id, p.Label, p.Group, m.Values.ContainsKey(p.Until ?? "") ? p.Span : null, m.Values.ContainsKey(p.Until ?? "") ? p.Until : null, p.Unit, m[p.Id], typical[p.Id], m.OriginOf(p.Id), p.Range)),
+                    ]);
+            }),
+        ];
+    }
+}

@@ -1,0 +1,239 @@
+using System.Collections.Concurrent;
+using System.Collections.Immutable;
+using System.Diagnostics;
+using System.Threading.Channels;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Planning;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Timeline;
+using MossLantern.Data;
+using MossLantern.Formats;
+
+namespace MossLantern.Web.Hosting;
+
+/// <summary>What is kept of a piece, and whether it still holds as everything stands now.</summary>
+/// <param name="Head">The piece.</param>
+/// <param name="Plan">What is kept; null where nothing is yet.</param>
+/// <param name="Holds">Whether it was worked out of the piece as it is, in the surroundings as they are; else it is being worked out anew.</param>
+public sealed record Known(PieceHead Head, KeptPlan? Plan, bool Holds);
+
+/// <summary>
+/// Keeps what the shelf and the ribbon ask of every piece by its version, its journal and the surroundings: a piece that has not changed is
+/// never worked out for them. What changed is worked out when it is asked for; where only the surroundings changed, in the background.
+/// </summary>
+public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore store, PiecePlanner planner, WorkshopSurroundings around, ILogger<KeptPlans> log)
+{
+    /// <summary>Stands for a document that cannot be read.</summary>
+    public const string Unreadable = "unreadable";
+
+    /// <summary>Stands for a document that cannot be worked out.</summary>
+    public const string Unplannable = "unplannable";
+
+    /// <summary>How long one who asks waits for pieces that have changed; the rest is worked out in the background.</summary>
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(1);
+
+    /// <summary>What another build of the program worked out does not hold for this one.</summary>
+    private static readonly string Build = typeof(PiecePlanner).Module.ModuleVersionId.ToString("n")[..12];
+
+    private readonly Lazy<ConcurrentDictionary<string, KeptPlan>> kept = new(() => new(store.All().Select(p => KeyValuePair.Create(p.PieceId, p))));
+    private readonly ConcurrentDictionary<string, KeptPlan> unwritten = new();
+    private readonly Channel<string> waiting = Channel.CreateUnbounded<string>(new() { SingleReader = true });
+    private readonly ConcurrentDictionary<string, bool> awaited = new();
+
+    /// <summary>Every piece on the shelf with what is kept of it.</summary>
+    public ImmutableArray<Known> All()
+    {
+        var surroundings = SurroundingsKey;
+        var begun = Stopwatch.GetTimestamp();
+        return [.. pieces.Heads().Select(head => Of(head, surroundings, Stopwatch.GetElapsedTime(begun) < Patience))];
+    }
+
+    /// <summary>Keeps what was worked out of a piece just now, for whatever reason.</summary>
+    /// <param name="stored">The piece.</param>
+    /// <param name="logged">Its journal.</param>
+    /// <param name="layers">Its layers; null where it cannot be worked out.</param>
+    public void Keep(StoredPiece stored, ImmutableArray<Run> logged, ImmutableArray<LayerPlan>? layers)
+    {
+        ArgumentNullException.ThrowIfNull(stored);
+        var of = KeyOf(stored.Version, logged.Sum(r => r.Version), SurroundingsKey);
+        if (kept.Value.TryGetValue(stored.Id, out var known) && known.Of == of && known.Problem is null == layers is not null)
+        {
+            return;
+        }
+
+        Put(Worked(stored, of, logged, layers));
+    }
+
+    /// <summary>Has everything renewed that does not hold any more, in the background: another build or other surroundings may have worked it out.</summary>
+    public void Refresh()
+    {
+        foreach (var head in pieces.Heads())
+        {
+            Await(head.Id);
+        }
+    }
+
+    /// <summary>Works out what waits, and writes what is not written yet, until the program ends.</summary>
+    public async Task Renew(CancellationToken stop)
+    {
+        await foreach (var id in waiting.Reader.ReadAllAsync(stop))
+        {
+            try
+            {
+                if (awaited.TryRemove(id, out _) && pieces.Heads().FirstOrDefault(h => h.Id == id) is { } head)
+                {
+                    _ = Of(head, SurroundingsKey, now: true, surely: true);
+                }
+
+                Write();
+            }
+            catch (Exception e) when (e is not OperationCanceledException)
+            {
+                log.LogWarning(e, "What is kept of piece {Id} was not renewed", id);
+            }
+        }
+    }
+
+    private string SurroundingsKey => $"{around.Now.Key}.{Build}";
+
+    private static string KeyOf(int version, int logged, string surroundings) => $"{version}.{logged}.{surroundings}";
+
+    private Known Of(PieceHead head, string surroundings, bool now, bool surely = false)
+    {
+        var of = KeyOf(head.Version, head.Logged, surroundings);
+        var known = kept.Value.GetValueOrDefault(head.Id);
+        if (known?.Of == of)
+        {
+            return new(head, known, true);
+        }
+
+        var changed = known is null || !known.Of.StartsWith(KeyOf(head.Version, head.Logged, ""), StringComparison.Ordinal);
+        if ((changed || surely) && now)
+        {
+            return new(head, Put(WorkOut(head, of)), true);
+        }
+
+        // Until it is worked out, what its document tells by itself is known.
+        Await(head.Id);
+        return new(head, changed ? kept.Value[head.Id] = WorkOut(head, KeyOf(head.Version, head.Logged, ""), planned: false) : known, false);
+    }
+
+    private void Await(string id)
+    {
+        if (awaited.TryAdd(id, true))
+        {
+            waiting.Writer.TryWrite(id);
+        }
+    }
+
+    private KeptPlan WorkOut(PieceHead head, string of, bool planned = true)
+    {
+        var stored = default(StoredPiece);
+        try
+        {
+            stored = pieces.Find(head.Id);
+            if (stored is null)
+            {
+                return new(head.Id, of, 0, 0, 0, null, null, []);
+            }
+
+            var logged = runs.Of(head.Id);
+            return Worked(stored, of, logged, planned ? planner.Plan(stored.Piece, [.. logged.Select(Poured.Of)], around.Now).Layers : []);
+        }
+        catch (PieceFormatException e)
+        {
+            log.LogError(e, "Piece {Id} cannot be read", head.Id);
+            return new(head.Id, of, 0, 0, 0, null, Unreadable, []);
+        }
+        catch (Exception e) when (stored is not null && e is not OperationCanceledException and not Microsoft.Data.Sqlite.SqliteException)
+        {
+            log.LogError(e, "Piece {Id}, version {Version}, cannot be worked out", head.Id, head.Version);
+            return Worked(stored, of, runs.Of(head.Id), null);
+        }
+    }
+
+    private static KeptPlan Worked(StoredPiece stored, string of, ImmutableArray<Run> logged, ImmutableArray<LayerPlan>? layers)
+    {
+        var piece = stored.Piece;
+        return new(
+            stored.Id, of, FootOf(piece.Ground.Whole), piece.Layers.Length, piece.Layers.Count(l => Poured.IsDone(l, logged)), piece.Ground.Old?.PieceId, layers is null ? Unplannable : null,
+            layers is { } all ? [.. Uncovered(piece, all).SelectMany(l => l.Plan.Windows.Select(w => new KeptWindow(l.Layer.Id, l.Layer.Name, l.Plan.Poured, w.Milestone, w.Opens, w.Closes)))] : []);
+    }
+
+    /// <summary>A layer that another has been poured over has no windows of its own any more; a filled hollow covers nothing and keeps its own.</summary>
+    private static IEnumerable<(Layer Layer, LayerPlan Plan)> Uncovered(Piece piece, ImmutableArray<LayerPlan> layers)
+    {
+        var all = piece.Layers.Zip(layers).Select(l => (Layer: l.First, Plan: l.Second)).ToList();
+        var covered = false;
+        foreach (var layer in all.Where(l => l.Layer.Within is null).Reverse())
+        {
+            if (!covered)
+            {
+                yield return layer;
+            }
+
+            covered |= layer.Plan.Poured;
+        }
+
+        foreach (var layer in all.Where(l => l.Layer.Within is not null))
+        {
+            yield return layer;
+        }
+    }
+
+    /// <summary>A slice seldom reaches the lower side of its frame.</summary>
+    private static double FootOf(Outline outline) => Math.Max(0, outline.BoxHeightMm - outline.Rings.Max(r => r.Ys.ToArray().Max()));
+
+    private KeptPlan Put(KeptPlan plan)
+    {
+        kept.Value[plan.PieceId] = plan;
+        unwritten[plan.PieceId] = plan;
+        waiting.Writer.TryWrite(plan.PieceId);
+        return plan;
+    }
+
+    private void Write()
+    {
+        List<KeptPlan> written = [];
+        foreach (var id in unwritten.Keys)
+        {
+            if (unwritten.TryRemove(id, out var plan))
+            {
+                written.Add(plan);
+            }
+        }
+
+        if (written.Count > 0)
+        {
+            store.Keep(written);
+        }
+    }
+}
+
+/// <summary>Renews what is kept, beside everything else.</summary>
+public sealed class Renewal(KeptPlans kept, IHostApplicationLifetime lifetime, StartOptions asked, ILogger<Renewal> log) : BackgroundService
+{
+    /// <inheritdoc/>
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        var started = new TaskCompletionSource();
+        await using var registration = lifetime.ApplicationStarted.Register(started.SetResult);
+        await started.Task.WaitAsync(stoppingToken);
+        await Task.Run(async () =>
+        {
+            if (asked.WarmUp)
+            {
+                try
+                {
+                    kept.Refresh();
+                }
+                catch (Microsoft.Data.Sqlite.SqliteException e)
+                {
+                    log.LogWarning(e, "What is kept of the pieces was not looked over");
+                }
+            }
+
+            await kept.Renew(stoppingToken);
+        }, stoppingToken);
+    }
+}
