@@ -95,7 +95,7 @@ where exists (select 1 from piece_revision r where r.piece_id = v.piece_id and r
 
 drop table piece_version;
 
-create index revision_made_from on piece_revision (piece_id, made_from);
+create index revision_made_from on piece_revision (piece_id, made_from, revision);
 
 -- How often the journal of a piece was written in: what was worked out with it is told by this.
 alter table piece add column logged integer not null default 0;
