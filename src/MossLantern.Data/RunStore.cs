@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Dapper;
+using MossLantern.Core.Documents;
 using NodaTime;
 
 namespace MossLantern.Data;
@@ -9,7 +10,7 @@ namespace MossLantern.Data;
 /// <param name="ColourName">Name of the colour when it was logged.</param>
 /// <param name="PlannedMl">What the plan said when it was logged, ml.</param>
 /// <param name="PouredMl">What was poured, ml; null where nobody noted it.</param>
-public sealed record RunPour(string RegionId, string ColourName, double PlannedMl, double? PouredMl);
+public sealed record RunPour(RegionId RegionId, string ColourName, double PlannedMl, double? PouredMl);
 
 /// <summary>What really happened when a layer was poured.</summary>
 /// <param name="Id">Its id.</param>

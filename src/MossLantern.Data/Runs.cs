@@ -1,3 +1,4 @@
+using MossLantern.Core.Documents;
 using NodaTime;
 
 namespace MossLantern.Data;
@@ -19,7 +20,7 @@ internal static class Runs
             End = Of(EntryKind.Ended)?.At,
             RoomC = Of(EntryKind.Room)?.Celsius,
             Note = Of(EntryKind.Noted)?.Words ?? "",
-            Pours = [.. holding.Where(e => e.Kind == EntryKind.Planned).Select(e => new RunPour(e.Place!, e.Words!, e.Ml!.Value, poured.GetValueOrDefault(e.Place!)))],
+            Pours = [.. holding.Where(e => e.Kind == EntryKind.Planned).Select(e => new RunPour(RegionId.Parse(e.Place!), e.Words!, e.Ml!.Value, poured.GetValueOrDefault(e.Place!)))],
         };
     }
 
@@ -61,10 +62,10 @@ internal static class Runs
 
         foreach (var pour in run.Pours)
         {
-            yield return New(EntryKind.Planned) with { Place = pour.RegionId, Ml = pour.PlannedMl, Words = pour.ColourName };
+            yield return New(EntryKind.Planned) with { Place = pour.RegionId.ToString(), Ml = pour.PlannedMl, Words = pour.ColourName };
             if (pour.PouredMl is { } ml)
             {
-                yield return New(EntryKind.Poured) with { Place = pour.RegionId, Ml = ml };
+                yield return New(EntryKind.Poured) with { Place = pour.RegionId.ToString(), Ml = ml };
             }
         }
     }

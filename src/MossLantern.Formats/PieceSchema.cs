@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
@@ -32,7 +33,13 @@ public static class PieceSchema
                     };
                 }
 
-                return node;
+                // Ids of regions are read by a converter, which a schema cannot look into.
+                if (type == typeof(ImmutableArray<RegionId>))
+                {
+                    node["items"] = new JsonObject { ["type"] = "string" };
+                }
+
+                return type == typeof(RegionId) ? new JsonObject { ["type"] = "string" } : node;
             },
         };
         var piece = WorkshopJson.Shape.GetJsonSchemaAsNode(typeof(Piece), options);

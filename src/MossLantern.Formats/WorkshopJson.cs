@@ -43,6 +43,7 @@ public static class WorkshopJson
         options.AllowOutOfOrderMetadataProperties = true;
         options.MaxDepth = 32;
         options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower, allowIntegerValues: false));
+        options.Converters.Add(new RegionIdText());
         options.ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
         options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(RefuseEmptyEntries).WithAddedModifier(Kinds.Name);
     }

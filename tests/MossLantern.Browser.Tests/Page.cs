@@ -285,7 +285,12 @@ internal sealed class Page : IDisposable
             $"'{choice}' to be chosen");
     }
 
-    public void Click(string role, string name) => Find(role, name).Click();
+    public void Click(string role, string name)
+    {
+        var found = Find(role, name);
+        driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'center', behavior: 'instant' })", found);
+        found.Click();
+    }
 
     /// <summary>Everything in the page that may name an element, in one line.</summary>
     private const string TextsOf =

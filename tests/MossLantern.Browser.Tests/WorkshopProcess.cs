@@ -73,6 +73,8 @@ internal sealed class WorkshopProcess : IDisposable
             RedirectStandardOutput = true,
             RedirectStandardError = true,
         };
+        // A workshop of a test starts often and works little: it need not compile its loops for good.
+        start.Environment["DOTNET_TC_QuickJitForLoops"] = "1";
         foreach (var argument in (string[])
             [
                 Path.Combine(folder, "bin", "Release", "net10.0", "MossLantern.Web.dll"),

@@ -70,7 +70,7 @@ public class KeptBetweenDragsTests
         Assert.Equal(fresh.Paint(piece, null, PaintDetail.Full).Paths, planner.Paint(piece, null, PaintDetail.Full).Paths);
         Assert.Equal(Areas(fresh), Areas(planner));
 
-        List<(string, double, double)> Areas(PiecePlanner of) =>
+        List<(RegionId, double, double)> Areas(PiecePlanner of) =>
             [.. of.Plan(piece, [], NodaTime.DateTimeZone.Utc).Layers[0].Regions.Select(r => (r.Id, r.Area.Value, r.OpenEdgeMm))];
 
         Task Bounded(CancellationToken stop) => Task.Run(
@@ -128,7 +128,7 @@ public class KeptBetweenDragsTests
         var map = new LayerMapper().Map(Samples.Piece(Samples.Panel(300, 200), layer), layer);
         var touching = map.Borders.Select(b => (b.First, b.Second)).ToList();
         Assert.Contains(("flood", "z/ground"), touching);
-        Assert.Contains(touching, t => t.First.StartsWith("z/", StringComparison.Ordinal) && t.Second.StartsWith("y/", StringComparison.Ordinal));
+        Assert.Contains(touching, t => t.First.Zone == "z" && t.Second.Zone == "y");
         Assert.DoesNotContain(touching, t => t.First == t.Second);
     }
 }

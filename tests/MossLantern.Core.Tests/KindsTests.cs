@@ -104,8 +104,8 @@ public class KindsTests
         Assert.Equal(cut.Select(s => s.FromMm), cut.Reverse().Select(s => 620 - s.ToMm), (a, b) => Math.Abs(a - b) < 1e-9);
 
         // A heart on the seam is cut by both panels.
-        Assert.Equal(Layer.HeartBedId, cut.Single(s => s.FromMm < 299 && s.ToMm > 299).RegionId);
-        Assert.Equal(2, cut.Count(s => s.RegionId == Layer.HeartBedId));
+        Assert.Equal(RegionId.Heart, cut.Single(s => s.FromMm < 299 && s.ToMm > 299).RegionId);
+        Assert.Equal(2, cut.Count(s => s.RegionId == RegionId.Heart));
     }
 
     [Fact]
@@ -350,7 +350,7 @@ public class KindsTests
         Assert.Empty(Plan(piece with { Ground = ground with { Paint = ground.Paint with { AsMap = false } } }).Ground.PaintZones);
 
         // The bed's dye deepens its painted ground, which is of its own colour.
-        var shown = Planner.Paint(piece, null, PaintDetail.Draft).Paths.First(p => p.Region == Layer.HeartBedId).Fill;
+        var shown = Planner.Paint(piece, null, PaintDetail.Draft).Paths.First(p => p.Region == RegionId.Heart).Fill;
         Assert.Equal(CupLook.Of(Catalogue.Typical, piece.Layers[0], piece.Layers[0].Cups[0]).Over(Colour.Of("#33523f"), 3).ToHex(), shown);
     }
 

@@ -76,7 +76,7 @@ public class LayoutCheckTests
         {
             var fields = new FieldsLayout(12, ["c0", "c1", "c2", "c3"], seed);
             var regions = Planner.Plan(Samples.Piece(Samples.Panel(), Coloured(fields, 0, 2, 4, 7)), [], DateTimeZone.Utc).Layers[0].Regions;
-            var leftmost = regions.OrderBy(r => r.Anchor!.XMm).Take(3).Select(r => int.Parse(r.Id[6..], System.Globalization.CultureInfo.InvariantCulture)).ToHashSet();
+            var leftmost = regions.OrderBy(r => r.Anchor!.XMm).Take(3).Select(r => r.Id.Field!.Value).ToHashSet();
             var recoloured = regions.Select((r, i) => new FieldColour(i + 1, leftmost.Contains(i + 1) ? "c0" : r.CupId == "c0" ? "c1" : r.CupId!));
             return Samples.Piece(Samples.Panel(), Coloured(fields with { Recoloured = [.. recoloured] }, 0, 2, 4, 7));
         }).First(p => Of(p, "one-side").Any(f => f.Remedies.Length == 2));

@@ -193,7 +193,7 @@ public class MapTests
         var ground = Samples.Panel();
         var map = Samples.Map(ground, Samples.Layer(Samples.Heart(x, y, 120, 90), 60, 200, 5, 80, 0));
         Assert.Equal(600 * 400, map.Regions.Sum(r => r.AreaMm2), 1);
-        Assert.All(map.Regions.Where(r => r.AreaMm2 > 0), r => Assert.True(r.OpenEdgeMm > 0, r.Id));
+        Assert.All(map.Regions.Where(r => r.AreaMm2 > 0), r => Assert.True(r.OpenEdgeMm > 0, r.Id.ToString()));
         Assert.True(map.Area("b3") > 0 || map.Area("b4") > 0 || map.Area("b5") > 0);
     }
 

@@ -195,6 +195,8 @@ public sealed class MaterialTests
         };
         Assert.Distinct(keys);
         Assert.Equal(keys[1], Key("coating", Own(MaterialKind.Resin, "coating", (P.HeatC, 51)) with { Note = "data sheet" }));
+        Assert.Equal(Catalogue.Typical.ColourKey, With("coating", Own(MaterialKind.Resin, "coating", (P.HeatC, 51))).ColourKey);
+        Assert.NotEqual(Catalogue.Typical.ColourKey, With("mica", Own(MaterialKind.Colourant, "mica", (P.Cover, 0.3))).ColourKey);
     }
 
     public static TheoryData<string, string, OwnMaterial> Refused { get; } = new()

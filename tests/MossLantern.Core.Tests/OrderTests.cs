@@ -14,7 +14,7 @@ public class OrderTests
 
     private static LayerPlan Plan(Layer layer) => Planner.Plan(Samples.Piece(Samples.Panel(), layer), [], DateTimeZone.Utc).Layers[0];
 
-    private static List<string> Order(Layer layer) => [.. Plan(layer).Steps.Select(s => s.RegionId)];
+    private static List<RegionId> Order(Layer layer) => [.. Plan(layer).Steps.Select(s => s.RegionId)];
 
     [Fact]
     public void Lines_begin_with_the_film_run_inward_and_end_with_the_push()

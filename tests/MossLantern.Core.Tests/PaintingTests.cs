@@ -160,7 +160,7 @@ public partial class PaintingTests
                 : Flat.Shared(Flat.Of([.. Flatten(bodies[i].Path)]).Buffer(0), Flat.Of(outline)).Area;
             for (var i = 0; i < bodies.Count; i++)
             {
-                var (painted, there) = (Inside(i) - Inside(i + 1), map.Area(bodies[i].Region!));
+                var (painted, there) = (Inside(i) - Inside(i + 1), map.Area(bodies[i].Region!.Value));
                 Assert.True(Math.Abs(painted - there) < 0.015 * there + 1.5, $"{outline.GetType().Name}: {bodies[i].Region} is painted {painted:0.0} mm² and has {there:0.0}");
             }
         }

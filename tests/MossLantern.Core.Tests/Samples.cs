@@ -53,7 +53,7 @@ internal static class Samples
     internal static BandMap Map(Ground ground, Layer layer, GrowthScale? growth = null) =>
         (BandMap)new LayerMapper().Map(ground.Outline, growth ?? GrowthScale.For(ground.Outline), layer, []);
 
-    public static double Area(this LayerMap map, string region) => map.Regions.Single(r => r.Id == region).AreaMm2;
+    public static double Area(this LayerMap map, RegionId region) => map.Regions.Single(r => r.Id == region).AreaMm2;
 
     public static ReckonedInput Input(this Reckoned reckoned, string name) => reckoned.Inputs.Single(i => i.Name == name);
 

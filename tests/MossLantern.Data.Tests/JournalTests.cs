@@ -45,7 +45,7 @@ public sealed class JournalTests : IDisposable
             version = saved.Version;
             var told = Assert.Single(runs.Of("p1"));
             Assert.Equal(run with { Version = version, Pours = [] }, told with { Pours = [] });
-            Assert.Equal(run.Pours.OrderBy(p => p.RegionId, StringComparer.Ordinal), told.Pours.OrderBy(p => p.RegionId, StringComparer.Ordinal));
+            Assert.Equal(run.Pours.OrderBy(p => p.RegionId), told.Pours.OrderBy(p => p.RegionId));
 
             var now = runs.Entries("p1");
             Assert.Equal(written, now.Take(written.Length));

@@ -72,7 +72,7 @@ public class TrueColourTests
 
     private static List<PaintPath> Bodies(Painting painting) =>
     [
-        .. painting.Paths.Where(p => p.Role is PaintRole.Body or PaintRole.Part && p.Fill is not null && p.Region != "streaks" && p.Region?.EndsWith("/streaks", StringComparison.Ordinal) != true),
+        .. painting.Paths.Where(p => p.Role is PaintRole.Body or PaintRole.Part && p.Fill is not null && p.Region?.Own != "streaks"),
         .. painting.Insets.Where(i => !i.Below).SelectMany(i => Bodies(i.Painting)),
     ];
 

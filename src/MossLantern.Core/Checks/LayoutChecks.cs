@@ -74,8 +74,8 @@ internal sealed class NoHomeCheck : ICheck
     internal static Layer WithClear(Layer layer) => layer.ClearCup is not null || layer.Cups.Length >= LayerValidator.MostCups ? layer
         : layer with { Cups = layer.Cups.Add(new(FreeId.Of("clear", layer.Cups.Select(c => c.Id)), "clear", "#eef0ea", null, 0)) };
 
-    internal static string NameOf(Piece piece, string regionId) =>
-        (piece.Kept ?? []).FirstOrDefault(k => regionId == ZonedMap.KeptPrefix + k.Id)?.Name ?? "What is kept";
+    internal static string NameOf(Piece piece, RegionId regionId) =>
+        (piece.Kept ?? []).FirstOrDefault(k => regionId.Kept == k.Id)?.Name ?? "What is kept";
 
     internal static FindingPlace Place(Layer layer, RegionPlan region) => new("map", layer.Id, region.Anchor?.XMm, region.Anchor?.YMm);
 
@@ -130,8 +130,8 @@ internal sealed class OneSideCheck : ICheck
 
     private static List<(int Field, string Cup, Spot At, double Area)> Placed(LayerMap map) =>
     [
-        .. map.Regions.Where(r => r is { Kind: RegionKind.Field, AreaMm2: > 0, CupId: not null, Anchor: not null } && !r.Id.Contains('/', StringComparison.Ordinal))
-            .Select(r => (int.Parse(r.Id.AsSpan(r.Id.LastIndexOf('-') + 1), System.Globalization.CultureInfo.InvariantCulture), r.CupId!, r.Anchor!, r.AreaMm2)),
+        .. map.Regions.Where(r => r is { Kind: RegionKind.Field, AreaMm2: > 0, CupId: not null, Anchor: not null } && r.Id is { Zone: null, Field: not null })
+            .Select(r => (r.Id.Field!.Value, r.CupId!, r.Anchor!, r.AreaMm2)),
     ];
 
     /// <summary>Colours with two fields or more, all of them on the side to which they lean.</summary>
@@ -159,7 +159,7 @@ internal sealed class OneSideCheck : ICheck
             foreach (var other in placed.Where(p => p.Cup != cup))
             {
                 var swapped = placed.Select(p => p.Field == one.Field ? p with { Cup = other.Cup } : p.Field == other.Field ? p with { Cup = one.Cup } : p).ToList();
-                var cupOf = swapped.ToDictionary(p => FieldsLayout.IdOf(p.Field), p => p.Cup);
+                var cupOf = swapped.ToDictionary(p => RegionId.OfField(p.Field), p => p.Cup);
                 if (Bunched(swapped, plan.Box).Count == 0
                     && plan.Borders.All(b => !cupOf.TryGetValue(b.First, out var a) || !cupOf.TryGetValue(b.Second, out var c) || a != c))
                 {
@@ -256,7 +256,7 @@ internal sealed class DullFieldCheck : ICheck
             yield return Remedy.OnLayer("vein", $"Lay a vein of {metal.Name} along the fields", layer.Id, l => With(l) with { Layout = fields with { Vein = new(metal.Id, 3, 1) } });
         }
 
-        var at = layer.UsesBands ? layer.Bands.Select(b => b.Id).ToList().IndexOf(region.Id) : -1;
+        var at = layer.UsesBands ? layer.Bands.Select(b => (RegionId)b.Id).ToList().IndexOf(region.Id) : -1;
         if (at >= 0 && layer.Bands[at] is { FillsRest: false, WidthMm: > 3 * LineMm } band && share < 1.7 * LargePercent && layer.Bands.Length + 2 <= Accepted.BandCount.To)
         {
             var ids = layer.Bands.Select(b => b.Id).ToList();
@@ -280,7 +280,7 @@ internal sealed class FloodsBareCheck : ICheck
     {
         foreach (var kept in (looked.Piece.Kept ?? []).Where(k => k.Keep == Keep.Bare && k.DamMm is null or 0))
         {
-            var regionId = ZonedMap.KeptPrefix + kept.Id;
+            var regionId = RegionId.OfKept(kept.Id);
             var wet = looked.Piece.Layers.Zip(looked.Layers)
                 .Where(l => !l.Second.Poured && l.First.Within is null && l.Second.Regions.Any(r => r.Id == regionId && r.Fits)).Select(l => l.First).ToList();
             if (wet.Count == 0)
@@ -347,7 +347,7 @@ internal sealed record LaidOut(Layer Layer, LayerPlan Plan, Layer Of, string? Zo
 
         // Regions of the zone that are gone are not poured any more.
         var left = next.RegionIds.ToHashSet();
-        return next with { PourOrder = [.. layer.PourOrder.Where(id => !id.StartsWith(Prefix, StringComparison.Ordinal) || left.Contains(id))] };
+        return next with { PourOrder = [.. layer.PourOrder.Where(id => id.Zone != ZoneId || left.Contains(id))] };
     }
 }
 

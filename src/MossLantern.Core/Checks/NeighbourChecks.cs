@@ -19,7 +19,7 @@ namespace MossLantern.Core.Checks;
 /// <param name="Inner">Cup of the one.</param>
 /// <param name="Outer">Cup of the other.</param>
 /// <param name="At">Where they touch; null where that is not on the cut.</param>
-internal sealed record Neighbours(Layer Layer, LayerPlan Plan, string First, string Second, Cup Inner, Cup Outer, Spot? At)
+internal sealed record Neighbours(Layer Layer, LayerPlan Plan, RegionId First, RegionId Second, Cup Inner, Cup Outer, Spot? At)
 {
     /// <summary>Width of a line that is put between two bands, mm.</summary>
     public const double LineMm = 3;
@@ -30,8 +30,8 @@ internal sealed record Neighbours(Layer Layer, LayerPlan Plan, string First, str
     public string Key => $"{Layer.Id}/{First}+{Second}";
 
     /// <summary>Number of the band further out, from 0, where both are bands; what lies inside it is the band before, or the hearts' bed.</summary>
-    public int? Band => Layer.UsesBands && Layer.Bands.Select(b => b.Id).ToList().IndexOf(Second) is >= 0 and var at
-        && (at == 0 ? First == Layer.HeartBedId : First == Layer.Bands[at - 1].Id) ? at : null;
+    public int? Band => Layer.UsesBands && Layer.Bands.Select(b => (RegionId)b.Id).ToList().IndexOf(Second) is >= 0 and var at
+        && (at == 0 ? First == RegionId.Heart : First == Layer.Bands[at - 1].Id) ? at : null;
 
     /// <summary>All that touch in the layers that are still to be poured.</summary>
     public static IEnumerable<Neighbours> Of(Looked looked)
@@ -52,7 +52,7 @@ internal sealed record Neighbours(Layer Layer, LayerPlan Plan, string First, str
 
     /// <summary>Fields with a vein between them do not touch.</summary>
     private static bool Veined(Layer layer, Border border) =>
-        layer.Layout is FieldsLayout { Vein: not null } && !border.First.Contains('/', StringComparison.Ordinal) && !border.Second.Contains('/', StringComparison.Ordinal);
+        layer.Layout is FieldsLayout { Vein: not null } && border.First.Zone is null && border.Second.Zone is null;
 
     /// <summary>The layer with a line of a cup between the two, a cup that it does not have coming with it; null where there is no way or no room.</summary>
     public Layer? WithLine(Cup cup)
@@ -79,7 +79,7 @@ internal sealed record Neighbours(Layer Layer, LayerPlan Plan, string First, str
             _ => null,
         };
 
-        static int? Pour(PuddleLayout puddle, string id) => puddle.Pours.Select(p => p.Id).ToList().IndexOf(id) is >= 0 and var at ? at : null;
+        static int? Pour(PuddleLayout puddle, RegionId id) => puddle.Pours.Select(p => (RegionId)p.Id).ToList().IndexOf(id) is >= 0 and var at ? at : null;
     }
 
     /// <summary>A line in words, as it is put between the two: of a band's width, along all fields, or as a pour.</summary>
@@ -116,13 +116,13 @@ internal sealed record Neighbours(Layer Layer, LayerPlan Plan, string First, str
     };
 
     /// <summary>The regions whose colours can be swapped, with their cups.</summary>
-    public ImmutableArray<(string Id, string Cup)> Places => Layer.Layout switch
+    public ImmutableArray<(RegionId Id, string Cup)> Places => Layer.Layout switch
     {
         FieldsLayout fields =>
-            [.. Enumerable.Range(1, fields.Fields).Select(FieldsLayout.IdOf).Select(id => (id, Plan.Regions.FirstOrDefault(r => r.Id == id)?.CupId ?? fields.Colours[0]))],
-        PuddleLayout puddle => [.. puddle.Pours.Select(p => (p.Id, p.Cup))],
+            [.. Enumerable.Range(1, fields.Fields).Select(RegionId.OfField).Select(id => (id, Plan.Regions.FirstOrDefault(r => r.Id == id)?.CupId ?? fields.Colours[0]))],
+        PuddleLayout puddle => [.. puddle.Pours.Select(p => ((RegionId)p.Id, p.Cup))],
         { UsesBands: false } => [],
-        _ => [.. Layer.Bands.Select(b => (b.Id, b.Cup))],
+        _ => [.. Layer.Bands.Select(b => ((RegionId)b.Id, b.Cup))],
     };
 
     private ImmutableArray<FieldColour> Recoloured(FieldsLayout fields, int one, int other)
@@ -201,9 +201,9 @@ internal sealed class TwinsCheck : ICheck
             yield return pair.Change("swap", $"Swap {Name(best.Own)} and {Name(best.Other)}".TrimEnd(','), pair.Swapped(best.Own, best.Other));
         }
 
-        HashSet<(string, string)> Twins(int one, int other)
+        HashSet<(RegionId, RegionId)> Twins(int one, int other)
         {
-            string CupOf(string id) => number.TryGetValue(id, out var n) && (n == one || n == other) ? places[n == one ? other : one].Cup : plain[id];
+            string CupOf(RegionId id) => number.TryGetValue(id, out var n) && (n == one || n == other) ? places[n == one ? other : one].Cup : plain[id];
             return [.. borders.Where(b => ReadAsOne(CupOf(b.First), CupOf(b.Second))).Select(b => (b.First, b.Second))];
         }
 

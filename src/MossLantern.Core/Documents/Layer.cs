@@ -43,7 +43,7 @@ public sealed record Layer(
     ResinChoice Resin,
     Measure Measure,
     double? ReservePercent,
-    ImmutableArray<string> PourOrder,
+    ImmutableArray<RegionId> PourOrder,
     PourTimes Plan,
     double Widening = 1,
     Losses? Losses = null,
@@ -55,9 +55,6 @@ public sealed record Layer(
     ImmutableArray<Zone>? Zones = null,
     RimWay RimWay = RimWay.Proportional)
 {
-    /// <summary>Id of the region of the hearts' bed.</summary>
-    public const string HeartBedId = "heart";
-
     /// <summary>Whether its bands are laid out, and not regions of its layout's own.</summary>
     [JsonIgnore]
     public bool UsesBands => Layout is null or { UsesBands: true };
@@ -88,11 +85,11 @@ public sealed record Layer(
 
     /// <summary>The regions that an order of pours can name.</summary>
     [JsonIgnore]
-    public IEnumerable<string> RegionIds =>
+    public IEnumerable<RegionId> RegionIds =>
     [
-        .. UsesBands ? Bands.Select(b => b.Id) : [],
-        .. Layout?.RegionIds ?? [Layer.HeartBedId],
-        .. (Zones ?? []).SelectMany(z => this.Inside(z).RegionIds.Select(id => $"{z.Id}/{id}")),
+        .. UsesBands ? Bands.Select(b => (RegionId)b.Id) : [],
+        .. Layout?.RegionIds ?? [RegionId.Heart],
+        .. (Zones ?? []).SelectMany(z => this.Inside(z).RegionIds.Select(id => id.In(z.Id))),
     ];
 
     /// <summary>The layer as it is inside a zone of it.</summary>

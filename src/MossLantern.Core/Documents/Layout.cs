@@ -19,7 +19,7 @@ public abstract record Layout
 
     /// <summary>The regions it names itself, for an order of pours.</summary>
     [JsonIgnore]
-    public abstract IEnumerable<string> RegionIds { get; }
+    public abstract IEnumerable<RegionId> RegionIds { get; }
 
     /// <summary>All that its map depends on, as one text.</summary>
     [JsonIgnore]
@@ -52,7 +52,7 @@ public abstract record Layout
 public sealed record LinesLayout(string StartCup, double StartMm, double WavinessMm, int Seed) : Layout
 {
     /// <summary>Id of the region of the film.</summary>
-    public const string StartId = "start";
+    public static RegionId StartId { get; } = "start";
 
     /// <inheritdoc/>
     [JsonIgnore]
@@ -64,7 +64,7 @@ public sealed record LinesLayout(string StartCup, double StartMm, double Wavines
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override IEnumerable<string> RegionIds => [StartId];
+    public override IEnumerable<RegionId> RegionIds => [StartId];
 
     internal override string Key => Text("lines", StartCup, WavinessMm, Seed);
 }
@@ -90,7 +90,7 @@ public sealed record PetalsLayout(double XMm, double YMm, int Petals, double Pul
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override IEnumerable<string> RegionIds => [];
+    public override IEnumerable<RegionId> RegionIds => [];
 
     internal override string Key => Text("petals", XMm, YMm, Petals, PullMm, Inward, ToolMm, TurnDeg);
 }
@@ -108,11 +108,7 @@ public sealed record FieldsLayout(
     ImmutableArray<FieldPlace>? Moved = null, ImmutableArray<FieldColour>? Recoloured = null, FieldVein? Vein = null) : Layout
 {
     /// <summary>Id of the region of the vein.</summary>
-    public const string VeinId = "vein";
-
-    /// <summary>Id of a field's region.</summary>
-    /// <param name="number">Which field, from 1.</param>
-    public static string IdOf(int number) => string.Create(CultureInfo.InvariantCulture, $"field-{number}");
+    public static RegionId VeinId { get; } = "vein";
 
     /// <inheritdoc/>
     [JsonIgnore]
@@ -121,7 +117,7 @@ public sealed record FieldsLayout(
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override IEnumerable<string> RegionIds => [.. Enumerable.Range(1, Fields).Select(IdOf), VeinId];
+    public override IEnumerable<RegionId> RegionIds => [.. Enumerable.Range(1, Fields).Select(RegionId.OfField), VeinId];
 
     internal override string Key => string.Join('|',
         [
@@ -156,7 +152,7 @@ public sealed record FieldVein(string Cup, double WidthMm, double ThicknessMm);
 public sealed record PoolsLayout(ImmutableArray<Stroke> Strokes, double BeadMm, ImmutableArray<PoolColour> Pools) : Layout
 {
     /// <summary>Id of the region that the beads take up.</summary>
-    public const string WallId = "wall";
+    public static RegionId WallId { get; } = "wall";
 
     /// <inheritdoc/>
     [JsonIgnore]
@@ -164,7 +160,7 @@ public sealed record PoolsLayout(ImmutableArray<Stroke> Strokes, double BeadMm, 
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override IEnumerable<string> RegionIds => Pools.Select(p => p.Id);
+    public override IEnumerable<RegionId> RegionIds => Pools.Select(p => (RegionId)p.Id);
 
     internal override string Key => string.Join('|',
         [
@@ -198,7 +194,7 @@ public sealed record PuddleLayout(
     double XMm, double YMm, ImmutableArray<PuddlePour> Pours, double TiltDeg = 0, double TiltPercent = 0, string? RestCup = null) : Layout
 {
     /// <summary>Id of the region outside the puddle.</summary>
-    public const string RestId = "rest";
+    public static RegionId RestId { get; } = "rest";
 
     /// <inheritdoc/>
     [JsonIgnore]
@@ -206,7 +202,7 @@ public sealed record PuddleLayout(
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override IEnumerable<string> RegionIds => [.. Pours.Select(p => p.Id), RestId];
+    public override IEnumerable<RegionId> RegionIds => [.. Pours.Select(p => (RegionId)p.Id), RestId];
 
     internal override string Key => string.Join('|',
         [Text("puddle", XMm, YMm, TiltDeg, TiltPercent, RestCup), .. Pours.Select(p => Text(p.Id, p.Cup, p.Ml))]);
@@ -229,10 +225,10 @@ public sealed record PuddlePour(string Id, string Cup, double Ml);
 public sealed record MarbleLayout(string GroundCup, string StreakCup, double StreakPercent, double Blend, double DirectionDeg, int Seed) : Layout
 {
     /// <summary>Id of the region of the ground colour.</summary>
-    public const string GroundId = "ground";
+    public static RegionId GroundId { get; } = "ground";
 
     /// <summary>Id of the region of the streaks.</summary>
-    public const string StreakId = "streaks";
+    public static RegionId StreakId { get; } = "streaks";
 
     /// <inheritdoc/>
     [JsonIgnore]
@@ -240,7 +236,7 @@ public sealed record MarbleLayout(string GroundCup, string StreakCup, double Str
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override IEnumerable<string> RegionIds => [GroundId, StreakId];
+    public override IEnumerable<RegionId> RegionIds => [GroundId, StreakId];
 
     internal override string Key => Text("marble", GroundCup, StreakCup, StreakPercent, DirectionDeg, Seed);
 }
@@ -251,7 +247,7 @@ public sealed record MarbleLayout(string GroundCup, string StreakCup, double Str
 public sealed record FloodLayout(string Cup) : Layout
 {
     /// <summary>Id of its region.</summary>
-    public const string FloodId = "flood";
+    public static RegionId FloodId { get; } = "flood";
 
     /// <inheritdoc/>
     [JsonIgnore]
@@ -259,7 +255,7 @@ public sealed record FloodLayout(string Cup) : Layout
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override IEnumerable<string> RegionIds => [FloodId];
+    public override IEnumerable<RegionId> RegionIds => [FloodId];
 
     internal override string Key => Text("flood", Cup);
 }

@@ -32,8 +32,8 @@ public sealed record Zone(
 
     /// <summary>Where the layout of a region is decided in its layer, to be put before a field of it, and the region's id in that layout.</summary>
     /// <param name="regionId">A region's id.</param>
-    internal static (string Field, string RegionId) PlaceOf(string regionId) =>
-        regionId.Split('/', 2) is [var zone, var own] ? ($"zones[{zone}].", own) : ("", regionId);
+    internal static (string Field, string RegionId) PlaceOf(RegionId regionId) =>
+        regionId.Zone is { } zone ? ($"zones[{zone}].", regionId.Own) : ("", regionId.Own);
 
 }
 

@@ -29,6 +29,7 @@ public sealed class Catalogue
         bases = materials.Where(m => m.Kind == MaterialKind.Base).Select(m => (Named<BaseMaterial>(m.Id), m)).Where(b => b.Item1 is not null)
             .ToImmutableDictionary(b => b.Item1!.Value, b => BaseData.Of(b.Item1!.Value, b.m));
         Key = KeyOf(materials);
+        ColourKey = KeyOf(materials.Where(m => m.Kind == MaterialKind.Colourant));
     }
 
     /// <summary>The typical materials that every workshop starts from.</summary>
@@ -45,6 +46,9 @@ public sealed class Catalogue
 
     /// <summary>A text that is the same for catalogues that give the same numbers.</summary>
     public string Key { get; }
+
+    /// <summary>A text that is the same for catalogues whose colourants look the same.</summary>
+    public string ColourKey { get; }
 
     /// <summary>A resin system by its id, or null.</summary>
     public ResinSystem? Resin(string id) => resins.GetValueOrDefault(id);
@@ -95,7 +99,7 @@ public sealed class Catalogue
         where T : struct, Enum =>
         Enum.GetValues<T>().Where(v => JsonNamingPolicy.KebabCaseLower.ConvertName(v.ToString()) == id).Select(v => (T?)v).FirstOrDefault();
 
-    private static string KeyOf(ImmutableArray<Material> materials)
+    private static string KeyOf(IEnumerable<Material> materials)
     {
         var text = string.Join('\n', materials.Select(m => string.Create(
             CultureInfo.InvariantCulture, $"{m.Kind}/{m.Id}/{m.Basis}/{string.Join(' ', m.Values.Select(v => string.Create(CultureInfo.InvariantCulture, $"{v.Key}={v.Value:R}{(m.Own.Contains(v.Key) ? "!" : "")}")))}")));

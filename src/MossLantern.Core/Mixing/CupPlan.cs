@@ -13,7 +13,7 @@ namespace MossLantern.Core.Mixing;
 /// <param name="LayerMl">Area × depth, ml.</param>
 /// <param name="EdgeMl">What runs over its part of the edge, ml.</param>
 /// <param name="PourMl">What is poured on it, ml.</param>
-public sealed record RegionVolume(string RegionId, string CupId, Reckoned LayerMl, Reckoned EdgeMl, Reckoned PourMl);
+public sealed record RegionVolume(RegionId RegionId, string CupId, Reckoned LayerMl, Reckoned EdgeMl, Reckoned PourMl);
 
 /// <summary>What one cup holds.</summary>
 /// <param name="CupId">The cup.</param>
@@ -37,7 +37,7 @@ public sealed record RegionVolume(string RegionId, string CupId, Reckoned LayerM
 /// <param name="Colour">Its colour at full cover, as <c>#rrggbb</c>: of a mixed cup, that of the mix; null for clear resin.</param>
 public sealed record CupVolume(
     string CupId,
-    ImmutableArray<string> RegionIds,
+    ImmutableArray<RegionId> RegionIds,
     double NeedMl,
     Reckoned Reserve,
     Reckoned Loss,
@@ -229,7 +229,7 @@ public static class CupPlanner
             : new(own.Ml * copies, "ml", Formulas.PuddlePour, [new("asked for", own.Ml, "ml", Origin.Own, $"{field}layout.pours[{id}].ml"), .. times]);
     }
 
-    private static RegionVolume Poured(string regionId, string cupId, Reckoned layer, Reckoned edge) =>
+    private static RegionVolume Poured(RegionId regionId, string cupId, Reckoned layer, Reckoned edge) =>
         new(regionId, cupId, layer, edge, Reckoned.Of(layer.Value + edge.Value, "ml", Formulas.PourVolume,
             new("region", layer.Value, "ml", Origin.Reckoned),
             new("edges", edge.Value, "ml", Origin.Reckoned)));

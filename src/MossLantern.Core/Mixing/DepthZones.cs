@@ -70,7 +70,7 @@ public static class DepthZones
     {
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(region);
-        var zone = (layer.Zones ?? []).FirstOrDefault(z => region.Id.StartsWith($"{z.Id}/", StringComparison.Ordinal));
+        var zone = (layer.Zones ?? []).FirstOrDefault(z => region.Id.Zone == z.Id);
         return DepthOf(zone is null ? layer : layer.Inside(zone), region.Kind, depthMm);
     }
 

@@ -9,7 +9,7 @@ namespace MossLantern.Core.Painting;
 /// <summary>Crystals in a heart: large facets fanned from tips off the middle, a finer ring of small ones round them.</summary>
 internal static class Crystals
 {
-    public static void Paint(Heart heart, Colour bed, string region, ImmutableArray<PaintPath>.Builder paths)
+    public static void Paint(Heart heart, Colour bed, RegionId region, ImmutableArray<PaintPath>.Builder paths)
     {
         var form = new HeartForm(heart, 60, 30, 30).Outline;
         var random = new SplitMix((ulong)(heart.Seed * 1009 + 11));

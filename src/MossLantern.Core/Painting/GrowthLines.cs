@@ -71,7 +71,7 @@ internal static class GrowthLines
             foreach (var inside in traced[k].GroupBy(c => map.Holds(c.Xs[0], c.Ys[0])).Where(g => g.Key is not null))
             {
                 // A line keeps its tone all over its region, however many parts it falls into.
-                var number = ids.IndexOf(inside.Key!);
+                var number = ids.IndexOf(inside.Key!.Value);
                 var random = new SplitMix((ulong)(seed * 131 + number * 17 + k));
                 var tone = random.Between(-1, 1);
                 if (random.Unit() > 0.25)

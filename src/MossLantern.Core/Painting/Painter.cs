@@ -164,10 +164,10 @@ public static class Painter
     private static void Layer(Sheet sheet, Piece piece, Outline outline, Layer layer, LayerMap map, bool lowest, bool wet)
     {
         Effort.Check();
-        new LayerBrush(sheet, piece, outline, layer, "", lowest, wet).Materials();
+        new LayerBrush(sheet, piece, outline, layer, null, lowest, wet).Materials();
         if (map is not ZonedMap zoned)
         {
-            new LayerBrush(sheet, piece, outline, layer, "", lowest, wet).Paint(map);
+            new LayerBrush(sheet, piece, outline, layer, null, lowest, wet).Paint(map);
             return;
         }
 
@@ -175,8 +175,8 @@ public static class Painter
         {
             Effort.Check();
             var from = sheet.Paths.Count;
-            new LayerBrush(sheet, piece, part.Outline, part.Of(layer), part.Prefix, lowest, wet).Paint(part.Map!);
-            if (!sheet.Full && lowest && part.Prefix.Length == 0 && piece.Ground.Old is null)
+            new LayerBrush(sheet, piece, part.Outline, part.Of(layer), part.ZoneId, lowest, wet).Paint(part.Map!);
+            if (!sheet.Full && lowest && part.ZoneId is null && piece.Ground.Old is null)
             {
                 // Solid zones and kept spots are painted over what reaches into them; a draft need not pay for a clip.
                 continue;
@@ -190,11 +190,11 @@ public static class Painter
             sheet.Clips.Add(PathText.Straight(part.Outline));
         }
 
-        new LayerBrush(sheet, piece, outline, layer, "", lowest, wet).Paint(zoned.Kept);
+        new LayerBrush(sheet, piece, outline, layer, null, lowest, wet).Paint(zoned.Kept);
     }
 
     /// <summary>Paints one layer, or a part of one.</summary>
-    private sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Layer layer, string prefix, bool lowest, bool wet)
+    private sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Layer layer, string? zoneId, bool lowest, bool wet)
     {
         private readonly Catalogue catalogue = sheet.Catalogue;
 
@@ -272,7 +272,7 @@ public static class Painter
                 {
                     // Stones take up the colour of their bed and show little of the ground.
                     var bed = cups[layer.HeartCup];
-                    Crystals.Paint(heart, Shown(bed).Mix(Colour.Of(bed.Colour), bed.Colourant is null ? 0 : 0.7), prefix + Documents.Layer.HeartBedId, sheet.Paths);
+                    Crystals.Paint(heart, Shown(bed).Mix(Colour.Of(bed.Colour), bed.Colourant is null ? 0 : 0.7), RegionId.Heart.In(zoneId), sheet.Paths);
                 }
             }
         }
@@ -302,11 +302,11 @@ public static class Painter
                 if (patch.CupId is not { } id)
                 {
                     // Nothing is poured here: it is there to be pointed at.
-                    sheet.Paths.Add(new(PaintRole.Part, path, sheet.Ground, null, 0, lowest && piece.Ground.Old is null ? 1 : 0, prefix + patch.Id, Material("")));
+                    sheet.Paths.Add(new(PaintRole.Part, path, sheet.Ground, null, 0, lowest && piece.Ground.Old is null ? 1 : 0, patch.Id.In(zoneId), Material("")));
                     continue;
                 }
 
-                Lay(PaintRole.Part, path, cups[id], CupLook.Of(catalogue, layer, cups[id]), depthMm, lowest, prefix + patch.Id);
+                Lay(PaintRole.Part, path, cups[id], CupLook.Of(catalogue, layer, cups[id]), depthMm, lowest, patch.Id.In(zoneId));
             }
 
             if (full)
@@ -328,7 +328,7 @@ public static class Painter
                         var wall = Colour.Of(WallColour).Tone(sheet.Through ? -0.85 : 0);
                         sheet.Paths.Add(new(
                             PaintRole.Wall, PathText.Straight(Flat.Rings(patch.Area)), wall.ToHex(), full && !wet && !sheet.Through ? wall.Tone(-0.6).ToHex() : null, 0.4, 1,
-                            prefix + patch.Id, Material("")));
+                            patch.Id.In(zoneId), Material("")));
                     }
 
                     continue;
@@ -346,7 +346,7 @@ public static class Painter
             if (!full && !wet && patch.Draft is { Line: { } line, WidthMm: var widthMm })
             {
                 var from = sheet.Paths.Count;
-                Lay(PaintRole.Part, PathText.Open(Flat.Lines(line)), cup, look, thicknessMm, false, prefix + patch.Id);
+                Lay(PaintRole.Part, PathText.Open(Flat.Lines(line)), cup, look, thicknessMm, false, patch.Id.In(zoneId));
                 for (var i = from; i < sheet.Paths.Count; i++)
                 {
                     sheet.Paths[i] = sheet.Paths[i] with { Fill = null, Stroke = sheet.Paths[i].Fill, StrokeMm = widthMm };
@@ -367,10 +367,10 @@ public static class Painter
                 Run(path, colour, opacity, patch.Id);
             }
 
-            Lay(PaintRole.Part, path, cup, look, thicknessMm, false, prefix + patch.Id);
+            Lay(PaintRole.Part, path, cup, look, thicknessMm, false, patch.Id.In(zoneId));
             if (full && !wet && !sheet.Through && opacity > 0)
             {
-                sheet.Paths.Add(new(PaintRole.Edge, path, null, colour.Tone(-0.6).ToHex(), 0.4, opacity, prefix + patch.Id, null));
+                sheet.Paths.Add(new(PaintRole.Edge, path, null, colour.Tone(-0.6).ToHex(), 0.4, opacity, patch.Id.In(zoneId), null));
             }
         }
 
@@ -378,7 +378,7 @@ public static class Painter
         /// A shape of a cup's resin: as it looks on the ground where it is solid; else first what its glass takes of the light
         /// from below, then what its pigments hide.
         /// </summary>
-        private void Lay(PaintRole role, string path, Cup cup, CupLook look, double depth, bool solid, string? region, double lightness = 0)
+        private void Lay(PaintRole role, string path, Cup cup, CupLook look, double depth, bool solid, RegionId? region, double lightness = 0)
         {
             void Add(Colour colour, double opacity, bool glass) => sheet.Paths.Add(
                 new(role, path, Lab.Lighter(colour, lightness).ToHex(), null, 0, opacity, region, Material(cup.Id), null, glass));
@@ -422,13 +422,13 @@ public static class Painter
                 var lightness = GrowthLightness * Soft * line.Tone * (cup.Colourant is ColourantClass.MetallicPaste ? OfMetal : 1);
                 if (lowest || sheet.Through || look.GlassPerMm == 0)
                 {
-                    Lay(PaintRole.GrowthLine, line.Path, cup, look, depthMm, lowest, prefix + line.Patch.Id, lightness);
+                    Lay(PaintRole.GrowthLine, line.Path, cup, look, depthMm, lowest, line.Patch.Id.In(zoneId), lightness);
                 }
 
                 if (line.Hairline && !wet && !sheet.Through)
                 {
                     var shown = Lab.Lighter(look.Over(Below(cup), depthMm), GrowthLightness);
-                    sheet.Paths.Add(new(PaintRole.GrowthLine, line.Path, null, shown.ToHex(), 0.3, lowest ? 1 : Math.Round(look.Opacity(depthMm), 3), prefix + line.Patch.Id, null));
+                    sheet.Paths.Add(new(PaintRole.GrowthLine, line.Path, null, shown.ToHex(), 0.3, lowest ? 1 : Math.Round(look.Opacity(depthMm), 3), line.Patch.Id.In(zoneId), null));
                 }
             }
         }
@@ -450,7 +450,7 @@ public static class Painter
                 var cup = cups[inside.Cup];
                 Lay(
                     inside.Grows ? PaintRole.GrowthLine : PaintRole.Body, path, cup, inside.Look ?? CupLook.Of(catalogue, layer, cup), depthMm, true,
-                    prefix + inside.Region, inside.Lightness);
+                    inside.Region.In(zoneId), inside.Lightness);
                 if (tone is not null)
                 {
                     Edge(tone, path, cup);
@@ -476,7 +476,7 @@ public static class Painter
                 var look = inside.Look ?? CupLook.Of(catalogue, layer, cup);
                 Lay(
                     inside.Grows ? PaintRole.GrowthLine : PaintRole.Body, outer + inner, cup, look, depthMm, false,
-                    prefix + inside.Region, inside.Lightness);
+                    inside.Region.In(zoneId), inside.Lightness);
                 if (k < tones.Count && look.Opacity(depthMm) > 0.3)
                 {
                     Edge(tones[k], outer, cup);
@@ -497,11 +497,11 @@ public static class Painter
                 var metal = cup.Colourant is ColourantClass.MetallicPaste or ColourantClass.AcrylicMetallic;
                 sheet.Paths.Add(new(
                     PaintRole.Edge, path, null, shown.Tone(metal ? -0.75 : -0.6).ToHex(), metal ? 0.7 : 0.5,
-                    metal ? 0.8 : 0.4, prefix + tone.Region, null));
+                    metal ? 0.8 : 0.4, tone.Region.In(zoneId), null));
             }
             else if (tone.Hairline)
             {
-                sheet.Paths.Add(new(PaintRole.GrowthLine, path, null, Lab.Lighter(shown, GrowthLightness).ToHex(), 0.45, 0.8, prefix + tone.Region, null));
+                sheet.Paths.Add(new(PaintRole.GrowthLine, path, null, Lab.Lighter(shown, GrowthLightness).ToHex(), 0.45, 0.8, tone.Region.In(zoneId), null));
             }
         }
 
@@ -527,7 +527,7 @@ public static class Painter
             }
         }
 
-        private void Run(string path, Cup one, Cup other, string region)
+        private void Run(string path, Cup one, Cup other, RegionId region)
         {
             var between = CupLook.Between(catalogue, layer, one, other);
             if (one.Id != other.Id && path.Length > 0 && between.CoverPerMm > 0)
@@ -537,11 +537,11 @@ public static class Painter
         }
 
         /// <summary>A line that is strongest in its middle.</summary>
-        private void Run(string path, Colour colour, double opacity, string region)
+        private void Run(string path, Colour colour, double opacity, RegionId region)
         {
             foreach (var share in new[] { 1, 0.66, 0.33 })
             {
-                sheet.Paths.Add(new(PaintRole.Run, path, null, colour.ToHex(), share * Look.RunMm, Math.Round(0.35 * opacity, 3), prefix + region, null));
+                sheet.Paths.Add(new(PaintRole.Run, path, null, colour.ToHex(), share * Look.RunMm, Math.Round(0.35 * opacity, 3), region.In(zoneId), null));
             }
         }
 
@@ -651,5 +651,5 @@ public static class Painter
 
     /// <summary>A level to paint, and what lies just inside it; which of the map's edges it is, or none of them.</summary>
     private sealed record ToneLevel(
-        double Level, string Region, string Cup, double Lightness, bool Grows, bool Hairline, int Edge = -1, CupLook? Look = null);
+        double Level, RegionId Region, string Cup, double Lightness, bool Grows, bool Hairline, int Edge = -1, CupLook? Look = null);
 }

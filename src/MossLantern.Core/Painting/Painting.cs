@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Shapes;
 
@@ -41,7 +42,7 @@ public enum PaintRole
 /// <param name="Clip">Number in <see cref="Painting.Clips"/> of the part it is clipped by; null for the whole outline.</param>
 /// <param name="Glass">Whether it deepens what is painted before it (colours are multiplied) instead of lying over it.</param>
 public sealed record PaintPath(
-    PaintRole Role, string Path, string? Fill, string? Stroke, double StrokeMm, double Opacity, string? Region, string? Material, int? Clip = null,
+    PaintRole Role, string Path, string? Fill, string? Stroke, double StrokeMm, double Opacity, RegionId? Region, string? Material, int? Clip = null,
     bool Glass = false);
 
 /// <summary>How a material takes the light.</summary>

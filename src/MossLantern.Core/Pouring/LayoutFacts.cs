@@ -38,32 +38,32 @@ public static class LayoutFacts
         ArgumentNullException.ThrowIfNull(map);
         ArgumentNullException.ThrowIfNull(cups);
         var ml = cups.Regions.ToDictionary(r => r.RegionId, r => r.LayerMl.Value);
-        var parts = map is ZonedMap zoned ? zoned.Parts : [new("", null, piece.Ground.OutlineOf(layer), map)];
+        var parts = map is ZonedMap zoned ? zoned.Parts : [new(null, piece.Ground.OutlineOf(layer), map)];
         return
         [
             .. parts.Where(p => p.Map is not null).SelectMany(p => (p.Of(layer).Layout switch
             {
-                LinesLayout lines => Lines(piece, p.Of(layer), lines, p.Prefix.Length == 0 ? mapper.RimRoomMm(piece, layer) : ((BandMap)p.Map!).FarFromRimMm(), p.Prefix, ml),
+                LinesLayout lines => Lines(piece, p.Of(layer), lines, p.ZoneId is null ? mapper.RimRoomMm(piece, layer) : ((BandMap)p.Map!).FarFromRimMm(), p.ZoneId, ml),
                 PuddleLayout puddle => PuddleOf(piece.Ground, p.Of(layer), puddle, p.Map!),
                 FieldsLayout { Vein: not null } => Vein(p.Map!),
                 PoolsLayout pools => Walls(p.Outline, pools, p.Map!),
                 _ => [],
-            }).Select(f => p.Prefix.Length == 0 ? f : InZone(f, p.Prefix))),
+            }).Select(f => p.ZoneId is null ? f : InZone(f, p.ZoneId))),
         ];
     }
 
     /// <summary>The number of a zone, decided in the zone; the depth is the layer's.</summary>
-    private static LayoutFact InZone(LayoutFact fact, string prefix)
+    private static LayoutFact InZone(LayoutFact fact, string zoneId)
     {
-        var field = Zone.PlaceOf(prefix).Field;
-        return new(prefix + fact.Id, fact.Label, fact.Number with
+        var field = $"zones[{zoneId}].";
+        return new($"{zoneId}/{fact.Id}", fact.Label, fact.Number with
         {
             Inputs = [.. fact.Number.Inputs.Select(i => i.Field is { } own && own != "depthMm" ? i with { Field = field + own } : i)],
         });
     }
 
     private static IEnumerable<LayoutFact> Lines(
-        Piece piece, Layer layer, LinesLayout lines, double room, string prefix, Dictionary<string, double> ml)
+        Piece piece, Layer layer, LinesLayout lines, double room, string? zoneId, Dictionary<RegionId, double> ml)
     {
         var own = layer.Bands.Where(b => !b.FillsRest).ToList();
         var widths = layer.BandWidthsMm();
@@ -80,7 +80,7 @@ public static class LayoutFacts
         {
             foreach (var (repeat, number) in laid.Chunk(period).Select((r, i) => (r, i + 1)))
             {
-                var sum = repeat.Select(b => (b, Ml: ml.GetValueOrDefault(prefix + b.Id))).ToList();
+                var sum = repeat.Select(b => (b, Ml: ml.GetValueOrDefault(((RegionId)b.Id).In(zoneId)))).ToList();
                 yield return new(
                     string.Create(CultureInfo.InvariantCulture, $"repeat-{number}"), number == 1 ? "Repeat 1, at the rim" : $"Repeat {number}",
                     new(sum.Sum(s => s.Ml), "ml", Formulas.Repeat,

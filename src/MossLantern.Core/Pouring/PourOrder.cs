@@ -8,7 +8,7 @@ namespace MossLantern.Core.Pouring;
 /// <param name="RegionIds">The regions, first to last.</param>
 /// <param name="Says">The order in a sentence.</param>
 /// <remarks>Source: docs/craft/pouring.md, Order.</remarks>
-public sealed record PourOrder(ImmutableArray<string> RegionIds, string Says)
+public sealed record PourOrder(ImmutableArray<RegionId> RegionIds, string Says)
 {
     /// <summary>
     /// The usual order of a layer by the way it is laid out: a film before what lies on it, lines from the rim inward and
@@ -22,20 +22,20 @@ public sealed record PourOrder(ImmutableArray<string> RegionIds, string Says)
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(map);
         var regions = map.Regions.ToList();
-        var zones = (layer.Zones ?? []).Select(z => (Zone: z, Own: regions.Where(r => r.Id.StartsWith($"{z.Id}/", StringComparison.Ordinal)).ToList())).ToList();
+        var zones = (layer.Zones ?? []).Select(z => (Zone: z, Own: regions.Where(r => r.Id.Zone == z.Id).ToList())).ToList();
         var kept = regions.Where(r => r.Kind is RegionKind.KeptVisible or RegionKind.KeptBare).ToList();
         var own = regions.Except(zones.SelectMany(z => z.Own)).Except(kept).ToList();
         var says = Sentence(layer, own);
         return new(
         [
-            .. InOrder(layer, own, "").Concat(zones.SelectMany(z => InOrder(layer.Inside(z.Zone), z.Own, $"{z.Zone.Id}/"))).Concat(kept).Select(r => r.Id),
+            .. InOrder(layer, own, null).Concat(zones.SelectMany(z => InOrder(layer.Inside(z.Zone), z.Own, z.Zone.Id))).Concat(kept).Select(r => r.Id),
         ],
         zones.Any(z => z.Own.Count > 0) ? $"{says} Then zone by zone." : says);
     }
 
-    private static IEnumerable<Region> InOrder(Layer layer, List<Region> regions, string prefix)
+    private static IEnumerable<Region> InOrder(Layer layer, List<Region> regions, string? zoneId)
     {
-        Band? BandOf(Region region) => layer.Bands.FirstOrDefault(b => prefix + b.Id == region.Id);
+        Band? BandOf(Region region) => layer.Bands.FirstOrDefault(b => ((RegionId)b.Id).In(zoneId) == region.Id);
         return layer.Layout switch
         {
             // A map counts its lines from the middle to the rim.

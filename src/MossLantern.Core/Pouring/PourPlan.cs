@@ -10,7 +10,7 @@ namespace MossLantern.Core.Pouring;
 /// <param name="CupId">The cup it comes from.</param>
 /// <param name="PourMl">How much, ml.</param>
 /// <param name="LeftInCupMl">What should be left in the cup after it, ml, loss included.</param>
-public sealed record PourStep(string RegionId, string CupId, Reckoned PourMl, Reckoned LeftInCupMl);
+public sealed record PourStep(RegionId RegionId, string CupId, Reckoned PourMl, Reckoned LeftInCupMl);
 
 /// <summary>The order of pours.</summary>
 /// <remarks>Source: docs/craft/pouring.md, Order.</remarks>

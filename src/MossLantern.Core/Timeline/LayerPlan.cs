@@ -45,7 +45,7 @@ public sealed record LayerPlan(
     ImmutableArray<Border> Borders,
     ImmutableArray<ColourBalance> Balance,
     string OrderSays,
-    ImmutableArray<string> OpenRegions)
+    ImmutableArray<RegionId> OpenRegions)
 {
     /// <summary>Whether it is done: each of its regions has been poured.</summary>
     public bool Done => Poured && OpenRegions.IsEmpty;

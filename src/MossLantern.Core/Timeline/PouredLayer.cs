@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Documents;
 using NodaTime;
 
 namespace MossLantern.Core.Timeline;
@@ -9,4 +10,4 @@ namespace MossLantern.Core.Timeline;
 /// <param name="End">Last pour; null while it is not known.</param>
 /// <param name="RoomC">Room temperature, °C; null where nobody read it.</param>
 /// <param name="Regions">The regions that were poured; null where no amount was noted, which counts as all of them.</param>
-public sealed record PouredLayer(string LayerId, Instant Start, Instant? End, double? RoomC, ImmutableArray<string>? Regions = null);
+public sealed record PouredLayer(string LayerId, Instant Start, Instant? End, double? RoomC, ImmutableArray<RegionId>? Regions = null);

@@ -51,7 +51,7 @@ public static class SvgMap
         return new(Svg + "g",
             new XAttribute("id", id),
             new XElement(Svg + "title", cup?.Name ?? (shape.Kind == RegionKind.Wall ? "wall" : shape.Kind == RegionKind.KeptBare ? "kept bare" : "no cup")),
-            new XElement(Svg + "desc", shape.RegionId),
+            new XElement(Svg + "desc", shape.RegionId.ToString()),
             new XElement(Svg + "path",
                 new XAttribute("d", Path(rings)), new XAttribute("fill-rule", "evenodd"),
                 new XAttribute("fill", look ?? "#eef0ea"), new XAttribute("fill-opacity", look is null ? "0.2" : "1"),

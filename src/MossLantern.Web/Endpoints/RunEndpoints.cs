@@ -14,7 +14,7 @@ namespace MossLantern.Web.Endpoints;
 /// <summary>A poured amount.</summary>
 /// <param name="RegionId">The region.</param>
 /// <param name="PouredMl">What was poured, ml; null where nobody noted it.</param>
-public sealed record SaveRunPour(string RegionId, double? PouredMl);
+public sealed record SaveRunPour(RegionId RegionId, double? PouredMl);
 
 /// <summary>
 /// What really happened to a layer, based on a version; 0 is a new run. Times are the workshop's local time. What is unlikely
@@ -107,7 +107,7 @@ internal static class RunEndpoints
     private const double MoreThanMixed = 0.05;
 
     /// <summary>Refuses amounts of regions that the layer does not have and had not when it was poured.</summary>
-    private static void Known(SaveRun request, HashSet<string> known)
+    private static void Known(SaveRun request, HashSet<RegionId> known)
     {
         var unknown = request.Pours.Select((p, i) => (p.RegionId, i)).Where(p => !known.Contains(p.RegionId)).ToList();
         if (unknown.Count > 0)

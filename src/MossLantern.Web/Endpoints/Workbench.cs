@@ -41,14 +41,14 @@ public sealed record LayerView(
     ImmutableArray<LayoutFact> Facts,
     ImmutableArray<ColourBalance> Balance,
     string OrderSays,
-    ImmutableArray<string> OpenRegions,
+    ImmutableArray<RegionId> OpenRegions,
     bool Done);
 
 /// <summary>Everything worked out for a piece; why its underside is not seen and no light comes through it, where that is so.</summary>
 public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden);
 
 /// <summary>A pour of a run as it is shown.</summary>
-public sealed record RunPourView(string RegionId, string ColourName, double PlannedMl, double? PouredMl);
+public sealed record RunPourView(RegionId RegionId, string ColourName, double PlannedMl, double? PouredMl);
 
 /// <summary>A run as it is shown.</summary>
 public sealed record RunView(

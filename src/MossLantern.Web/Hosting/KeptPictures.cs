@@ -46,7 +46,7 @@ public sealed class KeptPictures : IDisposable
     public static string MarkOf(Catalogue catalogue)
     {
         ArgumentNullException.ThrowIfNull(catalogue);
-        return $"{catalogue.Key}{Build}";
+        return $"{catalogue.ColourKey}{Build}";
     }
 
     /// <summary>A picture that is kept, or null.</summary>

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Text.Json;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Units;
 using MossLantern.Formats;
 using NodaTime;
@@ -33,6 +34,16 @@ internal static class OpenApiShape
                 schema.Type = JsonSchemaType.String;
                 schema.Format = type == typeof(Instant) ? "date-time" : type == typeof(LocalDate) ? "date" : "local-date-time";
                 schema.Properties = null;
+            }
+
+            if (type == typeof(RegionId))
+            {
+                schema.Type = JsonSchemaType.String;
+            }
+
+            if (type == typeof(ImmutableArray<RegionId>))
+            {
+                schema.Items = new OpenApiSchema { Type = JsonSchemaType.String };
             }
 
             // The same holds for choices.

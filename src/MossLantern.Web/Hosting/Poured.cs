@@ -12,7 +12,7 @@ internal static class Poured
     public static PouredLayer Of(Run run) => new(run.LayerId, run.Start, run.End, run.RoomC, Regions(run));
 
     /// <summary>The regions of a run that were poured; null where no amount was noted, which counts as all.</summary>
-    public static ImmutableArray<string>? Regions(Run run) =>
+    public static ImmutableArray<RegionId>? Regions(Run run) =>
         run.Pours.All(p => p.PouredMl is null) ? null : [.. run.Pours.Where(p => p.PouredMl > 0).Select(p => p.RegionId)];
 
     /// <summary>Whether a layer is done: it is in the journal, and each of its regions was poured.</summary>

@@ -3043,7 +3043,7 @@ export interface components {
         /** @description A stretch of a cut across the map. */
         CutSpan: {
             /** @description The region it passes. */
-            regionId: string;
+            regionId: components["schemas"]["RegionId"];
             /**
              * Format: double
              * @description Where it enters, mm from the left.
@@ -4145,8 +4145,7 @@ export interface components {
              * @description Opacity of the whole path, 0 to 1; a clear region has 0: it is there to be pointed at, not seen.
              */
             opacity: number;
-            /** @description Region it belongs to, or null. */
-            region: null | string;
+            region: null | components["schemas"]["RegionId"];
             /** @description Id in ImmutableArray&lt;PaintMaterial&gt; Painting.Materials, or null. */
             material: null | string;
             /**
@@ -4389,7 +4388,7 @@ export interface components {
         /** @description One pour of a layer. */
         PourStep: {
             /** @description The region it fills. */
-            regionId: string;
+            regionId: components["schemas"]["RegionId"];
             /** @description The cup it comes from. */
             cupId: string;
             /** @description How much, ml. */
@@ -4553,6 +4552,11 @@ export interface components {
             cupMl: number;
         };
         /**
+         * @description The id of a region in its layer: of the layer's own layout (`moss`, `field-3`), of the layout of one of its zones
+         *     (`zone-1/moss`), or a spot that the piece keeps visible or bare (`kept/signature`). Two are equal when they are written alike.
+         */
+        RegionId: string;
+        /**
          * @description What a region of the map is.
          * @enum {unknown}
          */
@@ -4560,7 +4564,7 @@ export interface components {
         /** @description A region with the colour it shows on the ground. */
         RegionPlan: {
             /** @description The region. */
-            id: string;
+            id: components["schemas"]["RegionId"];
             /** @description What it is. */
             kind: components["schemas"]["RegionKind"];
             /** @description Its cup; null where nothing is poured, or nobody has said from which. */
@@ -4600,7 +4604,7 @@ export interface components {
         /** @description A region's resin. */
         RegionVolume: {
             /** @description The region. */
-            regionId: string;
+            regionId: components["schemas"]["RegionId"];
             /** @description The cup it is poured from. */
             cupId: string;
             /** @description Area × depth, ml. */
@@ -4751,7 +4755,7 @@ export interface components {
          */
         RimWay: "proportional" | "even";
         RunPourView: {
-            regionId: string;
+            regionId: components["schemas"]["RegionId"];
             colourName: string;
             /** Format: double */
             plannedMl: number;
@@ -4806,7 +4810,7 @@ export interface components {
             evenSo: boolean;
         };
         SaveRunPour: {
-            regionId: string;
+            regionId: components["schemas"]["RegionId"];
             /** Format: double */
             pouredMl: null | number;
         };

@@ -136,7 +136,7 @@ function DataSheet({ material, refused, save }: DataSheetProps) {
       <div className="sheet-head">
         {material.own ? (
           <TextField
-            label="Name"
+            label="Name of the material"
             quiet
             value={material.name}
             width={220}
@@ -144,7 +144,7 @@ function DataSheet({ material, refused, save }: DataSheetProps) {
             onChange={(name) => save({ name })}
           />
         ) : (
-          <h3>{material.name}</h3>
+          <strong>{material.name}</strong>
         )}
         {material.basis && (
           <span>
@@ -176,7 +176,7 @@ function DataSheet({ material, refused, save }: DataSheetProps) {
       <div className="sheet-groups">
         {groups.map((group) => (
           <div key={group}>
-            {group && <h4>{group}</h4>}
+            {group && <h3>{group}</h3>}
             <Times properties={material.properties.filter((p) => p.group === group)} />
             <ul>
               {material.properties
@@ -253,8 +253,9 @@ function Property({ from, to, say, onChange }: PropertyProps) {
 function Again({ property: p, onTake }: { property: PropertyView; onTake: () => void }) {
   const units = useUnits();
   return (
-    <button type="button" className="again" aria-label={`Typical again: ${p.label}`} onClick={onTake}>
+    <button type="button" className="again" onClick={onTake}>
       Back to typical, {units.field(rounded(p.typical), p.unit)} {units.unit(p.unit, p.typical)}
+      <span className="visually-hidden">: {p.label}</span>
     </button>
   );
 }

@@ -52,7 +52,7 @@ internal sealed class LayerValidator : AbstractValidator<Layer>
         RuleFor(l => l.Losses!.CupPercent).In(Accepted.LossPercent, "Share that stays in a cup").When(l => l.Losses is not null);
         RuleFor(l => l.Tools!.CupStepMl).In(Accepted.CupStepMl).When(l => l.Tools is not null);
         RuleFor(l => l.Tools!.ScaleStepG).In(Accepted.ScaleStepG).When(l => l.Tools is not null);
-        RuleFor(l => l.PourOrder).Must((l, order) => order.All(id => id.StartsWith(ZonedMap.KeptPrefix, StringComparison.Ordinal) || l.RegionIds.Contains(id)))
+        RuleFor(l => l.PourOrder).Must((l, order) => order.All(id => id.Kept is not null || l.RegionIds.Contains(id)))
             .WithMessage("The pour order names a region that the layer does not have.");
         RuleFor(l => l.Plan.RoomC).In(Accepted.RoomC);
         RuleFor(l => l.Plan.End).Must((l, end) => end is null || l.Plan.Start is null || end >= l.Plan.Start)

@@ -119,7 +119,7 @@ internal sealed class PoolsValidator : AbstractValidator<PoolsLayout>
         RuleForEach(p => p.Strokes).Must(s => s.Spots.IsDefault || s.Spots.All(x => Accepted.PlaceMm.Contains(x.XMm) && Accepted.PlaceMm.Contains(x.YMm)))
             .WithMessage($"Every spot of a wall must be {Accepted.PlaceMm.Words} from the left and from the top.");
         RuleFor(p => p.Pools).Must(c => c.Length <= Most).WithMessage($"There are up to {Most} pools.")
-            .Must(c => Unique(c.Select(x => x.Id).Append(PoolsLayout.WallId))).WithMessage("Each pool needs an id of its own, other than 'wall'.");
+            .Must(c => Unique(c.Select(x => x.Id).Append(PoolsLayout.WallId.ToString()))).WithMessage("Each pool needs an id of its own, other than 'wall'.");
         RuleForEach(p => p.Pools).ChildRules(c =>
         {
             c.RuleFor(x => x.XMm).In(Accepted.PlaceMm);
@@ -140,7 +140,7 @@ internal sealed class PuddleValidator : AbstractValidator<PuddleLayout>
         RuleFor(p => p.TiltDeg).In(Accepted.TurnDeg, "Direction of the tilt");
         RuleFor(p => p.TiltPercent).In(Accepted.TiltPercent);
         RuleFor(p => p.Pours).Must(x => x.Length is >= 1 and <= MostPours).WithMessage($"A puddle has from 1 to {MostPours} pours.")
-            .Must(x => Unique(x.Select(y => y.Id).Append(PuddleLayout.RestId))).WithMessage("Each pour needs an id of its own, other than 'rest'.");
+            .Must(x => Unique(x.Select(y => y.Id).Append(PuddleLayout.RestId.ToString()))).WithMessage("Each pour needs an id of its own, other than 'rest'.");
         RuleForEach(p => p.Pours).ChildRules(x => x.RuleFor(y => y.Ml).In(Accepted.VolumeMl, "Pour"));
     }
 }

@@ -121,7 +121,7 @@ internal sealed class PieceBounds
             Count<Cup>(layer.Cups, At(at, "cups"), 1, LayerValidator.MostCups, $"A layer has from 1 to {LayerValidator.MostCups} cups.");
             Each<Cup>(layer.Cups, At(at, "cups"), LayerValidator.MostCups, (cup, place) =>
                 Count(cup.Of, At(place, "of"), 2, CupValidator.MostShares, $"A mixed cup is filled from 2 to {CupValidator.MostShares} different cups."));
-            Count<string>(layer.PourOrder, At(at, "pourOrder"), 0, MostEntries, $"An order of pours names up to {MostEntries} regions.");
+            Count<RegionId>(layer.PourOrder, At(at, "pourOrder"), 0, MostEntries, $"An order of pours names up to {MostEntries} regions.");
             Count(layer.PartDepths, At(at, "partDepths"), 0, DrawnOutline.MostRings, "Depths of parts must name each part once, from 1 up, of a drawn outline.");
             LaidOut(layer.Hearts, layer.Bands, layer.Layout, at);
             Count(layer.Zones, At(at, "zones"), 0, Zone.Most, $"A layer has up to {Zone.Most} zones.");

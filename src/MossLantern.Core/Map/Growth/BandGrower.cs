@@ -203,7 +203,7 @@ internal static class BandGrower
 
     private static ImmutableArray<Strip> Strips(Layer layer, double[] widths, double[] edges, bool hearts) =>
     [
-        .. hearts ? [new Strip(Layer.HeartBedId, RegionKind.HeartBed, layer.HeartCup, null, 0)] : Array.Empty<Strip>(),
+        .. hearts ? [new Strip(RegionId.Heart, RegionKind.HeartBed, layer.HeartCup, null, 0)] : Array.Empty<Strip>(),
         .. layer.Bands.Select((b, k) => new Strip(b.Id, RegionKind.Band, b.Cup, b.FillsRest ? null : widths[k], edges[k])),
     ];
 }

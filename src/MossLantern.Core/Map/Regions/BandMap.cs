@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Runtime.InteropServices;
+using MossLantern.Core.Documents;
 
 namespace MossLantern.Core.Map;
 
@@ -9,7 +10,7 @@ namespace MossLantern.Core.Map;
 /// <param name="CupId">Its cup.</param>
 /// <param name="PlannedWidthMm">The width asked for, mm; null for the one that fills the rest.</param>
 /// <param name="ToMm">Depth of its far edge, mm.</param>
-internal sealed record Strip(string Id, RegionKind Kind, string CupId, double? PlannedWidthMm, double ToMm);
+internal sealed record Strip(RegionId Id, RegionKind Kind, string CupId, double? PlannedWidthMm, double ToMm);
 
 /// <summary>A map whose regions nest: strips between rising levels of a field, the first of them the hearts' bed.</summary>
 internal sealed class BandMap : LayerMap
@@ -55,7 +56,7 @@ internal sealed class BandMap : LayerMap
     internal Region? Film { get; }
 
     /// <inheritdoc/>
-    public override string RegionAt(double xMm, double yMm)
+    public override RegionId RegionAt(double xMm, double yMm)
     {
         var value = RimLengths.Value(Grid, Field, xMm, yMm);
         var strip = 0;

@@ -31,7 +31,7 @@ internal sealed class FieldGrower
         {
             var chosen = (layout.Recoloured ?? []).LastOrDefault(r => r.Field == field + 1)?.Cup;
             patches.Add(new(
-                FieldsLayout.IdOf(field + 1), RegionKind.Field, chosen ?? layout.Colours[colours[field]], cells.Areas[field], null, cells.Centres[field]));
+                RegionId.OfField(field + 1), RegionKind.Field, chosen ?? layout.Colours[colours[field]], cells.Areas[field], null, cells.Centres[field]));
         }
 
         if (layout.Vein is { } vein)

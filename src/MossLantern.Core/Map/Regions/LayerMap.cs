@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Shapes;
 
 namespace MossLantern.Core.Map;
@@ -54,7 +55,7 @@ public enum RegionKind
 /// <param name="Anchor">Where it is held by a hand; null for what is held otherwise.</param>
 /// <param name="Widths">How narrow and how wide it really is; null for what has no width, or no room.</param>
 public sealed record Region(
-    string Id, RegionKind Kind, string? CupId, double AreaMm2, double OpenEdgeMm, double? PlannedWidthMm = null, OwnVolume? Own = null, Spot? Anchor = null,
+    RegionId Id, RegionKind Kind, string? CupId, double AreaMm2, double OpenEdgeMm, double? PlannedWidthMm = null, OwnVolume? Own = null, Spot? Anchor = null,
     WidthRange? Widths = null)
 {
     /// <summary>Whether it is one of the parts that together are the outline.</summary>
@@ -77,13 +78,13 @@ public sealed record OwnVolume(double Ml, double? LengthMm = null, double? Width
 /// <param name="First">One of them.</param>
 /// <param name="Second">The other.</param>
 /// <param name="At">Where they touch; null where that is not known.</param>
-public sealed record Border(string First, string Second, Spot? At);
+public sealed record Border(RegionId First, RegionId Second, Spot? At);
 
 /// <summary>A stretch of a cut across the map.</summary>
 /// <param name="RegionId">The region it passes.</param>
 /// <param name="FromMm">Where it enters, mm from the left.</param>
 /// <param name="ToMm">Where it leaves, mm from the left.</param>
-public sealed record CutSpan(string RegionId, double FromMm, double ToMm);
+public sealed record CutSpan(RegionId RegionId, double FromMm, double ToMm);
 
 /// <summary>The map of one layer.</summary>
 public abstract class LayerMap
@@ -97,7 +98,7 @@ public abstract class LayerMap
     /// <summary>The region at a place.</summary>
     /// <param name="xMm">mm from the left.</param>
     /// <param name="yMm">mm from the top.</param>
-    public abstract string RegionAt(double xMm, double yMm);
+    public abstract RegionId RegionAt(double xMm, double yMm);
 
     /// <summary>The area of every region that lies in a part of the outline, mm², in the order of <see cref="Regions"/>.</summary>
     internal abstract double[] AreasWithin(OutlineCover part);
@@ -118,11 +119,11 @@ public abstract class LayerMap
         for (var i = 1; i <= steps; i++)
         {
             var x = fromMm + (toMm - fromMm) * i / steps;
-            var region = i == steps ? null : RegionAt(x, yMm);
+            var region = i == steps ? (RegionId?)null : RegionAt(x, yMm);
             if (region != current)
             {
                 spans.Add(new(current, start, x));
-                (start, current) = (x, region!);
+                (start, current) = (x, region ?? current);
             }
         }
 

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Shapes;
 using NetTopologySuite.Algorithm.Locate;
 using NetTopologySuite.Geometries;
@@ -14,9 +15,9 @@ namespace MossLantern.Core.Map;
 /// <param name="Anchor">Where it is held, or null.</param>
 /// <param name="Draft">How it is drawn while it is dragged, or null for by its shape, which may be dear.</param>
 internal sealed record Patch(
-    string Id, RegionKind Kind, string? CupId, Lazy<Geometry> Shape, OwnVolume? Own = null, Spot? Anchor = null, PatchDraft? Draft = null)
+    RegionId Id, RegionKind Kind, string? CupId, Lazy<Geometry> Shape, OwnVolume? Own = null, Spot? Anchor = null, PatchDraft? Draft = null)
 {
-    public Patch(string id, RegionKind kind, string? cupId, Geometry area, OwnVolume? own = null, Spot? anchor = null)
+    public Patch(RegionId id, RegionKind kind, string? cupId, Geometry area, OwnVolume? own = null, Spot? anchor = null)
         : this(id, kind, cupId, new Lazy<Geometry>(area), own, anchor)
     {
     }
@@ -74,7 +75,7 @@ internal sealed class RegionMap : LayerMap
 
     internal override double StepMm { get; }
 
-    public override string RegionAt(double xMm, double yMm)
+    public override RegionId RegionAt(double xMm, double yMm)
     {
         if (Holds(xMm, yMm) is { } id)
         {
@@ -87,7 +88,7 @@ internal sealed class RegionMap : LayerMap
     }
 
     /// <summary>The region that a place lies in; null for none.</summary>
-    public string? Holds(double xMm, double yMm)
+    public RegionId? Holds(double xMm, double yMm)
     {
         var at = new Coordinate(xMm, yMm);
         var each = locators.Value;
@@ -119,9 +120,9 @@ internal sealed class RegionMap : LayerMap
     }
 
     /// <summary>The rim, walked in short steps, each told to the region it touches.</summary>
-    private Dictionary<string, double> OpenEdges()
+    private Dictionary<RegionId, double> OpenEdges()
     {
-        var edges = new Dictionary<string, double>();
+        var edges = new Dictionary<RegionId, double>();
         var rings = outline.Rings;
         var onRim = outline.SidesOnRim();
         for (var r = 0; r < rings.Length; r++)
@@ -144,7 +145,7 @@ internal sealed class RegionMap : LayerMap
                     {
                         // A hair inside, which lies to the right of a ring walked clockwise as seen.
                         double inX = midX - dy / length * 0.01, inY = midY + dx / length * 0.01;
-                        if ((whole ? RegionAt(inX, inY) : Holds(inX, inY)) is { } id)
+                        if ((whole ? (RegionId?)RegionAt(inX, inY) : Holds(inX, inY)) is { } id)
                         {
                             edges[id] = edges.GetValueOrDefault(id) + length / steps;
                         }
@@ -159,8 +160,8 @@ internal sealed class RegionMap : LayerMap
     /// <summary>Polygons that touch share sides corner by corner; sides that follow each other are one line.</summary>
     private ImmutableArray<BorderLine> FindLines()
     {
-        var sides = new Dictionary<(long, long, long, long), string>();
-        var found = new Dictionary<(string, string), Found>();
+        var sides = new Dictionary<(long, long, long, long), RegionId>();
+        var found = new Dictionary<(RegionId, RegionId), Found>();
         foreach (var patch in Patches.Where(TakesArea))
         {
             foreach (var ring in Flat.Rings(patch.Area))
@@ -173,7 +174,7 @@ internal sealed class RegionMap : LayerMap
                     }
                     else if (other != patch.Id)
                     {
-                        var key = string.CompareOrdinal(other, patch.Id) < 0 ? (other, patch.Id) : (patch.Id, other);
+                        var key = other.CompareTo(patch.Id) < 0 ? (other, patch.Id) : (patch.Id, other);
                         if (!found.TryGetValue(key, out var line))
                         {
                             found[key] = line = new();
@@ -221,7 +222,7 @@ internal sealed class RegionMap : LayerMap
             }
         }
 
-        public BorderLine Line((string First, string Second) regions) => new(regions.First, regions.Second, at, lines);
+        public BorderLine Line((RegionId First, RegionId Second) regions) => new(regions.First, regions.Second, at, lines);
     }
 }
 
@@ -230,4 +231,4 @@ internal sealed class RegionMap : LayerMap
 /// <param name="Second">The other.</param>
 /// <param name="At">The middle of their longest side.</param>
 /// <param name="Lines">The lines along which they touch, corner by corner, mm.</param>
-internal sealed record BorderLine(string First, string Second, Spot At, IReadOnlyList<IReadOnlyList<(double X, double Y)>> Lines);
+internal sealed record BorderLine(RegionId First, RegionId Second, Spot At, IReadOnlyList<IReadOnlyList<(double X, double Y)>> Lines);

@@ -15,7 +15,7 @@ namespace MossLantern.Core.Map;
 /// <param name="Narrow">How narrow a band is; null for what has no width, or no room.</param>
 /// <param name="Wide">How wide it is.</param>
 public sealed record RegionPlan(
-    string Id, RegionKind Kind, string? CupId, Reckoned Area, double OpenEdgeMm, bool Fits, Spot? Anchor, Reckoned? Narrow = null, Reckoned? Wide = null)
+    RegionId Id, RegionKind Kind, string? CupId, Reckoned Area, double OpenEdgeMm, bool Fits, Spot? Anchor, Reckoned? Narrow = null, Reckoned? Wide = null)
 {
     /// <summary>A region of a layer's map, with its numbers open.</summary>
     public static RegionPlan Of(Piece piece, Layer layer, Region region)
@@ -27,7 +27,7 @@ public sealed record RegionPlan(
         var area = new Reckoned(region.AreaMm2 / 100, "cm²", Formulas.RegionArea,
         [
             new("whole outline", piece.Ground.OutlineOf(layer).AreaMm2 / 100, "cm²", Origin.Reckoned),
-            .. width is { } mm && layer.Bands.Any(b => b.Id == region.Id) ? WidthInputs(layer, region.Id, mm) : [],
+            .. width is { } mm && layer.Bands.Any(b => b.Id == region.Id) ? WidthInputs(layer, region.Id.Own, mm) : [],
             new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default),
         ]);
         Reckoned? Width(double? mm) => mm is { } value

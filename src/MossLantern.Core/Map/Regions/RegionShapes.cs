@@ -11,7 +11,7 @@ namespace MossLantern.Core.Map;
 /// <param name="CupId">Its cup, or null.</param>
 /// <param name="Rings">Its boundary, mm: outer rings clockwise as seen, openings the other way.</param>
 /// <param name="Inside">A spot well inside it, for a name.</param>
-public sealed record RegionShape(string RegionId, RegionKind Kind, string? CupId, ImmutableArray<Ring> Rings, Spot Inside);
+public sealed record RegionShape(RegionId RegionId, RegionKind Kind, string? CupId, ImmutableArray<Ring> Rings, Spot Inside);
 
 /// <summary>The regions of a layer as polygons, for drawings that leave the program; dearer than a map.</summary>
 /// <remarks>Source: docs/formats.md, The map as SVG.</remarks>
@@ -29,7 +29,7 @@ public static class RegionShapes
         var outline = piece.Ground.OutlineOf(layer);
         return
         [
-            .. Patches(mapper.Map(piece, layer), outline, "").Where(p => p.Area.Area > 0.5).Select(p =>
+            .. Patches(mapper.Map(piece, layer), outline, null).Where(p => p.Area.Area > 0.5).Select(p =>
             {
                 var inside = p.Area.InteriorPoint;
                 return new RegionShape(p.Id, p.Kind, p.CupId, Flat.Rings(p.Area), new(inside.X, inside.Y));
@@ -37,19 +37,19 @@ public static class RegionShapes
         ];
     }
 
-    private static IEnumerable<Patch> Patches(LayerMap map, Outline outline, string prefix) => map switch
+    private static IEnumerable<Patch> Patches(LayerMap map, Outline outline, string? zoneId) => map switch
     {
-        BandMap bands => Bands(bands, Flat.Of(outline), prefix),
-        RegionMap regions => regions.Patches.Where(p => !p.Area.IsEmpty).Select(p => p with { Id = prefix + p.Id }),
+        BandMap bands => Bands(bands, Flat.Of(outline), zoneId),
+        RegionMap regions => regions.Patches.Where(p => !p.Area.IsEmpty).Select(p => p with { Id = p.Id.In(zoneId) }),
         ZonedMap zoned =>
         [
-            .. zoned.Parts.Where(p => p.Map is not null).SelectMany(p => Patches(p.Map!, p.Outline, p.Prefix)),
-            .. Patches(zoned.Kept, outline, ""),
+            .. zoned.Parts.Where(p => p.Map is not null).SelectMany(p => Patches(p.Map!, p.Outline, p.ZoneId)),
+            .. Patches(zoned.Kept, outline, null),
         ],
         _ => [],
     };
 
-    private static IEnumerable<Patch> Bands(BandMap map, Geometry outline, string prefix)
+    private static IEnumerable<Patch> Bands(BandMap map, Geometry outline, string? zoneId)
     {
         Geometry? below = null;
         var sets = Contours.Trace(map.Grid, map.Field, map.Levels);
@@ -60,7 +60,7 @@ public static class RegionShapes
                 ? Flat.Shared(sets[k].Count == 0 ? new Polygon(null) : Flat.Of([.. sets[k].Select(c => new Ring(c.Xs, c.Ys))]).Buffer(0), outline)
                 : outline;
             var strip = map.Strips[k];
-            yield return new(prefix + strip.Id, strip.Kind, strip.CupId, below is null ? upTo : Flat.Without(upTo, below));
+            yield return new(strip.Id.In(zoneId), strip.Kind, strip.CupId, below is null ? upTo : Flat.Without(upTo, below));
             below = upTo;
         }
     }

@@ -5,17 +5,16 @@ using MossLantern.Core.Shapes;
 namespace MossLantern.Core.Map;
 
 /// <summary>A part of a zoned map.</summary>
-/// <param name="Prefix">What comes before the ids of its regions.</param>
-/// <param name="Zone">Which of the layer's zones it is, from 0; null for what they leave of the layer itself.</param>
+/// <param name="ZoneId">The zone of the layer that it is; null for what they leave of the layer itself.</param>
 /// <param name="Outline">Where it lies.</param>
 /// <param name="Map">Its map; null where nothing is left for it.</param>
-internal sealed record ZonePart(string Prefix, int? Zone, Outline Outline, LayerMap? Map)
+internal sealed record ZonePart(string? ZoneId, Outline Outline, LayerMap? Map)
 {
     /// <summary>
     /// The layer as it is laid out there. A map is kept while its geometry stays, so what it is poured from is asked of
     /// the layer as it is now.
     /// </summary>
-    public Layer Of(Layer layer) => Zone is { } number ? layer.Inside(layer.Zones!.Value[number]) : layer with { Zones = null };
+    public Layer Of(Layer layer) => ZoneId is { } id ? layer.Inside(layer.Zones!.Value.Single(z => z.Id == id)) : layer with { Zones = null };
 }
 
 /// <summary>A map of parts that are laid out in ways of their own, and of what a piece keeps visible or bare.</summary>
@@ -39,26 +38,23 @@ internal sealed class ZonedMap : LayerMap
         Kept = places.Kept;
         Parts =
         [
-            Part("", null, places.Left, places.Whole),
-            .. (layer.Zones ?? []).Select((z, i) => Part($"{z.Id}/", i, places.Zones[i], places.Zones[i])),
+            Part(null, places.Left, places.Whole),
+            .. (layer.Zones ?? []).Select((z, i) => Part(z.Id, places.Zones[i], places.Zones[i])),
         ];
         StepMm = Parts.Where(p => p.Map is not null).Select(p => p.Map!.StepMm).DefaultIfEmpty(1).Min();
         regions = new(() =>
         [
-            .. Parts.Where(p => p.Map is not null).SelectMany(p => p.Map!.Regions.Select(r => r with { Id = p.Prefix + r.Id })),
+            .. Parts.Where(p => p.Map is not null).SelectMany(p => p.Map!.Regions.Select(r => r with { Id = r.Id.In(p.ZoneId) })),
             .. Kept.Regions.Where(r => r.AreaMm2 > 0),
         ]);
         borders = new(FindBorders);
 
-        ZonePart Part(string prefix, int? zone, Outline where, Outline whole)
+        ZonePart Part(string? zoneId, Outline where, Outline whole)
         {
-            var part = new ZonePart(prefix, zone, where, null);
+            var part = new ZonePart(zoneId, where, null);
             return where.AreaMm2 >= LeastMm2 ? part with { Map = map(where, whole, part.Of(layer)) } : part;
         }
     }
-
-    /// <summary>What comes before the id of a kept zone in the id of its region.</summary>
-    public const string KeptPrefix = "kept/";
 
     /// <summary>The layer itself, then its zones.</summary>
     public ImmutableArray<ZonePart> Parts { get; }
@@ -72,16 +68,16 @@ internal sealed class ZonedMap : LayerMap
 
     internal override double StepMm { get; }
 
-    public override string RegionAt(double xMm, double yMm)
+    public override RegionId RegionAt(double xMm, double yMm)
     {
         if (Kept.Patches.Any(p => !p.Area.IsEmpty) && Kept.Holds(xMm, yMm) is { } keptId)
         {
             return keptId;
         }
 
-        var part = Parts.Where(p => p.Map is not null).LastOrDefault(p => p.Prefix.Length > 0 && p.Outline.SignedDistanceMm(xMm, yMm) <= 0)
+        var part = Parts.Where(p => p.Map is not null).LastOrDefault(p => p.ZoneId is not null && p.Outline.SignedDistanceMm(xMm, yMm) <= 0)
             ?? Parts.First(p => p.Map is not null);
-        return part.Prefix + part.Map!.RegionAt(xMm, yMm);
+        return part.Map!.RegionAt(xMm, yMm).In(part.ZoneId);
     }
 
     internal override double[] AreasWithin(OutlineCover part)
@@ -101,17 +97,17 @@ internal sealed class ZonedMap : LayerMap
     /// <summary>Inside the parts, and along the zones' edges from one part to the other.</summary>
     private ImmutableArray<Border> FindBorders()
     {
-        var found = new Dictionary<(string, string), Border>();
+        var found = new Dictionary<(RegionId, RegionId), Border>();
         foreach (var part in Parts.Where(p => p.Map is not null))
         {
             foreach (var border in part.Map!.Borders)
             {
-                var (first, second) = (part.Prefix + border.First, part.Prefix + border.Second);
+                var (first, second) = (border.First.In(part.ZoneId), border.Second.In(part.ZoneId));
                 found.TryAdd((first, second), new(first, second, border.At));
             }
         }
 
-        foreach (var zone in Parts.Where(p => p.Prefix.Length > 0 && p.Map is not null))
+        foreach (var zone in Parts.Where(p => p.ZoneId is not null && p.Map is not null))
         {
             foreach (var ring in zone.Outline.Rings)
             {
@@ -122,7 +118,7 @@ internal sealed class ZonedMap : LayerMap
         return [.. found.Values];
     }
 
-    private void Along(Ring ring, Dictionary<(string, string), Border> found)
+    private void Along(Ring ring, Dictionary<(RegionId, RegionId), Border> found)
     {
         for (int i = 0, j = ring.Count - 1; i < ring.Count; j = i++)
         {
@@ -133,7 +129,7 @@ internal sealed class ZonedMap : LayerMap
                 double x = ring.Xs[j] + dx * (s + 0.5) / steps, y = ring.Ys[j] + dy * (s + 0.5) / steps;
                 double offX = -dy / length * 0.05, offY = dx / length * 0.05;
                 var (inner, outer) = (RegionAt(x + offX, y + offY), RegionAt(x - offX, y - offY));
-                if (inner != outer && !outer.StartsWith(KeptPrefix, StringComparison.Ordinal) && whole.SignedDistanceMm(x - offX, y - offY) <= 0)
+                if (inner != outer && outer.Kept is null && whole.SignedDistanceMm(x - offX, y - offY) <= 0)
                 {
                     found.TryAdd((outer, inner), new(outer, inner, new(x, y)));
                 }
@@ -157,7 +153,7 @@ internal sealed record ZonePlaces(Outline Whole, RegionMap Kept, Outline Left, I
         foreach (var zone in kept)
         {
             var here = new CombinedOutline(left, zone.Placed, Shared: true);
-            var id = $"{ZonedMap.KeptPrefix}{zone.Id}";
+            var id = RegionId.OfKept(zone.Id);
             keeps.Add(zone.Keep == Keep.Visible
                 ? new(id, RegionKind.KeptVisible, clearCup, Flat.Of(here), null, Middle(zone.Placed))
                 : new(id, RegionKind.KeptBare, null, Flat.Of(here), null, Middle(zone.Placed)));
