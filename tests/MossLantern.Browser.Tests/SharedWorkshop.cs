@@ -19,6 +19,11 @@ public sealed class SharedWorkshop : IDisposable
         using var source = new SqliteConnection($"Data Source={Path.Combine(Process.Folder, "workshop.db")};Mode=ReadOnly;Pooling=False");
         source.Open();
         using var command = source.CreateCommand();
+
+        // With what is kept of every piece, so that a copy of the workshop need not work all of them out again.
+        command.CommandText = "select count(*) from piece p left join kept_plan k on k.piece_id = p.id where k.of is null or k.of like '%.'";
+        using var client = Process.Client;
+        Waiting.Until(() => client.GetStringAsync("api/ribbon").GetAwaiter().GetResult().Length > 0 && (long)command.ExecuteScalar()! == 0, "what is kept of the demo");
         command.CommandText = $"vacuum into '{seeded}'";
         command.ExecuteNonQuery();
     }

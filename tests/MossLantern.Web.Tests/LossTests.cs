@@ -57,7 +57,7 @@ public sealed class LossTests : IDisposable
         using (var connection = new SqliteConnection($"Data Source={Path.Combine(host.Folder, WorkshopDatabase.FileName)};Pooling=False"))
         {
             connection.Execute(
-                "update piece_revision set document = @document where piece_id = @id and revision = 2",
+                "update piece_revision set document = @document where piece_id = @id and revision = 2; update piece set version = 3 where id = @id",
                 new { id, document = new JsonObject { ["format"] = "moss-lantern-piece", ["formatVersion"] = 1, ["piece"] = view["piece"]!.DeepClone() }.ToJsonString() });
         }
 
@@ -75,7 +75,7 @@ public sealed class LossTests : IDisposable
         Assert.Contains("Odd", await host.Client.GetStringAsync($"/api/pieces/{id}/piece.json"), StringComparison.Ordinal);
         var copy = await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/copy", new { name = "Odd once more", colours = Array.Empty<object>() }), HttpStatusCode.Created);
         Assert.NotNull(copy["problem"]);
-        var back = await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/step", new { basedOn = 2, step = "undo" }), HttpStatusCode.OK);
+        var back = await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/step", new { basedOn = 3, step = "undo" }), HttpStatusCode.OK);
         Assert.NotNull(back["plan"]);
         Assert.Null(back["problem"]);
     }

@@ -44,7 +44,9 @@ internal static class MaterialEndpoints
                 return ProblemHandler.Invalid(new() { ["like"] = ["A typical material is like itself."] });
             }
 
-            return materials.Save(KeyOf(given.Kind, id), request.BasedOn, given with { Name = given.Name.Trim(), Note = given.Note.Trim() }, time.Now) is null
+            var saved = materials.Save(KeyOf(given.Kind, id), request.BasedOn, given with { Name = given.Name.Trim(), Note = given.Note.Trim() }, time.Now);
+            around.Changed();
+            return saved is null
                 ? TypedResults.Problem(title: "No such material", detail: "There is no material with this id in the cupboard.", statusCode: StatusCodes.Status404NotFound)
                 : TypedResults.Ok(All(around, materials));
         });

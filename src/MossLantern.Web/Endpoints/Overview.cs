@@ -34,7 +34,7 @@ public sealed class Overview(KeptPlans kept, WorkshopTime time, WorkshopSurround
     public ImmutableArray<ShelfView> Shelf()
     {
         var zone = time.Zone;
-        var all = kept.All();
+        var all = kept.Documents();
         var beneath = all.Select(k => k.Plan?.BeneathId).ToHashSet();
         var mark = KeptPictures.MarkOf(around.Catalogue);
         var views = all.Where(k => !beneath.Contains(k.Head.Id)).Select(k => new ShelfView(

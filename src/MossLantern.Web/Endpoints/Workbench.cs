@@ -129,15 +129,15 @@ public sealed class Workbench(
         var zone = time.Zone;
         var kept = runs.Of(stored.Id);
         var finished = Finished(stored.Piece, kept);
-        var settled = worked ?? TryPlan(stored, kept);
-        known.Keep(stored, kept, settled?.Plan.Layers);
+        var settled = worked ?? (known.PlanOf(stored, kept) is { } before ? new(Shown(stored.Piece, before), before) : TryPlan(stored, kept));
+        known.Keep(stored, kept, settled?.Plan);
         var plan = settled?.View;
         return new(
             stored.Id, stored.Version, stored.Revision, WorkshopTime.Local(stored.SavedAt, zone), stored.CanUndo, stored.CanRedo,
             stored.Piece, plan, plan is null ? NotWorkedOut : null,
             [.. kept.Select(r => View(r, zone))],
             finished,
-            finished && known.All().LastOrDefault(k => k.Plan?.BeneathId == stored.Id) is { } over ? new(over.Head.Id, over.Head.Name) : null,
+            finished && known.Documents().LastOrDefault(k => k.Plan?.BeneathId == stored.Id) is { } over ? new(over.Head.Id, over.Head.Name) : null,
             [.. Earlier(stored.Piece.Ground.Old, zone)]);
     }
 

@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using System.Diagnostics;
 using System.Threading.Channels;
+using Microsoft.Extensions.Caching.Memory;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Planning;
 using MossLantern.Core.Shapes;
@@ -22,7 +23,11 @@ public sealed record Known(PieceHead Head, KeptPlan? Plan, bool Holds);
 /// never worked out for them. What changed is worked out when it is asked for; where only the surroundings changed, in the background.
 /// </summary>
 public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore store, PiecePlanner planner, WorkshopSurroundings around, ILogger<KeptPlans> log)
+    : IDisposable
 {
+    /// <summary>Most whole plans that are kept in memory: those of the pieces that are being worked at.</summary>
+    private const int MostPlans = 32;
+
     /// <summary>Stands for a document that cannot be read.</summary>
     public const string Unreadable = "unreadable";
 
@@ -36,6 +41,7 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
     private static readonly string Build = typeof(PiecePlanner).Module.ModuleVersionId.ToString("n")[..12];
 
     private readonly Lazy<ConcurrentDictionary<string, KeptPlan>> kept = new(() => new(store.All().Select(p => KeyValuePair.Create(p.PieceId, p))));
+    private readonly MemoryCache whole = new(new MemoryCacheOptions { SizeLimit = MostPlans });
     private readonly ConcurrentDictionary<string, KeptPlan> unwritten = new();
     private readonly Channel<string> waiting = Channel.CreateUnbounded<string>(new() { SingleReader = true });
     private readonly ConcurrentDictionary<string, bool> awaited = new();
@@ -48,14 +54,27 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
         return [.. pieces.Heads().Select(head => Of(head, surroundings, Stopwatch.GetElapsedTime(begun) < Patience))];
     }
 
+    /// <summary>Every piece on the shelf with what its document and its journal tell by themselves: its windows may be those of before.</summary>
+    public ImmutableArray<Known> Documents() => [.. pieces.Heads().Select(head =>
+    {
+        var known = kept.Value.GetValueOrDefault(head.Id);
+        return new Known(head, IsOf(known, head) ? known : Told(head), true);
+    })];
+
     /// <summary>Keeps what was worked out of a piece just now, for whatever reason.</summary>
     /// <param name="stored">The piece.</param>
     /// <param name="logged">Its journal.</param>
-    /// <param name="layers">Its layers; null where it cannot be worked out.</param>
-    public void Keep(StoredPiece stored, ImmutableArray<Run> logged, ImmutableArray<LayerPlan>? layers)
+    /// <param name="plan">Its plan; null where it cannot be worked out.</param>
+    public void Keep(StoredPiece stored, ImmutableArray<Run> logged, PiecePlan? plan)
     {
         ArgumentNullException.ThrowIfNull(stored);
         var of = KeyOf(stored.Version, logged.Sum(r => r.Version), SurroundingsKey);
+        if (plan is not null)
+        {
+            whole.Set((stored.Id, of), plan, new MemoryCacheEntryOptions { Size = 1 });
+        }
+
+        var layers = plan?.Layers;
         if (kept.Value.TryGetValue(stored.Id, out var known) && known.Of == of && known.Problem is null == layers is not null)
         {
             return;
@@ -63,6 +82,16 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
 
         Put(Worked(stored, of, logged, layers));
     }
+
+    /// <summary>The plan of a piece as it was worked out last, if nothing has changed since; else null.</summary>
+    public PiecePlan? PlanOf(StoredPiece stored, ImmutableArray<Run> logged)
+    {
+        ArgumentNullException.ThrowIfNull(stored);
+        return whole.Get<PiecePlan>((stored.Id, KeyOf(stored.Version, logged.Sum(r => r.Version), SurroundingsKey)));
+    }
+
+    /// <inheritdoc/>
+    public void Dispose() => whole.Dispose();
 
     /// <summary>Has everything renewed that does not hold any more, in the background: another build or other surroundings may have worked it out.</summary>
     public void Refresh()
@@ -107,7 +136,8 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
             return new(head, known, true);
         }
 
-        var changed = known is null || !known.Of.StartsWith(KeyOf(head.Version, head.Logged, ""), StringComparison.Ordinal);
+        // What only the document told is not worked out yet.
+        var changed = !IsOf(known, head) || known!.Of == KeyOf(head.Version, head.Logged, "");
         if ((changed || surely) && now)
         {
             return new(head, Put(WorkOut(head, of)), true);
@@ -115,8 +145,13 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
 
         // Until it is worked out, what its document tells by itself is known.
         Await(head.Id);
-        return new(head, changed ? kept.Value[head.Id] = WorkOut(head, KeyOf(head.Version, head.Logged, ""), planned: false) : known, false);
+        return new(head, IsOf(known, head) ? known : Told(head), false);
     }
+
+    /// <summary>Whether what is kept is of a piece as it is now, in whatever surroundings.</summary>
+    private static bool IsOf(KeptPlan? known, PieceHead head) => known?.Of.StartsWith(KeyOf(head.Version, head.Logged, ""), StringComparison.Ordinal) == true;
+
+    private KeptPlan Told(PieceHead head) => kept.Value[head.Id] = WorkOut(head, KeyOf(head.Version, head.Logged, ""), planned: false);
 
     private void Await(string id)
     {

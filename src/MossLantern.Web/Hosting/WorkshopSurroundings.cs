@@ -6,26 +6,14 @@ namespace MossLantern.Web.Hosting;
 /// <summary>What everything in this workshop is worked out in, as it stands.</summary>
 public sealed class WorkshopSurroundings(WorkshopTime time, MaterialStore materials)
 {
-    private (string Of, Catalogue Catalogue) kept = ("", Catalogue.Typical);
+    private Catalogue? kept;
 
     /// <summary>The surroundings: the zone of the workshop, and its materials with the person's own values.</summary>
     public Surroundings Now => Surroundings.Usual(time.Zone) with { Catalogue = Catalogue };
 
-    /// <summary>The materials.</summary>
-    public Catalogue Catalogue
-    {
-        get
-        {
-            var own = materials.All();
-            var of = string.Join(' ', own.Select(m => $"{m.Id}:{m.Version}"));
-            var (keptOf, known) = kept;
-            if (keptOf != of)
-            {
-                known = Catalogue.Typical.With(own.Select(m => (m.Id[(m.Id.IndexOf('/', StringComparison.Ordinal) + 1)..], m.Thing)));
-                kept = (of, known);
-            }
+    /// <summary>The materials. A drag asks for them many times a second: they are read once, and again when one has changed.</summary>
+    public Catalogue Catalogue => kept ??= Catalogue.Typical.With(materials.All().Select(m => (m.Id[(m.Id.IndexOf('/', StringComparison.Ordinal) + 1)..], m.Thing)));
 
-            return known;
-        }
-    }
+    /// <summary>A material has changed.</summary>
+    public void Changed() => kept = null;
 }
