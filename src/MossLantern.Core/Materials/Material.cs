@@ -42,6 +42,12 @@ public enum MaterialKind
 /// <param name="Until">Of what begins a span, the property that ends it.</param>
 public sealed record MaterialProperty(string Id, string Label, string Unit, double From, double To, string Group = "", string? Span = null, string? Until = null)
 {
+    /// <summary>A property that takes what a quantity takes anywhere.</summary>
+    public MaterialProperty(string id, string label, AcceptedRange range, string group = "")
+        : this(id, label, (range ?? throw new ArgumentNullException(nameof(range))).Unit, range.From, range.To, group)
+    {
+    }
+
     /// <summary>What a field for it takes.</summary>
     public AcceptedRange Range => new(char.ToUpperInvariant(Label[0]) + Label[1..], From, To, Unit);
 }

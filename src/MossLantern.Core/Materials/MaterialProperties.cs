@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Materials;
 
@@ -129,7 +130,7 @@ public static class MaterialProperties
 
     private static readonly MaterialProperty[] Mixed =
     [
-        new(RatioResin, "parts of resin", "", 0.01, 1000), new(RatioHardener, "parts of hardener", "", 0.01, 1000),
+        new(RatioResin, "parts of resin", Accepted.RatioPart), new(RatioHardener, "parts of hardener", Accepted.RatioPart),
     ];
 
     /// <summary>The properties of a kind, in the order in which they are told.</summary>
@@ -140,8 +141,8 @@ public static class MaterialProperties
         [MaterialKind.Resin] =
         [
             .. Mixed.Select(p => p with { Group = Mixing }),
-            new(ResinDensity, "density of the resin", "g/ml", 0.3, 20, Mixing), new(HardenerDensity, "density of the hardener", "g/ml", 0.3, 20, Mixing),
-            new(Viscosity, "viscosity when mixed", "Pa·s", 0.01, 200, Mixing), new(WorkingMinutes, "working time of 100 g in a cup", "min", 1, 600, Mixing),
+            new(ResinDensity, "density of the resin", Accepted.DensityGPerMl, Mixing), new(HardenerDensity, "density of the hardener", Accepted.DensityGPerMl, Mixing),
+            new(Viscosity, "viscosity when mixed", Accepted.ViscosityPaS, Mixing), new(WorkingMinutes, "working time of 100 g in a cup", Accepted.WorkingMinutes, Mixing),
             new(DeepestMm, "deepest pour at once", "mm", 0.1, 500, Mixing),
             new(ReferenceC, "its times hold at", "°C", 5, 40, Times), new(DripHours, "look for drips after", "h", 0.05, 100, Times),
             new(TapeFromHours, "tape comes off from", "h", 0.1, 1000, Times, "tape comes off", TapeToHours), new(TapeToHours, "tape comes off until", "h", 0.1, 1000, Times),
@@ -174,7 +175,7 @@ public static class MaterialProperties
         [MaterialKind.Leaf] = [new(TackMinutes, "tack after", "min", 0, 1000)],
         [MaterialKind.Rubber] =
         [
-            .. Mixed, new(WorkingMinutes, "working time", "min", 1, 600), new(SetsMinutes, "sets in", "min", 1, 5000), new(Density, "density", "g/ml", 0.3, 20),
+            .. Mixed, new(WorkingMinutes, "working time", Accepted.WorkingMinutes), new(SetsMinutes, "sets in", "min", 1, 5000), new(Density, "density", Accepted.DensityGPerMl),
         ],
     }.ToImmutableDictionary();
 }
