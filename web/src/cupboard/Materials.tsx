@@ -108,7 +108,7 @@ export function Materials() {
 function stateOf(m: MaterialView): string {
   const own = m.properties.filter((p) => p.origin === 'own').length;
   if (m.putAway) return 'put away';
-  if (m.properties.length === 0) return 'nothing to measure';
+  if (m.properties.length === 0) return 'nothing to enter';
   return own === 0
     ? 'all typical'
     : own === m.properties.length
