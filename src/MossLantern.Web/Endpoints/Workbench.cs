@@ -5,6 +5,7 @@ using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Painting;
 using MossLantern.Core.Planning;
@@ -80,8 +81,8 @@ public sealed class UnplannableException(Exception inner) : Exception("This cann
 /// <summary>A piece that may be kept: valid, and worked out.</summary>
 public sealed record PlannedPiece(Piece Piece, WorkedOut Plan);
 
-/// <summary>What a piece gives: as it is shown, and as the core works it out.</summary>
-public sealed record WorkedOut(PlanView View, PiecePlan Plan);
+/// <summary>What a piece gives: as it is shown, and as the core works it out in the surroundings of that moment.</summary>
+public sealed record WorkedOut(PlanView View, PiecePlan Plan, Surroundings Around);
 
 /// <summary>Brings stores, clock and the chain together for the endpoints.</summary>
 public sealed class Workbench(
@@ -118,7 +119,7 @@ public sealed class Workbench(
     /// <exception cref="UnplannableException">It is valid, and yet cannot be worked out.</exception>
     public PlannedPiece Planned(Piece piece) => Planned(Checked(piece), []);
 
-    private PlannedPiece Planned(Piece settled, ImmutableArray<Run> kept) => new(settled, WorkOut(settled, kept));
+    private PlannedPiece Planned(Piece settled, ImmutableArray<Run> kept) => new(settled, WorkOut(settled, kept, around.Now));
 
     /// <summary>A stored piece with everything worked out. One that cannot be worked out is shown without, and says so.</summary>
     /// <param name="stored">The piece.</param>
@@ -129,8 +130,10 @@ public sealed class Workbench(
         var zone = time.Zone;
         var kept = runs.Of(stored.Id);
         var finished = Finished(stored.Piece, kept);
-        var settled = worked ?? (known.PlanOf(stored, kept) is { } before ? new(Shown(stored.Piece, before), before) : TryPlan(stored, kept));
-        known.Keep(stored, kept, settled?.Plan);
+        var within = around.Now;
+        var settled = worked
+            ?? (known.PlanOf(stored, kept, within) is { } before ? new(Shown(stored.Piece, before), before, within) : TryPlan(stored, kept, within));
+        known.Keep(stored, kept, settled?.Plan, settled?.Around ?? within);
         var plan = settled?.View;
         return new(
             stored.Id, stored.Version, stored.Revision, WorkshopTime.Local(stored.SavedAt, zone), stored.CanUndo, stored.CanRedo,
@@ -150,11 +153,11 @@ public sealed class Workbench(
     ];
 
     /// <summary>The plan of a stored piece, or null where it cannot be worked out: what is on the shelf must open all the same.</summary>
-    private WorkedOut? TryPlan(StoredPiece stored, ImmutableArray<Run> kept)
+    private WorkedOut? TryPlan(StoredPiece stored, ImmutableArray<Run> kept, Surroundings within)
     {
         try
         {
-            return WorkOut(stored.Piece, kept);
+            return WorkOut(stored.Piece, kept, within);
         }
         catch (UnplannableException e)
         {
@@ -179,14 +182,14 @@ public sealed class Workbench(
 
     /// <summary>What a piece's document gives, with what was really poured of it.</summary>
     /// <exception cref="UnplannableException">It cannot be worked out.</exception>
-    public PlanView Plan(Piece piece, ImmutableArray<Run> kept) => WorkOut(piece, kept).View;
+    public PlanView Plan(Piece piece, ImmutableArray<Run> kept) => WorkOut(piece, kept, around.Now).View;
 
-    private WorkedOut WorkOut(Piece piece, ImmutableArray<Run> kept)
+    private WorkedOut WorkOut(Piece piece, ImmutableArray<Run> kept, Surroundings within)
     {
         try
         {
-            var plan = Chain(piece, kept);
-            return new(Shown(piece, plan), plan);
+            var plan = planner.Plan(piece, [.. kept.Select(Poured.Of)], within);
+            return new(Shown(piece, plan), plan, within);
         }
         catch (Exception e) when (e is not OperationCanceledException and not Microsoft.Data.Sqlite.SqliteException)
         {
@@ -208,9 +211,6 @@ public sealed class Workbench(
                 w.Milestone, WorkshopTime.Local(w.Opens, zone), w.Closes is { } c ? WorkshopTime.Local(c, zone) : null,
                 w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours))], l.Facts, l.Balance, l.OrderSays, l.OpenRegions, l.Done))], plan.Findings, PotOf(piece, plan.Ground), Look.Hidden(piece));
     }
-
-    private PiecePlan Chain(Piece piece, ImmutableArray<Run> kept) =>
-        planner.Plan(piece, [.. kept.Select(Poured.Of)], around.Now);
 
     /// <summary>The pot that the ground's paint comes from, beside what the ground takes.</summary>
     private PotLeft? PotOf(Piece piece, GroundPlan ground) =>

@@ -4,6 +4,7 @@ using System.Diagnostics;
 using System.Threading.Channels;
 using Microsoft.Extensions.Caching.Memory;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Planning;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
@@ -49,9 +50,10 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
     /// <summary>Every piece on the shelf with what is kept of it.</summary>
     public ImmutableArray<Known> All()
     {
-        var surroundings = SurroundingsKey;
+        var within = around.Now;
+        var key = KeyOf(within);
         var begun = Stopwatch.GetTimestamp();
-        return [.. pieces.Heads().Select(head => Of(head, surroundings, Stopwatch.GetElapsedTime(begun) < Patience))];
+        return [.. pieces.Heads().Select(head => Of(head, within, key, Stopwatch.GetElapsedTime(begun) < Patience))];
     }
 
     /// <summary>Every piece on the shelf with what its document and its journal tell by themselves: its windows may be those of before.</summary>
@@ -65,10 +67,11 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
     /// <param name="stored">The piece.</param>
     /// <param name="logged">Its journal.</param>
     /// <param name="plan">Its plan; null where it cannot be worked out.</param>
-    public void Keep(StoredPiece stored, ImmutableArray<Run> logged, PiecePlan? plan)
+    /// <param name="within">What it was worked out in.</param>
+    public void Keep(StoredPiece stored, ImmutableArray<Run> logged, PiecePlan? plan, Surroundings within)
     {
         ArgumentNullException.ThrowIfNull(stored);
-        var of = KeyOf(stored.Version, logged.Sum(r => r.Version), SurroundingsKey);
+        var of = KeyOf(stored.Version, logged.Sum(r => r.Version), KeyOf(within));
         if (plan is not null)
         {
             whole.Set((stored.Id, of), plan, new MemoryCacheEntryOptions { Size = 1 });
@@ -84,10 +87,10 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
     }
 
     /// <summary>The plan of a piece as it was worked out last, if nothing has changed since; else null.</summary>
-    public PiecePlan? PlanOf(StoredPiece stored, ImmutableArray<Run> logged)
+    public PiecePlan? PlanOf(StoredPiece stored, ImmutableArray<Run> logged, Surroundings within)
     {
         ArgumentNullException.ThrowIfNull(stored);
-        return whole.Get<PiecePlan>((stored.Id, KeyOf(stored.Version, logged.Sum(r => r.Version), SurroundingsKey)));
+        return whole.Get<PiecePlan>((stored.Id, KeyOf(stored.Version, logged.Sum(r => r.Version), KeyOf(within))));
     }
 
     /// <inheritdoc/>
@@ -111,7 +114,8 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
             {
                 if (awaited.TryRemove(id, out _) && pieces.Heads().FirstOrDefault(h => h.Id == id) is { } head)
                 {
-                    _ = Of(head, SurroundingsKey, now: true, surely: true);
+                    var within = around.Now;
+                    _ = Of(head, within, KeyOf(within), now: true, surely: true);
                 }
 
                 Write();
@@ -123,13 +127,13 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
         }
     }
 
-    private string SurroundingsKey => $"{around.Now.Key}.{Build}";
+    private static string KeyOf(Surroundings within) => $"{within.Key}.{Build}";
 
     private static string KeyOf(int version, int logged, string surroundings) => $"{version}.{logged}.{surroundings}";
 
-    private Known Of(PieceHead head, string surroundings, bool now, bool surely = false)
+    private Known Of(PieceHead head, Surroundings within, string key, bool now, bool surely = false)
     {
-        var of = KeyOf(head.Version, head.Logged, surroundings);
+        var of = KeyOf(head.Version, head.Logged, key);
         var known = kept.Value.GetValueOrDefault(head.Id);
         if (known?.Of == of)
         {
@@ -140,7 +144,7 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
         var changed = !IsOf(known, head) || known!.Of == KeyOf(head.Version, head.Logged, "");
         if ((changed || surely) && now)
         {
-            return new(head, Put(WorkOut(head, of)), true);
+            return new(head, Put(WorkOut(head, of, within)), true);
         }
 
         // Until it is worked out, what its document tells by itself is known.
@@ -151,7 +155,7 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
     /// <summary>Whether what is kept is of a piece as it is now, in whatever surroundings.</summary>
     private static bool IsOf(KeptPlan? known, PieceHead head) => known?.Of.StartsWith(KeyOf(head.Version, head.Logged, ""), StringComparison.Ordinal) == true;
 
-    private KeptPlan Told(PieceHead head) => kept.Value[head.Id] = WorkOut(head, KeyOf(head.Version, head.Logged, ""), planned: false);
+    private KeptPlan Told(PieceHead head) => kept.Value[head.Id] = WorkOut(head, KeyOf(head.Version, head.Logged, ""), null);
 
     private void Await(string id)
     {
@@ -161,7 +165,7 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
         }
     }
 
-    private KeptPlan WorkOut(PieceHead head, string of, bool planned = true)
+    private KeptPlan WorkOut(PieceHead head, string of, Surroundings? within)
     {
         var stored = default(StoredPiece);
         try
@@ -173,7 +177,7 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
             }
 
             var logged = runs.Of(head.Id);
-            return Worked(stored, of, logged, planned ? planner.Plan(stored.Piece, [.. logged.Select(Poured.Of)], around.Now).Layers : []);
+            return Worked(stored, of, logged, within is null ? [] : planner.Plan(stored.Piece, [.. logged.Select(Poured.Of)], within).Layers);
         }
         catch (PieceFormatException e)
         {
