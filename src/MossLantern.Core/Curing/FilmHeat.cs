@@ -4,7 +4,7 @@ using MossLantern.Core.Units;
 namespace MossLantern.Core.Curing;
 
 /// <summary>How hot a film gets.</summary>
-/// <remarks>Source: docs/craft/curing.md.</remarks>
+/// <remarks>Source: docs/craft/curing.md, Degree of cure.</remarks>
 public static class FilmHeat
 {
     /// <summary>How hot a film gets in a mould at most, by the model of cure.</summary>

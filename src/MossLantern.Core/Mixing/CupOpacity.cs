@@ -7,7 +7,7 @@ using MossLantern.Core.Units;
 namespace MossLantern.Core.Mixing;
 
 /// <summary>How much of what lies beneath a cup's resin hides.</summary>
-/// <remarks>Source: docs/craft/mixing.md, Cover.</remarks>
+/// <remarks>Source: docs/craft/map.md, Shown colour.</remarks>
 public static class CupOpacity
 {
     /// <summary>The opacity of every cup of a layer, where it is poured deepest; at the layer's depth for one that fills nothing.</summary>

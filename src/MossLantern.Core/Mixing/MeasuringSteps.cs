@@ -3,7 +3,7 @@ using MossLantern.Core.Materials;
 namespace MossLantern.Core.Mixing;
 
 /// <summary>What can be measured with tools that have steps.</summary>
-/// <remarks>Source: docs/craft/mixing.md, Rounding.</remarks>
+/// <remarks>Source: docs/craft/mixing.md, Measurable.</remarks>
 public static class MeasuringSteps
 {
     /// <summary>How much more than what is needed may be mixed so that both parts fall on whole steps exactly, as a share.</summary>

@@ -53,9 +53,14 @@ public sealed class KeptPictures : IDisposable
     /// <param name="key">What it shows; null for what is never kept.</param>
     public byte[]? Of(PictureKey? key)
     {
-        if (key is null || kept.TryGetValue(key, out byte[]? png))
+        if (key is null)
         {
-            return key is null ? null : kept.Get<byte[]>(key);
+            return null;
+        }
+
+        if (kept.TryGetValue(key, out byte[]? png))
+        {
+            return png;
         }
 
         try

@@ -60,7 +60,15 @@ export function Materials() {
       </div>
       <div className="kinds" role="group" aria-label="Kind of material">
         {kinds.map(([id, name]) => (
-          <button key={id} type="button" aria-pressed={id === kind} onClick={() => setKind(id)}>
+          <button
+            key={id}
+            type="button"
+            aria-pressed={id === kind}
+            onClick={() => {
+              setKind(id);
+              kept.take('');
+            }}
+          >
             {name}
           </button>
         ))}

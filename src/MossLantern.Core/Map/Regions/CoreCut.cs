@@ -5,7 +5,7 @@ using MossLantern.Core.Shapes;
 namespace MossLantern.Core.Map;
 
 /// <summary>Where the core sample is taken, and what it passes.</summary>
-/// <remarks>Source: docs/craft/map.md, Cut.</remarks>
+/// <remarks>Source: docs/craft/map.md, Areas.</remarks>
 public static class CoreCut
 {
     /// <summary>One height for the whole piece, so that the strata of its layers lie above each other.</summary>
