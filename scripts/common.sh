@@ -22,7 +22,7 @@ install_front_end() {
 
 # The server's build writes the OpenAPI document; the front end's types come from it.
 build_front_end_types() {
-  dotnet build src/MossLantern.Web -c Release -v quiet --nologo -clp:NoSummary
+  dotnet build src/MossLantern.Web -c Release -v quiet --nologo -clp:NoSummary -p:UseSharedCompilation=true
   install_front_end
   (cd web && npm run --silent types >/dev/null)
 }

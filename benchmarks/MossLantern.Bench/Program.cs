@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using BenchmarkDotNet.Attributes;
 using BenchmarkDotNet.Running;
 using MossLantern.Bench;
@@ -37,21 +38,25 @@ namespace MossLantern.Bench
         public void Set()
         {
             var ground = new Ground(new RectangleOutline(600, 900), EdgeStyle.TapedClean, 38, "#d8bd8c");
-            var layer = FirstPiece.Of("Bench", ground).Layers[0];
-            piece = new("Bench", ground, GrowthScale.For(ground.Outline),
-            [
-                layer with
-                {
-                    RimFollow = RimFollow,
-                    Hearts = [.. Enumerable.Range(1, Hearts).Select(i => new Heart($"h{i}", 200 * i, 300 * i, 140, 100, 20, 18, i))],
-                    Bands = [.. Enumerable.Range(1, 12).Select(i => new Band($"b{i}", 4 + 3 * (i % 7), i == 12, "cup-1"))],
-                },
-            ]);
+            var first = FirstPiece.Of("Bench", ground);
+            var colour = first.Recipes[0].Id;
+            piece = first with
+            {
+                Layers =
+                [
+                    first.Layers[0] with
+                    {
+                        Layout = new RingsLayout(
+                            [.. Enumerable.Range(1, Hearts).Select(i => new Heart($"h{i}", 200 * i, 300 * i, 140, 100, 20, 18, i))],
+                            [.. Enumerable.Range(1, 12).Select(i => new Band($"b{i}", 4 + 3 * (i % 7), i == 12, colour))], RimFollow, colour),
+                    },
+                ],
+            };
             Drag();
         }
 
         [Benchmark]
-        public BandMap Map() => mapper.Map(piece.Ground.Outline, piece.Growth, Moved().Layers[0]);
+        public LayerMap Map() => mapper.Map(piece.Ground.Outline, piece.Growth, Moved().Filled[0], []);
 
         /// <summary>What one preview costs in the core: map, plan and a draft painting.</summary>
         [Benchmark]
@@ -69,7 +74,8 @@ namespace MossLantern.Bench
         {
             x = (x + 1) % 200;
             var layer = piece.Layers[0];
-            return piece with { Layers = [layer with { Hearts = layer.Hearts.SetItem(0, layer.Hearts[0] with { XMm = 150 + x }) }] };
+            var rings = (RingsLayout)layer.Layout;
+            return piece with { Layers = [layer with { Layout = rings with { Hearts = rings.Hearts.SetItem(0, rings.Hearts[0] with { XMm = 150 + x }) } }] };
         }
     }
 
@@ -77,7 +83,8 @@ namespace MossLantern.Bench
     [MemoryDiagnoser]
     public class LayoutBenchmarks
     {
-        private static readonly Cup[] Cups = [.. Enumerable.Range(1, 6).Select(i => new Cup($"c{i}", $"c{i}", $"#{i}0{9 - i}0{i}0", ColourantClass.Paste, 4))];
+        private static readonly ImmutableArray<Recipe> Recipes = [.. Enumerable.Range(1, 6).Select(i => Recipe.Plain($"c{i}", $"c{i}", $"#{i}0{9 - i}0{i}0", ColourantClass.Paste, 4))];
+        private static readonly ImmutableArray<Band> Bands = [.. Enumerable.Range(1, 8).Select(i => new Band($"b{i}", 5 + i % 4, i == 1, $"c{1 + i % 6}"))];
 
         private readonly LayerMapper mapper = new();
         private double by;
@@ -90,18 +97,7 @@ namespace MossLantern.Bench
         public void Set()
         {
             var ground = new Ground(new RectangleOutline(420, 300), EdgeStyle.TapedClean, 18, "#d8bd8c");
-            var first = FirstPiece.Of("Bench", ground).Layers[0];
-            piece = new("Bench", ground, GrowthScale.For(ground.Outline),
-            [
-                first with
-                {
-                    Cups = [.. Cups],
-                    HeartCup = "c1",
-                    Hearts = [],
-                    PourOrder = [],
-                    Bands = [.. Enumerable.Range(1, 8).Select(i => new Band($"b{i}", 5 + i % 4, i == 1, $"c{1 + i % 6}"))],
-                },
-            ]);
+            piece = FirstPiece.Of("Bench", ground) with { Recipes = Recipes };
             Drag();
         }
 
@@ -113,8 +109,8 @@ namespace MossLantern.Bench
             var layer = piece.Layers[0];
             var moved = Way switch
             {
-                "lines" => layer with { Layout = new LinesLayout("c1", 1, 9, 3), Bands = layer.Bands.SetItem(1, layer.Bands[1] with { WidthMm = 5 + by / 10 }) },
-                "petals" => layer with { Layout = new PetalsLayout(180 + by, 150, 9, 30, true, 6, 0) },
+                "lines" => layer with { Layout = new LinesLayout(Bands.SetItem(1, Bands[1] with { WidthMm = 5 + by / 10 }), "c1", 1, 9, 3) },
+                "petals" => layer with { Layout = new PetalsLayout(Bands, 180 + by, 150, 9, 30, true, 6, 0) },
                 "fields" => layer with { Layout = new FieldsLayout(15, ["c1", "c2", "c3", "c4", "c5"], 7, Vein: new("c6", 3, 1), Moved: [new(1, 120 + by, 130)]) },
                 "pools" => layer with { Layout = new PoolsLayout([new("w", [new(0, 80 + by), new(200, 110 + by), new(420, 90 + by)]), new("v", [new(150, 0), new(170, 300)])], 3, [new("p", 40, 40, "c1")]) },
                 "puddle" => layer with { Layout = new PuddleLayout(180 + by, 150, [.. Enumerable.Range(1, 10).Select(i => new PuddlePour($"p{i}", $"c{1 + i % 6}", 12))], 30, 40, "c6") },

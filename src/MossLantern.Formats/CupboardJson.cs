@@ -1,4 +1,7 @@
 using System.Text.Json;
+using System.Text.Json.Nodes;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Documents.Upgrades;
 
 namespace MossLantern.Formats;
 
@@ -14,7 +17,13 @@ public static class CupboardJson
     {
         try
         {
-            return JsonSerializer.Deserialize<T>(text, WorkshopJson.Options)!;
+            var thing = JsonNode.Parse(text);
+            if (typeof(T) == typeof(KeptSequence) && thing is JsonObject sequence)
+            {
+                Upgrade.SequenceToToday(sequence);
+            }
+
+            return thing.Deserialize<T>(WorkshopJson.Options)!;
         }
         catch (JsonException e)
         {

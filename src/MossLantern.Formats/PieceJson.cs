@@ -1,5 +1,7 @@
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Documents.Upgrades;
 
 namespace MossLantern.Formats;
 
@@ -11,6 +13,8 @@ public static class PieceJson
 {
     /// <summary>Marks a document as ours.</summary>
     public const string Format = "moss-lantern-piece";
+
+    private static readonly JsonDocumentOptions Reading = new() { MaxDepth = WorkshopJson.MaxDepth };
 
     private sealed record Document(string Format, int FormatVersion, Piece Piece);
 
@@ -30,11 +34,24 @@ public static class PieceJson
         return Read(text.TrimStart('\ufeff'), WorkshopJson.FromOutside);
     }
 
+    /// <summary>An earlier document in today's format; nothing of it is written back.</summary>
+    private static JsonNode Upgraded(string text, int format)
+    {
+        var document = JsonNode.Parse(text, null, Reading with { AllowDuplicateProperties = false })!;
+        if (document["piece"] is JsonObject piece)
+        {
+            Upgrade.ToToday(piece, format);
+            document["formatVersion"] = Piece.FormatVersion;
+        }
+
+        return document;
+    }
+
     private static Piece Read(string text, JsonSerializerOptions options)
     {
         try
         {
-            using var json = JsonDocument.Parse(text);
+            using var json = JsonDocument.Parse(text, Reading);
             if (json.RootElement.ValueKind != JsonValueKind.Object
                 || !json.RootElement.TryGetProperty("format", out var format)
                 || format.ValueKind != JsonValueKind.String || format.GetString() != Format)
@@ -53,7 +70,7 @@ public static class PieceJson
                 throw new PieceFormatException($"The piece is in format version {number}; this program reads up to {Piece.FormatVersion}.");
             }
 
-            return json.Deserialize<Document>(options)!.Piece;
+            return number == Piece.FormatVersion ? json.Deserialize<Document>(options)!.Piece : Upgraded(text, number).Deserialize<Document>(options)!.Piece;
         }
         catch (UnsoundValueException e)
         {

@@ -17,6 +17,9 @@ public static class WorkshopJson
     /// <summary>The same for what comes from elsewhere: text that cannot be shown is refused, not left out.</summary>
     public static JsonSerializerOptions FromOutside { get; } = Create(new SoundText());
 
+    /// <summary>How deep values may be nested.</summary>
+    internal const int MaxDepth = 32;
+
     /// <summary>The shape alone, to be described: a schema cannot look into converters.</summary>
     internal static JsonSerializerOptions Shape { get; } = Create();
 
@@ -41,7 +44,7 @@ public static class WorkshopJson
         options.RespectNullableAnnotations = true;
         options.RespectRequiredConstructorParameters = true;
         options.AllowOutOfOrderMetadataProperties = true;
-        options.MaxDepth = 32;
+        options.MaxDepth = MaxDepth;
         options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower, allowIntegerValues: false));
         options.Converters.Add(new RegionIdText());
         options.ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);

@@ -87,7 +87,7 @@ public static class TemplatePdf
     /// <param name="paper">The paper.</param>
     /// <param name="grid">Whether points to be punched through are on it, which are still there after an undercoat.</param>
     /// <param name="catalogue">The workshop's materials.</param>
-    public static byte[] Write(Piece piece, Layer layer, ImmutableArray<RegionShape> shapes, Paper paper, bool grid, Catalogue catalogue)
+    public static byte[] Write(Piece piece, FilledLayer layer, ImmutableArray<RegionShape> shapes, Paper paper, bool grid, Catalogue catalogue)
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(layer);
@@ -265,7 +265,7 @@ public static class TemplatePdf
     }
 
     /// <summary>What is drawn of a layer, on the piece in millimetres.</summary>
-    private sealed class Drawing(Piece piece, Layer layer, ImmutableArray<RegionShape> shapes, bool grid) : IDisposable
+    private sealed class Drawing(Piece piece, FilledLayer layer, ImmutableArray<RegionShape> shapes, bool grid) : IDisposable
     {
         private readonly List<PanelCopy> copies = piece.Ground.Set is { Mirrored: true } ? [.. piece.Ground.Panels!.Copies] : [new(0, false)];
         private readonly SKPath outline = PathOf(piece.Ground.Whole.Rings);
@@ -273,7 +273,7 @@ public static class TemplatePdf
 
         public Piece Piece => piece;
 
-        public Layer Layer => layer;
+        public FilledLayer Layer => layer;
 
         public bool Grid => grid;
 

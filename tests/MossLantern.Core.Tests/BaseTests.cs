@@ -87,7 +87,7 @@ public class BaseTests
 
                 // Bands and all ways of laying out leave it free.
                 var piece = Samples.Piece(Samples.Panel() with { Outline = opened }, Samples.Layer(Samples.Heart(s.width / 5, s.height / 3, 30, 20), 12, 0));
-                var map = new LayerMapper().Map(piece, piece.Layers[0]);
+                var map = new LayerMapper().Map(piece, piece.Filled[0]);
                 Assert.Equal(opened.AreaMm2, map.Regions.Sum(r => r.AreaMm2), 1e-4 * opened.AreaMm2);
                 Assert.Empty(new PieceValidator().Validate(piece).Errors);
             },

@@ -174,7 +174,7 @@ public class GroundTests
         Assert.Empty(Planner.Plan(piece, [new("l1", start, start, 20)], Zone).Findings);
 
         // A thin layer that is already poured does not ask for a better level; what is to come does.
-        var more = piece with { Layers = [piece.Layers[0] with { DepthMm = 0.5 }, piece.Layers[0] with { Id = "l2", DepthMm = 4 }] };
+        var more = piece.WithLayers(piece.Filled[0] with { DepthMm = 0.5 }, piece.Filled[0] with { Id = "l2", SittingId = "l2", DepthMm = 4 });
         var standing = Planner.Plan(more, [new("l1", start, start, 20)], Zone).Ground.Standing;
         Assert.Equal(4, standing.Thinnest.Value);
         Assert.Equal(["tilt", "bow"], Planner.Plan(more, [new("l1", start, start, 20)], Zone).Findings.Where(f => f.Place.Station == "ground").Select(f => f.Check));
@@ -344,7 +344,7 @@ public class GroundTests
     private static Piece Planned(Ground ground)
     {
         var layer = Samples.Layer(null, 0);
-        return Samples.Piece(ground, layer with { Plan = new(Start, Start.PlusMinutes(20), 20), Cups = [.. layer.Cups.Select(c => c with { Colourant = ColourantClass.Mica })] });
+        return Samples.Piece(ground, layer with { Plan = new(Start, Start.PlusMinutes(20), 20), Recipes = [.. layer.Cups.Select(c => c.WithColourant(ColourantClass.Mica))] });
     }
 
     private static PiecePlan Plan(Piece piece) => Planner.Plan(piece, [], Zone);

@@ -15,24 +15,24 @@ public class KeptBetweenDragsTests
     private static readonly ImmutableArray<Band> Lines = [new("b1", 9, true, "moss"), new("b2", 5, false, "bone"), new("b3", 7, false, "umber")];
 
     /// <summary>A layout, and how a hand changes it step by step.</summary>
-    private static readonly Dictionary<string, Func<double, Layer>> Drags = new()
+    private static readonly Dictionary<string, Func<double, FilledLayer>> Drags = new()
     {
-        ["lines"] = by => LayoutTests.Layer(new LinesLayout("clear", 1, 8, 3)) with { Bands = Lines.SetItem(1, Lines[1] with { WidthMm = 5 + by / 10 }) },
-        ["waves"] = by => LayoutTests.Layer(new LinesLayout("clear", 1, 2 + by / 8, 3)) with { Bands = Lines },
+        ["lines"] = by => LayoutTests.Layer(Samples.Lines("clear", 1, 8, 3)).WithBands(Lines.SetItem(1, Lines[1] with { WidthMm = 5 + by / 10 })),
+        ["waves"] = by => LayoutTests.Layer(Samples.Lines("clear", 1, 2 + by / 8, 3)).WithBands(Lines),
         ["marble"] = by => LayoutTests.Layer(new MarbleLayout("moss", "bone", 20 + by / 2, 0.4, 20, 5)),
         ["grain"] = by => LayoutTests.Layer(new MarbleLayout("moss", "bone", 30, 0.4, by, 5)),
         ["fields"] = by => LayoutTests.Layer(LayoutTests.Fields(12, 4) with { Moved = [new(2, 100 + by, 90)], Vein = new("gilt", 3, 1) }),
         ["unmoved"] = by => LayoutTests.Layer(LayoutTests.Fields(9 + (int)by / 30, 4)),
         ["pools"] = by => LayoutTests.Layer(new PoolsLayout([new("w", [new(0, 60 + by), new(140, 80 + by), new(300, 70 + by)])], 3, [new("p", 20, 20, "moss")])),
         ["puddle"] = by => LayoutTests.Layer(new PuddleLayout(100 + by, 100, [new("a", "moss", 40), new("b", "bone", 25), new("c", "umber", 10)], 20, 30, "clear")),
-        ["petals"] = by => LayoutTests.Layer(new PetalsLayout(120 + by, 100, 8, 25, true, 6, 0)) with { Bands = Lines },
+        ["petals"] = by => LayoutTests.Layer(Samples.Petals(120 + by, 100, 8, 25, true, 6, 0)).WithBands(Lines),
         ["rings"] = by => Samples.Layer(Samples.Heart(100 + by, 90), 9, 6, 0),
         ["zone"] = by => LayoutTests.Layer(new FloodLayout("moss")) with
         {
             Zones =
             [
-                new("z", "Zone", new OvalOutline(120, 90), 30 + by, 40, new MarbleLayout("bone", "umber", 40, 0.2, 0, 7), [], Lines, 0, "moss"),
-                new("y", "Over it", new RoundOutline(60), 90, 60, null, [Samples.Heart(120, 90, 20, 15)], Lines, 0, "moss"),
+                new("z", "Zone", new OvalOutline(120, 90), 30 + by, 40, new MarbleLayout("bone", "umber", 40, 0.2, 0, 7)),
+                new("y", "Over it", new RoundOutline(60), 90, 60, new RingsLayout([Samples.Heart(120, 90, 20, 15)], Lines, 0, "moss")),
             ],
         },
     };

@@ -226,7 +226,7 @@ public class KindsTests
         var filled = Rework.Filled(piece, "a");
         Assert.Same(filled, Rework.Filled(filled, "a"));
         Assert.Same(piece, Rework.Filled(piece, "b"));
-        filled = filled with { Layers = filled.Layers.Changed(1, l => l with { Resin = new("quick"), Plan = new(start.PlusDays(2), null, 22) }) };
+        filled = filled.OnLayer(1, l => l with { Resin = new("quick"), Plan = new(start.PlusDays(2), null, 22) });
         var demoulds = Plan(filled).Layers.Select(l => l.Windows.Single(w => w.Milestone == Curing.Milestone.Demould)).ToList();
         Assert.Equal(24 - 8, demoulds[0].OpensAfterHours.Value - demoulds[1].OpensAfterHours.Value, 1e-9);
         Assert.True(demoulds[1].Opens > demoulds[0].Opens);
@@ -336,7 +336,7 @@ public class KindsTests
             Assert.DoesNotContain(Plan(after).Findings, f => f.Check == "relief-below");
         }
 
-        Assert.DoesNotContain(Plan(piece with { Layers = [Samples.Layer(null, 0) with { Cups = [Samples.Cup("c1", null), Samples.Cup("bed", ColourantClass.Dye)] }] }).Findings, f => f.Check == "relief-below");
+        Assert.DoesNotContain(Plan(piece.WithLayers(Samples.Layer(null, 0).Rings(r => r with { HeartRecipeId = null }) with { Recipes = [Samples.Cup("c1", null), Samples.Cup("bed", ColourantClass.Dye)] })).Findings, f => f.Check == "relief-below");
     }
 
     [Fact]
@@ -351,7 +351,7 @@ public class KindsTests
 
         // The bed's dye deepens its painted ground, which is of its own colour.
         var shown = Planner.Paint(piece, null, PaintDetail.Draft).Paths.First(p => p.Region == RegionId.Heart).Fill;
-        Assert.Equal(CupLook.Of(Catalogue.Typical, piece.Layers[0], piece.Layers[0].Cups[0]).Over(Colour.Of("#33523f"), 3).ToHex(), shown);
+        Assert.Equal(CupLook.Of(Catalogue.Typical, piece.Filled[0], piece.Recipes.Single(r => r.Id == "bed")).Over(Colour.Of("#33523f"), 3).ToHex(), shown);
     }
 
     private static Ground Letters() =>

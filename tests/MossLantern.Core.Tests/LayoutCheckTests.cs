@@ -19,13 +19,7 @@ public class LayoutCheckTests
     private static ImmutableArray<Finding> Of(Piece piece, params string[] checks) =>
         [.. Planner.Plan(piece, [], DateTimeZone.Utc).Findings.Where(f => checks.Contains(f.Check))];
 
-    private static Layer Coloured(Layout layout, params int[] colours) => Samples.Layer(null, 0) with
-    {
-        Layout = layout,
-        Cups = [.. colours.Select((c, i) => new Cup($"c{i}", $"colour {i}", Palette[c], ColourantClass.Paste, 4)), new("clear", "clear", "#eef0ea", null, 0)],
-        Bands = [new("b1", 10, true, "c0")],
-        HeartCup = "c0",
-    };
+    private static FilledLayer Coloured(Layout layout, params int[] colours) => Samples.Layer(null, 0) with { Layout = layout is BandedLayout banded ? banded with { Bands = [new("b1", 10, true, "c0")] } : layout, Recipes = [.. colours.Select((c, i) => Recipe.Plain($"c{i}", $"colour {i}", Palette[c], ColourantClass.Paste, 4)), new Recipe("clear", "clear", "#eef0ea", [])] };
 
     /// <summary>Every change that a finding offers leaves a good piece without that finding.</summary>
     private static void Cleared(Piece piece, params string[] checks)
@@ -90,7 +84,7 @@ public class LayoutCheckTests
     public void A_large_flat_region_is_dull_until_it_shimmers_or_has_a_line_through_it()
     {
         var layer = Samples.Layer(Samples.Heart(300, 200), 10, 130, 0);
-        layer = layer with { Cups = layer.Cups.Changed(3, c => c with { Colourant = ColourantClass.Mica }) };
+        layer = layer with { Recipes = layer.Recipes.Changed(3, c => c.WithColourant(ColourantClass.Mica)) };
         var piece = Samples.Piece(Samples.Panel(), layer);
         var finding = Assert.Single(Of(piece, "dull-field"));
         Assert.Equal("dull-field@l1/b2", finding.Key);
@@ -152,10 +146,7 @@ public class LayoutCheckTests
     [InlineData(200, 40, 40)]
     public void Lines_that_need_more_room_than_there_is_are_made_narrower_or_fewer(double a, double b, double c)
     {
-        var layer = Coloured(new LinesLayout("clear", 1, 0, 5), 0, 2, 4) with
-        {
-            Bands = [new("fill", 10, true, "clear"), new("x", a, false, "c0"), new("y", b, false, "c1"), new("z", c, false, "c2")],
-        };
+        var layer = Coloured(Samples.Lines("clear", 1, 0, 5), 0, 2, 4).WithBands([new("fill", 10, true, "clear"), new("x", a, false, "c0"), new("y", b, false, "c1"), new("z", c, false, "c2")]);
         var piece = Samples.Piece(Samples.Panel(200, 160), layer);
         var finding = Assert.Single(Of(piece, "rim-room"));
         Assert.Equal(a + b + c, finding.Numbers[0].Value);
@@ -170,11 +161,12 @@ public class LayoutCheckTests
         {
             Zones =
             [
-                new("rim", "Rim", new RoundOutline(120), 40, 40, new LinesLayout("clear", 1, 0, 5), [],
-                    [new("fill", 10, true, "clear"), new("x", 30, false, "c0"), new("y", 40, false, "c1")], 0, "clear"),
+                new("rim", "Rim", new RoundOutline(120), 40, 40, Samples.Lines("clear", 1, 0, 5) with
+                {
+                    Bands = [new("fill", 10, true, "clear"), new("x", 30, false, "c0"), new("y", 40, false, "c1")],
+                }),
                 new("pools", "Pools", new RectangleOutline(200, 160), 300, 100,
-                    new PoolsLayout([new("w", [new(300, 180), new(490, 180)])], 4, [new("p", 400, 120, "c0"), new("q", 400, 220, "c1")]), [],
-                    [new("fill", 10, true, "clear")], 0, "clear"),
+                    new PoolsLayout([new("w", [new(300, 180), new(490, 180)])], 4, [new("p", 400, 120, "c0"), new("q", 400, 220, "c1")])),
             ],
         };
         var piece = Samples.Piece(Samples.Panel(), layer);

@@ -20,17 +20,17 @@ public class LayoutTests
     private static readonly LayerMapper Mapper = new();
     private static readonly string[] Names = ["moss", "bone", "umber", "lichen", "gilt", "smoke", "rust", "mere"];
 
-    internal static Layer Layer(Layout layout, params double[] widths) => Samples.Layer(null, widths.Length == 0 ? [0] : widths) with
+    internal static FilledLayer Layer(Layout layout, params double[] widths) => Samples.Layer(null, widths.Length == 0 ? [0] : widths) with
     {
-        Layout = layout,
-        Cups = [.. Samples.Layer(null, widths.Length == 0 ? [0] : widths).Cups, .. Names.Select(n => Samples.Cup(n)), Samples.Cup("clear", null, 0)],
+        Layout = layout is BandedLayout banded ? banded with { Bands = Samples.Layer(null, widths.Length == 0 ? [0] : widths).Bands } : layout,
+        Recipes = [.. Samples.Layer(null, widths.Length == 0 ? [0] : widths).Cups, .. Names.Select(n => Samples.Cup(n)), Samples.Cup("clear", null, 0)],
     };
 
     internal static FieldsLayout Fields(int fields = 15, int colours = 5, int seed = 3) => new(fields, [.. Names.Take(colours)], seed);
 
-    private static LayerMap Map(Ground ground, Layer layer) => Mapper.Map(Samples.Piece(ground, layer), layer);
+    private static LayerMap Map(Ground ground, FilledLayer layer) => Mapper.Map(Samples.Piece(ground, layer), layer);
 
-    private static PiecePlan Plan(Ground ground, Layer layer) => new PiecePlanner(Mapper).Plan(Samples.Piece(ground, layer), [], DateTimeZone.Utc);
+    private static PiecePlan Plan(Ground ground, FilledLayer layer) => new PiecePlanner(Mapper).Plan(Samples.Piece(ground, layer), [], DateTimeZone.Utc);
 
     private static void SumsToTheOutline(Outline outline, LayerMap map)
     {
@@ -49,8 +49,8 @@ public class LayoutTests
         from turn in Gen.Double[-180, 180]
         select kind switch
         {
-            0 => (Layout)new LinesLayout("clear", 1, 12 * share, seed),
-            1 => new PetalsLayout(x, y, count, 60 * share, seed % 2 == 0, 4 + 10 * share, turn),
+            0 => (Layout)Samples.Lines("clear", 1, 12 * share, seed),
+            1 => Samples.Petals(x, y, count, 60 * share, seed % 2 == 0, 4 + 10 * share, turn),
             2 => Fields(count, 3 + seed % 5, seed) with { Vein = new("gilt", 3, 1) },
             3 => new PoolsLayout([new("w1", [new(0, y), new(x, y + 20), new(900, y)]), new("w2", [new(x, 0), new(x + 15, 900)])], 3, [new("p1", 5, 5, "moss")]),
             4 => new PuddleLayout(x, y, [.. Enumerable.Range(0, count).Select(i => new PuddlePour($"p{i}", Names[i % 8], 4 + 40 * share))], turn, 100 * share, "clear"),
@@ -214,7 +214,7 @@ public class LayoutTests
     public void Lines_count_from_the_rim_and_share_the_depth_with_the_film_they_lie_on()
     {
         var ground = new Ground(new RectangleOutline(300, 200), EdgeStyle.Walled, 10, "#ffffff");
-        var layer = Layer(new LinesLayout("clear", 1, 0, 5), 0, 4, 6);
+        var layer = Layer(Samples.Lines("clear", 1, 0, 5), 0, 4, 6);
         var plan = Plan(ground, layer).Layers[0];
         var map = Map(ground, layer);
 
@@ -232,8 +232,8 @@ public class LayoutTests
     public void A_sequence_laid_three_times_tells_the_ml_of_each_repeat()
     {
         var ground = new Ground(new RoundOutline(260), EdgeStyle.Walled, 10, "#ffffff");
-        var layer = Layer(new LinesLayout("clear", 0, 0, 5), 0, 3, 5, 3, 5, 3, 5);
-        layer = layer with { Bands = [.. layer.Bands.Select((b, i) => i == 0 ? b : b with { Cup = i % 2 == 0 ? "moss" : "bone" })] };
+        var layer = Layer(Samples.Lines("clear", 0, 0, 5), 0, 3, 5, 3, 5, 3, 5);
+        layer = layer.WithBands([.. layer.Bands.Select((b, i) => i == 0 ? b : b with { RecipeId = i % 2 == 0 ? "moss" : "bone" })]);
         var plan = Plan(ground, layer).Layers[0];
         var repeats = plan.Facts.Where(f => f.Id.StartsWith("repeat", StringComparison.Ordinal)).Select(f => f.Number.Value).ToList();
         Assert.Equal(3, repeats.Count);
@@ -246,7 +246,7 @@ public class LayoutTests
     [Fact]
     public void Lines_that_find_no_room_are_the_innermost()
     {
-        var map = Map(new Ground(new RoundOutline(60), EdgeStyle.Walled, 10, "#ffffff"), Layer(new LinesLayout("clear", 1, 0, 5), 0, 20, 20, 20));
+        var map = Map(new Ground(new RoundOutline(60), EdgeStyle.Walled, 10, "#ffffff"), Layer(Samples.Lines("clear", 1, 0, 5), 0, 20, 20, 20));
         Assert.Equal(0, map.Area("b1"), 1.0);
         Assert.Equal(0, map.Area("b2"), 1.0);
         Assert.True(map.Area("b3") > 0 && map.Area("b4") > map.Area("b3"));
@@ -256,7 +256,7 @@ public class LayoutTests
     public void Rim_room_is_that_of_the_narrowest_cavity()
     {
         var drawn = DrawnOutline.Of([Ellipse.Ring(60, 60, 60, 60), Ellipse.Ring(160, 25, 25, 25)]);
-        var layer = Layer(new LinesLayout("clear", 1, 0, 5), 0, 4);
+        var layer = Layer(Samples.Lines("clear", 1, 0, 5), 0, 4);
         var plan = Plan(new(drawn, EdgeStyle.Walled, 10, "#ffffff"), layer).Layers[0];
         Assert.Equal(25, plan.Facts.Single(f => f.Id == LayoutFacts.RimRoom).Number.Value, 1.5);
     }
@@ -265,8 +265,8 @@ public class LayoutTests
     public void A_tool_drawn_through_rings_keeps_every_colours_area()
     {
         var ground = Samples.Panel();
-        var rings = Layer(new PetalsLayout(300, 200, 8, 0, true, 8, 10), 40, 30, 30, 0);
-        var drawn = rings with { Layout = new PetalsLayout(300, 200, 8, 45, true, 8, 10) };
+        var rings = Layer(Samples.Petals(300, 200, 8, 0, true, 8, 10), 40, 30, 30, 0);
+        var drawn = rings with { Layout = (PetalsLayout)rings.Layout with { PullMm = 45 } };
         var (before, after) = (Map(ground, rings), Map(ground, drawn));
         Assert.Equal(Math.PI * 40 * 40, before.Area("b1"), 3.0);
         foreach (var region in before.Regions)
@@ -295,7 +295,7 @@ public class LayoutTests
     public void A_mixed_cup_draws_its_ml_from_its_colours_cups()
     {
         var layer = Layer(new MarbleLayout("moss", "mix", 40, 0.5, 20, 3));
-        layer = layer with { Cups = layer.Cups.Add(new("mix", "storm", "#888888", null, 0, [new("bone", 2), new("smoke", 1)])) };
+        layer = layer with { Recipes = layer.Recipes.Add(new Recipe("mix", "storm", "#888888", [], [new("bone", 2), new("smoke", 1)])) };
         var plan = Plan(Samples.Panel(), layer).Layers[0].Cups;
         CupVolume Cup(string id) => plan.Cups.Single(c => c.CupId == id);
         var mix = Cup("mix");
@@ -371,11 +371,11 @@ public class LayoutTests
         var layer = Samples.Layer(Samples.Heart(250, 180), 12, 20, 0);
         layer = layer with
         {
-            Cups = [.. layer.Cups, Samples.Cup("moss"), Samples.Cup("bone"), Samples.Cup("clear", null, 0)],
+            Recipes = [.. layer.Cups, Samples.Cup("moss"), Samples.Cup("bone"), Samples.Cup("clear", null, 0)],
             Zones =
             [
-                new("z1", "Corner", new RoundOutline(160), 420, 220, new MarbleLayout("moss", "bone", 30, 0, 0, 3), [], layer.Bands, 0, "bed"),
-                new("z2", "Patch", new RectangleOutline(120, 90), 500, 180, new FloodLayout("bone"), [], layer.Bands, 0, "bed"),
+                new("z1", "Corner", new RoundOutline(160), 420, 220, new MarbleLayout("moss", "bone", 30, 0, 0, 3)),
+                new("z2", "Patch", new RectangleOutline(120, 90), 500, 180, new FloodLayout("bone")),
             ],
         };
         var piece = Samples.Piece(ground, layer) with
@@ -419,7 +419,7 @@ public class LayoutTests
             {
                 var layer = Layer(layout, 0, 5);
                 Assert.Empty(new PieceValidator().Validate(Samples.Piece(Samples.Panel(), layer)).Errors);
-                var lost = layer with { Cups = [.. layer.Cups.Take(1)] };
+                var lost = layer with { Recipes = [.. layer.Cups.Take(1)] };
                 Assert.NotEmpty(new PieceValidator().Validate(Samples.Piece(Samples.Panel(), lost)).Errors);
             },
             iter: 100);
@@ -441,12 +441,12 @@ public class LayoutTests
     [Fact]
     public void A_mixed_cup_looks_like_the_mix_and_covers_by_the_shares_of_what_is_in_it()
     {
-        var mix = new Cup("mix", "mix", "#999999", null, 0, [new("white", 3), new("black", 1), new("clear", 4)]);
+        var mix = new Recipe("mix", "mix", "#999999", [], [new("white", 3), new("black", 1), new("clear", 4)]);
         var layer = Samples.Layer(null, 0) with
         {
-            Cups =
+            Recipes =
             [
-                new("white", "white", "#e6e6e6", ColourantClass.Paste, 4), new("black", "black", "#595959", ColourantClass.Mica, 2), Samples.Cup("clear", null, 0), mix,
+                Recipe.Plain("white", "white", "#e6e6e6", ColourantClass.Paste, 4), Recipe.Plain("black", "black", "#595959", ColourantClass.Mica, 2), Samples.Cup("clear", null, 0), mix,
             ],
         };
         var look = CupLook.Of(Catalogue.Typical, layer, mix);
@@ -465,17 +465,17 @@ public class LayoutTests
         {
             Zones =
             [
-                new("z1", "Pool", new RoundOutline(160), 40, 40, new PuddleLayout(120, 120, [new("a", "bone", 20), new("b", "umber", 5)]), [], [new("b1", 10, true, "bed")], 0, "bed"),
-                new("z2", "Rim", new RoundOutline(120), 300, 200, new LinesLayout("clear", 1, 0, 3), [], [new("b1", 10, true, "clear"), new("l1", 6, false, "moss"), new("l2", 6, false, "moss")], 0, "bed"),
+                new("z1", "Pool", new RoundOutline(160), 40, 40, new PuddleLayout(120, 120, [new("a", "bone", 20), new("b", "umber", 5)])),
+                new("z2", "Rim", new RoundOutline(120), 300, 200, Samples.Lines("clear", 1, 0, 3) with { Bands = [new("b1", 10, true, "clear"), new("l1", 6, false, "moss"), new("l2", 6, false, "moss")] }),
             ],
         };
         var plan = Plan(Samples.Panel(), layer).Layers[0];
         var facts = plan.Facts.ToDictionary(f => f.Id, f => f.Number.Value);
 
         // What can be changed where it is read is changed in the zone; the depth is the layer's.
-        Assert.Equal("zones[z1].layout.pours[b].ml", plan.Cups.Regions.Single(r => r.RegionId == "z1/b").LayerMl.Inputs[0].Field);
-        Assert.Equal("zones[z2].bands[l1].widthMm", plan.Facts.Single(f => f.Id == "z2/lines-need").Number.Inputs[0].Field);
-        Assert.Equal("depthMm", plan.Facts.Single(f => f.Id == "z1/radius-a").Number.Input("depth").Field);
+        Assert.Equal("layers[l1].zones[z1].layout.pours[b].ml", plan.Cups.Regions.Single(r => r.RegionId == "z1/b").LayerMl.Inputs[0].Field);
+        Assert.Equal("layers[l1].zones[z2].layout.bands[l1].widthMm", plan.Facts.Single(f => f.Id == "z2/lines-need").Number.Inputs[0].Field);
+        Assert.Equal("layers[l1].depthMm", plan.Facts.Single(f => f.Id == "z1/radius-a").Number.Input("depth").Field);
         Assert.Equal(Math.Sqrt(20_000 / (3 * Math.PI)), facts["z1/radius-a"], 1e-9);
         Assert.Equal(60, facts["z2/rim-room"], 1.5);
         Assert.Equal(12, facts["z2/lines-need"]);

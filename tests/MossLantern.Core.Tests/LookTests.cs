@@ -19,13 +19,13 @@ public class LookTests
     private static readonly Look Back = new(Light: LightFrom.Back);
     private static readonly Look Wet = new(Wet: true);
 
-    private static readonly Layer First = Samples.Layer(Samples.Heart(120, 90), 12, 3, 0) with { Id = "first" };
-    private static readonly Layer Second = Samples.Layer(Samples.Heart(200, 110), 9, 0) with { Id = "second", Cups = [Samples.Cup("bed", null, 0), Samples.Cup("c1", ColourantClass.Dye, 2), Samples.Cup("c2")] };
+    private static readonly FilledLayer First = Samples.Layer(Samples.Heart(120, 90), 12, 3, 0) with { Id = "first" };
+    private static readonly FilledLayer Second = Samples.Layer(Samples.Heart(200, 110), 9, 0) with { Id = "second", Recipes = [Samples.Cup("bed", null, 0), Samples.Cup("c1", ColourantClass.Dye, 2), Samples.Cup("c2")] };
 
     private static Ground On(BaseMaterial material, GroundPaint? paint = null) =>
         Samples.Panel(300, 200) with { Base = new(material == BaseMaterial.Silicone ? PieceKind.Casting : PieceKind.Panel, material, 4), Paint = paint };
 
-    private static Piece Casting(params Layer[] layers) => Samples.Piece(On(BaseMaterial.Silicone), layers);
+    private static Piece Casting(params FilledLayer[] layers) => Samples.Piece(On(BaseMaterial.Silicone), layers);
 
     [Fact]
     public void Clear_resin_lets_all_light_through_dye_filters_it_and_paste_keeps_it_back()
@@ -34,16 +34,16 @@ public class LookTests
         Assert.Equal(new Colour(1, 1, 1), clear);
 
         // Red dye at 3 %, 5 mm deep: a cover of 0.08 × 3 × 5 = 1.2; nothing reflects less than 0.002.
-        var dye = CupLook.Of(Catalogue.Typical, First, new("dye", "dye", "#ff0000", ColourantClass.Dye, 3)).Through(5);
+        var dye = CupLook.Of(Catalogue.Typical, First, Recipe.Plain("dye", "dye", "#ff0000", ColourantClass.Dye, 3)).Through(5);
         Assert.Equal(1, dye.R, 1e-9);
         Assert.Equal(0.0833, dye.G, 5e-5);
         Assert.Equal(dye.G, dye.B, 1e-9);
 
         // At a cover of 3 it lets through its own colour.
-        Assert.Equal("#6b3f1f", CupLook.Of(Catalogue.Typical, First, new("tea", "tea", "#6b3f1f", ColourantClass.Dye, 5)).Through(7.5).ToHex());
+        Assert.Equal("#6b3f1f", CupLook.Of(Catalogue.Typical, First, Recipe.Plain("tea", "tea", "#6b3f1f", ColourantClass.Dye, 5)).Through(7.5).ToHex());
 
         // White paste at 4 %, 3 mm deep: 1.2 × 4 × 3 = 14.4.
-        Assert.Equal(Math.Exp(-14.4), CupLook.Of(Catalogue.Typical, First, new("white", "white", "#ffffff", ColourantClass.Paste, 4)).Through(3).G, 1e-12);
+        Assert.Equal(Math.Exp(-14.4), CupLook.Of(Catalogue.Typical, First, Recipe.Plain("white", "white", "#ffffff", ColourantClass.Paste, 4)).Through(3).G, 1e-12);
     }
 
     [Fact]
@@ -66,7 +66,7 @@ public class LookTests
     public void A_mixed_cup_keeps_back_what_its_parts_keep_back()
     {
         var mixed = Samples.Cup("mixed") with { Of = [new("dye", 1), new("paste", 3)] };
-        var layer = First with { Cups = [.. First.Cups, Samples.Cup("dye", ColourantClass.Dye, 2), Samples.Cup("paste", ColourantClass.Paste, 4), mixed] };
+        var layer = First with { Recipes = [.. First.Cups, Samples.Cup("dye", ColourantClass.Dye, 2), Samples.Cup("paste", ColourantClass.Paste, 4), mixed] };
         var look = CupLook.Of(Catalogue.Typical, layer, mixed);
         Assert.Equal(0.75 * 1.2 * 4, look.BlocksPerMm, 1e-9);
         Assert.Equal(0.75 * 1.2 * 4 + 0.25 * 0.08 * 2, look.CoverPerMm, 1e-9);
@@ -116,7 +116,7 @@ public class LookTests
     {
         var old = Casting(First);
         var again = Rework.Over(old, "kiln");
-        again = again with { Ground = Rework.Grown(again.Ground, 20) with { Base = new(PieceKind.Slice, BaseMaterial.Resin) }, Layers = [Samples.Layer(null, 0)] };
+        again = (again with { Ground = Rework.Grown(again.Ground, 20) with { Base = new(PieceKind.Slice, BaseMaterial.Resin) } }).WithLayers(Samples.Layer(null, 0));
         var (top, below) = (Planner.Paint(again, null, PaintDetail.Draft), Planner.Paint(again, null, PaintDetail.Draft, Below));
         Assert.True(Assert.Single(top.Insets).Below);
         var inset = Assert.Single(below.Insets);
@@ -135,12 +135,12 @@ public class LookTests
         Assert.Equal("#ffffff", painting.Ground);
         Assert.Equal(lowest, painting.FiltersFrom);
         Assert.All(painting.Paths.Skip(lowest), p => Assert.True(p.Opacity is 0 or 1));
-        Assert.Equal(0, painting.Paths.First(p => p.Material == "second/bed").Opacity);
+        Assert.Equal(0, painting.Paths.First(p => p.Material == "second/second-bed").Opacity);
         Assert.DoesNotContain(painting.Paths, p => p.Role == PaintRole.Edge);
 
         // Through opaque paste, 3 mm of it, nothing comes.
         Assert.Equal("#000000", painting.Paths.First(p => p.Region == "b1" && p.Material == "first/c1").Fill);
-        Assert.Equal(CupLook.Of(Catalogue.Typical, Second, Second.Cups[1]).Through(Second.DepthMm).ToHex(), painting.Paths.First(p => p.Material == "second/c1").Fill);
+        Assert.Equal(CupLook.Of(Catalogue.Typical, Second, Second.Cups[1]).Through(Second.DepthMm).ToHex(), painting.Paths.First(p => p.Material == "second/second-c1").Fill);
         Assert.Null(Planner.Paint(Casting(First), null, PaintDetail.Full).FiltersFrom);
         Assert.NotNull(Planner.Paint(Casting(First), null, PaintDetail.Full, Back).FiltersFrom);
     }
@@ -148,7 +148,7 @@ public class LookTests
     [Fact]
     public void Just_poured_the_top_layer_runs_along_every_border_of_two_colours_and_has_no_edges()
     {
-        var coloured = Second with { Cups = [.. Second.Cups.Select((c, i) => c with { Colour = i == 1 ? "#2040a0" : "#d0a020", Colourant = ColourantClass.Paste, LoadPercent = 5 })] };
+        var coloured = Second with { Recipes = [.. Second.Cups.Select((c, i) => c with { Colour = i == 1 ? "#2040a0" : "#d0a020", Doses = [new(ColourantClass.Paste, 5)] })] };
         var painting = Planner.Paint(Casting(First, coloured), null, PaintDetail.Full, Wet);
         Assert.True(painting.Wet);
         var runs = painting.Paths.Where(p => p.Role == PaintRole.Run).ToList();

@@ -18,7 +18,7 @@ public class MapTests
         from fill in Gen.Int[0, 11]
         select widths.Take(fill % (widths.Length + 1)).Append(0).Concat(widths.Skip(fill % (widths.Length + 1))).ToArray();
 
-    private static readonly Gen<(Ground Ground, ImmutableArray<Layer> Layers)> AnyMaps =
+    private static readonly Gen<(Ground Ground, ImmutableArray<FilledLayer> Layers)> AnyMaps =
         from outline in Samples.AnyOutline
         from x in Gen.Double[-0.1, 1.1]
         from y in Gen.Double[-0.1, 1.1]
@@ -32,9 +32,9 @@ public class MapTests
         let heart = new Heart("h1", x * outline.BoxWidthMm, y * outline.BoxHeightMm, heartWidth, heartHeight, turn, waviness, seed)
         select (
             new Ground(outline, EdgeStyle.TapedClean, 20, "#ffffff"),
-            stacks.Select(s => Samples.Layer(heart, s) with { RimFollow = follow }).ToImmutableArray());
+            stacks.Select(s => Samples.Layer(heart, s).Rings(r => r with { RimFollow = follow })).ToImmutableArray());
 
-    private static readonly Gen<(Ground Ground, Layer Layer)> AnyMap = AnyMaps.Select(m => (m.Ground, m.Layers[0]));
+    private static readonly Gen<(Ground Ground, FilledLayer Layer)> AnyMap = AnyMaps.Select(m => (m.Ground, m.Layers[0]));
 
     private static GrowthScale Coarse(Outline outline)
     {
@@ -88,7 +88,7 @@ public class MapTests
     public void Areas_agree_with_a_polygon_overlay()
     {
         var ground = Samples.Panel();
-        var map = Samples.Map(ground, Samples.Layer(Samples.Heart(250, 180), 12, 3, 30, 0, 20) with { RimFollow = 0.5 });
+        var map = Samples.Map(ground, Samples.Layer(Samples.Heart(250, 180), 12, 3, 30, 0, 20).Rings(r => r with { RimFollow = 0.5 }));
         var outline = new Polygon(new([new(0, 0), new(600, 0), new(600, 400), new(0, 400), new(0, 0)]));
         var sets = Contours.Trace(map.Grid, map.Field, map.Levels).Select(Polygons).ToArray();
         var below = 0.0;
@@ -159,7 +159,7 @@ public class MapTests
     {
         var ground = Samples.Panel();
         var layer = Samples.Layer(Samples.Heart(250, 180), 20, 0, 12);
-        double Edge(double follow) => Samples.Map(ground, layer with { RimFollow = follow }).Regions.Single(r => r.Id == "b3").OpenEdgeMm;
+        double Edge(double follow) => Samples.Map(ground, layer.Rings(r => r with { RimFollow = follow })).Regions.Single(r => r.Id == "b3").OpenEdgeMm;
         Assert.True(Edge(1) > 0.97 * 2000);
         Assert.True(Edge(0) < 0.5 * 2000);
     }
@@ -170,7 +170,7 @@ public class MapTests
         var ground = Samples.Panel();
         var layer = Samples.Layer(Samples.Heart(250, 180), 20, 0, 12);
         Assert.Equal(Samples.Map(ground, layer).Field, Samples.Map(ground, layer).Field);
-        var other = layer with { Hearts = [layer.Hearts[0] with { Seed = 4 }] };
+        var other = layer.WithHearts([layer.Hearts[0] with { Seed = 4 }]);
         Assert.NotEqual(Samples.Map(ground, layer).Field, Samples.Map(ground, other).Field);
     }
 
@@ -179,7 +179,7 @@ public class MapTests
     {
         var ground = Samples.Panel();
         var layer = Samples.Layer(Samples.Heart(250, 180), 20, 0, 12);
-        var moved = layer with { Hearts = [layer.Hearts[0] with { XMm = 250.5 }] };
+        var moved = layer.WithHearts([layer.Hearts[0] with { XMm = 250.5 }]);
         Assert.Equal(Samples.Map(ground, layer).Area("b1"), Samples.Map(ground, moved).Area("b1"), Samples.Map(ground, layer).Area("b1") * 0.01);
     }
 
@@ -229,10 +229,7 @@ public class MapTests
     public void Six_hearts_share_one_stack_of_bands()
     {
         var layer = Samples.Layer(null, 12, 20, 0);
-        layer = layer with
-        {
-            Hearts = [.. Enumerable.Range(0, 6).Select(i => Samples.Heart(80 + 200 * (i % 3), 100 + 200 * (i / 3), 50, 40, seed: i) with { Id = $"h{i}" })],
-        };
+        layer = layer.WithHearts([.. Enumerable.Range(0, 6).Select(i => Samples.Heart(80 + 200 * (i % 3), 100 + 200 * (i / 3), 50, 40, seed: i) with { Id = $"h{i}" })]);
         var map = Samples.Map(Samples.Panel(), layer);
         Assert.Equal(240_000, map.Regions.Sum(r => r.AreaMm2), 1);
         Assert.Equal(6, Contours.Trace(map.Grid, map.Field, map.Levels.AsSpan(0, 1))[0].Count);
@@ -243,8 +240,8 @@ public class MapTests
     public void Bands_widen_outward_by_the_factor()
     {
         var ground = Samples.Panel(900, 900);
-        var layer = Samples.Layer(Samples.Heart(450, 450, 60, 60, waviness: 0), 20, 20, 20, 0) with { Widening = 1.5 };
-        Assert.Equal([20, 30, 45, 0], layer.BandWidthsMm());
+        var layer = Samples.Layer(Samples.Heart(450, 450, 60, 60, waviness: 0), 20, 20, 20, 0).Rings(r => r with { Widening = 1.5 });
+        Assert.Equal([20, 30, 45, 0], ((RingsLayout)layer.Layout).BandWidthsMm());
         var map = Samples.Map(ground, layer);
         Assert.Equal([null, 20.0, 30.0, 45.0, null], map.Regions.Select(r => r.PlannedWidthMm));
         var radii = map.Regions.Take(4).Select((_, k) => Math.Sqrt(map.Regions.Take(k + 1).Sum(r => r.AreaMm2) / Math.PI)).ToArray();

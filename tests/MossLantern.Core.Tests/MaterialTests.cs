@@ -110,13 +110,13 @@ public sealed class MaterialTests
     private static OwnMaterial Own(MaterialKind kind, string like, params (string, double)[] values) =>
         new(kind, "Mine", like, values.ToImmutableSortedDictionary(v => v.Item1, v => v.Item2));
 
-    private static LayerPlan Planned(Catalogue catalogue, Layer layer)
+    private static LayerPlan Planned(Catalogue catalogue, FilledLayer layer)
     {
         var piece = Samples.Piece(Samples.Panel(), layer);
         return new PiecePlanner(new LayerMapper()).Plan(piece, [], Surroundings.Usual(DateTimeZone.Utc) with { Catalogue = catalogue }).Layers[0];
     }
 
-    private static readonly Layer Poured = Samples.Layer(Samples.Heart(300, 200), 20, 0) with { Plan = new(new(2026, 5, 1, 9, 0), null, null) };
+    private static readonly FilledLayer Poured = Samples.Layer(Samples.Heart(300, 200), 20, 0) with { Plan = new(new(2026, 5, 1, 9, 0), null, null) };
 
     [Fact]
     public void Windows_heat_and_depths_follow_the_persons_figures_and_each_says_where_it_is_from()
@@ -164,7 +164,7 @@ public sealed class MaterialTests
     [Fact]
     public void A_colourants_own_cover_and_limit_are_what_is_shown_and_minded()
     {
-        var layer = Poured with { Cups = [.. Poured.Cups.Select(c => c with { Colourant = ColourantClass.Mica, LoadPercent = 3 })] };
+        var layer = Poured with { Recipes = [.. Poured.Cups.Select(c => c.WithColourant(ColourantClass.Mica).WithLoad(3))] };
         var catalogue = With("mica", Own(MaterialKind.Colourant, "mica", (P.Cover, 0.5), (P.LimitPercent, 2), (P.UsualToPercent, 2)));
         var (before, after) = (Planned(Catalogue.Typical, layer), Planned(catalogue, layer));
         Assert.Equal(100 * (1 - Math.Exp(-3 * 3 * 0.25)), before.Opacity["c1"].Value, 1e-9);
@@ -239,9 +239,9 @@ public sealed class MaterialTests
     {
         var piece = Samples.Piece(Samples.Panel(), Poured with { Resin = new("syrup") });
         var failure = Assert.Single(Assert.Throws<ValidationException>(() => KnownMaterials.Check(piece, Catalogue.Typical)).Errors);
-        Assert.Equal(("layers[0].resin.system", true), (failure.PropertyName, failure.ErrorMessage.Contains("coating, thick, quick", StringComparison.Ordinal)));
-        var over = Samples.Piece(Samples.Panel() with { Old = new("Old", null, piece.Ground, piece.Growth, piece.Layers) }, Poured);
-        Assert.Equal("ground.old.layers[0].resin.system", Assert.Single(Assert.Throws<ValidationException>(() => KnownMaterials.Check(over, Catalogue.Typical)).Errors).PropertyName);
+        Assert.Equal(("sittings[0].resin.system", true), (failure.PropertyName, failure.ErrorMessage.Contains("coating, thick, quick", StringComparison.Ordinal)));
+        var over = Samples.Piece(Samples.Panel() with { Old = new("Old", null, piece.Ground, piece.Growth, piece.Recipes, piece.Layers, piece.Sittings) }, Poured);
+        Assert.Equal("ground.old.sittings[0].resin.system", Assert.Single(Assert.Throws<ValidationException>(() => KnownMaterials.Check(over, Catalogue.Typical)).Errors).PropertyName);
         KnownMaterials.Check(piece, With("syrup", Own(MaterialKind.Resin, "coating")));
         var putAway = With("syrup", Own(MaterialKind.Resin, "coating") with { PutAway = true });
         KnownMaterials.Check(piece, putAway);

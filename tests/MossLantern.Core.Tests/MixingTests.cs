@@ -137,9 +137,9 @@ public class MixingTests
     [Fact]
     public void One_cup_may_serve_several_regions_and_pays_its_loss_once()
     {
-        var layer = Samples.Layer(null, 0, 100) with { DepthMm = 1, HeartCup = "c1" };
+        var layer = Samples.Layer(null, 0, 100).Rings(r => r with { HeartRecipeId = "c1" }) with { DepthMm = 1 };
         var apart = Cups(Samples.Panel(), layer);
-        var shared = Cups(Samples.Panel(), layer with { Bands = layer.Bands.Changed(1, b => b with { Cup = "c1" }) });
+        var shared = Cups(Samples.Panel(), layer.WithBands(layer.Bands.Changed(1, b => b with { RecipeId = "c1" })));
         var cup = shared.Cups.Single(c => c.CupId == "c1");
         Assert.Equal(["b1", "b2"], cup.RegionIds);
         Assert.Equal(240 * 1.1, cup.NeedMl, 1e-6);
@@ -167,7 +167,7 @@ public class MixingTests
     public void A_load_over_the_limit_of_its_class_is_told(ColourantClass? colourant, double load, bool over)
     {
         var layer = Samples.Layer(null, 0);
-        var cups = Cups(Samples.Panel(), layer with { Cups = layer.Cups.Changed(1, _ => Samples.Cup("c1", colourant, load)) });
+        var cups = Cups(Samples.Panel(), layer with { Recipes = layer.Recipes.Changed(1, _ => Samples.Cup("c1", colourant, load)) });
         Assert.Equal(over, cups.Cups.Single(c => c.CupId == "c1").OverLimit);
     }
 
@@ -207,7 +207,7 @@ public class MixingTests
         // 1400 mm of edge, 40 mm high, 1 mm of film: 56 ml on 100 ml of region.
         var edge = own.Regions.Single(r => r.RegionId == "b1").EdgeMl;
         Assert.Equal(56, edge.Value, 1e-9);
-        Assert.Equal((Origin.Own, "losses.filmMm"), (edge.Input("film thickness").Origin, edge.Input("film thickness").Field));
+        Assert.Equal((Origin.Own, "sittings[l1].losses.filmMm"), (edge.Input("film thickness").Origin, edge.Input("film thickness").Field));
         var cup = own.Cups.Single(c => c.CupId == "c1");
         Assert.Equal(3 + 15.6, cup.Loss.Value, 1e-9);
         Assert.Equal(Origin.Default, Cups(ground, plain).Cups.Single(c => c.CupId == "c1").MixMl.Input("stays in any cup").Origin);
@@ -224,7 +224,7 @@ public class MixingTests
         Assert.Equal(120, mix(new(CupStepMl: 5)).Value, 1e-9);
         Assert.Equal(114, mix(new(CupStepMl: 0.2)).Value, 1e-9);
         Assert.Equal(113.7, mix(new(CupStepMl: 0.05)).Value, 1e-9);
-        Assert.Equal((Origin.Own, "tools.cupStepMl"), (mix(new(5)).Input("cup step").Origin, mix(new(5)).Input("cup step").Field));
+        Assert.Equal((Origin.Own, "sittings[l1].tools.cupStepMl"), (mix(new(5)).Input("cup step").Origin, mix(new(5)).Input("cup step").Field));
         Assert.Equal(Origin.Default, mix(new(ScaleStepG: 1)).Input("cup step").Origin);
     }
 
@@ -263,7 +263,7 @@ public class MixingTests
     public void The_lacing_additive_has_no_load_by_weight() =>
         Assert.Throws<ArgumentOutOfRangeException>(() => Catalogue.Typical.Of(ColourantClass.Lacing));
 
-    private static CupPlan Cups(Ground ground, Layer layer)
+    private static CupPlan Cups(Ground ground, FilledLayer layer)
     {
         var (mapper, piece) = (new LayerMapper(), Samples.Piece(ground, layer));
         return CupPlanner.Plan(ground, layer, mapper.Map(piece, layer), DepthZones.Of(mapper, piece, layer), Surroundings.Usual(DateTimeZone.Utc));

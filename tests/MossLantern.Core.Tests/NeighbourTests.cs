@@ -17,15 +17,15 @@ public class NeighbourTests
     private static readonly string[] Palette = ["#33523f", "#3a5a46", "#c99b3a", "#f0e8d5", "#5a2233", "#2e2a28", "#6f7a80", "#d9667a", "#3f6c74", "#e2ab50"];
 
     /// <summary>Stacks of any of ten colours, some of them clear.</summary>
-    private static readonly Gen<Layer> AnyStack =
+    private static readonly Gen<FilledLayer> AnyStack =
         from colours in Gen.Int[0, Palette.Length].Array[2, 9]
         from fill in Gen.Int[0, 8]
         let cups = colours.Select((c, i) => c == Palette.Length
-            ? new Cup($"c{i}", $"clear {i}", "#eef0ea", null, 0)
-            : new Cup($"c{i}", $"colour {i}", Palette[c], ColourantClass.Paste, 4)).ToArray()
+            ? new Recipe($"c{i}", $"clear {i}", "#eef0ea", [])
+            : Recipe.Plain($"c{i}", $"colour {i}", Palette[c], ColourantClass.Paste, 4)).ToArray()
         let bands = colours.Skip(1).Select((_, i) => new Band($"b{i + 1}", 9, i == fill % (colours.Length - 1), $"c{i + 1}")).ToArray()
-        select new Layer(
-            "l1", "Rings", 3, [Samples.Heart(200, 150, 60, 50)], [.. bands], 0, "c0", [.. cups], new("coating"), Measure.ByVolume, null, [], PourTimes.None);
+        select new FilledLayer(
+            "l1", "Rings", 3, new RingsLayout([Samples.Heart(200, 150, 60, 50)], [.. bands], 0, "c0"), [.. cups], new("coating"), Measure.ByVolume, null, [], PourTimes.None);
 
     [Fact]
     public void Two_reflectances_mix_as_worked_out_by_hand()
@@ -90,7 +90,7 @@ public class NeighbourTests
         Assert.InRange(finding.Place.XMm!.Value, 0, 600);
         foreach (var other in new[] { Contrast.Gradual, Contrast.Any })
         {
-            Assert.Empty(Of(twins with { Layers = [twins.Layers[0] with { Contrast = other }] }, "twins"));
+            Assert.Empty(Of(twins.OnLayer(0, l => l with { Contrast = other }), "twins"));
         }
 
         var start = Instant.FromUtc(2026, 5, 2, 10, 0);
@@ -114,27 +114,27 @@ public class NeighbourTests
         var red = Stack("#b0402c", "#2f7a52");
         var finding = Assert.Single(Of(red, "mud"));
         Assert.Contains("clear", finding.Remedies.Select(r => r.Id));
-        Assert.Single(Of(red with { Layers = [red.Layers[0] with { Contrast = Contrast.Gradual }] }, "mud"));
-        Assert.Empty(Of(red with { Layers = [red.Layers[0] with { Contrast = Contrast.Any }] }, "mud"));
+        Assert.Single(Of(red.OnLayer(0, l => l with { Contrast = Contrast.Gradual }), "mud"));
+        Assert.Empty(Of(red.OnLayer(0, l => l with { Contrast = Contrast.Any }), "mud"));
 
         // Clear resin between is not a colour that could turn dull.
-        var line = finding.Remedies.Single(r => r.Id == "clear").Apply(red).Layers[0];
+        var line = finding.Remedies.Single(r => r.Id == "clear").Apply(red).Filled[0];
         Assert.Equal(3, line.Bands[0].WidthMm);
-        Assert.Null(line.Cups.Single(c => c.Id == line.Bands[0].Cup).Colourant);
+        Assert.Null(line.Recipes.Single(c => c.Id == line.Bands[0].RecipeId).Colourant);
     }
 
     [Fact]
     public void Thin_colour_on_bare_ground_is_told_and_its_remedies_clear_it()
     {
         var thin = Stack("#33523f", "#f0e8d5");
-        thin = thin with { Layers = [thin.Layers[0] with { Cups = [.. thin.Layers[0].Cups.Select(c => c with { Colourant = ColourantClass.Mica, LoadPercent = 0.5 })] }] };
+        thin = thin.OnLayer(0, l => l with { Recipes = [.. l.Recipes.Select(c => c.WithColourant(ColourantClass.Mica).WithLoad(0.5))] });
         var finding = Assert.Single(Of(thin, "bare-ground"));
         Assert.Equal(["paint", "stronger"], finding.Remedies.Select(r => r.Id));
         Assert.All(finding.Remedies, r => Assert.Empty(Of(r.Apply(thin), "bare-ground")));
         Assert.Empty(Of(thin with { Ground = Edits.Rework.OverUnknown(thin.Ground) }, "bare-ground"));
 
         // A millimetre of interference pigment cannot cover half a ground within its limit.
-        var shift = thin with { Layers = [thin.Layers[0] with { DepthMm = 1, Cups = [.. thin.Layers[0].Cups.Select(c => c with { Colourant = ColourantClass.Interference })] }] };
+        var shift = thin.OnLayer(0, l => l with { DepthMm = 1, Recipes = [.. l.Recipes.Select(c => c.WithColourant(ColourantClass.Interference))] });
         Assert.Equal(["paint"], Assert.Single(Of(shift, "bare-ground")).Remedies.Select(r => r.Id));
     }
 
@@ -142,17 +142,18 @@ public class NeighbourTests
     public void A_cup_without_a_place_is_put_away()
     {
         var spare = Stack("#33523f", "#f0e8d5");
-        spare = spare with { Layers = [spare.Layers[0] with { Cups = spare.Layers[0].Cups.Add(Samples.Cup("spare")) }] };
+        spare = spare.OnLayer(0, l => l with { Recipes = l.Recipes.Add(Samples.Cup("spare")) });
         var finding = Assert.Single(Of(spare, "no-home"));
         Assert.Equal("no-home@l1/spare", finding.Key);
         Assert.Empty(Of(finding.Remedies.Single().Apply(spare), "no-home"));
     }
 
     /// <summary>A heart's bed and bands of these colours; the last fills the rest.</summary>
-    private static Piece Stack(params string[] colours) => Samples.Piece(Samples.Panel(), new Layer(
-        "l1", "Rings", 3, [Samples.Heart(200, 150, 60, 50)],
-        [.. colours.Skip(1).Select((_, i) => new Band($"b{i + 1}", 9, i == colours.Length - 2, $"c{i + 1}"))],
-        0, "c0", [.. colours.Select((c, i) => new Cup($"c{i}", $"colour {i}", c, ColourantClass.Paste, 4))],
+    private static Piece Stack(params string[] colours) => Samples.Piece(Samples.Panel(), new FilledLayer(
+        "l1", "Rings", 3,
+        new RingsLayout(
+            [Samples.Heart(200, 150, 60, 50)], [.. colours.Skip(1).Select((_, i) => new Band($"b{i + 1}", 9, i == colours.Length - 2, $"c{i + 1}"))], 0, "c0"),
+        [.. colours.Select((c, i) => Recipe.Plain($"c{i}", $"colour {i}", c, ColourantClass.Paste, 4))],
         new("coating"), Measure.ByVolume, null, [], PourTimes.None));
 
     private static List<Finding> Of(Piece piece, params string[] checks) =>
@@ -162,7 +163,7 @@ public class NeighbourTests
     public void A_name_that_looks_like_a_place_for_a_number_is_not_one()
     {
         var layer = Samples.Layer(Samples.Heart(250, 180), 20, 0);
-        layer = layer with { Cups = [.. layer.Cups.Select(c => c with { Name = c.Id == "c1" ? "{0}" : c.Name, Colour = "#33523f" })] };
+        layer = layer with { Recipes = [.. layer.Cups.Select(c => c with { Name = c.Id == "c1" ? "{0}" : c.Name, Colour = "#33523f" })] };
         var findings = new PiecePlanner(new()).Plan(Samples.Piece(Samples.Panel(), layer), [], NodaTime.DateTimeZone.Utc).Findings;
         var twins = findings.First(f => f.Check == "twins");
         Assert.Equal(1, twins.Reason.Split("{0}").Length - 1);

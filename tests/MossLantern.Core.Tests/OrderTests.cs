@@ -12,14 +12,14 @@ public class OrderTests
 {
     private static readonly PiecePlanner Planner = new(new());
 
-    private static LayerPlan Plan(Layer layer) => Planner.Plan(Samples.Piece(Samples.Panel(), layer), [], DateTimeZone.Utc).Layers[0];
+    private static LayerPlan Plan(FilledLayer layer) => Planner.Plan(Samples.Piece(Samples.Panel(), layer), [], DateTimeZone.Utc).Layers[0];
 
-    private static List<RegionId> Order(Layer layer) => [.. Plan(layer).Steps.Select(s => s.RegionId)];
+    private static List<RegionId> Order(FilledLayer layer) => [.. Plan(layer).Steps.Select(s => s.RegionId)];
 
     [Fact]
     public void Lines_begin_with_the_film_run_inward_and_end_with_the_push()
     {
-        var layer = LayoutTests.Layer(new LinesLayout("clear", 1, 3, 3), 0, 8, 12);
+        var layer = LayoutTests.Layer(Samples.Lines("clear", 1, 3, 3), 0, 8, 12);
         Assert.Equal(["start", "b3", "b2", "b1"], Order(layer));
         Assert.StartsWith("The film first", Plan(layer).OrderSays, StringComparison.Ordinal);
 
@@ -33,7 +33,7 @@ public class OrderTests
 
     [Fact]
     public void A_puddle_is_poured_as_it_is_listed_and_what_lies_round_it_last() =>
-        Assert.Equal(["a", "b", "c", PuddleLayout.RestId], Order(LayoutTests.Layer(new PuddleLayout(300, 200, [new("a", "moss", 20), new("b", "bone", 60), new("c", "rust", 10)], RestCup: "clear"))));
+        Assert.Equal(["a", "b", "c", PuddleLayout.RestId], Order(LayoutTests.Layer(new PuddleLayout(300, 200, [new("a", "moss", 20), new("b", "bone", 60), new("c", "rust", 10)], RestRecipeId: "clear"))));
 
     [Fact]
     public void Fields_and_pools_begin_with_the_largest_and_a_vein_is_last()
@@ -49,7 +49,7 @@ public class OrderTests
     [Fact]
     public void Rings_begin_with_the_heart_and_zones_follow_one_by_one()
     {
-        var zone = new Zone("z", "inlay", new RoundOutline(80), 20, 20, new MarbleLayout("c1", "c2", 40, 0, 0, 3), [], [], 0, "bed");
+        var zone = new Zone("z", "inlay", new RoundOutline(80), 20, 20, new MarbleLayout("c1", "c2", 40, 0, 0, 3));
         var layer = Samples.Layer(Samples.Heart(400, 200), 20, 0) with { Zones = [zone] };
         Assert.Equal(["heart", "b1", "b2", "z/ground", "z/streaks"], Order(layer));
         Assert.Equal("Ring by ring from the heart. Then zone by zone.", Plan(layer).OrderSays);
@@ -58,7 +58,7 @@ public class OrderTests
     [Fact]
     public void Every_way_says_its_order_and_names_every_region_once()
     {
-        foreach (var layout in new Layout?[] { null, new LinesLayout("clear", 1, 3, 3), new PetalsLayout(300, 200, 6, 20, true, 8, 0), LayoutTests.Fields(6, 3), new FloodLayout("clear") })
+        foreach (var layout in new Layout?[] { null, Samples.Lines("clear", 1, 3, 3), Samples.Petals(300, 200, 6, 20, true, 8, 0), LayoutTests.Fields(6, 3), new FloodLayout("clear") })
         {
             var layer = layout is null ? Samples.Layer(Samples.Heart(300, 200), 20, 0) : LayoutTests.Layer(layout, 20, 0);
             var plan = Plan(layer);
@@ -71,7 +71,7 @@ public class OrderTests
 
     private static IEnumerable<Finding> Early(LocalDateTime? first, LocalDateTime? second, params PouredLayer[] poured)
     {
-        Layer At(string id, LocalDateTime? start) => Samples.Layer(null, 0) with { Id = id, Name = id, Plan = new(start, null, 22) };
+        FilledLayer At(string id, LocalDateTime? start) => Samples.Layer(null, 0) with { Id = id, Name = id, Plan = new(start, null, 22) };
         var piece = Samples.Piece(Samples.Panel(), At("base", first), At("veil", second));
         return Planner.Plan(piece, poured, DateTimeZone.Utc).Findings.Where(f => f.Check == "layer-early");
     }
@@ -109,9 +109,9 @@ public class OrderTests
         foreach (var finding in found)
         {
             var back = finding.Remedies[0].Apply(piece);
-            Assert.True(back.Ground.Outline.SignedDistanceMm(back.Layers[0].Hearts[0].XMm, back.Layers[0].Hearts[0].YMm) < 0);
+            Assert.True(back.Ground.Outline.SignedDistanceMm(back.Filled[0].Hearts[0].XMm, back.Filled[0].Hearts[0].YMm) < 0);
             Assert.DoesNotContain(Planner.Plan(back, [], DateTimeZone.Utc).Findings, f => f.Check == "heart-outside");
-            Assert.Empty(finding.Remedies[1].Apply(piece).Layers[0].Hearts);
+            Assert.Empty(finding.Remedies[1].Apply(piece).Filled[0].Hearts);
         }
     }
 

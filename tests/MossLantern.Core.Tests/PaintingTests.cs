@@ -12,7 +12,7 @@ namespace MossLantern.Core.Tests;
 
 public partial class PaintingTests
 {
-    private static readonly Layer Stack = Samples.Layer(Samples.Heart(250, 180), 12, 3, 30, 0, 20);
+    private static readonly FilledLayer Stack = Samples.Layer(Samples.Heart(250, 180), 12, 3, 30, 0, 20);
 
     [Fact]
     public void Metallic_acrylic_at_ten_percent_and_two_millimetres_covers_three_quarters()
@@ -82,7 +82,7 @@ public partial class PaintingTests
     public void A_clear_layer_on_top_changes_nothing_that_is_seen()
     {
         var clear = Samples.Layer(null, 0);
-        clear = clear with { Id = "l2", Cups = [.. clear.Cups.Select(c => c with { Colourant = null, LoadPercent = 0 })] };
+        clear = clear with { Id = "l2", Recipes = [.. clear.Cups.Select(c => c with { Doses = [] })] };
         var both = Paint(PaintDetail.Full, Stack, clear);
         Assert.Equal(Paint(PaintDetail.Full, Stack).Paths, both.Paths.Where(p => p.Opacity > 0));
         Assert.Equal("b1", Assert.Single(both.Paths, p => p.Opacity == 0).Region);
@@ -92,10 +92,10 @@ public partial class PaintingTests
     public void A_layer_above_lets_the_one_below_show_by_its_opacity()
     {
         var veil = Samples.Layer(null, 0) with { Id = "l2", DepthMm = 1.5 };
-        veil = veil with { Cups = veil.Cups.Changed(1, _ => Samples.Cup("c1", ColourantClass.Mica, 1)) };
+        veil = veil with { Recipes = veil.Recipes.Changed(1, _ => Samples.Cup("c1", ColourantClass.Mica, 1)) };
         var top = Paint(PaintDetail.Full, Stack, veil).Paths[^1];
         Assert.Equal(Math.Round(1 - Math.Exp(-1.5 * 0.25), 3), top.Opacity);
-        Assert.Equal("l2/c1", top.Material);
+        Assert.Equal("l2/l2-c1", top.Material);
     }
 
     [Fact]
@@ -146,10 +146,10 @@ public partial class PaintingTests
     {
         var layer = way switch
         {
-            "lines" => LayoutTests.Layer(new LinesLayout("clear", 1, 5, 3), 0, 7, 7, 7),
-            "thin lines" => LayoutTests.Layer(new LinesLayout("clear", 1, 9, 8), 0, 2, 3, 2, 3),
+            "lines" => LayoutTests.Layer(Samples.Lines("clear", 1, 5, 3), 0, 7, 7, 7),
+            "thin lines" => LayoutTests.Layer(Samples.Lines("clear", 1, 9, 8), 0, 2, 3, 2, 3),
             "rings" => Samples.Layer(Samples.Heart(110, 80, 50, 40), 3, 8, 2, 0, 4),
-            _ => LayoutTests.Layer(new PetalsLayout(110, 80, 7, 12, true, 8, 10), 12, 3, 20, 0),
+            _ => LayoutTests.Layer(Samples.Petals(110, 80, 7, 12, true, 8, 10), 12, 3, 20, 0),
         };
         foreach (var outline in new Outline[] { new OvalOutline(220, 160), new RectangleOutline(220, 160), new SliceOutline(230, 170, [0.96, 0.9, 0.95, 0.88, 0.93, 0.97], 4, 5, null), new SliceOutline(700, 450, [0.96, 0.9, 0.95, 0.88, 0.93, 0.97], 6, 5, new(400, 220, 90, 70)), new OvalOutline(900, 400), new RoundOutline(98) })
         {
@@ -212,7 +212,7 @@ public partial class PaintingTests
     [GeneratedRegex(@"-?[0-9]*\.?[0-9]+")]
     private static partial Regex Numbers();
 
-    private static Painting.Painting Paint(PaintDetail detail, params Layer[] layers) =>
+    private static Painting.Painting Paint(PaintDetail detail, params FilledLayer[] layers) =>
         new PiecePlanner(new LayerMapper()).Paint(Samples.Piece(Samples.Panel(), layers), null, detail);
 
     [GeneratedRegex("^M(-?[0-9.]+) (-?[0-9.]+)")]

@@ -15,7 +15,7 @@ namespace MossLantern.Core.Tests;
 public class PieceTests
 {
     private static readonly DateTimeZone Dublin = DateTimeZoneProviders.Tzdb["Europe/Dublin"];
-    private static readonly Layer Stack = Samples.Layer(Samples.Heart(250, 180), 12, 3, 30, 0, 20);
+    private static readonly FilledLayer Stack = Samples.Layer(Samples.Heart(250, 180), 12, 3, 30, 0, 20);
 
     [Fact]
     public void A_first_piece_is_valid_and_clear_all_over()
@@ -52,7 +52,7 @@ public class PieceTests
     [Fact]
     public void What_is_left_in_a_cup_falls_with_every_pour_and_never_below_reserve_and_loss()
     {
-        var shared = Stack with { Bands = Stack.Bands.Changed(2, b => b with { Cup = "c1" }) };
+        var shared = Stack.WithBands(Stack.Bands.Changed(2, b => b with { RecipeId = "c1" }));
         var plan = Plan(Samples.Piece(Samples.Panel(), shared)).Layers.Single();
         var cup = plan.Cups.Cups.Single(c => c.CupId == "c1");
         var steps = plan.Steps.Where(s => s.CupId == "c1").ToList();
@@ -130,26 +130,26 @@ public class PieceTests
         { "Layers", "an id of its own", p => p with { Layers = [p.Layers[0], p.Layers[0]] } },
         { "Layers[0].DepthMm", "Layer depth must be from 0.1 to 100 mm.", p => OnLayer(p, l => l with { DepthMm = 0 }) },
         { "Layers[0].DepthMm", "Layer depth must be from 0.1 to 100 mm.", p => OnLayer(p, l => l with { DepthMm = double.PositiveInfinity }) },
-        { "Layers[0].RimFollow", "from 0 to 1", p => OnLayer(p, l => l with { RimFollow = 1.1 }) },
-        { "Layers[0].Hearts", "Number of hearts must be from 0 to 6.", p => OnLayer(p, l => l with { Hearts = [.. Enumerable.Range(1, 7).Select(i => l.Hearts[0] with { Id = $"h{i}" })] }) },
-        { "Layers[0].Hearts[0].WidthMm", "Heart width must be from 4 to 2000 mm.", p => OnLayer(p, l => l with { Hearts = [l.Hearts[0] with { WidthMm = 3 }] }) },
-        { "Layers[0].Hearts[0].WavinessMm", "Waviness must be from 0 to 40 mm.", p => OnLayer(p, l => l with { Hearts = [l.Hearts[0] with { WavinessMm = 41 }] }) },
-        { "Layers[0].Bands", "Number of bands must be from 1 to 40.", p => OnLayer(p, l => l with { Bands = [] }) },
-        { "Layers[0].Bands", "Exactly one band must fill the rest.", p => OnLayer(p, l => l with { Bands = l.Bands.Changed(0, b => b with { FillsRest = true }) }) },
-        { "Layers[0].Bands", "an id of its own, other than 'heart'", p => OnLayer(p, l => l with { Bands = l.Bands.Changed(0, b => b with { Id = "heart" }) }) },
-        { "Layers[0].Bands[1].WidthMm", "Band width must be from 0.5 to 1000 mm.", p => OnLayer(p, l => l with { Bands = l.Bands.Changed(1, b => b with { WidthMm = 0.4 }) }) },
-        { "Layers[0].Bands[1]", "one of the layer's cups", p => OnLayer(p, l => l with { Bands = l.Bands.Changed(1, b => b with { Cup = "nowhere" }) }) },
-        { "Layers[0].HeartCup", "one of the layer's cups", p => OnLayer(p, l => l with { HeartCup = "nowhere" }) },
-        { "Layers[0].Cups[0].LoadPercent", "Load must be from 0 to 100 %.", p => OnLayer(p, l => l with { Cups = l.Cups.Changed(0, c => c with { LoadPercent = 101 }) }) },
-        { "Layers[0].Resin.System", "one of the cupboard's", p => OnLayer(p, l => l with { Resin = new("") }) },
-        { "Layers[0].Resin.Ratio.Resin", "Resin parts must be from 0.01 to 1000.", p => OnLayer(p, l => l with { Resin = new("coating", new(RatioBasis.Volume, 0, 1)) }) },
-        { "Layers[0].Resin.ResinDensity", "Density of the resin must be from 0.3 to 20 g/ml.", p => OnLayer(p, l => l with { Resin = new("coating", null, 0.2) }) },
-        { "Layers[0].ReservePercent", "Reserve must be from 0 to 100 %.", p => OnLayer(p, l => l with { ReservePercent = -1 }) },
-        { "Layers[0].Losses.FilmMm", "Film thickness must be from 0 to 10 mm.", p => OnLayer(p, l => l with { Losses = new(FilmMm: 11) }) },
-        { "Layers[0].Losses.CupMl", "What stays in a cup must be from 0 to 100 ml.", p => OnLayer(p, l => l with { Losses = new(CupMl: -1) }) },
-        { "Layers[0].PourOrder", "a region that the layer does not have", p => OnLayer(p, l => l with { PourOrder = ["b9"] }) },
-        { "Layers[0].Plan.RoomC", "Room temperature must be from -20 to 60 °C.", p => OnLayer(p, l => l with { Plan = new(null, null, 61) }) },
-        { "Layers[0].Plan.End", "cannot be before the first", p => OnLayer(p, l => l with { Plan = new(new(2026, 5, 1, 9, 0), new(2026, 5, 1, 8, 59), null) }) },
+        { "Layers[0].Layout.RimFollow", "from 0 to 1", p => OnLayer(p, l => l.Rings(r => r with { RimFollow = 1.1 })) },
+        { "Layers[0].Layout.Hearts", "Number of hearts must be from 0 to 6.", p => OnLayer(p, l => l.WithHearts([.. Enumerable.Range(1, 7).Select(i => l.Hearts[0] with { Id = $"h{i}" })])) },
+        { "Layers[0].Layout.Hearts[0].WidthMm", "Heart width must be from 4 to 2000 mm.", p => OnLayer(p, l => l.WithHearts([l.Hearts[0] with { WidthMm = 3 }])) },
+        { "Layers[0].Layout.Hearts[0].WavinessMm", "Waviness must be from 0 to 40 mm.", p => OnLayer(p, l => l.WithHearts([l.Hearts[0] with { WavinessMm = 41 }])) },
+        { "Layers[0].Layout.Bands", "Number of bands must be from 1 to 40.", p => OnLayer(p, l => l.WithBands([])) },
+        { "Layers[0].Layout.Bands", "Exactly one band must fill the rest.", p => OnLayer(p, l => l.WithBands(l.Bands.Changed(0, b => b with { FillsRest = true }))) },
+        { "Layers[0].Layout.Bands", "an id of its own, other than 'heart'", p => OnLayer(p, l => l.WithBands(l.Bands.Changed(0, b => b with { Id = "heart" }))) },
+        { "Layers[0].Layout.Bands[1].WidthMm", "Band width must be from 0.5 to 1000 mm.", p => OnLayer(p, l => l.WithBands(l.Bands.Changed(1, b => b with { WidthMm = 0.4 }))) },
+        { "Layers[0].Layout.Bands[1].RecipeId", "one of the piece's recipes", p => OnLayer(p, l => l.WithBands(l.Bands.Changed(1, b => b with { RecipeId = "nowhere" }))) },
+        { "Layers[0].Layout.HeartRecipeId", "one of the piece's recipes", p => OnLayer(p, l => l.Rings(r => r with { HeartRecipeId = "nowhere" })) },
+        { "Recipes[0].Doses[0].Percent", "Load must be from 0 to 100 %.", p => OnLayer(p, l => l with { Recipes = l.Recipes.Changed(0, c => c.WithLoad(101)) }) },
+        { "Sittings[0].Resin.System", "one of the cupboard's", p => OnLayer(p, l => l with { Resin = new("") }) },
+        { "Sittings[0].Resin.Ratio.Resin", "Resin parts must be from 0.01 to 1000.", p => OnLayer(p, l => l with { Resin = new("coating", new(RatioBasis.Volume, 0, 1)) }) },
+        { "Sittings[0].Resin.ResinDensity", "Density of the resin must be from 0.3 to 20 g/ml.", p => OnLayer(p, l => l with { Resin = new("coating", null, 0.2) }) },
+        { "Sittings[0].ReservePercent", "Reserve must be from 0 to 100 %.", p => OnLayer(p, l => l with { ReservePercent = -1 }) },
+        { "Sittings[0].Losses.FilmMm", "Film thickness must be from 0 to 10 mm.", p => OnLayer(p, l => l with { Losses = new(FilmMm: 11) }) },
+        { "Sittings[0].Losses.CupMl", "What stays in a cup must be from 0 to 100 ml.", p => OnLayer(p, l => l with { Losses = new(CupMl: -1) }) },
+        { "Sittings[0].Order", "a region that the layer does not have", p => OnLayer(p, l => l with { PourOrder = ["b9"] }) },
+        { "Sittings[0].RoomC", "Room temperature must be from -20 to 60 °C.", p => OnLayer(p, l => l with { Plan = new(null, null, 61) }) },
+        { "Sittings[0].End", "cannot be before the first", p => OnLayer(p, l => l with { Plan = new(new(2026, 5, 1, 9, 0), new(2026, 5, 1, 8, 59), null) }) },
     };
 
     [Theory(DisableDiscoveryEnumeration = true)]
@@ -183,9 +183,9 @@ public class PieceTests
 
     private static Piece OnGround(Piece piece, Func<Ground, Ground> change) => piece with { Ground = change(piece.Ground) };
 
-    private static Piece OnLayer(Piece piece, Func<Layer, Layer> change) => piece with { Layers = piece.Layers.Changed(0, change) };
+    private static Piece OnLayer(Piece piece, Func<FilledLayer, FilledLayer> change) => piece.OnLayer(0, change);
 
-    private static IEnumerable<PourStep> Steps(Layer layer) => Plan(Samples.Piece(Samples.Panel(), layer)).Layers.Single().Steps;
+    private static IEnumerable<PourStep> Steps(FilledLayer layer) => Plan(Samples.Piece(Samples.Panel(), layer)).Layers.Single().Steps;
 
     private static PiecePlan Plan(Piece piece, params PouredLayer[] poured) =>
         new PiecePlanner(new LayerMapper()).Plan(piece, poured, Dublin);

@@ -55,7 +55,7 @@ public sealed class RegionIdTests
     {
         var layer = Samples.Layer(Samples.Heart(300, 200), 20, 0) with
         {
-            Zones = [new("z1", "Corner", new Shapes.RectangleOutline(120, 90), 20, 20, new FloodLayout("c1"), [], [new("b1", 10, true, "c1")], 0, "bed")],
+            Zones = [new("z1", "Corner", new Shapes.RectangleOutline(120, 90), 20, 20, new FloodLayout("c1"))],
         };
         var piece = Samples.Piece(Samples.Panel(), layer) with { Kept = [new("k1", "Signature", new Shapes.RoundOutline(40), 500, 300, Keep.Visible)] };
         var mapper = new LayerMapper();

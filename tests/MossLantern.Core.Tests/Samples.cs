@@ -29,28 +29,79 @@ internal static class Samples
             _ => (Outline)new RectangleOutline(width, height),
         };
 
-    public static Cup Cup(string id, ColourantClass? colourant = ColourantClass.Paste, double load = 4) =>
-        new(id, id, "#33523f", colourant, load);
+    public static Recipe Cup(string id, ColourantClass? colourant = ColourantClass.Paste, double load = 4) =>
+        new(id, id, "#33523f", colourant is { } own ? [new(own, load)] : []);
 
     public static Heart Heart(double x, double y, double width = 80, double height = 60, double waviness = 14, int seed = 3) =>
         new("h1", x, y, width, height, 0, waviness, seed);
+
+    /// <summary>Lines whose bands come with the layer they are laid in.</summary>
+    public static LinesLayout Lines(string startRecipeId, double startMm, double wavinessMm, int seed) =>
+        new([new("b1", 10, true, startRecipeId)], startRecipeId, startMm, wavinessMm, seed);
+
+    /// <summary>Petals whose rings come with the layer they are drawn in.</summary>
+    public static PetalsLayout Petals(double xMm, double yMm, int petals, double pullMm, bool inward, double toolMm, double turnDeg) =>
+        new([], xMm, yMm, petals, pullMm, inward, toolMm, turnDeg);
 
     public static Ground Panel(double width = 600, double height = 400, EdgeStyle edge = EdgeStyle.TapedClean) =>
         new(new RectangleOutline(width, height), edge, 40, "#d9c29a");
 
     /// <summary>A layer whose bands each have a cup of their own; a width of 0 fills the rest.</summary>
-    public static Layer Layer(Heart? heart, params double[] widths) => new(
+    public static FilledLayer Layer(Heart? heart, params double[] widths) => new(
         "l1", "Fields", 3,
-        heart is null ? [] : [heart],
-        [.. widths.Select((w, i) => new Band($"b{i + 1}", w, w == 0, $"c{i + 1}"))],
-        0, "bed",
+        new RingsLayout(heart is null ? [] : [heart], [.. widths.Select((w, i) => new Band($"b{i + 1}", w, w == 0, $"c{i + 1}"))], 0, "bed"),
         [Cup("bed", ColourantClass.Dye, 2), .. widths.Select((_, i) => Cup($"c{i + 1}"))],
         new("coating"), Measure.ByVolume, null, [], PourTimes.None);
 
-    public static Piece Piece(Ground ground, params Layer[] layers) =>
-        new("Test", ground, GrowthScale.For(ground.MapOutline), [.. layers]);
+    /// <summary>A piece of layers, each in a sitting of its own. What has one id in several of them and is another colour gets an id of its own.</summary>
+    public static Piece Piece(Ground ground, params FilledLayer[] layers)
+    {
+        List<FilledLayer> own = [];
+        foreach (var layer in layers)
+        {
+            var known = own.SelectMany(l => l.Recipes).ToList();
+            own.Add(layer.Recipes.Where(r => known.Any(k => k.Id == r.Id && k != r)).Aggregate(layer, (l, r) => Renamed(l, r.Id, $"{l.Id}-{r.Id}")));
+        }
 
-    internal static BandMap Map(Ground ground, Layer layer, GrowthScale? growth = null) =>
+        return own.Aggregate(
+            new Piece(
+                "Test", ground, GrowthScale.For(ground.MapOutline), [.. own.SelectMany(l => l.Recipes).DistinctBy(r => r.Id)],
+                [.. own.Select(l => new Layer(l.Id, l.Name, l.DepthMm, l.Layout))], [.. own.Select(l => new Sitting(l.Id, [l.Id], l.Resin, l.Measure))]),
+            (piece, layer) => piece.With(layer with { Recipes = piece.Recipes }));
+    }
+
+    private static FilledLayer Renamed(FilledLayer layer, string from, string to)
+    {
+        string Of(string id) => id == from ? to : id;
+        return layer with
+        {
+            Recipes = [.. layer.Recipes.Select(r => r with { Id = Of(r.Id) })],
+            Layout = layer.Layout switch
+            {
+                RingsLayout rings => rings with { Bands = [.. rings.Bands.Select(b => b with { RecipeId = Of(b.RecipeId) })], HeartRecipeId = rings.HeartRecipeId is { } id ? Of(id) : null },
+                FloodLayout flood => new FloodLayout(Of(flood.RecipeId)),
+                var other => Assert.IsType<Layout>(other, exactMatch: false),
+            },
+        };
+    }
+
+    /// <summary>The piece with other layers in place of its own, each in a sitting of its own.</summary>
+    public static Piece WithLayers(this Piece piece, params FilledLayer[] layers)
+    {
+        var filled = Piece(piece.Ground, layers);
+        return piece with { Recipes = filled.Recipes, Layers = filled.Layers, Sittings = filled.Sittings };
+    }
+
+    /// <summary>The piece with one of its layers changed.</summary>
+    public static Piece OnLayer(this Piece piece, int index, Func<FilledLayer, FilledLayer> change) => piece.With(change(piece.Filled[index]));
+
+    public static FilledLayer Rings(this FilledLayer layer, Func<RingsLayout, RingsLayout> change) => layer with { Layout = change((RingsLayout)layer.Layout) };
+
+    public static FilledLayer WithBands(this FilledLayer layer, params ImmutableArray<Band> bands) => layer with { Layout = (BandedLayout)layer.Layout with { Bands = bands } };
+
+    public static FilledLayer WithHearts(this FilledLayer layer, params ImmutableArray<Heart> hearts) => layer.Rings(r => r with { Hearts = hearts });
+
+    internal static BandMap Map(Ground ground, FilledLayer layer, GrowthScale? growth = null) =>
         (BandMap)new LayerMapper().Map(ground.Outline, growth ?? GrowthScale.For(ground.Outline), layer, []);
 
     public static double Area(this LayerMap map, RegionId region) => map.Regions.Single(r => r.Id == region).AreaMm2;

@@ -17,15 +17,15 @@ public class ShownColourTests
     private static readonly PiecePlanner Planner = new(new());
     private static readonly Ground Casting = Samples.Panel(300, 200) with { Base = new(PieceKind.Casting, BaseMaterial.Silicone, 4), Colour = "#ffffff" };
 
-    private static Layer With(params Cup[] cups) => Samples.Layer(null, 0) with { Cups = [.. cups] };
+    private static FilledLayer With(params Recipe[] cups) => Samples.Layer(null, 0) with { Recipes = [.. cups] };
 
-    private static Painting.Painting Paint(Layer layer, PaintDetail detail = PaintDetail.Draft, Look? look = null) => Planner.Paint(Samples.Piece(Casting, layer), null, detail, look);
+    private static Painting.Painting Paint(FilledLayer layer, PaintDetail detail = PaintDetail.Draft, Look? look = null) => Planner.Paint(Samples.Piece(Casting, layer), null, detail, look);
 
     [Fact]
     public void Dye_deepens_like_glass_and_does_not_veil()
     {
         // A channel of 0.8 below and 0.5 in the dye, 3 mm of 3 %.
-        var dye = new Cup("d", "d", new Colour(0.5, 0.5, 0.5).ToHex(), ColourantClass.Dye, 3);
+        var dye = Recipe.Plain("d", "d", new Colour(0.5, 0.5, 0.5).ToHex(), ColourantClass.Dye, 3);
         var look = CupLook.Of(Catalogue.Typical, With(dye), dye);
         Assert.Equal(0.486, look.Over(new(0.8, 0.8, 0.8), 3).G, 0.002);
         Assert.Equal(0.8 * Math.Pow(Colour.Of(dye.Colour).G, 0.72), look.Over(new(0.8, 0.8, 0.8), 3).G, 1e-12);
@@ -34,22 +34,22 @@ public class ShownColourTests
         // Over black it adds nothing, and clear leaves everything.
         Assert.Equal(new(0, 0, 0), look.Over(new(0, 0, 0), 3));
         Assert.Equal(0, look.Veil(50));
-        var clear = new Cup("c", "c", "#ffffff", null, 0);
+        var clear = new Recipe("c", "c", "#ffffff", []);
         Assert.Equal("#33523f", CupLook.Of(Catalogue.Typical, With(clear), clear).Over(Colour.Of("#33523f"), 40).ToHex());
 
         // A channel of nothing counts as 0.002.
-        var red = new Cup("r", "r", "#ff0000", ColourantClass.AlcoholInk, 5);
+        var red = Recipe.Plain("r", "r", "#ff0000", ColourantClass.AlcoholInk, 5);
         Assert.Equal(Math.Pow(0.002, 10 * 0.08 * 5), CupLook.Of(Catalogue.Typical, With(red), red).Over(new(1, 1, 1), 10).G, 1e-12);
     }
 
     [Fact]
     public void Glass_over_a_layer_is_multiplied_with_it_and_pigment_in_the_same_cup_veils()
     {
-        var dye = new Cup("d", "d", "#a01030", ColourantClass.Dye, 3);
-        var bone = new Cup("b", "b", "#e8dcc0", ColourantClass.Paste, 4);
-        var mix = new Cup("m", "m", "#000000", null, 0, [new("d", 1), new("b", 1)]);
+        var dye = Recipe.Plain("d", "d", "#a01030", ColourantClass.Dye, 3);
+        var bone = Recipe.Plain("b", "b", "#e8dcc0", ColourantClass.Paste, 4);
+        var mix = new Recipe("m", "m", "#000000", [], [new("d", 1), new("b", 1)]);
         var below = With(bone) with { Layout = new FloodLayout("b") };
-        Layer Above(string cup) => With(dye, bone, mix) with { Id = "l2", Layout = new FloodLayout(cup) };
+        FilledLayer Above(string cup) => With(dye, bone, mix) with { Id = "l2", Layout = new FloodLayout(cup) };
         var glass = Assert.Single(Planner.Paint(Samples.Piece(Casting, below, Above("d")), null, PaintDetail.Draft).Paths, p => p.Material == "l2/d");
         Assert.True(glass is { Glass: true, Opacity: 1 });
         Assert.Equal(CupLook.Of(Catalogue.Typical, Above("d"), dye).Filter(3).ToHex(), glass.Fill);
@@ -62,12 +62,7 @@ public class ShownColourTests
     [Fact]
     public void Lines_are_as_opaque_as_their_own_depth_not_as_the_layers()
     {
-        var lines = With(new("clear", "clear", "#eef0ea", null, 0), new("mica", "mica", "#3060c0", ColourantClass.Mica, 1)) with
-        {
-            DepthMm = 3,
-            Bands = [new("push", 1, true, "clear"), new("line", 8, false, "mica")],
-            Layout = new LinesLayout("clear", 2, 0, 3),
-        };
+        var lines = With(new Recipe("clear", "clear", "#eef0ea", []), Recipe.Plain("mica", "mica", "#3060c0", ColourantClass.Mica, 1)) with { DepthMm = 3, Layout = Samples.Lines("clear", 2, 0, 3) with { Bands = [new("push", 1, true, "clear"), new("line", 8, false, "mica")] } };
         var piece = Samples.Piece(Casting, lines);
         Assert.Equal(22.1, Planner.Plan(piece, [], DateTimeZone.Utc).Layers[0].Opacity["mica"].Value, 0.05);
         Assert.Equal(1, Planner.Plan(piece, [], DateTimeZone.Utc).Layers[0].Opacity["mica"].Input("depth").Value, 1e-9);
@@ -77,18 +72,14 @@ public class ShownColourTests
             .Paths.Single(p => p.Region == "line").Opacity, 0.001);
 
         // A vein covers by its own thickness.
-        var fields = With(Samples.Cup("a"), Samples.Cup("b"), new("gilt", "gilt", "#c0a040", ColourantClass.Mica, 2)) with { Layout = new FieldsLayout(6, ["a", "b"], 3, Vein: new("gilt", 4, 1)) };
+        var fields = With(Samples.Cup("a"), Samples.Cup("b"), Recipe.Plain("gilt", "gilt", "#c0a040", ColourantClass.Mica, 2)) with { Layout = new FieldsLayout(6, ["a", "b"], 3, Vein: new("gilt", 4, 1)) };
         Assert.Equal(1 - Math.Exp(-0.5), Paint(fields).Paths.Single(p => p.Region == "vein").Opacity, 0.001);
     }
 
     [Fact]
     public void From_below_the_film_lies_in_front_of_the_lines_and_from_above_behind_them()
     {
-        var lines = With(new("film", "film", "#20a060", ColourantClass.Mica, 2), Samples.Cup("line"), new("clear", "clear", "#eef0ea", null, 0)) with
-        {
-            Bands = [new("push", 1, true, "clear"), new("line", 8, false, "line")],
-            Layout = new LinesLayout("film", 1, 0, 3),
-        };
+        var lines = With(Recipe.Plain("film", "film", "#20a060", ColourantClass.Mica, 2), Samples.Cup("line"), new Recipe("clear", "clear", "#eef0ea", [])) with { Layout = Samples.Lines("film", 1, 0, 3) with { Bands = [new("push", 1, true, "clear"), new("line", 8, false, "line")] } };
         int[] FilmAt(Look look) => [.. Paint(lines, PaintDetail.Draft, look).Paths.Select((p, i) => (p, i)).Where(x => x.p is { Region: null, Material: "l1/film" }).Select(x => x.i)];
         var (above, below) = (Paint(lines), Paint(lines, PaintDetail.Draft, new(Face.Underside)));
         Assert.Equal([0], FilmAt(Look.Usual));
@@ -104,8 +95,8 @@ public class ShownColourTests
     [Fact]
     public void Lines_are_laid_from_the_rim_and_not_round_a_zone_or_a_kept_spot()
     {
-        var layer = LayoutTests.Layer(new LinesLayout("clear", 1, 0, 3), 0, 6, 6);
-        var zone = new Zone("z", "middle", new RoundOutline(60), 120, 70, new FloodLayout("moss"), [], [], 0, "bed");
+        var layer = LayoutTests.Layer(Samples.Lines("clear", 1, 0, 3), 0, 6, 6);
+        var zone = new Zone("z", "middle", new RoundOutline(60), 120, 70, new FloodLayout("moss"));
         var mapper = new LayerMapper();
         foreach (var (piece, what) in new[]
         {
@@ -113,7 +104,7 @@ public class ShownColourTests
             (Samples.Piece(Casting, layer) with { Kept = [new("k", "spot", new RoundOutline(60), 120, 70, Keep.Bare)] }, "kept spot"),
         })
         {
-            var (plain, with) = (mapper.Map(Samples.Piece(Casting, layer), layer), mapper.Map(piece, piece.Layers[0]));
+            var (plain, with) = (mapper.Map(Samples.Piece(Casting, layer), layer), mapper.Map(piece, piece.Filled[0]));
             foreach (var line in new[] { "b2", "b3" })
             {
                 Assert.True(Math.Abs(plain.Area(line) - with.Area(line)) < 0.5, $"{line} has {plain.Area(line)} mm² by itself and {with.Area(line)} round a {what}");
@@ -127,9 +118,9 @@ public class ShownColourTests
     public void Room_for_lines_ends_where_a_zone_in_the_middle_begins()
     {
         // 300 × 200 mm: 100 mm to the middle, 60 mm of it free round a zone that leaves 60 mm on every side.
-        var zone = new Zone("z", "middle", new RectangleOutline(180, 80), 60, 60, new FloodLayout("moss"), [], [], 0, "bed");
-        Layer Lines(double width, params Zone[] zones) => LayoutTests.Layer(new LinesLayout("clear", 1, 0, 3), 0, width, width) with { Zones = [.. zones] };
-        PiecePlan Plan(Layer layer) => Planner.Plan(Samples.Piece(Casting, layer), [], DateTimeZone.Utc);
+        var zone = new Zone("z", "middle", new RectangleOutline(180, 80), 60, 60, new FloodLayout("moss"));
+        FilledLayer Lines(double width, params Zone[] zones) => LayoutTests.Layer(Samples.Lines("clear", 1, 0, 3), 0, width, width) with { Zones = [.. zones] };
+        PiecePlan Plan(FilledLayer layer) => Planner.Plan(Samples.Piece(Casting, layer), [], DateTimeZone.Utc);
         double Room(PiecePlan plan) => plan.Layers[0].Facts.Single(f => f.Id == LayoutFacts.RimRoom).Number.Value;
         Assert.Equal(100, Room(Plan(Lines(20))), 1.0);
         Assert.Equal(60, Room(Plan(Lines(20, zone))), 1.5);
@@ -144,7 +135,7 @@ public class ShownColourTests
          from fill in Gen.Int[0, 8]
          from follow in Gen.Bool
          from x in Gen.Double[20, 280]
-         select Samples.Layer(Samples.Heart(x, 100, 40, 30), [.. widths.Select((w, i) => i == fill % widths.Length ? 0 : w)]) with { RimFollow = follow ? 0.6 : 0 })
+         select Samples.Layer(Samples.Heart(x, 100, 40, 30), [.. widths.Select((w, i) => i == fill % widths.Length ? 0 : w)]).Rings(r => r with { RimFollow = follow ? 0.6 : 0 }))
         .Sample(
             layer =>
             {
@@ -174,11 +165,11 @@ public class ShownColourTests
     [InlineData(PaintDetail.Full)]
     public void A_cup_that_is_not_mixed_shows_its_colours_side_by_side_and_a_mixed_one_the_mix(PaintDetail detail)
     {
-        var (ink, bone) = (new Cup("ink", "ink", "#101830", ColourantClass.Paste, 10), new Cup("bone", "bone", "#f0e8d8", ColourantClass.Paste, 10));
+        var (ink, bone) = (Recipe.Plain("ink", "ink", "#101830", ColourantClass.Paste, 10), Recipe.Plain("bone", "bone", "#f0e8d8", ColourantClass.Paste, 10));
         HashSet<string?> Streaks(double blend) =>
         [
             .. Paint(
-                    With(ink, bone, new Cup("both", "both", "#ff00ff", null, 0, [new("ink", 1), new("bone", 1)])) with { Layout = new MarbleLayout("bone", "both", 40, blend, 20, 3) }, detail)
+                    With(ink, bone, new Recipe("both", "both", "#ff00ff", [], [new("ink", 1), new("bone", 1)])) with { Layout = new MarbleLayout("bone", "both", 40, blend, 20, 3) }, detail)
                 .Paths.Where(p => p.Fill is not null && p.Region == MarbleLayout.StreakId).Select(p => p.Fill),
         ];
         Assert.Equal([.. new[] { "#101830", "#f0e8d8" }.Order()], Streaks(0).Order());
@@ -191,7 +182,7 @@ public class ShownColourTests
     {
         foreach (var colour in new[] { "#0e0d10", "#33523f", "#e8dcc0", "#ffffff", "#7a1f66" })
         {
-            var layer = Samples.Layer(Samples.Heart(150, 100), 12, 0, 20) with { Cups = [.. new[] { "bed", "c1", "c2", "c3" }.Select(id => new Cup(id, id, colour, ColourantClass.Paste, 10))] };
+            var layer = Samples.Layer(Samples.Heart(150, 100), 12, 0, 20) with { Recipes = [.. new[] { "bed", "c1", "c2", "c3" }.Select(id => Recipe.Plain(id, id, colour, ColourantClass.Paste, 10))] };
             var band = Lab.Of(Colour.Of(colour)).L;
             var lines = Paint(layer, PaintDetail.Full).Paths.Where(p => p.Role == PaintRole.GrowthLine).Select(p => Lab.Of(Colour.Of(p.Fill ?? p.Stroke!)).L - band).ToList();
             Assert.All(lines, l => Assert.InRange(Math.Abs(l), 0, Painter.GrowthLightness + 0.6));

@@ -22,10 +22,10 @@ public class TrueNumbersTests
 
     private const string TwoCavities = "M0 0L100 0L100 60L0 60ZM120 0L180 0L180 60L120 60Z";
 
-    private static Piece Cast(Mould mould, params Layer[] layers) => Samples.Piece(
+    private static Piece Cast(Mould mould, params FilledLayer[] layers) => Samples.Piece(
         new(new DrawnOutline(TwoCavities), EdgeStyle.Walled, 12, "#ffffff", new(PieceKind.Casting, BaseMaterial.Silicone), Mould: mould), layers);
 
-    private static Layer Flood(double depth) => LayoutTests.Layer(new FloodLayout("moss")) with { DepthMm = depth };
+    private static FilledLayer Flood(double depth) => LayoutTests.Layer(new FloodLayout("moss")) with { DepthMm = depth };
 
     [Fact]
     public void An_insert_counts_in_a_cavity_of_its_own_depth()
@@ -77,7 +77,7 @@ public class TrueNumbersTests
          select (depths, insert, water, pieces, lines, kept, mirrored)).Sample(
             s =>
             {
-                var layer = (s.lines ? LayoutTests.Layer(new LinesLayout("clear", 1, 3, 4), 0, 4, 5) with { DepthMm = 5 } : Flood(5)) with
+                var layer = (s.lines ? LayoutTests.Layer(Samples.Lines("clear", 1, 3, 4), 0, 4, 5) with { DepthMm = 5 } : Flood(5)) with
                 {
                     PartDepths = s.depths ? [new(1, 6), new(2, 4)] : null,
                 };
@@ -116,7 +116,7 @@ public class TrueNumbersTests
     [InlineData(EdgeStyle.DrippedOver)]
     public void Forty_millilitres_of_a_puddle_are_forty_poured(EdgeStyle edge)
     {
-        var layer = LayoutTests.Layer(new PuddleLayout(20, 100, [new("a", "moss", 40), new("b", "bone", 25)], RestCup: "clear"));
+        var layer = LayoutTests.Layer(new PuddleLayout(20, 100, [new("a", "moss", 40), new("b", "bone", 25)], RestRecipeId: "clear"));
         var plan = Plan(Samples.Piece(Samples.Panel(300, 200, edge), layer)).Layers[0];
         Assert.Equal(40, plan.Cups.Regions.Single(r => r.RegionId == "a").PourMl.Value, 1e-9);
         Assert.Equal(25, plan.Steps.Single(s => s.RegionId == "b").PourMl.Value, 1e-9);
@@ -219,14 +219,14 @@ public class TrueNumbersTests
         var ground = Samples.Panel(300, 200);
         foreach (var dot in new[] { 1.0, 2, 4, 12 })
         {
-            var layer = LayoutTests.Layer(new PetalsLayout(x, y, 6, pull, true, 8, 0), dot, 10, 0);
+            var layer = LayoutTests.Layer(Samples.Petals(x, y, 6, pull, true, 8, 0), dot, 10, 0);
             var map = (BandMap)Mapper.Map(Samples.Piece(ground, layer), layer);
             Assert.Equal(Math.PI * dot * dot, map.Area("b1"), 0.02 * Math.PI * dot * dot);
             Assert.Equal(Math.PI * (dot + 10) * (dot + 10) - Math.PI * dot * dot, map.Area("b2"), 0.5);
         }
 
-        var node = (BandMap)Mapper.Map(Samples.Piece(ground, LayoutTests.Layer(new PetalsLayout(x, y, 6, pull, true, 8, 0), 4, 10, 0)), LayoutTests.Layer(new PetalsLayout(x, y, 6, pull, true, 8, 0), 4, 10, 0));
-        var on = LayoutTests.Layer(new PetalsLayout(node.Grid.X(40), node.Grid.Y(30), 6, pull, true, 8, 0), 12, 10, 0);
+        var node = (BandMap)Mapper.Map(Samples.Piece(ground, LayoutTests.Layer(Samples.Petals(x, y, 6, pull, true, 8, 0), 4, 10, 0)), LayoutTests.Layer(Samples.Petals(x, y, 6, pull, true, 8, 0), 4, 10, 0));
+        var on = LayoutTests.Layer(Samples.Petals(node.Grid.X(40), node.Grid.Y(30), 6, pull, true, 8, 0), 12, 10, 0);
         Assert.Equal(Math.PI * 144, Mapper.Map(Samples.Piece(ground, on), on).Area("b1"), 5.0);
     }
 
@@ -237,7 +237,7 @@ public class TrueNumbersTests
         {
             var ground = Samples.Panel() with { Outline = outline };
             Region Last(RimWay way, double follow) => Mapper.Map(Samples.Piece(ground, Layer(way, follow)), Layer(way, follow)).Regions.Single(r => r.Id == "b4");
-            Layer Layer(RimWay way, double follow) => Samples.Layer(Samples.Heart(x, 200, 80, 60), 12, 5, 0, 7) with { RimFollow = follow, RimWay = way };
+            FilledLayer Layer(RimWay way, double follow) => Samples.Layer(Samples.Heart(x, 200, 80, 60), 12, 5, 0, 7).Rings(r => r with { RimFollow = follow, RimWay = way });
             var even = Last(RimWay.Even, 1);
             Assert.InRange(even.Widths!.FromMm, 7 * 0.95, 7 * 1.05);
             Assert.InRange(even.Widths.ToMm, 7 * 0.95, 7 * 1.05);
@@ -259,11 +259,7 @@ public class TrueNumbersTests
          from x in Gen.Double[0.1, 0.9]
          from y in Gen.Double[0.1, 0.9]
          select (outline, Samples.Layer(
-             Samples.Heart(x * outline.BoxWidthMm, y * outline.BoxHeightMm, 30, 24), [.. widths.Select((w, i) => i == fill % widths.Length ? 0 : w)]) with
-         {
-             RimFollow = follow,
-             RimWay = RimWay.Even,
-         })).Sample(
+             Samples.Heart(x * outline.BoxWidthMm, y * outline.BoxHeightMm, 30, 24), [.. widths.Select((w, i) => i == fill % widths.Length ? 0 : w)]).Rings(r => r with { RimFollow = follow, RimWay = RimWay.Even }))).Sample(
             s =>
             {
                 var map = Mapper.Map(Samples.Piece(Samples.Panel() with { Outline = s.outline }, s.Item2), s.Item2);

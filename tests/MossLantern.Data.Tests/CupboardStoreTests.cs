@@ -72,14 +72,14 @@ public sealed class CupboardStoreTests : IDisposable
         var sequences = new SequenceStore(workshop.Open());
         KeptSequence kept = new(
             "Tea", [new("push", 8, true, "clear"), new("tea", 6.5, false, "milk")],
-            [new("clear", "clear", "#eef0ea", null, 0), new("tea", "tea", "#6b3f1f", ColourantClass.Dye, 4), new("milk", "milk", "#b09070", null, 0, [new("tea", 1), new("clear", 3)])],
+            [new("clear", "clear", "#eef0ea", []), Recipe.Plain("tea", "tea", "#6b3f1f", ColourantClass.Dye, 4), new("milk", "milk", "#b09070", [], [new("tea", 1), new("clear", 3)])],
             180, 1.1, "Push slowly.");
         sequences.Save("t", 0, kept, Workshop.Now);
         sequences.Save("a", 0, kept with { Name = "Ash" }, Workshop.Now);
         Assert.Equal(["Ash", "Tea"], sequences.All().Select(s => s.Thing.Name));
         var back = sequences.All()[1].Thing;
         Assert.Equal(Formats.CupboardJson.Write(kept), Formats.CupboardJson.Write(back));
-        Assert.Equal([new("tea", 1), new("clear", 3)], back.Cups[2].Of!.Value);
+        Assert.Equal([new("tea", 1), new("clear", 3)], back.Recipes[2].Of!.Value);
         Assert.Throws<StaleVersionException>(() => sequences.Save("t", 0, kept, Workshop.Now));
         Assert.True(sequences.Remove("t"));
         Assert.False(sequences.Remove("t"));

@@ -12,14 +12,19 @@ public class PieceJsonTests
     private static readonly Piece Full = Workshop.Piece() with
     {
         Ground = new(new RoundOutline(300), EdgeStyle.DrippedOver, 12, "#efe9dc"),
+        Recipes = [Recipe.Plain("c1", "rose", "#c98f93", ColourantClass.AcrylicMetallic, 3), Recipe.Clear("c2")],
         Layers =
         [
             new(
-                "l1", "Rings", 2.5, [new("h1", 128, 160, 46, 34, 25, 11, 8)],
-                [new("b1", 3, false, "c1"), new("b2", 10, true, "c2")], 0.5, "c1",
-                [new("c1", "rose", "#c98f93", ColourantClass.AcrylicMetallic, 3), new("c2", "clear", "#eef0ea", null, 0)],
-                new("thick", new(RatioBasis.Weight, 100, 45), 1.12, null), Measure.ByWeight, 12.5, ["b2"],
-                new(new(2026, 5, 1, 9, 0), null, 20.5)),
+                "l1", "Rings", 2.5,
+                new RingsLayout([new("h1", 128, 160, 46, 34, 25, 11, 8)], [new("b1", 3, false, "c1"), new("b2", 10, true, "c2")], 0.5, "c1"),
+                [new FloodLayout("c1")]),
+        ],
+        Sittings =
+        [
+            new(
+                "l1", ["l1"], new("thick", new(RatioBasis.Weight, 100, 45), 1.12, null), Measure.ByWeight, ReservePercent: 12.5,
+                Start: new(2026, 5, 1, 9, 0), RoomC: 20.5, Order: [new("l1", "b2")]),
         ],
     };
 
@@ -30,9 +35,10 @@ public class PieceJsonTests
         var read = PieceJson.Read(text);
         Assert.Equal(text, PieceJson.Write(read));
         Assert.Equal(Full.Ground, read.Ground);
-        Assert.Equal(Full.Layers[0].Resin, read.Layers[0].Resin);
-        Assert.Equal(Full.Layers[0].Plan, read.Layers[0].Plan);
-        Assert.Equal(Full.Layers[0].Cups, read.Layers[0].Cups);
+        Assert.Equal(Full.Sittings[0].Resin, read.Sittings[0].Resin);
+        Assert.Equal(Full.Sittings[0].Plan, read.Sittings[0].Plan);
+        Assert.Equal(Full.Sittings[0].Order, read.Sittings[0].Order!.Value);
+        Assert.Equal(Full.Recipes.Select(r => (r.Id, r.Colourant, r.LoadPercent)), read.Recipes.Select(r => (r.Id, r.Colourant, r.LoadPercent)));
     }
 
     [Fact]
@@ -66,10 +72,10 @@ public class PieceJsonTests
     {
         var json = JsonNode.Parse(PieceJson.Write(Full))!;
         Assert.Equal("moss-lantern-piece", (string?)json["format"]);
-        Assert.Equal(1, (int?)json["formatVersion"]);
+        Assert.Equal(2, (int?)json["formatVersion"]);
         Assert.Equal("round", (string?)json["piece"]!["ground"]!["outline"]!["shape"]);
-        Assert.Equal("acrylic-metallic", (string?)json["piece"]!["layers"]![0]!["cups"]![0]!["colourant"]);
-        Assert.Equal("2026-05-01T09:00:00", (string?)json["piece"]!["layers"]![0]!["plan"]!["start"]);
+        Assert.Equal("acrylic-metallic", (string?)json["piece"]!["recipes"]![0]!["doses"]![0]!["colourant"]);
+        Assert.Equal("2026-05-01T09:00:00", (string?)json["piece"]!["sittings"]![0]!["start"]);
         Assert.Null(json["piece"]!["ground"]!["outline"]!["areaMm2"]);
     }
 
@@ -79,7 +85,7 @@ public class PieceJsonTests
     [InlineData("""{"format":"sketch","formatVersion":1}""", "not a Moss Lantern piece")]
     [InlineData("""{"format":"moss-lantern-piece"}""", "which version")]
     [InlineData("""{"format":"moss-lantern-piece","formatVersion":"1"}""", "which version")]
-    [InlineData("""{"format":"moss-lantern-piece","formatVersion":2}""", "version 2; this program reads up to 1")]
+    [InlineData("""{"format":"moss-lantern-piece","formatVersion":3}""", "version 3; this program reads up to 2")]
     [InlineData("""{"format":"moss-lantern-piece","formatVersion":1,"piece":null}""", "$.piece")]
     public void Other_documents_are_refused_with_a_sentence(string text, string sentence) =>
         Assert.Contains(sentence, Assert.Throws<PieceFormatException>(() => PieceJson.Read(text)).Message, StringComparison.Ordinal);
@@ -89,7 +95,7 @@ public class PieceJsonTests
     [InlineData("\"depthMm\":2.5", "\"depth\":2.5", "$.piece.layers[0]")]
     [InlineData("\"depthMm\":2.5,", "", "$.piece.layers[0]")]
     [InlineData("\"shape\":\"round\"", "\"shape\":\"star\"", "$.piece.ground.outline")]
-    [InlineData("\"measure\":\"by-weight\"", "\"measure\":1", "$.piece.layers[0].measure")]
+    [InlineData("\"measure\":\"by-weight\"", "\"measure\":1", "$.piece.sittings[0].measure")]
     public void A_damaged_document_says_where(string part, string damaged, string place)
     {
         var text = PieceJson.Write(Full);

@@ -88,11 +88,11 @@ public class FormulaTests
         yield return ($"{name}, dripped over", piece with
         {
             Ground = piece.Ground with { Edge = piece.Ground.Mould is null ? EdgeStyle.DrippedOver : piece.Ground.Edge, Level = new(true, 0.2, -0.15) },
-            Layers = [.. piece.Layers.Select(l => l with { Measure = Measure.ByWeight, ReservePercent = 14, Losses = new(0.4, 8, 2, 3), Tools = new(5, 1) })],
+            Sittings = [.. piece.Sittings.Select(l => l with { Measure = Measure.ByWeight, ReservePercent = 14, Losses = new(0.4, 8, 2, 3), Tools = new(5, 1) })],
         });
         yield return ($"{name}, two to one", piece with
         {
-            Layers = [.. piece.Layers.Select(l => l with { Resin = new("casting", new(RatioBasis.Weight, 100, 43)) })],
+            Sittings = [.. piece.Sittings.Select(l => l with { Resin = new("casting", new(RatioBasis.Weight, 100, 43)) })],
         });
         if (piece.Ground.Mould is { } mould && piece.Ground.Outline is not DrawnOutline)
         {

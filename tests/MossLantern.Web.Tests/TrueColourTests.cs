@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
@@ -28,10 +29,10 @@ public class TrueColourTests
             var before = Bodies(planner.Paint(piece, Catalogue.Typical, null, PaintDetail.Draft));
             for (var number = 0; number < piece.Layers.Length; number++)
             {
-                var layer = piece.Layers[number];
+                var layer = piece.Filled[number];
                 foreach (var cup in layer.Cups)
                 {
-                    var recoloured = piece with { Layers = piece.Layers.SetItem(number, layer with { Cups = layer.Cups.Replace(cup, cup with { Colour = Other }) }) };
+                    var recoloured = piece with { Recipes = piece.Recipes.Replace(cup, cup with { Colour = Other }) };
                     var after = Bodies(planner.Paint(recoloured, Catalogue.Typical, null, PaintDetail.Draft));
                     Assert.Equal(before.Count, after.Count);
                     for (var i = 0; i < before.Count; i++)
@@ -59,7 +60,7 @@ public class TrueColourTests
     }
 
     /// <summary>Whether a path is painted from a cup, by itself or in a mix. Streaks are of one of the colours each: they may change.</summary>
-    private static bool Holds(Layer layer, PaintPath path, Cup cup)
+    private static bool Holds(FilledLayer layer, PaintPath path, Recipe cup)
     {
         if (cup.Colourant is null)
         {
@@ -67,7 +68,7 @@ public class TrueColourTests
         }
 
         var own = layer.Cups.FirstOrDefault(c => path.Material == $"{layer.Id}/{c.Id}");
-        return own is not null && (own.Id == cup.Id || (own.Of ?? []).Any(s => s.Cup == cup.Id));
+        return own is not null && (own.Id == cup.Id || (own.Of ?? []).Any(s => s.RecipeId == cup.Id));
     }
 
     private static List<PaintPath> Bodies(Painting painting) =>
@@ -90,7 +91,7 @@ public class TrueColourTests
                     Zones =
                     [
                         .. l.Zones ?? [],
-                        new("zone-x", "x", new OvalOutline(Math.Max(20, wide / 3), Math.Max(20, high / 4)), 0.3 * wide, 0.3 * high, new FloodLayout(l.Cups[^1].Id), [], [], 0, l.HeartCup),
+                        new("zone-x", "x", new OvalOutline(Math.Max(20, wide / 3), Math.Max(20, high / 4)), 0.3 * wide, 0.3 * high, new FloodLayout(l.RecipeIds.Last())),
                     ],
                 }),
             ],
@@ -104,22 +105,22 @@ public class TrueColourTests
     [MemberData(nameof(Ways))]
     public void Black_is_painted_black(string way)
     {
-        var (ground, cup) = (new Ground(new RectangleOutline(300, 200), EdgeStyle.TapedClean, 20, "#d9c29a"), new Cup("black", "black", "#0e0d10", ColourantClass.Paste, 10));
-        Layout? layout = way switch
+        var (ground, cup) = (new Ground(new RectangleOutline(300, 200), EdgeStyle.TapedClean, 20, "#d9c29a"), Recipe.Plain("black", "black", "#0e0d10", ColourantClass.Paste, 10));
+        ImmutableArray<Band> bands = [new("a", 10, false, "black"), new("b", 1, true, "black")];
+        Layout layout = way switch
         {
-            "rings" => null,
-            "lines" => new LinesLayout("black", 1, 5, 3),
-            "petals" => new PetalsLayout(150, 100, 6, 20, true, 8, 0),
+            "rings" => new RingsLayout([new("h", 150, 100, 60, 40, 0, 12, 3)], bands, 0, "black"),
+            "lines" => new LinesLayout(bands, "black", 1, 5, 3),
+            "petals" => new PetalsLayout(bands, 150, 100, 6, 20, true, 8, 0),
             "fields" => new FieldsLayout(8, ["black"], 4),
             "pools" => new PoolsLayout([], 3, [new("p", 20, 20, "black")]),
-            "puddle" => new PuddleLayout(150, 100, [new("a", "black", 40)], RestCup: "black"),
+            "puddle" => new PuddleLayout(150, 100, [new("a", "black", 40)], RestRecipeId: "black"),
             "marble" => new MarbleLayout("black", "black", 40, 0, 20, 3),
             _ => new FloodLayout("black"),
         };
-        var layer = new Layer(
-            "l", "l", 3, layout is null ? [new("h", 150, 100, 60, 40, 0, 12, 3)] : [], [new("a", 10, false, "black"), new("b", 1, true, "black")], 0, "black", [cup],
-            new("coating"), Measure.ByVolume, null, [], PourTimes.None, Layout: layout);
-        var painting = new PiecePlanner(new LayerMapper()).Paint(new("Night", ground, GrowthScale.For(ground.Outline), [layer]), Catalogue.Typical, null, PaintDetail.Full);
+        var night = new Piece(
+            "Night", ground, GrowthScale.For(ground.Outline), [cup], [new("l", "l", 3, layout)], [new("l", ["l"], new("coating"), Measure.ByVolume)]);
+        var painting = new PiecePlanner(new LayerMapper()).Paint(night, Catalogue.Typical, null, PaintDetail.Full);
         Assert.All(
             painting.Paths.Where(p => p.Role is PaintRole.GrowthLine or PaintRole.Body or PaintRole.Part),
             p => Assert.InRange(Lab.Of(Colour.Of(p.Fill ?? p.Stroke!)).L, 0, Lab.Of(Colour.Of("#0e0d10")).L + Painter.GrowthLightness + 0.5));

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Painting;
@@ -14,8 +15,8 @@ internal sealed class LayerEarlyCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        (Layer Layer, LayerPlan Plan)? below = null;
-        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Layers).Where(l => l.First.Within is null))
+        (FilledLayer Layer, LayerPlan Plan)? below = null;
+        foreach (var (layer, plan) in looked.Piece.Filled.Zip(looked.Layers).Where(l => l.First.Within is null))
         {
             if (below is { } under && !plan.Poured && plan.Pour is { } pour)
             {
@@ -60,9 +61,9 @@ internal sealed class HeartOutsideCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        foreach (var layer in looked.Piece.Layers.Where(l => l.Layout is null))
+        foreach (var layer in looked.Piece.Filled)
         {
-            var outline = looked.Piece.Ground.OutlineOf(layer);
+            var outline = looked.Piece.Ground.OutlineWithin(layer.Within);
             foreach (var heart in layer.Hearts)
             {
                 var apart = outline.SignedDistanceMm(heart.XMm, heart.YMm);
@@ -74,13 +75,15 @@ internal sealed class HeartOutsideCheck : ICheck
                         "A heart lies wholly outside of the piece: nothing of it is seen, and what runs round it may miss the piece.", [],
                         new("map", layer.Id, Math.Clamp(heart.XMm, 0, outline.BoxWidthMm), Math.Clamp(heart.YMm, 0, outline.BoxHeightMm)),
                         [
-                            Remedy.OnLayer("inside", "Bring it back to the rim", layer.Id, l => l with { Hearts = [.. l.Hearts.Select(h => h.Id == heart.Id ? Inside(outline, h, x, y) : h)] }),
-                            Remedy.OnLayer("out", "Take it out", layer.Id, l => l with { Hearts = [.. l.Hearts.Where(h => h.Id != heart.Id)] }),
+                            Remedy.OnLayer("inside", "Bring it back to the rim", layer.Id, l => With(l, [.. l.Hearts.Select(h => h.Id == heart.Id ? Inside(outline, h, x, y) : h)])),
+                            Remedy.OnLayer("out", "Take it out", layer.Id, l => With(l, [.. l.Hearts.Where(h => h.Id != heart.Id)])),
                         ]);
                 }
             }
         }
     }
+
+    private static FilledLayer With(FilledLayer layer, ImmutableArray<Heart> hearts) => layer.Layout is RingsLayout rings ? layer with { Layout = rings with { Hearts = hearts } } : layer;
 
     /// <summary>From where it lies towards the middle until its own middle lies on the piece.</summary>
     private static Heart Inside(Shapes.Outline outline, Heart heart, double x, double y)

@@ -48,8 +48,8 @@ public sealed record Remedy(
         Change(id, label, piece => piece with { Ground = apply(piece.Ground) }, mm);
 
     /// <summary>A change of a layer, made by a press.</summary>
-    public static Remedy OnLayer(string id, string label, string layerId, Func<Layer, Layer> apply, double? mm = null) =>
-        Change(id, label, piece => piece with { Layers = [.. piece.Layers.Select(l => l.Id == layerId ? apply(l) : l)] }, mm);
+    public static Remedy OnLayer(string id, string label, string layerId, Func<FilledLayer, FilledLayer> apply, double? mm = null) =>
+        Change(id, label, piece => piece.With(apply(piece.FilledBy(layerId))), mm);
 
     /// <summary>A field to be filled in by the person.</summary>
     public static Remedy Ask(string id, string label, string field) => new(id, label, field, piece => piece);
@@ -120,12 +120,12 @@ public static class SecondLook
         {
             Name = Plain(piece.Name),
             Kept = piece.Kept is { } kept ? [.. kept.Select(k => k with { Name = Plain(k.Name) })] : null,
+            Recipes = [.. piece.Recipes.Select(r => r with { Name = Plain(r.Name) })],
             Layers =
             [
                 .. piece.Layers.Select(l => l with
                 {
                     Name = Plain(l.Name),
-                    Cups = [.. l.Cups.Select(c => c with { Name = Plain(c.Name) })],
                     Zones = l.Zones is { } zones ? [.. zones.Select(z => z with { Name = Plain(z.Name) })] : null,
                 }),
             ],

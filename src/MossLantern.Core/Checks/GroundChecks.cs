@@ -40,7 +40,7 @@ internal sealed class TiltCheck : ICheck
     /// <summary>Layers to come as deep as the drift asks for, where their resins can be poured so deep.</summary>
     private static IEnumerable<Remedy> Deeper(Looked looked, double neededMm)
     {
-        var thin = looked.Piece.Layers.Zip(looked.Layers).Where(l => !l.Second.Poured && l.First.DepthMm < neededMm).Select(l => l.First).ToList();
+        var thin = looked.Piece.Filled.Zip(looked.Layers).Where(l => !l.Second.Poured && l.First.DepthMm < neededMm).Select(l => l.First).ToList();
         if (thin.All(l => neededMm <= l.Resin.From(looked.Around.Catalogue).DeepestMm))
         {
             yield return Remedy.Change(
@@ -235,7 +235,7 @@ internal sealed class WetGlueCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        var layer = looked.Piece.Layers[0];
+        var layer = looked.Piece.Filled[0];
         if (!looked.Bare || layer.Plan.Start is not { } start)
         {
             yield break;
@@ -248,10 +248,7 @@ internal sealed class WetGlueCheck : ICheck
                 Id, $"wet-glue@ground/{step.Id}", Grade.Mend, "Not dry yet",
                 $"\"{step.What}\" is dry at {Clock(ready)}, and {layer.Name} starts at {Clock(start)}: it clouds or lifts.",
                 [], new("ground", layer.Id),
-                [Remedy.Change("later", $"Start at {Clock(ready)}", p => p with
-                {
-                    Layers = p.Layers.SetItem(0, p.Layers[0] with { Plan = Later(p.Layers[0].Plan, ready) }),
-                })]);
+                [Remedy.OnLayer("later", $"Start at {Clock(ready)}", layer.Id, l => l with { Plan = Later(l.Plan, ready) })]);
         }
     }
 

@@ -18,10 +18,12 @@ internal sealed class NoHomeCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Layers).Where(l => !l.Second.Poured))
+        HashSet<string> told = [];
+        foreach (var (layer, plan) in looked.Piece.Filled.Zip(looked.Layers).Where(l => !l.Second.Poured))
         {
-            var used = layer.Layout is null ? layer.CupsInUse.Add(layer.HeartCup) : layer.CupsInUse;
-            foreach (var cup in layer.Cups.Where(c => !used.Contains(c.Id) && !(looked.Piece.Kept is { IsEmpty: false } && c.Id == layer.ClearCup)))
+            // What no layer names is a cup of each: it is told once.
+            var used = layer.RecipesInUse;
+            foreach (var cup in layer.Cups.Where(c => !used.Contains(c.Id) && !(looked.Piece.Kept is { IsEmpty: false } && c.Id == layer.ClearRecipe) && told.Add(c.Id)))
             {
                 yield return new(
                     Id, $"no-home@{layer.Id}/{cup.Id}", Grade.Mind, "Cup without a place", $"Nothing of {layer.Name} is poured from {cup.Name}.", [],
@@ -49,38 +51,30 @@ internal sealed class NoHomeCheck : ICheck
             {
                 yield return new(
                     Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Colour without a pool",
-                    $"{layer.Cups.Single(c => c.Id == region.CupId).Name} has no pool of its own any more: its walls leave it in another's.", [], Place(layer, region),
+                    $"{layer.Recipes.Single(c => c.Id == region.CupId).Name} has no pool of its own any more: its walls leave it in another's.", [], Place(layer, region),
                     [Remedy.OnLayer("let-go", "Let it go", layer.Id, l => l.Layout is PoolsLayout p
                         ? l with { Layout = p with { Pools = p.Pools.RemoveAll(x => x.Id == region.Id) } } : l)]);
             }
         }
     }
 
-    /// <summary>A layer without a cup; what lies idle in the document lets go of it.</summary>
-    private static Layer Without(Layer layer, string cup)
+    /// <summary>A layer without a recipe that nothing is poured from.</summary>
+    private static FilledLayer Without(FilledLayer layer, string recipeId)
     {
-        var left = layer.Cups.RemoveAll(c => c.Id == cup);
-        string Other(string id) => id == cup ? left[0].Id : id;
-        return left.IsEmpty ? layer : layer with
-        {
-            Cups = left,
-            HeartCup = Other(layer.HeartCup),
-            Bands = [.. layer.Bands.Select(b => b with { Cup = Other(b.Cup) })],
-            Zones = layer.Zones is not { } zones ? null
-                : [.. zones.Select(z => z with { HeartCup = Other(z.HeartCup), Bands = [.. z.Bands.Select(b => b with { Cup = Other(b.Cup) })] })],
-        };
+        var left = layer.Recipes.RemoveAll(r => r.Id == recipeId);
+        return left.IsEmpty ? layer : layer with { Recipes = left };
     }
 
-    internal static Layer WithClear(Layer layer) => layer.ClearCup is not null || layer.Cups.Length >= LayerValidator.MostCups ? layer
-        : layer with { Cups = layer.Cups.Add(new(FreeId.Of("clear", layer.Cups.Select(c => c.Id)), "clear", "#eef0ea", null, 0)) };
+    internal static FilledLayer WithClear(FilledLayer layer) => layer.Recipes.Any(r => r.IsClear) || layer.Recipes.Length >= PieceValidator.MostRecipes ? layer
+        : layer with { Recipes = layer.Recipes.Add(Recipe.Clear(FreeId.Of("clear", layer.Recipes.Select(c => c.Id)))) };
 
     internal static string NameOf(Piece piece, RegionId regionId) =>
         (piece.Kept ?? []).FirstOrDefault(k => regionId.Kept == k.Id)?.Name ?? "What is kept";
 
-    internal static FindingPlace Place(Layer layer, RegionPlan region) => new("map", layer.Id, region.Anchor?.XMm, region.Anchor?.YMm);
+    internal static FindingPlace Place(FilledLayer layer, RegionPlan region) => new("map", layer.Id, region.Anchor?.XMm, region.Anchor?.YMm);
 
     /// <summary>The layer's cups that stand out most from what the other pools hold.</summary>
-    private static IEnumerable<Remedy> Colours(Layer layer, LayerPlan plan, RegionPlan region)
+    private static IEnumerable<Remedy> Colours(FilledLayer layer, LayerPlan plan, RegionPlan region)
     {
         var shares = plan.Regions.Where(r => r.CupId is not null).GroupBy(r => r.CupId!).ToDictionary(g => g.Key, g => g.Sum(r => r.Area.Value));
         foreach (var cup in layer.Cups.Where(c => c.Of is null).OrderBy(c => shares.GetValueOrDefault(c.Id)).Take(2))
@@ -105,7 +99,7 @@ internal sealed class OneSideCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Layers).Where(l => !l.Second.Poured))
+        foreach (var (layer, plan) in looked.Piece.Filled.Zip(looked.Layers).Where(l => !l.Second.Poured))
         {
             if (layer.Layout is not FieldsLayout fields)
             {
@@ -118,7 +112,7 @@ internal sealed class OneSideCheck : ICheck
                 var balance = plan.Balance.First(b => b.CupId == cup);
                 yield return new(
                     Id, $"one-side@{layer.Id}/{cup}", Grade.Mind, "On one side",
-                    $"All of {layer.Cups.Single(c => c.Id == cup).Name} lies on one side: its middle is {{0}} off the middle of the piece.", [balance.Lean],
+                    $"All of {layer.Recipes.Single(c => c.Id == cup).Name} lies on one side: its middle is {{0}} off the middle of the piece.", [balance.Lean],
                     new("map", layer.Id, balance.Middle.XMm, balance.Middle.YMm),
                     [
                         .. Swap(layer, plan, fields, placed, cup),
@@ -152,7 +146,7 @@ internal sealed class OneSideCheck : ICheck
 
     /// <summary>The first swap that bunches nothing and puts no colour beside itself.</summary>
     private static IEnumerable<Remedy> Swap(
-        Layer layer, LayerPlan plan, FieldsLayout fields, List<(int Field, string Cup, Spot At, double Area)> placed, string cup)
+        FilledLayer layer, LayerPlan plan, FieldsLayout fields, List<(int Field, string Cup, Spot At, double Area)> placed, string cup)
     {
         foreach (var one in placed.Where(p => p.Cup == cup))
         {
@@ -181,12 +175,12 @@ internal sealed class OneSideCheck : ICheck
     private static Piece Again(LayerMapper mapper, Piece piece, string layerId, PieceBox box)
     {
         var number = piece.Layers.Select(l => l.Id).ToList().IndexOf(layerId);
-        var fields = (FieldsLayout)piece.Layers[number].Layout!;
+        var fields = (FieldsLayout)piece.Layers[number].Layout;
         Piece With(int seed) => piece with
         {
             Layers = piece.Layers.SetItem(number, piece.Layers[number] with { Layout = fields with { Seed = seed, Moved = null, Recoloured = null } }),
         };
-        return Enumerable.Range(1, Seeds).Select(i => With((fields.Seed + i) % 100_000)).FirstOrDefault(p => Bunched(Placed(mapper.Map(p, p.Layers[number])), box).Count == 0)
+        return Enumerable.Range(1, Seeds).Select(i => With((fields.Seed + i) % 100_000)).FirstOrDefault(p => Bunched(Placed(mapper.Map(p, p.Filled[number])), box).Count == 0)
             ?? With(fields.Seed + 1);
     }
 }
@@ -206,10 +200,10 @@ internal sealed class DullFieldCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Layers).Where(l => !l.Second.Poured && l.First.Contrast != Contrast.Any))
+        foreach (var (layer, plan) in looked.Piece.Filled.Zip(looked.Layers).Where(l => !l.Second.Poured && l.First.Contrast != Contrast.Any))
         {
-            var whole = looked.Piece.Ground.OutlineOf(layer).AreaMm2 / 100;
-            var cups = layer.Cups.ToDictionary(c => c.Id);
+            var whole = looked.Piece.Ground.OutlineWithin(layer.Within).AreaMm2 / 100;
+            var cups = layer.Recipes.ToDictionary(c => c.Id);
             foreach (var region in plan.Regions.Where(r => r.CupId is not null && r.Kind is RegionKind.Band or RegionKind.Field or RegionKind.Pool or RegionKind.Flood))
             {
                 var cup = cups[region.CupId!];
@@ -231,22 +225,22 @@ internal sealed class DullFieldCheck : ICheck
                         .. Vein(layer, region, share, cup),
                         Remedy.OnLayer("shimmer", $"Let {cup.Name} shimmer: mica in place of {looked.Around.Catalogue.Of(cup.Colourant!.Value).Name}", layer.Id, l => l with
                         {
-                            Cups = [.. l.Cups.Select(c => c.Id == cup.Id ? c with { Colourant = ColourantClass.Mica, LoadPercent = Math.Max(3, c.LoadPercent) } : c)],
+                            Recipes = [.. l.Recipes.Select(c => c.Id == cup.Id ? c.WithColourant(ColourantClass.Mica).WithLoad(Math.Max(3, c.LoadPercent)) : c)],
                         }),
                     ]);
             }
         }
     }
 
-    private static bool IsFlat(Cup cup) => cup.Colourant is ColourantClass.Paste or ColourantClass.Acrylic or ColourantClass.Dye or ColourantClass.AlcoholInk;
+    private static bool IsFlat(Recipe cup) => cup.Colourant is ColourantClass.Paste or ColourantClass.Acrylic or ColourantClass.Dye or ColourantClass.AlcoholInk;
 
     /// <summary>A band falls into two halves with a metallic line between; fields get a vein along their borders.</summary>
-    private static IEnumerable<Remedy> Vein(Layer layer, RegionPlan region, double share, Cup cup)
+    private static IEnumerable<Remedy> Vein(FilledLayer layer, RegionPlan region, double share, Recipe cup)
     {
-        var metal = layer.Cups.FirstOrDefault(c => c.Colourant == ColourantClass.MetallicPaste)
-            ?? new Cup(FreeId.Of("gilt", layer.Cups.Select(c => c.Id)), "gilt", "#c99b3a", ColourantClass.MetallicPaste, 5);
-        Layer With(Layer l) => l.Cups.Any(c => c.Id == metal.Id) ? l : l with { Cups = l.Cups.Add(metal) };
-        if (layer.Cups.Length >= LayerValidator.MostCups)
+        var metal = layer.Recipes.FirstOrDefault(c => c.Colourant == ColourantClass.MetallicPaste)
+            ?? Recipe.Plain(FreeId.Of("gilt", layer.Recipes.Select(c => c.Id)), "gilt", "#c99b3a", ColourantClass.MetallicPaste, 5);
+        FilledLayer With(FilledLayer l) => l.Recipes.Any(c => c.Id == metal.Id) ? l : l with { Recipes = l.Recipes.Add(metal) };
+        if (layer.Recipes.Length >= PieceValidator.MostRecipes)
         {
             yield break;
         }
@@ -256,7 +250,7 @@ internal sealed class DullFieldCheck : ICheck
             yield return Remedy.OnLayer("vein", $"Lay a vein of {metal.Name} along the fields", layer.Id, l => With(l) with { Layout = fields with { Vein = new(metal.Id, 3, 1) } });
         }
 
-        var at = layer.UsesBands ? layer.Bands.Select(b => (RegionId)b.Id).ToList().IndexOf(region.Id) : -1;
+        var at = layer.Layout is BandedLayout ? layer.Bands.Select(b => (RegionId)b.Id).ToList().IndexOf(region.Id) : -1;
         if (at >= 0 && layer.Bands[at] is { FillsRest: false, WidthMm: > 3 * LineMm } band && share < 1.7 * LargePercent && layer.Bands.Length + 2 <= Accepted.BandCount.To)
         {
             var ids = layer.Bands.Select(b => b.Id).ToList();
@@ -265,7 +259,7 @@ internal sealed class DullFieldCheck : ICheck
             var other = half with { Id = FreeId.Of("half", ids) };
             yield return Remedy.OnLayer("vein", $"Lay a line of {metal.Name}, {{0}} wide, through it", layer.Id, l => With(l) with
             {
-                Bands = [.. l.Bands.Take(at), half, line, other, .. l.Bands.Skip(at + 1)],
+                Layout = (BandedLayout)l.Layout with { Bands = [.. l.Bands.Take(at), half, line, other, .. l.Bands.Skip(at + 1)] },
             }, LineMm);
         }
     }
@@ -281,14 +275,14 @@ internal sealed class FloodsBareCheck : ICheck
         foreach (var kept in (looked.Piece.Kept ?? []).Where(k => k.Keep == Keep.Bare && k.DamMm is null or 0))
         {
             var regionId = RegionId.OfKept(kept.Id);
-            var wet = looked.Piece.Layers.Zip(looked.Layers)
+            var wet = looked.Piece.Filled.Zip(looked.Layers)
                 .Where(l => !l.Second.Poured && l.First.Within is null && l.Second.Regions.Any(r => r.Id == regionId && r.Fits)).Select(l => l.First).ToList();
             if (wet.Count == 0)
             {
                 continue;
             }
 
-            var depth = looked.Piece.Layers.Where(l => l.Within is null).Sum(l => l.DepthMm);
+            var depth = looked.Piece.Filled.Where(l => l.Within is null).Sum(l => l.DepthMm);
             var height = EdgeTape.LeastDamHeightMm(depth);
             var width = Math.Clamp(Math.Ceiling(2 * Bead.SiliconeWidthMm(height)) / 2, Accepted.DamMm.From, Accepted.DamMm.To);
             var anchor = looked.Layers.SelectMany(l => l.Regions).First(r => r.Id == regionId).Anchor;
@@ -302,7 +296,7 @@ internal sealed class FloodsBareCheck : ICheck
                     Remedy.Change("visible", "It may be covered with clear: keep it visible instead", p => p with
                     {
                         Kept = [.. p.Kept!.Value.Select(k => k.Id == kept.Id ? k with { Keep = Keep.Visible } : k)],
-                        Layers = [.. p.Layers.Select(l => l.Within is null ? NoHomeCheck.WithClear(l) : l)],
+                        Recipes = NoHomeCheck.WithClear(p.Filled[0]).Recipes,
                     }),
                 ]);
 
@@ -318,7 +312,7 @@ internal sealed class FloodsBareCheck : ICheck
 /// <param name="Of">It, or the zone.</param>
 /// <param name="ZoneId">The zone; null for the layer.</param>
 /// <param name="Outline">What it is laid out in.</param>
-internal sealed record LaidOut(Layer Layer, LayerPlan Plan, Layer Of, string? ZoneId, Outline Outline)
+internal sealed record LaidOut(FilledLayer Layer, LayerPlan Plan, FilledLayer Of, string? ZoneId, Outline Outline)
 {
     /// <summary>What the ids of its regions and numbers begin with.</summary>
     public string Prefix => ZoneId is null ? "" : ZoneId + "/";
@@ -328,21 +322,21 @@ internal sealed record LaidOut(Layer Layer, LayerPlan Plan, Layer Of, string? Zo
 
     /// <summary>Every layer that is still to be poured, and every zone of those.</summary>
     public static IEnumerable<LaidOut> All(Looked looked) =>
-        from pair in looked.Piece.Layers.Zip(looked.Layers)
+        from pair in looked.Piece.Filled.Zip(looked.Layers)
         where !pair.Second.Poured
-        let whole = new LaidOut(pair.First, pair.Second, pair.First, null, looked.Piece.Ground.OutlineOf(pair.First))
+        let whole = new LaidOut(pair.First, pair.Second, pair.First, null, looked.Piece.Ground.OutlineWithin(pair.First.Within))
         from part in (pair.First.Zones ?? []).Select(z => whole with { Of = pair.First.Inside(z), ZoneId = z.Id, Outline = z.Placed }).Prepend(whole)
         select part;
 
     /// <summary>A remedy that changes how it is laid out.</summary>
-    public Remedy Change(string id, string label, Func<Layer, Layer> change, double? mm = null) =>
+    public Remedy Change(string id, string label, Func<FilledLayer, FilledLayer> change, double? mm = null) =>
         Remedy.OnLayer(id, label, Layer.Id, ZoneId is null ? change : l => InZone(l, change), mm);
 
-    private Layer InZone(Layer layer, Func<Layer, Layer> change)
+    private FilledLayer InZone(FilledLayer layer, Func<FilledLayer, FilledLayer> change)
     {
         var next = layer with
         {
-            Zones = [.. (layer.Zones ?? []).Select(z => z.Id == ZoneId && change(layer.Inside(z)) is var to ? z with { Layout = to.Layout, Bands = to.Bands } : z)],
+            Zones = [.. (layer.Zones ?? []).Select(z => z.Id == ZoneId && change(layer.Inside(z)) is var to ? z with { Layout = to.Layout } : z)],
         };
 
         // Regions of the zone that are gone are not poured any more.
@@ -401,7 +395,7 @@ internal sealed class RimRoomCheck : ICheck
             }
 
             var factor = room.Value * (1 - PushShare) / need.Value * 0.995;
-            var widths = layer.BandWidthsMm();
+            var widths = ((BandedLayout)layer.Layout).BandWidthsMm();
             var keep = layer.Bands.Length;
             for (var sum = 0.0; keep > 1 && sum + widths[keep - 1] <= room.Value * (1 - PushShare); keep--)
             {
@@ -417,13 +411,13 @@ internal sealed class RimRoomCheck : ICheck
                     .. layer.Bands.All(b => b.FillsRest || b.WidthMm * factor >= Accepted.BandMm.From)
                         ? [part.Change("narrow", "Lay every line narrower", l => l with
                         {
-                            Bands = [.. l.Bands.Select(b => b.FillsRest ? b : b with { WidthMm = Math.Floor(b.WidthMm * factor * 100) / 100 })],
+                            Layout = (BandedLayout)l.Layout with { Bands = [.. l.Bands.Select(b => b.FillsRest ? b : b with { WidthMm = Math.Floor(b.WidthMm * factor * 100) / 100 })] },
                         })]
                         : Array.Empty<Remedy>(),
                     .. fill == 0 && keep < layer.Bands.Length
                         ? [part.Change("fewer", FormattableString.Invariant($"Leave out the innermost {keep - 1}"), l => l with
                         {
-                            Bands = [l.Bands[0], .. l.Bands.Skip(keep)],
+                            Layout = (BandedLayout)l.Layout with { Bands = [l.Bands[0], .. l.Bands.Skip(keep)] },
                             PourOrder = [.. l.PourOrder.Where(id => !l.Bands.Skip(1).Take(keep - 1).Any(b => b.Id == id))],
                         })]
                         : Array.Empty<Remedy>(),

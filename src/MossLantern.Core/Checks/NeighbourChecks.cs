@@ -19,7 +19,7 @@ namespace MossLantern.Core.Checks;
 /// <param name="Inner">Cup of the one.</param>
 /// <param name="Outer">Cup of the other.</param>
 /// <param name="At">Where they touch; null where that is not on the cut.</param>
-internal sealed record Neighbours(Layer Layer, LayerPlan Plan, RegionId First, RegionId Second, Cup Inner, Cup Outer, Spot? At)
+internal sealed record Neighbours(FilledLayer Layer, LayerPlan Plan, RegionId First, RegionId Second, Recipe Inner, Recipe Outer, Spot? At)
 {
     /// <summary>Width of a line that is put between two bands, mm.</summary>
     public const double LineMm = 3;
@@ -30,15 +30,15 @@ internal sealed record Neighbours(Layer Layer, LayerPlan Plan, RegionId First, R
     public string Key => $"{Layer.Id}/{First}+{Second}";
 
     /// <summary>Number of the band further out, from 0, where both are bands; what lies inside it is the band before, or the hearts' bed.</summary>
-    public int? Band => Layer.UsesBands && Layer.Bands.Select(b => (RegionId)b.Id).ToList().IndexOf(Second) is >= 0 and var at
+    public int? Band => Layer.Bands.Select(b => (RegionId)b.Id).ToList().IndexOf(Second) is >= 0 and var at
         && (at == 0 ? First == RegionId.Heart : First == Layer.Bands[at - 1].Id) ? at : null;
 
     /// <summary>All that touch in the layers that are still to be poured.</summary>
     public static IEnumerable<Neighbours> Of(Looked looked)
     {
-        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Layers).Where(l => !l.Second.Poured))
+        foreach (var (layer, plan) in looked.Piece.Filled.Zip(looked.Layers).Where(l => !l.Second.Poured))
         {
-            var cups = layer.Cups.ToDictionary(c => c.Id);
+            var cups = layer.Recipes.ToDictionary(c => c.Id);
             var cupOf = plan.Regions.Where(r => r.Fits).ToDictionary(r => r.Id, r => r.CupId);
             foreach (var border in plan.Borders)
             {
@@ -51,24 +51,22 @@ internal sealed record Neighbours(Layer Layer, LayerPlan Plan, RegionId First, R
     }
 
     /// <summary>Fields with a vein between them do not touch.</summary>
-    private static bool Veined(Layer layer, Border border) =>
+    private static bool Veined(FilledLayer layer, Border border) =>
         layer.Layout is FieldsLayout { Vein: not null } && border.First.Zone is null && border.Second.Zone is null;
 
     /// <summary>The layer with a line of a cup between the two, a cup that it does not have coming with it; null where there is no way or no room.</summary>
-    public Layer? WithLine(Cup cup)
+    public FilledLayer? WithLine(Recipe cup)
     {
-        var withCup = Layer.Cups.Any(c => c.Id == cup.Id) ? Layer : Layer with { Cups = Layer.Cups.Add(cup) };
-        if (withCup.Cups.Length > LayerValidator.MostCups)
+        var withCup = Layer.Recipes.Any(c => c.Id == cup.Id) ? Layer : Layer with { Recipes = Layer.Recipes.Add(cup) };
+        if (withCup.Recipes.Length > PieceValidator.MostRecipes)
         {
             return null;
         }
 
-        if (Band is { } at && Layer.Bands.Length < Accepted.BandCount.To)
+        if (Layer.Layout is BandedLayout banded && Band is { } at && banded.Bands.Length < Accepted.BandCount.To)
         {
-            return withCup with
-            {
-                Bands = Layer.Bands.Insert(at, new(FreeId.Of("line", Layer.Bands.Select(b => b.Id)), Math.Max(Accepted.BandMm.From, LineMm / Math.Pow(Layer.Widening, at)), false, cup.Id)),
-            };
+            var line = new Band(FreeId.Of("line", banded.Bands.Select(b => b.Id)), Math.Max(Accepted.BandMm.From, LineMm / Math.Pow(banded.Widening, at)), false, cup.Id);
+            return withCup with { Layout = banded with { Bands = banded.Bands.Insert(at, line) } };
         }
 
         return Layer.Layout switch
@@ -91,28 +89,32 @@ internal sealed record Neighbours(Layer Layer, LayerPlan Plan, RegionId First, R
     };
 
     /// <summary>A cup of this layer by what it is, or a new one.</summary>
-    public Cup Own(string name, string colour, ColourantClass? colourant, double load) =>
-        Layer.Cups.FirstOrDefault(c => c.Of is null && c.Colourant == colourant && (colourant is null || c.Colour == colour))
-        ?? new(FreeId.Of(name, Layer.Cups.Select(c => c.Id)), name, colour, colourant, load);
+    public Recipe Own(string name, string colour, ColourantClass? colourant, double load) =>
+        Layer.Recipes.FirstOrDefault(c => c.Of is null && c.Colourant == colourant && (colourant is null || c.Colour == colour))
+        ?? new(FreeId.Of(name, Layer.Recipes.Select(c => c.Id)), name, colour, colourant is { } own ? [new(own, load)] : []);
 
     /// <summary>A remedy that changes this layer.</summary>
-    public Remedy Change(string id, string label, Layer to, double? mm = null) => Remedy.OnLayer(id, label, Layer.Id, _ => to, mm);
+    public Remedy Change(string id, string label, FilledLayer to, double? mm = null) => Remedy.OnLayer(id, label, Layer.Id, _ => to, mm);
 
     /// <summary>The layer with the colours of two places swapped, each by its number among <see cref="Places"/>.</summary>
-    public Layer Swapped(int one, int other) => Layer.Layout switch
+    public FilledLayer Swapped(int one, int other) => Layer.Layout switch
     {
         FieldsLayout fields => Layer with { Layout = fields with { Recoloured = Recoloured(fields, one, other) } },
         PuddleLayout puddle => Layer with
         {
             Layout = puddle with
             {
-                Pours = puddle.Pours.SetItem(one, puddle.Pours[one] with { Cup = puddle.Pours[other].Cup }).SetItem(other, puddle.Pours[other] with { Cup = puddle.Pours[one].Cup }),
+                Pours = puddle.Pours.SetItem(one, puddle.Pours[one] with { RecipeId = puddle.Pours[other].RecipeId }).SetItem(other, puddle.Pours[other] with { RecipeId = puddle.Pours[one].RecipeId }),
             },
         },
-        _ => Layer with
+        BandedLayout { Bands: var bands } banded => Layer with
         {
-            Bands = Layer.Bands.SetItem(one, Layer.Bands[one] with { Cup = Layer.Bands[other].Cup }).SetItem(other, Layer.Bands[other] with { Cup = Layer.Bands[one].Cup }),
+            Layout = banded with
+            {
+                Bands = bands.SetItem(one, bands[one] with { RecipeId = bands[other].RecipeId }).SetItem(other, bands[other] with { RecipeId = bands[one].RecipeId }),
+            },
         },
+        _ => Layer,
     };
 
     /// <summary>The regions whose colours can be swapped, with their cups.</summary>
@@ -120,9 +122,8 @@ internal sealed record Neighbours(Layer Layer, LayerPlan Plan, RegionId First, R
     {
         FieldsLayout fields =>
             [.. Enumerable.Range(1, fields.Fields).Select(RegionId.OfField).Select(id => (id, Plan.Regions.FirstOrDefault(r => r.Id == id)?.CupId ?? fields.Colours[0]))],
-        PuddleLayout puddle => [.. puddle.Pours.Select(p => ((RegionId)p.Id, p.Cup))],
-        { UsesBands: false } => [],
-        _ => [.. Layer.Bands.Select(b => ((RegionId)b.Id, b.Cup))],
+        PuddleLayout puddle => [.. puddle.Pours.Select(p => ((RegionId)p.Id, p.RecipeId))],
+        _ => [.. Layer.Bands.Select(b => ((RegionId)b.Id, b.RecipeId))],
     };
 
     private ImmutableArray<FieldColour> Recoloured(FieldsLayout fields, int one, int other)
@@ -184,7 +185,7 @@ internal sealed class TwinsCheck : ICheck
         var number = places.Select((p, i) => (p.Id, i)).ToDictionary(p => p.Id, p => p.i);
 
         // Places by their numbers, the hearts' bed as one that cannot be swapped.
-        var cups = layer.Cups.ToDictionary(c => c.Id);
+        var cups = layer.Recipes.ToDictionary(c => c.Id);
         var plain = pair.Plan.Regions.Where(r => r.CupId is not null).ToDictionary(r => r.Id, r => r.CupId!);
         var borders = pair.Plan.Borders.Where(b => plain.ContainsKey(b.First) && plain.ContainsKey(b.Second)).ToList();
         var apart = new Dictionary<(string, string), bool>();
@@ -213,8 +214,8 @@ internal sealed class TwinsCheck : ICheck
     /// <summary>A line between them, of the layer's own colour that stands out most, else of bone or of soot.</summary>
     private static IEnumerable<Remedy> Line(Catalogue all, Colour ground, Neighbours pair)
     {
-        double Stands(Cup cup) => Math.Min(Apart(all, ground, pair.Layer, cup, pair.Inner), Apart(all, ground, pair.Layer, cup, pair.Outer));
-        var own = pair.Layer.Cups.MaxBy(Stands)!;
+        double Stands(Recipe cup) => Math.Min(Apart(all, ground, pair.Layer, cup, pair.Inner), Apart(all, ground, pair.Layer, cup, pair.Outer));
+        var own = pair.Layer.Recipes.MaxBy(Stands)!;
         var cup = Stands(own) >= Lab.ReadsAsOne ? own
             : new[] { pair.Own("bone", "#f0e8d5", ColourantClass.Paste, 5), pair.Own("soot", "#1f1c1a", ColourantClass.Paste, 5) }.MaxBy(Stands)!;
         if (Stands(cup) >= Lab.ReadsAsOne && pair.WithLine(cup) is { } with)
@@ -224,14 +225,14 @@ internal sealed class TwinsCheck : ICheck
     }
 
     /// <summary>How far two cups' resins differ as they are seen on the ground.</summary>
-    private static double Apart(Catalogue all, Colour ground, Layer layer, Cup first, Cup second) => Lab.Difference(Seen(all, ground, layer, first), Seen(all, ground, layer, second));
+    private static double Apart(Catalogue all, Colour ground, FilledLayer layer, Recipe first, Recipe second) => Lab.Difference(Seen(all, ground, layer, first), Seen(all, ground, layer, second));
 
-    private static Lab Seen(Catalogue all, Colour ground, Layer layer, Cup cup) => Lab.Of(CupLook.Of(all, layer, cup).Over(ground, DepthOf(layer)));
+    private static Lab Seen(Catalogue all, Colour ground, FilledLayer layer, Recipe cup) => Lab.Of(CupLook.Of(all, layer, cup).Over(ground, DepthOf(layer)));
 
-    private static double DepthOf(Layer layer) => DepthZones.DepthOf(layer, RegionKind.Band, layer.DepthMm);
+    private static double DepthOf(FilledLayer layer) => DepthZones.DepthOf(layer, RegionKind.Band, layer.DepthMm);
 
     /// <summary>A colour as it is seen, by lightness and its two hues.</summary>
-    private static IEnumerable<ReckonedInput> Told(Catalogue all, Colour ground, Layer layer, Cup cup, string which)
+    private static IEnumerable<ReckonedInput> Told(Catalogue all, Colour ground, FilledLayer layer, Recipe cup, string which)
     {
         var seen = Seen(all, ground, layer, cup);
         return
@@ -274,12 +275,12 @@ internal sealed class MudCheck : ICheck
                     Remedy.OnLayer("any", "It does not matter here", pair.Layer.Id, l => l with { Contrast = Contrast.Any }),
                 ]);
 
-            IEnumerable<Remedy> Line(string id, Cup cup) =>
+            IEnumerable<Remedy> Line(string id, Recipe cup) =>
                 pair.WithLine(cup) is { } with ? [pair.Change(id, pair.LineWords(cup.Name), with, Neighbours.LineMm)] : [];
         }
     }
 
-    private static bool Muddy(Cup first, Cup second) =>
+    private static bool Muddy(Recipe first, Recipe second) =>
         first.Colourant is not null && second.Colourant is not null
         && Pigment.IsMud(Colour.Of(first.Colour), first.LoadPercent, Colour.Of(second.Colour), second.LoadPercent);
 }
@@ -293,14 +294,14 @@ internal sealed class BareGroundCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        var (ground, layer) = (looked.Piece.Ground, looked.Piece.Layers[0]);
+        var (ground, layer) = (looked.Piece.Ground, looked.Piece.Filled[0]);
         if (!looked.Bare || ground.Paint is not null || ground.Old is not null || ground.Mould is not null)
         {
             yield break;
         }
 
         var seen = looked.Layers[0].Regions.Where(r => r.Fits).Select(r => r.CupId).ToHashSet();
-        var thin = layer.Cups.Where(c => seen.Contains(c.Id) && c.Colourant is not null and not ColourantClass.Lacing && 100 * CupLook.Of(looked.Around.Catalogue, layer, c).Opacity(layer.DepthMm) < ShowsPercent).ToList();
+        var thin = layer.Recipes.Where(c => seen.Contains(c.Id) && c.Colourant is not null and not ColourantClass.Lacing && 100 * CupLook.Of(looked.Around.Catalogue, layer, c).Opacity(layer.DepthMm) < ShowsPercent).ToList();
         if (thin.Count == 0)
         {
             yield break;
@@ -318,7 +319,7 @@ internal sealed class BareGroundCheck : ICheck
     }
 
     /// <summary>As much colour as covers half of the ground, where every class allows it.</summary>
-    private static IEnumerable<Remedy> Stronger(Catalogue all, Layer layer, List<Cup> thin)
+    private static IEnumerable<Remedy> Stronger(Catalogue all, FilledLayer layer, List<Recipe> thin)
     {
         var loads = thin.ToDictionary(
             c => c.Id, c => Math.Ceiling(10 * -Math.Log(1 - ShowsPercent / 100) / (layer.DepthMm * all.Of(c.Colourant!.Value).Cover)) / 10);
@@ -326,10 +327,7 @@ internal sealed class BareGroundCheck : ICheck
         {
             yield return Remedy.Change("stronger", "Take as much colour as covers half of it", p => p with
             {
-                Layers = p.Layers.SetItem(0, p.Layers[0] with
-                {
-                    Cups = [.. p.Layers[0].Cups.Select(c => loads.TryGetValue(c.Id, out var load) ? c with { LoadPercent = load } : c)],
-                }),
+                Recipes = [.. p.Recipes.Select(r => loads.TryGetValue(r.Id, out var load) ? r.WithLoad(load) : r)],
             });
         }
     }

@@ -12,7 +12,7 @@ internal sealed class ReliefBelowCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        var (ground, first) = (looked.Piece.Ground, looked.Piece.Layers[0]);
+        var (ground, first) = (looked.Piece.Ground, looked.Piece.Filled[0]);
         if (!looked.Bare || ground.Old is not { ReliefMm: > 0 } old || IsClear(first))
         {
             yield break;
@@ -26,26 +26,30 @@ internal sealed class ReliefBelowCheck : ICheck
             $"Lines and stones stand up from the older work and {first.Name} is not clear: rings break on them. A thin clear coat of {{0}} first wets them over.",
             [ml], new("ground", first.Id, old.XMm + old.Ground.Whole.BoxWidthMm / 2, old.YMm + old.Ground.Whole.BoxHeightMm / 2),
             [
-                .. looked.Piece.Layers.Length < PieceValidator.MostLayers
-                    ? [Remedy.Change("wet", "Pour a thin clear coat of {0} first", p => p with { Layers = p.Layers.Insert(0, Wetting(p)) }, Rework.WettingMm)]
+                .. looked.Piece.Filled.Length < PieceValidator.MostLayers
+                    ? [Remedy.Change("wet", "Pour a thin clear coat of {0} first", Wetted, Rework.WettingMm)]
                     : Array.Empty<Remedy>(),
                 Remedy.OnGround("flat", "It was sanded flat", g => g with { Old = g.Old! with { ReliefMm = 0 } }),
             ]);
     }
 
-    private static bool IsClear(Layer layer)
+    private static bool IsClear(FilledLayer layer)
     {
-        var used = layer.CupsInUse;
-        return layer.Cups.Where(c => used.Contains(c.Id)).All(c => c.Colourant is null);
+        var used = layer.RecipesInUse;
+        return layer.Recipes.Where(c => used.Contains(c.Id)).All(c => c.Colourant is null);
     }
 
-    private static Layer Wetting(Piece piece)
+    private static Piece Wetted(Piece piece)
     {
-        var over = piece.Layers[0];
-        var ids = piece.Layers.Select(l => l.Id).ToHashSet();
-        return new(
-            Enumerable.Range(0, ids.Count + 1).Select(i => i == 0 ? "wetting" : FormattableString.Invariant($"wetting-{i}")).First(id => !ids.Contains(id)),
-            "Wetting coat", Rework.WettingMm, [], [new("band-1", 10, true, "cup-1")], 0, "cup-1", [new("cup-1", "clear", "#eef0ea", null, 0)],
-            over.Resin, over.Measure, null, [], PourTimes.None);
+        var over = piece.Filled[0];
+        var id = FreeId.Of("wetting", piece.Layers.Select(l => l.Id).Concat(piece.Sittings.Select(s => s.Id)));
+        var recipes = NoHomeCheck.WithClear(over).Recipes;
+        return piece with
+        {
+            Recipes = recipes,
+            Layers = piece.Layers.Insert(0, new(
+                id, "Wetting coat", Rework.WettingMm, new RingsLayout([], [new("band-1", 10, true, recipes.First(r => r.IsClear).Id)], 0, null))),
+            Sittings = piece.Sittings.Insert(0, new(id, [id], over.Resin, over.Measure)),
+        };
     }
 }

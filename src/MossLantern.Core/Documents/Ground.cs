@@ -70,11 +70,8 @@ public sealed record Ground(
     internal int MouldPart(string insertId) => Outline is DrawnOutline drawn && Mould?.Insert(insertId) is { } insert ? insert.PartIn(drawn) : 0;
 
     /// <summary>What a layer is poured in: what a map is grown over, or the hollow that an insert left.</summary>
-    public Outline OutlineOf(Layer layer)
-    {
-        ArgumentNullException.ThrowIfNull(layer);
-        return layer.Within is { } id && Mould?.Insert(id) is { } insert ? insert.Placed : MapOutline;
-    }
+    /// <param name="insertId">The insert whose hollow it fills; null for none.</param>
+    public Outline OutlineWithin(string? insertId) => insertId is { } id && Mould?.Insert(id) is { } insert ? insert.Placed : MapOutline;
 }
 
 /// <summary>How level one panel of a set stands.</summary>
@@ -94,7 +91,9 @@ public sealed record PanelSet(int Count, double GapMm, bool Mirrored);
 /// <param name="PieceId">Its id on the shelf; null where it never stood there.</param>
 /// <param name="Ground">Its ground.</param>
 /// <param name="Growth">The scale its map was grown at.</param>
+/// <param name="Recipes">The colours it was poured from.</param>
 /// <param name="Layers">Its layers, lowest first; none where nobody knows them.</param>
+/// <param name="Sittings">What of it was poured in one go each.</param>
 /// <param name="XMm">Where the left of its box lies, mm from the left of the new one.</param>
 /// <param name="YMm">Where the top of its box lies, mm from the top of the new one.</param>
 /// <param name="StandsMm">How far its face stands above what lies round it, mm: the first layer fills that up too.</param>
@@ -102,15 +101,15 @@ public sealed record PanelSet(int Count, double GapMm, bool Mirrored);
 /// <param name="Kept">Zones that its layers kept visible or bare; null for none.</param>
 /// <remarks>Source: docs/craft/grounds.md, Older work.</remarks>
 public sealed record OldWork(
-    string Name, string? PieceId, Ground Ground, GrowthScale Growth, ImmutableArray<Layer> Layers,
-    double XMm = 0, double YMm = 0, double StandsMm = 0, double ReliefMm = 0, ImmutableArray<KeptZone>? Kept = null)
+    string Name, string? PieceId, Ground Ground, GrowthScale Growth, ImmutableArray<Recipe> Recipes, ImmutableArray<Layer> Layers,
+    ImmutableArray<Sitting> Sittings, double XMm = 0, double YMm = 0, double StandsMm = 0, double ReliefMm = 0, ImmutableArray<KeptZone>? Kept = null)
 {
     /// <summary>How much older work may lie beneath each other.</summary>
     public const int Deepest = 4;
 
     /// <summary>It as a piece of its own.</summary>
     [JsonIgnore]
-    public Piece Itself => new(Name, Ground, Growth, Layers, Kept: Kept);
+    public Piece Itself => new(Name, Ground, Growth, Recipes, Layers, Sittings, Kept: Kept);
 
     /// <summary>Its outline, where it lies.</summary>
     [JsonIgnore]

@@ -8,13 +8,16 @@ namespace MossLantern.Core.Documents;
 /// <summary>A sequence of colours that is kept by name, to be laid again in any other piece.</summary>
 /// <param name="Name">Its name.</param>
 /// <param name="Bands">Its bands or lines, from the middle to the rim; widths in mm.</param>
-/// <param name="Cups">The cups that they are poured from, with those that mixed ones are filled from.</param>
+/// <param name="Recipes">The colours that they are poured from, with those that mixed ones are filled from.</param>
 /// <param name="AcrossMm">How far across the smaller way the place was that it was kept from, mm: what a fitted one is measured against.</param>
 /// <param name="Widening">Factor by which each band is wider than the one inside it.</param>
 /// <param name="Note">A note; may be empty.</param>
 /// <remarks>Source: docs/craft/layouts.md, Sequences.</remarks>
-public sealed record KeptSequence(string Name, ImmutableArray<Band> Bands, ImmutableArray<Cup> Cups, double AcrossMm, double Widening = 1, string Note = "")
+public sealed record KeptSequence(string Name, ImmutableArray<Band> Bands, ImmutableArray<Recipe> Recipes, double AcrossMm, double Widening = 1, string Note = "")
 {
+    /// <summary>Most recipes of a sequence.</summary>
+    public const int MostRecipes = 40;
+
     /// <summary>Width of every band with the widening in it, mm; 0 for the one that fills the rest.</summary>
     [JsonIgnore]
     public ImmutableArray<double> WidthsMm => [.. Band.WidthsMm(Bands, Widening)];
@@ -22,59 +25,56 @@ public sealed record KeptSequence(string Name, ImmutableArray<Band> Bands, Immut
     /// <summary>What its bands take up together, the one that fills the rest aside, mm.</summary>
     [JsonIgnore]
     public Reckoned Together => new(WidthsMm.Sum(), "mm", Formulas.LinesNeed,
-        [.. Bands.Zip(WidthsMm).Where(b => !b.First.FillsRest).Select(b => new ReckonedInput(Cups.First(c => c.Id == b.First.Cup).Name, b.Second, "mm", Origin.Own))]);
+        [.. Bands.Zip(WidthsMm).Where(b => !b.First.FillsRest).Select(b => new ReckonedInput(Recipes.First(r => r.Id == b.First.RecipeId).Name, b.Second, "mm", Origin.Own))]);
 
-    /// <summary>The sequence of a layer.</summary>
-    /// <param name="layer">A valid layer whose layout uses bands.</param>
+    /// <summary>The sequence of a layout.</summary>
+    /// <param name="layout">A valid layout of bands.</param>
+    /// <param name="recipes">The recipes of its piece.</param>
     /// <param name="name">Name to keep it by.</param>
-    /// <param name="acrossMm">How far across the place is that the layer fills, the smaller way, mm.</param>
-    public static KeptSequence Of(Layer layer, string name, double acrossMm)
+    /// <param name="acrossMm">How far across the place is that it fills, the smaller way, mm.</param>
+    public static KeptSequence Of(BandedLayout layout, ImmutableArray<Recipe> recipes, string name, double acrossMm)
     {
-        ArgumentNullException.ThrowIfNull(layer);
-        var used = layer.Bands.Select(b => b.Cup).ToHashSet();
-        used.UnionWith(layer.Cups.Where(c => used.Contains(c.Id)).SelectMany(c => c.Of ?? []).Select(s => s.Cup).ToList());
-        return new(name, layer.Bands, [.. layer.Cups.Where(c => used.Contains(c.Id))], acrossMm, layer.Widening);
+        ArgumentNullException.ThrowIfNull(layout);
+        var used = Recipe.WithShares(layout.Bands.Select(b => b.RecipeId), recipes);
+        return new(name, layout.Bands, [.. recipes.Where(r => used.Contains(r.Id))], acrossMm, layout.Widening);
     }
 
     /// <summary>
-    /// A layer with this sequence in place of its own bands. Cups that it has already are taken for those of the sequence
-    /// where name, colour and colourant are the same; the others come with it.
+    /// A layout with this sequence in place of its own bands, and the recipes with those that it needs: one that is mixed in the same
+    /// way is taken for it, the others come with it.
     /// </summary>
-    /// <param name="layer">A valid layer whose layout uses bands.</param>
-    /// <param name="acrossMm">How far across the place is that the layer fills, the smaller way, mm, to fit the widths to it; null lays them as wide as they were kept.</param>
-    public Layer LaidIn(Layer layer, double? acrossMm)
+    /// <param name="layout">A valid layout of bands.</param>
+    /// <param name="recipes">The recipes of its piece.</param>
+    /// <param name="acrossMm">How far across the place is that it fills, the smaller way, mm, to fit the widths to it; null lays them as wide as they were kept.</param>
+    public LaidSequence LaidIn(BandedLayout layout, ImmutableArray<Recipe> recipes, double? acrossMm)
     {
-        ArgumentNullException.ThrowIfNull(layer);
-        var cups = layer.Cups;
+        ArgumentNullException.ThrowIfNull(layout);
         var ids = new Dictionary<string, string>();
 
-        // Mixed cups come after what they are filled from.
-        foreach (var cup in Cups.OrderBy(c => c.Of is null ? 0 : 1))
+        // Mixed recipes come after what they are filled from.
+        foreach (var recipe in Recipes.OrderBy(r => r.Of is null ? 0 : 1))
         {
-            var wanted = cup with { Of = cup.Of is { } of ? [.. of.Select(s => s with { Cup = ids[s.Cup] })] : null };
-            var own = cups.FirstOrDefault(c => Same(c, wanted));
+            var wanted = recipe with { Of = recipe.Of is { } of ? [.. of.Select(s => s with { RecipeId = ids[s.RecipeId] })] : null };
+            var own = recipes.FirstOrDefault(r => r.MixedAs(wanted));
             if (own is null)
             {
-                own = cups.Any(c => c.Id == cup.Id) ? wanted with { Id = FreeId.Of(cup.Id, cups.Select(c => c.Id)) } : wanted;
-                cups = cups.Add(own);
+                own = recipes.Any(r => r.Id == recipe.Id) ? wanted with { Id = FreeId.Of(recipe.Id, recipes.Select(r => r.Id)) } : wanted;
+                recipes = recipes.Add(own);
             }
 
-            ids[cup.Id] = own.Id;
+            ids[recipe.Id] = own.Id;
         }
 
         var scale = (acrossMm ?? AcrossMm) / AcrossMm;
-        return layer with
-        {
-            Cups = cups,
-            Bands = [.. Bands.Select(b => b with { WidthMm = Width(b.WidthMm * scale), Cup = ids[b.Cup] })],
-            Widening = Widening,
-            PourOrder = [],
-        };
+        return new(
+            layout with { Bands = [.. Bands.Select(b => b with { WidthMm = Width(b.WidthMm * scale), RecipeId = ids[b.RecipeId] })], Widening = Widening },
+            recipes);
     }
 
     private static double Width(double mm) => Math.Clamp(Math.Round(mm, 1), Accepted.BandMm.From, Accepted.BandMm.To);
-
-    private static bool Same(Cup one, Cup other) =>
-        one.Name == other.Name && one.Colour == other.Colour && one.Colourant == other.Colourant && one.LoadPercent.Equals(other.LoadPercent)
-        && (one.Of ?? []).SequenceEqual(other.Of ?? []);
 }
+
+/// <summary>A sequence as it was laid.</summary>
+/// <param name="Layout">The layout with its bands.</param>
+/// <param name="Recipes">The recipes of the piece, with those that came with it.</param>
+public sealed record LaidSequence(Layout Layout, ImmutableArray<Recipe> Recipes);

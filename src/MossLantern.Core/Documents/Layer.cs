@@ -1,122 +1,59 @@
 using System.Collections.Immutable;
-using System.Text.Json.Serialization;
 using MossLantern.Core.Materials;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Pouring;
-using MossLantern.Core.Units;
 using NodaTime;
+using System.Text.Json.Serialization;
 
 namespace MossLantern.Core.Documents;
 
-/// <summary>One layer: poured in one go, cured before the next.</summary>
+/// <summary>One layer of a piece, cured before the next: a map of regions, filled by one sitting or several.</summary>
 /// <param name="Id">Stable id, unique in the piece.</param>
 /// <param name="Name">The layer's name.</param>
 /// <param name="DepthMm">Its depth, mm.</param>
-/// <param name="Hearts">The hearts its bands run round.</param>
-/// <param name="Bands">Its bands from the hearts outward; exactly one fills the rest.</param>
-/// <param name="RimFollow">How far outer bands follow the rim instead of the hearts, 0 to 1.</param>
-/// <param name="HeartCup">Cup of the hearts' bed.</param>
-/// <param name="Cups">The cups its resin is split into.</param>
-/// <param name="Resin">The resin it is mixed from.</param>
-/// <param name="Measure">How the artist measures: in marked cups or on a scale.</param>
-/// <param name="ReservePercent">Reserve in every cup, %; null takes the default.</param>
-/// <param name="PourOrder">Regions in pour order; empty for ring by ring from the heart. Regions left out follow in that order.</param>
-/// <param name="Plan">When and in what room it is to be poured.</param>
-/// <param name="Widening">Factor by which each band is wider than it would be one place nearer the hearts.</param>
-/// <param name="Losses">What is lost on the way, where the artist knows better than the defaults.</param>
-/// <param name="Tools">What the artist measures with, where it is not the usual.</param>
+/// <param name="Layout">How it is laid out.</param>
+/// <param name="Aside">Layouts of other kinds that were worked on and put by, one a kind; null for none.</param>
+/// <param name="Zones">Parts of it that are laid out in ways of their own; null for none.</param>
+/// <param name="RegionDepths">What regions aim at where it is another depth than <paramref name="DepthMm"/>; null for none.</param>
+/// <param name="Bare">Regions that stay bare in this layer; null for none.</param>
 /// <param name="Within">Id of the insert whose hollow it fills; null for a layer over everything.</param>
 /// <param name="PartDepths">Depth in parts of a drawn outline where it is another than <paramref name="DepthMm"/>; null for none.</param>
 /// <param name="Contrast">How its neighbouring colours are meant.</param>
-/// <param name="Layout">How it is laid out; null for rings from its hearts.</param>
-/// <param name="Zones">Parts of it that are laid out in ways of their own; null for none.</param>
-/// <param name="RimWay">How bands that follow the rim share the room.</param>
+/// <remarks>Source: docs/craft/map.md.</remarks>
 public sealed record Layer(
     string Id,
     string Name,
     double DepthMm,
-    ImmutableArray<Heart> Hearts,
-    ImmutableArray<Band> Bands,
-    double RimFollow,
-    string HeartCup,
-    ImmutableArray<Cup> Cups,
-    ResinChoice Resin,
-    Measure Measure,
-    double? ReservePercent,
-    ImmutableArray<RegionId> PourOrder,
-    PourTimes Plan,
-    double Widening = 1,
-    Losses? Losses = null,
-    MeasuringTools? Tools = null,
+    Layout Layout,
+    ImmutableArray<Layout>? Aside = null,
+    ImmutableArray<Zone>? Zones = null,
+    ImmutableArray<RegionDepth>? RegionDepths = null,
+    ImmutableArray<RegionId>? Bare = null,
     string? Within = null,
     ImmutableArray<PartDepth>? PartDepths = null,
-    Contrast Contrast = Contrast.Strong,
-    Layout? Layout = null,
-    ImmutableArray<Zone>? Zones = null,
-    RimWay RimWay = RimWay.Proportional)
+    Contrast Contrast = Contrast.Strong)
 {
-    /// <summary>Whether its bands are laid out, and not regions of its layout's own.</summary>
+    /// <summary>The recipes that its regions are poured from, those of its zones too.</summary>
     [JsonIgnore]
-    public bool UsesBands => Layout is null or { UsesBands: true };
+    public IEnumerable<string> RecipeIds => Layout.RecipeIds.Concat((Zones ?? []).SelectMany(z => z.Layout.RecipeIds));
 
-    /// <summary>The cup that a zone which is kept visible is poured from: the first of clear resin; null where it has none.</summary>
+    /// <summary>Every recipe that it names, those of layouts put by too.</summary>
     [JsonIgnore]
-    public string? ClearCup => Cups.FirstOrDefault(c => c.Colourant is null && c.Of is null)?.Id;
-
-    /// <summary>The cups that the regions of its own layout, its zones aside, are poured from.</summary>
-    [JsonIgnore]
-    internal IEnumerable<string> LaidOutFrom =>
-    [
-        .. UsesBands ? Bands.Select(b => b.Cup) : [],
-        .. Layout is null && !Hearts.IsEmpty ? [HeartCup] : Array.Empty<string>(),
-        .. Layout?.CupIds ?? [],
-    ];
-
-    /// <summary>Every cup that something is poured or mixed from.</summary>
-    [JsonIgnore]
-    public ImmutableHashSet<string> CupsInUse
-    {
-        get
-        {
-            var poured = LaidOutFrom.Concat((Zones ?? []).SelectMany(z => this.Inside(z).LaidOutFrom)).ToHashSet();
-            return [.. poured, .. Cups.Where(c => poured.Contains(c.Id)).SelectMany(c => c.Of ?? []).Select(s => s.Cup)];
-        }
-    }
+    public IEnumerable<string> NamedRecipeIds =>
+        RecipeIds.Concat((Aside ?? []).Concat((Zones ?? []).SelectMany(z => z.Aside ?? [])).SelectMany(l => l.RecipeIds));
 
     /// <summary>The regions that an order of pours can name.</summary>
     [JsonIgnore]
     public IEnumerable<RegionId> RegionIds =>
-    [
-        .. UsesBands ? Bands.Select(b => (RegionId)b.Id) : [],
-        .. Layout?.RegionIds ?? [RegionId.Heart],
-        .. (Zones ?? []).SelectMany(z => this.Inside(z).RegionIds.Select(id => id.In(z.Id))),
-    ];
-
-    /// <summary>The layer as it is inside a zone of it.</summary>
-    public Layer Inside(Zone zone)
-    {
-        ArgumentNullException.ThrowIfNull(zone);
-        return this with
-        {
-            Layout = zone.Layout,
-            Hearts = zone.Hearts,
-            Bands = zone.Bands,
-            RimFollow = zone.RimFollow,
-            HeartCup = zone.HeartCup,
-            Widening = zone.Widening,
-            RimWay = zone.RimWay,
-            Zones = null,
-        };
-    }
+        [.. Layout.RegionIds, .. (Zones ?? []).SelectMany(z => z.Layout.RegionIds.Select(id => id.In(z.Id)))];
 
     /// <summary>Its depth in a part of a drawn outline, mm.</summary>
     /// <param name="part">Which part, from 1.</param>
     public double DepthIn(int part) => (PartDepths ?? []).FirstOrDefault(p => p.Part == part)?.DepthMm ?? DepthMm;
-
-    /// <summary>Width of every band with the widening in it, mm; 0 for the one that fills the rest.</summary>
-    /// <remarks>Source: docs/craft/map.md, Widths in millimetres.</remarks>
-    public double[] BandWidthsMm() => Band.WidthsMm(Bands, Widening);
 }
+
+/// <summary>What a region aims at where it is another depth than its layer's.</summary>
+/// <param name="Region">The region.</param>
+/// <param name="DepthMm">The depth, mm.</param>
+public sealed record RegionDepth(RegionId Region, double DepthMm);
 
 /// <summary>How bands that follow the rim share the room between the hearts and the rim.</summary>
 public enum RimWay
@@ -174,10 +111,10 @@ public sealed record Heart(
 
 /// <summary>A band or vein.</summary>
 /// <param name="Id">Stable id, unique in the layer; also the id of its region.</param>
-/// <param name="WidthMm">Its width on average before the layer's widening, mm; ignored where <paramref name="FillsRest"/>.</param>
+/// <param name="WidthMm">Its width on average before the widening, mm; ignored where <paramref name="FillsRest"/>.</param>
 /// <param name="FillsRest">Whether it takes all the width that is left.</param>
-/// <param name="Cup">Id of its cup.</param>
-public sealed record Band(string Id, double WidthMm, bool FillsRest, string Cup)
+/// <param name="RecipeId">Id of its recipe.</param>
+public sealed record Band(string Id, double WidthMm, bool FillsRest, string RecipeId)
 {
     /// <summary>Width of every band, each wider than the one inside it by a factor, mm; 0 for the one that fills the rest.</summary>
     /// <remarks>Source: docs/craft/map.md, Widths in millimetres.</remarks>
@@ -185,22 +122,7 @@ public sealed record Band(string Id, double WidthMm, bool FillsRest, string Cup)
         [.. bands.Select((b, i) => b.FillsRest ? 0 : Math.Min(b.WidthMm * Math.Pow(widening, i), 1e6))];
 }
 
-/// <summary>A cup of coloured resin.</summary>
-/// <param name="Id">Stable id, unique in the layer.</param>
-/// <param name="Name">The colour's name.</param>
-/// <param name="Colour">Colour of the colourant at full cover, as <c>#rrggbb</c>.</param>
-/// <param name="Colourant">Class of the colourant; null for clear resin.</param>
-/// <param name="LoadPercent">Load, % of the mixed resin by weight.</param>
-/// <param name="Of">The cups it is filled from, where it is a mixed one; null for a cup of its own.</param>
-public sealed record Cup(
-    string Id, string Name, string Colour, ColourantClass? Colourant, double LoadPercent, ImmutableArray<CupShare>? Of = null);
-
-/// <summary>What a mixed cup takes from another.</summary>
-/// <param name="Cup">The other cup.</param>
-/// <param name="Parts">How many parts.</param>
-public sealed record CupShare(string Cup, double Parts);
-
-/// <summary>The resin system a layer uses, with the maker's own data where the artist has entered it.</summary>
+/// <summary>The resin system a sitting uses, with the maker's own data where the artist has entered it.</summary>
 /// <param name="System">Id of a resin of the catalogue.</param>
 /// <param name="Ratio">The maker's mix ratio, or null for the typical one.</param>
 /// <param name="ResinDensity">Density of the resin, g/ml, or null for the typical one.</param>
@@ -208,7 +130,7 @@ public sealed record CupShare(string Cup, double Parts);
 public sealed record ResinChoice(
     string System, MixRatio? Ratio = null, double? ResinDensity = null, double? HardenerDensity = null)
 {
-    /// <summary>The system from a catalogue, with the layer's own data in place.</summary>
+    /// <summary>The system from a catalogue, with the sitting's own data in place.</summary>
     /// <exception cref="ArgumentException">The catalogue has no such system.</exception>
     public ResinSystem From(Catalogue catalogue)
     {

@@ -7,15 +7,17 @@ namespace MossLantern.Core.Documents;
 /// <param name="Name">The piece's name.</param>
 /// <param name="Ground">What the resin is poured on.</param>
 /// <param name="Growth">How fine the map is grown; belongs to the piece so that a drag never changes it.</param>
-/// <param name="Layers">Layers in pour order, lowest first.</param>
+/// <param name="Recipes">The colours it is poured from.</param>
+/// <param name="Layers">Layers, lowest first.</param>
+/// <param name="Sittings">What is poured in one go each.</param>
 /// <param name="WavedOff">Findings the artist has waved off, and why; null for none.</param>
 /// <param name="Kept">Zones that every layer keeps visible or bare; null for none.</param>
-public sealed record Piece(
-    string Name, Ground Ground, GrowthScale Growth, ImmutableArray<Layer> Layers, ImmutableArray<WavedOff>? WavedOff = null,
-    ImmutableArray<KeptZone>? Kept = null)
+public sealed partial record Piece(
+    string Name, Ground Ground, GrowthScale Growth, ImmutableArray<Recipe> Recipes, ImmutableArray<Layer> Layers, ImmutableArray<Sitting> Sittings,
+    ImmutableArray<WavedOff>? WavedOff = null, ImmutableArray<KeptZone>? Kept = null)
 {
     /// <summary>The version of the document's layout that this program writes.</summary>
-    public const int FormatVersion = 1;
+    public const int FormatVersion = 2;
 }
 
 /// <summary>A finding that the artist has looked at and let be.</summary>

@@ -10,18 +10,11 @@ namespace MossLantern.Core.Documents;
 /// <param name="Outline">Its outline.</param>
 /// <param name="XMm">Left of its box, mm from the left of what the layer is poured in.</param>
 /// <param name="YMm">Top of its box, mm from the top.</param>
-/// <param name="Layout">Its layout; null for rings from its hearts.</param>
-/// <param name="Hearts">Its hearts, where it lies on the layer.</param>
-/// <param name="Bands">Its bands, for a layout that uses them.</param>
-/// <param name="RimFollow">How far outer bands follow the zone's rim, 0 to 1.</param>
-/// <param name="HeartCup">Cup of its hearts' bed.</param>
-/// <param name="Widening">Factor by which its bands widen outward.</param>
-/// <param name="RimWay">How bands that follow the rim share the room.</param>
+/// <param name="Layout">Its layout.</param>
+/// <param name="Aside">Layouts of other kinds that were worked on and put by, one a kind; null for none.</param>
 /// <remarks>Source: docs/craft/layouts.md, Zones.</remarks>
 public sealed record Zone(
-    string Id, string Name, Outline Outline, double XMm, double YMm, Layout? Layout,
-    ImmutableArray<Heart> Hearts, ImmutableArray<Band> Bands, double RimFollow, string HeartCup, double Widening = 1,
-    RimWay RimWay = RimWay.Proportional)
+    string Id, string Name, Outline Outline, double XMm, double YMm, Layout Layout, ImmutableArray<Layout>? Aside = null)
 {
     /// <summary>Most zones of a layer, and kept zones of a piece.</summary>
     public const int Most = 12;
@@ -29,12 +22,6 @@ public sealed record Zone(
     /// <summary>Its outline, where it lies.</summary>
     [JsonIgnore]
     public Outline Placed => new PlacedOutline(Outline, XMm, YMm);
-
-    /// <summary>Where the layout of a region is decided in its layer, to be put before a field of it, and the region's id in that layout.</summary>
-    /// <param name="regionId">A region's id.</param>
-    internal static (string Field, string RegionId) PlaceOf(RegionId regionId) =>
-        regionId.Zone is { } zone ? ($"zones[{zone}].", regionId.Own) : ("", regionId.Own);
-
 }
 
 /// <summary>How a zone of a piece is kept.</summary>

@@ -23,14 +23,8 @@ public static class Colourway
         {
             Name = name,
             Ground = piece.Ground with { Done = null, Level = null },
-            Layers =
-            [
-                .. piece.Layers.Select(l => l with
-                {
-                    Plan = l.Plan with { Start = null, End = null },
-                    Cups = [.. l.Cups.Select(c => to.TryGetValue(c.Colour.ToLowerInvariant(), out var colour) ? c with { Colour = colour } : c)],
-                }),
-            ],
+            Recipes = [.. piece.Recipes.Select(r => to.TryGetValue(r.Colour.ToLowerInvariant(), out var colour) ? r with { Colour = colour } : r)],
+            Sittings = [.. piece.Sittings.Select(s => s with { Start = null, End = null })],
             WavedOff = null,
         };
     }

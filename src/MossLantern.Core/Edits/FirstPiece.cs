@@ -12,12 +12,10 @@ public static class FirstPiece
     public static Piece Of(string name, Ground ground)
     {
         ArgumentNullException.ThrowIfNull(ground);
-        return new(name, ground, GrowthScale.For(ground.MapOutline),
-        [
-            new(
-                "layer-1", "First layer", DepthMm, [], [new("band-1", 10, true, "cup-1")], 0, "cup-1",
-                [new("cup-1", "clear", "#eef0ea", null, 0)],
-                new("coating"), Measure.ByVolume, null, [], PourTimes.None),
-        ]);
+        var clear = Recipe.Clear("clear");
+        return new(
+            name, ground, GrowthScale.For(ground.MapOutline), [clear],
+            [new("layer-1", "First layer", DepthMm, new RingsLayout([], [new("band-1", 10, true, clear.Id)], 0, null))],
+            [new("layer-1", ["layer-1"], new("coating"), Measure.ByVolume)]);
     }
 }

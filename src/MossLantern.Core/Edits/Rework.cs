@@ -20,7 +20,7 @@ public static class Rework
     public static Piece Over(Piece old, string id)
     {
         ArgumentNullException.ThrowIfNull(old);
-        var ground = Over(old.Ground, new(old.Name, id, old.Ground, old.Growth, old.Layers, Kept: old.Kept));
+        var ground = Over(old.Ground, new(old.Name, id, old.Ground, old.Growth, old.Recipes, old.Layers, old.Sittings, Kept: old.Kept));
         var name = $"{old.Name}, again";
         var first = FirstPiece.Of(name.Length <= PieceValidator.LongestName ? name : old.Name, ground);
         return first with { Growth = old.Growth, Layers = [first.Layers[0] with { Name = "Over the old work", DepthMm = OverMm }] };
@@ -30,7 +30,7 @@ public static class Rework
     public static Ground OverUnknown(Ground ground)
     {
         ArgumentNullException.ThrowIfNull(ground);
-        return Over(ground, new("older work", null, ground, GrowthScale.For(ground.MapOutline), []));
+        return Over(ground, new("older work", null, ground, GrowthScale.For(ground.MapOutline), [], [], []));
     }
 
     /// <summary>A ground without the older work beneath; one that had grown goes back to what it was.</summary>
@@ -67,15 +67,18 @@ public static class Rework
             return piece;
         }
 
-        var below = piece.Layers.Last(l => l.Within is null);
-        var ids = piece.Layers.Select(l => l.Id).ToHashSet();
-        var number = Enumerable.Range(piece.Layers.Length + 1, PieceValidator.MostLayers + 1).First(n => !ids.Contains(LayerId(n)));
-        var clear = new Cup("cup-1", "clear", "#eef0ea", null, 0);
+        var below = piece.SittingOf(piece.Layers.Last(l => l.Within is null).Id);
+        var ids = piece.Layers.Select(l => l.Id).Concat(piece.Sittings.Select(s => s.Id)).ToHashSet();
+        var number = Enumerable.Range(piece.Layers.Length + 1, 2 * PieceValidator.MostLayers + 1).First(n => !ids.Contains(LayerId(n)));
+        var known = piece.Recipes.FirstOrDefault(r => r.IsClear);
+        var clear = known ?? Recipe.Clear(FreeId.Of("clear", piece.Recipes.Select(r => r.Id)));
         return piece with
         {
+            Recipes = known is null ? piece.Recipes.Add(clear) : piece.Recipes,
             Layers = piece.Layers.Add(new(
-                LayerId(number), insert.Name, Math.Round(insert.FillMm(mould.DepthMm - mould.KeepMm), 2), [], [new("band-1", 10, true, clear.Id)], 0, clear.Id,
-                [clear], below.Resin, below.Measure, null, [], PourTimes.None, Within: insert.Id)),
+                LayerId(number), insert.Name, Math.Round(insert.FillMm(mould.DepthMm - mould.KeepMm), 2),
+                new RingsLayout([], [new("band-1", 10, true, clear.Id)], 0, null), Within: insert.Id)),
+            Sittings = piece.Sittings.Add(new(LayerId(number), [LayerId(number)], below.Resin, below.Measure)),
         };
 
         static string LayerId(int n) => string.Create(CultureInfo.InvariantCulture, $"layer-{n}");

@@ -49,7 +49,7 @@ public static class GroundMeasures
             Standing.Of(piece, layers, around.Catalogue),
             Preparation.Of(ground, around),
             ground is { Old: null, Base.Material: BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine or BaseMaterial.CradledPanel } ? Preparation.SealWays(ground, around.Catalogue) : [],
-            Preparation.PaintZones(ground, piece.Layers[0], areaCm2),
+            Preparation.PaintZones(ground, piece.Filled[0], areaCm2),
             [],
             MouldPlan.Of(piece),
             [],

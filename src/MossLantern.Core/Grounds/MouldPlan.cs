@@ -82,7 +82,7 @@ public sealed record MouldPlan(
     /// <summary>The room left in the cavity where it is least.</summary>
     private static Reckoned RoomOf(Piece piece, Mould mould, ReckonedInput keep)
     {
-        var body = piece.Layers.Where(l => l.Within is null).ToList();
+        var body = piece.Filled.Where(l => l.Within is null).ToList();
         var parts = piece.Ground.Outline is DrawnOutline drawn ? drawn.Parts.Length : 1;
         var (room, depth, layers) = Enumerable.Range(1, parts)
             .Select(part => (mould.DepthOf(part) - mould.KeepMm - body.Sum(l => l.DepthIn(part)), mould.DepthOf(part), body.Sum(l => l.DepthIn(part))))
@@ -115,6 +115,6 @@ public sealed record MouldPlan(
             Reckoned.Of(Volume.Ml(area, insert.StandsInMm(body)) * holds, "ml", Formulas.InsertDisplaces, [areaInput, .. depths, share]),
             Reckoned.Of(fill, "mm", Formulas.InsertDepth, [.. depths, recess]),
             Reckoned.Of(Volume.Ml(area, fill) * holds, "ml", Formulas.InsertFill, [areaInput, .. depths, recess, share]),
-            piece.Layers.FirstOrDefault(l => l.Within == insert.Id)?.Id);
+            piece.Filled.FirstOrDefault(l => l.Within == insert.Id)?.Id);
     }
 }

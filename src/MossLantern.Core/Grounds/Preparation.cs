@@ -133,14 +133,14 @@ public static class Preparation
     /// <param name="ground">A valid ground.</param>
     /// <param name="first">The first layer.</param>
     /// <param name="areaCm2">What is poured from each of its cups, cm²; a cup that fills nothing may be left out.</param>
-    public static ImmutableArray<PaintZone> PaintZones(Ground ground, Layer first, IReadOnlyDictionary<string, double> areaCm2)
+    public static ImmutableArray<PaintZone> PaintZones(Ground ground, FilledLayer first, IReadOnlyDictionary<string, double> areaCm2)
     {
         ArgumentNullException.ThrowIfNull(ground);
         ArgumentNullException.ThrowIfNull(first);
         var boards = ground.Set is { Mirrored: true } set ? set.Count : 1;
         return ground.Paint is not { AsMap: true } paint ? [] :
         [
-            .. first.Cups.Select(cup => (Cup: cup, Cm2: boards * areaCm2.GetValueOrDefault(cup.Id)))
+            .. first.Recipes.Select(cup => (Cup: cup, Cm2: boards * areaCm2.GetValueOrDefault(cup.Id)))
                 .Where(zone => zone.Cm2 > 0)
                 .Select(zone => new PaintZone(zone.Cup.Name, zone.Cup.Colourant is null ? ground.Colour : zone.Cup.Colour, Reckoned.Of(
                     zone.Cm2 * 100 * PaintFilmMm * paint.Coats / 1000, "ml", Formulas.GroundPaintVolume,

@@ -61,11 +61,11 @@ public sealed record Standing(
         ArgumentNullException.ThrowIfNull(piece);
         var ground = piece.Ground with { Level = piece.Ground.LevelOf(panel) };
         var supports = SupportsOf(ground);
-        var toCome = piece.Layers.Where((_, i) => !layers[i].Poured).DefaultIfEmpty(piece.Layers.MinBy(l => l.DepthMm)!).ToList();
+        var toCome = piece.Filled.Where((_, i) => !layers[i].Poured).DefaultIfEmpty(piece.Filled.MinBy(l => l.DepthMm)!).ToList();
         var thinnest = toCome.Min(l => l.DepthMm);
         var (drift, level, coarse, shims) = LevelOf(ground, supports, thinnest);
         var span = ground.Base is { Material: BaseMaterial.CradledPanel } cradle ? BetweenBars(ground, cradle) : SpanOf(supports);
-        var resinMm = piece.Layers.Where(l => l.Within is null).Sum(l => l.DepthMm);
+        var resinMm = piece.Filled.Where(l => l.Within is null).Sum(l => l.DepthMm);
         // Each panel of a set stands by itself.
         var share = ground.Set is { Mirrored: false } set ? 1.0 / set.Count : 1;
         var allG = share * layers.Sum(l => l.ResinG);
@@ -81,8 +81,8 @@ public sealed record Standing(
             span, sag,
             sag is null ? null : sag.Value <= Grounds.Sag.AcceptedShare * thinnest,
             baseMass,
-            With(baseMass, oldG, [.. piece.Layers.Zip(layers).Where(l => l.Second.Poured).Select(l => (l.First.Name, share * l.Second.ResinG))]),
-            With(baseMass, oldG, [.. piece.Layers.Zip(layers).Select(l => (l.First.Name, share * l.Second.ResinG))]));
+            With(baseMass, oldG, [.. piece.Filled.Zip(layers).Where(l => l.Second.Poured).Select(l => (l.First.Name, share * l.Second.ResinG))]),
+            With(baseMass, oldG, [.. piece.Filled.Zip(layers).Select(l => (l.First.Name, share * l.Second.ResinG))]));
     }
 
     /// <summary>The supports of a ground: its own, or four near the corners that lie under the piece.</summary>
@@ -232,7 +232,7 @@ public sealed record Standing(
     }
 
     /// <summary>Mass of the resin of older work, g. A cast piece is its own base, and counts there.</summary>
-    private static double OldG(Ground ground, Catalogue catalogue) => ground.Old is not { } old || ground.Base?.Material == BaseMaterial.Resin ? 0 : OldG(old.Ground, catalogue) + old.Layers.Sum(l =>
+    private static double OldG(Ground ground, Catalogue catalogue) => ground.Old is not { } old || ground.Base?.Material == BaseMaterial.Resin ? 0 : OldG(old.Ground, catalogue) + old.Itself.Filled.Sum(l =>
     {
         var system = l.Resin.From(catalogue);
         return Volume.Ml(old.Ground.Whole.AreaMm2, l.DepthMm)

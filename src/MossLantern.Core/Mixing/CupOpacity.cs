@@ -14,7 +14,7 @@ public static class CupOpacity
     /// <param name="catalogue">The workshop's materials.</param>
     /// <param name="layer">A valid layer.</param>
     /// <param name="map">Its map.</param>
-    public static ImmutableDictionary<string, Reckoned> Of(Catalogue catalogue, Layer layer, LayerMap map)
+    public static ImmutableDictionary<string, Reckoned> Of(Catalogue catalogue, FilledLayer layer, LayerMap map)
     {
         ArgumentNullException.ThrowIfNull(catalogue);
         ArgumentNullException.ThrowIfNull(layer);
@@ -23,18 +23,18 @@ public static class CupOpacity
     }
 
     /// <summary>How deep the deepest region is that is poured from a cup, mm; the layer's depth for a cup that fills none.</summary>
-    private static double DeepestOf(Layer layer, LayerMap map, Cup cup) => map.Regions.Where(r => r.CupId == cup.Id).Select(r => r.Own?.ThicknessMm ?? DepthZones.DepthOf(layer, r, layer.DepthMm)).DefaultIfEmpty(layer.DepthMm).Max();
+    private static double DeepestOf(FilledLayer layer, LayerMap map, Recipe cup) => map.Regions.Where(r => r.CupId == cup.Id).Select(r => r.Own?.ThicknessMm ?? DepthZones.DepthOf(layer, r, layer.DepthMm)).DefaultIfEmpty(layer.DepthMm).Max();
 
-    private static Reckoned Of(Catalogue catalogue, Layer layer, Cup cup, double depthMm)
+    private static Reckoned Of(Catalogue catalogue, FilledLayer layer, Recipe cup, double depthMm)
     {
         var look = CupLook.Of(catalogue, layer, cup);
         var value = 100 * look.Opacity(depthMm);
-        ReckonedInput depth = depthMm == layer.DepthMm ? new("depth", depthMm, "mm", Origin.Own, "depthMm") : new("depth", depthMm, "mm", Origin.Reckoned);
+        ReckonedInput depth = depthMm == layer.DepthMm ? new("depth", depthMm, "mm", Origin.Own, layer.Place + ".depthMm") : new("depth", depthMm, "mm", Origin.Reckoned);
         return cup.Of is not null
             ? Reckoned.Of(value, "%", Formulas.Opacity, depth, new("cover κ", look.CoverPerMm, "per mm", Origin.Reckoned))
             : Reckoned.Of(value, "%", Formulas.Opacity, depth,
                 cup.Colourant is null or ColourantClass.Lacing ? new("cover κ", 0, "per % and mm", Origin.Default)
                     : new("cover κ", catalogue.Of(cup.Colourant.Value).Cover, "per % and mm", catalogue.Of(cup.Colourant.Value).OriginOf(MaterialProperties.Cover)),
-                new("load", cup.LoadPercent, "%", Origin.Own, $"cups[{cup.Id}].loadPercent"));
+                new("load", cup.LoadPercent, "%", Origin.Own, PlaceIn.Recipe(cup.Id) + ".doses[0].percent"));
     }
 }

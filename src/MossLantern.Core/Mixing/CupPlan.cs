@@ -118,7 +118,7 @@ public static class CupPlanner
     /// <param name="map">The layer's map.</param>
     /// <param name="depths">Where each region is how deep, in the order of the map's regions.</param>
     /// <param name="around">What it is worked out in.</param>
-    public static CupPlan Plan(Ground ground, Layer layer, LayerMap map, ImmutableArray<ImmutableArray<DepthShare>> depths, Surroundings around)
+    public static CupPlan Plan(Ground ground, FilledLayer layer, LayerMap map, ImmutableArray<ImmutableArray<DepthShare>> depths, Surroundings around)
     {
         ArgumentNullException.ThrowIfNull(around);
         ArgumentNullException.ThrowIfNull(ground);
@@ -140,7 +140,7 @@ public static class CupPlanner
     }
 
     /// <summary>A cup that is filled from others: nothing is measured for it by itself.</summary>
-    private static CupVolume Mixed(Layer layer, Cup cup, ResinSystem system, ImmutableArray<RegionVolume> regions, Surroundings around)
+    private static CupVolume Mixed(FilledLayer layer, Recipe cup, ResinSystem system, ImmutableArray<RegionVolume> regions, Surroundings around)
     {
         var filled = Cup(layer, cup, system, regions, 0, around);
         var shares = cup.Of!.Value;
@@ -158,18 +158,18 @@ public static class CupPlanner
             Smallest = null,
             Draws =
             [
-                .. shares.Select(s => new CupDraw(s.Cup, Reckoned.Of(filled.MixMl.Value * s.Parts / all, "ml", Formulas.MixedDraw,
+                .. shares.Select(s => new CupDraw(s.RecipeId, Reckoned.Of(filled.MixMl.Value * s.Parts / all, "ml", Formulas.MixedDraw,
                     new("mixed cup", filled.MixMl.Value, "ml", Origin.Reckoned),
-                    new("parts of it", s.Parts, "", Origin.Own, $"cups[{cup.Id}].of[{s.Cup}].parts"),
+                    new("parts of it", s.Parts, "", Origin.Own, $"{PlaceIn.Recipe(cup.Id)}.of[{s.RecipeId}].parts"),
                     new("parts in all", all, "", Origin.Reckoned)))),
             ],
         };
     }
 
-    private static RegionVolume Volume(Ground ground, Layer layer, Region region, ImmutableArray<DepthShare> depths, string cupId)
+    private static RegionVolume Volume(Ground ground, FilledLayer layer, Region region, ImmutableArray<DepthShare> depths, string cupId)
     {
         var copies = ground.AtOnce;
-        var ml = region.Own is { } own ? OwnMl(ground, region, own, copies) : AllOf(ground, [.. depths.Where(d => d.AreaMm2 > 0 || depths.Length == 1)], layer);
+        var ml = region.Own is { } own ? OwnMl(ground, layer, region, own, copies) : AllOf(ground, [.. depths.Where(d => d.AreaMm2 > 0 || depths.Length == 1)], layer);
 
         // What is poured as so many millilitres is that much: what runs over its edge is a part of it.
         if (ground.Edge != EdgeStyle.DrippedOver || region.Own is { LengthMm: null })
@@ -184,8 +184,8 @@ public static class CupPlanner
             EdgeMl(open, ground.SideHeightMm, ml.Value, film, drip / 100), "ml", Formulas.EdgeVolume,
             new("open perimeter", open, "mm", Origin.Reckoned),
             new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm"),
-            new("film thickness", film, "mm", OriginOf(layer.Losses?.FilmMm is not null), "losses.filmMm"),
-            new("drip share", drip, "%", OriginOf(layer.Losses?.DripPercent is not null), "losses.dripPercent"),
+            new("film thickness", film, "mm", OriginOf(layer.Losses?.FilmMm is not null), layer.SittingPlace + ".losses.filmMm"),
+            new("drip share", drip, "%", OriginOf(layer.Losses?.DripPercent is not null), layer.SittingPlace + ".losses.dripPercent"),
             new("layer volume", ml.Value, "ml", Origin.Reckoned));
         return Poured(region.Id, cupId, ml, edge);
     }
@@ -195,7 +195,7 @@ public static class CupPlanner
     /// <param name="shares">The parts.</param>
     /// <param name="layer">The layer.</param>
     /// <param name="pouredMl">What besides is poured by the millilitre, of all panels or cavities, ml.</param>
-    internal static Reckoned AllOf(Ground ground, ImmutableArray<DepthShare> shares, Layer layer, double pouredMl = 0)
+    internal static Reckoned AllOf(Ground ground, ImmutableArray<DepthShare> shares, FilledLayer layer, double pouredMl = 0)
     {
         var copies = ground.AtOnce;
         var holds = ground.Mould?.Holds(ground.Outline) ?? 1;
@@ -205,7 +205,7 @@ public static class CupPlanner
             .. shares.SelectMany(d => new[]
             {
                 new ReckonedInput($"area {d.Where}".TrimEnd(), d.AreaMm2 / 100, "cm²", Origin.Reckoned),
-                new ReckonedInput($"depth {d.Where}".TrimEnd(), d.DepthMm, "mm", d.DepthMm == layer.DepthMm ? Origin.Own : Origin.Reckoned, "depthMm"),
+                new ReckonedInput($"depth {d.Where}".TrimEnd(), d.DepthMm, "mm", d.DepthMm == layer.DepthMm ? Origin.Own : Origin.Reckoned, layer.Place + ".depthMm"),
             }),
             .. copies == 1 ? Array.Empty<ReckonedInput>() : [new(ground.Set is null ? "pieces at once" : "panels", copies, "", Origin.Own)],
             .. holds == 1 ? Array.Empty<ReckonedInput>() : [new("share the mould holds", holds * 100, "%", Origin.Reckoned)],
@@ -214,19 +214,20 @@ public static class CupPlanner
     }
 
     /// <summary>What is poured as it is asked for, or laid on others along its length.</summary>
-    private static Reckoned OwnMl(Ground ground, Region region, OwnVolume own, int copies)
+    private static Reckoned OwnMl(Ground ground, FilledLayer layer, Region region, OwnVolume own, int copies)
     {
-        var (field, id) = Zone.PlaceOf(region.Id);
+        var place = PlaceIn.LaidOut(layer.Id, region.Id.Zone);
+        var id = region.Id.Own;
         ReckonedInput[] times = copies == 1 ? [] : [new(ground.Set is null ? "pieces at once" : "panels", copies, "", Origin.Own)];
         return own.LengthMm is { } length
             ? new(own.Ml * copies, "ml", Formulas.VeinVolume,
             [
                 new("length", length, "mm", Origin.Reckoned),
-                new("width", own.WidthMm!.Value, "mm", Origin.Own, field + "layout.vein.widthMm"),
-                new("thickness", own.ThicknessMm!.Value, "mm", Origin.Own, field + "layout.vein.thicknessMm"),
+                new("width", own.WidthMm!.Value, "mm", Origin.Own, place + ".layout.vein.widthMm"),
+                new("thickness", own.ThicknessMm!.Value, "mm", Origin.Own, place + ".layout.vein.thicknessMm"),
                 .. times,
             ])
-            : new(own.Ml * copies, "ml", Formulas.PuddlePour, [new("asked for", own.Ml, "ml", Origin.Own, $"{field}layout.pours[{id}].ml"), .. times]);
+            : new(own.Ml * copies, "ml", Formulas.PuddlePour, [new("asked for", own.Ml, "ml", Origin.Own, $"{place}.layout.pours[{id}].ml"), .. times]);
     }
 
     private static RegionVolume Poured(RegionId regionId, string cupId, Reckoned layer, Reckoned edge) =>
@@ -234,7 +235,7 @@ public static class CupPlanner
             new("region", layer.Value, "ml", Origin.Reckoned),
             new("edges", edge.Value, "ml", Origin.Reckoned)));
 
-    private static CupVolume Cup(Layer layer, Cup cup, ResinSystem system, ImmutableArray<RegionVolume> regions, double drawnMl, Surroundings around)
+    private static CupVolume Cup(FilledLayer layer, Recipe cup, ResinSystem system, ImmutableArray<RegionVolume> regions, double drawnMl, Surroundings around)
     {
         var own = regions.Where(r => r.CupId == cup.Id).ToList();
         var layerMl = own.Sum(r => r.LayerMl.Value);
@@ -258,10 +259,10 @@ public static class CupPlanner
             : Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, mix);
         var colourant = cup.Colourant is { } c and not ColourantClass.Lacing ? around.Catalogue.Of(c) : null;
         ReckonedInput layerInput = new("regions", layerMl, "ml", Origin.Reckoned), edgeInput = new("edges", edgeMl, "ml", Origin.Reckoned),
-            reserveInput = new("reserve", reserve * 100, "%", layer.ReservePercent is null ? Origin.Default : Origin.Own, "reservePercent"),
+            reserveInput = new("reserve", reserve * 100, "%", layer.ReservePercent is null ? Origin.Default : Origin.Own, layer.SittingPlace + ".reservePercent"),
             needInput = new("need", need, "ml", Origin.Reckoned),
-            staysInput = new("stays in any cup", stays, "ml", OriginOf(layer.Losses?.CupMl is not null), "losses.cupMl"),
-            staysShare = new("share of the need that stays", staysPercent, "%", OriginOf(layer.Losses?.CupPercent is not null), "losses.cupPercent"),
+            staysInput = new("stays in any cup", stays, "ml", OriginOf(layer.Losses?.CupMl is not null), layer.SittingPlace + ".losses.cupMl"),
+            staysShare = new("share of the need that stays", staysPercent, "%", OriginOf(layer.Losses?.CupPercent is not null), layer.SittingPlace + ".losses.cupPercent"),
             cupInput = new("cup", mix, "ml", Origin.Reckoned), resinInput = new("resin", parts.ResinMl, "ml", Origin.Reckoned);
         var mixMl = mix == 0 ? Reckoned.Of(0, "ml", Formulas.CupNone, layerInput) : new Reckoned(mix, "ml", measured ? Formulas.CupVolume : Formulas.CupRounded,
         [
@@ -269,21 +270,21 @@ public static class CupPlanner
             .. drawnMl > 0 ? [new ReckonedInput("to mixed cups", drawnMl, "ml", Origin.Reckoned)] : Array.Empty<ReckonedInput>(),
             needInput, staysInput, staysShare,
             new("stays in this cup", loss, "ml", Origin.Reckoned),
-            new("cup step", step, "ml", OriginOf(layer.Tools?.CupStepMl is not null), "tools.cupStepMl"),
+            new("cup step", step, "ml", OriginOf(layer.Tools?.CupStepMl is not null), layer.SittingPlace + ".tools.cupStepMl"),
             .. measured ? [resinInput, new("hardener", parts.HardenerMl, "ml", Origin.Reckoned)] : Array.Empty<ReckonedInput>(),
         ]);
 
         // A ratio by weight, read in marked cups, is the volumes that those weights take up.
         ReckonedInput Part(string part, double amount, double density, string property)
         {
-            var field = $"resin.ratio.{part}";
+            var field = $"{layer.SittingPlace}.resin.ratio.{part}";
             return byVolume || !measured
                 ? new(byVolume ? $"{part} parts by volume" : $"{part} parts by weight", amount, "", system.OriginOf(property), field)
                 : new($"{part} parts by volume", amount / density, "", Origin.Reckoned);
         }
 
         ReckonedInput[] ratio = [Part("resin", system.Ratio.Resin, system.ResinDensity, MaterialProperties.RatioResin), Part("hardener", system.Ratio.Hardener, system.HardenerDensity, MaterialProperties.RatioHardener)];
-        ReckonedInput Density(string part, double density) => new($"density of the {part}", density, "g/ml", system.OriginOf($"{part}Density"), $"resin.{part}Density");
+        ReckonedInput Density(string part, double density) => new($"density of the {part}", density, "g/ml", system.OriginOf($"{part}Density"), $"{layer.SittingPlace}.resin.{part}Density");
         ReckonedInput massInput = new("cup mass", parts.TotalG, "g", Origin.Reckoned);
         return new(
             cup.Id,
@@ -293,7 +294,7 @@ public static class CupPlanner
             need > 0 ? Reckoned.Of(loss, "ml", Formulas.CupLoss, needInput, staysInput, staysShare) : Reckoned.Of(0, "ml", Formulas.CupNone, layerInput),
             mixMl,
             measured
-                ? new(parts.ResinMl, "ml", Formulas.PartResinToStep, [cupInput, .. ratio, new("cup step", step, "ml", OriginOf(layer.Tools?.CupStepMl is not null), "tools.cupStepMl")])
+                ? new(parts.ResinMl, "ml", Formulas.PartResinToStep, [cupInput, .. ratio, new("cup step", step, "ml", OriginOf(layer.Tools?.CupStepMl is not null), layer.SittingPlace + ".tools.cupStepMl")])
                 : byVolume ? new(parts.ResinMl, "ml", Formulas.PartResinByVolume, [cupInput, .. ratio])
                 : new(parts.ResinMl, "ml", Formulas.PartResinByWeight, [massInput, .. ratio, Density("resin", system.ResinDensity)]),
             Mass(parts.ResinMl, parts.ResinG, "resin", Density("resin", system.ResinDensity)),
@@ -303,7 +304,7 @@ public static class CupPlanner
             Mass(parts.HardenerMl, parts.HardenerG, "hardener", Density("hardener", system.HardenerDensity)),
             colourant is null ? null : Reckoned.Of(parts.TotalG * cup.LoadPercent / 100, "g", Formulas.ColourantMass,
                 new("mixed mass", parts.TotalG, "g", Origin.Reckoned),
-                new("load", cup.LoadPercent, "%", Origin.Own, $"cups[{cup.Id}].loadPercent")),
+                new("load", cup.LoadPercent, "%", Origin.Own, PlaceIn.Recipe(cup.Id) + ".doses[0].percent")),
             colourant?.LimitPercent,
             colourant is not null && cup.LoadPercent > colourant.LimitPercent,
             SmallestOf(layer, parts, mix, around),
@@ -317,7 +318,7 @@ public static class CupPlanner
 
     private static Origin OriginOf(bool own) => own ? Origin.Own : Origin.Default;
 
-    private static Reckoned? SmallestOf(Layer layer, Mixed parts, double mixMl, Surroundings around)
+    private static Reckoned? SmallestOf(FilledLayer layer, Mixed parts, double mixMl, Surroundings around)
     {
         if (mixMl == 0)
         {
@@ -335,7 +336,7 @@ public static class CupPlanner
         return smaller >= least ? null : Reckoned.Of(MeasuringSteps.Up(mixMl * least / smaller, 1), "ml", Formulas.SmallestMix,
             new("mix", mixMl, "ml", Origin.Reckoned),
             new("smaller part", smaller, unit, Origin.Reckoned),
-            new("step", step, unit, OriginOf(own), byVolume ? "tools.cupStepMl" : "tools.scaleStepG"),
+            new("step", step, unit, OriginOf(own), layer.SittingPlace + (byVolume ? ".tools.cupStepMl" : ".tools.scaleStepG")),
             new("tolerance", 100 * TypicalMaterials.RatioTolerance, "%", Origin.Default));
     }
 }

@@ -30,7 +30,7 @@ public static class DepthZones
     /// <param name="piece">A valid piece.</param>
     /// <param name="layer">A layer of it.</param>
     /// <param name="within">A part of what the layer is poured in, for what lies in it alone; null for all.</param>
-    public static ImmutableArray<ImmutableArray<DepthShare>> Of(LayerMapper mapper, Piece piece, Layer layer, Outline? within = null)
+    public static ImmutableArray<ImmutableArray<DepthShare>> Of(LayerMapper mapper, Piece piece, FilledLayer layer, Outline? within = null)
     {
         ArgumentNullException.ThrowIfNull(mapper);
         ArgumentNullException.ThrowIfNull(piece);
@@ -54,7 +54,7 @@ public static class DepthZones
     /// <param name="kind">What the region is.</param>
     /// <param name="depthMm">The layer's depth there, mm.</param>
     /// <remarks>Source: docs/craft/layouts.md, Rim-to-middle lines.</remarks>
-    public static double DepthOf(Layer layer, RegionKind kind, double depthMm)
+    public static double DepthOf(FilledLayer layer, RegionKind kind, double depthMm)
     {
         ArgumentNullException.ThrowIfNull(layer);
         return layer.Layout is not LinesLayout lines || kind is RegionKind.KeptVisible or RegionKind.KeptBare or RegionKind.Wall ? depthMm
@@ -66,7 +66,7 @@ public static class DepthZones
     /// <param name="layer">The layer.</param>
     /// <param name="region">A region of its map.</param>
     /// <param name="depthMm">The layer's depth there, mm.</param>
-    public static double DepthOf(Layer layer, Region region, double depthMm)
+    public static double DepthOf(FilledLayer layer, Region region, double depthMm)
     {
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(region);
@@ -75,7 +75,7 @@ public static class DepthZones
     }
 
     /// <summary>Parts of their own depth, each with what stands or lies in it, and what they leave.</summary>
-    private static List<Zone> ZonesOf(Piece piece, Layer layer)
+    private static List<Zone> ZonesOf(Piece piece, FilledLayer layer)
     {
         var ground = piece.Ground;
         if (layer.Within is not null)
@@ -86,7 +86,7 @@ public static class DepthZones
         var drawn = ground.Outline as DrawnOutline;
         var parts = drawn is null ? [] : (layer.PartDepths ?? []).Where(d => d.Part <= drawn.Parts.Length)
             .SelectMany(d => ground.OnEachPanel(new PartOutline(drawn, d.Part - 1)).Select(o => (d.Part, Outline: o, d.DepthMm))).ToList();
-        var at = piece.Layers.IndexOf(layer);
+        var at = piece.Filled.IndexOf(layer);
         var standing = at == 0 && ground is { Set: null, Old: { StandsMm: > 0 } old } ? old : null;
         var inserts = standing is null ? InsertsIn(piece, at) : [];
         List<Zone> zones = [];
@@ -140,10 +140,10 @@ public static class DepthZones
     /// <summary>Inserts keep resin out until their hollow is filled.</summary>
     private static List<Insert> InsertsIn(Piece piece, int at)
     {
-        var before = piece.Layers.Take(at).ToList();
+        var before = piece.Filled.Take(at).ToList();
         return [.. (piece.Ground.Mould?.Inserts ?? []).Where(i => before.All(l => l.Within != i.Id))];
     }
 
     /// <summary>How high the layers below one reach in a part, mm.</summary>
-    private static double Below(Piece piece, int at, int part) => piece.Layers.Take(at).Where(l => l.Within is null).Sum(l => l.DepthIn(part));
+    private static double Below(Piece piece, int at, int part) => piece.Filled.Take(at).Where(l => l.Within is null).Sum(l => l.DepthIn(part));
 }

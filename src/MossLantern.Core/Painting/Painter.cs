@@ -69,7 +69,7 @@ public static class Painter
         public Painting Of(Piece piece, int upTo, bool solid = true)
         {
             var ground = piece.Ground;
-            var layers = piece.Layers.Take(upTo + 1).ToList();
+            var layers = piece.Filled.Take(upTo + 1).ToList();
             // From below, what lies beneath is in front of all that was poured over it.
             var alone = solid && (ground.Old is null || FromBelow);
             var over = Layered(piece, [.. layers.Where(l => l.Within is null)], ground.MapOutline, alone);
@@ -100,7 +100,7 @@ public static class Painter
             return new(!FromBelow, FromBelow ? widthMm - old.XMm - painting.WidthMm : old.XMm, old.YMm, painting);
         }
 
-        private Painting Filled(Piece piece, List<Layer> layers, Insert insert, double widthMm)
+        private Painting Filled(Piece piece, List<FilledLayer> layers, Insert insert, double widthMm)
         {
             var filled = Layered(piece, [.. layers.Where(l => l.Within == insert.Id)], insert.Placed, true);
             return FromBelow ? Turned(filled, insert.Placed, insert.Placed, widthMm) : filled;
@@ -119,7 +119,7 @@ public static class Painter
             };
         }
 
-        private Painting Layered(Piece piece, ImmutableArray<Layer> layers, Outline outline, bool solid)
+        private Painting Layered(Piece piece, ImmutableArray<FilledLayer> layers, Outline outline, bool solid)
         {
             var sheet = new Sheet(catalogue, full, look.Light == LightFrom.Back, FromBelow, piece.Ground.Colour);
             int? filtersFrom = null;
@@ -161,7 +161,7 @@ public static class Painter
         public ImmutableArray<string>.Builder Clips { get; } = ImmutableArray.CreateBuilder<string>();
     }
 
-    private static void Layer(Sheet sheet, Piece piece, Outline outline, Layer layer, LayerMap map, bool lowest, bool wet)
+    private static void Layer(Sheet sheet, Piece piece, Outline outline, FilledLayer layer, LayerMap map, bool lowest, bool wet)
     {
         Effort.Check();
         new LayerBrush(sheet, piece, outline, layer, null, lowest, wet).Materials();
@@ -194,13 +194,13 @@ public static class Painter
     }
 
     /// <summary>Paints one layer, or a part of one.</summary>
-    private sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Layer layer, string? zoneId, bool lowest, bool wet)
+    private sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, FilledLayer layer, string? zoneId, bool lowest, bool wet)
     {
         private readonly Catalogue catalogue = sheet.Catalogue;
 
         private const string WallColour = "#efe7d6";
 
-        private readonly Dictionary<string, Cup> cups = layer.Cups.ToDictionary(c => c.Id);
+        private readonly Dictionary<string, Recipe> cups = layer.Recipes.ToDictionary(c => c.Id);
 
         private readonly bool full = sheet.Full;
 
@@ -235,7 +235,7 @@ public static class Painter
         private void Paint(BandMap map)
         {
             // The film lies below the lines: in front of them for one who looks from below.
-            var film = map.Film is { CupId: { } id } && CupLook.Of(catalogue, layer, cups[id]) is { CoverPerMm: > 0 } look ? (cups[id], look) : ((Cup Cup, CupLook Look)?)null;
+            var film = map.Film is { CupId: { } id } && CupLook.Of(catalogue, layer, cups[id]) is { CoverPerMm: > 0 } look ? (cups[id], look) : ((Recipe Cup, CupLook Look)?)null;
             if (film is { } under && !sheet.FromBelow)
             {
                 Lay(PaintRole.Body, Whole, under.Cup, under.Look, filmMm, lowest, null);
@@ -266,12 +266,12 @@ public static class Painter
             }
 
             // Clear resin over a heart lets the crystals of the layer below be seen.
-            if (full && layer.Layout is null && (lowest || cups[layer.HeartCup].Colourant is not null))
+            if (full && layer.Layout is RingsLayout { HeartRecipeId: { } bedId } rings && (lowest || cups[bedId].Colourant is not null))
             {
-                foreach (var heart in layer.Hearts)
+                foreach (var heart in rings.Hearts)
                 {
                     // Stones take up the colour of their bed and show little of the ground.
-                    var bed = cups[layer.HeartCup];
+                    var bed = cups[bedId];
                     Crystals.Paint(heart, Shown(bed).Mix(Colour.Of(bed.Colour), bed.Colourant is null ? 0 : 0.7), RegionId.Heart.In(zoneId), sheet.Paths);
                 }
             }
@@ -339,7 +339,7 @@ public static class Painter
         }
 
         /// <summary>A vein lies on the fields, as thick as it is laid.</summary>
-        private void Vein(Patch patch, Cup cup, double thicknessMm)
+        private void Vein(Patch patch, Recipe cup, double thicknessMm)
         {
             var look = CupLook.Of(catalogue, layer, cup);
             // A draft draws the line itself: what it covers is dear.
@@ -378,7 +378,7 @@ public static class Painter
         /// A shape of a cup's resin: as it looks on the ground where it is solid; else first what its glass takes of the light
         /// from below, then what its pigments hide.
         /// </summary>
-        private void Lay(PaintRole role, string path, Cup cup, CupLook look, double depth, bool solid, RegionId? region, double lightness = 0)
+        private void Lay(PaintRole role, string path, Recipe cup, CupLook look, double depth, bool solid, RegionId? region, double lightness = 0)
         {
             void Add(Colour colour, double opacity, bool glass) => sheet.Paths.Add(
                 new(role, path, Lab.Lighter(colour, lightness).ToHex(), null, 0, opacity, region, Material(cup.Id), null, glass));
@@ -484,7 +484,7 @@ public static class Painter
             }
         }
 
-        private void Edge(ToneLevel tone, string path, Cup cup)
+        private void Edge(ToneLevel tone, string path, Recipe cup)
         {
             var shown = Shown(cup);
             if (!full || wet || sheet.Through)
@@ -527,7 +527,7 @@ public static class Painter
             }
         }
 
-        private void Run(string path, Cup one, Cup other, RegionId region)
+        private void Run(string path, Recipe one, Recipe other, RegionId region)
         {
             var between = CupLook.Between(catalogue, layer, one, other);
             if (one.Id != other.Id && path.Length > 0 && between.CoverPerMm > 0)
@@ -546,17 +546,17 @@ public static class Painter
         }
 
         /// <summary>The colour of a cup's resin on the ground, as deep as this layer's regions are.</summary>
-        private Colour Shown(Cup cup) => Shown(CupLook.Of(catalogue, layer, cup), cup);
+        private Colour Shown(Recipe cup) => Shown(CupLook.Of(catalogue, layer, cup), cup);
 
-        private Colour Shown(CupLook look, Cup cup) => sheet.Through ? look.Through(depthMm) : look.Over(Below(cup), depthMm);
+        private Colour Shown(CupLook look, Recipe cup) => sheet.Through ? look.Through(depthMm) : look.Over(Below(cup), depthMm);
 
         /// <summary>
         /// A painted map lies under the first layer; clear resin keeps the ground's own colour below it. Lines lie on their film.
         /// </summary>
-        private Colour Below(Cup cup)
+        private Colour Below(Recipe cup)
         {
             var ground = lowest && piece.Ground.Paint is { AsMap: true } && cup.Colourant is not null ? Colour.Of(cup.Colour) : Colour.Of(piece.Ground.Colour);
-            return layer.Layout is LinesLayout lines && !sheet.FromBelow ? CupLook.Of(catalogue, layer, cups[lines.StartCup]).Over(ground, filmMm) : ground;
+            return layer.Layout is LinesLayout lines && !sheet.FromBelow ? CupLook.Of(catalogue, layer, cups[lines.StartRecipeId]).Over(ground, filmMm) : ground;
         }
 
         private string Material(string cupId) => layer.Id + "/" + cupId;
@@ -586,7 +586,7 @@ public static class Painter
                     edge = OuterStreak(strip);
                     Streak(tones, map, strip);
                 }
-                else if (full && layer.Layout is not MarbleLayout && !(layer.Layout is null && layer.Hearts.IsEmpty) && CupLook.Of(catalogue, layer, cups[strip.CupId]).CoverPerMm > 0)
+                else if (full && layer.Layout is not MarbleLayout && layer.Layout is not RingsLayout { Hearts.IsEmpty: true } && CupLook.Of(catalogue, layer, cups[strip.CupId]).CoverPerMm > 0)
                 {
                     Grow(tones, map, strip, from, spacing, k);
                 }
@@ -604,7 +604,7 @@ public static class Painter
         private void Grow(List<ToneLevel> tones, BandMap map, Strip strip, double fromMm, double spacingMm, int number)
         {
             // The number of a band counts from 0 after the hearts' bed.
-            var seed = layer.Layout switch { LinesLayout l => l.Seed, MarbleLayout m => m.Seed, null => layer.Hearts[0].Seed, _ => 11 };
+            var seed = layer.Layout switch { LinesLayout l => l.Seed, MarbleLayout m => m.Seed, RingsLayout r => r.Hearts[0].Seed, _ => 11 };
             var random = new SplitMix((ulong)(seed * 97 + (map.Strips[0].Kind == RegionKind.HeartBed ? number - 1 : number) * 7 + 3));
             var swing = GrowthLightness * (cups[strip.CupId].Colourant is ColourantClass.MetallicPaste ? OfMetal : 1);
             var tone = random.Between(-0.5, 0.5);
@@ -645,7 +645,7 @@ public static class Painter
             var shares = cup.Of ?? [new(cup.Id, 1)];
             var place = line * 0.618 % 1 * shares.Sum(s => s.Parts);
             var own = shares.First(s => (place -= s.Parts) <= 0 || s == shares[^1]);
-            return CupLook.Of(catalogue, layer, cups[own.Cup]).Towards(CupLook.Of(catalogue, layer, cup), ((MarbleLayout)layer.Layout!).Blend);
+            return CupLook.Of(catalogue, layer, cups[own.RecipeId]).Towards(CupLook.Of(catalogue, layer, cup), ((MarbleLayout)layer.Layout).Blend);
         }
     }
 

@@ -19,12 +19,12 @@ internal static class PartVolumes
         .. drawn.Parts.Select((part, i) => new PartPlan(
             Reckoned.Of(part.AreaMm2 / 100, "cm²", Formulas.ShapeArea, new ReckonedInput("corners", part.Rings.Sum(r => r.Count), "", Origin.Own)),
             Reckoned.Of(part.PerimeterMm, "mm", Formulas.ShapePerimeter, new ReckonedInput("corners", part.Rings.Sum(r => r.Count), "", Origin.Own)),
-            [.. piece.Layers.Select(l => l.DepthIn(i + 1))],
-            [.. piece.Layers.Zip(layers).Select(l => PartMl(mapper, piece, ground, l.First, l.Second, new(drawn, i)))])),
+            [.. piece.Filled.Select(l => l.DepthIn(i + 1))],
+            [.. piece.Filled.Zip(layers).Select(l => PartMl(mapper, piece, ground, l.First, l.Second, new(drawn, i)))])),
     ];
 
     /// <summary>What a layer takes in a part: of each of its regions as much as lies there.</summary>
-    private static Reckoned PartMl(LayerMapper mapper, Piece piece, Ground ground, Layer layer, LayerPlan plan, PartOutline part)
+    private static Reckoned PartMl(LayerMapper mapper, Piece piece, Ground ground, FilledLayer layer, LayerPlan plan, PartOutline part)
     {
         if (layer.Within is not null && ground.MouldPart(layer.Within) != part.Number + 1)
         {

@@ -28,7 +28,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
         ArgumentNullException.ThrowIfNull(poured);
         ArgumentNullException.ThrowIfNull(around);
         ImmutableArray<LayerPlan> layers =
-            [.. piece.Layers.Select(layer => Layer(piece, layer, poured.LastOrDefault(p => p.LayerId == layer.Id), around))];
+            [.. piece.Filled.Select(layer => Layer(piece, layer, poured.LastOrDefault(p => p.LayerId == layer.Id), around))];
         var areaCm2 = layers[0].Regions.Where(r => r.CupId is not null).GroupBy(r => r.CupId!).ToDictionary(g => g.Key, g => g.Sum(r => r.Area.Value));
         var ground = GroundMeasures.Of(piece, [.. layers.Select(l => l.LoadOn(piece.Ground))], areaCm2, around) with
         {
@@ -48,13 +48,13 @@ public sealed class PiecePlanner(LayerMapper mapper)
     public Painting.Painting Paint(Piece piece, Catalogue catalogue, string? layerId, PaintDetail detail, Look? look = null)
     {
         ArgumentNullException.ThrowIfNull(piece);
-        var upTo = layerId is null ? piece.Layers.Length - 1 : piece.Layers.Select(l => l.Id).ToList().IndexOf(layerId);
+        var upTo = layerId is null ? piece.Filled.Length - 1 : piece.Filled.Select(l => l.Id).ToList().IndexOf(layerId);
         return Painter.Paint(mapper, catalogue, piece, upTo, detail, look);
     }
 
-    private LayerPlan Layer(Piece piece, Layer layer, PouredLayer? poured, Surroundings around)
+    private LayerPlan Layer(Piece piece, FilledLayer layer, PouredLayer? poured, Surroundings around)
     {
-        var outline = piece.Ground.OutlineOf(layer);
+        var outline = piece.Ground.OutlineWithin(layer.Within);
         var map = mapper.Map(piece, layer);
         var cups = CupPlanner.Plan(piece.Ground, layer, map, DepthZones.Of(mapper, piece, layer), around);
         var system = layer.Resin.From(around.Catalogue);

@@ -21,19 +21,20 @@ internal static class WorkBeneath
 
         var at = y - old.YMm;
         var from = left + old.XMm;
+        var itself = old.Itself;
         return
         [
             .. Of(mapper, catalogue, old.Ground, at, from),
-            .. old.Layers.Where(l => l.Within is null).Select(layer =>
+            .. itself.Filled.Where(l => l.Within is null).Select(layer =>
             {
-                var outline = old.Ground.OutlineOf(layer);
-                var map = mapper.Map(old.Itself, layer);
+                var outline = old.Ground.OutlineWithin(layer.Within);
+                var map = mapper.Map(itself, layer);
                 var cupOf = map.Regions.ToDictionary(r => r.Id, r => r.CupId);
                 return new StratumBeneath(layer.Name, layer.DepthMm,
                 [
                     .. CoreCut.Of(old.Ground, outline, map, at).Where(s => cupOf[s.RegionId] is not null).Select(span =>
                     {
-                        var look = CupLook.Of(catalogue, layer, layer.Cups.Single(c => c.Id == cupOf[span.RegionId]));
+                        var look = CupLook.Of(catalogue, layer, layer.Recipes.Single(c => c.Id == cupOf[span.RegionId]));
                         return new SpanBeneath(from + span.FromMm, from + span.ToMm, look.CoverPerMm == 0 ? null : look.Colour.ToHex());
                     }),
                 ]);

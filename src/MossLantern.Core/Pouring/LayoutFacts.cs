@@ -30,7 +30,7 @@ public static class LayoutFacts
     /// <param name="layer">A layer of it.</param>
     /// <param name="map">The layer's map.</param>
     /// <param name="cups">Its cups.</param>
-    public static ImmutableArray<LayoutFact> Of(LayerMapper mapper, Piece piece, Layer layer, LayerMap map, CupPlan cups)
+    public static ImmutableArray<LayoutFact> Of(LayerMapper mapper, Piece piece, FilledLayer layer, LayerMap map, CupPlan cups)
     {
         ArgumentNullException.ThrowIfNull(mapper);
         ArgumentNullException.ThrowIfNull(piece);
@@ -38,7 +38,7 @@ public static class LayoutFacts
         ArgumentNullException.ThrowIfNull(map);
         ArgumentNullException.ThrowIfNull(cups);
         var ml = cups.Regions.ToDictionary(r => r.RegionId, r => r.LayerMl.Value);
-        var parts = map is ZonedMap zoned ? zoned.Parts : [new(null, piece.Ground.OutlineOf(layer), map)];
+        var parts = map is ZonedMap zoned ? zoned.Parts : [new(null, piece.Ground.OutlineWithin(layer.Within), map)];
         return
         [
             .. parts.Where(p => p.Map is not null).SelectMany(p => (p.Of(layer).Layout switch
@@ -46,32 +46,22 @@ public static class LayoutFacts
                 LinesLayout lines => Lines(piece, p.Of(layer), lines, p.ZoneId is null ? mapper.RimRoomMm(piece, layer) : ((BandMap)p.Map!).FarFromRimMm(), p.ZoneId, ml),
                 PuddleLayout puddle => PuddleOf(piece.Ground, p.Of(layer), puddle, p.Map!),
                 FieldsLayout { Vein: not null } => Vein(p.Map!),
-                PoolsLayout pools => Walls(p.Outline, pools, p.Map!),
+                PoolsLayout pools => Walls(p.Outline, p.Of(layer), pools, p.Map!),
                 _ => [],
-            }).Select(f => p.ZoneId is null ? f : InZone(f, p.ZoneId))),
+            }).Select(f => p.ZoneId is null ? f : f with { Id = $"{p.ZoneId}/{f.Id}" })),
         ];
     }
 
-    /// <summary>The number of a zone, decided in the zone; the depth is the layer's.</summary>
-    private static LayoutFact InZone(LayoutFact fact, string zoneId)
-    {
-        var field = $"zones[{zoneId}].";
-        return new($"{zoneId}/{fact.Id}", fact.Label, fact.Number with
-        {
-            Inputs = [.. fact.Number.Inputs.Select(i => i.Field is { } own && own != "depthMm" ? i with { Field = field + own } : i)],
-        });
-    }
-
     private static IEnumerable<LayoutFact> Lines(
-        Piece piece, Layer layer, LinesLayout lines, double room, string? zoneId, Dictionary<RegionId, double> ml)
+        Piece piece, FilledLayer layer, LinesLayout lines, double room, string? zoneId, Dictionary<RegionId, double> ml)
     {
         var own = layer.Bands.Where(b => !b.FillsRest).ToList();
-        var widths = layer.BandWidthsMm();
+        var widths = lines.BandWidthsMm();
         yield return new(RimRoom, "Room from the rim to the middle", Reckoned.Of(room, "mm", Formulas.RimRoom,
-            new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default), new("waviness", lines.WavinessMm, "mm", Origin.Own, "layout.wavinessMm")));
+            new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default), new("waviness", lines.WavinessMm, "mm", Origin.Own, layer.LaidOutPlace + ".layout.wavinessMm")));
         yield return new(LinesNeed, $"{own.Count} lines need", new(widths.Sum(), "mm", Formulas.LinesNeed,
             [.. layer.Bands.Select((b, k) => (b, k)).Where(p => !p.b.FillsRest)
-                .Select(p => new ReckonedInput($"line {own.Count - own.IndexOf(p.b)}", widths[p.k], "mm", Origin.Own, $"bands[{p.b.Id}].widthMm"))]));
+                .Select(p => new ReckonedInput($"line {own.Count - own.IndexOf(p.b)}", widths[p.k], "mm", Origin.Own, $"{layer.LaidOutPlace}.layout.bands[{p.b.Id}].widthMm"))]));
 
         // Laid from the rim inward; the same sequence again and again is told repeat by repeat.
         var laid = layer.Bands.Reverse().Where(b => !b.FillsRest).ToList();
@@ -84,7 +74,7 @@ public static class LayoutFacts
                 yield return new(
                     string.Create(CultureInfo.InvariantCulture, $"repeat-{number}"), number == 1 ? "Repeat 1, at the rim" : $"Repeat {number}",
                     new(sum.Sum(s => s.Ml), "ml", Formulas.Repeat,
-                        [.. sum.Select(s => new ReckonedInput(layer.Cups.Single(c => c.Id == s.b.Cup).Name, s.Ml, "ml", Origin.Reckoned))]));
+                        [.. sum.Select(s => new ReckonedInput(layer.Recipes.Single(c => c.Id == s.b.RecipeId).Name, s.Ml, "ml", Origin.Reckoned))]));
             }
         }
     }
@@ -92,9 +82,9 @@ public static class LayoutFacts
     /// <summary>After how many lines the sequence begins again; all of them where it does not.</summary>
     private static int Period(List<Band> laid) =>
         Enumerable.Range(1, Math.Max(1, laid.Count)).First(p => p == laid.Count || laid.Count == 0
-            || (laid.Count % p == 0 && Enumerable.Range(p, laid.Count - p).All(i => laid[i].Cup == laid[i - p].Cup && laid[i].WidthMm == laid[i - p].WidthMm)));
+            || (laid.Count % p == 0 && Enumerable.Range(p, laid.Count - p).All(i => laid[i].RecipeId == laid[i - p].RecipeId && laid[i].WidthMm == laid[i - p].WidthMm)));
 
-    private static IEnumerable<LayoutFact> PuddleOf(Ground ground, Layer layer, PuddleLayout puddle, LayerMap map)
+    private static IEnumerable<LayoutFact> PuddleOf(Ground ground, FilledLayer layer, PuddleLayout puddle, LayerMap map)
     {
         var radii = Puddle.OuterRadiiMm(puddle.Pours.Select(p => p.Ml), layer.DepthMm);
         var ml = 0.0;
@@ -102,9 +92,9 @@ public static class LayoutFacts
         {
             ml += puddle.Pours[k].Ml;
             yield return new(
-                $"radius-{puddle.Pours[k].Id}", $"Radius after {layer.Cups.Single(c => c.Id == puddle.Pours[k].Cup).Name}",
+                $"radius-{puddle.Pours[k].Id}", $"Radius after {layer.Recipes.Single(c => c.Id == puddle.Pours[k].RecipeId).Name}",
                 Reckoned.Of(radii[k], "mm", Formulas.Puddle,
-                    new("all poured so far", ml, "ml", Origin.Reckoned), new("depth", layer.DepthMm, "mm", Origin.Own, "depthMm")));
+                    new("all poured so far", ml, "ml", Origin.Reckoned), new("depth", layer.DepthMm, "mm", Origin.Own, layer.Place + ".depthMm")));
         }
 
         // What is poured by the millilitre is that much: what hangs on the edge and drips is told, and is a part of it.
@@ -115,8 +105,8 @@ public static class LayoutFacts
             yield return new("edges", "Of it on the edge and in drips", Reckoned.Of(
                 CupPlanner.EdgeMl(open, ground.SideHeightMm, ml, film, drip / 100), "ml", Formulas.EdgeVolume,
                 new("open perimeter", open, "mm", Origin.Reckoned), new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm"),
-                new("film thickness", film, "mm", layer.Losses?.FilmMm is null ? Origin.Default : Origin.Own, "losses.filmMm"),
-                new("drip share", drip, "%", layer.Losses?.DripPercent is null ? Origin.Default : Origin.Own, "losses.dripPercent"),
+                new("film thickness", film, "mm", layer.Losses?.FilmMm is null ? Origin.Default : Origin.Own, layer.SittingPlace + ".losses.filmMm"),
+                new("drip share", drip, "%", layer.Losses?.DripPercent is null ? Origin.Default : Origin.Own, layer.SittingPlace + ".losses.dripPercent"),
                 new("layer volume", ml, "ml", Origin.Reckoned)));
         }
 
@@ -136,12 +126,12 @@ public static class LayoutFacts
             new ReckonedInput("borders", own.LengthMm!.Value, "mm", Origin.Reckoned)));
     }
 
-    private static IEnumerable<LayoutFact> Walls(Outline outline, PoolsLayout pools, LayerMap map)
+    private static IEnumerable<LayoutFact> Walls(Outline outline, FilledLayer layer, PoolsLayout pools, LayerMap map)
     {
         var length = Pools.LengthMm(outline, pools);
         var area = map.Regions.FirstOrDefault(r => r.Id == PoolsLayout.WallId)?.AreaMm2 ?? 0;
         yield return new("wall-length", "Walls", Reckoned.Of(length, "mm", Formulas.WallLength, new ReckonedInput("walls", pools.Strokes.Length, "", Origin.Own)));
         yield return new("wall-area", "Walls take up", Reckoned.Of(area / 100, "cm²", Formulas.WallLength,
-            new("length", length, "mm", Origin.Reckoned), new("bead width", pools.BeadMm, "mm", Origin.Own, "layout.beadMm")));
+            new("length", length, "mm", Origin.Reckoned), new("bead width", pools.BeadMm, "mm", Origin.Own, layer.LaidOutPlace + ".layout.beadMm")));
     }
 }

@@ -17,7 +17,7 @@ public sealed record PourOrder(ImmutableArray<RegionId> RegionIds, string Says)
     /// </summary>
     /// <param name="layer">A valid layer.</param>
     /// <param name="map">Its map.</param>
-    public static PourOrder Usual(Layer layer, LayerMap map)
+    public static PourOrder Usual(FilledLayer layer, LayerMap map)
     {
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(map);
@@ -33,7 +33,7 @@ public sealed record PourOrder(ImmutableArray<RegionId> RegionIds, string Says)
         zones.Any(z => z.Own.Count > 0) ? $"{says} Then zone by zone." : says);
     }
 
-    private static IEnumerable<Region> InOrder(Layer layer, List<Region> regions, string? zoneId)
+    private static IEnumerable<Region> InOrder(FilledLayer layer, List<Region> regions, string? zoneId)
     {
         Band? BandOf(Region region) => layer.Bands.FirstOrDefault(b => ((RegionId)b.Id).In(zoneId) == region.Id);
         return layer.Layout switch
@@ -49,11 +49,11 @@ public sealed record PourOrder(ImmutableArray<RegionId> RegionIds, string Says)
         };
     }
 
-    private static string Sentence(Layer layer, List<Region> own) => layer.Layout switch
+    private static string Sentence(FilledLayer layer, List<Region> own) => layer.Layout switch
     {
         LinesLayout => "The film first, then line by line from the rim inward; what fills the middle last: it pushes them out.",
         MarbleLayout => "The ground first, the streaks into it.",
-        PuddleLayout { RestCup: null } => "Pour upon pour, as they are listed.",
+        PuddleLayout { RestRecipeId: null } => "Pour upon pour, as they are listed.",
         PuddleLayout => "Pour upon pour, as they are listed; what lies round the puddle last.",
         FieldsLayout when own.Any(r => r.Kind == RegionKind.Vein) => "The largest field first; the vein last, on the wet fields.",
         FieldsLayout => "The largest field first.",

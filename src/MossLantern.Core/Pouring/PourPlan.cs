@@ -23,7 +23,7 @@ public static class PourPlan
     /// <param name="layer">A valid layer.</param>
     /// <param name="cups">Its cups.</param>
     /// <param name="usual">The usual order of its regions.</param>
-    public static ImmutableArray<PourStep> Of(Layer layer, CupPlan cups, PourOrder usual)
+    public static ImmutableArray<PourStep> Of(FilledLayer layer, CupPlan cups, PourOrder usual)
     {
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(cups);

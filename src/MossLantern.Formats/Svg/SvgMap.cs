@@ -12,7 +12,7 @@ namespace MossLantern.Formats.Svg;
 /// <summary>A layer as it goes into a drawing.</summary>
 /// <param name="Layer">The layer.</param>
 /// <param name="Shapes">Its regions.</param>
-public sealed record DrawnLayer(Layer Layer, ImmutableArray<RegionShape> Shapes);
+public sealed record DrawnLayer(FilledLayer Layer, ImmutableArray<RegionShape> Shapes);
 
 /// <summary>The map of a piece as an SVG drawing in real millimetres: one group for each region, with its cup as the title.</summary>
 /// <remarks>Source: docs/formats.md, The map as SVG.</remarks>
@@ -43,9 +43,9 @@ public static class SvgMap
         return "<?xml version=\"1.0\" encoding=\"utf-8\"?>\n" + root;
     }
 
-    private static XElement Region(Catalogue catalogue, Layer layer, RegionShape shape, string id, PanelsOutline? mirrored)
+    private static XElement Region(Catalogue catalogue, FilledLayer layer, RegionShape shape, string id, PanelsOutline? mirrored)
     {
-        var cup = layer.Cups.FirstOrDefault(c => c.Id == shape.CupId);
+        var cup = layer.Recipes.FirstOrDefault(c => c.Id == shape.CupId);
         var look = cup is null ? null : CupLook.Of(catalogue, layer, cup) is { CoverPerMm: > 0 } l ? l.Colour.ToHex() : null;
         var rings = mirrored is null ? shape.Rings : [.. mirrored.Copies.SelectMany(copy => shape.Rings.Select(copy.Of))];
         return new(Svg + "g",

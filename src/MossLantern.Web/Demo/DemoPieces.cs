@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Shapes;
@@ -25,71 +26,75 @@ internal static class DemoPieces
         })) + "Z"));
     }
 
+    /// <summary>A piece of one layer, poured in one sitting.</summary>
+    private static Piece OneLayer(
+        string name, Ground ground, string layer, double depthMm, Layout layout, ImmutableArray<Recipe> recipes, ResinChoice resin, Measure measure,
+        PourTimes plan, ImmutableArray<KeptZone>? kept = null) => new(
+            name, ground, GrowthScale.For(ground.MapOutline), recipes, [new("layer-1", layer, depthMm, layout)],
+            [new Sitting("layer-1", ["layer-1"], resin, measure).At(plan)], Kept: kept);
+
     public static Piece MarshLight()
     {
         var ground = new Ground(
             new RectangleOutline(600, 400), EdgeStyle.TapedClean, 38, "#d8bd8c", new(PieceKind.Panel, BaseMaterial.BirchPly, 18),
             Level: new(true, 0.004, -0.002), Done: [new("sand"), new("seal"), new("back"), new("level"), new("cover")]);
         var heart = new Heart("heart-1", 222, 172, 124, 82, -18, 16, 29);
-        Layer fields = new(
-            "layer-1", "Fields", 3, [heart],
+        return new(
+            "Marsh Light", ground, GrowthScale.For(ground.MapOutline),
             [
-                new("honey-ring", 7, false, "honey"),
-                new("bone-line", 3, false, "bone"),
-                new("umber-ring", 16, false, "umber"),
-                new("gilt-line", 2, false, "gilt"),
-                new("moss-ring", 30, false, "moss"),
-                new("bone-band", 4, false, "bone"),
-                new("lichen-ring", 26, false, "lichen"),
-                new("gilt-rim", 3, false, "gilt"),
-                new("deep-moss", 38, false, "moss"),
-                new("bone-edge", 5, false, "bone"),
-                new("smoke-field", 10, true, "smoke"),
+                Recipe.Plain("amber", "amber", "#d07d1c", ColourantClass.Dye, 4),
+                Recipe.Plain("honey", "honey", "#e2ab50", ColourantClass.Mica, 3),
+                Recipe.Plain("bone", "bone", "#f0e8d5", ColourantClass.Paste, 4),
+                Recipe.Plain("umber", "umber", "#57371f", ColourantClass.Paste, 3),
+                Recipe.Plain("gilt", "gilt", "#c99b3a", ColourantClass.MetallicPaste, 5),
+                Recipe.Plain("moss", "moss", "#30503a", ColourantClass.Mica, 4),
+                Recipe.Plain("lichen", "lichen", "#93a681", ColourantClass.Mica, 3),
+                Recipe.Plain("smoke", "smoke", "#6f7a80", ColourantClass.Mica, 3),
+                Recipe.Clear("clear"),
+                Recipe.Plain("thin-bone", "bone", "#f0e8d5", ColourantClass.Paste, 3),
+                Recipe.Plain("mist", "mist", "#dfe6e4", ColourantClass.Mica, 1),
             ],
-            0, "amber",
             [
-                new("amber", "amber", "#d07d1c", ColourantClass.Dye, 4),
-                new("honey", "honey", "#e2ab50", ColourantClass.Mica, 3),
-                new("bone", "bone", "#f0e8d5", ColourantClass.Paste, 4),
-                new("umber", "umber", "#57371f", ColourantClass.Paste, 3),
-                new("gilt", "gilt", "#c99b3a", ColourantClass.MetallicPaste, 5),
-                new("moss", "moss", "#30503a", ColourantClass.Mica, 4),
-                new("lichen", "lichen", "#93a681", ColourantClass.Mica, 3),
-                new("smoke", "smoke", "#6f7a80", ColourantClass.Mica, 3),
+                new("layer-1", "Fields", 3, new RingsLayout(
+                    [heart],
+                    [
+                        new("honey-ring", 7, false, "honey"),
+                        new("bone-line", 3, false, "bone"),
+                        new("umber-ring", 16, false, "umber"),
+                        new("gilt-line", 2, false, "gilt"),
+                        new("moss-ring", 30, false, "moss"),
+                        new("bone-band", 4, false, "bone"),
+                        new("lichen-ring", 26, false, "lichen"),
+                        new("gilt-rim", 3, false, "gilt"),
+                        new("deep-moss", 38, false, "moss"),
+                        new("bone-edge", 5, false, "bone"),
+                        new("smoke-field", 10, true, "smoke"),
+                    ],
+                    0, "amber")),
+                new("layer-2", "Veil", 1.5, new RingsLayout(
+                    [heart],
+                    [
+                        new("clear-ring", 64, false, "clear"),
+                        new("bone-thread", 2.5, false, "thin-bone"),
+                        new("clear-band", 64, false, "clear"),
+                        new("mist-ring", 14, false, "mist"),
+                        new("clear-field", 10, true, "clear"),
+                    ],
+                    0, "clear")),
             ],
-            new("coating"), Measure.ByVolume, null, [], new(null, null, 20.5));
-        Layer veil = fields with
-        {
-            Id = "layer-2",
-            Name = "Veil",
-            DepthMm = 1.5,
-            Bands =
             [
-                new("clear-ring", 64, false, "clear"),
-                new("bone-thread", 2.5, false, "bone"),
-                new("clear-band", 64, false, "clear"),
-                new("mist-ring", 14, false, "mist"),
-                new("clear-field", 10, true, "clear"),
-            ],
-            HeartCup = "clear",
-            Cups =
-            [
-                new("clear", "clear", "#eef0ea", null, 0),
-                new("bone", "bone", "#f0e8d5", ColourantClass.Paste, 3),
-                new("mist", "mist", "#dfe6e4", ColourantClass.Mica, 1),
-            ],
-            Plan = new(null, null, 21.5),
-        };
-        return new("Marsh Light", ground, GrowthScale.For(ground.MapOutline), [fields, veil]);
+                new("layer-1", ["layer-1"], new("coating"), Measure.ByVolume, RoomC: 20.5),
+                new("layer-2", ["layer-2"], new("coating"), Measure.ByVolume, RoomC: 21.5),
+            ]);
     }
 
     public static Piece BogbeanRound()
     {
         var ground = new Ground(new RoundOutline(300), EdgeStyle.DrippedOver, 12, "#efe9dc");
-        return new("Bogbean Round", ground, GrowthScale.For(ground.MapOutline),
-        [
-            new(
-                "layer-1", "Rings", 2.5, [new("heart-1", 128, 160, 46, 34, 25, 11, 8)],
+        return OneLayer(
+            "Bogbean Round", ground, "Rings", 2.5,
+            new RingsLayout(
+                [new("heart-1", 128, 160, 46, 34, 25, 11, 8)],
                 [
                     new("white-line", 3, false, "petal"),
                     new("rose-ring", 12, false, "rose"),
@@ -99,17 +104,16 @@ internal static class DemoPieces
                     new("water-field", 10, true, "water"),
                     new("leaf-rim", 9, false, "leaf"),
                 ],
-                1, "glass",
-                [
-                    new("glass", "spring water", "#9fb7b4", ColourantClass.Dye, 2),
-                    new("petal", "petal", "#f6f1ea", ColourantClass.Paste, 4),
-                    new("rose", "bogbean rose", "#c98f93", ColourantClass.Mica, 3),
-                    new("peat", "peat", "#3b2a22", ColourantClass.Paste, 3),
-                    new("water", "bog water", "#4c7476", ColourantClass.Mica, 3),
-                    new("leaf", "leaf", "#55703f", ColourantClass.Paste, 3),
+                1, "glass"),
+            [
+                    Recipe.Plain("glass", "spring water", "#9fb7b4", ColourantClass.Dye, 2),
+                    Recipe.Plain("petal", "petal", "#f6f1ea", ColourantClass.Paste, 4),
+                    Recipe.Plain("rose", "bogbean rose", "#c98f93", ColourantClass.Mica, 3),
+                    Recipe.Plain("peat", "peat", "#3b2a22", ColourantClass.Paste, 3),
+                    Recipe.Plain("water", "bog water", "#4c7476", ColourantClass.Mica, 3),
+                    Recipe.Plain("leaf", "leaf", "#55703f", ColourantClass.Paste, 3),
                 ],
-                new("thick"), Measure.ByWeight, null, [], new(null, null, 20)),
-        ]);
+            new("thick"), Measure.ByWeight, new(null, null, 20));
     }
 
     public static Piece BrackenSlice(LocalDateTime start, LocalDateTime seal)
@@ -118,10 +122,9 @@ internal static class DemoPieces
             new SliceOutline(700, 450, [0.97, 0.86, 0.93, 0.9, 0.99, 0.94, 0.88, 0.83, 0.92, 0.96], 7, 12, new(478, 262, 92, 64)),
             EdgeStyle.Walled, 10, "#3d3128", new(PieceKind.Slice, BaseMaterial.Mdf, 12), new(PaintKind.Water, 2),
             Done: [new("sand"), new("seal", seal)]);
-        return new("Bracken Slice", ground, GrowthScale.For(ground.MapOutline),
-        [
-            new(
-                "layer-1", "Fronds", 3,
+        return OneLayer(
+            "Bracken Slice", ground, "Fronds", 3,
+            new RingsLayout(
                 [
                     new("heart-1", 196, 196, 118, 82, -22, 15, 5),
                     new("heart-2", 372, 318, 74, 52, 30, 13, 17),
@@ -138,18 +141,17 @@ internal static class DemoPieces
                     new("gold-vein", 2, false, "gold"),
                     new("umber-rim", 12, false, "umber"),
                 ],
-                1, "ember",
-                [
-                    new("ember", "ember", "#b8551f", ColourantClass.Dye, 4),
-                    new("gold", "gold", "#c79a3c", ColourantClass.MetallicPaste, 5),
-                    new("cream", "cream", "#efe4cb", ColourantClass.Paste, 4),
-                    new("rust", "rust", "#8f4322", ColourantClass.Paste, 4),
-                    new("umber", "umber", "#40291b", ColourantClass.Paste, 4),
-                    new("frond", "frond", "#6f7a3a", ColourantClass.Mica, 4),
-                    new("bracken", "bracken", "#9a6a34", ColourantClass.Mica, 4),
+                1, "ember"),
+            [
+                    Recipe.Plain("ember", "ember", "#b8551f", ColourantClass.Dye, 4),
+                    Recipe.Plain("gold", "gold", "#c79a3c", ColourantClass.MetallicPaste, 5),
+                    Recipe.Plain("cream", "cream", "#efe4cb", ColourantClass.Paste, 4),
+                    Recipe.Plain("rust", "rust", "#8f4322", ColourantClass.Paste, 4),
+                    Recipe.Plain("umber", "umber", "#40291b", ColourantClass.Paste, 4),
+                    Recipe.Plain("frond", "frond", "#6f7a3a", ColourantClass.Mica, 4),
+                    Recipe.Plain("bracken", "bracken", "#9a6a34", ColourantClass.Mica, 4),
                 ],
-                new("thick"), Measure.ByWeight, null, [], new(start, null, 20)),
-        ]);
+            new("thick"), Measure.ByWeight, new(start, null, 20));
     }
 
     /// <summary>Cast nine hours ago: it comes out of its mould tomorrow.</summary>
@@ -159,10 +161,9 @@ internal static class DemoPieces
             new OvalOutline(320, 220), EdgeStyle.Walled, 18, "#e9e5da", new(PieceKind.Casting, BaseMaterial.Silicone),
             Level: new(true, 0.006, 0), Done: [new("wipe"), new("stiff"), new("level"), new("cover")],
             Mould: new(18, CapacityFrom.Water, 975, 1, 1, 1.5, ["peat-tray"]));
-        return new("Peat Pool", ground, GrowthScale.For(ground.MapOutline),
-        [
-            new(
-                "layer-1", "Pool", 9, [],
+        return OneLayer(
+            "Peat Pool", ground, "Pool", 9,
+            new LinesLayout(
                 [
                     // From the middle to the rim: clear pushes the lines out; tea, cream and glint are laid twice.
                     new("clear-push", 10, true, "clear"),
@@ -174,16 +175,15 @@ internal static class DemoPieces
                     new("tea-outer", 15, false, "tea"),
                     new("lichen-rim", 9, false, "lichen"),
                 ],
-                0, "clear",
-                [
-                    new("clear", "clear", "#e9efe9", null, 0),
-                    new("glint", "glint", "#c8a85a", ColourantClass.MetallicPaste, 4),
-                    new("tea", "black tea", "#6b3f1f", ColourantClass.Dye, 4),
-                    new("cream", "cream", "#efe4cb", ColourantClass.Paste, 3),
-                    new("lichen", "lichen", "#a3b08d", ColourantClass.Mica, 4),
+                "clear", 2, 9, 12),
+            [
+                    new("clear", "clear", "#e9efe9", []),
+                    Recipe.Plain("glint", "glint", "#c8a85a", ColourantClass.MetallicPaste, 4),
+                    Recipe.Plain("tea", "black tea", "#6b3f1f", ColourantClass.Dye, 4),
+                    Recipe.Plain("cream", "cream", "#efe4cb", ColourantClass.Paste, 3),
+                    Recipe.Plain("lichen", "lichen", "#a3b08d", ColourantClass.Mica, 4),
                 ],
-                new("casting"), Measure.ByWeight, null, [], new(null, null, 20), Layout: new LinesLayout("clear", 2, 9, 12)),
-        ]);
+            new("casting"), Measure.ByWeight, new(null, null, 20));
     }
 
     /// <summary>Twelve coasters from five moulds: five are done.</summary>
@@ -193,10 +193,10 @@ internal static class DemoPieces
             new RoundOutline(98), EdgeStyle.Walled, 10, "#f2ede1", new(PieceKind.Casting, BaseMaterial.Silicone),
             Level: new(true, 0.004, 0.003), Done: [new("wipe"), new("stiff"), new("level"), new("cover")],
             Mould: new(10, CapacityFrom.Dimensions, null, 12, 5, 1.5, ["marsh-round"]));
-        return new("Marigold Dozen", ground, GrowthScale.For(ground.MapOutline),
-        [
-            new(
-                "layer-1", "Petals", 5, [new("heart-1", 46, 51, 20, 17, 10, 5, 3)],
+        return OneLayer(
+            "Marigold Dozen", ground, "Petals", 5,
+            new RingsLayout(
+                [new("heart-1", 46, 51, 20, 17, 10, 5, 3)],
                 [
                     new("bud-line", 1.5, false, "bud"),
                     new("marigold-ring", 9, false, "marigold"),
@@ -205,16 +205,15 @@ internal static class DemoPieces
                     new("white-edge", 1.2, false, "white"),
                     new("green-rim", 4, false, "bud"),
                 ],
-                1, "honey",
-                [
-                    new("honey", "honey", "#d99b32", ColourantClass.Dye, 3),
-                    new("bud", "bud", "#55652f", ColourantClass.Mica, 4),
-                    new("marigold", "marigold", "#e08a1e", ColourantClass.Paste, 4),
-                    new("white", "white", "#f7f3ea", ColourantClass.Paste, 5),
-                    new("flame", "flame", "#b9501c", ColourantClass.Mica, 4),
+                1, "honey"),
+            [
+                    Recipe.Plain("honey", "honey", "#d99b32", ColourantClass.Dye, 3),
+                    Recipe.Plain("bud", "bud", "#55652f", ColourantClass.Mica, 4),
+                    Recipe.Plain("marigold", "marigold", "#e08a1e", ColourantClass.Paste, 4),
+                    Recipe.Plain("white", "white", "#f7f3ea", ColourantClass.Paste, 5),
+                    Recipe.Plain("flame", "flame", "#b9501c", ColourantClass.Mica, 4),
                 ],
-                new("coating"), Measure.ByWeight, null, [], new(null, null, 21)),
-        ]);
+            new("coating"), Measure.ByWeight, new(null, null, 21));
     }
 
     /// <summary>A pair that mirrors over the gap; its map is done and its walls are drying.</summary>
@@ -223,10 +222,9 @@ internal static class DemoPieces
         var ground = new Ground(
             new RectangleOutline(350, 700), EdgeStyle.TapedClean, 30, "#2b2a26", new(PieceKind.Panel, BaseMaterial.BirchPly, 12), new(PaintKind.Water, 2, PotId: "peat-black"),
             Done: [new("sand"), new("seal"), new("paint", walls), new("back")], Set: new(2, 24, true));
-        return new("Sundew Pair", ground, GrowthScale.For(ground.MapOutline),
-        [
-            new(
-                "layer-1", "Dew and leaf", 3,
+        return OneLayer(
+            "Sundew Pair", ground, "Dew and leaf", 3,
+            new RingsLayout(
                 [
                     // The upper heart lies on the seam: each panel has half of it.
                     new("heart-1", 362, 212, 148, 104, 0, 15, 23),
@@ -246,19 +244,18 @@ internal static class DemoPieces
                     new("bone-edge", 4, false, "bone"),
                     new("wine-edge", 34, false, "wine"),
                 ],
-                0, "dewglass",
-                [
-                    new("dewglass", "dew glass", "#d9667a", ColourantClass.Dye, 4),
-                    new("dew", "dew", "#f3ded6", ColourantClass.Mica, 4),
-                    new("rose", "rose", "#b8506a", ColourantClass.Mica, 4),
-                    new("bone", "bone", "#f0e8d5", ColourantClass.Paste, 4),
-                    new("wine", "wine", "#5a2233", ColourantClass.Paste, 4),
-                    new("copper", "copper", "#b5713f", ColourantClass.MetallicPaste, 5),
-                    new("leaf", "leaf", "#5d7448", ColourantClass.Mica, 4),
-                    new("sedge", "sedge", "#a9a66b", ColourantClass.Mica, 3),
+                0, "dewglass"),
+            [
+                    Recipe.Plain("dewglass", "dew glass", "#d9667a", ColourantClass.Dye, 4),
+                    Recipe.Plain("dew", "dew", "#f3ded6", ColourantClass.Mica, 4),
+                    Recipe.Plain("rose", "rose", "#b8506a", ColourantClass.Mica, 4),
+                    Recipe.Plain("bone", "bone", "#f0e8d5", ColourantClass.Paste, 4),
+                    Recipe.Plain("wine", "wine", "#5a2233", ColourantClass.Paste, 4),
+                    Recipe.Plain("copper", "copper", "#b5713f", ColourantClass.MetallicPaste, 5),
+                    Recipe.Plain("leaf", "leaf", "#5d7448", ColourantClass.Mica, 4),
+                    Recipe.Plain("sedge", "sedge", "#a9a66b", ColourantClass.Mica, 3),
                 ],
-                new("thick"), Measure.ByWeight, null, [], new(null, null, 20)),
-        ]);
+            new("thick"), Measure.ByWeight, new(null, null, 20));
     }
 
     /// <summary>An older panel, sanded and poured over without a plan: only what happened is written down.</summary>
@@ -266,9 +263,11 @@ internal static class DemoPieces
     {
         var below = new Ground(
             new RectangleOutline(420, 300), EdgeStyle.TapedClean, 22, "#cbb899", new(PieceKind.Panel, BaseMaterial.Mdf, 18));
-        Layer rings = new(
-            "layer-1", "Kiln door", 3, [new("heart-1", 168, 138, 110, 84, -10, 14, 41)],
-            [
+        var door = OneLayer(
+            "Kiln Door", below, "Kiln door", 3,
+            new RingsLayout(
+                [new("heart-1", 168, 138, 110, 84, -10, 14, 41)],
+                [
                 new("brick-ring", 18, false, "brick"),
                 new("ash-line", 4, false, "ash"),
                 new("soot-ring", 22, false, "soot"),
@@ -276,37 +275,34 @@ internal static class DemoPieces
                 new("clay-ring", 30, false, "clay"),
                 new("ash-field", 10, true, "ash"),
             ],
-            0, "glow",
+                0, "glow"),
             [
-                new("glow", "glow", "#c9642a", ColourantClass.Dye, 4),
-                new("brick", "brick", "#8c3f2c", ColourantClass.Paste, 4),
-                new("ash", "ash", "#c9c2b4", ColourantClass.Paste, 4),
-                new("soot", "soot", "#2e2a28", ColourantClass.Paste, 4),
-                new("brass", "brass", "#b38f3f", ColourantClass.MetallicPaste, 5),
-                new("clay", "clay", "#a86f4c", ColourantClass.Mica, 4),
+                Recipe.Plain("glow", "glow", "#c9642a", ColourantClass.Dye, 4),
+                Recipe.Plain("brick", "brick", "#8c3f2c", ColourantClass.Paste, 4),
+                Recipe.Plain("ash", "ash", "#c9c2b4", ColourantClass.Paste, 4),
+                Recipe.Plain("soot", "soot", "#2e2a28", ColourantClass.Paste, 4),
+                Recipe.Plain("brass", "brass", "#b38f3f", ColourantClass.MetallicPaste, 5),
+                Recipe.Plain("clay", "clay", "#a86f4c", ColourantClass.Mica, 4),
             ],
-            new("coating"), Measure.ByVolume, null, [], new(null, null, 20));
+            new("coating"), Measure.ByVolume, new(null, null, 20));
         var ground = below with
         {
             Done = [new("sand-old"), new("wipe-old"), new("level"), new("cover")],
             Level = new(true, 0.003, 0.002),
-            Old = new("Kiln Door", null, below, GrowthScale.For(below.MapOutline), [rings]),
+            Old = new(door.Name, null, below, door.Growth, door.Recipes, door.Layers, door.Sittings),
         };
-        return new("Old Kiln", ground, GrowthScale.For(ground.MapOutline),
-        [
-            new(
-                "layer-1", "Left-overs", 2, [], [new("band-1", 10, true, "rust")], 0, "clear",
-                [
-                    new("clear", "clear", "#e9efe9", null, 0),
-                    new("rust", "rust", "#9a4f26", ColourantClass.Dye, 3),
-                    new("ash", "ash", "#d8d2c4", ColourantClass.Paste, 2.5),
-                    new("smoke", "smoke", "#4d4a48", ColourantClass.AlcoholInk, 3),
-                    new("mere", "mere", "#3f6c74", ColourantClass.Mica, 3),
-                    new("brass", "brass", "#b38f3f", ColourantClass.MetallicPaste, 5),
+        return OneLayer(
+            "Old Kiln", ground, "Left-overs", 2,
+            new FieldsLayout(12, ["clear", "rust", "ash", "smoke", "mere"], 8, Vein: new("brass", 3, 0.8)),
+            [
+                    new("clear", "clear", "#e9efe9", []),
+                    Recipe.Plain("rust", "rust", "#9a4f26", ColourantClass.Dye, 3),
+                    Recipe.Plain("ash", "ash", "#d8d2c4", ColourantClass.Paste, 2.5),
+                    Recipe.Plain("smoke", "smoke", "#4d4a48", ColourantClass.AlcoholInk, 3),
+                    Recipe.Plain("mere", "mere", "#3f6c74", ColourantClass.Mica, 3),
+                    Recipe.Plain("brass", "brass", "#b38f3f", ColourantClass.MetallicPaste, 5),
                 ],
-                new("coating"), Measure.ByVolume, null, [], new(null, null, 20),
-                Layout: new FieldsLayout(12, ["clear", "rust", "ash", "smoke", "mere"], 8, Vein: new("brass", 3, 0.8))),
-        ]);
+            new("coating"), Measure.ByVolume, new(null, null, 20));
     }
 
     /// <summary>Pools between drawn walls; a shell in the ground is kept visible.</summary>
@@ -314,20 +310,9 @@ internal static class DemoPieces
     {
         var ground = new Ground(
             new RectangleOutline(420, 300), EdgeStyle.TapedClean, 20, "#2f3328", new(PieceKind.Panel, BaseMaterial.BirchPly, 12), new(PaintKind.Water));
-        return new("Sphagnum Pools", ground, GrowthScale.For(ground.MapOutline),
-        [
-            new(
-                "layer-1", "Pools", 3, [], [new("band-1", 10, true, "moss")], 0, "clear",
-                [
-                    new("moss", "moss", "#5f7a3c", ColourantClass.Mica, 4),
-                    new("mere", "mere", "#2f5d66", ColourantClass.Mica, 4),
-                    new("cream", "cream", "#efe4cb", ColourantClass.Paste, 4),
-                    new("rust", "rust", "#9a4f26", ColourantClass.Paste, 3),
-                    new("peat", "peat", "#3f2d21", ColourantClass.Paste, 3),
-                    new("clear", "clear", "#eef0ea", null, 0),
-                ],
-                new("coating"), Measure.ByVolume, null, [], new(null, null, 20),
-                Layout: new PoolsLayout(
+        return OneLayer(
+            "Sphagnum Pools", ground, "Pools", 3,
+            new PoolsLayout(
                     [
                         new("wall-1", [new(0, 96), new(60, 112), new(128, 92), new(176, 44), new(198, 0)]),
                         new("wall-2", [new(0, 226), new(70, 214), new(150, 168), new(222, 154), new(300, 120), new(368, 62), new(420, 44)]),
@@ -339,19 +324,26 @@ internal static class DemoPieces
                     [
                         new("corner", 60, 40, "mere"), new("sweep", 190, 110, "cream"), new("left", 90, 260, "moss"),
                         new("right", 390, 120, "rust"), new("eye", 332, 214, "peat"),
-                    ])),
-        ],
-        Kept: [new("shell", "Mother-of-pearl", new OvalOutline(52, 38), 72, 128, Keep.Visible)]);
+                    ]),
+            [
+                    Recipe.Plain("moss", "moss", "#5f7a3c", ColourantClass.Mica, 4),
+                    Recipe.Plain("mere", "mere", "#2f5d66", ColourantClass.Mica, 4),
+                    Recipe.Plain("cream", "cream", "#efe4cb", ColourantClass.Paste, 4),
+                    Recipe.Plain("rust", "rust", "#9a4f26", ColourantClass.Paste, 3),
+                    Recipe.Plain("peat", "peat", "#3f2d21", ColourantClass.Paste, 3),
+                    new("clear", "clear", "#eef0ea", []),
+                ],
+            new("coating"), Measure.ByVolume, new(null, null, 20),
+            [new("shell", "Mother-of-pearl", new OvalOutline(52, 38), 72, 128, Keep.Visible)]);
     }
 
     /// <summary>Rings drawn to petals with a tool, on a round.</summary>
     public static Piece WaterMint()
     {
         var ground = new Ground(new RoundOutline(260), EdgeStyle.Walled, 10, "#f1ede2", new(PieceKind.Panel, BaseMaterial.BirchPly, 9), new(PaintKind.Water));
-        return new("Water Mint", ground, GrowthScale.For(ground.MapOutline),
-        [
-            new(
-                "layer-1", "Petals", 3, [],
+        return OneLayer(
+            "Water Mint", ground, "Petals", 3,
+            new PetalsLayout(
                 [
                     new("pollen", 14, false, "pollen"),
                     new("white-one", 10, false, "white"),
@@ -361,59 +353,53 @@ internal static class DemoPieces
                     new("white-three", 6, false, "white"),
                     new("leaf-rim", 10, true, "leaf"),
                 ],
-                0, "white",
-                [
-                    new("pollen", "pollen", "#d9a93a", ColourantClass.Paste, 4),
-                    new("white", "white", "#f7f3ea", ColourantClass.Paste, 5),
-                    new("mint", "mint", "#7fae94", ColourantClass.Mica, 4),
-                    new("heather", "heather", "#7d6a8f", ColourantClass.Mica, 4),
-                    new("leaf", "leaf", "#3f5a38", ColourantClass.Paste, 4),
+                130, 130, 9, 40, true, 5, -90),
+            [
+                    Recipe.Plain("pollen", "pollen", "#d9a93a", ColourantClass.Paste, 4),
+                    Recipe.Plain("white", "white", "#f7f3ea", ColourantClass.Paste, 5),
+                    Recipe.Plain("mint", "mint", "#7fae94", ColourantClass.Mica, 4),
+                    Recipe.Plain("heather", "heather", "#7d6a8f", ColourantClass.Mica, 4),
+                    Recipe.Plain("leaf", "leaf", "#3f5a38", ColourantClass.Paste, 4),
                 ],
-                new("thick"), Measure.ByWeight, null, [], new(null, null, 21), Layout: new PetalsLayout(130, 130, 9, 40, true, 5, -90)),
-        ]);
+            new("thick"), Measure.ByWeight, new(null, null, 21));
     }
 
     /// <summary>A mixed cup through a ground colour.</summary>
     public static Piece HeronTray()
     {
         var ground = new Ground(new RectangleOutline(360, 220), EdgeStyle.Walled, 14, "#e6e2d6", new(PieceKind.Frame, BaseMaterial.Pine, 10), new(PaintKind.Water));
-        return new("Heron Tray", ground, GrowthScale.For(ground.MapOutline),
-        [
-            new(
-                "layer-1", "Marble", 3, [], [new("band-1", 10, true, "dusk")], 0, "dusk",
-                [
-                    new("dusk", "dusk", "#3a4a57", ColourantClass.Mica, 4),
-                    new("feather", "feather", "#dfe3e0", ColourantClass.Paste, 5),
-                    new("slate", "slate", "#8fa0a8", ColourantClass.Mica, 4),
-                    new("heron", "heron mix", "#b8c3c6", null, 0, [new("feather", 2), new("slate", 1)]),
+        return OneLayer(
+            "Heron Tray", ground, "Marble", 3,
+            new MarbleLayout("dusk", "heron", 38, 0.3, 20, 14),
+            [
+                    Recipe.Plain("dusk", "dusk", "#3a4a57", ColourantClass.Mica, 4),
+                    Recipe.Plain("feather", "feather", "#dfe3e0", ColourantClass.Paste, 5),
+                    Recipe.Plain("slate", "slate", "#8fa0a8", ColourantClass.Mica, 4),
+                    new("heron", "heron mix", "#b8c3c6", [], [new("feather", 2), new("slate", 1)]),
                 ],
-                new("coating"), Measure.ByVolume, null, [], new(null, null, 20), Layout: new MarbleLayout("dusk", "heron", 38, 0.3, 20, 14)),
-        ]);
+            new("coating"), Measure.ByVolume, new(null, null, 20));
     }
 
     /// <summary>Colours poured in one place and tilted; foil in a corner stays bare behind a dam.</summary>
     public static Piece RainRing()
     {
         var ground = new Ground(new RoundOutline(300), EdgeStyle.Walled, 12, "#24303a", new(PieceKind.Panel, BaseMaterial.BirchPly, 9), new(PaintKind.Water));
-        return new("Rain Ring", ground, GrowthScale.For(ground.MapOutline),
-        [
-            new(
-                "layer-1", "Puddle", 3, [], [new("band-1", 10, true, "night")], 0, "night",
-                [
-                    new("night", "night", "#2b3b52", ColourantClass.Mica, 4),
-                    new("rain", "rain", "#7fa3b5", ColourantClass.Mica, 4),
-                    new("foam", "foam", "#eef1ee", ColourantClass.Paste, 5),
-                    new("copper", "copper", "#b5713f", ColourantClass.MetallicPaste, 5),
-                ],
-                new("coating"), Measure.ByVolume, null, [], new(null, null, 20),
-                Layout: new PuddleLayout(
+        return OneLayer(
+            "Rain Ring", ground, "Puddle", 3,
+            new PuddleLayout(
                     132, 150,
                     [
                         new("pour-1", "foam", 22), new("pour-2", "rain", 34), new("pour-3", "copper", 10), new("pour-4", "foam", 9),
                         new("pour-5", "rain", 26), new("pour-6", "night", 12), new("pour-7", "foam", 6),
                     ],
-                    18, 18, "night")),
-        ],
-        Kept: [new("foil", "Colour-shift foil", new RoundOutline(44), 214, 40, Keep.Bare, 5)]);
+                    18, 18, "night"),
+            [
+                    Recipe.Plain("night", "night", "#2b3b52", ColourantClass.Mica, 4),
+                    Recipe.Plain("rain", "rain", "#7fa3b5", ColourantClass.Mica, 4),
+                    Recipe.Plain("foam", "foam", "#eef1ee", ColourantClass.Paste, 5),
+                    Recipe.Plain("copper", "copper", "#b5713f", ColourantClass.MetallicPaste, 5),
+                ],
+            new("coating"), Measure.ByVolume, new(null, null, 20),
+            [new("foil", "Colour-shift foil", new RoundOutline(44), 214, 40, Keep.Bare, 5)]);
     }
 }

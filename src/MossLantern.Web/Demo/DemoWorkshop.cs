@@ -53,7 +53,7 @@ public sealed class DemoWorkshop(
         pieces.Add("sundew-pair", DemoPieces.SundewPair(today.PlusHours(-2)), now - Duration.FromHours(6));
         var peat = pieces.Add("peat-pool", DemoPieces.PeatPool(), now - Duration.FromDays(3)).Piece;
         Log("peat-pool", peat, 0, now - Duration.FromHours(9), 22, 20, "Clear pushed the lines out nicely; the lower left crept back.", [1, 0, -1]);
-        sequences.Save("peat-tea", 0, KeptSequence.Of(peat.Layers[0], "Peat tea", 220) with { Note = "Tea, cream and glint twice; push with clear until the lichen touches the rim." }, now);
+        sequences.Save("peat-tea", 0, KeptSequence.Of((BandedLayout)peat.Layers[0].Layout, peat.Recipes, "Peat tea", 220) with { Note = "Tea, cream and glint twice; push with clear until the lichen touches the rim." }, now);
         var marigold = pieces.Add("marigold-dozen", DemoPieces.MarigoldDozen(), now - Duration.FromDays(6)).Piece;
         Log("marigold-dozen", marigold, 0, now - Duration.FromDays(4), 25, 21, "First five. Recipe kept.", [0, 2]);
 
@@ -87,13 +87,13 @@ public sealed class DemoWorkshop(
 
     private void Log(string id, Piece piece, int layerIndex, Instant start, int minutes, double roomC, string note, double[] differences)
     {
-        var layer = piece.Layers[layerIndex];
+        var layer = piece.Filled[layerIndex];
         var steps = planner.Plan(piece, [], Surroundings.Usual(time.Zone)).Layers[layerIndex].Steps;
         runs.Save(
             new(Guid.NewGuid().ToString("n"), id, layer.Id, 0, start, start + Duration.FromMinutes(minutes), roomC, note,
             [
                 .. steps.Select((s, i) => new RunPour(
-                    s.RegionId, layer.Cups.Single(c => c.Id == s.CupId).Name, s.PourMl.Value,
+                    s.RegionId, layer.Recipes.Single(c => c.Id == s.CupId).Name, s.PourMl.Value,
                     Math.Round(s.PourMl.Value + differences[i % differences.Length]))),
             ]),
             0, time.Now);

@@ -134,7 +134,7 @@ public sealed class MouldLibrary(MouldStore moulds, PieceStore pieces, RunStore 
             let mould = piece.Ground.Mould
             where mould?.LibraryIds is not null
             from run in kept[stored.Id]
-            let layer = piece.Layers.FirstOrDefault(l => l.Id == run.LayerId)
+            let layer = piece.Filled.FirstOrDefault(l => l.Id == run.LayerId)
             where layer is not null
             from id in mould.LibraryIds!.Value
             select new MouldUse(

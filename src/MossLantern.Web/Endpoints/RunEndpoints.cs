@@ -45,7 +45,7 @@ internal static class RunEndpoints
             // A region that the piece had when it was poured is known, although the piece has changed since.
             var poured = before?.Revision is { } revision ? pieces.At(id, revision) : null;
             Check(request, stored.Piece, zone, time.Now);
-            var layer = stored.Piece.Layers.Single(l => l.Id == request.LayerId);
+            var layer = stored.Piece.FilledBy(request.LayerId);
             var plan = workbench.Plan(stored.Piece, kept);
             var layerPlan = plan.Layers.Single(l => l.LayerId == layer.Id);
             var steps = layerPlan.Steps;
@@ -62,7 +62,7 @@ internal static class RunEndpoints
             var planned = before?.Pours.ToDictionary(p => p.RegionId) ?? [];
             var amounts = request.Pours.ToDictionary(p => p.RegionId, p => p.PouredMl);
             var pours = steps.Select(s => planned.GetValueOrDefault(s.RegionId)
-                    ?? new RunPour(s.RegionId, layer.Cups.Single(c => c.Id == s.CupId).Name, s.PourMl.Value, null))
+                    ?? new RunPour(s.RegionId, layer.Recipes.Single(c => c.Id == s.CupId).Name, s.PourMl.Value, null))
                 .Concat(planned.Values.Where(p => steps.All(s => s.RegionId != p.RegionId)))
                 .Select(p => p with { PouredMl = amounts.GetValueOrDefault(p.RegionId) });
             runs.Save(
@@ -77,7 +77,7 @@ internal static class RunEndpoints
     private const string EvenSo = "evenSo";
 
     /// <summary>Asks about what is hardly so: a layer over one that is not in the log, more from a cup than was mixed in it.</summary>
-    private static void Likely(SaveRun request, Piece piece, Layer layer, PlanView plan, LayerView layerPlan, bool first)
+    private static void Likely(SaveRun request, Piece piece, FilledLayer layer, PlanView plan, LayerView layerPlan, bool first)
     {
         List<string> doubts = [];
         var below = piece.Layers.TakeWhile(l => l.Id != layer.Id).LastOrDefault(l => l.Within is null);
@@ -93,7 +93,7 @@ internal static class RunEndpoints
             if (poured > cup.MixMl.Value * (1 + MoreThanMixed) && cup.MixMl.Value > 0)
             {
                 doubts.Add(string.Create(CultureInfo.InvariantCulture,
-                    $"{poured:0.#} ml were poured from {layer.Cups.Single(c => c.Id == cup.CupId).Name}, and {cup.MixMl.Value:0.#} ml were to be mixed in it. Was more mixed?"));
+                    $"{poured:0.#} ml were poured from {layer.Recipes.Single(c => c.Id == cup.CupId).Name}, and {cup.MixMl.Value:0.#} ml were to be mixed in it. Was more mixed?"));
             }
         }
 

@@ -14,11 +14,11 @@ public sealed record SequenceView(string Id, int Version, KeptSequence Sequence,
 /// <summary>A save of a sequence, based on a version; 0 is a new one.</summary>
 public sealed record SaveSequence(int BasedOn, KeptSequence Sequence);
 
-/// <summary>A layer whose sequence is to be kept by a name, and how far across the place is that it fills, the smaller way, mm.</summary>
-public sealed record KeepSequence(string Name, Layer Layer, double AcrossMm);
+/// <summary>A layout whose sequence is to be kept by a name, the recipes of its piece, and how far across the place is that it fills, the smaller way, mm.</summary>
+public sealed record KeepSequence(string Name, Layout Layout, ImmutableArray<Recipe> Recipes, double AcrossMm);
 
-/// <summary>A layer that a sequence is to be laid in; fitted to a place so far across, mm, or as wide as it was kept.</summary>
-public sealed record LaySequence(Layer Layer, double? AcrossMm = null);
+/// <summary>A layout that a sequence is to be laid in, and the recipes of its piece; fitted to a place so far across, mm, or as wide as it was kept.</summary>
+public sealed record LaySequence(Layout Layout, ImmutableArray<Recipe> Recipes, double? AcrossMm = null);
 
 /// <summary>Endpoints of the sequences of colours that are kept by name.</summary>
 internal static class SequenceEndpoints
@@ -32,12 +32,12 @@ internal static class SequenceEndpoints
         api.MapGet("", (SequenceStore sequences) => All(sequences));
         api.MapPost("", Results<Created<ImmutableArray<SequenceView>>, ProblemHttpResult> (KeepSequence request, SequenceStore sequences, WorkshopTime time) =>
         {
-            if (!request.Layer.UsesBands)
+            if (request.Layout is not BandedLayout layout)
             {
-                return ProblemHandler.Invalid(new() { ["layer"] = ["Only rings, lines and petals have a sequence that can be kept."] });
+                return ProblemHandler.Invalid(new() { ["layout"] = ["Only rings, lines and petals have a sequence that can be kept."] });
             }
 
-            var sequence = KeptSequence.Of(request.Layer, request.Name.Trim(), request.AcrossMm);
+            var sequence = KeptSequence.Of(layout, request.Recipes, request.Name.Trim(), request.AcrossMm);
             Validator.ValidateAndThrow(sequence);
             var stored = sequences.Save(Guid.NewGuid().ToString("n"), 0, sequence, time.Now)!;
             return TypedResults.Created($"/api/sequences/{stored.Id}", All(sequences));
@@ -51,21 +51,21 @@ internal static class SequenceEndpoints
         });
         api.MapDelete("/{id:length(1,40)}", Results<Ok<ImmutableArray<SequenceView>>, ProblemHttpResult> (string id, SequenceStore sequences) =>
             sequences.Remove(id) ? TypedResults.Ok(All(sequences)) : NoSequence());
-        api.MapPost("/{id:length(1,40)}/laid", Results<Ok<Layer>, ProblemHttpResult> (string id, LaySequence request, SequenceStore sequences) =>
+        api.MapPost("/{id:length(1,40)}/laid", Results<Ok<LaidSequence>, ProblemHttpResult> (string id, LaySequence request, SequenceStore sequences) =>
         {
             if (sequences.All().FirstOrDefault(s => s.Id == id) is not { Thing: var sequence })
             {
                 return NoSequence();
             }
 
-            if (!request.Layer.UsesBands)
+            if (request.Layout is not BandedLayout layout)
             {
-                return ProblemHandler.Invalid(new() { ["layer"] = ["A sequence is laid only in rings, lines and petals."] });
+                return ProblemHandler.Invalid(new() { ["layout"] = ["A sequence is laid only in rings, lines and petals."] });
             }
 
             return request.AcrossMm is { } mm && !Across.Contains(mm)
                 ? ProblemHandler.Invalid(new() { ["acrossMm"] = [Across.Sentence] })
-                : TypedResults.Ok(sequence.LaidIn(request.Layer, request.AcrossMm));
+                : TypedResults.Ok(sequence.LaidIn(layout, request.Recipes, request.AcrossMm));
         });
     }
 

@@ -35,7 +35,7 @@ internal static class SharingEndpoints
                 return NoLayer();
             }
 
-            var drawn = piece.Layers.Where(l => layer is null || l.Id == layer).Select(l => new DrawnLayer(l, RegionShapes.Of(mapper, piece, l)));
+            var drawn = piece.Filled.Where(l => layer is null || l.Id == layer).Select(l => new DrawnLayer(l, RegionShapes.Of(mapper, piece, l)));
             return TypedResults.File(Encoding.UTF8.GetBytes(SvgMap.Write(piece, drawn, around.Catalogue)), "image/svg+xml", FileName(piece, "map.svg"));
         });
         api.MapGet("/{id}/template.pdf", Results<FileContentHttpResult, ProblemHttpResult> (
@@ -46,7 +46,7 @@ internal static class SharingEndpoints
                 return PieceEndpoints.NoPiece();
             }
 
-            if (piece.Layers.FirstOrDefault(l => layer is null || l.Id == layer) is not { } chosen)
+            if (piece.Filled.FirstOrDefault(l => layer is null || l.Id == layer) is not { } chosen)
             {
                 return NoLayer();
             }

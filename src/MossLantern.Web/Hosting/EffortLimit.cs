@@ -6,7 +6,7 @@ namespace MossLantern.Web.Hosting;
 public sealed class EffortLimit(RequestDelegate next)
 {
     /// <summary>The most that one request may work.</summary>
-    public static TimeSpan Most { get; } = TimeSpan.FromSeconds(10);
+    public static TimeSpan Most { get; } = TimeSpan.FromSeconds(30);
 
     /// <summary>Handles a request.</summary>
     public async Task InvokeAsync(HttpContext context)

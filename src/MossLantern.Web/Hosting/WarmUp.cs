@@ -36,6 +36,7 @@ public sealed class WarmUp(IHostApplicationLifetime lifetime, StartOptions asked
         var planner = new PiecePlanner(new LayerMapper());
         var piece = FirstPiece.Of("Warm up", new(new RectangleOutline(120, 80), EdgeStyle.TapedClean, 10, "#ffffff"));
         var layer = piece.Layers[0];
+        var (rings, colour) = ((RingsLayout)layer.Layout, piece.Recipes[0].Id);
         for (var i = 0; i < Rounds && !stoppingToken.IsCancellationRequested; i++)
         {
             var moved = piece with
@@ -45,8 +46,12 @@ public sealed class WarmUp(IHostApplicationLifetime lifetime, StartOptions asked
                 [
                     layer with
                     {
-                        Hearts = [new("h1", 40 + i * 0.5, 30, 30, 20, 10, 8, 1), new("h2", 90, 60, 20, 20, 0, 8, 2)],
-                        Bands = [new("b1", 6, false, "cup-1"), new("b2", 3, false, "cup-1"), .. layer.Bands],
+                        Layout = rings with
+                        {
+                            Hearts = [new("h1", 40 + i * 0.5, 30, 30, 20, 10, 8, 1), new("h2", 90, 60, 20, 20, 0, 8, 2)],
+                            Bands = [new("b1", 6, false, colour), new("b2", 3, false, colour), .. rings.Bands],
+                            HeartRecipeId = colour,
+                        },
                     },
                 ],
             };

@@ -171,6 +171,13 @@ internal sealed class OldWorkValidator : AbstractValidator<OldWork>
         RuleFor(o => o.Layers).Must(l => l.Length <= MostLayers).WithMessage($"The older work has up to {MostLayers} layers.")
             .Must(l => Unique(l.Select(x => x.Id))).WithMessage("Each layer needs an id of its own.");
         RuleForEach(o => o.Layers).SetValidator(new LayerValidator());
+        RuleFor(o => o).Custom((old, context) =>
+        {
+            foreach (var failure in FillingRules.Problems(old.Itself))
+            {
+                context.AddFailure(new ValidationFailure(context.PropertyPath.Length == 0 ? failure.PropertyName : $"{context.PropertyPath}.{failure.PropertyName}", failure.ErrorMessage));
+            }
+        });
         RuleForEach(o => o.Layers).Must((o, l) => l.Within is null || o.Ground.Mould?.Insert(l.Within) is not null)
             .WithMessage("A layer that fills a hollow must name an insert of the mould.");
         RuleForEach(o => o.Layers).Must((o, l) => l.PartDepths is not { } parts || InParts(parts, o.Ground.Outline))

@@ -13,12 +13,12 @@ public sealed class KeptSequenceValidator : AbstractValidator<KeptSequence>
         RuleFor(s => s.Name).Named("The sequence's name");
         RuleFor(s => s.Bands).AreBands();
         RuleForEach(s => s.Bands).SetValidator(new BandValidator());
-        RuleForEach(s => s.Bands).Must((s, band) => s.Cups.Any(c => c.Id == band.Cup)).WithMessage("A band's cup must be one of the sequence's cups.");
-        RuleFor(s => s.Cups).Must(c => c.Length is > 0 and <= LayerValidator.MostCups).WithMessage($"A sequence has from 1 to {LayerValidator.MostCups} cups.")
+        RuleForEach(s => s.Bands).Must((s, band) => s.Recipes.Any(r => r.Id == band.RecipeId)).WithMessage("A band's cup must be one of the sequence's cups.");
+        RuleFor(s => s.Recipes).Must(c => c.Length is > 0 and <= KeptSequence.MostRecipes).WithMessage($"A sequence has from 1 to {KeptSequence.MostRecipes} cups.")
             .Must(c => PieceValidator.Unique(c.Select(x => x.Id))).WithMessage("Each cup needs an id of its own.")
-            .Must(c => c.SelectMany(x => x.Of ?? []).All(s => c.Any(x => x.Id == s.Cup && x.Of is null)))
+            .Must(c => c.SelectMany(x => x.Of ?? []).All(s => c.Any(x => x.Id == s.RecipeId && x.Of is null)))
             .WithMessage("A mixed cup is filled from other cups of the sequence that are not mixed themselves.");
-        RuleForEach(s => s.Cups).SetValidator(new CupValidator());
+        RuleForEach(s => s.Recipes).SetValidator(new RecipeValidator());
         RuleFor(s => s.AcrossMm).In(Accepted.OutlineMm, "How far across it was kept from");
         RuleFor(s => s.Widening).In(Accepted.Widening);
         RuleFor(s => s.Note).Must(n => n.Length <= LibraryMouldValidator.LongestNote)

@@ -23,6 +23,6 @@ public static class KnownMaterials
     }
 
     private static IEnumerable<(string Field, string Resin)> Places(Piece piece, string before) =>
-        piece.Layers.Select((l, i) => (string.Create(CultureInfo.InvariantCulture, $"{before}layers[{i}].resin.system"), l.Resin.System))
+        piece.Sittings.Select((s, i) => (string.Create(CultureInfo.InvariantCulture, $"{before}sittings[{i}].resin.system"), s.Resin.System))
             .Concat(piece.Ground.Old is { } old ? Places(old.Itself, $"{before}ground.old.") : []);
 }

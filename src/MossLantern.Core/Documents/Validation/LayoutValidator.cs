@@ -1,3 +1,5 @@
+using System.Collections.Immutable;
+using System.Globalization;
 using FluentValidation;
 using FluentValidation.Results;
 using MossLantern.Core.Shapes;
@@ -7,37 +9,64 @@ using static MossLantern.Core.Documents.PieceValidator;
 namespace MossLantern.Core.Documents;
 
 /// <summary>Refuses what is laid out wrongly, in a layer or in a zone of one.</summary>
-internal sealed class LaidOutValidator : AbstractValidator<Layer>
+internal sealed class LayoutValidator : AbstractValidator<Layout>
 {
-    public LaidOutValidator()
+    public LayoutValidator() => RuleFor(l => l).SetInheritanceValidator(v =>
     {
-        RuleFor(l => l.RimFollow).In(Accepted.RimFollow);
-        RuleFor(l => l.Widening).In(Accepted.Widening);
-        RuleFor(l => l.RimWay).IsInEnum();
-        RuleFor(l => l.Hearts).Must(h => Accepted.HeartCount.Contains(h.Length)).WithMessage(Accepted.HeartCount.Sentence)
-            .Must(h => Unique(h.Select(x => x.Id))).WithMessage("Each heart needs an id of its own.");
-        RuleForEach(l => l.Hearts).SetValidator(new HeartValidator());
-        RuleFor(l => l.Bands).AreBands();
-        RuleForEach(l => l.Bands).SetValidator(new BandValidator());
-        RuleForEach(l => l.Bands).Must((l, band) => l.Cups.Any(c => c.Id == band.Cup)).WithMessage("A band's cup must be one of the layer's cups.");
-        RuleFor(l => l.HeartCup).Must((l, cup) => l.Cups.Any(c => c.Id == cup)).WithMessage("The heart's cup must be one of the layer's cups.");
-        When(l => l.Layout is not null, () =>
+        v.Add(new RingsValidator());
+        v.Add(new LinesValidator());
+        v.Add(new PetalsValidator());
+        v.Add(new FieldsValidator());
+        v.Add(new PoolsValidator());
+        v.Add(new PuddleValidator());
+        v.Add(new MarbleValidator());
+    });
+
+    /// <summary>What is wrong with a layout in a layer of a depth, or with those that were put by.</summary>
+    public IEnumerable<ValidationFailure> Problems(Layout layout, ImmutableArray<Layout>? aside, double depthMm)
+    {
+        foreach (var failure in Validate(layout).Errors)
         {
-            RuleFor(l => l.Layout!).SetInheritanceValidator(v =>
+            yield return At("layout", failure);
+        }
+
+        if (layout is LinesLayout lines && Accepted.FilmBelowMm.Contains(lines.StartMm) && lines.StartMm >= depthMm)
+        {
+            yield return new("layout", "The film that lines are laid on must be thinner than the layer.");
+        }
+
+        var kinds = (aside ?? []).Select(l => l.GetType()).Append(layout.GetType()).ToList();
+        if (kinds.Distinct().Count() < kinds.Count)
+        {
+            yield return new("aside", "A layer has one layout of each kind, put by or in use.");
+        }
+
+        foreach (var (put, i) in (aside ?? []).Select((l, i) => (l, i)))
+        {
+            foreach (var failure in Validate(put).Errors)
             {
-                v.Add(new LinesValidator());
-                v.Add(new PetalsValidator());
-                v.Add(new FieldsValidator());
-                v.Add(new PoolsValidator());
-                v.Add(new PuddleValidator());
-                v.Add(new MarbleValidator());
-            });
-            RuleFor(l => l.Layout!).Must((l, layout) => layout.CupIds.All(id => l.Cups.Any(c => c.Id == id)))
-                .WithMessage("What is laid out must be poured from the layer's cups.");
-            RuleFor(l => l.Layout!).Must((l, layout) => ((LinesLayout)layout).StartMm < l.DepthMm)
-                .WithMessage("The film that lines are laid on must be thinner than the layer.").OverridePropertyName("layout")
-                .When(l => l.Layout is LinesLayout lines && Accepted.FilmBelowMm.Contains(lines.StartMm));
-        });
+                yield return At(string.Create(CultureInfo.InvariantCulture, $"aside[{i}]"), failure);
+            }
+        }
+    }
+
+    private static ValidationFailure At(string path, ValidationFailure failure) =>
+        new(failure.PropertyName.Length == 0 ? path : $"{path}.{failure.PropertyName}", failure.ErrorMessage);
+}
+
+internal sealed class RingsValidator : AbstractValidator<RingsLayout>
+{
+    public RingsValidator()
+    {
+        RuleFor(r => r.RimFollow).In(Accepted.RimFollow);
+        RuleFor(r => r.Widening).In(Accepted.Widening);
+        RuleFor(r => r.RimWay).IsInEnum();
+        RuleFor(r => r.Hearts).Must(h => Accepted.HeartCount.Contains(h.Length)).WithMessage(Accepted.HeartCount.Sentence)
+            .Must(h => Unique(h.Select(x => x.Id))).WithMessage("Each heart needs an id of its own.");
+        RuleForEach(r => r.Hearts).SetValidator(new HeartValidator());
+        RuleFor(r => r.Bands).AreBands();
+        RuleForEach(r => r.Bands).SetValidator(new BandValidator());
+        RuleFor(r => r.HeartRecipeId).NotNull().WithMessage("The hearts' bed needs a recipe.").When(r => !r.Hearts.IsEmpty);
     }
 }
 
@@ -54,6 +83,9 @@ internal sealed class LinesValidator : AbstractValidator<LinesLayout>
 {
     public LinesValidator()
     {
+        RuleFor(l => l.Widening).In(Accepted.Widening);
+        RuleFor(l => l.Bands).AreBands();
+        RuleForEach(l => l.Bands).SetValidator(new BandValidator());
         RuleFor(l => l.StartMm).In(Accepted.FilmBelowMm);
         RuleFor(l => l.WavinessMm).In(Accepted.WavinessMm);
     }
@@ -63,6 +95,9 @@ internal sealed class PetalsValidator : AbstractValidator<PetalsLayout>
 {
     public PetalsValidator()
     {
+        RuleFor(p => p.Widening).In(Accepted.Widening);
+        RuleFor(p => p.Bands).AreBands();
+        RuleForEach(p => p.Bands).SetValidator(new BandValidator());
         RuleFor(p => p.XMm).In(Accepted.PlaceMm, "From the left");
         RuleFor(p => p.YMm).In(Accepted.PlaceMm, "From the top");
         RuleFor(p => (double)p.Petals).In(Accepted.PetalCount).OverridePropertyName("petals");
@@ -152,7 +187,7 @@ internal sealed class MarbleValidator : AbstractValidator<MarbleLayout>
         RuleFor(m => m.StreakPercent).In(Accepted.StreakPercent);
         RuleFor(m => m.Blend).In(Accepted.Blend);
         RuleFor(m => m.DirectionDeg).In(Accepted.TurnDeg, "Direction of the streaks");
-        RuleFor(m => m.StreakCup).Must((m, cup) => cup != m.GroundCup).WithMessage("The streaks and the ground colour come from different cups.");
+        RuleFor(m => m.StreakRecipeId).Must((m, recipe) => recipe != m.GroundRecipeId).WithMessage("The streaks and the ground colour come from different cups.");
     }
 }
 
@@ -161,7 +196,7 @@ internal static class Zones
 {
     // To make a validator takes longer than to use it.
     private static readonly SliceValidator Slices = new();
-    private static readonly LaidOutValidator LaidOut = new();
+    private static readonly LayoutValidator Layouts = new();
 
     /// <summary>What is wrong with an outline of a zone, told field by field.</summary>
     public static void Measure(Outline outline, string ofWhat, Action<string, string> tell)
@@ -198,7 +233,7 @@ internal static class Zones
             failures.Add(new(field, (Accepted.PlaceMm with { What = $"Zone from the {side}" }).Sentence));
         }
 
-        return failures.Concat(LaidOut.Validate(layer.Inside(zone)).Errors);
+        return failures.Concat(Layouts.Problems(zone.Layout, zone.Aside, layer.DepthMm));
     }
 }
 

@@ -19,6 +19,9 @@ internal sealed class PieceBounds
     /// <summary>Most steps of an order of pours, and most entries of any list that has no smaller bound of its own.</summary>
     private const int MostEntries = 1000;
 
+    /// <summary>Most layouts that are put by: one of every other kind.</summary>
+    private const int MostAside = 7;
+
     /// <summary>Longest text of a drawn outline: its corners with the digits they need.</summary>
     private const int LongestPath = 50 * DrawnOutline.MostCorners;
 
@@ -33,7 +36,9 @@ internal sealed class PieceBounds
     {
         var bounds = new PieceBounds();
         bounds.Ground(piece.Ground, "ground");
+        bounds.Recipes(piece.Recipes, "recipes");
         bounds.Layers(piece.Layers, "layers", 1);
+        bounds.Sittings(piece.Sittings, "sittings");
         bounds.Kept(piece.Kept, "kept");
         bounds.Count(piece.WavedOff, "wavedOff", 0, 200, "Up to 200 findings can be waved off.");
         return bounds.failures;
@@ -61,7 +66,8 @@ internal sealed class PieceBounds
     {
         var bounds = new PieceBounds();
         bounds.Count<Band>(sequence.Bands, "bands", 1, (int)Accepted.BandCount.To, Accepted.BandCount.Sentence);
-        bounds.Count<Cup>(sequence.Cups, "cups", 1, LayerValidator.MostCups, $"A sequence has from 1 to {LayerValidator.MostCups} cups.");
+        bounds.Count<Recipe>(sequence.Recipes, "recipes", 1, KeptSequence.MostRecipes, $"A sequence has from 1 to {KeptSequence.MostRecipes} cups.");
+        bounds.Shares(sequence.Recipes, "recipes", KeptSequence.MostRecipes);
         return bounds.failures;
     }
 
@@ -108,7 +114,9 @@ internal sealed class PieceBounds
         {
             var at = At(path, "old");
             Ground(old.Ground, At(at, "ground"));
+            Recipes(old.Recipes, At(at, "recipes"));
             Layers(old.Layers, At(at, "layers"), 0);
+            Sittings(old.Sittings, At(at, "sittings"));
             Kept(old.Kept, At(at, "kept"));
         }
     }
@@ -118,19 +126,17 @@ internal sealed class PieceBounds
         Count<Layer>(layers, path, least, PieceValidator.MostLayers, $"A piece has from 1 to {PieceValidator.MostLayers} layers.");
         Each<Layer>(layers, path, PieceValidator.MostLayers, (layer, at) =>
         {
-            Count<Cup>(layer.Cups, At(at, "cups"), 1, LayerValidator.MostCups, $"A layer has from 1 to {LayerValidator.MostCups} cups.");
-            Each<Cup>(layer.Cups, At(at, "cups"), LayerValidator.MostCups, (cup, place) =>
-                Count(cup.Of, At(place, "of"), 2, CupValidator.MostShares, $"A mixed cup is filled from 2 to {CupValidator.MostShares} different cups."));
-            Count<RegionId>(layer.PourOrder, At(at, "pourOrder"), 0, MostEntries, $"An order of pours names up to {MostEntries} regions.");
             Count(layer.PartDepths, At(at, "partDepths"), 0, DrawnOutline.MostRings, "Depths of parts must name each part once, from 1 up, of a drawn outline.");
-            LaidOut(layer.Hearts, layer.Bands, layer.Layout, at);
+            LaidOut(layer.Layout, layer.Aside, at);
+            Count(layer.RegionDepths, At(at, "regionDepths"), 0, MostEntries, $"A layer has depths of up to {MostEntries} regions.");
+            Count(layer.Bare, At(at, "bare"), 0, MostEntries, $"Up to {MostEntries} regions of a layer stay bare.");
             Count(layer.Zones, At(at, "zones"), 0, Zone.Most, $"A layer has up to {Zone.Most} zones.");
             Each(layer.Zones, At(at, "zones"), Zone.Most, (zone, place) =>
             {
                 Outline(zone.Outline, At(place, "outline"), Accepted.InsertMm, " of the zone");
                 In(zone.XMm, Accepted.PlaceMm with { What = "Zone from the left" }, At(place, "xMm"));
                 In(zone.YMm, Accepted.PlaceMm with { What = "Zone from the top" }, At(place, "yMm"));
-                LaidOut(zone.Hearts, zone.Bands, zone.Layout, place);
+                LaidOut(zone.Layout, zone.Aside, place);
             });
         });
     }
@@ -146,13 +152,49 @@ internal sealed class PieceBounds
         });
     }
 
-    private void LaidOut(ImmutableArray<Heart> hearts, ImmutableArray<Band> bands, Layout? layout, string path)
+    private void Recipes(ImmutableArray<Recipe> recipes, string path)
     {
-        Count<Heart>(hearts, At(path, "hearts"), 0, (int)Accepted.HeartCount.To, Accepted.HeartCount.Sentence);
-        Count<Band>(bands, At(path, "bands"), 1, (int)Accepted.BandCount.To, Accepted.BandCount.Sentence);
-        var at = At(path, "layout");
+        Count<Recipe>(recipes, path, 0, PieceValidator.MostRecipes, $"A piece has up to {PieceValidator.MostRecipes} recipes.");
+        Shares(recipes, path, PieceValidator.MostRecipes);
+    }
+
+    private void Shares(ImmutableArray<Recipe> recipes, string path, int most) => Each<Recipe>(recipes, path, most, (recipe, at) =>
+    {
+        Count<Dose>(recipe.Doses, At(at, "doses"), 0, RecipeValidator.MostDoses, "A recipe has one colourant: mix two recipes for more.");
+        Count(recipe.Of, At(at, "of"), 2, RecipeValidator.MostShares, $"A mixed cup is filled from 2 to {RecipeValidator.MostShares} different cups.");
+    });
+
+    private void Sittings(ImmutableArray<Sitting> sittings, string path)
+    {
+        Count<Sitting>(sittings, path, 0, PieceValidator.MostSittings, $"A piece has from 1 to {PieceValidator.MostSittings} sittings.");
+        Each<Sitting>(sittings, path, PieceValidator.MostSittings, (sitting, at) =>
+        {
+            Count<string>(sitting.Rest, At(at, "rest"), 0, PieceValidator.MostLayers, $"A piece has from 1 to {PieceValidator.MostLayers} layers.");
+            Count(sitting.Fills, At(at, "fills"), 0, MostEntries, $"A sitting has up to {MostEntries} fills.");
+            Count(sitting.CupChoices, At(at, "cupChoices"), 0, PieceValidator.MostRecipes, $"A piece has up to {PieceValidator.MostRecipes} recipes.");
+            Count(sitting.Order, At(at, "order"), 0, MostEntries, $"An order of pours names up to {MostEntries} regions.");
+        });
+    }
+
+    private void LaidOut(Layout layout, ImmutableArray<Layout>? aside, string path)
+    {
+        LaidOut(layout, At(path, "layout"));
+        Count(aside, At(path, "aside"), 0, MostAside, $"Up to {MostAside} layouts are put by.");
+        Each(aside, At(path, "aside"), MostAside, LaidOut);
+    }
+
+    private void LaidOut(Layout layout, string at)
+    {
+        if (layout is BandedLayout banded)
+        {
+            Count<Band>(banded.Bands, At(at, "bands"), 1, (int)Accepted.BandCount.To, Accepted.BandCount.Sentence);
+        }
+
         switch (layout)
         {
+            case RingsLayout rings:
+                Count<Heart>(rings.Hearts, At(at, "hearts"), 0, (int)Accepted.HeartCount.To, Accepted.HeartCount.Sentence);
+                break;
             case FieldsLayout fields:
                 In(fields.Fields, Accepted.FieldCount, At(at, "fields"));
                 Count<string>(fields.Colours, At(at, "colours"), 1, FieldsValidator.MostColours, $"Fields have from 1 to {FieldsValidator.MostColours} colours.");

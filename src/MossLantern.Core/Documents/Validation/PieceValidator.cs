@@ -12,6 +12,12 @@ public sealed class PieceValidator : AbstractValidator<Piece>
     /// <summary>Most layers of a piece.</summary>
     public const int MostLayers = 20;
 
+    /// <summary>Most recipes of a piece.</summary>
+    public const int MostRecipes = 800;
+
+    /// <summary>Most sittings of a piece.</summary>
+    public const int MostSittings = 60;
+
     /// <summary>Most characters of a name.</summary>
     public const int LongestName = 120;
 
@@ -42,6 +48,7 @@ public sealed class PieceValidator : AbstractValidator<Piece>
         RuleFor(p => p.Layers).Must(l => l.Where(x => x.Within is not null).GroupBy(x => x.Within).All(g => g.Count() == 1))
             .WithMessage("Each hollow is filled by one layer.")
             .Must(l => l[0].Within is null).WithMessage("The first layer of a casting is poured round the inserts.").When(p => !p.Layers.IsDefaultOrEmpty);
+        RuleFor(p => p).Custom((piece, context) => FillingRules.Problems(piece).ToList().ForEach(context.AddFailure));
         RuleFor(p => p.Kept).Must(k => k!.Value.Length <= Zone.Most).WithMessage($"Up to {Zone.Most} zones of a piece are kept.")
             .Must(k => Unique(k!.Value.Select(x => x.Id))).WithMessage("Each kept zone needs an id of its own.").When(p => p.Kept is not null);
         RuleForEach(p => p.Kept!.Value).SetValidator(new KeptZoneValidator()).OverridePropertyName("kept").When(p => p.Kept is not null);
@@ -80,7 +87,7 @@ public sealed class PieceValidator : AbstractValidator<Piece>
     /// <summary>Something of a layer has to be left for its regions, be it in zones.</summary>
     private static bool LeavesSome(Piece piece, Layer layer)
     {
-        var left = piece.Ground.OutlineOf(layer);
+        var left = piece.Ground.OutlineWithin(layer.Within);
         if (layer.Within is null)
         {
             foreach (var kept in piece.Kept ?? [])

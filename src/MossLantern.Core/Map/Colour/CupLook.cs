@@ -14,7 +14,7 @@ namespace MossLantern.Core.Map;
 public readonly record struct CupLook(Colour Colour, double CoverPerMm, double BlocksPerMm, double GlassPerMm = 0, Colour Deepens = default)
 {
     /// <summary>The look of a cup of a layer; a mixed one takes it from the cups it is filled from.</summary>
-    public static CupLook Of(Catalogue catalogue, Layer layer, Cup cup)
+    public static CupLook Of(Catalogue catalogue, FilledLayer layer, Recipe cup)
     {
         ArgumentNullException.ThrowIfNull(catalogue);
         ArgumentNullException.ThrowIfNull(layer);
@@ -26,7 +26,7 @@ public readonly record struct CupLook(Colour Colour, double CoverPerMm, double B
 
         // Clear in the mix thins it and has no colour of its own.
         var all = shares.Sum(s => s.Parts);
-        var from = shares.Select(s => (Cup: layer.Cups.Single(c => c.Id == s.Cup), Share: s.Parts / all)).ToList();
+        var from = shares.Select(s => (Cup: layer.Recipes.Single(c => c.Id == s.RecipeId), Share: s.Parts / all)).ToList();
         var (colour, load) = (Colour.Of(cup.Colour), 0.0);
         foreach (var (part, share) in from.Where(f => f.Cup.Colourant is not null))
         {
@@ -82,7 +82,7 @@ public readonly record struct CupLook(Colour Colour, double CoverPerMm, double B
         GlassPerMm + share * (other.GlassPerMm - GlassPerMm), Deepens.Mix(other.Deepens, share));
 
     /// <summary>What two cups give where they run into each other in equal parts; clear resin thins the other's colour.</summary>
-    public static CupLook Between(Catalogue catalogue, Layer layer, Cup one, Cup other)
+    public static CupLook Between(Catalogue catalogue, FilledLayer layer, Recipe one, Recipe other)
     {
         var (first, second) = (Of(catalogue, layer, one), Of(catalogue, layer, other));
         var colour = first.CoverPerMm == 0 ? second.Colour
@@ -93,7 +93,7 @@ public readonly record struct CupLook(Colour Colour, double CoverPerMm, double B
             (first.GlassPerMm + second.GlassPerMm) / 2, first.Deepens.Mix(second.Deepens, 0.5));
     }
 
-    private static CupLook Plain(Catalogue catalogue, Cup cup, double share)
+    private static CupLook Plain(Catalogue catalogue, Recipe cup, double share)
     {
         var cover = cup.Colourant is null or ColourantClass.Lacing ? 0 : share * catalogue.Of(cup.Colourant.Value).Cover * cup.LoadPercent;
         var colour = Colour.Of(cup.Colour);

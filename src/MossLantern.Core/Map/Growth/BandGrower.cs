@@ -13,12 +13,12 @@ namespace MossLantern.Core.Map;
 internal static class BandGrower
 {
     /// <summary>Rings that grow outward from hearts.</summary>
-    public static BandMap Rings(OutlineCover cover, Layer layer, List<PlacedHeart> hearts)
+    public static BandMap Rings(OutlineCover cover, RingsLayout rings, List<PlacedHeart> hearts)
     {
         // Rented: a drag grows dozens of maps a second, and arrays of this size are dear to collect. The field itself
         // stays with the map.
         var grid = cover.Grid;
-        var follows = layer.RimFollow > 0;
+        var follows = rings.RimFollow > 0;
         var arrival = follows ? ArrayPool<float>.Shared.Rent(grid.Count) : new float[grid.Count];
         var held = ArrayPool<bool>.Shared.Rent(grid.Count);
         var slowness = ArrayPool<float>.Shared.Rent(grid.Count);
@@ -27,21 +27,21 @@ internal static class BandGrower
         HeldHearts.Hold(grid, hearts, slowness, arrival, held);
         Eikonal.Solve(grid, arrival, held, slowness);
 
-        var widths = layer.BandWidthsMm();
+        var widths = rings.BandWidthsMm();
         var fixedMm = widths.Sum();
-        if (follows && layer.RimWay == RimWay.Even)
+        if (follows && rings.RimWay == RimWay.Even)
         {
-            var even = EvenRim.Of(cover, arrival, layer, widths);
+            var even = EvenRim.Of(cover, arrival, rings, widths);
             ArrayPool<bool>.Shared.Return(held);
             ArrayPool<float>.Shared.Return(slowness);
             ArrayPool<float>.Shared.Return(arrival);
-            var at = Edges(layer.Bands, widths, even.FarMm);
+            var at = Edges(rings.Bands, widths, even.FarMm);
             var straight = new DepthScale([0, even.FarMm], [0, even.FarMm]);
-            return new(cover, even.Field, [0, .. at.SkipLast(1).Select(straight.Level)], straight, Strips(layer, widths, at, hearts: true));
+            return new(cover, even.Field, [0, .. at.SkipLast(1).Select(straight.Level)], straight, Strips(rings, widths, at));
         }
 
         var field = follows
-            ? FollowRim(grid, cover, slowness, arrival, (float)Math.Max(fixedMm, 1), (float)layer.RimFollow)
+            ? FollowRim(grid, cover, slowness, arrival, (float)Math.Max(fixedMm, 1), (float)rings.RimFollow)
             : arrival;
         ArrayPool<bool>.Shared.Return(held);
         ArrayPool<float>.Shared.Return(slowness);
@@ -51,42 +51,42 @@ internal static class BandGrower
         }
 
         var depths = DepthScale.Over(cover, field);
-        var edges = Edges(layer.Bands, widths, depths.FarMm);
-        return new(cover, field, [0, .. edges.SkipLast(1).Select(depths.Level)], depths, Strips(layer, widths, edges, hearts: true));
+        var edges = Edges(rings.Bands, widths, depths.FarMm);
+        return new(cover, field, [0, .. edges.SkipLast(1).Select(depths.Level)], depths, Strips(rings, widths, edges));
     }
 
     /// <summary>Without hearts there is nothing to run round: the band that fills the rest takes all.</summary>
-    public static BandMap WithoutHearts(OutlineCover cover, Layer layer)
+    public static BandMap WithoutHearts(OutlineCover cover, RingsLayout rings)
     {
         var field = new float[cover.Grid.Count];
         Array.Fill(field, 1f);
-        var widths = layer.BandWidthsMm();
-        var fill = layer.Bands.TakeWhile(b => !b.FillsRest).Count();
-        var levels = Enumerable.Range(0, layer.Bands.Length).Select(k => k <= fill ? 0.0 : Eikonal.Far / 2).ToArray();
-        return new(cover, field, levels, new([0, 1], [0, 1]), Strips(layer, widths, [.. widths.Select((_, k) => k < fill ? 0.0 : 1)], hearts: true));
+        var widths = rings.BandWidthsMm();
+        var fill = rings.Bands.TakeWhile(b => !b.FillsRest).Count();
+        var levels = Enumerable.Range(0, rings.Bands.Length).Select(k => k <= fill ? 0.0 : Eikonal.Far / 2).ToArray();
+        return new(cover, field, levels, new([0, 1], [0, 1]), Strips(rings, widths, [.. widths.Select((_, k) => k < fill ? 0.0 : 1)]));
     }
 
     /// <summary>Lines from the rim inward: the field rises from the innermost place to the rim.</summary>
-    public static BandMap Lines(OutlineCover cover, Layer layer, LinesLayout lines, RimFront front)
+    public static BandMap Lines(OutlineCover cover, LinesLayout lines, RimFront front)
     {
         var (fromRim, deepest, depths) = front;
 
         // Counted from the rim: lines that find no room are the innermost ones.
-        var widths = layer.BandWidthsMm();
+        var widths = lines.BandWidthsMm();
         var edges = new double[widths.Length];
         var left = depths.Depth(deepest);
         for (var k = widths.Length - 1; k >= 0; k--)
         {
             edges[k] = Math.Max(0, left);
-            left = layer.Bands[k].FillsRest ? Math.Min(left, widths.Take(k).Sum()) : left - widths[k];
+            left = lines.Bands[k].FillsRest ? Math.Min(left, widths.Take(k).Sum()) : left - widths[k];
         }
 
-        var film = new Region(LinesLayout.StartId, RegionKind.Film, lines.StartCup, 0, 0);
-        return new(cover, fromRim, [.. edges.SkipLast(1).Select(depths.Level)], depths, Strips(layer, widths, edges, hearts: false), film);
+        var film = new Region(LinesLayout.StartId, RegionKind.Film, lines.StartRecipeId, 0, 0);
+        return new(cover, fromRim, [.. edges.SkipLast(1).Select(depths.Level)], depths, Strips(lines, widths, edges), film);
     }
 
     /// <summary>Rings round a middle that a tool was drawn through: each keeps the area it had before.</summary>
-    public static BandMap Petals(OutlineCover cover, Layer layer, PetalsLayout petals)
+    public static BandMap Petals(OutlineCover cover, PetalsLayout petals)
     {
         var grid = cover.Grid;
         var radius = new float[grid.Count];
@@ -104,8 +104,8 @@ internal static class BandGrower
         });
 
         var far = DepthScale.Farthest(cover, radius);
-        var widths = layer.BandWidthsMm();
-        var edges = Edges(layer.Bands, widths, far);
+        var widths = petals.BandWidthsMm();
+        var edges = Edges(petals.Bands, widths, far);
         double[] plain = [.. edges.SkipLast(1).Select(e => e >= far ? Eikonal.Far / 2 : e)];
         var most = DepthScale.Farthest(cover, drawn);
 
@@ -113,7 +113,7 @@ internal static class BandGrower
         var (whole, inside) = (cover.Outline.AreaMm2, new Lazy<Geometry>(() => Flat.Of(cover.Outline)));
         var levels = new AreaCurve(cover, drawn).Levels([.. plain.Select(p => Enclosed(petals, p, far, whole, inside))]);
         return new(
-            cover, drawn, levels, new([0, .. edges], [0, .. levels.Select(l => Math.Min(l, most)), most]), Strips(layer, widths, edges, hearts: false));
+            cover, drawn, levels, new([0, .. edges], [0, .. levels.Select(l => Math.Min(l, most)), most]), Strips(petals, widths, edges));
     }
 
     /// <summary>Corners of a round.</summary>
@@ -156,8 +156,8 @@ internal static class BandGrower
         var levels = curve.Levels([cover.Outline.AreaMm2 * marble.StreakPercent / 100]);
         return new(cover, field, levels, new([0, far], [0, far]),
         [
-            new(MarbleLayout.StreakId, RegionKind.Streaks, marble.StreakCup, null, Math.Min(levels[0], far)),
-            new(MarbleLayout.GroundId, RegionKind.Flood, marble.GroundCup, null, far),
+            new(MarbleLayout.StreakId, RegionKind.Streaks, marble.StreakRecipeId, null, Math.Min(levels[0], far)),
+            new(MarbleLayout.GroundId, RegionKind.Flood, marble.GroundRecipeId, null, far),
         ]);
     }
 
@@ -201,9 +201,9 @@ internal static class BandGrower
         return edges;
     }
 
-    private static ImmutableArray<Strip> Strips(Layer layer, double[] widths, double[] edges, bool hearts) =>
+    private static ImmutableArray<Strip> Strips(BandedLayout layout, double[] widths, double[] edges) =>
     [
-        .. hearts ? [new Strip(RegionId.Heart, RegionKind.HeartBed, layer.HeartCup, null, 0)] : Array.Empty<Strip>(),
-        .. layer.Bands.Select((b, k) => new Strip(b.Id, RegionKind.Band, b.Cup, b.FillsRest ? null : widths[k], edges[k])),
+        .. layout is RingsLayout rings ? [new Strip(RegionId.Heart, RegionKind.HeartBed, rings.HeartRecipeId ?? rings.Bands[0].RecipeId, null, 0)] : Array.Empty<Strip>(),
+        .. layout.Bands.Select((b, k) => new Strip(b.Id, RegionKind.Band, b.RecipeId, b.FillsRest ? null : widths[k], edges[k])),
     ];
 }

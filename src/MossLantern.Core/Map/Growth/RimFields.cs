@@ -17,9 +17,9 @@ internal sealed record EvenRim(float[] Field, double FarMm)
     /// <summary>Bends the field of rings.</summary>
     /// <param name="cover">What they are laid out in.</param>
     /// <param name="arrival">When the front from the hearts arrives.</param>
-    /// <param name="layer">The layer.</param>
+    /// <param name="rings">The rings.</param>
     /// <param name="widths">Its bands' widths, mm.</param>
-    public static EvenRim Of(OutlineCover cover, float[] arrival, Layer layer, double[] widths)
+    public static EvenRim Of(OutlineCover cover, float[] arrival, RingsLayout rings, double[] widths)
     {
         var grid = cover.Grid;
         var fromHearts = arrival.AsSpan(0, grid.Count).ToArray();
@@ -33,8 +33,8 @@ internal sealed record EvenRim(float[] Field, double FarMm)
         HeldRim.Hold(cover, plain, fromRim, held, null);
         Eikonal.Solve(grid, fromRim, held, plain);
 
-        var fill = layer.Bands.TakeWhile(b => !b.FillsRest).Count();
-        double inner = widths.Take(fill).Sum(), outer = widths.Skip(fill + 1).Sum(), follow = layer.RimFollow;
+        var fill = rings.Bands.TakeWhile(b => !b.FillsRest).Count();
+        double inner = widths.Take(fill).Sum(), outer = widths.Skip(fill + 1).Sum(), follow = rings.RimFollow;
         var room = MeanRoom(cover, fromHearts, fromRim, depths);
         var far = Math.Max(inner + outer + 1, room);
         var field = new float[grid.Count];

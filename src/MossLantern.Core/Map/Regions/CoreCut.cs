@@ -13,9 +13,9 @@ public static class CoreCut
     {
         ArgumentNullException.ThrowIfNull(piece);
         var height = piece.Ground.MapOutline.BoxHeightMm;
-        var middle = piece.Layers.Where(l => l.Within is null).Select(l => l.Layout switch
+        var middle = piece.Filled.Where(l => l.Within is null).Select(l => l.Layout switch
         {
-            null => l.Hearts.FirstOrDefault()?.YMm,
+            RingsLayout rings => rings.Hearts.FirstOrDefault()?.YMm,
             PuddleLayout puddle => puddle.YMm,
             PetalsLayout petals => petals.YMm,
             _ => null,

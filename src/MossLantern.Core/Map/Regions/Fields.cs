@@ -29,7 +29,7 @@ internal sealed class FieldGrower
         var patches = ImmutableArray.CreateBuilder<Patch>(layout.Fields + 1);
         for (var field = 0; field < layout.Fields; field++)
         {
-            var chosen = (layout.Recoloured ?? []).LastOrDefault(r => r.Field == field + 1)?.Cup;
+            var chosen = (layout.Recoloured ?? []).LastOrDefault(r => r.Field == field + 1)?.RecipeId;
             patches.Add(new(
                 RegionId.OfField(field + 1), RegionKind.Field, chosen ?? layout.Colours[colours[field]], cells.Areas[field], null, cells.Centres[field]));
         }
@@ -39,7 +39,7 @@ internal sealed class FieldGrower
             var along = cells.BordersInside();
             var line = DouglasPeuckerSimplifier.Simplify(along, VeinToleranceMm);
             patches.Add(new(
-                FieldsLayout.VeinId, RegionKind.Vein, vein.Cup, new Lazy<Geometry>(() => Flat.Shared(line.Buffer(vein.WidthMm / 2, 6), Flat.Of(outline))),
+                FieldsLayout.VeinId, RegionKind.Vein, vein.RecipeId, new Lazy<Geometry>(() => Flat.Shared(line.Buffer(vein.WidthMm / 2, 6), Flat.Of(outline))),
                 new(along.Length * vein.WidthMm * vein.ThicknessMm / 1000, along.Length, vein.WidthMm, vein.ThicknessMm), null, new PatchDraft([], line, vein.WidthMm)));
         }
 

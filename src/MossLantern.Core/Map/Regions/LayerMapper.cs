@@ -27,11 +27,11 @@ public sealed class LayerMapper
     /// <summary>The map of a layer of a piece, with its zones and what the piece keeps.</summary>
     /// <param name="piece">A valid piece.</param>
     /// <param name="layer">A layer of it.</param>
-    public LayerMap Map(Piece piece, Layer layer)
+    public LayerMap Map(Piece piece, FilledLayer layer)
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(layer);
-        return Map(piece.Ground.OutlineOf(layer), piece.Growth, layer, layer.Within is null ? piece.Kept ?? [] : []);
+        return Map(piece.Ground.OutlineWithin(layer.Within), piece.Growth, layer, layer.Within is null ? piece.Kept ?? [] : []);
     }
 
     /// <summary>The map of a layer.</summary>
@@ -39,7 +39,7 @@ public sealed class LayerMapper
     /// <param name="growth">The piece's growth scale.</param>
     /// <param name="layer">A valid layer.</param>
     /// <param name="kept">What the piece keeps visible or bare.</param>
-    public LayerMap Map(Outline outline, GrowthScale growth, Layer layer, ImmutableArray<KeptZone> kept)
+    public LayerMap Map(Outline outline, GrowthScale growth, FilledLayer layer, ImmutableArray<KeptZone> kept)
     {
         ArgumentNullException.ThrowIfNull(outline);
         ArgumentNullException.ThrowIfNull(growth);
@@ -52,10 +52,10 @@ public sealed class LayerMapper
         // What the zones and kept spots leave stands for their places: outlines are the same when all their values are.
         ImmutableArray<Outline> zones = [.. (layer.Zones ?? []).Select(z => z.Placed)];
         var left = kept.Select(k => k.WithDam).Concat(zones).Aggregate(outline, (whole, place) => new CombinedOutline(whole, place, Shared: false));
-        var keeps = string.Join("||", kept.Select(k => $"{k.Id}:{k.Keep}:{k.DamMm}:{layer.ClearCup}"));
+        var keeps = string.Join("||", kept.Select(k => $"{k.Id}:{k.Keep}:{k.DamMm}:{layer.ClearRecipe}"));
         var text = string.Join("||", [Layout(layer), .. (layer.Zones ?? []).Select(z => $"{z.Id}:{Layout(layer.Inside(z))}"), keeps]);
         return maps.Of((left, growth, text), () => new ZonedMap(
-            places.Of((left, keeps), () => ZonePlaces.Of(outline, zones, kept, layer.ClearCup)), layer,
+            places.Of((left, keeps), () => ZonePlaces.Of(outline, zones, kept, layer.ClearRecipe)), layer,
             (part, o, l) => Plain(part, growth, l, o), o => Cover(o, Grid(o, growth))));
     }
 
@@ -63,11 +63,11 @@ public sealed class LayerMapper
     /// <param name="piece">A valid piece.</param>
     /// <param name="layer">A layer of it.</param>
     /// <param name="part">A part of that outline, where it lies in it.</param>
-    public ImmutableArray<double> AreasWithin(Piece piece, Layer layer, Outline part)
+    public ImmutableArray<double> AreasWithin(Piece piece, FilledLayer layer, Outline part)
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(part);
-        return [.. Map(piece, layer).AreasWithin(Cover(part, Grid(piece.Ground.OutlineOf(layer), piece.Growth)))];
+        return [.. Map(piece, layer).AreasWithin(Cover(part, Grid(piece.Ground.OutlineWithin(layer.Within), piece.Growth)))];
     }
 
     /// <summary>
@@ -76,11 +76,11 @@ public sealed class LayerMapper
     /// </summary>
     /// <param name="piece">A valid piece.</param>
     /// <param name="layer">A layer of it that is laid out as lines.</param>
-    public double RimRoomMm(Piece piece, Layer layer)
+    public double RimRoomMm(Piece piece, FilledLayer layer)
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(layer);
-        var outline = piece.Ground.OutlineOf(layer);
+        var outline = piece.Ground.OutlineWithin(layer.Within);
         var laid = Map(piece, layer);
         var (left, lines) = laid is ZonedMap { Parts: [var own, ..] } ? (own.Outline, own.Map) : (outline, laid);
         if (lines is not BandMap map)
@@ -98,35 +98,28 @@ public sealed class LayerMapper
     private static GrowthGrid Grid(Outline outline, GrowthScale growth) => GrowthGrid.Over(outline.BoxWidthMm, outline.BoxHeightMm, growth.GridMm);
 
     /// <summary>What the map of a layer depends on, zones aside, as one text.</summary>
-    private static string Layout(Layer layer) => layer.Layout is { UsesBands: false } own
-        ? own is PuddleLayout ? string.Create(CultureInfo.InvariantCulture, $"{own.Key}|{layer.DepthMm:R}") : own.Key
-        : string.Join('|',
-        [
-            layer.Layout is null ? string.Create(CultureInfo.InvariantCulture, $"{layer.HeartCup}/{layer.RimFollow:R}/{layer.RimWay}") : layer.Layout.Key,
-            layer.Widening.ToString("R", CultureInfo.InvariantCulture),
-            .. layer.Layout is null ? layer.Hearts.Select(h => h.ToString()) : [],
-            .. layer.Bands.Select(b => string.Create(CultureInfo.InvariantCulture, $"{b.Id}/{(b.FillsRest ? -1 : b.WidthMm):R}/{b.Cup}")),
-        ]);
+    private static string Layout(FilledLayer layer) =>
+        layer.Layout is PuddleLayout ? string.Create(CultureInfo.InvariantCulture, $"{layer.Layout.Key}|{layer.DepthMm:R}") : layer.Layout.Key;
 
     /// <summary>The map of a layer without its zones, in a part of an outline: lines are laid from the rim of the whole.</summary>
-    private LayerMap Plain(Outline outline, GrowthScale growth, Layer layer, Outline whole) =>
+    private LayerMap Plain(Outline outline, GrowthScale growth, FilledLayer layer, Outline whole) =>
         maps.Of((outline, growth, Layout(layer)), () =>
         {
             Effort.Check();
             var cover = Cover(outline, Grid(outline, growth));
             return layer.Layout switch
             {
-                null when layer.Hearts.IsEmpty => BandGrower.WithoutHearts(cover, layer),
-                null => BandGrower.Rings(cover, layer, Place(layer.Hearts, growth, outline)),
+                RingsLayout { Hearts.IsEmpty: true } rings => BandGrower.WithoutHearts(cover, rings),
+                RingsLayout rings => BandGrower.Rings(cover, rings, Place(rings.Hearts, growth, outline)),
                 LinesLayout lines => BandGrower.Lines(
-                    cover, layer, lines, fronts.Of((whole, growth, lines.Seed, lines.WavinessMm), () => RimFront.Of(Cover(whole, cover.Grid), growth, lines))),
-                PetalsLayout petals => BandGrower.Petals(cover, layer, petals),
+                    cover, lines, fronts.Of((whole, growth, lines.Seed, lines.WavinessMm), () => RimFront.Of(Cover(whole, cover.Grid), growth, lines))),
+                PetalsLayout petals => BandGrower.Petals(cover, petals),
                 MarbleLayout marble => BandGrower.Marble(
                     cover, marble, grains.Of((outline, growth, marble.Seed, marble.DirectionDeg), () => MarbleGrain.Of(cover, growth, marble))),
                 FieldsLayout own => fields.Grow(outline, growth, own),
                 PoolsLayout pools => Pools.Map(outline, growth, pools),
                 PuddleLayout puddle => Puddles.Map(outline, growth, puddle, layer.DepthMm),
-                FloodLayout flood => new RegionMap(outline, [new(FloodLayout.FloodId, RegionKind.Flood, flood.Cup, Flat.Of(outline))], growth.GridMm / 2),
+                FloodLayout flood => new RegionMap(outline, [new(FloodLayout.FloodId, RegionKind.Flood, flood.RecipeId, Flat.Of(outline))], growth.GridMm / 2),
                 _ => throw new InvalidOperationException("A layout without a way to lay it out."),
             };
         });

@@ -45,7 +45,7 @@ public static class Pools
         {
             var at = open.FirstOrDefault(p => p.Contains(new Point(pool.XMm, pool.YMm)));
             open.Remove(at!);
-            patches.Add(new(pool.Id, RegionKind.Pool, pool.Cup, at ?? GeometryFactory.Default.CreatePolygon(), null, new(pool.XMm, pool.YMm)));
+            patches.Add(new(pool.Id, RegionKind.Pool, pool.RecipeId, at ?? GeometryFactory.Default.CreatePolygon(), null, new(pool.XMm, pool.YMm)));
         }
 
         for (var i = 0; i < open.Count; i++)

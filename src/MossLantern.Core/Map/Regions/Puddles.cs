@@ -26,13 +26,13 @@ internal static class Puddles
         List<Patch> patches =
         [
             .. pours.Select((pour, i) => new Patch(
-                pour.Id, RegionKind.PuddleRing, pour.Cup, new Lazy<Geometry>(() => RingOf(i)), new(pour.Ml), new(layout.XMm, layout.YMm),
+                pour.Id, RegionKind.PuddleRing, pour.RecipeId, new Lazy<Geometry>(() => RingOf(i)), new(pour.Ml), new(layout.XMm, layout.YMm),
                 new([.. rounds[Math.Max(0, i - 1)..(i + 1)]]))).Reverse(),
         ];
         if (!outline.Rings.All(r => Enumerable.Range(0, r.Count).All(i => radii.Length > 0 && Reaches(layout, radii[^1], r.Xs[i], r.Ys[i]))))
         {
             patches.Add(new(
-                PuddleLayout.RestId, RegionKind.Flood, layout.RestCup,
+                PuddleLayout.RestId, RegionKind.Flood, layout.RestRecipeId,
                 new Lazy<Geometry>(() => reached.Length == 0 ? inside.Value : Flat.Without(inside.Value, reached[^1].Value)),
                 Draft: new([.. outline.Rings, .. rounds.TakeLast(1)])));
         }

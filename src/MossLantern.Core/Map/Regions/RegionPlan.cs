@@ -18,7 +18,7 @@ public sealed record RegionPlan(
     RegionId Id, RegionKind Kind, string? CupId, Reckoned Area, double OpenEdgeMm, bool Fits, Spot? Anchor, Reckoned? Narrow = null, Reckoned? Wide = null)
 {
     /// <summary>A region of a layer's map, with its numbers open.</summary>
-    public static RegionPlan Of(Piece piece, Layer layer, Region region)
+    public static RegionPlan Of(Piece piece, FilledLayer layer, Region region)
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(layer);
@@ -26,7 +26,7 @@ public sealed record RegionPlan(
         var width = region.PlannedWidthMm;
         var area = new Reckoned(region.AreaMm2 / 100, "cm²", Formulas.RegionArea,
         [
-            new("whole outline", piece.Ground.OutlineOf(layer).AreaMm2 / 100, "cm²", Origin.Reckoned),
+            new("whole outline", piece.Ground.OutlineWithin(layer.Within).AreaMm2 / 100, "cm²", Origin.Reckoned),
             .. width is { } mm && layer.Bands.Any(b => b.Id == region.Id) ? WidthInputs(layer, region.Id.Own, mm) : [],
             new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default),
         ]);
@@ -37,15 +37,15 @@ public sealed record RegionPlan(
             region.Id, region.Kind, region.CupId, area, region.OpenEdgeMm, region.AreaMm2 > 0, region.Anchor, Width(region.Widths?.FromMm), Width(region.Widths?.ToMm));
     }
 
-    private static ReckonedInput[] WidthInputs(Layer layer, string bandId, double widthMm)
+    private static ReckonedInput[] WidthInputs(FilledLayer layer, string bandId, double widthMm)
     {
-        var field = $"bands[{bandId}].widthMm";
-        return layer.Widening == 1
+        var field = $"{layer.LaidOutPlace}.layout.bands[{bandId}].widthMm";
+        return layer.Layout is not BandedLayout { Widening: not 1 and var widening }
             ? [new("width on average", widthMm, "mm", Origin.Own, field)]
             :
             [
                 new("own width", layer.Bands.Single(b => b.Id == bandId).WidthMm, "mm", Origin.Own, field),
-                new("widening", layer.Widening, "×", Origin.Own, "widening"),
+                new("widening", widening, "×", Origin.Own, layer.LaidOutPlace + ".layout.widening"),
                 new("width on average", widthMm, "mm", Origin.Reckoned),
             ];
     }

@@ -21,12 +21,12 @@ public static class RegionShapes
     /// <param name="mapper">Lays out the maps.</param>
     /// <param name="piece">A valid piece.</param>
     /// <param name="layer">A layer of it.</param>
-    public static ImmutableArray<RegionShape> Of(LayerMapper mapper, Piece piece, Layer layer)
+    public static ImmutableArray<RegionShape> Of(LayerMapper mapper, Piece piece, FilledLayer layer)
     {
         ArgumentNullException.ThrowIfNull(mapper);
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(layer);
-        var outline = piece.Ground.OutlineOf(layer);
+        var outline = piece.Ground.OutlineWithin(layer.Within);
         return
         [
             .. Patches(mapper.Map(piece, layer), outline, null).Where(p => p.Area.Area > 0.5).Select(p =>

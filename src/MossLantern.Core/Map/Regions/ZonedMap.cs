@@ -14,7 +14,7 @@ internal sealed record ZonePart(string? ZoneId, Outline Outline, LayerMap? Map)
     /// The layer as it is laid out there. A map is kept while its geometry stays, so what it is poured from is asked of
     /// the layer as it is now.
     /// </summary>
-    public Layer Of(Layer layer) => ZoneId is { } id ? layer.Inside(layer.Zones!.Value.Single(z => z.Id == id)) : layer with { Zones = null };
+    public FilledLayer Of(FilledLayer layer) => ZoneId is { } id ? layer.Inside(layer.Zones!.Value.Single(z => z.Id == id)) : layer with { Zones = null };
 }
 
 /// <summary>A map of parts that are laid out in ways of their own, and of what a piece keeps visible or bare.</summary>
@@ -32,7 +32,7 @@ internal sealed class ZonedMap : LayerMap
     /// <param name="layer">A valid layer.</param>
     /// <param name="map">Lays out a layer in an outline that is a part of another.</param>
     /// <param name="cover">How an outline covers the grid.</param>
-    public ZonedMap(ZonePlaces places, Layer layer, Func<Outline, Outline, Layer, LayerMap> map, Func<Outline, OutlineCover> cover)
+    public ZonedMap(ZonePlaces places, FilledLayer layer, Func<Outline, Outline, FilledLayer, LayerMap> map, Func<Outline, OutlineCover> cover)
     {
         (whole, this.cover) = (places.Whole, cover);
         Kept = places.Kept;

@@ -1,0 +1,82 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+using MossLantern.Core.Materials;
+using NodaTime;
+
+namespace MossLantern.Core.Documents;
+
+/// <summary>What is poured in one go: one resin, one way of measuring, one start.</summary>
+/// <param name="Id">Stable id, unique in the piece.</param>
+/// <param name="Rest">Ids of the layers of which it takes every region that no other sitting takes.</param>
+/// <param name="Resin">The resin it is mixed from.</param>
+/// <param name="Measure">How the artist measures: in marked cups or on a scale.</param>
+/// <param name="Name">Its name; null for that of what it fills.</param>
+/// <param name="Fills">Regions that it takes by themselves, in turn; null for none.</param>
+/// <param name="Tools">What the artist measures with, where it is not the usual.</param>
+/// <param name="Losses">What is lost on the way, where the artist knows better than the defaults.</param>
+/// <param name="ReservePercent">Reserve in every cup, %; null takes the default.</param>
+/// <param name="Start">First pour, in the workshop's local time; null while not decided.</param>
+/// <param name="End">Last pour; null for the default of 20 min after the start.</param>
+/// <param name="RoomC">Room temperature, °C; null while not known.</param>
+/// <param name="Order">Regions in pour order; null for the usual one. Regions left out follow in that.</param>
+/// <param name="CupChoices">What the artist wants otherwise of single cups; null for nothing.</param>
+/// <remarks>Source: docs/craft/mixing.md, Sittings.</remarks>
+public sealed record Sitting(
+    string Id,
+    ImmutableArray<string> Rest,
+    ResinChoice Resin,
+    Measure Measure,
+    string? Name = null,
+    ImmutableArray<Fill>? Fills = null,
+    MeasuringTools? Tools = null,
+    Losses? Losses = null,
+    double? ReservePercent = null,
+    LocalDateTime? Start = null,
+    LocalDateTime? End = null,
+    double? RoomC = null,
+    ImmutableArray<RegionOf>? Order = null,
+    ImmutableArray<CupChoice>? CupChoices = null)
+{
+    /// <summary>When it is to be poured, and how warm the room will be.</summary>
+    [JsonIgnore]
+    public PourTimes Plan => new(Start, End, RoomC);
+
+    /// <summary>The same at other times.</summary>
+    public Sitting At(PourTimes plan)
+    {
+        ArgumentNullException.ThrowIfNull(plan);
+        return this with { Start = plan.Start, End = plan.End, RoomC = plan.RoomC };
+    }
+}
+
+/// <summary>A region of one of a piece's layers.</summary>
+/// <param name="LayerId">The layer.</param>
+/// <param name="Region">The region.</param>
+public sealed record RegionOf(string LayerId, RegionId Region);
+
+/// <summary>A pass of a sitting over a region; several may follow each other.</summary>
+/// <param name="Id">Stable id, unique in the piece.</param>
+/// <param name="LayerId">The layer.</param>
+/// <param name="Region">The region of it.</param>
+/// <param name="RecipeId">What it is poured from; null for the region's own.</param>
+/// <param name="DepthMm">How deep it is poured, mm; null for all that the region aims at.</param>
+/// <param name="Way">How it is laid.</param>
+public sealed record Fill(string Id, string LayerId, RegionId Region, string? RecipeId = null, double? DepthMm = null, FillWay Way = FillWay.Poured);
+
+/// <summary>How a fill is laid.</summary>
+public enum FillWay
+{
+    /// <summary>Poured to its depth.</summary>
+    Poured,
+}
+
+/// <summary>What the artist wants otherwise of one cup of a sitting.</summary>
+/// <param name="RecipeId">The cup's recipe.</param>
+/// <param name="ReservePercent">Reserve in it, %; null for that of the sitting.</param>
+/// <param name="HeldBack">What of it is kept for something else; null for nothing.</param>
+public sealed record CupChoice(string RecipeId, double? ReservePercent = null, HeldBack? HeldBack = null);
+
+/// <summary>What of a cup is kept for something else.</summary>
+/// <param name="Name">What for.</param>
+/// <param name="Ml">How much, ml.</param>
+public sealed record HeldBack(string Name, double Ml);

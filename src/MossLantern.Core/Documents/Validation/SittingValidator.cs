@@ -1,0 +1,34 @@
+using FluentValidation;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Documents;
+
+/// <summary>Refuses a sitting with values outside the accepted ranges.</summary>
+internal sealed class SittingValidator : AbstractValidator<Sitting>
+{
+    public SittingValidator()
+    {
+        RuleFor(s => s.Name!).Named("The sitting's name").When(s => s.Name is not null);
+        RuleFor(s => s.Rest).Must(r => r.Length == 1).WithMessage("A sitting fills one layer: other ways are not planned yet.");
+        RuleFor(s => s.Fills).Null().WithMessage("Fills of single regions are not planned yet: the sitting takes the whole layer.");
+        RuleFor(s => s.CupChoices).Null().WithMessage("Choices for single cups are not planned yet: give the sitting's reserve.");
+        RuleFor(s => s.Resin.System).Must(id => id.Length is > 0 and <= 40).WithMessage("The resin must be one of the cupboard's.");
+        RuleFor(s => s.Resin.Ratio!.Resin).In(Accepted.RatioPart, "Resin parts").When(s => s.Resin.Ratio is not null);
+        RuleFor(s => s.Resin.Ratio!.Hardener).In(Accepted.RatioPart, "Hardener parts").When(s => s.Resin.Ratio is not null);
+        RuleFor(s => s.Resin.ResinDensity).In(Accepted.DensityGPerMl, "Density of the resin");
+        RuleFor(s => s.Resin.HardenerDensity).In(Accepted.DensityGPerMl, "Density of the hardener");
+        RuleFor(s => s.Measure).IsInEnum();
+        RuleFor(s => s.ReservePercent).In(Accepted.ReservePercent);
+        RuleFor(s => s.Losses!.FilmMm).In(Accepted.FilmMm).When(s => s.Losses is not null);
+        RuleFor(s => s.Losses!.DripPercent).In(Accepted.LossPercent, "Drip share").When(s => s.Losses is not null);
+        RuleFor(s => s.Losses!.CupMl).In(Accepted.CupLossMl).When(s => s.Losses is not null);
+        RuleFor(s => s.Losses!.CupPercent).In(Accepted.LossPercent, "Share that stays in a cup").When(s => s.Losses is not null);
+        RuleFor(s => s.Tools!.CupStepMl).In(Accepted.CupStepMl).When(s => s.Tools is not null);
+        RuleFor(s => s.Tools!.ScaleStepG).In(Accepted.ScaleStepG).When(s => s.Tools is not null);
+        RuleFor(s => s.RoomC).In(Accepted.RoomC);
+        RuleFor(s => s.End).Must((s, end) => end is null || s.Start is null || end >= s.Start)
+            .WithMessage("The last pour cannot be before the first.");
+        RuleFor(s => s.Start).Dated("The start");
+        RuleFor(s => s.End).Dated("The end");
+    }
+}
