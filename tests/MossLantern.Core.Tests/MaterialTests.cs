@@ -239,9 +239,9 @@ public sealed class MaterialTests
     {
         var piece = Samples.Piece(Samples.Panel(), Poured with { Resin = new("syrup") });
         var failure = Assert.Single(Assert.Throws<ValidationException>(() => KnownMaterials.Check(piece, Catalogue.Typical)).Errors);
-        Assert.Equal(("sittings[0].resin.system", true), (failure.PropertyName, failure.ErrorMessage.Contains("coating, thick, quick", StringComparison.Ordinal)));
+        Assert.Equal(("sittings[l1].resin.system", true), (failure.PropertyName, failure.ErrorMessage.Contains("coating, thick, quick", StringComparison.Ordinal)));
         var over = Samples.Piece(Samples.Panel() with { Old = new("Old", null, piece.Ground, piece.Growth, piece.Recipes, piece.Layers, piece.Sittings) }, Poured);
-        Assert.Equal("ground.old.sittings[0].resin.system", Assert.Single(Assert.Throws<ValidationException>(() => KnownMaterials.Check(over, Catalogue.Typical)).Errors).PropertyName);
+        Assert.Equal("ground.old.sittings[l1].resin.system", Assert.Single(Assert.Throws<ValidationException>(() => KnownMaterials.Check(over, Catalogue.Typical)).Errors).PropertyName);
         KnownMaterials.Check(piece, With("syrup", Own(MaterialKind.Resin, "coating")));
         var putAway = With("syrup", Own(MaterialKind.Resin, "coating") with { PutAway = true });
         KnownMaterials.Check(piece, putAway);

@@ -8,7 +8,11 @@ namespace MossLantern.Core.Documents;
 public static class PieceFields
 {
     /// <summary>Range of every number field.</summary>
-    public static ImmutableSortedDictionary<string, AcceptedRange> Ranges { get; } = new Dictionary<string, AcceptedRange>
+    public static ImmutableSortedDictionary<string, AcceptedRange> Ranges => All;
+
+    private const string OfLayout = "layers.layout.";
+
+    private static readonly Dictionary<string, AcceptedRange> Own = new()
     {
         ["ground.outline.widthMm"] = Accepted.OutlineMm with { What = "Width" },
         ["ground.outline.heightMm"] = Accepted.OutlineMm with { What = "Height" },
@@ -98,5 +102,10 @@ public static class PieceFields
         ["sittings.tools.scaleStepG"] = Accepted.ScaleStepG,
         ["sittings.roomC"] = Accepted.RoomC,
         ["runs.pouredMl"] = Accepted.PouredMl,
-    }.ToImmutableSortedDictionary(StringComparer.Ordinal);
+    };
+
+    /// <summary>A zone is laid out as a layer is.</summary>
+    private static readonly ImmutableSortedDictionary<string, AcceptedRange> All = Own
+        .Concat(Own.Where(r => r.Key.StartsWith(OfLayout, StringComparison.Ordinal)).Select(r => KeyValuePair.Create("layers.zones.layout." + r.Key[OfLayout.Length..], r.Value)))
+        .ToImmutableSortedDictionary(StringComparer.Ordinal);
 }

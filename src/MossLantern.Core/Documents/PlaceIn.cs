@@ -1,8 +1,14 @@
+using System.Collections;
+using System.Globalization;
+using System.Reflection;
+using System.Text;
+
 namespace MossLantern.Core.Documents;
 
 /// <summary>
 /// Where a field of a piece stands, in the one spelling that ranges, inputs of numbers, errors, findings and the page share: names joined
-/// by dots, an entry of a list by its id, such as <c>layers[field].layout.bands[moss].widthMm</c>.
+/// by dots, an entry of a list by its id, such as <c>layers[field].layout.bands[moss].widthMm</c>. A share of a mixed recipe goes by what
+/// it is of, and an entry without an id by its number from 0.
 /// </summary>
 /// <remarks>Source: docs/formats.md, Places.</remarks>
 public static class PlaceIn
@@ -18,4 +24,37 @@ public static class PlaceIn
 
     /// <summary>A recipe.</summary>
     public static string Recipe(string recipeId) => $"recipes[{recipeId}]";
+
+    /// <summary>A place told by names in any case and entries by their number, such as <c>Layers[0].DepthMm</c>, as it is spelled.</summary>
+    /// <param name="document">What it is a place in. Where it has nothing there, the rest is kept as it is told.</param>
+    /// <param name="told">The place; may be empty.</param>
+    public static string Spelled(object document, string told)
+    {
+        ArgumentNullException.ThrowIfNull(document);
+        ArgumentNullException.ThrowIfNull(told);
+        var (spelled, at) = (new StringBuilder(), (object?)document);
+        foreach (var part in told.Split('.'))
+        {
+            var name = part.Split('[', 2)[0];
+            at = at?.GetType().GetProperty(name, BindingFlags.Instance | BindingFlags.Public | BindingFlags.IgnoreCase)?.GetValue(at);
+            spelled.Append(spelled.Length > 0 ? "." : "").Append(name.Length > 0 ? char.ToLowerInvariant(name[0]) + name[1..] : name);
+            if (part.Length > name.Length)
+            {
+                var number = part[(name.Length + 1)..^1];
+                at = int.TryParse(number, NumberStyles.None, CultureInfo.InvariantCulture, out var index) && at is IEnumerable list && at is not string
+                    ? list.Cast<object?>().ElementAtOrDefault(index)
+                    : null;
+                spelled.Append('[').Append(NameOf(at) ?? number).Append(']');
+            }
+        }
+
+        return spelled.ToString();
+    }
+
+    private static string? NameOf(object? entry) => entry switch
+    {
+        RecipeShare share => share.RecipeId,
+        null => null,
+        _ => entry.GetType().GetProperty("Id", BindingFlags.Instance | BindingFlags.Public)?.GetValue(entry) as string,
+    };
 }

@@ -31,7 +31,9 @@ internal static class OpenApiShape
             if (type == typeof(Instant) || type == typeof(LocalDateTime) || type == typeof(LocalDate))
             {
                 // A field that may be empty says so itself; the type is shared and never empty.
-                schema.Type = JsonSchemaType.String;
+                schema.Type = context.JsonPropertyInfo is { } field && Nullable.GetUnderlyingType(field.PropertyType) is not null
+                    ? JsonSchemaType.String | JsonSchemaType.Null
+                    : JsonSchemaType.String;
                 schema.Format = type == typeof(Instant) ? "date-time" : type == typeof(LocalDate) ? "date" : "local-date-time";
                 schema.Properties = null;
             }

@@ -105,6 +105,9 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
     [GeneratedRegex(@"type discriminator.*Path: \$\.([^ |]+)", RegexOptions.Singleline)]
     private static partial Regex Formless();
 
-    private static string CamelPath(string path) =>
-        string.Join('.', path.Split('.').Select(p => p.Length == 0 ? p : char.ToLowerInvariant(p[0]) + p[1..]));
+    private static string CamelPath(string path) => NameStart().Replace(path, m => m.Value.ToLowerInvariant());
+
+    /// <summary>The first letter of a name; ids stand in brackets and are left alone.</summary>
+    [GeneratedRegex(@"(?<=^|\.)(?<!\[[^\]]*)[A-Z]")]
+    private static partial Regex NameStart();
 }

@@ -1,17 +1,14 @@
 import createClient from 'openapi-fetch';
 import type { components, paths } from './schema';
 
-type Schemas = components['schemas'];
+export type Schemas = components['schemas'];
 export type Piece = Schemas['Piece'];
 export type Ground = Schemas['Ground'];
 export type Outline = Schemas['Outline'];
 export type Layer = Schemas['Layer'];
-export type Layout = NonNullable<Layer['layout']>;
-export type Zone = NonNullable<Layer['zones']>[number];
+export type Recipe = Schemas['Recipe'];
+export type Sitting = Schemas['Sitting'];
 export type KeptZone = NonNullable<Piece['kept']>[number];
-export type Band = Schemas['Band'];
-export type Cup = Schemas['Cup'];
-export type Heart = Schemas['Heart'];
 export type PieceView = Schemas['PieceView'];
 export type PlanView = Schemas['PlanView'];
 export type LayerView = Schemas['LayerView'];

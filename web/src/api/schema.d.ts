@@ -2606,7 +2606,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Layer"];
+                        "application/json": components["schemas"]["LaidSequence"];
                     };
                 };
             };
@@ -2744,12 +2744,19 @@ export interface components {
             /** Format: double */
             yMm?: null | number;
         };
+        /** @description A band or vein. */
         Band: {
+            /** @description Stable id, unique in the layer; also the id of its region. */
             id: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Its width on average before the widening, mm; ignored where FillsRest.
+             */
             widthMm: number;
+            /** @description Whether it takes all the width that is left. */
             fillsRest: boolean;
-            cup: string;
+            /** @description Id of its recipe. */
+            recipeId: string;
         };
         /** @description The base of a piece. */
         Base: {
@@ -2915,7 +2922,10 @@ export interface components {
             /** @description The properties that the person has entered, by their ids; all others are typical. */
             own: string[];
         };
-        /** @enum {unknown} */
+        /**
+         * @description Classes of colourant.
+         * @enum {unknown}
+         */
         ColourantClass: "paste" | "metallic-paste" | "mica" | "interference" | "alcohol-ink" | "dye" | "acrylic" | "acrylic-metallic" | "glitter" | "lacing";
         /**
          * @description How the colours of neighbours are meant.
@@ -2937,22 +2947,11 @@ export interface components {
             /** Format: double */
             bottomRightMm: number;
         };
-        /** @description A cup of coloured resin. */
-        Cup: {
-            /** @description Stable id, unique in the layer. */
-            id: string;
-            /** @description The colour's name. */
-            name: string;
-            /** @description Colour of the colourant at full cover, as `#rrggbb`. */
-            colour: string;
-            colourant: null | components["schemas"]["ColourantClass"];
-            /**
-             * Format: double
-             * @description Load, % of the mixed resin by weight.
-             */
-            loadPercent: number;
-            /** @description The cups it is filled from, where it is a mixed one; null for a cup of its own. */
-            of?: null | components["schemas"]["CupShare"][];
+        CupChoice: {
+            recipeId: string;
+            /** Format: double */
+            reservePercent?: null | number;
+            heldBack?: null | components["schemas"]["HeldBack"];
         };
         /** @description What a mixed cup takes from another. */
         CupDraw: {
@@ -2969,11 +2968,6 @@ export interface components {
             cups: components["schemas"]["CupVolume"][];
             /** @description All cups together, ml; mixed ones are filled from the others and add nothing. */
             totalMl: components["schemas"]["Reckoned"];
-        };
-        CupShare: {
-            cup: string;
-            /** Format: double */
-            parts: number;
         };
         CupSum: {
             /** Format: double */
@@ -3055,6 +3049,16 @@ export interface components {
              */
             toMm: number;
         };
+        /** @description A colourant in a recipe. */
+        Dose: {
+            /** @description Its class. */
+            colourant: components["schemas"]["ColourantClass"];
+            /**
+             * Format: double
+             * @description Load, % of the mixed resin by weight.
+             */
+            percent: number;
+        };
         /** Format: double */
         Double: number;
         EarlierView: {
@@ -3078,7 +3082,7 @@ export interface components {
         FieldColour: {
             /** Format: int32 */
             field: number;
-            cup: string;
+            recipeId: string;
         };
         FieldPlace: {
             /** Format: int32 */
@@ -3090,8 +3094,8 @@ export interface components {
         };
         /** @description A highlight vein laid on the wet fields along their borders. */
         FieldVein: {
-            /** @description Its cup. */
-            cup: string;
+            /** @description Its recipe. */
+            recipeId: string;
             /**
              * Format: double
              * @description Width, mm.
@@ -3111,10 +3115,24 @@ export interface components {
                 [key: string]: number;
             };
         };
+        Fill: {
+            id: string;
+            layerId: string;
+            region: components["schemas"]["RegionId"];
+            recipeId?: null | string;
+            /** Format: double */
+            depthMm?: null | number;
+            way?: components["schemas"]["FillWay"];
+        };
         FillHollow: {
             piece: components["schemas"]["Piece"];
             insertId: string;
         };
+        /**
+         * @default poured
+         * @enum {unknown}
+         */
+        FillWay: "poured";
         FilmSum: {
             /** Format: double */
             workingMinutes?: null | number;
@@ -3307,21 +3325,44 @@ export interface components {
              */
             grainMm: number;
         };
+        /** @description A heart: the crystal-lined hollow that bands run round. */
         Heart: {
+            /** @description Stable id, unique in the layer. */
             id: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Middle, mm from the left of the outline's box.
+             */
             xMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Middle, mm from the top of the outline's box.
+             */
             yMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Width before it is turned, mm.
+             */
             widthMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Height before it is turned, mm.
+             */
             heightMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Turn, degrees clockwise as seen.
+             */
             turnDeg: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How far the band edges round it wander, mm.
+             */
             wavinessMm: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Seed of its shape and waviness.
+             */
             seed: number;
         };
         /**
@@ -3329,6 +3370,11 @@ export interface components {
          * @enum {unknown}
          */
         HeatGrade: "fine" | "warm" | "danger";
+        HeldBack: {
+            name: string;
+            /** Format: double */
+            ml: number;
+        };
         ImportPiece: {
             text: string;
         };
@@ -3366,7 +3412,8 @@ export interface components {
         Keep: "visible" | "bare";
         KeepSequence: {
             name: string;
-            layer: components["schemas"]["Layer"];
+            layout: components["schemas"]["Layout"];
+            recipes: components["schemas"]["Recipe"][];
             /** Format: double */
             acrossMm: number;
         };
@@ -3376,8 +3423,8 @@ export interface components {
             name: string;
             /** @description Its bands or lines, from the middle to the rim; widths in mm. */
             bands: components["schemas"]["Band"][];
-            /** @description The cups that they are poured from, with those that mixed ones are filled from. */
-            cups: components["schemas"]["Cup"][];
+            /** @description The colours that they are poured from, with those that mixed ones are filled from. */
+            recipes: components["schemas"]["Recipe"][];
             /**
              * Format: double
              * @description How far across the smaller way the place was that it was kept from, mm: what a fitted one is measured against.
@@ -3407,12 +3454,20 @@ export interface components {
             /** Format: double */
             damMm?: null | number;
         };
+        /** @description A sequence as it was laid. */
+        LaidSequence: {
+            /** @description The layout with its bands. */
+            layout: components["schemas"]["Layout"];
+            /** @description The recipes of the piece, with those that came with it. */
+            recipes: components["schemas"]["Recipe"][];
+        };
         LaySequence: {
-            layer: components["schemas"]["Layer"];
+            layout: components["schemas"]["Layout"];
+            recipes: components["schemas"]["Recipe"][];
             /** Format: double */
             acrossMm?: null | number;
         };
-        /** @description One layer: poured in one go, cured before the next. */
+        /** @description One layer of a piece, cured before the next: a map of regions, filled by one sitting or several. */
         Layer: {
             /** @description Stable id, unique in the piece. */
             id: string;
@@ -3423,51 +3478,22 @@ export interface components {
              * @description Its depth, mm.
              */
             depthMm: number;
-            /** @description The hearts its bands run round. */
-            hearts: components["schemas"]["Heart"][];
-            /** @description Its bands from the hearts outward; exactly one fills the rest. */
-            bands: components["schemas"]["Band"][];
-            /**
-             * Format: double
-             * @description How far outer bands follow the rim instead of the hearts, 0 to 1.
-             */
-            rimFollow: number;
-            /** @description Cup of the hearts' bed. */
-            heartCup: string;
-            /** @description The cups its resin is split into. */
-            cups: components["schemas"]["Cup"][];
-            /** @description The resin it is mixed from. */
-            resin: components["schemas"]["ResinChoice"];
-            /** @description How the artist measures: in marked cups or on a scale. */
-            measure: components["schemas"]["Measure"];
-            /**
-             * Format: double
-             * @description Reserve in every cup, %; null takes the default.
-             */
-            reservePercent: null | number;
-            /** @description Regions in pour order; empty for ring by ring from the heart. Regions left out follow in that order. */
-            pourOrder: string[];
-            /** @description When and in what room it is to be poured. */
-            plan: components["schemas"]["PourTimes"];
-            /**
-             * Format: double
-             * @description Factor by which each band is wider than it would be one place nearer the hearts.
-             * @default 1
-             */
-            widening: number;
-            losses?: null | components["schemas"]["Losses"];
-            tools?: null | components["schemas"]["MeasuringTools"];
+            /** @description How it is laid out. */
+            layout: components["schemas"]["Layout"];
+            /** @description Layouts of other kinds that were worked on and put by, one a kind; null for none. */
+            aside?: null | components["schemas"]["Layout"][];
+            /** @description Parts of it that are laid out in ways of their own; null for none. */
+            zones?: null | components["schemas"]["Zone"][];
+            /** @description What regions aim at where it is another depth than DepthMm; null for none. */
+            regionDepths?: null | components["schemas"]["RegionDepth"][];
+            /** @description Regions that stay bare in this layer; null for none. */
+            bare?: null | string[];
             /** @description Id of the insert whose hollow it fills; null for a layer over everything. */
             within?: null | string;
             /** @description Depth in parts of a drawn outline where it is another than DepthMm; null for none. */
             partDepths?: null | components["schemas"]["PartDepth"][];
             /** @description How its neighbouring colours are meant. */
             contrast?: components["schemas"]["Contrast"];
-            layout?: null | components["schemas"]["Layout"];
-            /** @description Parts of it that are laid out in ways of their own; null for none. */
-            zones?: null | components["schemas"]["Zone"][];
-            /** @description How bands that follow the rim share the room. */
-            rimWay?: components["schemas"]["RimWay"];
         };
         LayerView: {
             layerId: string;
@@ -3490,7 +3516,8 @@ export interface components {
             openRegions: string[];
             done: boolean;
         };
-        Layout: components["schemas"]["LayoutLinesLayout"] | components["schemas"]["LayoutPetalsLayout"] | components["schemas"]["LayoutFieldsLayout"] | components["schemas"]["LayoutPoolsLayout"] | components["schemas"]["LayoutPuddleLayout"] | components["schemas"]["LayoutMarbleLayout"] | components["schemas"]["LayoutFloodLayout"];
+        /** @description How a layer, or a zone of it, is laid out. */
+        Layout: components["schemas"]["LayoutRingsLayout"] | components["schemas"]["LayoutLinesLayout"] | components["schemas"]["LayoutPetalsLayout"] | components["schemas"]["LayoutFieldsLayout"] | components["schemas"]["LayoutPoolsLayout"] | components["schemas"]["LayoutPuddleLayout"] | components["schemas"]["LayoutMarbleLayout"] | components["schemas"]["LayoutFloodLayout"];
         /** @description A number that only one way of laying out has. */
         LayoutFact: {
             /** @description Stable id, unique in the layer. */
@@ -3500,92 +3527,200 @@ export interface components {
             /** @description The number. */
             number: components["schemas"]["Reckoned"];
         };
+        /** @description Fields of a few colours, each colour in several places spread out over the piece, none beside itself. */
         LayoutFieldsLayout: {
             /** @enum {string} */
             kind: "fields";
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description How many fields.
+             */
             fields: number;
             colours: string[];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Seed of their shapes and places.
+             */
             seed: number;
             moved?: null | components["schemas"]["FieldPlace"][];
             recoloured?: null | components["schemas"]["FieldColour"][];
             vein?: null | components["schemas"]["FieldVein"];
         };
+        /** @description One colour, or clear, over all. */
         LayoutFloodLayout: {
             /** @enum {string} */
             kind: "flood";
-            cup: string;
+            /** @description Its recipe. */
+            recipeId: string;
         };
+        /**
+         * @description Bands as lines laid from the rim inward on a film of clear; the innermost, which fills the rest, is poured
+         *     last and pushes them out.
+         */
         LayoutLinesLayout: {
             /** @enum {string} */
             kind: "lines";
-            startCup: string;
-            /** Format: double */
+            /** @description Recipe of the film they are laid on. */
+            startRecipeId: string;
+            /**
+             * Format: double
+             * @description Thickness of that film, mm; part of the layer's depth.
+             */
             startMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How far the lines wander, mm.
+             */
             wavinessMm: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Seed of the waviness.
+             */
             seed: number;
+            bands: components["schemas"]["Band"][];
+            /**
+             * Format: double
+             * @description Factor by which each band is wider than it would be one place nearer the middle.
+             * @default 1
+             */
+            widening: number;
         };
+        /** @description A ground colour with streaks of a mixed cup poured through it. */
         LayoutMarbleLayout: {
             /** @enum {string} */
             kind: "marble";
-            groundCup: string;
-            streakCup: string;
-            /** Format: double */
+            /** @description Recipe of the ground colour. */
+            groundRecipeId: string;
+            /** @description The mixed recipe. */
+            streakRecipeId: string;
+            /**
+             * Format: double
+             * @description Share of the area that the streaks take up, %.
+             */
             streakPercent: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description From 0, the mixed cup's colours side by side, to 1, one even colour.
+             */
             blend: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Where the streaks run, degrees clockwise from the right.
+             */
             directionDeg: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Seed of the streaks.
+             */
             seed: number;
         };
+        /** @description Bands as rings round a middle, drawn through with a tool while the film sets. */
         LayoutPetalsLayout: {
             /** @enum {string} */
             kind: "petals";
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Middle, mm from the left.
+             */
             xMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Middle, mm from the top.
+             */
             yMm: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description How many strokes of the tool, evenly round.
+             */
             petals: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How far a stroke drags the colour along, mm.
+             */
             pullMm: number;
+            /** @description Whether the tool is drawn towards the middle; else away from it. */
             inward: boolean;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Width of what the tool drags along, mm.
+             */
             toolMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Where the first stroke lies, degrees clockwise from the right.
+             */
             turnDeg: number;
+            bands: components["schemas"]["Band"][];
+            /**
+             * Format: double
+             * @description Factor by which each band is wider than it would be one place nearer the middle.
+             * @default 1
+             */
+            widening: number;
         };
+        /** @description Pools between walls that were drawn by hand. */
         LayoutPoolsLayout: {
             /** @enum {string} */
             kind: "pools";
             strokes: components["schemas"]["Stroke"][];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Width of the bead they are laid as, mm.
+             */
             beadMm: number;
             pools: components["schemas"]["PoolColour"][];
         };
+        /** @description Colours poured in turn in one place, perhaps tilted afterwards. */
         LayoutPuddleLayout: {
             /** @enum {string} */
             kind: "puddle";
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Where they are poured, mm from the left.
+             */
             xMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description mm from the top.
+             */
             yMm: number;
             pours: components["schemas"]["PuddlePour"][];
             /**
              * Format: double
+             * @description Where it is tilted to, degrees clockwise from the right.
              * @default 0
              */
             tiltDeg: number;
             /**
              * Format: double
+             * @description How much longer it grows along the tilt, %; 0 for not tilted.
              * @default 0
              */
             tiltPercent: number;
-            restCup?: null | string;
+            /** @description Recipe of what lies outside the puddle; null where nothing is poured there. */
+            restRecipeId?: null | string;
+        };
+        /** @description Rings round hearts. */
+        LayoutRingsLayout: {
+            /** @enum {string} */
+            kind: "rings";
+            hearts: components["schemas"]["Heart"][];
+            /**
+             * Format: double
+             * @description How far outer bands follow the rim instead of the hearts, 0 to 1.
+             */
+            rimFollow: number;
+            /** @description Recipe of the hearts' bed; null only where there are no hearts. */
+            heartRecipeId: null | string;
+            /** @description How bands that follow the rim share the room. */
+            rimWay?: components["schemas"]["RimWay"];
+            bands: components["schemas"]["Band"][];
+            /**
+             * Format: double
+             * @description Factor by which each band is wider than it would be one place nearer the middle.
+             * @default 1
+             */
+            widening: number;
         };
         LetStepsGo: {
             before: components["schemas"]["LocalDate"];
@@ -3969,8 +4104,12 @@ export interface components {
             ground: components["schemas"]["Ground"];
             /** @description The scale its map was grown at. */
             growth: components["schemas"]["GrowthScale"];
+            /** @description The colours it was poured from. */
+            recipes: components["schemas"]["Recipe"][];
             /** @description Its layers, lowest first; none where nobody knows them. */
             layers: components["schemas"]["Layer"][];
+            /** @description What of it was poured in one go each. */
+            sittings: components["schemas"]["Sitting"][];
             /**
              * Format: double
              * @description Where the left of its box lies, mm from the left of the new one.
@@ -4005,14 +4144,27 @@ export interface components {
             limitPercent: number;
             over: boolean;
         };
+        /** @description An opening in a slice: its inner rim. */
         Opening: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Middle, mm from the left of the frame.
+             */
             xMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Middle, mm from the top of the frame.
+             */
             yMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Width, mm.
+             */
             widthMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Height, mm.
+             */
             heightMm: number;
         };
         /**
@@ -4020,50 +4172,87 @@ export interface components {
          * @enum {unknown}
          */
         Origin: "default" | "own" | "measured" | "learned" | "reckoned";
+        /** @description The outline of a base seen from above, in millimetres, its box's top left at the origin, x to the right and y down. */
         Outline: components["schemas"]["OutlineRectangleOutline"] | components["schemas"]["OutlineRoundOutline"] | components["schemas"]["OutlineOvalOutline"] | components["schemas"]["OutlineSliceOutline"] | components["schemas"]["OutlineDrawnOutline"];
+        /** @description An outline drawn elsewhere: letters or any other shape, in one or many parts, with openings where rings lie inside others. */
         OutlineDrawnOutline: {
             /** @enum {string} */
             shape: "drawn";
+            /** @description Its rings in mm, each `M x y L x y … Z` with absolute numbers, the box's top left at the origin. */
             path: string;
         };
+        /** @description An oval: an ellipse. */
         OutlineOvalOutline: {
             /** @enum {string} */
             shape: "oval";
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Width, mm.
+             */
             widthMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Height, mm.
+             */
             heightMm: number;
             opening?: null | components["schemas"]["Opening"];
         };
+        /** @description A rectangle. */
         OutlineRectangleOutline: {
             /** @enum {string} */
             shape: "rectangle";
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Width, mm.
+             */
             widthMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Height, mm.
+             */
             heightMm: number;
             opening?: null | components["schemas"]["Opening"];
         };
+        /** @description A round. */
         OutlineRoundOutline: {
             /** @enum {string} */
             shape: "round";
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Diameter, mm.
+             */
             diameterMm: number;
             opening?: null | components["schemas"]["Opening"];
         };
         /** @enum {unknown} */
         OutlineShape: "rectangle" | "round" | "oval" | "slice";
+        /**
+         * @description A freeform slice: a closed wobbly curve through a few handles that stand at equal angles round the middle of a frame,
+         *     perhaps with an opening. It never crosses itself.
+         */
         OutlineSliceOutline: {
             /** @enum {string} */
             shape: "slice";
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Width of the frame it stands in, mm.
+             */
             widthMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Height of the frame, mm.
+             */
             heightMm: number;
             reach: components["schemas"]["Double"][];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How far the curve wanders between handles, mm.
+             */
             wobbleMm: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Seed of the wobble.
+             */
             seed: number;
             opening?: null | components["schemas"]["Opening"];
         };
@@ -4291,8 +4480,12 @@ export interface components {
             ground: components["schemas"]["Ground"];
             /** @description How fine the map is grown; belongs to the piece so that a drag never changes it. */
             growth: components["schemas"]["GrowthScale"];
-            /** @description Layers in pour order, lowest first. */
+            /** @description The colours it is poured from. */
+            recipes: components["schemas"]["Recipe"][];
+            /** @description Layers, lowest first. */
             layers: components["schemas"]["Layer"][];
+            /** @description What is poured in one go each. */
+            sittings: components["schemas"]["Sitting"][];
             /** @description Findings the artist has waved off, and why; null for none. */
             wavedOff?: null | components["schemas"]["WavedOff"][];
             /** @description Zones that every layer keeps visible or bare; null for none. */
@@ -4354,7 +4547,7 @@ export interface components {
             pot: null | components["schemas"]["PotLeft"];
             hidden: null | string;
         };
-        /** @description The cup of a pool. */
+        /** @description The colour of a pool. */
         PoolColour: {
             /** @description Stable id, unique in the layout; also the id of the pool's region. */
             id: string;
@@ -4368,8 +4561,8 @@ export interface components {
              * @description mm from the top.
              */
             yMm: number;
-            /** @description Its cup. */
-            cup: string;
+            /** @description Its recipe. */
+            recipeId: string;
         };
         /** @description Whether what is left in a pot is enough for a ground. */
         PotLeft: {
@@ -4395,16 +4588,6 @@ export interface components {
             pourMl: components["schemas"]["Reckoned"];
             /** @description What should be left in the cup after it, ml, loss included. */
             leftInCupMl: components["schemas"]["Reckoned"];
-        };
-        /** @description When a layer is to be poured, in the workshop's local time, and how warm the room will be. */
-        PourTimes: {
-            start: null | components["schemas"]["LocalDateTime"];
-            end: null | components["schemas"]["LocalDateTime"];
-            /**
-             * Format: double
-             * @description Room temperature, °C; null while not known.
-             */
-            roomC: null | number;
         };
         PourView: {
             start: components["schemas"]["Moment"];
@@ -4479,8 +4662,8 @@ export interface components {
         PuddlePour: {
             /** @description Stable id, unique in the layout; also the id of its region. */
             id: string;
-            /** @description Its cup. */
-            cup: string;
+            /** @description Its recipe. */
+            recipeId: string;
             /**
              * Format: double
              * @description How much, ml.
@@ -4504,11 +4687,26 @@ export interface components {
             /** @description The same as text, such as `44.45 mm`. */
             normalised: string;
         };
-        /**
-         * @description What the parts of a mix ratio are parts of.
-         * @enum {unknown}
-         */
+        /** @enum {unknown} */
         RatioBasis: "volume" | "weight";
+        /** @description A colour as it is mixed. Whatever is poured from the same recipe in one sitting comes from one cup. */
+        Recipe: {
+            /** @description Stable id, unique in the piece. */
+            id: string;
+            /** @description The colour's name. */
+            name: string;
+            /** @description Colour of the colourant at full cover, as `#rrggbb`. */
+            colour: string;
+            /** @description What is stirred into the resin, the first first; empty for clear resin and for a mixed recipe. */
+            doses: components["schemas"]["Dose"][];
+            /** @description The recipes it is filled from, where it is a mixed one; null for one that is mixed by itself. */
+            of?: null | components["schemas"]["RecipeShare"][];
+        };
+        RecipeShare: {
+            recipeId: string;
+            /** Format: double */
+            parts: number;
+        };
         /** @description A number shown to a person, with the formula and the inputs it came from. */
         Reckoned: {
             /**
@@ -4551,6 +4749,11 @@ export interface components {
             /** Format: double */
             cupMl: number;
         };
+        RegionDepth: {
+            region: components["schemas"]["RegionId"];
+            /** Format: double */
+            depthMm: number;
+        };
         /**
          * @description The id of a region in its layer: of the layer's own layout (`moss`, `field-3`), of the layout of one of its zones
          *     (`zone-1/moss`), or a spot that the piece keeps visible or bare (`kept/signature`). Two are equal when they are written alike.
@@ -4561,6 +4764,10 @@ export interface components {
          * @enum {unknown}
          */
         RegionKind: "heart-bed" | "band" | "field" | "vein" | "film" | "pool" | "wall" | "puddle-ring" | "flood" | "streaks" | "kept-visible" | "kept-bare";
+        RegionOf: {
+            layerId: string;
+            region: components["schemas"]["RegionId"];
+        };
         /** @description A region with the colour it shows on the ground. */
         RegionPlan: {
             /** @description The region. */
@@ -4633,7 +4840,7 @@ export interface components {
             finding: string;
             remedy: string;
         };
-        /** @description The resin system a layer uses, with the maker's own data where the artist has entered it. */
+        /** @description The resin system a sitting uses, with the maker's own data where the artist has entered it. */
         ResinChoice: {
             /** @description Id of a resin of the catalogue. */
             system: string;
@@ -4866,6 +5073,47 @@ export interface components {
             problem: null | string;
             picture: string;
         };
+        /** @description What is poured in one go: one resin, one way of measuring, one start. */
+        Sitting: {
+            /** @description Stable id, unique in the piece. */
+            id: string;
+            /** @description Ids of the layers of which it takes every region that no other sitting takes. */
+            rest: string[];
+            /** @description The resin it is mixed from. */
+            resin: components["schemas"]["ResinChoice"];
+            /** @description How the artist measures: in marked cups or on a scale. */
+            measure: components["schemas"]["Measure"];
+            /** @description Its name; null for that of what it fills. */
+            name?: null | string;
+            /** @description Regions that it takes by themselves, in turn; null for none. */
+            fills?: null | components["schemas"]["Fill"][];
+            tools?: null | components["schemas"]["MeasuringTools"];
+            losses?: null | components["schemas"]["Losses"];
+            /**
+             * Format: double
+             * @description Reserve in every cup, %; null takes the default.
+             */
+            reservePercent?: null | number;
+            /**
+             * Format: local-date-time
+             * @description First pour, in the workshop's local time; null while not decided.
+             */
+            start?: null | string;
+            /**
+             * Format: local-date-time
+             * @description Last pour; null for the default of 20 min after the start.
+             */
+            end?: null | string;
+            /**
+             * Format: double
+             * @description Room temperature, °C; null while not known.
+             */
+            roomC?: null | number;
+            /** @description Regions in pour order; null for the usual one. Regions left out follow in that. */
+            order?: null | components["schemas"]["RegionOf"][];
+            /** @description What the artist wants otherwise of single cups; null for nothing. */
+            cupChoices?: null | components["schemas"]["CupChoice"][];
+        };
         /** @description A stretch of a layer of older work. */
         SpanBeneath: {
             /**
@@ -5057,18 +5305,8 @@ export interface components {
             xMm: number;
             /** Format: double */
             yMm: number;
-            layout: null | components["schemas"]["Layout"];
-            hearts: components["schemas"]["Heart"][];
-            bands: components["schemas"]["Band"][];
-            /** Format: double */
-            rimFollow: number;
-            heartCup: string;
-            /**
-             * Format: double
-             * @default 1
-             */
-            widening: number;
-            rimWay?: components["schemas"]["RimWay"];
+            layout: components["schemas"]["Layout"];
+            aside?: null | components["schemas"]["Layout"][];
         };
     };
     responses: never;

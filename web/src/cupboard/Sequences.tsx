@@ -115,7 +115,7 @@ function Taken({ view, refused, save, remove }: TakenProps) {
       />
       <ol className="sequence-bands">
         {sequence.bands.map((b, i) => {
-          const cup = sequence.cups.find((c) => c.id === b.cup);
+          const cup = sequence.recipes.find((r) => r.id === b.recipeId);
           return (
             <li key={b.id}>
               <i className="swatch" style={{ background: cup?.colour }} aria-hidden />

@@ -8,13 +8,13 @@ const sequence = {
   widening: 2,
   note: '',
   bands: [
-    { id: 'push', widthMm: 99, fillsRest: true, cup: 'clear' },
-    { id: 'tea', widthMm: 6, fillsRest: false, cup: 'tea' },
-    { id: 'rim', widthMm: 3, fillsRest: false, cup: 'gone' },
+    { id: 'push', widthMm: 99, fillsRest: true, recipeId: 'clear' },
+    { id: 'tea', widthMm: 6, fillsRest: false, recipeId: 'tea' },
+    { id: 'rim', widthMm: 3, fillsRest: false, recipeId: 'gone' },
   ],
-  cups: [
-    { id: 'clear', name: 'clear', colour: '#eef0ea', colourant: null, loadPercent: 0 },
-    { id: 'tea', name: 'tea', colour: '#6b3f1f', colourant: 'dye', loadPercent: 4 },
+  recipes: [
+    { id: 'clear', name: 'clear', colour: '#eef0ea', doses: [] },
+    { id: 'tea', name: 'tea', colour: '#6b3f1f', doses: [{ colourant: 'dye', percent: 4 }] },
   ],
 };
 

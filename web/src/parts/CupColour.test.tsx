@@ -1,7 +1,8 @@
+import type { Cup } from '../piece/filled';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, expect, it, vi } from 'vitest';
-import type { Cup, CupVolume } from '../api/client';
+import type { CupVolume } from '../api/client';
 import { CupColour } from './CupColour';
 
 const change = vi.fn();

@@ -1,6 +1,7 @@
+import type { Cup } from '../piece/filled';
 import { Link, useParams } from 'react-router';
 import { useState } from 'react';
-import type { Cup, CupVolume } from '../api/client';
+import type { CupVolume } from '../api/client';
 import { ColourField } from './Fields';
 
 interface Props {

@@ -1,7 +1,8 @@
+import type { FilledLayer } from '../piece/filled';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { CupVolume, Layer, LayerView, Reckoned } from '../api/client';
+import type { CupVolume, LayerView, Reckoned } from '../api/client';
 import { CupRow } from './CupRow';
 
 const number = (value: number, unit: string, inputs: Reckoned['inputs'] = []): Reckoned => ({
@@ -48,7 +49,7 @@ const layer = {
   hearts: [],
   widening: 1,
   reservePercent: null,
-} as unknown as Layer;
+} as unknown as FilledLayer;
 const plan = {
   layerId: 'layer-1',
   steps: [
@@ -61,7 +62,7 @@ const plan = {
 const choose = vi.fn();
 const point = vi.fn();
 const drag = vi.fn();
-const edit = vi.fn<(change: (layer: Layer) => Layer) => void>();
+const edit = vi.fn<(change: (layer: FilledLayer) => FilledLayer) => void>();
 
 const shown = (of: LayerView, pullable = true) => {
   const props = {
@@ -149,7 +150,10 @@ describe('the cup row', () => {
     const given = pixels.map((by) => {
       drag.mockReset();
       fireEvent.pointerMove(window, { clientY: 590 - by });
-      return (drag.mock.calls[0]?.[0] as ((l: Layer) => Layer) | undefined)?.(layer).reservePercent ?? null;
+      return (
+        (drag.mock.calls[0]?.[0] as ((l: FilledLayer) => FilledLayer) | undefined)?.(layer).reservePercent ??
+        null
+      );
     });
     fireEvent.pointerUp(window, { clientY: 590 });
     [drag, edit].forEach((f) => f.mockReset());

@@ -1,11 +1,12 @@
-import type { CupVolume, Layer, LayerView } from '../api/client';
+import type { FilledLayer } from '../piece/filled';
+import type { CupVolume, LayerView } from '../api/client';
 import { widenBand, widthOf } from '../stations/map/layerEdits';
 import { useUnits } from '../units/units';
 import { HowNumber } from './HowNumber';
 import { inBurst } from './burst';
 
 interface Props {
-  layer: Layer;
+  layer: FilledLayer;
   plan: LayerView;
   chosen: string | null;
   /** Cup whose region is pointed at on the map. */
@@ -14,8 +15,8 @@ interface Props {
   pullable: boolean;
   onChoose: (cupId: string | null) => void;
   onPoint: (cupId: string | null) => void;
-  dragLayer: (change: (layer: Layer) => Layer, movedAt: number) => void;
-  editLayer: (change: (layer: Layer) => Layer) => void;
+  dragLayer: (change: (layer: FilledLayer) => FilledLayer, movedAt: number) => void;
+  editLayer: (change: (layer: FilledLayer) => FilledLayer) => void;
 }
 
 /** Sizes that mixing cups come in, ml. */
@@ -147,13 +148,13 @@ const filledFrom = (plan: LayerView, cupId: string) =>
 const reserveOf = (plan: LayerView) =>
   plan.cups.cups[0]?.mixMl.inputs.find((i) => i.name === 'reserve')?.value ?? 0;
 
-const withReserve = (layer: Layer, plan: LayerView, by: number): Layer => ({
+const withReserve = (layer: FilledLayer, plan: LayerView, by: number): FilledLayer => ({
   ...layer,
   reservePercent: Math.min(100, Math.max(0, Math.round((layer.reservePercent ?? reserveOf(plan)) + by))),
 });
 
 /** Widens every band that a cup serves by an amount that may depend on its width. */
-const widen = (layer: Layer, volume: CupVolume, by: (widthMm: number) => number): Layer =>
+const widen = (layer: FilledLayer, volume: CupVolume, by: (widthMm: number) => number): FilledLayer =>
   volume.regionIds.reduce((l, id) => {
     const at = l.bands.findIndex((b) => b.id === id);
     return at < 0 ? l : widenBand(l, id, by(widthOf(l, at)));

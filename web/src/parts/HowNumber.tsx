@@ -4,7 +4,7 @@ import { OverlayTrigger, Popover } from 'react-bootstrap';
 import type { Reckoned } from '../api/client';
 import { api, take } from '../api/client';
 import { useUnits } from '../units/units';
-import { useEditing } from './editing';
+import { rangeOf, useEditing } from './editing';
 import { NumberField } from './Fields';
 
 const origins = {
@@ -87,7 +87,7 @@ function How({ of }: { of: Reckoned }) {
                   unit={input.unit}
                   width={58}
                   value={Number(input.value.toFixed(3))}
-                  takes={`layers.${input.field.replace(/^zones\[[^\]]*\]\./, '').replace(/\[[^\]]*\]/g, '')}`}
+                  takes={rangeOf(input.field)}
                   error={editing.say(input.field)}
                   onChange={(v) => v !== null && editing.set(input.field!, v)}
                 />

@@ -1,11 +1,12 @@
+import type { FilledLayer } from '../piece/filled';
 import { NavLink } from 'react-router';
-import type { Finding, Ground, Layer, LayerView, PlanView } from '../api/client';
+import type { Finding, Ground, LayerView, PlanView } from '../api/client';
 import type { Station } from '../stations/station';
 import { stationNames, stations } from '../stations/station';
 
 interface Props {
   id: string;
-  layer: Layer;
+  layer: FilledLayer;
   plan: LayerView;
   ground: Ground;
   groundPlan: PlanView['ground'];
@@ -57,7 +58,7 @@ const some = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one
 /** What of a station is still open. A layer is done when each of its regions has been poured. */
 export function openAt(
   station: Station,
-  layer: Layer,
+  layer: FilledLayer,
   plan: LayerView,
   ground: Ground,
   groundPlan: Pick<PlanView['ground'], 'preparation'>,

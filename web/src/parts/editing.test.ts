@@ -1,53 +1,55 @@
 import { describe, expect, it } from 'vitest';
-import { placeOf, setAt } from './editing';
+import { rangeOf, setAt } from './editing';
 
-const layer = {
-  depthMm: 3,
-  cups: [
-    { id: 'amber', loadPercent: 4 },
-    { id: 'bone', loadPercent: 2 },
+const piece = {
+  recipes: [
+    { id: 'amber', doses: [{ percent: 4 }] },
+    { id: 'bone', doses: [{ percent: 2 }] },
   ],
-  plan: { roomC: null },
+  sittings: [{ id: 'one', roomC: null, losses: null }],
 };
 
 describe('a place in the piece', () => {
-  it('is set by name and by id, and nothing else changes', () => {
-    const changed = setAt(layer, 'cups[bone].loadPercent', 5);
-    expect(changed.cups).toEqual([layer.cups[0], { id: 'bone', loadPercent: 5 }]);
-    expect(changed.cups[0]).toBe(layer.cups[0]);
-    expect(setAt(layer, 'plan.roomC', 19).plan).toEqual({ roomC: 19 });
-    expect(layer.cups[1]!.loadPercent).toBe(2);
+  it('is set by name, by id and by number, and nothing else changes', () => {
+    const changed = setAt(piece, 'recipes[bone].doses[0].percent', 5);
+    expect(changed.recipes).toEqual([piece.recipes[0], { id: 'bone', doses: [{ percent: 5 }] }]);
+    expect(changed.recipes[0]).toBe(piece.recipes[0]);
+    expect(setAt(piece, 'sittings[one].roomC', 19).sittings[0]!.roomC).toBe(19);
+    expect(piece.recipes[1]!.doses[0]!.percent).toBe(2);
   });
 
   it('that was left to its default is made', () => {
-    expect(setAt({ losses: null }, 'losses.filmMm', 1)).toEqual({ losses: { filmMm: 1 } });
+    expect(setAt(piece, 'sittings[one].losses.filmMm', 1).sittings[0]!.losses).toEqual({ filmMm: 1 });
   });
 
   it('of a part that is not there changes nothing', () => {
-    expect(setAt(layer, 'cups[rust].loadPercent', 5)).toEqual(layer);
+    expect(setAt(piece, 'recipes[rust].doses[0].percent', 5)).toEqual(piece);
   });
 
-  it('reaches into zones, and to the shares of a mixed cup by the cup they are of', () => {
+  it('reaches into zones, and to the shares of a mixed colour by what they are of', () => {
     const zoned = {
-      cups: [
+      recipes: [
         {
           id: 'mix',
           of: [
-            { cup: 'bone', parts: 1 },
-            { cup: 'smoke', parts: 2 },
+            { recipeId: 'bone', parts: 1 },
+            { recipeId: 'smoke', parts: 2 },
           ],
         },
       ],
-      zones: [{ id: 'z1', layout: { kind: 'puddle', pours: [{ id: 'a', cup: 'bone', ml: 5 }] } }],
+      layers: [{ id: 'l', zones: [{ id: 'z1', layout: { pours: [{ id: 'a', recipeId: 'bone', ml: 5 }] } }] }],
     };
-    expect(setAt(zoned, 'cups[mix].of[smoke].parts', 3).cups[0]!.of[1]).toEqual({ cup: 'smoke', parts: 3 });
-    expect(setAt(zoned, 'zones[z1].layout.pours[a].ml', 9).zones[0]!.layout.pours[0]!.ml).toBe(9);
-    expect(placeOf(zoned, 'zones[z1].layout.pours[a].ml')).toBe('zones[0].layout.pours[0].ml');
-    expect(placeOf(zoned, 'cups[mix].of[smoke].parts')).toBe('cups[0].of[1].parts');
+    expect(setAt(zoned, 'recipes[mix].of[smoke].parts', 3).recipes[0]!.of[1]).toEqual({
+      recipeId: 'smoke',
+      parts: 3,
+    });
+    expect(
+      setAt(zoned, 'layers[l].zones[z1].layout.pours[a].ml', 9).layers[0]!.zones[0]!.layout.pours[0]!.ml,
+    ).toBe(9);
   });
 
-  it('is named to the server by position', () => {
-    expect(placeOf(layer, 'cups[bone].loadPercent')).toBe('cups[1].loadPercent');
-    expect(placeOf(layer, 'plan.roomC')).toBe('plan.roomC');
+  it('has its range by its names alone', () => {
+    expect(rangeOf('layers[l].zones[z1].layout.pours[a].ml')).toBe('layers.zones.layout.pours.ml');
+    expect(rangeOf('ground.sideHeightMm')).toBe('ground.sideHeightMm');
   });
 });

@@ -2,9 +2,9 @@ import { createContext, use } from 'react';
 
 /** Lets a number's inputs be changed where they are read: by their place in the piece. */
 export interface Editing {
-  set: (field: string, value: number | null) => void;
+  set: (place: string, value: number | null) => void;
   /** What the server refused of it. */
-  say: (field: string) => string | undefined;
+  say: (place: string) => string | undefined;
 }
 
 const Context = createContext<Editing | null>(null);
@@ -12,17 +12,15 @@ const Context = createContext<Editing | null>(null);
 export const EditingProvider = Context;
 export const useEditing = () => use(Context);
 
-const nameOf = (item: unknown) => {
-  const { id, cup } = item as { id?: string; cup?: string };
-  return id ?? cup;
+/** What an entry of a list is called in a place: its id, a share of a mixed colour by what it is of, others by their number. */
+const nameOf = (item: unknown, index: number) => {
+  const { id, recipeId, parts } = (item ?? {}) as { id?: string; recipeId?: string; parts?: number };
+  return id ?? (parts === undefined ? undefined : recipeId) ?? String(index);
 };
 
 type Tree = Record<string, unknown> | unknown[];
 
-/**
- * Sets a value at a place like `cups[amber].loadPercent`: parts of a list are named by their id, shares by the cup they are
- * of. A part that is not there leaves everything as it is.
- */
+/** Sets a value at a place like `recipes[amber].of[bone].parts`. A part that is not there leaves everything as it is. */
 export function setAt<T>(root: T, place: string, value: unknown): T {
   const steps = place.replaceAll('[', '.').replaceAll(']', '').split('.');
   const walk = (node: unknown, depth: number): unknown => {
@@ -33,20 +31,11 @@ export function setAt<T>(root: T, place: string, value: unknown): T {
     const step = steps[depth]!;
     const tree = node as Tree;
     if (Array.isArray(tree))
-      return tree.map((item) => (nameOf(item) === step ? walk(item, depth + 1) : item));
+      return tree.map((item, i) => (nameOf(item, i) === step ? walk(item, depth + 1) : item));
     return { ...tree, [step]: walk(tree[step], depth + 1) };
   };
   return walk(root, 0) as T;
 }
 
-/** The same place as the server names it, parts of a list by their position. */
-export function placeOf(root: unknown, place: string): string {
-  let node = root;
-  return place.replace(/([^.[\]]+)(?:\[([^\]]+)\])?/g, (_, name: string, id?: string) => {
-    node = (node as Record<string, unknown> | undefined)?.[name];
-    if (id === undefined || !Array.isArray(node)) return name;
-    const at = node.findIndex((item) => nameOf(item) === id);
-    node = node[at];
-    return `${name}[${at}]`;
-  });
-}
+/** A place without the names of entries: the range of what may stand there is found by it. */
+export const rangeOf = (place: string) => place.replace(/\[[^\]]*\]/g, '');

@@ -1,11 +1,12 @@
-import type { Layer, LayerView } from '../api/client';
+import type { FilledLayer } from './filled';
+import type { LayerView } from '../api/client';
 import { countsFromRim, widthOf } from '../stations/map/layerEdits';
 import { regionName } from '../stations/station';
 import { useUnits } from '../units/units';
 import type { Selected } from './selection';
 
 /** The middle that bands lie round where no heart does it. */
-export function middleOf({ layout, bands }: Layer, { box }: LayerView) {
+export function middleOf({ layout, bands }: FilledLayer, { box }: LayerView) {
   if (layout?.kind === 'petals') return { xMm: layout.xMm, yMm: layout.yMm };
   if (layout?.kind === 'lines' && bands.length > 0)
     return { xMm: box.xMm + box.widthMm / 2, yMm: box.yMm + box.heightMm / 2 };
@@ -13,7 +14,7 @@ export function middleOf({ layout, bands }: Layer, { box }: LayerView) {
 }
 
 /** Where the edge that moves with a band's width crosses the cut, and which way along the cut is outward there. */
-export function edgeOf(plan: LayerView, layer: Layer, index: number) {
+export function edgeOf(plan: LayerView, layer: FilledLayer, index: number) {
   const id = layer.bands[index]!.id;
   const heartX = (layer.layout ? middleOf(layer, plan)?.xMm : layer.hearts[0]?.xMm) ?? 0;
   const spans = plan.cut.filter((s) => s.regionId === id);
@@ -29,7 +30,7 @@ export function edgeOf(plan: LayerView, layer: Layer, index: number) {
 }
 
 interface CalloutProps {
-  layer: Layer;
+  layer: FilledLayer;
   plan: LayerView;
   selected: Selected;
   px: (mm: number) => number;

@@ -1,16 +1,6 @@
+import type { FilledLayer, Heart } from './filled';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
-import type {
-  Finding,
-  Ground,
-  Heart,
-  KeptZone,
-  Layer,
-  LayerView,
-  Look,
-  Outline,
-  Painting,
-  PlanView,
-} from '../api/client';
+import type { Finding, Ground, KeptZone, LayerView, Look, Outline, Painting, PlanView } from '../api/client';
 import { placeId } from '../parts/Findings';
 import { PaintedPiece } from '../painting/PaintedPiece';
 import type { Shape } from '../painting/DraftLoop';
@@ -44,10 +34,10 @@ interface Props {
   supports: PlanView['ground']['standing']['supports'];
   findings: Finding[];
   /** The layer, or the zone of it that is worked in as if it were one. */
-  layer: Layer;
+  layer: FilledLayer;
   plan: LayerView;
   zone: string | null;
-  whole: Layer;
+  whole: FilledLayer;
   kept: KeptZone[];
   chooseZone: (id: string | null) => void;
   lit: ReadonlySet<string>;
@@ -66,10 +56,10 @@ interface Props {
   onSelect: (selected: Selected) => void;
   onPoint: (regionId: string | null) => void;
   /** Shows a change under way, with the time of the hand's move. */
-  dragLayer: (change: (layer: Layer) => Layer, movedAt: number) => void;
-  editLayer: (change: (layer: Layer) => Layer) => void;
-  dragWhole: (change: (layer: Layer) => Layer, movedAt: number) => void;
-  editWhole: (change: (layer: Layer) => Layer) => void;
+  dragLayer: (change: (layer: FilledLayer) => FilledLayer, movedAt: number) => void;
+  editLayer: (change: (layer: FilledLayer) => FilledLayer) => void;
+  dragWhole: (change: (layer: FilledLayer) => FilledLayer, movedAt: number) => void;
+  editWhole: (change: (layer: FilledLayer) => FilledLayer) => void;
   dragKept: (change: (kept: KeptZone[]) => KeptZone[], movedAt: number) => void;
   editKept: (change: (kept: KeptZone[]) => KeptZone[]) => void;
   dragGround: (change: (ground: Ground) => Ground, movedAt: number) => void;
@@ -92,24 +82,24 @@ export function MapStage(props: Props) {
   const { dragLayer, editLayer, dragGround, editGround } = props;
   const units = useUnits();
   // What is held moves at once; the rest of the page follows.
-  const [live, setLive] = useState<Layer | null>(null);
+  const [live, setLive] = useState<FilledLayer | null>(null);
   const layer = live ?? props.layer;
   const [liveGround, setLiveGround] = useState<Ground | null>(null);
   const ground = liveGround ?? props.ground;
   const supports =
     liveGround?.supports?.map((s, i) => ({ ...s, shim: props.supports[i]?.shim ?? null })) ?? props.supports;
   const [redraw] = useState(() => new OncePerFrame());
-  const dragLive = (change: (layer: Layer) => Layer, movedAt: number) => {
+  const dragLive = (change: (layer: FilledLayer) => FilledLayer, movedAt: number) => {
     dragLayer(change, movedAt);
     redraw.put(() => setLive(change(props.layer)));
   };
-  const dropLive = (change: (layer: Layer) => Layer) => {
+  const dropLive = (change: (layer: FilledLayer) => FilledLayer) => {
     redraw.drop();
     setLive(null);
     editLayer(change);
   };
   // Zones and what is kept follow the hand as well, each with what it belongs to.
-  const [liveWhole, setLiveWhole] = useState<Layer | null>(null);
+  const [liveWhole, setLiveWhole] = useState<FilledLayer | null>(null);
   const [liveKept, setLiveKept] = useState<KeptZone[] | null>(null);
   const whole = liveWhole ?? props.whole;
   const kept = liveKept ?? props.kept;
@@ -273,7 +263,7 @@ export function MapStage(props: Props) {
     else if (band) onSelect({ kind: 'band', id: band.id });
     else if (region) onSelect({ kind: 'region', id: region });
     let far = false;
-    const change = (event: PointerEvent): ((l: Layer) => Layer) | null => {
+    const change = (event: PointerEvent): ((l: FilledLayer) => FilledLayer) | null => {
       const to = toMm(event);
       if (heart) {
         return (l) =>
@@ -705,7 +695,7 @@ function Pin({
   );
 }
 
-function nearestHeart(layer: Layer, at: { x: number; y: number }): Heart | undefined {
+function nearestHeart(layer: FilledLayer, at: { x: number; y: number }): Heart | undefined {
   const away = (h: Heart) => Math.hypot(h.xMm - at.x, h.yMm - at.y);
   return layer.hearts.reduce<Heart | undefined>(
     (best, h) => (!best || away(h) < away(best) ? h : best),

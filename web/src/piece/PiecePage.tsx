@@ -1,12 +1,12 @@
 import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useNavigate, useSearchParams } from 'react-router';
-import type { Finding, Ground, KeptZone, Layer, Painting, Piece, PieceView, PlanView } from '../api/client';
+import type { Finding, Ground, KeptZone, Painting, Piece, PieceView, PlanView } from '../api/client';
 import { Refused, api, take } from '../api/client';
 import { CoreSample } from '../parts/CoreSample';
 import { CupRow } from '../parts/CupRow';
 import { Findings } from '../parts/Findings';
 import { StringOfStations } from '../parts/StringOfStations';
-import { EditingProvider, placeOf, setAt } from '../parts/editing';
+import { EditingProvider } from '../parts/editing';
 import { clockText } from '../parts/format';
 import { CupsStation } from '../stations/cups/CupsStation';
 import { CureStation } from '../stations/cure/CureStation';
@@ -14,13 +14,15 @@ import { GroundStation } from '../stations/ground/GroundStation';
 import { MapStation } from '../stations/map/MapStation';
 import { layerOver } from '../stations/map/layerEdits';
 import { onZone } from '../stations/map/layoutEdits';
-import { setInLayer, useMaterials } from '../stations/materials';
+import { setInPiece, useMaterials } from '../stations/materials';
 import { PourStation } from '../stations/pour/PourStation';
 import type { Station, StationProps } from '../stations/station';
 import { stationNames, stations } from '../stations/station';
 import { StoryStation } from '../stations/story/StoryStation';
 import type { Units } from '../units/units';
 import { useUnits } from '../units/units';
+import type { FilledLayer } from './filled';
+import { addLayer, changeLayer, filled, placesOf } from './filled';
 import { usualLook } from './LookBar';
 import { PouredQuestion } from './PouredQuestion';
 import { Unplanned } from './Unplanned';
@@ -69,9 +71,10 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const systems = useMaterials()?.resinSystems;
   const { draft: piece, plan, view, painting, saving, edit, drag, step } = page;
 
-  const layer = piece?.layers.find((l) => l.id === asked) ?? piece?.layers.at(-1);
-  const layerIndex = piece && layer ? piece.layers.indexOf(layer) : 0;
-  const layerId = layer?.id ?? '';
+  const own = piece?.layers.find((l) => l.id === asked) ?? piece?.layers.at(-1);
+  const layerIndex = piece && own ? piece.layers.indexOf(own) : 0;
+  const layerId = own?.id ?? '';
+  const layer = useMemo(() => (piece && own ? filled(piece, own) : undefined), [piece, own]);
   const layerPlan = plan?.layers.find((l) => l.layerId === layerId);
   const shown = pointed ?? (picked?.at === station ? picked.cup : null);
   const regions = layerPlan?.regions;
@@ -81,51 +84,46 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   );
 
   const onLayer = useCallback(
-    (change: (layer: Layer) => Layer) => (p: Piece) => ({
-      ...p,
-      layers: p.layers.map((l) => (l.id === layerId ? change(l) : l)),
-    }),
+    (change: (layer: FilledLayer) => FilledLayer) => (p: Piece) => changeLayer(p, layerId, change),
     [layerId],
   );
   // The map of a layer that has been poured is not changed without a word: it is asked once, and what was meant is held.
   const [changing, setChanging] = useState<ReadonlySet<string>>(none);
-  const [held, setHeld] = useState<{ change: (layer: Layer) => Layer } | null>(null);
+  const [held, setHeld] = useState<{ change: (piece: Piece) => Piece } | null>(null);
   // Counts how often it was left as it was poured: the fields begin anew with what the layer has.
   const [left, setLeft] = useState(0);
   const asks = station === 'map' && (layerPlan?.poured ?? false) && !changing.has(layerId);
+  const editPoured = useCallback(
+    (change: (piece: Piece) => Piece) => (asks ? setHeld({ change }) : edit(change)),
+    [asks, edit],
+  );
   const editWhole = useCallback(
-    (change: (layer: Layer) => Layer) => (asks ? setHeld({ change }) : edit(onLayer(change))),
-    [asks, edit, onLayer],
+    (change: (layer: FilledLayer) => FilledLayer) => editPoured(onLayer(change)),
+    [editPoured, onLayer],
   );
   const dragWhole = useCallback(
-    (change: (layer: Layer) => Layer, movedAt: number) => {
+    (change: (layer: FilledLayer) => FilledLayer, movedAt: number) => {
       if (!asks) drag(onLayer(change), movedAt);
     },
     [asks, drag, onLayer],
   );
   // In a zone everything of the map works on the zone as it works on a layer.
-  const { zoneAt, inside, worked, workedPlan } = useZone(layer, layerPlan, station === 'map' ? zoneId : null);
+  const { inside, worked, workedPlan } = useZone(layer, layerPlan, station === 'map' ? zoneId : null);
   const within = useCallback(
-    (change: (layer: Layer) => Layer) => (inside === null ? change : onZone(inside, change)),
+    (change: (layer: FilledLayer) => FilledLayer) => (inside === null ? change : onZone(inside, change)),
     [inside],
   );
   const editLayer = useCallback(
-    (change: (layer: Layer) => Layer) => editWhole(within(change)),
+    (change: (layer: FilledLayer) => FilledLayer) => editWhole(within(change)),
     [editWhole, within],
   );
   const dragLayer = useCallback(
-    (change: (layer: Layer) => Layer, movedAt: number) => dragWhole(within(change), movedAt),
+    (change: (layer: FilledLayer) => FilledLayer, movedAt: number) => dragWhole(within(change), movedAt),
     [dragWhole, within],
   );
   const errors = saving.state === 'refused' ? saving.errors : null;
   const say = useCallback((field: string) => errors?.[field]?.[0], [errors]);
-  const sayLayer = useCallback(
-    (field: string) =>
-      say(
-        `layers[${layerIndex}].${zoneAt < 0 || field.startsWith('cups') ? '' : `zones[${zoneAt}].`}${field}`,
-      ),
-    [say, layerIndex, zoneAt],
-  );
+  const at = useMemo(() => layer && placesOf(layer, inside), [layer, inside]);
   const chooseZone = useCallback((to: string | null) => {
     setSelected(null);
     setZoneId(to);
@@ -152,10 +150,12 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const pour = useCallback(() => {
     if (!piece) return;
     const over = layerOver(
-      piece.layers.at(-1)!,
-      piece.layers.map((l) => l.id),
+      filled(piece, piece.layers.at(-1)!),
+      piece.recipes,
+      [...piece.layers, ...piece.sittings].map((l) => l.id),
+      piece.layers.length,
     );
-    edit((p) => ({ ...p, layers: [...p.layers, over] }));
+    edit((p) => addLayer(p, over));
     choose(over.id);
   }, [piece, edit, choose]);
   const point = useCallback(
@@ -164,16 +164,11 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   );
   const editing = useMemo(
     () => ({
-      set: (field: string, value: number | null) =>
-        field.startsWith('ground.')
-          ? edit((p) => setAt(p, field, value))
-          : editWhole((l) => setInLayer(l, field, value, systems)),
-      say: (field: string) =>
-        field.startsWith('ground.') || !layer
-          ? say(field)
-          : say(`layers[${layerIndex}].${placeOf(layer, field)}`),
+      set: (place: string, value: number | null) =>
+        (place.startsWith('ground.') ? edit : editPoured)((p) => setInPiece(p, place, value, systems)),
+      say,
     }),
-    [edit, editWhole, say, layerIndex, layer, systems],
+    [edit, editPoured, say, systems],
   );
 
   // What a remedy would give is shown in place of the piece, until it is taken or left or anything else changes.
@@ -227,7 +222,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     );
   }
   if (view?.problem && !plan) return <Unplanned page={page} view={view} />;
-  if (!piece || !layer || !plan || !layerPlan || !view || !worked || !workedPlan) {
+  if (!piece || !layer || !at || !plan || !layerPlan || !view || !worked || !workedPlan) {
     return (
       <main id="main" className="alone" aria-busy>
         <p>Fetching the piece…</p>
@@ -253,7 +248,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
         onChange={() => {
           setChanging(new Set([...changing, layerId]));
           setHeld(null);
-          if (held) edit(onLayer(held.change));
+          if (held) edit(held.change);
         }}
       />
       <main id="main" className="piece">
@@ -349,7 +344,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             edit={edit}
             editLayer={editLayer}
             say={say}
-            sayLayer={sayLayer}
+            at={at}
             accept={page.accept}
             secondLook={secondLook}
           />

@@ -1,4 +1,5 @@
-import type { Heart, Layer, Outline } from '../api/client';
+import type { FilledLayer, Heart } from './filled';
+import type { Outline } from '../api/client';
 import type { Shape } from '../painting/DraftLoop';
 import { changeHeart } from '../stations/map/layerEdits';
 import { useUnits } from '../units/units';
@@ -12,9 +13,11 @@ interface HeartProps {
   px: (mm: number) => number;
   py: (mm: number) => number;
   pixelsPerMm: number;
-  hold: (change: (byX: number, byY: number, to: { x: number; y: number }) => (l: Layer) => Layer) => Hold;
+  hold: (
+    change: (byX: number, byY: number, to: { x: number; y: number }) => (l: FilledLayer) => FilledLayer,
+  ) => Hold;
   onSelect: () => void;
-  editLayer: (change: (layer: Layer) => Layer) => void;
+  editLayer: (change: (layer: FilledLayer) => FilledLayer) => void;
 }
 
 /** A heart is moved by its middle; once chosen, it is widened, heightened and turned by three more grips. */
@@ -37,7 +40,7 @@ export function HeartHandles({
     [px(heart.xMm - mm * Math.sin(turn)), py(heart.yMm + mm * Math.cos(turn))] as const;
   const reach = heart.widthMm / 2;
   const top = heart.heightMm / 2;
-  const set = (change: Partial<Heart>) => (l: Layer) => changeHeart(l, heart.id, change);
+  const set = (change: Partial<Heart>) => (l: FilledLayer) => changeHeart(l, heart.id, change);
   const step = (key: 'xMm' | 'yMm' | 'widthMm' | 'heightMm' | 'turnDeg') => (by: number) =>
     editLayer((l) => {
       const now = l.hearts.find((h) => h.id === heart.id);

@@ -1,4 +1,5 @@
-import type { KeptZone, Layer, LayerView, Outline, Zone } from '../api/client';
+import type { FilledLayer, Zone } from './filled';
+import type { KeptZone, LayerView, Outline } from '../api/client';
 import { changeLayout, moveField, moveSpot, stepField, stepSpot } from '../stations/map/layoutEdits';
 import { boxOf } from '../stations/ground/kinds';
 import { useUnits } from '../units/units';
@@ -10,14 +11,14 @@ type To = { x: number; y: number };
 type HoldOf<T> = (change: (byX: number, byY: number, to: To) => (of: T) => T) => Hold;
 
 interface Props {
-  layer: Layer;
+  layer: FilledLayer;
   plan: LayerView;
   selected: Selected;
   onSelect: (selected: Selected) => void;
   px: (mm: number) => number;
   py: (mm: number) => number;
-  hold: HoldOf<Layer>;
-  editLayer: (change: (layer: Layer) => Layer) => void;
+  hold: HoldOf<FilledLayer>;
+  editLayer: (change: (layer: FilledLayer) => FilledLayer) => void;
 }
 
 const round = (v: number) => Math.round(v);
@@ -309,15 +310,15 @@ function PlaceHandles<T extends Placed>({ of, name, chosen, px, py, hold, edit, 
 }
 
 interface ZoneProps {
-  whole: Layer;
+  whole: FilledLayer;
   kept: KeptZone[];
   zone: string | null;
   selected: Selected;
   onSelect: (selected: Selected) => void;
   px: (mm: number) => number;
   py: (mm: number) => number;
-  holdWhole: HoldOf<Layer>;
-  editWhole: (change: (layer: Layer) => Layer) => void;
+  holdWhole: HoldOf<FilledLayer>;
+  editWhole: (change: (layer: FilledLayer) => FilledLayer) => void;
   holdKept: HoldOf<KeptZone[]>;
   editKept: (change: (kept: KeptZone[]) => KeptZone[]) => void;
 }
@@ -330,7 +331,7 @@ const onOne =
 
 const onZoneOf =
   (id: string, change: (of: Zone) => Zone) =>
-  (layer: Layer): Layer => ({ ...layer, zones: onOne(id, change)(layer.zones ?? []) });
+  (layer: FilledLayer): FilledLayer => ({ ...layer, zones: onOne(id, change)(layer.zones ?? []) });
 
 /** The zones of a layer and what the piece keeps. */
 export function ZoneHandles(props: ZoneProps) {

@@ -1,15 +1,14 @@
+import type { FilledLayer, Zone } from './filled';
 import { useMemo } from 'react';
-import type { Layer, LayerView, Zone } from '../api/client';
+import type { LayerView } from '../api/client';
 import { boxOf } from '../stations/ground/kinds';
 import { inZone } from '../stations/map/layoutEdits';
 
 /** The layer and what is worked out for it, or a zone of it as if it were a layer of its own. */
-export function useZone(layer: Layer | undefined, plan: LayerView | undefined, zoneId: string | null) {
+export function useZone(layer: FilledLayer | undefined, plan: LayerView | undefined, zoneId: string | null) {
   return useMemo(() => {
-    const zoneAt = layer?.zones?.findIndex((z) => z.id === zoneId) ?? -1;
-    const zone = layer?.zones?.[zoneAt];
+    const zone = layer?.zones?.find((z) => z.id === zoneId);
     return {
-      zoneAt,
       inside: zone?.id ?? null,
       worked: layer && zone ? inZone(layer, zone) : layer,
       workedPlan: plan && zone ? planOf(plan, zone) : plan,

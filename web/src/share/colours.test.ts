@@ -6,15 +6,17 @@ const cup = (id: string, colour: string, more = {}) => ({
   id,
   name: id,
   colour,
-  colourant: 'paste' as const,
-  loadPercent: 4,
+  doses: [{ colourant: 'paste' as const, percent: 4 }],
   ...more,
 });
 const piece = {
   name: 'Fen',
-  layers: [
-    { id: 'l1', cups: [cup('moss', '#30503A'), cup('clear', '#eef0ea', { colourant: null })] },
-    { id: 'l2', cups: [cup('fern', '#30503a'), cup('bone', '#f0e8d5'), cup('mix', '#999999', { of: [] })] },
+  recipes: [
+    cup('moss', '#30503A'),
+    cup('clear', '#eef0ea', { doses: [] }),
+    cup('fern', '#30503a'),
+    cup('bone', '#f0e8d5'),
+    cup('mix', '#999999', { of: [] }),
   ],
 } as unknown as Piece;
 
@@ -28,13 +30,13 @@ describe('colours of a piece', () => {
 
   it('change wherever a cup has them, however they are written', () => {
     const other = recoloured(piece, { '#30503a': '#112233' });
-    expect(other.layers.flatMap((l) => l.cups.map((c) => c.colour))).toEqual([
+    expect(other.recipes.map((r) => r.colour)).toEqual([
       '#112233',
       '#eef0ea',
       '#112233',
       '#f0e8d5',
       '#999999',
     ]);
-    expect(piece.layers[0]!.cups[0]!.colour).toBe('#30503A');
+    expect(piece.recipes[0]!.colour).toBe('#30503A');
   });
 });

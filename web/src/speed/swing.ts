@@ -1,10 +1,11 @@
-import type { Layer, LayerView, Piece } from '../api/client';
+import { changeLayer, filled, type FilledLayer } from '../piece/filled';
+import type { LayerView, Piece } from '../api/client';
 
 const changed = <T>(all: readonly T[], at: number, change: (one: T) => T) =>
   all.map((one, i) => (i === at ? change(one) : one));
 
 /** A layer with what a hand would take first moved by so many millimetres from where it is. */
-function moved(layer: Layer, plan: LayerView | undefined, byMm: number): Layer {
+function moved(layer: FilledLayer, plan: LayerView | undefined, byMm: number): FilledLayer {
   const { layout } = layer;
   switch (layout?.kind) {
     case 'fields': {
@@ -39,7 +40,7 @@ function moved(layer: Layer, plan: LayerView | undefined, byMm: number): Layer {
 }
 
 /** The first band that does not fill the rest, wider; never by more than a part of itself, as there may be little room. */
-function widened(layer: Layer, byMm: number): Layer {
+function widened(layer: FilledLayer, byMm: number): FilledLayer {
   const at = layer.bands.findIndex((b) => !b.fillsRest);
   const bands = changed(layer.bands, at, (b) => ({ ...b, widthMm: b.widthMm * (1 + byMm / 200) }));
   return { ...layer, bands };
@@ -47,13 +48,12 @@ function widened(layer: Layer, byMm: number): Layer {
 
 /** A piece with what a hand would take first in its lowest layer moved; the same piece where nothing is there to take. */
 export function swung(piece: Piece, layers: readonly LayerView[], byMm: number): Piece {
-  const [first, ...others] = piece.layers;
-  return { ...piece, layers: [moved(first!, layers[0], byMm), ...others] };
+  return changeLayer(piece, piece.layers[0]!.id, (l) => moved(l, layers[0], byMm));
 }
 
 /** Whether a hand can move anything of the piece's lowest layer. */
 export const canSwing = (piece: Piece) => {
-  const { layout, hearts, bands } = piece.layers[0]!;
+  const { layout, hearts, bands } = filled(piece, piece.layers[0]!);
   if (layout?.kind === 'flood') return false;
   if (layout?.kind === 'pools') return layout.strokes.length > 0;
   return layout ? layout.kind !== 'lines' || bands.length > 1 : hearts.length > 0 || bands.length > 1;

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
-import type { Layer } from '../api/client';
+
+import type { Piece } from '../api/client';
 import { api, take } from '../api/client';
 import { setAt } from '../parts/editing';
 
@@ -10,14 +11,15 @@ export const useMaterials = () =>
 
 type Systems = NonNullable<ReturnType<typeof useMaterials>>['resinSystems'];
 
-/** Sets a value of a layer by its place. One part of a typical ratio changed makes the whole ratio the artist's own. */
-export function setInLayer(
-  layer: Layer,
+/** Sets a value of a piece by its place. One part of a typical ratio changed makes the whole ratio the artist's own. */
+export function setInPiece(
+  piece: Piece,
   place: string,
   value: number | null,
   systems: Systems | undefined,
-): Layer {
-  const ratio = layer.resin.ratio ?? systems?.find((s) => s.id === layer.resin.system)?.ratio;
-  const own = place.startsWith('resin.ratio.') && ratio ? setAt(layer, 'resin.ratio', ratio) : layer;
-  return setAt(own, place, value);
+): Piece {
+  const [, sittingId] = /^sittings\[([^\]]+)\]\.resin\.ratio\./.exec(place) ?? [];
+  const resin = piece.sittings.find((s) => s.id === sittingId)?.resin;
+  const ratio = resin && (resin.ratio ?? systems?.find((s) => s.id === resin.system)?.ratio);
+  return setAt(ratio ? setAt(piece, `sittings[${sittingId}].resin.ratio`, ratio) : piece, place, value);
 }

@@ -1,8 +1,9 @@
+import type { FilledLayer } from '../piece/filled';
 import { describe, expect, it } from 'vitest';
-import type { Layer } from '../api/client';
+
 import { regionName } from './station';
 
-const layer = (over: Partial<Layer>) =>
+const layer = (over: Partial<FilledLayer>) =>
   ({
     heartCup: 'amber',
     hearts: [],
@@ -15,8 +16,8 @@ const layer = (over: Partial<Layer>) =>
     layout: null,
     zones: null,
     ...over,
-  }) as unknown as Layer;
-const laidOut = (layout: unknown) => layer({ layout: layout as Layer['layout'] });
+  }) as unknown as FilledLayer;
+const laidOut = (layout: unknown) => layer({ layout: layout as FilledLayer['layout'] });
 
 describe('the name of a region', () => {
   it('is its colour, and which of the bands where there are several of it', () => {
@@ -60,7 +61,7 @@ describe('the name of a region', () => {
       bands: [],
       hearts: [],
     };
-    const zoned = layer({ zones: [zone] as unknown as Layer['zones'] });
+    const zoned = layer({ zones: [zone] as unknown as FilledLayer['zones'] });
     expect(regionName(zoned, 'z/start')).toBe('Pool: film below, the amber');
     expect(regionName(zoned, 'kept/k')).toBe('kept zone');
     expect(regionName(zoned, 'kept/k/dam')).toBe('dam');

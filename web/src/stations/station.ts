@@ -1,12 +1,13 @@
+import type { FilledLayer, Places } from '../piece/filled';
 import type { Selected } from '../piece/selection';
 import { inZone } from './map/layoutEdits';
-import type { Layer, LayerView, Piece, PieceView, PlanView } from '../api/client';
+import type { LayerView, Piece, PieceView, PlanView } from '../api/client';
 
 /** What every station gets: the piece, the layer that is looked at, everything worked out, and ways to change it. */
 export interface StationProps {
   id: string;
   piece: Piece;
-  layer: Layer;
+  layer: FilledLayer;
   layerIndex: number;
   plan: PlanView;
   layerPlan: LayerView;
@@ -17,18 +18,18 @@ export interface StationProps {
   /** The zone of the layer that is worked in; null for the layer as a whole. */
   zone: string | null;
   /** The layer as a whole, where a zone of it is worked in, and a way to change it. */
-  whole: Layer;
-  editWhole: (change: (layer: Layer) => Layer) => void;
+  whole: FilledLayer;
+  editWhole: (change: (layer: FilledLayer) => FilledLayer) => void;
   chooseZone: (id: string | null) => void;
   /** What of the map is chosen. */
   selected: Selected;
   select: (selected: Selected) => void;
   edit: (change: (piece: Piece) => Piece) => void;
-  editLayer: (change: (layer: Layer) => Layer) => void;
+  editLayer: (change: (layer: FilledLayer) => FilledLayer) => void;
   /** What the server refused of a field of the document. */
   say: (field: string) => string | undefined;
-  /** The same for a field of this layer. */
-  sayLayer: (field: string) => string | undefined;
+  /** Where the fields of this layer stand. */
+  at: Places;
   accept: (view: PieceView) => void;
   /** What the second look sees here, with its remedies. */
   secondLook: React.ReactNode;
@@ -57,7 +58,7 @@ export const stationNames: Record<Station, string> = {
  * The name of a region: its cup's colour, and which of its bands where the colour is used more than once; in a zone, the
  * zone before it. Where a layout gives a region its cup, that has to be told.
  */
-export function regionName(layer: Layer, regionId: string, cupId?: string | null): string {
+export function regionName(layer: FilledLayer, regionId: string, cupId?: string | null): string {
   const [first, ...rest] = regionId.split('/');
   if (first === 'kept') return rest.length > 1 ? 'dam' : 'kept zone';
   const zone = rest.length > 0 ? layer.zones?.find((z) => z.id === first) : undefined;

@@ -1,4 +1,3 @@
-using System.Globalization;
 using FluentValidation;
 using FluentValidation.Results;
 using MossLantern.Core.Materials;
@@ -23,6 +22,6 @@ public static class KnownMaterials
     }
 
     private static IEnumerable<(string Field, string Resin)> Places(Piece piece, string before) =>
-        piece.Sittings.Select((s, i) => (string.Create(CultureInfo.InvariantCulture, $"{before}sittings[{i}].resin.system"), s.Resin.System))
+        piece.Sittings.Select(s => ($"{before}{PlaceIn.Sitting(s.Id)}.resin.system", s.Resin.System))
             .Concat(piece.Ground.Old is { } old ? Places(old.Itself, $"{before}ground.old.") : []);
 }

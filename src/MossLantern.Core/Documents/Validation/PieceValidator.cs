@@ -64,6 +64,13 @@ public sealed class PieceValidator : AbstractValidator<Piece>
     }
 
     /// <inheritdoc/>
+    public override ValidationResult Validate(ValidationContext<Piece> context) => Spelled(context, base.Validate(context));
+
+    /// <inheritdoc/>
+    protected override void RaiseValidationException(ValidationContext<Piece> context, ValidationResult result) =>
+        base.RaiseValidationException(context, Spelled(context, result));
+
+    /// <inheritdoc/>
     protected override bool PreValidate(ValidationContext<Piece> context, ValidationResult result) =>
         Within(PieceBounds.Of(context?.InstanceToValidate ?? throw new ArgumentNullException(nameof(context))), result);
 
@@ -72,6 +79,17 @@ public sealed class PieceValidator : AbstractValidator<Piece>
     {
         result.Errors.AddRange(outOfBounds);
         return outOfBounds.Count == 0;
+    }
+
+    /// <summary>Fields are named as they are everywhere else.</summary>
+    private static ValidationResult Spelled(ValidationContext<Piece> context, ValidationResult result)
+    {
+        foreach (var failure in result.Errors)
+        {
+            failure.PropertyName = PlaceIn.Spelled(context.InstanceToValidate, failure.PropertyName);
+        }
+
+        return result;
     }
 
     // To make a validator takes longer than to use it.

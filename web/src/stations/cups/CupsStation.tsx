@@ -1,4 +1,5 @@
-import type { Layer } from '../../api/client';
+import type { FilledLayer } from '../../piece/filled';
+
 import { Choice, NumberField, TextField } from '../../parts/Fields';
 import { setAt } from '../../parts/editing';
 import { HowNumber } from '../../parts/HowNumber';
@@ -10,7 +11,7 @@ import { regionName, timesPoured } from '../station';
 import type { StationProps } from '../station';
 
 export function CupsStation(props: StationProps) {
-  const { layer, layerPlan, editLayer, sayLayer, cup: selected, setCup, secondLook } = props;
+  const { layer, layerPlan, editLayer, say, at, cup: selected, setCup, secondLook } = props;
   const units = useUnits();
   const materials = useMaterials();
   // Oil does not go into resin.
@@ -20,7 +21,6 @@ export function CupsStation(props: StationProps) {
     layer.cups.find((c) => c.id === selected) ??
     layer.cups.find((c) => c.id === inOrder[0]) ??
     layer.cups[0]!;
-  const index = layer.cups.indexOf(cup);
   const plan = layerPlan.cups.cups.find((c) => c.cupId === cup.id);
   const opacity = layerPlan.opacity[cup.id];
   const several = timesPoured(props.piece.ground);
@@ -74,8 +74,8 @@ export function CupsStation(props: StationProps) {
               width={44}
               placeholder="0.1"
               value={layer.tools?.scaleStepG ?? null}
-              takes="layers.tools.scaleStepG"
-              error={sayLayer('tools.scaleStepG')}
+              takes="sittings.tools.scaleStepG"
+              error={say(`${at.sitting}.tools.scaleStepG`)}
               onChange={(v) => editLayer((l) => setAt(l, 'tools.scaleStepG', v))}
             />
           ) : (
@@ -88,8 +88,8 @@ export function CupsStation(props: StationProps) {
               width={44}
               placeholder="1"
               value={layer.tools?.cupStepMl ?? null}
-              takes="layers.tools.cupStepMl"
-              error={sayLayer('tools.cupStepMl')}
+              takes="sittings.tools.cupStepMl"
+              error={say(`${at.sitting}.tools.cupStepMl`)}
               onChange={(v) => editLayer((l) => setAt(l, 'tools.cupStepMl', v))}
             />
           )}
@@ -102,13 +102,13 @@ export function CupsStation(props: StationProps) {
             width={44}
             placeholder="10"
             value={layer.reservePercent}
-            takes="layers.reservePercent"
-            error={sayLayer('reservePercent')}
+            takes="sittings.reservePercent"
+            error={say(`${at.sitting}.reservePercent`)}
             onChange={(v) => editLayer((l) => ({ ...l, reservePercent: v }))}
           />
         </p>
       </div>
-      {system && <MakersData layer={layer} system={system} editLayer={editLayer} sayLayer={sayLayer} />}
+      {system && <MakersData layer={layer} system={system} editLayer={editLayer} say={say} at={at} />}
 
       <section className="cup-card" aria-label={`Cup ${cup.name}`}>
         <div className="line">
@@ -116,7 +116,7 @@ export function CupsStation(props: StationProps) {
             label="Cup"
             value={cup.name}
             width={128}
-            error={sayLayer(`cups[${index}].name`)}
+            error={say(`recipes[${cup.id}].name`)}
             onChange={(name) => editLayer((l) => changeCup(l, cup.id, { name }))}
           />
           {plan && (
@@ -268,8 +268,8 @@ export function CupsStation(props: StationProps) {
               unit="%"
               width={52}
               value={cup.loadPercent}
-              takes="layers.cups.loadPercent"
-              error={sayLayer(`cups[${index}].loadPercent`)}
+              takes="recipes.doses.percent"
+              error={say(`recipes[${cup.id}].doses[0].percent`)}
               onChange={(v) => v !== null && editLayer((l) => changeCup(l, cup.id, { loadPercent: v }))}
             />
           )}
@@ -307,7 +307,7 @@ export function CupsStation(props: StationProps) {
 const halves = (ml: number) => (Math.abs(ml - Math.round(ml)) < 0.05 ? 0 : 1);
 
 interface MakersProps {
-  layer: Layer;
+  layer: FilledLayer;
   system: {
     ratio: { basis: 'volume' | 'weight'; resin: number; hardener: number };
     resinDensity: number;
@@ -316,11 +316,12 @@ interface MakersProps {
     deepestMm: number;
   };
   editLayer: StationProps['editLayer'];
-  sayLayer: StationProps['sayLayer'];
+  say: StationProps['say'];
+  at: StationProps['at'];
 }
 
 /** The maker's own data wins over typical values. */
-function MakersData({ layer, system, editLayer, sayLayer }: MakersProps) {
+function MakersData({ layer, system, editLayer, say, at }: MakersProps) {
   const ratio = layer.resin.ratio ?? system.ratio;
   const setRatio = (change: Partial<typeof ratio>) =>
     editLayer((l) => ({ ...l, resin: { ...l.resin, ratio: { ...ratio, ...change } } }));
@@ -337,8 +338,8 @@ function MakersData({ layer, system, editLayer, sayLayer }: MakersProps) {
           unit=""
           width={48}
           value={ratio.resin}
-          takes="layers.resin.ratio.resin"
-          error={sayLayer('resin.ratio.resin')}
+          takes="sittings.resin.ratio.resin"
+          error={say(`${at.sitting}.resin.ratio.resin`)}
           onChange={(v) => v !== null && setRatio({ resin: v })}
         />
         <NumberField
@@ -346,8 +347,8 @@ function MakersData({ layer, system, editLayer, sayLayer }: MakersProps) {
           unit=""
           width={48}
           value={ratio.hardener}
-          takes="layers.resin.ratio.hardener"
-          error={sayLayer('resin.ratio.hardener')}
+          takes="sittings.resin.ratio.hardener"
+          error={say(`${at.sitting}.resin.ratio.hardener`)}
           onChange={(v) => v !== null && setRatio({ hardener: v })}
         />
         <Choice
@@ -368,8 +369,8 @@ function MakersData({ layer, system, editLayer, sayLayer }: MakersProps) {
           optional
           placeholder={String(system.resinDensity)}
           value={layer.resin.resinDensity ?? null}
-          takes="layers.resin.resinDensity"
-          error={sayLayer('resin.resinDensity')}
+          takes="sittings.resin.resinDensity"
+          error={say(`${at.sitting}.resin.resinDensity`)}
           onChange={(v) => editLayer((l) => ({ ...l, resin: { ...l.resin, resinDensity: v } }))}
         />
         <NumberField
@@ -379,8 +380,8 @@ function MakersData({ layer, system, editLayer, sayLayer }: MakersProps) {
           optional
           placeholder={String(system.hardenerDensity)}
           value={layer.resin.hardenerDensity ?? null}
-          takes="layers.resin.hardenerDensity"
-          error={sayLayer('resin.hardenerDensity')}
+          takes="sittings.resin.hardenerDensity"
+          error={say(`${at.sitting}.resin.hardenerDensity`)}
           onChange={(v) => editLayer((l) => ({ ...l, resin: { ...l.resin, hardenerDensity: v } }))}
         />
       </p>

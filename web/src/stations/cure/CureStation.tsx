@@ -13,10 +13,10 @@ const states: Record<WindowView['state'], string> = {
   never: 'never open',
 };
 
-export function CureStation({ layer, layerIndex, layerPlan, editLayer, sayLayer }: StationProps) {
+export function CureStation({ layer, layerIndex, layerPlan, editLayer, say, at }: StationProps) {
   const units = useUnits();
   const { pour } = layerPlan;
-  const say = (field: string) => sayLayer(`plan.${field}`);
+  const sayOf = (field: string) => say(`${at.sitting}.${field}`);
   const setPlan = (change: Partial<typeof layer.plan>) =>
     editLayer((l) => ({ ...l, plan: { ...l.plan, ...change } }));
   return (
@@ -34,13 +34,13 @@ export function CureStation({ layer, layerIndex, layerPlan, editLayer, sayLayer 
           <TimeField
             label="Pour starts"
             value={fieldText(layer.plan.start)}
-            error={say('start')}
+            error={sayOf('start')}
             onChange={(v) => setPlan({ start: wireText(v) })}
           />
           <TimeField
             label="Pour ends"
             value={fieldText(layer.plan.end)}
-            error={say('end')}
+            error={sayOf('end')}
             hint={layer.plan.end ? undefined : 'Empty counts as 20 min after the start.'}
             onChange={(v) => setPlan({ end: wireText(v) })}
           />
@@ -51,8 +51,8 @@ export function CureStation({ layer, layerIndex, layerPlan, editLayer, sayLayer 
             width={64}
             placeholder="22"
             value={layer.plan.roomC}
-            takes="layers.plan.roomC"
-            error={say('roomC')}
+            takes="sittings.roomC"
+            error={sayOf('roomC')}
             onChange={(v) => setPlan({ roomC: v })}
           />
         </div>

@@ -121,7 +121,9 @@ describe('the sentence of a ground', () => {
         pieceId: null,
         ground: panel,
         growth: { gridMm: 2, grainMm: 60 },
+        recipes: [],
         layers: [],
+        sittings: [],
         xMm: 0,
         yMm: 0,
         standsMm: 0,
@@ -141,7 +143,7 @@ describe('the sentence of a ground', () => {
   });
 
   it('stands inserts in a mould, each in its own words, and takes them out again', async () => {
-    show(casting, { 'ground.mould.inserts[0].recessMm': 'Recess must be from 0 to 100 mm.' });
+    show(casting, { 'ground.mould.inserts[insert-1].recessMm': 'Recess must be from 0 to 100 mm.' });
     await userEvent.click(screen.getByRole('button', { name: 'Stand an insert in it' }));
     expect(last().mould?.inserts).toEqual([
       expect.objectContaining({

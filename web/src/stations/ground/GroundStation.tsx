@@ -92,7 +92,7 @@ function Parts({ piece, layer, layerIndex, plan, edit, say }: PartsProps) {
                 width={44}
                 value={part.layerDepthMm[layerIndex] ?? null}
                 takes="layers.partDepths.depthMm"
-                error={say(`layers[${layerIndex}].partDepths[${own}].depthMm`)}
+                error={say(`layers[${layer.id}].partDepths[${own}].depthMm`)}
                 onChange={(v) =>
                   edit((p) => ({
                     ...p,

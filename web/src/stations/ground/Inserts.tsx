@@ -33,7 +33,7 @@ export function Inserts({ ground, say, set }: PartProps) {
         <OneInsert
           key={insert.id}
           insert={insert}
-          say={(field) => say(`ground.mould.inserts[${i}].${field}`)}
+          say={(field) => say(`ground.mould.inserts[${insert.id}].${field}`)}
           onChange={(to) => keep(inserts.with(i, to))}
           onDrop={() => keep(inserts.filter((x) => x.id !== insert.id))}
         />

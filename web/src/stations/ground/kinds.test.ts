@@ -28,8 +28,28 @@ const ground: Piece['ground'] = {
   mould: { ...mould, inserts: [well] },
 };
 const drawn = { shape: 'drawn', path: 'M0 0L60 0L60 80L0 80ZM100 0L150 0L150 70.5L100 70.5Z' } as const;
-const layer = (id: string, more: Partial<Layer> = {}) => ({ id, ...more }) as Layer;
-const piece = { name: 'Tray', ground, layers: [layer('a'), layer('b', { within: 'insert-1' })] } as Piece;
+const layer = (id: string, more: Partial<Layer> = {}): Layer => ({
+  id,
+  name: id,
+  depthMm: 3,
+  layout: { kind: 'flood', recipeId: id },
+  ...more,
+});
+const recipe = (id: string) => ({ id, name: id, colour: '#ffffff', doses: [] });
+const sitting = (id: string) => ({
+  id,
+  rest: [id],
+  resin: { system: 'coating' },
+  measure: 'by-volume' as const,
+});
+const piece: Piece = {
+  name: 'Tray',
+  ground,
+  growth: { gridMm: 2, grainMm: 60 },
+  recipes: [recipe('a'), recipe('b'), recipe('idle')],
+  layers: [layer('a'), layer('b', { within: 'insert-1' })],
+  sittings: [sitting('a'), sitting('b')],
+};
 
 describe('depths of parts', () => {
   it('are kept in order, and the usual depth is none', () => {
@@ -43,7 +63,10 @@ describe('depths of parts', () => {
 describe('another ground', () => {
   it('takes the layer of a hollow away with its insert, and no other', () => {
     expect(onGround(piece, ground).layers.map((l) => l.id)).toEqual(['a', 'b']);
-    expect(onGround(piece, { ...ground, mould }).layers.map((l) => l.id)).toEqual(['a']);
+    const left = onGround(piece, { ...ground, mould });
+    expect(left.layers.map((l) => l.id)).toEqual(['a']);
+    expect(left.sittings.map((s) => s.id)).toEqual(['a']);
+    expect(left.recipes.map((r) => r.id)).toEqual(['a', 'idle']);
   });
 
   it('keeps depths of parts while the drawing is the same', () => {

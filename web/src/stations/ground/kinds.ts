@@ -1,3 +1,4 @@
+import { withoutLayers } from '../../piece/filled';
 import type { Ground, Outline, Piece } from '../../api/client';
 
 export type Base = NonNullable<Ground['base']>;
@@ -108,11 +109,10 @@ export function onGround(piece: Piece, ground: Ground): Piece {
     (to.outline.shape === 'drawn' &&
       piece.ground.outline.shape === 'drawn' &&
       piece.ground.outline.path !== to.outline.path);
+  const left = withoutLayers(piece, (l) => l.within != null && !hollows.has(l.within));
   return {
-    ...piece,
+    ...left,
     ground: to,
-    layers: piece.layers
-      .filter((l) => l.within == null || hollows.has(l.within))
-      .map((l) => (redrawn && l.partDepths ? { ...l, partDepths: null } : l)),
+    layers: left.layers.map((l) => (redrawn && l.partDepths ? { ...l, partDepths: null } : l)),
   };
 }

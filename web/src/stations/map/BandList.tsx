@@ -121,7 +121,8 @@ function HeartFields({
   layer,
   heart,
   editLayer,
-  sayLayer,
+  say,
+  at,
   select,
 }: StationProps & { heart: StationProps['layer']['hearts'][number] }) {
   const index = layer.hearts.indexOf(heart);
@@ -150,8 +151,8 @@ function HeartFields({
           unit={unit}
           width={52}
           value={heart[key]}
-          takes={`layers.hearts.${key}`}
-          error={sayLayer(`hearts[${index}].${key}`)}
+          takes={`layers.layout.hearts.${key}`}
+          error={say(`${at.layout}.hearts[${heart.id}].${key}`)}
           onChange={(v) => v !== null && editLayer((l) => changeHeart(l, heart.id, { [key]: v }))}
         />
       ))}
@@ -179,7 +180,7 @@ function HeartFields({
 }
 
 function BandRow(props: StationProps & { index: number }) {
-  const { layer, layerPlan, editLayer, sayLayer, selected, select, cup, setCup, index } = props;
+  const { layer, layerPlan, editLayer, say, at, selected, select, cup, setCup, index } = props;
   const units = useUnits();
   const band = layer.bands[index]!;
   const own = layer.cups.find((c) => c.id === band.cup);
@@ -217,8 +218,8 @@ function BandRow(props: StationProps & { index: number }) {
             unit="mm"
             width={44}
             value={band.widthMm}
-            takes="layers.bands.widthMm"
-            error={sayLayer(`bands[${index}].widthMm`)}
+            takes="layers.layout.bands.widthMm"
+            error={say(`${at.layout}.bands[${band.id}].widthMm`)}
             onChange={(v) => v !== null && editLayer((l) => changeBand(l, band.id, { widthMm: v }))}
           />
         )}

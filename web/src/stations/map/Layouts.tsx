@@ -1,4 +1,5 @@
-import type { Layer } from '../../api/client';
+import type { FilledLayer } from '../../piece/filled';
+
 import { CupColour } from '../../parts/CupColour';
 import { Choice, NumberField, Whether } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
@@ -24,13 +25,13 @@ const own = '+';
 
 interface CupChoiceProps {
   label: string;
-  layer: Layer;
+  layer: FilledLayer;
   value: string | null;
   /** What no cup is called; without it there has to be one. */
   none?: string;
   /** Cups that cannot be chosen. */
   without?: string;
-  onChange: (cup: string | null, layer: (l: Layer) => Layer) => void;
+  onChange: (cup: string | null, layer: (l: FilledLayer) => FilledLayer) => void;
 }
 
 /** One of the layer's cups, or a new one that comes with the change. */
@@ -112,7 +113,7 @@ export function LayoutPart(props: StationProps) {
 }
 
 function Lines(props: StationProps & { layout: Of<'lines'> }) {
-  const { layer, layerPlan, layout, editLayer, sayLayer } = props;
+  const { layer, layerPlan, layout, editLayer, say, at } = props;
   // How often the sequence is laid already; where it is laid once there are no repeats to tell.
   const repeats = Math.max(1, layerPlan.facts.filter((f) => f.id.startsWith('repeat-')).length);
   const set = (to: Partial<Of<'lines'>>) => editLayer(changeLayout('lines', (l) => ({ ...l, ...to })));
@@ -125,7 +126,7 @@ function Lines(props: StationProps & { layout: Of<'lines'> }) {
           width={52}
           value={layout.startMm}
           takes="layers.layout.startMm"
-          error={sayLayer('layout.startMm') ?? sayLayer('layout')}
+          error={say(`${at.layout}.startMm`) ?? say(at.layout)}
           onChange={(v) => v !== null && set({ startMm: v })}
         />
         <CupChoice
@@ -142,7 +143,7 @@ function Lines(props: StationProps & { layout: Of<'lines'> }) {
           width={44}
           value={layout.wavinessMm}
           takes="layers.layout.wavinessMm"
-          error={sayLayer('layout.wavinessMm')}
+          error={say(`${at.layout}.wavinessMm`)}
           onChange={(v) => v !== null && set({ wavinessMm: v })}
         />
       </p>
@@ -169,7 +170,7 @@ function Lines(props: StationProps & { layout: Of<'lines'> }) {
 }
 
 function Petals(props: StationProps & { layout: Of<'petals'> }) {
-  const { layout, editLayer, sayLayer } = props;
+  const { layout, editLayer, say, at } = props;
   const set = (to: Partial<Of<'petals'>>) => editLayer(changeLayout('petals', (l) => ({ ...l, ...to })));
   const field = (
     label: string,
@@ -182,7 +183,7 @@ function Petals(props: StationProps & { layout: Of<'petals'> }) {
       width={44}
       value={layout[key]}
       takes={`layers.layout.${key}`}
-      error={sayLayer(`layout.${key}`)}
+      error={say(`${at.layout}.${key}`)}
       onChange={(v) => v !== null && set({ [key]: key === 'petals' ? Math.round(v) : v })}
     />
   );
@@ -212,7 +213,7 @@ function Petals(props: StationProps & { layout: Of<'petals'> }) {
 }
 
 function FieldsPart(props: StationProps & { layout: Of<'fields'> }) {
-  const { layer, layerPlan, layout, editLayer, sayLayer, selected, select, cup } = props;
+  const { layer, layerPlan, layout, editLayer, say, at, selected, select, cup } = props;
   const set = (to: Partial<Of<'fields'>>) => editLayer(changeLayout('fields', (l) => ({ ...l, ...to })));
   const chosen =
     selected?.kind === 'region' ? layerPlan.regions.find((r) => r.id === selected.id) : undefined;
@@ -226,7 +227,7 @@ function FieldsPart(props: StationProps & { layout: Of<'fields'> }) {
           width={44}
           value={layout.fields}
           takes="layers.layout.fields"
-          error={sayLayer('layout.fields')}
+          error={say(`${at.layout}.fields`)}
           onChange={(v) =>
             v !== null &&
             set({
@@ -326,7 +327,7 @@ function FieldsPart(props: StationProps & { layout: Of<'fields'> }) {
               width={40}
               value={layout.vein![key]}
               takes={`layers.layout.vein.${key}`}
-              error={sayLayer(`layout.vein.${key}`)}
+              error={say(`${at.layout}.vein.${key}`)}
               onChange={(v) => v !== null && set({ vein: { ...layout.vein!, [key]: v } })}
             />
           ))}
@@ -338,7 +339,7 @@ function FieldsPart(props: StationProps & { layout: Of<'fields'> }) {
 }
 
 function PoolsPart(props: StationProps & { layout: Of<'pools'> }) {
-  const { layer, layerPlan, layout, editLayer, sayLayer, selected, select, cup } = props;
+  const { layer, layerPlan, layout, editLayer, say, at, selected, select, cup } = props;
   const pools = layerPlan.regions.filter((r) => r.kind === 'pool');
   return (
     <>
@@ -349,7 +350,7 @@ function PoolsPart(props: StationProps & { layout: Of<'pools'> }) {
           width={44}
           value={layout.beadMm}
           takes="layers.layout.beadMm"
-          error={sayLayer('layout.beadMm')}
+          error={say(`${at.layout}.beadMm`)}
           onChange={(v) => v !== null && editLayer(changeLayout('pools', (p) => ({ ...p, beadMm: v })))}
         />
         <span>wide</span>
@@ -425,9 +426,9 @@ function PoolsPart(props: StationProps & { layout: Of<'pools'> }) {
 }
 
 function PuddlePart(props: StationProps & { layout: Of<'puddle'> }) {
-  const { layer, layerPlan, layout, editLayer, sayLayer, cup } = props;
+  const { layer, layerPlan, layout, editLayer, say, at, cup } = props;
   const set = (to: Partial<Of<'puddle'>>) => editLayer(changeLayout('puddle', (l) => ({ ...l, ...to })));
-  const setPour = (id: string, to: Partial<Of<'puddle'>['pours'][number]>) => (l: Layer) =>
+  const setPour = (id: string, to: Partial<Of<'puddle'>['pours'][number]>) => (l: FilledLayer) =>
     changeLayout('puddle', (p) => ({ ...p, pours: p.pours.map((x) => (x.id === id ? { ...x, ...to } : x)) }))(
       l,
     );
@@ -454,7 +455,7 @@ function PuddlePart(props: StationProps & { layout: Of<'puddle'> }) {
                   width={44}
                   value={pour.ml}
                   takes="layers.layout.pours.ml"
-                  error={sayLayer(`layout.pours[${i}].ml`)}
+                  error={say(`${at.layout}.pours[${pour.id}].ml`)}
                   onChange={(v) => v !== null && editLayer(setPour(pour.id, { ml: v }))}
                 />
                 {radius && (
@@ -488,7 +489,7 @@ function PuddlePart(props: StationProps & { layout: Of<'puddle'> }) {
           width={44}
           value={layout.tiltPercent}
           takes="layers.layout.tiltPercent"
-          error={sayLayer('layout.tiltPercent')}
+          error={say(`${at.layout}.tiltPercent`)}
           onChange={(v) => v !== null && set({ tiltPercent: v })}
         />
         <NumberField
@@ -497,7 +498,7 @@ function PuddlePart(props: StationProps & { layout: Of<'puddle'> }) {
           width={44}
           value={layout.tiltDeg}
           takes="layers.layout.tiltDeg"
-          error={sayLayer('layout.tiltDeg')}
+          error={say(`${at.layout}.tiltDeg`)}
           onChange={(v) => v !== null && set({ tiltDeg: v })}
         />
       </p>
@@ -525,7 +526,7 @@ function PuddlePart(props: StationProps & { layout: Of<'puddle'> }) {
 }
 
 function Marble(props: StationProps & { layout: Of<'marble'> }) {
-  const { layer, layout, editLayer, sayLayer, layerPlan } = props;
+  const { layer, layout, editLayer, say, at, layerPlan } = props;
   const set = (to: Partial<Of<'marble'>>) => editLayer(changeLayout('marble', (l) => ({ ...l, ...to })));
   const mix = layer.cups.find((c) => c.id === layout.streakCup);
   const parts = (to: NonNullable<typeof mix>['of']) =>
@@ -551,7 +552,7 @@ function Marble(props: StationProps & { layout: Of<'marble'> }) {
           width={44}
           value={layout.streakPercent}
           takes="layers.layout.streakPercent"
-          error={sayLayer('layout.streakPercent')}
+          error={say(`${at.layout}.streakPercent`)}
           onChange={(v) => v !== null && set({ streakPercent: v })}
         />
         <NumberField
@@ -560,7 +561,7 @@ function Marble(props: StationProps & { layout: Of<'marble'> }) {
           width={44}
           value={layout.directionDeg}
           takes="layers.layout.directionDeg"
-          error={sayLayer('layout.directionDeg')}
+          error={say(`${at.layout}.directionDeg`)}
           onChange={(v) => v !== null && set({ directionDeg: v })}
         />
       </p>
@@ -581,8 +582,8 @@ function Marble(props: StationProps & { layout: Of<'marble'> }) {
                     unit=""
                     width={40}
                     value={share.parts}
-                    takes="layers.cups.of.parts"
-                    error={sayLayer(`cups[${layer.cups.indexOf(mix)}].of[${i}].parts`)}
+                    takes="recipes.of.parts"
+                    error={say(`recipes[${mix.id}].of[${share.cup}].parts`)}
                     onChange={(v) => v !== null && parts(mix.of!.with(i, { ...share, parts: v }))}
                   />
                   <span className="unit">parts</span>

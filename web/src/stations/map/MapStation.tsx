@@ -1,5 +1,7 @@
+import { withClearRecipe } from '../../piece/filled';
+import type { FilledLayer, Zone } from '../../piece/filled';
 import { useState } from 'react';
-import type { KeptZone, Layer, Outline, Piece, Zone } from '../../api/client';
+import type { KeptZone, Outline, Piece } from '../../api/client';
 import { Choice, NumberField, TextField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
 import { SettledChoice } from '../../parts/SettledChoice';
@@ -9,7 +11,7 @@ import { timesPoured } from '../station';
 import { LayoutPart } from './Layouts';
 import { Sequences } from './Sequences';
 import { freeId } from './layerEdits';
-import { kindOf, kinds, laidOutAs, withClear, withZone, withoutZone } from './layoutEdits';
+import { kindOf, kinds, laidOutAs, withZone, withoutZone } from './layoutEdits';
 
 const contrasts = [
   ['strong', 'stand out from each other'],
@@ -35,7 +37,7 @@ function OfOne({ piece: { ground } }: StationProps) {
 }
 
 export function MapStation(props: StationProps) {
-  const { layer, layerPlan, editLayer, sayLayer, view, zone } = props;
+  const { layer, layerPlan, editLayer, say, at, view, zone } = props;
   const inZone = zone !== null;
   // The version that a new layout was based on: for as long as it is the last step, a step back brings back what was before.
   const [laid, setLaid] = useState<{ kind: string; version: number } | null>(null);
@@ -69,7 +71,7 @@ export function MapStation(props: StationProps) {
             width={52}
             value={layer.depthMm}
             takes="layers.depthMm"
-            error={sayLayer('depthMm')}
+            error={say(`${at.layer}.depthMm`)}
             onChange={(v) => v !== null && editLayer((l) => ({ ...l, depthMm: v }))}
           />
         )}
@@ -79,8 +81,8 @@ export function MapStation(props: StationProps) {
             unit="×"
             width={44}
             value={layer.widening}
-            takes="layers.widening"
-            error={sayLayer('widening')}
+            takes="layers.layout.widening"
+            error={say(`${at.layout}.widening`)}
             onChange={(v) => v !== null && editLayer((l) => ({ ...l, widening: v }))}
           />
         )}
@@ -90,9 +92,9 @@ export function MapStation(props: StationProps) {
             unit="%"
             width={44}
             value={Math.round(layer.rimFollow * 100)}
-            takes="layers.rimFollow"
+            takes="layers.layout.rimFollow"
             per={100}
-            error={sayLayer('rimFollow')}
+            error={say(`${at.layout}.rimFollow`)}
             onChange={(v) => v !== null && editLayer((l) => ({ ...l, rimFollow: v / 100 }))}
           />
         )}
@@ -254,11 +256,14 @@ function PlaceFields<T extends Place>({ of, name, say, takes, change }: PlacePro
   );
 }
 
-function ZoneFields({ whole, zone, chooseZone, editWhole, sayLayer }: StationProps) {
+function ZoneFields({ whole, zone, chooseZone, editWhole, say, at }: StationProps) {
   const of = whole.zones?.find((z) => z.id === zone);
   if (!of) return null;
   const change = (to: Partial<Zone>) =>
-    editWhole((l: Layer) => ({ ...l, zones: l.zones!.map((z) => (z.id === of.id ? { ...z, ...to } : z)) }));
+    editWhole((l: FilledLayer) => ({
+      ...l,
+      zones: l.zones!.map((z) => (z.id === of.id ? { ...z, ...to } : z)),
+    }));
   return (
     <section className="zone" aria-label={of.name}>
       <h3>The zone</h3>
@@ -268,7 +273,7 @@ function ZoneFields({ whole, zone, chooseZone, editWhole, sayLayer }: StationPro
           quiet
           width={140}
           value={of.name}
-          error={sayLayer('name')}
+          error={say(`${at.laidOut}.name`)}
           onChange={(name) => change({ name })}
         />
         <button
@@ -282,7 +287,13 @@ function ZoneFields({ whole, zone, chooseZone, editWhole, sayLayer }: StationPro
           Take the zone out
         </button>
       </p>
-      <PlaceFields of={of} name="the zone" say={sayLayer} takes="layers.zones" change={change} />
+      <PlaceFields
+        of={of}
+        name="the zone"
+        say={(field) => say(`${at.laidOut}.${field}`)}
+        takes="layers.zones"
+        change={change}
+      />
     </section>
   );
 }
@@ -307,7 +318,7 @@ function withKept(piece: Piece, box: { widthMm: number; heightMm: number }): Pie
     yMm: Math.round(box.heightMm * (0.3 + 0.2 * (kept.length % 3)) - across / 2),
     keep: 'visible',
   };
-  return { ...piece, kept: [...kept, zone], layers: piece.layers.map((l) => withClear(l)[0]) };
+  return { ...piece, kept: [...kept, zone], recipes: withClearRecipe(piece.recipes)[0] };
 }
 
 /** Zones that stay visible or bare, in every layer. */
@@ -327,7 +338,7 @@ function Kept({ piece, layer, edit, say, layerPlan }: StationProps) {
               quiet
               width={130}
               value={k.name}
-              error={say(`kept[${i}].name`)}
+              error={say(`kept[${k.id}].name`)}
               onChange={(name) => change(k.id, { name })}
             />
             <Choice
@@ -345,7 +356,7 @@ function Kept({ piece, layer, edit, say, layerPlan }: StationProps) {
               placeholder="none"
               value={k.damMm ?? null}
               takes="kept.damMm"
-              error={say(`kept[${i}].damMm`)}
+              error={say(`kept[${k.id}].damMm`)}
               onChange={(damMm) => change(k.id, { damMm })}
             />
             <button
@@ -360,7 +371,7 @@ function Kept({ piece, layer, edit, say, layerPlan }: StationProps) {
           <PlaceFields
             of={k}
             name={k.name}
-            say={(field) => say(`kept[${i}].${field}`)}
+            say={(field) => say(`kept[${k.id}].${field}`)}
             takes="kept"
             change={(to) => change(k.id, to)}
           />

@@ -1,35 +1,52 @@
+import { type FilledLayer, cupOf, laidOut, layoutOf } from '../../piece/filled';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
-import type { Layer } from '../../api/client';
+
 import { UnitsProvider } from '../../units/units';
 import type { StationProps } from '../station';
 import { Sequences } from './Sequences';
 
-const tea = { id: 'tea', name: 'tea', colour: '#6b3f1f', colourant: 'dye', loadPercent: 4, of: null };
+const tea = {
+  id: 'tea',
+  name: 'tea',
+  colour: '#6b3f1f',
+  doses: [{ colourant: 'dye' as const, percent: 4 }],
+  of: null,
+};
+const recipes = [tea, { ...tea, id: 'old', name: 'old' }];
 const sequence = {
   name: 'Peat tea',
   acrossMm: 200,
   widening: 1,
   note: '',
   bands: [
-    { id: 'push', widthMm: 5, fillsRest: true, cup: 'tea' },
-    { id: 'line', widthMm: 12, fillsRest: false, cup: 'tea' },
+    { id: 'push', widthMm: 5, fillsRest: true, recipeId: 'tea' },
+    { id: 'line', widthMm: 12, fillsRest: false, recipeId: 'tea' },
   ],
-  cups: [tea],
+  recipes: [tea],
 };
 const together = { value: 12, unit: 'mm', formula: 'lines-need', inputs: [] };
-const layer = {
-  heartCup: 'tea',
+const rings = {
+  kind: 'rings' as const,
   hearts: [],
-  bands: [{ id: 'b', widthMm: 5, fillsRest: true, cup: 'old' }],
-  cups: [tea, { ...tea, id: 'old', name: 'old' }],
-  layout: null,
-} as unknown as Layer;
+  bands: [{ id: 'b', widthMm: 5, fillsRest: true, recipeId: 'old' }],
+  rimFollow: 0,
+  heartRecipeId: null,
+  widening: 1,
+  rimWay: 'proportional' as const,
+};
+const layer = {
+  ...laidOut(rings, null),
+  id: 'l',
+  zones: null,
+  cups: recipes.map(cupOf),
+  all: [],
+} as unknown as FilledLayer;
 
 const asked = vi.fn<(what: string, body: Record<string, unknown>) => [unknown, number?]>();
-const editLayer = vi.fn<(change: (l: Layer) => Layer) => void>();
+const editLayer = vi.fn<(change: (l: FilledLayer) => FilledLayer) => void>();
 
 beforeEach(() => {
   asked.mockReset();
@@ -42,7 +59,7 @@ beforeEach(() => {
         : asked(what, (await request.json()) as Record<string, unknown>);
     return new Response(JSON.stringify(of), { status, headers: { 'content-type': 'application/json' } });
   });
-  const props = { layer, layerPlan: { box: { widthMm: 320, heightMm: 150 } }, editLayer };
+  const props = { piece: { recipes }, layer, layerPlan: { box: { widthMm: 320, heightMm: 150 } }, editLayer };
   render(
     <QueryClientProvider client={new QueryClient()}>
       <UnitsProvider>
@@ -61,7 +78,12 @@ it('keeps the sequence of the layer by a name, with how far across it is', async
   await userEvent.type(screen.getByLabelText('Keep this one as'), 'Reed{Enter}');
   await userEvent.click(screen.getByRole('button', { name: 'Keep it' }));
   await screen.findByText('Reed stands in the cupboard.');
-  expect(asked).toHaveBeenCalledWith('POST /api/sequences', { name: 'Reed', layer, acrossMm: 150 });
+  expect(asked).toHaveBeenCalledWith('POST /api/sequences', {
+    name: 'Reed',
+    layout: rings,
+    recipes,
+    acrossMm: 150,
+  });
 });
 
 it('says what is wrong with a name beside it', async () => {
@@ -71,16 +93,22 @@ it('says what is wrong with a name beside it', async () => {
 });
 
 it('lays a kept one, as it is or fitted, and lets go of cups that nothing names any more', async () => {
-  asked.mockImplementation((_, body) => [
-    { ...layer, bands: sequence.bands, pourOrder: [], widening: 1, cups: (body.layer as Layer).cups },
-  ]);
+  asked.mockImplementation(() => [{ layout: { ...rings, bands: sequence.bands }, recipes }]);
   await userEvent.click(await screen.findByRole('button', { name: 'Lay it fitted to 150 mm: Peat tea' }));
   await screen.findByText('Peat tea is laid here.');
-  expect(asked).toHaveBeenLastCalledWith('POST /api/sequences/s1/laid', { layer, acrossMm: 150 });
+  expect(asked).toHaveBeenLastCalledWith('POST /api/sequences/s1/laid', {
+    layout: rings,
+    recipes,
+    acrossMm: 150,
+  });
   await userEvent.click(screen.getByRole('button', { name: 'Lay it as it is: Peat tea' }));
   await waitFor(() => expect(editLayer).toHaveBeenCalledTimes(2));
-  expect(asked).toHaveBeenLastCalledWith('POST /api/sequences/s1/laid', { layer, acrossMm: null });
+  expect(asked).toHaveBeenLastCalledWith('POST /api/sequences/s1/laid', {
+    layout: rings,
+    recipes,
+    acrossMm: null,
+  });
   const laid = editLayer.mock.lastCall![0](layer);
-  expect(laid.bands).toEqual(sequence.bands);
+  expect(layoutOf(laid)).toEqual({ ...rings, bands: sequence.bands });
   expect(laid.cups.map((c) => c.id)).toEqual(['tea']);
 });

@@ -5,12 +5,13 @@ import { Stripes } from '../../cupboard/Stripes';
 import { sequencesQuery, useSequences } from '../../cupboard/sequences';
 import { TextField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
+import { cupOf, laidOut, layoutOf } from '../../piece/filled';
 import { useUnits } from '../../units/units';
 import type { StationProps } from '../station';
 import { withCupsInUse } from './layoutEdits';
 
 /** Sequences kept by name: this one to the cupboard, or one of those laid here in place of this one. */
-export function Sequences({ layer, layerPlan, editLayer }: StationProps) {
+export function Sequences({ piece, layer, layerPlan, editLayer }: StationProps) {
   const client = useQueryClient();
   const units = useUnits();
   const kept = useSequences();
@@ -24,7 +25,11 @@ export function Sequences({ layer, layerPlan, editLayer }: StationProps) {
     setRefused(e);
   };
   const keep = () => {
-    take(api.POST('/api/sequences', { body: { name, layer, acrossMm: across } }))
+    take(
+      api.POST('/api/sequences', {
+        body: { name, layout: layoutOf(layer), recipes: piece.recipes, acrossMm: across },
+      }),
+    )
       .then((now) => {
         client.setQueryData(sequencesQuery.queryKey, now);
         setRefused(null);
@@ -34,17 +39,21 @@ export function Sequences({ layer, layerPlan, editLayer }: StationProps) {
       .catch(tell);
   };
   const lay = (id: string, acrossMm: number | null, what: string) => {
-    take(api.POST('/api/sequences/{id}/laid', { params: { path: { id } }, body: { layer, acrossMm } }))
+    take(
+      api.POST('/api/sequences/{id}/laid', {
+        params: { path: { id } },
+        body: { layout: layoutOf(layer), recipes: piece.recipes, acrossMm },
+      }),
+    )
       .then((laid) => {
         setRefused(null);
         setSaid(`${what} is laid here.`);
         editLayer((l) =>
           withCupsInUse({
             ...l,
-            bands: laid.bands,
-            cups: laid.cups,
-            widening: laid.widening,
-            pourOrder: laid.pourOrder,
+            ...laidOut(laid.layout, l.aside),
+            cups: laid.recipes.map(cupOf),
+            pourOrder: [],
           }),
         );
       })

@@ -1,5 +1,6 @@
+import type { FilledLayer } from '../../piece/filled';
 import { describe, expect, it } from 'vitest';
-import type { Layer } from '../../api/client';
+
 import {
   changeBand,
   doubleBand,
@@ -15,7 +16,7 @@ import {
   withoutHeart,
 } from './layerEdits';
 
-const first: Layer = {
+const first: FilledLayer = {
   id: 'layer-1',
   name: 'First layer',
   depthMm: 3,
@@ -30,6 +31,15 @@ const first: Layer = {
   pourOrder: [],
   plan: { start: null, end: null, roomC: null },
   widening: 1,
+  rimWay: 'proportional',
+  layout: null,
+  aside: [],
+  sitting: 'layer-1',
+  within: null,
+  partDepths: null,
+  zones: null,
+  all: [],
+  contrast: 'strong',
 };
 const panel = { xMm: 0, yMm: 0, widthMm: 400, heightMm: 300 };
 const unique = (ids: string[]) => new Set(ids).size === ids.length;
@@ -108,8 +118,8 @@ describe('editing a layer', () => {
 
   it('lays a clear layer over another with the same hearts', () => {
     const below = withBand(withHeart(first, panel));
-    const over = layerOver(below, ['layer-1']);
-    expect(over.id).toBe('layer-2');
+    const over = layerOver(below, [], ['layer-1'], 1);
+    expect([over.id, over.sitting, over.name]).toEqual(['layer-2', 'layer-2', 'Layer 2']);
     expect(over.hearts).toEqual(below.hearts);
     expect(over.cups).toHaveLength(1);
     expect(over.plan.start).toBeNull();

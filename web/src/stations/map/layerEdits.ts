@@ -1,4 +1,6 @@
-import type { Band, Cup, Heart, Layer, LayerView } from '../../api/client';
+import type { Band, Cup, FilledLayer, Heart } from '../../piece/filled';
+import type { LayerView, Recipe } from '../../api/client';
+import { withClearRecipe } from '../../piece/filled';
 import { cupsInUse } from './layoutEdits';
 
 /** Colours a new band is offered, in turn: our own names. */
@@ -18,21 +20,21 @@ export function freeId(prefix: string, taken: string[]): string {
   for (let n = 1; ; n++) if (!taken.includes(`${prefix}-${n}`)) return `${prefix}-${n}`;
 }
 
-export function newCup(layer: Layer, model?: Omit<Cup, 'id'>): Cup {
+export function newCup(layer: FilledLayer, model?: Omit<Cup, 'id'>): Cup {
   const names = layer.cups.map((c) => c.name);
   const next = model ??
     colours.find((p) => !names.includes(p.name)) ?? { ...colours[0]!, name: `colour ${names.length + 1}` };
   return {
     id: freeId(
       'cup',
-      layer.cups.map((c) => c.id),
+      [...layer.cups, ...layer.all].map((c) => c.id),
     ),
     ...next,
   };
 }
 
 /** A heart, with amber in its bed: the first off the middle, each further one where there is room beside the others. */
-export function withHeart(layer: Layer, box: LayerView['box']): Layer {
+export function withHeart(layer: FilledLayer, box: LayerView['box']): FilledLayer {
   const { xMm: left, yMm: top, widthMm: width, heightMm: height } = box;
   const places = [
     [0.42, 0.46],
@@ -69,18 +71,18 @@ export function withHeart(layer: Layer, box: LayerView['box']): Layer {
   return { ...layer, hearts: [heart], cups, heartCup: amber.id };
 }
 
-export const withoutHeart = (layer: Layer, id: string): Layer => ({
+export const withoutHeart = (layer: FilledLayer, id: string): FilledLayer => ({
   ...layer,
   hearts: layer.hearts.filter((h) => h.id !== id),
 });
 
 /** A band just inside the one that fills the rest, in a colour of its own. */
-export const withBand = (layer: Layer): Layer => beside(layer, 0);
+export const withBand = (layer: FilledLayer): FilledLayer => beside(layer, 0);
 
 /** A line just outside the one that fills the rest: the innermost one. */
-export const withLine = (layer: Layer): Layer => beside(layer, 1);
+export const withLine = (layer: FilledLayer): FilledLayer => beside(layer, 1);
 
-function beside(layer: Layer, after: 0 | 1): Layer {
+function beside(layer: FilledLayer, after: 0 | 1): FilledLayer {
   const cup = newCup(layer);
   const band: Band = {
     id: freeBandId(layer),
@@ -92,7 +94,7 @@ function beside(layer: Layer, after: 0 | 1): Layer {
   return { ...layer, cups: [...layer.cups, cup], bands: layer.bands.toSpliced(fill + after, 0, band) };
 }
 
-export function withoutBand(layer: Layer, id: string): Layer {
+export function withoutBand(layer: FilledLayer, id: string): FilledLayer {
   return withoutIdleCups({
     ...layer,
     bands: layer.bands.filter((b) => b.id !== id),
@@ -100,21 +102,21 @@ export function withoutBand(layer: Layer, id: string): Layer {
   });
 }
 
-export const changeBand = (layer: Layer, id: string, change: Partial<Band>): Layer =>
+export const changeBand = (layer: FilledLayer, id: string, change: Partial<Band>): FilledLayer =>
   withoutIdleCups({ ...layer, bands: layer.bands.map((b) => (b.id === id ? { ...b, ...change } : b)) });
 
-export const changeHeart = (layer: Layer, id: string, change: Partial<Heart>): Layer => ({
+export const changeHeart = (layer: FilledLayer, id: string, change: Partial<Heart>): FilledLayer => ({
   ...layer,
   hearts: layer.hearts.map((h) => (h.id === id ? { ...h, ...change } : h)),
 });
 
-export const changeCup = (layer: Layer, id: string, change: Partial<Cup>): Layer => ({
+export const changeCup = (layer: FilledLayer, id: string, change: Partial<Cup>): FilledLayer => ({
   ...layer,
   cups: layer.cups.map((c) => (c.id === id ? { ...c, ...change } : c)),
 });
 
 /** Two bands of half the width in place of one; the outer gets a colour of its own. */
-export function splitBand(layer: Layer, id: string): Layer {
+export function splitBand(layer: FilledLayer, id: string): FilledLayer {
   const at = layer.bands.findIndex((b) => b.id === id);
   const band = layer.bands[at];
   if (!band) return layer;
@@ -127,7 +129,7 @@ export function splitBand(layer: Layer, id: string): Layer {
 }
 
 /** The same band once more, two places further out: a repeat of its colour with the next band between. */
-export function doubleBand(layer: Layer, id: string): Layer {
+export function doubleBand(layer: FilledLayer, id: string): FilledLayer {
   const at = layer.bands.findIndex((b) => b.id === id);
   const band = layer.bands[at];
   if (!band) return layer;
@@ -140,21 +142,22 @@ export function doubleBand(layer: Layer, id: string): Layer {
   return { ...layer, bands: layer.bands.toSpliced(Math.min(at + 2, layer.bands.length), 0, copy) };
 }
 
-const freeBandId = (layer: Layer) =>
+const freeBandId = (layer: FilledLayer) =>
   freeId(
     'band',
     layer.bands.map((b) => b.id),
   );
 
 /** Width of a band with the layer's widening in it, mm. */
-export const widthOf = (layer: Layer, index: number) => layer.bands[index]!.widthMm * layer.widening ** index;
+export const widthOf = (layer: FilledLayer, index: number) =>
+  layer.bands[index]!.widthMm * layer.widening ** index;
 
 /** Whether a band is counted back from the rim: its inner edge moves when it widens, not its outer one. */
-export const countsFromRim = (layer: Layer, index: number) =>
+export const countsFromRim = (layer: FilledLayer, index: number) =>
   index > layer.bands.findIndex((b) => b.fillsRest);
 
 /** Makes a band wider by so many millimetres on the map, in steps of a tenth. */
-export function widenBand(layer: Layer, id: string, byMm: number): Layer {
+export function widenBand(layer: FilledLayer, id: string, byMm: number): FilledLayer {
   const at = layer.bands.findIndex((b) => b.id === id);
   const band = layer.bands[at];
   if (!band || band.fillsRest) return layer;
@@ -163,19 +166,19 @@ export function widenBand(layer: Layer, id: string, byMm: number): Layer {
 }
 
 /** Gives a band a new cup of its own. */
-export function withOwnCup(layer: Layer, bandId: string): Layer {
+export function withOwnCup(layer: FilledLayer, bandId: string): FilledLayer {
   const cup = newCup(layer);
   return changeBand({ ...layer, cups: [...layer.cups, cup] }, bandId, { cup: cup.id });
 }
 
 /** A cup that no region is poured from any more goes back to the sink. */
-function withoutIdleCups(layer: Layer): Layer {
+function withoutIdleCups(layer: FilledLayer): FilledLayer {
   const used = cupsInUse(layer);
   return { ...layer, cups: layer.cups.filter((c) => used.has(c.id)) };
 }
 
 /** Moves a band one place towards the heart (−1) or the rim (+1). */
-export function moveBand(layer: Layer, id: string, by: -1 | 1): Layer {
+export function moveBand(layer: FilledLayer, id: string, by: -1 | 1): FilledLayer {
   const from = layer.bands.findIndex((b) => b.id === id);
   const to = from + by;
   if (to < 0 || to >= layer.bands.length) return layer;
@@ -184,12 +187,19 @@ export function moveBand(layer: Layer, id: string, by: -1 | 1): Layer {
 }
 
 /** A new layer over another: the same hearts, clear all over. */
-export function layerOver(below: Layer, taken: string[]): Layer {
-  const clear: Cup = { id: 'cup-1', name: 'clear', colour: '#eef0ea', colourant: null, loadPercent: 0 };
+export function layerOver(
+  below: FilledLayer,
+  recipes: Recipe[],
+  taken: string[],
+  count: number,
+): FilledLayer {
+  const [, clear] = withClearRecipe(recipes);
+  const id = freeId('layer', taken);
   return {
     ...below,
-    id: freeId('layer', taken),
-    name: `Layer ${taken.length + 1}`,
+    id,
+    sitting: id,
+    name: `Layer ${count + 1}`,
     depthMm: 2,
     bands: [{ id: 'band-1', widthMm: 10, fillsRest: true, cup: clear.id }],
     cups: [clear],
@@ -199,6 +209,7 @@ export function layerOver(below: Layer, taken: string[]): Layer {
     within: null,
     partDepths: null,
     layout: null,
+    aside: [],
     zones: null,
   };
 }

@@ -1,5 +1,6 @@
+import { layoutOf as apiLayoutOf, type Cup, type FilledLayer } from '../../piece/filled';
 import { describe, expect, it } from 'vitest';
-import type { Cup, Layer } from '../../api/client';
+
 import {
   colourPool,
   cupsInUse,
@@ -34,7 +35,7 @@ const cup = (id: string, more: Partial<Cup> = {}): Cup => ({
   loadPercent: 4,
   ...more,
 });
-const layer = (more: Partial<Layer> = {}): Layer =>
+const layer = (more: Partial<FilledLayer> = {}): FilledLayer =>
   ({
     id: 'layer-1',
     name: 'Layer',
@@ -48,12 +49,15 @@ const layer = (more: Partial<Layer> = {}): Layer =>
     rimFollow: 0,
     widening: 1,
     pourOrder: ['heart'],
+    layout: null,
+    aside: [],
+    all: [],
     cups: [cup('moss'), cup('bone')],
     ...more,
-  }) as Layer;
+  }) as FilledLayer;
 
 /** Every cup that something names is there. */
-const whole = (l: Layer) => {
+const whole = (l: FilledLayer) => {
   const ids = new Set(l.cups.map((c) => c.id));
   expect(l.cups.length).toBe(ids.size);
   for (const id of cupsInUse(l)) expect(ids).toContain(id);
@@ -68,7 +72,13 @@ describe('a layer laid out in another way', () => {
     // And back again.
     const back = laidOutAs(to, 'rings', box);
     whole(back);
-    expect(back.layout ?? null).toBeNull();
+    expect({ ...back, aside: [], all: [], cups: [], pourOrder: [] }).toEqual({
+      ...layer({ cups: [], pourOrder: [] }),
+      rimWay: back.rimWay,
+    });
+    // What it was meanwhile is put by, once.
+    expect(back.aside.map((l) => l.kind)).toEqual(kind === 'rings' ? [] : [kind]);
+    expect(apiLayoutOf(laidOutAs(back, kind, box))).toEqual(apiLayoutOf(to));
   });
 
   it('keeps what it is when it is that already', () => {

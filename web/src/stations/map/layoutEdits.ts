@@ -1,4 +1,6 @@
-import type { Cup, Layer, LayerView, Layout, Zone } from '../../api/client';
+import type { Cup, FilledLayer, Layout, Zone } from '../../piece/filled';
+import type { LayerView } from '../../api/client';
+import { laidOut, layoutOf as apiLayoutOf } from '../../piece/filled';
 import { freeId, newCup } from './layerEdits';
 
 export type Kind = 'rings' | Layout['kind'];
@@ -17,22 +19,22 @@ export const kinds: readonly (readonly [Kind, string])[] = [
   ['flood', 'one colour over all'],
 ];
 
-export const kindOf = (layer: Layer): Kind => layer.layout?.kind ?? 'rings';
+export const kindOf = (layer: FilledLayer): Kind => layer.layout?.kind ?? 'rings';
 
 /** The layer's layout, where it is of a kind. */
-export function layoutOf<K extends Layout['kind']>(layer: Layer, kind: K): Of<K> | null {
+export function layoutOf<K extends Layout['kind']>(layer: FilledLayer, kind: K): Of<K> | null {
   return layer.layout?.kind === kind ? (layer.layout as Of<K>) : null;
 }
 
 export const changeLayout =
   <K extends Layout['kind']>(kind: K, change: (layout: Of<K>) => Of<K>) =>
-  (layer: Layer): Layer => {
+  (layer: FilledLayer): FilledLayer => {
     const own = layoutOf(layer, kind);
     return own ? { ...layer, layout: change(own) } : layer;
   };
 
 /** Every cup that something is poured or mixed from. */
-export function cupsInUse(layer: Layer): Set<string> {
+export function cupsInUse(layer: FilledLayer): Set<string> {
   const poured = new Set([
     ...laidOutFrom(layer),
     ...(layer.zones ?? []).flatMap((z) => laidOutFrom(inZone(layer, z))),
@@ -41,7 +43,7 @@ export function cupsInUse(layer: Layer): Set<string> {
   return poured;
 }
 
-function laidOutFrom(layer: Layer): string[] {
+function laidOutFrom(layer: FilledLayer): string[] {
   const { layout } = layer;
   const bands = [layer.heartCup, ...layer.bands.map((b) => b.cup)];
   switch (layout?.kind) {
@@ -72,14 +74,14 @@ function laidOutFrom(layer: Layer): string[] {
 const isColour = (cup: Cup) => cup.colourant !== null && !cup.of;
 
 /** At least so many coloured cups. */
-function withColours(layer: Layer, count: number): Layer {
+function withColours(layer: FilledLayer, count: number): FilledLayer {
   let next = layer;
   while (next.cups.filter(isColour).length < count) next = { ...next, cups: [...next.cups, newCup(next)] };
   return next;
 }
 
 /** A cup of clear, the layer's own or a new one. */
-export function withClear(layer: Layer): [Layer, string] {
+export function withClear(layer: FilledLayer): [FilledLayer, string] {
   const own = layer.cups.find((c) => c.colourant === null && !c.of);
   if (own) return [layer, own.id];
   const cup = newCup(layer, { name: 'clear', colour: '#eef0ea', colourant: null, loadPercent: 0 });
@@ -87,21 +89,36 @@ export function withClear(layer: Layer): [Layer, string] {
 }
 
 /** Without cups that nothing names any more. */
-export function withCupsInUse(layer: Layer): Layer {
+export function withCupsInUse(layer: FilledLayer): FilledLayer {
   const used = cupsInUse(layer);
   return { ...layer, cups: layer.cups.filter((c) => used.has(c.id)) };
 }
 
-const idle = (layer: Layer, cup: string): Layer => ({
+const idle = (layer: FilledLayer, cup: string): FilledLayer => ({
   ...layer,
   bands: [{ id: 'band-1', widthMm: 10, fillsRest: true, cup }],
   heartCup: cup,
   pourOrder: [],
 });
 
-/** The layer laid out in another way, with the colours that it has. */
-export function laidOutAs(layer: Layer, kind: Kind, box: Box): Layer {
-  if (kind === kindOf(layer)) return layer;
+/**
+ * The layer laid out in another way: as it was when that was put by, else anew with the colours that it has. What it is now
+ * is put by.
+ */
+export function laidOutAs(layer: FilledLayer, kind: Kind, box: Box): FilledLayer {
+  const was = kindOf(layer);
+  if (kind === was) return layer;
+  const before = layer.aside.find((l) => l.kind === kind);
+  const aside = [...layer.aside.filter((l) => l.kind !== kind && l.kind !== was), apiLayoutOf(layer)];
+  const known = layer.cups.map((c) => c.id);
+  const all = [...layer.cups, ...layer.all.filter((c) => !known.includes(c.id))];
+  const next = before
+    ? withCupsInUse({ ...layer, ...laidOut(before, aside), cups: all, pourOrder: [] })
+    : laidOutAnew(layer, kind, box);
+  return { ...next, aside, all };
+}
+
+function laidOutAnew(layer: FilledLayer, kind: Kind, box: Box): FilledLayer {
   const [x, y] = [Math.round(box.xMm + box.widthMm / 2), Math.round(box.yMm + box.heightMm / 2)];
   const small = Math.min(box.widthMm, box.heightMm);
   const base = { ...layer, layout: null, pourOrder: [] };
@@ -199,7 +216,7 @@ export function laidOutAs(layer: Layer, kind: Kind, box: Box): Layer {
   }
 }
 
-function mixOf(layer: Layer, first: string, second: string): Cup {
+function mixOf(layer: FilledLayer, first: string, second: string): Cup {
   const name = layer.cups.find((c) => c.id === first)!.name;
   const mix = { name: `${name} mix`, colour: '#999999', colourant: null, loadPercent: 0 };
   return {
@@ -211,7 +228,7 @@ function mixOf(layer: Layer, first: string, second: string): Cup {
   };
 }
 
-const ringsOf = (layer: Layer, width: number) =>
+const ringsOf = (layer: FilledLayer, width: number) =>
   layer.cups.filter(isColour).map((c, i, all) => ({
     id: `band-${i + 1}`,
     widthMm: Math.max(1, Math.round(width)),
@@ -220,7 +237,7 @@ const ringsOf = (layer: Layer, width: number) =>
   }));
 
 /** The sequence of lines, which is laid so many times already, once more further in. */
-export function sequenceAgain(layer: Layer, repeats: number): Layer {
+export function sequenceAgain(layer: FilledLayer, repeats: number): FilledLayer {
   const lines = layer.bands.filter((b) => !b.fillsRest);
   const taken = layer.bands.map((b) => b.id);
   const again = lines.slice(0, Math.round(lines.length / repeats)).map((line) => {
@@ -233,7 +250,7 @@ export function sequenceAgain(layer: Layer, repeats: number): Layer {
 }
 
 /** Another pour of a puddle, of a colour of its own. */
-export function withPour(layer: Layer): Layer {
+export function withPour(layer: FilledLayer): FilledLayer {
   const cup = newCup(layer);
   return changeLayout('puddle', (p) => ({
     ...p,
@@ -252,7 +269,7 @@ export function withPour(layer: Layer): Layer {
 }
 
 /** Another colour among the fields, and three more of them. */
-export function withFieldColour(layer: Layer): Layer {
+export function withFieldColour(layer: FilledLayer): FilledLayer {
   const cup = newCup(layer);
   return changeLayout('fields', (f) => ({
     ...f,
@@ -261,7 +278,7 @@ export function withFieldColour(layer: Layer): Layer {
   }))({ ...layer, cups: [...layer.cups, cup] });
 }
 
-export function withoutFieldColour(layer: Layer, cup: string): Layer {
+export function withoutFieldColour(layer: FilledLayer, cup: string): FilledLayer {
   return withCupsInUse(
     changeLayout('fields', (f) => ({
       ...f,
@@ -272,7 +289,7 @@ export function withoutFieldColour(layer: Layer, cup: string): Layer {
 }
 
 /** Idle bands and the idle heart bed let go of a cup. */
-function withoutIdleOn(layer: Layer, cup: string): Layer {
+function withoutIdleOn(layer: FilledLayer, cup: string): FilledLayer {
   const other = layer.cups.find((c) => c.id !== cup)?.id ?? cup;
   const of = (id: string) => (id === cup ? other : id);
   return {
@@ -283,7 +300,7 @@ function withoutIdleOn(layer: Layer, cup: string): Layer {
 }
 
 /** A highlight vein along the borders of the fields, metallic if there is such a cup. */
-export function withVein(layer: Layer): Layer {
+export function withVein(layer: FilledLayer): FilledLayer {
   const metal = layer.cups.find((c) => c.colourant === 'metallic-paste');
   const cup =
     metal ?? newCup(layer, { name: 'gilt', colour: '#c99b3a', colourant: 'metallic-paste', loadPercent: 5 });
@@ -293,7 +310,7 @@ export function withVein(layer: Layer): Layer {
   }))(metal ? layer : { ...layer, cups: [...layer.cups, cup] });
 }
 
-export const withoutVein = (layer: Layer) =>
+export const withoutVein = (layer: FilledLayer) =>
   withCupsInUse(changeLayout('fields', (f) => ({ ...f, vein: null }))(layer));
 
 export const moveField = (field: number, xMm: number, yMm: number) =>
@@ -306,7 +323,7 @@ export const moveField = (field: number, xMm: number, yMm: number) =>
   }));
 
 /** A field moved by so much from where it is now. */
-export const stepField = (field: number, anchor: Spot, byX: number, byY: number) => (layer: Layer) => {
+export const stepField = (field: number, anchor: Spot, byX: number, byY: number) => (layer: FilledLayer) => {
   const at = layoutOf(layer, 'fields')?.moved?.find((m) => m.field === field) ?? anchor;
   return moveField(field, at.xMm + byX, at.yMm + byY)(layer);
 };
@@ -323,10 +340,10 @@ export const recolourField = (field: number, cup: string | null) =>
 type Spot = { xMm: number; yMm: number };
 
 /** A wall drawn by hand, thinned to what its course needs. */
-export const withStroke = (layer: Layer, spots: Spot[]) => withWall(layer, thinned(spots, 0.8));
+export const withStroke = (layer: FilledLayer, spots: Spot[]) => withWall(layer, thinned(spots, 0.8));
 
 /** A wall through spots. */
-export function withWall(layer: Layer, spots: Spot[]): Layer {
+export function withWall(layer: FilledLayer, spots: Spot[]): FilledLayer {
   if (spots.length < 2) return layer;
   return changeLayout('pools', (p) => ({
     ...p,
@@ -375,13 +392,17 @@ export const moveSpot = (stroke: string, index: number, xMm: number, yMm: number
   }));
 
 /** A spot of a wall moved by so much from where it is now. */
-export const stepSpot = (stroke: string, index: number, byX: number, byY: number) => (layer: Layer) => {
+export const stepSpot = (stroke: string, index: number, byX: number, byY: number) => (layer: FilledLayer) => {
   const at = layoutOf(layer, 'pools')?.strokes.find((s) => s.id === stroke)?.spots[index];
   return at ? moveSpot(stroke, index, at.xMm + byX, at.yMm + byY)(layer) : layer;
 };
 
 /** The cup of a pool: an own one for a pool that has none yet. */
-export function colourPool(layer: Layer, pool: { id: string; anchor?: Spot | null }, cup: string): Layer {
+export function colourPool(
+  layer: FilledLayer,
+  pool: { id: string; anchor?: Spot | null },
+  cup: string,
+): FilledLayer {
   return changeLayout('pools', (p) => {
     if (p.pools.some((x) => x.id === pool.id))
       return { ...p, pools: p.pools.map((x) => (x.id === pool.id ? { ...x, cup } : x)) };
@@ -397,32 +418,34 @@ export function colourPool(layer: Layer, pool: { id: string; anchor?: Spot | nul
   })(layer);
 }
 
-export function withPoolCup(layer: Layer, pool: { id: string; anchor?: Spot | null }): Layer {
+export function withPoolCup(layer: FilledLayer, pool: { id: string; anchor?: Spot | null }): FilledLayer {
   const cup = newCup(layer);
   return colourPool({ ...layer, cups: [...layer.cups, cup] }, pool, cup.id);
 }
 
 /** A layer as it is inside one of its zones. */
-export const inZone = (layer: Layer, zone: Zone): Layer => ({
+export const inZone = (layer: FilledLayer, zone: Zone): FilledLayer => ({
   ...layer,
   layout: zone.layout,
   hearts: zone.hearts,
   bands: zone.bands,
   rimFollow: zone.rimFollow,
   heartCup: zone.heartCup,
-  widening: zone.widening ?? 1,
+  widening: zone.widening,
+  rimWay: zone.rimWay,
+  aside: zone.aside,
   zones: null,
 });
 
 /** A change of a layer, made inside one of its zones. */
 export const onZone =
-  (zoneId: string, change: (layer: Layer) => Layer) =>
-  (layer: Layer): Layer => {
+  (zoneId: string, change: (layer: FilledLayer) => FilledLayer) =>
+  (layer: FilledLayer): FilledLayer => {
     const zone = layer.zones?.find((z) => z.id === zoneId);
     if (!zone) return layer;
     const inner = change(inZone(layer, zone));
-    const { hearts, bands, rimFollow, heartCup, widening } = inner;
-    const changed = { ...zone, layout: inner.layout ?? null, hearts, bands, rimFollow, heartCup, widening };
+    const { layout, aside, hearts, bands, rimFollow, heartCup, widening, rimWay } = inner;
+    const changed = { ...zone, layout, aside, hearts, bands, rimFollow, heartCup, widening, rimWay };
     const outside = layer.cups.filter((c) => !inner.cups.some((own) => own.id === c.id));
     const next = {
       ...layer,
@@ -435,7 +458,7 @@ export const onZone =
   };
 
 /** A round zone off the middle, flooded with a colour of its own to begin with. */
-export function withZone(layer: Layer, box: Box): Layer {
+export function withZone(layer: FilledLayer, box: Box): FilledLayer {
   const cup = newCup(layer);
   const ids = (layer.zones ?? []).map((z) => z.id);
   const id = freeId('zone', ids);
@@ -457,10 +480,12 @@ export function withZone(layer: Layer, box: Box): Layer {
         rimFollow: 0,
         heartCup: cup.id,
         widening: 1,
+        rimWay: 'proportional',
+        aside: [],
       },
     ],
   };
 }
 
-export const withoutZone = (layer: Layer, id: string) =>
+export const withoutZone = (layer: FilledLayer, id: string) =>
   withCupsInUse({ ...layer, zones: (layer.zones ?? []).filter((z) => z.id !== id) });

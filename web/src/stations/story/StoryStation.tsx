@@ -131,7 +131,7 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
           width={64}
           placeholder="unknown"
           value={log.roomC}
-          takes="layers.plan.roomC"
+          takes="sittings.roomC"
           error={say('roomC')}
           onChange={(roomC) => set({ roomC })}
         />
