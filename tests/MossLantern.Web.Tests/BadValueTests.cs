@@ -59,6 +59,7 @@ public sealed partial class BadValueTests : IDisposable
         var (id, piece) = await Worked();
         Panel(piece["ground"]!);
         piece["layers"]!.AsArray().RemoveAt(1);
+        piece["sittings"]!.AsArray().RemoveAt(1);
         await Send(HttpMethod.Put, $"/api/pieces/{id}", new JsonObject { ["basedOn"] = 9999, ["piece"] = piece }, HttpStatusCode.Conflict);
         var request = new JsonObject { ["ground"] = piece["ground"]!.DeepClone(), ["overOld"] = true, ["growMm"] = 5 };
         await Send(HttpMethod.Post, "/api/grounds/become", request, HttpStatusCode.OK);
@@ -188,12 +189,12 @@ public sealed partial class BadValueTests : IDisposable
                 if (taken)
                 {
                     // The value alone is good; together with the others it may not be.
-                    Assert.True(answer.StatusCode == HttpStatusCode.Conflict || !Parsed(text)["errors"]!.AsObject().ContainsKey(place), $"{place} = {value}: {text}");
+                    Assert.True(answer.StatusCode == HttpStatusCode.Conflict || !Parsed(text)["errors"]!.AsObject().ContainsKey(ById(changed, place)), $"{place} = {value}: {text}");
                 }
                 else
                 {
                     Assert.True(HttpStatusCode.BadRequest == answer.StatusCode, $"{place} = {value}: {text}");
-                    Assert.Equal((string)range["sentence"]!, Sentence(Parsed(text), place));
+                    Assert.Equal((string)range["sentence"]!, Sentence(Parsed(text), ById(changed, place)));
                 }
             }
         }
@@ -202,24 +203,32 @@ public sealed partial class BadValueTests : IDisposable
     /// <summary>One of every layout, for a layer with the cups "cup-1" and "other".</summary>
     public static TheoryData<string> Layouts => [.. LaidOut.Keys];
 
+    private const string Bands = """
+        "bands": [{ "id": "band-1", "widthMm": 9, "fillsRest": true, "recipeId": "cup-1" }, { "id": "vein", "widthMm": 5, "fillsRest": false, "recipeId": "other" }], "widening": 1
+        """;
+
     private static readonly Dictionary<string, string> LaidOut = new()
     {
-        ["lines"] = """{ "kind": "lines", "startCup": "other", "startMm": 0.5, "wavinessMm": 2, "seed": 3 }""",
-        ["petals"] = """{ "kind": "petals", "xMm": 30, "yMm": 20, "petals": 5, "pullMm": 6, "inward": true, "toolMm": 2, "turnDeg": 10 }""",
+        ["rings"] = """
+            { "kind": "rings", "hearts": [{ "id": "h1", "xMm": 30, "yMm": 20, "widthMm": 12, "heightMm": 9, "turnDeg": 10, "wavinessMm": 3, "seed": 4 }],
+              BANDS, "rimFollow": 0.2, "heartRecipeId": "other", "rimWay": "even" }
+            """.Replace("BANDS", Bands, StringComparison.Ordinal),
+        ["lines"] = """{ "kind": "lines", BANDS, "startRecipeId": "other", "startMm": 0.5, "wavinessMm": 2, "seed": 3 }""".Replace("BANDS", Bands, StringComparison.Ordinal),
+        ["petals"] = """{ "kind": "petals", BANDS, "xMm": 30, "yMm": 20, "petals": 5, "pullMm": 6, "inward": true, "toolMm": 2, "turnDeg": 10 }""".Replace("BANDS", Bands, StringComparison.Ordinal),
         ["fields"] = """
             { "kind": "fields", "fields": 6, "colours": ["cup-1", "other"], "seed": 4, "moved": [{ "field": 2, "xMm": 20, "yMm": 10 }],
-              "recoloured": [{ "field": 3, "cup": "other" }], "vein": { "cup": "other", "widthMm": 2, "thicknessMm": 0.5 } }
+              "recoloured": [{ "field": 3, "recipeId": "other" }], "vein": { "recipeId": "other", "widthMm": 2, "thicknessMm": 0.5 } }
             """,
         ["pools"] = """
             { "kind": "pools", "strokes": [{ "id": "w1", "spots": [{ "xMm": 0, "yMm": 20 }, { "xMm": 30, "yMm": 22 }, { "xMm": 60, "yMm": 18 }] }], "beadMm": 2,
-              "pools": [{ "id": "p1", "xMm": 10, "yMm": 5, "cup": "other" }] }
+              "pools": [{ "id": "p1", "xMm": 10, "yMm": 5, "recipeId": "other" }] }
             """,
         ["puddle"] = """
-            { "kind": "puddle", "xMm": 30, "yMm": 20, "pours": [{ "id": "a", "cup": "other", "ml": 2 }, { "id": "b", "cup": "cup-1", "ml": 1 }],
-              "tiltDeg": 20, "tiltPercent": 15, "restCup": "cup-1" }
+            { "kind": "puddle", "xMm": 30, "yMm": 20, "pours": [{ "id": "a", "recipeId": "other", "ml": 2 }, { "id": "b", "recipeId": "cup-1", "ml": 1 }],
+              "tiltDeg": 20, "tiltPercent": 15, "restRecipeId": "cup-1" }
             """,
-        ["marble"] = """{ "kind": "marble", "groundCup": "cup-1", "streakCup": "mix", "streakPercent": 30, "blend": 0.4, "directionDeg": 15, "seed": 2 }""",
-        ["flood"] = """{ "kind": "flood", "cup": "cup-1" }""",
+        ["marble"] = """{ "kind": "marble", "groundRecipeId": "cup-1", "streakRecipeId": "mix", "streakPercent": 30, "blend": 0.4, "directionDeg": 15, "seed": 2 }""",
+        ["flood"] = """{ "kind": "flood", "recipeId": "cup-1" }""",
     };
 
     [Theory]
@@ -237,7 +246,7 @@ public sealed partial class BadValueTests : IDisposable
     [GeneratedRegex(@"layers\[0\]\.layout")]
     private static partial Regex Own();
 
-    [GeneratedRegex(@"\.layout|\.zones|\.kept|\.cups\[2\]")]
+    [GeneratedRegex(@"\.layout|\.zones|\.kept|\.aside|recipes\[2\]")]
     private static partial Regex Beside();
 
     /// <summary>The worked piece with a layout, a zone that is laid out in the same way, and a kept zone.</summary>
@@ -247,16 +256,17 @@ public sealed partial class BadValueTests : IDisposable
         laid["ground"]!["mould"]!["inserts"] = null;
         laid["layers"]!.AsArray().RemoveAt(1);
         var layer = laid["layers"]![0]!;
-        layer["bands"]![0]!["id"] = "band-1";
-        var cup = layer["cups"]![0]!;
-        var own = (string)cup["id"]!;
-        layer["cups"]!.AsArray().Add((JsonNode)Parsed("""{ "id": "other", "name": "other", "colour": "#102030", "colourant": "paste", "loadPercent": 3 }"""));
-        layer["cups"]!.AsArray().Add((JsonNode)Parsed(
-            $$"""{ "id": "mix", "name": "mix", "colour": "#102030", "colourant": null, "loadPercent": 0, "of": [{ "cup": "other", "parts": 2 }, { "cup": "{{own}}", "parts": 1 }] }"""));
-        layer["pourOrder"] = new JsonArray();
+        var recipes = laid["recipes"]!.AsArray();
+        var own = (string)recipes[0]!["id"]!;
+        recipes.Add((JsonNode)Parsed("""{ "id": "other", "name": "other", "colour": "#102030", "doses": [{ "colourant": "paste", "percent": 3 }] }"""));
+        recipes.Add((JsonNode)Parsed(
+            $$"""{ "id": "mix", "name": "mix", "colour": "#102030", "doses": [], "of": [{ "recipeId": "other", "parts": 2 }, { "recipeId": "{{own}}", "parts": 1 }] }"""));
+        laid["sittings"]!.AsArray().RemoveAt(1);
+        laid["sittings"]![0]!["order"] = null;
         layer["layout"] = Parsed(LaidOut[kind].Replace("cup-1", own, StringComparison.Ordinal));
-        var zone = Parsed("""{ "id": "z1", "name": "Corner", "outline": { "shape": "round", "diameterMm": 18 }, "xMm": 35, "yMm": 18, "rimFollow": 0, "widening": 1 }""");
-        (zone["hearts"], zone["bands"], zone["heartCup"], zone["layout"]) = (new JsonArray(), layer["bands"]!.DeepClone(), own, layer["layout"]!.DeepClone());
+        layer["aside"] = kind == "flood" ? null : new JsonArray(Parsed($$"""{ "kind": "flood", "recipeId": "{{own}}" }"""));
+        var zone = Parsed("""{ "id": "z1", "name": "Corner", "outline": { "shape": "round", "diameterMm": 18 }, "xMm": 35, "yMm": 18 }""");
+        zone["layout"] = layer["layout"]!.DeepClone();
         layer["zones"] = new JsonArray(zone);
         laid["kept"] = new JsonArray(Parsed("""{ "id": "k1", "name": "Shell", "outline": { "shape": "oval", "widthMm": 8, "heightMm": 6 }, "xMm": 4, "yMm": 4, "keep": "bare", "damMm": 1 }"""));
         return laid;
@@ -272,7 +282,7 @@ public sealed partial class BadValueTests : IDisposable
             """
             {
               "name": "Peat", "pieceId": null, "xMm": 0, "yMm": 0, "standsMm": 1, "reliefMm": 1,
-              "growth": { "gridMm": 0.25, "grainMm": 25 }, "layers": [],
+              "growth": { "gridMm": 0.25, "grainMm": 25 }, "recipes": [], "layers": [], "sittings": [],
               "ground": { "outline": { "shape": "rectangle", "widthMm": 40, "heightMm": 30 }, "edge": "taped-clean", "sideHeightMm": 9, "colour": "#ffffff" }
             }
             """);
@@ -295,16 +305,19 @@ public sealed partial class BadValueTests : IDisposable
     {
         var view = await host.AddPiece("Fen", Ground(60, 40));
         var layer = view["piece"]!["layers"]![0]!;
-        layer["hearts"] = new JsonArray(Parsed("""{ "id": "h1", "xMm": 30, "yMm": 20, "widthMm": 12, "heightMm": 9, "turnDeg": 10, "wavinessMm": 3, "seed": 4 }"""));
-        var vein = layer["bands"]![0]!.DeepClone().AsObject();
+        var layout = layer["layout"]!;
+        layout["hearts"] = new JsonArray(Parsed("""{ "id": "h1", "xMm": 30, "yMm": 20, "widthMm": 12, "heightMm": 9, "turnDeg": 10, "wavinessMm": 3, "seed": 4 }"""));
+        layout["heartRecipeId"] = "clear";
+        var vein = layout["bands"]![0]!.DeepClone().AsObject();
         (vein["id"], vein["widthMm"], vein["fillsRest"]) = ("vein", 5, false);
-        layer["bands"]!.AsArray().Add((JsonNode)vein);
-        layer["losses"] = Parsed("""{ "filmMm": 0.4, "dripPercent": 9, "cupMl": 1, "cupPercent": 3 }""");
-        layer["tools"] = Parsed("""{ "cupStepMl": 0.5, "scaleStepG": 0.1 }""");
-        layer["reservePercent"] = 12;
-        layer["pourOrder"] = new JsonArray("heart");
-        layer["plan"] = Parsed("""{ "start": "2026-05-01T09:00:00", "end": "2026-05-01T09:20:00", "roomC": 20 }""");
-        layer["resin"] = Parsed("""{ "system": "coating", "ratio": { "basis": "volume", "resin": 1, "hardener": 1 }, "resinDensity": 1.15, "hardenerDensity": 0.98 }""");
+        layout["bands"]!.AsArray().Add((JsonNode)vein);
+        var sitting = view["piece"]!["sittings"]![0]!;
+        sitting["losses"] = Parsed("""{ "filmMm": 0.4, "dripPercent": 9, "cupMl": 1, "cupPercent": 3 }""");
+        sitting["tools"] = Parsed("""{ "cupStepMl": 0.5, "scaleStepG": 0.1 }""");
+        sitting["reservePercent"] = 12;
+        sitting["order"] = JsonNode.Parse("""[{ "layerId": "layer-1", "region": "heart" }]""");
+        (sitting["start"], sitting["end"], sitting["roomC"]) = ("2026-05-01T09:00:00", "2026-05-01T09:20:00", 20);
+        sitting["resin"] = Parsed("""{ "system": "coating", "ratio": { "basis": "volume", "resin": 1, "hardener": 1 }, "resinDensity": 1.15, "hardenerDensity": 0.98 }""");
         var ground = view["piece"]!["ground"]!;
         ground["base"] = Parsed("""{ "kind": "casting", "material": "silicone", "thicknessMm": 9, "backStiffened": false, "gapsSealed": false, "sealTested": false }""");
         ground["paint"] = Parsed("""{ "kind": "water", "coats": 2, "dryHours": 3, "sealed": false }""");
@@ -316,6 +329,7 @@ public sealed partial class BadValueTests : IDisposable
         var hollow = layer.DeepClone().AsObject();
         (hollow["id"], hollow["within"], hollow["depthMm"]) = ("hollow", "i1", 50);
         view["piece"]!["layers"]!.AsArray().Add((JsonNode)hollow);
+        view["piece"]!["sittings"]!.AsArray().Add((JsonNode)Parsed("""{ "id": "hollow", "rest": ["hollow"], "resin": { "system": "coating" }, "measure": "by-volume" }"""));
         view["piece"]!["wavedOff"] = new JsonArray(Parsed("""{ "finding": "tilt@ground", "reason": "A test piece." }"""));
         var saved = await host.Save(view);
         return ((string)saved["id"]!, saved["piece"]!.DeepClone().AsObject());

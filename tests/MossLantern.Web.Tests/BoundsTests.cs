@@ -18,7 +18,7 @@ public sealed class BoundsTests : IDisposable
     private static JsonArray Many(int count, Func<int, JsonNode> one) => new([.. Enumerable.Range(0, count).Select(one)]);
 
     private static JsonObject Zone(int i, string outline = """{ "shape": "round", "diameterMm": 30 }""") => Parsed(
-        $$"""{ "id": "z{{i}}", "name": "z", "outline": {{outline}}, "xMm": 10, "yMm": 10, "layout": null, "hearts": [], "bands": [{ "id": "b", "widthMm": 5, "fillsRest": true, "cup": "cup-1" }], "rimFollow": 0, "heartCup": "cup-1", "widening": 1 }""");
+        $$"""{ "id": "z{{i}}", "name": "z", "outline": {{outline}}, "xMm": 10, "yMm": 10, "layout": { "kind": "flood", "recipeId": "cup-1" } }""");
 
     private static JsonObject Kept(int i) => Parsed($$"""{ "id": "k{{i}}", "name": "k", "outline": { "shape": "round", "diameterMm": 10 }, "xMm": {{i % 500}}, "yMm": 10, "keep": "bare", "damMm": 1 }""");
 
@@ -28,7 +28,7 @@ public sealed class BoundsTests : IDisposable
         ["spots"] = Many(spots, i => new JsonObject { ["xMm"] = i % 2 == 0 ? 5 : 595, ["yMm"] = 1 + i * 0.9 }),
     };
 
-    private static JsonObject Old(string ground) => Parsed($$"""{ "name": "Peat", "pieceId": null, "ground": {{ground}}, "growth": { "gridMm": 2, "grainMm": 60 }, "layers": [] }""");
+    private static JsonObject Old(string ground) => Parsed($$"""{ "name": "Peat", "pieceId": null, "ground": {{ground}}, "growth": { "gridMm": 2, "grainMm": 60 }, "recipes": [], "layers": [], "sittings": [] }""");
 
     private const string NoHandles = """{ "shape": "slice", "widthMm": 60, "heightMm": 60, "reach": [], "wobbleMm": 1, "seed": 3 }""";
 
@@ -48,13 +48,17 @@ public sealed class BoundsTests : IDisposable
         },
         { "layers[0].zones", "up to 12 zones", p => p["layers"]![0]!["zones"] = Many(2000, i => Zone(i)) },
         { "kept", "Up to 12 zones", p => p["kept"] = Many(500, Kept) },
-        { "layers[0].bands", "from 1 to 40", p => p["layers"]![0]!["bands"] = Many(15_000, i => Parsed($$"""{ "id": "b{{i}}", "widthMm": 1, "fillsRest": false, "cup": "c{{i % 10_000}}" }""")) },
-        { "layers[0].cups", "from 1 to 40", p => p["layers"]![0]!["cups"] = Many(10_000, i => Parsed($$"""{ "id": "c{{i}}", "name": "c", "colour": "#102030", "colourant": null, "loadPercent": 0 }""")) },
+        { "layers[0].layout.bands", "from 1 to 40", p => p["layers"]![0]!["layout"]!["bands"] = Many(15_000, i => Parsed($$"""{ "id": "b{{i}}", "widthMm": 1, "fillsRest": false, "recipeId": "c{{i % 10_000}}" }""")) },
+        { "recipes", "up to 800", p => p["recipes"] = Many(10_000, i => Parsed($$"""{ "id": "c{{i}}", "name": "c", "colour": "#102030", "doses": [] }""")) },
+        { "recipes[0].doses", "one colourant", p => p["recipes"]![0]!["doses"] = Many(2, _ => Parsed("""{ "colourant": "mica", "percent": 1 }""")) },
+        { "sittings", "from 1 to 60", p => p["sittings"] = Many(61, i => Parsed($$"""{ "id": "s{{i}}", "rest": [], "resin": { "system": "coating" }, "measure": "by-volume" }""")) },
+        { "sittings[0].order", "up to 1000", p => p["sittings"]![0]!["order"] = Many(1001, _ => Parsed("""{ "layerId": "layer-1", "region": "heart" }""")) },
+        { "layers[0].aside", "Up to 7", p => p["layers"]![0]!["aside"] = Many(8, _ => Parsed("""{ "kind": "flood", "recipeId": "cup-1" }""")) },
         { "layers[0].layout.strokes", "up to 2000 spots", p => p["layers"]![0]!["layout"] = new JsonObject { ["kind"] = "pools", ["strokes"] = Many(6, i => Wall(i, i == 5 ? 1 : 400)), ["beadMm"] = 2, ["pools"] = new JsonArray() } },
         { "wavedOff", "Up to 200", p => p["wavedOff"] = Many(201, i => new JsonObject { ["finding"] = $"f{i}", ["reason"] = "so" }) },
-        { "layers[0].cups[0].loadPercent", "from 0 to 100", p => p["layers"]![0]!["cups"]![0]!["loadPercent"] = JsonNode.Parse("-1e400") },
+        { "recipes[0].doses[0].percent", "from 0 to 100", p => p["recipes"]![0]!["doses"] = JsonNode.Parse("""[{ "colourant": "mica", "percent": -1e400 }]""") },
         { "piece.name", "cannot be shown", p => p["name"] = "Fen\0Tray" },
-        { "piece.layers[0].cups[0].name", "cannot be shown", p => p["layers"]![0]!["cups"]![0]!["name"] = "\u001b[31m" },
+        { "piece.recipes[0].name", "cannot be shown", p => p["recipes"]![0]!["name"] = "\u001b[31m" },
     };
 
     [Theory]
@@ -62,13 +66,13 @@ public sealed class BoundsTests : IDisposable
     public async Task What_asks_for_too_much_is_refused_by_its_count(string field, string sentence, Action<JsonNode> change)
     {
         var view = await host.AddPiece();
-        var text = view["piece"]!.ToJsonString().Replace((string)view["piece"]!["layers"]![0]!["cups"]![0]!["id"]!, "cup-1", StringComparison.Ordinal);
+        var text = view["piece"]!.ToJsonString().Replace((string)view["piece"]!["recipes"]![0]!["id"]!, "cup-1", StringComparison.Ordinal);
         view["piece"] = JsonNode.Parse(text);
         change(view["piece"]!);
         var clock = Stopwatch.StartNew();
         var problem = await Problem(await host.TrySave(view), HttpStatusCode.BadRequest);
         TestContext.Current.SendDiagnosticMessage("{0}: {1:0} ms", field, clock.Elapsed.TotalMilliseconds);
-        Assert.Contains(sentence, Sentence(problem, field), StringComparison.Ordinal);
+        Assert.Contains(sentence, Sentence(problem, field.StartsWith("piece.", StringComparison.Ordinal) ? field : ById(view["piece"], field)), StringComparison.Ordinal);
         Assert.Equal(1, (int)(await host.Get($"/api/pieces/{view["id"]}"))["version"]!);
     }
 

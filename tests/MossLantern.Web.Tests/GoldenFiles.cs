@@ -117,11 +117,11 @@ public sealed class GoldenFiles : IDisposable
         };
         await Read(await host.Client.PutAsJsonAsync($"/api/pieces/{castingId}/runs/0c4b2a52-6b0f-4a7e-9f0e-3f2d7d0f4a22", run), HttpStatusCode.OK);
         await Read(await host.Client.PostAsync("/api/pieces/peat-pool/rework", null), HttpStatusCode.Created);
-        var colour = (string)(await host.Get("/api/pieces/sundew-pair"))["piece"]!["layers"]![0]!["cups"]![0]!["colour"]!;
+        var colour = (string)(await host.Get("/api/pieces/sundew-pair"))["piece"]!["recipes"]![0]!["colour"]!;
         await Read(await host.Client.PostAsJsonAsync("/api/pieces/sundew-pair/copy", new { name = "Sundew again", colours = new[] { new { from = colour, to = "#9a4f26" } } }), HttpStatusCode.Created);
         (await host.Client.DeleteAsync("/api/pieces/heron-tray")).EnsureSuccessStatusCode();
         await Read(await host.Client.PutAsJsonAsync("/api/workshop", new { timeZone = "Europe/Dublin" }), HttpStatusCode.OK);
-        var layer = (await host.Get("/api/pieces/marsh-light"))["piece"]!["layers"]![0]!.DeepClone();
-        (await host.Client.PostAsJsonAsync("/api/sequences", new { name = "Marsh", layer, acrossMm = 180 })).EnsureSuccessStatusCode();
+        var light = (await host.Get("/api/pieces/marsh-light"))["piece"]!;
+        (await host.Client.PostAsJsonAsync("/api/sequences", new { name = "Marsh", layout = light["layers"]![0]!["layout"], recipes = light["recipes"], acrossMm = 180 })).EnsureSuccessStatusCode();
     }
 }

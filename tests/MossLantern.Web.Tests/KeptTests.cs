@@ -70,7 +70,7 @@ public sealed class KeptTests
         async Task<string[]> Spans() => [.. (await host.Get("/api/ribbon"))["spans"]!.AsArray().Select(s => $"{s!["milestone"]} {s["opens"]!["local"]} {s["poured"]}")];
         var view = await host.AddPiece();
         Assert.Empty(await Spans());
-        view["piece"]!["layers"]![0]!["plan"]!["start"] = "2026-05-01T12:00:00";
+        view["piece"]!["sittings"]![0]!["start"] = "2026-05-01T12:00:00";
         view = await host.Save(view);
         var planned = await Spans();
         Assert.NotEmpty(planned);

@@ -144,7 +144,7 @@ public sealed class KindsApiTests : IDisposable
         // A hollow that is not there cannot be filled, and a piece that is not good is refused.
         filled["layers"]![1]!["within"] = "gone";
         var problem = await Problem(await host.Client.PostAsJsonAsync("/api/grounds/fill", new { piece = filled, insertId = "i1" }), HttpStatusCode.BadRequest);
-        Assert.Contains("must name an insert", Sentence(problem, "layers[1]"), StringComparison.Ordinal);
+        Assert.Contains("must name an insert", Sentence(problem, $"layers[{hollow}]"), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -36,7 +36,7 @@ public sealed class LossTests : IDisposable
         Assert.Contains("Nothing was kept", (string)problem["detail"]!, StringComparison.Ordinal);
         Assert.Equal(before.ToJsonString(), (await open.Get($"/api/pieces/{view["id"]}")).ToJsonString());
 
-        var text = new JsonObject { ["format"] = "moss-lantern-piece", ["formatVersion"] = 1, ["piece"] = view["piece"]!.DeepClone() }.ToJsonString();
+        var text = new JsonObject { ["format"] = "moss-lantern-piece", ["formatVersion"] = Piece.FormatVersion, ["piece"] = view["piece"]!.DeepClone() }.ToJsonString();
         await Problem(await open.Client.PostAsJsonAsync("/api/pieces/import", new { text }), HttpStatusCode.UnprocessableEntity);
         Assert.Single(await open.List("/api/pieces"));
 
@@ -58,7 +58,7 @@ public sealed class LossTests : IDisposable
         {
             connection.Execute(
                 "update piece_revision set document = @document where piece_id = @id and revision = 2; update piece set version = 3 where id = @id",
-                new { id, document = new JsonObject { ["format"] = "moss-lantern-piece", ["formatVersion"] = 1, ["piece"] = view["piece"]!.DeepClone() }.ToJsonString() });
+                new { id, document = new JsonObject { ["format"] = "moss-lantern-piece", ["formatVersion"] = Piece.FormatVersion, ["piece"] = view["piece"]!.DeepClone() }.ToJsonString() });
         }
 
         var odd = await host.Get($"/api/pieces/{id}");
@@ -84,7 +84,7 @@ public sealed class LossTests : IDisposable
     public async Task Fields_of_one_colour_are_all_of_it_and_told_to_read_as_one()
     {
         var view = await host.AddPiece();
-        var cup = (string)view["piece"]!["layers"]![0]!["cups"]![0]!["id"]!;
+        var cup = (string)view["piece"]!["recipes"]![0]!["id"]!;
         view["piece"]!["layers"]![0]!["layout"] = new JsonObject { ["kind"] = "fields", ["fields"] = 9, ["colours"] = new JsonArray(cup), ["seed"] = 4 };
         var kept = await host.Save(view);
         var regions = kept["plan"]!["layers"]![0]!["regions"]!.AsArray();
@@ -104,9 +104,9 @@ public sealed class LossTests : IDisposable
         var view = await host.AddPiece();
         foreach (var (field, set) in new (string, Action<JsonNode>)[]
         {
-            ("ground.done[0].at", p => p["ground"]!["done"] = new JsonArray(new JsonObject { ["id"] = "sand", ["at"] = at })),
-            ("layers[0].plan.start", p => p["layers"]![0]!["plan"] = new JsonObject { ["start"] = at, ["end"] = null, ["roomC"] = null }),
-            ("layers[0].plan.end", p => p["layers"]![0]!["plan"] = new JsonObject { ["start"] = null, ["end"] = at, ["roomC"] = null }),
+            ("ground.done[sand].at", p => p["ground"]!["done"] = new JsonArray(new JsonObject { ["id"] = "sand", ["at"] = at })),
+            ("sittings[layer-1].start", p => p["sittings"]![0]!["start"] = at),
+            ("sittings[layer-1].end", p => p["sittings"]![0]!["end"] = at),
         })
         {
             var changed = view.DeepClone().AsObject();
@@ -151,7 +151,7 @@ public sealed class LossTests : IDisposable
         Assert.Equal(2, (int)logged["runs"]![0]!["revision"]!);
 
         // The band is taken out of the plan; what was poured is still told, and can be corrected.
-        logged["piece"]!["layers"]![0]!["bands"]!.AsArray().RemoveAt(0);
+        logged["piece"]!["layers"]![0]!["layout"]!["bands"]!.AsArray().RemoveAt(0);
         var changed = await host.Save(logged);
         var again = await Read(await Log(changed, basedOn: 1, pours: """[{"regionId":"moss","pouredMl":2}]"""), HttpStatusCode.OK);
         Assert.Equal(2, (int)again["runs"]![0]!["revision"]!);
@@ -202,11 +202,12 @@ public sealed class LossTests : IDisposable
     }
 
     /// <summary>A document that no validator lets through: a band of a cup that is not there.</summary>
-    private static void Broken(JsonNode piece) => piece["layers"]![0]!["bands"]![0]!["cup"] = "gone";
+    private static void Broken(JsonNode piece) => piece["layers"]![0]!["layout"]!["bands"]![0]!["recipeId"] = "gone";
 
     private async Task Start(JsonObject view)
     {
-        view["piece"]!["layers"]![0]!["plan"] = new JsonObject { ["start"] = "2026-05-01T11:00:00", ["end"] = null, ["roomC"] = 22 };
+        var sitting = view["piece"]!["sittings"]![0]!;
+        (sitting["start"], sitting["roomC"]) = ("2026-05-01T11:00:00", 22);
         await host.Save(view);
     }
 

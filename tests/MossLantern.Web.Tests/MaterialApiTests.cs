@@ -84,16 +84,16 @@ public sealed class MaterialApiTests : IDisposable
         Assert.Equal("bog-gloss", (string)(await host.Get("/api/materials"))["resinSystems"]!.AsArray()[^1]!["id"]!);
 
         var view = await host.AddPiece();
-        view["piece"]!["layers"]![0]!["resin"]!["system"] = "bog-gloss";
+        view["piece"]!["sittings"]![0]!["resin"]!["system"] = "bog-gloss";
         view = await host.Save(view);
-        Assert.Equal("bog-gloss", (string)view["piece"]!["layers"]![0]!["resin"]!["system"]!);
+        Assert.Equal("bog-gloss", (string)view["piece"]!["sittings"]![0]!["resin"]!["system"]!);
 
         // Put away, it is offered no more, and what is made of it stays as it is.
         Assert.True((bool)(await Enter("bog-gloss", 1, new { kind = "resin", name = "Bog gloss", like = "casting", values = new { }, putAway = true }))["putAway"]!);
         Assert.NotNull((await host.Get($"/api/pieces/{view["id"]}"))["plan"]);
 
-        view["piece"]!["layers"]![0]!["resin"]!["system"] = "syrup";
-        Assert.Contains("coating", Sentence(await Problem(await host.TrySave(view), HttpStatusCode.BadRequest), "layers[0].resin.system"), StringComparison.Ordinal);
+        view["piece"]!["sittings"]![0]!["resin"]!["system"] = "syrup";
+        Assert.Contains("coating", Sentence(await Problem(await host.TrySave(view), HttpStatusCode.BadRequest), "sittings[layer-1].resin.system"), StringComparison.Ordinal);
     }
 
     [Fact]

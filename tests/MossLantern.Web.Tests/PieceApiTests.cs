@@ -71,7 +71,7 @@ public sealed class PieceApiTests : IDisposable
         var second = await host.Save(WithBands(first));
         Assert.True((bool)second["canUndo"]!);
         var back = await Read(await Step(second, "undo"), HttpStatusCode.OK);
-        Assert.Empty(back["piece"]!["layers"]![0]!["hearts"]!.AsArray());
+        Assert.Empty(back["piece"]!["layers"]![0]!["layout"]!["hearts"]!.AsArray());
         Assert.Equal((3, false, true), ((int)back["version"]!, (bool)back["canUndo"]!, (bool)back["canRedo"]!));
         await Problem(await Step(second, "redo"), HttpStatusCode.Conflict);
         var forward = await Read(await Step(back, "redo"), HttpStatusCode.OK);
@@ -92,14 +92,14 @@ public sealed class PieceApiTests : IDisposable
         Assert.NotEmpty(preview["painting"]!["paths"]!.AsArray());
         var kept = await host.Get($"/api/pieces/{view["id"]}");
         Assert.Equal(1, (int)kept["version"]!);
-        Assert.Empty(kept["piece"]!["layers"]![0]!["hearts"]!.AsArray());
+        Assert.Empty(kept["piece"]!["layers"]![0]!["layout"]!["hearts"]!.AsArray());
     }
 
     [Fact]
     public async Task A_drag_and_its_release_give_the_same_areas_and_cups()
     {
         var view = await host.Save(WithBands(await host.AddPiece()));
-        view["piece"]!["layers"]![0]!["hearts"]![0]!["xMm"] = 261;
+        view["piece"]!["layers"]![0]!["layout"]!["hearts"]![0]!["xMm"] = 261;
         var preview = await Read(await host.Client.PostAsJsonAsync(
             $"/api/pieces/{view["id"]}/preview", new { piece = view["piece"], layerId = "layer-1", detail = "draft" }), HttpStatusCode.OK);
         var saved = await host.Save(view);
@@ -117,6 +117,7 @@ public sealed class PieceApiTests : IDisposable
         var second = view["piece"]!["layers"]![0]!.DeepClone();
         second["id"] = "layer-2";
         view["piece"]!["layers"]!.AsArray().Add(second);
+        AddSitting(view["piece"]!, "layer-2");
         Assert.Equal(["layer-2"], await LayersOf("layer-2"));
         Assert.Equal(["layer-1", "layer-2"], await LayersOf(null));
         Assert.Equal(["layer-1", "layer-2"], await LayersOf("layer-9"));
@@ -152,7 +153,7 @@ public sealed class PieceApiTests : IDisposable
         var (first, wide, wet) = (await Picture("width=120"), await Picture("width=140"), await Picture("width=120&wet=true"));
         Assert.Equal(first, await Picture("width=120"));
         Assert.Equal(4, new[] { first, wide, wet, await Picture("width=120&face=top&light=front&wet=true&revision=1") }.Select(Convert.ToBase64String).Distinct().Count());
-        foreach (var cup in view["piece"]!["layers"]![0]!["cups"]!.AsArray())
+        foreach (var cup in view["piece"]!["recipes"]!.AsArray())
         {
             cup!["colour"] = "#c02020";
         }
@@ -199,27 +200,27 @@ public sealed class PieceApiTests : IDisposable
 
     [Theory]
     [InlineData("layers[0].depthMm", 0.05, "Layer depth must be from 0.1 to 100 mm.")]
-    [InlineData("layers[0].hearts[0].xMm", 99999, "Heart position must be from -1500 to 4500 mm.")]
-    [InlineData("layers[0].bands[0].widthMm", 0, "Band width must be from 0.5 to 1000 mm.")]
-    [InlineData("layers[0].cups[1].loadPercent", 101, "Load must be from 0 to 100 %.")]
-    [InlineData("layers[0].plan.roomC", 61, "Room temperature must be from -20 to 60 °C.")]
-    [InlineData("layers[0].reservePercent", -1, "Reserve must be from 0 to 100 %.")]
+    [InlineData("layers[0].layout.hearts[0].xMm", 99999, "Heart position must be from -1500 to 4500 mm.")]
+    [InlineData("layers[0].layout.bands[0].widthMm", 0, "Band width must be from 0.5 to 1000 mm.")]
+    [InlineData("recipes[1].doses[0].percent", 101, "Load must be from 0 to 100 %.")]
+    [InlineData("sittings[0].roomC", 61, "Room temperature must be from -20 to 60 °C.")]
+    [InlineData("sittings[0].reservePercent", -1, "Reserve must be from 0 to 100 %.")]
     public async Task A_save_out_of_range_names_the_field_and_the_range(string field, double value, string sentence)
     {
         var view = WithBands(await host.AddPiece());
         Set(view["piece"]!, field, value);
         var problem = await Problem(await host.TrySave(view), HttpStatusCode.BadRequest);
-        Assert.Equal(sentence, Sentence(problem, field));
+        Assert.Equal(sentence, Sentence(problem, ById(view["piece"], field)));
         Assert.Equal(1, (int)(await host.Get($"/api/pieces/{view["id"]}"))["version"]!);
     }
 
     [Theory]
-    [InlineData("piece.layers[0].hearts", "null")]
+    [InlineData("piece.layers[0].layout.hearts", "null")]
     [InlineData("piece.layers", "null")]
     [InlineData("piece.layers[0].depthMm", "\"3\"")]
-    [InlineData("piece.layers[0].measure", "\"by-eye\"")]
-    [InlineData("piece.layers[0].measure", "1")]
-    [InlineData("piece.layers[0].plan.start", "\"tomorrow\"")]
+    [InlineData("piece.sittings[0].measure", "\"by-eye\"")]
+    [InlineData("piece.sittings[0].measure", "1")]
+    [InlineData("piece.sittings[0].start", "\"tomorrow\"")]
     [InlineData("piece.ground", "null")]
     [InlineData("basedOn", "1.5")]
     public async Task A_value_of_the_wrong_type_is_refused_by_its_path(string path, string value)
@@ -273,10 +274,19 @@ public sealed class PieceApiTests : IDisposable
     {
         var changed = view.DeepClone().AsObject();
         var layer = changed["piece"]!["layers"]![0]!;
-        layer["hearts"] = JsonNode.Parse("""[{"id":"h1","xMm":220,"yMm":170,"widthMm":120,"heightMm":80,"turnDeg":0,"wavinessMm":16,"seed":29}]""");
-        layer["bands"] = JsonNode.Parse("""[{"id":"moss","widthMm":40,"fillsRest":false,"cup":"moss"},{"id":"rest","widthMm":10,"fillsRest":true,"cup":"cup-1"}]""");
-        layer["cups"]!.AsArray().Add(JsonNode.Parse("""{"id":"moss","name":"moss","colour":"#30503a","colourant":"mica","loadPercent":4}"""));
+        layer["layout"]!["heartRecipeId"] = changed["piece"]!["recipes"]![0]!["id"]!.DeepClone();
+        layer["layout"]!["hearts"] = JsonNode.Parse("""[{"id":"h1","xMm":220,"yMm":170,"widthMm":120,"heightMm":80,"turnDeg":0,"wavinessMm":16,"seed":29}]""");
+        layer["layout"]!["bands"] = JsonNode.Parse("""[{"id":"moss","widthMm":40,"fillsRest":false,"recipeId":"moss"},{"id":"rest","widthMm":10,"fillsRest":true,"recipeId":"clear"}]""");
+        changed["piece"]!["recipes"]!.AsArray().Add(JsonNode.Parse("""{"id":"moss","name":"moss","colour":"#30503a","doses":[{"colourant":"mica","percent":4}]}"""));
         return changed;
+    }
+
+    /// <summary>A sitting for a layer that was added, like that of the first.</summary>
+    internal static void AddSitting(JsonNode piece, string layerId)
+    {
+        var sitting = piece["sittings"]![0]!.DeepClone();
+        (sitting["id"], sitting["rest"]) = (layerId, new JsonArray(layerId));
+        piece["sittings"]!.AsArray().Add(sitting);
     }
 
     /// <summary>Sets a value at a path like <c>layers[0].depthMm</c>.</summary>
@@ -287,11 +297,12 @@ public sealed class PieceApiTests : IDisposable
     {
         var view = await host.AddPiece();
         var layer = view["piece"]![list]![0]!;
-        layer["hearts"] = new JsonArray(Parsed("""{ "id": "h1", "xMm": 30, "yMm": 20, "widthMm": 12, "heightMm": 9, "turnDeg": 10, "wavinessMm": 3, "seed": 4 }"""));
-        layer[inner]![0]![field] = JsonNode.Parse("1e999");
+        layer["layout"]!["hearts"] = new JsonArray(Parsed("""{ "id": "h1", "xMm": 30, "yMm": 20, "widthMm": 12, "heightMm": 9, "turnDeg": 10, "wavinessMm": 3, "seed": 4 }"""));
+        layer["layout"]!["heartRecipeId"] = "clear";
+        layer["layout"]![inner]![0]![field] = JsonNode.Parse("1e999");
         using var answer = await host.Client.PutAsync(
             $"/api/pieces/{view["id"]}", Body($$"""{ "basedOn": 1, "piece": {{view["piece"]!.ToJsonString()}} }"""));
-        Assert.Contains($"{list}[0].{inner}[0].{field}", (await Problem(answer, HttpStatusCode.BadRequest))["errors"]!.AsObject().Select(e => e.Key));
+        Assert.Contains(ById(view["piece"], $"{list}[0].layout.{inner}[0].{field}"), (await Problem(answer, HttpStatusCode.BadRequest))["errors"]!.AsObject().Select(e => e.Key));
         Assert.Equal(1, (int)(await host.Get($"/api/pieces/{view["id"]}"))["version"]!);
     }
 
@@ -334,7 +345,8 @@ public sealed class PieceApiTests : IDisposable
             """{ "shape": "slice", "widthMm": 700, "heightMm": 450, "reach": [0.96, 0.9, 0.95, 0.88, 0.93], "wobbleMm": 8, "seed": 5, "opening": { "xMm": 430, "yMm": 225, "widthMm": 110, "heightMm": 80 } }""");
         ground["edge"] = "walled";
         var view = await host.AddPiece("Bracken", ground);
-        view["piece"]!["layers"]![0]!["hearts"] = new JsonArray(
+        view["piece"]!["layers"]![0]!["layout"]!["heartRecipeId"] = "clear";
+        view["piece"]!["layers"]![0]!["layout"]!["hearts"] = new JsonArray(
             Parsed("""{ "id": "h1", "xMm": 240, "yMm": 200, "widthMm": 120, "heightMm": 80, "turnDeg": 0, "wavinessMm": 12, "seed": 4 }"""));
         view = await host.Save(view);
         var area = (double)view["plan"]!["ground"]!["area"]!["value"]!;

@@ -136,7 +136,7 @@ public sealed class RunApiTests : IDisposable
         await SetZone("Europe/Dublin");
         var view = await Planned("2026-05-01T11:00:00", 22);
         Assert.Equal(("2026-05-01T13:20:00", false), await Tape());
-        view["piece"]!["layers"]![0]!["plan"]!["start"] = "2026-05-01T12:00:00";
+        view["piece"]!["sittings"]![0]!["start"] = "2026-05-01T12:00:00";
         view = await host.Save(view);
         Assert.Equal(("2026-05-01T14:20:00", false), await Tape());
         await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{view["id"]}/step", new { basedOn = (int)view["version"]!, step = "undo" }), HttpStatusCode.OK);
@@ -181,6 +181,7 @@ public sealed class RunApiTests : IDisposable
         over["id"] = "layer-2";
         over["name"] = "Veil";
         view["piece"]!["layers"]!.AsArray().Add(over);
+        PieceApiTests.AddSitting(view["piece"]!, "layer-2");
         view = await host.Save(view);
         JsonObject Of(string layer, bool evenSo) => Parsed(Request(evenSo: evenSo).Replace("layer-1", layer, StringComparison.Ordinal));
         Task<HttpResponseMessage> Log(string layer, bool evenSo = false) =>
@@ -218,7 +219,8 @@ public sealed class RunApiTests : IDisposable
         await SetZone("Europe/Dublin");
         host.Clock.Reset(Instant.FromUtc(2027, 3, 20, 9, 0));
         var view = await host.AddPiece();
-        view["piece"]!["layers"]![0]!["plan"] = Parsed("""{"start":"2027-03-28T01:30:00","end":"2027-03-28T02:10:00","roomC":22}""");
+        var sitting = view["piece"]!["sittings"]![0]!;
+        (sitting["start"], sitting["end"], sitting["roomC"]) = ("2027-03-28T01:30:00", "2027-03-28T02:10:00", 22);
         view = await host.Save(view);
         var pour = view["plan"]!["layers"]![0]!["pour"]!;
         Assert.Equal("2027-03-28T02:30:00", Local(pour, "start"));
@@ -240,7 +242,8 @@ public sealed class RunApiTests : IDisposable
     private async Task<JsonObject> Planned(string start, double roomC)
     {
         var view = await host.AddPiece();
-        view["piece"]!["layers"]![0]!["plan"] = Parsed($$"""{"start":"{{start}}","end":null,"roomC":{{roomC}}}""");
+        var sitting = view["piece"]!["sittings"]![0]!;
+        (sitting["start"], sitting["roomC"]) = (start, roomC);
         return await host.Save(view);
     }
 

@@ -12,7 +12,8 @@ public sealed class SequenceApiTests : IDisposable
 
     public void Dispose() => host.Dispose();
 
-    private async Task<JsonNode> LayerOf(string piece) => (await host.Get($"/api/pieces/{piece}"))["piece"]!["layers"]![0]!;
+    private async Task<(JsonNode Layout, JsonNode Recipes)> LaidOutIn(string piece) =>
+        (await host.Get($"/api/pieces/{piece}"))["piece"] is { } own ? (own["layers"]![0]!["layout"]!, own["recipes"]!) : default;
 
     private static async Task<JsonArray> All(HttpResponseMessage answer, HttpStatusCode expected)
     {
@@ -24,22 +25,22 @@ public sealed class SequenceApiTests : IDisposable
     public async Task A_sequence_is_kept_from_one_piece_and_laid_in_another()
     {
         Assert.Equal(["Peat tea"], (await host.List("/api/sequences")).Select(s => (string)s!["sequence"]!["name"]!));
-        var petals = await LayerOf("water-mint");
-        var kept = await All(await host.Client.PostAsJsonAsync("/api/sequences", new { name = " Mint ", layer = petals, acrossMm = 180 }), HttpStatusCode.Created);
+        var (petals, colours) = await LaidOutIn("water-mint");
+        var kept = await All(await host.Client.PostAsJsonAsync("/api/sequences", new { name = " Mint ", layout = petals, recipes = colours, acrossMm = 180 }), HttpStatusCode.Created);
         var mint = kept.Single(s => (string)s!["sequence"]!["name"]! == "Mint")!;
         Assert.Equal(petals["bands"]!.ToJsonString(), mint["sequence"]!["bands"]!.ToJsonString());
 
-        var pool = await LayerOf("peat-pool");
-        var laid = await Read(await host.Client.PostAsJsonAsync($"/api/sequences/{mint["id"]}/laid", new { layer = pool, acrossMm = 90 }), HttpStatusCode.OK);
+        var (pool, waters) = await LaidOutIn("peat-pool");
+        var laid = await Read(await host.Client.PostAsJsonAsync($"/api/sequences/{mint["id"]}/laid", new { layout = pool, recipes = waters, acrossMm = 90 }), HttpStatusCode.OK);
         Assert.Equal("lines", (string)laid["layout"]!["kind"]!);
-        Assert.Equal(petals["bands"]!.AsArray().Count, laid["bands"]!.AsArray().Count);
-        var (was, now) = (petals["bands"]!.AsArray().First(b => !(bool)b!["fillsRest"]!)!, laid["bands"]!.AsArray().First(b => !(bool)b!["fillsRest"]!)!);
+        Assert.Equal(petals["bands"]!.AsArray().Count, laid["layout"]!["bands"]!.AsArray().Count);
+        var (was, now) = (petals["bands"]!.AsArray().First(b => !(bool)b!["fillsRest"]!)!, laid["layout"]!["bands"]!.AsArray().First(b => !(bool)b!["fillsRest"]!)!);
         Assert.Equal((double)was["widthMm"]! / 2, (double)now["widthMm"]!, 0.051);
 
         // What is laid can be saved with the piece.
         var view = await host.Get("/api/pieces/peat-pool");
         var piece = view["piece"]!.DeepClone();
-        piece["layers"]![0] = laid.DeepClone();
+        (piece["layers"]![0]!["layout"], piece["recipes"]) = (laid["layout"]!.DeepClone(), laid["recipes"]!.DeepClone());
         await Read(await host.Client.PutAsJsonAsync("/api/pieces/peat-pool", new { basedOn = (int)view["version"]!, piece }), HttpStatusCode.OK);
     }
 
@@ -62,16 +63,16 @@ public sealed class SequenceApiTests : IDisposable
     [Fact]
     public async Task What_cannot_be_kept_or_laid_is_refused_in_words()
     {
-        var (lines, fields) = (await LayerOf("peat-pool"), await LayerOf("old-kiln"));
+        var ((lines, recipes), (fields, _)) = (await LaidOutIn("peat-pool"), await LaidOutIn("old-kiln"));
         async Task Refused(string path, object body, string field, string says) =>
             Assert.Contains(says, Sentence(await Problem(await host.Client.PostAsJsonAsync(path, body), HttpStatusCode.BadRequest), field), StringComparison.Ordinal);
 
-        await Refused("/api/sequences", new { name = "", layer = lines, acrossMm = 100 }, "name", "from 1 to");
-        await Refused("/api/sequences", new { name = "x", layer = lines, acrossMm = -4 }, "acrossMm", "across");
-        await Refused("/api/sequences", new { name = "x", layer = fields, acrossMm = 100 }, "layer", "rings, lines and petals");
-        await Refused("/api/sequences/peat-tea/laid", new { layer = fields, acrossMm = 100 }, "layer", "rings, lines and petals");
-        await Refused("/api/sequences/peat-tea/laid", new { layer = lines, acrossMm = 0 }, "acrossMm", "across");
-        await Problem(await host.Client.PostAsJsonAsync("/api/sequences/none/laid", new { layer = lines }), HttpStatusCode.NotFound);
+        await Refused("/api/sequences", new { name = "", layout = lines, recipes, acrossMm = 100 }, "name", "from 1 to");
+        await Refused("/api/sequences", new { name = "x", layout = lines, recipes, acrossMm = -4 }, "acrossMm", "across");
+        await Refused("/api/sequences", new { name = "x", layout = fields, recipes, acrossMm = 100 }, "layout", "rings, lines and petals");
+        await Refused("/api/sequences/peat-tea/laid", new { layout = fields, recipes, acrossMm = 100 }, "layout", "rings, lines and petals");
+        await Refused("/api/sequences/peat-tea/laid", new { layout = lines, recipes, acrossMm = 0 }, "acrossMm", "across");
+        await Problem(await host.Client.PostAsJsonAsync("/api/sequences/none/laid", new { layout = lines, recipes }), HttpStatusCode.NotFound);
         await Problem(await host.Client.PutAsJsonAsync("/api/sequences/none", new { basedOn = 3, sequence = (await host.List("/api/sequences"))[0]!["sequence"] }), HttpStatusCode.NotFound);
         await Problem(await host.Client.PostAsJsonAsync("/api/sequences", new { name = "x" }), HttpStatusCode.BadRequest);
         Assert.Single(await host.List("/api/sequences"));

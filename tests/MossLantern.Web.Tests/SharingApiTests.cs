@@ -66,7 +66,7 @@ public sealed class SharingApiTests : IDisposable
         var before = (await host.List("/api/pieces")).Count;
         var text = (await host.Client.GetStringAsync("/api/pieces/water-mint/piece.json")).Replace("\"petals\":9", "\"petals\":900", StringComparison.Ordinal);
         var problem = await Problem(await host.Client.PostAsJsonAsync("/api/pieces/import", new { text }), HttpStatusCode.BadRequest);
-        Assert.Contains("from 2 to 48", Sentence(problem, "layers[0].layout.petals"), StringComparison.Ordinal);
+        Assert.Contains("from 2 to 48", Sentence(problem, "layers[layer-1].layout.petals"), StringComparison.Ordinal);
         Assert.Equal(before, (await host.List("/api/pieces")).Count);
     }
 
@@ -83,7 +83,7 @@ public sealed class SharingApiTests : IDisposable
             Assert.Equal(view["piece"]!["layers"]!.AsArray().Count, layers.Count);
             for (var i = 0; i < layers.Count; i++)
             {
-                var cups = view["piece"]!["layers"]![i]!["cups"]!.AsArray().ToDictionary(c => (string)c!["id"]!, c => (string)c!["name"]!);
+                var cups = view["piece"]!["recipes"]!.AsArray().ToDictionary(c => (string)c!["id"]!, c => (string)c!["name"]!);
                 var regions = plan["layers"]![i]!["regions"]!.AsArray().Where(r => (bool)r!["fits"]! && (string)r["kind"]! is not ("film" or "vein")).ToList();
                 var groups = layers[i].Elements(Svg + "g").ToDictionary(g => (string)g.Element(Svg + "desc")!);
                 foreach (var region in regions.Where(r => (double)r!["area"]!["value"]! > 0.1))

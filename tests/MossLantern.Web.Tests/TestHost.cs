@@ -1,4 +1,5 @@
 global using Xunit;
+using System.Globalization;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text;
@@ -128,6 +129,28 @@ public sealed class TestHost : IDisposable
         Assert.Equal((int)status, (int)problem["status"]!);
         Assert.NotEmpty((string)problem["title"]!);
         return problem;
+    }
+
+    /// <summary>A place with entries by their number as the program spells it: by their ids, a share of a mixed colour by what it is of.</summary>
+    public static string ById(JsonNode? document, string place)
+    {
+        var (spelled, at) = (new List<string>(), document);
+        foreach (var part in place.Split('.'))
+        {
+            var (name, number) = part.Split('[') is [var own, var rest] ? (own, rest.TrimEnd(']')) : (part, null);
+            at = (at as JsonObject)?[name];
+            if (number is null)
+            {
+                spelled.Add(name);
+                continue;
+            }
+
+            at = at is JsonArray list && int.TryParse(number, CultureInfo.InvariantCulture, out var index) && index < list.Count ? list[index] : null;
+            var id = (at as JsonObject)?["id"] ?? ((at as JsonObject)?["parts"] is null ? null : at["recipeId"]);
+            spelled.Add($"{name}[{id?.ToString() ?? number}]");
+        }
+
+        return string.Join('.', spelled);
     }
 
     /// <summary>The sentence for a field of a refusal.</summary>

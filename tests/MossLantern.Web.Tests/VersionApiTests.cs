@@ -71,19 +71,20 @@ public sealed class VersionApiTests : IDisposable
     {
         var view = await host.AddPiece();
         view["piece"]!["ground"]!["done"] = new JsonArray(Parsed("""{ "id": "sand" }"""));
-        view["piece"]!["layers"]![0]!["plan"] = Parsed("""{ "start": "2026-05-01T09:00:00", "end": null, "roomC": 21 }""");
+        var sitting = view["piece"]!["sittings"]![0]!;
+        (sitting["start"], sitting["roomC"]) = ("2026-05-01T09:00:00", 21);
         var saved = await host.Save(view);
-        var colour = (string)saved["piece"]!["layers"]![0]!["cups"]![0]!["colour"]!;
+        var colour = (string)saved["piece"]!["recipes"]![0]!["colour"]!;
         var copy = await Read(
             await host.Client.PostAsJsonAsync($"/api/pieces/{saved["id"]}/copy", new { name = "Fen Tray in rust", colours = new[] { new { from = colour.ToUpperInvariant(), to = "#9a4f26" } } }),
             HttpStatusCode.Created);
         Assert.NotEqual((string)saved["id"]!, (string)copy["id"]!);
         Assert.Equal("Fen Tray in rust", (string)copy["piece"]!["name"]!);
-        Assert.Equal("#9a4f26", (string)copy["piece"]!["layers"]![0]!["cups"]![0]!["colour"]!);
+        Assert.Equal("#9a4f26", (string)copy["piece"]!["recipes"]![0]!["colour"]!);
         Assert.Null(copy["piece"]!["ground"]!["done"]);
-        Assert.Null(copy["piece"]!["layers"]![0]!["plan"]!["start"]);
-        Assert.Equal(21, (double)copy["piece"]!["layers"]![0]!["plan"]!["roomC"]!);
-        Assert.Equal(colour, (string)(await host.Get($"/api/pieces/{saved["id"]}"))["piece"]!["layers"]![0]!["cups"]![0]!["colour"]!);
+        Assert.Null(copy["piece"]!["sittings"]![0]!["start"]);
+        Assert.Equal(21, (double)copy["piece"]!["sittings"]![0]!["roomC"]!);
+        Assert.Equal(colour, (string)(await host.Get($"/api/pieces/{saved["id"]}"))["piece"]!["recipes"]![0]!["colour"]!);
     }
 
     private Task<HttpResponseMessage> Name(string id, int basedOn, string name) =>
