@@ -142,8 +142,14 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitUntilKept();
         Fine(page);
 
+        // What was put by comes back as it was left.
+        LayOutAs(page, "petals");
+        page.WaitForText("no later than when it holds");
+        page.WaitUntilKept();
+        Assert.Equal("6", page.Find("textbox", "Strokes of the tool").GetAttribute("value"));
         LayOutAs(page, "rings from hearts");
-        page.WaitForText("Put a heart");
+        page.WaitForText("Another heart");
+        page.WaitUntilKept();
         Assert.DoesNotContain(page.Complaints(), c => !c.Contains("400", StringComparison.Ordinal));
     }
 

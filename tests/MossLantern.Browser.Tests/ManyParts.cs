@@ -21,9 +21,10 @@ internal static class ManyParts
         var outline = (await Read(await client.PostAsJsonAsync("api/outlines/svg", new { svg })))["outline"]!;
         var view = await Read(await client.PostAsJsonAsync("api/pieces", new { name, ground = new { outline, edge = "taped-clean", sideHeightMm = 12, colour = "#d9c29a" } }));
         var piece = view["piece"]!.DeepClone();
-        var layer = piece["layers"]![0]!;
-        var cup = (string)layer["bands"]![0]!["cup"]!;
-        layer["hearts"] = new JsonArray([.. Enumerable.Range(0, 3).Select(i => new JsonObject
+        var rings = piece["layers"]![0]!["layout"]!;
+        var recipe = (string)rings["bands"]![0]!["recipeId"]!;
+        rings["heartRecipeId"] = recipe;
+        rings["hearts"] = new JsonArray([.. Enumerable.Range(0, 3).Select(i => new JsonObject
         {
             ["id"] = $"h{i}",
             ["xMm"] = 60 + 110 * i,
@@ -34,7 +35,7 @@ internal static class ManyParts
             ["wavinessMm"] = 12,
             ["seed"] = i,
         })]);
-        layer["bands"] = new JsonArray([.. Enumerable.Range(0, 12).Select(i => new JsonObject { ["id"] = $"b{i}", ["widthMm"] = 9, ["fillsRest"] = i == 11, ["cup"] = cup })]);
+        rings["bands"] = new JsonArray([.. Enumerable.Range(0, 12).Select(i => new JsonObject { ["id"] = $"b{i}", ["widthMm"] = 9, ["fillsRest"] = i == 11, ["recipeId"] = recipe })]);
         await Read(await client.PutAsJsonAsync($"api/pieces/{view["id"]}", new JsonObject { ["basedOn"] = (int)view["version"]!, ["piece"] = piece }));
     }
 
