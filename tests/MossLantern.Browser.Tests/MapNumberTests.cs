@@ -46,6 +46,24 @@ public sealed class MapNumberTests(SharedWorkshop shared) : WorkshopCase(shared)
         Assert.Equal("5", page.Find("textbox", "Cup step").GetAttribute("value"));
     }
 
+    /// <summary>A number of one region leads to it, from another station and at every width of the page.</summary>
+    [Theory]
+    [InlineData(1280, 800)]
+    [InlineData(1024, 768)]
+    [InlineData(800, 1200)]
+    public void A_press_on_a_number_goes_to_where_on_the_piece_it_is_so(int width, int height)
+    {
+        using var page = Opened("/pieces/marsh-light/pour?layer=layer-1");
+        page.Resize(width, height);
+        page.WaitForText("Order of pours");
+        page.Click("button", "Pour of umber");
+        page.Click("button", "Show it on the map");
+        page.WaitForText("Bands, from the heart to the rim");
+        Waiting.Until(() => page.Script<string?>("return document.querySelector('li[data-open]')?.textContent")?.Contains("umber", StringComparison.Ordinal) == true, "umber to be open");
+        Assert.True(page.Script<bool>("return [...document.querySelectorAll('button[aria-pressed=true]')].some(b => b.textContent.includes('umber'))"));
+        Assert.DoesNotContain("Show it on the map", page.Text, StringComparison.Ordinal);
+    }
+
     [Fact]
     public void A_cups_level_is_pulled_for_the_reserve_and_with_Alt_for_the_band()
     {

@@ -144,7 +144,7 @@ internal static class Waiting
     public static void Until(Func<bool> condition, Func<string> what, TimeSpan? atMost = null)
     {
         var clock = Stopwatch.StartNew();
-        var limit = atMost ?? TimeSpan.FromSeconds(30);
+        var limit = atMost ?? TimeSpan.FromSeconds(60);
         while (!condition())
         {
             if (clock.Elapsed >= limit)

@@ -473,6 +473,9 @@ public class LayoutTests
         var facts = plan.Facts.ToDictionary(f => f.Id, f => f.Number.Value);
 
         // What can be changed where it is read is changed in the zone; the depth is the layer's.
+        Assert.All(plan.Cups.Regions, r => Assert.Equal($"layers[l1].regions[{r.RegionId}]", Assert.Single(new[] { r.LayerMl.Place, r.EdgeMl.Place, r.PourMl.Place }.Distinct())));
+        Assert.All(plan.Regions, r => Assert.Equal($"layers[l1].regions[{r.Id}]", r.Area.Place));
+        Assert.Null(plan.Cups.TotalMl.Place);
         Assert.Equal("layers[l1].zones[z1].layout.pours[b].ml", plan.Cups.Regions.Single(r => r.RegionId == "z1/b").LayerMl.Inputs[0].Field);
         Assert.Equal("layers[l1].zones[z2].layout.bands[l1].widthMm", plan.Facts.Single(f => f.Id == "z2/lines-need").Number.Inputs[0].Field);
         Assert.Equal("layers[l1].depthMm", plan.Facts.Single(f => f.Id == "z1/radius-a").Number.Input("depth").Field);

@@ -19,6 +19,9 @@ public static class PlaceIn
     /// <summary>What is laid out by itself: a layer, or a zone of it.</summary>
     public static string LaidOut(string layerId, string? zoneId) => zoneId is null ? Layer(layerId) : $"{Layer(layerId)}.zones[{zoneId}]";
 
+    /// <summary>A region of a layer, be it in a zone.</summary>
+    public static string Region(string layerId, RegionId regionId) => $"{Layer(layerId)}.regions[{regionId}]";
+
     /// <summary>A sitting.</summary>
     public static string Sitting(string sittingId) => $"sittings[{sittingId}]";
 

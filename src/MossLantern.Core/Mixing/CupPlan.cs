@@ -174,7 +174,7 @@ public static class CupPlanner
         // What is poured as so many millilitres is that much: what runs over its edge is a part of it.
         if (ground.Edge != EdgeStyle.DrippedOver || region.Own is { LengthMm: null })
         {
-            return Poured(region.Id, cupId, ml, Reckoned.Of(0, "ml", Formulas.EdgeNone, new ReckonedInput("open perimeter", region.OpenEdgeMm * copies, "mm", Origin.Reckoned)));
+            return Poured(PlaceIn.Region(layer.Id, region.Id), region.Id, cupId, ml, Reckoned.Of(0, "ml", Formulas.EdgeNone, new ReckonedInput("open perimeter", region.OpenEdgeMm * copies, "mm", Origin.Reckoned)));
         }
 
         var film = layer.Losses?.FilmMm ?? SideFilmMm;
@@ -187,7 +187,7 @@ public static class CupPlanner
             new("film thickness", film, "mm", OriginOf(layer.Losses?.FilmMm is not null), layer.SittingPlace + ".losses.filmMm"),
             new("drip share", drip, "%", OriginOf(layer.Losses?.DripPercent is not null), layer.SittingPlace + ".losses.dripPercent"),
             new("layer volume", ml.Value, "ml", Origin.Reckoned));
-        return Poured(region.Id, cupId, ml, edge);
+        return Poured(PlaceIn.Region(layer.Id, region.Id), region.Id, cupId, ml, edge);
     }
 
     /// <summary>Area × depth of some parts, in all panels or cavities that are poured at once.</summary>
@@ -230,10 +230,11 @@ public static class CupPlanner
             : new(own.Ml * copies, "ml", Formulas.PuddlePour, [new("asked for", own.Ml, "ml", Origin.Own, $"{place}.layout.pours[{id}].ml"), .. times]);
     }
 
-    private static RegionVolume Poured(RegionId regionId, string cupId, Reckoned layer, Reckoned edge) =>
-        new(regionId, cupId, layer, edge, Reckoned.Of(layer.Value + edge.Value, "ml", Formulas.PourVolume,
+    private static RegionVolume Poured(string place, RegionId regionId, string cupId, Reckoned layer, Reckoned edge) =>
+        new(regionId, cupId, layer with { Place = place }, edge with { Place = place }, Reckoned.Of(layer.Value + edge.Value, "ml", Formulas.PourVolume,
             new("region", layer.Value, "ml", Origin.Reckoned),
-            new("edges", edge.Value, "ml", Origin.Reckoned)));
+            new("edges", edge.Value, "ml", Origin.Reckoned)) with
+        { Place = place });
 
     private static CupVolume Cup(FilledLayer layer, Recipe cup, ResinSystem system, ImmutableArray<RegionVolume> regions, double drawnMl, Surroundings around)
     {

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 
 namespace MossLantern.Core.Units;
 
@@ -27,8 +28,8 @@ public enum Origin
 /// <param name="Unit">Unit symbol; empty for a bare number.</param>
 /// <param name="Origin">Where it came from.</param>
 /// <param name="Field">
-/// Where it is decided in the piece, or null: from the ground (<c>ground.sideHeightMm</c>) or from the layer
-/// (<c>reservePercent</c>, <c>cups[amber].loadPercent</c>, parts of a list by their id).
+/// The place in the piece where it is decided, such as <c>ground.sideHeightMm</c> or <c>recipes[amber].doses[0].percent</c>; null where
+/// it is not decided there.
 /// </param>
 public sealed record ReckonedInput(string Name, double Value, string Unit, Origin Origin, string? Field = null);
 
@@ -37,7 +38,10 @@ public sealed record ReckonedInput(string Name, double Value, string Unit, Origi
 /// <param name="Unit">Unit symbol; empty for a bare number.</param>
 /// <param name="Formula">Id of the formula in <see cref="Formulas"/>.</param>
 /// <param name="Inputs">The inputs, in the order the formula names them.</param>
-public sealed record Reckoned(double Value, string Unit, string Formula, ImmutableArray<ReckonedInput> Inputs)
+/// <param name="Place">Where on the piece it is so, such as <c>layers[field].regions[moss]</c>; null where it is nowhere in particular.</param>
+public sealed record Reckoned(
+    double Value, string Unit, string Formula, ImmutableArray<ReckonedInput> Inputs,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Place = null)
 {
     /// <summary>A reckoned number from its inputs.</summary>
     public static Reckoned Of(double value, string unit, string formula, params ReadOnlySpan<ReckonedInput> inputs) =>

@@ -4719,6 +4719,8 @@ export interface components {
             /** @description Id of the formula in Formulas. */
             formula: string;
             inputs: components["schemas"]["ReckonedInput"][];
+            /** @description Where on the piece it is so, such as `layers[field].regions[moss]`; null where it is nowhere in particular. */
+            place?: null | string;
         };
         /** @description One input of a reckoned number. */
         ReckonedInput: {
@@ -4734,8 +4736,8 @@ export interface components {
             /** @description Where it came from. */
             origin: components["schemas"]["Origin"];
             /**
-             * @description Where it is decided in the piece, or null: from the ground (`ground.sideHeightMm`) or from the layer
-             *     (`reservePercent`, `cups[amber].loadPercent`, parts of a list by their id).
+             * @description The place in the piece where it is decided, such as `ground.sideHeightMm` or `recipes[amber].doses[0].percent`; null where
+             *     it is not decided there.
              */
             field?: null | string;
         };

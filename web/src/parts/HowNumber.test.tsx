@@ -1,10 +1,11 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { HowNumber } from './HowNumber';
 import { EditingProvider } from './editing';
 
 const set = vi.fn();
+const go = vi.fn();
 const formula = { id: 'cup-volume', title: 'Cup', words: 'need + what stays', page: 'mixing.md#cup-volume' };
 
 beforeEach(() => {
@@ -19,14 +20,21 @@ beforeEach(() => {
     formula: 'cup-volume',
     inputs: [
       { name: 'regions', value: 100, unit: 'ml', origin: 'reckoned' as const, field: null },
-      { name: 'reserve', value: 10, unit: '%', origin: 'default' as const, field: 'reservePercent' },
+      {
+        name: 'reserve',
+        value: 10,
+        unit: '%',
+        origin: 'default' as const,
+        field: 'sittings[l].reservePercent',
+      },
     ],
+    place: 'layers[l].regions[moss]',
   };
   const say = (field: string) =>
-    field === 'reservePercent' ? 'Reserve must be from 0 to 100 %.' : undefined;
+    field === 'sittings[l].reservePercent' ? 'Reserve must be from 0 to 100 %.' : undefined;
   render(
     <QueryClientProvider client={new QueryClient()}>
-      <EditingProvider value={{ set, say }}>
+      <EditingProvider value={{ set, say, go }}>
         <HowNumber of={of} label="Mix for moss" />
       </EditingProvider>
     </QueryClientProvider>,
@@ -52,6 +60,13 @@ it('lets an input that the person decides be changed there, and says what was re
   expect(screen.queryByRole('textbox', { name: 'regions' })).toBeNull();
   fireEvent.change(field, { target: { value: '25' } });
   fireEvent.keyDown(field, { key: 'Enter' });
-  expect(set).toHaveBeenCalledExactlyOnceWith('reservePercent', 25);
+  expect(set).toHaveBeenCalledExactlyOnceWith('sittings[l].reservePercent', 25);
   expect(screen.getByText('Reserve must be from 0 to 100 %.')).toBeTruthy();
+});
+
+it('goes to where on the piece it is so, and closes', async () => {
+  fireEvent.click(screen.getByRole('button'));
+  fireEvent.click(await screen.findByRole('button', { name: 'Show it on the map' }));
+  expect(go).toHaveBeenCalledExactlyOnceWith('layers[l].regions[moss]');
+  await waitFor(() => expect(screen.queryByText('need + what stays')).toBeNull());
 });

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useId } from 'react';
+import { useId, useState } from 'react';
 import { OverlayTrigger, Popover } from 'react-bootstrap';
 import type { Reckoned } from '../api/client';
 import { api, take } from '../api/client';
@@ -27,16 +27,19 @@ interface Props {
 export function HowNumber({ of, label, decimals, className }: Props) {
   const id = useId();
   const units = useUnits();
+  const [open, setOpen] = useState(false);
   const { text, unit } = units.part(of.value, of.unit, decimals);
   return (
     <OverlayTrigger
       trigger="click"
       rootClose
+      show={open}
+      onToggle={setOpen}
       placement="auto"
       overlay={
         <Popover id={id} className="how">
           <Popover.Body>
-            <How of={of} />
+            <How of={of} onGo={() => setOpen(false)} />
           </Popover.Body>
         </Popover>
       }
@@ -62,7 +65,7 @@ export const wordsFor = (words: string, inputs: Reckoned['inputs']) =>
     .split('; ');
 
 /** The formula in words, with what went into it. */
-function How({ of }: { of: Reckoned }) {
+function How({ of, onGo }: { of: Reckoned; onGo: () => void }) {
   const formulas = useQuery({
     queryKey: ['formulas'],
     queryFn: () => take(api.GET('/api/formulas')),
@@ -99,6 +102,18 @@ function How({ of }: { of: Reckoned }) {
           </div>
         ))}
       </dl>
+      {of.place && editing && (
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => {
+            onGo();
+            editing.go(of.place!);
+          }}
+        >
+          Show it on the map
+        </button>
+      )}
     </>
   );
 }

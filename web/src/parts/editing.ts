@@ -5,6 +5,8 @@ export interface Editing {
   set: (place: string, value: number | null) => void;
   /** What the server refused of it. */
   say: (place: string) => string | undefined;
+  /** Goes to where on the piece a number is so. */
+  go: (place: string) => void;
 }
 
 const Context = createContext<Editing | null>(null);

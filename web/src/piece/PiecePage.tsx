@@ -22,7 +22,7 @@ import { StoryStation } from '../stations/story/StoryStation';
 import type { Units } from '../units/units';
 import { useUnits } from '../units/units';
 import type { FilledLayer } from './filled';
-import { addLayer, changeLayer, filled, placesOf } from './filled';
+import { addLayer, changeLayer, filled, placesOf, regionAt } from './filled';
 import { usualLook } from './LookBar';
 import { PouredQuestion } from './PouredQuestion';
 import { Unplanned } from './Unplanned';
@@ -54,6 +54,7 @@ const layerKey = (id: string) => `layer of ${id}`;
 export function PiecePage({ id, station }: { id: string; station: string }) {
   const units = useUnits();
   const [search, setSearch] = useSearchParams();
+  const navigate = useNavigate();
   const asked = search.get('layer') ?? sessionStorage.getItem(layerKey(id));
   const [look, setLook] = useState(usualLook);
   const page = usePiece(id, asked, look, station === 'story');
@@ -162,13 +163,29 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     (regionId: string | null) => setPointed(regions?.find((r) => r.id === regionId)?.cupId ?? null),
     [regions],
   );
+  // A number that is so in one place of the map: that place is shown, whatever is open now.
+  const go = useCallback(
+    (place: string) => {
+      const to = regionAt(place);
+      const of = plan?.layers.find((l) => l.layerId === to?.layer);
+      const found = of?.regions.find((r) => place.endsWith(`.regions[${r.id}]`));
+      if (!to || !found) return;
+      sessionStorage.setItem(layerKey(id), to.layer);
+      setZoneId(to.zone);
+      setSelected({ kind: found.kind === 'band' ? 'band' : 'region', id: to.region });
+      setPicked(found.cupId == null ? null : { cup: found.cupId, at: 'map' });
+      void navigate(`/pieces/${id}/map?layer=${encodeURIComponent(to.layer)}`);
+    },
+    [id, plan, navigate],
+  );
   const editing = useMemo(
     () => ({
       set: (place: string, value: number | null) =>
         (place.startsWith('ground.') ? edit : editPoured)((p) => setInPiece(p, place, value, systems)),
       say,
+      go,
     }),
-    [edit, editPoured, say, systems],
+    [edit, editPoured, say, go, systems],
   );
 
   // What a remedy would give is shown in place of the piece, until it is taken or left or anything else changes.

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Layer, Piece, Recipe } from '../api/client';
-import { addLayer, changeLayer, filled, placesOf, withClearRecipe, withoutLayers } from './filled';
+import { addLayer, changeLayer, filled, placesOf, regionAt, withClearRecipe, withoutLayers } from './filled';
 
 const recipe = (id: string, more: Partial<Recipe> = {}): Recipe => ({
   id,
@@ -187,6 +187,17 @@ describe('a layer with what it is filled from', () => {
     expect(three.recipes.map((r) => r.id)).toContain('clear');
     expect(withoutLayers(three, (l) => l.id === 'n')).toEqual(piece);
     expect(withoutLayers(piece, () => false)).toBe(piece);
+  });
+
+  it('finds the region of a place', () => {
+    expect(regionAt('layers[l].regions[moss]')).toEqual({ layer: 'l', zone: null, region: 'moss' });
+    expect(regionAt('layers[l].regions[z/moss]')).toEqual({ layer: 'l', zone: 'z', region: 'moss' });
+    expect(regionAt('layers[l].regions[kept/shell]')).toEqual({
+      layer: 'l',
+      zone: null,
+      region: 'kept/shell',
+    });
+    expect(regionAt('layers[l].depthMm')).toBeNull();
   });
 
   it('says where its fields stand, in a zone too', () => {

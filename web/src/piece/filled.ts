@@ -103,6 +103,16 @@ export function placesOf(layer: FilledLayer, zone: string | null): Places {
   return { layer: own, laidOut, layout: `${laidOut}.layout`, sitting: `sittings[${layer.sitting}]` };
 }
 
+/** The layer, the zone and the region of a place such as `layers[l].regions[z/moss]`; null for another place. */
+export function regionAt(place: string): { layer: string; zone: string | null; region: string } | null {
+  const [, layer, id] = /^layers\[(.+?)\]\.regions\[(.+)\]$/.exec(place) ?? [];
+  if (layer === undefined || id === undefined) return null;
+  const [zone, ...own] = id.split('/');
+  return own.length === 0 || zone === 'kept'
+    ? { layer, zone: null, region: id }
+    : { layer, zone: zone!, region: own.join('/') };
+}
+
 export const cupOf = ({ id, name, colour, doses, of }: Recipe): Cup => ({
   id,
   name,

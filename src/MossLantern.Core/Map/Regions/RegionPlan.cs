@@ -29,9 +29,9 @@ public sealed record RegionPlan(
             new("whole outline", piece.Ground.OutlineWithin(layer.Within).AreaMm2 / 100, "cm²", Origin.Reckoned),
             .. width is { } mm && layer.Bands.Any(b => b.Id == region.Id) ? WidthInputs(layer, region.Id.Own, mm) : [],
             new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default),
-        ]);
+        ], PlaceIn.Region(layer.Id, region.Id));
         Reckoned? Width(double? mm) => mm is { } value
-            ? Reckoned.Of(value, "mm", Formulas.BandWidth, new ReckonedInput("width on average", width!.Value, "mm", Origin.Own), new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default))
+            ? Reckoned.Of(value, "mm", Formulas.BandWidth, new ReckonedInput("width on average", width!.Value, "mm", Origin.Own), new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default)) with { Place = PlaceIn.Region(layer.Id, region.Id) }
             : null;
         return new(
             region.Id, region.Kind, region.CupId, area, region.OpenEdgeMm, region.AreaMm2 > 0, region.Anchor, Width(region.Widths?.FromMm), Width(region.Widths?.ToMm));
