@@ -21,11 +21,12 @@ public sealed class RoomTests
     /// <summary>Data that is a tree, and the validators that follow it down: a part of it holds the whole again.</summary>
     private static readonly string[] Trees =
     [
-        "Documents.CornersValidator Documents.CupValidator Documents.FieldsValidator Documents.GroundValidator "
-            + "Documents.HeartValidator Documents.InsertValidator Documents.KeptZoneValidator Documents.LaidOutValidator "
-            + "Documents.LayerValidator Documents.LinesValidator Documents.MarbleValidator Documents.MouldValidator "
+        "Documents.CornersValidator Documents.FieldsValidator Documents.FillingRules Documents.GroundValidator "
+            + "Documents.HeartValidator Documents.InsertValidator Documents.KeptZoneValidator Documents.LayerValidator "
+            + "Documents.LayoutValidator Documents.LinesValidator Documents.MarbleValidator Documents.MouldValidator "
             + "Documents.OldWorkValidator Documents.PetalsValidator Documents.PieceBounds Documents.PieceValidator Documents.PoolsValidator "
-            + "Documents.PuddleValidator Documents.RuleExtensions Documents.SliceValidator Documents.Zones",
+            + "Documents.PuddleValidator Documents.RecipeValidator Documents.RingsValidator Documents.RuleExtensions "
+            + "Documents.SittingValidator Documents.SliceValidator Documents.Zones",
         "Documents.Ground Documents.OldWork Documents.Piece",
         "Painting.PaintInset Painting.Painting",
     ];

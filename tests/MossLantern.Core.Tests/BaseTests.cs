@@ -103,7 +103,7 @@ public class BaseTests
         var ground = Samples.Panel(300, 200) with { Outline = new RectangleOutline(300, 200, new(x, y, 60, 40)) };
         var errors = new PieceValidator().Validate(Samples.Piece(ground, Samples.Layer(null, 0))).Errors;
         Assert.Equal(fits, errors.Count == 0);
-        Assert.All(errors, e => Assert.Equal("Ground.outline.opening", e.PropertyName));
+        Assert.All(errors, e => Assert.Equal("ground.outline.opening", e.PropertyName));
     }
 
     [Fact]

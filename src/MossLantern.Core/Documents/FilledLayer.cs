@@ -19,7 +19,7 @@ namespace MossLantern.Core.Documents;
 /// <param name="PartDepths">Depth in parts of a drawn outline where it is another than <paramref name="DepthMm"/>; null for none.</param>
 /// <param name="Contrast">How its neighbouring colours are meant.</param>
 /// <param name="Zones">Parts of it that are laid out in ways of their own; null for none.</param>
-/// <param name="Elsewhere">Recipes that other layers name, or layouts that were put by; null for none.</param>
+/// <param name="Elsewhere">Recipes that layers name, or layouts that were put by; null for none.</param>
 /// <param name="KeepsClear">Whether a spot of it is kept visible: that is poured from clear resin, though no layout says so.</param>
 /// <param name="SittingId">Id of its sitting; null for one of the layer's own id.</param>
 /// <param name="ZoneId">The zone of it that is looked at as if it were a layer; null for all of it.</param>
