@@ -20,9 +20,15 @@ install_front_end() {
   fi
 }
 
+# One compiler for all projects, as each of its own would warm up anew; it is not left behind.
+build_dotnet() {
+  dotnet build "$1" -c Release -v quiet --nologo -clp:NoSummary -p:UseSharedCompilation=true || return 1
+  dotnet build-server shutdown --vbcscompiler >/dev/null 2>&1 &
+}
+
 # The server's build writes the OpenAPI document; the front end's types come from it.
 build_front_end_types() {
-  dotnet build src/MossLantern.Web -c Release -v quiet --nologo -clp:NoSummary -p:UseSharedCompilation=true
+  build_dotnet src/MossLantern.Web
   install_front_end
   (cd web && npm run --silent types >/dev/null)
 }
