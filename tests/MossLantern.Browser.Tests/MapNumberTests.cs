@@ -65,6 +65,23 @@ public sealed class MapNumberTests(SharedWorkshop shared) : WorkshopCase(shared)
     }
 
     [Fact]
+    public void A_colour_of_two_layers_says_so_in_both()
+    {
+        using var page = Opened("/pieces/bogbean-round/cups");
+        page.Click("button", "+ pour another");
+        page.WaitForText("2 · Layer 2");
+        page.WaitUntilKept();
+        Assert.DoesNotContain("This colour is also in", page.Text, StringComparison.Ordinal);
+        page.Click("button", "+ pour another");
+        page.WaitForText("This colour is also in Layer 2: a change here changes it there.");
+        page.Write("Cup", "glass");
+        page.WaitUntilKept();
+        page.Click("button", "2 · Layer 2");
+        page.WaitForText("This colour is also in Layer 3");
+        Assert.Equal("glass", page.Find("textbox", "Cup").GetAttribute("value"));
+    }
+
+    [Fact]
     public void A_cups_level_is_pulled_for_the_reserve_and_with_Alt_for_the_band()
     {
         using var page = Opened(Fields);

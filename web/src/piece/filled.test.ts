@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import type { Layer, Piece, Recipe } from '../api/client';
-import { addLayer, changeLayer, filled, placesOf, regionAt, withClearRecipe, withoutLayers } from './filled';
+import {
+  addLayer,
+  alsoIn,
+  changeLayer,
+  filled,
+  placesOf,
+  regionAt,
+  withClearRecipe,
+  withoutLayers,
+} from './filled';
 
 const recipe = (id: string, more: Partial<Recipe> = {}): Recipe => ({
   id,
@@ -157,6 +166,14 @@ describe('a layer with what it is filled from', () => {
     }));
     expect(dyed.recipes.map((r) => r.id)).toEqual(['moss', 'bone', 'other']);
     expect(dyed.recipes[0]!.doses).toEqual([{ colourant: 'dye', percent: 5 }]);
+  });
+
+  it('says which other layers a colour is in, mixed or not', () => {
+    const piece = pieceOf(layouts[7]!);
+    const two = changeLayer(piece, 'm', (l) => ({ ...l, layout: { kind: 'flood', cup: 'bone' } }));
+    expect(alsoIn(two, 'm', 'bone')).toEqual(['Map']);
+    expect(alsoIn(two, 'l', 'bone')).toEqual(['Veil']);
+    expect(alsoIn(two, 'l', 'moss')).toEqual([]);
   });
 
   it('keeps its times and its order of pours in its sitting', () => {

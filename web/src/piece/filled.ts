@@ -314,6 +314,12 @@ function cupsOf(piece: Piece, layer: Layer): Cup[] {
   return piece.recipes.filter((r) => own.has(r.id) || !elsewhere.has(r.id)).map(cupOf);
 }
 
+/** Names of the other layers that are poured from the same recipe: what is changed of it changes them too. */
+export const alsoIn = (piece: Piece, layerId: string, recipeId: string): string[] =>
+  piece.layers
+    .filter((l) => l.id !== layerId && withShares(inUse(l), piece.recipes).has(recipeId))
+    .map((l) => l.name);
+
 /** A layer of a piece with what it is filled from. */
 export function filled(piece: Piece, layer: Layer): FilledLayer {
   const sitting = piece.sittings.find((s) => s.rest.includes(layer.id))!;

@@ -1,3 +1,4 @@
+import { alsoIn } from '../../piece/filled';
 import type { FilledLayer } from '../../piece/filled';
 
 import { Choice, NumberField, TextField } from '../../parts/Fields';
@@ -22,6 +23,7 @@ export function CupsStation(props: StationProps) {
     layer.cups.find((c) => c.id === inOrder[0]) ??
     layer.cups[0]!;
   const plan = layerPlan.cups.cups.find((c) => c.cupId === cup.id);
+  const others = alsoIn(props.piece, layer.id, cup.id);
   const opacity = layerPlan.opacity[cup.id];
   const several = timesPoured(props.piece.ground);
   const system = materials?.resinSystems.find((s) => s.id === layer.resin.system);
@@ -125,6 +127,9 @@ export function CupsStation(props: StationProps) {
             </span>
           )}
         </div>
+        {others.length > 0 && (
+          <p className="hint">This colour is also in {others.join(', ')}: a change here changes it there.</p>
+        )}
         {plan && plan.draws.length > 0 && (
           <>
             <p>Nothing is measured for it: it is filled from other cups.</p>
