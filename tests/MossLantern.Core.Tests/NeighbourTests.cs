@@ -4,6 +4,7 @@ using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Planning;
+using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 using NodaTime;
 
@@ -146,6 +147,37 @@ public class NeighbourTests
         var finding = Assert.Single(Of(spare, "no-home"));
         Assert.Equal("no-home@l1/spare", finding.Key);
         Assert.Empty(Of(finding.Remedies.Single().Apply(spare), "no-home"));
+    }
+
+    [Fact]
+    public void What_an_idle_mix_is_filled_from_is_put_away_after_it()
+    {
+        var spare = Stack("#33523f", "#f0e8d5").OnLayer(0, l => l with
+        {
+            Recipes = [.. l.Recipes, Samples.Cup("tea"), Samples.Cup("milk"), new("mix", "mix", "#ffffff", [], [new("tea", 1), new("milk", 1)])],
+        });
+        List<string> told = [];
+        while (Of(spare, "no-home").FirstOrDefault() is { } finding)
+        {
+            told.Add(finding.Key);
+            spare = finding.Remedies.Single().Apply(spare);
+            Assert.True(new PieceValidator().Validate(spare).IsValid);
+        }
+
+        Assert.Equal(["no-home@l1/mix", "no-home@l1/tea", "no-home@l1/milk"], told);
+    }
+
+    /// <summary>A colour that is in two layers, of which the lower has been poured.</summary>
+    [Fact]
+    public void What_has_been_poured_of_a_colour_is_not_changed_by_a_remedy_above_it()
+    {
+        var lower = Stack("#33523f", "#f0e8d5").Filled[0];
+        var two = Samples.Piece(Samples.Panel(), lower, lower with { Id = "l2", SittingId = "l2" });
+        Finding Dull(params PouredLayer[] poured) => Planner.Plan(two, poured, DateTimeZone.Utc).Findings.First(f => f.Check == "dull-field" && f.Key.StartsWith("dull-field@l2", StringComparison.Ordinal));
+        Assert.Contains("shimmer", Dull().Remedies.Select(r => r.Id));
+        var above = Dull(new PouredLayer("l1", Instant.FromUtc(2026, 5, 1, 9, 0), null, null)).Remedies;
+        Assert.DoesNotContain("shimmer", above.Select(r => r.Id));
+        Assert.Equal(two.Recipes, above.Single(r => r.Id == "any").Apply(two).Recipes);
     }
 
     /// <summary>A heart's bed and bands of these colours; the last fills the rest.</summary>

@@ -21,9 +21,10 @@ internal sealed class NoHomeCheck : ICheck
         HashSet<string> told = [];
         foreach (var (layer, plan) in looked.Piece.Filled.Zip(looked.Layers).Where(l => !l.Second.Poured))
         {
-            // What no layer names is a cup of each: it is told once.
+            // What no layer names is a cup of each: it is told once. What another recipe is filled from cannot be put away before it.
             var used = layer.RecipesInUse;
-            foreach (var cup in layer.Cups.Where(c => !used.Contains(c.Id) && !(looked.Piece.Kept is { IsEmpty: false } && c.Id == layer.ClearRecipe) && told.Add(c.Id)))
+            var filledFrom = layer.Recipes.SelectMany(r => r.Of ?? []).Select(s => s.RecipeId).ToHashSet();
+            foreach (var cup in layer.Cups.Where(c => !used.Contains(c.Id) && !filledFrom.Contains(c.Id) && !(looked.Piece.Kept is { IsEmpty: false } && c.Id == layer.ClearRecipe) && told.Add(c.Id)))
             {
                 yield return new(
                     Id, $"no-home@{layer.Id}/{cup.Id}", Grade.Mind, "Cup without a place", $"Nothing of {layer.Name} is poured from {cup.Name}.", [],
@@ -223,14 +224,20 @@ internal sealed class DullFieldCheck : ICheck
                     NoHomeCheck.Place(layer, region),
                     [
                         .. Vein(layer, region, share, cup),
-                        Remedy.OnLayer("shimmer", $"Let {cup.Name} shimmer: mica in place of {looked.Around.Catalogue.Of(cup.Colourant!.Value).Name}", layer.Id, l => l with
-                        {
-                            Recipes = [.. l.Recipes.Select(c => c.Id == cup.Id ? c.WithColourant(ColourantClass.Mica).WithLoad(Math.Max(3, c.LoadPercent)) : c)],
-                        }),
+                        Shimmers(looked, layer, cup),
                     ]);
             }
         }
     }
+
+    /// <summary>Mica in place of its colourant; not where that would change what has been poured of it already.</summary>
+    private static Remedy Shimmers(Looked looked, FilledLayer layer, Recipe cup) =>
+        looked.Piece.Filled.Zip(looked.Layers).Any(l => l.Second.Poured && l.First.RecipesInUse.Contains(cup.Id))
+            ? Remedy.OnLayer("any", "It does not matter here", layer.Id, l => l with { Contrast = Contrast.Any })
+            : Remedy.OnLayer("shimmer", $"Let {cup.Name} shimmer: mica in place of {looked.Around.Catalogue.Of(cup.Colourant!.Value).Name}", layer.Id, l => l with
+            {
+                Recipes = [.. l.Recipes.Select(c => c.Id == cup.Id ? c.WithColourant(ColourantClass.Mica).WithLoad(Math.Max(3, c.LoadPercent)) : c)],
+            });
 
     private static bool IsFlat(Recipe cup) => cup.Colourant is ColourantClass.Paste or ColourantClass.Acrylic or ColourantClass.Dye or ColourantClass.AlcoholInk;
 

@@ -70,3 +70,12 @@ it('goes to where on the piece it is so, and closes', async () => {
   expect(go).toHaveBeenCalledExactlyOnceWith('layers[l].regions[moss]');
   await waitFor(() => expect(screen.queryByText('need + what stays')).toBeNull());
 });
+
+it('takes the keys in with it, and gives them back to the number', async () => {
+  const number = screen.getByRole('button');
+  number.focus();
+  fireEvent.click(number);
+  await waitFor(() => expect(document.activeElement?.classList.contains('how')).toBe(true));
+  fireEvent.keyUp(document.activeElement!, { key: 'Escape', code: 'Escape', keyCode: 27 });
+  await waitFor(() => expect(document.activeElement).toBe(number));
+});

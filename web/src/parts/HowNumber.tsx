@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useId, useState } from 'react';
+import { useId, useRef, useState } from 'react';
 import { OverlayTrigger, Popover } from 'react-bootstrap';
 import type { Reckoned } from '../api/client';
 import { api, take } from '../api/client';
@@ -28,16 +28,24 @@ export function HowNumber({ of, label, decimals, className }: Props) {
   const id = useId();
   const units = useUnits();
   const [open, setOpen] = useState(false);
+  const button = useRef<HTMLButtonElement>(null);
+  // What opens lies at the end of the page: the keys go in with it, and come back to the number.
+  const toggle = (to: boolean) => {
+    const inside = document.activeElement?.closest('.how');
+    setOpen(to);
+    if (!to && inside) button.current?.focus({ preventScroll: true });
+  };
   const { text, unit } = units.part(of.value, of.unit, decimals);
   return (
     <OverlayTrigger
       trigger="click"
       rootClose
       show={open}
-      onToggle={setOpen}
+      onToggle={toggle}
+      onEntered={(popover) => popover.focus({ preventScroll: true })}
       placement="auto"
       overlay={
-        <Popover id={id} className="how">
+        <Popover id={id} className="how" tabIndex={-1}>
           <Popover.Body>
             <How of={of} onGo={() => setOpen(false)} />
           </Popover.Body>
@@ -45,6 +53,7 @@ export function HowNumber({ of, label, decimals, className }: Props) {
       }
     >
       <button
+        ref={button}
         type="button"
         className={`how-number ${className ?? ''}`}
         aria-label={`${label}: ${text} ${unit}. How is it worked out?`}

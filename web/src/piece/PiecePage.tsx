@@ -163,7 +163,14 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     (regionId: string | null) => setPointed(regions?.find((r) => r.id === regionId)?.cupId ?? null),
     [regions],
   );
-  // A number that is so in one place of the map: that place is shown, whatever is open now.
+  // A number that is so in one place of the map: that place is shown, whatever is open now, and the keys go there too.
+  const [went, setWent] = useState(0);
+  useEffect(() => {
+    if (went === 0 || station !== 'map') return;
+    const right = document.querySelector('.right');
+    const open = right?.querySelector<HTMLElement>('li[data-open] button');
+    (open ?? right?.querySelector<HTMLElement>('select'))?.focus();
+  }, [went, station]);
   const go = useCallback(
     (place: string) => {
       const to = regionAt(place);
@@ -174,6 +181,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
       setZoneId(to.zone);
       setSelected({ kind: found.kind === 'band' ? 'band' : 'region', id: to.region });
       setPicked(found.cupId == null ? null : { cup: found.cupId, at: 'map' });
+      setWent((n) => n + 1);
       void navigate(`/pieces/${id}/map?layer=${encodeURIComponent(to.layer)}`);
     },
     [id, plan, navigate],
