@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.Http.Json;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
 using MossLantern.Core.Planning;
+using MossLantern.Core.Shapes;
 using MossLantern.Data;
 using MossLantern.Formats;
 using MossLantern.Web.Demo;
@@ -32,6 +33,7 @@ builder.Services.AddOpenApi("v1", OpenApiShape.Configure);
 
 // Answers of the interface stay on this machine: packing them would only cost time while dragging.
 builder.Services.AddResponseCompression(compression => compression.MimeTypes = ["text/html", "text/css", "text/javascript", "image/svg+xml"]);
+builder.Services.AddSingleton<KnownOutlines>();
 builder.Services.AddSingleton<LayerMapper>();
 builder.Services.AddSingleton<PiecePlanner>();
 builder.Services.AddSingleton<IValidator<Piece>, PieceValidator>();

@@ -1,4 +1,7 @@
 global using Xunit;
+using System.Collections.Immutable;
+using System.Reflection;
+using System.Runtime.CompilerServices;
 using ArchUnitNET.Domain;
 using ArchUnitNET.Loader;
 using MossLantern.Core.Documents;
@@ -48,6 +51,28 @@ public sealed class RoomTests
     private static string Outer(IType type) => type.FullName[Core.Length..].Split('+', '/', '`')[0];
 
     private static string Room(string type) => type.Split('.')[0];
+
+    /// <summary>What is kept between calls belongs to what is handed in: nothing static of the core remembers a piece.</summary>
+    [Fact]
+    public void Nothing_static_remembers()
+    {
+        var remembering = typeof(Piece).Assembly.GetTypes()
+            .Where(t => !t.IsDefined(typeof(CompilerGeneratedAttribute), false))
+            .SelectMany(t => t.GetFields(BindingFlags.Static | BindingFlags.Public | BindingFlags.NonPublic))
+            .Where(f => !f.IsLiteral && (!f.IsInitOnly || Remembers(f.FieldType)))
+            .Where(f => !f.IsDefined(typeof(CompilerGeneratedAttribute), false))
+            .Select(f => $"{f.DeclaringType!.Name}.{f.Name}");
+        Assert.Empty(remembering);
+        Assert.True(Remembers(typeof(Dictionary<string, int>)));
+        Assert.False(Remembers(typeof(ImmutableArray<int>)));
+    }
+
+    /// <summary>Whether something may be added to what a type holds; tables that are only read are frozen or immutable.</summary>
+    private static bool Remembers(System.Type type) =>
+        !(type.Namespace ?? "").StartsWith("System.Collections.Immutable", StringComparison.Ordinal)
+        && !(type.Namespace ?? "").StartsWith("System.Collections.Frozen", StringComparison.Ordinal)
+        && (type.Name.StartsWith("Recent`", StringComparison.Ordinal) || type.Name.StartsWith("ConditionalWeakTable`", StringComparison.Ordinal)
+            || type.GetInterfaces().Any(i => i.IsGenericType && i.GetGenericTypeDefinition() == typeof(ICollection<>) && !type.IsArray));
 
     [Fact]
     public void A_room_looks_only_into_rooms_above_it()

@@ -56,6 +56,23 @@ public sealed class RunApiTests : IDisposable
     }
 
     [Fact]
+    public async Task Layouts_put_by_go_with_the_first_save_after_the_pour()
+    {
+        var view = PieceApiTests.WithBands(await host.AddPiece());
+        var layer = view["piece"]!["layers"]![0]!.AsObject();
+        var flood = new JsonObject { ["kind"] = "flood", ["recipeId"] = (string?)view["piece"]!["recipes"]![0]!["id"] };
+        layer["aside"] = new JsonArray(flood);
+        view = await host.Save(view);
+        Assert.Single(view["piece"]!["layers"]![0]!["aside"]!.AsArray());
+
+        await Log(view);
+        view = await host.Get($"/api/pieces/{view["id"]}");
+        Assert.Single(view["piece"]!["layers"]![0]!["aside"]!.AsArray());
+        view["piece"]!["layers"]![0]!["depthMm"] = 6;
+        Assert.Null((await host.Save(view))["piece"]!["layers"]![0]!["aside"]);
+    }
+
+    [Fact]
     public async Task The_same_log_sent_twice_is_kept_once()
     {
         var view = await host.AddPiece();

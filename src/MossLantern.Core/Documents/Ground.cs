@@ -62,6 +62,18 @@ public sealed record Ground(
     [JsonIgnore]
     public PanelsOutline? Panels => Set is { } set ? new(Outline, set.Count, set.GapMm, set.Mirrored) : null;
 
+    /// <summary>The same ground with the outlines of its own and of its older work that are known already.</summary>
+    /// <param name="known">Outlines that are known, or are from now on.</param>
+    public Ground With(KnownOutlines known)
+    {
+        ArgumentNullException.ThrowIfNull(known);
+        return this with
+        {
+            Outline = known.Of(Outline),
+            Old = Old is { Ground: not null } old ? old with { Ground = old.Ground.With(known) } : Old,
+        };
+    }
+
     /// <summary>A place on one panel, on each panel that the map runs on over; once where it does not.</summary>
     internal ImmutableArray<Outline> OnEachPanel(Outline place) =>
         Set is { Mirrored: false } ? [.. Panels!.Copies.Select(c => new PlacedOutline(place, c.FromMm, 0))] : [place];

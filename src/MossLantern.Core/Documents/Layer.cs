@@ -45,6 +45,13 @@ public sealed record Layer(
     public IEnumerable<RegionId> RegionIds =>
         [.. Layout.RegionIds, .. (Zones ?? []).SelectMany(z => z.Layout.RegionIds.Select(id => id.In(z.Id)))];
 
+    /// <summary>Whether a layout was put by in it or in one of its zones.</summary>
+    [JsonIgnore]
+    internal bool HasAside => Aside is not null || (Zones ?? []).Any(z => z.Aside is not null);
+
+    /// <summary>The same without the layouts that were put by.</summary>
+    internal Layer WithoutAside() => this with { Aside = null, Zones = Zones is { } zones ? [.. zones.Select(z => z with { Aside = null })] : null };
+
     /// <summary>Its depth in a part of a drawn outline, mm.</summary>
     /// <param name="part">Which part, from 1.</param>
     public double DepthIn(int part) => (PartDepths ?? []).FirstOrDefault(p => p.Part == part)?.DepthMm ?? DepthMm;

@@ -18,6 +18,17 @@ public sealed partial record Piece(
 {
     /// <summary>The version of the document's layout that this program writes.</summary>
     public const int FormatVersion = 2;
+
+    /// <summary>The same without the layouts that were put by in some layers: in one that has been poured there is nothing left to choose.</summary>
+    /// <param name="layerIds">Ids of those layers; others may be among them.</param>
+    public Piece WithoutAside(IEnumerable<string> layerIds)
+    {
+        var ids = layerIds.ToHashSet(StringComparer.Ordinal);
+        return !Layers.Any(l => ids.Contains(l.Id) && l.HasAside) ? this : this with
+        {
+            Layers = [.. Layers.Select(l => ids.Contains(l.Id) ? l.WithoutAside() : l)],
+        };
+    }
 }
 
 /// <summary>A finding that the artist has looked at and let be.</summary>

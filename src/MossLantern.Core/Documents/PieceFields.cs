@@ -1,3 +1,4 @@
+using System.Collections.Frozen;
 using System.Collections.Immutable;
 using MossLantern.Core.Units;
 
@@ -12,7 +13,7 @@ public static class PieceFields
 
     private const string OfLayout = "layers.layout.";
 
-    private static readonly Dictionary<string, AcceptedRange> Own = new()
+    private static readonly FrozenDictionary<string, AcceptedRange> Own = new Dictionary<string, AcceptedRange>
     {
         ["ground.outline.widthMm"] = Accepted.OutlineMm with { What = "Width" },
         ["ground.outline.heightMm"] = Accepted.OutlineMm with { What = "Height" },
@@ -102,7 +103,7 @@ public static class PieceFields
         ["sittings.tools.scaleStepG"] = Accepted.ScaleStepG,
         ["sittings.roomC"] = Accepted.RoomC,
         ["runs.pouredMl"] = Accepted.PouredMl,
-    };
+    }.ToFrozenDictionary(StringComparer.Ordinal);
 
     /// <summary>A zone is laid out as a layer is.</summary>
     private static readonly ImmutableSortedDictionary<string, AcceptedRange> All = Own

@@ -37,9 +37,9 @@ public static class DepthZones
         ArgumentNullException.ThrowIfNull(layer);
         var regions = mapper.Map(piece, layer).Regions;
         var whole = within is null ? [.. regions.Select(r => r.AreaMm2)] : mapper.AreasWithin(piece, layer, within);
-        var zones = ZonesOf(piece, layer);
+        var zones = ZonesOf(mapper, piece, layer);
         var areas = zones.Where(z => z.Outline is not null)
-            .ToDictionary(z => z, z => mapper.AreasWithin(piece, layer, within is null ? z.Outline! : new CombinedOutline(within, z.Outline!, Shared: true)));
+            .ToDictionary(z => z, z => mapper.AreasWithin(piece, layer, within is null ? z.Outline! : mapper.Shared(within, z.Outline!)));
         return
         [
             .. regions.Select((region, k) => ImmutableArray.CreateRange(zones.Select(z => new DepthShare(
@@ -75,7 +75,7 @@ public static class DepthZones
     }
 
     /// <summary>Parts of their own depth, each with what stands or lies in it, and what they leave.</summary>
-    private static List<Zone> ZonesOf(Piece piece, FilledLayer layer)
+    private static List<Zone> ZonesOf(LayerMapper mapper, Piece piece, FilledLayer layer)
     {
         var ground = piece.Ground;
         if (layer.Within is not null)
@@ -115,7 +115,7 @@ public static class DepthZones
             var rest = part;
             foreach (var place in part is null ? [] : taken)
             {
-                rest = new CombinedOutline(rest!, place, Shared: false);
+                rest = mapper.Without(rest!, place);
             }
 
             var named = taken.Count == 0 ? where
@@ -124,8 +124,8 @@ public static class DepthZones
 
             void Add(Outline place, string name, double depth)
             {
-                var here = part is not null ? new CombinedOutline(part, place, Shared: true)
-                    : parts.Aggregate(place, (left, p) => new CombinedOutline(left, p.Outline, Shared: false));
+                var here = part is not null ? mapper.Shared(part, place)
+                    : parts.Aggregate(place, (left, p) => mapper.Without(left, p.Outline));
                 if (here.AreaMm2 > 0)
                 {
                     taken.Add(place);

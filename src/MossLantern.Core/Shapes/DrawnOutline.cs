@@ -18,10 +18,11 @@ public sealed record DrawnOutline(string Path) : Outline
     /// <summary>Most rings.</summary>
     public const int MostRings = 400;
 
-    private const int Kept = 32;
+    private DrawnRings? drawn;
 
-    // A piece is read anew for every request while it is dragged; its drawing stays the same.
-    private static readonly Recent<string, DrawnRings> Known = new(Kept);
+    // What was worked out for the original does not go with a changed copy.
+    private DrawnOutline(DrawnOutline original)
+        : base(original) => Path = original.Path;
 
     /// <summary>The outline of rings, in mm, where they lie.</summary>
     public static DrawnOutline Of(IEnumerable<Ring> rings)
@@ -65,11 +66,15 @@ public sealed record DrawnOutline(string Path) : Outline
     [JsonIgnore]
     public override double PerimeterMm => Parts.Sum(p => p.PerimeterMm);
 
-    /// <inheritdoc/>
-    [JsonIgnore]
-    public override ImmutableArray<Ring> Rings => Drawn.Rings;
+    private DrawnRings Drawn => drawn ??= DrawnRings.Read(Path);
 
-    private DrawnRings Drawn => Known.Of(Path, () => DrawnRings.Read(Path));
+    private protected override ImmutableArray<Ring> Draw() => Drawn.Rings;
+
+    /// <inheritdoc/>
+    public bool Equals(DrawnOutline? other) => other is not null && Path == other.Path;
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => HashCode.Combine(Path);
 }
 
 /// <summary>One part of a drawn outline, such as a letter.</summary>

@@ -7,16 +7,9 @@ namespace MossLantern.Core.Shapes;
 internal static class Ellipse
 {
     private const int Corners = 720;
-    private const int Kept = 64;
-
-    // A drag asks for the same one hundreds of times.
-    private static readonly Recent<(double, double, double, double), Ring> Known = new(Kept);
 
     /// <summary>A polygon clockwise as seen; its corners stand out by a hair so that its area is that of the ellipse.</summary>
-    public static Ring Ring(double middleX, double middleY, double radiusX, double radiusY) =>
-        Known.Of((middleX, middleY, radiusX, radiusY), () => Drawn(middleX, middleY, radiusX, radiusY));
-
-    private static Ring Drawn(double middleX, double middleY, double radiusX, double radiusY)
+    public static Ring Ring(double middleX, double middleY, double radiusX, double radiusY)
     {
         var step = 2 * Math.PI / Corners;
         var stretch = Math.Sqrt(step / Math.Sin(step));

@@ -9,6 +9,18 @@ namespace MossLantern.Core.Shapes;
 /// <remarks>Source: docs/craft/shapes.md, Outline.</remarks>
 public abstract record Outline
 {
+    private ImmutableArray<Ring> rings;
+
+    private protected Outline()
+    {
+    }
+
+    /// <summary>A changed copy: what was worked out for the original does not go with it.</summary>
+    /// <param name="original">What it is a copy of.</param>
+    protected Outline(Outline original)
+    {
+    }
+
     /// <summary>Width of the box round it, mm.</summary>
     [JsonIgnore]
     public abstract double BoxWidthMm { get; }
@@ -29,7 +41,16 @@ public abstract record Outline
     /// Its boundary as polygons, not closed, whose area is exact: outer edges clockwise as seen, openings the other way.
     /// </summary>
     [JsonIgnore]
-    public abstract ImmutableArray<Ring> Rings { get; }
+    public ImmutableArray<Ring> Rings => rings.IsDefault ? rings = Draw() : rings;
+
+    /// <summary>Its rings, worked out; an outline asks once and holds them.</summary>
+    private protected abstract ImmutableArray<Ring> Draw();
+
+    /// <summary>Outlines are equal by what they are, whatever of it has been worked out already.</summary>
+    public virtual bool Equals(Outline? other) => other is not null && EqualityContract == other.EqualityContract;
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => EqualityContract.GetHashCode();
 
     /// <summary>The stretches inside it of the horizontal line at a height, mm, from left to right.</summary>
     public virtual ImmutableArray<(double FromMm, double ToMm)> Chords(double yMm)
@@ -134,9 +155,7 @@ public sealed record RectangleOutline(double WidthMm, double HeightMm, Opening? 
     [JsonIgnore]
     public override double PerimeterMm => 2 * (WidthMm + HeightMm) + (Opening?.PerimeterMm ?? 0);
 
-    /// <inheritdoc/>
-    [JsonIgnore]
-    public override ImmutableArray<Ring> Rings => WithOpening(new([0, WidthMm, WidthMm, 0], [0, 0, HeightMm, HeightMm]), Opening);
+    private protected override ImmutableArray<Ring> Draw() => WithOpening(new([0, WidthMm, WidthMm, 0], [0, 0, HeightMm, HeightMm]), Opening);
 }
 
 /// <summary>A round.</summary>
@@ -167,9 +186,7 @@ public sealed record RoundOutline(double DiameterMm, Opening? Opening = null) : 
     [JsonIgnore]
     public override double PerimeterMm => Math.PI * DiameterMm + (Opening?.PerimeterMm ?? 0);
 
-    /// <inheritdoc/>
-    [JsonIgnore]
-    public override ImmutableArray<Ring> Rings => WithOpening(Ellipse.Ring(DiameterMm / 2, DiameterMm / 2, DiameterMm / 2, DiameterMm / 2), Opening);
+    private protected override ImmutableArray<Ring> Draw() => WithOpening(Ellipse.Ring(DiameterMm / 2, DiameterMm / 2, DiameterMm / 2, DiameterMm / 2), Opening);
 
     /// <inheritdoc/>
     public override ImmutableArray<(double FromMm, double ToMm)> Chords(double yMm) =>
@@ -205,9 +222,7 @@ public sealed record OvalOutline(double WidthMm, double HeightMm, Opening? Openi
     [JsonIgnore]
     public override double PerimeterMm => Ellipse.PerimeterMm(WidthMm / 2, HeightMm / 2) + (Opening?.PerimeterMm ?? 0);
 
-    /// <inheritdoc/>
-    [JsonIgnore]
-    public override ImmutableArray<Ring> Rings => WithOpening(Ellipse.Ring(WidthMm / 2, HeightMm / 2, WidthMm / 2, HeightMm / 2), Opening);
+    private protected override ImmutableArray<Ring> Draw() => WithOpening(Ellipse.Ring(WidthMm / 2, HeightMm / 2, WidthMm / 2, HeightMm / 2), Opening);
 
     /// <inheritdoc/>
     public override ImmutableArray<(double FromMm, double ToMm)> Chords(double yMm) =>

@@ -25,9 +25,7 @@ public sealed record PlacedOutline(Outline Inner, double XMm, double YMm) : Outl
     [JsonIgnore]
     public override double PerimeterMm => Inner.PerimeterMm;
 
-    /// <inheritdoc/>
-    [JsonIgnore]
-    public override ImmutableArray<Ring> Rings => [.. Inner.Rings.Select(r => r.Moved(XMm, YMm))];
+    private protected override ImmutableArray<Ring> Draw() => [.. Inner.Rings.Select(r => r.Moved(XMm, YMm))];
 }
 
 /// <summary>One part of a drawn outline, where it lies in it.</summary>
@@ -51,9 +49,7 @@ public sealed record PartOutline(DrawnOutline Whole, int Number) : Outline
     [JsonIgnore]
     public override double PerimeterMm => Whole.Parts[Number].PerimeterMm;
 
-    /// <inheritdoc/>
-    [JsonIgnore]
-    public override ImmutableArray<Ring> Rings => Whole.Parts[Number].Rings;
+    private protected override ImmutableArray<Ring> Draw() => Whole.Parts[Number].Rings;
 }
 
 /// <summary>Several equal panels side by side, read as one piece.</summary>
@@ -80,9 +76,7 @@ public sealed record PanelsOutline(Outline Panel, int Count, double GapMm, bool 
     [JsonIgnore]
     public override double PerimeterMm => Count * Panel.PerimeterMm;
 
-    /// <inheritdoc/>
-    [JsonIgnore]
-    public override ImmutableArray<Ring> Rings => [.. Copies.SelectMany(copy => Panel.Rings.Select(copy.Of))];
+    private protected override ImmutableArray<Ring> Draw() => [.. Copies.SelectMany(copy => Panel.Rings.Select(copy.Of))];
 
     /// <summary>Where each panel lies.</summary>
     [JsonIgnore]
@@ -121,9 +115,11 @@ public sealed record PanelCopy(double FromMm, bool Mirrored)
 /// <remarks>Source: docs/craft/layouts.md, Zones.</remarks>
 public sealed record CombinedOutline(Outline First, Outline Second, bool Shared) : Outline
 {
-    private const int Kept = 64;
+    private ImmutableArray<ImmutableArray<bool>> sides;
 
-    private static readonly Recent<CombinedOutline, Worked> Known = new(Kept);
+    // What was worked out for the original does not go with a changed copy.
+    private CombinedOutline(CombinedOutline original)
+        : base(original) => (First, Second, Shared) = (original.First, original.Second, original.Shared);
 
     /// <inheritdoc/>
     [JsonIgnore]
@@ -141,47 +137,35 @@ public sealed record CombinedOutline(Outline First, Outline Second, bool Shared)
     [JsonIgnore]
     public override double PerimeterMm => Rings.Sum(r => r.LengthMm);
 
-    /// <inheritdoc/>
-    [JsonIgnore]
-    public override ImmutableArray<Ring> Rings => Own.Rings;
-
-    private Worked Own => Known.Of(this, () => new(this));
+    private protected override ImmutableArray<Ring> Draw() => Shared
+        ? Flat.Rings(Flat.Shared(Flat.Of(First), Flat.Of(Second)))
+        : Flat.Rings(Flat.Without(Flat.Of(First), Flat.Of(Second)));
 
     /// <inheritdoc/>
     public override bool OnRim(double xMm, double yMm) => First.OnRim(xMm, yMm) && First.Rings.Any(r => r.PassesWithin(xMm, yMm, 0.02));
 
     internal override Func<int, int, bool> SidesOnRim()
     {
-        var sides = Own.SidesOnRim;
-        return (ring, side) => sides[ring][side];
+        // Where both outlines meet there is a corner: what holds for a side's middle holds for all of it.
+        var known = sides.IsDefault ? sides = [.. Rings.Select(SidesOf)] : sides;
+        return (ring, side) => known[ring][side];
+
+        ImmutableArray<bool> SidesOf(Ring ring) =>
+        [
+            .. Enumerable.Range(0, ring.Count).Select(i =>
+            {
+                var j = (i + ring.Count - 1) % ring.Count;
+                return OnRim((ring.Xs[i] + ring.Xs[j]) / 2, (ring.Ys[i] + ring.Ys[j]) / 2);
+            }),
+        ];
     }
 
-    /// <summary>What is worked out once for an outline.</summary>
-    private sealed class Worked
-    {
-        private readonly Lazy<ImmutableArray<ImmutableArray<bool>>> sides;
+    /// <inheritdoc/>
+    public bool Equals(CombinedOutline? other) =>
+        other is not null && Shared == other.Shared && First.Equals(other.First) && Second.Equals(other.Second);
 
-        public Worked(CombinedOutline outline)
-        {
-            Rings = outline.Shared
-                ? Flat.Rings(Flat.Shared(Flat.Of(outline.First), Flat.Of(outline.Second)))
-                : Flat.Rings(Flat.Without(Flat.Of(outline.First), Flat.Of(outline.Second)));
-
-            // Where both outlines meet there is a corner: what holds for a side's middle holds for all of it.
-            sides = new(() =>
-            [
-                .. Rings.Select(ring => ImmutableArray.CreateRange(Enumerable.Range(0, ring.Count).Select(i =>
-                {
-                    var j = (i + ring.Count - 1) % ring.Count;
-                    return outline.OnRim((ring.Xs[i] + ring.Xs[j]) / 2, (ring.Ys[i] + ring.Ys[j]) / 2);
-                }))),
-            ]);
-        }
-
-        public ImmutableArray<Ring> Rings { get; }
-
-        public ImmutableArray<ImmutableArray<bool>> SidesOnRim => sides.Value;
-    }
+    /// <inheritdoc/>
+    public override int GetHashCode() => HashCode.Combine(First, Second, Shared);
 }
 
 /// <summary>An outline widened all round.</summary>
@@ -189,12 +173,6 @@ public sealed record CombinedOutline(Outline First, Outline Second, bool Shared)
 /// <param name="ByMm">By how much, mm.</param>
 public sealed record WidenedOutline(Outline Inner, double ByMm) : Outline
 {
-    private ImmutableArray<Ring> rings;
-
-    // What was worked out for the original does not go with a changed copy.
-    private WidenedOutline(WidenedOutline original)
-        : base(original) => (Inner, ByMm) = (original.Inner, original.ByMm);
-
     /// <inheritdoc/>
     [JsonIgnore]
     public override double BoxWidthMm => Inner.BoxWidthMm + ByMm;
@@ -211,13 +189,5 @@ public sealed record WidenedOutline(Outline Inner, double ByMm) : Outline
     [JsonIgnore]
     public override double PerimeterMm => Rings.Sum(r => r.LengthMm);
 
-    /// <inheritdoc/>
-    [JsonIgnore]
-    public override ImmutableArray<Ring> Rings => rings.IsDefault ? rings = Flat.Rings(Flat.Of(Inner).Buffer(ByMm)) : rings;
-
-    /// <inheritdoc/>
-    public bool Equals(WidenedOutline? other) => other is not null && Inner.Equals(other.Inner) && ByMm.Equals(other.ByMm);
-
-    /// <inheritdoc/>
-    public override int GetHashCode() => HashCode.Combine(Inner, ByMm);
+    private protected override ImmutableArray<Ring> Draw() => Flat.Rings(Flat.Of(Inner).Buffer(ByMm));
 }

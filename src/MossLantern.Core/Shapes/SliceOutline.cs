@@ -28,16 +28,6 @@ public sealed record SliceOutline(
 
     private const int Corners = 480;
 
-    private ImmutableArray<Ring> rings;
-
-    // What was worked out for the original does not go with a changed copy.
-    private SliceOutline(SliceOutline original)
-        : base(original)
-    {
-        (WidthMm, HeightMm, Reach) = (original.WidthMm, original.HeightMm, original.Reach);
-        (WobbleMm, Seed, Opening) = (original.WobbleMm, original.Seed, original.Opening);
-    }
-
     /// <inheritdoc/>
     [JsonIgnore]
     public override Opening? OpeningOf => Opening;
@@ -61,21 +51,7 @@ public sealed record SliceOutline(
     [JsonIgnore]
     public override double PerimeterMm => Rings.Sum(r => r.LengthMm);
 
-    /// <inheritdoc/>
-    [JsonIgnore]
-    public override ImmutableArray<Ring> Rings
-    {
-        get
-        {
-            if (rings.IsDefault)
-            {
-                var outer = Outer();
-                rings = Opening is null ? [outer] : [outer, Opening.Ring(WobbleMm, Seed)];
-            }
-
-            return rings;
-        }
-    }
+    private protected override ImmutableArray<Ring> Draw() => Opening is null ? [Outer()] : [Outer(), Opening.Ring(WobbleMm, Seed)];
 
     /// <inheritdoc/>
     public bool Equals(SliceOutline? other) =>
@@ -91,7 +67,7 @@ public sealed record SliceOutline(
         hash.Add(WobbleMm);
         hash.Add(Seed);
         hash.Add(Opening);
-        foreach (var reach in Reach)
+        foreach (var reach in Reach.AsSpan())
         {
             hash.Add(reach);
         }

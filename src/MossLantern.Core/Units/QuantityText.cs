@@ -1,3 +1,4 @@
+using System.Collections.Frozen;
 using System.Globalization;
 using System.Text.RegularExpressions;
 
@@ -35,17 +36,17 @@ public static partial class QuantityText
     private const double FluidOunceMl = 29.5735295625;
     private const double OunceG = 28.349523125;
 
-    private static readonly Dictionary<string, double> Lengths = Names(
+    private static readonly FrozenDictionary<string, double> Lengths = Names(
         (1, "mm millimetre millimetres millimeter millimeters"), (10, "cm centimetre centimetres centimeter centimeters"),
         (1000, "m metre metres meter meters"), (InchMm, "in inch inches \" ″ ”"), (12 * InchMm, "ft foot feet ' ′ ’"));
 
-    private static readonly Dictionary<string, double> Volumes = Names(
+    private static readonly FrozenDictionary<string, double> Volumes = Names(
         (1, "ml millilitre millilitres milliliter milliliters cc"), (10, "cl"), (1000, "l litre litres liter liters"),
         (FluidOunceMl, "floz oz fluidounce fluidounces ounce ounces"), (FluidOunceMl / 6, "tsp teaspoon teaspoons"),
         (FluidOunceMl / 2, "tbsp tablespoon tablespoons"), (16 * FluidOunceMl, "pt pint pints"),
         (32 * FluidOunceMl, "qt quart quarts"), (128 * FluidOunceMl, "gal gallon gallons"));
 
-    private static readonly Dictionary<string, double> Masses = Names(
+    private static readonly FrozenDictionary<string, double> Masses = Names(
         (1, "g gram grams gramme grammes"), (0.001, "mg"), (1000, "kg kilo kilos kilogram kilograms"),
         (OunceG, "oz ounce ounces"), (16 * OunceG, "lb lbs pound pounds"));
 
@@ -85,14 +86,14 @@ public static partial class QuantityText
         _ => "°C",
     };
 
-    private static Dictionary<string, double> UnitsOf(QuantityKind kind) => kind switch
+    private static FrozenDictionary<string, double> UnitsOf(QuantityKind kind) => kind switch
     {
         QuantityKind.Length => Lengths,
         QuantityKind.Volume => Volumes,
         _ => Masses,
     };
 
-    private static double? Sum(string text, Dictionary<string, double> units)
+    private static double? Sum(string text, FrozenDictionary<string, double> units)
     {
         var match = Whole().Match(text);
         if (!match.Success)
@@ -144,8 +145,8 @@ public static partial class QuantityText
         return below == 0 ? null : whole + double.Parse(match.Groups["above"].Value, CultureInfo.InvariantCulture) / below;
     }
 
-    private static Dictionary<string, double> Names(params (double Factor, string Words)[] units) =>
-        units.SelectMany(u => u.Words.Split(' ').Select(word => (word, u.Factor))).ToDictionary(p => p.word, p => p.Factor);
+    private static FrozenDictionary<string, double> Names(params (double Factor, string Words)[] units) =>
+        units.SelectMany(u => u.Words.Split(' ').Select(word => (word, u.Factor))).ToFrozenDictionary(p => p.word, p => p.Factor);
 
     private const string NumberPattern = @"(?<number>(?:\d+[ -]+)?\d+\s*/\s*\d+|\d+[.,]?\d*|[.,]\d+)";
 

@@ -87,14 +87,15 @@ public sealed record WorkedOut(PlanView View, PiecePlan Plan, Surroundings Aroun
 /// <summary>Brings stores, clock and the chain together for the endpoints.</summary>
 public sealed class Workbench(
     PieceStore pieces, RunStore runs, PriceList prices, PotStore pots, PiecePlanner planner, IValidator<Piece> validator, WorkshopTime time, WorkshopSurroundings around,
-    KeptPlans known, ILogger<Workbench> log)
+    KeptPlans known, KnownOutlines outlines, ILogger<Workbench> log)
 {
     /// <summary>A piece with the growth scale its outline asks for, if it is valid.</summary>
     /// <exception cref="ValidationException">It is not; names every field and its range.</exception>
     public Piece Checked(Piece piece)
     {
         ArgumentNullException.ThrowIfNull(piece);
-        var settled = piece with { Growth = piece.Growth.Kept(piece.Ground.MapOutline) };
+        var ground = piece.Ground.With(outlines);
+        var settled = piece with { Ground = ground, Growth = piece.Growth.Kept(ground.MapOutline) };
         validator.ValidateAndThrow(settled);
         KnownMaterials.Check(settled, around.Catalogue);
         return settled;
@@ -110,7 +111,13 @@ public sealed class Workbench(
     public PlannedPiece? Planned(string id, int basedOn, Piece piece)
     {
         var settled = Checked(piece);
-        return pieces.IsNewest(id, basedOn) ? Planned(settled, runs.Of(id)) : null;
+        if (!pieces.IsNewest(id, basedOn))
+        {
+            return null;
+        }
+
+        var kept = runs.Of(id);
+        return Planned(settled.WithoutAside(kept.Select(r => r.LayerId)), kept);
     }
 
     /// <summary>A new piece with its plan: it is looked over and worked out before anything is written.</summary>

@@ -10,8 +10,9 @@ namespace MossLantern.Core.Map;
 /// Lays out a piece's layers. The same piece always gives the same map; what depends only on a heart's form, on a seed
 /// or on the outline is kept between calls. Safe to share between threads.
 /// </summary>
+/// <param name="outlines">Outlines that are known; null for none yet.</param>
 /// <remarks>Source: docs/craft/map.md and docs/craft/layouts.md.</remarks>
-public sealed class LayerMapper
+public sealed class LayerMapper(KnownOutlines? outlines = null)
 {
     /// <summary>As many as the layers of a shelf and the last steps of a drag.</summary>
     private const int Kept = 32;
@@ -23,6 +24,7 @@ public sealed class LayerMapper
     private readonly Recent<(Outline, GrowthScale, int Seed, double WavinessMm), RimFront> fronts = new(Kept);
     private readonly Recent<(Outline, GrowthScale, int Seed, double DirectionDeg), MarbleGrain> grains = new(Kept);
     private readonly FieldGrower fields = new();
+    private readonly KnownOutlines outlines = outlines ?? new();
 
     /// <summary>The map of a layer of a piece, with its zones and what the piece keeps.</summary>
     /// <param name="piece">A valid piece.</param>
@@ -56,7 +58,7 @@ public sealed class LayerMapper
         var text = string.Join("||", [Layout(layer), .. (layer.Zones ?? []).Select(z => $"{z.Id}:{Layout(layer.Inside(z))}"), keeps]);
         return maps.Of((left, growth, text), () => new ZonedMap(
             places.Of((left, keeps), () => ZonePlaces.Of(outline, zones, kept, layer.ClearRecipe)), layer,
-            (part, o, l) => Plain(part, growth, l, o), o => Cover(o, Grid(o, growth))));
+            (part, o, l) => Plain(part, growth, l, o), Shared, o => Cover(o, Grid(o, growth))));
     }
 
     /// <summary>The area of every region that lies in a part of what a layer is poured in, mm², in the order of the map's regions.</summary>
@@ -89,9 +91,19 @@ public sealed class LayerMapper
         }
 
         ImmutableArray<Outline> parts = outline is not DrawnOutline drawn ? [left]
-            : [.. drawn.Parts.Select((_, i) => new PartOutline(drawn, i)).Select(p => left == outline ? p : (Outline)new CombinedOutline(p, left, Shared: true))];
+            : [.. drawn.Parts.Select((_, i) => new PartOutline(drawn, i)).Select(p => left == outline ? p : (Outline)Shared(p, left))];
         return parts.Where(p => p.AreaMm2 > 0).Select(part => map.FarFromRimMm(Cover(part, map.Grid))).DefaultIfEmpty(0).Min();
     }
+
+    /// <summary>What two outlines share; asked for again, it is the one that was worked out.</summary>
+    /// <param name="one">The one, whose box it keeps.</param>
+    /// <param name="other">The other, where it lies on it.</param>
+    public CombinedOutline Shared(Outline one, Outline other) => outlines.Of(new CombinedOutline(one, other, Shared: true));
+
+    /// <summary>What an outline leaves of another; asked for again, it is the one that was worked out.</summary>
+    /// <param name="one">What it is left of, whose box it keeps.</param>
+    /// <param name="other">What goes, where it lies on it.</param>
+    public CombinedOutline Without(Outline one, Outline other) => outlines.Of(new CombinedOutline(one, other, Shared: false));
 
     private OutlineCover Cover(Outline outline, GrowthGrid grid) => covers.Of((outline, grid), () => new(grid, outline));
 

@@ -24,6 +24,7 @@ internal sealed class ZonedMap : LayerMap
     private const double LeastMm2 = 1;
 
     private readonly Outline whole;
+    private readonly Func<Outline, Outline, Outline> shared;
     private readonly Func<Outline, OutlineCover> cover;
     private readonly Lazy<ImmutableArray<Region>> regions;
     private readonly Lazy<ImmutableArray<Border>> borders;
@@ -31,10 +32,13 @@ internal sealed class ZonedMap : LayerMap
     /// <param name="places">Where the layer itself, its zones and what is kept lie.</param>
     /// <param name="layer">A valid layer.</param>
     /// <param name="map">Lays out a layer in an outline that is a part of another.</param>
+    /// <param name="shared">What two outlines share.</param>
     /// <param name="cover">How an outline covers the grid.</param>
-    public ZonedMap(ZonePlaces places, FilledLayer layer, Func<Outline, Outline, FilledLayer, LayerMap> map, Func<Outline, OutlineCover> cover)
+    public ZonedMap(
+        ZonePlaces places, FilledLayer layer, Func<Outline, Outline, FilledLayer, LayerMap> map, Func<Outline, Outline, Outline> shared,
+        Func<Outline, OutlineCover> cover)
     {
-        (whole, this.cover) = (places.Whole, cover);
+        (whole, this.shared, this.cover) = (places.Whole, shared, cover);
         Kept = places.Kept;
         Parts =
         [
@@ -87,7 +91,7 @@ internal sealed class ZonedMap : LayerMap
         [
             .. Parts.Where(p => p.Map is not null).SelectMany(p =>
             {
-                var here = new CombinedOutline(p.Outline, part.Outline, Shared: true);
+                var here = shared(p.Outline, part.Outline);
                 return here.AreaMm2 < LeastMm2 ? new double[p.Map!.Regions.Length] : p.Map!.AreasWithin(cover(here));
             }),
             .. kept,
