@@ -1,11 +1,13 @@
 using System.Collections.Immutable;
+using System.Text.Json;
 using System.Text.Json.Serialization.Metadata;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Shapes;
 
 namespace MossLantern.Formats;
 
-/// <summary>A type of several kinds, and what stored documents call them: a name that was written once stays readable.</summary>
+/// <summary>A type of several kinds, and what documents and commands call them: a name that was written once stays readable.</summary>
 /// <param name="Type">The type.</param>
 /// <param name="Field">The field that tells the kind.</param>
 /// <param name="Names">Every kind with its name.</param>
@@ -24,6 +26,11 @@ public sealed record Kinds(Type Type, string Field, ImmutableArray<(Type Type, s
         [
             (typeof(RingsLayout), "rings"), (typeof(LinesLayout), "lines"), (typeof(PetalsLayout), "petals"), (typeof(FieldsLayout), "fields"), (typeof(PoolsLayout), "pools"),
             (typeof(PuddleLayout), "puddle"), (typeof(MarbleLayout), "marble"), (typeof(FloodLayout), "flood"),
+        ]),
+        new(typeof(Edit), "kind",
+        [
+            .. typeof(Edit).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(Edit)) && !t.IsAbstract).OrderBy(t => t.Name, StringComparer.Ordinal)
+                .Select(t => (t, JsonNamingPolicy.KebabCaseLower.ConvertName(t.Name))),
         ]),
     ];
 

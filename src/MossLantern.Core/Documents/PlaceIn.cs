@@ -54,7 +54,8 @@ public static class PlaceIn
         return spelled.ToString();
     }
 
-    private static string? NameOf(object? entry) => entry switch
+    /// <summary>What an entry of a list is called in a place; null for one that goes by its number.</summary>
+    internal static string? NameOf(object? entry) => entry switch
     {
         RecipeShare share => share.RecipeId,
         null => null,

@@ -1,0 +1,24 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Materials;
+using NodaTime;
+
+namespace MossLantern.Core.Edits;
+
+/// <summary>What the workshop has of its own that a change may take from.</summary>
+/// <param name="Catalogue">Its materials.</param>
+/// <param name="Sequences">Sequences of colours that are kept by name, by their ids.</param>
+/// <param name="Pots">Pots of paint, by their ids.</param>
+/// <param name="Moulds">The library of moulds, by their ids.</param>
+/// <param name="Remedied">A piece with a remedy of a finding applied, by their keys; gives null where there is no such finding or remedy. Null where nobody looks.</param>
+public sealed record Cupboard(
+    Catalogue Catalogue, ImmutableDictionary<string, KeptSequence> Sequences, ImmutableDictionary<string, PaintPot> Pots,
+    ImmutableDictionary<string, LibraryMould> Moulds, Func<Piece, string, string, Piece?>? Remedied = null)
+{
+    /// <summary>One with nothing but the typical materials.</summary>
+    public static Cupboard Empty { get; } = Of(Surroundings.Usual(DateTimeZone.Utc).Catalogue);
+
+    /// <summary>One with materials alone.</summary>
+    public static Cupboard Of(Catalogue catalogue) =>
+        new(catalogue, ImmutableDictionary<string, KeptSequence>.Empty, ImmutableDictionary<string, PaintPot>.Empty, ImmutableDictionary<string, LibraryMould>.Empty);
+}

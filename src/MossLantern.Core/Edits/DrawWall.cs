@@ -1,0 +1,72 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Edits;
+
+/// <summary>A wall of pools, as it was drawn by hand: thinned to what its course needs.</summary>
+/// <param name="Layer">The layer.</param>
+/// <param name="Zone">The zone of it; null for the layer as a whole.</param>
+/// <param name="Spots">Where the hand went.</param>
+public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> Spots) : LayoutEdit<PoolsLayout>(Layer, Zone)
+{
+    /// <summary>Most spots that a hand draws at once.</summary>
+    public const int MostSpots = 20_000;
+
+    private const double ToleranceMm = 0.8;
+
+    /// <inheritdoc/>
+    public override string Words(Piece before) => "draw a wall";
+
+    /// <inheritdoc/>
+    public bool Equals(DrawWall? other) => other is not null && base.Equals(other) && Spots.AsSpan().SequenceEqual(other.Spots.AsSpan());
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => HashCode.Combine(base.GetHashCode(), Spots.IsDefault ? 0 : Spots.Length);
+
+    private protected override Edited Change(LaidOut laid, PoolsLayout layout) =>
+        Spots.IsDefault || Spots.Length is < 2 or > MostSpots || Spots.Any(s => !Accepted.PlaceMm.Contains(s.XMm) || !Accepted.PlaceMm.Contains(s.YMm))
+            ? Edited.No($"{laid.Place}.layout.strokes", FormattableString.Invariant($"A wall goes through 2 to {MostSpots} spots, each {Accepted.PlaceMm.Words}."))
+            : With(laid, layout, Thinned(Spots));
+
+    /// <summary>A wall through spots.</summary>
+    internal static Edited With(LaidOut laid, PoolsLayout layout, IEnumerable<Spot> spots)
+    {
+        var stroke = new Stroke(FreeId.Of("wall", layout.Strokes.Select(s => s.Id)), [.. spots.Select(s => new Spot(Rounded.Tenth(s.XMm), Rounded.Tenth(s.YMm)))]);
+        return laid.With(layout with { Strokes = layout.Strokes.Add(stroke) }).Done($"layout.strokes[{stroke.Id}]");
+    }
+
+    /// <summary>Without the spots that lie within a tolerance of the line without them: the farthest of each stretch stays.</summary>
+    private static List<Spot> Thinned(ImmutableArray<Spot> spots)
+    {
+        var stays = new bool[spots.Length];
+        stays[0] = stays[^1] = true;
+        var stretches = new Stack<(int From, int To)>([(0, spots.Length - 1)]);
+        while (stretches.TryPop(out var stretch))
+        {
+            var (from, to) = stretch;
+            var (worst, far) = (0, ToleranceMm);
+            for (var i = from + 1; i < to; i++)
+            {
+                var off = Off(spots[from], spots[to], spots[i]);
+                (worst, far) = off > far ? (i, off) : (worst, far);
+            }
+
+            if (worst > 0)
+            {
+                stays[worst] = true;
+                stretches.Push((from, worst));
+                stretches.Push((worst, to));
+            }
+        }
+
+        return [.. spots.Where((_, i) => stays[i])];
+    }
+
+    private static double Off(Spot from, Spot to, Spot at)
+    {
+        double dx = to.XMm - from.XMm, dy = to.YMm - from.YMm, length = double.Hypot(dx, dy);
+        return length > 0 ? Math.Abs((at.XMm - from.XMm) * dy - (at.YMm - from.YMm) * dx) / length : double.Hypot(at.XMm - from.XMm, at.YMm - from.YMm);
+    }
+}

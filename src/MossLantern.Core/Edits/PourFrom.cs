@@ -1,0 +1,44 @@
+using MossLantern.Core.Documents;
+
+namespace MossLantern.Core.Edits;
+
+/// <summary>A region is poured from another colour.</summary>
+/// <param name="Layer">The layer.</param>
+/// <param name="Zone">The zone of it; null for the layer as a whole.</param>
+/// <param name="Region">The region, in its own layout: a band, <c>heart</c>, <c>start</c>, <c>vein</c>, a pool, a pour, <c>rest</c>, a field, <c>ground</c>, <c>streaks</c> or <c>flood</c>.</param>
+/// <param name="Recipe">The colour; null for a new one of its own.</param>
+public sealed record PourFrom(string Layer, string? Zone, string Region, string? Recipe = null) : LayoutEdit(Layer, Zone)
+{
+    /// <inheritdoc/>
+    public override string Words(Piece before) => Recipe is null ? "pour from a new colour" : $"pour from {Colour(before, Recipe)}";
+
+    private protected override Edited Change(LaidOut laid, Cupboard cupboard)
+    {
+        if (laid.WithColour(Recipe) is not var (with, recipe))
+        {
+            return Edited.No($"{laid.Place}.layout", "The piece has no such colour by now.");
+        }
+
+        Layout? to = laid.Layout switch
+        {
+            BandedLayout banded when banded.Bands.ToList().FindIndex(b => b.Id == Region) is >= 0 and var at =>
+                banded with { Bands = banded.Bands.SetItem(at, banded.Bands[at] with { RecipeId = recipe }) },
+            RingsLayout { HeartRecipeId: not null } rings when Region == RegionId.Heart => rings with { HeartRecipeId = recipe },
+            LinesLayout lines when Region == LinesLayout.StartId => lines with { StartRecipeId = recipe },
+            FieldsLayout { Vein: { } vein } fields when Region == FieldsLayout.VeinId => fields with { Vein = vein with { RecipeId = recipe } },
+            FieldsLayout fields when ((RegionId)Region).Field is { } number && number <= fields.Fields =>
+                fields with { Recoloured = [.. (fields.Recoloured ?? []).Where(r => r.Field != number), new FieldColour(number, recipe)] },
+            PoolsLayout pools when pools.Pools.ToList().FindIndex(p => p.Id == Region) is >= 0 and var at =>
+                pools with { Pools = pools.Pools.SetItem(at, pools.Pools[at] with { RecipeId = recipe }) },
+            PuddleLayout puddle when puddle.Pours.ToList().FindIndex(p => p.Id == Region) is >= 0 and var at =>
+                puddle with { Pours = puddle.Pours.SetItem(at, puddle.Pours[at] with { RecipeId = recipe }) },
+            PuddleLayout puddle when Region == PuddleLayout.RestId => puddle with { RestRecipeId = recipe },
+            MarbleLayout marble when Region == MarbleLayout.GroundId => marble with { GroundRecipeId = recipe },
+            MarbleLayout marble when Region == MarbleLayout.StreakId => marble with { StreakRecipeId = recipe },
+            FloodLayout flood when Region == FloodLayout.FloodId => flood with { RecipeId = recipe },
+            _ => null,
+        };
+        return to is null ? Edited.No($"{PlaceIn.Layer(Layer)}.regions[{((RegionId)Region).In(Zone)}]", "There is no such region by now.")
+            : with.With(to).Done();
+    }
+}

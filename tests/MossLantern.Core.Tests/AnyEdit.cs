@@ -1,0 +1,161 @@
+using System.Collections;
+using System.Collections.Immutable;
+using System.Reflection;
+using System.Text.Json;
+using CsCheck;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
+using NodaTime;
+
+namespace MossLantern.Core.Tests;
+
+/// <summary>Commands of every kind with anything in them: what the piece has, what it does not have, and numbers near and far.</summary>
+internal static class AnyEdit
+{
+    public static readonly ImmutableArray<Type> Kinds =
+        [.. typeof(Edit).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(Edit)) && !t.IsAbstract).OrderBy(t => t.Name, StringComparer.Ordinal)];
+
+    /// <summary>What the workshop has of its own: a sequence, a pot of each kind and two moulds.</summary>
+    public static readonly Cupboard Cupboard = Cupboard.Empty with
+    {
+        Sequences = ImmutableDictionary<string, KeptSequence>.Empty.Add("seq", new(
+            "Peat", [new("a", 4, true, "x"), new("b", 6, false, "y")], [Samples.Cup("x"), Samples.Cup("y", ColourantClass.Mica)], 200)),
+        Pots = ImmutableDictionary<string, PaintPot>.Empty.Add("pot", new("Fen", "#224433", PaintKind.Water, 40, "")).Add("oil", new("Tar", "#221100", PaintKind.Oil, 40, "")),
+        Moulds = ImmutableDictionary<string, LibraryMould>.Empty
+            .Add("tray", new("Tray", new OvalOutline(200, 150), 12, CapacityFrom.Dimensions, null, 1, 2, ""))
+            .Add("coasters", new("Coasters", new RoundOutline(95), 9, CapacityFrom.Dimensions, null, 4, 1, "")),
+    };
+
+    private static readonly ImmutableArray<string> Ids = ["nowhere", ""];
+
+    /// <summary>A command for a piece; about one in twenty names something that is not there.</summary>
+    public static Edit Of(Piece piece, Random random)
+    {
+        var kind = random.Next(4) == 0 ? random.Next(2) == 0 ? typeof(SetField) : typeof(Nudge) : Kinds[random.Next(Kinds.Length)];
+        return Of(kind, piece, random);
+    }
+
+    /// <summary>A command of a kind for a piece.</summary>
+    public static Edit Of(Type kind, Piece piece, Random random)
+    {
+        var layer = Any(piece.Layers, random);
+        var zone = (layer.Zones ?? []).IsEmpty || random.Next(2) == 0 ? null : Any(layer.Zones!.Value, random);
+        var constructor = kind.GetConstructors().MaxBy(c => c.GetParameters().Length)!;
+        var place = Any(PlacesIn(piece), random);
+        return (Edit)constructor.Invoke([.. constructor.GetParameters().Select(p => Value(kind, p))]);
+
+        object? Value(Type of, ParameterInfo parameter)
+        {
+            var type = Nullable.GetUnderlyingType(parameter.ParameterType) ?? parameter.ParameterType;
+            if (random.Next(20) == 0 && type == typeof(string))
+            {
+                return Any(Ids, random);
+            }
+
+            var layout = zone?.Layout ?? layer.Layout;
+            if (type == typeof(string))
+            {
+                var wanted = parameter.Name switch
+                {
+                    "Layer" when of.IsSubclassOf(typeof(SpotEdit)) => zone is null ? null : layer.Id,
+                    "Layer" => layer.Id,
+                    "Zone" => zone?.Id,
+                    "Id" => zone?.Id ?? One((piece.Kept ?? []).Select(k => k.Id)),
+                    "Band" => One((layout as BandedLayout)?.Bands.Select(b => b.Id)),
+                    "Heart" => One((layout as RingsLayout)?.Hearts.Select(h => h.Id)),
+                    "Wall" => One((layout as PoolsLayout)?.Strokes.Select(s => s.Id)),
+                    "Pour" => One((layout as PuddleLayout)?.Pours.Select(p => p.Id)),
+                    "Region" => One(layout.RegionIds.Select(r => r.ToString())),
+                    "Recipe" => random.Next(3) == 0 ? null : One(piece.Recipes.Select(r => r.Id)),
+                    "Mix" => One(piece.Recipes.Where(r => r.Of is not null || random.Next(5) == 0).Select(r => r.Id)),
+                    "Sitting" => Any(piece.Sittings, random).Id,
+                    "Insert" => One((piece.Ground.Mould?.Inserts ?? []).Select(i => i.Id)),
+                    "Sequence" => "seq",
+                    "Pot" => One(["pot", "oil"]),
+                    "Resin" => One(["coating", "casting", "deep-pour"]),
+                    "Place" => place,
+                    _ => One(["seal", "paint", "mud:1"]),
+                };
+                return wanted ?? (new NullabilityInfoContext().Create(parameter).WriteState == NullabilityState.Nullable ? null : "nowhere");
+            }
+
+            return type switch
+            {
+                _ when type.IsEnum => Enum.ToObject(type, random.Next(Enum.GetValues(type).Length + (random.Next(20) == 0 ? 1 : 0))),
+                _ when type == typeof(bool) => random.Next(2) == 0,
+                _ when type == typeof(int) => parameter.Name == "Count" ? random.Next(0, 6) : random.Next(-1, 10),
+                _ when type == typeof(double) => Number(parameter.Name == "ByMm" || parameter.Name == "By"),
+                _ when type == typeof(LocalDateTime) => new LocalDateTime(2026, 5, random.Next(1, 28), 10, 0),
+                _ when type == typeof(JsonElement) => random.Next(10) == 0 ? null : Written(piece, place, random),
+                _ when type == typeof(LevelReading) => new LevelReading(true, Number(true) / 100, 0.2),
+                _ when type == typeof(DrawnOutline) => new DrawnOutline("M0 0L160 0L160 80L0 80ZM200 0L300 0L300 80L200 80Z"),
+                _ when type == typeof(ImmutableArray<Spot>) => Enumerable.Range(0, random.Next(0, 30)).Select(_ => new Spot(random.NextDouble() * 400, random.NextDouble() * 300)).ToImmutableArray(),
+                _ when type == typeof(ImmutableArray<RegionId>) => layer.RegionIds.Where(_ => random.Next(2) == 0).OrderBy(_ => random.Next()).ToImmutableArray(),
+                _ when type == typeof(ImmutableArray<string>) => ImmutableArray.Create("tray", "coasters").RemoveAll(_ => random.Next(2) == 0),
+                _ => throw new InvalidOperationException($"{of.Name}.{parameter.Name} of {type} has no way to be made up."),
+            };
+
+            string? One(IEnumerable<string>? among) => among?.ToImmutableArray() is { IsEmpty: false } some ? Any(some, random) : null;
+        }
+
+        double Number(bool small) => random.Next(40) switch
+        {
+            0 => double.MaxValue,
+            1 => -1e6,
+            2 => 0,
+            3 => double.NaN,
+            _ => small ? random.Next(-120, 120) / 10.0 : random.NextDouble() * 500,
+        };
+    }
+
+    private static T Any<T>(IReadOnlyList<T> among, Random random) => among[random.Next(among.Count)];
+
+    /// <summary>A value of about the kind that stands at a place.</summary>
+    private static JsonElement? Written(Piece piece, string place, Random random)
+    {
+        var now = FieldAt.Of(piece, place)?.Value;
+        return JsonSerializer.SerializeToElement<object?>(now switch
+        {
+            double number => random.Next(3) switch { 0 => number + 1, 1 => number * (0.5 + random.NextDouble()), _ => (random.NextDouble() - 0.2) * 1000 },
+            int number => number + random.Next(-3, 4),
+            bool yes => !yes,
+            Enum choice => JsonNamingPolicy.KebabCaseLower.ConvertName(Any(Enum.GetNames(choice.GetType()), random)),
+            _ => Any<object>([3.5, "Sedge", "#446677", true, "2026-05-01T10:00:00"], random),
+        });
+    }
+
+    /// <summary>Every place of a piece that holds a value, and some that hold none.</summary>
+    private static List<string> PlacesIn(Piece piece)
+    {
+        List<string> found = ["sittings[layer-1].roomC", "layers[nowhere].depthMm", "runs.pouredMl", "ground", ""];
+        Walk(piece, "", 0);
+        return found;
+
+        void Walk(object value, string at, int depth)
+        {
+            foreach (var property in value.GetType().GetProperties().Where(p => p.CanWrite && p.GetIndexParameters().Length == 0))
+            {
+                var own = (at.Length > 0 ? at + "." : "") + JsonNamingPolicy.CamelCase.ConvertName(property.Name);
+                var of = property.GetValue(value);
+                if (of is IEnumerable list and not string)
+                {
+                    foreach (var (entry, i) in list.Cast<object>().Select((e, i) => (e, i)).Where(e => e.e is not string and not double))
+                    {
+                        Walk(entry, $"{own}[{PlaceIn.NameOf(entry) ?? $"{i}"}]", depth + 1);
+                    }
+                }
+                else if (of is not null && of.GetType().Namespace!.StartsWith("MossLantern", StringComparison.Ordinal) && !of.GetType().IsEnum && depth < 8)
+                {
+                    Walk(of, own, depth + 1);
+                }
+                else
+                {
+                    found.Add(own);
+                }
+            }
+        }
+    }
+}
