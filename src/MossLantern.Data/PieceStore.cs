@@ -16,7 +16,15 @@ namespace MossLantern.Data;
 /// <param name="CanUndo">Whether there is a revision to step back to.</param>
 /// <param name="CanRedo">Whether there is a revision to step forward to.</param>
 /// <param name="Revision">The revision that it shows.</param>
-public sealed record StoredPiece(string Id, int Version, Instant SavedAt, Piece Piece, bool CanUndo, bool CanRedo, int Revision);
+/// <param name="Undoes">What a step back undoes, in words; null where it is not known.</param>
+/// <param name="Redoes">What a step forward does again, in words; null where it is not known.</param>
+public sealed record StoredPiece(
+    string Id, int Version, Instant SavedAt, Piece Piece, bool CanUndo, bool CanRedo, int Revision, string? Undoes = null, string? Redoes = null);
+
+/// <summary>What made a revision.</summary>
+/// <param name="Words">What it did, in words; null where nobody says.</param>
+/// <param name="EditId">The id of the change; null where it has none. The same change is kept once.</param>
+public sealed record MadeBy(string? Words = null, string? EditId = null);
 
 /// <summary>A piece that was taken off the shelf and is kept aside.</summary>
 /// <param name="Id">Its id.</param>
@@ -80,6 +88,10 @@ public sealed class PieceStore(WorkshopDatabase database)
 
         public required string Name { get; init; }
 
+        public string? Undoes { get; init; }
+
+        public string? Redoes { get; init; }
+
         public double WidthMm { get; init; }
 
         public double HeightMm { get; init; }
@@ -100,7 +112,7 @@ public sealed class PieceStore(WorkshopDatabase database)
         }
 
         public StoredPiece ToStored() =>
-            new(Id, (int)Version, Times.Read(SavedAt), PieceJson.Read(Document), CanUndo != 0, CanRedo != 0, (int)Revision);
+            new(Id, (int)Version, Times.Read(SavedAt), PieceJson.Read(Document), CanUndo != 0, CanRedo != 0, (int)Revision, Undoes, Redoes);
     }
 
     private sealed record AsideRow(string Id, string Name, string TakenOffAt);
@@ -112,7 +124,9 @@ public sealed class PieceStore(WorkshopDatabase database)
         select p.id as Id, p.version as Version, p.saved_at as SavedAt, r.document as Document, r.revision as Revision,
             p.name as Name, p.width_mm as WidthMm, p.height_mm as HeightMm,
             r.made_from is not null as CanUndo,
-            exists (select 1 from piece_revision n where n.piece_id = p.id and n.made_from = p.revision) as CanRedo
+            exists (select 1 from piece_revision n where n.piece_id = p.id and n.made_from = p.revision) as CanRedo,
+            case when r.made_from is not null then r.words end as Undoes,
+            (select n.words from piece_revision n where n.piece_id = p.id and n.made_from = p.revision order by n.revision desc limit 1) as Redoes
         from piece p join piece_revision r on r.piece_id = p.id and r.revision = p.revision
         """;
 
@@ -270,16 +284,25 @@ public sealed class PieceStore(WorkshopDatabase database)
         return newest is null ? false : newest == version ? true : throw new StaleVersionException(newest.Value);
     }
 
+    /// <summary>Whether a change has been kept in a piece.</summary>
+    public bool HasEdit(string id, string editId) => database.Read(connection =>
+        connection.ExecuteScalar<long>("select count(*) from piece_revision where piece_id = @id and edit_id = @editId", new { id, editId }) > 0);
+
     /// <summary>Saves a piece as a new revision, made from the one it shows.</summary>
+    /// <param name="id">Its id.</param>
+    /// <param name="basedOn">The version it was based on.</param>
+    /// <param name="piece">The document.</param>
+    /// <param name="now">When this is.</param>
+    /// <param name="by">What made it; null for what says nothing of itself. The same change sent twice is kept once.</param>
     /// <returns>The new version, or null when there is no such piece.</returns>
     /// <exception cref="StaleVersionException">The version it was based on is not the newest.</exception>
-    public StoredPiece? Save(string id, int basedOn, Piece piece, Instant now)
+    public StoredPiece? Save(string id, int basedOn, Piece piece, Instant now, MadeBy? by = null)
     {
         ArgumentNullException.ThrowIfNull(piece);
         return Change(id, basedOn, (connection, place) =>
         {
             var newest = connection.ExecuteScalar<long>("select max(revision) from piece_revision where piece_id = @id", new { id });
-            Revise(connection, id, newest + 1, place.Revision, piece, now);
+            Revise(connection, id, newest + 1, place.Revision, piece, now, by);
             return (newest + 1, piece);
         }, now);
     }
@@ -397,13 +420,13 @@ public sealed class PieceStore(WorkshopDatabase database)
     private static StoredPiece? Find(SqliteConnection connection, string id) =>
         connection.QuerySingleOrDefault<Row>(Shown + " where p.id = @id and p.taken_off_at is null", new { id })?.ToStored();
 
-    private static void Revise(SqliteConnection connection, string id, long revision, long? madeFrom, Piece piece, Instant now) =>
+    private static void Revise(SqliteConnection connection, string id, long revision, long? madeFrom, Piece piece, Instant now, MadeBy? by = null) =>
         connection.Execute(
             """
-            insert into piece_revision (piece_id, revision, made_from, document, saved_at)
-            values (@id, @revision, @madeFrom, @document, @now)
+            insert into piece_revision (piece_id, revision, made_from, document, saved_at, words, edit_id)
+            values (@id, @revision, @madeFrom, @document, @now, @Words, @EditId)
             """,
-            new { id, revision, madeFrom, document = PieceJson.Write(piece), now = Times.Write(now) });
+            new { id, revision, madeFrom, document = PieceJson.Write(piece), now = Times.Write(now), by?.Words, by?.EditId });
 
     private static object Figures(string id, Piece piece, Instant now) => new
     {

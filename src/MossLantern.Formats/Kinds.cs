@@ -27,7 +27,7 @@ public sealed record Kinds(Type Type, string Field, ImmutableArray<(Type Type, s
             (typeof(RingsLayout), "rings"), (typeof(LinesLayout), "lines"), (typeof(PetalsLayout), "petals"), (typeof(FieldsLayout), "fields"), (typeof(PoolsLayout), "pools"),
             (typeof(PuddleLayout), "puddle"), (typeof(MarbleLayout), "marble"), (typeof(FloodLayout), "flood"),
         ]),
-        new(typeof(Edit), "kind",
+        new(typeof(Edit), "do",
         [
             .. typeof(Edit).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(Edit)) && !t.IsAbstract).OrderBy(t => t.Name, StringComparer.Ordinal)
                 .Select(t => (t, JsonNamingPolicy.KebabCaseLower.ConvertName(t.Name))),

@@ -3,6 +3,7 @@ using System.Collections.Immutable;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
+using MossLantern.Core.Edits;
 using NodaTime;
 using NodaTime.Serialization.SystemTextJson;
 
@@ -48,7 +49,19 @@ public static class WorkshopJson
         options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower, allowIntegerValues: false));
         options.Converters.Add(new RegionIdText());
         options.ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
-        options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(RefuseEmptyEntries).WithAddedModifier(Kinds.Name);
+        options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(RefuseEmptyEntries).WithAddedModifier(Kinds.Name).WithAddedModifier(LeaveOut);
+    }
+
+    /// <summary>What a command may have none of need not be sent.</summary>
+    private static void LeaveOut(JsonTypeInfo info)
+    {
+        if (info.Type.IsSubclassOf(typeof(Edit)))
+        {
+            foreach (var property in info.Properties.Where(p => p.IsSetNullable))
+            {
+                property.IsRequired = false;
+            }
+        }
     }
 
     /// <summary>An entry of a list is never null; the serializer looks only at fields.</summary>

@@ -34,6 +34,7 @@ builder.Services.AddOpenApi("v1", OpenApiShape.Configure);
 // Answers of the interface stay on this machine: packing them would only cost time while dragging.
 builder.Services.AddResponseCompression(compression => compression.MimeTypes = ["text/html", "text/css", "text/javascript", "image/svg+xml"]);
 builder.Services.AddSingleton<KnownOutlines>();
+builder.Services.AddSingleton<WorkshopCupboard>();
 builder.Services.AddSingleton<LayerMapper>();
 builder.Services.AddSingleton<PiecePlanner>();
 builder.Services.AddSingleton<IValidator<Piece>, PieceValidator>();

@@ -18,8 +18,15 @@ public sealed record SavePiece(int BasedOn, Piece Piece);
 /// <summary>A step along a piece's revisions, based on a version.</summary>
 public sealed record StepPiece(int BasedOn, Step Step);
 
-/// <summary>A preview of an edited piece: painted up to a layer in a detail, if one is given, looked at in a way, with or without its numbers.</summary>
-public sealed record PreviewPiece(Piece Piece, string? LayerId, PaintDetail? Detail = null, bool Numbers = true, Look? Look = null);
+/// <summary>A change of a piece: commands made in turn, based on a version. The id is the change's own: sent again, it is taken once.</summary>
+public sealed record EditPiece(Guid Id, int BasedOn, ImmutableArray<Edit> Commands);
+
+/// <summary>
+/// A preview of an edited piece: painted up to a layer in a detail, if one is given, looked at in a way, with or without its numbers. Either the
+/// document itself, or commands based on a version of what is kept.
+/// </summary>
+public sealed record PreviewPiece(
+    Piece? Piece = null, string? LayerId = null, PaintDetail? Detail = null, bool Numbers = true, Look? Look = null, int? BasedOn = null, ImmutableArray<Edit>? Commands = null);
 
 /// <summary>How a picture is looked at: <c>top</c> or <c>underside</c>, wet or cured, light from <c>front</c> or <c>back</c>.</summary>
 public sealed record LookQuery
@@ -83,6 +90,8 @@ internal static class PieceEndpoints
                 ? TypedResults.Ok(workbench.View(stored, planned.Plan))
                 : NoPiece();
         });
+        api.MapPost("/{id}/edit", Results<Ok<EditedView>, ProblemHttpResult> (string id, EditPiece request, Workbench workbench) =>
+            workbench.Apply(id, request) is { } edited ? TypedResults.Ok(edited) : NoPiece());
         api.MapPost("/{id}/step", Results<Ok<PieceView>, ProblemHttpResult> (
             string id, StepPiece request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
             pieces.Walk(id, request.BasedOn, request.Step, time.Now) is { } stored
@@ -114,10 +123,19 @@ internal static class PieceEndpoints
         });
         api.MapPost("/{id}/preview", Results<Ok<PreviewView>, ProblemHttpResult> (string id, PreviewPiece request, Workbench workbench) =>
         {
-            var piece = workbench.Checked(request.Piece);
+            if (request.Piece is null == (request.Commands is null || request.BasedOn is null))
+            {
+                return ProblemHandler.Invalid(new() { ["commands"] = ["Send either a piece, or commands with the version they are based on."] });
+            }
+
+            if ((request.Piece is { } own ? workbench.Checked(own) : workbench.Drafted(id, request.BasedOn!.Value, request.Commands!.Value)) is not { } piece)
+            {
+                return NoPiece();
+            }
+
             return Refused(request.Look, piece)
                 ?? (Results<Ok<PreviewView>, ProblemHttpResult>)TypedResults.Ok(
-                    workbench.Preview(id, piece, Layer(piece, request.LayerId), request.Detail, request.Numbers, request.Look));
+                    workbench.Preview(id, piece, Layer(piece, request.LayerId), request.Detail, request.Numbers, request.Look) with { Piece = request.Piece is null ? piece : null });
         });
         api.MapPost("/{id}/remedy", Results<Ok<Piece>, ProblemHttpResult> (string id, RemedyPiece request, Workbench workbench) =>
             workbench.Remedied(id, workbench.Checked(request.Piece), request.Finding, request.Remedy) is { } remedied

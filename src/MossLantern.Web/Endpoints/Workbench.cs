@@ -1,8 +1,10 @@
 using System.Collections.Immutable;
+using System.Text.Json;
 using FluentValidation;
 using MossLantern.Core.Checks;
 using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
@@ -14,6 +16,7 @@ using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 using MossLantern.Data;
+using MossLantern.Formats;
 using MossLantern.Web.Hosting;
 using NodaTime;
 
@@ -63,20 +66,36 @@ public sealed record PieceRef(string Id, string Name);
 /// cannot be worked out has no plan, and says so.
 /// </summary>
 public sealed record PieceView(
-    string Id, int Version, int Revision, Moment SavedAt, bool CanUndo, bool CanRedo, Piece Piece, PlanView? Plan, string? Problem, ImmutableArray<RunView> Runs,
+    string Id, int Version, int Revision, Moment SavedAt, bool CanUndo, bool CanRedo, string? Undoes, string? Redoes, Piece Piece, PlanView? Plan, string? Problem, ImmutableArray<RunView> Runs,
     bool Finished, PieceRef? Beneath, ImmutableArray<EarlierView> Earlier);
 
 /// <summary>A layer of the older work that a piece is poured over, as it was logged there.</summary>
 public sealed record EarlierView(string PieceId, string PieceName, string LayerName, Moment Start, string Note);
 
-/// <summary>A piece as a preview shows it: nothing is saved.</summary>
-public sealed record PreviewView(PlanView? Plan, Painting? Painting);
+/// <summary>A piece as a preview shows it: nothing is saved. What commands make of it comes with it.</summary>
+public sealed record PreviewView(PlanView? Plan, Painting? Painting, Piece? Piece = null);
+
+/// <summary>What a change made of a plan: what is as it was is left out. Layers are those of the piece, in its order.</summary>
+public sealed record PlanChange(GroundPlan? Ground, ImmutableArray<LayerView> Layers, ImmutableArray<Finding>? Findings, PotLeft? Pot, string? Hidden);
+
+/// <summary>A piece after a change, with what that made of its plan; and where something was made anew, its place.</summary>
+public sealed record EditedView(
+    int Version, int Revision, Moment SavedAt, bool CanUndo, bool CanRedo, string? Undoes, string? Redoes, bool Finished, Piece Piece, PlanChange Plan, string? Made);
 
 /// <summary>A piece that is kept aside, and until when.</summary>
 public sealed record AsideView(string Id, string Name, Moment TakenOff, Moment Until);
 
 /// <summary>A piece that is valid by its ranges and yet cannot be worked out. Nothing of it was kept.</summary>
 public sealed class UnplannableException(Exception inner) : Exception("This cannot be worked out.", inner);
+
+/// <summary>A command that was refused. Nothing was kept.</summary>
+/// <param name="place">Where.</param>
+/// <param name="sentence">Why.</param>
+public sealed class RefusedException(string place, string sentence) : Exception(sentence)
+{
+    /// <summary>Where it was refused.</summary>
+    public string Place { get; } = place;
+}
 
 /// <summary>A piece that may be kept: valid, and worked out.</summary>
 public sealed record PlannedPiece(Piece Piece, WorkedOut Plan);
@@ -87,7 +106,7 @@ public sealed record WorkedOut(PlanView View, PiecePlan Plan, Surroundings Aroun
 /// <summary>Brings stores, clock and the chain together for the endpoints.</summary>
 public sealed class Workbench(
     PieceStore pieces, RunStore runs, PriceList prices, PotStore pots, PiecePlanner planner, IValidator<Piece> validator, WorkshopTime time, WorkshopSurroundings around,
-    KeptPlans known, KnownOutlines outlines, ILogger<Workbench> log)
+    KeptPlans known, KnownOutlines outlines, WorkshopCupboard cupboard, ILogger<Workbench> log)
 {
     /// <summary>A piece with the growth scale its outline asks for, if it is valid.</summary>
     /// <exception cref="ValidationException">It is not; names every field and its range.</exception>
@@ -126,6 +145,66 @@ public sealed class Workbench(
     /// <exception cref="UnplannableException">It is valid, and yet cannot be worked out.</exception>
     public PlannedPiece Planned(Piece piece) => Planned(Checked(piece), []);
 
+    /// <summary>A piece with commands made, planned and kept. The same change sent twice is taken once. Null where there is no such piece.</summary>
+    /// <param name="id">The piece's id.</param>
+    /// <param name="request">The change.</param>
+    /// <exception cref="RefusedException">A command was refused; nothing was kept.</exception>
+    /// <exception cref="ValidationException">What it gives is not valid; names every field and its range.</exception>
+    /// <exception cref="StaleVersionException">The version it is based on is not the newest.</exception>
+    /// <exception cref="UnplannableException">What it gives is valid, and yet cannot be worked out.</exception>
+    public EditedView? Apply(string id, EditPiece request)
+    {
+        ArgumentNullException.ThrowIfNull(request);
+        var editId = request.Id.ToString("n");
+        if (pieces.Find(id) is not { } before)
+        {
+            return null;
+        }
+
+        var kept = runs.Of(id);
+        if (pieces.HasEdit(id, editId))
+        {
+            return Changed(before, kept, null, TryPlan(before, kept, around.Now)?.View ?? throw new UnplannableException(new InvalidOperationException(NotWorkedOut)), null);
+        }
+
+        if (before.Version != request.BasedOn)
+        {
+            throw new StaleVersionException(before.Version);
+        }
+
+        var made = Made(id, before.Piece, request.Commands);
+        var planned = Planned(Checked(made.Piece!).WithoutAside(kept.Select(r => r.LayerId)), kept);
+        if (pieces.Save(id, request.BasedOn, planned.Piece, time.Now, new(Editing.Words(before.Piece, request.Commands), editId)) is not { } stored)
+        {
+            return null;
+        }
+
+        known.Keep(stored, kept, planned.Plan.Plan, planned.Plan.Around);
+        var was = known.PlanOf(before, kept, planned.Plan.Around) is { } plan ? Shown(before.Piece, plan) : null;
+        return Changed(stored, kept, was, planned.Plan.View, made.Place);
+    }
+
+    /// <summary>A piece with commands made. Nothing is kept.</summary>
+    /// <exception cref="RefusedException">A command was refused.</exception>
+    private Edited Made(string id, Piece piece, ImmutableArray<Edit> commands)
+    {
+        var made = Editing.Apply(piece, commands, cupboard.For(commands, (p, finding, remedy) => Remedied(id, Checked(p), finding, remedy)));
+        return made.Piece is null ? throw new RefusedException(made.Place ?? "", made.Refusal!) : made;
+    }
+
+    private EditedView Changed(StoredPiece stored, ImmutableArray<Run> kept, PlanView? was, PlanView now, string? made) => new(
+        stored.Version, stored.Revision, WorkshopTime.Local(stored.SavedAt, time.Zone), stored.CanUndo, stored.CanRedo, stored.Undoes, stored.Redoes,
+        Finished(stored.Piece, kept), stored.Piece,
+        new(
+            was is not null && Alike(was.Ground, now.Ground) ? null : now.Ground,
+            [.. now.Layers.Where(l => was?.Layers.FirstOrDefault(b => b.LayerId == l.LayerId) is not { } before || !Alike(before, l))],
+            was is not null && Alike(was.Findings, now.Findings) ? null : now.Findings, now.Pot, now.Hidden),
+        made);
+
+    /// <summary>Whether two things are written alike.</summary>
+    private static bool Alike<T>(T one, T other) =>
+        JsonSerializer.SerializeToUtf8Bytes(one, WorkshopJson.Options).AsSpan().SequenceEqual(JsonSerializer.SerializeToUtf8Bytes(other, WorkshopJson.Options));
+
     private PlannedPiece Planned(Piece settled, ImmutableArray<Run> kept) => new(settled, WorkOut(settled, kept, around.Now));
 
     /// <summary>A stored piece with everything worked out. One that cannot be worked out is shown without, and says so.</summary>
@@ -144,7 +223,7 @@ public sealed class Workbench(
         var plan = settled?.View;
         return new(
             stored.Id, stored.Version, stored.Revision, WorkshopTime.Local(stored.SavedAt, zone), stored.CanUndo, stored.CanRedo,
-            stored.Piece, plan, plan is null ? NotWorkedOut : null,
+            stored.Undoes, stored.Redoes, stored.Piece, plan, plan is null ? NotWorkedOut : null,
             [.. kept.Select(r => View(r, zone))],
             finished,
             finished && known.Documents().LastOrDefault(k => k.Plan?.BeneathId == stored.Id) is { } over ? new(over.Head.Id, over.Head.Name) : null,
@@ -247,6 +326,19 @@ public sealed class Workbench(
         return new(
             layerId is null ? plan : plan with { Layers = [plan.Layers.Single(l => l.LayerId == layerId)] },
             painting);
+    }
+
+    /// <summary>A preview of a piece with commands made, based on the version it has; the same, with the piece. Null where there is no such piece.</summary>
+    /// <exception cref="RefusedException">A command was refused.</exception>
+    /// <exception cref="StaleVersionException">The version it is based on is not the newest.</exception>
+    public Piece? Drafted(string id, int basedOn, ImmutableArray<Edit> commands)
+    {
+        if (pieces.Find(id) is not { } stored)
+        {
+            return null;
+        }
+
+        return stored.Version == basedOn ? Checked(Made(id, stored.Piece, commands).Piece!) : throw new StaleVersionException(stored.Version);
     }
 
     /// <summary>A painting of a piece.</summary>

@@ -1,8 +1,10 @@
 using System.Collections.Immutable;
+using System.Reflection;
 using System.Text.Json;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Units;
 using MossLantern.Formats;
 using NodaTime;
@@ -22,6 +24,7 @@ internal static class OpenApiShape
                 await ListsAsync(document, context, several.Name + one.Name, one, stop);
             }
 
+            Commands(document);
             document.Info = new() { Title = "Moss Lantern", Version = "1" };
             document.Servers?.Clear();
         });
@@ -62,6 +65,28 @@ internal static class OpenApiShape
 
             return Task.CompletedTask;
         });
+    }
+
+    /// <summary>What a command may have none of need not be sent; and its times are texts.</summary>
+    private static void Commands(OpenApiDocument document)
+    {
+        foreach (var (type, _) in Kinds.All.Single(k => k.Type == typeof(Edit)).Names)
+        {
+            var schema = document.Components!.Schemas![nameof(Edit) + type.Name];
+            foreach (var property in type.GetProperties())
+            {
+                var name = JsonNamingPolicy.CamelCase.ConvertName(property.Name);
+                if (new NullabilityInfoContext().Create(property).ReadState == NullabilityState.Nullable)
+                {
+                    schema.Required?.Remove(name);
+                }
+
+                if (property.PropertyType == typeof(LocalDateTime?))
+                {
+                    schema.Properties![name] = new OpenApiSchema { Type = JsonSchemaType.String | JsonSchemaType.Null, Format = "local-date-time" };
+                }
+            }
+        }
     }
 
     /// <summary>The generator loses the type of a list that it has met deeper down before: every list of a type is told anew.</summary>

@@ -23,6 +23,7 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
         {
             ValidationException e => Invalid(e.Errors.GroupBy(f => CamelPath(f.PropertyName))
                 .ToDictionary(g => g.Key, g => g.Select(f => f.ErrorMessage).Distinct().ToArray())),
+            RefusedException e => Invalid(new() { [e.Place] = [e.Message] }),
             StaleVersionException e => TypedResults.Problem(
                 title: "Changed elsewhere",
                 detail: "This was saved in another window since you opened it. Your version is still on your screen.",

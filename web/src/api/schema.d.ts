@@ -873,6 +873,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/edit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["EditPiece"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditedView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/step": {
         parameters: {
             query?: never;
@@ -3061,6 +3102,9 @@ export interface components {
         };
         /** Format: double */
         Double: number;
+        DrawnOutline: {
+            path: string;
+        };
         EarlierView: {
             pieceId: string;
             pieceName: string;
@@ -3073,6 +3117,534 @@ export interface components {
          * @enum {unknown}
          */
         EdgeStyle: "taped-clean" | "dripped-over" | "walled";
+        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddVein"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditKeepSpot"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveVeinOut"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditLetKeptGo"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetPartDepth"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRemedy"] | components["schemas"]["EditTakeWallAway"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWidenBand"];
+        EditAddBand: {
+            /** @enum {string} */
+            do: "add-band";
+            layer: string;
+            zone?: null | string;
+        };
+        EditAddFieldColour: {
+            /** @enum {string} */
+            do: "add-field-colour";
+            layer: string;
+            zone?: null | string;
+        };
+        EditAddHeart: {
+            /** @enum {string} */
+            do: "add-heart";
+            layer: string;
+            zone?: null | string;
+        };
+        EditAddLayer: {
+            /** @enum {string} */
+            do?: "add-layer";
+        };
+        EditAddPool: {
+            /** @enum {string} */
+            do: "add-pool";
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            recipe?: null | string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditAddPour: {
+            /** @enum {string} */
+            do: "add-pour";
+            layer: string;
+            zone?: null | string;
+        };
+        EditAddSupport: {
+            /** @enum {string} */
+            do?: "add-support";
+        };
+        EditAddToMix: {
+            /** @enum {string} */
+            do: "add-to-mix";
+            mix: string;
+            layer: string;
+            recipe?: null | string;
+        };
+        EditAddVein: {
+            /** @enum {string} */
+            do: "add-vein";
+            layer: string;
+            zone?: null | string;
+        };
+        EditAddZone: {
+            /** @enum {string} */
+            do: "add-zone";
+            layer: string;
+            zone?: null | string;
+        };
+        EditAnotherRim: {
+            /** @enum {string} */
+            do?: "another-rim";
+        };
+        EditBecomeKind: {
+            /** @enum {string} */
+            do: "become-kind";
+            kind: components["schemas"]["PieceKind"];
+        };
+        EditCastInMoulds: {
+            /** @enum {string} */
+            do: "cast-in-moulds";
+            moulds: string[];
+        };
+        EditChooseColourant: {
+            /** @enum {string} */
+            do: "choose-colourant";
+            recipe: string;
+            colourant?: null | components["schemas"]["ColourantClass"];
+        };
+        EditChooseResin: {
+            /** @enum {string} */
+            do: "choose-resin";
+            sitting: string;
+            resin: string;
+        };
+        EditColourFieldAsSpread: {
+            /** @enum {string} */
+            do: "colour-field-as-spread";
+            /** Format: int32 */
+            field: number;
+            layer: string;
+            zone?: null | string;
+        };
+        EditDrawWall: {
+            /** @enum {string} */
+            do: "draw-wall";
+            spots: components["schemas"]["Spot"][];
+            layer: string;
+            zone?: null | string;
+        };
+        EditFillHollow: {
+            /** @enum {string} */
+            do: "fill-hollow";
+            insert: string;
+        };
+        EditGrowDifferently: {
+            /** @enum {string} */
+            do: "grow-differently";
+            heart?: null | string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditGrowRim: {
+            /** @enum {string} */
+            do: "grow-rim";
+            /** Format: double */
+            mm: number;
+        };
+        EditKeepSpot: {
+            /** @enum {string} */
+            do?: "keep-spot";
+        };
+        EditLayOutAs: {
+            /** @enum {string} */
+            do: "lay-out-as";
+            kind: components["schemas"]["LayoutKind"];
+            layer: string;
+            zone?: null | string;
+        };
+        EditLaySequence: {
+            /** @enum {string} */
+            do: "lay-sequence";
+            sequence: string;
+            /** Format: double */
+            acrossMm?: null | number;
+            layer: string;
+            zone?: null | string;
+        };
+        EditLaySequenceAgain: {
+            /** @enum {string} */
+            do: "lay-sequence-again";
+            /** Format: int32 */
+            repeats: number;
+            layer: string;
+            zone?: null | string;
+        };
+        EditLeaveBandOut: {
+            /** @enum {string} */
+            do: "leave-band-out";
+            band: string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditLeaveFieldColourOut: {
+            /** @enum {string} */
+            do: "leave-field-colour-out";
+            recipe: string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditLeaveHeartOut: {
+            /** @enum {string} */
+            do: "leave-heart-out";
+            heart: string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditLeaveOutOfMix: {
+            /** @enum {string} */
+            do: "leave-out-of-mix";
+            mix: string;
+            recipe: string;
+        };
+        EditLeavePourOut: {
+            /** @enum {string} */
+            do: "leave-pour-out";
+            pour: string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditLeaveRestBare: {
+            /** @enum {string} */
+            do: "leave-rest-bare";
+            layer: string;
+            zone?: null | string;
+        };
+        EditLeaveVeinOut: {
+            /** @enum {string} */
+            do: "leave-vein-out";
+            layer: string;
+            zone?: null | string;
+        };
+        EditLeaveZoneOut: {
+            /** @enum {string} */
+            do: "leave-zone-out";
+            layer: string;
+            zone?: null | string;
+        };
+        EditLetKeptGo: {
+            /** @enum {string} */
+            do: "let-kept-go";
+            id: string;
+        };
+        EditMakePanels: {
+            /** @enum {string} */
+            do: "make-panels";
+            /** Format: int32 */
+            count: number;
+        };
+        EditMarkPrepared: {
+            /** @enum {string} */
+            do: "mark-prepared";
+            step: string;
+            done: boolean;
+            /** Format: local-date-time */
+            at?: null | string;
+        };
+        EditMoveBand: {
+            /** @enum {string} */
+            do: "move-band";
+            /** Format: int32 */
+            by: number;
+            band: string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditMoveField: {
+            /** @enum {string} */
+            do: "move-field";
+            /** Format: int32 */
+            field: number;
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            layer: string;
+            zone?: null | string;
+        };
+        EditMoveHeart: {
+            /** @enum {string} */
+            do: "move-heart";
+            heart: string;
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            layer: string;
+            zone?: null | string;
+        };
+        EditMoveInsert: {
+            /** @enum {string} */
+            do: "move-insert";
+            insert: string;
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+        };
+        EditMoveMiddle: {
+            /** @enum {string} */
+            do: "move-middle";
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            layer: string;
+            zone?: null | string;
+        };
+        EditMoveSpot: {
+            /** @enum {string} */
+            do: "move-spot";
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            layer?: null | string;
+            id: string;
+        };
+        EditMoveSupport: {
+            /** @enum {string} */
+            do: "move-support";
+            /** Format: int32 */
+            support: number;
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+        };
+        EditMoveWallSpot: {
+            /** @enum {string} */
+            do: "move-wall-spot";
+            wall: string;
+            /** Format: int32 */
+            spot: number;
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            layer: string;
+            zone?: null | string;
+        };
+        EditNudge: {
+            /** @enum {string} */
+            do: "nudge";
+            place: string;
+            /** Format: double */
+            by: number;
+        };
+        EditOpenOutline: {
+            /** @enum {string} */
+            do: "open-outline";
+            open: boolean;
+        };
+        EditOrderPours: {
+            /** @enum {string} */
+            do: "order-pours";
+            layer: string;
+            regions: components["schemas"]["RegionId"][];
+        };
+        EditPaintFromPot: {
+            /** @enum {string} */
+            do: "paint-from-pot";
+            pot?: null | string;
+        };
+        EditPaintGround: {
+            /** @enum {string} */
+            do: "paint-ground";
+            kind?: null | components["schemas"]["PaintKind"];
+        };
+        EditPiece: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            basedOn: number;
+            commands: components["schemas"]["Edit"][];
+        };
+        EditPourFrom: {
+            /** @enum {string} */
+            do: "pour-from";
+            region: string;
+            recipe?: null | string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditPourOverOld: {
+            /** @enum {string} */
+            do: "pour-over-old";
+            over: boolean;
+        };
+        EditPullRim: {
+            /** @enum {string} */
+            do: "pull-rim";
+            /** Format: int32 */
+            handle: number;
+            /** Format: double */
+            reach: number;
+        };
+        EditPutHandles: {
+            /** @enum {string} */
+            do: "put-handles";
+            /** Format: int32 */
+            handles: number;
+        };
+        EditPutWallAcross: {
+            /** @enum {string} */
+            do: "put-wall-across";
+            layer: string;
+            zone?: null | string;
+        };
+        EditReadLevel: {
+            /** @enum {string} */
+            do: "read-level";
+            /** Format: int32 */
+            panel: number;
+            level: components["schemas"]["LevelReading"];
+        };
+        EditRepeatBand: {
+            /** @enum {string} */
+            do: "repeat-band";
+            band: string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditSealWall: {
+            /** @enum {string} */
+            do: "seal-wall";
+            seal: components["schemas"]["WallSeal"];
+        };
+        EditSetCavityDepth: {
+            /** @enum {string} */
+            do: "set-cavity-depth";
+            /** Format: int32 */
+            part: number;
+            /** Format: double */
+            depthMm?: null | number;
+        };
+        EditSetField: {
+            /** @enum {string} */
+            do: "set-field";
+            place: string;
+            value?: null | components["schemas"]["JsonElement"];
+        };
+        EditSetPartDepth: {
+            /** @enum {string} */
+            do: "set-part-depth";
+            /** Format: int32 */
+            part: number;
+            /** Format: double */
+            depthMm?: null | number;
+            layer: string;
+            zone?: null | string;
+        };
+        EditShapeInsert: {
+            /** @enum {string} */
+            do: "shape-insert";
+            insert: string;
+            shape: components["schemas"]["OutlineShape"];
+        };
+        EditShapeOutline: {
+            /** @enum {string} */
+            do: "shape-outline";
+            shape: components["schemas"]["OutlineShape"];
+        };
+        EditShapeSpot: {
+            /** @enum {string} */
+            do: "shape-spot";
+            shape: components["schemas"]["OutlineShape"];
+            layer?: null | string;
+            id: string;
+        };
+        EditSplitBand: {
+            /** @enum {string} */
+            do: "split-band";
+            band: string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditStandInsert: {
+            /** @enum {string} */
+            do?: "stand-insert";
+        };
+        EditStretchSpot: {
+            /** @enum {string} */
+            do: "stretch-spot";
+            /** Format: double */
+            widthMm: number;
+            /** Format: double */
+            heightMm: number;
+            layer?: null | string;
+            id: string;
+        };
+        EditTakeInsertOut: {
+            /** @enum {string} */
+            do: "take-insert-out";
+            insert: string;
+        };
+        EditTakeOutline: {
+            /** @enum {string} */
+            do: "take-outline";
+            outline: components["schemas"]["DrawnOutline"];
+        };
+        EditTakeRemedy: {
+            /** @enum {string} */
+            do: "take-remedy";
+            finding: string;
+            remedy: string;
+        };
+        EditTakeWallAway: {
+            /** @enum {string} */
+            do: "take-wall-away";
+            wall: string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditTiltPuddle: {
+            /** @enum {string} */
+            do: "tilt-puddle";
+            /** Format: double */
+            deg: number;
+            /** Format: double */
+            percent: number;
+            layer: string;
+            zone?: null | string;
+        };
+        EditTintFromPot: {
+            /** @enum {string} */
+            do: "tint-from-pot";
+            recipe: string;
+            pot: string;
+        };
+        EditUsualSupports: {
+            /** @enum {string} */
+            do?: "usual-supports";
+        };
+        EditWaveOff: {
+            /** @enum {string} */
+            do: "wave-off";
+            finding: string;
+            reason?: null | string;
+        };
+        EditWidenBand: {
+            /** @enum {string} */
+            do: "widen-band";
+            /** Format: double */
+            byMm: number;
+            band: string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditedView: {
+            /** Format: int32 */
+            version: number;
+            /** Format: int32 */
+            revision: number;
+            savedAt: components["schemas"]["Moment"];
+            canUndo: boolean;
+            canRedo: boolean;
+            undoes: null | string;
+            redoes: null | string;
+            finished: boolean;
+            piece: components["schemas"]["Piece"];
+            plan: components["schemas"]["PlanChange"];
+            made: null | string;
+        };
         /**
          * @description Which side of a piece is seen.
          * @default top
@@ -3408,6 +3980,7 @@ export interface components {
         };
         /** Format: date-time */
         Instant: string;
+        JsonElement: unknown;
         /** @enum {unknown} */
         Keep: "visible" | "bare";
         KeepSequence: {
@@ -3553,6 +4126,8 @@ export interface components {
             /** @description Its recipe. */
             recipeId: string;
         };
+        /** @enum {unknown} */
+        LayoutKind: "rings" | "lines" | "petals" | "fields" | "pools" | "puddle" | "marble" | "flood";
         /**
          * @description Bands as lines laid from the rim inward on a film of clear; the innermost, which fills the rest, is poured
          *     last and pushes them out.
@@ -4532,6 +5107,8 @@ export interface components {
             savedAt: components["schemas"]["Moment"];
             canUndo: boolean;
             canRedo: boolean;
+            undoes: null | string;
+            redoes: null | string;
             piece: components["schemas"]["Piece"];
             plan: null | components["schemas"]["PlanView"];
             problem: null | string;
@@ -4539,6 +5116,13 @@ export interface components {
             finished: boolean;
             beneath: null | components["schemas"]["PieceRef"];
             earlier: components["schemas"]["EarlierView"][];
+        };
+        PlanChange: {
+            ground: null | components["schemas"]["GroundPlan"];
+            layers: components["schemas"]["LayerView"][];
+            findings: null | components["schemas"]["Finding"][];
+            pot: null | components["schemas"]["PotLeft"];
+            hidden: null | string;
         };
         PlanView: {
             ground: components["schemas"]["GroundPlan"];
@@ -4621,16 +5205,20 @@ export interface components {
             dry?: null | components["schemas"]["Reckoned"];
         };
         PreviewPiece: {
-            piece: components["schemas"]["Piece"];
-            layerId: null | string;
+            piece?: null | components["schemas"]["Piece"];
+            layerId?: null | string;
             detail?: null | components["schemas"]["PaintDetail"];
             /** @default true */
             numbers: boolean;
             look?: null | components["schemas"]["Look"];
+            /** Format: int32 */
+            basedOn?: null | number;
+            commands?: null | components["schemas"]["Edit"][];
         };
         PreviewView: {
             plan: null | components["schemas"]["PlanView"];
             painting: null | components["schemas"]["Painting"];
+            piece?: null | components["schemas"]["Piece"];
         };
         /** @description What things cost in this workshop. */
         Prices: {
@@ -5269,6 +5857,8 @@ export interface components {
             text?: null | string;
             kind?: null | components["schemas"]["QuantityKind"];
         };
+        /** @enum {unknown} */
+        WallSeal: "open" | "sealed" | "tested";
         WavedOff: {
             finding: string;
             reason: string;

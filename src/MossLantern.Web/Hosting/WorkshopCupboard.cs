@@ -1,0 +1,24 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
+using MossLantern.Data;
+
+namespace MossLantern.Web.Hosting;
+
+/// <summary>What the workshop has of its own, for changes that take from it; what none of them takes from is not read.</summary>
+public sealed class WorkshopCupboard(SequenceStore sequences, PotStore pots, MouldStore moulds, WorkshopSurroundings around)
+{
+    /// <summary>What some changes may take from.</summary>
+    /// <param name="commands">The changes.</param>
+    /// <param name="remedied">Applies a remedy of a finding to a piece.</param>
+    public Cupboard For(ImmutableArray<Edit> commands, Func<Piece, string, string, Piece?> remedied) => Cupboard.Of(around.Catalogue) with
+    {
+        Sequences = Read(sequences, commands.Any(c => c is LaySequence)),
+        Pots = Read(pots, commands.Any(c => c is TintFromPot or PaintFromPot)),
+        Moulds = Read(moulds, commands.Any(c => c is CastInMoulds)),
+        Remedied = remedied,
+    };
+
+    private static ImmutableDictionary<string, T> Read<T>(CupboardStore<T> store, bool taken) =>
+        taken ? store.All().ToImmutableDictionary(s => s.Id, s => s.Thing) : ImmutableDictionary<string, T>.Empty;
+}
