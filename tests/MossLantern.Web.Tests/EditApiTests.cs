@@ -118,12 +118,12 @@ public sealed class EditApiTests : IDisposable
     {
         var view = await host.AddPiece();
         var id = (string)view["id"]!;
-        JsonObject Preview(JsonObject command, int basedOn = 1) => new()
+        JsonObject Preview(JsonObject command, int revision = 1) => new()
         {
             ["layerId"] = "layer-1",
             ["detail"] = "draft",
             ["numbers"] = true,
-            ["basedOn"] = basedOn,
+            ["revision"] = revision,
             ["commands"] = new JsonArray(command),
         };
         var shown = await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/preview", Preview(OnLayer("add-heart"))), HttpStatusCode.OK);
@@ -132,7 +132,11 @@ public sealed class EditApiTests : IDisposable
         Assert.Equal(1, (int)(await host.Get($"/api/pieces/{id}"))["version"]!);
         var edited = await Edit(id, Body(view, OnLayer("add-heart")));
         Assert.Equal(edited["piece"]!.ToJsonString(), shown["piece"]!.ToJsonString());
-        await Problem(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/preview", Preview(OnLayer("add-heart"))), HttpStatusCode.Conflict);
+
+        // A revision stays what it was, whatever was saved since; a step of a drag made to it is never too late.
+        var again = await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/preview", Preview(OnLayer("add-heart"))), HttpStatusCode.OK);
+        Assert.Equal(shown["piece"]!.ToJsonString(), again["piece"]!.ToJsonString());
+        await Problem(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/preview", Preview(OnLayer("add-heart"), 9)), HttpStatusCode.NotFound);
         await Problem(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/preview", Preview(OnLayer("add-vein"), 2)), HttpStatusCode.BadRequest);
         await Problem(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/preview", new JsonObject { ["layerId"] = null }), HttpStatusCode.BadRequest);
         await Problem(await host.Client.PostAsJsonAsync("/api/pieces/nowhere/preview", Preview(OnLayer("add-heart"))), HttpStatusCode.NotFound);

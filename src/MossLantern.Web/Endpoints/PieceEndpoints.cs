@@ -23,10 +23,10 @@ public sealed record EditPiece(Guid Id, int BasedOn, ImmutableArray<Edit> Comman
 
 /// <summary>
 /// A preview of an edited piece: painted up to a layer in a detail, if one is given, looked at in a way, with or without its numbers. Either the
-/// document itself, or commands based on a version of what is kept.
+/// document itself, or commands made to a revision of what is kept: none for the revision itself.
 /// </summary>
 public sealed record PreviewPiece(
-    Piece? Piece = null, string? LayerId = null, PaintDetail? Detail = null, bool Numbers = true, Look? Look = null, int? BasedOn = null, ImmutableArray<Edit>? Commands = null);
+    Piece? Piece = null, string? LayerId = null, PaintDetail? Detail = null, bool Numbers = true, Look? Look = null, int? Revision = null, ImmutableArray<Edit>? Commands = null);
 
 /// <summary>How a picture is looked at: <c>top</c> or <c>underside</c>, wet or cured, light from <c>front</c> or <c>back</c>.</summary>
 public sealed record LookQuery
@@ -123,12 +123,12 @@ internal static class PieceEndpoints
         });
         api.MapPost("/{id}/preview", Results<Ok<PreviewView>, ProblemHttpResult> (string id, PreviewPiece request, Workbench workbench) =>
         {
-            if (request.Piece is null == (request.Commands is null || request.BasedOn is null))
+            if (request.Piece is null == (request.Commands is null || request.Revision is null))
             {
-                return ProblemHandler.Invalid(new() { ["commands"] = ["Send either a piece, or commands with the version they are based on."] });
+                return ProblemHandler.Invalid(new() { ["commands"] = ["Send either a piece, or commands with the revision they are made to."] });
             }
 
-            if ((request.Piece is { } own ? workbench.Checked(own) : workbench.Drafted(id, request.BasedOn!.Value, request.Commands!.Value)) is not { } piece)
+            if ((request.Piece is { } own ? workbench.Checked(own) : workbench.Drafted(id, request.Revision!.Value, request.Commands!.Value)) is not { } piece)
             {
                 return NoPiece();
             }

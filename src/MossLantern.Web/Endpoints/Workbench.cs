@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json;
 using FluentValidation;
+using Microsoft.Extensions.Caching.Memory;
 using MossLantern.Core.Checks;
 using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
@@ -106,8 +107,15 @@ public sealed record WorkedOut(PlanView View, PiecePlan Plan, Surroundings Aroun
 /// <summary>Brings stores, clock and the chain together for the endpoints.</summary>
 public sealed class Workbench(
     PieceStore pieces, RunStore runs, PriceList prices, PotStore pots, PiecePlanner planner, IValidator<Piece> validator, WorkshopTime time, WorkshopSurroundings around,
-    KeptPlans known, KnownOutlines outlines, WorkshopCupboard cupboard, ILogger<Workbench> log)
+    KeptPlans known, KnownOutlines outlines, WorkshopCupboard cupboard, ILogger<Workbench> log) : IDisposable
 {
+    private const int MostRevisions = 16;
+
+    private readonly MemoryCache revisions = new(new MemoryCacheOptions { SizeLimit = MostRevisions });
+
+    /// <inheritdoc/>
+    public void Dispose() => revisions.Dispose();
+
     /// <summary>A piece with the growth scale its outline asks for, if it is valid.</summary>
     /// <exception cref="ValidationException">It is not; names every field and its range.</exception>
     public Piece Checked(Piece piece)
@@ -328,17 +336,24 @@ public sealed class Workbench(
             painting);
     }
 
-    /// <summary>A preview of a piece with commands made, based on the version it has; the same, with the piece. Null where there is no such piece.</summary>
+    /// <summary>A revision of a piece with commands made. Nothing is kept. Null where there is no such piece or revision.</summary>
+    /// <param name="id">The piece's id.</param>
+    /// <param name="revision">The revision; it never changes, so that a drag need not know what was saved meanwhile.</param>
+    /// <param name="commands">The commands in turn; none for the revision itself.</param>
     /// <exception cref="RefusedException">A command was refused.</exception>
-    /// <exception cref="StaleVersionException">The version it is based on is not the newest.</exception>
-    public Piece? Drafted(string id, int basedOn, ImmutableArray<Edit> commands)
+    public Piece? Drafted(string id, int revision, ImmutableArray<Edit> commands) => At(id, revision) is not { } piece ? null
+        : commands.IsEmpty ? piece : Checked(Made(id, piece, commands).Piece!);
+
+    /// <summary>A revision, read once for the many steps of a drag.</summary>
+    private Piece? At(string id, int revision)
     {
-        if (pieces.Find(id) is not { } stored)
+        if (revisions.Get<Piece>((id, revision)) is { } known)
         {
-            return null;
+            return known;
         }
 
-        return stored.Version == basedOn ? Checked(Made(id, stored.Piece, commands).Piece!) : throw new StaleVersionException(stored.Version);
+        var piece = pieces.At(id, revision);
+        return piece is null ? null : revisions.Set((id, revision), piece, new MemoryCacheEntryOptions { Size = 1 });
     }
 
     /// <summary>A painting of a piece.</summary>

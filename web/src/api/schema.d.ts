@@ -5212,7 +5212,7 @@ export interface components {
             numbers: boolean;
             look?: null | components["schemas"]["Look"];
             /** Format: int32 */
-            basedOn?: null | number;
+            revision?: null | number;
             commands?: null | components["schemas"]["Edit"][];
         };
         PreviewView: {
