@@ -87,7 +87,7 @@ internal static class AnyEdit
                 _ when type.IsEnum => Enum.ToObject(type, random.Next(Enum.GetValues(type).Length + (random.Next(20) == 0 ? 1 : 0))),
                 _ when type == typeof(bool) => random.Next(2) == 0,
                 _ when type == typeof(int) => parameter.Name == "Count" ? random.Next(0, 6) : random.Next(-1, 10),
-                _ when type == typeof(double) => Number(parameter.Name == "ByMm" || parameter.Name == "By"),
+                _ when type == typeof(double) => Number(parameter.Name!.StartsWith("By", StringComparison.Ordinal)),
                 _ when type == typeof(LocalDateTime) => new LocalDateTime(2026, 5, random.Next(1, 28), 10, 0),
                 _ when type == typeof(JsonElement) => random.Next(10) == 0 ? null : Written(piece, place, random),
                 _ when type == typeof(LevelReading) => new LevelReading(true, Number(true) / 100, 0.2),

@@ -6,17 +6,26 @@ namespace MossLantern.Core.Edits;
 /// <param name="Layer">The layer.</param>
 /// <param name="Zone">The zone of it; null for the layer as a whole.</param>
 /// <param name="Field">Which field, from 1.</param>
-/// <param name="XMm">Its centre, mm from the left.</param>
-/// <param name="YMm">Its centre, mm from the top.</param>
-public sealed record MoveField(string Layer, string? Zone, int Field, double XMm, double YMm) : LayoutEdit<FieldsLayout>(Layer, Zone)
+/// <param name="XMm">Where its centre lies while nobody has moved it, mm from the left.</param>
+/// <param name="YMm">The same, mm from the top.</param>
+/// <param name="ByXMm">By how much it is moved to the right from where it is, mm.</param>
+/// <param name="ByYMm">By how much down, mm.</param>
+public sealed record MoveField(string Layer, string? Zone, int Field, double XMm, double YMm, double ByXMm, double ByYMm) : LayoutEdit<FieldsLayout>(Layer, Zone)
 {
     /// <inheritdoc/>
     public override string Words(Piece before) => FormattableString.Invariant($"move field {Field}");
 
-    /// <inheritdoc/>
-    public override Edit? Merge(Edit next) => next is MoveField other && IsOfTheSame(other) && other.Field == Field ? other : null;
+    private protected override Edited Change(LaidOut laid, FieldsLayout layout)
+    {
+        if (Field < 1 || Field > layout.Fields)
+        {
+            return Edited.No($"{laid.Place}.layout.fields", "There is no such field by now.");
+        }
 
-    private protected override Edited Change(LaidOut laid, FieldsLayout layout) => Field < 1 || Field > layout.Fields
-        ? Edited.No($"{laid.Place}.layout.fields", "There is no such field by now.")
-        : laid.With(layout with { Moved = [.. (layout.Moved ?? []).Where(m => m.Field != Field), new FieldPlace(Field, Rounded.Whole(XMm), Rounded.Whole(YMm))] }).Done();
+        var at = (layout.Moved ?? []).FirstOrDefault(m => m.Field == Field) ?? new(Field, XMm, YMm);
+        return laid.With(layout with
+        {
+            Moved = [.. (layout.Moved ?? []).Where(m => m.Field != Field), new FieldPlace(Field, Rounded.Whole(at.XMm + ByXMm), Rounded.Whole(at.YMm + ByYMm))],
+        }).Done();
+    }
 }

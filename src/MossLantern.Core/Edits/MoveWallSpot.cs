@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Shapes;
 
 namespace MossLantern.Core.Edits;
 
@@ -7,23 +8,22 @@ namespace MossLantern.Core.Edits;
 /// <param name="Zone">The zone of it; null for the layer as a whole.</param>
 /// <param name="Wall">The wall.</param>
 /// <param name="Spot">Which spot, from 0.</param>
-/// <param name="XMm">mm from the left.</param>
-/// <param name="YMm">mm from the top.</param>
-public sealed record MoveWallSpot(string Layer, string? Zone, string Wall, int Spot, double XMm, double YMm) : LayoutEdit<PoolsLayout>(Layer, Zone)
+/// <param name="ByXMm">By how much to the right, mm.</param>
+/// <param name="ByYMm">By how much down, mm.</param>
+public sealed record MoveWallSpot(string Layer, string? Zone, string Wall, int Spot, double ByXMm, double ByYMm) : LayoutEdit<PoolsLayout>(Layer, Zone)
 {
     /// <inheritdoc/>
     public override string Words(Piece before) => "move a wall";
 
-    /// <inheritdoc/>
-    public override Edit? Merge(Edit next) => next is MoveWallSpot other && IsOfTheSame(other) && (other.Wall, other.Spot) == (Wall, Spot) ? other : null;
-
     private protected override Edited Change(LaidOut laid, PoolsLayout layout)
     {
-        var at = layout.Strokes.ToList().FindIndex(s => s.Id == Wall);
-        return at < 0 || Spot < 0 || Spot >= layout.Strokes[at].Spots.Length ? Edited.No($"{laid.Place}.layout.strokes[{Wall}]", "There is no such wall by now.")
-            : laid.With(layout with
-            {
-                Strokes = layout.Strokes.SetItem(at, layout.Strokes[at] with { Spots = layout.Strokes[at].Spots.SetItem(Spot, new(Rounded.Whole(XMm), Rounded.Whole(YMm))) }),
-            }).Done();
+        var wall = layout.Strokes.FirstOrDefault(s => s.Id == Wall);
+        if (wall is null || Spot < 0 || Spot >= wall.Spots.Length)
+        {
+            return Edited.No($"{laid.Place}.layout.strokes[{Wall}]", "There is no such wall by now.");
+        }
+
+        var to = new Spot(Rounded.Whole(wall.Spots[Spot].XMm + ByXMm), Rounded.Whole(wall.Spots[Spot].YMm + ByYMm));
+        return laid.With(layout with { Strokes = layout.Strokes.Replace(wall, wall with { Spots = wall.Spots.SetItem(Spot, to) }) }).Done();
     }
 }

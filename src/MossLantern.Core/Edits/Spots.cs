@@ -31,7 +31,7 @@ internal static class Spots
     /// <summary>An outline stretched to another size, its middle where it was.</summary>
     public static (Outline Outline, double XMm, double YMm) Stretched(Outline outline, double xMm, double yMm, double widthMm, double heightMm)
     {
-        double Fit(double mm) => Math.Clamp(Rounded.Whole(mm), outline is SliceOutline ? LeastSliceMm : LeastMm, MostMm);
+        double Fit(double mm) => double.IsNaN(mm) ? LeastSliceMm : Math.Clamp(Rounded.Whole(mm), outline is SliceOutline ? LeastSliceMm : LeastMm, MostMm);
         Outline to = outline switch
         {
             RoundOutline round => round with { DiameterMm = Fit(widthMm) },

@@ -27,9 +27,6 @@ public sealed record SaveMould(int BasedOn, LibraryMould Mould);
 /// <summary>A use to note, in the workshop's local time.</summary>
 public sealed record NoteUse(LocalDateTime At, string What, int Castings, double? HottestC = null);
 
-/// <summary>A ground to be cast in moulds of the library.</summary>
-public sealed record CastIn(Ground Ground, ImmutableArray<string> MouldIds);
-
 /// <summary>Endpoints of the mould library.</summary>
 internal static class MouldEndpoints
 {
@@ -59,15 +56,6 @@ internal static class MouldEndpoints
             Check(request, time);
             moulds.Note(new(id, time.Zone.AtLeniently(request.At).ToInstant(), request.What.Trim(), request.Castings, request.HottestC), time.Now);
             return TypedResults.Ok(library.All());
-        });
-        app.MapPost("/api/grounds/cast", Results<Ok<Ground>, ProblemHttpResult> (CastIn request, MouldStore moulds) =>
-        {
-            Grounds.Validate(request.Ground, o => o.ThrowOnFailures());
-            var all = moulds.All().ToDictionary(m => m.Id, m => m.Thing);
-            var ids = request.MouldIds.Distinct().ToList();
-            return ids.Count is 0 or > LibraryMould.MostTogether || !ids.All(all.ContainsKey)
-                ? ProblemHandler.Invalid(new() { ["mouldIds"] = [$"Name from 1 to {LibraryMould.MostTogether} moulds of the library."] })
-                : TypedResults.Ok(InMoulds.Cast(request.Ground, [.. ids.Select(id => (id, all[id]))]));
         });
     }
 

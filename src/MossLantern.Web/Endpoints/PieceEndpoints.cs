@@ -66,9 +66,6 @@ public sealed record LookQuery
     }
 }
 
-/// <summary>A remedy of a finding, for an edited piece.</summary>
-public sealed record RemedyPiece(Piece Piece, string Finding, string Remedy);
-
 /// <summary>Endpoints of pieces.</summary>
 internal static class PieceEndpoints
 {
@@ -137,12 +134,6 @@ internal static class PieceEndpoints
                 ?? (Results<Ok<PreviewView>, ProblemHttpResult>)TypedResults.Ok(
                     workbench.Preview(id, piece, Layer(piece, request.LayerId), request.Detail, request.Numbers, request.Look) with { Piece = request.Piece is null ? piece : null });
         });
-        api.MapPost("/{id}/remedy", Results<Ok<Piece>, ProblemHttpResult> (string id, RemedyPiece request, Workbench workbench) =>
-            workbench.Remedied(id, workbench.Checked(request.Piece), request.Finding, request.Remedy) is { } remedied
-                ? TypedResults.Ok(remedied)
-                : TypedResults.Problem(
-                    title: "Not so any more", detail: "That finding is not there any more, or it has no such remedy.",
-                    statusCode: StatusCodes.Status409Conflict));
         api.MapGet("/{id}/painting", Results<Ok<Painting>, ProblemHttpResult> (
             string id, string? layer, int? revision, [AsParameters] LookQuery query, Workbench workbench, PieceStore pieces) =>
         {

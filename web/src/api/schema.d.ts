@@ -151,7 +151,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/grounds/become": {
+    "/api/grounds/edit": {
         parameters: {
             query?: never;
             header?: never;
@@ -169,7 +169,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["GroundChange"];
+                    "application/json": components["schemas"]["EditGround"];
                 };
             };
             responses: {
@@ -180,45 +180,6 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["Ground"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/grounds/fill": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["FillHollow"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Piece"];
                     };
                 };
             };
@@ -297,45 +258,6 @@ export interface paths {
         };
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/grounds/cast": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["CastIn"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Ground"];
-                    };
-                };
-            };
-        };
         delete?: never;
         options?: never;
         head?: never;
@@ -1023,47 +945,6 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["PreviewView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/pieces/{id}/remedy": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["RemedyPiece"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Piece"];
                     };
                 };
             };
@@ -2881,10 +2762,6 @@ export interface components {
          * @enum {unknown}
          */
         CapacityFrom: "dimensions" | "water" | "maker";
-        CastIn: {
-            ground: components["schemas"]["Ground"];
-            mouldIds: string[];
-        };
         CastingAnswer: {
             /** Format: double */
             bodyMl: number;
@@ -3226,6 +3103,10 @@ export interface components {
             do: "fill-hollow";
             insert: string;
         };
+        EditGround: {
+            ground: components["schemas"]["Ground"];
+            commands: components["schemas"]["Edit"][];
+        };
         EditGrowDifferently: {
             /** @enum {string} */
             do: "grow-differently";
@@ -3356,6 +3237,10 @@ export interface components {
             xMm: number;
             /** Format: double */
             yMm: number;
+            /** Format: double */
+            byXMm: number;
+            /** Format: double */
+            byYMm: number;
             layer: string;
             zone?: null | string;
         };
@@ -3405,9 +3290,9 @@ export interface components {
             /** Format: int32 */
             support: number;
             /** Format: double */
-            xMm: number;
+            byXMm: number;
             /** Format: double */
-            yMm: number;
+            byYMm: number;
         };
         EditMoveWallSpot: {
             /** @enum {string} */
@@ -3416,9 +3301,9 @@ export interface components {
             /** Format: int32 */
             spot: number;
             /** Format: double */
-            xMm: number;
+            byXMm: number;
             /** Format: double */
-            yMm: number;
+            byYMm: number;
             layer: string;
             zone?: null | string;
         };
@@ -3428,6 +3313,8 @@ export interface components {
             place: string;
             /** Format: double */
             by: number;
+            /** Format: double */
+            from?: null | number;
         };
         EditOpenOutline: {
             /** @enum {string} */
@@ -3476,7 +3363,7 @@ export interface components {
             /** Format: int32 */
             handle: number;
             /** Format: double */
-            reach: number;
+            by: number;
         };
         EditPutHandles: {
             /** @enum {string} */
@@ -3566,9 +3453,9 @@ export interface components {
             /** @enum {string} */
             do: "stretch-spot";
             /** Format: double */
-            widthMm: number;
+            byWidthMm: number;
             /** Format: double */
-            heightMm: number;
+            byHeightMm: number;
             layer?: null | string;
             id: string;
         };
@@ -3696,10 +3583,6 @@ export interface components {
             depthMm?: null | number;
             way?: components["schemas"]["FillWay"];
         };
-        FillHollow: {
-            piece: components["schemas"]["Piece"];
-            insertId: string;
-        };
         /**
          * @default poured
          * @enum {unknown}
@@ -3796,19 +3679,6 @@ export interface components {
             old?: null | components["schemas"]["OldWork"];
             /** @description How level the other panels of a set stand, each by itself; null while nobody has measured them. */
             panelLevels?: null | components["schemas"]["PanelLevel"][];
-        };
-        GroundChange: {
-            ground: components["schemas"]["Ground"];
-            kind?: null | components["schemas"]["PieceKind"];
-            shape?: null | components["schemas"]["OutlineShape"];
-            /** Format: int32 */
-            handles?: null | number;
-            open?: null | boolean;
-            /** @default false */
-            anotherRim: boolean;
-            overOld?: null | boolean;
-            /** Format: double */
-            growMm?: null | number;
         };
         /** @description The paint of a ground. */
         GroundPaint: {
@@ -5424,11 +5294,6 @@ export interface components {
              * @description A length in the label, for the person's own units, mm; null where there is none.
              */
             mm?: null | number;
-        };
-        RemedyPiece: {
-            piece: components["schemas"]["Piece"];
-            finding: string;
-            remedy: string;
         };
         /** @description The resin system a sitting uses, with the maker's own data where the artist has entered it. */
         ResinChoice: {

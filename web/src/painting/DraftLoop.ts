@@ -1,15 +1,16 @@
-import type { Look, Painting, Piece, PlanView } from '../api/client';
+import type { Look, Painting, Piece, PlanView, Schemas } from '../api/client';
 import { api, take } from '../api/client';
 import type { Paints } from './brush';
 import { paint } from './brush';
 import type { Place } from './place';
 import { sized } from './place';
 
-/** The piece as it is under the hand, and when the hand moved, ms since 1970. */
+/** What the hand makes of a revision of a piece, and when it moved, ms since 1970. */
 export interface Move {
   id: string;
   layerId: string | null;
-  piece: Piece;
+  revision: number;
+  commands: Schemas['Edit'][];
   look: Look;
   movedAt: number;
 }
@@ -25,9 +26,9 @@ export type DraftOrder =
 
 /** A draft is on its way to the screen; it is on it, so long after the move; or the numbers that belong to it. */
 export type DraftNews =
-  | { shape: Shape }
+  | { shape: Shape; piece: Piece | null | undefined }
   | { shown: { movedAt: number; shownAt: number } }
-  | { plan: PlanView }
+  | { plan: PlanView; piece: Piece | null | undefined }
   /** It cannot be painted here: somebody else has to. */
   | { failed: string };
 
@@ -85,17 +86,15 @@ export class DraftLoop {
       this.next = null;
       const { halts } = this;
       // The save after the drag says what is wrong; the last good draft stays.
-      const painting = await this.ask(move, 'draft', false).then(
-        (got) => got.painting,
-        () => null,
-      );
+      const got = await this.ask(move, 'draft', false).catch(() => null);
+      const painting = got?.painting;
       if (!painting || halts !== this.halts) continue;
       try {
         // Worked out while this is painted: later, they would be in the way of the next draft.
         void this.count(move);
         this.show(painting);
         const { widthMm, heightMm, outline } = painting;
-        this.tell({ shape: { widthMm, heightMm, outline } });
+        this.tell({ shape: { widthMm, heightMm, outline }, piece: got.piece });
         // On the screen with the frame that begins now, as a trace of the compositor shows. What is asked for at the
         // start of a frame may be back before the next one.
         await frame();
@@ -147,8 +146,8 @@ export class DraftLoop {
     const { halts } = this;
     this.counting = true;
     try {
-      const { plan } = await this.ask(move, null, true);
-      if (plan && halts === this.halts) this.tell({ plan });
+      const { plan, piece } = await this.ask(move, null, true);
+      if (plan && halts === this.halts) this.tell({ plan, piece });
     } catch {
       // As above.
     }
@@ -156,11 +155,11 @@ export class DraftLoop {
     this.counting = false;
   }
 
-  private ask({ id, piece, layerId, look }: Move, detail: 'draft' | null, numbers: boolean) {
+  private ask({ id, revision, commands, layerId, look }: Move, detail: 'draft' | null, numbers: boolean) {
     return take(
       api.POST('/api/pieces/{id}/preview', {
         params: { path: { id } },
-        body: { piece, layerId, detail, numbers, look },
+        body: { revision, commands, layerId, detail, numbers, look },
       }),
     );
   }

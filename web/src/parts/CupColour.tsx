@@ -2,7 +2,7 @@ import type { Cup } from '../piece/filled';
 import { Link, useParams } from 'react-router';
 import { useState } from 'react';
 import type { CupVolume } from '../api/client';
-import { ColourField } from './Fields';
+import { ColourAt } from './At';
 
 interface Props {
   cup: Cup | undefined;
@@ -12,19 +12,19 @@ interface Props {
   label: string;
   layerId: string;
   setCup: (id: string) => void;
-  onChange: (colour: string) => void;
 }
 
 /**
  * The colour of a cup, to be changed where it is met. Clear resin takes no colour before a colourant is chosen, and a mix
  * has that of what is mixed: either says so, and shows the way.
  */
-export function CupColour({ cup, volume, label, layerId, setCup, onChange }: Props) {
+export function CupColour({ cup, volume, label, layerId, setCup }: Props) {
   const [asked, setAsked] = useState(false);
   const { id } = useParams();
   if (!cup) return null;
   const mixed = (cup.of?.length ?? 0) > 0;
-  if (!mixed && cup.colourant) return <ColourField label={label} value={cup.colour} onChange={onChange} />;
+  if (!mixed && cup.colourant)
+    return <ColourAt place={`recipes[${cup.id}].colour`} label={label} value={cup.colour} />;
   return (
     <>
       <button

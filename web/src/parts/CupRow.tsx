@@ -1,9 +1,11 @@
 import type { FilledLayer } from '../piece/filled';
 import type { CupVolume, LayerView } from '../api/client';
-import { widenBand, widthOf } from '../stations/map/layerEdits';
+import { widthOf } from '../piece/filled';
+import type { Edit } from '../editor/PieceEditor';
 import { useUnits } from '../units/units';
 import { HowNumber } from './HowNumber';
-import { inBurst } from './burst';
+import { inBurst } from '../editor/burst';
+import { useEdits } from './editing';
 
 interface Props {
   layer: FilledLayer;
@@ -15,8 +17,6 @@ interface Props {
   pullable: boolean;
   onChoose: (cupId: string | null) => void;
   onPoint: (cupId: string | null) => void;
-  dragLayer: (change: (layer: FilledLayer) => FilledLayer, movedAt: number) => void;
-  editLayer: (change: (layer: FilledLayer) => FilledLayer) => void;
 }
 
 /** Sizes that mixing cups come in, ml. */
@@ -26,17 +26,8 @@ const mostPerPixel = 1;
 const slack = 5;
 
 /** The layer's cups along the bench edge, in pour order and to scale with each other. */
-export function CupRow({
-  layer,
-  plan,
-  chosen,
-  pointed,
-  pullable,
-  onChoose,
-  onPoint,
-  dragLayer,
-  editLayer,
-}: Props) {
+export function CupRow({ layer, plan, chosen, pointed, pullable, onChoose, onPoint }: Props) {
+  const { edit, drag } = useEdits();
   const units = useUnits();
   // A mixed cup stands after the cups that it is filled from.
   const order = [...new Set(plan.steps.flatMap((s) => [...filledFrom(plan, s.cupId), s.cupId]))];
@@ -58,8 +49,8 @@ export function CupRow({
     const change = (event: PointerEvent) => {
       const percent = (from - event.clientY) * perPixel;
       return event.altKey
-        ? () => widen(layer, volume, (width) => (width * percent) / 100)
-        : () => withReserve(layer, plan, percent);
+        ? widen(layer, volume, (width) => (width * percent) / 100)
+        : [withReserve(layer, plan, percent)];
     };
     const move = (event: PointerEvent) => {
       if (!pulled && Math.abs(event.clientY - from) < slack) return;
@@ -69,7 +60,7 @@ export function CupRow({
         from -= slack * Math.sign(from - event.clientY);
       }
       pulled = true;
-      dragLayer(change(event), event.timeStamp);
+      drag(change(event), event.timeStamp);
     };
     const drop = (event: PointerEvent) => {
       window.removeEventListener('pointermove', move);
@@ -78,7 +69,7 @@ export function CupRow({
       if (!pulled) return;
       // The click that ends a pull does not choose the cup.
       button.addEventListener('click', (click) => click.stopPropagation(), { capture: true, once: true });
-      editLayer(change(event));
+      void edit(...change(event));
     };
     window.addEventListener('pointermove', move);
     window.addEventListener('pointerup', drop);
@@ -102,11 +93,11 @@ export function CupRow({
                 if (!by || !pullable) return;
                 e.preventDefault();
                 const steps = by * (e.shiftKey ? 10 : 1);
-                inBurst(e.altKey ? `band of ${cup.id}` : 'reserve', () =>
-                  editLayer(
-                    e.altKey ? (l) => widen(l, volume, () => steps) : (l) => withReserve(l, plan, steps),
-                  ),
-                );
+                inBurst(e.altKey ? `band of ${cup.id}` : 'reserve', () => {
+                  void edit(
+                    ...(e.altKey ? widen(layer, volume, () => steps) : [withReserve(layer, plan, steps)]),
+                  );
+                });
               }}
               onPointerEnter={() => onPoint(cup.id)}
               onPointerLeave={() => onPoint(null)}
@@ -148,17 +139,22 @@ const filledFrom = (plan: LayerView, cupId: string) =>
 const reserveOf = (plan: LayerView) =>
   plan.cups.cups[0]?.mixMl.inputs.find((i) => i.name === 'reserve')?.value ?? 0;
 
-const withReserve = (layer: FilledLayer, plan: LayerView, by: number): FilledLayer => ({
-  ...layer,
-  reservePercent: Math.min(100, Math.max(0, Math.round((layer.reservePercent ?? reserveOf(plan)) + by))),
+const withReserve = (layer: FilledLayer, plan: LayerView, by: number): Edit => ({
+  do: 'nudge',
+  place: `sittings[${layer.sitting}].reservePercent`,
+  by: Math.round(by),
+  from: reserveOf(plan),
 });
 
 /** Widens every band that a cup serves by an amount that may depend on its width. */
-const widen = (layer: FilledLayer, volume: CupVolume, by: (widthMm: number) => number): FilledLayer =>
-  volume.regionIds.reduce((l, id) => {
-    const at = l.bands.findIndex((b) => b.id === id);
-    return at < 0 ? l : widenBand(l, id, by(widthOf(l, at)));
-  }, layer);
+const widen = (layer: FilledLayer, volume: CupVolume, by: (widthMm: number) => number): Edit[] =>
+  volume.regionIds.flatMap((id) => {
+    const at = layer.bands.findIndex((b) => b.id === id && !b.fillsRest);
+    const band = layer.bands[at];
+    return band
+      ? [{ do: 'widen-band', layer: layer.id, zone: null, band: band.id, byMm: by(widthOf(layer, at)) }]
+      : [];
+  });
 
 const sizeFor = (ml: number) => sizes.find((s) => s >= ml * 1.15) ?? Math.ceil(ml / 5000) * 5000;
 

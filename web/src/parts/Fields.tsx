@@ -348,17 +348,30 @@ interface ChoiceProps<T extends string> {
   quiet?: boolean;
   value: T;
   choices: readonly (readonly [T, string])[];
-  onChange: (value: T) => void;
+  /** What takes a while shows what was chosen until it is done. */
+  onChange: (value: T) => unknown;
 }
 
 export function Choice<T extends string>({ label, quiet, value, choices, onChange }: ChoiceProps<T>) {
   const id = useId();
+  const [asked, setAsked] = useState<T | null>(null);
+  const choose = (to: T) => {
+    const done = onChange(to);
+    if (!(done instanceof Promise)) return;
+    setAsked(to);
+    void done.finally(() => setAsked(null));
+  };
   return (
     <span className="number-field">
       <label htmlFor={id} className={quiet ? 'visually-hidden' : undefined}>
         {label}
       </label>
-      <select id={id} className="choice-box" value={value} onChange={(e) => onChange(e.target.value as T)}>
+      <select
+        id={id}
+        className="choice-box"
+        value={asked ?? value}
+        onChange={(e) => choose(e.target.value as T)}
+      >
         {choices.map(([key, text]) => (
           <option key={key} value={key}>
             {text}
@@ -374,7 +387,7 @@ interface WhetherProps {
   value: boolean;
   no: string;
   yes: string;
-  onChange: (value: boolean) => void;
+  onChange: (value: boolean) => unknown;
 }
 
 /** One of two, told in words in a sentence. */

@@ -1,6 +1,6 @@
 import type { FilledLayer } from './filled';
+import { countsFromRim, widthOf } from './filled';
 import type { LayerView } from '../api/client';
-import { countsFromRim, widthOf } from '../stations/map/layerEdits';
 import { regionName } from '../stations/station';
 import { useUnits } from '../units/units';
 import type { Selected } from './selection';

@@ -1,4 +1,4 @@
-import { inBurst } from '../parts/burst';
+import { inBurst } from '../editor/burst';
 import { moves } from './moves';
 
 /** What a grip does while it is held; distances in pixels from where it was taken. */

@@ -1,14 +1,15 @@
 import type { FilledLayer, Heart } from './filled';
-import { useEffect, useLayoutEffect, useRef, useState } from 'react';
-import type { Finding, Ground, KeptZone, LayerView, Look, Outline, Painting, PlanView } from '../api/client';
+import { countsFromRim, filled, inZone, placesOf, widthOf } from './filled';
+import { useEffect, useLayoutEffect, useRef, useState, useSyncExternalStore } from 'react';
+import type { Finding, Ground, LayerView, Look, Painting, Piece, PlanView } from '../api/client';
+import type { Edit, PieceEditor } from '../editor/PieceEditor';
+import { useEdits } from '../parts/editing';
 import { placeId } from '../parts/Findings';
 import { PaintedPiece } from '../painting/PaintedPiece';
 import type { Shape } from '../painting/DraftLoop';
 import type { Drafts } from '../painting/Drafts';
 import type { View } from '../painting/place';
 import { regionAt } from '../painting/brush';
-import { changeHeart, countsFromRim, widenBand, widthOf } from '../stations/map/layerEdits';
-import { changeLayout, moveField, withStroke, withWall } from '../stations/map/layoutEdits';
 import { regionName } from '../stations/station';
 import { useUnits } from '../units/units';
 import type { Selected } from './selection';
@@ -20,7 +21,7 @@ import { InsertHandles, OpeningHandles, SliceHandles, SupportHandles } from './g
 import { LookBar, lookWords } from './LookBar';
 import { HeartHandles, RimHandles } from './handles';
 import { LayoutHandles, ZoneHandles } from './layoutHandles';
-import type { Hold } from './Grip';
+import type { HoldOf, Spot } from './hold';
 
 /** How far round the grip of a band's edge the hand is taken, pixels. */
 const edgeTouch = 13;
@@ -30,7 +31,9 @@ interface Props {
   painting: Painting;
   drafts: Drafts;
   drafted: Shape | null;
-  ground: Ground;
+  /** What is under the hand, at the pace of its paintings. */
+  editor: PieceEditor;
+  piece: Piece;
   supports: PlanView['ground']['standing']['supports'];
   findings: Finding[];
   /** The layer, or the zone of it that is worked in as if it were one. */
@@ -38,7 +41,7 @@ interface Props {
   plan: LayerView;
   zone: string | null;
   whole: FilledLayer;
-  kept: KeptZone[];
+  wholePlan: LayerView;
   chooseZone: (id: string | null) => void;
   lit: ReadonlySet<string>;
   /** What can be taken hold of: hearts and bands, the rim, or nothing. */
@@ -55,20 +58,6 @@ interface Props {
   selected: Selected;
   onSelect: (selected: Selected) => void;
   onPoint: (regionId: string | null) => void;
-  /** Shows a change under way, with the time of the hand's move. */
-  dragLayer: (change: (layer: FilledLayer) => FilledLayer, movedAt: number) => void;
-  editLayer: (change: (layer: FilledLayer) => FilledLayer) => void;
-  dragWhole: (change: (layer: FilledLayer) => FilledLayer, movedAt: number) => void;
-  editWhole: (change: (layer: FilledLayer) => FilledLayer) => void;
-  dragKept: (change: (kept: KeptZone[]) => KeptZone[], movedAt: number) => void;
-  editKept: (change: (kept: KeptZone[]) => KeptZone[]) => void;
-  dragGround: (change: (ground: Ground) => Ground, movedAt: number) => void;
-  editGround: (change: (ground: Ground) => Ground) => void;
-}
-
-interface Spot {
-  x: number;
-  y: number;
 }
 
 const margin = 14;
@@ -79,30 +68,20 @@ const closest = 8;
 export function MapStage(props: Props) {
   const { name, painting, drafts, drafted, plan, lit, handles, selected, onSelect, onPoint } = props;
   const shape = drafted ?? painting;
-  const { dragLayer, editLayer, dragGround, editGround } = props;
+  const { edit, drag, letGo: giveUp } = useEdits();
   const units = useUnits();
-  // What is held moves at once; the rest of the page follows.
-  const [live, setLive] = useState<FilledLayer | null>(null);
-  const layer = live ?? props.layer;
-  const [liveGround, setLiveGround] = useState<Ground | null>(null);
-  const ground = liveGround ?? props.ground;
+  // What is held is drawn as what is painted has it: both come with one answer.
+  const hand = useSyncExternalStore(props.editor.subscribeHand, props.editor.getHand);
+  const own = hand?.layers.find((l) => l.id === props.whole.id);
+  const whole = hand && own ? filled(hand, own, props.wholePlan) : props.whole;
+  const zone = whole.zones?.find((z) => z.id === props.zone);
+  const layer = zone ? inZone(whole, zone) : whole;
+  const { ground, kept } = hand ?? props.piece;
   const supports =
-    liveGround?.supports?.map((s, i) => ({ ...s, shim: props.supports[i]?.shim ?? null })) ?? props.supports;
+    hand?.ground.supports?.map((s, i) => ({ ...s, shim: props.supports[i]?.shim ?? null })) ?? props.supports;
+  const here = { layer: whole.id, zone: props.zone };
+  const at = placesOf(whole, props.zone).layout;
   const [redraw] = useState(() => new OncePerFrame());
-  const dragLive = (change: (layer: FilledLayer) => FilledLayer, movedAt: number) => {
-    dragLayer(change, movedAt);
-    redraw.put(() => setLive(change(props.layer)));
-  };
-  const dropLive = (change: (layer: FilledLayer) => FilledLayer) => {
-    redraw.drop();
-    setLive(null);
-    editLayer(change);
-  };
-  // Zones and what is kept follow the hand as well, each with what it belongs to.
-  const [liveWhole, setLiveWhole] = useState<FilledLayer | null>(null);
-  const [liveKept, setLiveKept] = useState<KeptZone[] | null>(null);
-  const whole = liveWhole ?? props.whole;
-  const kept = liveKept ?? props.kept;
   // A wall that is being drawn.
   const [drawing, setDrawing] = useState(false);
   const [trace, setTrace] = useState<Spot[] | null>(null);
@@ -263,34 +242,29 @@ export function MapStage(props: Props) {
     else if (band) onSelect({ kind: 'band', id: band.id });
     else if (region) onSelect({ kind: 'region', id: region });
     let far = false;
-    const change = (event: PointerEvent): ((l: FilledLayer) => FilledLayer) | null => {
+    const change = (event: PointerEvent): Edit[] | null => {
       const to = toMm(event);
-      if (heart) {
-        return (l) =>
-          changeHeart(l, heart.id, {
-            xMm: Math.round(heart.xMm + to.x - from.x),
-            yMm: Math.round(heart.yMm + to.y - from.y),
-          });
-      }
-      if (field && anchor) return moveField(field, anchor.xMm + to.x - from.x, anchor.yMm + to.y - from.y);
-      if (puddle) {
-        const [xMm, yMm] = [Math.round(puddle.xMm + to.x - from.x), Math.round(puddle.yMm + to.y - from.y)];
-        return changeLayout('puddle', (p) => ({ ...p, xMm, yMm }));
-      }
+      const [byX, byY] = [to.x - from.x, to.y - from.y];
+      if (heart)
+        return [{ do: 'move-heart', ...here, heart: heart.id, xMm: heart.xMm + byX, yMm: heart.yMm + byY }];
+      if (field && anchor) return [{ do: 'move-field', ...here, field, ...anchor, byXMm: byX, byYMm: byY }];
+      if (puddle) return [{ do: 'move-middle', ...here, xMm: puddle.xMm + byX, yMm: puddle.yMm + byY }];
       if (band && !band.fillsRest && near) {
         const out =
           Math.hypot(to.x - near.xMm, to.y - near.yMm) - Math.hypot(from.x - near.xMm, from.y - near.yMm);
-        const by = Math.round(2 * out) / 2;
-        return () => widenBand(layer, band.id, countsFromRim(layer, index) ? -by : by);
+        const byMm = Math.round(2 * out) / 2;
+        return [
+          { do: 'widen-band', ...here, band: band.id, byMm: countsFromRim(layer, index) ? -byMm : byMm },
+        ];
       }
       return null;
     };
     const move = (event: PointerEvent) => {
       far ||= Math.hypot(event.clientX - start.x, event.clientY - start.y) > 4;
       if (!far) return;
-      const edit = change(event);
-      if (edit) {
-        dragLive(edit, event.timeStamp);
+      const commands = change(event);
+      if (commands) {
+        drag(commands, event.timeStamp);
       } else if (zoom.by > 1) {
         redraw.put(() =>
           setZoom({
@@ -309,16 +283,14 @@ export function MapStage(props: Props) {
     letGo.current = () => {
       stop();
       redraw.drop();
-      if (!far || !(heart ?? band ?? puddle ?? anchor)) return;
       // Back to where it was.
-      dropLive(() => layer);
+      if (far && (heart ?? band ?? puddle ?? anchor)) giveUp();
     };
     const drop = (event: PointerEvent) => {
       stop();
       letGo.current = null;
-      const edit = far ? change(event) : null;
-      if (edit) dropLive(edit);
-      else setLive(null);
+      const commands = far ? change(event) : null;
+      if (commands) void edit(...commands);
     };
     element.addEventListener(moves, move);
     element.addEventListener('pointerup', drop);
@@ -346,13 +318,7 @@ export function MapStage(props: Props) {
       stop();
       spots.push(toMm(event));
       const long = spots.some((s) => Math.hypot(s.x - from.x, s.y - from.y) * pixelsPerMm > 8);
-      if (long)
-        editLayer((l) =>
-          withStroke(
-            l,
-            spots.map((s) => ({ xMm: s.x, yMm: s.y })),
-          ),
-        );
+      if (long) void edit({ do: 'draw-wall', ...here, spots: spots.map((s) => ({ xMm: s.x, yMm: s.y })) });
     };
     letGo.current = stop;
     element.addEventListener(moves, move);
@@ -360,42 +326,20 @@ export function MapStage(props: Props) {
     element.addEventListener('pointercancel', stop);
   };
 
-  /** What is held moves at once, is previewed on the way, and is kept when it is let go. */
+  /** What is held is previewed on the way, and kept when it is let go. */
   const holding =
-    <T,>(
-      now: T,
-      show: (of: T | null) => void,
-      drag: (change: (of: T) => T, movedAt: number) => void,
-      edit: (change: (of: T) => T) => void,
-      take?: () => void,
-    ) =>
-    (change: (byX: number, byY: number, to: Spot) => (of: T) => T): Hold => ({
+    (take?: () => void): HoldOf =>
+    (change) => ({
       take,
-      move: (event, by, at) => {
-        const to = change(by.x / pixelsPerMm, by.y / pixelsPerMm, inMm(at));
-        drag(to, event.timeStamp);
-        redraw.put(() => show(to(now)));
-      },
-      drop: (_, by, at) => {
-        redraw.drop();
-        show(null);
-        edit(change(by.x / pixelsPerMm, by.y / pixelsPerMm, inMm(at)));
+      move: (event, by, to) =>
+        drag(change(by.x / pixelsPerMm, by.y / pixelsPerMm, inMm(to)), event.timeStamp),
+      drop: (_, by, to) => {
+        setHeld(null);
+        void edit(...change(by.x / pixelsPerMm, by.y / pixelsPerMm, inMm(to)));
       },
     });
-  const holdLayer = holding(props.layer, setLive, dragLayer, editLayer);
-  const holdWhole = holding(props.whole, setLiveWhole, props.dragWhole, props.editWhole);
-  const holdKept = holding(props.kept, setLiveKept, props.dragKept, props.editKept);
-  const holdGround = holding(
-    props.ground,
-    (of) => {
-      if (of === null) setHeld(null);
-      setLiveGround(of);
-    },
-    dragGround,
-    editGround,
-    () => setHeld({ widthMm: shape.widthMm, heightMm: shape.heightMm }),
-  );
-  const outlined = (change: (o: Outline) => Outline) => (g: Ground) => ({ ...g, outline: change(g.outline) });
+  const hold = holding();
+  const holdGround = holding(() => setHeld({ widthMm: shape.widthMm, heightMm: shape.heightMm }));
 
   const chosenBand = selected?.kind === 'band' ? layer.bands.findIndex((b) => b.id === selected.id) : -1;
   const px = (mm: number) => view.x + mm * pixelsPerMm;
@@ -428,7 +372,7 @@ export function MapStage(props: Props) {
             view={view}
             width={room.width}
             height={room.height}
-            lit={live || drafted || lookWords(props.look) ? undefined : lit}
+            lit={hand || drafted || lookWords(props.look) ? undefined : lit}
             layerId={layer.id}
             label={`${name}, painted to scale${lookWords(props.look)}`}
             drafts={drafts}
@@ -460,10 +404,10 @@ export function MapStage(props: Props) {
                       least={0.5}
                       most={1000}
                       onFocus={() => onSelect({ kind: 'band', id: band.id })}
-                      hold={holdLayer(
-                        (byX) => () => widenBand(layer, band.id, sign * (Math.round(2 * byX) / 2)),
-                      )}
-                      onStep={(by) => editLayer((l) => widenBand(l, band.id, by))}
+                      hold={hold((byX) => [
+                        { do: 'widen-band', ...here, band: band.id, byMm: sign * (Math.round(2 * byX) / 2) },
+                      ])}
+                      onStep={(byMm) => void edit({ do: 'widen-band', ...here, band: band.id, byMm })}
                     />
                   </g>
                 );
@@ -473,25 +417,23 @@ export function MapStage(props: Props) {
                 <LayoutHandles
                   layer={layer}
                   plan={plan}
+                  here={here}
+                  at={at}
                   selected={selected}
                   onSelect={onSelect}
                   px={px}
                   py={py}
-                  hold={holdLayer}
-                  editLayer={editLayer}
+                  hold={hold}
                 />
                 <ZoneHandles
                   whole={whole}
-                  kept={kept}
+                  kept={kept ?? []}
                   zone={props.zone}
                   selected={selected}
                   onSelect={onSelect}
                   px={px}
                   py={py}
-                  holdWhole={holdWhole}
-                  editWhole={props.editWhole}
-                  holdKept={holdKept}
-                  editKept={props.editKept}
+                  hold={hold}
                 />
                 {trace && (
                   <path
@@ -511,54 +453,33 @@ export function MapStage(props: Props) {
                 <HeartHandles
                   key={heart.id}
                   heart={heart}
+                  on={{ ...here, heart: heart.id }}
+                  at={`${at}.hearts[${heart.id}]`}
                   number={layer.hearts.length > 1 ? ` ${i + 1}` : ''}
                   chosen={selected?.kind === 'heart' && selected.id === heart.id}
                   px={px}
                   py={py}
                   pixelsPerMm={pixelsPerMm}
-                  hold={holdLayer}
+                  hold={hold}
                   onSelect={() => onSelect({ kind: 'heart', id: heart.id })}
-                  editLayer={editLayer}
                 />
               ))}
             {handles === 'rim' && (
               <>
-                <SupportHandles
-                  ground={ground}
-                  supports={supports}
+                <SupportHandles supports={supports} px={px} py={py} hold={holdGround} />
+                <RimHandles
+                  outline={ground.outline}
+                  shape={onePanel(ground, shape)}
                   px={px}
                   py={py}
                   hold={holdGround}
-                  edit={editGround}
                 />
-                <RimHandles
-                  outline={props.ground.outline}
-                  shape={onePanel(props.ground, shape)}
-                  px={px}
-                  py={py}
-                  hold={(change) => holdGround((byX, byY) => outlined(change(byX, byY)))}
-                  edit={(change) => editGround(outlined(change))}
-                />
-                <InsertHandles ground={ground} px={px} py={py} hold={holdGround} edit={editGround} />
+                <InsertHandles ground={ground} px={px} py={py} hold={holdGround} />
                 {ground.outline.shape === 'slice' && (
-                  <SliceHandles
-                    ground={ground}
-                    slice={ground.outline}
-                    px={px}
-                    py={py}
-                    hold={holdGround}
-                    edit={editGround}
-                  />
+                  <SliceHandles slice={ground.outline} px={px} py={py} hold={holdGround} />
                 )}
                 {ground.outline.shape !== 'drawn' && ground.outline.opening && (
-                  <OpeningHandles
-                    ground={ground}
-                    opening={ground.outline.opening}
-                    px={px}
-                    py={py}
-                    hold={holdGround}
-                    edit={editGround}
-                  />
+                  <OpeningHandles opening={ground.outline.opening} px={px} py={py} hold={holdGround} />
                 )}
               </>
             )}
@@ -613,12 +534,7 @@ export function MapStage(props: Props) {
                 <button
                   type="button"
                   className="btn btn-outline-primary"
-                  onClick={() => {
-                    const { xMm, yMm, widthMm, heightMm } = plan.box;
-                    const y = yMm + heightMm / 2;
-                    const across = [0, 0.25, 0.5, 0.75, 1].map((s) => ({ xMm: xMm + s * widthMm, yMm: y }));
-                    editLayer((l) => withWall(l, across));
-                  }}
+                  onClick={() => void edit({ do: 'put-wall-across', ...here })}
                 >
                   Put a wall across
                 </button>

@@ -1,28 +1,26 @@
 import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useNavigate, useSearchParams } from 'react-router';
-import type { Finding, Ground, KeptZone, Painting, Piece, PieceView, PlanView } from '../api/client';
+import type { Finding, Ground, Painting, Piece, PieceView, PlanView } from '../api/client';
 import { Refused, api, take } from '../api/client';
 import { CoreSample } from '../parts/CoreSample';
 import { CupRow } from '../parts/CupRow';
 import { Findings } from '../parts/Findings';
 import { StringOfStations } from '../parts/StringOfStations';
-import { EditingProvider } from '../parts/editing';
+import type { Edit, PieceEditor } from '../editor/PieceEditor';
+import type { FieldValue } from '../parts/editing';
+import { EditingProvider, setField } from '../parts/editing';
 import { clockText } from '../parts/format';
 import { CupsStation } from '../stations/cups/CupsStation';
 import { CureStation } from '../stations/cure/CureStation';
 import { GroundStation } from '../stations/ground/GroundStation';
 import { MapStation } from '../stations/map/MapStation';
-import { layerOver } from '../stations/map/layerEdits';
-import { onZone } from '../stations/map/layoutEdits';
-import { setInPiece, useMaterials } from '../stations/materials';
 import { PourStation } from '../stations/pour/PourStation';
 import type { Station, StationProps } from '../stations/station';
 import { stationNames, stations } from '../stations/station';
 import { StoryStation } from '../stations/story/StoryStation';
 import type { Units } from '../units/units';
 import { useUnits } from '../units/units';
-import type { FilledLayer } from './filled';
-import { addLayer, changeLayer, filled, placesOf, regionAt } from './filled';
+import { filled, placesOf, regionAt } from './filled';
 import { usualLook } from './LookBar';
 import { PouredQuestion } from './PouredQuestion';
 import { Unplanned } from './Unplanned';
@@ -69,14 +67,22 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const [pointed, setPointed] = useState<string | null>(null);
   const [selected, setSelected] = useState<Selected>(null);
   const [zoneId, setZoneId] = useState<string | null>(null);
-  const systems = useMaterials()?.resinSystems;
-  const { draft: piece, plan, view, painting, saving, edit, drag, step } = page;
+  const { editor, draft: piece, plan, view, painting, saving } = page;
 
   const own = piece?.layers.find((l) => l.id === asked) ?? piece?.layers.at(-1);
   const layerIndex = piece && own ? piece.layers.indexOf(own) : 0;
   const layerId = own?.id ?? '';
-  const layer = useMemo(() => (piece && own ? filled(piece, own) : undefined), [piece, own]);
   const layerPlan = plan?.layers.find((l) => l.layerId === layerId);
+  const layer = useMemo(() => {
+    const of = piece?.layers.find((l) => l.id === layerId);
+    return piece && of
+      ? filled(
+          piece,
+          of,
+          plan?.layers.find((l) => l.layerId === layerId),
+        )
+      : undefined;
+  }, [piece, plan, layerId]);
   const shown = pointed ?? (picked?.at === station ? picked.cup : null);
   const regions = layerPlan?.regions;
   const lit = useMemo(
@@ -84,47 +90,32 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     [shown, regions],
   );
 
-  const onLayer = useCallback(
-    (change: (layer: FilledLayer) => FilledLayer) => (p: Piece) => changeLayer(p, layerId, change),
-    [layerId],
-  );
   // The map of a layer that has been poured is not changed without a word: it is asked once, and what was meant is held.
   const [changing, setChanging] = useState<ReadonlySet<string>>(none);
-  const [held, setHeld] = useState<{ change: (piece: Piece) => Piece } | null>(null);
+  const [held, setHeld] = useState<{ commands: Edit[] } | null>(null);
   // Counts how often it was left as it was poured: the fields begin anew with what the layer has.
   const [left, setLeft] = useState(0);
   const asks = station === 'map' && (layerPlan?.poured ?? false) && !changing.has(layerId);
-  const editPoured = useCallback(
-    (change: (piece: Piece) => Piece) => (asks ? setHeld({ change }) : edit(change)),
-    [asks, edit],
-  );
-  const editWhole = useCallback(
-    (change: (layer: FilledLayer) => FilledLayer) => editPoured(onLayer(change)),
-    [editPoured, onLayer],
-  );
-  const dragWhole = useCallback(
-    (change: (layer: FilledLayer) => FilledLayer, movedAt: number) => {
-      if (!asks) drag(onLayer(change), movedAt);
+  const edit = useCallback(
+    (...commands: Edit[]) => {
+      if (!asks || !commands.some((c) => touches(c, layerId))) return editor.edit(...commands);
+      setHeld({ commands });
+      return Promise.resolve(null);
     },
-    [asks, drag, onLayer],
+    [asks, layerId, editor],
+  );
+  const drag = useCallback(
+    (commands: Edit[], movedAt: number) => {
+      if (!asks || !commands.some((c) => touches(c, layerId))) editor.drag(commands, movedAt);
+    },
+    [asks, layerId, editor],
   );
   // In a zone everything of the map works on the zone as it works on a layer.
   const { inside, worked, workedPlan } = useZone(layer, layerPlan, station === 'map' ? zoneId : null);
-  const within = useCallback(
-    (change: (layer: FilledLayer) => FilledLayer) => (inside === null ? change : onZone(inside, change)),
-    [inside],
-  );
-  const editLayer = useCallback(
-    (change: (layer: FilledLayer) => FilledLayer) => editWhole(within(change)),
-    [editWhole, within],
-  );
-  const dragLayer = useCallback(
-    (change: (layer: FilledLayer) => FilledLayer, movedAt: number) => dragWhole(within(change), movedAt),
-    [dragWhole, within],
-  );
   const errors = saving.state === 'refused' ? saving.errors : null;
   const say = useCallback((field: string) => errors?.[field]?.[0], [errors]);
   const at = useMemo(() => layer && placesOf(layer, inside), [layer, inside]);
+  const here = useMemo(() => ({ layer: layerId, zone: inside }), [layerId, inside]);
   const chooseZone = useCallback((to: string | null) => {
     setSelected(null);
     setZoneId(to);
@@ -149,16 +140,10 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     [regions, inside, setCup],
   );
   const pour = useCallback(() => {
-    if (!piece) return;
-    const over = layerOver(
-      filled(piece, piece.layers.at(-1)!),
-      piece.recipes,
-      [...piece.layers, ...piece.sittings].map((l) => l.id),
-      piece.layers.length,
-    );
-    edit((p) => addLayer(p, over));
-    choose(over.id);
-  }, [piece, edit, choose]);
+    void editor.edit({ do: 'add-layer' }).then((got) => {
+      if (got) choose(got.piece.layers.at(-1)!.id);
+    });
+  }, [editor, choose]);
   const point = useCallback(
     (regionId: string | null) => setPointed(regions?.find((r) => r.id === regionId)?.cupId ?? null),
     [regions],
@@ -188,12 +173,14 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   );
   const editing = useMemo(
     () => ({
-      set: (place: string, value: number | null) =>
-        (place.startsWith('ground.') ? edit : editPoured)((p) => setInPiece(p, place, value, systems)),
+      edit,
+      drag,
+      letGo: editor.letGo,
+      set: (place: string, value: FieldValue) => edit(setField(place, value)),
       say,
       go,
     }),
-    [edit, editPoured, say, go, systems],
+    [editor, edit, drag, say, go],
   );
 
   // What a remedy would give is shown in place of the piece, until it is taken or left or anything else changes.
@@ -204,14 +191,14 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     () => (
       <SecondLook
         id={id}
+        editor={editor}
         piece={piece}
         layerId={layerId}
         findings={(findings ?? []).filter((f) => f.place.station === station)}
-        edit={edit}
         onTrial={setTrial}
       />
     ),
-    [id, piece, layerId, findings, station, edit],
+    [id, editor, piece, layerId, findings, station],
   );
 
   useKeptFocus();
@@ -224,11 +211,11 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
       const direction = name === 'z' ? (e.shiftKey ? 'redo' : 'undo') : name === 'y' ? 'redo' : null;
       if (!direction) return;
       e.preventDefault();
-      void step(direction);
+      void editor.step(direction);
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
-  }, [step]);
+  }, [editor]);
 
   if (!stations.includes(station as Station)) return <Navigate to={`/pieces/${id}/map`} replace />;
   if (page.missing && !piece) {
@@ -255,12 +242,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     );
   }
 
-  const onGround = (change: (ground: Ground) => Ground) => (p: Piece) => ({ ...p, ground: change(p.ground) });
-  const onKept = (change: (kept: KeptZone[]) => KeptZone[]) => (p: Piece) => ({
-    ...p,
-    kept: change(p.kept ?? []),
-  });
-  const here = plan.findings.filter((f) => f.place.station === station);
+  const found = plan.findings.filter((f) => f.place.station === station);
   const Page = pages[station as Station];
   return (
     <EditingProvider value={editing}>
@@ -273,7 +255,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
         onChange={() => {
           setChanging(new Set([...changing, layerId]));
           setHeld(null);
-          if (held) edit(held.change);
+          if (held) void editor.edit(...held.commands);
         }}
       />
       <main id="main" className="piece">
@@ -310,14 +292,15 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             painting={tried?.painting ?? painting}
             drafts={page.drafts}
             drafted={page.drafted}
-            ground={piece.ground}
+            editor={editor}
+            piece={piece}
             supports={plan.ground.standing.supports}
-            findings={tried || below ? [] : here.filter((f) => !f.wavedOff)}
+            findings={tried || below ? [] : found.filter((f) => !f.wavedOff)}
             trial={
               tried && {
                 label: tried.label,
                 left: tried.left,
-                take: () => edit(() => tried.piece),
+                take: () => void editor.edit(tried.remedy),
                 leave: () => setTrial(null),
               }
             }
@@ -325,7 +308,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             plan={workedPlan}
             zone={inside}
             whole={layer}
-            kept={piece.kept ?? []}
+            wholePlan={layerPlan}
             chooseZone={chooseZone}
             lit={lit}
             handles={tried || below ? null : station === 'map' ? 'map' : station === 'ground' ? 'rim' : null}
@@ -336,21 +319,13 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             selected={selected}
             onSelect={select}
             onPoint={point}
-            dragLayer={dragLayer}
-            editLayer={editLayer}
-            dragWhole={dragWhole}
-            editWhole={editWhole}
-            dragKept={(change, movedAt) => drag(onKept(change), movedAt)}
-            editKept={(change) => edit(onKept(change))}
-            dragGround={(change, movedAt) => drag(onGround(change), movedAt)}
-            editGround={(change) => edit(onGround(change))}
           />
         ) : (
           <div className="stage">{page.unpainted && <p className="say-wrong">{page.unpainted}</p>}</div>
         )}
         <section className="right" aria-label={stationNames[station as Station]}>
           <Page
-            key={`${station}/${layer.id}/${inside ?? ''}/${left}`}
+            key={`${station}/${layer.id}/${inside ?? ''}/${left}/${page.givenUp}`}
             id={id}
             piece={piece}
             layer={worked}
@@ -359,18 +334,15 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             layerPlan={workedPlan}
             zone={inside}
             whole={layer}
-            editWhole={editWhole}
             chooseZone={chooseZone}
             view={view}
             cup={cup}
             setCup={setCup}
             selected={selected}
             select={select}
-            edit={edit}
-            editLayer={editLayer}
-            say={say}
+            here={here}
             at={at}
-            accept={page.accept}
+            accept={editor.accept}
             secondLook={secondLook}
           />
         </section>
@@ -382,8 +354,6 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
           pullable={station === 'map' || station === 'cups'}
           onChoose={setCup}
           onPoint={setPointed}
-          dragLayer={dragWhole}
-          editLayer={editWhole}
         />
       </main>
     </EditingProvider>
@@ -442,10 +412,16 @@ function Again({ view }: { view: PieceView }) {
   );
 }
 
+/** Whether a change is one of a layer: of its map, or of what it is poured from. */
+const touches = (command: Edit, layerId: string) =>
+  command.do === 'set-field' || command.do === 'nudge'
+    ? /^(layers|recipes|sittings)\[/.test(command.place)
+    : 'layer' in command && command.layer === layerId;
+
 /** A piece with a remedy in it, to be looked at. */
 interface Trial {
   base: Piece;
-  piece: Piece;
+  remedy: Edit;
   label: string;
   painting: Painting;
   /** How many findings would be left. */
@@ -454,53 +430,51 @@ interface Trial {
 
 interface LookProps {
   id: string;
+  editor: PieceEditor;
   piece: Piece | null;
   layerId: string;
   onTrial: (trial: Trial | null) => void;
   findings: Finding[];
-  edit: (change: (piece: Piece) => Piece) => void;
 }
 
 /** The findings of a station; a remedy is an edit like any other, and can be undone. */
-function SecondLook({ id, piece, layerId, findings, edit, onTrial }: LookProps) {
+function SecondLook({ id, editor, piece, layerId, findings, onTrial }: LookProps) {
   const [failed, setFailed] = useState<string | null>(null);
+  const remedyOf = (finding: Finding, remedy: string): Edit => ({
+    do: 'take-remedy',
+    finding: finding.key,
+    remedy,
+  });
   const remedy = (finding: Finding, remedyId: string) => {
     const field = finding.remedies.find((r) => r.id === remedyId)?.field;
-    if (field) {
-      document.querySelector<HTMLElement>(`[data-place="${field}"]`)?.focus();
-      return;
-    }
-    if (!piece) return;
-    const request = { piece, finding: finding.key, remedy: remedyId };
-    take(api.POST('/api/pieces/{id}/remedy', { params: { path: { id } }, body: request }))
-      .then((remedied) => {
-        setFailed(null);
-        edit(() => remedied);
-      })
-      .catch((e: unknown) => setFailed(e instanceof Refused ? e.message : 'That could not be done.'));
+    setFailed(null);
+    if (field) document.querySelector<HTMLElement>(`[data-place="${field}"]`)?.focus();
+    else void editor.edit(remedyOf(finding, remedyId));
   };
   const attempt = async (finding: Finding, remedyId: string, label: string) => {
-    if (!piece) return;
-    const params = { path: { id } };
-    try {
-      const remedied = await take(
-        api.POST('/api/pieces/{id}/remedy', {
-          params,
-          body: { piece, finding: finding.key, remedy: remedyId },
-        }),
-      );
-      // A remedy may take away the layer that is looked at; then all of them are shown.
-      const top = remedied.layers.some((l) => l.id === layerId) ? layerId : null;
-      const got = await take(
+    const { view } = editor.get();
+    if (!piece || !view) return;
+    const command = remedyOf(finding, remedyId);
+    const preview = (of: string | null) =>
+      take(
         api.POST('/api/pieces/{id}/preview', {
-          params,
-          body: { piece: remedied, layerId: top, detail: 'full', numbers: true, look: usualLook },
+          params: { path: { id } },
+          body: {
+            revision: view.revision,
+            commands: [...editor.pending, command],
+            layerId: of,
+            detail: 'full',
+            numbers: true,
+            look: usualLook,
+          },
         }),
       );
+    try {
+      const got = await preview(layerId);
       setFailed(null);
       onTrial({
         base: piece,
-        piece: remedied,
+        remedy: command,
         label,
         painting: got.painting!,
         left: got.plan?.findings.filter((f) => !f.wavedOff).length ?? 0,
@@ -510,10 +484,7 @@ function SecondLook({ id, piece, layerId, findings, edit, onTrial }: LookProps) 
     }
   };
   const wave = (finding: Finding, reason: string | null) =>
-    edit((p) => {
-      const others = (p.wavedOff ?? []).filter((w) => w.finding !== finding.key);
-      return { ...p, wavedOff: reason === null ? others : [...others, { finding: finding.key, reason }] };
-    });
+    void editor.edit({ do: 'wave-off', finding: finding.key, reason });
   return (
     <>
       <Findings
@@ -529,7 +500,7 @@ function SecondLook({ id, piece, layerId, findings, edit, onTrial }: LookProps) 
 
 /** Whether the piece on the page is kept, the steps back and forward, and what to do when another window was faster. */
 function Kept({ page, canUndo, canRedo }: { page: PieceOnPage; canUndo: boolean; canRedo: boolean }) {
-  const { saving, settle, step, newest, looking, look } = page;
+  const { editor, saving, newest, looking, view } = page;
   return (
     <div className="kept" data-state={saving.state}>
       <div className="steps">
@@ -537,7 +508,7 @@ function Kept({ page, canUndo, canRedo }: { page: PieceOnPage; canUndo: boolean;
           type="button"
           className="btn btn-outline-primary"
           disabled={!canUndo && saving.state !== 'refused'}
-          onClick={() => void step('undo')}
+          onClick={() => void editor.step('undo')}
         >
           Undo
         </button>
@@ -545,11 +516,12 @@ function Kept({ page, canUndo, canRedo }: { page: PieceOnPage; canUndo: boolean;
           type="button"
           className="btn btn-outline-primary"
           disabled={!canRedo}
-          onClick={() => void step('redo')}
+          onClick={() => void editor.step('redo')}
         >
           Redo
         </button>
       </div>
+      {view?.undoes && <p className="hint">Undo: {view.undoes}</p>}
       <div role="status">
         {saving.state === 'kept' && `Kept at ${clockText(saving.at)}.`}
         {saving.state === 'saving' && 'Keeping…'}
@@ -560,14 +532,18 @@ function Kept({ page, canUndo, canRedo }: { page: PieceOnPage; canUndo: boolean;
       {saving.state === 'stale' && (
         <>
           {newest && (
-            <button type="button" className="btn btn-outline-primary" onClick={() => look(!looking)}>
+            <button type="button" className="btn btn-outline-primary" onClick={() => editor.look(!looking)}>
               {looking ? 'Look at mine again' : 'Look at the newest'}
             </button>
           )}
-          <button type="button" className="btn btn-primary" onClick={() => void settle('newest')}>
+          <button type="button" className="btn btn-primary" onClick={() => void editor.settle('newest')}>
             Take the newest
           </button>
-          <button type="button" className="btn btn-outline-primary" onClick={() => void settle('mine')}>
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() => void editor.settle('mine')}
+          >
             Keep mine over it
           </button>
         </>

@@ -25,7 +25,7 @@ export function Unplanned({ page, view }: { page: PieceOnPage; view: PieceView }
           type="button"
           className="btn btn-primary"
           disabled={!view.canUndo}
-          onClick={() => void page.step('undo')}
+          onClick={() => void page.editor.step('undo')}
         >
           Undo the last change
         </button>
@@ -33,7 +33,7 @@ export function Unplanned({ page, view }: { page: PieceOnPage; view: PieceView }
           type="button"
           className="btn btn-outline-primary"
           disabled={!view.canRedo}
-          onClick={() => void page.step('redo')}
+          onClick={() => void page.editor.step('redo')}
         >
           Redo
         </button>

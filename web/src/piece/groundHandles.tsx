@@ -1,27 +1,26 @@
 import type { Ground, PlanView } from '../api/client';
+import type { Edit } from '../editor/PieceEditor';
 import type { Slice } from '../stations/ground/kinds';
 import { boxOf } from '../stations/ground/kinds';
+import { useEdits } from '../parts/editing';
 import { useUnits } from '../units/units';
 import { Grip } from './Grip';
-import type { Hold } from './Grip';
+import type { HoldOf } from './hold';
+import { nudge } from './hold';
 
 interface Props {
   ground: Ground;
   px: (mm: number) => number;
   py: (mm: number) => number;
-  hold: (change: (byX: number, byY: number, to: { x: number; y: number }) => (g: Ground) => Ground) => Hold;
-  edit: (change: (ground: Ground) => Ground) => void;
+  hold: HoldOf;
 }
 
 const leastReach = 0.2;
-const reachIn = (share: number) => Math.min(1, Math.max(leastReach, Math.round(share * 1000) / 1000));
 
 /** A slice's rim is pulled by its handles. */
-export function SliceHandles({ slice, px, py, hold, edit }: Props & { slice: Slice }) {
+export function SliceHandles({ slice, px, py, hold }: Omit<Props, 'ground'> & { slice: Slice }) {
+  const { edit } = useEdits();
   const { widthMm, heightMm, reach } = slice;
-  const change = (to: Partial<Slice>) => (g: Ground) =>
-    g.outline.shape === 'slice' ? { ...g, outline: { ...g.outline, ...to } } : g;
-  const set = (i: number, share: number) => change({ reach: reach.with(i, reachIn(share)) });
   return (
     <>
       {reach.map((share, i) => {
@@ -41,9 +40,9 @@ export function SliceHandles({ slice, px, py, hold, edit }: Props & { slice: Sli
             hold={hold((_x, _y, to) => {
               const x = (to.x - widthMm / 2) / (widthMm / 2);
               const y = (to.y - heightMm / 2) / (heightMm / 2);
-              return set(i, x * cos + y * sin);
+              return [{ do: 'pull-rim', handle: i, by: x * cos + y * sin - share }];
             })}
-            onStep={(by) => edit(set(i, share + by / 100))}
+            onStep={(by) => void edit({ do: 'pull-rim', handle: i, by: by / 100 })}
           />
         );
       })}
@@ -55,11 +54,11 @@ type Opened = Exclude<Ground['outline'], { shape: 'drawn' }>;
 type Opening = NonNullable<Opened['opening']>;
 
 /** An opening is moved and stretched. */
-export function OpeningHandles({ opening, px, py, hold, edit }: Props & { opening: Opening }) {
+export function OpeningHandles({ opening, px, py, hold }: Omit<Props, 'ground'> & { opening: Opening }) {
+  const { edit } = useEdits();
   const units = useUnits();
   const mm = (v: number) => units.show(v, 'mm');
-  const change = (to: { opening: Opening }) => (g: Ground) =>
-    g.outline.shape === 'drawn' ? g : { ...g, outline: { ...g.outline, ...to } };
+  const by = (key: keyof Opening, mm: number) => nudge(`ground.outline.opening.${key}`, Math.round(mm));
   return (
     <>
       <Grip
@@ -72,17 +71,9 @@ export function OpeningHandles({ opening, px, py, hold, edit }: Props & { openin
         least={0}
         most={3000}
         dot
-        hold={hold((byX, byY) =>
-          change({
-            opening: {
-              ...opening,
-              xMm: Math.round(opening.xMm + byX),
-              yMm: Math.round(opening.yMm + byY),
-            },
-          }),
-        )}
-        onStep={(by) => edit(change({ opening: { ...opening, xMm: opening.xMm + by } }))}
-        onStepDown={(by) => edit(change({ opening: { ...opening, yMm: opening.yMm + by } }))}
+        hold={hold((byX, byY) => [by('xMm', byX), by('yMm', byY)])}
+        onStep={(mm) => void edit(by('xMm', mm))}
+        onStepDown={(mm) => void edit(by('yMm', mm))}
       />
       <Grip
         x={px(opening.xMm + opening.widthMm / 2)}
@@ -93,12 +84,8 @@ export function OpeningHandles({ opening, px, py, hold, edit }: Props & { openin
         words={mm(opening.widthMm)}
         least={5}
         most={2900}
-        hold={hold((_x, _y, to) =>
-          change({
-            opening: { ...opening, widthMm: Math.max(5, Math.round(2 * Math.abs(to.x - opening.xMm))) },
-          }),
-        )}
-        onStep={(by) => edit(change({ opening: { ...opening, widthMm: Math.max(5, opening.widthMm + by) } }))}
+        hold={hold((_x, _y, to) => [by('widthMm', 2 * Math.abs(to.x - opening.xMm) - opening.widthMm)])}
+        onStep={(mm) => void edit(by('widthMm', mm))}
       />
       <Grip
         x={px(opening.xMm)}
@@ -109,38 +96,20 @@ export function OpeningHandles({ opening, px, py, hold, edit }: Props & { openin
         words={mm(opening.heightMm)}
         least={5}
         most={2900}
-        hold={hold((_x, _y, to) =>
-          change({
-            opening: { ...opening, heightMm: Math.max(5, Math.round(2 * Math.abs(to.y - opening.yMm))) },
-          }),
-        )}
-        onStep={(by) =>
-          edit(change({ opening: { ...opening, heightMm: Math.max(5, opening.heightMm + by) } }))
-        }
+        hold={hold((_x, _y, to) => [by('heightMm', 2 * Math.abs(to.y - opening.yMm) - opening.heightMm)])}
+        onStep={(mm) => void edit(by('heightMm', mm))}
       />
     </>
   );
 }
 
 /** Inserts are moved by their middles. */
-export function InsertHandles({ ground, px, py, hold, edit }: Props) {
+export function InsertHandles({ ground, px, py, hold }: Props) {
+  const { edit } = useEdits();
   const units = useUnits();
   const inserts = ground.mould?.inserts ?? [];
-  const move = (i: number, xMm: number, yMm: number) => (g: Ground) =>
-    g.mould?.inserts
-      ? {
-          ...g,
-          mould: {
-            ...g.mould,
-            inserts: g.mould.inserts.with(i, {
-              ...g.mould.inserts[i]!,
-              xMm: Math.round(xMm),
-              yMm: Math.round(yMm),
-            }),
-          },
-        }
-      : g;
-  return inserts.map((insert, i) => {
+  return inserts.map((insert) => {
+    const at = `ground.mould.inserts[${insert.id}]`;
     const [width, height] = boxOf(insert.outline);
     return (
       <Grip
@@ -154,9 +123,11 @@ export function InsertHandles({ ground, px, py, hold, edit }: Props) {
         least={-1500}
         most={4500}
         dot
-        hold={hold((byX, byY) => move(i, insert.xMm + byX, insert.yMm + byY))}
-        onStep={(by) => edit(move(i, insert.xMm + by, insert.yMm))}
-        onStepDown={(by) => edit(move(i, insert.xMm, insert.yMm + by))}
+        hold={hold((byX, byY) => [
+          { do: 'move-insert', insert: insert.id, xMm: insert.xMm + byX, yMm: insert.yMm + byY },
+        ])}
+        onStep={(by) => void edit(nudge(`${at}.xMm`, by))}
+        onStepDown={(by) => void edit(nudge(`${at}.yMm`, by))}
       />
     );
   });
@@ -168,13 +139,15 @@ const leastShim = 0.05;
 type Supports = PlanView['ground']['standing']['supports'];
 
 /** What the piece stands on, with the shims that go under. */
-export function SupportHandles({ supports, px, py, hold, edit }: Props & { supports: Supports }) {
+export function SupportHandles({ supports, px, py, hold }: Omit<Props, 'ground'> & { supports: Supports }) {
+  const { edit } = useEdits();
   const units = useUnits();
   const shimmed = supports.some((s) => (s.shim?.value ?? 0) >= leastShim);
-  const plain = supports.map(({ xMm, yMm }) => ({ xMm, yMm }));
-  const move = (i: number, xMm: number, yMm: number) => (g: Ground) => ({
-    ...g,
-    supports: plain.with(i, { xMm: Math.round(xMm), yMm: Math.round(yMm) }),
+  const move = (support: number, byXMm: number, byYMm: number): Edit => ({
+    do: 'move-support',
+    support,
+    byXMm,
+    byYMm,
   });
   return supports.map((s, i) => (
     <g key={i} className="support">
@@ -190,9 +163,9 @@ export function SupportHandles({ supports, px, py, hold, edit }: Props & { suppo
         }`}
         least={-1500}
         most={4500}
-        hold={hold((byX, byY) => move(i, s.xMm + byX, s.yMm + byY))}
-        onStep={(by) => edit(move(i, s.xMm + by, s.yMm))}
-        onStepDown={(by) => edit(move(i, s.xMm, s.yMm + by))}
+        hold={hold((byX, byY) => [move(i, byX, byY)])}
+        onStep={(by) => void edit(move(i, by, 0))}
+        onStepDown={(by) => void edit(move(i, 0, by))}
       />
       {s.shim && shimmed && (
         <text x={px(s.xMm)} y={py(s.yMm) + 28} textAnchor="middle" aria-hidden>

@@ -1,37 +1,30 @@
-import type { FilledLayer, Heart } from './filled';
+import type { Heart } from './filled';
 import type { Outline } from '../api/client';
 import type { Shape } from '../painting/DraftLoop';
-import { changeHeart } from '../stations/map/layerEdits';
+import { useEdits } from '../parts/editing';
 import { useUnits } from '../units/units';
 import { Grip } from './Grip';
-import type { Hold } from './Grip';
+import type { HoldOf } from './hold';
+import { nudge } from './hold';
 
 interface HeartProps {
   heart: Heart;
+  /** The heart, as commands name it, and its place. */
+  on: { layer: string; zone: string | null; heart: string };
+  at: string;
   number: string;
   chosen: boolean;
   px: (mm: number) => number;
   py: (mm: number) => number;
   pixelsPerMm: number;
-  hold: (
-    change: (byX: number, byY: number, to: { x: number; y: number }) => (l: FilledLayer) => FilledLayer,
-  ) => Hold;
+  hold: HoldOf;
   onSelect: () => void;
-  editLayer: (change: (layer: FilledLayer) => FilledLayer) => void;
 }
 
 /** A heart is moved by its middle; once chosen, it is widened, heightened and turned by three more grips. */
-export function HeartHandles({
-  heart,
-  number,
-  chosen,
-  px,
-  py,
-  pixelsPerMm,
-  hold,
-  onSelect,
-  editLayer,
-}: HeartProps) {
+export function HeartHandles(props: HeartProps) {
+  const { heart, on, at, number, chosen, px, py, pixelsPerMm, hold, onSelect } = props;
+  const { edit } = useEdits();
   const units = useUnits();
   const turn = (heart.turnDeg * Math.PI) / 180;
   const along = (mm: number) =>
@@ -40,12 +33,9 @@ export function HeartHandles({
     [px(heart.xMm - mm * Math.sin(turn)), py(heart.yMm + mm * Math.cos(turn))] as const;
   const reach = heart.widthMm / 2;
   const top = heart.heightMm / 2;
-  const set = (change: Partial<Heart>) => (l: FilledLayer) => changeHeart(l, heart.id, change);
-  const step = (key: 'xMm' | 'yMm' | 'widthMm' | 'heightMm' | 'turnDeg') => (by: number) =>
-    editLayer((l) => {
-      const now = l.hearts.find((h) => h.id === heart.id);
-      return now ? changeHeart(l, heart.id, { [key]: now[key] + by }) : l;
-    });
+  type Key = 'xMm' | 'yMm' | 'widthMm' | 'heightMm' | 'turnDeg';
+  const set = (key: Key, to: number) => [nudge(`${at}.${key}`, Math.round(to - heart[key]))];
+  const step = (key: Key) => (by: number) => void edit(nudge(`${at}.${key}`, by));
   const [wx, wy] = along(reach);
   const [hx, hy] = across(top);
   const [tx, ty] = across(-top - 26 / pixelsPerMm);
@@ -64,7 +54,7 @@ export function HeartHandles({
         most={4500}
         dot
         onFocus={onSelect}
-        hold={hold((byX, byY) => set({ xMm: Math.round(heart.xMm + byX), yMm: Math.round(heart.yMm + byY) }))}
+        hold={hold((byX, byY) => [{ do: 'move-heart', ...on, xMm: heart.xMm + byX, yMm: heart.yMm + byY }])}
         onStep={step('xMm')}
         onStepDown={step('yMm')}
       />
@@ -82,7 +72,7 @@ export function HeartHandles({
             most={2000}
             hold={hold((_x, _y, to) => {
               const far = (to.x - heart.xMm) * Math.cos(turn) + (to.y - heart.yMm) * Math.sin(turn);
-              return set({ widthMm: Math.max(4, Math.round(2 * Math.abs(far))) });
+              return set('widthMm', 2 * Math.abs(far));
             })}
             onStep={step('widthMm')}
           />
@@ -97,7 +87,7 @@ export function HeartHandles({
             most={2000}
             hold={hold((_x, _y, to) => {
               const far = (to.y - heart.yMm) * Math.cos(turn) - (to.x - heart.xMm) * Math.sin(turn);
-              return set({ heightMm: Math.max(4, Math.round(2 * Math.abs(far))) });
+              return set('heightMm', 2 * Math.abs(far));
             })}
             onStep={step('heightMm')}
             onStepDown={step('heightMm')}
@@ -113,7 +103,7 @@ export function HeartHandles({
             most={360}
             hold={hold((_x, _y, to) => {
               const angle = (Math.atan2(to.x - heart.xMm, heart.yMm - to.y) * 180) / Math.PI;
-              return set({ turnDeg: Math.round(angle) });
+              return set('turnDeg', angle);
             })}
             onStep={step('turnDeg')}
           />
@@ -128,21 +118,20 @@ interface RimProps {
   shape: Shape;
   px: (mm: number) => number;
   py: (mm: number) => number;
-  hold: (change: (byX: number, byY: number) => (o: Outline) => Outline) => Hold;
-  edit: (change: (outline: Outline) => Outline) => void;
+  hold: HoldOf;
 }
 
 /** The rim is stretched by its right and its lower side. */
-export function RimHandles({ outline, shape, px, py, hold, edit }: RimProps) {
+export function RimHandles({ outline, shape, px, py, hold }: RimProps) {
   const units = useUnits();
-  const size = (mm: number) => Math.min(3000, Math.max(20, Math.round(mm)));
+  const { edit } = useEdits();
   const { widthMm, heightMm } = shape;
   const grip = (
     name: string,
     value: number,
     x: number,
     y: number,
-    change: (by: number) => (o: Outline) => Outline,
+    key: 'diameterMm' | 'widthMm' | 'heightMm',
     across: boolean,
   ) => (
     <Grip
@@ -155,20 +144,13 @@ export function RimHandles({ outline, shape, px, py, hold, edit }: RimProps) {
       words={units.show(value, 'mm')}
       least={20}
       most={3000}
-      hold={hold((byX, byY) => change(across ? byX : byY))}
-      onStep={(by) => edit(change(by))}
-      onStepDown={across ? undefined : (by) => edit(change(by))}
+      hold={hold((byX, byY) => [nudge(`ground.outline.${key}`, Math.round(across ? byX : byY))])}
+      onStep={(by) => void edit(nudge(`ground.outline.${key}`, by))}
+      onStepDown={across ? undefined : (by) => void edit(nudge(`ground.outline.${key}`, by))}
     />
   );
   if (outline.shape === 'round') {
-    return grip(
-      'Diameter',
-      outline.diameterMm,
-      px(widthMm),
-      py(heightMm / 2),
-      (by) => (o) => (o.shape === 'round' ? { ...o, diameterMm: size(outline.diameterMm + by) } : o),
-      true,
-    );
+    return grip('Diameter', outline.diameterMm, px(widthMm), py(heightMm / 2), 'diameterMm', true);
   }
   if (outline.shape === 'drawn') return null;
   // A slice's own handles stand where the middles of its frame's sides are.
@@ -184,24 +166,8 @@ export function RimHandles({ outline, shape, px, py, hold, edit }: RimProps) {
           height={py(heightMm) - py(0)}
         />
       )}
-      {grip(
-        'Width',
-        outline.widthMm,
-        px(widthMm),
-        py(slice ? 0 : heightMm / 2),
-        (by) => (o) =>
-          o.shape === 'round' || o.shape === 'drawn' ? o : { ...o, widthMm: size(outline.widthMm + by) },
-        true,
-      )}
-      {grip(
-        'Height',
-        outline.heightMm,
-        px(slice ? 0 : widthMm / 2),
-        py(heightMm),
-        (by) => (o) =>
-          o.shape === 'round' || o.shape === 'drawn' ? o : { ...o, heightMm: size(outline.heightMm + by) },
-        false,
-      )}
+      {grip('Width', outline.widthMm, px(widthMm), py(slice ? 0 : heightMm / 2), 'widthMm', true)}
+      {grip('Height', outline.heightMm, px(slice ? 0 : widthMm / 2), py(heightMm), 'heightMm', false)}
     </>
   );
 }

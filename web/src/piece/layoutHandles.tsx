@@ -1,27 +1,27 @@
-import type { FilledLayer, Zone } from './filled';
+import type { FilledLayer } from './filled';
 import type { KeptZone, LayerView, Outline } from '../api/client';
-import { changeLayout, moveField, moveSpot, stepField, stepSpot } from '../stations/map/layoutEdits';
+import type { Edit } from '../editor/PieceEditor';
+import { useEdits } from '../parts/editing';
 import { boxOf } from '../stations/ground/kinds';
 import { useUnits } from '../units/units';
 import { Grip } from './Grip';
-import type { Hold } from './Grip';
+import type { HoldOf } from './hold';
+import { nudge } from './hold';
 import type { Selected } from './selection';
-
-type To = { x: number; y: number };
-type HoldOf<T> = (change: (byX: number, byY: number, to: To) => (of: T) => T) => Hold;
 
 interface Props {
   layer: FilledLayer;
   plan: LayerView;
+  /** What is worked in, as commands name it, and where its layout stands. */
+  here: { layer: string; zone: string | null };
+  at: string;
   selected: Selected;
   onSelect: (selected: Selected) => void;
   px: (mm: number) => number;
   py: (mm: number) => number;
-  hold: HoldOf<FilledLayer>;
-  editLayer: (change: (layer: FilledLayer) => FilledLayer) => void;
+  hold: HoldOf;
 }
 
-const round = (v: number) => Math.round(v);
 const degrees = (x: number, y: number) => Math.round((Math.atan2(y, x) * 180) / Math.PI);
 
 /** How much longer a puddle is drawn for each millimetre that its tilt is pulled, %. */
@@ -29,49 +29,41 @@ const tiltPerMm = 2;
 
 /** What of a layout that is not rings from hearts can be taken hold of. */
 export function LayoutHandles(props: Props) {
-  const { layer, plan, px, py, hold, editLayer, selected, onSelect } = props;
+  const { layer, plan, here, at: place, px, py, hold, selected, onSelect } = props;
+  const { edit } = useEdits();
+  const step = (field: string) => (by: number) => void edit(nudge(`${place}.${field}`, by));
   const units = useUnits();
   const { layout } = layer;
   const mm = (v: number) => units.show(v, 'mm');
-  const place = (x: number, y: number) => `${mm(x)} from the left, ${mm(y)} from the top`;
-  const middle = (kind: 'petals' | 'puddle', name: string, at: { xMm: number; yMm: number }) => {
-    const move = (xMm: number, yMm: number) =>
-      changeLayout(kind, (l) => ({ ...l, xMm: round(xMm), yMm: round(yMm) }));
-    return (
-      <Grip
-        x={px(at.xMm)}
-        y={py(at.yMm)}
-        size={9}
-        name={name}
-        value={at.xMm}
-        words={place(at.xMm, at.yMm)}
-        least={-1500}
-        most={4500}
-        dot
-        hold={hold((byX, byY) => move(at.xMm + byX, at.yMm + byY))}
-        onStep={(by) => editLayer(changeLayout(kind, (l) => ({ ...l, xMm: l.xMm + by })))}
-        onStepDown={(by) => editLayer(changeLayout(kind, (l) => ({ ...l, yMm: l.yMm + by })))}
-      />
-    );
-  };
+  const where = (x: number, y: number) => `${mm(x)} from the left, ${mm(y)} from the top`;
+  const middle = (name: string, at: { xMm: number; yMm: number }) => (
+    <Grip
+      x={px(at.xMm)}
+      y={py(at.yMm)}
+      size={9}
+      name={name}
+      value={at.xMm}
+      words={where(at.xMm, at.yMm)}
+      least={-1500}
+      most={4500}
+      dot
+      hold={hold((byX, byY) => [{ do: 'move-middle', ...here, xMm: at.xMm + byX, yMm: at.yMm + byY }])}
+      onStep={step('xMm')}
+      onStepDown={step('yMm')}
+    />
+  );
   switch (layout?.kind) {
     case 'petals':
-      return middle('petals', 'Middle of the petals', layout);
+      return middle('Middle of the petals', layout);
     case 'puddle': {
       const radius = plan.facts.findLast((f) => f.id.startsWith('radius-'))?.number.value ?? 20;
       const turn = (layout.tiltDeg * Math.PI) / 180;
       const far = radius + layout.tiltPercent / tiltPerMm;
       const [x, y] = [layout.xMm + far * Math.cos(turn), layout.yMm + far * Math.sin(turn)];
-      const set = (tiltDeg: number, tiltPercent: number) =>
-        changeLayout('puddle', (l) => ({
-          ...l,
-          tiltDeg: round(tiltDeg),
-          tiltPercent: Math.min(400, Math.max(0, round(tiltPercent))),
-        }));
       return (
         <>
           <path className="lever" d={`M${px(layout.xMm)} ${py(layout.yMm)}L${px(x)} ${py(y)}`} />
-          {middle('puddle', 'Middle of the puddle', layout)}
+          {middle('Middle of the puddle', layout)}
           <Grip
             x={px(x)}
             y={py(y)}
@@ -83,17 +75,17 @@ export function LayoutHandles(props: Props) {
             most={400}
             hold={hold((_x, _y, to) => {
               const [dx, dy] = [to.x - layout.xMm, to.y - layout.yMm];
-              return set(degrees(dx, dy), (Math.hypot(dx, dy) - radius) * tiltPerMm);
+              return [
+                {
+                  do: 'tilt-puddle',
+                  ...here,
+                  deg: degrees(dx, dy),
+                  percent: (Math.hypot(dx, dy) - radius) * tiltPerMm,
+                },
+              ];
             })}
-            onStep={(by) =>
-              editLayer(
-                changeLayout('puddle', (l) => ({
-                  ...l,
-                  tiltPercent: Math.min(400, Math.max(0, l.tiltPercent + by)),
-                })),
-              )
-            }
-            onStepDown={(by) => editLayer(changeLayout('puddle', (l) => ({ ...l, tiltDeg: l.tiltDeg + by })))}
+            onStep={step('tiltPercent')}
+            onStepDown={step('tiltDeg')}
           />
         </>
       );
@@ -103,7 +95,6 @@ export function LayoutHandles(props: Props) {
       const [x, y] = [box.xMm + box.widthMm / 2, box.yMm + box.heightMm / 2];
       const far = Math.min(box.widthMm, box.heightMm) / 4;
       const turn = (layout.directionDeg * Math.PI) / 180;
-      const set = (directionDeg: number) => changeLayout('marble', (m) => ({ ...m, directionDeg }));
       const [dx, dy] = [far * Math.cos(turn), far * Math.sin(turn)];
       return (
         <>
@@ -117,10 +108,10 @@ export function LayoutHandles(props: Props) {
             words={`${layout.directionDeg}°`}
             least={-360}
             most={360}
-            hold={hold((_x, _y, to) => set(degrees(to.x - x, to.y - y)))}
-            onStep={(by) =>
-              editLayer(changeLayout('marble', (m) => ({ ...m, directionDeg: m.directionDeg + by })))
-            }
+            hold={hold((_x, _y, to) => [
+              nudge(`${place}.directionDeg`, degrees(to.x - x, to.y - y) - layout.directionDeg),
+            ])}
+            onStep={step('directionDeg')}
           />
         </>
       );
@@ -133,7 +124,11 @@ export function LayoutHandles(props: Props) {
         const chosen = selected?.kind === 'region' && selected.id === region.id;
         // Moved, it is chosen; merely passed on the way to its colour, another one is not.
         const choose = () => onSelect({ kind: 'region', id: region.id });
-        const held = hold((byX, byY) => moveField(field, at.xMm + byX, at.yMm + byY));
+        const move = (byXMm: number, byYMm: number): Edit => {
+          const { xMm, yMm } = region.anchor!;
+          return { do: 'move-field', ...here, field, xMm, yMm, byXMm, byYMm };
+        };
+        const held = hold((byX, byY) => [move(byX, byY)]);
         return (
           <Grip
             key={region.id}
@@ -142,7 +137,7 @@ export function LayoutHandles(props: Props) {
             size={chosen ? 8 : 4}
             name={`Field ${field}`}
             value={at.xMm}
-            words={place(at.xMm, at.yMm)}
+            words={where(at.xMm, at.yMm)}
             least={-1500}
             most={4500}
             dot={chosen}
@@ -155,11 +150,11 @@ export function LayoutHandles(props: Props) {
             }}
             onStep={(by) => {
               choose();
-              editLayer(stepField(field, region.anchor!, by, 0));
+              void edit(move(by, 0));
             }}
             onStepDown={(by) => {
               choose();
-              editLayer(stepField(field, region.anchor!, 0, by));
+              void edit(move(0, by));
             }}
           />
         );
@@ -167,6 +162,14 @@ export function LayoutHandles(props: Props) {
     case 'pools': {
       const at = layout.strokes.findIndex((s) => selected?.kind === 'stroke' && s.id === selected.id);
       const stroke = layout.strokes[at];
+      const move = (wall: string, spot: number, byXMm: number, byYMm: number): Edit => ({
+        do: 'move-wall-spot',
+        ...here,
+        wall,
+        spot,
+        byXMm,
+        byYMm,
+      });
       return (
         stroke && (
           <>
@@ -182,12 +185,12 @@ export function LayoutHandles(props: Props) {
                 size={6}
                 name={`Wall ${at + 1}, spot ${i + 1}`}
                 value={s.xMm}
-                words={place(s.xMm, s.yMm)}
+                words={where(s.xMm, s.yMm)}
                 least={-1500}
                 most={4500}
-                hold={hold((byX, byY) => moveSpot(stroke.id, i, s.xMm + byX, s.yMm + byY))}
-                onStep={(by) => editLayer(stepSpot(stroke.id, i, by, 0))}
-                onStepDown={(by) => editLayer(stepSpot(stroke.id, i, 0, by))}
+                hold={hold((byX, byY) => [move(stroke.id, i, byX, byY)])}
+                onStep={(by) => void edit(move(stroke.id, i, by, 0))}
+                onStepDown={(by) => void edit(move(stroke.id, i, 0, by))}
               />
             ))}
           </>
@@ -205,48 +208,32 @@ interface Placed {
   yMm: number;
 }
 
-/** A place stretched to another size, its middle where it was. */
-function stretched<T extends Placed>(of: T, widthMm: number, heightMm: number): T {
-  const { outline } = of;
-  const fit = (v: number) => Math.min(2900, Math.max(outline.shape === 'slice' ? 20 : 5, round(v)));
-  const to: Outline =
-    outline.shape === 'round'
-      ? { ...outline, diameterMm: fit(widthMm) }
-      : outline.shape === 'drawn'
-        ? outline
-        : { ...outline, widthMm: fit(widthMm), heightMm: fit(heightMm) };
-  const [w, h] = boxOf(outline);
-  const [nw, nh] = boxOf(to);
-  return { ...of, outline: to, xMm: round(of.xMm + (w - nw) / 2), yMm: round(of.yMm + (h - nh) / 2) };
-}
-
-function widened<T extends Placed>(of: T, byX: number, byY: number): T {
-  const [w, h] = boxOf(of.outline);
-  return stretched(of, w + byX, h + byY);
-}
-
-interface PlaceProps<T extends Placed> {
-  of: T;
+interface PlaceProps {
+  of: Placed;
+  /** How commands name it: a zone of a layer, or what the piece keeps; and where it stands. */
+  spot: { layer?: string; id: string };
+  at: string;
   name: string;
   chosen: boolean;
   px: (mm: number) => number;
   py: (mm: number) => number;
-  hold: HoldOf<T>;
-  edit: (change: (of: T) => T) => void;
+  hold: HoldOf;
   /** What is reached by the keyboard is chosen; a zone is not, as the whole page would turn to it. */
   onChoose?: () => void;
 }
 
 /** A zone is moved by its middle; once chosen, it is stretched by two more grips. */
-function PlaceHandles<T extends Placed>({ of, name, chosen, px, py, hold, edit, onChoose }: PlaceProps<T>) {
+function PlaceHandles({ of, spot, at, name, chosen, px, py, hold, onChoose }: PlaceProps) {
+  const { edit } = useEdits();
   const units = useUnits();
   const mm = (v: number) => units.show(v, 'mm');
   const [w, h] = boxOf(of.outline);
   const [x, y] = [of.xMm + w / 2, of.yMm + h / 2];
-  const moved = (byX: number, byY: number) => (o: T) => ({
-    ...o,
-    xMm: round(of.xMm + byX),
-    yMm: round(of.yMm + byY),
+  const stretch = (byWidthMm: number, byHeightMm: number): Edit => ({
+    do: 'stretch-spot',
+    ...spot,
+    byWidthMm,
+    byHeightMm,
   });
   return (
     <>
@@ -270,9 +257,9 @@ function PlaceHandles<T extends Placed>({ of, name, chosen, px, py, hold, edit, 
         most={4500}
         dot
         onFocus={onChoose}
-        hold={hold(moved)}
-        onStep={(by) => edit((o) => ({ ...o, xMm: o.xMm + by }))}
-        onStepDown={(by) => edit((o) => ({ ...o, yMm: o.yMm + by }))}
+        hold={hold((byX, byY) => [{ do: 'move-spot', ...spot, xMm: of.xMm + byX, yMm: of.yMm + byY }])}
+        onStep={(by) => void edit(nudge(`${at}.xMm`, by))}
+        onStepDown={(by) => void edit(nudge(`${at}.yMm`, by))}
       />
       {chosen && (
         <>
@@ -285,8 +272,8 @@ function PlaceHandles<T extends Placed>({ of, name, chosen, px, py, hold, edit, 
             words={mm(w)}
             least={5}
             most={2900}
-            hold={hold((_x, _y, to) => () => stretched(of, 2 * Math.abs(to.x - x), h))}
-            onStep={(by) => edit((o) => widened(o, by, 0))}
+            hold={hold((_x, _y, to) => [stretch(2 * Math.abs(to.x - x) - w, 0)])}
+            onStep={(by) => void edit(stretch(by, 0))}
           />
           {of.outline.shape !== 'round' && (
             <Grip
@@ -298,9 +285,9 @@ function PlaceHandles<T extends Placed>({ of, name, chosen, px, py, hold, edit, 
               words={mm(h)}
               least={5}
               most={2900}
-              hold={hold((_x, _y, to) => () => stretched(of, w, 2 * Math.abs(to.y - y)))}
-              onStep={(by) => edit((o) => widened(o, 0, by))}
-              onStepDown={(by) => edit((o) => widened(o, 0, by))}
+              hold={hold((_x, _y, to) => [stretch(0, 2 * Math.abs(to.y - y) - h)])}
+              onStep={(by) => void edit(stretch(0, by))}
+              onStepDown={(by) => void edit(stretch(0, by))}
             />
           )}
         </>
@@ -317,50 +304,34 @@ interface ZoneProps {
   onSelect: (selected: Selected) => void;
   px: (mm: number) => number;
   py: (mm: number) => number;
-  holdWhole: HoldOf<FilledLayer>;
-  editWhole: (change: (layer: FilledLayer) => FilledLayer) => void;
-  holdKept: HoldOf<KeptZone[]>;
-  editKept: (change: (kept: KeptZone[]) => KeptZone[]) => void;
+  hold: HoldOf;
 }
 
-/** A change of one of several, by its id. */
-const onOne =
-  <T extends { id: string }>(id: string, change: (of: T) => T) =>
-  (all: T[]): T[] =>
-    all.map((one) => (one.id === id ? change(one) : one));
-
-const onZoneOf =
-  (id: string, change: (of: Zone) => Zone) =>
-  (layer: FilledLayer): FilledLayer => ({ ...layer, zones: onOne(id, change)(layer.zones ?? []) });
-
 /** The zones of a layer and what the piece keeps. */
-export function ZoneHandles(props: ZoneProps) {
-  const { whole, kept, zone, selected, onSelect, px, py } = props;
+export function ZoneHandles({ whole, kept, zone, selected, onSelect, ...rest }: ZoneProps) {
   return (
     <>
       {(whole.zones ?? []).map((z) => (
         <PlaceHandles
           key={z.id}
           of={z}
+          spot={{ layer: whole.id, id: z.id }}
+          at={`layers[${whole.id}].zones[${z.id}]`}
           name={z.name}
           chosen={zone === z.id}
-          px={px}
-          py={py}
-          hold={(change) => props.holdWhole((x, y, to) => onZoneOf(z.id, change(x, y, to)))}
-          edit={(change) => props.editWhole(onZoneOf(z.id, change))}
+          {...rest}
         />
       ))}
       {kept.map((k) => (
         <PlaceHandles
           key={k.id}
           of={k}
+          spot={{ id: k.id }}
+          at={`kept[${k.id}]`}
           name={k.name}
           chosen={selected?.kind === 'region' && selected.id === `kept/${k.id}`}
-          px={px}
-          py={py}
           onChoose={() => onSelect({ kind: 'region', id: `kept/${k.id}` })}
-          hold={(change) => props.holdKept((x, y, to) => onOne(k.id, change(x, y, to)))}
-          edit={(change) => props.editKept(onOne(k.id, change))}
+          {...rest}
         />
       ))}
     </>

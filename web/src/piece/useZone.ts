@@ -1,8 +1,8 @@
 import type { FilledLayer, Zone } from './filled';
+import { inZone } from './filled';
 import { useMemo } from 'react';
 import type { LayerView } from '../api/client';
 import { boxOf } from '../stations/ground/kinds';
-import { inZone } from '../stations/map/layoutEdits';
 
 /** The layer and what is worked out for it, or a zone of it as if it were a layer of its own. */
 export function useZone(layer: FilledLayer | undefined, plan: LayerView | undefined, zoneId: string | null) {

@@ -1,10 +1,12 @@
-import { useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Ground } from '../api/client';
 import { Refused, api, take } from '../api/client';
+import type { Edit } from '../editor/PieceEditor';
 import { TextField } from '../parts/Fields';
+import type { Editing } from '../parts/editing';
+import { EditingProvider, setField } from '../parts/editing';
 import { GroundSentence } from '../stations/ground/GroundSentence';
-import { tidied } from '../stations/ground/kinds';
 
 const board: Ground = {
   outline: { shape: 'rectangle', widthMm: 400, heightMm: 300 },
@@ -20,7 +22,8 @@ export function NewPiece() {
   const [refused, setRefused] = useState<Refused | null>(null);
   const [busy, setBusy] = useState(false);
   const navigate = useNavigate();
-  const say = (field: string) => refused?.errors[field]?.[0];
+  const editing = useGround(ground, setGround, refused, setRefused);
+  const { say } = editing;
 
   const make = async (givenName: string) => {
     setBusy(true);
@@ -46,7 +49,9 @@ export function NewPiece() {
       >
         <h1>A new piece</h1>
         <TextField label="Name" value={name} width={280} error={say('name')} onChange={setName} />
-        <GroundSentence ground={ground} say={say} onChange={(to) => setGround(tidied(to))} />
+        <EditingProvider value={editing}>
+          <GroundSentence ground={ground} />
+        </EditingProvider>
         {refused && Object.keys(refused.errors).length === 0 && (
           <p className="say-wrong">{refused.message}</p>
         )}
@@ -58,6 +63,44 @@ export function NewPiece() {
       <FromFile />
     </main>
   );
+}
+
+/** Changes of a ground that belongs to no piece yet: one follows the other, and nothing is kept. */
+function useGround(
+  ground: Ground,
+  setGround: (ground: Ground) => void,
+  refused: Refused | null,
+  setRefused: (refused: Refused | null) => void,
+): Editing {
+  const newest = useRef(ground);
+  const last = useRef<Promise<unknown>>(Promise.resolve());
+  return useMemo(() => {
+    const edit = (...commands: Edit[]) => {
+      const turn = last.current.then(async () => {
+        try {
+          newest.current = await take(
+            api.POST('/api/grounds/edit', { body: { ground: newest.current, commands } }),
+          );
+          setRefused(null);
+          setGround(newest.current);
+        } catch (e) {
+          if (!(e instanceof Refused)) throw e;
+          setRefused(e);
+        }
+        return null;
+      });
+      last.current = turn;
+      return turn;
+    };
+    return {
+      edit,
+      drag: () => undefined,
+      letGo: () => undefined,
+      set: (place, value) => edit(setField(place, value)),
+      say: (place) => refused?.errors[place]?.[0],
+      go: () => undefined,
+    };
+  }, [refused, setGround, setRefused]);
 }
 
 /** A piece that was kept as a file comes back whole, or not at all. */

@@ -6,7 +6,7 @@ import { PaintedPiece } from '../painting/PaintedPiece';
 import { fixed } from '../parts/format';
 import { usualLook } from '../piece/LookBar';
 import { usePiece } from '../piece/usePiece';
-import { canSwing, swung } from './swing';
+import { canSwing, swing } from './swing';
 
 interface Result {
   name: string;
@@ -108,10 +108,10 @@ function Dragged({ id, name, moves, onDone }: DraggedProps) {
     performance.clearMeasures('hand-to-paint');
     for (let i = 0; i < moves; i++) {
       const by = 60 * Math.sin((i / moves) * 4 * Math.PI);
-      page.drag(() => swung(piece, plan.layers, by), performance.now());
+      page.editor.drag(swing(piece, plan.layers, by), performance.now());
       await new Promise((done) => setTimeout(done, everyMs));
     }
-    await page.settle('newest');
+    page.editor.letGo();
     const times = performance
       .getEntriesByName('hand-to-paint')
       .map((e) => e.duration)

@@ -1,60 +1,40 @@
-import { changeLayer, filled, type FilledLayer } from '../piece/filled';
 import type { LayerView, Piece } from '../api/client';
+import type { Edit } from '../editor/PieceEditor';
 
-const changed = <T>(all: readonly T[], at: number, change: (one: T) => T) =>
-  all.map((one, i) => (i === at ? change(one) : one));
-
-/** A layer with what a hand would take first moved by so many millimetres from where it is. */
-function moved(layer: FilledLayer, plan: LayerView | undefined, byMm: number): FilledLayer {
-  const { layout } = layer;
-  switch (layout?.kind) {
+/** What a hand would take first in a piece's lowest layer, moved by so many millimetres; nothing where there is nothing to take. */
+export function swing(piece: Piece, layers: readonly LayerView[], byMm: number): Edit[] {
+  const { id: layer, layout } = piece.layers[0]!;
+  const at = `layers[${layer}].layout`;
+  switch (layout.kind) {
     case 'fields': {
-      const others = (layout.moved ?? []).filter((m) => m.field !== 1);
-      const { xMm, yMm } = layout.moved?.find((m) => m.field === 1) ??
-        plan?.regions.find((r) => r.id === 'field-1')?.anchor ?? { xMm: 0, yMm: 0 };
-      return { ...layer, layout: { ...layout, moved: [...others, { field: 1, xMm: xMm + byMm, yMm }] } };
+      const anchor = layers[0]?.regions.find((r) => r.id === 'field-1')?.anchor ?? { xMm: 0, yMm: 0 };
+      return [{ do: 'move-field', layer, field: 1, ...anchor, byXMm: byMm, byYMm: 0 }];
     }
-    case 'pools': {
-      const strokes = changed(layout.strokes, 0, (s) => ({
-        ...s,
-        spots: s.spots.map((p) => ({ ...p, yMm: p.yMm + byMm })),
+    case 'pools':
+      return (layout.strokes[0]?.spots ?? []).map((_, spot) => ({
+        do: 'move-wall-spot',
+        layer,
+        wall: layout.strokes[0]!.id,
+        spot,
+        byXMm: 0,
+        byYMm: byMm,
       }));
-      return { ...layer, layout: { ...layout, strokes } };
-    }
     case 'puddle':
     case 'petals':
-      return { ...layer, layout: { ...layout, xMm: layout.xMm + byMm } };
-    case 'marble': {
-      const streakPercent = Math.min(95, Math.max(5, layout.streakPercent + byMm / 4));
-      return { ...layer, layout: { ...layout, streakPercent } };
-    }
+      return [{ do: 'nudge', place: `${at}.xMm`, by: byMm }];
+    case 'marble':
+      return [{ do: 'nudge', place: `${at}.streakPercent`, by: byMm / 4 }];
     case 'flood':
-      return layer;
-    case 'lines':
-      return widened(layer, byMm);
-    default:
-      return layer.hearts.length === 0
-        ? widened(layer, byMm)
-        : { ...layer, hearts: changed(layer.hearts, 0, (h) => ({ ...h, xMm: h.xMm + byMm })) };
+      return [];
+    default: {
+      const heart = layout.kind === 'rings' ? layout.hearts[0] : undefined;
+      if (heart) return [{ do: 'move-heart', layer, heart: heart.id, xMm: heart.xMm + byMm, yMm: heart.yMm }];
+      // Never by more than a part of itself, as there may be little room.
+      const band = layout.bands.find((b) => !b.fillsRest);
+      return band ? [{ do: 'widen-band', layer, band: band.id, byMm: (band.widthMm * byMm) / 200 }] : [];
+    }
   }
 }
 
-/** The first band that does not fill the rest, wider; never by more than a part of itself, as there may be little room. */
-function widened(layer: FilledLayer, byMm: number): FilledLayer {
-  const at = layer.bands.findIndex((b) => !b.fillsRest);
-  const bands = changed(layer.bands, at, (b) => ({ ...b, widthMm: b.widthMm * (1 + byMm / 200) }));
-  return { ...layer, bands };
-}
-
-/** A piece with what a hand would take first in its lowest layer moved; the same piece where nothing is there to take. */
-export function swung(piece: Piece, layers: readonly LayerView[], byMm: number): Piece {
-  return changeLayer(piece, piece.layers[0]!.id, (l) => moved(l, layers[0], byMm));
-}
-
 /** Whether a hand can move anything of the piece's lowest layer. */
-export const canSwing = (piece: Piece) => {
-  const { layout, hearts, bands } = filled(piece, piece.layers[0]!);
-  if (layout?.kind === 'flood') return false;
-  if (layout?.kind === 'pools') return layout.strokes.length > 0;
-  return layout ? layout.kind !== 'lines' || bands.length > 1 : hearts.length > 0 || bands.length > 1;
-};
+export const canSwing = (piece: Piece) => swing(piece, [], 1).length > 0;

@@ -1,6 +1,6 @@
-import type { FilledLayer, Places } from '../piece/filled';
+import type { FilledLayer, Layout, Places } from '../piece/filled';
+import { inZone } from '../piece/filled';
 import type { Selected } from '../piece/selection';
-import { inZone } from './map/layoutEdits';
 import type { LayerView, Piece, PieceView, PlanView } from '../api/client';
 
 /** What every station gets: the piece, the layer that is looked at, everything worked out, and ways to change it. */
@@ -17,17 +17,14 @@ export interface StationProps {
   setCup: (id: string | null) => void;
   /** The zone of the layer that is worked in; null for the layer as a whole. */
   zone: string | null;
-  /** The layer as a whole, where a zone of it is worked in, and a way to change it. */
+  /** The layer as a whole, where a zone of it is worked in. */
   whole: FilledLayer;
-  editWhole: (change: (layer: FilledLayer) => FilledLayer) => void;
   chooseZone: (id: string | null) => void;
   /** What of the map is chosen. */
   selected: Selected;
   select: (selected: Selected) => void;
-  edit: (change: (piece: Piece) => Piece) => void;
-  editLayer: (change: (layer: FilledLayer) => FilledLayer) => void;
-  /** What the server refused of a field of the document. */
-  say: (field: string) => string | undefined;
+  /** What is worked in, as commands name it. */
+  here: { layer: string; zone: string | null };
   /** Where the fields of this layer stand. */
   at: Places;
   accept: (view: PieceView) => void;
@@ -41,6 +38,23 @@ export function timesPoured({ set, mould }: Piece['ground']): { of: string; word
   const pieces = set ? 1 : Math.min(mould?.pieces ?? 1, mould?.cavities ?? 1);
   return pieces > 1 ? { of: 'piece', words: `the ${pieces} that are cast at once` } : null;
 }
+
+/** The ways of laying out, in the words of the sentence that chooses one. */
+export const layoutKinds = [
+  ['rings', 'rings from hearts'],
+  ['lines', 'lines from the rim to the middle'],
+  ['fields', 'fields in threes'],
+  ['pools', 'pools between walls'],
+  ['puddle', 'one puddle of many colours'],
+  ['petals', 'petals drawn with a tool'],
+  ['marble', 'marble with a mixed cup'],
+  ['flood', 'one colour over all'],
+] as const;
+
+/** A layout, where it is of a kind. */
+export type LaidOutAs<K extends Layout['kind']> = Extract<Layout, { kind: K }>;
+
+export const kindOf = (layer: FilledLayer) => layer.layout?.kind ?? 'rings';
 
 /** The stations that exist, in working order. */
 export const stations = ['ground', 'map', 'cups', 'pour', 'cure', 'story'] as const;

@@ -1,18 +1,19 @@
 import { alsoIn } from '../../piece/filled';
 import type { FilledLayer } from '../../piece/filled';
 
-import { Choice, NumberField, TextField } from '../../parts/Fields';
-import { setAt } from '../../parts/editing';
+import { ChoiceAt, NumberAt, TextAt } from '../../parts/At';
+import { Choice } from '../../parts/Fields';
+import { useEdits } from '../../parts/editing';
 import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
 import { usePots } from '../../cupboard/pots';
-import { changeCup } from '../map/layerEdits';
 import { useMaterials } from '../materials';
 import { regionName, timesPoured } from '../station';
 import type { StationProps } from '../station';
 
 export function CupsStation(props: StationProps) {
-  const { layer, layerPlan, editLayer, say, at, cup: selected, setCup, secondLook } = props;
+  const { layer, layerPlan, at, cup: selected, setCup, secondLook } = props;
+  const { edit } = useEdits();
   const units = useUnits();
   const materials = useMaterials();
   // Oil does not go into resin.
@@ -23,7 +24,7 @@ export function CupsStation(props: StationProps) {
     layer.cups.find((c) => c.id === inOrder[0]) ??
     layer.cups[0]!;
   const plan = layerPlan.cups.cups.find((c) => c.cupId === cup.id);
-  const others = alsoIn(props.piece, layer.id, cup.id);
+  const others = alsoIn(props.piece, props.plan.layers, layer.id, cup.id);
   const opacity = layerPlan.opacity[cup.id];
   const several = timesPoured(props.piece.ground);
   const system = materials?.resinSystems.find((s) => s.id === layer.resin.system);
@@ -47,15 +48,11 @@ export function CupsStation(props: StationProps) {
                 .filter((s) => !s.putAway || s.id === layer.resin.system)
                 .map((s) => [s.id, s.name] as const) ?? [[layer.resin.system, '…']]
             }
-            onChange={(id) =>
-              editLayer((l) => ({
-                ...l,
-                resin: { system: id, ratio: null, resinDensity: null, hardenerDensity: null },
-              }))
-            }
+            onChange={(resin) => edit({ do: 'choose-resin', sitting: layer.sitting, resin })}
           />
           , measured{' '}
-          <Choice
+          <ChoiceAt
+            place={`${at.sitting}.measure`}
             label="Measured"
             quiet
             value={layer.measure}
@@ -63,12 +60,12 @@ export function CupsStation(props: StationProps) {
               ['by-volume', 'in marked cups'],
               ['by-weight', 'on a scale'],
             ]}
-            onChange={(measure) => editLayer((l) => ({ ...l, measure }))}
           />{' '}
           in steps of{' '}
           {byWeight ? (
-            <NumberField
+            <NumberAt
               key="g"
+              place={`${at.sitting}.tools.scaleStepG`}
               label="Scale step"
               quiet
               optional
@@ -76,13 +73,11 @@ export function CupsStation(props: StationProps) {
               width={44}
               placeholder="0.1"
               value={layer.tools?.scaleStepG ?? null}
-              takes="sittings.tools.scaleStepG"
-              error={say(`${at.sitting}.tools.scaleStepG`)}
-              onChange={(v) => editLayer((l) => setAt(l, 'tools.scaleStepG', v))}
             />
           ) : (
-            <NumberField
+            <NumberAt
               key="ml"
+              place={`${at.sitting}.tools.cupStepMl`}
               label="Cup step"
               quiet
               optional
@@ -90,13 +85,11 @@ export function CupsStation(props: StationProps) {
               width={44}
               placeholder="1"
               value={layer.tools?.cupStepMl ?? null}
-              takes="sittings.tools.cupStepMl"
-              error={say(`${at.sitting}.tools.cupStepMl`)}
-              onChange={(v) => editLayer((l) => setAt(l, 'tools.cupStepMl', v))}
             />
           )}
           , with a reserve of{' '}
-          <NumberField
+          <NumberAt
+            place={`${at.sitting}.reservePercent`}
             label="Reserve"
             quiet
             optional
@@ -104,23 +97,14 @@ export function CupsStation(props: StationProps) {
             width={44}
             placeholder="10"
             value={layer.reservePercent}
-            takes="sittings.reservePercent"
-            error={say(`${at.sitting}.reservePercent`)}
-            onChange={(v) => editLayer((l) => ({ ...l, reservePercent: v }))}
           />
         </p>
       </div>
-      {system && <MakersData layer={layer} system={system} editLayer={editLayer} say={say} at={at} />}
+      {system && <MakersData layer={layer} system={system} at={at} />}
 
       <section className="cup-card" aria-label={`Cup ${cup.name}`}>
         <div className="line">
-          <TextField
-            label="Cup"
-            value={cup.name}
-            width={128}
-            error={say(`recipes[${cup.id}].name`)}
-            onChange={(name) => editLayer((l) => changeCup(l, cup.id, { name }))}
-          />
+          <TextAt place={`recipes[${cup.id}].name`} label="Cup" value={cup.name} width={128} />
           {plan && (
             <span className="mix">
               <HowNumber of={plan.mixMl} label={`Mix for ${cup.name}`} className="hero" />
@@ -236,14 +220,10 @@ export function CupsStation(props: StationProps) {
               ...(materials?.colourants.map((c) => [c.class as string, c.name] as const) ?? []),
             ]}
             onChange={(to) =>
-              editLayer((l) => {
-                const known = materials?.colourants.find((c) => c.class === to);
-                return changeCup(l, cup.id, {
-                  colourant: known?.class ?? null,
-                  loadPercent: known
-                    ? Math.min(cup.loadPercent || known.usualFromPercent, known.limitPercent)
-                    : 0,
-                });
+              edit({
+                do: 'choose-colourant',
+                recipe: cup.id,
+                colourant: materials?.colourants.find((c) => c.class === to)?.class ?? null,
               })
             }
           />
@@ -252,30 +232,18 @@ export function CupsStation(props: StationProps) {
               label="Tint from a pot"
               value="none"
               choices={[['none', 'pick one…'], ...pots.map((p) => [p.id, p.pot.name] as const)]}
-              onChange={(id) => {
-                const from = pots.find((p) => p.id === id)?.pot;
-                const acrylic = materials?.colourants.find((c) => c.class === 'acrylic');
-                if (!from || !acrylic) return;
-                editLayer((l) =>
-                  changeCup(l, cup.id, {
-                    name: from.name,
-                    colour: from.colour,
-                    colourant: acrylic.class,
-                    loadPercent: acrylic.usualFromPercent,
-                  }),
-                );
-              }}
+              onChange={(pot) =>
+                pot === 'none' ? undefined : edit({ do: 'tint-from-pot', recipe: cup.id, pot })
+              }
             />
           )}
           {cup.colourant && (
-            <NumberField
+            <NumberAt
+              place={`recipes[${cup.id}].doses[0].percent`}
               label="Load"
               unit="%"
               width={52}
               value={cup.loadPercent}
-              takes="recipes.doses.percent"
-              error={say(`recipes[${cup.id}].doses[0].percent`)}
-              onChange={(v) => v !== null && editLayer((l) => changeCup(l, cup.id, { loadPercent: v }))}
             />
           )}
         </p>
@@ -320,16 +288,13 @@ interface MakersProps {
     workingMinutes: number;
     deepestMm: number;
   };
-  editLayer: StationProps['editLayer'];
-  say: StationProps['say'];
   at: StationProps['at'];
 }
 
 /** The maker's own data wins over typical values. */
-function MakersData({ layer, system, editLayer, say, at }: MakersProps) {
+function MakersData({ layer, system, at }: MakersProps) {
   const ratio = layer.resin.ratio ?? system.ratio;
-  const setRatio = (change: Partial<typeof ratio>) =>
-    editLayer((l) => ({ ...l, resin: { ...l.resin, ratio: { ...ratio, ...change } } }));
+  const resin = `${at.sitting}.resin`;
   return (
     <details className="makers">
       <summary>
@@ -338,56 +303,42 @@ function MakersData({ layer, system, editLayer, say, at }: MakersProps) {
       </summary>
       <p className="hint">The data sheet of your resin wins over these typical values.</p>
       <p className="line">
-        <NumberField
-          label="Resin parts"
-          unit=""
-          width={48}
-          value={ratio.resin}
-          takes="sittings.resin.ratio.resin"
-          error={say(`${at.sitting}.resin.ratio.resin`)}
-          onChange={(v) => v !== null && setRatio({ resin: v })}
-        />
-        <NumberField
+        <NumberAt place={`${resin}.ratio.resin`} label="Resin parts" unit="" width={48} value={ratio.resin} />
+        <NumberAt
+          place={`${resin}.ratio.hardener`}
           label="Hardener parts"
           unit=""
           width={48}
           value={ratio.hardener}
-          takes="sittings.resin.ratio.hardener"
-          error={say(`${at.sitting}.resin.ratio.hardener`)}
-          onChange={(v) => v !== null && setRatio({ hardener: v })}
         />
-        <Choice
+        <ChoiceAt
+          place={`${resin}.ratio.basis`}
           label="Parts are"
           value={ratio.basis}
           choices={[
             ['volume', 'by volume'],
             ['weight', 'by weight'],
           ]}
-          onChange={(basis) => setRatio({ basis })}
         />
       </p>
       <p className="line">
-        <NumberField
+        <NumberAt
+          place={`${resin}.resinDensity`}
           label="Density of the resin"
           unit="g/ml"
           width={52}
           optional
           placeholder={String(system.resinDensity)}
           value={layer.resin.resinDensity ?? null}
-          takes="sittings.resin.resinDensity"
-          error={say(`${at.sitting}.resin.resinDensity`)}
-          onChange={(v) => editLayer((l) => ({ ...l, resin: { ...l.resin, resinDensity: v } }))}
         />
-        <NumberField
+        <NumberAt
+          place={`${resin}.hardenerDensity`}
           label="Density of the hardener"
           unit="g/ml"
           width={52}
           optional
           placeholder={String(system.hardenerDensity)}
           value={layer.resin.hardenerDensity ?? null}
-          takes="sittings.resin.hardenerDensity"
-          error={say(`${at.sitting}.resin.hardenerDensity`)}
-          onChange={(v) => editLayer((l) => ({ ...l, resin: { ...l.resin, hardenerDensity: v } }))}
         />
       </p>
     </details>

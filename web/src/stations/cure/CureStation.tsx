@@ -1,7 +1,7 @@
 import type { WindowView } from '../../api/client';
-import { NumberField, TimeField } from '../../parts/Fields';
+import { NumberAt, TimeAt } from '../../parts/At';
 import { HowNumber } from '../../parts/HowNumber';
-import { fieldText, localText, untilText, windowNames, wireText } from '../../parts/format';
+import { localText, untilText, windowNames } from '../../parts/format';
 import { useUnits } from '../../units/units';
 import type { StationProps } from '../station';
 
@@ -13,12 +13,9 @@ const states: Record<WindowView['state'], string> = {
   never: 'never open',
 };
 
-export function CureStation({ layer, layerIndex, layerPlan, editLayer, say, at }: StationProps) {
+export function CureStation({ layer, layerIndex, layerPlan, at }: StationProps) {
   const units = useUnits();
   const { pour } = layerPlan;
-  const sayOf = (field: string) => say(`${at.sitting}.${field}`);
-  const setPlan = (change: Partial<typeof layer.plan>) =>
-    editLayer((l) => ({ ...l, plan: { ...l.plan, ...change } }));
   return (
     <>
       <h2>{layerPlan.poured ? 'Curing' : 'When to pour'}</h2>
@@ -31,29 +28,21 @@ export function CureStation({ layer, layerIndex, layerPlan, editLayer, say, at }
         </p>
       ) : (
         <div className="times">
-          <TimeField
-            label="Pour starts"
-            value={fieldText(layer.plan.start)}
-            error={sayOf('start')}
-            onChange={(v) => setPlan({ start: wireText(v) })}
-          />
-          <TimeField
+          <TimeAt place={`${at.sitting}.start`} label="Pour starts" value={layer.plan.start} />
+          <TimeAt
+            place={`${at.sitting}.end`}
             label="Pour ends"
-            value={fieldText(layer.plan.end)}
-            error={sayOf('end')}
+            value={layer.plan.end}
             hint={layer.plan.end ? undefined : 'Empty counts as 20 min after the start.'}
-            onChange={(v) => setPlan({ end: wireText(v) })}
           />
-          <NumberField
+          <NumberAt
+            place={`${at.sitting}.roomC`}
             label="Room"
             unit="°C"
             optional
             width={64}
             placeholder="22"
             value={layer.plan.roomC}
-            takes="sittings.roomC"
-            error={sayOf('roomC')}
-            onChange={(v) => setPlan({ roomC: v })}
           />
         </div>
       )}

@@ -3,11 +3,13 @@ import type { Outline } from '../../api/client';
 import { Refused, api, take } from '../../api/client';
 import { NumberField } from '../../parts/Fields';
 
+type Drawn = Extract<Outline, { shape: 'drawn' }>;
+
 const usualDpi = 96;
 const mostBytes = 5_000_000;
 
 /** Takes the outline of an SVG drawing; what is wrong with it is said and changes nothing. */
-export function FromDrawing({ onRead }: { onRead: (outline: Outline) => void }) {
+export function FromDrawing({ onRead }: { onRead: (outline: Drawn) => void }) {
   const id = useId();
   const [wrong, setWrong] = useState<string | null>(null);
   const [dpi, setDpi] = useState(usualDpi);
@@ -22,7 +24,7 @@ export function FromDrawing({ onRead }: { onRead: (outline: Outline) => void }) 
       const svg = await from.text();
       const got = await take(api.POST('/api/outlines/svg', { body: { svg, dpi: dotsPerInch } }));
       setWrong(null);
-      onRead(got.outline);
+      if (got.outline.shape === 'drawn') onRead(got.outline);
     } catch (e) {
       if (!(e instanceof Refused)) return setWrong('The file cannot be read.');
       setWrong(e.errors['svg']?.[0] ?? e.errors['dpi']?.[0] ?? e.message);

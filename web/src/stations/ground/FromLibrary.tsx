@@ -1,26 +1,21 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Ground } from '../../api/client';
-import { Refused, api, take } from '../../api/client';
+import { api, take } from '../../api/client';
 import { Choice } from '../../parts/Fields';
+import { useEdits } from '../../parts/editing';
 
 const none = 'none';
 
 /** The moulds of the library that a casting is made in: one, or several different ones that are filled together. */
-export function FromLibrary({ ground, onChange }: { ground: Ground; onChange: (ground: Ground) => void }) {
+export function FromLibrary({ ground }: { ground: Ground }) {
   const { data: moulds } = useQuery({ queryKey: ['moulds'], queryFn: () => take(api.GET('/api/moulds')) });
-  const [failed, setFailed] = useState<string | null>(null);
+  const { edit, say } = useEdits();
   const { mould } = ground;
   if (!mould || !moulds) return null;
   const ids = mould.libraryIds ?? [];
-  const cast = (mouldIds: string[]) => {
-    setFailed(null);
-    if (mouldIds.length === 0) return onChange({ ...ground, mould: { ...mould, libraryIds: null } });
-    take(api.POST('/api/grounds/cast', { body: { ground, mouldIds } }))
-      .then(onChange)
-      .catch((e: unknown) => setFailed(e instanceof Refused ? e.message : 'That could not be done.'));
-  };
+  const cast = (moulds: string[]) => edit({ do: 'cast-in-moulds', moulds });
+  const failed = say('ground.mould.libraryIds');
   const left = moulds.filter((m) => !ids.includes(m.id));
   const named = moulds.map((m) => [m.id, `${m.mould.name} × ${m.mould.owned}`] as const);
   return (

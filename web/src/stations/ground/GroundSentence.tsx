@@ -1,55 +1,37 @@
 import type { Ground } from '../../api/client';
-import { useState } from 'react';
-import { Choice, ColourField, NumberField, Whether } from '../../parts/Fields';
+import { ChoiceAt, ColourAt, NumberAt, WhetherAt } from '../../parts/At';
+import { Choice, Whether } from '../../parts/Fields';
+import { useEdits } from '../../parts/editing';
 import { useUnits } from '../../units/units';
-import type { Base, Kind, Mould } from './kinds';
+import type { Kind } from './kinds';
 import { FromDrawing } from './FromDrawing';
 import { Inserts } from './Inserts';
 import { FromLibrary } from './FromLibrary';
 import { OverOld } from './OverOld';
 import { Paint } from './Paint';
-import type { PartProps } from './parts';
-import type { GroundChange } from './become';
-import { become } from './become';
-import { board, boxOf, kinds, materials, sets, shapes, thin } from './kinds';
+import { boxOf, kinds, materials, sets, shapes, thin } from './kinds';
 
 interface Props {
   ground: Ground;
   /** How far it really reaches: a slice's curve seldom fills its frame. */
   spans?: { widthMm: number; heightMm: number };
-  say: (field: string) => string | undefined;
-  onChange: (ground: Ground) => void;
 }
 
 /** The ground as a sentence with blanks. */
-export function GroundSentence({ ground, spans, say, onChange }: Props) {
+export function GroundSentence({ ground, spans }: Props) {
   const base = ground.base ?? null;
   const kind: Kind = base?.kind ?? 'panel';
-  const set = (change: Partial<Ground>) => onChange({ ...ground, ...change });
-  const [failed, setFailed] = useState<string | null>(null);
-  const turn = (change: GroundChange) =>
-    become(
-      ground,
-      change,
-      (to) => {
-        setFailed(null);
-        onChange(to);
-      },
-      setFailed,
-    );
-  const setBase = (change: Partial<Base>) => set({ base: { ...(base ?? board), ...change } });
+  const { edit, set, say } = useEdits();
   const wall = (
     <p>
       {kind === 'panel' ? 'with sides of ' : kind === 'slice' ? 'inside a dam ' : 'inside a rim '}
-      <NumberField
+      <NumberAt
+        place="ground.sideHeightMm"
         label={kind === 'panel' ? 'Side height' : 'Height of the wall'}
         quiet
         unit="mm"
         width={52}
         value={ground.sideHeightMm}
-        takes="ground.sideHeightMm"
-        error={say('ground.sideHeightMm')}
-        onChange={(v) => set({ sideHeightMm: v ?? 0 })}
       />
       {kind === 'panel' ? (
         <>
@@ -59,7 +41,7 @@ export function GroundSentence({ ground, spans, say, onChange }: Props) {
             value={ground.edge === 'dripped-over'}
             no="taped clean"
             yes="dripped over"
-            onChange={(over) => set({ edge: over ? 'dripped-over' : 'taped-clean' })}
+            onChange={(over) => set('ground.edge', over ? 'dripped-over' : 'taped-clean')}
           />
         </>
       ) : (
@@ -74,7 +56,7 @@ export function GroundSentence({ ground, spans, say, onChange }: Props) {
               ['sealed', 'is sealed'],
               ['tested', 'is sealed and held water'],
             ]}
-            onChange={(to) => setBase({ gapsSealed: to !== 'open', sealTested: to === 'tested' })}
+            onChange={(seal) => edit({ do: 'seal-wall', seal })}
           />
         </>
       )}
@@ -90,7 +72,7 @@ export function GroundSentence({ ground, spans, say, onChange }: Props) {
           quiet
           value={kind}
           choices={kinds}
-          onChange={(to) => to !== kind && turn({ kind: to })}
+          onChange={(to) => to !== kind && edit({ do: 'become-kind', kind: to })}
         />
         {kind !== 'casting' && (
           <>
@@ -100,14 +82,15 @@ export function GroundSentence({ ground, spans, say, onChange }: Props) {
               quiet
               value={base?.material ?? 'unsaid'}
               choices={base ? materials : [['unsaid', 'not said yet'], ...materials]}
-              onChange={(material) => material !== 'unsaid' && setBase({ material })}
+              onChange={(material) => material !== 'unsaid' && set('ground.base.material', material)}
             />
           </>
         )}
         {base && kind !== 'casting' && !thin.includes(base.material) && (
           <>
             {', '}
-            <NumberField
+            <NumberAt
+              place="ground.base.thicknessMm"
               label="Thickness of the base"
               quiet
               unit="mm"
@@ -115,14 +98,12 @@ export function GroundSentence({ ground, spans, say, onChange }: Props) {
               placeholder="?"
               width={44}
               value={base.thicknessMm ?? null}
-              takes="ground.base.thicknessMm"
-              error={say('ground.base.thicknessMm')}
-              onChange={(thicknessMm) => setBase({ thicknessMm })}
             />
             {base.material === 'cradled-panel' ? ' thick in its face, on bars ' : ' thick'}
             {base.material === 'cradled-panel' && (
               <>
-                <NumberField
+                <NumberAt
+                  place="ground.base.barWidthMm"
                   label="Width of the bars"
                   quiet
                   unit="mm"
@@ -130,9 +111,6 @@ export function GroundSentence({ ground, spans, say, onChange }: Props) {
                   placeholder="18"
                   width={44}
                   value={base.barWidthMm ?? null}
-                  takes="ground.base.barWidthMm"
-                  error={say('ground.base.barWidthMm')}
-                  onChange={(barWidthMm) => setBase({ barWidthMm })}
                 />
                 {' wide'}
               </>
@@ -142,30 +120,31 @@ export function GroundSentence({ ground, spans, say, onChange }: Props) {
         {base?.material === 'canvas' && (
           <>
             {', its back '}
-            <Whether
+            <WhetherAt
+              place="ground.base.backStiffened"
               label="Back of the canvas"
               value={base.backStiffened}
               no="left as it is"
               yes="stiffened"
-              onChange={(backStiffened) => setBase({ backStiffened })}
             />
           </>
         )}
-        {(kind === 'panel' || kind === 'slice') && <SetOf ground={ground} say={say} set={set} />},
+        {(kind === 'panel' || kind === 'slice') && <SetOf ground={ground} />},
       </p>
-      <Size ground={ground} spans={ground.set ? undefined : spans} say={say} set={set} turn={turn} />
-      {failed && <p className="say-wrong">{failed}</p>}
+      <Size ground={ground} spans={ground.set ? undefined : spans} />
+      {say('ground') && <p className="say-wrong">{say('ground')}</p>}
+      {say('ground.base.kind') && <p className="say-wrong">{say('ground.base.kind')}</p>}
       {kind === 'casting' ? (
         <>
-          <FromLibrary ground={ground} onChange={onChange} />
-          <Cavity ground={ground} say={say} set={set} />
-          <Inserts ground={ground} say={say} set={set} />
+          <FromLibrary ground={ground} />
+          <Cavity ground={ground} />
+          <Inserts ground={ground} />
         </>
       ) : (
         <>
           {wall}
-          <OverOld ground={ground} say={say} set={set} turn={turn} />
-          <Paint ground={ground} say={say} set={set} />
+          <OverOld ground={ground} />
+          <Paint ground={ground} />
         </>
       )}
     </div>
@@ -173,7 +152,8 @@ export function GroundSentence({ ground, spans, say, onChange }: Props) {
 }
 
 /** A piece of several panels, and how the map goes over the gap between them. */
-function SetOf({ ground, say, set }: PartProps) {
+function SetOf({ ground }: { ground: Ground }) {
+  const { edit, say } = useEdits();
   const panels = ground.set ?? null;
   return (
     <>
@@ -183,35 +163,26 @@ function SetOf({ ground, say, set }: PartProps) {
         quiet
         value={String(panels?.count ?? 1)}
         choices={sets}
-        onChange={(to) =>
-          set({
-            set:
-              to === '1'
-                ? null
-                : { count: Number(to), gapMm: panels?.gapMm ?? 20, mirrored: panels?.mirrored ?? true },
-          })
-        }
+        onChange={(to) => edit({ do: 'make-panels', count: Number(to) })}
       />
       {panels && (
         <>
           {' with the map '}
-          <Whether
+          <WhetherAt
+            place="ground.set.mirrored"
             label="Over the gap"
             value={panels.mirrored}
             no="running on"
             yes="mirrored"
-            onChange={(mirrored) => set({ set: { ...panels, mirrored } })}
           />
           {' over a gap of '}
-          <NumberField
+          <NumberAt
+            place="ground.set.gapMm"
             label="Gap between panels"
             quiet
             unit="mm"
             width={44}
             value={panels.gapMm}
-            takes="ground.set.gapMm"
-            error={say('ground.set.gapMm')}
-            onChange={(v) => set({ set: { ...panels, gapMm: v ?? 0 } })}
           />
         </>
       )}
@@ -227,25 +198,21 @@ const sources = [
 ] as const;
 
 /** The mould of a casting, and how many are cast. */
-function Cavity({ ground, say, set }: PartProps) {
+function Cavity({ ground }: { ground: Ground }) {
   const { mould } = ground;
   if (!mould) return null;
-  const change = (to: Partial<Mould>) => set({ mould: { ...mould, ...to } });
   const number = (
     label: string,
     key: 'depthMm' | 'capacityMl' | 'pieces' | 'cavities' | 'keepMm',
     unit: string,
-    whole = false,
   ) => (
-    <NumberField
+    <NumberAt
+      place={`ground.mould.${key}`}
       label={label}
       quiet
       unit={unit}
       width={key === 'capacityMl' ? 64 : 44}
       value={mould[key] ?? null}
-      takes={`ground.mould.${key}`}
-      error={say(`ground.mould.${key}`)}
-      onChange={(v) => v !== null && change({ [key]: whole ? Math.round(v) : v })}
     />
   );
   return (
@@ -253,49 +220,37 @@ function Cavity({ ground, say, set }: PartProps) {
       <p>
         its cavity {number('Depth of the cavity', 'depthMm', 'mm')} deep, of which{' '}
         {number('Depth kept for later coats', 'keepMm', 'mm')} are kept for later coats; it holds{' '}
-        <Choice
+        <ChoiceAt
+          place="ground.mould.from"
           label="What it holds"
           quiet
           value={mould.from}
           choices={sources}
-          onChange={(from) => change({ from, capacityMl: from === 'dimensions' ? null : mould.capacityMl })}
         />
         {mould.from !== 'dimensions' && <> {number('Capacity', 'capacityMl', 'ml')}</>};
       </p>
       <p>
-        {number('Pieces', 'pieces', mould.pieces === 1 ? 'piece' : 'pieces', true)} from{' '}
-        {number('Cavities', 'cavities', mould.cavities === 1 ? 'cavity' : 'cavities', true)} at once, with
-        nothing below but{' '}
-        <ColourField label="Ground colour" value={ground.colour} onChange={(colour) => set({ colour })} />{' '}
-        shining through.
+        {number('Pieces', 'pieces', mould.pieces === 1 ? 'piece' : 'pieces')} from{' '}
+        {number('Cavities', 'cavities', mould.cavities === 1 ? 'cavity' : 'cavities')} at once, with nothing
+        below but <ColourAt place="ground.colour" label="Ground colour" value={ground.colour} /> shining
+        through.
       </p>
     </>
   );
 }
 
-function Size({
-  ground,
-  spans,
-  say,
-  set,
-  turn,
-}: PartProps & { spans?: Props['spans']; turn: (change: GroundChange) => void }) {
+function Size({ ground, spans }: Props) {
   const { outline } = ground;
+  const { edit, say } = useEdits();
   const units = useUnits();
   const box = boxOf(outline);
   const side = (label: string, key: 'widthMm' | 'heightMm') => (
-    <NumberField
+    <NumberAt
+      place={`ground.outline.${key}`}
       label={label}
       quiet
       unit="mm"
       value={outline.shape === 'round' || outline.shape === 'drawn' ? null : outline[key]}
-      takes={`ground.outline.${key}`}
-      error={say(`ground.outline.${key}`)}
-      onChange={(v) =>
-        outline.shape !== 'round' &&
-        outline.shape !== 'drawn' &&
-        set({ outline: { ...outline, [key]: v ?? 0 } })
-      }
     />
   );
   return (
@@ -305,19 +260,19 @@ function Size({
         quiet
         value={outline.shape}
         choices={shapes.filter(([shape]) => shape !== 'drawn' || outline.shape === 'drawn')}
-        onChange={(shape) => shape !== outline.shape && shape !== 'drawn' && turn({ shape })}
+        onChange={(shape) =>
+          shape !== outline.shape && shape !== 'drawn' && edit({ do: 'shape-outline', shape })
+        }
       />
       {outline.shape === 'round' ? (
         <>
           {', '}
-          <NumberField
+          <NumberAt
+            place="ground.outline.diameterMm"
             label="Diameter"
             quiet
             unit="mm"
             value={outline.diameterMm}
-            takes="ground.outline.diameterMm"
-            error={say('ground.outline.diameterMm')}
-            onChange={(v) => set({ outline: { ...outline, diameterMm: v ?? 0 } })}
           />
           {' across,'}
         </>
@@ -345,20 +300,18 @@ function Size({
       {outline.shape === 'slice' && (
         <>
           {' its rim wandering '}
-          <NumberField
+          <NumberAt
+            place="ground.outline.wobbleMm"
             label="Wobble"
             quiet
             unit="mm"
             width={44}
             value={outline.wobbleMm}
-            takes="ground.outline.wobbleMm"
-            error={say('ground.outline.wobbleMm')}
-            onChange={(v) => set({ outline: { ...outline, wobbleMm: v ?? 0 } })}
           />{' '}
           <button
             type="button"
             className="btn btn-outline-primary"
-            onClick={() => turn({ anotherRim: true })}
+            onClick={() => void edit({ do: 'another-rim' })}
           >
             another rim
           </button>
@@ -370,7 +323,7 @@ function Size({
             choices={[...new Set([5, 6, 8, 10, 12, 16, outline.reach.length])]
               .sort((a, b) => a - b)
               .map((n) => [String(n), `${n} handles`] as const)}
-            onChange={(to) => turn({ handles: Number(to) })}
+            onChange={(to) => edit({ do: 'put-handles', handles: Number(to) })}
           />
         </>
       )}
@@ -382,14 +335,14 @@ function Size({
             value={!!outline.opening}
             no="no opening"
             yes="an opening"
-            onChange={(open) => turn({ open })}
+            onChange={(open) => edit({ do: 'open-outline', open })}
           />
           {say('ground.outline.opening') && (
             <span className="field-error">{say('ground.outline.opening')}</span>
           )}
         </>
       )}{' '}
-      <FromDrawing onRead={(read) => set({ outline: read })} />
+      <FromDrawing onRead={({ path }) => void edit({ do: 'take-outline', outline: { path } })} />
       {say('ground.outline') && <span className="field-error">{say('ground.outline')}</span>}
     </p>
   );

@@ -1,20 +1,19 @@
-import { useState } from 'react';
-import { Refused, api, take } from '../../api/client';
+import { api, take } from '../../api/client';
 import { useWorkshop } from '../../api/workshop';
-import { NumberField, TextField } from '../../parts/Fields';
+import { TextAt } from '../../parts/At';
+import { NumberField } from '../../parts/Fields';
+import { useEdits } from '../../parts/editing';
 import { Figure } from '../../parts/Figure';
 import { HowNumber } from '../../parts/HowNumber';
 import type { StationProps } from '../station';
 import { GroundSentence } from './GroundSentence';
 import { Prepare } from './Prepare';
 import { Stand } from './Stand';
-import { onGround, withDepth } from './kinds';
 
 export function GroundStation(props: StationProps) {
-  const { id, piece, layer, layerIndex, plan, view, edit, say, accept, secondLook } = props;
+  const { id, piece, layer, layerIndex, plan, view, accept, secondLook } = props;
   const { data: workshop } = useWorkshop();
   const { ground } = piece;
-  const set = (change: Partial<typeof ground>) => edit((p) => ({ ...p, ground: { ...p.ground, ...change } }));
   const priced = () =>
     void take(api.GET('/api/pieces/{id}', { params: { path: { id } } })).then((got) => {
       if (got.version === view.version) accept(got);
@@ -23,28 +22,18 @@ export function GroundStation(props: StationProps) {
     <>
       <h2>Ground</h2>
       {secondLook}
-      <TextField
-        label="Name"
-        value={piece.name}
-        width="100%"
-        error={say('name')}
-        onChange={(name) => edit((p) => ({ ...p, name }))}
-      />
+      <TextAt place="name" label="Name" value={piece.name} width="100%" />
       <GroundSentence
         ground={ground}
         spans={{ widthMm: plan.ground.spanWidthMm, heightMm: plan.ground.spanHeightMm }}
-        say={say}
-        onChange={(to) => edit((p) => onGround(p, to))}
       />
       <dl className="figures">
         <Figure term={ground.set ? 'Area of all' : 'Area'} of={plan.ground.area} />
         <Figure term="Perimeter" of={plan.ground.perimeter} decimals={0} />
         {!plan.ground.mould && <Figure term="Sides" of={plan.ground.sideArea} />}
       </dl>
-      {plan.ground.mould && (
-        <MouldFigures piece={piece} mould={plan.ground.mould} onFilled={(filled) => edit(() => filled)} />
-      )}
-      {plan.ground.parts.length > 1 && <Parts {...{ piece, layer, layerIndex, plan, edit, say }} />}
+      {plan.ground.mould && <MouldFigures piece={piece} mould={plan.ground.mould} />}
+      {plan.ground.parts.length > 1 && <Parts {...{ piece, layer, layerIndex, plan }} />}
       <a
         className="picture-link"
         href={`/api/pieces/${id}/outline.svg`}
@@ -52,23 +41,17 @@ export function GroundStation(props: StationProps) {
       >
         Outline as SVG, in real mm
       </a>
-      <Stand ground={ground} plan={plan.ground} say={say} onChange={set} />
-      <Prepare
-        pot={plan.pot}
-        ground={ground}
-        plan={plan.ground}
-        now={workshop?.now.local}
-        onChange={set}
-        onPriced={priced}
-      />
+      <Stand ground={ground} plan={plan.ground} />
+      <Prepare pot={plan.pot} plan={plan.ground} now={workshop?.now.local} onPriced={priced} />
     </>
   );
 }
 
-type PartsProps = Pick<StationProps, 'piece' | 'layer' | 'layerIndex' | 'plan' | 'edit' | 'say'>;
+type PartsProps = Pick<StationProps, 'piece' | 'layer' | 'layerIndex' | 'plan'>;
 
 /** Letters or cavities, each with its area, its own depth and what the layer takes in it. */
-function Parts({ piece, layer, layerIndex, plan, edit, say }: PartsProps) {
+function Parts({ piece, layer, layerIndex, plan }: PartsProps) {
+  const { edit, say } = useEdits();
   const { mould } = piece.ground;
   const { parts } = plan.ground;
   const what = mould ? 'cavities' : 'parts';
@@ -93,15 +76,8 @@ function Parts({ piece, layer, layerIndex, plan, edit, say }: PartsProps) {
                 value={part.layerDepthMm[layerIndex] ?? null}
                 takes="layers.partDepths.depthMm"
                 error={say(`layers[${layer.id}].partDepths[${own}].depthMm`)}
-                onChange={(v) =>
-                  edit((p) => ({
-                    ...p,
-                    layers: p.layers.map((l) =>
-                      l.id === layer.id
-                        ? { ...l, partDepths: withDepth(l.partDepths, i + 1, v === l.depthMm ? null : v) }
-                        : l,
-                    ),
-                  }))
+                onChange={(depthMm) =>
+                  void edit({ do: 'set-part-depth', layer: layer.id, part: i + 1, depthMm })
                 }
               />
               deep, takes
@@ -121,18 +97,7 @@ function Parts({ piece, layer, layerIndex, plan, edit, say }: PartsProps) {
                   width={44}
                   value={cavity?.depthMm ?? mould.depthMm}
                   takes="ground.mould.cavityDepths.depthMm"
-                  onChange={(v) =>
-                    edit((p) => ({
-                      ...p,
-                      ground: {
-                        ...p.ground,
-                        mould: {
-                          ...mould,
-                          cavityDepths: withDepth(mould.cavityDepths, i + 1, v === mould.depthMm ? null : v),
-                        },
-                      },
-                    }))
-                  }
+                  onChange={(depthMm) => void edit({ do: 'set-cavity-depth', part: i + 1, depthMm })}
                 />
               )}
             </li>
@@ -147,18 +112,12 @@ function Parts({ piece, layer, layerIndex, plan, edit, say }: PartsProps) {
 interface MouldProps {
   piece: StationProps['piece'];
   mould: NonNullable<StationProps['plan']['ground']['mould']>;
-  onFilled: (piece: StationProps['piece']) => void;
 }
 
 /** What the mould holds, what is left of it, how often it is filled, and the hollows of its inserts. */
-function MouldFigures({ piece, mould, onFilled }: MouldProps) {
+function MouldFigures({ piece, mould }: MouldProps) {
   const { castings } = mould;
-  const [failed, setFailed] = useState<string | null>(null);
-  const fill = (insertId: string) => {
-    take(api.POST('/api/grounds/fill', { body: { piece, insertId } }))
-      .then(onFilled)
-      .catch((e: unknown) => setFailed(e instanceof Refused ? e.message : 'That could not be done.'));
-  };
+  const { edit } = useEdits();
   return (
     <section aria-label="Mould">
       <dl className="figures">
@@ -195,7 +154,7 @@ function MouldFigures({ piece, mould, onFilled }: MouldProps) {
                   <button
                     type="button"
                     className="btn btn-outline-primary"
-                    onClick={() => fill(insert.insertId)}
+                    onClick={() => void edit({ do: 'fill-hollow', insert: insert.insertId })}
                   >
                     Plan its fill
                   </button>
@@ -205,7 +164,6 @@ function MouldFigures({ piece, mould, onFilled }: MouldProps) {
           })}
         </ul>
       )}
-      {failed && <p className="say-wrong">{failed}</p>}
     </section>
   );
 }

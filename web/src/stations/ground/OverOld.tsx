@@ -1,13 +1,14 @@
 import { useState } from 'react';
+import type { Ground } from '../../api/client';
+import { NumberAt } from '../../parts/At';
 import { NumberField, Whether } from '../../parts/Fields';
-import type { GroundChange } from './become';
-import type { PartProps } from './parts';
+import { useEdits } from '../../parts/editing';
 
 /** Whether the piece is poured over older work, how that stands, and the new rim round it. */
-export function OverOld({ ground, say, set, turn }: PartProps & { turn: (change: GroundChange) => void }) {
+export function OverOld({ ground }: { ground: Ground }) {
   const old = ground.old ?? null;
   const [rim, setRim] = useState(20);
-  const change = (to: Partial<NonNullable<typeof old>>) => old && set({ old: { ...old, ...to } });
+  const { edit, say } = useEdits();
   return (
     <p>
       poured over{' '}
@@ -16,7 +17,7 @@ export function OverOld({ ground, say, set, turn }: PartProps & { turn: (change:
         value={!!old}
         no="a new ground"
         yes="older work"
-        onChange={(overOld) => turn({ overOld })}
+        onChange={(over) => edit({ do: 'pour-over-old', over })}
       />
       {old && (
         <>
@@ -26,15 +27,13 @@ export function OverOld({ ground, say, set, turn }: PartProps & { turn: (change:
             </>
           )}
           {', whose lines and stones stand up '}
-          <NumberField
+          <NumberAt
+            place="ground.old.reliefMm"
             label="Relief of the older work"
             quiet
             unit="mm"
             width={40}
             value={old.reliefMm}
-            takes="ground.old.reliefMm"
-            error={say('ground.old.reliefMm')}
-            onChange={(v) => change({ reliefMm: v ?? 0 })}
           />
           {old.reliefMm === 0 && ' (sanded flat)'}
           {!ground.set && (
@@ -48,19 +47,21 @@ export function OverOld({ ground, say, set, turn }: PartProps & { turn: (change:
                 value={rim}
                 onChange={(v) => setRim(v ?? rim)}
               />{' '}
-              <button type="button" className="btn btn-outline-primary" onClick={() => turn({ growMm: rim })}>
+              <button
+                type="button"
+                className="btn btn-outline-primary"
+                onClick={() => void edit({ do: 'grow-rim', mm: rim })}
+              >
                 grow it all round
               </button>
               {', the old face standing '}
-              <NumberField
+              <NumberAt
+                place="ground.old.standsMm"
                 label="Height of the older work"
                 quiet
                 unit="mm"
                 width={40}
                 value={old.standsMm}
-                takes="ground.old.standsMm"
-                error={say('ground.old.standsMm')}
-                onChange={(v) => change({ standsMm: v ?? 0 })}
               />
               {' above what lies round it'}
             </>

@@ -1,16 +1,16 @@
 import { usePots } from '../../cupboard/pots';
-import { Choice, ColourField, NumberField, Whether } from '../../parts/Fields';
+import { ColourAt, NumberAt, WhetherAt } from '../../parts/At';
+import { Choice } from '../../parts/Fields';
+import { useEdits } from '../../parts/editing';
 import { useFields } from '../../parts/fields';
 import type { Ground } from '../../api/client';
-import type { PartProps } from './parts';
 
 /** How the ground is painted, and from what. */
-export function Paint({ ground, say, set }: PartProps) {
+export function Paint({ ground }: { ground: Ground }) {
   const paint = ground.paint ?? null;
   const { usual } = useFields();
   const pots = usePots();
-  const setPaint = (change: Partial<NonNullable<Ground['paint']>>) =>
-    paint && set({ paint: { ...paint, ...change } });
+  const { edit } = useEdits();
   return (
     <p>
       on ground{' '}
@@ -23,36 +23,22 @@ export function Paint({ ground, say, set }: PartProps) {
           ['water', 'painted, water-based'],
           ['oil', 'painted in oil'],
         ]}
-        onChange={(kind) =>
-          set({
-            paint:
-              kind === 'none'
-                ? null
-                : {
-                    kind,
-                    coats: paint?.coats ?? 1,
-                    dryHours: null,
-                    sealed: paint?.sealed ?? false,
-                    asMap: paint?.asMap ?? false,
-                  },
-          })
-        }
+        onChange={(kind) => edit({ do: 'paint-ground', kind: kind === 'none' ? null : kind })}
       />
       {paint && (
         <>
           {' in '}
-          <NumberField
+          <NumberAt
+            place="ground.paint.coats"
             label="Coats"
             quiet
             unit={paint.coats === 1 ? 'coat' : 'coats'}
             width={30}
             value={paint.coats}
-            takes="ground.paint.coats"
-            error={say('ground.paint.coats')}
-            onChange={(v) => setPaint({ coats: Math.round(v ?? 1) })}
           />
           {' that dry in '}
-          <NumberField
+          <NumberAt
+            place="ground.paint.dryHours"
             label="Drying time of the paint"
             quiet
             unit="h"
@@ -60,19 +46,16 @@ export function Paint({ ground, say, set }: PartProps) {
             width={40}
             placeholder={String(usual[`ground.paint.dryHours.${paint.kind}`] ?? '')}
             value={paint.dryHours ?? null}
-            takes="ground.paint.dryHours"
-            error={say('ground.paint.dryHours')}
-            onChange={(dryHours) => setPaint({ dryHours })}
           />
           {paint.kind === 'oil' && (
             <>
               {', '}
-              <Whether
+              <WhetherAt
+                place="ground.paint.sealed"
                 label="Seal over the paint"
                 value={paint.sealed}
                 no="not sealed"
                 yes="sealed"
-                onChange={(sealed) => setPaint({ sealed })}
               />
             </>
           )}
@@ -81,12 +64,12 @@ export function Paint({ ground, say, set }: PartProps) {
       {paint && (
         <>
           {', '}
-          <Whether
+          <WhetherAt
+            place="ground.paint.asMap"
             label="Colours of the paint"
             value={paint.asMap}
             no="all in one colour"
             yes="as the map, each band in its own"
-            onChange={(asMap) => setPaint({ asMap })}
           />
         </>
       )}
@@ -98,18 +81,12 @@ export function Paint({ ground, say, set }: PartProps) {
             quiet
             value={paint.potId ?? 'none'}
             choices={[['none', 'no pot of mine'], ...pots.map((p) => [p.id, p.pot.name] as const)]}
-            onChange={(id) => {
-              const from = pots.find((p) => p.id === id)?.pot;
-              set({
-                colour: from?.colour ?? ground.colour,
-                paint: { ...paint, kind: from?.kind ?? paint.kind, potId: from ? id : null },
-              });
-            }}
+            onChange={(pot) => edit({ do: 'paint-from-pot', pot: pot === 'none' ? null : pot })}
           />
         </>
       )}
       , of this colour{paint?.asMap && ' under clear'}{' '}
-      <ColourField label="Ground colour" value={ground.colour} onChange={(colour) => set({ colour })} />
+      <ColourAt place="ground.colour" label="Ground colour" value={ground.colour} />
     </p>
   );
 }

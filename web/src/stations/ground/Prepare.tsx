@@ -1,29 +1,25 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Ground, PlanView } from '../../api/client';
+import type { PlanView } from '../../api/client';
 import { Refused, api, take } from '../../api/client';
 import { NumberField, TimeField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
+import { useEdits } from '../../parts/editing';
 import { fieldText, localText, wireText } from '../../parts/format';
 
 interface Props {
-  ground: Ground;
   plan: PlanView['ground'];
   pot?: PlanView['pot'];
   now?: string;
-  onChange: (change: Partial<Ground>) => void;
   /** A price has changed: what things cost is to be worked out anew. */
   onPriced: () => void;
 }
 
 /** What has to be done before resin comes. */
-export function Prepare({ ground, plan, pot, now, onChange, onPriced }: Props) {
-  const done = ground.done ?? [];
-  const mark = (id: string, at: string | null | undefined) =>
-    onChange({
-      done:
-        at === undefined ? done.filter((d) => d.id !== id) : [...done.filter((d) => d.id !== id), { id, at }],
-    });
+export function Prepare({ plan, pot, now, onPriced }: Props) {
+  const { edit } = useEdits();
+  const mark = (step: string, done: boolean, at: string | null = null) =>
+    void edit({ do: 'mark-prepared', step, done, at });
   return (
     <section aria-label="Before resin comes">
       <h3>Before resin comes</h3>
@@ -34,7 +30,7 @@ export function Prepare({ ground, plan, pot, now, onChange, onPriced }: Props) {
               <input
                 type="checkbox"
                 checked={step.done}
-                onChange={(e) => mark(step.id, e.target.checked ? (now ?? null) : undefined)}
+                onChange={(e) => mark(step.id, e.target.checked, now ?? null)}
               />
               <span>
                 <b>{step.what}</b>
@@ -71,7 +67,7 @@ export function Prepare({ ground, plan, pot, now, onChange, onPriced }: Props) {
                 <TimeField
                   label="Done"
                   value={fieldText(step.at)}
-                  onChange={(at) => mark(step.id, wireText(at))}
+                  onChange={(at) => mark(step.id, true, wireText(at))}
                 />
                 <span className="hint">
                   {step.readyAt ? `dry ${localText(step.readyAt)}` : `dry ${step.dryHours} h after that`}

@@ -1,6 +1,7 @@
 import type { Ground, PlanView } from '../../api/client';
 import { useState } from 'react';
 import { NumberField, Whether } from '../../parts/Fields';
+import { useEdits } from '../../parts/editing';
 import { Figure } from '../../parts/Figure';
 import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
@@ -11,8 +12,6 @@ type Level = NonNullable<Ground['level']>;
 interface Props {
   ground: Ground;
   plan: PlanView['ground'];
-  say: (field: string) => string | undefined;
-  onChange: (change: Partial<Ground>) => void;
 }
 
 const flat = { topLeftMm: 0, topRightMm: 0, bottomLeftMm: 0, bottomRightMm: 0 };
@@ -26,19 +25,15 @@ const unread: Level = {
 };
 
 /** How the piece stands: level, shims, supports, sag. */
-export function Stand({ ground, plan, say, onChange }: Props) {
+export function Stand({ ground, plan }: Props) {
+  const { edit, say } = useEdits();
   const units = useUnits();
   // Each panel of a set stands by itself.
   const [panel, setPanel] = useState(1);
   const others = ground.panelLevels ?? [];
   const level = (panel === 1 ? ground.level : others.find((p) => p.panel === panel)?.level) ?? unread;
   const standing = plan.panels?.find((p) => p.panel === panel)?.standing ?? plan.standing;
-  const set = (change: Partial<Level>) => {
-    const to = { ...level, ...change };
-    if (panel === 1) return onChange({ level: to });
-    const rest = others.filter((p) => p.panel !== panel);
-    onChange({ panelLevels: [...rest, { panel, level: to }].sort((a, b) => a.panel - b.panel) });
-  };
+  const set = (change: Partial<Level>) => edit({ do: 'read-level', panel, level: { ...level, ...change } });
   const tilt = (label: string, key: 'tiltXDeg' | 'tiltYDeg') => (
     <NumberField
       label={label}
@@ -50,7 +45,7 @@ export function Stand({ ground, plan, say, onChange }: Props) {
       value={level[key] ?? null}
       takes={`ground.level.${key}`}
       error={say(`ground.level.${key}`)}
-      onChange={(v) => set({ [key]: v, stepDeg: null, waterChecked: false })}
+      onChange={(v) => void set({ [key]: v, stepDeg: null, waterChecked: false })}
     />
   );
   const corner = (label: string, key: keyof NonNullable<Level['corners']>) => (
@@ -61,7 +56,7 @@ export function Stand({ ground, plan, say, onChange }: Props) {
       value={level.corners?.[key] ?? 0}
       takes={`ground.level.corners.${key}`}
       error={say(`ground.level.corners.${key}`)}
-      onChange={(v) => level.corners && set({ corners: { ...level.corners, [key]: v ?? 0 } })}
+      onChange={(v) => level.corners && void set({ corners: { ...level.corners, [key]: v ?? 0 } })}
     />
   );
   return (
@@ -127,7 +122,7 @@ export function Stand({ ground, plan, say, onChange }: Props) {
         <LevelLive
           needed={standing.needed}
           onTake={({ acrossDeg, alongDeg, stepDeg }) =>
-            set({ tiltXDeg: acrossDeg, tiltYDeg: alongDeg, stepDeg, waterChecked: false })
+            void set({ tiltXDeg: acrossDeg, tiltYDeg: alongDeg, stepDeg, waterChecked: false })
           }
         />
       )}
@@ -186,7 +181,7 @@ export function Stand({ ground, plan, say, onChange }: Props) {
         <button
           type="button"
           className="btn btn-outline-primary"
-          onClick={() => onChange({ supports: withSupport(standing.supports) })}
+          onClick={() => void edit({ do: 'add-support' })}
         >
           + a support
         </button>
@@ -194,7 +189,7 @@ export function Stand({ ground, plan, say, onChange }: Props) {
           <button
             type="button"
             className="btn btn-outline-primary"
-            onClick={() => onChange({ supports: null })}
+            onClick={() => void edit({ do: 'usual-supports' })}
           >
             The usual four
           </button>
@@ -202,13 +197,4 @@ export function Stand({ ground, plan, say, onChange }: Props) {
       </div>
     </section>
   );
-}
-
-type Supports = PlanView['ground']['standing']['supports'];
-
-/** A further support in the middle of the others. */
-function withSupport(supports: Supports) {
-  const middle = (of: number[]) => Math.round(of.reduce((a, b) => a + b, 0) / of.length);
-  const plain = supports.map(({ xMm, yMm }) => ({ xMm, yMm }));
-  return [...plain, { xMm: middle(plain.map((s) => s.xMm)), yMm: middle(plain.map((s) => s.yMm)) }];
 }

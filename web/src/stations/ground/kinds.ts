@@ -1,5 +1,4 @@
-import { withoutLayers } from '../../piece/filled';
-import type { Ground, Outline, Piece } from '../../api/client';
+import type { Ground, Outline } from '../../api/client';
 
 export type Base = NonNullable<Ground['base']>;
 export type Kind = Base['kind'];
@@ -48,16 +47,6 @@ export const shapes: readonly (readonly [Shape, string])[] = [
   ['drawn', 'a drawn shape'],
 ];
 
-export const board: Base = {
-  kind: 'panel',
-  material: 'birch-ply',
-  thicknessMm: null,
-  backStiffened: false,
-  gapsSealed: false,
-  sealTested: false,
-  barWidthMm: null,
-};
-
 /** Width and height of the box an outline stands in, where nothing has been worked out yet. */
 export function boxOf(outline: Outline): [number, number] {
   if (outline.shape === 'round') return [outline.diameterMm, outline.diameterMm];
@@ -70,49 +59,3 @@ export function boxOf(outline: Outline): [number, number] {
 
 export type Mould = NonNullable<Ground['mould']>;
 export type Insert = NonNullable<Mould['inserts']>[number];
-
-type PartDepth = NonNullable<Mould['cavityDepths']>[number];
-
-/** Depths of parts with one of them changed; none is the usual depth. */
-export function withDepth(
-  depths: PartDepth[] | null | undefined,
-  part: number,
-  depthMm: number | null,
-): PartDepth[] | null {
-  const others = (depths ?? []).filter((d) => d.part !== part);
-  const next = depthMm === null ? others : [...others, { part, depthMm }].sort((a, b) => a.part - b.part);
-  return next.length > 0 ? next : null;
-}
-
-/** A ground without what only another outline had a place for: cavities of their own depth, or inserts. */
-export function tidied(ground: Ground): Ground {
-  const { mould, outline } = ground;
-  if (!mould) return ground;
-  const drawn = outline.shape === 'drawn';
-  if (drawn ? !mould.inserts : !mould.cavityDepths) return ground;
-  return {
-    ...ground,
-    mould: {
-      ...mould,
-      cavityDepths: drawn ? mould.cavityDepths : null,
-      inserts: drawn ? null : mould.inserts,
-    },
-  };
-}
-
-/** A piece on another ground: a layer whose hollow is gone goes with it, and so do depths of parts that are gone. */
-export function onGround(piece: Piece, ground: Ground): Piece {
-  const to = tidied(ground);
-  const hollows = new Set((to.mould?.inserts ?? []).map((i) => i.id));
-  const redrawn =
-    piece.ground.outline.shape !== to.outline.shape ||
-    (to.outline.shape === 'drawn' &&
-      piece.ground.outline.shape === 'drawn' &&
-      piece.ground.outline.path !== to.outline.path);
-  const left = withoutLayers(piece, (l) => l.within != null && !hollows.has(l.within));
-  return {
-    ...left,
-    ground: to,
-    layers: left.layers.map((l) => (redrawn && l.partDepths ? { ...l, partDepths: null } : l)),
-  };
-}

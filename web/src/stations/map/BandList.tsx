@@ -1,31 +1,21 @@
 import { CupColour } from '../../parts/CupColour';
-import { Choice, NumberField } from '../../parts/Fields';
+import type { Edit } from '../../editor/PieceEditor';
+import { NumberAt } from '../../parts/At';
+import { Choice } from '../../parts/Fields';
+import { useEdits } from '../../parts/editing';
 import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
 import { regionName } from '../station';
 import type { StationProps } from '../station';
-import {
-  changeBand,
-  changeCup,
-  changeHeart,
-  doubleBand,
-  moveBand,
-  splitBand,
-  widthOf,
-  withBand,
-  withHeart,
-  withLine,
-  withOwnCup,
-  withoutBand,
-  withoutHeart,
-} from './layerEdits';
+import { widthOf } from '../../piece/filled';
 
 const ownCup = '+';
 const mostHearts = 6;
 
 /** The bands of a layer, from the middle to the rim, with the hearts' bed before them. */
 export function BandList(props: StationProps) {
-  const { layer, layerPlan, editLayer, selected, select } = props;
+  const { layer, here, selected, select } = props;
+  const { edit } = useEdits();
   const rings = !layer.layout;
   const chosenHeart = selected?.kind === 'heart' ? layer.hearts.find((h) => h.id === selected.id) : undefined;
   return (
@@ -57,7 +47,7 @@ export function BandList(props: StationProps) {
         <button
           type="button"
           className="btn btn-outline-primary"
-          onClick={() => editLayer(layer.layout?.kind === 'lines' ? withLine : withBand)}
+          onClick={() => void edit({ do: 'add-band', ...here })}
         >
           {layer.layout?.kind === 'lines' ? 'Add a line' : 'Add a band'}
         </button>
@@ -65,11 +55,12 @@ export function BandList(props: StationProps) {
           <button
             type="button"
             className={layer.hearts.length === 0 ? 'btn btn-primary' : 'btn btn-outline-primary'}
-            onClick={() => {
-              const next = withHeart(layer, layerPlan.box);
-              editLayer((l) => withHeart(l, layerPlan.box));
-              select({ kind: 'heart', id: next.hearts.at(-1)!.id });
-            }}
+            onClick={() =>
+              void edit({ do: 'add-heart', ...here }).then((got) => {
+                const id = /hearts\[(.+)\]$/.exec(got?.made ?? '')?.[1];
+                if (id) select({ kind: 'heart', id });
+              })
+            }
           >
             {layer.hearts.length === 0 ? 'Put a heart' : 'Another heart'}
           </button>
@@ -79,7 +70,7 @@ export function BandList(props: StationProps) {
   );
 }
 
-function HeartBed({ layer, layerPlan, editLayer, selected, select, cup, setCup }: StationProps) {
+function HeartBed({ layer, layerPlan, selected, select, cup, setCup }: StationProps) {
   const bed = layerPlan.regions.find((r) => r.id === 'heart');
   return (
     <div className="band" data-lit={cup === layer.heartCup || undefined}>
@@ -89,7 +80,6 @@ function HeartBed({ layer, layerPlan, editLayer, selected, select, cup, setCup }
         volume={layerPlan.cups.cups.find((c) => c.cupId === layer.heartCup)}
         layerId={layerPlan.layerId}
         setCup={setCup}
-        onChange={(colour) => editLayer((l) => changeCup(l, l.heartCup, { colour }))}
       />
       <button
         type="button"
@@ -120,12 +110,12 @@ const heartFields = [
 function HeartFields({
   layer,
   heart,
-  editLayer,
-  say,
+  here,
   at,
   select,
 }: StationProps & { heart: StationProps['layer']['hearts'][number] }) {
   const index = layer.hearts.indexOf(heart);
+  const { edit } = useEdits();
   return (
     <fieldset className="heart-set">
       <legend className="visually-hidden">Heart {index + 1}</legend>
@@ -145,22 +135,20 @@ function HeartFields({
         </div>
       )}
       {heartFields.map(([label, key, unit]) => (
-        <NumberField
+        <NumberAt
           key={key}
+          place={`${at.layout}.hearts[${heart.id}].${key}`}
           label={label}
           unit={unit}
           width={52}
           value={heart[key]}
-          takes={`layers.layout.hearts.${key}`}
-          error={say(`${at.layout}.hearts[${heart.id}].${key}`)}
-          onChange={(v) => v !== null && editLayer((l) => changeHeart(l, heart.id, { [key]: v }))}
         />
       ))}
       <div className="row-buttons">
         <button
           type="button"
           className="btn btn-outline-primary"
-          onClick={() => editLayer((l) => changeHeart(l, heart.id, { seed: (heart.seed + 1) % 100_000 }))}
+          onClick={() => void edit({ do: 'grow-differently', ...here, heart: heart.id })}
         >
           Grow it differently
         </button>
@@ -168,7 +156,7 @@ function HeartFields({
           type="button"
           className="btn btn-outline-primary"
           onClick={() => {
-            editLayer((l) => withoutHeart(l, heart.id));
+            void edit({ do: 'leave-heart-out', ...here, heart: heart.id });
             select(null);
           }}
         >
@@ -180,7 +168,7 @@ function HeartFields({
 }
 
 function BandRow(props: StationProps & { index: number }) {
-  const { layer, layerPlan, editLayer, say, at, selected, select, cup, setCup, index } = props;
+  const { layer, layerPlan, here, at, selected, select, cup, setCup, index } = props;
   const units = useUnits();
   const band = layer.bands[index]!;
   const own = layer.cups.find((c) => c.id === band.cup);
@@ -188,8 +176,9 @@ function BandRow(props: StationProps & { index: number }) {
   const name = regionName(layer, band.id);
   const open = selected?.kind === 'band' && selected.id === band.id;
   const number = index + 1;
-  const edit = (change: (l: typeof layer, id: string) => typeof layer) =>
-    editLayer((l) => change(l, band.id));
+  const { edit } = useEdits();
+  const on = { ...here, band: band.id };
+  const press = (change: Edit) => () => void edit(change);
   return (
     <>
       <div className="band" data-lit={cup === band.cup || undefined}>
@@ -199,7 +188,6 @@ function BandRow(props: StationProps & { index: number }) {
           volume={layerPlan.cups.cups.find((c) => c.cupId === band.cup)}
           layerId={layerPlan.layerId}
           setCup={setCup}
-          onChange={(colour) => editLayer((l) => changeCup(l, band.cup, { colour }))}
         />
         <button
           type="button"
@@ -212,15 +200,13 @@ function BandRow(props: StationProps & { index: number }) {
         {band.fillsRest ? (
           <span className="rest">fills the rest</span>
         ) : (
-          <NumberField
+          <NumberAt
+            place={`${at.layout}.bands[${band.id}].widthMm`}
             label={`Width of band ${number}`}
             quiet
             unit="mm"
             width={44}
             value={band.widthMm}
-            takes="layers.layout.bands.widthMm"
-            error={say(`${at.layout}.bands[${band.id}].widthMm`)}
-            onChange={(v) => v !== null && editLayer((l) => changeBand(l, band.id, { widthMm: v }))}
           />
         )}
         {region && <HowNumber of={region.area} label={`Area of ${name}`} />}
@@ -251,7 +237,7 @@ function BandRow(props: StationProps & { index: number }) {
               [ownCup, 'a new cup'],
             ]}
             onChange={(to) =>
-              editLayer((l) => (to === ownCup ? withOwnCup(l, band.id) : changeBand(l, band.id, { cup: to })))
+              edit({ do: 'pour-from', ...here, region: band.id, recipe: to === ownCup ? null : to })
             }
           />
           <button
@@ -259,7 +245,7 @@ function BandRow(props: StationProps & { index: number }) {
             className="chip"
             aria-label={`Move band ${number} inward, towards the heart`}
             disabled={index === 0}
-            onClick={() => edit((l, id) => moveBand(l, id, -1))}
+            onClick={press({ do: 'move-band', ...on, by: -1 })}
           >
             <i className="bi up" /> inward
           </button>
@@ -268,7 +254,7 @@ function BandRow(props: StationProps & { index: number }) {
             className="chip"
             aria-label={`Move band ${number} outward, towards the rim`}
             disabled={index === layer.bands.length - 1}
-            onClick={() => edit((l, id) => moveBand(l, id, 1))}
+            onClick={press({ do: 'move-band', ...on, by: 1 })}
           >
             <i className="bi down" /> outward
           </button>
@@ -276,7 +262,7 @@ function BandRow(props: StationProps & { index: number }) {
             type="button"
             className="chip"
             aria-label={`Split band ${number}`}
-            onClick={() => edit(splitBand)}
+            onClick={press({ do: 'split-band', ...on })}
           >
             Split
           </button>
@@ -284,7 +270,7 @@ function BandRow(props: StationProps & { index: number }) {
             type="button"
             className="chip"
             aria-label={`Repeat band ${number}`}
-            onClick={() => edit(doubleBand)}
+            onClick={press({ do: 'repeat-band', ...on })}
           >
             Repeat
           </button>
@@ -293,7 +279,7 @@ function BandRow(props: StationProps & { index: number }) {
             className="chip"
             aria-label={`Take out band ${number}`}
             disabled={band.fillsRest}
-            onClick={() => edit(withoutBand)}
+            onClick={press({ do: 'leave-band-out', ...on })}
           >
             Take out
           </button>

@@ -1,25 +1,15 @@
 import type { FilledLayer } from '../../piece/filled';
 
+import { useState } from 'react';
+import { inBurst } from '../../editor/burst';
+import { NumberAt, WhetherAt } from '../../parts/At';
 import { CupColour } from '../../parts/CupColour';
-import { Choice, NumberField, Whether } from '../../parts/Fields';
+import { Choice } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
+import { useEdits } from '../../parts/editing';
 import { regionName } from '../station';
-import type { StationProps } from '../station';
+import type { LaidOutAs as Of, StationProps } from '../station';
 import { BandList } from './BandList';
-import { changeCup, newCup } from './layerEdits';
-import type { Of } from './layoutEdits';
-import {
-  changeLayout,
-  colourPool,
-  recolourField,
-  sequenceAgain,
-  withFieldColour,
-  withPoolCup,
-  withPour,
-  withVein,
-  withoutFieldColour,
-  withoutVein,
-} from './layoutEdits';
 
 const own = '+';
 
@@ -31,11 +21,14 @@ interface CupChoiceProps {
   none?: string;
   /** Cups that cannot be chosen. */
   without?: string;
-  onChange: (cup: string | null, layer: (l: FilledLayer) => FilledLayer) => void;
+  /** Another cup, or null for a new one. */
+  onChange: (recipe: string | null) => Promise<unknown>;
+  /** No cup; for what need not have one. */
+  onNone?: () => Promise<unknown>;
 }
 
 /** One of the layer's cups, or a new one that comes with the change. */
-export function CupChoice({ label, layer, value, none, without, onChange }: CupChoiceProps) {
+export function CupChoice({ label, layer, value, none, without, onChange, onNone }: CupChoiceProps) {
   return (
     <Choice
       label={label}
@@ -46,17 +39,13 @@ export function CupChoice({ label, layer, value, none, without, onChange }: CupC
         ...layer.cups.filter((c) => c.id !== without).map((c) => [c.id, c.name] as const),
         [own, 'a new cup'],
       ]}
-      onChange={(to) => {
-        if (to !== own) return onChange(to || null, (l) => l);
-        const cup = newCup(layer);
-        onChange(cup.id, (l) => ({ ...l, cups: [...l.cups, cup] }));
-      }}
+      onChange={(to) => (to === '' ? onNone?.() : onChange(to === own ? null : to))}
     />
   );
 }
 
 /** The colour of a cup, to be changed where it is met. */
-function Colour({ of: { layer, layerPlan, setCup, editLayer }, cup }: { of: StationProps; cup: string }) {
+function Colour({ of: { layer, layerPlan, setCup }, cup }: { of: StationProps; cup: string }) {
   const of = layer.cups.find((c) => c.id === cup);
   return (
     <CupColour
@@ -65,7 +54,6 @@ function Colour({ of: { layer, layerPlan, setCup, editLayer }, cup }: { of: Stat
       volume={layerPlan.cups.cups.find((c) => c.cupId === cup)}
       layerId={layerPlan.layerId}
       setCup={setCup}
-      onChange={(colour) => editLayer((l) => changeCup(l, cup, { colour }))}
     />
   );
 }
@@ -113,38 +101,33 @@ export function LayoutPart(props: StationProps) {
 }
 
 function Lines(props: StationProps & { layout: Of<'lines'> }) {
-  const { layer, layerPlan, layout, editLayer, say, at } = props;
+  const { layer, layerPlan, layout, here, at } = props;
+  const { edit } = useEdits();
   // How often the sequence is laid already; where it is laid once there are no repeats to tell.
   const repeats = Math.max(1, layerPlan.facts.filter((f) => f.id.startsWith('repeat-')).length);
-  const set = (to: Partial<Of<'lines'>>) => editLayer(changeLayout('lines', (l) => ({ ...l, ...to })));
   return (
     <>
       <p className="line">
-        <NumberField
+        <NumberAt
+          place={`${at.layout}.startMm`}
+          also={at.layout}
           label="Laid on a film of"
           unit="mm"
           width={52}
           value={layout.startMm}
-          takes="layers.layout.startMm"
-          error={say(`${at.layout}.startMm`) ?? say(at.layout)}
-          onChange={(v) => v !== null && set({ startMm: v })}
         />
         <CupChoice
           label="Cup of the film below"
           layer={layer}
           value={layout.startCup}
-          onChange={(cup, and) =>
-            cup && editLayer((l) => changeLayout('lines', (x) => ({ ...x, startCup: cup }))(and(l)))
-          }
+          onChange={(recipe) => edit({ do: 'pour-from', ...here, region: 'start', recipe })}
         />
-        <NumberField
+        <NumberAt
+          place={`${at.layout}.wavinessMm`}
           label="Waviness"
           unit="mm"
           width={44}
           value={layout.wavinessMm}
-          takes="layers.layout.wavinessMm"
-          error={say(`${at.layout}.wavinessMm`)}
-          onChange={(v) => v !== null && set({ wavinessMm: v })}
         />
       </p>
       <Facts {...props} />
@@ -153,14 +136,14 @@ function Lines(props: StationProps & { layout: Of<'lines'> }) {
         <button
           type="button"
           className="btn btn-outline-primary"
-          onClick={() => editLayer((l) => sequenceAgain(l, repeats))}
+          onClick={() => void edit({ do: 'lay-sequence-again', ...here, repeats })}
         >
           Lay the sequence again
         </button>
         <button
           type="button"
           className="btn btn-outline-primary"
-          onClick={() => set({ seed: (layout.seed + 1) % 100_000 })}
+          onClick={() => void edit({ do: 'grow-differently', ...here })}
         >
           Let them wander differently
         </button>
@@ -170,33 +153,22 @@ function Lines(props: StationProps & { layout: Of<'lines'> }) {
 }
 
 function Petals(props: StationProps & { layout: Of<'petals'> }) {
-  const { layout, editLayer, say, at } = props;
-  const set = (to: Partial<Of<'petals'>>) => editLayer(changeLayout('petals', (l) => ({ ...l, ...to })));
+  const { layout, at } = props;
   const field = (
     label: string,
     key: 'petals' | 'pullMm' | 'toolMm' | 'turnDeg' | 'xMm' | 'yMm',
     unit: string,
-  ) => (
-    <NumberField
-      label={label}
-      unit={unit}
-      width={44}
-      value={layout[key]}
-      takes={`layers.layout.${key}`}
-      error={say(`${at.layout}.${key}`)}
-      onChange={(v) => v !== null && set({ [key]: key === 'petals' ? Math.round(v) : v })}
-    />
-  );
+  ) => <NumberAt place={`${at.layout}.${key}`} label={label} unit={unit} width={44} value={layout[key]} />;
   return (
     <>
       <p className="line">
         {field('Strokes of the tool', 'petals', '')}
-        <Whether
+        <WhetherAt
+          place={`${at.layout}.inward`}
           label="Where the tool is drawn"
           value={layout.inward}
           yes="towards the middle"
           no="away from the middle"
-          onChange={(inward) => set({ inward })}
         />
         {field('Pull', 'pullMm', 'mm')}
         {field('Tool', 'toolMm', 'mm')}
@@ -213,30 +185,15 @@ function Petals(props: StationProps & { layout: Of<'petals'> }) {
 }
 
 function FieldsPart(props: StationProps & { layout: Of<'fields'> }) {
-  const { layer, layerPlan, layout, editLayer, say, at, selected, select, cup } = props;
-  const set = (to: Partial<Of<'fields'>>) => editLayer(changeLayout('fields', (l) => ({ ...l, ...to })));
+  const { layer, layerPlan, layout, here, at, selected, select, cup } = props;
+  const { edit } = useEdits();
   const chosen =
     selected?.kind === 'region' ? layerPlan.regions.find((r) => r.id === selected.id) : undefined;
   const number = chosen?.kind === 'field' ? Number(chosen.id.split('-')[1]) : 0;
   return (
     <>
       <p className="line">
-        <NumberField
-          label="Fields"
-          unit=""
-          width={44}
-          value={layout.fields}
-          takes="layers.layout.fields"
-          error={say(`${at.layout}.fields`)}
-          onChange={(v) =>
-            v !== null &&
-            set({
-              fields: Math.round(v),
-              moved: (layout.moved ?? []).filter((m) => m.field <= v),
-              recoloured: (layout.recoloured ?? []).filter((r) => r.field <= v),
-            })
-          }
-        />
+        <NumberAt place={`${at.layout}.fields`} label="Fields" unit="" width={44} value={layout.fields} />
         <span>
           in {layout.colours.length} colours,{' '}
           {(layout.fields / Math.max(1, layout.colours.length)).toFixed(1).replace('.0', '')} of each
@@ -257,7 +214,7 @@ function FieldsPart(props: StationProps & { layout: Of<'fields'> }) {
                   className="icon"
                   aria-label={`Leave ${of?.name} out`}
                   disabled={layout.colours.length < 2}
-                  onClick={() => editLayer((l) => withoutFieldColour(l, id))}
+                  onClick={() => void edit({ do: 'leave-field-colour-out', ...here, recipe: id })}
                 >
                   <i className="bi minus" />
                 </button>
@@ -274,10 +231,14 @@ function FieldsPart(props: StationProps & { layout: Of<'fields'> }) {
             label={`Colour of field ${number}`}
             layer={layer}
             value={chosen.cupId}
-            onChange={(to, and) => editLayer((l) => recolourField(number, to)(and(l)))}
+            onChange={(recipe) => edit({ do: 'pour-from', ...here, region: `field-${number}`, recipe })}
           />
           {(layout.recoloured ?? []).some((r) => r.field === number) && (
-            <button type="button" className="chip" onClick={() => editLayer(recolourField(number, null))}>
+            <button
+              type="button"
+              className="chip"
+              onClick={() => void edit({ do: 'colour-field-as-spread', ...here, field: number })}
+            >
               Colour as spread
             </button>
           )}
@@ -288,19 +249,23 @@ function FieldsPart(props: StationProps & { layout: Of<'fields'> }) {
           type="button"
           className="btn btn-outline-primary"
           onClick={() => {
-            set({ seed: (layout.seed + 1) % 100_000, moved: null, recoloured: null });
+            void edit({ do: 'grow-differently', ...here });
             select(null);
           }}
         >
           Lay them differently
         </button>
-        <button type="button" className="btn btn-outline-primary" onClick={() => editLayer(withFieldColour)}>
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => void edit({ do: 'add-field-colour', ...here })}
+        >
           Another colour
         </button>
         <button
           type="button"
           className="btn btn-outline-primary"
-          onClick={() => editLayer(layout.vein ? withoutVein : withVein)}
+          onClick={() => void edit({ do: layout.vein ? 'leave-vein-out' : 'add-vein', ...here })}
         >
           {layout.vein ? 'No vein' : 'A vein along the borders'}
         </button>
@@ -312,23 +277,16 @@ function FieldsPart(props: StationProps & { layout: Of<'fields'> }) {
             label="Cup of the vein"
             layer={layer}
             value={layout.vein.cup}
-            onChange={(to, and) =>
-              to &&
-              editLayer((l) =>
-                changeLayout('fields', (f) => ({ ...f, vein: f.vein && { ...f.vein, cup: to } }))(and(l)),
-              )
-            }
+            onChange={(recipe) => edit({ do: 'pour-from', ...here, region: 'vein', recipe })}
           />
           {(['widthMm', 'thicknessMm'] as const).map((key) => (
-            <NumberField
+            <NumberAt
               key={key}
+              place={`${at.layout}.vein.${key}`}
               label={key === 'widthMm' ? 'wide' : 'thick'}
               unit="mm"
               width={40}
               value={layout.vein![key]}
-              takes={`layers.layout.vein.${key}`}
-              error={say(`${at.layout}.vein.${key}`)}
-              onChange={(v) => v !== null && set({ vein: { ...layout.vein!, [key]: v } })}
             />
           ))}
         </p>
@@ -339,19 +297,18 @@ function FieldsPart(props: StationProps & { layout: Of<'fields'> }) {
 }
 
 function PoolsPart(props: StationProps & { layout: Of<'pools'> }) {
-  const { layer, layerPlan, layout, editLayer, say, at, selected, select, cup } = props;
+  const { layer, layerPlan, layout, here, at, selected, select, cup } = props;
+  const { edit } = useEdits();
   const pools = layerPlan.regions.filter((r) => r.kind === 'pool');
   return (
     <>
       <p className="line">
-        <NumberField
+        <NumberAt
+          place={`${at.layout}.beadMm`}
           label="Walls, laid"
           unit="mm"
           width={44}
           value={layout.beadMm}
-          takes="layers.layout.beadMm"
-          error={say(`${at.layout}.beadMm`)}
-          onChange={(v) => v !== null && editLayer(changeLayout('pools', (p) => ({ ...p, beadMm: v })))}
         />
         <span>wide</span>
       </p>
@@ -376,9 +333,11 @@ function PoolsPart(props: StationProps & { layout: Of<'pools'> }) {
                   layer={layer}
                   value={pool.cupId}
                   none={pool.cupId ? undefined : 'no cup yet'}
-                  onChange={(to, and) => {
-                    if (to) editLayer((l) => colourPool(and(l), pool, to));
-                    else editLayer((l) => withPoolCup(l, pool));
+                  onChange={(recipe) => {
+                    const { xMm, yMm } = pool.anchor ?? { xMm: 0, yMm: 0 };
+                    return pool.cupId === null
+                      ? edit({ do: 'add-pool', ...here, xMm, yMm, recipe })
+                      : edit({ do: 'pour-from', ...here, region: pool.id, recipe });
                   }}
                 />
                 <HowNumber of={pool.area} label={`Area of ${name}`} />
@@ -408,9 +367,7 @@ function PoolsPart(props: StationProps & { layout: Of<'pools'> }) {
                 className="chip"
                 aria-label={`Take away: wall ${i + 1}`}
                 onClick={() => {
-                  editLayer(
-                    changeLayout('pools', (p) => ({ ...p, strokes: p.strokes.filter((x) => x.id !== s.id) })),
-                  );
+                  void edit({ do: 'take-wall-away', ...here, wall: s.id });
                   select(null);
                 }}
               >
@@ -426,12 +383,8 @@ function PoolsPart(props: StationProps & { layout: Of<'pools'> }) {
 }
 
 function PuddlePart(props: StationProps & { layout: Of<'puddle'> }) {
-  const { layer, layerPlan, layout, editLayer, say, at, cup } = props;
-  const set = (to: Partial<Of<'puddle'>>) => editLayer(changeLayout('puddle', (l) => ({ ...l, ...to })));
-  const setPour = (id: string, to: Partial<Of<'puddle'>['pours'][number]>) => (l: FilledLayer) =>
-    changeLayout('puddle', (p) => ({ ...p, pours: p.pours.map((x) => (x.id === id ? { ...x, ...to } : x)) }))(
-      l,
-    );
+  const { layer, layerPlan, layout, here, at, cup } = props;
+  const { edit } = useEdits();
   return (
     <>
       <h3>Poured in turn, each into the middle of the last</h3>
@@ -446,17 +399,15 @@ function PuddlePart(props: StationProps & { layout: Of<'puddle'> }) {
                   label={`Cup of pour ${i + 1}`}
                   layer={layer}
                   value={pour.cup}
-                  onChange={(to, and) => to && editLayer((l) => setPour(pour.id, { cup: to })(and(l)))}
+                  onChange={(recipe) => edit({ do: 'pour-from', ...here, region: pour.id, recipe })}
                 />
-                <NumberField
+                <NumberAt
+                  place={`${at.layout}.pours[${pour.id}].ml`}
                   label={`Pour ${i + 1}`}
                   quiet
                   unit="ml"
                   width={44}
                   value={pour.ml}
-                  takes="layers.layout.pours.ml"
-                  error={say(`${at.layout}.pours[${pour.id}].ml`)}
-                  onChange={(v) => v !== null && editLayer(setPour(pour.id, { ml: v }))}
                 />
                 {radius && (
                   <span className="radius">
@@ -468,7 +419,7 @@ function PuddlePart(props: StationProps & { layout: Of<'puddle'> }) {
                   className="icon"
                   aria-label={`Take out pour ${i + 1}`}
                   disabled={layout.pours.length === 1}
-                  onClick={() => set({ pours: layout.pours.filter((p) => p.id !== pour.id) })}
+                  onClick={() => void edit({ do: 'leave-pour-out', ...here, pour: pour.id })}
                 >
                   <i className="bi minus" />
                 </button>
@@ -478,28 +429,28 @@ function PuddlePart(props: StationProps & { layout: Of<'puddle'> }) {
         })}
       </ol>
       <div className="row-buttons">
-        <button type="button" className="btn btn-outline-primary" onClick={() => editLayer(withPour)}>
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => void edit({ do: 'add-pour', ...here })}
+        >
           Another pour
         </button>
       </div>
       <p className="line">
-        <NumberField
+        <NumberAt
+          place={`${at.layout}.tiltPercent`}
           label="Tilted until it is"
           unit="%"
           width={44}
           value={layout.tiltPercent}
-          takes="layers.layout.tiltPercent"
-          error={say(`${at.layout}.tiltPercent`)}
-          onChange={(v) => v !== null && set({ tiltPercent: v })}
         />
-        <NumberField
+        <NumberAt
+          place={`${at.layout}.tiltDeg`}
           label="longer, towards"
           unit="°"
           width={44}
           value={layout.tiltDeg}
-          takes="layers.layout.tiltDeg"
-          error={say(`${at.layout}.tiltDeg`)}
-          onChange={(v) => v !== null && set({ tiltDeg: v })}
         />
       </p>
       <p className="line">
@@ -509,9 +460,8 @@ function PuddlePart(props: StationProps & { layout: Of<'puddle'> }) {
           layer={layer}
           value={layout.restCup ?? null}
           none="nothing is poured"
-          onChange={(to, and) =>
-            editLayer((l) => changeLayout('puddle', (p) => ({ ...p, restCup: to }))(and(l)))
-          }
+          onChange={(recipe) => edit({ do: 'pour-from', ...here, region: 'rest', recipe })}
+          onNone={() => edit({ do: 'leave-rest-bare', ...here })}
         />
       </p>
       {layerPlan.facts
@@ -526,11 +476,12 @@ function PuddlePart(props: StationProps & { layout: Of<'puddle'> }) {
 }
 
 function Marble(props: StationProps & { layout: Of<'marble'> }) {
-  const { layer, layout, editLayer, say, at, layerPlan } = props;
-  const set = (to: Partial<Of<'marble'>>) => editLayer(changeLayout('marble', (l) => ({ ...l, ...to })));
+  const { layer, layout, here, at, layerPlan } = props;
+  const { edit, set } = useEdits();
+  // The slider follows the hand; what it gives follows the slider.
+  const [blend, setBlend] = useState<{ to: number; was: number } | null>(null);
+  const blended = blend?.was === layout.blend ? blend.to : layout.blend;
   const mix = layer.cups.find((c) => c.id === layout.streakCup);
-  const parts = (to: NonNullable<typeof mix>['of']) =>
-    editLayer((l) => changeCup(l, layout.streakCup, { of: to ?? null }));
   const draws = layerPlan.cups.cups.find((c) => c.cupId === layout.streakCup)?.draws ?? [];
   return (
     <>
@@ -542,33 +493,27 @@ function Marble(props: StationProps & { layout: Of<'marble'> }) {
           layer={layer}
           value={layout.groundCup}
           without={layout.streakCup}
-          onChange={(to, and) =>
-            to && editLayer((l) => changeLayout('marble', (m) => ({ ...m, groundCup: to }))(and(l)))
-          }
+          onChange={(recipe) => edit({ do: 'pour-from', ...here, region: 'ground', recipe })}
         />
-        <NumberField
+        <NumberAt
+          place={`${at.layout}.streakPercent`}
           label="streaks on"
           unit="%"
           width={44}
           value={layout.streakPercent}
-          takes="layers.layout.streakPercent"
-          error={say(`${at.layout}.streakPercent`)}
-          onChange={(v) => v !== null && set({ streakPercent: v })}
         />
-        <NumberField
+        <NumberAt
+          place={`${at.layout}.directionDeg`}
           label="running"
           unit="°"
           width={44}
           value={layout.directionDeg}
-          takes="layers.layout.directionDeg"
-          error={say(`${at.layout}.directionDeg`)}
-          onChange={(v) => v !== null && set({ directionDeg: v })}
         />
       </p>
       <h3>The mixed cup, {mix?.name}</h3>
       {mix?.of ? (
         <ul className="bands layout-rows">
-          {mix.of.map((share, i) => {
+          {mix.of.map((share) => {
             const name = layer.cups.find((c) => c.id === share.cup)?.name ?? '?';
             const draw = draws.find((d) => d.cupId === share.cup);
             return (
@@ -576,15 +521,13 @@ function Marble(props: StationProps & { layout: Of<'marble'> }) {
                 <div className="band">
                   <Colour of={props} cup={share.cup} />
                   <span className="name">{name}</span>
-                  <NumberField
+                  <NumberAt
+                    place={`recipes[${mix.id}].of[${share.cup}].parts`}
                     label={`Parts of ${name}`}
                     quiet
                     unit=""
                     width={40}
                     value={share.parts}
-                    takes="recipes.of.parts"
-                    error={say(`recipes[${mix.id}].of[${share.cup}].parts`)}
-                    onChange={(v) => v !== null && parts(mix.of!.with(i, { ...share, parts: v }))}
                   />
                   <span className="unit">parts</span>
                   {draw && <HowNumber of={draw.ml} label={`Taken from ${name}`} />}
@@ -593,7 +536,7 @@ function Marble(props: StationProps & { layout: Of<'marble'> }) {
                     className="icon"
                     aria-label={`Leave ${name} out of the mix`}
                     disabled={mix.of!.length < 3}
-                    onClick={() => parts(mix.of!.filter((s) => s.cup !== share.cup))}
+                    onClick={() => void edit({ do: 'leave-out-of-mix', mix: mix.id, recipe: share.cup })}
                   >
                     <i className="bi minus" />
                   </button>
@@ -614,17 +557,7 @@ function Marble(props: StationProps & { layout: Of<'marble'> }) {
           }}
           value={null}
           none="add a colour to the mix"
-          onChange={(to, and) =>
-            to &&
-            mix &&
-            editLayer((l) =>
-              changeCup(and(l), mix.id, {
-                of: [...(mix.of ?? []), { cup: to, parts: 1 }],
-                colourant: null,
-                loadPercent: 0,
-              }),
-            )
-          }
+          onChange={(recipe) => edit({ do: 'add-to-mix', mix: layout.streakCup, layer: layer.id, recipe })}
         />
       </p>
       <p className="line blend">
@@ -635,17 +568,21 @@ function Marble(props: StationProps & { layout: Of<'marble'> }) {
           min="0"
           max="100"
           step="5"
-          value={Math.round(layout.blend * 100)}
-          aria-valuetext={blendWords(layout.blend)}
-          onChange={(e) => set({ blend: Number(e.target.value) / 100 })}
+          value={Math.round(blended * 100)}
+          aria-valuetext={blendWords(blended)}
+          onChange={(e) => {
+            const to = Number(e.target.value) / 100;
+            setBlend({ to, was: layout.blend });
+            inBurst('blend', () => void set(`${at.layout}.blend`, to));
+          }}
         />
-        <span>{blendWords(layout.blend)}</span>
+        <span>{blendWords(blended)}</span>
       </p>
       <div className="row-buttons">
         <button
           type="button"
           className="btn btn-outline-primary"
-          onClick={() => set({ seed: (layout.seed + 1) % 100_000 })}
+          onClick={() => void edit({ do: 'grow-differently', ...here })}
         >
           Let it run differently
         </button>
@@ -662,7 +599,8 @@ const blendWords = (blend: number) =>
       : `streaks, ${Math.round(blend * 100)} %`;
 
 function Flood(props: StationProps & { layout: Of<'flood'> }) {
-  const { layer, layout, editLayer, layerPlan } = props;
+  const { layer, layout, here, layerPlan } = props;
+  const { edit } = useEdits();
   const region = layerPlan.regions.find((r) => r.id === 'flood');
   return (
     <p className="line">
@@ -672,9 +610,7 @@ function Flood(props: StationProps & { layout: Of<'flood'> }) {
         label="Cup of the flood"
         layer={layer}
         value={layout.cup}
-        onChange={(to, and) =>
-          to && editLayer((l) => changeLayout('flood', (f) => ({ ...f, cup: to }))(and(l)))
-        }
+        onChange={(recipe) => edit({ do: 'pour-from', ...here, region: 'flood', recipe })}
       />
       {region && <HowNumber of={region.area} label="Area of the flood" />}
     </p>

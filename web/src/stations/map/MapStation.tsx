@@ -1,17 +1,15 @@
-import { withClearRecipe } from '../../piece/filled';
-import type { FilledLayer, Zone } from '../../piece/filled';
 import { useState } from 'react';
-import type { KeptZone, Outline, Piece } from '../../api/client';
-import { Choice, NumberField, TextField } from '../../parts/Fields';
+import type { KeptZone, Schemas } from '../../api/client';
+import type { Zone } from '../../piece/filled';
+import { ChoiceAt, NumberAt, TextAt } from '../../parts/At';
+import { Choice } from '../../parts/Fields';
+import { useEdits } from '../../parts/editing';
 import { HowNumber } from '../../parts/HowNumber';
 import { SettledChoice } from '../../parts/SettledChoice';
-import { boxOf } from '../ground/kinds';
 import type { StationProps } from '../station';
-import { timesPoured } from '../station';
+import { kindOf, layoutKinds, timesPoured } from '../station';
 import { LayoutPart } from './Layouts';
 import { Sequences } from './Sequences';
-import { freeId } from './layerEdits';
-import { kindOf, kinds, laidOutAs, withZone, withoutZone } from './layoutEdits';
 
 const contrasts = [
   ['strong', 'stand out from each other'],
@@ -37,7 +35,8 @@ function OfOne({ piece: { ground } }: StationProps) {
 }
 
 export function MapStation(props: StationProps) {
-  const { layer, layerPlan, editLayer, say, at, view, zone } = props;
+  const { layer, at, here, view, zone } = props;
+  const { edit } = useEdits();
   const inZone = zone !== null;
   // The version that a new layout was based on: for as long as it is the last step, a step back brings back what was before.
   const [laid, setLaid] = useState<{ kind: string; version: number } | null>(null);
@@ -49,12 +48,12 @@ export function MapStation(props: StationProps) {
         <SettledChoice
           label="Laid out as"
           value={kindOf(layer)}
-          choices={kinds}
+          choices={layoutKinds}
           takeIt={(kind) => `Lay it out as ${kind}`}
           onChange={(kind) => {
             props.select(null);
             setLaid({ kind, version: view.version });
-            editLayer((l) => laidOutAs(l, kind, layerPlan.box));
+            void edit({ do: 'lay-out-as', ...here, kind });
           }}
         />
       </p>
@@ -65,57 +64,45 @@ export function MapStation(props: StationProps) {
       )}
       <p className="line">
         {!inZone && (
-          <NumberField
-            label="Depth"
-            unit="mm"
-            width={52}
-            value={layer.depthMm}
-            takes="layers.depthMm"
-            error={say(`${at.layer}.depthMm`)}
-            onChange={(v) => v !== null && editLayer((l) => ({ ...l, depthMm: v }))}
-          />
+          <NumberAt place={`${at.layer}.depthMm`} label="Depth" unit="mm" width={52} value={layer.depthMm} />
         )}
         {(!layer.layout || layer.layout.kind === 'petals' || layer.layout.kind === 'lines') && (
-          <NumberField
+          <NumberAt
+            place={`${at.layout}.widening`}
             label="Widening"
             unit="×"
             width={44}
             value={layer.widening}
-            takes="layers.layout.widening"
-            error={say(`${at.layout}.widening`)}
-            onChange={(v) => v !== null && editLayer((l) => ({ ...l, widening: v }))}
           />
         )}
         {!layer.layout && (
-          <NumberField
+          <NumberAt
+            place={`${at.layout}.rimFollow`}
             label="Rim following"
             unit="%"
             width={44}
-            value={Math.round(layer.rimFollow * 100)}
-            takes="layers.layout.rimFollow"
+            value={layer.rimFollow}
             per={100}
-            error={say(`${at.layout}.rimFollow`)}
-            onChange={(v) => v !== null && editLayer((l) => ({ ...l, rimFollow: v / 100 }))}
           />
         )}
         {!layer.layout && layer.rimFollow > 0 && (
-          <Choice
+          <ChoiceAt
+            place={`${at.layout}.rimWay`}
             label="Following"
             quiet
             value={layer.rimWay ?? 'proportional'}
             choices={rimWays}
-            onChange={(rimWay) => editLayer((l) => ({ ...l, rimWay }))}
           />
         )}
       </p>
       <OfOne {...props} />
       {!inZone && (
         <p className="line">
-          <Choice
+          <ChoiceAt
+            place={`${at.layer}.contrast`}
             label="Neighbours"
             value={layer.contrast ?? 'strong'}
             choices={contrasts}
-            onChange={(contrast) => editLayer((l) => ({ ...l, contrast }))}
           />
         </p>
       )}
@@ -138,13 +125,14 @@ export function MapStation(props: StationProps) {
 }
 
 /** The layer as a whole, or one of its zones. */
-function ZoneChoice({ whole, zone, chooseZone, layerPlan, editWhole }: StationProps) {
+function ZoneChoice({ whole, zone, chooseZone }: StationProps) {
   const zones = whole.zones ?? [];
-  const add = () => {
-    const next = withZone(whole, layerPlan.box);
-    editWhole((l) => withZone(l, layerPlan.box));
-    chooseZone(next.zones!.at(-1)!.id);
-  };
+  const { edit } = useEdits();
+  const add = () =>
+    void edit({ do: 'add-zone', layer: whole.id }).then((made) => {
+      const zones = made?.piece.layers.find((l) => l.id === whole.id)?.zones;
+      if (zones) chooseZone(zones.at(-1)!.id);
+    });
   return (
     <div className="row-buttons" role="group" aria-label="What is laid out">
       {zones.length > 0 && (
@@ -174,53 +162,37 @@ function ZoneChoice({ whole, zone, chooseZone, layerPlan, editWhole }: StationPr
 
 type Place = Pick<Zone, 'outline' | 'xMm' | 'yMm'>;
 
-const shapes = [
+type OutlineShape = Schemas['OutlineShape'];
+
+/** Most spots that are kept; beyond them none is offered. */
+const mostKept = 12;
+
+const shapes: readonly (readonly [OutlineShape, string])[] = [
   ['round', 'a round'],
   ['oval', 'an oval'],
   ['rectangle', 'a rectangle'],
   ['slice', 'a freeform'],
-] as const;
+];
 
-/** An outline of another shape in about the same place. */
-export function reshaped({ outline, xMm, yMm }: Place, shape: (typeof shapes)[number][0]): Place {
-  const [w, h] = boxOf(outline);
-  const across = Math.round(Math.sqrt(w * h));
-  const to: Outline =
-    shape === 'round'
-      ? { shape, diameterMm: across }
-      : shape === 'slice'
-        ? {
-            shape,
-            widthMm: Math.max(20, w),
-            heightMm: Math.max(20, h),
-            reach: [0.95, 0.85, 0.97, 0.88, 0.94, 0.83, 0.96, 0.9],
-            wobbleMm: 2,
-            seed: 5,
-          }
-        : { shape, widthMm: w, heightMm: outline.shape === 'round' ? Math.round(h * 0.7) : h };
-  const [nw, nh] = boxOf(to);
-  return { outline: to, xMm: Math.round(xMm + (w - nw) / 2), yMm: Math.round(yMm + (h - nh) / 2) };
-}
-
-interface PlaceProps<T extends Place> {
-  of: T;
+interface PlaceProps {
+  of: Place;
+  /** How commands name it: a zone of a layer, or what the piece keeps. */
+  spot: { layer?: string; id: string };
+  at: string;
   name: string;
-  say: (field: string) => string | undefined;
-  takes: string;
-  change: (to: Partial<T>) => void;
 }
 
 /** Shape, size and place of a zone. */
-function PlaceFields<T extends Place>({ of, name, say, takes, change }: PlaceProps<T>) {
+function PlaceFields({ of, spot, at, name }: PlaceProps) {
   const { outline } = of;
+  const { edit } = useEdits();
   const size = (label: string, key: 'diameterMm' | 'widthMm' | 'heightMm') => (
-    <NumberField
+    <NumberAt
+      place={`${at}.outline.${key}`}
       label={label}
       unit="mm"
       width={44}
       value={key in outline ? (outline as unknown as Record<string, number>)[key]! : null}
-      error={say(`outline.${key}`)}
-      onChange={(v) => v !== null && change({ outline: { ...outline, [key]: v } } as Partial<T>)}
     />
   );
   return (
@@ -230,7 +202,7 @@ function PlaceFields<T extends Place>({ of, name, say, takes, change }: PlacePro
         quiet
         value={outline.shape === 'drawn' ? 'slice' : outline.shape}
         choices={shapes}
-        onChange={(shape) => change(reshaped(of, shape) as Partial<T>)}
+        onChange={(shape) => edit({ do: 'shape-spot', ...spot, shape })}
       />
       {outline.shape === 'round' ? (
         size('across', 'diameterMm')
@@ -241,59 +213,40 @@ function PlaceFields<T extends Place>({ of, name, say, takes, change }: PlacePro
         </>
       )}
       {(['xMm', 'yMm'] as const).map((key) => (
-        <NumberField
+        <NumberAt
           key={key}
+          place={`${at}.${key}`}
           label={key === 'xMm' ? 'from the left' : 'from the top'}
           unit="mm"
           width={44}
           value={of[key]}
-          takes={`${takes}.${key}`}
-          error={say(key)}
-          onChange={(v) => v !== null && change({ [key]: v } as Partial<T>)}
         />
       ))}
     </p>
   );
 }
 
-function ZoneFields({ whole, zone, chooseZone, editWhole, say, at }: StationProps) {
+function ZoneFields({ whole, zone, chooseZone, at }: StationProps) {
+  const { edit } = useEdits();
   const of = whole.zones?.find((z) => z.id === zone);
   if (!of) return null;
-  const change = (to: Partial<Zone>) =>
-    editWhole((l: FilledLayer) => ({
-      ...l,
-      zones: l.zones!.map((z) => (z.id === of.id ? { ...z, ...to } : z)),
-    }));
   return (
     <section className="zone" aria-label={of.name}>
       <h3>The zone</h3>
       <p className="line">
-        <TextField
-          label="Name of the zone"
-          quiet
-          width={140}
-          value={of.name}
-          error={say(`${at.laidOut}.name`)}
-          onChange={(name) => change({ name })}
-        />
+        <TextAt place={`${at.laidOut}.name`} label="Name of the zone" quiet width={140} value={of.name} />
         <button
           type="button"
           className="chip"
           onClick={() => {
             chooseZone(null);
-            editWhole((l) => withoutZone(l, of.id));
+            void edit({ do: 'leave-zone-out', layer: whole.id, zone: of.id });
           }}
         >
           Take the zone out
         </button>
       </p>
-      <PlaceFields
-        of={of}
-        name="the zone"
-        say={(field) => say(`${at.laidOut}.${field}`)}
-        takes="layers.zones"
-        change={change}
-      />
+      <PlaceFields of={of} spot={{ layer: whole.id, id: of.id }} at={at.laidOut} name="the zone" />
     </section>
   );
 }
@@ -303,92 +256,66 @@ const keeps = [
   ['bare', 'stays bare: no resin'],
 ] as const;
 
-/** A spot of the piece that every layer keeps to, off the middle. */
-function withKept(piece: Piece, box: { widthMm: number; heightMm: number }): Piece {
-  const kept = piece.kept ?? [];
-  const across = Math.round(Math.max(8, Math.min(box.widthMm, box.heightMm) * 0.16));
-  const zone: KeptZone = {
-    id: freeId(
-      'kept',
-      kept.map((k) => k.id),
-    ),
-    name: 'Inlay',
-    outline: { shape: 'round', diameterMm: across },
-    xMm: Math.round(box.widthMm * 0.25 - across / 2),
-    yMm: Math.round(box.heightMm * (0.3 + 0.2 * (kept.length % 3)) - across / 2),
-    keep: 'visible',
-  };
-  return { ...piece, kept: [...kept, zone], recipes: withClearRecipe(piece.recipes)[0] };
-}
-
 /** Zones that stay visible or bare, in every layer. */
-function Kept({ piece, layer, edit, say, layerPlan }: StationProps) {
+function Kept({ piece, layer }: StationProps) {
+  const { edit } = useEdits();
   const kept = piece.kept ?? [];
   if (layer.within) return null;
-  const change = (id: string, to: Partial<KeptZone>) =>
-    edit((p) => ({ ...p, kept: (p.kept ?? []).map((k) => (k.id === id ? { ...k, ...to } : k)) }));
   return (
     <>
       {kept.length > 0 && <h3>Kept, in every layer</h3>}
       {kept.map((k, i) => (
-        <section key={k.id} className="zone" aria-label={k.name}>
-          <p className="line">
-            <TextField
-              label={`Name of what is kept ${i + 1}`}
-              quiet
-              width={130}
-              value={k.name}
-              error={say(`kept[${k.id}].name`)}
-              onChange={(name) => change(k.id, { name })}
-            />
-            <Choice
-              label={`How ${k.name} is kept`}
-              quiet
-              value={k.keep}
-              choices={keeps}
-              onChange={(keep) => change(k.id, { keep })}
-            />
-            <NumberField
-              label={`Dam round ${k.name}`}
-              unit="mm"
-              width={56}
-              optional
-              placeholder="none"
-              value={k.damMm ?? null}
-              takes="kept.damMm"
-              error={say(`kept[${k.id}].damMm`)}
-              onChange={(damMm) => change(k.id, { damMm })}
-            />
-            <button
-              type="button"
-              className="chip"
-              aria-label={`Take out: ${k.name}`}
-              onClick={() => edit((p) => ({ ...p, kept: (p.kept ?? []).filter((x) => x.id !== k.id) }))}
-            >
-              Take out
-            </button>
-          </p>
-          <PlaceFields
-            of={k}
-            name={k.name}
-            say={(field) => say(`kept[${k.id}].${field}`)}
-            takes="kept"
-            change={(to) => change(k.id, to)}
-          />
-        </section>
+        <KeptSpot key={k.id} of={k} number={i + 1} />
       ))}
-      {kept.length < 12 && (
+      {kept.length < mostKept && (
         <div className="row-buttons">
           <button
             type="button"
             className="btn btn-outline-primary"
-            onClick={() => edit((p) => withKept(p, layerPlan.box))}
+            onClick={() => void edit({ do: 'keep-spot' })}
           >
             Keep a spot free
           </button>
         </div>
       )}
     </>
+  );
+}
+
+function KeptSpot({ of: k, number }: { of: KeptZone; number: number }) {
+  const { edit } = useEdits();
+  const at = `kept[${k.id}]`;
+  return (
+    <section className="zone" aria-label={k.name}>
+      <p className="line">
+        <TextAt
+          place={`${at}.name`}
+          label={`Name of what is kept ${number}`}
+          quiet
+          width={130}
+          value={k.name}
+        />
+        <ChoiceAt place={`${at}.keep`} label={`How ${k.name} is kept`} quiet value={k.keep} choices={keeps} />
+        <NumberAt
+          place={`${at}.damMm`}
+          label={`Dam round ${k.name}`}
+          unit="mm"
+          width={56}
+          optional
+          placeholder="none"
+          value={k.damMm ?? null}
+        />
+        <button
+          type="button"
+          className="chip"
+          aria-label={`Take out: ${k.name}`}
+          onClick={() => void edit({ do: 'let-kept-go', id: k.id })}
+        >
+          Take out
+        </button>
+      </p>
+      <PlaceFields of={k} spot={{ id: k.id }} at={at} name={k.name} />
+    </section>
   );
 }
 

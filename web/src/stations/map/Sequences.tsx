@@ -5,16 +5,16 @@ import { Stripes } from '../../cupboard/Stripes';
 import { sequencesQuery, useSequences } from '../../cupboard/sequences';
 import { TextField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
-import { cupOf, laidOut, layoutOf } from '../../piece/filled';
+import { useEdits } from '../../parts/editing';
 import { useUnits } from '../../units/units';
 import type { StationProps } from '../station';
-import { withCupsInUse } from './layoutEdits';
 
 /** Sequences kept by name: this one to the cupboard, or one of those laid here in place of this one. */
-export function Sequences({ piece, layer, layerPlan, editLayer }: StationProps) {
+export function Sequences({ piece, layer, zone, layerPlan, here }: StationProps) {
   const client = useQueryClient();
   const units = useUnits();
   const kept = useSequences();
+  const { edit } = useEdits();
   const [name, setName] = useState('');
   const [refused, setRefused] = useState<Refused | null>(null);
   const [said, setSaid] = useState('');
@@ -25,9 +25,11 @@ export function Sequences({ piece, layer, layerPlan, editLayer }: StationProps) 
     setRefused(e);
   };
   const keep = () => {
+    const own = piece.layers.find((l) => l.id === layer.id)!;
+    const { layout } = own.zones?.find((z) => z.id === zone) ?? own;
     take(
       api.POST('/api/sequences', {
-        body: { name, layout: layoutOf(layer), recipes: piece.recipes, acrossMm: across },
+        body: { name, layout, recipes: piece.recipes, acrossMm: across },
       }),
     )
       .then((now) => {
@@ -38,27 +40,11 @@ export function Sequences({ piece, layer, layerPlan, editLayer }: StationProps) 
       })
       .catch(tell);
   };
-  const lay = (id: string, acrossMm: number | null, what: string) => {
-    take(
-      api.POST('/api/sequences/{id}/laid', {
-        params: { path: { id } },
-        body: { layout: layoutOf(layer), recipes: piece.recipes, acrossMm },
-      }),
-    )
-      .then((laid) => {
-        setRefused(null);
-        setSaid(`${what} is laid here.`);
-        editLayer((l) =>
-          withCupsInUse({
-            ...l,
-            ...laidOut(laid.layout, l.aside),
-            cups: laid.recipes.map(cupOf),
-            pourOrder: [],
-          }),
-        );
-      })
-      .catch(tell);
-  };
+  const lay = (id: string, acrossMm: number | null, what: string) =>
+    void edit({ do: 'lay-sequence', ...here, sequence: id, acrossMm }).then((laid) => {
+      setRefused(null);
+      setSaid(laid ? `${what} is laid here.` : '');
+    });
   return (
     <section aria-label="Sequences" className="sequences">
       <h3>Sequences kept by name</h3>

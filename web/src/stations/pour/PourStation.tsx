@@ -1,18 +1,18 @@
 import { HowNumber } from '../../parts/HowNumber';
+import { useEdits } from '../../parts/editing';
 import { useUnits } from '../../units/units';
 import { regionName, timesPoured } from '../station';
 import type { StationProps } from '../station';
 
-export function PourStation({ piece, layer, layerPlan, editLayer, cup, setCup }: StationProps) {
+export function PourStation({ piece, layer, layerPlan, cup, setCup }: StationProps) {
   const units = useUnits();
   const { steps } = layerPlan;
   const several = timesPoured(piece.ground);
   const order = steps.map((s) => s.regionId);
+  const { edit } = useEdits();
+  const pour = (regions: string[]) => void edit({ do: 'order-pours', layer: layer.id, regions });
   const move = (from: number, by: -1 | 1) =>
-    editLayer((l) => {
-      const id = order[from]!;
-      return { ...l, pourOrder: order.toSpliced(from, 1).toSpliced(from + by, 0, id) };
-    });
+    pour(order.toSpliced(from, 1).toSpliced(from + by, 0, order[from]!));
   return (
     <>
       <h2>Order of pours</h2>
@@ -69,11 +69,7 @@ export function PourStation({ piece, layer, layerPlan, editLayer, cup, setCup }:
         })}
       </ol>
       {layer.pourOrder.length > 0 && (
-        <button
-          type="button"
-          className="btn btn-outline-primary"
-          onClick={() => editLayer((l) => ({ ...l, pourOrder: [] }))}
-        >
+        <button type="button" className="btn btn-outline-primary" onClick={() => pour([])}>
           Back to the usual order
         </button>
       )}
