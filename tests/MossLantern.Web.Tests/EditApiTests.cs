@@ -12,9 +12,6 @@ public sealed class EditApiTests : IDisposable
 
     public void Dispose() => host.Dispose();
 
-    private static JsonObject Do(string what, params (string Key, JsonNode? Value)[] with) =>
-        new([KeyValuePair.Create("do", (JsonNode?)what), .. with.Select(w => KeyValuePair.Create(w.Key, w.Value))]);
-
     private static JsonObject OnLayer(string what, params (string Key, JsonNode? Value)[] with) => Do(what, [("layer", "layer-1"), .. with]);
 
     private static JsonObject Body(JsonNode view, params JsonObject[] commands) => Body(view, Guid.NewGuid(), commands);

@@ -49,8 +49,8 @@ public sealed class GoldenFiles : IDisposable
         {
             foreach (var shape in new[] { "rectangle", "round", "oval", "slice" })
             {
-                var change = new JsonObject { ["ground"] = Ground(300, 200), ["kind"] = kind, ["shape"] = shape, ["handles"] = 8, ["open"] = true, ["anotherRim"] = false };
-                using var answer = await host.Client.PostAsJsonAsync("/api/grounds/become", change);
+                JsonObject[] change = [Do("become-kind", ("kind", kind)), Do("shape-outline", ("shape", shape)), Do("open-outline", ("open", true))];
+                using var answer = await host.TryEditGround(Ground(300, 200), change);
                 if (answer.StatusCode == HttpStatusCode.OK)
                 {
                     var view = await host.AddPiece($"{kind} {shape}", Parsed(await answer.Content.ReadAsStringAsync()));

@@ -48,16 +48,16 @@ public sealed class KindsApiTests : IDisposable
     public async Task A_ground_goes_over_older_work_grows_a_rim_and_goes_back()
     {
         var ground = Ground(200, 100);
-        var over = await Become(ground, "overOld", true);
+        var over = await host.EditGround(ground, Do("pour-over-old", ("over", true)));
         Assert.Equal("older work", (string)over["old"]!["name"]!);
-        var grown = await Become(over, "growMm", 20);
+        var grown = await host.EditGround(over, Do("grow-rim", ("mm", 20)));
         Assert.Equal((240, 140), ((int)grown["outline"]!["widthMm"]!, (int)grown["outline"]!["heightMm"]!));
         Assert.Equal((20, 20), ((int)grown["old"]!["xMm"]!, (int)grown["old"]!["yMm"]!));
-        var back = await Become(grown, "overOld", false);
+        var back = await host.EditGround(grown, Do("pour-over-old", ("over", false)));
         Assert.Null(back["old"]);
         Assert.Equal(200, (int)back["outline"]!["widthMm"]!);
-        var problem = await Problem(await host.Client.PostAsJsonAsync("/api/grounds/become", new { ground = over, growMm = 900 }), HttpStatusCode.BadRequest);
-        Assert.Equal("New rim must be from 1 to 500 mm.", Sentence(problem, "growMm"));
+        var problem = await Problem(await host.TryEditGround(over, Do("grow-rim", ("mm", 900))), HttpStatusCode.BadRequest);
+        Assert.Equal("New rim must be from 1 to 500 mm.", Sentence(problem, "ground.old"));
     }
 
     [Fact]
@@ -131,20 +131,21 @@ public sealed class KindsApiTests : IDisposable
         ground["mould"]!["inserts"] = new JsonArray(Parsed(
             """{ "id": "i1", "name": "well", "outline": { "shape": "round", "diameterMm": 30 }, "xMm": 35, "yMm": 35, "floorMm": 0, "recessMm": 0 }"""));
         var view = await host.AddPiece("Nest", ground);
-        var filled = await Read(await host.Client.PostAsJsonAsync("/api/grounds/fill", new { piece = view["piece"], insertId = "i1" }), HttpStatusCode.OK);
-        Assert.Equal("i1", (string)filled["layers"]![1]!["within"]!);
-        view["piece"] = filled.DeepClone();
-        var saved = await host.Save(view);
+        var saved = await host.Edit(view, Do("fill-hollow", ("insert", "i1")));
+        Assert.Equal("i1", (string)saved["piece"]!["layers"]![1]!["within"]!);
         var hollow = (string)saved["plan"]!["ground"]!["mould"]!["inserts"]![0]!["layerId"]!;
         await Pour((string)saved["id"]!, 20);
         await Pour((string)saved["id"]!, 20, hollow);
         var spans = (await host.Get("/api/ribbon"))["spans"]!.AsArray().Where(s => (string)s!["milestone"]! == "demould").Select(s => (string)s!["layerId"]!);
         Assert.Equal(["layer-1", hollow], spans.Order());
 
-        // A hollow that is not there cannot be filled, and a piece that is not good is refused.
-        filled["layers"]![1]!["within"] = "gone";
-        var problem = await Problem(await host.Client.PostAsJsonAsync("/api/grounds/fill", new { piece = filled, insertId = "i1" }), HttpStatusCode.BadRequest);
-        Assert.Contains("must name an insert", Sentence(problem, $"layers[{hollow}]"), StringComparison.Ordinal);
+        // It is filled once, and a hollow that is not there cannot be.
+        saved = await host.Get($"/api/pieces/{saved["id"]}");
+        foreach (var insert in new[] { "i1", "gone" })
+        {
+            var problem = await Problem(await host.TryEdit(saved, Do("fill-hollow", ("insert", insert))), HttpStatusCode.BadRequest);
+            Assert.Contains("filled already", Sentence(problem, $"ground.mould.inserts[{insert}]"), StringComparison.Ordinal);
+        }
     }
 
     [Fact]
@@ -161,7 +162,7 @@ public sealed class KindsApiTests : IDisposable
         var parts = piece["plan"]!["ground"]!["parts"]!.AsArray();
         Assert.Equal([Math.PI * 25, 240], parts.Select(p => (double)p!["area"]!["value"]!), (a, b) => Math.Abs(a - b) < 0.01);
         Assert.Equal((Math.PI * 2500 * 10 + 200 * 120 * 18) / 1000, (double)piece["plan"]!["ground"]!["mould"]!["capacity"]!["value"]!, 0.1);
-        await Problem(await host.Client.PostAsJsonAsync("/api/grounds/cast", new { ground = Casting(), mouldIds = new[] { "gone" } }), HttpStatusCode.BadRequest);
+        await Problem(await host.TryEditGround(Casting(), Do("cast-in-moulds", ("moulds", new JsonArray("gone")))), HttpStatusCode.BadRequest);
     }
 
     [Fact]
@@ -280,11 +281,8 @@ public sealed class KindsApiTests : IDisposable
         return ground;
     }
 
-    private async Task<JsonObject> Become(JsonObject ground, string field, JsonNode value) => await Read(
-        await host.Client.PostAsJsonAsync("/api/grounds/become", new JsonObject { ["ground"] = ground.DeepClone(), [field] = value }), HttpStatusCode.OK);
-
-    private async Task<JsonObject> Cast(JsonObject ground, params string[] mouldIds) =>
-        await Read(await host.Client.PostAsJsonAsync("/api/grounds/cast", new { ground, mouldIds }), HttpStatusCode.OK);
+    private Task<JsonObject> Cast(JsonObject ground, params string[] mouldIds) =>
+        host.EditGround(ground, Do("cast-in-moulds", ("moulds", new JsonArray([.. mouldIds.Select(m => (JsonNode)m)]))));
 
     private Task<HttpResponseMessage> TrySaveMould(string id, int basedOn, JsonObject mould) =>
         host.Client.PutAsJsonAsync($"/api/moulds/{id}", new { basedOn, mould });

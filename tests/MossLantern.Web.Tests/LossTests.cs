@@ -40,10 +40,8 @@ public sealed class LossTests : IDisposable
         await Problem(await open.Client.PostAsJsonAsync("/api/pieces/import", new { text }), HttpStatusCode.UnprocessableEntity);
         Assert.Single(await open.List("/api/pieces"));
 
-        // Nor is it a fault to look at it, or to ask for a remedy.
+        // Nor is it a fault to look at it.
         await Problem(await open.Client.PostAsJsonAsync($"/api/pieces/{view["id"]}/preview", new { piece = view["piece"], layerId = (string?)null }), HttpStatusCode.UnprocessableEntity);
-        await Problem(
-            await open.Client.PostAsJsonAsync($"/api/pieces/{view["id"]}/remedy", new { piece = view["piece"], finding = "tilt@ground", remedy = "shims" }), HttpStatusCode.UnprocessableEntity);
     }
 
     [Fact]

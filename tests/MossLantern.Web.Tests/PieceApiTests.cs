@@ -319,22 +319,25 @@ public sealed class PieceApiTests : IDisposable
     }
 
     [Fact]
-    public async Task A_finding_is_remedied_by_a_press_and_only_a_save_keeps_it()
+    public async Task A_finding_is_remedied_by_a_press_and_a_look_at_it_keeps_nothing()
     {
         var view = await host.AddPiece();
         view["piece"]!["ground"]!["base"] = Parsed("""{ "kind": "frame", "material": "mdf", "thicknessMm": 18 }""");
         view = await host.Save(view);
         var leaky = view["plan"]!["findings"]!.AsArray().Single(f => (string?)f!["check"] == "leaky")!;
         Assert.Equal("ground", (string?)leaky["place"]!["station"]);
-        var remedied = await Read(await host.Client.PostAsJsonAsync(
-            $"/api/pieces/{view["id"]}/remedy", new { piece = view["piece"], finding = leaky["key"], remedy = "sealed" }), HttpStatusCode.OK);
-        Assert.True((bool)remedied["ground"]!["base"]!["sealTested"]!);
+        var remedy = Do("take-remedy", ("finding", leaky["key"]), ("remedy", "sealed"));
+        var shown = await Read(await host.Client.PostAsJsonAsync(
+            $"/api/pieces/{view["id"]}/preview", new JsonObject { ["revision"] = (int)view["revision"]!, ["commands"] = new JsonArray(remedy) }), HttpStatusCode.OK);
+        Assert.True((bool)shown["piece"]!["ground"]!["base"]!["sealTested"]!);
         Assert.Equal((int)view["version"]!, (int)(await host.Get($"/api/pieces/{view["id"]}"))["version"]!);
 
         // Pressed again on the mended piece there is nothing to mend.
-        var gone = await Problem(await host.Client.PostAsJsonAsync(
-            $"/api/pieces/{view["id"]}/remedy", new { piece = remedied, finding = leaky["key"], remedy = "sealed" }), HttpStatusCode.Conflict);
-        Assert.Equal("Not so any more", (string?)gone["title"]);
+        remedy = remedy.DeepClone().AsObject();
+        view = await host.Edit(view, remedy);
+        Assert.True((bool)view["piece"]!["ground"]!["base"]!["sealTested"]!);
+        var gone = await Problem(await host.TryEdit(view, remedy), HttpStatusCode.BadRequest);
+        Assert.Contains("not there any more", (string)gone["detail"]!, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -417,21 +420,18 @@ public sealed class PieceApiTests : IDisposable
         var ground = Ground();
         foreach (var kind in new[] { "slice", "casting", "frame", "panel" })
         {
-            ground = await Become(new { ground, kind });
+            ground = await host.EditGround(ground, Do("become-kind", ("kind", kind)));
             await host.AddPiece(kind, ground.DeepClone().AsObject());
             Assert.Equal(kind, (string?)ground["base"]!["kind"]);
         }
 
-        ground = await Become(new { ground, shape = "slice" });
-        ground = await Become(new { ground, handles = 12 });
+        ground = await host.EditGround(ground, Do("shape-outline", ("shape", "slice")));
+        ground = await host.EditGround(ground, Do("put-handles", ("handles", 12)));
         Assert.Equal(12, ground["outline"]!["reach"]!.AsArray().Count);
-        ground = await Become(new { ground, open = true });
+        ground = await host.EditGround(ground, Do("open-outline", ("open", true)));
         Assert.NotNull(ground["outline"]!["opening"]);
-        var refused = await Problem(await host.Client.PostAsJsonAsync("/api/grounds/become", new { ground, handles = 2 }), HttpStatusCode.BadRequest);
-        Assert.Contains("from 3 to 24 handles", Sentence(refused, "handles"), StringComparison.Ordinal);
+        var refused = await Problem(await host.TryEditGround(ground, Do("put-handles", ("handles", 2))), HttpStatusCode.BadRequest);
+        Assert.Contains("from 3 to 24 handles", Sentence(refused, "ground.outline.reach"), StringComparison.Ordinal);
         Assert.Equal(4, (await host.List("/api/pieces")).Count);
-
-        async Task<JsonObject> Become(object change) =>
-            await Read(await host.Client.PostAsJsonAsync("/api/grounds/become", change), HttpStatusCode.OK);
     }
 }

@@ -30,18 +30,18 @@ public sealed class SequenceApiTests : IDisposable
         var mint = kept.Single(s => (string)s!["sequence"]!["name"]! == "Mint")!;
         Assert.Equal(petals["bands"]!.ToJsonString(), mint["sequence"]!["bands"]!.ToJsonString());
 
-        var (pool, waters) = await LaidOutIn("peat-pool");
-        var laid = await Read(await host.Client.PostAsJsonAsync($"/api/sequences/{mint["id"]}/laid", new { layout = pool, recipes = waters, acrossMm = 90 }), HttpStatusCode.OK);
-        Assert.Equal("lines", (string)laid["layout"]!["kind"]!);
-        Assert.Equal(petals["bands"]!.AsArray().Count, laid["layout"]!["bands"]!.AsArray().Count);
-        var (was, now) = (petals["bands"]!.AsArray().First(b => !(bool)b!["fillsRest"]!)!, laid["layout"]!["bands"]!.AsArray().First(b => !(bool)b!["fillsRest"]!)!);
-        Assert.Equal((double)was["widthMm"]! / 2, (double)now["widthMm"]!, 0.051);
-
-        // What is laid can be saved with the piece.
+        // Laid in lines they stay lines, half as wide where there is half the room.
         var view = await host.Get("/api/pieces/peat-pool");
-        var piece = view["piece"]!.DeepClone();
-        (piece["layers"]![0]!["layout"], piece["recipes"]) = (laid["layout"]!.DeepClone(), laid["recipes"]!.DeepClone());
-        await Read(await host.Client.PutAsJsonAsync("/api/pieces/peat-pool", new { basedOn = (int)view["version"]!, piece }), HttpStatusCode.OK);
+        JsonObject Lay(JsonNode? sequence, double? acrossMm) => Do("lay-sequence", ("layer", view["piece"]!["layers"]![0]!["id"]), ("sequence", sequence), ("acrossMm", acrossMm));
+        var layout = (await host.Edit(view, Lay(mint["id"], 90)))["piece"]!["layers"]![0]!["layout"]!;
+        Assert.Equal("lines", (string)layout["kind"]!);
+        Assert.Equal(petals["bands"]!.AsArray().Count, layout["bands"]!.AsArray().Count);
+        var (was, now) = (petals["bands"]!.AsArray().First(b => !(bool)b!["fillsRest"]!)!, layout["bands"]!.AsArray().First(b => !(bool)b!["fillsRest"]!)!);
+        Assert.Equal((double)was["widthMm"]! / 2, (double)now["widthMm"]!, 0.051);
+        view = await host.Get("/api/pieces/peat-pool");
+        var far = await Problem(await host.TryEdit(view, Lay(mint["id"], 0)), HttpStatusCode.BadRequest);
+        Assert.Contains("from 20 to 3000 mm", (string)far["detail"]!, StringComparison.Ordinal);
+        Assert.Contains("no such sequence", (string)(await Problem(await host.TryEdit(view, Lay("none", null)), HttpStatusCode.BadRequest))["detail"]!, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -70,9 +70,6 @@ public sealed class SequenceApiTests : IDisposable
         await Refused("/api/sequences", new { name = "", layout = lines, recipes, acrossMm = 100 }, "name", "from 1 to");
         await Refused("/api/sequences", new { name = "x", layout = lines, recipes, acrossMm = -4 }, "acrossMm", "across");
         await Refused("/api/sequences", new { name = "x", layout = fields, recipes, acrossMm = 100 }, "layout", "rings, lines and petals");
-        await Refused("/api/sequences/peat-tea/laid", new { layout = fields, recipes, acrossMm = 100 }, "layout", "rings, lines and petals");
-        await Refused("/api/sequences/peat-tea/laid", new { layout = lines, recipes, acrossMm = 0 }, "acrossMm", "across");
-        await Problem(await host.Client.PostAsJsonAsync("/api/sequences/none/laid", new { layout = lines, recipes }), HttpStatusCode.NotFound);
         await Problem(await host.Client.PutAsJsonAsync("/api/sequences/none", new { basedOn = 3, sequence = (await host.List("/api/sequences"))[0]!["sequence"] }), HttpStatusCode.NotFound);
         await Problem(await host.Client.PostAsJsonAsync("/api/sequences", new { name = "x" }), HttpStatusCode.BadRequest);
         Assert.Single(await host.List("/api/sequences"));

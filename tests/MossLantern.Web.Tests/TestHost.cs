@@ -114,6 +114,31 @@ public sealed class TestHost : IDisposable
     public Task<HttpResponseMessage> TrySave(JsonObject view, int? basedOn = null) => Client.PutAsJsonAsync(
         $"/api/pieces/{view["id"]}", new { basedOn = basedOn ?? (int)view["version"]!, piece = view["piece"] });
 
+    /// <summary>A command.</summary>
+    public static JsonObject Do(string what, params (string Key, JsonNode? Value)[] with) =>
+        new([KeyValuePair.Create("do", (JsonNode?)what), .. with.Select(w => KeyValuePair.Create(w.Key, w.Value?.DeepClone()))]);
+
+    /// <summary>Commands to be kept, based on the version of a view.</summary>
+    public static JsonObject Change(JsonNode view, params JsonObject[] commands) =>
+        new() { ["id"] = Guid.NewGuid(), ["basedOn"] = (int)view["version"]!, ["commands"] = new JsonArray([.. commands.Select(c => c.DeepClone())]) };
+
+    public Task<HttpResponseMessage> TryEdit(JsonNode view, params JsonObject[] commands) =>
+        Client.PostAsJsonAsync($"/api/pieces/{view["id"]}/edit", Change(view, commands));
+
+    /// <summary>A piece with commands made and kept, as it is answered whole.</summary>
+    public async Task<JsonObject> Edit(JsonNode view, params JsonObject[] commands)
+    {
+        await Read(await TryEdit(view, commands), HttpStatusCode.OK);
+        return await Get($"/api/pieces/{view["id"]}");
+    }
+
+    public Task<HttpResponseMessage> TryEditGround(JsonNode ground, params JsonObject[] commands) => Client.PostAsJsonAsync(
+        "/api/grounds/edit", new JsonObject { ["ground"] = ground.DeepClone(), ["commands"] = new JsonArray([.. commands.Select(c => c.DeepClone())]) });
+
+    /// <summary>A ground that belongs to no piece yet, with commands made.</summary>
+    public async Task<JsonObject> EditGround(JsonNode ground, params JsonObject[] commands) =>
+        await Read(await TryEditGround(ground, commands), HttpStatusCode.OK);
+
     public static async Task<JsonObject> Read(HttpResponseMessage answer, HttpStatusCode status)
     {
         var text = await answer.Content.ReadAsStringAsync();

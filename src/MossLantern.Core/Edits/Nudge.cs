@@ -9,7 +9,7 @@ namespace MossLantern.Core.Edits;
 public sealed record Nudge(string Place, double By, double? From = null) : Edit
 {
     /// <inheritdoc/>
-    public override string Words(Piece before) => $"set {SettableFields.Words(Place)}";
+    public override string Words(Piece before) => SettableFields.Words(Place);
 
     /// <inheritdoc/>
     public override Edit? Merge(Edit next) =>

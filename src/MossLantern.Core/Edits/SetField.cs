@@ -14,7 +14,7 @@ public sealed record SetField(string Place, JsonElement? Value) : Edit
     private const string Ratio = "sittings.resin.ratio.";
 
     /// <inheritdoc/>
-    public override string Words(Piece before) => $"set {SettableFields.Words(Place)}";
+    public override string Words(Piece before) => SettableFields.Words(Place);
 
     /// <inheritdoc/>
     public override Edit? Merge(Edit next) => next is SetField other && other.Place == Place ? other : null;

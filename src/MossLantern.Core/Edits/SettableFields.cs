@@ -52,12 +52,14 @@ internal static class SettableFields
     /// <summary>Whether there is such a field, told by its place without the names of entries.</summary>
     public static bool Has(string range) => range != "runs.pouredMl" && (PieceFields.Ranges.ContainsKey(range) || Others.ContainsKey(range));
 
-    /// <summary>A field in words, to follow "set".</summary>
-    public static string Words(string place)
+    /// <summary>What setting a field does, in words that follow "Undo:".</summary>
+    public static string Words(string? place)
     {
         var range = FieldAt.RangeOf(place ?? "");
-        return PieceFields.Ranges.TryGetValue(range, out var known) ? known.What.Length > 1 ? char.ToLowerInvariant(known.What[0]) + known.What[1..] : known.What
-            : Others.GetValueOrDefault(range, "a field");
+        return range.EndsWith(".xMm", StringComparison.Ordinal) || range.EndsWith(".yMm", StringComparison.Ordinal)
+            ? range.Contains(".hearts.", StringComparison.Ordinal) ? "move a heart" : "move it"
+            : PieceFields.Ranges.TryGetValue(range, out var known) ? $"set {char.ToLowerInvariant(known.What[0])}{known.What[1..]}"
+            : $"set {Others.GetValueOrDefault(range, "a field")}";
     }
 
     /// <summary>What a field takes, as a sentence.</summary>

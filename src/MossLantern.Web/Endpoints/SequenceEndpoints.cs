@@ -17,14 +17,10 @@ public sealed record SaveSequence(int BasedOn, KeptSequence Sequence);
 /// <summary>A layout whose sequence is to be kept by a name, the recipes of its piece, and how far across the place is that it fills, the smaller way, mm.</summary>
 public sealed record KeepSequence(string Name, Layout Layout, ImmutableArray<Recipe> Recipes, double AcrossMm);
 
-/// <summary>A layout that a sequence is to be laid in, and the recipes of its piece; fitted to a place so far across, mm, or as wide as it was kept.</summary>
-public sealed record LaySequence(Layout Layout, ImmutableArray<Recipe> Recipes, double? AcrossMm = null);
-
 /// <summary>Endpoints of the sequences of colours that are kept by name.</summary>
 internal static class SequenceEndpoints
 {
     private static readonly KeptSequenceValidator Validator = new();
-    private static readonly AcceptedRange Across = Core.Units.Accepted.OutlineMm with { What = "How far across it is" };
 
     public static void MapSequences(this IEndpointRouteBuilder app)
     {
@@ -51,22 +47,6 @@ internal static class SequenceEndpoints
         });
         api.MapDelete("/{id:length(1,40)}", Results<Ok<ImmutableArray<SequenceView>>, ProblemHttpResult> (string id, SequenceStore sequences) =>
             sequences.Remove(id) ? TypedResults.Ok(All(sequences)) : NoSequence());
-        api.MapPost("/{id:length(1,40)}/laid", Results<Ok<LaidSequence>, ProblemHttpResult> (string id, LaySequence request, SequenceStore sequences) =>
-        {
-            if (sequences.All().FirstOrDefault(s => s.Id == id) is not { Thing: var sequence })
-            {
-                return NoSequence();
-            }
-
-            if (request.Layout is not BandedLayout layout)
-            {
-                return ProblemHandler.Invalid(new() { ["layout"] = ["A sequence is laid only in rings, lines and petals."] });
-            }
-
-            return request.AcrossMm is { } mm && !Across.Contains(mm)
-                ? ProblemHandler.Invalid(new() { ["acrossMm"] = [Across.Sentence] })
-                : TypedResults.Ok(sequence.LaidIn(layout, request.Recipes, request.AcrossMm));
-        });
     }
 
     private static ImmutableArray<SequenceView> All(SequenceStore sequences) => [.. sequences.All().Select(s => new SequenceView(s.Id, s.Version, s.Thing, s.Thing.WidthsMm, s.Thing.Together))];

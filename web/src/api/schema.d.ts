@@ -2498,47 +2498,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sequences/{id}/laid": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["LaySequence"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["LaidSequence"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -3896,19 +3855,6 @@ export interface components {
             keep: components["schemas"]["Keep"];
             /** Format: double */
             damMm?: null | number;
-        };
-        /** @description A sequence as it was laid. */
-        LaidSequence: {
-            /** @description The layout with its bands. */
-            layout: components["schemas"]["Layout"];
-            /** @description The recipes of the piece, with those that came with it. */
-            recipes: components["schemas"]["Recipe"][];
-        };
-        LaySequence: {
-            layout: components["schemas"]["Layout"];
-            recipes: components["schemas"]["Recipe"][];
-            /** Format: double */
-            acrossMm?: null | number;
         };
         /** @description One layer of a piece, cured before the next: a map of regions, filled by one sitting or several. */
         Layer: {

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Look, Piece } from '../api/client';
+import type { Look, Schemas } from '../api/client';
 import type { DraftNews } from './DraftLoop';
 import { DraftLoop } from './DraftLoop';
 
@@ -22,16 +22,22 @@ beforeEach(() => {
   loop = new DraftLoop((n) => news.push(n));
   vi.stubGlobal('requestAnimationFrame', (done: FrameRequestCallback) => setTimeout(done, 0, 0));
   vi.stubGlobal('fetch', async (request: Request) => {
-    const body = JSON.parse(await request.text()) as { piece: Piece; detail: string | null; look: Look };
+    const body = JSON.parse(await request.text()) as {
+      commands: [{ place: string }];
+      detail: string | null;
+      look: Look;
+    };
+    const name = body.commands[0].place;
     looks.push(body.look);
     return new Promise((done) => {
       const got = {
+        piece: { name },
         plan: body.detail ? null : { ground: {}, layers: [] },
-        painting: body.detail && { widthMm: 100, heightMm: 60, outline: body.piece.name, paths: [] },
+        painting: body.detail && { widthMm: 100, heightMm: 60, outline: name, paths: [] },
       };
       const answer = (status = 200) =>
         done(new Response(JSON.stringify(got), { status, headers: { 'content-type': 'application/json' } }));
-      asked.push({ name: body.piece.name, detail: body.detail, answer });
+      asked.push({ name, detail: body.detail, answer });
     });
   });
 });
@@ -42,7 +48,8 @@ const move = (name: string, movedAt = 0) =>
     move: {
       id: 'p1',
       layerId: null,
-      piece: { name, layers: [] } as unknown as Piece,
+      revision: 1,
+      commands: [{ do: 'nudge', place: name, by: 1 }] satisfies Schemas['Edit'][],
       look: { face: 'top', wet: true, light: 'front' },
       movedAt,
     },

@@ -1,5 +1,4 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Piece } from '../api/client';
 import type { DraftNews, DraftOrder } from './DraftLoop';
 import { Drafts } from './Drafts';
 
@@ -26,7 +25,8 @@ const place = { width: 100, height: 60, ratio: 1, view: { pixelsPerMm: 1, x: 0, 
 const move = {
   id: 'p1',
   layerId: null,
-  piece: { name: 'wide', layers: [] } as unknown as Piece,
+  revision: 1,
+  commands: [],
   look: { face: 'top', wet: false, light: 'front' } as const,
   movedAt: 0,
 };
@@ -63,7 +63,7 @@ describe('the drafts of a piece', () => {
     drafts.send({ place });
     drafts.send({ move });
     expect(Thread.last.heard).toHaveLength(3);
-    Thread.last.say({ shape: { widthMm: 1, heightMm: 1, outline: 'x' } });
+    Thread.last.say({ shape: { widthMm: 1, heightMm: 1, outline: 'x' }, piece: null });
     expect(news).toHaveLength(1);
   });
 

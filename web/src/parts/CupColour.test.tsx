@@ -4,8 +4,9 @@ import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, expect, it, vi } from 'vitest';
 import type { CupVolume } from '../api/client';
 import { CupColour } from './CupColour';
+import { testEdits } from './testEdits';
 
-const change = vi.fn();
+let edits = testEdits();
 const pick = vi.fn();
 const cup = (over: Partial<Cup>): Cup => ({
   id: 'c1',
@@ -17,28 +18,30 @@ const cup = (over: Partial<Cup>): Cup => ({
 });
 const shown = (of: Cup, colour: string | null) =>
   render(
-    <MemoryRouter initialEntries={['/pieces/p1/map']}>
-      <Routes>
-        <Route
-          path="/pieces/:id/:station"
-          element={
-            <CupColour
-              cup={of}
-              volume={{ colour } as CupVolume}
-              label="Colour of storm"
-              layerId="layer-2"
-              setCup={pick}
-              onChange={change}
-            />
-          }
-        />
-      </Routes>
-    </MemoryRouter>,
+    <edits.Page>
+      <MemoryRouter initialEntries={['/pieces/p1/map']}>
+        <Routes>
+          <Route
+            path="/pieces/:id/:station"
+            element={
+              <CupColour
+                cup={of}
+                volume={{ colour } as CupVolume}
+                label="Colour of storm"
+                layerId="layer-2"
+                setCup={pick}
+              />
+            }
+          />
+        </Routes>
+      </MemoryRouter>
+    </edits.Page>,
   );
 
 afterEach(() => {
   cleanup();
-  [change, pick].forEach((f) => f.mockReset());
+  edits = testEdits();
+  pick.mockReset();
 });
 
 it('takes a colour where there is a colourant', () => {
@@ -46,7 +49,7 @@ it('takes a colour where there is a colourant', () => {
   const well = screen.getByLabelText<HTMLInputElement>('Colour of storm');
   expect(well.type).toBe('color');
   fireEvent.change(well, { target: { value: '#123456' } });
-  expect(change).toHaveBeenCalledWith('#123456');
+  expect(edits.set).toHaveBeenCalledWith('recipes[c1].colour', '#123456');
 });
 
 it('says of clear resin that it has no colour yet, and shows the way to a colourant', () => {
@@ -57,7 +60,7 @@ it('says of clear resin that it has no colour yet, and shows the way to a colour
   expect(way.getAttribute('href')).toBe('/pieces/p1/cups?layer=layer-2');
   fireEvent.click(way);
   expect(pick).toHaveBeenCalledWith('c1');
-  expect(change).not.toHaveBeenCalled();
+  expect(edits.set).not.toHaveBeenCalled();
 });
 
 it('shows of a mixed cup the colour of the mix, not the one that was typed', () => {

@@ -2,14 +2,14 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { HowNumber } from './HowNumber';
-import { EditingProvider } from './editing';
+import { testEdits } from './testEdits';
 
-const set = vi.fn();
-const go = vi.fn();
+const edits = testEdits({ 'sittings[l].reservePercent': 'Reserve must be from 0 to 100 %.' });
 const formula = { id: 'cup-volume', title: 'Cup', words: 'need + what stays', page: 'mixing.md#cup-volume' };
 
 beforeEach(() => {
-  set.mockReset();
+  edits.set.mockClear();
+  edits.go.mockClear();
   vi.stubGlobal(
     'fetch',
     async () => new Response(JSON.stringify([formula]), { headers: { 'content-type': 'application/json' } }),
@@ -30,13 +30,11 @@ beforeEach(() => {
     ],
     place: 'layers[l].regions[moss]',
   };
-  const say = (field: string) =>
-    field === 'sittings[l].reservePercent' ? 'Reserve must be from 0 to 100 %.' : undefined;
   render(
     <QueryClientProvider client={new QueryClient()}>
-      <EditingProvider value={{ set, say, go }}>
+      <edits.Page>
         <HowNumber of={of} label="Mix for moss" />
-      </EditingProvider>
+      </edits.Page>
     </QueryClientProvider>,
   );
 });
@@ -60,14 +58,14 @@ it('lets an input that the person decides be changed there, and says what was re
   expect(screen.queryByRole('textbox', { name: 'regions' })).toBeNull();
   fireEvent.change(field, { target: { value: '25' } });
   fireEvent.keyDown(field, { key: 'Enter' });
-  expect(set).toHaveBeenCalledExactlyOnceWith('sittings[l].reservePercent', 25);
+  expect(edits.set).toHaveBeenCalledExactlyOnceWith('sittings[l].reservePercent', 25);
   expect(screen.getByText('Reserve must be from 0 to 100 %.')).toBeTruthy();
 });
 
 it('goes to where on the piece it is so, and closes', async () => {
   fireEvent.click(screen.getByRole('button'));
   fireEvent.click(await screen.findByRole('button', { name: 'Show it on the map' }));
-  expect(go).toHaveBeenCalledExactlyOnceWith('layers[l].regions[moss]');
+  expect(edits.go).toHaveBeenCalledExactlyOnceWith('layers[l].regions[moss]');
   await waitFor(() => expect(screen.queryByText('need + what stays')).toBeNull());
 });
 

@@ -1,15 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Layer, Piece, Recipe } from '../api/client';
-import {
-  addLayer,
-  alsoIn,
-  changeLayer,
-  filled,
-  placesOf,
-  regionAt,
-  withClearRecipe,
-  withoutLayers,
-} from './filled';
+import type { CupVolume, Layer, LayerView, Piece, Recipe } from '../api/client';
+import { alsoIn, countsFromRim, filled, inZone, placesOf, regionAt, widthOf } from './filled';
 
 const recipe = (id: string, more: Partial<Recipe> = {}): Recipe => ({
   id,
@@ -141,69 +132,47 @@ const zone = (layout: Layer['layout']) => ({
 });
 
 describe('a layer with what it is filled from', () => {
-  it.each(layouts.map((l, i) => [`${l.kind} ${i}`, l] as const))(
-    'taken and put back as %s is the same',
-    (_, l) => {
-      const piece = pieceOf(l, { zones: [zone(l)], aside: [layouts.find((x) => x.kind !== l.kind)!] });
-      expect(changeLayer(piece, 'l', (x) => ({ ...x }))).toEqual(piece);
-      expect(changeLayer(piece, 'l', (x) => x)).toBe(piece);
-    },
-  );
+  const planOf = (layerId: string, ...cups: Partial<CupVolume>[]) =>
+    ({
+      layerId,
+      cups: { cups: cups.map((c) => ({ regionIds: ['r'], draws: [], ...c })) },
+    }) as unknown as LayerView;
 
-  it('has the colours it is poured and mixed from, and those that nobody names', () => {
-    const piece = pieceOf(layouts[7]!);
-    expect(filled(piece, piece.layers[0]!).cups.map((c) => c.id)).toEqual(['moss', 'bone', 'mix']);
-    const flood = pieceOf(layouts[8]!);
-    expect(filled(flood, flood.layers[0]!).cups.map((c) => c.id)).toEqual(['moss', 'bone', 'mix']);
-    expect(filled(flood, flood.layers[1]!).cups.map((c) => c.id)).toEqual(['bone', 'mix', 'other']);
+  it.each(layouts.map((l, i) => [`${l.kind} ${i}`, l] as const))('is shown laid out as %s', (_, l) => {
+    const piece = pieceOf(l, { zones: [zone(l)] });
+    const layer = filled(piece, piece.layers[0]!);
+    expect(layer.layout?.kind ?? 'rings').toBe(l.kind);
+    const inner = inZone(layer, layer.zones![0]!);
+    expect([inner.layout, inner.bands, inner.hearts]).toEqual([layer.layout, layer.bands, layer.hearts]);
+    expect(inner.zones).toBeNull();
+    expect(layer.bands.every((b) => 'cup' in b)).toBe(true);
   });
 
-  it('changes a colour for all layers, and takes out only what nobody names any more', () => {
-    const piece = pieceOf(layouts[2]!);
-    const dyed = changeLayer(piece, 'l', (l) => ({
-      ...l,
-      cups: l.cups.filter((c) => c.id === 'moss').map((c) => ({ ...c, colourant: 'dye', loadPercent: 5 })),
-    }));
-    expect(dyed.recipes.map((r) => r.id)).toEqual(['moss', 'bone', 'other']);
-    expect(dyed.recipes[0]!.doses).toEqual([{ colourant: 'dye', percent: 5 }]);
+  it('has the cups of its plan, or all where there is none yet', () => {
+    const piece = pieceOf(layouts[7]!);
+    const plan = planOf('l', { cupId: 'bone' }, { cupId: 'moss' });
+    expect(filled(piece, piece.layers[0]!, plan).cups.map((c) => c.id)).toEqual(['moss', 'bone']);
+    expect(filled(piece, piece.layers[0]!).cups.map((c) => c.id)).toEqual(['moss', 'bone', 'mix', 'other']);
   });
 
   it('says which other layers a colour is in, mixed or not', () => {
     const piece = pieceOf(layouts[7]!);
-    const two = changeLayer(piece, 'm', (l) => ({ ...l, layout: { kind: 'flood', cup: 'bone' } }));
-    expect(alsoIn(two, 'm', 'bone')).toEqual(['Map']);
-    expect(alsoIn(two, 'l', 'bone')).toEqual(['Veil']);
-    expect(alsoIn(two, 'l', 'moss')).toEqual([]);
+    const draws = [{ cupId: 'moss' }, { cupId: 'bone' }] as CupVolume['draws'];
+    const plans = [
+      planOf('l', { cupId: 'mix', draws }, { cupId: 'moss', regionIds: [] }),
+      planOf('m', { cupId: 'bone' }, { cupId: 'other', regionIds: [] }),
+    ];
+    expect(alsoIn(piece, plans, 'm', 'bone')).toEqual(['Map']);
+    expect(alsoIn(piece, plans, 'l', 'bone')).toEqual(['Veil']);
+    expect(alsoIn(piece, plans, 'l', 'moss')).toEqual([]);
+    expect(alsoIn(piece, plans, 'l', 'other')).toEqual([]);
   });
 
-  it('keeps its times and its order of pours in its sitting', () => {
-    const piece = changeLayer(pieceOf(layouts[0]!), 'l', (l) => ({
-      ...l,
-      pourOrder: ['b2', 'heart'],
-      plan: { ...l.plan, roomC: 18 },
-    }));
-    expect(piece.sittings[0]).toMatchObject({
-      roomC: 18,
-      order: [
-        { layerId: 'l', region: 'b2' },
-        { layerId: 'l', region: 'heart' },
-      ],
-    });
-    expect(piece.sittings[1]!.roomC).toBe(20);
-  });
-
-  it('comes on top with a sitting and a colour of its own, and goes with both', () => {
+  it('has bands as wide as its widening makes them, counted from the rim beyond the one that fills the rest', () => {
     const piece = pieceOf(layouts[0]!);
-    const [recipes, clear] = withClearRecipe(piece.recipes);
-    expect(recipes.at(-1)).toMatchObject({ id: 'clear', doses: [] });
-    expect(withClearRecipe(recipes)[0]).toBe(recipes);
-    const below = filled(piece, piece.layers[0]!);
-    const flood = { kind: 'flood', cup: clear.id } as const;
-    const three = addLayer(piece, { ...below, id: 'n', sitting: 'n', layout: flood, cups: [clear] });
-    expect(three.sittings.map((s) => s.rest)).toEqual([['l'], ['m'], ['n']]);
-    expect(three.recipes.map((r) => r.id)).toContain('clear');
-    expect(withoutLayers(three, (l) => l.id === 'n')).toEqual(piece);
-    expect(withoutLayers(piece, () => false)).toBe(piece);
+    const layer = filled(piece, piece.layers[0]!);
+    expect(widthOf(layer, 1)).toBeCloseTo(11);
+    expect([0, 1, 2].map((i) => countsFromRim(layer, i))).toEqual([false, false, true]);
   });
 
   it('finds the region of a place', () => {

@@ -1,11 +1,13 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import type { Ground } from '../api/client';
+import type { Edit } from '../editor/PieceEditor';
+import { testEdits } from '../parts/testEdits';
+import type { Spot } from './hold';
 import { InsertHandles, OpeningHandles, SliceHandles, SupportHandles } from './groundHandles';
 
-type Change = (ground: Ground) => Ground;
-const edit = vi.fn<(change: Change) => void>();
-const held = vi.fn<(change: (x: number, y: number, to: { x: number; y: number }) => Change) => void>();
+const { edit, Page } = testEdits();
+const held = vi.fn<(change: (x: number, y: number, to: Spot) => Edit[]) => void>();
 const hold = (change: Parameters<typeof held>[0]) => {
   held(change);
   return { move: () => undefined, drop: () => undefined };
@@ -27,44 +29,49 @@ const ground: Ground = {
   sideHeightMm: 10,
   colour: '#ffffff',
 };
-const props = { ground, px, py: px, hold, edit };
-const after = (start: Ground) => edit.mock.lastCall![0](start);
+const props = { px, py: px, hold };
+const edited = () => edit.mock.lastCall![0];
 
-beforeEach(() => [edit, held].forEach((f) => f.mockReset()));
+beforeEach(() => [edit, held].forEach((f) => f.mockClear()));
 afterEach(() => {
   cleanup();
 });
 
-it('pulls a rim no farther than its frame and no nearer than a slice can be', () => {
+it('pulls a rim to where the hand is', () => {
   const outline = ground.outline as Extract<Ground['outline'], { shape: 'slice' }>;
   render(
-    <svg>
-      <SliceHandles {...props} slice={outline} />
-      <OpeningHandles {...props} opening={outline.opening!} />
-    </svg>,
+    <Page>
+      <svg>
+        <SliceHandles {...props} slice={outline} />
+        <OpeningHandles {...props} opening={outline.opening!} />
+      </svg>
+    </Page>,
   );
   expect(screen.getAllByRole('slider')).toHaveLength(4 + 3);
   fireEvent.keyDown(screen.getByRole('slider', { name: 'Rim handle 1' }), { key: 'ArrowRight' });
-  expect(after(ground).outline).toMatchObject({ reach: [0.91, 0.8, 0.9, 0.8] });
+  expect(edited()).toEqual({ do: 'pull-rim', handle: 0, by: 0.01 });
 
   // The first handle lies to the right: held at a place, it reaches as far as that place is.
   const [first] = held.mock.calls[0]!;
-  expect(first(0, 0, { x: 170, y: 50 })(ground).outline).toMatchObject({ reach: [0.7, 0.8, 0.9, 0.8] });
-  expect(first(0, 0, { x: 900, y: 50 })(ground).outline).toMatchObject({ reach: [1, 0.8, 0.9, 0.8] });
-  expect(first(0, 0, { x: 0, y: 50 })(ground).outline).toMatchObject({ reach: [0.2, 0.8, 0.9, 0.8] });
+  expect(first(0, 0, { x: 170, y: 50 })).toEqual([{ do: 'pull-rim', handle: 0, by: expect.closeTo(-0.2) }]);
   fireEvent.keyDown(screen.getByRole('slider', { name: 'Opening' }), { key: 'ArrowDown' });
-  expect(after(ground).outline).toMatchObject({ opening: { xMm: 100, yMm: 51 } });
+  expect(edited()).toEqual({ do: 'nudge', place: 'ground.outline.opening.yMm', by: 1 });
 });
 
-it('moves the opening of a rectangle, round or oval as well', () => {
-  const round: Ground = { ...ground, outline: { shape: 'round', diameterMm: 90, opening: slice.opening } };
+it('stretches an opening about its middle', () => {
   render(
-    <svg>
-      <OpeningHandles {...props} ground={round} opening={slice.opening} />
-    </svg>,
+    <Page>
+      <svg>
+        <OpeningHandles {...props} opening={slice.opening} />
+      </svg>
+    </Page>,
   );
   fireEvent.keyDown(screen.getByRole('slider', { name: 'Width of the opening' }), { key: 'ArrowRight' });
-  expect(after(round).outline).toMatchObject({ diameterMm: 90, opening: { widthMm: 21, heightMm: 12 } });
+  expect(edited()).toEqual({ do: 'nudge', place: 'ground.outline.opening.widthMm', by: 1 });
+  const [width] = held.mock.calls[1]!;
+  expect(width(0, 0, { x: 115, y: 50 })).toEqual([
+    { do: 'nudge', place: 'ground.outline.opening.widthMm', by: 10 },
+  ]);
 });
 
 it('moves an insert and leaves the others', () => {
@@ -90,33 +97,35 @@ it('moves an insert and leaves the others', () => {
     },
   };
   render(
-    <svg>
-      <InsertHandles {...props} ground={tray} />
-    </svg>,
+    <Page>
+      <svg>
+        <InsertHandles {...props} ground={tray} />
+      </svg>
+    </Page>,
   );
   fireEvent.keyDown(screen.getByRole('slider', { name: 'Insert b' }), { key: 'ArrowLeft' });
-  expect(after(tray).mould?.inserts?.map((i) => i.xMm)).toEqual([10, 89]);
-  expect(after(ground)).toBe(ground);
+  expect(edited()).toEqual({ do: 'nudge', place: 'ground.mould.inserts[b].xMm', by: -1 });
+  const [move] = held.mock.calls[1]!;
+  expect(move(5, -3, { x: 0, y: 0 })).toEqual([{ do: 'move-insert', insert: 'b', xMm: 95, yMm: 17 }]);
 });
 
-it('shows the shim at each support and keeps the supports as its own once one is moved', () => {
+it('shows the shim at each support, and moves one', () => {
   const shim = (value: number) => ({ value, unit: 'mm', formula: 'wedge', inputs: [] });
   const supports = [
     { xMm: 10, yMm: 10, shim: shim(0) },
     { xMm: 190, yMm: 10, shim: shim(1.25) },
   ];
   const { container } = render(
-    <svg>
-      <SupportHandles {...props} supports={supports} />
-    </svg>,
+    <Page>
+      <svg>
+        <SupportHandles {...props} supports={supports} />
+      </svg>
+    </Page>,
   );
   expect(container.textContent).toContain('highest');
   expect(screen.getByRole('slider', { name: 'Support 2' }).getAttribute('aria-valuetext')).toMatch(
     /shim 1\.[23] mm/,
   );
   fireEvent.keyDown(screen.getByRole('slider', { name: 'Support 2' }), { key: 'ArrowRight' });
-  expect(after(ground).supports).toEqual([
-    { xMm: 10, yMm: 10 },
-    { xMm: 191, yMm: 10 },
-  ]);
+  expect(edited()).toEqual({ do: 'move-support', support: 1, byXMm: 1, byYMm: 0 });
 });

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { LayerView, Piece } from '../api/client';
-import { canSwing, swung } from './swing';
+import { canSwing, swing } from './swing';
 
 const bands = [
   { id: 'b1', widthMm: 10, fillsRest: true, recipeId: 'c' },
@@ -20,39 +20,31 @@ const piece = (layout: unknown = rings) =>
       { id: 'b', rest: ['b'] },
     ],
   }) as unknown as Piece;
-const first = (of: Piece) => of.layers[0]!.layout;
 
 it('moves the first heart, or widens the first band where there is none', () => {
-  const heart = { id: 'h', xMm: 100 };
-  const moved = swung(piece({ ...rings, hearts: [heart], heartRecipeId: 'c' }), [], 7);
-  expect(first(moved)).toMatchObject({ hearts: [{ xMm: 107 }] });
-  expect(first(swung(piece(), [], 100))).toMatchObject({ bands: [{ widthMm: 10 }, { widthMm: 12 }] });
+  const heart = { id: 'h', xMm: 100, yMm: 60 };
+  expect(swing(piece({ ...rings, hearts: [heart], heartRecipeId: 'c' }), [], 7)).toEqual([
+    { do: 'move-heart', layer: 'a', heart: 'h', xMm: 107, yMm: 60 },
+  ]);
+  expect(swing(piece(), [], 100)).toEqual([{ do: 'widen-band', layer: 'a', band: 'b2', byMm: 4 }]);
 });
 
 it('moves a field from where it was grown', () => {
   const layout = { kind: 'fields', fields: 3, colours: ['c'], seed: 1 };
   const plan = { regions: [{ id: 'field-1', anchor: { xMm: 40, yMm: 30 } }] } as unknown as LayerView;
-  const of = first(swung(piece(layout), [plan], 5));
-  expect(of).toMatchObject({ moved: [{ field: 1, xMm: 45, yMm: 30 }] });
+  expect(swing(piece(layout), [plan], 5)).toEqual([
+    { do: 'move-field', layer: 'a', field: 1, xMm: 40, yMm: 30, byXMm: 5, byYMm: 0 },
+  ]);
 });
 
-it('moves what each layout has, and nothing of the layers above', () => {
-  const moved = (layout: unknown) => {
-    const before = piece(layout);
-    const after = swung(before, [], 20);
-    expect(after.layers[1]).toBe(before.layers[1]);
-    return first(after);
-  };
-  expect(moved({ kind: 'puddle', xMm: 1, pours: [{ id: 'p', recipeId: 'c', ml: 3 }] })).toMatchObject({
-    xMm: 21,
-  });
-  expect(moved({ kind: 'petals', xMm: 1, bands })).toMatchObject({ xMm: 21 });
-  expect(moved({ kind: 'marble', streakPercent: 94 })).toMatchObject({ streakPercent: 95 });
-  expect(
-    moved({ kind: 'pools', pools: [], strokes: [{ id: 'w', spots: [{ xMm: 1, yMm: 2 }] }] }),
-  ).toMatchObject({
-    strokes: [{ spots: [{ xMm: 1, yMm: 22 }] }],
-  });
+it('moves what each layout has', () => {
+  const nudged = (field: string, by: number) => [{ do: 'nudge', place: `layers[a].layout.${field}`, by }];
+  expect(swing(piece({ kind: 'puddle' }), [], 20)).toEqual(nudged('xMm', 20));
+  expect(swing(piece({ kind: 'petals', bands }), [], 20)).toEqual(nudged('xMm', 20));
+  expect(swing(piece({ kind: 'marble' }), [], 20)).toEqual(nudged('streakPercent', 5));
+  expect(swing(piece({ kind: 'pools', strokes: [{ id: 'w', spots: [{}, {}] }] }), [], 20)).toEqual(
+    [0, 1].map((spot) => ({ do: 'move-wall-spot', layer: 'a', wall: 'w', spot, byXMm: 0, byYMm: 20 })),
+  );
 });
 
 it('knows where there is nothing to take', () => {

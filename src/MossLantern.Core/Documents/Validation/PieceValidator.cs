@@ -102,20 +102,9 @@ public sealed class PieceValidator : AbstractValidator<Piece>
         && (piece.Kept ?? []).All(k => KeptZones.Validate(k).IsValid)
         && piece.Layers.All(l => (l.Zones ?? []).All(z => !Zones.Problems(l, z).Any()));
 
-    /// <summary>Something of a layer has to be left for its regions, be it in zones.</summary>
-    private static bool LeavesSome(Piece piece, Layer layer)
-    {
-        var left = piece.Ground.OutlineWithin(layer.Within);
-        if (layer.Within is null)
-        {
-            foreach (var kept in piece.Kept ?? [])
-            {
-                left = new CombinedOutline(left, kept.WithDam, Shared: false);
-            }
-        }
-
-        return left.AreaMm2 >= 100;
-    }
+    /// <summary>Something of a layer has to be left beside what is kept; in a hollow nothing is.</summary>
+    private static bool LeavesSome(Piece piece, Layer layer) => layer.Within is not null
+        || (piece.Kept ?? []).Aggregate(piece.Ground.MapOutline, (left, kept) => new CombinedOutline(left, kept.WithDam, Shared: false)).AreaMm2 >= 100;
 
     /// <summary>A document from elsewhere must not make the grid enormous.</summary>
     internal static bool SuitsOutline(double gridMm, Outline outline) => gridMm / GrowthScale.For(outline).GridMm is > 0.5 and < 8;

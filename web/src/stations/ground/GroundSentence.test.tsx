@@ -1,10 +1,10 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { useState } from 'react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Ground } from '../../api/client';
+import { testEdits } from '../../parts/testEdits';
 import { GroundSentence } from './GroundSentence';
 
 const panel: Ground = {
@@ -26,20 +26,14 @@ const casting: Ground = {
   mould: { depthMm: 10, from: 'dimensions', capacityMl: null, pieces: 1, cavities: 1, keepMm: 0 },
 };
 
-const changed = vi.fn<(ground: Ground) => void>();
-const asked = vi.fn<(path: string, body: unknown) => unknown>();
+let edits = testEdits();
+const asked = vi.fn<(path: string) => unknown>();
 
 beforeEach(() => {
-  changed.mockReset();
   asked.mockReset();
   vi.stubGlobal('fetch', async (request: Request) => {
-    const body = request.method === 'GET' ? null : await request.json();
-    const answer = asked(new URL(request.url).pathname, body);
-    const refused = answer instanceof Error;
-    return new Response(JSON.stringify(refused ? { title: 'No', detail: answer.message } : (answer ?? [])), {
-      status: refused ? 409 : 200,
-      headers: { 'content-type': 'application/json' },
-    });
+    const answer = asked(new URL(request.url).pathname);
+    return new Response(JSON.stringify(answer ?? []), { headers: { 'content-type': 'application/json' } });
   });
 });
 afterEach(() => {
@@ -47,29 +41,18 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
-/** The sentence on a page that keeps what is changed. */
-function Page({ start, errors }: { start: Ground; errors: Record<string, string> }) {
-  const [ground, setGround] = useState(start);
-  return (
-    <GroundSentence
-      ground={ground}
-      say={(field) => errors[field]}
-      onChange={(to) => {
-        changed(to);
-        setGround(to);
-      }}
-    />
-  );
-}
-
-const show = (start: Ground, errors: Record<string, string> = {}) =>
-  render(
+const show = (start: Ground, errors: Record<string, string> = {}) => {
+  edits = testEdits(errors);
+  return render(
     <MemoryRouter>
       <QueryClientProvider client={new QueryClient()}>
-        <Page start={start} errors={errors} />
+        <edits.Page>
+          <GroundSentence ground={start} />
+        </edits.Page>
       </QueryClientProvider>
     </MemoryRouter>,
   );
+};
 const choose = (label: string, value: string) =>
   fireEvent.change(screen.getByLabelText(label), { target: { value } });
 const write = (label: string, text: string) => {
@@ -77,121 +60,91 @@ const write = (label: string, text: string) => {
   fireEvent.change(field, { target: { value: text } });
   fireEvent.blur(field);
 };
-const last = () => changed.mock.lastCall![0];
+const edited = () => edits.edit.mock.lastCall;
+const set = () => edits.set.mock.lastCall;
 
 describe('the sentence of a ground', () => {
-  it('leaves what goes with another kind to the workshop', async () => {
-    const slice = { ...panel, edge: 'walled' as const };
-    asked.mockReturnValue(slice);
-    show(panel);
+  it('leaves what goes with another kind to the workshop, and says where it will not', () => {
+    show(panel, { ground: 'Not that.' });
     choose('Kind of piece', 'slice');
-    await waitFor(() => expect(changed).toHaveBeenCalledWith(slice));
-    expect(asked).toHaveBeenCalledWith('/api/grounds/become', {
-      ground: panel,
-      anotherRim: false,
-      kind: 'slice',
-    });
-  });
-
-  it('says why when the workshop will not, and changes nothing', async () => {
-    asked.mockReturnValue(new Error('Not that.'));
-    show(panel);
-    choose('Kind of piece', 'slice');
-    expect(await screen.findByText('Not that.')).toBeTruthy();
-    expect(changed).not.toHaveBeenCalled();
+    expect(edited()).toEqual([{ do: 'become-kind', kind: 'slice' }]);
+    choose('Outline', 'round');
+    expect(edited()).toEqual([{ do: 'shape-outline', shape: 'round' }]);
+    choose('Opening', 'yes');
+    expect(edited()).toEqual([{ do: 'open-outline', open: true }]);
+    expect(screen.getByText('Not that.')).toBeTruthy();
   });
 
   it('makes a pair with a gap, and one panel again', () => {
-    show(panel);
-    choose('Number of panels', '2');
-    expect(last().set).toEqual({ count: 2, gapMm: 20, mirrored: true });
+    show({ ...panel, set: { count: 2, gapMm: 20, mirrored: true } });
     choose('Over the gap', 'no');
-    expect(last().set?.mirrored).toBe(false);
+    expect(set()).toEqual(['ground.set.mirrored', false]);
     write('Gap between panels', '35');
-    expect(last().set?.gapMm).toBe(35);
+    expect(set()).toEqual(['ground.set.gapMm', 35]);
     choose('Number of panels', '1');
-    expect(last().set).toBeNull();
+    expect(edited()).toEqual([{ do: 'make-panels', count: 1 }]);
   });
 
   it('takes older work beneath, its relief, and grows a rim of the width that was typed', async () => {
-    const over: Ground = {
-      ...panel,
-      old: {
-        name: 'Kiln',
-        pieceId: null,
-        ground: panel,
-        growth: { gridMm: 2, grainMm: 60 },
-        recipes: [],
-        layers: [],
-        sittings: [],
-        xMm: 0,
-        yMm: 0,
-        standsMm: 0,
-        reliefMm: 0,
-      },
-    };
-    asked.mockReturnValue(over);
-    show(panel);
-    choose('What lies beneath', 'yes');
-    expect(await screen.findByText('Kiln')).toBeTruthy();
+    const old = { name: 'Kiln', pieceId: null, ground: panel, growth: { gridMm: 2, grainMm: 60 } };
+    const nothing = { recipes: [], layers: [], sittings: [], xMm: 0, yMm: 0, standsMm: 0, reliefMm: 0 };
+    show({ ...panel, old: { ...old, ...nothing } });
+    expect(screen.getByText('Kiln')).toBeTruthy();
     expect(screen.getByText(/sanded flat/)).toBeTruthy();
+    choose('What lies beneath', 'no');
+    expect(edited()).toEqual([{ do: 'pour-over-old', over: false }]);
     write('Relief of the older work', '1.5');
-    expect(last().old?.reliefMm).toBe(1.5);
+    expect(set()).toEqual(['ground.old.reliefMm', 1.5]);
     write('Width of a new rim', '35');
     await userEvent.click(screen.getByRole('button', { name: 'grow it all round' }));
-    expect(asked).toHaveBeenLastCalledWith('/api/grounds/become', expect.objectContaining({ growMm: 35 }));
+    expect(edited()).toEqual([{ do: 'grow-rim', mm: 35 }]);
   });
 
   it('stands inserts in a mould, each in its own words, and takes them out again', async () => {
-    show(casting, { 'ground.mould.inserts[insert-1].recessMm': 'Recess must be from 0 to 100 mm.' });
-    await userEvent.click(screen.getByRole('button', { name: 'Stand an insert in it' }));
-    expect(last().mould?.inserts).toEqual([
-      expect.objectContaining({
-        id: 'insert-1',
-        name: 'hollow',
-        outline: { shape: 'round', diameterMm: 75 },
-      }),
-    ]);
+    const insert = {
+      id: 'insert-1',
+      name: 'hollow',
+      outline: { shape: 'rectangle' as const, widthMm: 75, heightMm: 50 },
+      xMm: 1,
+      yMm: 2,
+      floorMm: 0,
+      recessMm: 0,
+    };
+    const at = 'ground.mould.inserts[insert-1]';
+    show(
+      { ...casting, mould: { ...casting.mould!, inserts: [insert] } },
+      { [`${at}.recessMm`]: 'Recess must be from 0 to 100 mm.' },
+    );
     expect(screen.getByText('Recess must be from 0 to 100 mm.')).toBeTruthy();
-    choose('Shape of hollow', 'rectangle');
+    choose('Shape of hollow', 'oval');
+    expect(edited()).toEqual([{ do: 'shape-insert', insert: 'insert-1', shape: 'oval' }]);
     write('Height of hollow', '40');
+    expect(set()).toEqual([`${at}.outline.heightMm`, 40]);
     write('Foot of hollow', '2');
-    expect(last().mould?.inserts?.[0]).toMatchObject({
-      outline: { shape: 'rectangle', widthMm: 75, heightMm: 40 },
-      floorMm: 2,
-    });
+    expect(set()).toEqual([`${at}.floorMm`, 2]);
     await userEvent.click(screen.getByRole('button', { name: 'Another insert' }));
-    expect(last().mould?.inserts?.map((i) => i.id)).toEqual(['insert-1', 'insert-2']);
+    expect(edited()).toEqual([{ do: 'stand-insert' }]);
     await userEvent.click(screen.getByRole('button', { name: 'without hollow' }));
-    expect(last().mould?.inserts?.map((i) => i.name)).toEqual(['hollow 2']);
-    await userEvent.click(screen.getByRole('button', { name: 'without hollow 2' }));
-    expect(last().mould?.inserts).toBeNull();
+    expect(edited()).toEqual([{ do: 'take-insert-out', insert: 'insert-1' }]);
   });
 
   it('takes a mould from the library, and another beside it', async () => {
     const mould = (id: string, name: string) => ({ id, mould: { name, owned: 2 } });
-    const cast = { ...casting, mould: { ...casting.mould!, libraryIds: ['a'] } };
-    asked.mockImplementation((path) =>
-      path === '/api/moulds' ? [mould('a', 'Round'), mould('b', 'Tray')] : cast,
-    );
-    show(casting);
-    fireEvent.change(await screen.findByLabelText('Mould of the library'), { target: { value: 'a' } });
-    await waitFor(() => expect(changed).toHaveBeenCalledWith(cast));
-    choose('A further mould', 'b');
-    await waitFor(() =>
-      expect(asked).toHaveBeenLastCalledWith('/api/grounds/cast', { ground: cast, mouldIds: ['a', 'b'] }),
-    );
+    asked.mockReturnValue([mould('a', 'Round'), mould('b', 'Tray')]);
+    show({ ...casting, mould: { ...casting.mould!, libraryIds: ['a'] } });
+    fireEvent.change(await screen.findByLabelText('A further mould'), { target: { value: 'b' } });
+    expect(edited()).toEqual([{ do: 'cast-in-moulds', moulds: ['a', 'b'] }]);
     choose('Mould of the library', 'none');
-    expect(last().mould?.libraryIds).toBeNull();
+    expect(edited()).toEqual([{ do: 'cast-in-moulds', moulds: [] }]);
   });
 
   it('paints the ground as the map, each band in its own colour', () => {
-    show(panel);
-    choose('Paint', 'water');
-    expect(last().paint).toMatchObject({ kind: 'water', coats: 1, asMap: false });
+    show({ ...panel, paint: { kind: 'water', coats: 1, sealed: false, asMap: false } });
     choose('Colours of the paint', 'yes');
-    expect(last().paint?.asMap).toBe(true);
+    expect(set()).toEqual(['ground.paint.asMap', true]);
+    choose('Paint', 'oil');
+    expect(edited()).toEqual([{ do: 'paint-ground', kind: 'oil' }]);
     choose('Paint', 'none');
-    expect(last().paint).toBeNull();
+    expect(edited()).toEqual([{ do: 'paint-ground', kind: null }]);
   });
 });

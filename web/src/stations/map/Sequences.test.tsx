@@ -1,9 +1,9 @@
-import { type FilledLayer, cupOf, laidOut, layoutOf } from '../../piece/filled';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, render, screen, waitFor } from '@testing-library/react';
+import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 
+import { testEdits } from '../../parts/testEdits';
 import { UnitsProvider } from '../../units/units';
 import type { StationProps } from '../station';
 import { Sequences } from './Sequences';
@@ -37,20 +37,13 @@ const rings = {
   widening: 1,
   rimWay: 'proportional' as const,
 };
-const layer = {
-  ...laidOut(rings, null),
-  id: 'l',
-  zones: null,
-  cups: recipes.map(cupOf),
-  all: [],
-} as unknown as FilledLayer;
+const { edit, Page } = testEdits();
 
 const asked = vi.fn<(what: string, body: Record<string, unknown>) => [unknown, number?]>();
-const editLayer = vi.fn<(change: (l: FilledLayer) => FilledLayer) => void>();
 
 beforeEach(() => {
   asked.mockReset();
-  editLayer.mockReset();
+  edit.mockReset();
   vi.stubGlobal('fetch', async (request: Request) => {
     const what = `${request.method} ${new URL(request.url).pathname}`;
     const [of, status = 200] =
@@ -59,11 +52,19 @@ beforeEach(() => {
         : asked(what, (await request.json()) as Record<string, unknown>);
     return new Response(JSON.stringify(of), { status, headers: { 'content-type': 'application/json' } });
   });
-  const props = { piece: { recipes }, layer, layerPlan: { box: { widthMm: 320, heightMm: 150 } }, editLayer };
+  const props = {
+    piece: { recipes, layers: [{ id: 'l', layout: rings, zones: null }] },
+    layer: { id: 'l' },
+    zone: null,
+    here: { layer: 'l', zone: null },
+    layerPlan: { box: { widthMm: 320, heightMm: 150 } },
+  };
   render(
     <QueryClientProvider client={new QueryClient()}>
       <UnitsProvider>
-        <Sequences {...(props as unknown as StationProps)} />
+        <Page>
+          <Sequences {...(props as unknown as StationProps)} />
+        </Page>
       </UnitsProvider>
     </QueryClientProvider>,
   );
@@ -92,23 +93,14 @@ it('says what is wrong with a name beside it', async () => {
   await screen.findByText('A name is needed.');
 });
 
-it('lays a kept one, as it is or fitted, and lets go of cups that nothing names any more', async () => {
-  asked.mockImplementation(() => [{ layout: { ...rings, bands: sequence.bands }, recipes }]);
+it('lays a kept one, as it is or fitted, and says so only where it was laid', async () => {
+  const lay = { do: 'lay-sequence', layer: 'l', zone: null, sequence: 's1' };
+  edit.mockResolvedValue(null);
   await userEvent.click(await screen.findByRole('button', { name: 'Lay it fitted to 150 mm: Peat tea' }));
-  await screen.findByText('Peat tea is laid here.');
-  expect(asked).toHaveBeenLastCalledWith('POST /api/sequences/s1/laid', {
-    layout: rings,
-    recipes,
-    acrossMm: 150,
-  });
+  expect(edit).toHaveBeenLastCalledWith({ ...lay, acrossMm: 150 });
+  expect(screen.queryByText('Peat tea is laid here.')).toBeNull();
+  edit.mockResolvedValue({} as never);
   await userEvent.click(screen.getByRole('button', { name: 'Lay it as it is: Peat tea' }));
-  await waitFor(() => expect(editLayer).toHaveBeenCalledTimes(2));
-  expect(asked).toHaveBeenLastCalledWith('POST /api/sequences/s1/laid', {
-    layout: rings,
-    recipes,
-    acrossMm: null,
-  });
-  const laid = editLayer.mock.lastCall![0](layer);
-  expect(layoutOf(laid)).toEqual({ ...rings, bands: sequence.bands });
-  expect(laid.cups.map((c) => c.id)).toEqual(['tea']);
+  expect(edit).toHaveBeenLastCalledWith({ ...lay, acrossMm: null });
+  await screen.findByText('Peat tea is laid here.');
 });
