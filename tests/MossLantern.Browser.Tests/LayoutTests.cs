@@ -313,11 +313,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
     }
 
     /// <summary>A way of laying out is passed by the keys and taken by Enter.</summary>
-    private static void LayOutAs(Page page, string kind)
-    {
-        page.Choose("Laid out as", kind);
-        page.Press(Keys.Enter);
-    }
+    private static void LayOutAs(Page page, string kind) => page.Choose("Laid out as", kind);
 
     private static void Fine(Page page) => Assert.Empty(page.AxeFindings());
 

@@ -284,6 +284,7 @@ internal sealed class Page : IDisposable
                 return false;
             },
             $"'{choice}' to be chosen");
+        Press(Keys.Enter);
     }
 
     public void Click(string role, string name)

@@ -55,6 +55,18 @@ public sealed class EditApiTests : IDisposable
     }
 
     [Fact]
+    public async Task A_change_that_changes_nothing_is_no_step()
+    {
+        var view = await host.AddPiece();
+        var id = (string)view["id"]!;
+        var same = await Edit(id, Body(view, Do("set-field", ("place", "layers[layer-1].depthMm"), ("value", 3))));
+        Assert.Equal((1, false), ((int)same["version"]!, (bool)same["canUndo"]!));
+        Assert.Empty(same["plan"]!["layers"]!.AsArray());
+        Assert.Null(same["plan"]!["ground"]);
+        Assert.Equal(2, (int)(await Edit(id, Body(view, Do("set-field", ("place", "layers[layer-1].depthMm"), ("value", 4)))))["version"]!);
+    }
+
+    [Fact]
     public async Task The_same_change_sent_twice_is_taken_once()
     {
         var view = await host.AddPiece();

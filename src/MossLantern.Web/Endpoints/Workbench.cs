@@ -182,6 +182,12 @@ public sealed class Workbench(
 
         var made = Made(id, before.Piece, request.Commands);
         var planned = Planned(Checked(made.Piece!).WithoutAside(kept.Select(r => r.LayerId)), kept);
+        if (PieceJson.Write(planned.Piece) == PieceJson.Write(before.Piece))
+        {
+            // Nothing has become otherwise: that is no step.
+            return Changed(before, kept, planned.Plan.View, planned.Plan.View, made.Place);
+        }
+
         if (pieces.Save(id, request.BasedOn, planned.Piece, time.Now, new(Editing.Words(before.Piece, request.Commands), editId)) is not { } stored)
         {
             return null;

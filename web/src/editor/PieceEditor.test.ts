@@ -17,6 +17,7 @@ class TestWorkshop {
   /** The next change is made, and its answer is lost. */
   lost = false;
   finished = false;
+  refusing: string | null = null;
   loads = 0;
   edits: { id: string; commands: Edit[] }[] = [];
   private made = new Set<string>();
@@ -57,6 +58,7 @@ class TestWorkshop {
     this.lost = false;
     if (!this.made.has(id)) {
       if (basedOn !== this.version) throw new Refused(409, 'Saved in another window.', {});
+      if (this.refusing) throw new Refused(400, this.refusing, { here: [this.refusing] });
       const last = commands.at(-1)!;
       const name = last.do === 'set-field' ? String(last.value) : last.do;
       if (name === '') throw new Refused(400, 'A piece needs a name.', { name: ['A piece needs a name.'] });
@@ -150,14 +152,29 @@ describe('a change', () => {
     await settled();
     expect([state(), name()]).toEqual(['kept', 'after']);
     expect(await editor.edit(named(''))).toBeNull();
-    expect(editor.get().saving).toMatchObject({
-      state: 'refused',
-      errors: { name: ['A piece needs a name.'] },
-    });
+    expect(editor.get().saving).toMatchObject({ state: 'refused', message: 'A piece needs a name.' });
+    expect(editor.get().errors).toEqual({ name: 'A piece needs a name.' });
     expect(name()).toBe('after');
     await editor.step('undo');
     expect([state(), name(), workshop.at]).toEqual(['kept', 'after', 1]);
-    expect(editor.get().givenUp).toBe(1);
+    expect(editor.get().errors).toEqual({});
+  });
+
+  it('that was refused is said until its field is set otherwise, whatever is kept meanwhile', async () => {
+    await editor.edit(named(''));
+    await editor.edit({ do: 'nudge', place: 'layers[l1].depthMm', by: 1 });
+    expect([state(), editor.get().errors]).toEqual(['kept', { name: 'A piece needs a name.' }]);
+    await editor.edit(named('good'));
+    expect([state(), editor.get().errors]).toEqual(['kept', {}]);
+  });
+
+  it('of no field that was refused is said until the next is kept', async () => {
+    workshop.refusing = 'There is no such band.';
+    await editor.edit({ do: 'add-layer' });
+    expect(editor.get().errors).toEqual({ here: 'There is no such band.' });
+    workshop.refusing = null;
+    await editor.edit(named('next'));
+    expect(editor.get().errors).toEqual({});
   });
 
   it('is tried again while the workshop is gone, under its own id', async () => {

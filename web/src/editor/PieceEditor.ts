@@ -11,7 +11,7 @@ export type EditedView = Schemas['EditedView'];
 export type Saving =
   | { state: 'saving' }
   | { state: 'kept'; at: string }
-  | { state: 'refused'; message: string; errors: Record<string, string[]> }
+  | { state: 'refused'; message: string }
   | { state: 'waiting'; message: string }
   | { state: 'stale'; message: string };
 
@@ -21,6 +21,8 @@ export interface Shown {
   draft: Piece | null;
   plan: PlanView | null;
   saving: Saving;
+  /** What was refused of fields, by their places, until they are set otherwise or it is given up. */
+  errors: Readonly<Record<string, string>>;
   /** The newest of another window, where this page's came too late; and whether it is looked at. */
   newest: PieceView | null;
   looking: boolean;
@@ -56,6 +58,10 @@ const withLayers = (plan: PlanView | null, newer: PlanView): PlanView | null =>
     layers: plan.layers.map((l) => newer.layers.find((n) => n.layerId === l.layerId) ?? l),
   };
 
+/** The fields that commands set by themselves. */
+const placesOf = (commands: Edit[]) =>
+  commands.flatMap((c) => (c.do === 'set-field' || c.do === 'nudge' ? [c.place] : []));
+
 /** A plan with what a change made of it. Null where something of it is not known here. */
 function changed(plan: PlanView | null, to: EditedView): PlanView | null {
   const layers = to.piece.layers.map(
@@ -79,6 +85,7 @@ export class PieceEditor {
     draft: null,
     plan: null,
     saving: { state: 'saving' },
+    errors: {},
     newest: null,
     looking: false,
     givenUp: 0,
@@ -92,6 +99,8 @@ export class PieceEditor {
   private burst: { of: string; commands: Edit[]; timer: ReturnType<typeof setTimeout> } | null = null;
   private held = false;
   private steps: Step[] = [];
+  /** What was refused, each with the places that were to be set. */
+  private refusals: { places: string[]; errors: Record<string, string[]> }[] = [];
   private retry: ReturnType<typeof setTimeout> | undefined;
   private lookedAt: { layerId: string | null; look: Look } | null = null;
 
@@ -264,6 +273,7 @@ export class PieceEditor {
       try {
         const got = await this.workshop.edit({ id, basedOn: this.shown.view!.version, commands });
         this.queue.shift();
+        this.answered(commands);
         await this.took(got);
         next.done(got);
       } catch (e) {
@@ -280,7 +290,7 @@ export class PieceEditor {
         }
         this.queue.shift();
         next.done(null);
-        this.refuse(e);
+        this.refuse(e, commands);
         if (this.queue.length > 0) continue;
         break;
       }
@@ -291,15 +301,32 @@ export class PieceEditor {
   }
 
   /** What was refused is said and not kept; the piece is as it was. */
-  private refuse({ message, errors }: Refused) {
+  private refuse({ message, errors }: Refused, commands: Edit[]) {
+    this.answered(commands);
+    this.refusals.push({ places: placesOf(commands), errors });
     this.setHand(null);
     this.send({ halt: 'clear' });
+    this.tellRefusals();
     this.set({
-      saving: { state: 'refused', message, errors },
+      saving: { state: 'refused', message },
       draft: this.shown.view?.piece ?? null,
       // What a drag made of the plan goes with it.
       plan: this.shown.view?.plan ?? this.shown.plan,
     });
+  }
+
+  /** What was refused of fields that are set now is answered, and so is what was refused of no field. */
+  private answered(commands: Edit[]) {
+    const set = placesOf(commands);
+    this.refusals = this.refusals.filter(
+      (r) => r.places.length > 0 && !r.places.some((p) => set.includes(p)),
+    );
+    this.tellRefusals();
+  }
+
+  private tellRefusals() {
+    const all = this.refusals.flatMap((r) => Object.entries(r.errors));
+    this.set({ errors: Object.fromEntries(all.map(([place, sentences]) => [place, sentences[0] ?? ''])) });
   }
 
   private async took(got: EditedView) {
@@ -343,7 +370,12 @@ export class PieceEditor {
       return;
     }
     // What was refused is what a person wants undone first.
-    if (this.shown.saving.state === 'refused' && direction === 'undo') return this.settle('newest');
+    if (this.shown.saving.state === 'refused' && direction === 'undo') {
+      this.refusals = [];
+      this.tellRefusals();
+      this.set({ saving: { state: 'kept', at: this.shown.view!.savedAt.local } });
+      return;
+    }
     this.busy = true;
     let failed = false;
     try {

@@ -79,6 +79,46 @@ it('sets names, choices, colours and a yes or no', () => {
   ]);
 });
 
+it('takes of what the keys pass only where they rest, by Enter, or when it is left', () => {
+  vi.useFakeTimers();
+  const { set } = show(
+    <ChoiceAt
+      place="c"
+      label="Choice"
+      value="a"
+      choices={[
+        ['a', 'one'],
+        ['b', 'other'],
+        ['c', 'third'],
+      ]}
+    />,
+  );
+  const field = screen.getByLabelText<HTMLSelectElement>('Choice');
+  const pass = (to: string) => {
+    fireEvent.keyDown(field, { key: 'ArrowDown' });
+    fireEvent.change(field, { target: { value: to } });
+    expect(field.value).toBe(to);
+  };
+  pass('b');
+  pass('c');
+  expect(set).not.toHaveBeenCalled();
+  vi.advanceTimersByTime(400);
+  expect(set).toHaveBeenCalledExactlyOnceWith('c', 'c');
+  set.mockClear();
+  pass('b');
+  fireEvent.keyDown(field, { key: 'Enter' });
+  expect(set).toHaveBeenCalledExactlyOnceWith('c', 'b');
+  set.mockClear();
+  pass('c');
+  fireEvent.blur(field);
+  expect(set).toHaveBeenCalledExactlyOnceWith('c', 'c');
+  pass('b');
+  pass('a');
+  fireEvent.keyDown(field, { key: 'Enter' });
+  expect(set).toHaveBeenCalledOnce();
+  vi.useRealTimers();
+});
+
 it('shows a choice until it is kept, and what was there where it is refused', async () => {
   const edits = show(
     <ChoiceAt

@@ -3,7 +3,7 @@ import { Refused, api, take } from '../api/client';
 import { kinds, useUnits } from '../units/units';
 import { outside, useFields } from './fields';
 import { useWorkshop } from '../api/workshop';
-import { fieldText, momentText, typedNumber } from './format';
+import { fieldText, momentText, passingKeys, typedNumber } from './format';
 
 /** How long nothing is typed before what stands there is looked at. */
 const pauseMs = 350;
@@ -76,6 +76,12 @@ export function NumberField({
   const range = useFields().ranges[takes];
   const shown = value === null ? '' : units.field(value, unit);
   const [text, setText] = useTyped(shown);
+  // What was refused and is given up goes, and what stands there is shown again.
+  const [had, setHad] = useState(error);
+  if (had !== error) {
+    setHad(error);
+    if (had !== undefined && error === undefined) setText(shown);
+  }
   const [wrong, setWrong] = useState<{ of: string; message: string } | null>(null);
   const say = (of: string, message: string | null) => setWrong(message === null ? null : { of, message });
   const newest = useRef(shown);
@@ -127,7 +133,12 @@ export function NumberField({
   const commit = () => {
     clearTimeout(pause.current);
     newest.current = text;
-    if (text === shown) return setWrong(null);
+    if (text === shown) {
+      setWrong(null);
+      // Back to what stands there: the refusal is answered.
+      if (error !== undefined) give(value);
+      return;
+    }
     if (text.trim() === '' && optional) {
       setWrong(null);
       return give(null);
@@ -355,11 +366,27 @@ interface ChoiceProps<T extends string> {
 export function Choice<T extends string>({ label, quiet, value, choices, onChange }: ChoiceProps<T>) {
   const id = useId();
   const [asked, setAsked] = useState<T | null>(null);
-  const choose = (to: T) => {
+  const give = useNewest((to: T) => {
     const done = onChange(to);
     if (!(done instanceof Promise)) return;
     setAsked(to);
     void done.finally(() => setAsked(null));
+  });
+  // What is only passed by the keys is shown and not taken: it is when they rest, by Enter, or when it is left.
+  const byKeys = useRef(false);
+  const pause = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const [passed, setPassed] = useState<T | null>(null);
+  useEffect(() => () => clearTimeout(pause.current), []);
+  const settle = (to: T | null) => {
+    clearTimeout(pause.current);
+    setPassed(null);
+    if (to !== null && to !== value) give(to);
+  };
+  const choose = (to: T) => {
+    clearTimeout(pause.current);
+    if (!byKeys.current) return settle(to);
+    setPassed(to);
+    pause.current = setTimeout(() => settle(to), pauseMs);
   };
   return (
     <span className="number-field">
@@ -369,7 +396,15 @@ export function Choice<T extends string>({ label, quiet, value, choices, onChang
       <select
         id={id}
         className="choice-box"
-        value={asked ?? value}
+        value={passed ?? asked ?? value}
+        onPointerDown={() => (byKeys.current = false)}
+        onKeyDown={(e) => {
+          byKeys.current = passingKeys.test(e.key) && !e.altKey && e.key !== ' ';
+          if (e.key !== 'Enter' || passed === null) return;
+          e.preventDefault();
+          settle(passed);
+        }}
+        onBlur={() => settle(passed)}
         onChange={(e) => choose(e.target.value as T)}
       >
         {choices.map(([key, text]) => (

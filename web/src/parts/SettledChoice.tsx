@@ -1,4 +1,5 @@
 import { useId, useRef, useState } from 'react';
+import { passingKeys } from './format';
 
 interface SettledChoiceProps<T extends string> {
   label: string;
@@ -8,9 +9,6 @@ interface SettledChoiceProps<T extends string> {
   takeIt: (choice: string) => string;
   onChange: (value: T) => void;
 }
-
-/** Keys by which a closed list passes from one choice to the next. */
-const passing = /^(Arrow|Home$|End$|Page|.$)/;
 
 /**
  * A choice that changes much: what is only passed by the keys is shown and not taken. It is taken by Enter, by the button
@@ -44,7 +42,7 @@ export function SettledChoice<T extends string>({
         value={shown ?? value}
         onPointerDown={() => (byKeys.current = false)}
         onKeyDown={(e) => {
-          byKeys.current = passing.test(e.key) && !e.altKey && e.key !== ' ';
+          byKeys.current = passingKeys.test(e.key) && !e.altKey && e.key !== ' ';
           if (e.key === 'Enter' && shown !== null) {
             e.preventDefault();
             take(shown);

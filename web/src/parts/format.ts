@@ -83,3 +83,6 @@ export function typedNumber(text: string): number | null {
 
 /** As many decimals as a tool's step has, so that nothing is shown finer than it resolves. */
 export const decimalsOfStep = (step: number) => Math.max(0, Math.ceil(-Math.log10(step) - 1e-9));
+
+/** Keys by which a closed list passes from one choice to the next. */
+export const passingKeys = /^(Arrow|Home$|End$|Page|.$)/;

@@ -67,7 +67,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const [pointed, setPointed] = useState<string | null>(null);
   const [selected, setSelected] = useState<Selected>(null);
   const [zoneId, setZoneId] = useState<string | null>(null);
-  const { editor, draft: piece, plan, view, painting, saving } = page;
+  const { editor, draft: piece, plan, view, painting } = page;
 
   const own = piece?.layers.find((l) => l.id === asked) ?? piece?.layers.at(-1);
   const layerIndex = piece && own ? piece.layers.indexOf(own) : 0;
@@ -112,8 +112,8 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   );
   // In a zone everything of the map works on the zone as it works on a layer.
   const { inside, worked, workedPlan } = useZone(layer, layerPlan, station === 'map' ? zoneId : null);
-  const errors = saving.state === 'refused' ? saving.errors : null;
-  const say = useCallback((field: string) => errors?.[field]?.[0], [errors]);
+  const { errors } = page;
+  const say = useCallback((field: string) => errors[field], [errors]);
   const at = useMemo(() => layer && placesOf(layer, inside), [layer, inside]);
   const here = useMemo(() => ({ layer: layerId, zone: inside }), [layerId, inside]);
   const chooseZone = useCallback((to: string | null) => {

@@ -22,13 +22,14 @@ export function NewPiece() {
   const [refused, setRefused] = useState<Refused | null>(null);
   const [busy, setBusy] = useState(false);
   const navigate = useNavigate();
-  const editing = useGround(ground, setGround, refused, setRefused);
+  const { editing, settled } = useGround(ground, setGround, refused, setRefused);
   const { say } = editing;
 
   const make = async (givenName: string) => {
     setBusy(true);
     try {
-      const made = await take(api.POST('/api/pieces', { body: { name: givenName, ground } }));
+      const body = { name: givenName, ground: await settled() };
+      const made = await take(api.POST('/api/pieces', { body }));
       await navigate(`/pieces/${made.id}/map`);
     } catch (e) {
       if (!(e instanceof Refused)) throw e;
@@ -71,10 +72,12 @@ function useGround(
   setGround: (ground: Ground) => void,
   refused: Refused | null,
   setRefused: (refused: Refused | null) => void,
-): Editing {
+) {
   const newest = useRef(ground);
   const last = useRef<Promise<unknown>>(Promise.resolve());
   return useMemo(() => {
+    /** The ground when all that is on its way has come. */
+    const settled = () => last.current.then(() => newest.current);
     const edit = (...commands: Edit[]) => {
       const turn = last.current.then(async () => {
         try {
@@ -92,7 +95,7 @@ function useGround(
       last.current = turn;
       return turn;
     };
-    return {
+    const editing: Editing = {
       edit,
       drag: () => undefined,
       letGo: () => undefined,
@@ -100,6 +103,7 @@ function useGround(
       say: (place) => refused?.errors[place]?.[0],
       go: () => undefined,
     };
+    return { editing, settled };
   }, [refused, setGround, setRefused]);
 }
 
