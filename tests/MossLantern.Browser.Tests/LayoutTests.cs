@@ -94,7 +94,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         // A centre that was grown lies anywhere; one that is moved lies on a whole millimetre.
         Waiting.Until(() => Math.Abs(Value(page, "Field 2") - (at + 10)) <= 0.5, "the field to be moved by the arrow keys");
         page.WaitUntilKept();
-        page.Choose("Colour of field 2", "petal");
+        page.Choose("Colour of field 2", "gilt");
         page.WaitForText("Colour as spread");
         Fine(page);
 

@@ -1,3 +1,4 @@
+using OpenQA.Selenium;
 using System.Diagnostics;
 using System.Net;
 using System.Net.Http.Json;
@@ -145,7 +146,7 @@ internal static class Waiting
     {
         var clock = Stopwatch.StartNew();
         var limit = atMost ?? TimeSpan.FromSeconds(60);
-        while (!condition())
+        while (!Holds(condition))
         {
             if (clock.Elapsed >= limit)
             {
@@ -154,6 +155,19 @@ internal static class Waiting
 
             Thread.Yield();
             Thread.Sleep(40);
+        }
+    }
+
+    /// <summary>What goes from the page while it is looked at is looked at again.</summary>
+    private static bool Holds(Func<bool> condition)
+    {
+        try
+        {
+            return condition();
+        }
+        catch (StaleElementReferenceException)
+        {
+            return false;
         }
     }
 }
