@@ -55,6 +55,22 @@ public sealed class EditApiTests : IDisposable
     }
 
     [Fact]
+    public async Task Every_command_is_described_and_every_one_described_is_there()
+    {
+        var root = Directory.GetParent(AppContext.BaseDirectory)!;
+        while (!Directory.Exists(Path.Combine(root.FullName, "docs")))
+        {
+            root = root.Parent!;
+        }
+
+        var described = (await File.ReadAllLinesAsync(Path.Combine(root.FullName, "docs", "craft", "editing.md")))
+            .Where(l => l.StartsWith("| `", StringComparison.Ordinal)).Select(l => l.Split('`')[1]).Where(n => n != "do");
+        var schemas = (await host.Get("/openapi/v1.json"))["components"]!["schemas"]!.AsObject();
+        var there = schemas.Select(s => s.Value!["properties"]?["do"]?["enum"]?[0]).OfType<JsonNode>().Select(n => (string)n!);
+        Assert.Equal(there.Order(StringComparer.Ordinal), described.Order(StringComparer.Ordinal));
+    }
+
+    [Fact]
     public async Task A_change_that_changes_nothing_is_no_step()
     {
         var view = await host.AddPiece();
