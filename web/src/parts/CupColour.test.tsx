@@ -1,4 +1,4 @@
-import type { Cup } from '../piece/filled';
+import type { Cup } from '../editor/filled';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, expect, it, vi } from 'vitest';

@@ -1,4 +1,4 @@
-import type { Cup } from '../piece/filled';
+import type { Cup } from '../editor/filled';
 import { Link, useParams } from 'react-router';
 import { useState } from 'react';
 import type { CupVolume } from '../api/client';

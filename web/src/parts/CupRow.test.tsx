@@ -1,4 +1,4 @@
-import type { FilledLayer } from '../piece/filled';
+import type { FilledLayer } from '../editor/filled';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';

@@ -1,6 +1,6 @@
-import type { FilledLayer } from '../piece/filled';
+import type { FilledLayer } from '../editor/filled';
 import type { CupVolume, LayerView } from '../api/client';
-import { widthOf } from '../piece/filled';
+import { widthOf } from '../editor/filled';
 import type { Edit } from '../editor/PieceEditor';
 import { useUnits } from '../units/units';
 import { HowNumber } from './HowNumber';

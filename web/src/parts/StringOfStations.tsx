@@ -1,4 +1,4 @@
-import type { FilledLayer } from '../piece/filled';
+import type { FilledLayer } from '../editor/filled';
 import { NavLink } from 'react-router';
 import type { Finding, Ground, LayerView, PlanView } from '../api/client';
 import type { Station } from '../stations/station';

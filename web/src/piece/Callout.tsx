@@ -1,17 +1,10 @@
-import type { FilledLayer } from './filled';
-import { countsFromRim, widthOf } from './filled';
+import type { FilledLayer } from '../editor/filled';
+import { countsFromRim, widthOf } from '../editor/filled';
 import type { LayerView } from '../api/client';
+import { middleOf } from '../editor/tools';
 import { regionName } from '../stations/station';
 import { useUnits } from '../units/units';
-import type { Selected } from './selection';
-
-/** The middle that bands lie round where no heart does it. */
-export function middleOf({ layout, bands }: FilledLayer, { box }: LayerView) {
-  if (layout?.kind === 'petals') return { xMm: layout.xMm, yMm: layout.yMm };
-  if (layout?.kind === 'lines' && bands.length > 0)
-    return { xMm: box.xMm + box.widthMm / 2, yMm: box.yMm + box.heightMm / 2 };
-  return undefined;
-}
+import type { Selected } from '../editor/selection';
 
 /** Where the edge that moves with a band's width crosses the cut, and which way along the cut is outward there. */
 export function edgeOf(plan: LayerView, layer: FilledLayer, index: number) {

@@ -20,12 +20,12 @@ import { stationNames, stations } from '../stations/station';
 import { StoryStation } from '../stations/story/StoryStation';
 import type { Units } from '../units/units';
 import { useUnits } from '../units/units';
-import { filled, placesOf, regionAt } from './filled';
+import { filled, placesOf, regionAt } from '../editor/filled';
 import { usualLook } from './LookBar';
 import { PouredQuestion } from './PouredQuestion';
 import { Unplanned } from './Unplanned';
 import { MapStage } from './MapStage';
-import type { Selected } from './selection';
+import type { Selected } from '../editor/selection';
 import type { PieceOnPage } from './usePiece';
 import { usePiece } from './usePiece';
 import { useKeptFocus } from './useKeptFocus';
@@ -288,14 +288,29 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
         />
         {painting ? (
           <MapStage
-            name={piece.name}
-            painting={tried?.painting ?? painting}
-            drafts={page.drafts}
-            drafted={page.drafted}
-            editor={editor}
             piece={piece}
+            editor={editor}
+            picture={{
+              painting: tried?.painting ?? painting,
+              drafts: page.drafts,
+              drafted: page.drafted,
+              lit,
+              look: page.lookedAt,
+              hidden: plan.hidden,
+              onLook: setLook,
+              working: page.working,
+            }}
+            worked={{
+              layer: worked,
+              plan: workedPlan,
+              zone: inside,
+              whole: layer,
+              wholePlan: layerPlan,
+              chooseZone,
+            }}
             supports={plan.ground.standing.supports}
             findings={tried || below ? [] : found.filter((f) => !f.wavedOff)}
+            handles={tried || below ? null : station === 'map' ? 'map' : station === 'ground' ? 'rim' : null}
             trial={
               tried && {
                 label: tried.label,
@@ -304,20 +319,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
                 leave: () => setTrial(null),
               }
             }
-            layer={worked}
-            plan={workedPlan}
-            zone={inside}
-            whole={layer}
-            wholePlan={layerPlan}
-            chooseZone={chooseZone}
-            lit={lit}
-            handles={tried || below ? null : station === 'map' ? 'map' : station === 'ground' ? 'rim' : null}
-            look={page.lookedAt}
-            hidden={plan.hidden}
-            onLook={setLook}
-            working={page.working}
-            selected={selected}
-            onSelect={select}
+            selection={{ selected, onSelect: select }}
             onPoint={point}
           />
         ) : (

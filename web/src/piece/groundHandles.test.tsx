@@ -3,7 +3,7 @@ import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import type { Ground } from '../api/client';
 import type { Edit } from '../editor/PieceEditor';
 import { testEdits } from '../parts/testEdits';
-import type { Spot } from './hold';
+import type { Spot } from '../editor/view';
 import { InsertHandles, OpeningHandles, SliceHandles, SupportHandles } from './groundHandles';
 
 const { edit, Page } = testEdits();

@@ -5,8 +5,8 @@ import { boxOf } from '../stations/ground/kinds';
 import { useEdits } from '../parts/editing';
 import { useUnits } from '../units/units';
 import { Grip } from './Grip';
-import type { HoldOf } from './hold';
-import { nudge } from './hold';
+import type { HoldOf } from './grips';
+import { nudge } from './grips';
 
 interface Props {
   ground: Ground;

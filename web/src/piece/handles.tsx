@@ -1,11 +1,11 @@
-import type { Heart } from './filled';
+import type { Heart } from '../editor/filled';
 import type { Outline } from '../api/client';
 import type { Shape } from '../painting/DraftLoop';
 import { useEdits } from '../parts/editing';
 import { useUnits } from '../units/units';
 import { Grip } from './Grip';
-import type { HoldOf } from './hold';
-import { nudge } from './hold';
+import type { HoldOf } from './grips';
+import { nudge } from './grips';
 
 interface HeartProps {
   heart: Heart;

@@ -1,13 +1,13 @@
-import type { FilledLayer } from './filled';
+import type { FilledLayer } from '../editor/filled';
 import type { KeptZone, LayerView, Outline } from '../api/client';
 import type { Edit } from '../editor/PieceEditor';
 import { useEdits } from '../parts/editing';
 import { boxOf } from '../stations/ground/kinds';
 import { useUnits } from '../units/units';
 import { Grip } from './Grip';
-import type { HoldOf } from './hold';
-import { nudge } from './hold';
-import type { Selected } from './selection';
+import type { HoldOf } from './grips';
+import { nudge } from './grips';
+import type { Selected } from '../editor/selection';
 
 interface Props {
   layer: FilledLayer;

@@ -1,5 +1,5 @@
-import type { FilledLayer, Zone } from './filled';
-import { inZone } from './filled';
+import type { FilledLayer, Zone } from '../editor/filled';
+import { inZone } from '../editor/filled';
 import { useMemo } from 'react';
 import type { LayerView } from '../api/client';
 import { boxOf } from '../stations/ground/kinds';

@@ -1,4 +1,4 @@
-import type { FilledLayer } from '../piece/filled';
+import type { FilledLayer } from '../editor/filled';
 import { describe, expect, it } from 'vitest';
 
 import { regionName } from './station';

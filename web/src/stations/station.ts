@@ -1,6 +1,6 @@
-import type { FilledLayer, Layout, Places } from '../piece/filled';
-import { inZone } from '../piece/filled';
-import type { Selected } from '../piece/selection';
+import type { FilledLayer, Layout, Places } from '../editor/filled';
+import { inZone } from '../editor/filled';
+import type { Selected } from '../editor/selection';
 import type { LayerView, Piece, PieceView, PlanView } from '../api/client';
 
 /** What every station gets: the piece, the layer that is looked at, everything worked out, and ways to change it. */

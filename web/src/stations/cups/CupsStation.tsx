@@ -1,5 +1,5 @@
-import { alsoIn } from '../../piece/filled';
-import type { FilledLayer } from '../../piece/filled';
+import { alsoIn } from '../../editor/filled';
+import type { FilledLayer } from '../../editor/filled';
 
 import { ChoiceAt, NumberAt, TextAt } from '../../parts/At';
 import { Choice } from '../../parts/Fields';

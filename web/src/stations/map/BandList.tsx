@@ -7,7 +7,7 @@ import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
 import { regionName } from '../station';
 import type { StationProps } from '../station';
-import { widthOf } from '../../piece/filled';
+import { widthOf } from '../../editor/filled';
 
 const ownCup = '+';
 const mostHearts = 6;

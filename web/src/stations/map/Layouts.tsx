@@ -1,4 +1,4 @@
-import type { FilledLayer } from '../../piece/filled';
+import type { FilledLayer } from '../../editor/filled';
 
 import { useState } from 'react';
 import { inBurst } from '../../editor/burst';

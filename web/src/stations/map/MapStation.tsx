@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { KeptZone, Schemas } from '../../api/client';
-import type { Zone } from '../../piece/filled';
+import type { Zone } from '../../editor/filled';
 import { ChoiceAt, NumberAt, TextAt } from '../../parts/At';
 import { Choice } from '../../parts/Fields';
 import { useEdits } from '../../parts/editing';

@@ -1,10 +1,6 @@
 import type { Edit } from '../editor/PieceEditor';
+import type { Spot } from '../editor/view';
 import type { Hold } from './Grip';
-
-export interface Spot {
-  x: number;
-  y: number;
-}
 
 /** What is done while something is held: what the hand asks for, moved by so much in mm and being where it is in mm. */
 export type HoldOf = (change: (byX: number, byY: number, to: Spot) => Edit[]) => Hold;

@@ -1,0 +1,135 @@
+import type { Finding } from '../api/client';
+import { placeId } from '../parts/Findings';
+import { useUnits } from '../units/units';
+import { LookBar } from './LookBar';
+import type { Picture } from './MapStage';
+
+/** A change that is looked at before it is taken. */
+export interface Trial {
+  label: string;
+  /** How many findings would be left. */
+  left: number;
+  take: () => void;
+  leave: () => void;
+}
+
+export function TrialBar({ trial: { label, left, take, leave } }: { trial: Trial }) {
+  return (
+    <div className="trial" role="status" onPointerDown={(e) => e.stopPropagation()}>
+      <p>
+        <b>How it would look.</b> {label}.{' '}
+        {left === 0
+          ? 'Nothing else would want a look.'
+          : `${left} more ${left === 1 ? 'finding' : 'findings'} would be left.`}
+      </p>
+      <button type="button" className="btn btn-primary" onClick={take}>
+        Do it this way
+      </button>
+      <button type="button" className="btn btn-outline-primary" onClick={leave}>
+        Leave it
+      </button>
+    </div>
+  );
+}
+
+interface FootProps {
+  pixelsPerMm: number;
+  /** Ways to look at the picture; null while something else is looked at. */
+  picture: Pick<Picture, 'look' | 'hidden' | 'onLook'> | null;
+  /** Walls can be drawn; null where there are none. */
+  walls: { drawing: boolean; draw: (on: boolean) => void; across: () => void } | null;
+  zoom: number;
+  onZoom: (by: number) => void;
+}
+
+/** A press brings it nearer by so much. */
+const step = 1.5;
+/** The scale bar is shorter than this, pixels. */
+const longestBar = 230;
+
+/** What stands at the foot of the stage: the scale, how it is looked at, walls, and how near it is. */
+export function StageFoot({ pixelsPerMm, picture, walls, zoom, onZoom }: FootProps) {
+  const units = useUnits();
+  const bar = units.scaleBars.find((b) => b.mm * pixelsPerMm < longestBar) ?? units.scaleBars.at(-1)!;
+  return (
+    <div className="stage-foot" onPointerDown={(e) => e.stopPropagation()}>
+      <span
+        className="scale-bar"
+        style={{ width: bar.mm * pixelsPerMm }}
+        role="img"
+        aria-label={`Scale bar, ${bar.text}`}
+      >
+        {bar.text}
+      </span>
+      {picture && <LookBar look={picture.look} hidden={picture.hidden} onLook={picture.onLook} />}
+      {walls && (
+        <span className="walls-bar">
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            aria-pressed={walls.drawing}
+            onClick={() => walls.draw(!walls.drawing)}
+          >
+            {walls.drawing ? 'Walls are drawn: done' : 'Draw walls'}
+          </button>
+          <button type="button" className="btn btn-outline-primary" onClick={walls.across}>
+            Put a wall across
+          </button>
+          {walls.drawing && <small>from rim to rim, or round; ends near a wall join on</small>}
+        </span>
+      )}
+      <span className="zoom">
+        <button type="button" className="icon" aria-label="Nearer" onClick={() => onZoom(zoom * step)}>
+          <i className="bi plus" />
+        </button>
+        <button
+          type="button"
+          className="icon"
+          aria-label="Farther"
+          disabled={zoom === 1}
+          onClick={() => onZoom(zoom / step)}
+        >
+          <i className="bi minus" />
+        </button>
+        {zoom > 1 && <small>drag beside the bands, or anywhere with space held</small>}
+        {zoom > 1 && (
+          <button type="button" className="btn btn-outline-primary" onClick={() => onZoom(1)}>
+            Whole piece
+          </button>
+        )}
+      </span>
+    </div>
+  );
+}
+
+/** A finding at its place on the map; a press leads to its words. */
+export function Pin({
+  finding,
+  px,
+  py,
+}: {
+  finding: Finding;
+  px: (mm: number) => number;
+  py: (mm: number) => number;
+}) {
+  const { xMm, yMm } = finding.place;
+  if (xMm == null || yMm == null) return null;
+  return (
+    <button
+      type="button"
+      className="pin"
+      data-grade={finding.grade}
+      style={{ left: px(xMm), top: py(yMm) }}
+      aria-label={`${finding.title}: to its words`}
+      title={finding.title}
+      onPointerDown={(e) => e.stopPropagation()}
+      onClick={() => {
+        const words = document.getElementById(placeId(finding));
+        words?.scrollIntoView({ block: 'nearest' });
+        words?.focus();
+      }}
+    >
+      <i className="bi look" aria-hidden />
+    </button>
+  );
+}
