@@ -2,11 +2,51 @@ import js from '@eslint/js';
 import hooks from 'eslint-plugin-react-hooks';
 import ts from 'typescript-eslint';
 
+/** Rooms of the front end: each may look only into those before it. All that is in none of them is a page. */
+const rooms = ['api', 'units', 'parts', 'painting', 'editor', 'stations'];
+const pages = ['about', 'cupboard', 'piece', 'reckoner', 'share', 'shelf', 'speed', 'standins'];
+
+/** What a room must not look into. */
+const arrows = rooms.map((room, i) => ({
+  files: [`src/${room}/**/*.{ts,tsx}`],
+  ignores: ['**/*.test.*'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [...rooms.slice(i + 1), ...pages].map((later) => ({
+          group: [`../**/${later}/*`],
+          message: `${room} looks only into the rooms before it; ${later} comes after.`,
+        })),
+      },
+    ],
+  },
+}));
+
+/** The editor knows no view. */
+const viewless = {
+  files: ['src/editor/**/*.ts'],
+  ignores: ['**/*.test.*'],
+  rules: {
+    '@typescript-eslint/no-restricted-imports': [
+      'error',
+      { patterns: [{ regex: '^react', message: 'The editor is plain TypeScript.' }] },
+    ],
+  },
+};
+
 export default ts.config(
   { ignores: ['dist', 'src/api/schema.d.ts', 'node_modules'] },
   js.configs.recommended,
   ...ts.configs.recommended,
   { rules: { '@typescript-eslint/consistent-type-imports': 'error' } },
   // Rules of React compile what they look at, which costs more than all others: not for tests and brushes.
-  { files: ['src/**/*.{ts,tsx}'], ignores: ['**/*.test.*', 'src/painting/**'], plugins: { 'react-hooks': hooks }, rules: hooks.configs.recommended.rules },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.*', 'src/painting/**'],
+    plugins: { 'react-hooks': hooks },
+    rules: hooks.configs.recommended.rules,
+  },
+  ...arrows,
+  viewless,
 );

@@ -1,10 +1,10 @@
 import { Link, NavLink, Navigate, Route, Routes, useParams } from 'react-router';
 import { AboutPage } from './about/AboutPage';
-import { useWorkshop } from './api/workshop';
+import { useWorkshop } from './units/workshop';
 import { CupboardPage } from './cupboard/CupboardPage';
 import { Ribbon } from './parts/Ribbon';
 import { FieldsContext, useFieldsFromWorkshop } from './parts/fields';
-import { localText } from './parts/format';
+import { localText } from './units/format';
 import { PiecePage } from './piece/PiecePage';
 import { ReckonerPage } from './reckoner/ReckonerPage';
 import { NewPiece } from './shelf/NewPiece';

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Refused, api, take } from '../api/client';
-import { useWorkshop } from '../api/workshop';
+import { useWorkshop } from '../units/workshop';
 import { Choice } from '../parts/Fields';
 
 const megabytes = (bytes: number) => `${(bytes / 1_000_000).toFixed(bytes < 10_000_000 ? 1 : 0)} MB`;

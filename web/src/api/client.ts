@@ -12,6 +12,9 @@ export type KeptZone = NonNullable<Piece['kept']>[number];
 export type PieceView = Schemas['PieceView'];
 export type PlanView = Schemas['PlanView'];
 export type LayerView = Schemas['LayerView'];
+/** A change of a piece, as a named command; what it means is the workshop's to know. */
+export type Edit = Schemas['Edit'];
+export type EditedView = Schemas['EditedView'];
 export type CupVolume = Schemas['CupVolume'];
 export type Painting = Schemas['Painting'];
 export type Look = Schemas['Look'];

@@ -3,7 +3,7 @@ import type { PaintPot, PotView, Refused } from '../api/client';
 import { api, take } from '../api/client';
 import { Choice, ColourField, NumberField, TextField } from '../parts/Fields';
 import { useUnits } from '../units/units';
-import { potsQuery } from './pots';
+import { potsQuery } from '../parts/pots';
 import { useKept } from './useKept';
 
 const fresh: PaintPot = { name: 'New pot', colour: '#8fa88b', kind: 'water', leftMl: 50, note: '' };

@@ -5,8 +5,8 @@ import { api, take } from '../api/client';
 import { TextField } from '../parts/Fields';
 import { HowNumber } from '../parts/HowNumber';
 import { useUnits } from '../units/units';
-import { Stripes } from './Stripes';
-import { sequencesQuery } from './sequences';
+import { Stripes } from '../parts/Stripes';
+import { sequencesQuery } from '../parts/sequences';
 import { useKept } from './useKept';
 
 /** Sequences of colours, kept from a map and laid in another from there. */

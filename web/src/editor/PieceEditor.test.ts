@@ -1,8 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { PieceView, PlanView } from '../api/client';
+import type { Edit, EditedView, PieceView, PlanView } from '../api/client';
 import { Refused } from '../api/client';
 import type { DraftOrder, Move } from '../painting/DraftLoop';
-import type { Edit, EditedView } from './PieceEditor';
 import { PieceEditor, burstMs, retryAfterMs } from './PieceEditor';
 import { inBurst } from './burst';
 

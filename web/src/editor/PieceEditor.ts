@@ -1,11 +1,7 @@
-import type { Look, Piece, PieceView, PlanView, Schemas } from '../api/client';
+import type { Edit, EditedView, Look, Piece, PieceView, PlanView, Schemas } from '../api/client';
 import { Refused } from '../api/client';
 import type { DraftOrder } from '../painting/DraftLoop';
 import { burstOf } from './burst';
-
-/** A change of a piece, as a named command; what it means is the workshop's to know. */
-export type Edit = Schemas['Edit'];
-export type EditedView = Schemas['EditedView'];
 
 /** Whether what is on the page is kept. */
 export type Saving =

@@ -1,4 +1,4 @@
-import type { Edit } from './PieceEditor';
+import type { Edit } from '../api/client';
 import type { Grab } from './tools';
 import type { Room, Spot, Zoom } from './view';
 import { nearer } from './view';

@@ -1,5 +1,4 @@
-import type { LayerView } from '../api/client';
-import type { Edit } from './PieceEditor';
+import type { Edit, LayerView } from '../api/client';
 import type { FilledLayer, Heart } from './filled';
 import { countsFromRim } from './filled';
 import type { Selected } from './selection';

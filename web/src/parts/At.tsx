@@ -1,7 +1,7 @@
 import type { ComponentProps } from 'react';
 import { Choice, ColourField, NumberField, TextField, TimeField, Whether } from './Fields';
 import { rangeOf, useEdits } from './editing';
-import { fieldText, wireText } from './format';
+import { fieldText, wireText } from '../units/format';
 
 /*
  * Fields of the piece by their place: each says what the workshop refused of it, and what is entered is set there.

@@ -2,8 +2,8 @@ import { useCallback, useEffect, useId, useRef, useState } from 'react';
 import { Refused, api, take } from '../api/client';
 import { kinds, useUnits } from '../units/units';
 import { outside, useFields } from './fields';
-import { useWorkshop } from '../api/workshop';
-import { fieldText, momentText, passingKeys, typedNumber } from './format';
+import { useWorkshop } from '../units/workshop';
+import { fieldText, momentText, passingKeys, typedNumber } from '../units/format';
 
 /** How long nothing is typed before what stands there is looked at. */
 const pauseMs = 350;

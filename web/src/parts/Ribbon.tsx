@@ -3,7 +3,7 @@ import { useLayoutEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { Moment, RibbonSpan } from '../api/client';
 import { api, take } from '../api/client';
-import { clockText, localText, untilText, windowNames } from './format';
+import { clockText, localText, untilText, windowNames } from '../units/format';
 import { ms, place } from './ribbonLanes';
 
 const usualLanes = 3;

@@ -1,5 +1,5 @@
 import { useId, useRef, useState } from 'react';
-import { passingKeys } from './format';
+import { passingKeys } from '../units/format';
 
 interface SettledChoiceProps<T extends string> {
   label: string;

@@ -1,5 +1,5 @@
 import { createContext, use } from 'react';
-import type { Edit, EditedView } from '../editor/PieceEditor';
+import type { Edit, EditedView } from '../api/client';
 
 /** Ways to change the piece on the page; what a change means is the workshop's to know. */
 export interface Editing {

@@ -1,5 +1,5 @@
 import type { Moment, RibbonSpan } from '../api/client';
-import { windowNames } from './format';
+import { windowNames } from '../units/format';
 
 export const ms = (m: Moment) => Date.parse(m.at);
 

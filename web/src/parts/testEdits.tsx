@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { vi } from 'vitest';
-import type { Edit } from '../editor/PieceEditor';
+import type { Edit } from '../api/client';
 import type { FieldValue } from './editing';
 import { EditingProvider } from './editing';
 

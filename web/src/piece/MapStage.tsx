@@ -1,6 +1,5 @@
 import { useEffect, useLayoutEffect, useRef, useState, useSyncExternalStore } from 'react';
-import type { Finding, Look, Painting, Piece, PlanView } from '../api/client';
-import type { LayerView } from '../api/client';
+import type { Finding, LayerView, Look, Painting, Piece, PlanView } from '../api/client';
 import type { PieceEditor } from '../editor/PieceEditor';
 import type { Pointer } from '../editor/StageHand';
 import { StageHand } from '../editor/StageHand';

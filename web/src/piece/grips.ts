@@ -1,4 +1,4 @@
-import type { Edit } from '../editor/PieceEditor';
+import type { Edit } from '../api/client';
 import type { Spot } from '../editor/view';
 import type { Hold } from './Grip';
 

@@ -1,7 +1,6 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
-import type { Ground } from '../api/client';
-import type { Edit } from '../editor/PieceEditor';
+import type { Edit, Ground } from '../api/client';
 import { testEdits } from '../parts/testEdits';
 import type { Spot } from '../editor/view';
 import { InsertHandles, OpeningHandles, SliceHandles, SupportHandles } from './groundHandles';

@@ -1,5 +1,4 @@
-import type { Ground, PlanView } from '../api/client';
-import type { Edit } from '../editor/PieceEditor';
+import type { Edit, Ground, PlanView } from '../api/client';
 import type { Slice } from '../stations/ground/kinds';
 import { boxOf } from '../stations/ground/kinds';
 import { useEdits } from '../parts/editing';

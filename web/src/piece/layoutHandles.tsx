@@ -1,6 +1,5 @@
 import type { FilledLayer } from '../editor/filled';
-import type { KeptZone, LayerView, Outline } from '../api/client';
-import type { Edit } from '../editor/PieceEditor';
+import type { Edit, KeptZone, LayerView, Outline } from '../api/client';
 import { useEdits } from '../parts/editing';
 import { boxOf } from '../stations/ground/kinds';
 import { useUnits } from '../units/units';

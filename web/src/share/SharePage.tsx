@@ -5,7 +5,7 @@ import type { Painting, Piece, PieceView } from '../api/client';
 import { Refused, api, take } from '../api/client';
 import { paint } from '../painting/brush';
 import { Choice, ColourField, TextField, Whether } from '../parts/Fields';
-import { localText } from '../parts/format';
+import { localText } from '../units/format';
 import { coloursOf, recoloured } from './colours';
 import { TakeOff } from './TakeOff';
 

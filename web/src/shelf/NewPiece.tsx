@@ -1,8 +1,7 @@
 import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { Ground } from '../api/client';
+import type { Edit, Ground } from '../api/client';
 import { Refused, api, take } from '../api/client';
-import type { Edit } from '../editor/PieceEditor';
 import { TextField } from '../parts/Fields';
 import type { Editing } from '../parts/editing';
 import { EditingProvider, setField } from '../parts/editing';

@@ -3,7 +3,7 @@ import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { api, take } from '../api/client';
 import { PaintedPiece } from '../painting/PaintedPiece';
-import { fixed } from '../parts/format';
+import { fixed } from '../units/format';
 import { usualLook } from '../piece/LookBar';
 import { usePiece } from '../piece/usePiece';
 import { canSwing, swing } from './swing';

@@ -1,5 +1,4 @@
-import type { LayerView, Piece } from '../api/client';
-import type { Edit } from '../editor/PieceEditor';
+import type { Edit, LayerView, Piece } from '../api/client';
 
 /** What a hand would take first in a piece's lowest layer, moved by so many millimetres; nothing where there is nothing to take. */
 export function swing(piece: Piece, layers: readonly LayerView[], byMm: number): Edit[] {

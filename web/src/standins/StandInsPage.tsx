@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { LevelSteering } from '../api/client';
 import { Refused, api, take } from '../api/client';
 import { NumberField } from '../parts/Fields';
-import { decimalsOfStep } from '../parts/format';
+import { decimalsOfStep } from '../units/format';
 import { useLive } from '../parts/live';
 import { useUnits } from '../units/units';
 

@@ -1,6 +1,6 @@
 import { createContext, use, useMemo, useState } from 'react';
 import type { ReactNode } from 'react';
-import { decimalsOf, fixed } from '../parts/format';
+import { decimalsOf, fixed } from './format';
 
 export type System = 'metric' | 'us';
 

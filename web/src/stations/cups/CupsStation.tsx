@@ -6,7 +6,7 @@ import { Choice } from '../../parts/Fields';
 import { useEdits } from '../../parts/editing';
 import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
-import { usePots } from '../../cupboard/pots';
+import { usePots } from '../../parts/pots';
 import { useMaterials } from '../materials';
 import { regionName, timesPoured } from '../station';
 import type { StationProps } from '../station';

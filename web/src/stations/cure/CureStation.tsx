@@ -1,7 +1,7 @@
 import type { WindowView } from '../../api/client';
 import { NumberAt, TimeAt } from '../../parts/At';
 import { HowNumber } from '../../parts/HowNumber';
-import { localText, untilText, windowNames } from '../../parts/format';
+import { localText, untilText, windowNames } from '../../units/format';
 import { useUnits } from '../../units/units';
 import type { StationProps } from '../station';
 

@@ -1,5 +1,5 @@
 import { api, take } from '../../api/client';
-import { useWorkshop } from '../../api/workshop';
+import { useWorkshop } from '../../units/workshop';
 import { TextAt } from '../../parts/At';
 import { NumberField } from '../../parts/Fields';
 import { useEdits } from '../../parts/editing';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { LevelShows, Reckoned } from '../../api/client';
-import { decimalsOfStep } from '../../parts/format';
+import { decimalsOfStep } from '../../units/format';
 import { useLive } from '../../parts/live';
 import { useUnits } from '../../units/units';
 

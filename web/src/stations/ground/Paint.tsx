@@ -1,4 +1,4 @@
-import { usePots } from '../../cupboard/pots';
+import { usePots } from '../../parts/pots';
 import { ColourAt, NumberAt, WhetherAt } from '../../parts/At';
 import { Choice } from '../../parts/Fields';
 import { useEdits } from '../../parts/editing';

@@ -5,7 +5,7 @@ import { Refused, api, take } from '../../api/client';
 import { NumberField, TimeField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';
-import { fieldText, localText, wireText } from '../../parts/format';
+import { fieldText, localText, wireText } from '../../units/format';
 
 interface Props {
   plan: PlanView['ground'];

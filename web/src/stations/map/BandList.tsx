@@ -1,5 +1,5 @@
-import { CupColour } from '../../parts/CupColour';
-import type { Edit } from '../../editor/PieceEditor';
+import { CupColour } from '../CupColour';
+import type { Edit } from '../../api/client';
 import { NumberAt } from '../../parts/At';
 import { Choice } from '../../parts/Fields';
 import { useEdits } from '../../parts/editing';

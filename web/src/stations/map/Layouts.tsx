@@ -3,7 +3,7 @@ import type { FilledLayer } from '../../editor/filled';
 import { useState } from 'react';
 import { inBurst } from '../../editor/burst';
 import { NumberAt, WhetherAt } from '../../parts/At';
-import { CupColour } from '../../parts/CupColour';
+import { CupColour } from '../CupColour';
 import { Choice } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';

@@ -1,8 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Refused, api, take } from '../../api/client';
-import { Stripes } from '../../cupboard/Stripes';
-import { sequencesQuery, useSequences } from '../../cupboard/sequences';
+import { Stripes } from '../../parts/Stripes';
+import { sequencesQuery, useSequences } from '../../parts/sequences';
 import { TextField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';

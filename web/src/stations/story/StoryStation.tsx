@@ -4,7 +4,7 @@ import type { Reckoned, SaveRun } from '../../api/client';
 import { Refused, api, take } from '../../api/client';
 import { NumberField, TextField, TimeField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
-import { fieldText, localText, wireText } from '../../parts/format';
+import { fieldText, localText, wireText } from '../../units/format';
 import type { Units } from '../../units/units';
 import { useUnits } from '../../units/units';
 import { regionName } from '../station';

@@ -2,10 +2,9 @@ import type { FilledLayer } from '../editor/filled';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { CupVolume, LayerView, Reckoned } from '../api/client';
-import type { Edit } from '../editor/PieceEditor';
+import type { CupVolume, Edit, LayerView, Reckoned } from '../api/client';
 import { CupRow } from './CupRow';
-import { testEdits } from './testEdits';
+import { testEdits } from '../parts/testEdits';
 
 const number = (value: number, unit: string, inputs: Reckoned['inputs'] = []): Reckoned => ({
   value,

@@ -4,7 +4,7 @@ import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, expect, it, vi } from 'vitest';
 import type { CupVolume } from '../api/client';
 import { CupColour } from './CupColour';
-import { testEdits } from './testEdits';
+import { testEdits } from '../parts/testEdits';
 
 let edits = testEdits();
 const pick = vi.fn();

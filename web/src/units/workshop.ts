@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
-import { tellTo } from '../parts/format';
-import { api, take } from './client';
+import { tellTo } from './format';
+import { api, take } from '../api/client';
 
 /** The workshop itself: its clock and its settings. */
 export const useWorkshop = () =>

@@ -1,11 +1,10 @@
 import type { FilledLayer } from '../editor/filled';
-import type { CupVolume, LayerView } from '../api/client';
+import type { CupVolume, Edit, LayerView } from '../api/client';
 import { widthOf } from '../editor/filled';
-import type { Edit } from '../editor/PieceEditor';
 import { useUnits } from '../units/units';
-import { HowNumber } from './HowNumber';
+import { HowNumber } from '../parts/HowNumber';
 import { inBurst } from '../editor/burst';
-import { useEdits } from './editing';
+import { useEdits } from '../parts/editing';
 
 interface Props {
   layer: FilledLayer;

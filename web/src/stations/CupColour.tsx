@@ -2,7 +2,7 @@ import type { Cup } from '../editor/filled';
 import { Link, useParams } from 'react-router';
 import { useState } from 'react';
 import type { CupVolume } from '../api/client';
-import { ColourAt } from './At';
+import { ColourAt } from '../parts/At';
 
 interface Props {
   cup: Cup | undefined;
