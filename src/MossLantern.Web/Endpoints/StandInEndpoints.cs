@@ -20,7 +20,7 @@ internal static class StandInEndpoints
 
         // One stream for every device: a browser allows few connections to a host.
         app.MapGet("/api/live/stream", (ILevel level, IHostApplicationLifetime host, CancellationToken gone) =>
-            TypedResults.ServerSentEvents(Stream(level, host.ApplicationStopping, gone))).ExcludeFromDescription();
+            TypedResults.ServerSentEvents(Stream(level, host.ApplicationStopping, gone)));
         app.MapGet("/api/stand-ins/level", (LevelStandIn level) => level.Steering);
         app.MapPut("/api/stand-ins/level", Results<Ok<LevelSteering>, ProblemHttpResult> (LevelSteering to, LevelStandIn level) =>
         {

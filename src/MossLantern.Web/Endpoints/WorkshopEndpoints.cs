@@ -36,6 +36,7 @@ internal static class WorkshopEndpoints
     public static void MapWorkshop(this IEndpointRouteBuilder app)
     {
         var api = app.MapGroup("/api");
+        api.MapGet("", () => Operations.All);
         api.MapGet("/workshop", View);
         api.MapPut("/workshop", Results<Ok<WorkshopView>, ProblemHttpResult> (WorkshopChange change, SettingStore settings, WorkshopTime time) =>
         {

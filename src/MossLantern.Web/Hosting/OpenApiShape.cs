@@ -28,6 +28,11 @@ internal static class OpenApiShape
             document.Info = new() { Title = "Moss Lantern", Version = "1" };
             document.Servers?.Clear();
         });
+        options.AddOperationTransformer((operation, context, _) =>
+        {
+            Operations.Describe(operation, context.Description.HttpMethod ?? "", $"/{context.Description.RelativePath}");
+            return Task.CompletedTask;
+        });
         options.AddSchemaTransformer((schema, context, _) =>
         {
             var type = Nullable.GetUnderlyingType(context.JsonTypeInfo.Type) ?? context.JsonTypeInfo.Type;

@@ -4,5840 +4,6743 @@
  */
 
 export interface paths {
-  '/api/aside': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/aside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The pieces that are kept aside. */
+        get: operations["list-aside"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/aside/{id}/put-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts a piece back on the shelf. */
+        post: operations["put-back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/schemas/piece.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The JSON Schema of a piece's file. */
+        get: operations["get-piece-schema"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/runs/{runId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Logs what was poured of a layer, or puts it right. */
+        put: operations["log-pour"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grounds/edit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What commands make of a ground that belongs to no piece yet. Nothing is kept. */
+        post: operations["edit-ground"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outlines/svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The outline of an SVG drawing. Nothing is kept. */
+        post: operations["read-outline"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/outline.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The outline of a piece as SVG, in real mm. */
+        get: operations["get-outline"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the devices of the bench show now. */
+        get: operations["get-live"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/live/stream": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as server-sent events, each time that it changes. */
+        get: operations["stream-live"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stand-ins/level": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the stand-in for the level is steered. */
+        get: operations["get-level-stand-in"];
+        /** Steers the stand-in for the level. */
+        put: operations["steer-level-stand-in"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every operation of the API. */
+        get: operations["index"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The workshop: its clock and its settings. */
+        get: operations["get-workshop"];
+        /** Sets the workshop's settings. */
+        put: operations["set-workshop"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/formulas": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every formula that a number can name. */
+        get: operations["list-formulas"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fields": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The range and the usual value of every field. */
+        get: operations["list-fields"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a litre of each way to seal costs. */
+        get: operations["get-prices"];
+        /** Sets what a litre costs. */
+        put: operations["set-prices"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/about": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The program, its file and its copies. */
+        get: operations["get-about"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/about/let-steps-go": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lets old steps go, to make the file smaller. */
+        post: operations["let-steps-go"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ribbon": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The windows of all pieces in the days to come. */
+        get: operations["get-ribbon"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The pieces on the shelf. */
+        get: operations["list-pieces"];
+        put?: never;
+        /** Puts a new piece on the shelf, from its name and its ground. */
+        post: operations["add-piece"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A piece with everything worked out for it, its log and its steps. */
+        get: operations["get-piece"];
+        /** Keeps a whole document, based on a version; for scripts. */
+        put: operations["save-piece"];
+        post?: never;
+        /** Takes a piece off the shelf; it is kept aside for 30 days. */
+        delete: operations["take-piece-off"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/edit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes commands in turn and keeps what they give as one step; sent again under the same id it is taken once. */
+        post: operations["edit-piece"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/step": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Steps a piece back or forward along its revisions. */
+        post: operations["step-piece"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/rework": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A new piece that is poured over a finished one. */
+        post: operations["pour-over"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What commands, or a document, would give: a painting, numbers or both. Nothing is kept. */
+        post: operations["preview-piece"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/painting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The painting of a piece as a list of paths, mm. */
+        get: operations["get-painting"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/picture.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The picture of a piece. */
+        get: operations["get-picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/map.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The map of a layer as SVG, in real mm. */
+        get: operations["get-map"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/template.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The map of a layer as a paper template, in real mm. */
+        get: operations["get-template"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/piece.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A piece as a file. */
+        get: operations["export-piece"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A piece from a file, whole or not at all. */
+        post: operations["import-piece"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The versions of a piece that were named. */
+        get: operations["list-versions"];
+        put?: never;
+        /** Names what a piece shows now. */
+        post: operations["name-version"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/versions/{revision}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes a name away again; what it was of stays. */
+        delete: operations["unname-version"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/versions/{revision}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Shows a named version again, as a step that can be undone. */
+        post: operations["take-version"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A copy of a piece under another name, perhaps in other colours. */
+        post: operations["copy-piece"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/mix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How much of each part makes a mix. */
+        post: operations["reckon-mix"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/mix-correction": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What to add where too much of a part was poured. */
+        post: operations["reckon-mix-correction"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/load": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How much colourant a load is, or the load it makes. */
+        post: operations["reckon-load"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/region": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The volume of a region of a depth. */
+        post: operations["reckon-region"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/age": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The age of resin at one temperature, told at another. */
+        post: operations["reckon-age"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/milestone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** When a stage of the cure is reached. */
+        post: operations["reckon-milestone"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/cup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What to mix in a cup. */
+        post: operations["reckon-cup"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/film": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How thick a volume lies on an area. */
+        post: operations["reckon-film"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/puddle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How far pours into one place reach. */
+        post: operations["reckon-puddle"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/bead": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How long a bead of a wall lasts. */
+        post: operations["reckon-bead"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/tape": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How much tape an edge takes. */
+        post: operations["reckon-tape"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/level": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How level a surface is. */
+        post: operations["reckon-level"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/stones": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a bed of stones takes and displaces. */
+        post: operations["reckon-stones"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/bubble": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How long a bubble takes to rise. */
+        post: operations["reckon-bubble"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/colour-difference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How far apart two colours are. */
+        post: operations["reckon-colour-difference"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/casting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a casting holds. */
+        post: operations["reckon-casting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/moment": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads a moment as people type it. */
+        post: operations["reckon-moment"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/quantity": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads a quantity with its unit as people type it. */
+        post: operations["reckon-quantity"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is known of materials by class. */
+        get: operations["list-materials"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cupboard/materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The cupboard's materials, each value with its origin. */
+        get: operations["list-own-materials"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cupboard/materials/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps what a person knows of a material. */
+        put: operations["save-material"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/moulds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The library of moulds. */
+        get: operations["list-moulds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/moulds/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps a mould of the library. */
+        put: operations["save-mould"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/moulds/{id}/uses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Notes what happened to a mould. */
+        post: operations["note-mould-use"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The pots of paint. */
+        get: operations["list-pots"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pots/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps a pot of paint. */
+        put: operations["save-pot"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sequences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The sequences of colours that are kept by name. */
+        get: operations["list-sequences"];
+        put?: never;
+        /** Keeps the sequence of a layout by a name. */
+        post: operations["keep-sequence"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sequences/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps a sequence. */
+        put: operations["save-sequence"];
+        post?: never;
+        /** Takes a sequence out of the cupboard. */
+        delete: operations["take-sequence-out"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['AsideView'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/aside/{id}/put-back': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['AsideView'][];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/schemas/piece.json': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pieces/{id}/runs/{runId}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-          runId: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SaveRun'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PieceView'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/grounds/edit': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['EditGround'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['Ground'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/outlines/svg': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SvgDrawing'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SvgRead'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pieces/{id}/outline.svg': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/live': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['LiveView'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/stand-ins/level': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['LevelSteering'];
-          };
-        };
-      };
-    };
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['LevelSteering'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['LevelSteering'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/workshop': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['WorkshopView'];
-          };
-        };
-      };
-    };
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['WorkshopChange'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['WorkshopView'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/formulas': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['Formula'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/fields': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['FieldsView'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/prices': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['Prices'];
-          };
-        };
-      };
-    };
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Prices'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['Prices'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/about': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: {
-          before?: string;
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['AboutView'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/about/let-steps-go': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['LetStepsGo'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['AboutView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/ribbon': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['RibbonView'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pieces': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ShelfView'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewPiece'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PieceView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pieces/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PieceView'];
-          };
-        };
-      };
-    };
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SavePiece'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PieceView'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['AsideView'][];
-          };
-        };
-      };
-    };
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pieces/{id}/edit': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['EditPiece'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['EditedView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pieces/{id}/step': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['StepPiece'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PieceView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pieces/{id}/rework': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PieceView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pieces/{id}/preview': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['PreviewPiece'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PreviewView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pieces/{id}/painting': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: {
-          layer?: string;
-          revision?: number;
-          Face?: string;
-          Wet?: string;
-          Light?: string;
-        };
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['Painting'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pieces/{id}/picture.png': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: {
-          width?: number;
-          revision?: number;
-          Face?: string;
-          Wet?: string;
-          Light?: string;
-        };
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pieces/{id}/map.svg': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: {
-          layer?: string;
-        };
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pieces/{id}/template.pdf': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: {
-          layer?: string;
-          paper?: components['schemas']['Paper'];
-          grid?: boolean;
-        };
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pieces/{id}/piece.json': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pieces/import': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ImportPiece'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PieceView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pieces/{id}/versions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['NamedView'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NameRevision'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['NamedView'][];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pieces/{id}/versions/{revision}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    delete: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-          revision: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['NamedView'][];
-          };
-        };
-      };
-    };
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pieces/{id}/versions/{revision}/take': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-          revision: number;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['TakeRevision'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PieceView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pieces/{id}/copy': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['CopyPiece'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PieceView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reckon/mix': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['MixSum'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['MixAnswer'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reckon/mix-correction': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['MixCorrectionSum'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['MixCorrectionAnswer'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reckon/load': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['LoadSum'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['LoadAnswer'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reckon/region': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['RegionSum'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['RegionAnswer'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reckon/age': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['AgeSum'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['AgeAnswer'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reckon/milestone': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['MilestoneSum'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['MilestoneAnswer'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reckon/cup': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['CupSum'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['CuredAnswer'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reckon/film': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['FilmSum'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['CuredAnswer'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reckon/puddle': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['PuddleSum'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PuddleAnswer'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reckon/bead': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['BeadSum'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['BeadAnswer'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reckon/tape': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['TapeSum'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['TapeAnswer'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reckon/level': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['LevelSum'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['LevelAnswer'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reckon/stones': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['StonesSum'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['StonesAnswer'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reckon/bubble': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['BubbleSum'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['BubbleAnswer'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reckon/colour-difference': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ColourSum'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ColourAnswer'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reckon/casting': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['CastingSum'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['CastingAnswer'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reckon/moment': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['TypedMoment'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['MomentRead'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reckon/quantity': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['TypedQuantity'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['QuantityRead'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/materials': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['MaterialsView'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cupboard/materials': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['MaterialView'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cupboard/materials/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SaveMaterial'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['MaterialView'][];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/moulds': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['MouldView'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/moulds/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SaveMould'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['MouldView'][];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/moulds/{id}/uses': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NoteUse'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['MouldView'][];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pots': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PotView'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pots/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SavePot'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PotView'][];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/sequences': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SequenceView'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['KeepSequence'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SequenceView'][];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/sequences/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SaveSequence'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SequenceView'][];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SequenceView'][];
-          };
-        };
-      };
-    };
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
 }
 export type webhooks = Record<string, never>;
 export interface components {
-  schemas: {
-    AboutView: {
-      version: string;
-      dataFolder: string;
-      /** Format: int64 */
-      fileBytes: number;
-      /** Format: int32 */
-      steps: number;
-      /** Format: int32 */
-      oldSteps: number;
-      before: components['schemas']['LocalDate'];
-    };
-    /** @description The values of one quantity that the program takes; anything outside is refused with a sentence that names the range. */
-    AcceptedRange: {
-      /** @description The quantity in words, for the sentence. */
-      what: string;
-      /**
-       * Format: double
-       * @description Smallest accepted value, in Unit.
-       */
-      from: number;
-      /**
-       * Format: double
-       * @description Largest accepted value, in Unit.
-       */
-      to: number;
-      /** @description Unit symbol, or an empty string for a bare number. */
-      unit: string;
-      /**
-       * @description Whether From itself is refused.
-       * @default false
-       */
-      fromExcluded: boolean;
-      /** @description The range as a person reads it, such as "from 20 to 3000 mm". */
-      words?: null | string;
-      /** @description The sentence a person gets for a value outside the range. */
-      sentence?: null | string;
-    };
-    AgeAnswer: {
-      /** Format: double */
-      equivalentHours: number;
-    };
-    /** @description A span of equivalent ages. */
-    AgeSpan: {
-      /**
-       * Format: double
-       * @description Opens at this age, h at the reference temperature.
-       */
-      fromHours: number;
-      /**
-       * Format: double
-       * @description Closes at this age, h at the reference temperature.
-       */
-      toHours: number;
-    };
-    AgeSum: {
-      /** Format: double */
-      referenceC?: null | number;
-      segments?: null | components['schemas']['AskedSegment'][];
-      /** Format: double */
-      activationKj?: null | number;
-    };
-    AsideView: {
-      id: string;
-      name: string;
-      takenOff: components['schemas']['Moment'];
-      until: components['schemas']['Moment'];
-    };
-    AskedCoats: {
-      /** Format: double */
-      top?: null | number;
-      /** Format: double */
-      bottom?: null | number;
-      /** Format: double */
-      areaMm2?: null | number;
-    };
-    AskedColourant: {
-      class?: null | components['schemas']['ColourantClass'];
-      /** Format: double */
-      grams?: null | number;
-      /** Format: double */
-      drops?: null | number;
-      /** Format: double */
-      densityGPerMl?: null | number;
-    };
-    AskedInsert: {
-      /** Format: double */
-      volumeMl?: null | number;
-      /** Format: int32 */
-      count?: null | number;
-    };
-    AskedLab: {
-      /** Format: double */
-      l?: null | number;
-      /** Format: double */
-      a?: null | number;
-      /** Format: double */
-      b?: null | number;
-    };
-    AskedRatio: {
-      basis?: null | components['schemas']['RatioBasis'];
-      /** Format: double */
-      resin?: null | number;
-      /** Format: double */
-      hardener?: null | number;
-    };
-    AskedSegment: {
-      /** Format: double */
-      hours?: null | number;
-      /** Format: double */
-      celsius?: null | number;
-    };
-    AskedStones: {
-      /** Format: double */
-      grams?: null | number;
-      /** Format: double */
-      solidDensity?: null | number;
-    };
-    AskedSupport: {
-      /** Format: double */
-      xMm?: null | number;
-      /** Format: double */
-      yMm?: null | number;
-    };
-    /** @description A band or vein. */
-    Band: {
-      /** @description Stable id, unique in the layer; also the id of its region. */
-      id: string;
-      /**
-       * Format: double
-       * @description Its width on average before the widening, mm; ignored where FillsRest.
-       */
-      widthMm: number;
-      /** @description Whether it takes all the width that is left. */
-      fillsRest: boolean;
-      /** @description Id of its recipe. */
-      recipeId: string;
-    };
-    /** @description The base of a piece. */
-    Base: {
-      /** @description What kind of piece stands on it. */
-      kind: components['schemas']['PieceKind'];
-      /** @description What it is made of. */
-      material: components['schemas']['BaseMaterial'];
-      /**
-       * Format: double
-       * @description Its thickness, mm; null while not known, and for canvas.
-       */
-      thicknessMm?: null | number;
-      /**
-       * @description Whether a canvas has its back stiffened.
-       * @default false
-       */
-      backStiffened: boolean;
-      /**
-       * @description Whether gaps and the dam's foot are sealed.
-       * @default false
-       */
-      gapsSealed: boolean;
-      /**
-       * @description Whether the seal held water in a test.
-       * @default false
-       */
-      sealTested: boolean;
-      /**
-       * Format: double
-       * @description Width of the bars of a cradled panel, mm; null takes the usual.
-       */
-      barWidthMm?: null | number;
-    };
-    /**
-     * @description What a base is made of.
-     * @enum {unknown}
-     */
-    BaseMaterial:
-      | 'birch-ply'
-      | 'mdf'
-      | 'pine'
-      | 'acrylic'
-      | 'glass'
-      | 'canvas'
-      | 'silicone'
-      | 'resin'
-      | 'casting-sheet'
-      | 'metal-rim'
-      | 'cradled-panel'
-      | 'painting';
-    BeadAnswer: {
-      /** Format: double */
-      sectionMm2: number;
-      /** Format: double */
-      lengthMm: number;
-      /** Format: double */
-      volumeMl: number;
-      /** Format: double */
-      dryHours: number;
-    };
-    BeadSum: {
-      /** Format: double */
-      heightMm?: null | number;
-      /** Format: double */
-      widthMm?: null | number;
-      /** Format: double */
-      volumeMl?: null | number;
-      /** Format: double */
-      lengthMm?: null | number;
-      /** Format: double */
-      referenceHeightMm?: null | number;
-      /** Format: double */
-      referenceDryHours?: null | number;
-    };
-    BubbleAnswer: {
-      /** Format: double */
-      riseMmPerS: number;
-      /** Format: double */
-      secondsToSurface: number;
-    };
-    BubbleSum: {
-      /** Format: double */
-      radiusMm?: null | number;
-      /** Format: double */
-      viscosityPaS?: null | number;
-      /** Format: double */
-      densityGPerMl?: null | number;
-      /** Format: double */
-      depthMm?: null | number;
-    };
-    /**
-     * @description How it is known what a mould holds.
-     * @enum {unknown}
-     */
-    CapacityFrom: 'dimensions' | 'water' | 'maker';
-    CastingAnswer: {
-      /** Format: double */
-      bodyMl: number;
-      /** Format: double */
-      totalMl: number;
-      shareMl: number[];
-    };
-    CastingSum: {
-      /** Format: double */
-      capacityMl?: null | number;
-      /** Format: int32 */
-      pieces?: null | number;
-      inserts?: null | components['schemas']['AskedInsert'][];
-      coatMm?: null | components['schemas']['AskedCoats'];
-      shares?: null | number[];
-      /** Format: double */
-      lossShare?: null | number;
-    };
-    ColourAnswer: {
-      /** Format: double */
-      deltaE00: number;
-    };
-    /** @description How much of a layer a colour takes up, and how it lies. */
-    ColourBalance: {
-      /** @description The colour's cup. */
-      cupId: string;
-      /** @description Its share of the area, %. */
-      share: components['schemas']['Reckoned'];
-      /** @description How far its middle lies from the middle of the whole, mm. */
-      lean: components['schemas']['Reckoned'];
-      /** @description Its middle. */
-      middle: components['schemas']['Spot'];
-    };
-    /** @description One colour in place of another. */
-    ColourChange: {
-      /** @description The colour as it is, `#rrggbb`. */
-      from: string;
-      /** @description The colour it becomes. */
-      to: string;
-    };
-    ColourSum: {
-      first?: null | components['schemas']['AskedLab'];
-      second?: null | components['schemas']['AskedLab'];
-    };
-    /** @description Typical data of a class of colourant. */
-    Colourant: {
-      /** @description The class. */
-      class: components['schemas']['ColourantClass'];
-      /** @description Its name. */
-      name: string;
-      /**
-       * Format: double
-       * @description Usual load from, % of the mixed resin by weight.
-       */
-      usualFromPercent: number;
-      /**
-       * Format: double
-       * @description Usual load to, %.
-       */
-      usualToPercent: number;
-      /**
-       * Format: double
-       * @description Highest load, %.
-       */
-      limitPercent: number;
-      /**
-       * Format: double
-       * @description Density, g/ml.
-       */
-      densityGPerMl: number;
-      /**
-       * Format: double
-       * @description Cover κ: opacity is 1 − exp(−κ · load % · depth mm).
-       */
-      cover: number;
-      /** @description The properties that the person has entered, by their ids; all others are typical. */
-      own: string[];
-    };
-    /**
-     * @description Classes of colourant.
-     * @enum {unknown}
-     */
-    ColourantClass:
-      | 'paste'
-      | 'metallic-paste'
-      | 'mica'
-      | 'interference'
-      | 'alcohol-ink'
-      | 'dye'
-      | 'acrylic'
-      | 'acrylic-metallic'
-      | 'glitter'
-      | 'lacing';
-    /**
-     * @description How the colours of neighbours are meant.
-     * @default strong
-     * @enum {unknown}
-     */
-    Contrast: 'strong' | 'gradual' | 'any';
-    CopyPiece: {
-      name: string;
-      colours: components['schemas']['ColourChange'][];
-    };
-    CornerHeights: {
-      /** Format: double */
-      topLeftMm: number;
-      /** Format: double */
-      topRightMm: number;
-      /** Format: double */
-      bottomLeftMm: number;
-      /** Format: double */
-      bottomRightMm: number;
-    };
-    CupChoice: {
-      recipeId: string;
-      /** Format: double */
-      reservePercent?: null | number;
-      heldBack?: null | components['schemas']['HeldBack'];
-    };
-    /** @description What a mixed cup takes from another. */
-    CupDraw: {
-      /** @description The other cup. */
-      cupId: string;
-      /** @description How much, ml. */
-      ml: components['schemas']['Reckoned'];
-    };
-    /** @description A layer's resin, split into its cups. */
-    CupPlan: {
-      /** @description Regions in the order of the map. */
-      regions: components['schemas']['RegionVolume'][];
-      /** @description Cups in the order of the layer. */
-      cups: components['schemas']['CupVolume'][];
-      /** @description All cups together, ml; mixed ones are filled from the others and add nothing. */
-      totalMl: components['schemas']['Reckoned'];
-    };
-    CupSum: {
-      /** Format: double */
-      workingMinutes?: null | number;
-      /** Format: double */
-      massG?: null | number;
-      /** Format: double */
-      roomC?: null | number;
-      /** Format: double */
-      referenceC?: null | number;
-      /** Format: double */
-      reactionHeatJPerG?: null | number;
-    };
-    /** @description What one cup holds. */
-    CupVolume: {
-      /** @description The cup. */
-      cupId: string;
-      /** @description The regions it serves. */
-      regionIds: string[];
-      /**
-       * Format: double
-       * @description What must leave it, reserve included, ml.
-       */
-      needMl: number;
-      /** @description The reserve in it. */
-      reserve: components['schemas']['Reckoned'];
-      /** @description What stays on its wall. */
-      loss: components['schemas']['Reckoned'];
-      /** @description What to mix, in steps that both parts can be measured in, ml; 0 for a cup that serves nothing. */
-      mixMl: components['schemas']['Reckoned'];
-      /** @description Resin, ml. */
-      resinMl: components['schemas']['Reckoned'];
-      /** @description Resin, g. */
-      resinG: components['schemas']['Reckoned'];
-      /** @description Hardener, ml. */
-      hardenerMl: components['schemas']['Reckoned'];
-      /** @description Hardener, g. */
-      hardenerG: components['schemas']['Reckoned'];
-      colourantG: null | components['schemas']['Reckoned'];
-      /**
-       * Format: double
-       * @description Highest load of its colourant's class, %; null for clear resin.
-       */
-      limitPercent: null | number;
-      /** @description Whether its load is over the limit. */
-      overLimit: boolean;
-      smallest: null | components['schemas']['Reckoned'];
-      /** @description What a mixed cup takes from others; empty for a cup that is mixed by itself. */
-      draws: components['schemas']['CupDraw'][];
-      /**
-       * Format: double
-       * @description What mixed cups take from this one, ml.
-       */
-      drawnMl: number;
-      /** @description Its colour at full cover, as `#rrggbb`: of a mixed cup, that of the mix; null for clear resin. */
-      colour: null | string;
-    };
-    CuredAnswer: {
-      /** Format: double */
-      workingMinutes: number;
-      /** Format: double */
-      gelMinutes: null | number;
-      /** Format: double */
-      peakC: number;
-      grade: components['schemas']['HeatGrade'];
-    };
-    /** @description A stretch of a cut across the map. */
-    CutSpan: {
-      /** @description The region it passes. */
-      regionId: components['schemas']['RegionId'];
-      /**
-       * Format: double
-       * @description Where it enters, mm from the left.
-       */
-      fromMm: number;
-      /**
-       * Format: double
-       * @description Where it leaves, mm from the left.
-       */
-      toMm: number;
-    };
-    /** @description A colourant in a recipe. */
-    Dose: {
-      /** @description Its class. */
-      colourant: components['schemas']['ColourantClass'];
-      /**
-       * Format: double
-       * @description Load, % of the mixed resin by weight.
-       */
-      percent: number;
-    };
-    /** Format: double */
-    Double: number;
-    DrawnOutline: {
-      path: string;
-    };
-    EarlierView: {
-      pieceId: string;
-      pieceName: string;
-      layerName: string;
-      start: components['schemas']['Moment'];
-      note: string;
-    };
-    /**
-     * @description How a piece's edge is finished.
-     * @enum {unknown}
-     */
-    EdgeStyle: 'taped-clean' | 'dripped-over' | 'walled';
-    Edit:
-      | components['schemas']['EditAddBand']
-      | components['schemas']['EditAddFieldColour']
-      | components['schemas']['EditAddHeart']
-      | components['schemas']['EditAddLayer']
-      | components['schemas']['EditAddPool']
-      | components['schemas']['EditAddPour']
-      | components['schemas']['EditAddSupport']
-      | components['schemas']['EditAddToMix']
-      | components['schemas']['EditAddVein']
-      | components['schemas']['EditAddZone']
-      | components['schemas']['EditAnotherRim']
-      | components['schemas']['EditBecomeKind']
-      | components['schemas']['EditCastInMoulds']
-      | components['schemas']['EditChooseColourant']
-      | components['schemas']['EditChooseResin']
-      | components['schemas']['EditColourFieldAsSpread']
-      | components['schemas']['EditDrawWall']
-      | components['schemas']['EditFillHollow']
-      | components['schemas']['EditGrowDifferently']
-      | components['schemas']['EditGrowRim']
-      | components['schemas']['EditKeepSpot']
-      | components['schemas']['EditLayOutAs']
-      | components['schemas']['EditLaySequence']
-      | components['schemas']['EditLaySequenceAgain']
-      | components['schemas']['EditLeaveBandOut']
-      | components['schemas']['EditLeaveFieldColourOut']
-      | components['schemas']['EditLeaveHeartOut']
-      | components['schemas']['EditLeaveOutOfMix']
-      | components['schemas']['EditLeavePourOut']
-      | components['schemas']['EditLeaveRestBare']
-      | components['schemas']['EditLeaveVeinOut']
-      | components['schemas']['EditLeaveZoneOut']
-      | components['schemas']['EditLetKeptGo']
-      | components['schemas']['EditMakePanels']
-      | components['schemas']['EditMarkPrepared']
-      | components['schemas']['EditMoveBand']
-      | components['schemas']['EditMoveField']
-      | components['schemas']['EditMoveHeart']
-      | components['schemas']['EditMoveInsert']
-      | components['schemas']['EditMoveMiddle']
-      | components['schemas']['EditMoveSpot']
-      | components['schemas']['EditMoveSupport']
-      | components['schemas']['EditMoveWallSpot']
-      | components['schemas']['EditNudge']
-      | components['schemas']['EditOpenOutline']
-      | components['schemas']['EditOrderPours']
-      | components['schemas']['EditPaintFromPot']
-      | components['schemas']['EditPaintGround']
-      | components['schemas']['EditPourFrom']
-      | components['schemas']['EditPourOverOld']
-      | components['schemas']['EditPullRim']
-      | components['schemas']['EditPutHandles']
-      | components['schemas']['EditPutWallAcross']
-      | components['schemas']['EditReadLevel']
-      | components['schemas']['EditRepeatBand']
-      | components['schemas']['EditSealWall']
-      | components['schemas']['EditSetCavityDepth']
-      | components['schemas']['EditSetField']
-      | components['schemas']['EditSetPartDepth']
-      | components['schemas']['EditShapeInsert']
-      | components['schemas']['EditShapeOutline']
-      | components['schemas']['EditShapeSpot']
-      | components['schemas']['EditSplitBand']
-      | components['schemas']['EditStandInsert']
-      | components['schemas']['EditStretchSpot']
-      | components['schemas']['EditTakeInsertOut']
-      | components['schemas']['EditTakeOutline']
-      | components['schemas']['EditTakeRemedy']
-      | components['schemas']['EditTakeWallAway']
-      | components['schemas']['EditTiltPuddle']
-      | components['schemas']['EditTintFromPot']
-      | components['schemas']['EditUsualSupports']
-      | components['schemas']['EditWaveOff']
-      | components['schemas']['EditWidenBand'];
-    EditAddBand: {
-      /** @enum {string} */
-      do: 'add-band';
-      layer: string;
-      zone?: null | string;
-    };
-    EditAddFieldColour: {
-      /** @enum {string} */
-      do: 'add-field-colour';
-      layer: string;
-      zone?: null | string;
-    };
-    EditAddHeart: {
-      /** @enum {string} */
-      do: 'add-heart';
-      layer: string;
-      zone?: null | string;
-    };
-    EditAddLayer: {
-      /** @enum {string} */
-      do?: 'add-layer';
-    };
-    EditAddPool: {
-      /** @enum {string} */
-      do: 'add-pool';
-      /** Format: double */
-      xMm: number;
-      /** Format: double */
-      yMm: number;
-      recipe?: null | string;
-      layer: string;
-      zone?: null | string;
-    };
-    EditAddPour: {
-      /** @enum {string} */
-      do: 'add-pour';
-      layer: string;
-      zone?: null | string;
-    };
-    EditAddSupport: {
-      /** @enum {string} */
-      do?: 'add-support';
-    };
-    EditAddToMix: {
-      /** @enum {string} */
-      do: 'add-to-mix';
-      mix: string;
-      layer: string;
-      recipe?: null | string;
-    };
-    EditAddVein: {
-      /** @enum {string} */
-      do: 'add-vein';
-      layer: string;
-      zone?: null | string;
-    };
-    EditAddZone: {
-      /** @enum {string} */
-      do: 'add-zone';
-      layer: string;
-      zone?: null | string;
-    };
-    EditAnotherRim: {
-      /** @enum {string} */
-      do?: 'another-rim';
-    };
-    EditBecomeKind: {
-      /** @enum {string} */
-      do: 'become-kind';
-      kind: components['schemas']['PieceKind'];
-    };
-    EditCastInMoulds: {
-      /** @enum {string} */
-      do: 'cast-in-moulds';
-      moulds: string[];
-    };
-    EditChooseColourant: {
-      /** @enum {string} */
-      do: 'choose-colourant';
-      recipe: string;
-      colourant?: null | components['schemas']['ColourantClass'];
-    };
-    EditChooseResin: {
-      /** @enum {string} */
-      do: 'choose-resin';
-      sitting: string;
-      resin: string;
-    };
-    EditColourFieldAsSpread: {
-      /** @enum {string} */
-      do: 'colour-field-as-spread';
-      /** Format: int32 */
-      field: number;
-      layer: string;
-      zone?: null | string;
-    };
-    EditDrawWall: {
-      /** @enum {string} */
-      do: 'draw-wall';
-      spots: components['schemas']['Spot'][];
-      layer: string;
-      zone?: null | string;
-    };
-    EditFillHollow: {
-      /** @enum {string} */
-      do: 'fill-hollow';
-      insert: string;
-    };
-    EditGround: {
-      ground: components['schemas']['Ground'];
-      commands: components['schemas']['Edit'][];
-    };
-    EditGrowDifferently: {
-      /** @enum {string} */
-      do: 'grow-differently';
-      heart?: null | string;
-      layer: string;
-      zone?: null | string;
-    };
-    EditGrowRim: {
-      /** @enum {string} */
-      do: 'grow-rim';
-      /** Format: double */
-      mm: number;
-    };
-    EditKeepSpot: {
-      /** @enum {string} */
-      do?: 'keep-spot';
-    };
-    EditLayOutAs: {
-      /** @enum {string} */
-      do: 'lay-out-as';
-      kind: components['schemas']['LayoutKind'];
-      layer: string;
-      zone?: null | string;
-    };
-    EditLaySequence: {
-      /** @enum {string} */
-      do: 'lay-sequence';
-      sequence: string;
-      /** Format: double */
-      acrossMm?: null | number;
-      layer: string;
-      zone?: null | string;
-    };
-    EditLaySequenceAgain: {
-      /** @enum {string} */
-      do: 'lay-sequence-again';
-      /** Format: int32 */
-      repeats: number;
-      layer: string;
-      zone?: null | string;
-    };
-    EditLeaveBandOut: {
-      /** @enum {string} */
-      do: 'leave-band-out';
-      band: string;
-      layer: string;
-      zone?: null | string;
-    };
-    EditLeaveFieldColourOut: {
-      /** @enum {string} */
-      do: 'leave-field-colour-out';
-      recipe: string;
-      layer: string;
-      zone?: null | string;
-    };
-    EditLeaveHeartOut: {
-      /** @enum {string} */
-      do: 'leave-heart-out';
-      heart: string;
-      layer: string;
-      zone?: null | string;
-    };
-    EditLeaveOutOfMix: {
-      /** @enum {string} */
-      do: 'leave-out-of-mix';
-      mix: string;
-      recipe: string;
-    };
-    EditLeavePourOut: {
-      /** @enum {string} */
-      do: 'leave-pour-out';
-      pour: string;
-      layer: string;
-      zone?: null | string;
-    };
-    EditLeaveRestBare: {
-      /** @enum {string} */
-      do: 'leave-rest-bare';
-      layer: string;
-      zone?: null | string;
-    };
-    EditLeaveVeinOut: {
-      /** @enum {string} */
-      do: 'leave-vein-out';
-      layer: string;
-      zone?: null | string;
-    };
-    EditLeaveZoneOut: {
-      /** @enum {string} */
-      do: 'leave-zone-out';
-      layer: string;
-      zone?: null | string;
-    };
-    EditLetKeptGo: {
-      /** @enum {string} */
-      do: 'let-kept-go';
-      id: string;
-    };
-    EditMakePanels: {
-      /** @enum {string} */
-      do: 'make-panels';
-      /** Format: int32 */
-      count: number;
-    };
-    EditMarkPrepared: {
-      /** @enum {string} */
-      do: 'mark-prepared';
-      step: string;
-      done: boolean;
-      /** Format: local-date-time */
-      at?: null | string;
-    };
-    EditMoveBand: {
-      /** @enum {string} */
-      do: 'move-band';
-      /** Format: int32 */
-      by: number;
-      band: string;
-      layer: string;
-      zone?: null | string;
-    };
-    EditMoveField: {
-      /** @enum {string} */
-      do: 'move-field';
-      /** Format: int32 */
-      field: number;
-      /** Format: double */
-      xMm: number;
-      /** Format: double */
-      yMm: number;
-      /** Format: double */
-      byXMm: number;
-      /** Format: double */
-      byYMm: number;
-      layer: string;
-      zone?: null | string;
-    };
-    EditMoveHeart: {
-      /** @enum {string} */
-      do: 'move-heart';
-      heart: string;
-      /** Format: double */
-      xMm: number;
-      /** Format: double */
-      yMm: number;
-      layer: string;
-      zone?: null | string;
-    };
-    EditMoveInsert: {
-      /** @enum {string} */
-      do: 'move-insert';
-      insert: string;
-      /** Format: double */
-      xMm: number;
-      /** Format: double */
-      yMm: number;
-    };
-    EditMoveMiddle: {
-      /** @enum {string} */
-      do: 'move-middle';
-      /** Format: double */
-      xMm: number;
-      /** Format: double */
-      yMm: number;
-      layer: string;
-      zone?: null | string;
-    };
-    EditMoveSpot: {
-      /** @enum {string} */
-      do: 'move-spot';
-      /** Format: double */
-      xMm: number;
-      /** Format: double */
-      yMm: number;
-      layer?: null | string;
-      id: string;
-    };
-    EditMoveSupport: {
-      /** @enum {string} */
-      do: 'move-support';
-      /** Format: int32 */
-      support: number;
-      /** Format: double */
-      byXMm: number;
-      /** Format: double */
-      byYMm: number;
-    };
-    EditMoveWallSpot: {
-      /** @enum {string} */
-      do: 'move-wall-spot';
-      wall: string;
-      /** Format: int32 */
-      spot: number;
-      /** Format: double */
-      byXMm: number;
-      /** Format: double */
-      byYMm: number;
-      layer: string;
-      zone?: null | string;
-    };
-    EditNudge: {
-      /** @enum {string} */
-      do: 'nudge';
-      place: string;
-      /** Format: double */
-      by: number;
-      /** Format: double */
-      from?: null | number;
-    };
-    EditOpenOutline: {
-      /** @enum {string} */
-      do: 'open-outline';
-      open: boolean;
-    };
-    EditOrderPours: {
-      /** @enum {string} */
-      do: 'order-pours';
-      layer: string;
-      regions: components['schemas']['RegionId'][];
-    };
-    EditPaintFromPot: {
-      /** @enum {string} */
-      do: 'paint-from-pot';
-      pot?: null | string;
-    };
-    EditPaintGround: {
-      /** @enum {string} */
-      do: 'paint-ground';
-      kind?: null | components['schemas']['PaintKind'];
-    };
-    EditPiece: {
-      /** Format: uuid */
-      id: string;
-      /** Format: int32 */
-      basedOn: number;
-      commands: components['schemas']['Edit'][];
-    };
-    EditPourFrom: {
-      /** @enum {string} */
-      do: 'pour-from';
-      region: string;
-      recipe?: null | string;
-      layer: string;
-      zone?: null | string;
-    };
-    EditPourOverOld: {
-      /** @enum {string} */
-      do: 'pour-over-old';
-      over: boolean;
-    };
-    EditPullRim: {
-      /** @enum {string} */
-      do: 'pull-rim';
-      /** Format: int32 */
-      handle: number;
-      /** Format: double */
-      by: number;
-    };
-    EditPutHandles: {
-      /** @enum {string} */
-      do: 'put-handles';
-      /** Format: int32 */
-      handles: number;
-    };
-    EditPutWallAcross: {
-      /** @enum {string} */
-      do: 'put-wall-across';
-      layer: string;
-      zone?: null | string;
-    };
-    EditReadLevel: {
-      /** @enum {string} */
-      do: 'read-level';
-      /** Format: int32 */
-      panel: number;
-      level: components['schemas']['LevelReading'];
-    };
-    EditRepeatBand: {
-      /** @enum {string} */
-      do: 'repeat-band';
-      band: string;
-      layer: string;
-      zone?: null | string;
-    };
-    EditSealWall: {
-      /** @enum {string} */
-      do: 'seal-wall';
-      seal: components['schemas']['WallSeal'];
-    };
-    EditSetCavityDepth: {
-      /** @enum {string} */
-      do: 'set-cavity-depth';
-      /** Format: int32 */
-      part: number;
-      /** Format: double */
-      depthMm?: null | number;
-    };
-    EditSetField: {
-      /** @enum {string} */
-      do: 'set-field';
-      place: string;
-      value?: null | components['schemas']['JsonElement'];
-    };
-    EditSetPartDepth: {
-      /** @enum {string} */
-      do: 'set-part-depth';
-      /** Format: int32 */
-      part: number;
-      /** Format: double */
-      depthMm?: null | number;
-      layer: string;
-      zone?: null | string;
-    };
-    EditShapeInsert: {
-      /** @enum {string} */
-      do: 'shape-insert';
-      insert: string;
-      shape: components['schemas']['OutlineShape'];
-    };
-    EditShapeOutline: {
-      /** @enum {string} */
-      do: 'shape-outline';
-      shape: components['schemas']['OutlineShape'];
-    };
-    EditShapeSpot: {
-      /** @enum {string} */
-      do: 'shape-spot';
-      shape: components['schemas']['OutlineShape'];
-      layer?: null | string;
-      id: string;
-    };
-    EditSplitBand: {
-      /** @enum {string} */
-      do: 'split-band';
-      band: string;
-      layer: string;
-      zone?: null | string;
-    };
-    EditStandInsert: {
-      /** @enum {string} */
-      do?: 'stand-insert';
-    };
-    EditStretchSpot: {
-      /** @enum {string} */
-      do: 'stretch-spot';
-      /** Format: double */
-      byWidthMm: number;
-      /** Format: double */
-      byHeightMm: number;
-      layer?: null | string;
-      id: string;
-    };
-    EditTakeInsertOut: {
-      /** @enum {string} */
-      do: 'take-insert-out';
-      insert: string;
-    };
-    EditTakeOutline: {
-      /** @enum {string} */
-      do: 'take-outline';
-      outline: components['schemas']['DrawnOutline'];
-    };
-    EditTakeRemedy: {
-      /** @enum {string} */
-      do: 'take-remedy';
-      finding: string;
-      remedy: string;
-    };
-    EditTakeWallAway: {
-      /** @enum {string} */
-      do: 'take-wall-away';
-      wall: string;
-      layer: string;
-      zone?: null | string;
-    };
-    EditTiltPuddle: {
-      /** @enum {string} */
-      do: 'tilt-puddle';
-      /** Format: double */
-      deg: number;
-      /** Format: double */
-      percent: number;
-      layer: string;
-      zone?: null | string;
-    };
-    EditTintFromPot: {
-      /** @enum {string} */
-      do: 'tint-from-pot';
-      recipe: string;
-      pot: string;
-    };
-    EditUsualSupports: {
-      /** @enum {string} */
-      do?: 'usual-supports';
-    };
-    EditWaveOff: {
-      /** @enum {string} */
-      do: 'wave-off';
-      finding: string;
-      reason?: null | string;
-    };
-    EditWidenBand: {
-      /** @enum {string} */
-      do: 'widen-band';
-      /** Format: double */
-      byMm: number;
-      band: string;
-      layer: string;
-      zone?: null | string;
-    };
-    EditedView: {
-      /** Format: int32 */
-      version: number;
-      /** Format: int32 */
-      revision: number;
-      savedAt: components['schemas']['Moment'];
-      canUndo: boolean;
-      canRedo: boolean;
-      undoes: null | string;
-      redoes: null | string;
-      finished: boolean;
-      piece: components['schemas']['Piece'];
-      plan: components['schemas']['PlanChange'];
-      made: null | string;
-    };
-    /**
-     * @description Which side of a piece is seen.
-     * @default top
-     * @enum {unknown}
-     */
-    Face: 'top' | 'underside';
-    FieldColour: {
-      /** Format: int32 */
-      field: number;
-      recipeId: string;
-    };
-    FieldPlace: {
-      /** Format: int32 */
-      field: number;
-      /** Format: double */
-      xMm: number;
-      /** Format: double */
-      yMm: number;
-    };
-    /** @description A highlight vein laid on the wet fields along their borders. */
-    FieldVein: {
-      /** @description Its recipe. */
-      recipeId: string;
-      /**
-       * Format: double
-       * @description Width, mm.
-       */
-      widthMm: number;
-      /**
-       * Format: double
-       * @description Thickness, mm: it comes on top of the fields.
-       */
-      thicknessMm: number;
-    };
-    FieldsView: {
-      ranges: {
-        [key: string]: components['schemas']['AcceptedRange'];
-      };
-      usual: {
-        [key: string]: number;
-      };
-    };
-    Fill: {
-      id: string;
-      layerId: string;
-      region: components['schemas']['RegionId'];
-      recipeId?: null | string;
-      /** Format: double */
-      depthMm?: null | number;
-      way?: components['schemas']['FillWay'];
-    };
-    /**
-     * @default poured
-     * @enum {unknown}
-     */
-    FillWay: 'poured';
-    FilmSum: {
-      /** Format: double */
-      workingMinutes?: null | number;
-      /** Format: double */
-      depthMm?: null | number;
-      /** Format: double */
-      roomC?: null | number;
-      /** Format: double */
-      referenceC?: null | number;
-      /** Format: double */
-      reactionHeatJPerG?: null | number;
-    };
-    /** @description Something that the second look sees. */
-    Finding: {
-      /** @description Id of the check. */
-      check: string;
-      /** @description The check with its place: stays the same while the finding does. */
-      key: string;
-      /** @description How much it weighs. */
-      grade: components['schemas']['Grade'];
-      /** @description What it is, in two or three words. */
-      title: string;
-      /** @description Why it matters, in one sentence; `{0}`, `{1}` stand for its numbers. */
-      reason: string;
-      /** @description The numbers of the reason, each open to its formula. */
-      numbers: components['schemas']['Reckoned'][];
-      /** @description Where it is. */
-      place: components['schemas']['FindingPlace'];
-      /** @description What can be done about it; at least one. */
-      remedies: components['schemas']['Remedy'][];
-      /** @description Why the artist let it be; null where nobody did. */
-      wavedOff?: null | string;
-    };
-    /** @description Where a finding is. */
-    FindingPlace: {
-      /** @description The station that decides it. */
-      station: string;
-      /** @description The layer, or null for the whole piece. */
-      layerId?: null | string;
-      /**
-       * Format: double
-       * @description Where on the map, mm from the left; null where it is nowhere on it.
-       */
-      xMm?: null | number;
-      /**
-       * Format: double
-       * @description Where on the map, mm from the top.
-       */
-      yMm?: null | number;
-    };
-    /** @description A formula as a person reads it. */
-    Formula: {
-      /** @description Stable id, cited by string Reckoned.Formula. */
-      id: string;
-      /** @description Its name. */
-      title: string;
-      /** @description The formula in words. */
-      words: string;
-      /** @description Page and section of the craft documentation. */
-      page: string;
-    };
-    /**
-     * @description How much a finding weighs.
-     * @enum {unknown}
-     */
-    Grade: 'stop' | 'mend' | 'mind';
-    /** @description What the resin is poured on. */
-    Ground: {
-      /** @description Its outline seen from above. */
-      outline: components['schemas']['Outline'];
-      /** @description How the edge is finished; drives what runs over it. */
-      edge: components['schemas']['EdgeStyle'];
-      /**
-       * Format: double
-       * @description Height of its sides, mm.
-       */
-      sideHeightMm: number;
-      /** @description Colour of the ground under the first layer, as `#rrggbb`. */
-      colour: string;
-      base?: null | components['schemas']['Base'];
-      paint?: null | components['schemas']['GroundPaint'];
-      level?: null | components['schemas']['LevelReading'];
-      /** @description What it stands on; null for the usual four near the corners. */
-      supports?: null | components['schemas']['Support'][];
-      /** @description The preparations that are done; null for none. */
-      done?: null | components['schemas']['PreparationDone'][];
-      mould?: null | components['schemas']['Mould'];
-      set?: null | components['schemas']['PanelSet'];
-      old?: null | components['schemas']['OldWork'];
-      /** @description How level the other panels of a set stand, each by itself; null while nobody has measured them. */
-      panelLevels?: null | components['schemas']['PanelLevel'][];
-    };
-    /** @description The paint of a ground. */
-    GroundPaint: {
-      /** @description What paint. */
-      kind: components['schemas']['PaintKind'];
-      /**
-       * Format: int32
-       * @description Number of coats.
-       * @default 1
-       */
-      coats: number;
-      /**
-       * Format: double
-       * @description Drying time by its label, h; null takes the default.
-       */
-      dryHours?: null | number;
-      /**
-       * @description Whether it is sealed under a thin coat that resin holds to.
-       * @default false
-       */
-      sealed: boolean;
-      /**
-       * @description Whether the map is painted, each band of the first layer in its own colour; else all in one.
-       * @default false
-       */
-      asMap: boolean;
-      /** @description The pot it comes from; null where it comes from none that is kept. */
-      potId?: null | string;
-    };
-    /** @description The measures of the ground. */
-    GroundPlan: {
-      /**
-       * Format: double
-       * @description Width of the box round all that is seen, mm.
-       */
-      widthMm: number;
-      /**
-       * Format: double
-       * @description Height of that box, mm.
-       */
-      heightMm: number;
-      /** @description Area, cm²; of all panels where it is several. */
-      area: components['schemas']['Reckoned'];
-      /** @description Perimeter, mm; of all panels. */
-      perimeter: components['schemas']['Reckoned'];
-      /** @description Area of the sides, cm²; of all panels. */
-      sideArea: components['schemas']['Reckoned'];
-      /** @description How it stands; each panel by itself. */
-      standing: components['schemas']['Standing'];
-      /** @description What has to be done before resin comes. */
-      preparation: components['schemas']['PreparationStep'][];
-      /** @description Ways to seal it; none where nothing is to be sealed. */
-      sealWays: components['schemas']['SealWay'][];
-      /** @description The paint for each zone of a painted map; none where the ground is of one colour. */
-      paintZones: components['schemas']['PaintZone'][];
-      /** @description The parts of a drawn outline, such as letters, from left to right; none for other outlines. */
-      parts: components['schemas']['PartPlan'][];
-      mould: null | components['schemas']['MouldPlan'];
-      /** @description The layers of older work in the cut, lowest first; none over a new ground. */
-      beneath: components['schemas']['StratumBeneath'][];
-      /**
-       * Format: double
-       * @description How wide it really is, mm: a slice's curve seldom reaches its box.
-       * @default 0
-       */
-      spanWidthMm: number;
-      /**
-       * Format: double
-       * @description How high it really is, mm.
-       * @default 0
-       */
-      spanHeightMm: number;
-      /** @description How the other panels of a set stand; null for a single one. */
-      panels?: null | components['schemas']['PanelStanding'][];
-    };
-    /** @description The scale at which a piece's map is grown. */
-    GrowthScale: {
-      /**
-       * Format: double
-       * @description Spacing of the growth grid, mm.
-       */
-      gridMm: number;
-      /**
-       * Format: double
-       * @description Wavelength of the waviness, mm.
-       */
-      grainMm: number;
-    };
-    /** @description A heart: the crystal-lined hollow that bands run round. */
-    Heart: {
-      /** @description Stable id, unique in the layer. */
-      id: string;
-      /**
-       * Format: double
-       * @description Middle, mm from the left of the outline's box.
-       */
-      xMm: number;
-      /**
-       * Format: double
-       * @description Middle, mm from the top of the outline's box.
-       */
-      yMm: number;
-      /**
-       * Format: double
-       * @description Width before it is turned, mm.
-       */
-      widthMm: number;
-      /**
-       * Format: double
-       * @description Height before it is turned, mm.
-       */
-      heightMm: number;
-      /**
-       * Format: double
-       * @description Turn, degrees clockwise as seen.
-       */
-      turnDeg: number;
-      /**
-       * Format: double
-       * @description How far the band edges round it wander, mm.
-       */
-      wavinessMm: number;
-      /**
-       * Format: int32
-       * @description Seed of its shape and waviness.
-       */
-      seed: number;
-    };
-    /**
-     * @description Grades of a peak temperature.
-     * @enum {unknown}
-     */
-    HeatGrade: 'fine' | 'warm' | 'danger';
-    HeldBack: {
-      name: string;
-      /** Format: double */
-      ml: number;
-    };
-    ImportPiece: {
-      text: string;
-    };
-    Insert: {
-      id: string;
-      name: string;
-      outline: components['schemas']['Outline'];
-      /** Format: double */
-      xMm: number;
-      /** Format: double */
-      yMm: number;
-      /** Format: double */
-      floorMm: number;
-      /** Format: double */
-      recessMm: number;
-      /** Format: double */
-      heightMm?: null | number;
-    };
-    /** @description What is worked out for an insert. */
-    InsertPlan: {
-      /** @description The insert. */
-      insertId: string;
-      /** @description What it keeps out of the first pour. */
-      displaces: components['schemas']['Reckoned'];
-      /** @description How deep its hollow is filled. */
-      depth: components['schemas']['Reckoned'];
-      /** @description What its hollow takes. */
-      fill: components['schemas']['Reckoned'];
-      /** @description The layer that fills it; null where none does yet. */
-      layerId: null | string;
-    };
-    /** Format: date-time */
-    Instant: string;
-    JsonElement: unknown;
-    /** @enum {unknown} */
-    Keep: 'visible' | 'bare';
-    KeepSequence: {
-      name: string;
-      layout: components['schemas']['Layout'];
-      recipes: components['schemas']['Recipe'][];
-      /** Format: double */
-      acrossMm: number;
-    };
-    /** @description A sequence of colours that is kept by name, to be laid again in any other piece. */
-    KeptSequence: {
-      /** @description Its name. */
-      name: string;
-      /** @description Its bands or lines, from the middle to the rim; widths in mm. */
-      bands: components['schemas']['Band'][];
-      /** @description The colours that they are poured from, with those that mixed ones are filled from. */
-      recipes: components['schemas']['Recipe'][];
-      /**
-       * Format: double
-       * @description How far across the smaller way the place was that it was kept from, mm: what a fitted one is measured against.
-       */
-      acrossMm: number;
-      /**
-       * Format: double
-       * @description Factor by which each band is wider than the one inside it.
-       * @default 1
-       */
-      widening: number;
-      /**
-       * @description A note; may be empty.
-       * @default
-       */
-      note: string;
-    };
-    KeptZone: {
-      id: string;
-      name: string;
-      outline: components['schemas']['Outline'];
-      /** Format: double */
-      xMm: number;
-      /** Format: double */
-      yMm: number;
-      keep: components['schemas']['Keep'];
-      /** Format: double */
-      damMm?: null | number;
-    };
-    /** @description One layer of a piece, cured before the next: a map of regions, filled by one sitting or several. */
-    Layer: {
-      /** @description Stable id, unique in the piece. */
-      id: string;
-      /** @description The layer's name. */
-      name: string;
-      /**
-       * Format: double
-       * @description Its depth, mm.
-       */
-      depthMm: number;
-      /** @description How it is laid out. */
-      layout: components['schemas']['Layout'];
-      /** @description Layouts of other kinds that were worked on and put by, one a kind; null for none. */
-      aside?: null | components['schemas']['Layout'][];
-      /** @description Parts of it that are laid out in ways of their own; null for none. */
-      zones?: null | components['schemas']['Zone'][];
-      /** @description What regions aim at where it is another depth than DepthMm; null for none. */
-      regionDepths?: null | components['schemas']['RegionDepth'][];
-      /** @description Regions that stay bare in this layer; null for none. */
-      bare?: null | string[];
-      /** @description Id of the insert whose hollow it fills; null for a layer over everything. */
-      within?: null | string;
-      /** @description Depth in parts of a drawn outline where it is another than DepthMm; null for none. */
-      partDepths?: null | components['schemas']['PartDepth'][];
-      /** @description How its neighbouring colours are meant. */
-      contrast?: components['schemas']['Contrast'];
-    };
-    LayerView: {
-      layerId: string;
-      box: components['schemas']['PieceBox'];
-      regions: components['schemas']['RegionPlan'][];
-      cut: components['schemas']['CutSpan'][];
-      /** Format: double */
-      cutAtMm: number;
-      cups: components['schemas']['CupPlan'];
-      steps: components['schemas']['PourStep'][];
-      opacity: {
-        [key: string]: components['schemas']['Reckoned'];
-      };
-      pour: null | components['schemas']['PourView'];
-      poured: boolean;
-      windows: components['schemas']['WindowView'][];
-      facts: components['schemas']['LayoutFact'][];
-      balance: components['schemas']['ColourBalance'][];
-      orderSays: string;
-      openRegions: string[];
-      done: boolean;
-    };
-    /** @description How a layer, or a zone of it, is laid out. */
-    Layout:
-      | components['schemas']['LayoutRingsLayout']
-      | components['schemas']['LayoutLinesLayout']
-      | components['schemas']['LayoutPetalsLayout']
-      | components['schemas']['LayoutFieldsLayout']
-      | components['schemas']['LayoutPoolsLayout']
-      | components['schemas']['LayoutPuddleLayout']
-      | components['schemas']['LayoutMarbleLayout']
-      | components['schemas']['LayoutFloodLayout'];
-    /** @description A number that only one way of laying out has. */
-    LayoutFact: {
-      /** @description Stable id, unique in the layer. */
-      id: string;
-      /** @description What it is, in words. */
-      label: string;
-      /** @description The number. */
-      number: components['schemas']['Reckoned'];
-    };
-    /** @description Fields of a few colours, each colour in several places spread out over the piece, none beside itself. */
-    LayoutFieldsLayout: {
-      /** @enum {string} */
-      kind: 'fields';
-      /**
-       * Format: int32
-       * @description How many fields.
-       */
-      fields: number;
-      colours: string[];
-      /**
-       * Format: int32
-       * @description Seed of their shapes and places.
-       */
-      seed: number;
-      moved?: null | components['schemas']['FieldPlace'][];
-      recoloured?: null | components['schemas']['FieldColour'][];
-      vein?: null | components['schemas']['FieldVein'];
-    };
-    /** @description One colour, or clear, over all. */
-    LayoutFloodLayout: {
-      /** @enum {string} */
-      kind: 'flood';
-      /** @description Its recipe. */
-      recipeId: string;
-    };
-    /** @enum {unknown} */
-    LayoutKind: 'rings' | 'lines' | 'petals' | 'fields' | 'pools' | 'puddle' | 'marble' | 'flood';
-    /**
-     * @description Bands as lines laid from the rim inward on a film of clear; the innermost, which fills the rest, is poured
-     *     last and pushes them out.
-     */
-    LayoutLinesLayout: {
-      /** @enum {string} */
-      kind: 'lines';
-      /** @description Recipe of the film they are laid on. */
-      startRecipeId: string;
-      /**
-       * Format: double
-       * @description Thickness of that film, mm; part of the layer's depth.
-       */
-      startMm: number;
-      /**
-       * Format: double
-       * @description How far the lines wander, mm.
-       */
-      wavinessMm: number;
-      /**
-       * Format: int32
-       * @description Seed of the waviness.
-       */
-      seed: number;
-      bands: components['schemas']['Band'][];
-      /**
-       * Format: double
-       * @description Factor by which each band is wider than it would be one place nearer the middle.
-       * @default 1
-       */
-      widening: number;
-    };
-    /** @description A ground colour with streaks of a mixed cup poured through it. */
-    LayoutMarbleLayout: {
-      /** @enum {string} */
-      kind: 'marble';
-      /** @description Recipe of the ground colour. */
-      groundRecipeId: string;
-      /** @description The mixed recipe. */
-      streakRecipeId: string;
-      /**
-       * Format: double
-       * @description Share of the area that the streaks take up, %.
-       */
-      streakPercent: number;
-      /**
-       * Format: double
-       * @description From 0, the mixed cup's colours side by side, to 1, one even colour.
-       */
-      blend: number;
-      /**
-       * Format: double
-       * @description Where the streaks run, degrees clockwise from the right.
-       */
-      directionDeg: number;
-      /**
-       * Format: int32
-       * @description Seed of the streaks.
-       */
-      seed: number;
-    };
-    /** @description Bands as rings round a middle, drawn through with a tool while the film sets. */
-    LayoutPetalsLayout: {
-      /** @enum {string} */
-      kind: 'petals';
-      /**
-       * Format: double
-       * @description Middle, mm from the left.
-       */
-      xMm: number;
-      /**
-       * Format: double
-       * @description Middle, mm from the top.
-       */
-      yMm: number;
-      /**
-       * Format: int32
-       * @description How many strokes of the tool, evenly round.
-       */
-      petals: number;
-      /**
-       * Format: double
-       * @description How far a stroke drags the colour along, mm.
-       */
-      pullMm: number;
-      /** @description Whether the tool is drawn towards the middle; else away from it. */
-      inward: boolean;
-      /**
-       * Format: double
-       * @description Width of what the tool drags along, mm.
-       */
-      toolMm: number;
-      /**
-       * Format: double
-       * @description Where the first stroke lies, degrees clockwise from the right.
-       */
-      turnDeg: number;
-      bands: components['schemas']['Band'][];
-      /**
-       * Format: double
-       * @description Factor by which each band is wider than it would be one place nearer the middle.
-       * @default 1
-       */
-      widening: number;
-    };
-    /** @description Pools between walls that were drawn by hand. */
-    LayoutPoolsLayout: {
-      /** @enum {string} */
-      kind: 'pools';
-      strokes: components['schemas']['Stroke'][];
-      /**
-       * Format: double
-       * @description Width of the bead they are laid as, mm.
-       */
-      beadMm: number;
-      pools: components['schemas']['PoolColour'][];
-    };
-    /** @description Colours poured in turn in one place, perhaps tilted afterwards. */
-    LayoutPuddleLayout: {
-      /** @enum {string} */
-      kind: 'puddle';
-      /**
-       * Format: double
-       * @description Where they are poured, mm from the left.
-       */
-      xMm: number;
-      /**
-       * Format: double
-       * @description mm from the top.
-       */
-      yMm: number;
-      pours: components['schemas']['PuddlePour'][];
-      /**
-       * Format: double
-       * @description Where it is tilted to, degrees clockwise from the right.
-       * @default 0
-       */
-      tiltDeg: number;
-      /**
-       * Format: double
-       * @description How much longer it grows along the tilt, %; 0 for not tilted.
-       * @default 0
-       */
-      tiltPercent: number;
-      /** @description Recipe of what lies outside the puddle; null where nothing is poured there. */
-      restRecipeId?: null | string;
-    };
-    /** @description Rings round hearts. */
-    LayoutRingsLayout: {
-      /** @enum {string} */
-      kind: 'rings';
-      hearts: components['schemas']['Heart'][];
-      /**
-       * Format: double
-       * @description How far outer bands follow the rim instead of the hearts, 0 to 1.
-       */
-      rimFollow: number;
-      /** @description Recipe of the hearts' bed; null only where there are no hearts. */
-      heartRecipeId: null | string;
-      /** @description How bands that follow the rim share the room. */
-      rimWay?: components['schemas']['RimWay'];
-      bands: components['schemas']['Band'][];
-      /**
-       * Format: double
-       * @description Factor by which each band is wider than it would be one place nearer the middle.
-       * @default 1
-       */
-      widening: number;
-    };
-    LetStepsGo: {
-      before: components['schemas']['LocalDate'];
-    };
-    LevelAnswer: {
-      /** Format: double */
-      wedgeMm: number;
-      accept: boolean;
-      shimsMm: number[];
-    };
-    LevelReading: {
-      whereItCures: boolean;
-      /** Format: double */
-      tiltXDeg?: null | number;
-      /** Format: double */
-      tiltYDeg?: null | number;
-      corners?: null | components['schemas']['CornerHeights'];
-      /** Format: double */
-      stepDeg?: null | number;
-      /** @default false */
-      waterChecked: boolean;
-    };
-    LevelShows: {
-      /** Format: double */
-      acrossDeg: number;
-      /** Format: double */
-      alongDeg: number;
-      /** Format: double */
-      stepDeg: number;
-    };
-    LevelSteering: {
-      /** Format: double */
-      acrossDeg: number;
-      /** Format: double */
-      alongDeg: number;
-      /** Format: double */
-      stepDeg: number;
-    };
-    LevelSum: {
-      /** Format: double */
-      tiltXDeg?: null | number;
-      /** Format: double */
-      tiltYDeg?: null | number;
-      supports?: null | components['schemas']['AskedSupport'][];
-      /** Format: double */
-      thinnestLayerMm?: null | number;
-    };
-    /** @description A mould as it is kept in the workshop's library. */
-    LibraryMould: {
-      /** @description Its name. */
-      name: string;
-      /** @description Outline of a cavity; a drawn one of several parts is a mould with different cavities. */
-      outline: components['schemas']['Outline'];
-      /**
-       * Format: double
-       * @description Depth of a cavity, mm.
-       */
-      depthMm: number;
-      /** @description How it is known what a cavity holds. */
-      from: components['schemas']['CapacityFrom'];
-      /**
-       * Format: double
-       * @description What a cavity holds, ml, where it was measured or stated.
-       */
-      capacityMl: null | number;
-      /**
-       * Format: int32
-       * @description How many such cavities one mould has.
-       */
-      cavitiesEach: number;
-      /**
-       * Format: int32
-       * @description How many of these moulds there are.
-       */
-      owned: number;
-      /** @description A note; may be empty. */
-      note: string;
-      /** @description Depth of cavities of a drawn outline that are deeper or shallower; null for none. */
-      cavityDepths?: null | components['schemas']['PartDepth'][];
-    };
-    /**
-     * @description Where the light comes from.
-     * @default front
-     * @enum {unknown}
-     */
-    LightFrom: 'front' | 'back';
-    LiveView: {
-      level: components['schemas']['LevelShows'];
-    };
-    LoadAnswer: {
-      loads: components['schemas']['OneLoad'][];
-      /** Format: double */
-      totalPercent: number;
-      over: boolean;
-    };
-    LoadSum: {
-      /** Format: double */
-      resinG?: null | number;
-      colourants?: null | components['schemas']['AskedColourant'][];
-    };
-    /** Format: date */
-    LocalDate: string;
-    /** Format: local-date-time */
-    LocalDateTime: string;
-    /** @description How a piece is looked at. */
-    Look: {
-      /** @description Which side is seen. */
-      face?: components['schemas']['Face'];
-      /**
-       * @description Whether the topmost layer is seen as it lies just after it was poured; else everything has cured.
-       * @default false
-       */
-      wet: boolean;
-      /** @description Where the light comes from. */
-      light?: components['schemas']['LightFrom'];
-    };
-    /** @description The artist's own figures for resin that does not end up on the panel; null takes the default. */
-    Losses: {
-      /**
-       * Format: double
-       * @description Thickness of the film that stays on an open side, mm.
-       */
-      filmMm?: null | number;
-      /**
-       * Format: double
-       * @description Share of an open-edged layer that drips off, %.
-       */
-      dripPercent?: null | number;
-      /**
-       * Format: double
-       * @description What stays in any cup, ml.
-       */
-      cupMl?: null | number;
-      /**
-       * Format: double
-       * @description Share of what must leave a cup that stays in it as well, %.
-       */
-      cupPercent?: null | number;
-    };
-    /**
-     * @description Kinds of material.
-     * @enum {unknown}
-     */
-    MaterialKind: 'resin' | 'colourant' | 'stone' | 'barrier' | 'base' | 'pen' | 'leaf' | 'rubber';
-    MaterialView: {
-      id: string;
-      kind: components['schemas']['MaterialKind'];
-      name: string;
-      like: string;
-      says: string;
-      basis: null | components['schemas']['RatioBasis'];
-      ownBasis: boolean;
-      own: boolean;
-      putAway: boolean;
-      /** Format: int32 */
-      version: number;
-      note: string;
-      properties: components['schemas']['PropertyView'][];
-    };
-    MaterialsView: {
-      resinSystems: components['schemas']['ResinSystem'][];
-      colourants: components['schemas']['Colourant'][];
-    };
-    /**
-     * @description How parts are measured.
-     * @enum {unknown}
-     */
-    Measure: 'by-volume' | 'by-weight';
-    /** @description Steps of the artist's own tools; null takes the default. Nothing is shown finer than they resolve. */
-    MeasuringTools: {
-      /**
-       * Format: double
-       * @description Step of a marked cup, ml.
-       */
-      cupStepMl?: null | number;
-      /**
-       * Format: double
-       * @description Step of the scale, g.
-       */
-      scaleStepG?: null | number;
-    };
-    /**
-     * @description What a window is for.
-     * @enum {unknown}
-     */
-    Milestone: 'tape-pull' | 'next-layer' | 'touch-dry' | 'demould' | 'full-cure';
-    MilestoneAnswer: {
-      /** Format: double */
-      clockHours: number;
-    };
-    MilestoneSum: {
-      /** Format: double */
-      referenceC?: null | number;
-      /** Format: double */
-      ageHours?: null | number;
-      segments?: null | components['schemas']['AskedSegment'][];
-      /** Format: double */
-      activationKj?: null | number;
-    };
-    MixAnswer: {
-      /** Format: double */
-      resinMl: number;
-      /** Format: double */
-      resinG: number;
-      /** Format: double */
-      hardenerMl: number;
-      /** Format: double */
-      hardenerG: number;
-      /** Format: double */
-      totalMl: number;
-      /** Format: double */
-      totalG: number;
-      /** Format: double */
-      densityGPerMl: number;
-      /** Format: double */
-      hardenerGPer100GResin: number;
-    };
-    MixCorrectionAnswer: {
-      /** Format: double */
-      targetHardenerG: number;
-      /** Format: double */
-      acceptFromG: number;
-      /** Format: double */
-      acceptToG: number;
-      onRatio: boolean;
-      /** Format: double */
-      addResinG: number;
-      /** Format: double */
-      addHardenerG: number;
-      /** Format: double */
-      totalMlAfter: number;
-    };
-    MixCorrectionSum: {
-      ratio?: null | components['schemas']['AskedRatio'];
-      /** Format: double */
-      resinDensity?: null | number;
-      /** Format: double */
-      hardenerDensity?: null | number;
-      /** Format: double */
-      resinG?: null | number;
-      /** Format: double */
-      hardenerG?: null | number;
-      /** Format: double */
-      tolerance?: null | number;
-    };
-    /** @description The maker's mix ratio. Its basis is never swapped silently. */
-    MixRatio: {
-      /** @description What the parts are parts of. */
-      basis: components['schemas']['RatioBasis'];
-      /**
-       * Format: double
-       * @description Parts of resin.
-       */
-      resin: number;
-      /**
-       * Format: double
-       * @description Parts of hardener.
-       */
-      hardener: number;
-    };
-    MixSum: {
-      ratio?: null | components['schemas']['AskedRatio'];
-      /** Format: double */
-      resinDensity?: null | number;
-      /** Format: double */
-      hardenerDensity?: null | number;
-      /** Format: double */
-      volumeMl?: null | number;
-      /** Format: double */
-      massG?: null | number;
-    };
-    Moment: {
-      at: components['schemas']['Instant'];
-      local: components['schemas']['LocalDateTime'];
-    };
-    MomentRead: {
-      local: components['schemas']['LocalDateTime'];
-    };
-    /** @description The mould of a casting, and how many are cast. */
-    Mould: {
-      /**
-       * Format: double
-       * @description Depth of a cavity, mm.
-       */
-      depthMm: number;
-      /** @description How it is known what a cavity holds. */
-      from: components['schemas']['CapacityFrom'];
-      /**
-       * Format: double
-       * @description What a cavity holds, ml, where it was measured or stated.
-       */
-      capacityMl: null | number;
-      /**
-       * Format: int32
-       * @description How many pieces are wanted.
-       */
-      pieces: number;
-      /**
-       * Format: int32
-       * @description How many cavities there are to cast in at once.
-       */
-      cavities: number;
-      /**
-       * Format: double
-       * @description Depth kept free for later coats on both faces together, mm.
-       */
-      keepMm: number;
-      /** @description The moulds it is, by their ids in the mould library; null where it is not kept there. */
-      libraryIds?: null | string[];
-      /** @description Depth of cavities of a drawn outline that are deeper or shallower than DepthMm; null for none. */
-      cavityDepths?: null | components['schemas']['PartDepth'][];
-      /** @description Inserts that stand in it while it is filled; null for none. */
-      inserts?: null | components['schemas']['Insert'][];
-    };
-    /** @description What is worked out for a mould. */
-    MouldPlan: {
-      /** @description What a cavity holds, or all cavities of a drawn outline. */
-      capacity: components['schemas']['Reckoned'];
-      /** @description What the layers may take of it: the capacity less the depth kept for later coats, and less what inserts keep out. */
-      body: components['schemas']['Reckoned'];
-      /** @description Depth that the planned layers leave, mm, in the cavity where it is least; below zero where they take more than there is. */
-      room: components['schemas']['Reckoned'];
-      /** @description Pieces in each casting. */
-      castings: number[];
-      /** @description Its inserts. */
-      inserts: components['schemas']['InsertPlan'][];
-    };
-    MouldUseView: {
-      at: components['schemas']['Moment'];
-      what: string;
-      /** Format: int32 */
-      castings: number;
-      hottest: null | components['schemas']['Reckoned'];
-    };
-    MouldView: {
-      id: string;
-      /** Format: int32 */
-      version: number;
-      mould: components['schemas']['LibraryMould'];
-      path: string;
-      /** Format: double */
-      widthMm: number;
-      /** Format: double */
-      heightMm: number;
-      capacity: components['schemas']['Reckoned'];
-      /** Format: int32 */
-      castings: number;
-      uses: components['schemas']['MouldUseView'][];
-    };
-    NameRevision: {
-      /** Format: int32 */
-      basedOn: number;
-      name: string;
-    };
-    NamedView: {
-      /** Format: int32 */
-      revision: number;
-      name: string;
-      namedAt: components['schemas']['Moment'];
-      shown: boolean;
-    };
-    NewPiece: {
-      name: string;
-      ground: components['schemas']['Ground'];
-    };
-    NoteUse: {
-      at: components['schemas']['LocalDateTime'];
-      what: string;
-      /** Format: int32 */
-      castings: number;
-      /** Format: double */
-      hottestC?: null | number;
-    };
-    /** @description Older work that a piece is poured over. */
-    OldWork: {
-      /** @description What it was. */
-      name: string;
-      /** @description Its id on the shelf; null where it never stood there. */
-      pieceId: null | string;
-      /** @description Its ground. */
-      ground: components['schemas']['Ground'];
-      /** @description The scale its map was grown at. */
-      growth: components['schemas']['GrowthScale'];
-      /** @description The colours it was poured from. */
-      recipes: components['schemas']['Recipe'][];
-      /** @description Its layers, lowest first; none where nobody knows them. */
-      layers: components['schemas']['Layer'][];
-      /** @description What of it was poured in one go each. */
-      sittings: components['schemas']['Sitting'][];
-      /**
-       * Format: double
-       * @description Where the left of its box lies, mm from the left of the new one.
-       * @default 0
-       */
-      xMm: number;
-      /**
-       * Format: double
-       * @description Where the top of its box lies, mm from the top of the new one.
-       * @default 0
-       */
-      yMm: number;
-      /**
-       * Format: double
-       * @description How far its face stands above what lies round it, mm: the first layer fills that up too.
-       * @default 0
-       */
-      standsMm: number;
-      /**
-       * Format: double
-       * @description How far lines and stones stand up from its face, mm; 0 where it was sanded flat.
-       * @default 0
-       */
-      reliefMm: number;
-      /** @description Zones that its layers kept visible or bare; null for none. */
-      kept?: null | components['schemas']['KeptZone'][];
-    };
-    OneLoad: {
-      /** Format: double */
-      percent: number;
-      /** Format: double */
-      limitPercent: number;
-      over: boolean;
-    };
-    /** @description An opening in a slice: its inner rim. */
-    Opening: {
-      /**
-       * Format: double
-       * @description Middle, mm from the left of the frame.
-       */
-      xMm: number;
-      /**
-       * Format: double
-       * @description Middle, mm from the top of the frame.
-       */
-      yMm: number;
-      /**
-       * Format: double
-       * @description Width, mm.
-       */
-      widthMm: number;
-      /**
-       * Format: double
-       * @description Height, mm.
-       */
-      heightMm: number;
-    };
-    /**
-     * @description Where a number that enters a formula came from.
-     * @enum {unknown}
-     */
-    Origin: 'default' | 'own' | 'measured' | 'learned' | 'reckoned';
-    /** @description The outline of a base seen from above, in millimetres, its box's top left at the origin, x to the right and y down. */
-    Outline:
-      | components['schemas']['OutlineRectangleOutline']
-      | components['schemas']['OutlineRoundOutline']
-      | components['schemas']['OutlineOvalOutline']
-      | components['schemas']['OutlineSliceOutline']
-      | components['schemas']['OutlineDrawnOutline'];
-    /** @description An outline drawn elsewhere: letters or any other shape, in one or many parts, with openings where rings lie inside others. */
-    OutlineDrawnOutline: {
-      /** @enum {string} */
-      shape: 'drawn';
-      /** @description Its rings in mm, each `M x y L x y … Z` with absolute numbers, the box's top left at the origin. */
-      path: string;
-    };
-    /** @description An oval: an ellipse. */
-    OutlineOvalOutline: {
-      /** @enum {string} */
-      shape: 'oval';
-      /**
-       * Format: double
-       * @description Width, mm.
-       */
-      widthMm: number;
-      /**
-       * Format: double
-       * @description Height, mm.
-       */
-      heightMm: number;
-      opening?: null | components['schemas']['Opening'];
-    };
-    /** @description A rectangle. */
-    OutlineRectangleOutline: {
-      /** @enum {string} */
-      shape: 'rectangle';
-      /**
-       * Format: double
-       * @description Width, mm.
-       */
-      widthMm: number;
-      /**
-       * Format: double
-       * @description Height, mm.
-       */
-      heightMm: number;
-      opening?: null | components['schemas']['Opening'];
-    };
-    /** @description A round. */
-    OutlineRoundOutline: {
-      /** @enum {string} */
-      shape: 'round';
-      /**
-       * Format: double
-       * @description Diameter, mm.
-       */
-      diameterMm: number;
-      opening?: null | components['schemas']['Opening'];
-    };
-    /** @enum {unknown} */
-    OutlineShape: 'rectangle' | 'round' | 'oval' | 'slice';
-    /**
-     * @description A freeform slice: a closed wobbly curve through a few handles that stand at equal angles round the middle of a frame,
-     *     perhaps with an opening. It never crosses itself.
-     */
-    OutlineSliceOutline: {
-      /** @enum {string} */
-      shape: 'slice';
-      /**
-       * Format: double
-       * @description Width of the frame it stands in, mm.
-       */
-      widthMm: number;
-      /**
-       * Format: double
-       * @description Height of the frame, mm.
-       */
-      heightMm: number;
-      reach: components['schemas']['Double'][];
-      /**
-       * Format: double
-       * @description How far the curve wanders between handles, mm.
-       */
-      wobbleMm: number;
-      /**
-       * Format: int32
-       * @description Seed of the wobble.
-       */
-      seed: number;
-      opening?: null | components['schemas']['Opening'];
-    };
-    /** @description What the person has entered for a material: one of the catalogue, by its id, or a new one that is like one of it. */
-    OwnMaterial: {
-      /** @description What it is. */
-      kind: components['schemas']['MaterialKind'];
-      /** @description Its name. */
-      name: string;
-      /** @description The typical material that all other values are taken from. */
-      like: string;
-      /** @description The properties that are the person's own, by their ids. */
-      values: {
-        [key: string]: number;
-      };
-      basis?: null | components['schemas']['RatioBasis'];
-      /**
-       * @description Where the values are from; may be empty.
-       * @default
-       */
-      note: string;
-      /**
-       * @description Whether it is offered no more.
-       * @default false
-       */
-      putAway: boolean;
-    };
-    /** @enum {unknown} */
-    PaintDetail: 'draft' | 'full';
-    /** @description A painting inside another. */
-    PaintInset: {
-      /** @description Whether it lies below the paths of the other; else above them. */
-      below: boolean;
-      /**
-       * Format: double
-       * @description Where its left comes to lie, mm.
-       */
-      xMm: number;
-      /**
-       * Format: double
-       * @description Where its top comes to lie, mm.
-       */
-      yMm: number;
-      /** @description The painting, clipped by its own outline. */
-      painting: components['schemas']['Painting'];
-    };
-    /**
-     * @description What a ground is painted with.
-     * @enum {unknown}
-     */
-    PaintKind: 'water' | 'oil';
-    /** @description How a material takes the light. */
-    PaintMaterial: {
-      /** @description Id of its cup, within its layer. */
-      id: string;
-      finish: null | components['schemas']['ColourantClass'];
-      /** @description Its lightest tone, for a sheen. */
-      light: string;
-      /** @description Its darkest tone, for a sheen. */
-      dark: string;
-    };
-    /** @description One path of a painting. */
-    PaintPath: {
-      /** @description What it is. */
-      role: components['schemas']['PaintRole'];
-      /** @description Closed path in millimetres, in SVG path syntax; filled by the even-odd rule. */
-      path: string;
-      /** @description Fill colour, `#rrggbb`, or null. */
-      fill: null | string;
-      /** @description Stroke colour, `#rrggbb`, or null. */
-      stroke: null | string;
-      /**
-       * Format: double
-       * @description Width of the stroke, mm.
-       */
-      strokeMm: number;
-      /**
-       * Format: double
-       * @description Opacity of the whole path, 0 to 1; a clear region has 0: it is there to be pointed at, not seen.
-       */
-      opacity: number;
-      region: null | components['schemas']['RegionId'];
-      /** @description Id in ImmutableArray&lt;PaintMaterial&gt; Painting.Materials, or null. */
-      material: null | string;
-      /**
-       * Format: int32
-       * @description Number in ImmutableArray&lt;string&gt; Painting.Clips of the part it is clipped by; null for the whole outline.
-       */
-      clip?: null | number;
-      /**
-       * @description Whether it deepens what is painted before it (colours are multiplied) instead of lying over it.
-       * @default false
-       */
-      glass: boolean;
-    };
-    /** @description A paint of the artist's own mixing, kept in a lidded pot: it paints grounds and tints the resin that goes with them. */
-    PaintPot: {
-      /** @description Its name. */
-      name: string;
-      /** @description Its colour, as `#rrggbb`. */
-      colour: string;
-      /** @description What paint it is. */
-      kind: components['schemas']['PaintKind'];
-      /**
-       * Format: double
-       * @description How much is left, ml.
-       */
-      leftMl: number;
-      /** @description How it was mixed; may be empty. */
-      note: string;
-    };
-    /**
-     * @description What a path of a painting is, so that a brush can treat it.
-     * @enum {unknown}
-     */
-    PaintRole: 'body' | 'part' | 'growth-line' | 'edge' | 'facet' | 'wall' | 'run';
-    /** @description The paint for one zone of a painted map. */
-    PaintZone: {
-      /** @description Name of its colour. */
-      name: string;
-      /** @description The colour, as `#rrggbb`. */
-      colour: string;
-      /** @description How much it takes. */
-      amount: components['schemas']['Reckoned'];
-    };
-    /** @description A picture of a piece: an ordered list of paths, lowest first, to be clipped by the outline. */
-    Painting: {
-      /**
-       * Format: double
-       * @description Width of the box round it, mm.
-       */
-      widthMm: number;
-      /**
-       * Format: double
-       * @description Height of the box round it, mm.
-       */
-      heightMm: number;
-      /** @description The outline of all that is painted, in SVG path syntax, mm. */
-      outline: string;
-      /** @description Colour of the ground, or of the light from behind; null where something is painted below already. */
-      ground: null | string;
-      /** @description The materials its paths name. */
-      materials: components['schemas']['PaintMaterial'][];
-      /** @description The paths. */
-      paths: components['schemas']['PaintPath'][];
-      /** @description The outline of one panel where the paths are painted for each in Copies; null for once. */
-      panel: null | string;
-      /** @description Where the panels lie; empty for once, as it is. */
-      copies: components['schemas']['PanelCopy'][];
-      /** @description Paintings inside it: older work below, filled hollows above. */
-      insets: components['schemas']['PaintInset'][];
-      /** @description Outlines of parts that are laid out in ways of their own, in SVG path syntax, mm. */
-      clips: string[];
-      /**
-       * @description Whether its topmost layer is wet: it has a gloss.
-       * @default false
-       */
-      wet: boolean;
-      /**
-       * Format: int32
-       * @description In light from behind, the number of the first path that only takes its share of the light that comes through what is
-       *     painted before it (colours are multiplied); null in light from the front.
-       */
-      filtersFrom?: null | number;
-    };
-    /** @description Where a copy of a panel lies. */
-    PanelCopy: {
-      /**
-       * Format: double
-       * @description Where the panel's x = 0 comes to lie, mm.
-       */
-      fromMm: number;
-      /** @description Whether x runs to the left from there. */
-      mirrored: boolean;
-    };
-    PanelLevel: {
-      /** Format: int32 */
-      panel: number;
-      level: components['schemas']['LevelReading'];
-    };
-    /** @description Several equal panels that are read as one piece. */
-    PanelSet: {
-      /**
-       * Format: int32
-       * @description How many.
-       */
-      count: number;
-      /**
-       * Format: double
-       * @description Gap between neighbours, mm.
-       */
-      gapMm: number;
-      /** @description Whether each mirrors its neighbour; else the map runs on across the gap. */
-      mirrored: boolean;
-    };
-    PanelStanding: {
-      /** Format: int32 */
-      panel: number;
-      standing: components['schemas']['Standing'];
-    };
-    /** @enum {unknown} */
-    Paper: 'a4' | 'letter';
-    PartDepth: {
-      /** Format: int32 */
-      part: number;
-      /** Format: double */
-      depthMm: number;
-    };
-    /** @description One part of a drawn outline. */
-    PartPlan: {
-      /** @description Its area, cm². */
-      area: components['schemas']['Reckoned'];
-      /** @description Length of its edges, mm. */
-      perimeter: components['schemas']['Reckoned'];
-      /** @description How deep each layer is in it, mm, lowest first. */
-      layerDepthMm: number[];
-      /** @description What each layer takes in it, ml, lowest first; of all panels or pieces that are poured at once. */
-      layerMl: components['schemas']['Reckoned'][];
-    };
-    /** @description A whole piece as the artist plans it: one immutable document. Nothing in it is worked out; the chain works out the rest. */
-    Piece: {
-      /** @description The piece's name. */
-      name: string;
-      /** @description What the resin is poured on. */
-      ground: components['schemas']['Ground'];
-      /** @description How fine the map is grown; belongs to the piece so that a drag never changes it. */
-      growth: components['schemas']['GrowthScale'];
-      /** @description The colours it is poured from. */
-      recipes: components['schemas']['Recipe'][];
-      /** @description Layers, lowest first. */
-      layers: components['schemas']['Layer'][];
-      /** @description What is poured in one go each. */
-      sittings: components['schemas']['Sitting'][];
-      /** @description Findings the artist has waved off, and why; null for none. */
-      wavedOff?: null | components['schemas']['WavedOff'][];
-      /** @description Zones that every layer keeps visible or bare; null for none. */
-      kept?: null | components['schemas']['KeptZone'][];
-    };
-    /** @description A box on a piece. */
-    PieceBox: {
-      /**
-       * Format: double
-       * @description Left, mm.
-       */
-      xMm: number;
-      /**
-       * Format: double
-       * @description Top, mm.
-       */
-      yMm: number;
-      /**
-       * Format: double
-       * @description Width, mm.
-       */
-      widthMm: number;
-      /**
-       * Format: double
-       * @description Height, mm.
-       */
-      heightMm: number;
-    };
-    /**
-     * @description What kind of piece it is; drives its walls and its preparation.
-     * @enum {unknown}
-     */
-    PieceKind: 'panel' | 'slice' | 'frame' | 'casting';
-    PieceRef: {
-      id: string;
-      name: string;
-    };
-    PieceView: {
-      id: string;
-      /** Format: int32 */
-      version: number;
-      /** Format: int32 */
-      revision: number;
-      savedAt: components['schemas']['Moment'];
-      canUndo: boolean;
-      canRedo: boolean;
-      undoes: null | string;
-      redoes: null | string;
-      piece: components['schemas']['Piece'];
-      plan: null | components['schemas']['PlanView'];
-      problem: null | string;
-      runs: components['schemas']['RunView'][];
-      finished: boolean;
-      beneath: null | components['schemas']['PieceRef'];
-      earlier: components['schemas']['EarlierView'][];
-    };
-    PlanChange: {
-      ground: null | components['schemas']['GroundPlan'];
-      layers: components['schemas']['LayerView'][];
-      findings: null | components['schemas']['Finding'][];
-      pot: null | components['schemas']['PotLeft'];
-      hidden: null | string;
-    };
-    PlanView: {
-      ground: components['schemas']['GroundPlan'];
-      layers: components['schemas']['LayerView'][];
-      findings: components['schemas']['Finding'][];
-      pot: null | components['schemas']['PotLeft'];
-      hidden: null | string;
-    };
-    /** @description The colour of a pool. */
-    PoolColour: {
-      /** @description Stable id, unique in the layout; also the id of the pool's region. */
-      id: string;
-      /**
-       * Format: double
-       * @description A spot in the pool, mm from the left.
-       */
-      xMm: number;
-      /**
-       * Format: double
-       * @description mm from the top.
-       */
-      yMm: number;
-      /** @description Its recipe. */
-      recipeId: string;
-    };
-    /** @description Whether what is left in a pot is enough for a ground. */
-    PotLeft: {
-      /** @description The pot's name. */
-      name: string;
-      /** @description What is left in it. */
-      left: components['schemas']['Reckoned'];
-      short: null | components['schemas']['Reckoned'];
-    };
-    PotView: {
-      id: string;
-      /** Format: int32 */
-      version: number;
-      pot: components['schemas']['PaintPot'];
-    };
-    /** @description One pour of a layer. */
-    PourStep: {
-      /** @description The region it fills. */
-      regionId: components['schemas']['RegionId'];
-      /** @description The cup it comes from. */
-      cupId: string;
-      /** @description How much, ml. */
-      pourMl: components['schemas']['Reckoned'];
-      /** @description What should be left in the cup after it, ml, loss included. */
-      leftInCupMl: components['schemas']['Reckoned'];
-    };
-    PourView: {
-      start: components['schemas']['Moment'];
-      end: components['schemas']['Moment'];
-      /** Format: double */
-      roomC: number;
-      roomOrigin: components['schemas']['Origin'];
-    };
-    PreparationDone: {
-      id: string;
-      at?: unknown;
-    };
-    /** @description One thing to do before resin comes. */
-    PreparationStep: {
-      /** @description Stable id. */
-      id: string;
-      /** @description What to do. */
-      what: string;
-      /** @description What it is good for, or what to mind. */
-      why: string;
-      amount: null | components['schemas']['Reckoned'];
-      /**
-       * Format: double
-       * @description How long it dries, h; null where nothing has to.
-       */
-      dryHours: null | number;
-      /** @description Whether it is done. */
-      done: boolean;
-      at: null | components['schemas']['LocalDateTime'];
-      readyAt: null | components['schemas']['LocalDateTime'];
-      dry?: null | components['schemas']['Reckoned'];
-    };
-    PreviewPiece: {
-      piece?: null | components['schemas']['Piece'];
-      layerId?: null | string;
-      detail?: null | components['schemas']['PaintDetail'];
-      /** @default true */
-      numbers: boolean;
-      look?: null | components['schemas']['Look'];
-      /** Format: int32 */
-      revision?: null | number;
-      commands?: null | components['schemas']['Edit'][];
-    };
-    PreviewView: {
-      plan: null | components['schemas']['PlanView'];
-      painting: null | components['schemas']['Painting'];
-      piece?: null | components['schemas']['Piece'];
-    };
-    /** @description What things cost in this workshop. */
-    Prices: {
-      /** @description The workshop's money, as it is written behind an amount. */
-      money: string;
-      /** @description Price of a litre, by the id of what it is; what is not here is not known. */
-      perLitre: {
-        [key: string]: number;
-      };
-    };
-    PropertyView: {
-      id: string;
-      label: string;
-      group: string;
-      span: null | string;
-      until: null | string;
-      unit: string;
-      /** Format: double */
-      value: number;
-      /** Format: double */
-      typical: number;
-      origin: components['schemas']['Origin'];
-      range: components['schemas']['AcceptedRange'];
-    };
-    PuddleAnswer: {
-      outerRadiiMm: number[];
-    };
-    /** @description One pour of a puddle. */
-    PuddlePour: {
-      /** @description Stable id, unique in the layout; also the id of its region. */
-      id: string;
-      /** @description Its recipe. */
-      recipeId: string;
-      /**
-       * Format: double
-       * @description How much, ml.
-       */
-      ml: number;
-    };
-    PuddleSum: {
-      volumesMl?: null | number[];
-      /** Format: double */
-      depthMm?: null | number;
-    };
-    /** @enum {unknown} */
-    QuantityKind: 'length' | 'volume' | 'mass' | 'temperature';
-    /** @description A typed quantity, read. */
-    QuantityRead: {
-      /**
-       * Format: double
-       * @description Its value in mm, ml, g or °C.
-       */
-      value: number;
-      /** @description The same as text, such as `44.45 mm`. */
-      normalised: string;
-    };
-    /** @enum {unknown} */
-    RatioBasis: 'volume' | 'weight';
-    /** @description A colour as it is mixed. Whatever is poured from the same recipe in one sitting comes from one cup. */
-    Recipe: {
-      /** @description Stable id, unique in the piece. */
-      id: string;
-      /** @description The colour's name. */
-      name: string;
-      /** @description Colour of the colourant at full cover, as `#rrggbb`. */
-      colour: string;
-      /** @description What is stirred into the resin, the first first; empty for clear resin and for a mixed recipe. */
-      doses: components['schemas']['Dose'][];
-      /** @description The recipes it is filled from, where it is a mixed one; null for one that is mixed by itself. */
-      of?: null | components['schemas']['RecipeShare'][];
-    };
-    RecipeShare: {
-      recipeId: string;
-      /** Format: double */
-      parts: number;
-    };
-    /** @description A number shown to a person, with the formula and the inputs it came from. */
-    Reckoned: {
-      /**
-       * Format: double
-       * @description The value in Unit, unrounded.
-       */
-      value: number;
-      /** @description Unit symbol; empty for a bare number. */
-      unit: string;
-      /** @description Id of the formula in Formulas. */
-      formula: string;
-      inputs: components['schemas']['ReckonedInput'][];
-      /** @description Where on the piece it is so, such as `layers[field].regions[moss]`; null where it is nowhere in particular. */
-      place?: null | string;
-    };
-    /** @description One input of a reckoned number. */
-    ReckonedInput: {
-      /** @description What it is, in the words of the craft. */
-      name: string;
-      /**
-       * Format: double
-       * @description Its value in Unit.
-       */
-      value: number;
-      /** @description Unit symbol; empty for a bare number. */
-      unit: string;
-      /** @description Where it came from. */
-      origin: components['schemas']['Origin'];
-      /**
-       * @description The place in the piece where it is decided, such as `ground.sideHeightMm` or `recipes[amber].doses[0].percent`; null where
-       *     it is not decided there.
-       */
-      field?: null | string;
-    };
-    RegionAnswer: {
-      /** Format: double */
-      layerMl: number;
-      /** Format: double */
-      displacedMl: number;
-      /** Format: double */
-      edgeMl: number;
-      /** Format: double */
-      cupMl: number;
-    };
-    RegionDepth: {
-      region: components['schemas']['RegionId'];
-      /** Format: double */
-      depthMm: number;
-    };
-    /**
-     * @description The id of a region in its layer: of the layer's own layout (`moss`, `field-3`), of the layout of one of its zones
-     *     (`zone-1/moss`), or a spot that the piece keeps visible or bare (`kept/signature`). Two are equal when they are written alike.
-     */
-    RegionId: string;
-    /**
-     * @description What a region of the map is.
-     * @enum {unknown}
-     */
-    RegionKind:
-      | 'heart-bed'
-      | 'band'
-      | 'field'
-      | 'vein'
-      | 'film'
-      | 'pool'
-      | 'wall'
-      | 'puddle-ring'
-      | 'flood'
-      | 'streaks'
-      | 'kept-visible'
-      | 'kept-bare';
-    RegionOf: {
-      layerId: string;
-      region: components['schemas']['RegionId'];
-    };
-    /** @description A region with the colour it shows on the ground. */
-    RegionPlan: {
-      /** @description The region. */
-      id: components['schemas']['RegionId'];
-      /** @description What it is. */
-      kind: components['schemas']['RegionKind'];
-      /** @description Its cup; null where nothing is poured, or nobody has said from which. */
-      cupId: null | string;
-      /** @description Its area, cm². */
-      area: components['schemas']['Reckoned'];
-      /**
-       * Format: double
-       * @description Length of the outline's edge it touches, mm.
-       */
-      openEdgeMm: number;
-      /** @description False where no room is left for it and its area is 0. */
-      fits: boolean;
-      anchor: null | components['schemas']['Spot'];
-      narrow?: null | components['schemas']['Reckoned'];
-      wide?: null | components['schemas']['Reckoned'];
-    };
-    RegionSum: {
-      /** Format: double */
-      areaMm2?: null | number;
-      /** Format: double */
-      depthMm?: null | number;
-      stones?: null | components['schemas']['AskedStones'][];
-      /** Format: double */
-      openEdgeMm?: null | number;
-      /** Format: double */
-      sideHeightMm?: null | number;
-      /** Format: double */
-      filmMm?: null | number;
-      /** Format: double */
-      dripShare?: null | number;
-      /** Format: double */
-      reserve?: null | number;
-      /** Format: int32 */
-      transfers?: null | number;
-    };
-    /** @description A region's resin. */
-    RegionVolume: {
-      /** @description The region. */
-      regionId: components['schemas']['RegionId'];
-      /** @description The cup it is poured from. */
-      cupId: string;
-      /** @description Area × depth, ml. */
-      layerMl: components['schemas']['Reckoned'];
-      /** @description What runs over its part of the edge, ml. */
-      edgeMl: components['schemas']['Reckoned'];
-      /** @description What is poured on it, ml. */
-      pourMl: components['schemas']['Reckoned'];
-    };
-    /** @description A change that answers a finding. */
-    Remedy: {
-      /** @description Stable id, unique in the finding. */
-      id: string;
-      /** @description What a press does, in words; `{0}` stands for Mm. */
-      label: string;
-      /** @description The field to go to, for what only the person can say; null where the change is made by the press. */
-      field: null | string;
-      /**
-       * Format: double
-       * @description A length in the label, for the person's own units, mm; null where there is none.
-       */
-      mm?: null | number;
-    };
-    /** @description The resin system a sitting uses, with the maker's own data where the artist has entered it. */
-    ResinChoice: {
-      /** @description Id of a resin of the catalogue. */
-      system: string;
-      ratio?: null | components['schemas']['MixRatio'];
-      /**
-       * Format: double
-       * @description Density of the resin, g/ml, or null for the typical one.
-       */
-      resinDensity?: null | number;
-      /**
-       * Format: double
-       * @description Density of the hardener, g/ml, or null for the typical one.
-       */
-      hardenerDensity?: null | number;
-    };
-    /** @description A resin system with its maker's data. Times are at ReferenceC in a 3 mm film. */
-    ResinSystem: {
-      /** @description Stable id. */
-      id: string;
-      /** @description Its name. */
-      name: string;
-      /** @description Mix ratio. */
-      ratio: components['schemas']['MixRatio'];
-      /**
-       * Format: double
-       * @description Density of the resin, g/ml.
-       */
-      resinDensity: number;
-      /**
-       * Format: double
-       * @description Density of the hardener, g/ml.
-       */
-      hardenerDensity: number;
-      /**
-       * Format: double
-       * @description Viscosity when mixed, Pa·s.
-       */
-      viscosityPaS: number;
-      /**
-       * Format: double
-       * @description Temperature the times are given at, °C.
-       */
-      referenceC: number;
-      /**
-       * Format: double
-       * @description Working time of 100 g in a cup, min.
-       */
-      workingMinutes: number;
-      /** @description When the mask run of tape comes off. */
-      tapePull: components['schemas']['AgeSpan'];
-      /**
-       * Format: double
-       * @description When drips are looked for, h.
-       */
-      dripHours: number;
-      /**
-       * Format: double
-       * @description Touch-dry, h.
-       */
-      tackFreeHours: number;
-      /** @description When the next layer bonds without sanding. */
-      recoat: components['schemas']['AgeSpan'];
-      /**
-       * Format: double
-       * @description When it may leave its mould, still flexible, h.
-       */
-      demouldHours: number;
-      /**
-       * Format: double
-       * @description Full cure, h.
-       */
-      fullCureHours: number;
-      /**
-       * Format: double
-       * @description Deepest single pour, mm.
-       */
-      deepestMm: number;
-      /**
-       * Format: double
-       * @description What it stands after full cure, °C.
-       */
-      heatC: number;
-      /** @description The properties that the person has entered, by their ids; all others are typical. */
-      own: string[];
-      /**
-       * @description Whether it is offered no more.
-       * @default false
-       */
-      putAway: boolean;
-    };
-    RibbonNight: {
-      from: components['schemas']['Moment'];
-      to: components['schemas']['Moment'];
-    };
-    RibbonSpan: {
-      pieceId: string;
-      pieceName: string;
-      layerId: string;
-      layerName: string;
-      milestone: components['schemas']['Milestone'];
-      opens: components['schemas']['Moment'];
-      closes: null | components['schemas']['Moment'];
-      state: components['schemas']['WindowState'];
-      poured: boolean;
-      renewing: boolean;
-    };
-    RibbonView: {
-      now: components['schemas']['Moment'];
-      to: components['schemas']['Moment'];
-      nights: components['schemas']['RibbonNight'][];
-      spans: components['schemas']['RibbonSpan'][];
-      failed: components['schemas']['PieceRef'][];
-      renewing: boolean;
-    };
-    /**
-     * @description How bands that follow the rim share the room between the hearts and the rim.
-     * @default proportional
-     * @enum {unknown}
-     */
-    RimWay: 'proportional' | 'even';
-    RunPourView: {
-      regionId: components['schemas']['RegionId'];
-      colourName: string;
-      /** Format: double */
-      plannedMl: number;
-      /** Format: double */
-      pouredMl: null | number;
-    };
-    RunView: {
-      id: string;
-      layerId: string;
-      /** Format: int32 */
-      version: number;
-      start: components['schemas']['Moment'];
-      end: null | components['schemas']['Moment'];
-      /** Format: double */
-      roomC: null | number;
-      note: string;
-      pours: components['schemas']['RunPourView'][];
-      /** Format: int32 */
-      revision: null | number;
-    };
-    SaveMaterial: {
-      /** Format: int32 */
-      basedOn: number;
-      material: components['schemas']['OwnMaterial'];
-    };
-    SaveMould: {
-      /** Format: int32 */
-      basedOn: number;
-      mould: components['schemas']['LibraryMould'];
-    };
-    SavePiece: {
-      /** Format: int32 */
-      basedOn: number;
-      piece: components['schemas']['Piece'];
-    };
-    SavePot: {
-      /** Format: int32 */
-      basedOn: number;
-      pot: components['schemas']['PaintPot'];
-    };
-    SaveRun: {
-      /** Format: int32 */
-      basedOn: number;
-      layerId: string;
-      start: components['schemas']['LocalDateTime'];
-      end: null | components['schemas']['LocalDateTime'];
-      /** Format: double */
-      roomC: null | number;
-      note: string;
-      pours: components['schemas']['SaveRunPour'][];
-      /** @default false */
-      evenSo: boolean;
-    };
-    SaveRunPour: {
-      regionId: components['schemas']['RegionId'];
-      /** Format: double */
-      pouredMl: null | number;
-    };
-    SaveSequence: {
-      /** Format: int32 */
-      basedOn: number;
-      sequence: components['schemas']['KeptSequence'];
-    };
-    /** @description A way of sealing a ground. */
-    SealWay: {
-      /** @description Stable id; its price is kept under it. */
-      id: string;
-      /** @description What with. */
-      name: string;
-      /** @description How much it takes. */
-      amount: components['schemas']['Reckoned'];
-      /**
-       * Format: double
-       * @description How long until resin may come, h.
-       */
-      dryHours: number;
-      /** @description What speaks for it or against it. */
-      mind: string;
-      cost?: null | components['schemas']['Reckoned'];
-      costPerM2?: null | components['schemas']['Reckoned'];
-      /** @description How long it dries, as it is worked out. */
-      dry?: components['schemas']['Reckoned'];
-    };
-    SequenceView: {
-      id: string;
-      /** Format: int32 */
-      version: number;
-      sequence: components['schemas']['KeptSequence'];
-      widthsMm: number[];
-      together: components['schemas']['Reckoned'];
-    };
-    ShelfView: {
-      id: string;
-      /** Format: int32 */
-      version: number;
-      name: string;
-      /** Format: double */
-      widthMm: number;
-      /** Format: double */
-      heightMm: number;
-      /** Format: double */
-      footMm: number;
-      /** Format: int32 */
-      layers: number;
-      /** Format: int32 */
-      poured: number;
-      savedAt: components['schemas']['Moment'];
-      problem: null | string;
-      picture: string;
-    };
-    /** @description What is poured in one go: one resin, one way of measuring, one start. */
-    Sitting: {
-      /** @description Stable id, unique in the piece. */
-      id: string;
-      /** @description Ids of the layers of which it takes every region that no other sitting takes. */
-      rest: string[];
-      /** @description The resin it is mixed from. */
-      resin: components['schemas']['ResinChoice'];
-      /** @description How the artist measures: in marked cups or on a scale. */
-      measure: components['schemas']['Measure'];
-      /** @description Its name; null for that of what it fills. */
-      name?: null | string;
-      /** @description Regions that it takes by themselves, in turn; null for none. */
-      fills?: null | components['schemas']['Fill'][];
-      tools?: null | components['schemas']['MeasuringTools'];
-      losses?: null | components['schemas']['Losses'];
-      /**
-       * Format: double
-       * @description Reserve in every cup, %; null takes the default.
-       */
-      reservePercent?: null | number;
-      /**
-       * Format: local-date-time
-       * @description First pour, in the workshop's local time; null while not decided.
-       */
-      start?: null | string;
-      /**
-       * Format: local-date-time
-       * @description Last pour; null for the default of 20 min after the start.
-       */
-      end?: null | string;
-      /**
-       * Format: double
-       * @description Room temperature, °C; null while not known.
-       */
-      roomC?: null | number;
-      /** @description Regions in pour order; null for the usual one. Regions left out follow in that. */
-      order?: null | components['schemas']['RegionOf'][];
-      /** @description What the artist wants otherwise of single cups; null for nothing. */
-      cupChoices?: null | components['schemas']['CupChoice'][];
-    };
-    /** @description A stretch of a layer of older work. */
-    SpanBeneath: {
-      /**
-       * Format: double
-       * @description Left end, mm from the left of the new outline.
-       */
-      fromMm: number;
-      /**
-       * Format: double
-       * @description Right end, mm.
-       */
-      toMm: number;
-      /** @description Its colour, as `#rrggbb`; null for clear resin. */
-      colour: null | string;
-    };
-    /** @description A place on a piece. */
-    Spot: {
-      /**
-       * Format: double
-       * @description mm from the left of the outline's box.
-       */
-      xMm: number;
-      /**
-       * Format: double
-       * @description mm from its top.
-       */
-      yMm: number;
-    };
-    Standing: {
-      supports: components['schemas']['StandingSupport'][];
-      ownSupports: boolean;
-      drift: null | components['schemas']['Reckoned'];
-      level: null | boolean;
-      needed: components['schemas']['Reckoned'];
-      tooCoarse: boolean;
-      thinnest: components['schemas']['Reckoned'];
-      span: components['schemas']['Reckoned'];
-      sag: null | components['schemas']['Reckoned'];
-      straight: null | boolean;
-      baseMass: null | components['schemas']['Reckoned'];
-      massSoFar: null | components['schemas']['Reckoned'];
-      finishedMass: null | components['schemas']['Reckoned'];
-    };
-    StandingSupport: {
-      /** Format: double */
-      xMm: number;
-      /** Format: double */
-      yMm: number;
-      shim: null | components['schemas']['Reckoned'];
-    };
-    /** @enum {unknown} */
-    Step: 'undo' | 'redo';
-    StepPiece: {
-      /** Format: int32 */
-      basedOn: number;
-      step: components['schemas']['Step'];
-    };
-    StonesAnswer: {
-      /** Format: double */
-      bulkMl: number;
-      /** Format: double */
-      grams: number;
-      /** Format: double */
-      solidMl: number;
-      /** Format: double */
-      voidMl: number;
-    };
-    StonesSum: {
-      /** Format: double */
-      areaMm2?: null | number;
-      /** Format: double */
-      depthMm?: null | number;
-      /** Format: double */
-      bulkDensity?: null | number;
-      /** Format: double */
-      solidDensity?: null | number;
-      /** Format: double */
-      solidsShare?: null | number;
-      /** Format: double */
-      coverShare?: null | number;
-    };
-    /** @description A layer of older work in the cut. */
-    StratumBeneath: {
-      /** @description Its name. */
-      name: string;
-      /**
-       * Format: double
-       * @description Its depth, mm.
-       */
-      depthMm: number;
-      /** @description What the cut passes, from left to right. */
-      spans: components['schemas']['SpanBeneath'][];
-    };
-    /** @description One wall, drawn by hand. */
-    Stroke: {
-      /** @description Stable id, unique in the layout. */
-      id: string;
-      /** @description Its course; an end near a wall, the rim or its own beginning joins on there. */
-      spots: components['schemas']['Spot'][];
-    };
-    Support: {
-      /** Format: double */
-      xMm: number;
-      /** Format: double */
-      yMm: number;
-    };
-    SvgDrawing: {
-      svg: string;
-      /** Format: double */
-      dpi?: null | number;
-    };
-    SvgRead: {
-      outline: components['schemas']['Outline'];
-      /** Format: double */
-      widthMm: number;
-      /** Format: double */
-      heightMm: number;
-      /** Format: int32 */
-      parts: number;
-    };
-    TakeRevision: {
-      /** Format: int32 */
-      basedOn: number;
-    };
-    TapeAnswer: {
-      /** Format: double */
-      maskWidthMm: null | number;
-      /** Format: double */
-      damWidthMm: null | number;
-      /** Format: double */
-      damHeightMm: number;
-      /** Format: double */
-      lengthEachMm: number;
-      reason: null | string;
-    };
-    TapeSum: {
-      /** Format: double */
-      perimeterMm?: null | number;
-      /** Format: int32 */
-      corners?: null | number;
-      /** Format: double */
-      sideMm?: null | number;
-      /** Format: double */
-      openDepthMm?: null | number;
-      stockWidthsMm?: null | number[];
-    };
-    TypedMoment: {
-      text?: null | string;
-    };
-    TypedQuantity: {
-      text?: null | string;
-      kind?: null | components['schemas']['QuantityKind'];
-    };
-    /** @enum {unknown} */
-    WallSeal: 'open' | 'sealed' | 'tested';
-    WavedOff: {
-      finding: string;
-      reason: string;
-    };
-    /**
-     * @description How a window stands at a moment.
-     * @enum {unknown}
-     */
-    WindowState: 'ahead' | 'open' | 'closed' | 'reached' | 'never';
-    WindowView: {
-      milestone: components['schemas']['Milestone'];
-      opens: components['schemas']['Moment'];
-      closes: null | components['schemas']['Moment'];
-      state: components['schemas']['WindowState'];
-      opensAfterHours: components['schemas']['Reckoned'];
-      closesAfterHours: null | components['schemas']['Reckoned'];
-    };
-    WorkshopChange: {
-      timeZone?: null | string;
-      /** Format: int32 */
-      hours?: null | number;
-    };
-    WorkshopView: {
-      timeZone: string;
-      now: components['schemas']['Moment'];
-      demo: boolean;
-      timeZones: string[];
-      /** Format: int32 */
-      hours: number;
-    };
-    Zone: {
-      id: string;
-      name: string;
-      outline: components['schemas']['Outline'];
-      /** Format: double */
-      xMm: number;
-      /** Format: double */
-      yMm: number;
-      layout: components['schemas']['Layout'];
-      aside?: null | components['schemas']['Layout'][];
-    };
-  };
-  responses: never;
-  parameters: never;
-  requestBodies: never;
-  headers: never;
-  pathItems: never;
+    schemas: {
+        AboutView: {
+            version: string;
+            dataFolder: string;
+            /** Format: int64 */
+            fileBytes: number;
+            /** Format: int32 */
+            steps: number;
+            /** Format: int32 */
+            oldSteps: number;
+            before: components["schemas"]["LocalDate"];
+        };
+        /** @description The values of one quantity that the program takes; anything outside is refused with a sentence that names the range. */
+        AcceptedRange: {
+            /** @description The quantity in words, for the sentence. */
+            what: string;
+            /**
+             * Format: double
+             * @description Smallest accepted value, in Unit.
+             */
+            from: number;
+            /**
+             * Format: double
+             * @description Largest accepted value, in Unit.
+             */
+            to: number;
+            /** @description Unit symbol, or an empty string for a bare number. */
+            unit: string;
+            /**
+             * @description Whether From itself is refused.
+             * @default false
+             */
+            fromExcluded: boolean;
+            /** @description The range as a person reads it, such as "from 20 to 3000 mm". */
+            words?: null | string;
+            /** @description The sentence a person gets for a value outside the range. */
+            sentence?: null | string;
+        };
+        AgeAnswer: {
+            /** Format: double */
+            equivalentHours: number;
+        };
+        /** @description A span of equivalent ages. */
+        AgeSpan: {
+            /**
+             * Format: double
+             * @description Opens at this age, h at the reference temperature.
+             */
+            fromHours: number;
+            /**
+             * Format: double
+             * @description Closes at this age, h at the reference temperature.
+             */
+            toHours: number;
+        };
+        AgeSum: {
+            /** Format: double */
+            referenceC?: null | number;
+            segments?: null | components["schemas"]["AskedSegment"][];
+            /** Format: double */
+            activationKj?: null | number;
+        };
+        AsideView: {
+            id: string;
+            name: string;
+            takenOff: components["schemas"]["Moment"];
+            until: components["schemas"]["Moment"];
+        };
+        AskedCoats: {
+            /** Format: double */
+            top?: null | number;
+            /** Format: double */
+            bottom?: null | number;
+            /** Format: double */
+            areaMm2?: null | number;
+        };
+        AskedColourant: {
+            class?: null | components["schemas"]["ColourantClass"];
+            /** Format: double */
+            grams?: null | number;
+            /** Format: double */
+            drops?: null | number;
+            /** Format: double */
+            densityGPerMl?: null | number;
+        };
+        AskedInsert: {
+            /** Format: double */
+            volumeMl?: null | number;
+            /** Format: int32 */
+            count?: null | number;
+        };
+        AskedLab: {
+            /** Format: double */
+            l?: null | number;
+            /** Format: double */
+            a?: null | number;
+            /** Format: double */
+            b?: null | number;
+        };
+        AskedRatio: {
+            basis?: null | components["schemas"]["RatioBasis"];
+            /** Format: double */
+            resin?: null | number;
+            /** Format: double */
+            hardener?: null | number;
+        };
+        AskedSegment: {
+            /** Format: double */
+            hours?: null | number;
+            /** Format: double */
+            celsius?: null | number;
+        };
+        AskedStones: {
+            /** Format: double */
+            grams?: null | number;
+            /** Format: double */
+            solidDensity?: null | number;
+        };
+        AskedSupport: {
+            /** Format: double */
+            xMm?: null | number;
+            /** Format: double */
+            yMm?: null | number;
+        };
+        /** @description A band or vein. */
+        Band: {
+            /** @description Stable id, unique in the layer; also the id of its region. */
+            id: string;
+            /**
+             * Format: double
+             * @description Its width on average before the widening, mm; ignored where FillsRest.
+             */
+            widthMm: number;
+            /** @description Whether it takes all the width that is left. */
+            fillsRest: boolean;
+            /** @description Id of its recipe. */
+            recipeId: string;
+        };
+        /** @description The base of a piece. */
+        Base: {
+            /** @description What kind of piece stands on it. */
+            kind: components["schemas"]["PieceKind"];
+            /** @description What it is made of. */
+            material: components["schemas"]["BaseMaterial"];
+            /**
+             * Format: double
+             * @description Its thickness, mm; null while not known, and for canvas.
+             */
+            thicknessMm?: null | number;
+            /**
+             * @description Whether a canvas has its back stiffened.
+             * @default false
+             */
+            backStiffened: boolean;
+            /**
+             * @description Whether gaps and the dam's foot are sealed.
+             * @default false
+             */
+            gapsSealed: boolean;
+            /**
+             * @description Whether the seal held water in a test.
+             * @default false
+             */
+            sealTested: boolean;
+            /**
+             * Format: double
+             * @description Width of the bars of a cradled panel, mm; null takes the usual.
+             */
+            barWidthMm?: null | number;
+        };
+        /**
+         * @description What a base is made of.
+         * @enum {unknown}
+         */
+        BaseMaterial: "birch-ply" | "mdf" | "pine" | "acrylic" | "glass" | "canvas" | "silicone" | "resin" | "casting-sheet" | "metal-rim" | "cradled-panel" | "painting";
+        BeadAnswer: {
+            /** Format: double */
+            sectionMm2: number;
+            /** Format: double */
+            lengthMm: number;
+            /** Format: double */
+            volumeMl: number;
+            /** Format: double */
+            dryHours: number;
+        };
+        BeadSum: {
+            /** Format: double */
+            heightMm?: null | number;
+            /** Format: double */
+            widthMm?: null | number;
+            /** Format: double */
+            volumeMl?: null | number;
+            /** Format: double */
+            lengthMm?: null | number;
+            /** Format: double */
+            referenceHeightMm?: null | number;
+            /** Format: double */
+            referenceDryHours?: null | number;
+        };
+        BubbleAnswer: {
+            /** Format: double */
+            riseMmPerS: number;
+            /** Format: double */
+            secondsToSurface: number;
+        };
+        BubbleSum: {
+            /** Format: double */
+            radiusMm?: null | number;
+            /** Format: double */
+            viscosityPaS?: null | number;
+            /** Format: double */
+            densityGPerMl?: null | number;
+            /** Format: double */
+            depthMm?: null | number;
+        };
+        /**
+         * @description How it is known what a mould holds.
+         * @enum {unknown}
+         */
+        CapacityFrom: "dimensions" | "water" | "maker";
+        CastingAnswer: {
+            /** Format: double */
+            bodyMl: number;
+            /** Format: double */
+            totalMl: number;
+            shareMl: number[];
+        };
+        CastingSum: {
+            /** Format: double */
+            capacityMl?: null | number;
+            /** Format: int32 */
+            pieces?: null | number;
+            inserts?: null | components["schemas"]["AskedInsert"][];
+            coatMm?: null | components["schemas"]["AskedCoats"];
+            shares?: null | number[];
+            /** Format: double */
+            lossShare?: null | number;
+        };
+        ColourAnswer: {
+            /** Format: double */
+            deltaE00: number;
+        };
+        /** @description How much of a layer a colour takes up, and how it lies. */
+        ColourBalance: {
+            /** @description The colour's cup. */
+            cupId: string;
+            /** @description Its share of the area, %. */
+            share: components["schemas"]["Reckoned"];
+            /** @description How far its middle lies from the middle of the whole, mm. */
+            lean: components["schemas"]["Reckoned"];
+            /** @description Its middle. */
+            middle: components["schemas"]["Spot"];
+        };
+        /** @description One colour in place of another. */
+        ColourChange: {
+            /** @description The colour as it is, `#rrggbb`. */
+            from: string;
+            /** @description The colour it becomes. */
+            to: string;
+        };
+        ColourSum: {
+            first?: null | components["schemas"]["AskedLab"];
+            second?: null | components["schemas"]["AskedLab"];
+        };
+        /** @description Typical data of a class of colourant. */
+        Colourant: {
+            /** @description The class. */
+            class: components["schemas"]["ColourantClass"];
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: double
+             * @description Usual load from, % of the mixed resin by weight.
+             */
+            usualFromPercent: number;
+            /**
+             * Format: double
+             * @description Usual load to, %.
+             */
+            usualToPercent: number;
+            /**
+             * Format: double
+             * @description Highest load, %.
+             */
+            limitPercent: number;
+            /**
+             * Format: double
+             * @description Density, g/ml.
+             */
+            densityGPerMl: number;
+            /**
+             * Format: double
+             * @description Cover κ: opacity is 1 − exp(−κ · load % · depth mm).
+             */
+            cover: number;
+            /** @description The properties that the person has entered, by their ids; all others are typical. */
+            own: string[];
+        };
+        /**
+         * @description Classes of colourant.
+         * @enum {unknown}
+         */
+        ColourantClass: "paste" | "metallic-paste" | "mica" | "interference" | "alcohol-ink" | "dye" | "acrylic" | "acrylic-metallic" | "glitter" | "lacing";
+        /**
+         * @description How the colours of neighbours are meant.
+         * @default strong
+         * @enum {unknown}
+         */
+        Contrast: "strong" | "gradual" | "any";
+        CopyPiece: {
+            name: string;
+            colours: components["schemas"]["ColourChange"][];
+        };
+        CornerHeights: {
+            /** Format: double */
+            topLeftMm: number;
+            /** Format: double */
+            topRightMm: number;
+            /** Format: double */
+            bottomLeftMm: number;
+            /** Format: double */
+            bottomRightMm: number;
+        };
+        CupChoice: {
+            recipeId: string;
+            /** Format: double */
+            reservePercent?: null | number;
+            heldBack?: null | components["schemas"]["HeldBack"];
+        };
+        /** @description What a mixed cup takes from another. */
+        CupDraw: {
+            /** @description The other cup. */
+            cupId: string;
+            /** @description How much, ml. */
+            ml: components["schemas"]["Reckoned"];
+        };
+        /** @description A layer's resin, split into its cups. */
+        CupPlan: {
+            /** @description Regions in the order of the map. */
+            regions: components["schemas"]["RegionVolume"][];
+            /** @description Cups in the order of the layer. */
+            cups: components["schemas"]["CupVolume"][];
+            /** @description All cups together, ml; mixed ones are filled from the others and add nothing. */
+            totalMl: components["schemas"]["Reckoned"];
+        };
+        CupSum: {
+            /** Format: double */
+            workingMinutes?: null | number;
+            /** Format: double */
+            massG?: null | number;
+            /** Format: double */
+            roomC?: null | number;
+            /** Format: double */
+            referenceC?: null | number;
+            /** Format: double */
+            reactionHeatJPerG?: null | number;
+        };
+        /** @description What one cup holds. */
+        CupVolume: {
+            /** @description The cup. */
+            cupId: string;
+            /** @description The regions it serves. */
+            regionIds: string[];
+            /**
+             * Format: double
+             * @description What must leave it, reserve included, ml.
+             */
+            needMl: number;
+            /** @description The reserve in it. */
+            reserve: components["schemas"]["Reckoned"];
+            /** @description What stays on its wall. */
+            loss: components["schemas"]["Reckoned"];
+            /** @description What to mix, in steps that both parts can be measured in, ml; 0 for a cup that serves nothing. */
+            mixMl: components["schemas"]["Reckoned"];
+            /** @description Resin, ml. */
+            resinMl: components["schemas"]["Reckoned"];
+            /** @description Resin, g. */
+            resinG: components["schemas"]["Reckoned"];
+            /** @description Hardener, ml. */
+            hardenerMl: components["schemas"]["Reckoned"];
+            /** @description Hardener, g. */
+            hardenerG: components["schemas"]["Reckoned"];
+            colourantG: null | components["schemas"]["Reckoned"];
+            /**
+             * Format: double
+             * @description Highest load of its colourant's class, %; null for clear resin.
+             */
+            limitPercent: null | number;
+            /** @description Whether its load is over the limit. */
+            overLimit: boolean;
+            smallest: null | components["schemas"]["Reckoned"];
+            /** @description What a mixed cup takes from others; empty for a cup that is mixed by itself. */
+            draws: components["schemas"]["CupDraw"][];
+            /**
+             * Format: double
+             * @description What mixed cups take from this one, ml.
+             */
+            drawnMl: number;
+            /** @description Its colour at full cover, as `#rrggbb`: of a mixed cup, that of the mix; null for clear resin. */
+            colour: null | string;
+        };
+        CuredAnswer: {
+            /** Format: double */
+            workingMinutes: number;
+            /** Format: double */
+            gelMinutes: null | number;
+            /** Format: double */
+            peakC: number;
+            grade: components["schemas"]["HeatGrade"];
+        };
+        /** @description A stretch of a cut across the map. */
+        CutSpan: {
+            /** @description The region it passes. */
+            regionId: components["schemas"]["RegionId"];
+            /**
+             * Format: double
+             * @description Where it enters, mm from the left.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description Where it leaves, mm from the left.
+             */
+            toMm: number;
+        };
+        /** @description A colourant in a recipe. */
+        Dose: {
+            /** @description Its class. */
+            colourant: components["schemas"]["ColourantClass"];
+            /**
+             * Format: double
+             * @description Load, % of the mixed resin by weight.
+             */
+            percent: number;
+        };
+        /** Format: double */
+        Double: number;
+        DrawnOutline: {
+            path: string;
+        };
+        EarlierView: {
+            pieceId: string;
+            pieceName: string;
+            layerName: string;
+            start: components["schemas"]["Moment"];
+            note: string;
+        };
+        /**
+         * @description How a piece's edge is finished.
+         * @enum {unknown}
+         */
+        EdgeStyle: "taped-clean" | "dripped-over" | "walled";
+        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddVein"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditKeepSpot"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveVeinOut"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditLetKeptGo"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetPartDepth"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRemedy"] | components["schemas"]["EditTakeWallAway"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWidenBand"];
+        EditAddBand: {
+            /** @enum {string} */
+            do: "add-band";
+            layer: string;
+            zone?: null | string;
+        };
+        EditAddFieldColour: {
+            /** @enum {string} */
+            do: "add-field-colour";
+            layer: string;
+            zone?: null | string;
+        };
+        EditAddHeart: {
+            /** @enum {string} */
+            do: "add-heart";
+            layer: string;
+            zone?: null | string;
+        };
+        EditAddLayer: {
+            /** @enum {string} */
+            do?: "add-layer";
+        };
+        EditAddPool: {
+            /** @enum {string} */
+            do: "add-pool";
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            recipe?: null | string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditAddPour: {
+            /** @enum {string} */
+            do: "add-pour";
+            layer: string;
+            zone?: null | string;
+        };
+        EditAddSupport: {
+            /** @enum {string} */
+            do?: "add-support";
+        };
+        EditAddToMix: {
+            /** @enum {string} */
+            do: "add-to-mix";
+            mix: string;
+            layer: string;
+            recipe?: null | string;
+        };
+        EditAddVein: {
+            /** @enum {string} */
+            do: "add-vein";
+            layer: string;
+            zone?: null | string;
+        };
+        EditAddZone: {
+            /** @enum {string} */
+            do: "add-zone";
+            layer: string;
+            zone?: null | string;
+        };
+        EditAnotherRim: {
+            /** @enum {string} */
+            do?: "another-rim";
+        };
+        EditBecomeKind: {
+            /** @enum {string} */
+            do: "become-kind";
+            kind: components["schemas"]["PieceKind"];
+        };
+        EditCastInMoulds: {
+            /** @enum {string} */
+            do: "cast-in-moulds";
+            moulds: string[];
+        };
+        EditChooseColourant: {
+            /** @enum {string} */
+            do: "choose-colourant";
+            recipe: string;
+            colourant?: null | components["schemas"]["ColourantClass"];
+        };
+        EditChooseResin: {
+            /** @enum {string} */
+            do: "choose-resin";
+            sitting: string;
+            resin: string;
+        };
+        EditColourFieldAsSpread: {
+            /** @enum {string} */
+            do: "colour-field-as-spread";
+            /** Format: int32 */
+            field: number;
+            layer: string;
+            zone?: null | string;
+        };
+        EditDrawWall: {
+            /** @enum {string} */
+            do: "draw-wall";
+            spots: components["schemas"]["Spot"][];
+            layer: string;
+            zone?: null | string;
+        };
+        EditFillHollow: {
+            /** @enum {string} */
+            do: "fill-hollow";
+            insert: string;
+        };
+        EditGround: {
+            ground: components["schemas"]["Ground"];
+            commands: components["schemas"]["Edit"][];
+        };
+        EditGrowDifferently: {
+            /** @enum {string} */
+            do: "grow-differently";
+            heart?: null | string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditGrowRim: {
+            /** @enum {string} */
+            do: "grow-rim";
+            /** Format: double */
+            mm: number;
+        };
+        EditKeepSpot: {
+            /** @enum {string} */
+            do?: "keep-spot";
+        };
+        EditLayOutAs: {
+            /** @enum {string} */
+            do: "lay-out-as";
+            kind: components["schemas"]["LayoutKind"];
+            layer: string;
+            zone?: null | string;
+        };
+        EditLaySequence: {
+            /** @enum {string} */
+            do: "lay-sequence";
+            sequence: string;
+            /** Format: double */
+            acrossMm?: null | number;
+            layer: string;
+            zone?: null | string;
+        };
+        EditLaySequenceAgain: {
+            /** @enum {string} */
+            do: "lay-sequence-again";
+            /** Format: int32 */
+            repeats: number;
+            layer: string;
+            zone?: null | string;
+        };
+        EditLeaveBandOut: {
+            /** @enum {string} */
+            do: "leave-band-out";
+            band: string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditLeaveFieldColourOut: {
+            /** @enum {string} */
+            do: "leave-field-colour-out";
+            recipe: string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditLeaveHeartOut: {
+            /** @enum {string} */
+            do: "leave-heart-out";
+            heart: string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditLeaveOutOfMix: {
+            /** @enum {string} */
+            do: "leave-out-of-mix";
+            mix: string;
+            recipe: string;
+        };
+        EditLeavePourOut: {
+            /** @enum {string} */
+            do: "leave-pour-out";
+            pour: string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditLeaveRestBare: {
+            /** @enum {string} */
+            do: "leave-rest-bare";
+            layer: string;
+            zone?: null | string;
+        };
+        EditLeaveVeinOut: {
+            /** @enum {string} */
+            do: "leave-vein-out";
+            layer: string;
+            zone?: null | string;
+        };
+        EditLeaveZoneOut: {
+            /** @enum {string} */
+            do: "leave-zone-out";
+            layer: string;
+            zone?: null | string;
+        };
+        EditLetKeptGo: {
+            /** @enum {string} */
+            do: "let-kept-go";
+            id: string;
+        };
+        EditMakePanels: {
+            /** @enum {string} */
+            do: "make-panels";
+            /** Format: int32 */
+            count: number;
+        };
+        EditMarkPrepared: {
+            /** @enum {string} */
+            do: "mark-prepared";
+            step: string;
+            done: boolean;
+            /** Format: local-date-time */
+            at?: null | string;
+        };
+        EditMoveBand: {
+            /** @enum {string} */
+            do: "move-band";
+            /** Format: int32 */
+            by: number;
+            band: string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditMoveField: {
+            /** @enum {string} */
+            do: "move-field";
+            /** Format: int32 */
+            field: number;
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            /** Format: double */
+            byXMm: number;
+            /** Format: double */
+            byYMm: number;
+            layer: string;
+            zone?: null | string;
+        };
+        EditMoveHeart: {
+            /** @enum {string} */
+            do: "move-heart";
+            heart: string;
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            layer: string;
+            zone?: null | string;
+        };
+        EditMoveInsert: {
+            /** @enum {string} */
+            do: "move-insert";
+            insert: string;
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+        };
+        EditMoveMiddle: {
+            /** @enum {string} */
+            do: "move-middle";
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            layer: string;
+            zone?: null | string;
+        };
+        EditMoveSpot: {
+            /** @enum {string} */
+            do: "move-spot";
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            layer?: null | string;
+            id: string;
+        };
+        EditMoveSupport: {
+            /** @enum {string} */
+            do: "move-support";
+            /** Format: int32 */
+            support: number;
+            /** Format: double */
+            byXMm: number;
+            /** Format: double */
+            byYMm: number;
+        };
+        EditMoveWallSpot: {
+            /** @enum {string} */
+            do: "move-wall-spot";
+            wall: string;
+            /** Format: int32 */
+            spot: number;
+            /** Format: double */
+            byXMm: number;
+            /** Format: double */
+            byYMm: number;
+            layer: string;
+            zone?: null | string;
+        };
+        EditNudge: {
+            /** @enum {string} */
+            do: "nudge";
+            place: string;
+            /** Format: double */
+            by: number;
+            /** Format: double */
+            from?: null | number;
+        };
+        EditOpenOutline: {
+            /** @enum {string} */
+            do: "open-outline";
+            open: boolean;
+        };
+        EditOrderPours: {
+            /** @enum {string} */
+            do: "order-pours";
+            layer: string;
+            regions: components["schemas"]["RegionId"][];
+        };
+        EditPaintFromPot: {
+            /** @enum {string} */
+            do: "paint-from-pot";
+            pot?: null | string;
+        };
+        EditPaintGround: {
+            /** @enum {string} */
+            do: "paint-ground";
+            kind?: null | components["schemas"]["PaintKind"];
+        };
+        EditPiece: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            basedOn: number;
+            commands: components["schemas"]["Edit"][];
+        };
+        EditPourFrom: {
+            /** @enum {string} */
+            do: "pour-from";
+            region: string;
+            recipe?: null | string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditPourOverOld: {
+            /** @enum {string} */
+            do: "pour-over-old";
+            over: boolean;
+        };
+        EditPullRim: {
+            /** @enum {string} */
+            do: "pull-rim";
+            /** Format: int32 */
+            handle: number;
+            /** Format: double */
+            by: number;
+        };
+        EditPutHandles: {
+            /** @enum {string} */
+            do: "put-handles";
+            /** Format: int32 */
+            handles: number;
+        };
+        EditPutWallAcross: {
+            /** @enum {string} */
+            do: "put-wall-across";
+            layer: string;
+            zone?: null | string;
+        };
+        EditReadLevel: {
+            /** @enum {string} */
+            do: "read-level";
+            /** Format: int32 */
+            panel: number;
+            level: components["schemas"]["LevelReading"];
+        };
+        EditRepeatBand: {
+            /** @enum {string} */
+            do: "repeat-band";
+            band: string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditSealWall: {
+            /** @enum {string} */
+            do: "seal-wall";
+            seal: components["schemas"]["WallSeal"];
+        };
+        EditSetCavityDepth: {
+            /** @enum {string} */
+            do: "set-cavity-depth";
+            /** Format: int32 */
+            part: number;
+            /** Format: double */
+            depthMm?: null | number;
+        };
+        EditSetField: {
+            /** @enum {string} */
+            do: "set-field";
+            place: string;
+            value?: null | components["schemas"]["JsonElement"];
+        };
+        EditSetPartDepth: {
+            /** @enum {string} */
+            do: "set-part-depth";
+            /** Format: int32 */
+            part: number;
+            /** Format: double */
+            depthMm?: null | number;
+            layer: string;
+            zone?: null | string;
+        };
+        EditShapeInsert: {
+            /** @enum {string} */
+            do: "shape-insert";
+            insert: string;
+            shape: components["schemas"]["OutlineShape"];
+        };
+        EditShapeOutline: {
+            /** @enum {string} */
+            do: "shape-outline";
+            shape: components["schemas"]["OutlineShape"];
+        };
+        EditShapeSpot: {
+            /** @enum {string} */
+            do: "shape-spot";
+            shape: components["schemas"]["OutlineShape"];
+            layer?: null | string;
+            id: string;
+        };
+        EditSplitBand: {
+            /** @enum {string} */
+            do: "split-band";
+            band: string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditStandInsert: {
+            /** @enum {string} */
+            do?: "stand-insert";
+        };
+        EditStretchSpot: {
+            /** @enum {string} */
+            do: "stretch-spot";
+            /** Format: double */
+            byWidthMm: number;
+            /** Format: double */
+            byHeightMm: number;
+            layer?: null | string;
+            id: string;
+        };
+        EditTakeInsertOut: {
+            /** @enum {string} */
+            do: "take-insert-out";
+            insert: string;
+        };
+        EditTakeOutline: {
+            /** @enum {string} */
+            do: "take-outline";
+            outline: components["schemas"]["DrawnOutline"];
+        };
+        EditTakeRemedy: {
+            /** @enum {string} */
+            do: "take-remedy";
+            finding: string;
+            remedy: string;
+        };
+        EditTakeWallAway: {
+            /** @enum {string} */
+            do: "take-wall-away";
+            wall: string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditTiltPuddle: {
+            /** @enum {string} */
+            do: "tilt-puddle";
+            /** Format: double */
+            deg: number;
+            /** Format: double */
+            percent: number;
+            layer: string;
+            zone?: null | string;
+        };
+        EditTintFromPot: {
+            /** @enum {string} */
+            do: "tint-from-pot";
+            recipe: string;
+            pot: string;
+        };
+        EditUsualSupports: {
+            /** @enum {string} */
+            do?: "usual-supports";
+        };
+        EditWaveOff: {
+            /** @enum {string} */
+            do: "wave-off";
+            finding: string;
+            reason?: null | string;
+        };
+        EditWidenBand: {
+            /** @enum {string} */
+            do: "widen-band";
+            /** Format: double */
+            byMm: number;
+            band: string;
+            layer: string;
+            zone?: null | string;
+        };
+        EditedView: {
+            /** Format: int32 */
+            version: number;
+            /** Format: int32 */
+            revision: number;
+            savedAt: components["schemas"]["Moment"];
+            canUndo: boolean;
+            canRedo: boolean;
+            undoes: null | string;
+            redoes: null | string;
+            finished: boolean;
+            piece: components["schemas"]["Piece"];
+            plan: components["schemas"]["PlanChange"];
+            made: null | string;
+        };
+        /**
+         * @description Which side of a piece is seen.
+         * @default top
+         * @enum {unknown}
+         */
+        Face: "top" | "underside";
+        FieldColour: {
+            /** Format: int32 */
+            field: number;
+            recipeId: string;
+        };
+        FieldPlace: {
+            /** Format: int32 */
+            field: number;
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+        };
+        /** @description A highlight vein laid on the wet fields along their borders. */
+        FieldVein: {
+            /** @description Its recipe. */
+            recipeId: string;
+            /**
+             * Format: double
+             * @description Width, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Thickness, mm: it comes on top of the fields.
+             */
+            thicknessMm: number;
+        };
+        FieldsView: {
+            ranges: {
+                [key: string]: components["schemas"]["AcceptedRange"];
+            };
+            usual: {
+                [key: string]: number;
+            };
+        };
+        Fill: {
+            id: string;
+            layerId: string;
+            region: components["schemas"]["RegionId"];
+            recipeId?: null | string;
+            /** Format: double */
+            depthMm?: null | number;
+            way?: components["schemas"]["FillWay"];
+        };
+        /**
+         * @default poured
+         * @enum {unknown}
+         */
+        FillWay: "poured";
+        FilmSum: {
+            /** Format: double */
+            workingMinutes?: null | number;
+            /** Format: double */
+            depthMm?: null | number;
+            /** Format: double */
+            roomC?: null | number;
+            /** Format: double */
+            referenceC?: null | number;
+            /** Format: double */
+            reactionHeatJPerG?: null | number;
+        };
+        /** @description Something that the second look sees. */
+        Finding: {
+            /** @description Id of the check. */
+            check: string;
+            /** @description The check with its place: stays the same while the finding does. */
+            key: string;
+            /** @description How much it weighs. */
+            grade: components["schemas"]["Grade"];
+            /** @description What it is, in two or three words. */
+            title: string;
+            /** @description Why it matters, in one sentence; `{0}`, `{1}` stand for its numbers. */
+            reason: string;
+            /** @description The numbers of the reason, each open to its formula. */
+            numbers: components["schemas"]["Reckoned"][];
+            /** @description Where it is. */
+            place: components["schemas"]["FindingPlace"];
+            /** @description What can be done about it; at least one. */
+            remedies: components["schemas"]["Remedy"][];
+            /** @description Why the artist let it be; null where nobody did. */
+            wavedOff?: null | string;
+        };
+        /** @description Where a finding is. */
+        FindingPlace: {
+            /** @description The station that decides it. */
+            station: string;
+            /** @description The layer, or null for the whole piece. */
+            layerId?: null | string;
+            /**
+             * Format: double
+             * @description Where on the map, mm from the left; null where it is nowhere on it.
+             */
+            xMm?: null | number;
+            /**
+             * Format: double
+             * @description Where on the map, mm from the top.
+             */
+            yMm?: null | number;
+        };
+        /** @description A formula as a person reads it. */
+        Formula: {
+            /** @description Stable id, cited by string Reckoned.Formula. */
+            id: string;
+            /** @description Its name. */
+            title: string;
+            /** @description The formula in words. */
+            words: string;
+            /** @description Page and section of the craft documentation. */
+            page: string;
+        };
+        /**
+         * @description How much a finding weighs.
+         * @enum {unknown}
+         */
+        Grade: "stop" | "mend" | "mind";
+        /** @description What the resin is poured on. */
+        Ground: {
+            /** @description Its outline seen from above. */
+            outline: components["schemas"]["Outline"];
+            /** @description How the edge is finished; drives what runs over it. */
+            edge: components["schemas"]["EdgeStyle"];
+            /**
+             * Format: double
+             * @description Height of its sides, mm.
+             */
+            sideHeightMm: number;
+            /** @description Colour of the ground under the first layer, as `#rrggbb`. */
+            colour: string;
+            base?: null | components["schemas"]["Base"];
+            paint?: null | components["schemas"]["GroundPaint"];
+            level?: null | components["schemas"]["LevelReading"];
+            /** @description What it stands on; null for the usual four near the corners. */
+            supports?: null | components["schemas"]["Support"][];
+            /** @description The preparations that are done; null for none. */
+            done?: null | components["schemas"]["PreparationDone"][];
+            mould?: null | components["schemas"]["Mould"];
+            set?: null | components["schemas"]["PanelSet"];
+            old?: null | components["schemas"]["OldWork"];
+            /** @description How level the other panels of a set stand, each by itself; null while nobody has measured them. */
+            panelLevels?: null | components["schemas"]["PanelLevel"][];
+        };
+        /** @description The paint of a ground. */
+        GroundPaint: {
+            /** @description What paint. */
+            kind: components["schemas"]["PaintKind"];
+            /**
+             * Format: int32
+             * @description Number of coats.
+             * @default 1
+             */
+            coats: number;
+            /**
+             * Format: double
+             * @description Drying time by its label, h; null takes the default.
+             */
+            dryHours?: null | number;
+            /**
+             * @description Whether it is sealed under a thin coat that resin holds to.
+             * @default false
+             */
+            sealed: boolean;
+            /**
+             * @description Whether the map is painted, each band of the first layer in its own colour; else all in one.
+             * @default false
+             */
+            asMap: boolean;
+            /** @description The pot it comes from; null where it comes from none that is kept. */
+            potId?: null | string;
+        };
+        /** @description The measures of the ground. */
+        GroundPlan: {
+            /**
+             * Format: double
+             * @description Width of the box round all that is seen, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Height of that box, mm.
+             */
+            heightMm: number;
+            /** @description Area, cm²; of all panels where it is several. */
+            area: components["schemas"]["Reckoned"];
+            /** @description Perimeter, mm; of all panels. */
+            perimeter: components["schemas"]["Reckoned"];
+            /** @description Area of the sides, cm²; of all panels. */
+            sideArea: components["schemas"]["Reckoned"];
+            /** @description How it stands; each panel by itself. */
+            standing: components["schemas"]["Standing"];
+            /** @description What has to be done before resin comes. */
+            preparation: components["schemas"]["PreparationStep"][];
+            /** @description Ways to seal it; none where nothing is to be sealed. */
+            sealWays: components["schemas"]["SealWay"][];
+            /** @description The paint for each zone of a painted map; none where the ground is of one colour. */
+            paintZones: components["schemas"]["PaintZone"][];
+            /** @description The parts of a drawn outline, such as letters, from left to right; none for other outlines. */
+            parts: components["schemas"]["PartPlan"][];
+            mould: null | components["schemas"]["MouldPlan"];
+            /** @description The layers of older work in the cut, lowest first; none over a new ground. */
+            beneath: components["schemas"]["StratumBeneath"][];
+            /**
+             * Format: double
+             * @description How wide it really is, mm: a slice's curve seldom reaches its box.
+             * @default 0
+             */
+            spanWidthMm: number;
+            /**
+             * Format: double
+             * @description How high it really is, mm.
+             * @default 0
+             */
+            spanHeightMm: number;
+            /** @description How the other panels of a set stand; null for a single one. */
+            panels?: null | components["schemas"]["PanelStanding"][];
+        };
+        /** @description The scale at which a piece's map is grown. */
+        GrowthScale: {
+            /**
+             * Format: double
+             * @description Spacing of the growth grid, mm.
+             */
+            gridMm: number;
+            /**
+             * Format: double
+             * @description Wavelength of the waviness, mm.
+             */
+            grainMm: number;
+        };
+        /** @description A heart: the crystal-lined hollow that bands run round. */
+        Heart: {
+            /** @description Stable id, unique in the layer. */
+            id: string;
+            /**
+             * Format: double
+             * @description Middle, mm from the left of the outline's box.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description Middle, mm from the top of the outline's box.
+             */
+            yMm: number;
+            /**
+             * Format: double
+             * @description Width before it is turned, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Height before it is turned, mm.
+             */
+            heightMm: number;
+            /**
+             * Format: double
+             * @description Turn, degrees clockwise as seen.
+             */
+            turnDeg: number;
+            /**
+             * Format: double
+             * @description How far the band edges round it wander, mm.
+             */
+            wavinessMm: number;
+            /**
+             * Format: int32
+             * @description Seed of its shape and waviness.
+             */
+            seed: number;
+        };
+        /**
+         * @description Grades of a peak temperature.
+         * @enum {unknown}
+         */
+        HeatGrade: "fine" | "warm" | "danger";
+        HeldBack: {
+            name: string;
+            /** Format: double */
+            ml: number;
+        };
+        ImportPiece: {
+            text: string;
+        };
+        Insert: {
+            id: string;
+            name: string;
+            outline: components["schemas"]["Outline"];
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            /** Format: double */
+            floorMm: number;
+            /** Format: double */
+            recessMm: number;
+            /** Format: double */
+            heightMm?: null | number;
+        };
+        /** @description What is worked out for an insert. */
+        InsertPlan: {
+            /** @description The insert. */
+            insertId: string;
+            /** @description What it keeps out of the first pour. */
+            displaces: components["schemas"]["Reckoned"];
+            /** @description How deep its hollow is filled. */
+            depth: components["schemas"]["Reckoned"];
+            /** @description What its hollow takes. */
+            fill: components["schemas"]["Reckoned"];
+            /** @description The layer that fills it; null where none does yet. */
+            layerId: null | string;
+        };
+        /** Format: date-time */
+        Instant: string;
+        JsonElement: unknown;
+        /** @enum {unknown} */
+        Keep: "visible" | "bare";
+        KeepSequence: {
+            name: string;
+            layout: components["schemas"]["Layout"];
+            recipes: components["schemas"]["Recipe"][];
+            /** Format: double */
+            acrossMm: number;
+        };
+        /** @description A sequence of colours that is kept by name, to be laid again in any other piece. */
+        KeptSequence: {
+            /** @description Its name. */
+            name: string;
+            /** @description Its bands or lines, from the middle to the rim; widths in mm. */
+            bands: components["schemas"]["Band"][];
+            /** @description The colours that they are poured from, with those that mixed ones are filled from. */
+            recipes: components["schemas"]["Recipe"][];
+            /**
+             * Format: double
+             * @description How far across the smaller way the place was that it was kept from, mm: what a fitted one is measured against.
+             */
+            acrossMm: number;
+            /**
+             * Format: double
+             * @description Factor by which each band is wider than the one inside it.
+             * @default 1
+             */
+            widening: number;
+            /**
+             * @description A note; may be empty.
+             * @default
+             */
+            note: string;
+        };
+        KeptZone: {
+            id: string;
+            name: string;
+            outline: components["schemas"]["Outline"];
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            keep: components["schemas"]["Keep"];
+            /** Format: double */
+            damMm?: null | number;
+        };
+        /** @description One layer of a piece, cured before the next: a map of regions, filled by one sitting or several. */
+        Layer: {
+            /** @description Stable id, unique in the piece. */
+            id: string;
+            /** @description The layer's name. */
+            name: string;
+            /**
+             * Format: double
+             * @description Its depth, mm.
+             */
+            depthMm: number;
+            /** @description How it is laid out. */
+            layout: components["schemas"]["Layout"];
+            /** @description Layouts of other kinds that were worked on and put by, one a kind; null for none. */
+            aside?: null | components["schemas"]["Layout"][];
+            /** @description Parts of it that are laid out in ways of their own; null for none. */
+            zones?: null | components["schemas"]["Zone"][];
+            /** @description What regions aim at where it is another depth than DepthMm; null for none. */
+            regionDepths?: null | components["schemas"]["RegionDepth"][];
+            /** @description Regions that stay bare in this layer; null for none. */
+            bare?: null | string[];
+            /** @description Id of the insert whose hollow it fills; null for a layer over everything. */
+            within?: null | string;
+            /** @description Depth in parts of a drawn outline where it is another than DepthMm; null for none. */
+            partDepths?: null | components["schemas"]["PartDepth"][];
+            /** @description How its neighbouring colours are meant. */
+            contrast?: components["schemas"]["Contrast"];
+        };
+        LayerView: {
+            layerId: string;
+            box: components["schemas"]["PieceBox"];
+            regions: components["schemas"]["RegionPlan"][];
+            cut: components["schemas"]["CutSpan"][];
+            /** Format: double */
+            cutAtMm: number;
+            cups: components["schemas"]["CupPlan"];
+            steps: components["schemas"]["PourStep"][];
+            opacity: {
+                [key: string]: components["schemas"]["Reckoned"];
+            };
+            pour: null | components["schemas"]["PourView"];
+            poured: boolean;
+            windows: components["schemas"]["WindowView"][];
+            facts: components["schemas"]["LayoutFact"][];
+            balance: components["schemas"]["ColourBalance"][];
+            orderSays: string;
+            openRegions: string[];
+            done: boolean;
+        };
+        /** @description How a layer, or a zone of it, is laid out. */
+        Layout: components["schemas"]["LayoutRingsLayout"] | components["schemas"]["LayoutLinesLayout"] | components["schemas"]["LayoutPetalsLayout"] | components["schemas"]["LayoutFieldsLayout"] | components["schemas"]["LayoutPoolsLayout"] | components["schemas"]["LayoutPuddleLayout"] | components["schemas"]["LayoutMarbleLayout"] | components["schemas"]["LayoutFloodLayout"];
+        /** @description A number that only one way of laying out has. */
+        LayoutFact: {
+            /** @description Stable id, unique in the layer. */
+            id: string;
+            /** @description What it is, in words. */
+            label: string;
+            /** @description The number. */
+            number: components["schemas"]["Reckoned"];
+        };
+        /** @description Fields of a few colours, each colour in several places spread out over the piece, none beside itself. */
+        LayoutFieldsLayout: {
+            /** @enum {string} */
+            kind: "fields";
+            /**
+             * Format: int32
+             * @description How many fields.
+             */
+            fields: number;
+            colours: string[];
+            /**
+             * Format: int32
+             * @description Seed of their shapes and places.
+             */
+            seed: number;
+            moved?: null | components["schemas"]["FieldPlace"][];
+            recoloured?: null | components["schemas"]["FieldColour"][];
+            vein?: null | components["schemas"]["FieldVein"];
+        };
+        /** @description One colour, or clear, over all. */
+        LayoutFloodLayout: {
+            /** @enum {string} */
+            kind: "flood";
+            /** @description Its recipe. */
+            recipeId: string;
+        };
+        /** @enum {unknown} */
+        LayoutKind: "rings" | "lines" | "petals" | "fields" | "pools" | "puddle" | "marble" | "flood";
+        /**
+         * @description Bands as lines laid from the rim inward on a film of clear; the innermost, which fills the rest, is poured
+         *     last and pushes them out.
+         */
+        LayoutLinesLayout: {
+            /** @enum {string} */
+            kind: "lines";
+            /** @description Recipe of the film they are laid on. */
+            startRecipeId: string;
+            /**
+             * Format: double
+             * @description Thickness of that film, mm; part of the layer's depth.
+             */
+            startMm: number;
+            /**
+             * Format: double
+             * @description How far the lines wander, mm.
+             */
+            wavinessMm: number;
+            /**
+             * Format: int32
+             * @description Seed of the waviness.
+             */
+            seed: number;
+            bands: components["schemas"]["Band"][];
+            /**
+             * Format: double
+             * @description Factor by which each band is wider than it would be one place nearer the middle.
+             * @default 1
+             */
+            widening: number;
+        };
+        /** @description A ground colour with streaks of a mixed cup poured through it. */
+        LayoutMarbleLayout: {
+            /** @enum {string} */
+            kind: "marble";
+            /** @description Recipe of the ground colour. */
+            groundRecipeId: string;
+            /** @description The mixed recipe. */
+            streakRecipeId: string;
+            /**
+             * Format: double
+             * @description Share of the area that the streaks take up, %.
+             */
+            streakPercent: number;
+            /**
+             * Format: double
+             * @description From 0, the mixed cup's colours side by side, to 1, one even colour.
+             */
+            blend: number;
+            /**
+             * Format: double
+             * @description Where the streaks run, degrees clockwise from the right.
+             */
+            directionDeg: number;
+            /**
+             * Format: int32
+             * @description Seed of the streaks.
+             */
+            seed: number;
+        };
+        /** @description Bands as rings round a middle, drawn through with a tool while the film sets. */
+        LayoutPetalsLayout: {
+            /** @enum {string} */
+            kind: "petals";
+            /**
+             * Format: double
+             * @description Middle, mm from the left.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description Middle, mm from the top.
+             */
+            yMm: number;
+            /**
+             * Format: int32
+             * @description How many strokes of the tool, evenly round.
+             */
+            petals: number;
+            /**
+             * Format: double
+             * @description How far a stroke drags the colour along, mm.
+             */
+            pullMm: number;
+            /** @description Whether the tool is drawn towards the middle; else away from it. */
+            inward: boolean;
+            /**
+             * Format: double
+             * @description Width of what the tool drags along, mm.
+             */
+            toolMm: number;
+            /**
+             * Format: double
+             * @description Where the first stroke lies, degrees clockwise from the right.
+             */
+            turnDeg: number;
+            bands: components["schemas"]["Band"][];
+            /**
+             * Format: double
+             * @description Factor by which each band is wider than it would be one place nearer the middle.
+             * @default 1
+             */
+            widening: number;
+        };
+        /** @description Pools between walls that were drawn by hand. */
+        LayoutPoolsLayout: {
+            /** @enum {string} */
+            kind: "pools";
+            strokes: components["schemas"]["Stroke"][];
+            /**
+             * Format: double
+             * @description Width of the bead they are laid as, mm.
+             */
+            beadMm: number;
+            pools: components["schemas"]["PoolColour"][];
+        };
+        /** @description Colours poured in turn in one place, perhaps tilted afterwards. */
+        LayoutPuddleLayout: {
+            /** @enum {string} */
+            kind: "puddle";
+            /**
+             * Format: double
+             * @description Where they are poured, mm from the left.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description mm from the top.
+             */
+            yMm: number;
+            pours: components["schemas"]["PuddlePour"][];
+            /**
+             * Format: double
+             * @description Where it is tilted to, degrees clockwise from the right.
+             * @default 0
+             */
+            tiltDeg: number;
+            /**
+             * Format: double
+             * @description How much longer it grows along the tilt, %; 0 for not tilted.
+             * @default 0
+             */
+            tiltPercent: number;
+            /** @description Recipe of what lies outside the puddle; null where nothing is poured there. */
+            restRecipeId?: null | string;
+        };
+        /** @description Rings round hearts. */
+        LayoutRingsLayout: {
+            /** @enum {string} */
+            kind: "rings";
+            hearts: components["schemas"]["Heart"][];
+            /**
+             * Format: double
+             * @description How far outer bands follow the rim instead of the hearts, 0 to 1.
+             */
+            rimFollow: number;
+            /** @description Recipe of the hearts' bed; null only where there are no hearts. */
+            heartRecipeId: null | string;
+            /** @description How bands that follow the rim share the room. */
+            rimWay?: components["schemas"]["RimWay"];
+            bands: components["schemas"]["Band"][];
+            /**
+             * Format: double
+             * @description Factor by which each band is wider than it would be one place nearer the middle.
+             * @default 1
+             */
+            widening: number;
+        };
+        LetStepsGo: {
+            before: components["schemas"]["LocalDate"];
+        };
+        LevelAnswer: {
+            /** Format: double */
+            wedgeMm: number;
+            accept: boolean;
+            shimsMm: number[];
+        };
+        LevelReading: {
+            whereItCures: boolean;
+            /** Format: double */
+            tiltXDeg?: null | number;
+            /** Format: double */
+            tiltYDeg?: null | number;
+            corners?: null | components["schemas"]["CornerHeights"];
+            /** Format: double */
+            stepDeg?: null | number;
+            /** @default false */
+            waterChecked: boolean;
+        };
+        LevelShows: {
+            /** Format: double */
+            acrossDeg: number;
+            /** Format: double */
+            alongDeg: number;
+            /** Format: double */
+            stepDeg: number;
+        };
+        LevelSteering: {
+            /** Format: double */
+            acrossDeg: number;
+            /** Format: double */
+            alongDeg: number;
+            /** Format: double */
+            stepDeg: number;
+        };
+        LevelSum: {
+            /** Format: double */
+            tiltXDeg?: null | number;
+            /** Format: double */
+            tiltYDeg?: null | number;
+            supports?: null | components["schemas"]["AskedSupport"][];
+            /** Format: double */
+            thinnestLayerMm?: null | number;
+        };
+        /** @description A mould as it is kept in the workshop's library. */
+        LibraryMould: {
+            /** @description Its name. */
+            name: string;
+            /** @description Outline of a cavity; a drawn one of several parts is a mould with different cavities. */
+            outline: components["schemas"]["Outline"];
+            /**
+             * Format: double
+             * @description Depth of a cavity, mm.
+             */
+            depthMm: number;
+            /** @description How it is known what a cavity holds. */
+            from: components["schemas"]["CapacityFrom"];
+            /**
+             * Format: double
+             * @description What a cavity holds, ml, where it was measured or stated.
+             */
+            capacityMl: null | number;
+            /**
+             * Format: int32
+             * @description How many such cavities one mould has.
+             */
+            cavitiesEach: number;
+            /**
+             * Format: int32
+             * @description How many of these moulds there are.
+             */
+            owned: number;
+            /** @description A note; may be empty. */
+            note: string;
+            /** @description Depth of cavities of a drawn outline that are deeper or shallower; null for none. */
+            cavityDepths?: null | components["schemas"]["PartDepth"][];
+        };
+        /**
+         * @description Where the light comes from.
+         * @default front
+         * @enum {unknown}
+         */
+        LightFrom: "front" | "back";
+        LiveView: {
+            level: components["schemas"]["LevelShows"];
+        };
+        LoadAnswer: {
+            loads: components["schemas"]["OneLoad"][];
+            /** Format: double */
+            totalPercent: number;
+            over: boolean;
+        };
+        LoadSum: {
+            /** Format: double */
+            resinG?: null | number;
+            colourants?: null | components["schemas"]["AskedColourant"][];
+        };
+        /** Format: date */
+        LocalDate: string;
+        /** Format: local-date-time */
+        LocalDateTime: string;
+        /** @description How a piece is looked at. */
+        Look: {
+            /** @description Which side is seen. */
+            face?: components["schemas"]["Face"];
+            /**
+             * @description Whether the topmost layer is seen as it lies just after it was poured; else everything has cured.
+             * @default false
+             */
+            wet: boolean;
+            /** @description Where the light comes from. */
+            light?: components["schemas"]["LightFrom"];
+        };
+        /** @description The artist's own figures for resin that does not end up on the panel; null takes the default. */
+        Losses: {
+            /**
+             * Format: double
+             * @description Thickness of the film that stays on an open side, mm.
+             */
+            filmMm?: null | number;
+            /**
+             * Format: double
+             * @description Share of an open-edged layer that drips off, %.
+             */
+            dripPercent?: null | number;
+            /**
+             * Format: double
+             * @description What stays in any cup, ml.
+             */
+            cupMl?: null | number;
+            /**
+             * Format: double
+             * @description Share of what must leave a cup that stays in it as well, %.
+             */
+            cupPercent?: null | number;
+        };
+        /**
+         * @description Kinds of material.
+         * @enum {unknown}
+         */
+        MaterialKind: "resin" | "colourant" | "stone" | "barrier" | "base" | "pen" | "leaf" | "rubber";
+        MaterialView: {
+            id: string;
+            kind: components["schemas"]["MaterialKind"];
+            name: string;
+            like: string;
+            says: string;
+            basis: null | components["schemas"]["RatioBasis"];
+            ownBasis: boolean;
+            own: boolean;
+            putAway: boolean;
+            /** Format: int32 */
+            version: number;
+            note: string;
+            properties: components["schemas"]["PropertyView"][];
+        };
+        MaterialsView: {
+            resinSystems: components["schemas"]["ResinSystem"][];
+            colourants: components["schemas"]["Colourant"][];
+        };
+        /**
+         * @description How parts are measured.
+         * @enum {unknown}
+         */
+        Measure: "by-volume" | "by-weight";
+        /** @description Steps of the artist's own tools; null takes the default. Nothing is shown finer than they resolve. */
+        MeasuringTools: {
+            /**
+             * Format: double
+             * @description Step of a marked cup, ml.
+             */
+            cupStepMl?: null | number;
+            /**
+             * Format: double
+             * @description Step of the scale, g.
+             */
+            scaleStepG?: null | number;
+        };
+        /**
+         * @description What a window is for.
+         * @enum {unknown}
+         */
+        Milestone: "tape-pull" | "next-layer" | "touch-dry" | "demould" | "full-cure";
+        MilestoneAnswer: {
+            /** Format: double */
+            clockHours: number;
+        };
+        MilestoneSum: {
+            /** Format: double */
+            referenceC?: null | number;
+            /** Format: double */
+            ageHours?: null | number;
+            segments?: null | components["schemas"]["AskedSegment"][];
+            /** Format: double */
+            activationKj?: null | number;
+        };
+        MixAnswer: {
+            /** Format: double */
+            resinMl: number;
+            /** Format: double */
+            resinG: number;
+            /** Format: double */
+            hardenerMl: number;
+            /** Format: double */
+            hardenerG: number;
+            /** Format: double */
+            totalMl: number;
+            /** Format: double */
+            totalG: number;
+            /** Format: double */
+            densityGPerMl: number;
+            /** Format: double */
+            hardenerGPer100GResin: number;
+        };
+        MixCorrectionAnswer: {
+            /** Format: double */
+            targetHardenerG: number;
+            /** Format: double */
+            acceptFromG: number;
+            /** Format: double */
+            acceptToG: number;
+            onRatio: boolean;
+            /** Format: double */
+            addResinG: number;
+            /** Format: double */
+            addHardenerG: number;
+            /** Format: double */
+            totalMlAfter: number;
+        };
+        MixCorrectionSum: {
+            ratio?: null | components["schemas"]["AskedRatio"];
+            /** Format: double */
+            resinDensity?: null | number;
+            /** Format: double */
+            hardenerDensity?: null | number;
+            /** Format: double */
+            resinG?: null | number;
+            /** Format: double */
+            hardenerG?: null | number;
+            /** Format: double */
+            tolerance?: null | number;
+        };
+        /** @description The maker's mix ratio. Its basis is never swapped silently. */
+        MixRatio: {
+            /** @description What the parts are parts of. */
+            basis: components["schemas"]["RatioBasis"];
+            /**
+             * Format: double
+             * @description Parts of resin.
+             */
+            resin: number;
+            /**
+             * Format: double
+             * @description Parts of hardener.
+             */
+            hardener: number;
+        };
+        MixSum: {
+            ratio?: null | components["schemas"]["AskedRatio"];
+            /** Format: double */
+            resinDensity?: null | number;
+            /** Format: double */
+            hardenerDensity?: null | number;
+            /** Format: double */
+            volumeMl?: null | number;
+            /** Format: double */
+            massG?: null | number;
+        };
+        Moment: {
+            at: components["schemas"]["Instant"];
+            local: components["schemas"]["LocalDateTime"];
+        };
+        MomentRead: {
+            local: components["schemas"]["LocalDateTime"];
+        };
+        /** @description The mould of a casting, and how many are cast. */
+        Mould: {
+            /**
+             * Format: double
+             * @description Depth of a cavity, mm.
+             */
+            depthMm: number;
+            /** @description How it is known what a cavity holds. */
+            from: components["schemas"]["CapacityFrom"];
+            /**
+             * Format: double
+             * @description What a cavity holds, ml, where it was measured or stated.
+             */
+            capacityMl: null | number;
+            /**
+             * Format: int32
+             * @description How many pieces are wanted.
+             */
+            pieces: number;
+            /**
+             * Format: int32
+             * @description How many cavities there are to cast in at once.
+             */
+            cavities: number;
+            /**
+             * Format: double
+             * @description Depth kept free for later coats on both faces together, mm.
+             */
+            keepMm: number;
+            /** @description The moulds it is, by their ids in the mould library; null where it is not kept there. */
+            libraryIds?: null | string[];
+            /** @description Depth of cavities of a drawn outline that are deeper or shallower than DepthMm; null for none. */
+            cavityDepths?: null | components["schemas"]["PartDepth"][];
+            /** @description Inserts that stand in it while it is filled; null for none. */
+            inserts?: null | components["schemas"]["Insert"][];
+        };
+        /** @description What is worked out for a mould. */
+        MouldPlan: {
+            /** @description What a cavity holds, or all cavities of a drawn outline. */
+            capacity: components["schemas"]["Reckoned"];
+            /** @description What the layers may take of it: the capacity less the depth kept for later coats, and less what inserts keep out. */
+            body: components["schemas"]["Reckoned"];
+            /** @description Depth that the planned layers leave, mm, in the cavity where it is least; below zero where they take more than there is. */
+            room: components["schemas"]["Reckoned"];
+            /** @description Pieces in each casting. */
+            castings: number[];
+            /** @description Its inserts. */
+            inserts: components["schemas"]["InsertPlan"][];
+        };
+        MouldUseView: {
+            at: components["schemas"]["Moment"];
+            what: string;
+            /** Format: int32 */
+            castings: number;
+            hottest: null | components["schemas"]["Reckoned"];
+        };
+        MouldView: {
+            id: string;
+            /** Format: int32 */
+            version: number;
+            mould: components["schemas"]["LibraryMould"];
+            path: string;
+            /** Format: double */
+            widthMm: number;
+            /** Format: double */
+            heightMm: number;
+            capacity: components["schemas"]["Reckoned"];
+            /** Format: int32 */
+            castings: number;
+            uses: components["schemas"]["MouldUseView"][];
+        };
+        NameRevision: {
+            /** Format: int32 */
+            basedOn: number;
+            name: string;
+        };
+        NamedView: {
+            /** Format: int32 */
+            revision: number;
+            name: string;
+            namedAt: components["schemas"]["Moment"];
+            shown: boolean;
+        };
+        NewPiece: {
+            name: string;
+            ground: components["schemas"]["Ground"];
+        };
+        NoteUse: {
+            at: components["schemas"]["LocalDateTime"];
+            what: string;
+            /** Format: int32 */
+            castings: number;
+            /** Format: double */
+            hottestC?: null | number;
+        };
+        /** @description Older work that a piece is poured over. */
+        OldWork: {
+            /** @description What it was. */
+            name: string;
+            /** @description Its id on the shelf; null where it never stood there. */
+            pieceId: null | string;
+            /** @description Its ground. */
+            ground: components["schemas"]["Ground"];
+            /** @description The scale its map was grown at. */
+            growth: components["schemas"]["GrowthScale"];
+            /** @description The colours it was poured from. */
+            recipes: components["schemas"]["Recipe"][];
+            /** @description Its layers, lowest first; none where nobody knows them. */
+            layers: components["schemas"]["Layer"][];
+            /** @description What of it was poured in one go each. */
+            sittings: components["schemas"]["Sitting"][];
+            /**
+             * Format: double
+             * @description Where the left of its box lies, mm from the left of the new one.
+             * @default 0
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description Where the top of its box lies, mm from the top of the new one.
+             * @default 0
+             */
+            yMm: number;
+            /**
+             * Format: double
+             * @description How far its face stands above what lies round it, mm: the first layer fills that up too.
+             * @default 0
+             */
+            standsMm: number;
+            /**
+             * Format: double
+             * @description How far lines and stones stand up from its face, mm; 0 where it was sanded flat.
+             * @default 0
+             */
+            reliefMm: number;
+            /** @description Zones that its layers kept visible or bare; null for none. */
+            kept?: null | components["schemas"]["KeptZone"][];
+        };
+        OneLoad: {
+            /** Format: double */
+            percent: number;
+            /** Format: double */
+            limitPercent: number;
+            over: boolean;
+        };
+        /** @description An opening in a slice: its inner rim. */
+        Opening: {
+            /**
+             * Format: double
+             * @description Middle, mm from the left of the frame.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description Middle, mm from the top of the frame.
+             */
+            yMm: number;
+            /**
+             * Format: double
+             * @description Width, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Height, mm.
+             */
+            heightMm: number;
+        };
+        Operation: {
+            method: string;
+            path: string;
+            id: string;
+            summary: string;
+            problems: number[];
+        };
+        /**
+         * @description Where a number that enters a formula came from.
+         * @enum {unknown}
+         */
+        Origin: "default" | "own" | "measured" | "learned" | "reckoned";
+        /** @description The outline of a base seen from above, in millimetres, its box's top left at the origin, x to the right and y down. */
+        Outline: components["schemas"]["OutlineRectangleOutline"] | components["schemas"]["OutlineRoundOutline"] | components["schemas"]["OutlineOvalOutline"] | components["schemas"]["OutlineSliceOutline"] | components["schemas"]["OutlineDrawnOutline"];
+        /** @description An outline drawn elsewhere: letters or any other shape, in one or many parts, with openings where rings lie inside others. */
+        OutlineDrawnOutline: {
+            /** @enum {string} */
+            shape: "drawn";
+            /** @description Its rings in mm, each `M x y L x y … Z` with absolute numbers, the box's top left at the origin. */
+            path: string;
+        };
+        /** @description An oval: an ellipse. */
+        OutlineOvalOutline: {
+            /** @enum {string} */
+            shape: "oval";
+            /**
+             * Format: double
+             * @description Width, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Height, mm.
+             */
+            heightMm: number;
+            opening?: null | components["schemas"]["Opening"];
+        };
+        /** @description A rectangle. */
+        OutlineRectangleOutline: {
+            /** @enum {string} */
+            shape: "rectangle";
+            /**
+             * Format: double
+             * @description Width, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Height, mm.
+             */
+            heightMm: number;
+            opening?: null | components["schemas"]["Opening"];
+        };
+        /** @description A round. */
+        OutlineRoundOutline: {
+            /** @enum {string} */
+            shape: "round";
+            /**
+             * Format: double
+             * @description Diameter, mm.
+             */
+            diameterMm: number;
+            opening?: null | components["schemas"]["Opening"];
+        };
+        /** @enum {unknown} */
+        OutlineShape: "rectangle" | "round" | "oval" | "slice";
+        /**
+         * @description A freeform slice: a closed wobbly curve through a few handles that stand at equal angles round the middle of a frame,
+         *     perhaps with an opening. It never crosses itself.
+         */
+        OutlineSliceOutline: {
+            /** @enum {string} */
+            shape: "slice";
+            /**
+             * Format: double
+             * @description Width of the frame it stands in, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Height of the frame, mm.
+             */
+            heightMm: number;
+            reach: components["schemas"]["Double"][];
+            /**
+             * Format: double
+             * @description How far the curve wanders between handles, mm.
+             */
+            wobbleMm: number;
+            /**
+             * Format: int32
+             * @description Seed of the wobble.
+             */
+            seed: number;
+            opening?: null | components["schemas"]["Opening"];
+        };
+        /** @description What the person has entered for a material: one of the catalogue, by its id, or a new one that is like one of it. */
+        OwnMaterial: {
+            /** @description What it is. */
+            kind: components["schemas"]["MaterialKind"];
+            /** @description Its name. */
+            name: string;
+            /** @description The typical material that all other values are taken from. */
+            like: string;
+            /** @description The properties that are the person's own, by their ids. */
+            values: {
+                [key: string]: number;
+            };
+            basis?: null | components["schemas"]["RatioBasis"];
+            /**
+             * @description Where the values are from; may be empty.
+             * @default
+             */
+            note: string;
+            /**
+             * @description Whether it is offered no more.
+             * @default false
+             */
+            putAway: boolean;
+        };
+        /** @enum {unknown} */
+        PaintDetail: "draft" | "full";
+        /** @description A painting inside another. */
+        PaintInset: {
+            /** @description Whether it lies below the paths of the other; else above them. */
+            below: boolean;
+            /**
+             * Format: double
+             * @description Where its left comes to lie, mm.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description Where its top comes to lie, mm.
+             */
+            yMm: number;
+            /** @description The painting, clipped by its own outline. */
+            painting: components["schemas"]["Painting"];
+        };
+        /**
+         * @description What a ground is painted with.
+         * @enum {unknown}
+         */
+        PaintKind: "water" | "oil";
+        /** @description How a material takes the light. */
+        PaintMaterial: {
+            /** @description Id of its cup, within its layer. */
+            id: string;
+            finish: null | components["schemas"]["ColourantClass"];
+            /** @description Its lightest tone, for a sheen. */
+            light: string;
+            /** @description Its darkest tone, for a sheen. */
+            dark: string;
+        };
+        /** @description One path of a painting. */
+        PaintPath: {
+            /** @description What it is. */
+            role: components["schemas"]["PaintRole"];
+            /** @description Closed path in millimetres, in SVG path syntax; filled by the even-odd rule. */
+            path: string;
+            /** @description Fill colour, `#rrggbb`, or null. */
+            fill: null | string;
+            /** @description Stroke colour, `#rrggbb`, or null. */
+            stroke: null | string;
+            /**
+             * Format: double
+             * @description Width of the stroke, mm.
+             */
+            strokeMm: number;
+            /**
+             * Format: double
+             * @description Opacity of the whole path, 0 to 1; a clear region has 0: it is there to be pointed at, not seen.
+             */
+            opacity: number;
+            region: null | components["schemas"]["RegionId"];
+            /** @description Id in ImmutableArray&lt;PaintMaterial&gt; Painting.Materials, or null. */
+            material: null | string;
+            /**
+             * Format: int32
+             * @description Number in ImmutableArray&lt;string&gt; Painting.Clips of the part it is clipped by; null for the whole outline.
+             */
+            clip?: null | number;
+            /**
+             * @description Whether it deepens what is painted before it (colours are multiplied) instead of lying over it.
+             * @default false
+             */
+            glass: boolean;
+        };
+        /** @description A paint of the artist's own mixing, kept in a lidded pot: it paints grounds and tints the resin that goes with them. */
+        PaintPot: {
+            /** @description Its name. */
+            name: string;
+            /** @description Its colour, as `#rrggbb`. */
+            colour: string;
+            /** @description What paint it is. */
+            kind: components["schemas"]["PaintKind"];
+            /**
+             * Format: double
+             * @description How much is left, ml.
+             */
+            leftMl: number;
+            /** @description How it was mixed; may be empty. */
+            note: string;
+        };
+        /**
+         * @description What a path of a painting is, so that a brush can treat it.
+         * @enum {unknown}
+         */
+        PaintRole: "body" | "part" | "growth-line" | "edge" | "facet" | "wall" | "run";
+        /** @description The paint for one zone of a painted map. */
+        PaintZone: {
+            /** @description Name of its colour. */
+            name: string;
+            /** @description The colour, as `#rrggbb`. */
+            colour: string;
+            /** @description How much it takes. */
+            amount: components["schemas"]["Reckoned"];
+        };
+        /** @description A picture of a piece: an ordered list of paths, lowest first, to be clipped by the outline. */
+        Painting: {
+            /**
+             * Format: double
+             * @description Width of the box round it, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Height of the box round it, mm.
+             */
+            heightMm: number;
+            /** @description The outline of all that is painted, in SVG path syntax, mm. */
+            outline: string;
+            /** @description Colour of the ground, or of the light from behind; null where something is painted below already. */
+            ground: null | string;
+            /** @description The materials its paths name. */
+            materials: components["schemas"]["PaintMaterial"][];
+            /** @description The paths. */
+            paths: components["schemas"]["PaintPath"][];
+            /** @description The outline of one panel where the paths are painted for each in Copies; null for once. */
+            panel: null | string;
+            /** @description Where the panels lie; empty for once, as it is. */
+            copies: components["schemas"]["PanelCopy"][];
+            /** @description Paintings inside it: older work below, filled hollows above. */
+            insets: components["schemas"]["PaintInset"][];
+            /** @description Outlines of parts that are laid out in ways of their own, in SVG path syntax, mm. */
+            clips: string[];
+            /**
+             * @description Whether its topmost layer is wet: it has a gloss.
+             * @default false
+             */
+            wet: boolean;
+            /**
+             * Format: int32
+             * @description In light from behind, the number of the first path that only takes its share of the light that comes through what is
+             *     painted before it (colours are multiplied); null in light from the front.
+             */
+            filtersFrom?: null | number;
+        };
+        /** @description Where a copy of a panel lies. */
+        PanelCopy: {
+            /**
+             * Format: double
+             * @description Where the panel's x = 0 comes to lie, mm.
+             */
+            fromMm: number;
+            /** @description Whether x runs to the left from there. */
+            mirrored: boolean;
+        };
+        PanelLevel: {
+            /** Format: int32 */
+            panel: number;
+            level: components["schemas"]["LevelReading"];
+        };
+        /** @description Several equal panels that are read as one piece. */
+        PanelSet: {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description Gap between neighbours, mm.
+             */
+            gapMm: number;
+            /** @description Whether each mirrors its neighbour; else the map runs on across the gap. */
+            mirrored: boolean;
+        };
+        PanelStanding: {
+            /** Format: int32 */
+            panel: number;
+            standing: components["schemas"]["Standing"];
+        };
+        /** @enum {unknown} */
+        Paper: "a4" | "letter";
+        PartDepth: {
+            /** Format: int32 */
+            part: number;
+            /** Format: double */
+            depthMm: number;
+        };
+        /** @description One part of a drawn outline. */
+        PartPlan: {
+            /** @description Its area, cm². */
+            area: components["schemas"]["Reckoned"];
+            /** @description Length of its edges, mm. */
+            perimeter: components["schemas"]["Reckoned"];
+            /** @description How deep each layer is in it, mm, lowest first. */
+            layerDepthMm: number[];
+            /** @description What each layer takes in it, ml, lowest first; of all panels or pieces that are poured at once. */
+            layerMl: components["schemas"]["Reckoned"][];
+        };
+        /** @description A whole piece as the artist plans it: one immutable document. Nothing in it is worked out; the chain works out the rest. */
+        Piece: {
+            /** @description The piece's name. */
+            name: string;
+            /** @description What the resin is poured on. */
+            ground: components["schemas"]["Ground"];
+            /** @description How fine the map is grown; belongs to the piece so that a drag never changes it. */
+            growth: components["schemas"]["GrowthScale"];
+            /** @description The colours it is poured from. */
+            recipes: components["schemas"]["Recipe"][];
+            /** @description Layers, lowest first. */
+            layers: components["schemas"]["Layer"][];
+            /** @description What is poured in one go each. */
+            sittings: components["schemas"]["Sitting"][];
+            /** @description Findings the artist has waved off, and why; null for none. */
+            wavedOff?: null | components["schemas"]["WavedOff"][];
+            /** @description Zones that every layer keeps visible or bare; null for none. */
+            kept?: null | components["schemas"]["KeptZone"][];
+        };
+        /** @description A box on a piece. */
+        PieceBox: {
+            /**
+             * Format: double
+             * @description Left, mm.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description Top, mm.
+             */
+            yMm: number;
+            /**
+             * Format: double
+             * @description Width, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Height, mm.
+             */
+            heightMm: number;
+        };
+        /**
+         * @description What kind of piece it is; drives its walls and its preparation.
+         * @enum {unknown}
+         */
+        PieceKind: "panel" | "slice" | "frame" | "casting";
+        PieceRef: {
+            id: string;
+            name: string;
+        };
+        PieceView: {
+            id: string;
+            /** Format: int32 */
+            version: number;
+            /** Format: int32 */
+            revision: number;
+            savedAt: components["schemas"]["Moment"];
+            canUndo: boolean;
+            canRedo: boolean;
+            undoes: null | string;
+            redoes: null | string;
+            piece: components["schemas"]["Piece"];
+            plan: null | components["schemas"]["PlanView"];
+            problem: null | string;
+            runs: components["schemas"]["RunView"][];
+            finished: boolean;
+            beneath: null | components["schemas"]["PieceRef"];
+            earlier: components["schemas"]["EarlierView"][];
+        };
+        PlanChange: {
+            ground: null | components["schemas"]["GroundPlan"];
+            layers: components["schemas"]["LayerView"][];
+            findings: null | components["schemas"]["Finding"][];
+            pot: null | components["schemas"]["PotLeft"];
+            hidden: null | string;
+        };
+        PlanView: {
+            ground: components["schemas"]["GroundPlan"];
+            layers: components["schemas"]["LayerView"][];
+            findings: components["schemas"]["Finding"][];
+            pot: null | components["schemas"]["PotLeft"];
+            hidden: null | string;
+        };
+        /** @description The colour of a pool. */
+        PoolColour: {
+            /** @description Stable id, unique in the layout; also the id of the pool's region. */
+            id: string;
+            /**
+             * Format: double
+             * @description A spot in the pool, mm from the left.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description mm from the top.
+             */
+            yMm: number;
+            /** @description Its recipe. */
+            recipeId: string;
+        };
+        /** @description Whether what is left in a pot is enough for a ground. */
+        PotLeft: {
+            /** @description The pot's name. */
+            name: string;
+            /** @description What is left in it. */
+            left: components["schemas"]["Reckoned"];
+            short: null | components["schemas"]["Reckoned"];
+        };
+        PotView: {
+            id: string;
+            /** Format: int32 */
+            version: number;
+            pot: components["schemas"]["PaintPot"];
+        };
+        /** @description One pour of a layer. */
+        PourStep: {
+            /** @description The region it fills. */
+            regionId: components["schemas"]["RegionId"];
+            /** @description The cup it comes from. */
+            cupId: string;
+            /** @description How much, ml. */
+            pourMl: components["schemas"]["Reckoned"];
+            /** @description What should be left in the cup after it, ml, loss included. */
+            leftInCupMl: components["schemas"]["Reckoned"];
+        };
+        PourView: {
+            start: components["schemas"]["Moment"];
+            end: components["schemas"]["Moment"];
+            /** Format: double */
+            roomC: number;
+            roomOrigin: components["schemas"]["Origin"];
+        };
+        PreparationDone: {
+            id: string;
+            at?: unknown;
+        };
+        /** @description One thing to do before resin comes. */
+        PreparationStep: {
+            /** @description Stable id. */
+            id: string;
+            /** @description What to do. */
+            what: string;
+            /** @description What it is good for, or what to mind. */
+            why: string;
+            amount: null | components["schemas"]["Reckoned"];
+            /**
+             * Format: double
+             * @description How long it dries, h; null where nothing has to.
+             */
+            dryHours: null | number;
+            /** @description Whether it is done. */
+            done: boolean;
+            at: null | components["schemas"]["LocalDateTime"];
+            readyAt: null | components["schemas"]["LocalDateTime"];
+            dry?: null | components["schemas"]["Reckoned"];
+        };
+        PreviewPiece: {
+            piece?: null | components["schemas"]["Piece"];
+            layerId?: null | string;
+            detail?: null | components["schemas"]["PaintDetail"];
+            /** @default true */
+            numbers: boolean;
+            look?: null | components["schemas"]["Look"];
+            /** Format: int32 */
+            revision?: null | number;
+            commands?: null | components["schemas"]["Edit"][];
+        };
+        PreviewView: {
+            plan: null | components["schemas"]["PlanView"];
+            painting: null | components["schemas"]["Painting"];
+            piece?: null | components["schemas"]["Piece"];
+        };
+        /** @description What things cost in this workshop. */
+        Prices: {
+            /** @description The workshop's money, as it is written behind an amount. */
+            money: string;
+            /** @description Price of a litre, by the id of what it is; what is not here is not known. */
+            perLitre: {
+                [key: string]: number;
+            };
+        };
+        PropertyView: {
+            id: string;
+            label: string;
+            group: string;
+            span: null | string;
+            until: null | string;
+            unit: string;
+            /** Format: double */
+            value: number;
+            /** Format: double */
+            typical: number;
+            origin: components["schemas"]["Origin"];
+            range: components["schemas"]["AcceptedRange"];
+        };
+        PuddleAnswer: {
+            outerRadiiMm: number[];
+        };
+        /** @description One pour of a puddle. */
+        PuddlePour: {
+            /** @description Stable id, unique in the layout; also the id of its region. */
+            id: string;
+            /** @description Its recipe. */
+            recipeId: string;
+            /**
+             * Format: double
+             * @description How much, ml.
+             */
+            ml: number;
+        };
+        PuddleSum: {
+            volumesMl?: null | number[];
+            /** Format: double */
+            depthMm?: null | number;
+        };
+        /** @enum {unknown} */
+        QuantityKind: "length" | "volume" | "mass" | "temperature";
+        /** @description A typed quantity, read. */
+        QuantityRead: {
+            /**
+             * Format: double
+             * @description Its value in mm, ml, g or °C.
+             */
+            value: number;
+            /** @description The same as text, such as `44.45 mm`. */
+            normalised: string;
+        };
+        /** @enum {unknown} */
+        RatioBasis: "volume" | "weight";
+        /** @description A colour as it is mixed. Whatever is poured from the same recipe in one sitting comes from one cup. */
+        Recipe: {
+            /** @description Stable id, unique in the piece. */
+            id: string;
+            /** @description The colour's name. */
+            name: string;
+            /** @description Colour of the colourant at full cover, as `#rrggbb`. */
+            colour: string;
+            /** @description What is stirred into the resin, the first first; empty for clear resin and for a mixed recipe. */
+            doses: components["schemas"]["Dose"][];
+            /** @description The recipes it is filled from, where it is a mixed one; null for one that is mixed by itself. */
+            of?: null | components["schemas"]["RecipeShare"][];
+        };
+        RecipeShare: {
+            recipeId: string;
+            /** Format: double */
+            parts: number;
+        };
+        /** @description A number shown to a person, with the formula and the inputs it came from. */
+        Reckoned: {
+            /**
+             * Format: double
+             * @description The value in Unit, unrounded.
+             */
+            value: number;
+            /** @description Unit symbol; empty for a bare number. */
+            unit: string;
+            /** @description Id of the formula in Formulas. */
+            formula: string;
+            inputs: components["schemas"]["ReckonedInput"][];
+            /** @description Where on the piece it is so, such as `layers[field].regions[moss]`; null where it is nowhere in particular. */
+            place?: null | string;
+        };
+        /** @description One input of a reckoned number. */
+        ReckonedInput: {
+            /** @description What it is, in the words of the craft. */
+            name: string;
+            /**
+             * Format: double
+             * @description Its value in Unit.
+             */
+            value: number;
+            /** @description Unit symbol; empty for a bare number. */
+            unit: string;
+            /** @description Where it came from. */
+            origin: components["schemas"]["Origin"];
+            /**
+             * @description The place in the piece where it is decided, such as `ground.sideHeightMm` or `recipes[amber].doses[0].percent`; null where
+             *     it is not decided there.
+             */
+            field?: null | string;
+        };
+        RegionAnswer: {
+            /** Format: double */
+            layerMl: number;
+            /** Format: double */
+            displacedMl: number;
+            /** Format: double */
+            edgeMl: number;
+            /** Format: double */
+            cupMl: number;
+        };
+        RegionDepth: {
+            region: components["schemas"]["RegionId"];
+            /** Format: double */
+            depthMm: number;
+        };
+        /**
+         * @description The id of a region in its layer: of the layer's own layout (`moss`, `field-3`), of the layout of one of its zones
+         *     (`zone-1/moss`), or a spot that the piece keeps visible or bare (`kept/signature`). Two are equal when they are written alike.
+         */
+        RegionId: string;
+        /**
+         * @description What a region of the map is.
+         * @enum {unknown}
+         */
+        RegionKind: "heart-bed" | "band" | "field" | "vein" | "film" | "pool" | "wall" | "puddle-ring" | "flood" | "streaks" | "kept-visible" | "kept-bare";
+        RegionOf: {
+            layerId: string;
+            region: components["schemas"]["RegionId"];
+        };
+        /** @description A region with the colour it shows on the ground. */
+        RegionPlan: {
+            /** @description The region. */
+            id: components["schemas"]["RegionId"];
+            /** @description What it is. */
+            kind: components["schemas"]["RegionKind"];
+            /** @description Its cup; null where nothing is poured, or nobody has said from which. */
+            cupId: null | string;
+            /** @description Its area, cm². */
+            area: components["schemas"]["Reckoned"];
+            /**
+             * Format: double
+             * @description Length of the outline's edge it touches, mm.
+             */
+            openEdgeMm: number;
+            /** @description False where no room is left for it and its area is 0. */
+            fits: boolean;
+            anchor: null | components["schemas"]["Spot"];
+            narrow?: null | components["schemas"]["Reckoned"];
+            wide?: null | components["schemas"]["Reckoned"];
+        };
+        RegionSum: {
+            /** Format: double */
+            areaMm2?: null | number;
+            /** Format: double */
+            depthMm?: null | number;
+            stones?: null | components["schemas"]["AskedStones"][];
+            /** Format: double */
+            openEdgeMm?: null | number;
+            /** Format: double */
+            sideHeightMm?: null | number;
+            /** Format: double */
+            filmMm?: null | number;
+            /** Format: double */
+            dripShare?: null | number;
+            /** Format: double */
+            reserve?: null | number;
+            /** Format: int32 */
+            transfers?: null | number;
+        };
+        /** @description A region's resin. */
+        RegionVolume: {
+            /** @description The region. */
+            regionId: components["schemas"]["RegionId"];
+            /** @description The cup it is poured from. */
+            cupId: string;
+            /** @description Area × depth, ml. */
+            layerMl: components["schemas"]["Reckoned"];
+            /** @description What runs over its part of the edge, ml. */
+            edgeMl: components["schemas"]["Reckoned"];
+            /** @description What is poured on it, ml. */
+            pourMl: components["schemas"]["Reckoned"];
+        };
+        /** @description A change that answers a finding. */
+        Remedy: {
+            /** @description Stable id, unique in the finding. */
+            id: string;
+            /** @description What a press does, in words; `{0}` stands for Mm. */
+            label: string;
+            /** @description The field to go to, for what only the person can say; null where the change is made by the press. */
+            field: null | string;
+            /**
+             * Format: double
+             * @description A length in the label, for the person's own units, mm; null where there is none.
+             */
+            mm?: null | number;
+        };
+        /** @description The resin system a sitting uses, with the maker's own data where the artist has entered it. */
+        ResinChoice: {
+            /** @description Id of a resin of the catalogue. */
+            system: string;
+            ratio?: null | components["schemas"]["MixRatio"];
+            /**
+             * Format: double
+             * @description Density of the resin, g/ml, or null for the typical one.
+             */
+            resinDensity?: null | number;
+            /**
+             * Format: double
+             * @description Density of the hardener, g/ml, or null for the typical one.
+             */
+            hardenerDensity?: null | number;
+        };
+        /** @description A resin system with its maker's data. Times are at ReferenceC in a 3 mm film. */
+        ResinSystem: {
+            /** @description Stable id. */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Mix ratio. */
+            ratio: components["schemas"]["MixRatio"];
+            /**
+             * Format: double
+             * @description Density of the resin, g/ml.
+             */
+            resinDensity: number;
+            /**
+             * Format: double
+             * @description Density of the hardener, g/ml.
+             */
+            hardenerDensity: number;
+            /**
+             * Format: double
+             * @description Viscosity when mixed, Pa·s.
+             */
+            viscosityPaS: number;
+            /**
+             * Format: double
+             * @description Temperature the times are given at, °C.
+             */
+            referenceC: number;
+            /**
+             * Format: double
+             * @description Working time of 100 g in a cup, min.
+             */
+            workingMinutes: number;
+            /** @description When the mask run of tape comes off. */
+            tapePull: components["schemas"]["AgeSpan"];
+            /**
+             * Format: double
+             * @description When drips are looked for, h.
+             */
+            dripHours: number;
+            /**
+             * Format: double
+             * @description Touch-dry, h.
+             */
+            tackFreeHours: number;
+            /** @description When the next layer bonds without sanding. */
+            recoat: components["schemas"]["AgeSpan"];
+            /**
+             * Format: double
+             * @description When it may leave its mould, still flexible, h.
+             */
+            demouldHours: number;
+            /**
+             * Format: double
+             * @description Full cure, h.
+             */
+            fullCureHours: number;
+            /**
+             * Format: double
+             * @description Deepest single pour, mm.
+             */
+            deepestMm: number;
+            /**
+             * Format: double
+             * @description What it stands after full cure, °C.
+             */
+            heatC: number;
+            /** @description The properties that the person has entered, by their ids; all others are typical. */
+            own: string[];
+            /**
+             * @description Whether it is offered no more.
+             * @default false
+             */
+            putAway: boolean;
+        };
+        RibbonNight: {
+            from: components["schemas"]["Moment"];
+            to: components["schemas"]["Moment"];
+        };
+        RibbonSpan: {
+            pieceId: string;
+            pieceName: string;
+            layerId: string;
+            layerName: string;
+            milestone: components["schemas"]["Milestone"];
+            opens: components["schemas"]["Moment"];
+            closes: null | components["schemas"]["Moment"];
+            state: components["schemas"]["WindowState"];
+            poured: boolean;
+            renewing: boolean;
+        };
+        RibbonView: {
+            now: components["schemas"]["Moment"];
+            to: components["schemas"]["Moment"];
+            nights: components["schemas"]["RibbonNight"][];
+            spans: components["schemas"]["RibbonSpan"][];
+            failed: components["schemas"]["PieceRef"][];
+            renewing: boolean;
+        };
+        /**
+         * @description How bands that follow the rim share the room between the hearts and the rim.
+         * @default proportional
+         * @enum {unknown}
+         */
+        RimWay: "proportional" | "even";
+        RunPourView: {
+            regionId: components["schemas"]["RegionId"];
+            colourName: string;
+            /** Format: double */
+            plannedMl: number;
+            /** Format: double */
+            pouredMl: null | number;
+        };
+        RunView: {
+            id: string;
+            layerId: string;
+            /** Format: int32 */
+            version: number;
+            start: components["schemas"]["Moment"];
+            end: null | components["schemas"]["Moment"];
+            /** Format: double */
+            roomC: null | number;
+            note: string;
+            pours: components["schemas"]["RunPourView"][];
+            /** Format: int32 */
+            revision: null | number;
+        };
+        SaveMaterial: {
+            /** Format: int32 */
+            basedOn: number;
+            material: components["schemas"]["OwnMaterial"];
+        };
+        SaveMould: {
+            /** Format: int32 */
+            basedOn: number;
+            mould: components["schemas"]["LibraryMould"];
+        };
+        SavePiece: {
+            /** Format: int32 */
+            basedOn: number;
+            piece: components["schemas"]["Piece"];
+        };
+        SavePot: {
+            /** Format: int32 */
+            basedOn: number;
+            pot: components["schemas"]["PaintPot"];
+        };
+        SaveRun: {
+            /** Format: int32 */
+            basedOn: number;
+            layerId: string;
+            start: components["schemas"]["LocalDateTime"];
+            end: null | components["schemas"]["LocalDateTime"];
+            /** Format: double */
+            roomC: null | number;
+            note: string;
+            pours: components["schemas"]["SaveRunPour"][];
+            /** @default false */
+            evenSo: boolean;
+        };
+        SaveRunPour: {
+            regionId: components["schemas"]["RegionId"];
+            /** Format: double */
+            pouredMl: null | number;
+        };
+        SaveSequence: {
+            /** Format: int32 */
+            basedOn: number;
+            sequence: components["schemas"]["KeptSequence"];
+        };
+        /** @description A way of sealing a ground. */
+        SealWay: {
+            /** @description Stable id; its price is kept under it. */
+            id: string;
+            /** @description What with. */
+            name: string;
+            /** @description How much it takes. */
+            amount: components["schemas"]["Reckoned"];
+            /**
+             * Format: double
+             * @description How long until resin may come, h.
+             */
+            dryHours: number;
+            /** @description What speaks for it or against it. */
+            mind: string;
+            cost?: null | components["schemas"]["Reckoned"];
+            costPerM2?: null | components["schemas"]["Reckoned"];
+            /** @description How long it dries, as it is worked out. */
+            dry?: components["schemas"]["Reckoned"];
+        };
+        SequenceView: {
+            id: string;
+            /** Format: int32 */
+            version: number;
+            sequence: components["schemas"]["KeptSequence"];
+            widthsMm: number[];
+            together: components["schemas"]["Reckoned"];
+        };
+        ShelfView: {
+            id: string;
+            /** Format: int32 */
+            version: number;
+            name: string;
+            /** Format: double */
+            widthMm: number;
+            /** Format: double */
+            heightMm: number;
+            /** Format: double */
+            footMm: number;
+            /** Format: int32 */
+            layers: number;
+            /** Format: int32 */
+            poured: number;
+            savedAt: components["schemas"]["Moment"];
+            problem: null | string;
+            picture: string;
+        };
+        /** @description What is poured in one go: one resin, one way of measuring, one start. */
+        Sitting: {
+            /** @description Stable id, unique in the piece. */
+            id: string;
+            /** @description Ids of the layers of which it takes every region that no other sitting takes. */
+            rest: string[];
+            /** @description The resin it is mixed from. */
+            resin: components["schemas"]["ResinChoice"];
+            /** @description How the artist measures: in marked cups or on a scale. */
+            measure: components["schemas"]["Measure"];
+            /** @description Its name; null for that of what it fills. */
+            name?: null | string;
+            /** @description Regions that it takes by themselves, in turn; null for none. */
+            fills?: null | components["schemas"]["Fill"][];
+            tools?: null | components["schemas"]["MeasuringTools"];
+            losses?: null | components["schemas"]["Losses"];
+            /**
+             * Format: double
+             * @description Reserve in every cup, %; null takes the default.
+             */
+            reservePercent?: null | number;
+            /**
+             * Format: local-date-time
+             * @description First pour, in the workshop's local time; null while not decided.
+             */
+            start?: null | string;
+            /**
+             * Format: local-date-time
+             * @description Last pour; null for the default of 20 min after the start.
+             */
+            end?: null | string;
+            /**
+             * Format: double
+             * @description Room temperature, °C; null while not known.
+             */
+            roomC?: null | number;
+            /** @description Regions in pour order; null for the usual one. Regions left out follow in that. */
+            order?: null | components["schemas"]["RegionOf"][];
+            /** @description What the artist wants otherwise of single cups; null for nothing. */
+            cupChoices?: null | components["schemas"]["CupChoice"][];
+        };
+        /** @description A stretch of a layer of older work. */
+        SpanBeneath: {
+            /**
+             * Format: double
+             * @description Left end, mm from the left of the new outline.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description Right end, mm.
+             */
+            toMm: number;
+            /** @description Its colour, as `#rrggbb`; null for clear resin. */
+            colour: null | string;
+        };
+        /** @description A place on a piece. */
+        Spot: {
+            /**
+             * Format: double
+             * @description mm from the left of the outline's box.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description mm from its top.
+             */
+            yMm: number;
+        };
+        SseItemOfLiveView: {
+            data?: components["schemas"]["LiveView"];
+            eventType?: null | string;
+            eventId?: null | string;
+            reconnectionInterval?: null | string;
+        };
+        Standing: {
+            supports: components["schemas"]["StandingSupport"][];
+            ownSupports: boolean;
+            drift: null | components["schemas"]["Reckoned"];
+            level: null | boolean;
+            needed: components["schemas"]["Reckoned"];
+            tooCoarse: boolean;
+            thinnest: components["schemas"]["Reckoned"];
+            span: components["schemas"]["Reckoned"];
+            sag: null | components["schemas"]["Reckoned"];
+            straight: null | boolean;
+            baseMass: null | components["schemas"]["Reckoned"];
+            massSoFar: null | components["schemas"]["Reckoned"];
+            finishedMass: null | components["schemas"]["Reckoned"];
+        };
+        StandingSupport: {
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            shim: null | components["schemas"]["Reckoned"];
+        };
+        /** @enum {unknown} */
+        Step: "undo" | "redo";
+        StepPiece: {
+            /** Format: int32 */
+            basedOn: number;
+            step: components["schemas"]["Step"];
+        };
+        StonesAnswer: {
+            /** Format: double */
+            bulkMl: number;
+            /** Format: double */
+            grams: number;
+            /** Format: double */
+            solidMl: number;
+            /** Format: double */
+            voidMl: number;
+        };
+        StonesSum: {
+            /** Format: double */
+            areaMm2?: null | number;
+            /** Format: double */
+            depthMm?: null | number;
+            /** Format: double */
+            bulkDensity?: null | number;
+            /** Format: double */
+            solidDensity?: null | number;
+            /** Format: double */
+            solidsShare?: null | number;
+            /** Format: double */
+            coverShare?: null | number;
+        };
+        /** @description A layer of older work in the cut. */
+        StratumBeneath: {
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: double
+             * @description Its depth, mm.
+             */
+            depthMm: number;
+            /** @description What the cut passes, from left to right. */
+            spans: components["schemas"]["SpanBeneath"][];
+        };
+        /** @description One wall, drawn by hand. */
+        Stroke: {
+            /** @description Stable id, unique in the layout. */
+            id: string;
+            /** @description Its course; an end near a wall, the rim or its own beginning joins on there. */
+            spots: components["schemas"]["Spot"][];
+        };
+        Support: {
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+        };
+        SvgDrawing: {
+            svg: string;
+            /** Format: double */
+            dpi?: null | number;
+        };
+        SvgRead: {
+            outline: components["schemas"]["Outline"];
+            /** Format: double */
+            widthMm: number;
+            /** Format: double */
+            heightMm: number;
+            /** Format: int32 */
+            parts: number;
+        };
+        TakeRevision: {
+            /** Format: int32 */
+            basedOn: number;
+        };
+        TapeAnswer: {
+            /** Format: double */
+            maskWidthMm: null | number;
+            /** Format: double */
+            damWidthMm: null | number;
+            /** Format: double */
+            damHeightMm: number;
+            /** Format: double */
+            lengthEachMm: number;
+            reason: null | string;
+        };
+        TapeSum: {
+            /** Format: double */
+            perimeterMm?: null | number;
+            /** Format: int32 */
+            corners?: null | number;
+            /** Format: double */
+            sideMm?: null | number;
+            /** Format: double */
+            openDepthMm?: null | number;
+            stockWidthsMm?: null | number[];
+        };
+        TypedMoment: {
+            text?: null | string;
+        };
+        TypedQuantity: {
+            text?: null | string;
+            kind?: null | components["schemas"]["QuantityKind"];
+        };
+        /** @enum {unknown} */
+        WallSeal: "open" | "sealed" | "tested";
+        WavedOff: {
+            finding: string;
+            reason: string;
+        };
+        /**
+         * @description How a window stands at a moment.
+         * @enum {unknown}
+         */
+        WindowState: "ahead" | "open" | "closed" | "reached" | "never";
+        WindowView: {
+            milestone: components["schemas"]["Milestone"];
+            opens: components["schemas"]["Moment"];
+            closes: null | components["schemas"]["Moment"];
+            state: components["schemas"]["WindowState"];
+            opensAfterHours: components["schemas"]["Reckoned"];
+            closesAfterHours: null | components["schemas"]["Reckoned"];
+        };
+        WorkshopChange: {
+            timeZone?: null | string;
+            /** Format: int32 */
+            hours?: null | number;
+        };
+        WorkshopView: {
+            timeZone: string;
+            now: components["schemas"]["Moment"];
+            demo: boolean;
+            timeZones: string[];
+            /** Format: int32 */
+            hours: number;
+        };
+        Zone: {
+            id: string;
+            name: string;
+            outline: components["schemas"]["Outline"];
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            layout: components["schemas"]["Layout"];
+            aside?: null | components["schemas"]["Layout"][];
+        };
+    };
+    responses: never;
+    parameters: never;
+    requestBodies: never;
+    headers: never;
+    pathItems: never;
 }
 export type $defs = Record<string, never>;
-export type operations = Record<string, never>;
+export interface operations {
+    "list-aside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AsideView"][];
+                };
+            };
+        };
+    };
+    "put-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AsideView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "get-piece-schema": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "log-pour": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                runId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveRun"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceView"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "edit-ground": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EditGround"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ground"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "read-outline": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SvgDrawing"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SvgRead"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "get-outline": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "get-live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LiveView"];
+                };
+            };
+        };
+    };
+    "stream-live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": components["schemas"]["SseItemOfLiveView"];
+                };
+            };
+        };
+    };
+    "get-level-stand-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LevelSteering"];
+                };
+            };
+        };
+    };
+    "steer-level-stand-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LevelSteering"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LevelSteering"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    index: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Operation"][];
+                };
+            };
+        };
+    };
+    "get-workshop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkshopView"];
+                };
+            };
+        };
+    };
+    "set-workshop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkshopChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkshopView"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "list-formulas": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Formula"][];
+                };
+            };
+        };
+    };
+    "list-fields": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FieldsView"];
+                };
+            };
+        };
+    };
+    "get-prices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Prices"];
+                };
+            };
+        };
+    };
+    "set-prices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Prices"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Prices"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "get-about": {
+        parameters: {
+            query?: {
+                before?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AboutView"];
+                };
+            };
+        };
+    };
+    "let-steps-go": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LetStepsGo"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AboutView"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "get-ribbon": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RibbonView"];
+                };
+            };
+        };
+    };
+    "list-pieces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfView"][];
+                };
+            };
+        };
+    };
+    "add-piece": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPiece"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceView"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "get-piece": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceView"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "save-piece": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SavePiece"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceView"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "take-piece-off": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AsideView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "edit-piece": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EditPiece"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditedView"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "step-piece": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StepPiece"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceView"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "pour-over": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceView"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "preview-piece": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PreviewPiece"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreviewView"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "get-painting": {
+        parameters: {
+            query?: {
+                layer?: string;
+                revision?: number;
+                Face?: string;
+                Wet?: string;
+                Light?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Painting"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "get-picture": {
+        parameters: {
+            query?: {
+                width?: number;
+                revision?: number;
+                Face?: string;
+                Wet?: string;
+                Light?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "get-map": {
+        parameters: {
+            query?: {
+                layer?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "get-template": {
+        parameters: {
+            query?: {
+                layer?: string;
+                paper?: components["schemas"]["Paper"];
+                grid?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "export-piece": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "import-piece": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ImportPiece"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceView"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "list-versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NamedView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "name-version": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NameRevision"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NamedView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "unname-version": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                revision: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NamedView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "take-version": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                revision: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeRevision"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceView"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "copy-piece": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyPiece"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceView"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-mix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MixSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-mix-correction": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MixCorrectionSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixCorrectionAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-load": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoadAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-region": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RegionSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RegionAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-age": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AgeSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AgeAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-milestone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MilestoneSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MilestoneAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-cup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CupSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CuredAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-film": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FilmSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CuredAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-puddle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PuddleSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PuddleAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-bead": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BeadSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BeadAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-tape": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TapeSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TapeAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-level": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LevelSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LevelAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-stones": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StonesSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StonesAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-bubble": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BubbleSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BubbleAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-colour-difference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ColourSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ColourAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-casting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CastingSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CastingAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-moment": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TypedMoment"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MomentRead"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-quantity": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TypedQuantity"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuantityRead"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "list-materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MaterialsView"];
+                };
+            };
+        };
+    };
+    "list-own-materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MaterialView"][];
+                };
+            };
+        };
+    };
+    "save-material": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveMaterial"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MaterialView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "list-moulds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MouldView"][];
+                };
+            };
+        };
+    };
+    "save-mould": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveMould"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MouldView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "note-mould-use": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoteUse"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MouldView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "list-pots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PotView"][];
+                };
+            };
+        };
+    };
+    "save-pot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SavePot"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PotView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "list-sequences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SequenceView"][];
+                };
+            };
+        };
+    };
+    "keep-sequence": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepSequence"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SequenceView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "save-sequence": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveSequence"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SequenceView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "take-sequence-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SequenceView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+}
