@@ -133,6 +133,13 @@ public sealed class EditApiTests : IDisposable
         Assert.Empty(renamed["plan"]!["layers"]!.AsArray());
         Assert.Null(renamed["plan"]!["ground"]);
 
+        // However often it is changed.
+        for (var i = 0; i < 40; i++)
+        {
+            renamed = await Edit(id, Body(renamed, Do("set-field", ("place", "name"), ("value", $"Fen {i}"))));
+            Assert.Empty(renamed["plan"]!["layers"]!.AsArray());
+        }
+
         // What was left out is as it was: put together they are the plan.
         var whole = (await host.Get($"/api/pieces/{id}"))["plan"]!;
         Assert.Equal(whole["layers"]![1]!.ToJsonString(), deeper["plan"]!["layers"]![0]!.ToJsonString());

@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using System.Text.Json;
 using FluentValidation;
-using Microsoft.Extensions.Caching.Memory;
 using MossLantern.Core.Checks;
 using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
@@ -111,7 +110,7 @@ public sealed class Workbench(
 {
     private const int MostRevisions = 16;
 
-    private readonly MemoryCache revisions = new(new MemoryCacheOptions { SizeLimit = MostRevisions });
+    private readonly Few<(string Id, int Revision), Piece> revisions = new(MostRevisions);
 
     /// <inheritdoc/>
     public void Dispose() => revisions.Dispose();
@@ -193,8 +192,8 @@ public sealed class Workbench(
             return null;
         }
 
-        known.Keep(stored, kept, planned.Plan.Plan, planned.Plan.Around);
         var was = known.PlanOf(before, kept, planned.Plan.Around) is { } plan ? Shown(before.Piece, plan) : null;
+        known.Keep(stored, kept, planned.Plan.Plan, planned.Plan.Around);
         return Changed(stored, kept, was, planned.Plan.View, made.Place);
     }
 
@@ -353,13 +352,13 @@ public sealed class Workbench(
     /// <summary>A revision, read once for the many steps of a drag.</summary>
     private Piece? At(string id, int revision)
     {
-        if (revisions.Get<Piece>((id, revision)) is { } known)
+        if (revisions.Of((id, revision)) is { } known)
         {
             return known;
         }
 
         var piece = pieces.At(id, revision);
-        return piece is null ? null : revisions.Set((id, revision), piece, new MemoryCacheEntryOptions { Size = 1 });
+        return piece is null ? null : revisions.Keep((id, revision), piece);
     }
 
     /// <summary>A painting of a piece.</summary>

@@ -2,7 +2,6 @@ using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using System.Diagnostics;
 using System.Threading.Channels;
-using Microsoft.Extensions.Caching.Memory;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Planning;
@@ -29,6 +28,9 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
     /// <summary>Most whole plans that are kept in memory: those of the pieces that are being worked at.</summary>
     private const int MostPlans = 32;
 
+    /// <summary>The plan of a piece, and what it was worked out of.</summary>
+    private sealed record Whole(string Of, PiecePlan Plan);
+
     /// <summary>Stands for a document that cannot be read.</summary>
     public const string Unreadable = "unreadable";
 
@@ -42,7 +44,7 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
     private static readonly string Build = typeof(PiecePlanner).Module.ModuleVersionId.ToString("n")[..12];
 
     private readonly Lazy<ConcurrentDictionary<string, KeptPlan>> kept = new(() => new(store.All().Select(p => KeyValuePair.Create(p.PieceId, p))));
-    private readonly MemoryCache whole = new(new MemoryCacheOptions { SizeLimit = MostPlans });
+    private readonly Few<string, Whole> whole = new(MostPlans);
     private readonly ConcurrentDictionary<string, KeptPlan> unwritten = new();
     private readonly Channel<string> waiting = Channel.CreateUnbounded<string>(new() { SingleReader = true });
     private readonly ConcurrentDictionary<string, bool> awaited = new();
@@ -74,7 +76,7 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
         var of = KeyOf(stored.Version, logged.Sum(r => r.Version), KeyOf(within));
         if (plan is not null)
         {
-            whole.Set((stored.Id, of), plan, new MemoryCacheEntryOptions { Size = 1 });
+            whole.Keep(stored.Id, new(of, plan));
         }
 
         var layers = plan?.Layers;
@@ -90,7 +92,7 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
     public PiecePlan? PlanOf(StoredPiece stored, ImmutableArray<Run> logged, Surroundings within)
     {
         ArgumentNullException.ThrowIfNull(stored);
-        return whole.Get<PiecePlan>((stored.Id, KeyOf(stored.Version, logged.Sum(r => r.Version), KeyOf(within))));
+        return whole.Of(stored.Id) is { } kept && kept.Of == KeyOf(stored.Version, logged.Sum(r => r.Version), KeyOf(within)) ? kept.Plan : null;
     }
 
     /// <inheritdoc/>
