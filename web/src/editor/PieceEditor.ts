@@ -22,8 +22,10 @@ export interface Shown {
   /** The newest of another window, where this page's came too late; and whether it is looked at. */
   newest: PieceView | null;
   looking: boolean;
-  /** Counts how often something on the page was given up: fields and canvas begin anew with what is kept. */
+  /** Counts how often what was on the canvas was given up: it is painted anew. */
   givenUp: number;
+  /** Counts how often everything on the page was: fields begin anew with what is kept. */
+  renewed: number;
 }
 
 /** What the editor asks of the workshop. */
@@ -85,6 +87,7 @@ export class PieceEditor {
     newest: null,
     looking: false,
     givenUp: 0,
+    renewed: 0,
   };
   private readonly listeners = new Set<() => void>();
   private readonly handListeners = new Set<() => void>();
@@ -352,7 +355,8 @@ export class PieceEditor {
       return this.save();
     }
     this.send({ halt: 'clear' });
-    this.set({ givenUp: this.shown.givenUp + 1 });
+    const { givenUp, renewed } = this.shown;
+    this.set({ givenUp: givenUp + 1, renewed: renewed + 1 });
   }
 
   look = (looking: boolean) => this.set({ looking });

@@ -34,7 +34,7 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
   // What follows a drag is shown when there is time: it is held by the page, so that it can be.
   const [shown, setShown] = useState(editor.get);
   useEffect(() => editor.subscribe(() => setShown(editor.get())), [editor]);
-  const { view, plan, saving, errors, newest, looking, draft, givenUp } = shown;
+  const { view, plan, saving, errors, newest, looking, draft, givenUp, renewed } = shown;
   const [painting, setPainting] = useState<Painting | null>(null);
   const [paintedOf, setPaintedOf] = useState<unknown>(null);
   const [unpainted, setUnpainted] = useState<string | null>(null);
@@ -150,7 +150,7 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
     missing: loaded.error,
     newest,
     looking,
-    givenUp,
+    renewed,
     drafts,
     drafted,
   };
