@@ -39,7 +39,7 @@ internal static class MapPage
         page.Driver.FindElements(By.CssSelector(".cup-row button")).Single(b => b.Text.StartsWith(cup, StringComparison.Ordinal)).FindElement(By.TagName("svg"));
 
     public static List<string> BandNames(Page page) =>
-        [.. page.Script<IReadOnlyCollection<object>>("return [...document.querySelectorAll('.bands .name')].map(n => n.textContent)").Select(n => (string)n)];
+        [.. page.Script<IReadOnlyCollection<object>>("return [...document.querySelectorAll('.bands .band-name')].map(n => n.textContent)").Select(n => (string)n)];
 
     public static List<double> Frames(Page page) =>
         [.. page.Script<IReadOnlyCollection<object>>("return performance.getEntriesByName('hand-to-paint').map(e => e.duration)")

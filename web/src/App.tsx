@@ -14,6 +14,7 @@ import { SpeedPage } from './speed/SpeedPage';
 import { StandInsPage } from './standins/StandInsPage';
 import { useTheme } from './units/theme';
 import { UnitsProvider, useUnits } from './units/units';
+import './App.scss';
 
 const untold = { ranges: {}, usual: {} };
 
@@ -107,7 +108,7 @@ function Head() {
           {theme === 'day' ? 'day' : 'evening'}
         </button>
       </span>
-      <p className="now">
+      <p className="head-now">
         {data?.demo && <span className="demo">demo workshop</span>}
         {data && (
           <>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Refused, api, take } from '../api/client';
 import { useWorkshop } from '../units/workshop';
 import { Choice } from '../parts/Fields';
+import './AboutPage.scss';
 
 const megabytes = (bytes: number) => `${(bytes / 1_000_000).toFixed(bytes < 10_000_000 ? 1 : 0)} MB`;
 const steps = (n: number) => (n === 1 ? '1 step' : `${n} steps`);

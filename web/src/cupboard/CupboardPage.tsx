@@ -12,6 +12,7 @@ import { Materials } from './Materials';
 import { Pots } from './Pots';
 import { Sequences } from './Sequences';
 import { useKept } from './useKept';
+import './CupboardPage.scss';
 
 const query = { queryKey: ['moulds'], queryFn: () => take(api.GET('/api/moulds')) };
 
@@ -37,7 +38,7 @@ export function CupboardPage() {
 
   return (
     <main id="main" className="cupboard">
-      <div className="shelf-head">
+      <div className="page-head">
         <h1>Cupboard</h1>
         <button type="button" className="btn btn-primary" onClick={() => kept.add(fresh)}>
           A new mould

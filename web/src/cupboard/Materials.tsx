@@ -5,6 +5,7 @@ import { api, take } from '../api/client';
 import { Choice, NumberField, TextField } from '../parts/Fields';
 import { useUnits } from '../units/units';
 import { useKept } from './useKept';
+import './Materials.scss';
 
 const query = { queryKey: ['cupboard-materials'], queryFn: () => take(api.GET('/api/cupboard/materials')) };
 
@@ -51,7 +52,7 @@ export function Materials() {
 
   return (
     <section aria-label="Materials" className="materials">
-      <div className="shelf-head">
+      <div className="page-head">
         <h2>Materials</h2>
         <p className="hint">
           What the program reckons with. All is typical, not your maker’s, until you enter what the data sheet

@@ -5,6 +5,7 @@ import { Choice, ColourField, NumberField, TextField } from '../parts/Fields';
 import { useUnits } from '../units/units';
 import { potsQuery } from '../parts/pots';
 import { useKept } from './useKept';
+import './Pots.scss';
 
 const fresh: PaintPot = { name: 'New pot', colour: '#8fa88b', kind: 'water', leftMl: 50, note: '' };
 
@@ -21,7 +22,7 @@ export function Pots() {
 
   return (
     <section aria-label="Pots" className="pots">
-      <div className="shelf-head">
+      <div className="page-head">
         <h2>Pots</h2>
         <button type="button" className="btn btn-outline-primary" onClick={() => kept.add(fresh)}>
           A new pot
@@ -58,7 +59,7 @@ function Standing({ view, chosen, onTake }: { view: PotView; chosen: boolean; on
       <svg width="52" height="56" viewBox="0 0 52 56" aria-hidden>
         <rect className="lid" x="6" y="3" width="40" height="9" rx="2" />
         <rect x="9" y={51 - high} width="34" height={high} fill={pot.colour} />
-        <path className="glass" d="M9 13v34q0 5 5 5h24q5 0 5-5V13z" />
+        <path className="pot-glass" d="M9 13v34q0 5 5 5h24q5 0 5-5V13z" />
       </svg>
       <b>{pot.name}</b>
       <small>{pot.leftMl === 0 ? 'empty' : `${units.show(pot.leftMl, 'ml', 0)} left`}</small>

@@ -8,6 +8,7 @@ import { useUnits } from '../units/units';
 import { Stripes } from '../parts/Stripes';
 import { sequencesQuery } from '../parts/sequences';
 import { useKept } from './useKept';
+import './Sequences.scss';
 
 /** Sequences of colours, kept from a map and laid in another from there. */
 export function Sequences() {
@@ -26,7 +27,7 @@ export function Sequences() {
 
   return (
     <section aria-label="Sequences" className="pots">
-      <div className="shelf-head">
+      <div className="page-head">
         <h2>Sequences</h2>
         <p className="hint">
           {sequences?.length === 0
@@ -118,7 +119,7 @@ function Taken({ view, refused, save, remove }: TakenProps) {
           const cup = sequence.recipes.find((r) => r.id === b.recipeId);
           return (
             <li key={b.id}>
-              <i className="swatch" style={{ background: cup?.colour }} aria-hidden />
+              <i className="sequence-swatch" style={{ background: cup?.colour }} aria-hidden />
               {cup?.name}
               <small>
                 {b.fillsRest ? 'fills the rest' : `${units.show(view.widthsMm[i]!, 'mm', 1)} wide`}

@@ -5,6 +5,7 @@ import type { Drafts } from './Drafts';
 import { light, paint, shadow } from './brush';
 import type { View } from './place';
 import { sized } from './place';
+import './PaintedPiece.scss';
 
 interface Props {
   painting: Painting;

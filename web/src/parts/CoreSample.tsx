@@ -1,5 +1,6 @@
 import type { LayerView, Piece, PlanView } from '../api/client';
 import { useUnits } from '../units/units';
+import './CoreSample.scss';
 
 interface Props {
   piece: Piece;

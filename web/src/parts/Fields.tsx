@@ -4,6 +4,7 @@ import { kinds, useUnits } from '../units/units';
 import { outside, useFields } from './fields';
 import { useWorkshop } from '../units/workshop';
 import { fieldText, momentText, passingKeys, typedNumber } from '../units/format';
+import './Fields.scss';
 
 /** How long nothing is typed before what stands there is looked at. */
 const pauseMs = 350;
@@ -318,7 +319,7 @@ export function TimeField({ label, value, error, hint, onChange }: TimeProps) {
   return (
     <span className="number-field">
       <label htmlFor={id}>{label}</label>
-      <span className="moment">
+      <span className="moment-field">
         <input
           id={id}
           className="text-box time-box"

@@ -1,5 +1,6 @@
 import type { Reckoned } from '../api/client';
 import { HowNumber } from './HowNumber';
+import './Figure.scss';
 
 interface Props {
   term: string;

@@ -3,6 +3,7 @@ import type { Finding } from '../api/client';
 import { useUnits } from '../units/units';
 import { TextField } from './Fields';
 import { HowNumber } from './HowNumber';
+import './Findings.scss';
 
 interface Props {
   findings: Finding[];

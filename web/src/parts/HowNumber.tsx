@@ -6,6 +6,7 @@ import { api, take } from '../api/client';
 import { useUnits } from '../units/units';
 import { rangeOf, useEditing } from './editing';
 import { NumberField } from './Fields';
+import './HowNumber.scss';
 
 const origins = {
   default: 'default',

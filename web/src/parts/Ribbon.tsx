@@ -5,6 +5,7 @@ import type { Moment, RibbonSpan } from '../api/client';
 import { api, take } from '../api/client';
 import { clockText, localText, untilText, windowNames } from '../units/format';
 import { ms, place } from './ribbonLanes';
+import './Ribbon.scss';
 
 const usualLanes = 3;
 const laneHeight = 20;
@@ -56,12 +57,18 @@ export function Ribbon() {
             )}
           </div>
         ))}
-        <span className="hour now">now</span>
+        <span className="hour" data-now>
+          now
+        </span>
         {placed.map(({ span, left, right, lane }) => (
           <Link
             key={`${span.pieceId}/${span.layerId}/${span.milestone}`}
             to={`/pieces/${span.pieceId}/cure?layer=${span.layerId}`}
-            className={`span ${span.state} ${span.poured ? '' : 'planned'} ${span.closes ? '' : 'moment'} ${span.renewing ? 'renewing' : ''}`}
+            className="span"
+            data-state={span.state}
+            data-planned={!span.poured || undefined}
+            data-moment={!span.closes || undefined}
+            data-renewing={span.renewing || undefined}
             style={{ left, minWidth: right - left, top: top + lane * laneHeight }}
             title={spanText(span)}
           >

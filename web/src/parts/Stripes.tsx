@@ -1,5 +1,6 @@
 import type { SequenceView } from '../api/client';
 import { stripesOf } from './sequences';
+import './Stripes.scss';
 
 /** A sequence as stripes, the middle at the left and the rim at the right. */
 export function Stripes({ of }: { of: SequenceView }) {

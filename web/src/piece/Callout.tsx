@@ -5,6 +5,7 @@ import { middleOf } from '../editor/tools';
 import { regionName } from '../stations/station';
 import { useUnits } from '../units/units';
 import type { Selected } from '../editor/selection';
+import './Callout.scss';
 
 /** Where the edge that moves with a band's width crosses the cut, and which way along the cut is outward there. */
 export function edgeOf(plan: LayerView, layer: FilledLayer, index: number) {

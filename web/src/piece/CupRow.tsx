@@ -5,6 +5,7 @@ import { useUnits } from '../units/units';
 import { HowNumber } from '../parts/HowNumber';
 import { inBurst } from '../editor/burst';
 import { useEdits } from '../parts/editing';
+import './CupRow.scss';
 
 interface Props {
   layer: FilledLayer;
@@ -200,7 +201,7 @@ function Vessel({
           className="resin-line"
         />
       )}
-      <path d={slice(1, height - 1)} className="glass" />
+      <path d={slice(1, height - 1)} className="cup-glass" />
       {marks.map((y) => (
         <path key={y} d={`M${top - edge(y) - 6} ${y}h4.5`} className="mark" />
       ))}

@@ -21,6 +21,7 @@ import { MapHandles, RimAndGround } from './StageHandles';
 import { Pin, StageFoot, TrialBar, type Trial } from './StageParts';
 import type { HoldOf } from './grips';
 import { OncePerFrame, moves } from './moves';
+import './MapStage.scss';
 
 /** What is painted, and how it is looked at. */
 export interface Picture {

@@ -7,6 +7,7 @@ import { clockText } from '../units/format';
 import type { Units } from '../units/units';
 import { useUnits } from '../units/units';
 import type { PieceOnPage } from './usePiece';
+import './PieceColumn.scss';
 
 // A drag paints the map many times a second; this follows only when what it shows has changed.
 const Sample = memo(CoreSample);

@@ -27,6 +27,7 @@ import { usePiece } from './usePiece';
 import { usePoured } from './usePoured';
 import { useUndoKeys } from './useUndoKeys';
 import { useZone } from './useZone';
+import './PiecePage.scss';
 
 const pages: Record<Station, React.ComponentType<StationProps>> = {
   ground: memo(GroundStation),

@@ -15,6 +15,7 @@ import type { HoldOf } from './grips';
 import { InsertHandles, OpeningHandles, SliceHandles, SupportHandles } from './groundHandles';
 import { HeartHandles, RimHandles } from './handles';
 import { LayoutHandles, ZoneHandles } from './layoutHandles';
+import './StageHandles.scss';
 
 /** How far round the grip of a band's edge, and of any other, the hand is taken, pixels. */
 const edgeTouch = 13;

@@ -3,6 +3,7 @@ import { placeId } from '../parts/Findings';
 import { useUnits } from '../units/units';
 import { LookBar } from './LookBar';
 import type { Picture } from './MapStage';
+import './StageParts.scss';
 
 /** A change that is looked at before it is taken. */
 export interface Trial {

@@ -3,6 +3,7 @@ import { NavLink } from 'react-router';
 import type { Finding, Ground, LayerView, PlanView } from '../api/client';
 import type { Station } from '../stations/station';
 import { stationNames, stations } from '../stations/station';
+import './StringOfStations.scss';
 
 interface Props {
   id: string;
@@ -33,9 +34,9 @@ export function StringOfStations({ id, layer, plan, ground, groundPlan, findings
               <NavLink to={`/pieces/${id}/${station}${search}`} className="tag">
                 {stationNames[station]}
                 <span className="visually-hidden">, </span>
-                <small className="open">{words}</small>
-                <span className="fill" style={{ width: `${share * 100}%` }} />
-                {look && <span className="look" title={look} />}
+                <small className="tag-open">{words}</small>
+                <span className="tag-fill" style={{ width: `${share * 100}%` }} />
+                {look && <span className="tag-look" title={look} />}
                 {look && <span className="visually-hidden">, {look}</span>}
               </NavLink>
             </li>

@@ -10,6 +10,7 @@ import type { Blank, Part, Sum } from './sums';
 import { sums } from './sums';
 import type { Values } from './working';
 import { chosenOf, requestOf, resultsOf, startOf, usualOf } from './working';
+import './ReckonerPage.scss';
 
 const kept = (sum: Sum) => `sum/${sum.path}`;
 

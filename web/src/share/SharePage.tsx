@@ -8,6 +8,7 @@ import { Choice, ColourField, TextField, Whether } from '../parts/Fields';
 import { localText } from '../units/format';
 import { coloursOf, recoloured } from './colours';
 import { TakeOff } from './TakeOff';
+import './SharePage.scss';
 
 /** What of a piece is kept by name, compared, copied, printed and given away. */
 export function SharePage() {
@@ -249,7 +250,7 @@ function Another({ view }: { view: PieceView }) {
           <ul className="ways">
             {own.map(({ colour, names }) => (
               <li key={colour}>
-                <i className="swatch" style={{ background: colour }} aria-hidden />
+                <i className="way-swatch" style={{ background: colour }} aria-hidden />
                 <ColourField
                   label={`In place of ${names}`}
                   value={to[colour] ?? colour}

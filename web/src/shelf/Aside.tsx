@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, take } from '../api/client';
 import { localText } from '../units/format';
+import './Aside.scss';
 
 /** The pieces that were taken off the shelf: each comes back by a press, until its time is over. */
 export function Aside() {

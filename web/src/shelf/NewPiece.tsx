@@ -6,6 +6,7 @@ import { TextField } from '../parts/Fields';
 import type { Editing } from '../parts/editing';
 import { EditingProvider, setField } from '../parts/editing';
 import { GroundSentence } from '../stations/ground/GroundSentence';
+import './NewPiece.scss';
 
 const board: Ground = {
   outline: { shape: 'rectangle', widthMm: 400, heightMm: 300 },

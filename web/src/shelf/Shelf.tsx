@@ -5,6 +5,7 @@ import type { ShelfView } from '../api/client';
 import { api, take } from '../api/client';
 import { Aside } from './Aside';
 import { useUnits } from '../units/units';
+import './Shelf.scss';
 
 const gap = 28;
 /** A board with the names below it. */
@@ -32,12 +33,12 @@ export function Shelf() {
   const boards = boardsAt(data ?? [], size.width, scale);
   return (
     <main id="main" className="shelf">
-      <div className="shelf-head">
+      <div className="page-head">
         <h1>Shelf</h1>
         <Link className="btn btn-primary" to="/new">
           Start a piece
         </Link>
-        <Link className="aside" to="/speed">
+        <Link className="shelf-aside" to="/speed">
           How quick is it here?
         </Link>
       </div>

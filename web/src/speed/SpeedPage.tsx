@@ -7,6 +7,7 @@ import { fixed } from '../units/format';
 import { usualLook } from '../piece/LookBar';
 import { usePiece } from '../piece/usePiece';
 import { canSwing, swing } from './swing';
+import './SpeedPage.scss';
 
 interface Result {
   name: string;
@@ -38,7 +39,7 @@ export function SpeedPage() {
         </button>
       )}
       <div className="speed-bench">
-        <table className="parts">
+        <table className="amounts speed-parts">
           <thead>
             <tr>
               <th scope="col">piece</th>

@@ -6,6 +6,7 @@ import { NumberField } from '../parts/Fields';
 import { decimalsOfStep } from '../units/format';
 import { useLive } from '../parts/live';
 import { useUnits } from '../units/units';
+import './StandInsPage.scss';
 
 /** Where the simulated devices are steered. */
 export function StandInsPage() {

@@ -3,6 +3,7 @@ import { Link, useParams } from 'react-router';
 import { useState } from 'react';
 import type { CupVolume } from '../api/client';
 import { ColourAt } from '../parts/At';
+import './CupColour.scss';
 
 interface Props {
   cup: Cup | undefined;

@@ -10,6 +10,7 @@ import { usePots } from '../../parts/pots';
 import { useMaterials } from '../materials';
 import { regionName, timesPoured } from '../station';
 import type { StationProps } from '../station';
+import './CupsStation.scss';
 
 export function CupsStation(props: StationProps) {
   const { layer, layerPlan, at, cup: selected, setCup, secondLook } = props;
@@ -117,7 +118,7 @@ export function CupsStation(props: StationProps) {
         {plan && plan.draws.length > 0 && (
           <>
             <p>Nothing is measured for it: it is filled from other cups.</p>
-            <table className="parts">
+            <table className="amounts">
               <thead>
                 <tr>
                   <th scope="col">from</th>
@@ -144,7 +145,7 @@ export function CupsStation(props: StationProps) {
         )}
         {plan && plan.mixMl.value > 0 && plan.draws.length === 0 && (
           <>
-            <table className="parts">
+            <table className="amounts">
               <thead>
                 <tr>
                   <th scope="col">part</th>

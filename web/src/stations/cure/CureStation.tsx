@@ -4,6 +4,7 @@ import { HowNumber } from '../../parts/HowNumber';
 import { localText, untilText, windowNames } from '../../units/format';
 import { useUnits } from '../../units/units';
 import type { StationProps } from '../station';
+import './CureStation.scss';
 
 const states: Record<WindowView['state'], string> = {
   ahead: 'not yet',

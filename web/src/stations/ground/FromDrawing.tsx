@@ -2,6 +2,7 @@ import { useId, useState } from 'react';
 import type { Outline } from '../../api/client';
 import { Refused, api, take } from '../../api/client';
 import { NumberField } from '../../parts/Fields';
+import './FromDrawing.scss';
 
 type Drawn = Extract<Outline, { shape: 'drawn' }>;
 

@@ -9,6 +9,7 @@ import type { StationProps } from '../station';
 import { GroundSentence } from './GroundSentence';
 import { Prepare } from './Prepare';
 import { Stand } from './Stand';
+import './ground.scss';
 
 export function GroundStation(props: StationProps) {
   const { id, piece, layer, layerIndex, plan, view, accept, secondLook } = props;

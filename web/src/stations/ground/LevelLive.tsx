@@ -4,6 +4,7 @@ import type { LevelShows, Reckoned } from '../../api/client';
 import { decimalsOfStep } from '../../units/format';
 import { useLive } from '../../parts/live';
 import { useUnits } from '../../units/units';
+import './LevelLive.scss';
 
 const size = 92;
 /** The bubble is at the edge of its glass at so many degrees. */
@@ -40,14 +41,14 @@ function Lying({ needed, onTake, onOff }: LyingProps) {
   return (
     <div className="level-live" role="group" aria-label="Level, live">
       <svg width={size} height={size} viewBox={`${-size / 2} ${-size / 2} ${size} ${size}`} aria-hidden>
-        <circle r={size / 2 - 2} className="glass" />
-        <circle r={size / 7 + 3} className="ring" />
+        <circle r={size / 2 - 2} className="level-glass" />
+        <circle r={size / 7 + 3} className="level-ring" />
         <path
           d={`M${-size / 2 + 6} 0H${size / 2 - 6}M0 ${-size / 2 + 6}V${size / 2 - 6}`}
-          className="cross"
+          className="level-cross"
         />
         {shows && (
-          <circle cx={off(shows.acrossDeg)} cy={off(shows.alongDeg)} r={size / 7} className="bubble" />
+          <circle cx={off(shows.acrossDeg)} cy={off(shows.alongDeg)} r={size / 7} className="level-bubble" />
         )}
       </svg>
       <div>

@@ -6,6 +6,7 @@ import { NumberField, TimeField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';
 import { fieldText, localText, wireText } from '../../units/format';
+import './Prepare.scss';
 
 interface Props {
   plan: PlanView['ground'];
@@ -56,7 +57,7 @@ export function Prepare({ plan, pot, now, onPriced }: Props) {
               <ul className="paint-zones">
                 {plan.paintZones.map((zone) => (
                   <li key={zone.name}>
-                    <i className="swatch" style={{ background: zone.colour }} aria-hidden /> {zone.name}{' '}
+                    <i className="paint-swatch" style={{ background: zone.colour }} aria-hidden /> {zone.name}{' '}
                     <HowNumber of={zone.amount} label={`Paint for ${zone.name}`} decimals={1} />
                   </li>
                 ))}

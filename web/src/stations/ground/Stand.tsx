@@ -6,6 +6,8 @@ import { Figure } from '../../parts/Figure';
 import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
 import { LevelLive } from './LevelLive';
+import './ground.scss';
+import './Stand.scss';
 
 type Level = NonNullable<Ground['level']>;
 

@@ -8,6 +8,7 @@ import { useUnits } from '../../units/units';
 import { regionName } from '../station';
 import type { StationProps } from '../station';
 import { widthOf } from '../../editor/filled';
+import './bands.scss';
 
 const ownCup = '+';
 const mostHearts = 6;
@@ -83,7 +84,7 @@ function HeartBed({ layer, layerPlan, selected, select, cup, setCup }: StationPr
       />
       <button
         type="button"
-        className="name"
+        className="band-name"
         aria-expanded={selected?.kind === 'heart'}
         onClick={() => select(selected?.kind === 'heart' ? null : { kind: 'heart', id: layer.hearts[0]!.id })}
       >
@@ -191,7 +192,7 @@ function BandRow(props: StationProps & { index: number }) {
         />
         <button
           type="button"
-          className="name"
+          className="band-name"
           aria-expanded={open}
           onClick={() => select(open ? null : { kind: 'band', id: band.id })}
         >

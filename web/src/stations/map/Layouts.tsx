@@ -10,6 +10,8 @@ import { useEdits } from '../../parts/editing';
 import { regionName } from '../station';
 import type { LaidOutAs as Of, StationProps } from '../station';
 import { BandList } from './BandList';
+import './bands.scss';
+import './Layouts.scss';
 
 const own = '+';
 
@@ -207,7 +209,7 @@ function FieldsPart(props: StationProps & { layout: Of<'fields'> }) {
             <li key={id}>
               <div className="band" data-lit={cup === id || undefined}>
                 <Colour of={props} cup={id} />
-                <span className="name">{of?.name}</span>
+                <span className="band-name">{of?.name}</span>
                 {balance && <HowNumber of={balance.share} label={`Share of ${of?.name}`} />}
                 <button
                   type="button"
@@ -323,7 +325,7 @@ function PoolsPart(props: StationProps & { layout: Of<'pools'> }) {
                 {pool.cupId && <Colour of={props} cup={pool.cupId} />}
                 <button
                   type="button"
-                  className="name"
+                  className="band-name"
                   onClick={() => select({ kind: 'region', id: pool.id })}
                 >
                   {name}
@@ -520,7 +522,7 @@ function Marble(props: StationProps & { layout: Of<'marble'> }) {
               <li key={share.cup}>
                 <div className="band">
                   <Colour of={props} cup={share.cup} />
-                  <span className="name">{name}</span>
+                  <span className="band-name">{name}</span>
                   <NumberAt
                     place={`recipes[${mix.id}].of[${share.cup}].parts`}
                     label={`Parts of ${name}`}

@@ -10,6 +10,7 @@ import type { StationProps } from '../station';
 import { kindOf, layoutKinds, timesPoured } from '../station';
 import { LayoutPart } from './Layouts';
 import { Sequences } from './Sequences';
+import './MapStation.scss';
 
 const contrasts = [
   ['strong', 'stand out from each other'],
@@ -330,9 +331,13 @@ function Balance({ layer, layerPlan, setCup, cup }: StationProps) {
           const of = layer.cups.find((c) => c.id === b.cupId);
           return (
             <li key={b.cupId} data-lit={cup === b.cupId || undefined}>
-              <button type="button" className="name" onClick={() => setCup(cup === b.cupId ? null : b.cupId)}>
+              <button
+                type="button"
+                className="balance-name"
+                onClick={() => setCup(cup === b.cupId ? null : b.cupId)}
+              >
                 <i
-                  className="swatch"
+                  className="balance-swatch"
                   style={{
                     background: layerPlan.cups.cups.find((c) => c.cupId === b.cupId)?.colour ?? '#dfe9e6',
                   }}

@@ -8,6 +8,7 @@ import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';
 import { useUnits } from '../../units/units';
 import type { StationProps } from '../station';
+import './Sequences.scss';
 
 /** Sequences kept by name: this one to the cupboard, or one of those laid here in place of this one. */
 export function Sequences({ piece, layer, zone, layerPlan, here }: StationProps) {

@@ -3,6 +3,7 @@ import { useEdits } from '../../parts/editing';
 import { useUnits } from '../../units/units';
 import { regionName, timesPoured } from '../station';
 import type { StationProps } from '../station';
+import './PourStation.scss';
 
 export function PourStation({ piece, layer, layerPlan, cup, setCup }: StationProps) {
   const units = useUnits();
@@ -32,7 +33,7 @@ export function PourStation({ piece, layer, layerPlan, cup, setCup }: StationPro
               <span className="drop" style={{ background: colour }} aria-hidden />
               <button
                 type="button"
-                className="name"
+                className="pour-name"
                 onClick={() => setCup(cup === step.cupId ? null : step.cupId)}
               >
                 {name}

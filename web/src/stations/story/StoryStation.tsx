@@ -9,6 +9,7 @@ import type { Units } from '../../units/units';
 import { useUnits } from '../../units/units';
 import { regionName } from '../station';
 import type { StationProps } from '../station';
+import './StoryStation.scss';
 
 interface Log {
   start: string;
@@ -136,7 +137,7 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
           onChange={(roomC) => set({ roomC })}
         />
       </div>
-      <table className="poured">
+      <table className="amounts poured">
         <thead>
           <tr>
             <th scope="col">colour</th>
