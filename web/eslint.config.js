@@ -23,6 +23,29 @@ const arrows = rooms.map((room, i) => ({
   },
 }));
 
+/** Asking by hand is for the room that asks, and for the painter of drafts, whose thread has nothing else. */
+const byHand = {
+  files: ['src/**/*.{ts,tsx}'],
+  ignores: ['src/api/**', 'src/painting/DraftLoop.ts', '**/*.test.*'],
+  rules: {
+    'no-restricted-globals': [
+      'error',
+      { name: 'fetch', message: 'What the workshop is asked for is a query or a change of the room api.' },
+    ],
+    '@typescript-eslint/no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          {
+            regex: '/api/ask$',
+            message: 'What the workshop is asked for is a query or a change of the room api.',
+          },
+        ],
+      },
+    ],
+  },
+};
+
 /** The editor knows no view. */
 const viewless = {
   files: ['src/editor/**/*.ts'],
@@ -30,7 +53,12 @@ const viewless = {
   rules: {
     '@typescript-eslint/no-restricted-imports': [
       'error',
-      { patterns: [{ regex: '^react', message: 'The editor is plain TypeScript.' }] },
+      {
+        patterns: [
+          { regex: '^react|^@tanstack', message: 'The editor is plain TypeScript.' },
+          { regex: '/api/ask$', message: 'The editor is handed its workshop.' },
+        ],
+      },
     ],
   },
 };
@@ -48,5 +76,6 @@ export default ts.config(
     rules: hooks.configs.recommended.rules,
   },
   ...arrows,
+  byHand,
   viewless,
 );

@@ -16,7 +16,7 @@ import { useTheme } from './units/theme';
 import { UnitsProvider, useUnits } from './units/units';
 import './App.scss';
 
-const untold = { ranges: {}, usual: {} };
+const untold = { ranges: {}, most: {}, usual: {} };
 
 export function App() {
   const fields = useFieldsFromWorkshop();

@@ -3,13 +3,14 @@ import '@fontsource/atkinson-hyperlegible/400.css';
 import '@fontsource/atkinson-hyperlegible/700.css';
 import '@fontsource/noto-sans-math/400.css';
 import './look/theme.scss';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
+import { newQueries } from './api/queries';
 import { App } from './App';
 
-const queries = new QueryClient({ defaultOptions: { queries: { retry: 1 } } });
+const queries = newQueries();
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

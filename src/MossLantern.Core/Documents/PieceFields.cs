@@ -11,6 +11,15 @@ public static class PieceFields
     /// <summary>Range of every number field.</summary>
     public static ImmutableSortedDictionary<string, AcceptedRange> Ranges => All;
 
+    /// <summary>How many entries lists of a piece take, by their place in the document without indices; beyond them the validator refuses.</summary>
+    public static ImmutableSortedDictionary<string, int> Most { get; } = new Dictionary<string, int>
+    {
+        ["kept"] = Zone.Most,
+        ["layers"] = PieceValidator.MostLayers,
+        ["layers.layout.hearts"] = (int)Accepted.HeartCount.To,
+        ["layers.zones"] = Zone.Most,
+    }.ToImmutableSortedDictionary(StringComparer.Ordinal);
+
     private const string OfLayout = "layers.layout.";
 
     private static readonly FrozenDictionary<string, AcceptedRange> Own = new Dictionary<string, AcceptedRange>
@@ -85,9 +94,15 @@ public static class PieceFields
         ["layers.layout.directionDeg"] = Accepted.TurnDeg with { What = "Direction of the streaks" },
         ["layers.zones.xMm"] = Accepted.PlaceMm with { What = "Zone from the left" },
         ["layers.zones.yMm"] = Accepted.PlaceMm with { What = "Zone from the top" },
+        ["layers.zones.outline.diameterMm"] = Accepted.InsertMm with { What = "Diameter of the zone" },
+        ["layers.zones.outline.widthMm"] = Accepted.InsertMm with { What = "Width of the zone" },
+        ["layers.zones.outline.heightMm"] = Accepted.InsertMm with { What = "Height of the zone" },
         ["recipes.of.parts"] = Accepted.RatioPart with { What = "Parts" },
         ["kept.xMm"] = Accepted.PlaceMm with { What = "Kept zone from the left" },
         ["kept.yMm"] = Accepted.PlaceMm with { What = "Kept zone from the top" },
+        ["kept.outline.diameterMm"] = Accepted.InsertMm with { What = "Diameter of the kept zone" },
+        ["kept.outline.widthMm"] = Accepted.InsertMm with { What = "Width of the kept zone" },
+        ["kept.outline.heightMm"] = Accepted.InsertMm with { What = "Height of the kept zone" },
         ["kept.damMm"] = Accepted.DamMm,
         ["recipes.doses.percent"] = Accepted.LoadPercent,
         ["sittings.resin.ratio.resin"] = Accepted.RatioPart with { What = "Resin parts" },

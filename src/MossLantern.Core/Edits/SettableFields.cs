@@ -32,9 +32,6 @@ internal static class SettableFields
         ["layers.layout.inward"] = "where the tool is drawn",
         ["layers.zones.layout.inward"] = "where the tool is drawn",
         ["layers.zones.name"] = "the zone's name",
-        ["layers.zones.outline.diameterMm"] = "the zone's size",
-        ["layers.zones.outline.widthMm"] = "the zone's size",
-        ["layers.zones.outline.heightMm"] = "the zone's size",
         ["recipes.name"] = "the colour's name",
         ["recipes.colour"] = "the colour",
         ["sittings.name"] = "the sitting's name",
@@ -44,9 +41,6 @@ internal static class SettableFields
         ["sittings.end"] = "the end",
         ["kept.name"] = "the name of what is kept",
         ["kept.keep"] = "how it is kept",
-        ["kept.outline.diameterMm"] = "the size of what is kept",
-        ["kept.outline.widthMm"] = "the size of what is kept",
-        ["kept.outline.heightMm"] = "the size of what is kept",
     }.ToFrozenDictionary(StringComparer.Ordinal);
 
     /// <summary>Whether there is such a field, told by its place without the names of entries.</summary>

@@ -26,7 +26,7 @@ public sealed record AboutView(string Version, string DataFolder, long FileBytes
 public sealed record LetStepsGo(LocalDate Before);
 
 /// <summary>What number fields take, by place, and what counts where one is left empty: by place for a piece, by name for the reckoner.</summary>
-public sealed record FieldsView(ImmutableSortedDictionary<string, AcceptedRange> Ranges, IReadOnlyDictionary<string, double> Usual);
+public sealed record FieldsView(ImmutableSortedDictionary<string, AcceptedRange> Ranges, ImmutableSortedDictionary<string, int> Most, IReadOnlyDictionary<string, double> Usual);
 
 /// <summary>Endpoints of the workshop: settings, materials, formulas, the ribbon.</summary>
 internal static class WorkshopEndpoints
@@ -63,7 +63,7 @@ internal static class WorkshopEndpoints
             return TypedResults.Ok(View(settings, time));
         });
         api.MapGet("/formulas", () => Formulas.All);
-        api.MapGet("/fields", () => new FieldsView(PieceFields.Ranges, UsualValues));
+        api.MapGet("/fields", () => new FieldsView(PieceFields.Ranges, PieceFields.Most, UsualValues));
         api.MapGet("/prices", (PriceList prices) => prices.Now);
         api.MapPut("/prices", Results<Ok<Prices>, ProblemHttpResult> (Prices change, PriceList prices) =>
         {
@@ -96,7 +96,10 @@ internal static class WorkshopEndpoints
     /// <summary>What counts where a field is left empty.</summary>
     private static readonly ImmutableDictionary<string, double> UsualValues = ReckonerFields.AllUsual.ToImmutableDictionary()
         .Add("ground.paint.dryHours.water", Preparation.WaterPaintHours)
-        .Add("ground.paint.dryHours.oil", Preparation.OilPaintHours);
+        .Add("ground.paint.dryHours.oil", Preparation.OilPaintHours)
+        .Add("sittings.reservePercent", Habits.Usual.ReservePercent)
+        .Add("sittings.tools.cupStepMl", Habits.Usual.CupStepMl)
+        .Add("sittings.tools.scaleStepG", Habits.Usual.ScaleStepG);
 
     /// <summary>Steps that are proposed to stay, days.</summary>
     private const int StepsKeptDays = 90;

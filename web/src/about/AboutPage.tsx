@@ -1,6 +1,8 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Refused, api, take } from '../api/client';
+import { said } from '../api/client';
+import { letStepsGo, setWorkshop } from '../api/changes';
+import { aboutQuery } from '../api/queries';
 import { useWorkshop } from '../units/workshop';
 import { Choice } from '../parts/Fields';
 import './AboutPage.scss';
@@ -10,13 +12,9 @@ const steps = (n: number) => (n === 1 ? '1 step' : `${n} steps`);
 
 /** The program, what it keeps and where, the workshop's own settings, and whose work it stands on. */
 export function AboutPage() {
-  const client = useQueryClient();
   const { data: workshop } = useWorkshop();
-  const [failed, setFailed] = useState<string | null>(null);
-  const change = (body: { timeZone?: string; hours?: number }) =>
-    take(api.PUT('/api/workshop', { body: { timeZone: null, hours: null, ...body } }))
-      .then(() => client.invalidateQueries())
-      .catch((e: unknown) => setFailed(e instanceof Refused ? e.message : 'That could not be kept.'));
+  const setting = useMutation(setWorkshop);
+  const failed = said(setting.error, 'That could not be kept.');
   return (
     <main id="main" className="page about">
       <h1>About Moss Lantern</h1>
@@ -28,7 +26,7 @@ export function AboutPage() {
               label="Time zone"
               value={workshop.timeZone}
               choices={workshop.timeZones.map((z) => [z, z.replaceAll('_', ' ')] as const)}
-              onChange={(timeZone) => void change({ timeZone })}
+              onChange={(timeZone) => setting.mutate({ timeZone })}
             />
             <Choice
               label="Hours are told"
@@ -37,7 +35,7 @@ export function AboutPage() {
                 ['24', 'to 24, as 18:30'],
                 ['12', 'to 12, as 6:30 pm'],
               ]}
-              onChange={(hours) => void change({ hours: Number(hours) })}
+              onChange={(hours) => setting.mutate({ hours: Number(hours) })}
             />
           </p>
           {failed && (
@@ -62,26 +60,20 @@ export function AboutPage() {
 
 /** How large the workshop's file is, and the steps back that take up most of it. */
 function Kept() {
-  const client = useQueryClient();
+  const going = useMutation(letStepsGo);
   const [before, setBefore] = useState<string | null>(null);
   const [asked, setAsked] = useState(false);
   const [told, setTold] = useState<string | null>(null);
-  const { data, error } = useQuery({
-    queryKey: ['about', before],
-    queryFn: () => take(api.GET('/api/about', { params: { query: { before: before ?? undefined } } })),
-    retry: false,
-  });
-  const letGo = async (day: string, count: number) => {
+  const { data, error } = useQuery(aboutQuery(before));
+  const letGo = (day: string, count: number) => {
     setAsked(false);
-    try {
-      const got = await take(api.POST('/api/about/let-steps-go', { body: { before: day } }));
-      client.setQueryData(['about', before], got);
-      setTold(
-        `${steps(count)} went; the file is ${megabytes(got.fileBytes)} now. A copy of it as it was is kept beside it.`,
-      );
-    } catch (e) {
-      setTold(e instanceof Refused ? e.message : 'That could not be done.');
-    }
+    going.mutate(day, {
+      onSuccess: (got) =>
+        setTold(
+          `${steps(count)} went; the file is ${megabytes(got.fileBytes)} now. A copy of it as it was is kept beside it.`,
+        ),
+      onError: (e) => setTold(said(e)),
+    });
   };
   return (
     <section aria-label="What is kept">
@@ -130,7 +122,7 @@ function Kept() {
                 <button
                   type="button"
                   className="btn btn-primary"
-                  onClick={() => void letGo(before ?? data.before, data.oldSteps)}
+                  onClick={() => letGo(before ?? data.before, data.oldSteps)}
                 >
                   Let them go
                 </button>

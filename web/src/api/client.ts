@@ -1,5 +1,4 @@
-import createClient from 'openapi-fetch';
-import type { components, paths } from './schema';
+import type { components } from './schema';
 
 export type Schemas = components['schemas'];
 export type Piece = Schemas['Piece'];
@@ -43,11 +42,6 @@ export type LevelShows = Schemas['LevelShows'];
 export type LevelSteering = Schemas['LevelSteering'];
 export type LiveView = Schemas['LiveView'];
 
-export const api = createClient<paths>({
-  baseUrl: globalThis.location.origin,
-  fetch: (request) => fetch(request),
-});
-
 /** What the server refused, field by field; an empty field name is the request as a whole. */
 export class Refused extends Error {
   constructor(
@@ -59,27 +53,10 @@ export class Refused extends Error {
   }
 }
 
-interface Problem {
-  title?: string;
-  detail?: string;
-  errors?: Record<string, string[]>;
-}
+/** An error in a sentence for the person; null where there is none. */
+export const said = (e: unknown, otherwise = 'That could not be done.') =>
+  e === null || e === undefined ? null : e instanceof Refused ? e.message : otherwise;
 
-/** The data of an answer, or a thrown `Refused` with a sentence for the person. */
-export async function take<T>(
-  answer: Promise<{ data?: T; error?: unknown; response: Response }>,
-): Promise<NonNullable<T>> {
-  let got;
-  try {
-    got = await answer;
-  } catch {
-    throw new Refused(0, 'The workshop is not answering. Is it still running?', {});
-  }
-  if (got.data !== undefined && got.data !== null) return got.data;
-  const problem = (got.error ?? {}) as Problem;
-  throw new Refused(
-    got.response.status,
-    problem.detail ?? problem.title ?? 'The workshop could not do that.',
-    problem.errors ?? {},
-  );
-}
+/** What was refused of one field, or of the whole where it says nothing of a field. */
+export const saidOf = (e: unknown, field: string, otherwise: string) =>
+  e instanceof Refused ? (e.errors[field]?.[0] ?? e.message) : otherwise;

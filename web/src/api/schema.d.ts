@@ -2098,6 +2098,9 @@ export interface components {
             ranges: {
                 [key: string]: components["schemas"]["AcceptedRange"];
             };
+            most: {
+                [key: string]: number;
+            };
             usual: {
                 [key: string]: number;
             };

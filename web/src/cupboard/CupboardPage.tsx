@@ -1,7 +1,9 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { LibraryMould, MouldView } from '../api/client';
-import { Refused, api, take } from '../api/client';
+import { Refused } from '../api/client';
+import { keepMould, noteUse } from '../api/changes';
+import { mouldsQuery } from '../api/queries';
 import { useWorkshop } from '../units/workshop';
 import { Choice, NumberField, TextField, TimeField } from '../parts/Fields';
 import { HowNumber } from '../parts/HowNumber';
@@ -13,8 +15,6 @@ import { Pots } from './Pots';
 import { Sequences } from './Sequences';
 import { useKept } from './useKept';
 import './CupboardPage.scss';
-
-const query = { queryKey: ['moulds'], queryFn: () => take(api.GET('/api/moulds')) };
 
 const fresh: LibraryMould = {
   name: 'New mould',
@@ -30,10 +30,8 @@ const fresh: LibraryMould = {
 
 /** The moulds of the workshop at their true relative size, hung on one board; the one taken down is described below. */
 export function CupboardPage() {
-  const { data: moulds, error } = useQuery(query);
-  const kept = useKept(query, (id, basedOn, mould: LibraryMould) =>
-    take(api.PUT('/api/moulds/{id}', { params: { path: { id } }, body: { basedOn, mould } })),
-  );
+  const { data: moulds, error } = useQuery(mouldsQuery);
+  const kept = useKept(mouldsQuery, keepMould);
   const mould = moulds?.find((m) => m.id === kept.chosen) ?? moulds?.[0];
 
   return (
@@ -274,33 +272,26 @@ function plain(shape: 'round' | 'oval' | 'rectangle' | 'slice', view: MouldView)
 
 /** What happened to a mould, the latest first: castings of the log, and what is noted here. */
 function Log({ view }: { view: MouldView }) {
-  const client = useQueryClient();
+  const noting = useMutation(noteUse(view.id));
   const { data: workshop } = useWorkshop();
   const [what, setWhat] = useState('');
   const [at, setAt] = useState<string | null>(null);
   const [castings, setCastings] = useState(1);
   const [hottest, setHottest] = useState<number | null>(null);
-  const [refused, setRefused] = useState<Refused | null>(null);
-  const say = (field: string) => refused?.errors[field]?.[0];
+  const say = (field: string) =>
+    noting.error instanceof Refused ? noting.error.errors[field]?.[0] : undefined;
   const when = at ?? workshop?.now.local ?? '';
-  const note = async () => {
-    try {
-      const now = await take(
-        api.POST('/api/moulds/{id}/uses', {
-          params: { path: { id: view.id } },
-          body: { at: when, what, castings, hottestC: hottest },
-        }),
-      );
-      client.setQueryData(query.queryKey, now);
-      setWhat('');
-      setAt(null);
-      setHottest(null);
-      setRefused(null);
-    } catch (e) {
-      if (!(e instanceof Refused)) throw e;
-      setRefused(e);
-    }
-  };
+  const note = () =>
+    noting.mutate(
+      { at: when, what, castings, hottestC: hottest },
+      {
+        onSuccess: () => {
+          setWhat('');
+          setAt(null);
+          setHottest(null);
+        },
+      },
+    );
   return (
     <section aria-label="Its log" className="mould-log">
       <h2>Its log: {view.castings === 1 ? '1 casting' : `${view.castings} castings`}</h2>
@@ -326,7 +317,7 @@ function Log({ view }: { view: MouldView }) {
         onKeyDown={(e) => e.key === 'Enter' && e.target instanceof HTMLInputElement && e.preventDefault()}
         onSubmit={(e) => {
           e.preventDefault();
-          void note();
+          note();
         }}
       >
         <TextField

@@ -1,13 +1,12 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { Fragment, useState } from 'react';
 import type { MaterialKind, MaterialView, OwnMaterial, PropertyView, Refused } from '../api/client';
-import { api, take } from '../api/client';
+import { keepMaterial } from '../api/changes';
+import { ownMaterialsQuery } from '../api/queries';
 import { Choice, NumberField, TextField } from '../parts/Fields';
 import { useUnits } from '../units/units';
 import { useKept } from './useKept';
 import './Materials.scss';
-
-const query = { queryKey: ['cupboard-materials'], queryFn: () => take(api.GET('/api/cupboard/materials')) };
 
 const kinds: readonly (readonly [MaterialKind, string])[] = [
   ['resin', 'Resins'],
@@ -33,17 +32,9 @@ const ownOf = (m: MaterialView): OwnMaterial => ({
 
 /** Every material with its typical values; those of the maker's data sheet go over them and count at once. */
 export function Materials() {
-  const { data: materials } = useQuery(query);
-  const client = useQueryClient();
+  const { data: materials } = useQuery(ownMaterialsQuery);
   const [kind, setKind] = useState<MaterialKind>('resin');
-  const kept = useKept(query, async (id, basedOn, material: OwnMaterial) => {
-    const now = await take(
-      api.PUT('/api/cupboard/materials/{id}', { params: { path: { id } }, body: { basedOn, material } }),
-    );
-    // Windows, cups and pictures follow at once.
-    await client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== query.queryKey[0] });
-    return now;
-  });
+  const kept = useKept(ownMaterialsQuery, keepMaterial);
   const all = materials?.filter((m) => m.kind === kind) ?? [];
   const chosen = all.find((m) => m.id === kept.chosen) ?? all[0];
   const save = (to: Partial<OwnMaterial>) => {

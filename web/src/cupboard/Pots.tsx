@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import type { PaintPot, PotView, Refused } from '../api/client';
-import { api, take } from '../api/client';
+import { keepPot } from '../api/changes';
+import { potsQuery } from '../api/queries';
 import { Choice, ColourField, NumberField, TextField } from '../parts/Fields';
 import { useUnits } from '../units/units';
-import { potsQuery } from '../parts/pots';
 import { useKept } from './useKept';
 import './Pots.scss';
 
@@ -15,9 +15,7 @@ const fullMl = 150;
 /** Paints of one's own mixing in lidded pots: they paint grounds and tint the resin that goes with them. */
 export function Pots() {
   const { data: pots } = useQuery(potsQuery);
-  const kept = useKept(potsQuery, (id, basedOn, pot: PaintPot) =>
-    take(api.PUT('/api/pots/{id}', { params: { path: { id } }, body: { basedOn, pot } })),
-  );
+  const kept = useKept(potsQuery, keepPot);
   const pot = pots?.find((p) => p.id === kept.chosen);
 
   return (

@@ -1,29 +1,24 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { KeptSequence, Refused, SequenceView } from '../api/client';
-import { api, take } from '../api/client';
+import { keepSequence, takeOutSequence } from '../api/changes';
+import { sequencesQuery } from '../api/queries';
 import { TextField } from '../parts/Fields';
 import { HowNumber } from '../parts/HowNumber';
 import { useUnits } from '../units/units';
 import { Stripes } from '../parts/Stripes';
-import { sequencesQuery } from '../parts/sequences';
 import { useKept } from './useKept';
 import './Sequences.scss';
 
 /** Sequences of colours, kept from a map and laid in another from there. */
 export function Sequences() {
   const { data: sequences } = useQuery(sequencesQuery);
-  const client = useQueryClient();
+  const takingOut = useMutation(takeOutSequence);
   const [gone, setGone] = useState<KeptSequence | null>(null);
-  const kept = useKept(sequencesQuery, (id, basedOn, sequence: KeptSequence) =>
-    take(api.PUT('/api/sequences/{id}', { params: { path: { id } }, body: { basedOn, sequence } })),
-  );
+  const kept = useKept(sequencesQuery, keepSequence);
   const chosen = sequences?.find((s) => s.id === kept.chosen);
   const remove = (view: SequenceView) =>
-    void take(api.DELETE('/api/sequences/{id}', { params: { path: { id: view.id } } })).then((now) => {
-      client.setQueryData(sequencesQuery.queryKey, now);
-      setGone(view.sequence);
-    });
+    takingOut.mutate(view.id, { onSuccess: () => setGone(view.sequence) });
 
   return (
     <section aria-label="Sequences" className="pots">

@@ -1,34 +1,33 @@
-import { useQueryClient } from '@tanstack/react-query';
+import type { UseMutationOptions } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import type { Keeping } from '../api/changes';
 import { Refused } from '../api/client';
 
 /** One of the things that the cupboard keeps: which is taken down, saving it, and what was refused of it. */
-export function useKept<View, Thing>(
-  query: { queryKey: string[] },
-  put: (id: string, basedOn: number, thing: Thing) => Promise<View[]>,
+export function useKept<Now, Thing>(
+  query: { queryKey: readonly unknown[] },
+  keep: UseMutationOptions<Now, Error, Keeping<Thing>>,
 ) {
   const client = useQueryClient();
+  const keeping = useMutation(keep);
   const [chosen, choose] = useState<string | null>(null);
-  const [refused, setRefused] = useState<Refused | null>(null);
-  const save = (id: string, basedOn: number, thing: Thing) => {
-    put(id, basedOn, thing)
-      .then((now) => {
-        client.setQueryData(query.queryKey, now);
-        setRefused(null);
-        choose(id);
-      })
-      .catch(async (e: unknown) => {
-        if (!(e instanceof Refused)) throw e;
-        setRefused(e);
+  const save = (id: string, basedOn: number, thing: Thing) =>
+    keeping.mutate(
+      { id, basedOn, thing },
+      {
+        onSuccess: () => choose(id),
         // Somebody was faster: what is kept now is shown, with what was refused beside it.
-        if (e.status === 409) await client.invalidateQueries(query);
-      });
-  };
+        onError: (e) => {
+          if (e instanceof Refused && e.status === 409) void client.invalidateQueries(query);
+        },
+      },
+    );
   return {
     chosen,
-    refused,
+    refused: keeping.error instanceof Refused ? keeping.error : null,
     take: (id: string) => {
-      setRefused(null);
+      keeping.reset();
       choose(id);
     },
     add: (thing: Thing) => save(crypto.randomUUID(), 0, thing),

@@ -1,8 +1,10 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { retryAfterMs, sent } from '../api/changes';
 import type { Edit, EditedView, PieceView, PlanView } from '../api/client';
 import { Refused } from '../api/client';
+import { newQueries } from '../api/queries';
 import type { DraftOrder, Move } from '../painting/DraftLoop';
-import { PieceEditor, burstMs, retryAfterMs } from './PieceEditor';
+import { PieceEditor, burstMs } from './PieceEditor';
 import { inBurst } from './burst';
 
 const named = (name: string): Edit => ({ do: 'set-field', place: 'name', value: name });
@@ -103,7 +105,18 @@ beforeEach(() => {
   vi.useFakeTimers();
   workshop = new TestWorkshop();
   orders = [];
-  editor = new PieceEditor('p1', workshop, (order) => orders.push(order));
+  const queries = newQueries();
+  const { load, kept } = workshop;
+  editor = new PieceEditor(
+    'p1',
+    {
+      load,
+      kept,
+      edit: (body, unanswered) => sent(queries, () => workshop.edit(body), unanswered),
+      step: (body, unanswered) => sent(queries, () => workshop.step(body), unanswered),
+    },
+    (order) => orders.push(order),
+  );
   editor.lookAt('l1', { face: 'top', wet: false, light: 'front' });
   editor.offer(workshop.view);
 });
@@ -263,7 +276,7 @@ describe('a drag', () => {
     editor.drag([named('x')], 5);
     editor.painted({ name: 'x' } as PieceView['piece']);
     editor.letGo();
-    expect([editor.getHand(), name(), editor.get().givenUp]).toEqual([null, 'first', 1]);
+    expect([editor.getHand(), name()]).toEqual([null, 'first']);
     expect(orders.at(-1)).toEqual({ halt: 'clear' });
     editor.painted({ name: 'late' } as PieceView['piece']);
     expect(editor.getHand()).toBeNull();
@@ -349,12 +362,35 @@ describe('a change in another window', () => {
   });
 });
 
-it('lets the plan follow the time while nobody works', async () => {
-  workshop.names = ['as time goes by'];
-  await editor.tick();
-  expect((editor.get().plan?.layers[0] as unknown as { of: string }).of).toBe('as time goes by');
-  editor.drag([named('x')], 1);
-  const { loads } = workshop;
-  await editor.tick();
-  expect(workshop.loads).toBe(loads);
+describe('what is fetched meanwhile', () => {
+  const shown = () => (editor.get().plan?.layers[0] as unknown as { of: string }).of;
+  const told = () => ({ state: state(), name: name(), plan: shown() });
+
+  it('lets the plan follow the time while nobody works', () => {
+    workshop.names = ['as time goes by'];
+    editor.offer(workshop.view);
+    expect(told()).toEqual({ state: 'kept', name: 'first', plan: 'as time goes by' });
+    editor.drag([named('x')], 1);
+    workshop.names = ['later'];
+    editor.offer(workshop.view);
+    expect(shown()).toBe('as time goes by');
+  });
+
+  it('is taken where it is newer, and not where it is older', async () => {
+    const old = workshop.view;
+    workshop.theirs('theirs');
+    editor.offer(workshop.view);
+    expect(told()).toEqual({ state: 'kept', name: 'theirs', plan: 'theirs' });
+    editor.offer(old);
+    expect(name()).toBe('theirs');
+  });
+
+  it('does not settle what the person has to', async () => {
+    workshop.theirs('theirs');
+    void editor.edit(named('mine'));
+    await settled();
+    editor.offer(workshop.view);
+    expect(state()).toBe('stale');
+    expect(editor.get().newest?.piece.name).toBe('theirs');
+  });
 });

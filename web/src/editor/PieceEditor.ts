@@ -2,14 +2,8 @@ import type { Edit, EditedView, Look, Piece, PieceView, PlanView, Schemas } from
 import { Refused } from '../api/client';
 import type { DraftOrder } from '../painting/DraftLoop';
 import { burstOf } from './burst';
-
-/** Whether what is on the page is kept. */
-export type Saving =
-  | { state: 'saving' }
-  | { state: 'kept'; at: string }
-  | { state: 'refused'; message: string }
-  | { state: 'waiting'; message: string }
-  | { state: 'stale'; message: string };
+import type { Saving, SavingEvent } from './saving';
+import { after } from './saving';
 
 export interface Shown {
   view: PieceView | null;
@@ -22,8 +16,6 @@ export interface Shown {
   /** The newest of another window, where this page's came too late; and whether it is looked at. */
   newest: PieceView | null;
   looking: boolean;
-  /** Counts how often what was on the canvas was given up: it is painted anew. */
-  givenUp: number;
   /** Counts how often everything on the page was: fields begin anew with what is kept. */
   renewed: number;
 }
@@ -31,10 +23,11 @@ export interface Shown {
 /** What the editor asks of the workshop. */
 export interface Workshop {
   load: () => Promise<PieceView>;
-  edit: (body: Schemas['EditPiece']) => Promise<EditedView>;
-  step: (body: Schemas['StepPiece']) => Promise<PieceView>;
+  /** What is sent is sent until it is answered; each time it is not, that is told. */
+  edit: (body: Schemas['EditPiece'], unanswered: (message: string) => void) => Promise<EditedView>;
+  step: (body: Schemas['StepPiece'], unanswered: (message: string) => void) => Promise<PieceView>;
   /** Something was kept: what else the page asked for may have changed. */
-  kept: () => void;
+  kept: (view: PieceView) => void;
 }
 
 interface Change {
@@ -45,7 +38,6 @@ interface Change {
 
 type Step = Schemas['Step'];
 
-export const retryAfterMs = 3000;
 /** A burst of arrow keys is over when none has come for so long. */
 export const burstMs = 450;
 
@@ -86,7 +78,6 @@ export class PieceEditor {
     errors: {},
     newest: null,
     looking: false,
-    givenUp: 0,
     renewed: 0,
   };
   private readonly listeners = new Set<() => void>();
@@ -100,7 +91,6 @@ export class PieceEditor {
   private steps: Step[] = [];
   /** What was refused, each with the places that were to be set. */
   private refusals: { places: string[]; errors: Record<string, string[]> }[] = [];
-  private retry: ReturnType<typeof setTimeout> | undefined;
   private lookedAt: { layerId: string | null; look: Look } | null = null;
 
   constructor(
@@ -146,36 +136,39 @@ export class PieceEditor {
     this.listeners.forEach((tell) => tell());
   }
 
+  /** What else is shown with what happened to what is to be kept. */
+  private happened(event: SavingEvent, to: Partial<Shown> = {}) {
+    this.set({ ...to, saving: after(this.shown.saving, event) });
+  }
+
+  private readonly unanswered = (message: string) => this.happened({ is: 'unanswered', message });
+
   private setHand(to: Piece | null) {
     if (this.hand === to) return;
     this.hand = to;
     this.handListeners.forEach((tell) => tell());
   }
 
-  /** Takes a piece as the workshop has it. */
-  accept = (view: PieceView) => {
+  /** Takes a piece as the workshop has it; after a choice between two of them that settles it. */
+  private accept(view: PieceView, is: 'kept' | 'settled' = 'kept') {
     this.setHand(null);
-    this.set({
-      view,
-      draft: view.piece,
-      plan: view.plan,
-      newest: null,
-      looking: false,
-      saving: { state: 'kept', at: view.savedAt.local },
-    });
-    this.workshop.kept();
-  };
-
-  /** Takes a piece that was fetched, if it is newer than what is here. */
-  offer(view: PieceView) {
-    if ((this.shown.view?.version ?? 0) < view.version && this.idle) this.accept(view);
+    this.happened(
+      { is, at: view.savedAt.local },
+      { view, draft: view.piece, plan: view.plan, newest: null, looking: false },
+    );
+    this.workshop.kept(view);
   }
 
-  /** Windows open and close as time goes by: the plan follows while nobody works. */
-  async tick() {
-    if (!this.idle) return;
-    const got = await this.workshop.load().catch(() => null);
-    if (got && got.version === this.shown.view?.version && this.idle) this.set({ plan: got.plan });
+  /**
+   * Takes a piece that was fetched, where nobody works: a newer one, or what time and the log have made of this one. What is older than
+   * what is here came late.
+   */
+  offer(view: PieceView) {
+    const { view: here, saving } = this.shown;
+    if (view === here || !this.idle || saving.state === 'stale' || view.version < (here?.version ?? 0))
+      return;
+    if (view.version === here?.version) this.set({ view, plan: view.plan });
+    else this.accept(view);
   }
 
   /** What a preview makes of the plan and the piece; it counts only while something is under the hand. */
@@ -228,7 +221,7 @@ export class PieceEditor {
     this.held = false;
     this.setHand(null);
     this.send({ halt: 'clear' });
-    this.set({ draft: this.shown.view?.piece ?? null, givenUp: this.shown.givenUp + 1 });
+    this.set({ draft: this.shown.view?.piece ?? null });
   };
 
   private move(commands: Edit[], movedAt: number) {
@@ -263,14 +256,14 @@ export class PieceEditor {
   }
 
   private async save() {
-    clearTimeout(this.retry);
     if (this.busy) return;
     this.busy = true;
     for (let next = this.queue[0]; next; next = this.queue[0]) {
-      this.set({ saving: { state: 'saving' } });
+      this.happened({ is: 'sent' });
       const { id, commands } = next;
       try {
-        const got = await this.workshop.edit({ id, basedOn: this.shown.view!.version, commands });
+        const basedOn = this.shown.view!.version;
+        const got = await this.workshop.edit({ id, basedOn, commands }, this.unanswered);
         this.queue.shift();
         this.answered(commands);
         await this.took(got);
@@ -278,13 +271,7 @@ export class PieceEditor {
       } catch (e) {
         if (!(e instanceof Refused)) throw e;
         if (e.status === 409) {
-          this.set({ saving: { state: 'stale', message: e.message } });
-          this.set({ newest: await this.workshop.load().catch(() => null) });
-          break;
-        }
-        if (e.status !== 400 && e.status !== 404 && e.status !== 422) {
-          this.set({ saving: { state: 'waiting', message: e.message } });
-          this.retry = setTimeout(() => void this.save(), retryAfterMs);
+          await this.overtaken(e.message);
           break;
         }
         this.queue.shift();
@@ -306,12 +293,11 @@ export class PieceEditor {
     this.setHand(null);
     this.send({ halt: 'clear' });
     this.tellRefusals();
-    this.set({
-      saving: { state: 'refused', message },
-      draft: this.shown.view?.piece ?? null,
+    this.happened(
+      { is: 'refused', message },
       // What a drag made of the plan goes with it.
-      plan: this.shown.view?.plan ?? this.shown.plan,
-    });
+      { draft: this.shown.view?.piece ?? null, plan: this.shown.view?.plan ?? this.shown.plan },
+    );
   }
 
   /** What was refused of fields that are set now is answered, and so is what was refused of no field. */
@@ -337,9 +323,15 @@ export class PieceEditor {
       view && plan && view.finished === finished && !view.problem
         ? { ...view, version, revision, savedAt, canUndo, canRedo, undoes, redoes, piece, plan }
         : await this.workshop.load();
-    if (this.dragging) this.set({ view: whole, saving: { state: 'kept', at: savedAt.local } });
-    else this.accept(whole);
-    if (this.dragging) this.workshop.kept();
+    if (!this.dragging) return this.accept(whole);
+    this.happened({ is: 'kept', at: savedAt.local }, { view: whole });
+    this.workshop.kept(whole);
+  }
+
+  /** Another window was faster: what it kept is shown beside this one's. */
+  private async overtaken(message: string) {
+    this.happened({ is: 'overtaken', message });
+    this.set({ newest: await this.workshop.load().catch(() => null) });
   }
 
   /** After a save that came too late: takes the newest version, or puts this page's changes on top of it. */
@@ -349,14 +341,13 @@ export class PieceEditor {
     this.queue = [];
     this.held = false;
     const got = await this.workshop.load();
-    this.accept(got);
+    this.accept(got, 'settled');
     if (mine.length > 0) {
       this.queue = mine;
       return this.save();
     }
     this.send({ halt: 'clear' });
-    const { givenUp, renewed } = this.shown;
-    this.set({ givenUp: givenUp + 1, renewed: renewed + 1 });
+    this.set({ renewed: this.shown.renewed + 1 });
   }
 
   look = (looking: boolean) => this.set({ looking });
@@ -373,31 +364,22 @@ export class PieceEditor {
     if (this.shown.saving.state === 'refused' && direction === 'undo') {
       this.refusals = [];
       this.tellRefusals();
-      this.set({ saving: { state: 'kept', at: this.shown.view!.savedAt.local } });
-      return;
+      return this.happened({ is: 'kept', at: this.shown.view!.savedAt.local });
     }
     this.busy = true;
-    let failed = false;
     try {
-      this.accept(await this.workshop.step({ basedOn: this.shown.view!.version, step: direction }));
+      const basedOn = this.shown.view!.version;
+      this.accept(await this.workshop.step({ basedOn, step: direction }, this.unanswered));
     } catch (e) {
       if (!(e instanceof Refused)) throw e;
-      failed = true;
-      if (e.status === 409) this.steps = [];
-      else this.steps.unshift(direction);
-      this.set({ saving: { state: e.status === 409 ? 'stale' : 'waiting', message: e.message } });
-      if (e.status === 409) this.set({ newest: await this.workshop.load().catch(() => null) });
-      else this.retry = setTimeout(() => void this.stepAgain(), retryAfterMs);
+      this.steps = [];
+      if (e.status === 409) await this.overtaken(e.message);
+      else this.happened({ is: 'refused', message: e.message });
     }
     this.busy = false;
     if (this.queue.length > 0) return void this.save();
-    const next = failed ? undefined : this.steps.shift();
-    if (next) return this.step(next);
-  }
-
-  private async stepAgain() {
     const next = this.steps.shift();
-    if (next) await this.step(next);
+    if (next) return this.step(next);
   }
 
   /** The page goes: what is under the hand is kept first. */

@@ -1,5 +1,5 @@
 import type { Look, Painting, Piece, PlanView, Schemas } from '../api/client';
-import { api, take } from '../api/client';
+import { preview } from '../api/ask';
 import type { Paints } from './brush';
 import { paint } from './brush';
 import type { Place } from './place';
@@ -29,6 +29,8 @@ export type DraftNews =
   | { shape: Shape; piece: Piece | null | undefined }
   | { shown: { movedAt: number; shownAt: number } }
   | { plan: PlanView; piece: Piece | null | undefined }
+  /** What stood in for the painting is taken away. */
+  | { cleared: true }
   /** It cannot be painted here: somebody else has to. */
   | { failed: string };
 
@@ -156,11 +158,6 @@ export class DraftLoop {
   }
 
   private ask({ id, revision, commands, layerId, look }: Move, detail: 'draft' | null, numbers: boolean) {
-    return take(
-      api.POST('/api/pieces/{id}/preview', {
-        params: { path: { id } },
-        body: { revision, commands, layerId, detail, numbers, look },
-      }),
-    );
+    return preview(id, { revision, commands, layerId, detail, numbers, look });
   }
 }

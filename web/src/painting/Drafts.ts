@@ -33,6 +33,7 @@ export class Drafts {
     if ('canvas' in order) this.canvas = order.canvas instanceof HTMLCanvasElement ? order.canvas : null;
     else if ('place' in order) this.place = order.place;
     else this.last = 'move' in order ? order.move : null;
+    if ('halt' in order && order.halt === 'clear') this.listener?.({ cleared: true });
     if (this.threadFails || !hasThread()) return this.inPage(order);
     if (!this.thread) {
       this.thread = new Worker(new URL('./drafts.worker.ts', import.meta.url), { type: 'module' });

@@ -1,6 +1,8 @@
+import { QueryClientProvider } from '@tanstack/react-query';
 import { useState } from 'react';
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { newQueries } from '../api/queries';
 import { UnitsProvider } from '../units/units';
 import { NumberField, TextField } from './Fields';
 import { FieldsContext } from './fields';
@@ -8,10 +10,13 @@ import { FieldsContext } from './fields';
 const taken = vi.fn();
 const asked = vi.fn();
 
+const inWorkshop = (of: React.ReactElement) =>
+  render(<QueryClientProvider client={newQueries()}>{of}</QueryClientProvider>);
+
 function field(props: Partial<React.ComponentProps<typeof NumberField>> = {}) {
-  render(
+  inWorkshop(
     <UnitsProvider>
-      <FieldsContext value={{ ranges, usual: {} }}>
+      <FieldsContext value={{ ranges, most: {}, usual: {} }}>
         <NumberField label="Width" unit="mm" value={300} onChange={taken} {...props} />
       </FieldsContext>
     </UnitsProvider>,
@@ -92,7 +97,7 @@ describe('a number field', () => {
         />
       );
     };
-    render(<Live />);
+    inWorkshop(<Live />);
     const input = screen.getByRole<HTMLInputElement>('textbox', { name: 'Live' });
     fireEvent.change(input, { target: { value: '12.' } });
     await waitFor(() => expect(taken).toHaveBeenLastCalledWith(12));
@@ -123,7 +128,7 @@ describe('a number field', () => {
         </>
       );
     };
-    render(<Two />);
+    inWorkshop(<Two />);
     fireEvent.change(screen.getByRole('textbox', { name: 'A' }), { target: { value: '7' } });
     fireEvent.click(screen.getByRole('button', { name: 'b' }));
     expect(await screen.findByText('7 2')).toBeTruthy();

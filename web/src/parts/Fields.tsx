@@ -1,5 +1,7 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useId, useRef, useState } from 'react';
-import { Refused, api, take } from '../api/client';
+import { saidOf } from '../api/client';
+import { momentQuery, quantityQuery } from '../api/queries';
 import { kinds, useUnits } from '../units/units';
 import { outside, useFields } from './fields';
 import { useWorkshop } from '../units/workshop';
@@ -73,6 +75,7 @@ export function NumberField({
 }: NumberProps) {
   const id = useId();
   const give = useNewest(onChange);
+  const queries = useQueryClient();
   const units = useUnits();
   const range = useFields().ranges[takes];
   const shown = value === null ? '' : units.field(value, unit);
@@ -103,9 +106,10 @@ export function NumberField({
     const number = typedNumber(from);
     if (number !== null) return got(units.typed(number, unit, value));
     if (!kind || !/\d/.test(from)) return say(from, plain);
-    take(api.POST('/api/reckon/quantity', { body: { text: from, kind } }))
+    queries
+      .fetchQuery(quantityQuery(from, kind))
       .then((answer) => newest.current === from && got(Number(answer.value.toFixed(3))))
-      .catch((e: unknown) => say(from, e instanceof Refused ? (e.errors['text']?.[0] ?? e.message) : plain));
+      .catch((e: unknown) => say(from, saidOf(e, 'text', plain)));
   };
 
   const look = (from: string) => {
@@ -265,6 +269,7 @@ interface TimeProps {
 export function TimeField({ label, value, error, hint, onChange }: TimeProps) {
   const id = useId();
   const give = useNewest(onChange);
+  const queries = useQueryClient();
   const now = useWorkshop().data?.now.local;
   const shown = momentText(value, now);
   const [text, setText] = useTyped(shown);
@@ -280,7 +285,8 @@ export function TimeField({ label, value, error, hint, onChange }: TimeProps) {
       setText(from, '');
       return give('');
     }
-    take(api.POST('/api/reckon/moment', { body: { text: from } }))
+    queries
+      .fetchQuery(momentQuery(from))
       .then((got) => {
         if (newest.current !== from) return;
         const to = fieldText(got.local);
@@ -293,7 +299,7 @@ export function TimeField({ label, value, error, hint, onChange }: TimeProps) {
         if (newest.current !== from) return;
         setRead({
           of: from,
-          wrong: e instanceof Refused ? (e.errors['text']?.[0] ?? e.message) : 'It was not read.',
+          wrong: saidOf(e, 'text', 'It was not read.'),
         });
       });
   };

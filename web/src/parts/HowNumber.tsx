@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useId, useRef, useState } from 'react';
 import { OverlayTrigger, Popover } from 'react-bootstrap';
 import type { Reckoned } from '../api/client';
-import { api, take } from '../api/client';
+import { formulasQuery } from '../api/queries';
 import { useUnits } from '../units/units';
 import { rangeOf, useEditing } from './editing';
 import { NumberField } from './Fields';
@@ -76,11 +76,7 @@ export const wordsFor = (words: string, inputs: Reckoned['inputs']) =>
 
 /** The formula in words, with what went into it. */
 function How({ of, onGo }: { of: Reckoned; onGo: () => void }) {
-  const formulas = useQuery({
-    queryKey: ['formulas'],
-    queryFn: () => take(api.GET('/api/formulas')),
-    staleTime: Infinity,
-  });
+  const formulas = useQuery(formulasQuery);
   const units = useUnits();
   const editing = useEditing();
   const formula = formulas.data?.find((f) => f.id === of.formula);

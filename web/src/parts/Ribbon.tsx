@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useLayoutEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { Moment, RibbonSpan } from '../api/client';
-import { api, take } from '../api/client';
+import { ribbonQuery } from '../api/queries';
 import { clockText, localText, untilText, windowNames } from '../units/format';
 import { ms, place } from './ribbonLanes';
 import './Ribbon.scss';
@@ -13,12 +13,7 @@ const top = 15;
 
 /** The strip of the coming three days: nights, and every window of every curing piece. */
 export function Ribbon() {
-  const { data } = useQuery({
-    queryKey: ['ribbon'],
-    queryFn: () => take(api.GET('/api/ribbon')),
-    // What is being worked out anew is asked for again soon.
-    refetchInterval: (q) => (q.state.data?.renewing ? 1_000 : 30_000),
-  });
+  const { data } = useQuery(ribbonQuery);
   const strip = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   useLayoutEffect(() => {

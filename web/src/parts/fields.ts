@@ -1,18 +1,20 @@
 import { useQuery } from '@tanstack/react-query';
 import { createContext, use } from 'react';
-import { api, take } from '../api/client';
+import { fieldsQuery } from '../api/queries';
 import type { components } from '../api/schema';
 
 export type AcceptedRange = components['schemas']['AcceptedRange'];
 type FieldsView = components['schemas']['FieldsView'];
 
 /** What number fields take; empty until the workshop has told. */
-export const FieldsContext = createContext<FieldsView>({ ranges: {}, usual: {} });
+export const FieldsContext = createContext<FieldsView>({ ranges: {}, most: {}, usual: {} });
 
 export const useFields = () => use(FieldsContext);
 
-export const useFieldsFromWorkshop = () =>
-  useQuery({ queryKey: ['fields'], queryFn: () => take(api.GET('/api/fields')), staleTime: Infinity }).data;
+/** How many of something a piece takes, by its place; beyond them none is offered. */
+export const useMost = (place: string) => useFields().most[place] ?? Infinity;
+
+export const useFieldsFromWorkshop = () => useQuery(fieldsQuery).data;
 
 /** What is wrong with a value, in the shown unit; null when nothing is. */
 export function outside(

@@ -1,11 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import type { SequenceView } from '../api/client';
-import { api, take } from '../api/client';
-
-export const sequencesQuery = {
-  queryKey: ['sequences'],
-  queryFn: () => take(api.GET('/api/sequences')),
-};
+import { sequencesQuery } from '../api/queries';
 
 /** The sequences of colours in the cupboard. */
 export const useSequences = () => useQuery(sequencesQuery).data ?? [];

@@ -1,5 +1,6 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { FieldsContext } from '../parts/fields';
 import { Grip } from './Grip';
 import { moves } from './moves';
 
@@ -7,23 +8,27 @@ const step = vi.fn();
 const down = vi.fn();
 const hold = { take: vi.fn(), move: vi.fn(), drop: vi.fn() };
 
+const range = { what: 'Band width', from: 0.5, to: 1000, unit: 'mm', fromExcluded: false };
+
 function grip(props: Partial<React.ComponentProps<typeof Grip>> = {}) {
   render(
-    <svg>
-      <Grip
-        x={10}
-        y={20}
-        size={9}
-        name="Edge of moss"
-        value={30}
-        words="30 mm wide"
-        least={0.5}
-        most={1000}
-        hold={hold}
-        onStep={step}
-        {...props}
-      />
-    </svg>,
+    <FieldsContext value={{ ranges: { 'layers.layout.bands.widthMm': range }, most: {}, usual: {} }}>
+      <svg>
+        <Grip
+          at={[10, 20]}
+          size={9}
+          tells={{
+            name: 'Edge of moss',
+            value: 30,
+            words: '30 mm wide',
+            takes: 'layers.layout.bands.widthMm',
+          }}
+          hold={hold}
+          onStep={step}
+          {...props}
+        />
+      </svg>
+    </FieldsContext>,
   );
   const element = screen.getByRole('slider', { name: 'Edge of moss' });
   element.setPointerCapture = () => undefined;
@@ -40,6 +45,7 @@ describe('a grip', () => {
     const element = grip();
     expect(element.getAttribute('aria-valuenow')).toBe('30');
     expect(element.getAttribute('aria-valuetext')).toBe('30 mm wide');
+    expect(element.getAttribute('aria-valuemin')).toBe('0.5');
     expect(element.getAttribute('aria-valuemax')).toBe('1000');
     expect(element.getAttribute('tabindex')).toBe('0');
   });

@@ -1,4 +1,5 @@
 import { inBurst } from '../editor/burst';
+import { useFields } from '../parts/fields';
 import { moves } from './moves';
 
 /** What a grip does while it is held; distances in pixels from where it was taken. */
@@ -9,16 +10,23 @@ export interface Hold {
   drop: (event: PointerEvent, by: { x: number; y: number }, at: { x: number; y: number }) => void;
 }
 
-interface Props {
-  x: number;
-  y: number;
-  size: number;
+/** What a grip tells of itself. */
+interface Told {
   name: string;
   value: number;
   /** The value as it is spoken. */
   words: string;
-  least: number;
-  most: number;
+  /** Place of the field whose range it moves in, without the names of entries. */
+  takes: string;
+  /** How many of what is shown make one of what is kept. */
+  per?: number;
+}
+
+interface Props {
+  /** Where it lies in the drawing, pixels. */
+  at: readonly [number, number];
+  size: number;
+  tells: Told;
   dot?: boolean;
   /** How far round it the hand is taken, pixels. */
   touch?: number;
@@ -34,14 +42,9 @@ const usualTouch = 22;
 
 /** A round grip on the map: dragged by hand, moved by the arrow keys, told to a screen reader as a slider. */
 export function Grip({
-  x,
-  y,
+  at: [x, y],
   size,
-  name,
-  value,
-  words,
-  least,
-  most,
+  tells: { name, value, words, takes, per = 1 },
   dot,
   touch = usualTouch,
   hold,
@@ -49,6 +52,7 @@ export function Grip({
   onStep,
   onStepDown,
 }: Props) {
+  const range = useFields().ranges[takes];
   const press = (e: React.PointerEvent<SVGGElement>) => {
     if (e.button !== 0) return;
     e.stopPropagation();
@@ -59,19 +63,19 @@ export function Grip({
     let moved = false;
     hold.take?.();
     const by = (event: PointerEvent) => ({ x: event.clientX - from.x, y: event.clientY - from.y });
-    const at = (event: PointerEvent) => {
+    const where = (event: PointerEvent) => {
       const drawing = grip.ownerSVGElement!.getBoundingClientRect();
       return { x: event.clientX - drawing.x, y: event.clientY - drawing.y };
     };
     const move = (event: PointerEvent) => {
       moved = true;
-      hold.move(event, by(event), at(event));
+      hold.move(event, by(event), where(event));
     };
     const drop = (event: PointerEvent) => {
       grip.removeEventListener(moves, move);
       grip.removeEventListener('pointerup', drop);
       grip.removeEventListener('pointercancel', drop);
-      if (moved || hold.take) hold.drop(event, by(event), at(event));
+      if (moved || hold.take) hold.drop(event, by(event), where(event));
     };
     grip.addEventListener(moves, move);
     grip.addEventListener('pointerup', drop);
@@ -98,8 +102,8 @@ export function Grip({
       aria-label={name}
       aria-valuenow={value}
       aria-valuetext={words}
-      aria-valuemin={least}
-      aria-valuemax={most}
+      aria-valuemin={range && range.from * per}
+      aria-valuemax={range && range.to * per}
       transform={`translate(${x} ${y})`}
       onPointerDown={press}
       onKeyDown={key}

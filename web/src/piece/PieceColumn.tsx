@@ -1,7 +1,9 @@
-import { memo, useState } from 'react';
+import { useMutation } from '@tanstack/react-query';
+import { memo } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Ground, Piece, PieceView, PlanView } from '../api/client';
-import { Refused, api, take } from '../api/client';
+import { said } from '../api/client';
+import { pourOver } from '../api/changes';
 import { CoreSample } from '../parts/CoreSample';
 import { clockText } from '../units/format';
 import type { Units } from '../units/units';
@@ -86,13 +88,11 @@ function Lying({ piece, view }: { piece: Piece; view: PieceView }) {
 /** A finished piece can be poured over again: it then lies beneath a new one. */
 function Again({ view }: { view: PieceView }) {
   const navigate = useNavigate();
-  const [failed, setFailed] = useState<string | null>(null);
+  const pouring = useMutation(pourOver(view.id));
+  const failed = said(pouring.error);
   if (!view.finished || view.beneath) return null;
-  const again = () => {
-    take(api.POST('/api/pieces/{id}/rework', { params: { path: { id: view.id } } }))
-      .then((made) => navigate(`/pieces/${made.id}/ground`))
-      .catch((e: unknown) => setFailed(e instanceof Refused ? e.message : 'That could not be done.'));
-  };
+  const again = () =>
+    pouring.mutate(undefined, { onSuccess: (made) => void navigate(`/pieces/${made.id}/ground`) });
   return (
     <>
       <button type="button" className="picture-link" onClick={again}>

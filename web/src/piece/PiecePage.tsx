@@ -9,8 +9,8 @@ import { CureStation } from '../stations/cure/CureStation';
 import { GroundStation } from '../stations/ground/GroundStation';
 import { MapStation } from '../stations/map/MapStation';
 import { PourStation } from '../stations/pour/PourStation';
-import type { Station, StationProps } from '../stations/station';
-import { stationNames, stations } from '../stations/station';
+import type { AtStation, Station } from '../stations/station';
+import { StationProvider, stationNames, stations } from '../stations/station';
 import { StoryStation } from '../stations/story/StoryStation';
 import { CupRow } from './CupRow';
 import { usualLook } from './LookBar';
@@ -29,7 +29,7 @@ import { useUndoKeys } from './useUndoKeys';
 import { useZone } from './useZone';
 import './PiecePage.scss';
 
-const pages: Record<Station, React.ComponentType<StationProps>> = {
+const pages: Record<Station, React.ComponentType> = {
   ground: memo(GroundStation),
   map: memo(MapStation),
   cups: memo(CupsStation),
@@ -61,8 +61,6 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const poured = usePoured(editor, layerId, station === 'map' && (layerPlan?.poured ?? false));
   // In a zone everything of the map works on the zone as it works on a layer.
   const { inside, worked, workedPlan } = useZone(layer, layerPlan, chosen.zone);
-  const at = useMemo(() => layer && placesOf(layer, inside), [layer, inside]);
-  const here = useMemo(() => ({ layer: layerId, zone: inside }), [layerId, inside]);
   const say = useCallback((field: string) => errors[field], [errors]);
   const { edit, drag } = poured;
   const { go } = chosen;
@@ -96,6 +94,47 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     [id, editor, piece, layerId, findings, station],
   );
 
+  const { cup, setCup, chooseZone, selected, select } = chosen;
+  const at = useMemo<AtStation | null>(
+    () =>
+      piece && plan && view && layer && worked && workedPlan
+        ? {
+            piece,
+            plan,
+            view,
+            layer: worked,
+            layerIndex,
+            layerPlan: workedPlan,
+            whole: layer,
+            zone: inside,
+            chooseZone,
+            cup,
+            setCup,
+            selected,
+            select,
+            here: { layer: layer.id, zone: inside },
+            at: placesOf(layer, inside),
+            secondLook,
+          }
+        : null,
+    [
+      piece,
+      plan,
+      view,
+      layer,
+      worked,
+      layerIndex,
+      workedPlan,
+      inside,
+      chooseZone,
+      cup,
+      setCup,
+      selected,
+      select,
+      secondLook,
+    ],
+  );
+
   useKeptFocus();
   useUndoKeys(editor);
 
@@ -116,7 +155,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     );
   }
   if (view?.problem && !plan) return <Unplanned page={page} view={view} />;
-  if (!piece || !layer || !at || !plan || !layerPlan || !view || !worked || !workedPlan) {
+  if (!at || !piece || !layer || !plan || !layerPlan || !view || !worked || !workedPlan) {
     return (
       <main id="main" className="alone" aria-busy>
         <p>Fetching the piece…</p>
@@ -191,27 +230,9 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
           <div className="stage">{page.unpainted && <p className="say-wrong">{page.unpainted}</p>}</div>
         )}
         <section className="right" aria-label={stationNames[station as Station]}>
-          <Page
-            key={`${station}/${layer.id}/${inside ?? ''}/${poured.left}/${page.renewed}`}
-            id={id}
-            piece={piece}
-            layer={worked}
-            layerIndex={layerIndex}
-            plan={plan}
-            layerPlan={workedPlan}
-            zone={inside}
-            whole={layer}
-            chooseZone={chosen.chooseZone}
-            view={view}
-            cup={chosen.cup}
-            setCup={chosen.setCup}
-            selected={chosen.selected}
-            select={chosen.select}
-            here={here}
-            at={at}
-            accept={editor.accept}
-            secondLook={secondLook}
-          />
+          <StationProvider value={at}>
+            <Page key={`${station}/${layer.id}/${inside ?? ''}/${poured.left}/${page.renewed}`} />
+          </StationProvider>
         </section>
         <Cups
           layer={layer}

@@ -1,6 +1,7 @@
-import { useState } from 'react';
+import { useMutation } from '@tanstack/react-query';
 import type { Edit, Finding, Painting, Piece } from '../api/client';
-import { Refused, api, take } from '../api/client';
+import { said } from '../api/client';
+import { tryOut } from '../api/changes';
 import type { PieceEditor } from '../editor/PieceEditor';
 import { Findings } from '../parts/Findings';
 import { usualLook } from './LookBar';
@@ -26,7 +27,8 @@ interface LookProps {
 
 /** The findings of a station; a remedy is an edit like any other, and can be undone. */
 export function SecondLook({ id, editor, piece, layerId, findings, onTrial }: LookProps) {
-  const [failed, setFailed] = useState<string | null>(null);
+  const trying = useMutation(tryOut(id));
+  const failed = said(trying.error, 'That could not be shown.');
   const remedyOf = (finding: Finding, remedy: string): Edit => ({
     do: 'take-remedy',
     finding: finding.key,
@@ -34,52 +36,38 @@ export function SecondLook({ id, editor, piece, layerId, findings, onTrial }: Lo
   });
   const remedy = (finding: Finding, remedyId: string) => {
     const field = finding.remedies.find((r) => r.id === remedyId)?.field;
-    setFailed(null);
+    trying.reset();
     if (field) document.querySelector<HTMLElement>(`[data-place="${field}"]`)?.focus();
     else void editor.edit(remedyOf(finding, remedyId));
   };
-  const attempt = async (finding: Finding, remedyId: string, label: string) => {
+  const attempt = (finding: Finding, remedyId: string, label: string) => {
     const { view } = editor.get();
     if (!piece || !view) return;
     const command = remedyOf(finding, remedyId);
-    const preview = (of: string | null) =>
-      take(
-        api.POST('/api/pieces/{id}/preview', {
-          params: { path: { id } },
-          body: {
-            revision: view.revision,
-            commands: [...editor.pending, command],
-            layerId: of,
-            detail: 'full',
-            numbers: true,
-            look: usualLook,
-          },
-        }),
-      );
-    try {
-      const got = await preview(layerId);
-      setFailed(null);
-      onTrial({
-        base: piece,
-        remedy: command,
-        label,
-        painting: got.painting!,
-        left: got.plan?.findings.filter((f) => !f.wavedOff).length ?? 0,
-      });
-    } catch (e) {
-      setFailed(e instanceof Refused ? e.message : 'That could not be shown.');
-    }
+    trying.mutate(
+      {
+        revision: view.revision,
+        commands: [...editor.pending, command],
+        layerId,
+        look: usualLook,
+      },
+      {
+        onSuccess: ({ painting, plan }) =>
+          onTrial({
+            base: piece,
+            remedy: command,
+            label,
+            painting: painting!,
+            left: plan?.findings.filter((f) => !f.wavedOff).length ?? 0,
+          }),
+      },
+    );
   };
   const wave = (finding: Finding, reason: string | null) =>
     void editor.edit({ do: 'wave-off', finding: finding.key, reason });
   return (
     <>
-      <Findings
-        findings={findings}
-        onRemedy={remedy}
-        onTry={(finding, remedyId, label) => void attempt(finding, remedyId, label)}
-        onWave={wave}
-      />
+      <Findings findings={findings} onRemedy={remedy} onTry={attempt} onWave={wave} />
       {failed && <p className="say-wrong">{failed}</p>}
     </>
   );

@@ -140,15 +140,15 @@ function BandEdges({
           <path className="lever" d={`M${at.x} ${py(plan.cutAtMm)}L${at.x} ${at.y}`} />
         )}
         <Grip
-          x={at.x}
-          y={at.y}
+          at={[at.x, at.y]}
           size={i === chosenBand ? 9 : 5}
           touch={edgeTouch}
-          name={`Edge of ${regionName(layer, band.id)}`}
-          value={widthOf(layer, i)}
-          words={`${width} wide`}
-          least={0.5}
-          most={1000}
+          tells={{
+            name: `Edge of ${regionName(layer, band.id)}`,
+            value: widthOf(layer, i),
+            words: `${width} wide`,
+            takes: 'layers.layout.bands.widthMm',
+          }}
           onFocus={() => onSelect({ kind: 'band', id: band.id })}
           hold={hold((byX) => [
             { do: 'widen-band', ...here, band: band.id, byMm: sign * (Math.round(2 * byX) / 2) },

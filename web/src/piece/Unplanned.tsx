@@ -1,18 +1,18 @@
-import { useState } from 'react';
+import { useMutation } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import type { PieceView } from '../api/client';
-import { Refused, api, take } from '../api/client';
+import { said } from '../api/client';
+import { copyPiece } from '../api/changes';
 import type { PieceOnPage } from './usePiece';
 
 /** A piece that is kept and yet cannot be worked out: it says so, and nothing of it is out of reach. */
 export function Unplanned({ page, view }: { page: PieceOnPage; view: PieceView }) {
   const navigate = useNavigate();
-  const [failed, setFailed] = useState<string | null>(null);
+  const copying = useMutation(copyPiece(view.id));
+  const failed = said(copying.error);
   const copy = () => {
     const body = { name: `${view.piece.name}, as it was`.slice(0, 120), colours: [] };
-    take(api.POST('/api/pieces/{id}/copy', { params: { path: { id: view.id } }, body }))
-      .then((made) => navigate(`/pieces/${made.id}/map`))
-      .catch((e: unknown) => setFailed(e instanceof Refused ? e.message : 'That could not be done.'));
+    copying.mutate(body, { onSuccess: (made) => void navigate(`/pieces/${made.id}/map`) });
   };
   return (
     <main id="main" className="alone">

@@ -14,8 +14,6 @@ interface Props {
   hold: HoldOf;
 }
 
-const leastReach = 0.2;
-
 /** A slice's rim is pulled by its handles. */
 export function SliceHandles({ slice, px, py, hold }: Omit<Props, 'ground'> & { slice: Slice }) {
   const { edit } = useEdits();
@@ -28,14 +26,15 @@ export function SliceHandles({ slice, px, py, hold }: Omit<Props, 'ground'> & { 
         return (
           <Grip
             key={i}
-            x={px((widthMm / 2) * (1 + share * cos))}
-            y={py((heightMm / 2) * (1 + share * sin))}
+            at={[px((widthMm / 2) * (1 + share * cos)), py((heightMm / 2) * (1 + share * sin))]}
             size={8}
-            name={`Rim handle ${i + 1}`}
-            value={Math.round(share * 100)}
-            words={`${Math.round(share * 100)} % of the way to the frame`}
-            least={leastReach * 100}
-            most={100}
+            tells={{
+              name: `Rim handle ${i + 1}`,
+              value: Math.round(share * 100),
+              words: `${Math.round(share * 100)} % of the way to the frame`,
+              takes: 'ground.outline.reach',
+              per: 100,
+            }}
             hold={hold((_x, _y, to) => {
               const x = (to.x - widthMm / 2) / (widthMm / 2);
               const y = (to.y - heightMm / 2) / (heightMm / 2);
@@ -61,40 +60,40 @@ export function OpeningHandles({ opening, px, py, hold }: Omit<Props, 'ground'> 
   return (
     <>
       <Grip
-        x={px(opening.xMm)}
-        y={py(opening.yMm)}
+        at={[px(opening.xMm), py(opening.yMm)]}
         size={9}
-        name="Opening"
-        value={opening.xMm}
-        words={`${mm(opening.xMm)} from the left, ${mm(opening.yMm)} from the top`}
-        least={0}
-        most={3000}
+        tells={{
+          name: 'Opening',
+          value: opening.xMm,
+          words: `${mm(opening.xMm)} from the left, ${mm(opening.yMm)} from the top`,
+          takes: 'ground.outline.opening.widthMm',
+        }}
         dot
         hold={hold((byX, byY) => [by('xMm', byX), by('yMm', byY)])}
         onStep={(mm) => void edit(by('xMm', mm))}
         onStepDown={(mm) => void edit(by('yMm', mm))}
       />
       <Grip
-        x={px(opening.xMm + opening.widthMm / 2)}
-        y={py(opening.yMm)}
+        at={[px(opening.xMm + opening.widthMm / 2), py(opening.yMm)]}
         size={7}
-        name="Width of the opening"
-        value={opening.widthMm}
-        words={mm(opening.widthMm)}
-        least={5}
-        most={2900}
+        tells={{
+          name: 'Width of the opening',
+          value: opening.widthMm,
+          words: mm(opening.widthMm),
+          takes: 'ground.outline.opening.widthMm',
+        }}
         hold={hold((_x, _y, to) => [by('widthMm', 2 * Math.abs(to.x - opening.xMm) - opening.widthMm)])}
         onStep={(mm) => void edit(by('widthMm', mm))}
       />
       <Grip
-        x={px(opening.xMm)}
-        y={py(opening.yMm + opening.heightMm / 2)}
+        at={[px(opening.xMm), py(opening.yMm + opening.heightMm / 2)]}
         size={7}
-        name="Height of the opening"
-        value={opening.heightMm}
-        words={mm(opening.heightMm)}
-        least={5}
-        most={2900}
+        tells={{
+          name: 'Height of the opening',
+          value: opening.heightMm,
+          words: mm(opening.heightMm),
+          takes: 'ground.outline.opening.heightMm',
+        }}
         hold={hold((_x, _y, to) => [by('heightMm', 2 * Math.abs(to.y - opening.yMm) - opening.heightMm)])}
         onStep={(mm) => void edit(by('heightMm', mm))}
       />
@@ -113,14 +112,14 @@ export function InsertHandles({ ground, px, py, hold }: Props) {
     return (
       <Grip
         key={insert.id}
-        x={px(insert.xMm + width / 2)}
-        y={py(insert.yMm + height / 2)}
+        at={[px(insert.xMm + width / 2), py(insert.yMm + height / 2)]}
         size={9}
-        name={`Insert ${insert.name}`}
-        value={insert.xMm}
-        words={`${units.show(insert.xMm, 'mm')} from the left, ${units.show(insert.yMm, 'mm')} from the top`}
-        least={-1500}
-        most={4500}
+        tells={{
+          name: `Insert ${insert.name}`,
+          value: insert.xMm,
+          words: `${units.show(insert.xMm, 'mm')} from the left, ${units.show(insert.yMm, 'mm')} from the top`,
+          takes: 'ground.mould.inserts.xMm',
+        }}
         dot
         hold={hold((byX, byY) => [
           { do: 'move-insert', insert: insert.id, xMm: insert.xMm + byX, yMm: insert.yMm + byY },
@@ -152,16 +151,16 @@ export function SupportHandles({ supports, px, py, hold }: Omit<Props, 'ground'>
     <g key={i} className="support">
       <rect x={px(s.xMm) - 11} y={py(s.yMm) - 11} width="22" height="22" rx="3" />
       <Grip
-        x={px(s.xMm)}
-        y={py(s.yMm)}
+        at={[px(s.xMm), py(s.yMm)]}
         size={5}
-        name={`Support ${i + 1}`}
-        value={s.xMm}
-        words={`${units.show(s.xMm, 'mm')} from the left, ${units.show(s.yMm, 'mm')} from the top${
-          s.shim ? `, shim ${units.show(s.shim.value, 'mm', 1)}` : ''
-        }`}
-        least={-1500}
-        most={4500}
+        tells={{
+          name: `Support ${i + 1}`,
+          value: s.xMm,
+          words: `${units.show(s.xMm, 'mm')} from the left, ${units.show(s.yMm, 'mm')} from the top${
+            s.shim ? `, shim ${units.show(s.shim.value, 'mm', 1)}` : ''
+          }`,
+          takes: 'ground.supports.xMm',
+        }}
         hold={hold((byX, byY) => [move(i, byX, byY)])}
         onStep={(by) => void edit(move(i, by, 0))}
         onStepDown={(by) => void edit(move(i, 0, by))}

@@ -44,14 +44,14 @@ export function HeartHandles(props: HeartProps) {
   return (
     <>
       <Grip
-        x={px(heart.xMm)}
-        y={py(heart.yMm)}
+        at={[px(heart.xMm), py(heart.yMm)]}
         size={9}
-        name={`Heart${number}`}
-        value={heart.xMm}
-        words={`${mm(heart.xMm)} from the left, ${mm(heart.yMm)} from the top`}
-        least={-1500}
-        most={4500}
+        tells={{
+          name: `Heart${number}`,
+          value: heart.xMm,
+          words: `${mm(heart.xMm)} from the left, ${mm(heart.yMm)} from the top`,
+          takes: 'layers.layout.hearts.xMm',
+        }}
         dot
         onFocus={onSelect}
         hold={hold((byX, byY) => [{ do: 'move-heart', ...on, xMm: heart.xMm + byX, yMm: heart.yMm + byY }])}
@@ -62,14 +62,14 @@ export function HeartHandles(props: HeartProps) {
         <>
           <path className="lever" d={`M${bx} ${by}L${tx} ${ty}`} />
           <Grip
-            x={wx}
-            y={wy}
+            at={[wx, wy]}
             size={7}
-            name={`Width of heart${number}`}
-            value={heart.widthMm}
-            words={mm(heart.widthMm)}
-            least={4}
-            most={2000}
+            tells={{
+              name: `Width of heart${number}`,
+              value: heart.widthMm,
+              words: mm(heart.widthMm),
+              takes: 'layers.layout.hearts.widthMm',
+            }}
             hold={hold((_x, _y, to) => {
               const far = (to.x - heart.xMm) * Math.cos(turn) + (to.y - heart.yMm) * Math.sin(turn);
               return set('widthMm', 2 * Math.abs(far));
@@ -77,14 +77,14 @@ export function HeartHandles(props: HeartProps) {
             onStep={step('widthMm')}
           />
           <Grip
-            x={hx}
-            y={hy}
+            at={[hx, hy]}
             size={7}
-            name={`Height of heart${number}`}
-            value={heart.heightMm}
-            words={mm(heart.heightMm)}
-            least={4}
-            most={2000}
+            tells={{
+              name: `Height of heart${number}`,
+              value: heart.heightMm,
+              words: mm(heart.heightMm),
+              takes: 'layers.layout.hearts.heightMm',
+            }}
             hold={hold((_x, _y, to) => {
               const far = (to.y - heart.yMm) * Math.cos(turn) - (to.x - heart.xMm) * Math.sin(turn);
               return set('heightMm', 2 * Math.abs(far));
@@ -93,14 +93,14 @@ export function HeartHandles(props: HeartProps) {
             onStepDown={step('heightMm')}
           />
           <Grip
-            x={tx}
-            y={ty}
+            at={[tx, ty]}
             size={6}
-            name={`Turn of heart${number}`}
-            value={heart.turnDeg}
-            words={`${heart.turnDeg}°`}
-            least={-360}
-            most={360}
+            tells={{
+              name: `Turn of heart${number}`,
+              value: heart.turnDeg,
+              words: `${heart.turnDeg}°`,
+              takes: 'layers.layout.hearts.turnDeg',
+            }}
             hold={hold((_x, _y, to) => {
               const angle = (Math.atan2(to.x - heart.xMm, heart.yMm - to.y) * 180) / Math.PI;
               return set('turnDeg', angle);
@@ -136,14 +136,9 @@ export function RimHandles({ outline, shape, px, py, hold }: RimProps) {
   ) => (
     <Grip
       key={name}
-      x={x}
-      y={y}
+      at={[x, y]}
       size={9}
-      name={name}
-      value={value}
-      words={units.show(value, 'mm')}
-      least={20}
-      most={3000}
+      tells={{ name: name, value: value, words: units.show(value, 'mm'), takes: 'ground.outline.widthMm' }}
       hold={hold((byX, byY) => [nudge(`ground.outline.${key}`, Math.round(across ? byX : byY))])}
       onStep={(by) => void edit(nudge(`ground.outline.${key}`, by))}
       onStepDown={across ? undefined : (by) => void edit(nudge(`ground.outline.${key}`, by))}

@@ -37,14 +37,9 @@ export function LayoutHandles(props: Props) {
   const where = (x: number, y: number) => `${mm(x)} from the left, ${mm(y)} from the top`;
   const middle = (name: string, at: { xMm: number; yMm: number }) => (
     <Grip
-      x={px(at.xMm)}
-      y={py(at.yMm)}
+      at={[px(at.xMm), py(at.yMm)]}
       size={9}
-      name={name}
-      value={at.xMm}
-      words={where(at.xMm, at.yMm)}
-      least={-1500}
-      most={4500}
+      tells={{ name: name, value: at.xMm, words: where(at.xMm, at.yMm), takes: 'layers.layout.xMm' }}
       dot
       hold={hold((byX, byY) => [{ do: 'move-middle', ...here, xMm: at.xMm + byX, yMm: at.yMm + byY }])}
       onStep={step('xMm')}
@@ -64,14 +59,14 @@ export function LayoutHandles(props: Props) {
           <path className="lever" d={`M${px(layout.xMm)} ${py(layout.yMm)}L${px(x)} ${py(y)}`} />
           {middle('Middle of the puddle', layout)}
           <Grip
-            x={px(x)}
-            y={py(y)}
+            at={[px(x), py(y)]}
             size={7}
-            name="Tilt of the puddle"
-            value={layout.tiltPercent}
-            words={`${layout.tiltPercent} % longer towards ${layout.tiltDeg}°`}
-            least={0}
-            most={400}
+            tells={{
+              name: 'Tilt of the puddle',
+              value: layout.tiltPercent,
+              words: `${layout.tiltPercent} % longer towards ${layout.tiltDeg}°`,
+              takes: 'layers.layout.tiltPercent',
+            }}
             hold={hold((_x, _y, to) => {
               const [dx, dy] = [to.x - layout.xMm, to.y - layout.yMm];
               return [
@@ -99,14 +94,14 @@ export function LayoutHandles(props: Props) {
         <>
           <path className="lever" d={`M${px(x - dx)} ${py(y - dy)}L${px(x + dx)} ${py(y + dy)}`} />
           <Grip
-            x={px(x + dx)}
-            y={py(y + dy)}
+            at={[px(x + dx), py(y + dy)]}
             size={7}
-            name="Direction of the streaks"
-            value={layout.directionDeg}
-            words={`${layout.directionDeg}°`}
-            least={-360}
-            most={360}
+            tells={{
+              name: 'Direction of the streaks',
+              value: layout.directionDeg,
+              words: `${layout.directionDeg}°`,
+              takes: 'layers.layout.directionDeg',
+            }}
             hold={hold((_x, _y, to) => [
               nudge(`${place}.directionDeg`, degrees(to.x - x, to.y - y) - layout.directionDeg),
             ])}
@@ -131,14 +126,14 @@ export function LayoutHandles(props: Props) {
         return (
           <Grip
             key={region.id}
-            x={px(at.xMm)}
-            y={py(at.yMm)}
+            at={[px(at.xMm), py(at.yMm)]}
             size={chosen ? 8 : 4}
-            name={`Field ${field}`}
-            value={at.xMm}
-            words={where(at.xMm, at.yMm)}
-            least={-1500}
-            most={4500}
+            tells={{
+              name: `Field ${field}`,
+              value: at.xMm,
+              words: where(at.xMm, at.yMm),
+              takes: 'layers.layout.moved.xMm',
+            }}
             dot={chosen}
             hold={{
               ...held,
@@ -179,14 +174,14 @@ export function LayoutHandles(props: Props) {
             {stroke.spots.map((s, i) => (
               <Grip
                 key={i}
-                x={px(s.xMm)}
-                y={py(s.yMm)}
+                at={[px(s.xMm), py(s.yMm)]}
                 size={6}
-                name={`Wall ${at + 1}, spot ${i + 1}`}
-                value={s.xMm}
-                words={where(s.xMm, s.yMm)}
-                least={-1500}
-                most={4500}
+                tells={{
+                  name: `Wall ${at + 1}, spot ${i + 1}`,
+                  value: s.xMm,
+                  words: where(s.xMm, s.yMm),
+                  takes: 'layers.layout.pools.xMm',
+                }}
                 hold={hold((byX, byY) => [move(stroke.id, i, byX, byY)])}
                 onStep={(by) => void edit(move(stroke.id, i, by, 0))}
                 onStepDown={(by) => void edit(move(stroke.id, i, 0, by))}
@@ -246,14 +241,14 @@ function PlaceHandles({ of, spot, at, name, chosen, px, py, hold, onChoose }: Pl
         />
       )}
       <Grip
-        x={px(x)}
-        y={py(y)}
+        at={[px(x), py(y)]}
         size={chosen ? 9 : 6}
-        name={name}
-        value={of.xMm}
-        words={`${mm(of.xMm)} from the left, ${mm(of.yMm)} from the top`}
-        least={-1500}
-        most={4500}
+        tells={{
+          name: name,
+          value: of.xMm,
+          words: `${mm(of.xMm)} from the left, ${mm(of.yMm)} from the top`,
+          takes: 'layers.zones.xMm',
+        }}
         dot
         onFocus={onChoose}
         hold={hold((byX, byY) => [{ do: 'move-spot', ...spot, xMm: of.xMm + byX, yMm: of.yMm + byY }])}
@@ -263,27 +258,27 @@ function PlaceHandles({ of, spot, at, name, chosen, px, py, hold, onChoose }: Pl
       {chosen && (
         <>
           <Grip
-            x={px(of.xMm + w)}
-            y={py(y)}
+            at={[px(of.xMm + w), py(y)]}
             size={7}
-            name={`Width of ${name}`}
-            value={w}
-            words={mm(w)}
-            least={5}
-            most={2900}
+            tells={{
+              name: `Width of ${name}`,
+              value: w,
+              words: mm(w),
+              takes: 'layers.zones.outline.widthMm',
+            }}
             hold={hold((_x, _y, to) => [stretch(2 * Math.abs(to.x - x) - w, 0)])}
             onStep={(by) => void edit(stretch(by, 0))}
           />
           {of.outline.shape !== 'round' && (
             <Grip
-              x={px(x)}
-              y={py(of.yMm + h)}
+              at={[px(x), py(of.yMm + h)]}
               size={7}
-              name={`Height of ${name}`}
-              value={h}
-              words={mm(h)}
-              least={5}
-              most={2900}
+              tells={{
+                name: `Height of ${name}`,
+                value: h,
+                words: mm(h),
+                takes: 'layers.zones.outline.heightMm',
+              }}
               hold={hold((_x, _y, to) => [stretch(0, 2 * Math.abs(to.y - y) - h)])}
               onStep={(by) => void edit(stretch(0, by))}
               onStepDown={(by) => void edit(stretch(0, by))}

@@ -1,7 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { startTransition, useEffect, useMemo, useState } from 'react';
-import type { Look, Painting } from '../api/client';
-import { api, take } from '../api/client';
+import { editPiece, pieceKept, sent, stepPiece } from '../api/changes';
+import type { Look } from '../api/client';
+import { paintingQuery, pieceQuery } from '../api/queries';
 import { PieceEditor } from '../editor/PieceEditor';
 import type { Shape } from '../painting/DraftLoop';
 import { Drafts } from '../painting/Drafts';
@@ -16,16 +17,15 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
   // The draft that stands in for the painting, while a drag is on and until what it gave is painted in full.
   const [drafts] = useState(() => new Drafts());
   const [editor] = useState(() => {
-    const params = { path: { id } };
     return new PieceEditor(
       id,
       {
-        load: () => take(api.GET('/api/pieces/{id}', { params })),
-        edit: (body) => take(api.POST('/api/pieces/{id}/edit', { params, body })),
-        step: (body) => take(api.POST('/api/pieces/{id}/step', { params, body })),
-        kept: () => {
-          void queries.invalidateQueries({ queryKey: ['ribbon'] });
-          void queries.invalidateQueries({ queryKey: ['shelf'] });
+        load: () => queries.fetchQuery({ ...pieceQuery(id), staleTime: 0 }),
+        edit: (body, unanswered) => sent(queries, () => editPiece(id, body), unanswered),
+        step: (body, unanswered) => sent(queries, () => stepPiece(id, body), unanswered),
+        kept: (view) => {
+          queries.setQueryData(pieceQuery(id).queryKey, view);
+          pieceKept(queries);
         },
       },
       (order) => drafts.send(order),
@@ -34,30 +34,16 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
   // What follows a drag is shown when there is time: it is held by the page, so that it can be.
   const [shown, setShown] = useState(editor.get);
   useEffect(() => editor.subscribe(() => setShown(editor.get())), [editor]);
-  const { view, plan, saving, errors, newest, looking, draft, givenUp, renewed } = shown;
-  const [painting, setPainting] = useState<Painting | null>(null);
-  const [paintedOf, setPaintedOf] = useState<unknown>(null);
-  const [unpainted, setUnpainted] = useState<string | null>(null);
+  const { view, plan, saving, errors, newest, looking, draft, renewed } = shown;
   const [drafted, setDrafted] = useState<Shape | null>(null);
 
-  const loaded = useQuery({
-    queryKey: ['piece', id],
-    queryFn: () => take(api.GET('/api/pieces/{id}', { params: { path: { id } } })),
-    staleTime: Infinity,
-    refetchOnWindowFocus: false,
-  });
+  // Windows open and close as time goes by: the plan follows while nobody works.
+  const loaded = useQuery({ ...pieceQuery(id), refetchInterval: 30_000, refetchOnWindowFocus: false });
   useEffect(() => {
     if (loaded.data) editor.offer(loaded.data);
   }, [loaded.data, editor]);
-
-  useEffect(() => {
-    const timer = setInterval(() => void editor.tick(), 30_000);
-    return () => clearInterval(timer);
-  }, [editor]);
   useEffect(() => editor.leave, [editor]);
 
-  // The whole painting follows every save; of a piece that could not be saved it is made without keeping it.
-  const opened = view !== null;
   // A piece that cannot be looked at from below or with the light behind it any more is looked at as usual.
   const hidden = (plan?.hidden ?? null) !== null;
   const { wet } = look;
@@ -65,60 +51,36 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
   const light = hidden ? 'front' : look.light;
   const lookedAt = useMemo<Look>(() => ({ face, wet, light }), [face, wet, light]);
   useEffect(() => editor.lookAt(layerId, lookedAt), [editor, layerId, lookedAt]);
-  const aside = saving.state === 'stale' && !looking;
+
+  // The whole painting follows every save; of a piece that could not be saved it is made without keeping it.
   const topmost = layerId ?? view?.piece.layers.at(-1)?.id;
   const revision = asPoured
     ? (view?.runs.findLast((r) => r.layerId === topmost)?.revision ?? undefined)
     : undefined;
+  const unkept =
+    saving.state === 'stale' && !looking && view
+      ? { revision: view.revision, commands: editor.pending }
+      : undefined;
+  const asked = useQuery({
+    ...paintingQuery(id, { layerId, look: lookedAt, version: view?.version ?? 0, revision, unkept }),
+    enabled: view !== null,
+  });
+  // The last one stays where the next cannot be made.
+  const [painted, setPainted] = useState(asked.data);
+  if (asked.data && asked.data !== painted) setPainted(asked.data);
+  const current = asked.isPlaceholderData ? undefined : asked.data;
   useEffect(() => {
-    if (!opened) return;
-    let gone = false;
-    const params = { path: { id } };
-    const asked = aside
-      ? take(
-          api.POST('/api/pieces/{id}/preview', {
-            params,
-            body: {
-              revision: editor.get().view!.revision,
-              commands: editor.pending,
-              layerId,
-              detail: 'full',
-              numbers: true,
-              look: lookedAt,
-            },
-          }),
-        ).then((got) => {
-          if (!gone && got.plan) editor.aside(got.plan, got.piece);
-          return got.painting!;
-        })
-      : take(
-          api.GET('/api/pieces/{id}/painting', {
-            params: { ...params, query: { layer: layerId ?? undefined, revision, ...lookedAt } },
-          }),
-        );
-    asked
-      .then((got) => {
-        if (gone) return;
-        setPainting(got);
-        setPaintedOf(view);
-        setUnpainted(null);
-        if (editor.dragging) return;
-        setDrafted(null);
-        drafts.send({ halt: 'clear' });
-      })
-      .catch((e: Error) => {
-        if (!gone) setUnpainted(e.message);
-      });
-    return () => {
-      gone = true;
-    };
-  }, [id, opened, view, layerId, lookedAt, aside, revision, looking, givenUp, editor, drafts]);
-
+    if (!current) return;
+    if (current.plan) editor.aside(current.plan, current.piece);
+    if (!editor.dragging) drafts.send({ halt: 'clear' });
+  }, [current, editor, drafts]);
   // The map is painted first; everything else on the page follows when there is time.
   useEffect(
     () =>
       drafts.listen((news) => {
-        if ('shape' in news) {
+        if ('cleared' in news) {
+          setDrafted(null);
+        } else if ('shape' in news) {
           if (!editor.dragging) return;
           setDrafted((was) => (was?.outline === news.shape.outline ? was : news.shape));
           if (news.piece) editor.painted(news.piece);
@@ -140,11 +102,11 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
     draft: seen?.piece ?? draft,
     view,
     plan: seen?.plan ?? plan,
-    painting,
+    painting: painted?.painting ?? null,
     lookedAt,
     /** Whether something is worked out that is not on the page yet. */
-    working: saving.state === 'saving' || (paintedOf !== view && unpainted === null),
-    unpainted,
+    working: saving.state === 'saving' || (!current && !asked.error),
+    unpainted: asked.error?.message ?? null,
     saving,
     errors,
     missing: loaded.error,

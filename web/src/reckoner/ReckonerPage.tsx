@@ -1,7 +1,8 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { NavLink, Navigate, useParams } from 'react-router';
-import { Refused, take } from '../api/client';
+import { Refused } from '../api/client';
+import { sumQuery } from '../api/queries';
 import { Choice, NumberField, TextField } from '../parts/Fields';
 import { HowNumber } from '../parts/HowNumber';
 import { useFields } from '../parts/fields';
@@ -49,30 +50,10 @@ export function ReckonerPage() {
   );
 }
 
-async function ask(path: string, request: unknown) {
-  const answer = fetch(`/api/reckon/${path}`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(request),
-  });
-  return take(
-    answer.then(async (response) => {
-      const body = (await response.json()) as Record<string, unknown>;
-      return response.ok ? { data: body, response } : { error: body, response };
-    }),
-  );
-}
-
 function Working({ sum }: { sum: Sum }) {
   const [values, setValues] = useState(() => lastOf(sum));
   const request = requestOf(sum.parts, values);
-  const { data, error } = useQuery({
-    queryKey: ['sum', sum.path, request],
-    queryFn: () => ask(sum.path, request),
-    placeholderData: keepPreviousData,
-    retry: false,
-    staleTime: Infinity,
-  });
+  const { data, error } = useQuery(sumQuery(sum.path, request));
   const [answer, setAnswer] = useState<{ of: Values; got: Record<string, unknown> } | null>(null);
   // The last good answer stays while something is wrong.
   if (data && !error && answer?.got !== data) setAnswer({ of: values, got: data });

@@ -1,8 +1,10 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Painting, Piece, PieceView } from '../api/client';
-import { Refused, api, take } from '../api/client';
+import { said } from '../api/client';
+import { changeVersions, copyPiece } from '../api/changes';
+import { colourwayQuery, pieceQuery, versionsQuery } from '../api/queries';
 import { paint } from '../painting/brush';
 import { Choice, ColourField, TextField, Whether } from '../parts/Fields';
 import { localText } from '../units/format';
@@ -13,10 +15,7 @@ import './SharePage.scss';
 /** What of a piece is kept by name, compared, copied, printed and given away. */
 export function SharePage() {
   const { id = '' } = useParams();
-  const { data: view, error } = useQuery({
-    queryKey: ['share', id],
-    queryFn: () => take(api.GET('/api/pieces/{id}', { params: { path: { id } } })),
-  });
+  const { data: view, error } = useQuery(pieceQuery(id));
   if (error)
     return (
       <main id="main" className="alone">
@@ -41,26 +40,12 @@ export function SharePage() {
   );
 }
 
-const said = (e: unknown) => (e instanceof Refused ? e.message : 'That could not be done.');
-
 /** Named versions, and two of them over each other or side by side. */
 function Versions({ view }: { view: PieceView }) {
-  const queries = useQueryClient();
-  const { id } = view;
-  const params = { path: { id } };
-  const { data: named = [] } = useQuery({
-    queryKey: ['versions', id],
-    queryFn: () => take(api.GET('/api/pieces/{id}/versions', { params })),
-  });
-  const [failed, setFailed] = useState<string | null>(null);
-  const again = () => {
-    setFailed(null);
-    void queries.invalidateQueries({ queryKey: ['versions', id] });
-    void queries.invalidateQueries({ queryKey: ['share', id] });
-    void queries.invalidateQueries({ queryKey: ['piece', id] });
-    void queries.invalidateQueries({ queryKey: ['shelf'] });
-  };
-  const done = (work: Promise<unknown>) => void work.then(again).catch((e: unknown) => setFailed(said(e)));
+  const { data: named = [] } = useQuery(versionsQuery(view.id));
+  const change = useMutation(changeVersions(view.id));
+  const basedOn = view.version;
+  const failed = said(change.error);
   const [left, setLeft] = useState<string | null>(null);
   const [right, setRight] = useState('now');
   const choices = [
@@ -78,14 +63,7 @@ function Versions({ view }: { view: PieceView }) {
               label="Name it as it is now"
               value=""
               width={190}
-              onChange={(name) =>
-                name.trim() &&
-                done(
-                  take(
-                    api.POST('/api/pieces/{id}/versions', { params, body: { basedOn: view.version, name } }),
-                  ),
-                )
-              }
+              onChange={(name) => name.trim() && change.mutate({ do: 'name', basedOn, name })}
             />
           </p>
           {named.length === 0 && (
@@ -105,16 +83,7 @@ function Versions({ view }: { view: PieceView }) {
                       type="button"
                       className="chip"
                       aria-label={`Take up again: ${n.name}`}
-                      onClick={() =>
-                        done(
-                          take(
-                            api.POST('/api/pieces/{id}/versions/{revision}/take', {
-                              params: { path: { id, revision: n.revision } },
-                              body: { basedOn: view.version },
-                            }),
-                          ),
-                        )
-                      }
+                      onClick={() => change.mutate({ do: 'take', basedOn, revision: n.revision })}
                     >
                       Take up again
                     </button>
@@ -123,15 +92,7 @@ function Versions({ view }: { view: PieceView }) {
                     type="button"
                     className="chip"
                     aria-label={`Forget the name: ${n.name}`}
-                    onClick={() =>
-                      done(
-                        take(
-                          api.DELETE('/api/pieces/{id}/versions/{revision}', {
-                            params: { path: { id, revision: n.revision } },
-                          }),
-                        ),
-                      )
-                    }
+                    onClick={() => change.mutate({ do: 'forget', revision: n.revision })}
                   >
                     Forget the name
                   </button>
@@ -230,17 +191,11 @@ function Another({ view }: { view: PieceView }) {
   const own = useMemo(() => coloursOf(piece), [piece]);
   const [to, setTo] = useState<Record<string, string>>({});
   const [name, setName] = useState(`${piece.name}, another colourway`);
-  const [failed, setFailed] = useState<string | null>(null);
-  const copy = async () => {
-    try {
-      const colours = Object.entries(to).map(([from, colour]) => ({ from, to: colour }));
-      const made = await take(
-        api.POST('/api/pieces/{id}/copy', { params: { path: { id } }, body: { name, colours } }),
-      );
-      await navigate(`/pieces/${made.id}/map`);
-    } catch (e) {
-      setFailed(said(e));
-    }
+  const copying = useMutation(copyPiece(id));
+  const failed = said(copying.error);
+  const copy = () => {
+    const colours = Object.entries(to).map(([from, colour]) => ({ from, to: colour }));
+    copying.mutate({ name, colours }, { onSuccess: (made) => void navigate(`/pieces/${made.id}/map`) });
   };
   return (
     <section aria-label="Another colourway">
@@ -264,7 +219,7 @@ function Another({ view }: { view: PieceView }) {
             <TextField label="Name of the copy" value={name} width={240} onChange={setName} />
           </p>
           <div className="row-buttons">
-            <button type="button" className="btn btn-primary" onClick={() => void copy()}>
+            <button type="button" className="btn btn-primary" onClick={copy}>
               Put the copy on the shelf
             </button>
             <button type="button" className="btn btn-outline-primary" onClick={() => setTo({})}>
@@ -288,19 +243,7 @@ function Another({ view }: { view: PieceView }) {
 
 /** How the copy would look. */
 function Seen({ id, piece, to }: { id: string; piece: Piece; to: Record<string, string> }) {
-  const { data } = useQuery({
-    queryKey: ['colourway', id, to, piece],
-    queryFn: async () =>
-      (
-        await take(
-          api.POST('/api/pieces/{id}/preview', {
-            params: { path: { id } },
-            body: { piece: recoloured(piece, to), layerId: null, detail: 'full', numbers: false },
-          }),
-        )
-      ).painting,
-    placeholderData: (before) => before,
-  });
+  const { data } = useQuery(colourwayQuery(id, { piece: recoloured(piece, to) }));
   return data ? <Picture painting={data} label={`${piece.name} in these colours`} /> : <div />;
 }
 

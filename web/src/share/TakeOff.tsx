@@ -1,22 +1,15 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMutation } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import type { PieceView } from '../api/client';
-import { Refused, api, take } from '../api/client';
+import { said } from '../api/client';
+import { takeOff } from '../api/changes';
 
 /** Takes the piece off the shelf: it is kept aside for a while and comes back by a press there. */
 export function TakeOff({ view }: { view: PieceView }) {
   const navigate = useNavigate();
-  const queries = useQueryClient();
-  const [failed, setFailed] = useState<string | null>(null);
-  const off = () => {
-    take(api.DELETE('/api/pieces/{id}', { params: { path: { id: view.id } } }))
-      .then(() => {
-        void queries.invalidateQueries();
-        return navigate('/');
-      })
-      .catch((e: unknown) => setFailed(e instanceof Refused ? e.message : 'That could not be done.'));
-  };
+  const taking = useMutation(takeOff(view.id));
+  const failed = said(taking.error);
+  const off = () => taking.mutate(undefined, { onSuccess: () => void navigate('/') });
   return (
     <section aria-label="Off the shelf">
       <h2>Off the shelf</h2>

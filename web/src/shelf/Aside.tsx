@@ -1,16 +1,13 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, take } from '../api/client';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { putBack } from '../api/changes';
+import { asideQuery } from '../api/queries';
 import { localText } from '../units/format';
 import './Aside.scss';
 
 /** The pieces that were taken off the shelf: each comes back by a press, until its time is over. */
 export function Aside() {
-  const queries = useQueryClient();
-  const { data } = useQuery({ queryKey: ['aside'], queryFn: () => take(api.GET('/api/aside')) });
-  const back = useMutation({
-    mutationFn: (id: string) => take(api.POST('/api/aside/{id}/put-back', { params: { path: { id } } })),
-    onSettled: () => queries.invalidateQueries(),
-  });
+  const { data } = useQuery(asideQuery);
+  const back = useMutation(putBack);
   if (!data || data.length === 0) return null;
   return (
     <details className="kept-aside">

@@ -1,7 +1,9 @@
+import { useMutation } from '@tanstack/react-query';
 import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Edit, Ground } from '../api/client';
-import { Refused, api, take } from '../api/client';
+import { Refused, said } from '../api/client';
+import { bringPiece, changeGround, newPiece } from '../api/changes';
 import { TextField } from '../parts/Fields';
 import type { Editing } from '../parts/editing';
 import { EditingProvider, setField } from '../parts/editing';
@@ -20,23 +22,19 @@ export function NewPiece() {
   const [name, setName] = useState('');
   const [ground, setGround] = useState(board);
   const [refused, setRefused] = useState<Refused | null>(null);
-  const [busy, setBusy] = useState(false);
+  const making = useMutation(newPiece);
   const navigate = useNavigate();
   const { editing, settled } = useGround(ground, setGround, refused, setRefused);
   const { say } = editing;
 
-  const make = async (givenName: string) => {
-    setBusy(true);
-    try {
-      const body = { name: givenName, ground: await settled() };
-      const made = await take(api.POST('/api/pieces', { body }));
-      await navigate(`/pieces/${made.id}/map`);
-    } catch (e) {
-      if (!(e instanceof Refused)) throw e;
-      setRefused(e);
-      setBusy(false);
-    }
-  };
+  const make = async (givenName: string) =>
+    making.mutate(
+      { name: givenName, ground: await settled() },
+      {
+        onSuccess: (made) => void navigate(`/pieces/${made.id}/map`),
+        onError: (e) => setRefused(asRefused(e)),
+      },
+    );
 
   return (
     <main id="main" className="new-piece">
@@ -56,7 +54,7 @@ export function NewPiece() {
         {refused && Object.keys(refused.errors).length === 0 && (
           <p className="say-wrong">{refused.message}</p>
         )}
-        <button type="submit" className="btn btn-primary btn-lg" disabled={busy}>
+        <button type="submit" className="btn btn-primary btn-lg" disabled={making.isPending}>
           Put it on the bench
         </button>
         <p className="quiet-line">Everything can be changed later. Nothing is poured yet.</p>
@@ -66,6 +64,8 @@ export function NewPiece() {
   );
 }
 
+const asRefused = (e: Error) => (e instanceof Refused ? e : new Refused(0, e.message, {}));
+
 /** Changes of a ground that belongs to no piece yet: one follows the other, and nothing is kept. */
 function useGround(
   ground: Ground,
@@ -74,6 +74,7 @@ function useGround(
   setRefused: (refused: Refused | null) => void,
 ) {
   const newest = useRef(ground);
+  const { mutateAsync: change } = useMutation(changeGround);
   const last = useRef<Promise<unknown>>(Promise.resolve());
   return useMemo(() => {
     /** The ground when all that is on its way has come. */
@@ -81,9 +82,7 @@ function useGround(
     const edit = (...commands: Edit[]) => {
       const turn = last.current.then(async () => {
         try {
-          newest.current = await take(
-            api.POST('/api/grounds/edit', { body: { ground: newest.current, commands } }),
-          );
+          newest.current = await change({ ground: newest.current, commands });
           setRefused(null);
           setGround(newest.current);
         } catch (e) {
@@ -104,26 +103,19 @@ function useGround(
       go: () => undefined,
     };
     return { editing, settled };
-  }, [refused, setGround, setRefused]);
+  }, [refused, change, setGround, setRefused]);
 }
 
 /** A piece that was kept as a file comes back whole, or not at all. */
 function FromFile() {
-  const [failed, setFailed] = useState<string | null>(null);
+  const bringing = useMutation(bringPiece);
   const navigate = useNavigate();
-  const bring = async (file: File) => {
-    try {
-      const made = await take(api.POST('/api/pieces/import', { body: { text: await file.text() } }));
-      await navigate(`/pieces/${made.id}/map`);
-    } catch (e) {
-      const sentences =
-        e instanceof Refused ? Object.entries(e.errors).map(([field, s]) => `${field}: ${s[0]}`) : [];
-      setFailed(
-        sentences[0]?.replace(/^text: /, '') ??
-          (e instanceof Refused ? e.message : 'That could not be read.'),
-      );
-    }
-  };
+  const { error } = bringing;
+  const [first] =
+    error instanceof Refused ? Object.entries(error.errors).map(([field, s]) => `${field}: ${s[0]}`) : [];
+  const failed = first?.replace(/^text: /, '') ?? said(error, 'That could not be read.');
+  const bring = (file: File) =>
+    bringing.mutate(file, { onSuccess: (made) => void navigate(`/pieces/${made.id}/map`) });
   return (
     <p className="from-file">
       <label htmlFor="from-file">Or bring a piece from a file</label>{' '}
@@ -132,7 +124,7 @@ function FromFile() {
         type="file"
         accept=".json,application/json"
         aria-describedby={failed ? 'from-file-error' : undefined}
-        onChange={(e) => e.target.files?.[0] && void bring(e.target.files[0])}
+        onChange={(e) => e.target.files?.[0] && bring(e.target.files[0])}
       />
       {failed && (
         <span id="from-file-error" className="field-error" role="alert">

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useLayoutEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { ShelfView } from '../api/client';
-import { api, take } from '../api/client';
+import { shelfQuery } from '../api/queries';
 import { Aside } from './Aside';
 import { useUnits } from '../units/units';
 import './Shelf.scss';
@@ -18,7 +18,7 @@ const most = 1.15;
 
 /** All pieces at their true relative size, standing on the boards of one shelf. */
 export function Shelf() {
-  const { data, error } = useQuery({ queryKey: ['shelf'], queryFn: () => take(api.GET('/api/pieces')) });
+  const { data, error } = useQuery(shelfQuery);
   const board = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   useLayoutEffect(() => {

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { api, take } from '../api/client';
+import { shelfQuery } from '../api/queries';
 import { PaintedPiece } from '../painting/PaintedPiece';
 import { fixed } from '../units/format';
 import { usualLook } from '../piece/LookBar';
@@ -18,7 +18,7 @@ interface Result {
 
 /** How quickly the map follows the hand on this machine, measured on every piece. Nothing is saved. */
 export function SpeedPage() {
-  const { data: pieces } = useQuery({ queryKey: ['shelf'], queryFn: () => take(api.GET('/api/pieces')) });
+  const { data: pieces } = useQuery(shelfQuery);
   const [results, setResults] = useState<Result[]>([]);
   const [turn, setTurn] = useState<number | null>(null);
   const [search] = useSearchParams();

@@ -1,7 +1,8 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import type { LevelSteering } from '../api/client';
-import { Refused, api, take } from '../api/client';
+import { Refused } from '../api/client';
+import { steerLevel } from '../api/changes';
+import { levelQuery } from '../api/queries';
 import { NumberField } from '../parts/Fields';
 import { decimalsOfStep } from '../units/format';
 import { useLive } from '../parts/live';
@@ -10,10 +11,7 @@ import './StandInsPage.scss';
 
 /** Where the simulated devices are steered. */
 export function StandInsPage() {
-  const { data } = useQuery({
-    queryKey: ['stand-ins', 'level'],
-    queryFn: () => take(api.GET('/api/stand-ins/level')),
-  });
+  const { data } = useQuery(levelQuery);
   return (
     <main id="main" className="stand-ins">
       <h1>Stand-ins</h1>
@@ -21,31 +19,24 @@ export function StandInsPage() {
         Moss Lantern has no devices on its bench here, so it brings small simulated ones. What you set is what
         they would meet; what they show is what a real one would.
       </p>
-      {data && <LevelPanel steering={data} />}
+      {data && <LevelPanel now={data} />}
     </main>
   );
 }
 
-function LevelPanel({ steering }: { steering: LevelSteering }) {
-  const client = useQueryClient();
+function LevelPanel({ now }: { now: LevelSteering }) {
+  const steering = useMutation(steerLevel);
   const units = useUnits();
   const live = useLive();
-  const [refused, setRefused] = useState<Refused | null>(null);
-  const steer = (change: Partial<LevelSteering>) => {
-    take(api.PUT('/api/stand-ins/level', { body: { ...steering, ...change } }))
-      .then((now) => {
-        setRefused(null);
-        client.setQueryData(['stand-ins', 'level'], now);
-      })
-      .catch((e: unknown) => e instanceof Refused && setRefused(e));
-  };
+  const refused = steering.error instanceof Refused ? steering.error : null;
+  const steer = (change: Partial<LevelSteering>) => steering.mutate({ ...now, ...change });
   const field = (label: string, key: keyof LevelSteering, width = 64) => (
     <NumberField
       label={label}
       quiet
       unit="°"
       width={width}
-      value={steering[key]}
+      value={now[key]}
       error={refused?.errors[key]?.[0]}
       onChange={(v) => v !== null && steer({ [key]: v })}
     />

@@ -1,8 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-
-import { api, take } from '../api/client';
+import { materialsQuery } from '../api/queries';
 
 /** What the workshop knows of materials by class. */
-export const useMaterials = () =>
-  useQuery({ queryKey: ['materials'], queryFn: () => take(api.GET('/api/materials')), staleTime: Infinity })
-    .data;
+export const useMaterials = () => useQuery(materialsQuery).data;

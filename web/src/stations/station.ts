@@ -1,11 +1,11 @@
+import { createContext, use } from 'react';
 import type { FilledLayer, Layout, Places } from '../editor/filled';
 import { inZone } from '../editor/filled';
 import type { Selected } from '../editor/selection';
 import type { LayerView, Piece, PieceView, PlanView } from '../api/client';
 
-/** What every station gets: the piece, the layer that is looked at, everything worked out, and ways to change it. */
-export interface StationProps {
-  id: string;
+/** What every station and its parts work on: the piece, the layer that is looked at, and everything worked out. */
+export interface AtStation {
   piece: Piece;
   layer: FilledLayer;
   layerIndex: number;
@@ -27,9 +27,18 @@ export interface StationProps {
   here: { layer: string; zone: string | null };
   /** Where the fields of this layer stand. */
   at: Places;
-  accept: (view: PieceView) => void;
   /** What the second look sees here, with its remedies. */
   secondLook: React.ReactNode;
+}
+
+const StationContext = createContext<AtStation | null>(null);
+export const StationProvider = StationContext.Provider;
+
+/** What the station works on. */
+export function useStation(): AtStation {
+  const at = use(StationContext);
+  if (!at) throw new Error('There is no station here.');
+  return at;
 }
 
 /** How often what is mapped is poured at once, in words: in mirrored panels, or in a mould's cavities. Null for once. */

@@ -1,15 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
+import type { Schemas } from '../api/client';
+import { workshopQuery } from '../api/queries';
 import { tellTo } from './format';
-import { api, take } from '../api/client';
+
+/** Hours are told as the workshop wants them, before anything that tells one is drawn. */
+function told(workshop: Schemas['WorkshopView']) {
+  tellTo(workshop.hours);
+  return workshop;
+}
 
 /** The workshop itself: its clock and its settings. */
-export const useWorkshop = () =>
-  useQuery({
-    queryKey: ['workshop'],
-    queryFn: async () => {
-      const got = await take(api.GET('/api/workshop'));
-      tellTo(got.hours);
-      return got;
-    },
-    refetchInterval: 30_000,
-  });
+export const useWorkshop = () => useQuery({ ...workshopQuery, select: told });

@@ -4,16 +4,18 @@ import type { FilledLayer } from '../../editor/filled';
 import { ChoiceAt, NumberAt, TextAt } from '../../parts/At';
 import { Choice } from '../../parts/Fields';
 import { useEdits } from '../../parts/editing';
+import { useFields } from '../../parts/fields';
 import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
 import { usePots } from '../../parts/pots';
 import { useMaterials } from '../materials';
-import { regionName, timesPoured } from '../station';
-import type { StationProps } from '../station';
+import type { AtStation } from '../station';
+import { regionName, timesPoured, useStation } from '../station';
 import './CupsStation.scss';
 
-export function CupsStation(props: StationProps) {
-  const { layer, layerPlan, at, cup: selected, setCup, secondLook } = props;
+export function CupsStation() {
+  const { piece, plan: whole, layer, layerPlan, at, cup: selected, setCup, secondLook } = useStation();
+  const { usual } = useFields();
   const { edit } = useEdits();
   const units = useUnits();
   const materials = useMaterials();
@@ -25,9 +27,9 @@ export function CupsStation(props: StationProps) {
     layer.cups.find((c) => c.id === inOrder[0]) ??
     layer.cups[0]!;
   const plan = layerPlan.cups.cups.find((c) => c.cupId === cup.id);
-  const others = alsoIn(props.piece, props.plan.layers, layer.id, cup.id);
+  const others = alsoIn(piece, whole.layers, layer.id, cup.id);
   const opacity = layerPlan.opacity[cup.id];
-  const several = timesPoured(props.piece.ground);
+  const several = timesPoured(piece.ground);
   const system = materials?.resinSystems.find((s) => s.id === layer.resin.system);
   const byWeight = layer.measure === 'by-weight';
   return (
@@ -72,7 +74,7 @@ export function CupsStation(props: StationProps) {
               optional
               unit="g"
               width={44}
-              placeholder="0.1"
+              placeholder={String(usual['sittings.tools.scaleStepG'] ?? '')}
               value={layer.tools?.scaleStepG ?? null}
             />
           ) : (
@@ -84,7 +86,7 @@ export function CupsStation(props: StationProps) {
               optional
               unit="ml"
               width={44}
-              placeholder="1"
+              placeholder={String(usual['sittings.tools.cupStepMl'] ?? '')}
               value={layer.tools?.cupStepMl ?? null}
             />
           )}
@@ -96,7 +98,7 @@ export function CupsStation(props: StationProps) {
             optional
             unit="%"
             width={44}
-            placeholder="10"
+            placeholder={String(usual['sittings.reservePercent'] ?? '')}
             value={layer.reservePercent}
           />
         </p>
@@ -289,7 +291,7 @@ interface MakersProps {
     workingMinutes: number;
     deepestMm: number;
   };
-  at: StationProps['at'];
+  at: AtStation['at'];
 }
 
 /** The maker's own data wins over typical values. */

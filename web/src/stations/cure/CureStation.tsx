@@ -3,7 +3,7 @@ import { NumberAt, TimeAt } from '../../parts/At';
 import { HowNumber } from '../../parts/HowNumber';
 import { localText, untilText, windowNames } from '../../units/format';
 import { useUnits } from '../../units/units';
-import type { StationProps } from '../station';
+import { useStation } from '../station';
 import './CureStation.scss';
 
 const states: Record<WindowView['state'], string> = {
@@ -14,7 +14,8 @@ const states: Record<WindowView['state'], string> = {
   never: 'never open',
 };
 
-export function CureStation({ layer, layerIndex, layerPlan, at }: StationProps) {
+export function CureStation() {
+  const { layer, layerIndex, layerPlan, at } = useStation();
   const units = useUnits();
   const { pour } = layerPlan;
   return (

@@ -1,5 +1,7 @@
+import { QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import { newQueries } from '../../api/queries';
 import { FromDrawing } from './FromDrawing';
 
 const read = vi.fn();
@@ -10,7 +12,11 @@ beforeEach(() => {
   read.mockReset();
   asked.mockReset();
   vi.stubGlobal('fetch', async (request: Request) => asked(await request.json()));
-  render(<FromDrawing onRead={read} />);
+  render(
+    <QueryClientProvider client={newQueries()}>
+      <FromDrawing onRead={read} />
+    </QueryClientProvider>,
+  );
 });
 afterEach(() => {
   cleanup();

@@ -1,6 +1,8 @@
+import { useMutation } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import type { Outline } from '../../api/client';
-import { Refused, api, take } from '../../api/client';
+import { Refused } from '../../api/client';
+import { readDrawing } from '../../api/changes';
 import { NumberField } from '../../parts/Fields';
 import './FromDrawing.scss';
 
@@ -13,23 +15,30 @@ const mostBytes = 5_000_000;
 export function FromDrawing({ onRead }: { onRead: (outline: Drawn) => void }) {
   const id = useId();
   const [wrong, setWrong] = useState<string | null>(null);
+  const reading = useMutation(readDrawing);
   const [dpi, setDpi] = useState(usualDpi);
   const [file, setFile] = useState<File | null>(null);
 
-  const read = async (from: File, dotsPerInch: number) => {
+  const read = (from: File, dotsPerInch: number) => {
     if (from.size > mostBytes)
       return setWrong(
         `The drawing has ${(from.size / 1e6).toFixed(1)} MB; up to ${mostBytes / 1e6} MB are read.`,
       );
-    try {
-      const svg = await from.text();
-      const got = await take(api.POST('/api/outlines/svg', { body: { svg, dpi: dotsPerInch } }));
-      setWrong(null);
-      if (got.outline.shape === 'drawn') onRead(got.outline);
-    } catch (e) {
-      if (!(e instanceof Refused)) return setWrong('The file cannot be read.');
-      setWrong(e.errors['svg']?.[0] ?? e.errors['dpi']?.[0] ?? e.message);
-    }
+    reading.mutate(
+      { file: from, dpi: dotsPerInch },
+      {
+        onSuccess: ({ outline }) => {
+          setWrong(null);
+          if (outline.shape === 'drawn') onRead(outline);
+        },
+        onError: (e) =>
+          setWrong(
+            e instanceof Refused
+              ? (e.errors['svg']?.[0] ?? e.errors['dpi']?.[0] ?? e.message)
+              : 'The file cannot be read.',
+          ),
+      },
+    );
   };
 
   return (
@@ -47,7 +56,7 @@ export function FromDrawing({ onRead }: { onRead: (outline: Drawn) => void }) {
           e.target.value = '';
           if (!chosen) return;
           setFile(chosen);
-          void read(chosen, dpi);
+          read(chosen, dpi);
         }}
       />
       {file && (
@@ -62,7 +71,7 @@ export function FromDrawing({ onRead }: { onRead: (outline: Drawn) => void }) {
             onChange={(v) => {
               if (v === null) return;
               setDpi(v);
-              void read(file, v);
+              read(file, v);
             }}
           />
         </>

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { Ground } from '../../api/client';
-import { api, take } from '../../api/client';
+import { mouldsQuery } from '../../api/queries';
 import { Choice } from '../../parts/Fields';
 import { useEdits } from '../../parts/editing';
 
@@ -9,7 +9,7 @@ const none = 'none';
 
 /** The moulds of the library that a casting is made in: one, or several different ones that are filled together. */
 export function FromLibrary({ ground }: { ground: Ground }) {
-  const { data: moulds } = useQuery({ queryKey: ['moulds'], queryFn: () => take(api.GET('/api/moulds')) });
+  const { data: moulds } = useQuery(mouldsQuery);
   const { edit, say } = useEdits();
   const { mould } = ground;
   if (!mould || !moulds) return null;

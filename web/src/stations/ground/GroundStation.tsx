@@ -1,24 +1,20 @@
-import { api, take } from '../../api/client';
 import { useWorkshop } from '../../units/workshop';
 import { TextAt } from '../../parts/At';
 import { NumberField } from '../../parts/Fields';
 import { useEdits } from '../../parts/editing';
 import { Figure } from '../../parts/Figure';
 import { HowNumber } from '../../parts/HowNumber';
-import type { StationProps } from '../station';
+import type { AtStation } from '../station';
+import { useStation } from '../station';
 import { GroundSentence } from './GroundSentence';
 import { Prepare } from './Prepare';
 import { Stand } from './Stand';
 import './ground.scss';
 
-export function GroundStation(props: StationProps) {
-  const { id, piece, layer, layerIndex, plan, view, accept, secondLook } = props;
+export function GroundStation() {
+  const { piece, plan, view, secondLook } = useStation();
   const { data: workshop } = useWorkshop();
   const { ground } = piece;
-  const priced = () =>
-    void take(api.GET('/api/pieces/{id}', { params: { path: { id } } })).then((got) => {
-      if (got.version === view.version) accept(got);
-    });
   return (
     <>
       <h2>Ground</h2>
@@ -33,25 +29,24 @@ export function GroundStation(props: StationProps) {
         <Figure term="Perimeter" of={plan.ground.perimeter} decimals={0} />
         {!plan.ground.mould && <Figure term="Sides" of={plan.ground.sideArea} />}
       </dl>
-      {plan.ground.mould && <MouldFigures piece={piece} mould={plan.ground.mould} />}
-      {plan.ground.parts.length > 1 && <Parts {...{ piece, layer, layerIndex, plan }} />}
+      {plan.ground.mould && <MouldFigures mould={plan.ground.mould} />}
+      {plan.ground.parts.length > 1 && <Parts />}
       <a
         className="picture-link"
-        href={`/api/pieces/${id}/outline.svg`}
+        href={`/api/pieces/${view.id}/outline.svg`}
         download={`${piece.name} outline.svg`}
       >
         Outline as SVG, in real mm
       </a>
       <Stand ground={ground} plan={plan.ground} />
-      <Prepare pot={plan.pot} plan={plan.ground} now={workshop?.now.local} onPriced={priced} />
+      <Prepare pot={plan.pot} plan={plan.ground} now={workshop?.now.local} />
     </>
   );
 }
 
-type PartsProps = Pick<StationProps, 'piece' | 'layer' | 'layerIndex' | 'plan'>;
-
 /** Letters or cavities, each with its area, its own depth and what the layer takes in it. */
-function Parts({ piece, layer, layerIndex, plan }: PartsProps) {
+function Parts() {
+  const { piece, layer, layerIndex, plan } = useStation();
   const { edit, say } = useEdits();
   const { mould } = piece.ground;
   const { parts } = plan.ground;
@@ -111,12 +106,12 @@ function Parts({ piece, layer, layerIndex, plan }: PartsProps) {
 }
 
 interface MouldProps {
-  piece: StationProps['piece'];
-  mould: NonNullable<StationProps['plan']['ground']['mould']>;
+  mould: NonNullable<AtStation['plan']['ground']['mould']>;
 }
 
 /** What the mould holds, what is left of it, how often it is filled, and the hollows of its inserts. */
-function MouldFigures({ piece, mould }: MouldProps) {
+function MouldFigures({ mould }: MouldProps) {
+  const { piece } = useStation();
   const { castings } = mould;
   const { edit } = useEdits();
   return (

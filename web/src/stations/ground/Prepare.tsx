@@ -1,7 +1,8 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import type { PlanView } from '../../api/client';
-import { Refused, api, take } from '../../api/client';
+import { saidOf } from '../../api/client';
+import { keepPrices } from '../../api/changes';
+import { pricesQuery } from '../../api/queries';
 import { NumberField, TimeField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';
@@ -13,11 +14,10 @@ interface Props {
   pot?: PlanView['pot'];
   now?: string;
   /** A price has changed: what things cost is to be worked out anew. */
-  onPriced: () => void;
 }
 
 /** What has to be done before resin comes. */
-export function Prepare({ plan, pot, now, onPriced }: Props) {
+export function Prepare({ plan, pot, now }: Props) {
   const { edit } = useEdits();
   const mark = (step: string, done: boolean, at: string | null = null) =>
     void edit({ do: 'mark-prepared', step, done, at });
@@ -92,7 +92,7 @@ export function Prepare({ plan, pot, now, onPriced }: Props) {
                 <b>{way.name}</b> <HowNumber of={way.amount} label={way.name} />,{' '}
                 {way.dry && <HowNumber of={way.dry} label={`Drying of ${way.name}`} decimals={0} />}
                 <small>{way.mind}</small>
-                <Price way={way} onPriced={onPriced} />
+                <Price way={way} />
               </li>
             ))}
           </ul>
@@ -108,29 +108,17 @@ export function Prepare({ plan, pot, now, onPriced }: Props) {
 /** What a way to seal costs: for a square metre and for this ground, once a litre has its price. */
 interface PriceProps {
   way: PlanView['ground']['sealWays'][number];
-  onPriced: () => void;
 }
 
-function Price({ way, onPriced }: PriceProps) {
-  const client = useQueryClient();
-  const { data: prices } = useQuery({
-    queryKey: ['prices'],
-    queryFn: () => take(api.GET('/api/prices')),
-  });
-  const [wrong, setWrong] = useState<string>();
+function Price({ way }: PriceProps) {
+  const keeping = useMutation(keepPrices);
+  const { data: prices } = useQuery(pricesQuery);
+  const { error } = keeping;
   if (!prices) return null;
   const keep = (perLitre: number | null) => {
     const others = Object.entries(prices.perLitre).filter(([id]) => id !== way.id);
     const next = Object.fromEntries(perLitre === null ? others : [...others, [way.id, perLitre]]);
-    take(api.PUT('/api/prices', { body: { ...prices, perLitre: next } }))
-      .then((now) => {
-        setWrong(undefined);
-        client.setQueryData(['prices'], now);
-        onPriced();
-      })
-      .catch((e: unknown) =>
-        setWrong(e instanceof Refused ? (e.errors[`perLitre.${way.id}`]?.[0] ?? e.message) : 'Not kept.'),
-      );
+    keeping.mutate({ ...prices, perLitre: next });
   };
   return (
     <span className="price">
@@ -143,7 +131,7 @@ function Price({ way, onPriced }: PriceProps) {
         placeholder="?"
         width={56}
         value={prices.perLitre[way.id] ?? null}
-        error={wrong}
+        error={error ? saidOf(error, `perLitre.${way.id}`, 'Not kept.') : undefined}
         onChange={keep}
       />
       {way.costPerM2 && way.cost ? (

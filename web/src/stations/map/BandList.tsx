@@ -3,20 +3,21 @@ import type { Edit } from '../../api/client';
 import { NumberAt } from '../../parts/At';
 import { Choice } from '../../parts/Fields';
 import { useEdits } from '../../parts/editing';
+import { useMost } from '../../parts/fields';
 import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
-import { regionName } from '../station';
-import type { StationProps } from '../station';
+import { regionName, useStation } from '../station';
+import type { Heart } from '../../editor/filled';
 import { widthOf } from '../../editor/filled';
 import './bands.scss';
 
 const ownCup = '+';
-const mostHearts = 6;
 
 /** The bands of a layer, from the middle to the rim, with the hearts' bed before them. */
-export function BandList(props: StationProps) {
-  const { layer, here, selected, select } = props;
+export function BandList() {
+  const { layer, here, selected, select } = useStation();
   const { edit } = useEdits();
+  const mostHearts = useMost('layers.layout.hearts');
   const rings = !layer.layout;
   const chosenHeart = selected?.kind === 'heart' ? layer.hearts.find((h) => h.id === selected.id) : undefined;
   return (
@@ -31,8 +32,8 @@ export function BandList(props: StationProps) {
       <ol className="bands">
         {rings && layer.hearts.length > 0 && (
           <li data-open={chosenHeart ? true : undefined}>
-            <HeartBed {...props} />
-            {chosenHeart && <HeartFields {...props} heart={chosenHeart} />}
+            <HeartBed />
+            {chosenHeart && <HeartFields heart={chosenHeart} />}
           </li>
         )}
         {layer.bands.map((band, i) => (
@@ -40,7 +41,7 @@ export function BandList(props: StationProps) {
             key={band.id}
             data-open={selected?.kind === 'band' && selected.id === band.id ? true : undefined}
           >
-            <BandRow {...props} index={i} />
+            <BandRow index={i} />
           </li>
         ))}
       </ol>
@@ -71,7 +72,8 @@ export function BandList(props: StationProps) {
   );
 }
 
-function HeartBed({ layer, layerPlan, selected, select, cup, setCup }: StationProps) {
+function HeartBed() {
+  const { layer, layerPlan, selected, select, cup, setCup } = useStation();
   const bed = layerPlan.regions.find((r) => r.id === 'heart');
   return (
     <div className="band" data-lit={cup === layer.heartCup || undefined}>
@@ -108,13 +110,8 @@ const heartFields = [
   ['Waviness', 'wavinessMm', 'mm'],
 ] as const;
 
-function HeartFields({
-  layer,
-  heart,
-  here,
-  at,
-  select,
-}: StationProps & { heart: StationProps['layer']['hearts'][number] }) {
+function HeartFields({ heart }: { heart: Heart }) {
+  const { layer, here, at, select } = useStation();
   const index = layer.hearts.indexOf(heart);
   const { edit } = useEdits();
   return (
@@ -168,8 +165,8 @@ function HeartFields({
   );
 }
 
-function BandRow(props: StationProps & { index: number }) {
-  const { layer, layerPlan, here, at, selected, select, cup, setCup, index } = props;
+function BandRow({ index }: { index: number }) {
+  const { layer, layerPlan, here, at, selected, select, cup, setCup } = useStation();
   const units = useUnits();
   const band = layer.bands[index]!;
   const own = layer.cups.find((c) => c.id === band.cup);

@@ -4,11 +4,11 @@ import type { Zone } from '../../editor/filled';
 import { ChoiceAt, NumberAt, TextAt } from '../../parts/At';
 import { Choice } from '../../parts/Fields';
 import { useEdits } from '../../parts/editing';
+import { useMost } from '../../parts/fields';
 import { HowNumber } from '../../parts/HowNumber';
 import { SettledChoice } from '../../parts/SettledChoice';
-import type { StationProps } from '../station';
-import { kindOf, layoutKinds, timesPoured } from '../station';
-import { LayoutPart } from './Layouts';
+import { kindOf, layoutKinds, timesPoured, useStation } from '../station';
+import { LayoutPart } from './layouts/LayoutPart';
 import { Sequences } from './Sequences';
 import './MapStation.scss';
 
@@ -24,8 +24,8 @@ const rimWays = [
 ] as const;
 
 /** Areas are of one panel or casting where several are poured at once. */
-function OfOne({ piece: { ground } }: StationProps) {
-  const several = timesPoured(ground);
+function OfOne() {
+  const several = timesPoured(useStation().piece.ground);
   return (
     several && (
       <p className="hint">
@@ -35,8 +35,8 @@ function OfOne({ piece: { ground } }: StationProps) {
   );
 }
 
-export function MapStation(props: StationProps) {
-  const { layer, at, here, view, zone } = props;
+export function MapStation() {
+  const { layer, at, here, view, zone, whole, select, secondLook } = useStation();
   const { edit } = useEdits();
   const inZone = zone !== null;
   // The version that a new layout was based on: for as long as it is the last step, a step back brings back what was before.
@@ -44,7 +44,7 @@ export function MapStation(props: StationProps) {
   return (
     <>
       <h2>{layer.name}</h2>
-      {(props.whole.zones ?? []).length > 0 && <ZoneChoice {...props} />}
+      {(whole.zones ?? []).length > 0 && <ZoneChoice />}
       <p className="line">
         <SettledChoice
           label="Laid out as"
@@ -52,7 +52,7 @@ export function MapStation(props: StationProps) {
           choices={layoutKinds}
           takeIt={(kind) => `Lay it out as ${kind}`}
           onChange={(kind) => {
-            props.select(null);
+            select(null);
             setLaid({ kind, version: view.version });
             void edit({ do: 'lay-out-as', ...here, kind });
           }}
@@ -96,7 +96,7 @@ export function MapStation(props: StationProps) {
           />
         )}
       </p>
-      <OfOne {...props} />
+      <OfOne />
       {!inZone && (
         <p className="line">
           <ChoiceAt
@@ -107,26 +107,26 @@ export function MapStation(props: StationProps) {
           />
         </p>
       )}
-      <LayoutPart {...props} />
-      {(!layer.layout || layer.layout.kind === 'petals' || layer.layout.kind === 'lines') && (
-        <Sequences {...props} />
-      )}
+      <LayoutPart />
+      {(!layer.layout || layer.layout.kind === 'petals' || layer.layout.kind === 'lines') && <Sequences />}
       {inZone ? (
-        <ZoneFields {...props} />
+        <ZoneFields />
       ) : (
         <>
-          {(props.whole.zones ?? []).length === 0 && <ZoneChoice {...props} />}
-          <Kept {...props} />
+          {(whole.zones ?? []).length === 0 && <ZoneChoice />}
+          <Kept />
         </>
       )}
-      {!inZone && <Balance {...props} />}
-      {props.secondLook}
+      {!inZone && <Balance />}
+      {secondLook}
     </>
   );
 }
 
 /** The layer as a whole, or one of its zones. */
-function ZoneChoice({ whole, zone, chooseZone }: StationProps) {
+function ZoneChoice() {
+  const { whole, zone, chooseZone } = useStation();
+  const mostZones = useMost('layers.zones');
   const zones = whole.zones ?? [];
   const { edit } = useEdits();
   const add = () =>
@@ -152,7 +152,7 @@ function ZoneChoice({ whole, zone, chooseZone }: StationProps) {
           {z.name}
         </button>
       ))}
-      {whole.within == null && zones.length < 12 && (
+      {whole.within == null && zones.length < mostZones && (
         <button type="button" className="chip" onClick={add}>
           {zones.length === 0 ? 'Lay a part out differently' : 'Another zone'}
         </button>
@@ -164,9 +164,6 @@ function ZoneChoice({ whole, zone, chooseZone }: StationProps) {
 type Place = Pick<Zone, 'outline' | 'xMm' | 'yMm'>;
 
 type OutlineShape = Schemas['OutlineShape'];
-
-/** Most spots that are kept; beyond them none is offered. */
-const mostKept = 12;
 
 const shapes: readonly (readonly [OutlineShape, string])[] = [
   ['round', 'a round'],
@@ -227,7 +224,8 @@ function PlaceFields({ of, spot, at, name }: PlaceProps) {
   );
 }
 
-function ZoneFields({ whole, zone, chooseZone, at }: StationProps) {
+function ZoneFields() {
+  const { whole, zone, chooseZone, at } = useStation();
   const { edit } = useEdits();
   const of = whole.zones?.find((z) => z.id === zone);
   if (!of) return null;
@@ -258,7 +256,9 @@ const keeps = [
 ] as const;
 
 /** Zones that stay visible or bare, in every layer. */
-function Kept({ piece, layer }: StationProps) {
+function Kept() {
+  const { piece, layer } = useStation();
+  const mostKept = useMost('kept');
   const { edit } = useEdits();
   const kept = piece.kept ?? [];
   if (layer.within) return null;
@@ -321,7 +321,8 @@ function KeptSpot({ of: k, number }: { of: KeptZone; number: number }) {
 }
 
 /** How much of the layer each colour takes up, and how far it leans to one side. */
-function Balance({ layer, layerPlan, setCup, cup }: StationProps) {
+function Balance() {
+  const { layer, layerPlan, setCup, cup } = useStation();
   if (layerPlan.balance.length < 2) return null;
   return (
     <section aria-label="Balance" className="balance">

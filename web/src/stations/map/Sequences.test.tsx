@@ -5,7 +5,8 @@ import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 
 import { testEdits } from '../../parts/testEdits';
 import { UnitsProvider } from '../../units/units';
-import type { StationProps } from '../station';
+import type { AtStation } from '../station';
+import { StationProvider } from '../station';
 import { Sequences } from './Sequences';
 
 const tea = {
@@ -63,7 +64,9 @@ beforeEach(() => {
     <QueryClientProvider client={new QueryClient()}>
       <UnitsProvider>
         <Page>
-          <Sequences {...(props as unknown as StationProps)} />
+          <StationProvider value={props as unknown as AtStation}>
+            <Sequences />
+          </StationProvider>
         </Page>
       </UnitsProvider>
     </QueryClientProvider>,

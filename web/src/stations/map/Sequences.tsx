@@ -1,49 +1,44 @@
-import { useQueryClient } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Refused, api, take } from '../../api/client';
+import { Refused } from '../../api/client';
+import { nameSequence } from '../../api/changes';
 import { Stripes } from '../../parts/Stripes';
-import { sequencesQuery, useSequences } from '../../parts/sequences';
+import { useSequences } from '../../parts/sequences';
 import { TextField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';
 import { useUnits } from '../../units/units';
-import type { StationProps } from '../station';
+import { useStation } from '../station';
 import './Sequences.scss';
 
 /** Sequences kept by name: this one to the cupboard, or one of those laid here in place of this one. */
-export function Sequences({ piece, layer, zone, layerPlan, here }: StationProps) {
-  const client = useQueryClient();
+export function Sequences() {
+  const { piece, layer, zone, layerPlan, here } = useStation();
+  const naming = useMutation(nameSequence);
   const units = useUnits();
   const kept = useSequences();
   const { edit } = useEdits();
   const [name, setName] = useState('');
-  const [refused, setRefused] = useState<Refused | null>(null);
+  const refused = naming.error instanceof Refused ? naming.error : null;
   const [said, setSaid] = useState('');
   const across = Math.min(layerPlan.box.widthMm, layerPlan.box.heightMm);
-  const tell = (e: unknown) => {
-    if (!(e instanceof Refused)) throw e;
-    setSaid('');
-    setRefused(e);
-  };
   const keep = () => {
     const own = piece.layers.find((l) => l.id === layer.id)!;
     const { layout } = own.zones?.find((z) => z.id === zone) ?? own;
-    take(
-      api.POST('/api/sequences', {
-        body: { name, layout, recipes: piece.recipes, acrossMm: across },
-      }),
-    )
-      .then((now) => {
-        client.setQueryData(sequencesQuery.queryKey, now);
-        setRefused(null);
-        setSaid(`${name.trim()} stands in the cupboard.`);
-        setName('');
-      })
-      .catch(tell);
+    naming.mutate(
+      { name, layout, recipes: piece.recipes, acrossMm: across },
+      {
+        onSuccess: () => {
+          setSaid(`${name.trim()} stands in the cupboard.`);
+          setName('');
+        },
+        onError: () => setSaid(''),
+      },
+    );
   };
   const lay = (id: string, acrossMm: number | null, what: string) =>
     void edit({ do: 'lay-sequence', ...here, sequence: id, acrossMm }).then((laid) => {
-      setRefused(null);
+      naming.reset();
       setSaid(laid ? `${what} is laid here.` : '');
     });
   return (

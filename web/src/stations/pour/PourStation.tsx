@@ -2,10 +2,11 @@ import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';
 import { useUnits } from '../../units/units';
 import { regionName, timesPoured } from '../station';
-import type { StationProps } from '../station';
+import { useStation } from '../station';
 import './PourStation.scss';
 
-export function PourStation({ piece, layer, layerPlan, cup, setCup }: StationProps) {
+export function PourStation() {
+  const { piece, layer, layerPlan, cup, setCup } = useStation();
   const units = useUnits();
   const { steps } = layerPlan;
   const several = timesPoured(piece.ground);

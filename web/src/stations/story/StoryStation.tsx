@@ -1,14 +1,16 @@
+import { useMutation } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { Reckoned, SaveRun } from '../../api/client';
-import { Refused, api, take } from '../../api/client';
+import { Refused } from '../../api/client';
+import { keepRun } from '../../api/changes';
 import { NumberField, TextField, TimeField } from '../../parts/Fields';
 import { HowNumber } from '../../parts/HowNumber';
 import { fieldText, localText, wireText } from '../../units/format';
 import type { Units } from '../../units/units';
 import { useUnits } from '../../units/units';
-import { regionName } from '../station';
-import type { StationProps } from '../station';
+import type { AtStation } from '../station';
+import { regionName, useStation } from '../station';
 import './StoryStation.scss';
 
 interface Log {
@@ -20,7 +22,8 @@ interface Log {
 }
 
 /** What was really poured, planned beside actual. */
-export function StoryStation({ id, layer, layerPlan, view, accept }: StationProps) {
+export function StoryStation() {
+  const { layer, layerPlan, view } = useStation();
   const units = useUnits();
   const run = view.runs.findLast((r) => r.layerId === layer.id);
   const [log, setLog] = useState<Log>(() => {
@@ -36,14 +39,14 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
     };
   });
   const [runId] = useState(() => run?.id ?? crypto.randomUUID());
-  const [state, setState] = useState<{ saved: boolean; busy: boolean; refused: Refused | null }>({
-    saved: run !== undefined,
-    busy: false,
-    refused: null,
-  });
+  const keeping = useMutation(keepRun(view.id));
+  const [saved, setSaved] = useState(run !== undefined);
+  const [unsaid, setUnsaid] = useState<string>();
+  const refused = keeping.error instanceof Refused ? keeping.error : null;
   const set = (change: Partial<Log>) => {
     setLog((l) => ({ ...l, ...change }));
-    setState((s) => ({ ...s, saved: false }));
+    setSaved(false);
+    setUnsaid(undefined);
   };
   const lines =
     run?.pours ??
@@ -53,26 +56,20 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
       plannedMl: s.pourMl.value,
       pouredMl: null,
     }));
-  const say = (field: string) => state.refused?.errors[field]?.[0];
-  const doubts = state.refused?.errors['evenSo'];
+  const say = (field: string) => refused?.errors[field]?.[0];
+  const doubts = refused?.errors['evenSo'];
 
   // Unsaved lines must not be lost with the page.
   useEffect(() => {
-    if (state.saved) return;
+    if (saved) return;
     const warn = (e: BeforeUnloadEvent) => e.preventDefault();
     window.addEventListener('beforeunload', warn);
     return () => window.removeEventListener('beforeunload', warn);
-  }, [state.saved]);
+  }, [saved]);
 
-  const keep = async (evenSo = false) => {
+  const keep = (evenSo = false) => {
     const start = wireText(log.start);
-    if (!start) {
-      setState((s) => ({
-        ...s,
-        refused: new Refused(400, '', { start: ['Say when the first pour started.'] }),
-      }));
-      return;
-    }
+    if (!start) return setUnsaid('Say when the first pour started.');
     const body: SaveRun = {
       basedOn: run?.version ?? 0,
       layerId: layer.id,
@@ -83,15 +80,10 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
       pours: lines.map((l) => ({ regionId: l.regionId, pouredMl: log.poured[l.regionId] ?? null })),
       evenSo,
     };
-    setState((s) => ({ ...s, busy: true }));
-    try {
-      const path = { id, runId: run?.id ? dashed(run.id) : runId };
-      accept(await take(api.PUT('/api/pieces/{id}/runs/{runId}', { params: { path }, body })));
-      setState({ saved: true, busy: false, refused: null });
-    } catch (e) {
-      if (!(e instanceof Refused)) throw e;
-      setState({ saved: false, busy: false, refused: e });
-    }
+    keeping.mutate(
+      { runId: run?.id ? dashed(run.id) : runId, body },
+      { onSuccess: () => setSaved(true), onError: () => setSaved(false) },
+    );
   };
 
   const known = lines.filter((l) => log.poured[l.regionId] != null);
@@ -121,7 +113,7 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
         <TimeField
           label="First pour"
           value={log.start}
-          error={say('start')}
+          error={unsaid ?? say('start')}
           onChange={(start) => set({ start })}
         />
         <TimeField label="Last pour" value={log.end} error={say('end')} onChange={(end) => set({ end })} />
@@ -200,13 +192,13 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
         <button
           type="button"
           className="btn btn-primary btn-lg"
-          disabled={state.busy || (state.saved && run !== undefined)}
+          disabled={keeping.isPending || (saved && run !== undefined)}
           onClick={() => void keep()}
         >
           {run ? 'Keep the changes' : 'Keep this in the log'}
         </button>
         <span role="status">
-          {state.saved && run ? 'Kept in the log.' : state.refused ? '' : run ? 'Not kept yet.' : ''}
+          {saved && run ? 'Kept in the log.' : refused ? '' : run ? 'Not kept yet.' : ''}
         </span>
       </div>
       {doubts && (
@@ -219,9 +211,9 @@ export function StoryStation({ id, layer, layerPlan, view, accept }: StationProp
           </button>
         </div>
       )}
-      {state.refused && state.refused.message && !doubts && (
+      {refused && refused.message && !doubts && (
         <p className="say-wrong" role="alert">
-          {state.refused.message}
+          {refused.message}
         </p>
       )}
     </>
@@ -236,7 +228,7 @@ const plannedThen = (ml: number): Reckoned => ({
   inputs: [{ name: 'planned when it was logged', value: ml, unit: 'ml', origin: 'reckoned', field: null }],
 });
 
-const regionOr = (layer: StationProps['layer'], regionId: string, name: string) =>
+const regionOr = (layer: AtStation['layer'], regionId: string, name: string) =>
   regionId === 'heart' || layer.bands.some((b) => b.id === regionId) ? regionName(layer, regionId) : name;
 
 function difference(units: Units, ml: number) {

@@ -1,0 +1,204 @@
+import { QueryClient, focusManager, keepPreviousData, queryOptions } from '@tanstack/react-query';
+import { api, preview, take } from './ask';
+import type { Edit, Look, Schemas } from './client';
+import { Refused } from './client';
+
+/**
+ * Everything that the page asks of the workshop, by name. What was asked is held, shared and asked again by TanStack Query; what a
+ * change makes old is said with the change.
+ */
+
+/** Asked once more where the workshop did not answer; what it refused it would refuse again. */
+const again = (failures: number, e: Error) => failures < 1 && !(e instanceof Refused && e.status >= 400);
+
+export function newQueries() {
+  // What waits to be kept is sent again, and windows are watched, whether or not the page is in front.
+  focusManager.setFocused(true);
+  return new QueryClient({ defaultOptions: { queries: { retry: again, networkMode: 'always' } } });
+}
+
+/** The workshop itself: its clock and its settings. */
+export const workshopQuery = queryOptions({
+  queryKey: ['workshop'],
+  queryFn: () => take(api.GET('/api/workshop')),
+  refetchInterval: 30_000,
+});
+
+/** What number fields take. */
+export const fieldsQuery = queryOptions({
+  queryKey: ['fields'],
+  queryFn: () => take(api.GET('/api/fields')),
+  staleTime: Infinity,
+});
+
+export const formulasQuery = queryOptions({
+  queryKey: ['formulas'],
+  queryFn: () => take(api.GET('/api/formulas')),
+  staleTime: Infinity,
+});
+
+export const shelfQuery = queryOptions({
+  queryKey: ['shelf'],
+  queryFn: () => take(api.GET('/api/pieces')),
+});
+
+export const asideQuery = queryOptions({
+  queryKey: ['aside'],
+  queryFn: () => take(api.GET('/api/aside')),
+});
+
+export const ribbonQuery = queryOptions({
+  queryKey: ['ribbon'],
+  queryFn: () => take(api.GET('/api/ribbon')),
+  // What is being worked out anew is asked for again soon.
+  refetchInterval: (q) => (q.state.data?.renewing ? 1_000 : 30_000),
+});
+
+/** A piece with its plan. Large: it is not compared with what was there. */
+export const pieceQuery = (id: string) =>
+  queryOptions({
+    queryKey: ['piece', id],
+    queryFn: ({ signal }) => take(api.GET('/api/pieces/{id}', { params: { path: { id } }, signal })),
+    structuralSharing: false,
+  });
+
+type QuantityKind = Schemas['QuantityKind'];
+
+/** What of a piece is painted. */
+export interface Painted {
+  layerId: string | null;
+  look: Look;
+  /** Painted anew when it changes. */
+  version: number;
+  /** The revision that was poured, where it is told of. */
+  revision?: number;
+  /** Changes that are not kept, made to a revision. */
+  unkept?: { revision: number; commands: Edit[] };
+}
+
+/** The whole painting of a piece, as it is kept or with changes that are not; the one before stays until it comes. */
+export const paintingQuery = (id: string, of: Painted) =>
+  queryOptions({
+    queryKey: ['painting', id, of],
+    queryFn: async ({ signal }) => {
+      const { layerId, look, revision, unkept } = of;
+      if (unkept) return preview(id, { ...unkept, layerId, detail: 'full', numbers: true, look }, signal);
+      const query = { layer: layerId ?? undefined, revision, ...look };
+      const painting = await take(
+        api.GET('/api/pieces/{id}/painting', { params: { path: { id }, query }, signal }),
+      );
+      return { painting, plan: null, piece: null };
+    },
+    placeholderData: keepPreviousData,
+    structuralSharing: false,
+    refetchOnWindowFocus: false,
+    gcTime: 60_000,
+  });
+
+/** The painting of a piece that is not kept. */
+export const colourwayQuery = (id: string, body: Parameters<typeof preview>[1]) =>
+  queryOptions({
+    queryKey: ['colourway', id, body],
+    queryFn: async ({ signal }) =>
+      (await preview(id, { ...body, layerId: null, detail: 'full', numbers: false }, signal)).painting,
+    placeholderData: keepPreviousData,
+  });
+
+/** The versions of a piece that have a name. */
+export const versionsQuery = (id: string) =>
+  queryOptions({
+    queryKey: ['versions', id],
+    queryFn: () => take(api.GET('/api/pieces/{id}/versions', { params: { path: { id } } })),
+  });
+
+/** What the program reckons with by class. */
+export const materialsQuery = queryOptions({
+  queryKey: ['materials'],
+  queryFn: () => take(api.GET('/api/materials')),
+  staleTime: Infinity,
+});
+
+/** The materials of the cupboard, with what the person entered of them. */
+export const ownMaterialsQuery = queryOptions({
+  queryKey: ['cupboard-materials'],
+  queryFn: () => take(api.GET('/api/cupboard/materials')),
+});
+
+export const mouldsQuery = queryOptions({
+  queryKey: ['moulds'],
+  queryFn: () => take(api.GET('/api/moulds')),
+});
+
+export const potsQuery = queryOptions({
+  queryKey: ['pots'],
+  queryFn: () => take(api.GET('/api/pots')),
+});
+
+export const sequencesQuery = queryOptions({
+  queryKey: ['sequences'],
+  queryFn: () => take(api.GET('/api/sequences')),
+});
+
+export const pricesQuery = queryOptions({
+  queryKey: ['prices'],
+  queryFn: () => take(api.GET('/api/prices')),
+});
+
+/** How the simulated level is steered. */
+export const levelQuery = queryOptions({
+  queryKey: ['stand-ins', 'level'],
+  queryFn: () => take(api.GET('/api/stand-ins/level')),
+});
+
+/** What is kept, and how many steps are older than a day; null for the usual one. */
+export const aboutQuery = (before: string | null) =>
+  queryOptions({
+    queryKey: ['about', before],
+    queryFn: () => take(api.GET('/api/about', { params: { query: { before: before ?? undefined } } })),
+    retry: false,
+  });
+
+/** A quantity with its unit, as it is typed. */
+export const quantityQuery = (text: string, kind: QuantityKind) =>
+  queryOptions({
+    queryKey: ['quantity', kind, text],
+    queryFn: () => take(api.POST('/api/reckon/quantity', { body: { text, kind } })),
+    staleTime: Infinity,
+    retry: false,
+  });
+
+/** A moment as people say it; what "tomorrow" is changes with the day. */
+export const momentQuery = (text: string) =>
+  queryOptions({
+    queryKey: ['moment', text],
+    queryFn: () => take(api.POST('/api/reckon/moment', { body: { text } })),
+    staleTime: 0,
+    retry: false,
+  });
+
+type Answer = Record<string, unknown>;
+
+async function sum(path: string, request: unknown, signal: AbortSignal): Promise<Answer> {
+  const asked = fetch(`/api/reckon/${path}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(request),
+    signal,
+  });
+  return take(
+    asked.then(async (response) => {
+      const body = (await response.json()) as Answer;
+      return response.ok ? { data: body, response } : { data: undefined, error: body, response };
+    }),
+  );
+}
+
+/** A sum of the reckoner; the request is of its own shape for each. */
+export const sumQuery = (path: string, request: unknown) =>
+  queryOptions<Answer>({
+    queryKey: ['sum', path, request],
+    queryFn: ({ signal }) => sum(path, request, signal),
+    placeholderData: (before) => before as Answer | undefined,
+    retry: false,
+    staleTime: Infinity,
+  });

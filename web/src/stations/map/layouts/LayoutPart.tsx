@@ -1,0 +1,32 @@
+import { useStation } from '../../station';
+import { BandList } from '../BandList';
+import { Fields } from './Fields';
+import { Flood } from './Flood';
+import { Lines } from './Lines';
+import { Marble } from './Marble';
+import { Petals } from './Petals';
+import { Pools } from './Pools';
+import { Puddle } from './Puddle';
+
+/** What of the layout is decided, by its kind. */
+export function LayoutPart() {
+  const { layout } = useStation().layer;
+  switch (layout?.kind) {
+    case 'lines':
+      return <Lines layout={layout} />;
+    case 'petals':
+      return <Petals layout={layout} />;
+    case 'fields':
+      return <Fields layout={layout} />;
+    case 'pools':
+      return <Pools layout={layout} />;
+    case 'puddle':
+      return <Puddle layout={layout} />;
+    case 'marble':
+      return <Marble layout={layout} />;
+    case 'flood':
+      return <Flood layout={layout} />;
+    default:
+      return <BandList />;
+  }
+}

@@ -1,0 +1,134 @@
+import { useState } from 'react';
+import { inBurst } from '../../../editor/burst';
+import { NumberAt } from '../../../parts/At';
+import { HowNumber } from '../../../parts/HowNumber';
+import { useEdits } from '../../../parts/editing';
+import type { LaidOutAs as Of } from '../../station';
+import { useStation } from '../../station';
+import { Colour, CupChoice } from './CupChoice';
+import '../bands.scss';
+import './Marble.scss';
+
+/** A ground with streaks from a mixed cup. */
+export function Marble({ layout }: { layout: Of<'marble'> }) {
+  const { layer, here, at, layerPlan } = useStation();
+  const { edit, set } = useEdits();
+  // The slider follows the hand; what it gives follows the slider.
+  const [blend, setBlend] = useState<{ to: number; was: number } | null>(null);
+  const blended = blend?.was === layout.blend ? blend.to : layout.blend;
+  const mix = layer.cups.find((c) => c.id === layout.streakCup);
+  const draws = layerPlan.cups.cups.find((c) => c.cupId === layout.streakCup)?.draws ?? [];
+  return (
+    <>
+      <p className="line">
+        <span>Over</span>
+        <Colour cup={layout.groundCup} />
+        <CupChoice
+          label="Cup of the ground colour"
+          layer={layer}
+          value={layout.groundCup}
+          without={layout.streakCup}
+          onChange={(recipe) => edit({ do: 'pour-from', ...here, region: 'ground', recipe })}
+        />
+        <NumberAt
+          place={`${at.layout}.streakPercent`}
+          label="streaks on"
+          unit="%"
+          width={44}
+          value={layout.streakPercent}
+        />
+        <NumberAt
+          place={`${at.layout}.directionDeg`}
+          label="running"
+          unit="°"
+          width={44}
+          value={layout.directionDeg}
+        />
+      </p>
+      <h3>The mixed cup, {mix?.name}</h3>
+      {mix?.of ? (
+        <ul className="bands layout-rows">
+          {mix.of.map((share) => {
+            const name = layer.cups.find((c) => c.id === share.cup)?.name ?? '?';
+            const draw = draws.find((d) => d.cupId === share.cup);
+            return (
+              <li key={share.cup}>
+                <div className="band">
+                  <Colour cup={share.cup} />
+                  <span className="band-name">{name}</span>
+                  <NumberAt
+                    place={`recipes[${mix.id}].of[${share.cup}].parts`}
+                    label={`Parts of ${name}`}
+                    quiet
+                    unit=""
+                    width={40}
+                    value={share.parts}
+                  />
+                  <span className="unit">parts</span>
+                  {draw && <HowNumber of={draw.ml} label={`Taken from ${name}`} />}
+                  <button
+                    type="button"
+                    className="icon"
+                    aria-label={`Leave ${name} out of the mix`}
+                    disabled={mix.of!.length < 3}
+                    onClick={() => void edit({ do: 'leave-out-of-mix', mix: mix.id, recipe: share.cup })}
+                  >
+                    <i className="bi minus" />
+                  </button>
+                </div>
+              </li>
+            );
+          })}
+        </ul>
+      ) : (
+        <p className="hint">It is a cup of one colour.</p>
+      )}
+      <p className="line">
+        <CupChoice
+          label="Add to the mixed cup"
+          layer={{
+            ...layer,
+            cups: layer.cups.filter((c) => !c.of && !mix?.of?.some((s) => s.cup === c.id)),
+          }}
+          value={null}
+          none="add a colour to the mix"
+          onChange={(recipe) => edit({ do: 'add-to-mix', mix: layout.streakCup, layer: layer.id, recipe })}
+        />
+      </p>
+      <p className="line blend">
+        <label htmlFor="blend">Blended</label>
+        <input
+          id="blend"
+          type="range"
+          min="0"
+          max="100"
+          step="5"
+          value={Math.round(blended * 100)}
+          aria-valuetext={blendWords(blended)}
+          onChange={(e) => {
+            const to = Number(e.target.value) / 100;
+            setBlend({ to, was: layout.blend });
+            inBurst('blend', () => void set(`${at.layout}.blend`, to));
+          }}
+        />
+        <span>{blendWords(blended)}</span>
+      </p>
+      <div className="row-buttons">
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => void edit({ do: 'grow-differently', ...here })}
+        >
+          Let it run differently
+        </button>
+      </div>
+    </>
+  );
+}
+
+const blendWords = (blend: number) =>
+  blend < 0.05
+    ? 'two colours side by side'
+    : blend > 0.95
+      ? 'one even colour'
+      : `streaks, ${Math.round(blend * 100)} %`;
