@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using System.Text.Json;
 using Dapper;
 using Microsoft.Data.Sqlite;
-using NodaTime;
 
 namespace MossLantern.Data;
 

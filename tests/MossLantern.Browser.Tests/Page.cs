@@ -164,12 +164,19 @@ internal sealed class Page : IDisposable
     /// <summary>Steps that are looked at one by one: what is near is often in a bubble that closes when it is left.</summary>
     private const int FirstSteps = 10;
 
-    /// <summary>Presses Tab, or Shift with it, until the focus is on an element of a role and a name, as a screen reader tells them.</summary>
+    /// <summary>
+    /// Presses Tab, or Shift with it, until the focus is on an element of a role and a name, as a screen reader tells them. Far off,
+    /// the walk begins a few steps before it; that Tab comes to everything on a page is looked at once for each view.
+    /// </summary>
     public void TabTo(string role, string name, bool back = false)
     {
         var (on, home) = back ? (Keys.Shift + Keys.Tab, Keys.Tab) : (Keys.Tab, Keys.Shift + Keys.Tab);
         var wanted = Plain(name);
         var seen = new List<string>();
+        if (Stepped(role, name, back) && Walked(on, FirstSteps, role, name, seen))
+        {
+            return;
+        }
 
         // A grip is chosen by the focus, and what is not chosen may lose its grips: these are walked one by one.
         if (Walked(on, role == "slider" ? 200 : FirstSteps, role, name, seen))
@@ -218,6 +225,50 @@ internal sealed class Page : IDisposable
           document.addEventListener('focusin', e => window.passed.push(window.passing(e.target)), true);
         }
         """;
+
+    /// <summary>Everything that Tab stops at, in order.</summary>
+    private const string Stops =
+        """
+        [...document.querySelectorAll('a[href], button, input, select, textarea, summary, [tabindex]')]
+          .filter(e => e.tabIndex >= 0 && !e.disabled && e.checkVisibility({ visibilityProperty: true }) && !(e.type === 'radio' && e.name && !e.checked))
+        """;
+
+    /// <summary>Puts the focus a few steps before the next element of a role and a name, if it is far off; whether there is one.</summary>
+    private bool Stepped(string role, string name, bool back)
+    {
+        var may = driver.ExecuteScript(
+            $$"""
+            const [selector, begins, back, near] = arguments, texts = {{TextsOf}}, stops = {{Stops}};
+            const follows = (a, b) => !!(a.compareDocumentPosition(b) & Node.DOCUMENT_POSITION_FOLLOWING);
+            if (back) stops.reverse();
+            const at = document.activeElement, first = stops.findIndex(e => back ? follows(e, at) : follows(at, e));
+            const turned = first < 0 ? stops : [...stops.slice(first), ...stops.slice(0, first)];
+            return turned.flatMap((e, i) => e.matches(selector) && texts(e).includes(begins) ? [e, i < near ? null : turned[i - 2]] : []);
+            """,
+            Selector(role), name[..Math.Min(name.Length, 6)].Trim(), back, FirstSteps) as IReadOnlyList<object>;
+        for (var i = 0; i < (may?.Count ?? 0); i += 2)
+        {
+            try
+            {
+                if (may![i] is WebElement found && found.ComputedAccessibleRole == role && found.ComputedAccessibleLabel.StartsWith(name, StringComparison.Ordinal))
+                {
+                    if (may[i + 1] is { } before)
+                    {
+                        driver.ExecuteScript("arguments[0].focus()", before);
+                    }
+
+                    return true;
+                }
+            }
+            catch (WebDriverException)
+            {
+                // It has just been replaced; the walk goes on without.
+                return false;
+            }
+        }
+
+        return false;
+    }
 
     /// <summary>Steps one by one, looking at each.</summary>
     private bool Walked(string on, int steps, string role, string name, List<string> seen)

@@ -193,10 +193,13 @@ public sealed partial class BadValueTests : IDisposable
         var oval = WithInsert(piece, """{ "shape": "oval", "widthMm": 9, "heightMm": 8 }""");
         var disc = WithInsert(piece, """{ "shape": "round", "diameterMm": 9 }""");
         var laid = LaidOut.Keys.Select(kind => Laid(piece, kind)).ToArray();
+        var swapped = Laid(piece, "flood");
+        swapped["layers"]![0]!["zones"]![0]!["outline"] = Parsed("""{ "shape": "oval", "widthMm": 9, "heightMm": 8 }""");
+        swapped["kept"]![0]!["outline"] = Parsed("""{ "shape": "round", "diameterMm": 6 }""");
         var ranges = (await host.Get("/api/fields"))["ranges"]!.AsObject();
         foreach (var (field, range) in ranges.Where(r => !r.Key.StartsWith("runs.", StringComparison.Ordinal)))
         {
-            var (whole, place) = ((JsonObject[])[.. laid, set, drawn, oval, disc, piece, round, slice])
+            var (whole, place) = ((JsonObject[])[.. laid, swapped, set, drawn, oval, disc, piece, round, slice])
                 .SelectMany(w => All(w).Select(p => (Whole: w, p.Place))).Last(p => Indices().Replace(p.Place, "") == field);
             var step = field.Split('.')[^1] is "coats" or "pieces" or "cavities" or "count" or "petals" or "fields" ? 1 : 0.001;
             foreach (var (value, taken) in new[]

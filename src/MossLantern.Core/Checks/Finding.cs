@@ -1,13 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using MossLantern.Core.Documents;
-using MossLantern.Core.Grounds;
-using MossLantern.Core.Map;
-using MossLantern.Core.Materials;
-using MossLantern.Core.Painting;
-using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
-using NodaTime;
 
 namespace MossLantern.Core.Checks;
 
@@ -68,81 +62,3 @@ public sealed record Remedy(
 public sealed record Finding(
     string Check, string Key, Grade Grade, string Title, string Reason, ImmutableArray<Reckoned> Numbers, FindingPlace Place,
     ImmutableArray<Remedy> Remedies, string? WavedOff = null);
-
-/// <summary>What a check looks at: a piece with everything worked out for it.</summary>
-/// <param name="Piece">The piece.</param>
-/// <param name="Ground">What was worked out for its ground.</param>
-/// <param name="Layers">What was worked out for its layers, lowest first.</param>
-/// <param name="Around">What it was worked out in.</param>
-/// <param name="Mapper">Lays out what a remedy would change.</param>
-public sealed record Looked(Piece Piece, GroundPlan Ground, ImmutableArray<LayerPlan> Layers, Surroundings Around, LayerMapper Mapper)
-{
-    /// <summary>Whether any layer is still to be poured.</summary>
-    public bool MoreToPour => Layers.Any(l => !l.Poured);
-
-    /// <summary>Whether nothing has been poured yet: only then can what lies below still be changed.</summary>
-    public bool Bare => Layers.All(l => !l.Poured);
-}
-
-/// <summary>One judgement call.</summary>
-public interface ICheck
-{
-    /// <summary>Its stable id.</summary>
-    string Id { get; }
-
-    /// <summary>What it sees.</summary>
-    IEnumerable<Finding> Look(Looked looked);
-}
-
-/// <summary>The second look over a piece.</summary>
-/// <remarks>Source: docs/craft/checks.md.</remarks>
-public static class SecondLook
-{
-    /// <summary>Every check.</summary>
-    public static ImmutableArray<ICheck> Checks { get; } =
-    [
-        new TiltCheck(), new LevelUnknownCheck(), new BowCheck(), new CanvasSagCheck(), new PaintOilCheck(), new WetGlueCheck(), new LeakyCheck(), new ReliefBelowCheck(),
-        new TwinsCheck(), new MudCheck(), new BareGroundCheck(), new NoHomeCheck(),
-        new OneSideCheck(), new DullFieldCheck(), new FloodsBareCheck(), new NearMissCheck(), new RimRoomCheck(), new HeartOutsideCheck(), new LayerEarlyCheck(),
-    ];
-
-    private static IEnumerable<Finding> Looked(ICheck check, Looked looked)
-    {
-        Effort.Check();
-        return check.Look(looked);
-    }
-
-    /// <summary>A name may hold what stands for a number in a sentence: it is said with brackets that look alike.</summary>
-    private static Piece Said(Piece piece)
-    {
-        static string Plain(string name) => name.Replace('{', '❴').Replace('}', '❵');
-        return piece with
-        {
-            Name = Plain(piece.Name),
-            Kept = piece.Kept is { } kept ? [.. kept.Select(k => k with { Name = Plain(k.Name) })] : null,
-            Recipes = [.. piece.Recipes.Select(r => r with { Name = Plain(r.Name) })],
-            Layers =
-            [
-                .. piece.Layers.Select(l => l with
-                {
-                    Name = Plain(l.Name),
-                    Zones = l.Zones is { } zones ? [.. zones.Select(z => z with { Name = Plain(z.Name) })] : null,
-                }),
-            ],
-        };
-    }
-
-    /// <summary>All findings, the gravest first; those waved off carry their reason and come last.</summary>
-    public static ImmutableArray<Finding> Over(Looked looked)
-    {
-        ArgumentNullException.ThrowIfNull(looked);
-        looked = looked with { Piece = Said(looked.Piece) };
-        var waved = (looked.Piece.WavedOff ?? []).ToLookup(w => w.Finding, w => w.Reason);
-        return
-        [
-            .. Checks.SelectMany(c => Looked(c, looked))
-                .Select(f => f with { WavedOff = waved[f.Key].LastOrDefault() })
-                .OrderBy(f => f.WavedOff is not null).ThenBy(f => f.Grade),
-        ];
-    }
-}

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using MossLantern.Core.Materials;
 using NodaTime;
-using System.Text.Json.Serialization;
 
 namespace MossLantern.Core.Documents;
 

@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
-using MossLantern.Core.Materials;
 using NodaTime;
 
 namespace MossLantern.Core.Documents;

@@ -1,4 +1,3 @@
-using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 
 namespace MossLantern.Core.Edits;

@@ -1,5 +1,4 @@
 using System.Text.Json;
-using MossLantern.Core.Documents;
 using NodaTime;
 using NodaTime.Text;
 

@@ -1,4 +1,3 @@
-using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Units;
 

@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using MossLantern.Core.Documents;
 using MossLantern.Core.Shapes;
 
 namespace MossLantern.Core.Edits;

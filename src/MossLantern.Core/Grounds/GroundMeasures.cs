@@ -3,7 +3,6 @@ using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
-using NodaTime;
 
 namespace MossLantern.Core.Grounds;
 

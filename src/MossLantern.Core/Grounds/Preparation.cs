@@ -1,8 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
-using MossLantern.Core.Mixing;
-using MossLantern.Core.Painting;
 using MossLantern.Core.Units;
 using NodaTime;
 

@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using MossLantern.Core.Units;
 using static MossLantern.Core.Materials.MaterialProperties;
 
 namespace MossLantern.Core.Materials;

@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
-using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Mixing;

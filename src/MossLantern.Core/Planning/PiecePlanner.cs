@@ -10,7 +10,6 @@ using MossLantern.Core.Painting;
 using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
-using NodaTime;
 
 namespace MossLantern.Core.Planning;
 

@@ -3,7 +3,6 @@ using MossLantern.Core.Documents;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
-using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Planning;
 

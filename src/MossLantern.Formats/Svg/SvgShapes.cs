@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.Text.RegularExpressions;
 using System.Xml;
 using System.Xml.Linq;
 using MossLantern.Core.Shapes;
@@ -13,7 +12,7 @@ using NetTopologySuite.Operation.Valid;
 namespace MossLantern.Formats.Svg;
 
 /// <summary>The shapes of a drawing, united, in millimetres.</summary>
-internal sealed partial class SvgShapes(SvgStyles styles)
+internal sealed class SvgShapes(SvgStyles styles)
 {
     /// <summary>Ends of a filled path closer than this, in mm, count as joined.</summary>
     private const double JoinedMm = 0.05;
@@ -75,7 +74,7 @@ internal sealed partial class SvgShapes(SvgStyles styles)
             throw new SvgRefusedException($"{Named(element)} is clipped ({cut}): apply the clip in your drawing program, so that only what is seen is left.");
         }
 
-        var toMm = Transform(element) is { } own ? Composed(own, outer) : outer;
+        var toMm = SvgTransform.Of(element) is { } own ? SvgTransform.Composed(own, outer) : outer;
         switch (kind)
         {
             case "g" or "a":
@@ -116,7 +115,7 @@ internal sealed partial class SvgShapes(SvgStyles styles)
             throw new SvgRefusedException($"{Named(element)} has a transform that flattens it: take the transform out.");
         }
 
-        var strands = Strands(element, ToleranceMm / scale);
+        var strands = SvgStrands.Of(element, ToleranceMm / scale);
         corners += strands.Sum(s => s.Points.Length);
         if (corners > DrawnOutline.MostCorners)
         {
@@ -260,138 +259,10 @@ internal sealed partial class SvgShapes(SvgStyles styles)
     private double StrokeWidth(XElement element)
     {
         var text = styles.Inherited(element, "stroke-width") ?? "1";
-        var number = SvgSize.Numbers(PlainLength().Match(text).Groups[1].Value);
+        var number = SvgSize.Numbers(SvgStrands.PlainLength().Match(text).Groups[1].Value);
         return number is [>= 0 and < 1e6 and var width]
             ? width
             : throw new SvgRefusedException($"{Named(element)} has a line width that cannot be read ({text}): give it in the drawing's own units.");
-    }
-
-    private static List<Strand> Strands(XElement element, double tolerance)
-    {
-        double Number(string name, double fallback = 0) => element.Attribute(name)?.Value is not { } text ? fallback
-            : SvgSize.Numbers(PlainLength().Match(text).Groups[1].Value) is [var number] && Math.Abs(number) < 1e7 ? number
-            : throw new SvgRefusedException($"{Named(element)} has a {name} that cannot be read ({text}): give it in the drawing's own units.");
-
-        var pen = new Pen(tolerance);
-        switch (element.Name.LocalName)
-        {
-            case "path":
-                try
-                {
-                    PathData.Draw(element.Attribute("d")?.Value ?? "", pen);
-                }
-                catch (FormatException)
-                {
-                    throw new SvgRefusedException($"{Named(element)} has a d that cannot be read: save the drawing again.");
-                }
-
-                break;
-            case "rect":
-                double rx = Number("rx", Number("ry")), ry = Number("ry", rx), width = Number("width"), height = Number("height");
-                Rectangle(pen, Number("x"), Number("y"), width, height, Math.Clamp(rx, 0, Math.Max(0, width / 2)), Math.Clamp(ry, 0, Math.Max(0, height / 2)));
-                break;
-            case "circle":
-                Oval(pen, Number("cx"), Number("cy"), Number("r"), Number("r"));
-                break;
-            case "ellipse":
-                Oval(pen, Number("cx"), Number("cy"), Number("rx"), Number("ry"));
-                break;
-            case "line":
-                pen.Move(Number("x1"), Number("y1"));
-                pen.Line(Number("x2"), Number("y2"));
-                break;
-            default:
-                var points = SvgSize.Numbers(element.Attribute("points")?.Value ?? "");
-                for (var i = 0; i + 1 < points.Count; i += 2)
-                {
-                    if (i == 0)
-                    {
-                        pen.Move(points[0], points[1]);
-                    }
-                    else
-                    {
-                        pen.Line(points[i], points[i + 1]);
-                    }
-                }
-
-                if (element.Name.LocalName == "polygon")
-                {
-                    pen.Close();
-                }
-
-                break;
-        }
-
-        return pen.Done();
-    }
-
-    private static void Rectangle(Pen pen, double x, double y, double width, double height, double rx, double ry)
-    {
-        if (width < 0 || height < 0)
-        {
-            return;
-        }
-
-        pen.Move(x + rx, y);
-        pen.Line(x + width - rx, y);
-        pen.Arc(rx, ry, 0, false, true, x + width, y + ry);
-        pen.Line(x + width, y + height - ry);
-        pen.Arc(rx, ry, 0, false, true, x + width - rx, y + height);
-        pen.Line(x + rx, y + height);
-        pen.Arc(rx, ry, 0, false, true, x, y + height - ry);
-        pen.Line(x, y + ry);
-        pen.Arc(rx, ry, 0, false, true, x + rx, y);
-        pen.Close();
-    }
-
-    private static void Oval(Pen pen, double x, double y, double rx, double ry)
-    {
-        pen.Move(x + rx, y);
-        pen.Arc(rx, ry, 0, false, true, x, y + ry);
-        pen.Arc(rx, ry, 0, false, true, x - rx, y);
-        pen.Arc(rx, ry, 0, false, true, x, y - ry);
-        pen.Arc(rx, ry, 0, false, true, x + rx, y);
-        pen.Close();
-    }
-
-    private static AffineTransformation? Transform(XElement element)
-    {
-        if (element.Attribute("transform")?.Value is not { Length: > 0 } text)
-        {
-            return null;
-        }
-
-        var whole = new AffineTransformation();
-        var rest = Step().Replace(text, "");
-        foreach (Match step in Step().Matches(text))
-        {
-            var n = SvgSize.Numbers(step.Groups[2].Value);
-            AffineTransformation? one = (step.Groups[1].Value, n.Count) switch
-            {
-                ("matrix", 6) => new(n[0], n[2], n[4], n[1], n[3], n[5]),
-                ("translate", 1 or 2) => AffineTransformation.TranslationInstance(n[0], n.ElementAtOrDefault(1)),
-                ("scale", 1) => AffineTransformation.ScaleInstance(n[0], n[0]),
-                ("scale", 2) => AffineTransformation.ScaleInstance(n[0], n[1]),
-                ("rotate", 1) => AffineTransformation.RotationInstance(n[0] * Math.PI / 180),
-                ("rotate", 3) => AffineTransformation.RotationInstance(n[0] * Math.PI / 180, n[1], n[2]),
-                ("skewX", 1) => AffineTransformation.ShearInstance(Math.Tan(n[0] * Math.PI / 180), 0),
-                ("skewY", 1) => AffineTransformation.ShearInstance(0, Math.Tan(n[0] * Math.PI / 180)),
-                _ => null,
-            };
-            whole = one is null ? throw Unreadable() : Composed(one, whole);
-        }
-
-        return rest.Trim(' ', ',', '\n', '\r', '\t').Length == 0 ? whole : throw Unreadable();
-
-        SvgRefusedException Unreadable() => new($"{Named(element)} has a transform that cannot be read ({text}): apply the transform in your drawing program.");
-    }
-
-    /// <summary>First the inner, then the outer.</summary>
-    private static AffineTransformation Composed(AffineTransformation inner, AffineTransformation outer)
-    {
-        var both = new AffineTransformation(inner);
-        both.Compose(outer);
-        return both;
     }
 
     /// <summary>What drawing programs keep for themselves.</summary>
@@ -401,10 +272,4 @@ internal sealed partial class SvgShapes(SvgStyles styles)
     [
         .. Enumerable.Range(0, geometry.NumGeometries).Select(geometry.GetGeometryN).OfType<Polygon>().Where(p => p.Area > 0.01),
     ]);
-
-    [GeneratedRegex(@"^\s*([0-9.eE+-]+)\s*(?:px)?\s*$")]
-    private static partial Regex PlainLength();
-
-    [GeneratedRegex(@"([a-zA-Z]+)\s*\(([^)]*)\)")]
-    private static partial Regex Step();
 }

@@ -241,11 +241,11 @@ internal sealed class KeptZoneValidator : AbstractValidator<KeptZone>
 {
     public KeptZoneValidator()
     {
-        RuleFor(k => k.Name).Named("The name of what is kept");
+        RuleFor(k => k.Name).Named("Name of the kept zone");
         RuleFor(k => k.Keep).IsInEnum();
         RuleFor(k => k.XMm).In(Accepted.PlaceMm, "Kept zone from the left");
         RuleFor(k => k.YMm).In(Accepted.PlaceMm, "Kept zone from the top");
         RuleFor(k => k.DamMm).In(Accepted.DamMm);
-        RuleFor(k => k.Outline).Custom((outline, context) => Zones.Measure(outline, " of what is kept", context.AddFailure));
+        RuleFor(k => k.Outline).Custom((outline, context) => Zones.Measure(outline, " of the kept zone", context.AddFailure));
     }
 }

@@ -146,7 +146,7 @@ internal sealed class PieceBounds
         Count(kept, path, 0, Zone.Most, $"Up to {Zone.Most} zones of a piece are kept.");
         Each(kept, path, Zone.Most, (zone, at) =>
         {
-            Outline(zone.Outline, At(at, "outline"), Accepted.InsertMm, " of what is kept");
+            Outline(zone.Outline, At(at, "outline"), Accepted.InsertMm, " of the kept zone");
             In(zone.XMm, Accepted.PlaceMm with { What = "Kept zone from the left" }, At(at, "xMm"));
             In(zone.YMm, Accepted.PlaceMm with { What = "Kept zone from the top" }, At(at, "yMm"));
         });

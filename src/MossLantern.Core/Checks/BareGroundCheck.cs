@@ -1,0 +1,53 @@
+using MossLantern.Core.Documents;
+using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>Thin colour on a ground that nobody has painted.</summary>
+internal sealed class BareGroundCheck : ICheck
+{
+    private const double ShowsPercent = 50;
+
+    public string Id => "bare-ground";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        var (ground, layer) = (looked.Piece.Ground, looked.Piece.Filled[0]);
+        if (!looked.Bare || ground.Paint is not null || ground.Old is not null || ground.Mould is not null)
+        {
+            yield break;
+        }
+
+        var seen = looked.Layers[0].Regions.Where(r => r.Fits).Select(r => r.CupId).ToHashSet();
+        var thin = layer.Recipes.Where(c => seen.Contains(c.Id) && c.Colourant is not null and not ColourantClass.Lacing && 100 * CupLook.Of(looked.Around.Catalogue, layer, c).Opacity(layer.DepthMm) < ShowsPercent).ToList();
+        if (thin.Count == 0)
+        {
+            yield break;
+        }
+
+        var thinnest = thin.MinBy(c => CupLook.Of(looked.Around.Catalogue, layer, c).Opacity(layer.DepthMm))!;
+        yield return new(
+            Id, $"bare-ground@{layer.Id}", Grade.Mind, "Bare ground",
+            $"More than half of the ground shows through {string.Join(", ", thin.Select(c => c.Name))} (opacity {{0}}), and it is not painted: wood swallows the colour.",
+            [looked.Layers[0].Opacity[thinnest.Id]], new("map", layer.Id),
+            [
+                Remedy.OnGround("paint", "Paint the ground in its colour first", g => g with { Paint = new(PaintKind.Water) }),
+                .. Stronger(looked.Around.Catalogue, layer, thin),
+            ]);
+    }
+
+    /// <summary>As much colour as covers half of the ground, where every class allows it.</summary>
+    private static IEnumerable<Remedy> Stronger(Catalogue all, FilledLayer layer, List<Recipe> thin)
+    {
+        var loads = thin.ToDictionary(
+            c => c.Id, c => Math.Ceiling(10 * -Math.Log(1 - ShowsPercent / 100) / (layer.DepthMm * all.Of(c.Colourant!.Value).Cover)) / 10);
+        if (thin.All(c => loads[c.Id] <= all.Of(c.Colourant!.Value).LimitPercent))
+        {
+            yield return Remedy.Change("stronger", "Take as much colour as covers half of it", p => p with
+            {
+                Recipes = [.. p.Recipes.Select(r => loads.TryGetValue(r.Id, out var load) ? r.WithLoad(load) : r)],
+            });
+        }
+    }
+}

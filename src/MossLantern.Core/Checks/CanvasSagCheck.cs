@@ -1,0 +1,20 @@
+using MossLantern.Core.Materials;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>A canvas whose back is not stiffened.</summary>
+internal sealed class CanvasSagCheck : ICheck
+{
+    public string Id => "canvas-sag";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        if (looked.Bare && looked.Piece.Ground is { Base: { Material: BaseMaterial.Canvas, BackStiffened: false }, Outline: var outline })
+        {
+            yield return new(
+                Id, "canvas-sag@ground", Grade.Mend, "Canvas sags", "Under the weight of resin a canvas sags in the middle and the layer pools there.",
+                [], new("ground", null, outline.BoxWidthMm / 2, outline.BoxHeightMm / 2),
+                [Remedy.OnGround("stiffen", "Stiffen the back first", g => g with { Base = g.Base! with { BackStiffened = true } })]);
+        }
+    }
+}

@@ -1,0 +1,46 @@
+using MossLantern.Core.Documents;
+using MossLantern.Core.Units;
+using MossLantern.Core.Walls;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>Resin is poured beside a spot that is to stay bare, and nothing holds it back.</summary>
+internal sealed class FloodsBareCheck : ICheck
+{
+    public string Id => "floods-bare";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        foreach (var kept in (looked.Piece.Kept ?? []).Where(k => k.Keep == Keep.Bare && k.DamMm is null or 0))
+        {
+            var regionId = RegionId.OfKept(kept.Id);
+            var wet = looked.Piece.Filled.Zip(looked.Layers)
+                .Where(l => !l.Second.Poured && l.First.Within is null && l.Second.Regions.Any(r => r.Id == regionId && r.Fits)).Select(l => l.First).ToList();
+            if (wet.Count == 0)
+            {
+                continue;
+            }
+
+            var depth = looked.Piece.Filled.Where(l => l.Within is null).Sum(l => l.DepthMm);
+            var height = EdgeTape.LeastDamHeightMm(depth);
+            var width = Math.Clamp(Math.Ceiling(2 * Bead.SiliconeWidthMm(height)) / 2, Accepted.DamMm.From, Accepted.DamMm.To);
+            var anchor = looked.Layers.SelectMany(l => l.Regions).First(r => r.Id == regionId).Anchor;
+            yield return new(
+                Id, $"floods-bare@{kept.Id}", Grade.Mend, "Floods what stays bare",
+                $"{wet[0].Name} is poured round {kept.Name} and nothing holds it back: resin fills a texture and kills a colour shift. A dam of {{0}} keeps it out.",
+                [Reckoned.Of(height, "mm", Formulas.DamHeight, new("depth of all layers", depth, "mm", Origin.Own), new("above it", EdgeTape.AboveMm, "mm", Origin.Default))],
+                new("map", wet[0].Id, anchor?.XMm, anchor?.YMm),
+                [
+                    Change("dam", "A dam {0} wide round it", k => k with { DamMm = width }, width),
+                    Remedy.Change("visible", "It may be covered with clear: keep it visible instead", p => p with
+                    {
+                        Kept = [.. p.Kept!.Value.Select(k => k.Id == kept.Id ? k with { Keep = Keep.Visible } : k)],
+                        Recipes = NoHomeCheck.WithClear(p.Filled[0]).Recipes,
+                    }),
+                ]);
+
+            Remedy Change(string id, string label, Func<KeptZone, KeptZone> to, double mm) =>
+                Remedy.Change(id, label, p => p with { Kept = [.. p.Kept!.Value.Select(k => k.Id == kept.Id ? to(k) : k)] }, mm);
+        }
+    }
+}

@@ -1,0 +1,33 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Grounds;
+using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Timeline;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>What a check looks at: a piece with everything worked out for it.</summary>
+/// <param name="Piece">The piece.</param>
+/// <param name="Ground">What was worked out for its ground.</param>
+/// <param name="Layers">What was worked out for its layers, lowest first.</param>
+/// <param name="Around">What it was worked out in.</param>
+/// <param name="Mapper">Lays out what a remedy would change.</param>
+public sealed record Looked(Piece Piece, GroundPlan Ground, ImmutableArray<LayerPlan> Layers, Surroundings Around, LayerMapper Mapper)
+{
+    /// <summary>Whether any layer is still to be poured.</summary>
+    public bool MoreToPour => Layers.Any(l => !l.Poured);
+
+    /// <summary>Whether nothing has been poured yet: only then can what lies below still be changed.</summary>
+    public bool Bare => Layers.All(l => !l.Poured);
+}
+
+/// <summary>One judgement call.</summary>
+public interface ICheck
+{
+    /// <summary>Its stable id.</summary>
+    string Id { get; }
+
+    /// <summary>What it sees.</summary>
+    IEnumerable<Finding> Look(Looked looked);
+}

@@ -1,0 +1,54 @@
+using MossLantern.Core.Documents;
+using MossLantern.Core.Grounds;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>Nobody has measured the level at the place where the piece cures.</summary>
+internal sealed class LevelUnknownCheck : ICheck
+{
+    public string Id => "level-unknown";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        return looked.MoreToPour ? PanelsOf.Each(looked).SelectMany(p => Unknown(p.Panel, p.Reading, p.Standing, p.Named)) : [];
+    }
+
+    private IEnumerable<Finding> Unknown(int panel, LevelReading? reading, Standing standing, string named)
+    {
+        if (reading is { WhereItCures: true } && standing.TooCoarse)
+        {
+            yield return new(
+                Id, PanelsOf.Key("level-unknown@ground/coarse", panel), Grade.Mind, "Level too coarse to tell",
+                $"The level{named} shows steps of {{0}}, and the thinnest layer to come asks for {{1}}: a dish of water on the spot tells more.",
+                [
+                    Reckoned.Of(reading.StepDeg!.Value, "°", Formulas.Stated, new ReckonedInput("step of the level", reading.StepDeg.Value, "°", Origin.Measured)),
+                    standing.Needed,
+                ],
+                new("ground"),
+                [
+                    Remedy.OnGround("water", "Water stands level there", g => g.WithLevel(panel, g.LevelOf(panel)! with { WaterChecked = true })),
+                    Remedy.Ask("measure", "Measure with a finer level", "ground.level.tiltXDeg"),
+                ]);
+            yield break;
+        }
+
+        if (reading is { WhereItCures: true } && standing.Drift is not null)
+        {
+            yield break;
+        }
+
+        var elsewhere = reading is { WhereItCures: false };
+        var field = reading?.Corners is null ? "ground.level.tiltXDeg" : "ground.level.corners.topLeftMm";
+        yield return new(
+            Id, PanelsOf.Key("level-unknown@ground", panel), Grade.Mind, "Level not known",
+            elsewhere
+                ? $"The level{named} was read on another spot than the one it will cure on, and that says nothing."
+                : $"Nobody has read the level{named} where it will cure: a fraction of a degree is enough to drift.",
+            [], new("ground"),
+            [
+                Remedy.Ask("measure", "Measure there", field),
+                .. elsewhere ? [Remedy.OnGround("here", "It was measured where it cures", g => g.WithLevel(panel, g.LevelOf(panel)! with { WhereItCures = true }))] : Array.Empty<Remedy>(),
+            ]);
+    }
+}

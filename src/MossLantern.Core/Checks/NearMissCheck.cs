@@ -1,0 +1,32 @@
+using MossLantern.Core.Documents;
+using MossLantern.Core.Map;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>A wall stops short, so that two pools are one.</summary>
+internal sealed class NearMissCheck : ICheck
+{
+    public string Id => "near-miss";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        foreach (var part in LaidOut.All(looked))
+        {
+            if (part.Of.Layout is not PoolsLayout pools)
+            {
+                continue;
+            }
+
+            foreach (var miss in Pools.NearMisses(part.Outline, pools))
+            {
+                yield return new(
+                    Id, $"near-miss@{part.Key}/{miss.StrokeId}/{(miss.AtStart ? "start" : "end")}", Grade.Mend, "Wall stops short",
+                    "This wall ends {0} before the next one: what is poured on one side runs round to the other.",
+                    [Reckoned.Of(miss.GapMm, "mm", Formulas.WallLength, new ReckonedInput("ends join on up to", Pools.SnapBeads * pools.BeadMm, "mm", Origin.Default))],
+                    new("map", part.Layer.Id, miss.From.XMm, miss.From.YMm),
+                    [part.Change("close", "Draw it on to the next", l => l.Layout is PoolsLayout p ? l with { Layout = Pools.Closed(p, miss) } : l)]);
+            }
+        }
+    }
+}

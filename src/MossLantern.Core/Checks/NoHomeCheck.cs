@@ -1,0 +1,82 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Map;
+using MossLantern.Core.Timeline;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>A cup that nothing is poured from, or a region that nobody has given a cup.</summary>
+internal sealed class NoHomeCheck : ICheck
+{
+    public string Id => "no-home";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        HashSet<string> told = [];
+        foreach (var (layer, plan) in looked.Piece.Filled.Zip(looked.Layers).Where(l => !l.Second.Poured))
+        {
+            // What no layer names is a cup of each: it is told once. What another recipe is filled from cannot be put away before it.
+            var used = layer.RecipesInUse;
+            var filledFrom = layer.Recipes.SelectMany(r => r.Of ?? []).Select(s => s.RecipeId).ToHashSet();
+            foreach (var cup in layer.Cups.Where(c => !used.Contains(c.Id) && !filledFrom.Contains(c.Id) && !(looked.Piece.Kept is { IsEmpty: false } && c.Id == layer.ClearRecipe) && told.Add(c.Id)))
+            {
+                yield return new(
+                    Id, $"no-home@{layer.Id}/{cup.Id}", Grade.Mind, "Cup without a place", $"Nothing of {layer.Name} is poured from {cup.Name}.", [],
+                    new("cups", layer.Id), [Remedy.OnLayer("away", $"Put {cup.Name} away", layer.Id, l => Without(l, cup.Id))]);
+            }
+
+            foreach (var region in plan.Regions.Where(r => r.Fits && r.CupId is null))
+            {
+                if (region.Kind == RegionKind.KeptVisible)
+                {
+                    yield return new(
+                        Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Spot without a cup",
+                        $"{NameOf(looked.Piece, region.Id)} is to stay visible, and {layer.Name} has no cup of clear for it.", [], Place(layer, region),
+                        [Remedy.OnLayer("clear", "Take a cup of clear for it", layer.Id, WithClear)]);
+                }
+                else if (region.Kind == RegionKind.Pool && layer.Layout is PoolsLayout)
+                {
+                    yield return new(
+                        Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Pool without a cup", "Nobody has said what this pool of {0} is poured from.", [region.Area],
+                        Place(layer, region), [.. Colours(layer, plan, region)]);
+                }
+            }
+
+            foreach (var region in plan.Regions.Where(r => r is { Fits: false, Kind: RegionKind.Pool }))
+            {
+                yield return new(
+                    Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Colour without a pool",
+                    $"{layer.Recipes.Single(c => c.Id == region.CupId).Name} has no pool of its own any more: its walls leave it in another's.", [], Place(layer, region),
+                    [Remedy.OnLayer("let-go", "Let it go", layer.Id, l => l.Layout is PoolsLayout p
+                        ? l with { Layout = p with { Pools = p.Pools.RemoveAll(x => x.Id == region.Id) } } : l)]);
+            }
+        }
+    }
+
+    /// <summary>A layer without a recipe that nothing is poured from.</summary>
+    private static FilledLayer Without(FilledLayer layer, string recipeId)
+    {
+        var left = layer.Recipes.RemoveAll(r => r.Id == recipeId);
+        return left.IsEmpty ? layer : layer with { Recipes = left };
+    }
+
+    internal static FilledLayer WithClear(FilledLayer layer) => layer.Recipes.Any(r => r.IsClear) || layer.Recipes.Length >= PieceValidator.MostRecipes ? layer
+        : layer with { Recipes = layer.Recipes.Add(Recipe.Clear(FreeId.Of("clear", layer.Recipes.Select(c => c.Id)))) };
+
+    internal static string NameOf(Piece piece, RegionId regionId) =>
+        (piece.Kept ?? []).FirstOrDefault(k => regionId.Kept == k.Id)?.Name ?? "What is kept";
+
+    internal static FindingPlace Place(FilledLayer layer, RegionPlan region) => new("map", layer.Id, region.Anchor?.XMm, region.Anchor?.YMm);
+
+    /// <summary>The layer's cups that stand out most from what the other pools hold.</summary>
+    private static IEnumerable<Remedy> Colours(FilledLayer layer, LayerPlan plan, RegionPlan region)
+    {
+        var shares = plan.Regions.Where(r => r.CupId is not null).GroupBy(r => r.CupId!).ToDictionary(g => g.Key, g => g.Sum(r => r.Area.Value));
+        foreach (var cup in layer.Cups.Where(c => c.Of is null).OrderBy(c => shares.GetValueOrDefault(c.Id)).Take(2))
+        {
+            yield return Remedy.OnLayer($"pour-{cup.Id}", $"Pour it from {cup.Name}", layer.Id, l => l.Layout is PoolsLayout pools && region.Anchor is { } at
+                ? l with { Layout = pools with { Pools = pools.Pools.Add(new(FreeId.Of("pool", pools.Pools.Select(p => p.Id)), at.XMm, at.YMm, cup.Id)) } }
+                : l);
+        }
+    }
+}

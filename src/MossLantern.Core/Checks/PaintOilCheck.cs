@@ -1,0 +1,23 @@
+using MossLantern.Core.Materials;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>Oil paint as ground.</summary>
+internal sealed class PaintOilCheck : ICheck
+{
+    public string Id => "paint-oil";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        if (looked.Bare && looked.Piece.Ground.Paint is { Kind: PaintKind.Oil, Sealed: false })
+        {
+            yield return new(
+                Id, "paint-oil@ground", Grade.Mend, "Oil paint below", "Resin lets go of oil paint, sooner or later.", [], new("ground"),
+                [
+                    Remedy.OnGround("seal", "Seal it under a thin coat", g => g with { Paint = g.Paint! with { Sealed = true } }),
+                    Remedy.OnGround(
+                        "water", "Paint with water-based paint instead", g => g with { Paint = g.Paint! with { Kind = PaintKind.Water, DryHours = null } }),
+                ]);
+        }
+    }
+}

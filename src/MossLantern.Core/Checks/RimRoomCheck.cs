@@ -1,0 +1,59 @@
+using MossLantern.Core.Documents;
+using MossLantern.Core.Pouring;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>More lines than there is room for between the rim and the middle.</summary>
+internal sealed class RimRoomCheck : ICheck
+{
+    /// <summary>What is left for the clear that pushes them out, as a share of the room.</summary>
+    private const double PushShare = 0.1;
+
+    public string Id => "rim-room";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        foreach (var part in LaidOut.All(looked).Where(p => p.Of.Layout is LinesLayout))
+        {
+            var layer = part.Of;
+
+            // A zone of which nothing is left to pour has no numbers.
+            if (part.Plan.Facts.FirstOrDefault(f => f.Id == part.Prefix + LayoutFacts.RimRoom)?.Number is not { } room
+                || part.Plan.Facts.Single(f => f.Id == part.Prefix + LayoutFacts.LinesNeed).Number is not { } need
+                || need.Value <= room.Value * (1 - PushShare))
+            {
+                continue;
+            }
+
+            var factor = room.Value * (1 - PushShare) / need.Value * 0.995;
+            var widths = ((BandedLayout)layer.Layout).BandWidthsMm();
+            var keep = layer.Bands.Length;
+            for (var sum = 0.0; keep > 1 && sum + widths[keep - 1] <= room.Value * (1 - PushShare); keep--)
+            {
+                sum += widths[keep - 1];
+            }
+
+            var fill = layer.Bands.TakeWhile(b => !b.FillsRest).Count();
+            yield return new(
+                Id, $"rim-room@{part.Key}", Grade.Mend, "No room for all lines",
+                "The lines need {0}, and from the rim to the middle there are {1} in the narrowest place, a tenth of it for the clear that pushes them out.", [need, room],
+                new("map", part.Layer.Id),
+                [
+                    .. layer.Bands.All(b => b.FillsRest || b.WidthMm * factor >= Accepted.BandMm.From)
+                        ? [part.Change("narrow", "Lay every line narrower", l => l with
+                        {
+                            Layout = (BandedLayout)l.Layout with { Bands = [.. l.Bands.Select(b => b.FillsRest ? b : b with { WidthMm = Math.Floor(b.WidthMm * factor * 100) / 100 })] },
+                        })]
+                        : Array.Empty<Remedy>(),
+                    .. fill == 0 && keep < layer.Bands.Length
+                        ? [part.Change("fewer", FormattableString.Invariant($"Leave out the innermost {keep - 1}"), l => l with
+                        {
+                            Layout = (BandedLayout)l.Layout with { Bands = [l.Bands[0], .. l.Bands.Skip(keep)] },
+                            PourOrder = [.. l.PourOrder.Where(id => !l.Bands.Skip(1).Take(keep - 1).Any(b => b.Id == id))],
+                        })]
+                        : Array.Empty<Remedy>(),
+                ]);
+        }
+    }
+}

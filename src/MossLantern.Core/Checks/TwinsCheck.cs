@@ -1,0 +1,105 @@
+using MossLantern.Core.Documents;
+using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>Two neighbours that read as one.</summary>
+internal sealed class TwinsCheck : ICheck
+{
+    public string Id => "twins";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        var (ground, all) = (Colour.Of(looked.Piece.Ground.Colour), looked.Around.Catalogue);
+        foreach (var pair in Neighbours.Of(looked).Where(n => n.Layer.Contrast == Contrast.Strong))
+        {
+            var apart = Apart(all, ground, pair.Layer, pair.Inner, pair.Outer);
+            if (apart >= Lab.ReadsAsOne)
+            {
+                continue;
+            }
+
+            yield return new(
+                Id, $"twins@{pair.Key}", Grade.Mind, "Twins",
+                $"{pair.Inner.Name} and {pair.Outer.Name} lie beside each other and differ by {{0}} only: poured wet on wet they read as one.",
+                [
+                    new(apart, "ΔE00", Formulas.ColourDifference,
+                    [
+                        .. Told(all, ground, pair.Layer, pair.Inner, "one"), .. Told(all, ground, pair.Layer, pair.Outer, "the other"),
+                        new("depth", DepthOf(pair.Layer), "mm", Origin.Reckoned), new("reads as one below", Lab.ReadsAsOne, "ΔE00", Origin.Default),
+                    ]),
+                ],
+                new("map", pair.Layer.Id, pair.At?.XMm, pair.At?.YMm),
+                [
+                    .. Swap(all, ground, pair), .. Line(all, ground, pair),
+                    Remedy.OnLayer("gradual", "They are meant to run into each other: gradual", pair.Layer.Id, l => l with { Contrast = Contrast.Gradual }),
+                ]);
+        }
+    }
+
+    /// <summary>The swap of two places' colours that leaves the fewest twins, where it leaves none of this pair and no new ones.</summary>
+    private static IEnumerable<Remedy> Swap(Catalogue all, Colour ground, Neighbours pair)
+    {
+        var (layer, places) = (pair.Layer, pair.Places);
+        var number = places.Select((p, i) => (p.Id, i)).ToDictionary(p => p.Id, p => p.i);
+
+        // Places by their numbers, the hearts' bed as one that cannot be swapped.
+        var cups = layer.Recipes.ToDictionary(c => c.Id);
+        var plain = pair.Plan.Regions.Where(r => r.CupId is not null).ToDictionary(r => r.Id, r => r.CupId!);
+        var borders = pair.Plan.Borders.Where(b => plain.ContainsKey(b.First) && plain.ContainsKey(b.Second)).ToList();
+        var apart = new Dictionary<(string, string), bool>();
+        var before = Twins(-1, -1);
+        var own = new[] { pair.First, pair.Second }.Where(number.ContainsKey).Select(id => number[id]).ToList();
+        var best = Enumerable.Range(0, places.Length)
+            .SelectMany(other => own.Where(o => places[o].Cup != places[other].Cup).Select(o => (Own: o, Other: other, Left: Twins(o, other))))
+            .Where(s => !s.Left.Contains((pair.First, pair.Second)) && s.Left.IsProperSubsetOf(before))
+            .OrderBy(s => s.Left.Count).FirstOrDefault();
+        if (best.Left is not null)
+        {
+            string Name(int place) => layer.Layout is FieldsLayout
+                ? FormattableString.Invariant($"field {place + 1}, {cups[places[place].Cup].Name},") : cups[places[place].Cup].Name;
+            yield return pair.Change("swap", $"Swap {Name(best.Own)} and {Name(best.Other)}".TrimEnd(','), pair.Swapped(best.Own, best.Other));
+        }
+
+        HashSet<(RegionId, RegionId)> Twins(int one, int other)
+        {
+            string CupOf(RegionId id) => number.TryGetValue(id, out var n) && (n == one || n == other) ? places[n == one ? other : one].Cup : plain[id];
+            return [.. borders.Where(b => ReadAsOne(CupOf(b.First), CupOf(b.Second))).Select(b => (b.First, b.Second))];
+        }
+
+        bool ReadAsOne(string a, string b) => apart.TryGetValue((a, b), out var one) ? one : apart[(a, b)] = Apart(all, ground, layer, cups[a], cups[b]) < Lab.ReadsAsOne;
+    }
+
+    /// <summary>A line between them, of the layer's own colour that stands out most, else of bone or of soot.</summary>
+    private static IEnumerable<Remedy> Line(Catalogue all, Colour ground, Neighbours pair)
+    {
+        double Stands(Recipe cup) => Math.Min(Apart(all, ground, pair.Layer, cup, pair.Inner), Apart(all, ground, pair.Layer, cup, pair.Outer));
+        var own = pair.Layer.Recipes.MaxBy(Stands)!;
+        var cup = Stands(own) >= Lab.ReadsAsOne ? own
+            : new[] { pair.Own("bone", "#f0e8d5", ColourantClass.Paste, 5), pair.Own("soot", "#1f1c1a", ColourantClass.Paste, 5) }.MaxBy(Stands)!;
+        if (Stands(cup) >= Lab.ReadsAsOne && pair.WithLine(cup) is { } with)
+        {
+            yield return pair.Change("line", pair.LineWords(cup.Name), with, Neighbours.LineMm);
+        }
+    }
+
+    /// <summary>How far two cups' resins differ as they are seen on the ground.</summary>
+    private static double Apart(Catalogue all, Colour ground, FilledLayer layer, Recipe first, Recipe second) => Lab.Difference(Seen(all, ground, layer, first), Seen(all, ground, layer, second));
+
+    private static Lab Seen(Catalogue all, Colour ground, FilledLayer layer, Recipe cup) => Lab.Of(CupLook.Of(all, layer, cup).Over(ground, DepthOf(layer)));
+
+    private static double DepthOf(FilledLayer layer) => DepthZones.DepthOf(layer, RegionKind.Band, layer.DepthMm);
+
+    /// <summary>A colour as it is seen, by lightness and its two hues.</summary>
+    private static IEnumerable<ReckonedInput> Told(Catalogue all, Colour ground, FilledLayer layer, Recipe cup, string which)
+    {
+        var seen = Seen(all, ground, layer, cup);
+        return
+        [
+            new($"L* of {which}, {cup.Name}", seen.L, "", Origin.Reckoned), new($"a* of {which}, {cup.Name}", seen.A, "", Origin.Reckoned), new($"b* of {which}, {cup.Name}", seen.B, "", Origin.Reckoned),
+        ];
+    }
+}

@@ -1,0 +1,131 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Painting;
+
+/// <summary>Paints pieces in one detail, looked at in one way.</summary>
+internal sealed class Picture(LayerMapper mapper, Catalogue catalogue, bool full, Look look)
+{
+    private bool FromBelow => look.Face == Face.Underside;
+
+    public Painting Of(Piece piece, int upTo, bool solid = true)
+    {
+        var ground = piece.Ground;
+        var layers = piece.Filled.Take(upTo + 1).ToList();
+        // From below, what lies beneath is in front of all that was poured over it.
+        var alone = solid && (ground.Old is null || FromBelow);
+        var over = Layered(piece, [.. layers.Where(l => l.Within is null)], ground.MapOutline, alone);
+        var mirrored = ground.Set is { Mirrored: true } ? ground.Panels : null;
+        var painting = over with
+        {
+            WidthMm = ground.Whole.BoxWidthMm,
+            HeightMm = ground.Whole.BoxHeightMm,
+            Outline = mirrored is null ? over.Outline : PathText.Straight(mirrored),
+            Ground = solid ? over.Ground : null,
+            Panel = mirrored is null ? null : over.Outline,
+            Copies = mirrored?.Copies ?? [],
+        };
+        painting = FromBelow ? Turned(painting, ground.Whole, ground.MapOutline) : painting;
+        return painting with
+        {
+            Insets =
+            [
+                .. ground.Old is { } old ? [Beneath(old, painting.WidthMm)] : Array.Empty<PaintInset>(),
+                .. (ground.Mould?.Inserts ?? []).Select(i => new PaintInset(false, 0, 0, Filled(piece, layers, i, painting.WidthMm))),
+            ],
+        };
+    }
+
+    private PaintInset Beneath(OldWork old, double widthMm)
+    {
+        var painting = new Picture(mapper, catalogue, full, look with { Wet = false }).Of(old.Itself, old.Layers.Length - 1, !FromBelow);
+        return new(!FromBelow, FromBelow ? widthMm - old.XMm - painting.WidthMm : old.XMm, old.YMm, painting);
+    }
+
+    private Painting Filled(Piece piece, List<FilledLayer> layers, Insert insert, double widthMm)
+    {
+        var filled = Layered(piece, [.. layers.Where(l => l.Within == insert.Id)], insert.Placed, true);
+        return FromBelow ? Turned(filled, insert.Placed, insert.Placed, widthMm) : filled;
+    }
+
+    /// <summary>A painting seen from below: left is right.</summary>
+    private static Painting Turned(Painting painting, Outline whole, Outline mapped, double? widthMm = null)
+    {
+        var width = widthMm ?? painting.WidthMm;
+        ImmutableArray<PanelCopy> once = [new(0, false)];
+        return painting with
+        {
+            Outline = PathText.Straight(whole.Rings.Select(r => new Ring([.. r.Xs.ToArray().Select(x => width - x)], r.Ys.ToArray()).Reversed())),
+            Panel = painting.Panel ?? PathText.Straight(mapped),
+            Copies = [.. (painting.Copies.IsEmpty ? once : painting.Copies).Select(c => new PanelCopy(width - c.FromMm, !c.Mirrored))],
+        };
+    }
+
+    private Painting Layered(Piece piece, ImmutableArray<FilledLayer> layers, Outline outline, bool solid)
+    {
+        var sheet = new Sheet(catalogue, full, look.Light == LightFrom.Back, FromBelow, piece.Ground.Colour);
+        int? filtersFrom = null;
+        for (var i = 0; i < layers.Length; i++)
+        {
+            var layer = FromBelow ? layers[^(i + 1)] : layers[i];
+            var lowest = solid && i == 0;
+            filtersFrom ??= sheet.Through && !lowest ? sheet.Paths.Count : null;
+            Layer(sheet, piece, outline, layer, mapper.Map(piece, layer), lowest, look.Wet && i == layers.Length - 1);
+        }
+
+        return new(
+            outline.BoxWidthMm, outline.BoxHeightMm, PathText.Straight(outline), sheet.Ground,
+            sheet.Materials.ToImmutable(), sheet.Paths.ToImmutable(), null, [], [], sheet.Clips.ToImmutable(), look.Wet,
+            sheet.Through ? filtersFrom ?? sheet.Paths.Count : null);
+    }
+
+    private static void Layer(Sheet sheet, Piece piece, Outline outline, FilledLayer layer, LayerMap map, bool lowest, bool wet)
+    {
+        Effort.Check();
+        var whole = new LayerBrush(sheet, piece, outline, layer, null, lowest, wet);
+        whole.Materials();
+        if (map is not ZonedMap zoned)
+        {
+            Paint(whole, map);
+            return;
+        }
+
+        foreach (var part in zoned.Parts.Where(p => p.Map is not null))
+        {
+            Effort.Check();
+            var from = sheet.Paths.Count;
+            Paint(new(sheet, piece, part.Outline, part.Of(layer), part.ZoneId, lowest, wet), part.Map!);
+            if (!sheet.Full && lowest && part.ZoneId is null && piece.Ground.Old is null)
+            {
+                // Solid zones and kept spots are painted over what reaches into them; a draft need not pay for a clip.
+                continue;
+            }
+
+            for (var i = from; i < sheet.Paths.Count; i++)
+            {
+                sheet.Paths[i] = sheet.Paths[i] with { Clip = sheet.Clips.Count };
+            }
+
+            sheet.Clips.Add(PathText.Straight(part.Outline));
+        }
+
+        Paint(whole, zoned.Kept);
+    }
+
+    private static void Paint(LayerBrush brush, LayerMap map)
+    {
+        switch (map)
+        {
+            case BandMap bands:
+                new BandBrush(brush).Paint(bands);
+                break;
+            case RegionMap regions:
+                new RegionBrush(brush).Paint(regions);
+                break;
+        }
+    }
+}

@@ -1,0 +1,148 @@
+using MossLantern.Core.Documents;
+using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Painting;
+
+/// <summary>Paints a map of polygons side by side, with veins and walls over them.</summary>
+internal sealed class RegionBrush(LayerBrush on)
+{
+    private const string WallColour = "#efe7d6";
+
+    /// <summary>Polygons side by side, each with growth lines that follow its own border.</summary>
+    public void Paint(RegionMap map)
+    {
+        if (on.Full && on.Lowest && map.IsWhole && on.Piece.Ground.Old is null)
+        {
+            // Between two polygons side by side the ground would show as a hairline: what lies below is like them.
+            List<Colour> shown = [.. map.Patches.Where(p => p.CupId is not null && p.Kind is not RegionKind.Vein).Select(p => on.Shown(on.Cups[p.CupId!]))];
+            if (shown.Count > 1)
+            {
+                var mean = new Colour(shown.Average(c => c.R), shown.Average(c => c.G), shown.Average(c => c.B));
+                on.Sheet.Paths.Add(new(PaintRole.Part, on.Whole, mean.ToHex(), null, 0, 1, null, null));
+            }
+        }
+
+        foreach (var patch in map.Patches.Where(p => p.Kind is not (RegionKind.Vein or RegionKind.Wall)))
+        {
+            var path = PathText.Straight(!on.Full && patch.Draft is { } draft ? draft.Rings : Flat.Rings(patch.Area));
+            if (path.Length == 0)
+            {
+                continue;
+            }
+
+            if (patch.CupId is not { } id)
+            {
+                // Nothing is poured here: it is there to be pointed at.
+                on.Sheet.Paths.Add(new(PaintRole.Part, path, on.Sheet.Ground, null, 0, on.Lowest && on.Piece.Ground.Old is null ? 1 : 0, patch.Id.In(on.ZoneId), on.Material("")));
+                continue;
+            }
+
+            on.Lay(PaintRole.Part, path, on.Cups[id], CupLook.Of(on.Catalogue, on.Layer, on.Cups[id]), on.DepthMm, on.Lowest, patch.Id.In(on.ZoneId));
+        }
+
+        if (on.Full)
+        {
+            InnerLines(map);
+        }
+
+        if (on.Wet)
+        {
+            Runs(map);
+        }
+
+        foreach (var patch in map.Patches.Where(p => p.Kind is RegionKind.Vein or RegionKind.Wall))
+        {
+            if (patch.CupId is not { } id)
+            {
+                if (!patch.Area.IsEmpty)
+                {
+                    var wall = Colour.Of(WallColour).Tone(on.Sheet.Through ? -0.85 : 0);
+                    on.Sheet.Paths.Add(new(
+                        PaintRole.Wall, PathText.Straight(Flat.Rings(patch.Area)), wall.ToHex(), on.Full && !on.Wet && !on.Sheet.Through ? wall.Tone(-0.6).ToHex() : null, 0.4, 1,
+                        patch.Id.In(on.ZoneId), on.Material("")));
+                }
+
+                continue;
+            }
+
+            Vein(patch, on.Cups[id], patch.Own?.ThicknessMm ?? on.DepthMm);
+        }
+    }
+
+    /// <summary>A vein lies on the fields, as thick as it is laid.</summary>
+    private void Vein(Patch patch, Recipe cup, double thicknessMm)
+    {
+        var look = CupLook.Of(on.Catalogue, on.Layer, cup);
+        // A draft draws the line itself: what it covers is dear.
+        if (!on.Full && !on.Wet && patch.Draft is { Line: { } line, WidthMm: var widthMm })
+        {
+            var from = on.Sheet.Paths.Count;
+            on.Lay(PaintRole.Part, PathText.Open(Flat.Lines(line)), cup, look, thicknessMm, false, patch.Id.In(on.ZoneId));
+            for (var i = from; i < on.Sheet.Paths.Count; i++)
+            {
+                on.Sheet.Paths[i] = on.Sheet.Paths[i] with { Fill = null, Stroke = on.Sheet.Paths[i].Fill, StrokeMm = widthMm };
+            }
+
+            return;
+        }
+
+        if (patch.Area.IsEmpty)
+        {
+            return;
+        }
+
+        var path = PathText.Straight(Flat.Rings(patch.Area));
+        var (opacity, colour) = (Math.Round(look.Opacity(thicknessMm), 3), on.Sheet.Through ? look.Through(thicknessMm) : look.Colour);
+        if (on.Wet)
+        {
+            on.Run(path, colour, opacity, patch.Id);
+        }
+
+        on.Lay(PaintRole.Part, path, cup, look, thicknessMm, false, patch.Id.In(on.ZoneId));
+        if (on.Full && !on.Wet && !on.Sheet.Through && opacity > 0)
+        {
+            on.Sheet.Paths.Add(new(PaintRole.Edge, path, null, colour.Tone(-0.6).ToHex(), 0.4, opacity, patch.Id.In(on.ZoneId), null));
+        }
+    }
+
+    private void InnerLines(RegionMap map)
+    {
+        var (seed, waviness) = on.Layer.Layout switch { FieldsLayout f => (f.Seed, 13.0), PoolsLayout => (7, 13), _ => (7, 3) };
+        foreach (var line in GrowthLines.Of(map, on.Outline, on.Piece.Growth, seed, waviness))
+        {
+            if (line.Patch.CupId is not { } id || on.Cups[id] is not { } cup || CupLook.Of(on.Catalogue, on.Layer, cup) is not { CoverPerMm: > 0 } look)
+            {
+                continue;
+            }
+
+            // Glass would be deepened twice by a shape over its body: there the line alone is drawn.
+            var lightness = Painter.GrowthLightness * Painter.OfFaces * line.Tone * (cup.Colourant is ColourantClass.MetallicPaste ? Painter.OfMetal : 1);
+            if (on.Lowest || on.Sheet.Through || look.GlassPerMm == 0)
+            {
+                on.Lay(PaintRole.GrowthLine, line.Path, cup, look, on.DepthMm, on.Lowest, line.Patch.Id.In(on.ZoneId), lightness);
+            }
+
+            if (line.Hairline && !on.Wet && !on.Sheet.Through)
+            {
+                var shown = Lab.Lighter(look.Over(on.Below(cup), on.DepthMm), Painter.GrowthLightness);
+                on.Sheet.Paths.Add(new(PaintRole.GrowthLine, line.Path, null, shown.ToHex(), 0.3, on.Lowest ? 1 : Math.Round(look.Opacity(on.DepthMm), 3), line.Patch.Id.In(on.ZoneId), null));
+            }
+        }
+    }
+
+    /// <summary>Where wet regions that are polygons run into each other, along their borders.</summary>
+    private void Runs(RegionMap map)
+    {
+        var cupOf = map.Patches.Where(p => p.CupId is not null).ToDictionary(p => p.Id, p => on.Cups[p.CupId!]);
+        foreach (var border in map.BorderLines)
+        {
+            if (cupOf.TryGetValue(border.First, out var one) && cupOf.TryGetValue(border.Second, out var other))
+            {
+                on.Run(PathText.Open(border.Lines), one, other, border.First);
+            }
+        }
+    }
+}
