@@ -8,7 +8,7 @@ namespace MossLantern.Browser.Tests;
 public sealed class KillTests : IDisposable
 {
     private const int Clients = 4;
-    private const int UsualKills = 12;
+    private const int UsualKills = 8;
 
     private readonly WorkshopProcess workshop = new(demo: false);
 

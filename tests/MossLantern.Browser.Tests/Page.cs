@@ -233,6 +233,28 @@ internal sealed class Page : IDisposable
           .filter(e => e.tabIndex >= 0 && !e.disabled && e.checkVisibility({ visibilityProperty: true }) && !(e.type === 'radio' && e.name && !e.checked))
         """;
 
+    /// <summary>What Tab should stop at and does not come to, one line each.</summary>
+    public IReadOnlyList<string> UnreachedByTab()
+    {
+        var stops = (int)(long)driver.ExecuteScript(
+            $$"""
+            document.activeElement.blur();
+            window.stops = {{Stops}};
+            window.stopped = new Set();
+            document.addEventListener('focusin', e => window.stopped.add(e.target), true);
+            return window.stops.length;
+            """)!;
+        const string Missed = "window.stops.filter(e => e.isConnected && !e.disabled && e.checkVisibility({ visibilityProperty: true }) && !window.stopped.has(e))";
+
+        // What is chosen by the focus may show grips of its own on the way.
+        for (var pressed = 0; pressed < 2 * stops + StepsAtOnce && Evaluate($"{Missed}.length") != "0"; pressed += StepsAtOnce)
+        {
+            Press([.. Enumerable.Repeat(Keys.Tab, StepsAtOnce)]);
+        }
+
+        return [.. ((JsonArray)JsonNode.Parse(Evaluate($"JSON.stringify({Missed}.map({TextsOf}))"))!).Select(m => $"Tab does not come to '{m}'")];
+    }
+
     /// <summary>Puts the focus a few steps before the next element of a role and a name, if it is far off; whether there is one.</summary>
     private bool Stepped(string role, string name, bool back)
     {

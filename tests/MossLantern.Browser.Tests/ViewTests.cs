@@ -92,6 +92,9 @@ public sealed class ViewTests(SharedWorkshop shared) : WorkshopCase(shared)
         Waiting.Until(() => page.Script<bool>("return document.documentElement.dataset.theme === 'evening' && !document.getAnimations().some(a => a instanceof CSSTransition)"), "the evening");
         findings.AddRange(page.AxeFindings("color-contrast").Select(f => $"in the evening: {f}"));
         Picture(page, "map-evening", name == "map");
+
+        // Last, as what the focus comes to may be chosen by it.
+        findings.AddRange(page.UnreachedByTab());
         findings.AddRange(page.Complaints());
         Assert.True(findings.Count == 0, string.Join("\n", findings));
     }

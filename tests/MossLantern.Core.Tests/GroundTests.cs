@@ -145,6 +145,32 @@ public class GroundTests
         Assert.All(finding.Remedies, r => Assert.Equal(r.Mm is not null, r.Label.Contains("{0}", StringComparison.Ordinal)));
     }
 
+    [Theory]
+    [InlineData(14.9, true)]
+    [InlineData(15.0, false)]
+    [InlineData(null, false)]
+    public void A_room_is_too_cold_below_fifteen_degrees(double? roomC, bool cold)
+    {
+        var piece = Planned(Ground(Ply(12)));
+        piece = piece with { Sittings = [.. piece.Sittings.Select(s => s with { RoomC = roomC })] };
+        var finding = Plan(piece).Findings.SingleOrDefault(f => f.Check == "too-cold");
+        Assert.Equal(cold, finding is not null);
+        if (finding is not null)
+        {
+            Assert.Equal("sittings[l1].roomC", Assert.Single(finding.Remedies).Field);
+            Assert.Equal(["sittings[l1].roomC", null], finding.Numbers.Select(n => n.Inputs[0].Field));
+        }
+    }
+
+    [Fact]
+    public void What_is_poured_was_as_warm_as_it_was()
+    {
+        var piece = Planned(Ground(Ply(12)));
+        piece = piece with { Sittings = [.. piece.Sittings.Select(s => s with { RoomC = 10 })] };
+        var start = Instant.FromUtc(2026, 5, 2, 10, 0);
+        Assert.DoesNotContain(Planner.Plan(piece, [new("l1", start, start, 10)], Zone).Findings, f => f.Check == "too-cold");
+    }
+
     [Trait("Pace", "long")]
     [Fact]
     public void Remedies_of_a_bow_clear_it_whatever_the_board() =>

@@ -1,6 +1,8 @@
 using System.Net;
 using System.Text.Json.Nodes;
 using System.Text.RegularExpressions;
+using MossLantern.Core.Documents;
+using MossLantern.Formats;
 using static MossLantern.Web.Tests.Places;
 using static MossLantern.Web.Tests.TestHost;
 
@@ -255,6 +257,10 @@ public sealed partial class BadValueTests : IDisposable
         ["marble"] = """{ "kind": "marble", "groundRecipeId": "cup-1", "streakRecipeId": "mix", "streakPercent": 30, "blend": 0.4, "directionDeg": 15, "seed": 2 }""",
         ["flood"] = """{ "kind": "flood", "recipeId": "cup-1" }""",
     };
+
+    [Fact]
+    public void Every_layout_is_tried() =>
+        Assert.Equal(Kinds.All.Single(k => k.Type == typeof(Layout)).Names.Select(n => n.Name).Order(), LaidOut.Keys.Order());
 
     [Theory]
     [MemberData(nameof(Layouts))]

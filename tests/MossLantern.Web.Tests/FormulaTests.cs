@@ -1,6 +1,7 @@
 using System.Collections;
 using System.Reflection;
 using System.Runtime.CompilerServices;
+using System.Text.RegularExpressions;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
@@ -14,7 +15,7 @@ using NodaTime;
 namespace MossLantern.Web.Tests;
 
 /// <summary>The words of every formula, worked out over the inputs that are shown, give the number that is shown.</summary>
-public class FormulaTests
+public partial class FormulaTests
 {
     /// <summary>What arithmetic on a few inputs cannot repeat.</summary>
     private static readonly string[] Measured =
@@ -67,6 +68,29 @@ public class FormulaTests
         Assert.True(count > 2000, $"only {count} numbers");
         Assert.True(used.Count > 35, $"only {used.Count} formulas");
     }
+
+    /// <summary>Planned and not poured: what is decided is typed where its number is opened.</summary>
+    [Fact]
+    public void Every_input_that_names_a_place_can_be_set_there()
+    {
+        var planner = new PiecePlanner(new LayerMapper());
+        var places = new HashSet<string>();
+        foreach (var (name, piece) in DemoDocuments.All)
+        {
+            var planned = piece with { Sittings = [.. piece.Sittings.Select(s => s with { Start = new(2027, 3, 1, 9, 0), RoomC = 14 })] };
+            foreach (var place in Numbers(planner.Plan(planned, [], Surroundings.Usual(DateTimeZone.Utc))).SelectMany(n => n.Inputs).Select(i => i.Field).OfType<string>())
+            {
+                var field = Indices().Replace(place, "");
+                places.Add(field);
+                Assert.True(PieceFields.Ranges.ContainsKey(field), $"{name}: {place}");
+            }
+        }
+
+        Assert.Contains("sittings.roomC", places);
+    }
+
+    [GeneratedRegex(@"\[[^\]]*\]")]
+    private static partial Regex Indices();
 
     [Fact]
     public void Every_input_has_a_name_of_its_own()

@@ -13,7 +13,7 @@ public static class SecondLook
     [
         new TiltCheck(), new LevelUnknownCheck(), new BowCheck(), new CanvasSagCheck(), new PaintOilCheck(), new WetGlueCheck(), new LeakyCheck(), new ReliefBelowCheck(),
         new TwinsCheck(), new MudCheck(), new BareGroundCheck(), new NoHomeCheck(),
-        new OneSideCheck(), new DullFieldCheck(), new FloodsBareCheck(), new NearMissCheck(), new RimRoomCheck(), new HeartOutsideCheck(), new LayerEarlyCheck(),
+        new OneSideCheck(), new DullFieldCheck(), new FloodsBareCheck(), new NearMissCheck(), new RimRoomCheck(), new HeartOutsideCheck(), new LayerEarlyCheck(), new TooColdCheck(),
     ];
 
     private static IEnumerable<Finding> Looked(ICheck check, Looked looked)

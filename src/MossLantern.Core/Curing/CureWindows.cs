@@ -96,7 +96,11 @@ public static class CureWindows
     /// The windows, in the order they usually open in: of the tape or of the mould only where there is one. Each opens counted from the end of the last pour and closes counted
     /// from the start of the first.
     /// </summary>
-    public static ImmutableArray<CureWindow> Of(ResinSystem system, Pour pour, HeldBy held = HeldBy.Tape)
+    /// <param name="system">The resin.</param>
+    /// <param name="pour">When it was poured, and in what room.</param>
+    /// <param name="held">What keeps the layer in.</param>
+    /// <param name="roomPlace">The place where the room's temperature is decided; null where it is none of a document's.</param>
+    public static ImmutableArray<CureWindow> Of(ResinSystem system, Pour pour, HeldBy held = HeldBy.Tape, string? roomPlace = null)
     {
         ArgumentNullException.ThrowIfNull(system);
         ArgumentNullException.ThrowIfNull(pour);
@@ -128,7 +132,7 @@ public static class CureWindows
                 EquivalentAge.ClockHours(ageHours, [new(1, pour.RoomC)], system.ReferenceC), "h", Formulas.Milestone,
                 new("at the reference temperature", ageHours, "h", system.OriginOf(property)),
                 new("reference temperature", system.ReferenceC, "°C", system.OriginOf(P.ReferenceC)),
-                new("room", pour.RoomC, "°C", pour.RoomOrigin, pour.RoomOrigin == Origin.Measured ? null : "plan.roomC"),
+                new("room", pour.RoomC, "°C", pour.RoomOrigin, pour.RoomOrigin == Origin.Measured ? null : roomPlace),
                 new("activation energy Ea", EquivalentAge.ActivationKj, "kJ/mol", Origin.Default),
                 new("speed of cure", speed, "×", Origin.Reckoned));
         }

@@ -73,7 +73,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
             CupOpacity.Of(around.Catalogue, layer, map),
             pour,
             poured is not null,
-            pour is null ? [] : CureWindows.Of(system, pour, HeldOf(piece.Ground)),
+            pour is null ? [] : CureWindows.Of(system, pour, HeldOf(piece.Ground), layer.SittingPlace + ".roomC"),
             cups.Regions.Sum(r => r.LayerMl.Value) / piece.Ground.AtOnce
                 * Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl,
             LayoutFacts.Of(mapper, piece, layer, map, cups),

@@ -1,0 +1,34 @@
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>A layer is to be poured in a room that is too cold for it to cure well.</summary>
+internal sealed class TooColdCheck : ICheck
+{
+    /// <summary>Below it resin cures slowly and clouds, °C.</summary>
+    internal const double LeastC = 15;
+
+    public string Id => "too-cold";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        foreach (var (layer, _) in looked.Piece.Filled.Zip(looked.Layers).Where(l => !l.Second.Poured))
+        {
+            var (room, origin) = layer.Plan.RoomC is { } planned ? (planned, Origin.Own) : (looked.Around.RoomC, Origin.Default);
+            if (room >= LeastC)
+            {
+                continue;
+            }
+
+            var place = layer.SittingPlace + ".roomC";
+            yield return new(
+                Id, $"too-cold@{layer.Id}", Grade.Mend, "Too cold",
+                $"{layer.Name} is to be poured at {{0}}; below {{1}} resin cures slowly and comes out cloudy or soft.",
+                [
+                    Reckoned.Of(room, "°C", Formulas.Stated, new ReckonedInput("room", room, "°C", origin, place)),
+                    Reckoned.Of(LeastC, "°C", Formulas.Stated, new ReckonedInput("least", LeastC, "°C", Origin.Default)),
+                ],
+                new("cure", layer.Id), [Remedy.Ask("warm", "Warm the room, and say how warm", place)]);
+        }
+    }
+}
