@@ -4,7 +4,7 @@ import { said } from '../api/client';
 import { letStepsGo, setWorkshop } from '../api/changes';
 import { aboutQuery } from '../api/queries';
 import { useWorkshop } from '../units/workshop';
-import { Choice } from '../parts/Fields';
+import { Choice } from '../parts/Choice';
 import './AboutPage.scss';
 
 const megabytes = (bytes: number) => `${(bytes / 1_000_000).toFixed(bytes < 10_000_000 ? 1 : 0)} MB`;

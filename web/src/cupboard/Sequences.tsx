@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { KeptSequence, Refused, SequenceView } from '../api/client';
 import { keepSequence, takeOutSequence } from '../api/changes';
 import { sequencesQuery } from '../api/queries';
-import { TextField } from '../parts/Fields';
+import { TextField } from '../parts/TextField';
 import { HowNumber } from '../parts/HowNumber';
 import { useUnits } from '../units/units';
 import { Stripes } from '../parts/Stripes';

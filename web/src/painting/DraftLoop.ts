@@ -1,6 +1,6 @@
 import type { Look, Painting, Piece, PlanView, Schemas } from '../api/client';
 import { preview } from '../api/ask';
-import type { Paints } from './brush';
+import type { Paints } from './paths';
 import { paint } from './brush';
 import type { Place } from './place';
 import { sized } from './place';

@@ -1,7 +1,8 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { PaintPath, Painting } from '../api/client';
-import { paint, regionAt } from './brush';
-import type { Paints } from './brush';
+import { paint } from './brush';
+import type { Paints } from './paths';
+import { regionAt } from './regions';
 
 /** A path that knows what it was made from; of these only squares 'x y size' are asked whether a point is in them. */
 class TestPath {

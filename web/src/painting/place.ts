@@ -1,4 +1,4 @@
-import type { Paints } from './brush';
+import type { Paints } from './paths';
 
 /** Where a piece is seen: pixels to a millimetre, and where its top left lies in the frame. */
 export interface View {

@@ -1,5 +1,9 @@
 import type { ComponentProps } from 'react';
-import { Choice, ColourField, NumberField, TextField, TimeField, Whether } from './Fields';
+import { Choice, Whether } from './Choice';
+import { ColourField } from './ColourField';
+import { NumberField } from './NumberField';
+import { TextField } from './TextField';
+import { TimeField } from './TimeField';
 import { rangeOf, useEdits } from './editing';
 import { fieldText, wireText } from '../units/format';
 

@@ -4,7 +4,8 @@ import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/re
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { newQueries } from '../api/queries';
 import { UnitsProvider } from '../units/units';
-import { NumberField, TextField } from './Fields';
+import { NumberField } from './NumberField';
+import { TextField } from './TextField';
 import { FieldsContext } from './fields';
 
 const taken = vi.fn();

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Finding } from '../api/client';
 import { useUnits } from '../units/units';
-import { TextField } from './Fields';
+import { TextField } from './TextField';
 import { HowNumber } from './HowNumber';
 import './Findings.scss';
 

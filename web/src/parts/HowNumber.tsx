@@ -5,7 +5,7 @@ import type { Reckoned } from '../api/client';
 import { formulasQuery } from '../api/queries';
 import { useUnits } from '../units/units';
 import { rangeOf, useEditing } from './editing';
-import { NumberField } from './Fields';
+import { NumberField } from './NumberField';
 import './HowNumber.scss';
 
 const origins = {

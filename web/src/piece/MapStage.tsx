@@ -12,7 +12,7 @@ import { nearer, viewOf, whole as wholeView } from '../editor/view';
 import type { Shape } from '../painting/DraftLoop';
 import type { Drafts } from '../painting/Drafts';
 import { PaintedPiece } from '../painting/PaintedPiece';
-import { regionAt } from '../painting/brush';
+import { regionAt } from '../painting/regions';
 import { useEdits } from '../parts/editing';
 import { Callout } from './Callout';
 import { lookWords } from './LookBar';

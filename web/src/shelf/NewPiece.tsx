@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import type { Edit, Ground } from '../api/client';
 import { Refused, said } from '../api/client';
 import { bringPiece, changeGround, newPiece } from '../api/changes';
-import { TextField } from '../parts/Fields';
+import { TextField } from '../parts/TextField';
 import type { Editing } from '../parts/editing';
 import { EditingProvider, setField } from '../parts/editing';
 import { GroundSentence } from '../stations/ground/GroundSentence';

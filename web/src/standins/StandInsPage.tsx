@@ -3,7 +3,7 @@ import type { LevelSteering } from '../api/client';
 import { Refused } from '../api/client';
 import { steerLevel } from '../api/changes';
 import { levelQuery } from '../api/queries';
-import { NumberField } from '../parts/Fields';
+import { NumberField } from '../parts/NumberField';
 import { decimalsOfStep } from '../units/format';
 import { useLive } from '../parts/live';
 import { useUnits } from '../units/units';

@@ -2,9 +2,10 @@ import { alsoIn } from '../../editor/filled';
 import type { FilledLayer } from '../../editor/filled';
 
 import { ChoiceAt, NumberAt, TextAt } from '../../parts/At';
-import { Choice } from '../../parts/Fields';
+import { Choice } from '../../parts/Choice';
 import { useEdits } from '../../parts/editing';
 import { useFields } from '../../parts/fields';
+import type { Reckoned } from '../../api/client';
 import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
 import { usePots } from '../../parts/pots';
@@ -160,32 +161,8 @@ export function CupsStation() {
                 </tr>
               </thead>
               <tbody>
-                <tr>
-                  <th scope="row">resin</th>
-                  <td data-hero={!byWeight || undefined}>
-                    <HowNumber
-                      of={plan.resinMl}
-                      label="Resin by volume"
-                      decimals={halves(plan.resinMl.value)}
-                    />
-                  </td>
-                  <td data-hero={byWeight || undefined}>
-                    <HowNumber of={plan.resinG} label="Resin by weight" />
-                  </td>
-                </tr>
-                <tr>
-                  <th scope="row">hardener</th>
-                  <td data-hero={!byWeight || undefined}>
-                    <HowNumber
-                      of={plan.hardenerMl}
-                      label="Hardener by volume"
-                      decimals={halves(plan.hardenerMl.value)}
-                    />
-                  </td>
-                  <td data-hero={byWeight || undefined}>
-                    <HowNumber of={plan.hardenerG} label="Hardener by weight" />
-                  </td>
-                </tr>
+                <Part name="resin" ml={plan.resinMl} g={plan.resinG} byWeight={byWeight} />
+                <Part name="hardener" ml={plan.hardenerMl} g={plan.hardenerG} byWeight={byWeight} />
                 {plan.colourantG && (
                   <tr>
                     <th scope="row">{materials?.colourants.find((c) => c.class === cup.colourant)?.name}</th>
@@ -345,5 +322,31 @@ function MakersData({ layer, system, at }: MakersProps) {
         />
       </p>
     </details>
+  );
+}
+
+/** One of the two parts of a cup, by volume and by weight; which of them is measured stands out. */
+function Part({
+  name,
+  ml,
+  g,
+  byWeight,
+}: {
+  name: 'resin' | 'hardener';
+  ml: Reckoned;
+  g: Reckoned;
+  byWeight: boolean;
+}) {
+  const label = name === 'resin' ? 'Resin' : 'Hardener';
+  return (
+    <tr>
+      <th scope="row">{name}</th>
+      <td data-hero={!byWeight || undefined}>
+        <HowNumber of={ml} label={`${label} by volume`} decimals={halves(ml.value)} />
+      </td>
+      <td data-hero={byWeight || undefined}>
+        <HowNumber of={g} label={`${label} by weight`} />
+      </td>
+    </tr>
   );
 }

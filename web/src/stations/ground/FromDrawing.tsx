@@ -3,7 +3,7 @@ import { useId, useState } from 'react';
 import type { Outline } from '../../api/client';
 import { Refused } from '../../api/client';
 import { readDrawing } from '../../api/changes';
-import { NumberField } from '../../parts/Fields';
+import { NumberField } from '../../parts/NumberField';
 import './FromDrawing.scss';
 
 type Drawn = Extract<Outline, { shape: 'drawn' }>;

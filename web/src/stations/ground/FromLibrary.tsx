@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { Ground } from '../../api/client';
 import { mouldsQuery } from '../../api/queries';
-import { Choice } from '../../parts/Fields';
+import { Choice } from '../../parts/Choice';
 import { useEdits } from '../../parts/editing';
 
 const none = 'none';

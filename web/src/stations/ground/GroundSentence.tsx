@@ -1,6 +1,6 @@
 import type { Ground } from '../../api/client';
 import { ChoiceAt, ColourAt, NumberAt, WhetherAt } from '../../parts/At';
-import { Choice, Whether } from '../../parts/Fields';
+import { Choice, Whether } from '../../parts/Choice';
 import { useEdits } from '../../parts/editing';
 import { useUnits } from '../../units/units';
 import type { Kind } from './kinds';

@@ -1,6 +1,6 @@
 import { useWorkshop } from '../../units/workshop';
 import { TextAt } from '../../parts/At';
-import { NumberField } from '../../parts/Fields';
+import { NumberField } from '../../parts/NumberField';
 import { useEdits } from '../../parts/editing';
 import { Figure } from '../../parts/Figure';
 import { HowNumber } from '../../parts/HowNumber';

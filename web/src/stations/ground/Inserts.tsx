@@ -1,6 +1,6 @@
 import type { Ground } from '../../api/client';
 import { NumberAt, TextAt } from '../../parts/At';
-import { Choice } from '../../parts/Fields';
+import { Choice } from '../../parts/Choice';
 import { useEdits } from '../../parts/editing';
 import type { Insert } from './kinds';
 

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import type { Ground } from '../../api/client';
 import { NumberAt } from '../../parts/At';
-import { NumberField, Whether } from '../../parts/Fields';
+import { Whether } from '../../parts/Choice';
+import { NumberField } from '../../parts/NumberField';
 import { useEdits } from '../../parts/editing';
 
 /** Whether the piece is poured over older work, how that stands, and the new rim round it. */

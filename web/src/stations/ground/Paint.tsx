@@ -1,6 +1,6 @@
 import { usePots } from '../../parts/pots';
 import { ColourAt, NumberAt, WhetherAt } from '../../parts/At';
-import { Choice } from '../../parts/Fields';
+import { Choice } from '../../parts/Choice';
 import { useEdits } from '../../parts/editing';
 import { useFields } from '../../parts/fields';
 import type { Ground } from '../../api/client';

@@ -1,6 +1,7 @@
 import type { Ground, PlanView } from '../../api/client';
 import { useState } from 'react';
-import { NumberField, Whether } from '../../parts/Fields';
+import { Whether } from '../../parts/Choice';
+import { NumberField } from '../../parts/NumberField';
 import { useEdits } from '../../parts/editing';
 import { Figure } from '../../parts/Figure';
 import { HowNumber } from '../../parts/HowNumber';

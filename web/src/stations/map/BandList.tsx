@@ -1,7 +1,7 @@
 import { CupColour } from '../CupColour';
 import type { Edit } from '../../api/client';
 import { NumberAt } from '../../parts/At';
-import { Choice } from '../../parts/Fields';
+import { Choice } from '../../parts/Choice';
 import { useEdits } from '../../parts/editing';
 import { useMost } from '../../parts/fields';
 import { HowNumber } from '../../parts/HowNumber';

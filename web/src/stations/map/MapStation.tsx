@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { KeptZone, Schemas } from '../../api/client';
 import type { Zone } from '../../editor/filled';
 import { ChoiceAt, NumberAt, TextAt } from '../../parts/At';
-import { Choice } from '../../parts/Fields';
+import { Choice } from '../../parts/Choice';
 import { useEdits } from '../../parts/editing';
 import { useMost } from '../../parts/fields';
 import { HowNumber } from '../../parts/HowNumber';

@@ -4,7 +4,7 @@ import { Refused } from '../../api/client';
 import { nameSequence } from '../../api/changes';
 import { Stripes } from '../../parts/Stripes';
 import { useSequences } from '../../parts/sequences';
-import { TextField } from '../../parts/Fields';
+import { TextField } from '../../parts/TextField';
 import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';
 import { useUnits } from '../../units/units';

@@ -1,5 +1,5 @@
 import type { FilledLayer } from '../../../editor/filled';
-import { Choice } from '../../../parts/Fields';
+import { Choice } from '../../../parts/Choice';
 import { CupColour } from '../../CupColour';
 import { useStation } from '../../station';
 
