@@ -95,8 +95,8 @@ public sealed class CureModel
     /// <summary>Heat transfer of a cup's faces, W/m²K: the default, or from a second stated pair.</summary>
     public double CupLoss { get; }
 
-    /// <summary>A model of a resin.</summary>
-    /// <param name="workingMinutes">Working time of 100 g in a cup, min.</param>
+    /// <summary>A model of a resin. Every step is one of cure, so that even of not-a-number it comes to an end: what is asked of it then is not a number.</summary>
+    /// <param name="workingMinutes">Working time of 100 g in a cup, min; above 0.</param>
     /// <param name="referenceC">Room at which it is stated, °C.</param>
     /// <param name="reactionHeatJPerG">Heat of reaction, J/g.</param>
     public static CureModel Of(double workingMinutes, double referenceC, double reactionHeatJPerG = ReactionHeatJPerG) =>
@@ -157,19 +157,19 @@ public sealed class CureModel
         }
     }
 
-    /// <summary>What becomes of a cup that is left standing.</summary>
+    /// <summary>What becomes of a cup that is left standing: the less is in it, the nearer it stays to the room. In a room so cold that it does not gel within a week, that is not known.</summary>
     /// <param name="massG">What is in it, g.</param>
     /// <param name="roomC">Room, °C; the resin starts as warm.</param>
     public Cured Cup(double massG, double roomC) => Left(CuringBody.Cup(massG, CupLoss), roomC);
 
-    /// <summary>What becomes of a film.</summary>
+    /// <summary>What becomes of a film: the thinner, the nearer it stays to the room.</summary>
     /// <param name="depthMm">Its depth, mm.</param>
     /// <param name="roomC">Room, °C; the resin starts as warm.</param>
     public Cured Film(double depthMm, double roomC) => Left(CuringBody.Film(depthMm), roomC);
 
     /// <summary>
     /// The states a body goes through, ever further cured. Degree and temperature travel with the resin: what is poured
-    /// from one body into another goes on from where it was.
+    /// from one body into another goes on from where it was. The states have no end: who asks for them stops.
     /// </summary>
     /// <param name="body">The body.</param>
     /// <param name="from">Where it starts.</param>

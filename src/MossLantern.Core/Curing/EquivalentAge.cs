@@ -17,7 +17,7 @@ public static class EquivalentAge
     private const double GasConstant = 8.314;
     private const double Kelvin = 273.15;
 
-    /// <summary>How many times faster than at the reference temperature a resin cures.</summary>
+    /// <summary>How many times faster than at the reference temperature a resin cures: 1 there, less where it is colder. Not-a-number stays one; at absolute zero it is 0.</summary>
     /// <param name="celsius">Temperature, °C.</param>
     /// <param name="referenceC">Reference temperature, °C.</param>
     /// <param name="activationKj">Activation energy, kJ/mol.</param>
@@ -30,7 +30,8 @@ public static class EquivalentAge
     public static double Arrhenius(double celsius, double activationKj) =>
         Math.Exp(-activationKj * 1000 / (GasConstant * (celsius + Kelvin)));
 
-    /// <summary>Equivalent age after a profile, h.</summary>
+    /// <summary>Equivalent age after a profile, h; 0 for an empty one.</summary>
+    /// <exception cref="ArgumentNullException">There is no profile.</exception>
     public static double Hours(
         IEnumerable<RoomSegment> profile, double referenceC, double activationKj = ActivationKj)
     {
@@ -38,11 +39,12 @@ public static class EquivalentAge
         return profile.Sum(s => s.Hours * Speed(s.Celsius, referenceC, activationKj));
     }
 
-    /// <summary>Clock hours until an equivalent age is reached; the last segment goes on for ever.</summary>
+    /// <summary>Clock hours until an equivalent age is reached; the last segment goes on for ever. An age of 0 or less is there at once.</summary>
     /// <param name="ageHours">Equivalent age, h.</param>
     /// <param name="profile">At least one segment.</param>
     /// <param name="referenceC">Reference temperature, °C.</param>
     /// <param name="activationKj">Activation energy, kJ/mol.</param>
+    /// <exception cref="ArgumentException">The profile is empty.</exception>
     public static double ClockHours(
         double ageHours, ImmutableArray<RoomSegment> profile, double referenceC, double activationKj = ActivationKj)
     {

@@ -42,7 +42,7 @@ public static class Viscosity
         : mixedPaS / EquivalentAge.Speed(state.Celsius, referenceC, FlowKj)
             * Math.Pow(CureModel.GelDegree / (CureModel.GelDegree - state.Degree), 3);
 
-    /// <summary>The stage of a viscosity.</summary>
+    /// <summary>The stage of a viscosity: gelled where it is without end, or not a number.</summary>
     public static FilmStage Stage(double paS) => paS switch
     {
         < 3 => FilmStage.Runny,
@@ -58,6 +58,7 @@ public static class Viscosity
     /// <param name="referenceC">Reference temperature, °C.</param>
     /// <param name="depthMm">Depth of the film, mm.</param>
     /// <param name="roomC">Room, °C.</param>
+    /// <exception cref="ArgumentNullException">There is no model.</exception>
     public static ImmutableArray<StageStart> Stages(
         CureModel model, double mixedPaS, double referenceC, double depthMm, double roomC)
     {

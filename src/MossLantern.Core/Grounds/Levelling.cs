@@ -14,13 +14,19 @@ public sealed record Levelling(double WedgeMm, bool Accept, ImmutableArray<doubl
     /// <summary>Share of the thinnest layer that a wedge may take up.</summary>
     public const double AcceptedShare = 0.1;
 
-    /// <summary>From a tilt on two axes.</summary>
+    /// <summary>From a tilt on two axes. A level piece needs no shims; a layer of 0 takes none but a level one; a tilt that is not a number is not accepted.</summary>
     /// <param name="tiltXDeg">Tilt along x, degrees; positive where the +x side is higher.</param>
     /// <param name="tiltYDeg">Tilt along y, degrees; positive where the +y side is higher.</param>
     /// <param name="supports">At least one support.</param>
     /// <param name="thinnestLayerMm">Depth of the thinnest layer, mm.</param>
+    /// <exception cref="ArgumentException">There is no support.</exception>
     public static Levelling Of(double tiltXDeg, double tiltYDeg, ImmutableArray<Support> supports, double thinnestLayerMm)
     {
+        if (supports.IsDefaultOrEmpty)
+        {
+            throw new ArgumentException("A piece stands on at least one support.", nameof(supports));
+        }
+
         double slopeX = Slope(tiltXDeg), slopeY = Slope(tiltYDeg);
         var wedge = WedgeOver(tiltXDeg, tiltYDeg, Spread(supports.Select(s => s.XMm)), Spread(supports.Select(s => s.YMm)));
         var heights = supports.Select(s => s.XMm * slopeX + s.YMm * slopeY).ToList();
@@ -28,7 +34,7 @@ public sealed record Levelling(double WedgeMm, bool Accept, ImmutableArray<doubl
         return new(wedge, wedge <= AcceptedShare * thinnestLayerMm, [.. heights.Select(h => highest - h)], highest);
     }
 
-    /// <summary>Difference in depth across a box that is tilted on two axes, mm.</summary>
+    /// <summary>Difference in depth across a box that is tilted on two axes, mm; the same whichever side is higher.</summary>
     public static double WedgeOver(double tiltXDeg, double tiltYDeg, double widthMm, double heightMm) =>
         widthMm * Math.Abs(Slope(tiltXDeg)) + heightMm * Math.Abs(Slope(tiltYDeg));
 

@@ -1,7 +1,10 @@
 namespace MossLantern.Core.Grounds;
 
 /// <summary>How far a board bows between its supports.</summary>
-/// <remarks>Source: docs/craft/grounds.md, Sag.</remarks>
+/// <remarks>
+/// Plain arithmetic: no span or no load gives no sag, a board of no thickness or stiffness one without end, not-a-number stays one.
+/// Source: docs/craft/grounds.md, Sag.
+/// </remarks>
 public static class Sag
 {
     /// <summary>Acceleration of fall, m/s².</summary>

@@ -29,14 +29,17 @@ public sealed record Mixed(double ResinMl, double ResinG, double HardenerMl, dou
     /// <summary>Mixed mass, g.</summary>
     public double TotalG => ResinG + HardenerG;
 
-    /// <summary>Mixed density, g/ml.</summary>
+    /// <summary>Mixed density, g/ml; not-a-number where nothing is mixed.</summary>
     public double DensityGPerMl => TotalG / TotalMl;
 
-    /// <summary>The ratio by weight: hardener to 100 g of resin, g.</summary>
+    /// <summary>The ratio by weight: hardener to 100 g of resin, g; not-a-number where nothing is mixed.</summary>
     public double HardenerGPer100GResin => 100 * HardenerG / ResinG;
 }
 
-/// <summary>Splits a volume or a mass into its two parts.</summary>
+/// <summary>
+/// Splits a volume or a mass into its two parts. Nothing is split into nothing, less than nothing into less; parts that sum to 0, and
+/// not-a-number, give not-a-number.
+/// </summary>
 /// <remarks>Source: docs/craft/mixing.md, Parts.</remarks>
 public static class Parts
 {
@@ -45,6 +48,7 @@ public static class Parts
     /// <param name="resinDensity">Density of the resin, g/ml.</param>
     /// <param name="hardenerDensity">Density of the hardener, g/ml.</param>
     /// <param name="volumeMl">Mixed volume, ml.</param>
+    /// <exception cref="ArgumentNullException">There is no ratio.</exception>
     public static Mixed OfVolume(MixRatio ratio, double resinDensity, double hardenerDensity, double volumeMl)
     {
         ArgumentNullException.ThrowIfNull(ratio);
@@ -66,6 +70,7 @@ public static class Parts
     /// <param name="resinDensity">Density of the resin, g/ml.</param>
     /// <param name="hardenerDensity">Density of the hardener, g/ml.</param>
     /// <param name="massG">Mixed mass, g.</param>
+    /// <exception cref="ArgumentNullException">There is no ratio.</exception>
     public static Mixed OfMass(MixRatio ratio, double resinDensity, double hardenerDensity, double massG)
     {
         ArgumentNullException.ThrowIfNull(ratio);

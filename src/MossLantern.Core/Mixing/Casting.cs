@@ -12,12 +12,15 @@ public sealed record Casting(double BodyMl, double TotalMl, ImmutableArray<doubl
     /// <summary>Share that is lost where none is given.</summary>
     public const double LossShare = 0.1;
 
-    /// <summary>Works out a set.</summary>
+    /// <summary>
+    /// Works out a set. No pieces need nothing; inserts and coats that take up more than a cavity holds give less than nothing, which is
+    /// for who asks to refuse; shares that sum to 0 give not-a-number.
+    /// </summary>
     /// <param name="capacityMl">What a cavity holds, ml.</param>
     /// <param name="pieces">Number of pieces.</param>
     /// <param name="insertsMl">What the inserts of one cavity take up, ml.</param>
     /// <param name="coatsMl">What later coats of one piece take up, ml.</param>
-    /// <param name="shares">Shares of the colours, of any sum.</param>
+    /// <param name="shares">Shares of the colours, of any sum; none for one colour.</param>
     /// <param name="lossShare">Share of the body that is lost on the way.</param>
     public static Casting Of(
         double capacityMl, int pieces, double insertsMl, double coatsMl, ImmutableArray<double> shares, double lossShare = LossShare)

@@ -80,7 +80,7 @@ public static class CupPlanner
     /// <summary>Share of what must leave a cup that stays in it.</summary>
     public const double CupLossShare = 0.02;
 
-    /// <summary>Side film and drips of an open edge, ml.</summary>
+    /// <summary>Side film and drips of an open edge, ml; without an edge the drips alone, without sides no film.</summary>
     /// <param name="openEdgeMm">Length of open edge, mm.</param>
     /// <param name="sideHeightMm">Height of the sides, mm.</param>
     /// <param name="layerMl">The layer's or region's volume, ml.</param>
@@ -98,12 +98,12 @@ public static class CupPlanner
     public static double NeedMl(double layerMl, double displacedMl, double edgeMl, double reserve) =>
         Math.Max(0, layerMl - displacedMl + edgeMl) * (1 + reserve);
 
-    /// <summary>What to mix in a cup, ml, not rounded.</summary>
+    /// <summary>What to mix in a cup, ml, not rounded; of a cup from which nothing is to come, what would stay in it.</summary>
     /// <param name="needMl">What must leave the cup, reserve included, ml.</param>
     /// <param name="transfers">Times the resin is moved to another cup.</param>
     public static double CupMl(double needMl, int transfers = 0) => needMl + LossMl(needMl, transfers);
 
-    /// <summary>What stays in the cups, ml.</summary>
+    /// <summary>What stays in the cups, ml: even of a need of 0 what clings to a cup.</summary>
     /// <param name="needMl">What must leave the cup, reserve included, ml.</param>
     /// <param name="transfers">Times the resin is moved to another cup.</param>
     /// <param name="cupMl">What stays in any cup, ml.</param>

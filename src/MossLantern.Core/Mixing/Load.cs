@@ -9,13 +9,13 @@ public static class Load
     /// <summary>Least limit of all colourants of a cup together, %.</summary>
     public const double TotalLimitPercent = 10;
 
-    /// <summary>Load of a colourant, % of the mixed resin by weight.</summary>
+    /// <summary>Load of a colourant, % of the mixed resin by weight; in no resin without end, of nothing in nothing not a number.</summary>
     public static double Percent(double colourantG, double resinG) => 100 * colourantG / resinG;
 
-    /// <summary>Mass of a number of drops, g.</summary>
+    /// <summary>Mass of a number of drops, g; parts of a drop count as parts.</summary>
     public static double DropsG(double drops, double densityGPerMl) => drops * TypicalMaterials.DropMl * densityGPerMl;
 
-    /// <summary>Drops in a mass, rounded to whole drops.</summary>
+    /// <summary>Drops in a mass, rounded to whole drops, a half upward; of a liquid of no density as many as a number holds, and 0 for not-a-number.</summary>
     public static int Drops(double grams, double densityGPerMl) =>
         (int)Math.Round(grams / (TypicalMaterials.DropMl * densityGPerMl), MidpointRounding.AwayFromZero);
 
@@ -33,9 +33,14 @@ public static class Load
         ? Lacing(catalogue)[MaterialProperties.Density]
         : catalogue.Of(colourant).DensityGPerMl;
 
-    /// <summary>Highest load of all colourants together, %: ten, or the highest limit of a class that is in the cup.</summary>
-    public static double TotalLimit(Catalogue catalogue, IEnumerable<ColourantClass> colourants) =>
-        colourants.Select(c => LimitPercent(catalogue, c)).Append(TotalLimitPercent).Max();
+    /// <summary>Highest load of all colourants together, %: ten, or the highest limit of a class that is in the cup; ten where none is.</summary>
+    /// <exception cref="ArgumentNullException">There is no catalogue or no list of colourants.</exception>
+    public static double TotalLimit(Catalogue catalogue, IEnumerable<ColourantClass> colourants)
+    {
+        ArgumentNullException.ThrowIfNull(catalogue);
+        ArgumentNullException.ThrowIfNull(colourants);
+        return colourants.Select(c => LimitPercent(catalogue, c)).Append(TotalLimitPercent).Max();
+    }
 
     private static Material Lacing(Catalogue catalogue) => catalogue.Find(MaterialKind.Colourant, "lacing")!;
 }

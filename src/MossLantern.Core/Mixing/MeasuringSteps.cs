@@ -12,13 +12,14 @@ public static class MeasuringSteps
     /// <summary>Share of the maker's tolerance that rounding both parts to whole steps may take up.</summary>
     public const double RoundingShare = 0.25;
 
-    /// <summary>What is rounded up to a step, a hair over one aside: binary sums must not cost the artist a step.</summary>
+    /// <summary>What is rounded up to a step, a hair over one aside: binary sums must not cost the artist a step. 0 stays 0, less than nothing goes up towards it; a step of 0 gives not-a-number.</summary>
     public static double Up(double amount, double step) => Math.Ceiling(amount / step - 1e-9) * step;
 
     /// <summary>
     /// The least volume of at least so much that can be measured in whole steps of both parts: exactly, where that adds at
     /// most <see cref="ExactMore"/>; else the first at which rounding the parts keeps the ratio within a share of its tolerance.
-    /// Where none is found near, the need is rounded up to its step.
+    /// Where none is found near, the need is rounded up to its step. Not-a-number for a step of 0, for a need without end, and for
+    /// not-a-number.
     /// </summary>
     /// <param name="resinShare">Share of the resin by volume, 0 to 1.</param>
     /// <param name="needMl">What is needed, ml.</param>
@@ -27,6 +28,11 @@ public static class MeasuringSteps
     public static double InSteps(double resinShare, double needMl, double stepMl, double tolerance)
     {
         var first = Math.Ceiling(needMl / stepMl - 1e-9);
+        if (!double.IsFinite(first))
+        {
+            return double.NaN;
+        }
+
         var last = first + 2000;
         double? kept = null;
         for (var steps = first; steps <= last; steps++)

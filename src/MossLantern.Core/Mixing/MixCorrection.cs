@@ -16,13 +16,17 @@ public sealed record MixCorrection(
     /// <summary>Whether the batch is within the tolerance as it is.</summary>
     public bool OnRatio => AddResinG == 0 && AddHardenerG == 0;
 
-    /// <summary>Weighs a batch against its ratio.</summary>
+    /// <summary>
+    /// Weighs a batch against its ratio. An empty cup is on ratio; hardener alone asks for all of its resin, resin alone for all of its
+    /// hardener. Not-a-number is never found off and stays in the sums.
+    /// </summary>
     /// <param name="ratio">The maker's ratio.</param>
     /// <param name="resinDensity">Density of the resin, g/ml.</param>
     /// <param name="hardenerDensity">Density of the hardener, g/ml.</param>
     /// <param name="resinG">Resin in the cup, g.</param>
     /// <param name="hardenerG">Hardener in the cup, g.</param>
-    /// <param name="tolerance">Tolerance of the ratio, as a share.</param>
+    /// <param name="tolerance">Tolerance of the ratio, as a share; 0 takes the ratio exactly.</param>
+    /// <exception cref="ArgumentNullException">There is no ratio.</exception>
     public static MixCorrection Of(
         MixRatio ratio, double resinDensity, double hardenerDensity, double resinG, double hardenerG,
         double tolerance = TypicalMaterials.RatioTolerance)

@@ -8,7 +8,7 @@ namespace MossLantern.Core.Stones;
 /// <remarks>Source: docs/craft/stones.md, Beds.</remarks>
 public sealed record StoneBed(double BulkMl, double Grams, double SolidMl, double VoidMl)
 {
-    /// <summary>Works out a bed.</summary>
+    /// <summary>Works out a bed. A depth or an area of 0 is no bed; a stone of no density displaces without end; not-a-number stays one. Nothing is thrown.</summary>
     /// <param name="areaMm2">Area, mm².</param>
     /// <param name="depthMm">Depth, mm.</param>
     /// <param name="bulkDensity">Density of the heap, g/ml.</param>
@@ -27,7 +27,7 @@ public sealed record StoneBed(double BulkMl, double Grams, double SolidMl, doubl
 /// <remarks>Source: docs/craft/stones.md, Displacement.</remarks>
 public static class Displacement
 {
-    /// <summary>Displaced resin, ml.</summary>
+    /// <summary>Displaced resin, ml; 0 for no stones, without end for a stone of no density. Nothing is thrown.</summary>
     /// <param name="grams">Mass below the level, g.</param>
     /// <param name="solidDensity">Density of the stone, g/ml.</param>
     public static double Ml(double grams, double solidDensity) => grams / solidDensity;

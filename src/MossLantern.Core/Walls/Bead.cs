@@ -1,7 +1,10 @@
 namespace MossLantern.Core.Walls;
 
 /// <summary>A bead of outliner, silicone or the like: half an ellipse in section.</summary>
-/// <remarks>Source: docs/craft/walls.md, Beads.</remarks>
+/// <remarks>
+/// Plain arithmetic: 0 gives 0, less than nothing gives less, not-a-number stays one, and nothing is thrown. What a person may enter
+/// is held to its range before it comes here. Source: docs/craft/walls.md, Beads.
+/// </remarks>
 public static class Bead
 {
     /// <summary>Height at which a drying time is usually given, mm.</summary>
@@ -19,13 +22,13 @@ public static class Bead
     /// <summary>Cross-section, mm².</summary>
     public static double SectionMm2(double heightMm, double widthMm) => Math.PI * widthMm * heightMm / 4;
 
-    /// <summary>Length that a volume lays, mm.</summary>
+    /// <summary>Length that a volume lays, mm; without end for a section of 0.</summary>
     public static double LengthMm(double volumeMl, double sectionMm2) => volumeMl * 1000 / sectionMm2;
 
     /// <summary>Volume of a length, ml.</summary>
     public static double VolumeMl(double lengthMm, double sectionMm2) => lengthMm * sectionMm2 / 1000;
 
-    /// <summary>Drying time of a water-based bead, h: with the square of its height.</summary>
+    /// <summary>Drying time of a water-based bead, h: with the square of its height, and so the same for one less than nothing.</summary>
     public static double DryHours(
         double heightMm, double referenceHeightMm = ReferenceHeightMm, double referenceDryHours = ReferenceDryHours) =>
         referenceDryHours * Math.Pow(heightMm / referenceHeightMm, 2);

@@ -15,15 +15,17 @@ public sealed record EdgeTape(double? MaskWidthMm, double? DamWidthMm, double Da
     private const double CornerMm = 25;
     private const double TabMm = 20;
 
-    /// <summary>Chooses tape.</summary>
+    /// <summary>Chooses tape. Without widths at hand, or with not-a-number, no width will do; nothing is thrown for them.</summary>
     /// <param name="perimeterMm">Length of the edge, mm.</param>
     /// <param name="corners">Breaks at corners.</param>
     /// <param name="sideMm">Height of the side, mm.</param>
     /// <param name="openDepthMm">Final depth of the layers that the dam holds, mm.</param>
-    /// <param name="stockWidthsMm">Widths at hand, mm.</param>
+    /// <param name="stockWidthsMm">Widths at hand, mm; may be empty.</param>
+    /// <exception cref="ArgumentNullException">There is no list of widths.</exception>
     public static EdgeTape Of(
         double perimeterMm, int corners, double sideMm, double openDepthMm, IReadOnlyCollection<double> stockWidthsMm)
     {
+        ArgumentNullException.ThrowIfNull(stockWidthsMm);
         var dam = LeastDamHeightMm(openDepthMm);
         return new(
             Narrowest(stockWidthsMm, sideMm), Narrowest(stockWidthsMm, dam + OverlapMm), dam,
