@@ -10,6 +10,9 @@ internal sealed class RimRoomCheck : ICheck
     /// <summary>What is left for the clear that pushes them out, as a share of the room.</summary>
     private const double PushShare = 0.1;
 
+    /// <summary>What is narrowed is narrowed a hair more, so that rounding does not ask for it again.</summary>
+    private const double HairLess = 0.995;
+
     public string Id => "rim-room";
 
     public IEnumerable<Finding> Look(Looked looked)
@@ -26,7 +29,7 @@ internal sealed class RimRoomCheck : ICheck
                 continue;
             }
 
-            var factor = room.Value * (1 - PushShare) / need.Value * 0.995;
+            var factor = room.Value * (1 - PushShare) / need.Value * HairLess;
             var widths = ((BandedLayout)layer.Layout).BandWidthsMm();
             var keep = layer.Bands.Length;
             for (var sum = 0.0; keep > 1 && sum + widths[keep - 1] <= room.Value * (1 - PushShare); keep--)

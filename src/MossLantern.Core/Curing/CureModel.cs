@@ -37,8 +37,14 @@ public readonly record struct CureState(double Seconds, double Degree, double Ce
 /// <param name="PeakC">Highest temperature, °C.</param>
 public sealed record Cured(double WorkingMinutes, double? GelMinutes, double PeakC)
 {
-    /// <summary>How the peak is judged.</summary>
-    public HeatGrade Grade => PeakC <= 60 ? HeatGrade.Fine : PeakC <= 90 ? HeatGrade.Warm : HeatGrade.Danger;
+    /// <summary>Up to here a peak is fine, °C.</summary>
+    public const double FineC = 60;
+
+    /// <summary>Up to here it is warm, and a danger above, °C.</summary>
+    public const double WarmC = 90;
+
+    /// <summary>How the peak is judged; one that is not a number is a danger.</summary>
+    public HeatGrade Grade => PeakC <= FineC ? HeatGrade.Fine : PeakC <= WarmC ? HeatGrade.Warm : HeatGrade.Danger;
 }
 
 /// <summary>Grades of a peak temperature.</summary>

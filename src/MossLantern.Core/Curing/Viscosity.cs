@@ -33,6 +33,15 @@ public static class Viscosity
     /// <summary>Activation energy of flow, kJ/mol.</summary>
     public const double FlowKj = 50;
 
+    /// <summary>From here veins blend softly, Pa·s.</summary>
+    public const double FlowsPaS = 3;
+
+    /// <summary>From here lines keep their edge, Pa·s.</summary>
+    public const double HoldsPaS = 8;
+
+    /// <summary>From here stones pressed in stay, Pa·s.</summary>
+    public const double SetsPaS = 80;
+
     /// <summary>Viscosity, Pa·s; infinite from gel on.</summary>
     /// <param name="mixedPaS">Viscosity of the fresh mix at the reference temperature, Pa·s.</param>
     /// <param name="referenceC">Reference temperature, °C.</param>
@@ -45,9 +54,9 @@ public static class Viscosity
     /// <summary>The stage of a viscosity: gelled where it is without end, or not a number.</summary>
     public static FilmStage Stage(double paS) => paS switch
     {
-        < 3 => FilmStage.Runny,
-        < 8 => FilmStage.Flowing,
-        < 80 => FilmStage.Holding,
+        < FlowsPaS => FilmStage.Runny,
+        < HoldsPaS => FilmStage.Flowing,
+        < SetsPaS => FilmStage.Holding,
         < double.PositiveInfinity => FilmStage.Setting,
         _ => FilmStage.Gelled,
     };

@@ -100,13 +100,16 @@ public sealed record Standing(
         return [.. corners.Select(c => Under(outline, width, height, c.X, c.Y))];
     }
 
+    /// <summary>How far from a corner a support is looked for, in what steps, and how deep under the piece it must lie, as shares.</summary>
+    private const double MostInset = 0.45, InsetStep = 0.02, LeastUnder = 0.02;
+
     /// <summary>From near a corner towards the middle until it lies under the piece.</summary>
     private static Support Under(Outline outline, double width, double height, double cornerX, double cornerY)
     {
-        for (var inset = UsualInset; inset < 0.45; inset += 0.02)
+        for (var inset = UsualInset; inset < MostInset; inset += InsetStep)
         {
             double x = width * (cornerX == 0 ? inset : 1 - inset), y = height * (cornerY == 0 ? inset : 1 - inset);
-            if (outline.SignedDistanceMm(x, y) < -0.02 * Math.Min(width, height))
+            if (outline.SignedDistanceMm(x, y) < -LeastUnder * Math.Min(width, height))
             {
                 return new(Math.Round(x, 1), Math.Round(y, 1));
             }

@@ -21,6 +21,9 @@ public static class LayoutFacts
     /// <summary>Id of the room that lines have.</summary>
     public const string RimRoom = "rim-room";
 
+    /// <summary>Share of a puddle that is told as running over: what is less comes from the edges of the map's grid.</summary>
+    private const double LeastOverShare = 0.005;
+
     /// <summary>Id of the room that lines need.</summary>
     public const string LinesNeed = "lines-need";
 
@@ -112,7 +115,7 @@ public static class LayoutFacts
 
         var areas = map.Regions.ToDictionary(r => r.Id, r => r.AreaMm2);
         var over = puddle.Pours.Sum(p => p.Ml - Math.Min(p.Ml, Volume.Ml(areas.GetValueOrDefault(p.Id), layer.DepthMm)));
-        if (over > 0.005 * ml)
+        if (over > LeastOverShare * ml)
         {
             yield return new("run-off", "Runs over the rim, or stands higher", Reckoned.Of(over, "ml", Formulas.RunOff,
                 new("poured", ml, "ml", Origin.Reckoned), new("on the piece", ml - over, "ml", Origin.Reckoned)));

@@ -41,7 +41,7 @@ public readonly record struct CupLook(Colour Colour, double CoverPerMm, double B
             new(plain.Sum(p => p.Deepens.R), plain.Sum(p => p.Deepens.G), plain.Sum(p => p.Deepens.B)));
     }
 
-    /// <summary>Opacity at a depth.</summary>
+    /// <summary>Opacity at a depth: 0 at none, and of resin without colour; never quite 1.</summary>
     /// <param name="depthMm">The depth, mm.</param>
     public double Opacity(double depthMm) => 1 - Math.Exp(-depthMm * CoverPerMm);
 
@@ -53,7 +53,7 @@ public readonly record struct CupLook(Colour Colour, double CoverPerMm, double B
     /// <param name="depthMm">The depth, mm.</param>
     public Colour Filter(double depthMm) => new(Math.Exp(-depthMm * Deepens.R), Math.Exp(-depthMm * Deepens.G), Math.Exp(-depthMm * Deepens.B));
 
-    /// <summary>The colour it shows over a ground.</summary>
+    /// <summary>The colour it shows over a ground; the ground's own at no depth.</summary>
     /// <param name="ground">Colour of the ground.</param>
     /// <param name="depthMm">Its depth, mm.</param>
     public Colour Over(Colour ground, double depthMm)

@@ -38,6 +38,9 @@ internal sealed class RegionMap : LayerMap
     /// <summary>Corners of neighbours that are nearer than this are one, mm.</summary>
     private const double SameMm = 1e-5;
 
+    /// <summary>How far inside the rim it is looked for what touches it, mm.</summary>
+    private const double InsideMm = 0.01;
+
     private readonly Outline outline;
     private readonly bool whole;
     private readonly Lazy<IndexedPointInAreaLocator[]> locators;
@@ -144,7 +147,7 @@ internal sealed class RegionMap : LayerMap
                     if (length > 0)
                     {
                         // A hair inside, which lies to the right of a ring walked clockwise as seen.
-                        double inX = midX - dy / length * 0.01, inY = midY + dx / length * 0.01;
+                        double inX = midX - dy / length * InsideMm, inY = midY + dx / length * InsideMm;
                         if ((whole ? (RegionId?)RegionAt(inX, inY) : Holds(inX, inY)) is { } id)
                         {
                             edges[id] = edges.GetValueOrDefault(id) + length / steps;

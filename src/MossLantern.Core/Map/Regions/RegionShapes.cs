@@ -17,6 +17,9 @@ public sealed record RegionShape(RegionId RegionId, RegionKind Kind, string? Cup
 /// <remarks>Source: docs/formats.md, The map as SVG.</remarks>
 public static class RegionShapes
 {
+    /// <summary>What is smaller comes from rounding and is not drawn, mm².</summary>
+    private const double LeastMm2 = 0.5;
+
     /// <summary>The regions that have an area, in the order of the map, cut by the outline.</summary>
     /// <param name="mapper">Lays out the maps.</param>
     /// <param name="piece">A valid piece.</param>
@@ -29,7 +32,7 @@ public static class RegionShapes
         var outline = piece.Ground.OutlineWithin(layer.Within);
         return
         [
-            .. Patches(mapper.Map(piece, layer), outline, null).Where(p => p.Area.Area > 0.5).Select(p =>
+            .. Patches(mapper.Map(piece, layer), outline, null).Where(p => p.Area.Area > LeastMm2).Select(p =>
             {
                 var inside = p.Area.InteriorPoint;
                 return new RegionShape(p.Id, p.Kind, p.CupId, Flat.Rings(p.Area), new(inside.X, inside.Y));

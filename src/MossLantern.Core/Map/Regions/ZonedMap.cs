@@ -23,6 +23,9 @@ internal sealed class ZonedMap : LayerMap
 {
     private const double LeastMm2 = 1;
 
+    /// <summary>In what steps an edge is walked, and how far to both sides of it is looked, mm.</summary>
+    private const double EdgeStepMm = 4, BesideMm = 0.05;
+
     private readonly Outline whole;
     private readonly Func<Outline, Outline, Outline> shared;
     private readonly Func<Outline, OutlineCover> cover;
@@ -127,11 +130,11 @@ internal sealed class ZonedMap : LayerMap
         for (int i = 0, j = ring.Count - 1; i < ring.Count; j = i++)
         {
             double dx = ring.Xs[i] - ring.Xs[j], dy = ring.Ys[i] - ring.Ys[j], length = Math.Sqrt(dx * dx + dy * dy);
-            var steps = (int)Math.Ceiling(length / 4);
+            var steps = (int)Math.Ceiling(length / EdgeStepMm);
             for (var s = 0; s < steps; s++)
             {
                 double x = ring.Xs[j] + dx * (s + 0.5) / steps, y = ring.Ys[j] + dy * (s + 0.5) / steps;
-                double offX = -dy / length * 0.05, offY = dx / length * 0.05;
+                double offX = -dy / length * BesideMm, offY = dx / length * BesideMm;
                 var (inner, outer) = (RegionAt(x + offX, y + offY), RegionAt(x - offX, y - offY));
                 if (inner != outer && outer.Kept is null && whole.SignedDistanceMm(x - offX, y - offY) <= 0)
                 {
