@@ -1,5 +1,6 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Toast, ToastContainer } from 'react-bootstrap';
 import type { KeptSequence, Refused, SequenceView } from '../api/client';
 import { keepSequence, takeOutSequence } from '../api/changes';
 import { sequencesQuery } from '../api/queries';
@@ -47,19 +48,27 @@ export function Sequences() {
         ))}
       </ul>
       {gone && (
-        <p className="row-buttons" role="status">
-          {gone.name} was taken out.{' '}
-          <button
-            type="button"
-            className="btn btn-outline-primary"
-            onClick={() => {
-              kept.add(gone);
-              setGone(null);
-            }}
-          >
-            Put it back
-          </button>
-        </p>
+        // It stays until it is answered: gloves take their time.
+        <ToastContainer className="gone" position="bottom-center" containerPosition="fixed">
+          <Toast role="status" onClose={() => setGone(null)}>
+            <Toast.Body>
+              <span>{gone.name} was taken out.</span>
+              <button
+                type="button"
+                className="btn btn-outline-primary"
+                onClick={() => {
+                  kept.add(gone);
+                  setGone(null);
+                }}
+              >
+                Put it back
+              </button>
+              <button type="button" className="btn btn-outline-primary" onClick={() => setGone(null)}>
+                Close
+              </button>
+            </Toast.Body>
+          </Toast>
+        </ToastContainer>
       )}
       {chosen && (
         <Taken

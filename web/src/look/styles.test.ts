@@ -13,7 +13,7 @@ const read = (file: string) => readFileSync(join(src, file), 'utf8');
 /** The rooms that every part may use the classes of. */
 const common = ['look', 'parts'];
 /** What Bootstrap and the router name. */
-const bootstrap = /^(active|btn|btn-.*|popover|modal.*|visually-hidden.*|fade|show)$/;
+const bootstrap = /^(active|btn|btn-.*|popover|modal.*|toast.*|visually-hidden.*|fade|show)$/;
 
 interface Style {
   file: string;
