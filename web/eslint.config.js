@@ -63,6 +63,30 @@ const viewless = {
   },
 };
 
+const mostProps = 10;
+const tooMany = `> TSPropertySignature:nth-child(${mostProps + 1})`;
+const propsMessage = `A component has up to ${mostProps} properties; a context or an object says more in fewer.`;
+
+/** A component is read in one go, and told what it needs in few words. */
+const small = {
+  files: ['src/**/*.tsx'],
+  ignores: ['**/*.test.*'],
+  rules: {
+    'max-lines-per-function': ['error', { max: 300 }],
+    'no-restricted-syntax': [
+      'error',
+      {
+        selector: `TSInterfaceDeclaration[id.name=/Props$/] TSInterfaceBody ${tooMany}`,
+        message: propsMessage,
+      },
+      {
+        selector: `FunctionDeclaration[id.name=/^[A-Z]/] > ObjectPattern > Property:nth-child(${mostProps + 1})`,
+        message: propsMessage,
+      },
+    ],
+  },
+};
+
 export default ts.config(
   { ignores: ['dist', 'src/api/schema.d.ts', 'node_modules'] },
   js.configs.recommended,
@@ -78,4 +102,5 @@ export default ts.config(
   ...arrows,
   byHand,
   viewless,
+  small,
 );

@@ -97,6 +97,9 @@ internal static class WorkshopEndpoints
     private static readonly ImmutableDictionary<string, double> UsualValues = ReckonerFields.AllUsual.ToImmutableDictionary()
         .Add("ground.paint.dryHours.water", Preparation.WaterPaintHours)
         .Add("ground.paint.dryHours.oil", Preparation.OilPaintHours)
+        .Add("ground.base.barWidthMm", Core.Documents.Base.UsualBarMm)
+        .Add("sittings.roomC", TypicalMaterials.ReferenceC)
+        .Add("sittings.pourMinutes", Habits.Usual.PourMinutes)
         .Add("sittings.reservePercent", Habits.Usual.ReservePercent)
         .Add("sittings.tools.cupStepMl", Habits.Usual.CupStepMl)
         .Add("sittings.tools.scaleStepG", Habits.Usual.ScaleStepG);

@@ -143,7 +143,7 @@ function Taken({ view, refused, save }: TakenProps) {
       unit="mm"
       width={56}
       value={key in outline ? (outline as unknown as Record<typeof key, number>)[key] : null}
-      takes={`ground.outline.${key}`}
+      takes={{ field: `ground.outline.${key}` }}
       error={say(`outline.${key}`)}
       onChange={(v) => change({ outline: { ...outline, [key]: v ?? 0 } as LibraryMould['outline'] })}
     />
@@ -201,7 +201,7 @@ function Taken({ view, refused, save }: TakenProps) {
               unit="mm"
               width={48}
               value={mould.depthMm}
-              takes="ground.mould.depthMm"
+              takes={{ field: 'ground.mould.depthMm' }}
               error={say('depthMm')}
               onChange={(v) => change({ depthMm: v ?? 0 })}
             />
@@ -239,7 +239,7 @@ function Taken({ view, refused, save }: TakenProps) {
                 unit="ml"
                 width={64}
                 value={mould.capacityMl}
-                takes="ground.mould.capacityMl"
+                takes={{ field: 'ground.mould.capacityMl' }}
                 error={say('capacityMl')}
                 onChange={(v) => v !== null && change({ capacityMl: v })}
               />
@@ -348,7 +348,7 @@ function Log({ view }: { view: MouldView }) {
         <NumberField
           label="Hottest"
           unit="°C"
-          optional
+          empty=""
           width={52}
           value={hottest}
           error={say('hottestC')}

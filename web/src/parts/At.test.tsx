@@ -38,7 +38,7 @@ it('clears only a number that may be left to its default', () => {
   const { set, again } = show(<NumberAt place="layers[l].depthMm" label="Depth" unit="mm" value={3} />);
   write('Depth', '');
   expect(set).not.toHaveBeenCalled();
-  again(<NumberAt place="sittings[l].roomC" label="Room" unit="°C" value={21} optional />);
+  again(<NumberAt place="sittings[l].roomC" label="Room" unit="°C" value={21} empty="" />);
   write('Room', '');
   expect(set).toHaveBeenCalledExactlyOnceWith('sittings[l].roomC', null);
 });

@@ -25,12 +25,12 @@ export function NumberAt({
   place,
   value,
   per = 1,
-  optional,
   also,
   ...rest
 }: Placed &
   Without<typeof NumberField, 'value'> & {
     value: number | null;
+    per?: number;
     /** Another place whose refusal is said here. */
     also?: string;
   }) {
@@ -38,13 +38,11 @@ export function NumberAt({
   return (
     <NumberField
       {...rest}
-      optional={optional}
-      per={per}
       value={value === null ? null : per === 1 ? value : Math.round(value * per)}
-      takes={rangeOf(place)}
+      takes={{ field: rangeOf(place), per }}
       error={say(place) ?? (also === undefined ? undefined : say(also))}
       onChange={(v) => {
-        if (v !== null || optional) void set(place, v === null ? null : v / per);
+        if (v !== null || rest.empty !== undefined) void set(place, v === null ? null : v / per);
       }}
     />
   );

@@ -70,7 +70,7 @@ describe('a number field', () => {
   });
 
   it('says the range while it is typed, and takes nothing before it is left', async () => {
-    const input = field({ takes: 'width' });
+    const input = field({ takes: { field: 'width' } });
     fireEvent.change(input, { target: { value: '5000' } });
     expect(await screen.findByText('Width must be from 20 to 3000 mm.')).toBeTruthy();
     expect(taken).not.toHaveBeenCalled();
@@ -80,7 +80,7 @@ describe('a number field', () => {
 
   it('says the range in the person\u2019s units', async () => {
     localStorage.setItem('units', 'us');
-    fireEvent.change(field({ takes: 'width' }), { target: { value: '200' } });
+    fireEvent.change(field({ takes: { field: 'width' } }), { target: { value: '200' } });
     expect(await screen.findByText('Width must be from 0.787 to 118.1 in.')).toBeTruthy();
   });
 
@@ -92,7 +92,7 @@ describe('a number field', () => {
           label="Live"
           unit="mm"
           live
-          optional
+          empty=""
           value={value}
           onChange={(v) => (setValue(v), taken(v))}
         />
@@ -172,7 +172,7 @@ describe('a number field', () => {
   });
 
   it('may be emptied only where unknown is allowed', () => {
-    const input = field({ optional: true });
+    const input = field({ empty: '' });
     type(input, '');
     expect(taken).toHaveBeenCalledExactlyOnceWith(null);
     cleanup();

@@ -96,7 +96,7 @@ function How({ of, onGo }: { of: Reckoned; onGo: () => void }) {
                   unit={input.unit}
                   width={58}
                   value={Number(input.value.toFixed(3))}
-                  takes={rangeOf(input.field)}
+                  takes={{ field: rangeOf(input.field) }}
                   error={editing.say(input.field)}
                   onChange={(v) => v !== null && editing.set(input.field!, v)}
                 />

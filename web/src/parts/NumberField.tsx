@@ -16,15 +16,11 @@ interface NumberProps {
   value: number | null;
   /** What the server says of it. */
   error?: string;
-  /** Shown while empty: the default that then counts. */
-  placeholder?: string;
-  /** May it be left empty? */
-  optional?: boolean;
+  /** Given where it may be left empty: the default that then counts, or what is said instead. */
+  empty?: number | string;
   width?: number;
-  /** Place of the field in its document, without indices: its range is said while typing. */
-  takes?: string;
-  /** How many of the shown unit are one of the document's. */
-  per?: number;
+  /** Place of the field in its document, without indices: its range is said while typing. And how many of what is shown are one there. */
+  takes?: { field: string; per?: number };
   /** Is it taken while it is typed, not only when left? */
   live?: boolean;
   onChange: (value: number | null) => void;
@@ -40,11 +36,9 @@ export function NumberField({
   unit,
   value,
   error,
-  placeholder,
-  optional,
+  empty,
   width = 76,
-  takes = '',
-  per = 1,
+  takes: { field, per = 1 } = { field: '' },
   live,
   onChange,
 }: NumberProps) {
@@ -52,7 +46,7 @@ export function NumberField({
   const give = useNewest(onChange);
   const queries = useQueryClient();
   const units = useUnits();
-  const range = useFields().ranges[takes];
+  const range = useFields().ranges[field];
   const shown = value === null ? '' : units.field(value, unit);
   const [text, setText] = useTyped(shown);
   // What was refused and is given up goes, and what stands there is shown again.
@@ -88,7 +82,7 @@ export function NumberField({
   };
 
   const look = (from: string) => {
-    if (from.trim() === '' && optional) {
+    if (from.trim() === '' && empty !== undefined) {
       setWrong(null);
       if (live && value !== null) {
         setText(from, '');
@@ -119,7 +113,7 @@ export function NumberField({
       if (error !== undefined) give(value);
       return;
     }
-    if (text.trim() === '' && optional) {
+    if (text.trim() === '' && empty !== undefined) {
       setWrong(null);
       return give(null);
     }
@@ -138,11 +132,11 @@ export function NumberField({
       <span className="number-box" data-bad={message ? true : undefined}>
         <input
           id={id}
-          data-place={takes || undefined}
+          data-place={field || undefined}
           inputMode="decimal"
           autoComplete="off"
           value={text}
-          placeholder={placeholder}
+          placeholder={typeof empty === 'number' ? units.field(empty * per, unit) : empty}
           style={{ width }}
           aria-invalid={message ? true : undefined}
           aria-describedby={`${id}-unit${message ? ` ${id}-error` : ''}`}

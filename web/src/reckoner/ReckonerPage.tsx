@@ -105,8 +105,7 @@ function Parts({ parts, values, at, errors, onChange }: PartsProps) {
       label={blank.label}
       quiet
       unit={blank.unit}
-      optional={blank.start === undefined}
-      placeholder={blank.usual ?? usualText(blank)}
+      empty={blank.start === undefined ? (blank.usual ?? usualText(blank) ?? '') : undefined}
       live
       value={values[blank.blank] as number | null}
       error={say(place)}

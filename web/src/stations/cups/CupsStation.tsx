@@ -72,10 +72,9 @@ export function CupsStation() {
               place={`${at.sitting}.tools.scaleStepG`}
               label="Scale step"
               quiet
-              optional
+              empty={usual['sittings.tools.scaleStepG'] ?? ''}
               unit="g"
               width={44}
-              placeholder={String(usual['sittings.tools.scaleStepG'] ?? '')}
               value={layer.tools?.scaleStepG ?? null}
             />
           ) : (
@@ -84,10 +83,9 @@ export function CupsStation() {
               place={`${at.sitting}.tools.cupStepMl`}
               label="Cup step"
               quiet
-              optional
+              empty={usual['sittings.tools.cupStepMl'] ?? ''}
               unit="ml"
               width={44}
-              placeholder={String(usual['sittings.tools.cupStepMl'] ?? '')}
               value={layer.tools?.cupStepMl ?? null}
             />
           )}
@@ -96,10 +94,9 @@ export function CupsStation() {
             place={`${at.sitting}.reservePercent`}
             label="Reserve"
             quiet
-            optional
+            empty={usual['sittings.reservePercent'] ?? ''}
             unit="%"
             width={44}
-            placeholder={String(usual['sittings.reservePercent'] ?? '')}
             value={layer.reservePercent}
           />
         </p>
@@ -307,8 +304,7 @@ function MakersData({ layer, system, at }: MakersProps) {
           label="Density of the resin"
           unit="g/ml"
           width={52}
-          optional
-          placeholder={String(system.resinDensity)}
+          empty={system.resinDensity}
           value={layer.resin.resinDensity ?? null}
         />
         <NumberAt
@@ -316,8 +312,7 @@ function MakersData({ layer, system, at }: MakersProps) {
           label="Density of the hardener"
           unit="g/ml"
           width={52}
-          optional
-          placeholder={String(system.hardenerDensity)}
+          empty={system.hardenerDensity}
           value={layer.resin.hardenerDensity ?? null}
         />
       </p>

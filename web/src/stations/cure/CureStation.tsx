@@ -1,5 +1,6 @@
 import type { WindowView } from '../../api/client';
 import { NumberAt, TimeAt } from '../../parts/At';
+import { useFields } from '../../parts/fields';
 import { HowNumber } from '../../parts/HowNumber';
 import { localText, untilText, windowNames } from '../../units/format';
 import { useUnits } from '../../units/units';
@@ -17,6 +18,7 @@ const states: Record<WindowView['state'], string> = {
 export function CureStation() {
   const { layer, layerIndex, layerPlan, at } = useStation();
   const units = useUnits();
+  const { usual } = useFields();
   const { pour } = layerPlan;
   return (
     <>
@@ -35,15 +37,18 @@ export function CureStation() {
             place={`${at.sitting}.end`}
             label="Pour ends"
             value={layer.plan.end}
-            hint={layer.plan.end ? undefined : 'Empty counts as 20 min after the start.'}
+            hint={
+              layer.plan.end
+                ? undefined
+                : `Empty counts as ${usual['sittings.pourMinutes'] ?? '?'} min after the start.`
+            }
           />
           <NumberAt
             place={`${at.sitting}.roomC`}
             label="Room"
             unit="°C"
-            optional
+            empty={usual['sittings.roomC'] ?? ''}
             width={64}
-            placeholder="22"
             value={layer.plan.roomC}
           />
         </div>

@@ -1,6 +1,7 @@
 import type { Ground } from '../../api/client';
 import { ChoiceAt, ColourAt, NumberAt, WhetherAt } from '../../parts/At';
 import { Choice, Whether } from '../../parts/Choice';
+import { useFields } from '../../parts/fields';
 import { useEdits } from '../../parts/editing';
 import { useUnits } from '../../units/units';
 import type { Kind } from './kinds';
@@ -19,6 +20,7 @@ interface Props {
 
 /** The ground as a sentence with blanks. */
 export function GroundSentence({ ground, spans }: Props) {
+  const { usual } = useFields();
   const base = ground.base ?? null;
   const kind: Kind = base?.kind ?? 'panel';
   const { edit, set, say } = useEdits();
@@ -94,8 +96,7 @@ export function GroundSentence({ ground, spans }: Props) {
               label="Thickness of the base"
               quiet
               unit="mm"
-              optional
-              placeholder="?"
+              empty="?"
               width={44}
               value={base.thicknessMm ?? null}
             />
@@ -107,8 +108,7 @@ export function GroundSentence({ ground, spans }: Props) {
                   label="Width of the bars"
                   quiet
                   unit="mm"
-                  optional
-                  placeholder="18"
+                  empty={usual['ground.base.barWidthMm'] ?? ''}
                   width={44}
                   value={base.barWidthMm ?? null}
                 />

@@ -70,7 +70,7 @@ function Parts() {
                 unit="mm"
                 width={44}
                 value={part.layerDepthMm[layerIndex] ?? null}
-                takes="layers.partDepths.depthMm"
+                takes={{ field: 'layers.partDepths.depthMm' }}
                 error={say(`layers[${layer.id}].partDepths[${own}].depthMm`)}
                 onChange={(depthMm) =>
                   void edit({ do: 'set-part-depth', layer: layer.id, part: i + 1, depthMm })
@@ -92,7 +92,7 @@ function Parts() {
                   unit="mm"
                   width={44}
                   value={cavity?.depthMm ?? mould.depthMm}
-                  takes="ground.mould.cavityDepths.depthMm"
+                  takes={{ field: 'ground.mould.cavityDepths.depthMm' }}
                   onChange={(depthMm) => void edit({ do: 'set-cavity-depth', part: i + 1, depthMm })}
                 />
               )}

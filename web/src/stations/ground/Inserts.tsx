@@ -91,10 +91,9 @@ function OneInsert({ insert }: { insert: Insert }) {
         place={`${at}.heightMm`}
         label={`Height of ${insert.name} above its foot`}
         quiet
-        optional
+        empty="to the top"
         unit="mm"
         width={66}
-        placeholder="to the top"
         value={insert.heightMm ?? null}
       />{' '}
       high, its foot {height('Foot', 'floorMm')} above the floor; its hollow is filled{' '}

@@ -42,9 +42,8 @@ export function Paint({ ground }: { ground: Ground }) {
             label="Drying time of the paint"
             quiet
             unit="h"
-            optional
+            empty={usual[`ground.paint.dryHours.${paint.kind}`] ?? ''}
             width={40}
-            placeholder={String(usual[`ground.paint.dryHours.${paint.kind}`] ?? '')}
             value={paint.dryHours ?? null}
           />
           {paint.kind === 'oil' && (

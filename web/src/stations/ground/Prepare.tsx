@@ -128,8 +128,7 @@ function Price({ way }: PriceProps) {
         label={`Price of a litre, ${way.name}`}
         quiet
         unit={prices.money}
-        optional
-        placeholder="?"
+        empty="?"
         width={56}
         value={prices.perLitre[way.id] ?? null}
         error={error ? saidOf(error, `perLitre.${way.id}`, 'Not kept.') : undefined}

@@ -42,11 +42,10 @@ export function Stand({ ground, plan }: Props) {
       label={label}
       quiet
       unit="°"
-      optional
-      placeholder="?"
+      empty="?"
       width={62}
       value={level[key] ?? null}
-      takes={`ground.level.${key}`}
+      takes={{ field: `ground.level.${key}` }}
       error={say(`ground.level.${key}`)}
       onChange={(v) => void set({ [key]: v, stepDeg: null, waterChecked: false })}
     />
@@ -57,7 +56,7 @@ export function Stand({ ground, plan }: Props) {
       unit="mm"
       width={44}
       value={level.corners?.[key] ?? 0}
-      takes={`ground.level.corners.${key}`}
+      takes={{ field: `ground.level.corners.${key}` }}
       error={say(`ground.level.corners.${key}`)}
       onChange={(v) => level.corners && void set({ corners: { ...level.corners, [key]: v ?? 0 } })}
     />

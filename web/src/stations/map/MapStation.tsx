@@ -302,8 +302,7 @@ function KeptSpot({ of: k, number }: { of: KeptZone; number: number }) {
           label={`Dam round ${k.name}`}
           unit="mm"
           width={56}
-          optional
-          placeholder="none"
+          empty="none"
           value={k.damMm ?? null}
         />
         <button

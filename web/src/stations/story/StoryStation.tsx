@@ -122,11 +122,10 @@ export function StoryStation() {
         <NumberField
           label="Room"
           unit="°C"
-          optional
+          empty="unknown"
           width={64}
-          placeholder="unknown"
           value={log.roomC}
-          takes="sittings.roomC"
+          takes={{ field: 'sittings.roomC' }}
           error={say('roomC')}
           onChange={(roomC) => set({ roomC })}
         />
@@ -160,12 +159,11 @@ export function StoryStation() {
                   <NumberField
                     label={`Poured of ${regionOr(layer, line.regionId, line.colourName)}`}
                     quiet
-                    optional
+                    empty="unknown"
                     unit="ml"
                     width={78}
-                    placeholder="unknown"
                     value={actual}
-                    takes="runs.pouredMl"
+                    takes={{ field: 'runs.pouredMl' }}
                     error={say(`pours[${i}].pouredMl`)}
                     onChange={(v) => set({ poured: { ...log.poured, [line.regionId]: v } })}
                   />
