@@ -72,12 +72,30 @@ public sealed class ReckonerTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Open("/reckoner");
         page.WaitForText("How much of each part?");
         var addresses = page.Script<IReadOnlyCollection<object>>("return [...document.querySelectorAll('.reckoner nav a')].map(a => a.getAttribute('href'))");
-        Assert.Equal(17, addresses.Count);
+        Assert.Equal(18, addresses.Count);
         foreach (var address in addresses.Cast<string>())
         {
             page.Open(address);
             Waiting.Until(() => page.Script<bool>("return document.querySelectorAll('.answer li').length > 0 && !document.querySelector('.field-error, .answer[data-old]')"), $"{address} to be worked out");
         }
+    }
+
+    [Fact]
+    public void The_way_of_resin_is_drawn_and_follows_what_is_typed_and_pressed()
+    {
+        using var page = NewPage();
+        page.Open("/reckoner/journey");
+        int Turns() => (int)page.Script<long>("return document.querySelectorAll('.way .way-turn').length");
+        Waiting.Until(() => Turns() == 2 && Result(page, "Gels after").StartsWith("Gels after: 206 min", StringComparison.Ordinal), "the way of the first sum");
+        Assert.Empty(page.AxeFindings());
+        page.Click("button", "Take out vessel 1");
+        Waiting.Until(() => Turns() == 1 && !Result(page, "Gels after").StartsWith("Gels after: 206", StringComparison.Ordinal), "the way without the jug");
+        page.Write("As a film 2", "6");
+        Waiting.Until(() => Result(page, "Gels after").StartsWith("Gels after: 17", StringComparison.Ordinal), () => $"a deeper film to gel sooner; it is {Result(page, "Gels after")}");
+        page.Write("Minutes 1", "99999");
+        page.WaitForText("Minutes must be from 0 to 10080 min.");
+        page.WaitForText("The last sum that could be worked out:");
+        Assert.Equal(1, Turns());
     }
 
     /// <summary>The name of a result's button, such as "Hardener: 75.0 ml. How is it worked out?".</summary>

@@ -26,6 +26,9 @@ public sealed class ReckonerTests(SharedHost shared) : IClassFixture<SharedHost>
         { "cup", """{ "workingMinutes": 45, "massG": 100, "roomC": 22, "referenceC": 22, "reactionHeatJPerG": 260 }""", "workingMinutes 45.0, gelMinutes ~73, peakC ~79, grade warm" },
         { "film", """{ "workingMinutes": 45, "depthMm": 3, "roomC": 22, "referenceC": 22, "reactionHeatJPerG": 260 }""", "workingMinutes ~66.5, gelMinutes ~210.9, peakC ~24, grade fine" },
         { "film", """{ "workingMinutes": 600, "depthMm": 3, "roomC": -20, "referenceC": 60 }""", "gelMinutes null" },
+        { "journey", """{ "workingMinutes": 45, "referenceC": 22, "viscosityPaS": 1.6, "reactionHeatJPerG": 260, "roomC": 22, "legs": [{ "kind": "cup", "massG": 300, "minutes": 8 }, { "kind": "cup", "massG": 100, "minutes": 12 }, { "kind": "film", "depthMm": 3 }] }""", "working ~62, flowing ~43.1, holding ~82.5, setting ~140.5, gel ~206.5, legs[0].endMinutes 8, legs[1].endMinutes 20, legs[1].degree ~0.0617, legs[1].celsius ~28.3, legs[2].endMinutes 2880, legs[2].viscosityPaS null" },
+        { "journey", """{ "workingMinutes": 45, "viscosityPaS": 3.5, "room": [{ "minutes": 30, "celsius": 22 }, { "minutes": 1, "celsius": 22 }], "legs": [{ "kind": "cup", "massG": 300, "minutes": 8 }, { "kind": "cup", "massG": 100, "minutes": 12 }] }""", "working null, flowing 0, holding null, gel null, legs[1].endMinutes 20" },
+        { "journey-line", """{ "workingMinutes": 45, "referenceC": 22, "viscosityPaS": 1.6, "reactionHeatJPerG": 260, "roomC": 22, "legs": [{ "kind": "film", "depthMm": 3 }] }""", "line[0].minutes 0, line[0].celsius 22, line[0].viscosityPaS 1.6, stages[0].stage flowing, stages[0].fromPaS 3, stages[3].stage gelled, stages[3].fromPaS null" },
         { "puddle", """{ "volumesMl": [60, 40, 80], "depthMm": 3 }""", "outerRadiiMm[0] 79.79, outerRadiiMm[1] 103.01, outerRadiiMm[2] 138.20" },
         { "bead", """{ "heightMm": 1.5, "widthMm": 3, "volumeMl": 20, "referenceHeightMm": 1.5, "referenceDryHours": 1 }""", "sectionMm2 3.534, lengthMm 5659, volumeMl 20, dryHours 1" },
         { "bead", """{ "heightMm": 2, "lengthMm": 1000 }""", "sectionMm2 6.283, volumeMl 6.283, dryHours 1.778" },
@@ -67,7 +70,8 @@ public sealed class ReckonerTests(SharedHost shared) : IClassFixture<SharedHost>
     /// <summary>Fields that may be left out, for those that must not.</summary>
     private static readonly HashSet<string> Optional = [
         "tolerance", "stones", "openEdgeMm", "filmMm", "dripShare", "reserve", "transfers", "activationKj", "referenceC@cup", "referenceC@film",
-        "reactionHeatJPerG", "widthMm", "referenceHeightMm", "referenceDryHours", "coverShare", "inserts", "coatMm", "shares", "lossShare", "densityGPerMl@load"];
+        "reactionHeatJPerG", "widthMm", "referenceHeightMm", "referenceDryHours", "coverShare", "inserts", "coatMm", "shares", "lossShare", "densityGPerMl@load",
+        "referenceC@journey", "referenceC@journey-line", "minutes@journey"];
 
     [Theory]
     [MemberData(nameof(Examples))]
@@ -159,6 +163,13 @@ public sealed class ReckonerTests(SharedHost shared) : IClassFixture<SharedHost>
     [InlineData("casting", """{ "capacityMl": 10, "pieces": 1.5 }""", "pieces", "Pieces must be from 1 to 500.")]
     [InlineData("age", """{ "referenceC": 22, "segments": [] }""", "segments", "segments must have from 1 to 1000 entries.")]
     [InlineData("age", """{ "referenceC": 22, "segments": [null] }""", "segments[0].hours", "Hours in a segment must be above 0 to 8760 h.")]
+    [InlineData("journey", """{ "workingMinutes": 45, "viscosityPaS": 1.6, "legs": [] }""", "legs", "legs must have from 1 to 100 entries.")]
+    [InlineData("journey", """{ "workingMinutes": 45, "viscosityPaS": 1.6, "legs": [{ "kind": "film", "depthMm": 3 }] }""", "room", "Give exactly one of roomC and room.")]
+    [InlineData("journey", """{ "workingMinutes": 45, "viscosityPaS": 1.6, "roomC": 22, "room": [{ "minutes": 1, "celsius": 20 }], "legs": [{ "kind": "film", "depthMm": 3 }] }""", "roomC", "Give exactly one of roomC and room.")]
+    [InlineData("journey", """{ "workingMinutes": 45, "viscosityPaS": 1.6, "roomC": 22, "legs": [{ "kind": "film", "depthMm": 3 }, { "kind": "film", "depthMm": 3 }] }""", "legs[0].minutes", "Minutes must be from 0 to 10080 min.")]
+    [InlineData("journey", """{ "workingMinutes": 45, "viscosityPaS": 1.6, "roomC": 22, "legs": [{ "kind": "cup", "massG": 3, "depthMm": 3 }] }""", "legs[0].depthMm", "A cup has a mass and no depth.")]
+    [InlineData("journey", """{ "workingMinutes": 45, "viscosityPaS": 1.6, "roomC": 22, "legs": [{ "kind": "film", "depthMm": 3, "massG": 3 }] }""", "legs[0].massG", "A film has a depth and no mass.")]
+    [InlineData("journey", """{ "workingMinutes": 45, "viscosityPaS": 1.6, "roomC": 22, "legs": [{ "kind": "bucket" }] }""", "legs[0].kind", "Kind must be 'cup' or 'film'.")]
     [InlineData("puddle", """{ "volumesMl": [60, null], "depthMm": 3 }""", "volumesMl[1]", "Volume must be from 0.01 to 100000 ml.")]
     public async Task What_goes_together_is_checked_together(string path, string request, string field, string sentence) =>
         Assert.Equal(sentence, Sentence(await Problem(await Ask(path, request), HttpStatusCode.BadRequest), field));

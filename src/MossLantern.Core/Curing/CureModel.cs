@@ -29,7 +29,18 @@ public readonly record struct CuringBody(double LossPerMassWPerGK)
 /// <param name="Seconds">Time since mixing, s.</param>
 /// <param name="Degree">Degree of cure, 0 to 1.</param>
 /// <param name="Celsius">Temperature, °C.</param>
-public readonly record struct CureState(double Seconds, double Degree, double Celsius);
+public readonly record struct CureState(double Seconds, double Degree, double Celsius)
+{
+    /// <summary>What comes of it when other resin joins it: degree and temperature are the mean by mass, the clock goes on from this one's mixing.</summary>
+    /// <param name="massG">How much of this there is, g.</param>
+    /// <param name="other">The other.</param>
+    /// <param name="otherMassG">How much of it, g; of nothing in nothing comes not-a-number.</param>
+    public CureState Joined(double massG, CureState other, double otherMassG)
+    {
+        var share = otherMassG / (massG + otherMassG);
+        return this with { Degree = Degree + share * (other.Degree - Degree), Celsius = Celsius + share * (other.Celsius - Celsius) };
+    }
+}
 
 /// <summary>What becomes of a body that is left standing.</summary>
 /// <param name="WorkingMinutes">End of the working time, min.</param>
@@ -186,7 +197,40 @@ public sealed class CureModel
         while (true)
         {
             yield return state;
-            state = Step(state, body, roomC);
+            state = Next(state, body, roomC);
+        }
+    }
+
+    /// <summary>
+    /// The next state: a step of so much cure, or of so much time where that is less. Within it heat is given off at an even rate and
+    /// lost exactly, so that a thin film that follows the room at once needs no short steps; start and end are averaged.
+    /// </summary>
+    /// <param name="state">How far it is.</param>
+    /// <param name="body">The body it is in.</param>
+    /// <param name="roomC">Room, °C.</param>
+    /// <param name="mostSeconds">The longest step, s; above 0.</param>
+    public CureState Next(CureState state, CuringBody body, double roomC, double mostSeconds = double.PositiveInfinity)
+    {
+        var start = Rate(state.Degree, state.Celsius);
+        var step = Math.Min(StepOfDegree, (1 - state.Degree) / 8);
+        var mean = Mean(step, step / start);
+        var seconds = step / mean;
+        if (seconds > mostSeconds)
+        {
+            seconds = mostSeconds;
+            mean = Mean(start * seconds, seconds);
+            step = mean * seconds;
+        }
+
+        return new(state.Seconds + seconds, state.Degree + step, Warmed(mean, seconds));
+
+        double Mean(double degree, double time) => (start + Rate(state.Degree + degree, Warmed(start, time))) / 2;
+
+        double Warmed(double perSecond, double time)
+        {
+            var loss = body.LossPerMassWPerGK / HeatCapacityJPerGK;
+            var level = roomC + perSecond * reactionHeat / body.LossPerMassWPerGK;
+            return level + (state.Celsius - level) * Math.Exp(-loss * time);
         }
     }
 
@@ -252,28 +296,6 @@ public sealed class CureModel
     /// <summary>When a degree between two states was reached, s.</summary>
     private static double At(CureState before, CureState after, double degree) =>
         before.Seconds + (after.Seconds - before.Seconds) * (degree - before.Degree) / (after.Degree - before.Degree);
-
-    /// <summary>
-    /// A step of so much cure. Within it heat is given off at an even rate and lost exactly, so that a thin film that
-    /// follows the room at once needs no short steps; start and end are averaged.
-    /// </summary>
-    private CureState Step(CureState state, CuringBody body, double roomC)
-    {
-        var start = Rate(state.Degree, state.Celsius);
-        var step = Math.Min(StepOfDegree, (1 - state.Degree) / 8);
-        var seconds = step / start;
-        var guess = Warmed(state.Celsius, start, seconds);
-        var mean = (start + Rate(state.Degree + step, guess)) / 2;
-        seconds = step / mean;
-        return new(state.Seconds + seconds, state.Degree + step, Warmed(state.Celsius, mean, seconds));
-
-        double Warmed(double celsius, double perSecond, double time)
-        {
-            var loss = body.LossPerMassWPerGK / HeatCapacityJPerGK;
-            var level = roomC + perSecond * reactionHeat / body.LossPerMassWPerGK;
-            return level + (celsius - level) * Math.Exp(-loss * time);
-        }
-    }
 
     private double Rate(double degree, double celsius) =>
         rate * EquivalentAge.Arrhenius(celsius, EquivalentAge.ActivationKj) * (degree + 0.3) * Math.Pow(1 - degree, 1.5);

@@ -61,6 +61,9 @@ public static class Viscosity
         _ => FilmStage.Gelled,
     };
 
+    /// <summary>Whether other resin may still join a film or a cup of a stage: while it is runny or flows.</summary>
+    public static bool MayJoin(FilmStage stage) => stage <= FilmStage.Flowing;
+
     /// <summary>The stages a film goes through, in order, from the one it starts in to gel.</summary>
     /// <param name="model">The resin's cure.</param>
     /// <param name="mixedPaS">Viscosity of the fresh mix at the reference temperature, Pa·s.</param>

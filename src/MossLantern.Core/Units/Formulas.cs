@@ -183,6 +183,9 @@ public static class Formulas
     /// <summary>Heat of resin that is left standing.</summary>
     public const string Heat = "heat";
 
+    /// <summary>What becomes of resin on its way from vessel to vessel.</summary>
+    public const string Journey = "journey";
+
     /// <summary>Radius of a puddle.</summary>
     public const string Puddle = "puddle";
 
@@ -317,6 +320,7 @@ public static class Formulas
         new(Displacement, "Displacement", "mass of the stones below the level ÷ solid density", "stones.md#displacement"),
         new(CupUnrounded, "Cup", "need = (region − displaced + edges) × (1 + reserve); cup = need + (1.5 ml + 2 % of need) × (1 + transfers)", "mixing.md#cup-volume"),
         new(Age, "Equivalent age", "the sum of hours × speed of cure, where speed = exp(−(Ea ÷ R) × (1 ÷ temperature − 1 ÷ reference)), temperatures in kelvin", "curing.md#equivalent-age"),
+        new(Journey, "Way from vessel to vessel", "degree of cure and temperature step by step as in the heat of cure, carried on from vessel to vessel; viscosity = that of the fresh mix × exp[(Eμ ÷ R)(1 ÷ T − 1 ÷ Tr)] × (0.6 ÷ (0.6 − α))^3; a stage begins where its viscosity is first reached", "curing.md#from-vessel-to-vessel"),
         new(Heat, "Heat of cure", "degree of cure and temperature step by step: dα/dt = A × exp(−Ea ÷ RT) × (α + 0.3) × (1 − α)^1.5, heat given off less heat lost to the room; A such that 100 g in a cup meet the working time", "curing.md#degree-of-cure"),
         new(Puddle, "Puddle", "√(1000 × all poured so far ÷ (π × depth))", "pouring.md#puddles"),
         new(BeadLength, "Bead", "section = π × width × height ÷ 4; volume = section × length", "walls.md#beads"),

@@ -29,6 +29,8 @@ internal static class ReckonEndpoints
         api.MapPost("/milestone", (MilestoneSum sum) => Reckoning.Milestone(sum));
         api.MapPost("/cup", (CupSum sum) => Reckoning.Cup(sum));
         api.MapPost("/film", (FilmSum sum) => Reckoning.Film(sum));
+        api.MapPost("/journey", (JourneySum sum) => Reckoning.Journey(sum));
+        api.MapPost("/journey-line", (JourneySum sum) => Reckoning.JourneyLine(sum));
         api.MapPost("/puddle", (PuddleSum sum) => Reckoning.Puddle(sum));
         api.MapPost("/bead", (BeadSum sum) => Reckoning.Bead(sum));
         api.MapPost("/tape", (TapeSum sum) => Reckoning.Tape(sum));

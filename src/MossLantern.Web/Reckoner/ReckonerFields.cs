@@ -39,6 +39,7 @@ internal static class ReckonerFields
         ["roomC"] = Accepted.RoomC,
         ["celsius"] = Accepted.RoomC with { What = "Temperature" },
         ["hours"] = Accepted.SegmentHours,
+        ["minutes"] = new("Minutes", 0, 10_080, "min"),
         ["activationKj"] = new("Activation energy", 1, 200, "kJ/mol"),
         ["ageHours"] = new("Age", 0, 8760, "h"),
         ["workingMinutes"] = Accepted.WorkingMinutes,
@@ -95,6 +96,7 @@ internal static class ReckonerFields
     {
         ["basis"] = "Basis must be 'volume' or 'weight'.",
         ["class"] = "Class must be one of paste, metallic-paste, mica, interference, alcohol-ink, dye, acrylic, acrylic-metallic, glitter or lacing.",
+        ["legs.kind"] = "Kind must be 'cup' or 'film'.",
         ["kind"] = "Kind must be one of length, volume, mass or temperature.",
     };
 
@@ -109,8 +111,12 @@ internal static class ReckonerFields
 
     /// <summary>What a field takes, for a value that is none; null for a field the reckoner does not know.</summary>
     public static string? Sentence(string field) =>
-        Words.TryGetValue(Last(field), out var words) ? words
+        Words.TryGetValue(Whole(field), out var own) ? own
+        : Words.TryGetValue(Last(field), out var words) ? words
         : Ranges.TryGetValue(Last(field), out var range) ? range.Sentence : null;
+
+    /// <summary>A place without its numbers: <c>legs[0].kind</c> is <c>legs.kind</c>.</summary>
+    private static string Whole(string field) => string.Concat(field.Split('[').Select((part, i) => i == 0 ? part : part[(part.IndexOf(']', StringComparison.Ordinal) + 1)..]));
 
     /// <summary>The name at the end of a place: <c>stones[0].grams</c> is <c>grams</c>, <c>volumesMl[2]</c> is <c>volumesMl</c>.</summary>
     private static string Last(string field)

@@ -7,6 +7,7 @@ using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Stones;
+using MossLantern.Core.Timeline;
 using MossLantern.Core.Walls;
 
 namespace MossLantern.Web.Reckoner;
@@ -15,6 +16,8 @@ namespace MossLantern.Web.Reckoner;
 internal static class Reckoning
 {
     private const int Most = 1000;
+    private const int MostLegs = 100;
+    private const int MostStretches = 500;
 
     public static MixAnswer Mix(MixSum sum)
     {
@@ -131,6 +134,60 @@ internal static class Reckoning
         var depth = asked.Number(sum.DepthMm, "depthMm");
         var (model, room) = Model(asked, sum.WorkingMinutes, sum.RoomC, sum.ReferenceC, sum.ReactionHeatJPerG);
         return Answer(model().Film(depth, room));
+    }
+
+    public static JourneyAnswer Journey(JourneySum sum)
+    {
+        var journey = Followed(sum);
+        double? At(FilmStage stage) => journey.Stages.TryGetValue(stage, out var minutes) ? minutes : null;
+        return new(
+            journey.WorkingMinutes, At(FilmStage.Flowing), At(FilmStage.Holding), At(FilmStage.Setting), At(FilmStage.Gelled),
+            [.. journey.Stays.Select(s => new LegAnswer(s.At.Minutes, s.At.Degree, s.At.Celsius, Told(s.At.PaS), s.PeakC))]);
+    }
+
+    public static JourneyLineAnswer JourneyLine(JourneySum sum)
+    {
+        var journey = Followed(sum);
+        var gelled = journey.Line.TakeWhile(p => double.IsFinite(p.PaS)).Count();
+        return new(
+            [.. journey.Line.Take(gelled + 1).Select(p => new LinePoint(p.Minutes, p.Celsius, Told(p.PaS)))],
+            [.. Core.Timeline.Journey.Begins.Select(s => new LineStage(s.Stage, Told(s.FromPaS)))]);
+    }
+
+    private static double? Told(double paS) => double.IsFinite(paS) ? paS : null;
+
+    private static Journey Followed(JourneySum sum)
+    {
+        var asked = new Asked();
+        var working = asked.Number(sum.WorkingMinutes, "workingMinutes");
+        var reference = asked.Usual(sum.ReferenceC, "referenceC");
+        var viscosity = asked.Number(sum.ViscosityPaS, "viscosityPaS");
+        var heat = asked.Usual(sum.ReactionHeatJPerG, "reactionHeatJPerG");
+        asked.One(sum.RoomC, "roomC", sum.Room is null ? null : 0, "room");
+        ImmutableArray<RoomSegment> room = sum.Room is null
+            ? [new(1, asked.Number(sum.RoomC, "roomC", TypicalMaterials.ReferenceC))]
+            : [.. asked.List(sum.Room, "room", 1, MostStretches, (given, at) =>
+            {
+                var stretch = given ?? new();
+                return new RoomSegment(asked.Number(stretch.Minutes, $"{at}.minutes") / 60, asked.Number(stretch.Celsius, $"{at}.celsius"));
+            })];
+        var stays = asked.List(sum.Legs, "legs", 1, MostLegs, (given, at) =>
+        {
+            var leg = given ?? new();
+            var kind = asked.Choice(leg.Kind, $"{at}.kind");
+            var last = at == $"legs[{sum.Legs!.Count - 1}]";
+            double? minutes = leg.Minutes is null && last ? null : asked.Number(leg.Minutes, $"{at}.minutes");
+            var (own, other) = kind == LegKind.Cup ? ("massG", "depthMm") : ("depthMm", "massG");
+            if ((kind == LegKind.Cup ? leg.DepthMm : leg.MassG) is not null)
+            {
+                asked.Say($"{at}.{other}", kind == LegKind.Cup ? "A cup has a mass and no depth." : "A film has a depth and no mass.");
+            }
+
+            var size = asked.Number(kind == LegKind.Cup ? leg.MassG : leg.DepthMm, $"{at}.{own}");
+            return new Stay(kind == LegKind.Cup ? new CupVessel(size) : new FilmVessel(size), minutes);
+        });
+        asked.Settle();
+        return Core.Timeline.Journey.Of(CureModel.Of(working, reference, heat), viscosity, reference, room, [.. stays]);
     }
 
     public static PuddleAnswer Puddle(PuddleSum sum)

@@ -79,6 +79,42 @@ public sealed record FilmSum(
 /// <summary>What becomes of resin that is left standing.</summary>
 public sealed record CuredAnswer(double WorkingMinutes, double? GelMinutes, double PeakC, HeatGrade Grade);
 
+/// <summary>What resin stands in.</summary>
+public enum LegKind
+{
+    /// <summary>A cup or a jug, of a mass.</summary>
+    Cup,
+
+    /// <summary>A film, of a depth.</summary>
+    Film,
+}
+
+/// <summary>So many minutes at a temperature.</summary>
+public sealed record AskedStretch(double? Minutes = null, double? Celsius = null);
+
+/// <summary>A time in a cup or in a film; only in the last may the minutes be left out: it is left there.</summary>
+public sealed record AskedLeg(LegKind? Kind = null, double? MassG = null, double? DepthMm = null, double? Minutes = null);
+
+/// <summary>The way of resin from vessel to vessel, in a room of one temperature or of several in turn.</summary>
+public sealed record JourneySum(
+    double? WorkingMinutes = null, double? ReferenceC = null, double? ViscosityPaS = null, double? ReactionHeatJPerG = null, double? RoomC = null,
+    List<AskedStretch?>? Room = null, List<AskedLeg?>? Legs = null);
+
+/// <summary>How resin leaves a vessel; the viscosity is null once it has gelled.</summary>
+public sealed record LegAnswer(double EndMinutes, double Degree, double Celsius, double? ViscosityPaS, double PeakC);
+
+/// <summary>When resin comes to what, in minutes from mixing; null where it does not within 48 hours, 0 where it starts so.</summary>
+public sealed record JourneyAnswer(double? Working, double? Flowing, double? Holding, double? Setting, double? Gel, ImmutableArray<LegAnswer> Legs);
+
+/// <summary>A point of the way; the viscosity is null once it has gelled.</summary>
+public sealed record LinePoint(double Minutes, double Celsius, double? ViscosityPaS);
+
+/// <summary>A stage and the viscosity that it begins at; null for gel.</summary>
+public sealed record LineStage(FilmStage Stage, double? FromPaS);
+
+/// <summary>The way of resin as a line, until it has gelled or is followed no more.</summary>
+public sealed record JourneyLineAnswer(ImmutableArray<LinePoint> Line, ImmutableArray<LineStage> Stages);
+
 /// <summary>Colours poured in one place.</summary>
 public sealed record PuddleSum(List<double>? VolumesMl = null, double? DepthMm = null);
 

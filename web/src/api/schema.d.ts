@@ -666,7 +666,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** The age of resin at one temperature, told at another. */
+        /** How far resin has cured by the rooms it stood in, as hours at its reference temperature. */
         post: operations["reckon-age"];
         delete?: never;
         options?: never;
@@ -700,7 +700,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What to mix in a cup. */
+        /** How hot a cup gets that is left standing, and when it gels. */
         post: operations["reckon-cup"];
         delete?: never;
         options?: never;
@@ -717,8 +717,42 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** How thick a volume lies on an area. */
+        /** How long a film stays open, and how warm it gets. */
         post: operations["reckon-film"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/journey": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What becomes of resin on its way from vessel to vessel: when it flows, holds, sets and gels. */
+        post: operations["reckon-journey"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/journey-line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The same way as a line to draw: temperature and viscosity over time. */
+        post: operations["reckon-journey-line"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1169,6 +1203,15 @@ export interface components {
             /** Format: double */
             b?: null | number;
         };
+        AskedLeg: {
+            kind?: null | components["schemas"]["LegKind"];
+            /** Format: double */
+            massG?: null | number;
+            /** Format: double */
+            depthMm?: null | number;
+            /** Format: double */
+            minutes?: null | number;
+        };
         AskedRatio: {
             basis?: null | components["schemas"]["RatioBasis"];
             /** Format: double */
@@ -1187,6 +1230,12 @@ export interface components {
             grams?: null | number;
             /** Format: double */
             solidDensity?: null | number;
+        };
+        AskedStretch: {
+            /** Format: double */
+            minutes?: null | number;
+            /** Format: double */
+            celsius?: null | number;
         };
         AskedSupport: {
             /** Format: double */
@@ -2119,6 +2168,11 @@ export interface components {
          * @enum {unknown}
          */
         FillWay: "poured";
+        /**
+         * @description What people wait for, by the film's viscosity.
+         * @enum {unknown}
+         */
+        FilmStage: "runny" | "flowing" | "holding" | "setting" | "gelled";
         FilmSum: {
             /** Format: double */
             workingMinutes?: null | number;
@@ -2381,6 +2435,37 @@ export interface components {
         };
         /** Format: date-time */
         Instant: string;
+        JourneyAnswer: {
+            /** Format: double */
+            working: null | number;
+            /** Format: double */
+            flowing: null | number;
+            /** Format: double */
+            holding: null | number;
+            /** Format: double */
+            setting: null | number;
+            /** Format: double */
+            gel: null | number;
+            legs: components["schemas"]["LegAnswer"][];
+        };
+        JourneyLineAnswer: {
+            line: components["schemas"]["LinePoint"][];
+            stages: components["schemas"]["LineStage"][];
+        };
+        JourneySum: {
+            /** Format: double */
+            workingMinutes?: null | number;
+            /** Format: double */
+            referenceC?: null | number;
+            /** Format: double */
+            viscosityPaS?: null | number;
+            /** Format: double */
+            reactionHeatJPerG?: null | number;
+            /** Format: double */
+            roomC?: null | number;
+            room?: null | components["schemas"]["AskedStretch"][];
+            legs?: null | components["schemas"]["AskedLeg"][];
+        };
         JsonElement: unknown;
         /** @enum {unknown} */
         Keep: "visible" | "bare";
@@ -2685,6 +2770,20 @@ export interface components {
              */
             widening: number;
         };
+        LegAnswer: {
+            /** Format: double */
+            endMinutes: number;
+            /** Format: double */
+            degree: number;
+            /** Format: double */
+            celsius: number;
+            /** Format: double */
+            viscosityPaS: null | number;
+            /** Format: double */
+            peakC: number;
+        };
+        /** @enum {unknown} */
+        LegKind: "cup" | "film";
         LetStepsGo: {
             before: components["schemas"]["LocalDate"];
         };
@@ -2770,6 +2869,19 @@ export interface components {
          * @enum {unknown}
          */
         LightFrom: "front" | "back";
+        LinePoint: {
+            /** Format: double */
+            minutes: number;
+            /** Format: double */
+            celsius: number;
+            /** Format: double */
+            viscosityPaS: null | number;
+        };
+        LineStage: {
+            stage: components["schemas"]["FilmStage"];
+            /** Format: double */
+            fromPaS: null | number;
+        };
         LiveView: {
             level: components["schemas"]["LevelShows"];
         };
@@ -5988,6 +6100,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CuredAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-journey": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JourneySum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JourneyAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-journey-line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JourneySum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JourneyLineAnswer"];
                 };
             };
             /** @description Problem details: what was refused, and why. */

@@ -11,6 +11,7 @@ import { useFields } from '../parts/fields';
 import { useUnits } from '../units/units';
 import type { Blank, Part, Sum } from './sums';
 import { sums } from './sums';
+import { Way } from './Way';
 import type { Values } from './working';
 import { chosenOf, requestOf, resultsOf, startOf, usualOf } from './working';
 import './ReckonerPage.scss';
@@ -74,6 +75,9 @@ function Working({ sum }: { sum: Sum }) {
         </p>
       </div>
       {error && !Object.keys(errors).length && <p className="say-wrong">{error.message}</p>}
+      {answer && sum.line && (
+        <Way path={sum.line} request={requestOf(sum.parts, answer.of)} legs={turnsOf(answer.got)} />
+      )}
       {answer && <Answer sum={sum} values={answer.of} answer={answer.got} old={!!error} />}
       <button type="button" className="btn btn-outline-primary" onClick={() => change(startOf(sum.parts))}>
         Start this sum afresh
@@ -81,6 +85,10 @@ function Working({ sum }: { sum: Sum }) {
     </section>
   );
 }
+
+/** When it goes on from each vessel but the last, minutes. */
+const turnsOf = (answer: Record<string, unknown>) =>
+  ((answer['legs'] ?? []) as { endMinutes: number }[]).slice(0, -1).map((leg) => leg.endMinutes);
 
 interface PartsProps {
   parts: Part[];

@@ -25,9 +25,10 @@ export interface Words {
   start: string;
 }
 
-/** One of two, never both. */
+/** One of two, never both; which of them may be told in a field of its own. */
 export interface Either {
   either: readonly [Blank, Blank];
+  tells?: { field: string; as: readonly [string, string] };
 }
 
 /** As many as there are; `bare` for plain numbers. */
@@ -36,7 +37,7 @@ export interface Many {
   one: string;
   parts: Part[];
   /** How many there are at first, or what they begin with. */
-  start: number | Record<string, number>[];
+  start: number | Record<string, number | string>[];
   least: number;
   bare?: boolean;
 }
@@ -67,6 +68,8 @@ export interface Sum {
   question: string;
   parts: Part[];
   outs: (Out | Told)[];
+  /** Whether its way is drawn, by the sum of the same request that gives a line. */
+  line?: Sum['path'];
 }
 
 const blank = (
@@ -309,6 +312,48 @@ export const sums: Sum[] = [
     question: 'How long does a film stay open?',
     parts: ['A film', blank('depthMm', 'Depth', 'mm', 3), 'deep', ...room],
     outs: heat,
+  },
+  {
+    path: 'journey',
+    question: 'What becomes of this resin?',
+    parts: [
+      'Resin of',
+      blank('viscosityPaS', 'Viscosity when mixed', 'Pa·s', 1.6),
+      'that 100 g in a cup keep workable for',
+      blank('workingMinutes', 'Working time of 100 g', 'min', 45),
+      ', in a room of',
+      blank('roomC', 'Room', '°C', 22),
+      ', stands',
+      {
+        many: 'legs',
+        one: 'vessel',
+        start: [
+          { massG: 300, minutes: 8 },
+          { massG: 100, minutes: 12 },
+          { 'massG|depthMm': 'depthMm', depthMm: 3 },
+        ],
+        least: 1,
+        parts: [
+          {
+            either: [blank('massG', 'In a cup', 'g', 100), blank('depthMm', 'As a film', 'mm', 3)],
+            tells: { field: 'kind', as: ['cup', 'film'] },
+          },
+          'for',
+          blank('minutes', 'Minutes', 'min', undefined, { usual: '∞' }),
+        ],
+      },
+      '.',
+    ],
+    outs: [
+      out('flowing', 'Veins blend softly from', 'min', 'journey', { decimals: 0 }),
+      out('holding', 'Lines keep their edge from', 'min', 'journey', { decimals: 0 }),
+      out('setting', 'Stones stay from', 'min', 'journey', { decimals: 0 }),
+      out('gel', 'Gels after', 'min', 'journey', { decimals: 0 }),
+      out('working', 'Workable until', 'min', 'journey', { decimals: 0 }),
+      out('legs[].peakC', 'Warmest in vessel', '°C', 'journey', { decimals: 0 }),
+      { told: (a) => (a['gel'] === null ? 'It has not gelled when this ends.' : null) },
+    ],
+    line: 'journey-line',
   },
   {
     path: 'puddle',

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Sum } from './sums';
+import type { Part, Sum } from './sums';
 import { sums } from './sums';
 import { requestOf, resultsOf, startOf, usualOf } from './working';
 
@@ -30,6 +30,23 @@ describe('a sum', () => {
     const byMass = started('mix', { 'volumeMl|massG': 'massG', massG: 250 });
     expect(byMass).toMatchObject({ massG: 250 });
     expect(byMass).not.toHaveProperty('volumeMl');
+  });
+
+  it('tells which of two it is where that is asked for', () => {
+    const parts: Part[] = [
+      {
+        either: [
+          { blank: 'massG', label: 'In a cup', unit: 'g', start: 100 },
+          { blank: 'depthMm', label: 'As a film', unit: 'mm', start: 3 },
+        ],
+        tells: { field: 'kind', as: ['cup', 'film'] },
+      },
+    ];
+    expect(requestOf(parts, startOf(parts))).toEqual({ massG: 100, kind: 'cup' });
+    expect(requestOf(parts, { ...startOf(parts), 'massG|depthMm': 'depthMm' })).toEqual({
+      depthMm: 3,
+      kind: 'film',
+    });
   });
 
   it('asks with as many as there are, plain numbers as such', () => {

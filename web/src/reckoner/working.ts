@@ -53,6 +53,7 @@ export function requestOf(parts: Part[], values: Values): Record<string, unknown
       const counts = values[chosenOf(first, second)] === second.blank ? second : first;
       const value = own(counts, values);
       if (value !== null) put(counts.blank, value);
+      if ('either' in part && part.tells) put(part.tells.field, part.tells.as[counts === second ? 1 : 0]);
     }
   }
   return request;
