@@ -250,7 +250,7 @@ public sealed class MapEditTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("stays in any cup");
         page.Write("stays in any cup", "6.5");
         // 5 ml more, and up to the next two that both parts can be measured in.
-        Waiting.Until(() => Mix(page) >= mix + 4 && Mix(page) <= mix + 6, "the cup to hold 5 ml more");
+        Waiting.Until(() => Mix(page) >= mix + 4 && Mix(page) <= mix + 6, () => $"the cup to hold 5 ml more than {mix}; it holds {Mix(page)}, and the page shows:\n{page.Text}");
         page.WaitUntilKept();
         page.Press(Keys.Escape);
         page.Click("button", "Undo");

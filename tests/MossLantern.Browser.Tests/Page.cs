@@ -44,7 +44,15 @@ internal sealed class Page : IDisposable
 
     public string Text => Script<string>("return document.body.innerText");
 
-    public void WaitForText(string text) => Waiting.Until(() => Text.Contains(text, StringComparison.Ordinal), () => $"'{text}' on the page; it shows:\n{Text}");
+    /// <summary>Waits until a text can be seen. What is on the page at all is asked first: to look at it as it is seen lays it out each time.</summary>
+    public void WaitForText(string text) => Waiting.Until(
+        () => Script<bool>(
+            """
+            const plain = t => t.replace(/\s+/g, '').toLowerCase();
+            return plain(document.body.textContent).includes(plain(arguments[0])) && document.body.innerText.includes(arguments[0]);
+            """,
+            text),
+        () => $"'{text}' on the page; it shows:\n{Text}");
 
     /// <summary>Waits until the map has been painted with all its growth lines.</summary>
     public void WaitForPainting() => Waiting.Until(
@@ -265,7 +273,9 @@ internal sealed class Page : IDisposable
             if (back) stops.reverse();
             const at = document.activeElement, first = stops.findIndex(e => back ? follows(e, at) : follows(at, e));
             const turned = first < 0 ? stops : [...stops.slice(first), ...stops.slice(0, first)];
-            return turned.flatMap((e, i) => e.matches(selector) && texts(e).includes(begins) ? [e, i < near ? null : turned[i - 2]] : []);
+            // A bubble is walked into from what opened it: it may close when the focus comes from elsewhere.
+            const walked = (e, i) => i < near || e.closest('.popover, [role=tooltip], [role=dialog]');
+            return turned.flatMap((e, i) => e.matches(selector) && texts(e).includes(begins) ? [e, walked(e, i) ? null : turned[i - 2]] : []);
             """,
             Selector(role), name[..Math.Min(name.Length, 6)].Trim(), back, FirstSteps) as IReadOnlyList<object>;
         for (var i = 0; i < (may?.Count ?? 0); i += 2)

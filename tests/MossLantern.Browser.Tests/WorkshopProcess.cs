@@ -138,6 +138,9 @@ internal sealed class WorkshopProcess : IDisposable
 
 internal static class Waiting
 {
+    private const int ShortestPauseMs = 30;
+    private const int LongestPauseMs = 150;
+
     /// <summary>Waits for a condition; fails with what was waited for.</summary>
     public static void Until(Func<bool> condition, string what, TimeSpan? atMost = null) => Until(condition, () => what, atMost);
 
@@ -146,6 +149,7 @@ internal static class Waiting
     {
         var clock = Stopwatch.StartNew();
         var limit = atMost ?? TimeSpan.FromSeconds(60);
+        var pause = ShortestPauseMs;
         while (!Holds(condition))
         {
             if (clock.Elapsed >= limit)
@@ -153,8 +157,9 @@ internal static class Waiting
                 Assert.Fail($"Waited {limit.TotalSeconds:0} s for {what()}.");
             }
 
-            Thread.Yield();
-            Thread.Sleep(40);
+            // The longer it takes, the more seldom it is looked: looking takes time from what is waited for.
+            Thread.Sleep(pause);
+            pause = Math.Min(LongestPauseMs, pause + pause / 4);
         }
     }
 

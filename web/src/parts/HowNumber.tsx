@@ -43,7 +43,10 @@ export function HowNumber({ of, label, decimals, className }: Props) {
       rootClose
       show={open}
       onToggle={toggle}
-      onEntered={(popover) => popover.focus({ preventScroll: true })}
+      onEntered={(popover) => {
+        // Whoever is in it already is not called away.
+        if (!popover.contains(document.activeElement)) popover.focus({ preventScroll: true });
+      }}
       placement="auto"
       overlay={
         <Popover id={id} className="how" tabIndex={-1}>
