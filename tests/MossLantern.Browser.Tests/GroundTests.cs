@@ -6,6 +6,22 @@ namespace MossLantern.Browser.Tests;
 public sealed class GroundTests(SharedWorkshop shared) : WorkshopCase(shared)
 {
     [Fact]
+    public void A_room_too_cold_is_told_where_it_is_typed_and_the_remedy_goes_there()
+    {
+        using var page = NewPage();
+        page.Open(Own("/pieces/bogbean-round/cure"));
+        page.WaitForText("When to pour");
+        page.Write("Room", "12");
+        page.WaitForText("Too cold");
+        page.WaitUntilKept();
+        page.Click("button", "Warm the room");
+        Waiting.Until(() => page.Focused.ComputedAccessibleLabel == "Room", "the field of the room to be gone to");
+        page.Write("Room", "15");
+        Waiting.Until(() => !page.Text.Contains("Too cold", StringComparison.Ordinal), "nothing to be too cold");
+        Assert.Empty(page.AxeFindings());
+    }
+
+    [Fact]
     public void A_slice_is_made_from_the_first_path_pulled_by_its_rim_and_opened()
     {
         using var page = NewPage();

@@ -4,6 +4,7 @@ import { said } from '../api/client';
 import { tryOut } from '../api/changes';
 import type { PieceEditor } from '../editor/PieceEditor';
 import { Findings } from '../parts/Findings';
+import { rangeOf } from '../parts/editing';
 import { usualLook } from './LookBar';
 
 /** A piece with a remedy in it, to be looked at. */
@@ -37,7 +38,7 @@ export function SecondLook({ id, editor, piece, layerId, findings, onTrial }: Lo
   const remedy = (finding: Finding, remedyId: string) => {
     const field = finding.remedies.find((r) => r.id === remedyId)?.field;
     trying.reset();
-    if (field) document.querySelector<HTMLElement>(`[data-place="${field}"]`)?.focus();
+    if (field) document.querySelector<HTMLElement>(`[data-place="${rangeOf(field)}"]`)?.focus();
     else void editor.edit(remedyOf(finding, remedyId));
   };
   const attempt = (finding: Finding, remedyId: string, label: string) => {

@@ -16,7 +16,7 @@ const states: Record<WindowView['state'], string> = {
 };
 
 export function CureStation() {
-  const { layer, layerIndex, layerPlan, at } = useStation();
+  const { layer, layerIndex, layerPlan, at, secondLook } = useStation();
   const units = useUnits();
   const { usual } = useFields();
   const { pour } = layerPlan;
@@ -53,6 +53,7 @@ export function CureStation() {
           />
         </div>
       )}
+      {secondLook}
       {layerPlan.windows.length === 0 ? (
         <p>Say when the pour starts, and its windows appear here.</p>
       ) : (
