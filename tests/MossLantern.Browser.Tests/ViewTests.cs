@@ -10,6 +10,7 @@ public sealed class ViewTests(SharedWorkshop shared) : WorkshopCase(shared)
         ("shelf", "/", "Marsh Light"),
         ("new-piece", "/new", "A new piece"),
         ("reckoner", "/reckoner/mix-correction", "Off ratio"),
+        ("journey", "/reckoner/journey", "Lines keep their edge from"),
         ("speed", "/speed", "Drag every piece"),
         ("ground", "/pieces/marsh-light/ground?layer=layer-1", "Perimeter"),
         ("map", "/pieces/marsh-light/map?layer=layer-1", "Bands, from the heart to the rim"),
@@ -47,7 +48,7 @@ public sealed class ViewTests(SharedWorkshop shared) : WorkshopCase(shared)
     public void A_view_is_accessible_fits_every_screen_and_has_no_complaint_from_the_browser(string name)
     {
         var (_, path, shows) = Views.Single(v => v.Name == name);
-        var painted = name is not ("new-piece" or "reckoner" or "speed" or "cupboard" or "stand-ins" or "share" or "about");
+        var painted = name is not ("new-piece" or "reckoner" or "journey" or "speed" or "cupboard" or "stand-ins" or "share" or "about");
         // What other cases put on the shelf and take off again is not in the way.
         using var own = name == "shelf" ? OwnWorkshop() : null;
         using var page = own is null ? NewPage() : new Page(own.Address);
@@ -62,7 +63,7 @@ public sealed class ViewTests(SharedWorkshop shared) : WorkshopCase(shared)
         TestContext.Current.SendDiagnosticMessage("{0}: first content after {1} ms", name, page.Script<string>(
             "return String(Math.round(performance.getEntriesByName('first-contentful-paint')[0]?.startTime))"));
         var findings = new List<string>();
-        Picture(page, name, name is not ("speed" or "stand-ins" or "about" or "petals" or "lines" or "marble" or "unlogged"));
+        Picture(page, name, name is not ("journey" or "speed" or "stand-ins" or "about" or "petals" or "lines" or "marble" or "unlogged"));
         findings.AddRange(page.AxeFindings().Select(f => $"by day: {f}"));
         foreach (var (width, height) in Sizes)
         {
@@ -97,6 +98,16 @@ public sealed class ViewTests(SharedWorkshop shared) : WorkshopCase(shared)
         findings.AddRange(page.UnreachedByTab());
         findings.AddRange(page.Complaints());
         Assert.True(findings.Count == 0, string.Join("\n", findings));
+    }
+
+    [Fact]
+    public void What_Tab_does_not_come_to_is_told()
+    {
+        using var page = NewPage();
+        page.Open("/about");
+        page.WaitForText("Data folder");
+        page.Script<object>("const lost = document.createElement('div'); lost.inert = true; lost.innerHTML = '<button>Lost</button>'; document.body.append(lost)");
+        Assert.Equal("Tab does not come to 'Lost'", Assert.Single(page.UnreachedByTab()));
     }
 
     private static void Picture(Page page, string name, bool wanted)

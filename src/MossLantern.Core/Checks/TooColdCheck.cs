@@ -23,7 +23,7 @@ internal sealed class TooColdCheck : ICheck
             var place = layer.SittingPlace + ".roomC";
             yield return new(
                 Id, $"too-cold@{layer.Id}", Grade.Mend, "Too cold",
-                $"{layer.Name} is to be poured at {{0}}; below {{1}} resin cures slowly and comes out cloudy or soft.",
+                $"{layer.Name} is to be poured at {{0}}; below {{1}} resin cures slowly and comes out cloudy.",
                 [
                     Reckoned.Of(room, "°C", Formulas.Stated, new ReckonedInput("room", room, "°C", origin, place)),
                     Reckoned.Of(LeastC, "°C", Formulas.Stated, new ReckonedInput("least", LeastC, "°C", Origin.Default)),

@@ -175,8 +175,7 @@ internal static class Reckoning
         {
             var leg = given ?? new();
             var kind = asked.Choice(leg.Kind, $"{at}.kind");
-            var last = at == $"legs[{sum.Legs!.Count - 1}]";
-            double? minutes = leg.Minutes is null && last ? null : asked.Number(leg.Minutes, $"{at}.minutes");
+            double? minutes = leg.Minutes is null ? null : asked.Number(leg.Minutes, $"{at}.minutes");
             var (own, other) = kind == LegKind.Cup ? ("massG", "depthMm") : ("depthMm", "massG");
             if ((kind == LegKind.Cup ? leg.DepthMm : leg.MassG) is not null)
             {
@@ -186,6 +185,13 @@ internal static class Reckoning
             var size = asked.Number(kind == LegKind.Cup ? leg.MassG : leg.DepthMm, $"{at}.{own}");
             return new Stay(kind == LegKind.Cup ? new CupVessel(size) : new FilmVessel(size), minutes);
         });
+
+        // Only in the last vessel may it be left.
+        foreach (var (_, i) in stays.SkipLast(1).Select((s, i) => (s, i)).Where(s => s.s.Minutes is null))
+        {
+            asked.Number(null, $"legs[{i}].minutes");
+        }
+
         asked.Settle();
         return Core.Timeline.Journey.Of(CureModel.Of(working, reference, heat), viscosity, reference, room, [.. stays]);
     }
