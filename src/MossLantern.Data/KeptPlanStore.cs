@@ -5,14 +5,15 @@ using NodaTime;
 
 namespace MossLantern.Data;
 
-/// <summary>A window of a layer, whatever the time is now.</summary>
-/// <param name="LayerId">The layer.</param>
-/// <param name="LayerName">Its name.</param>
+/// <summary>A window of a sitting, whatever the time is now.</summary>
+/// <param name="SittingId">The sitting.</param>
+/// <param name="LayerId">The lowest layer that it fills.</param>
+/// <param name="Name">The sitting's name.</param>
 /// <param name="Poured">Whether it has really been poured.</param>
 /// <param name="Milestone">What for.</param>
 /// <param name="Opens">When it opens.</param>
 /// <param name="Closes">When it closes; null where it stays open.</param>
-public sealed record KeptWindow(string LayerId, string LayerName, bool Poured, Milestone Milestone, Instant Opens, Instant? Closes)
+public sealed record KeptWindow(string SittingId, string LayerId, string Name, bool Poured, Milestone Milestone, Instant Opens, Instant? Closes)
 {
     /// <summary>How it stands at a moment.</summary>
     public WindowState StateAt(Instant now) => CureWindow.StateAt(Opens, Closes, now);
@@ -64,6 +65,8 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
     {
         public required string PieceId { get; init; }
 
+        public string? SittingId { get; init; }
+
         public required string LayerId { get; init; }
 
         public required string LayerName { get; init; }
@@ -82,7 +85,7 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
     {
         var windows = connection.Query<WindowRow>(
             """
-            select piece_id as PieceId, layer_id as LayerId, layer_name as LayerName, poured as Poured, milestone as Milestone, opens_at as OpensAt, closes_at as ClosesAt
+            select piece_id as PieceId, sitting_id as SittingId, layer_id as LayerId, layer_name as LayerName, poured as Poured, milestone as Milestone, opens_at as OpensAt, closes_at as ClosesAt
             from kept_window order by piece_id, position
             """).ToLookup(w => w.PieceId);
         return
@@ -95,7 +98,7 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
                     r.PieceId, r.Of, r.FootMm, (int)r.Layers, (int)r.Poured, r.BeneathId, r.Problem,
                     [
                         .. windows[r.PieceId].Select(w => new KeptWindow(
-                            w.LayerId, w.LayerName, w.Poured != 0, Enum.Parse<Milestone>(w.Milestone), Times.Read(w.OpensAt),
+                            w.SittingId ?? w.LayerId, w.LayerId, w.LayerName, w.Poured != 0, Enum.Parse<Milestone>(w.Milestone), Times.Read(w.OpensAt),
                             w.ClosesAt is null ? null : Times.Read(w.ClosesAt))),
                     ])),
         ];
@@ -117,15 +120,16 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
             {
                 connection.Execute(
                     """
-                    insert into kept_window (piece_id, position, layer_id, layer_name, poured, milestone, opens_at, closes_at)
-                    values (@PieceId, @position, @LayerId, @LayerName, @Poured, @milestone, @opens, @closes)
+                    insert into kept_window (piece_id, position, sitting_id, layer_id, layer_name, poured, milestone, opens_at, closes_at)
+                    values (@PieceId, @position, @SittingId, @LayerId, @Name, @Poured, @milestone, @opens, @closes)
                     """,
                     plan.Windows.Select((w, i) => new
                     {
                         plan.PieceId,
                         position = i,
+                        w.SittingId,
                         w.LayerId,
-                        w.LayerName,
+                        w.Name,
                         w.Poured,
                         milestone = w.Milestone.ToString(),
                         opens = Times.Write(w.Opens),

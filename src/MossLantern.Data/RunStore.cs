@@ -6,16 +6,22 @@ using NodaTime;
 namespace MossLantern.Data;
 
 /// <summary>One pour of a run: planned beside poured.</summary>
+/// <param name="LayerId">The layer of the region.</param>
 /// <param name="RegionId">The region.</param>
 /// <param name="ColourName">Name of the colour when it was logged.</param>
 /// <param name="PlannedMl">What the plan said when it was logged, ml.</param>
 /// <param name="PouredMl">What was poured, ml; null where nobody noted it.</param>
-public sealed record RunPour(RegionId RegionId, string ColourName, double PlannedMl, double? PouredMl);
+/// <param name="Pass">Which pass over the region, from 0.</param>
+public sealed record RunPour(string LayerId, RegionId RegionId, string ColourName, double PlannedMl, double? PouredMl, int Pass = 0)
+{
+    /// <summary>The region, and whose it is.</summary>
+    public RegionOf Of => new(LayerId, RegionId);
+}
 
-/// <summary>What really happened when a layer was poured.</summary>
+/// <summary>What really happened when a sitting was poured.</summary>
 /// <param name="Id">Its id.</param>
 /// <param name="PieceId">The piece.</param>
-/// <param name="LayerId">The layer.</param>
+/// <param name="SittingId">The sitting.</param>
 /// <param name="Version">Its version, from 1.</param>
 /// <param name="Start">First pour.</param>
 /// <param name="End">Last pour; null where nobody noted it.</param>
@@ -24,7 +30,7 @@ public sealed record RunPour(RegionId RegionId, string ColourName, double Planne
 /// <param name="Pours">Its pours in order.</param>
 /// <param name="Revision">The revision of the piece that was poured; null where it is not known.</param>
 public sealed record Run(
-    string Id, string PieceId, string LayerId, int Version, Instant Start, Instant? End, double? RoomC, string Note,
+    string Id, string PieceId, string SittingId, int Version, Instant Start, Instant? End, double? RoomC, string Note,
     ImmutableArray<RunPour> Pours, int? Revision = null);
 
 /// <summary>A log entry was to be written under an id that another piece's entry has. Nothing was written.</summary>
@@ -87,8 +93,8 @@ public sealed class RunStore(WorkshopDatabase database)
                 new { saved.Id, saved.Version, now = Times.Write(now) });
             connection.Execute("delete from run_part where run_id = @Id", new { saved.Id });
             connection.Execute(
-                "insert into run_part (run_id, piece_id, sitting_id, revision) values (@Id, @PieceId, @LayerId, @Revision)",
-                new { saved.Id, saved.PieceId, saved.LayerId, saved.Revision });
+                "insert into run_part (run_id, piece_id, sitting_id, revision) values (@Id, @PieceId, @SittingId, @Revision)",
+                new { saved.Id, saved.PieceId, saved.SittingId, saved.Revision });
             Journal.Add(connection, Runs.Told(saved, Journal.Of(connection, run.PieceId, run.Id), now));
             connection.Execute("update piece set logged = logged + 1 where id = @PieceId", new { saved.PieceId });
             return saved;

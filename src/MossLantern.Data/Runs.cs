@@ -1,3 +1,4 @@
+using System.Globalization;
 using MossLantern.Core.Documents;
 using NodaTime;
 
@@ -12,7 +13,7 @@ internal static class Runs
     public static Run Fold(Run part, IEnumerable<Entry> entries)
     {
         var holding = Journal.Holding(entries);
-        var poured = holding.Where(e => e.Kind == EntryKind.Poured).ToDictionary(e => e.Place!, e => e.Ml);
+        var poured = holding.Where(e => e.Kind == EntryKind.Poured).ToDictionary(e => (e.Place!, e.StepId), e => e.Ml);
         Entry? Of(EntryKind kind) => holding.FirstOrDefault(e => e.Kind == kind);
         return part with
         {
@@ -20,7 +21,7 @@ internal static class Runs
             End = Of(EntryKind.Ended)?.At,
             RoomC = Of(EntryKind.Room)?.Celsius,
             Note = Of(EntryKind.Noted)?.Words ?? "",
-            Pours = [.. holding.Where(e => e.Kind == EntryKind.Planned).Select(e => new RunPour(RegionId.Parse(e.Place!), e.Words!, e.Ml!.Value, poured.GetValueOrDefault(e.Place!)))],
+            Pours = [.. holding.Where(e => e.Kind == EntryKind.Planned).Select(e => Pour(part.SittingId, e, poured.GetValueOrDefault((e.Place!, e.StepId))))],
         };
     }
 
@@ -30,8 +31,8 @@ internal static class Runs
     /// <param name="now">When they come to be written.</param>
     public static IEnumerable<Entry> Told(Run run, IEnumerable<Entry> entries, Instant now)
     {
-        var before = Journal.Holding(entries).ToDictionary(e => (e.Kind, e.Place));
-        var told = Wanted(run, now).ToDictionary(e => (e.Kind, e.Place));
+        var before = Journal.Holding(entries).ToDictionary(e => (e.Kind, e.Place, e.StepId));
+        var told = Wanted(run, now).ToDictionary(e => (e.Kind, e.Place, e.StepId));
         return
         [
             .. told.Where(t => before.GetValueOrDefault(t.Key) is not { } was || !Same(was, t.Value))
@@ -43,7 +44,7 @@ internal static class Runs
 
     private static IEnumerable<Entry> Wanted(Run run, Instant now)
     {
-        Entry New(EntryKind kind) => new(NewId(), run.Id, run.PieceId, run.LayerId, null, null, kind, run.Start, null, now);
+        Entry New(EntryKind kind) => new(NewId(), run.Id, run.PieceId, run.SittingId, null, null, kind, run.Start, null, now);
         yield return New(EntryKind.Started);
         if (run.End is { } end)
         {
@@ -62,12 +63,32 @@ internal static class Runs
 
         foreach (var pour in run.Pours)
         {
-            yield return New(EntryKind.Planned) with { Place = pour.RegionId.ToString(), Ml = pour.PlannedMl, Words = pour.ColourName };
+            var (place, step) = (PlaceOf(run.SittingId, pour), pour.Pass == 0 ? null : FormattableString.Invariant($"{Pass}{pour.Pass + 1}"));
+            yield return New(EntryKind.Planned) with { Place = place, StepId = step, Ml = pour.PlannedMl, Words = pour.ColourName };
             if (pour.PouredMl is { } ml)
             {
-                yield return New(EntryKind.Poured) with { Place = pour.RegionId.ToString(), Ml = ml };
+                yield return New(EntryKind.Poured) with { Place = place, StepId = step, Ml = ml };
             }
         }
+    }
+
+    /// <summary>The step of a pass after the first.</summary>
+    private const string Pass = "pass-";
+
+    /// <summary>A region of the layer that the sitting is called after is told by itself; any other by its place.</summary>
+    private static string PlaceOf(string sittingId, RunPour pour) => pour.LayerId == sittingId ? pour.RegionId.ToString() : PlaceIn.Region(pour.LayerId, pour.RegionId);
+
+    private static RunPour Pour(string sittingId, Entry planned, double? pouredMl)
+    {
+        const string before = "layers[", between = "].regions[";
+        var (place, layer, region) = (planned.Place!, sittingId, planned.Place!);
+        if (place.StartsWith(before, StringComparison.Ordinal) && place.IndexOf(between, StringComparison.Ordinal) is > 0 and var at)
+        {
+            (layer, region) = (place[before.Length..at], place[(at + between.Length)..^1]);
+        }
+
+        var pass = planned.StepId is { } step && step.StartsWith(Pass, StringComparison.Ordinal) && int.TryParse(step.AsSpan(Pass.Length), NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number - 1 : 0;
+        return new(layer, RegionId.Parse(region), planned.Words!, planned.Ml!.Value, pouredMl, pass);
     }
 
     /// <summary>Whether two tell the same. The moment counts only for what is a moment: the rest is told as of the start.</summary>

@@ -71,7 +71,8 @@ internal static class AnyEdit
                     "Region" => One(layout.RegionIds.Select(r => r.ToString())),
                     "Recipe" => random.Next(3) == 0 ? null : One(piece.Recipes.Select(r => r.Id)),
                     "Mix" => One(piece.Recipes.Where(r => r.Of is not null || random.Next(5) == 0).Select(r => r.Id)),
-                    "Sitting" => Any(piece.Sittings, random).Id,
+                    "Sitting" or "Into" => random.Next(4) == 0 ? null : Any(piece.Sittings, random).Id,
+                    "Fill" => One(piece.Sittings.SelectMany(s => s.Fills ?? []).Select(f => f.Id)),
                     "Insert" => One((piece.Ground.Mould?.Inserts ?? []).Select(i => i.Id)),
                     "Sequence" => "seq",
                     "Pot" => One(["pot", "oil"]),
@@ -93,10 +94,16 @@ internal static class AnyEdit
                 _ when type == typeof(LevelReading) => new LevelReading(true, Number(true) / 100, 0.2),
                 _ when type == typeof(DrawnOutline) => new DrawnOutline("M0 0L160 0L160 80L0 80ZM200 0L300 0L300 80L200 80Z"),
                 _ when type == typeof(ImmutableArray<Spot>) => Enumerable.Range(0, random.Next(0, 30)).Select(_ => new Spot(random.NextDouble() * 400, random.NextDouble() * 300)).ToImmutableArray(),
+                _ when type == typeof(RegionId) => Region(),
+                _ when type == typeof(ImmutableArray<RegionOf>) => piece.Layers.SelectMany(l => l.RegionIds.Select(r => new RegionOf(l.Id, r))).Where(_ => random.Next(2) == 0).OrderBy(_ => random.Next()).ToImmutableArray(),
+                _ when type == typeof(ImmutableArray<Batch>) => piece.Recipes.Where(_ => random.Next(3) > 0).OrderBy(_ => random.Next()).Chunk(random.Next(1, 5))
+                    .Select((c, i) => new Batch(random.Next(20) == 0 ? "one" : $"batch-{i}", [.. c.Select(r => r.Id)], random.Next(5) == 0 ? Number(false) : null)).ToImmutableArray(),
                 _ when type == typeof(ImmutableArray<RegionId>) => layer.RegionIds.Where(_ => random.Next(2) == 0).OrderBy(_ => random.Next()).ToImmutableArray(),
                 _ when type == typeof(ImmutableArray<string>) => ImmutableArray.Create("tray", "coasters").RemoveAll(_ => random.Next(2) == 0),
                 _ => throw new InvalidOperationException($"{of.Name}.{parameter.Name} of {type} has no way to be made up."),
             };
+
+            RegionId Region() => random.Next(20) == 0 ? "nowhere" : One(layer.RegionIds.Select(r => r.ToString())) ?? "nowhere";
 
             string? One(IEnumerable<string>? among) => among?.ToImmutableArray() is { IsEmpty: false } some ? Any(some, random) : null;
         }

@@ -178,7 +178,7 @@ public class EditTests
     [Fact]
     public void What_is_poured_in_an_order_of_its_own_goes_from_the_order_with_its_band()
     {
-        var ordered = Made(Rings, new OrderPours(Field, ["b2", "b1", "heart"]));
+        var ordered = Made(Rings, new OrderPours(Field, [new(Field, "b2"), new(Field, "b1"), new(Field, "heart")]));
         Assert.Equal(["b2", "heart"], Made(ordered, new LeaveBandOut(Field, null, "b1")).Sittings[0].Order!.Value.Select(o => o.Region.ToString()));
         Assert.Null(Made(ordered, new OrderPours(Field, [])).Sittings[0].Order);
         Assert.Null(Made(ordered, new LayOutAs(Field, null, LayoutKind.Flood)).Sittings[0].Order);

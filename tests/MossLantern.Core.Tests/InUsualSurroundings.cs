@@ -10,7 +10,7 @@ namespace MossLantern.Core.Tests;
 /// <summary>Most tests are about the piece and not about where it is made: typical materials, usual habits.</summary>
 internal static class InUsualSurroundings
 {
-    public static PiecePlan Plan(this PiecePlanner planner, Piece piece, IReadOnlyList<PouredLayer> poured, DateTimeZone zone) =>
+    public static PiecePlan Plan(this PiecePlanner planner, Piece piece, IReadOnlyList<PouredSitting> poured, DateTimeZone zone) =>
         planner.Plan(piece, poured, Surroundings.Usual(zone));
 
     public static Painting.Painting Paint(this PiecePlanner planner, Piece piece, string? layerId, PaintDetail detail, Look? look = null) =>

@@ -129,7 +129,7 @@ public sealed class MaterialTests
         Assert.Equal(Origin.Default, next.ClosesAfterHours!.Input("at the reference temperature").Origin);
 
         // Two densities are two origins.
-        var cup = after.Cups.Cups.First(c => c.MixMl.Value > 0);
+        var cup = after.Sitting.Batches.All[0].Measured;
         Assert.Equal((1.2, Origin.Own), (cup.ResinG.Input("density of the resin").Value, cup.ResinG.Input("density of the resin").Origin));
         Assert.Equal((0.98, Origin.Default), (cup.HardenerG.Input("density of the hardener").Value, cup.HardenerG.Input("density of the hardener").Origin));
 

@@ -266,6 +266,8 @@ public class MixingTests
     private static CupPlan Cups(Ground ground, FilledLayer layer)
     {
         var (mapper, piece) = (new LayerMapper(), Samples.Piece(ground, layer));
-        return CupPlanner.Plan(ground, layer, mapper.Map(piece, layer), DepthZones.Of(mapper, piece, layer), Surroundings.Usual(DateTimeZone.Utc));
+        var laid = new LaidLayer(layer, mapper.Map(piece, layer), DepthZones.Of(mapper, piece, layer));
+        var volumes = Portion.All(piece, [laid]).Values.Single().Select(p => CupPlanner.Volume(ground, p));
+        return CupPlanner.Plan(layer, layer.Cups, [.. volumes], _ => true, Surroundings.Usual(DateTimeZone.Utc));
     }
 }

@@ -173,9 +173,9 @@ public class NeighbourTests
     {
         var lower = Stack("#33523f", "#f0e8d5").Filled[0];
         var two = Samples.Piece(Samples.Panel(), lower, lower with { Id = "l2", SittingId = "l2" });
-        Finding Dull(params PouredLayer[] poured) => Planner.Plan(two, poured, DateTimeZone.Utc).Findings.First(f => f.Check == "dull-field" && f.Key.StartsWith("dull-field@l2", StringComparison.Ordinal));
+        Finding Dull(params PouredSitting[] poured) => Planner.Plan(two, poured, DateTimeZone.Utc).Findings.First(f => f.Check == "dull-field" && f.Key.StartsWith("dull-field@l2", StringComparison.Ordinal));
         Assert.Contains("shimmer", Dull().Remedies.Select(r => r.Id));
-        var above = Dull(new PouredLayer("l1", Instant.FromUtc(2026, 5, 1, 9, 0), null, null)).Remedies;
+        var above = Dull(new PouredSitting("l1", Instant.FromUtc(2026, 5, 1, 9, 0), null, null)).Remedies;
         Assert.DoesNotContain("shimmer", above.Select(r => r.Id));
         Assert.Equal(two.Recipes, above.Single(r => r.Id == "any").Apply(two).Recipes);
     }

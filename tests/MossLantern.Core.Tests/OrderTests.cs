@@ -69,7 +69,7 @@ public class OrderTests
 
     private static readonly LocalDateTime Noon = new(2027, 3, 1, 12, 0);
 
-    private static IEnumerable<Finding> Early(LocalDateTime? first, LocalDateTime? second, params PouredLayer[] poured)
+    private static IEnumerable<Finding> Early(LocalDateTime? first, LocalDateTime? second, params PouredSitting[] poured)
     {
         FilledLayer At(string id, LocalDateTime? start) => Samples.Layer(null, 0) with { Id = id, Name = id, Plan = new(start, null, 22) };
         var piece = Samples.Piece(Samples.Panel(), At("base", first), At("veil", second));
@@ -90,8 +90,8 @@ public class OrderTests
 
         // What was really poured counts.
         var at = Noon.InUtc().ToInstant();
-        Assert.Single(Early(null, Noon.PlusHours(3), new PouredLayer("base", at, at, 22)));
-        Assert.Empty(Early(null, Noon.PlusHours(4), new PouredLayer("base", at, at, 22)));
+        Assert.Single(Early(null, Noon.PlusHours(3), new PouredSitting("base", at, at, 22)));
+        Assert.Empty(Early(null, Noon.PlusHours(4), new PouredSitting("base", at, at, 22)));
     }
 
     [Theory]

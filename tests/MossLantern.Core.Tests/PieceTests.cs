@@ -86,11 +86,11 @@ public class PieceTests
         var start = Instant.FromUtc(2026, 7, 2, 10, 0);
         var piece = Samples.Piece(Samples.Panel(), layer);
 
-        var plan = Plan(piece, new PouredLayer("l1", start, null, null)).Layers.Single();
+        var plan = Plan(piece, new PouredSitting("l1", start, null, null)).Layers.Single();
         Assert.True(plan.Poured);
         Assert.Equal(new Pour(start, start + Duration.FromMinutes(20), 19, Origin.Own), plan.Pour);
 
-        var read = Plan(piece, new PouredLayer("l1", start, start + Duration.FromMinutes(41), 23.5)).Layers.Single();
+        var read = Plan(piece, new PouredSitting("l1", start, start + Duration.FromMinutes(41), 23.5)).Layers.Single();
         Assert.Equal(new Pour(start, start + Duration.FromMinutes(41), 23.5, Origin.Measured), read.Pour);
         Assert.Equal(start + Duration.FromMinutes(41) + Duration.FromHours(read.Windows[0].OpensAfterHours.Value), read.Windows[0].Opens);
     }
@@ -187,6 +187,6 @@ public class PieceTests
 
     private static IEnumerable<PourStep> Steps(FilledLayer layer) => Plan(Samples.Piece(Samples.Panel(), layer)).Layers.Single().Steps;
 
-    private static PiecePlan Plan(Piece piece, params PouredLayer[] poured) =>
+    private static PiecePlan Plan(Piece piece, params PouredSitting[] poured) =>
         new PiecePlanner(new LayerMapper()).Plan(piece, poured, Dublin);
 }

@@ -178,7 +178,8 @@ public class TrueNumbersTests
             var cups = Plan(Samples.Piece(Samples.Panel(side, side), layer)).Layers[0].Cups.Cups;
             Assert.All(cups.Where(c => c.Smallest is not null), c => Assert.Equal(60, c.Smallest!.Value));
             var unused = cups.Single(c => c.CupId == "umber");
-            Assert.All(new[] { unused.MixMl, unused.ResinMl, unused.HardenerMl, unused.HardenerG, unused.Reserve, unused.Loss }, n => Assert.False(double.IsNegative(n.Value) || n.Value > 0));
+            Assert.Null(unused.Measured);
+            Assert.All(new[] { unused.MixMl, unused.Reserve, unused.Loss }, n => Assert.False(double.IsNegative(n.Value) || n.Value > 0));
         }
     }
 

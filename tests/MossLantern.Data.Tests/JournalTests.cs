@@ -31,7 +31,7 @@ public sealed class JournalTests : IDisposable
         let start = Workshop.Now + Duration.FromHours(started)
         select new Run(
             "r1", "p1", $"layer-{layer}", 0, start, ends < 0 ? null : start + Duration.FromMinutes(20 * ends), room < 0 ? null : 18 + room, note,
-            [.. Enumerable.Range(0, planned).Select(i => new RunPour($"band-{i}", $"colour {i}", 10 + i, poured[i] < 0 ? null : 5.5 * poured[i]))], 1);
+            [.. Enumerable.Range(0, planned).Select(i => new RunPour("layer-1", $"band-{i}", $"colour {i}", 10 + i, poured[i] < 0 ? null : 5.5 * poured[i]))], 1);
 
     [Fact]
     public void Whatever_is_saved_one_after_another_the_last_is_told_and_no_entry_is_ever_changed()
@@ -64,9 +64,9 @@ public sealed class JournalTests : IDisposable
     public void An_entry_cannot_be_changed_and_one_that_was_replaced_stays()
     {
         var (database, runs) = Open();
-        var run = new Run("r1", "p1", "layer-1", 0, Workshop.Now, null, 21, "", [new("band-1", "moss", 12, 11)], 1);
+        var run = new Run("r1", "p1", "layer-1", 0, Workshop.Now, null, 21, "", [new("layer-1", "band-1", "moss", 12, 11)], 1);
         runs.Save(run, 0, Workshop.Now);
-        runs.Save(run with { RoomC = null, Pours = [new("band-1", "moss", 12, 13)] }, 1, Workshop.Now);
+        runs.Save(run with { RoomC = null, Pours = [new("layer-1", "band-1", "moss", 12, 13)] }, 1, Workshop.Now);
         var entries = runs.Entries("p1");
         Assert.Equal([EntryKind.Started, EntryKind.Room, EntryKind.Planned, EntryKind.Poured, EntryKind.Poured, EntryKind.TakenBack], entries.Select(e => e.Kind));
         Assert.Equal((11.0, 13.0, entries[3].Id, entries[1].Id), (entries[3].Ml, entries[4].Ml, entries[4].Replaces, entries[5].Replaces));

@@ -35,7 +35,7 @@ public partial class FormulaTests
         List<string> wrong = [];
         foreach (var (name, piece) in DemoDocuments.All.SelectMany(d => Variants(d.Name, d.Piece)))
         {
-            PouredLayer[] poured = [new(piece.Layers[0].Id, Now - Duration.FromHours(20), Now - Duration.FromHours(19), 19.5)];
+            PouredSitting[] poured = [new(piece.Layers[0].Id, Now - Duration.FromHours(20), Now - Duration.FromHours(19), 19.5)];
             var plan = planner.Plan(piece, poured, Surroundings.Usual(DateTimeZone.Utc));
             var priced = Preparation.Priced(plan.Ground.SealWays, new("€", Prices.None.PerLitre.Add("primer", 14).Add("resin", 38)), plan.Ground.Area.Value);
             foreach (var number in Numbers(plan).Concat(Numbers(priced)))

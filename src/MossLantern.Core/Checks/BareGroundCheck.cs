@@ -30,7 +30,7 @@ internal sealed class BareGroundCheck : ICheck
         yield return new(
             Id, $"bare-ground@{layer.Id}", Grade.Mind, "Bare ground",
             $"More than half of the ground shows through {string.Join(", ", thin.Select(c => c.Name))} (opacity {{0}}), and it is not painted: wood swallows the colour.",
-            [looked.Layers[0].Opacity[thinnest.Id]], new("map", layer.Id),
+            [looked.Layers[0].OpacityOf(thinnest.Id)], new("map", layer.Id),
             [
                 Remedy.OnGround("paint", "Paint the ground in its colour first", g => g with { Paint = new(PaintKind.Water) }),
                 .. Stronger(looked.Around.Catalogue, layer, thin),

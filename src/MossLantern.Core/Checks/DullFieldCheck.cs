@@ -28,7 +28,7 @@ internal sealed class DullFieldCheck : ICheck
             {
                 var cup = cups[region.CupId!];
                 var share = 100 * region.Area.Value / whole;
-                if (share < LargePercent || !IsFlat(cup) || layer.Layout is FieldsLayout { Vein: not null } or MarbleLayout || plan.Opacity[cup.Id].Value < CoversPercent)
+                if (share < LargePercent || !IsFlat(cup) || layer.Layout is FieldsLayout { Vein: not null } or MarbleLayout || plan.OpacityOf(cup.Id).Value < CoversPercent)
                 {
                     continue;
                 }

@@ -45,6 +45,10 @@ public sealed record Remedy(
     public static Remedy OnLayer(string id, string label, string layerId, Func<FilledLayer, FilledLayer> apply, double? mm = null) =>
         Change(id, label, piece => piece.With(apply(piece.FilledBy(layerId))), mm);
 
+    /// <summary>A change of a sitting, made by a press.</summary>
+    public static Remedy OnSitting(string id, string label, string sittingId, Func<Sitting, Sitting> apply) =>
+        Change(id, label, piece => piece with { Sittings = [.. piece.Sittings.Select(s => s.Id == sittingId ? apply(s) : s)] });
+
     /// <summary>A field to be filled in by the person.</summary>
     public static Remedy Ask(string id, string label, string field) => new(id, label, field, piece => piece);
 }

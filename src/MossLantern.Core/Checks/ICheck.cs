@@ -11,9 +11,10 @@ namespace MossLantern.Core.Checks;
 /// <param name="Piece">The piece.</param>
 /// <param name="Ground">What was worked out for its ground.</param>
 /// <param name="Layers">What was worked out for its layers, lowest first.</param>
+/// <param name="Sittings">What was worked out for its sittings.</param>
 /// <param name="Around">What it was worked out in.</param>
 /// <param name="Mapper">Lays out what a remedy would change.</param>
-public sealed record Looked(Piece Piece, GroundPlan Ground, ImmutableArray<LayerPlan> Layers, Surroundings Around, LayerMapper Mapper)
+public sealed record Looked(Piece Piece, GroundPlan Ground, ImmutableArray<LayerPlan> Layers, ImmutableArray<SittingPlan> Sittings, Surroundings Around, LayerMapper Mapper)
 {
     /// <summary>Whether any layer is still to be poured.</summary>
     public bool MoreToPour => Layers.Any(l => !l.Poured);

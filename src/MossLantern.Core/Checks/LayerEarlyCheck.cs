@@ -12,31 +12,41 @@ internal sealed class LayerEarlyCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        (FilledLayer Layer, LayerPlan Plan)? below = null;
-        foreach (var (layer, plan) in looked.Piece.Filled.Zip(looked.Layers).Where(l => l.First.Within is null))
+        var layers = looked.Piece.Filled.Zip(looked.Layers).Where(l => l.First.Within is null).ToList();
+        foreach (var (sitting, plan) in looked.Piece.Sittings.Zip(looked.Sittings).Where(s => s.Second is { Poured: false, Pour: not null }))
         {
-            if (below is { } under && !plan.Poured && plan.Pour is { } pour)
+            // What it pours over: the layers right below those that it fills, where it does not fill them itself.
+            foreach (var at in Enumerable.Range(1, Math.Max(0, layers.Count - 1)).Where(i => layers[i].Second.Sittings.Contains(plan) && !layers[i - 1].Second.Sittings.Contains(plan)))
             {
-                var opens = under.Plan.Windows.FirstOrDefault(w => w.Milestone == Milestone.NextLayer)?.Opens;
-                if (opens is null)
+                if (Early(looked, sitting, plan, layers[at].First, layers[at - 1].First, layers[at - 1].Second) is { } finding)
                 {
-                    yield return new(
-                        Id, $"layer-early@{layer.Id}", Grade.Mend, "Too early",
-                        $"{layer.Name} is planned, and nobody has said when {under.Layer.Name} below it is poured.", [],
-                        new("cure", layer.Id), [Remedy.OnLayer("undecided", $"Leave open when {layer.Name} is poured", layer.Id, l => l with { Plan = l.Plan with { Start = null, End = null } })]);
-                }
-                else if (pour.Start < opens)
-                {
-                    var at = Whole(opens.Value, looked.Around.Zone);
-                    yield return new(
-                        Id, $"layer-early@{layer.Id}", Grade.Mend, "Too early",
-                        $"{layer.Name} is planned before {under.Layer.Name} below it takes it: it would sink in or wrinkle.", [under.Plan.Windows.First(w => w.Milestone == Milestone.NextLayer).OpensAfterHours],
-                        new("cure", layer.Id), [Remedy.OnLayer("later", FormattableString.Invariant($"Pour it at {at:ddd d MMM, HH:mm}"), layer.Id, l => l with { Plan = Moved(l.Plan, at) })]);
+                    yield return finding;
+                    break;
                 }
             }
-
-            below = (layer, plan);
         }
+    }
+
+    private Finding? Early(Looked looked, Sitting sitting, SittingPlan plan, FilledLayer layer, FilledLayer below, LayerPlan under)
+    {
+        if (under.NextLayer is not { } opens)
+        {
+            return new(
+                Id, $"layer-early@{sitting.Id}", Grade.Mend, "Too early",
+                $"{layer.Name} is planned, and nobody has said when {below.Name} below it is poured.", [],
+                new("cure", layer.Id), [Remedy.OnSitting("undecided", $"Leave open when {layer.Name} is poured", sitting.Id, s => s with { Start = null, End = null })]);
+        }
+
+        if (plan.Pour!.Start >= opens.Opens)
+        {
+            return null;
+        }
+
+        var at = Whole(opens.Opens, looked.Around.Zone);
+        return new(
+            Id, $"layer-early@{sitting.Id}", Grade.Mend, "Too early",
+            $"{layer.Name} is planned before {below.Name} below it takes it: it would sink in or wrinkle.", [opens.OpensAfterHours],
+            new("cure", layer.Id), [Remedy.OnSitting("later", FormattableString.Invariant($"Pour it at {at:ddd d MMM, HH:mm}"), sitting.Id, s => s.At(Moved(s.Plan, at)))]);
     }
 
     /// <summary>The next full five minutes.</summary>

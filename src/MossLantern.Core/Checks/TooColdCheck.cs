@@ -1,3 +1,4 @@
+using MossLantern.Core.Documents;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Checks;
@@ -12,23 +13,23 @@ internal sealed class TooColdCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        foreach (var (layer, _) in looked.Piece.Filled.Zip(looked.Layers).Where(l => !l.Second.Poured))
+        foreach (var (sitting, plan) in looked.Piece.Sittings.Zip(looked.Sittings).Where(s => !s.Second.Poured))
         {
-            var (room, origin) = layer.Plan.RoomC is { } planned ? (planned, Origin.Own) : (looked.Around.RoomC, Origin.Default);
+            var (room, origin) = sitting.RoomC is { } planned ? (planned, Origin.Own) : (looked.Around.RoomC, Origin.Default);
             if (room >= LeastC)
             {
                 continue;
             }
 
-            var place = layer.SittingPlace + ".roomC";
+            var place = PlaceIn.Sitting(sitting.Id) + ".roomC";
             yield return new(
-                Id, $"too-cold@{layer.Id}", Grade.Mend, "Too cold",
-                $"{layer.Name} is to be poured at {{0}}; below {{1}} resin cures slowly and comes out cloudy.",
+                Id, $"too-cold@{sitting.Id}", Grade.Mend, "Too cold",
+                $"{plan.Name} is to be poured at {{0}}; below {{1}} resin cures slowly and comes out cloudy.",
                 [
                     Reckoned.Of(room, "°C", Formulas.Stated, new ReckonedInput("room", room, "°C", origin, place)),
                     Reckoned.Of(LeastC, "°C", Formulas.Stated, new ReckonedInput("least", LeastC, "°C", Origin.Default)),
                 ],
-                new("cure", layer.Id), [Remedy.Ask("warm", "Warm the room, and say how warm", place)]);
+                new("cure", plan.LayerIds[0]), [Remedy.Ask("warm", "Warm the room, and say how warm", place)]);
         }
     }
 }

@@ -23,6 +23,10 @@ namespace MossLantern.Core.Documents;
 /// <param name="KeepsClear">Whether a spot of it is kept visible: that is poured from clear resin, though no layout says so.</param>
 /// <param name="SittingId">Id of its sitting; null for one of the layer's own id.</param>
 /// <param name="ZoneId">The zone of it that is looked at as if it were a layer; null for all of it.</param>
+/// <param name="RegionDepths">What regions aim at where it is another depth than <paramref name="DepthMm"/>; null for none.</param>
+/// <param name="Bare">Regions that stay bare in it; null for none.</param>
+/// <param name="Passes">Regions that are filled pass by pass, from the bottom up; null for none.</param>
+/// <param name="FillRecipes">Recipes that fills of its regions are poured from in place of the regions' own; null for none.</param>
 public sealed record FilledLayer(
     string Id,
     string Name,
@@ -43,7 +47,11 @@ public sealed record FilledLayer(
     ImmutableHashSet<string>? Elsewhere = null,
     bool KeepsClear = false,
     string? SittingId = null,
-    string? ZoneId = null)
+    string? ZoneId = null,
+    ImmutableArray<RegionDepth>? RegionDepths = null,
+    ImmutableArray<RegionId>? Bare = null,
+    ImmutableDictionary<RegionId, ImmutableArray<Fill>>? Passes = null,
+    ImmutableArray<string>? FillRecipes = null)
 {
     private readonly OfItself<ImmutableArray<Recipe>> cups = new();
 
@@ -83,6 +91,29 @@ public sealed record FilledLayer(
     /// <summary>The recipe that a zone which is kept visible is poured from: the first of clear resin; null where it has none.</summary>
     public string? ClearRecipe => Cups.FirstOrDefault(r => r.IsClear)?.Id;
 
+    /// <summary>The layer as a sitting fills it: mixed, measured and timed in that sitting's way.</summary>
+    public FilledLayer In(Sitting sitting)
+    {
+        ArgumentNullException.ThrowIfNull(sitting);
+        return sitting.Id == SittingId ? this : this with
+        {
+            Resin = sitting.Resin,
+            Measure = sitting.Measure,
+            ReservePercent = sitting.ReservePercent,
+            PourOrder = sitting.OrderIn(Id),
+            Plan = sitting.Plan,
+            Losses = sitting.Losses,
+            Tools = sitting.Tools,
+            SittingId = sitting.Id,
+        };
+    }
+
+    /// <summary>Whether a region stays bare in it.</summary>
+    public bool IsBare(RegionId region) => Bare is { } bare && bare.Contains(region);
+
+    /// <summary>The depth that a region aims at of its own, mm; null where it is as deep as the layer.</summary>
+    public double? OwnDepthMm(RegionId region) => (RegionDepths ?? []).FirstOrDefault(d => d.Region == region)?.DepthMm;
+
     /// <summary>The layer as it is inside a zone of it.</summary>
     public FilledLayer Inside(Zone zone)
     {
@@ -94,5 +125,5 @@ public sealed record FilledLayer(
     /// <param name="part">Which part, from 1.</param>
     public double DepthIn(int part) => (PartDepths ?? []).FirstOrDefault(p => p.Part == part)?.DepthMm ?? DepthMm;
 
-    private HashSet<string> InUse() => Recipe.WithShares(Layout.RecipeIds.Concat((Zones ?? []).SelectMany(z => z.Layout.RecipeIds)), Recipes);
+    private HashSet<string> InUse() => Recipe.WithShares(Layout.RecipeIds.Concat((Zones ?? []).SelectMany(z => z.Layout.RecipeIds)).Concat(FillRecipes ?? []), Recipes);
 }

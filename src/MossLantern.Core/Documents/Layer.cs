@@ -45,6 +45,26 @@ public sealed record Layer(
     public IEnumerable<RegionId> RegionIds =>
         [.. Layout.RegionIds, .. (Zones ?? []).SelectMany(z => z.Layout.RegionIds.Select(id => id.In(z.Id)))];
 
+    /// <summary>Whether it has such a region, or what the piece keeps may be one of it.</summary>
+    public bool Has(RegionId region) => (region.Kept is not null && Within is null) || RegionIds.Contains(region);
+
+    /// <summary>How deep a region of it is to be in the end, mm: lines lie on a film, which is a part of the layer's depth.</summary>
+    /// <remarks>Source: docs/craft/mixing.md, Sittings.</remarks>
+    public double AimMm(RegionId region) => (RegionDepths ?? []).FirstOrDefault(d => d.Region == region) is { } own ? own.DepthMm
+        : region.Kept is null && LayoutOf(region) is LinesLayout lines
+            ? region.Own == LinesLayout.StartId ? Math.Min(lines.StartMm, DepthMm) : Math.Max(0, DepthMm - lines.StartMm)
+        : DepthMm;
+
+    /// <summary>Whether a region of it is poured by the millilitre, or laid along its length: then it has no depth to aim at.</summary>
+    public bool IsByAmount(RegionId region) => region.Kept is null && LayoutOf(region) switch
+    {
+        PuddleLayout puddle => puddle.Pours.Any(p => p.Id == region.Own),
+        FieldsLayout => region.Own == FieldsLayout.VeinId,
+        _ => false,
+    };
+
+    private Layout? LayoutOf(RegionId region) => region.Zone is { } id ? (Zones ?? []).FirstOrDefault(z => z.Id == id)?.Layout : Layout;
+
     /// <summary>Whether a layout was put by in it or in one of its zones.</summary>
     [JsonIgnore]
     internal bool HasAside => Aside is not null || (Zones ?? []).Any(z => z.Aside is not null);
@@ -101,8 +121,9 @@ public sealed record Losses(double? FilmMm = null, double? DripPercent = null, d
 /// <summary>Steps of the artist's own tools; null takes the default. Nothing is shown finer than they resolve.</summary>
 /// <param name="CupStepMl">Step of a marked cup, ml.</param>
 /// <param name="ScaleStepG">Step of the scale, g.</param>
+/// <param name="JugMl">What the largest jug holds, ml.</param>
 /// <remarks>Source: docs/craft/mixing.md, Rounding.</remarks>
-public sealed record MeasuringTools(double? CupStepMl = null, double? ScaleStepG = null);
+public sealed record MeasuringTools(double? CupStepMl = null, double? ScaleStepG = null, double? JugMl = null);
 
 /// <summary>A heart: the crystal-lined hollow that bands run round.</summary>
 /// <param name="Id">Stable id, unique in the layer.</param>

@@ -17,6 +17,15 @@ public sealed partial record Piece
     /// <exception cref="InvalidOperationException">No sitting, or more than one, does.</exception>
     public Sitting SittingOf(string layerId) => Sittings.Single(s => s.Rest.Contains(layerId));
 
+    /// <summary>The sittings that fill something of a layer, in their order: that of its rest where any region is left for it.</summary>
+    public IEnumerable<Sitting> SittingsOf(Layer layer)
+    {
+        ArgumentNullException.ThrowIfNull(layer);
+        var taken = Sittings.SelectMany(s => s.Fills ?? []).Where(f => f.LayerId == layer.Id).Select(f => f.Region).Concat(layer.Bare ?? []).ToHashSet();
+        var left = (Kept ?? []).Any(k => k.Keep == Keep.Visible && !taken.Contains(RegionId.OfKept(k.Id))) || layer.RegionIds.Any(r => !taken.Contains(r));
+        return Sittings.Where(s => (left && s.Rest.Contains(layer.Id)) || (s.Fills ?? []).Any(f => f.LayerId == layer.Id));
+    }
+
     /// <summary>A layer with what it is filled from.</summary>
     /// <exception cref="InvalidOperationException">It has no such layer.</exception>
     public FilledLayer FilledBy(string layerId) => Filled.Single(l => l.Id == layerId);
@@ -69,14 +78,18 @@ public sealed partial record Piece
     private ImmutableArray<FilledLayer> Fill()
     {
         var keepsClear = (Kept ?? []).Any(k => k.Keep == Keep.Visible);
-        var named = Layers.Select(l => Recipe.WithShares(l.NamedRecipeIds, Recipes)).ToList();
+        var passes = Sittings.SelectMany(s => s.Fills ?? []).ToLookup(f => f.LayerId);
+        var fills = passes.SelectMany(p => p).Where(f => f.RecipeId is not null).ToLookup(f => f.LayerId, f => f.RecipeId!);
+        var named = Layers.Select(l => Recipe.WithShares(l.NamedRecipeIds.Concat(fills[l.Id]), Recipes)).ToList();
         return [.. Layers.Select((layer, i) =>
         {
             var sitting = SittingOf(layer.Id);
             return new FilledLayer(
                 layer.Id, layer.Name, layer.DepthMm, layer.Layout, Recipes, sitting.Resin, sitting.Measure, sitting.ReservePercent,
-                [.. (sitting.Order ?? []).Where(o => o.LayerId == layer.Id).Select(o => o.Region)], sitting.Plan, sitting.Losses, sitting.Tools,
-                layer.Within, layer.PartDepths, layer.Contrast, layer.Zones, [.. named.SelectMany(n => n)], keepsClear && layer.Within is null, sitting.Id);
+                sitting.OrderIn(layer.Id), sitting.Plan, sitting.Losses, sitting.Tools,
+                layer.Within, layer.PartDepths, layer.Contrast, layer.Zones, [.. named.SelectMany(n => n)], keepsClear && layer.Within is null, sitting.Id,
+                RegionDepths: layer.RegionDepths, Bare: layer.Bare, Passes: passes.Contains(layer.Id) ? passes[layer.Id].GroupBy(f => f.Region).ToImmutableDictionary(g => g.Key, g => g.ToImmutableArray()) : null,
+                FillRecipes: fills.Contains(layer.Id) ? [.. fills[layer.Id].Distinct()] : null);
         })];
     }
 }

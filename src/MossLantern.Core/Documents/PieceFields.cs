@@ -116,6 +116,10 @@ public static class PieceFields
         ["sittings.losses.cupPercent"] = Accepted.LossPercent with { What = "Share that stays in a cup" },
         ["sittings.tools.cupStepMl"] = Accepted.CupStepMl,
         ["sittings.tools.scaleStepG"] = Accepted.ScaleStepG,
+        ["sittings.tools.jugMl"] = Accepted.JugMl,
+        ["sittings.batches.jugMl"] = Accepted.JugMl,
+        ["sittings.fills.depthMm"] = Accepted.DepthMm with { What = "Depth of the fill" },
+        ["layers.regionDepths.depthMm"] = Accepted.DepthMm with { What = "Depth of the region" },
         ["sittings.roomC"] = Accepted.RoomC,
         ["runs.pouredMl"] = Accepted.PouredMl,
     }.ToFrozenDictionary(StringComparer.Ordinal);

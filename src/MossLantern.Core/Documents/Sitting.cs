@@ -19,6 +19,7 @@ namespace MossLantern.Core.Documents;
 /// <param name="RoomC">Room temperature, °C; null while not known.</param>
 /// <param name="Order">Regions in pour order; null for the usual one. Regions left out follow in that.</param>
 /// <param name="CupChoices">What the artist wants otherwise of single cups; null for nothing.</param>
+/// <param name="Batches">What is mixed in one jug each, as the artist arranged it; null for as the program proposes it.</param>
 /// <remarks>Source: docs/craft/mixing.md, Sittings.</remarks>
 public sealed record Sitting(
     string Id,
@@ -34,11 +35,19 @@ public sealed record Sitting(
     LocalDateTime? End = null,
     double? RoomC = null,
     ImmutableArray<RegionOf>? Order = null,
-    ImmutableArray<CupChoice>? CupChoices = null)
+    ImmutableArray<CupChoice>? CupChoices = null,
+    ImmutableArray<Batch>? Batches = null)
 {
     /// <summary>When it is to be poured, and how warm the room will be.</summary>
     [JsonIgnore]
     public PourTimes Plan => new(Start, End, RoomC);
+
+    /// <summary>The layers that it fills something of, by their ids.</summary>
+    [JsonIgnore]
+    public IEnumerable<string> LayerIds => Rest.Concat((Fills ?? []).Select(f => f.LayerId)).Distinct();
+
+    /// <summary>The regions of a layer in the order of its pours; empty for the usual one.</summary>
+    public ImmutableArray<RegionId> OrderIn(string layerId) => [.. (Order ?? []).Where(o => o.LayerId == layerId).Select(o => o.Region)];
 
     /// <summary>The same at other times.</summary>
     public Sitting At(PourTimes plan)
@@ -47,6 +56,13 @@ public sealed record Sitting(
         return this with { Start = plan.Start, End = plan.End, RoomC = plan.RoomC };
     }
 }
+
+/// <summary>Resin and hardener that are mixed in one jug and divided into cups.</summary>
+/// <param name="Id">Stable id, unique in the sitting.</param>
+/// <param name="RecipeIds">The cups that it is divided into, by their recipes; one alone is mixed in its own cup.</param>
+/// <param name="JugMl">What its jug holds, ml; null for the artist's largest.</param>
+/// <remarks>Source: docs/craft/mixing.md, Batches.</remarks>
+public sealed record Batch(string Id, ImmutableArray<string> RecipeIds, double? JugMl = null);
 
 /// <summary>A region of one of a piece's layers.</summary>
 /// <param name="LayerId">The layer.</param>

@@ -12,20 +12,69 @@ internal static class Settle
     /// <param name="after">The piece with the change.</param>
     public static Piece Of(Piece before, Piece after)
     {
-        var sittings = after.Sittings.Select(s => Ordered(after, s)).ToImmutableArray();
         var (was, now) = (Named(before), Named(after));
-        return after with
+        // A colour that nobody ever named stays: it is on the bench, waiting.
+        return Filled(after with { Recipes = [.. after.Recipes.Where(r => now.Contains(r.Id) || !was.Contains(r.Id))] });
+    }
+
+    /// <summary>A piece in which no sitting names a region, a recipe or a layer that is gone, and none is left with nothing to fill.</summary>
+    public static Piece Filled(Piece piece)
+    {
+        ImmutableArray<Layer> layers = [.. piece.Layers.Select(Aimed)];
+        var to = layers.SequenceEqual(piece.Layers) ? piece : piece with { Layers = layers };
+        ImmutableArray<Sitting> sittings = [.. to.Sittings.Select(s => Ordered(to, Batched(to, Poured(to, s)))).Where(s => s.LayerIds.Any())];
+        return sittings.SequenceEqual(to.Sittings) ? to : to with { Sittings = sittings };
+    }
+
+    /// <summary>A layer whose depths and bare regions are of regions that it has.</summary>
+    private static Layer Aimed(Layer layer)
+    {
+        var depths = layer.RegionDepths?.RemoveAll(d => !layer.Has(d.Region) || layer.IsByAmount(d.Region));
+        var bare = layer.Bare?.RemoveAll(r => !layer.Has(r));
+        return depths?.Length == layer.RegionDepths?.Length && bare?.Length == layer.Bare?.Length ? layer : layer with
         {
-            Sittings = sittings.SequenceEqual(after.Sittings) ? after.Sittings : sittings,
-            // A colour that nobody ever named stays: it is on the bench, waiting.
-            Recipes = [.. after.Recipes.Where(r => now.Contains(r.Id) || !was.Contains(r.Id))],
+            RegionDepths = depths is { IsEmpty: false } ? depths : null,
+            Bare = bare is { IsEmpty: false } ? bare : null,
         };
+    }
+
+    private static Sitting Poured(Piece piece, Sitting sitting)
+    {
+        var layers = piece.Layers.ToDictionary(l => l.Id);
+        var rest = sitting.Rest.All(layers.ContainsKey) ? sitting.Rest : [.. sitting.Rest.Where(layers.ContainsKey)];
+        if (sitting.Fills is not { } fills)
+        {
+            return rest == sitting.Rest ? sitting : sitting with { Rest = rest };
+        }
+
+        var known = piece.Recipes.Select(r => r.Id).ToHashSet();
+        ImmutableArray<Fill> left =
+        [
+            .. fills.Where(f => layers.GetValueOrDefault(f.LayerId) is { } l && l.Has(f.Region) && l.Bare?.Contains(f.Region) != true).Select(f =>
+                (f.RecipeId is null || known.Contains(f.RecipeId)) && (f.DepthMm is null || !layers[f.LayerId].IsByAmount(f.Region)) ? f
+                    : f with { RecipeId = f.RecipeId is { } id && known.Contains(id) ? id : null, DepthMm = layers[f.LayerId].IsByAmount(f.Region) ? null : f.DepthMm }),
+        ];
+        return rest == sitting.Rest && left.SequenceEqual(fills) ? sitting : sitting with { Rest = rest, Fills = left.IsEmpty ? null : left };
+    }
+
+    private static Sitting Batched(Piece piece, Sitting sitting)
+    {
+        if (sitting.Batches is not { } batches)
+        {
+            return sitting;
+        }
+
+        var known = piece.Recipes.Where(r => r.Of is null).Select(r => r.Id).ToHashSet();
+        ImmutableArray<Batch> left =
+            [.. batches.Select(b => b.RecipeIds.All(known.Contains) ? b : b with { RecipeIds = [.. b.RecipeIds.Where(known.Contains)] }).Where(b => !b.RecipeIds.IsEmpty)];
+        return left.SequenceEqual(batches) ? sitting : sitting with { Batches = left.IsEmpty ? null : left };
     }
 
     /// <summary>The colours that something of a piece names, layouts put by and spots kept visible too.</summary>
     private static HashSet<string> Named(Piece piece)
     {
-        var named = Recipe.WithShares(piece.Layers.SelectMany(l => l.NamedRecipeIds), piece.Recipes);
+        var poured = piece.Sittings.SelectMany(s => s.Fills ?? []).Select(f => f.RecipeId).OfType<string>();
+        var named = Recipe.WithShares(piece.Layers.SelectMany(l => l.NamedRecipeIds).Concat(poured), piece.Recipes);
         if ((piece.Kept ?? []).Any(k => k.Keep == Keep.Visible))
         {
             named.UnionWith(piece.Recipes.Where(r => r.IsClear).Select(r => r.Id));
@@ -41,7 +90,7 @@ internal static class Settle
             return sitting;
         }
 
-        var kept = order.Where(o => o.Region.Kept is not null || piece.Layers.Any(l => l.Id == o.LayerId && l.RegionIds.Contains(o.Region))).ToImmutableArray();
+        var kept = order.Where(o => sitting.LayerIds.Contains(o.LayerId) && piece.Layers.Any(l => l.Id == o.LayerId && l.Has(o.Region))).ToImmutableArray();
         return kept.Length == order.Length ? sitting : sitting with { Order = kept.IsEmpty ? null : kept };
     }
 
@@ -52,7 +101,6 @@ internal static class Settle
         return ids.Count == 0 ? piece : Of(piece, piece with
         {
             Layers = [.. piece.Layers.Where(l => !ids.Contains(l.Id))],
-            Sittings = [.. piece.Sittings.Where(s => !s.Rest.All(ids.Contains))],
         });
     }
 

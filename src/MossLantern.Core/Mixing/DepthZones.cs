@@ -37,16 +37,33 @@ public static class DepthZones
         ArgumentNullException.ThrowIfNull(layer);
         var regions = mapper.Map(piece, layer).Regions;
         var whole = within is null ? [.. regions.Select(r => r.AreaMm2)] : mapper.AreasWithin(piece, layer, within);
-        var zones = ZonesOf(mapper, piece, layer);
-        var areas = zones.Where(z => z.Outline is not null)
-            .ToDictionary(z => z, z => mapper.AreasWithin(piece, layer, within is null ? z.Outline! : mapper.Shared(within, z.Outline!)));
+        var at = piece.Filled.IndexOf(piece.FilledBy(layer.Id));
+        Dictionary<double, (List<Zone> Zones, Dictionary<Zone, ImmutableArray<double>> Areas)> known = [];
+        var usual = Zones(layer);
         return
         [
-            .. regions.Select((region, k) => ImmutableArray.CreateRange(zones.Select(z => new DepthShare(
-                z.Where,
-                z.Outline is null ? Math.Max(0, whole[k] - areas.Values.Sum(a => a[k])) : areas[z][k],
-                DepthOf(layer, region, z.DepthMm))))),
+            .. regions.Select((region, k) =>
+            {
+                var own = layer.OwnDepthMm(region.Id);
+                if (own is { } mm && !known.ContainsKey(mm))
+                {
+                    known[mm] = Zones(layer with { DepthMm = mm, PartDepths = null });
+                }
+
+                var (zones, areas) = own is { } depth ? known[depth] : usual;
+                return ImmutableArray.CreateRange(zones.Select(z => new DepthShare(
+                    z.Where,
+                    z.Outline is null ? Math.Max(0, whole[k] - areas.Values.Sum(a => a[k])) : areas[z][k],
+                    layer.IsBare(region.Id) ? 0 : own is null ? DepthOf(layer, region, z.DepthMm) : z.DepthMm)));
+            }),
         ];
+
+        (List<Zone>, Dictionary<Zone, ImmutableArray<double>>) Zones(FilledLayer of)
+        {
+            var zones = ZonesOf(mapper, piece, of, at);
+            return (zones, zones.Where(z => z.Outline is not null)
+                .ToDictionary(z => z, z => mapper.AreasWithin(piece, layer, within is null ? z.Outline! : mapper.Shared(within, z.Outline!))));
+        }
     }
 
     /// <summary>How deep a region of a layer's own layout is, mm: lines lie on a film, which is a part of the layer's depth.</summary>
@@ -70,12 +87,17 @@ public static class DepthZones
     {
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(region);
+        if (layer.OwnDepthMm(region.Id) is { } own)
+        {
+            return own;
+        }
+
         var zone = (layer.Zones ?? []).FirstOrDefault(z => region.Id.Zone == z.Id);
         return DepthOf(zone is null ? layer : layer.Inside(zone), region.Kind, depthMm);
     }
 
     /// <summary>Parts of their own depth, each with what stands or lies in it, and what they leave.</summary>
-    private static List<Zone> ZonesOf(LayerMapper mapper, Piece piece, FilledLayer layer)
+    private static List<Zone> ZonesOf(LayerMapper mapper, Piece piece, FilledLayer layer, int at)
     {
         var ground = piece.Ground;
         if (layer.Within is not null)
@@ -86,7 +108,6 @@ public static class DepthZones
         var drawn = ground.Outline as DrawnOutline;
         var parts = drawn is null ? [] : (layer.PartDepths ?? []).Where(d => d.Part <= drawn.Parts.Length)
             .SelectMany(d => ground.OnEachPanel(new PartOutline(drawn, d.Part - 1)).Select(o => (d.Part, Outline: o, d.DepthMm))).ToList();
-        var at = piece.Filled.IndexOf(layer);
         var standing = at == 0 && ground is { Set: null, Old: { StandsMm: > 0 } old } ? old : null;
         var inserts = standing is null ? InsertsIn(piece, at) : [];
         List<Zone> zones = [];

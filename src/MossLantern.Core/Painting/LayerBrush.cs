@@ -64,31 +64,61 @@ internal sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Fill
     /// </summary>
     public void Lay(PaintRole role, string path, Recipe cup, CupLook look, double depth, bool solid, RegionId? region, double lightness = 0)
     {
-        void Add(Colour colour, double opacity, bool glass) => sheet.Paths.Add(
-            new(role, path, Lab.Lighter(colour, lightness).ToHex(), null, 0, opacity, region, Material(cup.Id), null, glass));
+        if (region is { } bare && layer.IsBare(bare))
+        {
+            // Nothing is poured here: it is there to be pointed at.
+            sheet.Paths.Add(new(role, path, sheet.Ground, null, 0, solid ? 1 : 0, region, Material("")));
+            return;
+        }
 
+        depth = region is { } own ? layer.OwnDepthMm(own) ?? depth : depth;
+        var passes = region is { } filled ? PassesOf(filled, look, depth) : [(look, depth)];
         if (sheet.Through)
         {
-            Add(look.Through(depth), solid || look.CoverPerMm > 0 ? 1 : 0, false);
+            var through = passes.Select(p => p.Look.Through(p.DepthMm)).Aggregate((a, b) => new(a.R * b.R, a.G * b.G, a.B * b.B));
+            Add(through, solid || passes.Any(p => p.Look.CoverPerMm > 0) ? 1 : 0, false);
             return;
         }
 
         if (solid)
         {
-            Add(look.Over(Below(cup), depth), 1, false);
+            Add(passes.Aggregate(Below(cup), (ground, p) => p.Look.Over(ground, p.DepthMm)), 1, false);
             return;
         }
 
-        var veil = Math.Min(MostVeil, Math.Round(look.Veil(depth), 3));
-        if (look.GlassPerMm > 0)
+        foreach (var (of, mm) in passes)
         {
-            Add(look.Filter(depth), 1, true);
+            Veil(of, mm);
         }
 
-        if (look.GlassPerMm == 0 || veil > 0)
+        void Add(Colour colour, double opacity, bool glass) => sheet.Paths.Add(
+            new(role, path, Lab.Lighter(colour, lightness).ToHex(), null, 0, opacity, region, Material(cup.Id), null, glass));
+
+        void Veil(CupLook look, double depth)
         {
-            Add(look.Colour, veil, false);
+            var veil = Math.Min(MostVeil, Math.Round(look.Veil(depth), 3));
+            if (look.GlassPerMm > 0)
+            {
+                Add(look.Filter(depth), 1, true);
+            }
+
+            if (look.GlassPerMm == 0 || veil > 0)
+            {
+                Add(look.Colour, veil, false);
+            }
         }
+    }
+
+    /// <summary>How a region is filled from the bottom up: the last pass is what is seen. Usually it is one.</summary>
+    private List<(CupLook Look, double DepthMm)> PassesOf(RegionId region, CupLook own, double depthMm)
+    {
+        if (layer.Passes?.GetValueOrDefault(region) is not { IsDefaultOrEmpty: false } passes)
+        {
+            return [(own, depthMm)];
+        }
+
+        var left = Math.Max(0, depthMm - passes.Sum(p => p.DepthMm ?? 0));
+        return [.. passes.Select(p => (p.RecipeId is { } id ? CupLook.Of(Catalogue, layer, Cups[id]) : own, p.DepthMm ?? left))];
     }
 
     public void Run(string path, Recipe one, Recipe other, RegionId region)

@@ -34,7 +34,7 @@ internal static class PartVolumes
         var map = mapper.Map(piece, layer);
         var shares = layer.Within is not null ? DepthZones.Of(mapper, piece, layer)
             : ground.OnEachPanel(part).Select(p => DepthZones.Of(mapper, piece, layer, p)).Aggregate((all, next) => [.. all.Zip(next, (a, b) => a.AddRange(b))]);
-        var poured = plan.Cups.Regions.ToDictionary(r => r.RegionId, r => r.LayerMl.Value);
+        var poured = plan.RegionMl;
         List<DepthShare> all = [];
         var own = 0.0;
         foreach (var (region, here) in map.Regions.Zip(shares).Where(r => poured.ContainsKey(r.First.Id)))

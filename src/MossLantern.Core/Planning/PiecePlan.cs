@@ -8,5 +8,6 @@ namespace MossLantern.Core.Planning;
 /// <summary>Everything worked out for a piece.</summary>
 /// <param name="Ground">Measures of its ground.</param>
 /// <param name="Layers">Its layers, lowest first.</param>
+/// <param name="Sittings">Its sittings, in their order.</param>
 /// <param name="Findings">What the second look sees.</param>
-public sealed record PiecePlan(GroundPlan Ground, ImmutableArray<LayerPlan> Layers, ImmutableArray<Finding> Findings);
+public sealed record PiecePlan(GroundPlan Ground, ImmutableArray<LayerPlan> Layers, ImmutableArray<SittingPlan> Sittings, ImmutableArray<Finding> Findings);

@@ -10,6 +10,7 @@ using MossLantern.Core.Painting;
 using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
+using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Planning;
 
@@ -21,20 +22,24 @@ public sealed class PiecePlanner(LayerMapper mapper)
     /// <param name="piece">A valid piece.</param>
     /// <param name="poured">What has really been poured.</param>
     /// <param name="around">What it is worked out in.</param>
-    public PiecePlan Plan(Piece piece, IReadOnlyList<PouredLayer> poured, Surroundings around)
+    public PiecePlan Plan(Piece piece, IReadOnlyList<PouredSitting> poured, Surroundings around)
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(poured);
         ArgumentNullException.ThrowIfNull(around);
-        ImmutableArray<LayerPlan> layers =
-            [.. piece.Filled.Select(layer => Layer(piece, layer, poured.LastOrDefault(p => p.LayerId == layer.Id), around))];
+        ImmutableArray<LaidLayer> laid = [.. piece.Filled.Select(l => new LaidLayer(l, mapper.Map(piece, l), DepthZones.Of(mapper, piece, l)))];
+        var portions = Portion.All(piece, laid);
+        var orders = laid.ToDictionary(l => l.Layer.Id, l => PourOrder.Usual(l.Layer, l.Map));
+        ImmutableArray<SittingPlan> sittings =
+            [.. piece.Sittings.Select(s => Sitting(piece, s, laid, portions[s.Id], orders, poured.LastOrDefault(p => p.SittingId == s.Id), around))];
+        ImmutableArray<LayerPlan> layers = [.. laid.Select(l => Layer(piece, l, sittings, around))];
         var areaCm2 = layers[0].Regions.Where(r => r.CupId is not null).GroupBy(r => r.CupId!).ToDictionary(g => g.Key, g => g.Sum(r => r.Area.Value));
         var ground = GroundMeasures.Of(piece, [.. layers.Select(l => l.LoadOn(piece.Ground))], areaCm2, around) with
         {
             Parts = PartVolumes.Of(mapper, piece, layers),
             Beneath = WorkBeneath.Of(mapper, around.Catalogue, piece.Ground, CoreCut.AtMm(piece)),
         };
-        return new(ground, layers, SecondLook.Over(new(piece, ground, layers, around, mapper)));
+        return new(ground, layers, sittings, SecondLook.Over(new(piece, ground, layers, sittings, around, mapper)));
     }
 
     /// <summary>A painting of a piece's layers up to and including one.</summary>
@@ -51,36 +56,117 @@ public sealed class PiecePlanner(LayerMapper mapper)
         return Painter.Paint(mapper, catalogue, piece, upTo, detail, look);
     }
 
-    private LayerPlan Layer(Piece piece, FilledLayer layer, PouredLayer? poured, Surroundings around)
+    private static SittingPlan Sitting(
+        Piece piece, Sitting sitting, ImmutableArray<LaidLayer> laid, ImmutableArray<Portion> portions, Dictionary<string, PourOrder> orders, PouredSitting? poured, Surroundings around)
     {
+        ImmutableArray<LaidLayer> layers = [.. laid.Where(l => sitting.LayerIds.Contains(l.Layer.Id))];
+        var lead = layers[0].Layer.In(sitting);
+        var tools = new Measuring(lead, around);
+        var used = layers.SelectMany(l => l.Layer.Cups).Select(c => c.Id).ToHashSet();
+        ImmutableArray<Recipe> recipes = [.. piece.Recipes.Where(r => used.Contains(r.Id))];
+        ImmutableArray<RegionVolume> volumes = [.. portions.Select(p => CupPlanner.Volume(piece.Ground, p))];
+        var inOrder = PourPlan.InOrder(sitting, volumes, [.. layers.Select(l => (l.Layer.Id, orders[l.Layer.Id]))]);
+        var pour = PourMoments.Of(sitting.Plan, poured, around);
+        var room = poured?.RoomC is { } read ? new ReckonedInput("room", read, "°C", Origin.Measured)
+            : sitting.RoomC is { } planned ? new("room", planned, "°C", Origin.Own, PlaceIn.Sitting(sitting.Id) + ".roomC")
+            : new("room", around.RoomC, "°C", Origin.Default, PlaceIn.Sitting(sitting.Id) + ".roomC");
+        var jugs = CupPlanner.Plan(lead, recipes, volumes, _ => false, around);
+        var film = inOrder.IsEmpty ? (double?)null
+            : portions.First(p => p.Of == new RegionOf(inOrder[0].LayerId, inOrder[0].RegionId)) is var first && first.Region.Own is { } own ? own.ThicknessMm ?? first.Layer.DepthMm
+            : first.Depths.Where(d => d.AreaMm2 > 0).Select(d => d.DepthMm).DefaultIfEmpty(first.Layer.DepthMm).Max();
+        var batches = Batching.Of(tools, sitting, recipes, jugs, inOrder, film, room);
+        var alone = batches.All.Where(b => b.CupIds.Length == 1).SelectMany(b => b.CupIds).ToHashSet();
+        var cups = CupPlanner.Plan(lead, recipes, volumes, alone.Contains, around);
+        var steps = PourPlan.Of(inOrder, cups);
+        return new(
+            sitting.Id, sitting.Name ?? string.Join(", ", layers.Select(l => l.Layer.Name)), [.. layers.Select(l => l.Layer.Id)], cups, batches, steps,
+            layers.Length == 1 ? orders[layers[0].Layer.Id].Says : string.Join(" ", layers.Select(l => $"{l.Layer.Name}: {orders[l.Layer.Id].Says}")),
+            pour, poured is not null,
+            pour is null || inOrder.IsEmpty ? [] : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground), lead.SittingPlace + ".roomC"),
+            poured?.Regions is { } known ? [.. steps.Select(s => s.Of).Where(r => !known.Contains(r)).Distinct()] : []);
+    }
+
+    private LayerPlan Layer(Piece piece, LaidLayer laid, ImmutableArray<SittingPlan> sittings, Surroundings around)
+    {
+        var (layer, map) = (laid.Layer, laid.Map);
         var outline = piece.Ground.OutlineWithin(layer.Within);
-        var map = mapper.Map(piece, layer);
-        var cups = CupPlanner.Plan(piece.Ground, layer, map, DepthZones.Of(mapper, piece, layer), around);
-        var system = layer.Resin.From(around.Catalogue);
-        var pour = PourMoments.Of(layer.Plan, poured, around);
-        var usual = PourOrder.Usual(layer, map);
-        var steps = PourPlan.Of(layer, cups, usual);
         var placed = outline as PlacedOutline;
         var cutAt = placed is null ? CoreCut.AtMm(piece) : placed.YMm + placed.Inner.BoxHeightMm / 2;
+        var filling = sittings.Where(s => s.Steps.Any(p => p.LayerId == layer.Id)).ToList();
+        var volumes = filling.SelectMany(s => s.Cups.Regions.Where(r => r.LayerId == layer.Id)).GroupBy(r => r.RegionId).ToDictionary(g => g.Key, g => g.Sum(r => r.LayerMl.Value));
+        var opacity = CupOpacity.Of(around.Catalogue, layer, map);
+        var poured = filling.Any(s => s.Poured);
         return new(
             layer.Id,
             placed is null ? new(0, 0, outline.BoxWidthMm, outline.BoxHeightMm) : new(placed.XMm, placed.YMm, placed.Inner.BoxWidthMm, placed.Inner.BoxHeightMm),
             [.. map.Regions.Where(r => r.Kind != RegionKind.HeartBed || r.AreaMm2 > 0).Select(r => RegionPlan.Of(piece, layer, r))],
             CoreCut.Of(piece.Ground, outline, map, cutAt),
             cutAt,
-            cups,
-            steps,
-            CupOpacity.Of(around.Catalogue, layer, map),
-            pour,
-            poured is not null,
-            pour is null ? [] : CureWindows.Of(system, pour, HeldOf(piece.Ground), layer.SittingPlace + ".roomC"),
-            cups.Regions.Sum(r => r.LayerMl.Value) / piece.Ground.AtOnce
-                * Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl,
-            LayoutFacts.Of(mapper, piece, layer, map, cups),
+            [.. layer.Cups.Select(c => new LayerColour(c.Id, CupLook.Of(around.Catalogue, layer, c) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : null, opacity[c.Id]))],
+            [.. filling],
+            poured,
+            poured && filling.All(s => s.Poured && s.OpenRegions.All(r => r.LayerId != layer.Id)),
+            poured ? [.. filling.SelectMany(s => s.Poured ? s.OpenRegions : [.. s.Steps.Select(p => p.Of)]).Where(r => r.LayerId == layer.Id).Select(r => r.Region).Distinct()] : [],
+            NextLayer(filling),
+            [.. LevelClear(piece, laid)],
+            filling.Sum(s => MassG(piece, s, layer, around)),
+            volumes.Values.Sum(),
+            LayoutFacts.Of(mapper, piece, layer, map, volumes),
             map.Borders,
-            ColourBalance.Of(outline, map),
-            usual.Says,
-            poured?.Regions is { } known ? [.. steps.Select(s => s.RegionId).Where(id => !known.Contains(id))] : []);
+            ColourBalance.Of(outline, map, layer.IsBare))
+        { RegionMl = volumes };
+    }
+
+    /// <summary>What lies over several sittings opens with the last of them and closes with the first.</summary>
+    private static NextLayerWindow? NextLayer(List<SittingPlan> filling)
+    {
+        var windows = filling.Select(s => s.Windows.FirstOrDefault(w => w.Milestone == Milestone.NextLayer)).ToList();
+        if (windows.Count == 0 || windows.Contains(null))
+        {
+            return null;
+        }
+
+        var last = windows.MaxBy(w => w!.Opens)!;
+        return new(last.Opens, windows.All(w => w!.Closes is null) ? null : windows.Where(w => w!.Closes is not null).Min(w => w!.Closes), last.OpensAfterHours);
+    }
+
+    /// <summary>A sitting's resin in a layer, of one piece, g.</summary>
+    private static double MassG(Piece piece, SittingPlan sitting, FilledLayer layer, Surroundings around)
+    {
+        var system = piece.Sittings.Single(s => s.Id == sitting.SittingId).Resin.From(around.Catalogue);
+        return sitting.Cups.Regions.Where(r => r.LayerId == layer.Id).Sum(r => r.LayerMl.Value) / piece.Ground.AtOnce
+            * Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl;
+    }
+
+    /// <summary>Clear per region that brings all to the highest, where the artist gave regions depths of their own or leaves some below what they aim at.</summary>
+    private static IEnumerable<ClearToLevel> LevelClear(Piece piece, LaidLayer laid)
+    {
+        var layer = laid.Layer;
+        var fills = piece.Sittings.SelectMany(s => s.Fills ?? []).Where(f => f.LayerId == layer.Id).ToLookup(f => f.Region);
+        if (layer.RegionDepths is null && layer.Bare is null && !fills.SelectMany(f => f).Any(f => f.DepthMm is not null))
+        {
+            yield break;
+        }
+
+        var itself = piece.Layers.Single(l => l.Id == layer.Id);
+        var regions = laid.Map.Regions.Where(r => r.TakesArea && r.AreaMm2 > 0 && r.Kind is not (RegionKind.Wall or RegionKind.KeptBare) && (r.CupId is not null || layer.IsBare(r.Id)) && r.Own is null)
+            .Select(r => (Region: r, Mm: layer.IsBare(r.Id) ? 0 : Height(r))).ToList();
+        var highest = regions.Select(r => r.Mm).DefaultIfEmpty(0).Max();
+        foreach (var (region, mm) in regions.Where(r => highest - r.Mm > 1e-6))
+        {
+            yield return new(region.Id, Reckoned.Of(region.AreaMm2 * (highest - mm) / 1000 * piece.Ground.AtOnce, "ml", Formulas.LevelClear,
+                new("area", region.AreaMm2 / 100, "cm²", Origin.Reckoned), new("highest region", highest, "mm", Origin.Reckoned), new("this one", mm, "mm", Origin.Reckoned),
+                new("pieces at once", piece.Ground.AtOnce, "", Origin.Reckoned)));
+        }
+
+        // Lines lie on their film: with it they are as high as the layer.
+        double Height(Region region)
+        {
+            var aim = itself.AimMm(region.Id);
+            var own = fills[region.Id].ToList();
+            var filled = own.Count == 0 || own.Any(f => f.DepthMm is null) ? aim : own.Sum(f => f.DepthMm!.Value);
+            return filled + (layer.OwnDepthMm(region.Id) is null ? layer.DepthMm - itself.AimMm(region.Id) : 0);
+        }
     }
 
     private static HeldBy HeldOf(Ground ground) =>

@@ -32,15 +32,13 @@ public static class LayoutFacts
     /// <param name="piece">A valid piece.</param>
     /// <param name="layer">A layer of it.</param>
     /// <param name="map">The layer's map.</param>
-    /// <param name="cups">Its cups.</param>
-    public static ImmutableArray<LayoutFact> Of(LayerMapper mapper, Piece piece, FilledLayer layer, LayerMap map, CupPlan cups)
+    /// <param name="ml">What each of its regions takes without its edges, ml.</param>
+    public static ImmutableArray<LayoutFact> Of(LayerMapper mapper, Piece piece, FilledLayer layer, LayerMap map, IReadOnlyDictionary<RegionId, double> ml)
     {
         ArgumentNullException.ThrowIfNull(mapper);
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(map);
-        ArgumentNullException.ThrowIfNull(cups);
-        var ml = cups.Regions.ToDictionary(r => r.RegionId, r => r.LayerMl.Value);
         var parts = map is ZonedMap zoned ? zoned.Parts : [new(null, piece.Ground.OutlineWithin(layer.Within), map)];
         return
         [
@@ -56,7 +54,7 @@ public static class LayoutFacts
     }
 
     private static IEnumerable<LayoutFact> Lines(
-        Piece piece, FilledLayer layer, LinesLayout lines, double room, string? zoneId, Dictionary<RegionId, double> ml)
+        Piece piece, FilledLayer layer, LinesLayout lines, double room, string? zoneId, IReadOnlyDictionary<RegionId, double> ml)
     {
         var own = layer.Bands.Where(b => !b.FillsRest).ToList();
         var widths = lines.BandWidthsMm();

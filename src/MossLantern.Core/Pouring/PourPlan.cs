@@ -5,42 +5,54 @@ using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Pouring;
 
-/// <summary>One pour of a layer.</summary>
+/// <summary>One pour of a sitting.</summary>
+/// <param name="LayerId">The layer of the region it fills.</param>
 /// <param name="RegionId">The region it fills.</param>
 /// <param name="CupId">The cup it comes from.</param>
 /// <param name="PourMl">How much, ml.</param>
 /// <param name="LeftInCupMl">What should be left in the cup after it, ml, loss included.</param>
-public sealed record PourStep(RegionId RegionId, string CupId, Reckoned PourMl, Reckoned LeftInCupMl);
+/// <param name="Pass">Which pass of the sitting over the region, from 0.</param>
+public sealed record PourStep(string LayerId, RegionId RegionId, string CupId, Reckoned PourMl, Reckoned LeftInCupMl, int Pass = 0)
+{
+    /// <summary>The region, and whose it is.</summary>
+    internal RegionOf Of => new(LayerId, RegionId);
+}
 
 /// <summary>The order of pours.</summary>
 /// <remarks>Source: docs/craft/pouring.md, Order.</remarks>
 public static class PourPlan
 {
     /// <summary>
-    /// The pours of a layer: the artist's order first, then the regions it does not name in the usual one. Regions without
-    /// area are left out.
+    /// What a sitting pours, in turn: the artist's order first, then the regions it does not name in the usual one, layer by layer. A region
+    /// that is poured in several passes takes its place again in each. What takes nothing is left out.
     /// </summary>
-    /// <param name="layer">A valid layer.</param>
-    /// <param name="cups">Its cups.</param>
-    /// <param name="usual">The usual order of its regions.</param>
-    public static ImmutableArray<PourStep> Of(FilledLayer layer, CupPlan cups, PourOrder usual)
+    /// <param name="sitting">The sitting.</param>
+    /// <param name="regions">What it pours.</param>
+    /// <param name="usual">The usual order of its layers, lowest first.</param>
+    public static ImmutableArray<RegionVolume> InOrder(Sitting sitting, ImmutableArray<RegionVolume> regions, ImmutableArray<(string LayerId, PourOrder Order)> usual)
     {
-        ArgumentNullException.ThrowIfNull(layer);
+        ArgumentNullException.ThrowIfNull(sitting);
+        var place = (sitting.Order ?? []).Concat(usual.SelectMany(u => u.Order.RegionIds.Select(id => new RegionOf(u.LayerId, id))))
+            .Distinct().Select((of, at) => (of, at)).ToDictionary(p => p.of, p => p.at);
+        return [.. regions.Where(r => r.PourMl.Value > 0).OrderBy(r => r.Pass).ThenBy(r => place.GetValueOrDefault(new(r.LayerId, r.RegionId), int.MaxValue))];
+    }
+
+    /// <summary>The pours of a sitting, with what is left in the cups after each.</summary>
+    /// <param name="inOrder">What it pours, in turn.</param>
+    /// <param name="cups">Its cups.</param>
+    public static ImmutableArray<PourStep> Of(ImmutableArray<RegionVolume> inOrder, CupPlan cups)
+    {
         ArgumentNullException.ThrowIfNull(cups);
-        ArgumentNullException.ThrowIfNull(usual);
-        var fromHeart = cups.Regions.Where(r => r.PourMl.Value > 0).ToDictionary(r => r.RegionId);
-        var order = layer.PourOrder.Where(fromHeart.ContainsKey).Distinct()
-            .Concat(usual.RegionIds.Where(id => fromHeart.ContainsKey(id) && !layer.PourOrder.Contains(id)));
         var left = cups.Cups.ToDictionary(c => c.CupId, c => c.MixMl.Value - c.DrawnMl);
-        return [.. order.Select(id => fromHeart[id]).Select(Step)];
+        return [.. inOrder.Select(Step)];
 
         PourStep Step(RegionVolume region)
         {
             var before = left[region.CupId];
             var after = left[region.CupId] = before - region.PourMl.Value;
-            return new(region.RegionId, region.CupId, region.PourMl, Reckoned.Of(after, "ml", Formulas.LeftInCup,
+            return new(region.LayerId, region.RegionId, region.CupId, region.PourMl, Reckoned.Of(after, "ml", Formulas.LeftInCup,
                 new("in the cup before", before, "ml", Origin.Reckoned),
-                new("poured", region.PourMl.Value, "ml", Origin.Reckoned)));
+                new("poured", region.PourMl.Value, "ml", Origin.Reckoned)), region.Pass);
         }
     }
 }

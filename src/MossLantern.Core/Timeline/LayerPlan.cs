@@ -10,46 +10,66 @@ using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Timeline;
 
+/// <summary>A colour of a layer.</summary>
+/// <param name="CupId">Its recipe.</param>
+/// <param name="Colour">Its colour at full cover, as <c>#rrggbb</c>: of a mixed one, that of the mix; null for clear resin.</param>
+/// <param name="Opacity">How much it hides where it is deepest.</param>
+public sealed record LayerColour(string CupId, string? Colour, Reckoned Opacity);
+
+/// <summary>Clear that brings a region up to the highest of its layer.</summary>
+/// <param name="RegionId">The region.</param>
+/// <param name="Ml">How much, ml.</param>
+public sealed record ClearToLevel(RegionId RegionId, Reckoned Ml);
+
 /// <summary>Everything worked out for one layer.</summary>
 /// <param name="LayerId">The layer.</param>
 /// <param name="Box">The box of what its map is grown over.</param>
 /// <param name="Regions">Its regions.</param>
 /// <param name="Cut">A straight cut across it, through its first heart, or through the middle.</param>
 /// <param name="CutAtMm">Where that cut runs, mm from the top.</param>
-/// <param name="Cups">Its cups.</param>
-/// <param name="Steps">Its pours in order.</param>
-/// <param name="Opacity">Opacity of every cup's resin at the layer's depth.</param>
-/// <param name="Pour">The pour its windows count from; null while no start is known.</param>
-/// <param name="Poured">Whether it has really been poured.</param>
-/// <param name="Windows">Its windows; empty while no start is known.</param>
+/// <param name="Colours">Its colours.</param>
+/// <param name="Sittings">The sittings that fill something of it, in their order.</param>
+/// <param name="Poured">Whether something of it has really been poured.</param>
+/// <param name="Done">Whether each of its regions has been poured, or stays bare.</param>
+/// <param name="OpenRegions">Of a layer that was begun, the regions that are not poured yet.</param>
+/// <param name="NextLayer">When what lies over all of it may be poured: opens with the last of its sittings and closes with the first; null while one of them has no start.</param>
+/// <param name="LevelClear">Clear that brings its regions to one height; empty where they are level, or nobody decided depths of their own.</param>
 /// <param name="ResinG">Mass of its resin, without reserve and losses, g.</param>
+/// <param name="LayerMl">Its resin, without reserve and losses, ml.</param>
 /// <param name="Facts">The numbers of its layout.</param>
 /// <param name="Borders">Which of its regions touch.</param>
 /// <param name="Balance">How its colours lie.</param>
-/// <param name="OrderSays">Its usual order of pours, in a sentence.</param>
-/// <param name="OpenRegions">Of a layer that was begun, the regions that are not poured yet.</param>
 public sealed record LayerPlan(
     string LayerId,
     PieceBox Box,
     ImmutableArray<RegionPlan> Regions,
     ImmutableArray<CutSpan> Cut,
     double CutAtMm,
-    CupPlan Cups,
-    ImmutableArray<PourStep> Steps,
-    ImmutableDictionary<string, Reckoned> Opacity,
-    Pour? Pour,
+    ImmutableArray<LayerColour> Colours,
+    ImmutableArray<SittingPlan> Sittings,
     bool Poured,
-    ImmutableArray<CureWindow> Windows,
+    bool Done,
+    ImmutableArray<RegionId> OpenRegions,
+    NextLayerWindow? NextLayer,
+    ImmutableArray<ClearToLevel> LevelClear,
     double ResinG,
+    double LayerMl,
     ImmutableArray<LayoutFact> Facts,
     ImmutableArray<Border> Borders,
-    ImmutableArray<ColourBalance> Balance,
-    string OrderSays,
-    ImmutableArray<RegionId> OpenRegions)
+    ImmutableArray<ColourBalance> Balance)
 {
-    /// <summary>Whether it is done: each of its regions has been poured.</summary>
-    public bool Done => Poured && OpenRegions.IsEmpty;
+    /// <summary>How much one of its colours hides where it is deepest.</summary>
+    public Reckoned OpacityOf(string cupId) => Colours.Single(c => c.CupId == cupId).Opacity;
+
+    /// <summary>What each of its regions takes without its edges, ml.</summary>
+    internal IReadOnlyDictionary<RegionId, double> RegionMl { get; init; } = ImmutableDictionary<RegionId, double>.Empty;
 
     /// <summary>Its resin as what stands under it carries it.</summary>
-    internal LayerLoad LoadOn(Ground ground) => new(Poured, ResinG, Cups.Regions.Sum(r => r.LayerMl.Value) / ground.AtOnce);
+    internal LayerLoad LoadOn(Ground ground) => new(Poured, ResinG, LayerMl / ground.AtOnce);
 }
+
+/// <summary>When the next layer may be poured over everything of one.</summary>
+/// <param name="Opens">When it opens.</param>
+/// <param name="Closes">When it closes; null where it stays open.</param>
+/// <param name="OpensAfterHours">How long after the last sitting was poured.</param>
+public sealed record NextLayerWindow(NodaTime.Instant Opens, NodaTime.Instant? Closes, Reckoned OpensAfterHours);

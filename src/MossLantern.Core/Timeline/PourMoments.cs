@@ -6,7 +6,7 @@ using NodaTime;
 
 namespace MossLantern.Core.Timeline;
 
-/// <summary>When a layer is poured: as it was, or as it is planned.</summary>
+/// <summary>When a sitting is poured: as it was, or as it is planned.</summary>
 /// <remarks>Source: docs/craft/curing.md, Windows.</remarks>
 public static class PourMoments
 {
@@ -15,7 +15,7 @@ public static class PourMoments
     /// <param name="poured">What is known of its pour; null where it is still to come.</param>
     /// <param name="around">What it is worked out in.</param>
     /// <returns>The pour; null while no start is known.</returns>
-    public static Pour? Of(PourTimes plan, PouredLayer? poured, Surroundings around)
+    public static Pour? Of(PourTimes plan, PouredSitting? poured, Surroundings around)
     {
         ArgumentNullException.ThrowIfNull(plan);
         ArgumentNullException.ThrowIfNull(around);

@@ -228,6 +228,9 @@ public static class Accepted
     /// <summary>Step of the artist's scale, g.</summary>
     public static AcceptedRange ScaleStepG { get; } = new("Scale step", 0.001, 100, "g");
 
+    /// <summary>What a jug holds, ml.</summary>
+    public static AcceptedRange JugMl { get; } = new("Jug", 20, 20_000, "ml");
+
     /// <summary>What stays in any cup, ml.</summary>
     public static AcceptedRange CupLossMl { get; } = new("What stays in a cup", 0, 100, "ml");
 

@@ -126,6 +126,33 @@ public static class Formulas
     /// <summary>What is in a cup that serves nothing.</summary>
     public const string CupNone = "cup-none";
 
+    /// <summary>What is mixed in a jug that is measured in marked cups.</summary>
+    public const string BatchVolume = "batch-volume";
+
+    /// <summary>What is mixed in a jug that is weighed.</summary>
+    public const string BatchRounded = "batch-rounded";
+
+    /// <summary>Everything that a sitting mixes.</summary>
+    public const string SittingVolume = "sitting-volume";
+
+    /// <summary>When a batch is divided.</summary>
+    public const string BatchDivided = "batch-divided";
+
+    /// <summary>When a cup has been poured.</summary>
+    public const string CupPoured = "cup-poured";
+
+    /// <summary>How much of its working time a cup has left when it has been poured.</summary>
+    public const string InHand = "in-hand";
+
+    /// <summary>When a batch is begun.</summary>
+    public const string BatchStart = "batch-start";
+
+    /// <summary>When a batch has to be begun.</summary>
+    public const string BatchLatest = "batch-latest";
+
+    /// <summary>Clear that brings a region up to the highest.</summary>
+    public const string LevelClear = "level-clear";
+
     /// <summary>The reserve in a cup.</summary>
     public const string CupReserve = "cup-reserve";
 
@@ -301,15 +328,24 @@ public static class Formulas
         new(LeftInCup, "Left in the cup", "in the cup before − poured; the reserve and what stays on its wall are the last of it", "pouring.md#order"),
         new(CupVolume, "Cup", "resin + hardener; together at least need + stays in this cup, in whole cup steps, the fewest that keep the ratio; need = (regions + edges) × (1 + reserve ÷ 100) [+ to mixed cups]; stays in this cup = stays in any cup + share of the need that stays ÷ 100 × need", "mixing.md#cup-volume"),
         new(CupRounded, "Cup", "⌈(need + stays in this cup) ÷ cup step⌉ × cup step; need = (regions + edges) × (1 + reserve ÷ 100) [+ to mixed cups]; stays in this cup = stays in any cup + share of the need that stays ÷ 100 × need", "mixing.md#cup-volume"),
+        new(BatchVolume, "Batch", "resin + hardener; together at least cups + stays in the jug, in whole cup steps, the fewest that keep the ratio; stays in the jug = stays in any cup + share of the need that stays ÷ 100 × cups", "mixing.md#batches"),
+        new(BatchRounded, "Batch", "⌈(cups + stays in the jug) ÷ cup step⌉ × cup step; stays in the jug = stays in any cup + share of the need that stays ÷ 100 × cups", "mixing.md#batches"),
+        new(SittingVolume, "Mixed", "the sum of its batches", "mixing.md#batches"),
+        new(BatchDivided, "Divided", "mixing + standing [+ cups × time to divide ÷ 60]; mixing = time to mix + over 200 ml ÷ 200", "pouring.md#how-long-things-take"),
+        new(CupPoured, "Poured", "divided + colouring + pouring so far ÷ 60; all cups of the batch are coloured first, then poured at 4 ml/s and 10 s a region", "pouring.md#how-long-things-take"),
+        new(InHand, "In hand", "working time ends − poured; both from when its batch is mixed", "mixing.md#batches"),
+        new(BatchStart, "Begun", "the batch before begun + the batch before poured; minutes after the first", "mixing.md#batches"),
+        new(BatchLatest, "At the latest", "first pour holds − ready to pour; minutes after the first batch is mixed: later, what is poured first does not run into it any more", "mixing.md#batches"),
+        new(LevelClear, "Levelling clear", "area × (highest region − this one) ÷ 10 × pieces at once", "mixing.md#sittings"),
         new(CupNone, "Cup", "regions; nothing is poured from it", "mixing.md#cup-volume"),
         new(CupReserve, "Reserve", "(regions + edges) × reserve ÷ 100", "mixing.md#cup-volume"),
         new(CupLoss, "Stays in the cup", "stays in any cup + share of the need that stays ÷ 100 × need", "mixing.md#cup-volume"),
         new(SmallestMix, "Smallest mix", "⌈mix × step ÷ (tolerance ÷ 100) ÷ smaller part⌉; then half a step is half the tolerance of the smaller part", "mixing.md#rounding"),
-        new(PartResinByVolume, "Resin", "cup × resin parts by volume ÷ (resin parts by volume + hardener parts by volume)", "mixing.md#by-volume"),
-        new(PartResinToStep, "Resin", "cup × resin parts by volume ÷ (resin parts by volume + hardener parts by volume), to the cup step", "mixing.md#by-volume"),
-        new(PartHardenerByVolume, "Hardener", "cup − resin", "mixing.md#by-volume"),
-        new(PartResinByWeight, "Resin", "cup mass × resin parts by weight ÷ (resin parts by weight + hardener parts by weight) ÷ density of the resin", "mixing.md#by-weight"),
-        new(PartHardenerByWeight, "Hardener", "cup mass × hardener parts by weight ÷ (resin parts by weight + hardener parts by weight) ÷ density of the hardener", "mixing.md#by-weight"),
+        new(PartResinByVolume, "Resin", "mix × resin parts by volume ÷ (resin parts by volume + hardener parts by volume)", "mixing.md#by-volume"),
+        new(PartResinToStep, "Resin", "mix × resin parts by volume ÷ (resin parts by volume + hardener parts by volume), to the cup step", "mixing.md#by-volume"),
+        new(PartHardenerByVolume, "Hardener", "mix − resin", "mixing.md#by-volume"),
+        new(PartResinByWeight, "Resin", "mixed mass × resin parts by weight ÷ (resin parts by weight + hardener parts by weight) ÷ density of the resin", "mixing.md#by-weight"),
+        new(PartHardenerByWeight, "Hardener", "mixed mass × hardener parts by weight ÷ (resin parts by weight + hardener parts by weight) ÷ density of the hardener", "mixing.md#by-weight"),
         new(PartMass, "Mass", "[resin × density of the resin] [hardener × density of the hardener]", "mixing.md#by-volume"),
         new(ColourantMass, "Colourant", "mixed mass × load ÷ 100", "mixing.md#load"),
         new(LayerVolume, "Layer", "the sum of its cups; mixed ones are filled from the others", "mixing.md#cup-volume"),

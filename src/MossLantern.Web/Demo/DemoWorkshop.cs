@@ -85,16 +85,16 @@ public sealed class DemoWorkshop(
         WorkshopDatabase.MoveAside(folder, "before-fresh", now);
     }
 
-    private void Log(string id, Piece piece, int layerIndex, Instant start, int minutes, double roomC, string note, double[] differences)
+    private void Log(string id, Piece piece, int sittingIndex, Instant start, int minutes, double roomC, string note, double[] differences)
     {
-        var layer = piece.Filled[layerIndex];
-        var steps = planner.Plan(piece, [], Surroundings.Usual(time.Zone)).Layers[layerIndex].Steps;
+        var sitting = planner.Plan(piece, [], Surroundings.Usual(time.Zone)).Sittings[sittingIndex];
+        var steps = sitting.Steps;
         runs.Save(
-            new(Guid.NewGuid().ToString("n"), id, layer.Id, 0, start, start + Duration.FromMinutes(minutes), roomC, note,
+            new(Guid.NewGuid().ToString("n"), id, sitting.SittingId, 0, start, start + Duration.FromMinutes(minutes), roomC, note,
             [
                 .. steps.Select((s, i) => new RunPour(
-                    s.RegionId, layer.Recipes.Single(c => c.Id == s.CupId).Name, s.PourMl.Value,
-                    Math.Round(s.PourMl.Value + differences[i % differences.Length]))),
+                    s.LayerId, s.RegionId, piece.Recipes.Single(c => c.Id == s.CupId).Name, s.PourMl.Value,
+                    Math.Round(s.PourMl.Value + differences[i % differences.Length]), s.Pass)),
             ]),
             0, time.Now);
     }

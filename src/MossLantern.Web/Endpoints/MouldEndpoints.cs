@@ -122,11 +122,13 @@ public sealed class MouldLibrary(MouldStore moulds, PieceStore pieces, RunStore 
             let mould = piece.Ground.Mould
             where mould?.LibraryIds is not null
             from run in kept[stored.Id]
-            let layer = piece.Filled.FirstOrDefault(l => l.Id == run.LayerId)
-            where layer is not null
+            let sitting = piece.Sittings.FirstOrDefault(s => s.Id == run.SittingId)
+            where sitting is not null
+            let layers = piece.Filled.Where(l => sitting.LayerIds.Contains(l.Id)).ToList()
             from id in mould.LibraryIds!.Value
             select new MouldUse(
-                id, run.Start, $"{piece.Name}, {layer.Name}", layer.Id == piece.Layers[0].Id ? mould.AtOnce : 0,
-                FilmHeat.HottestC(layer.Resin.From(around.Catalogue), layer.DepthMm, run.RoomC));
+                id, run.Start, $"{piece.Name}, {sitting.Name ?? string.Join(", ", layers.Select(l => l.Name))}",
+                piece.SittingsOf(piece.Layers[0]).FirstOrDefault()?.Id == sitting.Id ? mould.AtOnce : 0,
+                FilmHeat.HottestC(sitting.Resin.From(around.Catalogue), layers.Max(l => l.DepthMm), run.RoomC));
     }
 }

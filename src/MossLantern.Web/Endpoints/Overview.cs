@@ -14,7 +14,7 @@ public sealed record ShelfView(
 
 /// <summary>A window of one of the pieces, for the ribbon. One that is being worked out anew says so: it may move.</summary>
 public sealed record RibbonSpan(
-    string PieceId, string PieceName, string LayerId, string LayerName, Milestone Milestone, Moment Opens, Moment? Closes, WindowState State, bool Poured, bool Renewing);
+    string PieceId, string PieceName, string SittingId, string SittingName, string LayerId, Milestone Milestone, Moment Opens, Moment? Closes, WindowState State, bool Poured, bool Renewing);
 
 /// <summary>A night, when nobody is at the bench.</summary>
 public sealed record RibbonNight(Moment From, Moment To);
@@ -60,7 +60,7 @@ public sealed class Overview(KeptPlans kept, WorkshopTime time, WorkshopSurround
             where state != WindowState.Never && window.Opens < to && (window.Closes ?? window.Opens) > now
             orderby window.Opens
             select new RibbonSpan(
-                known.Head.Id, known.Head.Name, window.LayerId, window.LayerName, window.Milestone, WorkshopTime.Local(window.Opens, zone),
+                known.Head.Id, known.Head.Name, window.SittingId, window.Name, window.LayerId, window.Milestone, WorkshopTime.Local(window.Opens, zone),
                 window.Closes is { } closes ? WorkshopTime.Local(closes, zone) : null, state, window.Poured, !known.Holds);
         return new(
             WorkshopTime.Local(now, zone), WorkshopTime.Local(to, zone), [.. Nights(now, to, zone)], [.. spans],

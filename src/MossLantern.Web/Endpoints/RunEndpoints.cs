@@ -14,14 +14,16 @@ namespace MossLantern.Web.Endpoints;
 /// <summary>A poured amount.</summary>
 /// <param name="RegionId">The region.</param>
 /// <param name="PouredMl">What was poured, ml; null where nobody noted it.</param>
-public sealed record SaveRunPour(RegionId RegionId, double? PouredMl);
+/// <param name="LayerId">The layer of the region; null for the only one, or the lowest, that the sitting fills.</param>
+/// <param name="Pass">Which pass over the region, from 0.</param>
+public sealed record SaveRunPour(RegionId RegionId, double? PouredMl, string? LayerId = null, int Pass = 0);
 
 /// <summary>
-/// What really happened to a layer, based on a version; 0 is a new run. Times are the workshop's local time. What is unlikely
+/// What really happened in a sitting, based on a version; 0 is a new run. Times are the workshop's local time. What is unlikely
 /// is asked about, and taken with <c>evenSo</c>.
 /// </summary>
 public sealed record SaveRun(
-    int BasedOn, string LayerId, LocalDateTime Start, LocalDateTime? End, double? RoomC, string Note, ImmutableArray<SaveRunPour> Pours, bool EvenSo = false);
+    int BasedOn, string SittingId, LocalDateTime Start, LocalDateTime? End, double? RoomC, string Note, ImmutableArray<SaveRunPour> Pours, bool EvenSo = false);
 
 /// <summary>Endpoints of the log.</summary>
 internal static class RunEndpoints
@@ -45,28 +47,31 @@ internal static class RunEndpoints
             // A region that the piece had when it was poured is known, although the piece has changed since.
             var poured = before?.Revision is { } revision ? pieces.At(id, revision) : null;
             Check(request, stored.Piece, zone, time.Now);
-            var layer = stored.Piece.FilledBy(request.LayerId);
             var plan = workbench.Plan(stored.Piece, kept);
-            var layerPlan = plan.Layers.Single(l => l.LayerId == layer.Id);
-            var steps = layerPlan.Steps;
+            var sitting = plan.Sittings.Single(s => s.SittingId == request.SittingId);
+            var steps = sitting.Steps.Select(s => (Of: (s.LayerId, s.RegionId, s.Pass), Step: s)).ToList();
+            var told = request.Pours.Select(p => (p.LayerId ?? sitting.LayerIds[0], p.RegionId, p.Pass)).ToList();
 
-            Known(request, [.. steps.Select(s => s.RegionId), .. before?.Pours.Select(p => p.RegionId) ?? [],
-                .. (poured?.Layers ?? []).Where(l => l.Id == layer.Id).SelectMany(l => l.RegionIds)]);
+            Known(told,
+            [
+                .. steps.Select(s => s.Of), .. before?.Pours.Select(p => (p.LayerId, p.RegionId, p.Pass)) ?? [],
+                .. (poured?.Layers ?? []).Where(l => sitting.LayerIds.Contains(l.Id)).SelectMany(l => l.RegionIds.Select(r => (l.Id, r, 0))),
+            ]);
 
             if (!request.EvenSo)
             {
-                Likely(request, stored.Piece, layer, plan, layerPlan, before is null);
+                Likely(request, stored.Piece, plan, sitting, before is null);
             }
 
             // What was planned when it was first logged stays what was planned.
-            var planned = before?.Pours.ToDictionary(p => p.RegionId) ?? [];
-            var amounts = request.Pours.ToDictionary(p => p.RegionId, p => p.PouredMl);
-            var pours = steps.Select(s => planned.GetValueOrDefault(s.RegionId)
-                    ?? new RunPour(s.RegionId, layer.Recipes.Single(c => c.Id == s.CupId).Name, s.PourMl.Value, null))
-                .Concat(planned.Values.Where(p => steps.All(s => s.RegionId != p.RegionId)))
-                .Select(p => p with { PouredMl = amounts.GetValueOrDefault(p.RegionId) });
+            var planned = before?.Pours.ToDictionary(p => (p.LayerId, p.RegionId, p.Pass)) ?? [];
+            var amounts = told.Zip(request.Pours).ToDictionary(p => p.First, p => p.Second.PouredMl);
+            var pours = steps.Select(s => planned.GetValueOrDefault(s.Of)
+                    ?? new RunPour(s.Step.LayerId, s.Step.RegionId, stored.Piece.Recipes.Single(c => c.Id == s.Step.CupId).Name, s.Step.PourMl.Value, null, s.Step.Pass))
+                .Concat(planned.Where(p => steps.All(s => s.Of != p.Key)).Select(p => p.Value))
+                .Select(p => p with { PouredMl = amounts.GetValueOrDefault((p.LayerId, p.RegionId, p.Pass)) });
             runs.Save(
-                new(key, id, layer.Id, 0, zone.AtLeniently(request.Start).ToInstant(),
+                new(key, id, sitting.SittingId, 0, zone.AtLeniently(request.Start).ToInstant(),
                     request.End is { } end ? zone.AtLeniently(end).ToInstant() : null,
                     request.RoomC, request.Note.Trim(), [.. pours], before is null ? stored.Revision : before.Revision),
                 request.BasedOn, time.Now);
@@ -77,23 +82,27 @@ internal static class RunEndpoints
     private const string EvenSo = "evenSo";
 
     /// <summary>Asks about what is hardly so: a layer over one that is not in the log, more from a cup than was mixed in it.</summary>
-    private static void Likely(SaveRun request, Piece piece, FilledLayer layer, PlanView plan, LayerView layerPlan, bool first)
+    private static void Likely(SaveRun request, Piece piece, PlanView plan, SittingView sitting, bool first)
     {
         List<string> doubts = [];
-        var below = piece.Layers.TakeWhile(l => l.Id != layer.Id).LastOrDefault(l => l.Within is null);
-        if (first && below is not null && !plan.Layers.Single(l => l.LayerId == below.Id).Poured)
+        var filled = sitting.LayerIds.Where(id => sitting.Steps.Any(s => s.LayerId == id)).ToList();
+        foreach (var layer in piece.Layers.Where(l => first && filled.Contains(l.Id)))
         {
-            doubts.Add($"{below.Name} lies below {layer.Name} and is not in the log yet. Is this the right layer?");
+            var below = piece.Layers.TakeWhile(l => l.Id != layer.Id).LastOrDefault(l => l.Within is null);
+            if (below is not null && !filled.Contains(below.Id) && !plan.Layers.Single(l => l.LayerId == below.Id).Poured)
+            {
+                doubts.Add($"{below.Name} lies below {layer.Name} and is not in the log yet. Is this the right layer?");
+            }
         }
 
-        var amounts = request.Pours.ToDictionary(p => p.RegionId, p => p.PouredMl ?? 0);
-        foreach (var cup in layerPlan.Cups.Cups)
+        foreach (var cup in sitting.Cups.Cups)
         {
-            var poured = cup.RegionIds.Sum(id => amounts.GetValueOrDefault(id));
+            var poured = request.Pours.Where(p => cup.Regions.Contains(new(p.LayerId ?? sitting.LayerIds[0], p.RegionId))
+                && sitting.Steps.Any(s => s.CupId == cup.CupId && (s.LayerId, s.RegionId, s.Pass) == (p.LayerId ?? sitting.LayerIds[0], p.RegionId, p.Pass))).Sum(p => p.PouredMl ?? 0);
             if (poured > cup.MixMl.Value * (1 + MoreThanMixed) && cup.MixMl.Value > 0)
             {
                 doubts.Add(string.Create(CultureInfo.InvariantCulture,
-                    $"{poured:0.#} ml were poured from {layer.Recipes.Single(c => c.Id == cup.CupId).Name}, and {cup.MixMl.Value:0.#} ml were to be mixed in it. Was more mixed?"));
+                    $"{poured:0.#} ml were poured from {piece.Recipes.Single(c => c.Id == cup.CupId).Name}, and {cup.MixMl.Value:0.#} ml were to be mixed in it. Was more mixed?"));
             }
         }
 
@@ -107,13 +116,13 @@ internal static class RunEndpoints
     private const double MoreThanMixed = 0.05;
 
     /// <summary>Refuses amounts of regions that the layer does not have and had not when it was poured.</summary>
-    private static void Known(SaveRun request, HashSet<RegionId> known)
+    private static void Known(List<(string, RegionId, int)> told, HashSet<(string, RegionId, int)> known)
     {
-        var unknown = request.Pours.Select((p, i) => (p.RegionId, i)).Where(p => !known.Contains(p.RegionId)).ToList();
+        var unknown = told.Select((p, i) => (p, i)).Where(p => !known.Contains(p.p)).ToList();
         if (unknown.Count > 0)
         {
             throw new ValidationException(unknown.Select(p => new ValidationFailure(
-                string.Create(CultureInfo.InvariantCulture, $"pours[{p.i}].regionId"), "The layer has no such region, and had none when it was poured.")));
+                string.Create(CultureInfo.InvariantCulture, $"pours[{p.i}].regionId"), "The sitting pours no such region, and did not when it was poured.")));
         }
     }
 
@@ -128,7 +137,7 @@ internal static class RunEndpoints
             }
         }
 
-        Refuse(piece.Layers.All(l => l.Id != request.LayerId), "layerId", "The piece has no such layer.");
+        Refuse(piece.Sittings.All(s => s.Id != request.SittingId), "sittingId", "The piece has no such sitting.");
         Refuse(!Ranges.Years.Contains(request.Start.Year), "start", Ranges.DateSentence("The start"));
         Refuse(request.End is { } last && !Ranges.Years.Contains(last.Year), "end", Ranges.DateSentence("The end"));
         if (errors.Count > 0)
@@ -144,7 +153,7 @@ internal static class RunEndpoints
         Refuse(request.End > request.Start.PlusDays(2), "end", "The last pour must be within two days of the first.");
         Refuse(request.RoomC is { } room && !Ranges.RoomC.Contains(room), "roomC", Ranges.RoomC.Sentence);
         Refuse(request.Note.Length > LongestNote, "note", $"A note has up to {LongestNote} characters.");
-        Refuse(request.Pours.GroupBy(p => p.RegionId).Any(g => g.Count() > 1), "pours", "Each region may be named once.");
+        Refuse(request.Pours.GroupBy(p => (p.LayerId, p.RegionId, p.Pass)).Any(g => g.Count() > 1), "pours", "Each region may be named once.");
         for (var i = 0; i < request.Pours.Length; i++)
         {
             Refuse(request.Pours[i].PouredMl is { } ml && !Ranges.PouredMl.Contains(ml),

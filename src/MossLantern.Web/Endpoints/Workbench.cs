@@ -36,27 +36,39 @@ public sealed record LayerView(
     ImmutableArray<RegionPlan> Regions,
     ImmutableArray<CutSpan> Cut,
     double CutAtMm,
+    ImmutableArray<LayerColour> Colours,
+    ImmutableArray<string> SittingIds,
+    bool Poured,
+    bool Done,
+    ImmutableArray<RegionId> OpenRegions,
+    ImmutableArray<ClearToLevel> LevelClear,
+    ImmutableArray<LayoutFact> Facts,
+    ImmutableArray<ColourBalance> Balance);
+
+/// <summary>Everything worked out for a sitting.</summary>
+public sealed record SittingView(
+    string SittingId,
+    string Name,
+    ImmutableArray<string> LayerIds,
     CupPlan Cups,
+    BatchesPlan Batches,
     ImmutableArray<PourStep> Steps,
-    ImmutableDictionary<string, Reckoned> Opacity,
+    string OrderSays,
     PourView? Pour,
     bool Poured,
+    bool Done,
     ImmutableArray<WindowView> Windows,
-    ImmutableArray<LayoutFact> Facts,
-    ImmutableArray<ColourBalance> Balance,
-    string OrderSays,
-    ImmutableArray<RegionId> OpenRegions,
-    bool Done);
+    ImmutableArray<RegionOf> OpenRegions);
 
 /// <summary>Everything worked out for a piece; why its underside is not seen and no light comes through it, where that is so.</summary>
-public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden);
+public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<SittingView> Sittings, ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden);
 
 /// <summary>A pour of a run as it is shown.</summary>
-public sealed record RunPourView(RegionId RegionId, string ColourName, double PlannedMl, double? PouredMl);
+public sealed record RunPourView(string LayerId, RegionId RegionId, string ColourName, double PlannedMl, double? PouredMl, int Pass);
 
 /// <summary>A run as it is shown.</summary>
 public sealed record RunView(
-    string Id, string LayerId, int Version, Moment Start, Moment? End, double? RoomC, string Note, ImmutableArray<RunPourView> Pours, int? Revision);
+    string Id, string SittingId, int Version, Moment Start, Moment? End, double? RoomC, string Note, ImmutableArray<RunPourView> Pours, int? Revision);
 
 /// <summary>A piece by its name.</summary>
 public sealed record PieceRef(string Id, string Name);
@@ -75,8 +87,8 @@ public sealed record EarlierView(string PieceId, string PieceName, string LayerN
 /// <summary>A piece as a preview shows it: nothing is saved. What commands make of it comes with it.</summary>
 public sealed record PreviewView(PlanView? Plan, Painting? Painting, Piece? Piece = null);
 
-/// <summary>What a change made of a plan: what is as it was is left out. Layers are those of the piece, in its order.</summary>
-public sealed record PlanChange(GroundPlan? Ground, ImmutableArray<LayerView> Layers, ImmutableArray<Finding>? Findings, PotLeft? Pot, string? Hidden);
+/// <summary>What a change made of a plan: what is as it was is left out. Layers and sittings are those of the piece, in its order.</summary>
+public sealed record PlanChange(GroundPlan? Ground, ImmutableArray<LayerView> Layers, ImmutableArray<SittingView> Sittings, ImmutableArray<Finding>? Findings, PotLeft? Pot, string? Hidden);
 
 /// <summary>A piece after a change, with what that made of its plan; and where something was made anew, its place.</summary>
 public sealed record EditedView(
@@ -143,7 +155,7 @@ public sealed class Workbench(
         }
 
         var kept = runs.Of(id);
-        return Planned(settled.WithoutAside(kept.Select(r => r.LayerId)), kept);
+        return Planned(settled.WithoutAside(Poured.LayerIds(settled, kept)), kept);
     }
 
     /// <summary>A new piece with its plan: it is looked over and worked out before anything is written.</summary>
@@ -180,7 +192,8 @@ public sealed class Workbench(
         }
 
         var made = Made(id, before.Piece, request.Commands);
-        var planned = Planned(Checked(made.Piece!).WithoutAside(kept.Select(r => r.LayerId)), kept);
+        var settled = Checked(made.Piece!);
+        var planned = Planned(settled.WithoutAside(Poured.LayerIds(settled, kept)), kept);
         if (PieceJson.Write(planned.Piece) == PieceJson.Write(before.Piece))
         {
             // Nothing has become otherwise: that is no step.
@@ -211,6 +224,7 @@ public sealed class Workbench(
         new(
             was is not null && Alike(was.Ground, now.Ground) ? null : now.Ground,
             [.. now.Layers.Where(l => was?.Layers.FirstOrDefault(b => b.LayerId == l.LayerId) is not { } before || !Alike(before, l))],
+            [.. now.Sittings.Where(s => was?.Sittings.FirstOrDefault(b => b.SittingId == s.SittingId) is not { } before || !Alike(before, s))],
             was is not null && Alike(was.Findings, now.Findings) ? null : now.Findings, now.Pot, now.Hidden),
         made);
 
@@ -248,7 +262,7 @@ public sealed class Workbench(
     [
         .. Earlier(old.Ground.Old, zone),
         .. old.PieceId is not { } id ? Array.Empty<EarlierView>() : runs.Of(id).Select(r => new EarlierView(
-            id, old.Name, old.Layers.FirstOrDefault(l => l.Id == r.LayerId)?.Name ?? "", WorkshopTime.Local(r.Start, zone), r.Note)),
+            id, old.Name, old.Sittings.FirstOrDefault(s => s.Id == r.SittingId) is { } sitting ? sitting.Name ?? string.Join(", ", old.Layers.Where(l => sitting.LayerIds.Contains(l.Id)).Select(l => l.Name)) : "", WorkshopTime.Local(r.Start, zone), r.Note)),
     ];
 
     /// <summary>The plan of a stored piece, or null where it cannot be worked out: what is on the shelf must open all the same.</summary>
@@ -277,7 +291,7 @@ public sealed class Workbench(
 
     /// <summary>A piece is finished when each region of each layer has been poured.</summary>
     private static bool Finished(Piece piece, ImmutableArray<Run> kept) =>
-        piece.Layers.All(l => Poured.IsDone(l, kept));
+        piece.Layers.All(l => Poured.IsDone(piece, l, kept));
 
     /// <summary>What a piece's document gives, with what was really poured of it.</summary>
     /// <exception cref="UnplannableException">It cannot be worked out.</exception>
@@ -302,13 +316,24 @@ public sealed class Workbench(
         var now = time.Now;
         var ground = plan.Ground.SealWays.IsEmpty ? plan.Ground
             : plan.Ground with { SealWays = Preparation.Priced(plan.Ground.SealWays, prices.Now, plan.Ground.Area.Value) };
-        return new(ground, [.. plan.Layers.Select(l => new LayerView(
-            l.LayerId, l.Box, l.Regions, l.Cut, l.CutAtMm, l.Cups, l.Steps, l.Opacity,
-            l.Pour is { } p ? new(WorkshopTime.Local(p.Start, zone), WorkshopTime.Local(p.End, zone), p.RoomC, p.RoomOrigin) : null,
-            l.Poured,
-            [.. l.Windows.Select(w => new WindowView(
-                w.Milestone, WorkshopTime.Local(w.Opens, zone), w.Closes is { } c ? WorkshopTime.Local(c, zone) : null,
-                w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours))], l.Facts, l.Balance, l.OrderSays, l.OpenRegions, l.Done))], plan.Findings, PotOf(piece, plan.Ground), Look.Hidden(piece));
+        return new(
+            ground,
+            [
+                .. plan.Layers.Select(l => new LayerView(
+                    l.LayerId, l.Box, l.Regions, l.Cut, l.CutAtMm, l.Colours, [.. l.Sittings.Select(s => s.SittingId)], l.Poured, l.Done, l.OpenRegions, l.LevelClear, l.Facts, l.Balance)),
+            ],
+            [
+                .. plan.Sittings.Select(s => new SittingView(
+                    s.SittingId, s.Name, s.LayerIds, s.Cups, s.Batches, s.Steps, s.OrderSays,
+                    s.Pour is { } p ? new(WorkshopTime.Local(p.Start, zone), WorkshopTime.Local(p.End, zone), p.RoomC, p.RoomOrigin) : null,
+                    s.Poured, s.Done,
+                    [
+                        .. s.Windows.Select(w => new WindowView(
+                            w.Milestone, WorkshopTime.Local(w.Opens, zone), w.Closes is { } c ? WorkshopTime.Local(c, zone) : null, w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours)),
+                    ],
+                    s.OpenRegions)),
+            ],
+            plan.Findings, PotOf(piece, plan.Ground), Look.Hidden(piece));
     }
 
     /// <summary>The pot that the ground's paint comes from, beside what the ground takes.</summary>
@@ -337,7 +362,7 @@ public sealed class Workbench(
 
         var plan = Plan(piece, runs.Of(id));
         return new(
-            layerId is null ? plan : plan with { Layers = [plan.Layers.Single(l => l.LayerId == layerId)] },
+            layerId is null ? plan : plan with { Layers = [plan.Layers.Single(l => l.LayerId == layerId)], Sittings = [.. plan.Sittings.Where(s => s.LayerIds.Contains(layerId))] },
             painting);
     }
 
@@ -380,8 +405,8 @@ public sealed class Workbench(
     {
         ArgumentNullException.ThrowIfNull(run);
         return new(
-            run.Id, run.LayerId, run.Version, WorkshopTime.Local(run.Start, zone),
+            run.Id, run.SittingId, run.Version, WorkshopTime.Local(run.Start, zone),
             run.End is { } end ? WorkshopTime.Local(end, zone) : null, run.RoomC, run.Note,
-            [.. run.Pours.Select(p => new RunPourView(p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl))], run.Revision);
+            [.. run.Pours.Select(p => new RunPourView(p.LayerId, p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl, p.Pass))], run.Revision);
     }
 }

@@ -79,13 +79,12 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
             whole.Keep(stored.Id, new(of, plan));
         }
 
-        var layers = plan?.Layers;
-        if (kept.Value.TryGetValue(stored.Id, out var known) && known.Of == of && known.Problem is null == layers is not null)
+        if (kept.Value.TryGetValue(stored.Id, out var known) && known.Of == of && known.Problem is null == plan is not null)
         {
             return;
         }
 
-        Put(Worked(stored, of, logged, layers));
+        Put(Worked(stored, of, logged, plan?.Layers, plan?.Sittings ?? []));
     }
 
     /// <summary>The plan of a piece as it was worked out last, if nothing has changed since; else null.</summary>
@@ -179,7 +178,13 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
             }
 
             var logged = runs.Of(head.Id);
-            return Worked(stored, of, logged, within is null ? [] : planner.Plan(stored.Piece, [.. logged.Select(Poured.Of)], within).Layers);
+            if (within is null)
+            {
+                return Worked(stored, of, logged, [], []);
+            }
+
+            var plan = planner.Plan(stored.Piece, [.. logged.Select(Poured.Of)], within);
+            return Worked(stored, of, logged, plan.Layers, plan.Sittings);
         }
         catch (PieceFormatException e)
         {
@@ -189,37 +194,41 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
         catch (Exception e) when (stored is not null && e is not OperationCanceledException and not Microsoft.Data.Sqlite.SqliteException)
         {
             log.LogError(e, "Piece {Id}, version {Version}, cannot be worked out", head.Id, head.Version);
-            return Worked(stored, of, runs.Of(head.Id), null);
+            return Worked(stored, of, runs.Of(head.Id), null, []);
         }
     }
 
-    private static KeptPlan Worked(StoredPiece stored, string of, ImmutableArray<Run> logged, ImmutableArray<LayerPlan>? layers)
+    private static KeptPlan Worked(StoredPiece stored, string of, ImmutableArray<Run> logged, ImmutableArray<LayerPlan>? layers, ImmutableArray<SittingPlan> sittings)
     {
         var piece = stored.Piece;
         return new(
-            stored.Id, of, FootOf(piece.Ground.Whole), piece.Layers.Length, piece.Layers.Count(l => Poured.IsDone(l, logged)), piece.Ground.Old?.PieceId, layers is null ? Unplannable : null,
-            layers is { } all ? [.. Uncovered(piece, all).SelectMany(l => l.Plan.Windows.Select(w => new KeptWindow(l.Layer.Id, l.Layer.Name, l.Plan.Poured, w.Milestone, w.Opens, w.Closes)))] : []);
+            stored.Id, of, FootOf(piece.Ground.Whole), piece.Layers.Length, piece.Layers.Count(l => Poured.IsDone(piece, l, logged)), piece.Ground.Old?.PieceId, layers is null ? Unplannable : null,
+            layers is { } all ? [.. Uncovered(piece, all, sittings).SelectMany(s => s.Windows.Select(w => new KeptWindow(s.SittingId, s.LayerIds[0], s.Name, s.Poured, w.Milestone, w.Opens, w.Closes)))] : []);
     }
 
-    /// <summary>A layer that another has been poured over has no windows of its own any more; a filled hollow covers nothing and keeps its own.</summary>
-    private static IEnumerable<(Layer Layer, LayerPlan Plan)> Uncovered(Piece piece, ImmutableArray<LayerPlan> layers)
+    /// <summary>What another layer has been poured over has no windows of its own any more; a filled hollow covers nothing and keeps its own.</summary>
+    private static IEnumerable<SittingPlan> Uncovered(Piece piece, ImmutableArray<LayerPlan> layers, ImmutableArray<SittingPlan> sittings)
     {
-        var all = piece.Layers.Zip(layers).Select(l => (Layer: l.First, Plan: l.Second)).ToList();
+        var open = new HashSet<string>();
         var covered = false;
-        foreach (var layer in all.Where(l => l.Layer.Within is null).Reverse())
+        foreach (var (layer, plan) in piece.Layers.Zip(layers).Reverse())
         {
-            if (!covered)
+            if (layer.Within is not null)
             {
-                yield return layer;
+                open.Add(layer.Id);
+                continue;
             }
 
-            covered |= layer.Plan.Poured;
+            if (!covered)
+            {
+                open.Add(layer.Id);
+            }
+
+            covered |= plan.Poured;
         }
 
-        foreach (var layer in all.Where(l => l.Layer.Within is not null))
-        {
-            yield return layer;
-        }
+        // The newest first, as they come on the ribbon; hollows after all others.
+        return sittings.Where(s => s.LayerIds.Any(open.Contains)).Reverse().OrderBy(s => s.LayerIds.All(id => piece.Layers.Single(l => l.Id == id).Within is not null));
     }
 
     /// <summary>A slice seldom reaches the lower side of its frame.</summary>

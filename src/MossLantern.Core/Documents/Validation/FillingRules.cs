@@ -62,20 +62,121 @@ internal static class FillingRules
 
         if (Unique(piece.Layers.Select(l => l.Id)) && !piece.Sittings.SelectMany(s => s.Rest).Order(StringComparer.Ordinal).SequenceEqual(piece.Layers.Select(l => l.Id).Order(StringComparer.Ordinal)))
         {
-            yield return new("sittings", "Each layer is filled by one sitting, and each sitting fills a layer.");
+            yield return new("sittings", "The rest of each layer is filled by one sitting.");
+        }
+
+        if (piece.Sittings.SelectMany(s => s.Fills ?? []).ToList() is { Count: > 0 } fills && !Unique(fills.Select(f => f.Id)))
+        {
+            yield return new("sittings", "Each fill needs an id of its own.");
         }
 
         foreach (var (sitting, at) in piece.Sittings.Select((s, i) => (s, At("sittings", i))))
         {
-            foreach (var failure in Told(OfSitting, sitting, at))
+            foreach (var failure in Told(OfSitting, sitting, at).Concat(Fills(piece, sitting, at)).Concat(Batches(piece, sitting, at)))
             {
                 yield return failure;
             }
 
-            if ((sitting.Order ?? []).Any(o => !sitting.Rest.Contains(o.LayerId)
-                || (o.Region.Kept is null && !piece.Layers.Any(l => l.Id == o.LayerId && l.RegionIds.Contains(o.Region)))))
+            if (!sitting.LayerIds.Any())
+            {
+                yield return new($"{at}.rest", "A sitting fills something: the rest of a layer, or regions of one.");
+            }
+
+            if ((sitting.Order ?? []).Any(o => !sitting.LayerIds.Contains(o.LayerId) || !piece.Layers.Any(l => l.Id == o.LayerId && l.Has(o.Region))))
             {
                 yield return new($"{at}.order", "The pour order names a region that the layer does not have.");
+            }
+        }
+
+        foreach (var failure in TooDeep(piece))
+        {
+            yield return failure;
+        }
+    }
+
+    private static IEnumerable<ValidationFailure> Fills(Piece piece, Sitting sitting, string at)
+    {
+        var known = piece.Recipes.Select(r => r.Id).ToHashSet();
+        foreach (var (fill, place) in (sitting.Fills ?? []).Select((f, i) => (f, At($"{at}.fills", i))))
+        {
+            if (piece.Layers.FirstOrDefault(l => l.Id == fill.LayerId) is not { } layer || !layer.Has(fill.Region))
+            {
+                yield return new($"{place}.region", "A fill names a region of one of the piece's layers.");
+            }
+            else if ((layer.Bare ?? []).Contains(fill.Region))
+            {
+                yield return new($"{place}.region", "This region stays bare in its layer: nothing is poured there.");
+            }
+            else if (fill.DepthMm is not null && layer.IsByAmount(fill.Region))
+            {
+                yield return new($"{place}.depthMm", "This is poured by the millilitre: it has no depth.");
+            }
+
+            if (fill.RecipeId is { } recipe && !known.Contains(recipe))
+            {
+                yield return new($"{place}.recipeId", "A fill is poured from one of the piece's recipes.");
+            }
+        }
+    }
+
+    /// <summary>What fills of a region come to beyond what it aims at.</summary>
+    private static IEnumerable<ValidationFailure> TooDeep(Piece piece)
+    {
+        var fills = piece.Sittings.SelectMany((s, i) => (s.Fills ?? []).Select((f, k) => (Fill: f, Place: $"{At(At("sittings", i) + ".fills", k)}.depthMm")));
+        foreach (var group in fills.GroupBy(f => (f.Fill.LayerId, f.Fill.Region)))
+        {
+            if (piece.Layers.FirstOrDefault(l => l.Id == group.Key.LayerId) is not { } layer || !layer.Has(group.Key.Region))
+            {
+                continue;
+            }
+
+            var last = group.Last();
+            if (layer.IsByAmount(group.Key.Region))
+            {
+                if (group.Count() > 1)
+                {
+                    yield return new(last.Place, "This is poured by the millilitre: it is poured in one go.");
+                }
+
+                continue;
+            }
+
+            var left = layer.AimMm(group.Key.Region) - group.Sum(f => f.Fill.DepthMm ?? 0);
+            var open = group.Count(f => f.Fill.DepthMm is null);
+            if (left < -Hair || open > 1 || (open == 1 && left <= Hair))
+            {
+                yield return new(last.Place, string.Create(CultureInfo.InvariantCulture,
+                    $"The fills of this region come to more than the {layer.AimMm(group.Key.Region):0.##} mm that it aims at: leave them below that."));
+            }
+        }
+    }
+
+    /// <summary>Sums of depths that differ by less are the same, mm.</summary>
+    private const double Hair = 1e-6;
+
+    private static IEnumerable<ValidationFailure> Batches(Piece piece, Sitting sitting, string at)
+    {
+        if (sitting.Batches is not { } batches)
+        {
+            yield break;
+        }
+
+        if (!batches.IsEmpty && !Unique(batches.Select(b => b.Id)))
+        {
+            yield return new($"{at}.batches", "Each batch needs an id of its own.");
+        }
+
+        var mixed = piece.Recipes.GroupBy(r => r.Id).ToDictionary(g => g.Key, g => g.First().Of is not null);
+        var seen = new HashSet<string>();
+        foreach (var (batch, place) in batches.Select((b, i) => (b, At($"{at}.batches", i))))
+        {
+            if (batch.RecipeIds.Any(id => mixed.GetValueOrDefault(id, true)))
+            {
+                yield return new($"{place}.recipeIds", "A batch is divided into cups of the piece's recipes that are not filled from others.");
+            }
+            else if (!batch.RecipeIds.All(seen.Add))
+            {
+                yield return new($"{place}.recipeIds", "A cup is poured off one batch.");
             }
         }
     }

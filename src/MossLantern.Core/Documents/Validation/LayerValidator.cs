@@ -29,8 +29,12 @@ internal sealed class LayerValidator : AbstractValidator<Layer>
                 Tell(context, string.Create(CultureInfo.InvariantCulture, $"zones[{i}]."), Zones.Problems(layer, zone));
             }
         }).When(l => l.Zones is not null);
-        RuleFor(l => l.RegionDepths).Null().WithMessage("Depths of single regions are not planned yet: give the layer's depth.");
-        RuleFor(l => l.Bare).Null().WithMessage("Regions that stay bare are not planned yet: keep the place bare in every layer.");
+        RuleForEach(l => l.RegionDepths!.Value).ChildRules(d => d.RuleFor(x => x.DepthMm).In(Accepted.DepthMm, "Depth of the region"))
+            .OverridePropertyName("regionDepths").When(l => l.RegionDepths is not null);
+        RuleFor(l => l.RegionDepths).Must((l, depths) => depths!.Value.All(d => l.Has(d.Region) && !l.IsByAmount(d.Region)) && depths.Value.Select(d => d.Region).Distinct().Count() == depths.Value.Length)
+            .WithMessage("Each region with a depth of its own is named once; what is poured by the millilitre has none.").When(l => l.RegionDepths is not null);
+        RuleFor(l => l.Bare).Must((l, bare) => bare!.Value.All(l.Has) && bare.Value.Distinct().Count() == bare.Value.Length)
+            .WithMessage("Each region that stays bare is named once.").When(l => l.Bare is not null);
     }
 
     private static void Tell(ValidationContext<Layer> context, string before, IEnumerable<ValidationFailure> failures)

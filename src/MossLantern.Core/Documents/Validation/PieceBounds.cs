@@ -172,6 +172,9 @@ internal sealed class PieceBounds
             Count<string>(sitting.Rest, At(at, "rest"), 0, PieceValidator.MostLayers, $"A piece has from 1 to {PieceValidator.MostLayers} layers.");
             Count(sitting.Fills, At(at, "fills"), 0, MostEntries, $"A sitting has up to {MostEntries} fills.");
             Count(sitting.CupChoices, At(at, "cupChoices"), 0, PieceValidator.MostRecipes, $"A piece has up to {PieceValidator.MostRecipes} recipes.");
+            Count(sitting.Batches, At(at, "batches"), 0, PieceValidator.MostBatches, $"A sitting mixes up to {PieceValidator.MostBatches} batches.");
+            Each(sitting.Batches, At(at, "batches"), PieceValidator.MostBatches, (batch, place) =>
+                Count<string>(batch.RecipeIds, At(place, "recipeIds"), 1, PieceValidator.MostRecipes, "A batch is divided into at least one cup."));
             Count(sitting.Order, At(at, "order"), 0, MostEntries, $"An order of pours names up to {MostEntries} regions.");
         });
     }

@@ -18,6 +18,9 @@ public sealed class PieceValidator : AbstractValidator<Piece>
     /// <summary>Most sittings of a piece.</summary>
     public const int MostSittings = 60;
 
+    /// <summary>Most batches of a sitting.</summary>
+    public const int MostBatches = 40;
+
     /// <summary>Most characters of a name.</summary>
     public const int LongestName = 120;
 

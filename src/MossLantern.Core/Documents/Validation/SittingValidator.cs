@@ -9,8 +9,11 @@ internal sealed class SittingValidator : AbstractValidator<Sitting>
     public SittingValidator()
     {
         RuleFor(s => s.Name!).Named("The sitting's name").When(s => s.Name is not null);
-        RuleFor(s => s.Rest).Must(r => r.Length == 1).WithMessage("A sitting fills one layer: other ways are not planned yet.");
-        RuleFor(s => s.Fills).Null().WithMessage("Fills of single regions are not planned yet: the sitting takes the whole layer.");
+        RuleForEach(s => s.Fills!.Value).ChildRules(f =>
+        {
+            f.RuleFor(x => x.DepthMm).In(Accepted.DepthMm, "Depth of the fill");
+            f.RuleFor(x => x.Way).IsInEnum();
+        }).OverridePropertyName("fills").When(s => s.Fills is not null);
         RuleFor(s => s.CupChoices).Null().WithMessage("Choices for single cups are not planned yet: give the sitting's reserve.");
         RuleFor(s => s.Resin.System).Must(id => id.Length is > 0 and <= 40).WithMessage("The resin must be one of the cupboard's.");
         RuleFor(s => s.Resin.Ratio!.Resin).In(Accepted.RatioPart, "Resin parts").When(s => s.Resin.Ratio is not null);
@@ -25,6 +28,8 @@ internal sealed class SittingValidator : AbstractValidator<Sitting>
         RuleFor(s => s.Losses!.CupPercent).In(Accepted.LossPercent, "Share that stays in a cup").When(s => s.Losses is not null);
         RuleFor(s => s.Tools!.CupStepMl).In(Accepted.CupStepMl).When(s => s.Tools is not null);
         RuleFor(s => s.Tools!.ScaleStepG).In(Accepted.ScaleStepG).When(s => s.Tools is not null);
+        RuleFor(s => s.Tools!.JugMl).In(Accepted.JugMl).When(s => s.Tools is not null);
+        RuleForEach(s => s.Batches!.Value).ChildRules(b => b.RuleFor(x => x.JugMl).In(Accepted.JugMl)).OverridePropertyName("batches").When(s => s.Batches is not null);
         RuleFor(s => s.RoomC).In(Accepted.RoomC);
         RuleFor(s => s.End).Must((s, end) => end is null || s.Start is null || end >= s.Start)
             .WithMessage("The last pour cannot be before the first.");

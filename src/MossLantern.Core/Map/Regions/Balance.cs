@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 
@@ -18,19 +19,21 @@ public sealed record ColourBalance(string CupId, Reckoned Share, Reckoned Lean, 
     /// <summary>The balance of every colour of a map, the largest first.</summary>
     /// <param name="outline">What the layer is poured in.</param>
     /// <param name="map">Its map.</param>
-    public static ImmutableArray<ColourBalance> Of(Outline outline, LayerMap map)
+    /// <param name="bare">Whether a region stays bare.</param>
+    public static ImmutableArray<ColourBalance> Of(Outline outline, LayerMap map, Func<RegionId, bool> bare)
     {
         ArgumentNullException.ThrowIfNull(outline);
         ArgumentNullException.ThrowIfNull(map);
+        ArgumentNullException.ThrowIfNull(bare);
         var all = outline.AreaMm2;
-        var areas = map.Regions.Where(r => r.TakesArea && r.CupId is not null && r.AreaMm2 > 0)
+        var areas = map.Regions.Where(r => r.TakesArea && r.CupId is not null && r.AreaMm2 > 0 && !bare(r.Id))
             .GroupBy(r => r.CupId!).ToDictionary(g => g.Key, g => g.Sum(r => r.AreaMm2));
         if (areas.Count == 0)
         {
             return [];
         }
 
-        var cupOf = map.Regions.ToDictionary(r => r.Id, r => r.CupId);
+        var cupOf = map.Regions.ToDictionary(r => r.Id, r => bare(r.Id) ? null : r.CupId);
         var sums = areas.Keys.ToDictionary(c => c, _ => (X: 0.0, Y: 0.0, N: 0));
         var whole = (X: 0.0, Y: 0.0, N: 0);
         var step = Math.Max(outline.BoxWidthMm, outline.BoxHeightMm) / Places;

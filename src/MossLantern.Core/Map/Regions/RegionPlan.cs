@@ -14,8 +14,11 @@ namespace MossLantern.Core.Map;
 /// <param name="Anchor">Where it is held by a hand; null for what is held otherwise.</param>
 /// <param name="Narrow">How narrow a band is; null for what has no width, or no room.</param>
 /// <param name="Wide">How wide it is.</param>
+/// <param name="Bare">Whether it stays bare in its layer.</param>
+/// <param name="OwnDepthMm">How deep it is, mm, where it is another depth than its layer; else null.</param>
 public sealed record RegionPlan(
-    RegionId Id, RegionKind Kind, string? CupId, Reckoned Area, double OpenEdgeMm, bool Fits, Spot? Anchor, Reckoned? Narrow = null, Reckoned? Wide = null)
+    RegionId Id, RegionKind Kind, string? CupId, Reckoned Area, double OpenEdgeMm, bool Fits, Spot? Anchor, Reckoned? Narrow = null, Reckoned? Wide = null,
+    bool Bare = false, double? OwnDepthMm = null)
 {
     /// <summary>A region of a layer's map, with its numbers open.</summary>
     public static RegionPlan Of(Piece piece, FilledLayer layer, Region region)
@@ -34,7 +37,8 @@ public sealed record RegionPlan(
             ? Reckoned.Of(value, "mm", Formulas.BandWidth, new ReckonedInput("width on average", width!.Value, "mm", Origin.Own), new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default)) with { Place = PlaceIn.Region(layer.Id, region.Id) }
             : null;
         return new(
-            region.Id, region.Kind, region.CupId, area, region.OpenEdgeMm, region.AreaMm2 > 0, region.Anchor, Width(region.Widths?.FromMm), Width(region.Widths?.ToMm));
+            region.Id, region.Kind, layer.IsBare(region.Id) ? null : region.CupId, area, region.OpenEdgeMm, region.AreaMm2 > 0, region.Anchor, Width(region.Widths?.FromMm), Width(region.Widths?.ToMm),
+            layer.IsBare(region.Id), layer.OwnDepthMm(region.Id));
     }
 
     private static ReckonedInput[] WidthInputs(FilledLayer layer, string bandId, double widthMm)

@@ -1,0 +1,67 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Map;
+
+namespace MossLantern.Core.Mixing;
+
+/// <summary>A layer with its map, and how deep each of its regions is where.</summary>
+/// <param name="Layer">The layer.</param>
+/// <param name="Map">Its map.</param>
+/// <param name="Depths">The parts of every region with their depths, in the order of the map's regions.</param>
+public sealed record LaidLayer(FilledLayer Layer, LayerMap Map, ImmutableArray<ImmutableArray<DepthShare>> Depths);
+
+/// <summary>What a sitting pours on a region of a layer in one pass.</summary>
+/// <param name="Layer">The layer, as the sitting fills it.</param>
+/// <param name="Region">The region.</param>
+/// <param name="CupId">The cup it is poured from.</param>
+/// <param name="Depths">The parts of the region with the depth that this pass fills there.</param>
+/// <param name="FillId">The fill that asks for it; null for a region of the rest.</param>
+/// <param name="Pass">Which pass of the sitting over the region it is, from 0.</param>
+/// <remarks>Source: docs/craft/mixing.md, Sittings.</remarks>
+public sealed record Portion(FilledLayer Layer, Region Region, string CupId, ImmutableArray<DepthShare> Depths, string? FillId = null, int Pass = 0)
+{
+    /// <summary>The region, and whose it is.</summary>
+    public RegionOf Of => new(Layer.Id, Region.Id);
+
+    /// <summary>
+    /// What every sitting of a piece pours: fills from the bottom up in the order of the sittings, and the regions that no fill names in
+    /// the sitting that takes their layer's rest. What stays bare is poured by none.
+    /// </summary>
+    /// <param name="piece">A valid piece.</param>
+    /// <param name="layers">Its layers as they are laid out.</param>
+    public static ImmutableDictionary<string, ImmutableArray<Portion>> All(Piece piece, ImmutableArray<LaidLayer> layers)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        var poured = piece.Sittings.ToDictionary(s => s.Id, _ => ImmutableArray.CreateBuilder<Portion>());
+        var fills = piece.Sittings.SelectMany(s => (s.Fills ?? []).Select(f => (Sitting: s, Fill: f))).ToLookup(f => new RegionOf(f.Fill.LayerId, f.Fill.Region));
+        foreach (var laid in layers)
+        {
+            var rest = piece.SittingOf(laid.Layer.Id);
+            foreach (var (region, depths) in laid.Map.Regions.Zip(laid.Depths).Where(r => Poured(laid.Layer, r.First)))
+            {
+                var own = fills[new(laid.Layer.Id, region.Id)].ToList();
+                if (own.Count == 0)
+                {
+                    poured[rest.Id].Add(new(laid.Layer, region, region.CupId!, depths));
+                }
+
+                var filledMm = 0.0;
+                var passes = new Dictionary<string, int>();
+                foreach (var (sitting, fill) in own)
+                {
+                    var pass = passes[sitting.Id] = passes.GetValueOrDefault(sitting.Id, -1) + 1;
+                    var (from, to) = (filledMm, fill.DepthMm is { } mm ? filledMm + mm : double.PositiveInfinity);
+                    poured[sitting.Id].Add(new(
+                        laid.Layer.In(sitting), region, fill.RecipeId ?? region.CupId!,
+                        [.. depths.Select(d => d with { DepthMm = Math.Max(0, Math.Min(to, d.DepthMm) - from) })], fill.Id, pass));
+                    filledMm = to;
+                }
+            }
+        }
+
+        return poured.ToImmutableDictionary(p => p.Key, p => p.Value.ToImmutable());
+    }
+
+    private static bool Poured(FilledLayer layer, Region region) =>
+        region.CupId is not null && (region.Kind != RegionKind.HeartBed || region.AreaMm2 > 0) && !layer.IsBare(region.Id);
+}

@@ -1,0 +1,266 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Curing;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Pouring;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Timeline;
+
+/// <summary>Proposes the batches of a sitting, or works out those that the artist arranged.</summary>
+/// <remarks>Source: docs/craft/mixing.md, Batches.</remarks>
+internal sealed class Batching
+{
+    private readonly BatchingOf on;
+    private readonly ReckonedInput room;
+    private readonly Dictionary<string, Recipe> recipes;
+    private readonly Dictionary<string, CupVolume> cups;
+    private readonly List<List<BatchCup>> groups;
+    private readonly ImmutableArray<RegionVolume> inOrder;
+
+    private Batching(Measuring tools, ImmutableArray<Recipe> recipes, CupPlan cups, ImmutableArray<RegionVolume> inOrder, ReckonedInput room)
+    {
+        on = new(tools, room.Value);
+        (this.room, this.inOrder) = (room, inOrder);
+        this.recipes = recipes.ToDictionary(r => r.Id);
+        this.cups = cups.Cups.ToDictionary(c => c.CupId);
+        groups = Together(inOrder);
+    }
+
+    /// <summary>The batches of a sitting.</summary>
+    /// <param name="tools">How it measures.</param>
+    /// <param name="sitting">The sitting.</param>
+    /// <param name="recipes">The recipes that it may pour from.</param>
+    /// <param name="cups">Its cups, as if all were poured off a jug.</param>
+    /// <param name="inOrder">What it pours, in turn.</param>
+    /// <param name="filmMm">How deep what it pours first is, mm; null where it pours nothing.</param>
+    /// <param name="room">How warm the room is.</param>
+    public static BatchesPlan Of(
+        Measuring tools, Sitting sitting, ImmutableArray<Recipe> recipes, CupPlan cups, ImmutableArray<RegionVolume> inOrder, double? filmMm, ReckonedInput room)
+    {
+        var batching = new Batching(tools, recipes, cups, inOrder, room);
+        var runs = sitting.Batches is { IsEmpty: false } own ? batching.Arranged(own) : batching.Proposed(batching.groups, []);
+        return batching.Worked(runs, sitting.Batches is not { IsEmpty: false }, filmMm);
+    }
+
+    /// <summary>Cups in the order in which they are first poured from; those that a mixed one is filled from stay together.</summary>
+    private List<List<BatchCup>> Together(ImmutableArray<RegionVolume> pours)
+    {
+        List<string> order = [];
+        foreach (var id in pours.SelectMany(p => recipes[p.CupId].Of is { } shares ? shares.Select(s => s.RecipeId) : [p.CupId]).Where(id => cups[id].MixMl.Value > 0))
+        {
+            if (!order.Contains(id))
+            {
+                order.Add(id);
+            }
+        }
+
+        var until = Enumerable.Range(0, order.Count).ToArray();
+        foreach (var shares in recipes.Values.Where(r => r.Of is not null && cups[r.Id].MixMl.Value > 0).Select(r => r.Of!.Value.Select(s => order.IndexOf(s.RecipeId)).Where(i => i >= 0).ToList()).Where(s => s.Count > 0))
+        {
+            until[shares.Min()] = Math.Max(until[shares.Min()], shares.Max());
+        }
+
+        List<List<BatchCup>> found = [];
+        for (int at = 0, end = -1; at < order.Count; at++)
+        {
+            if (at > end)
+            {
+                found.Add([]);
+            }
+
+            end = Math.Max(end, until[at]);
+            found[^1].Add(CupOf(order[at], pours, order));
+        }
+
+        return found;
+    }
+
+    /// <summary>A cup with the time that it takes. What is mixed from several is poured after the last of them.</summary>
+    private BatchCup CupOf(string id, ImmutableArray<RegionVolume> pours, List<string> order)
+    {
+        var mixed = recipes.Values.Where(r => r.Of is { } of && cups[r.Id].MixMl.Value > 0 && of.Any(s => s.RecipeId == id)).ToList();
+        var last = mixed.Where(m => m.Of!.Value.MaxBy(s => order.IndexOf(s.RecipeId))!.RecipeId == id).Select(m => m.Id).Append(id).ToHashSet();
+        var needed = cups[id].NeedMl + cups[id].Loss.Value;
+        return new(
+            id, cups[id].MixMl.Value, on.Tools.Up(needed), Pace.Colouring(recipes[id]) + mixed.Count * Pace.DivideSeconds,
+            pours.Where(p => last.Contains(p.CupId)).Sum(p => Pace.Pouring(p.PourMl.Value)));
+    }
+
+    private List<(string Id, BatchRun Run)> Proposed(List<List<BatchCup>> from, IReadOnlyCollection<string> taken)
+    {
+        var (found, names) = (new List<(string, BatchRun)>(), taken.ToHashSet());
+        foreach (var run in Proposing.Best(from, c => new(on, c, on.Tools.Jug.Value)))
+        {
+            var id = FreeId.Of("batch", names);
+            names.Add(id);
+            found.Add((id, run));
+        }
+
+        return found;
+    }
+
+    /// <summary>As the artist arranged them; cups that nobody has put anywhere are proposed for by themselves.</summary>
+    private List<(string Id, BatchRun Run)> Arranged(ImmutableArray<Batch> batches)
+    {
+        var all = groups.SelectMany(g => g).ToList();
+        var own = batches.Select(b => (b.Id, Cups: all.Where(c => b.RecipeIds.Contains(c.CupId)).ToList(), b.JugMl)).Where(b => b.Cups.Count > 0).ToList();
+        var put = own.SelectMany(b => b.Cups).Select(c => c.CupId).ToHashSet();
+        var left = groups.Select(g => g.Where(c => !put.Contains(c.CupId)).ToList()).Where(g => g.Count > 0).ToList();
+        return
+        [
+            .. own.Select(b => (b.Id, new BatchRun(on, b.Cups, b.JugMl ?? on.Tools.Jug.Value))).Concat(Proposed(left, [.. batches.Select(b => b.Id)]))
+                .OrderBy(b => all.IndexOf(b.Item2.Cups[0])),
+        ];
+    }
+
+    private BatchesPlan Worked(List<(string Id, BatchRun Run)> runs, bool proposed, double? filmMm)
+    {
+        var plans = ImmutableArray.CreateBuilder<BatchPlan>();
+        var holds = runs.Count > 1 && filmMm is { } mm ? Holds(runs[0].Run, mm) : null;
+        var start = Reckoned.Of(0, "min", Formulas.Stated, new ReckonedInput("the first", 0, "min", Origin.Reckoned));
+        foreach (var (id, run) in runs)
+        {
+            var plan = Worked(id, run, start, plans.Count == 0 ? null : holds);
+            plans.Add(plan);
+            var poured = run.PouredMinutes[^1];
+            start = Reckoned.Of(start.Value + poured, "min", Formulas.BatchStart,
+                new("the batch before begun", start.Value, "min", Origin.Reckoned), new("the batch before poured", poured, "min", Origin.Reckoned));
+        }
+
+        return new(
+            plans.ToImmutable(), proposed, proposed ? [.. Why(runs)] : [],
+            new(plans.Sum(p => p.MixMl.Value), "ml", Formulas.SittingVolume, [.. plans.Select((p, i) => new ReckonedInput($"batch {i + 1}", p.MixMl.Value, "ml", Origin.Reckoned))]));
+    }
+
+    private BatchPlan Worked(string id, BatchRun run, Reckoned start, Reckoned? holds)
+    {
+        var tools = on.Tools;
+        var measured = tools.Of(run.MixMl);
+        var cupsInput = new ReckonedInput("cups", run.CupsMl, "ml", Origin.Reckoned);
+        var alone = run.Cups.Count == 1;
+        var mix = alone ? Alone(run, measured) : new Reckoned(run.MixMl, "ml", tools.ByVolume ? Formulas.BatchVolume : Formulas.BatchRounded,
+        [
+            cupsInput, .. tools.Stays, new("stays in the jug", run.LossMl, "ml", Origin.Reckoned), tools.Step,
+            .. tools.ByVolume ? [new ReckonedInput("resin", measured.ResinMl.Value, "ml", Origin.Reckoned), new("hardener", measured.HardenerMl.Value, "ml", Origin.Reckoned)] : Array.Empty<ReckonedInput>(),
+        ]);
+        var mass = new ReckonedInput("in the jug", tools.MassG(run.MixMl), "g", Origin.Reckoned);
+        var divided = new Reckoned(run.DividedMinutes, "min", Formulas.BatchDivided,
+        [
+            new("mixing", run.MixingMinutes, "min", Origin.Reckoned), new("time to mix", Pace.MixMinutes, "min", Origin.Default),
+            new("over 200 ml", Math.Max(0, run.MixMl - Pace.MixMoreMl), "ml", Origin.Reckoned), new("standing", Pace.StandMinutes, "min", Origin.Default),
+            .. alone ? Array.Empty<ReckonedInput>() : [new("cups", run.Cups.Count, "", Origin.Reckoned), new("time to divide", Pace.DivideSeconds, "s", Origin.Default)],
+        ]);
+        var standing = on.Model.Cup(mass.Value, on.RoomC);
+        return new(
+            id, [.. run.Cups.Select(c => c.CupId)], mix, run.LossMl, measured, start,
+            holds is null ? null : Reckoned.Of(holds.Value - run.DividedMinutes - run.ColouringMinutes, "min", Formulas.BatchLatest,
+                new("first pour holds", holds.Value, "min", Origin.Reckoned), new("ready to pour", run.DividedMinutes + run.ColouringMinutes, "min", Origin.Reckoned)),
+            divided, Cure(run.Divided.Celsius, "°C", mass),
+            [.. Clocks(run, mass)],
+            standing.GelMinutes is { } gel ? Cure(gel, "min", mass) : null, Cure(standing.PeakC, "°C", mass), standing.Grade,
+            [.. Problems(run)]);
+    }
+
+    /// <summary>A cup that is mixed in itself: it takes what leaves it and what stays in it, in steps that can be measured.</summary>
+    private Reckoned Alone(BatchRun run, MeasuredMix measured)
+    {
+        var cup = cups[run.Cups[0].CupId];
+        var inputs = cup.MixMl.Inputs.Where(i => i.Name is not ("resin" or "hardener"));
+        return on.Tools.ByVolume
+            ? new(run.MixMl, "ml", Formulas.CupVolume, [.. inputs, new("resin", measured.ResinMl.Value, "ml", Origin.Reckoned), new("hardener", measured.HardenerMl.Value, "ml", Origin.Reckoned)])
+            : cup.MixMl with { Value = run.MixMl };
+    }
+
+    private IEnumerable<CupClock> Clocks(BatchRun run, ReckonedInput mass)
+    {
+        for (var i = 0; i < run.Cups.Count; i++)
+        {
+            var (state, working) = run.Cup(i);
+            var poured = run.PouredMinutes[i];
+            var so = poured - run.DividedMinutes - run.ColouringMinutes;
+            var cupMass = new ReckonedInput("in the cup", on.Tools.MassG(run.Cups.Count == 1 ? run.MixMl : run.Cups[i].Ml), "g", Origin.Reckoned);
+            yield return new(
+                run.Cups[i].CupId,
+                Reckoned.Of(poured, "min", Formulas.CupPoured,
+                    new("divided", run.DividedMinutes, "min", Origin.Reckoned), new("colouring", run.ColouringMinutes, "min", Origin.Reckoned),
+                    new("pouring so far", 60 * so, "s", Origin.Reckoned)),
+                Cure(working, "min", mass, cupMass),
+                Reckoned.Of(working - poured, "min", Formulas.InHand,
+                    new("working time ends", working, "min", Origin.Reckoned), new("poured", poured, "min", Origin.Reckoned)),
+                Cure(state.Celsius, "°C", mass, cupMass));
+        }
+    }
+
+    /// <summary>When what is poured first keeps its edge, min from when its batch is mixed; null where it never does.</summary>
+    private Reckoned? Holds(BatchRun run, double filmMm)
+    {
+        var system = on.Tools.System;
+        var (state, _) = run.Cup(0);
+        var film = CuringBody.Film(filmMm);
+        while (state.Seconds < Journey.LongestHours * 3600 && Viscosity.PaS(system.ViscosityPaS, system.ReferenceC, state) < Viscosity.HoldsPaS)
+        {
+            state = on.Model.Next(state, film, on.RoomC);
+        }
+
+        return state.Seconds >= Journey.LongestHours * 3600 ? null : Cure(state.Seconds / 60, "min", new ReckonedInput("depth", filmMm, "mm", Origin.Reckoned));
+    }
+
+    private Reckoned Cure(double value, string unit, params ReadOnlySpan<ReckonedInput> of) => new(value, unit, Formulas.Heat,
+    [
+        .. of, new("working time of 100 g in a cup", on.Tools.System.WorkingMinutes, "min", on.Tools.System.OriginOf(MaterialProperties.WorkingMinutes)), room,
+    ]);
+
+    /// <summary>Why two batches that follow each other are not one, and what becomes of one that stands.</summary>
+    private IEnumerable<Because> Why(List<(string Id, BatchRun Run)> runs)
+    {
+        for (var i = 1; i < runs.Count; i++)
+        {
+            var both = new BatchRun(on, [.. runs[i - 1].Run.Cups, .. runs[i].Run.Cups], on.Tools.Jug.Value);
+            var what = $"Batches {i} and {i + 1} would be {{0}} together";
+            var sum = Reckoned.Of(both.MixMl, "ml", Formulas.SittingVolume, new ReckonedInput("together", both.MixMl, "ml", Origin.Reckoned));
+            if (Told(both, what, sum) is { } because)
+            {
+                yield return because;
+            }
+        }
+    }
+
+    /// <summary>What does not fit about a batch.</summary>
+    private IEnumerable<Because> Problems(BatchRun run)
+    {
+        var sum = Reckoned.Of(run.MixMl, "ml", Formulas.SittingVolume, new ReckonedInput("together", run.MixMl, "ml", Origin.Reckoned));
+        if (Told(run, "This batch is {0}", sum) is { } because)
+        {
+            yield return because;
+        }
+    }
+
+    private Because? Told(BatchRun run, string what, Reckoned sum) => run.Fits switch
+    {
+        Unfit.Jug => new($"{what}, and the jug holds {{1}}.", [sum, Reckoned.Of(run.JugMl, "ml", Formulas.Stated, run.JugMl == on.Tools.Jug.Value ? on.Tools.Jug : new ReckonedInput("jug", run.JugMl, "ml", Origin.Own))]),
+        Unfit.HotJug => new($"{what}, and at {{1}} when it is divided: from {{2}} on it runs away with its own heat.", [sum, Cure(run.Divided.Celsius, "°C", Jug(run)), Limit("hottest", BatchRun.HottestC, "°C")]),
+        Unfit.LateJug => new($"{what}, and past its working time when it is divided after {{1}}.", [sum, Reckoned.Of(run.DividedMinutes, "min", Formulas.Stated, new ReckonedInput("divided", run.DividedMinutes, "min", Origin.Reckoned))]),
+        Unfit.HotCup => Hottest(run) is var (cup, celsius) ? new($"{what}, and {recipes[cup.CupId].Name} at {{1}} when the last of it is poured.", [sum, Cure(celsius, "°C", Jug(run))]) : null,
+        Unfit.LateCup => Latest(run) is var (cup, hand) ? new(
+            hand >= 0 ? $"{what}, and {recipes[cup.CupId].Name} would have {{1}} in hand when the last of it is poured; {{2}} are wanted."
+                : $"{what}, and {recipes[cup.CupId].Name} would be poured {{1}} after its working time.",
+            [
+                sum, Reckoned.Of(Math.Abs(hand), "min", Formulas.Stated, new ReckonedInput("in hand", Math.Abs(hand), "min", Origin.Reckoned)),
+                .. hand >= 0 ? [Limit("wanted", BatchRun.InHandMinutes, "min")] : Array.Empty<Reckoned>(),
+            ]) : null,
+        Unfit.TooLittle => new($"{what}: too little to measure. Mix at least {{1}}, or weigh it.", [sum, on.Tools.Of(run.MixMl).Smallest!]),
+        _ => null,
+    };
+
+    private ReckonedInput Jug(BatchRun run) => new("in the jug", on.Tools.MassG(run.MixMl), "g", Origin.Reckoned);
+
+    private static Reckoned Limit(string name, double value, string unit) => Reckoned.Of(value, unit, Formulas.Stated, new ReckonedInput(name, value, unit, Origin.Default));
+
+    private static (BatchCup Cup, double Celsius) Hottest(BatchRun run) =>
+        run.Cups.Select((c, i) => (Cup: c, run.Cup(i).Poured.Celsius)).MaxBy(c => c.Celsius);
+
+    private static (BatchCup Cup, double InHand) Latest(BatchRun run) =>
+        run.Cups.Select((c, i) => (Cup: c, InHand: run.Cup(i).WorkingMinutes - run.PouredMinutes[i])).MinBy(c => c.InHand);
+}

@@ -1,0 +1,44 @@
+using MossLantern.Core.Curing;
+using MossLantern.Core.Mixing;
+
+namespace MossLantern.Core.Timeline;
+
+/// <summary>What the batches of a sitting are worked out in: its resin, its tools and its room.</summary>
+/// <param name="tools">How the sitting measures.</param>
+/// <param name="roomC">The room, °C.</param>
+internal sealed class BatchingOf(Measuring tools, double roomC)
+{
+    public Measuring Tools => tools;
+
+    public double RoomC => roomC;
+
+    public CureModel Model { get; } = CureModel.Of(tools.System.WorkingMinutes, tools.System.ReferenceC);
+
+    /// <summary>How resin is at a moment that it spends in a body.</summary>
+    /// <param name="from">How it comes there.</param>
+    /// <param name="body">The body.</param>
+    /// <param name="seconds">The moment, s from mixing.</param>
+    public CureState Until(CureState from, CuringBody body, double seconds)
+    {
+        var state = from;
+        while (seconds - state.Seconds > 1e-6)
+        {
+            state = Model.Next(state, body, roomC, seconds - state.Seconds);
+        }
+
+        return state;
+    }
+
+    /// <summary>When the working time of resin ends that stays in a body, min from mixing.</summary>
+    public double WorkingEnd(CureState from, CuringBody body)
+    {
+        var (before, state) = (from, from);
+        while (state.Degree < CureModel.WorkingDegree)
+        {
+            (before, state) = (state, Model.Next(state, body, roomC));
+        }
+
+        var share = state.Degree > before.Degree ? (CureModel.WorkingDegree - before.Degree) / (state.Degree - before.Degree) : 0;
+        return (before.Seconds + share * (state.Seconds - before.Seconds)) / 60;
+    }
+}
