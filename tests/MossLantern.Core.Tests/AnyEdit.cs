@@ -87,7 +87,8 @@ internal static class AnyEdit
             {
                 _ when type.IsEnum => Enum.ToObject(type, random.Next(Enum.GetValues(type).Length + (random.Next(20) == 0 ? 1 : 0))),
                 _ when type == typeof(bool) => random.Next(2) == 0,
-                _ when type == typeof(int) => parameter.Name == "Count" ? random.Next(0, 6) : random.Next(-1, 10),
+                _ when type == typeof(int) => parameter.Name == "Count" ? random.Next(0, 6) : parameter.Name == "Part" ? random.Next(0, 4) : random.Next(-1, 10),
+                _ when type == typeof(double) && parameter.Name == "DepthMm" => random.Next(3) switch { 0 => null, 1 => Number(false), _ => (object)(random.Next(1, 60) / 4.0) },
                 _ when type == typeof(double) => Number(parameter.Name!.StartsWith("By", StringComparison.Ordinal)),
                 _ when type == typeof(LocalDateTime) => new LocalDateTime(2026, 5, random.Next(1, 28), 10, 0),
                 _ when type == typeof(JsonElement) => random.Next(10) == 0 ? null : Written(piece, place, random),

@@ -25,7 +25,7 @@ internal sealed class NoHomeCheck : ICheck
                     new("cups", layer.Id), [Remedy.OnLayer("away", $"Put {cup.Name} away", layer.Id, l => Without(l, cup.Id))]);
             }
 
-            foreach (var region in plan.Regions.Where(r => r.Fits && r.CupId is null))
+            foreach (var region in plan.Regions.Where(r => r is { Fits: true, CupId: null, Bare: false }))
             {
                 if (region.Kind == RegionKind.KeptVisible)
                 {
@@ -42,7 +42,7 @@ internal sealed class NoHomeCheck : ICheck
                 }
             }
 
-            foreach (var region in plan.Regions.Where(r => r is { Fits: false, Kind: RegionKind.Pool }))
+            foreach (var region in plan.Regions.Where(r => r is { Fits: false, Kind: RegionKind.Pool, CupId: not null }))
             {
                 yield return new(
                     Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Colour without a pool",

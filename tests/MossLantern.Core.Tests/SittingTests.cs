@@ -1,0 +1,240 @@
+using System.Collections.Immutable;
+using CsCheck;
+using MossLantern.Core.Curing;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
+using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Painting;
+using MossLantern.Core.Planning;
+using MossLantern.Core.Timeline;
+using NodaTime;
+
+namespace MossLantern.Core.Tests;
+
+/// <summary>A piece that is poured in several goes.</summary>
+public class SittingTests
+{
+    private const string Layer = "l1";
+
+    private static readonly PiecePlanner Planner = new(new LayerMapper());
+
+    private static readonly Piece Rings = Samples.Piece(Samples.Panel(300, 200), Samples.Layer(Samples.Heart(150, 100), 12, 20, 0));
+
+    private static PiecePlan Plan(Piece piece, params PouredSitting[] poured) => Planner.Plan(piece, poured, DateTimeZone.Utc);
+
+    private static Piece Made(Piece piece, params Edit[] edits)
+    {
+        var made = Editing.Checked(piece, edits, AnyEdit.Cupboard);
+        Assert.True(made.Piece is not null, made.Refusal);
+        return made.Piece!;
+    }
+
+    private static string Refused(Piece piece, params Edit[] edits) => Editing.Checked(piece, edits, AnyEdit.Cupboard).Refusal!;
+
+    private static double Ml(PiecePlan plan, RegionId region) => plan.Sittings.SelectMany(s => s.Cups.Regions).Where(r => r.RegionId == region).Sum(r => r.LayerMl.Value);
+
+    [Fact]
+    public void A_layer_is_poured_in_goes_that_each_take_their_regions_and_together_what_one_would()
+    {
+        var one = Plan(Rings);
+        var apart = Made(Rings, new PourApart(Layer, ["b1", "heart"], null));
+        Assert.Equal(["sitting-1", Layer], apart.Sittings.Select(s => s.Id));
+        var plan = Plan(apart);
+        Assert.Equal(["b1", "heart"], plan.Sittings[0].Steps.Select(s => s.RegionId.ToString()).Order());
+        Assert.Equal(["b2", "b3"], plan.Sittings[1].Steps.Select(s => s.RegionId.ToString()).Order());
+        Assert.All(one.Layers[0].Regions, r => Assert.Equal(Ml(one, r.Id), Ml(plan, r.Id), 1e-9));
+        Assert.Equal(one.Layers[0].LayerMl, plan.Layers[0].LayerMl, 1e-9);
+        Assert.Equal(one.Layers[0].ResinG, plan.Layers[0].ResinG, 1e-9);
+        Assert.Equal(2, plan.Layers[0].Sittings.Length);
+
+        // By colour, into one that is there, and back.
+        var more = Made(apart, new PourApart(Layer, ["b2"], apart.Sittings[0].Id));
+        Assert.Equal(3, Plan(more).Sittings[0].Steps.Length);
+        Assert.Equal(Rings.Sittings, Made(more, new PourWithRest(Layer, ["b1", "b2", "heart"])).Sittings);
+    }
+
+    [Fact]
+    public void A_region_is_filled_in_passes_that_make_room_for_each_other_and_the_last_is_seen()
+    {
+        var clear = Made(Rings, new AddPass(Layer, "b2", null, true, null));
+        var fills = clear.Sittings[0].Fills!.Value;
+        Assert.Equal([1, null], fills.Select(f => f.DepthMm));
+        Assert.True(clear.Recipes.Single(r => r.Id == fills[0].RecipeId).IsClear);
+        var plan = Plan(clear);
+        var passes = plan.Sittings[0].Cups.Regions.Where(r => r.RegionId == "b2").ToList();
+        Assert.Equal(2 * passes[0].LayerMl.Value, passes[1].LayerMl.Value, 1e-9);
+        Assert.Equal(Ml(Plan(Rings), "b2"), Ml(plan, "b2"), 1e-9);
+        Assert.Equal([0, 1], plan.Sittings[0].Steps.Where(s => s.RegionId == "b2").Select(s => s.Pass));
+        Assert.Equal(1, plan.Sittings[0].Steps[^1].Pass);
+
+        // Clear to lock it in, from the other side; what is seen is as before but for what is thinner.
+        var locked = Made(clear, new AddPass(Layer, "b2", null, false, null));
+        Assert.Equal([1, null, 1], locked.Sittings[0].Fills!.Value.Select(f => f.DepthMm));
+        Assert.Contains("come to more than the 3 mm", Refused(locked, new SetField($"sittings[{Layer}].fills[{locked.Sittings[0].Fills!.Value[0].Id}].depthMm", System.Text.Json.JsonSerializer.SerializeToElement(2.5))), StringComparison.Ordinal);
+        var red = Made(locked, new ColourPass(locked.Sittings[0].Fills!.Value[2].Id, "c1"));
+        string Shown(Piece p) => Planner.Paint(p, Catalogue.Typical, null, PaintDetail.Draft).Paths.First(x => x.Region == "b2" && x.Role == PaintRole.Body).Fill!;
+        Assert.NotEqual(Shown(locked), Shown(red));
+
+        // Left out again, it is as it was.
+        var without = Made(locked, [.. locked.Sittings[0].Fills!.Value.Where(f => f.DepthMm is not null).Select(f => new LeavePassOut(f.Id))]);
+        Assert.Null(without.Sittings[0].Fills);
+    }
+
+    [Fact]
+    public void A_region_that_stays_bare_takes_nothing_and_is_nobodys_to_pour()
+    {
+        var bare = Made(Rings, new LeaveBare(Layer, ["b2"]));
+        var plan = Plan(bare);
+        Assert.Equal(0, Ml(plan, "b2"));
+        Assert.Equal(Ml(Plan(Rings), "b1"), Ml(plan, "b1"));
+        Assert.True(plan.Layers[0].Regions.Single(r => r.Id == "b2").Bare);
+        Assert.Null(plan.Layers[0].Regions.Single(r => r.Id == "b2").CupId);
+        Assert.DoesNotContain(plan.Layers[0].Balance, b => b.CupId == "c2");
+        Assert.Equal(Ml(Plan(Rings), "b2"), plan.Layers[0].LevelClear.Single().Ml.Value, 1e-9);
+        var done = Plan(bare, new PouredSitting(Layer, Instant.FromUtc(2027, 3, 1, 9, 0), null, null, [new(Layer, "b1"), new(Layer, "b3"), new(Layer, "heart")]));
+        Assert.True(done.Layers[0].Done);
+        Assert.Contains(
+            new PieceValidator().Validate(bare with { Sittings = [bare.Sittings[0] with { Fills = [new("f", Layer, "b2")] }] }).Errors,
+            e => e.ErrorMessage.Contains("stays bare", StringComparison.Ordinal));
+        Assert.Null(Made(bare, new PourWithRest(Layer, ["b2"])).Layers[0].Bare);
+        Assert.Null(Made(bare, new PourApart(Layer, ["b2"], null)).Layers[0].Bare);
+    }
+
+    [Fact]
+    public void A_region_has_a_depth_of_its_own_and_the_clear_that_levels_it_is_told()
+    {
+        var deep = Made(Rings, new SetRegionDepth(Layer, "b1", 5));
+        var (before, plan) = (Plan(Rings), Plan(deep));
+        Assert.Equal(Ml(before, "b1") * 5 / 3, Ml(plan, "b1"), 1e-9);
+        Assert.Equal(Ml(before, "b2"), Ml(plan, "b2"), 1e-9);
+        Assert.Equal(["b2", "b3", "heart"], plan.Layers[0].LevelClear.Select(l => l.RegionId.ToString()).Order());
+        Assert.Equal(Ml(before, "b2") * 2 / 3, plan.Layers[0].LevelClear.Single(l => l.RegionId == "b2").Ml.Value, 1e-9);
+        Assert.Empty(before.Layers[0].LevelClear);
+        Assert.Equal(5, plan.Layers[0].Regions.Single(r => r.Id == "b1").OwnDepthMm);
+        Assert.Equal(Rings.Layers, Made(deep, new SetRegionDepth(Layer, "b1", null)).Layers);
+        Assert.Contains("from 0.1 to 100 mm", Refused(Rings, new SetRegionDepth(Layer, "b1", 0)), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Each_sitting_has_its_own_windows_and_what_lies_over_all_opens_with_the_last_and_closes_with_the_first()
+    {
+        var apart = Made(Rings, new PourApart(Layer, ["b1"], null));
+        apart = apart with { Sittings = [apart.Sittings[0].At(new(new(2027, 3, 1, 9, 0), null, 22)), apart.Sittings[1].At(new(new(2027, 3, 2, 9, 0), null, 22))] };
+        var plan = Plan(apart);
+        CureWindow Next(int at) => plan.Sittings[at].Windows.Single(w => w.Milestone == Milestone.NextLayer);
+        Assert.Equal(Next(0).Opens + Duration.FromHours(24), Next(1).Opens);
+        Assert.Equal((Next(1).Opens, Next(0).Closes), (plan.Layers[0].NextLayer!.Opens, plan.Layers[0].NextLayer!.Closes));
+
+        // One of them begun: the layer is begun, and not done.
+        var begun = Plan(apart, new PouredSitting(apart.Sittings[0].Id, Instant.FromUtc(2027, 3, 1, 9, 0), null, 21));
+        Assert.Equal((true, false), (begun.Layers[0].Poured, begun.Layers[0].Done));
+        Assert.Equal((true, false), (begun.Sittings[0].Poured, begun.Sittings[1].Poured));
+        Assert.Equal(["b2", "b3", "heart"], begun.Layers[0].OpenRegions.Select(r => r.ToString()).Order());
+
+        // Nobody said when one of them is poured.
+        Assert.Null(Plan(apart with { Sittings = [apart.Sittings[0], apart.Sittings[1].At(PourTimes.None)] }).Layers[0].NextLayer);
+    }
+
+    [Fact]
+    public void One_colour_in_several_hollows_of_one_sitting_is_one_cup()
+    {
+        var moss = Samples.Cup("moss");
+        FilledLayer Flood(string id) => new(id, id, 4, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PourTimes.None);
+        var several = Samples.Piece(Samples.Panel(300, 200), Flood("a"), Flood("b"), Flood("c"));
+        Assert.Equal(3, Plan(several).Sittings.Length);
+        var together = Made(several, new JoinSittings("b", "a"), new JoinSittings("c", "a"));
+        var plan = Plan(together);
+        var sitting = Assert.Single(plan.Sittings);
+        Assert.Equal(["a", "b", "c"], sitting.LayerIds);
+        var cup = Assert.Single(sitting.Cups.Cups);
+        Assert.Equal(3, cup.Regions.Length);
+        Assert.Equal(Plan(several).Sittings.Sum(s => s.Cups.Regions.Sum(r => r.LayerMl.Value)), sitting.Cups.Regions.Sum(r => r.LayerMl.Value), 1e-9);
+        Assert.Equal(["a", "b", "c"], sitting.Steps.Select(s => s.LayerId));
+        Assert.Equal(["a", "b"], Made(together, new PourLayerApart("c")).Sittings[0].Rest);
+        Assert.Contains("by itself already", Refused(several, new PourLayerApart("c")), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_sitting_that_is_poured_earlier_lies_lower()
+    {
+        var passes = Made(Rings, new PourApart(Layer, ["b1"], null));
+        passes = Made(passes, new AddPass(Layer, "b1", Layer, false, "c2"));
+        var (first, second) = (passes.Sittings[0].Id, passes.Sittings[1].Id);
+        Assert.Equal([null, "c2"], passes.Sittings.SelectMany(s => s.Fills ?? []).Select(f => f.RecipeId));
+        var moved = Made(passes, new MoveSitting(first, 1));
+        Assert.Equal([second, first], moved.Sittings.Select(s => s.Id));
+        Assert.Equal(["c2", null], moved.Sittings.SelectMany(s => s.Fills ?? []).Select(f => f.RecipeId));
+        Assert.Equal(Ml(Plan(passes), "b1"), Ml(Plan(moved), "b1"), 1e-9);
+    }
+
+    [Theory]
+    [InlineData("nothing", "A sitting fills something")]
+    [InlineData("twice", "come to more than the 3 mm")]
+    [InlineData("nowhere", "names a region")]
+    [InlineData("unknown colour", "one of the piece's recipes")]
+    [InlineData("same id", "id of its own")]
+    [InlineData("two rests", "filled by one sitting")]
+    [InlineData("bare twice", "named once")]
+    [InlineData("no region", "named once")]
+    public void Sittings_that_cannot_be_are_refused_in_words(string what, string sentence)
+    {
+        var (sitting, layer) = (Rings.Sittings[0], Rings.Layers[0]);
+        Sitting With(params ImmutableArray<Fill> fills) => sitting with { Fills = fills };
+        var piece = what switch
+        {
+            "nothing" => Rings with { Sittings = [sitting, sitting with { Id = "idle", Rest = [] }] },
+            "twice" => Rings with { Sittings = [With(new Fill("a", Layer, "b1", null, 2), new Fill("b", Layer, "b1", null, 2))] },
+            "nowhere" => Rings with { Sittings = [With(new Fill("a", Layer, "b9"))] },
+            "unknown colour" => Rings with { Sittings = [With(new Fill("a", Layer, "b1", "peat"))] },
+            "same id" => Rings with { Sittings = [With(new Fill("a", Layer, "b1"), new Fill("a", Layer, "b2"))] },
+            "two rests" => Rings with { Sittings = [sitting, sitting with { Id = "again" }] },
+            "bare twice" => Rings with { Layers = [layer with { Bare = ["b1", "b1"] }] },
+            _ => Rings with { Layers = [layer with { RegionDepths = [new("b9", 2)] }] },
+        };
+        Assert.Contains(new PieceValidator().Validate(piece).Errors, e => e.ErrorMessage.Contains(sentence, StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void What_is_poured_by_the_millilitre_has_no_passes_and_no_depth()
+    {
+        var puddle = Samples.Piece(Samples.Panel(300, 200), LayoutTests.Layer(new PuddleLayout(150, 100, [new("p1", "moss", 40), new("p2", "bone", 20)], 0, 0)));
+        Assert.Contains("by the millilitre", Refused(puddle, new SetRegionDepth(Layer, "p1", 2)), StringComparison.Ordinal);
+        Assert.Contains("by the millilitre", Refused(puddle, new AddPass(Layer, "p1", null, false, null)), StringComparison.Ordinal);
+        var apart = Plan(Made(puddle, new PourApart(Layer, ["p2"], null)));
+        Assert.Equal(20, apart.Sittings[0].Cups.Regions.Single().LayerMl.Value);
+        Assert.Equal(40, apart.Sittings[1].Cups.Regions.Single().LayerMl.Value);
+    }
+
+    /// <summary>However a piece is divided into sittings and passes, as much lies on it as before: no region is lost and none is poured twice.</summary>
+    [Fact]
+    public void Volumes_are_conserved_however_the_pours_are_divided()
+    {
+        Gen.Int[0, 100_000].Sample(
+            seed =>
+            {
+                var random = new Random(seed);
+                var start = random.Next(2) == 0 ? Rings : Samples.Piece(Samples.Panel(260, 180, EdgeStyle.DrippedOver), Samples.Layer(Samples.Heart(130, 90), 10, 0), Samples.Layer(null, 0, 14) with { Id = "l2", DepthMm = 2 });
+                var (before, piece) = (Plan(start), start);
+                for (var i = 0; i < 8; i++)
+                {
+                    var type = (Type[])[typeof(PourApart), typeof(AddPass), typeof(PourWithRest), typeof(LeavePassOut), typeof(MoveSitting), typeof(JoinSittings), typeof(ColourPass), typeof(PourLayerApart)];
+                    piece = Editing.Checked(piece, [AnyEdit.Of(type[random.Next(type.Length)], piece, random)], AnyEdit.Cupboard).Piece ?? piece;
+                }
+
+                var plan = Plan(piece);
+                foreach (var (layer, had) in plan.Layers.Zip(before.Layers))
+                {
+                    // A fill of its own depth may stay below what its region aims at, and never exceeds it.
+                    var whole = piece.Sittings.SelectMany(s => s.Fills ?? []).Where(f => f.LayerId == layer.LayerId).GroupBy(f => f.Region).Where(g => g.All(f => f.DepthMm is not null)).Select(g => g.Key).ToHashSet();
+                    foreach (var region in had.RegionMl)
+                    {
+                        var now = layer.RegionMl.GetValueOrDefault(region.Key);
+                        Assert.True(now <= region.Value + 1e-6, $"{layer.LayerId} {region.Key}: {now} of {region.Value}");
+                        Assert.True(whole.Contains(region.Key) || Math.Abs(now - region.Value) < 1e-6, $"{layer.LayerId} {region.Key}: {now} of {region.Value}");
+                    }
+                }
+            },
+            iter: 150);
+    }
+}
