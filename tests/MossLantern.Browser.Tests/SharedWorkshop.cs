@@ -86,12 +86,12 @@ public abstract class WorkshopCase(SharedWorkshop shared) : IDisposable
             Read(client.PutAsJsonAsync($"api/pieces/{id}/runs/{Guid.NewGuid()}", new
             {
                 basedOn = 0,
-                layerId = run!["layerId"],
+                sittingId = run!["sittingId"],
                 start = run["start"]!["local"],
                 end = run["end"]?["local"],
                 roomC = run["roomC"],
                 note = run["note"],
-                pours = run["pours"]!.AsArray().Select(p => new { regionId = p!["regionId"], pouredMl = p["pouredMl"] }),
+                pours = run["pours"]!.AsArray().Select(p => new { layerId = p!["layerId"], regionId = p["regionId"], pass = p["pass"], pouredMl = p["pouredMl"] }),
                 evenSo = true,
             }));
         }

@@ -69,7 +69,7 @@ public sealed class AboutApiTests : IDisposable
         await Read(await host.Client.PutAsJsonAsync($"/api/pieces/{id}/runs/{Guid.NewGuid()}", new
         {
             basedOn = 0,
-            layerId = "layer-1",
+            sittingId = "layer-1",
             start = "2026-05-01T09:00:00",
             end = (string?)null,
             roomC = (double?)null,

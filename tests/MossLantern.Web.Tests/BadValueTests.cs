@@ -51,7 +51,14 @@ public sealed partial class BadValueTests : IDisposable
             Do("set-field", ("place", "layers[layer-1].depthMm"), ("value", 3)), Do("nudge", ("place", "layers[layer-1].depthMm"), ("by", 1), ("from", 2)),
             OnLayer("add-band"), OnLayer("widen-band", ("band", "vein"), ("byMm", 2)), OnLayer("move-band", ("band", "vein"), ("by", -1)),
             OnLayer("pour-from", ("region", "vein"), ("recipe", null)), OnLayer("move-heart", ("heart", "h1"), ("xMm", 30), ("yMm", 22)),
-            Do("order-pours", ("layer", "layer-1"), ("regions", new JsonArray("vein", "heart"))),
+            Do("order-pours", ("sitting", "layer-1"), ("regions", new JsonArray(Parsed("""{ "layerId": "layer-1", "region": "vein" }"""), Parsed("""{ "layerId": "layer-1", "region": "heart" }""")))),
+            Do("leave-pass-out", ("fill", "fill-1")), Do("set-region-depth", ("layer", "layer-1"), ("region", "vein"), ("depthMm", 4)),
+            Do("pour-apart", ("layer", "layer-1"), ("regions", new JsonArray("vein")), ("sitting", null)),
+            Do("add-pass", ("layer", "layer-1"), ("region", "vein"), ("sitting", null), ("below", true), ("recipe", null)),
+            Do("colour-pass", ("fill", "fill-1"), ("recipe", "clear")), Do("move-sitting", ("sitting", "sitting-1"), ("by", 1)),
+            Do("join-sittings", ("sitting", "sitting-1"), ("into", "layer-1")), Do("pour-with-rest", ("layer", "layer-1"), ("regions", new JsonArray("vein"))),
+            Do("leave-bare", ("layer", "layer-1"), ("regions", new JsonArray("vein"))),
+            Do("arrange-batches", ("sitting", "layer-1"), ("batches", new JsonArray(Parsed("""{ "id": "b", "recipeIds": ["clear"], "jugMl": 200 }""")))),
             OnLayer("lay-out-as", ("kind", "pools")), OnLayer("draw-wall", ("spots", new JsonArray(Parsed("""{ "xMm": 0, "yMm": 20 }"""), Parsed("""{ "xMm": 60, "yMm": 22 }""")))),
             OnLayer("add-pool", ("xMm", 30), ("yMm", 35), ("recipe", null)), OnLayer("move-wall-spot", ("wall", "wall-1"), ("spot", 0), ("byXMm", 0), ("byYMm", 2)),
             OnLayer("lay-out-as", ("kind", "fields")), OnLayer("move-field", ("field", 2), ("xMm", 40), ("yMm", 30), ("byXMm", 1), ("byYMm", 2)),
@@ -158,7 +165,7 @@ public sealed partial class BadValueTests : IDisposable
         var run = new JsonObject
         {
             ["basedOn"] = 0,
-            ["layerId"] = (string)layer["id"]!,
+            ["sittingId"] = (string)layer["id"]!,
             ["start"] = "2026-05-01T09:00:00",
             ["end"] = "2026-05-01T09:20:00",
             ["roomC"] = 21,
@@ -294,6 +301,8 @@ public sealed partial class BadValueTests : IDisposable
             $$"""{ "id": "mix", "name": "mix", "colour": "#102030", "doses": [], "of": [{ "recipeId": "other", "parts": 2 }, { "recipeId": "{{own}}", "parts": 1 }] }"""));
         laid["sittings"]!.AsArray().RemoveAt(1);
         laid["sittings"]![0]!["order"] = null;
+        laid["sittings"]![0]!["fills"] = null;
+        layer["regionDepths"] = null;
         layer["layout"] = Parsed(LaidOut[kind].Replace("cup-1", own, StringComparison.Ordinal));
         layer["aside"] = kind == "flood" ? null : new JsonArray(Parsed($$"""{ "kind": "flood", "recipeId": "{{own}}" }"""));
         var zone = Parsed("""{ "id": "z1", "name": "Corner", "outline": { "shape": "round", "diameterMm": 18 }, "xMm": 35, "yMm": 18 }""");
@@ -344,7 +353,10 @@ public sealed partial class BadValueTests : IDisposable
         layout["bands"]!.AsArray().Add((JsonNode)vein);
         var sitting = view["piece"]!["sittings"]![0]!;
         sitting["losses"] = Parsed("""{ "filmMm": 0.4, "dripPercent": 9, "cupMl": 1, "cupPercent": 3 }""");
-        sitting["tools"] = Parsed("""{ "cupStepMl": 0.5, "scaleStepG": 0.1 }""");
+        sitting["tools"] = Parsed("""{ "cupStepMl": 0.5, "scaleStepG": 0.1, "jugMl": 400 }""");
+        sitting["fills"] = new JsonArray(Parsed("""{ "id": "fill-1", "layerId": "layer-1", "region": "vein", "recipeId": "clear", "depthMm": 0.5, "way": "poured" }"""));
+        sitting["batches"] = new JsonArray(Parsed("""{ "id": "batch-1", "recipeIds": ["clear"], "jugMl": 300 }"""));
+        layer["regionDepths"] = new JsonArray(Parsed("""{ "region": "vein", "depthMm": 100 }"""));
         sitting["reservePercent"] = 12;
         sitting["order"] = JsonNode.Parse("""[{ "layerId": "layer-1", "region": "heart" }]""");
         (sitting["start"], sitting["end"], sitting["roomC"]) = ("2026-05-01T09:00:00", "2026-05-01T09:20:00", 20);

@@ -108,7 +108,7 @@ public sealed class GoldenFiles : IDisposable
         var run = new JsonObject
         {
             ["basedOn"] = 0,
-            ["layerId"] = "layer-1",
+            ["sittingId"] = "layer-1",
             ["start"] = "2026-05-01T09:00:00",
             ["end"] = "2026-05-01T09:20:00",
             ["roomC"] = 21,

@@ -79,7 +79,7 @@ public sealed class KeptTests
         var layer = view["piece"]!["layers"]![0]!["id"];
         await Read(await host.Client.PutAsJsonAsync(
             $"/api/pieces/{view["id"]}/runs/{Guid.NewGuid()}",
-            new { basedOn = 0, layerId = layer, start = "2026-05-01T09:00:00", end = (string?)null, roomC = (double?)null, note = "", pours = Array.Empty<object>() }), HttpStatusCode.OK);
+            new { basedOn = 0, sittingId = layer, start = "2026-05-01T09:00:00", end = (string?)null, roomC = (double?)null, note = "", pours = Array.Empty<object>() }), HttpStatusCode.OK);
         var poured = await Spans();
         Assert.All(poured, s => Assert.EndsWith("true", s, StringComparison.Ordinal));
         Assert.Equal(1, (int)(await host.List("/api/pieces"))[0]!["poured"]!);

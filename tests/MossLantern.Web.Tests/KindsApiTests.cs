@@ -69,7 +69,7 @@ public sealed class KindsApiTests : IDisposable
         var pair = await host.AddPiece("Two", ground);
         var shelf = (await host.List("/api/pieces")).Single(p => (string)p!["name"]! == "Two")!;
         Assert.Equal((1230, 400), ((int)shelf["widthMm"]!, (int)shelf["heightMm"]!));
-        double Ml(JsonObject view) => (double)view["plan"]!["layers"]![0]!["cups"]!["regions"]![0]!["layerMl"]!["value"]!;
+        double Ml(JsonObject view) => (double)view["plan"]!["sittings"]![0]!["cups"]!["regions"]![0]!["layerMl"]!["value"]!;
         Assert.Equal(2 * Ml(single), Ml(pair), 1e-9);
         var painting = await host.Get($"/api/pieces/{pair["id"]}/painting");
         Assert.Equal([0.0, 1230.0], painting["copies"]!.AsArray().Select(c => (double)c!["fromMm"]!));
@@ -299,7 +299,7 @@ public sealed class KindsApiTests : IDisposable
     {
         var answer = await host.Client.PutAsJsonAsync(
             $"/api/pieces/{id}/runs/{Guid.NewGuid()}",
-            new { basedOn = 0, layerId, start = "2026-05-01T08:00:00", end = (string?)null, roomC, note = "", pours = Array.Empty<object>() });
+            new { basedOn = 0, sittingId = layerId, start = "2026-05-01T08:00:00", end = (string?)null, roomC, note = "", pours = Array.Empty<object>() });
         Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
     }
 }

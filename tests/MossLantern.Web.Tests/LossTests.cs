@@ -213,7 +213,7 @@ public sealed class LossTests : IDisposable
         host.Client.PutAsJsonAsync($"/api/pieces/{view["id"]}/runs/{Run}", new JsonObject
         {
             ["basedOn"] = basedOn,
-            ["layerId"] = view["piece"]!["layers"]![0]!["id"]!.DeepClone(),
+            ["sittingId"] = view["piece"]!["layers"]![0]!["id"]!.DeepClone(),
             ["start"] = start,
             ["end"] = null,
             ["roomC"] = null,

@@ -47,7 +47,7 @@ public sealed class MaterialApiTests : IDisposable
     [Fact]
     public async Task Windows_follow_at_once_in_the_piece_and_in_the_ribbon()
     {
-        async Task<JsonNode> Next() => (await host.Get("/api/pieces/marsh-light"))["plan"]!["layers"]!.AsArray()
+        async Task<JsonNode> Next() => (await host.Get("/api/pieces/marsh-light"))["plan"]!["sittings"]!.AsArray()
             .SelectMany(l => l!["windows"]!.AsArray()).First(w => (string)w!["milestone"]! == "next-layer")!["opensAfterHours"]!;
         async Task<string> Ribbon() => (await host.Get("/api/ribbon"))["spans"]!.ToJsonString();
 

@@ -31,10 +31,13 @@ public sealed class PieceApiTests : IDisposable
         Assert.Equal(2, (int)view["version"]!);
         var layer = view["plan"]!["layers"]![0]!;
         Assert.Equal(2400, layer["regions"]!.AsArray().Sum(r => (double)r!["area"]!["value"]!), 1e-3);
-        Assert.Equal(["heart", "moss", "rest"], layer["steps"]!.AsArray().Select(s => (string?)s!["regionId"]));
-        var cup = layer["cups"]!["cups"]!.AsArray().Single(c => (string?)c!["cupId"] == "moss")!;
-        Assert.Equal((double)cup["mixMl"]!["value"]! / 2, (double)cup["resinMl"]!["value"]!, 1e-9);
-        Assert.Equal("cup-volume", (string?)cup["mixMl"]!["formula"]);
+        var sitting = view["plan"]!["sittings"]![0]!;
+        Assert.Equal(["heart", "moss", "rest"], sitting["steps"]!.AsArray().Select(s => (string?)s!["regionId"]));
+        var cup = sitting["cups"]!["cups"]!.AsArray().Single(c => (string?)c!["cupId"] == "moss")!;
+        Assert.Null(cup["measured"]);
+        var batch = Assert.Single(sitting["batches"]!["all"]!.AsArray())!;
+        Assert.Equal((double)batch["mixMl"]!["value"]! / 2, (double)batch["measured"]!["resinMl"]!["value"]!, 1e-9);
+        Assert.Equal(("batch-volume", "cup-rounded"), ((string?)batch["mixMl"]!["formula"], (string?)cup["mixMl"]!["formula"]));
         Assert.Equal("default", (string?)cup["mixMl"]!["inputs"]!.AsArray().Single(i => (string?)i!["name"] == "reserve")!["origin"]);
     }
 

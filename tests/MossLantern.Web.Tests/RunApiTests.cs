@@ -24,9 +24,9 @@ public sealed class RunApiTests : IDisposable
 
         // 09:30 UTC is 10:30 in Dublin; the pour was logged as begun at 10:00.
         var logged = await Log(view, start: "2026-05-01T10:00:00", end: "2026-05-01T10:24:00", roomC: 22);
-        Assert.True((bool)logged["plan"]!["layers"]![0]!["poured"]!);
+        Assert.True((bool)logged["plan"]!["sittings"]![0]!["poured"]!);
         Assert.Equal("2026-05-01T12:24:00", Local(Window(logged, 0), "opens"));
-        Assert.Equal("measured", (string?)logged["plan"]!["layers"]![0]!["pour"]!["roomOrigin"]);
+        Assert.Equal("measured", (string?)logged["plan"]!["sittings"]![0]!["pour"]!["roomOrigin"]);
         host.Clock.Advance(Duration.FromHours(2));
         Assert.Equal("open", (string?)Window(await host.Get($"/api/pieces/{view["id"]}"), 0)["state"]);
     }
@@ -108,7 +108,7 @@ public sealed class RunApiTests : IDisposable
     }
 
     [Theory]
-    [InlineData("layerId", "no such layer", "layerId", "\"veil\"")]
+    [InlineData("sittingId", "no such sitting", "sittingId", "\"veil\"")]
     [InlineData("start", "cannot start in the future", "start", "\"2026-05-02T09:00:00\"")]
     [InlineData("start", "years 1970 to 2200", "start", "\"0001-01-01T00:00:00\"")]
     [InlineData("end", "cannot be before the first", "end", "\"2026-05-01T08:00:00\"")]
@@ -176,7 +176,7 @@ public sealed class RunApiTests : IDisposable
     public async Task More_than_was_mixed_is_asked_about_and_taken_when_it_is_so()
     {
         var view = await host.Save(PieceApiTests.WithBands(await host.AddPiece()));
-        var mixed = (double)view["plan"]!["layers"]![0]!["cups"]!["cups"]!.AsArray().Single(c => c!["regionIds"]!.AsArray().Any(r => (string)r! == "moss"))!["mixMl"]!["value"]!;
+        var mixed = (double)view["plan"]!["sittings"]![0]!["cups"]!["cups"]!.AsArray().Single(c => c!["regions"]!.AsArray().Any(r => (string)r!["region"]! == "moss"))!["mixMl"]!["value"]!;
         foreach (var (ml, asked) in new[] { (1.04 * mixed, false), (1.06 * mixed, true) })
         {
             var pours = FormattableString.Invariant($$"""[{"regionId":"moss","pouredMl":{{ml}}}]""");
@@ -213,7 +213,7 @@ public sealed class RunApiTests : IDisposable
     public async Task A_piece_is_finished_when_each_region_has_been_poured_and_not_before()
     {
         var view = await host.Save(PieceApiTests.WithBands(await host.AddPiece()));
-        var regions = view["plan"]!["layers"]![0]!["steps"]!.AsArray().Select(s => (string)s!["regionId"]!).ToList();
+        var regions = view["plan"]!["sittings"]![0]!["steps"]!.AsArray().Select(s => (string)s!["regionId"]!).ToList();
         string Pours(IEnumerable<string> poured) => "[" + string.Join(',', poured.Select(r => $$"""{"regionId":"{{r}}","pouredMl":1}""")) + "]";
         var some = await Log(view, pours: Pours(regions.Take(1)));
         Assert.False((bool)some["finished"]!);
@@ -239,7 +239,7 @@ public sealed class RunApiTests : IDisposable
         var sitting = view["piece"]!["sittings"]![0]!;
         (sitting["start"], sitting["end"], sitting["roomC"]) = ("2027-03-28T01:30:00", "2027-03-28T02:10:00", 22);
         view = await host.Save(view);
-        var pour = view["plan"]!["layers"]![0]!["pour"]!;
+        var pour = view["plan"]!["sittings"]![0]!["pour"]!;
         Assert.Equal("2027-03-28T02:30:00", Local(pour, "start"));
         Assert.Equal("2027-03-28T03:10:00", Local(pour, "end"));
     }
@@ -282,7 +282,7 @@ public sealed class RunApiTests : IDisposable
         new JsonObject
         {
             ["basedOn"] = basedOn,
-            ["layerId"] = "layer-1",
+            ["sittingId"] = "layer-1",
             ["start"] = start,
             ["end"] = end,
             ["roomC"] = roomC,
@@ -291,7 +291,7 @@ public sealed class RunApiTests : IDisposable
             ["evenSo"] = evenSo,
         }.ToJsonString();
 
-    private static JsonNode Window(JsonObject view, int index) => view["plan"]!["layers"]![0]!["windows"]![index]!;
+    private static JsonNode Window(JsonObject view, int index) => view["plan"]!["sittings"]![0]!["windows"]![index]!;
 
     private static string? Local(JsonNode node, string field) => (string?)node[field]!["local"];
 }

@@ -66,12 +66,6 @@ public static class CupPlanner
     /// <summary>Share of an open-edged layer that drips off.</summary>
     public const double DripShare = 0.1;
 
-    /// <summary>What stays in any cup, ml.</summary>
-    public const double CupLossMl = 1.5;
-
-    /// <summary>Share of what must leave a cup that stays in it.</summary>
-    public const double CupLossShare = 0.02;
-
     /// <summary>Side film and drips of an open edge, ml; without an edge the drips alone, without sides no film.</summary>
     /// <param name="openEdgeMm">Length of open edge, mm.</param>
     /// <param name="sideHeightMm">Height of the sides, mm.</param>
@@ -93,15 +87,7 @@ public static class CupPlanner
     /// <summary>What to mix in a cup, ml, not rounded; of a cup from which nothing is to come, what would stay in it.</summary>
     /// <param name="needMl">What must leave the cup, reserve included, ml.</param>
     /// <param name="transfers">Times the resin is moved to another cup.</param>
-    public static double CupMl(double needMl, int transfers = 0) => needMl + LossMl(needMl, transfers);
-
-    /// <summary>What stays in the cups, ml: even of a need of 0 what clings to a cup.</summary>
-    /// <param name="needMl">What must leave the cup, reserve included, ml.</param>
-    /// <param name="transfers">Times the resin is moved to another cup.</param>
-    /// <param name="cupMl">What stays in any cup, ml.</param>
-    /// <param name="share">Share of the need that stays as well.</param>
-    public static double LossMl(double needMl, int transfers = 0, double cupMl = CupLossMl, double share = CupLossShare) =>
-        (cupMl + share * needMl) * (1 + transfers);
+    public static double CupMl(double needMl, int transfers = 0) => needMl + CupLoss.Ml(needMl, transfers);
 
     /// <summary>The cups of a sitting.</summary>
     /// <param name="lead">A layer as the sitting fills it: how it is mixed and measured.</param>

@@ -19,8 +19,8 @@ public sealed record MeasuredMix(Reckoned ResinMl, Reckoned ResinG, Reckoned Har
 /// <remarks>Source: docs/craft/mixing.md.</remarks>
 public sealed class Measuring(FilledLayer lead, Surroundings around)
 {
-    private readonly double staysMl = lead.Losses?.CupMl ?? CupPlanner.CupLossMl;
-    private readonly double staysPercent = lead.Losses?.CupPercent ?? CupPlanner.CupLossShare * 100;
+    private readonly double staysMl = lead.Losses?.CupMl ?? CupLoss.UsualMl;
+    private readonly double staysPercent = lead.Losses?.CupPercent ?? CupLoss.UsualShare * 100;
 
     /// <summary>A layer as the sitting fills it.</summary>
     public FilledLayer Lead => lead;
@@ -53,7 +53,7 @@ public sealed class Measuring(FilledLayer lead, Surroundings around)
     private double ResinShare => Parts.OfVolume(System.Ratio, System.ResinDensity, System.HardenerDensity, 1).ResinMl;
 
     /// <summary>What stays in a vessel that so much must leave, ml.</summary>
-    public double LossMl(double needMl) => CupPlanner.LossMl(needMl, 0, staysMl, staysPercent / 100);
+    public double LossMl(double needMl) => CupLoss.Ml(needMl, 0, staysMl, staysPercent / 100);
 
     /// <summary>The least that can be measured of at least so much, ml: whole steps of both parts in marked cups, whole steps together on a scale.</summary>
     public double Up(double needMl) => ByVolume ? MeasuringSteps.InSteps(ResinShare, needMl, StepMl, TypicalMaterials.RatioTolerance) : MeasuringSteps.Up(needMl, StepMl);

@@ -1294,6 +1294,55 @@ export interface components {
          * @enum {unknown}
          */
         BaseMaterial: "birch-ply" | "mdf" | "pine" | "acrylic" | "glass" | "canvas" | "silicone" | "resin" | "casting-sheet" | "metal-rim" | "cradled-panel" | "painting";
+        Batch: {
+            id: string;
+            recipeIds: string[];
+            /** Format: double */
+            jugMl?: null | number;
+        };
+        /** @description A batch worked out: resin and hardener that are mixed in one vessel. */
+        BatchPlan: {
+            /** @description Its id in the sitting. */
+            id: string;
+            /** @description The cups that are poured off it, the first to be poured first; a single one is mixed in itself. */
+            cupIds: string[];
+            /** @description What is mixed, ml. */
+            mixMl: components["schemas"]["Reckoned"];
+            /**
+             * Format: double
+             * @description What stays in the jug, ml; 0 for a cup that is mixed in itself.
+             */
+            jugLossMl: number;
+            /** @description Resin and hardener of it. */
+            measured: components["schemas"]["MeasuredMix"];
+            /** @description When it is begun, min after the first batch. */
+            startMinutes: components["schemas"]["Reckoned"];
+            latestMinutes: null | components["schemas"]["Reckoned"];
+            /** @description When it is divided, min from when it is mixed. */
+            dividedMinutes: components["schemas"]["Reckoned"];
+            /** @description How warm it is then, °C. */
+            dividedC: components["schemas"]["Reckoned"];
+            /** @description How its cups are when they have been poured. */
+            cups: components["schemas"]["CupClock"][];
+            gelMinutes: null | components["schemas"]["Reckoned"];
+            /** @description How hot it would become, °C. */
+            peakC: components["schemas"]["Reckoned"];
+            /** @description How that is judged. */
+            grade: components["schemas"]["HeatGrade"];
+            /** @description What does not fit. */
+            problems: components["schemas"]["Because"][];
+        };
+        /** @description What a sitting mixes, batch by batch. */
+        BatchesPlan: {
+            /** @description The batches, the first to be mixed first. */
+            all: components["schemas"]["BatchPlan"][];
+            /** @description Whether they are as the program proposes them. */
+            proposed: boolean;
+            /** @description Why they are so many. */
+            why: components["schemas"]["Because"][];
+            /** @description All of them together, ml. */
+            totalMl: components["schemas"]["Reckoned"];
+        };
         BeadAnswer: {
             /** Format: double */
             sectionMm2: number;
@@ -1317,6 +1366,13 @@ export interface components {
             referenceHeightMm?: null | number;
             /** Format: double */
             referenceDryHours?: null | number;
+        };
+        /** @description A sentence with its numbers. */
+        Because: {
+            /** @description The sentence; `{0}`, `{1}` stand for its numbers. */
+            words: string;
+            /** @description The numbers, each open to its formula. */
+            numbers: components["schemas"]["Reckoned"][];
         };
         BubbleAnswer: {
             /** Format: double */
@@ -1356,6 +1412,13 @@ export interface components {
             shares?: null | number[];
             /** Format: double */
             lossShare?: null | number;
+        };
+        /** @description Clear that brings a region up to the highest of its layer. */
+        ClearToLevel: {
+            /** @description The region. */
+            regionId: components["schemas"]["RegionId"];
+            /** @description How much, ml. */
+            ml: components["schemas"]["Reckoned"];
         };
         ColourAnswer: {
             /** Format: double */
@@ -1448,6 +1511,19 @@ export interface components {
             reservePercent?: null | number;
             heldBack?: null | components["schemas"]["HeldBack"];
         };
+        /** @description How a cup is when the last of it is poured, from when its batch is mixed. */
+        CupClock: {
+            /** @description The cup. */
+            cupId: string;
+            /** @description When it has been poured, min. */
+            pouredMinutes: components["schemas"]["Reckoned"];
+            /** @description When its working time ends, min. */
+            workingMinutes: components["schemas"]["Reckoned"];
+            /** @description What is left between the two, min; below 0 where it is too late. */
+            inHandMinutes: components["schemas"]["Reckoned"];
+            /** @description How warm it is when it has been poured, °C. */
+            celsius: components["schemas"]["Reckoned"];
+        };
         /** @description What a mixed cup takes from another. */
         CupDraw: {
             /** @description The other cup. */
@@ -1455,11 +1531,11 @@ export interface components {
             /** @description How much, ml. */
             ml: components["schemas"]["Reckoned"];
         };
-        /** @description A layer's resin, split into its cups. */
+        /** @description A sitting's resin, split into its cups. */
         CupPlan: {
-            /** @description Regions in the order of the map. */
+            /** @description What is poured, region by region in the order of the maps. */
             regions: components["schemas"]["RegionVolume"][];
-            /** @description Cups in the order of the layer. */
+            /** @description Cups in the order of the piece's recipes. */
             cups: components["schemas"]["CupVolume"][];
             /** @description All cups together, ml; mixed ones are filled from the others and add nothing. */
             totalMl: components["schemas"]["Reckoned"];
@@ -1481,7 +1557,7 @@ export interface components {
             /** @description The cup. */
             cupId: string;
             /** @description The regions it serves. */
-            regionIds: string[];
+            regions: components["schemas"]["RegionOf"][];
             /**
              * Format: double
              * @description What must leave it, reserve included, ml.
@@ -1491,16 +1567,9 @@ export interface components {
             reserve: components["schemas"]["Reckoned"];
             /** @description What stays on its wall. */
             loss: components["schemas"]["Reckoned"];
-            /** @description What to mix, in steps that both parts can be measured in, ml; 0 for a cup that serves nothing. */
+            /** @description What is in it, ml: rounded up to a step, and where it is mixed by itself, in steps that both parts can be measured in; 0 for a cup that serves nothing. */
             mixMl: components["schemas"]["Reckoned"];
-            /** @description Resin, ml. */
-            resinMl: components["schemas"]["Reckoned"];
-            /** @description Resin, g. */
-            resinG: components["schemas"]["Reckoned"];
-            /** @description Hardener, ml. */
-            hardenerMl: components["schemas"]["Reckoned"];
-            /** @description Hardener, g. */
-            hardenerG: components["schemas"]["Reckoned"];
+            measured: null | components["schemas"]["MeasuredMix"];
             colourantG: null | components["schemas"]["Reckoned"];
             /**
              * Format: double
@@ -1509,7 +1578,6 @@ export interface components {
             limitPercent: null | number;
             /** @description Whether its load is over the limit. */
             overLimit: boolean;
-            smallest: null | components["schemas"]["Reckoned"];
             /** @description What a mixed cup takes from others; empty for a cup that is mixed by itself. */
             draws: components["schemas"]["CupDraw"][];
             /**
@@ -1571,7 +1639,7 @@ export interface components {
          * @enum {unknown}
          */
         EdgeStyle: "taped-clean" | "dripped-over" | "walled";
-        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddVein"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditKeepSpot"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveVeinOut"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditLetKeptGo"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetPartDepth"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRemedy"] | components["schemas"]["EditTakeWallAway"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWidenBand"];
+        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPass"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddVein"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditArrangeBatches"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditColourPass"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditJoinSittings"] | components["schemas"]["EditKeepSpot"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveBare"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePassOut"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveVeinOut"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditLetKeptGo"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSitting"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourApart"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourLayerApart"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPourWithRest"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetPartDepth"] | components["schemas"]["EditSetRegionDepth"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRemedy"] | components["schemas"]["EditTakeWallAway"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWidenBand"];
         EditAddBand: {
             /** @enum {string} */
             do: "add-band";
@@ -1593,6 +1661,15 @@ export interface components {
         EditAddLayer: {
             /** @enum {string} */
             do?: "add-layer";
+        };
+        EditAddPass: {
+            /** @enum {string} */
+            do: "add-pass";
+            layer: string;
+            region: components["schemas"]["RegionId"];
+            sitting?: null | string;
+            below: boolean;
+            recipe?: null | string;
         };
         EditAddPool: {
             /** @enum {string} */
@@ -1638,6 +1715,12 @@ export interface components {
             /** @enum {string} */
             do?: "another-rim";
         };
+        EditArrangeBatches: {
+            /** @enum {string} */
+            do: "arrange-batches";
+            sitting: string;
+            batches: components["schemas"]["Batch"][];
+        };
         EditBecomeKind: {
             /** @enum {string} */
             do: "become-kind";
@@ -1668,6 +1751,12 @@ export interface components {
             layer: string;
             zone?: null | string;
         };
+        EditColourPass: {
+            /** @enum {string} */
+            do: "colour-pass";
+            fill: string;
+            recipe?: null | string;
+        };
         EditDrawWall: {
             /** @enum {string} */
             do: "draw-wall";
@@ -1696,6 +1785,12 @@ export interface components {
             do: "grow-rim";
             /** Format: double */
             mm: number;
+        };
+        EditJoinSittings: {
+            /** @enum {string} */
+            do: "join-sittings";
+            sitting: string;
+            into: string;
         };
         EditKeepSpot: {
             /** @enum {string} */
@@ -1732,6 +1827,12 @@ export interface components {
             layer: string;
             zone?: null | string;
         };
+        EditLeaveBare: {
+            /** @enum {string} */
+            do: "leave-bare";
+            layer: string;
+            regions: components["schemas"]["RegionId"][];
+        };
         EditLeaveFieldColourOut: {
             /** @enum {string} */
             do: "leave-field-colour-out";
@@ -1751,6 +1852,11 @@ export interface components {
             do: "leave-out-of-mix";
             mix: string;
             recipe: string;
+        };
+        EditLeavePassOut: {
+            /** @enum {string} */
+            do: "leave-pass-out";
+            fill: string;
         };
         EditLeavePourOut: {
             /** @enum {string} */
@@ -1851,6 +1957,13 @@ export interface components {
             layer: string;
             zone?: null | string;
         };
+        EditMoveSitting: {
+            /** @enum {string} */
+            do: "move-sitting";
+            sitting: string;
+            /** Format: int32 */
+            by: number;
+        };
         EditMoveSpot: {
             /** @enum {string} */
             do: "move-spot";
@@ -1901,8 +2014,8 @@ export interface components {
         EditOrderPours: {
             /** @enum {string} */
             do: "order-pours";
-            layer: string;
-            regions: components["schemas"]["RegionId"][];
+            sitting: string;
+            regions: components["schemas"]["RegionOf"][];
         };
         EditPaintFromPot: {
             /** @enum {string} */
@@ -1921,6 +2034,13 @@ export interface components {
             basedOn: number;
             commands: components["schemas"]["Edit"][];
         };
+        EditPourApart: {
+            /** @enum {string} */
+            do: "pour-apart";
+            layer: string;
+            regions: components["schemas"]["RegionId"][];
+            sitting?: null | string;
+        };
         EditPourFrom: {
             /** @enum {string} */
             do: "pour-from";
@@ -1929,10 +2049,21 @@ export interface components {
             layer: string;
             zone?: null | string;
         };
+        EditPourLayerApart: {
+            /** @enum {string} */
+            do: "pour-layer-apart";
+            layer: string;
+        };
         EditPourOverOld: {
             /** @enum {string} */
             do: "pour-over-old";
             over: boolean;
+        };
+        EditPourWithRest: {
+            /** @enum {string} */
+            do: "pour-with-rest";
+            layer: string;
+            regions: components["schemas"]["RegionId"][];
         };
         EditPullRim: {
             /** @enum {string} */
@@ -1996,6 +2127,14 @@ export interface components {
             depthMm?: null | number;
             layer: string;
             zone?: null | string;
+        };
+        EditSetRegionDepth: {
+            /** @enum {string} */
+            do: "set-region-depth";
+            layer: string;
+            region: components["schemas"]["RegionId"];
+            /** Format: double */
+            depthMm?: null | number;
         };
         EditShapeInsert: {
             /** @enum {string} */
@@ -2541,6 +2680,15 @@ export interface components {
             /** @description How its neighbouring colours are meant. */
             contrast?: components["schemas"]["Contrast"];
         };
+        /** @description A colour of a layer. */
+        LayerColour: {
+            /** @description Its recipe. */
+            cupId: string;
+            /** @description Its colour at full cover, as `#rrggbb`: of a mixed one, that of the mix; null for clear resin. */
+            colour: null | string;
+            /** @description How much it hides where it is deepest. */
+            opacity: components["schemas"]["Reckoned"];
+        };
         LayerView: {
             layerId: string;
             box: components["schemas"]["PieceBox"];
@@ -2548,19 +2696,14 @@ export interface components {
             cut: components["schemas"]["CutSpan"][];
             /** Format: double */
             cutAtMm: number;
-            cups: components["schemas"]["CupPlan"];
-            steps: components["schemas"]["PourStep"][];
-            opacity: {
-                [key: string]: components["schemas"]["Reckoned"];
-            };
-            pour: null | components["schemas"]["PourView"];
+            colours: components["schemas"]["LayerColour"][];
+            sittingIds: string[];
             poured: boolean;
-            windows: components["schemas"]["WindowView"][];
+            done: boolean;
+            openRegions: string[];
+            levelClear: components["schemas"]["ClearToLevel"][];
             facts: components["schemas"]["LayoutFact"][];
             balance: components["schemas"]["ColourBalance"][];
-            orderSays: string;
-            openRegions: string[];
-            done: boolean;
         };
         /** @description How a layer, or a zone of it, is laid out. */
         Layout: components["schemas"]["LayoutRingsLayout"] | components["schemas"]["LayoutLinesLayout"] | components["schemas"]["LayoutPetalsLayout"] | components["schemas"]["LayoutFieldsLayout"] | components["schemas"]["LayoutPoolsLayout"] | components["schemas"]["LayoutPuddleLayout"] | components["schemas"]["LayoutMarbleLayout"] | components["schemas"]["LayoutFloodLayout"];
@@ -2964,6 +3107,18 @@ export interface components {
          * @enum {unknown}
          */
         Measure: "by-volume" | "by-weight";
+        /** @description Resin and hardener of a mix, as they are measured out. */
+        MeasuredMix: {
+            /** @description Resin, ml. */
+            resinMl: components["schemas"]["Reckoned"];
+            /** @description Resin, g. */
+            resinG: components["schemas"]["Reckoned"];
+            /** @description Hardener, ml. */
+            hardenerMl: components["schemas"]["Reckoned"];
+            /** @description Hardener, g. */
+            hardenerG: components["schemas"]["Reckoned"];
+            smallest: null | components["schemas"]["Reckoned"];
+        };
         /** @description Steps of the artist's own tools; null takes the default. Nothing is shown finer than they resolve. */
         MeasuringTools: {
             /**
@@ -2976,6 +3131,11 @@ export interface components {
              * @description Step of the scale, g.
              */
             scaleStepG?: null | number;
+            /**
+             * Format: double
+             * @description What the largest jug holds, ml.
+             */
+            jugMl?: null | number;
         };
         /**
          * @description What a window is for.
@@ -3627,6 +3787,7 @@ export interface components {
         PlanChange: {
             ground: null | components["schemas"]["GroundPlan"];
             layers: components["schemas"]["LayerView"][];
+            sittings: components["schemas"]["SittingView"][];
             findings: null | components["schemas"]["Finding"][];
             pot: null | components["schemas"]["PotLeft"];
             hidden: null | string;
@@ -3634,6 +3795,7 @@ export interface components {
         PlanView: {
             ground: components["schemas"]["GroundPlan"];
             layers: components["schemas"]["LayerView"][];
+            sittings: components["schemas"]["SittingView"][];
             findings: components["schemas"]["Finding"][];
             pot: null | components["schemas"]["PotLeft"];
             hidden: null | string;
@@ -3669,8 +3831,10 @@ export interface components {
             version: number;
             pot: components["schemas"]["PaintPot"];
         };
-        /** @description One pour of a layer. */
+        /** @description One pour of a sitting. */
         PourStep: {
+            /** @description The layer of the region it fills. */
+            layerId: string;
             /** @description The region it fills. */
             regionId: components["schemas"]["RegionId"];
             /** @description The cup it comes from. */
@@ -3679,6 +3843,12 @@ export interface components {
             pourMl: components["schemas"]["Reckoned"];
             /** @description What should be left in the cup after it, ml, loss included. */
             leftInCupMl: components["schemas"]["Reckoned"];
+            /**
+             * Format: int32
+             * @description Which pass of the sitting over the region, from 0.
+             * @default 0
+             */
+            pass: number;
         };
         PourView: {
             start: components["schemas"]["Moment"];
@@ -3861,8 +4031,11 @@ export interface components {
          * @enum {unknown}
          */
         RegionKind: "heart-bed" | "band" | "field" | "vein" | "film" | "pool" | "wall" | "puddle-ring" | "flood" | "streaks" | "kept-visible" | "kept-bare";
+        /** @description A region of one of a piece's layers. */
         RegionOf: {
+            /** @description The layer. */
             layerId: string;
+            /** @description The region. */
             region: components["schemas"]["RegionId"];
         };
         /** @description A region with the colour it shows on the ground. */
@@ -3885,6 +4058,16 @@ export interface components {
             anchor: null | components["schemas"]["Spot"];
             narrow?: null | components["schemas"]["Reckoned"];
             wide?: null | components["schemas"]["Reckoned"];
+            /**
+             * @description Whether it stays bare in its layer.
+             * @default false
+             */
+            bare: boolean;
+            /**
+             * Format: double
+             * @description How deep it is, mm, where it is another depth than its layer; else null.
+             */
+            ownDepthMm?: null | number;
         };
         RegionSum: {
             /** Format: double */
@@ -3905,8 +4088,10 @@ export interface components {
             /** Format: int32 */
             transfers?: null | number;
         };
-        /** @description A region's resin. */
+        /** @description What one pass pours on a region. */
         RegionVolume: {
+            /** @description The layer it is a region of. */
+            layerId: string;
             /** @description The region. */
             regionId: components["schemas"]["RegionId"];
             /** @description The cup it is poured from. */
@@ -3917,6 +4102,12 @@ export interface components {
             edgeMl: components["schemas"]["Reckoned"];
             /** @description What is poured on it, ml. */
             pourMl: components["schemas"]["Reckoned"];
+            /**
+             * Format: int32
+             * @description Which pass of the sitting over it, from 0.
+             * @default 0
+             */
+            pass: number;
         };
         /** @description A change that answers a finding. */
         Remedy: {
@@ -4030,8 +4221,9 @@ export interface components {
         RibbonSpan: {
             pieceId: string;
             pieceName: string;
+            sittingId: string;
+            sittingName: string;
             layerId: string;
-            layerName: string;
             milestone: components["schemas"]["Milestone"];
             opens: components["schemas"]["Moment"];
             closes: null | components["schemas"]["Moment"];
@@ -4054,16 +4246,19 @@ export interface components {
          */
         RimWay: "proportional" | "even";
         RunPourView: {
+            layerId: string;
             regionId: components["schemas"]["RegionId"];
             colourName: string;
             /** Format: double */
             plannedMl: number;
             /** Format: double */
             pouredMl: null | number;
+            /** Format: int32 */
+            pass: number;
         };
         RunView: {
             id: string;
-            layerId: string;
+            sittingId: string;
             /** Format: int32 */
             version: number;
             start: components["schemas"]["Moment"];
@@ -4098,7 +4293,7 @@ export interface components {
         SaveRun: {
             /** Format: int32 */
             basedOn: number;
-            layerId: string;
+            sittingId: string;
             start: components["schemas"]["LocalDateTime"];
             end: null | components["schemas"]["LocalDateTime"];
             /** Format: double */
@@ -4112,6 +4307,12 @@ export interface components {
             regionId: components["schemas"]["RegionId"];
             /** Format: double */
             pouredMl: null | number;
+            layerId?: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            pass: number;
         };
         SaveSequence: {
             /** Format: int32 */
@@ -4205,6 +4406,22 @@ export interface components {
             order?: null | components["schemas"]["RegionOf"][];
             /** @description What the artist wants otherwise of single cups; null for nothing. */
             cupChoices?: null | components["schemas"]["CupChoice"][];
+            /** @description What is mixed in one jug each, as the artist arranged it; null for as the program proposes it. */
+            batches?: null | components["schemas"]["Batch"][];
+        };
+        SittingView: {
+            sittingId: string;
+            name: string;
+            layerIds: string[];
+            cups: components["schemas"]["CupPlan"];
+            batches: components["schemas"]["BatchesPlan"];
+            steps: components["schemas"]["PourStep"][];
+            orderSays: string;
+            pour: null | components["schemas"]["PourView"];
+            poured: boolean;
+            done: boolean;
+            windows: components["schemas"]["WindowView"][];
+            openRegions: components["schemas"]["RegionOf"][];
         };
         /** @description A stretch of a layer of older work. */
         SpanBeneath: {

@@ -8,7 +8,7 @@ namespace MossLantern.Core.Documents.Upgrades;
 public static class Upgrade
 {
     /// <summary>From each earlier format to the next, the first first.</summary>
-    private static readonly ImmutableArray<Action<JsonObject>> Steps = [FromFormat1.Piece];
+    private static readonly ImmutableArray<Action<JsonObject>> Steps = [FromFormat1.Piece, OnlyAdded];
 
     /// <summary>Brings a piece to today's format, in place. What is not shaped as that format says stays as it is, for the reader to refuse.</summary>
     /// <param name="piece">The piece's own object.</param>
@@ -20,6 +20,11 @@ public static class Upgrade
         {
             step(piece);
         }
+    }
+
+    /// <summary>Format 3 only added to format 2: batches of a sitting, and its jug.</summary>
+    private static void OnlyAdded(JsonObject piece)
+    {
     }
 
     /// <summary>Brings a kept sequence to today's format, in place: the first had cups where later ones have recipes.</summary>
