@@ -102,7 +102,8 @@ internal static class WorkshopEndpoints
         .Add("sittings.pourMinutes", Habits.Usual.PourMinutes)
         .Add("sittings.reservePercent", Habits.Usual.ReservePercent)
         .Add("sittings.tools.cupStepMl", Habits.Usual.CupStepMl)
-        .Add("sittings.tools.scaleStepG", Habits.Usual.ScaleStepG);
+        .Add("sittings.tools.scaleStepG", Habits.Usual.ScaleStepG)
+        .Add("sittings.tools.jugMl", Habits.Usual.JugMl);
 
     /// <summary>Steps that are proposed to stay, days.</summary>
     private const int StepsKeptDays = 90;

@@ -11,6 +11,10 @@ export type KeptZone = NonNullable<Piece['kept']>[number];
 export type PieceView = Schemas['PieceView'];
 export type PlanView = Schemas['PlanView'];
 export type LayerView = Schemas['LayerView'];
+export type SittingView = Schemas['SittingView'];
+export type BatchPlan = Schemas['BatchPlan'];
+export type PourStep = Schemas['PourStep'];
+export type Fill = NonNullable<Sitting['fills']>[number];
 /** A change of a piece, as a named command; what it means is the workshop's to know. */
 export type Edit = Schemas['Edit'];
 export type EditedView = Schemas['EditedView'];

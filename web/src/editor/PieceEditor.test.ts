@@ -35,7 +35,7 @@ class TestWorkshop {
       redoes: null,
       finished: this.finished,
       problem: null,
-      piece: { name: this.names[this.at], layers: [{ id: 'l1' }, { id: 'l2' }] },
+      piece: { name: this.names[this.at], layers: [{ id: 'l1' }, { id: 'l2' }], sittings: [{ id: 's1' }] },
       plan: this.plan,
       runs: [],
     } as unknown as PieceView;
@@ -43,7 +43,15 @@ class TestWorkshop {
 
   get plan() {
     const layers = ['l1', 'l2'].map((layerId) => ({ layerId, of: this.names[this.at] }));
-    return { ground: { of: 'ground' }, findings: [], layers, pot: null, hidden: null } as unknown as PlanView;
+    const sittings = [{ sittingId: 's1' }];
+    return {
+      ground: { of: 'ground' },
+      findings: [],
+      layers,
+      sittings,
+      pot: null,
+      hidden: null,
+    } as unknown as PlanView;
   }
 
   load = async () => {
@@ -71,7 +79,7 @@ class TestWorkshop {
     return {
       ...view,
       // Only the first layer has changed.
-      plan: { ground: null, findings: null, layers: [plan.layers[0]], pot: null, hidden: null },
+      plan: { ground: null, findings: null, layers: [plan.layers[0]], sittings: [], pot: null, hidden: null },
       made: null,
     } as unknown as EditedView;
   };

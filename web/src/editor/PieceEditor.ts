@@ -57,11 +57,22 @@ function changed(plan: PlanView | null, to: EditedView): PlanView | null {
   const layers = to.piece.layers.map(
     ({ id }) => to.plan.layers.find((l) => l.layerId === id) ?? plan?.layers.find((l) => l.layerId === id),
   );
+  const sittings = to.piece.sittings.map(
+    ({ id }) =>
+      to.plan.sittings.find((s) => s.sittingId === id) ?? plan?.sittings.find((s) => s.sittingId === id),
+  );
   const ground = to.plan.ground ?? plan?.ground;
   const findings = to.plan.findings ?? plan?.findings;
-  if (!ground || !findings || layers.some((l) => !l)) return null;
+  if (!ground || !findings || layers.some((l) => !l) || sittings.some((s) => !s)) return null;
   const { pot, hidden } = to.plan;
-  return { ground, findings, layers: layers as PlanView['layers'], pot, hidden };
+  return {
+    ground,
+    findings,
+    layers: layers as PlanView['layers'],
+    sittings: sittings as PlanView['sittings'],
+    pot,
+    hidden,
+  };
 }
 
 /**

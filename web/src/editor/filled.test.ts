@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { CupVolume, Layer, LayerView, Piece, Recipe } from '../api/client';
-import { alsoIn, countsFromRim, filled, inZone, placesOf, regionAt, widthOf } from './filled';
+import type { CupVolume, Layer, LayerView, Piece, Recipe, PlanView, SittingView } from '../api/client';
+import { alsoIn, countsFromRim, filled, inZone, placesOf, regionAt, widthOf, sittingOf } from './filled';
 
 const recipe = (id: string, more: Partial<Recipe> = {}): Recipe => ({
   id,
@@ -132,11 +132,14 @@ const zone = (layout: Layer['layout']) => ({
 });
 
 describe('a layer with what it is filled from', () => {
-  const planOf = (layerId: string, ...cups: Partial<CupVolume>[]) =>
+  const planOf = (layerId: string, ...cupIds: string[]) =>
+    ({ layerId, colours: cupIds.map((cupId) => ({ cupId })) }) as unknown as LayerView;
+  const poured = (layerId: string, ...cups: Partial<CupVolume>[]) =>
     ({
-      layerId,
-      cups: { cups: cups.map((c) => ({ regionIds: ['r'], draws: [], ...c })) },
-    }) as unknown as LayerView;
+      sittingId: layerId,
+      layerIds: [layerId],
+      cups: { cups: cups.map((c) => ({ regions: [{ layerId, region: 'r' }], draws: [], ...c })) },
+    }) as unknown as SittingView;
 
   it.each(layouts.map((l, i) => [`${l.kind} ${i}`, l] as const))('is shown laid out as %s', (_, l) => {
     const piece = pieceOf(l, { zones: [zone(l)] });
@@ -150,7 +153,7 @@ describe('a layer with what it is filled from', () => {
 
   it('has the cups of its plan, or all where there is none yet', () => {
     const piece = pieceOf(layouts[7]!);
-    const plan = planOf('l', { cupId: 'bone' }, { cupId: 'moss' });
+    const plan = planOf('l', 'bone', 'moss');
     expect(filled(piece, piece.layers[0]!, plan).cups.map((c) => c.id)).toEqual(['moss', 'bone']);
     expect(filled(piece, piece.layers[0]!).cups.map((c) => c.id)).toEqual(['moss', 'bone', 'mix', 'other']);
   });
@@ -159,13 +162,33 @@ describe('a layer with what it is filled from', () => {
     const piece = pieceOf(layouts[7]!);
     const draws = [{ cupId: 'moss' }, { cupId: 'bone' }] as CupVolume['draws'];
     const plans = [
-      planOf('l', { cupId: 'mix', draws }, { cupId: 'moss', regionIds: [] }),
-      planOf('m', { cupId: 'bone' }, { cupId: 'other', regionIds: [] }),
+      poured('l', { cupId: 'mix', draws }, { cupId: 'moss', regions: [] }),
+      poured('m', { cupId: 'bone' }, { cupId: 'other', regions: [] }),
     ];
     expect(alsoIn(piece, plans, 'm', 'bone')).toEqual(['Map']);
     expect(alsoIn(piece, plans, 'l', 'bone')).toEqual(['Veil']);
     expect(alsoIn(piece, plans, 'l', 'moss')).toEqual([]);
     expect(alsoIn(piece, plans, 'l', 'other')).toEqual([]);
+  });
+
+  it('is looked at in the sitting that is asked for, else in the first that is open', () => {
+    const piece = pieceOf(layouts[0]!);
+    const two = { ...piece, sittings: [{ ...piece.sittings[0]!, id: 'early', rest: [] }, ...piece.sittings] };
+    const plan = (done: boolean) =>
+      ({
+        layers: [{ layerId: 'l', sittingIds: ['early', 'l'] }],
+        sittings: [
+          { sittingId: 'early', done },
+          { sittingId: 'l', done: false },
+        ],
+      }) as unknown as PlanView;
+    const layer = two.layers[0]!;
+    expect(sittingOf(two, layer, plan(false), null).id).toBe('early');
+    expect(sittingOf(two, layer, plan(true), null).id).toBe('l');
+    expect(sittingOf(two, layer, plan(false), 'l').id).toBe('l');
+    expect(sittingOf(two, layer, plan(false), 'gone').id).toBe('early');
+    expect(sittingOf(two, layer, null, null).id).toBe('l');
+    expect(filled(two, layer, undefined, two.sittings[0]).sitting).toBe('early');
   });
 
   it('has bands as wide as its widening makes them, counted from the rim beyond the one that fills the rest', () => {

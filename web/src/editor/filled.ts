@@ -1,4 +1,4 @@
-import type { Layer, LayerView, Piece, Recipe, Schemas, Sitting } from '../api/client';
+import type { Layer, LayerView, Piece, PlanView, Recipe, Schemas, Sitting, SittingView } from '../api/client';
 
 /*
  * A layer with what it is filled from, as the page shows it: its cups, its bands and its times beside each other, taken from the piece's
@@ -66,7 +66,7 @@ export interface Zone extends LaidOut {
 
 export interface FilledLayer extends LaidOut {
   id: string;
-  /** Id of the sitting that takes it. */
+  /** Id of the sitting that is looked at: of those that fill something of it. */
   sitting: string;
   name: string;
   depthMm: number;
@@ -74,7 +74,10 @@ export interface FilledLayer extends LaidOut {
   partDepths: Layer['partDepths'];
   contrast: Layer['contrast'];
   zones: Zone[] | null;
+  /** The colours of the layer. */
   cups: Cup[];
+  /** All colours of the piece. */
+  recipes: Cup[];
   resin: Sitting['resin'];
   measure: Sitting['measure'];
   reservePercent: number | null;
@@ -195,29 +198,55 @@ function laidOut(layout: ApiLayout): LaidOut {
 }
 
 /** Names of the other layers that are poured from the same recipe: what is changed of it changes them too. */
-export const alsoIn = (piece: Piece, plans: LayerView[], layerId: string, recipeId: string): string[] =>
+export const alsoIn = (piece: Piece, sittings: SittingView[], layerId: string, recipeId: string): string[] =>
   piece.layers
-    .filter(
-      ({ id }) =>
-        id !== layerId &&
-        isPoured(
-          plans.find((p) => p.layerId === id),
-          recipeId,
-        ),
-    )
+    .filter(({ id }) => id !== layerId && sittings.some((s) => isPoured(s, id, recipeId)))
     .map((l) => l.name);
 
-/** Whether something of a layer is poured from a cup, be it mixed into another. */
-const isPoured = (plan: LayerView | undefined, recipeId: string) =>
-  plan?.cups.cups.some(
+/** Whether something of a layer is poured from a cup in a sitting, be it mixed into another. */
+const isPoured = ({ cups }: SittingView, layerId: string, recipeId: string) =>
+  cups.cups.some(
     (c) =>
-      c.regionIds.length > 0 && (c.cupId === recipeId || c.draws.some((draw) => draw.cupId === recipeId)),
-  ) ?? false;
+      c.regions.some((r) => r.layerId === layerId) &&
+      (c.cupId === recipeId || c.draws.some((draw) => draw.cupId === recipeId)),
+  );
 
-/** A layer of a piece with what it is filled from; its cups are those of its plan, or all where there is none yet. */
-export function filled(piece: Piece, layer: Layer, plan?: LayerView): FilledLayer {
-  const own = plan && new Set(plan.cups.cups.map((c) => c.cupId));
-  const sitting = piece.sittings.find((s) => s.rest.includes(layer.id))!;
+/** The colour that a cup shows in a layer; null for clear resin. */
+export const colourIn = (plan: LayerView | undefined, cupId: string | null | undefined): string | null =>
+  plan?.colours.find((c) => c.cupId === cupId)?.colour ?? null;
+
+/** A cup of one of the sittings that fill a layer, the one that is looked at first. */
+export const cupIn = (plan: PlanView, layer: FilledLayer, cupId: string) =>
+  [...plan.sittings]
+    .sort((a, b) => Number(b.sittingId === layer.sitting) - Number(a.sittingId === layer.sitting))
+    .filter((s) => s.layerIds.includes(layer.id))
+    .map((s) => s.cups.cups.find((c) => c.cupId === cupId && c.mixMl.value > 0))
+    .find((c) => c !== undefined);
+
+/** The sitting of a layer that is meant: the one that is asked for, else the first that is not done, else the last. */
+export function sittingOf(
+  piece: Piece,
+  layer: Layer,
+  plan: PlanView | null | undefined,
+  asked: string | null,
+): Sitting {
+  const filling = plan?.layers.find((l) => l.layerId === layer.id)?.sittingIds ?? [];
+  const open = filling.find((id) => plan?.sittings.some((s) => s.sittingId === id && !s.done));
+  const id = asked !== null && filling.includes(asked) ? asked : (open ?? filling.at(-1));
+  return piece.sittings.find((s) => s.id === id) ?? piece.sittings.find((s) => s.rest.includes(layer.id))!;
+}
+
+/**
+ * A layer of a piece with what it is filled from in a sitting, or in that of its rest; its cups are those of its plan, or all where there is
+ * none yet.
+ */
+export function filled(
+  piece: Piece,
+  layer: Layer,
+  plan?: LayerView,
+  sitting: Sitting = piece.sittings.find((s) => s.rest.includes(layer.id))!,
+): FilledLayer {
+  const own = plan && new Set(plan.colours.map((c) => c.cupId));
   return {
     ...laidOut(layer.layout),
     id: layer.id,
@@ -229,10 +258,11 @@ export function filled(piece: Piece, layer: Layer, plan?: LayerView): FilledLaye
     contrast: layer.contrast,
     zones: layer.zones?.map((zone) => ({ ...zone, ...laidOut(zone.layout) })) ?? null,
     cups: piece.recipes.filter((r) => !own || own.has(r.id)).map(cupOf),
+    recipes: piece.recipes.map(cupOf),
     resin: sitting.resin,
     measure: sitting.measure,
     reservePercent: sitting.reservePercent ?? null,
-    pourOrder: (sitting.order ?? []).filter((o) => o.layerId === layer.id).map((o) => o.region),
+    pourOrder: (sitting.order ?? []).map((o) => o.region),
     plan: { start: sitting.start ?? null, end: sitting.end ?? null, roomC: sitting.roomC ?? null },
     losses: sitting.losses,
     tools: sitting.tools,

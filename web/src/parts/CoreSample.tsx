@@ -1,13 +1,15 @@
-import type { LayerView, Piece, PlanView } from '../api/client';
+import type { LayerView, Piece, PlanView, SittingView } from '../api/client';
 import { useUnits } from '../units/units';
 import './CoreSample.scss';
 
 interface Props {
   piece: Piece;
-  layers: LayerView[];
+  plan: PlanView;
   beneath: PlanView['ground']['beneath'];
   chosen: string;
-  onChoose: (layerId: string) => void;
+  /** The sitting that is looked at. */
+  sitting: string;
+  onChoose: (layerId: string, sittingId?: string) => void;
   onAdd: () => void;
 }
 
@@ -19,11 +21,13 @@ const least = 22;
 const base = 60;
 
 /** A vertical cut through the piece, to scale above the base: the way through its layers. */
-export function CoreSample({ piece, layers, beneath, chosen, onChoose, onAdd }: Props) {
+export function CoreSample({ piece, plan: whole, beneath, chosen, sitting, onChoose, onAdd }: Props) {
   const units = useUnits();
   const deep = [...piece.layers, ...beneath].reduce((sum, l) => sum + l.depthMm, 0);
   const perMm = Math.min(mostPerMm, room / deep);
-  const drawn = [...piece.layers].map((layer, i) => ({ layer, plan: layers[i], number: i + 1 })).reverse();
+  const drawn = [...piece.layers]
+    .map((layer, i) => ({ layer, plan: whole.layers[i], number: i + 1 }))
+    .reverse();
   return (
     <section className="core" aria-label="Core sample">
       <button type="button" className="over" onClick={onAdd}>
@@ -32,9 +36,8 @@ export function CoreSample({ piece, layers, beneath, chosen, onChoose, onAdd }: 
       <ol>
         {drawn.map(({ layer, plan, number }) => {
           const height = Math.max(least, layer.depthMm * perMm);
-          const curing =
-            plan?.poured && plan.windows.some((w) => w.milestone === 'full-cure' && w.state === 'ahead');
-          const state = !plan?.poured ? 'planned' : curing ? 'curing' : 'cured';
+          const sittings = whole.sittings.filter((s) => plan?.sittingIds.includes(s.sittingId));
+          const state = stateOf(sittings);
           return (
             <li key={layer.id} data-state={state}>
               <button type="button" aria-pressed={layer.id === chosen} onClick={() => onChoose(layer.id)}>
@@ -48,6 +51,26 @@ export function CoreSample({ piece, layers, beneath, chosen, onChoose, onAdd }: 
                   </small>
                 </span>
               </button>
+              {sittings.length > 1 && (
+                <ol className="goes" aria-label={`Sittings of ${layer.name}`}>
+                  {sittings.map((s, i) => (
+                    <li key={s.sittingId} data-state={stateOf([s])}>
+                      <button
+                        type="button"
+                        aria-pressed={layer.id === chosen && s.sittingId === sitting}
+                        onClick={() => onChoose(layer.id, s.sittingId)}
+                        title={`${s.name}, ${stateOf([s])}`}
+                      >
+                        <span aria-hidden>{i + 1}</span>
+                        <span className="visually-hidden">
+                          {s.name}, {stateOf([s])}
+                        </span>
+                        <Stripes of={s} plan={plan} layerId={layer.id} />
+                      </button>
+                    </li>
+                  ))}
+                </ol>
+              )}
             </li>
           );
         })}
@@ -81,16 +104,43 @@ export function CoreSample({ piece, layers, beneath, chosen, onChoose, onAdd }: 
   );
 }
 
+/** How far sittings are: planned, begun, curing or cured. */
+function stateOf(sittings: SittingView[]) {
+  const poured = sittings.filter((s) => s.poured);
+  if (poured.length === 0) return 'planned';
+  if (poured.length < sittings.length) return 'begun';
+  const curing = poured.some((s) =>
+    s.windows.some((w) => w.milestone === 'full-cure' && w.state === 'ahead'),
+  );
+  return curing ? 'curing' : 'cured';
+}
+
+/** What a sitting pours of a layer, colour by colour in the order of its pours. */
+function Stripes({ of, plan, layerId }: { of: SittingView; plan?: LayerView; layerId: string }) {
+  const colours = [...new Set(of.steps.filter((s) => s.layerId === layerId).map((s) => s.cupId))];
+  return (
+    <svg viewBox={`0 0 ${Math.max(1, colours.length)} 1`} preserveAspectRatio="none" aria-hidden>
+      {colours.map((cupId, i) => (
+        <rect key={cupId} x={i} width="1.02" height="1" fill={colourIn(plan, cupId) ?? clearColour} />
+      ))}
+    </svg>
+  );
+}
+
 /** One layer's cut: its regions where the cut passes them. */
 function Stratum({ plan, height }: { plan?: LayerView; height: number }) {
   const spans = (plan?.cut ?? []).map((span) => {
     const cupId = plan?.regions.find((r) => r.id === span.regionId)?.cupId;
-    const colour = plan?.cups.cups.find((c) => c.cupId === cupId)?.colour;
+    const colour = colourIn(plan, cupId);
     // Where nothing is poured, the cut has a gap.
     return { ...span, colour: colour ?? (cupId ? clearColour : 'none'), clear: !colour };
   });
   return <Spans spans={spans} height={height} />;
 }
+
+/** The colour that a cup shows in a layer; null for clear resin. */
+const colourIn = (plan: LayerView | undefined, cupId: string | null | undefined) =>
+  plan?.colours.find((c) => c.cupId === cupId)?.colour ?? null;
 
 const clearColour = '#dfe9e6';
 

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Finding } from '../api/client';
 import { useUnits } from '../units/units';
 import { TextField } from './TextField';
-import { HowNumber } from './HowNumber';
+import { Told } from './Told';
 import './Findings.scss';
 
 interface Props {
@@ -53,14 +53,7 @@ function OneFinding({ finding, onRemedy, onTry, onWave }: { finding: Finding } &
     <>
       <p>
         <span className="grade">{finding.grade}</span> <b>{finding.title}.</b>{' '}
-        {finding.reason.split(/\{(\d)\}/).map((part, i) => {
-          const number = i % 2 === 1 ? finding.numbers[Number(part)] : undefined;
-          return number ? (
-            <HowNumber key={i} of={number} label={finding.title} decimals={decimalsIn(number.value)} />
-          ) : (
-            part
-          );
-        })}
+        <Told words={finding.reason} numbers={finding.numbers} label={finding.title} />
       </p>
       <div className="row-buttons">
         {finding.remedies.map((remedy) => {

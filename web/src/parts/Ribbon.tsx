@@ -57,8 +57,8 @@ export function Ribbon() {
         </span>
         {placed.map(({ span, left, right, lane }) => (
           <Link
-            key={`${span.pieceId}/${span.layerId}/${span.milestone}`}
-            to={`/pieces/${span.pieceId}/cure?layer=${span.layerId}`}
+            key={`${span.pieceId}/${span.sittingId}/${span.milestone}`}
+            to={`/pieces/${span.pieceId}/cure?layer=${span.layerId}&sitting=${span.sittingId}`}
             className="span"
             data-state={span.state}
             data-planned={!span.poured || undefined}
@@ -99,7 +99,7 @@ export function Ribbon() {
 }
 
 function spanText(span: RibbonSpan) {
-  return `${span.pieceName}, ${span.layerName}: ${windowNames[span.milestone]}, ${whenText(span)}`;
+  return `${span.pieceName}, ${span.sittingName}: ${windowNames[span.milestone]}, ${whenText(span)}`;
 }
 
 function whenText(span: RibbonSpan) {

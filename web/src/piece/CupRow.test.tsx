@@ -2,7 +2,7 @@ import type { FilledLayer } from '../editor/filled';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { CupVolume, Edit, LayerView, Reckoned } from '../api/client';
+import type { CupVolume, Edit, SittingView, Reckoned } from '../api/client';
 import { CupRow } from './CupRow';
 import { testEdits } from '../parts/testEdits';
 
@@ -21,19 +21,21 @@ const reserve = {
 };
 const volume = (cupId: string, regionIds: string[], ml: number): CupVolume => ({
   cupId,
-  regionIds,
+  regions: regionIds.map((region) => ({ layerId: 'layer-1', region })),
   needMl: ml - 4,
   reserve: number((ml - 4) / 11, 'ml'),
   loss: number(4, 'ml'),
   mixMl: number(ml, 'ml', [reserve]),
-  resinMl: number(ml / 2, 'ml'),
-  resinG: number(ml / 2, 'g'),
-  hardenerMl: number(ml / 2, 'ml'),
-  hardenerG: number(ml / 2, 'g'),
+  measured: {
+    resinMl: number(ml / 2, 'ml'),
+    resinG: number(ml / 2, 'g'),
+    hardenerMl: number(ml / 2, 'ml'),
+    hardenerG: number(ml / 2, 'g'),
+    smallest: null,
+  },
   colourantG: null,
   limitPercent: null,
   overLimit: false,
-  smallest: null,
   draws: [],
   drawnMl: 0,
   colour: '#30503a',
@@ -47,6 +49,7 @@ const layer = {
     { id: 'b2', widthMm: 10, fillsRest: true, cup: 'smoke' },
   ],
   cups: [cup('moss'), cup('smoke')],
+  recipes: [cup('moss'), cup('smoke')],
   heartCup: 'moss',
   hearts: [],
   widening: 1,
@@ -59,13 +62,13 @@ const plan = {
     { regionId: 'b1', cupId: 'moss' },
   ],
   cups: { cups: [volume('moss', ['b1'], 114), volume('smoke', ['b2'], 400)] },
-} as unknown as LayerView;
+} as unknown as SittingView;
 
 const choose = vi.fn();
 const point = vi.fn();
 const { Page, edit, drag } = testEdits();
 
-const shown = (of: LayerView, pullable = true) => {
+const shown = (of: SittingView, pullable = true) => {
   const props = {
     pullable,
     chosen: null,
@@ -153,7 +156,7 @@ describe('the cup row', () => {
     shown({
       ...plan,
       cups: { cups: [volume('moss', ['b1'], ml), volume('smoke', ['b2'], 400)] },
-    } as LayerView);
+    } as SittingView);
     moss().querySelector('svg')!.getBoundingClientRect = () => ({ height: 30, bottom: 600 }) as DOMRect;
     moss().setPointerCapture = () => undefined;
     fireEvent.pointerDown(moss(), { button: 0, clientY: 590 });

@@ -21,6 +21,7 @@ import { MapHandles, RimAndGround } from './StageHandles';
 import { Pin, StageFoot, TrialBar, type Trial } from './StageParts';
 import type { HoldOf } from './grips';
 import { OncePerFrame, moves } from './moves';
+import { useRoom } from './useRoom';
 import './MapStage.scss';
 
 /** What is painted, and how it is looked at. */
@@ -288,18 +289,6 @@ function useHand(
 }
 
 /** How large the stage is, pixels. */
-function useRoom(stage: React.RefObject<HTMLDivElement | null>) {
-  const [room, setRoom] = useState({ width: 0, height: 0 });
-  useLayoutEffect(() => {
-    const observer = new ResizeObserver(([entry]) => {
-      if (entry) setRoom({ width: entry.contentRect.width, height: entry.contentRect.height });
-    });
-    if (stage.current) observer.observe(stage.current);
-    return () => observer.disconnect();
-  }, [stage]);
-  return room;
-}
-
 function useWheel(stage: React.RefObject<HTMLDivElement | null>, turn: (by: number, at: Spot) => void) {
   useLayoutEffect(() => {
     const element = stage.current;

@@ -20,11 +20,13 @@ interface Props {
   plan: PlanView;
   view: PieceView;
   chosen: string;
-  choose: (layerId: string) => void;
+  /** The sitting that is looked at. */
+  sitting: string;
+  choose: (layerId: string, sittingId?: string) => void;
 }
 
 /** What the piece is, its layers in a core sample, and whether it is kept. */
-export function PieceColumn({ page, piece, plan, view, chosen, choose }: Props) {
+export function PieceColumn({ page, piece, plan, view, chosen, sitting, choose }: Props) {
   const units = useUnits();
   const { editor } = page;
   const pour = () =>
@@ -38,9 +40,10 @@ export function PieceColumn({ page, piece, plan, view, chosen, choose }: Props) 
       <Lying piece={piece} view={view} />
       <Sample
         piece={piece}
-        layers={plan.layers}
+        plan={plan}
         beneath={plan.ground.beneath}
         chosen={chosen}
+        sitting={sitting}
         onChoose={choose}
         onAdd={pour}
       />

@@ -1,7 +1,7 @@
 import { memo, useCallback, useMemo, useState } from 'react';
 import { Link, Navigate } from 'react-router';
 import { Refused } from '../api/client';
-import { filled, placesOf } from '../editor/filled';
+import { filled, placesOf, sittingOf } from '../editor/filled';
 import type { FieldValue } from '../parts/editing';
 import { EditingProvider, setField } from '../parts/editing';
 import { CupsStation } from '../stations/cups/CupsStation';
@@ -14,14 +14,16 @@ import { StationProvider, stationNames, stations } from '../stations/station';
 import { StoryStation } from '../stations/story/StoryStation';
 import { CupRow } from './CupRow';
 import { usualLook } from './LookBar';
+import { JugStage } from './jugs/JugStage';
 import { MapStage } from './MapStage';
 import { PieceColumn } from './PieceColumn';
 import { PouredQuestion } from './PouredQuestion';
 import type { Trial } from './SecondLook';
 import { SecondLook } from './SecondLook';
+import { SmallMap } from './SmallMap';
 import { StringOfStations } from './StringOfStations';
 import { Unplanned } from './Unplanned';
-import { useAskedLayer, useChosen } from './useChosen';
+import { useAsked, useChosen } from './useChosen';
 import { useKeptFocus } from './useKeptFocus';
 import { usePiece } from './usePiece';
 import { usePoured } from './usePoured';
@@ -42,7 +44,7 @@ const Cups = memo(CupRow);
 const Tags = memo(StringOfStations);
 
 export function PiecePage({ id, station }: { id: string; station: string }) {
-  const asked = useAskedLayer(id);
+  const { layer: asked, sitting: askedSitting } = useAsked(id);
   const [look, setLook] = useState(usualLook);
   const page = usePiece(id, asked, look, station === 'story');
   const below = page.lookedAt.face === 'underside';
@@ -52,11 +54,14 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const layerIndex = piece && own ? piece.layers.indexOf(own) : 0;
   const layerId = own?.id ?? '';
   const layerPlan = plan?.layers.find((l) => l.layerId === layerId);
+  const sittingId = piece && own ? sittingOf(piece, own, plan, askedSitting).id : '';
+  const sittingPlan = plan?.sittings.find((s) => s.sittingId === sittingId);
   const layer = useMemo(() => {
     const of = piece?.layers.find((l) => l.id === layerId);
     const worked = plan?.layers.find((l) => l.layerId === layerId);
-    return piece && of ? filled(piece, of, worked) : undefined;
-  }, [piece, plan, layerId]);
+    const sitting = piece?.sittings.find((s) => s.id === sittingId);
+    return piece && of ? filled(piece, of, worked, sitting) : undefined;
+  }, [piece, plan, layerId, sittingId]);
   const chosen = useChosen(id, station, plan, own, layerPlan);
   const poured = usePoured(editor, layerId, station === 'map' && (layerPlan?.poured ?? false));
   // In a zone everything of the map works on the zone as it works on a layer.
@@ -97,7 +102,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const { cup, setCup, chooseZone, selected, select } = chosen;
   const at = useMemo<AtStation | null>(
     () =>
-      piece && plan && view && layer && worked && workedPlan
+      piece && plan && view && layer && worked && workedPlan && sittingPlan
         ? {
             piece,
             plan,
@@ -105,6 +110,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             layer: worked,
             layerIndex,
             layerPlan: workedPlan,
+            sittingPlan,
             whole: layer,
             zone: inside,
             chooseZone,
@@ -125,6 +131,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
       worked,
       layerIndex,
       workedPlan,
+      sittingPlan,
       inside,
       chooseZone,
       cup,
@@ -155,7 +162,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     );
   }
   if (view?.problem && !plan) return <Unplanned page={page} view={view} />;
-  if (!at || !piece || !layer || !plan || !layerPlan || !view || !worked || !workedPlan) {
+  if (!at || !piece || !layer || !plan || !layerPlan || !sittingPlan || !view || !worked || !workedPlan) {
     return (
       <main id="main" className="alone" aria-busy>
         <p>Fetching the piece…</p>
@@ -167,83 +174,111 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const Page = pages[station as Station];
   return (
     <EditingProvider value={editing}>
-      <PouredQuestion
-        layer={poured.asked ? layer.name : null}
-        onLeave={poured.leave}
-        onChange={poured.change}
-      />
-      <main id="main" className="piece">
-        <PieceColumn
-          page={page}
-          piece={piece}
-          plan={plan}
-          view={view}
-          chosen={layer.id}
-          choose={chosen.choose}
+      <StationProvider value={at}>
+        <PouredQuestion
+          layer={poured.asked ? layer.name : null}
+          onLeave={poured.leave}
+          onChange={poured.change}
         />
-        <Tags
-          id={id}
-          layer={layer}
-          plan={layerPlan}
-          ground={piece.ground}
-          groundPlan={plan.ground}
-          findings={plan.findings}
-          search={`?layer=${layer.id}`}
-        />
-        {painting ? (
-          <MapStage
+        <main id="main" className="piece">
+          <PieceColumn
+            page={page}
             piece={piece}
-            editor={editor}
-            picture={{
-              painting: tried?.painting ?? painting,
-              drafts: page.drafts,
-              drafted: page.drafted,
-              lit: chosen.lit,
-              look: page.lookedAt,
-              hidden: plan.hidden,
-              onLook: setLook,
-              working: page.working,
-            }}
-            worked={{
-              layer: worked,
-              plan: workedPlan,
-              zone: inside,
-              whole: layer,
-              wholePlan: layerPlan,
-              chooseZone: chosen.chooseZone,
-            }}
-            supports={plan.ground.standing.supports}
-            findings={tried || below ? [] : found.filter((f) => !f.wavedOff)}
-            handles={tried || below ? null : station === 'map' ? 'map' : station === 'ground' ? 'rim' : null}
-            trial={
-              tried && {
-                label: tried.label,
-                left: tried.left,
-                take: () => void editor.edit(tried.remedy),
-                leave: () => setTrial(null),
-              }
-            }
-            selection={{ selected: chosen.selected, onSelect: chosen.select }}
-            onPoint={chosen.point}
+            plan={plan}
+            view={view}
+            chosen={layer.id}
+            sitting={sittingPlan.sittingId}
+            choose={chosen.choose}
           />
-        ) : (
-          <div className="stage">{page.unpainted && <p className="say-wrong">{page.unpainted}</p>}</div>
-        )}
-        <section className="right" aria-label={stationNames[station as Station]}>
-          <StationProvider value={at}>
-            <Page key={`${station}/${layer.id}/${inside ?? ''}/${poured.left}/${page.renewed}`} />
-          </StationProvider>
-        </section>
-        <Cups
-          layer={layer}
-          plan={layerPlan}
-          chosen={chosen.cup}
-          pointed={chosen.pointed}
-          pullable={station === 'map' || station === 'cups'}
-          onChoose={chosen.setCup}
-          onPoint={chosen.setPointed}
-        />
-      </main>
+          <Tags
+            id={id}
+            layer={layer}
+            plan={layerPlan}
+            sitting={sittingPlan}
+            ground={piece.ground}
+            groundPlan={plan.ground}
+            findings={plan.findings}
+            search={`?layer=${layer.id}&sitting=${layer.sitting}`}
+          />
+          {station === 'cups' ? (
+            <JugStage
+              picks={{
+                chosen: chosen.cup,
+                pointed: chosen.pointed,
+                onChoose: chosen.setCup,
+                onPoint: chosen.setPointed,
+              }}
+            />
+          ) : painting ? (
+            <MapStage
+              piece={piece}
+              editor={editor}
+              picture={{
+                painting: tried?.painting ?? painting,
+                drafts: page.drafts,
+                drafted: page.drafted,
+                lit: chosen.lit,
+                look: page.lookedAt,
+                hidden: plan.hidden,
+                onLook: setLook,
+                working: page.working,
+              }}
+              worked={{
+                layer: worked,
+                plan: workedPlan,
+                zone: inside,
+                whole: layer,
+                wholePlan: layerPlan,
+                chooseZone: chosen.chooseZone,
+              }}
+              supports={plan.ground.standing.supports}
+              findings={tried || below ? [] : found.filter((f) => !f.wavedOff)}
+              handles={
+                tried || below ? null : station === 'map' ? 'map' : station === 'ground' ? 'rim' : null
+              }
+              trial={
+                tried && {
+                  label: tried.label,
+                  left: tried.left,
+                  take: () => void editor.edit(tried.remedy),
+                  leave: () => setTrial(null),
+                }
+              }
+              selection={{ selected: chosen.selected, onSelect: chosen.select }}
+              onPoint={chosen.point}
+            />
+          ) : (
+            <div className="stage">{page.unpainted && <p className="say-wrong">{page.unpainted}</p>}</div>
+          )}
+          <section className="right" aria-label={stationNames[station as Station]}>
+            <Page
+              key={`${station}/${layer.id}/${layer.sitting}/${inside ?? ''}/${poured.left}/${page.renewed}`}
+            />
+          </section>
+          {station === 'cups' ? (
+            painting && (
+              <SmallMap
+                piece={piece}
+                layerId={layer.id}
+                picture={{ painting, drafts: page.drafts, drafted: page.drafted, lit: chosen.lit }}
+              >
+                A cup's level is pulled up or down for the reserve of all, with Alt for its bands. Its name
+                carries it to another batch.
+              </SmallMap>
+            )
+          ) : (
+            <Cups
+              layer={layer}
+              plan={sittingPlan}
+              chosen={chosen.cup}
+              pointed={chosen.pointed}
+              pullable={station === 'map'}
+              onChoose={chosen.setCup}
+              onPoint={chosen.setPointed}
+            />
+          )}
+        </main>
+      </StationProvider>
     </EditingProvider>
   );
 }

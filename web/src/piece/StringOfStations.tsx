@@ -1,6 +1,6 @@
 import type { FilledLayer } from '../editor/filled';
 import { NavLink } from 'react-router';
-import type { Finding, Ground, LayerView, PlanView } from '../api/client';
+import type { Finding, Ground, LayerView, PlanView, SittingView } from '../api/client';
 import type { Station } from '../stations/station';
 import { stationNames, stations } from '../stations/station';
 import './StringOfStations.scss';
@@ -9,6 +9,7 @@ interface Props {
   id: string;
   layer: FilledLayer;
   plan: LayerView;
+  sitting: SittingView;
   ground: Ground;
   groundPlan: PlanView['ground'];
   findings: Finding[];
@@ -16,7 +17,7 @@ interface Props {
 }
 
 /** The stations of a piece as tags on one string, each saying what of it is still open. */
-export function StringOfStations({ id, layer, plan, ground, groundPlan, findings, search }: Props) {
+export function StringOfStations({ id, layer, plan, sitting, ground, groundPlan, findings, search }: Props) {
   const n = stations.length;
   return (
     <nav className="string" aria-label="Stations">
@@ -25,7 +26,7 @@ export function StringOfStations({ id, layer, plan, ground, groundPlan, findings
       </svg>
       <ol>
         {stations.map((station, i) => {
-          const { share, words } = openAt(station, layer, plan, ground, groundPlan);
+          const { share, words } = openAt(station, layer, { plan, sitting }, ground, groundPlan);
           const here = findings.filter((f) => f.place.station === station && !f.wavedOff);
           const look = here.map((f) => f.title.toLowerCase()).join(', ');
           const sag = 4 * (1 - ((2 * (i + 0.5)) / n - 1) ** 2);
@@ -56,15 +57,15 @@ interface Open {
 
 const some = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 
-/** What of a station is still open. A layer is done when each of its regions has been poured. */
+/** What of a station is still open: of ground and map of the layer, of all others of the sitting that is looked at. */
 export function openAt(
   station: Station,
   layer: FilledLayer,
-  plan: LayerView,
+  { plan, sitting }: { plan: LayerView; sitting: SittingView },
   ground: Ground,
   groundPlan: Pick<PlanView['ground'], 'preparation'>,
 ): Open {
-  const poured = plan.steps.length - plan.openRegions.length;
+  const poured = sitting.steps.length - sitting.openRegions.length;
   switch (station) {
     case 'ground': {
       if (plan.poured) return { share: 1, words: 'done' };
@@ -88,19 +89,19 @@ export function openAt(
         : { share: 1, words: 'laid out' };
     }
     case 'cups': {
-      const over = plan.cups.cups.filter((c) => c.overLimit).length;
-      if (plan.steps.length === 0) return { share: 0, words: 'nothing to mix' };
+      const over = sitting.cups.cups.filter((c) => c.overLimit).length;
+      if (sitting.steps.length === 0) return { share: 0, words: 'nothing to mix' };
       return over > 0
         ? { share: 0.7, words: `${over} over its load` }
-        : { share: 1, words: some(new Set(plan.steps.map((s) => s.cupId)).size, 'cup') };
+        : { share: 1, words: some(new Set(sitting.steps.map((s) => s.cupId)).size, 'cup') };
     }
     case 'pour':
-      if (plan.done) return { share: 1, words: 'poured' };
-      return plan.poured
-        ? { share: poured / plan.steps.length, words: `${plan.openRegions.length} to pour` }
-        : { share: 0, words: some(plan.steps.length, 'pour') };
+      if (sitting.done) return { share: 1, words: 'poured' };
+      return sitting.poured
+        ? { share: poured / sitting.steps.length, words: `${sitting.openRegions.length} to pour` }
+        : { share: 0, words: some(sitting.steps.length, 'pour') };
     case 'cure':
-      if (plan.poured) return { share: 1, words: 'curing' };
+      if (sitting.poured) return { share: 1, words: 'curing' };
       return layer.plan.start === null
         ? { share: 0, words: 'no start yet' }
         : {
@@ -108,9 +109,9 @@ export function openAt(
             words: layer.plan.roomC === null ? 'room unknown' : 'planned',
           };
     case 'story':
-      if (!plan.poured) return { share: 0, words: 'not logged' };
-      return plan.done
+      if (!sitting.poured) return { share: 0, words: 'not logged' };
+      return sitting.done
         ? { share: 1, words: 'logged' }
-        : { share: poured / plan.steps.length, words: `${poured} of ${plan.steps.length} logged` };
+        : { share: poured / sitting.steps.length, words: `${poured} of ${sitting.steps.length} logged` };
   }
 }

@@ -9,10 +9,13 @@ const layerKey = (id: string) => `layer of ${id}`;
 
 const none: ReadonlySet<string> = new Set();
 
-/** The layer that is asked for: by the address, else the one that was worked on last. */
-export function useAskedLayer(id: string) {
+/** The layer that is asked for: by the address, else the one that was worked on last; and the sitting, where the address says one. */
+export function useAsked(id: string) {
   const [search] = useSearchParams();
-  return search.get('layer') ?? sessionStorage.getItem(layerKey(id));
+  return {
+    layer: search.get('layer') ?? sessionStorage.getItem(layerKey(id)),
+    sitting: search.get('sitting'),
+  };
 }
 
 /** What of a piece is chosen, picked and pointed at. */
@@ -47,12 +50,12 @@ export function useChosen(
     setZoneId(to);
   }, []);
   const choose = useCallback(
-    (to: string) => {
+    (to: string, sitting?: string) => {
       setCup(null);
       setSelected(null);
       setZoneId(null);
       sessionStorage.setItem(layerKey(id), to);
-      setSearch({ layer: to }, { replace: true });
+      setSearch(sitting === undefined ? { layer: to } : { layer: to, sitting }, { replace: true });
     },
     [id, setCup, setSearch],
   );

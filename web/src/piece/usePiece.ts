@@ -54,8 +54,9 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
 
   // The whole painting follows every save; of a piece that could not be saved it is made without keeping it.
   const topmost = layerId ?? view?.piece.layers.at(-1)?.id;
+  const sittings = plan?.layers.find((l) => l.layerId === topmost)?.sittingIds;
   const revision = asPoured
-    ? (view?.runs.findLast((r) => r.layerId === topmost)?.revision ?? undefined)
+    ? (view?.runs.findLast((r) => sittings?.includes(r.sittingId))?.revision ?? undefined)
     : undefined;
   const unkept =
     saving.state === 'stale' && !looking && view

@@ -2,7 +2,6 @@ import type { Cup } from '../editor/filled';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, expect, it, vi } from 'vitest';
-import type { CupVolume } from '../api/client';
 import { CupColour } from './CupColour';
 import { testEdits } from '../parts/testEdits';
 
@@ -24,13 +23,7 @@ const shown = (of: Cup, colour: string | null) =>
           <Route
             path="/pieces/:id/:station"
             element={
-              <CupColour
-                cup={of}
-                volume={{ colour } as CupVolume}
-                label="Colour of storm"
-                layerId="layer-2"
-                setCup={pick}
-              />
+              <CupColour cup={of} shown={colour} label="Colour of storm" layerId="layer-2" setCup={pick} />
             }
           />
         </Routes>

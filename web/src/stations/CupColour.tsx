@@ -1,14 +1,13 @@
 import type { Cup } from '../editor/filled';
 import { Link, useParams } from 'react-router';
 import { useState } from 'react';
-import type { CupVolume } from '../api/client';
 import { ColourAt } from '../parts/At';
 import './CupColour.scss';
 
 interface Props {
   cup: Cup | undefined;
-  /** What is worked out for it: the colour of a mix. */
-  volume: CupVolume | undefined;
+  /** The colour that it shows: of a mix, that of what is mixed; null for clear resin. */
+  shown: string | null;
   /** Whose colour it is, in words. */
   label: string;
   layerId: string;
@@ -19,7 +18,7 @@ interface Props {
  * The colour of a cup, to be changed where it is met. Clear resin takes no colour before a colourant is chosen, and a mix
  * has that of what is mixed: either says so, and shows the way.
  */
-export function CupColour({ cup, volume, label, layerId, setCup }: Props) {
+export function CupColour({ cup, shown, label, layerId, setCup }: Props) {
   const [asked, setAsked] = useState(false);
   const { id } = useParams();
   if (!cup) return null;
@@ -31,7 +30,7 @@ export function CupColour({ cup, volume, label, layerId, setCup }: Props) {
       <button
         type="button"
         className="colour-well"
-        style={{ background: volume?.colour ?? '#dfe9e6' }}
+        style={{ background: shown ?? '#dfe9e6' }}
         aria-label={label}
         title={label}
         aria-expanded={asked}

@@ -2,7 +2,7 @@ import { createContext, use } from 'react';
 import type { FilledLayer, Layout, Places } from '../editor/filled';
 import { inZone } from '../editor/filled';
 import type { Selected } from '../editor/selection';
-import type { LayerView, Piece, PieceView, PlanView } from '../api/client';
+import type { LayerView, Piece, PieceView, PlanView, SittingView } from '../api/client';
 
 /** What every station and its parts work on: the piece, the layer that is looked at, and everything worked out. */
 export interface AtStation {
@@ -11,6 +11,8 @@ export interface AtStation {
   layerIndex: number;
   plan: PlanView;
   layerPlan: LayerView;
+  /** The sitting that is looked at, of those that fill something of the layer. */
+  sittingPlan: SittingView;
   view: PieceView;
   /** Cup that is looked at. */
   cup: string | null;

@@ -1,43 +1,63 @@
 import { alsoIn } from '../../editor/filled';
 import type { FilledLayer } from '../../editor/filled';
+import { arrange, arranged, moved } from '../../editor/batches';
 
 import { ChoiceAt, NumberAt, TextAt } from '../../parts/At';
 import { Choice } from '../../parts/Choice';
 import { useEdits } from '../../parts/editing';
 import { useFields } from '../../parts/fields';
-import type { Reckoned } from '../../api/client';
+import type { BatchPlan, CupVolume, Reckoned } from '../../api/client';
 import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
 import { usePots } from '../../parts/pots';
 import { useMaterials } from '../materials';
 import type { AtStation } from '../station';
-import { regionName, timesPoured, useStation } from '../station';
+import { useRegionNames } from '../regionNames';
+import { timesPoured, useStation } from '../station';
 import './CupsStation.scss';
 
 export function CupsStation() {
-  const { piece, plan: whole, layer, layerPlan, at, cup: selected, setCup, secondLook } = useStation();
+  const {
+    piece,
+    plan: whole,
+    layer,
+    layerPlan,
+    sittingPlan,
+    at,
+    cup: selected,
+    setCup,
+    secondLook,
+  } = useStation();
+  const names = useRegionNames();
   const { usual } = useFields();
   const { edit } = useEdits();
   const units = useUnits();
   const materials = useMaterials();
   // Oil does not go into resin.
   const pots = usePots().filter((p) => p.pot.kind === 'water');
-  const inOrder = [...new Set(layerPlan.steps.map((s) => s.cupId))];
+  const inOrder = [...new Set(sittingPlan.steps.map((s) => s.cupId))];
   const cup =
-    layer.cups.find((c) => c.id === selected) ??
-    layer.cups.find((c) => c.id === inOrder[0]) ??
-    layer.cups[0]!;
-  const plan = layerPlan.cups.cups.find((c) => c.cupId === cup.id);
-  const others = alsoIn(piece, whole.layers, layer.id, cup.id);
-  const opacity = layerPlan.opacity[cup.id];
+    layer.recipes.find((c) => c.id === selected) ??
+    layer.recipes.find((c) => c.id === inOrder[0]) ??
+    layer.recipes[0]!;
+  const { batches } = sittingPlan;
+  const batch = batches.all.find((b) => b.cupIds.includes(cup.id));
+  const plan = sittingPlan.cups.cups.find((c) => c.cupId === cup.id);
+  const others = alsoIn(piece, whole.sittings, layer.id, cup.id);
+  const opacity = layerPlan.colours.find((c) => c.cupId === cup.id)?.opacity;
   const several = timesPoured(piece.ground);
   const system = materials?.resinSystems.find((s) => s.id === layer.resin.system);
   const byWeight = layer.measure === 'by-weight';
+  const colourant = materials?.colourants.find((c) => c.class === cup.colourant)?.name;
   return (
     <>
       <h2>
-        <HowNumber of={layerPlan.cups.totalMl} label="All cups" className="hero" />
-        <span className="beside">in {inOrder.length === 1 ? 'one cup' : `${inOrder.length} cups`}</span>
+        <HowNumber of={sittingPlan.cups.totalMl} label="All cups" className="hero" />
+        <span className="beside">
+          in {inOrder.length === 1 ? 'one cup' : `${inOrder.length} cups`},{' '}
+          {batches.all.length === 1 ? 'one batch of' : `${batches.all.length} batches of`}{' '}
+          <HowNumber of={batches.totalMl} label="Mixed in all" decimals={0} />
+        </span>
       </h2>
       {secondLook}
       <div className="sentence small">
@@ -89,6 +109,16 @@ export function CupsStation() {
               value={layer.tools?.cupStepMl ?? null}
             />
           )}
+          , in jugs of up to{' '}
+          <NumberAt
+            place={`${at.sitting}.tools.jugMl`}
+            label="Largest jug"
+            quiet
+            empty={usual['sittings.tools.jugMl'] ?? ''}
+            unit="ml"
+            width={56}
+            value={layer.tools?.jugMl ?? null}
+          />
           , with a reserve of{' '}
           <NumberAt
             place={`${at.sitting}.reservePercent`}
@@ -129,7 +159,7 @@ export function CupsStation() {
               </thead>
               <tbody>
                 {plan.draws.map((d) => {
-                  const name = layer.cups.find((c) => c.id === d.cupId)?.name;
+                  const name = layer.recipes.find((c) => c.id === d.cupId)?.name;
                   return (
                     <tr key={d.cupId}>
                       <th scope="row">{name}</th>
@@ -145,44 +175,19 @@ export function CupsStation() {
         )}
         {plan && plan.mixMl.value > 0 && plan.draws.length === 0 && (
           <>
-            <table className="amounts">
-              <thead>
-                <tr>
-                  <th scope="col">part</th>
-                  <th scope="col" data-hero={!byWeight || undefined}>
-                    volume
-                  </th>
-                  <th scope="col" data-hero={byWeight || undefined}>
-                    weight
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                <Part name="resin" ml={plan.resinMl} g={plan.resinG} byWeight={byWeight} />
-                <Part name="hardener" ml={plan.hardenerMl} g={plan.hardenerG} byWeight={byWeight} />
-                {plan.colourantG && (
-                  <tr>
-                    <th scope="row">{materials?.colourants.find((c) => c.class === cup.colourant)?.name}</th>
-                    <td />
-                    <td data-hero>
-                      <HowNumber of={plan.colourantG} label="Colourant" decimals={2} />
-                    </td>
-                  </tr>
-                )}
-              </tbody>
-            </table>
+            <Filled cup={plan} batch={batch} byWeight={byWeight} colourant={colourant} />
             <p className="hint">
-              For {plan.regionIds.map((r) => regionName(layer, r, plan.cupId)).join(', ')}. Holds{' '}
+              For {plan.regions.map((r) => names.region(r.layerId, r.region, plan.cupId)).join(', ')}. Holds{' '}
               <HowNumber of={plan.reserve} label={`Reserve in ${cup.name}`} decimals={1} /> of reserve;{' '}
               <HowNumber of={plan.loss} label={`What stays in ${cup.name}`} decimals={1} /> stays in the cup.
               {several && ` It is for ${several.words}.`}
               {plan.drawnMl > 0 && ` ${units.show(plan.drawnMl, 'ml', 1)} goes to mixed cups.`}
             </p>
-            {plan.smallest && (
+            {plan.measured?.smallest && (
               <p className="finding mind">
                 Too little for your {byWeight ? 'scale' : 'marked cup'}: its steps cannot hold the ratio below{' '}
-                <HowNumber of={plan.smallest} label={`Smallest mix of ${cup.name}`} decimals={0} />. Mix that
-                much, or share a cup.
+                <HowNumber of={plan.measured.smallest} label={`Smallest mix of ${cup.name}`} decimals={0} />.
+                Mix that much, or pour it off a jug.
               </p>
             )}
           </>
@@ -237,19 +242,121 @@ export function CupsStation() {
           </p>
         )}
       </section>
+      <PouredOff cup={cup.id} name={cup.name} batch={batch} />
       <p className="care">
         Resin and hardener irritate skin and lungs: nitrile gloves, eye protection, fresh air, and whatever
         the maker's safety data sheet asks for.
       </p>
-      {selected === null && layer.cups.length > 1 && (
+      {selected === null && layer.recipes.length > 1 && (
         <p className="hint">
-          Pick a cup on the bench below to see what goes into it.
+          Pick a cup on the stage to see what goes into it.
           <button type="button" className="visually-hidden-focusable" onClick={() => setCup(cup.id)}>
             Stay with {cup.name}
           </button>
         </p>
       )}
     </>
+  );
+}
+
+/** What goes into a cup: its two parts where it is mixed in itself, else so much of the jug; and its colour. */
+function Filled({
+  cup,
+  batch,
+  byWeight,
+  colourant,
+}: {
+  cup: CupVolume;
+  batch: BatchPlan | undefined;
+  byWeight: boolean;
+  colourant: string | undefined;
+}) {
+  const { sittingPlan } = useStation();
+  const number = batch ? sittingPlan.batches.all.indexOf(batch) + 1 : 0;
+  return (
+    <table className="amounts">
+      <thead>
+        <tr>
+          <th scope="col">part</th>
+          <th scope="col" data-hero={!byWeight || undefined}>
+            volume
+          </th>
+          <th scope="col" data-hero={byWeight || undefined}>
+            weight
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {cup.measured ? (
+          <>
+            <Part name="resin" ml={cup.measured.resinMl} g={cup.measured.resinG} byWeight={byWeight} />
+            <Part
+              name="hardener"
+              ml={cup.measured.hardenerMl}
+              g={cup.measured.hardenerG}
+              byWeight={byWeight}
+            />
+          </>
+        ) : (
+          <tr>
+            <th scope="row">from batch {number}</th>
+            <td data-hero>
+              <HowNumber of={cup.mixMl} label={`From batch ${number}`} decimals={0} />
+            </td>
+            <td />
+          </tr>
+        )}
+        {cup.colourantG && (
+          <tr>
+            <th scope="row">{colourant}</th>
+            <td />
+            <td data-hero>
+              <HowNumber of={cup.colourantG} label="Colourant" decimals={2} />
+            </td>
+          </tr>
+        )}
+      </tbody>
+    </table>
+  );
+}
+
+/** The batch that a cup is poured off, and how it stands when the cup has been poured. */
+function PouredOff({ cup, name, batch }: { cup: string; name: string; batch: BatchPlan | undefined }) {
+  const { piece, sittingPlan } = useStation();
+  const { edit } = useEdits();
+  const { all } = sittingPlan.batches;
+  if (!batch) return null;
+  const clock = batch.cups.find((c) => c.cupId === cup);
+  const own = piece.sittings.find((s) => s.id === sittingPlan.sittingId)?.batches;
+  const to = (id: string | null) => edit(arrange(sittingPlan.sittingId, moved(arranged(all, own), cup, id)));
+  return (
+    <section className="poured-off" aria-label={`Batch of ${name}`}>
+      <Choice
+        label={`${name} is`}
+        value={batch.id}
+        choices={[
+          ...all.map(
+            (b, i) =>
+              [
+                b.id,
+                b.cupIds.length === 1 && b.id === batch.id
+                  ? `batch ${i + 1}, mixed in its own cup`
+                  : `poured off batch ${i + 1}`,
+              ] as const,
+          ),
+          ...(batch.cupIds.length > 1 ? [['own', 'mixed in its own cup'] as const] : []),
+        ]}
+        onChange={(id) => (id === batch.id ? undefined : to(id === 'own' ? null : id))}
+      />
+      {clock && (
+        <p className="hint">
+          The last of it is poured{' '}
+          <HowNumber of={clock.pouredMinutes} label={`${name} poured`} decimals={0} /> after mixing, at{' '}
+          <HowNumber of={clock.celsius} label={`${name} is at`} decimals={0} />, with{' '}
+          <HowNumber of={clock.inHandMinutes} label={`${name} in hand`} decimals={0} /> of working time left.
+        </p>
+      )}
+    </section>
   );
 }
 

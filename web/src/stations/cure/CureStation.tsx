@@ -16,14 +16,14 @@ const states: Record<WindowView['state'], string> = {
 };
 
 export function CureStation() {
-  const { layer, layerIndex, layerPlan, at, secondLook } = useStation();
+  const { layer, sittingPlan, at, secondLook } = useStation();
   const units = useUnits();
   const { usual } = useFields();
-  const { pour } = layerPlan;
+  const { pour } = sittingPlan;
   return (
     <>
-      <h2>{layerPlan.poured ? 'Curing' : 'When to pour'}</h2>
-      {layerPlan.poured ? (
+      <h2>{sittingPlan.poured ? 'Curing' : 'When to pour'}</h2>
+      {sittingPlan.poured ? (
         <p className="hint">
           Counted from what was logged in Story:{' '}
           {pour && `${localText(pour.start.local)} to ${untilText(pour.start.local, pour.end.local)}`}, at{' '}
@@ -54,11 +54,11 @@ export function CureStation() {
         </div>
       )}
       {secondLook}
-      {layerPlan.windows.length === 0 ? (
+      {sittingPlan.windows.length === 0 ? (
         <p>Say when the pour starts, and its windows appear here.</p>
       ) : (
-        <ol className="windows" aria-label={`Windows of layer ${layerIndex + 1}`}>
-          {layerPlan.windows.map((w) => (
+        <ol className="windows" aria-label={`Windows of ${sittingPlan.name}`}>
+          {sittingPlan.windows.map((w) => (
             <li key={w.milestone} data-state={w.state}>
               <h3>
                 {windowNames[w.milestone]} <em>{states[w.state]}</em>

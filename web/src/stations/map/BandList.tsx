@@ -8,7 +8,7 @@ import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
 import { regionName, useStation } from '../station';
 import type { Heart } from '../../editor/filled';
-import { widthOf } from '../../editor/filled';
+import { widthOf, colourIn } from '../../editor/filled';
 import './bands.scss';
 
 const ownCup = '+';
@@ -80,7 +80,7 @@ function HeartBed() {
       <CupColour
         label="Colour of the heart bed"
         cup={layer.cups.find((c) => c.id === layer.heartCup)}
-        volume={layerPlan.cups.cups.find((c) => c.cupId === layer.heartCup)}
+        shown={colourIn(layerPlan, layer.heartCup)}
         layerId={layerPlan.layerId}
         setCup={setCup}
       />
@@ -183,7 +183,7 @@ function BandRow({ index }: { index: number }) {
         <CupColour
           label={`Colour of ${name}`}
           cup={own}
-          volume={layerPlan.cups.cups.find((c) => c.cupId === band.cup)}
+          shown={colourIn(layerPlan, band.cup)}
           layerId={layerPlan.layerId}
           setCup={setCup}
         />

@@ -1,3 +1,4 @@
+import { colourIn } from '../../editor/filled';
 import { useState } from 'react';
 import type { KeptZone, Schemas } from '../../api/client';
 import type { Zone } from '../../editor/filled';
@@ -339,7 +340,7 @@ function Balance() {
                 <i
                   className="balance-swatch"
                   style={{
-                    background: layerPlan.cups.cups.find((c) => c.cupId === b.cupId)?.colour ?? '#dfe9e6',
+                    background: colourIn(layerPlan, b.cupId) ?? '#dfe9e6',
                   }}
                   aria-hidden
                 />

@@ -1,41 +1,61 @@
+import { useState } from 'react';
+import type { PourStep } from '../../api/client';
+import { colourIn } from '../../editor/filled';
 import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';
 import { useUnits } from '../../units/units';
-import { regionName, timesPoured } from '../station';
-import { useStation } from '../station';
+import { useRegionNames } from '../regionNames';
+import { timesPoured, useStation } from '../station';
+import { PourDetail } from './PourDetail';
+import { SittingChoice } from './SittingChoice';
 import './PourStation.scss';
 
+const keyOf = (s: PourStep) => `${s.layerId}/${s.regionId}/${s.pass}`;
+
+/** In what order a sitting is poured, which regions it takes, and how deep. */
 export function PourStation() {
-  const { piece, layer, layerPlan, cup, setCup } = useStation();
+  const { piece, layer, layerPlan, sittingPlan, setCup, cup, secondLook } = useStation();
   const units = useUnits();
-  const { steps } = layerPlan;
+  const names = useRegionNames();
+  const { steps } = sittingPlan;
   const several = timesPoured(piece.ground);
-  const order = steps.map((s) => s.regionId);
   const { edit } = useEdits();
-  const pour = (regions: string[]) => void edit({ do: 'order-pours', layer: layer.id, regions });
+  const [open, setOpen] = useState<string | null>(null);
+  const order = steps.map(({ layerId, regionId }) => ({ layerId, region: regionId }));
+  const pour = (regions: typeof order) =>
+    void edit({ do: 'order-pours', sitting: sittingPlan.sittingId, regions });
   const move = (from: number, by: -1 | 1) =>
     pour(order.toSpliced(from, 1).toSpliced(from + by, 0, order[from]!));
+  const bare = layerPlan.regions.filter((r) => r.bare);
   return (
     <>
       <h2>Order of pours</h2>
+      {secondLook}
+      <SittingChoice />
       <p className="hint">
-        {layer.pourOrder.length === 0 ? layerPlan.orderSays : 'Your own order.'}
+        {layer.pourOrder.length === 0 ? sittingPlan.orderSays : 'Your own order.'}
         {layer.layout?.kind !== 'lines' && layer.layout?.kind !== 'puddle' && (
-          <> Each amount fills its region to {units.show(layer.depthMm, 'mm')}.</>
+          <> Each amount fills its region to {units.show(layer.depthMm, 'mm')} unless it says otherwise.</>
         )}
-        {several && ` Amounts are for ${several.words}.`}
+        {several && ` Amounts are for ${several.words}.`} Press a region to pour it another day, in passes, or
+        not at all.
       </p>
       <ol className="pours">
         {steps.map((step, i) => {
-          const name = regionName(layer, step.regionId, step.cupId);
-          const colour = layerPlan.cups.cups.find((c) => c.cupId === step.cupId)?.colour ?? '#dfe9e6';
+          const name = names.step(step);
+          const colour = colourIn(layerPlan, step.cupId) ?? '#dfe9e6';
+          const isOpen = open === keyOf(step);
           return (
-            <li key={step.regionId} data-lit={cup === step.cupId || undefined}>
+            <li key={keyOf(step)} data-lit={cup === step.cupId || undefined} data-open={isOpen || undefined}>
               <span className="drop" style={{ background: colour }} aria-hidden />
               <button
                 type="button"
                 className="pour-name"
-                onClick={() => setCup(cup === step.cupId ? null : step.cupId)}
+                aria-expanded={isOpen}
+                onClick={() => {
+                  setOpen(isOpen ? null : keyOf(step));
+                  setCup(isOpen ? null : step.cupId);
+                }}
               >
                 {name}
               </button>
@@ -66,6 +86,7 @@ export function PourStation() {
                   <i className="bi down" />
                 </button>
               </span>
+              {isOpen && <PourDetail step={step} name={name} />}
             </li>
           );
         })}
@@ -74,6 +95,44 @@ export function PourStation() {
         <button type="button" className="btn btn-outline-primary" onClick={() => pour([])}>
           Back to the usual order
         </button>
+      )}
+      {bare.length > 0 && (
+        <section className="stays-bare" aria-label="Stays bare">
+          <h3>Stays bare in this layer</h3>
+          <ul>
+            {bare.map((r) => (
+              <li key={r.id}>
+                {names.region(layerPlan.layerId, r.id)}
+                <button
+                  type="button"
+                  className="btn btn-outline-primary"
+                  onClick={() =>
+                    void edit({ do: 'pour-with-rest', layer: layerPlan.layerId, regions: [r.id] })
+                  }
+                >
+                  Pour it
+                </button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {layerPlan.levelClear.length > 0 && (
+        <section className="level-clear" aria-label="Levelling clear">
+          <h3>To bring all to one height, of clear</h3>
+          <ul>
+            {layerPlan.levelClear.map(({ regionId, ml }) => (
+              <li key={regionId}>
+                {names.region(layerPlan.layerId, regionId)}{' '}
+                <HowNumber
+                  of={ml}
+                  label={`Clear to level ${names.region(layerPlan.layerId, regionId)}`}
+                  decimals={1}
+                />
+              </li>
+            ))}
+          </ul>
+        </section>
       )}
     </>
   );

@@ -12,6 +12,7 @@ import { fieldText, localText, wireText } from '../../units/format';
 import type { Units } from '../../units/units';
 import { useUnits } from '../../units/units';
 import type { AtStation } from '../station';
+import { useRegionNames } from '../regionNames';
 import { regionName, useStation } from '../station';
 import './StoryStation.scss';
 
@@ -25,19 +26,20 @@ interface Log {
 
 /** What was really poured, planned beside actual. */
 export function StoryStation() {
-  const { layer, layerPlan, view } = useStation();
+  const { layer, sittingPlan, view } = useStation();
   const units = useUnits();
-  const run = view.runs.findLast((r) => r.layerId === layer.id);
+  const names = useRegionNames();
+  const run = view.runs.findLast((r) => r.sittingId === sittingPlan.sittingId);
   const [log, setLog] = useState<Log>(() => {
     // What is planned and lies ahead has not happened: it is not offered as if it had.
-    const begun = layerPlan.pour !== null && Date.parse(layerPlan.pour.start.at) <= Date.now();
+    const begun = sittingPlan.pour !== null && Date.parse(sittingPlan.pour.start.at) <= Date.now();
     const planned = begun ? layer.plan : null;
     return {
       start: fieldText(run ? run.start.local : planned?.start),
       end: fieldText(run ? run.end?.local : planned?.end),
       roomC: run ? run.roomC : layer.plan.roomC,
       note: run?.note ?? '',
-      poured: Object.fromEntries(run?.pours.map((p) => [p.regionId, p.pouredMl]) ?? []),
+      poured: Object.fromEntries(run?.pours.map((p) => [keyOf(p), p.pouredMl]) ?? []),
     };
   });
   const [runId] = useState(() => run?.id ?? crypto.randomUUID());
@@ -52,12 +54,15 @@ export function StoryStation() {
   };
   const lines =
     run?.pours ??
-    layerPlan.steps.map((s) => ({
+    sittingPlan.steps.map((s) => ({
+      layerId: s.layerId,
       regionId: s.regionId,
-      colourName: regionName(layer, s.regionId, s.cupId),
+      pass: s.pass,
+      colourName: names.step(s),
       plannedMl: s.pourMl.value,
       pouredMl: null,
     }));
+  const named = (line: (typeof lines)[number]) => regionOr(layer, line, line.colourName);
   const say = (field: string) => refused?.errors[field]?.[0];
   const doubts = refused?.errors['evenSo'];
 
@@ -74,12 +79,17 @@ export function StoryStation() {
     if (!start) return setUnsaid('Say when the first pour started.');
     const body: SaveRun = {
       basedOn: run?.version ?? 0,
-      layerId: layer.id,
+      sittingId: sittingPlan.sittingId,
       start,
       end: wireText(log.end),
       roomC: log.roomC,
       note: log.note,
-      pours: lines.map((l) => ({ regionId: l.regionId, pouredMl: log.poured[l.regionId] ?? null })),
+      pours: lines.map((l) => ({
+        layerId: l.layerId,
+        regionId: l.regionId,
+        pass: l.pass,
+        pouredMl: log.poured[keyOf(l)] ?? null,
+      })),
       evenSo,
     };
     keeping.mutate(
@@ -88,9 +98,9 @@ export function StoryStation() {
     );
   };
 
-  const known = lines.filter((l) => log.poured[l.regionId] != null);
+  const known = lines.filter((l) => log.poured[keyOf(l)] != null);
   const planned = known.reduce((sum, l) => sum + l.plannedMl, 0);
-  const poured = known.reduce((sum, l) => sum + (log.poured[l.regionId] ?? 0), 0);
+  const poured = known.reduce((sum, l) => sum + (log.poured[keyOf(l)] ?? 0), 0);
   return (
     <>
       {view.earlier.length > 0 && (
@@ -107,7 +117,7 @@ export function StoryStation() {
           </ol>
         </section>
       )}
-      <h2>What was poured: {layer.name}</h2>
+      <h2>What was poured: {sittingPlan.name}</h2>
       {run && run.revision != null && run.revision !== view.revision && (
         <p className="hint">The picture shows the map as it was poured; the piece has been changed since.</p>
       )}
@@ -141,23 +151,23 @@ export function StoryStation() {
         </thead>
         <tbody>
           {lines.map((line, i) => {
-            const actual = log.poured[line.regionId] ?? null;
+            const actual = log.poured[keyOf(line)] ?? null;
             return (
-              <tr key={line.regionId}>
-                <th scope="row">{regionOr(layer, line.regionId, line.colourName)}</th>
+              <tr key={keyOf(line)}>
+                <th scope="row">{named(line)}</th>
                 <td>
                   <HowNumber
                     of={
-                      layerPlan.steps.find((s) => s.regionId === line.regionId && !run)?.pourMl ??
+                      (run ? undefined : sittingPlan.steps.find((s) => keyOf(s) === keyOf(line)))?.pourMl ??
                       plannedThen(line.plannedMl)
                     }
-                    label={`Planned of ${regionOr(layer, line.regionId, line.colourName)}`}
+                    label={`Planned of ${named(line)}`}
                     decimals={1}
                   />
                 </td>
                 <td>
                   <NumberField
-                    label={`Poured of ${regionOr(layer, line.regionId, line.colourName)}`}
+                    label={`Poured of ${named(line)}`}
                     quiet
                     empty="unknown"
                     unit="ml"
@@ -165,7 +175,7 @@ export function StoryStation() {
                     value={actual}
                     takes={{ field: 'runs.pouredMl' }}
                     error={say(`pours[${i}].pouredMl`)}
-                    onChange={(v) => set({ poured: { ...log.poured, [line.regionId]: v } })}
+                    onChange={(v) => set({ poured: { ...log.poured, [keyOf(line)]: v } })}
                   />
                 </td>
                 <td>{actual === null ? 'unknown' : difference(units, actual - line.plannedMl)}</td>
@@ -228,8 +238,21 @@ const plannedThen = (ml: number): Reckoned => ({
   inputs: [{ name: 'planned when it was logged', value: ml, unit: 'ml', origin: 'reckoned', field: null }],
 });
 
-const regionOr = (layer: AtStation['layer'], regionId: string, name: string) =>
-  regionId === 'heart' || layer.bands.some((b) => b.id === regionId) ? regionName(layer, regionId) : name;
+/** A band goes by its name of today, anything else by that of when it was logged. */
+const regionOr = (
+  layer: AtStation['layer'],
+  line: { layerId: string; regionId: string; pass: number },
+  name: string,
+) =>
+  line.layerId === layer.id &&
+  line.pass === 0 &&
+  (line.regionId === 'heart' || layer.bands.some((b) => b.id === line.regionId))
+    ? regionName(layer, line.regionId)
+    : name;
+
+/** A pour of a sitting: its layer, its region and its pass. */
+const keyOf = (p: { layerId: string; regionId: string; pass: number }) =>
+  `${p.layerId}/${p.regionId}/${p.pass}`;
 
 function difference(units: Units, ml: number) {
   return `${ml > 0.05 ? '+' : ''}${units.show(ml, 'ml', 1)}`;

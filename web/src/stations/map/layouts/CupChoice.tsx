@@ -1,4 +1,5 @@
 import type { FilledLayer } from '../../../editor/filled';
+import { colourIn } from '../../../editor/filled';
 import { Choice } from '../../../parts/Choice';
 import { CupColour } from '../../CupColour';
 import { useStation } from '../../station';
@@ -44,7 +45,7 @@ export function Colour({ cup }: { cup: string }) {
     <CupColour
       label={`Colour of ${of?.name}`}
       cup={of}
-      volume={layerPlan.cups.cups.find((c) => c.cupId === cup)}
+      shown={colourIn(layerPlan, cup)}
       layerId={layerPlan.layerId}
       setCup={setCup}
     />

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { inBurst } from '../../../editor/burst';
 import { NumberAt } from '../../../parts/At';
+import { cupIn } from '../../../editor/filled';
 import { HowNumber } from '../../../parts/HowNumber';
 import { useEdits } from '../../../parts/editing';
 import type { LaidOutAs as Of } from '../../station';
@@ -11,13 +12,13 @@ import './Marble.scss';
 
 /** A ground with streaks from a mixed cup. */
 export function Marble({ layout }: { layout: Of<'marble'> }) {
-  const { layer, here, at, layerPlan } = useStation();
+  const { layer, here, at, plan } = useStation();
   const { edit, set } = useEdits();
   // The slider follows the hand; what it gives follows the slider.
   const [blend, setBlend] = useState<{ to: number; was: number } | null>(null);
   const blended = blend?.was === layout.blend ? blend.to : layout.blend;
   const mix = layer.cups.find((c) => c.id === layout.streakCup);
-  const draws = layerPlan.cups.cups.find((c) => c.cupId === layout.streakCup)?.draws ?? [];
+  const draws = cupIn(plan, layer, layout.streakCup)?.draws ?? [];
   return (
     <>
       <p className="line">

@@ -1,0 +1,226 @@
+import { useRef } from 'react';
+import type { BatchPlan } from '../../api/client';
+import { HowNumber } from '../../parts/HowNumber';
+import { Told } from '../../parts/Told';
+import { Vessel, heightFor, sizeFor } from '../../parts/Vessel';
+import { useStation } from '../../stations/station';
+import { usePull } from '../usePull';
+import { Jug } from './Jug';
+import { Streams } from './Streams';
+
+/** Which cup is chosen or pointed at, and how it comes to be. */
+export interface Picks {
+  chosen: string | null;
+  pointed: string | null;
+  onChoose: (cupId: string | null) => void;
+  onPoint: (cupId: string | null) => void;
+}
+
+interface Props {
+  batch: BatchPlan;
+  number: number;
+  picks: Picks;
+  /** Whether a cup is carried over it. */
+  over: boolean;
+  /** The cup that is carried. */
+  carried: string | null;
+  /** Takes a cup by its name; null where nothing can be changed any more. */
+  onTake: ((e: React.PointerEvent<HTMLElement>, cup: string, name: string, from: string) => void) | null;
+  onSplit: (() => void) | null;
+  onJoin: (() => void) | null;
+}
+
+const tallest = 96;
+
+/** A batch: its jug, and the cups that are poured off it, to scale with all others of the sitting. */
+export function BatchRow(props: Props) {
+  const { batch, number, over, carried, onTake, onSplit, onJoin } = props;
+  const { chosen, pointed, onChoose, onPoint } = props.picks;
+  const { layer, sittingPlan } = useStation();
+  const { pull, keys } = usePull(layer, sittingPlan, true);
+  const row = useRef<HTMLElement>(null);
+  const volumes = sittingPlan.cups.cups;
+  const byWeight = layer.measure === 'by-weight';
+  const largest = Math.max(
+    120,
+    ...sittingPlan.batches.all.map((b) => sizeFor(b.mixMl.value)),
+    ...volumes.map((v) => sizeFor(v.mixMl.value)),
+  );
+  const alone = batch.cupIds.length === 1;
+  // What is mixed of cups stands after the last of those that it is filled from.
+  const mixed = volumes.filter(
+    (v) =>
+      v.mixMl.value > 0 &&
+      v.draws.some((d) => d.cupId === batch.cupIds.at(-1)) &&
+      !batch.cupIds.includes(v.cupId),
+  );
+  const cups = [...batch.cupIds.map((id) => volumes.find((v) => v.cupId === id)), ...mixed].flatMap(
+    (volume) => {
+      const cup = layer.recipes.find((c) => c.id === volume?.cupId);
+      return cup && volume ? [{ cup, volume }] : [];
+    },
+  );
+  return (
+    <section
+      className="batch"
+      aria-label={`Batch ${number}`}
+      data-batch={batch.id}
+      data-over={over || undefined}
+      ref={row}
+    >
+      {!alone && (
+        <>
+          <Streams
+            row={row}
+            to={cups
+              .filter((c) => c.volume.draws.length === 0)
+              .map(({ cup, volume }) => ({
+                id: cup.id,
+                colour: volume.colour ?? '#b9cfcb',
+                ml: volume.mixMl.value,
+              }))}
+          />
+          <Jug
+            batch={batch}
+            height={Math.max(84, heightFor(batch.mixMl.value, largest, tallest + 18))}
+            byWeight={byWeight}
+          />
+        </>
+      )}
+      <div className="batch-words">
+        <h3>
+          {alone ? `Batch ${number}, in its own cup` : `Batch ${number}`}{' '}
+          <HowNumber of={batch.mixMl} label={`Batch ${number}`} decimals={0} className="batch-ml" />
+        </h3>
+        <p className="hint">
+          {batch.latestMinutes ? (
+            <>
+              Begin it <HowNumber of={batch.startMinutes} label={`Batch ${number} begun`} decimals={0} />{' '}
+              after the first
+              {batch.latestMinutes.value > batch.startMinutes.value ? (
+                <>
+                  , at the latest{' '}
+                  <HowNumber of={batch.latestMinutes} label={`Batch ${number} at the latest`} decimals={0} />
+                </>
+              ) : (
+                ': what was poured first keeps its edge by then'
+              )}
+              .{' '}
+            </>
+          ) : null}
+          {!alone && (
+            <>
+              Divided after{' '}
+              <HowNumber of={batch.dividedMinutes} label={`Batch ${number} divided`} decimals={0} /> at{' '}
+              <HowNumber of={batch.dividedC} label={`Batch ${number} when divided`} decimals={0} />.{' '}
+            </>
+          )}
+          <span data-grade={batch.grade}>
+            Left standing it{' '}
+            {batch.gelMinutes ? (
+              <>
+                gels after <HowNumber of={batch.gelMinutes} label={`Batch ${number} gels`} decimals={0} /> and
+                reaches{' '}
+              </>
+            ) : (
+              'reaches '
+            )}
+            <HowNumber of={batch.peakC} label={`Batch ${number} peaks`} decimals={0} />
+            {batch.grade === 'danger' ? ': danger, it may smoke.' : '.'}
+          </span>
+        </p>
+        {batch.problems.map((because, i) => (
+          <p key={i} className="finding mend">
+            <Told words={because.words} numbers={because.numbers} label={`Batch ${number} does not fit`} />
+          </p>
+        ))}
+        <p className="batch-buttons">
+          {onSplit && !alone && (
+            <button type="button" className="btn btn-outline-primary" onClick={onSplit}>
+              Split<span className="visually-hidden"> batch {number}</span>
+            </button>
+          )}
+          {onJoin && (
+            <button type="button" className="btn btn-outline-primary" onClick={onJoin}>
+              Join<span className="visually-hidden"> batch {number}</span> with batch {number - 1}
+            </button>
+          )}
+        </p>
+      </div>
+      <ol>
+        {cups.map(({ cup, volume }) => {
+          const clock = batch.cups.find((c) => c.cupId === cup.id);
+          return (
+            <li key={cup.id} data-cup={cup.id} data-carried={carried === cup.id || undefined}>
+              <button
+                type="button"
+                aria-pressed={chosen === cup.id}
+                data-lit={pointed === cup.id || undefined}
+                title="Pull its level, or press ↑ ↓: the reserve of all cups; with Alt its bands"
+                onClick={(e) => e.detail < 2 && onChoose(chosen === cup.id ? null : cup.id)}
+                onPointerDown={(e) => pull(e, volume)}
+                onKeyDown={(e) => keys(e, volume)}
+                onPointerEnter={() => onPoint(cup.id)}
+                onPointerLeave={() => onPoint(null)}
+                onFocus={() => onPoint(cup.id)}
+                onBlur={() => onPoint(null)}
+              >
+                <Vessel
+                  volume={volume}
+                  colour={volume.colour}
+                  resinMl={volume.measured?.resinMl.value ?? null}
+                  height={heightFor(volume.mixMl.value, largest, tallest)}
+                  id={`jug-${cup.id}`}
+                />
+                <span
+                  className="cup-name"
+                  title={
+                    volume.draws.length === 0 && onTake ? 'Carry it to another batch by its name' : undefined
+                  }
+                  onPointerDown={(e) => {
+                    if (volume.draws.length > 0 || !onTake) return;
+                    e.stopPropagation();
+                    onTake(e, cup.id, cup.name, batch.id);
+                  }}
+                >
+                  {cup.name}
+                </span>
+              </button>
+              <HowNumber of={volume.mixMl} label={`Mix in ${cup.name}`} decimals={0} className="cup-ml" />
+              {volume.measured && (
+                <small className="cup-parts">
+                  <Part
+                    of={byWeight ? volume.measured.resinG : volume.measured.resinMl}
+                    label={`Resin of ${cup.name}`}
+                  />{' '}
+                  +{' '}
+                  <Part
+                    of={byWeight ? volume.measured.hardenerG : volume.measured.hardenerMl}
+                    label={`Hardener of ${cup.name}`}
+                  />
+                </small>
+              )}
+              {volume.colourantG && (
+                <small>
+                  <HowNumber of={volume.colourantG} label={`Colourant of ${cup.name}`} decimals={2} />
+                </small>
+              )}
+              {volume.draws.length > 0 && <small>from other cups</small>}
+              {clock && (
+                <small data-short={clock.inHandMinutes.value < 5 || undefined}>
+                  <HowNumber of={clock.inHandMinutes} label={`${cup.name} in hand`} decimals={0} /> left
+                </small>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+    </section>
+  );
+}
+
+function Part({ of, label }: { of: React.ComponentProps<typeof HowNumber>['of']; label: string }) {
+  return (
+    <HowNumber of={of} label={label} decimals={Math.abs(of.value - Math.round(of.value)) < 0.05 ? 0 : 1} />
+  );
+}

@@ -1,0 +1,56 @@
+import type { BatchPlan } from '../../api/client';
+import { HowNumber } from '../../parts/HowNumber';
+import { sizeFor } from '../../parts/Vessel';
+
+interface Props {
+  batch: BatchPlan;
+  height: number;
+  byWeight: boolean;
+}
+
+/** A jug filled to its two lines: the resin first, the hardener on top of it. */
+export function Jug({ batch, height, byWeight }: Props) {
+  const { measured, mixMl } = batch;
+  const width = Math.max(96, height * 0.92);
+  const inset = 10;
+  const size = sizeFor(mixMl.value);
+  const full = (ml: number) => height - 3 - (height - 6) * (ml / size);
+  const edge = (y: number) => (inset * y) / height;
+  const slice = (from: number, to: number) =>
+    `M${edge(from)} ${from}H${width - edge(from)}L${width - edge(to)} ${to}H${edge(to)}Z`;
+  const [resin, hardener] = byWeight
+    ? [measured.resinG, measured.hardenerG]
+    : [measured.resinMl, measured.hardenerMl];
+  const lines = [
+    ['hardener', hardener],
+    ['resin', resin],
+  ] as const;
+  return (
+    <div className="jug" data-jug style={{ width }}>
+      <svg width={width + 14} height={height} viewBox={`-1 0 ${width + 14} ${height}`} aria-hidden>
+        <path d={slice(full(mixMl.value), full(measured.resinMl.value))} className="hardener" />
+        <path d={slice(full(measured.resinMl.value), height - 3)} className="resin" />
+        <path d={slice(1, height - 1)} className="glass" />
+        <path d={`M${width - 1} 1q10 1 11 9`} className="glass" />
+        <path
+          d={`M${edge(full(measured.resinMl.value))} ${full(measured.resinMl.value)}H${width - edge(full(measured.resinMl.value))}`}
+          className="line"
+        />
+      </svg>
+      <dl>
+        {lines.map(([name, of]) => (
+          <div key={name}>
+            <dt>{name}</dt>
+            <dd>
+              <HowNumber
+                of={of}
+                label={`${name} of the batch`}
+                decimals={Number.isInteger(of.value) ? 0 : 1}
+              />
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </div>
+  );
+}

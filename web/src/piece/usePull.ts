@@ -1,0 +1,83 @@
+import type { CupVolume, Edit, SittingView } from '../api/client';
+import { inBurst } from '../editor/burst';
+import type { FilledLayer } from '../editor/filled';
+import { widthOf } from '../editor/filled';
+import { useEdits } from '../parts/editing';
+import { sizeFor } from '../parts/Vessel';
+
+const mostPerPixel = 1;
+const slack = 5;
+
+/** The level of a cup is pulled up or down, or stepped by keys: the reserve of all cups follows, or with Alt the bands of this one. */
+export function usePull(layer: FilledLayer, plan: SittingView, pullable: boolean) {
+  const { edit, drag } = useEdits();
+  const pull = (e: React.PointerEvent<HTMLButtonElement>, volume: CupVolume) => {
+    const glass = e.currentTarget.querySelector('svg')?.getBoundingClientRect();
+    if (!pullable || e.button !== 0 || !glass || e.clientY > glass.bottom) return;
+    const button = e.currentTarget;
+    const served = Math.max(1, volume.needMl - volume.reserve.value);
+    // On a small cup a pixel is many per cent: there it counts as one, so that no level jumps.
+    const perPixel = Math.min(mostPerPixel, (100 * sizeFor(volume.mixMl.value)) / glass.height / served);
+    let from = e.clientY;
+    let pulled = false;
+    const change = (event: PointerEvent) => {
+      const percent = (from - event.clientY) * perPixel;
+      return event.altKey
+        ? widen(layer, volume, (width) => (width * percent) / 100)
+        : [withReserve(layer, plan, percent)];
+    };
+    const move = (event: PointerEvent) => {
+      if (!pulled && Math.abs(event.clientY - from) < slack) return;
+      if (!pulled) {
+        button.setPointerCapture(event.pointerId);
+        // What told a pull from a press does not count.
+        from -= slack * Math.sign(from - event.clientY);
+      }
+      pulled = true;
+      drag(change(event), event.timeStamp);
+    };
+    const drop = (event: PointerEvent) => {
+      window.removeEventListener('pointermove', move);
+      window.removeEventListener('pointerup', drop);
+      window.removeEventListener('pointercancel', drop);
+      if (!pulled) return;
+      // The click that ends a pull does not choose the cup.
+      button.addEventListener('click', (click) => click.stopPropagation(), { capture: true, once: true });
+      void edit(...change(event));
+    };
+    window.addEventListener('pointermove', move);
+    window.addEventListener('pointerup', drop);
+    window.addEventListener('pointercancel', drop);
+  };
+  const keys = (e: React.KeyboardEvent, volume: CupVolume) => {
+    const by = { ArrowUp: 1, ArrowDown: -1 }[e.key];
+    if (!by || !pullable) return;
+    e.preventDefault();
+    const steps = by * (e.shiftKey ? 10 : 1);
+    inBurst(e.altKey ? `band of ${volume.cupId}` : 'reserve', () => {
+      void edit(...(e.altKey ? widen(layer, volume, () => steps) : [withReserve(layer, plan, steps)]));
+    });
+  };
+  return { pull, keys };
+}
+
+/** The reserve that counts, %: the sitting's own or the default, as the plan reports it. */
+export const reserveOf = (plan: SittingView) =>
+  plan.cups.cups[0]?.mixMl.inputs.find((i) => i.name === 'reserve')?.value ?? 0;
+
+const withReserve = (layer: FilledLayer, plan: SittingView, by: number): Edit => ({
+  do: 'nudge',
+  place: `sittings[${layer.sitting}].reservePercent`,
+  by: Math.round(by),
+  from: reserveOf(plan),
+});
+
+/** Widens every band of the layer that a cup serves by an amount that may depend on its width. */
+const widen = (layer: FilledLayer, volume: CupVolume, by: (widthMm: number) => number): Edit[] =>
+  volume.regions.flatMap(({ layerId, region }) => {
+    const at = layer.bands.findIndex((b) => layerId === layer.id && b.id === region && !b.fillsRest);
+    const band = layer.bands[at];
+    return band
+      ? [{ do: 'widen-band', layer: layer.id, zone: null, band: band.id, byMm: by(widthOf(layer, at)) }]
+      : [];
+  });

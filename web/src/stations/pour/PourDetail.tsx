@@ -1,0 +1,145 @@
+import type { Fill, PourStep } from '../../api/client';
+import { NumberAt } from '../../parts/At';
+import { Choice } from '../../parts/Choice';
+import { NumberField } from '../../parts/NumberField';
+import { useEdits } from '../../parts/editing';
+import { useStation } from '../station';
+
+interface Props {
+  step: PourStep;
+  name: string;
+}
+
+/** In which sitting a region is poured, how deep, and in what passes. */
+export function PourDetail({ step: { layerId, regionId }, name }: Props) {
+  const { piece, plan, sittingPlan } = useStation();
+  const { edit, say } = useEdits();
+  const layer = piece.layers.find((l) => l.id === layerId)!;
+  const region = plan.layers.find((l) => l.layerId === layerId)?.regions.find((r) => r.id === regionId);
+  const passes = piece.sittings.flatMap((s) =>
+    (s.fills ?? [])
+      .filter((f) => f.layerId === layerId && f.region === regionId)
+      .map((fill) => ({ fill, sitting: s.id })),
+  );
+  const on = { layer: layerId, regions: [regionId] };
+  const own = layer.regionDepths?.find((d) => d.region === regionId)?.depthMm ?? null;
+  const alike = (plan.layers.find((l) => l.layerId === layerId)?.regions ?? [])
+    .filter((r) => r.cupId === region?.cupId && r.fits)
+    .map((r) => r.id);
+  const others = plan.sittings.filter((s) => s.sittingId !== sittingPlan.sittingId && !s.poured);
+  const pourIn = (to: string, regions: string[]) =>
+    to === 'bare'
+      ? edit({ do: 'leave-bare', layer: layerId, regions })
+      : edit({ do: 'pour-apart', layer: layerId, regions, sitting: to === 'new' ? null : to });
+  const choices = [
+    ['here', 'in this sitting'] as const,
+    ...others.map((s) => [s.sittingId, `in ${s.name}`] as const),
+    ['new', 'in a new sitting before it'] as const,
+    ['bare', 'not at all: it stays bare'] as const,
+  ];
+  return (
+    <div className="pour-detail" role="group" aria-label={`How ${name} is poured`}>
+      {passes.length < 2 && (
+        <>
+          <Choice
+            label="Poured"
+            value="here"
+            choices={choices}
+            onChange={(to) => (to === 'here' ? undefined : pourIn(to, on.regions))}
+          />
+          {alike.length > 1 && (
+            <Choice
+              label={`All ${alike.length} of this colour`}
+              value="here"
+              choices={choices}
+              onChange={(to) => (to === 'here' ? undefined : pourIn(to, alike))}
+            />
+          )}
+        </>
+      )}
+      {region?.kind !== 'puddle-ring' && region?.kind !== 'vein' && (
+        <>
+          <NumberField
+            label="Depth of this region"
+            unit="mm"
+            empty={layer.depthMm}
+            width={64}
+            value={own}
+            takes={{ field: 'layers.regionDepths.depthMm' }}
+            error={say(`layers[${layerId}].regionDepths[${regionId}].depthMm`)}
+            onChange={(depthMm) =>
+              void edit({ do: 'set-region-depth', layer: layerId, region: regionId, depthMm })
+            }
+          />
+          {passes.length > 1 && (
+            <ol className="passes" aria-label={`Passes over ${name}, the lowest first`}>
+              {passes.map(({ fill, sitting }) => (
+                <Pass key={fill.id} fill={fill} sitting={sitting} />
+              ))}
+            </ol>
+          )}
+          <p className="row-buttons">
+            {([true, false] as const).map((below) => (
+              <button
+                key={String(below)}
+                type="button"
+                className="btn btn-outline-primary"
+                onClick={() =>
+                  void edit({
+                    do: 'add-pass',
+                    layer: layerId,
+                    region: regionId,
+                    sitting: null,
+                    below,
+                    recipe: null,
+                  })
+                }
+              >
+                {below ? 'Clear below it' : 'Clear over it'}
+              </button>
+            ))}
+          </p>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** One pass: how deep, from which colour, in which sitting. */
+function Pass({ fill, sitting }: { fill: Fill; sitting: string }) {
+  const { piece, plan } = useStation();
+  const { edit } = useEdits();
+  const name = (id: string) => piece.recipes.find((r) => r.id === id)?.name ?? '?';
+  return (
+    <li>
+      <NumberAt
+        place={`sittings[${sitting}].fills[${fill.id}].depthMm`}
+        label="Depth of the pass"
+        quiet
+        unit="mm"
+        empty="the rest"
+        width={64}
+        value={fill.depthMm ?? null}
+      />{' '}
+      of{' '}
+      <Choice
+        label="Colour of the pass"
+        quiet
+        value={fill.recipeId ?? 'own'}
+        choices={[['own', "the region's colour"], ...piece.recipes.map((r) => [r.id, r.name] as const)]}
+        onChange={(to) => edit({ do: 'colour-pass', fill: fill.id, recipe: to === 'own' ? null : to })}
+      />
+      {plan.sittings.length > 1 && (
+        <small className="hint"> in {plan.sittings.find((s) => s.sittingId === sitting)?.name}</small>
+      )}
+      <button
+        type="button"
+        className="icon"
+        aria-label={`Leave out the pass of ${fill.recipeId ? name(fill.recipeId) : "the region's colour"}`}
+        onClick={() => void edit({ do: 'leave-pass-out', fill: fill.id })}
+      >
+        ×
+      </button>
+    </li>
+  );
+}
