@@ -15,6 +15,7 @@ import { StoryStation } from '../stations/story/StoryStation';
 import { CupRow } from './CupRow';
 import { usualLook } from './LookBar';
 import { JugStage } from './jugs/JugStage';
+import { WhyBatches } from './jugs/WhyBatches';
 import { MapStage } from './MapStage';
 import { PieceColumn } from './PieceColumn';
 import { PouredQuestion } from './PouredQuestion';
@@ -262,8 +263,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
                 layerId={layer.id}
                 picture={{ painting, drafts: page.drafts, drafted: page.drafted, lit: chosen.lit }}
               >
-                A cup's level is pulled up or down for the reserve of all, with Alt for its bands. Its name
-                carries it to another batch.
+                <WhyBatches />
               </SmallMap>
             )
           ) : (

@@ -34,7 +34,7 @@ export function SmallMap({ piece, layerId, picture: { painting, drafts, drafted,
           />
         )}
       </div>
-      <div className="key">{children}</div>
+      {children}
     </section>
   );
 }

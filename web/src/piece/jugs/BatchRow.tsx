@@ -30,7 +30,12 @@ interface Props {
   onJoin: (() => void) | null;
 }
 
-const tallest = 96;
+/** How high the largest vessel is drawn, the fewer batches there are the higher, pixels. */
+const tallestOf = (batches: number) => (batches === 1 ? 128 : batches === 2 ? 92 : 78);
+
+/** A jug is drawn to the scale of the cups. */
+const jugHeight = (ml: number, largest: number, tallest: number) =>
+  tallest * Math.cbrt((1.14 * ml) / largest);
 
 /** A batch: its jug, and the cups that are poured off it, to scale with all others of the sitting. */
 export function BatchRow(props: Props) {
@@ -40,6 +45,7 @@ export function BatchRow(props: Props) {
   const { pull, keys } = usePull(layer, sittingPlan, true);
   const row = useRef<HTMLElement>(null);
   const volumes = sittingPlan.cups.cups;
+  const tallest = tallestOf(sittingPlan.batches.all.length);
   const byWeight = layer.measure === 'by-weight';
   const largest = Math.max(
     120,
@@ -66,6 +72,8 @@ export function BatchRow(props: Props) {
       aria-label={`Batch ${number}`}
       data-batch={batch.id}
       data-over={over || undefined}
+      data-alone={alone || undefined}
+      data-few={sittingPlan.batches.all.length === 1 || undefined}
       ref={row}
     >
       {!alone && (
@@ -80,18 +88,26 @@ export function BatchRow(props: Props) {
                 ml: volume.mixMl.value,
               }))}
           />
-          <Jug
-            batch={batch}
-            height={Math.max(84, heightFor(batch.mixMl.value, largest, tallest + 18))}
-            byWeight={byWeight}
-          />
+          <div className="jug-column">
+            <Jug
+              batch={batch}
+              height={Math.max(84, jugHeight(batch.mixMl.value, largest, tallest))}
+              byWeight={byWeight}
+            />
+            <div className="under">
+              <h3>Batch {number}</h3>
+              <HowNumber of={batch.mixMl} label={`Batch ${number}`} decimals={0} className="batch-ml" />
+            </div>
+          </div>
         </>
       )}
       <div className="batch-words">
-        <h3>
-          {alone ? `Batch ${number}, in its own cup` : `Batch ${number}`}{' '}
-          <HowNumber of={batch.mixMl} label={`Batch ${number}`} decimals={0} className="batch-ml" />
-        </h3>
+        {alone && (
+          <h3>
+            Batch {number}, in its own cup{' '}
+            <HowNumber of={batch.mixMl} label={`Batch ${number}`} decimals={0} className="batch-ml" />
+          </h3>
+        )}
         <p className="hint">
           {batch.latestMinutes ? (
             <>
@@ -117,16 +133,14 @@ export function BatchRow(props: Props) {
           )}
           <span data-grade={batch.grade}>
             Left standing it{' '}
-            {batch.gelMinutes ? (
+            {batch.gelMinutes && (
               <>
-                gels after <HowNumber of={batch.gelMinutes} label={`Batch ${number} gels`} decimals={0} /> and
-                reaches{' '}
+                gels after <HowNumber of={batch.gelMinutes} label={`Batch ${number} gels`} decimals={0} />{' '}
+                and{' '}
               </>
-            ) : (
-              'reaches '
             )}
-            <HowNumber of={batch.peakC} label={`Batch ${number} peaks`} decimals={0} />
-            {batch.grade === 'danger' ? ': danger, it may smoke.' : '.'}
+            reaches <HowNumber of={batch.peakC} label={`Batch ${number} peaks`} decimals={0} />
+            {batch.grade === 'danger' && <b>: danger</b>}.
           </span>
         </p>
         {batch.problems.map((because, i) => (
@@ -173,7 +187,7 @@ export function BatchRow(props: Props) {
                   id={`jug-${cup.id}`}
                 />
                 <span
-                  className="cup-name"
+                  className="jug-cup-name"
                   title={
                     volume.draws.length === 0 && onTake ? 'Carry it to another batch by its name' : undefined
                   }
@@ -186,31 +200,38 @@ export function BatchRow(props: Props) {
                   {cup.name}
                 </span>
               </button>
-              <HowNumber of={volume.mixMl} label={`Mix in ${cup.name}`} decimals={0} className="cup-ml" />
-              {volume.measured && (
-                <small className="cup-parts">
-                  <Part
-                    of={byWeight ? volume.measured.resinG : volume.measured.resinMl}
-                    label={`Resin of ${cup.name}`}
-                  />{' '}
-                  +{' '}
-                  <Part
-                    of={byWeight ? volume.measured.hardenerG : volume.measured.hardenerMl}
-                    label={`Hardener of ${cup.name}`}
-                  />
-                </small>
-              )}
-              {volume.colourantG && (
-                <small>
-                  <HowNumber of={volume.colourantG} label={`Colourant of ${cup.name}`} decimals={2} />
-                </small>
-              )}
-              {volume.draws.length > 0 && <small>from other cups</small>}
-              {clock && (
-                <small data-short={clock.inHandMinutes.value < 5 || undefined}>
-                  <HowNumber of={clock.inHandMinutes} label={`${cup.name} in hand`} decimals={0} /> left
-                </small>
-              )}
+              <div className="under">
+                <HowNumber
+                  of={volume.mixMl}
+                  label={`Mix in ${cup.name}`}
+                  decimals={0}
+                  className="jug-cup-ml"
+                />
+                {volume.measured && (
+                  <small className="jug-cup-parts">
+                    <Part
+                      of={byWeight ? volume.measured.resinG : volume.measured.resinMl}
+                      label={`Resin of ${cup.name}`}
+                    />{' '}
+                    +{' '}
+                    <Part
+                      of={byWeight ? volume.measured.hardenerG : volume.measured.hardenerMl}
+                      label={`Hardener of ${cup.name}`}
+                    />
+                  </small>
+                )}
+                {volume.colourantG && (
+                  <small>
+                    <HowNumber of={volume.colourantG} label={`Colourant of ${cup.name}`} decimals={2} />
+                  </small>
+                )}
+                {volume.draws.length > 0 && <small>from other cups</small>}
+                {clock && (
+                  <small data-short={clock.inHandMinutes.value < 5 || undefined}>
+                    <HowNumber of={clock.inHandMinutes} label={`${cup.name} in hand`} decimals={0} /> left
+                  </small>
+                )}
+              </div>
             </li>
           );
         })}

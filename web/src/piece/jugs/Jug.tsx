@@ -1,6 +1,5 @@
 import type { BatchPlan } from '../../api/client';
 import { HowNumber } from '../../parts/HowNumber';
-import { sizeFor } from '../../parts/Vessel';
 
 interface Props {
   batch: BatchPlan;
@@ -8,12 +7,15 @@ interface Props {
   byWeight: boolean;
 }
 
+/** A jug is drawn so full. */
+const fill = 0.88;
+
 /** A jug filled to its two lines: the resin first, the hardener on top of it. */
 export function Jug({ batch, height, byWeight }: Props) {
   const { measured, mixMl } = batch;
-  const width = Math.max(96, height * 0.92);
+  const width = Math.max(134, height * 0.92);
   const inset = 10;
-  const size = sizeFor(mixMl.value);
+  const size = mixMl.value / fill;
   const full = (ml: number) => height - 3 - (height - 6) * (ml / size);
   const edge = (y: number) => (inset * y) / height;
   const slice = (from: number, to: number) =>
@@ -21,25 +23,23 @@ export function Jug({ batch, height, byWeight }: Props) {
   const [resin, hardener] = byWeight
     ? [measured.resinG, measured.hardenerG]
     : [measured.resinMl, measured.hardenerMl];
+  const [surface, line] = [full(mixMl.value), full(measured.resinMl.value)];
   const lines = [
-    ['hardener', hardener],
-    ['resin', resin],
+    ['hardener', hardener, (surface + line) / 2],
+    ['resin', resin, (line + height - 3) / 2],
   ] as const;
   return (
     <div className="jug" data-jug style={{ width }}>
       <svg width={width + 14} height={height} viewBox={`-1 0 ${width + 14} ${height}`} aria-hidden>
-        <path d={slice(full(mixMl.value), full(measured.resinMl.value))} className="hardener" />
-        <path d={slice(full(measured.resinMl.value), height - 3)} className="resin" />
+        <path d={slice(surface, line)} className="hardener" />
+        <path d={slice(line, height - 3)} className="resin" />
         <path d={slice(1, height - 1)} className="glass" />
         <path d={`M${width - 1} 1q10 1 11 9`} className="glass" />
-        <path
-          d={`M${edge(full(measured.resinMl.value))} ${full(measured.resinMl.value)}H${width - edge(full(measured.resinMl.value))}`}
-          className="line"
-        />
+        <path d={`M${edge(line)} ${line}H${width - edge(line)}`} className="line" />
       </svg>
       <dl>
-        {lines.map(([name, of]) => (
-          <div key={name}>
+        {lines.map(([name, of, y]) => (
+          <div key={name} style={{ top: y }}>
             <dt>{name}</dt>
             <dd>
               <HowNumber

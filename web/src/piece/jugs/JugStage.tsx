@@ -1,6 +1,4 @@
-import { useState } from 'react';
-import { arrange, arranged, eachByItself, joined, moved, split } from '../../editor/batches';
-import { Told } from '../../parts/Told';
+import { arrange, arranged, joined, moved, split } from '../../editor/batches';
 import { useEdits } from '../../parts/editing';
 import { useStation } from '../../stations/station';
 import type { Picks } from './BatchRow';
@@ -12,16 +10,14 @@ import './JugStage.scss';
 export function JugStage({ picks }: { picks: Picks }) {
   const { piece, sittingPlan } = useStation();
   const { edit } = useEdits();
-  const { all, proposed, why } = sittingPlan.batches;
+  const { all } = sittingPlan.batches;
   const own = piece.sittings.find((s) => s.id === sittingPlan.sittingId)?.batches;
   const now = arranged(all, own);
   const to = (batches: typeof now) => void edit(arrange(sittingPlan.sittingId, batches));
   const { carried, over, take } = useCarry((cup, batch) => to(moved(now, cup, batch)));
-  const [held, setHeld] = useState(false);
-  const several = now.some((b) => b.recipeIds.length > 1);
   const open = !sittingPlan.poured;
   return (
-    <section className="stage jugs" aria-label="Jugs and cups">
+    <section className="jug-stage" aria-label="Jugs and cups">
       {all.length === 0 && (
         <p className="hint">Nothing is poured in this sitting yet: there is nothing to mix.</p>
       )}
@@ -48,30 +44,6 @@ export function JugStage({ picks }: { picks: Picks }) {
           </span>
         </>
       )}
-      <div className="jugs-foot">
-        {why.length > 0 && (
-          <details open={held || undefined} onToggle={(e) => setHeld(e.currentTarget.open)}>
-            <summary>{all.length === 2 ? 'Two' : all.length} batches, because</summary>
-            <ul>
-              {why.map((because, i) => (
-                <li key={i}>
-                  <Told words={because.words} numbers={because.numbers} label={`Why batch ${i + 2}`} />
-                </li>
-              ))}
-            </ul>
-          </details>
-        )}
-        {open && several && (
-          <button type="button" className="btn btn-outline-primary" onClick={() => to(eachByItself(now))}>
-            Each cup by itself
-          </button>
-        )}
-        {open && !proposed && (
-          <button type="button" className="btn btn-outline-primary" onClick={() => to([])}>
-            Jugs as proposed
-          </button>
-        )}
-      </div>
     </section>
   );
 }

@@ -1,4 +1,4 @@
-import { useLayoutEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 
 interface Props {
   row: React.RefObject<HTMLElement | null>;
@@ -13,7 +13,8 @@ interface Stream {
 /** Streams of resin from the lip of the jug to each cup, the thicker the more it is. */
 export function Streams({ row, to }: Props) {
   const [streams, setStreams] = useState<Stream[]>([]);
-  useLayoutEffect(() => {
+  // The row is there once it has been put on the page, after what is in it.
+  useEffect(() => {
     const box = row.current;
     if (!box) return;
     const draw = () => {

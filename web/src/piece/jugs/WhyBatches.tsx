@@ -1,0 +1,63 @@
+import { arrange, arranged, eachByItself } from '../../editor/batches';
+import { Told } from '../../parts/Told';
+import { useEdits } from '../../parts/editing';
+import { useStation } from '../../stations/station';
+import './WhyBatches.scss';
+
+const counted = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six'];
+
+/** Why there are so many batches, and other ways to mix. */
+export function WhyBatches() {
+  const { piece, sittingPlan } = useStation();
+  const { edit } = useEdits();
+  const { all, proposed, why } = sittingPlan.batches;
+  const own = piece.sittings.find((s) => s.id === sittingPlan.sittingId)?.batches;
+  const now = arranged(all, own);
+  const open = !sittingPlan.poured;
+  return (
+    <section className="why-batches" aria-label="Why these batches">
+      {all.length > 0 && (
+        <h3>
+          {proposed
+            ? `${counted[all.length] ?? all.length} ${all.length === 1 ? 'batch does for all' : 'batches, because'}`
+            : 'Your own batches'}
+        </h3>
+      )}
+      {why.length > 0 && (
+        <ul>
+          {why.map((because, i) => (
+            <li key={i}>
+              <Told words={because.words} numbers={because.numbers} label={`Why batch ${i + 2}`} />
+            </li>
+          ))}
+        </ul>
+      )}
+      {open && (
+        <p className="why-buttons">
+          {now.some((b) => b.recipeIds.length > 1) && (
+            <button
+              type="button"
+              className="btn btn-outline-primary"
+              onClick={() => void edit(arrange(sittingPlan.sittingId, eachByItself(now)))}
+            >
+              Each cup by itself
+            </button>
+          )}
+          {!proposed && (
+            <button
+              type="button"
+              className="btn btn-outline-primary"
+              onClick={() => void edit(arrange(sittingPlan.sittingId, []))}
+            >
+              Batches as proposed
+            </button>
+          )}
+        </p>
+      )}
+      <p className="hint">
+        Pull a cup up or down for the reserve of all, with Alt for its bands. Carry it by its name to another
+        batch.
+      </p>
+    </section>
+  );
+}
