@@ -70,7 +70,7 @@ public sealed class FirstPieceWalkTests(SharedWorkshop shared) : WorkshopCase(sh
         page.WaitForText("need = (regions + edges) × (1 + reserve ÷ 100)");
         page.WaitForText("default");
         page.Press(Keys.Escape);
-        foreach (var part in (string[])["Resin by volume", "Resin by weight", "Hardener by volume", "Hardener by weight", "Colourant"])
+        foreach (var part in (string[])["Resin of batch 1", "Hardener of batch 1", "Colourant"])
         {
             Assert.True(Number(page.Find("button", part).GetAttribute("aria-label")!, ": ", " ") > 0, part);
         }

@@ -33,7 +33,7 @@ public sealed class MapNumberTests(SharedWorkshop shared) : WorkshopCase(shared)
     {
         using var page = Opened("/pieces/marsh-light/cups?layer=layer-1");
         page.WaitForText("1 : 1 by volume, typical data");
-        page.Click("button", "Resin by volume");
+        page.Click("button", "Resin of batch 1");
         page.Write("resin parts by volume", "2");
         page.WaitForText("2 : 1 by volume, your own data");
         page.WaitUntilKept();

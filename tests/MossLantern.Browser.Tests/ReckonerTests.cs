@@ -17,7 +17,7 @@ public sealed class ReckonerTests(SharedWorkshop shared) : WorkshopCase(shared)
         // Every result opens to its formula and inputs.
         page.TabTo("button", "Resin: 147.9 ml");
         page.Press(Keys.Enter);
-        page.WaitForText("cup × resin parts by volume ÷ (resin parts by volume + hardener parts by volume)");
+        page.WaitForText("mix × resin parts by volume ÷ (resin parts by volume + hardener parts by volume)");
         page.WaitForText("Density of the resin");
         page.Press(Keys.Enter);
 

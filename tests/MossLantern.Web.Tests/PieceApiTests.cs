@@ -34,10 +34,11 @@ public sealed class PieceApiTests : IDisposable
         var sitting = view["plan"]!["sittings"]![0]!;
         Assert.Equal(["heart", "moss", "rest"], sitting["steps"]!.AsArray().Select(s => (string?)s!["regionId"]));
         var cup = sitting["cups"]!["cups"]!.AsArray().Single(c => (string?)c!["cupId"] == "moss")!;
-        Assert.Null(cup["measured"]);
-        var batch = Assert.Single(sitting["batches"]!["all"]!.AsArray())!;
-        Assert.Equal((double)batch["mixMl"]!["value"]! / 2, (double)batch["measured"]!["resinMl"]!["value"]!, 1e-9);
-        Assert.Equal(("batch-volume", "cup-rounded"), ((string?)batch["mixMl"]!["formula"], (string?)cup["mixMl"]!["formula"]));
+        var batches = sitting["batches"]!["all"]!.AsArray();
+        Assert.All(batches, b => Assert.Equal((double)b!["mixMl"]!["value"]! / 2, (double)b["measured"]!["resinMl"]!["value"]!, 1e-9));
+        var batch = batches.Single(b => b!["cupIds"]!.AsArray().Any(c => (string?)c == "moss"))!;
+        Assert.Equal(batch["cupIds"]!.AsArray().Count == 1, cup["measured"] is not null);
+        Assert.Equal(cup["measured"] is null ? ("batch-volume", "cup-rounded") : ("cup-volume", "cup-volume"), ((string?)batch["mixMl"]!["formula"], (string?)cup["mixMl"]!["formula"]));
         Assert.Equal("default", (string?)cup["mixMl"]!["inputs"]!.AsArray().Single(i => (string?)i!["name"] == "reserve")!["origin"]);
     }
 

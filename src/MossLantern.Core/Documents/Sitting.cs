@@ -74,15 +74,39 @@ public sealed record RegionOf(string LayerId, RegionId Region);
 /// <param name="LayerId">The layer.</param>
 /// <param name="Region">The region of it.</param>
 /// <param name="RecipeId">What it is poured from; null for the region's own.</param>
-/// <param name="DepthMm">How deep it is poured, mm; null for all that the region aims at.</param>
+/// <param name="DepthMm">How deep it is poured, mm; null for what its way gives, or for all that the region aims at.</param>
 /// <param name="Way">How it is laid.</param>
-public sealed record Fill(string Id, string LayerId, RegionId Region, string? RecipeId = null, double? DepthMm = null, FillWay Way = FillWay.Poured);
+public sealed record Fill(string Id, string LayerId, RegionId Region, string? RecipeId = null, double? DepthMm = null, FillWay Way = FillWay.Poured)
+{
+    /// <summary>How deep it is in the end, mm; null for all that the others leave of what the region aims at.</summary>
+    [JsonIgnore]
+    public double? TakesMm => DepthMm ?? UsualMm(Way);
+
+    /// <summary>How deep a way of laying is where nobody says otherwise, mm; null for one that fills up.</summary>
+    /// <remarks>Source: docs/craft/mixing.md, Ways of laying.</remarks>
+    public static double? UsualMm(FillWay way) => way switch
+    {
+        FillWay.Fingered => 0.4,
+        FillWay.Combed => 2,
+        FillWay.Domed => 1.2,
+        _ => null,
+    };
+}
 
 /// <summary>How a fill is laid.</summary>
 public enum FillWay
 {
     /// <summary>Poured to its depth.</summary>
     Poured,
+
+    /// <summary>Rubbed on with the finger as a film.</summary>
+    Fingered,
+
+    /// <summary>Drawn out with a comb: half of its notch stays.</summary>
+    Combed,
+
+    /// <summary>Poured as a dome that holds at the rim.</summary>
+    Domed,
 }
 
 /// <summary>What the artist wants otherwise of one cup of a sitting.</summary>

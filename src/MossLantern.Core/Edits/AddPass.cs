@@ -72,11 +72,11 @@ public sealed record AddPass(string Layer, RegionId Region, string? Sitting, boo
     private Piece MadeRoom(Piece piece, double aimMm, double mm)
     {
         var own = piece.Sittings.SelectMany(s => s.Fills ?? []).Where(f => f.LayerId == Layer && f.Region == Region).ToList();
-        if (own.Any(f => f.DepthMm is null) || own.Sum(f => f.DepthMm!.Value) + mm <= aimMm || own.MaxBy(f => f.DepthMm) is not { } deepest)
+        if (own.Any(f => f.TakesMm is null) || own.Sum(f => f.TakesMm!.Value) + mm <= aimMm || own.MaxBy(f => f.TakesMm) is not { } deepest)
         {
             return piece;
         }
 
-        return Filling.Each(piece, s => s with { Fills = s.Fills is { } fills ? [.. fills.Select(f => f.Id == deepest.Id ? f with { DepthMm = Math.Round(f.DepthMm!.Value - mm, 3) } : f)] : null });
+        return Filling.Each(piece, s => s with { Fills = s.Fills is { } fills ? [.. fills.Select(f => f.Id == deepest.Id ? f with { DepthMm = Math.Round(f.TakesMm!.Value - mm, 3) } : f)] : null });
     }
 }

@@ -30,7 +30,7 @@ public sealed record JoinSittings(string Sitting, string Into) : Edit
         // What is poured whole, in its own colour, where the rest of its layer is poured needs no fill of its own.
         var fills = (into.Fills ?? []).AddRange(from.Fills ?? []);
         var alone = piece.Sittings.SelectMany(s => s.Fills ?? []).GroupBy(f => (f.LayerId, f.Region)).Where(g => g.Count() == 1).Select(g => g.Single().Id).ToHashSet();
-        fills = fills.RemoveAll(f => rest.Contains(f.LayerId) && f.RecipeId is null && f.DepthMm is null && alone.Contains(f.Id));
+        fills = fills.RemoveAll(f => rest.Contains(f.LayerId) && f.RecipeId is null && f.TakesMm is null && alone.Contains(f.Id));
         var order = (into.Order ?? []).AddRange(from.Order ?? []);
         return piece with
         {

@@ -51,8 +51,8 @@ internal static class Settle
         ImmutableArray<Fill> left =
         [
             .. fills.Where(f => layers.GetValueOrDefault(f.LayerId) is { } l && l.Has(f.Region) && l.Bare?.Contains(f.Region) != true).Select(f =>
-                (f.RecipeId is null || known.Contains(f.RecipeId)) && (f.DepthMm is null || !layers[f.LayerId].IsByAmount(f.Region)) ? f
-                    : f with { RecipeId = f.RecipeId is { } id && known.Contains(id) ? id : null, DepthMm = layers[f.LayerId].IsByAmount(f.Region) ? null : f.DepthMm }),
+                (f.RecipeId is null || known.Contains(f.RecipeId)) && (f.TakesMm is null || !layers[f.LayerId].IsByAmount(f.Region)) ? f
+                    : f with { RecipeId = f.RecipeId is { } id && known.Contains(id) ? id : null, DepthMm = layers[f.LayerId].IsByAmount(f.Region) ? null : f.DepthMm, Way = layers[f.LayerId].IsByAmount(f.Region) ? FillWay.Poured : f.Way }),
         ];
         return rest == sitting.Rest && left.SequenceEqual(fills) ? sitting : sitting with { Rest = rest, Fills = left.IsEmpty ? null : left };
     }

@@ -142,7 +142,7 @@ public static class CupPlanner
         var (layer, region, depths) = (portion.Layer, portion.Region, portion.Depths);
         var copies = ground.AtOnce;
         var ml = region.Own is { } own ? OwnMl(ground, layer, region, own, copies)
-            : AllOf(ground, [.. depths.Where(d => d.AreaMm2 > 0 || depths.Length == 1)], layer) is var all && portion.FillId is { } fill ? OfFill(all, fill, layer)
+            : AllOf(ground, [.. depths.Where(d => d.AreaMm2 > 0 || depths.Length == 1)], layer) is var all && portion.FillId is { } fill ? Domed(ground, portion, OfFill(all, fill, layer))
             : all;
 
         // What is poured as so many millilitres is that much: what runs over its edge is a part of it.
@@ -163,6 +163,24 @@ public static class CupPlanner
             new("drip share", drip, "%", OriginOf(layer.Losses?.DripPercent is not null), layer.SittingPlace + ".losses.dripPercent"),
             new("layer volume", ml.Value, "ml", Origin.Reckoned));
         return Poured(portion, ml, edge);
+    }
+
+    /// <summary>So far from the rim a dome is rounded off on average, mm.</summary>
+    private const double DomeMm = 2;
+
+    /// <summary>A dome holds less than what is flat: it is rounded off along the rim.</summary>
+    private static Reckoned Domed(Ground ground, Portion portion, Reckoned flat)
+    {
+        var dome = portion.Depths.Select(d => d.DepthMm).DefaultIfEmpty(0).Max();
+        if (portion.Way != FillWay.Domed || dome <= 0)
+        {
+            return flat;
+        }
+
+        var rim = Math.Min(portion.Region.OpenEdgeMm * ground.AtOnce, 1000 * flat.Value / (DomeMm * dome));
+        return Reckoned.Of(flat.Value - rim * dome * DomeMm / 1000, "ml", Formulas.DomeVolume,
+            new("flat", flat.Value, "ml", Origin.Reckoned), new("rim", rim, "mm", Origin.Reckoned),
+            new("dome", dome, "mm", Origin.Own, $"{portion.Layer.SittingPlace}.fills[{portion.FillId}].depthMm"), new("rounded off over", DomeMm, "mm", Origin.Default));
     }
 
     /// <summary>A fill's depth is decided at the fill.</summary>

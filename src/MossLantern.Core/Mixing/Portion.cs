@@ -17,8 +17,9 @@ public sealed record LaidLayer(FilledLayer Layer, LayerMap Map, ImmutableArray<I
 /// <param name="Depths">The parts of the region with the depth that this pass fills there.</param>
 /// <param name="FillId">The fill that asks for it; null for a region of the rest.</param>
 /// <param name="Pass">Which pass of the sitting over the region it is, from 0.</param>
+/// <param name="Way">How it is laid.</param>
 /// <remarks>Source: docs/craft/mixing.md, Sittings.</remarks>
-public sealed record Portion(FilledLayer Layer, Region Region, string CupId, ImmutableArray<DepthShare> Depths, string? FillId = null, int Pass = 0)
+public sealed record Portion(FilledLayer Layer, Region Region, string CupId, ImmutableArray<DepthShare> Depths, string? FillId = null, int Pass = 0, FillWay Way = FillWay.Poured)
 {
     /// <summary>The region, and whose it is.</summary>
     public RegionOf Of => new(Layer.Id, Region.Id);
@@ -50,10 +51,10 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
                 foreach (var (sitting, fill) in own)
                 {
                     var pass = passes[sitting.Id] = passes.GetValueOrDefault(sitting.Id, -1) + 1;
-                    var (from, to) = (filledMm, fill.DepthMm is { } mm ? filledMm + mm : double.PositiveInfinity);
+                    var (from, to) = (filledMm, fill.TakesMm is { } mm ? filledMm + mm : double.PositiveInfinity);
                     poured[sitting.Id].Add(new(
                         laid.Layer.In(sitting), region, fill.RecipeId ?? region.CupId!,
-                        [.. depths.Select(d => d with { DepthMm = Math.Max(0, Math.Min(to, d.DepthMm) - from) })], fill.Id, pass));
+                        [.. depths.Select(d => d with { DepthMm = Math.Max(0, Math.Min(to, d.DepthMm) - from) })], fill.Id, pass, fill.Way));
                     filledMm = to;
                 }
             }

@@ -117,8 +117,8 @@ internal sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Fill
             return [(own, depthMm)];
         }
 
-        var left = Math.Max(0, depthMm - passes.Sum(p => p.DepthMm ?? 0));
-        return [.. passes.Select(p => (p.RecipeId is { } id ? CupLook.Of(Catalogue, layer, Cups[id]) : own, p.DepthMm ?? left))];
+        var left = Math.Max(0, depthMm - passes.Sum(p => p.TakesMm ?? 0));
+        return [.. passes.Select(p => (p.RecipeId is { } id ? CupLook.Of(Catalogue, layer, Cups[id]) : own, p.TakesMm ?? left))];
     }
 
     public void Run(string path, Recipe one, Recipe other, RegionId region)

@@ -143,7 +143,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
     {
         var layer = laid.Layer;
         var fills = piece.Sittings.SelectMany(s => s.Fills ?? []).Where(f => f.LayerId == layer.Id).ToLookup(f => f.Region);
-        if (layer.RegionDepths is null && layer.Bare is null && !fills.SelectMany(f => f).Any(f => f.DepthMm is not null))
+        if (layer.RegionDepths is null && layer.Bare is null && !fills.SelectMany(f => f).Any(f => f.TakesMm is not null))
         {
             yield break;
         }
@@ -164,7 +164,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
         {
             var aim = itself.AimMm(region.Id);
             var own = fills[region.Id].ToList();
-            var filled = own.Count == 0 || own.Any(f => f.DepthMm is null) ? aim : own.Sum(f => f.DepthMm!.Value);
+            var filled = own.Count == 0 || own.Any(f => f.TakesMm is null) ? aim : own.Sum(f => f.TakesMm!.Value);
             return filled + (layer.OwnDepthMm(region.Id) is null ? layer.DepthMm - itself.AimMm(region.Id) : 0);
         }
     }

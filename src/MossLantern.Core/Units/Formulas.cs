@@ -150,6 +150,9 @@ public static class Formulas
     /// <summary>When a batch has to be begun.</summary>
     public const string BatchLatest = "batch-latest";
 
+    /// <summary>Volume of a domed coat.</summary>
+    public const string DomeVolume = "dome-volume";
+
     /// <summary>Clear that brings a region up to the highest.</summary>
     public const string LevelClear = "level-clear";
 
@@ -336,6 +339,7 @@ public static class Formulas
         new(InHand, "In hand", "working time ends − poured; both from when its batch is mixed", "mixing.md#batches"),
         new(BatchStart, "Begun", "the batch before begun + the batch before poured; minutes after the first", "mixing.md#batches"),
         new(BatchLatest, "At the latest", "first pour holds − ready to pour; minutes after the first batch is mixed: later, what is poured first does not run into it any more", "mixing.md#batches"),
+        new(DomeVolume, "Dome", "flat − rim × dome × rounded off over ÷ 1000; flat is area × depth, less what is rounded off along the rim", "mixing.md#ways-of-laying"),
         new(LevelClear, "Levelling clear", "area × (highest region − this one) ÷ 10 × pieces at once", "mixing.md#sittings"),
         new(CupNone, "Cup", "regions; nothing is poured from it", "mixing.md#cup-volume"),
         new(CupReserve, "Reserve", "(regions + edges) × reserve ÷ 100", "mixing.md#cup-volume"),

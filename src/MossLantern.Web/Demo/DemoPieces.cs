@@ -122,7 +122,7 @@ internal static class DemoPieces
             new SliceOutline(700, 450, [0.97, 0.86, 0.93, 0.9, 0.99, 0.94, 0.88, 0.83, 0.92, 0.96], 7, 12, new(478, 262, 92, 64)),
             EdgeStyle.Walled, 10, "#3d3128", new(PieceKind.Slice, BaseMaterial.Mdf, 12), new(PaintKind.Water, 2),
             Done: [new("sand"), new("seal", seal)]);
-        return OneLayer(
+        var piece = OneLayer(
             "Bracken Slice", ground, "Fronds", 3,
             new RingsLayout(
                 [
@@ -152,6 +152,26 @@ internal static class DemoPieces
                     Recipe.Plain("bracken", "bracken", "#9a6a34", ColourantClass.Mica, 4),
                 ],
             new("thick"), Measure.ByWeight, new(start, null, 20));
+
+        // Three goes on one map: the hearts with their lines, the rings round them a day later, field and rim on the third day.
+        var rest = piece.Sittings[0];
+        Sitting Earlier(string id, string name, int days, params ImmutableArray<RegionId> regions) => rest with
+        {
+            Id = id,
+            Name = name,
+            Rest = [],
+            Start = start.PlusDays(days),
+            Fills = [.. regions.Select(r => new Fill($"{id}-{r}", piece.Layers[0].Id, r))],
+        };
+        return piece with
+        {
+            Sittings =
+            [
+                Earlier("hearts", "Hearts", 0, RegionId.Heart, "gold-line", "cream-ring"),
+                Earlier("rings", "Rings", 1, "rust-ring", "umber-line", "frond-ring", "cream-line"),
+                rest with { Name = "Field and rim", Start = start.PlusDays(2) },
+            ],
+        };
     }
 
     /// <summary>Cast nine hours ago: it comes out of its mould tomorrow.</summary>

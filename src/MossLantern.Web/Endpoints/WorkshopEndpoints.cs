@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Grounds;
@@ -103,7 +104,8 @@ internal static class WorkshopEndpoints
         .Add("sittings.reservePercent", Habits.Usual.ReservePercent)
         .Add("sittings.tools.cupStepMl", Habits.Usual.CupStepMl)
         .Add("sittings.tools.scaleStepG", Habits.Usual.ScaleStepG)
-        .Add("sittings.tools.jugMl", Habits.Usual.JugMl);
+        .Add("sittings.tools.jugMl", Habits.Usual.JugMl)
+        .AddRange(Enum.GetValues<FillWay>().Where(w => Fill.UsualMm(w) is not null).Select(w => KeyValuePair.Create($"sittings.fills.{JsonNamingPolicy.KebabCaseLower.ConvertName(w.ToString())}", Fill.UsualMm(w)!.Value)));
 
     /// <summary>Steps that are proposed to stay, days.</summary>
     private const int StepsKeptDays = 90;

@@ -56,8 +56,8 @@ interface Props {
   worked: Worked;
   supports: PlanView['ground']['standing']['supports'];
   findings: Finding[];
-  /** What can be taken hold of: hearts and bands, the rim, or nothing. */
-  handles: 'map' | 'rim' | null;
+  /** What can be taken hold of: hearts and bands, the rim, regions to be picked, or nothing. */
+  handles: 'map' | 'rim' | 'regions' | null;
   /** A change that is looked at before it is taken. */
   trial: Trial | null;
   selection: { selected: Selected; onSelect: (selected: Selected) => void };
@@ -81,6 +81,7 @@ export function MapStage(props: Props) {
   const here = { layer: whole.id, zone: worked.zone };
 
   const stage = useRef<HTMLDivElement>(null);
+  const pressed = useRef<Spot>({ x: 0, y: 0 });
   const room = useRoom(stage);
   const [zoom, setZoom] = useState(wholeView);
   // While the rim is dragged the fit stays as it was, so that the piece does not shrink away under the hand.
@@ -151,11 +152,20 @@ export function MapStage(props: Props) {
       ref={stage}
       onPointerDown={(e) => {
         if (e.button > 1) return;
+        pressed.current = { x: e.clientX, y: e.clientY };
         const pans = panning || e.button === 1;
         follow(e, { room, zoom, pixelsPerMm, toMm: inMm, draws, pans, take });
       }}
       onPointerMove={(e) => e.buttons === 0 && onPoint(regionUnder(inStage(stage.current!, e.nativeEvent)))}
       onPointerLeave={() => onPoint(null)}
+      onClick={(e) => {
+        const moved = Math.hypot(e.clientX - pressed.current.x, e.clientY - pressed.current.y);
+        const under =
+          handles === 'regions' && moved < slack
+            ? regionUnder(inStage(stage.current!, e.nativeEvent as PointerEvent))
+            : null;
+        if (under !== null) onSelect({ kind: 'region', id: under });
+      }}
     >
       {pixelsPerMm > 0 && (
         <>
@@ -225,6 +235,9 @@ export function MapStage(props: Props) {
     </div>
   );
 }
+
+/** A press that moves no further picks what is under it, pixels. */
+const slack = 5;
 
 /** Where a hand is on the stage, pixels. */
 function inStage(stage: HTMLElement, event: PointerEvent): Pointer {

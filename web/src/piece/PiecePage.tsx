@@ -235,7 +235,15 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
               supports={plan.ground.standing.supports}
               findings={tried || below ? [] : found.filter((f) => !f.wavedOff)}
               handles={
-                tried || below ? null : station === 'map' ? 'map' : station === 'ground' ? 'rim' : null
+                tried || below
+                  ? null
+                  : station === 'map'
+                    ? 'map'
+                    : station === 'ground'
+                      ? 'rim'
+                      : station === 'pour'
+                        ? 'regions'
+                        : null
               }
               trial={
                 tried && {

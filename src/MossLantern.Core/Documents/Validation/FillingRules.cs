@@ -1,6 +1,7 @@
 using System.Globalization;
 using FluentValidation;
 using FluentValidation.Results;
+using MossLantern.Core.Units;
 using static MossLantern.Core.Documents.PieceValidator;
 
 namespace MossLantern.Core.Documents;
@@ -107,7 +108,7 @@ internal static class FillingRules
             {
                 yield return new($"{place}.region", "This region stays bare in its layer: nothing is poured there.");
             }
-            else if (fill.DepthMm is not null && layer.IsByAmount(fill.Region))
+            else if (fill.TakesMm is not null && layer.IsByAmount(fill.Region))
             {
                 yield return new($"{place}.depthMm", "This is poured by the millilitre: it has no depth.");
             }
@@ -125,7 +126,8 @@ internal static class FillingRules
         var fills = piece.Sittings.SelectMany((s, i) => (s.Fills ?? []).Select((f, k) => (Fill: f, Place: $"{At(At("sittings", i) + ".fills", k)}.depthMm")));
         foreach (var group in fills.GroupBy(f => (f.Fill.LayerId, f.Fill.Region)))
         {
-            if (piece.Layers.FirstOrDefault(l => l.Id == group.Key.LayerId) is not { } layer || !layer.Has(group.Key.Region))
+            if (piece.Layers.FirstOrDefault(l => l.Id == group.Key.LayerId) is not { } layer || !layer.Has(group.Key.Region)
+                || group.Any(f => f.Fill.DepthMm is { } mm && !Accepted.DepthMm.Contains(mm)))
             {
                 continue;
             }
@@ -141,8 +143,8 @@ internal static class FillingRules
                 continue;
             }
 
-            var left = layer.AimMm(group.Key.Region) - group.Sum(f => f.Fill.DepthMm ?? 0);
-            var open = group.Count(f => f.Fill.DepthMm is null);
+            var left = layer.AimMm(group.Key.Region) - group.Sum(f => f.Fill.TakesMm ?? 0);
+            var open = group.Count(f => f.Fill.TakesMm is null);
             if (left < -Hair || open > 1 || (open == 1 && left <= Hair))
             {
                 yield return new(last.Place, string.Create(CultureInfo.InvariantCulture,

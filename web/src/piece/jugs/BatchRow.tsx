@@ -91,11 +91,12 @@ export function BatchRow(props: Props) {
           <div className="jug-column">
             <Jug
               batch={batch}
+              number={number}
               height={Math.max(84, jugHeight(batch.mixMl.value, largest, tallest))}
               byWeight={byWeight}
             />
             <div className="under">
-              <h3>Batch {number}</h3>
+              <h2>Batch {number}</h2>
               <HowNumber of={batch.mixMl} label={`Batch ${number}`} decimals={0} className="batch-ml" />
             </div>
           </div>
@@ -103,10 +104,10 @@ export function BatchRow(props: Props) {
       )}
       <div className="batch-words">
         {alone && (
-          <h3>
+          <h2>
             Batch {number}, in its own cup{' '}
             <HowNumber of={batch.mixMl} label={`Batch ${number}`} decimals={0} className="batch-ml" />
-          </h3>
+          </h2>
         )}
         <p className="hint">
           {batch.latestMinutes ? (

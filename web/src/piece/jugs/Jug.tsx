@@ -3,6 +3,7 @@ import { HowNumber } from '../../parts/HowNumber';
 
 interface Props {
   batch: BatchPlan;
+  number: number;
   height: number;
   byWeight: boolean;
 }
@@ -11,7 +12,7 @@ interface Props {
 const fill = 0.88;
 
 /** A jug filled to its two lines: the resin first, the hardener on top of it. */
-export function Jug({ batch, height, byWeight }: Props) {
+export function Jug({ batch, number, height, byWeight }: Props) {
   const { measured, mixMl } = batch;
   const width = Math.max(134, height * 0.92);
   const inset = 10;
@@ -44,7 +45,7 @@ export function Jug({ batch, height, byWeight }: Props) {
             <dd>
               <HowNumber
                 of={of}
-                label={`${name} of the batch`}
+                label={`${name === 'resin' ? 'Resin' : 'Hardener'} of batch ${number}`}
                 decimals={Number.isInteger(of.value) ? 0 : 1}
               />
             </dd>

@@ -17,11 +17,11 @@ export function WhyBatches() {
   return (
     <section className="why-batches" aria-label="Why these batches">
       {all.length > 0 && (
-        <h3>
+        <h2>
           {proposed
             ? `${counted[all.length] ?? all.length} ${all.length === 1 ? 'batch does for all' : 'batches, because'}`
             : 'Your own batches'}
-        </h3>
+        </h2>
       )}
       {why.length > 0 && (
         <ul>

@@ -3,6 +3,7 @@ import { NumberAt } from '../../parts/At';
 import { Choice } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';
 import { useEdits } from '../../parts/editing';
+import { useFields } from '../../parts/fields';
 import { useStation } from '../station';
 
 interface Props {
@@ -14,6 +15,7 @@ interface Props {
 export function PourDetail({ step: { layerId, regionId }, name }: Props) {
   const { piece, plan, sittingPlan } = useStation();
   const { edit, say } = useEdits();
+  const { usual } = useFields();
   const layer = piece.layers.find((l) => l.id === layerId)!;
   const region = plan.layers.find((l) => l.layerId === layerId)?.regions.find((r) => r.id === regionId);
   const passes = piece.sittings.flatMap((s) =>
@@ -71,6 +73,19 @@ export function PourDetail({ step: { layerId, regionId }, name }: Props) {
               void edit({ do: 'set-region-depth', layer: layerId, region: regionId, depthMm })
             }
           />
+          {passes.length < 2 && (
+            <WayOf layerId={layerId} region={regionId} fill={passes[0]?.fill ?? null} label="Laid" />
+          )}
+          {passes.length === 1 && passes[0]!.fill.way !== 'poured' && (
+            <NumberAt
+              place={`sittings[${passes[0]!.sitting}].fills[${passes[0]!.fill.id}].depthMm`}
+              label="How deep it is then"
+              unit="mm"
+              empty={usual[`sittings.fills.${passes[0]!.fill.way}`] ?? ''}
+              width={64}
+              value={passes[0]!.fill.depthMm ?? null}
+            />
+          )}
           {passes.length > 1 && (
             <ol className="passes" aria-label={`Passes over ${name}, the lowest first`}>
               {passes.map(({ fill, sitting }) => (
@@ -105,10 +120,41 @@ export function PourDetail({ step: { layerId, regionId }, name }: Props) {
   );
 }
 
+const ways = [
+  ['poured', 'poured to its depth'],
+  ['fingered', 'rubbed on with the finger'],
+  ['combed', 'drawn out with a comb'],
+  ['domed', 'as a dome'],
+] as const;
+
+/** How a region or a pass is laid. */
+function WayOf({
+  layerId,
+  region,
+  fill,
+  label,
+}: {
+  layerId: string;
+  region: string;
+  fill: Fill | null;
+  label: string;
+}) {
+  const { edit } = useEdits();
+  return (
+    <Choice
+      label={label}
+      value={fill?.way ?? 'poured'}
+      choices={ways}
+      onChange={(way) => edit({ do: 'lay-region', layer: layerId, region, fill: fill?.id ?? null, way })}
+    />
+  );
+}
+
 /** One pass: how deep, from which colour, in which sitting. */
 function Pass({ fill, sitting }: { fill: Fill; sitting: string }) {
   const { piece, plan } = useStation();
   const { edit } = useEdits();
+  const { usual } = useFields();
   const name = (id: string) => piece.recipes.find((r) => r.id === id)?.name ?? '?';
   return (
     <li>
@@ -117,7 +163,7 @@ function Pass({ fill, sitting }: { fill: Fill; sitting: string }) {
         label="Depth of the pass"
         quiet
         unit="mm"
-        empty="the rest"
+        empty={usual[`sittings.fills.${fill.way}`] ?? 'the rest'}
         width={64}
         value={fill.depthMm ?? null}
       />{' '}
@@ -129,6 +175,7 @@ function Pass({ fill, sitting }: { fill: Fill; sitting: string }) {
         choices={[['own', "the region's colour"], ...piece.recipes.map((r) => [r.id, r.name] as const)]}
         onChange={(to) => edit({ do: 'colour-pass', fill: fill.id, recipe: to === 'own' ? null : to })}
       />
+      <WayOf layerId={fill.layerId} region={fill.region} fill={fill} label="laid" />
       {plan.sittings.length > 1 && (
         <small className="hint"> in {plan.sittings.find((s) => s.sittingId === sitting)?.name}</small>
       )}

@@ -10,17 +10,20 @@ import { PourDetail } from './PourDetail';
 import { SittingChoice } from './SittingChoice';
 import './PourStation.scss';
 
-const keyOf = (s: PourStep) => `${s.layerId}/${s.regionId}/${s.pass}`;
+const keyOf = (s: Pick<PourStep, 'layerId' | 'regionId' | 'pass'>) => `${s.layerId}/${s.regionId}/${s.pass}`;
 
 /** In what order a sitting is poured, which regions it takes, and how deep. */
 export function PourStation() {
-  const { piece, layer, layerPlan, sittingPlan, setCup, cup, secondLook } = useStation();
+  const { piece, layer, layerPlan, sittingPlan, setCup, cup, selected, secondLook } = useStation();
   const units = useUnits();
   const names = useRegionNames();
   const { steps } = sittingPlan;
   const several = timesPoured(piece.ground);
   const { edit } = useEdits();
-  const [open, setOpen] = useState<string | null>(null);
+  // A region is opened in the list, or pointed at on the piece.
+  const [opened, setOpened] = useState<{ key: string; of: typeof selected } | null>(null);
+  const pointed = selected && { layerId: layer.id, regionId: selected.id, pass: 0 };
+  const open = opened?.of === selected ? opened.key : pointed && keyOf(pointed);
   const order = steps.map(({ layerId, regionId }) => ({ layerId, region: regionId }));
   const pour = (regions: typeof order) =>
     void edit({ do: 'order-pours', sitting: sittingPlan.sittingId, regions });
@@ -53,7 +56,7 @@ export function PourStation() {
                 className="pour-name"
                 aria-expanded={isOpen}
                 onClick={() => {
-                  setOpen(isOpen ? null : keyOf(step));
+                  setOpened({ key: isOpen ? '' : keyOf(step), of: selected });
                   setCup(isOpen ? null : step.cupId);
                 }}
               >

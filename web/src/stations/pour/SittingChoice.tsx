@@ -26,7 +26,7 @@ export function SittingChoice() {
                 aria-pressed={s === sittingPlan}
                 onClick={() => setSearch({ layer: layer.id, sitting: s.sittingId }, { replace: true })}
               >
-                <b>{s.name}</b>
+                <b>{s.name}</b>{' '}
                 <small>
                   {s.done ? 'poured' : s.pour ? localText(s.pour.start.local) : 'no start yet'}
                   {', '}
