@@ -23,6 +23,7 @@ public sealed record RegionVolume(string LayerId, RegionId RegionId, string CupI
 /// <param name="Reserve">The reserve in it.</param>
 /// <param name="Loss">What stays on its wall.</param>
 /// <param name="MixMl">What is in it, ml: rounded up to a step, and where it is mixed by itself, in steps that both parts can be measured in; 0 for a cup that serves nothing.</param>
+/// <param name="MixG">The same on a scale, g.</param>
 /// <param name="Measured">Resin and hardener, where it is mixed by itself; null where it is poured off a jug or off other cups.</param>
 /// <param name="ColourantG">Colourant, g; null for clear resin.</param>
 /// <param name="LimitPercent">Highest load of its colourant's class, %; null for clear resin.</param>
@@ -37,6 +38,7 @@ public sealed record CupVolume(
     Reckoned Reserve,
     Reckoned Loss,
     Reckoned MixMl,
+    Reckoned MixG,
     MeasuredMix? Measured,
     Reckoned? ColourantG,
     double? LimitPercent,
@@ -274,6 +276,8 @@ public static class CupPlanner
             Reckoned.Of((layerMl + edgeMl) * reserve, "ml", Formulas.CupReserve, layerInput, edgeInput, reserveInput),
             need > 0 ? new(loss, "ml", Formulas.CupLoss, [needInput, .. tools.Stays]) : Reckoned.Of(0, "ml", Formulas.CupNone, layerInput),
             mixMl,
+            mix == 0 ? Reckoned.Of(0, "g", Formulas.CupNone, layerInput with { Unit = "g" })
+                : Reckoned.Of(massG, "g", Formulas.CupMass, new("cup", mix, "ml", Origin.Reckoned), new("density of the mix", massG / mix, "g/ml", Origin.Reckoned)),
             alone ? parts : null,
             colourant is null ? null : Reckoned.Of(massG * cup.LoadPercent / 100, "g", Formulas.ColourantMass,
                 new("mixed mass", massG, "g", Origin.Reckoned),

@@ -159,6 +159,9 @@ public static class Formulas
     /// <summary>The reserve in a cup.</summary>
     public const string CupReserve = "cup-reserve";
 
+    /// <summary>What is in a cup on a scale.</summary>
+    public const string CupMass = "cup-mass";
+
     /// <summary>What stays in a cup.</summary>
     public const string CupLoss = "cup-loss";
 
@@ -342,6 +345,7 @@ public static class Formulas
         new(DomeVolume, "Dome", "flat − rim × dome × rounded off over ÷ 1000; flat is area × depth, less what is rounded off along the rim", "mixing.md#ways-of-laying"),
         new(LevelClear, "Levelling clear", "area × (highest region − this one) ÷ 10 × pieces at once", "mixing.md#sittings"),
         new(CupNone, "Cup", "regions; nothing is poured from it", "mixing.md#cup-volume"),
+        new(CupMass, "Cup", "cup × density of the mix", "mixing.md#by-weight"),
         new(CupReserve, "Reserve", "(regions + edges) × reserve ÷ 100", "mixing.md#cup-volume"),
         new(CupLoss, "Stays in the cup", "stays in any cup + share of the need that stays ÷ 100 × need", "mixing.md#cup-volume"),
         new(SmallestMix, "Smallest mix", "⌈mix × step ÷ (tolerance ÷ 100) ÷ smaller part⌉; then half a step is half the tolerance of the smaller part", "mixing.md#rounding"),

@@ -1569,6 +1569,8 @@ export interface components {
             loss: components["schemas"]["Reckoned"];
             /** @description What is in it, ml: rounded up to a step, and where it is mixed by itself, in steps that both parts can be measured in; 0 for a cup that serves nothing. */
             mixMl: components["schemas"]["Reckoned"];
+            /** @description The same on a scale, g. */
+            mixG: components["schemas"]["Reckoned"];
             measured: null | components["schemas"]["MeasuredMix"];
             colourantG: null | components["schemas"]["Reckoned"];
             /**

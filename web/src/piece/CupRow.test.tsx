@@ -26,6 +26,7 @@ const volume = (cupId: string, regionIds: string[], ml: number): CupVolume => ({
   reserve: number((ml - 4) / 11, 'ml'),
   loss: number(4, 'ml'),
   mixMl: number(ml, 'ml', [reserve]),
+  mixG: number(ml, 'g'),
   measured: {
     resinMl: number(ml / 2, 'ml'),
     resinG: number(ml / 2, 'g'),

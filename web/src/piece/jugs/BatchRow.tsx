@@ -203,7 +203,7 @@ export function BatchRow(props: Props) {
               </button>
               <div className="under">
                 <HowNumber
-                  of={volume.mixMl}
+                  of={byWeight ? volume.mixG : volume.mixMl}
                   label={`Mix in ${cup.name}`}
                   decimals={0}
                   className="jug-cup-ml"

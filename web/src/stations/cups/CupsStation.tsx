@@ -300,10 +300,12 @@ function Filled({
         ) : (
           <tr>
             <th scope="row">from batch {number}</th>
-            <td data-hero>
+            <td data-hero={!byWeight || undefined}>
               <HowNumber of={cup.mixMl} label={`From batch ${number}`} decimals={0} />
             </td>
-            <td />
+            <td data-hero={byWeight || undefined}>
+              <HowNumber of={cup.mixG} label={`From batch ${number} by weight`} decimals={1} />
+            </td>
           </tr>
         )}
         {cup.colourantG && (
