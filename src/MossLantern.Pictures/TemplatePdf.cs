@@ -5,6 +5,7 @@ using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Shapes;
 using SkiaSharp;
+using static MossLantern.Pictures.Print;
 
 namespace MossLantern.Pictures;
 
@@ -53,7 +54,7 @@ public sealed record Tiling(double SheetWidthMm, double SheetHeightMm, int Colum
     /// <summary>The tiling that takes the fewest sheets, the paper upright where both are as good.</summary>
     public static Tiling For(double widthMm, double heightMm, Paper paper)
     {
-        var (across, down) = paper == Paper.A4 ? (210.0, 297.0) : (215.9, 279.4);
+        var (across, down) = SizeOf(paper);
         return new[] { Fit(across, down), Fit(down, across) }.MinBy(t => t.Columns * t.Rows)!;
 
         Tiling Fit(double sheetWidth, double sheetHeight)
@@ -72,13 +73,6 @@ public static class TemplatePdf
 {
     /// <summary>Distance of the points of the grid, mm.</summary>
     public const double GridMm = 50;
-
-    private const float PointsPerMm = 72 / 25.4f;
-
-    private static readonly Lazy<SKTypeface> Plain = new(() => Face("400"));
-    private static readonly Lazy<SKTypeface> Bold = new(() => Face("700"));
-    private static readonly SKColor Ink = new(32, 48, 42);
-    private static readonly SKColor Faint = new(130, 136, 128);
 
     /// <summary>Writes a template.</summary>
     /// <param name="piece">The piece.</param>
@@ -126,7 +120,7 @@ public static class TemplatePdf
     {
         var (piece, layer) = (drawing.Piece, drawing.Layer);
         var whole = piece.Ground.Whole;
-        Text(canvas, piece.Name, 12, 22, 8, Bold.Value);
+        Text(canvas, piece.Name, 12, 22, 8, Bold);
         var rows = new[]
         {
             $"{layer.Name}, full size. Print at 100 %, without fitting to the page.",
@@ -138,7 +132,7 @@ public static class TemplatePdf
         };
         for (var i = 0; i < rows.Length; i++)
         {
-            Text(canvas, rows[i], 12, 31 + 6 * i, 3.6f, Plain.Value);
+            Text(canvas, rows[i], 12, 31 + 6 * i, 3.6f, Plain);
         }
 
         var scale = (float)Math.Min((tiling.SheetWidthMm - 24) / whole.BoxWidthMm, Math.Min(1, (tiling.SheetHeightMm - 150) / whole.BoxHeightMm));
@@ -156,7 +150,7 @@ public static class TemplatePdf
                 canvas.ClipRect(SKRect.Create(-round, -round, (float)whole.BoxWidthMm + 2 * round, (float)whole.BoxHeightMm + 2 * round));
                 Stroke(canvas, frame, 0.4f / scale, Faint);
                 canvas.Restore();
-                Text(canvas, Name(row, column), frame.Left + 3 / scale, frame.Top + 8 / scale, 6 / scale, Bold.Value);
+                Text(canvas, Name(row, column), frame.Left + 3 / scale, frame.Top + 8 / scale, 6 / scale, Bold);
             }
         }
 
@@ -168,7 +162,7 @@ public static class TemplatePdf
             using var paint = new SKPaint { Color = SKColor.Parse(CupLook.Of(catalogue, layer, cup) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : "#eef0ea"), IsAntialias = true };
             canvas.DrawRect(x, y - 4, 5, 5, paint);
             Stroke(canvas, SKRect.Create(x, y - 4, 5, 5), 0.2f, Ink);
-            Text(canvas, $"{drawing.Number(cup.Id)}  {cup.Name}", x + 7, y, 3.6f, Plain.Value);
+            Text(canvas, $"{drawing.Number(cup.Id)}  {cup.Name}", x + 7, y, 3.6f, Plain);
         }
 
         Bar(canvas, tiling);
@@ -187,8 +181,8 @@ public static class TemplatePdf
         Crosses(canvas, tiling, row, column);
         canvas.Restore();
         Stroke(canvas, shows, 0.1f, Faint);
-        Text(canvas, $"{drawing.Piece.Name} · {drawing.Layer.Name}", (float)Tiling.BorderMm, 8.5f, 3.4f, Plain.Value);
-        Text(canvas, $"sheet {Name(row, column)} of {tiling.Rows} × {tiling.Columns}", (float)tiling.SheetWidthMm - 48, 8.5f, 3.4f, Bold.Value);
+        Text(canvas, $"{drawing.Piece.Name} · {drawing.Layer.Name}", (float)Tiling.BorderMm, 8.5f, 3.4f, Plain);
+        Text(canvas, $"sheet {Name(row, column)} of {tiling.Rows} × {tiling.Columns}", (float)tiling.SheetWidthMm - 48, 8.5f, 3.4f, Bold);
         Bar(canvas, tiling);
     }
 
@@ -239,30 +233,10 @@ public static class TemplatePdf
             canvas.DrawLine(x + mm, y, x + mm, y - (mm % 50 == 0 ? 4 : 2), paint);
         }
 
-        Text(canvas, "100 mm: measure it before you cut", x + 104, y, 3.4f, Plain.Value);
+        Text(canvas, "100 mm: measure it before you cut", x + 104, y, 3.4f, Plain);
     }
 
     private static string Name(int row, int column) => string.Create(CultureInfo.InvariantCulture, $"{(char)('A' + row % 26)}{column + 1}");
-
-    private static void Text(SKCanvas canvas, string text, float x, float y, float size, SKTypeface face)
-    {
-        // Letters of a few millimetres must not be set on whole units.
-        using var font = new SKFont(face, size) { Subpixel = true, LinearMetrics = true, Hinting = SKFontHinting.None };
-        using var paint = new SKPaint { Color = Ink, IsAntialias = true };
-        canvas.DrawText(text, x, y, SKTextAlign.Left, font, paint);
-    }
-
-    private static void Stroke(SKCanvas canvas, SKRect rect, float width, SKColor colour)
-    {
-        using var paint = new SKPaint { Color = colour, StrokeWidth = width, IsAntialias = true, Style = SKPaintStyle.Stroke };
-        canvas.DrawRect(rect, paint);
-    }
-
-    private static SKTypeface Face(string weight)
-    {
-        using var stream = typeof(TemplatePdf).Assembly.GetManifestResourceStream($"MossLantern.Pictures.fonts.atkinson-hyperlegible-latin-{weight}-normal.woff")!;
-        return SKTypeface.FromStream(stream);
-    }
 
     /// <summary>What is drawn of a layer, on the piece in millimetres.</summary>
     private sealed class Drawing(Piece piece, FilledLayer layer, ImmutableArray<RegionShape> shapes, bool grid) : IDisposable
@@ -305,7 +279,7 @@ public static class TemplatePdf
                 }
 
                 var cup = layer.Cups.First(c => c.Id == shape.CupId);
-                Text(canvas, string.Create(CultureInfo.InvariantCulture, $"{Number(cup.Id)} {cup.Name}"), (float)at.X + 1, (float)at.Y - 1, 3, Plain.Value);
+                Text(canvas, string.Create(CultureInfo.InvariantCulture, $"{Number(cup.Id)} {cup.Name}"), (float)at.X + 1, (float)at.Y - 1, 3, Plain);
                 using var dot = new SKPaint { Color = Ink, IsAntialias = true };
                 canvas.DrawCircle((float)at.X, (float)at.Y, 0.4f, dot);
             }
@@ -357,7 +331,7 @@ public static class TemplatePdf
                     canvas.DrawCircle((float)x, (float)y, 1.5f, paint);
                     canvas.DrawLine((float)x - 2.5f, (float)y, (float)x + 2.5f, (float)y, paint);
                     canvas.DrawLine((float)x, (float)y - 2.5f, (float)x, (float)y + 2.5f, paint);
-                    Text(canvas, string.Create(CultureInfo.InvariantCulture, $"{x:0}, {y:0}"), (float)x + 2.6f, (float)y + 3.4f, 2.2f, Plain.Value);
+                    Text(canvas, string.Create(CultureInfo.InvariantCulture, $"{x:0}, {y:0}"), (float)x + 2.6f, (float)y + 3.4f, 2.2f, Plain);
                 }
             }
         }

@@ -103,6 +103,35 @@ public sealed class SharingApiTests : IDisposable
         }
     }
 
+    /// <summary>The table says what the plan says, batch by batch in working order, of every sitting of the demo.</summary>
+    [Fact]
+    public async Task The_mixing_sheet_of_every_sitting_is_a_page_and_a_table_of_what_the_plan_mixes()
+    {
+        foreach (var id in (string[])["marsh-light", "marigold-dozen", "heron-tray", "bracken-slice", "old-kiln"])
+        {
+            foreach (var sitting in (await host.Get($"/api/pieces/{id}"))["plan"]!["sittings"]!.AsArray())
+            {
+                var path = $"/api/pieces/{id}/sittings/{sitting!["sittingId"]}/mixing-sheet";
+                foreach (var query in (string[])["?paper=A4", "?paper=Letter&units=Us"])
+                {
+                    var pdf = System.Text.Encoding.Latin1.GetString(await host.Client.GetByteArrayAsync($"{path}.pdf{query}"));
+                    Assert.StartsWith("%PDF", pdf, StringComparison.Ordinal);
+                    Assert.Equal(1, System.Text.RegularExpressions.Regex.Count(pdf, @"/Type /Page\b(?!s)"));
+                }
+
+                using var reader = new StringReader(await host.Client.GetStringAsync($"{path}.csv"));
+                using var csv = new CsvHelper.CsvReader(reader, System.Globalization.CultureInfo.InvariantCulture);
+                var rows = csv.GetRecords<dynamic>().Select(r => (IDictionary<string, object>)r).ToList();
+                double Sum(string what, string column) => rows.Where(r => (string)r["what"] == what && (string)r[column] != "").Sum(r => double.Parse((string)r[column], System.Globalization.CultureInfo.InvariantCulture));
+                var batches = sitting["batches"]!["all"]!.AsArray();
+                Assert.Equal(batches.Sum(b => (double)b!["mixMl"]!["value"]!), Sum("resin", "ml") + Sum("hardener", "ml"), 0.2 * batches.Count);
+                Assert.Equal(sitting["cups"]!["cups"]!.AsArray().Sum(c => (double?)c!["colourantG"]?["value"] ?? 0), Sum("colourant", "g"), 0.1);
+                Assert.Equal(rows.Select(r => int.Parse((string)r["batch"], System.Globalization.CultureInfo.InvariantCulture)).Order(), rows.Select(r => int.Parse((string)r["batch"], System.Globalization.CultureInfo.InvariantCulture)));
+                Assert.Equal(batches.Count, rows.Count(r => (string)r["what"] == "resin"));
+            }
+        }
+    }
+
     [Fact]
     public async Task The_outline_of_the_map_can_be_read_again_as_an_outline()
     {
@@ -116,6 +145,11 @@ public sealed class SharingApiTests : IDisposable
     [InlineData("template.pdf?layer=nowhere", HttpStatusCode.NotFound)]
     [InlineData("template.pdf?paper=napkin", HttpStatusCode.BadRequest)]
     [InlineData("template.pdf?paper=Letter&grid=true", HttpStatusCode.OK)]
+    [InlineData("sittings/nowhere/mixing-sheet.pdf", HttpStatusCode.NotFound)]
+    [InlineData("sittings/nowhere/mixing-sheet.csv", HttpStatusCode.NotFound)]
+    [InlineData("sittings/layer-1/mixing-sheet.pdf?paper=napkin", HttpStatusCode.BadRequest)]
+    [InlineData("sittings/layer-1/mixing-sheet.pdf?units=cubits", HttpStatusCode.BadRequest)]
+    [InlineData("sittings/layer-1/mixing-sheet.pdf?paper=Letter&units=Us", HttpStatusCode.OK)]
     public async Task What_is_asked_for_is_given_or_refused_in_words(string what, HttpStatusCode status)
     {
         using var answer = await host.Client.GetAsync($"/api/pieces/heron-tray/{what}");

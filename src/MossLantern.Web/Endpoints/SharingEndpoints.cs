@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
+using MossLantern.Core.Timeline;
 using MossLantern.Data;
 using MossLantern.Formats;
 using MossLantern.Formats.Svg;
@@ -54,6 +55,16 @@ internal static class SharingEndpoints
             var pdf = TemplatePdf.Write(piece, chosen, RegionShapes.Of(mapper, piece, chosen), paper ?? Paper.A4, grid ?? false, around.Catalogue);
             return TypedResults.File(pdf, "application/pdf", FileName(piece, "template.pdf"));
         });
+        api.MapGet("/{id}/sittings/{sitting}/mixing-sheet.pdf", Results<FileContentHttpResult, ProblemHttpResult> (
+            string id, string sitting, Paper? paper, SheetUnits? units, PieceStore pieces, Workbench workbench, WorkshopSurroundings around) =>
+            SheetOf(id, sitting, pieces, workbench, around) is { } found
+                ? TypedResults.File(MixingSheetPdf.Write(found.Sheet, paper ?? Paper.A4, units ?? SheetUnits.Metric), "application/pdf", FileName(found.Piece, "mixing-sheet.pdf"))
+                : NoSitting());
+        api.MapGet("/{id}/sittings/{sitting}/mixing-sheet.csv", Results<FileContentHttpResult, ProblemHttpResult> (
+            string id, string sitting, PieceStore pieces, Workbench workbench, WorkshopSurroundings around) =>
+            SheetOf(id, sitting, pieces, workbench, around) is { } found
+                ? TypedResults.File(Encoding.UTF8.GetBytes(MixingSheetCsv.Write(found.Sheet)), "text/csv", FileName(found.Piece, "mixing-sheet.csv"))
+                : NoSitting());
         api.MapGet("/{id}/piece.json", Results<FileContentHttpResult, ProblemHttpResult> (string id, PieceStore pieces) =>
             pieces.Find(id) is { } stored
                 ? TypedResults.File(Encoding.UTF8.GetBytes(PieceJson.Write(stored.Piece)), "application/json", FileName(stored.Piece, "piece.json"))
@@ -75,6 +86,14 @@ internal static class SharingEndpoints
         }).WithMetadata(new RequestSizeLimitAttribute(MostBytes));
         app.MapGet("/api/schemas/piece.json", () => TypedResults.Content(PieceSchema.Text, "application/schema+json"));
     }
+
+    private static (Piece Piece, MixingSheet Sheet)? SheetOf(string id, string sitting, PieceStore pieces, Workbench workbench, WorkshopSurroundings around) =>
+        pieces.Find(id) is { } stored && workbench.PlanOf(stored)?.Sittings.FirstOrDefault(s => s.SittingId == sitting) is { } plan
+            ? (stored.Piece, MixingSheet.Of(stored.Piece, plan, around.Catalogue))
+            : null;
+
+    private static ProblemHttpResult NoSitting() => TypedResults.Problem(
+        title: "No such sitting", detail: "There is no such piece, or it has no sitting with this id.", statusCode: StatusCodes.Status404NotFound);
 
     private static ProblemHttpResult NoLayer() => TypedResults.Problem(
         title: "No such layer", detail: "The piece has no layer with this id.", statusCode: StatusCodes.Status404NotFound);

@@ -265,6 +265,14 @@ public sealed class Workbench(
             id, old.Name, old.Sittings.FirstOrDefault(s => s.Id == r.SittingId) is { } sitting ? sitting.Name ?? string.Join(", ", old.Layers.Where(l => sitting.LayerIds.Contains(l.Id)).Select(l => l.Name)) : "", WorkshopTime.Local(r.Start, zone), r.Note)),
     ];
 
+    /// <summary>The plan of a stored piece as the core works it out; null where it cannot be.</summary>
+    public PiecePlan? PlanOf(StoredPiece stored)
+    {
+        ArgumentNullException.ThrowIfNull(stored);
+        var (kept, within) = (runs.Of(stored.Id), around.Now);
+        return known.PlanOf(stored, kept, within) ?? TryPlan(stored, kept, within)?.Plan;
+    }
+
     /// <summary>The plan of a stored piece, or null where it cannot be worked out: what is on the shelf must open all the same.</summary>
     private WorkedOut? TryPlan(StoredPiece stored, ImmutableArray<Run> kept, Surroundings within)
     {

@@ -40,6 +40,8 @@ public static class Operations
         Get("/api/pieces/{id}/map.svg", "get-map", "The map of a layer as SVG, in real mm.", Missing),
         Get("/api/pieces/{id}/outline.svg", "get-outline", "The outline of a piece as SVG, in real mm.", Missing),
         Get("/api/pieces/{id}/template.pdf", "get-template", "The map of a layer as a paper template, in real mm.", Missing),
+        Get("/api/pieces/{id}/sittings/{sitting}/mixing-sheet.pdf", "get-mixing-sheet", "Everything that a sitting mixes, on one page for the wall.", Missing),
+        Get("/api/pieces/{id}/sittings/{sitting}/mixing-sheet.csv", "get-mixing-table", "Everything that a sitting mixes, as a table.", Missing),
         Get("/api/pieces/{id}/piece.json", "export-piece", "A piece as a file.", Missing),
         Post("/api/pieces/import", "import-piece", "A piece from a file, whole or not at all.", Refused, Unplannable),
         Get("/api/pieces/{id}/versions", "list-versions", "The versions of a piece that were named.", Missing),

@@ -1,6 +1,7 @@
 import { arrange, arranged, eachByItself } from '../../editor/batches';
 import { Told } from '../../parts/Told';
 import { useEdits } from '../../parts/editing';
+import { useUnits } from '../../units/units';
 import { useStation } from '../../stations/station';
 import './WhyBatches.scss';
 
@@ -8,7 +9,9 @@ const counted = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six'];
 
 /** Why there are so many batches, and other ways to mix. */
 export function WhyBatches() {
-  const { piece, sittingPlan } = useStation();
+  const { piece, sittingPlan, view } = useStation();
+  const { system } = useUnits();
+  const sheet = `/api/pieces/${view.id}/sittings/${encodeURIComponent(sittingPlan.sittingId)}/mixing-sheet`;
   const { edit } = useEdits();
   const { all, proposed, why } = sittingPlan.batches;
   const own = piece.sittings.find((s) => s.id === sittingPlan.sittingId)?.batches;
@@ -52,6 +55,25 @@ export function WhyBatches() {
               Batches as proposed
             </button>
           )}
+        </p>
+      )}
+      {all.length > 0 && (
+        <p className="why-buttons">
+          <span>Mixing sheet</span>
+          {(['A4', 'Letter'] as const).map((paper) => (
+            <a
+              key={paper}
+              className="btn btn-outline-primary"
+              href={`${sheet}.pdf?paper=${paper}&units=${system === 'us' ? 'Us' : 'Metric'}`}
+              download
+            >
+              {paper}
+              <span className="visually-hidden"> mixing sheet</span>
+            </a>
+          ))}
+          <a className="btn btn-outline-primary" href={`${sheet}.csv`} download>
+            CSV<span className="visually-hidden"> mixing sheet</span>
+          </a>
         </p>
       )}
       <p className="hint">

@@ -1,0 +1,88 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Materials;
+
+namespace MossLantern.Core.Timeline;
+
+/// <summary>What a mixed cup takes from another, on a sheet.</summary>
+/// <param name="Name">The other cup's name.</param>
+/// <param name="Ml">How much, ml.</param>
+public sealed record SheetDraw(string Name, double Ml);
+
+/// <summary>A cup on a sheet.</summary>
+/// <param name="Name">Its name.</param>
+/// <param name="Colour">Its colour at full cover, as <c>#rrggbb</c>; null for clear resin.</param>
+/// <param name="Ml">What is in it, ml.</param>
+/// <param name="G">The same, g.</param>
+/// <param name="Colourant">What is stirred into it, in words; null for clear resin.</param>
+/// <param name="ColourantG">How much of that, g; null for clear resin, and for what is not weighed.</param>
+/// <param name="LoadPercent">Load, % by weight.</param>
+/// <param name="InHandMinutes">What it has in hand when it has been poured, min; null for a cup that is filled from others.</param>
+/// <param name="Draws">What it is filled from; empty for one that is mixed by itself or poured off a jug.</param>
+public sealed record SheetCup(
+    string Name, string? Colour, double Ml, double G, string? Colourant, double? ColourantG, double LoadPercent, double? InHandMinutes, ImmutableArray<SheetDraw> Draws);
+
+/// <summary>A batch on a sheet.</summary>
+/// <param name="Number">Which, from 1.</param>
+/// <param name="Alone">Whether it is mixed in the cup that it is for.</param>
+/// <param name="MixMl">What is mixed, ml.</param>
+/// <param name="ResinMl">Resin, ml.</param>
+/// <param name="ResinG">Resin, g.</param>
+/// <param name="HardenerMl">Hardener, ml.</param>
+/// <param name="HardenerG">Hardener, g.</param>
+/// <param name="StartMinutes">When it is begun, min after the first.</param>
+/// <param name="LatestMinutes">When it has to be begun, min after the first; null for the first.</param>
+/// <param name="GelMinutes">When it gels where it is left standing, min.</param>
+/// <param name="PeakC">How hot it becomes then, °C.</param>
+/// <param name="Cups">Its cups, the first to be poured first.</param>
+public sealed record SheetBatch(
+    int Number, bool Alone, double MixMl, double ResinMl, double ResinG, double HardenerMl, double HardenerG, double StartMinutes, double? LatestMinutes,
+    double? GelMinutes, double PeakC, ImmutableArray<SheetCup> Cups);
+
+/// <summary>Everything that is mixed in a sitting, in working order: a page for the wall.</summary>
+/// <param name="Piece">The piece's name.</param>
+/// <param name="Sitting">The sitting's name.</param>
+/// <param name="Resin">The resin's name.</param>
+/// <param name="ByWeight">Whether its parts are weighed.</param>
+/// <param name="WorkingMinutes">Working time of 100 g in a cup, min.</param>
+/// <param name="Batches">Its batches, the first to be mixed first.</param>
+/// <remarks>Source: docs/craft/mixing.md, The mixing sheet.</remarks>
+public sealed record MixingSheet(string Piece, string Sitting, string Resin, bool ByWeight, double WorkingMinutes, ImmutableArray<SheetBatch> Batches)
+{
+    /// <summary>The sheet of a sitting.</summary>
+    /// <param name="piece">The piece.</param>
+    /// <param name="plan">What was worked out for the sitting.</param>
+    /// <param name="catalogue">The workshop's materials.</param>
+    public static MixingSheet Of(Piece piece, SittingPlan plan, Catalogue catalogue)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        ArgumentNullException.ThrowIfNull(plan);
+        ArgumentNullException.ThrowIfNull(catalogue);
+        var sitting = piece.Sittings.Single(s => s.Id == plan.SittingId);
+        var system = sitting.Resin.From(catalogue);
+        var recipes = piece.Recipes.ToDictionary(r => r.Id);
+        var mixed = plan.Cups.Cups.Where(c => c.MixMl.Value > 0 && !c.Draws.IsEmpty).ToList();
+        return new(
+            piece.Name, plan.Name, system.Name, sitting.Measure == Measure.ByWeight, system.WorkingMinutes,
+            [
+                .. plan.Batches.All.Select((batch, i) => new SheetBatch(
+                    i + 1, batch.CupIds.Length == 1, batch.MixMl.Value, batch.Measured.ResinMl.Value, batch.Measured.ResinG.Value, batch.Measured.HardenerMl.Value,
+                    batch.Measured.HardenerG.Value, batch.StartMinutes.Value, batch.LatestMinutes?.Value, batch.GelMinutes?.Value, batch.PeakC.Value,
+                    [
+                        .. batch.CupIds.Select(id => Cup(id, batch)),
+                        .. mixed.Where(m => m.Draws.Any(d => d.CupId == batch.CupIds[^1])).Select(m => Cup(m.CupId, batch)),
+                    ])),
+            ]);
+
+        SheetCup Cup(string id, BatchPlan batch)
+        {
+            var (recipe, cup) = (recipes[id], plan.Cups.Cups.Single(c => c.CupId == id));
+            return new(
+                recipe.Name, cup.Colour, cup.MixMl.Value, cup.MixG.Value, recipe.Colourant is { } colourant ? NameOf(catalogue, colourant) : null, cup.ColourantG?.Value,
+                recipe.LoadPercent, batch.Cups.FirstOrDefault(c => c.CupId == id)?.InHandMinutes.Value, [.. cup.Draws.Select(d => new SheetDraw(recipes[d.CupId].Name, d.Ml.Value))]);
+        }
+    }
+
+    private static string NameOf(Catalogue catalogue, ColourantClass colourant) =>
+        colourant == ColourantClass.Lacing ? "lacing additive" : catalogue.Of(colourant).Name;
+}
