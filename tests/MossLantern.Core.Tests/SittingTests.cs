@@ -7,6 +7,7 @@ using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Painting;
 using MossLantern.Core.Planning;
+using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
 using NodaTime;
 
@@ -204,6 +205,58 @@ public class SittingTests
         var apart = Plan(Made(puddle, new PourApart(Layer, ["p2"], null)));
         Assert.Equal(20, apart.Sittings[0].Cups.Regions.Single().LayerMl.Value);
         Assert.Equal(40, apart.Sittings[1].Cups.Regions.Single().LayerMl.Value);
+    }
+
+    [Fact]
+    public void Castings_of_five_five_and_two_say_what_each_takes_and_a_batch_is_for_one_or_for_all()
+    {
+        // A round of 100 mm, 4 mm deep: 31.416 ml a copy.
+        var moss = Samples.Cup("moss");
+        FilledLayer flood = new(Layer, "Body", 4, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PourTimes.None);
+        var ground = new Ground(new RoundOutline(100), EdgeStyle.Walled, 10, "#ffffff", new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(10, CapacityFrom.Dimensions, null, 12, 5, 0));
+        var dozen = Samples.Piece(ground, flood);
+        var each = Math.PI * 50 * 50 * 4 / 1000;
+        var one = Plan(dozen);
+        Assert.Equal([5, 5, 2], one.Sittings[0].Castings.Select(c => c.Copies));
+        Assert.All(one.Sittings[0].Castings, c => Assert.Equal(c.Copies * each * 1.1, c.NeedMl.Value, 0.05));
+        Assert.Equal((5, 5 * each), (one.Sittings[0].Copies, one.Sittings[0].Steps[0].PourMl.Value), (a, b) => a.Item1 == b.Item1 && Math.Abs(a.Item2 - b.Item2) < 0.05);
+        Assert.Equal(each, one.Sittings[0].Steps[0].EachMl!.Value, 0.01);
+
+        // Twelve at once: the last is not starved, and a copy weighs what it weighed.
+        var all = Plan(dozen with { Sittings = [dozen.Sittings[0] with { Copies = 12 }] });
+        Assert.Equal(12 * each, all.Sittings[0].Steps[0].PourMl.Value, 0.1);
+        Assert.Equal(each, all.Sittings[0].Steps[0].EachMl!.Value, 0.01);
+        Assert.True(all.Sittings[0].Steps[^1].LeftInCupMl.Value > 0);
+        Assert.Equal(one.Layers[0].ResinG, all.Layers[0].ResinG, 1e-9);
+        Assert.Equal(one.Layers[0].LayerMl, all.Layers[0].LayerMl, 1e-9);
+
+        // No more than are wanted; of a single piece there is one.
+        Assert.Equal(12, Plan(dozen with { Sittings = [dozen.Sittings[0] with { Copies = 40 }] }).Sittings[0].Copies);
+        Assert.Equal(1, Plan(Rings with { Sittings = [Rings.Sittings[0] with { Copies = 40 }] }).Sittings[0].Copies);
+        Assert.Null(Plan(Rings).Sittings[0].Steps[0].EachMl);
+        Assert.Empty(Plan(Rings).Sittings[0].Castings);
+    }
+
+    [Fact]
+    public void A_way_of_laying_gives_the_depth_and_a_dome_holds_less_than_what_is_flat()
+    {
+        var moss = Samples.Cup("moss");
+        FilledLayer flood = new(Layer, "Coat", 2, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PourTimes.None);
+        var round = Samples.Piece(new Ground(new RoundOutline(100), EdgeStyle.TapedClean, 10, "#ffffff"), flood);
+        double Laid(FillWay way) => Plan(Made(round, new LayRegion(Layer, FloodLayout.FloodId, null, way))).Sittings[0].Cups.Regions.Single().LayerMl.Value;
+        var area = Math.PI * 2500;
+        Assert.Equal(area * 0.4 / 1000, Laid(FillWay.Fingered), 0.01);
+        Assert.Equal(area * 2 / 1000, Laid(FillWay.Combed), 0.05);
+        Assert.Equal(8.67, Laid(FillWay.Domed), 0.02);
+        Assert.Equal(area * 2 / 1000, Laid(FillWay.Poured), 0.05);
+
+        // The artist's own depth wins; back to poured it needs no fill.
+        var domed = Made(round, new LayRegion(Layer, FloodLayout.FloodId, null, FillWay.Domed));
+        var fill = domed.Sittings[0].Fills!.Value.Single();
+        Assert.Equal(1.2, fill.TakesMm);
+        var own = Made(domed, new SetField($"sittings[{Layer}].fills[{fill.Id}].depthMm", System.Text.Json.JsonSerializer.SerializeToElement(0.8)));
+        Assert.Equal(area * 0.8 / 1000 - Math.PI * 100 * 0.8 * 2 / 1000, Plan(own).Sittings[0].Cups.Regions.Single().LayerMl.Value, 0.02);
+        Assert.Null(Made(domed, new LayRegion(Layer, FloodLayout.FloodId, null, FillWay.Poured)).Sittings[0].Fills);
     }
 
     /// <summary>However a piece is divided into sittings and passes, as much lies on it as before: no region is lost and none is poured twice.</summary>

@@ -210,7 +210,7 @@ public sealed partial class BadValueTests : IDisposable
         {
             var (whole, place) = ((JsonObject[])[.. laid, swapped, set, drawn, oval, disc, piece, round, slice])
                 .SelectMany(w => All(w).Select(p => (Whole: w, p.Place))).Last(p => Indices().Replace(p.Place, "") == field);
-            var step = field.Split('.')[^1] is "coats" or "pieces" or "cavities" or "count" or "petals" or "fields" ? 1 : 0.001;
+            var step = field.Split('.')[^1] is "coats" or "copies" or "pieces" or "cavities" or "count" or "petals" or "fields" ? 1 : 0.001;
             foreach (var (value, taken) in new[]
             {
                 ((double)range!["from"]! - step, false), ((double)range["to"]! + step, false), ((double)range["from"]!, true), ((double)range["to"]!, true),
@@ -358,6 +358,7 @@ public sealed partial class BadValueTests : IDisposable
         sitting["batches"] = new JsonArray(Parsed("""{ "id": "batch-1", "recipeIds": ["clear"], "jugMl": 300 }"""));
         layer["regionDepths"] = new JsonArray(Parsed("""{ "region": "vein", "depthMm": 100 }"""));
         sitting["reservePercent"] = 12;
+        sitting["copies"] = 2;
         sitting["order"] = JsonNode.Parse("""[{ "layerId": "layer-1", "region": "heart" }]""");
         (sitting["start"], sitting["end"], sitting["roomC"]) = ("2026-05-01T09:00:00", "2026-05-01T09:20:00", 20);
         sitting["resin"] = Parsed("""{ "system": "coating", "ratio": { "basis": "volume", "resin": 1, "hardener": 1 }, "resinDensity": 1.15, "hardenerDensity": 0.98 }""");

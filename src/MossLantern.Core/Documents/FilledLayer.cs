@@ -26,6 +26,7 @@ namespace MossLantern.Core.Documents;
 /// <param name="RegionDepths">What regions aim at where it is another depth than <paramref name="DepthMm"/>; null for none.</param>
 /// <param name="Bare">Regions that stay bare in it; null for none.</param>
 /// <param name="Passes">Regions that are filled pass by pass, from the bottom up; null for none.</param>
+/// <param name="Copies">For how many copies its sitting is mixed; null for those that are poured at once.</param>
 /// <param name="FillRecipes">Recipes that fills of its regions are poured from in place of the regions' own; null for none.</param>
 public sealed record FilledLayer(
     string Id,
@@ -51,6 +52,7 @@ public sealed record FilledLayer(
     ImmutableArray<RegionDepth>? RegionDepths = null,
     ImmutableArray<RegionId>? Bare = null,
     ImmutableDictionary<RegionId, ImmutableArray<Fill>>? Passes = null,
+    int? Copies = null,
     ImmutableArray<string>? FillRecipes = null)
 {
     private readonly OfItself<ImmutableArray<Recipe>> cups = new();
@@ -104,8 +106,16 @@ public sealed record FilledLayer(
             Plan = sitting.Plan,
             Losses = sitting.Losses,
             Tools = sitting.Tools,
+            Copies = sitting.Copies,
             SittingId = sitting.Id,
         };
+    }
+
+    /// <summary>For how many copies it is mixed: no more than are wanted.</summary>
+    public int CopiesOn(Ground ground)
+    {
+        ArgumentNullException.ThrowIfNull(ground);
+        return Math.Clamp(Copies ?? ground.AtOnce, 1, Math.Max(1, ground.Wanted));
     }
 
     /// <summary>Whether a region stays bare in it.</summary>

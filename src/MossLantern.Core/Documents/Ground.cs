@@ -54,6 +54,10 @@ public sealed record Ground(
     [JsonIgnore]
     public int AtOnce => Set is { Mirrored: true } set ? set.Count : Mould?.AtOnce ?? 1;
 
+    /// <summary>How many copies of what is mapped are wanted in all: mirrored panels, or castings.</summary>
+    [JsonIgnore]
+    public int Wanted => Set is { Mirrored: true } set ? set.Count : Mould?.Pieces ?? 1;
+
     /// <summary>How many separate boards or castings it takes for one piece.</summary>
     [JsonIgnore]
     public int Boards => Set?.Count ?? 1;

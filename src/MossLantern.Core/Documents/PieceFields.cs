@@ -120,6 +120,7 @@ public static class PieceFields
         ["sittings.batches.jugMl"] = Accepted.JugMl,
         ["sittings.fills.depthMm"] = Accepted.DepthMm with { What = "Depth of the fill" },
         ["layers.regionDepths.depthMm"] = Accepted.DepthMm with { What = "Depth of the region" },
+        ["sittings.copies"] = Accepted.Copies with { What = "Copies of the sitting" },
         ["sittings.roomC"] = Accepted.RoomC,
         ["runs.pouredMl"] = Accepted.PouredMl,
     }.ToFrozenDictionary(StringComparer.Ordinal);

@@ -20,6 +20,7 @@ namespace MossLantern.Core.Documents;
 /// <param name="Order">Regions in pour order; null for the usual one. Regions left out follow in that.</param>
 /// <param name="CupChoices">What the artist wants otherwise of single cups; null for nothing.</param>
 /// <param name="Batches">What is mixed in one jug each, as the artist arranged it; null for as the program proposes it.</param>
+/// <param name="Copies">For how many copies it is mixed: panels, or castings; null for those that are poured at once.</param>
 /// <remarks>Source: docs/craft/mixing.md, Sittings.</remarks>
 public sealed record Sitting(
     string Id,
@@ -36,7 +37,8 @@ public sealed record Sitting(
     double? RoomC = null,
     ImmutableArray<RegionOf>? Order = null,
     ImmutableArray<CupChoice>? CupChoices = null,
-    ImmutableArray<Batch>? Batches = null)
+    ImmutableArray<Batch>? Batches = null,
+    int? Copies = null)
 {
     /// <summary>When it is to be poured, and how warm the room will be.</summary>
     [JsonIgnore]

@@ -43,5 +43,5 @@ internal static class Filling
 
     /// <summary>A sitting that is mixed and measured as another is, and fills nothing yet.</summary>
     public static Sitting Like(Sitting sitting, string id) =>
-        new(id, [], sitting.Resin, sitting.Measure, Tools: sitting.Tools, Losses: sitting.Losses, ReservePercent: sitting.ReservePercent, RoomC: sitting.RoomC);
+        new(id, [], sitting.Resin, sitting.Measure, Tools: sitting.Tools, Losses: sitting.Losses, ReservePercent: sitting.ReservePercent, RoomC: sitting.RoomC, Copies: sitting.Copies);
 }

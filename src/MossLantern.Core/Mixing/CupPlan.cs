@@ -142,9 +142,9 @@ public static class CupPlanner
         ArgumentNullException.ThrowIfNull(ground);
         ArgumentNullException.ThrowIfNull(portion);
         var (layer, region, depths) = (portion.Layer, portion.Region, portion.Depths);
-        var copies = ground.AtOnce;
+        var copies = layer.CopiesOn(ground);
         var ml = region.Own is { } own ? OwnMl(ground, layer, region, own, copies)
-            : AllOf(ground, [.. depths.Where(d => d.AreaMm2 > 0 || depths.Length == 1)], layer) is var all && portion.FillId is { } fill ? Domed(ground, portion, OfFill(all, fill, layer))
+            : AllOf(ground, [.. depths.Where(d => d.AreaMm2 > 0 || depths.Length == 1)], layer, copies: copies) is var all && portion.FillId is { } fill ? Domed(ground, portion, OfFill(all, fill, layer))
             : all;
 
         // What is poured as so many millilitres is that much: what runs over its edge is a part of it.
@@ -179,7 +179,7 @@ public static class CupPlanner
             return flat;
         }
 
-        var rim = Math.Min(portion.Region.OpenEdgeMm * ground.AtOnce, 1000 * flat.Value / (DomeMm * dome));
+        var rim = Math.Min(portion.Region.OpenEdgeMm * portion.Layer.CopiesOn(ground), 1000 * flat.Value / (DomeMm * dome));
         return Reckoned.Of(flat.Value - rim * dome * DomeMm / 1000, "ml", Formulas.DomeVolume,
             new("flat", flat.Value, "ml", Origin.Reckoned), new("rim", rim, "mm", Origin.Reckoned),
             new("dome", dome, "mm", Origin.Own, $"{portion.Layer.SittingPlace}.fills[{portion.FillId}].depthMm"), new("rounded off over", DomeMm, "mm", Origin.Default));
@@ -196,30 +196,35 @@ public static class CupPlanner
     /// <param name="shares">The parts.</param>
     /// <param name="layer">The layer.</param>
     /// <param name="pouredMl">What besides is poured by the millilitre, of all panels or cavities, ml.</param>
-    internal static Reckoned AllOf(Ground ground, ImmutableArray<DepthShare> shares, FilledLayer layer, double pouredMl = 0)
+    /// <param name="copies">For how many copies; null for those that are poured at once.</param>
+    internal static Reckoned AllOf(Ground ground, ImmutableArray<DepthShare> shares, FilledLayer layer, double pouredMl = 0, int? copies = null)
     {
-        var copies = ground.AtOnce;
+        var (times, of) = (copies ?? ground.AtOnce, Times(ground, layer, copies ?? ground.AtOnce));
         var holds = ground.Mould?.Holds(ground.Outline) ?? 1;
         shares = [.. shares.GroupBy(d => (d.Where, d.DepthMm)).Select(g => g.First() with { AreaMm2 = g.Sum(d => d.AreaMm2) })];
-        return new(shares.Sum(d => d.Ml) * copies * holds + pouredMl, "ml", Formulas.RegionVolume,
+        return new(shares.Sum(d => d.Ml) * times * holds + pouredMl, "ml", Formulas.RegionVolume,
         [
             .. shares.SelectMany(d => new[]
             {
                 new ReckonedInput($"area {d.Where}".TrimEnd(), d.AreaMm2 / 100, "cm²", Origin.Reckoned),
                 new ReckonedInput($"depth {d.Where}".TrimEnd(), d.DepthMm, "mm", d.DepthMm == layer.DepthMm ? Origin.Own : Origin.Reckoned, layer.Place + ".depthMm"),
             }),
-            .. copies == 1 ? Array.Empty<ReckonedInput>() : [new(ground.Set is null ? "pieces at once" : "panels", copies, "", Origin.Own)],
+            .. of,
             .. holds == 1 ? Array.Empty<ReckonedInput>() : [new("share the mould holds", holds * 100, "%", Origin.Reckoned)],
             .. pouredMl == 0 ? Array.Empty<ReckonedInput>() : [new("poured by the ml", pouredMl, "ml", Origin.Reckoned)],
         ]);
     }
+
+    /// <summary>How often it is poured, as an input; none for once.</summary>
+    private static ReckonedInput[] Times(Ground ground, FilledLayer layer, int copies) => copies == 1 ? []
+        : [new(ground.Set is null ? "pieces at once" : "panels", copies, "", Origin.Own, layer.Copies is null ? null : layer.SittingPlace + ".copies")];
 
     /// <summary>What is poured as it is asked for, or laid on others along its length.</summary>
     private static Reckoned OwnMl(Ground ground, FilledLayer layer, Region region, OwnVolume own, int copies)
     {
         var place = PlaceIn.LaidOut(layer.Id, region.Id.Zone);
         var id = region.Id.Own;
-        ReckonedInput[] times = copies == 1 ? [] : [new(ground.Set is null ? "pieces at once" : "panels", copies, "", Origin.Own)];
+        var times = Times(ground, layer, copies);
         return own.LengthMm is { } length
             ? new(own.Ml * copies, "ml", Formulas.VeinVolume,
             [

@@ -77,13 +77,34 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var batches = Batching.Of(tools, sitting, recipes, jugs, inOrder, film, room);
         var alone = batches.All.Where(b => b.CupIds.Length == 1).SelectMany(b => b.CupIds).ToHashSet();
         var cups = CupPlanner.Plan(lead, recipes, volumes, alone.Contains, around);
-        var steps = PourPlan.Of(inOrder, cups);
+        var copies = lead.CopiesOn(piece.Ground);
+        var steps = PourPlan.Of(inOrder, cups, copies);
         return new(
             sitting.Id, sitting.Name ?? string.Join(", ", layers.Select(l => l.Layer.Name)), [.. layers.Select(l => l.Layer.Id)], cups, batches, steps,
             layers.Length == 1 ? orders[layers[0].Layer.Id].Says : string.Join(" ", layers.Select(l => $"{l.Layer.Name}: {orders[l.Layer.Id].Says}")),
             pour, poured is not null,
             pour is null || inOrder.IsEmpty ? [] : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground), lead.SittingPlace + ".roomC"),
-            poured?.Regions is { } known ? [.. steps.Select(s => s.Of).Where(r => !known.Contains(r)).Distinct()] : []);
+            poured?.Regions is { } known ? [.. steps.Select(s => s.Of).Where(r => !known.Contains(r)).Distinct()] : [],
+            copies, [.. Castings(piece.Ground, copies, inOrder, lead, around)]);
+    }
+
+    /// <summary>What each casting takes, where more copies are wanted than are poured at once; none where all are.</summary>
+    private static IEnumerable<CastingNeed> Castings(Ground ground, int copies, ImmutableArray<RegionVolume> pours, FilledLayer lead, Surroundings around)
+    {
+        if (ground.Wanted <= ground.AtOnce || pours.IsEmpty)
+        {
+            yield break;
+        }
+
+        var each = pours.Sum(p => p.PourMl.Value) / copies;
+        var reserve = lead.ReservePercent ?? around.Habits.ReservePercent;
+        for (var left = ground.Wanted; left > 0; left -= ground.AtOnce)
+        {
+            var now = Math.Min(left, ground.AtOnce);
+            yield return new(now, Reckoned.Of(now * each * (1 + reserve / 100), "ml", Formulas.CastingNeed,
+                new("copies", now, "", Origin.Reckoned), new("a copy takes", each, "ml", Origin.Reckoned),
+                new("reserve", reserve, "%", lead.ReservePercent is null ? Origin.Default : Origin.Own, lead.SittingPlace + ".reservePercent")));
+        }
     }
 
     private LayerPlan Layer(Piece piece, LaidLayer laid, ImmutableArray<SittingPlan> sittings, Surroundings around)
@@ -93,7 +114,10 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var placed = outline as PlacedOutline;
         var cutAt = placed is null ? CoreCut.AtMm(piece) : placed.YMm + placed.Inner.BoxHeightMm / 2;
         var filling = sittings.Where(s => s.Steps.Any(p => p.LayerId == layer.Id)).ToList();
-        var volumes = filling.SelectMany(s => s.Cups.Regions.Where(r => r.LayerId == layer.Id)).GroupBy(r => r.RegionId).ToDictionary(g => g.Key, g => g.Sum(r => r.LayerMl.Value));
+
+        // Of as many copies as are poured at once, for however many a sitting is mixed.
+        var volumes = filling.SelectMany(s => s.Cups.Regions.Where(r => r.LayerId == layer.Id).Select(r => (r.RegionId, Ml: r.LayerMl.Value * piece.Ground.AtOnce / s.Copies)))
+            .GroupBy(r => r.RegionId).ToDictionary(g => g.Key, g => g.Sum(r => r.Ml));
         var opacity = CupOpacity.Of(around.Catalogue, layer, map);
         var poured = filling.Any(s => s.Poured);
         return new(
@@ -134,7 +158,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
     private static double MassG(Piece piece, SittingPlan sitting, FilledLayer layer, Surroundings around)
     {
         var system = piece.Sittings.Single(s => s.Id == sitting.SittingId).Resin.From(around.Catalogue);
-        return sitting.Cups.Regions.Where(r => r.LayerId == layer.Id).Sum(r => r.LayerMl.Value) / piece.Ground.AtOnce
+        return sitting.Cups.Regions.Where(r => r.LayerId == layer.Id).Sum(r => r.LayerMl.Value) / sitting.Copies
             * Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl;
     }
 

@@ -12,7 +12,8 @@ namespace MossLantern.Core.Pouring;
 /// <param name="PourMl">How much, ml.</param>
 /// <param name="LeftInCupMl">What should be left in the cup after it, ml, loss included.</param>
 /// <param name="Pass">Which pass of the sitting over the region, from 0.</param>
-public sealed record PourStep(string LayerId, RegionId RegionId, string CupId, Reckoned PourMl, Reckoned LeftInCupMl, int Pass = 0)
+/// <param name="EachMl">How much for each copy, ml; null where there is one.</param>
+public sealed record PourStep(string LayerId, RegionId RegionId, string CupId, Reckoned PourMl, Reckoned LeftInCupMl, int Pass = 0, Reckoned? EachMl = null)
 {
     /// <summary>The region, and whose it is.</summary>
     internal RegionOf Of => new(LayerId, RegionId);
@@ -40,7 +41,8 @@ public static class PourPlan
     /// <summary>The pours of a sitting, with what is left in the cups after each.</summary>
     /// <param name="inOrder">What it pours, in turn.</param>
     /// <param name="cups">Its cups.</param>
-    public static ImmutableArray<PourStep> Of(ImmutableArray<RegionVolume> inOrder, CupPlan cups)
+    /// <param name="copies">For how many copies it is mixed.</param>
+    public static ImmutableArray<PourStep> Of(ImmutableArray<RegionVolume> inOrder, CupPlan cups, int copies = 1)
     {
         ArgumentNullException.ThrowIfNull(cups);
         var left = cups.Cups.ToDictionary(c => c.CupId, c => c.MixMl.Value - c.DrawnMl);
@@ -52,7 +54,9 @@ public static class PourPlan
             var after = left[region.CupId] = before - region.PourMl.Value;
             return new(region.LayerId, region.RegionId, region.CupId, region.PourMl, Reckoned.Of(after, "ml", Formulas.LeftInCup,
                 new("in the cup before", before, "ml", Origin.Reckoned),
-                new("poured", region.PourMl.Value, "ml", Origin.Reckoned)), region.Pass);
+                new("poured", region.PourMl.Value, "ml", Origin.Reckoned)), region.Pass,
+                copies == 1 ? null : Reckoned.Of(region.PourMl.Value / copies, "ml", Formulas.EachCopy,
+                    new("poured", region.PourMl.Value, "ml", Origin.Reckoned), new("copies", copies, "", Origin.Reckoned)));
         }
     }
 }

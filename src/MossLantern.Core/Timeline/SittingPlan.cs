@@ -3,8 +3,15 @@ using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pouring;
+using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Timeline;
+
+/// <summary>What one casting of several takes.</summary>
+/// <param name="Copies">How many copies are cast at once.</param>
+/// <param name="NeedMl">What must leave the cups for them, reserve included, before what stays in cups, ml.</param>
+/// <remarks>Source: docs/craft/mixing.md, Castings.</remarks>
+public sealed record CastingNeed(int Copies, Reckoned NeedMl);
 
 /// <summary>Everything worked out for one sitting.</summary>
 /// <param name="SittingId">The sitting.</param>
@@ -18,6 +25,8 @@ namespace MossLantern.Core.Timeline;
 /// <param name="Poured">Whether it is in the journal.</param>
 /// <param name="Windows">Its windows; empty while no start is known.</param>
 /// <param name="OpenRegions">Of a sitting that was begun, the regions that are not poured yet.</param>
+/// <param name="Copies">For how many copies it is mixed.</param>
+/// <param name="Castings">What each casting takes where more copies are wanted than are poured at once; empty where all are.</param>
 /// <remarks>Source: docs/craft/mixing.md, Sittings.</remarks>
 public sealed record SittingPlan(
     string SittingId,
@@ -30,7 +39,9 @@ public sealed record SittingPlan(
     Pour? Pour,
     bool Poured,
     ImmutableArray<CureWindow> Windows,
-    ImmutableArray<RegionOf> OpenRegions)
+    ImmutableArray<RegionOf> OpenRegions,
+    int Copies,
+    ImmutableArray<CastingNeed> Castings)
 {
     /// <summary>Whether it is done: each of its regions has been poured.</summary>
     public bool Done => Poured && OpenRegions.IsEmpty;

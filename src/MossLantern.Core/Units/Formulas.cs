@@ -150,6 +150,12 @@ public static class Formulas
     /// <summary>When a batch has to be begun.</summary>
     public const string BatchLatest = "batch-latest";
 
+    /// <summary>What a casting takes.</summary>
+    public const string CastingNeed = "casting-need";
+
+    /// <summary>What a copy takes of a pour.</summary>
+    public const string EachCopy = "each-copy";
+
     /// <summary>Volume of a domed coat.</summary>
     public const string DomeVolume = "dome-volume";
 
@@ -343,6 +349,8 @@ public static class Formulas
         new(BatchStart, "Begun", "the batch before begun + the batch before poured; minutes after the first", "mixing.md#batches"),
         new(BatchLatest, "At the latest", "first pour holds − ready to pour; minutes after the first batch is mixed: later, what is poured first does not run into it any more", "mixing.md#batches"),
         new(DomeVolume, "Dome", "flat − rim × dome × rounded off over ÷ 1000; flat is area × depth, less what is rounded off along the rim", "mixing.md#ways-of-laying"),
+        new(CastingNeed, "Casting", "copies × a copy takes × (1 + reserve ÷ 100); before what stays in cups", "mixing.md#castings"),
+        new(EachCopy, "A copy", "poured ÷ copies", "mixing.md#castings"),
         new(LevelClear, "Levelling clear", "area × (highest region − this one) ÷ 10 × pieces at once", "mixing.md#sittings"),
         new(CupNone, "Cup", "regions; nothing is poured from it", "mixing.md#cup-volume"),
         new(CupMass, "Cup", "cup × density of the mix", "mixing.md#by-weight"),

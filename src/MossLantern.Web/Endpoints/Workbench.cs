@@ -58,7 +58,9 @@ public sealed record SittingView(
     bool Poured,
     bool Done,
     ImmutableArray<WindowView> Windows,
-    ImmutableArray<RegionOf> OpenRegions);
+    ImmutableArray<RegionOf> OpenRegions,
+    int Copies,
+    ImmutableArray<CastingNeed> Castings);
 
 /// <summary>Everything worked out for a piece; why its underside is not seen and no light comes through it, where that is so.</summary>
 public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<SittingView> Sittings, ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden);
@@ -339,7 +341,7 @@ public sealed class Workbench(
                         .. s.Windows.Select(w => new WindowView(
                             w.Milestone, WorkshopTime.Local(w.Opens, zone), w.Closes is { } c ? WorkshopTime.Local(c, zone) : null, w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours)),
                     ],
-                    s.OpenRegions)),
+                    s.OpenRegions, s.Copies, s.Castings)),
             ],
             plan.Findings, PotOf(piece, plan.Ground), Look.Hidden(piece));
     }

@@ -202,3 +202,10 @@ export const sumQuery = (path: string, request: unknown) =>
     retry: false,
     staleTime: Infinity,
   });
+
+/** The numbers that a piece would have with changes made; nothing is kept. */
+export const supposedQuery = (id: string, body: { revision: number; commands: Edit[] }) =>
+  queryOptions({
+    queryKey: ['supposed', id, body],
+    queryFn: async () => (await preview(id, { ...body, layerId: null, detail: null, numbers: true })).plan,
+  });

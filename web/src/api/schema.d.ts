@@ -486,6 +486,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/sittings/{sitting}/mixing-sheet.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything that a sitting mixes, on one page for the wall. */
+        get: operations["get-mixing-sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/sittings/{sitting}/mixing-sheet.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything that a sitting mixes, as a table. */
+        get: operations["get-mixing-table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/piece.json": {
         parameters: {
             query?: never;
@@ -1401,6 +1435,16 @@ export interface components {
             /** Format: double */
             totalMl: number;
             shareMl: number[];
+        };
+        /** @description What one casting of several takes. */
+        CastingNeed: {
+            /**
+             * Format: int32
+             * @description How many copies are cast at once.
+             */
+            copies: number;
+            /** @description What must leave the cups for them, reserve included, before what stays in cups, ml. */
+            needMl: components["schemas"]["Reckoned"];
         };
         CastingSum: {
             /** Format: double */
@@ -3859,6 +3903,7 @@ export interface components {
              * @default 0
              */
             pass: number;
+            eachMl?: null | components["schemas"]["Reckoned"];
         };
         PourView: {
             start: components["schemas"]["Moment"];
@@ -4357,6 +4402,8 @@ export interface components {
             widthsMm: number[];
             together: components["schemas"]["Reckoned"];
         };
+        /** @enum {unknown} */
+        SheetUnits: "metric" | "us";
         ShelfView: {
             id: string;
             /** Format: int32 */
@@ -4418,6 +4465,11 @@ export interface components {
             cupChoices?: null | components["schemas"]["CupChoice"][];
             /** @description What is mixed in one jug each, as the artist arranged it; null for as the program proposes it. */
             batches?: null | components["schemas"]["Batch"][];
+            /**
+             * Format: int32
+             * @description For how many copies it is mixed: panels, or castings; null for those that are poured at once.
+             */
+            copies?: null | number;
         };
         SittingView: {
             sittingId: string;
@@ -4432,6 +4484,9 @@ export interface components {
             done: boolean;
             windows: components["schemas"]["WindowView"][];
             openRegions: components["schemas"]["RegionOf"][];
+            /** Format: int32 */
+            copies: number;
+            castings: components["schemas"]["CastingNeed"][];
         };
         /** @description A stretch of a layer of older work. */
         SpanBeneath: {
@@ -5768,6 +5823,65 @@ export interface operations {
             header?: never;
             path: {
                 id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "get-mixing-sheet": {
+        parameters: {
+            query?: {
+                paper?: components["schemas"]["Paper"];
+                units?: components["schemas"]["SheetUnits"];
+            };
+            header?: never;
+            path: {
+                id: string;
+                sitting: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "get-mixing-table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                sitting: string;
             };
             cookie?: never;
         };

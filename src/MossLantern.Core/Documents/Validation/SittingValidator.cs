@@ -30,6 +30,7 @@ internal sealed class SittingValidator : AbstractValidator<Sitting>
         RuleFor(s => s.Tools!.ScaleStepG).In(Accepted.ScaleStepG).When(s => s.Tools is not null);
         RuleFor(s => s.Tools!.JugMl).In(Accepted.JugMl).When(s => s.Tools is not null);
         RuleForEach(s => s.Batches!.Value).ChildRules(b => b.RuleFor(x => x.JugMl).In(Accepted.JugMl)).OverridePropertyName("batches").When(s => s.Batches is not null);
+        RuleFor(s => (double?)s.Copies).In(Accepted.Copies, "Copies of the sitting").OverridePropertyName("copies");
         RuleFor(s => s.RoomC).In(Accepted.RoomC);
         RuleFor(s => s.End).Must((s, end) => end is null || s.Start is null || end >= s.Start)
             .WithMessage("The last pour cannot be before the first.");

@@ -205,7 +205,7 @@ export function BatchRow(props: Props) {
                 <HowNumber
                   of={byWeight ? volume.mixG : volume.mixMl}
                   label={`Mix in ${cup.name}`}
-                  decimals={0}
+                  decimals={byWeight ? 1 : 0}
                   className="jug-cup-ml"
                 />
                 {volume.measured && (

@@ -14,6 +14,7 @@ import { useMaterials } from '../materials';
 import type { AtStation } from '../station';
 import { useRegionNames } from '../regionNames';
 import { timesPoured, useStation } from '../station';
+import { CompareResins } from './CompareResins';
 import './CupsStation.scss';
 
 export function CupsStation() {
@@ -131,7 +132,9 @@ export function CupsStation() {
           />
         </p>
       </div>
+      <Castings />
       {system && <MakersData layer={layer} system={system} at={at} />}
+      <CompareResins />
 
       <section className="cup-card" aria-label={`Cup ${cup.name}`}>
         <div className="line">
@@ -256,6 +259,43 @@ export function CupsStation() {
         </p>
       )}
     </>
+  );
+}
+
+/** For how many of the copies the sitting is mixed, and what each casting takes. */
+function Castings() {
+  const { piece, sittingPlan, at } = useStation();
+  const { set, mould } = piece.ground;
+  const wanted = set?.mirrored ? set.count : (mould?.pieces ?? 1);
+  const own = piece.sittings.find((s) => s.id === sittingPlan.sittingId)?.copies ?? null;
+  const { copies, castings } = sittingPlan;
+  if (wanted < 2) return null;
+  return (
+    <section className="castings" aria-label="Copies">
+      <p>
+        Mixed for{' '}
+        <NumberAt
+          place={`${at.sitting}.copies`}
+          label="Copies of the sitting"
+          quiet
+          empty={copies}
+          unit=""
+          width={48}
+          value={own}
+        />{' '}
+        of {wanted} {set?.mirrored ? 'panels' : 'pieces'}.
+      </p>
+      {castings.length > 0 && (
+        <ol aria-label="Castings">
+          {castings.map((c, i) => (
+            <li key={i}>
+              {c.copies === 1 ? 'one piece' : `${c.copies} pieces`}:{' '}
+              <HowNumber of={c.needMl} label={`Casting ${i + 1} takes`} decimals={1} />
+            </li>
+          ))}
+        </ol>
+      )}
+    </section>
   );
 }
 

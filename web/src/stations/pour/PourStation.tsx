@@ -64,6 +64,11 @@ export function PourStation() {
               </button>
               <span className="amount">
                 <HowNumber of={step.pourMl} label={`Pour of ${name}`} />
+                {step.eachMl && (
+                  <small className="remains">
+                    <HowNumber of={step.eachMl} label={`A copy of ${name}`} decimals={1} /> each
+                  </small>
+                )}
                 <small className="remains">
                   <HowNumber of={step.leftInCupMl} label={`Left in the cup after ${name}`} decimals={0} />{' '}
                   left
