@@ -28,6 +28,8 @@ public sealed class ReckonerTests(SharedHost shared) : IClassFixture<SharedHost>
         { "film", """{ "workingMinutes": 600, "depthMm": 3, "roomC": -20, "referenceC": 60 }""", "gelMinutes null" },
         { "journey", """{ "workingMinutes": 45, "referenceC": 22, "viscosityPaS": 1.6, "reactionHeatJPerG": 260, "roomC": 22, "legs": [{ "kind": "cup", "massG": 300, "minutes": 8 }, { "kind": "cup", "massG": 100, "minutes": 12 }, { "kind": "film", "depthMm": 3 }] }""", "working ~62, flowing ~43.1, holding ~82.5, setting ~140.5, gel ~206.5, legs[0].endMinutes 8, legs[1].endMinutes 20, legs[1].degree ~0.0617, legs[1].celsius ~28.3, legs[2].endMinutes 2880, legs[2].viscosityPaS null" },
         { "journey", """{ "workingMinutes": 45, "viscosityPaS": 3.5, "room": [{ "minutes": 30, "celsius": 22 }, { "minutes": 1, "celsius": 22 }], "legs": [{ "kind": "cup", "massG": 300, "minutes": 8 }, { "kind": "cup", "massG": 100, "minutes": 12 }] }""", "working null, flowing 0, holding null, gel null, legs[1].endMinutes 20" },
+        { "joining", """{ "workingMinutes": 45, "referenceC": 22, "viscosityPaS": 1.6, "reactionHeatJPerG": 260, "roomC": 22, "massG": 300, "minutes": 20, "freshG": 100 }""", "stage runny, mayJoin true, degree ~0.0468, celsius ~27.2, workingMinutes ~46.1, inHandMinutes ~26.1" },
+        { "joining", """{ "workingMinutes": 45, "viscosityPaS": 1.6, "roomC": 22, "massG": 300, "minutes": 62, "freshG": 100 }""", "stage gelled, mayJoin false" },
         { "journey-line", """{ "workingMinutes": 45, "referenceC": 22, "viscosityPaS": 1.6, "reactionHeatJPerG": 260, "roomC": 22, "legs": [{ "kind": "film", "depthMm": 3 }] }""", "line[0].minutes 0, line[0].celsius 22, line[0].viscosityPaS 1.6, stages[0].stage flowing, stages[0].fromPaS 3, stages[3].stage gelled, stages[3].fromPaS null" },
         { "puddle", """{ "volumesMl": [60, 40, 80], "depthMm": 3 }""", "outerRadiiMm[0] 79.79, outerRadiiMm[1] 103.01, outerRadiiMm[2] 138.20" },
         { "bead", """{ "heightMm": 1.5, "widthMm": 3, "volumeMl": 20, "referenceHeightMm": 1.5, "referenceDryHours": 1 }""", "sectionMm2 3.534, lengthMm 5659, volumeMl 20, dryHours 1" },
@@ -71,7 +73,7 @@ public sealed class ReckonerTests(SharedHost shared) : IClassFixture<SharedHost>
     private static readonly HashSet<string> Optional = [
         "tolerance", "stones", "openEdgeMm", "filmMm", "dripShare", "reserve", "transfers", "activationKj", "referenceC@cup", "referenceC@film",
         "reactionHeatJPerG", "widthMm", "referenceHeightMm", "referenceDryHours", "coverShare", "inserts", "coatMm", "shares", "lossShare", "densityGPerMl@load",
-        "referenceC@journey", "referenceC@journey-line", "minutes@journey"];
+        "referenceC@journey", "referenceC@journey-line", "referenceC@joining", "minutes@journey"];
 
     [Theory]
     [MemberData(nameof(Examples))]

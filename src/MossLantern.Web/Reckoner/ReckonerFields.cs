@@ -22,6 +22,7 @@ internal static class ReckonerFields
         ["volumesMl"] = Accepted.VolumeMl,
         ["capacityMl"] = Accepted.VolumeMl with { What = "Capacity" },
         ["massG"] = Accepted.MassG,
+        ["freshG"] = Accepted.MassG with { What = "Fresh resin" },
         ["resinG"] = Accepted.MassG with { What = "Resin" },
         ["hardenerG"] = Accepted.MassG with { What = "Hardener", From = 0 },
         ["tolerance"] = Accepted.Share with { What = "Tolerance" },

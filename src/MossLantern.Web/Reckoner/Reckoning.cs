@@ -136,6 +136,19 @@ internal static class Reckoning
         return Answer(model().Film(depth, room));
     }
 
+    public static JoiningAnswer Joining(JoiningSum sum)
+    {
+        var asked = new Asked();
+        var viscosity = asked.Number(sum.ViscosityPaS, "viscosityPaS");
+        var mass = asked.Number(sum.MassG, "massG");
+        var minutes = asked.Number(sum.Minutes, "minutes");
+        var fresh = asked.Number(sum.FreshG, "freshG");
+        var reference = asked.Usual(sum.ReferenceC, "referenceC");
+        var (model, room) = Model(asked, sum.WorkingMinutes, sum.RoomC, sum.ReferenceC, sum.ReactionHeatJPerG);
+        var joined = Core.Timeline.Joining.Of(model(), viscosity, reference, mass, minutes, fresh, room);
+        return new(joined.Stage, joined.MayJoin, joined.Joined.Degree, joined.Joined.Celsius, Told(joined.WorkingMinutes), Told(joined.InHandMinutes));
+    }
+
     public static JourneyAnswer Journey(JourneySum sum)
     {
         var journey = Followed(sum);

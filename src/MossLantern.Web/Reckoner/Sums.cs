@@ -115,6 +115,14 @@ public sealed record LineStage(FilmStage Stage, double? FromPaS);
 /// <summary>The way of resin as a line, until it has gelled or is followed no more.</summary>
 public sealed record JourneyLineAnswer(ImmutableArray<LinePoint> Line, ImmutableArray<LineStage> Stages);
 
+/// <summary>Fresh resin that joins a batch.</summary>
+public sealed record JoiningSum(
+    double? WorkingMinutes = null, double? ViscosityPaS = null, double? MassG = null, double? Minutes = null, double? FreshG = null, double? RoomC = null,
+    double? ReferenceC = null, double? ReactionHeatJPerG = null);
+
+/// <summary>What comes of it; the working time is null where it does not end within 48 hours.</summary>
+public sealed record JoiningAnswer(FilmStage Stage, bool MayJoin, double Degree, double Celsius, double? WorkingMinutes, double? InHandMinutes);
+
 /// <summary>Colours poured in one place.</summary>
 public sealed record PuddleSum(List<double>? VolumesMl = null, double? DepthMm = null);
 

@@ -793,6 +793,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reckon/joining": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Whether fresh resin may join a batch, and how long the mixture works. */
+        post: operations["reckon-joining"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reckon/puddle": {
         parameters: {
             query?: never;
@@ -2628,6 +2645,36 @@ export interface components {
         };
         /** Format: date-time */
         Instant: string;
+        JoiningAnswer: {
+            stage: components["schemas"]["FilmStage"];
+            mayJoin: boolean;
+            /** Format: double */
+            degree: number;
+            /** Format: double */
+            celsius: number;
+            /** Format: double */
+            workingMinutes: null | number;
+            /** Format: double */
+            inHandMinutes: null | number;
+        };
+        JoiningSum: {
+            /** Format: double */
+            workingMinutes?: null | number;
+            /** Format: double */
+            viscosityPaS?: null | number;
+            /** Format: double */
+            massG?: null | number;
+            /** Format: double */
+            minutes?: null | number;
+            /** Format: double */
+            freshG?: null | number;
+            /** Format: double */
+            roomC?: null | number;
+            /** Format: double */
+            referenceC?: null | number;
+            /** Format: double */
+            reactionHeatJPerG?: null | number;
+        };
         JourneyAnswer: {
             /** Format: double */
             working: null | number;
@@ -6503,6 +6550,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JourneyLineAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-joining": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoiningSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JoiningAnswer"];
                 };
             };
             /** @description Problem details: what was refused, and why. */

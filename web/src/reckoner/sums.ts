@@ -356,6 +356,36 @@ export const sums: Sum[] = [
     line: 'journey-line',
   },
   {
+    path: 'joining',
+    question: 'May fresh resin join this batch?',
+    parts: [
+      'Resin of',
+      blank('viscosityPaS', 'Viscosity when mixed', 'Pa·s', 1.6),
+      'that 100 g in a cup keep workable for',
+      blank('workingMinutes', 'Working time of 100 g', 'min', 45),
+      ', in a room of',
+      blank('roomC', 'Room', '°C', 22),
+      ': a cup of',
+      blank('massG', 'In the cup', 'g', 300),
+      ', mixed',
+      blank('minutes', 'Minutes', 'min', 20),
+      'ago, is joined by',
+      blank('freshG', 'Fresh resin', 'g', 100),
+      'of fresh resin.',
+    ],
+    outs: [
+      {
+        told: (a) =>
+          a['mayJoin']
+            ? 'It may: the batch still runs.'
+            : 'Leave it: the batch does not run any more and would not mix in.',
+      },
+      out('inHandMinutes', 'Works for', 'min more', 'journey', { decimals: 0 }),
+      out('workingMinutes', 'Workable until', 'min', 'journey', { decimals: 1 }),
+      out('celsius', 'Then at', '°C', 'journey', { decimals: 1 }),
+    ],
+  },
+  {
     path: 'puddle',
     question: 'How far does a puddle spread?',
     parts: [
