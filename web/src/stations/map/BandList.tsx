@@ -218,6 +218,10 @@ function BandRow({ index }: { index: number }) {
           <HowNumber of={region.wide} label={`Widest of ${name}`} decimals={1} />
         </span>
       )}
+      {region?.bare && <span className="hint">Stays bare in this layer.</span>}
+      {region?.ownDepthMm != null && (
+        <span className="hint">{units.show(region.ownDepthMm, 'mm', 1)} deep, of its own.</span>
+      )}
       {region && !region.fits && (layer.layout || layer.hearts.length > 0) && (
         <span className="field-error">No room is left for this band.</span>
       )}
