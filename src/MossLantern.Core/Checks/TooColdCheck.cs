@@ -13,7 +13,7 @@ internal sealed class TooColdCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        foreach (var (sitting, plan) in looked.Piece.Sittings.Zip(looked.Sittings).Where(s => !s.Second.Poured))
+        foreach (var (sitting, plan) in looked.Piece.Sittings.Zip(looked.Sittings).Where(s => !s.Second.Poured && !s.Second.Steps.IsEmpty))
         {
             var (room, origin) = sitting.RoomC is { } planned ? (planned, Origin.Own) : (looked.Around.RoomC, Origin.Default);
             if (room >= LeastC)

@@ -1,3 +1,5 @@
+using MossLantern.Core.Units;
+
 namespace MossLantern.Core.Timeline;
 
 /// <summary>Cuts cups in the order of their first pour into batches.</summary>
@@ -32,6 +34,7 @@ internal static class Proposing
 
         for (var from = 0; from < groups.Count; from++)
         {
+            Effort.Check();
             List<BatchCup> cups = [];
             for (var to = from + 1; to <= groups.Count; to++)
             {

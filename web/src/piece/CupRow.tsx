@@ -3,7 +3,7 @@ import type { SittingView } from '../api/client';
 import { useUnits } from '../units/units';
 import { HowNumber } from '../parts/HowNumber';
 import { Vessel, heightFor, sizeFor } from '../parts/Vessel';
-import { reserveOf, usePull } from './usePull';
+import { cupButton, reserveOf, usePull } from './usePull';
 import './CupRow.scss';
 
 interface Props {
@@ -30,7 +30,8 @@ export function CupRow({ layer, plan, chosen, pointed, pullable, onChoose, onPoi
     const volume = plan.cups.cups.find((c) => c.cupId === id);
     return cup && volume ? [{ cup, volume }] : [];
   });
-  const { pull, keys } = usePull(layer, plan, pullable);
+  const pulling = usePull(layer, plan, pullable);
+  const picks = { chosen, pointed, onChoose, onPoint };
   const largest = Math.max(120, ...cups.map(({ volume }) => sizeFor(volume.mixMl.value)));
   return (
     <section className="cup-row" aria-label="Cups, in pour order">
@@ -39,16 +40,8 @@ export function CupRow({ layer, plan, chosen, pointed, pullable, onChoose, onPoi
           <li key={cup.id}>
             <button
               type="button"
-              aria-pressed={chosen === cup.id}
               aria-describedby={pullable ? 'cup-row-key' : undefined}
-              data-lit={pointed === cup.id || undefined}
-              onClick={(e) => e.detail < 2 && onChoose(chosen === cup.id ? null : cup.id)}
-              onPointerDown={(e) => pull(e, volume)}
-              onKeyDown={(e) => keys(e, volume)}
-              onPointerEnter={() => onPoint(cup.id)}
-              onPointerLeave={() => onPoint(null)}
-              onFocus={() => onPoint(cup.id)}
-              onBlur={() => onPoint(null)}
+              {...cupButton(volume, picks, pulling)}
             >
               <Vessel
                 volume={volume}

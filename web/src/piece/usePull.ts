@@ -8,6 +8,33 @@ import { sizeFor } from '../parts/Vessel';
 const mostPerPixel = 1;
 const slack = 5;
 
+/** Which cup is chosen or pointed at, and how it comes to be. */
+export interface Picks {
+  chosen: string | null;
+  pointed: string | null;
+  onChoose: (cupId: string | null) => void;
+  onPoint: (cupId: string | null) => void;
+}
+
+/** What the button of a cup answers to: it is chosen by a press, lights its regions, and its level is pulled. */
+export const cupButton = (
+  volume: CupVolume,
+  { chosen, pointed, onChoose, onPoint }: Picks,
+  { pull, keys }: ReturnType<typeof usePull>,
+) => ({
+  'aria-pressed': chosen === volume.cupId,
+  'data-lit': pointed === volume.cupId || undefined,
+  onClick: (e: React.MouseEvent) => {
+    if (e.detail < 2) onChoose(chosen === volume.cupId ? null : volume.cupId);
+  },
+  onPointerDown: (e: React.PointerEvent<HTMLButtonElement>) => pull(e, volume),
+  onKeyDown: (e: React.KeyboardEvent) => keys(e, volume),
+  onPointerEnter: () => onPoint(volume.cupId),
+  onPointerLeave: () => onPoint(null),
+  onFocus: () => onPoint(volume.cupId),
+  onBlur: () => onPoint(null),
+});
+
 /** The level of a cup is pulled up or down, or stepped by keys: the reserve of all cups follows, or with Alt the bands of this one. */
 export function usePull(layer: FilledLayer, plan: SittingView, pullable: boolean) {
   const { edit, drag } = useEdits();

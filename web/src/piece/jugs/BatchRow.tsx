@@ -4,17 +4,10 @@ import { HowNumber } from '../../parts/HowNumber';
 import { Told } from '../../parts/Told';
 import { Vessel, heightFor, sizeFor } from '../../parts/Vessel';
 import { useStation } from '../../stations/station';
-import { usePull } from '../usePull';
+import type { Picks } from '../usePull';
+import { cupButton, usePull } from '../usePull';
 import { Jug } from './Jug';
 import { Streams } from './Streams';
-
-/** Which cup is chosen or pointed at, and how it comes to be. */
-export interface Picks {
-  chosen: string | null;
-  pointed: string | null;
-  onChoose: (cupId: string | null) => void;
-  onPoint: (cupId: string | null) => void;
-}
 
 interface Props {
   batch: BatchPlan;
@@ -40,9 +33,8 @@ const jugHeight = (ml: number, largest: number, tallest: number) =>
 /** A batch: its jug, and the cups that are poured off it, to scale with all others of the sitting. */
 export function BatchRow(props: Props) {
   const { batch, number, over, carried, onTake, onSplit, onJoin } = props;
-  const { chosen, pointed, onChoose, onPoint } = props.picks;
   const { layer, sittingPlan } = useStation();
-  const { pull, keys } = usePull(layer, sittingPlan, true);
+  const pulling = usePull(layer, sittingPlan, true);
   const row = useRef<HTMLElement>(null);
   const volumes = sittingPlan.cups.cups;
   const tallest = tallestOf(sittingPlan.batches.all.length);
@@ -169,16 +161,8 @@ export function BatchRow(props: Props) {
             <li key={cup.id} data-cup={cup.id} data-carried={carried === cup.id || undefined}>
               <button
                 type="button"
-                aria-pressed={chosen === cup.id}
-                data-lit={pointed === cup.id || undefined}
                 title="Pull its level, or press ↑ ↓: the reserve of all cups; with Alt its bands"
-                onClick={(e) => e.detail < 2 && onChoose(chosen === cup.id ? null : cup.id)}
-                onPointerDown={(e) => pull(e, volume)}
-                onKeyDown={(e) => keys(e, volume)}
-                onPointerEnter={() => onPoint(cup.id)}
-                onPointerLeave={() => onPoint(null)}
-                onFocus={() => onPoint(cup.id)}
-                onBlur={() => onPoint(null)}
+                {...cupButton(volume, props.picks, pulling)}
               >
                 <Vessel
                   volume={volume}

@@ -1,7 +1,7 @@
 import { arrange, arranged, joined, moved, split } from '../../editor/batches';
 import { useEdits } from '../../parts/editing';
 import { useStation } from '../../stations/station';
-import type { Picks } from './BatchRow';
+import type { Picks } from '../usePull';
 import { BatchRow } from './BatchRow';
 import { useCarry } from './useCarry';
 import './JugStage.scss';

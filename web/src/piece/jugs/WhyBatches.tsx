@@ -22,7 +22,7 @@ export function WhyBatches() {
       {all.length > 0 && (
         <h2>
           {proposed
-            ? `${counted[all.length] ?? all.length} ${all.length === 1 ? 'batch does for all' : 'batches, because'}`
+            ? `${counted[all.length] ?? all.length} ${all.length === 1 ? 'batch does for all' : why.length > 0 ? 'batches, because' : 'batches'}`
             : 'Your own batches'}
         </h2>
       )}
