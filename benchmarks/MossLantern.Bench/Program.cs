@@ -11,6 +11,7 @@ using MossLantern.Core.Painting;
 using MossLantern.Core.Planning;
 using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Timeline;
 using NodaTime;
 
 BenchmarkSwitcher.FromAssembly(typeof(MapBenchmarks).Assembly).Run(args);
@@ -140,5 +141,31 @@ namespace MossLantern.Bench
 
         [Benchmark]
         public Cured Film() => model.Film(3, 22);
+    }
+
+    /// <summary>Proposing the batches of a sitting.</summary>
+    [MemoryDiagnoser]
+    public class BatchBenchmarks
+    {
+        private BatchingOf on = null!;
+        private List<IReadOnlyList<BatchCup>> cups = [];
+
+        /// <summary>40 is the most that a sitting may have.</summary>
+        [Params(8, 40)]
+        public int Cups { get; set; }
+
+        [Params(500, 5000)]
+        public double JugMl { get; set; }
+
+        [GlobalSetup]
+        public void Set()
+        {
+            var sitting = FirstPiece.Of("Bench", new Ground(new RectangleOutline(600, 900), EdgeStyle.TapedClean, 38, "#d8bd8c")).Filled[0];
+            on = new(new(sitting, Surroundings.Usual(DateTimeZone.Utc)), 22);
+            cups = [.. Enumerable.Range(1, Cups).Select(i => (IReadOnlyList<BatchCup>)[new BatchCup($"c{i}", 10 + 7 * (i % 13), 10 + 7 * (i % 13), 60, 15 + i % 5)])];
+        }
+
+        [Benchmark]
+        public int Propose() => Proposing.Best(cups, c => new(on, c, JugMl)).Count;
     }
 }

@@ -40,9 +40,12 @@ public class EditTests
         .. Enum.GetValues<LayoutKind>().Select(kind => Made(Rings, new AddZone(Field), new KeepSpot(), new LayOutAs(Field, null, kind))),
         Made(Rings, new LayOutAs(Field, null, LayoutKind.Pools), new PutWallAcross(Field, null)), Made(Tray, new FillHollow("pool")),
         Made(Letters, new BecomeKind(PieceKind.Casting)), Made(Rings, new LayOutAs(Field, null, LayoutKind.Marble), new AddToMix("cup-1", Field)),
+        Joined(Made(Rings, new AddLayer())),
     ];
 
     private static readonly int Walks = int.Parse(Environment.GetEnvironmentVariable("MOSS_LANTERN_EDITS") ?? "500", System.Globalization.CultureInfo.InvariantCulture);
+
+    private static Piece Joined(Piece two) => Made(two, new JoinSittings(two.Sittings[1].Id, two.Sittings[0].Id));
 
     private static Piece Made(Piece piece, params Edit[] edits)
     {

@@ -145,6 +145,26 @@ public class GroundTests
         Assert.All(finding.Remedies, r => Assert.Equal(r.Mm is not null, r.Label.Contains("{0}", StringComparison.Ordinal)));
     }
 
+    /// <summary>The sitting that pours first counts, not the one that pours what is left.</summary>
+    [Fact]
+    public void What_is_not_dry_moves_the_first_sitting_and_all_that_follow()
+    {
+        var piece = Planned(Ground(Ply(12)) with { Paint = new(PaintKind.Water), Done = [new("paint", Start.PlusHours(-1))] });
+        var rest = piece.Sittings[0] with { Start = Start.PlusDays(2), End = Start.PlusDays(2).PlusMinutes(30) };
+        var early = rest with { Id = "early", Start = Start, End = Start.PlusMinutes(25), Rest = [], Fills = [new("f1", piece.Layers[0].Id, piece.Layers[0].RegionIds.First())] };
+        piece = piece with { Sittings = [early, rest] };
+        var finding = Assert.Single(Plan(piece).Findings, f => f.Check == "wet-glue");
+        Assert.EndsWith(", and what follows as much later", finding.Remedies[0].Label, StringComparison.Ordinal);
+
+        var later = finding.Remedies[0].Apply(piece);
+        var ready = Preparation.Of(piece.Ground, Surroundings.Usual(Zone)).Single(s => s.Id == "paint").ReadyAt!.Value;
+        Assert.Equal([ready, ready.PlusDays(2)], later.Sittings.Select(s => s.Start!.Value));
+        Assert.Equal([ready.PlusMinutes(25), ready.PlusDays(2).PlusMinutes(30)], later.Sittings.Select(s => s.End!.Value));
+        Assert.DoesNotContain(Plan(later).Findings, f => f.Check == "wet-glue");
+        Assert.DoesNotContain(Plan(piece with { Sittings = [early with { Start = ready }, rest] }).Findings, f => f.Check == "wet-glue");
+        Assert.Contains(Plan(piece with { Sittings = [early with { Start = ready.PlusMinutes(-1) }, rest] }).Findings, f => f.Check == "wet-glue");
+    }
+
     [Theory]
     [InlineData(14.9, true)]
     [InlineData(15.0, false)]

@@ -67,6 +67,34 @@ public class MixingTests
         });
 
     [Theory]
+    [InlineData(225, 150, 1, 1, 75, 0)]
+    [InlineData(225, 150, 2, 1, 75, 75)]
+    [InlineData(299.9, 150, 2, 1, 149.9, 0.1)]
+    [InlineData(300, 150, 2, 2, 0, 0)]
+    [InlineData(0.7, 0.1, 9, 7, 0, 0.2)]
+    public void What_is_mixed_fills_whole_ones_only(double mixed, double each, int wanted, int filled, double left, double lack)
+    {
+        var reach = Reach.Of(mixed, each, wanted);
+        Assert.Equal(filled, reach.Filled);
+        Assert.Equal(left, reach.LeftMl, 1e-9);
+        Assert.Equal(lack, reach.LackMl, 1e-9);
+    }
+
+    [Fact]
+    public void What_is_mixed_is_filled_or_left_over() =>
+        (from mixed in Gen.Double[0, 10_000]
+         from each in Gen.Double[0.01, 1000]
+         from wanted in Gen.Int[0, 500]
+         select (mixed, each, wanted)).Sample(s =>
+        {
+            var reach = Reach.Of(s.mixed, s.each, s.wanted);
+            Assert.InRange(reach.Filled, 0, s.wanted);
+            Assert.Equal(s.mixed, reach.Filled * s.each + reach.LeftMl, 1e-6);
+            Assert.Equal(reach.Filled < s.wanted, reach.LackMl > 0);
+            Assert.True(reach.Filled == s.wanted || reach.LeftMl < s.each + 1e-6);
+        });
+
+    [Theory]
     [InlineData(1, 20)]
     [InlineData(0.1, 2)]
     public void A_tool_measures_a_part_whose_half_tolerance_is_at_least_half_a_step(double step, double least) =>

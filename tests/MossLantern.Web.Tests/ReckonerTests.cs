@@ -30,6 +30,8 @@ public sealed class ReckonerTests(SharedHost shared) : IClassFixture<SharedHost>
         { "journey", """{ "workingMinutes": 45, "viscosityPaS": 3.5, "room": [{ "minutes": 30, "celsius": 22 }, { "minutes": 1, "celsius": 22 }], "legs": [{ "kind": "cup", "massG": 300, "minutes": 8 }, { "kind": "cup", "massG": 100, "minutes": 12 }] }""", "working null, flowing 0, holding null, gel null, legs[1].endMinutes 20" },
         { "joining", """{ "workingMinutes": 45, "referenceC": 22, "viscosityPaS": 1.6, "reactionHeatJPerG": 260, "roomC": 22, "massG": 300, "minutes": 20, "freshG": 100 }""", "stage runny, mayJoin true, degree ~0.0468, celsius ~27.2, workingMinutes ~46.1, inHandMinutes ~26.1" },
         { "joining", """{ "workingMinutes": 45, "viscosityPaS": 1.6, "roomC": 22, "massG": 300, "minutes": 62, "freshG": 100 }""", "stage gelled, mayJoin false" },
+        { "reach", """{ "mixedMl": 225, "eachMl": 150, "pieces": 1 }""", "filled 1, leftMl 75, lackMl 0" },
+        { "reach", """{ "mixedMl": 225, "eachMl": 150, "pieces": 2 }""", "filled 1, leftMl 75, lackMl 75" },
         { "journey-line", """{ "workingMinutes": 45, "referenceC": 22, "viscosityPaS": 1.6, "reactionHeatJPerG": 260, "roomC": 22, "legs": [{ "kind": "film", "depthMm": 3 }] }""", "line[0].minutes 0, line[0].celsius 22, line[0].viscosityPaS 1.6, stages[0].stage flowing, stages[0].fromPaS 3, stages[3].stage gelled, stages[3].fromPaS null" },
         { "puddle", """{ "volumesMl": [60, 40, 80], "depthMm": 3 }""", "outerRadiiMm[0] 79.79, outerRadiiMm[1] 103.01, outerRadiiMm[2] 138.20" },
         { "bead", """{ "heightMm": 1.5, "widthMm": 3, "volumeMl": 20, "referenceHeightMm": 1.5, "referenceDryHours": 1 }""", "sectionMm2 3.534, lengthMm 5659, volumeMl 20, dryHours 1" },

@@ -46,7 +46,7 @@ internal sealed class LayerEarlyCheck : ICheck
         return new(
             Id, $"layer-early@{sitting.Id}", Grade.Mend, "Too early",
             $"{layer.Name} is planned before {below.Name} below it takes it: it would sink in or wrinkle.", [opens.OpensAfterHours],
-            new("cure", layer.Id), [Remedy.OnSitting("later", FormattableString.Invariant($"Pour it at {at:ddd d MMM, HH:mm}"), sitting.Id, s => s.At(Moved(s.Plan, at)))]);
+            new("cure", layer.Id), [Remedy.OnSitting("later", FormattableString.Invariant($"Pour it at {at:ddd d MMM, HH:mm}"), sitting.Id, s => s.At(s.Plan.MovedTo(at)))]);
     }
 
     /// <summary>The next full five minutes.</summary>
@@ -56,7 +56,4 @@ internal sealed class LayerEarlyCheck : ICheck
         var over = local.Minute % 5 * 60 + local.Second;
         return over == 0 && local.NanosecondOfSecond == 0 ? local : local.PlusSeconds(300 - over).PlusNanoseconds(-local.NanosecondOfSecond);
     }
-
-    private static PourTimes Moved(PourTimes plan, LocalDateTime to) =>
-        plan with { Start = to, End = plan is { Start: { } from, End: { } end } ? to + (end - from) : null };
 }

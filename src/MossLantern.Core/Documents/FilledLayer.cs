@@ -111,13 +111,6 @@ public sealed record FilledLayer(
         };
     }
 
-    /// <summary>For how many copies it is mixed: no more than are wanted.</summary>
-    public int CopiesOn(Ground ground)
-    {
-        ArgumentNullException.ThrowIfNull(ground);
-        return Math.Clamp(Copies ?? ground.AtOnce, 1, Math.Max(1, ground.Wanted));
-    }
-
     /// <summary>Whether a region stays bare in it.</summary>
     public bool IsBare(RegionId region) => Bare is { } bare && bare.Contains(region);
 

@@ -186,4 +186,9 @@ public sealed record PourTimes(LocalDateTime? Start, LocalDateTime? End, double?
     /// <summary>Nothing decided yet.</summary>
     [JsonIgnore]
     public static PourTimes None { get; } = new(null, null, null);
+
+    /// <summary>The same hours from another start on.</summary>
+    /// <param name="start">When it starts instead.</param>
+    public PourTimes MovedTo(LocalDateTime start) =>
+        this with { Start = start, End = this is { Start: { } from, End: { } end } ? start + (end - from) : null };
 }

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Documents;
 
 namespace MossLantern.Core.Mixing;
 
@@ -11,6 +12,14 @@ public sealed record Casting(double BodyMl, double TotalMl, ImmutableArray<doubl
 {
     /// <summary>Share that is lost where none is given.</summary>
     public const double LossShare = 0.1;
+
+    /// <summary>For how many copies a layer is mixed: those that are poured at once unless the artist says, and no more than are wanted.</summary>
+    public static int Copies(FilledLayer layer, Ground ground)
+    {
+        ArgumentNullException.ThrowIfNull(layer);
+        ArgumentNullException.ThrowIfNull(ground);
+        return Math.Clamp(layer.Copies ?? ground.AtOnce, 1, Math.Max(1, ground.Wanted));
+    }
 
     /// <summary>
     /// Works out a set. No pieces need nothing; inserts and coats that take up more than a cavity holds give less than nothing, which is

@@ -142,7 +142,7 @@ public static class CupPlanner
         ArgumentNullException.ThrowIfNull(ground);
         ArgumentNullException.ThrowIfNull(portion);
         var (layer, region, depths) = (portion.Layer, portion.Region, portion.Depths);
-        var copies = layer.CopiesOn(ground);
+        var copies = Casting.Copies(layer, ground);
         var ml = region.Own is { } own ? OwnMl(ground, layer, region, own, copies)
             : AllOf(ground, [.. depths.Where(d => d.AreaMm2 > 0 || depths.Length == 1)], layer, copies: copies) is var all && portion.FillId is { } fill ? Domed(ground, portion, OfFill(all, fill, layer))
             : all;
@@ -179,7 +179,7 @@ public static class CupPlanner
             return flat;
         }
 
-        var rim = Math.Min(portion.Region.OpenEdgeMm * portion.Layer.CopiesOn(ground), 1000 * flat.Value / (DomeMm * dome));
+        var rim = Math.Min(portion.Region.OpenEdgeMm * Casting.Copies(portion.Layer, ground), 1000 * flat.Value / (DomeMm * dome));
         return Reckoned.Of(flat.Value - rim * dome * DomeMm / 1000, "ml", Formulas.DomeVolume,
             new("flat", flat.Value, "ml", Origin.Reckoned), new("rim", rim, "mm", Origin.Reckoned),
             new("dome", dome, "mm", Origin.Own, $"{portion.Layer.SittingPlace}.fills[{portion.FillId}].depthMm"), new("rounded off over", DomeMm, "mm", Origin.Default));

@@ -77,7 +77,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var batches = Batching.Of(tools, sitting, recipes, jugs, inOrder, film, room);
         var alone = batches.All.Where(b => b.CupIds.Length == 1).SelectMany(b => b.CupIds).ToHashSet();
         var cups = CupPlanner.Plan(lead, recipes, volumes, alone.Contains, around);
-        var copies = lead.CopiesOn(piece.Ground);
+        var copies = Casting.Copies(lead, piece.Ground);
         var steps = PourPlan.Of(inOrder, cups, copies);
         return new(
             sitting.Id, sitting.Name ?? string.Join(", ", layers.Select(l => l.Layer.Name)), [.. layers.Select(l => l.Layer.Id)], cups, batches, steps,

@@ -264,6 +264,9 @@ public static class Formulas
     /// <summary>A set of castings.</summary>
     public const string Casting = "casting";
 
+    /// <summary>How far what is mixed goes.</summary>
+    public const string Reach = "reach";
+
     /// <summary>What a mixed cup takes of another.</summary>
     public const string MixedDraw = "mixed-draw";
 
@@ -399,5 +402,6 @@ public static class Formulas
         new(ColourLean, "Lean", "√(across^2 + down^2); from the middle of the piece to the middle of the colour, by area", "layouts.md#balance"),
         new(RunOff, "Run-off", "poured − on the piece; it runs over an open edge, or stands higher inside a wall", "layouts.md#puddle"),
         new(Casting, "Castings", "body = capacity − inserts − area × kept depth; in all: pieces × body × (1 + loss)", "mixing.md#castings"),
+        new(Reach, "How far it goes", "filled = mixed ÷ what each takes, whole ones only and no more than wanted; left over = mixed − filled × what each takes; missing = wanted × what each takes − mixed, at least 0", "mixing.md#castings"),
     ];
 }

@@ -31,6 +31,7 @@ internal static class ReckonEndpoints
         api.MapPost("/film", (FilmSum sum) => Reckoning.Film(sum));
         api.MapPost("/journey", (JourneySum sum) => Reckoning.Journey(sum));
         api.MapPost("/journey-line", (JourneySum sum) => Reckoning.JourneyLine(sum));
+        api.MapPost("/reach", (ReachSum sum) => Reckoning.Reach(sum));
         api.MapPost("/joining", (JoiningSum sum) => Reckoning.Joining(sum));
         api.MapPost("/puddle", (PuddleSum sum) => Reckoning.Puddle(sum));
         api.MapPost("/bead", (BeadSum sum) => Reckoning.Bead(sum));

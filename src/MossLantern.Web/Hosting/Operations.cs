@@ -88,6 +88,7 @@ public static class Operations
         Reckon("film", "How long a film stays open, and how warm it gets."),
         Reckon("journey", "What becomes of resin on its way from vessel to vessel: when it flows, holds, sets and gels."),
         Reckon("journey-line", "The same way as a line to draw: temperature and viscosity over time."),
+        Reckon("reach", "How many an amount that is mixed fills, and what is left or missing."),
         Reckon("joining", "Whether fresh resin may join a batch, and how long the mixture works."),
         Reckon("puddle", "How far pours into one place reach."),
         Reckon("bead", "How long a bead of a wall lasts."),

@@ -20,6 +20,8 @@ internal static class ReckonerFields
         ["solidDensity"] = Accepted.DensityGPerMl with { What = "Solid density" },
         ["volumeMl"] = Accepted.VolumeMl,
         ["volumesMl"] = Accepted.VolumeMl,
+        ["mixedMl"] = Accepted.VolumeMl with { What = "Mixed" },
+        ["eachMl"] = Accepted.VolumeMl with { What = "What each takes" },
         ["capacityMl"] = Accepted.VolumeMl with { What = "Capacity" },
         ["massG"] = Accepted.MassG,
         ["freshG"] = Accepted.MassG with { What = "Fresh resin" },

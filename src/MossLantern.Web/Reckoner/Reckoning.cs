@@ -345,6 +345,17 @@ internal static class Reckoning
         return new(casting.BodyMl, casting.TotalMl, casting.ShareMl);
     }
 
+    public static ReachAnswer Reach(ReachSum sum)
+    {
+        var asked = new Asked();
+        var mixed = asked.Number(sum.MixedMl, "mixedMl");
+        var each = asked.Number(sum.EachMl, "eachMl");
+        var pieces = asked.Whole(sum.Pieces, "pieces");
+        asked.Settle();
+        var reach = Core.Mixing.Reach.Of(mixed, each, pieces);
+        return new(reach.Filled, reach.LeftMl, reach.LackMl);
+    }
+
     private static MixRatio Ratio(Asked asked, AskedRatio? given)
     {
         return asked.Has(given, "ratio")

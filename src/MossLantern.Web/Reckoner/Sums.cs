@@ -190,3 +190,9 @@ public sealed record CastingSum(
 
 /// <summary>What a set takes.</summary>
 public sealed record CastingAnswer(double BodyMl, double TotalMl, ImmutableArray<double> ShareMl);
+
+/// <summary>An amount that is mixed, and what it is for.</summary>
+public sealed record ReachSum(double? MixedMl = null, double? EachMl = null, int? Pieces = null);
+
+/// <summary>How many it fills, and what is left or missing.</summary>
+public sealed record ReachAnswer(int Filled, double LeftMl, double LackMl);

@@ -793,6 +793,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reckon/reach": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How many an amount that is mixed fills, and what is left or missing. */
+        post: operations["reckon-reach"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reckon/joining": {
         parameters: {
             query?: never;
@@ -4056,6 +4073,22 @@ export interface components {
         };
         /** @enum {unknown} */
         RatioBasis: "volume" | "weight";
+        ReachAnswer: {
+            /** Format: int32 */
+            filled: number;
+            /** Format: double */
+            leftMl: number;
+            /** Format: double */
+            lackMl: number;
+        };
+        ReachSum: {
+            /** Format: double */
+            mixedMl?: null | number;
+            /** Format: double */
+            eachMl?: null | number;
+            /** Format: int32 */
+            pieces?: null | number;
+        };
         /** @description A colour as it is mixed. Whatever is poured from the same recipe in one sitting comes from one cup. */
         Recipe: {
             /** @description Stable id, unique in the piece. */
@@ -6550,6 +6583,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JourneyLineAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-reach": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReachSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReachAnswer"];
                 };
             };
             /** @description Problem details: what was refused, and why. */

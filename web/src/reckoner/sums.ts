@@ -568,6 +568,24 @@ export const sums: Sum[] = [
     ],
   },
   {
+    path: 'reach',
+    question: 'How far does what I mixed go?',
+    parts: [
+      'I have mixed',
+      blank('mixedMl', 'Mixed', 'ml', 225),
+      'and want to fill',
+      blank('pieces', 'Pieces', 'pieces', 2),
+      'that take',
+      blank('eachMl', 'Each', 'ml', 150),
+      'each.',
+    ],
+    outs: [
+      out('filled', 'Filled', 'pieces', 'reach', { decimals: 0 }),
+      out('leftMl', 'Left over', 'ml', 'reach', { decimals: 0 }),
+      out('lackMl', 'Missing for the rest', 'ml', 'reach', { decimals: 0 }),
+    ],
+  },
+  {
     path: 'colour-difference',
     question: 'Do two colours read as one?',
     parts: [
