@@ -580,7 +580,7 @@ export const sums: Sum[] = [
       'each.',
     ],
     outs: [
-      out('filled', 'Filled', 'pieces', 'reach', { decimals: 0 }),
+      out('filled', 'Pieces filled', '', 'reach', { decimals: 0 }),
       out('leftMl', 'Left over', 'ml', 'reach', { decimals: 0 }),
       out('lackMl', 'Missing for the rest', 'ml', 'reach', { decimals: 0 }),
     ],

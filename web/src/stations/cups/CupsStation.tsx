@@ -56,8 +56,9 @@ export function CupsStation() {
         <HowNumber of={sittingPlan.cups.totalMl} label="All cups" className="hero" />
         <span className="beside">
           in {inOrder.length === 1 ? 'one cup' : `${inOrder.length} cups`},{' '}
-          {batches.all.length === 1 ? 'one batch of' : `${batches.all.length} batches of`}{' '}
+          {batches.all.length === 1 ? 'from one batch of' : `from ${batches.all.length} batches,`}{' '}
           <HowNumber of={batches.totalMl} label="Mixed in all" decimals={0} />
+          {batches.all.length === 1 ? '' : ' in all'}
         </span>
       </h2>
       {secondLook}
