@@ -6,6 +6,7 @@ using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pouring;
 using MossLantern.Core.Timeline;
+using MossLantern.Core.Units;
 using NodaTime;
 
 namespace MossLantern.Core.Tests;
@@ -265,5 +266,14 @@ public class BatchTests
         };
         var errors = new PieceValidator().Validate(piece with { Sittings = [piece.Sittings[0] with { Batches = batches }] }).Errors;
         Assert.Contains(errors, e => e.ErrorMessage.Contains(sentence, StringComparison.Ordinal));
+    }
+
+    [Theory]
+    [InlineData(5, false)]
+    [InlineData(4.99, true)]
+    public void A_cup_with_less_in_hand_than_a_proposed_batch_leaves_is_short(double minutes, bool isShort)
+    {
+        var any = Reckoned.Of(minutes, "min", Formulas.InHand);
+        Assert.Equal(isShort, new CupClock("moss", any, any, any, any).Short);
     }
 }

@@ -11,7 +11,11 @@ namespace MossLantern.Core.Timeline;
 /// <param name="WorkingMinutes">When its working time ends, min.</param>
 /// <param name="InHandMinutes">What is left between the two, min; below 0 where it is too late.</param>
 /// <param name="Celsius">How warm it is when it has been poured, °C.</param>
-public sealed record CupClock(string CupId, Reckoned PouredMinutes, Reckoned WorkingMinutes, Reckoned InHandMinutes, Reckoned Celsius);
+public sealed record CupClock(string CupId, Reckoned PouredMinutes, Reckoned WorkingMinutes, Reckoned InHandMinutes, Reckoned Celsius)
+{
+    /// <summary>Whether less is left than a proposed batch leaves every cup.</summary>
+    public bool Short => InHandMinutes.Value < BatchRun.InHandMinutes;
+}
 
 /// <summary>A sentence with its numbers.</summary>
 /// <param name="Words">The sentence; <c>{0}</c>, <c>{1}</c> stand for its numbers.</param>

@@ -1601,6 +1601,8 @@ export interface components {
             inHandMinutes: components["schemas"]["Reckoned"];
             /** @description How warm it is when it has been poured, °C. */
             celsius: components["schemas"]["Reckoned"];
+            /** @description Whether less is left than a proposed batch leaves every cup. */
+            short?: boolean;
         };
         /** @description What a mixed cup takes from another. */
         CupDraw: {

@@ -4,6 +4,7 @@ import type { FilledLayer } from '../editor/filled';
 import { widthOf } from '../editor/filled';
 import { useEdits } from '../parts/editing';
 import { sizeFor } from '../parts/Vessel';
+import { swallowClick } from './swallowClick';
 
 const mostPerPixel = 1;
 const slack = 5;
@@ -69,7 +70,7 @@ export function usePull(layer: FilledLayer, plan: SittingView, pullable: boolean
       window.removeEventListener('pointercancel', drop);
       if (!pulled) return;
       // The click that ends a pull does not choose the cup.
-      button.addEventListener('click', (click) => click.stopPropagation(), { capture: true, once: true });
+      swallowClick(button);
       void edit(...change(event));
     };
     window.addEventListener('pointermove', move);

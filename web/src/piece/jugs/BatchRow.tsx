@@ -212,7 +212,7 @@ export function BatchRow(props: Props) {
                 )}
                 {volume.draws.length > 0 && <small>from other cups</small>}
                 {clock && (
-                  <small data-short={clock.inHandMinutes.value < 5 || undefined}>
+                  <small data-short={clock.short || undefined}>
                     <HowNumber of={clock.inHandMinutes} label={`${cup.name} in hand`} decimals={0} /> left
                   </small>
                 )}

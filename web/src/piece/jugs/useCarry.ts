@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { swallowClick } from '../swallowClick';
 
 interface Carried {
   cup: string;
@@ -49,8 +50,7 @@ export function useCarry(drop: (cup: string, batch: string | null) => void) {
       end();
       if (!carrying) return;
       // The click that ends it chooses no cup.
-      button.addEventListener('click', (click) => click.stopPropagation(), { capture: true, once: true });
-      setTimeout(() => button.removeEventListener('click', () => undefined), 0);
+      swallowClick(button);
       if (under !== undefined && under !== from) drop(cup, under === '' ? null : under);
     };
     window.addEventListener('pointermove', move);
