@@ -79,7 +79,7 @@ export function PourDetail({ step: { layerId, regionId }, name }: Props) {
           {passes.length === 1 && passes[0]!.fill.way !== 'poured' && (
             <NumberAt
               place={`sittings[${passes[0]!.sitting}].fills[${passes[0]!.fill.id}].depthMm`}
-              label="How deep it is then"
+              label="How deep that comes out"
               unit="mm"
               empty={usual[`sittings.fills.${passes[0]!.fill.way}`] ?? ''}
               width={64}

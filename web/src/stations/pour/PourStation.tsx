@@ -127,7 +127,7 @@ export function PourStation() {
       )}
       {layerPlan.levelClear.length > 0 && (
         <section className="level-clear" aria-label="Levelling clear">
-          <h3>To bring all to one height, of clear</h3>
+          <h3>Clear that brings all to one height</h3>
           <ul>
             {layerPlan.levelClear.map(({ regionId, ml }) => (
               <li key={regionId}>
