@@ -109,7 +109,7 @@ public sealed class SittingTests(SharedWorkshop shared) : WorkshopCase(shared)
         Waiting.Until(() => page.Script<long>("return document.querySelectorAll('.passes li').length") == 0, "one pass again");
         page.WaitUntilKept();
         page.Choose("Laid", "rubbed on with the finger");
-        page.WaitForText("How deep it is then");
+        page.WaitForText("How deep that comes out");
         page.WaitUntilKept();
         page.Choose("Poured", "not at all: it stays bare");
         page.WaitForText("Stays bare in this layer");
