@@ -70,3 +70,9 @@ public sealed class SequenceStore(WorkshopDatabase database) : CupboardStore<Kep
 
 /// <summary>Keeps what the person has entered of materials; an id is the kind and the id of the catalogue, as in <c>resin/coating</c>.</summary>
 public sealed class MaterialStore(WorkshopDatabase database) : CupboardStore<OwnMaterial>(database, "material", material => material.Name);
+
+/// <summary>Keeps recipes.</summary>
+public sealed class RecipeStore(WorkshopDatabase database) : CupboardStore<KeptRecipe>(database, "recipe", kept => kept.Recipe.Name);
+
+/// <summary>Keeps what was cast from left-over resin.</summary>
+public sealed class LeftOverStore(WorkshopDatabase database) : CupboardStore<LeftOver>(database, "left_over", left => left.Name);

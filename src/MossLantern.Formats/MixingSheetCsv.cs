@@ -57,9 +57,9 @@ public static class MixingSheetCsv
                 yield return new(batch.Number, "cup", cup.Name, draw.Ml, null, draw.Name, null, null);
             }
 
-            if (cup.Colourant is { } colourant)
+            foreach (var dose in cup.Doses)
             {
-                yield return new(batch.Number, "colourant", colourant, null, cup.ColourantG, cup.Name, null, null);
+                yield return new(batch.Number, "colourant", dose.Name, null, dose.G.Value, cup.Name, null, null);
             }
         }
     }

@@ -80,5 +80,11 @@ public static class PieceJson
         {
             throw new PieceFormatException($"The piece cannot be read at {e.Path ?? "its start"}.", e);
         }
+        catch (NotSupportedException e)
+        {
+            // What is of several kinds does not say which it is; only the message knows where.
+            var at = e.Message.IndexOf("Path: ", StringComparison.Ordinal) is >= 0 and var from ? e.Message[(from + 6)..].Split(' ')[0].TrimEnd('.') : "some place";
+            throw new PieceFormatException($"The piece cannot be read at {at}: it does not say of which kind that is.", e);
+        }
     }
 }

@@ -1,4 +1,5 @@
 using System.Globalization;
+using MossLantern.Core.Mixing;
 using MossLantern.Core.Timeline;
 using SkiaSharp;
 using static MossLantern.Pictures.Print;
@@ -97,9 +98,7 @@ public static class MixingSheetPdf
         (paint.Color, paint.StrokeWidth) = (Ink, 0.3f);
         canvas.DrawCircle(BorderMm + 3 + 1.9f * size, middle, 0.62f * size, paint);
         var (left, amount) = (BorderMm + 5 + 3 * size, width - BorderMm - 2);
-        var from = cup.Draws.IsEmpty ? "" : "from " + string.Join(" + ", cup.Draws.Select(d => $"{d.Name} {Volume(d.Ml, units)}"));
-        var colourant = cup.Colourant is null ? from
-            : cup.ColourantG is { } g ? $"{Number(g, 2)} g {cup.Colourant}, {Number(cup.LoadPercent, 1)} %" : cup.Colourant;
+        var colourant = string.Join(" + ", cup.Draws.Select((d, i) => $"{(i == 0 ? "from " : "")}{d.Name} {Volume(d.Ml, units)}").Concat(cup.Doses.Select(d => Told(d, cup.Doses.Length))));
         var half = (width - left - BorderMm) / 2;
         Fitted(canvas, cup.Name, left, middle + (colourant.Length > 0 ? 0 : 0.2f * row), 0.5f * row, Bold, half);
         Fitted(canvas, colourant, left, middle + 0.4f * row, 0.32f * row, Plain, 1.25f * half);
@@ -111,6 +110,13 @@ public static class MixingSheetPdf
 
         using var line = new SKPaint { Color = Faint, StrokeWidth = 0.15f, Style = SKPaintStyle.Stroke };
         canvas.DrawLine(BorderMm, y + row, width - BorderMm, y + row, line);
+    }
+
+    /// <summary>A colourant by weight, in drops where it is dripped, and what is done with it first where there is room for it.</summary>
+    private static string Told(CupDose dose, int of)
+    {
+        var amount = dose.Drops is { Value: < 40 } drops ? $"{Number(drops.Value)} drops {dose.Name}" : $"{Number(dose.G.Value, 2)} g {dose.Name}";
+        return of > 1 ? amount : $"{amount}, {Number(dose.Load.Value, 1)} %{(dose.Prepare is { } first ? $"; {first}" : "")}";
     }
 
     /// <summary>A line of text that is made smaller where it would be too wide.</summary>

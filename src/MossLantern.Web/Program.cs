@@ -48,6 +48,8 @@ builder.Services.AddSingleton<PriceList>();
 builder.Services.AddSingleton<MouldStore>();
 builder.Services.AddSingleton<PotStore>();
 builder.Services.AddSingleton<SequenceStore>();
+builder.Services.AddSingleton<RecipeStore>();
+builder.Services.AddSingleton<LeftOverStore>();
 builder.Services.AddSingleton<MaterialStore>();
 builder.Services.AddSingleton<WorkshopSurroundings>();
 builder.Services.AddSingleton<MouldLibrary>();
@@ -87,6 +89,8 @@ app.MapMaterials();
 app.MapMoulds();
 app.MapPots();
 app.MapSequences();
+app.MapRecipes();
+app.MapLeftOvers();
 app.MapStandIns();
 app.MapFallbackToPage();
 

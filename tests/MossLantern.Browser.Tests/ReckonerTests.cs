@@ -76,7 +76,8 @@ public sealed class ReckonerTests(SharedWorkshop shared) : WorkshopCase(shared)
         foreach (var address in addresses.Cast<string>())
         {
             page.Open(address);
-            Waiting.Until(() => page.Script<bool>("return document.querySelectorAll('.answer li').length > 0 && !document.querySelector('.field-error, .answer[data-old]')"), $"{address} to be worked out");
+            Waiting.Until(() => page.Script<bool>("return document.querySelectorAll('.answer li').length > 0 && !document.querySelector('.field-error, .answer[data-old]')"),
+                () => $"{address} to be worked out; it shows {page.Script<string>("return document.querySelector('main')?.innerText ?? document.body.innerText")}");
         }
     }
 

@@ -27,6 +27,9 @@ internal static class AnyEdit
         Moulds = ImmutableDictionary<string, LibraryMould>.Empty
             .Add("tray", new("Tray", new OvalOutline(200, 150), 12, CapacityFrom.Dimensions, null, 1, 2, ""))
             .Add("coasters", new("Coasters", new RoundOutline(95), 9, CapacityFrom.Dimensions, null, 4, 1, "")),
+        Recipes = ImmutableDictionary<string, KeptRecipe>.Empty
+            .Add("kept", new(Samples.Cup("k", ColourantClass.Mica), []))
+            .Add("mixed", new(new("m", "m", "#445566", [new(ColourantClass.Glitter, 2)], [new("o", 1)]), [Samples.Cup("o")])),
     };
 
     private static readonly ImmutableArray<string> Ids = ["nowhere", ""];
@@ -44,7 +47,8 @@ internal static class AnyEdit
         var layer = Any(piece.Layers, random);
         var zone = (layer.Zones ?? []).IsEmpty || random.Next(2) == 0 ? null : Any(layer.Zones!.Value, random);
         var constructor = kind.GetConstructors().MaxBy(c => c.GetParameters().Length)!;
-        var place = Any(PlacesIn(piece), random);
+        // To look for all places takes longer than the change itself: only what names one asks for it.
+        var places = new Lazy<string>(() => Any(PlacesIn(piece), random));
         return (Edit)constructor.Invoke([.. constructor.GetParameters().Select(p => Value(kind, p))]);
 
         object? Value(Type of, ParameterInfo parameter)
@@ -69,6 +73,11 @@ internal static class AnyEdit
                     "Wall" => One((layout as PoolsLayout)?.Strokes.Select(s => s.Id)),
                     "Pour" => One((layout as PuddleLayout)?.Pours.Select(p => p.Id)),
                     "Region" => One(layout.RegionIds.Select(r => r.ToString())),
+                    "Kept" => One(["kept", "mixed"]),
+                    "ColourantId" => random.Next(3) == 0 ? "fen-gold" : null,
+                    "Note" => random.Next(2) == 0 ? "still pale" : null,
+                    "From" => random.Next(3) == 0 ? null : One(piece.Recipes.Select(r => r.Id)),
+                    "Recipe" when of.IsSubclassOf(typeof(RecipeEdit)) => One(piece.Recipes.Select(r => r.Id)),
                     "Recipe" => random.Next(3) == 0 ? null : One(piece.Recipes.Select(r => r.Id)),
                     "Mix" => One(piece.Recipes.Where(r => r.Of is not null || random.Next(5) == 0).Select(r => r.Id)),
                     "Sitting" or "Into" => random.Next(4) == 0 ? null : Any(piece.Sittings, random).Id,
@@ -77,7 +86,7 @@ internal static class AnyEdit
                     "Sequence" => "seq",
                     "Pot" => One(["pot", "oil"]),
                     "Resin" => One(["coating", "casting", "deep-pour"]),
-                    "Place" => place,
+                    "Place" => places.Value,
                     _ => One(["seal", "paint", "mud:1"]),
                 };
                 return wanted ?? (new NullabilityInfoContext().Create(parameter).WriteState == NullabilityState.Nullable ? null : "nowhere");
@@ -87,11 +96,12 @@ internal static class AnyEdit
             {
                 _ when type.IsEnum => Enum.ToObject(type, random.Next(Enum.GetValues(type).Length + (random.Next(20) == 0 ? 1 : 0))),
                 _ when type == typeof(bool) => random.Next(2) == 0,
-                _ when type == typeof(int) => parameter.Name == "Count" ? random.Next(0, 6) : parameter.Name == "Part" ? random.Next(0, 4) : random.Next(-1, 10),
+                _ when type == typeof(int) => parameter.Name == "Count" ? random.Next(0, 6) : parameter.Name == "Part" ? random.Next(0, 4) : parameter.Name == "Dose" ? random.Next(0, 20) / 10 : random.Next(-1, 10),
                 _ when type == typeof(double) && parameter.Name == "DepthMm" => random.Next(3) switch { 0 => null, 1 => Number(false), _ => (object)(random.Next(1, 60) / 4.0) },
+                _ when type == typeof(double) && parameter.Name is "Amount" or "CoverPercent" => random.Next(3) == 0 ? Number(false) : random.Next(1, 60) / 10.0,
                 _ when type == typeof(double) => Number(parameter.Name!.StartsWith("By", StringComparison.Ordinal)),
                 _ when type == typeof(LocalDateTime) => new LocalDateTime(2026, 5, random.Next(1, 28), 10, 0),
-                _ when type == typeof(JsonElement) => random.Next(10) == 0 ? null : Written(piece, place, random),
+                _ when type == typeof(JsonElement) => random.Next(10) == 0 ? null : Written(piece, places.Value, random),
                 _ when type == typeof(LevelReading) => new LevelReading(true, Number(true) / 100, 0.2),
                 _ when type == typeof(DrawnOutline) => new DrawnOutline("M0 0L160 0L160 80L0 80ZM200 0L300 0L300 80L200 80Z"),
                 _ when type == typeof(ImmutableArray<Spot>) => Enumerable.Range(0, random.Next(0, 30)).Select(_ => new Spot(random.NextDouble() * 400, random.NextDouble() * 300)).ToImmutableArray(),
@@ -99,6 +109,7 @@ internal static class AnyEdit
                 _ when type == typeof(ImmutableArray<RegionOf>) => piece.Layers.SelectMany(l => l.RegionIds.Select(r => new RegionOf(l.Id, r))).Where(_ => random.Next(2) == 0).OrderBy(_ => random.Next()).ToImmutableArray(),
                 _ when type == typeof(ImmutableArray<Batch>) => piece.Recipes.Where(_ => random.Next(3) > 0).OrderBy(_ => random.Next()).Chunk(random.Next(1, 5))
                     .Select((c, i) => new Batch(random.Next(20) == 0 ? "one" : $"batch-{i}", [.. c.Select(r => r.Id)], random.Next(5) == 0 ? Number(false) : null)).ToImmutableArray(),
+                _ when type == typeof(ImmutableArray<Dose>) => Enumerable.Range(0, random.Next(0, 4)).Select(_ => new Dose(Any(Enum.GetValues<ColourantClass>(), random), random.Next(0, 80) / 10.0, Any(Enum.GetValues<RatioBasis>(), random), null, random.Next(20) == 0 ? null : "#446688")).ToImmutableArray(),
                 _ when type == typeof(ImmutableArray<RegionId>) => layer.RegionIds.Where(_ => random.Next(2) == 0).OrderBy(_ => random.Next()).ToImmutableArray(),
                 _ when type == typeof(ImmutableArray<string>) => ImmutableArray.Create("tray", "coasters").RemoveAll(_ => random.Next(2) == 0),
                 _ => throw new InvalidOperationException($"{of.Name}.{parameter.Name} of {type} has no way to be made up."),

@@ -65,11 +65,12 @@ public class LookTests
     [Fact]
     public void A_mixed_cup_keeps_back_what_its_parts_keep_back()
     {
-        var mixed = Samples.Cup("mixed") with { Of = [new("dye", 1), new("paste", 3)] };
+        var mixed = Samples.Cup("mixed", null) with { Of = [new("dye", 1), new("paste", 3)] };
         var layer = First with { Recipes = [.. First.Cups, Samples.Cup("dye", ColourantClass.Dye, 2), Samples.Cup("paste", ColourantClass.Paste, 4), mixed] };
         var look = CupLook.Of(Catalogue.Typical, layer, mixed);
         Assert.Equal(0.75 * 1.2 * 4, look.BlocksPerMm, 1e-9);
         Assert.Equal(0.75 * 1.2 * 4 + 0.25 * 0.08 * 2, look.CoverPerMm, 1e-9);
+        Assert.Equal(0.75 * 1.2 * 4 + 0.25 * 2, CupLook.Of(Catalogue.Typical, layer, mixed with { Doses = [new(ColourantClass.Mica, 2)] }).BlocksPerMm, 1e-9);
     }
 
     [Fact]

@@ -24,6 +24,7 @@ public sealed class MaterialTests
             P.RecoatFromHours, P.RecoatToHours, P.DemouldHours, P.FullCureHours, P.DeepestMm, P.HeatC, P.ReferenceC,
         ];
         string[] colourant = [P.UsualFromPercent, P.UsualToPercent, P.LimitPercent, P.Density, P.Cover];
+        string[] liquid = [.. colourant, P.DropMl];
         string[] stone = [P.BulkDensity, P.SolidDensity, P.Solids];
         string[] barrier = [P.HeightFromMm, P.HeightToMm, P.ReadyHours];
         string[] board = [P.BoardDensity, P.Stiffness];
@@ -39,12 +40,12 @@ public sealed class MaterialTests
             { MaterialKind.Colourant, "metallic-paste", colourant, [2, 6, 10, 2.0, 0.9] },
             { MaterialKind.Colourant, "mica", colourant, [1, 4, 6, 2.9, 0.25] },
             { MaterialKind.Colourant, "interference", colourant, [1, 3, 6, 2.9, 0.05] },
-            { MaterialKind.Colourant, "alcohol-ink", colourant, [1, 3, 5, 0.85, 0.08] },
-            { MaterialKind.Colourant, "dye", colourant, [1, 4, 6, 1.0, 0.08] },
-            { MaterialKind.Colourant, "acrylic", colourant, [2, 6, 10, 1.3, 0.5] },
-            { MaterialKind.Colourant, "acrylic-metallic", colourant, [2, 6, 10, 1.3, 0.07] },
+            { MaterialKind.Colourant, "alcohol-ink", liquid, [1, 3, 5, 0.85, 0.08, 0.05] },
+            { MaterialKind.Colourant, "dye", liquid, [1, 4, 6, 1.0, 0.08, 0.05] },
+            { MaterialKind.Colourant, "acrylic", liquid, [2, 6, 10, 1.3, 0.5, 0.05] },
+            { MaterialKind.Colourant, "acrylic-metallic", liquid, [2, 6, 10, 1.3, 0.07, 0.05] },
             { MaterialKind.Colourant, "glitter", colourant, [2, 8, 12, 1.4, 0.03] },
-            { MaterialKind.Colourant, "lacing", [P.UsualFromDrops, P.UsualToDrops, P.LimitDrops, P.Density], [1, 3, 6, 0.97] },
+            { MaterialKind.Colourant, "lacing", [P.UsualFromDrops, P.UsualToDrops, P.LimitDrops, P.Density, P.DropMl], [1, 3, 6, 0.97, 0.05] },
             { MaterialKind.Stone, "crushed-glass", stone, [1.40, 2.50, 0.56] },
             { MaterialKind.Stone, "fire-glass", stone, [1.45, 2.50, 0.58] },
             { MaterialKind.Stone, "mirror-glass", stone, [1.35, 2.50, 0.54] },
@@ -170,8 +171,8 @@ public sealed class MaterialTests
         Assert.Equal(100 * (1 - Math.Exp(-3 * 3 * 0.25)), before.Opacity["c1"].Value, 1e-9);
         Assert.Equal(100 * (1 - Math.Exp(-3 * 3 * 0.5)), after.Opacity["c1"].Value, 1e-9);
         Assert.Equal(Origin.Own, after.Opacity["c1"].Input("cover κ").Origin);
-        Assert.False(before.Cups.Cups[0].OverLimit);
-        Assert.True(after.Cups.Cups[0].OverLimit);
+        Assert.False(before.Cups.Cups[0].Doses.Over);
+        Assert.True(after.Cups.Cups[0].Doses.Over);
     }
 
     [Fact]

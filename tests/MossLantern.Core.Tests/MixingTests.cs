@@ -141,7 +141,7 @@ public class MixingTests
         Assert.Equal(57, cup.ResinMl.Value, 1e-9);
         Assert.Equal(57 * 1.15, cup.ResinG.Value, 1e-9);
         Assert.Equal(57 * 0.98, cup.HardenerG.Value, 1e-9);
-        Assert.Equal(114 * 1.065 * 0.04, cup.ColourantG!.Value, 1e-9);
+        Assert.Equal(114 * 1.065 * 0.04, cup.Doses.All[0].G.Value, 1e-9);
     }
 
     [Fact]
@@ -196,7 +196,7 @@ public class MixingTests
     {
         var layer = Samples.Layer(null, 0);
         var cups = Cups(Samples.Panel(), layer with { Recipes = layer.Recipes.Changed(1, _ => Samples.Cup("c1", colourant, load)) });
-        Assert.Equal(over, cups.Cups.Single(c => c.CupId == "c1").OverLimit);
+        Assert.Equal(over, cups.Cups.Single(c => c.CupId == "c1").Doses.Over);
     }
 
     [Fact]
@@ -209,7 +209,7 @@ public class MixingTests
         Assert.Equal(100, cup.MixMl.Input("regions").Value, 1e-9);
         Assert.Equal(Origin.Default, cup.MixMl.Input("reserve").Origin);
         Assert.Equal(Origin.Default, cup.ResinMl.Input("resin parts by volume").Origin);
-        Assert.Equal(Origin.Own, cup.ColourantG!.Input("load").Origin);
+        Assert.Equal(Origin.Own, cup.Doses.All[0].G.Input("load").Origin);
 
         var own = Cups(ground, plain with
         {
@@ -278,7 +278,7 @@ public class MixingTests
         var cups = Cups(Samples.Panel(edge: EdgeStyle.DrippedOver), Samples.Layer(Samples.Heart(250, 180), 12, 0));
         Assert.All(
             cups.Regions.SelectMany(r => new[] { r.LayerMl, r.EdgeMl })
-                .Concat(cups.Cups.SelectMany(c => new[] { c.MixMl, c.ResinMl, c.ResinG, c.HardenerMl, c.HardenerG, c.ColourantG! }))
+                .Concat(cups.Cups.SelectMany(c => new[] { c.MixMl, c.ResinMl, c.ResinG, c.HardenerMl, c.HardenerG }.Concat(c.Doses.All.SelectMany(d => new[] { d.G, d.Ml, d.Load }))))
                 .Append(cups.TotalMl),
             r => Assert.Contains(r.Formula, known));
     }
@@ -288,8 +288,14 @@ public class MixingTests
         Assert.Contains("'syrup'", Assert.Throws<ArgumentException>(() => new ResinChoice("syrup").From(Catalogue.Typical)).Message, StringComparison.Ordinal);
 
     [Fact]
-    public void The_lacing_additive_has_no_load_by_weight() =>
-        Assert.Throws<ArgumentOutOfRangeException>(() => Catalogue.Typical.Of(ColourantClass.Lacing));
+    public void The_lacing_additive_is_counted_in_drops_and_has_a_load_for_all_that()
+    {
+        var lacing = Catalogue.Typical.Of(ColourantClass.Lacing);
+        Assert.Equal(0.911, lacing.LimitPercent, 0.0005);
+        Assert.Equal(lacing.LimitPercent / 6, lacing.UsualFromPercent, 1e-12);
+        Assert.Equal(0, lacing.Cover);
+        Assert.Throws<ArgumentOutOfRangeException>(() => Catalogue.Typical.Of((ColourantClass)99));
+    }
 
     private static CupPlan Cups(Ground ground, FilledLayer layer)
     {

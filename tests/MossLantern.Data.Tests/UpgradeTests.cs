@@ -151,6 +151,7 @@ public class UpgradeTests
     [InlineData("\"widening\": 1.2", "\"wideness\": 1.2", "layers[0]")]
     [InlineData("\"colourant\": \"mica\"", "\"colourant\": \"gravel\"", "recipes[0].doses[0].colourant")]
     [InlineData("\"bands\": [", "\"bands\": [null, ", "layers[0].layout.bands")]
+    [InlineData("\"layout\": null", "\"layout\": { \"recipeId\": \"a\" }", "layers[0].layout")]
     [InlineData("\"cups\": [", "\"cups\": [null, ", "recipes")]
     [InlineData("\"name\": \"Fen\"", "\"name\": \"Fen\", \"name\": \"Fen\"", "cannot be read")]
     public void What_the_first_format_does_not_say_so_is_refused_with_its_place(string part, string damaged, string place)
@@ -179,5 +180,18 @@ public class UpgradeTests
         Assert.Equal(text, PieceJson.Write(PieceJson.Read(text)));
         var newer = text.Replace($"\"formatVersion\":{Piece.FormatVersion}", $"\"formatVersion\":{Piece.FormatVersion + 1}", StringComparison.Ordinal);
         Assert.Contains($"reads up to {Piece.FormatVersion}", Assert.Throws<PieceFormatException>(() => PieceJson.Read(newer)).Message, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void What_was_stirred_into_a_mixed_cup_of_the_third_format_counted_for_nothing_and_goes()
+    {
+        var document = JsonNode.Parse(PieceJson.Write(Read(Layer("one", $"{Cup("a")}, {Cup("b")}", bands: TwoBands))))!;
+        var recipes = document["piece"]!["recipes"]!.AsArray();
+        recipes[1]!["of"] = JsonNode.Parse($$"""[{ "recipeId": "{{recipes[0]!["id"]}}", "parts": 1 }]""");
+        Assert.Single(recipes[1]!["doses"]!.AsArray());
+        Assert.Single(PieceJson.Read(document.ToJsonString()).Recipes[1].Doses);
+        document["formatVersion"] = 3;
+        var piece = PieceJson.Read(document.ToJsonString());
+        Assert.Equal((0, 1), (piece.Recipes[1].Doses.Length, piece.Recipes[0].Doses.Length));
     }
 }

@@ -59,6 +59,13 @@ public sealed partial class BadValueTests : IDisposable
             Do("join-sittings", ("sitting", "sitting-1"), ("into", "layer-1")), Do("pour-with-rest", ("layer", "layer-1"), ("regions", new JsonArray("vein"))),
             Do("leave-bare", ("layer", "layer-1"), ("regions", new JsonArray("vein"))),
             Do("arrange-batches", ("sitting", "layer-1"), ("batches", new JsonArray(Parsed("""{ "id": "b", "recipeIds": ["clear"], "jugMl": 200 }""")))),
+            Do("choose-colourant", ("recipe", "cup-1"), ("colourant", "dye"), ("dose", 0), ("colourantId", null)), Do("add-colourant", ("recipe", "cup-1"), ("colourant", "glitter"), ("colourantId", null)),
+            Do("dose-colour", ("recipe", "cup-1"), ("dose", 0), ("amount", 3), ("unit", "drops"), ("inMl", 30), ("sitting", "layer-1")),
+            Do("try-dose", ("recipe", "cup-1"), ("dose", 0), ("amount", 1), ("unit", "drops"), ("inMl", 30), ("sitting", "layer-1"), ("note", "paler"), ("anew", false)),
+            Do("measure-dose", ("recipe", "cup-1"), ("dose", 0), ("by", "volume"), ("sitting", "layer-1")), Do("cover-below", ("recipe", "cup-1"), ("layer", "layer-1"), ("coverPercent", 20), ("depthMm", 3)),
+            Do("leave-colourant-out", ("recipe", "cup-1"), ("dose", 1)),
+            Do("take-mixture", ("recipe", "cup-1"), ("doses", new JsonArray(Parsed("""{ "colourant": "mica", "percent": 2, "by": "weight", "colour": "#445566" }""")))),
+            Do("pour-off", ("recipe", "cup-1"), ("from", "clear")), Do("pour-off", ("recipe", "cup-1"), ("from", null)),
             OnLayer("lay-out-as", ("kind", "pools")), OnLayer("draw-wall", ("spots", new JsonArray(Parsed("""{ "xMm": 0, "yMm": 20 }"""), Parsed("""{ "xMm": 60, "yMm": 22 }""")))),
             OnLayer("add-pool", ("xMm", 30), ("yMm", 35), ("recipe", null)), OnLayer("move-wall-spot", ("wall", "wall-1"), ("spot", 0), ("byXMm", 0), ("byYMm", 2)),
             OnLayer("lay-out-as", ("kind", "fields")), OnLayer("move-field", ("field", 2), ("xMm", 40), ("yMm", 30), ("byXMm", 1), ("byYMm", 2)),
@@ -134,6 +141,25 @@ public sealed partial class BadValueTests : IDisposable
         await Send(HttpMethod.Put, "/api/pots/p1", new JsonObject { ["basedOn"] = 9999, ["pot"] = pot }, HttpStatusCode.OK, HttpStatusCode.NotFound);
         await Send(HttpMethod.Put, "/api/prices", new JsonObject { ["money"] = "kr", ["perLitre"] = new JsonObject { ["primer"] = 12.5 } }, HttpStatusCode.OK);
         await Send(HttpMethod.Put, "/api/stand-ins/level", new JsonObject { ["acrossDeg"] = 0.2, ["alongDeg"] = -0.1, ["stepDeg"] = 0.1 }, HttpStatusCode.OK);
+    }
+
+    [Fact]
+    public async Task Recipes_colours_to_be_mixed_and_what_is_left_over()
+    {
+        const string recipe = """
+            { "id": "r", "name": "Fen", "colour": "#445566", "doses": [{ "colourant": "mica", "percent": 2, "by": "weight", "colourantId": "own", "colour": "#445566" }], "of": [{ "recipeId": "o", "parts": 2 }],
+              "frozen": false, "seen": "#455667", "trials": [{ "colourant": "mica", "amount": 2, "unit": "drops", "inMl": 30, "toPercent": 1, "words": "pale", "colourantId": null }] }
+            """;
+        const string other = """{ "id": "o", "name": "Sedge", "colour": "#556644", "doses": [{ "colourant": "paste", "percent": 3 }] }""";
+        var kept = new JsonObject { ["recipe"] = Parsed(recipe), ["others"] = new JsonArray(Parsed(other)), ["note"] = "three drops" };
+        await Send(HttpMethod.Put, "/api/recipes/r1", new JsonObject { ["basedOn"] = 9999, ["kept"] = kept }, HttpStatusCode.NotFound);
+        await Send(HttpMethod.Post, "/api/recipes", new JsonObject { ["recipeId"] = "r", ["recipes"] = new JsonArray(Parsed(recipe), Parsed(other)), ["note"] = "three drops" }, HttpStatusCode.Created);
+        var id = (string)(await host.List("/api/recipes"))[0]!["id"]!;
+        await Send(HttpMethod.Post, $"/api/recipes/{id}/dosed", new JsonObject { ["ml"] = 120, ["resin"] = "coating" }, HttpStatusCode.OK);
+        await Send(HttpMethod.Post, "/api/colours/mixtures", Parsed("""
+            { "colour": "#7a8f6a", "ground": "#d9c29a", "depthMm": 3, "resin": "coating", "ml": 60, "besides": [{ "colourant": "paste", "name": "bone", "colour": "#f0e8d5" }] }
+            """).AsObject(), HttpStatusCode.OK);
+        await Send(HttpMethod.Put, "/api/left-overs/l1", new JsonObject { ["basedOn"] = 9999, ["leftOver"] = Parsed("""{ "name": "amber", "colour": "#d07d1c", "use": "cast-stones", "grams": 40, "note": "" }""") }, HttpStatusCode.NotFound);
     }
 
     [Fact]

@@ -125,7 +125,7 @@ public sealed class SharingApiTests : IDisposable
                 double Sum(string what, string column) => rows.Where(r => (string)r["what"] == what && (string)r[column] != "").Sum(r => double.Parse((string)r[column], System.Globalization.CultureInfo.InvariantCulture));
                 var batches = sitting["batches"]!["all"]!.AsArray();
                 Assert.Equal(batches.Sum(b => (double)b!["mixMl"]!["value"]!), Sum("resin", "ml") + Sum("hardener", "ml"), 0.2 * batches.Count);
-                Assert.Equal(sitting["cups"]!["cups"]!.AsArray().Sum(c => (double?)c!["colourantG"]?["value"] ?? 0), Sum("colourant", "g"), 0.1);
+                Assert.Equal(sitting["cups"]!["cups"]!.AsArray().Sum(c => c!["doses"]!["all"]!.AsArray().Sum(d => (double)d!["g"]!["value"]!)), Sum("colourant", "g"), 0.1);
                 Assert.Equal(rows.Select(r => int.Parse((string)r["batch"], System.Globalization.CultureInfo.InvariantCulture)).Order(), rows.Select(r => int.Parse((string)r["batch"], System.Globalization.CultureInfo.InvariantCulture)));
                 Assert.Equal(batches.Count, rows.Count(r => (string)r["what"] == "resin"));
             }

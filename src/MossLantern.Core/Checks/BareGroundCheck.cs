@@ -1,6 +1,7 @@
 using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Mixing;
 
 namespace MossLantern.Core.Checks;
 
@@ -20,7 +21,7 @@ internal sealed class BareGroundCheck : ICheck
         }
 
         var seen = looked.Layers[0].Regions.Where(r => r.Fits).Select(r => r.CupId).ToHashSet();
-        var thin = layer.Recipes.Where(c => seen.Contains(c.Id) && c.Colourant is not null and not ColourantClass.Lacing && 100 * CupLook.Of(looked.Around.Catalogue, layer, c).Opacity(layer.DepthMm) < ShowsPercent).ToList();
+        var thin = layer.Recipes.Where(c => seen.Contains(c.Id) && c.IsColoured && 100 * CupLook.Of(looked.Around.Catalogue, layer, c).Opacity(layer.DepthMm) < ShowsPercent).ToList();
         if (thin.Count == 0)
         {
             yield break;
@@ -37,16 +38,15 @@ internal sealed class BareGroundCheck : ICheck
             ]);
     }
 
-    /// <summary>As much colour as covers half of the ground, where every class allows it.</summary>
+    /// <summary>As much colour as covers half of the ground, where every class and all together allow it.</summary>
     private static IEnumerable<Remedy> Stronger(Catalogue all, FilledLayer layer, List<Recipe> thin)
     {
-        var loads = thin.ToDictionary(
-            c => c.Id, c => Math.Ceiling(10 * -Math.Log(1 - ShowsPercent / 100) / (layer.DepthMm * all.Of(c.Colourant!.Value).Cover)) / 10);
-        if (thin.All(c => loads[c.Id] <= all.Of(c.Colourant!.Value).LimitPercent))
+        var stronger = thin.ToDictionary(c => c.Id, c => WantedCover.Of(all, layer, c, ShowsPercent, layer.DepthMm));
+        if (stronger.Values.All(c => c is { Fits: true }))
         {
             yield return Remedy.Change("stronger", "Take as much colour as covers half of it", p => p with
             {
-                Recipes = [.. p.Recipes.Select(r => loads.TryGetValue(r.Id, out var load) ? r.WithLoad(load) : r)],
+                Recipes = [.. p.Recipes.Select(r => stronger.TryGetValue(r.Id, out var to) ? r with { Doses = to!.Doses } : r)],
             });
         }
     }

@@ -58,7 +58,8 @@ internal sealed class DullFieldCheck : ICheck
                 Recipes = [.. l.Recipes.Select(c => c.Id == cup.Id ? c.WithColourant(ColourantClass.Mica).WithLoad(Math.Max(3, c.LoadPercent)) : c)],
             });
 
-    private static bool IsFlat(Recipe cup) => cup.Colourant is ColourantClass.Paste or ColourantClass.Acrylic or ColourantClass.Dye or ColourantClass.AlcoholInk;
+    private static bool IsFlat(Recipe cup) =>
+        cup.IsColoured && cup.Doses.All(d => d.Colourant is ColourantClass.Paste or ColourantClass.Acrylic or ColourantClass.Dye or ColourantClass.AlcoholInk or ColourantClass.Lacing);
 
     /// <summary>A band falls into two halves with a metallic line between; fields get a vein along their borders.</summary>
     private static IEnumerable<Remedy> Vein(FilledLayer layer, RegionPlan region, double share, Recipe cup)

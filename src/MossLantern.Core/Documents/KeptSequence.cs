@@ -49,22 +49,7 @@ public sealed record KeptSequence(string Name, ImmutableArray<Band> Bands, Immut
     public LaidSequence LaidIn(BandedLayout layout, ImmutableArray<Recipe> recipes, double? acrossMm)
     {
         ArgumentNullException.ThrowIfNull(layout);
-        var ids = new Dictionary<string, string>();
-
-        // Mixed recipes come after what they are filled from.
-        foreach (var recipe in Recipes.OrderBy(r => r.Of is null ? 0 : 1))
-        {
-            var wanted = recipe with { Of = recipe.Of is { } of ? [.. of.Select(s => s with { RecipeId = ids[s.RecipeId] })] : null };
-            var own = recipes.FirstOrDefault(r => r.MixedAs(wanted));
-            if (own is null)
-            {
-                own = recipes.Any(r => r.Id == recipe.Id) ? wanted with { Id = FreeId.Of(recipe.Id, recipes.Select(r => r.Id)) } : wanted;
-                recipes = recipes.Add(own);
-            }
-
-            ids[recipe.Id] = own.Id;
-        }
-
+        (recipes, var ids) = Recipe.Brought(Recipes, recipes);
         var scale = (acrossMm ?? AcrossMm) / AcrossMm;
         return new(
             layout with { Bands = [.. Bands.Select(b => b with { WidthMm = Width(b.WidthMm * scale), RecipeId = ids[b.RecipeId] })], Widening = Widening },

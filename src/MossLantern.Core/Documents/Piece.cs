@@ -17,7 +17,7 @@ public sealed partial record Piece(
     ImmutableArray<WavedOff>? WavedOff = null, ImmutableArray<KeptZone>? Kept = null)
 {
     /// <summary>The version of the document's layout that this program writes.</summary>
-    public const int FormatVersion = 3;
+    public const int FormatVersion = 4;
 
     /// <summary>The same without the layouts that were put by in some layers: in one that has been poured there is nothing left to choose.</summary>
     /// <param name="layerIds">Ids of those layers; others may be among them.</param>

@@ -7,23 +7,39 @@ namespace MossLantern.Core.Documents;
 /// <summary>A colour as it is mixed. Whatever is poured from the same recipe in one sitting comes from one cup.</summary>
 /// <param name="Id">Stable id, unique in the piece.</param>
 /// <param name="Name">The colour's name.</param>
-/// <param name="Colour">Colour of the colourant at full cover, as <c>#rrggbb</c>.</param>
-/// <param name="Doses">What is stirred into the resin, the first first; empty for clear resin and for a mixed recipe.</param>
-/// <param name="Of">The recipes it is filled from, where it is a mixed one; null for one that is mixed by itself.</param>
+/// <param name="Colour">Colour of its first colourant at full cover, as <c>#rrggbb</c>.</param>
+/// <param name="Doses">What is stirred into the resin, the first first; empty for clear resin.</param>
+/// <param name="Of">The recipes it is filled from; null for one that is mixed by itself. What is poured off a single one is tinted further by its doses.</param>
+/// <param name="Frozen">Whether it stays as it is, for an order: a change to it makes a new one.</param>
+/// <param name="Seen">The colour that it really had, from a photo or a swatch, as <c>#rrggbb</c>; null while nobody has looked.</param>
+/// <param name="Trials">What was added step by step on the way to it, the first first; null for nothing.</param>
 /// <remarks>Source: docs/craft/mixing.md, Recipes.</remarks>
-public sealed record Recipe(string Id, string Name, string Colour, ImmutableArray<Dose> Doses, ImmutableArray<RecipeShare>? Of = null)
+public sealed record Recipe(
+    string Id, string Name, string Colour, ImmutableArray<Dose> Doses, ImmutableArray<RecipeShare>? Of = null, bool Frozen = false, string? Seen = null,
+    ImmutableArray<DoseTrial>? Trials = null)
 {
-    /// <summary>Class of its colourant; null for clear resin.</summary>
+    /// <summary>Class of its first colourant; null for resin that nothing is stirred into.</summary>
     [JsonIgnore]
     public ColourantClass? Colourant => Doses.IsEmpty ? null : Doses[0].Colourant;
 
-    /// <summary>Load of its colourant, % of the mixed resin by weight; 0 for clear resin.</summary>
+    /// <summary>Load of its first colourant, %; 0 for resin that nothing is stirred into.</summary>
     [JsonIgnore]
     public double LoadPercent => Doses.IsEmpty ? 0 : Doses[0].Percent;
 
     /// <summary>Whether it is clear resin by itself.</summary>
     [JsonIgnore]
     public bool IsClear => Doses.IsEmpty && Of is null;
+
+    /// <summary>Whether it has a colour of its own: something other than lacing is stirred into it.</summary>
+    [JsonIgnore]
+    public bool IsColoured => Doses.Any(d => d.Colourant != ColourantClass.Lacing);
+
+    /// <summary>The colour of a colourant in it, as <c>#rrggbb</c>: what it really came out as where that is known.</summary>
+    public string ColourOf(Dose dose)
+    {
+        ArgumentNullException.ThrowIfNull(dose);
+        return Seen ?? dose.Colour ?? Colour;
+    }
 
     /// <summary>A recipe of one colourant.</summary>
     public static Recipe Plain(string id, string name, string colour, ColourantClass colourant, double loadPercent) =>
@@ -33,11 +49,11 @@ public sealed record Recipe(string Id, string Name, string Colour, ImmutableArra
     /// <param name="id">Id it is to have.</param>
     public static Recipe Clear(string id) => new(id, "clear", "#eef0ea", []);
 
-    /// <summary>The same with another load; clear resin stays clear.</summary>
-    public Recipe WithLoad(double percent) => Doses.IsEmpty ? this : this with { Doses = [Doses[0] with { Percent = percent }] };
+    /// <summary>The same with another load of its first colourant; clear resin stays clear.</summary>
+    public Recipe WithLoad(double percent) => Doses.IsEmpty ? this : this with { Doses = Doses.SetItem(0, Doses[0] with { Percent = percent }) };
 
-    /// <summary>The same with a colourant of another class; clear resin stays clear.</summary>
-    public Recipe WithColourant(ColourantClass colourant) => Doses.IsEmpty ? this : this with { Doses = [Doses[0] with { Colourant = colourant }] };
+    /// <summary>The same with a colourant of another class in place of its first; clear resin stays clear.</summary>
+    public Recipe WithColourant(ColourantClass colourant) => Doses.IsEmpty ? this : this with { Doses = Doses.SetItem(0, Doses[0] with { Colourant = colourant, ColourantId = null }) };
 
     /// <summary>These recipes, and those that the mixed ones among them are filled from.</summary>
     internal static HashSet<string> WithShares(IEnumerable<string> ids, ImmutableArray<Recipe> all)
@@ -47,15 +63,74 @@ public sealed record Recipe(string Id, string Name, string Colour, ImmutableArra
         return found;
     }
 
+    /// <summary>Recipes with others brought to them: one that is mixed in the same way is taken for it, the others come with a free id.</summary>
+    /// <param name="brought">What is brought, with what mixed ones of it are filled from.</param>
+    /// <param name="to">What there is.</param>
+    /// <param name="except">The id of one that is taken for none of them; null for none.</param>
+    /// <returns>All of them, and what each that was brought is called there.</returns>
+    internal static (ImmutableArray<Recipe> All, Dictionary<string, string> Ids) Brought(ImmutableArray<Recipe> brought, ImmutableArray<Recipe> to, string? except = null)
+    {
+        var ids = new Dictionary<string, string>();
+
+        // Mixed recipes come after what they are filled from.
+        foreach (var recipe in brought.OrderBy(r => r.Of is null ? 0 : 1))
+        {
+            var wanted = recipe with { Of = recipe.Of is { } of ? [.. of.Select(s => s with { RecipeId = ids[s.RecipeId] })] : null, Frozen = false };
+            var own = to.FirstOrDefault(r => r.Id != except && r.MixedAs(wanted));
+            if (own is null)
+            {
+                own = to.Any(r => r.Id == recipe.Id) ? wanted with { Id = FreeId.Of(recipe.Id, to.Select(r => r.Id)) } : wanted;
+                to = to.Add(own);
+            }
+
+            ids[recipe.Id] = own.Id;
+        }
+
+        return (to, ids);
+    }
+
     /// <summary>Whether another is the same colour, mixed in the same way, whatever its id.</summary>
     internal bool MixedAs(Recipe other) =>
-        Name == other.Name && Colour == other.Colour && Doses.SequenceEqual(other.Doses) && (Of ?? []).SequenceEqual(other.Of ?? []);
+        Name == other.Name && MixedAlike(other);
+
+    /// <summary>Whether another comes out as the same mixture, whatever either is called.</summary>
+    internal bool MixedAlike(Recipe other) =>
+        Colour == other.Colour && Seen == other.Seen && Doses.SequenceEqual(other.Doses) && (Of ?? []).SequenceEqual(other.Of ?? []);
 }
 
 /// <summary>A colourant in a recipe.</summary>
 /// <param name="Colourant">Its class.</param>
-/// <param name="Percent">Load, % of the mixed resin by weight.</param>
-public sealed record Dose(ColourantClass Colourant, double Percent);
+/// <param name="Percent">Load, % of the mixed resin, by weight or by volume.</param>
+/// <param name="By">What it is percent of.</param>
+/// <param name="ColourantId">The colourant of the cupboard; null for any of its class. One that is not there counts as any of its class.</param>
+/// <param name="Colour">Its colour at full cover, as <c>#rrggbb</c>; null for that of the recipe.</param>
+public sealed record Dose(ColourantClass Colourant, double Percent, RatioBasis By = RatioBasis.Weight, string? ColourantId = null, string? Colour = null);
+
+/// <summary>What colourants are dosed in.</summary>
+public enum DoseUnit
+{
+    /// <summary>Percent of the mixed resin.</summary>
+    Percent,
+
+    /// <summary>Grams.</summary>
+    Grams,
+
+    /// <summary>Drops.</summary>
+    Drops,
+
+    /// <summary>Level scoops of the person's own.</summary>
+    Scoops,
+}
+
+/// <summary>A step on the way to a recipe: what was added to a trial, and how it looked then.</summary>
+/// <param name="Colourant">Class of what was added.</param>
+/// <param name="Amount">How much was added, in <paramref name="Unit"/>.</param>
+/// <param name="Unit">What in.</param>
+/// <param name="InMl">To how much resin, ml; null where percent were added.</param>
+/// <param name="ToPercent">What the cup had of it then, %.</param>
+/// <param name="Words">How it looked; may be empty.</param>
+/// <param name="ColourantId">The colourant of the cupboard; null for any of its class.</param>
+public sealed record DoseTrial(ColourantClass Colourant, double Amount, DoseUnit Unit, double? InMl, double ToPercent, string Words = "", string? ColourantId = null);
 
 /// <summary>What a mixed recipe takes from another.</summary>
 /// <param name="RecipeId">The other recipe.</param>

@@ -21,6 +21,6 @@ public sealed record AddToMix(string Mix, string Layer, string? Recipe = null) :
         }
 
         var of = (mix.Of ?? []).Add(new(added, 1));
-        return laid.Piece with { Recipes = laid.Piece.Recipes.Replace(mix, mix with { Of = of, Doses = [] }) };
+        return laid.Piece with { Recipes = laid.Piece.Recipes.Replace(mix, mix with { Of = of, Doses = mix.Of is null ? [] : mix.Doses }) };
     }
 }

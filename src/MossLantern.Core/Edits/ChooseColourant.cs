@@ -6,28 +6,34 @@ namespace MossLantern.Core.Edits;
 /// <summary>A colour is tinted with another class of colourant, or left clear; its load goes with the class.</summary>
 /// <param name="Recipe">The colour.</param>
 /// <param name="Colourant">The class; null for clear resin.</param>
-public sealed record ChooseColourant(string Recipe, ColourantClass? Colourant) : Edit
+/// <param name="Dose">Which of its colourants, from 0.</param>
+/// <param name="ColourantId">The colourant of the cupboard, whose colour comes with it; null for any of the class.</param>
+public sealed record ChooseColourant(string Recipe, ColourantClass? Colourant, int Dose = 0, string? ColourantId = null) : RecipeEdit(Recipe)
 {
     /// <inheritdoc/>
     public override string Words(Piece before) => "tint with another colourant";
 
-    /// <inheritdoc/>
-    public override Edited Apply(Piece piece, Cupboard cupboard)
+    private protected override Edited Change(Piece piece, Recipe recipe, Cupboard cupboard)
     {
-        ArgumentNullException.ThrowIfNull(piece);
-        ArgumentNullException.ThrowIfNull(cupboard);
-        if (piece.Recipes.FirstOrDefault(r => r.Id == Recipe) is not { } recipe || (Colourant is { } c && !Enum.IsDefined(c)))
+        if ((Colourant is { } c && !Enum.IsDefined(c)) || Dose < 0 || Dose > 0 && Dose >= recipe.Doses.Length)
         {
-            return Edited.No(PlaceIn.Recipe(Recipe), "There is no such colour, or no such class of colourant.");
+            return Edited.No(PlaceIn.Recipe(Recipe), "There is no such class of colourant, or no such colourant in it.");
         }
 
-        if (Colourant is not { } to || to == ColourantClass.Lacing)
+        if (Colourant is not { } to)
         {
-            return piece with { Recipes = piece.Recipes.Replace(recipe, recipe with { Doses = Colourant is null ? [] : [new(ColourantClass.Lacing, recipe.LoadPercent)] }) };
+            return recipe.Of is null ? With(piece, recipe, recipe with { Doses = [], Trials = null })
+                : Edited.No(PlaceIn.Recipe(Recipe), "What is poured off another is tinted further: mix it by itself first.");
         }
 
-        var known = cupboard.Catalogue.Of(to);
-        var load = Math.Min(recipe.LoadPercent > 0 ? recipe.LoadPercent : known.UsualFromPercent, known.LimitPercent);
-        return piece with { Recipes = piece.Recipes.Replace(recipe, recipe with { Doses = [new(to, load)] }) };
+        var known = cupboard.Catalogue.Of(to, ColourantId);
+        var before = Dose < recipe.Doses.Length ? recipe.Doses[Dose] : null;
+        var own = known.Id == ColourantId;
+        var load = Math.Min(before is { Percent: > 0 } ? before.Percent : known.UsualFromPercent, known.LimitPercent);
+        Dose dose = new(to, load, known.LimitBy, own ? ColourantId : null, own && known.Colour is { } colour ? Dose == 0 && recipe.Doses.Length < 2 ? null : colour : before?.Colour);
+        var changed = recipe with { Doses = before is null ? [dose] : recipe.Doses.SetItem(Dose, dose) };
+        return With(piece, recipe, own && known.Colour is { } of && Dose == 0
+            ? changed with { Colour = of, Name = recipe.Doses.Length < 2 ? known.Name : recipe.Name }
+            : changed);
     }
 }

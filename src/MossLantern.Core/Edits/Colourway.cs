@@ -23,7 +23,11 @@ public static class Colourway
         {
             Name = name,
             Ground = piece.Ground with { Done = null, Level = null },
-            Recipes = [.. piece.Recipes.Select(r => to.TryGetValue(r.Colour.ToLowerInvariant(), out var colour) ? r with { Colour = colour } : r)],
+            Recipes = [.. piece.Recipes.Select(r => to.TryGetValue(r.Colour.ToLowerInvariant(), out var colour) ? r with { Colour = colour, Seen = null } : r).Select(r => r with
+            {
+                Doses = [.. r.Doses.Select(d => d.Colour is { } own && to.TryGetValue(own.ToLowerInvariant(), out var colour) ? d with { Colour = colour } : d)],
+                Frozen = false,
+            })],
             Sittings = [.. piece.Sittings.Select(s => s with { Start = null, End = null })],
             WavedOff = null,
         };

@@ -10,15 +10,17 @@ namespace MossLantern.Core.Edits;
 /// <param name="Sequences">Sequences of colours that are kept by name, by their ids.</param>
 /// <param name="Pots">Pots of paint, by their ids.</param>
 /// <param name="Moulds">The library of moulds, by their ids.</param>
+/// <param name="Recipes">Recipes that are kept by name, by their ids.</param>
 /// <param name="Remedied">A piece with a remedy of a finding applied, by their keys; gives null where there is no such finding or remedy. Null where nobody looks.</param>
 public sealed record Cupboard(
     Catalogue Catalogue, ImmutableDictionary<string, KeptSequence> Sequences, ImmutableDictionary<string, PaintPot> Pots,
-    ImmutableDictionary<string, LibraryMould> Moulds, Func<Piece, string, string, Piece?>? Remedied = null)
+    ImmutableDictionary<string, LibraryMould> Moulds, ImmutableDictionary<string, KeptRecipe> Recipes, Func<Piece, string, string, Piece?>? Remedied = null)
 {
     /// <summary>One with nothing but the typical materials.</summary>
     public static Cupboard Empty { get; } = Of(Surroundings.Usual(DateTimeZone.Utc).Catalogue);
 
     /// <summary>One with materials alone.</summary>
     public static Cupboard Of(Catalogue catalogue) =>
-        new(catalogue, ImmutableDictionary<string, KeptSequence>.Empty, ImmutableDictionary<string, PaintPot>.Empty, ImmutableDictionary<string, LibraryMould>.Empty);
+        new(catalogue, ImmutableDictionary<string, KeptSequence>.Empty, ImmutableDictionary<string, PaintPot>.Empty, ImmutableDictionary<string, LibraryMould>.Empty,
+            ImmutableDictionary<string, KeptRecipe>.Empty);
 }

@@ -26,6 +26,18 @@ internal static class Palette
     /// <summary>What a vein is offered.</summary>
     public static Recipe Gilt => Colours[4];
 
+    /// <summary>The colour that a colourant of a class is offered in, as <c>#rrggbb</c>.</summary>
+    public static string Of(ColourantClass colourant) => colourant switch
+    {
+        ColourantClass.Paste => "#f0e8d5",
+        ColourantClass.MetallicPaste or ColourantClass.AcrylicMetallic => "#c99b3a",
+        ColourantClass.Mica => "#d9c9a3",
+        ColourantClass.Interference => "#b9c4d6",
+        ColourantClass.AlcoholInk or ColourantClass.Dye => "#3f6c74",
+        ColourantClass.Acrylic => "#9a4f26",
+        _ => "#d8d4c8",
+    };
+
     /// <summary>The first colour whose name is not among some.</summary>
     public static Recipe Next(IReadOnlyCollection<string> names) => Colours.FirstOrDefault(c => !names.Contains(c.Name))
         ?? Colours[0] with { Name = FormattableString.Invariant($"colour {names.Count + 1}") };

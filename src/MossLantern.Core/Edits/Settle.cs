@@ -13,8 +13,63 @@ internal static class Settle
     public static Piece Of(Piece before, Piece after)
     {
         var (was, now) = (Named(before), Named(after));
-        // A colour that nobody ever named stays: it is on the bench, waiting.
-        return Filled(after with { Recipes = [.. after.Recipes.Where(r => now.Contains(r.Id) || !was.Contains(r.Id))] });
+        // A colour that nobody ever named stays: it is on the bench, waiting; one that is frozen stays for its order.
+        return Filled(after with { Recipes = [.. after.Recipes.Where(r => r.Frozen || now.Contains(r.Id) || !was.Contains(r.Id))] });
+    }
+
+    /// <summary>
+    /// A piece after a change, as far as its colours go: one that is frozen stays as it was, and what the change made of it is a new one in
+    /// its place; what a colour once came out as is not known of it when it is mixed otherwise.
+    /// </summary>
+    /// <param name="before">The piece as it was.</param>
+    /// <param name="after">The piece with the change.</param>
+    public static Piece Mixed(Piece before, Piece after)
+    {
+        if (before.Recipes == after.Recipes)
+        {
+            return after;
+        }
+
+        var was = before.Recipes.ToDictionary(r => r.Id);
+        var ids = after.Recipes.Select(r => r.Id).ToHashSet();
+        var recipes = ImmutableArray.CreateBuilder<Recipe>();
+        foreach (var recipe in after.Recipes)
+        {
+            if (was.GetValueOrDefault(recipe.Id) is not { } old || old.MixedAlike(recipe))
+            {
+                recipes.Add(recipe);
+                continue;
+            }
+
+            var unseen = recipe.Seen is not null && recipe.Seen == old.Seen ? recipe with { Seen = null } : recipe;
+            if (!old.Frozen)
+            {
+                recipes.Add(unseen);
+                continue;
+            }
+
+            var free = FreeId.Of(old.Id, ids);
+            ids.Add(free);
+            recipes.Add(old with { Id = free });
+            recipes.Add(unseen with { Frozen = false, Name = recipe.Name == old.Name ? Again(old.Name, after.Recipes.Select(r => r.Name)) : recipe.Name });
+        }
+
+        recipes.AddRange(before.Recipes.Where(r => r.Frozen && !ids.Contains(r.Id)));
+        return after with { Recipes = recipes.ToImmutable() };
+    }
+
+    /// <summary>A name with a number after it that none of some has.</summary>
+    private static string Again(string name, IEnumerable<string> names)
+    {
+        var taken = names.ToHashSet();
+        for (var number = 2; ; number++)
+        {
+            var after = FormattableString.Invariant($" {number}");
+            if (name[..Math.Min(name.Length, PieceValidator.LongestName - after.Length)] + after is var again && !taken.Contains(again))
+            {
+                return again;
+            }
+        }
     }
 
     /// <summary>A piece in which no sitting names a region, a recipe or a layer that is gone, and none is left with nothing to fill.</summary>

@@ -15,6 +15,7 @@ public sealed class Catalogue
 {
     private readonly ImmutableDictionary<string, ResinSystem> resins;
     private readonly ImmutableDictionary<ColourantClass, Colourant> colourants;
+    private readonly ImmutableDictionary<string, Colourant> ownColourants;
     private readonly ImmutableDictionary<BaseMaterial, BaseData> bases;
 
     /// <summary>A catalogue of materials.</summary>
@@ -23,7 +24,10 @@ public sealed class Catalogue
     {
         Materials = materials;
         Resins = [.. materials.Where(m => m.Kind == MaterialKind.Resin).Select(ResinSystem.Of)];
-        Colourants = [.. materials.Where(m => m.Kind == MaterialKind.Colourant && m.Find(MaterialProperties.LimitPercent) is not null && Named<ColourantClass>(m.Id) is not null).Select(m => Colourant.Of(Named<ColourantClass>(m.Id)!.Value, m))];
+        ImmutableArray<Colourant> all = [.. materials.Where(m => m.Kind == MaterialKind.Colourant && Named<ColourantClass>(m.Like ?? m.Id) is not null).Select(m => Colourant.Of(Named<ColourantClass>(m.Like ?? m.Id)!.Value, m))];
+        Colourants = [.. all.Where(c => Named<ColourantClass>(c.Id) == c.Class)];
+        OwnColourants = [.. all.Where(c => Named<ColourantClass>(c.Id) != c.Class)];
+        ownColourants = OwnColourants.ToImmutableDictionary(c => c.Id);
         resins = Resins.ToImmutableDictionary(r => r.Id);
         colourants = Colourants.ToImmutableDictionary(c => c.Class);
         bases = materials.Where(m => m.Kind == MaterialKind.Base).Select(m => (Named<BaseMaterial>(m.Id), m)).Where(b => b.Item1 is not null)
@@ -41,8 +45,11 @@ public sealed class Catalogue
     /// <summary>The resin systems; those that are put away too.</summary>
     public ImmutableArray<ResinSystem> Resins { get; }
 
-    /// <summary>The classes of colourant that have a load by weight.</summary>
+    /// <summary>The classes of colourant, the lacing additive last.</summary>
     public ImmutableArray<Colourant> Colourants { get; }
+
+    /// <summary>The person's own colourants; those that are put away too.</summary>
+    public ImmutableArray<Colourant> OwnColourants { get; }
 
     /// <summary>A text that is the same for catalogues that give a piece the same numbers: of resins, colourants and bases, from which pieces are planned.</summary>
     public string Key { get; }
@@ -54,9 +61,15 @@ public sealed class Catalogue
     public ResinSystem? Resin(string id) => resins.GetValueOrDefault(id);
 
     /// <summary>The data of a class of colourant.</summary>
-    /// <exception cref="ArgumentOutOfRangeException">The class has no load by weight: the lacing additive is dosed in drops.</exception>
+    /// <exception cref="ArgumentOutOfRangeException">There is no such class.</exception>
     public Colourant Of(ColourantClass colourant) => colourants.GetValueOrDefault(colourant)
-        ?? throw new ArgumentOutOfRangeException(nameof(colourant), colourant, "This class is dosed in drops.");
+        ?? throw new ArgumentOutOfRangeException(nameof(colourant), colourant, "There is no such class.");
+
+    /// <summary>The data of a colourant of the person's own, or of its class where it is none of these, or of another class by now.</summary>
+    /// <param name="colourant">Its class.</param>
+    /// <param name="id">Its id; null for any of the class.</param>
+    public Colourant Of(ColourantClass colourant, string? id) =>
+        id is not null && ownColourants.GetValueOrDefault(id) is { } own && own.Class == colourant ? own : Of(colourant);
 
     /// <summary>The data of a base.</summary>
     public BaseData Of(BaseMaterial material) => bases[material];
@@ -79,7 +92,7 @@ public sealed class Catalogue
 
             var material = new Material(
                 id, entered.Kind, entered.Name, like.Values.SetItems(entered.Values), like.Says,
-                entered.Basis ?? like.Basis, [.. entered.Values.Keys], id == like.Id ? null : like.Id, entered.PutAway);
+                entered.Basis ?? like.Basis, [.. entered.Values.Keys], id == like.Id ? null : like.Id, entered.PutAway, entered.Colour);
             var at = all.FindIndex(m => m.Kind == entered.Kind && m.Id == id);
             if (at >= 0)
             {
@@ -102,7 +115,7 @@ public sealed class Catalogue
     private static string KeyOf(IEnumerable<Material> materials)
     {
         var text = string.Join('\n', materials.Select(m => string.Create(
-            CultureInfo.InvariantCulture, $"{m.Kind}/{m.Id}/{m.Basis}/{string.Join(' ', m.Values.Select(v => string.Create(CultureInfo.InvariantCulture, $"{v.Key}={v.Value:R}{(m.Own.Contains(v.Key) ? "!" : "")}")))}")));
+            CultureInfo.InvariantCulture, $"{m.Kind}/{m.Id}/{m.Basis}/{m.Colour}/{string.Join(' ', m.Values.Select(v => string.Create(CultureInfo.InvariantCulture, $"{v.Key}={v.Value:R}{(m.Own.Contains(v.Key) ? "!" : "")}")))}")));
         return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)))[..16];
     }
 }

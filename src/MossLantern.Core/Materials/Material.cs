@@ -40,8 +40,18 @@ public enum MaterialKind
 /// <param name="Group">What it belongs to, in words; empty where a kind has but a few.</param>
 /// <param name="Span">Of what begins a span, what the span is, in words; null for what stands by itself.</param>
 /// <param name="Until">Of what begins a span, the property that ends it.</param>
-public sealed record MaterialProperty(string Id, string Label, string Unit, double From, double To, string Group = "", string? Span = null, string? Until = null)
+/// <param name="For">The typical materials that have it though it is not known of them; null for those alone that have a typical value.</param>
+public sealed record MaterialProperty(
+    string Id, string Label, string Unit, double From, double To, string Group = "", string? Span = null, string? Until = null, ImmutableArray<string>? For = null)
 {
+    /// <summary>Whether a material has it, be it not known of it.</summary>
+    /// <param name="material">A typical material.</param>
+    public bool IsOf(Material material)
+    {
+        ArgumentNullException.ThrowIfNull(material);
+        return material.Values.ContainsKey(Id) || For?.Contains(material.Id) == true;
+    }
+
     /// <summary>A property that takes what a quantity takes anywhere.</summary>
     public MaterialProperty(string id, string label, AcceptedRange range, string group = "")
         : this(id, label, (range ?? throw new ArgumentNullException(nameof(range))).Unit, range.From, range.To, group)
@@ -58,14 +68,15 @@ public sealed record MaterialProperty(string Id, string Label, string Unit, doub
 /// <param name="Name">Its name.</param>
 /// <param name="Values">Its properties by their ids, in the units of <see cref="MaterialProperties"/>; one that is not here is not known.</param>
 /// <param name="Says">What else is to be known of it, in words; may be empty.</param>
-/// <param name="Basis">What the parts of its mix ratio are parts of; null for what is not mixed from two.</param>
+/// <param name="Basis">What the parts of its mix ratio are parts of, or what the loads of a colourant are percent of; null for what has neither.</param>
 /// <param name="Own">The properties that the person has entered: all others are typical and not the maker's.</param>
 /// <param name="Like">The typical material that an own one takes its other values from; null for a typical one.</param>
 /// <param name="PutAway">Whether it is offered no more; what it was used for keeps it.</param>
+/// <param name="Colour">Of a colourant of the person's own, its colour at full cover, as <c>#rrggbb</c>; null where it has none.</param>
 /// <remarks>Source: docs/craft/materials.md.</remarks>
 public sealed record Material(
     string Id, MaterialKind Kind, string Name, ImmutableSortedDictionary<string, double> Values, string Says, RatioBasis? Basis,
-    ImmutableSortedSet<string> Own, string? Like = null, bool PutAway = false)
+    ImmutableSortedSet<string> Own, string? Like = null, bool PutAway = false, string? Colour = null)
 {
     /// <summary>A property.</summary>
     /// <exception cref="KeyNotFoundException">It is not known.</exception>
@@ -83,8 +94,9 @@ public sealed record Material(
 /// <param name="Name">Its name.</param>
 /// <param name="Like">The typical material that all other values are taken from.</param>
 /// <param name="Values">The properties that are the person's own, by their ids.</param>
-/// <param name="Basis">What the parts of its mix ratio are parts of; null keeps the typical.</param>
+/// <param name="Basis">What the parts of its mix ratio, or loads of it, are parts of; null keeps the typical.</param>
 /// <param name="Note">Where the values are from; may be empty.</param>
 /// <param name="PutAway">Whether it is offered no more.</param>
+/// <param name="Colour">Of a colourant, its colour at full cover, as <c>#rrggbb</c>; null where it is not known.</param>
 public sealed record OwnMaterial(
-    MaterialKind Kind, string Name, string Like, ImmutableSortedDictionary<string, double> Values, RatioBasis? Basis = null, string Note = "", bool PutAway = false);
+    MaterialKind Kind, string Name, string Like, ImmutableSortedDictionary<string, double> Values, RatioBasis? Basis = null, string Note = "", bool PutAway = false, string? Colour = null);

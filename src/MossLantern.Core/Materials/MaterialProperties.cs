@@ -82,6 +82,12 @@ public static class MaterialProperties
     /// <summary>Cover κ, per % and mm.</summary>
     public const string Cover = "cover";
 
+    /// <summary>A drop, ml.</summary>
+    public const string DropMl = "dropMl";
+
+    /// <summary>A level scoop of the person's own, g.</summary>
+    public const string ScoopG = "scoopG";
+
     /// <summary>Density of the heap, g/ml.</summary>
     public const string BulkDensity = "bulkGPerMl";
 
@@ -155,7 +161,8 @@ public static class MaterialProperties
             new(UsualFromPercent, "usual load from", "%", 0, 100, "", "usual load", UsualToPercent), new(UsualToPercent, "usual load to", "%", 0, 100), new(LimitPercent, "highest load", "%", 0.1, 100),
             new(UsualFromDrops, "usual load, to 30 ml, from", "drops", 0, 100, "", "usual load, to 30 ml,", UsualToDrops), new(UsualToDrops, "usual load, to 30 ml, to", "drops", 0, 100),
             new(LimitDrops, "highest load, to 30 ml,", "drops", 0.1, 100),
-            new(Density, "density", "g/ml", 0.1, 20), new(Cover, "cover κ", "per % and mm", 0, 20),
+            new(Density, "density", "g/ml", 0.1, 20), new(Cover, "cover κ", "per % and mm", 0, 20), new(DropMl, "a drop", "ml", 0.005, 1),
+            new(ScoopG, "a level scoop of yours", "g", 0.005, 100, For: ["paste", "metallic-paste", "mica", "interference", "glitter"]),
         ],
         [MaterialKind.Stone] =
         [

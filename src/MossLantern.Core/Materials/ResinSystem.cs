@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using MossLantern.Core.Units;
 using static MossLantern.Core.Materials.MaterialProperties;
 
@@ -48,6 +49,10 @@ public sealed record ResinSystem(
     ImmutableSortedSet<string> Own,
     bool PutAway = false)
 {
+    /// <summary>Density of the mixed resin, g/ml.</summary>
+    [JsonIgnore]
+    public double MixDensity => Parts.OfVolume(Ratio, ResinDensity, HardenerDensity, 1).TotalG;
+
     /// <summary>Where a property came from.</summary>
     public Origin OriginOf(string property) => Own.Contains(property) ? Origin.Own : Origin.Default;
 

@@ -32,13 +32,13 @@ public static class TypicalMaterials
         Colour("metallic-paste", "metallic paste", "Covers; sinks, or takes over the face.", 2, 6, 10, 2.0, 0.9),
         Colour("mica", "mica or pearl powder", "Shimmers, drifts to the surface, clumps.", 1, 4, 6, 2.9, 0.25),
         Colour("interference", "interference powder", "Shows on a dark ground.", 1, 3, 6, 2.9, 0.05),
-        Colour("alcohol-ink", "alcohol ink", "Transparent; spreads and thins.", 1, 3, 5, 0.85, 0.08),
-        Colour("dye", "resin ink or dye", "Transparent to deep.", 1, 4, 6, 1.0, 0.08),
-        Colour("acrylic", "acrylic paint or ink", "Holds water; dulls the cure when it is overdone.", 2, 6, 10, 1.3, 0.5),
-        Colour("acrylic-metallic", "metallic acrylic", "Holds water; dulls the cure when it is overdone.", 2, 6, 10, 1.3, 0.07),
+        Liquid("alcohol-ink", "alcohol ink", "Transparent; spreads and thins.", 1, 3, 5, 0.85, 0.08),
+        Liquid("dye", "resin ink or dye", "Transparent to deep.", 1, 4, 6, 1.0, 0.08),
+        Liquid("acrylic", "acrylic paint or ink", "Holds water; dulls the cure when it is overdone.", 2, 6, 10, 1.3, 0.5),
+        Liquid("acrylic-metallic", "metallic acrylic", "Holds water; dulls the cure when it is overdone.", 2, 6, 10, 1.3, 0.07),
         Colour("glitter", "glitter, flake or foil", "Keeps its place when it is heavy, runs when it is fine.", 2, 8, 12, 1.4, 0.03),
         Of(MaterialKind.Colourant, "lacing", "lacing additive, silicone", "Drops only, in one colour.",
-            (UsualFromDrops, 1), (UsualToDrops, 3), (LimitDrops, 6), (Density, 0.97)),
+            (UsualFromDrops, 1), (UsualToDrops, 3), (LimitDrops, 6), (Density, 0.97), (MaterialProperties.DropMl, DropMl)),
 
         Stone("crushed-glass", "crushed glass, 1-4 mm", true, 1.40, 2.50, 0.56),
         Stone("fire-glass", "fire glass, 6-12 mm", true, 1.45, 2.50, 0.58),
@@ -107,7 +107,13 @@ public static class TypicalMaterials
     }
 
     private static Material Colour(string id, string name, string says, double from, double to, double limit, double density, double cover) =>
-        Of(MaterialKind.Colourant, id, name, says, (UsualFromPercent, from), (UsualToPercent, to), (LimitPercent, limit), (Density, density), (Cover, cover));
+        Of(MaterialKind.Colourant, id, name, says, (UsualFromPercent, from), (UsualToPercent, to), (LimitPercent, limit), (Density, density), (Cover, cover)) with { Basis = RatioBasis.Weight };
+
+    private static Material Liquid(string id, string name, string says, double from, double to, double limit, double density, double cover)
+    {
+        var colour = Colour(id, name, says, from, to, limit, density, cover);
+        return colour with { Values = colour.Values.Add(MaterialProperties.DropMl, DropMl) };
+    }
 
     private static Material Stone(string id, string name, bool sharp, double bulk, double solid, double share) =>
         Of(MaterialKind.Stone, id, name, sharp ? "Sharp: covered or dulled before it is sold." : "", (BulkDensity, bulk), (SolidDensity, solid), (Solids, share));

@@ -30,11 +30,10 @@ public static class CupOpacity
         var look = CupLook.Of(catalogue, layer, cup);
         var value = 100 * look.Opacity(depthMm);
         ReckonedInput depth = depthMm == layer.DepthMm ? new("depth", depthMm, "mm", Origin.Own, layer.Place + ".depthMm") : new("depth", depthMm, "mm", Origin.Reckoned);
-        return cup.Of is not null
+        return cup.Of is not null || cup.Doses is not [{ By: RatioBasis.Weight } dose]
             ? Reckoned.Of(value, "%", Formulas.Opacity, depth, new("cover κ", look.CoverPerMm, "per mm", Origin.Reckoned))
             : Reckoned.Of(value, "%", Formulas.Opacity, depth,
-                cup.Colourant is null or ColourantClass.Lacing ? new("cover κ", 0, "per % and mm", Origin.Default)
-                    : new("cover κ", catalogue.Of(cup.Colourant.Value).Cover, "per % and mm", catalogue.Of(cup.Colourant.Value).OriginOf(MaterialProperties.Cover)),
-                new("load", cup.LoadPercent, "%", Origin.Own, PlaceIn.Recipe(cup.Id) + ".doses[0].percent"));
+                new("cover κ", catalogue.Of(dose.Colourant, dose.ColourantId).Cover, "per % and mm", catalogue.Of(dose.Colourant, dose.ColourantId).OriginOf(MaterialProperties.Cover)),
+                new("load", dose.Percent, "%", Origin.Own, PlaceIn.Recipe(cup.Id) + ".doses[0].percent"));
     }
 }

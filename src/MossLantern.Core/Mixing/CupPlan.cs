@@ -25,9 +25,7 @@ public sealed record RegionVolume(string LayerId, RegionId RegionId, string CupI
 /// <param name="MixMl">What is in it, ml: rounded up to a step, and where it is mixed by itself, in steps that both parts can be measured in; 0 for a cup that serves nothing.</param>
 /// <param name="MixG">The same on a scale, g.</param>
 /// <param name="Measured">Resin and hardener, where it is mixed by itself; null where it is poured off a jug or off other cups.</param>
-/// <param name="ColourantG">Colourant, g; null for clear resin.</param>
-/// <param name="LimitPercent">Highest load of its colourant's class, %; null for clear resin.</param>
-/// <param name="OverLimit">Whether its load is over the limit.</param>
+/// <param name="Doses">What is stirred into it.</param>
 /// <param name="Draws">What a mixed cup takes from others; empty for a cup that is mixed by itself.</param>
 /// <param name="DrawnMl">What mixed cups take from this one, ml.</param>
 /// <param name="Colour">Its colour at full cover, as <c>#rrggbb</c>: of a mixed cup, that of the mix; null for clear resin.</param>
@@ -40,9 +38,7 @@ public sealed record CupVolume(
     Reckoned MixMl,
     Reckoned MixG,
     MeasuredMix? Measured,
-    Reckoned? ColourantG,
-    double? LimitPercent,
-    bool OverLimit,
+    CupDoses Doses,
     ImmutableArray<CupDraw> Draws,
     double DrawnMl,
     string? Colour);
@@ -121,9 +117,6 @@ public static class CupPlanner
         var all = shares.Sum(s => s.Parts);
         return filled with
         {
-            ColourantG = null,
-            LimitPercent = null,
-            OverLimit = false,
             Draws =
             [
                 .. shares.Select(s => new CupDraw(s.RecipeId, Reckoned.Of(filled.MixMl.Value * s.Parts / all, "ml", Formulas.MixedDraw,
@@ -258,7 +251,6 @@ public static class CupPlanner
 
         // A cup that is filled from a jug or from others is marked to its step; one that is measured in two cups takes whole steps of both parts.
         var mix = need + loss <= 0 ? 0 : alone ? tools.Up(need + loss) : MeasuringSteps.Up(need + loss, tools.StepMl);
-        var colourant = cup.Colourant is { } c and not ColourantClass.Lacing ? around.Catalogue.Of(c) : null;
         ReckonedInput layerInput = new("regions", layerMl, "ml", Origin.Reckoned), edgeInput = new("edges", edgeMl, "ml", Origin.Reckoned),
             reserveInput = new("reserve", reserve * 100, "%", layer.ReservePercent is null ? Origin.Default : Origin.Own, layer.SittingPlace + ".reservePercent"),
             needInput = new("need", need, "ml", Origin.Reckoned);
@@ -284,11 +276,7 @@ public static class CupPlanner
             mix == 0 ? Reckoned.Of(0, "g", Formulas.CupNone, layerInput with { Unit = "g" })
                 : Reckoned.Of(massG, "g", Formulas.CupMass, new("cup", mix, "ml", Origin.Reckoned), new("density of the mix", massG / mix, "g/ml", Origin.Reckoned)),
             alone ? parts : null,
-            colourant is null ? null : Reckoned.Of(massG * cup.LoadPercent / 100, "g", Formulas.ColourantMass,
-                new("mixed mass", massG, "g", Origin.Reckoned),
-                new("load", cup.LoadPercent, "%", Origin.Own, PlaceIn.Recipe(cup.Id) + ".doses[0].percent")),
-            colourant?.LimitPercent,
-            colourant is not null && cup.LoadPercent > colourant.LimitPercent,
+            CupDoses.Of(around.Catalogue, cup, mix, massG, tools.System.MixDensity),
             [],
             drawnMl,
             CupLook.Of(around.Catalogue, layer, cup) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : null);

@@ -19,19 +19,11 @@ public static class Load
     public static int Drops(double grams, double densityGPerMl) =>
         (int)Math.Round(grams / (TypicalMaterials.DropMl * densityGPerMl), MidpointRounding.AwayFromZero);
 
-    /// <summary>
-    /// Highest load of a class, % by weight. The lacing additive's limit in drops to 30 ml is turned into the same, in
-    /// resin of <see cref="TypicalMaterials.MixedDensity"/>.
-    /// </summary>
-    public static double LimitPercent(Catalogue catalogue, ColourantClass colourant) => colourant == ColourantClass.Lacing
-        ? Percent(
-            DropsG(Lacing(catalogue)[MaterialProperties.LimitDrops], Lacing(catalogue)[MaterialProperties.Density]), 30 * TypicalMaterials.MixedDensity)
-        : catalogue.Of(colourant).LimitPercent;
+    /// <summary>Highest load of a class, %: where it is counted in drops, that in resin of <see cref="TypicalMaterials.MixedDensity"/>.</summary>
+    public static double LimitPercent(Catalogue catalogue, ColourantClass colourant) => catalogue.Of(colourant).LimitPercent;
 
-    /// <summary>Typical density of a class, g/ml.</summary>
-    public static double DensityGPerMl(Catalogue catalogue, ColourantClass colourant) => colourant == ColourantClass.Lacing
-        ? Lacing(catalogue)[MaterialProperties.Density]
-        : catalogue.Of(colourant).DensityGPerMl;
+    /// <summary>Density of a class, g/ml.</summary>
+    public static double DensityGPerMl(Catalogue catalogue, ColourantClass colourant) => catalogue.Of(colourant).DensityGPerMl;
 
     /// <summary>Highest load of all colourants together, %: ten, or the highest limit of a class that is in the cup; ten where none is.</summary>
     /// <exception cref="ArgumentNullException">There is no catalogue or no list of colourants.</exception>
@@ -41,6 +33,4 @@ public static class Load
         ArgumentNullException.ThrowIfNull(colourants);
         return colourants.Select(c => LimitPercent(catalogue, c)).Append(TotalLimitPercent).Max();
     }
-
-    private static Material Lacing(Catalogue catalogue) => catalogue.Find(MaterialKind.Colourant, "lacing")!;
 }

@@ -67,6 +67,20 @@ public abstract record Outline
         return distances.Count(d => d < 0) % 2 == 1 ? -nearest : nearest;
     }
 
+    /// <summary>Whether a place lies inside, and in none of its openings.</summary>
+    /// <param name="x">mm from the left.</param>
+    /// <param name="y">mm from the top.</param>
+    public bool Holds(double x, double y)
+    {
+        var inside = false;
+        foreach (var ring in Rings)
+        {
+            inside ^= ring.Holds(x, y);
+        }
+
+        return inside;
+    }
+
     /// <summary>An outline with an opening in it.</summary>
     private protected static ImmutableArray<Ring> WithOpening(Ring outer, Opening? opening) => opening is null ? [outer] : [outer, opening.Ring(0, 0)];
 

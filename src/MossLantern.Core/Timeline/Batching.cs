@@ -81,10 +81,11 @@ internal sealed class Batching
     private BatchCup CupOf(string id, ImmutableArray<RegionVolume> pours, List<string> order)
     {
         var mixed = recipes.Values.Where(r => r.Of is { } of && cups[r.Id].MixMl.Value > 0 && of.Any(s => s.RecipeId == id)).ToList();
-        var last = mixed.Where(m => m.Of!.Value.MaxBy(s => order.IndexOf(s.RecipeId))!.RecipeId == id).Select(m => m.Id).Append(id).ToHashSet();
+        var after = mixed.Where(m => m.Of!.Value.MaxBy(s => order.IndexOf(s.RecipeId))!.RecipeId == id).ToList();
+        var last = after.Select(m => m.Id).Append(id).ToHashSet();
         var needed = cups[id].NeedMl + cups[id].Loss.Value;
         return new(
-            id, cups[id].MixMl.Value, on.Tools.Up(needed), Pace.Colouring(recipes[id]) + mixed.Count * Pace.DivideSeconds,
+            id, cups[id].MixMl.Value, on.Tools.Up(needed), Pace.Colouring(recipes[id]) + mixed.Count * Pace.DivideSeconds + after.Sum(Pace.Colouring),
             pours.Where(p => last.Contains(p.CupId)).Sum(p => Pace.Pouring(p.PourMl.Value)));
     }
 

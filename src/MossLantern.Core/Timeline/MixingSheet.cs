@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Mixing;
 
 namespace MossLantern.Core.Timeline;
 
@@ -14,13 +15,11 @@ public sealed record SheetDraw(string Name, double Ml);
 /// <param name="Colour">Its colour at full cover, as <c>#rrggbb</c>; null for clear resin.</param>
 /// <param name="Ml">What is in it, ml.</param>
 /// <param name="G">The same, g.</param>
-/// <param name="Colourant">What is stirred into it, in words; null for clear resin.</param>
-/// <param name="ColourantG">How much of that, g; null for clear resin, and for what is not weighed.</param>
-/// <param name="LoadPercent">Load, % by weight.</param>
+/// <param name="Doses">What is stirred into it, in turn.</param>
 /// <param name="InHandMinutes">What it has in hand when it has been poured, min; null for a cup that is filled from others.</param>
 /// <param name="Draws">What it is filled from; empty for one that is mixed by itself or poured off a jug.</param>
 public sealed record SheetCup(
-    string Name, string? Colour, double Ml, double G, string? Colourant, double? ColourantG, double LoadPercent, double? InHandMinutes, ImmutableArray<SheetDraw> Draws);
+    string Name, string? Colour, double Ml, double G, ImmutableArray<CupDose> Doses, double? InHandMinutes, ImmutableArray<SheetDraw> Draws);
 
 /// <summary>A batch on a sheet.</summary>
 /// <param name="Number">Which, from 1.</param>
@@ -78,11 +77,8 @@ public sealed record MixingSheet(string Piece, string Sitting, string Resin, boo
         {
             var (recipe, cup) = (recipes[id], plan.Cups.Cups.Single(c => c.CupId == id));
             return new(
-                recipe.Name, cup.Colour, cup.MixMl.Value, cup.MixG.Value, recipe.Colourant is { } colourant ? NameOf(catalogue, colourant) : null, cup.ColourantG?.Value,
-                recipe.LoadPercent, batch.Cups.FirstOrDefault(c => c.CupId == id)?.InHandMinutes.Value, [.. cup.Draws.Select(d => new SheetDraw(recipes[d.CupId].Name, d.Ml.Value))]);
+                recipe.Name, cup.Colour, cup.MixMl.Value, cup.MixG.Value, cup.Doses.All, batch.Cups.FirstOrDefault(c => c.CupId == id)?.InHandMinutes.Value,
+                [.. cup.Draws.Select(d => new SheetDraw(recipes[d.CupId].Name, d.Ml.Value))]);
         }
     }
-
-    private static string NameOf(Catalogue catalogue, ColourantClass colourant) =>
-        colourant == ColourantClass.Lacing ? "lacing additive" : catalogue.Of(colourant).Name;
 }

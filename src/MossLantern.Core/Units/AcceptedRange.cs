@@ -213,6 +213,15 @@ public static class Accepted
     /// <summary>Load of one colourant, % of the mixed resin by weight.</summary>
     public static AcceptedRange LoadPercent { get; } = new("Load", 0, 100, "%");
 
+    /// <summary>What lies on the left-over shelf, g.</summary>
+    public static AcceptedRange LeftOverG { get; } = new("Amount", 0, 100_000, "g");
+
+    /// <summary>How much of a colourant is dosed or added, in percent, grams, drops or scoops.</summary>
+    public static AcceptedRange DoseAmount { get; } = new("Amount of colourant", 0, 2000, "");
+
+    /// <summary>How much of what lies below is to be covered, %.</summary>
+    public static AcceptedRange CoverPercent { get; } = new("Cover", 1, 99.9, "%");
+
     /// <summary>Room temperature, °C.</summary>
     public static AcceptedRange RoomC { get; } = new("Room temperature", -20, 60, "°C");
 

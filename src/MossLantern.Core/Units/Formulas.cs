@@ -201,6 +201,30 @@ public static class Formulas
     /// <summary>When an equivalent age is reached in a constant room.</summary>
     public const string Milestone = "milestone";
 
+    /// <summary>Mass of a colourant that is dosed by volume.</summary>
+    public const string ColourantMassByVolume = "colourant-mass-by-volume";
+
+    /// <summary>Volume of a colourant.</summary>
+    public const string ColourantVolume = "colourant-volume";
+
+    /// <summary>A colourant in drops.</summary>
+    public const string ColourantDrops = "colourant-drops";
+
+    /// <summary>A colourant in level scoops.</summary>
+    public const string ColourantScoops = "colourant-scoops";
+
+    /// <summary>A load by volume as one by weight.</summary>
+    public const string LoadByWeight = "load-by-weight";
+
+    /// <summary>A load by weight as one by volume.</summary>
+    public const string LoadByVolume = "load-by-volume";
+
+    /// <summary>All loads of a cup together.</summary>
+    public const string LoadTotal = "load-total";
+
+    /// <summary>The load that covers so much.</summary>
+    public const string LoadForCover = "load-for-cover";
+
     /// <summary>Opacity of a coloured film.</summary>
     public const string Opacity = "opacity";
 
@@ -367,6 +391,14 @@ public static class Formulas
         new(PartHardenerByWeight, "Hardener", "mixed mass × hardener parts by weight ÷ (resin parts by weight + hardener parts by weight) ÷ density of the hardener", "mixing.md#by-weight"),
         new(PartMass, "Mass", "[resin × density of the resin] [hardener × density of the hardener]", "mixing.md#by-volume"),
         new(ColourantMass, "Colourant", "mixed mass × load ÷ 100", "mixing.md#load"),
+        new(ColourantMassByVolume, "Colourant", "cup × load ÷ 100 × density of the colourant", "mixing.md#load"),
+        new(ColourantVolume, "Colourant by volume", "grams ÷ density of the colourant", "mixing.md#load"),
+        new(ColourantDrops, "Drops", "grams ÷ density of the colourant ÷ a drop", "mixing.md#load"),
+        new(ColourantScoops, "Scoops", "grams ÷ a level scoop", "mixing.md#load"),
+        new(LoadByWeight, "Load by weight", "load × density of the colourant ÷ density of the mix", "mixing.md#load"),
+        new(LoadByVolume, "Load by volume", "load × density of the mix ÷ density of the colourant", "mixing.md#load"),
+        new(LoadTotal, "Load of all", "the sum of its loads", "mixing.md#load"),
+        new(LoadForCover, "Load for a cover", "−ln(1 − wanted cover ÷ 100) ÷ (depth × cover κ); of several colourants, all are taken so much stronger", "mixing.md#load-for-a-cover"),
         new(LayerVolume, "Layer", "the sum of its cups; mixed ones are filled from the others", "mixing.md#cup-volume"),
         new(Milestone, "Window", "at the reference temperature ÷ speed of cure; speed of cure = exp(−activation energy Ea ÷ 0.008314 × (1 ÷ (room + 273.15) − 1 ÷ (reference temperature + 273.15)))", "curing.md#equivalent-age"),
         new(Opacity, "Opacity", "100 × (1 − exp(−depth × cover κ [× load])); κ of its class is per % and mm, of a mix it is summed by share", "map.md#shown-colour"),

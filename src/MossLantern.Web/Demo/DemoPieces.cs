@@ -229,7 +229,7 @@ internal static class DemoPieces
             [
                     Recipe.Plain("honey", "honey", "#d99b32", ColourantClass.Dye, 3),
                     Recipe.Plain("bud", "bud", "#55652f", ColourantClass.Mica, 4),
-                    Recipe.Plain("marigold", "marigold", "#e08a1e", ColourantClass.Paste, 4),
+                    Recipe.Plain("marigold", "marigold", "#e08a1e", ColourantClass.Paste, 4) with { Frozen = true },
                     Recipe.Plain("white", "white", "#f7f3ea", ColourantClass.Paste, 5),
                     Recipe.Plain("flame", "flame", "#b9501c", ColourantClass.Mica, 4),
                 ],

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Planning;
@@ -10,7 +11,7 @@ namespace MossLantern.Web.Demo;
 
 /// <summary>The demo: a small studio by a marsh. Its times are offsets from the moment it is seeded.</summary>
 public sealed class DemoWorkshop(
-    WorkshopDatabase database, PieceStore pieces, RunStore runs, MouldStore moulds, PotStore pots, SequenceStore sequences, SettingStore settings, PriceList prices, PiecePlanner planner, WorkshopTime time)
+    WorkshopDatabase database, PieceStore pieces, RunStore runs, MouldStore moulds, PotStore pots, SequenceStore sequences, MaterialStore materials, RecipeStore recipes, LeftOverStore leftOvers, SettingStore settings, PriceList prices, PiecePlanner planner, WorkshopTime time)
 {
     /// <summary>Seeds a workshop that holds nothing yet: with everything, or, where it is cut short, with nothing.</summary>
     public void SeedWhenEmpty()
@@ -25,11 +26,42 @@ public sealed class DemoWorkshop(
                     moulds.Clear();
                     pots.Clear();
                     sequences.Clear();
+                    materials.Clear();
+                    recipes.Clear();
+                    leftOvers.Clear();
                 }
 
                 Seed();
             });
         }
+    }
+
+    /// <summary>The studio's own colourants: each like one of the typical, with its colour, and how much a level scoop of it weighs.</summary>
+    private void Colourants(Instant now)
+    {
+        void Own(string id, string name, string like, string colour, params ReadOnlySpan<(string, double)> values)
+        {
+            var own = ImmutableSortedDictionary<string, double>.Empty;
+            foreach (var (property, value) in values)
+            {
+                own = own.Add(property, value);
+            }
+
+            materials.Save($"colourant/{id}", 0, new(MaterialKind.Colourant, name, like, own, Colour: colour), now);
+        }
+
+        Own("fen-gold", "fen gold", "mica", "#c9a23b", (MaterialProperties.ScoopG, 0.12));
+        Own("reed-green", "reed green", "mica", "#5f7d45", (MaterialProperties.ScoopG, 0.12));
+        Own("heather-pearl", "heather pearl", "mica", "#8d7aa3", (MaterialProperties.ScoopG, 0.11));
+        Own("mist", "mist", "interference", "#b9cbd2");
+        Own("chalk", "chalk white", "paste", "#f5f1e6");
+        Own("soot", "soot black", "paste", "#24231f");
+        Own("clay", "red clay", "paste", "#8f4322");
+        Own("copper", "old copper", "metallic-paste", "#b5713f");
+        Own("amber-ink", "amber ink", "dye", "#b5651d");
+        Own("mere-ink", "mere ink", "dye", "#2f6672", (MaterialProperties.DropMl, 0.04));
+        Own("ochre", "ochre", "acrylic", "#c08a3a");
+        Own("frost", "frost flakes", "glitter", "#dfe4e2");
     }
 
     private void Seed()
@@ -40,6 +72,7 @@ public sealed class DemoWorkshop(
         Moulds(now);
         pots.Save("peat-black", 0, new("Peat black", "#2b2a26", PaintKind.Water, 120, "Two black, one umber; the ground of Sundew Pair."), now);
         pots.Save("reed-cream", 0, new("Reed cream", "#e8dcc0", PaintKind.Water, 65, "White with a spoon of ochre."), now);
+        Colourants(now);
         prices.Now = new("€", Prices.None.PerLitre.Add("primer", 14).Add("resin", 38));
         var marsh = pieces.Add("marsh-light", DemoPieces.MarshLight(), now - Duration.FromDays(2)).Piece;
 
@@ -56,6 +89,12 @@ public sealed class DemoWorkshop(
         sequences.Save("peat-tea", 0, KeptSequence.Of((BandedLayout)peat.Layers[0].Layout, peat.Recipes, "Peat tea", 220) with { Note = "Tea, cream and glint twice; push with clear until the lichen touches the rim." }, now);
         var marigold = pieces.Add("marigold-dozen", DemoPieces.MarigoldDozen(), now - Duration.FromDays(6)).Piece;
         Log("marigold-dozen", marigold, 0, now - Duration.FromDays(4), 25, 21, "First five. Recipe kept.", [0, 2]);
+        recipes.Save("marigold", 0, KeptRecipe.Of(marigold.Recipes.Single(r => r.Id == "marigold"), marigold.Recipes, "For the tea room: five at first, twelve in all."), now);
+        recipes.Save("fen-glow", 0, new(
+            new("fen-glow", "Fen glow", "#c9a23b", [new(ColourantClass.Mica, 3, ColourantId: "fen-gold", Colour: "#c9a23b"), new(ColourantClass.Dye, 0.4, ColourantId: "amber-ink", Colour: "#b5651d"), new(ColourantClass.Glitter, 1, ColourantId: "frost", Colour: "#dfe4e2")]),
+            [], "Two scoops of gold to a small cup; frost in last."), now);
+        leftOvers.Save("amber-stones", 0, new("amber", "#d07d1c", LeftOverUse.CastStones, 64, ""), now);
+        leftOvers.Save("moss-round", 0, new("moss", "#30503a", LeftOverUse.SpareCasting, 48, ""), now);
 
         pieces.Add("sphagnum-pools", DemoPieces.SphagnumPools(), now - Duration.FromHours(30));
         pieces.Add("water-mint", DemoPieces.WaterMint(), now - Duration.FromHours(29));

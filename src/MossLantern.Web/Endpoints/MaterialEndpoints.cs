@@ -11,15 +11,15 @@ using MossLantern.Web.Hosting;
 namespace MossLantern.Web.Endpoints;
 
 /// <summary>The materials a piece can be made of.</summary>
-public sealed record MaterialsView(ImmutableArray<ResinSystem> ResinSystems, ImmutableArray<Colourant> Colourants);
+public sealed record MaterialsView(ImmutableArray<ResinSystem> ResinSystems, ImmutableArray<Colourant> Colourants, ImmutableArray<Colourant> OwnColourants);
 
-/// <summary>A property of a material: its value, what is typical, what it takes and where it came from. One that begins a span names it and what ends it.</summary>
-public sealed record PropertyView(string Id, string Label, string Group, string? Span, string? Until, string Unit, double Value, double Typical, Origin Origin, AcceptedRange Range);
+/// <summary>A property of a material: its value and what is typical, null where it is not known, what it takes and where it came from. One that begins a span names it and what ends it.</summary>
+public sealed record PropertyView(string Id, string Label, string Group, string? Span, string? Until, string Unit, double? Value, double? Typical, Origin Origin, AcceptedRange Range);
 
 /// <summary>A material of the cupboard: as it is typically, with the person's own values in place. The version is of what the person entered; 0 for nothing yet.</summary>
 public sealed record MaterialView(
     string Id, MaterialKind Kind, string Name, string Like, string Says, RatioBasis? Basis, bool OwnBasis, bool Own, bool PutAway, int Version, string Note,
-    ImmutableArray<PropertyView> Properties);
+    string? Colour, ImmutableArray<PropertyView> Properties);
 
 /// <summary>A save of what a person enters of a material, based on a version; 0 is the first.</summary>
 public sealed record SaveMaterial(int BasedOn, OwnMaterial Material);
@@ -32,7 +32,7 @@ internal static class MaterialEndpoints
     public static void MapMaterials(this IEndpointRouteBuilder app)
     {
         var api = app.MapGroup("/api");
-        api.MapGet("/materials", (WorkshopSurroundings around) => new MaterialsView(around.Catalogue.Resins, around.Catalogue.Colourants));
+        api.MapGet("/materials", (WorkshopSurroundings around) => new MaterialsView(around.Catalogue.Resins, around.Catalogue.Colourants, around.Catalogue.OwnColourants));
         api.MapGet("/cupboard/materials", (WorkshopSurroundings around, MaterialStore materials) => All(around, materials));
         api.MapPut("/cupboard/materials/{id:length(1,40)}", Results<Ok<ImmutableArray<MaterialView>>, ProblemHttpResult> (
             string id, SaveMaterial request, WorkshopSurroundings around, MaterialStore materials, WorkshopTime time) =>
@@ -64,10 +64,10 @@ internal static class MaterialEndpoints
                 var own = entered.GetValueOrDefault(KeyOf(m.Kind, m.Id));
                 var typical = Catalogue.Typical.Find(m.Kind, m.Like ?? m.Id)!;
                 return new MaterialView(
-                    m.Id, m.Kind, m.Name, typical.Id, m.Says, m.Basis, own?.Thing.Basis is not null, m.Like is not null, m.PutAway, own?.Version ?? 0, own?.Thing.Note ?? "",
+                    m.Id, m.Kind, m.Name, typical.Id, m.Says, m.Basis, own?.Thing.Basis is not null, m.Like is not null, m.PutAway, own?.Version ?? 0, own?.Thing.Note ?? "", m.Colour,
                     [
-                        .. MaterialProperties.Of(m.Kind).Where(p => m.Values.ContainsKey(p.Id))
-                            .Select(p => new PropertyView(p.Id, p.Label, p.Group, m.Values.ContainsKey(p.Until ?? "") ? p.Span : null, m.Values.ContainsKey(p.Until ?? "") ? p.Until : null, p.Unit, m[p.Id], typical[p.Id], m.OriginOf(p.Id), p.Range)),
+                        .. MaterialProperties.Of(m.Kind).Where(p => p.IsOf(typical))
+                            .Select(p => new PropertyView(p.Id, p.Label, p.Group, m.Values.ContainsKey(p.Until ?? "") ? p.Span : null, m.Values.ContainsKey(p.Until ?? "") ? p.Until : null, p.Unit, m.Find(p.Id), typical.Find(p.Id), m.OriginOf(p.Id), p.Range)),
                     ]);
             }),
         ];

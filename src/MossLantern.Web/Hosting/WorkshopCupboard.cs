@@ -6,7 +6,7 @@ using MossLantern.Data;
 namespace MossLantern.Web.Hosting;
 
 /// <summary>What the workshop has of its own, for changes that take from it; what none of them takes from is not read.</summary>
-public sealed class WorkshopCupboard(SequenceStore sequences, PotStore pots, MouldStore moulds, WorkshopSurroundings around)
+public sealed class WorkshopCupboard(SequenceStore sequences, PotStore pots, MouldStore moulds, RecipeStore recipes, WorkshopSurroundings around)
 {
     /// <summary>What some changes may take from.</summary>
     /// <param name="commands">The changes.</param>
@@ -16,6 +16,7 @@ public sealed class WorkshopCupboard(SequenceStore sequences, PotStore pots, Mou
         Sequences = Read(sequences, commands.Any(c => c is LaySequence)),
         Pots = Read(pots, commands.Any(c => c is TintFromPot or PaintFromPot)),
         Moulds = Read(moulds, commands.Any(c => c is CastInMoulds)),
+        Recipes = Read(recipes, commands.Any(c => c is TakeRecipe)),
         Remedied = remedied,
     };
 

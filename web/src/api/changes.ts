@@ -14,12 +14,14 @@ import type {
 } from './client';
 import { Refused } from './client';
 import {
+  leftOversQuery,
   levelQuery,
   mouldsQuery,
   ownMaterialsQuery,
   pieceQuery,
   potsQuery,
   pricesQuery,
+  recipesQuery,
   ribbonQuery,
   sequencesQuery,
   shelfQuery,
@@ -201,6 +203,39 @@ export const keepSequence = mutationOptions({
 export const nameSequence = mutationOptions({
   mutationFn: (body: Schemas['KeepSequence']) => take(api.POST('/api/sequences', { body })),
   onSuccess: (now, _body, _before, { client }) => client.setQueryData(sequencesQuery.queryKey, now),
+});
+
+/** Keeps a recipe of a piece by its name. */
+export const nameRecipe = mutationOptions({
+  mutationFn: (body: Schemas['KeepRecipe']) => take(api.POST('/api/recipes', { body })),
+  onSuccess: (now, _body, _before, { client }) => client.setQueryData(recipesQuery.queryKey, now),
+});
+
+export const keepRecipe = mutationOptions({
+  mutationFn: ({ id, basedOn, thing }: Keeping<Schemas['KeptRecipe']>) =>
+    take(api.PUT('/api/recipes/{id}', { params: { path: { id } }, body: { basedOn, kept: thing } })),
+  onSuccess: (now, _thing, _before, { client }) => client.setQueryData(recipesQuery.queryKey, now),
+});
+
+export const takeOutRecipe = mutationOptions({
+  mutationFn: (id: string) => take(api.DELETE('/api/recipes/{id}', { params: { path: { id } } })),
+  onSuccess: (now, _id, _before, { client }) => client.setQueryData(recipesQuery.queryKey, now),
+});
+
+/** What to mix for a wanted colour. */
+export const findMixtures = mutationOptions({
+  mutationFn: (body: Schemas['WantedMixture']) => take(api.POST('/api/colours/mixtures', { body })),
+});
+
+export const keepLeftOver = mutationOptions({
+  mutationFn: ({ id, basedOn, thing }: Keeping<Schemas['LeftOver']>) =>
+    take(api.PUT('/api/left-overs/{id}', { params: { path: { id } }, body: { basedOn, leftOver: thing } })),
+  onSuccess: (now, _thing, _before, { client }) => client.setQueryData(leftOversQuery.queryKey, now),
+});
+
+export const takeOutLeftOver = mutationOptions({
+  mutationFn: (id: string) => take(api.DELETE('/api/left-overs/{id}', { params: { path: { id } } })),
+  onSuccess: (now, _id, _before, { client }) => client.setQueryData(leftOversQuery.queryKey, now),
 });
 
 export const takeOutSequence = mutationOptions({

@@ -144,6 +144,27 @@ export const pricesQuery = queryOptions({
   queryFn: () => take(api.GET('/api/prices')),
 });
 
+/** Recipes that are kept by name. */
+export const recipesQuery = queryOptions({
+  queryKey: ['recipes'],
+  queryFn: () => take(api.GET('/api/recipes')),
+});
+
+/** A kept recipe, dosed for so much of a resin. */
+export const dosedQuery = (id: string, ml: number, resin: string) =>
+  queryOptions({
+    queryKey: ['recipes', id, 'dosed', ml, resin],
+    queryFn: () =>
+      take(api.POST('/api/recipes/{id}/dosed', { params: { path: { id } }, body: { ml, resin } })),
+    placeholderData: keepPreviousData,
+  });
+
+/** What was made from resin that was left over. */
+export const leftOversQuery = queryOptions({
+  queryKey: ['left-overs'],
+  queryFn: () => take(api.GET('/api/left-overs')),
+});
+
 /** How the simulated level is steered. */
 export const levelQuery = queryOptions({
   queryKey: ['stand-ins', 'level'],
@@ -155,7 +176,6 @@ export const aboutQuery = (before: string | null) =>
   queryOptions({
     queryKey: ['about', before],
     queryFn: () => take(api.GET('/api/about', { params: { query: { before: before ?? undefined } } })),
-    retry: false,
   });
 
 /** A quantity with its unit, as it is typed. */
@@ -164,7 +184,6 @@ export const quantityQuery = (text: string, kind: QuantityKind) =>
     queryKey: ['quantity', kind, text],
     queryFn: () => take(api.POST('/api/reckon/quantity', { body: { text, kind } })),
     staleTime: Infinity,
-    retry: false,
   });
 
 /** A moment as people say it; what "tomorrow" is changes with the day. */
@@ -173,7 +192,6 @@ export const momentQuery = (text: string) =>
     queryKey: ['moment', text],
     queryFn: () => take(api.POST('/api/reckon/moment', { body: { text } })),
     staleTime: 0,
-    retry: false,
   });
 
 type Answer = Record<string, unknown>;
@@ -199,7 +217,6 @@ export const sumQuery = (path: string, request: unknown) =>
     queryKey: ['sum', path, request],
     queryFn: ({ signal }) => sum(path, request, signal),
     placeholderData: (before) => before as Answer | undefined,
-    retry: false,
     staleTime: Infinity,
   });
 

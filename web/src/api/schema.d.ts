@@ -123,6 +123,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/colours/mixtures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What to mix for a wanted colour from the colourants at hand, the nearest first. */
+        post: operations["find-mixtures"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/live": {
         parameters: {
             query?: never;
@@ -1169,6 +1186,94 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The recipes that are kept by name. */
+        get: operations["list-recipes"];
+        put?: never;
+        /** Keeps a recipe of a piece by its name. */
+        post: operations["keep-recipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps a recipe. */
+        put: operations["save-recipe"];
+        post?: never;
+        /** Takes a recipe out of the cupboard. */
+        delete: operations["take-recipe-out"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{id}/dosed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A kept recipe, dosed for so much of a resin. */
+        post: operations["dose-recipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/left-overs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was made from resin that was left over. */
+        get: operations["list-left-overs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/left-overs/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Puts something on the left-over shelf, or changes it. */
+        put: operations["save-left-over"];
+        post?: never;
+        /** Takes something off the left-over shelf. */
+        delete: operations["take-left-over-out"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1502,6 +1607,11 @@ export interface components {
             /** Format: double */
             deltaE00: number;
         };
+        ColourAtHand: {
+            colourant: components["schemas"]["ColourantClass"];
+            name: string;
+            colour: string;
+        };
         /** @description How much of a layer a colour takes up, and how it lies. */
         ColourBalance: {
             /** @description The colour's cup. */
@@ -1524,15 +1634,17 @@ export interface components {
             first?: null | components["schemas"]["AskedLab"];
             second?: null | components["schemas"]["AskedLab"];
         };
-        /** @description Typical data of a class of colourant. */
+        /** @description Data of a colourant: of a class typically, or of one of the person's own. */
         Colourant: {
-            /** @description The class. */
+            /** @description Its id in the catalogue. */
+            id: string;
+            /** @description Its class. */
             class: components["schemas"]["ColourantClass"];
             /** @description Its name. */
             name: string;
             /**
              * Format: double
-             * @description Usual load from, % of the mixed resin by weight.
+             * @description Usual load from, % of the mixed resin.
              */
             usualFromPercent: number;
             /**
@@ -1545,6 +1657,8 @@ export interface components {
              * @description Highest load, %.
              */
             limitPercent: number;
+            /** @description What loads are percent of, the limit too: of the weight or of the volume of the mixed resin. */
+            limitBy: components["schemas"]["RatioBasis"];
             /**
              * Format: double
              * @description Density, g/ml.
@@ -1555,8 +1669,25 @@ export interface components {
              * @description Cover κ: opacity is 1 − exp(−κ · load % · depth mm).
              */
             cover: number;
+            /**
+             * Format: double
+             * @description A drop of it, ml; null for what does not drip.
+             */
+            dropMl: null | number;
+            /**
+             * Format: double
+             * @description A level scoop of it, g; null where nobody has weighed one.
+             */
+            scoopG: null | number;
+            /** @description Its colour at full cover, as `#rrggbb`; null for a class of any colour. */
+            colour: null | string;
             /** @description The properties that the person has entered, by their ids; all others are typical. */
             own: string[];
+            /**
+             * @description Whether it is offered no more.
+             * @default false
+             */
+            putAway: boolean;
         };
         /**
          * @description Classes of colourant.
@@ -1603,6 +1734,49 @@ export interface components {
             celsius: components["schemas"]["Reckoned"];
             /** @description Whether less is left than a proposed batch leaves every cup. */
             short?: boolean;
+        };
+        /** @description A colourant of a cup, as it is measured out. */
+        CupDose: {
+            /** @description What it is. */
+            name: string;
+            /** @description Its class. */
+            colourant: components["schemas"]["ColourantClass"];
+            /** @description Its colour at full cover, as `#rrggbb`; null for what has none. */
+            colour: null | string;
+            /** @description How much, g. */
+            g: components["schemas"]["Reckoned"];
+            /** @description The same, ml. */
+            ml: components["schemas"]["Reckoned"];
+            drops: null | components["schemas"]["Reckoned"];
+            scoops: null | components["schemas"]["Reckoned"];
+            /** @description Its load in what its limit is percent of, %. */
+            load: components["schemas"]["Reckoned"];
+            /**
+             * Format: double
+             * @description Highest load, %.
+             */
+            limitPercent: number;
+            /** @description What that is percent of. */
+            limitBy: components["schemas"]["RatioBasis"];
+            /** @description Whether it is over. */
+            over: boolean;
+            /** @description What is done with it before it goes in; null for nothing. */
+            prepare: null | string;
+        };
+        /** @description Everything that is stirred into a cup. */
+        CupDoses: {
+            /** @description Each colourant, in the order in which they go in. */
+            all: components["schemas"]["CupDose"][];
+            total: null | components["schemas"]["Reckoned"];
+            /**
+             * Format: double
+             * @description Highest load of all together, %.
+             */
+            totalLimitPercent: number;
+            /** @description Whether all together are over what they may be. */
+            overTotal?: boolean;
+            /** @description Whether one of them, or all together, are over what they may be. */
+            over?: boolean;
         };
         /** @description What a mixed cup takes from another. */
         CupDraw: {
@@ -1652,14 +1826,8 @@ export interface components {
             /** @description The same on a scale, g. */
             mixG: components["schemas"]["Reckoned"];
             measured: null | components["schemas"]["MeasuredMix"];
-            colourantG: null | components["schemas"]["Reckoned"];
-            /**
-             * Format: double
-             * @description Highest load of its colourant's class, %; null for clear resin.
-             */
-            limitPercent: null | number;
-            /** @description Whether its load is over the limit. */
-            overLimit: boolean;
+            /** @description What is stirred into it. */
+            doses: components["schemas"]["CupDoses"];
             /** @description What a mixed cup takes from others; empty for a cup that is mixed by itself. */
             draws: components["schemas"]["CupDraw"][];
             /**
@@ -1700,9 +1868,43 @@ export interface components {
             colourant: components["schemas"]["ColourantClass"];
             /**
              * Format: double
-             * @description Load, % of the mixed resin by weight.
+             * @description Load, % of the mixed resin, by weight or by volume.
              */
             percent: number;
+            /** @description What it is percent of. */
+            by?: components["schemas"]["RatioBasis"];
+            /** @description The colourant of the cupboard; null for any of its class. One that is not there counts as any of its class. */
+            colourantId?: null | string;
+            /** @description Its colour at full cover, as `#rrggbb`; null for that of the recipe. */
+            colour?: null | string;
+        };
+        DoseRecipe: {
+            /** Format: double */
+            ml: number;
+            resin: string;
+        };
+        DoseTrial: {
+            colourant: components["schemas"]["ColourantClass"];
+            /** Format: double */
+            amount: number;
+            unit: components["schemas"]["DoseUnit"];
+            /** Format: double */
+            inMl: null | number;
+            /** Format: double */
+            toPercent: number;
+            /** @default  */
+            words: string;
+            colourantId?: null | string;
+        };
+        /** @enum {unknown} */
+        DoseUnit: "percent" | "grams" | "drops" | "scoops";
+        DosedCup: {
+            name: string;
+            /** Format: double */
+            ml: number;
+            /** Format: double */
+            g: number;
+            doses: components["schemas"]["CupDoses"];
         };
         /** Format: double */
         Double: number;
@@ -1721,12 +1923,19 @@ export interface components {
          * @enum {unknown}
          */
         EdgeStyle: "taped-clean" | "dripped-over" | "walled";
-        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPass"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddVein"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditArrangeBatches"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditColourPass"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditJoinSittings"] | components["schemas"]["EditKeepSpot"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLayRegion"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveBare"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePassOut"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveVeinOut"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditLetKeptGo"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSitting"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourApart"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourLayerApart"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPourWithRest"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetPartDepth"] | components["schemas"]["EditSetRegionDepth"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRemedy"] | components["schemas"]["EditTakeWallAway"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWidenBand"];
+        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddColourant"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPass"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddVein"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditArrangeBatches"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditColourPass"] | components["schemas"]["EditCoverBelow"] | components["schemas"]["EditDoseColour"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditJoinSittings"] | components["schemas"]["EditKeepSpot"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLayRegion"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveBare"] | components["schemas"]["EditLeaveColourantOut"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePassOut"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveVeinOut"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditLetKeptGo"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMeasureDose"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSitting"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourApart"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourLayerApart"] | components["schemas"]["EditPourOff"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPourWithRest"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetPartDepth"] | components["schemas"]["EditSetRegionDepth"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeMixture"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRecipe"] | components["schemas"]["EditTakeRemedy"] | components["schemas"]["EditTakeWallAway"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditTryDose"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWidenBand"];
         EditAddBand: {
             /** @enum {string} */
             do: "add-band";
             layer: string;
             zone?: null | string;
+        };
+        EditAddColourant: {
+            /** @enum {string} */
+            do: "add-colourant";
+            colourant: components["schemas"]["ColourantClass"];
+            colourantId?: null | string;
+            recipe: string;
         };
         EditAddFieldColour: {
             /** @enum {string} */
@@ -1816,8 +2025,14 @@ export interface components {
         EditChooseColourant: {
             /** @enum {string} */
             do: "choose-colourant";
-            recipe: string;
             colourant?: null | components["schemas"]["ColourantClass"];
+            /**
+             * Format: int32
+             * @default 0
+             */
+            dose: number;
+            colourantId?: null | string;
+            recipe: string;
         };
         EditChooseResin: {
             /** @enum {string} */
@@ -1838,6 +2053,29 @@ export interface components {
             do: "colour-pass";
             fill: string;
             recipe?: null | string;
+        };
+        EditCoverBelow: {
+            /** @enum {string} */
+            do: "cover-below";
+            layer: string;
+            /** Format: double */
+            coverPercent: number;
+            /** Format: double */
+            depthMm?: null | number;
+            recipe: string;
+        };
+        EditDoseColour: {
+            /** @enum {string} */
+            do: "dose-colour";
+            /** Format: double */
+            amount: number;
+            unit: components["schemas"]["DoseUnit"];
+            /** Format: double */
+            inMl?: null | number;
+            sitting?: null | string;
+            /** Format: int32 */
+            dose: number;
+            recipe: string;
         };
         EditDrawWall: {
             /** @enum {string} */
@@ -1923,6 +2161,13 @@ export interface components {
             layer: string;
             regions: components["schemas"]["RegionId"][];
         };
+        EditLeaveColourantOut: {
+            /** @enum {string} */
+            do: "leave-colourant-out";
+            /** Format: int32 */
+            dose: number;
+            recipe: string;
+        };
         EditLeaveFieldColourOut: {
             /** @enum {string} */
             do: "leave-field-colour-out";
@@ -1991,6 +2236,15 @@ export interface components {
             done: boolean;
             /** Format: local-date-time */
             at?: null | string;
+        };
+        EditMeasureDose: {
+            /** @enum {string} */
+            do: "measure-dose";
+            by: components["schemas"]["RatioBasis"];
+            sitting?: null | string;
+            /** Format: int32 */
+            dose: number;
+            recipe: string;
         };
         EditMoveBand: {
             /** @enum {string} */
@@ -2144,6 +2398,12 @@ export interface components {
             do: "pour-layer-apart";
             layer: string;
         };
+        EditPourOff: {
+            /** @enum {string} */
+            do: "pour-off";
+            from?: null | string;
+            recipe: string;
+        };
         EditPourOverOld: {
             /** @enum {string} */
             do: "pour-over-old";
@@ -2270,10 +2530,22 @@ export interface components {
             do: "take-insert-out";
             insert: string;
         };
+        EditTakeMixture: {
+            /** @enum {string} */
+            do: "take-mixture";
+            doses: components["schemas"]["Dose"][];
+            recipe: string;
+        };
         EditTakeOutline: {
             /** @enum {string} */
             do: "take-outline";
             outline: components["schemas"]["DrawnOutline"];
+        };
+        EditTakeRecipe: {
+            /** @enum {string} */
+            do: "take-recipe";
+            kept: string;
+            recipe: string;
         };
         EditTakeRemedy: {
             /** @enum {string} */
@@ -2303,6 +2575,22 @@ export interface components {
             do: "tint-from-pot";
             recipe: string;
             pot: string;
+        };
+        EditTryDose: {
+            /** @enum {string} */
+            do: "try-dose";
+            /** Format: double */
+            amount: number;
+            unit: components["schemas"]["DoseUnit"];
+            /** Format: double */
+            inMl?: null | number;
+            sitting?: null | string;
+            note?: null | string;
+            /** @default false */
+            anew: boolean;
+            /** Format: int32 */
+            dose: number;
+            recipe: string;
         };
         EditUsualSupports: {
             /** @enum {string} */
@@ -2728,12 +3016,29 @@ export interface components {
         JsonElement: unknown;
         /** @enum {unknown} */
         Keep: "visible" | "bare";
+        KeepRecipe: {
+            recipeId: string;
+            recipes: components["schemas"]["Recipe"][];
+            note: string;
+        };
         KeepSequence: {
             name: string;
             layout: components["schemas"]["Layout"];
             recipes: components["schemas"]["Recipe"][];
             /** Format: double */
             acrossMm: number;
+        };
+        /** @description A recipe that is kept by name, to be mixed again in any piece and in any amount. */
+        KeptRecipe: {
+            /** @description The recipe. */
+            recipe: components["schemas"]["Recipe"];
+            /** @description What it is filled from, where it is a mixed one; else empty. */
+            others: components["schemas"]["Recipe"][];
+            /**
+             * @description A note; may be empty.
+             * @default
+             */
+            note: string;
         };
         /** @description A sequence of colours that is kept by name, to be laid again in any other piece. */
         KeptSequence: {
@@ -3033,6 +3338,36 @@ export interface components {
              */
             widening: number;
         };
+        /** @description What was made of resin that was left over, on its shelf. */
+        LeftOver: {
+            /** @description What it is called, such as its colour. */
+            name: string;
+            /** @description Its colour, as `#rrggbb`. */
+            colour: string;
+            /** @description What was made of it. */
+            use: components["schemas"]["LeftOverUse"];
+            /**
+             * Format: double
+             * @description How much there is, g.
+             */
+            grams: number;
+            /**
+             * @description A note; may be empty.
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * @description What becomes of resin that is left over.
+         * @enum {unknown}
+         */
+        LeftOverUse: "cast-stones" | "spare-casting" | "seal-coat" | "top-up";
+        LeftOverView: {
+            id: string;
+            /** Format: int32 */
+            version: number;
+            leftOver: components["schemas"]["LeftOver"];
+        };
         LegAnswer: {
             /** Format: double */
             endMinutes: number;
@@ -3216,11 +3551,13 @@ export interface components {
             /** Format: int32 */
             version: number;
             note: string;
+            colour: null | string;
             properties: components["schemas"]["PropertyView"][];
         };
         MaterialsView: {
             resinSystems: components["schemas"]["ResinSystem"][];
             colourants: components["schemas"]["Colourant"][];
+            ownColourants: components["schemas"]["Colourant"][];
         };
         /**
          * @description How parts are measured.
@@ -3346,6 +3683,13 @@ export interface components {
             volumeMl?: null | number;
             /** Format: double */
             massG?: null | number;
+        };
+        MixtureView: {
+            doses: components["schemas"]["Dose"][];
+            names: string[];
+            amounts: components["schemas"]["CupDoses"];
+            shown: string;
+            apart: components["schemas"]["Reckoned"];
         };
         Moment: {
             at: components["schemas"]["Instant"];
@@ -3641,6 +3985,8 @@ export interface components {
              * @default false
              */
             putAway: boolean;
+            /** @description Of a colourant, its colour at full cover, as `#rrggbb`; null where it is not known. */
+            colour?: null | string;
         };
         /** @enum {unknown} */
         PaintDetail: "draft" | "full";
@@ -4035,9 +4381,9 @@ export interface components {
             until: null | string;
             unit: string;
             /** Format: double */
-            value: number;
+            value: null | number;
             /** Format: double */
-            typical: number;
+            typical: null | number;
             origin: components["schemas"]["Origin"];
             range: components["schemas"]["AcceptedRange"];
         };
@@ -4073,7 +4419,10 @@ export interface components {
             /** @description The same as text, such as `44.45 mm`. */
             normalised: string;
         };
-        /** @enum {unknown} */
+        /**
+         * @description What the parts of a mix ratio are parts of.
+         * @enum {unknown}
+         */
         RatioBasis: "volume" | "weight";
         ReachAnswer: {
             /** Format: int32 */
@@ -4097,17 +4446,33 @@ export interface components {
             id: string;
             /** @description The colour's name. */
             name: string;
-            /** @description Colour of the colourant at full cover, as `#rrggbb`. */
+            /** @description Colour of its first colourant at full cover, as `#rrggbb`. */
             colour: string;
-            /** @description What is stirred into the resin, the first first; empty for clear resin and for a mixed recipe. */
+            /** @description What is stirred into the resin, the first first; empty for clear resin. */
             doses: components["schemas"]["Dose"][];
-            /** @description The recipes it is filled from, where it is a mixed one; null for one that is mixed by itself. */
+            /** @description The recipes it is filled from; null for one that is mixed by itself. What is poured off a single one is tinted further by its doses. */
             of?: null | components["schemas"]["RecipeShare"][];
+            /**
+             * @description Whether it stays as it is, for an order: a change to it makes a new one.
+             * @default false
+             */
+            frozen: boolean;
+            /** @description The colour that it really had, from a photo or a swatch, as `#rrggbb`; null while nobody has looked. */
+            seen?: null | string;
+            /** @description What was added step by step on the way to it, the first first; null for nothing. */
+            trials?: null | components["schemas"]["DoseTrial"][];
         };
         RecipeShare: {
             recipeId: string;
             /** Format: double */
             parts: number;
+        };
+        RecipeView: {
+            id: string;
+            /** Format: int32 */
+            version: number;
+            kept: components["schemas"]["KeptRecipe"];
+            colour: null | string;
         };
         /** @description A number shown to a person, with the formula and the inputs it came from. */
         Reckoned: {
@@ -4407,6 +4772,11 @@ export interface components {
             /** Format: int32 */
             revision: null | number;
         };
+        SaveLeftOver: {
+            /** Format: int32 */
+            basedOn: number;
+            leftOver: components["schemas"]["LeftOver"];
+        };
         SaveMaterial: {
             /** Format: int32 */
             basedOn: number;
@@ -4426,6 +4796,11 @@ export interface components {
             /** Format: int32 */
             basedOn: number;
             pot: components["schemas"]["PaintPot"];
+        };
+        SaveRecipe: {
+            /** Format: int32 */
+            basedOn: number;
+            kept: components["schemas"]["KeptRecipe"];
         };
         SaveRun: {
             /** Format: int32 */
@@ -4731,6 +5106,16 @@ export interface components {
         };
         /** @enum {unknown} */
         WallSeal: "open" | "sealed" | "tested";
+        WantedMixture: {
+            colour: string;
+            ground: string;
+            /** Format: double */
+            depthMm: number;
+            resin: string;
+            /** Format: double */
+            ml: number;
+            besides: components["schemas"]["ColourAtHand"][];
+        };
         WavedOff: {
             finding: string;
             reason: string;
@@ -5006,6 +5391,44 @@ export interface operations {
             };
             /** @description Problem details: what was refused, and why. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "find-mixtures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WantedMixture"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixtureView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7387,6 +7810,311 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SequenceView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "list-recipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeView"][];
+                };
+            };
+        };
+    };
+    "keep-recipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepRecipe"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "save-recipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveRecipe"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "take-recipe-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "dose-recipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DoseRecipe"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DosedCup"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "list-left-overs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeftOverView"][];
+                };
+            };
+        };
+    };
+    "save-left-over": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveLeftOver"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeftOverView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "take-left-over-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeftOverView"][];
                 };
             };
             /** @description Problem details: what was refused, and why. */

@@ -13,8 +13,10 @@ import { HowNumber } from '../parts/HowNumber';
 import { fieldText, localText, wireText } from '../units/format';
 import { FromDrawing } from '../stations/ground/FromDrawing';
 import { useUnits } from '../units/units';
+import { LeftOvers } from './LeftOvers';
 import { Materials } from './Materials';
 import { Pots } from './Pots';
+import { Recipes } from './Recipes';
 import { Sequences } from './Sequences';
 import { useKept } from './useKept';
 import './CupboardPage.scss';
@@ -74,6 +76,8 @@ export function CupboardPage() {
       )}
       <Materials />
       <Pots />
+      <Recipes />
+      <LeftOvers />
       <Sequences />
     </main>
   );

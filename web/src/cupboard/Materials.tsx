@@ -4,6 +4,7 @@ import type { MaterialKind, MaterialView, OwnMaterial, PropertyView, Refused } f
 import { keepMaterial } from '../api/changes';
 import { ownMaterialsQuery } from '../api/queries';
 import { Choice } from '../parts/Choice';
+import { ColourField } from '../parts/ColourField';
 import { NumberField } from '../parts/NumberField';
 import { TextField } from '../parts/TextField';
 import { useUnits } from '../units/units';
@@ -26,10 +27,13 @@ const ownOf = (m: MaterialView): OwnMaterial => ({
   kind: m.kind,
   name: m.name,
   like: m.like,
-  values: Object.fromEntries(m.properties.filter((p) => p.origin === 'own').map((p) => [p.id, p.value])),
+  values: Object.fromEntries(
+    m.properties.flatMap((p) => (p.origin === 'own' && p.value !== null ? [[p.id, p.value] as const] : [])),
+  ),
   basis: m.ownBasis ? m.basis : null,
   note: m.note,
   putAway: m.putAway,
+  colour: m.colour,
 });
 
 /** Every material with its typical values; those of the maker's data sheet go over them and count at once. */
@@ -81,7 +85,7 @@ export function Materials() {
             </button>
           </li>
         ))}
-        {kind === 'resin' && chosen && (
+        {(kind === 'resin' || kind === 'colourant') && chosen && (
           <li>
             <button
               type="button"
@@ -91,10 +95,12 @@ export function Materials() {
                   ...ownOf(chosen),
                   name: `My ${chosen.name.toLowerCase()}`.slice(0, 120),
                   putAway: false,
+                  colour:
+                    kind === 'colourant' && chosen.like !== 'lacing' ? (chosen.colour ?? '#7a6a8f') : null,
                 })
               }
             >
-              <b>+ A resin of your own</b>
+              <b>+ A {kind} of your own</b>
               <small>like {chosen.name.toLowerCase()}</small>
             </button>
           </li>
@@ -148,11 +154,18 @@ function DataSheet({ material, refused, save }: DataSheetProps) {
         ) : (
           <strong>{material.name}</strong>
         )}
+        {material.own && material.colour && (
+          <ColourField
+            label={`Colour of ${material.name}`}
+            value={material.colour}
+            onChange={(colour) => save({ colour })}
+          />
+        )}
         {material.basis && (
           <span>
-            {'mixed by '}
+            {material.kind === 'colourant' ? 'dosed, and limited, by ' : 'mixed by '}
             <Choice
-              label="Parts are measured by"
+              label={material.kind === 'colourant' ? 'Its loads are by' : 'Parts are measured by'}
               quiet
               value={material.basis}
               choices={[
@@ -231,7 +244,8 @@ function Property({ from, to, say, onChange }: PropertyProps) {
               quiet
               unit={p.unit}
               width={64}
-              value={rounded(p.value)}
+              value={p.value === null ? null : rounded(p.value)}
+              empty={p.typical === null ? 'not known' : undefined}
               error={say(p.id)}
               onChange={(v) => onChange(p, v)}
             />
@@ -244,7 +258,7 @@ function Property({ from, to, say, onChange }: PropertyProps) {
             .filter((p) => p.origin === 'own')
             .map((p) => <Again key={p.id} property={p} onTake={() => onChange(p, null)} />)
         ) : (
-          <em className="typical">typical, not the maker’s</em>
+          <em className="typical">{both.every((p) => p.value === null) ? '' : 'typical, not the maker’s'}</em>
         )}
       </span>
     </li>
@@ -256,7 +270,9 @@ function Again({ property: p, onTake }: { property: PropertyView; onTake: () => 
   const units = useUnits();
   return (
     <button type="button" className="again" onClick={onTake}>
-      Back to typical, {units.field(rounded(p.typical), p.unit)} {units.unit(p.unit, p.typical)}
+      {p.typical === null
+        ? 'Not known any more'
+        : `Back to typical, ${units.field(rounded(p.typical), p.unit)} ${units.unit(p.unit, p.typical)}`}
       <span className="visually-hidden">: {p.label}</span>
     </button>
   );
@@ -272,7 +288,7 @@ function Times({ properties }: { properties: PropertyView[] }) {
   const starts = properties.filter((p) => p.unit === 'h' && !properties.some((o) => o.until === p.id));
   if (starts.length < 3) return null;
   const spans = starts
-    .map((p) => ({ p, from: p.value, to: properties.find((o) => o.id === p.until)?.value }))
+    .map((p) => ({ p, from: p.value ?? 0, to: properties.find((o) => o.id === p.until)?.value ?? undefined }))
     .sort((a, b) => a.from - b.from);
   const [first, last] = [0.25, Math.max(100, ...spans.map((s) => s.to ?? s.from)) * 2.4];
   const x = (hours: number) =>

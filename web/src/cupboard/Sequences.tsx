@@ -1,6 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Toast, ToastContainer } from 'react-bootstrap';
 import type { KeptSequence, Refused, SequenceView } from '../api/client';
 import { keepSequence, takeOutSequence } from '../api/changes';
 import { sequencesQuery } from '../api/queries';
@@ -8,6 +7,7 @@ import { TextField } from '../parts/TextField';
 import { HowNumber } from '../parts/HowNumber';
 import { useUnits } from '../units/units';
 import { Stripes } from '../parts/Stripes';
+import { PutBack } from './PutBack';
 import { useKept } from './useKept';
 import './Sequences.scss';
 
@@ -48,27 +48,14 @@ export function Sequences() {
         ))}
       </ul>
       {gone && (
-        // It stays until it is answered: gloves take their time.
-        <ToastContainer className="gone" position="bottom-center" containerPosition="fixed">
-          <Toast role="status" onClose={() => setGone(null)}>
-            <Toast.Body>
-              <span>{gone.name} was taken out.</span>
-              <button
-                type="button"
-                className="btn btn-outline-primary"
-                onClick={() => {
-                  kept.add(gone);
-                  setGone(null);
-                }}
-              >
-                Put it back
-              </button>
-              <button type="button" className="btn btn-outline-primary" onClick={() => setGone(null)}>
-                Close
-              </button>
-            </Toast.Body>
-          </Toast>
-        </ToastContainer>
+        <PutBack
+          name={gone.name}
+          onBack={() => {
+            kept.add(gone);
+            setGone(null);
+          }}
+          onClose={() => setGone(null)}
+        />
       )}
       {chosen && (
         <Taken

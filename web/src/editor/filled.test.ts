@@ -6,8 +6,9 @@ const recipe = (id: string, more: Partial<Recipe> = {}): Recipe => ({
   id,
   name: id,
   colour: '#30503a',
-  doses: [{ colourant: 'mica', percent: 3 }],
+  doses: [{ colourant: 'mica', percent: 3, by: 'weight' }],
   of: null,
+  frozen: false,
   ...more,
 });
 const bands = [

@@ -24,6 +24,12 @@ export interface Cup {
   colour: string;
   colourant: Recipe['doses'][number]['colourant'] | null;
   loadPercent: number;
+  /** What is stirred into it, the first first. */
+  doses: Recipe['doses'];
+  frozen: boolean;
+  /** The colour that it really came out as. */
+  seen: string | null;
+  trials: Schemas['DoseTrial'][];
   of?: { cup: string; parts: number }[] | null;
 }
 
@@ -112,12 +118,16 @@ export function regionAt(place: string): { layer: string; zone: string | null; r
     : { layer, zone: zone!, region: own.join('/') };
 }
 
-const cupOf = ({ id, name, colour, doses, of }: Recipe): Cup => ({
+const cupOf = ({ id, name, colour, doses, of, frozen, seen, trials }: Recipe): Cup => ({
   id,
   name,
   colour,
   colourant: doses[0]?.colourant ?? null,
   loadPercent: doses[0]?.percent ?? 0,
+  doses,
+  frozen: frozen ?? false,
+  seen: seen ?? null,
+  trials: trials ?? [],
   of: of?.map(({ recipeId, parts }) => ({ cup: recipeId, parts })) ?? null,
 });
 

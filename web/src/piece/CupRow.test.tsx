@@ -34,14 +34,22 @@ const volume = (cupId: string, regionIds: string[], ml: number): CupVolume => ({
     hardenerG: number(ml / 2, 'g'),
     smallest: null,
   },
-  colourantG: null,
-  limitPercent: null,
-  overLimit: false,
+  doses: { all: [], total: null, totalLimitPercent: 10, overTotal: false, over: false },
   draws: [],
   drawnMl: 0,
   colour: '#30503a',
 });
-const cup = (id: string) => ({ id, name: id, colour: '#30503a', colourant: 'mica' as const, loadPercent: 3 });
+const cup = (id: string) => ({
+  id,
+  name: id,
+  colour: '#30503a',
+  colourant: 'mica' as const,
+  loadPercent: 3,
+  doses: [{ colourant: 'mica' as const, percent: 3, by: 'weight' as const }],
+  frozen: false,
+  seen: null,
+  trials: [],
+});
 const layer = {
   id: 'layer-1',
   sitting: 'layer-1',

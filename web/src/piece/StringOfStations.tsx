@@ -89,7 +89,7 @@ export function openAt(
         : { share: 1, words: 'laid out' };
     }
     case 'cups': {
-      const over = sitting.cups.cups.filter((c) => c.overLimit).length;
+      const over = sitting.cups.cups.filter((c) => c.doses.over).length;
       if (sitting.steps.length === 0) return { share: 0, words: 'nothing to mix' };
       return over > 0
         ? { share: 0.7, words: `${over} over its load` }

@@ -13,6 +13,10 @@ const cup = (over: Partial<Cup>): Cup => ({
   colour: '#ff00ff',
   colourant: null,
   loadPercent: 0,
+  doses: over.colourant ? [{ colourant: over.colourant, percent: 3, by: 'weight' }] : [],
+  frozen: false,
+  seen: null,
+  trials: [],
   ...over,
 });
 const shown = (of: Cup, colour: string | null) =>

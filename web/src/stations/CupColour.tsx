@@ -22,9 +22,9 @@ export function CupColour({ cup, shown, label, layerId, setCup }: Props) {
   const [asked, setAsked] = useState(false);
   const { id } = useParams();
   if (!cup) return null;
-  const mixed = (cup.of?.length ?? 0) > 0;
+  const mixed = (cup.of?.length ?? 0) > 0 || cup.doses.length > 1;
   if (!mixed && cup.colourant)
-    return <ColourAt place={`recipes[${cup.id}].colour`} label={label} value={cup.colour} />;
+    return <ColourAt place={`recipes[${cup.id}].colour`} label={label} value={cup.seen ?? cup.colour} />;
   return (
     <>
       <button
@@ -39,7 +39,7 @@ export function CupColour({ cup, shown, label, layerId, setCup }: Props) {
       {asked && (
         <span className="hint colour-hint" role="status">
           {mixed
-            ? `${cup.name} is mixed from other cups: its colour comes from theirs. `
+            ? `${cup.name} is mixed from several: its colour comes from theirs. `
             : `${cup.name} is clear resin: it has no colour until it has a colourant. `}
           <Link to={`/pieces/${id}/cups?layer=${layerId}`} onClick={() => setCup(cup.id)}>
             {mixed ? 'See the cup' : 'Choose a colourant'}

@@ -8,7 +8,7 @@ namespace MossLantern.Core.Documents.Upgrades;
 public static class Upgrade
 {
     /// <summary>From each earlier format to the next, the first first.</summary>
-    private static readonly ImmutableArray<Action<JsonObject>> Steps = [FromFormat1.Piece, OnlyAdded];
+    private static readonly ImmutableArray<Action<JsonObject>> Steps = [FromFormat1.Piece, OnlyAdded, FromFormat3.Piece];
 
     /// <summary>Brings a piece to today's format, in place. What is not shaped as that format says stays as it is, for the reader to refuse.</summary>
     /// <param name="piece">The piece's own object.</param>
@@ -34,6 +34,7 @@ public static class Upgrade
         if (sequence.ContainsKey("cups"))
         {
             FromFormat1.Sequence(sequence);
+            FromFormat3.Recipes(sequence);
         }
     }
 }

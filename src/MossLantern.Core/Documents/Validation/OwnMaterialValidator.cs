@@ -23,7 +23,9 @@ public sealed class OwnMaterialValidator : AbstractValidator<OwnMaterial>
         RuleFor(m => m.Note).Must(n => n.Length <= LibraryMouldValidator.LongestNote).WithMessage($"A note has up to {LibraryMouldValidator.LongestNote} characters.");
         RuleFor(m => m.Like).Must((m, like) => Catalogue.Typical.Find(m.Kind, like) is not null).WithMessage("A material must be like one of the typical ones of its kind.");
         RuleFor(m => m.Basis).Must((m, basis) => basis is null || Catalogue.Typical.Find(m.Kind, m.Like)?.Basis is not null)
-            .WithMessage("Only what is mixed from two parts has a ratio.");
+            .WithMessage("Only what is mixed from two parts has a ratio, and only colourants have loads.");
+        RuleFor(m => m.Colour!).IsColour("The colourant's colour").When(m => m.Colour is not null);
+        RuleFor(m => m.Colour).Null().WithMessage("Only colourants of your own have a colour.").When(m => m.Kind != MaterialKind.Colourant);
         RuleFor(m => m).Custom((material, context) =>
         {
             if (Catalogue.Typical.Find(material.Kind, material.Like) is not { } like)
@@ -35,7 +37,7 @@ public sealed class OwnMaterialValidator : AbstractValidator<OwnMaterial>
             var all = like.Values.SetItems(material.Values);
             foreach (var (id, value) in material.Values)
             {
-                if (!known.TryGetValue(id, out var property) || !like.Values.ContainsKey(id))
+                if (!known.TryGetValue(id, out var property) || !property.IsOf(like))
                 {
                     context.AddFailure($"values.{id}", "This kind of material has no such property.");
                 }

@@ -71,6 +71,16 @@ internal sealed class PieceBounds
         return bounds.failures;
     }
 
+    /// <summary>What of a kept recipe is out of its bounds.</summary>
+    public static List<ValidationFailure> Of(KeptRecipe kept)
+    {
+        var bounds = new PieceBounds();
+        bounds.Count<Recipe>(kept.Others, "others", 0, RecipeValidator.MostShares, $"A mixed cup is filled from 1 to {RecipeValidator.MostShares} different cups.");
+        bounds.Shares([kept.Recipe], "recipe", 1);
+        bounds.Shares(kept.Others, "others", RecipeValidator.MostShares);
+        return bounds.failures;
+    }
+
     private static string At(string path, string field) => path.Length == 0 ? field : $"{path}.{field}";
 
     private static string At(string path, int index) => string.Create(CultureInfo.InvariantCulture, $"{path}[{index}]");
@@ -160,8 +170,9 @@ internal sealed class PieceBounds
 
     private void Shares(ImmutableArray<Recipe> recipes, string path, int most) => Each<Recipe>(recipes, path, most, (recipe, at) =>
     {
-        Count<Dose>(recipe.Doses, At(at, "doses"), 0, RecipeValidator.MostDoses, "A recipe has one colourant: mix two recipes for more.");
-        Count(recipe.Of, At(at, "of"), 2, RecipeValidator.MostShares, $"A mixed cup is filled from 2 to {RecipeValidator.MostShares} different cups.");
+        Count<Dose>(recipe.Doses, At(at, "doses"), 0, RecipeValidator.MostDoses, RecipeValidator.DosesSentence);
+        Count(recipe.Trials, At(at, "trials"), 0, PieceValidator.MostTrials, RecipeValidator.TrialsSentence);
+        Count(recipe.Of, At(at, "of"), 1, RecipeValidator.MostShares, $"A mixed cup is filled from 1 to {RecipeValidator.MostShares} different cups.");
     });
 
     private void Sittings(ImmutableArray<Sitting> sittings, string path)

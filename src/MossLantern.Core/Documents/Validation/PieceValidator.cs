@@ -15,6 +15,12 @@ public sealed class PieceValidator : AbstractValidator<Piece>
     /// <summary>Most recipes of a piece.</summary>
     public const int MostRecipes = 800;
 
+    /// <summary>Most colourants of a recipe.</summary>
+    public const int MostDoses = 6;
+
+    /// <summary>Most steps of a trial that are kept.</summary>
+    public const int MostTrials = 40;
+
     /// <summary>Most sittings of a piece.</summary>
     public const int MostSittings = 60;
 

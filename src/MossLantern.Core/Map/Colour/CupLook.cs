@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Units;
@@ -13,32 +14,65 @@ namespace MossLantern.Core.Map;
 /// <remarks>Source: docs/craft/map.md, Shown colour; Faces, wet resin and light from behind.</remarks>
 public readonly record struct CupLook(Colour Colour, double CoverPerMm, double BlocksPerMm, double GlassPerMm = 0, Colour Deepens = default)
 {
-    /// <summary>The look of a cup of a layer; a mixed one takes it from the cups it is filled from.</summary>
+    /// <summary>Load of everything in it that has a colour, % of the resin by weight.</summary>
+    public double LoadPercent { get; init; }
+
+    /// <summary>The look of a cup of a layer: of all that is in it, what it was filled from with it.</summary>
     public static CupLook Of(Catalogue catalogue, FilledLayer layer, Recipe cup)
     {
         ArgumentNullException.ThrowIfNull(catalogue);
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(cup);
-        if (cup.Of is not { IsEmpty: false } shares)
+        return Of(catalogue, cup, id => layer.Recipes.Single(c => c.Id == id), () => layer.Resin.From(catalogue).MixDensity);
+    }
+
+    /// <summary>The look of a mixture.</summary>
+    /// <param name="catalogue">The workshop's materials.</param>
+    /// <param name="cup">The recipe.</param>
+    /// <param name="other">The recipes that it is filled from, by their ids.</param>
+    /// <param name="mixDensity">Density of the mixed resin, g/ml; asked for where something is dosed by volume.</param>
+    public static CupLook Of(Catalogue catalogue, Recipe cup, Func<string, Recipe> other, Func<double> mixDensity)
+    {
+        ArgumentNullException.ThrowIfNull(catalogue);
+        ArgumentNullException.ThrowIfNull(cup);
+        ArgumentNullException.ThrowIfNull(other);
+        ArgumentNullException.ThrowIfNull(mixDensity);
+        var looks = ImmutableArray.CreateBuilder<ColourantLook>();
+        if (cup.Of is { IsEmpty: false } shares)
         {
-            return Plain(catalogue, cup, 1);
+            // Clear in the mix thins it and has no colour of its own.
+            var all = shares.Sum(s => s.Parts);
+            foreach (var share in shares)
+            {
+                var from = other(share.RecipeId);
+                looks.AddRange(from.Doses.Select(d => ColourantLook.Of(catalogue, d, Colour.Of(cup.Seen ?? from.ColourOf(d)), share.Parts / all, mixDensity)));
+            }
         }
 
-        // Clear in the mix thins it and has no colour of its own.
-        var all = shares.Sum(s => s.Parts);
-        var from = shares.Select(s => (Cup: layer.Recipes.Single(c => c.Id == s.RecipeId), Share: s.Parts / all)).ToList();
-        var (colour, load) = (Colour.Of(cup.Colour), 0.0);
-        foreach (var (part, share) in from.Where(f => f.Cup.Colourant is not null))
+        looks.AddRange(cup.Doses.Select(d => ColourantLook.Of(catalogue, d, Colour.Of(cup.ColourOf(d)), 1, mixDensity)));
+        return Of(looks, Colour.Of(cup.Seen ?? cup.Colour));
+    }
+
+    /// <summary>The look of colourants in one cup.</summary>
+    /// <param name="looks">The colourants with their loads.</param>
+    /// <param name="none">The colour where nothing in it has one.</param>
+    internal static CupLook Of(IReadOnlyList<ColourantLook> looks, Colour none)
+    {
+        var (load, cover, blocks, glass) = (0.0, 0.0, 0.0, 0.0);
+        Colour? colour = null;
+        var deepens = default(Colour);
+        foreach (var look in looks.Where(l => l.Percent > 0 && l.Covers))
         {
-            var own = share * part.LoadPercent;
-            colour = load == 0 ? Colour.Of(part.Colour) : Pigment.Mix(colour, load, Colour.Of(part.Colour), own);
-            load += own;
+            // Summed by load, K/S of many is that of two after two.
+            colour = colour is { } mixed ? Pigment.Mix(mixed, load, look.Colour, look.Percent) : look.Colour;
+            load += look.Percent;
+            cover += look.CoverPerMm;
+            blocks += look.BlocksPerMm;
+            glass += look.IsGlass ? look.CoverPerMm : 0;
+            deepens = look.IsGlass ? new(deepens.R + look.Takes(look.Colour.R), deepens.G + look.Takes(look.Colour.G), deepens.B + look.Takes(look.Colour.B)) : deepens;
         }
 
-        var plain = from.Select(f => Plain(catalogue, f.Cup, f.Share)).ToList();
-        return new(
-            colour, plain.Sum(p => p.CoverPerMm), plain.Sum(p => p.BlocksPerMm), plain.Sum(p => p.GlassPerMm),
-            new(plain.Sum(p => p.Deepens.R), plain.Sum(p => p.Deepens.G), plain.Sum(p => p.Deepens.B)));
+        return new(colour ?? none, cover, blocks, glass, deepens) { LoadPercent = load };
     }
 
     /// <summary>Opacity at a depth: 0 at none, and of resin without colour; never quite 1.</summary>
@@ -87,20 +121,37 @@ public readonly record struct CupLook(Colour Colour, double CoverPerMm, double B
         var (first, second) = (Of(catalogue, layer, one), Of(catalogue, layer, other));
         var colour = first.CoverPerMm == 0 ? second.Colour
             : second.CoverPerMm == 0 ? first.Colour
-            : Pigment.Mix(first.Colour, one.LoadPercent, second.Colour, other.LoadPercent);
+            : Pigment.Mix(first.Colour, first.LoadPercent, second.Colour, second.LoadPercent);
         return new(
             colour, (first.CoverPerMm + second.CoverPerMm) / 2, (first.BlocksPerMm + second.BlocksPerMm) / 2,
-            (first.GlassPerMm + second.GlassPerMm) / 2, first.Deepens.Mix(second.Deepens, 0.5));
+            (first.GlassPerMm + second.GlassPerMm) / 2, first.Deepens.Mix(second.Deepens, 0.5))
+        { LoadPercent = (first.LoadPercent + second.LoadPercent) / 2 };
     }
+}
 
-    private static CupLook Plain(Catalogue catalogue, Recipe cup, double share)
+/// <summary>How so much of one colourant looks in resin.</summary>
+/// <param name="Colour">Its colour at full cover.</param>
+/// <param name="Percent">Its load, % of the resin by weight.</param>
+/// <param name="CoverPerMm">κ × load, per mm.</param>
+/// <param name="BlocksPerMm">The part of it that lets no light through, per mm.</param>
+/// <param name="IsGlass">Whether it is dissolved.</param>
+/// <param name="Covers">Whether it has a colour at all: lacing has none.</param>
+internal readonly record struct ColourantLook(Colour Colour, double Percent, double CoverPerMm, double BlocksPerMm, bool IsGlass, bool Covers)
+{
+    /// <summary>A dose of a cup.</summary>
+    /// <param name="catalogue">The workshop's materials.</param>
+    /// <param name="dose">The dose.</param>
+    /// <param name="colour">Its colour.</param>
+    /// <param name="share">The share of the cup that it was stirred into.</param>
+    /// <param name="mixDensity">Density of the mixed resin, g/ml.</param>
+    public static ColourantLook Of(Catalogue catalogue, Dose dose, Colour colour, double share, Func<double> mixDensity)
     {
-        var cover = cup.Colourant is null or ColourantClass.Lacing ? 0 : share * catalogue.Of(cup.Colourant.Value).Cover * cup.LoadPercent;
-        var colour = Colour.Of(cup.Colour);
-        return cup.Colourant is ColourantClass.Dye or ColourantClass.AlcoholInk
-            ? new(colour, cover, 0, cover, new(Takes(colour.R), Takes(colour.G), Takes(colour.B)))
-            : new(colour, cover, cup.Colourant is ColourantClass.Interference ? 0 : cover);
-
-        double Takes(double channel) => -cover * Math.Log(Math.Clamp(channel, Pigment.LeastReflectance, 1));
+        var known = catalogue.Of(dose.Colourant, dose.ColourantId);
+        var percent = dose.By == RatioBasis.Weight ? dose.Percent : known.Percent(dose.Percent, dose.By, RatioBasis.Weight, mixDensity());
+        var cover = share * known.Cover * percent;
+        return new(colour, share * percent, cover, known.IsGlass || known.Class == ColourantClass.Interference ? 0 : cover, known.IsGlass, known.Class != ColourantClass.Lacing);
     }
+
+    /// <summary>What it takes of light in a channel, as −ln of what a millimetre leaves.</summary>
+    public double Takes(double channel) => -CoverPerMm * Math.Log(Math.Clamp(channel, Pigment.LeastReflectance, 1));
 }

@@ -19,11 +19,10 @@ public static class Pigment
     /// <param name="first">Reflectance of one, 0 to 1.</param>
     /// <param name="second">Reflectance of the other, 0 to 1.</param>
     /// <param name="share">Share of the other, 0 to 1.</param>
-    public static double Reflectance(double first, double second, double share)
-    {
-        var k = (1 - share) * Absorbs(first) + share * Absorbs(second);
-        return 1 + k - Math.Sqrt(k * k + 2 * k);
-    }
+    public static double Reflectance(double first, double second, double share) => Reflects((1 - share) * Absorbs(first) + share * Absorbs(second));
+
+    /// <summary>Reflectance of an absorption over scattering.</summary>
+    internal static double Reflects(double k) => 1 + k - Math.Sqrt(k * k + 2 * k);
 
     /// <summary>The mix of two colours by their loads, channel by channel in linear light; in equal parts where both loads are 0.</summary>
     public static Colour Mix(Colour first, double firstLoad, Colour second, double secondLoad)
@@ -41,7 +40,7 @@ public static class Pigment
     }
 
     /// <summary>Absorption over scattering, of a reflectance.</summary>
-    private static double Absorbs(double reflectance)
+    internal static double Absorbs(double reflectance)
     {
         var r = Math.Clamp(reflectance, LeastReflectance, 1);
         return (1 - r) * (1 - r) / (2 * r);

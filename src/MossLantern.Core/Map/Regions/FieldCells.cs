@@ -45,7 +45,7 @@ internal sealed class FieldCells
             borders.Clear();
             Chain(sides, fieldOf, layout.Seed, rounds);
             Areas = Faces(sites, own, fieldOf);
-            if (Areas.Zip(Centres).All(f => f.First.Area > LeastFieldMm2 || outline.SignedDistanceMm(f.Second.XMm, f.Second.YMm) > 0))
+            if (Areas.Zip(Centres).All(f => f.First.Area > LeastFieldMm2 || !outline.Holds(f.Second.XMm, f.Second.YMm)))
             {
                 return;
             }
@@ -196,7 +196,7 @@ internal sealed class FieldCells
         foreach (var face in faces)
         {
             var at = face.InteriorPoint.Coordinate;
-            if (outline.SignedDistanceMm(at.X, at.Y) > 0)
+            if (!outline.Holds(at.X, at.Y))
             {
                 continue;
             }

@@ -39,7 +39,7 @@ internal sealed record FieldSites(
             for (var t = 0; t < tries; t++)
             {
                 var candidate = new Coordinate(width * random.Unit(), height * random.Unit());
-                if (outline.SignedDistanceMm(candidate.X, candidate.Y) > 0)
+                if (!outline.Holds(candidate.X, candidate.Y))
                 {
                     misses++;
                     continue;

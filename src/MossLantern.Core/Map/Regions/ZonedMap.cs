@@ -82,7 +82,7 @@ internal sealed class ZonedMap : LayerMap
             return keptId;
         }
 
-        var part = Parts.Where(p => p.Map is not null).LastOrDefault(p => p.ZoneId is not null && p.Outline.SignedDistanceMm(xMm, yMm) <= 0)
+        var part = Parts.Where(p => p.Map is not null).LastOrDefault(p => p.ZoneId is not null && p.Outline.Holds(xMm, yMm))
             ?? Parts.First(p => p.Map is not null);
         return part.Map!.RegionAt(xMm, yMm).In(part.ZoneId);
     }
@@ -136,7 +136,7 @@ internal sealed class ZonedMap : LayerMap
                 double x = ring.Xs[j] + dx * (s + 0.5) / steps, y = ring.Ys[j] + dy * (s + 0.5) / steps;
                 double offX = -dy / length * BesideMm, offY = dx / length * BesideMm;
                 var (inner, outer) = (RegionAt(x + offX, y + offY), RegionAt(x - offX, y - offY));
-                if (inner != outer && outer.Kept is null && whole.SignedDistanceMm(x - offX, y - offY) <= 0)
+                if (inner != outer && outer.Kept is null && whole.Holds(x - offX, y - offY))
                 {
                     found.TryAdd((outer, inner), new(outer, inner, new(x, y)));
                 }

@@ -205,11 +205,15 @@ export function BatchRow(props: Props) {
                     />
                   </small>
                 )}
-                {volume.colourantG && (
-                  <small>
-                    <HowNumber of={volume.colourantG} label={`Colourant of ${cup.name}`} decimals={2} />
+                {volume.doses.all.map((dose, i) => (
+                  <small key={i}>
+                    <HowNumber
+                      of={dose.g}
+                      label={`${volume.doses.all.length > 1 ? dose.name : 'Colourant'} of ${cup.name}`}
+                      decimals={2}
+                    />
                   </small>
-                )}
+                ))}
                 {volume.draws.length > 0 && <small>from other cups</small>}
                 {clock && (
                   <small data-short={clock.short || undefined}>

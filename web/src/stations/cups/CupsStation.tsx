@@ -9,33 +9,25 @@ import { useFields } from '../../parts/fields';
 import type { BatchPlan, CupVolume, Reckoned } from '../../api/client';
 import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
-import { usePots } from '../../parts/pots';
 import { useMaterials } from '../materials';
 import type { AtStation } from '../station';
 import { useRegionNames } from '../regionNames';
 import { timesPoured, useStation } from '../station';
 import { CompareResins } from './CompareResins';
+import { Cover } from './recipe/Cover';
+import { Doses } from './recipe/Doses';
+import { FindColour } from './recipe/FindColour';
+import { Keep } from './recipe/Keep';
+import { Trials } from './recipe/Trials';
 import './CupsStation.scss';
 
 export function CupsStation() {
-  const {
-    piece,
-    plan: whole,
-    layer,
-    layerPlan,
-    sittingPlan,
-    at,
-    cup: selected,
-    setCup,
-    secondLook,
-  } = useStation();
+  const { piece, plan: whole, layer, sittingPlan, at, cup: selected, setCup, secondLook } = useStation();
   const names = useRegionNames();
   const { usual } = useFields();
   const { edit } = useEdits();
   const units = useUnits();
   const materials = useMaterials();
-  // Oil does not go into resin.
-  const pots = usePots().filter((p) => p.pot.kind === 'water');
   const inOrder = [...new Set(sittingPlan.steps.map((s) => s.cupId))];
   const cup =
     layer.recipes.find((c) => c.id === selected) ??
@@ -45,11 +37,9 @@ export function CupsStation() {
   const batch = batches.all.find((b) => b.cupIds.includes(cup.id));
   const plan = sittingPlan.cups.cups.find((c) => c.cupId === cup.id);
   const others = alsoIn(piece, whole.sittings, layer.id, cup.id);
-  const opacity = layerPlan.colours.find((c) => c.cupId === cup.id)?.opacity;
   const several = timesPoured(piece.ground);
   const system = materials?.resinSystems.find((s) => s.id === layer.resin.system);
   const byWeight = layer.measure === 'by-weight';
-  const colourant = materials?.colourants.find((c) => c.class === cup.colourant)?.name;
   return (
     <>
       <h2>
@@ -179,7 +169,7 @@ export function CupsStation() {
         )}
         {plan && plan.mixMl.value > 0 && plan.draws.length === 0 && (
           <>
-            <Filled cup={plan} batch={batch} byWeight={byWeight} colourant={colourant} />
+            <Filled cup={plan} batch={batch} byWeight={byWeight} />
             <p className="hint">
               For {plan.regions.map((r) => names.region(r.layerId, r.region, plan.cupId)).join(', ')}. Holds{' '}
               <HowNumber of={plan.reserve} label={`Reserve in ${cup.name}`} decimals={1} /> of reserve;{' '}
@@ -197,54 +187,15 @@ export function CupsStation() {
           </>
         )}
         {plan && plan.mixMl.value === 0 && <p className="hint">Nothing is poured from this cup.</p>}
-        <p className="line" hidden={!!cup.of}>
-          <Choice
-            label="Colourant"
-            value={cup.colourant ?? 'clear'}
-            choices={[
-              ['clear', 'none, clear'],
-              ...(materials?.colourants.map((c) => [c.class as string, c.name] as const) ?? []),
-            ]}
-            onChange={(to) =>
-              edit({
-                do: 'choose-colourant',
-                recipe: cup.id,
-                colourant: materials?.colourants.find((c) => c.class === to)?.class ?? null,
-              })
-            }
-          />
-          {pots.length > 0 && (
-            <Choice
-              label="Tint from a pot"
-              value="none"
-              choices={[['none', 'pick one…'], ...pots.map((p) => [p.id, p.pot.name] as const)]}
-              onChange={(pot) =>
-                pot === 'none' ? undefined : edit({ do: 'tint-from-pot', recipe: cup.id, pot })
-              }
-            />
-          )}
-          {cup.colourant && (
-            <NumberAt
-              place={`recipes[${cup.id}].doses[0].percent`}
-              label="Load"
-              unit="%"
-              width={52}
-              value={cup.loadPercent}
-            />
-          )}
-        </p>
-        {cup.colourant && opacity && (
-          <p className="hint">
-            Covers <HowNumber of={opacity} label="Opacity" decimals={0} /> of the ground at{' '}
-            {units.show(opacity.inputs.find((i) => i.name === 'depth')?.value ?? layer.depthMm, 'mm')}.
-          </p>
+        {(!cup.of || cup.of.length === 1 || cup.doses.length > 0) && (
+          <>
+            <Doses key={cup.id} cup={cup} plan={plan} />
+            <Cover key={`cover-${cup.id}`} cup={cup} />
+            {cup.doses.length > 0 && <Trials key={`trials-${cup.id}`} cup={cup} />}
+            <FindColour key={`find-${cup.id}`} cup={cup} plan={plan} />
+          </>
         )}
-        {plan?.overLimit && (
-          <p className="finding mend">
-            Over the limit of {plan.limitPercent} % by weight for this class: the resin stays weak or sticky.
-            Its data sheet decides.
-          </p>
-        )}
+        <Keep key={`keep-${cup.id}`} cup={cup} shown={plan?.colour ?? null} />
       </section>
       <PouredOff cup={cup.id} name={cup.name} batch={batch} />
       <p className="care">
@@ -305,12 +256,10 @@ function Filled({
   cup,
   batch,
   byWeight,
-  colourant,
 }: {
   cup: CupVolume;
   batch: BatchPlan | undefined;
   byWeight: boolean;
-  colourant: string | undefined;
 }) {
   const { sittingPlan } = useStation();
   const number = batch ? sittingPlan.batches.all.indexOf(batch) + 1 : 0;
@@ -346,15 +295,6 @@ function Filled({
             </td>
             <td data-hero={byWeight || undefined}>
               <HowNumber of={cup.mixG} label={`From batch ${number} by weight`} decimals={1} />
-            </td>
-          </tr>
-        )}
-        {cup.colourantG && (
-          <tr>
-            <th scope="row">{colourant}</th>
-            <td />
-            <td data-hero>
-              <HowNumber of={cup.colourantG} label="Colourant" decimals={2} />
             </td>
           </tr>
         )}
