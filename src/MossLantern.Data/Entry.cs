@@ -23,6 +23,9 @@ public enum EntryKind
     /// <summary>What was poured at a place.</summary>
     Poured,
 
+    /// <summary>So much was weighed into a vessel.</summary>
+    Weighed,
+
     /// <summary>What another entry told is not so, or not known any more.</summary>
     TakenBack,
 }

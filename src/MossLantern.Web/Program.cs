@@ -53,6 +53,10 @@ builder.Services.AddSingleton<LeftOverStore>();
 builder.Services.AddSingleton<MaterialStore>();
 builder.Services.AddSingleton<WorkshopSurroundings>();
 builder.Services.AddSingleton<MouldLibrary>();
+builder.Services.AddSingleton<WeighingStore>();
+builder.Services.AddSingleton<Scales>();
+builder.Services.AddSingleton<ScaleStandIn>();
+builder.Services.AddSingleton<IScale>(services => services.GetRequiredService<ScaleStandIn>());
 builder.Services.AddSingleton<LevelStandIn>();
 builder.Services.AddSingleton<ILevel>(services => services.GetRequiredService<LevelStandIn>());
 builder.Services.AddSingleton<WorkshopTime>();
@@ -91,6 +95,7 @@ app.MapPots();
 app.MapSequences();
 app.MapRecipes();
 app.MapLeftOvers();
+app.MapWeighing();
 app.MapStandIns();
 app.MapFallbackToPage();
 

@@ -163,6 +163,18 @@ public sealed partial class BadValueTests : IDisposable
     }
 
     [Fact]
+    public async Task What_is_weighed_and_the_scales_stand_in()
+    {
+        var (id, _) = await Worked();
+        var path = $"/api/pieces/{id}/sittings/layer-1/weighing";
+        var step = (string)(await host.Get(path))["steps"]![0]!["id"]!;
+        await Send(HttpMethod.Post, path, new JsonObject { ["id"] = Guid.NewGuid().ToString(), ["stepId"] = step, ["grams"] = 12.5 }, HttpStatusCode.OK);
+        await Send(HttpMethod.Post, path + "/judge", new JsonObject { ["stepId"] = step, ["grams"] = 12.5 }, HttpStatusCode.OK);
+        await Send(HttpMethod.Post, path + "/back", new JsonObject { ["everything"] = false }, HttpStatusCode.OK);
+        await Send(HttpMethod.Put, "/api/stand-ins/scale", Parsed("""{ "onItG": 3, "pourGPerS": 8, "pourToG": 40, "driftGPerMin": 0.1, "leanG": 0, "jumpG": 0.2, "behaves": "well" }""").AsObject(), HttpStatusCode.OK);
+    }
+
+    [Fact]
     public async Task A_material()
     {
         var material = Parsed("""{ "kind": "resin", "name": "Bog gloss", "like": "coating", "values": { "heatC": 60, "recoatFromHours": 5 }, "basis": "weight", "note": "sheet 3", "putAway": false }""");

@@ -1,6 +1,7 @@
 import { Link, NavLink, Navigate, Route, Routes, useParams } from 'react-router';
 import { AboutPage } from './about/AboutPage';
 import { useWorkshop } from './units/workshop';
+import { WeighPage } from './bench/WeighPage';
 import { CupboardPage } from './cupboard/CupboardPage';
 import { Ribbon } from './parts/Ribbon';
 import { FieldsContext, useFieldsFromWorkshop } from './parts/fields';
@@ -49,6 +50,7 @@ function Pages() {
         <Route path="/speed" element={<SpeedPage />} />
         <Route path="/pieces/:id" element={<ToGround />} />
         <Route path="/pieces/:id/share" element={<SharePage />} />
+        <Route path="/pieces/:id/weigh/:sitting" element={<WeighPage />} />
         <Route path="/pieces/:id/:station" element={<Opened />} />
         <Route path="*" element={<Navigate to="/" replace />} />
       </Routes>

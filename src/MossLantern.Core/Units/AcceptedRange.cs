@@ -213,6 +213,12 @@ public static class Accepted
     /// <summary>Load of one colourant, % of the mixed resin by weight.</summary>
     public static AcceptedRange LoadPercent { get; } = new("Load", 0, 100, "%");
 
+    /// <summary>What is on a scale, g; below nothing where something was taken off it.</summary>
+    public static AcceptedRange OnScaleG { get; } = new("On the scale", -20_000, 20_000, "g");
+
+    /// <summary>How fast is poured on a scale, g/s; below nothing where it is taken off.</summary>
+    public static AcceptedRange PourGPerS { get; } = new("Pouring", -500, 500, "g/s");
+
     /// <summary>What lies on the left-over shelf, g.</summary>
     public static AcceptedRange LeftOverG { get; } = new("Amount", 0, 100_000, "g");
 

@@ -225,6 +225,24 @@ public static class Formulas
     /// <summary>The load that covers so much.</summary>
     public const string LoadForCover = "load-for-cover";
 
+    /// <summary>Hardener for the resin that is really in the cup.</summary>
+    public const string HardenerForResin = "hardener-for-resin";
+
+    /// <summary>A colourant for a cup that came out larger or smaller.</summary>
+    public const string ColourantGrown = "colourant-grown";
+
+    /// <summary>What is missing on the scale.</summary>
+    public const string WeighedMissing = "weighed-missing";
+
+    /// <summary>Resin to add to too much hardener.</summary>
+    public const string WeighedOver = "weighed-over";
+
+    /// <summary>How much more of the mixture too much colourant asks for.</summary>
+    public const string WeighedTooStrong = "weighed-too-strong";
+
+    /// <summary>What a batch has grown to.</summary>
+    public const string BatchGrown = "batch-grown";
+
     /// <summary>Opacity of a coloured film.</summary>
     public const string Opacity = "opacity";
 
@@ -398,6 +416,12 @@ public static class Formulas
         new(LoadByWeight, "Load by weight", "load × density of the colourant ÷ density of the mix", "mixing.md#load"),
         new(LoadByVolume, "Load by volume", "load × density of the mix ÷ density of the colourant", "mixing.md#load"),
         new(LoadTotal, "Load of all", "the sum of its loads", "mixing.md#load"),
+        new(HardenerForResin, "Hardener", "resin in the cup × hardener to 1 g of resin", "mixing.md#weighing"),
+        new(ColourantGrown, "Colourant", "as planned × cup to what was planned ÷ 100", "mixing.md#weighing"),
+        new(WeighedMissing, "Missing", "target − on the scale", "mixing.md#weighing"),
+        new(WeighedOver, "To be added", "hardener on the scale ÷ hardener to 1 g of resin − resin in the cup", "mixing.md#weighing"),
+        new(WeighedTooStrong, "To be added", "100 × (on the scale ÷ target − 1)", "mixing.md#weighing"),
+        new(BatchGrown, "Batch", "resin ÷ density of the resin + hardener ÷ density of the hardener", "mixing.md#weighing"),
         new(LoadForCover, "Load for a cover", "−ln(1 − wanted cover ÷ 100) ÷ (depth × cover κ); of several colourants, all are taken so much stronger", "mixing.md#load-for-a-cover"),
         new(LayerVolume, "Layer", "the sum of its cups; mixed ones are filled from the others", "mixing.md#cup-volume"),
         new(Milestone, "Window", "at the reference temperature ÷ speed of cure; speed of cure = exp(−activation energy Ea ÷ 0.008314 × (1 ÷ (room + 273.15) − 1 ÷ (reference temperature + 273.15)))", "curing.md#equivalent-age"),

@@ -23,9 +23,11 @@ import {
   pricesQuery,
   recipesQuery,
   ribbonQuery,
+  scaleQuery,
   sequencesQuery,
   shelfQuery,
   versionsQuery,
+  weighingQuery,
 } from './queries';
 
 /** Everything that the page has the workshop change, each with what it makes old. */
@@ -275,6 +277,50 @@ export const setWorkshop = mutationOptions({
 export const letStepsGo = mutationOptions({
   mutationFn: (before: string) => take(api.POST('/api/about/let-steps-go', { body: { before } })),
   onSuccess: (_now, _before, _was, { client }) => client.invalidateQueries({ queryKey: ['about'] }),
+});
+
+/** Keeps what was weighed: sent again until it is answered, it is taken once. */
+export const weighIn = (id: string, sitting: string) =>
+  mutationOptions({
+    mutationFn: (body: Schemas['WeighIn']) =>
+      take(
+        api.POST('/api/pieces/{id}/sittings/{sitting}/weighing', { params: { path: { id, sitting } }, body }),
+      ),
+    retry: (_: number, e: Error) => unanswered(e),
+    retryDelay: retryAfterMs,
+    onSuccess: (now, _body, _before, { client }) =>
+      client.setQueryData(weighingQuery(id, sitting).queryKey, now),
+  });
+
+/** Takes back what was weighed last, or everything. */
+export const takeWeightBack = (id: string, sitting: string) =>
+  mutationOptions({
+    mutationFn: (body: Schemas['TakeBackWeight']) =>
+      take(
+        api.POST('/api/pieces/{id}/sittings/{sitting}/weighing/back', {
+          params: { path: { id, sitting } },
+          body,
+        }),
+      ),
+    onSuccess: (now, _body, _before, { client }) =>
+      client.setQueryData(weighingQuery(id, sitting).queryKey, now),
+  });
+
+/** Sets the scale to nothing with what is on it. */
+export const tareScale = mutationOptions({
+  mutationFn: async () => {
+    const { response } = await api.POST('/api/live/scale/tare');
+    if (!response.ok) throw new Refused(response.status, 'The scale could not be set to nothing.', {});
+  },
+});
+
+export const steerScale = mutationOptions({
+  // What is on it changes while it is poured: it is asked for first.
+  mutationFn: async (change: (now: Schemas['ScaleSteering']) => Partial<Schemas['ScaleSteering']>) => {
+    const now = await take(api.GET('/api/stand-ins/scale'));
+    return take(api.PUT('/api/stand-ins/scale', { body: { ...now, ...change(now) } }));
+  },
+  onSuccess: (now, _body, _before, { client }) => client.setQueryData(scaleQuery.queryKey, now),
 });
 
 export const steerLevel = mutationOptions({

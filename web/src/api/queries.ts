@@ -165,6 +165,36 @@ export const leftOversQuery = queryOptions({
   queryFn: () => take(api.GET('/api/left-overs')),
 });
 
+/** What a sitting weighs, and what has been weighed of it. */
+export const weighingQuery = (id: string, sitting: string) =>
+  queryOptions({
+    queryKey: ['weighing', id, sitting],
+    queryFn: () =>
+      take(api.GET('/api/pieces/{id}/sittings/{sitting}/weighing', { params: { path: { id, sitting } } })),
+  });
+
+/** What is said of a reading; nothing is asked where there is none. */
+export const judgedQuery = (id: string, sitting: string, stepId: string, grams: number | null) =>
+  queryOptions({
+    queryKey: ['judged', id, sitting, stepId, grams],
+    queryFn: () =>
+      take(
+        api.POST('/api/pieces/{id}/sittings/{sitting}/weighing/judge', {
+          params: { path: { id, sitting } },
+          body: { stepId, grams: grams ?? 0 },
+        }),
+      ),
+    enabled: grams !== null,
+    gcTime: 10_000,
+  });
+
+/** How the simulated scale is steered, by what is on it by now. */
+export const scaleQuery = queryOptions({
+  queryKey: ['stand-ins', 'scale'],
+  queryFn: () => take(api.GET('/api/stand-ins/scale')),
+  refetchInterval: 1000,
+});
+
 /** How the simulated level is steered. */
 export const levelQuery = queryOptions({
   queryKey: ['stand-ins', 'level'],

@@ -140,6 +140,93 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/sittings/{sitting}/weighing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a sitting weighs, in turn, with what has been weighed. */
+        get: operations["get-weighing"];
+        put?: never;
+        /** Keeps what was weighed of a step; sent again under the same id it is taken once. */
+        post: operations["weigh-in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/sittings/{sitting}/weighing/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What is said of a reading: how much is missing, or what has to be added. */
+        post: operations["judge-weight"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/sittings/{sitting}/weighing/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes back what was weighed last, or everything. */
+        post: operations["take-weight-back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/live/scale/tare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Sets the scale to nothing with what is on it. */
+        post: operations["tare-scale"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stand-ins/scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the stand-in of the scale is steered. */
+        get: operations["get-scale-stand-in"];
+        /** Steers the stand-in of the scale. */
+        put: operations["steer-scale-stand-in"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/live": {
         parameters: {
             query?: never;
@@ -3014,6 +3101,11 @@ export interface components {
             legs?: null | components["schemas"]["AskedLeg"][];
         };
         JsonElement: unknown;
+        JudgeWeight: {
+            stepId: string;
+            /** Format: double */
+            grams: number;
+        };
         /** @enum {unknown} */
         Keep: "visible" | "bare";
         KeepRecipe: {
@@ -3482,6 +3574,7 @@ export interface components {
         };
         LiveView: {
             level: components["schemas"]["LevelShows"];
+            scale: null | components["schemas"]["ScaleShows"];
         };
         LoadAnswer: {
             loads: components["schemas"]["OneLoad"][];
@@ -4831,6 +4924,31 @@ export interface components {
             basedOn: number;
             sequence: components["schemas"]["KeptSequence"];
         };
+        /** @enum {unknown} */
+        ScaleBehaves: "well" | "stalls" | "dead";
+        ScaleShows: {
+            /** Format: double */
+            grams: number;
+            /** Format: double */
+            stepG: number;
+            /** Format: int64 */
+            reading: number;
+        };
+        ScaleSteering: {
+            /** Format: double */
+            onItG: number;
+            /** Format: double */
+            pourGPerS: number;
+            /** Format: double */
+            pourToG: number;
+            /** Format: double */
+            driftGPerMin: number;
+            /** Format: double */
+            leanG: number;
+            /** Format: double */
+            jumpG: number;
+            behaves: components["schemas"]["ScaleBehaves"];
+        };
         /** @description A way of sealing a ground. */
         SealWay: {
             /** @description Stable id; its price is kept under it. */
@@ -5071,6 +5189,9 @@ export interface components {
             /** Format: int32 */
             parts: number;
         };
+        TakeBackWeight: {
+            everything: boolean;
+        };
         TakeRevision: {
             /** Format: int32 */
             basedOn: number;
@@ -5119,6 +5240,77 @@ export interface components {
         WavedOff: {
             finding: string;
             reason: string;
+        };
+        WeighIn: {
+            /** Format: uuid */
+            id: string;
+            stepId: string;
+            /** Format: double */
+            grams: number;
+        };
+        /**
+         * @description How a reading stands to what is to be weighed.
+         * @enum {unknown}
+         */
+        WeighedHow: "under" | "good" | "over";
+        /** @description What is said of a reading. */
+        WeighedJudgement: {
+            /** @description How it stands. */
+            how: components["schemas"]["WeighedHow"];
+            missing: null | components["schemas"]["Reckoned"];
+            add: null | components["schemas"]["Reckoned"];
+            /** @description What has to be added, in words. */
+            addName: null | string;
+            grows: null | components["schemas"]["Reckoned"];
+        };
+        /**
+         * @description What is weighed.
+         * @enum {unknown}
+         */
+        WeighedPart: "resin" | "hardener" | "colourant";
+        /** @description One thing to weigh. */
+        WeighingStep: {
+            /** @description Its id: the same while the batch, the cup and the colourant are. */
+            id: string;
+            /** @description The batch. */
+            batchId: string;
+            /** @description The cup that it goes into; null for a jug. */
+            cupId: null | string;
+            /** @description What it is. */
+            part: components["schemas"]["WeighedPart"];
+            /** @description What it is called. */
+            name: string;
+            /** @description Where it goes, in words. */
+            into: string;
+            /** @description How much of it: of hardener, for the resin that is really in; of a colourant, for the cup as it is mixed. */
+            target: components["schemas"]["Reckoned"];
+            /**
+             * Format: double
+             * @description Least that is near enough, g.
+             */
+            fromG: number;
+            /**
+             * Format: double
+             * @description Most that is near enough, g.
+             */
+            toG: number;
+            /** @description Whether the scale's steps are too coarse for it. */
+            finer: boolean;
+            /**
+             * Format: double
+             * @description How much was weighed in, g; null while it was not.
+             */
+            weighedG: null | number;
+            ml?: null | components["schemas"]["Reckoned"];
+            dose?: null | components["schemas"]["CupDose"];
+        };
+        WeighingView: {
+            piece: string;
+            sitting: string;
+            byVolume: boolean;
+            steps: components["schemas"]["WeighingStep"][];
+            /** Format: int32 */
+            next: number;
         };
         /**
          * @description How a window stands at a moment.
@@ -5418,6 +5610,263 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MixtureView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "get-weighing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                sitting: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeighingView"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "weigh-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                sitting: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeighIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeighingView"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "judge-weight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                sitting: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JudgeWeight"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeighedJudgement"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "take-weight-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                sitting: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeBackWeight"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeighingView"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "tare-scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "get-scale-stand-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScaleSteering"];
+                };
+            };
+        };
+    };
+    "steer-scale-stand-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScaleSteering"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScaleSteering"];
                 };
             };
             /** @description Problem details: what was refused, and why. */

@@ -1,8 +1,9 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import type { LevelSteering } from '../api/client';
+import type { LevelSteering, Schemas } from '../api/client';
 import { Refused } from '../api/client';
-import { steerLevel } from '../api/changes';
-import { levelQuery } from '../api/queries';
+import { steerLevel, steerScale, tareScale } from '../api/changes';
+import { levelQuery, scaleQuery } from '../api/queries';
+import { Choice } from '../parts/Choice';
 import { NumberField } from '../parts/NumberField';
 import { decimalsOfStep } from '../units/format';
 import { useLive } from '../parts/live';
@@ -12,6 +13,7 @@ import './StandInsPage.scss';
 /** Where the simulated devices are steered. */
 export function StandInsPage() {
   const { data } = useQuery(levelQuery);
+  const scale = useQuery(scaleQuery);
   return (
     <main id="main" className="stand-ins">
       <h1>Stand-ins</h1>
@@ -20,6 +22,7 @@ export function StandInsPage() {
         they would meet; what they show is what a real one would.
       </p>
       {data && <LevelPanel now={data} />}
+      {scale.data && <ScalePanel now={scale.data} />}
     </main>
   );
 }
@@ -53,6 +56,80 @@ function LevelPanel({ now }: { now: LevelSteering }) {
         {live
           ? `It shows ${units.show(live.level.acrossDeg, '°', decimalsOfStep(live.level.stepDeg))} across and ${units.show(live.level.alongDeg, '°', decimalsOfStep(live.level.stepDeg))} along.`
           : 'No level answers.'}
+      </p>
+    </section>
+  );
+}
+
+type ScaleSteering = Schemas['ScaleSteering'];
+
+/** How fast the stand-in is poured on, g/s. */
+const pourGPerS = 8;
+
+function ScalePanel({ now }: { now: ScaleSteering }) {
+  const steering = useMutation(steerScale);
+  const tare = useMutation(tareScale);
+  const units = useUnits();
+  const live = useLive();
+  const refused = steering.error instanceof Refused ? steering.error : null;
+  const steer = (change: Partial<ScaleSteering>) => steering.mutate(() => change);
+  const field = (label: string, key: Exclude<keyof ScaleSteering, 'behaves'>, unit: string, width = 64) => (
+    <NumberField
+      label={label}
+      quiet
+      unit={unit}
+      width={width}
+      value={now[key]}
+      error={refused?.errors[key]?.[0]}
+      onChange={(v) => v !== null && steer({ [key]: v })}
+    />
+  );
+  return (
+    <section aria-label="Scale" className="device">
+      <h2>Bench scale</h2>
+      <p className="sentence">
+        On it are really {field('Really on it', 'onItG', 'g')}; poured on at{' '}
+        {field('Poured on at', 'pourGPerS', 'g/s', 48)} until there are{' '}
+        {field('Until there are', 'pourToG', 'g')}. It drifts by{' '}
+        {field('Drifts by', 'driftGPerMin', 'g/min', 48)}, somebody leans on it with{' '}
+        {field('Leans on it with', 'leanG', 'g', 48)}, its readings jump by{' '}
+        {field('Readings jump by', 'jumpG', 'g', 48)}, and it{' '}
+        <Choice
+          label="How it behaves"
+          quiet
+          value={now.behaves}
+          choices={[
+            ['well', 'answers'],
+            ['stalls', 'has stalled'],
+            ['dead', 'is dead'],
+          ]}
+          onChange={(behaves) => steer({ behaves })}
+        />
+      </p>
+      <p className="line">
+        {[5, 50, 200].map((more) => (
+          <button
+            key={more}
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() => steering.mutate((at) => ({ pourGPerS, pourToG: at.onItG + more }))}
+          >
+            Pour {more} g on
+          </button>
+        ))}
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => steer({ onItG: 0, pourGPerS: 0, leanG: 0 })}
+        >
+          Take everything off
+        </button>
+        <button type="button" className="btn btn-outline-primary" onClick={() => tare.mutate()}>
+          Tare
+        </button>
+      </p>
+      <p role="status" className="shows">
+        {live?.scale ? `It shows ${units.show(live.scale.grams, 'g', 1)}.` : 'No scale answers.'}
       </p>
     </section>
   );

@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { arrange, arranged, eachByItself } from '../../editor/batches';
 import { Told } from '../../parts/Told';
 import { useEdits } from '../../parts/editing';
@@ -59,6 +60,12 @@ export function WhyBatches() {
       )}
       {all.length > 0 && (
         <p className="why-buttons">
+          <Link
+            className="btn btn-primary"
+            to={`/pieces/${view.id}/weigh/${encodeURIComponent(sittingPlan.sittingId)}`}
+          >
+            Weigh it out
+          </Link>
           <span>Mixing sheet</span>
           {(['A4', 'Letter'] as const).map((paper) => (
             <a

@@ -1,0 +1,130 @@
+using System.Collections.Immutable;
+using Microsoft.AspNetCore.Http.HttpResults;
+using MossLantern.Core.Timeline;
+using MossLantern.Core.Units;
+using MossLantern.Data;
+using MossLantern.Web.Hosting;
+using MossLantern.Web.StandIns;
+using Accepted = MossLantern.Core.Units.Accepted;
+
+namespace MossLantern.Web.Endpoints;
+
+/// <summary>
+/// What a sitting weighs, in turn, with what has been weighed; which is next, as many as there are once all are; and whether its resin and
+/// hardener are measured in marked cups.
+/// </summary>
+public sealed record WeighingView(string Piece, string Sitting, bool ByVolume, ImmutableArray<WeighingStep> Steps, int Next);
+
+/// <summary>What was weighed of a step, under an id that the page made: sent again it is taken once.</summary>
+public sealed record WeighIn(Guid Id, string StepId, double Grams);
+
+/// <summary>A reading of a step, to be judged.</summary>
+public sealed record JudgeWeight(string StepId, double Grams);
+
+/// <summary>What was weighed last is taken back, or everything.</summary>
+public sealed record TakeBackWeight(bool Everything);
+
+/// <summary>Endpoints of weighing at the bench.</summary>
+internal static class WeighingEndpoints
+{
+    private const string Path = "/api/pieces/{id}/sittings/{sitting}/weighing";
+
+    public static void MapWeighing(this IEndpointRouteBuilder app)
+    {
+        app.MapGet(Path, Results<Ok<WeighingView>, ProblemHttpResult> (string id, string sitting, Scales scales) => Answer(scales.View(id, sitting)));
+        app.MapPost(Path, Results<Ok<WeighingView>, ProblemHttpResult> (string id, string sitting, WeighIn request, Scales scales) =>
+        {
+            if (scales.Of(id, sitting) is not { } weighing)
+            {
+                return NoSitting();
+            }
+
+            if (Problem(weighing, request.StepId, request.Grams) is { } problem)
+            {
+                return problem;
+            }
+
+            scales.Add(id, sitting, request);
+            return Answer(scales.View(id, sitting));
+        });
+        app.MapPost(Path + "/judge", Results<Ok<WeighedJudgement>, ProblemHttpResult> (string id, string sitting, JudgeWeight request, Scales scales) =>
+            scales.Of(id, sitting) is not { } weighing ? NoSitting()
+            : Problem(weighing, request.StepId, request.Grams) is { } problem ? problem
+            : TypedResults.Ok(weighing.Judge(request.StepId, request.Grams)!));
+        app.MapPost(Path + "/back", Results<Ok<WeighingView>, ProblemHttpResult> (string id, string sitting, TakeBackWeight request, Scales scales) =>
+        {
+            if (scales.Of(id, sitting) is null)
+            {
+                return NoSitting();
+            }
+
+            scales.TakeBack(id, sitting, request.Everything);
+            return Answer(scales.View(id, sitting));
+        });
+        app.MapPost("/api/live/scale/tare", (IScale scale) =>
+        {
+            scale.Tare();
+            return TypedResults.NoContent();
+        });
+        app.MapGet("/api/stand-ins/scale", (ScaleStandIn scale) => scale.Steering);
+        app.MapPut("/api/stand-ins/scale", Results<Ok<ScaleSteering>, ProblemHttpResult> (ScaleSteering to, ScaleStandIn scale) =>
+        {
+            if (ScaleStandIn.Problems(to) is { Count: > 0 } problems)
+            {
+                return ProblemHandler.Invalid(problems);
+            }
+
+            scale.Steering = to;
+            return TypedResults.Ok(scale.Steering);
+        });
+    }
+
+    private static Results<Ok<WeighingView>, ProblemHttpResult> Answer(WeighingView? view) => view is null ? NoSitting() : TypedResults.Ok(view);
+
+    private static ProblemHttpResult? Problem(Weighing weighing, string stepId, double grams)
+    {
+        var problems = new Dictionary<string, string[]>();
+        if (weighing.Steps.All(s => s.Id != stepId))
+        {
+            problems["stepId"] = ["The sitting weighs no such thing by now."];
+        }
+
+        if (!Accepted.OnScaleG.Contains(grams))
+        {
+            problems["grams"] = [Accepted.OnScaleG.Sentence];
+        }
+
+        return problems.Count > 0 ? ProblemHandler.Invalid(problems) : null;
+    }
+
+    private static ProblemHttpResult NoSitting() => TypedResults.Problem(
+        title: "No such sitting", detail: "There is no piece with this id on the shelf, or it has no such sitting.", statusCode: StatusCodes.Status404NotFound);
+}
+
+/// <summary>What sittings weigh, from the plan and the journal.</summary>
+public sealed class Scales(PieceStore pieces, WeighingStore weighed, Workbench workbench, WorkshopSurroundings around, WorkshopTime time)
+{
+    /// <summary>What a sitting of a piece weighs; null where there is no such sitting.</summary>
+    public Weighing? Of(string id, string sittingId) => Found(id, sittingId)?.Weighing;
+
+    /// <summary>The same to be looked at.</summary>
+    public WeighingView? View(string id, string sittingId) =>
+        Found(id, sittingId) is var (name, sitting, byVolume, weighing) ? new(name, sitting, byVolume, weighing.Steps, weighing.Next) : null;
+
+    /// <summary>Writes what was weighed.</summary>
+    public void Add(string id, string sittingId, WeighIn request) => weighed.Add(request.Id.ToString("n"), id, sittingId, request.StepId, request.Grams, time.Now);
+
+    /// <summary>Takes back what was weighed last, or everything.</summary>
+    public void TakeBack(string id, string sittingId, bool everything) => weighed.TakeBack(id, sittingId, everything, time.Now);
+
+    private (string Name, string Sitting, bool ByVolume, Weighing Weighing)? Found(string id, string sittingId)
+    {
+        if (pieces.Find(id) is not { } stored || workbench.PlanOf(stored)?.Sittings.FirstOrDefault(s => s.SittingId == sittingId) is not { } plan)
+        {
+            return null;
+        }
+
+        var grams = weighed.Of(id, sittingId).ToDictionary(e => e.StepId!, e => e.Grams!.Value);
+        return (stored.Piece.Name, plan.Name, stored.Piece.Sittings.Single(s => s.Id == sittingId).Measure == Core.Documents.Measure.ByVolume, Weighing.Of(stored.Piece, plan, around.Now, grams));
+    }
+}
