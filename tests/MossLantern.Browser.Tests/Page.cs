@@ -44,6 +44,9 @@ internal sealed class Page : IDisposable
 
     public string Text => Script<string>("return document.body.innerText");
 
+    /// <summary>The text of the first part that a selector finds, without breaks; empty while there is none.</summary>
+    public string TextOf(string selector) => Script<string>("return (document.querySelector(arguments[0])?.innerText ?? '').replace(/\\n/g, '')", selector);
+
     /// <summary>Waits until a text can be seen. What is on the page at all is asked first: to look at it as it is seen lays it out each time.</summary>
     public void WaitForText(string text) => Waiting.Until(
         () => Script<bool>(

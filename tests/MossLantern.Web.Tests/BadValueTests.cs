@@ -59,6 +59,7 @@ public sealed partial class BadValueTests : IDisposable
             Do("join-sittings", ("sitting", "sitting-1"), ("into", "layer-1")), Do("pour-with-rest", ("layer", "layer-1"), ("regions", new JsonArray("vein"))),
             Do("leave-bare", ("layer", "layer-1"), ("regions", new JsonArray("vein"))),
             Do("arrange-batches", ("sitting", "layer-1"), ("batches", new JsonArray(Parsed("""{ "id": "b", "recipeIds": ["clear"], "jugMl": 200 }""")))),
+            Do("choose-for-cup", ("sitting", "layer-1"), ("recipe", "cup-1"), ("reservePercent", 9), ("heldFor", "the corner"), ("heldMl", 3), ("mixedMl", 40)),
             Do("choose-colourant", ("recipe", "cup-1"), ("colourant", "dye"), ("dose", 0), ("colourantId", null)), Do("add-colourant", ("recipe", "cup-1"), ("colourant", "glitter"), ("colourantId", null)),
             Do("dose-colour", ("recipe", "cup-1"), ("dose", 0), ("amount", 3), ("unit", "drops"), ("inMl", 30), ("sitting", "layer-1")),
             Do("try-dose", ("recipe", "cup-1"), ("dose", 0), ("amount", 1), ("unit", "drops"), ("inMl", 30), ("sitting", "layer-1"), ("note", "paler"), ("anew", false)),
@@ -395,6 +396,8 @@ public sealed partial class BadValueTests : IDisposable
         sitting["fills"] = new JsonArray(Parsed("""{ "id": "fill-1", "layerId": "layer-1", "region": "vein", "recipeId": "clear", "depthMm": 0.5, "way": "poured" }"""));
         sitting["batches"] = new JsonArray(Parsed("""{ "id": "batch-1", "recipeIds": ["clear"], "jugMl": 300 }"""));
         layer["regionDepths"] = new JsonArray(Parsed("""{ "region": "vein", "depthMm": 100 }"""));
+        sitting["cupChoices"] = new JsonArray(Parsed("""{ "recipeId": "clear", "reservePercent": 9, "heldBack": { "name": "the corner", "ml": 3 }, "mixedMl": 40 }"""));
+        sitting["copiesInTurn"] = true;
         sitting["reservePercent"] = 12;
         sitting["copies"] = 2;
         sitting["order"] = JsonNode.Parse("""[{ "layerId": "layer-1", "region": "heart" }]""");

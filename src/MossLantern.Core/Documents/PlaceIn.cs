@@ -58,6 +58,7 @@ public static class PlaceIn
     internal static string? NameOf(object? entry) => entry switch
     {
         RecipeShare share => share.RecipeId,
+        CupChoice choice => choice.RecipeId,
         RegionDepth depth => depth.Region.ToString(),
         null => null,
         _ => entry.GetType().GetProperty("Id", BindingFlags.Instance | BindingFlags.Public)?.GetValue(entry) as string,

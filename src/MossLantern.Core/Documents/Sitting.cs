@@ -21,6 +21,7 @@ namespace MossLantern.Core.Documents;
 /// <param name="CupChoices">What the artist wants otherwise of single cups; null for nothing.</param>
 /// <param name="Batches">What is mixed in one jug each, as the artist arranged it; null for as the program proposes it.</param>
 /// <param name="Copies">For how many copies it is mixed: panels, or castings; null for those that are poured at once.</param>
+/// <param name="CopiesInTurn">Whether each copy is poured whole before the next; else each colour goes into every copy while its cup is young.</param>
 /// <remarks>Source: docs/craft/mixing.md, Sittings.</remarks>
 public sealed record Sitting(
     string Id,
@@ -38,7 +39,8 @@ public sealed record Sitting(
     ImmutableArray<RegionOf>? Order = null,
     ImmutableArray<CupChoice>? CupChoices = null,
     ImmutableArray<Batch>? Batches = null,
-    int? Copies = null)
+    int? Copies = null,
+    bool CopiesInTurn = false)
 {
     /// <summary>When it is to be poured, and how warm the room will be.</summary>
     [JsonIgnore]
@@ -115,7 +117,8 @@ public enum FillWay
 /// <param name="RecipeId">The cup's recipe.</param>
 /// <param name="ReservePercent">Reserve in it, %; null for that of the sitting.</param>
 /// <param name="HeldBack">What of it is kept for something else; null for nothing.</param>
-public sealed record CupChoice(string RecipeId, double? ReservePercent = null, HeldBack? HeldBack = null);
+/// <param name="MixedMl">How much is mixed in it, ml; null for as much as is planned.</param>
+public sealed record CupChoice(string RecipeId, double? ReservePercent = null, HeldBack? HeldBack = null, double? MixedMl = null);
 
 /// <summary>What of a cup is kept for something else.</summary>
 /// <param name="Name">What for.</param>

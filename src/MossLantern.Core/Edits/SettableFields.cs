@@ -40,6 +40,7 @@ internal static class SettableFields
         ["sittings.name"] = "the sitting's name",
         ["sittings.measure"] = "how it is measured",
         ["sittings.resin.ratio.basis"] = "what the parts are",
+        ["sittings.copiesInTurn"] = "the turn of the copies",
         ["sittings.start"] = "the start",
         ["sittings.end"] = "the end",
         ["kept.name"] = "the name of what is kept",

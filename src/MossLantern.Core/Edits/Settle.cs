@@ -114,6 +114,11 @@ internal static class Settle
 
     private static Sitting Batched(Piece piece, Sitting sitting)
     {
+        if (sitting.CupChoices is { } choices && choices.RemoveAll(c => piece.Recipes.All(r => r.Id != c.RecipeId)) is var chosen && chosen.Length < choices.Length)
+        {
+            sitting = sitting with { CupChoices = chosen.IsEmpty ? null : chosen };
+        }
+
         if (sitting.Batches is not { } batches)
         {
             return sitting;

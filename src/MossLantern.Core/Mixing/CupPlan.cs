@@ -93,7 +93,9 @@ public static class CupPlanner
     /// <param name="regions">What it pours.</param>
     /// <param name="alone">Whether a cup is mixed in itself, or poured off a jug.</param>
     /// <param name="around">What it is worked out in.</param>
-    public static CupPlan Plan(FilledLayer lead, ImmutableArray<Recipe> cups, ImmutableArray<RegionVolume> regions, Func<string, bool> alone, Surroundings around)
+    /// <param name="choices">What is wanted otherwise of single cups; null for nothing.</param>
+    public static CupPlan Plan(
+        FilledLayer lead, ImmutableArray<Recipe> cups, ImmutableArray<RegionVolume> regions, Func<string, bool> alone, Surroundings around, ImmutableArray<CupChoice>? choices = null)
     {
         ArgumentNullException.ThrowIfNull(around);
         ArgumentNullException.ThrowIfNull(lead);
@@ -101,9 +103,9 @@ public static class CupPlanner
         var tools = new Measuring(lead, around);
 
         // Mixed cups first: what they take has to be in the others.
-        var mixed = cups.Where(c => c.Of is not null).ToDictionary(c => c.Id, c => Mixed(c, Cup(tools, c, regions, 0, false)));
+        var mixed = cups.Where(c => c.Of is not null).ToDictionary(c => c.Id, c => Mixed(c, Cup(tools, c, regions, 0, false, choices)));
         var drawn = mixed.Values.SelectMany(m => m.Draws).ToLookup(d => d.CupId, d => d.Ml.Value);
-        var all = cups.Select(cup => mixed.GetValueOrDefault(cup.Id) ?? Cup(tools, cup, regions, drawn[cup.Id].Sum(), alone(cup.Id))).ToImmutableArray();
+        var all = cups.Select(cup => mixed.GetValueOrDefault(cup.Id) ?? Cup(tools, cup, regions, drawn[cup.Id].Sum(), alone(cup.Id), choices)).ToImmutableArray();
         var own = cups.Zip(all).Where(c => c.First.Of is null).ToList();
         var total = new Reckoned(own.Sum(c => c.Second.MixMl.Value), "ml", Formulas.LayerVolume,
             [.. own.Select(c => new ReckonedInput(c.First.Name, c.Second.MixMl.Value, "ml", Origin.Reckoned))]);
@@ -238,21 +240,25 @@ public static class CupPlanner
         { Place = place }, portion.Pass);
     }
 
-    private static CupVolume Cup(Measuring tools, Recipe cup, ImmutableArray<RegionVolume> regions, double drawnMl, bool alone)
+    private static CupVolume Cup(Measuring tools, Recipe cup, ImmutableArray<RegionVolume> regions, double drawnMl, bool alone, ImmutableArray<CupChoice>? choices)
     {
         var (layer, around) = (tools.Lead, tools.Around);
         var own = regions.Where(r => r.CupId == cup.Id).ToList();
         var layerMl = own.Sum(r => r.LayerMl.Value);
         var edgeMl = own.Sum(r => r.EdgeMl.Value);
-        var reserve = (layer.ReservePercent ?? around.Habits.ReservePercent) / 100;
-        // What goes to a mixed cup has its reserve in it already.
-        var need = NeedMl(layerMl, 0, edgeMl, reserve) + drawnMl;
+        var choice = choices?.FirstOrDefault(c => c.RecipeId == cup.Id);
+        var reserve = (choice?.ReservePercent ?? layer.ReservePercent ?? around.Habits.ReservePercent) / 100;
+        var heldMl = choice?.HeldBack?.Ml ?? 0;
+        // What goes to a mixed cup has its reserve in it already; what is held back is so much.
+        var need = NeedMl(layerMl, 0, edgeMl, reserve) + drawnMl + heldMl;
         var loss = need > 0 ? tools.LossMl(need) : 0;
 
         // A cup that is filled from a jug or from others is marked to its step; one that is measured in two cups takes whole steps of both parts.
         var mix = need + loss <= 0 ? 0 : alone ? tools.Up(need + loss) : MeasuringSteps.Up(need + loss, tools.StepMl);
         ReckonedInput layerInput = new("regions", layerMl, "ml", Origin.Reckoned), edgeInput = new("edges", edgeMl, "ml", Origin.Reckoned),
-            reserveInput = new("reserve", reserve * 100, "%", layer.ReservePercent is null ? Origin.Default : Origin.Own, layer.SittingPlace + ".reservePercent"),
+            reserveInput = new(
+                "reserve", reserve * 100, "%", choice?.ReservePercent is null && layer.ReservePercent is null ? Origin.Default : Origin.Own,
+                choice?.ReservePercent is null ? layer.SittingPlace + ".reservePercent" : $"{layer.SittingPlace}.cupChoices[{cup.Id}].reservePercent"),
             needInput = new("need", need, "ml", Origin.Reckoned);
         var measured = alone && tools.ByVolume;
         var parts = mix == 0 ? null : tools.Of(mix);
@@ -260,6 +266,7 @@ public static class CupPlanner
         [
             layerInput, edgeInput, reserveInput,
             .. drawnMl > 0 ? [new ReckonedInput("to mixed cups", drawnMl, "ml", Origin.Reckoned)] : Array.Empty<ReckonedInput>(),
+            .. heldMl > 0 ? [new ReckonedInput("held back", heldMl, "ml", Origin.Own, $"{layer.SittingPlace}.cupChoices[{cup.Id}].heldBack.ml")] : Array.Empty<ReckonedInput>(),
             needInput, .. tools.Stays,
             new("stays in this cup", loss, "ml", Origin.Reckoned),
             tools.Step,

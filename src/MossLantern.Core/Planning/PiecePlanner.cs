@@ -70,22 +70,22 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var room = poured?.RoomC is { } read ? new ReckonedInput("room", read, "°C", Origin.Measured)
             : sitting.RoomC is { } planned ? new("room", planned, "°C", Origin.Own, PlaceIn.Sitting(sitting.Id) + ".roomC")
             : new("room", around.RoomC, "°C", Origin.Default, PlaceIn.Sitting(sitting.Id) + ".roomC");
-        var jugs = CupPlanner.Plan(lead, recipes, volumes, _ => false, around);
+        var jugs = CupPlanner.Plan(lead, recipes, volumes, _ => false, around, sitting.CupChoices);
         var film = inOrder.IsEmpty ? (double?)null
             : portions.First(p => p.Of == new RegionOf(inOrder[0].LayerId, inOrder[0].RegionId)) is var first && first.Region.Own is { } own ? own.ThicknessMm ?? first.Layer.DepthMm
             : first.Depths.Where(d => d.AreaMm2 > 0).Select(d => d.DepthMm).DefaultIfEmpty(first.Layer.DepthMm).Max();
         var batches = Batching.Of(tools, sitting, recipes, jugs, inOrder, film, room);
         var alone = batches.All.Where(b => b.CupIds.Length == 1).SelectMany(b => b.CupIds).ToHashSet();
-        var cups = CupPlanner.Plan(lead, recipes, volumes, alone.Contains, around);
+        var cups = CupPlanner.Plan(lead, recipes, volumes, alone.Contains, around, sitting.CupChoices);
         var copies = Casting.Copies(lead, piece.Ground);
-        var steps = PourPlan.Of(inOrder, cups, copies);
+        var steps = PourPlan.Of(inOrder, cups, copies, sitting.CupChoices);
         return new(
             sitting.Id, sitting.Name ?? string.Join(", ", layers.Select(l => l.Layer.Name)), [.. layers.Select(l => l.Layer.Id)], cups, batches, steps,
             layers.Length == 1 ? orders[layers[0].Layer.Id].Says : string.Join(" ", layers.Select(l => $"{l.Layer.Name}: {orders[l.Layer.Id].Says}")),
             pour, poured is not null,
             pour is null || inOrder.IsEmpty ? [] : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground), lead.SittingPlace + ".roomC"),
             poured?.Regions is { } known ? [.. steps.Select(s => s.Of).Where(r => !known.Contains(r)).Distinct()] : [],
-            copies, [.. Castings(piece.Ground, copies, inOrder, lead, around)]);
+            copies, [.. Castings(piece.Ground, copies, inOrder, lead, around)], CupReach.Of(sitting, recipes, cups, inOrder, copies));
     }
 
     /// <summary>What each casting takes, where more copies are wanted than are poured at once; none where all are.</summary>

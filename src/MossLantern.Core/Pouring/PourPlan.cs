@@ -42,10 +42,11 @@ public static class PourPlan
     /// <param name="inOrder">What it pours, in turn.</param>
     /// <param name="cups">Its cups.</param>
     /// <param name="copies">For how many copies it is mixed.</param>
-    public static ImmutableArray<PourStep> Of(ImmutableArray<RegionVolume> inOrder, CupPlan cups, int copies = 1)
+    /// <param name="choices">How much is mixed in single cups, where it is not what is planned; null for nothing.</param>
+    public static ImmutableArray<PourStep> Of(ImmutableArray<RegionVolume> inOrder, CupPlan cups, int copies = 1, ImmutableArray<CupChoice>? choices = null)
     {
         ArgumentNullException.ThrowIfNull(cups);
-        var left = cups.Cups.ToDictionary(c => c.CupId, c => c.MixMl.Value - c.DrawnMl);
+        var left = cups.Cups.ToDictionary(c => c.CupId, c => (choices?.FirstOrDefault(k => k.RecipeId == c.CupId)?.MixedMl ?? c.MixMl.Value) - c.DrawnMl);
         return [.. inOrder.Select(Step)];
 
         PourStep Step(RegionVolume region)

@@ -27,6 +27,7 @@ public sealed record CastingNeed(int Copies, Reckoned NeedMl);
 /// <param name="OpenRegions">Of a sitting that was begun, the regions that are not poured yet.</param>
 /// <param name="Copies">For how many copies it is mixed.</param>
 /// <param name="Castings">What each casting takes where more copies are wanted than are poured at once; empty where all are.</param>
+/// <param name="Reach">How far each of its cups reaches.</param>
 /// <remarks>Source: docs/craft/mixing.md, Sittings.</remarks>
 public sealed record SittingPlan(
     string SittingId,
@@ -41,7 +42,8 @@ public sealed record SittingPlan(
     ImmutableArray<CureWindow> Windows,
     ImmutableArray<RegionOf> OpenRegions,
     int Copies,
-    ImmutableArray<CastingNeed> Castings)
+    ImmutableArray<CastingNeed> Castings,
+    ImmutableArray<CupReach> Reach)
 {
     /// <summary>Whether it is done: each of its regions has been poured.</summary>
     public bool Done => Poured && OpenRegions.IsEmpty;

@@ -243,6 +243,21 @@ public static class Formulas
     /// <summary>What a batch has grown to.</summary>
     public const string BatchGrown = "batch-grown";
 
+    /// <summary>What of a cup can be poured.</summary>
+    public const string CupAvailable = "cup-available";
+
+    /// <summary>What is left over in a cup.</summary>
+    public const string CupLeft = "cup-left";
+
+    /// <summary>What a cup lacks.</summary>
+    public const string CupLacks = "cup-lacks";
+
+    /// <summary>Stones that are cast of what is left over.</summary>
+    public const string LeftOverStones = "left-over-stones";
+
+    /// <summary>What is sealed with what is left over.</summary>
+    public const string LeftOverSeal = "left-over-seal";
+
     /// <summary>Opacity of a coloured film.</summary>
     public const string Opacity = "opacity";
 
@@ -383,8 +398,8 @@ public static class Formulas
         new(EdgeNone, "Edges", "open perimeter × 0; nothing runs over a taped edge or a wall, and what runs off a pour of a stated size is part of it", "mixing.md#edges"),
         new(PourVolume, "Pour", "region + edges", "pouring.md#order"),
         new(LeftInCup, "Left in the cup", "in the cup before − poured; the reserve and what stays on its wall are the last of it", "pouring.md#order"),
-        new(CupVolume, "Cup", "resin + hardener; together at least need + stays in this cup, in whole cup steps, the fewest that keep the ratio; need = (regions + edges) × (1 + reserve ÷ 100) [+ to mixed cups]; stays in this cup = stays in any cup + share of the need that stays ÷ 100 × need", "mixing.md#cup-volume"),
-        new(CupRounded, "Cup", "⌈(need + stays in this cup) ÷ cup step⌉ × cup step; need = (regions + edges) × (1 + reserve ÷ 100) [+ to mixed cups]; stays in this cup = stays in any cup + share of the need that stays ÷ 100 × need", "mixing.md#cup-volume"),
+        new(CupVolume, "Cup", "resin + hardener; together at least need + stays in this cup, in whole cup steps, the fewest that keep the ratio; need = (regions + edges) × (1 + reserve ÷ 100) [+ to mixed cups] [+ held back]; stays in this cup = stays in any cup + share of the need that stays ÷ 100 × need", "mixing.md#cup-volume"),
+        new(CupRounded, "Cup", "⌈(need + stays in this cup) ÷ cup step⌉ × cup step; need = (regions + edges) × (1 + reserve ÷ 100) [+ to mixed cups] [+ held back]; stays in this cup = stays in any cup + share of the need that stays ÷ 100 × need", "mixing.md#cup-volume"),
         new(BatchVolume, "Batch", "resin + hardener; together at least cups + stays in the jug, in whole cup steps, the fewest that keep the ratio; stays in the jug = stays in any cup + share of the need that stays ÷ 100 × cups", "mixing.md#batches"),
         new(BatchRounded, "Batch", "⌈(cups + stays in the jug) ÷ cup step⌉ × cup step; stays in the jug = stays in any cup + share of the need that stays ÷ 100 × cups", "mixing.md#batches"),
         new(SittingVolume, "Mixed", "the sum of its batches", "mixing.md#batches"),
@@ -422,6 +437,11 @@ public static class Formulas
         new(WeighedOver, "To be added", "hardener on the scale ÷ hardener to 1 g of resin − resin in the cup", "mixing.md#weighing"),
         new(WeighedTooStrong, "To be added", "100 × (on the scale ÷ target − 1)", "mixing.md#weighing"),
         new(BatchGrown, "Batch", "resin ÷ density of the resin + hardener ÷ density of the hardener", "mixing.md#weighing"),
+        new(CupAvailable, "Can be poured", "mixed − stays in this cup − to mixed cups − held back", "mixing.md#running-short-and-left-over"),
+        new(CupLeft, "Left over", "can be poured − wanted", "mixing.md#running-short-and-left-over"),
+        new(CupLacks, "Missing", "wanted − can be poured", "mixing.md#running-short-and-left-over"),
+        new(LeftOverStones, "Cast stones", "left over × density of the mix", "mixing.md#running-short-and-left-over"),
+        new(LeftOverSeal, "Seal coat", "left over × 10 ÷ seal coat", "mixing.md#running-short-and-left-over"),
         new(LoadForCover, "Load for a cover", "−ln(1 − wanted cover ÷ 100) ÷ (depth × cover κ); of several colourants, all are taken so much stronger", "mixing.md#load-for-a-cover"),
         new(LayerVolume, "Layer", "the sum of its cups; mixed ones are filled from the others", "mixing.md#cup-volume"),
         new(Milestone, "Window", "at the reference temperature ÷ speed of cure; speed of cure = exp(−activation energy Ea ÷ 0.008314 × (1 ÷ (room + 273.15) − 1 ÷ (reference temperature + 273.15)))", "curing.md#equivalent-age"),

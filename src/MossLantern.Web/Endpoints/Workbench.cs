@@ -60,7 +60,8 @@ public sealed record SittingView(
     ImmutableArray<WindowView> Windows,
     ImmutableArray<RegionOf> OpenRegions,
     int Copies,
-    ImmutableArray<CastingNeed> Castings);
+    ImmutableArray<CastingNeed> Castings,
+    ImmutableArray<CupReach> Reach);
 
 /// <summary>Everything worked out for a piece; why its underside is not seen and no light comes through it, where that is so.</summary>
 public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<SittingView> Sittings, ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden);
@@ -341,7 +342,7 @@ public sealed class Workbench(
                         .. s.Windows.Select(w => new WindowView(
                             w.Milestone, WorkshopTime.Local(w.Opens, zone), w.Closes is { } c ? WorkshopTime.Local(c, zone) : null, w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours)),
                     ],
-                    s.OpenRegions, s.Copies, s.Castings)),
+                    s.OpenRegions, s.Copies, s.Castings, s.Reach)),
             ],
             plan.Findings, PotOf(piece, plan.Ground), Look.Hidden(piece));
     }

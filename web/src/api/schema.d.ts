@@ -1806,6 +1806,8 @@ export interface components {
             /** Format: double */
             reservePercent?: null | number;
             heldBack?: null | components["schemas"]["HeldBack"];
+            /** Format: double */
+            mixedMl?: null | number;
         };
         /** @description How a cup is when the last of it is poured, from when its batch is mixed. */
         CupClock: {
@@ -1880,6 +1882,23 @@ export interface components {
             cups: components["schemas"]["CupVolume"][];
             /** @description All cups together, ml; mixed ones are filled from the others and add nothing. */
             totalMl: components["schemas"]["Reckoned"];
+        };
+        /** @description How far what is in a cup reaches: over its pours in turn, copy by copy. */
+        CupReach: {
+            /** @description The cup. */
+            cupId: string;
+            /** @description What of it can be poured: without what stays in the cup, goes to mixed cups, or is held back. */
+            available: components["schemas"]["Reckoned"];
+            first: null | components["schemas"]["ShortPour"];
+            lacks: null | components["schemas"]["Reckoned"];
+            left: null | components["schemas"]["Reckoned"];
+            /**
+             * Format: int32
+             * @description How many copies get all that they are to have from it.
+             */
+            copies: number;
+            /** @description What can be made of what is left over; none where there is too little. */
+            uses: components["schemas"]["LeftOverWay"][];
         };
         CupSum: {
             /** Format: double */
@@ -2010,7 +2029,7 @@ export interface components {
          * @enum {unknown}
          */
         EdgeStyle: "taped-clean" | "dripped-over" | "walled";
-        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddColourant"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPass"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddVein"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditArrangeBatches"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditColourPass"] | components["schemas"]["EditCoverBelow"] | components["schemas"]["EditDoseColour"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditJoinSittings"] | components["schemas"]["EditKeepSpot"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLayRegion"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveBare"] | components["schemas"]["EditLeaveColourantOut"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePassOut"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveVeinOut"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditLetKeptGo"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMeasureDose"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSitting"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourApart"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourLayerApart"] | components["schemas"]["EditPourOff"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPourWithRest"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetPartDepth"] | components["schemas"]["EditSetRegionDepth"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeMixture"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRecipe"] | components["schemas"]["EditTakeRemedy"] | components["schemas"]["EditTakeWallAway"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditTryDose"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWidenBand"];
+        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddColourant"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPass"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddVein"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditArrangeBatches"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseForCup"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditColourPass"] | components["schemas"]["EditCoverBelow"] | components["schemas"]["EditDoseColour"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditJoinSittings"] | components["schemas"]["EditKeepSpot"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLayRegion"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveBare"] | components["schemas"]["EditLeaveColourantOut"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePassOut"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveVeinOut"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditLetKeptGo"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMeasureDose"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSitting"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourApart"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourLayerApart"] | components["schemas"]["EditPourOff"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPourWithRest"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetPartDepth"] | components["schemas"]["EditSetRegionDepth"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeMixture"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRecipe"] | components["schemas"]["EditTakeRemedy"] | components["schemas"]["EditTakeWallAway"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditTryDose"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWidenBand"];
         EditAddBand: {
             /** @enum {string} */
             do: "add-band";
@@ -2120,6 +2139,19 @@ export interface components {
             dose: number;
             colourantId?: null | string;
             recipe: string;
+        };
+        EditChooseForCup: {
+            /** @enum {string} */
+            do: "choose-for-cup";
+            sitting: string;
+            recipe: string;
+            /** Format: double */
+            reservePercent?: null | number;
+            heldFor?: null | string;
+            /** Format: double */
+            heldMl?: null | number;
+            /** Format: double */
+            mixedMl?: null | number;
         };
         EditChooseResin: {
             /** @enum {string} */
@@ -3459,6 +3491,13 @@ export interface components {
             /** Format: int32 */
             version: number;
             leftOver: components["schemas"]["LeftOver"];
+        };
+        /** @description What can be made of what is left over in a cup. */
+        LeftOverWay: {
+            /** @description What. */
+            use: components["schemas"]["LeftOverUse"];
+            /** @description How much of it. */
+            amount: components["schemas"]["Reckoned"];
         };
         LegAnswer: {
             /** Format: double */
@@ -4998,6 +5037,23 @@ export interface components {
             problem: null | string;
             picture: string;
         };
+        /** @description A pour that a cup does not reach for. */
+        ShortPour: {
+            /** @description The layer of the region. */
+            layerId: string;
+            /** @description The region. */
+            regionId: components["schemas"]["RegionId"];
+            /**
+             * Format: int32
+             * @description Which pass over it, from 0.
+             */
+            pass: number;
+            /**
+             * Format: int32
+             * @description Which copy, from 1.
+             */
+            copy: number;
+        };
         /** @description What is poured in one go: one resin, one way of measuring, one start. */
         Sitting: {
             /** @description Stable id, unique in the piece. */
@@ -5045,6 +5101,11 @@ export interface components {
              * @description For how many copies it is mixed: panels, or castings; null for those that are poured at once.
              */
             copies?: null | number;
+            /**
+             * @description Whether each copy is poured whole before the next; else each colour goes into every copy while its cup is young.
+             * @default false
+             */
+            copiesInTurn: boolean;
         };
         SittingView: {
             sittingId: string;
@@ -5062,6 +5123,7 @@ export interface components {
             /** Format: int32 */
             copies: number;
             castings: components["schemas"]["CastingNeed"][];
+            reach: components["schemas"]["CupReach"][];
         };
         /** @description A stretch of a layer of older work. */
         SpanBeneath: {

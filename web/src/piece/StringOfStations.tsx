@@ -91,6 +91,8 @@ export function openAt(
     case 'cups': {
       const over = sitting.cups.cups.filter((c) => c.doses.over).length;
       if (sitting.steps.length === 0) return { share: 0, words: 'nothing to mix' };
+      const short = sitting.reach.filter((r) => r.lacks).length;
+      if (short > 0) return { share: 0.7, words: short === 1 ? 'one runs short' : `${short} run short` };
       return over > 0
         ? { share: 0.7, words: `${over} over its load` }
         : { share: 1, words: some(new Set(sitting.steps.map((s) => s.cupId)).size, 'cup') };

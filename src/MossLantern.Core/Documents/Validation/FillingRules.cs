@@ -78,6 +78,11 @@ internal static class FillingRules
                 yield return failure;
             }
 
+            if ((sitting.CupChoices ?? []).Any(c => piece.Recipes.All(r => r.Id != c.RecipeId)))
+            {
+                yield return new($"{at}.cupChoices", "A choice for a cup names one of the piece's recipes.");
+            }
+
             if (!sitting.LayerIds.Any())
             {
                 yield return new($"{at}.rest", "A sitting fills something: the rest of a layer, or regions of one.");

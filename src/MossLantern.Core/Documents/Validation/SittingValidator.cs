@@ -14,7 +14,14 @@ internal sealed class SittingValidator : AbstractValidator<Sitting>
             f.RuleFor(x => x.DepthMm).In(Accepted.DepthMm, "Depth of the fill");
             f.RuleFor(x => x.Way).IsInEnum();
         }).OverridePropertyName("fills").When(s => s.Fills is not null);
-        RuleFor(s => s.CupChoices).Null().WithMessage("Choices for single cups are not planned yet: give the sitting's reserve.");
+        RuleFor(s => s.CupChoices).Must(c => PieceValidator.Unique(c!.Value.Select(k => k.RecipeId))).WithMessage("Each cup is named once.").When(s => s.CupChoices is { IsEmpty: false });
+        RuleForEach(s => s.CupChoices!.Value).ChildRules(c =>
+        {
+            c.RuleFor(x => x.ReservePercent).In(Accepted.ReservePercent, "Reserve of the cup");
+            c.RuleFor(x => x.HeldBack!.Ml).In(Accepted.VolumeMl, "What is held back").When(x => x.HeldBack is not null);
+            c.RuleFor(x => x.HeldBack!.Name).Named("What it is held back for").When(x => x.HeldBack is not null);
+            c.RuleFor(x => x.MixedMl).In(Accepted.PouredMl, "What is mixed");
+        }).OverridePropertyName("cupChoices").When(s => s.CupChoices is not null);
         RuleFor(s => s.Resin.System).Must(id => id.Length is > 0 and <= 40).WithMessage("The resin must be one of the cupboard's.");
         RuleFor(s => s.Resin.Ratio!.Resin).In(Accepted.RatioPart, "Resin parts").When(s => s.Resin.Ratio is not null);
         RuleFor(s => s.Resin.Ratio!.Hardener).In(Accepted.RatioPart, "Hardener parts").When(s => s.Resin.Ratio is not null);

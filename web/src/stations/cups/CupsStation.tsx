@@ -2,7 +2,7 @@ import { alsoIn } from '../../editor/filled';
 import type { FilledLayer } from '../../editor/filled';
 import { arrange, arranged, moved } from '../../editor/batches';
 
-import { ChoiceAt, NumberAt, TextAt } from '../../parts/At';
+import { ChoiceAt, NumberAt, TextAt, WhetherAt } from '../../parts/At';
 import { Choice } from '../../parts/Choice';
 import { useEdits } from '../../parts/editing';
 import { useFields } from '../../parts/fields';
@@ -14,6 +14,7 @@ import type { AtStation } from '../station';
 import { useRegionNames } from '../regionNames';
 import { timesPoured, useStation } from '../station';
 import { CompareResins } from './CompareResins';
+import { Reach } from './Reach';
 import { Cover } from './recipe/Cover';
 import { Doses } from './recipe/Doses';
 import { FindColour } from './recipe/FindColour';
@@ -195,6 +196,7 @@ export function CupsStation() {
             <FindColour key={`find-${cup.id}`} cup={cup} plan={plan} />
           </>
         )}
+        <Reach key={`reach-${sittingPlan.sittingId}-${cup.id}`} cup={cup} colour={plan?.colour ?? null} />
         <Keep key={`keep-${cup.id}`} cup={cup} shown={plan?.colour ?? null} />
       </section>
       <PouredOff cup={cup.id} name={cup.name} batch={batch} />
@@ -235,7 +237,15 @@ function Castings() {
           width={48}
           value={own}
         />{' '}
-        of {wanted} {set?.mirrored ? 'panels' : 'pieces'}.
+        of {wanted} {set?.mirrored ? 'panels' : 'pieces'},{' '}
+        <WhetherAt
+          place={`${at.sitting}.copiesInTurn`}
+          label="Turn of the copies"
+          value={piece.sittings.find((s) => s.id === sittingPlan.sittingId)?.copiesInTurn ?? false}
+          no="colour by colour"
+          yes="one after the other"
+        />
+        .
       </p>
       {castings.length > 0 && (
         <ol aria-label="Castings">

@@ -102,13 +102,8 @@ function Mixture({ of, wanted, onTake }: { of: Schemas['MixtureView']; wanted: s
           {nearWords(of.apart.value)}
         </small>
       </span>
-      <button
-        type="button"
-        className="btn btn-outline-primary"
-        aria-label={`Mix it from ${names}`}
-        onClick={onTake}
-      >
-        Mix it so
+      <button type="button" className="btn btn-outline-primary" onClick={onTake}>
+        Mix it<span className="visually-hidden"> from {names}</span>
       </button>
     </li>
   );

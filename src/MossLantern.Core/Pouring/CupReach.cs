@@ -1,0 +1,123 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Pouring;
+
+/// <summary>A pour that a cup does not reach for.</summary>
+/// <param name="LayerId">The layer of the region.</param>
+/// <param name="RegionId">The region.</param>
+/// <param name="Pass">Which pass over it, from 0.</param>
+/// <param name="Copy">Which copy, from 1.</param>
+public sealed record ShortPour(string LayerId, RegionId RegionId, int Pass, int Copy);
+
+/// <summary>What can be made of what is left over in a cup.</summary>
+/// <param name="Use">What.</param>
+/// <param name="Amount">How much of it.</param>
+public sealed record LeftOverWay(LeftOverUse Use, Reckoned Amount);
+
+/// <summary>How far what is in a cup reaches: over its pours in turn, copy by copy.</summary>
+/// <param name="CupId">The cup.</param>
+/// <param name="Available">What of it can be poured: without what stays in the cup, goes to mixed cups, or is held back.</param>
+/// <param name="First">The first pour that cannot be filled; null where all can.</param>
+/// <param name="Lacks">What is missing for all; null where nothing is.</param>
+/// <param name="Left">What is left over; null where nothing is.</param>
+/// <param name="Copies">How many copies get all that they are to have from it.</param>
+/// <param name="Uses">What can be made of what is left over; none where there is too little.</param>
+/// <remarks>Source: docs/craft/mixing.md, Running short and left over.</remarks>
+public sealed record CupReach(
+    string CupId, Reckoned Available, ShortPour? First, Reckoned? Lacks, Reckoned? Left, int Copies, ImmutableArray<LeftOverWay> Uses)
+{
+    /// <summary>Less than this is not worth saying, ml.</summary>
+    private const double LeastMl = 0.05;
+
+    /// <summary>Of less than this nothing is made, ml.</summary>
+    private const double LeastUseMl = 3;
+
+    /// <summary>A seal coat is so thick, mm.</summary>
+    public const double SealMm = 0.2;
+
+    /// <summary>The smallest mould that is worth filling holds so much, ml.</summary>
+    public const double SmallestMouldMl = 10;
+
+    /// <summary>How far each cup of a sitting reaches; those that nothing is poured from are left out.</summary>
+    /// <param name="sitting">The sitting.</param>
+    /// <param name="recipes">The recipes of its cups.</param>
+    /// <param name="cups">Its cups.</param>
+    /// <param name="inOrder">What it pours, in turn, for all copies.</param>
+    /// <param name="copies">For how many copies.</param>
+    public static ImmutableArray<CupReach> Of(Sitting sitting, ImmutableArray<Recipe> recipes, CupPlan cups, ImmutableArray<RegionVolume> inOrder, int copies)
+    {
+        ArgumentNullException.ThrowIfNull(sitting);
+        ArgumentNullException.ThrowIfNull(cups);
+        var known = recipes.ToDictionary(r => r.Id);
+        return
+        [
+            .. cups.Cups.Where(c => c.MixMl.Value > 0).Select(c => One(
+                c, known[c.CupId], (sitting.CupChoices ?? []).FirstOrDefault(k => k.RecipeId == c.CupId), [.. inOrder.Where(r => r.CupId == c.CupId)], copies, sitting)),
+        ];
+    }
+
+    private static CupReach One(CupVolume cup, Recipe recipe, CupChoice? choice, ImmutableArray<RegionVolume> pours, int copies, Sitting sitting)
+    {
+        ReckonedInput mixed = choice?.MixedMl is { } own ? new("mixed", own, "ml", Origin.Measured) : new("mixed", cup.MixMl.Value, "ml", Origin.Reckoned),
+            stays = new("stays in this cup", cup.Loss.Value, "ml", Origin.Reckoned), drawn = new("to mixed cups", cup.DrawnMl, "ml", Origin.Reckoned), held = new("held back", choice?.HeldBack?.Ml ?? 0, "ml", Origin.Own);
+        var available = Math.Max(0, mixed.Value - stays.Value - drawn.Value - held.Value);
+        var wanted = pours.Sum(p => p.PourMl.Value);
+        var can = available > 0 ? Reckoned.Of(available, "ml", Formulas.CupAvailable, mixed, stays, drawn, held) : Reckoned.Of(0, "ml", Formulas.CupNone, mixed with { Name = "regions", Value = 0 });
+        var left = available - wanted;
+        if (left >= -LeastMl)
+        {
+            var over = left < LeastMl ? null : Reckoned.Of(left, "ml", Formulas.CupLeft, new("can be poured", available, "ml", Origin.Reckoned), new("wanted", wanted, "ml", Origin.Reckoned));
+            return new(cup.CupId, can, null, null, over, copies, over is null ? [] : [.. Ways(cup, recipe, over)]);
+        }
+
+        var (first, filled) = Short(pours, copies, available, sitting.CopiesInTurn);
+        return new(
+            cup.CupId, can, first, Reckoned.Of(-left, "ml", Formulas.CupLacks, new("wanted", wanted, "ml", Origin.Reckoned), new("can be poured", available, "ml", Origin.Reckoned)),
+            null, filled, []);
+    }
+
+    /// <summary>The first pour that cannot be filled, and how many copies get all of theirs.</summary>
+    private static (ShortPour First, int Copies) Short(ImmutableArray<RegionVolume> pours, int copies, double available, bool inTurn)
+    {
+        var turns = inTurn ? Enumerable.Range(1, copies).SelectMany(c => pours.Select(p => (Pour: p, Copy: c))) : pours.SelectMany(p => Enumerable.Range(1, copies).Select(c => (Pour: p, Copy: c)));
+        ShortPour? first = null;
+        var starved = new HashSet<int>();
+        foreach (var (pour, copy) in turns)
+        {
+            available -= pour.PourMl.Value / copies;
+            if (available < -LeastMl)
+            {
+                first ??= new(pour.LayerId, pour.RegionId, pour.Pass, copy);
+                starved.Add(copy);
+            }
+        }
+
+        return (first!, copies - starved.Count);
+    }
+
+    /// <summary>Stones by colour always; clear seals the next ground or brings up what stands low; what is enough fills a small mould.</summary>
+    private static IEnumerable<LeftOverWay> Ways(CupVolume cup, Recipe recipe, Reckoned left)
+    {
+        if (left.Value < LeastUseMl)
+        {
+            yield break;
+        }
+
+        ReckonedInput over = new("left over", left.Value, "ml", Origin.Reckoned);
+        yield return new(LeftOverUse.CastStones, Reckoned.Of(left.Value * cup.MixG.Value / cup.MixMl.Value, "g", Formulas.LeftOverStones, over,
+            new("density of the mix", cup.MixG.Value / cup.MixMl.Value, "g/ml", Origin.Reckoned)));
+        if (left.Value >= SmallestMouldMl)
+        {
+            yield return new(LeftOverUse.SpareCasting, Reckoned.Of(left.Value, "ml", Formulas.Stated, over));
+        }
+
+        if (recipe.IsClear)
+        {
+            yield return new(LeftOverUse.SealCoat, Reckoned.Of(left.Value * 10 / SealMm, "cm²", Formulas.LeftOverSeal, over, new("seal coat", SealMm, "mm", Origin.Default)));
+            yield return new(LeftOverUse.TopUp, Reckoned.Of(left.Value, "ml", Formulas.Stated, over));
+        }
+    }
+}

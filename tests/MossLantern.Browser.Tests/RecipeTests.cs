@@ -1,0 +1,143 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+
+namespace MossLantern.Browser.Tests;
+
+/// <summary>What is stirred into a cup: several colourants, in any unit, on trial, for a cover, for a wanted colour; frozen and kept.</summary>
+public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
+{
+    private protected override bool Poured => false;
+
+    private static JsonNode Recipe(WorkshopProcess workshop, string id, string name)
+    {
+        using var client = workshop.Client;
+        return JsonNode.Parse(client.GetStringAsync($"api/pieces/{id}").GetAwaiter().GetResult())!["piece"]!["recipes"]!.AsArray().Single(r => (string)r!["name"]! == name)!;
+    }
+
+    /// <summary>Opens a part of the cup's card.</summary>
+    private static void Open(Page page, string summary)
+    {
+        Waiting.Until(() => page.Script<bool>("return [...document.querySelectorAll('summary')].some(s => s.textContent.startsWith(arguments[0]))", summary), $"'{summary}'");
+        page.Script<object>("const s = [...document.querySelectorAll('summary')].find(s => s.textContent.startsWith(arguments[0])); s.scrollIntoView({ block: 'center' }); s.click()", summary);
+    }
+
+    private static void PickCup(Page page, string name) =>
+        page.Script<object>($"[...document.querySelectorAll('.jug-cup-name')].find(n => n.textContent === '{name}').closest('button').click()");
+
+    [Theory]
+    [InlineData(1280, 800)]
+    [InlineData(1024, 768)]
+    [InlineData(800, 1200)]
+    public void A_cup_gets_several_colourants_dosed_as_people_dose_and_a_trial_is_kept(int width, int height)
+    {
+        using var page = Opened("/pieces/bogbean-round/cups");
+        page.Resize(width, height);
+        PickCup(page, "spring water");
+        page.WaitForText("Shake the bottle first.");
+        page.Choose("One more colourant", "frost flakes");
+        page.WaitForText("Cut flakes small; in last of all.");
+        page.WaitUntilKept();
+
+        // In drops: so many of them, to what is in the cup.
+        page.Choose("resin ink or dye is dosed in", "drops");
+        page.Write("Load of resin ink or dye", "3");
+        page.WaitUntilKept();
+        Waiting.Until(() => (double)Recipe(Workshop, Copy("bogbean-round"), "spring water")["doses"]![0]!["percent"]! is > 2.1 and < 2.6, "three drops as a load");
+        page.Choose("frost flakes is dosed in", "% by weight");
+        page.Write("Load of frost flakes", "13");
+        page.WaitForText("is over the limit of 12 % by weight");
+        page.WaitForText("All together are over 12 %");
+        page.WaitUntilKept();
+        page.Click("button", "Leave out frost flakes");
+        page.WaitForText("Undo: leave a colourant out");
+        page.WaitUntilKept();
+
+        Open(page, "Try it step by step");
+        page.Write("How it looked", "still pale");
+        page.Click("button", "Start with it from clear");
+        page.WaitForText("1 drop to 30 ml:");
+        page.WaitForText("still pale");
+        page.WaitUntilKept();
+        Assert.Single(Recipe(Workshop, Copy("bogbean-round"), "spring water")["trials"]!.AsArray());
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void A_wanted_colour_is_found_and_mixed_and_a_cover_is_solved_or_refused_in_words()
+    {
+        using var page = Opened("/pieces/bogbean-round/cups");
+        PickCup(page, "bog water");
+        page.WaitForText("Wet the powder with a little of the resin, then the rest.");
+        page.Write("To cover", "90");
+        page.WaitForText("Undo: dose it for a cover");
+        page.WaitUntilKept();
+        Assert.Equal(3.7, (double)Recipe(Workshop, Copy("bogbean-round"), "bog water")["doses"]![0]!["percent"]!, 1e-9);
+        Assert.Empty(page.Complaints());
+
+        // Mica does not cover so much so thin.
+        page.Click("button", "Let no light through");
+        page.WaitForText("at the most: more colourant than its limit leaves the resin weak");
+        PickCup(page, "leaf");
+        page.WaitForText("Stir it in its pot first.");
+        Open(page, "Find what to mix for a colour");
+        page.Choose("as in", "bogbean rose");
+        page.WaitForText("the same to the eye");
+        page.Click("button", "Mix it from bogbean rose");
+        page.WaitForText("Undo: mix it from others");
+        page.WaitUntilKept();
+        var leaf = Recipe(Workshop, Copy("bogbean-round"), "leaf");
+        Assert.Equal(("mica", "#c98f93"), ((string)leaf["doses"]![0]!["colourant"]!, (string)leaf["colour"]!));
+        Assert.Empty(page.AxeFindings());
+    }
+
+    [Fact]
+    public void A_recipe_is_frozen_kept_and_taken_and_a_cup_is_poured_off_another()
+    {
+        using var page = Opened("/pieces/bogbean-round/cups");
+        PickCup(page, "peat");
+        Open(page, "Keep it, pour it off another");
+        page.Choose("peat may change", "frozen: a change makes a new one");
+        page.WaitUntilKept();
+        page.Write("Load", "5");
+        page.WaitUntilKept();
+        var id = Copy("bogbean-round");
+        Waiting.Until(() => (double)Recipe(Workshop, id, "peat 2")["doses"]![0]!["percent"]! == 5, "the new one");
+        Assert.Equal((3, true), ((double)Recipe(Workshop, id, "peat")["doses"]![0]!["percent"]!, (bool)Recipe(Workshop, id, "peat")["frozen"]!));
+        page.WaitForText("peat 2");
+        page.Choose("Mix it as", "Fen glow");
+        page.WaitForText("fen gold");
+        page.WaitUntilKept();
+        page.Choose("Fen glow comes", "off bog water, tinted further");
+        page.WaitForText("Nothing is measured for it: it is filled from other cups.");
+        page.WaitUntilKept();
+        Assert.Equal(3, Recipe(Workshop, id, "Fen glow")["doses"]!.AsArray().Count);
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void The_cupboard_doses_a_kept_recipe_anew_and_has_a_shelf_for_what_was_left_over()
+    {
+        using var own = OwnWorkshop();
+        using var page = new Page(own.Address);
+        page.Open("/cupboard");
+        page.WaitForText("Left-over shelf");
+        page.Click("button", "marigold");
+        page.Write("Amount of the recipe", "250");
+        Waiting.Until(() => page.TextOf(".dosed").Contains("10.6", StringComparison.Ordinal), () => $"4 % of 250 ml; it shows {page.TextOf(".dosed")}");
+        page.Click("button", "Put something on it");
+        page.WaitForText("New left-over");
+        page.Write("Name of the left-over", "sedge");
+        page.Write("How much there is", "-5");
+        page.WaitForText("Amount must be from 0 to 100000 g");
+        page.Write("How much there is", "35");
+        page.WaitForText("35 g of cast stones");
+        page.Click("button", "Take sedge off the shelf");
+        page.WaitForText("sedge was taken out.");
+        page.Click("button", "Put it back");
+        page.WaitForText("35 g of cast stones");
+        page.Click("button", "Colourants");
+        page.Click("button", "+ A colourant of your own");
+        page.WaitForText("dosed, and limited, by");
+        Assert.Empty(page.AxeFindings());
+    }
+}

@@ -1,0 +1,153 @@
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { Cup } from '../../editor/filled';
+import { keepLeftOver } from '../../api/changes';
+import { useEdits } from '../../parts/editing';
+import { HowNumber } from '../../parts/HowNumber';
+import { NumberField } from '../../parts/NumberField';
+import { TextField } from '../../parts/TextField';
+import { leftOverWords } from '../../parts/leftOvers';
+import { useUnits } from '../../units/units';
+import { useRegionNames } from '../regionNames';
+import { useStation } from '../station';
+
+/** How far a cup reaches: what is mixed in it, what is held back, what lacks or is left over, and what to make of it. */
+export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
+  const { piece, sittingPlan } = useStation();
+  const { edit, say } = useEdits();
+  const units = useUnits();
+  const names = useRegionNames();
+  const shelving = useMutation(keepLeftOver);
+  const reach = sittingPlan.reach.find((r) => r.cupId === cup.id);
+  const plan = sittingPlan.cups.cups.find((c) => c.cupId === cup.id);
+  const choice = piece.sittings
+    .find((s) => s.id === sittingPlan.sittingId)
+    ?.cupChoices?.find((c) => c.recipeId === cup.id);
+  const [heldFor, setHeldFor] = useState(choice?.heldBack?.name ?? '');
+  if (!reach || !plan) return null;
+  const place = `sittings[${sittingPlan.sittingId}].cupChoices[${cup.id}]`;
+  const choose = (change: {
+    reservePercent?: number | null;
+    heldFor?: string | null;
+    heldMl?: number | null;
+    mixedMl?: number | null;
+  }) =>
+    edit({
+      do: 'choose-for-cup',
+      sitting: sittingPlan.sittingId,
+      recipe: cup.id,
+      reservePercent: choice?.reservePercent ?? null,
+      heldFor: choice?.heldBack?.name ?? (heldFor || null),
+      heldMl: choice?.heldBack?.ml ?? null,
+      mixedMl: choice?.mixedMl ?? null,
+      ...change,
+    });
+  const several = sittingPlan.copies > 1;
+  const { first } = reach;
+  return (
+    <details className="recipe-part" open={reach.lacks !== null || undefined}>
+      <summary>
+        {reach.lacks
+          ? `Runs short by ${units.show(reach.lacks.value, 'ml', 1)}`
+          : reach.left
+            ? `Reaches for all, ${units.show(reach.left.value, 'ml', 1)} left over`
+            : 'Reaches for all, nothing left over'}
+      </summary>
+      <div className="sentence small">
+        <p>
+          Mixed in it{' '}
+          <NumberField
+            label={`Mixed in ${cup.name}`}
+            quiet
+            unit="ml"
+            width={56}
+            empty={plan.mixMl.value}
+            value={choice?.mixedMl ?? null}
+            error={say(`${place}.mixedMl`)}
+            onChange={(v) => void choose({ mixedMl: v })}
+          />{' '}
+          with a reserve of{' '}
+          <NumberField
+            label={`Reserve of ${cup.name}`}
+            quiet
+            unit="%"
+            width={44}
+            empty={plan.reserve.inputs.find((i) => i.name === 'reserve')?.value ?? ''}
+            value={choice?.reservePercent ?? null}
+            error={say(`${place}.reservePercent`)}
+            onChange={(v) => void choose({ reservePercent: v })}
+          />
+          ; held back{' '}
+          <NumberField
+            label={`Held back of ${cup.name}`}
+            quiet
+            unit="ml"
+            width={44}
+            empty="0"
+            value={choice?.heldBack?.ml ?? null}
+            error={say(`${place}.heldBack.ml`) ?? say(`${place}.heldBack.name`)}
+            onChange={(v) => void choose({ heldMl: v, heldFor: heldFor || null })}
+          />{' '}
+          for{' '}
+          <TextField
+            label={`What ${cup.name} is held back for`}
+            quiet
+            width={140}
+            value={heldFor}
+            onChange={(to) => {
+              setHeldFor(to);
+              if (choice?.heldBack) void choose({ heldFor: to });
+            }}
+          />
+        </p>
+      </div>
+      {first && reach.lacks && (
+        <p className="finding mend">
+          {names.region(first.layerId, first.regionId, cup.id)}
+          {several && ` of copy ${first.copy}`} cannot be filled any more:{' '}
+          <HowNumber of={reach.lacks} label={`${cup.name} lacks`} decimals={1} /> are missing.
+          {several &&
+            ` ${reach.copies === 1 ? 'One copy gets' : `${reach.copies} copies get`} all of theirs.`}
+        </p>
+      )}
+      {reach.left && (
+        <p>
+          <HowNumber of={reach.left} label={`Left over in ${cup.name}`} decimals={1} /> left over of{' '}
+          <HowNumber of={reach.available} label={`What can be poured of ${cup.name}`} decimals={1} />.
+        </p>
+      )}
+      {reach.uses.length > 0 && (
+        <ul className="left-uses" aria-label={`What to make of what is left of ${cup.name}`}>
+          {reach.uses.map(({ use, amount }) => (
+            <li key={use}>
+              {leftOverWords[use].to}:{' '}
+              <HowNumber of={amount} label={`To ${leftOverWords[use].to}`} decimals={0} />
+              {use === 'cast-stones' && (
+                <button
+                  type="button"
+                  className="btn btn-outline-primary"
+                  disabled={shelving.isPending}
+                  onClick={() =>
+                    shelving.mutate({
+                      id: crypto.randomUUID(),
+                      basedOn: 0,
+                      thing: {
+                        name: cup.name,
+                        colour: colour ?? cup.colour,
+                        use,
+                        grams: Math.round(amount.value),
+                        note: piece.name,
+                      },
+                    })
+                  }
+                >
+                  {shelving.isSuccess ? 'On the left-over shelf' : 'Put them on the left-over shelf'}
+                </button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+    </details>
+  );
+}
