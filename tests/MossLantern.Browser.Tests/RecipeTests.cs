@@ -8,11 +8,13 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
 {
     private protected override bool Poured => false;
 
-    private static JsonNode Recipe(WorkshopProcess workshop, string id, string name)
+    private static JsonNode Piece(WorkshopProcess workshop, string id)
     {
         using var client = workshop.Client;
-        return JsonNode.Parse(client.GetStringAsync($"api/pieces/{id}").GetAwaiter().GetResult())!["piece"]!["recipes"]!.AsArray().Single(r => (string)r!["name"]! == name)!;
+        return JsonNode.Parse(client.GetStringAsync($"api/pieces/{id}").GetAwaiter().GetResult())!["piece"]!;
     }
+
+    private static JsonNode Recipe(WorkshopProcess workshop, string id, string name) => Piece(workshop, id)["recipes"]!.AsArray().Single(r => (string)r!["name"]! == name)!;
 
     /// <summary>Opens a part of the cup's card.</summary>
     private static void Open(Page page, string summary)
@@ -112,6 +114,34 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitUntilKept();
         Assert.Equal(3, Recipe(Workshop, id, "Fen glow")["doses"]!.AsArray().Count);
         Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void What_is_mixed_of_a_cup_runs_short_by_name_is_held_back_and_what_is_left_goes_on_the_shelf()
+    {
+        using var page = Opened("/pieces/sphagnum-pools/cups");
+        PickCup(page, "cream");
+        Open(page, "Reaches for all");
+        page.WaitForText("left over of");
+        page.Write("Mixed in cream", "4");
+        page.WaitForText("cannot be filled any more:");
+        page.WaitForText("one runs short");
+        page.WaitUntilKept();
+        page.Write("Mixed in cream", "90");
+        page.WaitForText("cast stones:");
+        page.WaitUntilKept();
+        page.Click("button", "Put them on the left-over shelf");
+        page.WaitForText("On the left-over shelf");
+        Assert.Empty(page.AxeFindings());
+        Assert.Empty(page.Complaints());
+        page.Write("Held back of cream", "20");
+        page.WaitForText("Say what it is held back for.");
+        page.Write("What cream is held back for", "the last corner");
+        page.Write("Held back of cream", "21");
+        page.WaitForText("Undo: choose for a cup");
+        page.WaitUntilKept();
+        var choice = Piece(Workshop, Copy("sphagnum-pools"))["sittings"]![0]!["cupChoices"]![0]!;
+        Assert.Equal(("the last corner", 21, 90), ((string)choice["heldBack"]!["name"]!, (double)choice["heldBack"]!["ml"]!, (double)choice["mixedMl"]!));
     }
 
     [Fact]

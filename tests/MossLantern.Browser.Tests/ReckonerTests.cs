@@ -72,7 +72,7 @@ public sealed class ReckonerTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Open("/reckoner");
         page.WaitForText("How much of each part?");
         var addresses = page.Script<IReadOnlyCollection<object>>("return [...document.querySelectorAll('.reckoner nav a')].map(a => a.getAttribute('href'))");
-        Assert.Equal(20, addresses.Count);
+        Assert.Equal(23, addresses.Count);
         foreach (var address in addresses.Cast<string>())
         {
             page.Open(address);

@@ -171,7 +171,7 @@ public sealed class TestHost : IDisposable
             }
 
             at = at is JsonArray list && int.TryParse(number, CultureInfo.InvariantCulture, out var index) && index < list.Count ? list[index] : null;
-            var id = (at as JsonObject)?["id"] ?? ((at as JsonObject)?["parts"] is null ? null : at["recipeId"]) ?? ((at as JsonObject)?["depthMm"] is null ? null : at["region"]);
+            var id = (at as JsonObject)?["id"] ?? ((at as JsonObject)?["parts"] is null && name != "cupChoices" ? null : at!["recipeId"]) ?? ((at as JsonObject)?["depthMm"] is null ? null : at["region"]);
             spelled.Add($"{name}[{id?.ToString() ?? number}]");
         }
 

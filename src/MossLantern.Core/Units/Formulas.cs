@@ -258,6 +258,15 @@ public static class Formulas
     /// <summary>What is sealed with what is left over.</summary>
     public const string LeftOverSeal = "left-over-seal";
 
+    /// <summary>Rubber for a mould.</summary>
+    public const string Rubber = "rubber";
+
+    /// <summary>Paste for a line.</summary>
+    public const string Paste = "paste";
+
+    /// <summary>Two batches of one recipe.</summary>
+    public const string Match = "match";
+
     /// <summary>Opacity of a coloured film.</summary>
     public const string Opacity = "opacity";
 
@@ -479,5 +488,8 @@ public static class Formulas
         new(RunOff, "Run-off", "poured − on the piece; it runs over an open edge, or stands higher inside a wall", "layouts.md#puddle"),
         new(Casting, "Castings", "body = capacity − inserts − area × kept depth; in all: pieces × body × (1 + loss)", "mixing.md#castings"),
         new(Reach, "How far it goes", "filled = mixed ÷ what each takes, whole ones only and no more than wanted; left over = mixed − filled × what each takes; missing = wanted × what each takes − mixed, at least 0", "mixing.md#castings"),
+        new(Rubber, "Mould rubber", "(box − master) × (1 + loss) × density, in two parts by weight as the maker says", "mixing.md#other-two-part-materials"),
+        new(Paste, "Paste", "section = π × width × height ÷ 4; paste = section × length; stones = paste × density of the heap; resin = paste × (1 − solids share) × 0.7, so that it holds its shape", "mixing.md#pastes"),
+        new(Match, "Second batch", "load = colourant ÷ mixed resin, of each; ΔE00 of the two as they are seen over the ground at the depth", "mixing.md#a-second-batch"),
     ];
 }

@@ -32,6 +32,9 @@ internal static class ReckonEndpoints
         api.MapPost("/journey", (JourneySum sum) => Reckoning.Journey(sum));
         api.MapPost("/journey-line", (JourneySum sum) => Reckoning.JourneyLine(sum));
         api.MapPost("/reach", (ReachSum sum) => Reckoning.Reach(sum));
+        api.MapPost("/rubber", (RubberSum sum, WorkshopSurroundings around) => Reckoning.Rubber(sum, around.Catalogue));
+        api.MapPost("/paste", (PasteSum sum) => Reckoning.Paste(sum));
+        api.MapPost("/match", (MatchSum sum, WorkshopSurroundings around) => Reckoning.Match(sum, around.Catalogue));
         api.MapPost("/joining", (JoiningSum sum) => Reckoning.Joining(sum));
         api.MapPost("/puddle", (PuddleSum sum) => Reckoning.Puddle(sum));
         api.MapPost("/bead", (BeadSum sum) => Reckoning.Bead(sum));

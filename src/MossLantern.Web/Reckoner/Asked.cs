@@ -1,6 +1,7 @@
 using System.Diagnostics.CodeAnalysis;
 using FluentValidation;
 using FluentValidation.Results;
+using MossLantern.Core.Units;
 
 namespace MossLantern.Web.Reckoner;
 
@@ -54,6 +55,18 @@ internal sealed class Asked
         }
 
         return value ?? default;
+    }
+
+    /// <summary>A colour that must be there.</summary>
+    public Colour Colour(string? value, string field)
+    {
+        if (value is null || Core.Units.Colour.Parse(value) is not { } colour)
+        {
+            Say(field, ReckonerFields.Sentence(field)!);
+            return default;
+        }
+
+        return colour;
     }
 
     /// <summary>Of two values exactly one must be given.</summary>

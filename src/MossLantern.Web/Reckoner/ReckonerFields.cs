@@ -22,6 +22,8 @@ internal static class ReckonerFields
         ["volumesMl"] = Accepted.VolumeMl,
         ["mixedMl"] = Accepted.VolumeMl with { What = "Mixed" },
         ["eachMl"] = Accepted.VolumeMl with { What = "What each takes" },
+        ["boxMl"] = Accepted.VolumeMl with { What = "Box" },
+        ["masterMl"] = Accepted.VolumeMl with { What = "Master" },
         ["capacityMl"] = Accepted.VolumeMl with { What = "Capacity" },
         ["massG"] = Accepted.MassG,
         ["freshG"] = Accepted.MassG with { What = "Fresh resin" },
@@ -100,6 +102,8 @@ internal static class ReckonerFields
         ["basis"] = "Basis must be 'volume' or 'weight'.",
         ["class"] = "Class must be one of paste, metallic-paste, mica, interference, alcohol-ink, dye, acrylic, acrylic-metallic, glitter or lacing.",
         ["legs.kind"] = "Kind must be 'cup' or 'film'.",
+        ["colour"] = "The colour must be one like #33523f.",
+        ["ground"] = "The ground must be a colour like #d9c29a.",
         ["kind"] = "Kind must be one of length, volume, mass or temperature.",
     };
 

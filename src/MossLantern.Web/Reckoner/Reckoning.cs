@@ -8,6 +8,7 @@ using MossLantern.Core.Mixing;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Stones;
 using MossLantern.Core.Timeline;
+using MossLantern.Core.Units;
 using MossLantern.Core.Walls;
 
 namespace MossLantern.Web.Reckoner;
@@ -355,6 +356,56 @@ internal static class Reckoning
         var reach = Core.Mixing.Reach.Of(mixed, each, pieces);
         return new(reach.Filled, reach.LeftMl, reach.LackMl);
     }
+
+    public static RubberAnswer Rubber(RubberSum sum, Catalogue catalogue)
+    {
+        var asked = new Asked();
+        var box = asked.Number(sum.BoxMl, "boxMl");
+        var master = asked.Number(sum.MasterMl, "masterMl");
+        var loss = asked.Usual(sum.LossShare, "lossShare");
+        if (sum.BoxMl is not null && sum.MasterMl is not null && master >= box)
+        {
+            asked.Say("masterMl", "The master takes up all of its box: there is no room for rubber.");
+        }
+
+        asked.Settle();
+        var rubber = catalogue.Find(MaterialKind.Rubber, "mould-rubber")!;
+        var mix = MouldRubber.Of(rubber, box, master, loss);
+        return new(mix.Ml, mix.G, mix.FirstG, mix.SecondG, rubber[MaterialProperties.WorkingMinutes], rubber[MaterialProperties.SetsMinutes]);
+    }
+
+    public static PasteAnswer Paste(PasteSum sum)
+    {
+        var asked = new Asked();
+        var length = asked.Number(sum.LengthMm, "lengthMm");
+        var width = asked.Number(sum.WidthMm, "widthMm");
+        var height = asked.Number(sum.HeightMm, "heightMm");
+        var bulk = asked.Number(sum.BulkDensity, "bulkDensity");
+        var solids = asked.Number(sum.SolidsShare, "solidsShare");
+        asked.Settle();
+        var paste = PasteMix.Of(length, width, height, bulk, solids);
+        return new(paste.SectionMm2, paste.Ml, paste.StonesG, paste.BinderMl);
+    }
+
+    public static MatchAnswer Match(MatchSum sum, Catalogue catalogue)
+    {
+        var asked = new Asked();
+        var kind = asked.Choice(sum.Class, "class");
+        var colour = asked.Colour(sum.Colour, "colour");
+        var ground = asked.Colour(sum.Ground, "ground");
+        var depth = asked.Number(sum.DepthMm, "depthMm");
+        double Percent(AskedBatch? given, string at) =>
+            asked.Has(given, at) ? Core.Mixing.Load.Percent(asked.Number(given.Grams, $"{at}.grams"), asked.Number(given.ResinG, $"{at}.resinG")) : 0;
+        double first = Percent(sum.First, "first"), second = Percent(sum.Second, "second");
+        asked.Settle();
+        Colour Seen(double percent) => CupLook.Of(
+            catalogue, new("batch", "batch", colour.ToHex(), [new(kind, percent)]), _ => throw new InvalidOperationException("Nothing is filled from another."), () => TypicalMaterials.MixedDensity).Over(ground, depth);
+        var apart = Lab.Difference(Lab.Of(Seen(first)), Lab.Of(Seen(second)));
+        return new(first, second, apart, apart < SameToTheEye);
+    }
+
+    /// <summary>Below this nobody sees a difference, ΔE00.</summary>
+    private const double SameToTheEye = 1;
 
     private static MixRatio Ratio(Asked asked, AskedRatio? given)
     {

@@ -196,3 +196,25 @@ public sealed record ReachSum(double? MixedMl = null, double? EachMl = null, int
 
 /// <summary>How many it fills, and what is left or missing.</summary>
 public sealed record ReachAnswer(int Filled, double LeftMl, double LackMl);
+
+/// <summary>Rubber round a master in its box.</summary>
+public sealed record RubberSum(double? BoxMl = null, double? MasterMl = null, double? LossShare = null);
+
+/// <summary>The rubber, its two parts by weight, and how long it can be worked and takes to set.</summary>
+public sealed record RubberAnswer(double TotalMl, double TotalG, double FirstG, double SecondG, double WorkingMinutes, double SetsMinutes);
+
+/// <summary>A line of paste.</summary>
+public sealed record PasteSum(double? LengthMm = null, double? WidthMm = null, double? HeightMm = null, double? BulkDensity = null, double? SolidsShare = null);
+
+/// <summary>The paste, its stones and its resin.</summary>
+public sealed record PasteAnswer(double SectionMm2, double PasteMl, double StonesG, double BinderMl);
+
+/// <summary>So much colourant in so much resin.</summary>
+public sealed record AskedBatch(double? Grams = null, double? ResinG = null);
+
+/// <summary>Two batches of one recipe.</summary>
+public sealed record MatchSum(
+    ColourantClass? Class = null, string? Colour = null, string? Ground = null, double? DepthMm = null, AskedBatch? First = null, AskedBatch? Second = null);
+
+/// <summary>How the second comes out beside the first.</summary>
+public sealed record MatchAnswer(double FirstPercent, double SecondPercent, double DeltaE00, bool SameToTheEye);

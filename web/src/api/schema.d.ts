@@ -914,6 +914,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reckon/rubber": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Rubber for a mould, by weight. */
+        post: operations["reckon-rubber"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/paste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Stones and resin for a line of paste. */
+        post: operations["reckon-paste"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/match": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How a second batch of a recipe comes out beside the first. */
+        post: operations["reckon-match"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reckon/joining": {
         parameters: {
             query?: never;
@@ -1431,6 +1482,12 @@ export interface components {
             name: string;
             takenOff: components["schemas"]["Moment"];
             until: components["schemas"]["Moment"];
+        };
+        AskedBatch: {
+            /** Format: double */
+            grams?: null | number;
+            /** Format: double */
+            resinG?: null | number;
         };
         AskedCoats: {
             /** Format: double */
@@ -3665,6 +3722,24 @@ export interface components {
              */
             cupPercent?: null | number;
         };
+        MatchAnswer: {
+            /** Format: double */
+            firstPercent: number;
+            /** Format: double */
+            secondPercent: number;
+            /** Format: double */
+            deltaE00: number;
+            sameToTheEye: boolean;
+        };
+        MatchSum: {
+            class?: null | components["schemas"]["ColourantClass"];
+            colour?: null | string;
+            ground?: null | string;
+            /** Format: double */
+            depthMm?: null | number;
+            first?: null | components["schemas"]["AskedBatch"];
+            second?: null | components["schemas"]["AskedBatch"];
+        };
         /**
          * @description Kinds of material.
          * @enum {unknown}
@@ -4312,6 +4387,28 @@ export interface components {
             /** @description What each layer takes in it, ml, lowest first; of all panels or pieces that are poured at once. */
             layerMl: components["schemas"]["Reckoned"][];
         };
+        PasteAnswer: {
+            /** Format: double */
+            sectionMm2: number;
+            /** Format: double */
+            pasteMl: number;
+            /** Format: double */
+            stonesG: number;
+            /** Format: double */
+            binderMl: number;
+        };
+        PasteSum: {
+            /** Format: double */
+            lengthMm?: null | number;
+            /** Format: double */
+            widthMm?: null | number;
+            /** Format: double */
+            heightMm?: null | number;
+            /** Format: double */
+            bulkDensity?: null | number;
+            /** Format: double */
+            solidsShare?: null | number;
+        };
         /** @description A whole piece as the artist plans it: one immutable document. Nothing in it is worked out; the chain works out the rest. */
         Piece: {
             /** @description The piece's name. */
@@ -4879,6 +4976,28 @@ export interface components {
          * @enum {unknown}
          */
         RimWay: "proportional" | "even";
+        RubberAnswer: {
+            /** Format: double */
+            totalMl: number;
+            /** Format: double */
+            totalG: number;
+            /** Format: double */
+            firstG: number;
+            /** Format: double */
+            secondG: number;
+            /** Format: double */
+            workingMinutes: number;
+            /** Format: double */
+            setsMinutes: number;
+        };
+        RubberSum: {
+            /** Format: double */
+            boxMl?: null | number;
+            /** Format: double */
+            masterMl?: null | number;
+            /** Format: double */
+            lossShare?: null | number;
+        };
         RunPourView: {
             layerId: string;
             regionId: components["schemas"]["RegionId"];
@@ -7550,6 +7669,99 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReachAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-rubber": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RubberSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RubberAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-paste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasteSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PasteAnswer"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "reckon-match": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MatchSum"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MatchAnswer"];
                 };
             };
             /** @description Problem details: what was refused, and why. */
