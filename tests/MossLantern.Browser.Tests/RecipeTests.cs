@@ -127,7 +127,7 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("cannot be filled any more:");
         page.WaitForText("one runs short");
         page.WaitUntilKept();
-        page.Write("Mixed in cream", "90");
+        page.Write("Mixed in cream", "200");
         page.WaitForText("cast stones:");
         page.WaitUntilKept();
         page.Click("button", "Put them on the left-over shelf");
@@ -141,7 +141,7 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("Undo: choose for a cup");
         page.WaitUntilKept();
         var choice = Piece(Workshop, Copy("sphagnum-pools"))["sittings"]![0]!["cupChoices"]![0]!;
-        Assert.Equal(("the last corner", 21, 90), ((string)choice["heldBack"]!["name"]!, (double)choice["heldBack"]!["ml"]!, (double)choice["mixedMl"]!));
+        Assert.Equal(("the last corner", 21, 200), ((string)choice["heldBack"]!["name"]!, (double)choice["heldBack"]!["ml"]!, (double)choice["mixedMl"]!));
     }
 
     [Fact]
