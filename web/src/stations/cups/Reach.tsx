@@ -23,6 +23,8 @@ export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
   const choice = piece.sittings
     .find((s) => s.id === sittingPlan.sittingId)
     ?.cupChoices?.find((c) => c.recipeId === cup.id);
+  // What ran short stays open when it is put right.
+  const [open, setOpen] = useState(false);
   const [heldFor, setHeldFor] = useState(choice?.heldBack?.name ?? '');
   if (!reach || !plan) return null;
   const place = `sittings[${sittingPlan.sittingId}].cupChoices[${cup.id}]`;
@@ -45,7 +47,11 @@ export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
   const several = sittingPlan.copies > 1;
   const { first } = reach;
   return (
-    <details className="recipe-part" open={reach.lacks !== null || undefined}>
+    <details
+      className="recipe-part"
+      open={open || reach.lacks !== null}
+      onToggle={(e) => setOpen(e.currentTarget.open)}
+    >
       <summary>
         {reach.lacks
           ? `Runs short by ${units.show(reach.lacks.value, 'ml', 1)}`
