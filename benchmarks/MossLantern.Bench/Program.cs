@@ -7,11 +7,13 @@ using MossLantern.Core.Documents;
 using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Mixing;
 using MossLantern.Core.Painting;
 using MossLantern.Core.Planning;
 using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
+using MossLantern.Core.Units;
 using NodaTime;
 
 BenchmarkSwitcher.FromAssembly(typeof(MapBenchmarks).Assembly).Run(args);
@@ -119,6 +121,26 @@ namespace MossLantern.Bench
             };
             return Painter.Paint(mapper, Catalogue.Typical, piece with { Layers = [moved] }, 0, PaintDetail.Draft);
         }
+    }
+
+    /// <summary>What to mix for a wanted colour from many colourants.</summary>
+    [MemoryDiagnoser]
+    public class ColourBenchmarks
+    {
+        private ImmutableArray<AtHand> atHand = [];
+
+        [Params(12, 40)]
+        public int Colourants { get; set; }
+
+        [GlobalSetup]
+        public void Set() => atHand =
+        [
+            .. Enumerable.Range(0, Colourants).Select(i => new AtHand(
+                Catalogue.Typical.Of(Enum.GetValues<ColourantClass>()[i % 9]), null, $"c{i}", Colour.Of($"#{(i * 67 + 20) % 230:x2}{(i * 131 + 60) % 240:x2}{(i * 29 + 90) % 220:x2}"))),
+        ];
+
+        [Benchmark]
+        public ImmutableArray<ColourMixture> Find() => WantedColour.Of(Colour.Of("#5b7f4a"), Colour.Of("#d9c29a"), 3, atHand, 1.065);
     }
 
     /// <summary>The cure model: calibrated once per resin, then asked for every cup and film.</summary>

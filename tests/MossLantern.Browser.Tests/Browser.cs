@@ -11,7 +11,7 @@ internal sealed class Browser : IDisposable
     private static readonly ConcurrentBag<Browser> Idle = [];
 
     private readonly string profile = Directory.CreateTempSubdirectory("moss-lantern-profile-").FullName;
-    private readonly string first;
+    private readonly string first, firstSession;
 
     private Browser()
     {
@@ -26,6 +26,7 @@ internal sealed class Browser : IDisposable
         first = Driver.CurrentWindowHandle;
         var told = (Dictionary<string, object>)Driver.Capabilities.GetCapability("goog:chromeOptions")!;
         Tools = DevTools.Of((string)told["debuggerAddress"]);
+        firstSession = (string)Tools.Send("Target.attachToTarget", new() { ["targetId"] = first, ["flatten"] = true })["sessionId"]!;
     }
 
     public ChromeDriver Driver { get; }
@@ -58,11 +59,13 @@ internal sealed class Browser : IDisposable
     }
 
     /// <summary>Closes a window, and forgets everything that its pages have kept in the browser.</summary>
-    public void Close(string window, string session, Uri address)
+    public void Close(string window, Uri address)
     {
-        Tools.Send("Storage.clearDataForOrigin", new() { ["origin"] = address.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "all" }, session);
         Driver.SwitchTo().Window(first);
         Tools.Send("Target.closeTarget", new() { ["targetId"] = window });
+
+        // Cleared while the page is open, what it was just about to keep would be there for the next.
+        Tools.Send("Storage.clearDataForOrigin", new() { ["origin"] = address.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "all" }, firstSession);
     }
 
     public void Dispose()

@@ -505,7 +505,7 @@ internal sealed class Page : IDisposable
 
     public void Dispose()
     {
-        browser.Close(window, session, address);
+        browser.Close(window, address);
         browser.GiveBack();
     }
 }

@@ -290,4 +290,16 @@ public class SittingTests
             },
             iter: 150);
     }
+
+    [Fact]
+    public void What_the_whole_piece_takes_is_the_sum_over_its_sittings_resin_by_resin()
+    {
+        var two = Editing.Checked(FirstPiece.Of("Two", Samples.Panel()), [new AddLayer(), new AddLayer()], AnyEdit.Cupboard).Piece!;
+        two = two with { Sittings = [two.Sittings[0], two.Sittings[1], two.Sittings[2] with { Resin = new("casting") }] };
+        var plan = new PiecePlanner(new LayerMapper()).Plan(two, [], DateTimeZone.Utc);
+        Assert.Equal(["Coating resin", "Casting resin"], plan.Need.Select(n => n.Resin));
+        Assert.Equal(plan.Sittings.Sum(s => s.Batches.TotalMl.Value), plan.Need.Sum(n => n.MixMl.Value), 1e-9);
+        Assert.All(plan.Need, n => Assert.Equal(n.MixMl.Value, n.ResinMl.Value + n.HardenerMl.Value, 1e-9));
+        Assert.Equal(2, plan.Need[0].MixMl.Inputs.Length);
+    }
 }

@@ -10,4 +10,6 @@ namespace MossLantern.Core.Planning;
 /// <param name="Layers">Its layers, lowest first.</param>
 /// <param name="Sittings">Its sittings, in their order.</param>
 /// <param name="Findings">What the second look sees.</param>
-public sealed record PiecePlan(GroundPlan Ground, ImmutableArray<LayerPlan> Layers, ImmutableArray<SittingPlan> Sittings, ImmutableArray<Finding> Findings);
+/// <param name="Need">What it takes over all of its sittings, resin by resin.</param>
+public sealed record PiecePlan(
+    GroundPlan Ground, ImmutableArray<LayerPlan> Layers, ImmutableArray<SittingPlan> Sittings, ImmutableArray<Finding> Findings, ImmutableArray<PieceNeed> Need);

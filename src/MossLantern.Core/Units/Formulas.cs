@@ -135,6 +135,9 @@ public static class Formulas
     /// <summary>Everything that a sitting mixes.</summary>
     public const string SittingVolume = "sitting-volume";
 
+    /// <summary>Everything that a piece takes.</summary>
+    public const string PieceVolume = "piece-volume";
+
     /// <summary>When a batch is divided.</summary>
     public const string BatchDivided = "batch-divided";
 
@@ -451,6 +454,7 @@ public static class Formulas
         new(CupLacks, "Missing", "wanted − can be poured", "mixing.md#running-short-and-left-over"),
         new(LeftOverStones, "Cast stones", "left over × density of the mix", "mixing.md#running-short-and-left-over"),
         new(LeftOverSeal, "Seal coat", "left over × 10 ÷ seal coat", "mixing.md#running-short-and-left-over"),
+        new(PieceVolume, "The whole piece", "the sum of its sittings", "mixing.md#sittings"),
         new(LoadForCover, "Load for a cover", "−ln(1 − wanted cover ÷ 100) ÷ (depth × cover κ); of several colourants, all are taken so much stronger", "mixing.md#load-for-a-cover"),
         new(LayerVolume, "Layer", "the sum of its cups; mixed ones are filled from the others", "mixing.md#cup-volume"),
         new(Milestone, "Window", "at the reference temperature ÷ speed of cure; speed of cure = exp(−activation energy Ea ÷ 0.008314 × (1 ÷ (room + 273.15) − 1 ÷ (reference temperature + 273.15)))", "curing.md#equivalent-age"),

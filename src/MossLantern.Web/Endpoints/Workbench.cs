@@ -64,7 +64,7 @@ public sealed record SittingView(
     ImmutableArray<CupReach> Reach);
 
 /// <summary>Everything worked out for a piece; why its underside is not seen and no light comes through it, where that is so.</summary>
-public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<SittingView> Sittings, ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden);
+public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<SittingView> Sittings, ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden, ImmutableArray<PieceNeed> Need);
 
 /// <summary>A pour of a run as it is shown.</summary>
 public sealed record RunPourView(string LayerId, RegionId RegionId, string ColourName, double PlannedMl, double? PouredMl, int Pass);
@@ -91,7 +91,7 @@ public sealed record EarlierView(string PieceId, string PieceName, string LayerN
 public sealed record PreviewView(PlanView? Plan, Painting? Painting, Piece? Piece = null);
 
 /// <summary>What a change made of a plan: what is as it was is left out. Layers and sittings are those of the piece, in its order.</summary>
-public sealed record PlanChange(GroundPlan? Ground, ImmutableArray<LayerView> Layers, ImmutableArray<SittingView> Sittings, ImmutableArray<Finding>? Findings, PotLeft? Pot, string? Hidden);
+public sealed record PlanChange(GroundPlan? Ground, ImmutableArray<LayerView> Layers, ImmutableArray<SittingView> Sittings, ImmutableArray<Finding>? Findings, PotLeft? Pot, string? Hidden, ImmutableArray<PieceNeed> Need);
 
 /// <summary>A piece after a change, with what that made of its plan; and where something was made anew, its place.</summary>
 public sealed record EditedView(
@@ -228,7 +228,7 @@ public sealed class Workbench(
             was is not null && Alike(was.Ground, now.Ground) ? null : now.Ground,
             [.. now.Layers.Where(l => was?.Layers.FirstOrDefault(b => b.LayerId == l.LayerId) is not { } before || !Alike(before, l))],
             [.. now.Sittings.Where(s => was?.Sittings.FirstOrDefault(b => b.SittingId == s.SittingId) is not { } before || !Alike(before, s))],
-            was is not null && Alike(was.Findings, now.Findings) ? null : now.Findings, now.Pot, now.Hidden),
+            was is not null && Alike(was.Findings, now.Findings) ? null : now.Findings, now.Pot, now.Hidden, now.Need),
         made);
 
     /// <summary>Whether two things are written alike.</summary>
@@ -344,7 +344,7 @@ public sealed class Workbench(
                     ],
                     s.OpenRegions, s.Copies, s.Castings, s.Reach)),
             ],
-            plan.Findings, PotOf(piece, plan.Ground), Look.Hidden(piece));
+            plan.Findings, PotOf(piece, plan.Ground), Look.Hidden(piece), plan.Need);
     }
 
     /// <summary>The pot that the ground's paint comes from, beside what the ground takes.</summary>

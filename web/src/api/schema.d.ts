@@ -4456,6 +4456,21 @@ export interface components {
          * @enum {unknown}
          */
         PieceKind: "panel" | "slice" | "frame" | "casting";
+        /** @description What a piece takes of one resin over all of its sittings, mixed as planned. */
+        PieceNeed: {
+            /** @description The resin's name. */
+            resin: string;
+            /** @description All batches, ml. */
+            mixMl: components["schemas"]["Reckoned"];
+            /** @description Resin, ml. */
+            resinMl: components["schemas"]["Reckoned"];
+            /** @description Hardener, ml. */
+            hardenerMl: components["schemas"]["Reckoned"];
+            /** @description Resin, g. */
+            resinG: components["schemas"]["Reckoned"];
+            /** @description Hardener, g. */
+            hardenerG: components["schemas"]["Reckoned"];
+        };
         PieceRef: {
             id: string;
             name: string;
@@ -4486,6 +4501,7 @@ export interface components {
             findings: null | components["schemas"]["Finding"][];
             pot: null | components["schemas"]["PotLeft"];
             hidden: null | string;
+            need: components["schemas"]["PieceNeed"][];
         };
         PlanView: {
             ground: components["schemas"]["GroundPlan"];
@@ -4494,6 +4510,7 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             pot: null | components["schemas"]["PotLeft"];
             hidden: null | string;
+            need: components["schemas"]["PieceNeed"][];
         };
         /** @description The colour of a pool. */
         PoolColour: {

@@ -51,6 +51,7 @@ class TestWorkshop {
       sittings,
       pot: null,
       hidden: null,
+      need: [],
     } as unknown as PlanView;
   }
 
@@ -79,7 +80,15 @@ class TestWorkshop {
     return {
       ...view,
       // Only the first layer has changed.
-      plan: { ground: null, findings: null, layers: [plan.layers[0]], sittings: [], pot: null, hidden: null },
+      plan: {
+        ground: null,
+        findings: null,
+        layers: [plan.layers[0]],
+        sittings: [],
+        pot: null,
+        hidden: null,
+        need: [],
+      },
       made: null,
     } as unknown as EditedView;
   };

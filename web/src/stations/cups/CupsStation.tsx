@@ -125,6 +125,7 @@ export function CupsStation() {
         </p>
       </div>
       <Castings />
+      <WholePiece />
       {system && <MakersData layer={layer} system={system} at={at} />}
       <CompareResins />
 
@@ -213,6 +214,26 @@ export function CupsStation() {
         </p>
       )}
     </>
+  );
+}
+
+/** What the piece takes over all of its sittings, where there are several. */
+function WholePiece() {
+  const { plan } = useStation();
+  if (plan.sittings.filter((s) => s.batches.all.length > 0).length < 2) return null;
+  return (
+    <details className="makers">
+      <summary>The whole piece, over all of its sittings</summary>
+      {plan.need.map((n) => (
+        <p key={n.resin}>
+          {n.resin}: <HowNumber of={n.mixMl} label={`${n.resin} in all`} decimals={0} />, of which resin{' '}
+          <HowNumber of={n.resinMl} label={`Resin of ${n.resin}`} decimals={0} /> (
+          <HowNumber of={n.resinG} label={`Resin of ${n.resin} by weight`} decimals={0} />) and hardener{' '}
+          <HowNumber of={n.hardenerMl} label={`Hardener of ${n.resin}`} decimals={0} /> (
+          <HowNumber of={n.hardenerG} label={`Hardener of ${n.resin} by weight`} decimals={0} />)
+        </p>
+      ))}
+    </details>
   );
 }
 
