@@ -505,7 +505,17 @@ internal sealed class Page : IDisposable
 
     public void Dispose()
     {
-        browser.Close(window, address);
+        try
+        {
+            browser.Close(window, address);
+        }
+        catch
+        {
+            // One that does not answer any more is not left running.
+            browser.Dispose();
+            throw;
+        }
+
         browser.GiveBack();
     }
 }

@@ -47,7 +47,8 @@ function Weighing({ id, sitting, view }: { id: string; sitting: string; view: Sc
   // In marked cups there is nothing to read but the line.
   const marked = view.byVolume && step !== undefined && step.part !== 'colourant' ? step : null;
   const hand = byHand || (live !== null && !scale);
-  const grams = marked ? marked.target.value : hand ? typed : (scale?.grams ?? null);
+  // What a scale showed before it stopped is not what lies on it.
+  const grams = marked ? marked.target.value : hand ? typed : silent ? null : (scale?.grams ?? null);
   const within = step && grams !== null ? withinOf(step, grams) : null;
 
   const next = () => {
@@ -112,7 +113,6 @@ function Weighing({ id, sitting, view }: { id: string; sitting: string; view: Sc
             </>
           ) : (
             <>
-              {' '}
               <p className="weigh-now" data-within={within ?? undefined} aria-live="off">
                 <b>{grams === null ? '–' : fixed(grams, 1)}</b>
                 <small>g</small>
@@ -131,8 +131,15 @@ function Weighing({ id, sitting, view }: { id: string; sitting: string; view: Sc
               </p>
               {step.finer && (
                 <p className="finding mind">
-                  The steps of your scale are too coarse for so little: count drops or level scoops, or mix
-                  more at once.
+                  The steps of your scale are too coarse for so little:{' '}
+                  {step.dose?.drops || step.dose?.scoops
+                    ? 'take '
+                    : 'count drops or level scoops, or mix more at once'}
+                  {step.dose?.drops && <HowNumber of={step.dose.drops} label="In drops" decimals={0} />}
+                  {step.dose?.scoops && (
+                    <HowNumber of={step.dose.scoops} label="In level scoops" decimals={1} />
+                  )}
+                  .
                 </p>
               )}
               <Judged id={id} sitting={sitting} step={step} grams={grams} within={within} />
@@ -142,7 +149,7 @@ function Weighing({ id, sitting, view }: { id: string; sitting: string; view: Sc
                     ? 'No scale answers: type what it shows.'
                     : 'Typed by hand.'
                   : silent
-                    ? 'The scale has said nothing new for 2 seconds.'
+                    ? 'The scale has said nothing new for 2 seconds. Type what it shows, or look at its cable.'
                     : ''}
               </p>
               {hand && (
@@ -189,7 +196,7 @@ function Weighing({ id, sitting, view }: { id: string; sitting: string; view: Sc
         <button
           type="button"
           className="btn btn-outline-primary"
-          disabled={!scale}
+          disabled={!scale || marked !== null}
           onClick={() => tare.mutate()}
         >
           Tare
@@ -202,7 +209,7 @@ function Weighing({ id, sitting, view }: { id: string; sitting: string; view: Sc
         >
           Weigh the last again
         </button>
-        {scale && (
+        {scale && !marked && (
           <button
             type="button"
             className="btn btn-outline-primary"
