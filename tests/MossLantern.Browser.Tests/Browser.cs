@@ -17,7 +17,7 @@ internal sealed class Browser : IDisposable
     {
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--lang=en-US",
+            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-software-rasterizer", "--disable-quic", "--no-first-run", "--lang=en-US",
             "--disable-background-networking", "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage",
             "--disable-backgrounding-occluded-windows", "--disable-renderer-backgrounding",
             $"--user-data-dir={profile}");
