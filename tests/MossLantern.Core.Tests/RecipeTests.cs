@@ -290,6 +290,25 @@ public class RecipeTests
         Assert.False(new KeptRecipeValidator().Validate(kept with { Note = new('x', 2001) }).IsValid);
     }
 
+    [Fact]
+    public void A_kept_recipe_is_dosed_anew_with_what_it_is_filled_from()
+    {
+        var cups = DosedCup.Of(Catalogue.Typical, new(new("m", "m", "#445566", [new(ColourantClass.Glitter, 2)], [new("a", 2), new("b", 1), new("c", 1)]), [Samples.Cup("a"), Samples.Cup("b"), Samples.Cup("c")]), 20, Density);
+        Assert.Equal([("a", 10), ("b", 5), ("c", 5), ("m", 20)], cups.Select(c => (c.Name, c.Ml)));
+        Assert.Equal(0.02 * 20 * Density, cups[3].Doses.All[0].G.Value, 1e-9);
+        Assert.Equal(0.04 * 10 * Density, cups[0].Doses.All[0].G.Value, 1e-9);
+    }
+
+    [Theory]
+    [InlineData(0.99, Nearness.Same)]
+    [InlineData(1, Nearness.VeryNear)]
+    [InlineData(3.99, Nearness.VeryNear)]
+    [InlineData(4, Nearness.Near)]
+    [InlineData(11.99, Nearness.Near)]
+    [InlineData(12, Nearness.Another)]
+    [InlineData(double.NaN, Nearness.Another)]
+    public void How_near_a_colour_is_goes_by_its_difference(double apart, Nearness near) => Assert.Equal(near, Lab.NearnessOf(apart));
+
     private static readonly ImmutableArray<AtHand> Forty =
     [
         .. Enumerable.Range(0, 40).Select(i => new AtHand(

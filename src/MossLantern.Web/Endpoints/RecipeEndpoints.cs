@@ -24,9 +24,6 @@ public sealed record KeepRecipe(string RecipeId, ImmutableArray<Recipe> Recipes,
 /// <summary>So much of a resin that a recipe is dosed for.</summary>
 public sealed record DoseRecipe(double Ml, string Resin);
 
-/// <summary>A cup of a recipe that is dosed anew: what it is filled with, and what is stirred in.</summary>
-public sealed record DosedCup(string Name, double Ml, double G, CupDoses Doses);
-
 /// <summary>A wanted colour: what it lies on, how deep, in which resin, and how much of it; the colourants of the cupboard are at hand, and these.</summary>
 public sealed record WantedMixture(string Colour, string Ground, double DepthMm, string Resin, double Ml, ImmutableArray<ColourAtHand> Besides);
 
@@ -34,7 +31,7 @@ public sealed record WantedMixture(string Colour, string Ground, double DepthMm,
 public sealed record ColourAtHand(ColourantClass Colourant, string Name, string Colour);
 
 /// <summary>A mixture that comes near to a wanted colour: what each colourant is called, how much of it so much resin takes, how it looks, and how far off it is.</summary>
-public sealed record MixtureView(ImmutableArray<Dose> Doses, ImmutableArray<string> Names, CupDoses Amounts, string Shown, Reckoned Apart);
+public sealed record MixtureView(ImmutableArray<Dose> Doses, ImmutableArray<string> Names, CupDoses Amounts, string Shown, Reckoned Apart, Nearness Near);
 
 /// <summary>Endpoints of the recipes that are kept by name, and of colours that are to be mixed.</summary>
 internal static class RecipeEndpoints
@@ -74,7 +71,7 @@ internal static class RecipeEndpoints
             }
 
             return Problems(around.Catalogue, request.Resin, ("ml", Accepted.VolumeMl, request.Ml)) is { Count: > 0 } problems ? ProblemHandler.Invalid(problems)
-                : TypedResults.Ok(Dosed(around.Catalogue, stored.Thing, request.Ml, around.Catalogue.Resin(request.Resin)!.MixDensity));
+                : TypedResults.Ok(DosedCup.Of(around.Catalogue, stored.Thing, request.Ml, around.Catalogue.Resin(request.Resin)!.MixDensity));
         });
         app.MapPost("/api/colours/mixtures", Results<Ok<ImmutableArray<MixtureView>>, ProblemHttpResult> (WantedMixture request, WorkshopSurroundings around, CancellationToken gone) =>
         {
@@ -125,19 +122,8 @@ internal static class RecipeEndpoints
         [
             .. WantedColour.Of(wanted, ground, request.DepthMm, [.. own.Concat(besides).DistinctBy(a => (a.Known.Class, a.Colour.ToHex()))], density, gone).Select(m => new MixtureView(
                 m.Doses, m.Names, CupDoses.Of(catalogue, new("mixture", "mixture", m.Doses[0].Colour!, m.Doses), request.Ml, request.Ml * density, density), m.Shown.ToHex(),
-                WantedColour.Difference(m.Shown, wanted))),
+                WantedColour.Difference(m.Shown, wanted), Lab.NearnessOf(m.Apart))),
         ];
-    }
-
-    private static ImmutableArray<DosedCup> Dosed(Catalogue catalogue, KeptRecipe kept, double ml, double density)
-    {
-        var all = (kept.Recipe.Of ?? []).Sum(s => s.Parts);
-        return
-        [
-            .. (kept.Recipe.Of ?? []).Select(s => Cup(kept.Others.Single(r => r.Id == s.RecipeId), ml * s.Parts / all)), Cup(kept.Recipe, ml),
-        ];
-
-        DosedCup Cup(Recipe recipe, double of) => new(recipe.Name, of, of * density, CupDoses.Of(catalogue, recipe, of, of * density, density));
     }
 
     private static ImmutableArray<RecipeView> All(RecipeStore recipes, WorkshopSurroundings around) =>

@@ -401,11 +401,8 @@ internal static class Reckoning
         Colour Seen(double percent) => CupLook.Of(
             catalogue, new("batch", "batch", colour.ToHex(), [new(kind, percent)]), _ => throw new InvalidOperationException("Nothing is filled from another."), () => TypicalMaterials.MixedDensity).Over(ground, depth);
         var apart = Lab.Difference(Lab.Of(Seen(first)), Lab.Of(Seen(second)));
-        return new(first, second, apart, apart < SameToTheEye);
+        return new(first, second, apart, apart < Lab.SameToTheEye);
     }
-
-    /// <summary>Below this nobody sees a difference, ΔE00.</summary>
-    private const double SameToTheEye = 1;
 
     private static MixRatio Ratio(Asked asked, AskedRatio? given)
     {

@@ -2061,12 +2061,21 @@ export interface components {
         };
         /** @enum {unknown} */
         DoseUnit: "percent" | "grams" | "drops" | "scoops";
+        /** @description A cup of a kept recipe that is dosed anew. */
         DosedCup: {
+            /** @description Its name. */
             name: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What it is filled with, ml.
+             */
             ml: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description The same, g.
+             */
             g: number;
+            /** @description What is stirred in. */
             doses: components["schemas"]["CupDoses"];
         };
         /** Format: double */
@@ -3897,6 +3906,7 @@ export interface components {
             amounts: components["schemas"]["CupDoses"];
             shown: string;
             apart: components["schemas"]["Reckoned"];
+            near: components["schemas"]["Nearness"];
         };
         Moment: {
             at: components["schemas"]["Instant"];
@@ -3988,6 +3998,11 @@ export interface components {
             namedAt: components["schemas"]["Moment"];
             shown: boolean;
         };
+        /**
+         * @description How near two colours are to the eye.
+         * @enum {unknown}
+         */
+        Nearness: "same" | "very-near" | "near" | "another";
         NewPiece: {
             name: string;
             ground: components["schemas"]["Ground"];

@@ -8,7 +8,7 @@ import { judgedQuery, weighingQuery } from '../api/queries';
 import { HowNumber } from '../parts/HowNumber';
 import { NumberField } from '../parts/NumberField';
 import { useLive } from '../parts/live';
-import { fixed } from '../units/format';
+import { fixed, markDecimals } from '../units/format';
 import { useUnits } from '../units/units';
 import { judgedGrams, barOf, withinOf } from './weigh';
 import { TwoCups } from './TwoCups';
@@ -102,7 +102,7 @@ function Weighing({ id, sitting, view }: { id: string; sitting: string; view: Sc
           {marked ? (
             <>
               <p className="weigh-now">
-                <b>{units.part(marked.ml?.value ?? 0, 'ml', halves(marked.ml?.value ?? 0)).text}</b>
+                <b>{units.part(marked.ml?.value ?? 0, 'ml', markDecimals(marked.ml?.value ?? 0)).text}</b>
                 <small>{units.part(marked.ml?.value ?? 0, 'ml').unit}</small>
               </p>
               <TwoCups
@@ -251,9 +251,6 @@ function Weighing({ id, sitting, view }: { id: string; sitting: string; view: Sc
     </main>
   );
 }
-
-/** A marked cup is read to a part of its step: a part that falls between two marks says so. */
-const halves = (ml: number) => (Math.abs(ml - Math.round(ml)) < 0.05 ? 0 : 1);
 
 const nextWords = (step: Step | undefined) => (step ? `Next: ${step.name}` : 'That was the last');
 

@@ -86,3 +86,6 @@ export const decimalsOfStep = (step: number) => Math.max(0, Math.ceil(-Math.log1
 
 /** Keys by which a closed list passes from one choice to the next. */
 export const passingKeys = /^(Arrow|Home$|End$|Page|.$)/;
+
+/** Decimals of what is read off a marked cup, to a part of its step: a part that falls between two marks says so. */
+export const markDecimals = (ml: number) => (Math.abs(ml - Math.round(ml)) < 0.05 ? 0 : 1);

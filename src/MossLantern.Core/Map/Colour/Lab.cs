@@ -2,6 +2,22 @@ using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Map;
 
+/// <summary>How near two colours are to the eye.</summary>
+public enum Nearness
+{
+    /// <summary>Nobody sees a difference.</summary>
+    Same,
+
+    /// <summary>Only side by side.</summary>
+    VeryNear,
+
+    /// <summary>They read as one where they meet wet, and are not the same.</summary>
+    Near,
+
+    /// <summary>Another colour.</summary>
+    Another,
+}
+
 /// <summary>A colour in CIELAB under daylight D65.</summary>
 /// <param name="L">Lightness, 0 to 100.</param>
 /// <param name="A">Green to red.</param>
@@ -11,6 +27,17 @@ public readonly record struct Lab(double L, double A, double B)
 {
     /// <summary>Wet neighbours nearer than this read as one.</summary>
     public const double ReadsAsOne = 12;
+
+    /// <summary>Below this nobody sees a difference, ΔE00.</summary>
+    public const double SameToTheEye = 1;
+
+    /// <summary>Below this a difference is only seen side by side, ΔE00.</summary>
+    public const double SeenBeside = 4;
+
+    /// <summary>How near so large a difference is to the eye; what is no number is another colour.</summary>
+    /// <param name="apart">The difference, ΔE00.</param>
+    public static Nearness NearnessOf(double apart) =>
+        apart < SameToTheEye ? Nearness.Same : apart < SeenBeside ? Nearness.VeryNear : apart < ReadsAsOne ? Nearness.Near : Nearness.Another;
 
     /// <summary>Chroma.</summary>
     public double Chroma => Math.Sqrt(A * A + B * B);

@@ -1,5 +1,6 @@
 import { useRef } from 'react';
 import type { BatchPlan } from '../../api/client';
+import { markDecimals } from '../../units/format';
 import { HowNumber } from '../../parts/HowNumber';
 import { Told } from '../../parts/Told';
 import { Vessel, heightFor, sizeFor } from '../../parts/Vessel';
@@ -230,7 +231,5 @@ export function BatchRow(props: Props) {
 }
 
 function Part({ of, label }: { of: React.ComponentProps<typeof HowNumber>['of']; label: string }) {
-  return (
-    <HowNumber of={of} label={label} decimals={Math.abs(of.value - Math.round(of.value)) < 0.05 ? 0 : 1} />
-  );
+  return <HowNumber of={of} label={label} decimals={markDecimals(of.value)} />;
 }

@@ -8,6 +8,7 @@ import { useEdits } from '../../parts/editing';
 import { useFields } from '../../parts/fields';
 import type { BatchPlan, CupVolume, Reckoned } from '../../api/client';
 import { HowNumber } from '../../parts/HowNumber';
+import { markDecimals } from '../../units/format';
 import { useUnits } from '../../units/units';
 import { useMaterials } from '../materials';
 import type { AtStation } from '../station';
@@ -374,9 +375,6 @@ function PouredOff({ cup, name, batch }: { cup: string; name: string; batch: Bat
   );
 }
 
-/** A marked cup is read to a part of its step: a part that falls between two marks says so. */
-const halves = (ml: number) => (Math.abs(ml - Math.round(ml)) < 0.05 ? 0 : 1);
-
 interface MakersProps {
   layer: FilledLayer;
   system: {
@@ -458,7 +456,7 @@ function Part({
     <tr>
       <th scope="row">{name}</th>
       <td data-hero={!byWeight || undefined}>
-        <HowNumber of={ml} label={`${label} by volume`} decimals={halves(ml.value)} />
+        <HowNumber of={ml} label={`${label} by volume`} decimals={markDecimals(ml.value)} />
       </td>
       <td data-hero={byWeight || undefined}>
         <HowNumber of={g} label={`${label} by weight`} />

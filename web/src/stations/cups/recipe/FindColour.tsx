@@ -98,8 +98,7 @@ function Mixture({ of, wanted, onTake }: { of: Schemas['MixtureView']; wanted: s
           </span>
         ))}
         <small>
-          <HowNumber of={of.apart} label={`How far off is ${names}`} decimals={1} />:{' '}
-          {nearWords(of.apart.value)}
+          <HowNumber of={of.apart} label={`How far off is ${names}`} decimals={1} />: {nearWords[of.near]}
         </small>
       </span>
       <button type="button" className="btn btn-outline-primary" onClick={onTake}>

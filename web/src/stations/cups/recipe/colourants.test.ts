@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { Recipe } from '../../../api/client';
-import { coloursAtHand, nearWords, pick, picked } from './colourants';
+import { coloursAtHand, pick, picked } from './colourants';
 
 const recipe = (id: string, doses: Partial<Recipe['doses'][number]>[], of: Recipe['of'] = null): Recipe => ({
   id,
@@ -41,15 +41,4 @@ it('has each colourant of the cups at hand once, but no lacing and nothing of cu
   ]);
   const many = Array.from({ length: 60 }, (_, i) => recipe(`r${i}`, [{ colour: `#${String(100000 + i)}` }]));
   expect(coloursAtHand(many, named)).toHaveLength(40);
-});
-
-it('says how far off a colour is', () => {
-  expect([0.9, 1, 3.9, 4, 11.9, 12].map(nearWords)).toEqual([
-    'the same to the eye',
-    'very near',
-    'very near',
-    'near, but not the same',
-    'near, but not the same',
-    'another colour',
-  ]);
 });

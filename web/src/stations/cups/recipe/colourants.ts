@@ -62,12 +62,10 @@ export function coloursAtHand(recipes: Recipe[], nameOf: (of: Tinted) => string)
     .slice(0, most);
 }
 
-/** How far off a colour is, in words: below 1 nobody sees it, wet neighbours under 12 read as one. */
-export const nearWords = (apart: number) =>
-  apart < 1
-    ? 'the same to the eye'
-    : apart < 4
-      ? 'very near'
-      : apart < 12
-        ? 'near, but not the same'
-        : 'another colour';
+/** How near a colour is, in words. */
+export const nearWords: Record<Schemas['Nearness'], string> = {
+  same: 'the same to the eye',
+  'very-near': 'very near',
+  near: 'near, but not the same',
+  another: 'another colour',
+};
