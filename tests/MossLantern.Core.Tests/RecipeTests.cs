@@ -183,7 +183,7 @@ public class RecipeTests
     [Fact]
     public void The_load_for_a_wanted_cover_is_solved_within_the_limits()
     {
-        var to = Made(Rings, new CoverBelow("c1", "l1", WantedCover.LetsNothingThroughPercent, 2));
+        var to = Made(Rings, new CoverBelow("c1", "l1", null, 2));
         Assert.Equal(2.3, Of(to, "c1").LoadPercent, 1e-9);
         Assert.True(CupLook.Of(Catalogue.Typical, to.FilledBy("l1"), Of(to, "c1")).Opacity(2) >= 0.995);
         Assert.True(CupLook.Of(Catalogue.Typical, to.FilledBy("l1"), Of(to, "c1").WithLoad(2.2)).Opacity(2) < 0.995);

@@ -2244,7 +2244,7 @@ export interface components {
             do: "cover-below";
             layer: string;
             /** Format: double */
-            coverPercent: number;
+            coverPercent?: null | number;
             /** Format: double */
             depthMm?: null | number;
             recipe: string;

@@ -6,9 +6,6 @@ import { NumberField } from '../../../parts/NumberField';
 import { useUnits } from '../../../units/units';
 import { useStation } from '../../station';
 
-/** What covers so much lets no light through, %. */
-const nothingThrough = 99.5;
-
 /** How much a cup's colour hides, and the load that hides as much as is wanted. */
 export function Cover({ cup }: { cup: Cup }) {
   const { layer, layerPlan } = useStation();
@@ -18,7 +15,7 @@ export function Cover({ cup }: { cup: Cup }) {
   const opacity = layerPlan.colours.find((c) => c.cupId === cup.id)?.opacity;
   if (!opacity || cup.doses.every((d) => d.colourant === 'lacing')) return null;
   const depth = opacity.inputs.find((i) => i.name === 'depth')?.value ?? layer.depthMm;
-  const cover = (percent: number) =>
+  const cover = (percent: number | null) =>
     void edit({ do: 'cover-below', recipe: cup.id, layer: layer.id, coverPercent: percent, depthMm: depth });
   return (
     <div className="cover">
@@ -39,11 +36,9 @@ export function Cover({ cup }: { cup: Cup }) {
             if (v !== null) cover(v);
           }}
         />
-        {opacity.value < nothingThrough && (
-          <button type="button" className="btn btn-outline-primary" onClick={() => cover(nothingThrough)}>
-            Let no light through
-          </button>
-        )}
+        <button type="button" className="btn btn-outline-primary" onClick={() => cover(null)}>
+          Let no light through
+        </button>
       </p>
     </div>
   );
