@@ -22,7 +22,7 @@ install_front_end() {
 
 # One compiler for all projects, as each of its own would warm up anew; it is not left behind.
 build_dotnet() {
-  dotnet build "$1" -c Release -v quiet --nologo -clp:NoSummary -p:UseSharedCompilation=true || return 1
+  dotnet build "$@" -c Release -v quiet --nologo -clp:NoSummary -p:UseSharedCompilation=true || return 1
   dotnet build-server shutdown --vbcscompiler >/dev/null 2>&1 &
 }
 

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Dapper;
 using MossLantern.Core.Curing;
+using MossLantern.Core.Planning;
 using NodaTime;
 
 namespace MossLantern.Data;
@@ -28,8 +29,9 @@ public sealed record KeptWindow(string SittingId, string LayerId, string Name, b
 /// <param name="BeneathId">The piece of the shelf that lies beneath it and is shown with it; null for none.</param>
 /// <param name="Problem">Why it cannot be worked out; null where it can.</param>
 /// <param name="Windows">The windows of the layers that nothing has been poured over.</param>
+/// <param name="Pots">What it takes out of pots of paint.</param>
 public sealed record KeptPlan(
-    string PieceId, string Of, double FootMm, int Layers, int Poured, string? BeneathId, string? Problem, ImmutableArray<KeptWindow> Windows);
+    string PieceId, string Of, double FootMm, int Layers, int Poured, string? BeneathId, string? Problem, ImmutableArray<KeptWindow> Windows, ImmutableArray<PotTake> Pots);
 
 /// <summary>A piece on the shelf by its row alone: its document is not read.</summary>
 /// <param name="Id">Its id.</param>
@@ -80,6 +82,23 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
         public string? ClosesAt { get; init; }
     }
 
+    private sealed class PotRow
+    {
+        public required string PieceId { get; init; }
+
+        public required string PotId { get; init; }
+
+        public required string What { get; init; }
+
+        public double Ml { get; init; }
+
+        public long OfGround { get; init; }
+
+        public long Taken { get; init; }
+
+        public string? TakenAt { get; init; }
+    }
+
     /// <summary>Everything that is kept.</summary>
     public ImmutableArray<KeptPlan> All() => database.Read<ImmutableArray<KeptPlan>>(connection =>
     {
@@ -88,6 +107,10 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
             select piece_id as PieceId, sitting_id as SittingId, layer_id as LayerId, layer_name as LayerName, poured as Poured, milestone as Milestone, opens_at as OpensAt, closes_at as ClosesAt
             from kept_window order by piece_id, position
             """).ToLookup(w => w.PieceId);
+        var pots = connection.Query<PotRow>(
+            """
+            select piece_id as PieceId, pot_id as PotId, what as What, ml as Ml, of_ground as OfGround, taken as Taken, taken_at as TakenAt from kept_pot_take order by piece_id, position
+            """).ToLookup(t => t.PieceId);
         return
         [
             .. connection.Query<Row>(
@@ -100,7 +123,8 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
                         .. windows[r.PieceId].Select(w => new KeptWindow(
                             w.SittingId ?? w.LayerId, w.LayerId, w.LayerName, w.Poured != 0, Enum.Parse<Milestone>(w.Milestone), Times.Read(w.OpensAt),
                             w.ClosesAt is null ? null : Times.Read(w.ClosesAt))),
-                    ])),
+                    ],
+                    [.. pots[r.PieceId].Select(t => new PotTake(t.PotId, t.What, t.Ml, t.OfGround != 0, t.Taken != 0, t.TakenAt is null ? null : Times.Read(t.TakenAt)))])),
         ];
     });
 
@@ -135,6 +159,12 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
                         opens = Times.Write(w.Opens),
                         closes = w.Closes is { } closes ? Times.Write(closes) : null,
                     }));
+                connection.Execute(
+                    """
+                    insert into kept_pot_take (piece_id, position, pot_id, what, ml, of_ground, taken, taken_at)
+                    values (@PieceId, @position, @PotId, @What, @Ml, @OfGround, @Taken, @at)
+                    """,
+                    plan.Pots.Select((t, i) => new { plan.PieceId, position = i, t.PotId, t.What, t.Ml, t.OfGround, t.Taken, at = t.At is { } at ? Times.Write(at) : null }));
             }
         }
 

@@ -59,7 +59,7 @@ public static class MixingSheetCsv
 
             foreach (var dose in cup.Doses)
             {
-                yield return new(batch.Number, "colourant", dose.Name, null, dose.G.Value, cup.Name, null, null);
+                yield return new(batch.Number, "colourant", dose.Name, null, dose.G?.Value, cup.Name, null, null);
             }
         }
     }

@@ -115,6 +115,11 @@ public static class MixingSheetPdf
     /// <summary>A colourant by weight, in drops where it is dripped, and what is done with it first where there is room for it.</summary>
     private static string Told(CupDose dose, int of)
     {
+        if (dose.G is null || dose.Load is null)
+        {
+            return $"{dose.Name} by eye{(of == 1 && dose.Prepare is { } before ? $"; {before}" : "")}";
+        }
+
         var amount = dose.Drops is { Value: < 40 } drops ? $"{Number(drops.Value)} drops {dose.Name}" : $"{Number(dose.G.Value, 2)} g {dose.Name}";
         return of > 1 ? amount : $"{amount}, {Number(dose.Load.Value, 1)} %{(dose.Prepare is { } first ? $"; {first}" : "")}";
     }

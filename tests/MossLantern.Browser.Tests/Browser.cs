@@ -48,23 +48,17 @@ internal sealed class Browser : IDisposable
         }
     }
 
-    /// <summary>Opens a window and turns to it.</summary>
+    /// <summary>The window, turned to.</summary>
     public (string Window, string Session) Open()
     {
-        var window = (string)Tools.Send("Target.createTarget", new() { ["url"] = "about:blank" })["targetId"]!;
-        Driver.SwitchTo().Window(window);
-        var session = (string)Tools.Send("Target.attachToTarget", new() { ["targetId"] = window, ["flatten"] = true })["sessionId"]!;
         _ = Driver.Manage().Logs.GetLog(LogType.Browser);
-        return (window, session);
+        return (first, firstSession);
     }
 
-    /// <summary>Closes a window, and forgets everything that its pages have kept in the browser.</summary>
+    /// <summary>Leaves the page, and forgets everything that its pages have kept in the browser.</summary>
     public void Close(string window, Uri address)
     {
-        Driver.SwitchTo().Window(first);
-        Tools.Send("Target.closeTarget", new() { ["targetId"] = window });
-
-        // Cleared while the page is open, what it was just about to keep would be there for the next.
+        Driver.Navigate().GoToUrl("about:blank");
         Tools.Send("Storage.clearDataForOrigin", new() { ["origin"] = address.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "all" }, firstSession);
     }
 

@@ -26,6 +26,39 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
     private static void PickCup(Page page, string name) =>
         page.Script<object>($"[...document.querySelectorAll('.jug-cup-name')].find(n => n.textContent === '{name}').closest('button').click()");
 
+    [Fact]
+    public void A_colour_needed_early_and_late_comes_from_two_cups_and_what_goes_in_by_eye_stays_unknown()
+    {
+        using var page = Opened("/pieces/bogbean-round/cups");
+        PickCup(page, "petal");
+        page.WaitForText("Needed early and late?");
+        Open(page, "Needed early and late?");
+        page.Click("button", "Pour those 2 from a second cup");
+        page.WaitForText("petal, cup 2");
+        page.WaitUntilKept();
+        PickCup(page, "petal, cup 2");
+        page.WaitForText("what you change there is changed here");
+        Open(page, "Reaches for all");
+        page.Click("button", "I mix it by eye");
+        page.WaitForText("how far it reaches, is not known");
+        page.WaitForText("a batch that nobody measures");
+        page.Click("button", "Measure it");
+        page.WaitForText("Reaches for all");
+        page.Click("button", "Go to petal");
+        page.Choose("opaque paste is dosed in", "by eye");
+        page.WaitForText("opaque paste by eye: how much is not known.");
+        page.WaitUntilKept();
+        var recipes = Piece(Workshop, Copy("bogbean-round"))["recipes"]!.AsArray();
+        Assert.Equal(2, recipes.Count(r => r!["doses"]!.AsArray().Any(d => (bool)d!["byEye"]!)));
+        page.Choose("opaque paste is dosed in", "% by weight");
+        page.WaitForText("Undo: dose it in another way");
+        PickCup(page, "petal, cup 2");
+        page.Click("button", "Pour all of it from one cup");
+        Waiting.Until(() => !page.Text.Contains("petal, cup 2", StringComparison.Ordinal), "one cup of petal");
+        page.WaitUntilKept();
+        Assert.Empty(page.Complaints());
+    }
+
     [Theory]
     [InlineData(1280, 800)]
     [InlineData(1024, 768)]

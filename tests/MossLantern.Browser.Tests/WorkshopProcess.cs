@@ -74,8 +74,8 @@ internal sealed class WorkshopProcess : IDisposable
             RedirectStandardOutput = true,
             RedirectStandardError = true,
         };
-        // A workshop of a test starts often and works little: it need not compile its loops for good.
-        start.Environment["DOTNET_TC_QuickJitForLoops"] = "1";
+        // A workshop of a test starts often and works little: what profiling learns never pays for itself.
+        start.Environment["DOTNET_TieredPGO"] = "0";
         foreach (var argument in (string[])
             [
                 Path.Combine(folder, "bin", "Release", "net10.0", "MossLantern.Web.dll"),

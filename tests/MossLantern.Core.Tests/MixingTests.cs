@@ -141,7 +141,7 @@ public class MixingTests
         Assert.Equal(57, cup.ResinMl.Value, 1e-9);
         Assert.Equal(57 * 1.15, cup.ResinG.Value, 1e-9);
         Assert.Equal(57 * 0.98, cup.HardenerG.Value, 1e-9);
-        Assert.Equal(114 * 1.065 * 0.04, cup.Doses.All[0].G.Value, 1e-9);
+        Assert.Equal(114 * 1.065 * 0.04, cup.Doses.All[0].G!.Value, 1e-9);
     }
 
     [Fact]
@@ -209,7 +209,7 @@ public class MixingTests
         Assert.Equal(100, cup.MixMl.Input("regions").Value, 1e-9);
         Assert.Equal(Origin.Default, cup.MixMl.Input("reserve").Origin);
         Assert.Equal(Origin.Default, cup.ResinMl.Input("resin parts by volume").Origin);
-        Assert.Equal(Origin.Own, cup.Doses.All[0].G.Input("load").Origin);
+        Assert.Equal(Origin.Own, cup.Doses.All[0].G!.Input("load").Origin);
 
         var own = Cups(ground, plain with
         {
@@ -278,7 +278,7 @@ public class MixingTests
         var cups = Cups(Samples.Panel(edge: EdgeStyle.DrippedOver), Samples.Layer(Samples.Heart(250, 180), 12, 0));
         Assert.All(
             cups.Regions.SelectMany(r => new[] { r.LayerMl, r.EdgeMl })
-                .Concat(cups.Cups.SelectMany(c => new[] { c.MixMl, c.ResinMl, c.ResinG, c.HardenerMl, c.HardenerG }.Concat(c.Doses.All.SelectMany(d => new[] { d.G, d.Ml, d.Load }))))
+                .Concat(cups.Cups.SelectMany(c => new[] { c.MixMl, c.ResinMl, c.ResinG, c.HardenerMl, c.HardenerG }.Concat(c.Doses.All.SelectMany(d => new[] { d.G!, d.Ml!, d.Load! }))))
                 .Append(cups.TotalMl),
             r => Assert.Contains(r.Formula, known));
     }

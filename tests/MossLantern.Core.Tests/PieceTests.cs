@@ -57,9 +57,9 @@ public class PieceTests
         var cup = plan.Cups.Cups.Single(c => c.CupId == "c1");
         var steps = plan.Steps.Where(s => s.CupId == "c1").ToList();
         Assert.Equal(2, steps.Count);
-        Assert.Equal(cup.MixMl.Value - steps[0].PourMl.Value, steps[0].LeftInCupMl.Value, 1e-9);
-        Assert.Equal(steps[0].LeftInCupMl.Value - steps[1].PourMl.Value, steps[1].LeftInCupMl.Value, 1e-9);
-        Assert.True(steps[1].LeftInCupMl.Value >= cup.Reserve.Value + cup.Loss.Value - 1e-9);
+        Assert.Equal(cup.MixMl.Value - steps[0].PourMl.Value, steps[0].LeftInCupMl!.Value, 1e-9);
+        Assert.Equal(steps[0].LeftInCupMl!.Value - steps[1].PourMl.Value, steps[1].LeftInCupMl!.Value, 1e-9);
+        Assert.True(steps[1].LeftInCupMl!.Value >= cup.Reserve.Value + cup.Loss.Value - 1e-9);
     }
 
     [Fact]

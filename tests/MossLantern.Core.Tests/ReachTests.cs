@@ -130,6 +130,22 @@ public class ReachTests
     }
 
     [Fact]
+    public void What_is_mixed_by_eye_stays_unknown_and_its_batch_is_counted_by_itself()
+    {
+        var by = Editing.Checked(Rings, [new ChooseForCup("l1", "c1", ByEye: true)], AnyEdit.Cupboard).Piece!;
+        var (plan, whole) = (Plan(by), new PiecePlanner(new LayerMapper()).Plan(by, [], Surroundings.Usual(DateTimeZone.Utc)));
+        Assert.DoesNotContain(plan.Reach, r => r.CupId == "c1");
+        Assert.All(plan.Steps, s => Assert.Equal(s.CupId == "c1", s.LeftInCupMl is null));
+        var need = Assert.Single(whole.Need);
+        var batch = plan.Batches.All.Single(b => b.CupIds.Contains("c1"));
+        Assert.Equal([$"{plan.Name}: {string.Join(", ", batch.CupIds)}"], need.Unmeasured);
+        Assert.Equal(plan.Batches.All.Sum(b => b.MixMl.Value) - batch.MixMl.Value, need.MixMl.Value, 1e-9);
+        Assert.Empty(new PiecePlanner(new LayerMapper()).Plan(Rings, [], Surroundings.Usual(DateTimeZone.Utc)).Need[0].Unmeasured);
+        Assert.Contains("leave out one of the two", Editing.Checked(Rings, [new ChooseForCup("l1", "c1", MixedMl: 20, ByEye: true)], AnyEdit.Cupboard).Refusal, StringComparison.Ordinal);
+        Assert.Contains(new PieceValidator().Validate(ReachTests.With(Rings, new CupChoice("c1", MixedMl: 3, ByEye: true))).Errors, e => e.ErrorMessage.Contains("by eye", StringComparison.Ordinal));
+    }
+
+    [Fact]
     public void A_choice_for_a_cup_is_made_taken_back_and_goes_with_its_cup()
     {
         Piece Made(params Edit[] edits) => Editing.Checked(Rings, edits, AnyEdit.Cupboard).Piece!;

@@ -54,18 +54,48 @@ public class RecipeTests
     private static SetField Set(string place, object? value) => new(place, System.Text.Json.JsonSerializer.SerializeToElement(value));
 
     [Fact]
+    public void A_dose_by_eye_has_no_amount_and_its_cup_no_total_and_a_number_makes_it_known_again()
+    {
+        var by = Made(Rings, new DoseColour("c1", 0, 0, DoseUnit.ByEye));
+        var dose = by.Recipes.Single(r => r.Id == "c1").Doses[0];
+        Assert.True(dose.ByEye);
+        Assert.Equal(Rings.Recipes.Single(r => r.Id == "c1").LoadPercent, dose.Percent);
+        var told = CupDoses.Of(Own, by.Recipes.Single(r => r.Id == "c1"), 30, 30 * Density, Density);
+        Assert.Equal((null, null, null, null, null, null), (told.All[0].G, told.All[0].Ml, told.All[0].Drops, told.All[0].Scoops, told.All[0].Tips, told.All[0].Load));
+        Assert.Null(told.Total);
+        Assert.False(told.Over);
+        Assert.False(Made(by, new DoseColour("c1", 0, 3, DoseUnit.Percent)).Recipes.Single(r => r.Id == "c1").Doses[0].ByEye);
+        Assert.False(Made(by, new MeasureDose("c1", 0, RatioBasis.Volume)).Recipes.Single(r => r.Id == "c1").Doses[0].ByEye);
+        Assert.Contains("added by eye", Refused(Rings, new TryDose("c1", 0, 1, DoseUnit.ByEye)), StringComparison.Ordinal);
+        var at = new LocalDateTime(2026, 5, 4, 18, 0);
+        Assert.Equal(at, Made(Rings, new TryDose("c1", 0, 1, DoseUnit.Percent, At: at)).Recipes.Single(r => r.Id == "c1").Trials!.Value[0].At);
+    }
+
+    [Fact]
+    public void A_stick_tip_is_as_much_as_somebody_weighed_and_unknown_until_then()
+    {
+        var tip = Catalogue.Typical.With([("paste", new(MaterialKind.Colourant, "Paste", "paste", Values((P.TipG, 0.03))))]);
+        var cup = Samples.Cup("c1", ColourantClass.Paste);
+        Assert.Equal(0.04 * 30 * Density / 0.03, CupDoses.Of(tip, cup with { Doses = [new(ColourantClass.Paste, 4)] }, 30, 30 * Density, Density).All[0].Tips!.Value, 1e-9);
+        Assert.Null(CupDoses.Of(Own, cup, 30, 30 * Density, Density).All[0].Tips);
+        Assert.Contains("weighed a stick tip", Refused(Rings, new DoseColour("c1", 0, 3, DoseUnit.Tips, 30)), StringComparison.Ordinal);
+        var dosed = Editing.Checked(Rings, [new DoseColour("c1", 0, 3, DoseUnit.Tips, 30)], AnyEdit.Cupboard with { Catalogue = tip }).Piece!;
+        Assert.Equal(100 * 3 * 0.03 / (30 * Rings.Sittings[0].Resin.From(tip).MixDensity), dosed.Recipes.Single(r => r.Id == "c1").LoadPercent, 1e-9);
+    }
+
+    [Fact]
     public void Five_millilitres_of_acrylic_in_fifty_are_ten_percent_by_volume_and_twelve_by_weight_whichever_the_limit_is_set_by()
     {
         var byVolume = Doses(Mixed(new Dose(ColourantClass.Acrylic, 10, RatioBasis.Volume))).All[0];
-        Assert.Equal(5, byVolume.Ml.Value, 1e-9);
-        Assert.Equal(6.5, byVolume.G.Value, 1e-9);
-        Assert.Equal(12.21, byVolume.Load.Value, 0.005);
+        Assert.Equal(5, byVolume.Ml!.Value, 1e-9);
+        Assert.Equal(6.5, byVolume.G!.Value, 1e-9);
+        Assert.Equal(12.21, byVolume.Load!.Value, 0.005);
         Assert.Equal((RatioBasis.Weight, true), (byVolume.LimitBy, byVolume.Over));
 
         // The same paint where its limit is by volume: at it, and not over.
         var volume = Catalogue.Typical.With([("acrylic", new(MaterialKind.Colourant, "acrylic paint or ink", "acrylic", Values(), RatioBasis.Volume))]);
         var there = Doses(Mixed(new Dose(ColourantClass.Acrylic, 10, RatioBasis.Volume)), catalogue: volume);
-        Assert.Equal((10, false, false), (there.All[0].Load.Value, there.All[0].Over, there.Over));
+        Assert.Equal((10, false, false), (there.All[0].Load!.Value, there.All[0].Over, there.Over));
         Assert.True(Doses(Mixed(new Dose(ColourantClass.Acrylic, 10.01, RatioBasis.Volume)), catalogue: volume).Over);
         Assert.False(Doses(Mixed(new Dose(ColourantClass.Acrylic, 12.2, RatioBasis.Weight)), catalogue: volume).Over);
         Assert.True(Doses(Mixed(new Dose(ColourantClass.Acrylic, 12.21, RatioBasis.Weight)), catalogue: volume).Over);
@@ -146,7 +176,7 @@ public class RecipeTests
     {
         var to = Made(Rings, new MeasureDose("c1", 0, RatioBasis.Volume));
         Assert.Equal(4 * Density / 1.8, Of(to, "c1").LoadPercent, 1e-9);
-        double Grams(Piece piece) => new PiecePlanner(new LayerMapper()).Plan(piece, [], DateTimeZone.Utc).Sittings[0].Cups.Cups.Single(c => c.CupId == "c1").Doses.All[0].G.Value;
+        double Grams(Piece piece) => new PiecePlanner(new LayerMapper()).Plan(piece, [], DateTimeZone.Utc).Sittings[0].Cups.Cups.Single(c => c.CupId == "c1").Doses.All[0].G!.Value;
         Assert.Equal(Grams(Rings), Grams(to), 1e-9);
     }
 
@@ -295,8 +325,8 @@ public class RecipeTests
     {
         var cups = DosedCup.Of(Catalogue.Typical, new(new("m", "m", "#445566", [new(ColourantClass.Glitter, 2)], [new("a", 2), new("b", 1), new("c", 1)]), [Samples.Cup("a"), Samples.Cup("b"), Samples.Cup("c")]), 20, Density);
         Assert.Equal([("a", 10), ("b", 5), ("c", 5), ("m", 20)], cups.Select(c => (c.Name, c.Ml)));
-        Assert.Equal(0.02 * 20 * Density, cups[3].Doses.All[0].G.Value, 1e-9);
-        Assert.Equal(0.04 * 10 * Density, cups[0].Doses.All[0].G.Value, 1e-9);
+        Assert.Equal(0.02 * 20 * Density, cups[3].Doses.All[0].G!.Value, 1e-9);
+        Assert.Equal(0.04 * 10 * Density, cups[0].Doses.All[0].G!.Value, 1e-9);
     }
 
     [Theory]
@@ -348,7 +378,7 @@ public class RecipeTests
                 {
                     var back = CupLook.Of(Catalogue.Typical, Mixed([.. one.Doses]), _ => throw new InvalidOperationException(), () => Density).Over(a.Ground, a.mm);
                     Assert.True(Lab.Difference(Lab.Of(back), Lab.Of(one.Shown)) < 0.02, $"{string.Join(", ", one.Doses)} shows {back} and not {one.Shown}");
-                    Assert.False(Doses(Mixed([.. one.Doses])).All.Any(d => d.Load.Value > d.LimitPercent + 0.01));
+                    Assert.False(Doses(Mixed([.. one.Doses])).All.Any(d => d.Load!.Value > d.LimitPercent + 0.01));
                     Assert.InRange(one.Doses.Length, 1, 3);
                 }
             },

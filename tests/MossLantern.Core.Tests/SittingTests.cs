@@ -56,6 +56,33 @@ public class SittingTests
     }
 
     [Fact]
+    public void What_is_kept_visible_in_a_mould_is_thin_clear_against_the_face_and_what_lies_round_it_behind()
+    {
+        var spot = new KeptZone("k1", "Shell", new RoundOutline(30), 30, 30, Keep.Visible);
+        var second = Samples.Layer(Samples.Heart(150, 100), 12, 20, 0) with { Id = "l2", SittingId = "l2" };
+        var panel = Samples.Piece(Samples.Panel(300, 200), Samples.Layer(Samples.Heart(150, 100), 12, 20, 0) with { DepthMm = 4 }, second);
+        panel = panel with { Recipes = panel.Recipes.Add(Recipe.Clear("clear")), Kept = [spot] };
+        var mould = panel with { Ground = new(new RectangleOutline(300, 200), EdgeStyle.Walled, 12, "#d8bd8c", new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(12, CapacityFrom.Dimensions, null, 1, 1, 0)) };
+        Assert.True(new PieceValidator().Validate(mould).IsValid, new PieceValidator().Validate(mould).ToString());
+        (string Cup, double Ml)[] Of(Piece piece, string layer) =>
+            [.. Plan(piece).Sittings.SelectMany(s => s.Cups.Regions).Where(r => r.LayerId == layer && r.RegionId == "kept/k1").Select(r => (r.CupId, r.LayerMl.Value))];
+        var area = Math.PI * 15 * 15 / 1000;
+
+        // Seen from above it is clear to the ground; seen through the face the clear is thin, and the layers behind go over it.
+        Assert.Equal("clear", Assert.Single(Of(panel, "l1")).Cup);
+        Assert.Equal(4 * area, Of(panel, "l1")[0].Ml, 0.02);
+        var behind = Plan(mould).Layers[0].Regions.Where(r => r.Id != "kept/k1").MaxBy(r => r.Area.Value)!.CupId!;
+        Assert.Equal(["clear", behind], Of(mould, "l1").Select(p => p.Cup));
+        Assert.Equal(0.8 * area, Of(mould, "l1")[0].Ml, 0.01);
+        Assert.Equal(3.2 * area, Of(mould, "l1")[1].Ml, 0.02);
+        Assert.NotEqual("clear", Assert.Single(Of(mould, "l2")).Cup);
+        Assert.Equal(1 * area, Of(mould with { Kept = [spot with { ClearMm = 1 }] }, "l1")[0].Ml, 0.01);
+        Assert.Equal("clear", Assert.Single(Of(mould with { Kept = [spot with { ClearMm = 4 }] }, "l1")).Cup);
+        Assert.Contains(new PieceValidator().Validate(mould with { Kept = [spot with { ClearMm = 0.05 }] }).Errors, e => e.PropertyName == "kept[k1].clearMm");
+        Assert.Equal(Plan(panel).Layers[0].LayerMl, Plan(mould).Layers[0].LayerMl, 1e-6);
+    }
+
+    [Fact]
     public void A_region_is_filled_in_passes_that_make_room_for_each_other_and_the_last_is_seen()
     {
         var clear = Made(Rings, new AddPass(Layer, "b2", null, true, null));
@@ -226,7 +253,7 @@ public class SittingTests
         var all = Plan(dozen with { Sittings = [dozen.Sittings[0] with { Copies = 12 }] });
         Assert.Equal(12 * each, all.Sittings[0].Steps[0].PourMl.Value, 0.1);
         Assert.Equal(each, all.Sittings[0].Steps[0].EachMl!.Value, 0.01);
-        Assert.True(all.Sittings[0].Steps[^1].LeftInCupMl.Value > 0);
+        Assert.True(all.Sittings[0].Steps[^1].LeftInCupMl!.Value > 0);
         Assert.Equal(one.Layers[0].ResinG, all.Layers[0].ResinG, 1e-9);
         Assert.Equal(one.Layers[0].LayerMl, all.Layers[0].LayerMl, 1e-9);
 

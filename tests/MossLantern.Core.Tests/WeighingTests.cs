@@ -35,7 +35,7 @@ public class WeighingTests
             plan.Batches.All.SelectMany(b => b.CupIds.Select(_ => WeighedPart.Colourant).Prepend(WeighedPart.Hardener).Prepend(WeighedPart.Resin)),
             weighing.Steps.Select(s => s.Part));
         Assert.Equal(plan.Batches.All.Sum(b => b.Measured.ResinG.Value), weighing.Steps.Where(s => s.Part == WeighedPart.Resin).Sum(s => s.Target.Value), 1e-9);
-        Assert.Equal(plan.Cups.Cups.Sum(c => c.Doses.All.Sum(d => d.G.Value)), weighing.Steps.Where(s => s.Part == WeighedPart.Colourant).Sum(s => s.Target.Value), 1e-9);
+        Assert.Equal(plan.Cups.Cups.Sum(c => c.Doses.All.Sum(d => d.G!.Value)), weighing.Steps.Where(s => s.Part == WeighedPart.Colourant).Sum(s => s.Target.Value), 1e-9);
         Assert.Equal(weighing.Steps.Length, weighing.Steps.Select(s => s.Id).Distinct().Count());
         Assert.Equal(0, weighing.Next);
 

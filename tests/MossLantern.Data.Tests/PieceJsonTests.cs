@@ -72,7 +72,7 @@ public class PieceJsonTests
     {
         var json = JsonNode.Parse(PieceJson.Write(Full))!;
         Assert.Equal("moss-lantern-piece", (string?)json["format"]);
-        Assert.Equal(4, (int?)json["formatVersion"]);
+        Assert.Equal(5, (int?)json["formatVersion"]);
         Assert.Equal("round", (string?)json["piece"]!["ground"]!["outline"]!["shape"]);
         Assert.Equal("acrylic-metallic", (string?)json["piece"]!["recipes"]![0]!["doses"]![0]!["colourant"]);
         Assert.Equal("2026-05-01T09:00:00", (string?)json["piece"]!["sittings"]![0]!["start"]);
@@ -85,7 +85,7 @@ public class PieceJsonTests
     [InlineData("""{"format":"sketch","formatVersion":1}""", "not a Moss Lantern piece")]
     [InlineData("""{"format":"moss-lantern-piece"}""", "which version")]
     [InlineData("""{"format":"moss-lantern-piece","formatVersion":"1"}""", "which version")]
-    [InlineData("""{"format":"moss-lantern-piece","formatVersion":5}""", "version 5; this program reads up to 4")]
+    [InlineData("""{"format":"moss-lantern-piece","formatVersion":6}""", "version 6; this program reads up to 5")]
     [InlineData("""{"format":"moss-lantern-piece","formatVersion":1,"piece":null}""", "$.piece")]
     public void Other_documents_are_refused_with_a_sentence(string text, string sentence) =>
         Assert.Contains(sentence, Assert.Throws<PieceFormatException>(() => PieceJson.Read(text)).Message, StringComparison.Ordinal);

@@ -57,12 +57,14 @@ public sealed partial class BadValueTests : IDisposable
             Do("add-pass", ("layer", "layer-1"), ("region", "vein"), ("sitting", null), ("below", true), ("recipe", null)),
             Do("colour-pass", ("fill", "fill-1"), ("recipe", "clear")), Do("move-sitting", ("sitting", "sitting-1"), ("by", 1)),
             Do("join-sittings", ("sitting", "sitting-1"), ("into", "layer-1")), Do("pour-with-rest", ("layer", "layer-1"), ("regions", new JsonArray("vein"))),
+            Do("second-cup", ("sitting", "layer-1"), ("recipe", "cup-1"), ("pours", new JsonArray(Parsed("""{ "layer": "layer-1", "region": "vein", "pass": 0 }""")))), Do("one-cup", ("recipe", "cup-1-1")),
             Do("leave-bare", ("layer", "layer-1"), ("regions", new JsonArray("vein"))),
             Do("arrange-batches", ("sitting", "layer-1"), ("batches", new JsonArray(Parsed("""{ "id": "b", "recipeIds": ["clear"], "jugMl": 200 }""")))),
             Do("choose-for-cup", ("sitting", "layer-1"), ("recipe", "cup-1"), ("reservePercent", 9), ("heldFor", "the corner"), ("heldMl", 3), ("mixedMl", 40)),
+            Do("choose-for-cup", ("sitting", "layer-1"), ("recipe", "cup-1"), ("byEye", true)),
             Do("choose-colourant", ("recipe", "cup-1"), ("colourant", "dye"), ("dose", 0), ("colourantId", null)), Do("add-colourant", ("recipe", "cup-1"), ("colourant", "glitter"), ("colourantId", null)),
             Do("dose-colour", ("recipe", "cup-1"), ("dose", 0), ("amount", 3), ("unit", "drops"), ("inMl", 30), ("sitting", "layer-1")),
-            Do("try-dose", ("recipe", "cup-1"), ("dose", 0), ("amount", 1), ("unit", "drops"), ("inMl", 30), ("sitting", "layer-1"), ("note", "paler"), ("anew", false)),
+            Do("try-dose", ("recipe", "cup-1"), ("dose", 0), ("amount", 1), ("unit", "drops"), ("inMl", 30), ("sitting", "layer-1"), ("note", "paler"), ("anew", false), ("at", "2026-05-01T08:00:00")),
             Do("measure-dose", ("recipe", "cup-1"), ("dose", 0), ("by", "volume"), ("sitting", "layer-1")), Do("cover-below", ("recipe", "cup-1"), ("layer", "layer-1"), ("coverPercent", 20), ("depthMm", 3)),
             Do("leave-colourant-out", ("recipe", "cup-1"), ("dose", 1)),
             Do("take-mixture", ("recipe", "cup-1"), ("doses", new JsonArray(Parsed("""{ "colourant": "mica", "percent": 2, "by": "weight", "colour": "#445566" }""")))),
@@ -347,7 +349,7 @@ public sealed partial class BadValueTests : IDisposable
         var zone = Parsed("""{ "id": "z1", "name": "Corner", "outline": { "shape": "round", "diameterMm": 18 }, "xMm": 35, "yMm": 18 }""");
         zone["layout"] = layer["layout"]!.DeepClone();
         layer["zones"] = new JsonArray(zone);
-        laid["kept"] = new JsonArray(Parsed("""{ "id": "k1", "name": "Shell", "outline": { "shape": "oval", "widthMm": 8, "heightMm": 6 }, "xMm": 4, "yMm": 4, "keep": "bare", "damMm": 1 }"""));
+        laid["kept"] = new JsonArray(Parsed("""{ "id": "k1", "name": "Shell", "outline": { "shape": "oval", "widthMm": 8, "heightMm": 6 }, "xMm": 4, "yMm": 4, "keep": "bare", "damMm": 1, "clearMm": 1 }"""));
         return laid;
     }
 

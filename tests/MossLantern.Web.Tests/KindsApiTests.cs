@@ -202,6 +202,13 @@ public sealed class KindsApiTests : IDisposable
         var problem = await Problem(
             await host.Client.PutAsJsonAsync("/api/prices", new { money = "", perLitre = new Dictionary<string, double> { ["gold"] = 1, ["resin"] = -1 } }), HttpStatusCode.BadRequest);
         Assert.Equal(["money", "perLitre.gold", "perLitre.resin"], problem["errors"]!.AsObject().Select(e => e.Key).Order());
+
+        // A resin of the cupboard has a price of its own, and what its sittings cost follows.
+        await host.Client.PutAsJsonAsync("/api/prices", new { money = "kr", perLitre = new Dictionary<string, double> { ["resin/coating"] = 300 } });
+        var view = await host.AddPiece("Priced", Ground());
+        var sitting = view["plan"]!["sittings"]![0]!;
+        Assert.Equal((double)sitting["batches"]!["totalMl"]!["value"]! / 1000 * 300, (double)sitting["cost"]!["value"]!, 1e-9);
+        await Problem(await host.Client.PutAsJsonAsync("/api/prices", new { money = "kr", perLitre = new Dictionary<string, double> { ["resin/gone"] = 1 } }), HttpStatusCode.BadRequest);
     }
 
     [Fact]
@@ -228,6 +235,28 @@ public sealed class KindsApiTests : IDisposable
         await Save(1, HttpStatusCode.Conflict);
         pot["colour"] = "black";
         Assert.Equal("The pot's colour must be a colour like #33523f.", Sentence((await Save(2, HttpStatusCode.BadRequest)).AsObject(), "colour"));
+
+        // What the ground is to take is spoken for, and taken once it is ticked; with the undo it is back.
+        async Task<(double Left, double? Spoken, int Uses)> Stock()
+        {
+            var stock = (await host.List("/api/pots"))[0]!["stock"]!;
+            return ((double)stock["left"]!["value"]!, (double?)stock["spokenFor"]?["value"] is { } ml ? Math.Round(ml, 9) : null, stock["uses"]!.AsArray().Count);
+        }
+
+        Assert.Equal((90.0, 48.0, 1), await Stock());
+        var id = (string)piece["id"]!;
+        piece = await host.Edit(piece, Do("mark-prepared", ("step", "paint"), ("done", true), ("at", "2090-05-01T08:00:00")));
+        Assert.Equal((42.0, (double?)null, 1), await Stock());
+        Assert.Null((await host.Get($"/api/pieces/{id}"))["plan"]!["pot"]!["short"]);
+        var second = await host.AddPiece("Second board", ground);
+        Assert.Equal((42.0, 6.0), ((double)second["plan"]!["pot"]!["left"]!["value"]!, Math.Round((double)second["plan"]!["pot"]!["short"]!["value"]!, 9)));
+        await host.Edit(piece, Do("mark-prepared", ("step", "paint"), ("done", false), ("at", null)));
+        Assert.Equal((90.0, 96.0, 2), await Stock());
+
+        // A pot is measured when somebody says what is left, not when it gets another name.
+        pot["colour"] = "#2b2a27";
+        var measured = (string)(await host.List("/api/pots"))[0]!["pot"]!["measuredAt"]!;
+        Assert.Equal(measured, (string)(await Save(2))[0]!["pot"]!["measuredAt"]!);
 
         // A pot that is not in the cupboard is no pot; nothing is made up about it.
         ground["paint"]!["potId"] = "gone";

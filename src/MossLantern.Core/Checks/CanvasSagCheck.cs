@@ -1,3 +1,4 @@
+using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
 
 namespace MossLantern.Core.Checks;

@@ -5,19 +5,6 @@ using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Checks;
 
-/// <summary>How much a finding weighs.</summary>
-public enum Grade
-{
-    /// <summary>Somebody or the piece gets hurt.</summary>
-    Stop,
-
-    /// <summary>The plan will not come out as drawn.</summary>
-    Mend,
-
-    /// <summary>Worth a thought.</summary>
-    Mind,
-}
-
 /// <summary>Where a finding is.</summary>
 /// <param name="Station">The station that decides it.</param>
 /// <param name="LayerId">The layer, or null for the whole piece.</param>

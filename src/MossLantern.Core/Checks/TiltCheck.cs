@@ -1,3 +1,4 @@
+using MossLantern.Core.Documents;
 using MossLantern.Core.Grounds;
 
 namespace MossLantern.Core.Checks;

@@ -1,4 +1,5 @@
 using MossLantern.Core.Materials;
+using NodaTime;
 
 namespace MossLantern.Core.Documents;
 
@@ -8,5 +9,6 @@ namespace MossLantern.Core.Documents;
 /// <param name="Kind">What paint it is.</param>
 /// <param name="LeftMl">How much is left, ml.</param>
 /// <param name="Note">How it was mixed; may be empty.</param>
+/// <param name="MeasuredAt">When it was last measured; null where nobody noted it. What was taken since is not in it any more.</param>
 /// <remarks>Source: docs/craft/grounds.md, Pots.</remarks>
-public sealed record PaintPot(string Name, string Colour, PaintKind Kind, double LeftMl, string Note);
+public sealed record PaintPot(string Name, string Colour, PaintKind Kind, double LeftMl, string Note, Instant? MeasuredAt = null);

@@ -79,7 +79,7 @@ public sealed partial record Piece
     {
         var keepsClear = (Kept ?? []).Any(k => k.Keep == Keep.Visible);
         var passes = Sittings.SelectMany(s => s.Fills ?? []).ToLookup(f => f.LayerId);
-        var fills = passes.SelectMany(p => p).Where(f => f.RecipeId is not null).ToLookup(f => f.LayerId, f => f.RecipeId!);
+        var fills = passes.SelectMany(p => p).SelectMany(f => new[] { f.RecipeId, f.CupId }.OfType<string>().Select(r => (f.LayerId, Recipe: r))).ToLookup(f => f.LayerId, f => f.Recipe);
         var named = Layers.Select(l => Recipe.WithShares(l.NamedRecipeIds.Concat(fills[l.Id]), Recipes)).ToList();
         return [.. Layers.Select((layer, i) =>
         {

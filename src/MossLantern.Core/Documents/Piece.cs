@@ -17,7 +17,7 @@ public sealed partial record Piece(
     ImmutableArray<WavedOff>? WavedOff = null, ImmutableArray<KeptZone>? Kept = null)
 {
     /// <summary>The version of the document's layout that this program writes.</summary>
-    public const int FormatVersion = 4;
+    public const int FormatVersion = 5;
 
     /// <summary>The same without the layouts that were put by in some layers: in one that has been poured there is nothing left to choose.</summary>
     /// <param name="layerIds">Ids of those layers; others may be among them.</param>
@@ -34,7 +34,9 @@ public sealed partial record Piece(
 /// <summary>A finding that the artist has looked at and let be.</summary>
 /// <param name="Finding">The finding's key.</param>
 /// <param name="Reason">Why.</param>
-public sealed record WavedOff(string Finding, string Reason);
+/// <param name="Grade">How much it weighed then; null where that is not known.</param>
+/// <param name="Worth">How far it went then, in its own measure; null where that is not known, or where it has none.</param>
+public sealed record WavedOff(string Finding, string Reason, Grade? Grade = null, double? Worth = null);
 
 /// <summary>The scale at which a piece's map is grown.</summary>
 /// <param name="GridMm">Spacing of the growth grid, mm.</param>

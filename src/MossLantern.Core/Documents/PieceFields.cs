@@ -104,6 +104,7 @@ public static class PieceFields
         ["kept.outline.widthMm"] = Accepted.InsertMm with { What = "Width of the kept zone" },
         ["kept.outline.heightMm"] = Accepted.InsertMm with { What = "Height of the kept zone" },
         ["kept.damMm"] = Accepted.DamMm,
+        ["kept.clearMm"] = Accepted.FaceClearMm,
         ["recipes.doses.percent"] = Accepted.LoadPercent,
         ["sittings.resin.ratio.resin"] = Accepted.RatioPart with { What = "Resin parts" },
         ["sittings.resin.ratio.hardener"] = Accepted.RatioPart with { What = "Hardener parts" },

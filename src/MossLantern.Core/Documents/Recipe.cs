@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using MossLantern.Core.Materials;
+using NodaTime;
 
 namespace MossLantern.Core.Documents;
 
@@ -13,10 +14,11 @@ namespace MossLantern.Core.Documents;
 /// <param name="Frozen">Whether it stays as it is, for an order: a change to it makes a new one.</param>
 /// <param name="Seen">The colour that it really had, from a photo or a swatch, as <c>#rrggbb</c>; null while nobody has looked.</param>
 /// <param name="Trials">What was added step by step on the way to it, the first first; null for nothing.</param>
+/// <param name="SecondOf">The recipe of which it is a second cup: mixed alike, for what is poured later; null for a colour of its own.</param>
 /// <remarks>Source: docs/craft/mixing.md, Recipes.</remarks>
 public sealed record Recipe(
     string Id, string Name, string Colour, ImmutableArray<Dose> Doses, ImmutableArray<RecipeShare>? Of = null, bool Frozen = false, string? Seen = null,
-    ImmutableArray<DoseTrial>? Trials = null)
+    ImmutableArray<DoseTrial>? Trials = null, string? SecondOf = null)
 {
     /// <summary>Class of its first colourant; null for resin that nothing is stirred into.</summary>
     [JsonIgnore]
@@ -75,7 +77,7 @@ public sealed record Recipe(
         // Mixed recipes come after what they are filled from.
         foreach (var recipe in brought.OrderBy(r => r.Of is null ? 0 : 1))
         {
-            var wanted = recipe with { Of = recipe.Of is { } of ? [.. of.Select(s => s with { RecipeId = ids[s.RecipeId] })] : null, Frozen = false };
+            var wanted = recipe with { Of = recipe.Of is { } of ? [.. of.Select(s => s with { RecipeId = ids[s.RecipeId] })] : null, Frozen = false, SecondOf = null };
             var own = to.FirstOrDefault(r => r.Id != except && r.MixedAs(wanted));
             if (own is null)
             {
@@ -87,6 +89,15 @@ public sealed record Recipe(
         }
 
         return (to, ids);
+    }
+
+    /// <summary>A second cup of this one: mixed alike, for what is poured later.</summary>
+    /// <param name="id">Id it is to have.</param>
+    /// <param name="number">Which cup of the colour it is, from 2.</param>
+    internal Recipe AnotherCup(string id, int number)
+    {
+        var after = FormattableString.Invariant($", cup {number}");
+        return this with { Id = id, Name = Name[..Math.Min(Name.Length, PieceValidator.LongestName - after.Length)] + after, Frozen = false, Trials = null, SecondOf = Id };
     }
 
     /// <summary>Whether another is the same colour, mixed in the same way, whatever its id.</summary>
@@ -104,7 +115,10 @@ public sealed record Recipe(
 /// <param name="By">What it is percent of.</param>
 /// <param name="ColourantId">The colourant of the cupboard; null for any of its class. One that is not there counts as any of its class.</param>
 /// <param name="Colour">Its colour at full cover, as <c>#rrggbb</c>; null for that of the recipe.</param>
-public sealed record Dose(ColourantClass Colourant, double Percent, RatioBasis By = RatioBasis.Weight, string? ColourantId = null, string? Colour = null);
+/// <param name="ByEye">Whether nobody measures it: then <paramref name="Percent"/> is only what it is drawn as, and no amount is known.</param>
+/// <param name="PotId">The pot of the cupboard that it is taken from; null for none. One that is not there counts as none.</param>
+public sealed record Dose(
+    ColourantClass Colourant, double Percent, RatioBasis By = RatioBasis.Weight, string? ColourantId = null, string? Colour = null, bool ByEye = false, string? PotId = null);
 
 /// <summary>What colourants are dosed in.</summary>
 public enum DoseUnit
@@ -120,6 +134,12 @@ public enum DoseUnit
 
     /// <summary>Level scoops of the person's own.</summary>
     Scoops,
+
+    /// <summary>Tips of the person's own stick, dipped.</summary>
+    Tips,
+
+    /// <summary>By eye: nobody knows how much.</summary>
+    ByEye,
 }
 
 /// <summary>A step on the way to a recipe: what was added to a trial, and how it looked then.</summary>
@@ -130,7 +150,9 @@ public enum DoseUnit
 /// <param name="ToPercent">What the cup had of it then, %.</param>
 /// <param name="Words">How it looked; may be empty.</param>
 /// <param name="ColourantId">The colourant of the cupboard; null for any of its class.</param>
-public sealed record DoseTrial(ColourantClass Colourant, double Amount, DoseUnit Unit, double? InMl, double ToPercent, string Words = "", string? ColourantId = null);
+/// <param name="At">When, in the workshop's local time; null where nobody noted it.</param>
+public sealed record DoseTrial(
+    ColourantClass Colourant, double Amount, DoseUnit Unit, double? InMl, double ToPercent, string Words = "", string? ColourantId = null, LocalDateTime? At = null);
 
 /// <summary>What a mixed recipe takes from another.</summary>
 /// <param name="RecipeId">The other recipe.</param>

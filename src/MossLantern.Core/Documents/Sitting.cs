@@ -80,7 +80,8 @@ public sealed record RegionOf(string LayerId, RegionId Region);
 /// <param name="RecipeId">What it is poured from; null for the region's own.</param>
 /// <param name="DepthMm">How deep it is poured, mm; null for what its way gives, or for all that the region aims at.</param>
 /// <param name="Way">How it is laid.</param>
-public sealed record Fill(string Id, string LayerId, RegionId Region, string? RecipeId = null, double? DepthMm = null, FillWay Way = FillWay.Poured)
+/// <param name="CupId">The second cup of its colour that it is poured from; null for the first. One of another colour counts for nothing.</param>
+public sealed record Fill(string Id, string LayerId, RegionId Region, string? RecipeId = null, double? DepthMm = null, FillWay Way = FillWay.Poured, string? CupId = null)
 {
     /// <summary>How deep it is in the end, mm; null for all that the others leave of what the region aims at.</summary>
     [JsonIgnore]
@@ -118,7 +119,8 @@ public enum FillWay
 /// <param name="ReservePercent">Reserve in it, %; null for that of the sitting.</param>
 /// <param name="HeldBack">What of it is kept for something else; null for nothing.</param>
 /// <param name="MixedMl">How much is mixed in it, ml; null for as much as is planned.</param>
-public sealed record CupChoice(string RecipeId, double? ReservePercent = null, HeldBack? HeldBack = null, double? MixedMl = null);
+/// <param name="ByEye">Whether nobody measures how much is mixed in it: then it is not known.</param>
+public sealed record CupChoice(string RecipeId, double? ReservePercent = null, HeldBack? HeldBack = null, double? MixedMl = null, bool ByEye = false);
 
 /// <summary>What of a cup is kept for something else.</summary>
 /// <param name="Name">What for.</param>

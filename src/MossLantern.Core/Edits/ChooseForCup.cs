@@ -9,7 +9,9 @@ namespace MossLantern.Core.Edits;
 /// <param name="HeldFor">What something of it is kept for; null for nothing.</param>
 /// <param name="HeldMl">How much of it is kept, ml; null for nothing.</param>
 /// <param name="MixedMl">How much is mixed in it, ml; null for as much as is planned.</param>
-public sealed record ChooseForCup(string Sitting, string Recipe, double? ReservePercent = null, string? HeldFor = null, double? HeldMl = null, double? MixedMl = null) : Edit
+/// <param name="ByEye">Whether nobody measures how much is mixed in it.</param>
+public sealed record ChooseForCup(
+    string Sitting, string Recipe, double? ReservePercent = null, string? HeldFor = null, double? HeldMl = null, double? MixedMl = null, bool ByEye = false) : Edit
 {
     /// <inheritdoc/>
     public override string Words(Piece before) => "choose for a cup";
@@ -31,6 +33,11 @@ public sealed record ChooseForCup(string Sitting, string Recipe, double? Reserve
             return Edited.No(PlaceIn.Recipe(Recipe), "There is no such colour by now.");
         }
 
+        if (ByEye && MixedMl is not null)
+        {
+            return Edited.No($"{PlaceIn.Sitting(Sitting)}.cupChoices[{Recipe}].mixedMl", "What is mixed by eye is not known in millilitres: leave out one of the two.");
+        }
+
         if (HeldMl is not null && string.IsNullOrWhiteSpace(HeldFor))
         {
             return Edited.No($"{PlaceIn.Sitting(Sitting)}.cupChoices[{Recipe}].heldBack.name", "Say what it is held back for.");
@@ -40,7 +47,7 @@ public sealed record ChooseForCup(string Sitting, string Recipe, double? Reserve
         return Filling.On(piece, Sitting, s =>
         {
             var others = (s.CupChoices ?? []).RemoveAll(c => c.RecipeId == Recipe);
-            var all = ReservePercent is null && held is null && MixedMl is null ? others : others.Add(new(Recipe, ReservePercent, held, MixedMl));
+            var all = ReservePercent is null && held is null && MixedMl is null && !ByEye ? others : others.Add(new(Recipe, ReservePercent, held, MixedMl, ByEye));
             return s with { CupChoices = all.IsEmpty ? null : all };
         });
     }

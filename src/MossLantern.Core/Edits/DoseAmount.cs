@@ -19,6 +19,12 @@ internal static class DoseAmount
     /// <param name="cupboard">What the workshop has.</param>
     public static (double Percent, string? Refusal) Of(Piece piece, Dose dose, double amount, DoseUnit unit, double? inMl, string? sittingId, Cupboard cupboard)
     {
+        if (unit == DoseUnit.ByEye)
+        {
+            // Nobody knows how much: it stays drawn as it is.
+            return (dose.Percent, null);
+        }
+
         var range = unit == DoseUnit.Percent ? Accepted.LoadPercent : Accepted.DoseAmount;
         if (!range.Contains(amount) || !Enum.IsDefined(unit))
         {
@@ -41,6 +47,7 @@ internal static class DoseAmount
         {
             DoseUnit.Drops when known.DropMl is { } drop => amount * drop * known.DensityGPerMl,
             DoseUnit.Scoops when known.ScoopG is { } scoop => amount * scoop,
+            DoseUnit.Tips when known.TipG is { } tip => amount * tip,
             DoseUnit.Grams => amount,
             _ => (double?)null,
         };
@@ -48,7 +55,7 @@ internal static class DoseAmount
         {
             return (0, unit == DoseUnit.Drops
                 ? $"{Capital(known.Name)} does not drip: say it in grams, in percent, or in level scoops of yours."
-                : $"Nobody has weighed a level scoop of {known.Name} yet: enter it in the Cupboard, or say it in grams or in percent.");
+                : $"Nobody has weighed a {(unit == DoseUnit.Tips ? "stick tip" : "level scoop")} of {known.Name} yet: enter it in the Cupboard, or say it in grams or in percent.");
         }
 
         var density = resin.Resin.From(cupboard.Catalogue).MixDensity;

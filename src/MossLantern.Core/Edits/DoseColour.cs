@@ -2,7 +2,7 @@ using MossLantern.Core.Documents;
 
 namespace MossLantern.Core.Edits;
 
-/// <summary>A colourant of a colour is dosed: in percent, or in grams, drops or level scoops to so much resin.</summary>
+/// <summary>A colourant of a colour is dosed: in percent, in grams, drops, level scoops or stick tips to so much resin, or by eye.</summary>
 /// <param name="Recipe">The colour.</param>
 /// <param name="Dose">Which of its colourants, from 0.</param>
 /// <param name="Amount">How much of it.</param>
@@ -17,6 +17,6 @@ public sealed record DoseColour(string Recipe, int Dose, double Amount, DoseUnit
     private protected override Edited Change(Piece piece, Recipe recipe, Dose dose, Cupboard cupboard)
     {
         var (percent, refusal) = DoseAmount.Of(piece, dose, Amount, Unit, InMl, Sitting, cupboard);
-        return refusal is null ? With(piece, recipe, With(recipe, percent)) : Edited.No(Place, refusal);
+        return refusal is null ? With(piece, recipe, With(recipe, percent, Unit == DoseUnit.ByEye)) : Edited.No(Place, refusal);
     }
 }

@@ -7,7 +7,8 @@ namespace MossLantern.Core.Edits;
 /// <remarks>Source: docs/craft/mixing.md, Sittings.</remarks>
 internal static class Filling
 {
-    private const int MostRegions = 1000;
+    /// <summary>Most regions that are named at once.</summary>
+    public const int MostRegions = 1000;
 
     /// <summary>Why regions cannot be meant; null where the layer has all of them.</summary>
     public static Edited? Unknown(Piece piece, string layerId, ImmutableArray<RegionId> regions) =>

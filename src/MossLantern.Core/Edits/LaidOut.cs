@@ -68,7 +68,7 @@ internal sealed record LaidOut(Piece Before, Piece Piece, string LayerId, string
     /// <param name="recipeId">The colour; null for a new one.</param>
     /// <returns>Null where the piece has no such colour.</returns>
     public (LaidOut Laid, string RecipeId)? WithColour(string? recipeId) =>
-        recipeId is null ? WithNew() : Piece.Recipes.Any(r => r.Id == recipeId) ? (this, recipeId) : null;
+        recipeId is null ? WithNew() : Piece.Recipes.FirstOrDefault(r => r.Id == recipeId) is { } known ? (this, known.SecondOf ?? known.Id) : null;
 
     /// <summary>With clear resin: the layer's own, the piece's, or a new one.</summary>
     public (LaidOut Laid, string RecipeId) WithClear()
@@ -81,7 +81,7 @@ internal sealed record LaidOut(Piece Before, Piece Piece, string LayerId, string
     public (LaidOut Laid, ImmutableArray<string> RecipeIds) WithColours(int count)
     {
         var laid = this;
-        ImmutableArray<string> own = [.. Cups.Where(c => c.Of is null && c.Colourant is not null).Select(c => c.Id)];
+        ImmutableArray<string> own = [.. Cups.Where(c => c.Of is null && c.SecondOf is null && c.Colourant is not null).Select(c => c.Id)];
         while (own.Length < count)
         {
             (laid, var id) = laid.WithNew();
@@ -100,7 +100,7 @@ internal sealed record LaidOut(Piece Before, Piece Piece, string LayerId, string
     {
         if ((among.FirstOrDefault(r => r.IsClear) ?? piece.Recipes.FirstOrDefault(r => r.IsClear)) is { } known)
         {
-            return (piece, known.Id);
+            return (piece, known.SecondOf ?? known.Id);
         }
 
         var ids = piece.Recipes.Select(r => r.Id).ToList();

@@ -22,6 +22,6 @@ public sealed record MeasureDose(string Recipe, int Dose, RatioBasis By, string?
         }
 
         var percent = cupboard.Catalogue.Of(dose.Colourant, dose.ColourantId).Percent(dose.Percent, dose.By, By, resin.Resin.From(cupboard.Catalogue).MixDensity);
-        return With(piece, recipe, recipe with { Doses = recipe.Doses.SetItem(Dose, dose with { By = By, Percent = percent }) });
+        return With(piece, recipe, recipe with { Doses = recipe.Doses.SetItem(Dose, dose with { By = By, Percent = percent, ByEye = false }) });
     }
 }

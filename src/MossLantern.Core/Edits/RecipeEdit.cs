@@ -16,7 +16,11 @@ public abstract record RecipeEdit(string Recipe) : Edit
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(cupboard);
-        return piece.Recipes.FirstOrDefault(r => r.Id == Recipe) is { } recipe ? Change(piece, recipe, cupboard) : Edited.No(PlaceIn.Recipe(Recipe), Gone);
+        return piece.Recipes.FirstOrDefault(r => r.Id == Recipe) is not { } recipe ? Edited.No(PlaceIn.Recipe(Recipe), Gone)
+
+            // A second cup is mixed as its first is: the two change together.
+            : recipe.SecondOf is { } first ? (this with { Recipe = first }).Apply(piece, cupboard)
+            : Change(piece, recipe, cupboard);
     }
 
     /// <summary>The piece with the colour changed, or why it cannot be.</summary>
@@ -47,5 +51,6 @@ public abstract record DoseEdit(string Recipe, int Dose) : RecipeEdit(Recipe)
     private protected abstract Edited Change(Piece piece, Recipe recipe, Dose dose, Cupboard cupboard);
 
     /// <summary>A recipe with a dose of another amount.</summary>
-    private protected Recipe With(Recipe recipe, double percent) => recipe with { Doses = recipe.Doses.SetItem(Dose, recipe.Doses[Dose] with { Percent = percent }) };
+    private protected Recipe With(Recipe recipe, double percent, bool byEye = false) =>
+        recipe with { Doses = recipe.Doses.SetItem(Dose, recipe.Doses[Dose] with { Percent = percent, ByEye = byEye }) };
 }

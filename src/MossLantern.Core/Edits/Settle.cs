@@ -55,7 +55,34 @@ internal static class Settle
         }
 
         recipes.AddRange(before.Recipes.Where(r => r.Frozen && !ids.Contains(r.Id)));
-        return after with { Recipes = recipes.ToImmutable() };
+        return after with { Recipes = Seconds(recipes.ToImmutable()) };
+    }
+
+    /// <summary>Second cups as their first ones are by now; one whose first is gone is a colour of its own.</summary>
+    private static ImmutableArray<Recipe> Seconds(ImmutableArray<Recipe> recipes)
+    {
+        if (recipes.All(r => r.SecondOf is null))
+        {
+            return recipes;
+        }
+
+        var first = recipes.Where(r => r.SecondOf is null).ToDictionary(r => r.Id);
+        var count = new Dictionary<string, int>();
+        return [.. recipes.Select(r =>
+        {
+            if (r.SecondOf is not { } id)
+            {
+                return r;
+            }
+
+            if (!first.TryGetValue(id, out var own))
+            {
+                return r with { SecondOf = null };
+            }
+
+            count[id] = count.GetValueOrDefault(id, 1) + 1;
+            return own.AnotherCup(r.Id, count[id]);
+        })];
     }
 
     /// <summary>A name with a number after it that none of some has.</summary>
@@ -77,7 +104,12 @@ internal static class Settle
     {
         ImmutableArray<Layer> layers = [.. piece.Layers.Select(Aimed)];
         var to = layers.SequenceEqual(piece.Layers) ? piece : piece with { Layers = layers };
-        ImmutableArray<Sitting> sittings = [.. to.Sittings.Select(s => Ordered(to, Batched(to, Poured(to, s)))).Where(s => s.LayerIds.Any())];
+        ImmutableArray<Sitting> poured = [.. to.Sittings.Select(s => Poured(to, s))];
+
+        // A second cup is there for what is poured from it, and goes with the last of that.
+        var cups = poured.SelectMany(s => s.Fills ?? []).Select(f => f.CupId).OfType<string>().ToHashSet();
+        to = to.Recipes.All(r => r.SecondOf is null || cups.Contains(r.Id)) ? to : to with { Recipes = to.Recipes.RemoveAll(r => r.SecondOf is not null && !cups.Contains(r.Id)) };
+        ImmutableArray<Sitting> sittings = [.. poured.Select(s => Ordered(to, Batched(to, s))).Where(s => s.LayerIds.Any())];
         return sittings.SequenceEqual(to.Sittings) ? to : to with { Sittings = sittings };
     }
 
@@ -103,13 +135,15 @@ internal static class Settle
         }
 
         var known = piece.Recipes.Select(r => r.Id).ToHashSet();
+        var seconds = piece.Recipes.Where(r => r.SecondOf is not null).Select(r => r.Id).ToHashSet();
+        fills = [.. fills.Select(f => f.CupId is { } cup && !seconds.Contains(cup) ? f with { CupId = null } : f)];
         ImmutableArray<Fill> left =
         [
             .. fills.Where(f => layers.GetValueOrDefault(f.LayerId) is { } l && l.Has(f.Region) && l.Bare?.Contains(f.Region) != true).Select(f =>
                 (f.RecipeId is null || known.Contains(f.RecipeId)) && (f.TakesMm is null || !layers[f.LayerId].IsByAmount(f.Region)) ? f
                     : f with { RecipeId = f.RecipeId is { } id && known.Contains(id) ? id : null, DepthMm = layers[f.LayerId].IsByAmount(f.Region) ? null : f.DepthMm, Way = layers[f.LayerId].IsByAmount(f.Region) ? FillWay.Poured : f.Way }),
         ];
-        return rest == sitting.Rest && left.SequenceEqual(fills) ? sitting : sitting with { Rest = rest, Fills = left.IsEmpty ? null : left };
+        return rest == sitting.Rest && left.SequenceEqual(sitting.Fills!.Value) ? sitting : sitting with { Rest = rest, Fills = left.IsEmpty ? null : left };
     }
 
     private static Sitting Batched(Piece piece, Sitting sitting)
@@ -133,8 +167,9 @@ internal static class Settle
     /// <summary>The colours that something of a piece names, layouts put by and spots kept visible too.</summary>
     private static HashSet<string> Named(Piece piece)
     {
-        var poured = piece.Sittings.SelectMany(s => s.Fills ?? []).Select(f => f.RecipeId).OfType<string>();
+        var poured = piece.Sittings.SelectMany(s => s.Fills ?? []).SelectMany(f => new[] { f.RecipeId, f.CupId }).OfType<string>();
         var named = Recipe.WithShares(piece.Layers.SelectMany(l => l.NamedRecipeIds).Concat(poured), piece.Recipes);
+        named.UnionWith([.. piece.Recipes.Where(r => named.Contains(r.Id)).Select(r => r.SecondOf).OfType<string>()]);
         if ((piece.Kept ?? []).Any(k => k.Keep == Keep.Visible))
         {
             named.UnionWith(piece.Recipes.Where(r => r.IsClear).Select(r => r.Id));

@@ -1,5 +1,6 @@
 using MossLantern.Core.Documents;
 using MossLantern.Core.Units;
+using NodaTime;
 
 namespace MossLantern.Core.Edits;
 
@@ -12,13 +13,20 @@ namespace MossLantern.Core.Edits;
 /// <param name="Sitting">The sitting whose resin it is; null for the first.</param>
 /// <param name="Note">How it looked; null for nothing.</param>
 /// <param name="Anew">Whether it is the first of a trial: then what is in the colour is put in place of.</param>
-public sealed record TryDose(string Recipe, int Dose, double Amount, DoseUnit Unit, double? InMl = null, string? Sitting = null, string? Note = null, bool Anew = false) : DoseEdit(Recipe, Dose)
+/// <param name="At">When, in the workshop's local time; null for not known.</param>
+public sealed record TryDose(
+    string Recipe, int Dose, double Amount, DoseUnit Unit, double? InMl = null, string? Sitting = null, string? Note = null, bool Anew = false, LocalDateTime? At = null) : DoseEdit(Recipe, Dose)
 {
     /// <inheritdoc/>
     public override string Words(Piece before) => "try a little more";
 
     private protected override Edited Change(Piece piece, Recipe recipe, Dose dose, Cupboard cupboard)
     {
+        if (Unit == DoseUnit.ByEye)
+        {
+            return Edited.No(Place, "What is added by eye is not known: say it in drops, tips or scoops, in grams or in percent.");
+        }
+
         var (more, refusal) = DoseAmount.Of(piece, dose, Amount, Unit, InMl, Sitting, cupboard);
         if (refusal is not null)
         {
@@ -29,6 +37,6 @@ public sealed record TryDose(string Recipe, int Dose, double Amount, DoseUnit Un
         var trials = Anew ? [] : recipe.Trials ?? [];
         return !Accepted.LoadPercent.Contains(percent) ? Edited.No(Place, Accepted.LoadPercent.Sentence)
             : trials.Length >= PieceValidator.MostTrials ? Edited.No($"{PlaceIn.Recipe(Recipe)}.trials", FormattableString.Invariant($"Up to {PieceValidator.MostTrials} steps of a trial are kept: begin it anew."))
-            : With(piece, recipe, With(recipe, percent) with { Trials = trials.Add(new(dose.Colourant, Amount, Unit, Unit == DoseUnit.Percent ? null : InMl, percent, Note?.Trim() ?? "", dose.ColourantId)) });
+            : With(piece, recipe, With(recipe, percent) with { Trials = trials.Add(new(dose.Colourant, Amount, Unit, Unit == DoseUnit.Percent ? null : InMl, percent, Note?.Trim() ?? "", dose.ColourantId, At)) });
     }
 }

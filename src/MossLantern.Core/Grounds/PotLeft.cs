@@ -1,4 +1,3 @@
-using MossLantern.Core.Documents;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Grounds;
@@ -10,16 +9,16 @@ namespace MossLantern.Core.Grounds;
 public sealed record PotLeft(string Name, Reckoned Left, Reckoned? Short)
 {
     /// <summary>What is left in a pot beside what a ground takes.</summary>
-    /// <param name="pot">The pot.</param>
-    /// <param name="takes">What the ground takes, ml.</param>
-    public static PotLeft Of(PaintPot pot, Reckoned takes)
+    /// <param name="name">The pot's name.</param>
+    /// <param name="left">What is left in it without this ground, ml.</param>
+    /// <param name="takes">What the ground takes, ml; null where it is painted already.</param>
+    public static PotLeft Of(string name, Reckoned left, Reckoned? takes)
     {
-        ArgumentNullException.ThrowIfNull(pot);
-        ArgumentNullException.ThrowIfNull(takes);
-        ReckonedInput left = new("left in the pot", pot.LeftMl, "ml", Origin.Measured), amount = new("the ground takes", takes.Value, "ml", Origin.Reckoned);
+        ArgumentNullException.ThrowIfNull(left);
         return new(
-            pot.Name,
-            Reckoned.Of(pot.LeftMl, "ml", Formulas.Stated, left),
-            takes.Value > pot.LeftMl ? Reckoned.Of(takes.Value - pot.LeftMl, "ml", Formulas.PotShort, amount, left) : null);
+            name, left,
+            takes is not null && takes.Value > left.Value
+                ? Reckoned.Of(takes.Value - left.Value, "ml", Formulas.PotShort, new("the ground takes", takes.Value, "ml", Origin.Reckoned), new("left in the pot", left.Value, "ml", Origin.Reckoned))
+                : null);
     }
 }

@@ -50,6 +50,7 @@ public enum ColourantClass
 /// <param name="Cover">Cover κ: opacity is 1 − exp(−κ · load % · depth mm).</param>
 /// <param name="DropMl">A drop of it, ml; null for what does not drip.</param>
 /// <param name="ScoopG">A level scoop of it, g; null where nobody has weighed one.</param>
+/// <param name="TipG">What the person's own stick picks up of it at its tip, g; null where nobody has weighed it.</param>
 /// <param name="Colour">Its colour at full cover, as <c>#rrggbb</c>; null for a class of any colour.</param>
 /// <param name="Own">The properties that the person has entered, by their ids; all others are typical.</param>
 /// <param name="PutAway">Whether it is offered no more.</param>
@@ -65,6 +66,7 @@ public sealed record Colourant(
     double Cover,
     double? DropMl,
     double? ScoopG,
+    double? TipG,
     string? Colour,
     ImmutableSortedSet<string> Own,
     bool PutAway = false)
@@ -89,7 +91,7 @@ public sealed record Colourant(
 
     internal static Colourant Of(ColourantClass colourant, Material m) => colourant == ColourantClass.Lacing ? Lacing(m) : new(
         m.Id, colourant, m.Name, m[MaterialProperties.UsualFromPercent], m[MaterialProperties.UsualToPercent], m[MaterialProperties.LimitPercent],
-        m.Basis ?? RatioBasis.Weight, m[MaterialProperties.Density], m[MaterialProperties.Cover], m.Find(MaterialProperties.DropMl), m.Find(MaterialProperties.ScoopG), m.Colour, m.Own, m.PutAway);
+        m.Basis ?? RatioBasis.Weight, m[MaterialProperties.Density], m[MaterialProperties.Cover], m.Find(MaterialProperties.DropMl), m.Find(MaterialProperties.ScoopG), m.Find(MaterialProperties.TipG), m.Colour, m.Own, m.PutAway);
 
     /// <summary>What is counted in drops, as a load: in resin of the usual density. It covers nothing.</summary>
     private static Colourant Lacing(Material m)
@@ -98,6 +100,6 @@ public sealed record Colourant(
         double Load(string drops) => 100 * m[drops] * drop * density / (DropsInMl * TypicalMaterials.MixedDensity);
         return new(
             m.Id, ColourantClass.Lacing, m.Name, Load(MaterialProperties.UsualFromDrops), Load(MaterialProperties.UsualToDrops), Load(MaterialProperties.LimitDrops), RatioBasis.Weight,
-            density, 0, drop, null, null, m.Own, m.PutAway);
+            density, 0, drop, null, null, null, m.Own, m.PutAway);
     }
 }

@@ -88,6 +88,9 @@ public static class MaterialProperties
     /// <summary>A level scoop of the person's own, g.</summary>
     public const string ScoopG = "scoopG";
 
+    /// <summary>What a stick of the person's own picks up at its tip, g.</summary>
+    public const string TipG = "tipG";
+
     /// <summary>Density of the heap, g/ml.</summary>
     public const string BulkDensity = "bulkGPerMl";
 
@@ -163,6 +166,7 @@ public static class MaterialProperties
             new(LimitDrops, "highest load, to 30 ml,", "drops", 0.1, 100),
             new(Density, "density", "g/ml", 0.1, 20), new(Cover, "cover κ", "per % and mm", 0, 20), new(DropMl, "a drop", "ml", 0.005, 1),
             new(ScoopG, "a level scoop of yours", "g", 0.005, 100, For: ["paste", "metallic-paste", "mica", "interference", "glitter"]),
+            new(TipG, "a dipped tip of your stick", "g", 0.001, 10, For: ["paste", "metallic-paste", "acrylic", "acrylic-metallic", "dye"]),
         ],
         [MaterialKind.Stone] =
         [

@@ -9,23 +9,24 @@ namespace MossLantern.Core.Mixing;
 /// <param name="Name">What it is.</param>
 /// <param name="Colourant">Its class.</param>
 /// <param name="Colour">Its colour at full cover, as <c>#rrggbb</c>; null for what has none.</param>
-/// <param name="G">How much, g.</param>
+/// <param name="G">How much, g; null where nobody measures it.</param>
 /// <param name="Ml">The same, ml.</param>
 /// <param name="Drops">The same in drops; null for what does not drip.</param>
 /// <param name="Scoops">The same in level scoops; null where nobody has weighed one.</param>
-/// <param name="Load">Its load in what its limit is percent of, %.</param>
+/// <param name="Tips">The same in dipped stick tips; null where nobody has weighed one.</param>
+/// <param name="Load">Its load in what its limit is percent of, %; null where nobody measures it.</param>
 /// <param name="LimitPercent">Highest load, %.</param>
 /// <param name="LimitBy">What that is percent of.</param>
 /// <param name="Over">Whether it is over.</param>
 /// <param name="Prepare">What is done with it before it goes in; null for nothing.</param>
 /// <remarks>Source: docs/craft/mixing.md, Load.</remarks>
 public sealed record CupDose(
-    string Name, ColourantClass Colourant, string? Colour, Reckoned G, Reckoned Ml, Reckoned? Drops, Reckoned? Scoops, Reckoned Load, double LimitPercent, RatioBasis LimitBy, bool Over,
-    string? Prepare);
+    string Name, ColourantClass Colourant, string? Colour, Reckoned? G, Reckoned? Ml, Reckoned? Drops, Reckoned? Scoops, Reckoned? Tips, Reckoned? Load, double LimitPercent,
+    RatioBasis LimitBy, bool Over, string? Prepare);
 
 /// <summary>Everything that is stirred into a cup.</summary>
 /// <param name="All">Each colourant, in the order in which they go in.</param>
-/// <param name="Total">All loads together, %; by volume where the limit of each is, else by weight. Null where there is none.</param>
+/// <param name="Total">All loads together, %; by volume where the limit of each is, else by weight. Null where there is none, or where one goes in by eye.</param>
 /// <param name="TotalLimitPercent">Highest load of all together, %.</param>
 /// <remarks>Source: docs/craft/mixing.md, Load.</remarks>
 public sealed record CupDoses(ImmutableArray<CupDose> All, Reckoned? Total, double TotalLimitPercent)
@@ -52,7 +53,7 @@ public sealed record CupDoses(ImmutableArray<CupDose> All, Reckoned? Total, doub
         var known = cup.Doses.Select(d => catalogue.Of(d.Colourant, d.ColourantId)).ToList();
         var several = cup.Doses.Length > 1;
         ImmutableArray<CupDose> all = [.. cup.Doses.Select((d, i) => One(cup, d, i, known[i], mixMl, massG, mixDensity, several))];
-        if (all.IsEmpty)
+        if (all.IsEmpty || cup.Doses.Any(d => d.ByEye))
         {
             return new(all, null, Mixing.Load.TotalLimitPercent);
         }
@@ -67,6 +68,14 @@ public sealed record CupDoses(ImmutableArray<CupDose> All, Reckoned? Total, doub
 
     private static CupDose One(Recipe cup, Dose dose, int at, Colourant known, double mixMl, double massG, double mixDensity, bool several)
     {
+        if (dose.ByEye)
+        {
+            // Not known is not nothing.
+            return new(
+                known.Name, dose.Colourant, dose.Colourant == ColourantClass.Lacing ? null : cup.ColourOf(dose), null, null, null, null, null, null,
+                known.LimitPercent, known.LimitBy, false, Preparing.Of(dose.Colourant, several));
+        }
+
         ReckonedInput load = new("load", dose.Percent, "%", Origin.Own, FormattableString.Invariant($"{PlaceIn.Recipe(cup.Id)}.doses[{at}].percent")),
             density = new("density of the colourant", known.DensityGPerMl, "g/ml", known.OriginOf(MaterialProperties.Density)),
             mix = new("density of the mix", mixDensity, "g/ml", Origin.Reckoned);
@@ -80,6 +89,7 @@ public sealed record CupDoses(ImmutableArray<CupDose> All, Reckoned? Total, doub
             Reckoned.Of(g / known.DensityGPerMl, "ml", Formulas.ColourantVolume, grams, density),
             known.DropMl is { } drop ? Reckoned.Of(g / known.DensityGPerMl / drop, "drops", Formulas.ColourantDrops, grams, density, new("a drop", drop, "ml", known.OriginOf(MaterialProperties.DropMl))) : null,
             known.ScoopG is { } scoop ? Reckoned.Of(g / scoop, "scoops", Formulas.ColourantScoops, grams, new("a level scoop", scoop, "g", known.OriginOf(MaterialProperties.ScoopG))) : null,
+            known.TipG is { } tip ? Reckoned.Of(g / tip, "tips", Formulas.ColourantTips, grams, new("a dipped tip", tip, "g", known.OriginOf(MaterialProperties.TipG))) : null,
             dose.By == known.LimitBy ? Reckoned.Of(own, "%", Formulas.Stated, load)
                 : Reckoned.Of(own, "%", known.LimitBy == RatioBasis.Weight ? Formulas.LoadByWeight : Formulas.LoadByVolume, load, density, mix),
             known.LimitPercent, known.LimitBy, own > known.LimitPercent + Hair, Preparing.Of(dose.Colourant, several));

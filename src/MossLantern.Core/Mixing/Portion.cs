@@ -33,6 +33,7 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
     public static ImmutableDictionary<string, ImmutableArray<Portion>> All(Piece piece, ImmutableArray<LaidLayer> layers)
     {
         ArgumentNullException.ThrowIfNull(piece);
+        var seconds = piece.Recipes.Where(r => r.SecondOf is not null).ToDictionary(r => r.Id, r => r.SecondOf!);
         var poured = piece.Sittings.ToDictionary(s => s.Id, _ => ImmutableArray.CreateBuilder<Portion>());
         var fills = piece.Sittings.SelectMany(s => (s.Fills ?? []).Select(f => (Sitting: s, Fill: f))).ToLookup(f => new RegionOf(f.Fill.LayerId, f.Fill.Region));
         foreach (var laid in layers)
@@ -43,7 +44,7 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
                 var own = fills[new(laid.Layer.Id, region.Id)].ToList();
                 if (own.Count == 0)
                 {
-                    poured[rest.Id].Add(new(laid.Layer, region, region.CupId!, depths));
+                    poured[rest.Id].AddRange(Whole(piece, laid, region, depths));
                 }
 
                 var filledMm = 0.0;
@@ -53,7 +54,7 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
                     var pass = passes[sitting.Id] = passes.GetValueOrDefault(sitting.Id, -1) + 1;
                     var (from, to) = (filledMm, fill.TakesMm is { } mm ? filledMm + mm : double.PositiveInfinity);
                     poured[sitting.Id].Add(new(
-                        laid.Layer.In(sitting), region, fill.RecipeId ?? region.CupId!,
+                        laid.Layer.In(sitting), region, Cup(fill, fill.RecipeId ?? region.CupId!),
                         [.. depths.Select(d => d with { DepthMm = Math.Max(0, Math.Min(to, d.DepthMm) - from) })], fill.Id, pass, fill.Way));
                     filledMm = to;
                 }
@@ -61,6 +62,32 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
         }
 
         return poured.ToImmutableDictionary(p => p.Key, p => p.Value.ToImmutable());
+
+        string Cup(Fill fill, string recipe) => fill.CupId is { } cup && seconds.GetValueOrDefault(cup) == recipe ? cup : recipe;
+    }
+
+    /// <summary>A region that no fill names: poured in one go, but for what is kept visible in a mould.</summary>
+    private static IEnumerable<Portion> Whole(Piece piece, LaidLayer laid, Region region, ImmutableArray<DepthShare> depths)
+    {
+        var layer = laid.Layer;
+        if (region.Kind != RegionKind.KeptVisible || piece.Ground.Mould is null || layer.Within is not null || Behind(laid, region) is not { } behind)
+        {
+            return [new(layer, region, region.CupId!, depths)];
+        }
+
+        // It is seen through the face: thin clear there, and what lies round it behind that.
+        var clearMm = layer.Id != piece.Layers[0].Id ? 0 : (piece.Kept ?? []).FirstOrDefault(k => RegionId.OfKept(k.Id) == region.Id)?.ClearMm ?? KeptZone.UsualClearMm;
+        ImmutableArray<DepthShare> Between(double from, double to) => [.. depths.Select(d => d with { DepthMm = Math.Max(0, Math.Min(to, d.DepthMm) - from) })];
+        Portion[] passes = [new(layer, region, region.CupId!, Between(0, clearMm)), new(layer, region, behind, Between(clearMm, double.PositiveInfinity))];
+        return passes.Where(p => p.Depths.Any(d => d.DepthMm > 0)).Select((p, pass) => p with { Pass = pass });
+    }
+
+    /// <summary>The cup of the largest region beside it, or of the largest of all; null where nothing coloured is poured.</summary>
+    private static string? Behind(LaidLayer laid, Region region)
+    {
+        var beside = laid.Map.Borders.Where(b => b.First == region.Id || b.Second == region.Id).Select(b => b.First == region.Id ? b.Second : b.First).ToHashSet();
+        return laid.Map.Regions.Where(r => r.TakesArea && r.Kind != RegionKind.KeptVisible && Poured(laid.Layer, r))
+            .OrderByDescending(r => beside.Contains(r.Id)).ThenByDescending(r => r.AreaMm2).FirstOrDefault()?.CupId;
     }
 
     private static bool Poured(FilledLayer layer, Region region) =>

@@ -11,5 +11,6 @@ namespace MossLantern.Core.Planning;
 /// <param name="Sittings">Its sittings, in their order.</param>
 /// <param name="Findings">What the second look sees.</param>
 /// <param name="Need">What it takes over all of its sittings, resin by resin.</param>
+/// <param name="Pots">What it takes out of pots of paint.</param>
 public sealed record PiecePlan(
-    GroundPlan Ground, ImmutableArray<LayerPlan> Layers, ImmutableArray<SittingPlan> Sittings, ImmutableArray<Finding> Findings, ImmutableArray<PieceNeed> Need);
+    GroundPlan Ground, ImmutableArray<LayerPlan> Layers, ImmutableArray<SittingPlan> Sittings, ImmutableArray<Finding> Findings, ImmutableArray<PieceNeed> Need, ImmutableArray<PotTake> Pots);

@@ -39,7 +39,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
             Parts = PartVolumes.Of(mapper, piece, layers),
             Beneath = WorkBeneath.Of(mapper, around.Catalogue, piece.Ground, CoreCut.AtMm(piece)),
         };
-        return new(ground, layers, sittings, SecondLook.Over(new(piece, ground, layers, sittings, around, mapper)), PieceNeed.Of(piece, sittings, around.Catalogue));
+        return new(ground, layers, sittings, SecondLook.Over(new(piece, ground, layers, sittings, around, mapper)), PieceNeed.Of(piece, sittings, around.Catalogue), PotTake.Of(piece, ground, sittings, around));
     }
 
     /// <summary>A painting of a piece's layers up to and including one.</summary>

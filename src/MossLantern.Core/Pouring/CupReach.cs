@@ -41,7 +41,7 @@ public sealed record CupReach(
     /// <summary>The smallest mould that is worth filling holds so much, ml.</summary>
     public const double SmallestMouldMl = 10;
 
-    /// <summary>How far each cup of a sitting reaches; those that nothing is poured from are left out.</summary>
+    /// <summary>How far each cup of a sitting reaches; those that nothing is poured from are left out, and those that are mixed by eye: how far they reach is not known.</summary>
     /// <param name="sitting">The sitting.</param>
     /// <param name="recipes">The recipes of its cups.</param>
     /// <param name="cups">Its cups.</param>
@@ -54,7 +54,7 @@ public sealed record CupReach(
         var known = recipes.ToDictionary(r => r.Id);
         return
         [
-            .. cups.Cups.Where(c => c.MixMl.Value > 0).Select(c => One(
+            .. cups.Cups.Where(c => c.MixMl.Value > 0 && !(sitting.CupChoices ?? []).Any(k => k.ByEye && k.RecipeId == c.CupId)).Select(c => One(
                 c, known[c.CupId], (sitting.CupChoices ?? []).FirstOrDefault(k => k.RecipeId == c.CupId), [.. inOrder.Where(r => r.CupId == c.CupId)], copies, sitting)),
         ];
     }

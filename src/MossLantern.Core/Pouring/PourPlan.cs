@@ -10,10 +10,10 @@ namespace MossLantern.Core.Pouring;
 /// <param name="RegionId">The region it fills.</param>
 /// <param name="CupId">The cup it comes from.</param>
 /// <param name="PourMl">How much, ml.</param>
-/// <param name="LeftInCupMl">What should be left in the cup after it, ml, loss included.</param>
+/// <param name="LeftInCupMl">What should be left in the cup after it, ml, loss included; null where it is mixed by eye.</param>
 /// <param name="Pass">Which pass of the sitting over the region, from 0.</param>
 /// <param name="EachMl">How much for each copy, ml; null where there is one.</param>
-public sealed record PourStep(string LayerId, RegionId RegionId, string CupId, Reckoned PourMl, Reckoned LeftInCupMl, int Pass = 0, Reckoned? EachMl = null)
+public sealed record PourStep(string LayerId, RegionId RegionId, string CupId, Reckoned PourMl, Reckoned? LeftInCupMl, int Pass = 0, Reckoned? EachMl = null)
 {
     /// <summary>The region, and whose it is.</summary>
     internal RegionOf Of => new(LayerId, RegionId);
@@ -46,6 +46,7 @@ public static class PourPlan
     public static ImmutableArray<PourStep> Of(ImmutableArray<RegionVolume> inOrder, CupPlan cups, int copies = 1, ImmutableArray<CupChoice>? choices = null)
     {
         ArgumentNullException.ThrowIfNull(cups);
+        var byEye = (choices ?? []).Where(c => c.ByEye).Select(c => c.RecipeId).ToHashSet();
         var left = cups.Cups.ToDictionary(c => c.CupId, c => (choices?.FirstOrDefault(k => k.RecipeId == c.CupId)?.MixedMl ?? c.MixMl.Value) - c.DrawnMl);
         return [.. inOrder.Select(Step)];
 
@@ -53,7 +54,7 @@ public static class PourPlan
         {
             var before = left[region.CupId];
             var after = left[region.CupId] = before - region.PourMl.Value;
-            return new(region.LayerId, region.RegionId, region.CupId, region.PourMl, Reckoned.Of(after, "ml", Formulas.LeftInCup,
+            return new(region.LayerId, region.RegionId, region.CupId, region.PourMl, byEye.Contains(region.CupId) ? null : Reckoned.Of(after, "ml", Formulas.LeftInCup,
                 new("in the cup before", before, "ml", Origin.Reckoned),
                 new("poured", region.PourMl.Value, "ml", Origin.Reckoned)), region.Pass,
                 copies == 1 ? null : Reckoned.Of(region.PourMl.Value / copies, "ml", Formulas.EachCopy,

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pouring;
 using MossLantern.Core.Units;
@@ -45,6 +46,18 @@ public sealed record SittingPlan(
     ImmutableArray<CastingNeed> Castings,
     ImmutableArray<CupReach> Reach)
 {
+    /// <summary>What the resin of all its batches costs; null where nobody has entered its price.</summary>
+    /// <param name="resin">The resin's name.</param>
+    /// <param name="resinId">The resin, by its id in the catalogue.</param>
+    /// <param name="prices">What things cost.</param>
+    public Reckoned? Cost(string resin, string resinId, Prices prices)
+    {
+        ArgumentNullException.ThrowIfNull(prices);
+        return !prices.PerLitre.TryGetValue(Prices.IdOf(resinId), out var litre) ? null
+            : Reckoned.Of(Batches.TotalMl.Value / 1000 * litre, prices.Money, Formulas.SittingCost,
+                new("mixed in all", Batches.TotalMl.Value, "ml", Origin.Reckoned), new($"a litre of {resin}", litre, prices.Money, Origin.Own));
+    }
+
     /// <summary>Whether it is done: each of its regions has been poured.</summary>
     public bool Done => Poured && OpenRegions.IsEmpty;
 }

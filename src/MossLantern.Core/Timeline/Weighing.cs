@@ -112,10 +112,10 @@ public sealed class Weighing
             var last = plan.Cups.Cups.Where(c => c.MixMl.Value > 0 && c.Draws.Length > 0 && c.Draws.Any(d => d.CupId == batch.CupIds[^1])).Select(c => c.CupId);
             foreach (var cup in batch.CupIds.Concat(last).Select(id => plan.Cups.Cups.Single(c => c.CupId == id)))
             {
-                foreach (var (dose, at) in cup.Doses.All.Select((d, i) => (d, i)))
+                foreach (var (dose, planned, at) in cup.Doses.All.Select((d, i) => (d, d.G, i)).Where(d => d.G is not null))
                 {
                     var id = FormattableString.Invariant($"{batch.Id}/{cup.CupId}/{at}");
-                    var wanted = grown == 1 ? dose.G : Reckoned.Of(dose.G.Value * grown, "g", Formulas.ColourantGrown, new("as planned", dose.G.Value, "g", Origin.Reckoned), new("cup to what was planned", 100 * grown, "%", Origin.Measured));
+                    var wanted = grown == 1 ? planned! : Reckoned.Of(planned!.Value * grown, "g", Formulas.ColourantGrown, new("as planned", planned.Value, "g", Origin.Reckoned), new("cup to what was planned", 100 * grown, "%", Origin.Measured));
                     steps.Add(Near(
                         new(id, batch.Id, cup.CupId, WeighedPart.Colourant, dose.Name, $"the cup of {recipes[cup.CupId].Name}", wanted, 0, 0, false, weighed.TryGetValue(id, out var g) ? g : null, Dose: dose),
                         ColourantShare, step.Value));

@@ -159,7 +159,10 @@ public static class Accepted
     /// <summary>How far a mixed cup is blended, as a share.</summary>
     public static AcceptedRange Blend { get; } = new("Blend", 0, 1, "");
 
-    /// <summary>Width of a dam, mm.</summary>
+    /// <summary>Clear resin against the face of a mould, mm.</summary>
+    public static AcceptedRange FaceClearMm { get; } = new("Clear resin against the face", 0.1, 10, "mm");
+
+    /// <summary>Width of a dam round what is kept bare, mm.</summary>
     public static AcceptedRange DamMm { get; } = new("Width of the dam", 0.5, 30, "mm");
 
     /// <summary>How far band edges wander, mm.</summary>

@@ -93,6 +93,15 @@ public static class Formulas
     /// <summary>Whether a pot of paint is enough.</summary>
     public const string PotShort = "pot-short";
 
+    /// <summary>What the resin of a sitting costs.</summary>
+    public const string SittingCost = "sitting-cost";
+
+    /// <summary>What is left in a pot of paint by now.</summary>
+    public const string PotNow = "pot-now";
+
+    /// <summary>What is still to be taken out of a pot of paint.</summary>
+    public const string PotSpokenFor = "pot-spoken-for";
+
     /// <summary>Paint for a ground.</summary>
     public const string GroundPaintVolume = "ground-paint-volume";
 
@@ -215,6 +224,9 @@ public static class Formulas
 
     /// <summary>A colourant in level scoops.</summary>
     public const string ColourantScoops = "colourant-scoops";
+
+    /// <summary>A colourant in dipped stick tips.</summary>
+    public const string ColourantTips = "colourant-tips";
 
     /// <summary>A load by volume as one by weight.</summary>
     public const string LoadByWeight = "load-by-weight";
@@ -404,7 +416,10 @@ public static class Formulas
         new(InsertFill, "Fill", "area of the insert × (min(depth − kept for later coats − insert's foot above the floor [, its height]) − recess) ÷ 10 × share the mould holds ÷ 100", "grounds.md#inserts"),
         new(WettingCoat, "Wetting coat", "area of the older work × depth ÷ 10", "grounds.md#older-work"),
         new(SealCost, "Cost", "amount × price of a litre ÷ 1000 [÷ area × 10^4]", "grounds.md#preparation"),
-        new(PotShort, "Pot", "the ground takes − left in the pot; what is missing", "grounds.md#pots"),
+        new(SittingCost, "Cost", "mixed in all ÷ 1000 × a litre", "mixing.md#prices"),
+        new(PotNow, "Pot", "measured in the pot − what was taken since, never below nothing", "grounds.md#pots"),
+        new(PotSpokenFor, "Pot", "the sum of what is still to be taken", "grounds.md#pots"),
+        new(PotShort, "Pot", "what is to be taken − left in the pot; what is missing", "grounds.md#pots"),
         new(GroundPaintVolume, "Coat", "area × film × coats ÷ 10", "grounds.md#preparation"),
         new(EdgeVolume, "Edges", "open perimeter × side height × film thickness ÷ 1000 + drip share ÷ 100 × layer volume; side film and drips", "mixing.md#edges"),
         new(EdgeNone, "Edges", "open perimeter × 0; nothing runs over a taped edge or a wall, and what runs off a pour of a stated size is part of it", "mixing.md#edges"),
@@ -440,6 +455,7 @@ public static class Formulas
         new(ColourantVolume, "Colourant by volume", "grams ÷ density of the colourant", "mixing.md#load"),
         new(ColourantDrops, "Drops", "grams ÷ density of the colourant ÷ a drop", "mixing.md#load"),
         new(ColourantScoops, "Scoops", "grams ÷ a level scoop", "mixing.md#load"),
+        new(ColourantTips, "Stick tips", "grams ÷ a dipped tip", "mixing.md#load"),
         new(LoadByWeight, "Load by weight", "load × density of the colourant ÷ density of the mix", "mixing.md#load"),
         new(LoadByVolume, "Load by volume", "load × density of the mix ÷ density of the colourant", "mixing.md#load"),
         new(LoadTotal, "Load of all", "the sum of its loads", "mixing.md#load"),

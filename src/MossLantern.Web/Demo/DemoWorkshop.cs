@@ -70,8 +70,8 @@ public sealed class DemoWorkshop(
         var today = now.InZone(time.Zone).LocalDateTime;
         settings.Set(SettingStore.Demo, "seeded");
         Moulds(now);
-        pots.Save("peat-black", 0, new("Peat black", "#2b2a26", PaintKind.Water, 120, "Two black, one umber; the ground of Sundew Pair."), now);
-        pots.Save("reed-cream", 0, new("Reed cream", "#e8dcc0", PaintKind.Water, 65, "White with a spoon of ochre."), now);
+        pots.Save("peat-black", 0, new("Peat black", "#2b2a26", PaintKind.Water, 220, "Two black, one umber; the ground of Sundew Pair.", now - Duration.FromDays(20)), now);
+        pots.Save("reed-cream", 0, new("Reed cream", "#e8dcc0", PaintKind.Water, 65, "White with a spoon of ochre.", now), now);
         Colourants(now);
         prices.Now = new("€", Prices.None.PerLitre.Add("primer", 14).Add("resin", 38));
         var marsh = pieces.Add("marsh-light", DemoPieces.MarshLight(), now - Duration.FromDays(2)).Piece;

@@ -47,7 +47,7 @@ internal static class RunEndpoints
             // A region that the piece had when it was poured is known, although the piece has changed since.
             var poured = before?.Revision is { } revision ? pieces.At(id, revision) : null;
             Check(request, stored.Piece, zone, time.Now);
-            var plan = workbench.Plan(stored.Piece, kept);
+            var plan = workbench.Plan(stored.Id, stored.Piece, kept);
             var sitting = plan.Sittings.Single(s => s.SittingId == request.SittingId);
             var steps = sitting.Steps.Select(s => (Of: (s.LayerId, s.RegionId, s.Pass), Step: s)).ToList();
             var told = request.Pours.Select(p => (p.LayerId ?? sitting.LayerIds[0], p.RegionId, p.Pass)).ToList();

@@ -61,7 +61,8 @@ public sealed record SittingView(
     ImmutableArray<RegionOf> OpenRegions,
     int Copies,
     ImmutableArray<CastingNeed> Castings,
-    ImmutableArray<CupReach> Reach);
+    ImmutableArray<CupReach> Reach,
+    Reckoned? Cost);
 
 /// <summary>Everything worked out for a piece; why its underside is not seen and no light comes through it, where that is so.</summary>
 public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<SittingView> Sittings, ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden, ImmutableArray<PieceNeed> Need);
@@ -158,14 +159,14 @@ public sealed class Workbench(
         }
 
         var kept = runs.Of(id);
-        return Planned(settled.WithoutAside(Poured.LayerIds(settled, kept)), kept);
+        return Planned(id, settled.WithoutAside(Poured.LayerIds(settled, kept)), kept);
     }
 
     /// <summary>A new piece with its plan: it is looked over and worked out before anything is written.</summary>
     /// <param name="piece">The document.</param>
     /// <exception cref="ValidationException">It is not valid; names every field and its range.</exception>
     /// <exception cref="UnplannableException">It is valid, and yet cannot be worked out.</exception>
-    public PlannedPiece Planned(Piece piece) => Planned(Checked(piece), []);
+    public PlannedPiece Planned(Piece piece) => Planned(null, Checked(piece), []);
 
     /// <summary>A piece with commands made, planned and kept. The same change sent twice is taken once. Null where there is no such piece.</summary>
     /// <param name="id">The piece's id.</param>
@@ -196,7 +197,7 @@ public sealed class Workbench(
 
         var made = Made(id, before.Piece, request.Commands);
         var settled = Checked(made.Piece!);
-        var planned = Planned(settled.WithoutAside(Poured.LayerIds(settled, kept)), kept);
+        var planned = Planned(id, settled.WithoutAside(Poured.LayerIds(settled, kept)), kept);
         if (PieceJson.Write(planned.Piece) == PieceJson.Write(before.Piece))
         {
             // Nothing has become otherwise: that is no step.
@@ -208,7 +209,7 @@ public sealed class Workbench(
             return null;
         }
 
-        var was = known.PlanOf(before, kept, planned.Plan.Around) is { } plan ? Shown(before.Piece, plan) : null;
+        var was = known.PlanOf(before, kept, planned.Plan.Around) is { } plan ? Shown(before.Id, before.Piece, plan) : null;
         known.Keep(stored, kept, planned.Plan.Plan, planned.Plan.Around);
         return Changed(stored, kept, was, planned.Plan.View, made.Place);
     }
@@ -235,7 +236,7 @@ public sealed class Workbench(
     private static bool Alike<T>(T one, T other) =>
         JsonSerializer.SerializeToUtf8Bytes(one, WorkshopJson.Options).AsSpan().SequenceEqual(JsonSerializer.SerializeToUtf8Bytes(other, WorkshopJson.Options));
 
-    private PlannedPiece Planned(Piece settled, ImmutableArray<Run> kept) => new(settled, WorkOut(settled, kept, around.Now));
+    private PlannedPiece Planned(string? id, Piece settled, ImmutableArray<Run> kept) => new(settled, WorkOut(id, settled, kept, around.Now));
 
     /// <summary>A stored piece with everything worked out. One that cannot be worked out is shown without, and says so.</summary>
     /// <param name="stored">The piece.</param>
@@ -248,7 +249,7 @@ public sealed class Workbench(
         var finished = Finished(stored.Piece, kept);
         var within = around.Now;
         var settled = worked
-            ?? (known.PlanOf(stored, kept, within) is { } before ? new(Shown(stored.Piece, before), before, within) : TryPlan(stored, kept, within));
+            ?? (known.PlanOf(stored, kept, within) is { } before ? new(Shown(stored.Id, stored.Piece, before), before, within) : TryPlan(stored, kept, within));
         known.Keep(stored, kept, settled?.Plan, settled?.Around ?? within);
         var plan = settled?.View;
         return new(
@@ -281,7 +282,7 @@ public sealed class Workbench(
     {
         try
         {
-            return WorkOut(stored.Piece, kept, within);
+            return WorkOut(stored.Id, stored.Piece, kept, within);
         }
         catch (UnplannableException e)
         {
@@ -306,14 +307,14 @@ public sealed class Workbench(
 
     /// <summary>What a piece's document gives, with what was really poured of it.</summary>
     /// <exception cref="UnplannableException">It cannot be worked out.</exception>
-    public PlanView Plan(Piece piece, ImmutableArray<Run> kept) => WorkOut(piece, kept, around.Now).View;
+    public PlanView Plan(string? id, Piece piece, ImmutableArray<Run> kept) => WorkOut(id, piece, kept, around.Now).View;
 
-    private WorkedOut WorkOut(Piece piece, ImmutableArray<Run> kept, Surroundings within)
+    private WorkedOut WorkOut(string? id, Piece piece, ImmutableArray<Run> kept, Surroundings within)
     {
         try
         {
             var plan = planner.Plan(piece, [.. kept.Select(Poured.Of)], within);
-            return new(Shown(piece, plan), plan, within);
+            return new(Shown(id, piece, plan), plan, within);
         }
         catch (Exception e) when (e is not OperationCanceledException and not Microsoft.Data.Sqlite.SqliteException)
         {
@@ -321,7 +322,7 @@ public sealed class Workbench(
         }
     }
 
-    private PlanView Shown(Piece piece, PiecePlan plan)
+    private PlanView Shown(string? id, Piece piece, PiecePlan plan)
     {
         var zone = time.Zone;
         var now = time.Now;
@@ -342,24 +343,36 @@ public sealed class Workbench(
                         .. s.Windows.Select(w => new WindowView(
                             w.Milestone, WorkshopTime.Local(w.Opens, zone), w.Closes is { } c ? WorkshopTime.Local(c, zone) : null, w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours)),
                     ],
-                    s.OpenRegions, s.Copies, s.Castings, s.Reach)),
+                    s.OpenRegions, s.Copies, s.Castings, s.Reach, CostOf(piece, s))),
             ],
-            plan.Findings, PotOf(piece, plan.Ground), Look.Hidden(piece), plan.Need);
+            plan.Findings, PotOf(id, piece, plan.Ground), Look.Hidden(piece), plan.Need);
+    }
+
+    private Reckoned? CostOf(Piece piece, SittingPlan sitting)
+    {
+        var resin = piece.Sittings.Single(s => s.Id == sitting.SittingId).Resin;
+        return sitting.Cost(resin.From(around.Catalogue).Name, resin.System, prices.Now);
     }
 
     /// <summary>The pot that the ground's paint comes from, beside what the ground takes.</summary>
-    private PotLeft? PotOf(Piece piece, GroundPlan ground) =>
-        piece.Ground.Paint is { PotId: { } id, AsMap: false }
-        && ground.Preparation.FirstOrDefault(s => s.Id == "paint")?.Amount is { } takes
-        && pots.All().FirstOrDefault(p => p.Id == id) is { } pot
-            ? PotLeft.Of(pot.Thing, takes)
-            : null;
+    private PotLeft? PotOf(string? pieceId, Piece piece, GroundPlan ground)
+    {
+        if (piece.Ground.Paint is not { PotId: { } id, AsMap: false } || ground.Preparation.FirstOrDefault(s => s.Id == "paint") is not { Amount: { } takes } step
+            || pots.All().FirstOrDefault(p => p.Id == id) is not { } pot)
+        {
+            return null;
+        }
+
+        // What others have taken since it was measured is gone; what this ground takes is what is asked about.
+        var others = PotEndpoints.Uses(known.Documents().Select(k => k.Head.Id == pieceId && k.Plan is { } plan ? k with { Plan = plan with { Pots = plan.Pots.RemoveAll(t => t.OfGround) } } : k));
+        return PotLeft.Of(pot.Thing.Name, PotStock.Of(pot.Thing, others[id]).Left, step.Done ? null : takes);
+    }
 
     /// <summary>A piece with a remedy applied, or null where there is no such finding or remedy.</summary>
     public Piece? Remedied(string id, Piece piece, string finding, string remedy)
     {
         ArgumentNullException.ThrowIfNull(piece);
-        return Plan(piece, runs.Of(id)).Findings.FirstOrDefault(f => f.Key == finding)?.Remedies.FirstOrDefault(r => r.Id == remedy)?.Apply(piece);
+        return Plan(id, piece, runs.Of(id)).Findings.FirstOrDefault(f => f.Key == finding)?.Remedies.FirstOrDefault(r => r.Id == remedy)?.Apply(piece);
     }
 
     /// <summary>A preview of an edited piece: what is worked out for one layer, or for all, and a painting up to it, as far as they are asked for.</summary>
@@ -371,7 +384,7 @@ public sealed class Workbench(
             return new(null, painting);
         }
 
-        var plan = Plan(piece, runs.Of(id));
+        var plan = Plan(id, piece, runs.Of(id));
         return new(
             layerId is null ? plan : plan with { Layers = [plan.Layers.Single(l => l.LayerId == layerId)], Sittings = [.. plan.Sittings.Where(s => s.LayerIds.Contains(layerId))] },
             painting);

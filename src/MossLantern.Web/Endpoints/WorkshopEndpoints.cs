@@ -66,9 +66,9 @@ internal static class WorkshopEndpoints
         api.MapGet("/formulas", () => Formulas.All);
         api.MapGet("/fields", () => new FieldsView(PieceFields.Ranges, PieceFields.Most, UsualValues));
         api.MapGet("/prices", (PriceList prices) => prices.Now);
-        api.MapPut("/prices", Results<Ok<Prices>, ProblemHttpResult> (Prices change, PriceList prices) =>
+        api.MapPut("/prices", Results<Ok<Prices>, ProblemHttpResult> (Prices change, PriceList prices, WorkshopSurroundings around) =>
         {
-            if (PriceList.Problems(change) is { Count: > 0 } problems)
+            if (PriceList.Problems(change, around.Catalogue) is { Count: > 0 } problems)
             {
                 return ProblemHandler.Invalid(problems);
             }
@@ -100,6 +100,7 @@ internal static class WorkshopEndpoints
         .Add("ground.paint.dryHours.oil", Preparation.OilPaintHours)
         .Add("ground.base.barWidthMm", Core.Documents.Base.UsualBarMm)
         .Add("sittings.roomC", TypicalMaterials.ReferenceC)
+        .Add("kept.clearMm", KeptZone.UsualClearMm)
         .Add("sittings.pourMinutes", Habits.Usual.PourMinutes)
         .Add("sittings.reservePercent", Habits.Usual.ReservePercent)
         .Add("sittings.tools.cupStepMl", Habits.Usual.CupStepMl)

@@ -84,7 +84,7 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
             return;
         }
 
-        Put(Worked(stored, of, logged, plan?.Layers, plan?.Sittings ?? []));
+        Put(Worked(stored, of, logged, plan?.Layers, plan?.Sittings ?? [], plan?.Pots ?? []));
     }
 
     /// <summary>The plan of a piece as it was worked out last, if nothing has changed since; else null.</summary>
@@ -174,36 +174,37 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
             stored = pieces.Find(head.Id);
             if (stored is null)
             {
-                return new(head.Id, of, 0, 0, 0, null, null, []);
+                return new(head.Id, of, 0, 0, 0, null, null, [], []);
             }
 
             var logged = runs.Of(head.Id);
             if (within is null)
             {
-                return Worked(stored, of, logged, [], []);
+                return Worked(stored, of, logged, [], [], []);
             }
 
             var plan = planner.Plan(stored.Piece, [.. logged.Select(Poured.Of)], within);
-            return Worked(stored, of, logged, plan.Layers, plan.Sittings);
+            return Worked(stored, of, logged, plan.Layers, plan.Sittings, plan.Pots);
         }
         catch (PieceFormatException e)
         {
             log.LogError(e, "Piece {Id} cannot be read", head.Id);
-            return new(head.Id, of, 0, 0, 0, null, Unreadable, []);
+            return new(head.Id, of, 0, 0, 0, null, Unreadable, [], []);
         }
         catch (Exception e) when (stored is not null && e is not OperationCanceledException and not Microsoft.Data.Sqlite.SqliteException)
         {
             log.LogError(e, "Piece {Id}, version {Version}, cannot be worked out", head.Id, head.Version);
-            return Worked(stored, of, runs.Of(head.Id), null, []);
+            return Worked(stored, of, runs.Of(head.Id), null, [], []);
         }
     }
 
-    private static KeptPlan Worked(StoredPiece stored, string of, ImmutableArray<Run> logged, ImmutableArray<LayerPlan>? layers, ImmutableArray<SittingPlan> sittings)
+    private static KeptPlan Worked(StoredPiece stored, string of, ImmutableArray<Run> logged, ImmutableArray<LayerPlan>? layers, ImmutableArray<SittingPlan> sittings, ImmutableArray<PotTake> pots)
     {
         var piece = stored.Piece;
         return new(
             stored.Id, of, FootOf(piece.Ground.Whole), piece.Layers.Length, piece.Layers.Count(l => Poured.IsDone(piece, l, logged)), piece.Ground.Old?.PieceId, layers is null ? Unplannable : null,
-            layers is { } all ? [.. Uncovered(piece, all, sittings).SelectMany(s => s.Windows.Select(w => new KeptWindow(s.SittingId, s.LayerIds[0], s.Name, s.Poured, w.Milestone, w.Opens, w.Closes)))] : []);
+            layers is { } all ? [.. Uncovered(piece, all, sittings).SelectMany(s => s.Windows.Select(w => new KeptWindow(s.SittingId, s.LayerIds[0], s.Name, s.Poured, w.Milestone, w.Opens, w.Closes)))] : [],
+            pots);
     }
 
     /// <summary>What another layer has been poured over has no windows of its own any more; a filled hollow covers nothing and keeps its own.</summary>

@@ -5,6 +5,7 @@ using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Edits;
+using MossLantern.Core.Planning;
 using MossLantern.Core.Units;
 using MossLantern.Formats;
 using NodaTime;
@@ -25,6 +26,7 @@ internal static class OpenApiShape
             }
 
             Commands(document);
+            Instants(document, typeof(PaintPot), typeof(PotTake));
             document.Info = new() { Title = "Moss Lantern", Version = "1" };
             document.Servers?.Clear();
         });
@@ -90,6 +92,20 @@ internal static class OpenApiShape
                 {
                     schema.Properties![name] = new OpenApiSchema { Type = JsonSchemaType.String | JsonSchemaType.Null, Format = "local-date-time" };
                 }
+            }
+        }
+    }
+
+    /// <summary>An instant that may be empty says so itself; the shared one never is.</summary>
+    private static void Instants(OpenApiDocument document, params ReadOnlySpan<Type> types)
+    {
+        document.Components!.Schemas![nameof(Instant)] = new OpenApiSchema { Type = JsonSchemaType.String, Format = "date-time" };
+        foreach (var type in types)
+        {
+            foreach (var property in type.GetProperties().Where(p => p.PropertyType == typeof(Instant?)))
+            {
+                document.Components.Schemas[type.Name].Properties![JsonNamingPolicy.CamelCase.ConvertName(property.Name)] =
+                    new OpenApiSchema { Type = JsonSchemaType.String | JsonSchemaType.Null, Format = "date-time" };
             }
         }
     }

@@ -21,9 +21,11 @@ public sealed class PriceList(SettingStore settings)
     }
 
     /// <summary>What is wrong with prices, by field; empty where nothing is.</summary>
-    public static Dictionary<string, string[]> Problems(Prices prices)
+    public static Dictionary<string, string[]> Problems(Prices prices, Catalogue catalogue)
     {
         ArgumentNullException.ThrowIfNull(prices);
+        ArgumentNullException.ThrowIfNull(catalogue);
+        var resins = catalogue.Resins.Select(r => Prices.IdOf(r.Id)).ToHashSet();
         var errors = new Dictionary<string, string[]>();
         if (string.IsNullOrWhiteSpace(prices.Money) || prices.Money.Length > LongestMoney)
         {
@@ -32,9 +34,9 @@ public sealed class PriceList(SettingStore settings)
 
         foreach (var (id, price) in prices.PerLitre)
         {
-            if (!Preparation.PricedIds.Contains(id))
+            if (!Preparation.PricedIds.Contains(id) && !resins.Contains(id))
             {
-                errors[$"perLitre.{id}"] = [$"Prices are kept for: {string.Join(", ", Preparation.PricedIds)}."];
+                errors[$"perLitre.{id}"] = [$"Prices are kept for: {string.Join(", ", Preparation.PricedIds)}, and for resins of the cupboard."];
             }
             else if (!Accepted.PricePerLitre.Contains(price))
             {

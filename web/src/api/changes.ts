@@ -262,7 +262,9 @@ export const keepPrices = mutationOptions({
   mutationFn: (body: Schemas['Prices']) => take(api.PUT('/api/prices', { body })),
   onSuccess: (now, _prices, _before, { client }) => {
     client.setQueryData(pricesQuery.queryKey, now);
-    return client.invalidateQueries({ queryKey: ['piece'] });
+    return client.invalidateQueries({
+      predicate: (q) => ['piece', 'supposed'].includes(q.queryKey[0] as string),
+    });
   },
 });
 

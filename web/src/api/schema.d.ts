@@ -1823,6 +1823,11 @@ export interface components {
              * @description A level scoop of it, g; null where nobody has weighed one.
              */
             scoopG: null | number;
+            /**
+             * Format: double
+             * @description What the person's own stick picks up of it at its tip, g; null where nobody has weighed it.
+             */
+            tipG: null | number;
             /** @description Its colour at full cover, as `#rrggbb`; null for a class of any colour. */
             colour: null | string;
             /** @description The properties that the person has entered, by their ids; all others are typical. */
@@ -1865,6 +1870,8 @@ export interface components {
             heldBack?: null | components["schemas"]["HeldBack"];
             /** Format: double */
             mixedMl?: null | number;
+            /** @default false */
+            byEye: boolean;
         };
         /** @description How a cup is when the last of it is poured, from when its batch is mixed. */
         CupClock: {
@@ -1889,14 +1896,12 @@ export interface components {
             colourant: components["schemas"]["ColourantClass"];
             /** @description Its colour at full cover, as `#rrggbb`; null for what has none. */
             colour: null | string;
-            /** @description How much, g. */
-            g: components["schemas"]["Reckoned"];
-            /** @description The same, ml. */
-            ml: components["schemas"]["Reckoned"];
+            g: null | components["schemas"]["Reckoned"];
+            ml: null | components["schemas"]["Reckoned"];
             drops: null | components["schemas"]["Reckoned"];
             scoops: null | components["schemas"]["Reckoned"];
-            /** @description Its load in what its limit is percent of, %. */
-            load: components["schemas"]["Reckoned"];
+            tips: null | components["schemas"]["Reckoned"];
+            load: null | components["schemas"]["Reckoned"];
             /**
              * Format: double
              * @description Highest load, %.
@@ -2040,6 +2045,13 @@ export interface components {
             colourantId?: null | string;
             /** @description Its colour at full cover, as `#rrggbb`; null for that of the recipe. */
             colour?: null | string;
+            /**
+             * @description Whether nobody measures it: then Percent is only what it is drawn as, and no amount is known.
+             * @default false
+             */
+            byEye: boolean;
+            /** @description The pot of the cupboard that it is taken from; null for none. One that is not there counts as none. */
+            potId?: null | string;
         };
         DoseRecipe: {
             /** Format: double */
@@ -2058,9 +2070,10 @@ export interface components {
             /** @default  */
             words: string;
             colourantId?: null | string;
+            at?: unknown;
         };
         /** @enum {unknown} */
-        DoseUnit: "percent" | "grams" | "drops" | "scoops";
+        DoseUnit: "percent" | "grams" | "drops" | "scoops" | "tips" | "by-eye";
         /** @description A cup of a kept recipe that is dosed anew. */
         DosedCup: {
             /** @description Its name. */
@@ -2095,7 +2108,7 @@ export interface components {
          * @enum {unknown}
          */
         EdgeStyle: "taped-clean" | "dripped-over" | "walled";
-        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddColourant"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPass"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddVein"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditArrangeBatches"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseForCup"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditColourPass"] | components["schemas"]["EditCoverBelow"] | components["schemas"]["EditDoseColour"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditJoinSittings"] | components["schemas"]["EditKeepSpot"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLayRegion"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveBare"] | components["schemas"]["EditLeaveColourantOut"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePassOut"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveVeinOut"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditLetKeptGo"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMeasureDose"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSitting"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourApart"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourLayerApart"] | components["schemas"]["EditPourOff"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPourWithRest"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetPartDepth"] | components["schemas"]["EditSetRegionDepth"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeMixture"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRecipe"] | components["schemas"]["EditTakeRemedy"] | components["schemas"]["EditTakeWallAway"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditTryDose"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWidenBand"];
+        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddColourant"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPass"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddVein"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditArrangeBatches"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseForCup"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditColourPass"] | components["schemas"]["EditCoverBelow"] | components["schemas"]["EditDoseColour"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditJoinSittings"] | components["schemas"]["EditKeepSpot"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLayRegion"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveBare"] | components["schemas"]["EditLeaveColourantOut"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePassOut"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveVeinOut"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditLetKeptGo"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMeasureDose"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSitting"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOneCup"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourApart"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourLayerApart"] | components["schemas"]["EditPourOff"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPourWithRest"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSecondCup"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetPartDepth"] | components["schemas"]["EditSetRegionDepth"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeMixture"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRecipe"] | components["schemas"]["EditTakeRemedy"] | components["schemas"]["EditTakeWallAway"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditTryDose"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWidenBand"];
         EditAddBand: {
             /** @enum {string} */
             do: "add-band";
@@ -2218,6 +2231,8 @@ export interface components {
             heldMl?: null | number;
             /** Format: double */
             mixedMl?: null | number;
+            /** @default false */
+            byEye: boolean;
         };
         EditChooseResin: {
             /** @enum {string} */
@@ -2535,6 +2550,11 @@ export interface components {
             /** Format: double */
             from?: null | number;
         };
+        EditOneCup: {
+            /** @enum {string} */
+            do: "one-cup";
+            recipe: string;
+        };
         EditOpenOutline: {
             /** @enum {string} */
             do: "open-outline";
@@ -2638,6 +2658,13 @@ export interface components {
             /** @enum {string} */
             do: "seal-wall";
             seal: components["schemas"]["WallSeal"];
+        };
+        EditSecondCup: {
+            /** @enum {string} */
+            do: "second-cup";
+            sitting: string;
+            recipe: string;
+            pours: components["schemas"]["LaterPour"][];
         };
         EditSetCavityDepth: {
             /** @enum {string} */
@@ -2758,8 +2785,8 @@ export interface components {
         EditTintFromPot: {
             /** @enum {string} */
             do: "tint-from-pot";
-            recipe: string;
             pot: string;
+            recipe: string;
         };
         EditTryDose: {
             /** @enum {string} */
@@ -2773,6 +2800,8 @@ export interface components {
             note?: null | string;
             /** @default false */
             anew: boolean;
+            /** Format: local-date-time */
+            at?: null | string;
             /** Format: int32 */
             dose: number;
             recipe: string;
@@ -2864,6 +2893,7 @@ export interface components {
             /** Format: double */
             depthMm?: null | number;
             way?: components["schemas"]["FillWay"];
+            cupId?: null | string;
         };
         /**
          * @default poured
@@ -3266,6 +3296,17 @@ export interface components {
             keep: components["schemas"]["Keep"];
             /** Format: double */
             damMm?: null | number;
+            /** Format: double */
+            clearMm?: null | number;
+        };
+        LaterPour: {
+            layer: string;
+            region: components["schemas"]["RegionId"];
+            /**
+             * Format: int32
+             * @default 0
+             */
+            pass: number;
         };
         /** @description One layer of a piece, cured before the next: a map of regions, filled by one sitting or several. */
         Layer: {
@@ -4293,6 +4334,8 @@ export interface components {
             leftMl: number;
             /** @description How it was mixed; may be empty. */
             note: string;
+            /** Format: date-time */
+            measuredAt?: null | string;
         };
         /**
          * @description What a path of a painting is, so that a brush can treat it.
@@ -4485,6 +4528,8 @@ export interface components {
             resinG: components["schemas"]["Reckoned"];
             /** @description Hardener, g. */
             hardenerG: components["schemas"]["Reckoned"];
+            /** @description Batches that are mixed by eye, and that are in no sum, by what is poured from them; empty for none. */
+            unmeasured: string[];
         };
         PieceRef: {
             id: string;
@@ -4552,11 +4597,46 @@ export interface components {
             left: components["schemas"]["Reckoned"];
             short: null | components["schemas"]["Reckoned"];
         };
+        /** @description How a pot stands: what was measured in it, less what was taken since, beside what is still to be taken. */
+        PotStock: {
+            /** @description What is left in it now. */
+            left: components["schemas"]["Reckoned"];
+            spokenFor: null | components["schemas"]["Reckoned"];
+            short: null | components["schemas"]["Reckoned"];
+            /** @description What has been taken since it was measured, and what is still to be. */
+            uses: components["schemas"]["PotUse"][];
+        };
+        /** @description What a piece takes out of a pot of paint. */
+        PotTake: {
+            /** @description The pot. */
+            potId: string;
+            /** @description What for, in words. */
+            what: string;
+            /**
+             * Format: double
+             * @description How much, ml.
+             */
+            ml: number;
+            /** @description Whether the ground is painted with it; else resin is tinted. */
+            ofGround: boolean;
+            /** @description Whether it has been taken; else it is spoken for. */
+            taken: boolean;
+            /** Format: date-time */
+            at: null | string;
+        };
+        /** @description What a piece takes out of a pot. */
+        PotUse: {
+            /** @description The piece's name. */
+            piece: string;
+            /** @description What it takes. */
+            take: components["schemas"]["PotTake"];
+        };
         PotView: {
             id: string;
             /** Format: int32 */
             version: number;
             pot: components["schemas"]["PaintPot"];
+            stock: components["schemas"]["PotStock"];
         };
         /** @description One pour of a sitting. */
         PourStep: {
@@ -4568,8 +4648,7 @@ export interface components {
             cupId: string;
             /** @description How much, ml. */
             pourMl: components["schemas"]["Reckoned"];
-            /** @description What should be left in the cup after it, ml, loss included. */
-            leftInCupMl: components["schemas"]["Reckoned"];
+            leftInCupMl: null | components["schemas"]["Reckoned"];
             /**
              * Format: int32
              * @description Which pass of the sitting over the region, from 0.
@@ -4722,6 +4801,8 @@ export interface components {
             seen?: null | string;
             /** @description What was added step by step on the way to it, the first first; null for nothing. */
             trials?: null | components["schemas"]["DoseTrial"][];
+            /** @description The recipe of which it is a second cup: mixed alike, for what is poured later; null for a colour of its own. */
+            secondOf?: null | string;
         };
         RecipeShare: {
             recipeId: string;
@@ -5275,6 +5356,7 @@ export interface components {
             copies: number;
             castings: components["schemas"]["CastingNeed"][];
             reach: components["schemas"]["CupReach"][];
+            cost: null | components["schemas"]["Reckoned"];
         };
         /** @description A stretch of a layer of older work. */
         SpanBeneath: {
@@ -5453,6 +5535,9 @@ export interface components {
         WavedOff: {
             finding: string;
             reason: string;
+            grade?: null | components["schemas"]["Grade"];
+            /** Format: double */
+            worth?: null | number;
         };
         WeighIn: {
             /** Format: uuid */

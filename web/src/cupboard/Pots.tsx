@@ -4,6 +4,7 @@ import { keepPot } from '../api/changes';
 import { potsQuery } from '../api/queries';
 import { Choice } from '../parts/Choice';
 import { ColourField } from '../parts/ColourField';
+import { HowNumber } from '../parts/HowNumber';
 import { NumberField } from '../parts/NumberField';
 import { TextField } from '../parts/TextField';
 import { useUnits } from '../units/units';
@@ -54,7 +55,8 @@ export function Pots() {
 function Standing({ view, chosen, onTake }: { view: PotView; chosen: boolean; onTake: () => void }) {
   const units = useUnits();
   const { pot } = view;
-  const high = 34 * Math.min(1, pot.leftMl / fullMl);
+  const left = view.stock.left.value;
+  const high = 34 * Math.min(1, left / fullMl);
   return (
     <button type="button" className="hanging" aria-pressed={chosen} onClick={onTake}>
       <svg width="52" height="56" viewBox="0 0 52 56" aria-hidden>
@@ -63,7 +65,7 @@ function Standing({ view, chosen, onTake }: { view: PotView; chosen: boolean; on
         <path className="pot-glass" d="M9 13v34q0 5 5 5h24q5 0 5-5V13z" />
       </svg>
       <b>{pot.name}</b>
-      <small>{pot.leftMl === 0 ? 'empty' : `${units.show(pot.leftMl, 'ml', 0)} left`}</small>
+      <small>{left === 0 ? 'empty' : `${units.show(left, 'ml', 0)} left`}</small>
     </button>
   );
 }
@@ -75,7 +77,8 @@ interface TakenProps {
 }
 
 function Taken({ view, refused, save }: TakenProps) {
-  const { pot } = view;
+  const { pot, stock } = view;
+  const units = useUnits();
   const change = (to: Partial<PaintPot>) => save({ ...pot, ...to });
   const say = (field: string) => refused?.errors[field]?.[0];
   return (
@@ -105,7 +108,7 @@ function Taken({ view, refused, save }: TakenProps) {
           ]}
           onChange={(kind) => change({ kind })}
         />
-        {', has '}
+        {', measured to hold '}
         <NumberField
           label="Left in the pot"
           quiet
@@ -115,7 +118,7 @@ function Taken({ view, refused, save }: TakenProps) {
           error={say('leftMl')}
           onChange={(v) => change({ leftMl: v ?? 0 })}
         />
-        {' left; '}
+        {'; '}
         <TextField
           label="How it was mixed"
           quiet
@@ -125,6 +128,33 @@ function Taken({ view, refused, save }: TakenProps) {
           onChange={(note) => change({ note })}
         />
       </p>
+      {stock.uses.length > 0 && (
+        <p>
+          <HowNumber of={stock.left} label={`Left of ${pot.name}`} decimals={0} /> are left now
+          {stock.spokenFor && (
+            <>
+              , <HowNumber of={stock.spokenFor} label={`Spoken for of ${pot.name}`} decimals={0} /> of it
+              spoken for
+            </>
+          )}
+          {stock.short && (
+            <>
+              : <HowNumber of={stock.short} label={`${pot.name} is short of`} decimals={0} /> too little
+            </>
+          )}
+          .
+        </p>
+      )}
+      {stock.uses.length > 0 && (
+        <ul aria-label={`What takes from ${pot.name}`}>
+          {stock.uses.map((u, i) => (
+            <li key={i}>
+              {u.piece}, {u.take.what}: {units.show(u.take.ml, 'ml', 1)}
+              {u.take.taken ? ' taken' : ' to come'}
+            </li>
+          ))}
+        </ul>
+      )}
       {refused && Object.keys(refused.errors).length === 0 && <p className="say-wrong">{refused.message}</p>}
     </div>
   );

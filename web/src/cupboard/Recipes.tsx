@@ -41,7 +41,7 @@ export function Recipes() {
               onClick={() => kept.take(r.id)}
             >
               <svg width="52" height="44" viewBox="0 0 52 44" aria-hidden>
-                <path d="M7 4h38l-5 36q-.4 3-4 3H16q-3.6 0-4-3z" fill={r.colour ?? '#eef0ea'} />
+                <path d="M7 4h38l-5 36q-.4 3-4 3H16q-3.6 0-4-3z" style={{ fill: r.colour ?? '#eef0ea' }} />
                 <path className="pot-glass" d="M7 4h38l-5 36q-.4 3-4 3H16q-3.6 0-4-3z" />
               </svg>
               <b>{r.kept.recipe.name}</b>
@@ -134,7 +134,12 @@ function Taken({ view, refused, save, remove }: TakenProps) {
             {cup.doses.all.map((dose, n) => (
               <span key={n}>
                 {' + '}
-                <HowNumber of={dose.g} label={`${dose.name} for ${cup.name}`} decimals={2} /> {dose.name}
+                {dose.g ? (
+                  <HowNumber of={dose.g} label={`${dose.name} for ${cup.name}`} decimals={2} />
+                ) : (
+                  'by eye'
+                )}{' '}
+                {dose.name}
                 {dose.drops && dose.drops.value < 100 && (
                   <>
                     {' ('}

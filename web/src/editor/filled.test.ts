@@ -6,7 +6,7 @@ const recipe = (id: string, more: Partial<Recipe> = {}): Recipe => ({
   id,
   name: id,
   colour: '#30503a',
-  doses: [{ colourant: 'mica', percent: 3, by: 'weight' }],
+  doses: [{ colourant: 'mica', percent: 3, by: 'weight', byEye: false }],
   of: null,
   frozen: false,
   ...more,

@@ -30,6 +30,8 @@ export interface Cup {
   /** The colour that it really came out as. */
   seen: string | null;
   trials: Schemas['DoseTrial'][];
+  /** The colour of which it is a second cup. */
+  secondOf?: string | null;
   of?: { cup: string; parts: number }[] | null;
 }
 
@@ -118,7 +120,7 @@ export function regionAt(place: string): { layer: string; zone: string | null; r
     : { layer, zone: zone!, region: own.join('/') };
 }
 
-const cupOf = ({ id, name, colour, doses, of, frozen, seen, trials }: Recipe): Cup => ({
+const cupOf = ({ id, name, colour, doses, of, frozen, seen, trials, secondOf }: Recipe): Cup => ({
   id,
   name,
   colour,
@@ -128,6 +130,7 @@ const cupOf = ({ id, name, colour, doses, of, frozen, seen, trials }: Recipe): C
   frozen: frozen ?? false,
   seen: seen ?? null,
   trials: trials ?? [],
+  secondOf: secondOf ?? null,
   of: of?.map(({ recipeId, parts }) => ({ cup: recipeId, parts })) ?? null,
 });
 
@@ -267,7 +270,8 @@ export function filled(
     partDepths: layer.partDepths,
     contrast: layer.contrast,
     zones: layer.zones?.map((zone) => ({ ...zone, ...laidOut(zone.layout) })) ?? null,
-    cups: piece.recipes.filter((r) => !own || own.has(r.id)).map(cupOf),
+    // A second cup is one more of a colour: what is laid out names the colour.
+    cups: piece.recipes.filter((r) => !r.secondOf && (!own || own.has(r.id))).map(cupOf),
     recipes: piece.recipes.map(cupOf),
     resin: sitting.resin,
     measure: sitting.measure,

@@ -13,7 +13,7 @@ const cup = (over: Partial<Cup>): Cup => ({
   colour: '#ff00ff',
   colourant: null,
   loadPercent: 0,
-  doses: over.colourant ? [{ colourant: over.colourant, percent: 3, by: 'weight' }] : [],
+  doses: over.colourant ? [{ colourant: over.colourant, percent: 3, by: 'weight', byEye: false }] : [],
   frozen: false,
   seen: null,
   trials: [],

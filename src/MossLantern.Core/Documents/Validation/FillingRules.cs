@@ -36,14 +36,19 @@ internal static class FillingRules
             {
                 yield return new($"{at}.of", "A mixed cup is filled from other cups of the piece that are not mixed themselves.");
             }
+
+            if (recipe.SecondOf is { } first && !(piece.Recipes.FirstOrDefault(r => r.Id == first) is { SecondOf: null } own && own.Id != recipe.Id && own.MixedAlike(recipe)))
+            {
+                yield return new($"{at}.secondOf", "A second cup is one of a colour of the piece, and is mixed as that is.");
+            }
         }
     }
 
     private static IEnumerable<ValidationFailure> Named(Piece piece)
     {
-        var known = piece.Recipes.Select(r => r.Id).ToHashSet();
+        var known = piece.Recipes.Where(r => r.SecondOf is null).Select(r => r.Id).ToHashSet();
         return piece.Layers.SelectMany((l, i) => Places(l, At("layers", i))).Where(p => !known.Contains(p.RecipeId))
-            .Select(p => new ValidationFailure(p.Field, "What is laid out must be poured from one of the piece's recipes."));
+            .Select(p => new ValidationFailure(p.Field, "What is laid out must be poured from one of the piece's recipes, and not from a second cup of one."));
     }
 
     private static IEnumerable<(string Field, string RecipeId)> Places(Layer layer, string at) =>
@@ -102,7 +107,7 @@ internal static class FillingRules
 
     private static IEnumerable<ValidationFailure> Fills(Piece piece, Sitting sitting, string at)
     {
-        var known = piece.Recipes.Select(r => r.Id).ToHashSet();
+        var known = piece.Recipes.Where(r => r.SecondOf is null).Select(r => r.Id).ToHashSet();
         foreach (var (fill, place) in (sitting.Fills ?? []).Select((f, i) => (f, At($"{at}.fills", i))))
         {
             if (piece.Layers.FirstOrDefault(l => l.Id == fill.LayerId) is not { } layer || !layer.Has(fill.Region))
@@ -121,6 +126,11 @@ internal static class FillingRules
             if (fill.RecipeId is { } recipe && !known.Contains(recipe))
             {
                 yield return new($"{place}.recipeId", "A fill is poured from one of the piece's recipes.");
+            }
+
+            if (fill.CupId is { } cup && piece.Recipes.FirstOrDefault(r => r.Id == cup) is not { SecondOf: not null })
+            {
+                yield return new($"{place}.cupId", "The cup of a fill is a second cup of one of the piece's recipes.");
             }
         }
     }

@@ -246,6 +246,7 @@ internal sealed class KeptZoneValidator : AbstractValidator<KeptZone>
         RuleFor(k => k.XMm).In(Accepted.PlaceMm, "Kept zone from the left");
         RuleFor(k => k.YMm).In(Accepted.PlaceMm, "Kept zone from the top");
         RuleFor(k => k.DamMm).In(Accepted.DamMm);
+        RuleFor(k => k.ClearMm).In(Accepted.FaceClearMm);
         RuleFor(k => k.Outline).Custom((outline, context) => Zones.Measure(outline, " of the kept zone", context.AddFailure));
     }
 }

@@ -34,6 +34,7 @@ internal sealed class RecipeValidator : AbstractValidator<Recipe>
             d.RuleFor(x => x.By).IsInEnum();
             d.RuleFor(x => x.Colour!).IsColour("The colourant's colour").When(x => x.Colour is not null);
             d.RuleFor(x => x.ColourantId).Must(id => id is null or { Length: > 0 and <= 40 }).WithMessage("A colourant of the cupboard is named by its id.");
+            d.RuleFor(x => x.PotId).Must(id => id is null or { Length: > 0 and <= 40 }).WithMessage("A pot of the cupboard is named by its id.");
         });
         RuleFor(r => r.Seen!).IsColour("The colour that it came out as").When(r => r.Seen is not null);
         RuleFor(r => r.Trials).Must(t => t!.Value.Length <= PieceValidator.MostTrials).WithMessage(TrialsSentence).When(r => r.Trials is not null);
@@ -45,6 +46,7 @@ internal sealed class RecipeValidator : AbstractValidator<Recipe>
             t.RuleFor(x => x.InMl).In(Accepted.VolumeMl, "Resin that it was tried in");
             t.RuleFor(x => x.ToPercent).In(Accepted.LoadPercent);
             t.RuleFor(x => x.Words).Must(w => w.Length <= LongestNote).WithMessage($"How it looked has up to {LongestNote} characters.");
+            t.RuleFor(x => x.At).Dated("When it was tried");
         }).OverridePropertyName("trials").When(r => r.Trials is not null);
         RuleFor(r => r.Of).Must((r, o) => o!.Value.Length >= 2 || !r.Doses.IsEmpty).WithMessage("What is poured off one other cup is tinted further: give it a colourant.").When(r => r.Of is not null);
         RuleFor(r => r.Of).Must(o => o!.Value.Length is >= 1 and <= MostShares && Unique(o.Value.Select(s => s.RecipeId)))

@@ -21,6 +21,7 @@ internal sealed class SittingValidator : AbstractValidator<Sitting>
             c.RuleFor(x => x.HeldBack!.Ml).In(Accepted.VolumeMl, "What is held back").When(x => x.HeldBack is not null);
             c.RuleFor(x => x.HeldBack!.Name).Named("What it is held back for").When(x => x.HeldBack is not null);
             c.RuleFor(x => x.MixedMl).In(Accepted.PouredMl, "What is mixed");
+            c.RuleFor(x => x.MixedMl).Null().WithMessage("What is mixed by eye is not known in millilitres.").When(x => x.ByEye);
         }).OverridePropertyName("cupChoices").When(s => s.CupChoices is not null);
         RuleFor(s => s.Resin.System).Must(id => id.Length is > 0 and <= 40).WithMessage("The resin must be one of the cupboard's.");
         RuleFor(s => s.Resin.Ratio!.Resin).In(Accepted.RatioPart, "Resin parts").When(s => s.Resin.Ratio is not null);

@@ -208,11 +208,15 @@ export function BatchRow(props: Props) {
                 )}
                 {volume.doses.all.map((dose, i) => (
                   <small key={i}>
-                    <HowNumber
-                      of={dose.g}
-                      label={`${volume.doses.all.length > 1 ? dose.name : 'Colourant'} of ${cup.name}`}
-                      decimals={2}
-                    />
+                    {dose.g ? (
+                      <HowNumber
+                        of={dose.g}
+                        label={`${volume.doses.all.length > 1 ? dose.name : 'Colourant'} of ${cup.name}`}
+                        decimals={2}
+                      />
+                    ) : (
+                      `${dose.name} by eye`
+                    )}
                   </small>
                 ))}
                 {volume.draws.length > 0 && <small>from other cups</small>}

@@ -4,6 +4,7 @@ import type { Reckoned, Schemas, SittingView } from '../../api/client';
 import { supposedQuery } from '../../api/queries';
 import { Choice } from '../../parts/Choice';
 import { HowNumber } from '../../parts/HowNumber';
+import { LitrePrice } from '../../parts/LitrePrice';
 import { useUnits } from '../../units/units';
 import { useMaterials } from '../materials';
 import { useStation } from '../station';
@@ -65,6 +66,8 @@ function Beside({ resins, sittings }: { resins: [Resin, Resin]; sittings: [Sitti
         </span>
       ),
     ],
+    ['costs', (r, s) => (s.cost ? number('Costs', s.cost, r, 2) : 'unknown')],
+    ['a litre costs', (r) => <LitrePrice of={`resin/${r.id}`} label={`A litre of ${r.name} costs`} />],
     ['stands heat up to', (r) => units.show(r.heatC, '°C', 0)],
     ['cured through after', (r) => units.show(r.fullCureHours, 'h', 0)],
   ];

@@ -16,6 +16,7 @@ import { useRegionNames } from '../regionNames';
 import { timesPoured, useStation } from '../station';
 import { CompareResins } from './CompareResins';
 import { Reach } from './Reach';
+import { SecondCup } from './SecondCup';
 import { Cover } from './recipe/Cover';
 import { Doses } from './recipe/Doses';
 import { FindColour } from './recipe/FindColour';
@@ -132,7 +133,11 @@ export function CupsStation() {
 
       <section className="cup-card" aria-label={`Cup ${cup.name}`}>
         <div className="line">
-          <TextAt place={`recipes[${cup.id}].name`} label="Cup" value={cup.name} width={128} />
+          {cup.secondOf ? (
+            <b>{cup.name}</b>
+          ) : (
+            <TextAt place={`recipes[${cup.id}].name`} label="Cup" value={cup.name} width={128} />
+          )}
           {plan && (
             <span className="mix">
               <HowNumber of={plan.mixMl} label={`Mix for ${cup.name}`} className="hero" />
@@ -190,7 +195,8 @@ export function CupsStation() {
           </>
         )}
         {plan && plan.mixMl.value === 0 && <p className="hint">Nothing is poured from this cup.</p>}
-        {(!cup.of || cup.of.length === 1 || cup.doses.length > 0) && (
+        <SecondCup key={`second-${sittingPlan.sittingId}-${cup.id}`} cup={cup} />
+        {!cup.secondOf && (!cup.of || cup.of.length === 1 || cup.doses.length > 0) && (
           <>
             <Doses key={cup.id} cup={cup} plan={plan} />
             <Cover key={`cover-${cup.id}`} cup={cup} />
@@ -199,7 +205,7 @@ export function CupsStation() {
           </>
         )}
         <Reach key={`reach-${sittingPlan.sittingId}-${cup.id}`} cup={cup} colour={plan?.colour ?? null} />
-        <Keep key={`keep-${cup.id}`} cup={cup} shown={plan?.colour ?? null} />
+        {!cup.secondOf && <Keep key={`keep-${cup.id}`} cup={cup} shown={plan?.colour ?? null} />}
       </section>
       <PouredOff cup={cup.id} name={cup.name} batch={batch} />
       <p className="care">
@@ -221,19 +227,32 @@ export function CupsStation() {
 /** What the piece takes over all of its sittings, where there are several. */
 function WholePiece() {
   const { plan } = useStation();
-  if (plan.sittings.filter((s) => s.batches.all.length > 0).length < 2) return null;
+  const unmeasured = plan.need.flatMap((n) => n.unmeasured);
+  if (unmeasured.length === 0 && plan.sittings.filter((s) => s.batches.all.length > 0).length < 2)
+    return null;
   return (
     <details className="makers">
       <summary>The whole piece, over all of its sittings</summary>
-      {plan.need.map((n) => (
-        <p key={n.resin}>
-          {n.resin}: <HowNumber of={n.mixMl} label={`${n.resin} in all`} decimals={0} />, of which resin{' '}
-          <HowNumber of={n.resinMl} label={`Resin of ${n.resin}`} decimals={0} /> (
-          <HowNumber of={n.resinG} label={`Resin of ${n.resin} by weight`} decimals={0} />) and hardener{' '}
-          <HowNumber of={n.hardenerMl} label={`Hardener of ${n.resin}`} decimals={0} /> (
-          <HowNumber of={n.hardenerG} label={`Hardener of ${n.resin} by weight`} decimals={0} />)
+      {plan.need
+        .filter((n) => n.mixMl.value > 0)
+        .map((n) => (
+          <p key={n.resin}>
+            {n.resin}: <HowNumber of={n.mixMl} label={`${n.resin} in all`} decimals={0} />, of which resin{' '}
+            <HowNumber of={n.resinMl} label={`Resin of ${n.resin}`} decimals={0} /> (
+            <HowNumber of={n.resinG} label={`Resin of ${n.resin} by weight`} decimals={0} />) and hardener{' '}
+            <HowNumber of={n.hardenerMl} label={`Hardener of ${n.resin}`} decimals={0} /> (
+            <HowNumber of={n.hardenerG} label={`Hardener of ${n.resin} by weight`} decimals={0} />)
+          </p>
+        ))}
+      {unmeasured.length > 0 && (
+        <p>
+          And{' '}
+          {unmeasured.length === 1
+            ? 'a batch that nobody measures'
+            : `${unmeasured.length} batches that nobody measures`}
+          , in none of these sums: {unmeasured.join('; ')}.
         </p>
-      ))}
+      )}
     </details>
   );
 }

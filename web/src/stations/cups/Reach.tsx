@@ -26,13 +26,14 @@ export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
   // What ran short stays open when it is put right.
   const [open, setOpen] = useState(false);
   const [heldFor, setHeldFor] = useState(choice?.heldBack?.name ?? '');
-  if (!reach || !plan) return null;
+  if (!plan || plan.mixMl.value === 0) return null;
   const place = `sittings[${sittingPlan.sittingId}].cupChoices[${cup.id}]`;
   const choose = (change: {
     reservePercent?: number | null;
     heldFor?: string | null;
     heldMl?: number | null;
     mixedMl?: number | null;
+    byEye?: boolean;
   }) =>
     edit({
       do: 'choose-for-cup',
@@ -42,8 +43,23 @@ export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
       heldFor: choice?.heldBack?.name ?? (heldFor || null),
       heldMl: choice?.heldBack?.ml ?? null,
       mixedMl: choice?.mixedMl ?? null,
+      byEye: choice?.byEye ?? false,
       ...change,
     });
+  if (!reach) {
+    return (
+      <p className="line">
+        Mixed by eye: how much, and how far it reaches, is not known.
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => void choose({ byEye: false })}
+        >
+          Measure it
+        </button>
+      </p>
+    );
+  }
   const several = sittingPlan.copies > 1;
   const { first } = reach;
   return (
@@ -107,6 +123,15 @@ export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
           />
         </p>
       </div>
+      <p className="line">
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => void choose({ mixedMl: null, byEye: true })}
+        >
+          I mix it by eye
+        </button>
+      </p>
       {first && reach.lacks && (
         <p className="finding mend">
           {names.region(first.layerId, first.regionId, cup.id)}

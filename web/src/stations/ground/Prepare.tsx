@@ -1,9 +1,5 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
 import type { PlanView } from '../../api/client';
-import { saidOf } from '../../api/client';
-import { keepPrices } from '../../api/changes';
-import { pricesQuery } from '../../api/queries';
-import { NumberField } from '../../parts/NumberField';
+import { LitrePrice } from '../../parts/LitrePrice';
 import { TimeField } from '../../parts/TimeField';
 import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';
@@ -112,28 +108,10 @@ interface PriceProps {
 }
 
 function Price({ way }: PriceProps) {
-  const keeping = useMutation(keepPrices);
-  const { data: prices } = useQuery(pricesQuery);
-  const { error } = keeping;
-  if (!prices) return null;
-  const keep = (perLitre: number | null) => {
-    const others = Object.entries(prices.perLitre).filter(([id]) => id !== way.id);
-    const next = Object.fromEntries(perLitre === null ? others : [...others, [way.id, perLitre]]);
-    keeping.mutate({ ...prices, perLitre: next });
-  };
   return (
     <span className="price">
       {'a litre costs '}
-      <NumberField
-        label={`Price of a litre, ${way.name}`}
-        quiet
-        unit={prices.money}
-        empty="?"
-        width={56}
-        value={prices.perLitre[way.id] ?? null}
-        error={error ? saidOf(error, `perLitre.${way.id}`, 'Not kept.') : undefined}
-        onChange={keep}
-      />
+      <LitrePrice of={way.id} label={`Price of a litre, ${way.name}`} />
       {way.costPerM2 && way.cost ? (
         <>
           {': '}

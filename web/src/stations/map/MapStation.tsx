@@ -5,7 +5,7 @@ import type { Zone } from '../../editor/filled';
 import { ChoiceAt, NumberAt, TextAt } from '../../parts/At';
 import { Choice } from '../../parts/Choice';
 import { useEdits } from '../../parts/editing';
-import { useMost } from '../../parts/fields';
+import { useFields, useMost } from '../../parts/fields';
 import { HowNumber } from '../../parts/HowNumber';
 import { SettledChoice } from '../../parts/SettledChoice';
 import { kindOf, layoutKinds, timesPoured, useStation } from '../station';
@@ -286,6 +286,9 @@ function Kept() {
 
 function KeptSpot({ of: k, number }: { of: KeptZone; number: number }) {
   const { edit } = useEdits();
+  const { piece } = useStation();
+  const { usual } = useFields();
+  const { mould } = piece.ground;
   const at = `kept[${k.id}]`;
   return (
     <section className="zone" aria-label={k.name}>
@@ -306,6 +309,16 @@ function KeptSpot({ of: k, number }: { of: KeptZone; number: number }) {
           empty="none"
           value={k.damMm ?? null}
         />
+        {mould && k.keep === 'visible' && (
+          <NumberAt
+            place={`${at}.clearMm`}
+            label={`Clear against the face over ${k.name}`}
+            unit="mm"
+            width={56}
+            empty={usual['kept.clearMm'] ?? ''}
+            value={k.clearMm ?? null}
+          />
+        )}
         <button
           type="button"
           className="chip"

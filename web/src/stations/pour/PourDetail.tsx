@@ -172,7 +172,10 @@ function Pass({ fill, sitting }: { fill: Fill; sitting: string }) {
         label="Colour of the pass"
         quiet
         value={fill.recipeId ?? 'own'}
-        choices={[['own', "the region's colour"], ...piece.recipes.map((r) => [r.id, r.name] as const)]}
+        choices={[
+          ['own', "the region's colour"],
+          ...piece.recipes.filter((r) => !r.secondOf).map((r) => [r.id, r.name] as const),
+        ]}
         onChange={(to) => edit({ do: 'colour-pass', fill: fill.id, recipe: to === 'own' ? null : to })}
       />
       <WayOf layerId={fill.layerId} region={fill.region} fill={fill} label="laid" />

@@ -70,8 +70,14 @@ export function PourStation() {
                   </small>
                 )}
                 <small className="remains">
-                  <HowNumber of={step.leftInCupMl} label={`Left in the cup after ${name}`} decimals={0} />{' '}
-                  left
+                  {step.leftInCupMl ? (
+                    <>
+                      <HowNumber of={step.leftInCupMl} label={`Left in the cup after ${name}`} decimals={0} />{' '}
+                      left
+                    </>
+                  ) : (
+                    'mixed by eye'
+                  )}
                 </small>
               </span>
               <span className="move">

@@ -101,11 +101,14 @@ function OneDose({ cup, at, told, plan, unit, setUnit }: OneProps) {
     grams: told?.g,
     drops: told?.drops,
     scoops: told?.scoops,
+    tips: told?.tips,
+    'by-eye': null,
   }[unit];
   const offered = colourantsOf(materials);
   const now = pick(dose.colourant, dose.colourantId ?? null);
   const name = told?.name ?? now;
   const several = cup.doses.length > 1;
+  const pot = usePots().find((p) => p.id === dose.potId)?.pot.name;
   return (
     <li>
       <p className="line">
@@ -138,7 +141,11 @@ function OneDose({ cup, at, told, plan, unit, setUnit }: OneProps) {
         )}
       </p>
       <p className="line">
-        {amount && ml > 0 ? (
+        {dose.byEye ? (
+          <span>
+            {name} by eye: how much is not known. It is drawn as {Number(dose.percent.toFixed(1))} %.
+          </span>
+        ) : amount && ml > 0 ? (
           <NumberField
             label={several ? `Load of ${name}` : 'Load'}
             quiet={several}
@@ -173,35 +180,50 @@ function OneDose({ cup, at, told, plan, unit, setUnit }: OneProps) {
         <Choice
           label={`${name} is dosed in`}
           quiet
-          value={amount && ml > 0 ? unit : dose.by === 'volume' ? 'volume' : 'percent'}
+          value={
+            dose.byEye ? 'by-eye' : amount && ml > 0 ? unit : dose.by === 'volume' ? 'volume' : 'percent'
+          }
           choices={[
             ['percent', '% by weight'],
             ['volume', '% by volume'],
             ['grams', unitNames.grams],
             ...(told?.drops ? [['drops', unitNames.drops] as const] : []),
             ...(told?.scoops ? [['scoops', unitNames.scoops] as const] : []),
+            ...(told?.tips ? [['tips', unitNames.tips] as const] : []),
+            ['by-eye', unitNames['by-eye']],
           ]}
           onChange={(to) => {
-            if (to !== 'percent' && to !== 'volume') return setUnit(to);
+            if (to === 'by-eye')
+              return edit({ do: 'dose-colour', recipe: cup.id, dose: at, amount: 0, unit: 'by-eye' });
+            if (to !== 'percent' && to !== 'volume') {
+              setUnit(to);
+              return dose.byEye
+                ? edit({ do: 'dose-colour', recipe: cup.id, dose: at, amount: dose.percent, unit: 'percent' })
+                : undefined;
+            }
             setUnit('percent');
             const by = byOf(to);
-            return by === (dose.by ?? 'weight')
+            return by === (dose.by ?? 'weight') && !dose.byEye
               ? undefined
               : edit({ do: 'measure-dose', recipe: cup.id, dose: at, by, sitting: sittingPlan.sittingId });
           }}
         />
-        {told && ml > 0 && (
+        {told?.g && ml > 0 && (
           <span className="dose-amounts">
             <HowNumber of={told.g} label={several ? `${name} by weight` : 'Colourant'} decimals={2} />
             {told.drops && told.drops.value < 100 && (
               <HowNumber of={told.drops} label={`${name} in drops`} decimals={0} />
             )}
             {told.scoops && <HowNumber of={told.scoops} label={`${name} in scoops`} decimals={1} />}
+            {told.tips && told.tips.value < 100 && (
+              <HowNumber of={told.tips} label={`${name} in stick tips`} decimals={0} />
+            )}
           </span>
         )}
       </p>
       {told?.prepare && <p className="hint">{told.prepare[0]!.toUpperCase() + told.prepare.slice(1)}.</p>}
-      {told?.over && (
+      {pot && <p className="hint">From the pot {pot}: what goes in is taken off what is left in it.</p>}
+      {told?.over && told.load && (
         <p className="finding mend">
           <HowNumber of={told.load} label={`Load of ${name}`} decimals={2} /> is over the limit of{' '}
           {told.limitPercent} % by {told.limitBy} for this class: the resin stays weak or sticky. Its data

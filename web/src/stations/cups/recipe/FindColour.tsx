@@ -93,8 +93,12 @@ function Mixture({ of, wanted, onTake }: { of: Schemas['MixtureView']; wanted: s
       <span className="mixture-parts">
         {of.amounts.all.map((dose, i) => (
           <span key={i}>
-            <b>{of.names[i]}</b> {Number(of.doses[i]!.percent.toFixed(2))} %,{' '}
-            <HowNumber of={dose.g} label={`${of.names[i]} for this mixture`} decimals={2} />
+            <b>{of.names[i]}</b> {Number(of.doses[i]!.percent.toFixed(2))} %
+            {dose.g && (
+              <>
+                , <HowNumber of={dose.g} label={`${of.names[i]} for this mixture`} decimals={2} />
+              </>
+            )}
           </span>
         ))}
         <small>

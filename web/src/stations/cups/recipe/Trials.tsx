@@ -5,7 +5,9 @@ import { Choice } from '../../../parts/Choice';
 import { useEdits } from '../../../parts/editing';
 import { NumberField } from '../../../parts/NumberField';
 import { TextField } from '../../../parts/TextField';
+import { momentText } from '../../../units/format';
 import { useUnits } from '../../../units/units';
+import { useWorkshop } from '../../../units/workshop';
 import { useStation } from '../../station';
 import type { DoseUnit } from './colourants';
 import { unitNames, useColourantNames } from './colourants';
@@ -31,8 +33,10 @@ export function Trials({ cup }: { cup: Cup }) {
       sitting: sittingPlan.sittingId,
       note: note || null,
       anew,
+      at: now ?? null,
     }).then((made) => made && setNote(''));
   const names = useColourantNames();
+  const now = useWorkshop().data?.now.local;
   return (
     <details className="recipe-part">
       <summary>
@@ -65,7 +69,7 @@ export function Trials({ cup }: { cup: Cup }) {
             label="Added in"
             quiet
             value={unit}
-            choices={(['drops', 'grams', 'scoops', 'percent'] as const).map(
+            choices={(['drops', 'grams', 'scoops', 'tips', 'percent'] as const).map(
               (u) => [u, unitNames[u]] as const,
             )}
             onChange={setUnit}
@@ -122,6 +126,7 @@ function Step({ of, several, name }: { of: Schemas['DoseTrial']; several: boolea
       {typeof of.inMl === 'number' && ` to ${units.show(of.inMl, 'ml', 0)}`}:{' '}
       {Number(of.toPercent.toFixed(3))} % in all
       {of.words ? `, ${of.words}` : ''}
+      {typeof of.at === 'string' && <small> · {momentText(of.at)}</small>}
     </>
   );
 }

@@ -6,7 +6,7 @@ const recipe = (id: string, doses: Partial<Recipe['doses'][number]>[], of: Recip
   id,
   name: id,
   colour: '#30503a',
-  doses: doses.map((d) => ({ colourant: 'mica', percent: 3, by: 'weight', ...d })),
+  doses: doses.map((d) => ({ colourant: 'mica', percent: 3, by: 'weight', byEye: false, ...d })),
   of,
   frozen: false,
 });

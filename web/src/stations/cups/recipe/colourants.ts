@@ -8,6 +8,8 @@ export const unitNames: Record<DoseUnit, string> = {
   grams: 'g',
   drops: 'drops',
   scoops: 'level scoops',
+  tips: 'stick tips',
+  'by-eye': 'by eye',
 };
 
 /** What a choice of a colourant stands for: a class, or one of the cupboard after a slash. */
