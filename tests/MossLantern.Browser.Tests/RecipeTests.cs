@@ -41,6 +41,7 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
         Open(page, "Reaches for all");
         page.Click("button", "I mix it by eye");
         page.WaitForText("how far it reaches, is not known");
+        Open(page, "The whole piece");
         page.WaitForText("a batch that nobody measures");
         page.Click("button", "Measure it");
         page.WaitForText("Reaches for all");

@@ -195,7 +195,7 @@ public class NeighbourTests
     public void A_name_that_looks_like_a_place_for_a_number_is_not_one()
     {
         var layer = Samples.Layer(Samples.Heart(250, 180), 20, 0);
-        layer = layer with { Recipes = [.. layer.Cups.Select(c => c with { Name = c.Id == "c1" ? "{0}" : c.Name, Colour = "#33523f" })] };
+        layer = layer with { Recipes = [.. layer.Cups.Select(c => c with { Name = c.Id == "c1" ? "{0}" : c.Name, Colour = c.Id == "c1" ? "#33523f" : "#34533f" })] };
         var findings = new PiecePlanner(new()).Plan(Samples.Piece(Samples.Panel(), layer), [], NodaTime.DateTimeZone.Utc).Findings;
         var twins = findings.First(f => f.Check == "twins");
         Assert.Equal(1, twins.Reason.Split("{0}").Length - 1);

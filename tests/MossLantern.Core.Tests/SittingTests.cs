@@ -99,6 +99,8 @@ public class SittingTests
         // Clear to lock it in, from the other side; what is seen is as before but for what is thinner.
         var locked = Made(clear, new AddPass(Layer, "b2", null, false, null));
         Assert.Equal([1, null, 1], locked.Sittings[0].Fills!.Value.Select(f => f.DepthMm));
+        var three = Plan(locked).Sittings[0].Cups.Regions.Where(r => r.RegionId == "b2").Select(r => r.LayerMl.Value).ToList();
+        Assert.All(three, ml => Assert.Equal(Ml(Plan(Rings), "b2") / 3, ml, 1e-9));
         Assert.Contains("come to more than the 3 mm", Refused(locked, new SetField($"sittings[{Layer}].fills[{locked.Sittings[0].Fills!.Value[0].Id}].depthMm", System.Text.Json.JsonSerializer.SerializeToElement(2.5))), StringComparison.Ordinal);
         var red = Made(locked, new ColourPass(locked.Sittings[0].Fills!.Value[2].Id, "c1"));
         string Shown(Piece p) => Planner.Paint(p, Catalogue.Typical, null, PaintDetail.Draft).Paths.First(x => x.Region == "b2" && x.Role == PaintRole.Body).Fill!;
@@ -275,6 +277,7 @@ public class SittingTests
         Assert.Equal(area * 0.4 / 1000, Laid(FillWay.Fingered), 0.01);
         Assert.Equal(area * 2 / 1000, Laid(FillWay.Combed), 0.05);
         Assert.Equal(8.67, Laid(FillWay.Domed), 0.02);
+        Assert.Equal(Math.PI * 2.5 * 0.5, Laid(FillWay.Drizzled), 0.02);
         Assert.Equal(area * 2 / 1000, Laid(FillWay.Poured), 0.05);
 
         // The artist's own depth wins; back to poured it needs no fill.

@@ -14,13 +14,20 @@ internal sealed class BareGroundCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        var (ground, layer) = (looked.Piece.Ground, looked.Piece.Filled[0]);
+        // What is poured clear all over hides nothing: the ground shows through the first layer that has a colour.
+        var ground = looked.Piece.Ground;
+        var (layer, plan) = looked.Piece.Filled.Zip(looked.Layers).FirstOrDefault(l => l.First.Within is null && l.Second.Regions.Any(r => r.Fits && l.First.Recipes.Any(c => c.Id == r.CupId && !c.IsClear)));
+        if (layer is null)
+        {
+            yield break;
+        }
+
         if (!looked.Bare || ground.Paint is not null || ground.Old is not null || ground.Mould is not null)
         {
             yield break;
         }
 
-        var seen = looked.Layers[0].Regions.Where(r => r.Fits).Select(r => r.CupId).ToHashSet();
+        var seen = plan.Regions.Where(r => r.Fits).Select(r => r.CupId).ToHashSet();
         var thin = layer.Recipes.Where(c => seen.Contains(c.Id) && c.IsColoured && 100 * CupLook.Of(looked.Around.Catalogue, layer, c).Opacity(layer.DepthMm) < ShowsPercent).ToList();
         if (thin.Count == 0)
         {
@@ -31,7 +38,7 @@ internal sealed class BareGroundCheck : ICheck
         yield return new(
             Id, $"bare-ground@{layer.Id}", Grade.Mind, "Bare ground",
             $"More than half of the ground shows through {string.Join(", ", thin.Select(c => c.Name))} (opacity {{0}}), and it is not painted: wood swallows the colour.",
-            [looked.Layers[0].OpacityOf(thinnest.Id)], new("map", layer.Id),
+            [plan.OpacityOf(thinnest.Id)], new("map", layer.Id),
             [
                 Remedy.OnGround("paint", "Paint the ground in its colour first", g => g with { Paint = new(PaintKind.Water) }),
                 .. Stronger(looked.Around.Catalogue, layer, thin),

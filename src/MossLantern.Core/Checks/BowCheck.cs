@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Globalization;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Grounds;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Checks;
@@ -16,6 +17,13 @@ internal sealed class BowCheck : ICheck
     public IEnumerable<Finding> Look(Looked looked)
     {
         var standing = looked.Ground.Standing;
+        if (looked.MoreToPour && looked.Piece.Ground is { Base: { ThicknessMm: null, Material: not BaseMaterial.Canvas, Kind: PieceKind.Panel or PieceKind.Slice } } unknown && standing.Sag is null)
+        {
+            yield return new(
+                Id, "bow@ground/unknown", Grade.Mind, "Bow not known", "Nobody has said how thick the base is: whether it bows under the resin cannot be told.", [],
+                new("ground", null, unknown.Outline.BoxWidthMm / 2, unknown.Outline.BoxHeightMm / 2), [Remedy.Ask("thickness", "Say how thick it is", "ground.base.thicknessMm")]);
+        }
+
         if (!looked.MoreToPour || standing is not { Sag: { } sag, Straight: false })
         {
             yield break;

@@ -22,6 +22,12 @@ internal sealed class DullFieldCheck : ICheck
     {
         foreach (var (layer, plan) in looked.Piece.Filled.Zip(looked.Layers).Where(l => !l.Second.Poured && l.First.Contrast != Contrast.Any))
         {
+            // Under what is coloured it is not what is seen in the end.
+            if (layer.Within is null && looked.Piece.Filled.SkipWhile(l => l.Id != layer.Id).Skip(1).Any(l => l.Within is null && l.RecipesInUse.Any(id => l.Recipes.Any(r => r.Id == id && !r.IsClear))))
+            {
+                continue;
+            }
+
             var whole = looked.Piece.Ground.OutlineWithin(layer.Within).AreaMm2 / 100;
             var cups = layer.Recipes.ToDictionary(c => c.Id);
             foreach (var region in plan.Regions.Where(r => r.CupId is not null && r.Kind is RegionKind.Band or RegionKind.Field or RegionKind.Pool or RegionKind.Flood))
@@ -59,7 +65,11 @@ internal sealed class DullFieldCheck : ICheck
             });
 
     private static bool IsFlat(Recipe cup) =>
-        cup.IsColoured && cup.Doses.All(d => d.Colourant is ColourantClass.Paste or ColourantClass.Acrylic or ColourantClass.Dye or ColourantClass.AlcoholInk or ColourantClass.Lacing);
+        cup.IsColoured && cup.Doses.All(d => d.Colourant is ColourantClass.Paste or ColourantClass.Acrylic or ColourantClass.Dye or ColourantClass.AlcoholInk or ColourantClass.Lacing)
+        || IsMetal(cup);
+
+    /// <summary>Metal without grain is as flat over a large field.</summary>
+    private static bool IsMetal(Recipe cup) => cup.Doses is [{ Colourant: ColourantClass.MetallicPaste or ColourantClass.AcrylicMetallic }];
 
     /// <summary>A band falls into two halves with a metallic line between; fields get a vein along their borders.</summary>
     private static IEnumerable<Remedy> Vein(FilledLayer layer, RegionPlan region, double share, Recipe cup)

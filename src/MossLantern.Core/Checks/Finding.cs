@@ -50,6 +50,7 @@ public sealed record Remedy(
 /// <param name="Place">Where it is.</param>
 /// <param name="Remedies">What can be done about it; at least one.</param>
 /// <param name="WavedOff">Why the artist let it be; null where nobody did.</param>
+/// <param name="Worth">How far it goes, in a measure of its own: the more the worse; null where it only is or is not.</param>
 public sealed record Finding(
     string Check, string Key, Grade Grade, string Title, string Reason, ImmutableArray<Reckoned> Numbers, FindingPlace Place,
-    ImmutableArray<Remedy> Remedies, string? WavedOff = null);
+    ImmutableArray<Remedy> Remedies, string? WavedOff = null, double? Worth = null);

@@ -15,7 +15,7 @@ internal sealed class FloodsBareCheck : ICheck
         {
             var regionId = RegionId.OfKept(kept.Id);
             var wet = looked.Piece.Filled.Zip(looked.Layers)
-                .Where(l => !l.Second.Poured && l.First.Within is null && l.Second.Regions.Any(r => r.Id == regionId && r.Fits)).Select(l => l.First).ToList();
+                .Where(l => !l.Second.Poured && l.First.Within is null && l.Second.Regions.Any(r => r.Id == regionId && r.Fits) && Reaches(l.First, l.Second, regionId)).Select(l => l.First).ToList();
             if (wet.Count == 0)
             {
                 continue;
@@ -38,6 +38,10 @@ internal sealed class FloodsBareCheck : ICheck
                         Recipes = NoHomeCheck.WithClear(p.Filled[0]).Recipes,
                     }),
                 ]);
+
+            // A puddle that is poured elsewhere stays where it is.
+            static bool Reaches(FilledLayer layer, Timeline.LayerPlan plan, RegionId kept) =>
+                layer.Layout is not PuddleLayout { RestRecipeId: null } || plan.Borders.Any(b => b.First == kept || b.Second == kept);
 
             Remedy Change(string id, string label, Func<KeptZone, KeptZone> to, double mm) =>
                 Remedy.Change(id, label, p => p with { Kept = [.. p.Kept!.Value.Select(k => k.Id == kept.Id ? to(k) : k)] }, mm);

@@ -11,10 +11,18 @@ public static class SecondLook
     /// <summary>Every check.</summary>
     public static ImmutableArray<ICheck> Checks { get; } =
     [
-        new TiltCheck(), new LevelUnknownCheck(), new BowCheck(), new CanvasSagCheck(), new PaintOilCheck(), new WetGlueCheck(), new LeakyCheck(), new ReliefBelowCheck(),
+        new TiltCheck(), new LevelUnknownCheck(), new BowCheck(), new CanvasSagCheck(), new CanvasBareCheck(), new PaintOilCheck(), new WetGlueCheck(), new LeakyCheck(), new ReliefBelowCheck(),
         new TwinsCheck(), new MudCheck(), new BareGroundCheck(), new NoHomeCheck(),
         new OneSideCheck(), new DullFieldCheck(), new FloodsBareCheck(), new NearMissCheck(), new RimRoomCheck(), new HeartOutsideCheck(), new LayerEarlyCheck(), new TooColdCheck(),
+        new TooDeepCheck(), new CupTooBigCheck(), new ClockCheck(), new LoadHighCheck(), new WaterPaintCheck(), new SinksCheck(), new GlitterRunsCheck(), new RecoatClosedCheck(), new AsleepCheck(),
+        new OverfillCheck(), new RunsShortCheck(), new LeftOverCheck(), new HidesInlayCheck(),
     ];
+
+    /// <summary>What was let be is told again when it goes further by more than this share, not when a number moves.</summary>
+    public const double WorseBy = 0.1;
+
+    private static bool Worse(Finding finding, WavedOff let) =>
+        finding.Grade < let.Grade || (finding.Worth is { } now && let.Worth is { } then && now > then + WorseBy * Math.Abs(then));
 
     private static IEnumerable<Finding> Looked(ICheck check, Looked looked)
     {
@@ -47,11 +55,11 @@ public static class SecondLook
     {
         ArgumentNullException.ThrowIfNull(looked);
         looked = looked with { Piece = Said(looked.Piece) };
-        var waved = (looked.Piece.WavedOff ?? []).ToLookup(w => w.Finding, w => w.Reason);
+        var waved = (looked.Piece.WavedOff ?? []).ToLookup(w => w.Finding);
         return
         [
             .. Checks.SelectMany(c => Looked(c, looked))
-                .Select(f => f with { WavedOff = waved[f.Key].LastOrDefault() })
+                .Select(f => f with { WavedOff = waved[f.Key].LastOrDefault() is { } let && !Worse(f, let) ? let.Reason : null })
                 .OrderBy(f => f.WavedOff is not null).ThenBy(f => f.Grade),
         ];
     }

@@ -16,6 +16,12 @@ internal sealed class TwinsCheck : ICheck
         var (ground, all) = (Colour.Of(looked.Piece.Ground.Colour), looked.Around.Catalogue);
         foreach (var pair in Neighbours.Of(looked).Where(n => n.Layer.Contrast == Contrast.Strong))
         {
+            // One recipe beside itself, and clear beside clear, are meant to be one; so are a flower's petals in shades of one colour.
+            if (pair.Inner.MixedAlike(pair.Outer) || (pair.Inner.IsClear && pair.Outer.IsClear) || pair.Layer.Layout is PetalsLayout)
+            {
+                continue;
+            }
+
             var apart = Apart(all, ground, pair.Layer, pair.Inner, pair.Outer);
             if (apart >= Lab.ReadsAsOne)
             {
@@ -76,8 +82,9 @@ internal sealed class TwinsCheck : ICheck
     /// <summary>A line between them, of the layer's own colour that stands out most, else of bone or of soot.</summary>
     private static IEnumerable<Remedy> Line(Catalogue all, Colour ground, Neighbours pair)
     {
+        // Of the layer's own colours; else plain light or dark, which every bench has.
         double Stands(Recipe cup) => Math.Min(Apart(all, ground, pair.Layer, cup, pair.Inner), Apart(all, ground, pair.Layer, cup, pair.Outer));
-        var own = pair.Layer.Recipes.MaxBy(Stands)!;
+        var own = pair.Layer.Cups.Where(c => c.SecondOf is null).MaxBy(Stands)!;
         var cup = Stands(own) >= Lab.ReadsAsOne ? own
             : new[] { pair.Own("bone", "#f0e8d5", ColourantClass.Paste, 5), pair.Own("soot", "#1f1c1a", ColourantClass.Paste, 5) }.MaxBy(Stands)!;
         if (Stands(cup) >= Lab.ReadsAsOne && pair.WithLine(cup) is { } with)

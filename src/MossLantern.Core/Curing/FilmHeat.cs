@@ -15,7 +15,7 @@ public static class FilmHeat
     {
         ArgumentNullException.ThrowIfNull(system);
         var room = roomC ?? TypicalMaterials.ReferenceC;
-        return Reckoned.Of(CureModel.Of(system.WorkingMinutes, system.ReferenceC).Film(depthMm, room).PeakC, "°C", Formulas.Heat,
+        return Reckoned.Of(CureModel.Of(system.WorkingMinutes, system.ReferenceC, system.ReactionHeatJPerG).Film(depthMm, room).PeakC, "°C", Formulas.Heat,
             new("depth", depthMm, "mm", Origin.Own),
             new("working time of 100 g in a cup", system.WorkingMinutes, "min", system.OriginOf(MaterialProperties.WorkingMinutes)),
             new("room", room, "°C", roomC is null ? Origin.Default : Origin.Measured));

@@ -22,6 +22,7 @@ namespace MossLantern.Core.Documents;
 /// <param name="Batches">What is mixed in one jug each, as the artist arranged it; null for as the program proposes it.</param>
 /// <param name="Copies">For how many copies it is mixed: panels, or castings; null for those that are poured at once.</param>
 /// <param name="CopiesInTurn">Whether each copy is poured whole before the next; else each colour goes into every copy while its cup is young.</param>
+/// <param name="SandFirst">Whether what lies below is sanded and wiped first, because nothing bonds to it any more by itself.</param>
 /// <remarks>Source: docs/craft/mixing.md, Sittings.</remarks>
 public sealed record Sitting(
     string Id,
@@ -40,7 +41,8 @@ public sealed record Sitting(
     ImmutableArray<CupChoice>? CupChoices = null,
     ImmutableArray<Batch>? Batches = null,
     int? Copies = null,
-    bool CopiesInTurn = false)
+    bool CopiesInTurn = false,
+    bool SandFirst = false)
 {
     /// <summary>When it is to be poured, and how warm the room will be.</summary>
     [JsonIgnore]
@@ -94,6 +96,7 @@ public sealed record Fill(string Id, string LayerId, RegionId Region, string? Re
         FillWay.Fingered => 0.4,
         FillWay.Combed => 2,
         FillWay.Domed => 1.2,
+        FillWay.Drizzled => 0.5,
         _ => null,
     };
 }
@@ -112,6 +115,9 @@ public enum FillWay
 
     /// <summary>Poured as a dome that holds at the rim.</summary>
     Domed,
+
+    /// <summary>Drizzled over what lies there: it runs between, and the texture stays.</summary>
+    Drizzled,
 }
 
 /// <summary>What the artist wants otherwise of one cup of a sitting.</summary>

@@ -2,7 +2,7 @@ using MossLantern.Core.Documents;
 
 namespace MossLantern.Core.Edits;
 
-/// <summary>How a region, or a pass over it, is laid: poured to its depth, rubbed on, combed or domed. Its depth is then what that way gives.</summary>
+/// <summary>How a region, or a pass over it, is laid: poured to its depth, rubbed on, combed, domed or drizzled. Its depth is then what that way gives.</summary>
 /// <param name="Layer">The layer.</param>
 /// <param name="Region">The region.</param>
 /// <param name="Fill">The pass, by its id; null for the region as a whole.</param>

@@ -41,6 +41,7 @@ internal static class SettableFields
         ["sittings.measure"] = "how it is measured",
         ["sittings.resin.ratio.basis"] = "what the parts are",
         ["sittings.copiesInTurn"] = "the turn of the copies",
+        ["sittings.sandFirst"] = "whether it is sanded first",
         ["sittings.start"] = "the start",
         ["sittings.end"] = "the end",
         ["kept.name"] = "the name of what is kept",

@@ -49,6 +49,13 @@ public sealed record ResinSystem(
     ImmutableSortedSet<string> Own,
     bool PutAway = false)
 {
+    /// <summary>From so deep a single pour on, mm, a resin is one for casting: it is slow, and gives off less heat.</summary>
+    public const double CastsFromMm = 20;
+
+    /// <summary>Heat that it gives off as it cures, J/g.</summary>
+    [JsonIgnore]
+    public double ReactionHeatJPerG => DeepestMm >= CastsFromMm ? 180 : 260;
+
     /// <summary>Density of the mixed resin, g/ml.</summary>
     [JsonIgnore]
     public double MixDensity => Parts.OfVolume(Ratio, ResinDensity, HardenerDensity, 1).TotalG;

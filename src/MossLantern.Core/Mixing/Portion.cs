@@ -47,16 +47,19 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
                     poured[rest.Id].AddRange(Whole(piece, laid, region, depths));
                 }
 
-                var filledMm = 0.0;
+                // From the bottom up; one without a depth leaves room for those above it.
+                var filledMm = new double[depths.Length];
+                var aboveMm = own.Sum(f => f.Fill.TakesMm ?? 0);
                 var passes = new Dictionary<string, int>();
                 foreach (var (sitting, fill) in own)
                 {
+                    aboveMm -= fill.TakesMm ?? 0;
                     var pass = passes[sitting.Id] = passes.GetValueOrDefault(sitting.Id, -1) + 1;
-                    var (from, to) = (filledMm, fill.TakesMm is { } mm ? filledMm + mm : double.PositiveInfinity);
+                    var takes = depths.Select((d, i) => Math.Max(0, fill.TakesMm is { } mm ? Math.Min(mm, d.DepthMm - filledMm[i]) : d.DepthMm - filledMm[i] - aboveMm)).ToArray();
                     poured[sitting.Id].Add(new(
                         laid.Layer.In(sitting), region, Cup(fill, fill.RecipeId ?? region.CupId!),
-                        [.. depths.Select(d => d with { DepthMm = Math.Max(0, Math.Min(to, d.DepthMm) - from) })], fill.Id, pass, fill.Way));
-                    filledMm = to;
+                        [.. depths.Select((d, i) => d with { DepthMm = takes[i] })], fill.Id, pass, fill.Way));
+                    filledMm = [.. filledMm.Zip(takes, (a, b) => a + b)];
                 }
             }
         }

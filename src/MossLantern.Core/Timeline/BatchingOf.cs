@@ -12,7 +12,7 @@ internal sealed class BatchingOf(Measuring tools, double roomC)
 
     public double RoomC => roomC;
 
-    public CureModel Model { get; } = CureModel.Of(tools.System.WorkingMinutes, tools.System.ReferenceC);
+    public CureModel Model { get; } = CureModel.Of(tools.System.WorkingMinutes, tools.System.ReferenceC, tools.System.ReactionHeatJPerG);
 
     /// <summary>How resin is at a moment that it spends in a body.</summary>
     /// <param name="from">How it comes there.</param>

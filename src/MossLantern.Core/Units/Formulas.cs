@@ -93,6 +93,9 @@ public static class Formulas
     /// <summary>Whether a pot of paint is enough.</summary>
     public const string PotShort = "pot-short";
 
+    /// <summary>How deep all layers are together.</summary>
+    public const string DepthOfAll = "depth-of-all";
+
     /// <summary>What the resin of a sitting costs.</summary>
     public const string SittingCost = "sitting-cost";
 
@@ -417,6 +420,7 @@ public static class Formulas
         new(WettingCoat, "Wetting coat", "area of the older work × depth ÷ 10", "grounds.md#older-work"),
         new(SealCost, "Cost", "amount × price of a litre ÷ 1000 [÷ area × 10^4]", "grounds.md#preparation"),
         new(SittingCost, "Cost", "mixed in all ÷ 1000 × a litre", "mixing.md#prices"),
+        new(DepthOfAll, "Depth", "the sum of the depths of all layers", "checks.md"),
         new(PotNow, "Pot", "measured in the pot − what was taken since, never below nothing", "grounds.md#pots"),
         new(PotSpokenFor, "Pot", "the sum of what is still to be taken", "grounds.md#pots"),
         new(PotShort, "Pot", "what is to be taken − left in the pot; what is missing", "grounds.md#pots"),

@@ -67,6 +67,8 @@ public sealed class PieceValidator : AbstractValidator<Piece>
         RuleForEach(p => p.WavedOff!.Value).ChildRules(w =>
         {
             w.RuleFor(x => x.Finding).Must(k => k.Length is > 0 and <= 120).WithMessage("A finding's key has from 1 to 120 characters.");
+            w.RuleFor(x => x.Grade).IsInEnum().When(x => x.Grade is not null);
+            w.RuleFor(x => x.Worth).Must(v => v is null || double.IsFinite(v.Value)).WithMessage("How far a finding goes is a number.");
             w.RuleFor(x => x.Reason).Must(r => !string.IsNullOrWhiteSpace(r) && r.Length <= LongestReason)
                 .WithMessage($"Say why, in 1 to {LongestReason} characters.");
         }).OverridePropertyName("wavedOff").When(p => p.WavedOff is not null);

@@ -125,6 +125,7 @@ const ways = [
   ['fingered', 'rubbed on with the finger'],
   ['combed', 'drawn out with a comb'],
   ['domed', 'as a dome'],
+  ['drizzled', 'drizzled over what lies there'],
 ] as const;
 
 /** How a region or a pass is laid. */

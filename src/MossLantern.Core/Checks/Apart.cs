@@ -1,0 +1,41 @@
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>What helps a sitting that takes too long, or mixes too much at once.</summary>
+internal static class Apart
+{
+    /// <summary>Jugs as they are proposed, a second cup for the later pours, or the later half of the pours in a sitting of their own; else another resin is the person's to choose.</summary>
+    /// <param name="looked">What is looked at.</param>
+    /// <param name="pour">The sitting.</param>
+    /// <param name="cupId">The cup that is the worst of it.</param>
+    public static IEnumerable<Remedy> Remedies(Looked looked, ToPour pour, string cupId)
+    {
+        var (id, steps) = (pour.Sitting.Id, pour.Plan.Steps);
+        if (!pour.Plan.Batches.Proposed)
+        {
+            yield return Remedy.OnSitting("proposed", "Mix it in the jugs that are proposed", id, s => s with { Batches = null });
+        }
+
+        var own = steps.Where(s => s.CupId == cupId).ToList();
+        if (own.Count > 1)
+        {
+            var later = own.Skip((own.Count + 1) / 2).Select(s => new LaterPour(s.LayerId, s.RegionId, s.Pass)).ToList();
+            yield return Made("second", FormattableString.Invariant($"Pour the last {later.Count} of it from a second cup, mixed later"), new SecondCup(id, cupId, [.. later]));
+        }
+
+        // The later ones of one layer, whole.
+        var layers = steps.Select(s => s.LayerId).Distinct().ToList();
+        var regions = steps.Where(s => s.LayerId == layers[^1]).Select(s => s.RegionId).Distinct().ToList();
+        if (regions.Count > 1 || layers.Count > 1)
+        {
+            var half = layers.Count > 1 ? regions : [.. regions.Skip((regions.Count + 1) / 2)];
+            yield return Made("apart", FormattableString.Invariant($"Pour the last {half.Count} {(half.Count == 1 ? "region" : "regions")} in a sitting of their own"), new PourApart(layers[^1], [.. half], null));
+        }
+
+        yield return Remedy.Ask("resin", "Choose a resin that works longer", PlaceIn.Sitting(id) + ".resin.system");
+    }
+
+    private static Remedy Made(string id, string label, Edit edit) => Remedy.Change(id, label, piece => edit.Apply(piece, Cupboard.Empty).Piece is { } to ? Settle.Filled(to) : piece);
+}

@@ -1,0 +1,54 @@
+using MossLantern.Core.Documents;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>A cup with more colourant than its resin stands, or with paint that dulls it.</summary>
+internal sealed class LoadHighCheck : ICheck
+{
+    public string Id => "load-high";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        HashSet<string> told = [];
+        foreach (var pour in ToPour.Of(looked))
+        {
+            foreach (var cup in pour.Plan.Cups.Cups.Where(c => c.MixMl.Value > 0 && c.Doses.Over))
+            {
+                var recipe = looked.Piece.Recipes.Single(r => r.Id == cup.CupId);
+                if (!told.Add(recipe.SecondOf ?? recipe.Id))
+                {
+                    continue;
+                }
+
+                var over = cup.Doses.All.FirstOrDefault(d => d.Over);
+                yield return new(
+                    Id, $"load-high@{recipe.SecondOf ?? recipe.Id}", Grade.Mend, "Too much colour",
+                    over is null ? $"All colourants of {recipe.Name} together are {{0}}, and up to {{1}} are stirred into resin: it stays weak or sticky."
+                        : $"{recipe.Name} has {{0}} of {over.Name}, and up to {{1}} are stirred into resin: it stays weak, sticky or streaked.",
+                    [
+                        over?.Load ?? cup.Doses.Total!,
+                        ToPour.Limit("highest load", over?.LimitPercent ?? cup.Doses.TotalLimitPercent, "%"),
+                    ],
+                    pour.At("cups"),
+                    [
+                        Remedy.Change("less", "Take as much as it stands", p => p with { Recipes = [.. p.Recipes.Select(r => r.Id == recipe.Id || r.Id == recipe.SecondOf || (r.SecondOf is { } of && of == (recipe.SecondOf ?? recipe.Id)) ? Less(r, looked.Around.Catalogue, pour.System) : r)] }),
+                    ], Worth: over is { Load: { } load } ? load.Value / over.LimitPercent : cup.Doses.Total!.Value / cup.Doses.TotalLimitPercent);
+            }
+        }
+    }
+
+    /// <summary>Each at its limit at most, and all together at theirs.</summary>
+    private static Recipe Less(Recipe recipe, Catalogue catalogue, ResinSystem system)
+    {
+        CupDoses Told(Recipe r) => CupDoses.Of(catalogue, r, 1, system.MixDensity, system.MixDensity);
+        var first = Told(recipe);
+        var to = recipe with { Doses = [.. recipe.Doses.Zip(first.All).Select(d => d.Second is { Over: true, Load: { } load } ? d.First with { Percent = Down(d.First.Percent * d.Second.LimitPercent / load.Value) } : d.First)] };
+        var all = Told(to);
+        return all is { OverTotal: true, Total: { } total } ? to with { Doses = [.. to.Doses.Select(d => d with { Percent = Down(d.Percent * all.TotalLimitPercent / total.Value) })] } : to;
+    }
+
+    private static double Down(double percent) => Math.Floor(percent * 1000 + 1e-6) / 1000;
+}

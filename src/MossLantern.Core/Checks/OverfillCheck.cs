@@ -1,0 +1,42 @@
+using MossLantern.Core.Documents;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>More resin, over all layers, than a mould or a wall holds.</summary>
+internal sealed class OverfillCheck : ICheck
+{
+    private const double Hair = 1e-6;
+
+    public string Id => "overfill";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        var ground = looked.Piece.Ground;
+        var layers = looked.Piece.Layers.Where(l => l.Within is null).ToList();
+        var (holds, what, field) = ground.Mould is { } mould ? (mould.DepthMm - mould.KeepMm, "The mould", "ground.mould.depthMm")
+            : ground is { Edge: EdgeStyle.Walled, SideHeightMm: > 0 } ? (ground.SideHeightMm, ground.Base?.Kind == PieceKind.Slice ? "The dam" : "The wall", "ground.sideHeightMm") : (double.PositiveInfinity, "", "");
+        var depth = layers.Sum(l => l.DepthMm);
+        var (top, plan) = looked.Piece.Layers.Zip(looked.Layers).LastOrDefault(l => l.First.Within is null);
+        if (depth <= holds + Hair || top is null || plan.Poured)
+        {
+            yield break;
+        }
+
+        var left = Math.Round(top.DepthMm - (depth - holds), 3);
+        ReckonedInput[] each = [.. layers.Select(l => new ReckonedInput(l.Name, l.DepthMm, "mm", Origin.Own, PlaceIn.Layer(l.Id) + ".depthMm"))];
+        yield return new(
+            Id, $"overfill@{top.Id}", Grade.Mend, "Runs over",
+            layers.Count == 1 ? $"{what} holds {{1}}, and {top.Name} is {{0}} deep: it runs over." : $"{what} holds {{1}}, and all layers together are {{0}} deep: {top.Name} runs over.",
+            [
+                new Reckoned(depth, "mm", Formulas.DepthOfAll, [.. each]),
+                Reckoned.Of(holds, "mm", Formulas.Stated, new ReckonedInput("holds", holds, "mm", Origin.Own, field)),
+            ],
+            new("map", top.Id),
+            [
+                .. left >= Accepted.DepthMm.From ? [Remedy.Change("lower", $"Pour {top.Name} {{0}} deep", p => p with { Layers = [.. p.Layers.Select(l => l.Id == top.Id ? l with { DepthMm = left, RegionDepths = null, PartDepths = null } : l)] }, left)] : Array.Empty<Remedy>(),
+                .. ground.Mould is null && Accepted.SideMm.Contains(Math.Ceiling(depth)) ? [Remedy.OnGround("higher", "Make it {0} high", g => g with { SideHeightMm = Math.Ceiling(depth) }, Math.Ceiling(depth))] : Array.Empty<Remedy>(),
+                Remedy.Ask("depth", $"Say how much {what.ToLowerInvariant()[4..]} holds", field),
+            ], Worth: depth - holds);
+    }
+}

@@ -1,0 +1,32 @@
+using MossLantern.Core.Curing;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>A layer that is planned after the one below it takes it without sanding.</summary>
+internal sealed class RecoatClosedCheck : ICheck
+{
+    public string Id => "recoat-closed";
+
+    public IEnumerable<Finding> Look(Looked looked) => PouredOver.Of(looked).Select(o => Late(looked, o)).OfType<Finding>().DistinctBy(f => f.Key);
+
+    private Finding? Late(Looked looked, PouredOver over)
+    {
+        if (over.Sitting.SandFirst || over.Under.NextLayer is not { Closes: { } closes } window || over.Plan.Pour!.Start is var start && start < closes)
+        {
+            return null;
+        }
+
+        var at = PouredOver.Whole(window.Opens, looked.Around.Zone);
+        return new(
+            Id, $"recoat-closed@{over.Sitting.Id}", Grade.Mend, "No bond",
+            $"{over.Layer.Name} is planned {{0}} after {over.Below.Name} below it takes it no more by itself: it does not bond.",
+            [Reckoned.Of((start - closes).TotalHours, "h", Formulas.Stated, new ReckonedInput("after the window", (start - closes).TotalHours, "h", Origin.Reckoned))],
+            new("cure", over.Layer.Id),
+            [
+                Remedy.OnSitting("sand", "Sand and wipe it first", over.Sitting.Id, s => s with { SandFirst = true }),
+                .. window.Opens < closes && at.InZoneLeniently(looked.Around.Zone).ToInstant() < closes && !over.Under.Poured ? [over.At(at)] : Array.Empty<Remedy>(),
+            ], Worth: (start - closes).TotalHours);
+    }
+}

@@ -1,0 +1,51 @@
+using MossLantern.Core.Documents;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>Heavy paste or metallic over wet clear: it drops through and takes over the other face.</summary>
+internal sealed class SinksCheck : ICheck
+{
+    public string Id => "sinks";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        HashSet<string> told = [];
+        var recipes = looked.Piece.Recipes.ToDictionary(r => r.Id);
+        foreach (var pour in ToPour.Of(looked))
+        {
+            // On clear that is poured in the same sitting: in an earlier pass, or as the film that lines lie on.
+            var film = looked.Piece.Filled.Where(l => l.Layout is LinesLayout lines && recipes[lines.StartRecipeId].IsClear).Select(l => l.Id).ToHashSet();
+            foreach (var region in pour.Plan.Cups.Regions)
+            {
+                var onClear = (film.Contains(region.LayerId) && region.RegionId != LinesLayout.StartId && region.Pass == 0)
+                    || pour.Plan.Cups.Regions.Any(r => r.LayerId == region.LayerId && r.RegionId == region.RegionId && r.Pass == region.Pass - 1 && recipes[r.CupId].IsClear);
+                var recipe = recipes[region.CupId];
+                if (!onClear || recipe.Doses.FirstOrDefault(d => Heavy(d, looked.Around.Catalogue)) is not { } dose || !told.Add(recipe.SecondOf ?? recipe.Id))
+                {
+                    continue;
+                }
+
+                var known = looked.Around.Catalogue.Of(dose.Colourant, dose.ColourantId);
+                yield return new(
+                    Id, $"sinks@{recipe.SecondOf ?? recipe.Id}", Grade.Mind, "Sinks", $"{recipe.Name} has {{0}} of {known.Name}, more than the usual {{1}}, and lies on wet clear: it drops through to the other face.",
+                    [
+                        Reckoned.Of(dose.Percent, "%", Formulas.Stated, new ReckonedInput("load", dose.Percent, "%", Origin.Own)),
+                        Reckoned.Of(known.UsualToPercent, "%", Formulas.Stated, new ReckonedInput("usual load to", known.UsualToPercent, "%", known.OriginOf(MaterialProperties.UsualToPercent))),
+                    ],
+                    new("cups", region.LayerId),
+                    [
+                        Remedy.Change("less", "Take the usual load", p => p with
+                        {
+                            Recipes = [.. p.Recipes.Select(r => r.Id == recipe.Id || r.Id == recipe.SecondOf || (r.SecondOf is { } of && of == (recipe.SecondOf ?? recipe.Id))
+                                ? r with { Doses = [.. r.Doses.Select(d => Heavy(d, looked.Around.Catalogue) ? d with { Percent = looked.Around.Catalogue.Of(d.Colourant, d.ColourantId).UsualToPercent } : d)] } : r)],
+                        }),
+                    ], Worth: dose.Percent);
+            }
+        }
+    }
+
+    private static bool Heavy(Dose dose, Catalogue catalogue) => dose is { ByEye: false, By: RatioBasis.Weight, Colourant: ColourantClass.Paste or ColourantClass.MetallicPaste }
+        && dose.Percent > catalogue.Of(dose.Colourant, dose.ColourantId).UsualToPercent;
+}

@@ -1,0 +1,100 @@
+using MossLantern.Core.Curing;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>A layer that is poured deeper in one go than its resin stands.</summary>
+internal sealed class TooDeepCheck : ICheck
+{
+    /// <summary>A film that gets hotter than this yellows and cracks, °C.</summary>
+    public const double WarmC = 60;
+
+    /// <summary>One that gets hotter than this is a danger, °C.</summary>
+    public const double DangerC = 90;
+
+    /// <summary>So many times the deepest pour is a danger.</summary>
+    public const double DangerTimes = 1.5;
+
+    /// <summary>Most layers that one is divided into by a press.</summary>
+    private const int MostLayers = 12;
+
+    public string Id => "too-deep";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        foreach (var pour in ToPour.Of(looked))
+        {
+            foreach (var layer in looked.Piece.Layers.Where(l => pour.Plan.LayerIds.Contains(l.Id)))
+            {
+                var (depth, most) = (pour.DeepestMm(layer.Id), pour.System.DeepestMm);
+                var room = pour.Sitting.RoomC;
+                if (depth <= 0 || FilmHeat.HottestC(pour.System, depth, room ?? looked.Around.RoomC) is var peak && depth <= most && peak.Value <= WarmC)
+                {
+                    continue;
+                }
+
+                var stop = depth > DangerTimes * most || peak.Value > DangerC;
+                yield return new(
+                    Id, $"too-deep@{pour.Sitting.Id}/{layer.Id}", stop ? Grade.Stop : Grade.Mend, "Too deep",
+                    $"{layer.Name} is poured {{0}} deep in one go; {pour.System.Name} takes {{1}}, and would get {{2}} hot: it cracks, yellows{(stop ? " and smokes" : "")}.",
+                    [
+                        Reckoned.Of(depth, "mm", Formulas.Stated, new ReckonedInput("deepest", depth, "mm", Origin.Own, PlaceIn.Layer(layer.Id) + ".depthMm")),
+                        Reckoned.Of(most, "mm", Formulas.Stated, new ReckonedInput("deepest pour", most, "mm", pour.System.OriginOf(MaterialProperties.DeepestMm))), peak,
+                    ],
+                    new("cups", layer.Id),
+                    [
+                        .. Divided(looked, pour, layer, depth), .. Another(looked, pour, depth),
+                        Remedy.Ask("depth", "Pour it less deep", PlaceIn.Layer(layer.Id) + ".depthMm"),
+                    ], Worth: depth / most);
+            }
+        }
+    }
+
+    /// <summary>Whether a resin stands a depth.</summary>
+    private static bool Stands(ResinSystem system, double depthMm, double roomC) => depthMm <= system.DeepestMm && FilmHeat.HottestC(system, depthMm, roomC).Value <= WarmC;
+
+    /// <summary>As many layers as it takes, laid out alike, each in a sitting of its own.</summary>
+    private static IEnumerable<Remedy> Divided(Looked looked, ToPour pour, Layer layer, double depth)
+    {
+        var room = pour.Sitting.RoomC ?? looked.Around.RoomC;
+        var count = Enumerable.Range(2, MostLayers - 1).FirstOrDefault(n => Stands(pour.System, Math.Ceiling(100 * depth / n) / 100, room));
+        var plain = layer is { RegionDepths: null, PartDepths: null, Within: null, Layout: not LinesLayout and not PuddleLayout } && depth == layer.DepthMm
+            && !looked.Piece.Sittings.SelectMany(s => s.Fills ?? []).Any(f => f.LayerId == layer.Id);
+        if (count == 0 || !plain || looked.Piece.Layers.Length + count - 1 > PieceValidator.MostLayers || looked.Piece.Sittings.Length + count - 1 > PieceValidator.MostSittings)
+        {
+            yield break;
+        }
+
+        var each = Math.Ceiling(100 * depth / count) / 100;
+        yield return Remedy.Change("divide", FormattableString.Invariant($"Pour it as {count} layers, {{0}} each"), piece =>
+        {
+            var (at, ids) = (piece.Layers.Select(l => l.Id).ToList().IndexOf(layer.Id), piece.Layers.Select(l => l.Id).Concat(piece.Sittings.Select(s => s.Id)).ToHashSet());
+            var to = piece with { Layers = [.. piece.Layers.Select(l => l.Id == layer.Id ? l with { DepthMm = each } : l)] };
+            for (var n = 2; n <= count; n++)
+            {
+                var id = FreeId.Of("layer", ids);
+                ids.Add(id);
+                to = to with
+                {
+                    Layers = to.Layers.Insert(at + n - 1, layer with { Id = id, Name = FormattableString.Invariant($"{layer.Name[..Math.Min(layer.Name.Length, PieceValidator.LongestName - 4)]} {n}"), DepthMm = each, Aside = null }),
+                    Sittings = to.Sittings.Add(Filling.Like(pour.Sitting, id) with { Rest = [id] }),
+                };
+            }
+
+            return to;
+        }, each);
+    }
+
+    /// <summary>The resin of the catalogue that stands it, the least deep of those first.</summary>
+    private static IEnumerable<Remedy> Another(Looked looked, ToPour pour, double depth)
+    {
+        var room = pour.Sitting.RoomC ?? looked.Around.RoomC;
+        if (looked.Around.Catalogue.Resins.Where(r => !r.PutAway && Stands(r, depth, room)).MinBy(r => r.DeepestMm) is { } other)
+        {
+            yield return Remedy.OnSitting("resin", $"Take {other.Name} for it", pour.Sitting.Id, s => s with { Resin = new(other.Id) });
+        }
+    }
+}

@@ -1,0 +1,49 @@
+using MossLantern.Core.Documents;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Units;
+
+namespace MossLantern.Core.Checks;
+
+/// <summary>Acrylic beyond what resin takes without getting dull.</summary>
+internal sealed class WaterPaintCheck : ICheck
+{
+    /// <summary>More acrylic than this dulls and softens, %.</summary>
+    public const double MostPercent = 6;
+
+    public string Id => "water-paint";
+
+    public IEnumerable<Finding> Look(Looked looked)
+    {
+        HashSet<string> told = [];
+        foreach (var pour in ToPour.Of(looked))
+        {
+            foreach (var cup in pour.Plan.Cups.Cups.Where(c => c.MixMl.Value > 0 && !c.Doses.Over))
+            {
+                var recipe = looked.Piece.Recipes.Single(r => r.Id == cup.CupId);
+                var paint = recipe.Doses.Zip(cup.Doses.All).FirstOrDefault(d => d.First.Colourant == ColourantClass.Acrylic && !d.First.ByEye && d.First.Percent > MostPercent);
+                if (paint.First is null || !told.Add(recipe.SecondOf ?? recipe.Id))
+                {
+                    continue;
+                }
+
+                var (acrylic, paste) = (looked.Around.Catalogue.Of(ColourantClass.Acrylic), looked.Around.Catalogue.Of(ColourantClass.Paste));
+                var asMuch = Math.Round(Math.Min(paste.LimitPercent, paint.First.Percent * acrylic.Cover / paste.Cover), 2);
+                yield return new(
+                    Id, $"water-paint@{recipe.SecondOf ?? recipe.Id}", Grade.Mind, "Water in the resin",
+                    $"{recipe.Name} has {{0}} of acrylic; over {{1}} the water in it dulls and softens resin.",
+                    [Reckoned.Of(paint.First.Percent, "%", Formulas.Stated, new ReckonedInput("load", paint.First.Percent, "%", Origin.Own)), ToPour.Limit("most", MostPercent, "%")],
+                    pour.At("cups"),
+                    [
+                        Remedy.Change("paste", $"Take {paste.Name} that covers as much", p => With(p, recipe, d => d == paint.First ? new Dose(ColourantClass.Paste, asMuch, Colour: d.Colour) : d)),
+                        Remedy.Change("less", "Take as much as it stands", p => With(p, recipe, d => d == paint.First ? d with { Percent = MostPercent } : d)),
+                    ], Worth: paint.First.Percent);
+            }
+        }
+    }
+
+    private static Piece With(Piece piece, Recipe recipe, Func<Dose, Dose> change)
+    {
+        var first = recipe.SecondOf ?? recipe.Id;
+        return piece with { Recipes = [.. piece.Recipes.Select(r => r.Id == first || r.SecondOf == first ? r with { Doses = [.. r.Doses.Select(change)] } : r)] };
+    }
+}

@@ -1,0 +1,322 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Checks;
+using MossLantern.Core.Curing;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
+using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Planning;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Timeline;
+using NodaTime;
+
+namespace MossLantern.Core.Tests;
+
+/// <summary>What the second look says of depth and heat, colour, time and room: at each threshold from both sides, and what every remedy leaves.</summary>
+public class SpeakTests
+{
+    private const string Layer = "l1";
+
+    private static readonly PiecePlanner Planner = new(new LayerMapper());
+    private static readonly Surroundings Around = Surroundings.Usual(DateTimeZone.Utc);
+    private static readonly PieceValidator Validator = new();
+    private static readonly LocalDateTime Noon = new(2026, 5, 4, 12, 0);
+
+    /// <summary>A coat of one colour, so deep, over a panel.</summary>
+    private static Piece Coat(double depthMm, string resin = "coating", Recipe? recipe = null, double width = 200, double height = 150, EdgeStyle edge = EdgeStyle.TapedClean, double sideMm = 10)
+    {
+        var moss = recipe ?? Samples.Cup("moss", ColourantClass.Mica, 3);
+        var layer = new FilledLayer(Layer, "Coat", depthMm, new FloodLayout(moss.Id), [moss], new(resin), Measure.ByVolume, null, [], PourTimes.None);
+        return Samples.Piece(new Ground(new RectangleOutline(width, height), edge, sideMm, "#d8bd8c"), layer);
+    }
+
+    /// <summary>Another coat over it, in a sitting of its own.</summary>
+    private static Piece Over(Piece piece, double depthMm = 2) => piece with
+    {
+        Layers = piece.Layers.Add(piece.Layers[0] with { Id = "l2", Name = "Over", DepthMm = depthMm }),
+        Sittings = piece.Sittings.Add(piece.Sittings[0] with { Id = "l2", Rest = ["l2"], Start = null, End = null }),
+    };
+
+    private static Piece At(Piece piece, int sitting, LocalDateTime start, LocalDateTime? end = null) =>
+        piece with { Sittings = piece.Sittings.SetItem(sitting, piece.Sittings[sitting] with { Start = start, End = end }) };
+
+    private static ImmutableArray<Finding> All(Piece piece) => Planner.Plan(piece, [], Around).Findings;
+
+    private static Finding? Of(Piece piece, string check) => All(piece).FirstOrDefault(f => f.Check == check);
+
+    /// <summary>Every press clears the finding, leaves a good piece and makes no new Stop.</summary>
+    private static Finding Cleared(Piece piece, string check)
+    {
+        Assert.Empty(Validator.Validate(piece).Errors);
+        var finding = Of(piece, check);
+        Assert.True(finding is not null, check);
+        Assert.NotEmpty(finding!.Remedies);
+        var stops = All(piece).Where(f => f.Grade == Grade.Stop).Select(f => f.Key).ToHashSet();
+        foreach (var remedy in finding.Remedies.Where(r => r.Field is null))
+        {
+            var after = Settle.Filled(Settle.Mixed(piece, remedy.Apply(piece)));
+            Assert.Empty(Validator.Validate(after).Errors.Select(e => $"{remedy.Id}: {e}"));
+            var left = All(after);
+            Assert.DoesNotContain(left, f => f.Key == finding.Key);
+            Assert.DoesNotContain(left, f => f.Grade == Grade.Stop && !stops.Contains(f.Key));
+        }
+
+        return finding;
+    }
+
+    private static ResinSystem Resin(string id) => Around.Catalogue.Resin(id)!;
+
+    [Fact]
+    public void A_layer_is_too_deep_from_what_its_resin_takes_and_a_danger_from_half_as_much_again()
+    {
+        var most = Resin("coating").DeepestMm;
+        Assert.Null(Of(Coat(most), "too-deep"));
+        Assert.Equal(Grade.Mend, Cleared(Coat(most + 0.01), "too-deep").Grade);
+        Assert.Equal(Grade.Mend, Of(Coat(most * TooDeepCheck.DangerTimes), "too-deep")!.Grade);
+        Assert.Equal(Grade.Stop, Cleared(Coat(most * TooDeepCheck.DangerTimes + 0.01), "too-deep").Grade);
+
+        // Twenty of a resin for six: as four layers, or in another resin.
+        var deep = Cleared(Coat(20), "too-deep");
+        Assert.Equal(["divide", "resin", "depth"], deep.Remedies.Select(r => r.Id));
+        var divided = deep.Remedies[0].Apply(Coat(20));
+        Assert.Equal(20, divided.Layers.Sum(l => l.DepthMm), 0.05);
+        Assert.Equal(divided.Layers.Length, divided.Sittings.Length);
+
+        // A film that gets too hot is too deep whatever its maker says: found from both sides of 60 and of 90 °C.
+        var tall = Resin("casting") with { DeepestMm = 200 };
+        Assert.True(FilmHeat.HottestC(tall, 1, 22).Value < TooDeepCheck.WarmC);
+        Assert.Equal((60, 90, 1.5), (TooDeepCheck.WarmC, TooDeepCheck.DangerC, TooDeepCheck.DangerTimes));
+    }
+
+    [Fact]
+    public void A_cup_is_too_hot_from_45_degrees_at_the_end_of_its_pour_and_a_danger_from_60()
+    {
+        Assert.Null(Of(Coat(3), "cup-too-big"));
+        Assert.Null(Of(Coat(3), "clock"));
+
+        // Five litres in one cup.
+        var large = Coat(5, width: 1000, height: 1000);
+        var plan = Planner.Plan(large, [], Around).Sittings[0];
+        var hottest = plan.Batches.All.SelectMany(b => b.Cups).Max(c => c.Celsius.Value);
+        var hot = Of(large, "cup-too-big");
+        Assert.Equal(hottest > CupTooBigCheck.WarmC, hot is not null);
+        Assert.Equal(Grade.Stop, hot!.Grade);
+        Assert.Contains(hot.Remedies, r => r.Id == "resin");
+        Assert.Equal((45, 60), (CupTooBigCheck.WarmC, CupTooBigCheck.DangerC));
+    }
+
+    [Fact]
+    public void A_cup_that_is_poured_after_its_working_time_is_told_and_a_second_cup_or_sitting_is_offered()
+    {
+        // Many rings of one colour after others: the last of them comes late.
+        var bands = Enumerable.Range(1, 30).Select(i => new Band($"b{i}", 9, i == 30, i % 3 == 0 ? "c0" : $"c{i}")).ToImmutableArray();
+        var cups = bands.Select(b => b.RecipeId).Distinct().Select(id => Samples.Cup(id, ColourantClass.Mica, 3)).ToImmutableArray();
+        var layer = new FilledLayer(Layer, "Rings", 3, new RingsLayout([Samples.Heart(300, 200)], bands, 0, "c0"), cups, new("coating"), Measure.ByVolume, null, [], PourTimes.None);
+        var rings = Samples.Piece(Samples.Panel(700, 500), layer);
+        rings = rings with { Sittings = [rings.Sittings[0] with { Batches = [new("all", [.. cups.Select(c => c.Id)], 20_000)] }] };
+        var worst = Planner.Plan(rings, [], Around).Sittings[0].Batches.All.SelectMany(b => b.Cups).Min(c => c.InHandMinutes.Value);
+        Assert.True(worst < 0);
+        var late = Of(rings, "clock")!;
+        Assert.Equal(["proposed", "apart", "resin"], late.Remedies.Select(r => r.Id));
+        Assert.All(late.Remedies, r => Assert.Empty(Validator.Validate(Settle.Filled(r.Apply(rings))).Errors));
+        Assert.Equal(-worst, late.Worth!.Value, 1e-9);
+        Assert.Null(Of(late.Remedies[0].Apply(rings), "clock"));
+    }
+
+    [Fact]
+    public void More_colour_than_the_class_or_all_together_stand_is_told_and_brought_to_the_limit()
+    {
+        var mica = Around.Catalogue.Of(ColourantClass.Mica).LimitPercent;
+        Recipe Of(params Dose[] doses) => new("moss", "moss", "#33523f", [.. doses]);
+        Assert.Null(SpeakTests.Of(Coat(3, recipe: Of(new Dose(ColourantClass.Mica, mica))), "load-high"));
+        Assert.Equal(mica, Cleared(Coat(3, recipe: Of(new Dose(ColourantClass.Mica, mica + 0.01))), "load-high").Numbers[1].Value);
+
+        // Each at its own, and too much together.
+        Assert.Null(SpeakTests.Of(Coat(3, recipe: Of(new Dose(ColourantClass.Mica, 5), new(ColourantClass.Paste, 5))), "load-high"));
+        var all = Cleared(Coat(3, recipe: Of(new Dose(ColourantClass.Mica, 5.01), new(ColourantClass.Paste, 5))), "load-high");
+        Assert.Contains("All colourants", all.Reason, StringComparison.Ordinal);
+
+        // What goes in by eye is not known to be over.
+        Assert.Null(SpeakTests.Of(Coat(3, recipe: Of(new Dose(ColourantClass.Mica, 50, ByEye: true))), "load-high"));
+    }
+
+    [Fact]
+    public void Acrylic_over_six_percent_dulls_resin()
+    {
+        Recipe Of(double percent) => Recipe.Plain("moss", "moss", "#33523f", ColourantClass.Acrylic, percent);
+        Assert.Null(SpeakTests.Of(Coat(3, recipe: Of(WaterPaintCheck.MostPercent)), "water-paint"));
+        Assert.Equal(["paste", "less"], Cleared(Coat(3, recipe: Of(WaterPaintCheck.MostPercent + 0.01)), "water-paint").Remedies.Select(r => r.Id));
+        Assert.Equal(6, WaterPaintCheck.MostPercent);
+    }
+
+    [Fact]
+    public void Heavy_paste_over_its_usual_load_sinks_through_wet_clear_and_not_where_none_lies_below()
+    {
+        var usual = Around.Catalogue.Of(ColourantClass.Paste).UsualToPercent;
+        Piece Passes(double percent) => Editing.Checked(
+            Coat(3, recipe: Recipe.Plain("moss", "moss", "#33523f", ColourantClass.Paste, percent)), [new AddPass(Layer, FloodLayout.FloodId, null, true, null)], Cupboard.Empty).Piece!;
+        Assert.Null(Of(Passes(usual), "sinks"));
+        Cleared(Passes(usual + 0.01), "sinks");
+        Assert.Null(Of(Coat(3, recipe: Recipe.Plain("moss", "moss", "#33523f", ColourantClass.Paste, usual + 0.01)), "sinks"));
+    }
+
+    [Fact]
+    public void Glitter_in_a_puddle_goes_in_last()
+    {
+        var glitter = new Recipe("g", "frost", "#dfe4e2", [new(ColourantClass.Glitter, 2)]);
+        Piece Puddle(params string[] pours)
+        {
+            var layer = new FilledLayer(
+                Layer, "Puddle", 3, new PuddleLayout(100, 75, [.. pours.Select((p, i) => new PuddlePour($"p{i}", p, 10))]), [Samples.Cup("moss", ColourantClass.Mica, 3), Samples.Cup("bone", ColourantClass.Mica, 3), glitter],
+                new("coating"), Measure.ByVolume, null, [], PourTimes.None);
+            return Samples.Piece(Samples.Panel(200, 150), layer);
+        }
+
+        Cleared(Puddle("moss", "g", "bone"), "glitter-runs");
+        Assert.Null(Of(Puddle("moss", "bone", "g"), "glitter-runs"));
+        Assert.Null(Of(Puddle("moss", "bone"), "glitter-runs"));
+    }
+
+    [Fact]
+    public void A_layer_after_the_window_of_the_one_below_does_not_bond_until_it_is_sanded()
+    {
+        var two = At(Over(Coat(3)), 0, Noon);
+        var window = Planner.Plan(two, [], Around).Layers[0].NextLayer!;
+        LocalDateTime Local(Instant at) => at.InUtc().LocalDateTime;
+        Assert.Null(Of(At(two, 1, Local(window.Closes!.Value - Duration.FromMinutes(1))), "recoat-closed"));
+        var late = Cleared(At(two, 1, Local(window.Closes!.Value)), "recoat-closed");
+        Assert.Equal(["sand", "later"], late.Remedies.Select(r => r.Id));
+        Assert.True(late.Remedies[0].Apply(At(two, 1, Noon.PlusDays(9))).Sittings[1].SandFirst);
+
+        // Poured already, below: only sanding is left.
+        var poured = Planner.Plan(At(two, 1, Noon.PlusDays(9)), [new(Layer, Noon.InUtc().ToInstant(), null, null)], Around).Findings.Single(f => f.Check == "recoat-closed");
+        Assert.Equal(["sand"], poured.Remedies.Select(r => r.Id));
+    }
+
+    [Theory]
+    [InlineData(21, 39, false)]
+    [InlineData(21, 40, true)]
+    [InlineData(22, 0, true)]
+    [InlineData(3, 0, true)]
+    [InlineData(6, 59, true)]
+    [InlineData(7, 0, false)]
+    public void Nobody_pours_in_the_night(int hour, int minute, bool told)
+    {
+        // Twenty minutes of pouring, where nobody says otherwise; in a rim, so that no tape has to come off.
+        var start = new LocalDateTime(2026, 5, 4, hour, minute);
+        var piece = At(Coat(3, edge: EdgeStyle.Walled), 0, start);
+        Assert.Equal(told, Of(piece, "asleep") is not null);
+        if (told)
+        {
+            Cleared(piece, "asleep");
+        }
+    }
+
+    [Fact]
+    public void Tape_that_comes_off_in_the_night_is_told_and_the_pour_moved_so_that_it_does_not()
+    {
+        var asleep = Enumerable.Range(7, 14).Select(h => At(Coat(3), 0, new LocalDateTime(2026, 5, 4, h, 0))).Where(p => Of(p, "asleep") is not null).ToList();
+        foreach (var piece in asleep)
+        {
+            Assert.Contains("tape", Of(piece, "asleep")!.Reason, StringComparison.OrdinalIgnoreCase);
+            Cleared(piece, "asleep");
+        }
+    }
+
+    [Fact]
+    public void All_layers_together_fit_in_the_mould_or_under_the_wall()
+    {
+        Piece Walled(double first, double second) => Over(Coat(first, "casting", edge: EdgeStyle.Walled, sideMm: 25), second);
+        Assert.Null(Of(Walled(23, 2), "overfill"));
+        var over = Cleared(Walled(23.5, 2.5), "overfill");
+        Assert.Equal((26, 25), (over.Numbers[0].Value, over.Numbers[1].Value));
+        Assert.Equal(["lower", "higher", "depth"], over.Remedies.Select(r => r.Id));
+
+        var mould = Coat(20, "casting", edge: EdgeStyle.Walled) with
+        {
+            Ground = new(new RectangleOutline(200, 150), EdgeStyle.Walled, 12, "#d8bd8c", new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(16, CapacityFrom.Dimensions, null, 1, 1, 1)),
+        };
+        Assert.Equal(15, Cleared(mould, "overfill").Numbers[1].Value);
+        Assert.Null(Of(mould.OnLayer(0, l => l with { DepthMm = 15 }), "overfill"));
+        Assert.NotNull(Of(mould.OnLayer(0, l => l with { DepthMm = 15.01 }), "overfill"));
+        Assert.Null(Of(Coat(30, "casting"), "overfill"));
+    }
+
+    [Fact]
+    public void An_amount_that_somebody_mixed_is_too_little_or_more_than_a_fifth_too_much()
+    {
+        var coat = Coat(3);
+        Piece Mixed(double ml) => coat with { Sittings = [coat.Sittings[0] with { CupChoices = [new("moss", MixedMl: ml)] }] };
+        var (cup, reach) = (Planner.Plan(coat, [], Around).Sittings[0].Cups.Cups[0], Planner.Plan(coat, [], Around).Sittings[0].Reach[0]);
+        var exact = cup.MixMl.Value - reach.Left!.Value;
+        var wanted = reach.Available.Value - reach.Left.Value;
+        Assert.Null(Of(Mixed(exact), "runs-short"));
+        Cleared(Mixed(exact - 0.1), "runs-short");
+        Assert.Null(Of(Mixed(exact + wanted * 0.2 - 0.01), "leftover"));
+        Cleared(Mixed(exact + wanted * 0.2 + 0.01), "leftover");
+        Assert.Null(Of(coat, "leftover"));
+    }
+
+    [Fact]
+    public void Colour_over_what_is_to_stay_visible_hides_it_and_in_a_mould_it_belongs_there()
+    {
+        var paste = Recipe.Plain("moss", "moss", "#33523f", ColourantClass.Paste, 4);
+        var panel = Coat(3, recipe: paste) with { Kept = [new("k1", "Shell", new RoundOutline(30), 40, 40, Keep.Visible)] };
+        panel = panel with { Recipes = panel.Recipes.Add(Recipe.Clear("clear")) };
+        Assert.Null(Of(panel, "hides-inlay"));
+        var covered = Editing.Checked(panel, [new AddPass(Layer, "kept/k1", null, false, "moss")], Cupboard.Empty).Piece!;
+        Cleared(covered, "hides-inlay");
+
+        // What veils half of it at most does not hide it.
+        var thin = covered with { Recipes = [.. covered.Recipes.Select(r => r.Id == "moss" ? Recipe.Plain("moss", "moss", "#33523f", ColourantClass.Dye, 1) : r)] };
+        Assert.Null(Of(thin, "hides-inlay"));
+    }
+
+    [Fact]
+    public void What_was_let_be_is_told_again_when_it_goes_further_and_not_when_a_number_moves()
+    {
+        var most = Resin("coating").DeepestMm;
+        Piece Let(double depth) => Coat(depth) with { WavedOff = [new($"too-deep@{Layer}/{Layer}", "It went well before.", Grade.Mend, 1.2)] };
+        Assert.Equal("It went well before.", Of(Let(most * 1.2), "too-deep")!.WavedOff);
+        Assert.NotNull(Of(Let(most * 1.2 * 1.099), "too-deep")!.WavedOff);
+        Assert.Null(Of(Let(most * 1.2 * 1.101), "too-deep")!.WavedOff);
+        Assert.Null(Of(Coat(most * 1.6) with { WavedOff = [new($"too-deep@{Layer}/{Layer}", "x", Grade.Mend, 5)] }, "too-deep")!.WavedOff);
+        Assert.Equal("x", Of(Coat(most * 1.6) with { WavedOff = [new($"too-deep@{Layer}/{Layer}", "x")] }, "too-deep")!.WavedOff);
+        Assert.Equal(0.1, SecondLook.WorseBy);
+    }
+
+    [Fact]
+    public void One_colour_beside_itself_is_no_pair_of_twins_and_clear_below_colour_hides_no_ground()
+    {
+        var rings = Samples.Piece(Samples.Panel(300, 200), Samples.Layer(Samples.Heart(150, 100), 12, 20, 0));
+        var same = Editing.Checked(rings, [new PourFrom(Layer, null, "b2", "c1"), new PourFrom(Layer, null, "b3", "c1"), new PourFrom(Layer, null, "heart", "c1")], AnyEdit.Cupboard).Piece!;
+        Assert.Null(Of(same, "twins"));
+
+        // A clear bed below thin blue, on raw wood: the wood shows through both.
+        var blue = Recipe.Plain("blue", "blue", "#3355aa", ColourantClass.Dye, 1);
+        var bed = Coat(2, recipe: Recipe.Clear("clear"));
+        Assert.Null(Of(bed, "bare-ground"));
+        var over = Over(bed) with { Recipes = [.. bed.Recipes, blue] };
+        over = over with { Layers = over.Layers.SetItem(1, over.Layers[1] with { Layout = new FloodLayout("blue") }) };
+        Assert.Equal("bare-ground@l2", Of(over, "bare-ground")!.Key);
+    }
+
+    [Fact]
+    public void A_large_field_is_dull_from_thirty_percent_in_metal_too_and_not_below_other_colours()
+    {
+        var metal = Recipe.Plain("gold", "gold", "#c99b3a", ColourantClass.MetallicPaste, 5);
+        Assert.Equal("dull-field", Of(Coat(3, recipe: metal), "dull-field")!.Check);
+        Assert.Null(Of(Over(Coat(3, recipe: metal)) with { }, "dull-field") is { Place.LayerId: Layer } below ? below : null);
+        Assert.Null(Of(Coat(3, recipe: Samples.Cup("moss", ColourantClass.Mica, 3)), "dull-field"));
+        Assert.Equal(30, DullFieldCheck.LargePercent);
+    }
+
+    [Fact]
+    public void A_base_of_unknown_thickness_and_a_bare_canvas_are_told()
+    {
+        Piece On(Base of) => Coat(3) with { Ground = Coat(3).Ground with { Base = of } };
+        Assert.Equal("bow@ground/unknown", Of(On(new(PieceKind.Panel, BaseMaterial.BirchPly)), "bow")!.Key);
+        Assert.Null(All(On(new(PieceKind.Panel, BaseMaterial.BirchPly, 18))).FirstOrDefault(f => f.Key == "bow@ground/unknown"));
+        Cleared(On(new(PieceKind.Panel, BaseMaterial.Canvas, BackStiffened: true)), "canvas-bare");
+    }
+}
