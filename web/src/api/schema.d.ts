@@ -2815,6 +2815,9 @@ export interface components {
             do: "wave-off";
             finding: string;
             reason?: null | string;
+            grade?: null | components["schemas"]["Grade"];
+            /** Format: double */
+            worth?: null | number;
         };
         EditWidenBand: {
             /** @enum {string} */
@@ -2899,7 +2902,7 @@ export interface components {
          * @default poured
          * @enum {unknown}
          */
-        FillWay: "poured" | "fingered" | "combed" | "domed";
+        FillWay: "poured" | "fingered" | "combed" | "domed" | "drizzled";
         /**
          * @description What people wait for, by the film's viscosity.
          * @enum {unknown}
@@ -2937,6 +2940,11 @@ export interface components {
             remedies: components["schemas"]["Remedy"][];
             /** @description Why the artist let it be; null where nobody did. */
             wavedOff?: null | string;
+            /**
+             * Format: double
+             * @description How far it goes, in a measure of its own: the more the worse; null where it only is or is not.
+             */
+            worth?: null | number;
         };
         /** @description Where a finding is. */
         FindingPlace: {
@@ -5338,6 +5346,11 @@ export interface components {
              * @default false
              */
             copiesInTurn: boolean;
+            /**
+             * @description Whether what lies below is sanded and wiped first, because nothing bonds to it any more by itself.
+             * @default false
+             */
+            sandFirst: boolean;
         };
         SittingView: {
             sittingId: string;

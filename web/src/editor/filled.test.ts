@@ -114,6 +114,7 @@ const pieceOf = (layout: Layer['layout'], more: Partial<Layer> = {}): Piece => (
     resin: { system: 'coating' },
     measure: 'by-volume',
     copiesInTurn: false as const,
+    sandFirst: false as const,
     reservePercent: null,
     start: null,
     end: null,

@@ -31,6 +31,9 @@ export function Findings({ findings, onRemedy, onTry, onWave }: Props) {
   );
 }
 
+/** How much a finding weighs, in a word: each has a shape of its own too. */
+export const gradeWords: Record<Finding['grade'], string> = { stop: 'Stop', mend: 'Fix', mind: 'Check' };
+
 /** In a sentence a number says what it takes to judge it, and no more. */
 const decimalsIn = (value: number) => (Number.isInteger(value) || value >= 100 ? 0 : value < 1 ? 2 : 1);
 
@@ -52,7 +55,10 @@ function OneFinding({ finding, onRemedy, onTry, onWave }: { finding: Finding } &
   return (
     <>
       <p>
-        <span className="grade">{finding.grade}</span> <b>{finding.title}.</b>{' '}
+        <span className="grade">
+          <i className="grade-shape" aria-hidden /> {gradeWords[finding.grade]}
+        </span>{' '}
+        <b>{finding.title}.</b>{' '}
         <Told words={finding.reason} numbers={finding.numbers} label={finding.title} />
       </p>
       <div className="row-buttons">

@@ -65,7 +65,14 @@ export function SecondLook({ id, editor, piece, layerId, findings, onTrial }: Lo
     );
   };
   const wave = (finding: Finding, reason: string | null) =>
-    void editor.edit({ do: 'wave-off', finding: finding.key, reason });
+    void editor.edit({
+      do: 'wave-off',
+      finding: finding.key,
+      reason,
+      // Told again when it weighs more, or goes further.
+      grade: finding.grade,
+      worth: finding.worth ?? null,
+    });
   return (
     <>
       <Findings findings={findings} onRemedy={remedy} onTry={attempt} onWave={wave} />

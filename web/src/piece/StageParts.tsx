@@ -1,5 +1,5 @@
 import type { Finding } from '../api/client';
-import { placeId } from '../parts/Findings';
+import { gradeWords, placeId } from '../parts/Findings';
 import { useUnits } from '../units/units';
 import { LookBar } from './LookBar';
 import type { Picture } from './MapStage';
@@ -121,7 +121,7 @@ export function Pin({
       className="pin"
       data-grade={finding.grade}
       style={{ left: px(xMm), top: py(yMm) }}
-      aria-label={`${finding.title}: to its words`}
+      aria-label={`${finding.title}: to its words (${gradeWords[finding.grade]})`}
       title={finding.title}
       onPointerDown={(e) => e.stopPropagation()}
       onClick={() => {

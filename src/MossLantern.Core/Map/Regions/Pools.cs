@@ -28,6 +28,9 @@ public static class Pools
     /// <summary>An end that lies within so many bead widths of something, and would make another pool, has missed it.</summary>
     private const double NearBeads = 6;
 
+    /// <summary>A wall was meant to close a pool where it stops short by up to this share of its own length, however wide it is.</summary>
+    public const double OfItsLength = 0.25;
+
     /// <summary>Less than this is not poured into, mm².</summary>
     private const double LeastPoolMm2 = 20;
 
@@ -106,7 +109,7 @@ public static class Pools
                 if (Nearest(inside.Boundary, layout, stroke, atStart) is { } to)
                 {
                     var miss = new NearMiss(stroke.Id, end, to, atStart);
-                    if (miss.GapMm > SnapBeads * layout.BeadMm && miss.GapMm <= NearBeads * layout.BeadMm
+                    if (miss.GapMm > SnapBeads * layout.BeadMm && miss.GapMm <= Math.Max(NearBeads * layout.BeadMm, OfItsLength * LengthMm(stroke))
                         && Open(inside, outline, Closed(layout, miss)).Count() > pools)
                     {
                         misses.Add(miss);
@@ -117,6 +120,9 @@ public static class Pools
 
         return misses.ToImmutable();
     }
+
+    private static double LengthMm(Stroke stroke) =>
+        stroke.Spots.Zip(stroke.Spots.Skip(1)).Sum(s => Math.Sqrt(Math.Pow(s.Second.XMm - s.First.XMm, 2) + Math.Pow(s.Second.YMm - s.First.YMm, 2)));
 
     /// <summary>The layout with a gap closed.</summary>
     /// <param name="layout">The layout.</param>

@@ -1,5 +1,5 @@
 import type { WindowView } from '../../api/client';
-import { NumberAt, TimeAt } from '../../parts/At';
+import { NumberAt, TimeAt, WhetherAt } from '../../parts/At';
 import { useFields } from '../../parts/fields';
 import { HowNumber } from '../../parts/HowNumber';
 import { localText, untilText, windowNames } from '../../units/format';
@@ -16,7 +16,7 @@ const states: Record<WindowView['state'], string> = {
 };
 
 export function CureStation() {
-  const { layer, sittingPlan, at, secondLook } = useStation();
+  const { piece, layer, sittingPlan, at, secondLook } = useStation();
   const units = useUnits();
   const { usual } = useFields();
   const { pour } = sittingPlan;
@@ -51,6 +51,15 @@ export function CureStation() {
             width={64}
             value={layer.plan.roomC}
           />
+          {piece.layers[0]?.id !== layer.id && (
+            <WhetherAt
+              place={`${at.sitting}.sandFirst`}
+              label="What lies below is"
+              value={piece.sittings.find((s) => s.id === sittingPlan.sittingId)?.sandFirst ?? false}
+              no="poured over as it is"
+              yes="sanded and wiped first"
+            />
+          )}
         </div>
       )}
       {secondLook}
