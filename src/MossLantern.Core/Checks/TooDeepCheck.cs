@@ -39,10 +39,11 @@ internal sealed class TooDeepCheck : ICheck
                 var stop = depth > DangerTimes * most || peak.Value > DangerC;
                 yield return new(
                     Id, $"too-deep@{pour.Sitting.Id}/{layer.Id}", stop ? Grade.Stop : Grade.Mend, "Too deep",
-                    $"{layer.Name} is poured {{0}} deep in one go; {pour.System.Name} takes {{1}}, and would get {{2}} hot: it cracks, yellows{(stop ? " and smokes" : "")}.",
+                    $"{layer.Name} is poured {{0}} deep in one go; {pour.System.Name} takes {{1}}{(peak.Value <= WarmC ? ": it traps bubbles, shrinks and cracks" : peak.Value <= DangerC ? ", and would get {2} hot: it cracks and yellows" : ", and would get {2} hot: it smokes and cracks")}.",
                     [
                         Reckoned.Of(depth, "mm", Formulas.Stated, new ReckonedInput("deepest", depth, "mm", Origin.Own, PlaceIn.Layer(layer.Id) + ".depthMm")),
-                        Reckoned.Of(most, "mm", Formulas.Stated, new ReckonedInput("deepest pour", most, "mm", pour.System.OriginOf(MaterialProperties.DeepestMm))), peak,
+                        Reckoned.Of(most, "mm", Formulas.Stated, new ReckonedInput("deepest pour", most, "mm", pour.System.OriginOf(MaterialProperties.DeepestMm))),
+                        .. peak.Value > WarmC ? [peak] : Array.Empty<Reckoned>(),
                     ],
                     new("cups", layer.Id),
                     [
