@@ -160,6 +160,10 @@ public sealed class KindsTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Open(Own("/pieces/sundew-pair/ground"));
         page.WaitForText("Peat black has");
         page.WaitForPainting();
+
+        // What is painted already takes nothing more; to be painted, it does.
+        page.Script<object>("[...document.querySelectorAll('.prepare label')].find(l => l.textContent.startsWith('Paint the ground')).querySelector('input').click()");
+        page.WaitForText("Undo: mark a preparation as not done");
         page.Choose("Pot of paint", "Reed cream");
         page.WaitForText("too little");
         page.WaitUntilKept();

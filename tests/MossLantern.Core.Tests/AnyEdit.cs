@@ -77,6 +77,7 @@ internal static class AnyEdit
                     "ColourantId" => random.Next(3) == 0 ? "fen-gold" : null,
                     "Note" => random.Next(2) == 0 ? "still pale" : null,
                     "From" => random.Next(3) == 0 ? null : One(piece.Recipes.Select(r => r.Id)),
+                    "Recipe" when of == typeof(OneCup) => One(piece.Recipes.Where(r => r.SecondOf is not null).Select(r => r.Id)),
                     "Recipe" when of.IsSubclassOf(typeof(RecipeEdit)) => One(piece.Recipes.Select(r => r.Id)),
                     "Recipe" => random.Next(3) == 0 ? null : One(piece.Recipes.Select(r => r.Id)),
                     "Mix" => One(piece.Recipes.Where(r => r.Of is not null || random.Next(5) == 0).Select(r => r.Id)),

@@ -41,6 +41,7 @@ public class EditTests
         Made(Rings, new LayOutAs(Field, null, LayoutKind.Pools), new PutWallAcross(Field, null)), Made(Tray, new FillHollow("pool")),
         Made(Letters, new BecomeKind(PieceKind.Casting)), Made(Rings, new LayOutAs(Field, null, LayoutKind.Marble), new AddToMix("cup-1", Field)),
         Joined(Made(Rings, new AddLayer())),
+        Made(Rings with { Ground = Rings.Ground with { Paint = new(PaintKind.Water, 2) } }, new SecondCup(Rings.Sittings[0].Id, "c1", [new(Field, "b1")])),
         Made(Rings, new AddColourant("c1", ColourantClass.Glitter), new AddColourant("c1", ColourantClass.Dye), new PourOff("c2", "c1"), Set("recipes[c1].frozen", true)),
     ];
 

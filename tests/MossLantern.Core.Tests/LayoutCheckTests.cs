@@ -139,6 +139,13 @@ public class LayoutCheckTests
         var finding = Assert.Single(Of(piece, "near-miss"));
         Assert.Equal(10, finding.Numbers[0].Value, 1e-6);
         Cleared(piece, "near-miss");
+
+        // However wide the gap is: a wall of four fifths of the way was meant to close a pool, a shorter one divides what is open.
+        Piece Short(double gapMm) => Samples.Piece(Samples.Panel(), Coloured(new PoolsLayout([new("w", [new(0, 200), new(600 - gapMm, 200)])], 4, [new("p", 300, 50, "c0")]), 0));
+        Assert.Equal(0.25, Pools.OfItsLength);
+        Cleared(Short(119.9), "near-miss");
+        Assert.NotEmpty(Of(Short(119.9), "near-miss"));
+        Assert.Empty(Of(Short(120.1), "near-miss"));
     }
 
     [Theory]

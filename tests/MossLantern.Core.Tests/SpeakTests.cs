@@ -124,6 +124,17 @@ public class SpeakTests
     }
 
     [Fact]
+    public void A_pour_that_is_planned_for_longer_than_its_batches_work_is_told()
+    {
+        var coat = Coat(3);
+        var works = Planner.Plan(coat, [], Around).Sittings[0].Batches.All.Sum(b => b.Cups.Max(c => c.WorkingMinutes.Value));
+        Piece For(double minutes) => At(coat, 0, Noon, Noon + Period.FromTicks((long)(minutes * 60 * NodaConstants.TicksPerSecond)));
+        Assert.Null(Of(For(works - 0.01), "clock"));
+        Assert.Equal("clock@l1/planned", Cleared(For(works + 0.01), "clock").Key);
+        Cleared(For(180), "clock");
+    }
+
+    [Fact]
     public void More_colour_than_the_class_or_all_together_stand_is_told_and_brought_to_the_limit()
     {
         var mica = Around.Catalogue.Of(ColourantClass.Mica).LimitPercent;

@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Checks;
 
@@ -11,6 +12,11 @@ internal sealed class ClockCheck : ICheck
     {
         foreach (var pour in ToPour.Of(looked))
         {
+            if (Planned(pour) is { } planned)
+            {
+                yield return planned;
+            }
+
             if (pour.Plan.Batches.All.SelectMany(b => b.Cups).MinBy(c => c.InHandMinutes.Value) is not { } cup || cup.InHandMinutes.Value >= 0)
             {
                 continue;
@@ -23,5 +29,28 @@ internal sealed class ClockCheck : ICheck
                 [cup.PouredMinutes, cup.WorkingMinutes],
                 pour.At("cups"), [.. Apart.Remedies(looked, pour, cup.CupId)], Worth: -cup.InHandMinutes.Value);
         }
+    }
+
+    /// <summary>A pour that is planned to last longer than all of its batches work, one after the other.</summary>
+    private Finding? Planned(ToPour pour)
+    {
+        if (pour.Sitting is not { Start: not null, End: not null } || pour.Plan.Pour is not { } times)
+        {
+            return null;
+        }
+
+        var (lasts, works) = ((times.End - times.Start).TotalMinutes, pour.Plan.Batches.All.Sum(b => b.Cups.Select(c => c.WorkingMinutes.Value).DefaultIfEmpty(0).Max()));
+        return lasts <= works ? null : new(
+            Id, $"clock@{pour.Sitting.Id}/planned", Grade.Mend, "Pours too long",
+            $"{pour.Plan.Name} is planned to be poured for {{0}}, and what is mixed for it works for {{1}}.",
+            [
+                Reckoned.Of(lasts, "min", Formulas.Stated, new ReckonedInput("planned", lasts, "min", Origin.Own, PlaceIn.Sitting(pour.Sitting.Id) + ".end")),
+                Reckoned.Of(works, "min", Formulas.Stated, new ReckonedInput("batch after batch", works, "min", Origin.Reckoned)),
+            ],
+            pour.At("cure"),
+            [
+                Remedy.OnSitting("shorter", "Leave open when it ends", pour.Sitting.Id, s => s with { End = null }),
+                Remedy.Ask("end", "Say when it ends", PlaceIn.Sitting(pour.Sitting.Id) + ".end"),
+            ], Worth: lasts - works);
     }
 }

@@ -14,23 +14,20 @@ internal sealed class TwinsCheck : ICheck
     public IEnumerable<Finding> Look(Looked looked)
     {
         var (ground, all) = (Colour.Of(looked.Piece.Ground.Colour), looked.Around.Catalogue);
-        foreach (var pair in Neighbours.Of(looked).Where(n => n.Layer.Contrast == Contrast.Strong))
+        // The same two colours are one matter, however often they meet in a layer.
+        foreach (var alike in Neighbours.Of(looked).Where(n => n.Layer.Contrast == Contrast.Strong && !MeantAsOne(n)).GroupBy(n => (n.Layer.Id, Colours(n))).Select(g => g.ToList()))
         {
-            // One recipe beside itself, and clear beside clear, are meant to be one; so are a flower's petals in shades of one colour.
-            if (pair.Inner.MixedAlike(pair.Outer) || (pair.Inner.IsClear && pair.Outer.IsClear) || pair.Layer.Layout is PetalsLayout)
-            {
-                continue;
-            }
-
+            var pair = alike[0];
             var apart = Apart(all, ground, pair.Layer, pair.Inner, pair.Outer);
             if (apart >= Lab.ReadsAsOne)
             {
                 continue;
             }
 
+            var places = alike.Count == 1 ? "" : FormattableString.Invariant($" in {alike.Count} places");
             yield return new(
                 Id, $"twins@{pair.Key}", Grade.Mind, "Twins",
-                $"{pair.Inner.Name} and {pair.Outer.Name} lie beside each other and differ by {{0}} only: poured wet on wet they read as one.",
+                $"{pair.Inner.Name} and {pair.Outer.Name} lie beside each other{places} and differ by {{0}} only: poured wet on wet they read as one.",
                 [
                     new(apart, "ΔE00", Formulas.ColourDifference,
                     [
@@ -40,15 +37,22 @@ internal sealed class TwinsCheck : ICheck
                 ],
                 new("map", pair.Layer.Id, pair.At?.XMm, pair.At?.YMm),
                 [
-                    .. Swap(all, ground, pair), .. Line(all, ground, pair),
+                    .. Swap(all, ground, alike), .. Line(all, ground, alike),
                     Remedy.OnLayer("gradual", "They are meant to run into each other: gradual", pair.Layer.Id, l => l with { Contrast = Contrast.Gradual }),
-                ]);
+                ], Worth: Lab.ReadsAsOne - apart);
         }
     }
 
-    /// <summary>The swap of two places' colours that leaves the fewest twins, where it leaves none of this pair and no new ones.</summary>
-    private static IEnumerable<Remedy> Swap(Catalogue all, Colour ground, Neighbours pair)
+    /// <summary>One recipe beside itself, and clear beside clear; and a flower's petals, in shades of one colour.</summary>
+    private static bool MeantAsOne(Neighbours pair) => pair.Inner.MixedAlike(pair.Outer) || (pair.Inner.IsClear && pair.Outer.IsClear) || pair.Layer.Layout is PetalsLayout;
+
+    private static (string, string) Colours(Neighbours pair) =>
+        string.CompareOrdinal(pair.Inner.Id, pair.Outer.Id) < 0 ? (pair.Inner.Id, pair.Outer.Id) : (pair.Outer.Id, pair.Inner.Id);
+
+    /// <summary>The swap of two places' colours that leaves the fewest twins, where it leaves none of these pairs and no new ones.</summary>
+    private static IEnumerable<Remedy> Swap(Catalogue all, Colour ground, List<Neighbours> alike)
     {
+        var pair = alike[0];
         var (layer, places) = (pair.Layer, pair.Places);
         var number = places.Select((p, i) => (p.Id, i)).ToDictionary(p => p.Id, p => p.i);
 
@@ -61,7 +65,7 @@ internal sealed class TwinsCheck : ICheck
         var own = new[] { pair.First, pair.Second }.Where(number.ContainsKey).Select(id => number[id]).ToList();
         var best = Enumerable.Range(0, places.Length)
             .SelectMany(other => own.Where(o => places[o].Cup != places[other].Cup).Select(o => (Own: o, Other: other, Left: Twins(o, other))))
-            .Where(s => !s.Left.Contains((pair.First, pair.Second)) && s.Left.IsProperSubsetOf(before))
+            .Where(s => !alike.Any(n => s.Left.Contains((n.First, n.Second))) && s.Left.IsProperSubsetOf(before))
             .OrderBy(s => s.Left.Count).FirstOrDefault();
         if (best.Left is not null)
         {
@@ -80,14 +84,24 @@ internal sealed class TwinsCheck : ICheck
     }
 
     /// <summary>A line between them, of the layer's own colour that stands out most, else of bone or of soot.</summary>
-    private static IEnumerable<Remedy> Line(Catalogue all, Colour ground, Neighbours pair)
+    private static IEnumerable<Remedy> Line(Catalogue all, Colour ground, List<Neighbours> alike)
     {
+        var pair = alike[0];
+
         // Of the layer's own colours; else plain light or dark, which every bench has.
         double Stands(Recipe cup) => Math.Min(Apart(all, ground, pair.Layer, cup, pair.Inner), Apart(all, ground, pair.Layer, cup, pair.Outer));
         var own = pair.Layer.Cups.Where(c => c.SecondOf is null).MaxBy(Stands)!;
         var cup = Stands(own) >= Lab.ReadsAsOne ? own
             : new[] { pair.Own("bone", "#f0e8d5", ColourantClass.Paste, 5), pair.Own("soot", "#1f1c1a", ColourantClass.Paste, 5) }.MaxBy(Stands)!;
-        if (Stands(cup) >= Lab.ReadsAsOne && pair.WithLine(cup) is { } with)
+
+        // Wherever they meet; a vein along the fields lies between all of them.
+        FilledLayer? with = pair.Layer;
+        foreach (var at in pair.Layer.Layout is FieldsLayout ? [pair] : alike)
+        {
+            with = with is null ? null : (at with { Layer = with }).WithLine(cup);
+        }
+
+        if (Stands(cup) >= Lab.ReadsAsOne && with is not null)
         {
             yield return pair.Change("line", pair.LineWords(cup.Name), with, Neighbours.LineMm);
         }

@@ -2,7 +2,7 @@ import { alsoIn } from '../../editor/filled';
 import type { FilledLayer } from '../../editor/filled';
 import { arrange, arranged, moved } from '../../editor/batches';
 
-import { ChoiceAt, NumberAt, TextAt, WhetherAt } from '../../parts/At';
+import { ChoiceAt, NumberAt, TextAt } from '../../parts/At';
 import { Choice } from '../../parts/Choice';
 import { useEdits } from '../../parts/editing';
 import { useFields } from '../../parts/fields';
@@ -14,9 +14,11 @@ import { useMaterials } from '../materials';
 import type { AtStation } from '../station';
 import { useRegionNames } from '../regionNames';
 import { timesPoured, useStation } from '../station';
+import { Castings } from './Castings';
 import { CompareResins } from './CompareResins';
 import { Reach } from './Reach';
 import { SecondCup } from './SecondCup';
+import { WholePiece } from './WholePiece';
 import { Cover } from './recipe/Cover';
 import { Doses } from './recipe/Doses';
 import { FindColour } from './recipe/FindColour';
@@ -221,84 +223,6 @@ export function CupsStation() {
         </p>
       )}
     </>
-  );
-}
-
-/** What the piece takes over all of its sittings, where there are several. */
-function WholePiece() {
-  const { plan } = useStation();
-  const unmeasured = plan.need.flatMap((n) => n.unmeasured);
-  if (unmeasured.length === 0 && plan.sittings.filter((s) => s.batches.all.length > 0).length < 2)
-    return null;
-  return (
-    <details className="makers">
-      <summary>The whole piece, over all of its sittings</summary>
-      {plan.need
-        .filter((n) => n.mixMl.value > 0)
-        .map((n) => (
-          <p key={n.resin}>
-            {n.resin}: <HowNumber of={n.mixMl} label={`${n.resin} in all`} decimals={0} />, of which resin{' '}
-            <HowNumber of={n.resinMl} label={`Resin of ${n.resin}`} decimals={0} /> (
-            <HowNumber of={n.resinG} label={`Resin of ${n.resin} by weight`} decimals={0} />) and hardener{' '}
-            <HowNumber of={n.hardenerMl} label={`Hardener of ${n.resin}`} decimals={0} /> (
-            <HowNumber of={n.hardenerG} label={`Hardener of ${n.resin} by weight`} decimals={0} />)
-          </p>
-        ))}
-      {unmeasured.length > 0 && (
-        <p>
-          And{' '}
-          {unmeasured.length === 1
-            ? 'a batch that nobody measures'
-            : `${unmeasured.length} batches that nobody measures`}
-          , in none of these sums: {unmeasured.join('; ')}.
-        </p>
-      )}
-    </details>
-  );
-}
-
-/** For how many of the copies the sitting is mixed, and what each casting takes. */
-function Castings() {
-  const { piece, sittingPlan, at } = useStation();
-  const { set, mould } = piece.ground;
-  const wanted = set?.mirrored ? set.count : (mould?.pieces ?? 1);
-  const own = piece.sittings.find((s) => s.id === sittingPlan.sittingId)?.copies ?? null;
-  const { copies, castings } = sittingPlan;
-  if (wanted < 2) return null;
-  return (
-    <section className="castings" aria-label="Copies">
-      <p>
-        Mixed for{' '}
-        <NumberAt
-          place={`${at.sitting}.copies`}
-          label="Copies of the sitting"
-          quiet
-          empty={copies}
-          unit=""
-          width={48}
-          value={own}
-        />{' '}
-        of {wanted} {set?.mirrored ? 'panels' : 'pieces'},{' '}
-        <WhetherAt
-          place={`${at.sitting}.copiesInTurn`}
-          label="Turn of the copies"
-          value={piece.sittings.find((s) => s.id === sittingPlan.sittingId)?.copiesInTurn ?? false}
-          no="colour by colour"
-          yes="one after the other"
-        />
-        .
-      </p>
-      {castings.length > 0 && (
-        <ol aria-label="Castings">
-          {castings.map((c, i) => (
-            <li key={i}>
-              {c.copies === 1 ? 'one piece' : `${c.copies} pieces`}:{' '}
-              <HowNumber of={c.needMl} label={`Casting ${i + 1} takes`} decimals={1} />
-            </li>
-          ))}
-        </ol>
-      )}
-    </section>
   );
 }
 
