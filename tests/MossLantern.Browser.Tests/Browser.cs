@@ -18,7 +18,10 @@ internal sealed class Browser : IDisposable
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
             "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-software-rasterizer", "--disable-quic", "--no-first-run", "--lang=en-US",
-            "--disable-background-networking", "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage",
+            "--disable-background-networking", "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage", "--disable-extensions",
+
+            // One site is open at a time, and seldom for long: what keeps sites apart, and what compiles for the long run, only takes time.
+            "--disable-site-isolation-trials", "--no-zygote", "--in-process-gpu", "--js-flags=--no-maglev",
             "--disable-backgrounding-occluded-windows", "--disable-renderer-backgrounding",
             $"--user-data-dir={profile}");
         options.SetLoggingPreference(LogType.Browser, LogLevel.All);
