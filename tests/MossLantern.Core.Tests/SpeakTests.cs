@@ -323,6 +323,46 @@ public class SpeakTests
     }
 
     [Fact]
+    public void A_ground_is_bare_where_a_colour_covers_less_than_half_of_it()
+    {
+        // Half is covered at ln 2 ÷ (κ × depth) per cent.
+        var half = Math.Log(2) / (Around.Catalogue.Of(ColourantClass.Mica).Cover * 3);
+        Assert.NotNull(Of(Coat(3, recipe: Samples.Cup("moss", ColourantClass.Mica, half * 0.999)), "bare-ground"));
+        Assert.Null(Of(Coat(3, recipe: Samples.Cup("moss", ColourantClass.Mica, half * 1.001)), "bare-ground"));
+    }
+
+    [Fact]
+    public void Lines_from_the_rim_leave_a_tenth_of_the_room_for_the_clear_that_pushes_them()
+    {
+        Piece Lines(double widthMm)
+        {
+            var layer = new FilledLayer(
+                Layer, "Lines", 3, Samples.Lines("clear", 1, 0, 3) with { Bands = [new("rest", 10, true, "clear"), new("line", widthMm, false, "moss")] },
+                [Recipe.Clear("clear"), Samples.Cup("moss", ColourantClass.Mica, 3)], new("coating"), Measure.ByVolume, null, [], PourTimes.None);
+            return Samples.Piece(Samples.Panel(300, 200), layer);
+        }
+
+        var room = Planner.Plan(Lines(20), [], Around).Layers[0].Facts.Single(f => f.Id == Pouring.LayoutFacts.RimRoom).Number!.Value;
+        Assert.Null(Of(Lines(0.9 * room - 0.01), "rim-room"));
+        Assert.NotNull(Of(Lines(0.9 * room + 0.01), "rim-room"));
+    }
+
+    [Fact]
+    public void A_colour_is_on_one_side_from_seventeen_percent_of_the_diagonal()
+    {
+        var diagonal = Math.Sqrt(300 * 300 + 200 * 200);
+        var told = Enumerable.Range(0, 300).SelectMany(seed =>
+        {
+            var layer = new FilledLayer(
+                Layer, "Fields", 3, new FieldsLayout(7, ["moss", "bone", "gold"], seed), [.. new[] { "moss", "bone", "gold" }.Select(c => Samples.Cup(c, ColourantClass.Mica, 3))],
+                new("coating"), Measure.ByVolume, null, [], PourTimes.None);
+            return All(Samples.Piece(Samples.Panel(300, 200), layer)).Where(f => f.Check == "one-side");
+        }).Select(f => f.Numbers[0].Value / diagonal).ToList();
+        Assert.NotEmpty(told);
+        Assert.InRange(told.Min(), 0.17, 0.18);
+    }
+
+    [Fact]
     public void A_base_of_unknown_thickness_and_a_bare_canvas_are_told()
     {
         Piece On(Base of) => Coat(3) with { Ground = Coat(3).Ground with { Base = of } };

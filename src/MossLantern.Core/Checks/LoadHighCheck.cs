@@ -18,14 +18,14 @@ internal sealed class LoadHighCheck : ICheck
             foreach (var cup in pour.Plan.Cups.Cups.Where(c => c.MixMl.Value > 0 && c.Doses.Over))
             {
                 var recipe = looked.Piece.Recipes.Single(r => r.Id == cup.CupId);
-                if (!told.Add(recipe.SecondOf ?? recipe.Id))
+                if (!told.Add(recipe.FirstId))
                 {
                     continue;
                 }
 
                 var over = cup.Doses.All.FirstOrDefault(d => d.Over);
                 yield return new(
-                    Id, $"load-high@{recipe.SecondOf ?? recipe.Id}", Grade.Mend, "Too much colour",
+                    Id, $"load-high@{recipe.FirstId}", Grade.Mend, "Too much colour",
                     over is null ? $"All colourants of {recipe.Name} together are {{0}}, and up to {{1}} are stirred into resin: it stays weak or sticky."
                         : $"{recipe.Name} has {{0}} of {over.Name}, and up to {{1}} are stirred into resin: it stays weak, sticky or streaked.",
                     [
@@ -34,7 +34,7 @@ internal sealed class LoadHighCheck : ICheck
                     ],
                     pour.At("cups"),
                     [
-                        Remedy.Change("less", "Take as much as it stands", p => p with { Recipes = [.. p.Recipes.Select(r => r.Id == recipe.Id || r.Id == recipe.SecondOf || (r.SecondOf is { } of && of == (recipe.SecondOf ?? recipe.Id)) ? Less(r, looked.Around.Catalogue, pour.System) : r)] }),
+                        Remedy.Change("less", "Take as much as it stands", p => p with { Recipes = [.. p.Recipes.Select(r => r.FirstId == recipe.FirstId ? Less(r, looked.Around.Catalogue, pour.System) : r)] }),
                     ], Worth: over is { Load: { } load } ? load.Value / over.LimitPercent : cup.Doses.Total!.Value / cup.Doses.TotalLimitPercent);
             }
         }

@@ -29,7 +29,13 @@ internal sealed class OneSideCheck : ICheck
             var placed = Placed(looked.Mapper.Map(looked.Piece, layer));
             foreach (var cup in Bunched(placed, plan.Box))
             {
+                // Where fields would go is told by their anchors; what is said of a colour holds for all of its area.
                 var balance = plan.Balance.First(b => b.CupId == cup);
+                if (balance.Lean.Value <= LeanShare * Diagonal(plan.Box))
+                {
+                    continue;
+                }
+
                 yield return new(
                     Id, $"one-side@{layer.Id}/{cup}", Grade.Mind, "On one side",
                     $"All of {layer.Recipes.Single(c => c.Id == cup).Name} lies on one side: its middle is {{0}} off the middle of the piece.", [balance.Lean],
@@ -48,11 +54,13 @@ internal sealed class OneSideCheck : ICheck
             .Select(r => (r.Id.Field!.Value, r.CupId!, r.Anchor!, r.AreaMm2)),
     ];
 
+    private static double Diagonal(PieceBox box) => Math.Sqrt(box.WidthMm * box.WidthMm + box.HeightMm * box.HeightMm);
+
     /// <summary>Colours with two fields or more, all of them on the side to which they lean.</summary>
     private static HashSet<string> Bunched(List<(int Field, string Cup, Spot At, double Area)> placed, PieceBox box)
     {
         double midX = placed.Sum(p => p.At.XMm * p.Area) / placed.Sum(p => p.Area), midY = placed.Sum(p => p.At.YMm * p.Area) / placed.Sum(p => p.Area);
-        var least = LeanShare * Math.Sqrt(box.WidthMm * box.WidthMm + box.HeightMm * box.HeightMm);
+        var least = LeanShare * Diagonal(box);
         return
         [
             .. placed.GroupBy(p => p.Cup).Where(g => g.Count() > 1).Where(g =>

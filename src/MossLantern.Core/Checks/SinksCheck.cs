@@ -22,14 +22,14 @@ internal sealed class SinksCheck : ICheck
                 var onClear = (film.Contains(region.LayerId) && region.RegionId != LinesLayout.StartId && region.Pass == 0)
                     || pour.Plan.Cups.Regions.Any(r => r.LayerId == region.LayerId && r.RegionId == region.RegionId && r.Pass == region.Pass - 1 && recipes[r.CupId].IsClear);
                 var recipe = recipes[region.CupId];
-                if (!onClear || recipe.Doses.FirstOrDefault(d => Heavy(d, looked.Around.Catalogue)) is not { } dose || !told.Add(recipe.SecondOf ?? recipe.Id))
+                if (!onClear || recipe.Doses.FirstOrDefault(d => Heavy(d, looked.Around.Catalogue)) is not { } dose || !told.Add(recipe.FirstId))
                 {
                     continue;
                 }
 
                 var known = looked.Around.Catalogue.Of(dose.Colourant, dose.ColourantId);
                 yield return new(
-                    Id, $"sinks@{recipe.SecondOf ?? recipe.Id}", Grade.Mind, "Sinks", $"{recipe.Name} has {{0}} of {known.Name}, more than the usual {{1}}, and lies on wet clear: it drops through to the other face.",
+                    Id, $"sinks@{recipe.FirstId}", Grade.Mind, "Sinks", $"{recipe.Name} has {{0}} of {known.Name}, more than the usual {{1}}, and lies on wet clear: it drops through to the other face.",
                     [
                         Reckoned.Of(dose.Percent, "%", Formulas.Stated, new ReckonedInput("load", dose.Percent, "%", Origin.Own)),
                         Reckoned.Of(known.UsualToPercent, "%", Formulas.Stated, new ReckonedInput("usual load to", known.UsualToPercent, "%", known.OriginOf(MaterialProperties.UsualToPercent))),
@@ -38,7 +38,7 @@ internal sealed class SinksCheck : ICheck
                     [
                         Remedy.Change("less", "Take the usual load", p => p with
                         {
-                            Recipes = [.. p.Recipes.Select(r => r.Id == recipe.Id || r.Id == recipe.SecondOf || (r.SecondOf is { } of && of == (recipe.SecondOf ?? recipe.Id))
+                            Recipes = [.. p.Recipes.Select(r => r.FirstId == recipe.FirstId
                                 ? r with { Doses = [.. r.Doses.Select(d => Heavy(d, looked.Around.Catalogue) ? d with { Percent = looked.Around.Catalogue.Of(d.Colourant, d.ColourantId).UsualToPercent } : d)] } : r)],
                         }),
                     ], Worth: dose.Percent);

@@ -21,7 +21,7 @@ internal sealed class WaterPaintCheck : ICheck
             {
                 var recipe = looked.Piece.Recipes.Single(r => r.Id == cup.CupId);
                 var paint = recipe.Doses.Zip(cup.Doses.All).FirstOrDefault(d => d.First.Colourant == ColourantClass.Acrylic && !d.First.ByEye && d.First.Percent > MostPercent);
-                if (paint.First is null || !told.Add(recipe.SecondOf ?? recipe.Id))
+                if (paint.First is null || !told.Add(recipe.FirstId))
                 {
                     continue;
                 }
@@ -29,7 +29,7 @@ internal sealed class WaterPaintCheck : ICheck
                 var (acrylic, paste) = (looked.Around.Catalogue.Of(ColourantClass.Acrylic), looked.Around.Catalogue.Of(ColourantClass.Paste));
                 var asMuch = Math.Round(Math.Min(paste.LimitPercent, paint.First.Percent * acrylic.Cover / paste.Cover), 2);
                 yield return new(
-                    Id, $"water-paint@{recipe.SecondOf ?? recipe.Id}", Grade.Mind, "Water in the resin",
+                    Id, $"water-paint@{recipe.FirstId}", Grade.Mind, "Water in the resin",
                     $"{recipe.Name} has {{0}} of acrylic; over {{1}} the water in it dulls and softens resin.",
                     [Reckoned.Of(paint.First.Percent, "%", Formulas.Stated, new ReckonedInput("load", paint.First.Percent, "%", Origin.Own)), ToPour.Limit("most", MostPercent, "%")],
                     pour.At("cups"),
@@ -41,9 +41,6 @@ internal sealed class WaterPaintCheck : ICheck
         }
     }
 
-    private static Piece With(Piece piece, Recipe recipe, Func<Dose, Dose> change)
-    {
-        var first = recipe.SecondOf ?? recipe.Id;
-        return piece with { Recipes = [.. piece.Recipes.Select(r => r.Id == first || r.SecondOf == first ? r with { Doses = [.. r.Doses.Select(change)] } : r)] };
-    }
+    private static Piece With(Piece piece, Recipe recipe, Func<Dose, Dose> change) =>
+        piece with { Recipes = [.. piece.Recipes.Select(r => r.FirstId == recipe.FirstId ? r with { Doses = [.. r.Doses.Select(change)] } : r)] };
 }

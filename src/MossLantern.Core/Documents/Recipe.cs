@@ -28,6 +28,10 @@ public sealed record Recipe(
     [JsonIgnore]
     public double LoadPercent => Doses.IsEmpty ? 0 : Doses[0].Percent;
 
+    /// <summary>The colour that it is a cup of: of a second cup its first, else its own.</summary>
+    [JsonIgnore]
+    public string FirstId => SecondOf ?? Id;
+
     /// <summary>Whether it is clear resin by itself.</summary>
     [JsonIgnore]
     public bool IsClear => Doses.IsEmpty && Of is null;

@@ -68,7 +68,7 @@ internal sealed record LaidOut(Piece Before, Piece Piece, string LayerId, string
     /// <param name="recipeId">The colour; null for a new one.</param>
     /// <returns>Null where the piece has no such colour.</returns>
     public (LaidOut Laid, string RecipeId)? WithColour(string? recipeId) =>
-        recipeId is null ? WithNew() : Piece.Recipes.FirstOrDefault(r => r.Id == recipeId) is { } known ? (this, known.SecondOf ?? known.Id) : null;
+        recipeId is null ? WithNew() : Piece.Recipes.FirstOrDefault(r => r.Id == recipeId) is { } known ? (this, known.FirstId) : null;
 
     /// <summary>With clear resin: the layer's own, the piece's, or a new one.</summary>
     public (LaidOut Laid, string RecipeId) WithClear()
@@ -100,7 +100,7 @@ internal sealed record LaidOut(Piece Before, Piece Piece, string LayerId, string
     {
         if ((among.FirstOrDefault(r => r.IsClear) ?? piece.Recipes.FirstOrDefault(r => r.IsClear)) is { } known)
         {
-            return (piece, known.SecondOf ?? known.Id);
+            return (piece, known.FirstId);
         }
 
         var ids = piece.Recipes.Select(r => r.Id).ToList();
