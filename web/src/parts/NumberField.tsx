@@ -43,7 +43,16 @@ export function NumberField({
   onChange,
 }: NumberProps) {
   const id = useId();
-  const give = useNewest(onChange);
+  const giveNewest = useNewest(onChange);
+  // What was given last, until it stands there: it may still be refused.
+  const given = useRef<number | null | undefined>(undefined);
+  useEffect(() => {
+    given.current = undefined;
+  }, [value]);
+  const give = (to: number | null) => {
+    given.current = to;
+    return giveNewest(to);
+  };
   const queries = useQueryClient();
   const units = useUnits();
   const range = useFields().ranges[field];
@@ -109,8 +118,8 @@ export function NumberField({
     newest.current = text;
     if (text === shown) {
       setWrong(null);
-      // Back to what stands there: the refusal is answered.
-      if (error !== undefined) give(value);
+      // Back to what stands there: the refusal is answered, also one that is still to come.
+      if (error !== undefined || (given.current !== undefined && given.current !== value)) give(value);
       return;
     }
     if (text.trim() === '' && empty !== undefined) {
