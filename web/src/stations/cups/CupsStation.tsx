@@ -56,6 +56,7 @@ export function CupsStation() {
           {batches.all.length === 1 ? '' : ' in all'}
         </span>
       </h2>
+      <LayOut />
       {secondLook}
       <div className="sentence small">
         <p>
@@ -223,6 +224,21 @@ export function CupsStation() {
         </p>
       )}
     </>
+  );
+}
+
+/** What stands ready before anything is mixed: a stick for each vessel that something is stirred in. */
+function LayOut() {
+  const { sittingPlan } = useStation();
+  const cups = sittingPlan.cups.cups.filter((c) => c.mixMl.value > 0);
+  const jugs = sittingPlan.batches.all.filter((b) => b.cupIds.length > 1).length;
+  const sticks = jugs + cups.filter((c) => c.measured || c.doses.all.length > 0 || c.draws.length > 0).length;
+  if (cups.length === 0) return null;
+  const count = (n: number, one: string) => (n === 1 ? `one ${one}` : `${n} ${one}s`);
+  return (
+    <p className="hint">
+      {`To lay out: ${count(cups.length, 'cup')}${jugs > 0 ? `, ${count(jugs, 'jug')}` : ''} and ${count(sticks, 'stick')}.`}
+    </p>
   );
 }
 
