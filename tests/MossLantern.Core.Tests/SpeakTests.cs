@@ -227,6 +227,7 @@ public class SpeakTests
     public void Tape_that_comes_off_in_the_night_is_told_and_the_pour_moved_so_that_it_does_not()
     {
         var asleep = Enumerable.Range(7, 14).Select(h => At(Coat(3), 0, new LocalDateTime(2026, 5, 4, h, 0))).Where(p => Of(p, "asleep") is not null).ToList();
+        Assert.NotEmpty(asleep);
         foreach (var piece in asleep)
         {
             Assert.Contains("tape", Of(piece, "asleep")!.Reason, StringComparison.OrdinalIgnoreCase);

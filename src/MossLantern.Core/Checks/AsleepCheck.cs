@@ -31,13 +31,12 @@ internal sealed class AsleepCheck : ICheck
             }
 
             if (pour.Plan.Windows.FirstOrDefault(w => w.Milestone == Milestone.TapePull) is { Closes: { } closes } tape && tape.Opens < closes
-                && NightAt(tape.Opens.InZone(zone).LocalDateTime) is { } ends && closes <= ends.InZoneLeniently(zone).ToInstant()
-                && Later(pour, start, ends, tape.Opens.InZone(zone).LocalDateTime) is { } to)
+                && NightAt(tape.Opens.InZone(zone).LocalDateTime) is { } ends && closes <= ends.InZoneLeniently(zone).ToInstant())
             {
                 yield return new(
                     Id, $"asleep@{pour.Sitting.Id}", Grade.Mend, "In the night",
                     FormattableString.Invariant($"The tape of {pour.Plan.Name} comes off from {tape.Opens.InZone(zone):HH:mm} to {closes.InZone(zone):HH:mm}, when you are asleep."), [],
-                    pour.At("cure"), [Move(pour, to)]);
+                    pour.At("cure"), [Move(pour, Later(pour, start, ends, tape.Opens.InZone(zone).LocalDateTime))]);
             }
         }
     }
@@ -50,12 +49,12 @@ internal sealed class AsleepCheck : ICheck
     /// <summary>The morning after the night that a moment lies in; of a sitting that runs into the night, the next one.</summary>
     private static LocalDateTime Morning(LocalDateTime at) => NightAt(at) ?? at.Date.PlusDays(1) + To;
 
-    /// <summary>So much later that the tape comes off in the morning; the morning after, where it would be poured in the night then.</summary>
-    private static LocalDateTime? Later(ToPour pour, LocalDateTime start, LocalDateTime ends, LocalDateTime opens)
+    /// <summary>So much later that the tape comes off in the morning; in the morning, where it would be poured in the night then.</summary>
+    private static LocalDateTime Later(ToPour pour, LocalDateTime start, LocalDateTime ends, LocalDateTime opens)
     {
         var to = start + Period.Between(opens, ends, PeriodUnits.AllTimeUnits);
         var lasts = pour.Plan.Pour!.End - pour.Plan.Pour.Start;
-        return InNight(to.TimeOfDay) || InNight((to + Period.FromTicks((long)lasts.TotalTicks)).TimeOfDay) ? null : to;
+        return InNight(to.TimeOfDay) || InNight((to + Period.FromTicks((long)lasts.TotalTicks)).TimeOfDay) ? ends : to;
     }
 
     private static Remedy Move(ToPour pour, LocalDateTime to) =>
