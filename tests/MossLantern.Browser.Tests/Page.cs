@@ -93,7 +93,7 @@ internal sealed class Page : IDisposable
     /// <summary>Waits until the piece on the page is kept.</summary>
     public void WaitUntilKept() => Waiting.Until(
         () => Script<bool>("return document.querySelector('.kept')?.dataset.state === 'kept'"),
-        () => $"the piece to be kept; the page says \"{Script<string>("const k = document.querySelector('.kept'); return k ? `${k.dataset.state}: ${k.textContent}` : 'nothing'")}\"");
+        () => $"the piece to be kept; the page says \"{Script<string>("const k = document.querySelector('.kept'); return k ? `${k.dataset.state}: ${k.textContent}` : 'nothing'")}\", and the browser \"{string.Join("; ", Complaints())}\"");
 
     /// <summary>Drags from a point of the page by so many pixels, in small steps as a hand does.</summary>
     public void Drag((double X, double Y) from, double byX, double byY, bool alt = false, int steps = 12)

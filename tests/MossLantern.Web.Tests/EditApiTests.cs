@@ -83,6 +83,19 @@ public sealed class EditApiTests : IDisposable
     }
 
     [Fact]
+    public async Task The_same_change_that_arrives_again_while_it_is_worked_out_is_taken_once()
+    {
+        var view = await host.AddPiece();
+        var id = (string)view["id"]!;
+        for (var version = 1; version <= 5; version++)
+        {
+            var body = Body(await host.Get($"/api/pieces/{id}"), OnLayer("add-band"));
+            var answers = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => Task.Run(() => Edit(id, (JsonObject)body.DeepClone()))));
+            Assert.All(answers, a => Assert.Equal((version + 1, "add a band"), ((int)a["version"]!, (string?)a["undoes"])));
+        }
+    }
+
+    [Fact]
     public async Task The_same_change_sent_twice_is_taken_once()
     {
         var view = await host.AddPiece();

@@ -179,15 +179,34 @@ public sealed class Workbench(
     {
         ArgumentNullException.ThrowIfNull(request);
         var editId = request.Id.ToString("n");
-        if (pieces.Find(id) is not { } before)
+        try
+        {
+            return Apply(id, request, editId);
+        }
+        catch (StaleVersionException) when (pieces.HasEdit(id, editId))
+        {
+            // Sent again, it may arrive while the first is still worked out: what made it old is itself.
+            return AsKept(id);
+        }
+    }
+
+    /// <summary>A piece as it is kept, told whole. Null where there is no such piece.</summary>
+    private EditedView? AsKept(string id)
+    {
+        if (pieces.Find(id) is not { } stored)
         {
             return null;
         }
 
         var kept = runs.Of(id);
-        if (pieces.HasEdit(id, editId))
+        return Changed(stored, kept, null, TryPlan(stored, kept, around.Now)?.View ?? throw new UnplannableException(new InvalidOperationException(NotWorkedOut)), null);
+    }
+
+    private EditedView? Apply(string id, EditPiece request, string editId)
+    {
+        if (pieces.Find(id) is not { } before)
         {
-            return Changed(before, kept, null, TryPlan(before, kept, around.Now)?.View ?? throw new UnplannableException(new InvalidOperationException(NotWorkedOut)), null);
+            return null;
         }
 
         if (before.Version != request.BasedOn)
@@ -195,6 +214,7 @@ public sealed class Workbench(
             throw new StaleVersionException(before.Version);
         }
 
+        var kept = runs.Of(id);
         var made = Made(id, before.Piece, request.Commands);
         var settled = Checked(made.Piece!);
         var planned = Planned(id, settled.WithoutAside(Poured.LayerIds(settled, kept)), kept);
