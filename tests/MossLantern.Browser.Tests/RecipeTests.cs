@@ -116,8 +116,12 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
         PickCup(page, "leaf");
         page.WaitForText("Stir it in its pot first.");
         Open(page, "Find what to mix for a colour");
+        page.Write("or typed", "moss");
+        page.WaitForText("Type a colour as #d98a1e");
+        page.Write("or typed", "85, 112, 63");
+        page.WaitForText("Mix it");
+        Assert.DoesNotContain("Type a colour as", page.Text, StringComparison.Ordinal);
         page.Choose("as in", "bogbean rose");
-        page.WaitForText("the same to the eye");
         page.Click("button", "Mix it from bogbean rose");
         page.WaitForText("Undo: mix it from others");
         page.WaitUntilKept();

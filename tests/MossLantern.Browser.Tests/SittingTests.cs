@@ -108,6 +108,16 @@ public sealed class SittingTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Click("button", "Leave out the pass of clear");
         Waiting.Until(() => page.Script<long>("return document.querySelectorAll('.passes li').length") == 0, "one pass again");
         page.WaitUntilKept();
+        page.Choose("Stones that lie in it", "quartz points");
+        page.Write("Below its level: quartz points", "0");
+        page.WaitForText("from 0.1 to 20000 g");
+        page.Write("Below its level: quartz points", "5.3");
+        page.WaitForText("What they take up is not mixed");
+        page.WaitUntilKept();
+        page.WaitForText("Undo: set the stones in a region");
+        page.Write("Below its level: quartz points", "");
+        page.WaitForText("Undo: take stones out");
+        page.WaitUntilKept();
         page.Choose("Laid", "rubbed on with the finger");
         page.WaitForText("How deep that comes out");
         page.WaitUntilKept();

@@ -86,6 +86,7 @@ internal static class AnyEdit
                     "Insert" => One((piece.Ground.Mould?.Inserts ?? []).Select(i => i.Id)),
                     "Sequence" => "seq",
                     "Pot" => One(["pot", "oil"]),
+                    "Stone" => One(["crushed-glass", "sand"]),
                     "Resin" => One(["coating", "casting", "deep-pour"]),
                     "Place" => places.Value,
                     _ => One(["seal", "paint", "mud:1"]),

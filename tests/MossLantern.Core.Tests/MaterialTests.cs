@@ -197,7 +197,8 @@ public sealed class MaterialTests
         Assert.Distinct(keys);
         Assert.Equal(keys[1], Key("coating", Own(MaterialKind.Resin, "coating", (P.HeatC, 51)) with { Note = "data sheet" }));
         Assert.Equal(Catalogue.Typical.ColourKey, With("coating", Own(MaterialKind.Resin, "coating", (P.HeatC, 51))).ColourKey);
-        Assert.Equal(Catalogue.Typical.Key, With("sand", Own(MaterialKind.Stone, "sand", (P.Solids, 0.5))).Key);
+        Assert.Equal(Catalogue.Typical.Key, With("brush", Own(MaterialKind.Leaf, Catalogue.Typical.Materials.First(m => m.Kind == MaterialKind.Leaf).Id)).Key);
+        Assert.NotEqual(Catalogue.Typical.Key, With("sand", Own(MaterialKind.Stone, "sand", (P.SolidDensity, 2.5))).Key);
         Assert.NotEqual(Catalogue.Typical.Key, With("mdf", Own(MaterialKind.Base, "mdf", (P.BoardDensity, 700))).Key);
         Assert.NotEqual(Catalogue.Typical.ColourKey, With("mica", Own(MaterialKind.Colourant, "mica", (P.Cover, 0.3))).ColourKey);
     }

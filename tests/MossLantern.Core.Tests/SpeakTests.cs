@@ -6,6 +6,7 @@ using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Planning;
+using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
 using NodaTime;
@@ -267,6 +268,36 @@ public class SpeakTests
         Assert.Null(Of(Mixed(exact + wanted * 0.2 - 0.01), "leftover"));
         Cleared(Mixed(exact + wanted * 0.2 + 0.01), "leftover");
         Assert.Null(Of(coat, "leftover"));
+    }
+
+    [Fact]
+    public void What_is_left_in_a_cup_in_the_middle_of_a_pour_is_told_while_more_can_be_mixed()
+    {
+        var layer = Samples.Layer(Samples.Heart(150, 100), 12, 20, 0);
+        var piece = Samples.Piece(Samples.Panel(300, 200), layer with { Layout = new RingsLayout([Samples.Heart(150, 100)], [new("b1", 12, false, "c1"), new("b2", 0, true, "c1")], 0, "bed") });
+        var planned = Planner.Plan(piece, [], Around).Sittings[0];
+        var pours = planned.Steps.Where(s => s.CupId == "c1").ToDictionary(s => s.RegionId.ToString(), s => s.PourMl.Value);
+        var reserve = planned.Reach.Single(r => r.CupId == "c1").Left!.Value;
+        var bed = planned.Steps.Single(s => s.CupId == "bed");
+        (SittingPlan Plan, Finding? Told) Logged(params PouredAmount[] amounts)
+        {
+            var plan = Planner.Plan(piece, [new("l1", Instant.FromUtc(2026, 5, 4, 9, 0), null, 22, [.. amounts.Select(a => a.Of)], [.. amounts])], Around);
+            return (plan.Sittings[0], plan.Findings.SingleOrDefault(f => f.Check == "runs-short"));
+        }
+
+        // The first ring took as much more as there was in reserve: it just reaches. A little more, and the rest is short of that.
+        PouredAmount First(double ml) => new(new("l1", "b1"), 0, ml);
+        Assert.Null(Logged(First(pours["b1"] + reserve)).Told);
+        var (plan, told) = Logged(First(pours["b1"] + reserve + 3));
+        Assert.Equal(3, told!.Numbers.Single().Value, 1e-6);
+        Assert.Contains("Mix that much more", told.Reason, StringComparison.Ordinal);
+        Assert.Equal("b2", plan.Reach.Single(r => r.CupId == "c1").First!.RegionId.ToString());
+        Assert.Equal(pours["b1"] + reserve + 3, told.Numbers.Single().Inputs.Single(i => i.Name == "poured so far").Value, 1e-9);
+
+        // It never lacks more than is to come, and what is poured lacks nothing.
+        Assert.Equal(pours["b2"], Logged(First(pours["b1"] + reserve + 5000)).Told!.Numbers.Single().Value, 1e-6);
+        Assert.Null(Logged(First(pours["b1"] + reserve + 3), new(new("l1", "b2"), 0, 1), new(bed.Of, 0, bed.PourMl.Value)).Told);
+        Assert.Null(Logged(new PouredAmount(bed.Of, 0, bed.PourMl.Value + 5000)).Told);
     }
 
     [Fact]

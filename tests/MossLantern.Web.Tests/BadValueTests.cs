@@ -52,7 +52,7 @@ public sealed partial class BadValueTests : IDisposable
             OnLayer("add-band"), OnLayer("widen-band", ("band", "vein"), ("byMm", 2)), OnLayer("move-band", ("band", "vein"), ("by", -1)),
             OnLayer("pour-from", ("region", "vein"), ("recipe", null)), OnLayer("move-heart", ("heart", "h1"), ("xMm", 30), ("yMm", 22)),
             Do("order-pours", ("sitting", "layer-1"), ("regions", new JsonArray(Parsed("""{ "layerId": "layer-1", "region": "vein" }"""), Parsed("""{ "layerId": "layer-1", "region": "heart" }""")))),
-            Do("leave-pass-out", ("fill", "fill-1")), Do("set-region-depth", ("layer", "layer-1"), ("region", "vein"), ("depthMm", 4)),
+            Do("leave-pass-out", ("fill", "fill-1")), Do("set-region-depth", ("layer", "layer-1"), ("region", "vein"), ("depthMm", 4)), Do("set-region-stones", ("layer", "layer-1"), ("region", "b1"), ("stone", "crushed-glass"), ("grams", 20)),
             Do("pour-apart", ("layer", "layer-1"), ("regions", new JsonArray("vein")), ("sitting", null)),
             Do("add-pass", ("layer", "layer-1"), ("region", "vein"), ("sitting", null), ("below", true), ("recipe", null)),
             Do("colour-pass", ("fill", "fill-1"), ("recipe", "clear")), Do("move-sitting", ("sitting", "sitting-1"), ("by", 1)),

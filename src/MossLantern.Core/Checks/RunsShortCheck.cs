@@ -2,7 +2,7 @@ using MossLantern.Core.Documents;
 
 namespace MossLantern.Core.Checks;
 
-/// <summary>An amount that somebody mixed, or is about to, that does not reach.</summary>
+/// <summary>An amount that somebody mixed, or is about to, that does not reach; and what is left in a cup in the middle of a pour.</summary>
 internal sealed class RunsShortCheck : ICheck
 {
     public string Id => "runs-short";
@@ -15,6 +15,16 @@ internal sealed class RunsShortCheck : ICheck
                 Id, $"runs-short@{pour.Sitting.Id}/{choice.RecipeId}", Grade.Mend, "Runs short",
                 $"{name} lacks {{0}} for what is poured from it: what is mixed in the middle of a pour never matches.", [reach.Lacks!], pour.At("cups"), [MixedAmount.AsPlanned(pour, choice)],
                 Worth: reach.Lacks!.Value);
+        }
+
+        // Nothing of the piece mends that: it is told while more can still be mixed.
+        var names = looked.Piece.Recipes.ToDictionary(r => r.Id, r => r.Name);
+        foreach (var (plan, reach) in looked.Sittings.Where(s => s.Poured && !s.OpenRegions.IsEmpty).SelectMany(s => s.Reach.Where(r => r.Lacks is not null).Select(r => (s, r))))
+        {
+            yield return new(
+                Id, $"runs-short@{plan.SittingId}/{reach.CupId}", Grade.Mend, "Runs short",
+                $"With what has been poured, {names[reach.CupId]} lacks {{0}} for the rest. Mix that much more by the same recipe, by weight, while what lies is still wet, or pour the rest thinner.",
+                [reach.Lacks!], new("cups", plan.LayerIds[0]), [], Worth: reach.Lacks!.Value);
         }
     }
 }

@@ -28,6 +28,7 @@ namespace MossLantern.Core.Documents;
 /// <param name="Passes">Regions that are filled pass by pass, from the bottom up; null for none.</param>
 /// <param name="Copies">For how many copies its sitting is mixed; null for those that are poured at once.</param>
 /// <param name="FillRecipes">Recipes that fills of its regions are poured from in place of the regions' own; null for none.</param>
+/// <param name="Stones">Stones that lie in its resin and take up room of it; null for none.</param>
 public sealed record FilledLayer(
     string Id,
     string Name,
@@ -53,7 +54,8 @@ public sealed record FilledLayer(
     ImmutableArray<RegionId>? Bare = null,
     ImmutableDictionary<RegionId, ImmutableArray<Fill>>? Passes = null,
     int? Copies = null,
-    ImmutableArray<string>? FillRecipes = null)
+    ImmutableArray<string>? FillRecipes = null,
+    ImmutableArray<LaidStones>? Stones = null)
 {
     private readonly OfItself<ImmutableArray<Recipe>> cups = new();
 

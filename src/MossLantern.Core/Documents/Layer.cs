@@ -17,6 +17,7 @@ namespace MossLantern.Core.Documents;
 /// <param name="Within">Id of the insert whose hollow it fills; null for a layer over everything.</param>
 /// <param name="PartDepths">Depth in parts of a drawn outline where it is another than <paramref name="DepthMm"/>; null for none.</param>
 /// <param name="Contrast">How its neighbouring colours are meant.</param>
+/// <param name="Stones">Stones that lie in its resin and take up room of it; null for none.</param>
 /// <remarks>Source: docs/craft/map.md.</remarks>
 public sealed record Layer(
     string Id,
@@ -29,7 +30,8 @@ public sealed record Layer(
     ImmutableArray<RegionId>? Bare = null,
     string? Within = null,
     ImmutableArray<PartDepth>? PartDepths = null,
-    Contrast Contrast = Contrast.Strong)
+    Contrast Contrast = Contrast.Strong,
+    ImmutableArray<LaidStones>? Stones = null)
 {
     /// <summary>The recipes that its regions are poured from, those of its zones too.</summary>
     [JsonIgnore]
@@ -81,6 +83,17 @@ public sealed record Layer(
 /// <param name="Region">The region.</param>
 /// <param name="DepthMm">The depth, mm.</param>
 public sealed record RegionDepth(RegionId Region, double DepthMm);
+
+/// <summary>Stones that lie in the resin of a region: what they take up is not poured.</summary>
+/// <param name="Region">The region.</param>
+/// <param name="StoneId">Which stones, of the cupboard's.</param>
+/// <param name="Grams">What lies below the level of the resin, of one piece, g.</param>
+/// <remarks>Source: docs/craft/stones.md, Displacement.</remarks>
+public sealed record LaidStones(RegionId Region, string StoneId, double Grams)
+{
+    /// <summary>What an entry of this region and these stones is called in a place.</summary>
+    public static string NameOf(RegionId region, string stoneId) => $"{region} {stoneId}";
+}
 
 /// <summary>How bands that follow the rim share the room between the hearts and the rim.</summary>
 public enum RimWay

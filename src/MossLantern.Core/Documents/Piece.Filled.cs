@@ -89,7 +89,7 @@ public sealed partial record Piece
                 sitting.OrderIn(layer.Id), sitting.Plan, sitting.Losses, sitting.Tools,
                 layer.Within, layer.PartDepths, layer.Contrast, layer.Zones, [.. named.SelectMany(n => n)], keepsClear && layer.Within is null, sitting.Id,
                 RegionDepths: layer.RegionDepths, Bare: layer.Bare, Passes: passes.Contains(layer.Id) ? passes[layer.Id].GroupBy(f => f.Region).ToImmutableDictionary(g => g.Key, g => g.ToImmutableArray()) : null,
-                Copies: sitting.Copies, FillRecipes: fills.Contains(layer.Id) ? [.. fills[layer.Id].Distinct()] : null);
+                Copies: sitting.Copies, FillRecipes: fills.Contains(layer.Id) ? [.. fills[layer.Id].Distinct()] : null, Stones: layer.Stones);
         })];
     }
 }

@@ -120,6 +120,7 @@ public static class PieceFields
         ["sittings.tools.jugMl"] = Accepted.JugMl,
         ["sittings.batches.jugMl"] = Accepted.JugMl,
         ["sittings.fills.depthMm"] = Accepted.DepthMm with { What = "Depth of the fill" },
+        ["layers.stones.grams"] = Accepted.StonesG,
         ["layers.regionDepths.depthMm"] = Accepted.DepthMm with { What = "Depth of the region" },
         ["sittings.cupChoices.reservePercent"] = Accepted.ReservePercent with { What = "Reserve of the cup" },
         ["sittings.cupChoices.heldBack.ml"] = Accepted.VolumeMl with { What = "What is held back" },

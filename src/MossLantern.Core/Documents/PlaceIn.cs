@@ -22,6 +22,9 @@ public static class PlaceIn
     /// <summary>A region of a layer, be it in a zone.</summary>
     public static string Region(string layerId, RegionId regionId) => $"{Layer(layerId)}.regions[{regionId}]";
 
+    /// <summary>Stones in a region of a layer.</summary>
+    public static string Stones(string layerId, RegionId regionId, string stoneId) => $"{Layer(layerId)}.stones[{LaidStones.NameOf(regionId, stoneId)}]";
+
     /// <summary>A sitting.</summary>
     public static string Sitting(string sittingId) => $"sittings[{sittingId}]";
 
@@ -60,6 +63,7 @@ public static class PlaceIn
         RecipeShare share => share.RecipeId,
         CupChoice choice => choice.RecipeId,
         RegionDepth depth => depth.Region.ToString(),
+        LaidStones stones => LaidStones.NameOf(stones.Region, stones.StoneId),
         null => null,
         _ => entry.GetType().GetProperty("Id", BindingFlags.Instance | BindingFlags.Public)?.GetValue(entry) as string,
     };

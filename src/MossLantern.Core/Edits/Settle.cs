@@ -113,13 +113,15 @@ internal static class Settle
         return sittings.SequenceEqual(to.Sittings) ? to : to with { Sittings = sittings };
     }
 
-    /// <summary>A layer whose depths and bare regions are of regions that it has.</summary>
+    /// <summary>A layer whose depths, bare regions and stones are of regions that it has.</summary>
     private static Layer Aimed(Layer layer)
     {
         var depths = layer.RegionDepths?.RemoveAll(d => !layer.Has(d.Region) || layer.IsByAmount(d.Region));
         var bare = layer.Bare?.RemoveAll(r => !layer.Has(r));
-        return depths?.Length == layer.RegionDepths?.Length && bare?.Length == layer.Bare?.Length ? layer : layer with
+        var stones = layer.Stones?.RemoveAll(s => !layer.Has(s.Region) || layer.IsByAmount(s.Region));
+        return depths?.Length == layer.RegionDepths?.Length && bare?.Length == layer.Bare?.Length && stones?.Length == layer.Stones?.Length ? layer : layer with
         {
+            Stones = stones is { IsEmpty: false } ? stones : null,
             RegionDepths = depths is { IsEmpty: false } ? depths : null,
             Bare = bare is { IsEmpty: false } ? bare : null,
         };

@@ -16,7 +16,12 @@ public sealed record StandingSupport(double XMm, double YMm, Reckoned? Shim);
 /// <param name="Poured">Whether it has been poured.</param>
 /// <param name="ResinG">Its mass without reserve and losses, of one casting, g.</param>
 /// <param name="ResinMl">Its volume, of one casting, ml.</param>
-public readonly record struct LayerLoad(bool Poured, double ResinG, double ResinMl);
+/// <param name="StonesG">Mass of the stones in it, of one casting, g.</param>
+public readonly record struct LayerLoad(bool Poured, double ResinG, double ResinMl, double StonesG = 0)
+{
+    /// <summary>Mass of all of it, g.</summary>
+    public double MassG => ResinG + StonesG;
+}
 
 /// <summary>How a piece stands: level or not, bowed or not, on what, and how heavy.</summary>
 /// <param name="Supports">Its supports.</param>
@@ -81,8 +86,8 @@ public sealed record Standing(
             span, sag,
             sag is null ? null : sag.Value <= Grounds.Sag.AcceptedShare * thinnest,
             baseMass,
-            With(baseMass, oldG, [.. piece.Filled.Zip(layers).Where(l => l.Second.Poured).Select(l => (l.First.Name, share * l.Second.ResinG))]),
-            With(baseMass, oldG, [.. piece.Filled.Zip(layers).Select(l => (l.First.Name, share * l.Second.ResinG))]));
+            With(baseMass, oldG, [.. piece.Filled.Zip(layers).Where(l => l.Second.Poured).Select(l => (l.First.Name, share * l.Second.MassG))]),
+            With(baseMass, oldG, [.. piece.Filled.Zip(layers).Select(l => (l.First.Name, share * l.Second.MassG))]));
     }
 
     /// <summary>The supports of a ground: its own, or four near the corners that lie under the piece.</summary>

@@ -32,7 +32,7 @@ public sealed class Catalogue
         colourants = Colourants.ToImmutableDictionary(c => c.Class);
         bases = materials.Where(m => m.Kind == MaterialKind.Base).Select(m => (Named<BaseMaterial>(m.Id), m)).Where(b => b.Item1 is not null)
             .ToImmutableDictionary(b => b.Item1!.Value, b => BaseData.Of(b.Item1!.Value, b.m));
-        Key = KeyOf(materials.Where(m => m.Kind is MaterialKind.Resin or MaterialKind.Colourant or MaterialKind.Base));
+        Key = KeyOf(materials.Where(m => m.Kind is MaterialKind.Resin or MaterialKind.Colourant or MaterialKind.Base or MaterialKind.Stone));
         ColourKey = KeyOf(materials.Where(m => m.Kind == MaterialKind.Colourant));
     }
 
@@ -51,7 +51,7 @@ public sealed class Catalogue
     /// <summary>The person's own colourants; those that are put away too.</summary>
     public ImmutableArray<Colourant> OwnColourants { get; }
 
-    /// <summary>A text that is the same for catalogues that give a piece the same numbers: of resins, colourants and bases, from which pieces are planned.</summary>
+    /// <summary>A text that is the same for catalogues that give a piece the same numbers: of resins, colourants, bases and stones, from which pieces are planned.</summary>
     public string Key { get; }
 
     /// <summary>A text that is the same for catalogues whose colourants look the same.</summary>

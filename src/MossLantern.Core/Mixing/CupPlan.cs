@@ -14,7 +14,19 @@ namespace MossLantern.Core.Mixing;
 /// <param name="EdgeMl">What runs over its part of the edge, ml.</param>
 /// <param name="PourMl">What is poured on it, ml.</param>
 /// <param name="Pass">Which pass of the sitting over it, from 0.</param>
-public sealed record RegionVolume(string LayerId, RegionId RegionId, string CupId, Reckoned LayerMl, Reckoned EdgeMl, Reckoned PourMl, int Pass = 0);
+public sealed record RegionVolume(string LayerId, RegionId RegionId, string CupId, Reckoned LayerMl, Reckoned EdgeMl, Reckoned PourMl, int Pass = 0)
+{
+    /// <summary>The same where something else takes up a part of the region, though never more than there is.</summary>
+    internal RegionVolume Less(double displacedMl, ImmutableArray<ReckonedInput> inputs)
+    {
+        var left = Math.Max(0, LayerMl.Value - displacedMl);
+        return this with
+        {
+            LayerMl = LayerMl with { Value = left, Formula = Formulas.RegionAmongStones, Inputs = [.. LayerMl.Inputs, .. inputs] },
+            PourMl = PourMl with { Value = left + EdgeMl.Value, Inputs = [.. PourMl.Inputs.Select((input, i) => i == 0 ? input with { Value = left } : input)] },
+        };
+    }
+}
 
 /// <summary>What one cup holds.</summary>
 /// <param name="CupId">The cup.</param>

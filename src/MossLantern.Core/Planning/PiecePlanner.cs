@@ -30,8 +30,9 @@ public sealed class PiecePlanner(LayerMapper mapper)
         ImmutableArray<LaidLayer> laid = [.. piece.Filled.Select(l => new LaidLayer(l, mapper.Map(piece, l), DepthZones.Of(mapper, piece, l)))];
         var portions = Portion.All(piece, laid);
         var orders = laid.ToDictionary(l => l.Layer.Id, l => PourOrder.Usual(l.Layer, l.Map));
+        var volumes = PouredVolumes.Of(piece, portions, around.Catalogue);
         ImmutableArray<SittingPlan> sittings =
-            [.. piece.Sittings.Select(s => Sitting(piece, s, laid, portions[s.Id], orders, poured.LastOrDefault(p => p.SittingId == s.Id), around))];
+            [.. piece.Sittings.Select(s => Sitting(piece, s, laid, portions[s.Id], volumes[s.Id], orders, poured.LastOrDefault(p => p.SittingId == s.Id), around))];
         ImmutableArray<LayerPlan> layers = [.. laid.Select(l => Layer(piece, l, sittings, around))];
         var areaCm2 = layers[0].Regions.Where(r => r.CupId is not null).GroupBy(r => r.CupId!).ToDictionary(g => g.Key, g => g.Sum(r => r.Area.Value));
         var ground = GroundMeasures.Of(piece, [.. layers.Select(l => l.LoadOn(piece.Ground))], areaCm2, around) with
@@ -57,14 +58,13 @@ public sealed class PiecePlanner(LayerMapper mapper)
     }
 
     private static SittingPlan Sitting(
-        Piece piece, Sitting sitting, ImmutableArray<LaidLayer> laid, ImmutableArray<Portion> portions, Dictionary<string, PourOrder> orders, PouredSitting? poured, Surroundings around)
+        Piece piece, Sitting sitting, ImmutableArray<LaidLayer> laid, ImmutableArray<Portion> portions, ImmutableArray<RegionVolume> volumes, Dictionary<string, PourOrder> orders, PouredSitting? poured, Surroundings around)
     {
         ImmutableArray<LaidLayer> layers = [.. laid.Where(l => sitting.LayerIds.Contains(l.Layer.Id))];
         var lead = layers[0].Layer.In(sitting);
         var tools = new Measuring(lead, around);
         var used = layers.SelectMany(l => l.Layer.Cups).Select(c => c.Id).ToHashSet();
         ImmutableArray<Recipe> recipes = [.. piece.Recipes.Where(r => used.Contains(r.Id))];
-        ImmutableArray<RegionVolume> volumes = [.. portions.Select(p => CupPlanner.Volume(piece.Ground, p))];
         var inOrder = PourPlan.InOrder(sitting, volumes, [.. layers.Select(l => (l.Layer.Id, orders[l.Layer.Id]))]);
         var pour = PourMoments.Of(sitting.Plan, poured, around);
         var room = poured?.RoomC is { } read ? new ReckonedInput("room", read, "°C", Origin.Measured)
@@ -85,7 +85,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
             pour, poured is not null,
             pour is null || inOrder.IsEmpty ? [] : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground), lead.SittingPlace + ".roomC"),
             poured?.Regions is { } known ? [.. steps.Select(s => s.Of).Where(r => !known.Contains(r)).Distinct()] : [],
-            copies, [.. Castings(piece.Ground, copies, inOrder, lead, around)], CupReach.Of(sitting, recipes, cups, inOrder, copies));
+            copies, [.. Castings(piece.Ground, copies, inOrder, lead, around)], CupReach.Of(sitting, recipes, cups, inOrder, copies, poured?.Amounts));
     }
 
     /// <summary>What each casting takes, where more copies are wanted than are poured at once; none where all are.</summary>
@@ -135,6 +135,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
             [.. LevelClear(piece, laid)],
             filling.Sum(s => MassG(piece, s, layer, around)),
             volumes.Values.Sum(),
+            (layer.Stones ?? []).Sum(s => s.Grams) * piece.Ground.AtOnce,
             LayoutFacts.Of(mapper, piece, layer, map, volumes),
             map.Borders,
             ColourBalance.Of(outline, map, layer.IsBare))

@@ -36,6 +36,7 @@ public sealed record ClearToLevel(RegionId RegionId, Reckoned Ml);
 /// <param name="LevelClear">Clear that brings its regions to one height; empty where they are level, or nobody decided depths of their own.</param>
 /// <param name="ResinG">Mass of its resin, without reserve and losses, g.</param>
 /// <param name="LayerMl">Its resin, without reserve and losses, ml.</param>
+/// <param name="StonesG">Mass of the stones in it, of all pieces that are poured at once, g.</param>
 /// <param name="Facts">The numbers of its layout.</param>
 /// <param name="Borders">Which of its regions touch.</param>
 /// <param name="Balance">How its colours lie.</param>
@@ -54,6 +55,7 @@ public sealed record LayerPlan(
     ImmutableArray<ClearToLevel> LevelClear,
     double ResinG,
     double LayerMl,
+    double StonesG,
     ImmutableArray<LayoutFact> Facts,
     ImmutableArray<Border> Borders,
     ImmutableArray<ColourBalance> Balance)
@@ -65,7 +67,7 @@ public sealed record LayerPlan(
     internal IReadOnlyDictionary<RegionId, double> RegionMl { get; init; } = ImmutableDictionary<RegionId, double>.Empty;
 
     /// <summary>Its resin as what stands under it carries it.</summary>
-    internal LayerLoad LoadOn(Ground ground) => new(Poured, ResinG, LayerMl / ground.AtOnce);
+    internal LayerLoad LoadOn(Ground ground) => new(Poured, ResinG, LayerMl / ground.AtOnce, StonesG / ground.AtOnce);
 }
 
 /// <summary>When the next layer may be poured over everything of one.</summary>

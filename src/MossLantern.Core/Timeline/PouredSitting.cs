@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Pouring;
 using NodaTime;
 
 namespace MossLantern.Core.Timeline;
@@ -10,4 +11,6 @@ namespace MossLantern.Core.Timeline;
 /// <param name="End">Last pour; null while it is not known.</param>
 /// <param name="RoomC">Room temperature, °C; null where nobody read it.</param>
 /// <param name="Regions">The regions that were poured; null where no amount was noted, which counts as all of them.</param>
-public sealed record PouredSitting(string SittingId, Instant Start, Instant? End, double? RoomC, ImmutableArray<RegionOf>? Regions = null);
+/// <param name="Amounts">What was poured where that was noted; null for nowhere.</param>
+public sealed record PouredSitting(
+    string SittingId, Instant Start, Instant? End, double? RoomC, ImmutableArray<RegionOf>? Regions = null, ImmutableArray<PouredAmount>? Amounts = null);

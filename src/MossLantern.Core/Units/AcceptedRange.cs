@@ -186,6 +186,9 @@ public static class Accepted
     /// <summary>Mass in one cup, g.</summary>
     public static AcceptedRange MassG { get; } = new("Mass", 0.1, 20_000, "g");
 
+    /// <summary>Stones in the resin of a region, g.</summary>
+    public static AcceptedRange StonesG { get; } = new("Stones", 0.1, 20_000, "g");
+
     /// <summary>A volume, ml.</summary>
     public static AcceptedRange VolumeMl { get; } = new("Volume", 0.01, 100_000, "ml");
 

@@ -294,6 +294,9 @@ public static class Formulas
     /// <summary>Load of a colourant.</summary>
     public const string Load = "load";
 
+    /// <summary>What is poured of a region in which stones lie.</summary>
+    public const string RegionAmongStones = "region-among-stones";
+
     /// <summary>Resin that stones displace.</summary>
     public const string Displacement = "displacement";
 
@@ -470,8 +473,8 @@ public static class Formulas
         new(WeighedTooStrong, "To be added", "100 × (on the scale ÷ target − 1)", "mixing.md#weighing"),
         new(BatchGrown, "Batch", "resin ÷ density of the resin + hardener ÷ density of the hardener", "mixing.md#weighing"),
         new(CupAvailable, "Can be poured", "mixed − stays in this cup − to mixed cups − held back", "mixing.md#running-short-and-left-over"),
-        new(CupLeft, "Left over", "can be poured − wanted", "mixing.md#running-short-and-left-over"),
-        new(CupLacks, "Missing", "wanted − can be poured", "mixing.md#running-short-and-left-over"),
+        new(CupLeft, "Left over", "can be poured − wanted; once it is begun, wanted = poured so far + still to pour", "mixing.md#running-short-and-left-over"),
+        new(CupLacks, "Missing", "wanted − can be poured; once it is begun, wanted = poured so far + still to pour", "mixing.md#running-short-and-left-over"),
         new(LeftOverStones, "Cast stones", "left over × density of the mix", "mixing.md#running-short-and-left-over"),
         new(LeftOverSeal, "Seal coat", "left over × 10 ÷ seal coat", "mixing.md#running-short-and-left-over"),
         new(PieceVolume, "The whole piece", "the sum of its sittings", "mixing.md#sittings"),
@@ -481,6 +484,7 @@ public static class Formulas
         new(Opacity, "Opacity", "100 × (1 − exp(−depth × cover κ [× load])); κ of its class is per % and mm, of a mix it is summed by share", "map.md#shown-colour"),
         new(MixCorrection, "On ratio", "target = resin × (hardener ÷ resin by weight, as the maker says), accepted within the tolerance; short: target − hardener is added; over: hardener ÷ (hardener ÷ resin) − resin is added", "mixing.md#on-the-scale"),
         new(Load, "Load", "colourant ÷ mixed resin, by weight; a drop is 0.05 ml × density", "mixing.md#load"),
+        new(RegionAmongStones, "Region with stones in it", "region volume − ∑(mass of the stones × how often ÷ solid density) × share of this pass, and no less than nothing", "stones.md#displacement"),
         new(Displacement, "Displacement", "mass of the stones below the level ÷ solid density", "stones.md#displacement"),
         new(CupUnrounded, "Cup", "need = (region − displaced + edges) × (1 + reserve); cup = need + (1.5 ml + 2 % of need) × (1 + transfers)", "mixing.md#cup-volume"),
         new(Age, "Equivalent age", "the sum of hours × speed of cure, where speed = exp(−(Ea ÷ R) × (1 ÷ temperature − 1 ÷ reference)), temperatures in kelvin", "curing.md#equivalent-age"),

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Pouring;
 using MossLantern.Core.Timeline;
 using MossLantern.Data;
 
@@ -9,7 +10,8 @@ namespace MossLantern.Web.Hosting;
 internal static class Poured
 {
     /// <summary>A run as the pour of a sitting.</summary>
-    public static PouredSitting Of(Run run) => new(run.SittingId, run.Start, run.End, run.RoomC, Regions(run));
+    public static PouredSitting Of(Run run) => new(
+        run.SittingId, run.Start, run.End, run.RoomC, Regions(run), [.. run.Pours.Where(p => p.PouredMl > 0).Select(p => new PouredAmount(p.Of, p.Pass, p.PouredMl!.Value))]);
 
     /// <summary>The regions of a run that were poured, in every pass; null where no amount was noted, which counts as all.</summary>
     public static ImmutableArray<RegionOf>? Regions(Run run) => run.Pours.All(p => p.PouredMl is null) ? null

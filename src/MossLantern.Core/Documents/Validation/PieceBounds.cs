@@ -139,6 +139,7 @@ internal sealed class PieceBounds
             Count(layer.PartDepths, At(at, "partDepths"), 0, DrawnOutline.MostRings, "Depths of parts must name each part once, from 1 up, of a drawn outline.");
             LaidOut(layer.Layout, layer.Aside, at);
             Count(layer.RegionDepths, At(at, "regionDepths"), 0, MostEntries, $"A layer has depths of up to {MostEntries} regions.");
+            Count(layer.Stones, At(at, "stones"), 0, MostEntries, $"Up to {MostEntries} kinds and places of stones lie in a layer.");
             Count(layer.Bare, At(at, "bare"), 0, MostEntries, $"Up to {MostEntries} regions of a layer stay bare.");
             Count(layer.Zones, At(at, "zones"), 0, Zone.Most, $"A layer has up to {Zone.Most} zones.");
             Each(layer.Zones, At(at, "zones"), Zone.Most, (zone, place) =>

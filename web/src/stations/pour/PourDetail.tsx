@@ -5,6 +5,7 @@ import { NumberField } from '../../parts/NumberField';
 import { useEdits } from '../../parts/editing';
 import { useFields } from '../../parts/fields';
 import { useStation } from '../station';
+import { StonesIn } from './StonesIn';
 
 interface Props {
   step: PourStep;
@@ -93,6 +94,7 @@ export function PourDetail({ step: { layerId, regionId }, name }: Props) {
               ))}
             </ol>
           )}
+          <StonesIn layerId={layerId} region={regionId} />
           <p className="row-buttons">
             {([true, false] as const).map((below) => (
               <button

@@ -9,9 +9,11 @@ import { ColourField } from '../../../parts/ColourField';
 import { useEdits } from '../../../parts/editing';
 import { HowNumber } from '../../../parts/HowNumber';
 import { PhotoColour } from '../../../parts/PhotoColour';
+import { TextField } from '../../../parts/TextField';
 import { useUnits } from '../../../units/units';
 import { useStation } from '../../station';
 import { coloursAtHand, nearWords, useColourantNames } from './colourants';
+import { typedColour, typedColourRange } from './typedColour';
 
 /** What to mix for a colour that is wanted, from the colourants at hand. */
 export function FindColour({ cup, plan }: { cup: Cup; plan: CupVolume | undefined }) {
@@ -22,6 +24,7 @@ export function FindColour({ cup, plan }: { cup: Cup; plan: CupVolume | undefine
   const finding = useMutation(findMixtures);
   const [wanted, setWanted] = useState(plan?.colour ?? cup.colour);
   const [asked, setAsked] = useState(wanted);
+  const [unread, setUnread] = useState<string | null>(null);
   const depth =
     layerPlan.colours.find((c) => c.cupId === cup.id)?.opacity.inputs.find((i) => i.name === 'depth')
       ?.value ?? layer.depthMm;
@@ -29,6 +32,7 @@ export function FindColour({ cup, plan }: { cup: Cup; plan: CupVolume | undefine
   const shown = new Map(layerPlan.colours.flatMap((c) => (c.colour ? [[c.cupId, c.colour] as const] : [])));
   const others = layer.recipes.filter((r) => r.id !== cup.id && shown.has(r.id));
   const find = (colour: string) => {
+    setUnread(null);
     setWanted(colour);
     setAsked(colour);
     finding.mutate({
@@ -40,11 +44,23 @@ export function FindColour({ cup, plan }: { cup: Cup; plan: CupVolume | undefine
       besides: coloursAtHand(piece.recipes, names),
     });
   };
+  const type = (text: string) => {
+    const colour = typedColour(text);
+    if (colour) find(colour);
+    else setUnread(text);
+  };
   return (
     <details className="recipe-part">
       <summary>Find what to mix for a colour</summary>
       <p className="line">
         <ColourField label="Wanted colour" value={wanted} onChange={find} />
+        <TextField
+          label="or typed"
+          width={110}
+          value={unread ?? wanted}
+          error={unread === null ? undefined : typedColourRange}
+          onChange={type}
+        />
         {others.length > 0 && (
           <Choice
             label="as in"
