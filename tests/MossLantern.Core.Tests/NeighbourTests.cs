@@ -75,6 +75,7 @@ public class NeighbourTests
                         if (finding.Check == "twins")
                         {
                             Assert.True(left.Count < findings.Count(f => f.Check == "twins"), $"{remedy.Id} left {left.Count}");
+                            Assert.Subset(piece.Layers.SelectMany(l => l.RecipeIds).ToHashSet(), after.Layers.SelectMany(l => l.RecipeIds).ToHashSet());
                         }
                     }
                 }

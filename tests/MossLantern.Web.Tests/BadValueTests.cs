@@ -52,7 +52,7 @@ public sealed partial class BadValueTests : IDisposable
             OnLayer("add-band"), OnLayer("widen-band", ("band", "vein"), ("byMm", 2)), OnLayer("move-band", ("band", "vein"), ("by", -1)),
             OnLayer("pour-from", ("region", "vein"), ("recipe", null)), OnLayer("move-heart", ("heart", "h1"), ("xMm", 30), ("yMm", 22)),
             Do("order-pours", ("sitting", "layer-1"), ("regions", new JsonArray(Parsed("""{ "layerId": "layer-1", "region": "vein" }"""), Parsed("""{ "layerId": "layer-1", "region": "heart" }""")))),
-            Do("leave-pass-out", ("fill", "fill-1")), Do("set-region-depth", ("layer", "layer-1"), ("region", "vein"), ("depthMm", 4)), Do("set-region-stones", ("layer", "layer-1"), ("region", "b1"), ("stone", "crushed-glass"), ("grams", 20)),
+            Do("leave-pass-out", ("fill", "fill-1")), Do("set-region-depth", ("layer", "layer-1"), ("region", "vein"), ("depthMm", 4)), Do("set-region-stones", ("layer", "layer-1"), ("region", "vein"), ("stone", "crushed-glass"), ("grams", 20)),
             Do("pour-apart", ("layer", "layer-1"), ("regions", new JsonArray("vein")), ("sitting", null)),
             Do("add-pass", ("layer", "layer-1"), ("region", "vein"), ("sitting", null), ("below", true), ("recipe", null)),
             Do("colour-pass", ("fill", "fill-1"), ("recipe", "clear")), Do("move-sitting", ("sitting", "sitting-1"), ("by", 1)),
@@ -344,6 +344,7 @@ public sealed partial class BadValueTests : IDisposable
         laid["sittings"]![0]!["order"] = null;
         laid["sittings"]![0]!["fills"] = null;
         layer["regionDepths"] = null;
+        layer["stones"] = null;
         layer["layout"] = Parsed(LaidOut[kind].Replace("cup-1", own, StringComparison.Ordinal));
         layer["aside"] = kind == "flood" ? null : new JsonArray(Parsed($$"""{ "kind": "flood", "recipeId": "{{own}}" }"""));
         var zone = Parsed("""{ "id": "z1", "name": "Corner", "outline": { "shape": "round", "diameterMm": 18 }, "xMm": 35, "yMm": 18 }""");
@@ -398,6 +399,7 @@ public sealed partial class BadValueTests : IDisposable
         sitting["fills"] = new JsonArray(Parsed("""{ "id": "fill-1", "layerId": "layer-1", "region": "vein", "recipeId": "clear", "depthMm": 0.5, "way": "poured" }"""));
         sitting["batches"] = new JsonArray(Parsed("""{ "id": "batch-1", "recipeIds": ["clear"], "jugMl": 300 }"""));
         layer["regionDepths"] = new JsonArray(Parsed("""{ "region": "vein", "depthMm": 100 }"""));
+        layer["stones"] = new JsonArray(Parsed("""{ "region": "vein", "stoneId": "sand", "grams": 20 }"""));
         sitting["cupChoices"] = new JsonArray(Parsed("""{ "recipeId": "clear", "reservePercent": 9, "heldBack": { "name": "the corner", "ml": 3 }, "mixedMl": 40 }"""));
         sitting["copiesInTurn"] = true;
         sitting["reservePercent"] = 12;

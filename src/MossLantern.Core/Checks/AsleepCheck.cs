@@ -13,6 +13,12 @@ internal sealed class AsleepCheck : ICheck
     /// <summary>The night ends.</summary>
     public static readonly LocalTime To = new(7, 0);
 
+    /// <summary>An hour is looked for in steps of so many minutes.</summary>
+    private const int StepMinutes = 15;
+
+    /// <summary>How many of them: for two days.</summary>
+    private const int MostSteps = 2 * 24 * 60 / StepMinutes;
+
     public string Id => "asleep";
 
     public IEnumerable<Finding> Look(Looked looked)
@@ -26,17 +32,16 @@ internal sealed class AsleepCheck : ICheck
             {
                 yield return new(
                     Id, $"asleep@{pour.Sitting.Id}", Grade.Mend, "In the night",
-                    FormattableString.Invariant($"{pour.Plan.Name} is poured from {start:HH:mm} to {end:HH:mm}, when you are asleep."), [], pour.At("cure"), [Move(pour, Morning(start))]);
+                    FormattableString.Invariant($"{pour.Plan.Name} is poured from {start:HH:mm} to {end:HH:mm}, when you are asleep."), [], pour.At("cure"), [Move(looked, pour, Morning(start))]);
                 continue;
             }
 
-            if (pour.Plan.Windows.FirstOrDefault(w => w.Milestone == Milestone.TapePull) is { Closes: { } closes } tape && tape.Opens < closes
-                && NightAt(tape.Opens.InZone(zone).LocalDateTime) is { } ends && closes <= ends.InZoneLeniently(zone).ToInstant())
+            if (pour.Plan.Windows.FirstOrDefault(w => w.Milestone == Milestone.TapePull) is { Closes: { } closes } tape && TapeInNight(tape.Opens, closes, zone) is { } ends)
             {
                 yield return new(
                     Id, $"asleep@{pour.Sitting.Id}", Grade.Mend, "In the night",
                     FormattableString.Invariant($"The tape of {pour.Plan.Name} comes off from {tape.Opens.InZone(zone):HH:mm} to {closes.InZone(zone):HH:mm}, when you are asleep."), [],
-                    pour.At("cure"), [Move(pour, Later(pour, start, ends, tape.Opens.InZone(zone).LocalDateTime))]);
+                    pour.At("cure"), [Move(looked, pour, Later(pour, start, ends, tape.Opens.InZone(zone).LocalDateTime))]);
             }
         }
     }
@@ -57,6 +62,24 @@ internal sealed class AsleepCheck : ICheck
         return InNight(to.TimeOfDay) || InNight((to + Period.FromTicks((long)lasts.TotalTicks)).TimeOfDay) ? ends : to;
     }
 
-    private static Remedy Move(ToPour pour, LocalDateTime to) =>
-        Remedy.OnSitting("later", FormattableString.Invariant($"Pour it at {to:ddd d MMM, HH:mm}"), pour.Sitting.Id, s => s.At(s.Plan.MovedTo(to)));
+    /// <summary>It poured at an hour, or as soon after it as neither hands nor tape are wanted in the night; where there is no such hour in the next days, it is the person's to say.</summary>
+    private static Remedy Move(Looked looked, ToPour pour, LocalDateTime to)
+    {
+        var (zone, times, id) = (looked.Around.Zone, pour.Plan.Pour!, pour.Sitting.Id);
+        var tape = pour.Plan.Windows.FirstOrDefault(w => w.Milestone == Milestone.TapePull);
+        foreach (var at in Enumerable.Range(0, MostSteps).Select(i => to.PlusMinutes(i * StepMinutes)))
+        {
+            var by = at.InZoneLeniently(zone).ToInstant() - times.Start;
+            if (!InNight(at.TimeOfDay) && !InNight((times.End + by).InZone(zone).TimeOfDay) && !(tape is { Closes: { } closes } && TapeInNight(tape.Opens + by, closes + by, zone) is not null))
+            {
+                return Remedy.OnSitting("later", FormattableString.Invariant($"Pour it at {at:ddd d MMM, HH:mm}"), id, s => s.At(s.Plan.MovedTo(at)));
+            }
+        }
+
+        return Remedy.Ask("start", "Say when it is poured", PlaceIn.Sitting(id) + ".start");
+    }
+
+    /// <summary>The end of the night in which all of the tape's window lies; null where some of it is by day.</summary>
+    private static LocalDateTime? TapeInNight(Instant opens, Instant closes, DateTimeZone zone) =>
+        opens < closes && NightAt(opens.InZone(zone).LocalDateTime) is { } ends && closes <= ends.InZoneLeniently(zone).ToInstant() ? ends : null;
 }

@@ -1,9 +1,11 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
+using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Checks;
 
-/// <summary>A cup that is hot by the time the last of it is poured. What becomes of a jug that is left standing is told at the jug.</summary>
+/// <summary>A cup that gets hot before the last of it is poured. What becomes of a jug that is left standing is told at the jug.</summary>
 internal sealed class CupTooBigCheck : ICheck
 {
     /// <summary>Hotter than this it runs away, °C.</summary>
@@ -11,6 +13,21 @@ internal sealed class CupTooBigCheck : ICheck
 
     /// <summary>Hotter than this somebody gets burnt, °C.</summary>
     public const double DangerC = 60;
+
+    /// <summary>From here on a little more may be too much, °C.</summary>
+    private const double NearC = 38;
+
+    /// <summary>A remedy that makes the hottest cup hotter by more than this share makes it hot.</summary>
+    private const double HotterBy = 0.02;
+
+    /// <summary>Whether a change of something else would end in a cup that is a danger, and was none before.</summary>
+    public static bool IsMadeBy(Looked looked, Remedy remedy) => looked.Sat is { } sat
+        && Hottest(sat(Settle.Filled(Settle.Mixed(looked.Piece, remedy.Apply(looked.Piece))))) is var after && after > DangerC && after > Hottest(looked.Sittings) * (1 + HotterBy);
+
+    /// <summary>Whether a cup is so warm that a little more of anything may end in a danger.</summary>
+    public static bool IsNear(Looked looked) => Hottest(looked.Sittings) > NearC;
+
+    private static double Hottest(IEnumerable<SittingPlan> sittings) => sittings.Where(s => !s.Poured).SelectMany(s => s.Batches.All).SelectMany(b => b.Cups).Select(c => c.Celsius.Value).DefaultIfEmpty(0).Max();
 
     public string Id => "cup-too-big";
 
@@ -26,7 +43,7 @@ internal sealed class CupTooBigCheck : ICheck
             var name = looked.Piece.Recipes.Single(r => r.Id == cup.CupId).Name;
             yield return new(
                 Id, $"cup-too-big@{pour.Sitting.Id}", cup.Celsius.Value > DangerC ? Grade.Stop : Grade.Mend, "Hot cup",
-                $"{name} is {{0}} hot when the last of it is poured, {{1}} after mixing: above {{2}} it runs away, smokes and sets in the cup.",
+                $"{name} gets {{0}} hot before the last of it is poured, {{1}} after mixing: above {{2}} it runs away, smokes and sets in the cup.",
                 [cup.Celsius, cup.PouredMinutes, ToPour.Limit("hottest", WarmC, "°C")],
                 pour.At("cups"), [.. Apart.Remedies(looked, pour, cup.CupId)], Worth: cup.Celsius.Value);
         }

@@ -56,13 +56,21 @@ internal sealed class DullFieldCheck : ICheck
     }
 
     /// <summary>Mica in place of its colourant; not where that would change what has been poured of it already.</summary>
-    private static Remedy Shimmers(Looked looked, FilledLayer layer, Recipe cup) =>
-        looked.Piece.Filled.Zip(looked.Layers).Any(l => l.Second.Poured && l.First.RecipesInUse.Contains(cup.Id))
-            ? Remedy.OnLayer("any", "It does not matter here", layer.Id, l => l with { Contrast = Contrast.Any })
-            : Remedy.OnLayer("shimmer", $"Let {cup.Name} shimmer: mica in place of {looked.Around.Catalogue.Of(cup.Colourant!.Value).Name}", layer.Id, l => l with
-            {
-                Recipes = [.. l.Recipes.Select(c => c.Id == cup.Id ? c.WithColourant(ColourantClass.Mica).WithLoad(Math.Max(3, c.LoadPercent)) : c)],
-            });
+    private static Remedy Shimmers(Looked looked, FilledLayer layer, Recipe cup)
+    {
+        var any = Remedy.OnLayer("any", "It does not matter here", layer.Id, l => l with { Contrast = Contrast.Any });
+        if (looked.Piece.Filled.Zip(looked.Layers).Any(l => l.Second.Poured && l.First.RecipesInUse.Contains(cup.Id)))
+        {
+            return any;
+        }
+
+        // A little more in a cup that is about to run away makes it do so.
+        var shimmer = Remedy.OnLayer("shimmer", $"Let {cup.Name} shimmer: mica in place of {looked.Around.Catalogue.Of(cup.Colourant!.Value).Name}", layer.Id, l => l with
+        {
+            Recipes = [.. l.Recipes.Select(c => c.Id == cup.Id ? c.WithColourant(ColourantClass.Mica).WithLoad(Math.Max(3, c.LoadPercent)) : c)],
+        });
+        return CupTooBigCheck.IsNear(looked) && CupTooBigCheck.IsMadeBy(looked, shimmer) ? any : shimmer;
+    }
 
     private static bool IsFlat(Recipe cup) =>
         cup.IsColoured && cup.Doses.All(d => d.Colourant is ColourantClass.Paste or ColourantClass.Acrylic or ColourantClass.Dye or ColourantClass.AlcoholInk or ColourantClass.Lacing)

@@ -1,15 +1,45 @@
+using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Timeline;
+using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Checks;
 
-/// <summary>A layer that is planned before the one below it takes it, or is there.</summary>
+/// <summary>A layer that is planned or logged before the one below it takes it, or is there.</summary>
 internal sealed class LayerEarlyCheck : ICheck
 {
     public string Id => "layer-early";
 
     public IEnumerable<Finding> Look(Looked looked) =>
-        PouredOver.Of(looked).Select(o => Early(looked, o)).OfType<Finding>().DistinctBy(f => f.Key);
+        PouredOver.Of(looked).Select(o => Early(looked, o)).OfType<Finding>().Concat(Logged(looked)).DistinctBy(f => f.Key);
+
+    /// <summary>What was logged early is told as long as nothing lies over it: then it can still be looked at, and the log mended.</summary>
+    private IEnumerable<Finding> Logged(Looked looked)
+    {
+        var layers = looked.Piece.Filled.Zip(looked.Layers).Where(l => l.First.Within is null).ToList();
+        var top = layers.FindLastIndex(l => l.Second.Poured);
+        if (top < 1)
+        {
+            yield break;
+        }
+
+        var ((layer, plan), (below, under)) = (layers[top], layers[top - 1]);
+        const string mend = "if the log has the wrong layer or hour, mend it.";
+        foreach (var sitting in plan.Sittings.Where(s => s.Poured && !under.Sittings.Contains(s)))
+        {
+            if (!under.Poured)
+            {
+                yield return Told($"{layer.Name} is in the log, and {below.Name} below it is not: log that too, or {mend}", []);
+            }
+            else if (under.NextLayer is { } opens && sitting.Pour!.Start < opens.Opens)
+            {
+                var told = Told($"{layer.Name} is in the log as poured before {below.Name} below it took it, {{0}} after its pour: look for wrinkles and soft spots before anything goes over it; {mend}", [opens.OpensAfterHours]);
+                yield return told with { Worth = (opens.Opens - sitting.Pour.Start).TotalHours };
+            }
+
+            Finding Told(string reason, ImmutableArray<Reckoned> numbers) => new(Id, $"layer-early@{sitting.SittingId}", Grade.Mind, "Poured early?", reason, numbers, new("story", layer.Id), []);
+        }
+    }
 
     private Finding? Early(Looked looked, PouredOver over)
     {

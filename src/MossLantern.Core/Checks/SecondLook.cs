@@ -55,11 +55,26 @@ public static class SecondLook
     {
         ArgumentNullException.ThrowIfNull(looked);
         looked = looked with { Piece = Said(looked.Piece) };
-        var waved = (looked.Piece.WavedOff ?? []).ToLookup(w => w.Finding);
+        return Told(looked.Piece, Checks.SelectMany(c => Looked(c, looked)));
+    }
+
+    /// <summary>The findings of a plan, with those that the hour brings: nothing that is kept depends on it.</summary>
+    /// <param name="looked">What was looked at.</param>
+    /// <param name="found">What was found without asking for the hour.</param>
+    /// <param name="now">When this is asked.</param>
+    public static ImmutableArray<Finding> At(Looked looked, ImmutableArray<Finding> found, NodaTime.Instant now)
+    {
+        ArgumentNullException.ThrowIfNull(looked);
+        looked = looked with { Piece = Said(looked.Piece) };
+        return WetGlueCheck.NotBegun(looked, now) is { } late ? Told(looked.Piece, found.Append(late)) : found;
+    }
+
+    private static ImmutableArray<Finding> Told(Piece piece, IEnumerable<Finding> findings)
+    {
+        var waved = (piece.WavedOff ?? []).ToLookup(w => w.Finding);
         return
         [
-            .. Checks.SelectMany(c => Looked(c, looked))
-                .Select(f => f with { WavedOff = waved[f.Key].LastOrDefault() is { } let && !Worse(f, let) ? let.Reason : null })
+            .. findings.Select(f => f with { WavedOff = waved[f.Key].LastOrDefault() is { } let && !Worse(f, let) ? let.Reason : null })
                 .OrderBy(f => f.WavedOff is not null).ThenBy(f => f.Grade),
         ];
     }

@@ -47,7 +47,7 @@ internal sealed class TooDeepCheck : ICheck
                     ],
                     new("cups", layer.Id),
                     [
-                        .. Divided(looked, pour, layer, depth), .. Another(looked, pour, depth),
+                        .. Divided(looked, pour, layer, depth).Concat(Another(looked, pour, depth)).Where(r => !CupTooBigCheck.IsMadeBy(looked, r)),
                         Remedy.Ask("depth", "Pour it less deep", PlaceIn.Layer(layer.Id) + ".depthMm"),
                     ], Worth: depth / most);
             }

@@ -83,16 +83,13 @@ internal sealed class TwinsCheck : ICheck
         bool ReadAsOne(string a, string b) => apart.TryGetValue((a, b), out var one) ? one : apart[(a, b)] = Apart(all, ground, layer, cups[a], cups[b]) < Lab.ReadsAsOne;
     }
 
-    /// <summary>A line between them, of the layer's own colour that stands out most, else of bone or of soot.</summary>
+    /// <summary>A line between them, of the layer's own colour that stands out most, where that stands out from both.</summary>
     private static IEnumerable<Remedy> Line(Catalogue all, Colour ground, List<Neighbours> alike)
     {
         var pair = alike[0];
 
-        // Of the layer's own colours; else plain light or dark, which every bench has.
         double Stands(Recipe cup) => Math.Min(Apart(all, ground, pair.Layer, cup, pair.Inner), Apart(all, ground, pair.Layer, cup, pair.Outer));
-        var own = pair.Layer.Cups.Where(c => c.SecondOf is null).MaxBy(Stands)!;
-        var cup = Stands(own) >= Lab.ReadsAsOne ? own
-            : new[] { pair.Own("bone", "#f0e8d5", ColourantClass.Paste, 5), pair.Own("soot", "#1f1c1a", ColourantClass.Paste, 5) }.MaxBy(Stands)!;
+        var cup = pair.Layer.Cups.Where(c => c.SecondOf is null).MaxBy(Stands)!;
 
         // Wherever they meet; a vein along the fields lies between all of them.
         FilledLayer? with = pair.Layer;

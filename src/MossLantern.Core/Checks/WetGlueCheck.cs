@@ -31,6 +31,24 @@ internal sealed class WetGlueCheck : ICheck
         }
     }
 
+    /// <summary>What is not even begun, and cannot be dry any more when the first resin is to come; null where it can, or that hour is past.</summary>
+    public static Finding? NotBegun(Looked looked, Instant now)
+    {
+        var (ground, zone) = (looked.Piece.Layers[0], looked.Around.Zone);
+        if (!looked.Bare || First(looked, ground.Id) is not var (start, plan) || StillToDry.Of(looked.Ground.Preparation, zone, now) is not { } open
+            || zone.AtLeniently(start).ToInstant() is var from && (from <= now || from >= open.Ready))
+        {
+            return null;
+        }
+
+        var ready = PouredOver.Whole(open.Ready, zone);
+        var what = string.Join(" and ", open.Steps.Select(s => $"\"{s.What}\""));
+        return new(
+            "wet-glue", "wet-glue@ground", Grade.Mend, "Not dry by then",
+            $"{what} {(open.Steps.Length == 1 ? "is" : "are")} still to do. Begun now, that is dry at {Clock(ready)} at the earliest, and {plan.Name} starts at {Clock(start)}.",
+            [], new("ground", ground.Id), [Remedy.Change("later", $"Start at {Clock(ready)}", piece => Later(piece, start, ready))], Worth: (open.Ready - from).TotalHours);
+    }
+
     /// <summary>The sitting that comes first of those that pour on the ground, and when; null where no start is known.</summary>
     private static (LocalDateTime Start, SittingPlan Plan)? First(Looked looked, string layerId) =>
         looked.Piece.Sittings.Zip(looked.Sittings)

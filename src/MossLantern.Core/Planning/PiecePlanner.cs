@@ -27,12 +27,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(poured);
         ArgumentNullException.ThrowIfNull(around);
-        ImmutableArray<LaidLayer> laid = [.. piece.Filled.Select(l => new LaidLayer(l, mapper.Map(piece, l), DepthZones.Of(mapper, piece, l)))];
-        var portions = Portion.All(piece, laid);
-        var orders = laid.ToDictionary(l => l.Layer.Id, l => PourOrder.Usual(l.Layer, l.Map));
-        var volumes = PouredVolumes.Of(piece, portions, around.Catalogue);
-        ImmutableArray<SittingPlan> sittings =
-            [.. piece.Sittings.Select(s => Sitting(piece, s, laid, portions[s.Id], volumes[s.Id], orders, poured.LastOrDefault(p => p.SittingId == s.Id), around))];
+        var (laid, sittings) = Sittings(piece, poured, around);
         ImmutableArray<LayerPlan> layers = [.. laid.Select(l => Layer(piece, l, sittings, around))];
         var areaCm2 = layers[0].Regions.Where(r => r.CupId is not null).GroupBy(r => r.CupId!).ToDictionary(g => g.Key, g => g.Sum(r => r.Area.Value));
         var ground = GroundMeasures.Of(piece, [.. layers.Select(l => l.LoadOn(piece.Ground))], areaCm2, around) with
@@ -40,7 +35,27 @@ public sealed class PiecePlanner(LayerMapper mapper)
             Parts = PartVolumes.Of(mapper, piece, layers),
             Beneath = WorkBeneath.Of(mapper, around.Catalogue, piece.Ground, CoreCut.AtMm(piece)),
         };
-        return new(ground, layers, sittings, SecondLook.Over(new(piece, ground, layers, sittings, around, mapper)), PieceNeed.Of(piece, sittings, around.Catalogue), PotTake.Of(piece, ground, sittings, around));
+        return new(ground, layers, sittings, SecondLook.Over(new(piece, ground, layers, sittings, around, mapper, other => Sittings(other, poured, around).Sittings)), PieceNeed.Of(piece, sittings, around.Catalogue), PotTake.Of(piece, ground, sittings, around));
+    }
+
+    private (ImmutableArray<LaidLayer> Laid, ImmutableArray<SittingPlan> Sittings) Sittings(Piece piece, IReadOnlyList<PouredSitting> poured, Surroundings around)
+    {
+        ImmutableArray<LaidLayer> laid = [.. piece.Filled.Select(l => new LaidLayer(l, mapper.Map(piece, l), DepthZones.Of(mapper, piece, l)))];
+        var portions = Portion.All(piece, laid);
+        var orders = laid.ToDictionary(l => l.Layer.Id, l => PourOrder.Usual(l.Layer, l.Map));
+        var volumes = PouredVolumes.Of(piece, portions, around.Catalogue);
+        return (laid, [.. piece.Sittings.Select(s => Sitting(piece, s, laid, portions[s.Id], volumes[s.Id], orders, poured.LastOrDefault(p => p.SittingId == s.Id), around))]);
+    }
+
+    /// <summary>The findings of a plan, with those that the hour brings: nothing that is kept depends on it.</summary>
+    /// <param name="piece">The piece.</param>
+    /// <param name="plan">What was worked out for it.</param>
+    /// <param name="around">What it was worked out in.</param>
+    /// <param name="now">When this is asked.</param>
+    public ImmutableArray<Finding> FindingsAt(Piece piece, PiecePlan plan, Surroundings around, NodaTime.Instant now)
+    {
+        ArgumentNullException.ThrowIfNull(plan);
+        return SecondLook.At(new(piece, plan.Ground, plan.Layers, plan.Sittings, around, mapper), plan.Findings, now);
     }
 
     /// <summary>A painting of a piece's layers up to and including one.</summary>

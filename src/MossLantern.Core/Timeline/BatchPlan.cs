@@ -10,7 +10,7 @@ namespace MossLantern.Core.Timeline;
 /// <param name="PouredMinutes">When it has been poured, min.</param>
 /// <param name="WorkingMinutes">When its working time ends, min.</param>
 /// <param name="InHandMinutes">What is left between the two, min; below 0 where it is too late.</param>
-/// <param name="Celsius">How warm it is when it has been poured, °C.</param>
+/// <param name="Celsius">How warm it gets until it has been poured, °C.</param>
 public sealed record CupClock(string CupId, Reckoned PouredMinutes, Reckoned WorkingMinutes, Reckoned InHandMinutes, Reckoned Celsius)
 {
     /// <summary>Whether less is left than a proposed batch leaves every cup.</summary>

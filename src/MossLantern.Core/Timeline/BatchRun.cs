@@ -116,10 +116,15 @@ internal sealed class BatchRun
     /// <summary>How a cup is when it has been poured, and when its working time ends, min.</summary>
     public (CureState Poured, double WorkingMinutes) Cup(int at)
     {
-        var body = CuringBody.Cup(on.Tools.MassG(Cups.Count == 1 ? MixMl : Cups[at].Ml), on.Model.CupLoss);
+        var body = Body(at);
         var poured = on.Until(Divided, body, 60 * PouredMinutes[at]);
         return (poured, on.WorkingEnd(Divided, body));
     }
+
+    /// <summary>How hot a cup gets until it has been poured, °C.</summary>
+    public double HottestOf(int at) => on.HottestUntil(Divided, Body(at), 60 * PouredMinutes[at]);
+
+    private CuringBody Body(int at) => CuringBody.Cup(on.Tools.MassG(Cups.Count == 1 ? MixMl : Cups[at].Ml), on.Model.CupLoss);
 
     private Unfit None()
     {

@@ -178,7 +178,7 @@ internal sealed class Batching
     {
         for (var i = 0; i < run.Cups.Count; i++)
         {
-            var (state, working) = run.Cup(i);
+            var working = run.Cup(i).WorkingMinutes;
             var poured = run.PouredMinutes[i];
             var so = poured - run.DividedMinutes - run.ColouringMinutes;
             var cupMass = new ReckonedInput("in the cup", on.Tools.MassG(run.Cups.Count == 1 ? run.MixMl : run.Cups[i].Ml), "g", Origin.Reckoned);
@@ -190,7 +190,7 @@ internal sealed class Batching
                 Cure(working, "min", mass, cupMass),
                 Reckoned.Of(working - poured, "min", Formulas.InHand,
                     new("working time ends", working, "min", Origin.Reckoned), new("poured", poured, "min", Origin.Reckoned)),
-                Cure(state.Celsius, "°C", mass, cupMass));
+                Cure(run.HottestOf(i), "°C", mass, cupMass));
         }
     }
 
@@ -260,7 +260,7 @@ internal sealed class Batching
     private static Reckoned Limit(string name, double value, string unit) => Reckoned.Of(value, unit, Formulas.Stated, new ReckonedInput(name, value, unit, Origin.Default));
 
     private static (BatchCup Cup, double Celsius) Hottest(BatchRun run) =>
-        run.Cups.Select((c, i) => (Cup: c, run.Cup(i).Poured.Celsius)).MaxBy(c => c.Celsius);
+        run.Cups.Select((c, i) => (Cup: c, Celsius: run.HottestOf(i))).MaxBy(c => c.Celsius);
 
     private static (BatchCup Cup, double InHand) Latest(BatchRun run) =>
         run.Cups.Select((c, i) => (Cup: c, InHand: run.Cup(i).WorkingMinutes - run.PouredMinutes[i])).MinBy(c => c.InHand);

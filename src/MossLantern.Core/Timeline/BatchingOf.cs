@@ -29,6 +29,19 @@ internal sealed class BatchingOf(Measuring tools, double roomC)
         return state;
     }
 
+    /// <summary>The hottest that it gets on the way to a moment, °C: what stood too long has cooled down again by then.</summary>
+    public double HottestUntil(CureState from, CuringBody body, double seconds)
+    {
+        var (state, hottest) = (from, from.Celsius);
+        while (seconds - state.Seconds > 1e-6)
+        {
+            state = Model.Next(state, body, roomC, seconds - state.Seconds);
+            hottest = Math.Max(hottest, state.Celsius);
+        }
+
+        return hottest;
+    }
+
     /// <summary>When the working time of resin ends that stays in a body, min from mixing.</summary>
     public double WorkingEnd(CureState from, CuringBody body)
     {

@@ -365,7 +365,7 @@ public sealed class Workbench(
                     ],
                     s.OpenRegions, s.Copies, s.Castings, s.Reach, CostOf(piece, s))),
             ],
-            plan.Findings, PotOf(id, piece, plan.Ground), Look.Hidden(piece), plan.Need);
+            planner.FindingsAt(piece, plan, around.Now, now), PotOf(id, piece, plan.Ground), Look.Hidden(piece), plan.Need);
     }
 
     private Reckoned? CostOf(Piece piece, SittingPlan sitting)
