@@ -131,6 +131,30 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
     }
 
     [Fact]
+    public void What_the_second_look_sees_is_a_line_in_its_index_and_a_pin_at_its_cup()
+    {
+        using var page = Opened("/pieces/bogbean-round/cups");
+        foreach (var cup in (string[])["peat", "leaf"])
+        {
+            PickCup(page, cup);
+            page.Write("Load", "19");
+            page.WaitUntilKept();
+        }
+
+        // The first is open by itself; the other is opened by its pin, with the mouse, and shut by its line.
+        Waiting.Until(() => page.All("button").Count(b => b.GetAttribute("className")!.Contains("cup-pin", StringComparison.Ordinal)) == 2, "two pins");
+        page.WaitForText("are stirred into resin");
+        Assert.DoesNotContain("leaf has", page.Text, StringComparison.Ordinal);
+        page.Drag(page.Middle(page.Find("button", "Fix Too much colour at leaf")), 0, 0);
+        page.WaitForText("leaf has");
+        Waiting.Until(() => page.Script<string>("return document.querySelector('li[data-cup=leaf] button').getAttribute('aria-pressed')") == "true", "its cup to be picked");
+        Assert.Empty(page.AxeFindings());
+        page.Script<object>("document.querySelector('.second-look li:nth-child(2) .finding-line').click()");
+        Waiting.Until(() => !page.Text.Contains("leaf has", StringComparison.Ordinal), "its words to be folded");
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
     public void A_recipe_is_frozen_kept_and_taken_and_a_cup_is_poured_off_another()
     {
         using var page = Opened("/pieces/bogbean-round/cups");

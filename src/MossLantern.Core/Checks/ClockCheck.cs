@@ -27,7 +27,7 @@ internal sealed class ClockCheck : ICheck
                 Id, $"clock@{pour.Sitting.Id}", Grade.Mend, "Too late",
                 $"The last of {name} is poured {{0}} after mixing, and it works for {{1}}: it pulls strings and leaves holes.",
                 [cup.PouredMinutes, cup.WorkingMinutes],
-                pour.At("cups"), [.. Apart.Remedies(looked, pour, cup.CupId)], Worth: -cup.InHandMinutes.Value);
+                pour.At("cups", cup.CupId), [.. Apart.Remedies(looked, pour, cup.CupId)], Worth: -cup.InHandMinutes.Value);
         }
     }
 

@@ -45,7 +45,7 @@ internal sealed class CupTooBigCheck : ICheck
                 Id, $"cup-too-big@{pour.Sitting.Id}", cup.Celsius.Value > DangerC ? Grade.Stop : Grade.Mend, "Hot cup",
                 $"{name} gets {{0}} hot before the last of it is poured, {{1}} after mixing: above {{2}} it runs away, smokes and sets in the cup.",
                 [cup.Celsius, cup.PouredMinutes, ToPour.Limit("hottest", WarmC, "°C")],
-                pour.At("cups"), [.. Apart.Remedies(looked, pour, cup.CupId)], Worth: cup.Celsius.Value);
+                pour.At("cups", cup.CupId), [.. Apart.Remedies(looked, pour, cup.CupId)], Worth: cup.Celsius.Value);
         }
     }
 }

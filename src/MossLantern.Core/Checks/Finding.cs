@@ -10,7 +10,9 @@ namespace MossLantern.Core.Checks;
 /// <param name="LayerId">The layer, or null for the whole piece.</param>
 /// <param name="XMm">Where on the map, mm from the left; null where it is nowhere on it.</param>
 /// <param name="YMm">Where on the map, mm from the top.</param>
-public sealed record FindingPlace(string Station, string? LayerId = null, double? XMm = null, double? YMm = null);
+/// <param name="CupId">The cup, or null where it is at none.</param>
+/// <param name="SittingId">The sitting, or null where it is not about one.</param>
+public sealed record FindingPlace(string Station, string? LayerId = null, double? XMm = null, double? YMm = null, string? CupId = null, string? SittingId = null);
 
 /// <summary>A change that answers a finding.</summary>
 /// <param name="Id">Stable id, unique in the finding.</param>

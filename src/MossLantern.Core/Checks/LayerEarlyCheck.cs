@@ -37,7 +37,7 @@ internal sealed class LayerEarlyCheck : ICheck
                 yield return told with { Worth = (opens.Opens - sitting.Pour.Start).TotalHours };
             }
 
-            Finding Told(string reason, ImmutableArray<Reckoned> numbers) => new(Id, $"layer-early@{sitting.SittingId}", Grade.Mind, "Poured early?", reason, numbers, new("story", layer.Id), []);
+            Finding Told(string reason, ImmutableArray<Reckoned> numbers) => new(Id, $"layer-early@{sitting.SittingId}", Grade.Mind, "Poured early?", reason, numbers, new("story", layer.Id, SittingId: sitting.SittingId), []);
         }
     }
 
@@ -49,12 +49,12 @@ internal sealed class LayerEarlyCheck : ICheck
             return new(
                 Id, $"layer-early@{sitting.Id}", Grade.Mend, "Too early",
                 $"{layer.Name} is planned, and nobody has said when {below.Name} below it is poured.", [],
-                new("cure", layer.Id), [Remedy.OnSitting("undecided", $"Leave open when {layer.Name} is poured", sitting.Id, s => s with { Start = null, End = null })]);
+                new("cure", layer.Id, SittingId: sitting.Id), [Remedy.OnSitting("undecided", $"Leave open when {layer.Name} is poured", sitting.Id, s => s with { Start = null, End = null })]);
         }
 
         return over.Plan.Pour!.Start >= opens.Opens ? null : new(
             Id, $"layer-early@{sitting.Id}", Grade.Mend, "Too early",
             $"{layer.Name} is planned before {below.Name} below it takes it: it would sink in or wrinkle.", [opens.OpensAfterHours],
-            new("cure", layer.Id), [over.At(PouredOver.Whole(opens.Opens, looked.Around.Zone))], Worth: (opens.Opens - over.Plan.Pour.Start).TotalHours);
+            new("cure", layer.Id, SittingId: sitting.Id), [over.At(PouredOver.Whole(opens.Opens, looked.Around.Zone))], Worth: (opens.Opens - over.Plan.Pour.Start).TotalHours);
     }
 }

@@ -32,7 +32,7 @@ internal sealed class LoadHighCheck : ICheck
                         over?.Load ?? cup.Doses.Total!,
                         ToPour.Limit("highest load", over?.LimitPercent ?? cup.Doses.TotalLimitPercent, "%"),
                     ],
-                    pour.At("cups"),
+                    pour.At("cups", cup.CupId),
                     [
                         Remedy.Change("less", "Take as much as it stands", p => p with { Recipes = [.. p.Recipes.Select(r => r.FirstId == recipe.FirstId ? Less(r, looked.Around.Catalogue, pour.System) : r)] }),
                     ], Worth: over is { Load: { } load } ? load.Value / over.LimitPercent : cup.Doses.Total!.Value / cup.Doses.TotalLimitPercent);

@@ -22,7 +22,7 @@ internal sealed class NoHomeCheck : ICheck
             {
                 yield return new(
                     Id, $"no-home@{layer.Id}/{cup.Id}", Grade.Mind, "Cup without a place", $"Nothing of {layer.Name} is poured from {cup.Name}.", [],
-                    new("cups", layer.Id), [Remedy.OnLayer("away", $"Put {cup.Name} away", layer.Id, l => Without(l, cup.Id))]);
+                    new("cups", layer.Id, CupId: cup.Id), [Remedy.OnLayer("away", $"Put {cup.Name} away", layer.Id, l => Without(l, cup.Id))]);
             }
 
             foreach (var region in plan.Regions.Where(r => r is { Fits: true, CupId: null, Bare: false }))

@@ -23,7 +23,7 @@ internal sealed class RecoatClosedCheck : ICheck
             Id, $"recoat-closed@{over.Sitting.Id}", Grade.Mend, "No bond",
             $"{over.Layer.Name} is planned {{0}} after {over.Below.Name} below it takes it no more by itself: it does not bond.",
             [Reckoned.Of((start - closes).TotalHours, "h", Formulas.Stated, new ReckonedInput("after the window", (start - closes).TotalHours, "h", Origin.Reckoned))],
-            new("cure", over.Layer.Id),
+            new("cure", over.Layer.Id, SittingId: over.Plan.SittingId),
             [
                 Remedy.OnSitting("sand", "Sand and wipe it first", over.Sitting.Id, s => s with { SandFirst = true }),
                 .. window.Opens < closes && at.InZoneLeniently(looked.Around.Zone).ToInstant() < closes && !over.Under.Poured ? [over.At(at)] : Array.Empty<Remedy>(),

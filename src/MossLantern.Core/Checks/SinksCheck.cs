@@ -34,7 +34,7 @@ internal sealed class SinksCheck : ICheck
                         Reckoned.Of(dose.Percent, "%", Formulas.Stated, new ReckonedInput("load", dose.Percent, "%", Origin.Own)),
                         Reckoned.Of(known.UsualToPercent, "%", Formulas.Stated, new ReckonedInput("usual load to", known.UsualToPercent, "%", known.OriginOf(MaterialProperties.UsualToPercent))),
                     ],
-                    new("cups", region.LayerId),
+                    new("cups", region.LayerId, CupId: region.CupId, SittingId: pour.Plan.SittingId),
                     [
                         Remedy.Change("less", "Take the usual load", p => p with
                         {

@@ -29,7 +29,7 @@ internal sealed class TooColdCheck : ICheck
                     Reckoned.Of(room, "°C", Formulas.Stated, new ReckonedInput("room", room, "°C", origin, place)),
                     Reckoned.Of(LeastC, "°C", Formulas.Stated, new ReckonedInput("least", LeastC, "°C", Origin.Default)),
                 ],
-                new("cure", plan.LayerIds[0]), [Remedy.Ask("warm", "Warm the room, and say how warm", place)]);
+                new("cure", plan.LayerIds[0], SittingId: plan.SittingId), [Remedy.Ask("warm", "Warm the room, and say how warm", place)]);
         }
     }
 }

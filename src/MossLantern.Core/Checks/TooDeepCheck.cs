@@ -45,7 +45,7 @@ internal sealed class TooDeepCheck : ICheck
                         Reckoned.Of(most, "mm", Formulas.Stated, new ReckonedInput("deepest pour", most, "mm", pour.System.OriginOf(MaterialProperties.DeepestMm))),
                         .. peak.Value > WarmC ? [peak] : Array.Empty<Reckoned>(),
                     ],
-                    new("cups", layer.Id),
+                    new("cups", layer.Id, SittingId: pour.Plan.SittingId),
                     [
                         .. Divided(looked, pour, layer, depth).Concat(Another(looked, pour, depth)).Where(r => !CupTooBigCheck.IsMadeBy(looked, r)),
                         Remedy.Ask("depth", "Pour it less deep", PlaceIn.Layer(layer.Id) + ".depthMm"),

@@ -1883,7 +1883,7 @@ export interface components {
             workingMinutes: components["schemas"]["Reckoned"];
             /** @description What is left between the two, min; below 0 where it is too late. */
             inHandMinutes: components["schemas"]["Reckoned"];
-            /** @description How warm it is when it has been poured, °C. */
+            /** @description How warm it gets until it has been poured, °C. */
             celsius: components["schemas"]["Reckoned"];
             /** @description Whether less is left than a proposed batch leaves every cup. */
             short?: boolean;
@@ -2971,6 +2971,10 @@ export interface components {
              * @description Where on the map, mm from the top.
              */
             yMm?: null | number;
+            /** @description The cup, or null where it is at none. */
+            cupId?: null | string;
+            /** @description The sitting, or null where it is not about one. */
+            sittingId?: null | string;
         };
         /** @description A formula as a person reads it. */
         Formula: {

@@ -7,6 +7,7 @@ import { Findings } from './Findings';
 
 const remedy = vi.fn();
 const wave = vi.fn();
+const open = vi.fn();
 const tilt = {
   check: 'tilt',
   key: 'tilt@ground',
@@ -25,11 +26,18 @@ const tilt = {
 const show = (...findings: Finding[]) =>
   render(
     <QueryClientProvider client={new QueryClient()}>
-      <Findings findings={findings} onRemedy={remedy} onWave={wave} />
+      <Findings
+        findings={findings}
+        opened={{}}
+        at={(f) => f.place.layerId ?? null}
+        onOpen={open}
+        onRemedy={remedy}
+        onWave={wave}
+      />
     </QueryClientProvider>,
   );
 
-beforeEach(() => [remedy, wave].forEach((f) => f.mockReset()));
+beforeEach(() => [remedy, wave, open].forEach((f) => f.mockReset()));
 afterEach(() => {
   cleanup();
 });
@@ -57,4 +65,26 @@ it('is let be only with a reason, and speaks up again when asked', async () => {
   cleanup();
   show({ ...tilt, wavedOff: 'Trued last week.' });
   expect(screen.getByText(/let be/).textContent).toContain('Trued last week.');
+});
+
+it('is a line each, the first and every danger open by itself, and opens by a press or from its pin', async () => {
+  const other = { ...tilt, key: 'tilt@second', title: 'Bows', reason: 'It bows.', numbers: [], remedies: [] };
+  const danger = {
+    ...other,
+    key: 'cup@l1',
+    title: 'Hot cup',
+    grade: 'stop',
+    reason: 'It smokes.',
+  } as Finding;
+  show(tilt, other, danger);
+  expect(screen.getByText(/One side lies/)).toBeTruthy();
+  expect(screen.getByText(/It smokes/)).toBeTruthy();
+  expect(screen.queryByText(/It bows/)).toBeNull();
+  await userEvent.click(screen.getByRole('button', { name: /Bows/ }));
+  expect(open).toHaveBeenCalledWith(other, true);
+  await userEvent.click(screen.getByRole('button', { name: /Hot cup/ }));
+  expect(open).toHaveBeenCalledWith(danger, false);
+  open.mockReset();
+  document.getElementById('finding-tilt-second')!.focus();
+  expect(open).toHaveBeenCalledWith(other, true);
 });

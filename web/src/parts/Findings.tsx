@@ -5,8 +5,16 @@ import { TextField } from './TextField';
 import { Told } from './Told';
 import './Findings.scss';
 
+/** Which findings were opened or shut by hand, by their keys. */
+export type Opened = Readonly<Record<string, boolean>>;
+
 interface Props {
   findings: Finding[];
+  opened: Opened;
+  /** What of the piece it is at, where that tells it from others. */
+  at: (finding: Finding) => string | null;
+  /** A finding is opened or shut; where it is opened, what it is about is shown. */
+  onOpen: (finding: Finding, open: boolean) => void;
   onRemedy: (finding: Finding, remedyId: string) => void;
   /** Shows what a remedy would give, before it is taken. */
   onTry?: (finding: Finding, remedyId: string, label: string) => void;
@@ -14,18 +22,57 @@ interface Props {
   onWave: (finding: Finding, reason: string | null) => void;
 }
 
-/** What the second look sees: each with its reason and what can be done about it. */
-export function Findings({ findings, onRemedy, onTry, onWave }: Props) {
+/** What the second look sees, a line each; opened, with its reason and what can be done about it. The gravest is open by itself, and every danger. */
+export function Findings({ findings, opened, at, onOpen, onRemedy, onTry, onWave }: Props) {
   if (findings.length === 0) return null;
   return (
     <section className="second-look" aria-label="Second look">
       <h3>Second look</h3>
       <ul>
-        {findings.map((finding) => (
-          <li key={finding.key} id={placeId(finding)} data-grade={finding.grade} tabIndex={-1}>
-            <OneFinding finding={finding} onRemedy={onRemedy} onTry={onTry} onWave={onWave} />
-          </li>
-        ))}
+        {findings.map((finding, i) => {
+          const open = opened[finding.key] ?? (i === 0 || finding.grade === 'stop');
+          return (
+            <li
+              key={finding.key}
+              id={placeId(finding)}
+              data-grade={finding.grade}
+              tabIndex={-1}
+              // A pin leads here.
+              onFocus={(e) => e.target === e.currentTarget && !open && onOpen(finding, true)}
+            >
+              {finding.wavedOff ? (
+                <p className="let-be">
+                  <b>{finding.title}</b> let be: {finding.wavedOff}{' '}
+                  <button
+                    type="button"
+                    className="btn btn-outline-primary"
+                    onClick={() => onWave(finding, null)}
+                  >
+                    Look at it again
+                  </button>
+                </p>
+              ) : (
+                <>
+                  <button
+                    type="button"
+                    className="finding-line"
+                    aria-expanded={open}
+                    onClick={() => onOpen(finding, !open)}
+                  >
+                    <span className="grade">
+                      <i aria-hidden /> {gradeWords[finding.grade]}
+                    </span>{' '}
+                    <span>
+                      <b>{finding.title}</b>
+                      {at(finding) && <small>{at(finding)}</small>}
+                    </span>
+                  </button>
+                  {open && <OneFinding finding={finding} onRemedy={onRemedy} onTry={onTry} onWave={onWave} />}
+                </>
+              )}
+            </li>
+          );
+        })}
       </ul>
     </section>
   );
@@ -40,25 +87,24 @@ const decimalsIn = (value: number) => (Number.isInteger(value) || value >= 100 ?
 /** Where a pin on the map leads to. */
 export const placeId = (finding: Finding) => `finding-${finding.key.replace(/\W+/g, '-')}`;
 
-function OneFinding({ finding, onRemedy, onTry, onWave }: { finding: Finding } & Omit<Props, 'findings'>) {
+/** Leads to the words of a finding. */
+export const goToWords = (finding: Finding) => {
+  const words = document.getElementById(placeId(finding));
+  words?.scrollIntoView({ block: 'nearest' });
+  words?.focus();
+};
+
+function OneFinding({
+  finding,
+  onRemedy,
+  onTry,
+  onWave,
+}: { finding: Finding } & Pick<Props, 'onRemedy' | 'onTry' | 'onWave'>) {
   const units = useUnits();
   const [waving, setWaving] = useState(false);
-  if (finding.wavedOff)
-    return (
-      <p className="let-be">
-        <b>{finding.title}</b> let be: {finding.wavedOff}{' '}
-        <button type="button" className="btn btn-outline-primary" onClick={() => onWave(finding, null)}>
-          Look at it again
-        </button>
-      </p>
-    );
   return (
     <>
       <p>
-        <span className="grade">
-          <i className="grade-shape" aria-hidden /> {gradeWords[finding.grade]}
-        </span>{' '}
-        <b>{finding.title}.</b>{' '}
         <Told words={finding.reason} numbers={finding.numbers} label={finding.title} />
       </p>
       <div className="row-buttons">

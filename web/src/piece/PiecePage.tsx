@@ -1,9 +1,11 @@
 import { memo, useCallback, useMemo, useState } from 'react';
 import { Link, Navigate } from 'react-router';
+import type { Finding } from '../api/client';
 import { Refused } from '../api/client';
 import { filled, placesOf, sittingOf } from '../editor/filled';
 import type { FieldValue } from '../parts/editing';
 import { EditingProvider, setField } from '../parts/editing';
+import type { Opened } from '../parts/Findings';
 import { CupsStation } from '../stations/cups/CupsStation';
 import { CureStation } from '../stations/cure/CureStation';
 import { GroundStation } from '../stations/ground/GroundStation';
@@ -86,6 +88,23 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const [trial, setTrial] = useState<Trial | null>(null);
   const tried = trial && trial.base === piece ? trial : null;
   const findings = plan?.findings;
+  const found = useMemo(
+    () => findings?.filter((f) => f.place.station === station) ?? [],
+    [findings, station],
+  );
+  const [opened, setOpened] = useState<Opened>({});
+  const { choose, setCup: pick } = chosen;
+  const current = sittingPlan?.sittingId;
+  const open = useCallback(
+    (finding: Finding, to: boolean) => {
+      setOpened((now) => ({ ...now, [finding.key]: to }));
+      const { layerId: of, sittingId, cupId } = finding.place;
+      if (!to) return;
+      if (of && sittingId && sittingId !== current) choose(of, sittingId);
+      if (cupId) pick(cupId);
+    },
+    [choose, current, pick],
+  );
   const secondLook = useMemo(
     () => (
       <SecondLook
@@ -93,11 +112,13 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
         editor={editor}
         piece={piece}
         layerId={layerId}
-        findings={(findings ?? []).filter((f) => f.place.station === station)}
+        findings={found}
+        opened={opened}
+        onOpen={open}
         onTrial={setTrial}
       />
     ),
-    [id, editor, piece, layerId, findings, station],
+    [id, editor, piece, layerId, found, opened, open],
   );
 
   const { cup, setCup, chooseZone, selected, select } = chosen;
@@ -121,6 +142,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             select,
             here: { layer: layer.id, zone: inside },
             at: placesOf(layer, inside),
+            found,
             secondLook,
           }
         : null,
@@ -139,6 +161,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
       setCup,
       selected,
       select,
+      found,
       secondLook,
     ],
   );
@@ -171,7 +194,6 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     );
   }
 
-  const found = plan.findings.filter((f) => f.place.station === station);
   const Page = pages[station as Station];
   return (
     <EditingProvider value={editing}>

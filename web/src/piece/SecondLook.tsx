@@ -3,6 +3,7 @@ import type { Edit, Finding, Painting, Piece } from '../api/client';
 import { said } from '../api/client';
 import { tryOut } from '../api/changes';
 import type { PieceEditor } from '../editor/PieceEditor';
+import type { Opened } from '../parts/Findings';
 import { Findings } from '../parts/Findings';
 import { rangeOf } from '../parts/editing';
 import { usualLook } from './LookBar';
@@ -24,10 +25,12 @@ interface LookProps {
   layerId: string;
   onTrial: (trial: Trial | null) => void;
   findings: Finding[];
+  opened: Opened;
+  onOpen: (finding: Finding, open: boolean) => void;
 }
 
 /** The findings of a station; a remedy is an edit like any other, and can be undone. */
-export function SecondLook({ id, editor, piece, layerId, findings, onTrial }: LookProps) {
+export function SecondLook({ id, editor, piece, layerId, findings, opened, onOpen, onTrial }: LookProps) {
   const trying = useMutation(tryOut(id));
   const failed = said(trying.error, 'That could not be shown.');
   const remedyOf = (finding: Finding, remedy: string): Edit => ({
@@ -73,9 +76,21 @@ export function SecondLook({ id, editor, piece, layerId, findings, onTrial }: Lo
       grade: finding.grade,
       worth: finding.worth ?? null,
     });
+  const at = ({ place: { cupId, layerId: of } }: Finding) =>
+    (cupId && piece?.recipes.find((r) => r.id === cupId)?.name) ||
+    (piece && piece.layers.length > 1 && piece.layers.find((l) => l.id === of)?.name) ||
+    null;
   return (
     <>
-      <Findings findings={findings} onRemedy={remedy} onTry={attempt} onWave={wave} />
+      <Findings
+        findings={findings}
+        opened={opened}
+        at={at}
+        onOpen={onOpen}
+        onRemedy={remedy}
+        onTry={attempt}
+        onWave={wave}
+      />
       {failed && <p className="say-wrong">{failed}</p>}
     </>
   );

@@ -1,5 +1,5 @@
 import type { Finding } from '../api/client';
-import { gradeWords, placeId } from '../parts/Findings';
+import { goToWords, gradeWords } from '../parts/Findings';
 import { useUnits } from '../units/units';
 import { LookBar } from './LookBar';
 import type { Picture } from './MapStage';
@@ -124,11 +124,7 @@ export function Pin({
       aria-label={`${finding.title}: to its words (${gradeWords[finding.grade]})`}
       title={finding.title}
       onPointerDown={(e) => e.stopPropagation()}
-      onClick={() => {
-        const words = document.getElementById(placeId(finding));
-        words?.scrollIntoView({ block: 'nearest' });
-        words?.focus();
-      }}
+      onClick={() => goToWords(finding)}
     >
       <i className="bi look" aria-hidden />
     </button>

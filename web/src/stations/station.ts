@@ -2,7 +2,7 @@ import { createContext, use } from 'react';
 import type { FilledLayer, Layout, Places } from '../editor/filled';
 import { inZone } from '../editor/filled';
 import type { Selected } from '../editor/selection';
-import type { LayerView, Piece, PieceView, PlanView, SittingView } from '../api/client';
+import type { Finding, LayerView, Piece, PieceView, PlanView, SittingView } from '../api/client';
 
 /** What every station and its parts work on: the piece, the layer that is looked at, and everything worked out. */
 export interface AtStation {
@@ -29,7 +29,9 @@ export interface AtStation {
   here: { layer: string; zone: string | null };
   /** Where the fields of this layer stand. */
   at: Places;
-  /** What the second look sees here, with its remedies. */
+  /** What the second look sees here. */
+  found: Finding[];
+  /** The same in words, with its remedies. */
   secondLook: React.ReactNode;
 }
 

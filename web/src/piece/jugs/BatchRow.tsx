@@ -5,6 +5,7 @@ import { HowNumber } from '../../parts/HowNumber';
 import { Told } from '../../parts/Told';
 import { Vessel, heightFor, sizeFor } from '../../parts/Vessel';
 import { useStation } from '../../stations/station';
+import { CupPins } from './CupPins';
 import type { Picks } from '../usePull';
 import { cupButton, usePull } from '../usePull';
 import { Jug } from './Jug';
@@ -187,6 +188,7 @@ export function BatchRow(props: Props) {
                 </span>
               </button>
               <div className="under">
+                <CupPins cupId={cup.id} name={cup.name} />
                 <HowNumber
                   of={byWeight ? volume.mixG : volume.mixMl}
                   label={`Mix in ${cup.name}`}
