@@ -69,11 +69,11 @@ public sealed class GroundTests(SharedWorkshop shared) : WorkshopCase(shared)
         Assert.DoesNotContain("Second look", page.Text, StringComparison.Ordinal);
 
         page.Open(Own("/pieces/bogbean-round/ground"));
-        page.WaitForText("Level not known.");
+        page.WaitForText("Level not known");
         page.WaitForPainting();
         page.Write("Tilt across, the right side higher", "0.2");
         page.Write("Tilt along, the lower side higher", "0");
-        page.WaitForText("Out of level.");
+        page.WaitForText("Out of level");
         page.Find("button", "Out of level: 1.0 mm. How is it worked out?");
         page.Find("button", "Out of level: 2.5 mm. How is it worked out?");
         Waiting.Until(() => page.Find("slider", "Support 1").GetAttribute("aria-valuetext")!.Contains(", shim ", StringComparison.Ordinal), "the shims at their supports");
@@ -84,7 +84,7 @@ public sealed class GroundTests(SharedWorkshop shared) : WorkshopCase(shared)
         Assert.Equal("finding-tilt-ground", page.Focused.GetAttribute("id"));
         page.TabTo("button", "The shims are in: measure again");
         page.Press(Keys.Enter);
-        page.WaitForText("Level not known.");
+        page.WaitForText("Level not known");
         page.WaitUntilKept();
         page.TabTo("button", "Measure there", back: true);
         page.Press(Keys.Enter);
@@ -111,11 +111,11 @@ public sealed class GroundTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Press(Keys.Space);
         page.WaitUntilKept();
         page.Write("Drying time of the paint", "90");
-        page.WaitForText("Not dry yet.");
+        page.WaitForText("Not dry yet");
         page.WaitForText("\"Paint the ground, 2 coats\" is dry at");
         page.TabTo("button", "Start at", back: true);
         page.Press(Keys.Enter);
-        Waiting.Until(() => !page.Text.Contains("Not dry yet.", StringComparison.Ordinal), "the start to move");
+        Waiting.Until(() => !page.Text.Contains("Not dry yet", StringComparison.Ordinal), "the start to move");
         page.WaitUntilKept();
     }
 
@@ -136,10 +136,10 @@ public sealed class GroundTests(SharedWorkshop shared) : WorkshopCase(shared)
             page.Choose("Kind of piece", "a rimmed frame");
             page.Write("Thickness of the base", "18");
         });
-        page.GoTo("Ground", "May leak.");
+        page.GoTo("Ground", "May leak");
         page.TabTo("button", "It is sealed and held water");
         page.Press(Keys.Enter);
-        Waiting.Until(() => !page.Text.Contains("May leak.", StringComparison.Ordinal), "the frame to be sealed");
+        Waiting.Until(() => !page.Text.Contains("May leak", StringComparison.Ordinal), "the frame to be sealed");
         page.WaitUntilKept();
         var chooser = page.Driver.FindElement(By.CssSelector("input[type=file]"));
         chooser.SendKeys(Drawing("text.svg", "<text id='name'>Fen</text>"));

@@ -189,7 +189,7 @@ public sealed class KindsTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("Right side even, lower side even.");
         page.TabTo("button", "Take this reading");
         page.Press(Keys.Enter);
-        page.WaitForText("Level too coarse to tell.");
+        page.WaitForText("Level too coarse to tell");
         page.WaitForText("read too coarsely to tell");
         page.WaitUntilKept();
         Assert.Empty(page.AxeFindings());

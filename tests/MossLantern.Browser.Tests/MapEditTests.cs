@@ -71,7 +71,7 @@ public sealed class MapEditTests(SharedWorkshop shared) : WorkshopCase(shared)
     {
         using var page = NewPage();
         page.Open(Own("/pieces/bogbean-round/map"));
-        page.WaitForText("Twins. spring water and petal");
+        page.WaitForText("spring water and petal lie beside each other");
         page.WaitForPainting();
         var bands = page.Driver.FindElements(By.CssSelector(".bands > li")).Count;
         page.TabTo("button", "Twins: to its words");
@@ -79,16 +79,16 @@ public sealed class MapEditTests(SharedWorkshop shared) : WorkshopCase(shared)
         Assert.StartsWith("finding-twins", page.Focused.GetAttribute("id"), StringComparison.Ordinal);
         page.TabTo("button", "Put a line of peat, 3 mm wide, between them");
         page.Press(Keys.Enter);
-        Waiting.Until(() => !page.Text.Contains("Twins.", StringComparison.Ordinal), "the twins to be parted");
+        Waiting.Until(() => !page.Text.Contains("Twins", StringComparison.Ordinal), "the twins to be parted");
         page.WaitUntilKept();
         Assert.Equal(bands + 1, page.Driver.FindElements(By.CssSelector(".bands > li")).Count);
         page.TabTo("button", "Undo");
         page.Press(Keys.Enter);
-        page.WaitForText("Twins. spring water and petal");
+        page.WaitForText("spring water and petal lie beside each other");
         page.Choose("Neighbours", "run into each other");
-        Waiting.Until(() => !page.Text.Contains("Twins.", StringComparison.Ordinal), "gradual colours to be let be");
+        Waiting.Until(() => !page.Text.Contains("Twins", StringComparison.Ordinal), "gradual colours to be let be");
         page.WaitUntilKept();
-        page.WaitForText("Bare ground.");
+        page.WaitForText("Bare ground");
         Assert.Empty(page.AxeFindings());
     }
 

@@ -171,7 +171,8 @@ public sealed class TestHost : IDisposable
             }
 
             at = at is JsonArray list && int.TryParse(number, CultureInfo.InvariantCulture, out var index) && index < list.Count ? list[index] : null;
-            var id = (at as JsonObject)?["id"] ?? ((at as JsonObject)?["parts"] is null && name != "cupChoices" ? null : at!["recipeId"]) ?? ((at as JsonObject)?["depthMm"] is null ? null : at["region"]);
+            var id = (at as JsonObject)?["id"] ?? ((at as JsonObject)?["parts"] is null && name != "cupChoices" ? null : at!["recipeId"]) ?? ((at as JsonObject)?["depthMm"] is null ? null : at["region"])
+                ?? (name == "stones" ? (JsonNode)$"{(at as JsonObject)?["region"]} {(at as JsonObject)?["stoneId"]}" : null);
             spelled.Add($"{name}[{id?.ToString() ?? number}]");
         }
 

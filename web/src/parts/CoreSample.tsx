@@ -1,5 +1,6 @@
 import type { LayerView, Piece, PlanView, SittingView } from '../api/client';
 import { useUnits } from '../units/units';
+import { GradeOf } from './GradeOf';
 import './CoreSample.scss';
 
 interface Props {
@@ -38,6 +39,8 @@ export function CoreSample({ piece, plan: whole, beneath, chosen, sitting, onCho
           const height = Math.max(least, layer.depthMm * perMm);
           const sittings = whole.sittings.filter((s) => plan?.sittingIds.includes(s.sittingId));
           const state = stateOf(sittings);
+          // What is at a sitting stands at the sitting, where they are told apart.
+          const seen = whole.findings.filter((f) => !f.wavedOff && f.place.layerId === layer.id);
           return (
             <li key={layer.id} data-state={state}>
               <button type="button" aria-pressed={layer.id === chosen} onClick={() => onChoose(layer.id)}>
@@ -49,6 +52,7 @@ export function CoreSample({ piece, plan: whole, beneath, chosen, sitting, onCho
                   <small>
                     {units.show(layer.depthMm, 'mm', 1)}, {state}
                   </small>
+                  <GradeOf findings={sittings.length > 1 ? seen.filter((f) => !f.place.sittingId) : seen} />
                 </span>
               </button>
               {sittings.length > 1 && (
@@ -65,6 +69,7 @@ export function CoreSample({ piece, plan: whole, beneath, chosen, sitting, onCho
                         <span className="visually-hidden">
                           {s.name}, {stateOf([s])}
                         </span>
+                        <GradeOf findings={seen.filter((f) => f.place.sittingId === s.sittingId)} />
                         <Stripes of={s} plan={plan} layerId={layer.id} />
                       </button>
                     </li>
