@@ -73,6 +73,29 @@ public class LayoutTests
             iter: 400);
 
     [Fact]
+    public void A_region_is_written_on_where_it_is_and_none_that_is_large_is_forgotten() =>
+        (from outline in Samples.AnyOutline
+         from layout in AnyLayout
+         from widths in Gen.Double[2, 30].Array[2, 6]
+         select (outline, layout, widths)).Sample(
+            sample =>
+            {
+                var map = Map(new Ground(sample.outline, EdgeStyle.DrippedOver, 10, "#ffffff"), Layer(sample.layout, [0, .. sample.widths]));
+                var middles = map.MiddlesIn(sample.outline);
+                Assert.All(middles, m => Assert.Equal(m.Key, map.RegionAt(m.Value.XMm, m.Value.YMm)));
+                Assert.All(map.Regions.Where(r => r.TakesArea && r.AreaMm2 > 0.02 * sample.outline.AreaMm2), r => Assert.Contains(r.Id, middles.Keys));
+            },
+            iter: 60);
+
+    [Fact]
+    public void A_plain_flood_is_written_on_as_far_from_its_rim_as_can_be()
+    {
+        var at = Map(Samples.Panel(600, 400), Layer(new FloodLayout("moss"))).MiddlesIn(new RectangleOutline(600, 400))[FloodLayout.FloodId];
+        Assert.Equal(200, at.YMm, 6.0);
+        Assert.InRange(at.XMm, 190, 410);
+    }
+
+    [Fact]
     public void The_same_seed_gives_the_same_map_and_another_one_does_not()
     {
         var ground = Samples.Panel();

@@ -135,10 +135,11 @@ public sealed class PiecePlanner(LayerMapper mapper)
             .GroupBy(r => r.RegionId).ToDictionary(g => g.Key, g => g.Sum(r => r.Ml));
         var opacity = CupOpacity.Of(around.Catalogue, layer, map);
         var poured = filling.Any(s => s.Poured);
+        var middles = map.MiddlesIn(outline);
         return new(
             layer.Id,
             placed is null ? new(0, 0, outline.BoxWidthMm, outline.BoxHeightMm) : new(placed.XMm, placed.YMm, placed.Inner.BoxWidthMm, placed.Inner.BoxHeightMm),
-            [.. map.Regions.Where(r => r.Kind != RegionKind.HeartBed || r.AreaMm2 > 0).Select(r => RegionPlan.Of(piece, layer, r))],
+            [.. map.Regions.Where(r => r.Kind != RegionKind.HeartBed || r.AreaMm2 > 0).Select(r => RegionPlan.Of(piece, layer, r) with { Middle = middles.GetValueOrDefault(r.Id) })],
             CoreCut.Of(piece.Ground, outline, map, cutAt),
             cutAt,
             [.. layer.Cups.Select(c => new LayerColour(c.Id, CupLook.Of(around.Catalogue, layer, c) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : null, opacity[c.Id]))],

@@ -4941,6 +4941,7 @@ export interface components {
              * @description How deep it is, mm, where it is another depth than its layer; else null.
              */
             ownDepthMm?: null | number;
+            middle?: null | components["schemas"]["Spot"];
         };
         RegionSum: {
             /** Format: double */

@@ -1,5 +1,5 @@
 import { useEffect, useLayoutEffect, useRef, useState, useSyncExternalStore } from 'react';
-import type { Finding, LayerView, Look, Painting, Piece, PlanView } from '../api/client';
+import type { Finding, LayerView, Look, Painting, Piece, PlanView, SittingView } from '../api/client';
 import type { PieceEditor } from '../editor/PieceEditor';
 import type { Pointer } from '../editor/StageHand';
 import { StageHand } from '../editor/StageHand';
@@ -17,6 +17,7 @@ import { useEdits } from '../parts/editing';
 import { Callout } from './Callout';
 import { lookWords } from './LookBar';
 import type { Frame } from './StageHandles';
+import { OrderMarks } from './OrderMarks';
 import { MapHandles, RimAndGround } from './StageHandles';
 import { Pin, StageFoot, TrialBar, type Trial } from './StageParts';
 import type { HoldOf } from './grips';
@@ -55,7 +56,8 @@ interface Props {
   picture: Picture;
   worked: Worked;
   supports: PlanView['ground']['standing']['supports'];
-  findings: Finding[];
+  /** What is written on it: what the second look sees there, and the sitting whose order of pours is told. */
+  marks: { findings: Finding[]; order: SittingView | null };
   /** What can be taken hold of: hearts and bands, the rim, regions to be picked, or nothing. */
   handles: 'map' | 'rim' | 'regions' | null;
   /** A change that is looked at before it is taken. */
@@ -192,6 +194,9 @@ export function MapStage(props: Props) {
                 trace={trace}
               />
             )}
+            {props.marks.order && (
+              <OrderMarks layer={worked.wholePlan} sitting={props.marks.order} frame={frame} />
+            )}
             {handles === 'rim' && (
               <RimAndGround
                 ground={(hand ?? piece).ground}
@@ -203,7 +208,7 @@ export function MapStage(props: Props) {
               />
             )}
           </svg>
-          {props.findings.map((finding) => (
+          {props.marks.findings.map((finding) => (
             <Pin key={finding.key} finding={finding} px={frame.px} py={frame.py} />
           ))}
           {handles === 'map' && (

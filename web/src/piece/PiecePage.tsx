@@ -255,7 +255,10 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
                 chooseZone: chosen.chooseZone,
               }}
               supports={plan.ground.standing.supports}
-              findings={tried || below ? [] : found.filter((f) => !f.wavedOff)}
+              marks={{
+                findings: tried || below ? [] : found.filter((f) => !f.wavedOff),
+                order: station === 'pour' && !tried && !below ? sittingPlan : null,
+              }}
               handles={
                 tried || below
                   ? null

@@ -100,6 +100,12 @@ public abstract class LayerMap
     /// <param name="yMm">mm from the top.</param>
     public abstract RegionId RegionAt(double xMm, double yMm);
 
+    private Dictionary<RegionId, Spot>? middles;
+
+    /// <summary>Where its regions are written on, mm; one that is too small to be met has no place.</summary>
+    /// <param name="outline">What it is grown over.</param>
+    internal IReadOnlyDictionary<RegionId, Spot> MiddlesIn(Outline outline) => middles ??= RegionMiddles.Of(outline, this);
+
     /// <summary>The area of every region that lies in a part of the outline, mm², in the order of <see cref="Regions"/>.</summary>
     internal abstract double[] AreasWithin(OutlineCover part);
 

@@ -16,9 +16,10 @@ namespace MossLantern.Core.Map;
 /// <param name="Wide">How wide it is.</param>
 /// <param name="Bare">Whether it stays bare in its layer.</param>
 /// <param name="OwnDepthMm">How deep it is, mm, where it is another depth than its layer; else null.</param>
+/// <param name="Middle">Where it is written on: as far as can be from everything else; null for what is too small to be met.</param>
 public sealed record RegionPlan(
     RegionId Id, RegionKind Kind, string? CupId, Reckoned Area, double OpenEdgeMm, bool Fits, Spot? Anchor, Reckoned? Narrow = null, Reckoned? Wide = null,
-    bool Bare = false, double? OwnDepthMm = null)
+    bool Bare = false, double? OwnDepthMm = null, Spot? Middle = null)
 {
     /// <summary>A region of a layer's map, with its numbers open.</summary>
     public static RegionPlan Of(Piece piece, FilledLayer layer, Region region)

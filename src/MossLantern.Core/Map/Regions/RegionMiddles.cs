@@ -1,0 +1,74 @@
+using MossLantern.Core.Documents;
+using MossLantern.Core.Shapes;
+
+namespace MossLantern.Core.Map;
+
+/// <summary>Where regions are written on: as far as can be from everything else.</summary>
+internal static class RegionMiddles
+{
+    /// <summary>So many places are looked at along the longer side.</summary>
+    private const int Places = 110;
+
+    /// <summary>A step to the side, and one across, as far as is counted.</summary>
+    private const int Side = 5, Across = 7;
+
+    /// <summary>The middle of every region in which a place was looked at.</summary>
+    /// <param name="outline">What the map is grown over.</param>
+    /// <param name="map">The map.</param>
+    public static Dictionary<RegionId, Spot> Of(Outline outline, LayerMap map)
+    {
+        var step = Math.Max(outline.BoxWidthMm, outline.BoxHeightMm) / Places;
+        int columns = (int)Math.Ceiling(outline.BoxWidthMm / step) + 2, rows = (int)Math.Ceiling(outline.BoxHeightMm / step) + 2;
+        var region = new RegionId?[rows, columns];
+        var far = new int[rows, columns];
+        for (var row = 1; row < rows - 1; row++)
+        {
+            var y = (row - 0.5) * step;
+            foreach (var (from, to) in y < outline.BoxHeightMm ? outline.Chords(y) : [])
+            {
+                for (var column = Math.Max(1, (int)Math.Ceiling(from / step + 0.5)); column < columns - 1 && (column - 0.5) * step < to; column++)
+                {
+                    region[row, column] = map.RegionAt((column - 0.5) * step, y);
+                    far[row, column] = int.MaxValue / 2;
+                }
+            }
+        }
+
+        // How far it is to the nearest place of another region: once from the top left, once from the bottom right.
+        for (var row = 1; row < rows - 1; row++)
+        {
+            for (var column = 1; column < columns - 1; column++)
+            {
+                Nearer(row, column, -1);
+            }
+        }
+
+        var best = new Dictionary<RegionId, (int Far, int Row, int Column)>();
+        for (var row = rows - 2; row > 0; row--)
+        {
+            for (var column = columns - 2; column > 0; column--)
+            {
+                Nearer(row, column, 1);
+                if (region[row, column] is { } here && (!best.TryGetValue(here, out var found) || far[row, column] > found.Far))
+                {
+                    best[here] = (far[row, column], row, column);
+                }
+            }
+        }
+
+        return best.ToDictionary(b => b.Key, b => new Spot((b.Value.Column - 0.5) * step, (b.Value.Row - 0.5) * step));
+
+        void Nearer(int row, int column, int by)
+        {
+            if (region[row, column] is not { } here)
+            {
+                return;
+            }
+
+            var least = Math.Min(Math.Min(By(by, 0, Side), By(0, by, Side)), Math.Min(By(by, by, Across), By(by, -by, Across)));
+            far[row, column] = Math.Min(far[row, column], least);
+
+            int By(int down, int right, int cost) => region[row + down, column + right] == here ? far[row + down, column + right] + cost : cost;
+        }
+    }
+}
