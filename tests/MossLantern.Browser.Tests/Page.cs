@@ -28,13 +28,12 @@ internal sealed class Page : IDisposable
 
     public WebElement Focused => (WebElement)driver.SwitchTo().ActiveElement();
 
-    public void Resize(int width, int height) => Cdp("Emulation.setDeviceMetricsOverride", new()
+    /// <summary>Turns the window to a size, and waits until the page has been laid out in it: what measures itself is drawn a frame or two later.</summary>
+    public void Resize(int width, int height)
     {
-        ["width"] = width,
-        ["height"] = height,
-        ["deviceScaleFactor"] = 1,
-        ["mobile"] = false,
-    });
+        Cdp("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+        driver.ExecuteAsyncScript("const done = arguments[0], wait = (frames) => requestAnimationFrame(() => (frames > 0 ? wait(frames - 1) : setTimeout(done))); wait(3);");
+    }
 
     public void Cdp(string command, JsonObject arguments) => browser.Tools.Send(command, arguments, session);
 
