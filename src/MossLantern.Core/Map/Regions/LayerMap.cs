@@ -87,7 +87,7 @@ public sealed record Border(RegionId First, RegionId Second, Spot? At);
 public sealed record CutSpan(RegionId RegionId, double FromMm, double ToMm);
 
 /// <summary>The map of one layer.</summary>
-public abstract class LayerMap
+public abstract partial class LayerMap
 {
     /// <summary>Its regions. The areas of those that take area sum to the outline's.</summary>
     public abstract ImmutableArray<Region> Regions { get; }
@@ -99,12 +99,6 @@ public abstract class LayerMap
     /// <param name="xMm">mm from the left.</param>
     /// <param name="yMm">mm from the top.</param>
     public abstract RegionId RegionAt(double xMm, double yMm);
-
-    private Dictionary<RegionId, Spot>? middles;
-
-    /// <summary>Where its regions are written on, mm; one that is too small to be met has no place.</summary>
-    /// <param name="outline">What it is grown over.</param>
-    internal IReadOnlyDictionary<RegionId, Spot> MiddlesIn(Outline outline) => middles ??= RegionMiddles.Of(outline, this);
 
     /// <summary>The area of every region that lies in a part of the outline, mm², in the order of <see cref="Regions"/>.</summary>
     internal abstract double[] AreasWithin(OutlineCover part);

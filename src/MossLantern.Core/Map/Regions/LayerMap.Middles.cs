@@ -3,8 +3,8 @@ using MossLantern.Core.Shapes;
 
 namespace MossLantern.Core.Map;
 
-/// <summary>Where regions are written on: as far as can be from everything else.</summary>
-internal static class RegionMiddles
+/// <content>Where regions are written on: as far as can be from everything else.</content>
+public abstract partial class LayerMap
 {
     /// <summary>So many places are looked at along the longer side.</summary>
     private const int Places = 110;
@@ -12,10 +12,38 @@ internal static class RegionMiddles
     /// <summary>A step to the side, and one across, as far as is counted.</summary>
     private const int Side = 5, Across = 7;
 
-    /// <summary>The middle of every region in which a place was looked at.</summary>
-    /// <param name="outline">What the map is grown over.</param>
-    /// <param name="map">The map.</param>
-    public static Dictionary<RegionId, Spot> Of(Outline outline, LayerMap map)
+    /// <summary>So many cuts are made for what is too narrow to be met so.</summary>
+    private const int Cuts = 24;
+
+    private Dictionary<RegionId, Spot>? middles;
+
+    /// <summary>Where its regions are written on, mm; one that is too small to be met has no place.</summary>
+    /// <param name="outline">What it is grown over.</param>
+    internal IReadOnlyDictionary<RegionId, Spot> MiddlesIn(Outline outline) => middles ??= WithNarrow(outline, Middles(outline));
+
+    /// <summary>What is too narrow for places that far apart is written on where a cut passes it longest.</summary>
+    private Dictionary<RegionId, Spot> WithNarrow(Outline outline, Dictionary<RegionId, Spot> found)
+    {
+        var narrow = Regions.Where(r => r.TakesArea && r.AreaMm2 > 0 && !found.ContainsKey(r.Id)).Select(r => r.Id).ToHashSet();
+        var longest = new Dictionary<RegionId, double>();
+        for (var cut = 0; narrow.Count > 0 && cut < Cuts; cut++)
+        {
+            var y = outline.BoxHeightMm * (cut + 0.5) / Cuts;
+            foreach (var span in outline.Chords(y).SelectMany(c => Cut(y, c.FromMm, c.ToMm)).Where(s => narrow.Contains(s.RegionId)))
+            {
+                var (middle, length) = ((span.FromMm + span.ToMm) / 2, span.ToMm - span.FromMm);
+                if (length > longest.GetValueOrDefault(span.RegionId) && RegionAt(middle, y) == span.RegionId)
+                {
+                    longest[span.RegionId] = length;
+                    found[span.RegionId] = new(middle, y);
+                }
+            }
+        }
+
+        return found;
+    }
+
+    private Dictionary<RegionId, Spot> Middles(Outline outline)
     {
         var step = Math.Max(outline.BoxWidthMm, outline.BoxHeightMm) / Places;
         int columns = (int)Math.Ceiling(outline.BoxWidthMm / step) + 2, rows = (int)Math.Ceiling(outline.BoxHeightMm / step) + 2;
@@ -28,7 +56,7 @@ internal static class RegionMiddles
             {
                 for (var column = Math.Max(1, (int)Math.Ceiling(from / step + 0.5)); column < columns - 1 && (column - 0.5) * step < to; column++)
                 {
-                    region[row, column] = map.RegionAt((column - 0.5) * step, y);
+                    region[row, column] = RegionAt((column - 0.5) * step, y);
                     far[row, column] = int.MaxValue / 2;
                 }
             }
