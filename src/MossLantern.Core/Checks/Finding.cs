@@ -50,7 +50,7 @@ public sealed record Remedy(
 /// <param name="Reason">Why it matters, in one sentence; <c>{0}</c>, <c>{1}</c> stand for its numbers.</param>
 /// <param name="Numbers">The numbers of the reason, each open to its formula.</param>
 /// <param name="Place">Where it is.</param>
-/// <param name="Remedies">What can be done about it; at least one.</param>
+/// <param name="Remedies">What can be done about it by a press; none where only hands can.</param>
 /// <param name="WavedOff">Why the artist let it be; null where nobody did.</param>
 /// <param name="Worth">How far it goes, in a measure of its own: the more the worse; null where it only is or is not.</param>
 public sealed record Finding(

@@ -18,17 +18,12 @@ public sealed record SetRegionDepth(string Layer, RegionId Region, double? Depth
     public override Edited Apply(Piece piece, Cupboard cupboard)
     {
         ArgumentNullException.ThrowIfNull(piece);
-        if (Filling.Unknown(piece, Layer, [Region]) is { } refused)
+        if (Filling.ByAmount(piece, Layer, Region, "This is poured by the millilitre: it has no depth.") is { } refused)
         {
             return refused;
         }
 
         var layer = piece.Layers.Single(l => l.Id == Layer);
-        if (layer.IsByAmount(Region))
-        {
-            return Edited.No(PlaceIn.Region(Layer, Region), "This is poured by the millilitre: it has no depth.");
-        }
-
         var others = (layer.RegionDepths ?? []).RemoveAll(d => d.Region == Region);
         var depths = DepthMm is { } mm ? others.Add(new(Region, mm)) : others;
         return piece with { Layers = piece.Layers.Replace(layer, layer with { RegionDepths = depths.IsEmpty ? null : depths }) };

@@ -19,17 +19,12 @@ public sealed record SetRegionStones(string Layer, RegionId Region, string Stone
     public override Edited Apply(Piece piece, Cupboard cupboard)
     {
         ArgumentNullException.ThrowIfNull(piece);
-        if (Filling.Unknown(piece, Layer, [Region]) is { } refused)
+        if (Filling.ByAmount(piece, Layer, Region, "This is poured by the millilitre: stones in it change nothing of that.") is { } refused)
         {
             return refused;
         }
 
         var layer = piece.Layers.Single(l => l.Id == Layer);
-        if (layer.IsByAmount(Region))
-        {
-            return Edited.No(PlaceIn.Region(Layer, Region), "This is poured by the millilitre: stones in it change nothing of that.");
-        }
-
         var all = layer.Stones ?? [];
         var had = all.FirstOrDefault(s => s.Region == Region && s.StoneId == Stone);
         var stones = (Grams, had) switch
