@@ -16,7 +16,7 @@ public sealed class BrushTests(SharedWorkshop shared) : WorkshopCase(shared)
     {
         // Large, so that it matters little where between two pixels a line falls.
         using var page = NewPage(2000, 1500);
-        page.Open($"/pieces/{piece}/cure");
+        page.Open($"/pieces/{piece}/map");
         page.WaitForPainting();
         if (look.Length > 0)
         {

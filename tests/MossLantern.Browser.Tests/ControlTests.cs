@@ -62,21 +62,21 @@ public sealed class ControlTests(SharedWorkshop shared) : WorkshopCase(shared)
     {
         using var page = Opened(Fields);
         bool Kept() => page.Script<bool>("return document.activeElement !== document.body && !!document.activeElement.closest('section.right')");
-        page.Click("button", "Lay a part out differently");
-        page.WaitForText("Take the zone out");
+        page.Click("button", "Add a part");
+        page.WaitForText("Take the part out");
         page.WaitUntilKept();
         Waiting.Until(Kept, "the focus to stay by the zone");
-        page.TabTo("button", "Take the zone out");
+        page.TabTo("button", "Take the part out");
         page.Press(Keys.Enter);
-        Waiting.Until(() => !page.Text.Contains("Take the zone out", StringComparison.Ordinal), "the zone to go");
+        Waiting.Until(() => !page.Text.Contains("Take the part out", StringComparison.Ordinal), "the zone to go");
         page.WaitUntilKept();
         Waiting.Until(Kept, "the focus to stay on the map's side");
-        page.TabTo("button", "Keep a spot free");
+        page.TabTo("button", "Reserve a spot");
         page.Press(Keys.Enter);
-        page.WaitForText("Kept, in every layer");
+        page.WaitForText("Reserved, in every layer");
         page.TabTo("button", "Take out: Inlay");
         page.Press(Keys.Enter);
-        Waiting.Until(() => !page.Text.Contains("Kept, in every layer", StringComparison.Ordinal), "the spot to go");
+        Waiting.Until(() => !page.Text.Contains("Reserved, in every layer", StringComparison.Ordinal), "the spot to go");
         Waiting.Until(Kept, "the focus to stay on the map's side");
     }
 
@@ -147,13 +147,13 @@ public sealed class ControlTests(SharedWorkshop shared) : WorkshopCase(shared)
     public void Bands_that_follow_the_rim_do_so_in_proportion_or_evenly_and_say_how_wide_they_are()
     {
         using var page = Opened("/pieces/marigold-dozen/map");
-        page.Write("Rim following", "100");
+        page.Write("Bands follow the edge", "100");
         page.WaitUntilKept();
-        page.Choose("Following", "evenly: outer bands keep their width to the rim");
+        page.Choose("How bands follow the edge", "evenly, outer bands at full width");
         page.WaitUntilKept();
-        Waiting.Until(() => !page.Text.Contains("Nothing", StringComparison.Ordinal) && page.Find("combobox", "Following").GetAttribute("value") == "even", "it to be kept");
+        Waiting.Until(() => !page.Text.Contains("Nothing", StringComparison.Ordinal) && page.Find("combobox", "How bands follow the edge").GetAttribute("value") == "even", "it to be kept");
         page.Click("button", "Undo");
-        Waiting.Until(() => page.Find("combobox", "Following").GetAttribute("value") == "proportional", "it to be undone");
+        Waiting.Until(() => page.Find("combobox", "How bands follow the edge").GetAttribute("value") == "proportional", "it to be undone");
         Assert.Contains(page.All("button"), b => b.GetAttribute("aria-label")?.StartsWith("Narrowest of", StringComparison.Ordinal) == true);
     }
 

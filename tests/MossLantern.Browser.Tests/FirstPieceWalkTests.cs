@@ -24,11 +24,11 @@ public sealed class FirstPieceWalkTests(SharedWorkshop shared) : WorkshopCase(sh
         page.Write("Height", "200");
         page.TabTo("button", "Put it on the bench");
         page.Press(Keys.Enter);
-        page.WaitForText("Put a heart");
+        page.WaitForText("Place a heart");
         page.WaitForPainting();
 
         // A heart and a stack of bands with widths and cups.
-        page.TabTo("button", "Put a heart");
+        page.TabTo("button", "Place a heart");
         page.Press(Keys.Enter);
         page.WaitForText("heart bed, amber");
         for (var band = 0; band < 2; band++)
@@ -104,14 +104,14 @@ public sealed class FirstPieceWalkTests(SharedWorkshop shared) : WorkshopCase(sh
         page.Write("Room", "19,5");
         page.Write("Poured of moss", "21.5");
         page.Write("Note", "Moss crept to the left.");
-        page.TabTo("button", "Keep this in the log");
+        page.TabTo("button", "Save to the log");
         page.Press(Keys.Enter);
 
         // More than was to be mixed is asked about, and taken when it is so.
         page.WaitForText("Was more mixed?");
-        page.TabTo("button", "Keep it in the log even so");
+        page.TabTo("button", "Save it to the log even so");
         page.Press(Keys.Enter);
-        page.WaitForText("Kept in the log.");
+        page.WaitForText("Saved to the log.");
 
         // The program is killed and started again, and nothing is lost. What the page asked for meanwhile could not be had.
         Assert.Contains("/runs/", Assert.Single(page.Complaints()), StringComparison.Ordinal);

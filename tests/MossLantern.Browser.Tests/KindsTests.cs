@@ -17,7 +17,7 @@ public sealed class KindsTests(SharedWorkshop shared) : WorkshopCase(shared)
             page.Write("Width", "300");
         });
         page.WaitForText("640 × 300 mm, 2 panels with gaps");
-        page.TabTo("button", "Put a heart");
+        page.TabTo("button", "Place a heart");
         page.Press(Keys.Enter);
         page.WaitUntilKept();
 
@@ -102,7 +102,7 @@ public sealed class KindsTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Drag(page.Middle(page.Find("slider", "Insert hollow")), 60, 0);
         page.WaitUntilKept();
         Waiting.Until(() => Left(page) > before + 10, "the insert to be moved");
-        page.Drag(page.Middle(page.Find("slider", "Insert hollow")), 0, 260);
+        page.Drag(page.Middle(page.Find("slider", "Insert hollow")), 0, 320);
         page.WaitForText("Inserts must stand inside the cavity");
         page.TabTo("button", "Undo");
         page.Press(Keys.Enter);
@@ -136,8 +136,8 @@ public sealed class KindsTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.TabTo("button", "Note it");
         page.Press(Keys.Enter);
         Waiting.Until(() => page.Text.Contains("Torn at the rim", StringComparison.Ordinal), "the note in the log");
-        page.Write("How many are owned", "4");
-        page.WaitForText("4 owned, cast 7 times");
+        page.Write("How many I own", "4");
+        page.WaitForText("I own 4, cast 7 times");
         page.Write("Depth", "900");
         page.WaitForText("Depth of the cavity must be from 0.10 to 100 mm.");
 

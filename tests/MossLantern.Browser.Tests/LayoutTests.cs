@@ -270,12 +270,12 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
     public void A_zone_is_laid_out_by_itself_a_spot_is_kept_bare_behind_a_dam_and_a_remedy_is_seen_first()
     {
         using var page = Opened("/pieces/bogbean-round/map");
-        page.TabTo("button", "Lay a part out differently");
+        page.TabTo("button", "Add a part");
         page.Press(Keys.Enter);
-        page.WaitForText("Take the zone out");
+        page.WaitForText("Take the part out");
         LayOutAs(page, "marble");
         page.WaitForText("The mixed cup");
-        page.Choose("Shape of the zone", "an oval");
+        page.Choose("Shape of the part", "an oval");
         page.WaitUntilKept();
         Dragged(page, "Zone 1", -30, 20);
         Fine(page);
@@ -283,9 +283,9 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Press(Keys.Enter);
         page.WaitForText("Bands, from the heart to the rim");
 
-        page.TabTo("button", "Keep a spot free");
+        page.TabTo("button", "Reserve a spot");
         page.Press(Keys.Enter);
-        page.WaitForText("Kept, in every layer");
+        page.WaitForText("Reserved, in every layer");
         page.Choose("How Inlay is kept", "stays bare");
         page.WaitForText("Floods what stays bare");
         page.TabTo("button", "See first: A dam");

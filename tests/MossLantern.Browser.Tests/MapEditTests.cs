@@ -85,7 +85,7 @@ public sealed class MapEditTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.TabTo("button", "Undo");
         page.Press(Keys.Enter);
         page.WaitForText("spring water and petal lie beside each other");
-        page.Choose("Neighbours", "run into each other");
+        page.Choose("Neighbouring colours", "blend");
         Waiting.Until(() => !page.Text.Contains("Twins", StringComparison.Ordinal), "gradual colours to be let be");
         page.WaitUntilKept();
         page.WaitForText("Bare ground");

@@ -202,7 +202,7 @@ public sealed class MapNumberTests(SharedWorkshop shared) : WorkshopCase(shared)
         Waiting.Until(() => mine.Find("textbox", "Depth").GetAttribute("value") == "4", "the newest depth");
         mine.Click("button", "Look at mine again");
         Waiting.Until(() => mine.Find("textbox", "Depth").GetAttribute("value") == "5", "mine");
-        mine.Click("button", "Keep mine over it");
+        mine.Click("button", "Save mine over it");
         mine.WaitUntilKept();
 
         // Neither is gone: the other's depth is one step back.

@@ -77,7 +77,7 @@ internal sealed class Page : IDisposable
         ground();
         TabTo("button", "Put it on the bench");
         Press(Keys.Enter);
-        WaitForText("Put a heart");
+        WaitForText("Place a heart");
         WaitForPainting();
     }
 
@@ -183,6 +183,7 @@ internal sealed class Page : IDisposable
         var (on, home) = back ? (Keys.Shift + Keys.Tab, Keys.Tab) : (Keys.Tab, Keys.Shift + Keys.Tab);
         var wanted = Plain(name);
         var seen = new List<string>();
+        Unfold(role, name);
         if (Stepped(role, name, back) && Walked(on, FirstSteps, role, name, seen))
         {
             return;
@@ -374,6 +375,7 @@ internal sealed class Page : IDisposable
 
     public void Click(string role, string name)
     {
+        Unfold(role, name);
         var found = Find(role, name);
         driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'center', behavior: 'instant' })", found);
         found.Click();
@@ -385,6 +387,11 @@ internal sealed class Page : IDisposable
         e => [e.getAttribute('aria-label'), (e.getAttribute('aria-labelledby') ?? '').split(' ').map(i => document.getElementById(i)?.textContent).join(' '),
           e.labels?.[0]?.textContent, e.textContent, e.title, e.alt, e.querySelector?.('img')?.alt].filter(Boolean).join(' ').replace(/\s+/g, ' ').trim()
         """;
+
+    /// <summary>Opens what is folded away over an element of a role and a name, as a person would who looks for it.</summary>
+    private void Unfold(string role, string name) => driver.ExecuteScript(
+        $"const texts = {TextsOf}; for (const e of document.querySelectorAll(arguments[0])) {{ const fold = e.closest('details:not([open])'); if (fold && !e.matches('summary') && texts(e).includes(arguments[1])) fold.querySelector('summary').click(); }}",
+        Selector(role), name[..Math.Min(name.Length, 6)].Trim());
 
     /// <summary>The one element of a role whose name begins so.</summary>
     public IWebElement Find(string role, string name)
@@ -480,14 +487,20 @@ internal sealed class Page : IDisposable
                 found.push(`${name(e)} lies under ${top ? `${top.tagName.toLowerCase()}.${top.getAttribute('class') ?? ''} '${(top.textContent ?? '').slice(0, 30)}'` : 'nothing'}`);
               if (e instanceof HTMLInputElement && ['text', ''].includes(e.type)) {
                 const style = getComputedStyle(e);
-                const pen = document.createElement('canvas').getContext('2d');
-                pen.font = `${style.fontWeight} ${style.fontSize} ${style.fontFamily}`;
-                const room = e.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight);
+                // Written as it is there, a placeholder in its own weight.
+                const as = getComputedStyle(e, e.value ? null : '::placeholder');
+                const probe = document.createElement('span');
                 const text = e.value || e.placeholder;
-                if (pen.measureText(text).width > room + 1) found.push(`${name(e)} cuts its words '${text}'`);
+                Object.assign(probe.style, { position: 'absolute', visibility: 'hidden', whiteSpace: 'pre', font: as.font, fontVariantNumeric: as.fontVariantNumeric });
+                probe.textContent = text;
+                document.body.append(probe);
+                const written = probe.getBoundingClientRect().width;
+                probe.remove();
+                const room = e.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight);
+                if (written > room + 1) found.push(`${name(e)} cuts its words '${text}'`);
                 // A unit that stands in the same box must not stand over them.
                 const unit = e.parentElement?.querySelector('.unit');
-                if (unit && e.getBoundingClientRect().x + parseFloat(style.paddingLeft) + pen.measureText(text).width > unit.getBoundingClientRect().x + 1) found.push(`${name(e)} has its unit over its words '${text}'`);
+                if (unit && e.getBoundingClientRect().x + parseFloat(style.paddingLeft) + written > unit.getBoundingClientRect().x + 1) found.push(`${name(e)} has its unit over its words '${text}'`);
               }
             }
             scrollTo({ top: 0, behavior: 'instant' });

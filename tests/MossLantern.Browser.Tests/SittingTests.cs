@@ -82,8 +82,8 @@ public sealed class SittingTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.GoTo("Story", "What was poured");
         Assert.Equal(1, page.Script<long>("return document.querySelectorAll('table.poured tbody tr').length"));
         page.Write("First pour", "2026-05-01T09:00");
-        page.Click("button", "Keep this in the log");
-        page.WaitForText("Kept in the log.");
+        page.Click("button", "Save to the log");
+        page.WaitForText("Saved to the log.");
         Waiting.Until(() => page.Text.Contains("begun", StringComparison.Ordinal), "the layer to be begun");
         Assert.Empty(page.Complaints());
     }

@@ -52,6 +52,7 @@ public class EdgeTests
         { "the density of nothing", Parts.OfMass(TwoToOne, 1.1, 1, 0).DensityGPerMl, Nan },
         { "the ratio of nothing", Parts.OfMass(TwoToOne, 1.1, 1, 0).HardenerGPer100GResin, Nan },
         { "a level piece", Levelling.Of(0, 0, [new(0, 0), new(100, 0)], 3).HighestMm, 0 },
+        { "a film on what is level", Levelling.DeeperAtCorners(0, 0, 100, 50).Max(Math.Abs), 0 },
         { "a tilt to the other side", Levelling.WedgeOver(-1, -2, 100, 50), Levelling.WedgeOver(1, 2, 100, 50) },
         { "a board without a span", Sag.Mm(1e-5, 0, 8, 6), 0 },
         { "a board of no thickness", Sag.Mm(1e-5, 600, 8, 0), double.PositiveInfinity },

@@ -57,6 +57,36 @@ public class GroundTests
         Assert.Equal(drift, Plan(Samples.Piece(ground, Samples.Layer(null, 0))).Ground.Standing.Drift!.Value, 0.0005);
     }
 
+    /// <summary>The lower corners take what the higher ones lack, and from corner to corner it is the drift.</summary>
+    [Fact]
+    public void A_film_is_deeper_at_the_lower_corners() =>
+        Gen.Select(Gen.Int[-200, 200], Gen.Int[-200, 200]).Sample((hundredthsAcross, hundredthsAlong) =>
+        {
+            var (across, along) = (hundredthsAcross / 100.0, hundredthsAlong / 100.0);
+            var ground = Samples.Panel() with { Level = new(true, across, along) };
+            var standing = Plan(Samples.Piece(ground, Samples.Layer(null, 0))).Ground.Standing;
+            var deeper = standing.Corners.Select(c => c.Value).ToList();
+            Assert.Equal(4, deeper.Count);
+            Assert.Equal(0, deeper.Sum(), 1e-9);
+            Assert.Equal(standing.Drift!.Value, deeper.Max() - deeper.Min(), 1e-9);
+            Assert.Equal(across > 0, deeper[0] > deeper[1]);
+            Assert.Equal(along > 0, deeper[0] > deeper[2]);
+        }, iter: 50);
+
+    [Fact]
+    public void A_film_of_which_no_tilt_is_known_has_no_corners() =>
+        Assert.Empty(Plan(Samples.Piece(Samples.Panel(), Samples.Layer(null, 0))).Ground.Standing.Corners);
+
+    [Fact]
+    public void Preparations_say_where_they_are_done()
+    {
+        string Where(Ground ground) => string.Join(' ', Preparation.Of(ground, Surroundings.Usual(Zone)).Select(s => $"{s.Id}:{s.Where}"));
+        Assert.Equal("sand:Face seal:Face back:Back level:Under cover:Over", Where(Ground(new(PieceKind.Panel, BaseMaterial.Mdf))));
+        Assert.Equal("clean:Face key:Face dam:Rim water:Rim level:Under cover:Over", Where(Ground(new(PieceKind.Slice, BaseMaterial.Acrylic))));
+        Assert.Equal("degrease:Rim back-tape:Back caulk:Rim water:Rim level:Under cover:Over", Where(Ground(new(PieceKind.Frame, BaseMaterial.MetalRim))));
+        Assert.Equal("stiffen:Back seal:Face back:Back level:Under cover:Over", Where(Ground(new(PieceKind.Panel, BaseMaterial.Canvas))));
+    }
+
     [Fact]
     public void Corner_heights_say_the_same_as_tilts()
     {

@@ -213,7 +213,7 @@ public class LookTests
     [Fact]
     public void Paint_on_glass_hides_the_resin_from_below_and_an_unknown_base_is_not_seen_through()
     {
-        Assert.StartsWith("It is not said what the base is", Back.Refused(Samples.Piece(Samples.Panel(), First)), StringComparison.Ordinal);
+        Assert.StartsWith("The base has no material yet", Back.Refused(Samples.Piece(Samples.Panel(), First)), StringComparison.Ordinal);
         var painted = Samples.Piece(On(BaseMaterial.Glass, new GroundPaint(PaintKind.Water)), First);
         Assert.StartsWith("The ground is painted", Below.Refused(painted), StringComparison.Ordinal);
     }

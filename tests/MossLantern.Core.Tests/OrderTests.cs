@@ -52,7 +52,7 @@ public class OrderTests
         var zone = new Zone("z", "inlay", new RoundOutline(80), 20, 20, new MarbleLayout("c1", "c2", 40, 0, 0, 3));
         var layer = Samples.Layer(Samples.Heart(400, 200), 20, 0) with { Zones = [zone] };
         Assert.Equal(["heart", "b1", "b2", "z/ground", "z/streaks"], Order(layer));
-        Assert.Equal("Ring by ring from the heart. Then zone by zone.", Plan(layer).OrderSays);
+        Assert.Equal("Ring by ring from the heart. Then part by part.", Plan(layer).OrderSays);
     }
 
     [Fact]

@@ -328,7 +328,7 @@ public sealed partial class BadValueTests : IDisposable
     [GeneratedRegex(@"\.layout|\.zones|\.kept|\.aside|recipes\[2\]")]
     private static partial Regex Beside();
 
-    /// <summary>The worked piece with a layout, a zone that is laid out in the same way, and a kept zone.</summary>
+    /// <summary>The worked piece with a layout, a zone that is laid out in the same way, and a reserved spot.</summary>
     internal static JsonObject Laid(JsonObject piece, string kind)
     {
         var laid = piece.DeepClone().AsObject();

@@ -3,6 +3,7 @@ import { AboutPage } from './about/AboutPage';
 import { useWorkshop } from './units/workshop';
 import { WeighPage } from './bench/WeighPage';
 import { CupboardPage } from './cupboard/CupboardPage';
+import { KeySheet } from './parts/KeySheet';
 import { Ribbon } from './parts/Ribbon';
 import { FieldsContext, useFieldsFromWorkshop } from './parts/fields';
 import { localText } from './units/format';
@@ -76,9 +77,9 @@ function Head() {
   const us = units.system === 'us';
   return (
     <header className="head">
-      <Link to="/" className="brand">
+      <Link to="/" className="brand" aria-label="Moss Lantern">
         <img src="/lantern.svg" alt="" width="24" height="24" />
-        Moss Lantern
+        <span className="brand-name">Moss Lantern</span>
       </Link>
       <nav aria-label="Pages">
         <NavLink to="/" end>
@@ -109,12 +110,13 @@ function Head() {
         >
           {theme === 'day' ? 'day' : 'evening'}
         </button>
+        <KeySheet />
       </span>
       <p className="head-now">
         {data?.demo && <span className="demo">demo workshop</span>}
         {data && (
           <>
-            {localText(data.now.local)} <small>{data.timeZone}</small>
+            {localText(data.now.local)} <small className="zone-name">{data.timeZone}</small>
           </>
         )}
       </p>

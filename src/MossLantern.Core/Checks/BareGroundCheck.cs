@@ -51,7 +51,7 @@ internal sealed class BareGroundCheck : ICheck
         var stronger = thin.ToDictionary(c => c.Id, c => WantedCover.Of(all, layer, c, ShowsPercent, layer.DepthMm));
         if (stronger.Values.All(c => c is { Fits: true }))
         {
-            yield return Remedy.Change("stronger", "Take as much colour as covers half of it", p => p with
+            yield return Remedy.Change("stronger", "Add pigment until half is hidden", p => p with
             {
                 Recipes = [.. p.Recipes.Select(r => stronger.TryGetValue(r.Id, out var to) ? r with { Doses = to!.Doses } : r)],
             });

@@ -64,7 +64,7 @@ internal sealed class NoHomeCheck : ICheck
         : layer with { Recipes = layer.Recipes.Add(Recipe.Clear(FreeId.Of("clear", layer.Recipes.Select(c => c.Id)))) };
 
     internal static string NameOf(Piece piece, RegionId regionId) =>
-        (piece.Kept ?? []).FirstOrDefault(k => regionId.Kept == k.Id)?.Name ?? "What is kept";
+        (piece.Kept ?? []).FirstOrDefault(k => regionId.Kept == k.Id)?.Name ?? "What is reserved";
 
     internal static FindingPlace Place(FilledLayer layer, RegionPlan region) => new("map", layer.Id, region.Anchor?.XMm, region.Anchor?.YMm);
 

@@ -111,7 +111,7 @@ public enum Contrast
     /// <summary>Each stands out from the next.</summary>
     Strong,
 
-    /// <summary>They run into each other.</summary>
+    /// <summary>They blend.</summary>
     Gradual,
 
     /// <summary>Nobody minds.</summary>

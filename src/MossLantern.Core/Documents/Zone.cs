@@ -16,7 +16,7 @@ namespace MossLantern.Core.Documents;
 public sealed record Zone(
     string Id, string Name, Outline Outline, double XMm, double YMm, Layout Layout, ImmutableArray<Layout>? Aside = null)
 {
-    /// <summary>Most zones of a layer, and kept zones of a piece.</summary>
+    /// <summary>Most zones of a layer, and reserved spots of a piece.</summary>
     public const int Most = 12;
 
     /// <summary>Its outline, where it lies.</summary>

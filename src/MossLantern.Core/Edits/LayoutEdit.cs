@@ -12,7 +12,7 @@ public abstract record LayoutEdit(string Layer, string? Zone) : Edit
     {
         ArgumentNullException.ThrowIfNull(piece);
         return LaidOut.Of(piece, Layer, Zone) is { } laid ? Change(laid, cupboard)
-            : Edited.No(PlaceIn.Layer(Layer), "There is no such layer, or it has no such zone.");
+            : Edited.No(PlaceIn.Layer(Layer), "There is no such layer, or it has no such part.");
     }
 
     /// <summary>What it is laid out as with the change made, or why it cannot be.</summary>

@@ -8,7 +8,7 @@ namespace MossLantern.Core.Edits;
 public sealed record LeaveZoneOut(string Layer, string Zone) : LayoutEdit(Layer, Zone)
 {
     /// <inheritdoc/>
-    public override string Words(Piece before) => "take a zone out";
+    public override string Words(Piece before) => "take a part out";
 
     private protected override Edited Change(LaidOut laid, Cupboard cupboard)
     {

@@ -31,7 +31,7 @@ internal static class SettableFields
         ["layers.zones.layout.rimWay"] = "how bands follow the rim",
         ["layers.layout.inward"] = "where the tool is drawn",
         ["layers.zones.layout.inward"] = "where the tool is drawn",
-        ["layers.zones.name"] = "the zone's name",
+        ["layers.zones.name"] = "the part's name",
         ["recipes.name"] = "the colour's name",
         ["recipes.colour"] = "the colour",
         ["recipes.seen"] = "the colour that it came out as",
@@ -44,8 +44,8 @@ internal static class SettableFields
         ["sittings.sandFirst"] = "whether it is sanded first",
         ["sittings.start"] = "the start",
         ["sittings.end"] = "the end",
-        ["kept.name"] = "the name of what is kept",
-        ["kept.keep"] = "how it is kept",
+        ["kept.name"] = "the name of what is reserved",
+        ["kept.keep"] = "how it is reserved",
     }.ToFrozenDictionary(StringComparer.Ordinal);
 
     /// <summary>Whether there is such a field, told by its place without the names of entries.</summary>

@@ -32,8 +32,8 @@ public abstract record SpotEdit(string? Layer, string Id) : Edit
 
     /// <summary>The name of the zone, or of what is kept.</summary>
     private protected string Name(Piece piece) => Layer is null
-        ? (piece.Kept ?? []).FirstOrDefault(k => k.Id == Id)?.Name ?? "what is kept"
-        : (piece.Layers.FirstOrDefault(l => l.Id == Layer)?.Zones ?? []).FirstOrDefault(z => z.Id == Id)?.Name ?? "a zone";
+        ? (piece.Kept ?? []).FirstOrDefault(k => k.Id == Id)?.Name ?? "what is reserved"
+        : (piece.Layers.FirstOrDefault(l => l.Id == Layer)?.Zones ?? []).FirstOrDefault(z => z.Id == Id)?.Name ?? "a part";
 
     private static KeptZone At(KeptZone kept, (Outline Outline, double XMm, double YMm) to) => kept with { Outline = to.Outline, XMm = to.XMm, YMm = to.YMm };
 

@@ -38,6 +38,17 @@ public sealed record Levelling(double WedgeMm, bool Accept, ImmutableArray<doubl
     public static double WedgeOver(double tiltXDeg, double tiltYDeg, double widthMm, double heightMm) =>
         widthMm * Math.Abs(Slope(tiltXDeg)) + heightMm * Math.Abs(Slope(tiltYDeg));
 
+    /// <summary>By how much a film is deeper at the corners of a tilted box than in its middle, mm: top left, top right, bottom left, bottom right. They sum to nothing.</summary>
+    /// <param name="tiltXDeg">Tilt along x, degrees; positive where the +x side is higher.</param>
+    /// <param name="tiltYDeg">Tilt along y, degrees; positive where the +y side is higher.</param>
+    /// <param name="widthMm">Width of the box, mm.</param>
+    /// <param name="heightMm">Height of the box, mm.</param>
+    public static ImmutableArray<double> DeeperAtCorners(double tiltXDeg, double tiltYDeg, double widthMm, double heightMm) =>
+        [.. CornersOf(widthMm, heightMm).Select(c => (widthMm / 2 - c.XMm) * Slope(tiltXDeg) + (heightMm / 2 - c.YMm) * Slope(tiltYDeg))];
+
+    /// <summary>The corners of a box: top left, top right, bottom left, bottom right.</summary>
+    internal static ImmutableArray<(double XMm, double YMm)> CornersOf(double widthMm, double heightMm) => [(0, 0), (widthMm, 0), (0, heightMm), (widthMm, heightMm)];
+
     private static double Slope(double degrees) => Math.Tan(degrees * Math.PI / 180);
 
     private static double Spread(IEnumerable<double> values)

@@ -6,6 +6,25 @@ using NodaTime;
 
 namespace MossLantern.Core.Grounds;
 
+/// <summary>Where something is prepared.</summary>
+public enum PreparedAt
+{
+    /// <summary>On the face that is poured over.</summary>
+    Face,
+
+    /// <summary>On the back.</summary>
+    Back,
+
+    /// <summary>All round, at the rim.</summary>
+    Rim,
+
+    /// <summary>Under it, where it stands.</summary>
+    Under,
+
+    /// <summary>Over it.</summary>
+    Over,
+}
+
 /// <summary>One thing to do before resin comes.</summary>
 /// <param name="Id">Stable id.</param>
 /// <param name="What">What to do.</param>
@@ -16,8 +35,9 @@ namespace MossLantern.Core.Grounds;
 /// <param name="At">When it was done, in local time; null where nobody noted it.</param>
 /// <param name="ReadyAt">From when resin may come, in local time; null while not known.</param>
 /// <param name="Dry">How long it dries, as it is worked out; null where nothing has to.</param>
+/// <param name="Where">Where it is done.</param>
 public sealed record PreparationStep(
-    string Id, string What, string Why, Reckoned? Amount, double? DryHours, bool Done, LocalDateTime? At, LocalDateTime? ReadyAt, Reckoned? Dry = null);
+    string Id, string What, string Why, Reckoned? Amount, double? DryHours, bool Done, LocalDateTime? At, LocalDateTime? ReadyAt, Reckoned? Dry, PreparedAt Where);
 
 /// <summary>The paint for one zone of a painted map.</summary>
 /// <param name="Name">Name of its colour.</param>
@@ -228,7 +248,16 @@ public static class Preparation
     }
 
     private static PreparationStep Step(string id, string what, string why, Reckoned? amount = null, double? dryHours = null) =>
-        new(id, what, why, amount, dryHours, false, null, null);
+        new(id, what, why, amount, dryHours, false, null, null, null, WhereOf(id));
+
+    private static PreparedAt WhereOf(string id) => id switch
+    {
+        "stiffen" or "back" or "back-tape" or "release" => PreparedAt.Back,
+        "dam" or "caulk" or "water" or "degrease" => PreparedAt.Rim,
+        "stiff" or "level" => PreparedAt.Under,
+        "cover" => PreparedAt.Over,
+        _ => PreparedAt.Face,
+    };
 
     private static Reckoned Film(Ground ground, double filmMm, int coats) => Reckoned.Of(
         ground.Whole.AreaMm2 * filmMm * coats / 1000, "ml", Formulas.GroundPaintVolume,

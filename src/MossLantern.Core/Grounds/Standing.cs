@@ -27,6 +27,7 @@ public readonly record struct LayerLoad(bool Poured, double ResinG, double Resin
 /// <param name="Supports">Its supports.</param>
 /// <param name="OwnSupports">Whether the artist placed them.</param>
 /// <param name="Drift">Difference in depth across the piece; null while no tilt is known.</param>
+/// <param name="Corners">By how much the film is deeper at the corners of its box than in its middle, top left, top right, bottom left, bottom right; empty while no tilt is known.</param>
 /// <param name="Level">Whether the thinnest layer can take that; null while not known, and where the level's steps are too coarse to tell.</param>
 /// <param name="Needed">The tilt along the longer side that the thinnest layer can just take.</param>
 /// <param name="TooCoarse">Whether the level's steps are too coarse to tell, and no water check said more.</param>
@@ -42,6 +43,7 @@ public sealed record Standing(
     ImmutableArray<StandingSupport> Supports,
     bool OwnSupports,
     Reckoned? Drift,
+    ImmutableArray<Reckoned> Corners,
     bool? Level,
     Reckoned Needed,
     bool TooCoarse,
@@ -68,7 +70,7 @@ public sealed record Standing(
         var supports = SupportsOf(ground);
         var toCome = piece.Filled.Where((_, i) => !layers[i].Poured).DefaultIfEmpty(piece.Filled.MinBy(l => l.DepthMm)!).ToList();
         var thinnest = toCome.Min(l => l.DepthMm);
-        var (drift, level, coarse, shims) = LevelOf(ground, supports, thinnest);
+        var (drift, corners, level, coarse, shims) = LevelOf(ground, supports, thinnest);
         var span = ground.Base is { Material: BaseMaterial.CradledPanel } cradle ? BetweenBars(ground, cradle) : SpanOf(supports);
         var resinMm = piece.Filled.Where(l => l.Within is null).Sum(l => l.DepthMm);
         // Each panel of a set stands by itself.
@@ -81,7 +83,7 @@ public sealed record Standing(
         return new(
             [.. supports.Select((s, i) => new StandingSupport(s.XMm, s.YMm, shims[i]))],
             ground.Supports is not null,
-            drift, level, NeededTilt(ground, thinnest), coarse,
+            drift, corners, level, NeededTilt(ground, thinnest), coarse,
             Reckoned.Of(thinnest, "mm", Formulas.Thinnest, [.. toCome.Select(l => new ReckonedInput(l.Name, l.DepthMm, "mm", Origin.Own))]),
             span, sag,
             sag is null ? null : sag.Value <= Grounds.Sag.AcceptedShare * thinnest,
@@ -130,13 +132,13 @@ public sealed record Standing(
                 select place).MinBy(p => outline.SignedDistanceMm(p.XMm, p.YMm))!;
     }
 
-    private static (Reckoned? Drift, bool? Level, bool TooCoarse, ImmutableArray<Reckoned?> Shims) LevelOf(
+    private static (Reckoned? Drift, ImmutableArray<Reckoned> Corners, bool? Level, bool TooCoarse, ImmutableArray<Reckoned?> Shims) LevelOf(
         Ground ground, ImmutableArray<Support> supports, double thinnestMm)
     {
         double width = ground.Outline.BoxWidthMm, height = ground.Outline.BoxHeightMm;
         if (ground.Level?.Tilts(width, height) is not { } tilt)
         {
-            return (null, null, false, [.. supports.Select(_ => (Reckoned?)null)]);
+            return (null, [], null, false, [.. supports.Select(_ => (Reckoned?)null)]);
         }
 
         ReckonedInput tiltX = new("tilt across", tilt.XDeg, "°", Origin.Measured), tiltY = new("tilt along", tilt.YDeg, "°", Origin.Measured);
@@ -147,10 +149,15 @@ public sealed record Standing(
         // A level that shows 0.0 in steps of 0.1 may stand off by half a step on either axis.
         var half = (ground.Level.StepDeg ?? 0) / 2;
         var atWorst = Levelling.WedgeOver(Math.Abs(tilt.XDeg) + half, Math.Abs(tilt.YDeg) + half, width, height);
+        var corners = Levelling.DeeperAtCorners(tilt.XDeg, tilt.YDeg, width, height).Zip(Levelling.CornersOf(width, height), (deeper, c) => Reckoned.Of(
+            deeper, "mm", Formulas.CornerDepth,
+            new("width", width, "mm", Origin.Own), new("height", height, "mm", Origin.Own),
+            new("from the left", c.XMm, "mm", Origin.Own), new("from the top", c.YMm, "mm", Origin.Own), tiltX, tiltY));
         var coarse = drift <= takes && atWorst > takes && !ground.Level.WaterChecked;
         return (
             Reckoned.Of(drift, "mm", Formulas.Wedge,
                 new("width", width, "mm", Origin.Own), new("height", height, "mm", Origin.Own), tiltX, tiltY),
+            [.. corners],
             coarse ? null : drift <= takes,
             coarse,
             [.. levelling.ShimsMm.Zip(supports, (shim, s) => Reckoned.Of(shim, "mm", Formulas.Shim,

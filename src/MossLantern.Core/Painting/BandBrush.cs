@@ -129,7 +129,7 @@ internal sealed class BandBrush(LayerBrush on)
         }
     }
 
-    /// <summary>Where wet bands run into each other, along their edges.</summary>
+    /// <summary>Where wet bands blend, along their edges.</summary>
     private void Runs(BandMap map)
     {
         for (var k = 0; k < map.Levels.Length; k++)

@@ -33,7 +33,7 @@ public sealed record Look(Face Face = Face.Top, bool Wet = false, LightFrom Ligh
     /// <summary>From above, cured, in light from the front.</summary>
     public static readonly Look Usual = new();
 
-    /// <summary>How far wet colours run into each other across their border, mm; half of it on each side.</summary>
+    /// <summary>How far wet colours blend across their border, mm; half of it on each side.</summary>
     public const double RunMm = 3;
 
     /// <summary>Why a piece's underside is not seen and no light comes through it, as a sentence; null where both can be.</summary>
@@ -42,7 +42,7 @@ public sealed record Look(Face Face = Face.Top, bool Wet = false, LightFrom Ligh
         ArgumentNullException.ThrowIfNull(piece);
         return piece.Ground switch
         {
-            { Base: null } => "It is not said what the base is: whether it is seen through is not known.",
+            { Base: null } => "The base has no material yet: whether it is seen through is not known.",
             { Base.Material: BaseMaterial.Silicone or BaseMaterial.Resin or BaseMaterial.CastingSheet } => null,
             { Base.Material: not (BaseMaterial.Acrylic or BaseMaterial.Glass) } => "Only castings and pieces on clear acrylic or glass are seen from below and let light through.",
             { Paint: not null } => "The ground is painted: nothing is seen through it from below, and no light comes through.",

@@ -26,7 +26,7 @@ public enum PaintRole
     /// <summary>A wall or a dam.</summary>
     Wall,
 
-    /// <summary>Where two wet colours run into each other.</summary>
+    /// <summary>Where two wet colours blend.</summary>
     Run,
 }
 

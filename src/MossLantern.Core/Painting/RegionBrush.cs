@@ -133,7 +133,7 @@ internal sealed class RegionBrush(LayerBrush on)
         }
     }
 
-    /// <summary>Where wet regions that are polygons run into each other, along their borders.</summary>
+    /// <summary>Where wet regions that are polygons blend, along their borders.</summary>
     private void Runs(RegionMap map)
     {
         var cupOf = map.Patches.Where(p => p.CupId is not null).ToDictionary(p => p.Id, p => on.Cups[p.CupId!]);

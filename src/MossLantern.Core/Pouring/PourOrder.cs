@@ -30,7 +30,7 @@ public sealed record PourOrder(ImmutableArray<RegionId> RegionIds, string Says)
         [
             .. InOrder(layer, own, null).Concat(zones.SelectMany(z => InOrder(layer.Inside(z.Zone), z.Own, z.Zone.Id))).Concat(kept).Select(r => r.Id),
         ],
-        zones.Any(z => z.Own.Count > 0) ? $"{says} Then zone by zone." : says);
+        zones.Any(z => z.Own.Count > 0) ? $"{says} Then part by part." : says);
     }
 
     private static IEnumerable<Region> InOrder(FilledLayer layer, List<Region> regions, string? zoneId)

@@ -169,10 +169,10 @@ public static class Accepted
     public static AcceptedRange WavinessMm { get; } = new("Waviness", 0, 40, "mm");
 
     /// <summary>Factor by which bands widen outward, from one to the next.</summary>
-    public static AcceptedRange Widening { get; } = new("Widening", 0.5, 2, "");
+    public static AcceptedRange Widening { get; } = new("Each band wider by", 0.5, 2, "");
 
     /// <summary>How far outer bands follow the rim, as a share.</summary>
-    public static AcceptedRange RimFollow { get; } = new("Rim following", 0, 1, "");
+    public static AcceptedRange RimFollow { get; } = new("Bands follow the edge", 0, 1, "");
 
     /// <summary>Turn of a heart, degrees.</summary>
     public static AcceptedRange TurnDeg { get; } = new("Turn", -360, 360, "degrees");

@@ -333,6 +333,9 @@ public static class Formulas
     /// <summary>Difference in depth from a tilt.</summary>
     public const string Wedge = "wedge";
 
+    /// <summary>How much deeper a film is at a corner of a tilted piece.</summary>
+    public const string CornerDepth = "corner-depth";
+
     /// <summary>What goes under a support.</summary>
     public const string Shim = "shim";
 
@@ -497,6 +500,7 @@ public static class Formulas
         new(DamHeight, "Dam", "depth of all layers + above it", "walls.md#edge-tape"),
         new(Drying, "Drying", "time by its label, or typical; with every coat of it; the label of the product decides", "grounds.md#preparation"),
         new(Wedge, "Wedge", "width × tan(|tilt across|) + height × tan(|tilt along|); over the box of the piece; the reckoner takes that of the supports", "walls.md#level"),
+        new(CornerDepth, "Deeper there", "(width ÷ 2 − from the left) × tan(tilt across) + (height ÷ 2 − from the top) × tan(tilt along); less than nothing where the film is thinner", "walls.md#level"),
         new(Shim, "Shim", "highest support − from the left × tan(tilt across) − from the top × tan(tilt along)", "walls.md#level"),
         new(StoneBed, "Bed of stones", "bulk = area × depth × cover; mass = bulk × bulk density; solid = mass ÷ solid density; voids = bulk × (1 − solids share)", "stones.md#beds"),
         new(Bubble, "Bubble", "2 × density × g × radius² ÷ (9 × viscosity)", "pouring.md#bubbles"),
@@ -506,7 +510,7 @@ public static class Formulas
         new(MixedDraw, "Taken", "mixed cup × parts of it ÷ parts in all; the cup it is taken from is mixed larger by that", "layouts.md#mixed-cups"),
         new(VeinVolume, "Vein", "length × width × thickness ÷ 1000 [× panels] [× pieces at once]; it comes on top of the fields", "layouts.md#highlight-veins"),
         new(PuddlePour, "Pour", "asked for [× panels] [× pieces at once]", "layouts.md#puddle"),
-        new(RimRoom, "Rim room", "measured from the rim to the place farthest from it that no zone takes, in the narrowest part", "layouts.md#rim-to-middle-lines"),
+        new(RimRoom, "Rim room", "measured from the rim to the place farthest from it that no part takes, in the narrowest part", "layouts.md#rim-to-middle-lines"),
         new(LinesNeed, "Lines", "the sum of their widths", "layouts.md#rim-to-middle-lines"),
         new(Repeat, "Repeat", "the sum of its lines", "layouts.md#rim-to-middle-lines"),
         new(VeinLength, "Vein length", "measured along all borders between fields, as far as they lie on the piece", "layouts.md#highlight-veins"),

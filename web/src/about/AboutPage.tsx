@@ -76,7 +76,7 @@ function Kept() {
     });
   };
   return (
-    <section aria-label="What is kept">
+    <section aria-label="What is reserved">
       <h2>What is kept</h2>
       {data && (
         <>

@@ -2945,7 +2945,7 @@ export interface components {
             numbers: components["schemas"]["Reckoned"][];
             /** @description Where it is. */
             place: components["schemas"]["FindingPlace"];
-            /** @description What can be done about it; at least one. */
+            /** @description What can be done about it by a press; none where only hands can. */
             remedies: components["schemas"]["Remedy"][];
             /** @description Why the artist let it be; null where nobody did. */
             wavedOff?: null | string;
@@ -4715,8 +4715,15 @@ export interface components {
             done: boolean;
             at: null | components["schemas"]["LocalDateTime"];
             readyAt: null | components["schemas"]["LocalDateTime"];
-            dry?: null | components["schemas"]["Reckoned"];
+            dry: null | components["schemas"]["Reckoned"];
+            /** @description Where it is done. */
+            where: components["schemas"]["PreparedAt"];
         };
+        /**
+         * @description Where something is prepared.
+         * @enum {unknown}
+         */
+        PreparedAt: "face" | "back" | "rim" | "under" | "over";
         PreviewPiece: {
             piece?: null | components["schemas"]["Piece"];
             layerId?: null | string;
@@ -5431,6 +5438,7 @@ export interface components {
             supports: components["schemas"]["StandingSupport"][];
             ownSupports: boolean;
             drift: null | components["schemas"]["Reckoned"];
+            corners: components["schemas"]["Reckoned"][];
             level: null | boolean;
             needed: components["schemas"]["Reckoned"];
             tooCoarse: boolean;

@@ -157,7 +157,6 @@ function Weighing({ id, sitting, view }: { id: string; sitting: string; view: Sc
                   <NumberField
                     label="The scale shows"
                     unit="g"
-                    width={120}
                     value={typed}
                     empty=""
                     live

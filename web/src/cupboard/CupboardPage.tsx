@@ -111,7 +111,7 @@ function Hanging({
       </svg>
       <b>{mould.name}</b>
       <small>
-        {mould.owned === 0 ? 'none left' : `${mould.owned} owned`}
+        {mould.owned === 0 ? 'none left' : `I own ${mould.owned}`}
         {view.castings > 0 && `, cast ${view.castings === 1 ? 'once' : `${view.castings} times`}`}
       </small>
     </button>
@@ -145,7 +145,6 @@ function Taken({ view, refused, save }: TakenProps) {
       label={label}
       quiet
       unit="mm"
-      width={56}
       value={key in outline ? (outline as unknown as Record<typeof key, number>)[key] : null}
       takes={{ field: `ground.outline.${key}` }}
       error={say(`outline.${key}`)}
@@ -157,7 +156,6 @@ function Taken({ view, refused, save }: TakenProps) {
       label={label}
       quiet
       unit={unit}
-      width={44}
       value={mould[key]}
       error={say(key)}
       onChange={(v) => change({ [key]: Math.round(v ?? 0) })}
@@ -172,7 +170,6 @@ function Taken({ view, refused, save }: TakenProps) {
               label="Name of the mould"
               quiet
               value={mould.name}
-              width={220}
               error={say('name')}
               onChange={(name) => change({ name })}
             />
@@ -203,7 +200,6 @@ function Taken({ view, refused, save }: TakenProps) {
               label="Depth"
               quiet
               unit="mm"
-              width={48}
               value={mould.depthMm}
               takes={{ field: 'ground.mould.depthMm' }}
               error={say('depthMm')}
@@ -219,8 +215,7 @@ function Taken({ view, refused, save }: TakenProps) {
             </p>
           )}
           <p>
-            There {mould.owned === 1 ? 'is' : 'are'} {count('How many are owned', 'owned', 'of it')}, each
-            with{' '}
+            I own {count('How many I own', 'owned', '')}, each with{' '}
             {count('Cavities of one mould', 'cavitiesEach', mould.cavitiesEach === 1 ? 'cavity' : 'cavities')}
             ; one holds{' '}
             <Choice
@@ -241,7 +236,6 @@ function Taken({ view, refused, save }: TakenProps) {
                 label="Capacity"
                 quiet
                 unit="ml"
-                width={64}
                 value={mould.capacityMl}
                 takes={{ field: 'ground.mould.capacityMl' }}
                 error={say('capacityMl')}
@@ -254,7 +248,6 @@ function Taken({ view, refused, save }: TakenProps) {
         <TextField
           label="Note"
           value={mould.note}
-          width="100%"
           lines={2}
           error={say('note')}
           onChange={(note) => change({ note })}
@@ -330,7 +323,6 @@ function Log({ view }: { view: MouldView }) {
         <TextField
           label="What else happened to it"
           value={what}
-          width="100%"
           live
           error={say('what')}
           onChange={setWhat}
@@ -344,7 +336,6 @@ function Log({ view }: { view: MouldView }) {
         <NumberField
           label="Castings"
           unit=""
-          width={44}
           value={castings}
           error={say('castings')}
           onChange={(v) => setCastings(Math.round(v ?? 0))}
@@ -353,7 +344,6 @@ function Log({ view }: { view: MouldView }) {
           label="Hottest"
           unit="°C"
           empty=""
-          width={52}
           value={hottest}
           error={say('hottestC')}
           onChange={setHottest}

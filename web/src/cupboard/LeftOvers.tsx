@@ -104,7 +104,6 @@ function Taken({ leftOver, refused, save, remove }: TakenProps) {
           label="Name of the left-over"
           quiet
           value={leftOver.name}
-          width={180}
           error={say('name')}
           onChange={(name) => change({ name })}
         />
@@ -118,7 +117,6 @@ function Taken({ leftOver, refused, save, remove }: TakenProps) {
           label="How much there is"
           quiet
           unit="g"
-          width={56}
           value={leftOver.grams}
           error={say('grams')}
           onChange={(v) => v !== null && change({ grams: v })}

@@ -147,7 +147,6 @@ function DataSheet({ material, refused, save }: DataSheetProps) {
             label="Name of the material"
             quiet
             value={material.name}
-            width={220}
             error={say('name')}
             onChange={(name) => save({ name })}
           />
@@ -212,7 +211,6 @@ function DataSheet({ material, refused, save }: DataSheetProps) {
       <TextField
         label="Where your values are from"
         value={material.note}
-        width={340}
         error={say('note')}
         onChange={(note) => save({ note })}
       />
@@ -243,7 +241,6 @@ function Property({ from, to, say, onChange }: PropertyProps) {
               label={p.label}
               quiet
               unit={p.unit}
-              width={64}
               value={p.value === null ? null : rounded(p.value)}
               empty={p.typical === null ? 'not known' : undefined}
               error={say(p.id)}

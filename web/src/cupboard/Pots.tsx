@@ -88,7 +88,6 @@ function Taken({ view, refused, save }: TakenProps) {
           label="Name of the pot"
           quiet
           value={pot.name}
-          width={180}
           error={say('name')}
           onChange={(name) => change({ name })}
         />
@@ -113,7 +112,6 @@ function Taken({ view, refused, save }: TakenProps) {
           label="Left in the pot"
           quiet
           unit="ml"
-          width={56}
           value={pot.leftMl}
           error={say('leftMl')}
           onChange={(v) => change({ leftMl: v ?? 0 })}
@@ -123,7 +121,6 @@ function Taken({ view, refused, save }: TakenProps) {
           label="How it was mixed"
           quiet
           value={pot.note}
-          width={320}
           error={say('note')}
           onChange={(note) => change({ note })}
         />

@@ -99,7 +99,6 @@ function Taken({ view, refused, save, remove }: TakenProps) {
           label="Name of the recipe"
           quiet
           value={kept.recipe.name}
-          width={180}
           error={say('recipe.name')}
           onChange={(name) => save({ ...kept, recipe: { ...kept.recipe, name } })}
         />
@@ -108,7 +107,6 @@ function Taken({ view, refused, save, remove }: TakenProps) {
           label="Amount of the recipe"
           quiet
           unit="ml"
-          width={64}
           value={ml}
           onChange={(v) => v !== null && v > 0 && setMl(v)}
         />
@@ -157,7 +155,6 @@ function Taken({ view, refused, save, remove }: TakenProps) {
         label="Note on the recipe"
         quiet
         value={kept.note ?? ''}
-        width={560}
         lines={2}
         error={say('note')}
         onChange={(note) => save({ ...kept, note })}

@@ -88,7 +88,6 @@ function Taken({ view, refused, save, remove }: TakenProps) {
           label="Name of the sequence"
           quiet
           value={sequence.name}
-          width={180}
           error={say('name')}
           onChange={(name) => save({ ...sequence, name })}
         />
@@ -100,7 +99,6 @@ function Taken({ view, refused, save, remove }: TakenProps) {
         label="Note on the sequence"
         quiet
         value={sequence.note ?? ''}
-        width={560}
         lines={2}
         error={say('note')}
         onChange={(note) => save({ ...sequence, note })}

@@ -128,6 +128,12 @@ export class StageHand {
     else if (this.state.is === 'pinching' && this.fingers.size === 0) this.state = { is: 'free' };
   }
 
+  /** The person lets go of it: nothing of what the hand did is kept. */
+  giveUp() {
+    this.fingers.clear();
+    this.letGo();
+  }
+
   private letGo() {
     const { state } = this;
     this.state = { is: 'free' };

@@ -22,11 +22,13 @@ interface Props {
   /** Paints what a drag gives; its draft stands in for the painting while it has a form. */
   drafts?: Drafts;
   drafted?: Shape | null;
+  /** Whether the painting stays in sight under a drag: it is not what the draft is of. */
+  stays?: boolean;
 }
 
 /** A piece painted to scale on canvases: its shadow, itself, and what dims it. Only what has changed is painted again. */
 export function PaintedPiece(props: Props) {
-  const { painting, view, width, height, label, lit, layerId = '', drafts, drafted = null } = props;
+  const { painting, view, width, height, label, lit, layerId = '', drafts, drafted = null, stays } = props;
   const ground = useRef<HTMLCanvasElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const veil = useRef<HTMLCanvasElement>(null);
@@ -77,7 +79,8 @@ export function PaintedPiece(props: Props) {
       style={{ width, height }}
       role="img"
       aria-label={label}
-      data-drafted={drafted ? true : undefined}
+      data-drafted={(drafted && !stays) || undefined}
+      data-stays={stays || undefined}
     >
       <canvas ref={ground} style={{ width, height }} />
       <canvas ref={canvas} style={{ width, height }} className="picture" />

@@ -1,6 +1,6 @@
 import { useEffect, useId, useRef, useState } from 'react';
 import { passingKeys } from '../units/format';
-import { pauseMs, useNewest } from './typed';
+import { asWideAs, pauseMs, useNewest } from './typed';
 import './Fields.scss';
 
 interface ChoiceProps<T extends string> {
@@ -37,6 +37,7 @@ export function Choice<T extends string>({ label, quiet, value, choices, onChang
     setPassed(to);
     pause.current = setTimeout(() => settle(to), pauseMs);
   };
+  const shown = passed ?? asked ?? value;
   return (
     <span className="number-field">
       <label htmlFor={id} className={quiet ? 'visually-hidden' : undefined}>
@@ -45,7 +46,8 @@ export function Choice<T extends string>({ label, quiet, value, choices, onChang
       <select
         id={id}
         className="choice-box"
-        value={passed ?? asked ?? value}
+        value={shown}
+        style={asWideAs(choices.find(([key]) => key === shown)?.[1] ?? '')}
         onPointerDown={() => (byKeys.current = false)}
         onKeyDown={(e) => {
           byKeys.current = passingKeys.test(e.key) && !e.altKey && e.key !== ' ';

@@ -17,9 +17,9 @@ interface Props {
 const width = 112;
 /** Thin coats are drawn this large; a deep casting is drawn smaller, so that all of it can be seen. */
 const mostPerMm = 17;
-const room = 230;
-const least = 22;
-const base = 60;
+const room = 180;
+const least = 20;
+const base = 44;
 
 /** A vertical cut through the piece, to scale above the base: the way through its layers. */
 export function CoreSample({ piece, plan: whole, beneath, chosen, sitting, onChoose, onAdd }: Props) {
@@ -101,10 +101,10 @@ export function CoreSample({ piece, plan: whole, beneath, chosen, sitting, onCho
         </ol>
       )}
       <svg width={width} height={base} viewBox={`0 0 ${width} ${base}`} aria-hidden className="base">
-        <path d={`M0 0H${width}V18l-14 5-14-5-14 5-14-5-14 5-14-5-14 5-14-5z`} fill={piece.ground.colour} />
-        <path d={`M0 27l14 5 14-5 14 5 14-5 14 5 14-5 14 5 14-5V${base}H0z`} fill={piece.ground.colour} />
+        <path d={`M0 0H${width}V12l-14 5-14-5-14 5-14-5-14 5-14-5-14 5-14-5z`} fill={piece.ground.colour} />
+        <path d={`M0 21l14 5 14-5 14 5 14-5 14 5 14-5 14 5 14-5V${base}H0z`} fill={piece.ground.colour} />
       </svg>
-      <small className="words">{piece.ground.mould ? 'mould' : 'base'}, cut short</small>
+      <small className="words">{piece.ground.mould ? 'mould' : 'base'} (not to scale)</small>
     </section>
   );
 }

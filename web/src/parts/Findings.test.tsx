@@ -57,14 +57,14 @@ it('says why, with numbers that open, and offers its remedies by a press', async
 
 it('is let be only with a reason, and speaks up again when asked', async () => {
   show(tilt);
-  await userEvent.click(screen.getByRole('button', { name: /Let it be/ }));
+  await userEvent.click(screen.getByRole('button', { name: /Dismiss/ }));
   const because = screen.getByLabelText('Because');
   fireEvent.change(because, { target: { value: 'Trued last week.' } });
   fireEvent.blur(because);
   expect(wave).toHaveBeenCalledWith(tilt, 'Trued last week.');
   cleanup();
   show({ ...tilt, wavedOff: 'Trued last week.' });
-  expect(screen.getByText(/let be/).textContent).toContain('Trued last week.');
+  expect(screen.getByText(/dismissed/).textContent).toContain('Trued last week.');
 });
 
 it('is a line each, the first and every danger open by itself, and opens by a press or from its pin', async () => {

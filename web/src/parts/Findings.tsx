@@ -42,7 +42,7 @@ export function Findings({ findings, opened, at, onOpen, onRemedy, onTry, onWave
             >
               {finding.wavedOff ? (
                 <p className="let-be">
-                  <b>{finding.title}</b> let be: {finding.wavedOff}{' '}
+                  <b>{finding.title}</b> dismissed: {finding.wavedOff}{' '}
                   <button
                     type="button"
                     className="btn btn-outline-primary"
@@ -138,14 +138,13 @@ function OneFinding({
           aria-expanded={waving}
           onClick={() => setWaving(!waving)}
         >
-          Let it be
+          Dismiss
         </button>
       </div>
       {waving && (
         <TextField
           label="Because"
           value=""
-          width="100%"
           onChange={(reason) => reason.trim() && onWave(finding, reason.trim())}
         />
       )}

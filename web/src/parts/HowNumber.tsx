@@ -97,7 +97,6 @@ function How({ of, onGo }: { of: Reckoned; onGo: () => void }) {
                   label={input.name}
                   quiet
                   unit={input.unit}
-                  width={58}
                   value={Number(input.value.toFixed(3))}
                   takes={{ field: rangeOf(input.field) }}
                   error={editing.say(input.field)}

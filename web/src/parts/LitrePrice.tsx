@@ -19,9 +19,8 @@ export function LitrePrice({ of, label }: { of: string; label: string }) {
       quiet
       unit={prices.money}
       empty="?"
-      width={56}
       value={prices.perLitre[of] ?? null}
-      error={error ? saidOf(error, `perLitre.${of}`, 'Not kept.') : undefined}
+      error={error ? saidOf(error, `perLitre.${of}`, 'Not saved.') : undefined}
       onChange={keep}
     />
   );

@@ -5,7 +5,7 @@ import { quantityQuery } from '../api/queries';
 import { typedNumber } from '../units/format';
 import { kinds, useUnits } from '../units/units';
 import { outside, useFields } from './fields';
-import { pauseMs, useNewest, useTyped } from './typed';
+import { asWideAs, pauseMs, useNewest, useTyped } from './typed';
 import './Fields.scss';
 
 interface NumberProps {
@@ -18,7 +18,6 @@ interface NumberProps {
   error?: string;
   /** Given where it may be left empty: the default that then counts, or what is said instead. */
   empty?: number | string;
-  width?: number;
   /** Place of the field in its document, without indices: its range is said while typing. And how many of what is shown are one there. */
   takes?: { field: string; per?: number };
   /** Is it taken while it is typed, not only when left? */
@@ -37,7 +36,6 @@ export function NumberField({
   value,
   error,
   empty,
-  width = 76,
   takes: { field, per = 1 } = { field: '' },
   live,
   onChange,
@@ -133,6 +131,7 @@ export function NumberField({
   };
 
   const message = wrong?.of === text ? wrong.message : error;
+  const blank = typeof empty === 'number' ? units.field(empty * per, unit) : (empty ?? '');
   return (
     <span className="number-field">
       <label htmlFor={id} className={quiet ? 'visually-hidden' : undefined}>
@@ -145,8 +144,8 @@ export function NumberField({
           inputMode="decimal"
           autoComplete="off"
           value={text}
-          placeholder={typeof empty === 'number' ? units.field(empty * per, unit) : empty}
-          style={{ width }}
+          placeholder={blank}
+          style={asWideAs(text || blank)}
           aria-invalid={message ? true : undefined}
           aria-describedby={`${id}-unit${message ? ` ${id}-error` : ''}`}
           onChange={(e) => change(e.target.value)}

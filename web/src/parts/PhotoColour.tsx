@@ -1,4 +1,5 @@
-import { useId, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
+import { FileButton } from './FileButton';
 import './PhotoColour.scss';
 
 /** So many pixels beside the one that is pressed count, on every side: the grain of a photo is no colour. */
@@ -13,7 +14,6 @@ interface Props {
 
 /** A colour from a photo: it is opened here, in this page alone, and the colour is taken where it is pressed. */
 export function PhotoColour({ label, onPick }: Props) {
-  const id = useId();
   const canvas = useRef<HTMLCanvasElement>(null);
   const [size, setSize] = useState<{ width: number; height: number } | null>(null);
   const [at, setAt] = useState({ x: 0, y: 0 });
@@ -48,20 +48,9 @@ export function PhotoColour({ label, onPick }: Props) {
     });
   return (
     <div className="photo-colour">
-      <label className="btn btn-outline-primary" htmlFor={id}>
+      <FileButton accept="image/png,image/jpeg" onFile={(file) => void open(file)}>
         {label}
-      </label>
-      <input
-        id={id}
-        type="file"
-        className="visually-hidden"
-        accept="image/png,image/jpeg"
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          if (file) void open(file);
-          e.target.value = '';
-        }}
-      />
+      </FileButton>
       {wrong && (
         <span className="field-error">This is no picture that can be opened: take a JPEG or PNG.</span>
       )}

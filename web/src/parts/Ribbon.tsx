@@ -7,36 +7,50 @@ import { clockText, localText, untilText, windowNames } from '../units/format';
 import { ms, place } from './ribbonLanes';
 import './Ribbon.scss';
 
-const usualLanes = 3;
-const laneHeight = 20;
-const top = 15;
+const laneHeight = 30;
+const top = 14;
+
+/** A taller screen has room for more of it at once, px. */
+const lanesFor = (height: number) => (height < 900 ? 1 : height < 1150 ? 2 : 3);
 
 /** The strip of the coming three days: nights, and every window of every curing piece. */
 export function Ribbon() {
   const { data } = useQuery(ribbonQuery);
   const strip = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
+  const [usualLanes, setLanes] = useState(1);
   useLayoutEffect(() => {
     const observer = new ResizeObserver(([entry]) => setWidth(entry?.contentRect.width ?? 0));
     if (strip.current) observer.observe(strip.current);
-    return () => observer.disconnect();
+    const fit = () => setLanes(lanesFor(window.innerHeight));
+    fit();
+    window.addEventListener('resize', fit);
+    return () => {
+      observer.disconnect();
+      window.removeEventListener('resize', fit);
+    };
   }, []);
 
   const from = data ? ms(data.now) : 0;
   const to = data ? ms(data.to) : 1;
   const x = (m: Moment) => (Math.max(0, Math.min(1, (ms(m) - from) / (to - from))) * width) | 0;
   const [all, setAll] = useState(false);
+  // Its windows are one stop of Tab; the arrows go from one to the next.
+  const [at, setAt] = useState(0);
+  const step = (e: React.KeyboardEvent, from: number) => {
+    const by = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[e.key];
+    if (!by) return;
+    e.preventDefault();
+    const links = [...(strip.current?.querySelectorAll<HTMLElement>('.span') ?? [])];
+    links[(from + by + links.length) % links.length]?.focus();
+  };
   const room = width > 0 && data ? place(data.spans, x, width - moreWidth, usualLanes) : [];
   const hidden = width > 0 && data ? data.spans.length - room.length : 0;
   const placed = all && data ? place(data.spans, x, width - moreWidth, data.spans.length) : room;
   const lanes = Math.max(usualLanes, ...placed.map((p) => p.lane + 1));
   return (
     <nav className="ribbon" aria-label="The coming three days">
-      <div
-        ref={strip}
-        className="ribbon-strip"
-        style={all ? { height: top + lanes * laneHeight + 5 } : undefined}
-      >
+      <div ref={strip} className="ribbon-strip" style={{ height: top + lanes * laneHeight + 2 }}>
         {data?.nights.map((night) => (
           <div key={night.from.at}>
             <div className="night" style={{ left: x(night.from), width: x(night.to) - x(night.from) }} />
@@ -55,8 +69,11 @@ export function Ribbon() {
         <span className="hour" data-now>
           now
         </span>
-        {placed.map(({ span, left, right, lane }) => (
+        {placed.map(({ span, left, right, lane }, i) => (
           <Link
+            tabIndex={i === Math.min(at, placed.length - 1) ? undefined : -1}
+            onFocus={() => setAt(i)}
+            onKeyDown={(e) => step(e, i)}
             key={`${span.pieceId}/${span.sittingId}/${span.milestone}`}
             to={`/pieces/${span.pieceId}/cure?layer=${span.layerId}&sitting=${span.sittingId}`}
             className="span"

@@ -1,5 +1,6 @@
 import { useId, useRef, useState } from 'react';
 import { passingKeys } from '../units/format';
+import { asWideAs } from './typed';
 
 interface SettledChoiceProps<T extends string> {
   label: string;
@@ -35,11 +36,14 @@ export function SettledChoice<T extends string>({
         if (!e.currentTarget.contains(e.relatedTarget)) setShown(null);
       }}
     >
-      <label htmlFor={id}>{label}</label>
+      <label htmlFor={id} className="visually-hidden">
+        {label}
+      </label>
       <select
         id={id}
         className="choice-box"
         value={shown ?? value}
+        style={asWideAs(choices.find(([key]) => key === (shown ?? value))?.[1] ?? '')}
         onPointerDown={() => (byKeys.current = false)}
         onKeyDown={(e) => {
           byKeys.current = passingKeys.test(e.key) && !e.altKey && e.key !== ' ';

@@ -1,5 +1,5 @@
 import { useEffect, useId, useRef } from 'react';
-import { pauseMs, useNewest, useTyped } from './typed';
+import { asWideAs, pauseMs, useNewest, useTyped } from './typed';
 import './Fields.scss';
 
 interface TextProps {
@@ -7,7 +7,8 @@ interface TextProps {
   quiet?: boolean;
   value: string;
   error?: string;
-  width?: number | string;
+  /** What stands there while it is empty. */
+  blank?: string;
   lines?: number;
   /** Is it taken while it is typed, not only when left? */
   live?: boolean;
@@ -15,7 +16,7 @@ interface TextProps {
 }
 
 /** A line or some lines of text, taken when left; Enter takes a line. */
-export function TextField({ label, quiet, value, error, width = 180, lines, live, onChange }: TextProps) {
+export function TextField({ label, quiet, value, error, blank = '', lines, live, onChange }: TextProps) {
   const id = useId();
   const [text, setText] = useTyped(value);
   const give = useNewest(onChange);
@@ -37,8 +38,7 @@ export function TextField({ label, quiet, value, error, width = 180, lines, live
   const shared = {
     id,
     value: text,
-    style: { width },
-    className: 'text-box',
+    placeholder: blank,
     'aria-invalid': error ? true : undefined,
     'aria-describedby': error ? `${id}-error` : undefined,
     onBlur: commit,
@@ -49,10 +49,12 @@ export function TextField({ label, quiet, value, error, width = 180, lines, live
         {label}
       </label>
       {lines ? (
-        <textarea {...shared} rows={lines} onChange={(e) => change(e.target.value)} />
+        <textarea {...shared} className="text-lines" rows={lines} onChange={(e) => change(e.target.value)} />
       ) : (
         <input
           {...shared}
+          className="text-box"
+          style={asWideAs(text || blank)}
           autoComplete="off"
           onChange={(e) => change(e.target.value)}
           onKeyDown={(e) => e.key === 'Enter' && commit()}

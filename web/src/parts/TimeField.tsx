@@ -4,7 +4,7 @@ import { saidOf } from '../api/client';
 import { momentQuery } from '../api/queries';
 import { fieldText, momentText } from '../units/format';
 import { useWorkshop } from '../units/workshop';
-import { pauseMs, useNewest, useTyped } from './typed';
+import { asWideAs, pauseMs, useNewest, useTyped } from './typed';
 import './Fields.scss';
 
 interface TimeProps {
@@ -15,6 +15,9 @@ interface TimeProps {
   hint?: string;
   onChange: (value: string) => void;
 }
+
+/** What a time may be said as. */
+const blank = 'tomorrow 7';
 
 /**
  * A moment of the workshop, typed as people say it and shown as everywhere else: "tomorrow 7" becomes "Sat 28 Nov, 07:00". The
@@ -82,9 +85,10 @@ export function TimeField({ label, value, error, hint, onChange }: TimeProps) {
       <span className="moment-field">
         <input
           id={id}
-          className="text-box time-box"
+          className="text-box"
+          style={asWideAs(text || blank)}
           autoComplete="off"
-          placeholder="tomorrow 7"
+          placeholder={blank}
           value={text}
           aria-invalid={message ? true : undefined}
           aria-describedby={message ? `${id}-error` : told || hint ? `${id}-hint` : undefined}

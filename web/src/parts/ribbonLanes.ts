@@ -13,8 +13,8 @@ export function place(spans: RibbonSpan[], x: (m: Moment) => number, width: numb
   const open = (span: RibbonSpan) => Number(span.state === 'open');
   for (const span of [...spans].sort((a, b) => open(b) - open(a) || next(a) - next(b))) {
     const words =
-      26 +
-      6.1 *
+      30 +
+      6.6 *
         `${span.pieceName} · ${windowNames[span.milestone]}${span.state === 'open' ? ', until 00:00' : ''}`
           .length;
     const left = Math.max(0, Math.min(x(span.opens), width - words));

@@ -24,3 +24,6 @@ export function useNewest<T>(callback: (value: T) => void) {
   });
   return useCallback((value: T) => newest.current(value), []);
 }
+
+/** As wide as what stands there: a value in a sentence is as long as its word. Where the browser can, it measures it itself. */
+export const asWideAs = (text: string) => ({ '--chars': Math.max(1, text.length) }) as React.CSSProperties;

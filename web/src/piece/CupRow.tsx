@@ -2,6 +2,7 @@ import type { FilledLayer } from '../editor/filled';
 import type { SittingView } from '../api/client';
 import { useUnits } from '../units/units';
 import { HowNumber } from '../parts/HowNumber';
+import { asWideAs } from '../parts/typed';
 import { Vessel, heightFor, sizeFor } from '../parts/Vessel';
 import { cupButton, reserveOf, usePull } from './usePull';
 import './CupRow.scss';
@@ -18,7 +19,7 @@ interface Props {
   onPoint: (cupId: string | null) => void;
 }
 
-const tallest = 84;
+const tallest = 60;
 
 /** The layer's cups along the bench edge, in pour order and to scale with each other. */
 export function CupRow({ layer, plan, chosen, pointed, pullable, onChoose, onPoint }: Props) {
@@ -37,7 +38,7 @@ export function CupRow({ layer, plan, chosen, pointed, pullable, onChoose, onPoi
     <section className="cup-row" aria-label="Cups, in pour order">
       <ol>
         {cups.map(({ cup, volume }) => (
-          <li key={cup.id}>
+          <li key={cup.id} style={asWideAs(cup.name)}>
             <button
               type="button"
               aria-describedby={pullable ? 'cup-row-key' : undefined}
@@ -57,13 +58,11 @@ export function CupRow({ layer, plan, chosen, pointed, pullable, onChoose, onPoi
         ))}
       </ol>
       <p className="key" id="cup-row-key">
-        In pour order, to scale
-        <br />
-        dashed: resin line · hatched: reserve, {units.show(reserveOf(plan), '%')}
+        In pour order, to scale · dashed: resin line · hatched: reserve, {units.show(reserveOf(plan), '%')}
         {pullable && (
           <>
             <br />
-            pull a level, or press ↑ ↓: the reserve of all cups; with Alt the band
+            drag a level, or press ↑ ↓: the reserve of all cups; with Alt the band
           </>
         )}
       </p>

@@ -6,7 +6,7 @@ import { moves } from './moves';
 
 const step = vi.fn();
 const down = vi.fn();
-const hold = { take: vi.fn(), move: vi.fn(), drop: vi.fn() };
+const hold = { take: vi.fn(), move: vi.fn(), drop: vi.fn(), leave: vi.fn() };
 
 const range = { what: 'Band width', from: 0.5, to: 1000, unit: 'mm', fromExcluded: false };
 
@@ -35,7 +35,7 @@ function grip(props: Partial<React.ComponentProps<typeof Grip>> = {}) {
   return element;
 }
 
-beforeEach(() => [step, down, hold.take, hold.move, hold.drop].forEach((f) => f.mockReset()));
+beforeEach(() => [step, down, hold.take, hold.move, hold.drop, hold.leave].forEach((f) => f.mockReset()));
 afterEach(() => {
   cleanup();
 });

@@ -8,6 +8,8 @@ export interface Hold {
   /** By how much since it was taken, and where in the drawing the hand is, in pixels. */
   move: (event: PointerEvent, by: { x: number; y: number }, at: { x: number; y: number }) => void;
   drop: (event: PointerEvent, by: { x: number; y: number }, at: { x: number; y: number }) => void;
+  /** It is let go of: nothing of what the hand did is kept. */
+  leave: () => void;
 }
 
 /** What a grip tells of itself. */
@@ -71,12 +73,22 @@ export function Grip({
       moved = true;
       hold.move(event, by(event), where(event));
     };
-    const drop = (event: PointerEvent) => {
+    const off = () => {
       grip.removeEventListener(moves, move);
       grip.removeEventListener('pointerup', drop);
       grip.removeEventListener('pointercancel', drop);
+      window.removeEventListener('keydown', leave);
+    };
+    const drop = (event: PointerEvent) => {
+      off();
       if (moved || hold.take) hold.drop(event, by(event), where(event));
     };
+    const leave = (event: KeyboardEvent) => {
+      if (event.key !== 'Escape') return;
+      off();
+      hold.leave();
+    };
+    window.addEventListener('keydown', leave);
     grip.addEventListener(moves, move);
     grip.addEventListener('pointerup', drop);
     grip.addEventListener('pointercancel', drop);

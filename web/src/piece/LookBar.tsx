@@ -29,7 +29,7 @@ export function LookBar({ look, hidden, onLook }: Props) {
       <Toggle
         on={look.wet}
         text="Just poured"
-        why="The topmost layer while it is wet: colours run into each other along their borders"
+        why="The topmost layer while it is wet: colours blend along their borders"
         onTurn={(wet) => onLook({ ...look, wet, face: 'top' })}
       />
       {hidden === null && (

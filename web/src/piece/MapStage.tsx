@@ -1,5 +1,14 @@
 import { useEffect, useLayoutEffect, useRef, useState, useSyncExternalStore } from 'react';
-import type { Finding, LayerView, Look, Painting, Piece, PlanView, SittingView } from '../api/client';
+import type {
+  Finding,
+  LayerView,
+  Look,
+  Painting,
+  Piece,
+  PlanView,
+  RunView,
+  SittingView,
+} from '../api/client';
 import type { PieceEditor } from '../editor/PieceEditor';
 import type { Pointer } from '../editor/StageHand';
 import { StageHand } from '../editor/StageHand';
@@ -14,10 +23,14 @@ import type { Drafts } from '../painting/Drafts';
 import { PaintedPiece } from '../painting/PaintedPiece';
 import { regionAt } from '../painting/regions';
 import { useEdits } from '../parts/editing';
+import type { Station } from '../stations/station';
 import { Callout } from './Callout';
 import { lookWords } from './LookBar';
 import type { Frame } from './StageHandles';
-import { OrderMarks } from './OrderMarks';
+import { Drift, Leads } from './GroundMarks';
+import { OrderMarks, Threads } from './OrderMarks';
+import { StoryKey, StoryMarks } from './StoryMarks';
+import { pouredIn } from './stagePainting';
 import { MapHandles, RimAndGround } from './StageHandles';
 import { Pin, StageFoot, TrialBar, type Trial } from './StageParts';
 import type { HoldOf } from './grips';
@@ -55,9 +68,9 @@ interface Props {
   editor: PieceEditor;
   picture: Picture;
   worked: Worked;
-  supports: PlanView['ground']['standing']['supports'];
-  /** What is written on it: what the second look sees there, and the sitting whose order of pours is told. */
-  marks: { findings: Finding[]; order: SittingView | null };
+  ground: PlanView['ground'];
+  /** What is written on it: what the second look sees there, and what its station has to say of a sitting and its log. */
+  marks: { findings: Finding[]; at: Station; sitting: SittingView; run?: RunView };
   /** What can be taken hold of: hearts and bands, the rim, regions to be picked, or nothing. */
   handles: 'map' | 'rim' | 'regions' | null;
   /** A change that is looked at before it is taken. */
@@ -68,7 +81,7 @@ interface Props {
 
 /** The piece to scale, with what can be taken hold of above it. */
 export function MapStage(props: Props) {
-  const { piece, editor, picture, worked, handles, trial, onPoint } = props;
+  const { piece, editor, picture, worked, handles, trial, marks, onPoint } = props;
   const { painting, drafts, drafted, look } = picture;
   const { selected, onSelect } = props.selection;
   const { plan } = worked;
@@ -141,6 +154,10 @@ export function MapStage(props: Props) {
         setHeld(null);
         void edit(...change(by.x / pixelsPerMm, by.y / pixelsPerMm, inMm(to)));
       },
+      leave: () => {
+        setHeld(null);
+        letGo();
+      },
     });
   const frame: Frame = {
     px: (mm) => view.x + mm * pixelsPerMm,
@@ -181,6 +198,7 @@ export function MapStage(props: Props) {
             label={`${piece.name}, painted to scale${lookWords(look)}`}
             drafts={drafts}
             drafted={drafted}
+            stays={marks.at === 'ground'}
           />
           <svg className="handles" width={room.width} height={room.height} data-moving={panning || undefined}>
             {handles === 'map' && (
@@ -194,21 +212,43 @@ export function MapStage(props: Props) {
                 trace={trace}
               />
             )}
-            {props.marks.order && (
-              <OrderMarks layer={worked.wholePlan} sitting={props.marks.order} frame={frame} />
+            {marks.at === 'pour' && (
+              <>
+                <Threads
+                  layer={worked.wholePlan}
+                  sitting={marks.sitting}
+                  frame={frame}
+                  height={room.height}
+                />
+                <OrderMarks layer={worked.wholePlan} sitting={marks.sitting} frame={frame} />
+              </>
+            )}
+            {marks.at === 'story' && (
+              <StoryMarks
+                layer={worked.wholePlan}
+                lines={pouredIn(worked.whole.id, marks.sitting, marks.run)}
+                frame={frame}
+              />
+            )}
+            {marks.at === 'ground' && (
+              <>
+                <Drift standing={props.ground.standing} shape={shape} frame={frame} />
+                <Leads ground={props.ground} shape={shape} frame={frame} height={room.height} />
+              </>
             )}
             {handles === 'rim' && (
               <RimAndGround
                 ground={(hand ?? piece).ground}
                 moved={hand !== null}
-                supports={props.supports}
+                supports={props.ground.standing.supports}
                 shape={shape}
                 frame={frame}
                 hold={holding(() => setHeld({ widthMm: shape.widthMm, heightMm: shape.heightMm }))}
               />
             )}
           </svg>
-          {props.marks.findings.map((finding) => (
+          {marks.at === 'story' && <StoryKey />}
+          {marks.findings.map((finding) => (
             <Pin key={finding.key} finding={finding} px={frame.px} py={frame.py} />
           ))}
           {handles === 'map' && (
@@ -222,7 +262,7 @@ export function MapStage(props: Props) {
           {trial && <TrialBar trial={trial} />}
           <StageFoot
             pixelsPerMm={pixelsPerMm}
-            picture={trial ? null : picture}
+            picture={trial || marks.at === 'ground' || marks.at === 'story' ? null : picture}
             walls={
               handles === 'map' && layer.layout?.kind === 'pools'
                 ? {
@@ -291,6 +331,8 @@ function useHand(
     };
     const lift = (e: PointerEvent) => own.lift(inStage(element, e));
     const cancel = (e: PointerEvent) => own.cancel(inStage(element, e));
+    const key = (e: KeyboardEvent) => e.key === 'Escape' && own.giveUp();
+    window.addEventListener('keydown', key);
     element.addEventListener(moves, move);
     element.addEventListener('pointerup', lift);
     element.addEventListener('pointercancel', cancel);
@@ -298,6 +340,7 @@ function useHand(
       element.removeEventListener(moves, move);
       element.removeEventListener('pointerup', lift);
       element.removeEventListener('pointercancel', cancel);
+      window.removeEventListener('keydown', key);
     };
   }, [stage]);
   return (e: React.PointerEvent<HTMLDivElement>, on: Parameters<StageHand['press']>[1]) => {

@@ -1,6 +1,7 @@
 import type { LayerView, SittingView } from '../api/client';
 import type { Frame } from './StageHandles';
-import { fanOut } from './fanOut';
+import { RegionMarks, middleOf } from './RegionMarks';
+import { nextOf } from '../stations/station';
 import './OrderMarks.scss';
 
 interface Props {
@@ -9,49 +10,53 @@ interface Props {
   frame: Frame;
 }
 
-/** So far a number stands from the next, pixels from its middle. */
-const touch = 14;
+const isOpen = (sitting: SittingView, layerId: string, region: string) =>
+  !sitting.poured || sitting.openRegions.some((r) => r.layerId === layerId && r.region === region);
 
 /** The order of the pours, written where each of them goes: what is poured is ticked, the next one stands out. */
 export function OrderMarks({ layer, sitting, frame }: Props) {
-  const open = (layerId: string, region: string) =>
-    !sitting.poured || sitting.openRegions.some((r) => r.layerId === layerId && r.region === region);
-  const next = sitting.steps.find((s) => open(s.layerId, s.regionId));
-  const marks = layer.regions.flatMap(({ id, middle }) => {
-    const turns = sitting.steps.flatMap((s, i) =>
-      s.layerId === layer.layerId && s.regionId === id ? [i + 1] : [],
-    );
-    if (!middle || turns.length === 0) return [];
-    const state = !open(layer.layerId, id)
-      ? 'poured'
-      : next?.layerId === layer.layerId && next.regionId === id
-        ? 'next'
-        : 'to-come';
-    const { xMm, yMm } = layer.box;
-    return [
-      {
-        words: state === 'poured' ? '✓' : turns.join('+'),
-        state,
-        x: frame.px(xMm + middle.xMm),
-        y: frame.py(yMm + middle.yMm),
-        touch,
-      },
-    ];
-  });
-  const placed = fanOut(marks, [], -1);
+  const next = nextOf(sitting);
   return (
-    <g className="order-marks" aria-hidden>
-      {marks.map((mark, i) => {
-        const { x, y } = placed[i] ?? mark;
-        const half = Math.max(12, 4 + 5 * mark.words.length);
+    <RegionMarks
+      layer={layer}
+      frame={frame}
+      of={(id) => {
+        const turns = sitting.steps.flatMap((s, i) =>
+          s.layerId === layer.layerId && s.regionId === id ? [i + 1] : [],
+        );
+        if (turns.length === 0) return null;
+        if (!isOpen(sitting, layer.layerId, id)) return { words: '✓', state: 'poured' };
+        const first = next?.layerId === layer.layerId && next.regionId === id;
+        return { words: turns.join('+'), state: first ? 'next' : 'to-come' };
+      }}
+    />
+  );
+}
+
+/** The cups of a sitting in the order in which they are first poured. */
+export const cupsInOrder = (sitting: SittingView) => [...new Set(sitting.steps.map((s) => s.cupId))];
+
+/** A thread is so wide at least, and wider by the root of what is poured, pixels. */
+const threadWidth = (ml: number) => 1.5 + Math.min(9, 0.9 * Math.sqrt(ml));
+
+/** Threads of resin from the cups at the left edge to where each is poured; what is poured has none any more. */
+export function Threads({ layer, sitting, frame, height }: Props & { height: number }) {
+  const cups = cupsInOrder(sitting);
+  const colours = new Map(layer.colours.map((c) => [c.cupId, c.colour]));
+  const threads = sitting.steps.flatMap((step, i) => {
+    const to = step.layerId === layer.layerId ? middleOf(layer, step.regionId, frame) : null;
+    if (!to || !isOpen(sitting, step.layerId, step.regionId)) return [];
+    const y = (height * (cups.indexOf(step.cupId) + 0.5)) / cups.length;
+    return [{ i, step, d: `M0 ${y}C${0.4 * to.x} ${y - 24} ${0.7 * to.x} ${to.y - 30} ${to.x} ${to.y}` }];
+  });
+  return (
+    <g className="threads" aria-hidden>
+      {threads.map(({ i, step, d }) => {
+        const width = threadWidth(step.pourMl.value);
         return (
-          <g key={i} data-state={mark.state}>
-            {y !== mark.y && <path d={`M${mark.x} ${mark.y}L${x} ${y}`} />}
-            {y !== mark.y && <circle cx={mark.x} cy={mark.y} r={2.5} />}
-            <rect x={x - half} y={y - 12} width={2 * half} height={24} rx={12} />
-            <text x={x} y={y}>
-              {mark.words}
-            </text>
+          <g key={i}>
+            <path d={d} className="thread-edge" strokeWidth={width + 2} />
+            <path d={d} stroke={colours.get(step.cupId) ?? '#dfe9e6'} strokeWidth={width} />
           </g>
         );
       })}

@@ -23,10 +23,12 @@ interface Props {
   /** The sitting that is looked at. */
   sitting: string;
   choose: (layerId: string, sittingId?: string) => void;
+  /** The piece, small, where the stage shows something else. */
+  children?: React.ReactNode;
 }
 
 /** What the piece is, its layers in a core sample, and whether it is kept. */
-export function PieceColumn({ page, piece, plan, view, chosen, sitting, choose }: Props) {
+export function PieceColumn({ page, piece, plan, view, chosen, sitting, choose, children }: Props) {
   const units = useUnits();
   const { editor } = page;
   const pour = () =>
@@ -35,9 +37,12 @@ export function PieceColumn({ page, piece, plan, view, chosen, sitting, choose }
     });
   return (
     <aside className="left">
-      <h1 tabIndex={-1}>{piece.name}</h1>
-      <p className="hint">{sizeOf(piece.ground, plan.ground, units)}</p>
-      <Lying piece={piece} view={view} />
+      <div className="left-head">
+        <h1 tabIndex={-1}>{piece.name}</h1>
+        <p className="hint">{sizeOf(piece.ground, plan.ground, units)}</p>
+        <Lying piece={piece} view={view} />
+        {children}
+      </div>
       <Sample
         piece={piece}
         plan={plan}
@@ -47,11 +52,13 @@ export function PieceColumn({ page, piece, plan, view, chosen, sitting, choose }
         onChoose={choose}
         onAdd={pour}
       />
-      <Kept page={page} canUndo={view.canUndo} canRedo={view.canRedo} />
-      <Link className="picture-link" to={`/pieces/${view.id}/share`}>
-        Versions, colourways, paper
-      </Link>
-      <Again view={view} />
+      <div className="left-foot">
+        <Kept page={page} canUndo={view.canUndo} canRedo={view.canRedo} />
+        <Link className="picture-link" to={`/pieces/${view.id}/share`}>
+          Versions, colourways, paper
+        </Link>
+        <Again view={view} />
+      </div>
     </aside>
   );
 }
@@ -131,10 +138,10 @@ function Kept({ page, canUndo, canRedo }: { page: PieceOnPage; canUndo: boolean;
       </div>
       {view?.undoes && <p className="hint">Undo: {view.undoes}</p>}
       <div role="status">
-        {saving.state === 'kept' && `Kept at ${clockText(saving.at)}.`}
-        {saving.state === 'saving' && 'Keeping…'}
-        {saving.state === 'refused' && <p>Not kept: {saving.message}</p>}
-        {saving.state === 'waiting' && <p>Not kept yet: {saving.message} It will be tried again.</p>}
+        {saving.state === 'kept' && `Saved at ${clockText(saving.at)}.`}
+        {saving.state === 'saving' && 'Saving…'}
+        {saving.state === 'refused' && <p>Not saved: {saving.message}</p>}
+        {saving.state === 'waiting' && <p>Not saved yet: {saving.message} It will be tried again.</p>}
         {saving.state === 'stale' && <p>{looking ? 'This is the newest, not yours.' : saving.message}</p>}
       </div>
       {saving.state === 'stale' && (
@@ -152,7 +159,7 @@ function Kept({ page, canUndo, canRedo }: { page: PieceOnPage; canUndo: boolean;
             className="btn btn-outline-primary"
             onClick={() => void editor.settle('mine')}
           >
-            Keep mine over it
+            Save mine over it
           </button>
         </>
       )}

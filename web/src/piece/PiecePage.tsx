@@ -14,22 +14,23 @@ import { PourStation } from '../stations/pour/PourStation';
 import type { AtStation, Station } from '../stations/station';
 import { StationProvider, stationNames, stations } from '../stations/station';
 import { StoryStation } from '../stations/story/StoryStation';
+import { AcrossTable, useAcrossTable } from './AcrossTable';
 import { CupRow } from './CupRow';
 import { usualLook } from './LookBar';
-import { JugStage } from './jugs/JugStage';
 import { WhyBatches } from './jugs/WhyBatches';
-import { MapStage } from './MapStage';
 import { PieceColumn } from './PieceColumn';
 import { PouredQuestion } from './PouredQuestion';
 import type { Trial } from './SecondLook';
 import { SecondLook } from './SecondLook';
 import { SmallMap } from './SmallMap';
+import { Stage, elsewhere } from './Stage';
 import { StringOfStations } from './StringOfStations';
 import { Unplanned } from './Unplanned';
 import { useAsked, useChosen } from './useChosen';
 import { useKeptFocus } from './useKeptFocus';
 import { usePiece } from './usePiece';
 import { usePoured } from './usePoured';
+import { useStationKeys } from './useStationKeys';
 import { useUndoKeys } from './useUndoKeys';
 import { useZone } from './useZone';
 import './PiecePage.scss';
@@ -50,7 +51,6 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const { layer: asked, sitting: askedSitting } = useAsked(id);
   const [look, setLook] = useState(usualLook);
   const page = usePiece(id, asked, look, station === 'story');
-  const below = page.lookedAt.face === 'underside';
   const { editor, draft: piece, plan, view, painting, errors } = page;
 
   const own = piece?.layers.find((l) => l.id === asked) ?? piece?.layers.at(-1);
@@ -166,8 +166,15 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     ],
   );
 
+  const [far, turn] = useAcrossTable();
   useKeptFocus();
   useUndoKeys(editor);
+  const search = layer ? `?layer=${layer.id}&sitting=${layer.sitting}` : '';
+  const nothing = useCallback(() => {
+    select(null);
+    setCup(null);
+  }, [select, setCup]);
+  useStationKeys(id, search, nothing);
 
   if (!stations.includes(station as Station)) return <Navigate to={`/pieces/${id}/map`} replace />;
   if (page.missing && !piece) {
@@ -195,6 +202,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   }
 
   const Page = pages[station as Station];
+  const bench = station === 'cups' || station === 'pour';
   return (
     <EditingProvider value={editing}>
       <StationProvider value={at}>
@@ -203,16 +211,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
           onLeave={poured.leave}
           onChange={poured.change}
         />
-        <main id="main" className="piece">
-          <PieceColumn
-            page={page}
-            piece={piece}
-            plan={plan}
-            view={view}
-            chosen={layer.id}
-            sitting={sittingPlan.sittingId}
-            choose={chosen.choose}
-          />
+        <main id="main" className="piece" data-far={(bench && far) || undefined} data-station={station}>
           <Tags
             id={id}
             layer={layer}
@@ -221,85 +220,45 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             ground={piece.ground}
             groundPlan={plan.ground}
             findings={plan.findings}
-            search={`?layer=${layer.id}&sitting=${layer.sitting}`}
+            search={search}
           />
-          {station === 'cups' ? (
-            <JugStage
-              picks={{
-                chosen: chosen.cup,
-                pointed: chosen.pointed,
-                onChoose: chosen.setCup,
-                onPoint: chosen.setPointed,
-              }}
-            />
-          ) : painting ? (
-            <MapStage
-              piece={piece}
-              editor={editor}
-              picture={{
-                painting: tried?.painting ?? painting,
-                drafts: page.drafts,
-                drafted: page.drafted,
-                lit: chosen.lit,
-                look: page.lookedAt,
-                hidden: plan.hidden,
-                onLook: setLook,
-                working: page.working,
-              }}
-              worked={{
-                layer: worked,
-                plan: workedPlan,
-                zone: inside,
-                whole: layer,
-                wholePlan: layerPlan,
-                chooseZone: chosen.chooseZone,
-              }}
-              supports={plan.ground.standing.supports}
-              marks={{
-                findings: tried || below ? [] : found.filter((f) => !f.wavedOff),
-                order: station === 'pour' && !tried && !below ? sittingPlan : null,
-              }}
-              handles={
-                tried || below
-                  ? null
-                  : station === 'map'
-                    ? 'map'
-                    : station === 'ground'
-                      ? 'rim'
-                      : station === 'pour'
-                        ? 'regions'
-                        : null
-              }
-              trial={
-                tried && {
-                  label: tried.label,
-                  left: tried.left,
-                  take: () => void editor.edit(tried.remedy),
-                  leave: () => setTrial(null),
-                }
-              }
-              selection={{ selected: chosen.selected, onSelect: chosen.select }}
-              onPoint={chosen.point}
-            />
-          ) : (
-            <div className="stage">{page.unpainted && <p className="say-wrong">{page.unpainted}</p>}</div>
-          )}
+          <PieceColumn
+            page={page}
+            piece={piece}
+            plan={plan}
+            view={view}
+            chosen={layer.id}
+            sitting={sittingPlan.sittingId}
+            choose={chosen.choose}
+          >
+            {elsewhere.has(station as Station) && painting && (
+              <SmallMap
+                piece={piece}
+                layerId={layer.id}
+                to={`/pieces/${id}/map${search}`}
+                picture={{ painting, drafts: page.drafts, drafted: page.drafted, lit: chosen.lit }}
+              />
+            )}
+          </PieceColumn>
+          <Stage
+            station={station as Station}
+            page={page}
+            chosen={chosen}
+            layerPlan={layerPlan}
+            sitting={sittingPlan}
+            found={found}
+            tried={tried}
+            onTried={() => setTrial(null)}
+            onLook={setLook}
+          />
           <section className="right" aria-label={stationNames[station as Station]}>
+            {bench && <AcrossTable far={far} onTurn={turn} />}
             <Page
               key={`${station}/${layer.id}/${layer.sitting}/${inside ?? ''}/${poured.left}/${page.renewed}`}
             />
           </section>
-          {station === 'cups' ? (
-            painting && (
-              <SmallMap
-                piece={piece}
-                layerId={layer.id}
-                picture={{ painting, drafts: page.drafts, drafted: page.drafted, lit: chosen.lit }}
-              >
-                <WhyBatches />
-              </SmallMap>
-            )
-          ) : (
+          {station === 'cups' && <WhyBatches />}
+          {station !== 'cups' && station !== 'pour' && (
             <Cups
               layer={layer}
               plan={sittingPlan}

@@ -71,7 +71,7 @@ export function openAt(
       if (plan.poured) return { share: 1, words: 'done' };
       const steps = groundPlan.preparation;
       const open = steps.filter((s) => !s.done).length;
-      if (!ground.base) return { share: 0, words: 'base not said' };
+      if (!ground.base) return { share: 0, words: 'no material yet' };
       return open === 0
         ? { share: 1, words: 'prepared' }
         : { share: 1 - open / steps.length, words: `${open} to prepare` };

@@ -9,7 +9,7 @@ const { edit, Page } = testEdits();
 const held = vi.fn<(change: (x: number, y: number, to: Spot) => Edit[]) => void>();
 const hold = (change: Parameters<typeof held>[0]) => {
   held(change);
-  return { move: () => undefined, drop: () => undefined };
+  return { move: () => undefined, drop: () => undefined, leave: () => undefined };
 };
 const px = (mm: number) => 2 * mm;
 

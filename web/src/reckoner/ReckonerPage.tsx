@@ -80,7 +80,7 @@ function Working({ sum }: { sum: Sum }) {
       )}
       {answer && <Answer sum={sum} values={answer.of} answer={answer.got} old={!!error} />}
       <button type="button" className="btn btn-outline-primary" onClick={() => change(startOf(sum.parts))}>
-        Start this sum afresh
+        Clear
       </button>
     </section>
   );
@@ -117,7 +117,6 @@ function Parts({ parts, values, at, errors, onChange }: PartsProps) {
       live
       value={values[blank.blank] as number | null}
       error={say(place)}
-      width={blank.unit === '' || blank.start === undefined ? 58 : 76}
       onChange={(v) => set(blank.blank, v)}
     />
   );
@@ -131,7 +130,6 @@ function Parts({ parts, values, at, errors, onChange }: PartsProps) {
             label={part.label}
             quiet
             live
-            width={140}
             value={values[part.words] as string}
             error={say(part.words)}
             onChange={(v) => set(part.words, v)}

@@ -64,7 +64,6 @@ function Versions({ view }: { view: PieceView }) {
             <TextField
               label="Name it as it is now"
               value=""
-              width={190}
               onChange={(name) => name.trim() && change.mutate({ do: 'name', basedOn, name })}
             />
           </p>
@@ -218,7 +217,7 @@ function Another({ view }: { view: PieceView }) {
             ))}
           </ul>
           <p className="line">
-            <TextField label="Name of the copy" value={name} width={240} onChange={setName} />
+            <TextField label="Name of the copy" value={name} onChange={setName} />
           </p>
           <div className="row-buttons">
             <button type="button" className="btn btn-primary" onClick={copy}>

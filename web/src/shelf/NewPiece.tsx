@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import type { Edit, Ground } from '../api/client';
 import { Refused, said } from '../api/client';
 import { bringPiece, changeGround, newPiece } from '../api/changes';
+import { FileButton } from '../parts/FileButton';
 import { TextField } from '../parts/TextField';
 import type { Editing } from '../parts/editing';
 import { EditingProvider, setField } from '../parts/editing';
@@ -47,9 +48,20 @@ export function NewPiece() {
         }}
       >
         <h1>A new piece</h1>
-        <TextField label="Name" value={name} width={280} error={say('name')} onChange={setName} />
         <EditingProvider value={editing}>
-          <GroundSentence ground={ground} />
+          <GroundSentence
+            ground={ground}
+            of={
+              <TextField
+                label="Name"
+                quiet
+                blank="A piece without a name"
+                value={name}
+                error={say('name')}
+                onChange={setName}
+              />
+            }
+          />
         </EditingProvider>
         {refused && Object.keys(refused.errors).length === 0 && (
           <p className="say-wrong">{refused.message}</p>
@@ -118,14 +130,14 @@ function FromFile() {
     bringing.mutate(file, { onSuccess: (made) => void navigate(`/pieces/${made.id}/map`) });
   return (
     <p className="from-file">
-      <label htmlFor="from-file">Or bring a piece from a file</label>{' '}
-      <input
+      <FileButton
         id="from-file"
-        type="file"
         accept=".json,application/json"
-        aria-describedby={failed ? 'from-file-error' : undefined}
-        onChange={(e) => e.target.files?.[0] && bring(e.target.files[0])}
-      />
+        describedBy={failed ? 'from-file-error' : undefined}
+        onFile={bring}
+      >
+        Or bring a piece from a file
+      </FileButton>
       {failed && (
         <span id="from-file-error" className="field-error" role="alert">
           {failed}

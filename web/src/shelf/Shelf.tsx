@@ -38,9 +38,6 @@ export function Shelf() {
         <Link className="btn btn-primary" to="/new">
           Start a piece
         </Link>
-        <Link className="shelf-aside" to="/speed">
-          How quick is it here?
-        </Link>
       </div>
       <Aside />
       {error && <p className="say-wrong">{error.message}</p>}

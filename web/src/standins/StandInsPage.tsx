@@ -33,12 +33,11 @@ function LevelPanel({ now }: { now: LevelSteering }) {
   const live = useLive();
   const refused = steering.error instanceof Refused ? steering.error : null;
   const steer = (change: Partial<LevelSteering>) => steering.mutate({ ...now, ...change });
-  const field = (label: string, key: keyof LevelSteering, width = 64) => (
+  const field = (label: string, key: keyof LevelSteering) => (
     <NumberField
       label={label}
       quiet
       unit="°"
-      width={width}
       value={now[key]}
       error={refused?.errors[key]?.[0]}
       onChange={(v) => v !== null && steer({ [key]: v })}
@@ -50,7 +49,7 @@ function LevelPanel({ now }: { now: LevelSteering }) {
       <p className="sentence">
         The spot it lies on is really {field('True tilt across', 'acrossDeg')} higher on the right and{' '}
         {field('True tilt along', 'alongDeg')} higher at the lower side; the level shows steps of{' '}
-        {field('Step of the level', 'stepDeg', 52)}, as a phone does at 0.1°.
+        {field('Step of the level', 'stepDeg')}, as a phone does at 0.1°.
       </p>
       <p role="status" className="shows">
         {live
@@ -73,12 +72,11 @@ function ScalePanel({ now }: { now: ScaleSteering }) {
   const live = useLive();
   const refused = steering.error instanceof Refused ? steering.error : null;
   const steer = (change: Partial<ScaleSteering>) => steering.mutate(() => change);
-  const field = (label: string, key: Exclude<keyof ScaleSteering, 'behaves'>, unit: string, width = 64) => (
+  const field = (label: string, key: Exclude<keyof ScaleSteering, 'behaves'>, unit: string) => (
     <NumberField
       label={label}
       quiet
       unit={unit}
-      width={width}
       value={now[key]}
       error={refused?.errors[key]?.[0]}
       onChange={(v) => v !== null && steer({ [key]: v })}
@@ -89,11 +87,10 @@ function ScalePanel({ now }: { now: ScaleSteering }) {
       <h2>Bench scale</h2>
       <p className="sentence">
         On it are really {field('Really on it', 'onItG', 'g')}; poured on at{' '}
-        {field('Poured on at', 'pourGPerS', 'g/s', 48)} until there are{' '}
-        {field('Until there are', 'pourToG', 'g')}. It drifts by{' '}
-        {field('Drifts by', 'driftGPerMin', 'g/min', 48)}, somebody leans on it with{' '}
-        {field('Leans on it with', 'leanG', 'g', 48)}, its readings jump by{' '}
-        {field('Readings jump by', 'jumpG', 'g', 48)}, and it{' '}
+        {field('Poured on at', 'pourGPerS', 'g/s')} until there are {field('Until there are', 'pourToG', 'g')}
+        . It drifts by {field('Drifts by', 'driftGPerMin', 'g/min')}, somebody leans on it with{' '}
+        {field('Leans on it with', 'leanG', 'g')}, its readings jump by{' '}
+        {field('Readings jump by', 'jumpG', 'g')}, and it{' '}
         <Choice
           label="How it behaves"
           quiet

@@ -63,7 +63,7 @@ describe('the name of a region', () => {
     };
     const zoned = layer({ zones: [zone] as unknown as FilledLayer['zones'] });
     expect(regionName(zoned, 'z/start')).toBe('Pool: film below, the amber');
-    expect(regionName(zoned, 'kept/k')).toBe('kept zone');
+    expect(regionName(zoned, 'kept/k')).toBe('reserved spot');
     expect(regionName(zoned, 'kept/k/dam')).toBe('dam');
     expect(regionName(zoned, 'b2')).toBe('the bone');
   });

@@ -52,6 +52,13 @@ export function timesPoured({ set, mould }: Piece['ground']): { of: string; word
   return pieces > 1 ? { of: 'piece', words: `the ${pieces} that are cast at once` } : null;
 }
 
+/** The first pour of a sitting that is still to come. */
+export const nextOf = (sitting: SittingView) =>
+  sitting.steps.find(
+    (s) =>
+      !sitting.poured || sitting.openRegions.some((r) => r.layerId === s.layerId && r.region === s.regionId),
+  );
+
 /** The ways of laying out, in the words of the sentence that chooses one. */
 export const layoutKinds = [
   ['rings', 'rings from hearts'],
@@ -87,7 +94,7 @@ export const stationNames: Record<Station, string> = {
  */
 export function regionName(layer: FilledLayer, regionId: string, cupId?: string | null): string {
   const [first, ...rest] = regionId.split('/');
-  if (first === 'kept') return rest.length > 1 ? 'dam' : 'kept zone';
+  if (first === 'kept') return rest.length > 1 ? 'dam' : 'reserved spot';
   const zone = rest.length > 0 ? layer.zones?.find((z) => z.id === first) : undefined;
   if (zone) return `${zone.name}: ${regionName(inZone(layer, zone), rest.join('/'), cupId)}`;
   const nameOf = (id: string | null | undefined) => layer.cups.find((c) => c.id === id)?.name ?? '?';

@@ -184,7 +184,7 @@ internal sealed class OldWorkValidator : AbstractValidator<OldWork>
             .WithMessage("Depths of parts must name each part once, from 1 up, of a drawn outline.");
         RuleFor(o => o.XMm).In(Accepted.HeartPlaceMm with { What = "Left of the older work" });
         RuleFor(o => o.YMm).In(Accepted.HeartPlaceMm with { What = "Top of the older work" });
-        RuleFor(o => o.Kept).Must(k => k!.Value.Length <= Zone.Most).WithMessage($"Up to {Zone.Most} zones of a piece are kept.").When(o => o.Kept is not null);
+        RuleFor(o => o.Kept).Must(k => k!.Value.Length <= Zone.Most).WithMessage($"Up to {Zone.Most} spots of a piece are reserved.").When(o => o.Kept is not null);
         RuleForEach(o => o.Kept!.Value).SetValidator(new KeptZoneValidator()).OverridePropertyName("kept").When(o => o.Kept is not null);
         RuleFor(o => o.StandsMm).In(Accepted.StandsMm);
         RuleFor(o => o.ReliefMm).In(Accepted.ReliefMm);

@@ -19,8 +19,8 @@ internal sealed class LayerValidator : AbstractValidator<Layer>
             .OverridePropertyName("partDepths").When(l => l.PartDepths is not null);
         RuleFor(l => l.Contrast).IsInEnum();
         RuleFor(l => l).Custom((layer, context) => Tell(context, "", Layouts.Problems(layer.Layout, layer.Aside, layer.DepthMm)));
-        RuleFor(l => l.Zones).Must(z => z!.Value.Length <= Zone.Most).WithMessage($"A layer has up to {Zone.Most} zones.")
-            .Must(z => Unique(z!.Value.Select(x => x.Id).Append("kept"))).WithMessage("Each zone needs an id of its own, other than 'kept'.")
+        RuleFor(l => l.Zones).Must(z => z!.Value.Length <= Zone.Most).WithMessage($"A layer has up to {Zone.Most} parts.")
+            .Must(z => Unique(z!.Value.Select(x => x.Id).Append("kept"))).WithMessage("Each part needs an id of its own, other than 'kept'.")
             .When(l => l.Zones is not null);
         RuleFor(l => l).Custom((layer, context) =>
         {

@@ -222,15 +222,15 @@ internal static class Zones
     public static IEnumerable<ValidationFailure> Problems(Layer layer, Zone zone)
     {
         var failures = new List<ValidationFailure>();
-        Measure(zone.Outline, " of the zone", (field, sentence) => failures.Add(new(field, sentence)));
+        Measure(zone.Outline, " of the part", (field, sentence) => failures.Add(new(field, sentence)));
         if (string.IsNullOrWhiteSpace(zone.Name) || zone.Name.Length > LongestName)
         {
-            failures.Add(new("name", $"The zone's name must have from 1 to {LongestName} characters."));
+            failures.Add(new("name", $"The part's name must have from 1 to {LongestName} characters."));
         }
 
         foreach (var (field, side, _) in new[] { ("xMm", "left", zone.XMm), ("yMm", "top", zone.YMm) }.Where(p => !Accepted.PlaceMm.Contains(p.Item3)))
         {
-            failures.Add(new(field, (Accepted.PlaceMm with { What = $"Zone from the {side}" }).Sentence));
+            failures.Add(new(field, (Accepted.PlaceMm with { What = $"Part from the {side}" }).Sentence));
         }
 
         return failures.Concat(Layouts.Problems(zone.Layout, zone.Aside, layer.DepthMm));
@@ -241,12 +241,12 @@ internal sealed class KeptZoneValidator : AbstractValidator<KeptZone>
 {
     public KeptZoneValidator()
     {
-        RuleFor(k => k.Name).Named("Name of the kept zone");
+        RuleFor(k => k.Name).Named("Name of the reserved spot");
         RuleFor(k => k.Keep).IsInEnum();
-        RuleFor(k => k.XMm).In(Accepted.PlaceMm, "Kept zone from the left");
-        RuleFor(k => k.YMm).In(Accepted.PlaceMm, "Kept zone from the top");
+        RuleFor(k => k.XMm).In(Accepted.PlaceMm, "Reserved spot from the left");
+        RuleFor(k => k.YMm).In(Accepted.PlaceMm, "Reserved spot from the top");
         RuleFor(k => k.DamMm).In(Accepted.DamMm);
         RuleFor(k => k.ClearMm).In(Accepted.FaceClearMm);
-        RuleFor(k => k.Outline).Custom((outline, context) => Zones.Measure(outline, " of the kept zone", context.AddFailure));
+        RuleFor(k => k.Outline).Custom((outline, context) => Zones.Measure(outline, " of the reserved spot", context.AddFailure));
     }
 }

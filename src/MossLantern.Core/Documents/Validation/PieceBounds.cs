@@ -141,12 +141,12 @@ internal sealed class PieceBounds
             Count(layer.RegionDepths, At(at, "regionDepths"), 0, MostEntries, $"A layer has depths of up to {MostEntries} regions.");
             Count(layer.Stones, At(at, "stones"), 0, MostEntries, $"Up to {MostEntries} kinds and places of stones lie in a layer.");
             Count(layer.Bare, At(at, "bare"), 0, MostEntries, $"Up to {MostEntries} regions of a layer stay bare.");
-            Count(layer.Zones, At(at, "zones"), 0, Zone.Most, $"A layer has up to {Zone.Most} zones.");
+            Count(layer.Zones, At(at, "zones"), 0, Zone.Most, $"A layer has up to {Zone.Most} parts.");
             Each(layer.Zones, At(at, "zones"), Zone.Most, (zone, place) =>
             {
-                Outline(zone.Outline, At(place, "outline"), Accepted.InsertMm, " of the zone");
-                In(zone.XMm, Accepted.PlaceMm with { What = "Zone from the left" }, At(place, "xMm"));
-                In(zone.YMm, Accepted.PlaceMm with { What = "Zone from the top" }, At(place, "yMm"));
+                Outline(zone.Outline, At(place, "outline"), Accepted.InsertMm, " of the part");
+                In(zone.XMm, Accepted.PlaceMm with { What = "Part from the left" }, At(place, "xMm"));
+                In(zone.YMm, Accepted.PlaceMm with { What = "Part from the top" }, At(place, "yMm"));
                 LaidOut(zone.Layout, zone.Aside, place);
             });
         });
@@ -154,12 +154,12 @@ internal sealed class PieceBounds
 
     private void Kept(ImmutableArray<KeptZone>? kept, string path)
     {
-        Count(kept, path, 0, Zone.Most, $"Up to {Zone.Most} zones of a piece are kept.");
+        Count(kept, path, 0, Zone.Most, $"Up to {Zone.Most} spots of a piece are reserved.");
         Each(kept, path, Zone.Most, (zone, at) =>
         {
-            Outline(zone.Outline, At(at, "outline"), Accepted.InsertMm, " of the kept zone");
-            In(zone.XMm, Accepted.PlaceMm with { What = "Kept zone from the left" }, At(at, "xMm"));
-            In(zone.YMm, Accepted.PlaceMm with { What = "Kept zone from the top" }, At(at, "yMm"));
+            Outline(zone.Outline, At(at, "outline"), Accepted.InsertMm, " of the reserved spot");
+            In(zone.XMm, Accepted.PlaceMm with { What = "Reserved spot from the left" }, At(at, "xMm"));
+            In(zone.YMm, Accepted.PlaceMm with { What = "Reserved spot from the top" }, At(at, "yMm"));
         });
     }
 

@@ -115,7 +115,7 @@ public readonly record struct CupLook(Colour Colour, double CoverPerMm, double B
         CoverPerMm + share * (other.CoverPerMm - CoverPerMm), BlocksPerMm + share * (other.BlocksPerMm - BlocksPerMm),
         GlassPerMm + share * (other.GlassPerMm - GlassPerMm), Deepens.Mix(other.Deepens, share));
 
-    /// <summary>What two cups give where they run into each other in equal parts; clear resin thins the other's colour.</summary>
+    /// <summary>What two cups give where they blend in equal parts; clear resin thins the other's colour.</summary>
     public static CupLook Between(Catalogue catalogue, FilledLayer layer, Recipe one, Recipe other)
     {
         var (first, second) = (Of(catalogue, layer, one), Of(catalogue, layer, other));

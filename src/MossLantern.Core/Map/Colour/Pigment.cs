@@ -2,7 +2,7 @@ using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Map;
 
-/// <summary>What two colours give that run into each other.</summary>
+/// <summary>What two colours give that blend.</summary>
 /// <remarks>Source: docs/craft/map.md, Mixing and mud.</remarks>
 public static class Pigment
 {

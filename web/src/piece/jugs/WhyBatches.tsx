@@ -21,20 +21,22 @@ export function WhyBatches() {
   return (
     <section className="why-batches" aria-label="Why these batches">
       {all.length > 0 && (
-        <h2>
-          {proposed
-            ? `${counted[all.length] ?? all.length} ${all.length === 1 ? 'batch does for all' : why.length > 0 ? 'batches, because' : 'batches'}`
-            : 'Your own batches'}
-        </h2>
-      )}
-      {why.length > 0 && (
-        <ul>
-          {why.map((because, i) => (
-            <li key={i}>
-              <Told words={because.words} numbers={because.numbers} label={`Why batch ${i + 2}`} />
-            </li>
-          ))}
-        </ul>
+        <div className="why-reasons">
+          <h2>
+            {proposed
+              ? `${counted[all.length] ?? all.length} ${all.length === 1 ? 'batch does for all' : why.length > 0 ? 'batches, because' : 'batches'}`
+              : 'Your own batches'}
+          </h2>
+          {why.length > 0 && (
+            <ul>
+              {why.map((because, i) => (
+                <li key={i}>
+                  <Told words={because.words} numbers={because.numbers} label={`Why batch ${i + 2}`} />
+                </li>
+              ))}
+            </ul>
+          )}
+        </div>
       )}
       {open && (
         <p className="why-buttons">
@@ -84,7 +86,7 @@ export function WhyBatches() {
         </p>
       )}
       <p className="hint">
-        Pull a cup up or down for the reserve of all, with Alt for its bands. Carry it by its name to another
+        Drag a cup up or down for the reserve of all, with Alt for its bands. Carry it by its name to another
         batch.
       </p>
     </section>

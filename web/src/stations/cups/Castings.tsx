@@ -20,7 +20,6 @@ export function Castings() {
           quiet
           empty={copies}
           unit=""
-          width={48}
           value={own}
         />{' '}
         of {wanted} {set?.mirrored ? 'panels' : 'pieces'},{' '}

@@ -48,7 +48,7 @@ export function CupsStation() {
   return (
     <>
       <h2>
-        <HowNumber of={sittingPlan.cups.totalMl} label="All cups" className="hero" />
+        <HowNumber of={sittingPlan.cups.totalMl} label="All cups" className="bench" />
         <span className="beside">
           in {inOrder.length === 1 ? 'one cup' : `${inOrder.length} cups`},{' '}
           {batches.all.length === 1 ? 'from one batch of' : `from ${batches.all.length} batches,`}{' '}
@@ -58,92 +58,16 @@ export function CupsStation() {
       </h2>
       <LayOut />
       {secondLook}
-      <div className="sentence small">
-        <p>
-          Mixed from{' '}
-          <Choice
-            label="Resin"
-            quiet
-            value={layer.resin.system}
-            choices={
-              materials?.resinSystems
-                .filter((s) => !s.putAway || s.id === layer.resin.system)
-                .map((s) => [s.id, s.name] as const) ?? [[layer.resin.system, '…']]
-            }
-            onChange={(resin) => edit({ do: 'choose-resin', sitting: layer.sitting, resin })}
-          />
-          , measured{' '}
-          <ChoiceAt
-            place={`${at.sitting}.measure`}
-            label="Measured"
-            quiet
-            value={layer.measure}
-            choices={[
-              ['by-volume', 'in marked cups'],
-              ['by-weight', 'on a scale'],
-            ]}
-          />{' '}
-          in steps of{' '}
-          {byWeight ? (
-            <NumberAt
-              key="g"
-              place={`${at.sitting}.tools.scaleStepG`}
-              label="Scale step"
-              quiet
-              empty={usual['sittings.tools.scaleStepG'] ?? ''}
-              unit="g"
-              width={44}
-              value={layer.tools?.scaleStepG ?? null}
-            />
-          ) : (
-            <NumberAt
-              key="ml"
-              place={`${at.sitting}.tools.cupStepMl`}
-              label="Cup step"
-              quiet
-              empty={usual['sittings.tools.cupStepMl'] ?? ''}
-              unit="ml"
-              width={44}
-              value={layer.tools?.cupStepMl ?? null}
-            />
-          )}
-          , in jugs of up to{' '}
-          <NumberAt
-            place={`${at.sitting}.tools.jugMl`}
-            label="Largest jug"
-            quiet
-            empty={usual['sittings.tools.jugMl'] ?? ''}
-            unit="ml"
-            width={56}
-            value={layer.tools?.jugMl ?? null}
-          />
-          , with a reserve of{' '}
-          <NumberAt
-            place={`${at.sitting}.reservePercent`}
-            label="Reserve"
-            quiet
-            empty={usual['sittings.reservePercent'] ?? ''}
-            unit="%"
-            width={44}
-            value={layer.reservePercent}
-          />
-        </p>
-      </div>
-      <Castings />
-      <WholePiece />
-      {system && <MakersData layer={layer} system={system} at={at} />}
-      <CompareResins />
-
       <section className="cup-card" aria-label={`Cup ${cup.name}`}>
         <div className="line">
           {cup.secondOf ? (
             <b>{cup.name}</b>
           ) : (
-            <TextAt place={`recipes[${cup.id}].name`} label="Cup" value={cup.name} width={128} />
+            <TextAt place={`recipes[${cup.id}].name`} label="Cup" value={cup.name} />
           )}
           {plan && (
             <span className="mix">
-              <HowNumber of={plan.mixMl} label={`Mix for ${cup.name}`} className="hero" />
+              <HowNumber of={plan.mixMl} label={`Mix for ${cup.name}`} className="bench" />
             </span>
           )}
         </div>
@@ -190,9 +114,9 @@ export function CupsStation() {
             </p>
             {plan.measured?.smallest && (
               <p className="finding mind">
-                Too little for your {byWeight ? 'scale' : 'marked cup'}: its steps cannot hold the ratio below{' '}
-                <HowNumber of={plan.measured.smallest} label={`Smallest mix of ${cup.name}`} decimals={0} />.
-                Mix that much, or pour it off a jug.
+                Too little to measure: with {byWeight ? 'your scale' : 'your marks'} mix at least{' '}
+                <HowNumber of={plan.measured.smallest} label={`Smallest mix of ${cup.name}`} decimals={0} />,{' '}
+                {byWeight ? 'or pour it off a jug' : 'weigh it, or pour it off a jug'}.
               </p>
             )}
           </>
@@ -210,6 +134,77 @@ export function CupsStation() {
         <Reach key={`reach-${sittingPlan.sittingId}-${cup.id}`} cup={cup} colour={plan?.colour ?? null} />
         {!cup.secondOf && <Keep key={`keep-${cup.id}`} cup={cup} shown={plan?.colour ?? null} />}
       </section>
+      <div className="sentence small">
+        <p>
+          Mixed from{' '}
+          <Choice
+            label="Resin"
+            quiet
+            value={layer.resin.system}
+            choices={
+              materials?.resinSystems
+                .filter((s) => !s.putAway || s.id === layer.resin.system)
+                .map((s) => [s.id, s.name] as const) ?? [[layer.resin.system, '…']]
+            }
+            onChange={(resin) => edit({ do: 'choose-resin', sitting: layer.sitting, resin })}
+          />
+          , measured{' '}
+          <ChoiceAt
+            place={`${at.sitting}.measure`}
+            label="Measured"
+            quiet
+            value={layer.measure}
+            choices={[
+              ['by-volume', 'in marked cups'],
+              ['by-weight', 'on a scale'],
+            ]}
+          />{' '}
+          in steps of{' '}
+          {byWeight ? (
+            <NumberAt
+              key="g"
+              place={`${at.sitting}.tools.scaleStepG`}
+              label="Scale step"
+              quiet
+              empty={usual['sittings.tools.scaleStepG'] ?? ''}
+              unit="g"
+              value={layer.tools?.scaleStepG ?? null}
+            />
+          ) : (
+            <NumberAt
+              key="ml"
+              place={`${at.sitting}.tools.cupStepMl`}
+              label="Cup step"
+              quiet
+              empty={usual['sittings.tools.cupStepMl'] ?? ''}
+              unit="ml"
+              value={layer.tools?.cupStepMl ?? null}
+            />
+          )}
+          , in jugs of up to{' '}
+          <NumberAt
+            place={`${at.sitting}.tools.jugMl`}
+            label="Largest jug"
+            quiet
+            empty={usual['sittings.tools.jugMl'] ?? ''}
+            unit="ml"
+            value={layer.tools?.jugMl ?? null}
+          />
+          , with a reserve of{' '}
+          <NumberAt
+            place={`${at.sitting}.reservePercent`}
+            label="Reserve"
+            quiet
+            empty={usual['sittings.reservePercent'] ?? ''}
+            unit="%"
+            value={layer.reservePercent}
+          />
+        </p>
+      </div>
+      <Castings />
+      <WholePiece />
+      {system && <MakersData layer={layer} system={system} at={at} />}
+      <CompareResins />
       <PouredOff cup={cup.id} name={cup.name} batch={batch} />
       <p className="care">
         Resin and hardener irritate skin and lungs: nitrile gloves, eye protection, fresh air, and whatever
@@ -358,14 +353,8 @@ function MakersData({ layer, system, at }: MakersProps) {
       </summary>
       <p className="hint">The data sheet of your resin wins over these typical values.</p>
       <p className="line">
-        <NumberAt place={`${resin}.ratio.resin`} label="Resin parts" unit="" width={48} value={ratio.resin} />
-        <NumberAt
-          place={`${resin}.ratio.hardener`}
-          label="Hardener parts"
-          unit=""
-          width={48}
-          value={ratio.hardener}
-        />
+        <NumberAt place={`${resin}.ratio.resin`} label="Resin parts" unit="" value={ratio.resin} />
+        <NumberAt place={`${resin}.ratio.hardener`} label="Hardener parts" unit="" value={ratio.hardener} />
         <ChoiceAt
           place={`${resin}.ratio.basis`}
           label="Parts are"
@@ -381,7 +370,6 @@ function MakersData({ layer, system, at }: MakersProps) {
           place={`${resin}.resinDensity`}
           label="Density of the resin"
           unit="g/ml"
-          width={52}
           empty={system.resinDensity}
           value={layer.resin.resinDensity ?? null}
         />
@@ -389,7 +377,6 @@ function MakersData({ layer, system, at }: MakersProps) {
           place={`${resin}.hardenerDensity`}
           label="Density of the hardener"
           unit="g/ml"
-          width={52}
           empty={system.hardenerDensity}
           value={layer.resin.hardenerDensity ?? null}
         />

@@ -82,7 +82,6 @@ export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
             label={`Mixed in ${cup.name}`}
             quiet
             unit="ml"
-            width={56}
             empty={plan.mixMl.value}
             value={choice?.mixedMl ?? null}
             error={say(`${place}.mixedMl`)}
@@ -93,7 +92,6 @@ export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
             label={`Reserve of ${cup.name}`}
             quiet
             unit="%"
-            width={44}
             empty={plan.reserve.inputs.find((i) => i.name === 'reserve')?.value ?? ''}
             value={choice?.reservePercent ?? null}
             error={say(`${place}.reservePercent`)}
@@ -104,7 +102,6 @@ export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
             label={`Held back of ${cup.name}`}
             quiet
             unit="ml"
-            width={44}
             empty="0"
             value={choice?.heldBack?.ml ?? null}
             error={say(`${place}.heldBack.ml`) ?? say(`${place}.heldBack.name`)}
@@ -114,7 +111,6 @@ export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
           <TextField
             label={`What ${cup.name} is held back for`}
             quiet
-            width={140}
             value={heldFor}
             onChange={(to) => {
               setHeldFor(to);

@@ -28,7 +28,7 @@ export function CureStation() {
           Counted from what was logged in Story:{' '}
           {pour && `${localText(pour.start.local)} to ${untilText(pour.start.local, pour.end.local)}`}, at{' '}
           {pour && units.show(pour.roomC, '°C')}
-          {pour?.roomOrigin === 'measured' ? '' : ' (nobody read it)'}.
+          {pour?.roomOrigin === 'measured' ? '' : ' (assumed)'}.
         </p>
       ) : (
         <div className="times">
@@ -40,7 +40,7 @@ export function CureStation() {
             hint={
               layer.plan.end
                 ? undefined
-                : `Empty counts as ${usual['sittings.pourMinutes'] ?? '?'} min after the start.`
+                : `Blank: ${usual['sittings.pourMinutes'] ?? '?'} min after the start.`
             }
           />
           <NumberAt
@@ -48,7 +48,6 @@ export function CureStation() {
             label="Room"
             unit="°C"
             empty={usual['sittings.roomC'] ?? ''}
-            width={64}
             value={layer.plan.roomC}
           />
           {piece.layers[0]?.id !== layer.id && (

@@ -29,7 +29,7 @@ const pick = (text: string) => {
   const file = new File([text], 'sign.svg', { type: 'image/svg+xml' });
   // The test page knows no File.text.
   file.text = async () => text;
-  fireEvent.change(screen.getByLabelText('from an SVG drawing'), { target: { files: [file] } });
+  fireEvent.change(screen.getByLabelText('Outline from an SVG drawing'), { target: { files: [file] } });
 };
 
 it('reads a drawing, and again when pixels count otherwise', async () => {

@@ -1,8 +1,9 @@
 import { useMutation } from '@tanstack/react-query';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import type { Outline } from '../../api/client';
 import { Refused } from '../../api/client';
 import { readDrawing } from '../../api/changes';
+import { FileButton } from '../../parts/FileButton';
 import { NumberField } from '../../parts/NumberField';
 import './FromDrawing.scss';
 
@@ -13,7 +14,6 @@ const mostBytes = 5_000_000;
 
 /** Takes the outline of an SVG drawing; what is wrong with it is said and changes nothing. */
 export function FromDrawing({ onRead }: { onRead: (outline: Drawn) => void }) {
-  const id = useId();
   const [wrong, setWrong] = useState<string | null>(null);
   const reading = useMutation(readDrawing);
   const [dpi, setDpi] = useState(usualDpi);
@@ -43,22 +43,15 @@ export function FromDrawing({ onRead }: { onRead: (outline: Drawn) => void }) {
 
   return (
     <span className="from-drawing">
-      <label htmlFor={id} className="btn btn-outline-primary">
-        {file ? 'another SVG drawing' : 'from an SVG drawing'}
-      </label>
-      <input
-        id={id}
-        type="file"
+      <FileButton
         accept=".svg,image/svg+xml"
-        className="visually-hidden"
-        onChange={(e) => {
-          const chosen = e.target.files?.[0];
-          e.target.value = '';
-          if (!chosen) return;
+        onFile={(chosen) => {
           setFile(chosen);
           read(chosen, dpi);
         }}
-      />
+      >
+        {file ? 'Another SVG drawing' : 'Outline from an SVG drawing'}
+      </FileButton>
       {file && (
         <>
           {' sizes in pixels at '}
@@ -66,7 +59,6 @@ export function FromDrawing({ onRead }: { onRead: (outline: Drawn) => void }) {
             label="Pixels to an inch"
             quiet
             unit="to an inch"
-            width={52}
             value={dpi}
             onChange={(v) => {
               if (v === null) return;

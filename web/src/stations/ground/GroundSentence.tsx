@@ -16,35 +16,40 @@ interface Props {
   ground: Ground;
   /** How far it really reaches: a slice's curve seldom fills its frame. */
   spans?: { widthMm: number; heightMm: number };
+  /** What the sentence is of; "this" where nothing is said. */
+  of?: React.ReactNode;
 }
 
-/** The ground as a sentence with blanks. */
-export function GroundSentence({ ground, spans }: Props) {
+/** The ground as a sentence with blanks: what every piece has, and below it what few have. */
+export function GroundSentence({ ground, spans, of = 'This' }: Props) {
   const { usual } = useFields();
   const base = ground.base ?? null;
   const kind: Kind = base?.kind ?? 'panel';
   const { edit, set, say } = useEdits();
+  const few = fewOf(ground);
   const wall = (
-    <p>
-      {kind === 'panel' ? 'with sides of ' : kind === 'slice' ? 'inside a dam ' : 'inside a rim '}
+    <>
+      {kind === 'panel' ? ' with ' : kind === 'slice' ? ', inside a dam ' : ', inside a rim '}
       <NumberAt
         place="ground.sideHeightMm"
         label={kind === 'panel' ? 'Side height' : 'Height of the wall'}
         quiet
         unit="mm"
-        width={52}
         value={ground.sideHeightMm}
       />
       {kind === 'panel' ? (
         <>
-          {' and an edge that is '}
-          <Whether
-            label="Edge"
-            value={ground.edge === 'dripped-over'}
-            no="taped clean"
-            yes="dripped over"
-            onChange={(over) => set('ground.edge', over ? 'dripped-over' : 'taped-clean')}
-          />
+          {' sides, '}
+          <span className="with-comma">
+            <Whether
+              label="Edge"
+              value={ground.edge === 'dripped-over'}
+              no="taped clean"
+              yes="dripped over"
+              onChange={(over) => set('ground.edge', over ? 'dripped-over' : 'taped-clean')}
+            />
+            ,
+          </span>
         </>
       ) : (
         <>
@@ -60,15 +65,15 @@ export function GroundSentence({ ground, spans }: Props) {
             ]}
             onChange={(seal) => edit({ do: 'seal-wall', seal })}
           />
+          {','}
         </>
       )}
-      ,
-    </p>
+    </>
   );
   return (
     <div className="sentence">
       <p>
-        This is{' '}
+        {of} is{' '}
         <Choice
           label="Kind of piece"
           quiet
@@ -83,7 +88,7 @@ export function GroundSentence({ ground, spans }: Props) {
               label="Made of"
               quiet
               value={base?.material ?? 'unsaid'}
-              choices={base ? materials : [['unsaid', 'not said yet'], ...materials]}
+              choices={base ? materials : [['unsaid', 'material?'], ...materials]}
               onChange={(material) => material !== 'unsaid' && set('ground.base.material', material)}
             />
           </>
@@ -97,7 +102,6 @@ export function GroundSentence({ ground, spans }: Props) {
               quiet
               unit="mm"
               empty="?"
-              width={44}
               value={base.thicknessMm ?? null}
             />
             {base.material === 'cradled-panel' ? ' thick in its face, on bars ' : ' thick'}
@@ -109,7 +113,6 @@ export function GroundSentence({ ground, spans }: Props) {
                   quiet
                   unit="mm"
                   empty={usual['ground.base.barWidthMm'] ?? ''}
-                  width={44}
                   value={base.barWidthMm ?? null}
                 />
                 {' wide'}
@@ -129,9 +132,15 @@ export function GroundSentence({ ground, spans }: Props) {
             />
           </>
         )}
-        {(kind === 'panel' || kind === 'slice') && <SetOf ground={ground} />},
+        {', '}
+        <Size ground={ground} spans={ground.set ? undefined : spans} />
+        {kind !== 'casting' && (
+          <>
+            {wall}
+            <Paint ground={ground} />
+          </>
+        )}
       </p>
-      <Size ground={ground} spans={ground.set ? undefined : spans} />
       {say('ground') && <p className="say-wrong">{say('ground')}</p>}
       {say('ground.base.kind') && <p className="say-wrong">{say('ground.base.kind')}</p>}
       {kind === 'casting' ? (
@@ -141,13 +150,58 @@ export function GroundSentence({ ground, spans }: Props) {
           <Inserts ground={ground} />
         </>
       ) : (
-        <>
-          {wall}
-          <OverOld ground={ground} />
-          <Paint ground={ground} />
-        </>
+        <details className="more-of" open={few.length > 0}>
+          <summary>
+            {few.length > 0 ? few.join(', ') : 'Several panels, an opening, a drawing, older work'}
+          </summary>
+          <p>
+            {(kind === 'panel' || kind === 'slice') && (
+              <>
+                It stands <SetOf ground={ground} />;{' '}
+              </>
+            )}
+            <OverOld ground={ground} />. <Opening ground={ground} />
+          </p>
+        </details>
+      )}
+      {kind === 'casting' && (
+        <p>
+          <Opening ground={ground} />
+        </p>
       )}
     </div>
+  );
+}
+
+/** What few grounds have, in a word each. */
+const fewOf = ({ set, old, outline }: Ground) => [
+  ...(set ? ['Several panels'] : []),
+  ...(old ? ['Over older work'] : []),
+  ...(outline.shape !== 'drawn' && outline.opening ? ['With an opening'] : []),
+];
+
+/** Whether there is an opening in it, and its outline from a drawing. */
+function Opening({ ground: { outline } }: { ground: Ground }) {
+  const { edit, say } = useEdits();
+  return (
+    <>
+      {outline.shape !== 'drawn' && (
+        <>
+          It has{' '}
+          <Whether
+            label="Opening"
+            value={!!outline.opening}
+            no="no opening"
+            yes="an opening"
+            onChange={(open) => edit({ do: 'open-outline', open })}
+          />
+          {say('ground.outline.opening') && (
+            <span className="field-error">{say('ground.outline.opening')}</span>
+          )}
+        </>
+      )}{' '}
+      <FromDrawing onRead={({ path }) => void edit({ do: 'take-outline', outline: { path } })} />
+    </>
   );
 }
 
@@ -157,7 +211,6 @@ function SetOf({ ground }: { ground: Ground }) {
   const panels = ground.set ?? null;
   return (
     <>
-      {', '}
       <Choice
         label="Number of panels"
         quiet
@@ -181,7 +234,6 @@ function SetOf({ ground }: { ground: Ground }) {
             label="Gap between panels"
             quiet
             unit="mm"
-            width={44}
             value={panels.gapMm}
           />
         </>
@@ -205,16 +257,7 @@ function Cavity({ ground }: { ground: Ground }) {
     label: string,
     key: 'depthMm' | 'capacityMl' | 'pieces' | 'cavities' | 'keepMm',
     unit: string,
-  ) => (
-    <NumberAt
-      place={`ground.mould.${key}`}
-      label={label}
-      quiet
-      unit={unit}
-      width={key === 'capacityMl' ? 64 : 44}
-      value={mould[key] ?? null}
-    />
-  );
+  ) => <NumberAt place={`ground.mould.${key}`} label={label} quiet unit={unit} value={mould[key] ?? null} />;
   return (
     <>
       <p>
@@ -254,7 +297,7 @@ function Size({ ground, spans }: Props) {
     />
   );
   return (
-    <p>
+    <>
       <Choice
         label="Outline"
         quiet
@@ -274,38 +317,35 @@ function Size({ ground, spans }: Props) {
             unit="mm"
             value={outline.diameterMm}
           />
-          {' across,'}
+          {' across'}
         </>
       ) : outline.shape === 'drawn' ? (
         <>
           {' of '}
-          {units.part(box[0], 'mm').text} × {units.show(box[1], 'mm')},
+          {units.part(box[0], 'mm').text} × {units.show(box[1], 'mm')}
         </>
       ) : (
         <>
           {outline.shape === 'slice' ? ' in a frame of ' : ' of '}
           {side('Width', 'widthMm')}
-          {' wide by '}
+          {' by '}
           {side('Height', 'heightMm')}
-          {' high'}
           {outline.shape === 'slice' && spans && (
             <>
               {' '}
               (it spans {units.part(spans.widthMm, 'mm').text} × {units.show(spans.heightMm, 'mm')})
             </>
           )}
-          {','}
         </>
       )}
       {outline.shape === 'slice' && (
         <>
-          {' its rim wandering '}
+          {', its rim wandering '}
           <NumberAt
             place="ground.outline.wobbleMm"
             label="Wobble"
             quiet
             unit="mm"
-            width={44}
             value={outline.wobbleMm}
           />{' '}
           <button
@@ -327,23 +367,7 @@ function Size({ ground, spans }: Props) {
           />
         </>
       )}
-      {outline.shape !== 'drawn' && (
-        <>
-          {outline.shape === 'slice' ? ' and ' : ' with '}
-          <Whether
-            label="Opening"
-            value={!!outline.opening}
-            no="no opening"
-            yes="an opening"
-            onChange={(open) => edit({ do: 'open-outline', open })}
-          />
-          {say('ground.outline.opening') && (
-            <span className="field-error">{say('ground.outline.opening')}</span>
-          )}
-        </>
-      )}{' '}
-      <FromDrawing onRead={({ path }) => void edit({ do: 'take-outline', outline: { path } })} />
       {say('ground.outline') && <span className="field-error">{say('ground.outline')}</span>}
-    </p>
+    </>
   );
 }

@@ -19,8 +19,8 @@ export function GroundStation() {
     <>
       <h2>Ground</h2>
       {secondLook}
-      <TextAt place="name" label="Name" value={piece.name} width="100%" />
       <GroundSentence
+        of={<TextAt place="name" label="Name" quiet value={piece.name} />}
         ground={ground}
         spans={{ widthMm: plan.ground.spanWidthMm, heightMm: plan.ground.spanHeightMm }}
       />
@@ -68,7 +68,6 @@ function Parts() {
                 label={`Depth of ${layer.name} in ${one} ${i + 1}`}
                 quiet
                 unit="mm"
-                width={44}
                 value={part.layerDepthMm[layerIndex] ?? null}
                 takes={{ field: 'layers.partDepths.depthMm' }}
                 error={say(`layers[${layer.id}].partDepths[${own}].depthMm`)}
@@ -90,7 +89,6 @@ function Parts() {
                   label={`Depth of cavity ${i + 1}`}
                   quiet
                   unit="mm"
-                  width={44}
                   value={cavity?.depthMm ?? mould.depthMm}
                   takes={{ field: 'ground.mould.cavityDepths.depthMm' }}
                   onChange={(depthMm) => void edit({ do: 'set-cavity-depth', part: i + 1, depthMm })}

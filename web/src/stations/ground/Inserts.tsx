@@ -52,7 +52,6 @@ function OneInsert({ insert }: { insert: Insert }) {
       label={`${label} of ${insert.name}`}
       quiet
       unit="mm"
-      width={44}
       value={key in outline ? (outline as unknown as Record<typeof key, number>)[key] : null}
     />
   );
@@ -62,14 +61,12 @@ function OneInsert({ insert }: { insert: Insert }) {
       label={`${label} of ${insert.name}`}
       quiet
       unit="mm"
-      width={40}
       value={insert[key]}
     />
   );
   return (
     <p className="insert">
-      with an insert,{' '}
-      <TextAt place={`${at}.name`} label="Name of the insert" quiet value={insert.name} width={110} />
+      with an insert, <TextAt place={`${at}.name`} label="Name of the insert" quiet value={insert.name} />
       {', '}
       <Choice
         label={`Shape of ${insert.name}`}
@@ -93,7 +90,6 @@ function OneInsert({ insert }: { insert: Insert }) {
         quiet
         empty="to the top"
         unit="mm"
-        width={66}
         value={insert.heightMm ?? null}
       />{' '}
       high, its foot {height('Foot', 'floorMm')} above the floor; its hollow is filled{' '}

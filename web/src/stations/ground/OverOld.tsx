@@ -11,13 +11,13 @@ export function OverOld({ ground }: { ground: Ground }) {
   const [rim, setRim] = useState(20);
   const { edit, say } = useEdits();
   return (
-    <p>
-      poured over{' '}
+    <>
+      it is poured{' '}
       <Whether
         label="What lies beneath"
         value={!!old}
-        no="a new ground"
-        yes="older work"
+        no="on a fresh base"
+        yes="over older work"
         onChange={(over) => edit({ do: 'pour-over-old', over })}
       />
       {old && (
@@ -33,7 +33,6 @@ export function OverOld({ ground }: { ground: Ground }) {
             label="Relief of the older work"
             quiet
             unit="mm"
-            width={40}
             value={old.reliefMm}
           />
           {old.reliefMm === 0 && ' (sanded flat)'}
@@ -44,7 +43,6 @@ export function OverOld({ ground }: { ground: Ground }) {
                 label="Width of a new rim"
                 quiet
                 unit="mm"
-                width={40}
                 value={rim}
                 onChange={(v) => setRim(v ?? rim)}
               />{' '}
@@ -61,7 +59,6 @@ export function OverOld({ ground }: { ground: Ground }) {
                 label="Height of the older work"
                 quiet
                 unit="mm"
-                width={40}
                 value={old.standsMm}
               />
               {' above what lies round it'}
@@ -69,7 +66,7 @@ export function OverOld({ ground }: { ground: Ground }) {
           )}
         </>
       )}
-      {say('ground.old') && <span className="field-error">{say('ground.old')}</span>},
-    </p>
+      {say('ground.old') && <span className="field-error">{say('ground.old')}</span>}
+    </>
   );
 }

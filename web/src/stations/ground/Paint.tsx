@@ -12,14 +12,14 @@ export function Paint({ ground }: { ground: Ground }) {
   const pots = usePots();
   const { edit } = useEdits();
   return (
-    <p>
-      on ground{' '}
+    <>
+      {' '}
       <Choice
         label="Paint"
         quiet
         value={paint?.kind ?? 'none'}
         choices={[
-          ['none', 'left unpainted'],
+          ['none', 'unpainted'],
           ['water', 'painted, water-based'],
           ['oil', 'painted in oil'],
         ]}
@@ -33,7 +33,6 @@ export function Paint({ ground }: { ground: Ground }) {
             label="Coats"
             quiet
             unit={paint.coats === 1 ? 'coat' : 'coats'}
-            width={30}
             value={paint.coats}
           />
           {' that dry in '}
@@ -43,7 +42,6 @@ export function Paint({ ground }: { ground: Ground }) {
             quiet
             unit="h"
             empty={usual[`ground.paint.dryHours.${paint.kind}`] ?? ''}
-            width={40}
             value={paint.dryHours ?? null}
           />
           {paint.kind === 'oil' && (
@@ -84,8 +82,8 @@ export function Paint({ ground }: { ground: Ground }) {
           />
         </>
       )}
-      , of this colour{paint?.asMap && ' under clear'}{' '}
-      <ColourAt place="ground.colour" label="Ground colour" value={ground.colour} />
-    </p>
+      {paint?.asMap ? ', under clear over ' : paint ? ', ' : ' '}
+      <ColourAt place="ground.colour" label="Ground colour" value={ground.colour} />.
+    </>
   );
 }

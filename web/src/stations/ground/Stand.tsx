@@ -43,7 +43,6 @@ export function Stand({ ground, plan }: Props) {
       quiet
       unit="°"
       empty="?"
-      width={62}
       value={level[key] ?? null}
       takes={{ field: `ground.level.${key}` }}
       error={say(`ground.level.${key}`)}
@@ -54,7 +53,6 @@ export function Stand({ ground, plan }: Props) {
     <NumberField
       label={label}
       unit="mm"
-      width={44}
       value={level.corners?.[key] ?? 0}
       takes={{ field: `ground.level.corners.${key}` }}
       error={say(`ground.level.corners.${key}`)}

@@ -64,10 +64,15 @@ export function BandList() {
               })
             }
           >
-            {layer.hearts.length === 0 ? 'Put a heart' : 'Another heart'}
+            {layer.hearts.length === 0 ? 'Place a heart' : 'Another heart'}
           </button>
         )}
       </div>
+      {rings && layer.hearts.length === 0 && (
+        <p className="hint">
+          A heart is the crystal-lined hollow of a geode: the bands run round it. Place one, then drag it.
+        </p>
+      )}
     </>
   );
 }
@@ -138,7 +143,6 @@ function HeartFields({ heart }: { heart: Heart }) {
           place={`${at.layout}.hearts[${heart.id}].${key}`}
           label={label}
           unit={unit}
-          width={52}
           value={heart[key]}
         />
       ))}
@@ -148,7 +152,7 @@ function HeartFields({ heart }: { heart: Heart }) {
           className="btn btn-outline-primary"
           onClick={() => void edit({ do: 'grow-differently', ...here, heart: heart.id })}
         >
-          Grow it differently
+          Another shape
         </button>
         <button
           type="button"
@@ -203,7 +207,6 @@ function BandRow({ index }: { index: number }) {
             label={`Width of band ${number}`}
             quiet
             unit="mm"
-            width={44}
             value={band.widthMm}
           />
         )}

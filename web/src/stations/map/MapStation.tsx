@@ -14,14 +14,14 @@ import { Sequences } from './Sequences';
 import './MapStation.scss';
 
 const contrasts = [
-  ['strong', 'stand out from each other'],
-  ['gradual', 'run into each other'],
-  ['any', 'do not matter'],
+  ['strong', 'contrast'],
+  ['gradual', 'blend'],
+  ['any', 'may be any'],
 ] as const;
 
 const rimWays = [
-  ['proportional', 'in proportion: narrow where there is little room'],
-  ['even', 'evenly: outer bands keep their width to the rim'],
+  ['proportional', 'in proportion'],
+  ['even', 'evenly, outer bands at full width'],
 ] as const;
 
 /** Areas are of one panel or casting where several are poured at once. */
@@ -40,76 +40,95 @@ export function MapStation() {
   const { layer, at, here, view, zone, whole, select, secondLook } = useStation();
   const { edit } = useEdits();
   const inZone = zone !== null;
+  const banded = !layer.layout || layer.layout.kind === 'petals' || layer.layout.kind === 'lines';
   // The version that a new layout was based on: for as long as it is the last step, a step back brings back what was before.
   const [laid, setLaid] = useState<{ kind: string; version: number } | null>(null);
   return (
     <>
       <h2>{layer.name}</h2>
       {(whole.zones ?? []).length > 0 && <ZoneChoice />}
-      <p className="line">
-        <SettledChoice
-          label="Laid out as"
-          value={kindOf(layer)}
-          choices={layoutKinds}
-          takeIt={(kind) => `Lay it out as ${kind}`}
-          onChange={(kind) => {
-            select(null);
-            setLaid({ kind, version: view.version });
-            void edit({ do: 'lay-out-as', ...here, kind });
-          }}
-        />
-      </p>
+      <div className="sentence">
+        <p>
+          <SettledChoice
+            label="Laid out as"
+            value={kindOf(layer)}
+            choices={layoutKinds}
+            takeIt={(kind) => `Lay it out as ${kind}`}
+            onChange={(kind) => {
+              select(null);
+              setLaid({ kind, version: view.version });
+              void edit({ do: 'lay-out-as', ...here, kind });
+            }}
+          />
+          {!inZone && (
+            <>
+              {', '}
+              <NumberAt place={`${at.layer}.depthMm`} label="Depth" quiet unit="mm" value={layer.depthMm} />
+              {' deep'}
+            </>
+          )}
+          {banded && (
+            <>
+              {', each band '}
+              <NumberAt
+                place={`${at.layout}.widening`}
+                label="Each band wider by"
+                quiet
+                unit="×"
+                value={layer.widening}
+              />
+              {' the one before'}
+            </>
+          )}
+          {!layer.layout && (
+            <>
+              {'; the bands follow the edge by '}
+              <NumberAt
+                place={`${at.layout}.rimFollow`}
+                label="Bands follow the edge"
+                quiet
+                unit="%"
+                value={layer.rimFollow}
+                per={100}
+              />
+              {layer.rimFollow > 0 && (
+                <>
+                  {', '}
+                  <ChoiceAt
+                    place={`${at.layout}.rimWay`}
+                    label="How bands follow the edge"
+                    quiet
+                    value={layer.rimWay ?? 'proportional'}
+                    choices={rimWays}
+                  />
+                </>
+              )}
+            </>
+          )}
+          {!inZone && (
+            <>
+              {'; neighbouring colours '}
+              <ChoiceAt
+                place={`${at.layer}.contrast`}
+                label="Neighbouring colours"
+                quiet
+                value={layer.contrast ?? 'strong'}
+                choices={contrasts}
+              />
+            </>
+          )}
+          .
+        </p>
+      </div>
       {laid?.kind === kindOf(layer) && view.version <= laid.version + 1 && (
         <p className="hint" role="status">
           What was laid out before comes back with Undo.
         </p>
       )}
-      <p className="line">
-        {!inZone && (
-          <NumberAt place={`${at.layer}.depthMm`} label="Depth" unit="mm" width={52} value={layer.depthMm} />
-        )}
-        {(!layer.layout || layer.layout.kind === 'petals' || layer.layout.kind === 'lines') && (
-          <NumberAt
-            place={`${at.layout}.widening`}
-            label="Widening"
-            unit="×"
-            width={44}
-            value={layer.widening}
-          />
-        )}
-        {!layer.layout && (
-          <NumberAt
-            place={`${at.layout}.rimFollow`}
-            label="Rim following"
-            unit="%"
-            width={44}
-            value={layer.rimFollow}
-            per={100}
-          />
-        )}
-        {!layer.layout && layer.rimFollow > 0 && (
-          <ChoiceAt
-            place={`${at.layout}.rimWay`}
-            label="Following"
-            quiet
-            value={layer.rimWay ?? 'proportional'}
-            choices={rimWays}
-          />
-        )}
-      </p>
+      {secondLook}
       <OfOne />
-      {!inZone && (
-        <p className="line">
-          <ChoiceAt
-            place={`${at.layer}.contrast`}
-            label="Neighbours"
-            value={layer.contrast ?? 'strong'}
-            choices={contrasts}
-          />
-        </p>
-      )}
       <LayoutPart />
-      {(!layer.layout || layer.layout.kind === 'petals' || layer.layout.kind === 'lines') && <Sequences />}
+      {banded && <Sequences />}
       {inZone ? (
         <ZoneFields />
       ) : (
@@ -119,7 +138,6 @@ export function MapStation() {
         </>
       )}
       {!inZone && <Balance />}
-      {secondLook}
     </>
   );
 }
@@ -155,7 +173,7 @@ function ZoneChoice() {
       ))}
       {whole.within == null && zones.length < mostZones && (
         <button type="button" className="chip" onClick={add}>
-          {zones.length === 0 ? 'Lay a part out differently' : 'Another zone'}
+          {zones.length === 0 ? 'Add a part' : 'Another part'}
         </button>
       )}
     </div>
@@ -190,7 +208,6 @@ function PlaceFields({ of, spot, at, name }: PlaceProps) {
       place={`${at}.outline.${key}`}
       label={label}
       unit="mm"
-      width={44}
       value={key in outline ? (outline as unknown as Record<string, number>)[key]! : null}
     />
   );
@@ -217,7 +234,6 @@ function PlaceFields({ of, spot, at, name }: PlaceProps) {
           place={`${at}.${key}`}
           label={key === 'xMm' ? 'from the left' : 'from the top'}
           unit="mm"
-          width={44}
           value={of[key]}
         />
       ))}
@@ -232,9 +248,9 @@ function ZoneFields() {
   if (!of) return null;
   return (
     <section className="zone" aria-label={of.name}>
-      <h3>The zone</h3>
+      <h3>The part</h3>
       <p className="line">
-        <TextAt place={`${at.laidOut}.name`} label="Name of the zone" quiet width={140} value={of.name} />
+        <TextAt place={`${at.laidOut}.name`} label="Name of the part" quiet value={of.name} />
         <button
           type="button"
           className="chip"
@@ -243,10 +259,10 @@ function ZoneFields() {
             void edit({ do: 'leave-zone-out', layer: whole.id, zone: of.id });
           }}
         >
-          Take the zone out
+          Take the part out
         </button>
       </p>
-      <PlaceFields of={of} spot={{ layer: whole.id, id: of.id }} at={at.laidOut} name="the zone" />
+      <PlaceFields of={of} spot={{ layer: whole.id, id: of.id }} at={at.laidOut} name="the part" />
     </section>
   );
 }
@@ -265,7 +281,7 @@ function Kept() {
   if (layer.within) return null;
   return (
     <>
-      {kept.length > 0 && <h3>Kept, in every layer</h3>}
+      {kept.length > 0 && <h3>Reserved, in every layer</h3>}
       {kept.map((k, i) => (
         <KeptSpot key={k.id} of={k} number={i + 1} />
       ))}
@@ -276,7 +292,7 @@ function Kept() {
             className="btn btn-outline-primary"
             onClick={() => void edit({ do: 'keep-spot' })}
           >
-            Keep a spot free
+            Reserve a spot
           </button>
         </div>
       )}
@@ -293,19 +309,18 @@ function KeptSpot({ of: k, number }: { of: KeptZone; number: number }) {
   return (
     <section className="zone" aria-label={k.name}>
       <p className="line">
-        <TextAt
-          place={`${at}.name`}
-          label={`Name of what is kept ${number}`}
+        <TextAt place={`${at}.name`} label={`Name of reserve ${number}`} quiet value={k.name} />
+        <ChoiceAt
+          place={`${at}.keep`}
+          label={`How ${k.name} is reserved`}
           quiet
-          width={130}
-          value={k.name}
+          value={k.keep}
+          choices={keeps}
         />
-        <ChoiceAt place={`${at}.keep`} label={`How ${k.name} is kept`} quiet value={k.keep} choices={keeps} />
         <NumberAt
           place={`${at}.damMm`}
           label={`Dam round ${k.name}`}
           unit="mm"
-          width={56}
           empty="none"
           value={k.damMm ?? null}
         />
@@ -314,7 +329,6 @@ function KeptSpot({ of: k, number }: { of: KeptZone; number: number }) {
             place={`${at}.clearMm`}
             label={`Clear against the face over ${k.name}`}
             unit="mm"
-            width={56}
             empty={usual['kept.clearMm'] ?? ''}
             value={k.clearMm ?? null}
           />
@@ -361,7 +375,8 @@ function Balance() {
               </button>
               <HowNumber of={b.share} label={`Share of ${of?.name}`} />
               <span className="lean">
-                leans <HowNumber of={b.lean} label={`Lean of ${of?.name}`} />
+                weight sits <HowNumber of={b.lean} label={`Off centre: ${of?.name}`} decimals={0} /> off
+                centre
               </span>
             </li>
           );

@@ -48,7 +48,6 @@ export function Sequences() {
         <TextField
           label="Keep this one as"
           value={name}
-          width={120}
           error={refused?.errors.name?.[0]}
           onChange={setName}
         />

@@ -66,7 +66,6 @@ export function PourDetail({ step: { layerId, regionId }, name }: Props) {
             label="Depth of this region"
             unit="mm"
             empty={layer.depthMm}
-            width={64}
             value={own}
             takes={{ field: 'layers.regionDepths.depthMm' }}
             error={say(`layers[${layerId}].regionDepths[${regionId}].depthMm`)}
@@ -83,7 +82,6 @@ export function PourDetail({ step: { layerId, regionId }, name }: Props) {
               label="How deep that comes out"
               unit="mm"
               empty={usual[`sittings.fills.${passes[0]!.fill.way}`] ?? ''}
-              width={64}
               value={passes[0]!.fill.depthMm ?? null}
             />
           )}
@@ -167,7 +165,6 @@ function Pass({ fill, sitting }: { fill: Fill; sitting: string }) {
         quiet
         unit="mm"
         empty={usual[`sittings.fills.${fill.way}`] ?? 'the rest'}
-        width={64}
         value={fill.depthMm ?? null}
       />{' '}
       of{' '}

@@ -5,7 +5,7 @@ import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';
 import { useUnits } from '../../units/units';
 import { useRegionNames } from '../regionNames';
-import { timesPoured, useStation } from '../station';
+import { nextOf, timesPoured, useStation } from '../station';
 import { PourDetail } from './PourDetail';
 import { SittingChoice } from './SittingChoice';
 import './PourStation.scss';
@@ -18,6 +18,7 @@ export function PourStation() {
   const units = useUnits();
   const names = useRegionNames();
   const { steps } = sittingPlan;
+  const next = nextOf(sittingPlan);
   const several = timesPoured(piece.ground);
   const { edit } = useEdits();
   // A region is opened in the list, or pointed at on the piece.
@@ -32,6 +33,14 @@ export function PourStation() {
   const bare = layerPlan.regions.filter((r) => r.bare);
   return (
     <>
+      {next && (
+        <p className="next-pour">
+          <HowNumber of={next.pourMl} label="The next pour" className="bench" />
+          <span>
+            next: <b>{names.step(next)}</b>
+          </span>
+        </p>
+      )}
       <h2>Order of pours</h2>
       {secondLook}
       <SittingChoice />

@@ -45,7 +45,6 @@ export function SittingChoice() {
               place={`sittings[${own.id}].name`}
               label="Name of the sitting"
               value={own.name ?? sittingPlan.name}
-              width={160}
             />
           </p>
           {!sittingPlan.poured && (

@@ -28,7 +28,6 @@ export function StonesIn({ layerId, region }: { layerId: string; region: string 
           label={`Below its level: ${kinds.find((k) => k.id === stoneId)?.name ?? stoneId}`}
           unit="g"
           empty="none"
-          width={72}
           value={grams}
           takes={{ field: 'layers.stones.grams' }}
           error={say(`layers[${layerId}].stones[${region} ${stoneId}].grams`)}

@@ -133,7 +133,6 @@ export function StoryStation() {
           label="Room"
           unit="°C"
           empty="unknown"
-          width={64}
           value={log.roomC}
           takes={{ field: 'sittings.roomC' }}
           error={say('roomC')}
@@ -171,7 +170,6 @@ export function StoryStation() {
                     quiet
                     empty="unknown"
                     unit="ml"
-                    width={78}
                     value={actual}
                     takes={{ field: 'runs.pouredMl' }}
                     error={say(`pours[${i}].pouredMl`)}
@@ -193,7 +191,6 @@ export function StoryStation() {
       <TextField
         label="Note"
         value={log.note}
-        width="100%"
         lines={2}
         error={say('note')}
         onChange={(note) => set({ note })}
@@ -205,10 +202,10 @@ export function StoryStation() {
           disabled={keeping.isPending || (saved && run !== undefined)}
           onClick={() => void keep()}
         >
-          {run ? 'Keep the changes' : 'Keep this in the log'}
+          {run ? 'Save the changes' : 'Save to the log'}
         </button>
         <span role="status">
-          {saved && run ? 'Kept in the log.' : refused ? '' : run ? 'Not kept yet.' : ''}
+          {saved && run ? 'Saved to the log.' : refused ? '' : run ? 'Not saved yet.' : ''}
         </span>
       </div>
       {doubts && (
@@ -217,7 +214,7 @@ export function StoryStation() {
             <p key={d}>{d}</p>
           ))}
           <button type="button" className="btn btn-outline-primary" onClick={() => void keep(true)}>
-            Keep it in the log even so
+            Save it to the log even so
           </button>
         </div>
       )}

@@ -27,7 +27,6 @@ export function Cover({ cup }: { cup: Cup }) {
         <NumberField
           label="To cover"
           unit="%"
-          width={48}
           value={wanted}
           empty=""
           error={say(`recipes[${cup.id}]`)}

@@ -150,7 +150,6 @@ function OneDose({ cup, at, told, plan, unit, setUnit }: OneProps) {
             label={several ? `Load of ${name}` : 'Load'}
             quiet={several}
             unit=""
-            width={64}
             value={Number(amount.value.toFixed(unit === 'grams' ? 2 : 1))}
             error={say(`${place}.percent`)}
             onChange={(v) =>
@@ -173,7 +172,6 @@ function OneDose({ cup, at, told, plan, unit, setUnit }: OneProps) {
             label={several ? `Load of ${name}` : 'Load'}
             quiet={several}
             unit=""
-            width={64}
             value={Number(dose.percent.toFixed(3))}
           />
         )}

@@ -56,7 +56,6 @@ export function FindColour({ cup, plan }: { cup: Cup; plan: CupVolume | undefine
         <ColourField label="Wanted colour" value={wanted} onChange={find} />
         <TextField
           label="or typed"
-          width={110}
           value={unread ?? wanted}
           error={unread === null ? undefined : typedColourRange}
           onChange={type}

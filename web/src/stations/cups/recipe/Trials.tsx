@@ -60,7 +60,6 @@ export function Trials({ cup }: { cup: Cup }) {
             label="Added to the trial"
             quiet
             unit=""
-            width={44}
             value={amount}
             error={say(`recipes[${cup.id}].doses[${dose}].percent`) ?? say(`recipes[${cup.id}].trials`)}
             onChange={(v) => v !== null && setAmount(v)}
@@ -93,14 +92,12 @@ export function Trials({ cup }: { cup: Cup }) {
                 label="Resin of the trial"
                 quiet
                 unit="ml"
-                width={44}
                 value={ml}
                 onChange={(v) => v !== null && setMl(v)}
               />
             </>
           )}
-          ; it looked{' '}
-          <TextField label="How it looked" quiet width={150} value={note} onChange={setNote} live />
+          ; it looked <TextField label="How it looked" quiet value={note} onChange={setNote} live />
         </p>
       </div>
       <p className="line">

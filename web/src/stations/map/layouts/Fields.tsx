@@ -17,7 +17,7 @@ export function Fields({ layout }: { layout: Of<'fields'> }) {
   return (
     <>
       <p className="line">
-        <NumberAt place={`${at.layout}.fields`} label="Fields" unit="" width={44} value={layout.fields} />
+        <NumberAt place={`${at.layout}.fields`} label="Fields" unit="" value={layout.fields} />
         <span>
           in {layout.colours.length} colours,{' '}
           {(layout.fields / Math.max(1, layout.colours.length)).toFixed(1).replace('.0', '')} of each
@@ -109,7 +109,6 @@ export function Fields({ layout }: { layout: Of<'fields'> }) {
               place={`${at.layout}.vein.${key}`}
               label={key === 'widthMm' ? 'wide' : 'thick'}
               unit="mm"
-              width={40}
               value={layout.vein![key]}
             />
           ))}

@@ -20,7 +20,6 @@ export function Lines({ layout }: { layout: Of<'lines'> }) {
           also={at.layout}
           label="Laid on a film of"
           unit="mm"
-          width={52}
           value={layout.startMm}
         />
         <CupChoice
@@ -29,13 +28,7 @@ export function Lines({ layout }: { layout: Of<'lines'> }) {
           value={layout.startCup}
           onChange={(recipe) => edit({ do: 'pour-from', ...here, region: 'start', recipe })}
         />
-        <NumberAt
-          place={`${at.layout}.wavinessMm`}
-          label="Waviness"
-          unit="mm"
-          width={44}
-          value={layout.wavinessMm}
-        />
+        <NumberAt place={`${at.layout}.wavinessMm`} label="Waviness" unit="mm" value={layout.wavinessMm} />
       </p>
       <Facts />
       <BandList />

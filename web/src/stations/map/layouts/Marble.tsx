@@ -35,16 +35,9 @@ export function Marble({ layout }: { layout: Of<'marble'> }) {
           place={`${at.layout}.streakPercent`}
           label="streaks on"
           unit="%"
-          width={44}
           value={layout.streakPercent}
         />
-        <NumberAt
-          place={`${at.layout}.directionDeg`}
-          label="running"
-          unit="°"
-          width={44}
-          value={layout.directionDeg}
-        />
+        <NumberAt place={`${at.layout}.directionDeg`} label="running" unit="°" value={layout.directionDeg} />
       </p>
       <h3>The mixed cup, {mix?.name}</h3>
       {mix?.of ? (
@@ -62,7 +55,6 @@ export function Marble({ layout }: { layout: Of<'marble'> }) {
                     label={`Parts of ${name}`}
                     quiet
                     unit=""
-                    width={40}
                     value={share.parts}
                   />
                   <span className="unit">parts</span>

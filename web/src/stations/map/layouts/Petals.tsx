@@ -10,7 +10,7 @@ export function Petals({ layout }: { layout: Of<'petals'> }) {
     label: string,
     key: 'petals' | 'pullMm' | 'toolMm' | 'turnDeg' | 'xMm' | 'yMm',
     unit: string,
-  ) => <NumberAt place={`${at.layout}.${key}`} label={label} unit={unit} width={44} value={layout[key]} />;
+  ) => <NumberAt place={`${at.layout}.${key}`} label={label} unit={unit} value={layout[key]} />;
   return (
     <>
       <p className="line">

@@ -16,13 +16,7 @@ export function Pools({ layout }: { layout: Of<'pools'> }) {
   return (
     <>
       <p className="line">
-        <NumberAt
-          place={`${at.layout}.beadMm`}
-          label="Walls, laid"
-          unit="mm"
-          width={44}
-          value={layout.beadMm}
-        />
+        <NumberAt place={`${at.layout}.beadMm`} label="Walls, laid" unit="mm" value={layout.beadMm} />
         <span>wide</span>
       </p>
       <h3>Pools</h3>

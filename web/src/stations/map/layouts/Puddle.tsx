@@ -31,7 +31,6 @@ export function Puddle({ layout }: { layout: Of<'puddle'> }) {
                   label={`Pour ${i + 1}`}
                   quiet
                   unit="ml"
-                  width={44}
                   value={pour.ml}
                 />
                 {radius && (
@@ -67,16 +66,9 @@ export function Puddle({ layout }: { layout: Of<'puddle'> }) {
           place={`${at.layout}.tiltPercent`}
           label="Tilted until it is"
           unit="%"
-          width={44}
           value={layout.tiltPercent}
         />
-        <NumberAt
-          place={`${at.layout}.tiltDeg`}
-          label="longer, towards"
-          unit="°"
-          width={44}
-          value={layout.tiltDeg}
-        />
+        <NumberAt place={`${at.layout}.tiltDeg`} label="longer, towards" unit="°" value={layout.tiltDeg} />
       </p>
       <p className="line">
         <span>Round it</span>
