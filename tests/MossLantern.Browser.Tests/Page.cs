@@ -426,6 +426,7 @@ internal sealed class Page : IDisposable
         "link" => "a[href]",
         "textbox" => "input:not([type=color]), textarea",
         "combobox" => "select",
+        "checkbox" => "input[type=checkbox]",
         "list" => "ol, ul",
         _ => $"[role={role}]",
     };

@@ -36,7 +36,7 @@ function Pages() {
   if (workshop.isPending) return null;
   return (
     <UnitsProvider>
-      <a className="visually-hidden-focusable skip" href="#main">
+      <a className="visually-hidden-focusable skip" href="#main" onClick={toMain}>
         To the piece
       </a>
       <Head key={`head ${hours}`} />
@@ -57,6 +57,14 @@ function Pages() {
       </Routes>
     </UnitsProvider>
   );
+}
+
+/** The keys go on from the page itself, past what stands above it. */
+function toMain(e: React.MouseEvent) {
+  e.preventDefault();
+  const main = document.getElementById('main');
+  main?.setAttribute('tabindex', '-1');
+  main?.focus();
 }
 
 function ToGround() {

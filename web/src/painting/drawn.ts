@@ -1,4 +1,4 @@
-import type { Painting } from '../api/client';
+import type { Painting, PaintPath } from '../api/client';
 
 /** How a region is drawn where it is not painted as it will look: flat, with its edge in ink. */
 export interface Drawn {
@@ -7,21 +7,57 @@ export interface Drawn {
   inkMm: number;
 }
 
-/** A painting without resin: the ground, what lies beneath it, and the outline. */
-export const bare = (
+const ink = '#20302a';
+/** Lines of a ruled ground lie so far apart: about so many of them over its longer side. */
+const ruledMm = [1, 2, 5, 10, 20, 50, 100];
+const mostLines = 50;
+/** How much ink is in its lines; every fifth has more. */
+const [fine, bold] = [0.18, 0.34];
+
+/** Lines over a box, so many millimetres apart. */
+function lines(widthMm: number, heightMm: number, stepMm: number, every: (i: number) => boolean) {
+  const along = (length: number, line: (at: number) => string) =>
+    Array.from({ length: Math.ceil(length / stepMm) - 1 }, (_, i) => i + 1)
+      .filter(every)
+      .map((i) => line(i * stepMm))
+      .join('');
+  return along(widthMm, (x) => `M${x} 0V${heightMm}`) + along(heightMm, (y) => `M0 ${y}H${widthMm}`);
+}
+
+/** A painting without resin: the ground, ruled so that its size can be read off it, what lies beneath it, and the outline. */
+export function bare(
   painting: Painting,
   shape: Pick<Painting, 'outline' | 'widthMm' | 'heightMm'>,
-): Painting => ({
-  ...painting,
-  ...shape,
-  ground: painting.ground ?? '#e6dcc6',
-  paths: [],
-  clips: [],
-  materials: [],
-  panel: null,
-  copies: [],
-  insets: painting.insets.filter((i) => i.below),
-});
+): Painting {
+  const ground = painting.ground ?? '#e6dcc6';
+  const longest = Math.max(shape.widthMm, shape.heightMm);
+  const step = ruledMm.find((mm) => longest / mm <= mostLines) ?? ruledMm.at(-1)!;
+  // Ink on a pale ground, chalk on a dark one.
+  const pen = brightness(ground) > 0.35 ? ink : '#ffffff';
+  const ruled = (share: number, strokeMm: number, every: (i: number) => boolean): PaintPath => ({
+    role: 'edge',
+    path: lines(shape.widthMm, shape.heightMm, step, every),
+    fill: null,
+    stroke: mixed(ground, pen, share),
+    strokeMm,
+    opacity: 1,
+    region: null,
+    material: null,
+    clip: null,
+    glass: false,
+  });
+  return {
+    ...painting,
+    ...shape,
+    ground,
+    paths: [ruled(fine, longest / 650, (i) => i % 5 !== 0), ruled(bold, longest / 330, (i) => i % 5 === 0)],
+    clips: [],
+    materials: [],
+    panel: null,
+    copies: [],
+    insets: painting.insets.filter((i) => i.below),
+  };
+}
 
 /** The layer that each path of a painting belongs to: an edge or a shadow goes with what is painted before it. */
 function layersOf({ paths }: Painting) {
@@ -61,6 +97,12 @@ export function drawn(painting: Painting, layerId: string, how: (region: string)
 }
 
 const channels = (colour: string) => [1, 3, 5].map((i) => parseInt(colour.slice(i, i + 2), 16));
+
+/** How bright a colour is, 0 to 1. */
+const brightness = (colour: string) => {
+  const [r, g, b] = channels(colour) as [number, number, number];
+  return (0.3 * r + 0.59 * g + 0.11 * b) / 255;
+};
 
 /** A colour with so much of another in it; both as `#rrggbb`. */
 export function mixed(colour: string, other: string, share: number) {

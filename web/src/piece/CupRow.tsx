@@ -19,7 +19,7 @@ interface Props {
   onPoint: (cupId: string | null) => void;
 }
 
-const tallest = 60;
+const tallest = 56;
 
 /** The layer's cups along the bench edge, in pour order and to scale with each other. */
 export function CupRow({ layer, plan, chosen, pointed, pullable, onChoose, onPoint }: Props) {

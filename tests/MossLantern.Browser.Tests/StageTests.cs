@@ -1,0 +1,248 @@
+using OpenQA.Selenium;
+
+namespace MossLantern.Browser.Tests;
+
+/// <summary>The stage does its station's work, and the page leaves it the room it needs.</summary>
+public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
+{
+    private static readonly string[] Stations = ["ground", "map", "cups", "pour", "cure", "story"];
+
+    /// <summary>Two stages count as the same picture where no more than this share of their pixels differs.</summary>
+    private const double Same = 0.2;
+
+    private Page Opened(string path, int width = 1280, int height = 800)
+    {
+        var page = NewPage(width, height);
+        page.Open(path);
+        page.WaitForText("Ground");
+        return page;
+    }
+
+    /// <summary>A planned piece, one that is poured, one of many cups, one on a dark ground, a casting, and one over older work.</summary>
+    [Theory]
+    [InlineData("bogbean-round")]
+    [InlineData("marsh-light")]
+    [InlineData("sphagnum-pools")]
+    [InlineData("marigold-dozen")]
+    [InlineData("old-kiln")]
+    public void No_two_stations_show_the_same_picture(string piece)
+    {
+        using var page = Opened($"/pieces/{piece}/{Stations[0]}");
+        foreach (var (station, i) in Stations.Select((s, i) => (s, i)))
+        {
+            page.Press($"{i + 1}");
+            Waiting.Until(() => page.Script<bool>("return document.querySelector('.tag.active')?.href.includes('/' + arguments[0])", station), $"the station {station}");
+            if (station is not ("cups" or "cure"))
+            {
+                page.WaitForPainting();
+            }
+
+            // What has been painted is on the screen after the frame that follows it.
+            page.Script<object>("window.framed = false; requestAnimationFrame(() => requestAnimationFrame(() => window.framed = true))");
+            Waiting.Until(() => page.Script<bool>("return window.framed"), "the next frame");
+            page.Script<object>("(window.shots ??= []).push(arguments[0])", ((ITakesScreenshot)page.Driver).GetScreenshot().AsBase64EncodedString);
+        }
+
+        page.Script<object>(
+            """
+            window.differ = null;
+            (async () => {
+              const box = document.querySelector('.piece > .stage, .piece > .tide, .piece > .jug-stage, .piece > .pour-stage, .piece > .ground-stage').getBoundingClientRect();
+              const pixels = await Promise.all(window.shots.map(async shot => {
+                const image = new Image();
+                image.src = `data:image/png;base64,${shot}`;
+                await image.decode();
+                const canvas = new OffscreenCanvas(box.width, box.height);
+                const context = canvas.getContext('2d');
+                context.drawImage(image, -box.x, -box.y);
+                return context.getImageData(0, 0, box.width, box.height).data;
+              }));
+              const differ = [];
+              for (let a = 0; a < pixels.length; a++) for (let b = a + 1; b < pixels.length; b++) {
+                let count = 0;
+                for (let i = 0; i < pixels[a].length; i += 4)
+                  if ([0, 1, 2].some(c => Math.abs(pixels[a][i + c] - pixels[b][i + c]) > 12)) count++;
+                differ.push(`${a} ${b} ${(4 * count / pixels[a].length).toFixed(3)}`);
+              }
+              window.differ = differ;
+            })();
+            """);
+        Waiting.Until(() => page.Script<bool>("return window.differ !== null"), "the pictures to be compared");
+        var alike = page.Script<IReadOnlyCollection<object>>("return window.differ").Cast<string>()
+            .Select(d => d.Split(' ')).Where(d => double.Parse(d[2], System.Globalization.CultureInfo.InvariantCulture) <= Same)
+            .Select(d => $"{Stations[int.Parse(d[0], System.Globalization.CultureInfo.InvariantCulture)]} and {Stations[int.Parse(d[1], System.Globalization.CultureInfo.InvariantCulture)]} differ by {d[2]}");
+        Assert.Equal([], alike);
+    }
+
+    /// <summary>Header, ribbon and cup row leave four fifths of the height to the piece.</summary>
+    [Theory]
+    [InlineData(1280, 800)]
+    [InlineData(1024, 768)]
+    [InlineData(800, 1200)]
+    [InlineData(768, 1024)]
+    public void What_stands_round_the_piece_takes_a_fifth_of_the_height_at_most(int width, int height)
+    {
+        using var page = Opened("/pieces/marsh-light/map?layer=layer-1", width, height);
+        page.WaitForPainting();
+        var round = page.Script<double>("return ['.head', '.ribbon', '.cup-row'].reduce((sum, s) => sum + document.querySelector(s).getBoundingClientRect().height, 0) + 0.001");
+        Assert.True(round <= height / 5.0, $"{round:0} of {height}");
+        Assert.True(page.Script<bool>("return [...document.querySelectorAll('.ribbon .span')].every(s => s.getBoundingClientRect().height >= 28)"));
+    }
+
+    /// <summary>Upright the piece and its station are both on the first screen; the strata are a strip above them.</summary>
+    [Theory]
+    [InlineData(800, 1200)]
+    [InlineData(768, 1024)]
+    public void Upright_the_piece_and_its_station_are_on_the_first_screen(int width, int height)
+    {
+        using var page = Opened("/pieces/marsh-light/map?layer=layer-1", width, height);
+        page.WaitForPainting();
+        double Top(string selector) => page.Script<double>("return document.querySelector(arguments[0]).getBoundingClientRect().top + 0.001", selector);
+        Assert.InRange(Top(".stage"), 0, height / 3.0);
+        Assert.InRange(Top(".right"), 0, 0.75 * height);
+        Assert.True(Top(".core li") < Top(".stage"));
+        Assert.Equal("pan-y", page.Script<string>("return getComputedStyle(document.querySelector('.stage')).touchAction"));
+        Assert.Equal("none", page.Script<string>("return getComputedStyle(document.querySelector('.handles g[role=slider]')).touchAction"));
+    }
+
+    /// <summary>On a phone nothing is wider than the screen, and windows and amounts can be read.</summary>
+    [Theory]
+    [InlineData("cups", "hardener")]
+    [InlineData("cure", "next layer")]
+    [InlineData("pour", "Order of pours")]
+    public void On_a_phone_windows_and_amounts_can_be_read(string station, string shows)
+    {
+        using var page = Opened($"/pieces/marsh-light/{station}?layer=layer-1", 390, 844);
+        page.WaitForText(shows);
+        Assert.Equal(390, page.Script<long>("return document.documentElement.scrollWidth"));
+        Assert.NotEmpty(page.Driver.FindElements(By.CssSelector(".ribbon .span")));
+        Assert.Equal(0, page.Script<long>("return [...document.querySelectorAll('.right .how-number')].filter(n => n.getBoundingClientRect().right > innerWidth + 1).length"));
+    }
+
+    [Theory]
+    [InlineData("cups", "All cups")]
+    [InlineData("pour", "The next pour")]
+    public void The_number_of_the_bench_is_large_and_all_are_read_from_across_the_table(string station, string number)
+    {
+        using var page = Opened($"/pieces/bogbean-round/{station}");
+        double Size(string name) => page.Script<double>("return parseFloat(getComputedStyle(arguments[0].querySelector('b')).fontSize) + 0.001", page.Find("button", name));
+        Assert.InRange(Size(number), 40, 63);
+        page.Click("button", "From across the table");
+        Waiting.Until(() => Size(number) >= 64, "large numbers");
+        Assert.True(page.Script<bool>("return [...document.querySelectorAll('.right .how-number b')].filter(b => b.checkVisibility()).every(b => parseFloat(getComputedStyle(b).fontSize) >= 64)"));
+        Assert.Empty(page.DeadControls());
+
+        // It stays so from station to station and after a reload, until it is switched off.
+        page.Open($"/pieces/bogbean-round/{station}");
+        Waiting.Until(() => Size(number) >= 64, "large numbers after a reload");
+        page.Click("button", "From across the table");
+        Waiting.Until(() => Size(number) < 64, "numbers at arm's length");
+    }
+
+    [Fact]
+    public void Digits_lead_to_stations_and_belong_to_fields_and_handles_where_these_have_the_focus()
+    {
+        using var page = Opened(Own("/pieces/bogbean-round/map"));
+        page.WaitForPainting();
+        page.Press("3");
+        Waiting.Until(() => page.Driver.Url.Contains("/cups", StringComparison.Ordinal), "Cups");
+        page.Press("2");
+        Waiting.Until(() => page.Driver.Url.Contains("/map", StringComparison.Ordinal), "Map");
+        page.TabTo("slider", "Heart");
+        page.Press("4");
+        page.TabTo("textbox", "Depth");
+        page.Press("4");
+        Assert.Contains("/map", page.Driver.Url, StringComparison.Ordinal);
+        page.Press(Keys.Control + "z");
+
+        // What can be done here, and no single keys for those who want none.
+        page.Script<object>("document.activeElement.blur()");
+        page.Press("?");
+        page.WaitForText("With hands and keys");
+        Assert.Empty(page.AxeFindings());
+        page.TabTo("checkbox", "Digits and ? act by themselves");
+        page.Press(Keys.Space, Keys.Escape);
+        Waiting.Until(() => !page.Text.Contains("With hands and keys", StringComparison.Ordinal), "the sheet to be shut");
+        page.Script<object>("document.activeElement.blur()");
+        page.Press("3");
+        Assert.Contains("/map", page.Driver.Url, StringComparison.Ordinal);
+        page.Click("button", "? What can be done here");
+        page.TabTo("checkbox", "Digits and ? act by themselves");
+        page.Press(Keys.Space);
+        page.Click("button", "Close");
+    }
+
+    /// <summary>From the top of the page, by Tab and Enter alone.</summary>
+    [Fact]
+    public void A_station_is_six_steps_of_Tab_away_at_most_and_the_ribbon_is_one_of_them()
+    {
+        using var page = Opened("/pieces/marsh-light/map?layer=layer-1");
+        page.WaitForPainting();
+        page.Script<object>("document.activeElement.blur()");
+        page.Press(Keys.Tab, Keys.Enter);
+        var steps = 2;
+        while (!page.Script<bool>("return document.activeElement.matches('.tag')") && steps < 20)
+        {
+            page.Press(Keys.Tab);
+            steps++;
+        }
+
+        Assert.InRange(steps, 1, 6);
+        Assert.Single(page.Driver.FindElements(By.CssSelector(".ribbon .span:not([tabindex='-1'])")));
+        page.TabTo("link", "Old Kiln");
+        string At() => page.Script<string>("return document.activeElement.closest('.span')?.textContent ?? ''");
+        page.Press(Keys.ArrowRight);
+        Assert.NotEqual("", At());
+        Assert.DoesNotContain("Old Kiln", At(), StringComparison.Ordinal);
+        page.Press(Keys.ArrowLeft);
+        Assert.Contains("Old Kiln", At(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Escape_lets_go_of_what_is_dragged_and_of_what_is_chosen()
+    {
+        using var page = Opened("/pieces/bogbean-round/map");
+        page.WaitForPainting();
+        var heart = page.Find("slider", "Heart");
+        var (x, y) = page.Middle(heart);
+        var before = heart.GetAttribute("aria-valuenow");
+        void Mouse(string type, double atX, double atY, int buttons) => page.Cdp("Input.dispatchMouseEvent", new()
+        {
+            ["type"] = type,
+            ["x"] = atX,
+            ["y"] = atY,
+            ["button"] = "left",
+            ["buttons"] = buttons,
+            ["clickCount"] = 1,
+        });
+        Mouse("mousePressed", x, y, 1);
+        for (var i = 1; i <= 10; i++)
+        {
+            Mouse("mouseMoved", x + 6 * i, y, 1);
+        }
+
+        Waiting.Until(() => page.Find("slider", "Heart").GetAttribute("aria-valuenow") != before, "the heart to follow");
+        page.Press(Keys.Escape);
+        Mouse("mouseReleased", x + 60, y, 0);
+        Waiting.Until(() => page.Find("slider", "Heart").GetAttribute("aria-valuenow") == before, "the heart to be back");
+        Assert.DoesNotContain("Undo:", page.Text, StringComparison.Ordinal);
+
+        page.Click("button", "peat");
+        Waiting.Until(() => page.Driver.FindElements(By.CssSelector("[data-open]")).Count > 0, "a band to be chosen");
+        page.Script<object>("document.activeElement.blur()");
+        page.Press(Keys.Escape);
+        Waiting.Until(() => page.Driver.FindElements(By.CssSelector("[data-open]")).Count == 0, "nothing to be chosen");
+    }
+
+    /// <summary>What is still to prepare is ticked beside the ground it is done to.</summary>
+    [Fact]
+    public void What_is_to_prepare_is_ticked_on_the_stage()
+    {
+        using var page = Opened(Own("/pieces/bogbean-round/ground"));
+        page.WaitForPainting();
+        page.Click("checkbox", "Done: Mask the back");
+        Waiting.Until(() => !page.Script<string>("return document.querySelector('.to-prepare').innerText").Contains("Mask the back", StringComparison.Ordinal), "it to be done");
+        page.WaitForText("Undo: mark a preparation");
+        page.WaitUntilKept();
+    }
+}
