@@ -85,7 +85,7 @@ public sealed class ControlTests(SharedWorkshop shared) : WorkshopCase(shared)
     {
         using var page = NewPage();
         page.PutOnTheBench("Sedge", () => page.Write("Width", "300"));
-        Waiting.Until(() => page.Script<string?>("return document.activeElement.tagName") == "H1", "the focus on the name");
+        Waiting.Until(() => page.Script<string?>("return document.activeElement.id") == "main", "the focus on the piece, which goes by its name");
     }
 
     [Fact]

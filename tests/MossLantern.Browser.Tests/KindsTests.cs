@@ -29,6 +29,7 @@ public sealed class KindsTests(SharedWorkshop shared) : WorkshopCase(shared)
         Assert.Contains("Each panel stands on 4 supports", page.Text, StringComparison.Ordinal);
         page.Choose("Over the gap", "running on");
         page.WaitUntilKept();
+        page.GoTo("Map", "Bands, from the heart to the rim");
         page.WaitForPainting();
         Waiting.Until(() => !Like(page), "one heart on the first panel only");
 

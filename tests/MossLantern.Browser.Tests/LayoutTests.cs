@@ -14,10 +14,10 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
     public void A_sequence_is_kept_by_name_laid_in_another_piece_and_taken_out_of_the_cupboard()
     {
         using var page = Opened("/pieces/water-mint/map");
-        page.Click("button", "Keep it");
+        page.Click("button", "Save it");
         page.WaitForText("name must have from 1 to");
-        page.Write("Keep this one as", "Reed mint");
-        page.Click("button", "Keep it");
+        page.Write("Save this one as", "Reed mint");
+        page.Click("button", "Save it");
         page.WaitForText("Reed mint stands in the cupboard.");
 
         // In another mould, fitted to it; every cup that it takes comes with it, and those that nothing names any more go.
@@ -277,7 +277,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("The mixed cup");
         page.Choose("Shape of the part", "an oval");
         page.WaitUntilKept();
-        Dragged(page, "Zone 1", -30, 20);
+        Dragged(page, "Part 1", -30, 20);
         Fine(page);
         page.TabTo("button", "Whole layer");
         page.Press(Keys.Enter);
@@ -286,7 +286,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.TabTo("button", "Reserve a spot");
         page.Press(Keys.Enter);
         page.WaitForText("Reserved, in every layer");
-        page.Choose("How Inlay is kept", "stays bare");
+        page.Choose("How Inlay is reserved", "stays bare");
         page.WaitForText("Floods what stays bare");
         page.TabTo("button", "See first: A dam");
         page.Press(Keys.Enter);

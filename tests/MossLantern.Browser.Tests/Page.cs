@@ -390,8 +390,12 @@ internal sealed class Page : IDisposable
 
     /// <summary>Opens what is folded away over an element of a role and a name, as a person would who looks for it.</summary>
     private void Unfold(string role, string name) => driver.ExecuteScript(
-        $"const texts = {TextsOf}; for (const e of document.querySelectorAll(arguments[0])) {{ const fold = e.closest('details:not([open])'); if (fold && !e.matches('summary') && texts(e).includes(arguments[1])) fold.querySelector('summary').click(); }}",
-        Selector(role), name[..Math.Min(name.Length, 6)].Trim());
+        $$"""
+        const texts = {{TextsOf}}, named = [...document.querySelectorAll(arguments[0])].filter(e => texts(e).includes(arguments[1]) && !e.matches('summary'));
+        if (!named.some(e => e.checkVisibility({ visibilityProperty: true })))
+          for (const fold of new Set(named.map(e => e.closest('details:not([open])')))) fold?.querySelector('summary').click();
+        """,
+        Selector(role), name);
 
     /// <summary>The one element of a role whose name begins so.</summary>
     public IWebElement Find(string role, string name)

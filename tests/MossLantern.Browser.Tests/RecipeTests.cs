@@ -159,7 +159,7 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
     {
         using var page = Opened("/pieces/bogbean-round/cups");
         PickCup(page, "peat");
-        Open(page, "Keep it, pour it off another");
+        Open(page, "Save it, pour it off another");
         page.Choose("peat may change", "frozen: a change makes a new one");
         page.WaitUntilKept();
         page.Write("Load", "5");

@@ -37,10 +37,18 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
                 page.WaitForPainting();
             }
 
-            // What has been painted is on the screen after the frame that follows it.
-            page.Script<object>("window.framed = false; requestAnimationFrame(() => requestAnimationFrame(() => window.framed = true))");
-            Waiting.Until(() => page.Script<bool>("return window.framed"), "the next frame");
-            page.Script<object>("(window.shots ??= []).push(arguments[0])", ((ITakesScreenshot)page.Driver).GetScreenshot().AsBase64EncodedString);
+            // What has been painted may come to the screen some frames later: it is there when nothing changes any more.
+            var (shot, before) = ("", "-");
+            Waiting.Until(
+                () =>
+                {
+                    page.Script<object>("window.framed = false; requestAnimationFrame(() => requestAnimationFrame(() => window.framed = true))");
+                    Waiting.Until(() => page.Script<bool>("return window.framed"), "the next frame");
+                    (before, shot) = (shot, ((ITakesScreenshot)page.Driver).GetScreenshot().AsBase64EncodedString);
+                    return shot == before;
+                },
+                "the picture to rest");
+            page.Script<object>("(window.shots ??= []).push(arguments[0])", shot);
         }
 
         page.Script<object>(

@@ -72,7 +72,7 @@ public sealed partial class BadValueTests : IDisposable
             OnLayer("lay-out-as", ("kind", "pools")), OnLayer("draw-wall", ("spots", new JsonArray(Parsed("""{ "xMm": 0, "yMm": 20 }"""), Parsed("""{ "xMm": 60, "yMm": 22 }""")))),
             OnLayer("add-pool", ("xMm", 30), ("yMm", 35), ("recipe", null)), OnLayer("move-wall-spot", ("wall", "wall-1"), ("spot", 0), ("byXMm", 0), ("byYMm", 2)),
             OnLayer("lay-out-as", ("kind", "fields")), OnLayer("move-field", ("field", 2), ("xMm", 40), ("yMm", 30), ("byXMm", 1), ("byYMm", 2)),
-            OnLayer("lay-out-as", ("kind", "puddle")), OnLayer("tilt-puddle", ("deg", 20), ("percent", 30)),
+            OnLayer("lay-out-as", ("kind", "puddle")), OnLayer("tilt-puddle", ("deg", 20), ("percent", 30)), OnLayer("begin-layout", ("starter", "marble")),
             Do("keep-spot"), Do("stretch-spot", ("layer", null), ("id", "kept-1"), ("byWidthMm", 2), ("byHeightMm", 2)),
             Do("take-insert-out", ("insert", "i1")), Do("stand-insert"), Do("move-insert", ("insert", "insert-1"), ("xMm", 20), ("yMm", 12)), Do("fill-hollow", ("insert", "insert-1")),
             Do("read-level", ("panel", 1), ("level", Parsed("""{ "whereItCures": true, "tiltXDeg": 0.1, "tiltYDeg": 0.1, "corners": null, "stepDeg": null, "waterChecked": false }"""))),

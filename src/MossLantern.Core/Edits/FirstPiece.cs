@@ -18,4 +18,14 @@ public static class FirstPiece
             [new("layer-1", "First layer", DepthMm, new RingsLayout([], [new("band-1", 10, true, clear.Id)], 0, null))],
             [new("layer-1", ["layer-1"], new("coating"), Measure.ByVolume)]);
     }
+
+    /// <summary>A new piece on a ground, laid out to begin with.</summary>
+    /// <param name="name">Its name.</param>
+    /// <param name="ground">What it is poured on.</param>
+    /// <param name="starter">The layout to begin with; null, or one that there is not, for nothing decided.</param>
+    public static Piece Of(string name, Ground ground, Starter? starter)
+    {
+        var bare = Of(name, ground);
+        return starter is { } known ? new BeginLayout(bare.Layers[0].Id, null, known).Apply(bare, Cupboard.Empty).Piece ?? bare : bare;
+    }
 }

@@ -5,6 +5,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Edits;
+using MossLantern.Core.Painting;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 using MossLantern.Data;
@@ -22,6 +23,12 @@ public sealed record SvgRead(Outline Outline, double WidthMm, double HeightMm, i
 /// <summary>Commands made to a ground that belongs to no piece yet.</summary>
 public sealed record EditGround(Ground Ground, ImmutableArray<Edit> Commands);
 
+/// <summary>A ground that belongs to no piece yet, to be laid out to begin with.</summary>
+public sealed record BeginOn(Ground Ground);
+
+/// <summary>A layout to begin with, painted on a ground.</summary>
+public sealed record StarterView(Starter Starter, string Name, Painting Painting);
+
 /// <summary>Grounds that are changed before there is a piece, and outlines in and out. Nothing is saved.</summary>
 internal static class GroundEndpoints
 {
@@ -38,6 +45,12 @@ internal static class GroundEndpoints
             Grounds.ValidateAndThrow(request.Ground);
             var made = Editing.Checked(FirstPiece.Of("New piece", request.Ground), request.Commands, cupboard.For(request.Commands, (_, _, _) => null));
             return made.Piece?.Ground ?? throw new RefusedException(made.Place ?? "", made.Refusal!);
+        });
+        app.MapPost("/api/grounds/starters", (BeginOn request, Workbench workbench) =>
+        {
+            Grounds.ValidateAndThrow(request.Ground);
+            return Enum.GetValues<Starter>().Select(starter => new StarterView(
+                starter, BeginLayout.NameOf(starter), workbench.Paint(workbench.Checked(FirstPiece.Of("New piece", request.Ground, starter)), null, PaintDetail.Full))).ToImmutableArray();
         });
         app.MapPost("/api/outlines/svg", Results<Ok<SvgRead>, ProblemHttpResult> (SvgDrawing drawing) =>
         {

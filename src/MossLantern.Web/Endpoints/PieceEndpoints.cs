@@ -9,8 +9,8 @@ using MossLantern.Web.Hosting;
 
 namespace MossLantern.Web.Endpoints;
 
-/// <summary>A new piece, from its name and its ground.</summary>
-public sealed record NewPiece(string Name, Ground Ground);
+/// <summary>A new piece, from its name and its ground, laid out to begin with or not at all.</summary>
+public sealed record NewPiece(string Name, Ground Ground, Starter? Starter = null);
 
 /// <summary>A save, based on a version.</summary>
 public sealed record SavePiece(int BasedOn, Piece Piece);
@@ -75,7 +75,7 @@ internal static class PieceEndpoints
         api.MapGet("", (Overview overview) => overview.Shelf());
         api.MapPost("", Created<PieceView> (NewPiece request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
         {
-            var planned = workbench.Planned(FirstPiece.Of(request.Name.Trim(), request.Ground));
+            var planned = workbench.Planned(FirstPiece.Of(request.Name.Trim(), request.Ground, request.Starter));
             return Added(planned, workbench, pieces, time);
         });
         api.MapGet("/{id}", Results<Ok<PieceView>, ProblemHttpResult> (string id, Workbench workbench, PieceStore pieces) =>

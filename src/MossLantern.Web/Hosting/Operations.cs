@@ -56,6 +56,7 @@ public static class Operations
         Post("/api/aside/{id}/put-back", "put-back", "Puts a piece back on the shelf.", Missing),
         Get("/api/ribbon", "get-ribbon", "The windows of all pieces in the days to come."),
         Post("/api/grounds/edit", "edit-ground", "What commands make of a ground that belongs to no piece yet. Nothing is kept.", Refused),
+        Post("/api/grounds/starters", "begin-ground", "The layouts to begin with, each painted on a ground that belongs to no piece yet. Nothing is kept.", Refused),
         Post("/api/outlines/svg", "read-outline", "The outline of an SVG drawing. Nothing is kept.", Refused),
         Get("/api/schemas/piece.json", "get-piece-schema", "The JSON Schema of a piece's file."),
         Get("/api/workshop", "get-workshop", "The workshop: its clock and its settings."),

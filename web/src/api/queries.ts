@@ -1,6 +1,6 @@
 import { QueryClient, focusManager, keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { api, preview, take } from './ask';
-import type { Edit, Look, Schemas } from './client';
+import type { Edit, Ground, Look, Schemas } from './client';
 import { Refused } from './client';
 
 /**
@@ -206,6 +206,15 @@ export const aboutQuery = (before: string | null) =>
   queryOptions({
     queryKey: ['about', before],
     queryFn: () => take(api.GET('/api/about', { params: { query: { before: before ?? undefined } } })),
+  });
+
+/** Layouts to begin with, painted on a ground that may belong to no piece yet. */
+export const startersQuery = (ground: Ground) =>
+  queryOptions({
+    queryKey: ['starters', ground],
+    queryFn: ({ signal }) => take(api.POST('/api/grounds/starters', { body: { ground }, signal })),
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
   });
 
 /** A quantity with its unit, as it is typed. */

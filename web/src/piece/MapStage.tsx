@@ -35,7 +35,7 @@ import { MapHandles, RimAndGround } from './StageHandles';
 import { Pin, StageFoot, TrialBar, type Trial } from './StageParts';
 import type { HoldOf } from './grips';
 import { OncePerFrame, moves } from './moves';
-import { useRoom } from './useRoom';
+import { useSize } from '../parts/useSize';
 import './MapStage.scss';
 
 /** What is painted, and how it is looked at. */
@@ -97,7 +97,7 @@ export function MapStage(props: Props) {
 
   const stage = useRef<HTMLDivElement>(null);
   const pressed = useRef<Spot>({ x: 0, y: 0 });
-  const room = useRoom(stage);
+  const room = useSize(stage);
   const [zoom, setZoom] = useState(wholeView);
   // While the rim is dragged the fit stays as it was, so that the piece does not shrink away under the hand.
   const [held, setHeld] = useState<{ widthMm: number; heightMm: number } | null>(null);

@@ -13,6 +13,7 @@ import { MapStation } from '../stations/map/MapStation';
 import { PourStation } from '../stations/pour/PourStation';
 import type { AtStation, Station } from '../stations/station';
 import { StationProvider, stationNames, stations } from '../stations/station';
+import { WhatNext } from '../stations/WhatNext';
 import { StoryStation } from '../stations/story/StoryStation';
 import { AcrossTable, useAcrossTable } from './AcrossTable';
 import { CupRow } from './CupRow';
@@ -211,7 +212,14 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
           onLeave={poured.leave}
           onChange={poured.change}
         />
-        <main id="main" className="piece" data-far={(bench && far) || undefined} data-station={station}>
+        <main
+          id="main"
+          tabIndex={-1}
+          aria-label={piece.name}
+          className="piece"
+          data-far={(bench && far) || undefined}
+          data-station={station}
+        >
           <Tags
             id={id}
             layer={layer}
@@ -256,6 +264,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             <Page
               key={`${station}/${layer.id}/${layer.sitting}/${inside ?? ''}/${poured.left}/${page.renewed}`}
             />
+            <WhatNext id={id} station={station as Station} search={search} />
           </section>
           {station === 'cups' && <WhyBatches />}
           {station !== 'cups' && station !== 'pour' && (

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { Piece } from '../api/client';
 import { PaintedPiece } from '../painting/PaintedPiece';
 import type { Picture } from './MapStage';
-import { useRoom } from './useRoom';
+import { useSize } from '../parts/useSize';
 import './SmallMap.scss';
 
 interface Props {
@@ -17,7 +17,7 @@ interface Props {
 /** The piece, small, where the stage shows something else; a press leads to its map. */
 export function SmallMap({ piece, layerId, to, picture: { painting, drafts, drafted, lit } }: Props) {
   const room = useRef<HTMLAnchorElement>(null);
-  const { width, height } = useRoom(room);
+  const { width, height } = useSize(room);
   const { widthMm, heightMm } = drafted ?? painting;
   const pixelsPerMm = Math.min((width - 2 * margin) / widthMm, (height - 2 * margin) / heightMm);
   return (

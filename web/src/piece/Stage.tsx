@@ -7,6 +7,7 @@ import { PourCups } from './PourCups';
 import { TideStage } from './TideStage';
 import { JugStage } from './jugs/JugStage';
 import { MapStage } from './MapStage';
+import { StarterStage, isBareMap } from './StarterStage';
 import { paintingAt } from './stagePainting';
 import type { useChosen } from './useChosen';
 import type { PieceOnPage } from './usePiece';
@@ -58,6 +59,8 @@ export function Stage(props: Props) {
   };
   if (station === 'cups') return <JugStage picks={picks} />;
   if (station === 'cure') return <TideStage />;
+  if (station === 'map' && !tried && isBareMap(whole) && zone === null && (whole.zones ?? []).length === 0)
+    return <StarterStage />;
   if (!painting)
     return <div className="stage">{page.unpainted && <p className="say-wrong">{page.unpainted}</p>}</div>;
   const below = page.lookedAt.face === 'underside';

@@ -5,7 +5,7 @@ import { ribbonQuery } from '../api/queries';
 import { useStation } from '../stations/station';
 import { clockText, localText, windowNames } from '../units/format';
 import { useUnits } from '../units/units';
-import { useRoom } from './useRoom';
+import { useSize } from '../parts/useSize';
 import './TideStage.scss';
 
 const ms = (m: Moment) => Date.parse(m.at);
@@ -27,7 +27,7 @@ export function TideStage() {
   const units = useUnits();
   const { data: ribbon } = useQuery(ribbonQuery);
   const stage = useRef<HTMLElement>(null);
-  const { width, height } = useRoom(stage);
+  const { width, height } = useSize(stage);
   const there = ribbon !== undefined && width > 0;
   const sittings = plan.sittings.filter((s) => s.windows.length > 0);
   const now = ribbon ? ms(ribbon.now) : 0;

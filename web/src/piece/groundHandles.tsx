@@ -57,11 +57,15 @@ export function OpeningHandles({ opening, px, py, hold }: Omit<Props, 'ground'> 
   const units = useUnits();
   const mm = (v: number) => units.show(v, 'mm');
   const by = (key: keyof Opening, mm: number) => nudge(`ground.outline.opening.${key}`, Math.round(mm));
+  // A small opening's grips stand close together: none takes the hand of another.
+  const apart = Math.min(px(opening.widthMm / 2) - px(0), py(opening.heightMm / 2) - py(0));
+  const touch = Math.max(8, Math.min(22, apart / 2 - 1));
   return (
     <>
       <Grip
         at={[px(opening.xMm), py(opening.yMm)]}
         size={9}
+        touch={touch}
         tells={{
           name: 'Opening',
           value: opening.xMm,
@@ -76,6 +80,7 @@ export function OpeningHandles({ opening, px, py, hold }: Omit<Props, 'ground'> 
       <Grip
         at={[px(opening.xMm + opening.widthMm / 2), py(opening.yMm)]}
         size={7}
+        touch={touch}
         tells={{
           name: 'Width of the opening',
           value: opening.widthMm,
@@ -88,6 +93,7 @@ export function OpeningHandles({ opening, px, py, hold }: Omit<Props, 'ground'> 
       <Grip
         at={[px(opening.xMm), py(opening.yMm + opening.heightMm / 2)]}
         size={7}
+        touch={touch}
         tells={{
           name: 'Height of the opening',
           value: opening.heightMm,

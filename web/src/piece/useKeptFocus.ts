@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 
 /**
  * Keeps the focus near where it was: when what had it is taken off the page, the heading of its part gets it, and not the top
- * of the page; and a page that opens begins at its name.
+ * of the page; and a page that opens begins at the piece, which goes by its name: the stations come first.
  */
 export function useKeptFocus() {
   useEffect(() => {
@@ -17,7 +17,7 @@ export function useKeptFocus() {
     const headingOf = (here: Element | null | undefined) => here?.querySelector<HTMLElement>('h2, h1');
     const mend = () => {
       if (document.activeElement !== document.body) return;
-      if (!begun) return document.querySelector<HTMLElement>('main.piece h1')?.focus();
+      if (!begun) return document.querySelector<HTMLElement>('main.piece')?.focus();
       if (!part) return;
       const near = part.isConnected ? part.closest('section.right, aside, main') : null;
       const heading = headingOf(near) ?? headingOf(document.querySelector('main section.right'));

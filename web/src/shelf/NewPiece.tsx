@@ -8,6 +8,8 @@ import { FileButton } from '../parts/FileButton';
 import { TextField } from '../parts/TextField';
 import type { Editing } from '../parts/editing';
 import { EditingProvider, setField } from '../parts/editing';
+import type { Starter } from '../stations/map/Starters';
+import { Starters } from '../stations/map/Starters';
 import { GroundSentence } from '../stations/ground/GroundSentence';
 import './NewPiece.scss';
 
@@ -18,10 +20,14 @@ const board: Ground = {
   colour: '#e6d6b4',
 };
 
+/** What a piece is called until it is given a name. */
+const noName = 'A piece without a name';
+
 /** The first-piece path: a name and a ground, and the piece stands on the shelf. */
 export function NewPiece() {
   const [name, setName] = useState('');
   const [ground, setGround] = useState(board);
+  const [starter, setStarter] = useState<Starter | null>(null);
   const [refused, setRefused] = useState<Refused | null>(null);
   const making = useMutation(newPiece);
   const navigate = useNavigate();
@@ -30,7 +36,7 @@ export function NewPiece() {
 
   const make = async (givenName: string) =>
     making.mutate(
-      { name: givenName, ground: await settled() },
+      { name: givenName, ground: await settled(), starter },
       {
         onSuccess: (made) => void navigate(`/pieces/${made.id}/map`),
         onError: (e) => setRefused(asRefused(e)),
@@ -44,7 +50,7 @@ export function NewPiece() {
         onKeyDown={(e) => e.key === 'Enter' && e.target instanceof HTMLInputElement && e.preventDefault()}
         onSubmit={(e) => {
           e.preventDefault();
-          void make(name);
+          void make(name.trim() || noName);
         }}
       >
         <h1>A new piece</h1>
@@ -55,7 +61,7 @@ export function NewPiece() {
               <TextField
                 label="Name"
                 quiet
-                blank="A piece without a name"
+                blank={noName}
                 value={name}
                 error={say('name')}
                 onChange={setName}
@@ -63,13 +69,22 @@ export function NewPiece() {
             }
           />
         </EditingProvider>
+        <h2>Begin with</h2>
+        <Starters
+          ground={ground}
+          chosen={starter}
+          onTake={(to) => setStarter((now) => (now === to ? null : to))}
+        />
         {refused && Object.keys(refused.errors).length === 0 && (
           <p className="say-wrong">{refused.message}</p>
         )}
         <button type="submit" className="btn btn-primary btn-lg" disabled={making.isPending}>
           Put it on the bench
         </button>
-        <p className="quiet-line">Everything can be changed later. Nothing is poured yet.</p>
+        <p className="quiet-line">
+          {starter === null ? 'Without a layout it begins bare. ' : ''}Everything can be changed later.
+          Nothing is poured yet.
+        </p>
       </form>
       <FromFile />
     </main>

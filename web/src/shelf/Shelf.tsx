@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import type { ShelfView } from '../api/client';
 import { shelfQuery } from '../api/queries';
 import { Aside } from './Aside';
+import { EmptyShelf } from './EmptyShelf';
 import { useUnits } from '../units/units';
 import './Shelf.scss';
 
@@ -42,18 +43,7 @@ export function Shelf() {
       <Aside />
       {error && <p className="say-wrong">{error.message}</p>}
       <div ref={board} className="shelf-board">
-        {data?.length === 0 && (
-          <div className="first">
-            <h2>An empty shelf</h2>
-            <p>
-              Start with one panel: its size, a heart, a few bands. Moss Lantern works out what to mix for
-              each cup, in which order to pour, and when the tape comes off.
-            </p>
-            <Link className="btn btn-primary" to="/new">
-              Start the first piece
-            </Link>
-          </div>
-        )}
+        {data?.length === 0 && <EmptyShelf />}
         {size.height > 0 &&
           boards.map((row, i) => (
             <ul key={i}>

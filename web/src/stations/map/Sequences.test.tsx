@@ -79,8 +79,8 @@ afterEach(() => {
 
 it('keeps the sequence of the layer by a name, with how far across it is', async () => {
   asked.mockReturnValue([[], 201]);
-  await userEvent.type(screen.getByLabelText('Keep this one as'), 'Reed{Enter}');
-  await userEvent.click(screen.getByRole('button', { name: 'Keep it' }));
+  await userEvent.type(screen.getByLabelText('Save this one as'), 'Reed{Enter}');
+  await userEvent.click(screen.getByRole('button', { name: 'Save it' }));
   await screen.findByText('Reed stands in the cupboard.');
   expect(asked).toHaveBeenCalledWith('POST /api/sequences', {
     name: 'Reed',
@@ -92,7 +92,7 @@ it('keeps the sequence of the layer by a name, with how far across it is', async
 
 it('says what is wrong with a name beside it', async () => {
   asked.mockReturnValue([{ title: 'No', status: 400, errors: { name: ['A name is needed.'] } }, 400]);
-  await userEvent.click(screen.getByRole('button', { name: 'Keep it' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Save it' }));
   await screen.findByText('A name is needed.');
 });
 

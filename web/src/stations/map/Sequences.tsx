@@ -11,7 +11,7 @@ import { useUnits } from '../../units/units';
 import { useStation } from '../station';
 import './Sequences.scss';
 
-/** Sequences kept by name: this one to the cupboard, or one of those laid here in place of this one. */
+/** Saved sequences: this one to the cupboard, or one of those laid here in place of this one. */
 export function Sequences() {
   const { piece, layer, zone, layerPlan, here } = useStation();
   const naming = useMutation(nameSequence);
@@ -43,16 +43,16 @@ export function Sequences() {
     });
   return (
     <section aria-label="Sequences" className="sequences">
-      <h3>Sequences kept by name</h3>
+      <h3>Saved sequences</h3>
       <p className="line">
         <TextField
-          label="Keep this one as"
+          label="Save this one as"
           value={name}
           error={refused?.errors.name?.[0]}
           onChange={setName}
         />
         <button type="button" className="btn btn-outline-primary" onClick={keep}>
-          Keep it
+          Save it
         </button>
       </p>
       {refused && !refused.errors.name && <p className="say-wrong">{refused.message}</p>}

@@ -21,7 +21,7 @@ export function Keep({ cup, shown }: { cup: Cup; shown: string | null }) {
   return (
     <details className="recipe-part">
       <summary>
-        Keep it, pour it off another{cup.frozen ? ': frozen' : ''}
+        Save it, pour it off another{cup.frozen ? ': frozen' : ''}
         {off ? `: poured off ${layer.recipes.find((r) => r.id === off)?.name}` : ''}
       </summary>
       <p className="line">
@@ -76,7 +76,7 @@ export function Keep({ cup, shown }: { cup: Cup; shown: string | null }) {
         >
           Keep this recipe in the Cupboard
         </button>
-        {keeping.isSuccess && <span role="status">Kept as {cup.name}.</span>}
+        {keeping.isSuccess && <span role="status">Saved as {cup.name}.</span>}
         {keeping.error && <span className="field-error">{said(keeping.error)}</span>}
       </p>
       {kept.length > 0 && (

@@ -1,7 +1,7 @@
 import { useLayoutEffect, useState } from 'react';
 
 /** The size of an element, pixels, as it changes. */
-export function useRoom(stage: React.RefObject<HTMLElement | null>) {
+export function useSize(stage: React.RefObject<HTMLElement | null>) {
   const [room, setRoom] = useState({ width: 0, height: 0 });
   useLayoutEffect(() => {
     const observer = new ResizeObserver(([entry]) => {

@@ -1,0 +1,28 @@
+import { Link } from 'react-router';
+import type { Station } from './station';
+import { stationNames, stations, useStation } from './station';
+import './WhatNext.scss';
+
+const why: Record<Station, string> = {
+  ground: '',
+  map: 'lay out what goes where',
+  cups: 'what to mix for each colour',
+  pour: 'in which order it goes on',
+  cure: 'when to pour, and when its windows open',
+  story: 'write down what you poured',
+};
+
+/** Until the first log: where the work goes on from here. */
+export function WhatNext({ id, station, search }: { id: string; station: Station; search: string }) {
+  const { view } = useStation();
+  const next = stations[stations.indexOf(station) + 1];
+  if (!next || view.runs.length > 0) return null;
+  return (
+    <p className="what-next">
+      <Link to={`/pieces/${id}/${next}${search}`} className="btn btn-outline-primary">
+        Next: {stationNames[next]}
+      </Link>
+      <span>{why[next]}</span>
+    </p>
+  );
+}
