@@ -496,7 +496,7 @@ internal sealed class Page : IDisposable
                 const as = getComputedStyle(e, e.value ? null : '::placeholder');
                 const probe = document.createElement('span');
                 const text = e.value || e.placeholder;
-                Object.assign(probe.style, { position: 'absolute', visibility: 'hidden', whiteSpace: 'pre', font: as.font, fontVariantNumeric: as.fontVariantNumeric });
+                Object.assign(probe.style, { position: 'absolute', visibility: 'hidden', whiteSpace: 'pre', fontSize: as.fontSize, fontWeight: as.fontWeight, fontFamily: as.fontFamily, fontStyle: as.fontStyle, letterSpacing: as.letterSpacing, fontVariantNumeric: as.fontVariantNumeric });
                 probe.textContent = text;
                 document.body.append(probe);
                 const written = probe.getBoundingClientRect().width;

@@ -371,7 +371,7 @@ function useSpaceHeld() {
       if (e.code !== 'Space') return;
       if (e.type === 'keyup') setHeld(false);
       // On a button or in a field the space bar is theirs.
-      else if (e.target === document.body) {
+      else if (e.target === document.body || (e.target as Element).id === 'main') {
         e.preventDefault();
         setHeld(true);
       }
