@@ -40,3 +40,20 @@ export function sized(canvas: HTMLCanvasElement | OffscreenCanvas | null, place:
   );
   return context;
 }
+
+/** Where a painting lies in a frame that it fits into, in the middle, with so many pixels round it for its shadow. */
+export function fitted(
+  frame: { width: number; height: number },
+  shape: { widthMm: number; heightMm: number },
+  margin: number,
+): View {
+  const pixelsPerMm = Math.min(
+    (frame.width - 2 * margin) / shape.widthMm,
+    (frame.height - 2 * margin) / shape.heightMm,
+  );
+  return {
+    pixelsPerMm,
+    x: (frame.width - shape.widthMm * pixelsPerMm) / 2,
+    y: (frame.height - shape.heightMm * pixelsPerMm) / 2,
+  };
+}

@@ -2,6 +2,7 @@ import { useRef } from 'react';
 import { Link } from 'react-router';
 import type { Piece } from '../api/client';
 import { PaintedPiece } from '../painting/PaintedPiece';
+import { fitted } from '../painting/place';
 import type { Picture } from './MapStage';
 import { useSize } from '../parts/useSize';
 import './SmallMap.scss';
@@ -18,8 +19,6 @@ interface Props {
 export function SmallMap({ piece, layerId, to, picture: { painting, drafts, drafted, lit } }: Props) {
   const room = useRef<HTMLAnchorElement>(null);
   const { width, height } = useSize(room);
-  const { widthMm, heightMm } = drafted ?? painting;
-  const pixelsPerMm = Math.min((width - 2 * margin) / widthMm, (height - 2 * margin) / heightMm);
   return (
     <Link
       ref={room}
@@ -31,11 +30,7 @@ export function SmallMap({ piece, layerId, to, picture: { painting, drafts, draf
       {width > 0 && (
         <PaintedPiece
           painting={painting}
-          view={{
-            pixelsPerMm,
-            x: (width - widthMm * pixelsPerMm) / 2,
-            y: (height - heightMm * pixelsPerMm) / 2,
-          }}
+          view={fitted({ width, height }, drafted ?? painting, margin)}
           width={width}
           height={height}
           label={piece.name}

@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useRef } from 'react';
 import { Link } from 'react-router';
 import type { ShelfView } from '../api/client';
 import { shelfQuery } from '../api/queries';
+import { useSize } from '../parts/useSize';
 import { Aside } from './Aside';
 import { EmptyShelf } from './EmptyShelf';
 import { useUnits } from '../units/units';
@@ -21,14 +22,7 @@ const most = 1.15;
 export function Shelf() {
   const { data, error } = useQuery(shelfQuery);
   const board = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState({ width: 0, height: 0 });
-  useLayoutEffect(() => {
-    const observer = new ResizeObserver(([entry]) => {
-      if (entry) setSize({ width: entry.contentRect.width, height: entry.contentRect.height });
-    });
-    if (board.current) observer.observe(board.current);
-    return () => observer.disconnect();
-  }, []);
+  const size = useSize(board);
 
   const scale = scaleOf(data ?? [], size);
   const boards = boardsAt(data ?? [], size.width, scale);

@@ -3,6 +3,7 @@ import { useRef } from 'react';
 import type { Ground, Schemas } from '../../api/client';
 import { startersQuery } from '../../api/queries';
 import { PaintedPiece } from '../../painting/PaintedPiece';
+import { fitted } from '../../painting/place';
 import { useSize } from '../../parts/useSize';
 import './Starters.scss';
 
@@ -50,18 +51,12 @@ export function Starters({ ground, chosen, onTake }: Props) {
 export function StarterPicture({ of: { painting, name } }: { of: StarterView }) {
   const room = useRef<HTMLSpanElement>(null);
   const { width, height } = useSize(room);
-  const { widthMm, heightMm } = painting;
-  const pixelsPerMm = Math.min((width - 2 * margin) / widthMm, (height - 2 * margin) / heightMm);
   return (
     <span ref={room} className="starter-picture" aria-hidden>
-      {pixelsPerMm > 0 && (
+      {width > 0 && height > 0 && (
         <PaintedPiece
           painting={painting}
-          view={{
-            pixelsPerMm,
-            x: (width - widthMm * pixelsPerMm) / 2,
-            y: (height - heightMm * pixelsPerMm) / 2,
-          }}
+          view={fitted({ width, height }, painting, margin)}
           width={width}
           height={height}
           label={name}
