@@ -70,14 +70,14 @@ function Kept() {
     going.mutate(day, {
       onSuccess: (got) =>
         setTold(
-          `${steps(count)} went; the file is ${megabytes(got.fileBytes)} now. A copy of it as it was is kept beside it.`,
+          `${steps(count)} went; the file is ${megabytes(got.fileBytes)} now. A copy of it as it was is saved beside it.`,
         ),
       onError: (e) => setTold(said(e)),
     });
   };
   return (
-    <section aria-label="What is reserved">
-      <h2>What is kept</h2>
+    <section aria-label="What is saved">
+      <h2>What is saved</h2>
       {data && (
         <>
           <dl className="facts">

@@ -65,7 +65,7 @@ export function CupboardPage() {
           ))}
         </ul>
       )}
-      {moulds?.length === 0 && <p>No mould is kept here yet.</p>}
+      {moulds?.length === 0 && <p>There is no mould here yet.</p>}
       {mould && (
         <Taken
           key={mould.id}

@@ -27,8 +27,8 @@ export function Recipes() {
         <h2>Recipes</h2>
         <p className="hint">
           {recipes?.length === 0
-            ? 'Colours that you will want again. Keep one from its cup, at the station Cups of a piece.'
-            : 'Colours to be mixed again, in any amount. They are kept from a cup, and taken into one, at the station Cups.'}
+            ? 'Colours that you will want again. Save one from its cup, at the station Cups of a piece.'
+            : 'Colours to be mixed again, in any amount. They are saved from a cup, and taken into one, at the station Cups.'}
         </p>
       </div>
       <ul className="pot-row">

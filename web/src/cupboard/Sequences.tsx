@@ -27,8 +27,8 @@ export function Sequences() {
         <h2>Sequences</h2>
         <p className="hint">
           {sequences?.length === 0
-            ? 'Colours one after another, from the middle to the rim. Keep one by name on the map of a piece.'
-            : 'Colours one after another, the middle at the left. They are kept and laid on the map of a piece.'}
+            ? 'Colours one after another, from the middle to the rim. Save one by name on the map of a piece.'
+            : 'Colours one after another, the middle at the left. They are saved and laid on the map of a piece.'}
         </p>
       </div>
       <ul className="pot-row">
@@ -93,7 +93,7 @@ function Taken({ view, refused, save, remove }: TakenProps) {
         />
         {', '}
         <HowNumber of={view.together} label={`Lines of ${sequence.name}`} decimals={1} />
-        {` of lines, kept from ${units.show(sequence.acrossMm, 'mm', 0)} across.`}
+        {` of lines, saved from ${units.show(sequence.acrossMm, 'mm', 0)} across.`}
       </p>
       <TextField
         label="Note on the sequence"

@@ -163,7 +163,7 @@ export function BatchRow(props: Props) {
             <li key={cup.id} data-cup={cup.id} data-carried={carried === cup.id || undefined}>
               <button
                 type="button"
-                title="Pull its level, or press ↑ ↓: the reserve of all cups; with Alt its bands"
+                title="Drag its level, or press ↑ ↓: the reserve of all cups; with Alt its bands"
                 {...cupButton(volume, props.picks, pulling)}
               >
                 <Vessel

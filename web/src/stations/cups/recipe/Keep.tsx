@@ -74,7 +74,7 @@ export function Keep({ cup, shown }: { cup: Cup; shown: string | null }) {
           disabled={keeping.isPending}
           onClick={() => keeping.mutate({ recipeId: cup.id, recipes: piece.recipes, note: '' })}
         >
-          Keep this recipe in the Cupboard
+          Save this recipe in the Cupboard
         </button>
         {keeping.isSuccess && <span role="status">Saved as {cup.name}.</span>}
         {keeping.error && <span className="field-error">{said(keeping.error)}</span>}
@@ -84,7 +84,7 @@ export function Keep({ cup, shown }: { cup: Cup; shown: string | null }) {
           <Choice
             label="Mix it as"
             value="none"
-            choices={[['none', 'a kept recipe…'], ...kept.map((k) => [k.id, k.kept.recipe.name] as const)]}
+            choices={[['none', 'a saved recipe…'], ...kept.map((k) => [k.id, k.kept.recipe.name] as const)]}
             onChange={(id) =>
               id === 'none' ? undefined : edit({ do: 'take-recipe', recipe: cup.id, kept: id })
             }
