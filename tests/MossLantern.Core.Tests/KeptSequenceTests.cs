@@ -86,7 +86,7 @@ public class KeptSequenceTests
         { "filled from other cups", Kept with { Recipes = [Tea, Milk, Cream with { Of = [new("tea", 1), new("milk", 1)] }] } },
         { "colour like #33523f", Kept with { Recipes = [Tea with { Colour = "brown" }, Cream, Milk] } },
         { "across", Kept with { AcrossMm = 0 } },
-        { "Widening", Kept with { Widening = 9 } },
+        { "Each band wider by", Kept with { Widening = 9 } },
         { "note", Kept with { Note = new string('x', 5000) } },
     };
 

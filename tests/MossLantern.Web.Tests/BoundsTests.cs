@@ -46,8 +46,8 @@ public sealed class BoundsTests : IDisposable
                 p["ground"]!["mould"] = Parsed($$"""{ "depthMm": 9, "from": "dimensions", "capacityMl": null, "pieces": 1, "cavities": 1, "keepMm": 0, "inserts": [{ "id": "i", "name": "i", "outline": {{NoHandles}}, "xMm": 9, "yMm": 9, "floorMm": 1, "recessMm": 1 }] }""");
             }
         },
-        { "layers[0].zones", "up to 12 zones", p => p["layers"]![0]!["zones"] = Many(2000, i => Zone(i)) },
-        { "kept", "Up to 12 zones", p => p["kept"] = Many(500, Kept) },
+        { "layers[0].zones", "up to 12 parts", p => p["layers"]![0]!["zones"] = Many(2000, i => Zone(i)) },
+        { "kept", "Up to 12 spots", p => p["kept"] = Many(500, Kept) },
         { "layers[0].layout.bands", "from 1 to 40", p => p["layers"]![0]!["layout"]!["bands"] = Many(15_000, i => Parsed($$"""{ "id": "b{{i}}", "widthMm": 1, "fillsRest": false, "recipeId": "c{{i % 10_000}}" }""")) },
         { "recipes", "up to 800", p => p["recipes"] = Many(10_000, i => Parsed($$"""{ "id": "c{{i}}", "name": "c", "colour": "#102030", "doses": [] }""")) },
         { "recipes[0].trials", "Up to 40 steps", p => p["recipes"]![0]!["trials"] = Many(41, _ => Parsed("""{ "colourant": "mica", "amount": 1, "unit": "percent", "inMl": null, "toPercent": 1 }""")) },
