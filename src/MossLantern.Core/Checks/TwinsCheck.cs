@@ -38,7 +38,7 @@ internal sealed class TwinsCheck : ICheck
                 new("map", pair.Layer.Id, pair.At?.XMm, pair.At?.YMm),
                 [
                     .. Swap(all, ground, alike), .. Line(all, ground, alike),
-                    Remedy.OnLayer("gradual", "They are meant to blend: gradual", pair.Layer.Id, l => l with { Contrast = Contrast.Gradual }),
+                    Remedy.OnLayer("gradual", "They are meant to blend", pair.Layer.Id, l => l with { Contrast = Contrast.Gradual }),
                 ], Worth: Lab.ReadsAsOne - apart);
         }
     }

@@ -1,4 +1,4 @@
-import type { PlanView } from '../api/client';
+import type { Ground, PlanView } from '../api/client';
 import { useEdits } from '../parts/editing';
 import { useUnits } from '../units/units';
 import { useWorkshop } from '../units/workshop';
@@ -6,10 +6,44 @@ import type { Shape } from '../painting/DraftLoop';
 import type { Frame } from './StageHandles';
 import './GroundMarks.scss';
 
+type Standing = PlanView['ground']['standing'];
+
+interface DriftsProps {
+  ground: Ground;
+  plan: PlanView['ground'];
+  /** All that is painted. */
+  shape: Shape;
+  /** One panel of a set; all of it where there is no set. */
+  panel: Shape;
+  frame: Frame;
+}
+
+/** Where resin would collect, on every panel of a set by itself: each has a level of its own. */
+export function Drifts({ ground: { set }, plan, shape, panel, frame }: DriftsProps) {
+  if (!set) return <Drift standing={plan.standing} shape={shape} frame={frame} />;
+  return Array.from({ length: set.count }, (_, i) => {
+    const standing = i === 0 ? plan.standing : plan.panels?.find((p) => p.panel === i + 1)?.standing;
+    if (!standing) return null;
+    const fromMm = i * (panel.widthMm + set.gapMm);
+    const outline = `M0 0H${panel.widthMm}V${panel.heightMm}H0Z`;
+    return (
+      <Drift
+        key={i}
+        standing={standing}
+        shape={{ ...panel, outline }}
+        frame={{ ...frame, px: (mm) => frame.px(fromMm + mm) }}
+        number={i + 1}
+      />
+    );
+  });
+}
+
 interface DriftProps {
-  standing: PlanView['ground']['standing'];
+  standing: Standing;
   shape: Shape;
   frame: Frame;
+  /** Which panel it is. */
+  number?: number;
 }
 
 /** The deepest blue of a film that collects, and what it lacks where it is thin. */
@@ -18,7 +52,8 @@ const most = 0.55;
 /**
  * Where resin would collect: the side that lies lower is tinted, with by how much the film is deeper or thinner at each corner.
  */
-export function Drift({ standing, shape, frame: { px, py } }: DriftProps) {
+function Drift({ standing, shape, frame: { px, py }, number = 1 }: DriftProps) {
+  const [fall, arrow] = [`drift-fall-${number}`, `drift-arrow-${number}`];
   const units = useUnits();
   const deeper = standing.corners.map((c) => c.value);
   const { widthMm, heightMm } = shape;
@@ -54,7 +89,7 @@ export function Drift({ standing, shape, frame: { px, py } }: DriftProps) {
     <g className="drift" aria-hidden>
       <defs>
         <linearGradient
-          id="drift-fall"
+          id={fall}
           gradientUnits="userSpaceOnUse"
           x1={thin.x}
           y1={thin.y}
@@ -68,22 +103,14 @@ export function Drift({ standing, shape, frame: { px, py } }: DriftProps) {
         </linearGradient>
       </defs>
       <g transform={`translate(${px(0)} ${py(0)}) scale(${px(1) - px(0)})`}>
-        <path d={shape.outline} fillRule="evenodd" fill="url(#drift-fall)" className="drift-film" />
+        <path d={shape.outline} fillRule="evenodd" fill={`url(#${fall})`} className="drift-film" />
       </g>
       <path
         className="drift-way"
         d={`M${(2 * thin.x + deep.x) / 3} ${(2 * thin.y + deep.y) / 3}L${(thin.x + 2 * deep.x) / 3} ${(thin.y + 2 * deep.y) / 3}`}
-        markerEnd="url(#drift-arrow)"
+        markerEnd={`url(#${arrow})`}
       />
-      <marker
-        id="drift-arrow"
-        viewBox="0 0 10 10"
-        refX="8"
-        refY="5"
-        markerWidth="8"
-        markerHeight="8"
-        orient="auto"
-      >
+      <marker id={arrow} viewBox="0 0 10 10" refX="8" refY="5" markerWidth="8" markerHeight="8" orient="auto">
         <path d="M0 0L10 5L0 10z" />
       </marker>
       {corners.map(([x, y], i) => (

@@ -27,11 +27,11 @@ import type { Station } from '../stations/station';
 import { Callout } from './Callout';
 import { lookWords } from './LookBar';
 import type { Frame } from './StageHandles';
-import { Drift, Leads } from './GroundMarks';
+import { Drifts, Leads } from './GroundMarks';
 import { OrderMarks, Threads } from './OrderMarks';
 import { StoryKey, StoryMarks } from './StoryMarks';
 import { pouredIn } from './stagePainting';
-import { MapHandles, RimAndGround } from './StageHandles';
+import { MapHandles, RimAndGround, onePanel } from './StageHandles';
 import { Pin, StageFoot, TrialBar, type Trial } from './StageParts';
 import type { HoldOf } from './grips';
 import { OncePerFrame, moves } from './moves';
@@ -232,7 +232,13 @@ export function MapStage(props: Props) {
             )}
             {marks.at === 'ground' && (
               <>
-                <Drift standing={props.ground.standing} shape={shape} frame={frame} />
+                <Drifts
+                  ground={piece.ground}
+                  plan={props.ground}
+                  shape={shape}
+                  panel={onePanel(piece.ground, shape)}
+                  frame={frame}
+                />
                 <Leads ground={props.ground} shape={shape} frame={frame} height={room.height} />
               </>
             )}

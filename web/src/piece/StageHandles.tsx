@@ -192,7 +192,7 @@ export function RimAndGround({ ground, moved, supports, shape, frame, hold }: Gr
 }
 
 /** The box of the first panel, whose rim is the one that is stretched. */
-function onePanel({ set }: Ground, shape: Shape): Shape {
+export function onePanel({ set }: Ground, shape: Shape): Shape {
   if (!set) return shape;
   return { ...shape, widthMm: (shape.widthMm - (set.count - 1) * set.gapMm) / set.count };
 }

@@ -62,7 +62,7 @@ public sealed class PieceValidator : AbstractValidator<Piece>
             .Must(k => Unique(k!.Value.Select(x => x.Id))).WithMessage("Each reserved spot needs an id of its own.").When(p => p.Kept is not null);
         RuleForEach(p => p.Kept!.Value).SetValidator(new KeptZoneValidator()).OverridePropertyName("kept").When(p => p.Kept is not null);
         RuleFor(p => p.Layers).Must((p, layers) => layers.All(l => LeavesSome(p, l)))
-            .WithMessage("Zones must leave some of the layer.").When(p => (p.Kept is not null || p.Layers.Any(l => l.Zones is not null)) && Sound(p));
+            .WithMessage("Parts and reserved spots must leave some of the layer.").When(p => (p.Kept is not null || p.Layers.Any(l => l.Zones is not null)) && Sound(p));
         RuleFor(p => p.WavedOff).Must(w => w!.Value.Length <= 200).WithMessage("Up to 200 findings can be waved off.").When(p => p.WavedOff is not null);
         RuleForEach(p => p.WavedOff!.Value).ChildRules(w =>
         {
