@@ -46,6 +46,9 @@ interface DriftProps {
   number?: number;
 }
 
+/** Less than this is shown as nothing, mm. */
+const leastShown = 0.005;
+
 /** The deepest blue of a film that collects, and what it lacks where it is thin. */
 const most = 0.55;
 
@@ -117,10 +120,11 @@ function Drift({ standing, shape, frame: { px, py }, number = 1 }: DriftProps) {
         <text
           key={i}
           x={px(x) + (x === 0 ? 8 : -8)}
-          y={py(y) + (y === 0 ? 20 : -10)}
+          // Below the piece, clear of the shims.
+          y={py(y) + (y === 0 ? 20 : 17)}
           textAnchor={x === 0 ? 'start' : 'end'}
         >
-          {deeper[i]! > 0 ? '+' : ''}
+          {deeper[i]! >= leastShown ? '+' : ''}
           {units.show(deeper[i]!, 'mm', 2)}
         </text>
       ))}
