@@ -94,6 +94,7 @@ app.MapMoulds();
 app.MapPots();
 app.MapSequences();
 app.MapRecipes();
+app.MapColours();
 app.MapLeftOvers();
 app.MapWeighing();
 app.MapStandIns();

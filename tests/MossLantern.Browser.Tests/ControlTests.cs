@@ -89,17 +89,6 @@ public sealed class ControlTests(SharedWorkshop shared) : WorkshopCase(shared)
     }
 
     [Fact]
-    public void Clear_resin_says_that_it_has_no_colour_and_shows_the_way_to_a_colourant()
-    {
-        using var page = Opened("/pieces/peat-pool/map");
-        page.Find("button", "Colour of clear").Click();
-        page.WaitForText("has no colour until it has a colourant");
-        page.Find("link", "Choose a colourant").Click();
-        page.WaitForText("Mixed from");
-        Assert.Equal("clear", page.Find("textbox", "Cup").GetAttribute("value"));
-    }
-
-    [Fact]
     public void A_cup_that_is_picked_lights_the_picture_where_it_was_picked_and_nowhere_else()
     {
         using var page = Opened("/pieces/marsh-light/cups?layer=layer-1");

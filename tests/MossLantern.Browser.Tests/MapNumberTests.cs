@@ -151,17 +151,14 @@ public sealed class MapNumberTests(SharedWorkshop shared) : WorkshopCase(shared)
     public void A_band_takes_another_colour_and_map_and_cup_show_it()
     {
         using var page = Opened(Fields);
-        page.Script<object>(
-            """
-            const well = document.querySelector('input[aria-label="Colour of umber"]');
-            well.value = '#7a3b6e';
-            well.dispatchEvent(new Event('change', { bubbles: true }));
-            """);
+        page.Find("button", "Colour of umber").Click();
+        page.Write("or typed", "#7a3b6e");
         page.WaitUntilKept();
-        Waiting.Until(() => Glass(page, "umber").GetAttribute("innerHTML")!.Contains("#7a3b6e", StringComparison.Ordinal), "the cup to be filled with it");
+        page.WaitForText("It is called bilberry now.");
+        Waiting.Until(() => Glass(page, "bilberry").GetAttribute("innerHTML")!.Contains("#7a3b6e", StringComparison.Ordinal), "the cup to be filled with it");
         page.Open(Own(Fields));
         page.WaitForPainting();
-        Assert.Equal("#7a3b6e", page.Script<string>("return document.querySelector('input[aria-label=\"Colour of umber\"]').value"));
+        Assert.Equal("rgb(122, 59, 110)", page.Find("button", "Colour of bilberry").GetCssValue("background-color").Replace("rgba", "rgb", StringComparison.Ordinal).Replace(", 1)", ")", StringComparison.Ordinal));
     }
 
     [Fact]

@@ -431,6 +431,7 @@ internal sealed class Page : IDisposable
         "textbox" => "input:not([type=color]), textarea",
         "combobox" => "select",
         "checkbox" => "input[type=checkbox]",
+        "slider" => "[role=slider], input[type=range]",
         "list" => "ol, ul",
         _ => $"[role={role}]",
     };

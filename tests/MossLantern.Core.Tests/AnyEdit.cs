@@ -86,6 +86,8 @@ internal static class AnyEdit
                     "Insert" => One((piece.Ground.Mould?.Inserts ?? []).Select(i => i.Id)),
                     "Sequence" => "seq",
                     "Pot" => One(["pot", "oil"]),
+                    "Colour" => One(["#446688", "#c99b3a", "#f0e8d5", "blue"]),
+                    "Name" => random.Next(3) == 0 ? null : One(["rust", "Ann's blue", "clear"]),
                     "Stone" => One(["crushed-glass", "sand"]),
                     "Resin" => One(["coating", "casting", "deep-pour"]),
                     "Place" => places.Value,

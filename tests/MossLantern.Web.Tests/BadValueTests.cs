@@ -62,6 +62,8 @@ public sealed partial class BadValueTests : IDisposable
             Do("arrange-batches", ("sitting", "layer-1"), ("batches", new JsonArray(Parsed("""{ "id": "b", "recipeIds": ["clear"], "jugMl": 200 }""")))),
             Do("choose-for-cup", ("sitting", "layer-1"), ("recipe", "cup-1"), ("reservePercent", 9), ("heldFor", "the corner"), ("heldMl", 3), ("mixedMl", 40)),
             Do("choose-for-cup", ("sitting", "layer-1"), ("recipe", "cup-1"), ("byEye", true)),
+            Do("choose-colour", ("recipe", "cup-1"), ("name", "Fen"), ("colour", "#445566"), ("doses", new JsonArray(Parsed("""{ "colourant": "dye", "percent": 2, "by": "weight", "colour": "#445566" }""")))),
+            Do("recolour", ("recipe", "cup-1"), ("colour", "#7a3b6e"), ("name", "Fen")),
             Do("choose-colourant", ("recipe", "cup-1"), ("colourant", "dye"), ("dose", 0), ("colourantId", null)), Do("add-colourant", ("recipe", "cup-1"), ("colourant", "glitter"), ("colourantId", null)),
             Do("dose-colour", ("recipe", "cup-1"), ("dose", 0), ("amount", 3), ("unit", "drops"), ("inMl", 30), ("sitting", "layer-1")),
             Do("try-dose", ("recipe", "cup-1"), ("dose", 0), ("amount", 1), ("unit", "drops"), ("inMl", 30), ("sitting", "layer-1"), ("note", "paler"), ("anew", false), ("at", "2026-05-01T08:00:00")),
@@ -161,6 +163,10 @@ public sealed partial class BadValueTests : IDisposable
         await Send(HttpMethod.Post, $"/api/recipes/{id}/dosed", new JsonObject { ["ml"] = 120, ["resin"] = "coating" }, HttpStatusCode.OK);
         await Send(HttpMethod.Post, "/api/colours/mixtures", Parsed("""
             { "colour": "#7a8f6a", "ground": "#d9c29a", "depthMm": 3, "resin": "coating", "ml": 60, "besides": [{ "colourant": "paste", "name": "bone", "colour": "#f0e8d5" }] }
+            """).AsObject(), HttpStatusCode.OK);
+        await Send(HttpMethod.Post, "/api/colours/offered", Parsed("""{ "ground": "#d9c29a", "asMap": false, "depthMm": 3, "resin": "coating" }""").AsObject(), HttpStatusCode.OK);
+        await Send(HttpMethod.Post, "/api/colours/seen", Parsed("""
+            { "ground": "#d9c29a", "asMap": false, "depthMm": 3, "resin": "coating", "colour": "#445566", "doses": [{ "colourant": "mica", "percent": 2, "by": "weight", "colour": "#445566" }] }
             """).AsObject(), HttpStatusCode.OK);
         await Send(HttpMethod.Put, "/api/left-overs/l1", new JsonObject { ["basedOn"] = 9999, ["leftOver"] = Parsed("""{ "name": "amber", "colour": "#d07d1c", "use": "cast-stones", "grams": 40, "note": "" }""") }, HttpStatusCode.NotFound);
     }

@@ -1,5 +1,6 @@
 using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Mixing;
 
 namespace MossLantern.Core.Edits;
 

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Mixing;
 
 namespace MossLantern.Core.Edits;
 

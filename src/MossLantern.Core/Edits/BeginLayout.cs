@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Mixing;
 using MossLantern.Core.Shapes;
 
 namespace MossLantern.Core.Edits;

@@ -94,7 +94,7 @@ internal static class RecipeEndpoints
     }
 
     /// <summary>What is wrong with what is asked, by field; empty where nothing is.</summary>
-    private static Dictionary<string, string[]> Problems(Catalogue catalogue, string resin, params ReadOnlySpan<(string Field, AcceptedRange Range, double Value)> numbers)
+    internal static Dictionary<string, string[]> Problems(Catalogue catalogue, string resin, params ReadOnlySpan<(string Field, AcceptedRange Range, double Value)> numbers)
     {
         var problems = new Dictionary<string, string[]>();
         foreach (var (field, range, value) in numbers)

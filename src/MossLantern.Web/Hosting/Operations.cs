@@ -80,6 +80,8 @@ public static class Operations
         Put("/api/recipes/{id}", "save-recipe", "Keeps a recipe.", Refused, Missing, Elsewhere),
         Delete("/api/recipes/{id}", "take-recipe-out", "Takes a recipe out of the cupboard.", Missing),
         Post("/api/recipes/{id}/dosed", "dose-recipe", "A kept recipe, dosed for so much of a resin.", Refused, Missing),
+        Post("/api/colours/offered", "offer-colours", "The colours that a cup can be given, each as it will look there.", Refused),
+        Post("/api/colours/seen", "see-colour", "How a colour will look where it is poured.", Refused),
         Post("/api/colours/mixtures", "find-mixtures", "What to mix for a wanted colour from the colourants at hand, the nearest first.", Refused),
         Get("/api/left-overs", "list-left-overs", "What was made from resin that was left over."),
         Put("/api/left-overs/{id}", "save-left-over", "Puts something on the left-over shelf, or changes it.", Refused, Missing, Elsewhere),

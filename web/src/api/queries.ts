@@ -265,3 +265,21 @@ export const supposedQuery = (id: string, body: { revision: number; commands: Ed
     queryKey: ['supposed', id, body],
     queryFn: async () => (await preview(id, { ...body, layerId: null, detail: null, numbers: true })).plan,
   });
+
+/** The colours that a cup can be given where it is poured. */
+export const offersQuery = (body: Schemas['OfferColours']) =>
+  queryOptions({
+    queryKey: ['colours', 'offered', body],
+    queryFn: ({ signal }) => take(api.POST('/api/colours/offered', { body, signal })),
+    placeholderData: keepPreviousData,
+    staleTime: 0,
+  });
+
+/** How a colour would look where it is poured; the one before stays until it comes. */
+export const seenQuery = (body: Schemas['TryColour']) =>
+  queryOptions({
+    queryKey: ['colours', 'seen', body],
+    queryFn: ({ signal }) => take(api.POST('/api/colours/seen', { body, signal })),
+    placeholderData: keepPreviousData,
+    gcTime: 10_000,
+  });

@@ -1,5 +1,6 @@
-import { useEffect, useRef } from 'react';
-import { useNewest } from './typed';
+import { useId, useRef, useState } from 'react';
+import { OverlayTrigger, Popover } from 'react-bootstrap';
+import { ShadeBoard } from './ShadeBoard';
 import './Fields.scss';
 
 interface ColourProps {
@@ -8,27 +9,62 @@ interface ColourProps {
   onChange: (value: string) => void;
 }
 
-/** A colour well. The browser reports every shade on the way; only the one settled on is taken. */
+/** A colour that nothing is mixed for: a swatch that opens to any shade. Only the one that is settled on is taken. */
 export function ColourField({ label, value, onChange }: ColourProps) {
-  const input = useRef<HTMLInputElement>(null);
-  const give = useNewest(onChange);
-  useEffect(() => {
-    const well = input.current;
-    const settle = () => well && give(well.value);
-    well?.addEventListener('change', settle);
-    return () => well?.removeEventListener('change', settle);
-  }, [give]);
-  useEffect(() => {
-    if (input.current) input.current.value = value;
-  }, [value]);
+  const id = useId();
+  const [open, setOpen] = useState(false);
+  const [tried, setTried] = useState<string | null>(null);
+  const button = useRef<HTMLButtonElement>(null);
+  const toggle = (to: boolean) => {
+    const inside = document.activeElement?.closest('.shade-popover');
+    setOpen(to);
+    setTried(null);
+    if (!to && inside) button.current?.focus({ preventScroll: true });
+  };
   return (
-    <input
-      ref={input}
-      type="color"
-      className="colour-well"
-      aria-label={label}
-      title={label}
-      defaultValue={value}
-    />
+    <OverlayTrigger
+      trigger="click"
+      rootClose
+      show={open}
+      onToggle={toggle}
+      onEntered={(popover) => {
+        if (!popover.contains(document.activeElement)) popover.focus({ preventScroll: true });
+      }}
+      placement="auto"
+      overlay={
+        <Popover
+          id={id}
+          className="shade-popover"
+          tabIndex={-1}
+          onKeyDown={(e) => {
+            if (e.key === 'Escape') toggle(false);
+          }}
+        >
+          <Popover.Body>
+            <ShadeBoard
+              value={value}
+              onTry={setTried}
+              onTake={(to) => {
+                setTried(null);
+                if (to !== value) onChange(to);
+              }}
+            />
+            <button type="button" className="btn btn-primary" onClick={() => toggle(false)}>
+              Done
+            </button>
+          </Popover.Body>
+        </Popover>
+      }
+    >
+      <button
+        ref={button}
+        type="button"
+        className="colour-well"
+        style={{ background: tried ?? value }}
+        aria-label={label}
+        title={label}
+        data-colour={value}
+      />
+    </OverlayTrigger>
   );
 }

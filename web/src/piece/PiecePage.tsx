@@ -20,6 +20,7 @@ import { CupRow } from './CupRow';
 import { usualLook } from './LookBar';
 import { WhyBatches } from './jugs/WhyBatches';
 import { PieceColumn } from './PieceColumn';
+import { Colouring } from '../stations/colour/Colouring';
 import { PouredQuestion } from './PouredQuestion';
 import type { Trial } from './SecondLook';
 import { SecondLook } from './SecondLook';
@@ -260,10 +261,12 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             onLook={setLook}
           />
           <section className="right" aria-label={stationNames[station as Station]}>
-            {bench && <AcrossTable far={far} onTurn={turn} />}
-            <Page
+            <Colouring
               key={`${station}/${layer.id}/${layer.sitting}/${inside ?? ''}/${poured.left}/${page.renewed}`}
-            />
+            >
+              {bench && <AcrossTable far={far} onTurn={turn} />}
+              <Page />
+            </Colouring>
             <WhatNext id={id} station={station as Station} search={search} />
           </section>
           {station === 'cups' && <WhyBatches />}

@@ -1,12 +1,10 @@
 import type { Cup } from '../editor/filled';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, expect, it, vi } from 'vitest';
+import { ColouringProvider } from './colour/colouring';
 import { CupColour } from './CupColour';
-import { testEdits } from '../parts/testEdits';
 
-let edits = testEdits();
-const pick = vi.fn();
+const choose = vi.fn();
 const cup = (over: Partial<Cup>): Cup => ({
   id: 'c1',
   name: 'storm',
@@ -19,59 +17,41 @@ const cup = (over: Partial<Cup>): Cup => ({
   trials: [],
   ...over,
 });
-const shown = (of: Cup, colour: string | null) =>
+const swatch = (of: Cup, shown: string | null) => {
   render(
-    <edits.Page>
-      <MemoryRouter initialEntries={['/pieces/p1/map']}>
-        <Routes>
-          <Route
-            path="/pieces/:id/:station"
-            element={
-              <CupColour cup={of} shown={colour} label="Colour of storm" layerId="layer-2" setCup={pick} />
-            }
-          />
-        </Routes>
-      </MemoryRouter>
-    </edits.Page>,
+    <ColouringProvider value={choose}>
+      <CupColour cup={of} shown={shown} label="Colour of storm" />
+    </ColouringProvider>,
   );
+  return screen.getByRole('button', { name: 'Colour of storm' });
+};
 
 afterEach(() => {
   cleanup();
-  edits = testEdits();
-  pick.mockReset();
+  choose.mockReset();
 });
 
-it('takes a colour where there is a colourant', () => {
-  shown(cup({ colourant: 'paste', loadPercent: 4 }), '#30503a');
-  const well = screen.getByLabelText<HTMLInputElement>('Colour of storm');
-  expect(well.type).toBe('color');
-  fireEvent.change(well, { target: { value: '#123456' } });
-  expect(edits.set).toHaveBeenCalledWith('recipes[c1].colour', '#123456');
+it('opens the colours that the cup can be given', () => {
+  const of = swatch(cup({ colourant: 'paste', loadPercent: 4 }), '#30503a');
+  expect(of.style.background).toBe('rgb(255, 0, 255)');
+  fireEvent.click(of);
+  expect(choose).toHaveBeenCalledExactlyOnceWith('c1');
 });
 
-it('says of clear resin that it has no colour yet, and shows the way to a colourant', () => {
-  shown(cup({}), null);
-  fireEvent.click(screen.getByRole('button', { name: 'Colour of storm' }));
-  expect(screen.getByRole('status').textContent).toContain('no colour until it has a colourant');
-  const way = screen.getByRole('link', { name: 'Choose a colourant' });
-  expect(way.getAttribute('href')).toBe('/pieces/p1/cups?layer=layer-2');
-  fireEvent.click(way);
-  expect(pick).toHaveBeenCalledWith('c1');
-  expect(edits.set).not.toHaveBeenCalled();
+it('shows of a cup what it came out as, where that is known', () => {
+  expect(swatch(cup({ colourant: 'paste', seen: '#102030' }), null).style.background).toBe('rgb(16, 32, 48)');
+});
+
+it('shows no colour of clear resin', () => {
+  expect(swatch(cup({}), null).style.background).toBe('rgb(223, 233, 230)');
 });
 
 it('shows of a mixed cup the colour of the mix, not the one that was typed', () => {
-  shown(
-    cup({
-      of: [
-        { cup: 'a', parts: 1 },
-        { cup: 'b', parts: 2 },
-      ],
-    }),
-    '#445566',
-  );
-  const well = screen.getByRole('button', { name: 'Colour of storm' });
-  expect(well.style.background).toBe('rgb(68, 85, 102)');
-  fireEvent.click(well);
-  expect(screen.getByRole('status').textContent).toContain('its colour comes from theirs');
+  const of = cup({
+    of: [
+      { cup: 'a', parts: 1 },
+      { cup: 'b', parts: 2 },
+    ],
+  });
+  expect(swatch(of, '#445566').style.background).toBe('rgb(68, 85, 102)');
 });

@@ -10,6 +10,7 @@ import type { BatchPlan, CupVolume, Reckoned } from '../../api/client';
 import { HowNumber } from '../../parts/HowNumber';
 import { markDecimals } from '../../units/format';
 import { useUnits } from '../../units/units';
+import { CupColour } from '../CupColour';
 import { useMaterials } from '../materials';
 import type { AtStation } from '../station';
 import { useRegionNames } from '../regionNames';
@@ -60,6 +61,7 @@ export function CupsStation() {
       {secondLook}
       <section className="cup-card" aria-label={`Cup ${cup.name}`}>
         <div className="line">
+          <CupColour cup={cup} shown={plan?.colour ?? null} label={`Colour of ${cup.name}`} />
           {cup.secondOf ? (
             <b>{cup.name}</b>
           ) : (

@@ -78,7 +78,7 @@ export function BandList() {
 }
 
 function HeartBed() {
-  const { layer, layerPlan, selected, select, cup, setCup } = useStation();
+  const { layer, layerPlan, selected, select, cup } = useStation();
   const bed = layerPlan.regions.find((r) => r.id === 'heart');
   return (
     <div className="band" data-lit={cup === layer.heartCup || undefined}>
@@ -86,8 +86,6 @@ function HeartBed() {
         label="Colour of the heart bed"
         cup={layer.cups.find((c) => c.id === layer.heartCup)}
         shown={colourIn(layerPlan, layer.heartCup)}
-        layerId={layerPlan.layerId}
-        setCup={setCup}
       />
       <button
         type="button"
@@ -170,7 +168,7 @@ function HeartFields({ heart }: { heart: Heart }) {
 }
 
 function BandRow({ index }: { index: number }) {
-  const { layer, layerPlan, here, at, selected, select, cup, setCup } = useStation();
+  const { layer, layerPlan, here, at, selected, select, cup } = useStation();
   const units = useUnits();
   const band = layer.bands[index]!;
   const own = layer.cups.find((c) => c.id === band.cup);
@@ -184,13 +182,7 @@ function BandRow({ index }: { index: number }) {
   return (
     <>
       <div className="band" data-lit={cup === band.cup || undefined}>
-        <CupColour
-          label={`Colour of ${name}`}
-          cup={own}
-          shown={colourIn(layerPlan, band.cup)}
-          layerId={layerPlan.layerId}
-          setCup={setCup}
-        />
+        <CupColour label={`Colour of ${name}`} cup={own} shown={colourIn(layerPlan, band.cup)} />
         <button
           type="button"
           className="band-name"

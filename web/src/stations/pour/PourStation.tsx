@@ -4,6 +4,7 @@ import { colourIn } from '../../editor/filled';
 import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';
 import { useUnits } from '../../units/units';
+import { CupColour } from '../CupColour';
 import { useRegionNames } from '../regionNames';
 import { nextOf, timesPoured, useStation } from '../station';
 import { PourDetail } from './PourDetail';
@@ -55,11 +56,14 @@ export function PourStation() {
       <ol className="pours">
         {steps.map((step, i) => {
           const name = names.step(step);
-          const colour = colourIn(layerPlan, step.cupId) ?? '#dfe9e6';
           const isOpen = open === keyOf(step);
           return (
             <li key={keyOf(step)} data-lit={cup === step.cupId || undefined} data-open={isOpen || undefined}>
-              <span className="drop" style={{ background: colour }} aria-hidden />
+              <CupColour
+                cup={layer.recipes.find((r) => r.id === step.cupId)}
+                shown={colourIn(layerPlan, step.cupId)}
+                label={`Colour of ${name}`}
+              />
               <button
                 type="button"
                 className="pour-name"

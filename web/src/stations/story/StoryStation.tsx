@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import type { Reckoned, SaveRun } from '../../api/client';
 import { Refused } from '../../api/client';
 import { keepRun } from '../../api/changes';
+import { colourIn } from '../../editor/filled';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 import { TimeField } from '../../parts/TimeField';
@@ -12,6 +13,7 @@ import { fieldText, localText, wireText } from '../../units/format';
 import type { Units } from '../../units/units';
 import { useUnits } from '../../units/units';
 import type { AtStation } from '../station';
+import { CupColour } from '../CupColour';
 import { useRegionNames } from '../regionNames';
 import { regionName, useStation } from '../station';
 import './StoryStation.scss';
@@ -26,7 +28,7 @@ interface Log {
 
 /** What was really poured, planned beside actual. */
 export function StoryStation() {
-  const { layer, sittingPlan, view } = useStation();
+  const { layer, layerPlan, sittingPlan, view } = useStation();
   const units = useUnits();
   const names = useRegionNames();
   const run = view.runs.findLast((r) => r.sittingId === sittingPlan.sittingId);
@@ -63,6 +65,8 @@ export function StoryStation() {
       pouredMl: null,
     }));
   const named = (line: (typeof lines)[number]) => regionOr(layer, line, line.colourName);
+  const cupOf = (line: (typeof lines)[number]) =>
+    sittingPlan.steps.find((s) => keyOf(s) === keyOf(line))?.cupId ?? null;
   const say = (field: string) => refused?.errors[field]?.[0];
   const doubts = refused?.errors['evenSo'];
 
@@ -153,7 +157,16 @@ export function StoryStation() {
             const actual = log.poured[keyOf(line)] ?? null;
             return (
               <tr key={keyOf(line)}>
-                <th scope="row">{named(line)}</th>
+                <th scope="row">
+                  <span className="poured-of">
+                    <CupColour
+                      cup={layer.recipes.find((r) => r.id === cupOf(line))}
+                      shown={colourIn(layerPlan, cupOf(line))}
+                      label={`Colour of ${named(line)}`}
+                    />
+                    {named(line)}
+                  </span>
+                </th>
                 <td>
                   <HowNumber
                     of={

@@ -10,39 +10,74 @@ import { useEdits } from '../../../parts/editing';
 import { HowNumber } from '../../../parts/HowNumber';
 import { PhotoColour } from '../../../parts/PhotoColour';
 import { TextField } from '../../../parts/TextField';
+import { typedColour, typedColourRange } from '../../../parts/typedColour';
 import { useUnits } from '../../../units/units';
+import { usePouredOn } from '../../colour/pouredOn';
 import { useStation } from '../../station';
 import { coloursAtHand, nearWords, useColourantNames } from './colourants';
-import { typedColour, typedColourRange } from './typedColour';
+
+/** What to mix for a colour, as it is to be seen where the cup is poured: asked for, and told. */
+export function useMixtures(cup: Cup, plan: CupVolume | undefined) {
+  const { piece } = useStation();
+  const names = useColourantNames();
+  const finding = useMutation(findMixtures);
+  const { on } = usePouredOn(cup.id);
+  const [asked, setAsked] = useState<string | null>(null);
+  const ml = plan && plan.mixMl.value > 0 ? plan.mixMl.value : 100;
+  const find = (colour: string) => {
+    setAsked(colour);
+    const { ground, depthMm, resin } = on;
+    finding.mutate({
+      ground,
+      depthMm,
+      resin,
+      colour,
+      ml,
+      besides: coloursAtHand(piece.recipes, names),
+    });
+  };
+  return { find, asked, finding, depthMm: on.depthMm, ml };
+}
+
+/** The mixtures that were found, the nearest first. */
+export function Mixtures({ cup, from }: { cup: Cup; from: ReturnType<typeof useMixtures> }) {
+  const { edit } = useEdits();
+  const { asked, finding } = from;
+  return (
+    <>
+      {finding.error && <p className="say-wrong">{said(finding.error)}</p>}
+      {finding.data && asked && (
+        <ol className="mixtures" aria-label="Mixtures, the nearest first">
+          {finding.data.map((m) => (
+            <Mixture
+              key={m.names.join('+')}
+              of={m}
+              wanted={asked}
+              onTake={() => void edit({ do: 'take-mixture', recipe: cup.id, doses: m.doses })}
+            />
+          ))}
+        </ol>
+      )}
+      {finding.data?.length === 0 && (
+        <p>There is no colourant with a colour at hand: enter yours in the Cupboard, under Colourants.</p>
+      )}
+    </>
+  );
+}
 
 /** What to mix for a colour that is wanted, from the colourants at hand. */
 export function FindColour({ cup, plan }: { cup: Cup; plan: CupVolume | undefined }) {
-  const { piece, layer, layerPlan } = useStation();
-  const { edit } = useEdits();
+  const { layer, layerPlan } = useStation();
   const units = useUnits();
-  const names = useColourantNames();
-  const finding = useMutation(findMixtures);
+  const from = useMixtures(cup, plan);
   const [wanted, setWanted] = useState(plan?.colour ?? cup.colour);
-  const [asked, setAsked] = useState(wanted);
   const [unread, setUnread] = useState<string | null>(null);
-  const depth =
-    layerPlan.colours.find((c) => c.cupId === cup.id)?.opacity.inputs.find((i) => i.name === 'depth')
-      ?.value ?? layer.depthMm;
-  const ml = plan && plan.mixMl.value > 0 ? plan.mixMl.value : 100;
   const shown = new Map(layerPlan.colours.flatMap((c) => (c.colour ? [[c.cupId, c.colour] as const] : [])));
   const others = layer.recipes.filter((r) => r.id !== cup.id && shown.has(r.id));
   const find = (colour: string) => {
     setUnread(null);
     setWanted(colour);
-    setAsked(colour);
-    finding.mutate({
-      colour,
-      ground: piece.ground.colour,
-      depthMm: depth,
-      resin: layer.resin.system,
-      ml,
-      besides: coloursAtHand(piece.recipes, names),
-    });
+    from.find(colour);
   };
   const type = (text: string) => {
     const colour = typedColour(text);
@@ -74,25 +109,10 @@ export function FindColour({ cup, plan }: { cup: Cup; plan: CupVolume | undefine
         <PhotoColour label="From a photo" onPick={find} />
       </p>
       <p className="hint">
-        As it is to be seen {units.show(depth, 'mm')} deep on the ground of this piece, from your colourants
-        in the Cupboard and those in these cups; {units.show(ml, 'ml', 0)} of it.
+        As it is to be seen {units.show(from.depthMm, 'mm')} deep over what lies below it, from your
+        colourants in the Cupboard and those in these cups; {units.show(from.ml, 'ml', 0)} of it.
       </p>
-      {finding.error && <p className="say-wrong">{said(finding.error)}</p>}
-      {finding.data && (
-        <ol className="mixtures" aria-label="Mixtures, the nearest first">
-          {finding.data.map((m) => (
-            <Mixture
-              key={m.names.join('+')}
-              of={m}
-              wanted={asked}
-              onTake={() => void edit({ do: 'take-mixture', recipe: cup.id, doses: m.doses })}
-            />
-          ))}
-        </ol>
-      )}
-      {finding.data?.length === 0 && (
-        <p>There is no colourant with a colour at hand: enter yours in the Cupboard, under Colourants.</p>
-      )}
+      <Mixtures cup={cup} from={from} />
     </details>
   );
 }

@@ -39,15 +39,7 @@ export function CupChoice({ label, layer, value, none, without, onChange, onNone
 
 /** The colour of a cup, to be changed where it is met. */
 export function Colour({ cup }: { cup: string }) {
-  const { layer, layerPlan, setCup } = useStation();
+  const { layer, layerPlan } = useStation();
   const of = layer.cups.find((c) => c.id === cup);
-  return (
-    <CupColour
-      label={`Colour of ${of?.name}`}
-      cup={of}
-      shown={colourIn(layerPlan, cup)}
-      layerId={layerPlan.layerId}
-      setCup={setCup}
-    />
-  );
+  return <CupColour label={`Colour of ${of?.name}`} cup={of} shown={colourIn(layerPlan, cup)} />;
 }
