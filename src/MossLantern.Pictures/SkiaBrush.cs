@@ -164,7 +164,7 @@ public static class SkiaBrush
 
     /// <summary>Whether what tells colourants apart and the weather are painted: not on the draft of a drag, and not in light from behind.</summary>
     private static bool IsFull(Painting painting) =>
-        painting.FiltersFrom is null && painting.Paths.Any(p => p.Role == PaintRole.GrowthLine);
+        painting is { FiltersFrom: null, Full: true };
 
     /// <summary>Draws within the part that a path belongs to.</summary>
     private static void Clipped(SKCanvas canvas, Painting painting, PaintPath path, Action draw)

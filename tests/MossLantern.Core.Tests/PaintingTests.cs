@@ -63,6 +63,98 @@ public partial class PaintingTests
         Assert.Subset(full.Paths.Where(p => p.Fill is not null).Select(p => p.Path).ToHashSet(), draft.Paths.Select(p => p.Path).ToHashSet());
     }
 
+    private static List<PaintPath> Fine(params double[] widths) =>
+        [.. Paint(PaintDetail.Full, Samples.Layer(Samples.Heart(150, 100), widths)).Paths.Where(p => p.Role == PaintRole.FineLine)];
+
+    /// <summary>A band below 4 mm has no fine lines; from 18 mm on it may have twice as many at an edge.</summary>
+    [Fact]
+    public void Bands_from_four_millimetres_have_fine_lines_along_their_edges()
+    {
+        Assert.DoesNotContain(Fine(3.9, 3.9, 3.9), p => p.Region == "b1" || p.Region == "b2");
+        var (narrow, wide) = (0, 0);
+        for (var seed = 0; seed < 12; seed++)
+        {
+            List<PaintPath> Of(double width) => [.. Paint(PaintDetail.Full, Samples.Layer(Samples.Heart(150, 100, seed: seed), width, width, 0)).Paths.Where(p => p.Role == PaintRole.FineLine && p.Region is { } r && (r == "b1" || r == "b2"))];
+            Assert.InRange(Of(4).Count, 0, 8);
+            narrow += Of(17.9).Count;
+            wide += Of(18).Count;
+        }
+
+        Assert.True(narrow > 12 * 4, "most edges have a pair");
+        Assert.InRange(wide, 1.2 * narrow, 2.2 * narrow);
+    }
+
+    [Fact]
+    public void A_line_of_metal_is_dark_light_and_dark_across_and_a_wide_one_has_fine_lines_as_any_band()
+    {
+        double[] Tones(double width, ColourantClass colourant)
+        {
+            var layer = Samples.Layer(Samples.Heart(150, 100), width, 0);
+            layer = layer with { Recipes = [.. layer.Recipes.Select(r => r.Id == "c1" ? Recipe.Plain("c1", "gilt", "#8a7a50", colourant, 10) : r)] };
+            var metal = Lab.Of(Colour.Of("#8a7a50")).L;
+            return [.. Paint(PaintDetail.Full, layer).Paths.Where(p => p.Region == "b1" && p.Fill is not null).Select(p => Lab.Of(Colour.Of(p.Fill!)).L - metal)];
+        }
+
+        foreach (var metal in new[] { ColourantClass.MetallicPaste, ColourantClass.AcrylicMetallic })
+        {
+            // From the outer edge in, each over the one before.
+            var tones = Tones(6, metal);
+            Assert.Equal(5, tones.Length);
+            Assert.All(tones.Zip([-33.0, -22.2, 0, -22.2, -33]), t => Assert.Equal(t.Second, t.First - tones[2], 0.6));
+            Assert.Equal(5, Tones(14, metal).Length);
+            Assert.All(Tones(14.1, metal), t => Assert.InRange(t, -Painter.FineLightness - 1, Painter.FineLightness + 1));
+        }
+
+        // Paste hides the ground, so that it is known what it is measured from.
+        Assert.Equal(-13, Tones(6, ColourantClass.MetallicPaste)[0], 0.6);
+        Assert.All(Tones(6, ColourantClass.Paste), t => Assert.InRange(t, -Painter.FineLightness - 1, Painter.FineLightness + 1));
+    }
+
+    [Fact]
+    public void Only_a_slice_has_a_rind_and_only_where_all_is_painted()
+    {
+        SliceOutline slice = new(300, 200, [.. Enumerable.Repeat(0.9, 8)], 4, 3, new(150, 100, 30, 20));
+        List<PaintPath> Rinds(Outline outline, PaintDetail detail, Look? look = null)
+        {
+            var piece = Samples.Piece(new Ground(outline, EdgeStyle.TapedClean, 20, "#d9c29a", Base: new(PieceKind.Panel, BaseMaterial.Acrylic, 6)), Samples.Layer(Samples.Heart(90, 100, 40, 30), 12, 0));
+            return [.. new PiecePlanner(new LayerMapper()).Paint(piece, null, detail, look).Paths.Where(p => p.Role == PaintRole.Rind)];
+        }
+
+        Assert.Equal(6, Rinds(slice, PaintDetail.Full).Count);
+        Assert.Equal(3, Rinds(slice with { Opening = null }, PaintDetail.Full).Count);
+        Assert.Empty(Rinds(slice, PaintDetail.Draft));
+        Assert.Empty(Rinds(slice, PaintDetail.Full, Look.Usual with { Light = LightFrom.Back }));
+        Assert.Empty(Rinds(new OvalOutline(300, 200), PaintDetail.Full));
+
+        // Into the slice, from the rim as from the opening: 1.47 mm and 0.88 mm of it dark, and it wavers.
+        foreach (var (at, most) in new[] { (0, 1.47 * 1.6), (3, 0.88 * 1.6) })
+        {
+            var rings = Flatten(Rinds(slice, PaintDetail.Full)[at].Path);
+            var inner = rings[1];
+            Assert.All(Enumerable.Range(0, inner.Count), i => Assert.InRange(slice.SignedDistanceMm(inner.Xs[i], inner.Ys[i]), -most, 0.05));
+        }
+    }
+
+    [Theory]
+    [InlineData("fields", true)]
+    [InlineData("pools", false)]
+    [InlineData("flood", false)]
+    public void A_field_has_bands_of_its_own_and_pools_and_floods_are_one_flat_colour(string way, bool banded)
+    {
+        Layout layout = way switch { "fields" => new FieldsLayout(8, ["c1"], 4), "pools" => new PoolsLayout([], 3, [new("p", 20, 20, "c1")]), _ => new FloodLayout("c1") };
+        var painting = Paint(PaintDetail.Full, Samples.Layer(null, 0) with { Layout = layout });
+        var body = Lab.Of(Colour.Of(painting.Paths.First(p => p.Role == PaintRole.Part && p.Material is not null).Fill!)).L;
+        var off = painting.Paths.Where(p => p.Role == PaintRole.GrowthLine && p.Fill is not null).Select(p => Lab.Of(Colour.Of(p.Fill!)).L - body).ToList();
+        Assert.True(painting.Full);
+        Assert.Equal(banded, off.Count > 0);
+        if (banded)
+        {
+            Assert.All(off, o => Assert.InRange(Math.Abs(o), 0.5 * Painter.GrowthLightness, Painter.InnerLightness + 0.6));
+            Assert.Contains(off, o => o > 0);
+            Assert.Contains(off, o => o < 0);
+        }
+    }
+
     [Fact]
     public void Paths_lie_near_the_outline_and_name_materials_that_exist()
     {

@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
-using MossLantern.Core.Materials;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Painting;
@@ -73,7 +72,7 @@ internal sealed class BandBrush(LayerBrush on)
 
             var cup = on.Cups[inside.Cup];
             on.Lay(
-                inside.Grows ? PaintRole.GrowthLine : PaintRole.Body, path, cup, inside.Look ?? CupLook.Of(on.Catalogue, on.Layer, cup), on.DepthMm, true,
+                inside.Role, path, cup, inside.Look ?? CupLook.Of(on.Catalogue, on.Layer, cup), on.DepthMm, true,
                 inside.Region.In(on.ZoneId), inside.Lightness);
             if (tone is not null)
             {
@@ -99,7 +98,7 @@ internal sealed class BandBrush(LayerBrush on)
             var inner = k > 0 ? lines[k - 1] : "";
             var look = inside.Look ?? CupLook.Of(on.Catalogue, on.Layer, cup);
             on.Lay(
-                inside.Grows ? PaintRole.GrowthLine : PaintRole.Body, outer + inner, cup, look, on.DepthMm, false,
+                inside.Role, outer + inner, cup, look, on.DepthMm, false,
                 inside.Region.In(on.ZoneId), inside.Lightness);
             if (k < tones.Count && look.Opacity(on.DepthMm) > 0.3)
             {
@@ -118,7 +117,7 @@ internal sealed class BandBrush(LayerBrush on)
 
         if (!tone.Grows)
         {
-            var metal = cup.Colourant is ColourantClass.MetallicPaste or ColourantClass.AcrylicMetallic;
+            var metal = Painter.IsMetal(cup.Colourant);
             on.Sheet.Paths.Add(new(
                 PaintRole.Edge, path, null, shown.Tone(metal ? -0.75 : -0.6).ToHex(), metal ? 0.7 : 0.5,
                 metal ? 0.8 : 0.4, tone.Region.In(on.ZoneId), null));

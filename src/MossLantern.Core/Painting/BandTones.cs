@@ -6,7 +6,11 @@ namespace MossLantern.Core.Painting;
 
 /// <summary>A level to paint, and what lies just inside it; which of the map's edges it is, or none of them.</summary>
 internal sealed record ToneLevel(
-    double Level, RegionId Region, string Cup, double Lightness, bool Grows, bool Hairline, int Edge = -1, CupLook? Look = null);
+    double Level, RegionId Region, string Cup, double Lightness, bool Grows, bool Hairline, int Edge = -1, CupLook? Look = null, bool Fine = false)
+{
+    /// <summary>What it is painted as.</summary>
+    public PaintRole Role => Fine ? PaintRole.FineLine : Grows ? PaintRole.GrowthLine : PaintRole.Body;
+}
 
 /// <summary>The levels of a band map that are painted: edges of regions, growth lines between them, streaks of a mixed cup.</summary>
 internal sealed class BandTones(LayerBrush on)
@@ -36,6 +40,7 @@ internal sealed class BandTones(LayerBrush on)
             }
 
             CupLook? edge = null;
+            var lightness = 0.0;
             if (strip.Kind == RegionKind.Streaks)
             {
                 edge = OuterStreak(strip);
@@ -43,40 +48,105 @@ internal sealed class BandTones(LayerBrush on)
             }
             else if (on.Full && on.Layer.Layout is not MarbleLayout && on.Layer.Layout is not RingsLayout { Hearts.IsEmpty: true } && CupLook.Of(on.Catalogue, on.Layer, on.Cups[strip.CupId]).CoverPerMm > 0)
             {
-                Grow(tones, map, strip, from, spacing, k);
+                lightness = Inside(tones, map, strip, from, spacing, k);
             }
 
             from = strip.ToMm;
             if (k < map.Levels.Length && strip.ToMm < map.Depths.FarMm)
             {
-                tones.Add(new(map.Levels[k], strip.Id, strip.CupId, 0, false, false, k, edge));
+                tones.Add(new(map.Levels[k], strip.Id, strip.CupId, lightness, false, false, k, edge));
             }
         }
 
         return tones;
     }
 
-    private void Grow(List<ToneLevel> tones, BandMap map, Strip strip, double fromMm, double spacingMm, int number)
+    /// <summary>A metal that is wider than this has its light along both edges, as any band has fine lines, mm.</summary>
+    private const double MetalMm = 14;
+
+    /// <summary>Bands narrower than this have no fine lines, mm; wider ones than the other have two pairs at an edge.</summary>
+    private const double FineFromMm = 4, TwoFromMm = 18;
+
+    /// <summary>A fine line's share of its band's width, and the least and most of it, mm.</summary>
+    private const double FineShare = 0.05, FineLeastMm = 0.35, FineMostMm = 1.1;
+
+    /// <summary>No more levels than these get fine lines in between: each is traced all round.</summary>
+    private const int MostFine = 150;
+
+    /// <summary>What ends at a depth into a band, mm, and how much lighter than the band it is, L*.</summary>
+    private readonly record struct Tone(double AtMm, double Lightness, bool Hairline = false, bool Fine = false);
+
+    /// <summary>Adds what a band has inside; how much lighter than the band its last part is, L*.</summary>
+    private double Inside(List<ToneLevel> tones, BandMap map, Strip strip, double fromMm, double spacingMm, int number)
     {
         // The number of a band counts from 0 after the hearts' bed.
         var seed = on.Layer.Layout switch { LinesLayout l => l.Seed, MarbleLayout m => m.Seed, RingsLayout r => r.Hearts[0].Seed, _ => 11 };
         var random = new SplitMix((ulong)(seed * 97 + (map.Strips[0].Kind == RegionKind.HeartBed ? number - 1 : number) * 7 + 3));
-        var swing = Painter.GrowthLightness * (on.Cups[strip.CupId].Colourant is ColourantClass.MetallicPaste ? Painter.OfMetal : 1);
+        var width = Math.Min(strip.ToMm, map.Depths.FarMm) - fromMm;
+        var metal = Painter.IsMetal(on.Cups[strip.CupId].Colourant);
+        var across = metal && width <= MetalMm;
+        var inside = across ? Across(width) : Grown(width, spacingMm, metal ? Painter.OfMetal : 1, ref random);
+        if (!across && width >= FineFromMm && tones.Count + inside.Count < MostFine)
+        {
+            inside = WithFine(inside, width, ref random);
+        }
+
+        tones.AddRange(inside.Where(t => t.AtMm > 0 && fromMm + t.AtMm < map.Depths.FarMm)
+            .Select(t => new ToneLevel(map.Depths.Level(fromMm + t.AtMm), strip.Id, strip.CupId, t.Lightness, true, t.Hairline, Fine: t.Fine)));
+        return across ? -Painter.MetalDark : 0;
+    }
+
+    /// <summary>A line of metal: dark along its edges, light in its middle.</summary>
+    private static List<Tone> Across(double widthMm) =>
+    [
+        new(0.2 * widthMm, -Painter.MetalDark, Fine: true), new(0.36 * widthMm, -Painter.MetalDark / 6, Fine: true), new(0.62 * widthMm, Painter.MetalLight, Fine: true),
+        new(0.8 * widthMm, -Painter.MetalDark / 6, Fine: true),
+    ];
+
+    /// <summary>Growth lines: slow drift from line to line, a pull back to the middle, and now and then a clear step.</summary>
+    private static List<Tone> Grown(double widthMm, double spacingMm, double swing, ref SplitMix random)
+    {
+        List<Tone> lines = [];
         var tone = random.Between(-0.5, 0.5);
         var at = 0.0;
-        while (true)
+        while ((at += spacingMm * random.Between(0.55, 1.6)) <= widthMm - EdgeMm)
         {
-            at += spacingMm * random.Between(0.55, 1.6);
-            if (at > strip.ToMm - fromMm - EdgeMm || fromMm + at >= map.Depths.FarMm)
-            {
-                return;
-            }
-
-            // Slow drift from line to line, a pull back to the middle, and now and then a clear step.
             tone = 0.8 * tone + random.Between(-0.45, 0.45) + (random.Unit() < 0.12 ? random.Between(-0.6, 0.6) : 0);
-            tones.Add(new(
-                map.Depths.Level(fromMm + at), strip.Id, strip.CupId, swing * Math.Clamp(tone, -1, 1), true, random.Unit() < 0.09));
+            lines.Add(new(at, swing * Painter.GrowthLightness * Math.Clamp(tone, -1, 1), random.Unit() < 0.09));
         }
+
+        return lines;
+    }
+
+    /// <summary>The same with fine pairs along both edges, a dark and a light line each: now fainter, now nearer, and here and there none.</summary>
+    private static List<Tone> WithFine(List<Tone> grown, double widthMm, ref SplitMix random)
+    {
+        var line = Math.Clamp(FineShare * widthMm, FineLeastMm, FineMostMm);
+        foreach (var outer in new[] { false, true })
+        {
+            var at = line * random.Between(0.8, 1.8);
+            for (var pair = 0; pair < (widthMm >= TwoFromMm ? 2 : 1); pair++)
+            {
+                var lightness = Painter.FineLightness * random.Between(0.55, 1);
+                if (random.Unit() < 0.8 && at + 2 * line < widthMm / 2)
+                {
+                    grown = outer
+                        ? Laid(grown, widthMm - at - 2 * line, new(widthMm - at - line, lightness, Fine: true), new(widthMm - at, -lightness, Fine: true))
+                        : Laid(grown, at, new(at + line, -lightness, Fine: true), new(at + 2 * line, lightness, Fine: true));
+                }
+
+                at += line * random.Between(3.5, 7);
+            }
+        }
+
+        return grown;
+    }
+
+    /// <summary>Two lines that lie side by side, from a depth on, in place of what lies there.</summary>
+    private static List<Tone> Laid(List<Tone> all, double fromMm, Tone one, Tone other)
+    {
+        var beneath = all.FirstOrDefault(t => t.AtMm >= fromMm).Lightness;
+        return [.. all.Where(t => t.AtMm < fromMm), new(fromMm, beneath), one, other, .. all.Where(t => t.AtMm > other.AtMm)];
     }
 
     private const int StreakLines = 6;

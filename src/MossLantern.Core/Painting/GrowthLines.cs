@@ -18,7 +18,13 @@ internal static class GrowthLines
     private const int Most = 16;
 
     /// <summary>Lines of every region, from its border inward.</summary>
-    public static List<GrowthLine> Of(RegionMap map, Outline outline, GrowthScale growth, int seed, double wavinessMm)
+    /// <param name="map">The regions.</param>
+    /// <param name="outline">What they lie in.</param>
+    /// <param name="growth">How finely they grow.</param>
+    /// <param name="seed">What they grow from.</param>
+    /// <param name="wavinessMm">How far they waver, mm.</param>
+    /// <param name="bands">Whether each region has bands of its own, lighter and darker in turn, some wide and some narrow; else hardly seen lines.</param>
+    public static List<GrowthLine> Of(RegionMap map, Outline outline, GrowthScale growth, int seed, double wavinessMm, bool bands)
     {
         var grid = GrowthGrid.Over(outline.BoxWidthMm, outline.BoxHeightMm, growth.GridMm);
         var arrival = new float[grid.Count];
@@ -73,14 +79,23 @@ internal static class GrowthLines
                 // A line keeps its tone all over its region, however many parts it falls into.
                 var number = ids.IndexOf(inside.Key!.Value);
                 var random = new SplitMix((ulong)(seed * 131 + number * 17 + k));
-                var tone = random.Between(-1, 1);
-                if (random.Unit() > 0.25)
+                var tone = bands ? Banded(seed, number, k, ref random) : random.Between(-1, 1);
+                if (tone is { } told && random.Unit() > (bands ? 0 : 0.25))
                 {
-                    lines.Add(new(map.Patches[number], PathText.Smooth(inside, 0.2, 3 * grid.SpacingMm), tone, random.Unit() < 0.14));
+                    lines.Add(new(map.Patches[number], PathText.Smooth(inside, 0.2, 3 * grid.SpacingMm), told, random.Unit() < 0.14));
                 }
             }
         }
 
         return lines;
+    }
+
+    /// <summary>How light a band is that begins at a line; null where none begins, and the one outside of it goes on.</summary>
+    private static double? Banded(int seed, int number, int line, ref SplitMix random)
+    {
+        // A field has its own measure of how its bands follow each other, and which of them are the light ones.
+        var own = new SplitMix((ulong)(seed * 131 + number * 17 + Most));
+        var (share, first) = (own.Between(0.3, 0.6), own.Unit() < 0.5 ? 0 : 1);
+        return random.Unit() > share ? null : ((line + first) % 2 == 0 ? 1 : -1) * random.Between(0.55, 1);
     }
 }

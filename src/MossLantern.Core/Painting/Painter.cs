@@ -22,8 +22,20 @@ public static class Painter
     /// <summary>How far a growth line is lighter or darker than its band, L*: more would read as another colour.</summary>
     public const double GrowthLightness = 5;
 
+    /// <summary>How far a fine line is lighter or darker than its band, L*: it is too thin to read as another colour.</summary>
+    public const double FineLightness = 9;
+
+    /// <summary>How far the inner bands of a field are lighter or darker than it, L*: they belong to it and are seen as bands.</summary>
+    public const double InnerLightness = 8;
+
+    /// <summary>How far a metal is darker along its edges, and lighter in its middle, L*.</summary>
+    public const double MetalDark = 13, MetalLight = 20;
+
     /// <summary>How far growth lines are in metal, and in regions that are one large face, as a share of that.</summary>
     internal const double OfMetal = 0.3, OfFaces = 0.5;
+
+    /// <summary>Whether a colourant shines as metal does: dark, light and dark again across a line of it.</summary>
+    internal static bool IsMetal(ColourantClass? colourant) => colourant is ColourantClass.MetallicPaste or ColourantClass.AcrylicMetallic;
 
     /// <summary>An outline by itself, in SVG path syntax, mm.</summary>
     public static string OutlinePath(Outline outline)

@@ -17,6 +17,9 @@ public enum PaintRole
     /// <summary>A growth line inside a region: a tone of its body.</summary>
     GrowthLine,
 
+    /// <summary>A fine line along an edge, or across a metal: dark or light beside its body.</summary>
+    FineLine,
+
     /// <summary>The edge between two regions.</summary>
     Edge,
 
@@ -28,6 +31,9 @@ public enum PaintRole
 
     /// <summary>Where two wet colours blend.</summary>
     Run,
+
+    /// <summary>The rind of a slice, along its rim.</summary>
+    Rind,
 }
 
 /// <summary>One path of a painting.</summary>
@@ -75,6 +81,7 @@ public sealed record PaintInset(bool Below, double XMm, double YMm, Painting Pai
 /// In light from behind, the number of the first path that only takes its share of the light that comes through what is
 /// painted before it (colours are multiplied); null in light from the front.
 /// </param>
+/// <param name="Full">Whether all is painted, how colourants take the light and the weather over it too; else it is a draft.</param>
 public sealed record Painting(
     double WidthMm,
     double HeightMm,
@@ -87,4 +94,5 @@ public sealed record Painting(
     ImmutableArray<PaintInset> Insets,
     ImmutableArray<string> Clips,
     bool Wet = false,
-    int? FiltersFrom = null);
+    int? FiltersFrom = null,
+    bool Full = false);

@@ -75,12 +75,16 @@ internal sealed class Picture(LayerMapper mapper, Catalogue catalogue, bool full
             var lowest = solid && i == 0;
             filtersFrom ??= sheet.Through && !lowest ? sheet.Paths.Count : null;
             Layer(sheet, piece, outline, layer, mapper.Map(piece, layer), lowest, look.Wet && i == layers.Length - 1);
+            if (lowest && full && !sheet.Through && outline is SliceOutline slice)
+            {
+                Rind.Paint(slice, sheet.Paths);
+            }
         }
 
         return new(
             outline.BoxWidthMm, outline.BoxHeightMm, PathText.Straight(outline), sheet.Ground,
             sheet.Materials.ToImmutable(), sheet.Paths.ToImmutable(), null, [], [], sheet.Clips.ToImmutable(), look.Wet,
-            sheet.Through ? filtersFrom ?? sheet.Paths.Count : null);
+            sheet.Through ? filtersFrom ?? sheet.Paths.Count : null, full);
     }
 
     private static void Layer(Sheet sheet, Piece piece, Outline outline, FilledLayer layer, LayerMap map, bool lowest, bool wet)

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
@@ -43,7 +44,8 @@ internal sealed class RegionBrush(LayerBrush on)
             on.Lay(PaintRole.Part, path, on.Cups[id], CupLook.Of(on.Catalogue, on.Layer, on.Cups[id]), on.DepthMm, on.Lowest, patch.Id.In(on.ZoneId));
         }
 
-        if (on.Full)
+        // Pools and floods are poured in one: what moves in them is slow clouds, not lines.
+        if (on.Full && on.Layer.Layout is not (PoolsLayout or FloodLayout))
         {
             InnerLines(map);
         }
@@ -104,14 +106,29 @@ internal sealed class RegionBrush(LayerBrush on)
         on.Lay(PaintRole.Part, path, cup, look, thicknessMm, false, patch.Id.In(on.ZoneId));
         if (on.Full && !on.Wet && !on.Sheet.Through && opacity > 0)
         {
+            if (Painter.IsMetal(cup.Colourant) && patch.Draft is { Line: { } middle, WidthMm: var across })
+            {
+                var course = PathText.Open(Flat.Lines(middle));
+                foreach (var (share, lightness) in Metal)
+                {
+                    on.Sheet.Paths.Add(new(PaintRole.FineLine, course, null, Lab.Lighter(colour, lightness).ToHex(), share * across, opacity, patch.Id.In(on.ZoneId), null));
+                }
+            }
+
             on.Sheet.Paths.Add(new(PaintRole.Edge, path, null, colour.Tone(-0.6).ToHex(), 0.4, opacity, patch.Id.In(on.ZoneId), null));
         }
     }
 
+    /// <summary>A vein of metal: shares of its width, from its edges to its middle, and how much lighter each is, L*.</summary>
+    private static readonly ImmutableArray<(double Share, double Lightness)> Metal = [(1, -Painter.MetalDark), (0.66, 0), (0.34, Painter.MetalLight)];
+
+    /// <summary>What is dark stays dark: its bands are lighter by no more than growth lines are, and a part of its own lightness.</summary>
+    private const double DarkPart = 10;
+
     private void InnerLines(RegionMap map)
     {
-        var (seed, waviness) = on.Layer.Layout switch { FieldsLayout f => (f.Seed, 13.0), PoolsLayout => (7, 13), _ => (7, 3) };
-        foreach (var line in GrowthLines.Of(map, on.Outline, on.Piece.Growth, seed, waviness))
+        var (seed, waviness, banded) = on.Layer.Layout is FieldsLayout fields ? (fields.Seed, 13.0, true) : (7, 3, false);
+        foreach (var line in GrowthLines.Of(map, on.Outline, on.Piece.Growth, seed, waviness, banded))
         {
             if (line.Patch.CupId is not { } id || on.Cups[id] is not { } cup || CupLook.Of(on.Catalogue, on.Layer, cup) is not { CoverPerMm: > 0 } look)
             {
@@ -119,7 +136,8 @@ internal sealed class RegionBrush(LayerBrush on)
             }
 
             // Glass would be deepened twice by a shape over its body: there the line alone is drawn.
-            var lightness = Painter.GrowthLightness * Painter.OfFaces * line.Tone * (cup.Colourant is ColourantClass.MetallicPaste ? Painter.OfMetal : 1);
+            var most = banded ? Math.Min(Painter.InnerLightness, Painter.GrowthLightness + Lab.Of(on.Shown(cup)).L / DarkPart) : Painter.GrowthLightness * Painter.OfFaces;
+            var lightness = most * line.Tone * (Painter.IsMetal(cup.Colourant) ? Painter.OfMetal : 1);
             if (on.Lowest || on.Sheet.Through || look.GlassPerMm == 0)
             {
                 on.Lay(PaintRole.GrowthLine, line.Path, cup, look, on.DepthMm, on.Lowest, line.Patch.Id.In(on.ZoneId), lightness);

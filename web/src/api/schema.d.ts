@@ -4492,7 +4492,7 @@ export interface components {
          * @description What a path of a painting is, so that a brush can treat it.
          * @enum {unknown}
          */
-        PaintRole: "body" | "part" | "growth-line" | "edge" | "facet" | "wall" | "run";
+        PaintRole: "body" | "part" | "growth-line" | "fine-line" | "edge" | "facet" | "wall" | "run" | "rind";
         /** @description The paint for one zone of a painted map. */
         PaintZone: {
             /** @description Name of its colour. */
@@ -4541,6 +4541,11 @@ export interface components {
              *     painted before it (colours are multiplied); null in light from the front.
              */
             filtersFrom?: null | number;
+            /**
+             * @description Whether all is painted, how colourants take the light and the weather over it too; else it is a draft.
+             * @default false
+             */
+            full: boolean;
         };
         /** @description Where a copy of a panel lies. */
         PanelCopy: {

@@ -130,6 +130,7 @@ const painting = (over: Partial<Painting>): Painting => ({
   insets: [],
   clips: [],
   wet: false,
+  full: false,
   filtersFrom: null,
   ...over,
 });

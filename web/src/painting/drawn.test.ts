@@ -28,6 +28,7 @@ const painting = (paths: PaintPath[], insets: Painting['insets'] = []): Painting
   clips: [],
   filtersFrom: null,
   wet: true,
+  full: true,
 });
 const how = (region: string) => (region === 'moss' ? { fill: '#eeeeee', ink: '#000000', inkMm: 0.5 } : null);
 

@@ -32,5 +32,4 @@ export function boxOf(text: string): [width: number, height: number] {
 }
 
 /** Whether what tells colourants apart and the weather are painted: not on the draft of a drag, and not in light from behind. */
-export const isFull = (painting: Painting) =>
-  (painting.filtersFrom ?? null) === null && painting.paths.some((p) => p.role === 'growth-line');
+export const isFull = (painting: Painting) => (painting.filtersFrom ?? null) === null && painting.full;
