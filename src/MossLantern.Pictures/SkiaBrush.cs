@@ -1,4 +1,6 @@
+using System.Collections.Immutable;
 using System.Runtime.InteropServices;
+using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Painting;
 using MossLantern.Core.Units;
@@ -297,33 +299,62 @@ public static class SkiaBrush
 /// <summary>How a colourant takes the light: specks, a shift of hue across the piece, or a metal's sheen.</summary>
 internal static class TexturePaint
 {
-    private static readonly SKColor[] Hues = [.. new[] { "#3fd0c9", "#8f6fe0", "#e07fb4", "#e6c96a", "#3fd0c9" }.Select(SKColor.Parse)];
-
     /// <summary>The paint of a finish, or null where a colourant has none.</summary>
     public static SKPaint? Of(Painting painting, PaintMaterial material, ColourantClass finish, double opacity) => finish switch
     {
-        ColourantClass.Mica => Specks(Tiles.FineSpecks, 46, 0.42 * opacity),
-        ColourantClass.AcrylicMetallic => Specks(Tiles.FineSpecks, 34, 0.5 * opacity),
-        ColourantClass.Glitter => Specks(Tiles.CoarseSpecks, 90, 0.95 * opacity),
-        ColourantClass.Interference => Gradient(
-            new(0, (float)painting.HeightMm), new((float)painting.WidthMm, 0), Hues, SKBlendMode.SoftLight, 0.8 * opacity),
+        ColourantClass.Mica => Specks(Tiles.FineSpecks, 46, 0.42 * opacity, painting.TiltDeg),
+        ColourantClass.AcrylicMetallic => Specks(Tiles.FineSpecks, 34, 0.5 * opacity, painting.TiltDeg),
+        ColourantClass.Glitter => Specks(Tiles.CoarseSpecks, 90, 0.95 * opacity, painting.TiltDeg),
+        ColourantClass.Interference when material.Angles is { } angles => Gradient(
+            new(0, 0), new((float)painting.WidthMm, 0), Tilted(angles, painting.TiltDeg), SKBlendMode.SrcOver, FlakesHide * opacity),
         ColourantClass.MetallicPaste => Gradient(
             new(0, 0), new((float)painting.WidthMm, (float)painting.HeightMm), Sheen(painting, material), SKBlendMode.HardLight, 0.5 * opacity),
         _ => null,
     };
+
+    /// <summary>How much of what lies below shimmering flakes their colour hides: lines in it are seen still.</summary>
+    private const double FlakesHide = 0.85;
+
+    /// <summary>From left to right one sees a piece at so many angles, degrees.</summary>
+    private const double AcrossDeg = 24;
+
+    private const int Stops = 8;
+
+    /// <summary>What shimmers, from left to right: each place as it is seen at its own angle.</summary>
+    private static SKColor[] Tilted(ImmutableArray<string> angles, double tiltDeg)
+    {
+        var step = Shimmer.AnglesDeg[1] - Shimmer.AnglesDeg[0];
+        return [.. Enumerable.Range(0, Stops + 1).Select(i =>
+        {
+            var at = Math.Min(Math.Abs(tiltDeg + AcrossDeg * ((double)i / Stops - 0.5)) / step, angles.Length - 1);
+            var from = Math.Min((int)at, angles.Length - 2);
+            var (one, other) = (SKColor.Parse(angles[from]), SKColor.Parse(angles[from + 1]));
+            return new SKColor(Mixed(one.Red, other.Red), Mixed(one.Green, other.Green), Mixed(one.Blue, other.Blue));
+
+            byte Mixed(byte a, byte b) => (byte)Math.Round(a + (at - from) * (b - a), MidpointRounding.AwayFromZero);
+        })];
+    }
+
+    /// <summary>A tilt moves the light along a metal: by a stripe of its sheen at so many degrees.</summary>
+    private const double DegAStripe = 15;
 
     private static SKColor[] Sheen(Painting painting, PaintMaterial material)
     {
         var grey = new SKColor(128, 128, 128);
         SKColor[] turn = [SKColor.Parse(material.Light), grey, SKColor.Parse(material.Dark), grey];
         var stripes = Math.Max(6, (int)Math.Round((painting.WidthMm + painting.HeightMm) / 50, MidpointRounding.AwayFromZero));
-        return [.. Enumerable.Range(0, stripes + 1).Select(i => turn[i % 4])];
+        var moved = (int)Math.Round(painting.TiltDeg / DegAStripe, MidpointRounding.AwayFromZero);
+        return [.. Enumerable.Range(0, stripes + 1).Select(i => turn[(i + moved) % 4])];
     }
 
-    private static SKPaint Specks(SKBitmap tile, float mm, double alpha)
+    /// <summary>At this tilt no speck would shine any more, degrees; and how far they move for each degree, mm.</summary>
+    private const double SpecksGoDeg = 120, SpeckMmADeg = 0.7;
+
+    /// <summary>Other specks than before catch the light when it is tilted, and fewer.</summary>
+    private static SKPaint Specks(SKBitmap tile, float mm, double alpha, double tiltDeg)
     {
-        var paint = SkiaBrush.Fill(SKColors.White.WithAlpha((byte)Math.Round(255 * alpha)));
-        paint.Shader = Tiles.Shader(tile, mm);
+        var paint = SkiaBrush.Fill(SKColors.White.WithAlpha((byte)Math.Round(255 * alpha * (1 - tiltDeg / SpecksGoDeg))));
+        paint.Shader = Tiles.Shader(tile, mm, (float)(SpeckMmADeg * tiltDeg));
         return paint;
     }
 

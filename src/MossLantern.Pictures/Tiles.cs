@@ -16,8 +16,8 @@ internal static class Tiles
     public static SKBitmap CoarseSpecks { get; } = Specks(411, 260, 1.2f, 2.6f);
 
     /// <summary>A tile repeated all over, so many millimetres across.</summary>
-    public static SKShader Shader(SKBitmap tile, float mm) => tile.ToShader(
-        SKShaderTileMode.Repeat, SKShaderTileMode.Repeat, new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear), SKMatrix.CreateScale(mm / Side, mm / Side));
+    public static SKShader Shader(SKBitmap tile, float mm, float movedMm = 0) => tile.ToShader(
+        SKShaderTileMode.Repeat, SKShaderTileMode.Repeat, new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear), SKMatrix.CreateScaleTranslation(mm / Side, mm / Side, movedMm, movedMm / 2));
 
     /// <summary>Grey value noise: octaves of so many cells across, each with its share.</summary>
     private static SKBitmap Noise(params ReadOnlySpan<(int Cells, double Share)> octaves)

@@ -10,6 +10,7 @@ public sealed class BrushTests(SharedWorkshop shared) : WorkshopCase(shared)
     [InlineData("old-kiln", "Just poured", "wet=true", "just poured")]
     [InlineData("sundew-pair", "", "", "painted to scale")]
     [InlineData("bogbean-round", "", "", "painted to scale")]
+    [InlineData("rain-ring", "Tilt it to the light", "tiltDeg=40", "painted to scale")]
     [InlineData("peat-pool", "Underside", "face=underside", "from below")]
     [InlineData("peat-pool", "Light behind", "light=back", "with the light behind it")]
     public void Both_brushes_paint_the_same_picture(string piece, string look, string query, string told)
@@ -21,8 +22,9 @@ public sealed class BrushTests(SharedWorkshop shared) : WorkshopCase(shared)
         if (look.Length > 0)
         {
             page.Script<object>("window.before = document.querySelector('canvas.picture').toDataURL()");
-            page.TabTo("button", look);
-            page.Press(Keys.Enter);
+            var tilts = look.StartsWith("Tilt", StringComparison.Ordinal);
+            page.TabTo(tilts ? "slider" : "button", look);
+            page.Press(tilts ? [.. Enumerable.Repeat(Keys.ArrowRight, 40)] : [Keys.Enter]);
             Waiting.Until(() => page.Script<bool>("return document.querySelector('canvas.picture').toDataURL() !== window.before"), "the other look");
         }
 

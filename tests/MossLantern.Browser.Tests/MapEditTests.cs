@@ -198,7 +198,9 @@ public sealed class MapEditTests(SharedWorkshop shared) : WorkshopCase(shared)
         Waiting.Until(() => page.All("slider").Any(s => s.GetAttribute("aria-label") == "Heart 2"), "a second heart");
         Act("Take it out");
         Waiting.Until(() => page.All("slider").All(s => s.GetAttribute("aria-label") != "Heart 2"), "one heart again");
-        Act("Nearer");
+        page.WaitUntilKept();
+        page.TabTo("slider", "Scale");
+        page.Press(Keys.ArrowRight);
         Waiting.Until(() => page.Text.Contains("Whole piece", StringComparison.Ordinal), "the view to be nearer");
         page.WaitUntilKept();
 

@@ -167,8 +167,7 @@ public sealed class MapNumberTests(SharedWorkshop shared) : WorkshopCase(shared)
         using var page = Opened(Fields);
         double Bar() => page.Script<double>("return document.querySelector('.scale-bar').getBoundingClientRect().width / parseFloat(document.querySelector('.scale-bar').textContent)");
         var whole = Bar();
-        page.Click("button", "Nearer");
-        page.Click("button", "Nearer");
+        page.Drag(page.Middle(page.Find("slider", "Scale")), 160, 0);
         Waiting.Until(() => Bar() > whole * 2, "the scale to grow");
         var before = page.Middle(page.Find("slider", "Heart"));
         page.Drag((870, 560), -40, -30);
@@ -182,6 +181,14 @@ public sealed class MapNumberTests(SharedWorkshop shared) : WorkshopCase(shared)
         Assert.Equal(222, Value(page, "Heart"));
         page.Click("button", "Whole piece");
         Waiting.Until(() => Math.Abs(Bar() - whole) < 1e-6, "the whole piece");
+
+        // Keys by themselves, wherever the focus lies on the piece.
+        page.Press("+", "+");
+        Waiting.Until(() => Value(page, "Scale") == 156, "two steps nearer");
+        page.Press("-");
+        Waiting.Until(() => Value(page, "Scale") == 125, "one step back");
+        new OpenQA.Selenium.Interactions.Actions(page.Driver).DoubleClick(page.Find("slider", "Scale")).Perform();
+        Waiting.Until(() => Math.Abs(Bar() - whole) < 1e-6, "the whole piece by a double press");
     }
 
     [Fact]

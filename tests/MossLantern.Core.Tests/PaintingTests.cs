@@ -102,8 +102,9 @@ public partial class PaintingTests
             Assert.Equal(5, tones.Length);
             Assert.All(tones.Zip([-33.0, -22.2, 0, -22.2, -33]), t => Assert.Equal(t.Second, t.First - tones[2], 0.6));
             Assert.Equal(5, Tones(14, metal).Length);
-            Assert.All(Tones(14.1, metal), t => Assert.InRange(t, -Painter.FineLightness - 1, Painter.FineLightness + 1));
         }
+
+        Assert.All(Tones(14.1, ColourantClass.MetallicPaste), t => Assert.InRange(t, -Painter.FineLightness - 1, Painter.FineLightness + 1));
 
         // Paste hides the ground, so that it is known what it is measured from.
         Assert.Equal(-13, Tones(6, ColourantClass.MetallicPaste)[0], 0.6);

@@ -34,8 +34,9 @@ public readonly record struct PouredOn(Colour Ground, double DepthMm, double Mix
 /// <param name="Wedge">The same from nothing to its depth in equal steps, as <c>#rrggbb</c>: as resin runs out thinner to a border.</param>
 /// <param name="Hides">How much of the ground its pigments hide, %: dye and ink hide nothing.</param>
 /// <param name="Word">A word for its colour at full cover.</param>
+/// <param name="Tilted">How it looks at an angle; null for what looks alike from everywhere.</param>
 /// <remarks>Source: docs/craft/mixing.md, Choosing a colour.</remarks>
-public sealed record ColourSeen(string Shown, ImmutableArray<string> Wedge, Reckoned Hides, string Word)
+public sealed record ColourSeen(string Shown, ImmutableArray<string> Wedge, Reckoned Hides, string Word, TiltedColour? Tilted)
 {
     /// <summary>Steps of a wedge.</summary>
     private const int Steps = 6;
@@ -50,11 +51,31 @@ public sealed record ColourSeen(string Shown, ImmutableArray<string> Wedge, Reck
         ArgumentNullException.ThrowIfNull(recipe);
         var ground = on.AsMap && recipe.Colourant is not null ? Colour.Of(recipe.Colour) : on.Ground;
         var look = CupLook.Of(catalogue, recipe, id => others.Single(o => o.Id == id), () => on.MixDensity);
+        var flakes = recipe.Colourant == ColourantClass.Interference ? Colour.Of(recipe.ColourOf(recipe.Doses[0])) : (Colour?)null;
+
+        // Flakes are seen as they shine from straight above.
+        string At(double mm) => (flakes is { } own ? Shimmer.Seen(own, ground, Shimmer.Share(mm, recipe.LoadPercent), 0) : look.Over(ground, mm)).ToHex();
         return new(
-            look.Over(ground, on.DepthMm).ToHex(),
-            [.. Enumerable.Range(0, Steps + 1).Select(i => look.Over(ground, on.DepthMm * i / Steps).ToHex())],
+            At(on.DepthMm),
+            [.. Enumerable.Range(0, Steps + 1).Select(i => At(on.DepthMm * i / Steps))],
             Reckoned.Of(100 * look.Veil(on.DepthMm), "%", Formulas.Opacity, new("depth", on.DepthMm, "mm", Origin.Reckoned), new("cover κ", look.CoverPerMm - look.GlassPerMm, "per mm", Origin.Reckoned)),
-            look.CoverPerMm > 0 ? Palette.WordFor(look.Colour) : Recipe.Clear("").Name);
+            look.CoverPerMm > 0 ? Palette.WordFor(look.Colour) : Recipe.Clear("").Name,
+            flakes is { } shine ? TiltedColour.Of(shine, Shimmer.Share(on.DepthMm, recipe.LoadPercent)) : null);
+    }
+}
+
+/// <summary>How flakes look at each of <see cref="Shimmer.AnglesDeg"/>.</summary>
+/// <param name="AnglesDeg">The angles, degrees from straight above.</param>
+/// <param name="OverLight">Over white, as <c>#rrggbb</c>.</param>
+/// <param name="OverDark">Over black, as <c>#rrggbb</c>.</param>
+/// <remarks>Source: docs/craft/map.md, At an angle.</remarks>
+public sealed record TiltedColour(ImmutableArray<double> AnglesDeg, ImmutableArray<string> OverLight, ImmutableArray<string> OverDark)
+{
+    /// <summary>Flakes of a colour that send back a share of the light.</summary>
+    internal static TiltedColour Of(Colour faceOn, double share)
+    {
+        ImmutableArray<string> Over(Colour below) => [.. Shimmer.AnglesDeg.Select(a => Shimmer.Seen(faceOn, below, share, a).ToHex())];
+        return new(Shimmer.AnglesDeg, Over(new(1, 1, 1)), Over(new(0, 0, 0)));
     }
 }
 

@@ -54,8 +54,20 @@ internal sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Fill
         foreach (var cup in layer.Cups)
         {
             var shown = Shown(cup);
-            sheet.Materials.Add(new(Material(cup.Id), cup.Colourant, shown.Tone(0.4).ToHex(), shown.Tone(-0.5).ToHex()));
+            sheet.Materials.Add(new(Material(cup.Id), cup.Colourant, shown.Tone(0.4).ToHex(), shown.Tone(-0.5).ToHex(), Angles(cup)));
         }
+    }
+
+    /// <summary>How flakes in a cup look at each angle, over what lies below it; null where there are none, or no light falls on them.</summary>
+    private ImmutableArray<string>? Angles(Recipe cup)
+    {
+        if (cup.Colourant != ColourantClass.Interference || sheet.Through)
+        {
+            return null;
+        }
+
+        var (own, below, share) = (Colour.Of(cup.ColourOf(cup.Doses[0])), Below(cup), Shimmer.Share(DepthMm, cup.LoadPercent));
+        return [.. Shimmer.AnglesDeg.Select(a => Shimmer.Seen(own, below, share, a).ToHex())];
     }
 
     /// <summary>

@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 
 namespace MossLantern.Core.Painting;
@@ -27,8 +28,10 @@ public enum LightFrom
 /// <param name="Face">Which side is seen.</param>
 /// <param name="Wet">Whether the topmost layer is seen as it lies just after it was poured; else everything has cured.</param>
 /// <param name="Light">Where the light comes from.</param>
+/// <param name="TiltDeg">How far it is tilted to be looked at, degrees from straight above.</param>
+/// <param name="Torched">Whether a torch or a gun went over it: lacing opens wider then.</param>
 /// <remarks>Source: docs/craft/map.md, Faces, wet resin and light from behind.</remarks>
-public sealed record Look(Face Face = Face.Top, bool Wet = false, LightFrom Light = LightFrom.Front)
+public sealed record Look(Face Face = Face.Top, bool Wet = false, LightFrom Light = LightFrom.Front, double TiltDeg = 0, bool Torched = false)
 {
     /// <summary>From above, cured, in light from the front.</summary>
     public static readonly Look Usual = new();
@@ -53,6 +56,7 @@ public sealed record Look(Face Face = Face.Top, bool Wet = false, LightFrom Ligh
     /// <summary>Why a piece cannot be looked at in this way, as a sentence; null where it can.</summary>
     public string? Refused(Piece piece) =>
         (Face == Face.Underside || Light == LightFrom.Back) && Hidden(piece) is { } hidden ? hidden
+        : !(TiltDeg >= 0 && TiltDeg <= Shimmer.MostDeg) ? FormattableString.Invariant($"A piece is tilted by 0 to {Shimmer.MostDeg}° to be looked at.")
         : Wet && Face == Face.Underside ? "A piece is turned over only when it has cured: its underside is not seen wet."
         : null;
 }

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Shapes;
 
@@ -56,7 +57,8 @@ public sealed record PaintPath(
 /// <param name="Finish">Class of its colourant; null for clear.</param>
 /// <param name="Light">Its lightest tone, for a sheen.</param>
 /// <param name="Dark">Its darkest tone, for a sheen.</param>
-public sealed record PaintMaterial(string Id, ColourantClass? Finish, string Light, string Dark);
+/// <param name="Angles">How it looks at each of <see cref="Shimmer.AnglesDeg"/>, as <c>#rrggbb</c>; null for what looks alike from everywhere.</param>
+public sealed record PaintMaterial(string Id, ColourantClass? Finish, string Light, string Dark, ImmutableArray<string>? Angles = null);
 
 /// <summary>A painting inside another.</summary>
 /// <param name="Below">Whether it lies below the paths of the other; else above them.</param>
@@ -82,6 +84,7 @@ public sealed record PaintInset(bool Below, double XMm, double YMm, Painting Pai
 /// painted before it (colours are multiplied); null in light from the front.
 /// </param>
 /// <param name="Full">Whether all is painted, how colourants take the light and the weather over it too; else it is a draft.</param>
+/// <param name="TiltDeg">How far it is tilted to be looked at, degrees from straight above: what shimmers looks otherwise then.</param>
 public sealed record Painting(
     double WidthMm,
     double HeightMm,
@@ -95,4 +98,5 @@ public sealed record Painting(
     ImmutableArray<string> Clips,
     bool Wet = false,
     int? FiltersFrom = null,
-    bool Full = false);
+    bool Full = false,
+    double TiltDeg = 0);

@@ -74,7 +74,7 @@ internal sealed class Picture(LayerMapper mapper, Catalogue catalogue, bool full
             var layer = FromBelow ? layers[^(i + 1)] : layers[i];
             var lowest = solid && i == 0;
             filtersFrom ??= sheet.Through && !lowest ? sheet.Paths.Count : null;
-            Layer(sheet, piece, outline, layer, mapper.Map(piece, layer), lowest, look.Wet && i == layers.Length - 1);
+            Layer(sheet, piece, outline, layer, mapper.Map(piece, layer), lowest, look.Wet && i == layers.Length - 1, look.Torched);
             if (lowest && full && !sheet.Through && outline is SliceOutline slice)
             {
                 Rind.Paint(slice, sheet.Paths);
@@ -84,10 +84,10 @@ internal sealed class Picture(LayerMapper mapper, Catalogue catalogue, bool full
         return new(
             outline.BoxWidthMm, outline.BoxHeightMm, PathText.Straight(outline), sheet.Ground,
             sheet.Materials.ToImmutable(), sheet.Paths.ToImmutable(), null, [], [], sheet.Clips.ToImmutable(), look.Wet,
-            sheet.Through ? filtersFrom ?? sheet.Paths.Count : null, full);
+            sheet.Through ? filtersFrom ?? sheet.Paths.Count : null, full, look.TiltDeg);
     }
 
-    private static void Layer(Sheet sheet, Piece piece, Outline outline, FilledLayer layer, LayerMap map, bool lowest, bool wet)
+    private static void Layer(Sheet sheet, Piece piece, Outline outline, FilledLayer layer, LayerMap map, bool lowest, bool wet, bool torched)
     {
         Effort.Check();
         var whole = new LayerBrush(sheet, piece, outline, layer, null, lowest, wet);
@@ -95,6 +95,7 @@ internal sealed class Picture(LayerMapper mapper, Catalogue catalogue, bool full
         if (map is not ZonedMap zoned)
         {
             Paint(whole, map);
+            new Scatter(whole, map).Paint(torched);
             return;
         }
 
@@ -118,6 +119,7 @@ internal sealed class Picture(LayerMapper mapper, Catalogue catalogue, bool full
         }
 
         Paint(whole, zoned.Kept);
+        new Scatter(whole, map).Paint(torched);
     }
 
     private static void Paint(LayerBrush brush, LayerMap map)

@@ -415,7 +415,7 @@ internal static class DemoPieces
                     18, 18, "night"),
             [
                     Recipe.Plain("night", "night", "#2b3b52", ColourantClass.Mica, 4),
-                    Recipe.Plain("rain", "rain", "#7fa3b5", ColourantClass.Mica, 4),
+                    Recipe.Plain("rain", "rain", "#5f9fd0", ColourantClass.Interference, 3),
                     Recipe.Plain("foam", "foam", "#eef1ee", ColourantClass.Paste, 5),
                     Recipe.Plain("copper", "copper", "#b5713f", ColourantClass.MetallicPaste, 5),
                 ],

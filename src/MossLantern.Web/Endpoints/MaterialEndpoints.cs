@@ -4,6 +4,7 @@ using FluentValidation;
 using Microsoft.AspNetCore.Http.HttpResults;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Stones;
 using MossLantern.Core.Units;
 using MossLantern.Data;
 using MossLantern.Web.Hosting;
@@ -19,7 +20,10 @@ public sealed record PropertyView(string Id, string Label, string Group, string?
 /// <summary>A material of the cupboard: as it is typically, with the person's own values in place. The version is of what the person entered; 0 for nothing yet.</summary>
 public sealed record MaterialView(
     string Id, MaterialKind Kind, string Name, string Like, string Says, RatioBasis? Basis, bool OwnBasis, bool Own, bool PutAway, int Version, string Note,
-    string? Colour, ImmutableArray<PropertyView> Properties);
+    string? Colour, ImmutableArray<PropertyView> Properties, StoneLook? Looks);
+
+/// <summary>How a stone looks dry, and in clear resin, as <c>#rrggbb</c>, and what the resin does to it.</summary>
+public sealed record StoneLook(string Dry, string InResin, Wetting Does);
 
 /// <summary>A save of what a person enters of a material, based on a version; 0 is the first.</summary>
 public sealed record SaveMaterial(int BasedOn, OwnMaterial Material);
@@ -68,7 +72,8 @@ internal static class MaterialEndpoints
                     [
                         .. MaterialProperties.Of(m.Kind).Where(p => p.IsOf(typical))
                             .Select(p => new PropertyView(p.Id, p.Label, p.Group, m.Values.ContainsKey(p.Until ?? "") ? p.Span : null, m.Values.ContainsKey(p.Until ?? "") ? p.Until : null, p.Unit, m.Find(p.Id), typical.Find(p.Id), m.OriginOf(p.Id), p.Range)),
-                    ]);
+                    ],
+                    m.Kind == MaterialKind.Stone && WetStone.Of(typical.Id) is { } stone ? new(stone.Dry, stone.InClear, stone.Does) : null);
             }),
         ];
     }

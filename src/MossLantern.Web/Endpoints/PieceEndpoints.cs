@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Collections.Immutable;
 using Microsoft.AspNetCore.Http.HttpResults;
 using MossLantern.Core.Documents;
@@ -40,6 +41,12 @@ public sealed record LookQuery
     /// <summary>Where the light comes from.</summary>
     public string? Light { get; init; }
 
+    /// <summary>How far it is tilted, degrees.</summary>
+    public string? TiltDeg { get; init; }
+
+    /// <summary>Whether a torch went over it.</summary>
+    public string? Torched { get; init; }
+
     /// <summary>The look; null with what is wrong where it is none.</summary>
     public Look? Read(out Dictionary<string, string[]> wrong)
     {
@@ -62,7 +69,19 @@ public sealed record LookQuery
             wrong["light"] = ["The light must come from the front or the back."];
         }
 
-        return wrong.Count == 0 ? new(face, wet, light) : null;
+        var tilt = 0.0;
+        if (TiltDeg is not null && !double.TryParse(TiltDeg, CultureInfo.InvariantCulture, out tilt))
+        {
+            wrong["tiltDeg"] = ["The tilt must be a number of degrees."];
+        }
+
+        var torched = false;
+        if (Torched is not null && !bool.TryParse(Torched, out torched))
+        {
+            wrong["torched"] = ["Torched must be true or false."];
+        }
+
+        return wrong.Count == 0 ? new(face, wet, light, tilt, torched) : null;
     }
 }
 

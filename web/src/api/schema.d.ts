@@ -1860,6 +1860,7 @@ export interface components {
             hides: components["schemas"]["Reckoned"];
             /** @description A word for its colour at full cover. */
             word: string;
+            tilted: null | components["schemas"]["TiltedColour"];
         };
         ColourSum: {
             first?: null | components["schemas"]["AskedLab"];
@@ -3886,6 +3887,17 @@ export interface components {
             wet: boolean;
             /** @description Where the light comes from. */
             light?: components["schemas"]["LightFrom"];
+            /**
+             * Format: double
+             * @description How far it is tilted to be looked at, degrees from straight above.
+             * @default 0
+             */
+            tiltDeg: number;
+            /**
+             * @description Whether a torch or a gun went over it: lacing opens wider then.
+             * @default false
+             */
+            torched: boolean;
         };
         /** @description The artist's own figures for resin that does not end up on the panel; null takes the default. */
         Losses: {
@@ -3948,6 +3960,7 @@ export interface components {
             note: string;
             colour: null | string;
             properties: components["schemas"]["PropertyView"][];
+            looks: null | components["schemas"]["StoneLook"];
         };
         MaterialsView: {
             resinSystems: components["schemas"]["ResinSystem"][];
@@ -4435,6 +4448,8 @@ export interface components {
             light: string;
             /** @description Its darkest tone, for a sheen. */
             dark: string;
+            /** @description How it looks at each of ImmutableArray&lt;double&gt; Shimmer.AnglesDeg, as `#rrggbb`; null for what looks alike from everywhere. */
+            angles?: null | string[];
         };
         /** @description One path of a painting. */
         PaintPath: {
@@ -4546,6 +4561,12 @@ export interface components {
              * @default false
              */
             full: boolean;
+            /**
+             * Format: double
+             * @description How far it is tilted to be looked at, degrees from straight above: what shimmers looks otherwise then.
+             * @default 0
+             */
+            tiltDeg: number;
         };
         /** @description Where a copy of a panel lies. */
         PanelCopy: {
@@ -5599,6 +5620,11 @@ export interface components {
             basedOn: number;
             step: components["schemas"]["Step"];
         };
+        StoneLook: {
+            dry: string;
+            inResin: string;
+            does: components["schemas"]["Wetting"];
+        };
         StonesAnswer: {
             /** Format: double */
             bulkMl: number;
@@ -5690,6 +5716,15 @@ export interface components {
             /** Format: double */
             openDepthMm?: null | number;
             stockWidthsMm?: null | number[];
+        };
+        /** @description How flakes look at each of ImmutableArray&lt;double&gt; Shimmer.AnglesDeg. */
+        TiltedColour: {
+            /** @description The angles, degrees from straight above. */
+            anglesDeg: number[];
+            /** @description Over white, as `#rrggbb`. */
+            overLight: string[];
+            /** @description Over black, as `#rrggbb`. */
+            overDark: string[];
         };
         TryColour: {
             ground: string;
@@ -5797,6 +5832,11 @@ export interface components {
             /** Format: int32 */
             next: number;
         };
+        /**
+         * @description What clear resin does to the look of a stone.
+         * @enum {unknown}
+         */
+        Wetting: "brightens" | "deepens" | "dulls" | "hides" | "keeps";
         /**
          * @description How a window stands at a moment.
          * @enum {unknown}
@@ -7187,6 +7227,8 @@ export interface operations {
                 Face?: string;
                 Wet?: string;
                 Light?: string;
+                TiltDeg?: string;
+                Torched?: string;
             };
             header?: never;
             path: {
@@ -7229,6 +7271,8 @@ export interface operations {
                 Face?: string;
                 Wet?: string;
                 Light?: string;
+                TiltDeg?: string;
+                Torched?: string;
             };
             header?: never;
             path: {

@@ -134,7 +134,7 @@ beforeEach(() => {
     },
     (order) => orders.push(order),
   );
-  editor.lookAt('l1', { face: 'top', wet: false, light: 'front' });
+  editor.lookAt('l1', { face: 'top', wet: false, light: 'front', tiltDeg: 0, torched: false });
   editor.offer(workshop.view);
 });
 afterEach(() => {

@@ -19,7 +19,8 @@ export const whole: Zoom = { by: 1, x: 0, y: 0 };
 const margin = 14;
 /** What stands at the foot of the stage takes so many pixels. */
 const below = 52;
-const closest = 8;
+/** No nearer than this. */
+export const closest = 8;
 
 const middleOf = (room: Room): Spot => ({ x: room.width / 2, y: (room.height - below + margin) / 2 });
 

@@ -50,7 +50,7 @@ const move = (name: string, movedAt = 0) =>
       layerId: null,
       revision: 1,
       commands: [{ do: 'nudge', place: name, by: 1 }] satisfies Schemas['Edit'][],
-      look: { face: 'top', wet: true, light: 'front' },
+      look: { face: 'top', wet: true, light: 'front', tiltDeg: 0, torched: false },
       movedAt,
     },
   });
@@ -67,7 +67,9 @@ describe('the drafts of a drag', () => {
 
   it('are looked at as the piece is', async () => {
     move('a');
-    await vi.waitFor(() => expect(looks).toEqual([{ face: 'top', wet: true, light: 'front' }]));
+    await vi.waitFor(() =>
+      expect(looks).toEqual([{ face: 'top', wet: true, light: 'front', tiltDeg: 0, torched: false }]),
+    );
   });
 
   it('tell when they are on the screen, for the move they answer', async () => {

@@ -27,7 +27,7 @@ const move = {
   layerId: null,
   revision: 1,
   commands: [],
-  look: { face: 'top', wet: false, light: 'front' } as const,
+  look: { face: 'top', wet: false, light: 'front', tiltDeg: 0, torched: false } as const,
   movedAt: 0,
 };
 let news: DraftNews[];

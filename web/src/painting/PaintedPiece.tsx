@@ -10,7 +10,8 @@ import './PaintedPiece.scss';
 
 interface Props {
   painting: Painting;
-  view: View;
+  /** Where it lies, and how far it is tilted to be looked at, degrees. */
+  view: View & { tiltDeg?: number };
   /** Size of the frame, CSS pixels. */
   width: number;
   height: number;
@@ -33,7 +34,7 @@ export function PaintedPiece(props: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const veil = useRef<HTMLCanvasElement>(null);
   const frame = useRef<HTMLDivElement>(null);
-  const { pixelsPerMm, x, y } = view;
+  const { pixelsPerMm, x, y, tiltDeg } = view;
   const ratio = window.devicePixelRatio || 1;
   const place = useMemo(
     () => ({ width, height, ratio, view: { pixelsPerMm, x, y } }),
@@ -60,8 +61,8 @@ export function PaintedPiece(props: Props) {
 
   useLayoutEffect(() => {
     const context = sized(canvas.current, place);
-    if (context) paint(context, painting, place.view.pixelsPerMm);
-  }, [painting, place]);
+    if (context) paint(context, painting, place.view.pixelsPerMm, tiltDeg);
+  }, [painting, place, tiltDeg]);
 
   useLayoutEffect(() => {
     if (!lit?.size) {

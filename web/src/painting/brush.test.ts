@@ -131,6 +131,7 @@ const painting = (over: Partial<Painting>): Painting => ({
   clips: [],
   wet: false,
   full: false,
+  tiltDeg: 0,
   filtersFrom: null,
   ...over,
 });

@@ -14,20 +14,27 @@ const filters = ({ filtersFrom, paths }: Painting, path: number) =>
  * Paints a piece in millimetres on a canvas with nothing on it: the context is already scaled. Clouds, grain and gloss
  * are left to the full painting, so that a drag repaints in a few milliseconds.
  */
-export function paint(context: Paints, painting: Painting, pixelsPerMm: number) {
+export function paint(
+  context: Paints,
+  painting: Painting,
+  pixelsPerMm: number,
+  tiltDeg = painting.tiltDeg ?? 0,
+) {
   const { outline } = pathsOf(painting);
   context.save();
   if (isBox(painting.outline)) clipTo(context, painting.outline, outline);
-  lay(context, painting, pixelsPerMm);
+  lay(context, painting, pixelsPerMm, tiltDeg);
   if (!isBox(painting.outline)) cut(context, outline, painting);
   context.restore();
 }
 
 /** Lays a piece on what is there; what reaches over its outline is left to be cut off. */
-function lay(context: Paints, painting: Painting, pixelsPerMm: number) {
+function lay(context: Paints, painting: Painting, pixelsPerMm: number, tiltDeg: number) {
   const { outline, paths, panel, clips } = pathsOf(painting);
   const inset = (inside: Painting) =>
-    within(context, inside, inside.outline, pathsOf(inside).outline, (on) => lay(on, inside, pixelsPerMm));
+    within(context, inside, inside.outline, pathsOf(inside).outline, (on) =>
+      lay(on, inside, pixelsPerMm, tiltDeg),
+    );
   if (painting.ground !== null) {
     context.fillStyle = painting.ground;
     context.fillRect(0, 0, painting.widthMm, painting.heightMm);
@@ -45,7 +52,7 @@ function lay(context: Paints, painting: Painting, pixelsPerMm: number) {
     }
     if (isFull(painting))
       for (const ring of ringsOf(painting, paths))
-        clipped(on, clips, ring.clip, () => finish(on, painting, ring));
+        clipped(on, clips, ring.clip, () => finish(on, painting, ring, tiltDeg));
   });
   if (isFull(painting)) weather(context, painting, outline);
   eachInset(context, painting, false, inset);

@@ -29,6 +29,7 @@ const painting = (paths: PaintPath[], insets: Painting['insets'] = []): Painting
   filtersFrom: null,
   wet: true,
   full: true,
+  tiltDeg: 0,
 });
 const how = (region: string) => (region === 'moss' ? { fill: '#eeeeee', ink: '#000000', inkMm: 0.5 } : null);
 

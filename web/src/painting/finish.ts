@@ -21,6 +21,7 @@ export function ringsOf(painting: Painting, paths: Path2D[]): FinishedRing[] {
     const outer = painting.paths[at]!;
     const material = painting.materials.find((m) => m.id === outer.material);
     if (!material?.finish || !(material.finish in finishes)) return [];
+    if (material.finish === 'interference' && !material.angles) return [];
     const ring = new Path2D(paths[at]);
     const next = painting.paths[edges[i + 1] ?? -1];
     const sameLayer = next?.material?.split('/')[0] === outer.material!.split('/')[0];
@@ -40,31 +41,63 @@ const finishes: Partial<Record<string, { specksMm: number; alpha: number } | 'sh
   interference: 'shift',
 };
 
-export function finish(context: Paints, painting: Painting, { path, material, opacity }: FinishedRing) {
+/** How much of what lies below shimmering flakes their colour hides: lines in it are seen still. */
+const flakesHide = 0.85;
+/** From left to right one sees a piece at so many angles, degrees. */
+const acrossDeg = 24;
+const stops = 8;
+/** The angles that a colour is told at lie so far apart, degrees. */
+const angleStep = 15;
+/** A tilt moves the light along a metal by a stripe of its sheen, and specks by so many mm a degree; at the last no speck shines any more. */
+const degAStripe = 15;
+const speckMmADeg = 0.7;
+const specksGoDeg = 120;
+
+/** What shimmers, from left to right: each place as it is seen at its own angle. */
+export function tilted(angles: string[], tiltDeg: number): string[] {
+  return Array.from({ length: stops + 1 }, (_, i) => {
+    const deg = Math.abs(tiltDeg + acrossDeg * (i / stops - 0.5));
+    const at = Math.min(deg / angleStep, angles.length - 1);
+    const from = Math.min(Math.floor(at), angles.length - 2);
+    const [one, other] = [rgb(angles[from]!), rgb(angles[from + 1]!)];
+    return `rgb(${one.map((c, k) => Math.round(c + (at - from) * (other[k]! - c))).join(', ')})`;
+  });
+}
+
+const rgb = (hex: string) => [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16));
+
+export function finish(
+  context: Paints,
+  painting: Painting,
+  { path, material, opacity }: FinishedRing,
+  tiltDeg: number,
+) {
   const how = finishes[material.finish!]!;
   context.save();
   context.globalAlpha = opacity;
   if (how === 'shift') {
-    const shift = context.createLinearGradient(0, painting.heightMm, painting.widthMm, 0);
-    ['#3fd0c9', '#8f6fe0', '#e07fb4', '#e6c96a', '#3fd0c9'].forEach((hue, i) =>
-      shift.addColorStop(i / 4, hue),
-    );
-    context.globalCompositeOperation = 'soft-light';
-    context.globalAlpha = 0.8 * opacity;
+    const shift = context.createLinearGradient(0, 0, painting.widthMm, 0);
+    tilted(material.angles!, tiltDeg).forEach((colour, i) => shift.addColorStop(i / stops, colour));
+    context.globalAlpha = flakesHide * opacity;
     context.fillStyle = shift;
   } else if (how === 'sheen') {
     const sheen = context.createLinearGradient(0, 0, painting.widthMm, painting.heightMm);
     const stripes = Math.max(6, Math.round((painting.widthMm + painting.heightMm) / 50));
+    const moved = Math.round(tiltDeg / degAStripe);
     for (let i = 0; i <= stripes; i++)
-      sheen.addColorStop(i / stripes, [material.light, '#808080', material.dark, '#808080'][i % 4]!);
+      sheen.addColorStop(
+        i / stripes,
+        [material.light, '#808080', material.dark, '#808080'][(i + moved) % 4]!,
+      );
     context.globalCompositeOperation = 'hard-light';
     context.globalAlpha = 0.5 * opacity;
     context.fillStyle = sheen;
   } else {
     const pattern = context.createPattern(speckTile(material.finish === 'glitter'), 'repeat');
     if (!pattern) return context.restore();
-    pattern.setTransform(new DOMMatrix().scale(how.specksMm / 256));
-    context.globalAlpha = how.alpha * opacity;
+    const moved = speckMmADeg * tiltDeg;
+    pattern.setTransform(new DOMMatrix().translate(moved, moved / 2).scale(how.specksMm / 256));
+    context.globalAlpha = how.alpha * opacity * (1 - tiltDeg / specksGoDeg);
     context.fillStyle = pattern;
   }
   context.fill(path, 'evenodd');
@@ -96,3 +129,10 @@ function drawSpecks(coarse: boolean) {
   }
   return canvas;
 }
+
+/** Whether anything in a painting looks otherwise at an angle. */
+export const shimmers = (painting: Painting): boolean =>
+  painting.full &&
+  (painting.filtersFrom ?? null) === null &&
+  (painting.materials.some((m) => m.finish !== null && m.finish in finishes) ||
+    painting.insets.some((i) => shimmers(i.painting)));

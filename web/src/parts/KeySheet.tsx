@@ -17,7 +17,8 @@ const onPieces: Lines = [
   ['Undo, redo', 'press Undo or Redo', 'Ctrl Z, Ctrl Shift Z'],
   ['Let go', 'drag back, or press it again', 'Esc'],
   ['Another layer', 'press it in the core sample', 'Tab to it, Enter'],
-  ['Nearer, farther', 'pinch, or turn the wheel', 'Tab to + and −'],
+  ['Nearer, farther', 'draw the scale bar out, pinch, or turn the wheel', '+ and −'],
+  ['The whole piece again', 'press the scale bar twice', 'Tab to the scale, Home'],
   ['Move the picture', 'drag beside the bands', 'hold space and drag'],
 ];
 const at: Record<string, Lines> = {

@@ -8,7 +8,7 @@ afterEach(cleanup);
 
 const bar = (look: Look, hidden: string | null = null) => {
   const onLook = vi.fn<(look: Look) => void>();
-  render(<LookBar look={look} hidden={hidden} onLook={onLook} />);
+  render(<LookBar look={look} tilt={null} laced={false} hidden={hidden} onLook={onLook} />);
   return onLook;
 };
 const button = (name: string) => screen.getByRole('button', { name });
@@ -17,19 +17,31 @@ it('turns a piece over only when it has cured', async () => {
   const onLook = bar({ ...usualLook, wet: true });
   expect(button('Just poured').getAttribute('aria-pressed')).toBe('true');
   await userEvent.click(button('Underside'));
-  expect(onLook).toHaveBeenLastCalledWith({ face: 'underside', wet: false, light: 'front' });
+  expect(onLook).toHaveBeenLastCalledWith({
+    face: 'underside',
+    wet: false,
+    light: 'front',
+    tiltDeg: 0,
+    torched: false,
+  });
 });
 
 it('turns it back to see it wet', async () => {
-  const onLook = bar({ face: 'underside', wet: false, light: 'back' });
+  const onLook = bar({ face: 'underside', wet: false, light: 'back', tiltDeg: 0, torched: false });
   await userEvent.click(button('Just poured'));
-  expect(onLook).toHaveBeenLastCalledWith({ face: 'top', wet: true, light: 'back' });
+  expect(onLook).toHaveBeenLastCalledWith({
+    face: 'top',
+    wet: true,
+    light: 'back',
+    tiltDeg: 0,
+    torched: false,
+  });
 });
 
 it('puts the light behind it and in front again', async () => {
   const onLook = bar(usualLook);
   await userEvent.click(button('Light behind'));
-  expect(onLook).toHaveBeenLastCalledWith({ ...usualLook, light: 'back' });
+  expect(onLook).toHaveBeenLastCalledWith({ ...usualLook, light: 'back', tiltDeg: 0, torched: false });
 });
 
 it('offers neither for a piece on wood', () => {
@@ -39,7 +51,7 @@ it('offers neither for a piece on wood', () => {
 
 it('says what is not as usual', () => {
   expect(lookWords(usualLook)).toBe('');
-  expect(lookWords({ face: 'underside', wet: false, light: 'back' })).toBe(
+  expect(lookWords({ face: 'underside', wet: false, light: 'back', tiltDeg: 0, torched: false })).toBe(
     ', from below, with the light behind it',
   );
 });

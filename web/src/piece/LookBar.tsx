@@ -1,27 +1,32 @@
 import type { Look } from '../api/client';
 
 /** From above, cured, in light from the front. */
-export const usualLook: Look = { face: 'top', wet: false, light: 'front' };
+export const usualLook: Look = { face: 'top', wet: false, light: 'front', tiltDeg: 0, torched: false };
 
 /** What is not as usual, in words. */
-export const lookWords = ({ face, wet, light }: Look) =>
+export const lookWords = ({ face, wet, light, torched }: Look) =>
   [
     wet && ', just poured',
     face === 'underside' && ', from below',
     light === 'back' && ', with the light behind it',
+    torched && ', after the torch',
   ]
     .filter(Boolean)
     .join('');
 
 interface Props {
   look: Look;
+  /** How far it is tilted, degrees; null where nothing in it looks otherwise then. */
+  tilt: { deg: number; onTilt: (deg: number) => void } | null;
+  /** Whether a lacing additive is in a colour of it. */
+  laced: boolean;
   /** Why its underside is not seen and no light comes through it; null where both can be. */
   hidden: string | null;
   onLook: (look: Look) => void;
 }
 
 /** How the piece is looked at: just poured, from below, with the light behind it. */
-export function LookBar({ look, hidden, onLook }: Props) {
+export function LookBar({ look, tilt, laced, hidden, onLook }: Props) {
   const below = look.face === 'underside';
   const back = look.light === 'back';
   return (
@@ -32,6 +37,14 @@ export function LookBar({ look, hidden, onLook }: Props) {
         why="The topmost layer while it is wet: colours blend along their borders"
         onTurn={(wet) => onLook({ ...look, wet, face: 'top' })}
       />
+      {laced && (
+        <Toggle
+          on={look.torched}
+          text="After the torch"
+          why="Heat opens lacing further: a guess to see by, from the two colours and the drops"
+          onTurn={(torched) => onLook({ ...look, torched })}
+        />
+      )}
       {hidden === null && (
         <>
           <Toggle
@@ -48,9 +61,27 @@ export function LookBar({ look, hidden, onLook }: Props) {
           />
         </>
       )}
+      {tilt && (
+        <label className="tilt" title="What shimmers looks otherwise from the side">
+          <span>{tilt.deg === 0 ? 'from straight above' : <>tilted {tilt.deg}°</>}</span>
+          <input
+            type="range"
+            min={0}
+            max={mostTilt}
+            step={1}
+            value={tilt.deg}
+            aria-label="Tilt it to the light"
+            aria-valuetext={`${tilt.deg}°`}
+            onChange={(e) => tilt.onTilt(Number(e.target.value))}
+          />
+        </label>
+      )}
     </span>
   );
 }
+
+/** The most that a piece is tilted to be looked at, degrees. */
+const mostTilt = 75;
 
 interface ToggleProps {
   on: boolean;

@@ -21,6 +21,7 @@ import { nearer, viewOf, whole as wholeView } from '../editor/view';
 import type { Shape } from '../painting/DraftLoop';
 import type { Drafts } from '../painting/Drafts';
 import { PaintedPiece } from '../painting/PaintedPiece';
+import { shimmers } from '../painting/finish';
 import { regionAt } from '../painting/regions';
 import { useEdits } from '../parts/editing';
 import type { Station } from '../stations/station';
@@ -46,6 +47,8 @@ export interface Picture {
   lit: ReadonlySet<string>;
   /** Otherwise looked at than as usual nothing is dimmed, as then the picture counts. */
   look: Look;
+  /** Whether a lacing additive is in a colour of it. */
+  laced: boolean;
   /** Why its underside is not seen and no light comes through it. */
   hidden: string | null;
   onLook: (look: Look) => void;
@@ -99,6 +102,7 @@ export function MapStage(props: Props) {
   const pressed = useRef<Spot>({ x: 0, y: 0 });
   const room = useSize(stage);
   const [zoom, setZoom] = useState(wholeView);
+  const [tilt, setTilt] = useState(0);
   // While the rim is dragged the fit stays as it was, so that the piece does not shrink away under the hand.
   const [held, setHeld] = useState<{ widthMm: number; heightMm: number } | null>(null);
   const view = viewOf(room, held ?? shape, zoom);
@@ -190,7 +194,7 @@ export function MapStage(props: Props) {
         <>
           <PaintedPiece
             painting={painting}
-            view={view}
+            view={{ ...view, tiltDeg: tilt }}
             width={room.width}
             height={room.height}
             lit={hand || drafted || lookWords(look) ? undefined : picture.lit}
@@ -268,6 +272,7 @@ export function MapStage(props: Props) {
           {trial && <TrialBar trial={trial} />}
           <StageFoot
             pixelsPerMm={pixelsPerMm}
+            tilt={shimmers(painting) ? { deg: tilt, onTilt: setTilt } : null}
             picture={trial || marks.at === 'ground' || marks.at === 'story' ? null : picture}
             walls={
               handles === 'map' && layer.layout?.kind === 'pools'

@@ -77,6 +77,7 @@ export function Stage(props: Props) {
         look: page.lookedAt,
         hidden: plan.hidden,
         onLook,
+        laced: piece.recipes.some((r) => r.doses.some((d) => d.colourant === 'lacing')),
         working: page.working,
       }}
       worked={{

@@ -1,7 +1,7 @@
 import type { Finding } from '../api/client';
 import { goToWords, gradeWords } from '../parts/Findings';
-import { useUnits } from '../units/units';
 import { LookBar } from './LookBar';
+import { ScaleBar } from './ScaleBar';
 import type { Picture } from './MapStage';
 import './StageParts.scss';
 
@@ -36,33 +36,29 @@ export function TrialBar({ trial: { label, left, take, leave } }: { trial: Trial
 interface FootProps {
   pixelsPerMm: number;
   /** Ways to look at the picture; null while something else is looked at. */
-  picture: Pick<Picture, 'look' | 'hidden' | 'onLook'> | null;
+  picture: Pick<Picture, 'look' | 'laced' | 'hidden' | 'onLook'> | null;
+  /** How far it is tilted; null where nothing in it looks otherwise then. */
+  tilt: { deg: number; onTilt: (deg: number) => void } | null;
   /** Walls can be drawn; null where there are none. */
   walls: { drawing: boolean; draw: (on: boolean) => void; across: () => void } | null;
   zoom: number;
   onZoom: (by: number) => void;
 }
 
-/** A press brings it nearer by so much. */
-const step = 1.5;
-/** The scale bar is shorter than this, pixels. */
-const longestBar = 230;
-
 /** What stands at the foot of the stage: the scale, how it is looked at, walls, and how near it is. */
-export function StageFoot({ pixelsPerMm, picture, walls, zoom, onZoom }: FootProps) {
-  const units = useUnits();
-  const bar = units.scaleBars.find((b) => b.mm * pixelsPerMm < longestBar) ?? units.scaleBars.at(-1)!;
+export function StageFoot({ pixelsPerMm, picture, tilt, walls, zoom, onZoom }: FootProps) {
   return (
     <div className="stage-foot" onPointerDown={(e) => e.stopPropagation()}>
-      <span
-        className="scale-bar"
-        style={{ width: bar.mm * pixelsPerMm }}
-        role="img"
-        aria-label={`Scale bar, ${bar.text}`}
-      >
-        {bar.text}
-      </span>
-      {picture && <LookBar look={picture.look} hidden={picture.hidden} onLook={picture.onLook} />}
+      <ScaleBar pixelsPerMm={pixelsPerMm} zoom={zoom} onZoom={onZoom} />
+      {picture && (
+        <LookBar
+          look={picture.look}
+          tilt={tilt}
+          laced={picture.laced}
+          hidden={picture.hidden}
+          onLook={picture.onLook}
+        />
+      )}
       {walls && (
         <span className="walls-bar">
           <button
@@ -79,26 +75,14 @@ export function StageFoot({ pixelsPerMm, picture, walls, zoom, onZoom }: FootPro
           {walls.drawing && <small>from rim to rim, or round; ends near a wall join on</small>}
         </span>
       )}
-      <span className="zoom">
-        <button type="button" className="icon" aria-label="Nearer" onClick={() => onZoom(zoom * step)}>
-          <i className="bi plus" />
-        </button>
-        <button
-          type="button"
-          className="icon"
-          aria-label="Farther"
-          disabled={zoom === 1}
-          onClick={() => onZoom(zoom / step)}
-        >
-          <i className="bi minus" />
-        </button>
-        {zoom > 1 && <small>drag beside the bands, or anywhere with space held</small>}
-        {zoom > 1 && (
+      {zoom > 1 && (
+        <span className="zoom">
+          <small>drag beside the bands, or anywhere with space held</small>
           <button type="button" className="btn btn-outline-primary" onClick={() => onZoom(1)}>
             Whole piece
           </button>
-        )}
-      </span>
+        </span>
+      )}
     </div>
   );
 }

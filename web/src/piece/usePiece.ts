@@ -46,10 +46,13 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
 
   // A piece that cannot be looked at from below or with the light behind it any more is looked at as usual.
   const hidden = (plan?.hidden ?? null) !== null;
-  const { wet } = look;
+  const { wet, torched } = look;
   const face = hidden ? 'top' : look.face;
   const light = hidden ? 'front' : look.light;
-  const lookedAt = useMemo<Look>(() => ({ face, wet, light }), [face, wet, light]);
+  const lookedAt = useMemo<Look>(
+    () => ({ face, wet, light, tiltDeg: 0, torched }),
+    [face, wet, light, torched],
+  );
   useEffect(() => editor.lookAt(layerId, lookedAt), [editor, layerId, lookedAt]);
 
   // The whole painting follows every save; of a piece that could not be saved it is made without keeping it.

@@ -111,6 +111,7 @@ function Now({ cup, tried, shown }: { cup: Cup; tried: string | null; shown: str
     enabled: !cup.of,
   });
   const [first, ...more] = cup.doses;
+  const flakes = cup.doses.length === 1 ? data?.tilted : null;
   return (
     <>
       <Wedge wedge={data?.wedge ?? (shown ? [on.ground, shown] : [on.ground])} className="now" />
@@ -130,7 +131,39 @@ function Now({ cup, tried, shown }: { cup: Cup; tried: string | null; shown: str
           </>
         )}
       </p>
+      {flakes && <Tilted of={flakes} />}
     </>
+  );
+}
+
+/** Flakes as they look when the piece is tilted, over light and over dark. */
+function Tilted({ of }: { of: Schemas['TiltedColour'] }) {
+  const row = (over: string, colours: string[]) => (
+    <tr>
+      <th scope="row">{over}</th>
+      {colours.map((c, i) => (
+        <td key={i} style={{ background: c }} aria-label={c} />
+      ))}
+    </tr>
+  );
+  return (
+    <table className="tilted">
+      <caption>Tilted, over light and over dark: reckoned, nobody has measured it.</caption>
+      <thead>
+        <tr>
+          <th />
+          {of.anglesDeg.map((a) => (
+            <th key={a} scope="col">
+              {a}°
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {row('light', of.overLight)}
+        {row('dark', of.overDark)}
+      </tbody>
+    </table>
   );
 }
 

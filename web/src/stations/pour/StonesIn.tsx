@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import type { MaterialView, Schemas } from '../../api/client';
 import { ownMaterialsQuery } from '../../api/queries';
 import { Choice } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';
@@ -23,18 +24,20 @@ export function StonesIn({ layerId, region }: { layerId: string; region: string 
   return (
     <div className="stones-in" role="group" aria-label="Stones that lie in it">
       {shown.map(({ stoneId, grams }) => (
-        <NumberField
-          key={stoneId}
-          label={`Below its level: ${kinds.find((k) => k.id === stoneId)?.name ?? stoneId}`}
-          unit="g"
-          empty="none"
-          value={grams}
-          takes={{ field: 'layers.stones.grams' }}
-          error={say(`layers[${layerId}].stones[${region} ${stoneId}].grams`)}
-          onChange={(to) =>
-            void edit({ do: 'set-region-stones', layer: layerId, region, stone: stoneId, grams: to })
-          }
-        />
+        <div key={stoneId}>
+          <NumberField
+            label={`Below its level: ${kinds.find((k) => k.id === stoneId)?.name ?? stoneId}`}
+            unit="g"
+            empty="none"
+            value={grams}
+            takes={{ field: 'layers.stones.grams' }}
+            error={say(`layers[${layerId}].stones[${region} ${stoneId}].grams`)}
+            onChange={(to) =>
+              void edit({ do: 'set-region-stones', layer: layerId, region, stone: stoneId, grams: to })
+            }
+          />
+          <Looks of={kinds.find((k) => k.id === stoneId)} />
+        </div>
       ))}
       {free.length > 0 && (
         <Choice
@@ -49,5 +52,25 @@ export function StonesIn({ layerId, region }: { layerId: string; region: string 
       )}
       {laid.length > 0 && <p className="hint">What they take up is not mixed: it is off the pour above.</p>}
     </div>
+  );
+}
+
+const does: Record<Schemas['Wetting'], string> = {
+  brightens: 'comes out brighter in resin',
+  deepens: 'deepens in resin, as a pebble in water',
+  dulls: 'comes out duller in resin: its dry white goes',
+  hides: 'hardly shows in clear resin',
+  keeps: 'looks the same in resin',
+};
+
+/** A stone dry and in resin. */
+function Looks({ of }: { of: MaterialView | undefined }) {
+  if (!of?.looks) return null;
+  return (
+    <p className="hint stone-looks">
+      <i style={{ background: of.looks.dry }} title="dry" />
+      <i style={{ background: of.looks.inResin }} title="in resin" />
+      dry, and in resin: it {does[of.looks.does]}.
+    </p>
   );
 }
