@@ -37,6 +37,37 @@ public sealed class ReckonerTests(SharedWorkshop shared) : WorkshopCase(shared)
         Assert.Empty(page.Complaints());
     }
 
+    [Theory]
+    [InlineData(1280, 800)]
+    [InlineData(1024, 768)]
+    [InlineData(800, 1200)]
+    public void What_was_reckoned_stays_on_the_slate_for_the_day_the_newest_on_top(int width, int height)
+    {
+        using var page = NewPage();
+        page.Resize(width, height);
+        page.Open("/reckoner/mix");
+        page.WaitForText("Hardener to 100 g of resin");
+        string Heads() => page.Script<string>("return [...document.querySelectorAll('.slate h1, .slate h2')].map(h => h.textContent).join('|')");
+        page.Click("link", "How hot does a cup get?");
+        Waiting.Until(() => Heads() == "How hot does a cup get?|How much of each part?", "the newer sum above the older");
+        page.WaitForText("Peaks at");
+        page.Write("Volume", "300");
+        Waiting.Until(() => Result(page, "Resin").StartsWith("Resin: 150.0 ml", StringComparison.Ordinal), "the older one to be reckoned still");
+        page.Click("button", "Once more: How much of each part?");
+        Waiting.Until(() => Heads() == "How much of each part?|How hot does a cup get?|How much of each part?", "the same sum with other numbers");
+        page.Open("/reckoner");
+        Waiting.Until(() => Heads() == "How much of each part?|How hot does a cup get?|How much of each part?", "all of it, after the page was left");
+        page.WaitForText("Peaks at");
+        Assert.Empty(page.AxeFindings());
+        Assert.Empty(page.DeadControls());
+        page.Click("button", "Wipe off: How much of each part?");
+        Waiting.Until(() => Heads() == "How hot does a cup get?|How much of each part?", "the newest to be wiped off");
+        page.Click("button", "Wipe off: How hot does a cup get?");
+        page.Click("button", "Wipe off: How much of each part?");
+        Waiting.Until(() => Heads() == "How much of each part?", "one blank sum to begin with");
+        Assert.Empty(page.Complaints());
+    }
+
     [Fact]
     public void What_is_wrong_is_said_beside_it_and_the_last_good_sum_stays()
     {
@@ -76,7 +107,7 @@ public sealed class ReckonerTests(SharedWorkshop shared) : WorkshopCase(shared)
         foreach (var address in addresses.Cast<string>())
         {
             page.Open(address);
-            Waiting.Until(() => page.Script<bool>("return document.querySelectorAll('.answer li').length > 0 && !document.querySelector('.field-error, .answer[data-old]')"),
+            Waiting.Until(() => page.Script<bool>("return document.querySelector('.reckoner nav .active')?.getAttribute('href') === location.pathname && document.querySelectorAll('.slate > li:first-child .answer li').length > 0 && !document.querySelector('.field-error, .answer[data-old]')"),
                 () => $"{address} to be worked out; it shows {page.Script<string>("return document.querySelector('main')?.innerText ?? document.body.innerText")}");
         }
     }

@@ -5,6 +5,7 @@ import { letStepsGo, setWorkshop } from '../api/changes';
 import { aboutQuery } from '../api/queries';
 import { useWorkshop } from '../units/workshop';
 import { Choice } from '../parts/Choice';
+import { TimeField } from '../parts/TimeField';
 import './AboutPage.scss';
 
 const megabytes = (bytes: number) => `${(bytes / 1_000_000).toFixed(bytes < 10_000_000 ? 1 : 0)} MB`;
@@ -16,7 +17,7 @@ export function AboutPage() {
   const setting = useMutation(setWorkshop);
   const failed = said(setting.error, 'That could not be kept.');
   return (
-    <main id="main" className="page about">
+    <main id="main" className="about">
       <h1>About Moss Lantern</h1>
       {workshop && (
         <section aria-label="The workshop's clock">
@@ -99,14 +100,11 @@ function Kept() {
             </div>
           </dl>
           <p className="line">
-            <label htmlFor="steps-before">Steps older than</label>
-            <input
-              id="steps-before"
-              className="text-box"
-              type="date"
-              value={before ?? data.before}
-              onChange={(e) => {
-                setBefore(e.target.value || null);
+            <TimeField
+              label="Steps older than"
+              value={`${before ?? data.before}T00:00`}
+              onChange={(to) => {
+                setBefore(to.slice(0, 10) || null);
                 setAsked(false);
                 setTold(null);
               }}

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { NavLink, Navigate, useParams } from 'react-router';
+import { NavLink, Navigate, useNavigate, useParams } from 'react-router';
 import { Refused } from '../api/client';
 import { sumQuery } from '../api/queries';
 import { Choice } from '../parts/Choice';
@@ -9,6 +9,8 @@ import { TextField } from '../parts/TextField';
 import { HowNumber } from '../parts/HowNumber';
 import { useFields } from '../parts/fields';
 import { useUnits } from '../units/units';
+import type { Entry } from './slate';
+import { again, changed, keep, onTop, slateOf, wiped } from './slate';
 import type { Blank, Part, Sum } from './sums';
 import { sums } from './sums';
 import { Way } from './Way';
@@ -34,11 +36,35 @@ function lastOf(sum: Sum): Values {
   }
 }
 
-/** Quick sums at the bench: each is its formula as a sentence with blanks. */
+const today = () => new Date().toDateString();
+const known = (path: string) => sums.some((s) => s.path === path);
+
+/** Quick sums at the bench: each is its formula as a sentence with blanks, on a slate, with its result beside it. */
 export function ReckonerPage() {
   const { path } = useParams();
+  const navigate = useNavigate();
+  const [slate, setSlate] = useState(() => slateOf(today(), known));
   const sum = sums.find((s) => s.path === path);
-  if (!sum) return <Navigate to={`/reckoner/${localStorage.getItem('sum') ?? sums[0]!.path}`} replace />;
+  // What is gone to comes on top; once it is there it may be wiped off.
+  const [gone, setGone] = useState<string>();
+  if (sum && gone !== sum.path) {
+    setGone(sum.path);
+    setSlate(onTop(slate, sum.path, () => fresh(sum)));
+  }
+  useEffect(() => {
+    keep(slate);
+    if (sum) localStorage.setItem('sum', sum.path);
+  }, [slate, sum]);
+  if (!sum) {
+    const last = slate.entries[0]?.path ?? localStorage.getItem('sum') ?? '';
+    return <Navigate to={`/reckoner/${known(last) ? last : sums[0]!.path}`} replace />;
+  }
+  const wipe = (id: string) => {
+    const left = wiped(slate, id);
+    const blank = left.entries.length === 0 ? again(left, fresh(sum)) : left;
+    setSlate(blank);
+    void navigate(`/reckoner/${blank.entries[0]!.path}`, { replace: true });
+  };
   return (
     <main id="main" className="reckoner">
       <nav aria-label="Sums">
@@ -48,41 +74,94 @@ export function ReckonerPage() {
           </NavLink>
         ))}
       </nav>
-      <Working key={sum.path} sum={sum} />
+      <ol className="slate" aria-label="What was reckoned today, the newest first">
+        {slate.entries.map((entry, i) => (
+          <Working
+            key={entry.id}
+            sum={sums.find((s) => s.path === entry.path)!}
+            values={entry.values}
+            top={i === 0}
+            onChange={(values) => setSlate((now) => changed(now, entry.id, values))}
+            onAgain={() => {
+              setSlate((now) => again(now, { ...entry, id: crypto.randomUUID() }));
+              void navigate(`/reckoner/${entry.path}`, { replace: true });
+            }}
+            onWipe={() => wipe(entry.id)}
+          />
+        ))}
+      </ol>
     </main>
   );
 }
 
-function Working({ sum }: { sum: Sum }) {
-  const [values, setValues] = useState(() => lastOf(sum));
+/** A sum with what it was last worked with. */
+const fresh = (sum: Sum): Entry => ({ id: crypto.randomUUID(), path: sum.path, values: lastOf(sum) });
+
+interface WorkingProps {
+  sum: Sum;
+  values: Values;
+  /** Whether it is the one that is worked on. */
+  top: boolean;
+  onChange: (values: Values) => void;
+  onAgain: () => void;
+  onWipe: () => void;
+}
+
+/** A sentence of the slate, and its result. */
+function Working({ sum, values, top, onChange, onAgain, onWipe }: WorkingProps) {
   const request = requestOf(sum.parts, values);
   const { data, error } = useQuery(sumQuery(sum.path, request));
   const [answer, setAnswer] = useState<{ of: Values; got: Record<string, unknown> } | null>(null);
   // The last good answer stays while something is wrong.
   if (data && !error && answer?.got !== data) setAnswer({ of: values, got: data });
   const change = (next: Values) => {
-    setValues(next);
+    onChange(next);
     localStorage.setItem(kept(sum), JSON.stringify(next));
   };
-  useEffect(() => localStorage.setItem('sum', sum.path), [sum.path]);
   const errors = error instanceof Refused ? error.errors : {};
+  const Head = top ? 'h1' : 'h2';
   return (
-    <section className="reckoner-sum" aria-label={sum.question}>
-      <h1>{sum.question}</h1>
+    <li className="reckoner-sum" aria-label={sum.question} data-top={top || undefined}>
+      <div className="slate-head">
+        <Head>{sum.question}</Head>
+        <span className="slate-does">
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            aria-label={`Once more: ${sum.question}`}
+            onClick={onAgain}
+          >
+            Once more
+          </button>
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            aria-label={`Clear: ${sum.question}`}
+            onClick={() => change(startOf(sum.parts))}
+          >
+            Clear
+          </button>
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            aria-label={`Wipe off: ${sum.question}`}
+            onClick={onWipe}
+          >
+            Wipe off
+          </button>
+        </span>
+      </div>
       <div className="sentence">
         <p>
           <Parts parts={sum.parts} values={values} at="" errors={errors} onChange={change} />
         </p>
+        {error && !Object.keys(errors).length && <p className="say-wrong">{error.message}</p>}
+        {answer && sum.line && (
+          <Way path={sum.line} request={requestOf(sum.parts, answer.of)} legs={turnsOf(answer.got)} />
+        )}
       </div>
-      {error && !Object.keys(errors).length && <p className="say-wrong">{error.message}</p>}
-      {answer && sum.line && (
-        <Way path={sum.line} request={requestOf(sum.parts, answer.of)} legs={turnsOf(answer.got)} />
-      )}
       {answer && <Answer sum={sum} values={answer.of} answer={answer.got} old={!!error} />}
-      <button type="button" className="btn btn-outline-primary" onClick={() => change(startOf(sum.parts))}>
-        Clear
-      </button>
-    </section>
+    </li>
   );
 }
 
