@@ -37,7 +37,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         Fine(page);
 
         page.Open("/cupboard");
-        page.WaitForText("Its log");
+        page.WaitForText("crushed glass");
         page.TabTo("button", "Reed mint");
         page.Press(Keys.Enter);
         page.Write("Name of the sequence", "Bog mint");

@@ -12,8 +12,7 @@ public sealed class MaterialTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Open("/cupboard");
         page.WaitForText("Coating resin");
 
-        // By mouse: another kind, one of it, a value, and back to what is typical.
-        page.Click("button", "Stones");
+        // By mouse: something off its shelf, a value, and back to what is typical.
         page.Click("button", "sand");
         page.WaitForText("share of the heap that is solid");
         page.Write("density of the heap", "1.7");
@@ -25,8 +24,6 @@ public sealed class MaterialTests(SharedWorkshop shared) : WorkshopCase(shared)
         Waiting.Until(() => !page.Text.Contains("1 of 3 yours", StringComparison.Ordinal), "the typical value again");
 
         // By keys: a resin of one's own.
-        page.TabTo("button", "Resins", back: true);
-        page.Press(Keys.Enter);
         page.TabTo("button", "+ A resin of your own");
         page.Press(Keys.Enter);
         page.Find("button", "My coating resin");
@@ -37,6 +34,13 @@ public sealed class MaterialTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("1 of 17 yours");
         Assert.Empty(page.AxeFindings());
         Assert.Empty(page.DeadControls());
+
+        // One thing is down at a time, and a press puts it back.
+        page.Click("button", "sand");
+        page.WaitForText("share of the heap that is solid");
+        Waiting.Until(() => page.Script<long>("return document.querySelectorAll('.ledge[data-open]').length") == 1, "one thing to be down");
+        page.Click("button", "sand");
+        Waiting.Until(() => page.Script<long>("return document.querySelectorAll('.ledge[data-open]').length") == 0, "it to stand on its shelf again");
 
         page.Open(Own("/pieces/marsh-light/cups"));
         page.WaitForText("Mixed from");

@@ -227,7 +227,6 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("sedge was taken out.");
         page.Click("button", "Put it back");
         page.WaitForText("35 g of cast stones");
-        page.Click("button", "Colourants");
         page.Click("button", "+ A colourant of your own");
         page.WaitForText("dosed, and limited, by");
         Assert.Empty(page.AxeFindings());

@@ -26,7 +26,7 @@ public sealed class ViewTests(SharedWorkshop shared) : WorkshopCase(shared)
         ("petals", "/pieces/water-mint/map", "Strokes of the tool"),
         ("lines", "/pieces/peat-pool/map", "Room from the rim to the middle"),
         ("share", "/pieces/water-mint/share", "Another colourway"),
-        ("cupboard", "/cupboard", "Its log"),
+        ("cupboard", "/cupboard", "crushed glass"),
         ("stand-ins", "/stand-ins", "It shows"),
         ("about", "/about", "Data folder"),
         ("pour", "/pieces/bogbean-round/pour", "Order of pours"),

@@ -117,7 +117,7 @@ internal sealed class BandBrush(LayerBrush on)
 
         if (!tone.Grows)
         {
-            var metal = Painter.IsMetal(cup.Colourant);
+            var metal = Metals.Have(cup.Colourant);
             on.Sheet.Paths.Add(new(
                 PaintRole.Edge, path, null, shown.Tone(metal ? -0.75 : -0.6).ToHex(), metal ? 0.7 : 0.5,
                 metal ? 0.8 : 0.4, tone.Region.In(on.ZoneId), null));

@@ -83,7 +83,7 @@ internal sealed class BandTones(LayerBrush on)
         var seed = on.Layer.Layout switch { LinesLayout l => l.Seed, MarbleLayout m => m.Seed, RingsLayout r => r.Hearts[0].Seed, _ => 11 };
         var random = new SplitMix((ulong)(seed * 97 + (map.Strips[0].Kind == RegionKind.HeartBed ? number - 1 : number) * 7 + 3));
         var width = Math.Min(strip.ToMm, map.Depths.FarMm) - fromMm;
-        var metal = Painter.IsMetal(on.Cups[strip.CupId].Colourant);
+        var metal = Metals.Have(on.Cups[strip.CupId].Colourant);
         var across = metal && width <= MetalMm;
         var inside = across ? Across(width) : Grown(width, spacingMm, metal ? Painter.OfMetal : 1, ref random);
         if (!across && width >= FineFromMm && tones.Count + inside.Count < MostFine)

@@ -34,9 +34,6 @@ public static class Painter
     /// <summary>How far growth lines are in metal, and in regions that are one large face, as a share of that.</summary>
     internal const double OfMetal = 0.3, OfFaces = 0.5;
 
-    /// <summary>Whether a colourant shines as metal does: dark, light and dark again across a line of it.</summary>
-    internal static bool IsMetal(ColourantClass? colourant) => colourant is ColourantClass.MetallicPaste or ColourantClass.AcrylicMetallic;
-
     /// <summary>An outline by itself, in SVG path syntax, mm.</summary>
     public static string OutlinePath(Outline outline)
     {

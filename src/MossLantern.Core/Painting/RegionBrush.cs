@@ -106,7 +106,7 @@ internal sealed class RegionBrush(LayerBrush on)
         on.Lay(PaintRole.Part, path, cup, look, thicknessMm, false, patch.Id.In(on.ZoneId));
         if (on.Full && !on.Wet && !on.Sheet.Through && opacity > 0)
         {
-            if (Painter.IsMetal(cup.Colourant) && patch.Draft is { Line: { } middle, WidthMm: var across })
+            if (Metals.Have(cup.Colourant) && patch.Draft is { Line: { } middle, WidthMm: var across })
             {
                 var course = PathText.Open(Flat.Lines(middle));
                 foreach (var (share, lightness) in Metal)
@@ -137,7 +137,7 @@ internal sealed class RegionBrush(LayerBrush on)
 
             // Glass would be deepened twice by a shape over its body: there the line alone is drawn.
             var most = banded ? Math.Min(Painter.InnerLightness, Painter.GrowthLightness + Lab.Of(on.Shown(cup)).L / DarkPart) : Painter.GrowthLightness * Painter.OfFaces;
-            var lightness = most * line.Tone * (Painter.IsMetal(cup.Colourant) ? Painter.OfMetal : 1);
+            var lightness = most * line.Tone * (Metals.Have(cup.Colourant) ? Painter.OfMetal : 1);
             if (on.Lowest || on.Sheet.Through || look.GlassPerMm == 0)
             {
                 on.Lay(PaintRole.GrowthLine, line.Path, cup, look, on.DepthMm, on.Lowest, line.Patch.Id.In(on.ZoneId), lightness);

@@ -1,5 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { LibraryMould, MouldView } from '../api/client';
 import { Refused } from '../api/client';
 import { keepMould, noteUse } from '../api/changes';
@@ -13,7 +13,9 @@ import { HowNumber } from '../parts/HowNumber';
 import { fieldText, localText, wireText } from '../units/format';
 import { FromDrawing } from '../stations/ground/FromDrawing';
 import { useUnits } from '../units/units';
+import { Ledge, Standing } from './Ledge';
 import { LeftOvers } from './LeftOvers';
+import { LedgesProvider } from './ledges';
 import { Materials } from './Materials';
 import { Pots } from './Pots';
 import { Recipes } from './Recipes';
@@ -33,88 +35,73 @@ const fresh: LibraryMould = {
   cavityDepths: null,
 };
 
-/** The moulds of the workshop at their true relative size, hung on one board; the one taken down is described below. */
+/** What the workshop has, on its shelves; the one thing that was taken down is told about beside its shelf. */
 export function CupboardPage() {
-  const { data: moulds, error } = useQuery(mouldsQuery);
-  const kept = useKept(mouldsQuery, keepMould);
-  const mould = moulds?.find((m) => m.id === kept.chosen) ?? moulds?.[0];
-
+  const [open, turn] = useState<string | null>(null);
+  const ledges = useMemo(() => ({ open, turn }), [open]);
   return (
-    <main id="main" className="cupboard">
-      <div className="page-head">
+    <LedgesProvider value={ledges}>
+      <main id="main" className="cupboard">
         <h1>Cupboard</h1>
-        <button type="button" className="btn btn-primary" onClick={() => kept.add(fresh)}>
-          A new mould
-        </button>
-        <p className="hint">
-          Moulds, at their true relative size. What they hold and how many there are goes into every casting.
-        </p>
-      </div>
-      {error && <p className="say-wrong">{error.message}</p>}
-      {moulds && moulds.length > 0 && (
-        <ul className="pegboard" aria-label="Moulds">
-          {moulds.map((m) => (
-            <li key={m.id}>
-              <Hanging
-                view={m}
-                chosen={m.id === mould?.id}
-                most={Math.max(...moulds.map((x) => x.heightMm))}
-                onTake={() => kept.take(m.id)}
-              />
-            </li>
-          ))}
-        </ul>
-      )}
-      {moulds?.length === 0 && <p>There is no mould here yet.</p>}
-      {mould && (
-        <Taken
-          key={mould.id}
-          view={mould}
-          refused={kept.refused}
-          save={(to) => kept.save(mould.id, mould.version, to)}
-        />
-      )}
-      <Materials />
-      <Pots />
-      <Recipes />
-      <LeftOvers />
-      <Sequences />
-    </main>
+        <div className="carcass">
+          <Moulds />
+          <Materials />
+          <Pots />
+          <Recipes />
+          <LeftOvers />
+          <Sequences />
+        </div>
+      </main>
+    </LedgesProvider>
   );
 }
 
-/** Highest mould on the board, CSS pixels. */
-const boardPx = 128;
+/** Highest mould on the shelf, CSS pixels. */
+const shelfPx = 104;
 
-function Hanging({
-  view,
-  chosen,
-  most,
-  onTake,
-}: {
-  view: MouldView;
-  chosen: boolean;
-  most: number;
-  onTake: () => void;
-}) {
-  const scale = boardPx / most;
-  const { mould } = view;
+/** The moulds at their true relative size. */
+function Moulds() {
+  const { data: moulds, error } = useQuery(mouldsQuery);
+  const kept = useKept(mouldsQuery, keepMould, 'moulds');
+  const mould = moulds?.find((m) => m.id === kept.chosen);
+  const scale = shelfPx / Math.max(1, ...(moulds ?? []).map((m) => m.heightMm));
   return (
-    <button type="button" className="hanging" aria-pressed={chosen} onClick={onTake}>
-      <svg
-        width={view.widthMm * scale + 8}
-        height={view.heightMm * scale + 8}
-        viewBox={`${-4 / scale} ${-4 / scale} ${view.widthMm + 8 / scale} ${view.heightMm + 8 / scale}`}
-        aria-hidden
-      >
-        <path d={view.path} fillRule="evenodd" vectorEffect="non-scaling-stroke" />
-      </svg>
-      <b>{mould.name}</b>
-      <small>
-        {mould.owned === 0 ? 'none left' : `I own ${mould.owned}`}
-        {view.castings > 0 && `, cast ${view.castings === 1 ? 'once' : `${view.castings} times`}`}
-      </small>
-    </button>
+    <Ledge
+      label="Moulds"
+      hint="At their true relative size. What they hold, and how many there are, goes into every casting."
+      add={{ text: 'A new mould', onAdd: () => kept.add(fresh) }}
+      beside={
+        mould && (
+          <Taken
+            key={mould.id}
+            view={mould}
+            refused={kept.refused}
+            save={(to) => kept.save(mould.id, mould.version, to)}
+          />
+        )
+      }
+    >
+      {error && <li className="say-wrong">{error.message}</li>}
+      {moulds?.length === 0 && <li className="hint">There is no mould here yet.</li>}
+      {moulds?.map((m) => (
+        <Standing
+          key={m.id}
+          chosen={m.id === mould?.id}
+          onTake={() => kept.take(m.id)}
+          name={m.mould.name}
+          says={`${m.mould.owned === 0 ? 'none left' : `I own ${m.mould.owned}`}${m.castings > 0 ? `, cast ${m.castings === 1 ? 'once' : `${m.castings} times`}` : ''}`}
+        >
+          <svg
+            width={m.widthMm * scale + 8}
+            height={m.heightMm * scale + 8}
+            viewBox={`${-4 / scale} ${-4 / scale} ${m.widthMm + 8 / scale} ${m.heightMm + 8 / scale}`}
+            aria-hidden
+          >
+            <path d={m.path} fillRule="evenodd" vectorEffect="non-scaling-stroke" />
+          </svg>
+        </Standing>
+      ))}
+    </Ledge>
   );
 }
 
@@ -162,7 +149,7 @@ function Taken({ view, refused, save }: TakenProps) {
     />
   );
   return (
-    <div className="taken">
+    <div className="taken-mould">
       <section aria-label="The mould">
         <div className="sentence">
           <p>

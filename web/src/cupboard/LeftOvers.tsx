@@ -10,6 +10,7 @@ import { TextField } from '../parts/TextField';
 import { leftOverWords } from '../parts/leftOvers';
 import { useUnits } from '../units/units';
 import { PutBack } from './PutBack';
+import { Ledge, Standing } from './Ledge';
 import { useKept } from './useKept';
 
 type LeftOver = Schemas['LeftOver'];
@@ -19,51 +20,51 @@ const fresh: LeftOver = { name: 'New left-over', colour: '#d07d1c', use: 'cast-s
 /** What was made from resin that was left over: stones by colour, spare castings. */
 export function LeftOvers() {
   const { data: all } = useQuery(leftOversQuery);
-  const kept = useKept(leftOversQuery, keepLeftOver);
+  const kept = useKept(leftOversQuery, keepLeftOver, 'left-overs');
   const takingOut = useMutation(takeOutLeftOver);
   const [gone, setGone] = useState<LeftOver | null>(null);
   const units = useUnits();
   const chosen = all?.find((l) => l.id === kept.chosen);
   return (
-    <section aria-label="Left-over shelf" className="pots">
-      <div className="page-head">
-        <h2>Left-over shelf</h2>
-        <button type="button" className="btn btn-outline-primary" onClick={() => kept.add(fresh)}>
-          Put something on it
-        </button>
-        <p className="hint">
-          What became of resin that was left over. The station Cups says how much there will be, and of which
-          colour.
-        </p>
-      </div>
-      <ul className="pot-row">
+    <>
+      <Ledge
+        label="Left-over shelf"
+        hint="What became of resin that was left over. The station Cups says how much there will be, and of which colour."
+        add={{ text: 'Put something on it', onAdd: () => kept.add(fresh) }}
+        beside={
+          chosen && (
+            <Taken
+              key={chosen.id}
+              leftOver={chosen.leftOver}
+              refused={kept.refused}
+              save={(to) => kept.save(chosen.id, chosen.version, to)}
+              remove={() => takingOut.mutate(chosen.id, { onSuccess: () => setGone(chosen.leftOver) })}
+            />
+          )
+        }
+      >
         {all?.map(({ id, leftOver: l }) => (
-          <li key={id}>
-            <button
-              type="button"
-              className="hanging"
-              aria-pressed={id === kept.chosen}
-              onClick={() => kept.take(id)}
-            >
-              <svg width="52" height="30" viewBox="0 0 52 30" aria-hidden>
-                {l.use === 'cast-stones' ? (
-                  <path
-                    className="pot-glass"
-                    style={{ fill: l.colour }}
-                    d="M4 28l6-12 9 2 3 10zM24 28l4-18 12 4 2 14zM44 28l2-9 5 2v7z"
-                  />
-                ) : (
-                  <ellipse className="pot-glass" style={{ fill: l.colour }} cx="26" cy="20" rx="22" ry="8" />
-                )}
-              </svg>
-              <b>{l.name}</b>
-              <small>
-                {units.show(l.grams, 'g', 0)} {leftOverWords[l.use].on}
-              </small>
-            </button>
-          </li>
+          <Standing
+            key={id}
+            chosen={id === kept.chosen}
+            onTake={() => kept.take(id)}
+            name={l.name}
+            says={`${units.show(l.grams, 'g', 0)} ${leftOverWords[l.use].on}`}
+          >
+            <svg width="52" height="30" viewBox="0 0 52 30" aria-hidden>
+              {l.use === 'cast-stones' ? (
+                <path
+                  className="pot-glass"
+                  style={{ fill: l.colour }}
+                  d="M4 28l6-12 9 2 3 10zM24 28l4-18 12 4 2 14zM44 28l2-9 5 2v7z"
+                />
+              ) : (
+                <ellipse className="pot-glass" style={{ fill: l.colour }} cx="26" cy="20" rx="22" ry="8" />
+              )}
+            </svg>
+          </Standing>
         ))}
-      </ul>
+      </Ledge>
       {gone && (
         <PutBack
           name={gone.name}
@@ -74,16 +75,7 @@ export function LeftOvers() {
           onClose={() => setGone(null)}
         />
       )}
-      {chosen && (
-        <Taken
-          key={chosen.id}
-          leftOver={chosen.leftOver}
-          refused={kept.refused}
-          save={(to) => kept.save(chosen.id, chosen.version, to)}
-          remove={() => takingOut.mutate(chosen.id, { onSuccess: () => setGone(chosen.leftOver) })}
-        />
-      )}
-    </section>
+    </>
   );
 }
 

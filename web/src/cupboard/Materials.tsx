@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Fragment, useState } from 'react';
+import { Fragment } from 'react';
 import type { MaterialKind, MaterialView, OwnMaterial, PropertyView, Refused } from '../api/client';
 import { keepMaterial } from '../api/changes';
 import { ownMaterialsQuery } from '../api/queries';
@@ -8,18 +8,26 @@ import { ColourField } from '../parts/ColourField';
 import { NumberField } from '../parts/NumberField';
 import { TextField } from '../parts/TextField';
 import { useUnits } from '../units/units';
+import { Ledge, Standing } from './Ledge';
+import { Thing } from './Thing';
 import { useKept } from './useKept';
 import './Materials.scss';
 
-const kinds: readonly (readonly [MaterialKind, string])[] = [
-  ['resin', 'Resins'],
-  ['colourant', 'Colourants'],
-  ['stone', 'Stones'],
-  ['barrier', 'Barriers'],
-  ['base', 'Bases'],
-  ['pen', 'Pens'],
-  ['leaf', 'Leaf'],
-  ['rubber', 'Mould rubber'],
+/** The shelves of the materials: which kinds stand on each, and what is said of it. */
+const shelves: readonly (readonly [label: string, kinds: readonly MaterialKind[], hint: string])[] = [
+  [
+    'Resins and rubber',
+    ['resin', 'rubber'],
+    'All is typical, not your maker’s, until you enter the data sheet.',
+  ],
+  ['Colourants', ['colourant'], 'By class, and your own by name.'],
+  ['Stones', ['stone'], 'As they look dry; in resin some look otherwise.'],
+  [
+    'Barriers, pens and leaf',
+    ['barrier', 'pen', 'leaf'],
+    'What holds resin back, and what is drawn and laid on it.',
+  ],
+  ['Bases', ['base'], 'What pieces are made on.'],
 ];
 
 /** What a person has entered of a material, as it is kept. */
@@ -38,78 +46,60 @@ const ownOf = (m: MaterialView): OwnMaterial => ({
 
 /** Every material with its typical values; those of the maker's data sheet go over them and count at once. */
 export function Materials() {
-  const { data: materials } = useQuery(ownMaterialsQuery);
-  const [kind, setKind] = useState<MaterialKind>('resin');
-  const kept = useKept(ownMaterialsQuery, keepMaterial);
-  const all = materials?.filter((m) => m.kind === kind) ?? [];
-  const chosen = all.find((m) => m.id === kept.chosen) ?? all[0];
-  const save = (to: Partial<OwnMaterial>) => {
-    if (chosen) kept.save(chosen.id, chosen.version, { ...ownOf(chosen), ...to });
-  };
+  return shelves.map((of) => <MaterialShelf key={of[0]} of={of} />);
+}
 
+function MaterialShelf({ of: [label, kinds, hint] }: { of: (typeof shelves)[number] }) {
+  const { data: materials } = useQuery(ownMaterialsQuery);
+  const kept = useKept(ownMaterialsQuery, keepMaterial, label);
+  const all = materials?.filter((m) => kinds.includes(m.kind)) ?? [];
+  const chosen = all.find((m) => m.id === kept.chosen);
+  const kind = kinds[0]!;
+  const model = chosen?.kind === kind ? chosen : all.find((m) => m.kind === kind);
   return (
-    <section aria-label="Materials" className="materials">
-      <div className="page-head">
-        <h2>Materials</h2>
-        <p className="hint">
-          What the program reckons with. All is typical, not your maker’s, until you enter what the data sheet
-          says.
-        </p>
-      </div>
-      <div className="kinds" role="group" aria-label="Kind of material">
-        {kinds.map(([id, name]) => (
-          <button
-            key={id}
-            type="button"
-            aria-pressed={id === kind}
-            onClick={() => {
-              setKind(id);
-              kept.take('');
-            }}
-          >
-            {name}
-          </button>
-        ))}
-      </div>
-      <ul className="labels" aria-label={kinds.find(([id]) => id === kind)?.[1]}>
-        {all.map((m) => (
-          <li key={m.id}>
-            <button
-              type="button"
-              className="hanging"
-              aria-pressed={m.id === chosen?.id}
-              onClick={() => kept.take(m.id)}
-            >
-              <b>{m.name}</b>
-              <small>{stateOf(m)}</small>
-            </button>
-          </li>
-        ))}
-        {(kind === 'resin' || kind === 'colourant') && chosen && (
-          <li>
-            <button
-              type="button"
-              className="hanging another"
-              onClick={() =>
-                kept.add({
-                  ...ownOf(chosen),
-                  name: `My ${chosen.name.toLowerCase()}`.slice(0, 120),
-                  putAway: false,
-                  colour:
-                    kind === 'colourant' && chosen.like !== 'lacing' ? (chosen.colour ?? '#7a6a8f') : null,
-                })
-              }
-            >
-              <b>+ A {kind} of your own</b>
-              <small>like {chosen.name.toLowerCase()}</small>
-            </button>
-          </li>
-        )}
-      </ul>
-      {chosen && (
-        <DataSheet key={`${chosen.kind}/${chosen.id}`} material={chosen} refused={kept.refused} save={save} />
+    <Ledge
+      label={label}
+      hint={hint}
+      beside={
+        chosen && (
+          <DataSheet
+            key={`${chosen.kind}/${chosen.id}`}
+            material={chosen}
+            refused={kept.refused}
+            save={(to) => kept.save(chosen.id, chosen.version, { ...ownOf(chosen), ...to })}
+          />
+        )
+      }
+    >
+      {all.map((m) => (
+        <Standing
+          key={`${m.kind}/${m.id}`}
+          chosen={m === chosen}
+          onTake={() => kept.take(m.id)}
+          name={m.name}
+          says={stateOf(m)}
+          className={m.putAway ? 'away' : ''}
+        >
+          <Thing of={m} />
+        </Standing>
+      ))}
+      {(kind === 'resin' || kind === 'colourant') && model && (
+        <Standing
+          chosen={false}
+          onTake={() =>
+            kept.add({
+              ...ownOf(model),
+              name: `My ${model.name.toLowerCase()}`.slice(0, 120),
+              putAway: false,
+              colour: kind === 'colourant' && model.like !== 'lacing' ? (model.colour ?? '#7a6a8f') : null,
+            })
+          }
+          name={`+ A ${kind} of your own`}
+          says={`like ${model.name.toLowerCase()}`}
+          className="another"
+        />
       )}
-    </section>
+    </Ledge>
   );
 }
 

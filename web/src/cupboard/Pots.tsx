@@ -8,8 +8,8 @@ import { HowNumber } from '../parts/HowNumber';
 import { NumberField } from '../parts/NumberField';
 import { TextField } from '../parts/TextField';
 import { useUnits } from '../units/units';
+import { Ledge, Standing } from './Ledge';
 import { useKept } from './useKept';
-import './Pots.scss';
 
 const fresh: PaintPot = { name: 'New pot', colour: '#8fa88b', kind: 'water', leftMl: 50, note: '' };
 
@@ -19,54 +19,45 @@ const fullMl = 150;
 /** Paints of one's own mixing in lidded pots: they paint grounds and tint the resin that goes with them. */
 export function Pots() {
   const { data: pots } = useQuery(potsQuery);
-  const kept = useKept(potsQuery, keepPot);
+  const kept = useKept(potsQuery, keepPot, 'pots');
   const pot = pots?.find((p) => p.id === kept.chosen);
-
-  return (
-    <section aria-label="Pots" className="pots">
-      <div className="page-head">
-        <h2>Pots</h2>
-        <button type="button" className="btn btn-outline-primary" onClick={() => kept.add(fresh)}>
-          A new pot
-        </button>
-        <p className="hint">
-          Paint of your own mixing: for grounds, and to tint the resin that goes with them.
-        </p>
-      </div>
-      <ul className="pot-row">
-        {pots?.map((p) => (
-          <li key={p.id}>
-            <Standing view={p} chosen={p.id === kept.chosen} onTake={() => kept.take(p.id)} />
-          </li>
-        ))}
-      </ul>
-      {pot && (
-        <Taken
-          key={pot.id}
-          view={pot}
-          refused={kept.refused}
-          save={(to) => kept.save(pot.id, pot.version, to)}
-        />
-      )}
-    </section>
-  );
-}
-
-function Standing({ view, chosen, onTake }: { view: PotView; chosen: boolean; onTake: () => void }) {
   const units = useUnits();
-  const { pot } = view;
-  const left = view.stock.left.value;
-  const high = 34 * Math.min(1, left / fullMl);
   return (
-    <button type="button" className="hanging" aria-pressed={chosen} onClick={onTake}>
-      <svg width="52" height="56" viewBox="0 0 52 56" aria-hidden>
-        <rect className="lid" x="6" y="3" width="40" height="9" rx="2" />
-        <rect x="9" y={51 - high} width="34" height={high} fill={pot.colour} />
-        <path className="pot-glass" d="M9 13v34q0 5 5 5h24q5 0 5-5V13z" />
-      </svg>
-      <b>{pot.name}</b>
-      <small>{left === 0 ? 'empty' : `${units.show(left, 'ml', 0)} left`}</small>
-    </button>
+    <Ledge
+      label="Pots"
+      hint="Paint of your own mixing: for grounds, and to tint the resin that goes with them."
+      add={{ text: 'A new pot', onAdd: () => kept.add(fresh) }}
+      beside={
+        pot && (
+          <Taken
+            key={pot.id}
+            view={pot}
+            refused={kept.refused}
+            save={(to) => kept.save(pot.id, pot.version, to)}
+          />
+        )
+      }
+    >
+      {pots?.map((p) => {
+        const left = p.stock.left.value;
+        const high = 34 * Math.min(1, left / fullMl);
+        return (
+          <Standing
+            key={p.id}
+            chosen={p.id === kept.chosen}
+            onTake={() => kept.take(p.id)}
+            name={p.pot.name}
+            says={left === 0 ? 'empty' : `${units.show(left, 'ml', 0)} left`}
+          >
+            <svg width="52" height="56" viewBox="0 0 52 56" aria-hidden>
+              <rect className="lid" x="6" y="3" width="40" height="9" rx="2" />
+              <rect x="9" y={51 - high} width="34" height={high} fill={p.pot.colour} />
+              <path className="pot-glass" d="M9 13v34q0 5 5 5h24q5 0 5-5V13z" />
+            </svg>
+          </Standing>
+        );
+      })}
+    </Ledge>
   );
 }
 

@@ -9,6 +9,7 @@ import { NumberField } from '../parts/NumberField';
 import { TextField } from '../parts/TextField';
 import { useUnits } from '../units/units';
 import { PutBack } from './PutBack';
+import { Ledge, Standing } from './Ledge';
 import { useKept } from './useKept';
 
 type View = Schemas['RecipeView'];
@@ -19,41 +20,46 @@ export function Recipes() {
   const { data: recipes } = useQuery(recipesQuery);
   const takingOut = useMutation(takeOutRecipe);
   const [gone, setGone] = useState<Kept | null>(null);
-  const kept = useKept(recipesQuery, keepRecipe);
+  const kept = useKept(recipesQuery, keepRecipe, 'recipes');
   const chosen = recipes?.find((r) => r.id === kept.chosen);
   return (
-    <section aria-label="Recipes" className="pots">
-      <div className="page-head">
-        <h2>Recipes</h2>
-        <p className="hint">
-          {recipes?.length === 0
+    <>
+      <Ledge
+        label="Recipes"
+        hint={
+          recipes?.length === 0
             ? 'Colours that you will want again. Save one from its cup, at the station Cups of a piece.'
-            : 'Colours to be mixed again, in any amount. They are saved from a cup, and taken into one, at the station Cups.'}
-        </p>
-      </div>
-      <ul className="pot-row">
+            : 'Colours to be mixed again, in any amount. They are saved from a cup, and taken into one, at the station Cups.'
+        }
+        beside={
+          chosen && (
+            <Taken
+              key={chosen.id}
+              view={chosen}
+              refused={kept.refused}
+              save={(to) => kept.save(chosen.id, chosen.version, to)}
+              remove={() => takingOut.mutate(chosen.id, { onSuccess: () => setGone(chosen.kept) })}
+            />
+          )
+        }
+      >
         {recipes?.map((r) => (
-          <li key={r.id}>
-            <button
-              type="button"
-              className="hanging"
-              aria-pressed={r.id === kept.chosen}
-              onClick={() => kept.take(r.id)}
-            >
-              <svg width="52" height="44" viewBox="0 0 52 44" aria-hidden>
-                <path d="M7 4h38l-5 36q-.4 3-4 3H16q-3.6 0-4-3z" style={{ fill: r.colour ?? '#eef0ea' }} />
-                <path className="pot-glass" d="M7 4h38l-5 36q-.4 3-4 3H16q-3.6 0-4-3z" />
-              </svg>
-              <b>{r.kept.recipe.name}</b>
-              <small>
-                {r.kept.recipe.doses.length === 1
-                  ? 'one colourant'
-                  : `${r.kept.recipe.doses.length} colourants`}
-              </small>
-            </button>
-          </li>
+          <Standing
+            key={r.id}
+            chosen={r.id === kept.chosen}
+            onTake={() => kept.take(r.id)}
+            name={r.kept.recipe.name}
+            says={
+              r.kept.recipe.doses.length === 1 ? 'one colourant' : `${r.kept.recipe.doses.length} colourants`
+            }
+          >
+            <svg width="52" height="44" viewBox="0 0 52 44" aria-hidden>
+              <path d="M7 4h38l-5 36q-.4 3-4 3H16q-3.6 0-4-3z" style={{ fill: r.colour ?? '#eef0ea' }} />
+              <path className="pot-glass" d="M7 4h38l-5 36q-.4 3-4 3H16q-3.6 0-4-3z" />
+            </svg>
+          </Standing>
         ))}
-      </ul>
+      </Ledge>
       {gone && (
         <PutBack
           name={gone.recipe.name}
@@ -64,16 +70,7 @@ export function Recipes() {
           onClose={() => setGone(null)}
         />
       )}
-      {chosen && (
-        <Taken
-          key={chosen.id}
-          view={chosen}
-          refused={kept.refused}
-          save={(to) => kept.save(chosen.id, chosen.version, to)}
-          remove={() => takingOut.mutate(chosen.id, { onSuccess: () => setGone(chosen.kept) })}
-        />
-      )}
-    </section>
+    </>
   );
 }
 

@@ -8,6 +8,7 @@ import { HowNumber } from '../parts/HowNumber';
 import { useUnits } from '../units/units';
 import { Stripes } from '../parts/Stripes';
 import { PutBack } from './PutBack';
+import { Ledge, Standing } from './Ledge';
 import { useKept } from './useKept';
 import './Sequences.scss';
 
@@ -16,37 +17,44 @@ export function Sequences() {
   const { data: sequences } = useQuery(sequencesQuery);
   const takingOut = useMutation(takeOutSequence);
   const [gone, setGone] = useState<KeptSequence | null>(null);
-  const kept = useKept(sequencesQuery, keepSequence);
+  const kept = useKept(sequencesQuery, keepSequence, 'sequences');
   const chosen = sequences?.find((s) => s.id === kept.chosen);
   const remove = (view: SequenceView) =>
     takingOut.mutate(view.id, { onSuccess: () => setGone(view.sequence) });
 
   return (
-    <section aria-label="Sequences" className="pots">
-      <div className="page-head">
-        <h2>Sequences</h2>
-        <p className="hint">
-          {sequences?.length === 0
+    <>
+      <Ledge
+        label="Sequences"
+        hint={
+          sequences?.length === 0
             ? 'Colours one after another, from the middle to the rim. Save one by name on the map of a piece.'
-            : 'Colours one after another, the middle at the left. They are saved and laid on the map of a piece.'}
-        </p>
-      </div>
-      <ul className="pot-row">
+            : 'Colours one after another, the middle at the left. They are saved and laid on the map of a piece.'
+        }
+        beside={
+          chosen && (
+            <Taken
+              key={chosen.id}
+              view={chosen}
+              refused={kept.refused}
+              save={(to) => kept.save(chosen.id, chosen.version, to)}
+              remove={() => remove(chosen)}
+            />
+          )
+        }
+      >
         {sequences?.map((s) => (
-          <li key={s.id}>
-            <button
-              type="button"
-              className="hanging"
-              aria-pressed={s.id === kept.chosen}
-              onClick={() => kept.take(s.id)}
-            >
-              <Stripes of={s} />
-              <b>{s.sequence.name}</b>
-              <small>{s.sequence.bands.length} bands</small>
-            </button>
-          </li>
+          <Standing
+            key={s.id}
+            chosen={s.id === kept.chosen}
+            onTake={() => kept.take(s.id)}
+            name={s.sequence.name}
+            says={`${s.sequence.bands.length} bands`}
+          >
+            <Stripes of={s} />
+          </Standing>
         ))}
-      </ul>
+      </Ledge>
       {gone && (
         <PutBack
           name={gone.name}
@@ -57,16 +65,7 @@ export function Sequences() {
           onClose={() => setGone(null)}
         />
       )}
-      {chosen && (
-        <Taken
-          key={chosen.id}
-          view={chosen}
-          refused={kept.refused}
-          save={(to) => kept.save(chosen.id, chosen.version, to)}
-          remove={() => remove(chosen)}
-        />
-      )}
-    </section>
+    </>
   );
 }
 

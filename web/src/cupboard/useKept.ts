@@ -3,15 +3,19 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Keeping } from '../api/changes';
 import { Refused } from '../api/client';
+import { useLedges } from './ledges';
 
-/** One of the things that the cupboard keeps: which is taken down, saving it, and what was refused of it. */
+/** One of the things that a shelf of the cupboard keeps: which is taken down, saving it, and what was refused of it. */
 export function useKept<Now, Thing>(
   query: { queryKey: readonly unknown[] },
   keep: UseMutationOptions<Now, Error, Keeping<Thing>>,
+  ledge: string,
 ) {
   const client = useQueryClient();
   const keeping = useMutation(keep);
-  const [chosen, choose] = useState<string | null>(null);
+  const [last, choose] = useState<string | null>(null);
+  const { open, turn } = useLedges();
+  const chosen = open === ledge ? last : null;
   const save = (id: string, basedOn: number, thing: Thing) =>
     keeping.mutate(
       { id, basedOn, thing },
@@ -29,8 +33,13 @@ export function useKept<Now, Thing>(
     take: (id: string) => {
       keeping.reset();
       choose(id);
+      // A press on what is down already puts it back.
+      turn(id === chosen ? null : ledge);
     },
-    add: (thing: Thing) => save(crypto.randomUUID(), 0, thing),
+    add: (thing: Thing) => {
+      turn(ledge);
+      save(crypto.randomUUID(), 0, thing);
+    },
     save,
   };
 }
