@@ -58,6 +58,14 @@ describe('a painting that is drawn in part', () => {
       glass: false,
     });
   });
+  it('has a gloss and clouds only where something is painted beside what is drawn', () => {
+    const full = (...paths: PaintPath[]) => drawn(painting(paths), 'two', how).full;
+    expect(full(own[0]!, own[2]!)).toBe(false);
+    expect(full(own[0]!, own[3]!)).toBe(true);
+    expect(full(below, own[0]!)).toBe(true);
+    expect(full(own[0]!, path('three/bone', 'bone'))).toBe(false);
+    expect(bare(painting(own), painting([])).full).toBe(false);
+  });
   it('leaves out the layers above', () => expect(got).not.toContain(above));
   it('draws a run of resin as wide as it is', () => {
     const run = path('two/green', 'moss', { fill: null, stroke: '#336699', strokeMm: 3 });

@@ -56,6 +56,8 @@ export function bare(
     panel: null,
     copies: [],
     insets: painting.insets.filter((i) => i.below),
+    // Nothing was poured: there is no gloss on it, and no clouds.
+    full: false,
   };
 }
 
@@ -72,8 +74,16 @@ function layersOf({ paths }: Painting) {
 export function drawn(painting: Painting, layerId: string, how: (region: string) => Drawn | null): Painting {
   const layers = layersOf(painting);
   const first = layers.indexOf(layerId);
+  // What is only drawn has no gloss and no clouds; what is painted beside it has.
+  const painted = painting.paths.some(
+    (p, i) =>
+      p.region !== null &&
+      p.opacity > 0 &&
+      (layers[i] === layerId ? how(p.region) === null : first < 0 || i < first),
+  );
   return {
     ...painting,
+    full: painting.full && painted,
     paths: painting.paths.flatMap((path, i) => {
       if (layers[i] !== layerId) return first >= 0 && i > first && layers[i] !== '' ? [] : [path];
       const draw = path.region === null ? null : how(path.region);
