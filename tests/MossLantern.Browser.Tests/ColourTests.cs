@@ -27,7 +27,7 @@ public sealed class ColourTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Resize(width, height);
         var before = swatch.EndsWith("amber", StringComparison.Ordinal) ? "amber" : "moss";
         page.Find("button", swatch).Click();
-        page.WaitForText("Swatches run from nothing on the left");
+        page.WaitForText("Each swatch runs from nothing");
         page.Find("button", "Gold vein").Click();
         page.WaitForText("It is called gold vein now.");
         page.WaitUntilKept();
@@ -38,7 +38,7 @@ public sealed class ColourTests(SharedWorkshop shared) : WorkshopCase(shared)
         Assert.Empty(page.AxeFindings());
         Assert.Empty(page.DeadControls());
         page.Find("button", "Done").Click();
-        Waiting.Until(() => !page.Text.Contains("Swatches run", StringComparison.Ordinal) && page.Script<bool>("return document.activeElement.classList.contains('colour-well')"), "the station again, and the keys at the swatch");
+        Waiting.Until(() => !page.Text.Contains("Each swatch runs", StringComparison.Ordinal) && page.Script<bool>("return document.activeElement.classList.contains('colour-well')"), "the station again, and the keys at the swatch");
         page.WaitUntilKept();
         Assert.Empty(page.Complaints());
     }
@@ -68,7 +68,7 @@ public sealed class ColourTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitUntilKept();
         Assert.DoesNotContain(Recipes(), r => (string)r!["name"]! == "fog of the fen");
         page.Press(Keys.Escape);
-        Waiting.Until(() => !page.Text.Contains("Swatches run", StringComparison.Ordinal), "Escape to close it");
+        Waiting.Until(() => !page.Text.Contains("Each swatch runs", StringComparison.Ordinal), "Escape to close it");
         Assert.Empty(page.Complaints());
     }
 

@@ -5,6 +5,7 @@ using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
+using MossLantern.Core.Planning;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Tests;
@@ -157,6 +158,24 @@ public class ColourChoiceTests
         Assert.Empty(ColourOffers.Of(Catalogue.Typical, [], [], Board).Where(o => o.From != OfferFrom.Usual));
 
         string[] Names(OfferFrom from) => [.. offers.Where(o => o.From == from).Select(o => o.Name)];
+    }
+
+    [Fact]
+    public void A_cup_lies_over_the_ground_its_own_paint_or_most_of_the_layer_below()
+    {
+        Beneath Of(Piece piece, int layer = 0) => new PiecePlanner(new LayerMapper()).Plan(piece, [], NodaTime.DateTimeZone.Utc).Layers[layer].Colours.First(c => c.CupId == "c1" || layer > 0).Beneath;
+        var ground = With(Moss());
+        Assert.Equal(new Beneath(PouredOver.Ground, ground.Ground.Colour, ground.Layers[0].DepthMm), Of(ground));
+        Assert.Equal(PouredOver.OwnPaint, Of(ground with { Ground = ground.Ground with { Paint = new(PaintKind.Water, AsMap: true) } }).Over);
+        Assert.Equal(PouredOver.Ground, Of(ground with { Ground = ground.Ground with { Paint = new(PaintKind.Water) } }).Over);
+
+        // The band that fills the rest is most of it: black paste that hides all.
+        var first = Samples.Layer(Samples.Heart(250, 180), 9, 6, 0);
+        first = first with { Recipes = [.. first.Recipes.Select(r => r.Id == "c3" ? Recipe.Plain("c3", "c3", "#101010", ColourantClass.Paste, 10) : r)] };
+        var two = Samples.Piece(Samples.Panel(), first, Samples.Layer(null, 0) with { Id = "l2", DepthMm = 1.5 });
+        Assert.Equal(new Beneath(PouredOver.LayerBelow, "#101010", 1.5), Of(two, 1));
+        var bare = two with { Layers = [two.Layers[0] with { Bare = ["b3"] }, two.Layers[1]] };
+        Assert.NotEqual("#101010", Of(bare, 1).Colour);
     }
 
     /// <summary>Whatever is offered can be taken, is valid, and looks as it was offered.</summary>

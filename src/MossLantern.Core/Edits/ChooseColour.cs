@@ -24,7 +24,7 @@ public sealed record ChooseColour(string Recipe, string Name, string Colour, Imm
 
     private protected override Edited Change(Piece piece, Recipe recipe, Cupboard cupboard)
     {
-        if (Doses.IsDefault || Doses.Length > PieceValidator.MostDoses || Doses.Any(d => d is null || !Enum.IsDefined(d.Colourant) || (d.Colour is { } own && Units.Colour.Parse(own) is null)))
+        if (!CanBeMixed(Doses))
         {
             return Edited.No(PlaceIn.Recipe(Recipe) + ".doses", FormattableString.Invariant($"A colour is mixed from up to {PieceValidator.MostDoses} colourants, each of a class."));
         }

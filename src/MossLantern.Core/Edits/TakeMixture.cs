@@ -18,7 +18,7 @@ public sealed record TakeMixture(string Recipe, ImmutableArray<Dose> Doses) : Re
     public override int GetHashCode() => HashCode.Combine(Recipe, Doses.IsDefault ? 0 : Doses.Length);
 
     private protected override Edited Change(Piece piece, Recipe recipe, Cupboard cupboard) =>
-        Doses.IsDefaultOrEmpty || Doses.Length > PieceValidator.MostDoses || Doses.Any(d => d?.Colour is null || !Enum.IsDefined(d.Colourant))
+        Doses.IsDefaultOrEmpty || !CanBeMixed(Doses) || Doses.Any(d => d.Colour is null)
             ? Edited.No($"{PlaceIn.Recipe(Recipe)}.doses", FormattableString.Invariant($"A colour is mixed from 1 to {PieceValidator.MostDoses} colourants, each of a class and with its colour."))
             : With(piece, recipe, recipe with { Doses = InTurn(Doses), Colour = InTurn(Doses)[0].Colour!, Trials = null });
 }

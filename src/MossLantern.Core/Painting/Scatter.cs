@@ -52,9 +52,10 @@ internal sealed class Scatter(LayerBrush on, LayerMap map)
 
     private void Stones(LaidStones laid, WetStone look, double density)
     {
-        var cup = map.Regions.FirstOrDefault(r => r.Id == laid.Region)?.CupId;
-        var around = cup is { } id ? on.Shown(on.Cups[id]) : Colour.Of(on.Piece.Ground.Colour);
-        var seen = look.In(around);
+        Effort.Check();
+
+        // Where nothing is poured they lie dry.
+        var seen = Poured.FirstOrDefault(r => r.Id == laid.Region)?.CupId is { } id ? look.In(on.Shown(on.Cups[id])) : Colour.Of(look.Dry);
         var one = Fills * look.AcrossMm * look.AcrossMm * look.AcrossMm / 1000 * density;
         var random = new SplitMix((ulong)(laid.StoneId.Length * 131 + (int)laid.Grams * 7 + 5));
         var texts = Tones.Select(_ => new StringBuilder()).ToArray();
@@ -69,15 +70,26 @@ internal sealed class Scatter(LayerBrush on, LayerMap map)
         }
     }
 
+    /// <summary>The regions that something is poured into.</summary>
+    private IEnumerable<Region> Poured => map.Regions.Where(r => r.CupId is not null && !on.Layer.IsBare(r.Id));
+
     /// <summary>Cells show the colour that the laced one meets along most places.</summary>
     private void Cells(bool torched)
     {
-        var density = on.Layer.Resin.From(on.Catalogue).MixDensity;
-        foreach (var region in map.Regions.Where(r => r.CupId is { } id && on.Cups[id].Doses.Any(d => d.Colourant == ColourantClass.Lacing)))
+        // What regions there are is dear to ask: of most pieces nobody needs it.
+        var with = on.Cups.Values.Where(c => c.Doses.Any(d => d.Colourant == ColourantClass.Lacing)).Select(c => c.Id).ToHashSet();
+        if (with.Count == 0)
         {
+            return;
+        }
+
+        var density = on.Layer.Resin.From(on.Catalogue).MixDensity;
+        foreach (var region in Poured.Where(r => with.Contains(r.CupId!)))
+        {
+            Effort.Check();
             var laced = on.Cups[region.CupId!];
             var beside = map.Borders.Where(b => b.First == region.Id || b.Second == region.Id).Select(b => b.First == region.Id ? b.Second : b.First)
-                .Select(id => map.Regions.FirstOrDefault(r => r.Id == id)).Where(r => r?.CupId is not null && r.CupId != laced.Id).MaxBy(r => r!.AreaMm2);
+                .Select(id => Poured.FirstOrDefault(r => r.Id == id)).Where(r => r is not null && r.CupId != laced.Id).MaxBy(r => r!.AreaMm2);
             if (beside is null || Lacing.Of(on.Catalogue, laced, on.Cups[beside.CupId!], density, torched) is not { } cells)
             {
                 continue;
@@ -142,6 +154,7 @@ internal sealed class Scatter(LayerBrush on, LayerMap map)
         var step = Step;
         for (var y = step / 2; y < on.Outline.BoxHeightMm; y += step)
         {
+            Effort.Check();
             for (var x = step / 2; x < on.Outline.BoxWidthMm; x += step)
             {
                 if (on.Outline.Holds(x, y))

@@ -28,7 +28,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
         ArgumentNullException.ThrowIfNull(poured);
         ArgumentNullException.ThrowIfNull(around);
         var (laid, sittings) = Sittings(piece, poured, around);
-        ImmutableArray<LayerPlan> layers = [.. laid.Select(l => Layer(piece, l, sittings, around))];
+        ImmutableArray<LayerPlan> layers = [.. laid.Select((l, i) => Layer(piece, l, laid[..i].LastOrDefault(b => b.Layer.Within == l.Layer.Within), sittings, around))];
         var areaCm2 = layers[0].Regions.Where(r => r.CupId is not null).GroupBy(r => r.CupId!).ToDictionary(g => g.Key, g => g.Sum(r => r.Area.Value));
         var ground = GroundMeasures.Of(piece, [.. layers.Select(l => l.LoadOn(piece.Ground))], areaCm2, around) with
         {
@@ -122,7 +122,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
         }
     }
 
-    private LayerPlan Layer(Piece piece, LaidLayer laid, ImmutableArray<SittingPlan> sittings, Surroundings around)
+    private LayerPlan Layer(Piece piece, LaidLayer laid, LaidLayer? below, ImmutableArray<SittingPlan> sittings, Surroundings around)
     {
         var (layer, map) = (laid.Layer, laid.Map);
         var outline = piece.Ground.OutlineWithin(layer.Within);
@@ -142,7 +142,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
             [.. map.Regions.Where(r => r.Kind != RegionKind.HeartBed || r.AreaMm2 > 0).Select(r => RegionPlan.Of(piece, layer, r) with { Middle = middles.GetValueOrDefault(r.Id) })],
             CoreCut.Of(piece.Ground, outline, map, cutAt),
             cutAt,
-            [.. layer.Cups.Select(c => new LayerColour(c.Id, CupLook.Of(around.Catalogue, layer, c) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : null, opacity[c.Id]))],
+            [.. layer.Cups.Select(c => new LayerColour(c.Id, CupLook.Of(around.Catalogue, layer, c) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : null, opacity[c.Id], Beneath.Of(piece, around.Catalogue, laid, c, below)))],
             [.. filling],
             poured,
             poured && filling.All(s => s.Poured && s.OpenRegions.All(r => r.LayerId != layer.Id)),

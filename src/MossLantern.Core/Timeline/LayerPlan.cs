@@ -14,7 +14,8 @@ namespace MossLantern.Core.Timeline;
 /// <param name="CupId">Its recipe.</param>
 /// <param name="Colour">Its colour at full cover, as <c>#rrggbb</c>: of a mixed one, that of the mix; null for clear resin.</param>
 /// <param name="Opacity">How much it hides where it is deepest.</param>
-public sealed record LayerColour(string CupId, string? Colour, Reckoned Opacity);
+/// <param name="Beneath">What it is poured over, and how deep.</param>
+public sealed record LayerColour(string CupId, string? Colour, Reckoned Opacity, Beneath Beneath);
 
 /// <summary>Clear that brings a region up to the highest of its layer.</summary>
 /// <param name="RegionId">The region.</param>

@@ -1745,6 +1745,18 @@ export interface components {
         BeginOn: {
             ground: components["schemas"]["Ground"];
         };
+        /** @description What lies beneath a cup's resin, and how deep that is at its deepest. */
+        Beneath: {
+            /** @description What it is poured over. */
+            over: components["schemas"]["PouredOver"];
+            /** @description What that looks like, as `#rrggbb`: of a layer, what most of it looks like; of paint, the ground it lies on. */
+            colour: string;
+            /**
+             * Format: double
+             * @description How deep the cup is poured, mm.
+             */
+            depthMm: number;
+        };
         BubbleAnswer: {
             /** Format: double */
             riseMmPerS: number;
@@ -3483,6 +3495,8 @@ export interface components {
             colour: null | string;
             /** @description How much it hides where it is deepest. */
             opacity: components["schemas"]["Reckoned"];
+            /** @description What it is poured over, and how deep. */
+            beneath: components["schemas"]["Beneath"];
         };
         LayerView: {
             layerId: string;
@@ -4841,6 +4855,11 @@ export interface components {
             roomC: number;
             roomOrigin: components["schemas"]["Origin"];
         };
+        /**
+         * @description What a cup is poured over.
+         * @enum {unknown}
+         */
+        PouredOver: "ground" | "own-paint" | "layer-below";
         PreparationDone: {
             id: string;
             at?: unknown;

@@ -43,6 +43,7 @@ export function CupboardPage() {
     <LedgesProvider value={ledges}>
       <main id="main" className="cupboard">
         <h1>Cupboard</h1>
+        <p className="hint">Press a thing to take it down, and once more to put it back.</p>
         <div className="carcass">
           <Moulds />
           <Materials />

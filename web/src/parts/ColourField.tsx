@@ -1,6 +1,7 @@
-import { useId, useRef, useState } from 'react';
-import { OverlayTrigger, Popover } from 'react-bootstrap';
+import { useCallback, useState } from 'react';
+import { Opened } from './Opened';
 import { ShadeBoard } from './ShadeBoard';
+import { useShut } from './shut';
 import './Fields.scss';
 
 interface ColourProps {
@@ -11,60 +12,41 @@ interface ColourProps {
 
 /** A colour that nothing is mixed for: a swatch that opens to any shade. Only the one that is settled on is taken. */
 export function ColourField({ label, value, onChange }: ColourProps) {
-  const id = useId();
-  const [open, setOpen] = useState(false);
   const [tried, setTried] = useState<string | null>(null);
-  const button = useRef<HTMLButtonElement>(null);
-  const toggle = (to: boolean) => {
-    const inside = document.activeElement?.closest('.shade-popover');
-    setOpen(to);
-    setTried(null);
-    if (!to && inside) button.current?.focus({ preventScroll: true });
-  };
+  const forget = useCallback(() => setTried(null), []);
   return (
-    <OverlayTrigger
-      trigger="click"
-      rootClose
-      show={open}
-      onToggle={toggle}
-      onEntered={(popover) => {
-        if (!popover.contains(document.activeElement)) popover.focus({ preventScroll: true });
-      }}
-      placement="auto"
-      overlay={
-        <Popover
-          id={id}
-          className="shade-popover"
-          tabIndex={-1}
-          onKeyDown={(e) => {
-            if (e.key === 'Escape') toggle(false);
-          }}
-        >
-          <Popover.Body>
-            <ShadeBoard
-              value={value}
-              onTry={setTried}
-              onTake={(to) => {
-                setTried(null);
-                if (to !== value) onChange(to);
-              }}
-            />
-            <button type="button" className="btn btn-primary" onClick={() => toggle(false)}>
-              Done
-            </button>
-          </Popover.Body>
-        </Popover>
-      }
+    <Opened
+      className="shade-popover"
+      onShut={forget}
+      button={(ref) => (
+        <button
+          ref={ref}
+          type="button"
+          className="colour-well"
+          style={{ background: tried ?? value }}
+          aria-label={label}
+          title={label}
+          data-colour={value}
+        />
+      )}
     >
-      <button
-        ref={button}
-        type="button"
-        className="colour-well"
-        style={{ background: tried ?? value }}
-        aria-label={label}
-        title={label}
-        data-colour={value}
+      <ShadeBoard
+        value={value}
+        onTry={setTried}
+        onTake={(to) => {
+          setTried(null);
+          if (to !== value) onChange(to);
+        }}
       />
-    </OverlayTrigger>
+      <Done />
+    </Opened>
+  );
+}
+
+function Done() {
+  return (
+    <button type="button" className="btn btn-primary" onClick={useShut()}>
+      Done
+    </button>
   );
 }

@@ -1,11 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { useId, useRef, useState } from 'react';
-import { OverlayTrigger, Popover } from 'react-bootstrap';
 import type { Reckoned } from '../api/client';
 import { formulasQuery } from '../api/queries';
 import { useUnits } from '../units/units';
 import { rangeOf, useEditing } from './editing';
 import { NumberField } from './NumberField';
+import { Opened } from './Opened';
+import { useShut } from './shut';
 import './HowNumber.scss';
 
 const origins = {
@@ -26,46 +26,25 @@ interface Props {
 
 /** A number that opens to its formula and inputs. */
 export function HowNumber({ of, label, decimals, className }: Props) {
-  const id = useId();
   const units = useUnits();
-  const [open, setOpen] = useState(false);
-  const button = useRef<HTMLButtonElement>(null);
-  // What opens lies at the end of the page: the keys go in with it, and come back to the number.
-  const toggle = (to: boolean) => {
-    const inside = document.activeElement?.closest('.how');
-    setOpen(to);
-    if (!to && inside) button.current?.focus({ preventScroll: true });
-  };
   const { text, unit } = units.part(of.value, of.unit, decimals);
   return (
-    <OverlayTrigger
-      trigger="click"
-      rootClose
-      show={open}
-      onToggle={toggle}
-      onEntered={(popover) => {
-        // Whoever is in it already is not called away.
-        if (!popover.contains(document.activeElement)) popover.focus({ preventScroll: true });
-      }}
-      placement="auto"
-      overlay={
-        <Popover id={id} className="how" tabIndex={-1}>
-          <Popover.Body>
-            <How of={of} onGo={() => setOpen(false)} />
-          </Popover.Body>
-        </Popover>
-      }
+    <Opened
+      className="how"
+      button={(ref) => (
+        <button
+          ref={ref}
+          type="button"
+          className={`how-number ${className ?? ''}`}
+          aria-label={`${label}: ${text} ${unit}. How is it worked out?`}
+        >
+          <b>{text}</b>
+          {unit && <small> {unit}</small>}
+        </button>
+      )}
     >
-      <button
-        ref={button}
-        type="button"
-        className={`how-number ${className ?? ''}`}
-        aria-label={`${label}: ${text} ${unit}. How is it worked out?`}
-      >
-        <b>{text}</b>
-        {unit && <small> {unit}</small>}
-      </button>
-    </OverlayTrigger>
+      <How of={of} />
+    </Opened>
   );
 }
 
@@ -78,7 +57,8 @@ export const wordsFor = (words: string, inputs: Reckoned['inputs']) =>
     .split('; ');
 
 /** The formula in words, with what went into it. */
-function How({ of, onGo }: { of: Reckoned; onGo: () => void }) {
+function How({ of }: { of: Reckoned }) {
+  const shut = useShut();
   const formulas = useQuery(formulasQuery);
   const units = useUnits();
   const editing = useEditing();
@@ -115,7 +95,7 @@ function How({ of, onGo }: { of: Reckoned; onGo: () => void }) {
           type="button"
           className="btn btn-outline-primary"
           onClick={() => {
-            onGo();
+            shut();
             editing.go(of.place!);
           }}
         >

@@ -120,35 +120,27 @@ function Working({ sum, values, top, onChange, onAgain, onWipe }: WorkingProps) 
   };
   const errors = error instanceof Refused ? error.errors : {};
   const Head = top ? 'h1' : 'h2';
+  const does = [
+    ['Once more', onAgain],
+    ['Clear', () => change(startOf(sum.parts))],
+    ['Wipe off', onWipe],
+  ] as const;
   return (
     <li className="reckoner-sum" aria-label={sum.question} data-top={top || undefined}>
       <div className="slate-head">
         <Head>{sum.question}</Head>
         <span className="slate-does">
-          <button
-            type="button"
-            className="btn btn-outline-primary"
-            aria-label={`Once more: ${sum.question}`}
-            onClick={onAgain}
-          >
-            Once more
-          </button>
-          <button
-            type="button"
-            className="btn btn-outline-primary"
-            aria-label={`Clear: ${sum.question}`}
-            onClick={() => change(startOf(sum.parts))}
-          >
-            Clear
-          </button>
-          <button
-            type="button"
-            className="btn btn-outline-primary"
-            aria-label={`Wipe off: ${sum.question}`}
-            onClick={onWipe}
-          >
-            Wipe off
-          </button>
+          {does.map(([text, act]) => (
+            <button
+              key={text}
+              type="button"
+              className="btn btn-outline-primary"
+              aria-label={`${text}: ${sum.question}`}
+              onClick={act}
+            >
+              {text}
+            </button>
+          ))}
         </span>
       </div>
       <div className="sentence">

@@ -91,7 +91,7 @@ export function ColourChooser({ cup, onDone }: Props) {
         </p>
       )}
       <p className="hint">
-        Swatches run from nothing on the left to the depth of the pour, over {over}, in {layer.name}.
+        Each swatch runs from nothing at its left to the full depth of the pour, over {over} ({layer.name}).
       </p>
     </section>
   );
@@ -148,7 +148,7 @@ function Tilted({ of }: { of: Schemas['TiltedColour'] }) {
   );
   return (
     <table className="tilted">
-      <caption>Tilted, over light and over dark: reckoned, nobody has measured it.</caption>
+      <caption>As it is tilted, over light and over dark: worked out, not measured.</caption>
       <thead>
         <tr>
           <th />

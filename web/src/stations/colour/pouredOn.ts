@@ -1,27 +1,24 @@
-import type { LayerView } from '../../api/client';
+import type { Schemas } from '../../api/client';
 import { useStation } from '../station';
 
-/** What most of a layer looks like: the colour of the cup that most of it is poured from; null where nothing has one. */
-function mostOf(layer: LayerView | undefined): string | null {
-  const largest = layer?.regions
-    .filter((r) => r.cupId != null && !r.bare)
-    .toSorted((a, b) => b.area.value - a.area.value)[0];
-  return layer?.colours.find((c) => c.cupId === largest?.cupId)?.colour ?? null;
-}
+const words: Record<Schemas['PouredOver'], string> = {
+  ground: 'this ground',
+  'own-paint': 'paint of its own colour',
+  'layer-below': 'the layer below',
+};
 
-/** What a cup of the layer at hand is poured over, and how deep: the ground, or most of the layer below. */
+/** What a cup of the layer at hand is poured over, as the workshop tells it, and how deep. */
 export function usePouredOn(cupId: string) {
-  const { piece, plan, layer, layerIndex, layerPlan } = useStation();
-  const below = mostOf(plan.layers[layerIndex - 1]);
+  const { piece, layer, layerPlan } = useStation();
+  const beneath = layerPlan.colours.find((c) => c.cupId === cupId)?.beneath;
+  const over = beneath?.over ?? 'ground';
   return {
     on: {
-      ground: below ?? piece.ground.colour,
-      asMap: below === null && piece.ground.paint?.asMap === true,
-      depthMm:
-        layerPlan.colours.find((c) => c.cupId === cupId)?.opacity.inputs.find((i) => i.name === 'depth')
-          ?.value ?? layer.depthMm,
+      ground: beneath?.colour ?? piece.ground.colour,
+      asMap: over === 'own-paint',
+      depthMm: beneath?.depthMm ?? layer.depthMm,
       resin: layer.resin.system,
     },
-    over: below ? 'the layer below' : piece.ground.paint?.asMap ? 'its own paint' : 'this ground',
+    over: words[over],
   };
 }

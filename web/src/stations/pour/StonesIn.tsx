@@ -56,11 +56,11 @@ export function StonesIn({ layerId, region }: { layerId: string; region: string 
 }
 
 const does: Record<Schemas['Wetting'], string> = {
-  brightens: 'comes out brighter in resin',
-  deepens: 'deepens in resin, as a pebble in water',
-  dulls: 'comes out duller in resin: its dry white goes',
-  hides: 'hardly shows in clear resin',
-  keeps: 'looks the same in resin',
+  brightens: 'comes out brighter',
+  deepens: 'deepens, as a pebble in water',
+  dulls: 'comes out duller, as its dry white goes',
+  hides: 'hardly shows',
+  keeps: 'looks the same',
 };
 
 /** A stone dry and in resin. */
@@ -70,7 +70,7 @@ function Looks({ of }: { of: MaterialView | undefined }) {
     <p className="hint stone-looks">
       <i style={{ background: of.looks.dry }} title="dry" />
       <i style={{ background: of.looks.inResin }} title="in resin" />
-      dry, and in resin: it {does[of.looks.does]}.
+      Left dry, right in clear resin: it {does[of.looks.does]}.
     </p>
   );
 }
