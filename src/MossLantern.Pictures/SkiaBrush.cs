@@ -127,7 +127,7 @@ public static class SkiaBrush
 
         if (IsFull(painting))
         {
-            Weather(canvas, painting, outline);
+            Weather(canvas, painting, outline, pixelsPerMm);
         }
 
         Insets(canvas, painting, false, pixelsPerMm);
@@ -243,7 +243,7 @@ public static class SkiaBrush
     }
 
     /// <summary>Clouds, grain and gloss over the whole piece.</summary>
-    private static void Weather(SKCanvas canvas, Painting painting, SKPath outline)
+    private static void Weather(SKCanvas canvas, Painting painting, SKPath outline, float pixelsPerMm)
     {
         var size = (float)Math.Sqrt(painting.WidthMm * painting.HeightMm);
         Tile(Tiles.Clouds, size * 0.75f, SKBlendMode.SoftLight, 0.26f);
@@ -266,7 +266,7 @@ public static class SkiaBrush
         void Tile(SKBitmap tile, float mm, SKBlendMode blend, float alpha)
         {
             using var paint = Fill(SKColors.White.WithAlpha((byte)Math.Round(255 * alpha)));
-            paint.Shader = Tiles.Shader(tile, mm);
+            paint.Shader = Tiles.Sized(tile, mm, pixelsPerMm);
             paint.BlendMode = blend;
             canvas.DrawPath(outline, paint);
         }

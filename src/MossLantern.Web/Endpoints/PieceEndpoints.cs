@@ -215,7 +215,7 @@ internal static class PieceEndpoints
     private const int LeastPixels = 16;
     private const int MostPixels = 6000;
 
-    /// <summary>Most pixels of a picture: two slow cores paint and pack them in well under <see cref="EffortLimit.Most"/>.</summary>
+    /// <summary>Most pixels of a picture: two slow cores paint and pack them in well under <see cref="WorkBound.MostWork"/>.</summary>
     private const double MostArea = 16_000_000;
 
     public static ProblemHttpResult NoPiece() => TypedResults.Problem(

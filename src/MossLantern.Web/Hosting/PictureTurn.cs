@@ -10,9 +10,9 @@ internal sealed class PictureTurn : IDisposable
 
     private static readonly SemaphoreSlim Large = new(1);
 
-    private readonly CancellationTokenSource? bound;
+    private readonly WorkBound? bound;
 
-    private PictureTurn(CancellationTokenSource? bound) => this.bound = bound;
+    private PictureTurn(WorkBound? bound) => this.bound = bound;
 
     /// <summary>Waits for a turn, for as long as somebody waits for the picture; the time to paint it counts from then on.</summary>
     /// <param name="width">Width of the picture, pixels.</param>
@@ -26,9 +26,7 @@ internal sealed class PictureTurn : IDisposable
         }
 
         await Large.WaitAsync(stop);
-        var bound = CancellationTokenSource.CreateLinkedTokenSource(stop);
-        bound.CancelAfter(EffortLimit.Most);
-        return new(bound);
+        return new(new WorkBound(stop));
     }
 
     /// <summary>Bounds what follows in this flow of work by the turn.</summary>
