@@ -3,17 +3,20 @@ import type { BatchPlan } from '../../api/client';
 import { markDecimals } from '../../units/format';
 import { HowNumber } from '../../parts/HowNumber';
 import { Told } from '../../parts/Told';
-import { Vessel, heightFor, sizeFor } from '../../parts/Vessel';
+import { Vessel, heightFor } from '../../parts/Vessel';
 import { useStation } from '../../stations/station';
 import { CupPins } from './CupPins';
 import type { Picks } from '../usePull';
 import { cupButton, usePull } from '../usePull';
 import { Jug } from './Jug';
 import { Streams } from './Streams';
+import { jugHeight, largestOf } from './tallest';
 
 interface Props {
   batch: BatchPlan;
   number: number;
+  /** How high the largest vessel of the sitting is drawn, pixels. */
+  tallest: number;
   picks: Picks;
   /** Whether a cup is carried over it. */
   over: boolean;
@@ -25,26 +28,17 @@ interface Props {
   onJoin: (() => void) | null;
 }
 
-/** How high the largest vessel is drawn, the fewer batches there are the higher, pixels. */
-const tallestOf = (batches: number) => (batches === 1 ? 128 : batches === 2 ? 92 : 78);
-
-/** A jug is drawn to the scale of the cups. */
-const jugHeight = (ml: number, largest: number, tallest: number) =>
-  tallest * Math.cbrt((1.14 * ml) / largest);
-
 /** A batch: its jug, and the cups that are poured off it, to scale with all others of the sitting. */
 export function BatchRow(props: Props) {
-  const { batch, number, over, carried, onTake, onSplit, onJoin } = props;
+  const { batch, number, tallest, over, carried, onTake, onSplit, onJoin } = props;
   const { layer, sittingPlan } = useStation();
   const pulling = usePull(layer, sittingPlan, true);
   const row = useRef<HTMLElement>(null);
   const volumes = sittingPlan.cups.cups;
-  const tallest = tallestOf(sittingPlan.batches.all.length);
   const byWeight = layer.measure === 'by-weight';
-  const largest = Math.max(
-    120,
-    ...sittingPlan.batches.all.map((b) => sizeFor(b.mixMl.value)),
-    ...volumes.map((v) => sizeFor(v.mixMl.value)),
+  const largest = largestOf(
+    sittingPlan.batches.all.map((b) => b.mixMl.value),
+    volumes.map((v) => v.mixMl.value),
   );
   const alone = batch.cupIds.length === 1;
   // What is mixed of cups stands after the last of those that it is filled from.
@@ -86,7 +80,7 @@ export function BatchRow(props: Props) {
             <Jug
               batch={batch}
               number={number}
-              height={Math.max(84, jugHeight(batch.mixMl.value, largest, tallest))}
+              height={jugHeight(batch.mixMl.value, largest, tallest)}
               byWeight={byWeight}
             />
             <div className="under">

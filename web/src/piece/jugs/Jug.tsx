@@ -1,3 +1,4 @@
+import { jugWidth } from './tallest';
 import type { BatchPlan } from '../../api/client';
 import { HowNumber } from '../../parts/HowNumber';
 
@@ -14,7 +15,7 @@ const fill = 0.88;
 /** A jug filled to its two lines: the resin first, the hardener on top of it. */
 export function Jug({ batch, number, height, byWeight }: Props) {
   const { measured, mixMl } = batch;
-  const width = Math.max(148, height * 0.92);
+  const width = jugWidth(height);
   const inset = 10;
   const size = mixMl.value / fill;
   const full = (ml: number) => height - 3 - (height - 6) * (ml / size);

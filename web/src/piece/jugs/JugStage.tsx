@@ -1,8 +1,11 @@
+import { useRef } from 'react';
 import { arrange, arranged, joined, moved, split } from '../../editor/batches';
 import { useEdits } from '../../parts/editing';
+import { useSize } from '../../parts/useSize';
 import { useStation } from '../../stations/station';
 import type { Picks } from '../usePull';
 import { BatchRow } from './BatchRow';
+import { tallestFor } from './tallest';
 import { useCarry } from './useCarry';
 import './JugStage.scss';
 
@@ -16,8 +19,15 @@ export function JugStage({ picks }: { picks: Picks }) {
   const to = (batches: typeof now) => void edit(arrange(sittingPlan.sittingId, batches));
   const { carried, over, take } = useCarry((cup, batch) => to(moved(now, cup, batch)));
   const open = !sittingPlan.poured;
+  const stage = useRef<HTMLElement>(null);
+  const room = useSize(stage);
+  const tallest = tallestFor(
+    all.map((b) => b.mixMl.value),
+    sittingPlan.cups.cups.map((c) => c.mixMl.value).filter((ml) => ml > 0),
+    room,
+  );
   return (
-    <section className="jug-stage" aria-label="Jugs and cups">
+    <section className="jug-stage" aria-label="Jugs and cups" ref={stage}>
       {all.length === 0 && (
         <p className="hint">Nothing is poured in this sitting yet: there is nothing to mix.</p>
       )}
@@ -26,6 +36,7 @@ export function JugStage({ picks }: { picks: Picks }) {
           key={batch.id}
           batch={batch}
           number={i + 1}
+          tallest={tallest}
           picks={picks}
           over={over === batch.id}
           carried={carried?.cup ?? null}

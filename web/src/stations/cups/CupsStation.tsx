@@ -59,6 +59,43 @@ export function CupsStation() {
       </h2>
       <LayOut />
       {secondLook}
+      <div className="sentence small">
+        <p>
+          Mixed from{' '}
+          <Choice
+            label="Resin"
+            quiet
+            value={layer.resin.system}
+            choices={
+              materials?.resinSystems
+                .filter((s) => !s.putAway || s.id === layer.resin.system)
+                .map((s) => [s.id, s.name] as const) ?? [[layer.resin.system, '…']]
+            }
+            onChange={(resin) => edit({ do: 'choose-resin', sitting: layer.sitting, resin })}
+          />
+          , measured{' '}
+          <ChoiceAt
+            place={`${at.sitting}.measure`}
+            label="Measured"
+            quiet
+            value={layer.measure}
+            choices={[
+              ['by-volume', 'in marked cups'],
+              ['by-weight', 'on a scale'],
+            ]}
+          />
+          , with a reserve of{' '}
+          <NumberAt
+            place={`${at.sitting}.reservePercent`}
+            label="Reserve"
+            quiet
+            empty={usual['sittings.reservePercent'] ?? ''}
+            unit="%"
+            value={layer.reservePercent}
+          />
+          .
+        </p>
+      </div>
       <section className="cup-card" aria-label={`Cup ${cup.name}`}>
         <div className="line">
           <CupColour cup={cup} shown={plan?.colour ?? null} label={`Colour of ${cup.name}`} />
@@ -69,7 +106,11 @@ export function CupsStation() {
           )}
           {plan && (
             <span className="mix">
-              <HowNumber of={plan.mixMl} label={`Mix for ${cup.name}`} className="bench" />
+              <HowNumber
+                of={byWeight ? plan.mixG : plan.mixMl}
+                label={`Mix for ${cup.name}`}
+                className="bench"
+              />
             </span>
           )}
         </div>
@@ -138,30 +179,7 @@ export function CupsStation() {
       </section>
       <div className="sentence small">
         <p>
-          Mixed from{' '}
-          <Choice
-            label="Resin"
-            quiet
-            value={layer.resin.system}
-            choices={
-              materials?.resinSystems
-                .filter((s) => !s.putAway || s.id === layer.resin.system)
-                .map((s) => [s.id, s.name] as const) ?? [[layer.resin.system, '…']]
-            }
-            onChange={(resin) => edit({ do: 'choose-resin', sitting: layer.sitting, resin })}
-          />
-          , measured{' '}
-          <ChoiceAt
-            place={`${at.sitting}.measure`}
-            label="Measured"
-            quiet
-            value={layer.measure}
-            choices={[
-              ['by-volume', 'in marked cups'],
-              ['by-weight', 'on a scale'],
-            ]}
-          />{' '}
-          in steps of{' '}
+          It is measured in steps of{' '}
           {byWeight ? (
             <NumberAt
               key="g"
@@ -192,15 +210,7 @@ export function CupsStation() {
             unit="ml"
             value={layer.tools?.jugMl ?? null}
           />
-          , with a reserve of{' '}
-          <NumberAt
-            place={`${at.sitting}.reservePercent`}
-            label="Reserve"
-            quiet
-            empty={usual['sittings.reservePercent'] ?? ''}
-            unit="%"
-            value={layer.reservePercent}
-          />
+          .
         </p>
       </div>
       <Castings />

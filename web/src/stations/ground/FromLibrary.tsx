@@ -20,7 +20,7 @@ export function FromLibrary({ ground }: { ground: Ground }) {
   const named = moulds.map((m) => [m.id, `${m.mould.name} × ${m.mould.owned}`] as const);
   return (
     <p>
-      {', in '}
+      {'in '}
       <Choice
         label="Mould of the library"
         quiet

@@ -134,7 +134,9 @@ export function GroundSentence({ ground, spans, of = 'This' }: Props) {
         )}
         {', '}
         <Size ground={ground} spans={ground.set ? undefined : spans} />
-        {kind !== 'casting' && (
+        {kind === 'casting' ? (
+          ','
+        ) : (
           <>
             {wall}
             <Paint ground={ground} />
@@ -274,9 +276,8 @@ function Cavity({ ground }: { ground: Ground }) {
       </p>
       <p>
         {number('Pieces', 'pieces', mould.pieces === 1 ? 'piece' : 'pieces')} from{' '}
-        {number('Cavities', 'cavities', mould.cavities === 1 ? 'cavity' : 'cavities')} at once, with nothing
-        below but <ColourAt place="ground.colour" label="Ground colour" value={ground.colour} /> shining
-        through.
+        {number('Cavities', 'cavities', mould.cavities === 1 ? 'cavity' : 'cavities')} at once, seen against{' '}
+        <ColourAt place="ground.colour" label="Ground colour" value={ground.colour} />.
       </p>
     </>
   );

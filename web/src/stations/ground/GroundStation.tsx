@@ -17,7 +17,7 @@ export function GroundStation() {
   const { ground } = piece;
   return (
     <>
-      <h2>Ground</h2>
+      <StandsHow />
       {secondLook}
       <GroundSentence
         of={<TextAt place="name" label="Name" quiet value={piece.name} />}
@@ -41,6 +41,30 @@ export function GroundStation() {
       <Stand ground={ground} plan={plan.ground} />
       <Prepare pot={plan.pot} plan={plan.ground} now={workshop?.now.local} />
     </>
+  );
+}
+
+/** How level it stands, of several panels the worst: what the station is for, said first. */
+function StandsHow() {
+  const { plan } = useStation();
+  const panels = plan.ground.panels?.map((p) => p.standing) ?? [plan.ground.standing];
+  const read = panels.filter((p) => p.drift != null);
+  const worst = read.sort((a, b) => b.drift!.value - a.drift!.value)[0];
+  return (
+    <h2>
+      {worst?.drift ? (
+        <>
+          <HowNumber of={worst.drift} label="Drift" className="bench" decimals={2} />
+          <span className="beside">
+            from side to side:{' '}
+            {worst.tooCoarse ? 'read too coarsely to tell' : worst.level ? 'level enough' : 'too much'}
+            {read.length < panels.length && `, ${panels.length - read.length} not read`}
+          </span>
+        </>
+      ) : (
+        'Ground, not levelled yet'
+      )}
+    </h2>
   );
 }
 
