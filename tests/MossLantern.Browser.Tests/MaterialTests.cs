@@ -23,6 +23,14 @@ public sealed class MaterialTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Click("button", "Back to typical, 1.6 g/ml");
         Waiting.Until(() => !page.Text.Contains("1 of 3 yours", StringComparison.Ordinal), "the typical value again");
 
+        // How full a bottle is: it stands on its shelf so.
+        page.Click("button", "Casting resin");
+        page.Write("How full Casting resin is", "101");
+        page.WaitForText("How full it is must be from 0 to 100 %.");
+        page.Write("How full Casting resin is", "25");
+        page.WaitForText("all typical, 25 % full");
+        page.Click("button", "Casting resin");
+
         // By keys: a resin of one's own.
         page.TabTo("button", "+ A resin of your own");
         page.Press(Keys.Enter);
@@ -33,7 +41,12 @@ public sealed class MaterialTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Write("next layer from", "7");
         page.WaitForText("1 of 17 yours");
         Assert.Empty(page.AxeFindings());
-        Assert.Empty(page.DeadControls());
+        foreach (var (width, height) in new[] { (1024, 768), (800, 1200), (1280, 800) })
+        {
+            page.Resize(width, height);
+            page.Find("textbox", "Name of the material");
+            Assert.Empty(page.DeadControls());
+        }
 
         // One thing is down at a time, and a press puts it back.
         page.Click("button", "sand");

@@ -186,7 +186,7 @@ public sealed partial class BadValueTests : IDisposable
     [Fact]
     public async Task A_material()
     {
-        var material = Parsed("""{ "kind": "resin", "name": "Bog gloss", "like": "coating", "values": { "heatC": 60, "recoatFromHours": 5 }, "basis": "weight", "note": "sheet 3", "putAway": false }""");
+        var material = Parsed("""{ "kind": "resin", "name": "Bog gloss", "like": "coating", "values": { "heatC": 60, "recoatFromHours": 5 }, "basis": "weight", "note": "sheet 3", "putAway": false, "leftPercent": 40 }""");
         await Send(HttpMethod.Put, "/api/cupboard/materials/bog", new JsonObject { ["basedOn"] = 9999, ["material"] = material }, HttpStatusCode.NotFound);
     }
 

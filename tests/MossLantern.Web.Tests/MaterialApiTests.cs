@@ -31,13 +31,14 @@ public sealed class MaterialApiTests : IDisposable
     {
         var all = await host.List("/api/cupboard/materials");
         Assert.Equal(["resin", "colourant", "stone", "barrier", "base", "pen", "leaf", "rubber"], all.Select(m => (string)m!["kind"]!).Distinct());
-        // The demo's studio has colourants of its own; everything else is as it came.
+        // The demo's studio has colourants of its own, and has looked how full its casting resin is; everything else is as it came.
         var own = all.Where(m => (bool)m!["own"]!).ToList();
         Assert.Equal(["colourant"], own.Select(m => (string)m!["kind"]!).Distinct());
         Assert.All(own, m => Assert.NotNull(m!["colour"]));
         var typical = all.Except(own).ToList();
         Assert.All(typical.SelectMany(m => m!["properties"]!.AsArray()), p => Assert.Equal("default", (string)p!["origin"]!));
-        Assert.All(typical, m => Assert.Equal((0, null), ((int)m!["version"]!, m["colour"])));
+        Assert.All(typical, m => Assert.Null(m!["colour"]));
+        Assert.Equal(["casting"], typical.Where(m => (int)m!["version"]! != 0 || m["leftPercent"] is not null).Select(m => (string)m!["id"]!));
         var scoop = typical.Single(m => (string)m!["id"]! == "mica")!["properties"]!.AsArray().Single(p => (string)p!["id"]! == "scoopG")!;
         Assert.Equal((null, null), (scoop["value"], scoop["typical"]));
 
@@ -49,6 +50,30 @@ public sealed class MaterialApiTests : IDisposable
         // What is taken out again is typical again.
         coating = await Enter("coating", 1, Coating(new { resinDensity = 1.17 }));
         Assert.Equal((24.0, "default"), ((double)Property(coating, "recoatToHours")["value"]!, (string)Property(coating, "recoatToHours")["origin"]!));
+    }
+
+    [Fact]
+    public async Task How_full_a_bottle_is_is_kept_and_changes_no_piece()
+    {
+        object Full(double? leftPercent, string kind = "resin", string like = "coating") => new { kind, name = "Coating resin", like, values = new { }, leftPercent };
+        async Task<string> Plan() => (await host.Get("/api/pieces/marsh-light"))["plan"]!.ToJsonString();
+        var before = await Plan();
+        Assert.Equal(62.5, (double)(await Enter("coating", 0, Full(62.5)))["leftPercent"]!);
+        Assert.Equal(0, (double)(await Enter("coating", 1, Full(0)))["leftPercent"]!);
+        Assert.Equal(100, (double)(await Enter("coating", 2, Full(100)))["leftPercent"]!);
+        Assert.Null((await Enter("coating", 3, Full(null)))["leftPercent"]);
+        Assert.Equal(before, await Plan());
+        foreach (var wrong in new[] { -0.5, 100.5 })
+        {
+            var problem = await Problem(await Put("coating", 4, Full(wrong)), HttpStatusCode.BadRequest);
+            Assert.Equal("How full it is must be from 0 to 100 %.", (string)problem["errors"]!["leftPercent"]![0]!);
+        }
+
+        foreach (var (kind, id) in new[] { ("stone", "crushed-glass"), ("rubber", "mould-rubber"), ("colourant", "mica"), ("barrier", "tape"), ("base", "canvas"), ("pen", "solvent-marker"), ("leaf", "leaf-size") })
+        {
+            var answer = await Put(id, 0, Full(50, kind, id));
+            Assert.Equal(kind is "stone" or "rubber" or "colourant" ? HttpStatusCode.OK : HttpStatusCode.BadRequest, answer.StatusCode);
+        }
     }
 
     [Fact]

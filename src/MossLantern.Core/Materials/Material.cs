@@ -98,5 +98,7 @@ public sealed record Material(
 /// <param name="Note">Where the values are from; may be empty.</param>
 /// <param name="PutAway">Whether it is offered no more.</param>
 /// <param name="Colour">Of a colourant, its colour at full cover, as <c>#rrggbb</c>; null where it is not known.</param>
+/// <param name="LeftPercent">How full its bottle or jar is, by eye, %; of a resin that of its pair. Null where nobody has looked. Nothing is worked out from it.</param>
 public sealed record OwnMaterial(
-    MaterialKind Kind, string Name, string Like, ImmutableSortedDictionary<string, double> Values, RatioBasis? Basis = null, string Note = "", bool PutAway = false, string? Colour = null);
+    MaterialKind Kind, string Name, string Like, ImmutableSortedDictionary<string, double> Values, RatioBasis? Basis = null, string Note = "", bool PutAway = false, string? Colour = null,
+    double? LeftPercent = null);

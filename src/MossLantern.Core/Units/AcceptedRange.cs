@@ -225,6 +225,9 @@ public static class Accepted
     /// <summary>How fast is poured on a scale, g/s; below nothing where it is taken off.</summary>
     public static AcceptedRange PourGPerS { get; } = new("Pouring", -500, 500, "g/s");
 
+    /// <summary>How full a bottle or jar of the cupboard is, %.</summary>
+    public static AcceptedRange FullPercent { get; } = new("How full it is", 0, 100, "%");
+
     /// <summary>What lies on the left-over shelf, g.</summary>
     public static AcceptedRange LeftOverG { get; } = new("Amount", 0, 100_000, "g");
 

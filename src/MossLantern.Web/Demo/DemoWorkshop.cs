@@ -36,10 +36,10 @@ public sealed class DemoWorkshop(
         }
     }
 
-    /// <summary>The studio's own colourants: each like one of the typical, with its colour, and how much a level scoop of it weighs.</summary>
+    /// <summary>The studio's own colourants: each like one of the typical, with its colour, how full its jar is, and how much a level scoop of it weighs. And how full its bottle of casting resin is.</summary>
     private void Colourants(Instant now)
     {
-        void Own(string id, string name, string like, string colour, params ReadOnlySpan<(string, double)> values)
+        void Own(string id, string name, string like, string colour, double leftPercent, params ReadOnlySpan<(string, double)> values)
         {
             var own = ImmutableSortedDictionary<string, double>.Empty;
             foreach (var (property, value) in values)
@@ -47,21 +47,23 @@ public sealed class DemoWorkshop(
                 own = own.Add(property, value);
             }
 
-            materials.Save($"colourant/{id}", 0, new(MaterialKind.Colourant, name, like, own, Colour: colour), now);
+            materials.Save($"colourant/{id}", 0, new(MaterialKind.Colourant, name, like, own, Colour: colour, LeftPercent: leftPercent), now);
         }
 
-        Own("fen-gold", "fen gold", "mica", "#c9a23b", (MaterialProperties.ScoopG, 0.12));
-        Own("reed-green", "reed green", "mica", "#5f7d45", (MaterialProperties.ScoopG, 0.12));
-        Own("heather-pearl", "heather pearl", "mica", "#8d7aa3", (MaterialProperties.ScoopG, 0.11));
-        Own("mist", "mist", "interference", "#b9cbd2");
-        Own("chalk", "chalk white", "paste", "#f5f1e6");
-        Own("soot", "soot black", "paste", "#24231f");
-        Own("clay", "red clay", "paste", "#8f4322");
-        Own("copper", "old copper", "metallic-paste", "#b5713f");
-        Own("amber-ink", "amber ink", "dye", "#b5651d");
-        Own("mere-ink", "mere ink", "dye", "#2f6672", (MaterialProperties.DropMl, 0.04));
-        Own("ochre", "ochre", "acrylic", "#c08a3a");
-        Own("frost", "frost flakes", "glitter", "#dfe4e2");
+        Own("fen-gold", "fen gold", "mica", "#c9a23b", 70, (MaterialProperties.ScoopG, 0.12));
+        Own("reed-green", "reed green", "mica", "#5f7d45", 45, (MaterialProperties.ScoopG, 0.12));
+        Own("heather-pearl", "heather pearl", "mica", "#8d7aa3", 85, (MaterialProperties.ScoopG, 0.11));
+        Own("mist", "mist", "interference", "#b9cbd2", 30);
+        Own("chalk", "chalk white", "paste", "#f5f1e6", 60);
+        Own("soot", "soot black", "paste", "#24231f", 90);
+        Own("clay", "red clay", "paste", "#8f4322", 40);
+        Own("copper", "old copper", "metallic-paste", "#b5713f", 15);
+        Own("amber-ink", "amber ink", "dye", "#b5651d", 55);
+        Own("mere-ink", "mere ink", "dye", "#2f6672", 80, (MaterialProperties.DropMl, 0.04));
+        Own("ochre", "ochre", "acrylic", "#c08a3a", 35);
+        Own("frost", "frost flakes", "glitter", "#dfe4e2", 65);
+        var casting = Catalogue.Typical.Resin("casting")!;
+        materials.Save("resin/casting", 0, new(MaterialKind.Resin, casting.Name, casting.Id, ImmutableSortedDictionary<string, double>.Empty, LeftPercent: 40), now);
     }
 
     private void Seed()

@@ -3973,6 +3973,8 @@ export interface components {
             version: number;
             note: string;
             colour: null | string;
+            /** Format: double */
+            leftPercent: null | number;
             properties: components["schemas"]["PropertyView"][];
             looks: null | components["schemas"]["StoneLook"];
         };
@@ -4428,6 +4430,11 @@ export interface components {
             putAway: boolean;
             /** @description Of a colourant, its colour at full cover, as `#rrggbb`; null where it is not known. */
             colour?: null | string;
+            /**
+             * Format: double
+             * @description How full its bottle or jar is, by eye, %; of a resin that of its pair. Null where nobody has looked. Nothing is worked out from it.
+             */
+            leftPercent?: null | number;
         };
         /** @enum {unknown} */
         PaintDetail: "draft" | "full";

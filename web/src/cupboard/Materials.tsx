@@ -42,6 +42,7 @@ const ownOf = (m: MaterialView): OwnMaterial => ({
   note: m.note,
   putAway: m.putAway,
   colour: m.colour,
+  leftPercent: m.leftPercent,
 });
 
 /** Every material with its typical values; those of the maker's data sheet go over them and count at once. */
@@ -77,7 +78,7 @@ function MaterialShelf({ of: [label, kinds, hint] }: { of: (typeof shelves)[numb
           chosen={m === chosen}
           onTake={() => kept.take(m.id)}
           name={m.name}
-          says={stateOf(m)}
+          says={[stateOf(m), leftOf(m)].filter(Boolean).join(', ')}
           className={m.putAway ? 'away' : ''}
         >
           <Thing of={m} />
@@ -91,6 +92,7 @@ function MaterialShelf({ of: [label, kinds, hint] }: { of: (typeof shelves)[numb
               ...ownOf(model),
               name: `My ${model.name.toLowerCase()}`.slice(0, 120),
               putAway: false,
+              leftPercent: null,
               colour: kind === 'colourant' && model.like !== 'lacing' ? (model.colour ?? '#7a6a8f') : null,
             })
           }
@@ -113,6 +115,12 @@ function stateOf(m: MaterialView): string {
       ? 'all yours'
       : `${own} of ${m.properties.length} yours`;
 }
+
+/** What stands in bottles and jars is used up. */
+const vessels: readonly MaterialKind[] = ['resin', 'rubber', 'colourant', 'stone'];
+
+const leftOf = ({ leftPercent }: MaterialView) =>
+  leftPercent === null ? '' : leftPercent === 0 ? 'empty' : `${leftPercent} % full`;
 
 interface DataSheetProps {
   material: MaterialView;
@@ -164,6 +172,21 @@ function DataSheet({ material, refused, save }: DataSheetProps) {
               onChange={(basis) => save({ basis })}
             />
             {!material.ownBasis && <em className="typical"> typical, not the maker’s</em>}
+          </span>
+        )}
+        {vessels.includes(material.kind) && (
+          <span>
+            {material.kind === 'resin' ? 'its bottles about ' : 'about '}
+            <NumberField
+              label={`How full ${material.name} is`}
+              quiet
+              unit="%"
+              empty="?"
+              value={material.leftPercent}
+              error={say('leftPercent')}
+              onChange={(leftPercent) => save({ leftPercent })}
+            />
+            {' full'}
           </span>
         )}
         {material.own && (

@@ -1,5 +1,6 @@
 using FluentValidation;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Units;
 using P = MossLantern.Core.Materials.MaterialProperties;
 
 namespace MossLantern.Core.Documents;
@@ -26,6 +27,9 @@ public sealed class OwnMaterialValidator : AbstractValidator<OwnMaterial>
             .WithMessage("Only what is mixed from two parts has a ratio, and only colourants have loads.");
         RuleFor(m => m.Colour!).IsColour("The colourant's colour").When(m => m.Colour is not null);
         RuleFor(m => m.Colour).Null().WithMessage("Only colourants of your own have a colour.").When(m => m.Kind != MaterialKind.Colourant);
+        RuleFor(m => m.LeftPercent).In(Accepted.FullPercent);
+        RuleFor(m => m.LeftPercent).Null().WithMessage("Only what stands in bottles and jars has a level: resin, rubber, colourants and stones.")
+            .When(m => m.Kind is not (MaterialKind.Resin or MaterialKind.Rubber or MaterialKind.Colourant or MaterialKind.Stone));
         RuleFor(m => m).Custom((material, context) =>
         {
             if (Catalogue.Typical.Find(material.Kind, material.Like) is not { } like)
