@@ -27,8 +27,23 @@ public static class WorkshopJson
     /// <summary>Applies the rules for what comes from elsewhere to options that something else owns.</summary>
     /// <param name="options">The options.</param>
     /// <param name="described">Whether only the shape is described with them.</param>
-    public static void Apply(JsonSerializerOptions options, bool described = false) =>
-        Apply(options, described ? [] : [new SoundText()]);
+    public static void Apply(JsonSerializerOptions options, bool described = false)
+    {
+        ArgumentNullException.ThrowIfNull(options);
+        if (described)
+        {
+            Apply(options, []);
+            return;
+        }
+
+        // Options that are alike to the instance share what was found out of the types, which takes a second.
+        Rules(options);
+        options.TypeInfoResolver = FromOutside.TypeInfoResolver;
+        foreach (var converter in FromOutside.Converters)
+        {
+            options.Converters.Add(converter);
+        }
+    }
 
     private static void Apply(JsonSerializerOptions options, JsonConverter[] values)
     {
@@ -38,6 +53,15 @@ public static class WorkshopJson
             options.Converters.Add(converter);
         }
 
+        Rules(options);
+        options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower, allowIntegerValues: false));
+        options.Converters.Add(new RegionIdText());
+        options.ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
+        options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(RefuseEmptyEntries).WithAddedModifier(Kinds.Name).WithAddedModifier(LeaveOut);
+    }
+
+    private static void Rules(JsonSerializerOptions options)
+    {
         options.PropertyNamingPolicy = JsonNamingPolicy.CamelCase;
         options.PropertyNameCaseInsensitive = false;
         options.NumberHandling = JsonNumberHandling.Strict;
@@ -46,10 +70,6 @@ public static class WorkshopJson
         options.RespectRequiredConstructorParameters = true;
         options.AllowOutOfOrderMetadataProperties = true;
         options.MaxDepth = MaxDepth;
-        options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower, allowIntegerValues: false));
-        options.Converters.Add(new RegionIdText());
-        options.ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
-        options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(RefuseEmptyEntries).WithAddedModifier(Kinds.Name).WithAddedModifier(LeaveOut);
     }
 
     /// <summary>What a command may have none of need not be sent.</summary>

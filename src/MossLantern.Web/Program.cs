@@ -25,7 +25,8 @@ builder.WebHost.ConfigureKestrel(kestrel =>
     kestrel.AddServerHeader = false;
     kestrel.Limits.MaxRequestBodySize = 2 * 1024 * 1024;
 });
-builder.Services.Configure<JsonOptions>(json => WorkshopJson.Apply(json.SerializerOptions, described: generatingDocument));
+// After all others, so that no other is laid over it.
+builder.Services.PostConfigure<JsonOptions>(json => WorkshopJson.Apply(json.SerializerOptions, described: generatingDocument));
 builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
 builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<ProblemHandler>();
