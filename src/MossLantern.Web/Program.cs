@@ -82,6 +82,10 @@ app.UseStatusCodePages();
 app.UseResponseCompression();
 app.UseDefaultFiles();
 app.UseStaticFiles(StaticAssets.Options);
+
+// The page and its files come before the endpoints: these take more than a second to be made, once, and begin with the start.
+app.UseRouting();
+app.Lifetime.ApplicationStarted.Register(() => Task.Run(() => app.Services.GetRequiredService<EndpointDataSource>().Endpoints));
 app.MapOpenApi();
 app.MapWorkshop();
 app.MapPieces();
