@@ -40,6 +40,8 @@ export function MapStation() {
   const { layer, at, here, view, zone, whole, select, secondLook } = useStation();
   const { edit } = useEdits();
   const inZone = zone !== null;
+  // What comes after how bands follow the edge.
+  const then = inZone ? '' : ';';
   const banded = !layer.layout || layer.layout.kind === 'petals' || layer.layout.kind === 'lines';
   // The version that a new layout was based on: for as long as it is the last step, a step back brings back what was before.
   const [laid, setLaid] = useState<{ kind: string; version: number } | null>(null);
@@ -83,17 +85,19 @@ export function MapStation() {
           {!layer.layout && (
             <>
               {'; the bands follow the edge by '}
-              <NumberAt
-                place={`${at.layout}.rimFollow`}
-                label="Bands follow the edge"
-                quiet
-                unit="%"
-                value={layer.rimFollow}
-                per={100}
-              />
+              <span className="with-comma">
+                <NumberAt
+                  place={`${at.layout}.rimFollow`}
+                  label="Bands follow the edge"
+                  quiet
+                  unit="%"
+                  value={layer.rimFollow}
+                  per={100}
+                />
+                {layer.rimFollow > 0 ? ',' : then}
+              </span>{' '}
               {layer.rimFollow > 0 && (
-                <>
-                  {', '}
+                <span className="with-comma">
                   <ChoiceAt
                     place={`${at.layout}.rimWay`}
                     label="How bands follow the edge"
@@ -101,13 +105,14 @@ export function MapStation() {
                     value={layer.rimWay ?? 'proportional'}
                     choices={rimWays}
                   />
-                </>
+                  {then}
+                </span>
               )}
             </>
           )}
           {!inZone && (
             <>
-              {'; neighbouring colours '}
+              {layer.layout ? '; neighbouring colours ' : ' neighbouring colours '}
               <ChoiceAt
                 place={`${at.layer}.contrast`}
                 label="Neighbouring colours"

@@ -9,7 +9,7 @@ import { NumberField } from '../../../parts/NumberField';
 import { useMaterials } from '../../materials';
 import { usePots } from '../../../parts/pots';
 import { useStation } from '../../station';
-import { byOf, colourantsOf, pick, picked, unitNames } from './colourants';
+import { byOf, colourantsOf, pick, picked, unitNames, withNow } from './colourants';
 import type { DoseUnit } from './colourants';
 
 type CupDose = Schemas['CupDose'];
@@ -104,9 +104,9 @@ function OneDose({ cup, at, told, plan, unit, setUnit }: OneProps) {
     tips: told?.tips,
     'by-eye': null,
   }[unit];
-  const offered = colourantsOf(materials);
   const now = pick(dose.colourant, dose.colourantId ?? null);
   const name = told?.name ?? now;
+  const offered = withNow(colourantsOf(materials), now, name);
   const several = cup.doses.length > 1;
   const pot = usePots().find((p) => p.id === dose.potId)?.pot.name;
   return (

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { Recipe } from '../../../api/client';
-import { coloursAtHand, pick, picked } from './colourants';
+import { coloursAtHand, pick, picked, withNow } from './colourants';
 
 const recipe = (id: string, doses: Partial<Recipe['doses'][number]>[], of: Recipe['of'] = null): Recipe => ({
   id,
@@ -41,4 +41,11 @@ it('has each colourant of the cups at hand once, but no lacing and nothing of cu
   ]);
   const many = Array.from({ length: 60 }, (_, i) => recipe(`r${i}`, [{ colour: `#${String(100000 + i)}` }]));
   expect(coloursAtHand(many, named)).toHaveLength(40);
+});
+
+it('offers what a cup is tinted with now although it is put away or the list is not there yet', () => {
+  const offered = [['paste', 'opaque paste'] as const];
+  expect(withNow(offered, 'paste', 'chalk')).toBe(offered);
+  expect(withNow(offered, 'mica/fen-gold', 'fen gold')[0]).toEqual(['mica/fen-gold', 'fen gold']);
+  expect(withNow([], 'dye', 'dye')).toEqual([['dye', 'dye']]);
 });

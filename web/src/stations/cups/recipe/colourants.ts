@@ -30,6 +30,10 @@ export const colourantsOf = (
   ...(materials?.colourants.map((c) => [c.class as string, c.name] as const) ?? []),
 ];
 
+/** The same with what a cup is tinted with now: that may be put away, or what is offered not be there yet. */
+export const withNow = (offered: (readonly [string, string])[], now: string, name: string) =>
+  offered.some(([id]) => id === now) ? offered : [[now, name] as const, ...offered];
+
 export const byOf = (to: 'percent' | 'volume') =>
   to === 'volume' ? ('volume' as const) : ('weight' as const);
 
