@@ -55,7 +55,7 @@ public sealed class WeighTests(SharedWorkshop shared) : WorkshopCase(shared)
         Steer(own, 300, "stalls");
         page.WaitForText("The scale has said nothing new for 2 seconds.");
         Steer(own, 300, "dead");
-        page.WaitForText("No scale answers: type what it shows.");
+        page.WaitForText("No scale is answering: type what it shows.");
         page.Write("The scale shows", "0.13");
         page.Click("button", "Next: opaque paste");
         page.WaitForText("into the cup of petal");

@@ -15,7 +15,7 @@ const steps = (n: number) => (n === 1 ? '1 step' : `${n} steps`);
 export function AboutPage() {
   const { data: workshop } = useWorkshop();
   const setting = useMutation(setWorkshop);
-  const failed = said(setting.error, 'That could not be kept.');
+  const failed = said(setting.error, 'That could not be saved.');
   return (
     <main id="main" className="about">
       <h1>About Moss Lantern</h1>

@@ -312,7 +312,7 @@ export const takeWeightBack = (id: string, sitting: string) =>
 export const tareScale = mutationOptions({
   mutationFn: async () => {
     const { response } = await api.POST('/api/live/scale/tare');
-    if (!response.ok) throw new Refused(response.status, 'The scale could not be set to nothing.', {});
+    if (!response.ok) throw new Refused(response.status, 'The scale could not be set to zero.', {});
   },
 });
 

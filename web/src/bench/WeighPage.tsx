@@ -146,7 +146,7 @@ function Weighing({ id, sitting, view }: { id: string; sitting: string; view: Sc
               <p className="weigh-scale" role="status">
                 {hand
                   ? live !== null && !scale
-                    ? 'No scale answers: type what it shows.'
+                    ? 'No scale is answering: type what it shows.'
                     : 'Typed by hand.'
                   : silent
                     ? 'The scale has said nothing new for 2 seconds. Type what it shows, or look at its cable.'

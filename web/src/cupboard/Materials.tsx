@@ -18,10 +18,10 @@ const shelves: readonly (readonly [label: string, kinds: readonly MaterialKind[]
   [
     'Resins and rubber',
     ['resin', 'rubber'],
-    'All is typical, not your maker’s, until you enter the data sheet.',
+    'Typical values, not your maker’s, until you enter the data sheet.',
   ],
   ['Colourants', ['colourant'], 'By class, and your own by name.'],
-  ['Stones', ['stone'], 'As they look dry; in resin some look otherwise.'],
+  ['Stones', ['stone'], 'As they look dry; some look different in resin.'],
   [
     'Barriers, pens and leaf',
     ['barrier', 'pen', 'leaf'],

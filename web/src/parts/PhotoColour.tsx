@@ -51,9 +51,7 @@ export function PhotoColour({ label, onPick }: Props) {
       <FileButton accept="image/png,image/jpeg" onFile={(file) => void open(file)}>
         {label}
       </FileButton>
-      {wrong && (
-        <span className="field-error">This is no picture that can be opened: take a JPEG or PNG.</span>
-      )}
+      {wrong && <span className="field-error">This picture cannot be opened: choose a JPEG or PNG.</span>}
       <div className="photo" hidden={!size}>
         <canvas
           ref={canvas}

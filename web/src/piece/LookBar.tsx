@@ -62,7 +62,7 @@ export function LookBar({ look, tilt, laced, hidden, onLook }: Props) {
         </>
       )}
       {tilt && (
-        <label className="tilt" title="What shimmers looks otherwise from the side">
+        <label className="tilt" title="What shimmers looks different from the side">
           <span>{tilt.deg === 0 ? 'from straight above' : <>tilted {tilt.deg}°</>}</span>
           <input
             type="range"

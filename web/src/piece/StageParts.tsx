@@ -20,7 +20,7 @@ export function TrialBar({ trial: { label, left, take, leave } }: { trial: Trial
       <p>
         <b>How it would look.</b> {label}.{' '}
         {left === 0
-          ? 'Nothing else would want a look.'
+          ? 'Nothing else would need a look.'
           : `${left} more ${left === 1 ? 'finding' : 'findings'} would be left.`}
       </p>
       <button type="button" className="btn btn-primary" onClick={take}>

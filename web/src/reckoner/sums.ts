@@ -235,7 +235,7 @@ export const sums: Sum[] = [
       out('totalPercent', 'Load in all', '%', 'load', { decimals: 2 }),
       {
         told: (a) =>
-          a['over'] ? 'Too much in all: weak, sticky, streaked.' : 'In all within what resin takes.',
+          a['over'] ? 'Too much in all: weak, sticky, streaked.' : 'In all within what the resin takes.',
       },
       out('loads[].percent', 'Load', '%', 'load', { decimals: 2 }),
       out('loads[].limitPercent', 'Limit', '%', 'load', { decimals: 2 }),
@@ -377,8 +377,8 @@ export const sums: Sum[] = [
       {
         told: (a) =>
           a['mayJoin']
-            ? 'It may: the batch still runs.'
-            : 'Leave it: the batch does not run any more and would not mix in.',
+            ? 'It may: the batch still flows.'
+            : 'Leave it: the batch no longer flows and would not mix in.',
       },
       out('inHandMinutes', 'Works for', 'min more', 'journey', { decimals: 0 }),
       out('workingMinutes', 'Workable until', 'min', 'journey', { decimals: 1 }),

@@ -56,7 +56,7 @@ export function Pools({ layout }: { layout: Of<'pools'> }) {
       </ul>
       <h3>Walls</h3>
       {layout.strokes.length === 0 ? (
-        <p className="hint">None yet: draw one on the map, or let one be put across.</p>
+        <p className="hint">None yet: draw one on the map, or put one straight across.</p>
       ) : (
         <ul className="row-buttons walls">
           {layout.strokes.map((s, i) => (
