@@ -94,6 +94,7 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForPainting();
         var round = page.Script<double>("return ['.head', '.ribbon', '.cup-row'].reduce((sum, s) => sum + document.querySelector(s).getBoundingClientRect().height, 0) + 0.001");
         Assert.True(round <= height / 5.0, $"{round:0} of {height}");
+        Assert.Equal(0, page.Script<long>("return [...document.querySelectorAll('.head *')].filter(e => e.getBoundingClientRect().right > innerWidth).length"));
         Assert.True(page.Script<bool>("return [...document.querySelectorAll('.ribbon .span')].every(s => s.getBoundingClientRect().height >= 28)"));
     }
 
