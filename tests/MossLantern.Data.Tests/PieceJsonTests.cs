@@ -1,3 +1,4 @@
+using System.Text.Json;
 using System.Text.Json.Nodes;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Edits;
@@ -102,5 +103,22 @@ public class PieceJsonTests
         Assert.Contains(part, text, StringComparison.Ordinal);
         var refusal = Assert.Throws<PieceFormatException>(() => PieceJson.Read(text.Replace(part, damaged, StringComparison.Ordinal)));
         Assert.Contains(place, refusal.Message, StringComparison.Ordinal);
+    }
+
+    /// <summary>Each host has options of its own; what a type is made of takes long to find out and is found out once.</summary>
+    [Fact]
+    public void Options_that_are_alike_share_what_was_found_out_of_the_types()
+    {
+        JsonSerializerOptions Like()
+        {
+            var options = new JsonSerializerOptions(JsonSerializerDefaults.Web);
+            WorkshopJson.Apply(options);
+            options.MakeReadOnly();
+            return options;
+        }
+
+        var one = Like().GetTypeInfo(typeof(Piece));
+        Assert.Same(one, Like().GetTypeInfo(typeof(Piece)));
+        Assert.NotSame(one, WorkshopJson.Options.GetTypeInfo(typeof(Piece)));
     }
 }

@@ -73,6 +73,7 @@ public sealed class MaterialApiTests : IDisposable
         {
             var answer = await Put(id, 0, Full(50, kind, id));
             Assert.Equal(kind is "stone" or "rubber" or "colourant" ? HttpStatusCode.OK : HttpStatusCode.BadRequest, answer.StatusCode);
+            Assert.Equal(answer.StatusCode == HttpStatusCode.OK, (bool)(await host.List("/api/cupboard/materials")).Single(m => ((string)m!["kind"]!, (string)m["id"]!) == (kind, id))!["inVessel"]!);
         }
     }
 

@@ -101,4 +101,9 @@ public sealed record Material(
 /// <param name="LeftPercent">How full its bottle or jar is, by eye, %; of a resin that of its pair. Null where nobody has looked. Nothing is worked out from it.</param>
 public sealed record OwnMaterial(
     MaterialKind Kind, string Name, string Like, ImmutableSortedDictionary<string, double> Values, RatioBasis? Basis = null, string Note = "", bool PutAway = false, string? Colour = null,
-    double? LeftPercent = null);
+    double? LeftPercent = null)
+{
+    /// <summary>Whether a kind of material stands in bottles or jars, which can be more or less full.</summary>
+    /// <param name="kind">The kind.</param>
+    public static bool StandsInVessels(MaterialKind kind) => kind is MaterialKind.Resin or MaterialKind.Rubber or MaterialKind.Colourant or MaterialKind.Stone;
+}

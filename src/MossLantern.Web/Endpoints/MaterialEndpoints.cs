@@ -20,7 +20,7 @@ public sealed record PropertyView(string Id, string Label, string Group, string?
 /// <summary>A material of the cupboard: as it is typically, with the person's own values in place. The version is of what the person entered; 0 for nothing yet.</summary>
 public sealed record MaterialView(
     string Id, MaterialKind Kind, string Name, string Like, string Says, RatioBasis? Basis, bool OwnBasis, bool Own, bool PutAway, int Version, string Note,
-    string? Colour, double? LeftPercent, ImmutableArray<PropertyView> Properties, StoneLook? Looks);
+    string? Colour, bool InVessel, double? LeftPercent, ImmutableArray<PropertyView> Properties, StoneLook? Looks);
 
 /// <summary>How a stone looks dry, and in clear resin, as <c>#rrggbb</c>, and what the resin does to it.</summary>
 public sealed record StoneLook(string Dry, string InResin, Wetting Does);
@@ -68,7 +68,7 @@ internal static class MaterialEndpoints
                 var own = entered.GetValueOrDefault(KeyOf(m.Kind, m.Id));
                 var typical = Catalogue.Typical.Find(m.Kind, m.Like ?? m.Id)!;
                 return new MaterialView(
-                    m.Id, m.Kind, m.Name, typical.Id, m.Says, m.Basis, own?.Thing.Basis is not null, m.Like is not null, m.PutAway, own?.Version ?? 0, own?.Thing.Note ?? "", m.Colour, own?.Thing.LeftPercent,
+                    m.Id, m.Kind, m.Name, typical.Id, m.Says, m.Basis, own?.Thing.Basis is not null, m.Like is not null, m.PutAway, own?.Version ?? 0, own?.Thing.Note ?? "", m.Colour, OwnMaterial.StandsInVessels(m.Kind), own?.Thing.LeftPercent,
                     [
                         .. MaterialProperties.Of(m.Kind).Where(p => p.IsOf(typical))
                             .Select(p => new PropertyView(p.Id, p.Label, p.Group, m.Values.ContainsKey(p.Until ?? "") ? p.Span : null, m.Values.ContainsKey(p.Until ?? "") ? p.Until : null, p.Unit, m.Find(p.Id), typical.Find(p.Id), m.OriginOf(p.Id), p.Range)),

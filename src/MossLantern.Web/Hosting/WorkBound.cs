@@ -1,8 +1,8 @@
 namespace MossLantern.Web.Hosting;
 
 /// <summary>
-/// Bounds a piece of work by what the processor spent on it, not by the clock: where other programs take the machine, an hour's
-/// painting must not be refused for their sake. What only waits ends too, later.
+/// Bounds a piece of work by what the processor spent on it, not by the clock: what can be made is
+/// not refused because other programs have the machine. What only waits ends too, later.
 /// </summary>
 internal sealed class WorkBound : IDisposable
 {

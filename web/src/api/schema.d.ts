@@ -3973,6 +3973,7 @@ export interface components {
             version: number;
             note: string;
             colour: null | string;
+            inVessel: boolean;
             /** Format: double */
             leftPercent: null | number;
             properties: components["schemas"]["PropertyView"][];

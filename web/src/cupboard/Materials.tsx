@@ -116,9 +116,6 @@ function stateOf(m: MaterialView): string {
       : `${own} of ${m.properties.length} yours`;
 }
 
-/** What stands in bottles and jars is used up. */
-const vessels: readonly MaterialKind[] = ['resin', 'rubber', 'colourant', 'stone'];
-
 const leftOf = ({ leftPercent }: MaterialView) =>
   leftPercent === null ? '' : leftPercent === 0 ? 'empty' : `${leftPercent} % full`;
 
@@ -174,7 +171,7 @@ function DataSheet({ material, refused, save }: DataSheetProps) {
             {!material.ownBasis && <em className="typical"> typical, not the maker’s</em>}
           </span>
         )}
-        {vessels.includes(material.kind) && (
+        {material.inVessel && (
           <span>
             {material.kind === 'resin' ? 'its bottles about ' : 'about '}
             <NumberField

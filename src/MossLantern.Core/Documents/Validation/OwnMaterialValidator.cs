@@ -29,7 +29,7 @@ public sealed class OwnMaterialValidator : AbstractValidator<OwnMaterial>
         RuleFor(m => m.Colour).Null().WithMessage("Only colourants of your own have a colour.").When(m => m.Kind != MaterialKind.Colourant);
         RuleFor(m => m.LeftPercent).In(Accepted.FullPercent);
         RuleFor(m => m.LeftPercent).Null().WithMessage("Only what stands in bottles and jars has a level: resin, rubber, colourants and stones.")
-            .When(m => m.Kind is not (MaterialKind.Resin or MaterialKind.Rubber or MaterialKind.Colourant or MaterialKind.Stone));
+            .When(m => !OwnMaterial.StandsInVessels(m.Kind));
         RuleFor(m => m).Custom((material, context) =>
         {
             if (Catalogue.Typical.Find(material.Kind, material.Like) is not { } like)

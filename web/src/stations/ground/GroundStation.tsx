@@ -9,6 +9,7 @@ import { useStation } from '../station';
 import { GroundSentence } from './GroundSentence';
 import { Prepare } from './Prepare';
 import { Stand } from './Stand';
+import { howLevel } from './howLevel';
 import './ground.scss';
 
 export function GroundStation() {
@@ -56,8 +57,7 @@ function StandsHow() {
         <>
           <HowNumber of={worst.drift} label="Drift" className="bench" decimals={2} />
           <span className="beside">
-            from side to side:{' '}
-            {worst.tooCoarse ? 'read too coarsely to tell' : worst.level ? 'level enough' : 'too much'}
+            from side to side: {howLevel(worst)}
             {read.length < panels.length && `, ${panels.length - read.length} not read`}
           </span>
         </>

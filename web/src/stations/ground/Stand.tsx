@@ -7,6 +7,7 @@ import { Figure } from '../../parts/Figure';
 import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
 import { LevelLive } from './LevelLive';
+import { howLevel } from './howLevel';
 import './ground.scss';
 import './Stand.scss';
 
@@ -133,13 +134,9 @@ export function Stand({ ground, plan }: Props) {
           decimals={2}
           unknown="not known"
         >
-          {standing.tooCoarse
-            ? 'read too coarsely to tell'
-            : standing.level
-              ? level.waterChecked && level.stepDeg
-                ? 'level by water'
-                : 'level enough'
-              : 'too much'}
+          {!standing.tooCoarse && standing.level && level.waterChecked && level.stepDeg
+            ? 'level by water'
+            : howLevel(standing)}
         </Figure>
         <Figure term="Tilt it can take" of={standing.needed} decimals={3} />
         {ground.base?.kind !== 'casting' && (
