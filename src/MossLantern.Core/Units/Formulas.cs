@@ -499,7 +499,7 @@ public static class Formulas
         new(Tape, "Edge tape", "mask run: the narrowest that covers the side; dam = open depth + 3 mm, its run the narrowest that is 10 mm wider; each perimeter + 25 mm a corner + 20 mm", "walls.md#edge-tape"),
         new(DamHeight, "Dam", "depth of all layers + above it", "walls.md#edge-tape"),
         new(Drying, "Drying", "time by its label, or typical; with every coat of it; the label of the product decides", "grounds.md#preparation"),
-        new(Wedge, "Wedge", "width × tan(|tilt across|) + height × tan(|tilt along|); over the box of the piece; the reckoner takes that of the supports", "walls.md#level"),
+        new(Wedge, "Wedge", "width × tan(|tilt across|) + height × tan(|tilt along|); over the width and height of the whole piece; the Reckoner takes those of its supports", "walls.md#level"),
         new(CornerDepth, "Deeper there", "(width ÷ 2 − from the left) × tan(tilt across) + (height ÷ 2 − from the top) × tan(tilt along); less than nothing where the film is thinner", "walls.md#level"),
         new(Shim, "Shim", "highest support − from the left × tan(tilt across) − from the top × tan(tilt along)", "walls.md#level"),
         new(StoneBed, "Bed of stones", "bulk = area × depth × cover; mass = bulk × bulk density; solid = mass ÷ solid density; voids = bulk × (1 − solids share)", "stones.md#beds"),

@@ -34,6 +34,13 @@ describe('numbers', () => {
     expect(quantity(113.7, 'ml')).toBe('114 ml');
     expect(quantity(3.4, 'ml')).toBe('3.4 ml');
     expect(quantity(0.87, '×')).toBe('0.87 ×');
+    expect([0.0042, -0.002, 0, 1.25, 45].map((v) => quantity(v, '°'))).toEqual([
+      '0.004 °',
+      '−0.002 °',
+      '0 °',
+      '1.25 °',
+      '45 °',
+    ]);
   });
 });
 

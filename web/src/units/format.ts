@@ -14,6 +14,8 @@ export function decimalsOf(value: number, unit: string): number {
   if (unit === 'ml') return Math.abs(value) < 10 ? 1 : 0;
   if (unit === 'mm') return Math.abs(value) < 100 && !Number.isInteger(value) ? 1 : 0;
   if (unit === 'h' || unit === '×') return 2;
+  // Levels are read to thousandths of a degree; large angles are not.
+  if (unit === '°' && Math.abs(value) < 1 && value !== 0) return 3;
   if (unit === '%' || unit === '°C') return Number.isInteger(value) ? 0 : 1;
   return Number.isInteger(value) ? 0 : 2;
 }
