@@ -88,13 +88,19 @@ public sealed class PieceStore(WorkshopDatabase database)
 
     /// <summary>The pieces on the shelf by their rows alone, oldest piece first.</summary>
     public ImmutableArray<PieceHead> Heads() => database.Read<ImmutableArray<PieceHead>>(connection =>
-    [
-        .. connection.Query<HeadRow>(
-            """
-            select id as Id, name as Name, version as Version, logged as Logged, saved_at as SavedAt, width_mm as WidthMm, height_mm as HeightMm
-            from piece where taken_off_at is null order by created_at, id
-            """).Select(r => new PieceHead(r.Id, r.Name, (int)r.Version, (int)r.Logged, Times.Read(r.SavedAt), r.WidthMm, r.HeightMm)),
-    ]);
+        [.. connection.Query<HeadRow>($"{HeadOf} order by created_at, id").Select(Head)]);
+
+    /// <summary>A piece on the shelf by its row alone, or null.</summary>
+    public PieceHead? Head(string id) => database.Read(connection =>
+        connection.QuerySingleOrDefault<HeadRow>($"{HeadOf} and id = @id", new { id }) is { } row ? Head(row) : null);
+
+    private const string HeadOf =
+        """
+        select id as Id, name as Name, version as Version, logged as Logged, saved_at as SavedAt, width_mm as WidthMm, height_mm as HeightMm
+        from piece where taken_off_at is null
+        """;
+
+    private static PieceHead Head(HeadRow row) => new(row.Id, row.Name, (int)row.Version, (int)row.Logged, Times.Read(row.SavedAt), row.WidthMm, row.HeightMm);
 
     /// <summary>Whether there has never been a piece; one that is kept aside counts.</summary>
     public bool IsEmpty => database.Read(connection => connection.ExecuteScalar<long>("select count(*) from piece") == 0);

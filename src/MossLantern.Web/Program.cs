@@ -32,8 +32,6 @@ builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<ProblemHandler>();
 builder.Services.AddOpenApi("v1", OpenApiShape.Configure);
 
-// Answers of the interface stay on this machine: packing them would only cost time while dragging.
-builder.Services.AddResponseCompression(compression => compression.MimeTypes = ["text/html", "text/css", "text/javascript", "image/svg+xml"]);
 builder.Services.AddSingleton<KnownOutlines>();
 builder.Services.AddSingleton<WorkshopCupboard>();
 builder.Services.AddSingleton<LayerMapper>();
@@ -67,6 +65,8 @@ builder.Services.AddSingleton<Overview>();
 builder.Services.AddSingleton<KeptPictures>();
 builder.Services.AddSingleton<Workbench>();
 builder.Services.AddSingleton<DemoWorkshop>();
+builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddSingleton<Lull>();
 builder.Services.AddHostedService<WarmUp>();
 builder.Services.AddHostedService<Renewal>();
 builder.Services.AddSingleton(services => StartOptions.From(services.GetRequiredService<IConfiguration>()));
@@ -75,17 +75,17 @@ builder.Services.AddSingleton(services => FolderLock.Take(
     services.GetRequiredService<WorkshopFolder>().Path, services.GetRequiredService<IConfiguration>()["urls"] is { Length: > 0 } at ? $"serving {at}" : ""));
 
 var app = builder.Build();
+app.UseMiddleware<Lull.Watch>();
 app.UseExceptionHandler();
 app.UseMiddleware<HouseGuard>();
 app.UseMiddleware<EffortLimit>();
 app.UseStatusCodePages();
-app.UseResponseCompression();
 app.UseDefaultFiles();
 app.UseStaticFiles(StaticAssets.Options);
 
-// The page and its files come before the endpoints: these take more than a second to be made, once, and begin with the start.
+// The page comes first, then what the shelf asks for, then everything else: that takes longest to be made and waits for a lull.
+app.MapWhen(context => ShelfEndpoints.IsAsked(context.Request), shelf => shelf.UseRouting().UseEndpoints(routes => routes.MapShelf()));
 app.UseRouting();
-app.Lifetime.ApplicationStarted.Register(() => Task.Run(() => app.Services.GetRequiredService<EndpointDataSource>().Endpoints));
 app.MapOpenApi();
 app.MapWorkshop();
 app.MapPieces();
@@ -132,9 +132,14 @@ if (!generatingDocument)
             app.Services.GetRequiredService<DemoWorkshop>().SeedWhenEmpty();
         }
 
-        app.Services.GetRequiredService<PieceStore>().Forget(now - Workbench.KeptAside);
+        app.Services.GetRequiredService<PieceStore>().Forget(now - Overview.KeptAside);
 
         app.Logger.LogInformation("The workshop is kept in {Path}", database.Path);
+        if (asked.WarmUp)
+        {
+            // Beside the rest of the start: once looked at, the shelf is there as soon as it is asked for.
+            _ = Task.Run(() => ShelfEndpoints.LookOver(app.Services));
+        }
     }
     catch (WorkshopFileException e)
     {

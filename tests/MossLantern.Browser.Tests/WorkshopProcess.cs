@@ -78,7 +78,7 @@ internal sealed class WorkshopProcess : IDisposable
         start.Environment["DOTNET_TieredPGO"] = "0";
         foreach (var argument in (string[])
             [
-                Path.Combine(folder, "bin", "Release", "net10.0", "MossLantern.Web.dll"),
+                Path.Combine(Built(folder), "MossLantern.Web.dll"),
                 "--urls", Address.ToString(), "--data", Folder, "--demo", demo ? "true" : "false", "--warm-up", "false",
             ])
         {
@@ -86,6 +86,15 @@ internal sealed class WorkshopProcess : IDisposable
         }
 
         return start;
+    }
+
+    /// <summary>The program as it is served, compiled ahead, unless it has been built since.</summary>
+    private static string Built(string folder)
+    {
+        var (built, ahead) = (Path.Combine(folder, "bin", "Release", "net10.0"), Path.Combine(folder, "bin", "Release", "ahead"));
+        return Directory.Exists(ahead) && Newest(ahead) >= Newest(built) ? ahead : built;
+
+        static DateTime Newest(string of) => Directory.EnumerateFiles(of, "MossLantern.*.dll").Max(File.GetLastWriteTimeUtc);
     }
 
     public void Kill()

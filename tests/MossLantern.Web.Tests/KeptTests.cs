@@ -33,13 +33,16 @@ public sealed class KeptTests
     [Fact]
     public async Task Shelf_and_ribbon_read_no_document_of_a_piece_that_has_not_changed()
     {
+        const string picture = "/api/pieces/sundew-pair/picture.png?width=32";
         string folder, shelf, ribbon;
+        byte[] painted;
         using (var first = new TestHost(demo: true, keep: true))
         {
             folder = first.Folder;
             await AllWritten(first);
             (shelf, ribbon) = ((await first.List("/api/pieces")).ToJsonString(), (await first.Get("/api/ribbon")).ToJsonString());
             Assert.Contains("\"renewing\":false", ribbon, StringComparison.Ordinal);
+            painted = await first.Client.GetByteArrayAsync(picture);
         }
 
         using (var file = File(folder))
@@ -50,6 +53,9 @@ public sealed class KeptTests
         using var second = new TestHost(folder: folder);
         Assert.Equal(shelf, (await second.List("/api/pieces")).ToJsonString());
         Assert.Equal(ribbon, (await second.Get("/api/ribbon")).ToJsonString());
+
+        Assert.Equal(painted, await second.Client.GetByteArrayAsync(picture));
+        Assert.False((await second.Client.GetAsync($"{picture}1")).IsSuccessStatusCode);
 
         // One that has changed is looked at: it cannot be read, and hides no other.
         using (var file = File(folder))

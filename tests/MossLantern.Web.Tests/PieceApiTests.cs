@@ -270,8 +270,22 @@ public sealed class PieceApiTests : IDisposable
     [InlineData("GET", "/api/pieces/nowhere/painting", HttpStatusCode.NotFound)]
     [InlineData("GET", "/api/nothing", HttpStatusCode.NotFound)]
     [InlineData("DELETE", "/api/pieces", HttpStatusCode.MethodNotAllowed)]
+    [InlineData("DELETE", "/api/workshop", HttpStatusCode.MethodNotAllowed)]
+    [InlineData("POST", "/api/ribbon", HttpStatusCode.MethodNotAllowed)]
+    [InlineData("POST", "/api/aside", HttpStatusCode.MethodNotAllowed)]
+    [InlineData("POST", "/api/fields", HttpStatusCode.MethodNotAllowed)]
+    [InlineData("POST", "/api/pieces/nowhere/picture.png", HttpStatusCode.MethodNotAllowed)]
+    [InlineData("GET", "/api/pieces/nowhere/picture.png", HttpStatusCode.NotFound)]
+    [InlineData("GET", "/api/pieces/a/b/picture.png", HttpStatusCode.NotFound)]
     public async Task What_is_not_there_is_a_problem_too(string method, string path, HttpStatusCode status) =>
         await Problem(await host.Client.SendAsync(new(new(method), path)), status);
+
+    [Theory]
+    [InlineData("/api/pieces/")]
+    [InlineData("/API/Ribbon")]
+    [InlineData("/api/Workshop/")]
+    public async Task The_shelf_is_asked_for_in_any_case_as_all_else_is(string path) =>
+        Assert.Equal(HttpStatusCode.OK, (await host.Client.GetAsync(new Uri(path, UriKind.Relative))).StatusCode);
 
     /// <summary>The piece with a heart and two bands.</summary>
     internal static JsonObject WithBands(JsonObject view)

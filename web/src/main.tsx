@@ -7,10 +7,14 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
-import { newQueries } from './api/queries';
+import { asideQuery, newQueries, ribbonQuery, shelfQuery } from './api/queries';
 import { App } from './App';
 
 const queries = newQueries();
+if (location.pathname === '/') {
+  // The shelf is asked for beside the workshop, not after it: it is the first page of most days.
+  for (const query of [shelfQuery, ribbonQuery, asideQuery]) void queries.prefetchQuery<unknown>(query as never);
+}
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

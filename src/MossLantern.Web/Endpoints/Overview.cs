@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Curing;
+using MossLantern.Data;
 using MossLantern.Web.Hosting;
 using NodaTime;
 
@@ -23,10 +24,16 @@ public sealed record RibbonNight(Moment From, Moment To);
 public sealed record RibbonView(
     Moment Now, Moment To, ImmutableArray<RibbonNight> Nights, ImmutableArray<RibbonSpan> Spans, ImmutableArray<PieceRef> Failed, bool Renewing);
 
+/// <summary>A piece that is kept aside, and until when.</summary>
+public sealed record AsideView(string Id, string Name, Moment TakenOff, Moment Until);
+
 /// <summary>All pieces at once, from what is kept of them: none is worked out for it that has not changed.</summary>
-public sealed class Overview(KeptPlans kept, WorkshopTime time, WorkshopSurroundings around)
+public sealed class Overview(PieceStore pieces, KeptPlans kept, WorkshopTime time, WorkshopSurroundings around)
 {
     private const int RibbonHours = 72;
+
+    /// <summary>How long a piece that was taken off the shelf is kept aside.</summary>
+    public static Duration KeptAside { get; } = Duration.FromDays(30);
 
     private const string CannotBeRead = "Its document cannot be read. The other pieces are not touched by it.";
 
@@ -66,6 +73,14 @@ public sealed class Overview(KeptPlans kept, WorkshopTime time, WorkshopSurround
             WorkshopTime.Local(now, zone), WorkshopTime.Local(to, zone), [.. Nights(now, to, zone)], [.. spans],
             [.. all.Where(k => k.Plan?.Problem is not null).OrderBy(k => k.Plan!.Problem == KeptPlans.Unreadable).Select(k => new PieceRef(k.Head.Id, k.Head.Name))],
             all.Any(k => !k.Holds));
+    }
+
+    /// <summary>The pieces that are kept aside. Those whose time is over are forgotten.</summary>
+    public ImmutableArray<AsideView> Aside()
+    {
+        var zone = time.Zone;
+        pieces.Forget(time.Now - KeptAside);
+        return [.. pieces.Aside().Select(p => new AsideView(p.Id, p.Name, WorkshopTime.Local(p.TakenOffAt, zone), WorkshopTime.Local(p.TakenOffAt + KeptAside, zone)))];
     }
 
     private static IEnumerable<RibbonNight> Nights(Instant from, Instant to, DateTimeZone zone)

@@ -91,7 +91,6 @@ internal static class PieceEndpoints
     public static void MapPieces(this IEndpointRouteBuilder app)
     {
         var api = app.MapGroup("/api/pieces");
-        api.MapGet("", (Overview overview) => overview.Shelf());
         api.MapPost("", Created<PieceView> (NewPiece request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
         {
             var planned = workbench.Planned(FirstPiece.Of(request.Name.Trim(), request.Ground, request.Starter));
@@ -114,11 +113,10 @@ internal static class PieceEndpoints
                 ? TypedResults.Ok(workbench.View(stored))
                 : NoPiece());
         api.MapDelete("/{id}", Results<Ok<ImmutableArray<AsideView>>, ProblemHttpResult> (
-            string id, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
-            pieces.TakeOff(id, time.Now) ? TypedResults.Ok(workbench.Aside()) : NoPiece());
-        app.MapGet("/api/aside", (Workbench workbench) => workbench.Aside());
-        app.MapPost("/api/aside/{id}/put-back", Results<Ok<ImmutableArray<AsideView>>, ProblemHttpResult> (string id, Workbench workbench, PieceStore pieces) =>
-            pieces.PutBack(id) ? TypedResults.Ok(workbench.Aside()) : TypedResults.Problem(
+            string id, Overview overview, PieceStore pieces, WorkshopTime time) =>
+            pieces.TakeOff(id, time.Now) ? TypedResults.Ok(overview.Aside()) : NoPiece());
+        app.MapPost("/api/aside/{id}/put-back", Results<Ok<ImmutableArray<AsideView>>, ProblemHttpResult> (string id, Overview overview, PieceStore pieces) =>
+            pieces.PutBack(id) ? TypedResults.Ok(overview.Aside()) : TypedResults.Problem(
                 title: "Not kept aside", detail: "No piece with this id is kept aside; its time may be over.", statusCode: StatusCodes.Status404NotFound));
         api.MapPost("/{id}/rework", Results<Created<PieceView>, ProblemHttpResult> (
             string id, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
@@ -164,44 +162,6 @@ internal static class PieceEndpoints
             return Looked(query, piece, out var look)
                 ?? (Results<Ok<Painting>, ProblemHttpResult>)TypedResults.Ok(workbench.Paint(piece, Layer(piece, layer), PaintDetail.Full, look));
         });
-        api.MapGet("/{id}/picture.png", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (
-            string id, int? width, int? revision, [AsParameters] LookQuery query, HttpContext context, Workbench workbench, PieceStore pieces, KeptPictures kept, WorkshopSurroundings around) =>
-        {
-            var pixels = width ?? DefaultPixels;
-            if (pixels is < LeastPixels or > MostPixels)
-            {
-                return ProblemHandler.Invalid(new() { ["width"] = [$"The picture's width must be from {LeastPixels} to {MostPixels} pixels."] });
-            }
-
-            if (At(pieces, id, revision) is not var (piece, version))
-            {
-                return NoPiece();
-            }
-
-            if (Looked(query, piece, out var look) is { } refused)
-            {
-                return refused;
-            }
-
-            // What would be too large to paint in time is made narrower, not begun.
-            var outline = piece.Ground.Whole;
-            var wideOverHigh = outline.BoxWidthMm / outline.BoxHeightMm;
-            var most = Math.Min(MostPixels * wideOverHigh, Math.Sqrt(MostArea * wideOverHigh));
-            pixels = Math.Clamp((int)most, 1, pixels);
-
-            // The page asks for a picture by its version and the moment of its save, so it may keep it for as long as it wants.
-            context.Response.Headers.CacheControl = context.Request.Query.ContainsKey("version") ? "private, max-age=31536000, immutable" : "no-cache";
-            var key = version is { } now ? new PictureKey(id, now, pixels, look!, KeptPictures.MarkOf(around.Catalogue)) : null;
-            if (kept.Of(key) is not { } png)
-            {
-                using var turn = await PictureTurn.For(pixels, 1 / wideOverHigh, context.RequestAborted);
-                turn.Begin();
-                png = SkiaBrush.Png(workbench.Paint(piece, null, PaintDetail.Full, look), pixels);
-                kept.Keep(key, png);
-            }
-
-            return TypedResults.File(png, "image/png");
-        });
     }
 
     /// <summary>Keeps a new piece that has been worked out, and answers it.</summary>
@@ -211,13 +171,6 @@ internal static class PieceEndpoints
         return TypedResults.Created($"/api/pieces/{stored.Id}", workbench.View(stored, planned.Plan));
     }
 
-    private const int DefaultPixels = 2400;
-    private const int LeastPixels = 16;
-    private const int MostPixels = 6000;
-
-    /// <summary>Most pixels of a picture: two slow cores paint and pack them in well under <see cref="WorkBound.MostWork"/>.</summary>
-    private const double MostArea = 16_000_000;
-
     public static ProblemHttpResult NoPiece() => TypedResults.Problem(
         title: "No such piece", detail: "There is no piece with this id on the shelf.", statusCode: StatusCodes.Status404NotFound);
 
@@ -226,11 +179,11 @@ internal static class PieceEndpoints
         look?.Refused(piece) is { } why ? ProblemHandler.Invalid(new() { ["look"] = [why] }) : null;
 
     /// <summary>The look that is asked for, or why a piece cannot be looked at in that way.</summary>
-    private static ProblemHttpResult? Looked(LookQuery query, Piece piece, out Look? look) =>
+    public static ProblemHttpResult? Looked(LookQuery query, Piece piece, out Look? look) =>
         (look = query.Read(out var wrong)) is null ? ProblemHandler.Invalid(wrong) : Refused(look, piece);
 
     /// <summary>A piece as it is, with its version, or as it was at a revision.</summary>
-    private static (Piece Piece, int? Version)? At(PieceStore pieces, string id, int? revision) =>
+    public static (Piece Piece, int? Version)? At(PieceStore pieces, string id, int? revision) =>
         revision is { } number ? pieces.At(id, number) is { } then ? (then, null) : null
         : pieces.Find(id) is { } now ? (now.Piece, now.Version) : null;
 

@@ -98,9 +98,6 @@ public sealed record PlanChange(GroundPlan? Ground, ImmutableArray<LayerView> La
 public sealed record EditedView(
     int Version, int Revision, Moment SavedAt, bool CanUndo, bool CanRedo, string? Undoes, string? Redoes, bool Finished, Piece Piece, PlanChange Plan, string? Made);
 
-/// <summary>A piece that is kept aside, and until when.</summary>
-public sealed record AsideView(string Id, string Name, Moment TakenOff, Moment Until);
-
 /// <summary>A piece that is valid by its ranges and yet cannot be worked out. Nothing of it was kept.</summary>
 public sealed class UnplannableException(Exception inner) : Exception("This cannot be worked out.", inner);
 
@@ -432,17 +429,6 @@ public sealed class Workbench(
 
     /// <summary>A painting of a piece.</summary>
     public Painting Paint(Piece piece, string? layerId, PaintDetail detail, Look? look = null) => planner.Paint(piece, around.Catalogue, layerId, detail, look);
-
-    /// <summary>How long a piece that was taken off the shelf is kept aside.</summary>
-    public static Duration KeptAside { get; } = Duration.FromDays(30);
-
-    /// <summary>The pieces that are kept aside. Those whose time is over are forgotten.</summary>
-    public ImmutableArray<AsideView> Aside()
-    {
-        var zone = time.Zone;
-        pieces.Forget(time.Now - KeptAside);
-        return [.. pieces.Aside().Select(p => new AsideView(p.Id, p.Name, WorkshopTime.Local(p.TakenOffAt, zone), WorkshopTime.Local(p.TakenOffAt + KeptAside, zone)))];
-    }
 
     /// <summary>A run as it is shown.</summary>
     public static RunView View(Run run, DateTimeZone zone)

@@ -38,7 +38,6 @@ internal static class WorkshopEndpoints
     {
         var api = app.MapGroup("/api");
         api.MapGet("", () => Operations.All);
-        api.MapGet("/workshop", View);
         api.MapPut("/workshop", Results<Ok<WorkshopView>, ProblemHttpResult> (WorkshopChange change, SettingStore settings, WorkshopTime time) =>
         {
             if (change is { TimeZone: null, Hours: null } || (change.TimeZone is { } named && !Zones.Contains(named)))
@@ -64,7 +63,6 @@ internal static class WorkshopEndpoints
             return TypedResults.Ok(View(settings, time));
         });
         api.MapGet("/formulas", () => Formulas.All);
-        api.MapGet("/fields", () => new FieldsView(PieceFields.Ranges, PieceFields.Most, UsualValues));
         api.MapGet("/prices", (PriceList prices) => prices.Now);
         api.MapPut("/prices", Results<Ok<Prices>, ProblemHttpResult> (Prices change, PriceList prices, WorkshopSurroundings around) =>
         {
@@ -91,22 +89,7 @@ internal static class WorkshopEndpoints
             pieces.LetGo(time.Zone.AtStartOfDay(request.Before).ToInstant(), time.Now);
             return TypedResults.Ok(About(request.Before, database, pieces, time));
         });
-        api.MapGet("/ribbon", (Overview overview) => overview.Ribbon());
     }
-
-    /// <summary>What counts where a field is left empty.</summary>
-    private static readonly ImmutableDictionary<string, double> UsualValues = ReckonerFields.AllUsual.ToImmutableDictionary()
-        .Add("ground.paint.dryHours.water", Preparation.WaterPaintHours)
-        .Add("ground.paint.dryHours.oil", Preparation.OilPaintHours)
-        .Add("ground.base.barWidthMm", Core.Documents.Base.UsualBarMm)
-        .Add("sittings.roomC", TypicalMaterials.ReferenceC)
-        .Add("kept.clearMm", KeptZone.UsualClearMm)
-        .Add("sittings.pourMinutes", Habits.Usual.PourMinutes)
-        .Add("sittings.reservePercent", Habits.Usual.ReservePercent)
-        .Add("sittings.tools.cupStepMl", Habits.Usual.CupStepMl)
-        .Add("sittings.tools.scaleStepG", Habits.Usual.ScaleStepG)
-        .Add("sittings.tools.jugMl", Habits.Usual.JugMl)
-        .AddRange(Enum.GetValues<FillWay>().Where(w => Fill.UsualMm(w) is not null).Select(w => KeyValuePair.Create($"sittings.fills.{JsonNamingPolicy.KebabCaseLower.ConvertName(w.ToString())}", Fill.UsualMm(w)!.Value)));
 
     /// <summary>Steps that are proposed to stay, days.</summary>
     private const int StepsKeptDays = 90;
@@ -123,6 +106,6 @@ internal static class WorkshopEndpoints
             typeof(WorkshopEndpoints).Assembly.GetName().Version?.ToString(3) ?? "", Path.GetDirectoryName(database.Path) ?? "", database.SizeBytes, all, old, before);
     }
 
-    private static WorkshopView View(SettingStore settings, WorkshopTime time) =>
+    public static WorkshopView View(SettingStore settings, WorkshopTime time) =>
         new(time.Zone.Id, time.Local(time.Now), settings.Find(SettingStore.Demo) is not null, Zones, time.Hours);
 }

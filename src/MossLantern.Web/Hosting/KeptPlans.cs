@@ -261,30 +261,23 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
     }
 }
 
-/// <summary>Renews what is kept, beside everything else.</summary>
-public sealed class Renewal(KeptPlans kept, IHostApplicationLifetime lifetime, StartOptions asked, ILogger<Renewal> log) : BackgroundService
+/// <summary>Renews what is kept, beside everything else; what may have grown old while the program was away is looked over in the first lull.</summary>
+public sealed class Renewal(KeptPlans kept, Lull lull, StartOptions asked, ILogger<Renewal> log) : BackgroundService
 {
     /// <inheritdoc/>
-    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
-    {
-        var started = new TaskCompletionSource();
-        await using var registration = lifetime.ApplicationStarted.Register(started.SetResult);
-        await started.Task.WaitAsync(stoppingToken);
-        await Task.Run(async () =>
-        {
-            if (asked.WarmUp)
-            {
-                try
-                {
-                    kept.Refresh();
-                }
-                catch (Microsoft.Data.Sqlite.SqliteException e)
-                {
-                    log.LogWarning(e, "What is kept of the pieces was not looked over");
-                }
-            }
+    protected override Task ExecuteAsync(CancellationToken stoppingToken) =>
+        Task.WhenAll(Task.Run(() => kept.Renew(stoppingToken), stoppingToken), asked.WarmUp ? LookOver(stoppingToken) : Task.CompletedTask);
 
-            await kept.Renew(stoppingToken);
-        }, stoppingToken);
+    private async Task LookOver(CancellationToken stop)
+    {
+        await lull.First(stop);
+        try
+        {
+            kept.Refresh();
+        }
+        catch (Microsoft.Data.Sqlite.SqliteException e)
+        {
+            log.LogWarning(e, "What is kept of the pieces was not looked over");
+        }
     }
 }

@@ -11,23 +11,26 @@ using NodaTime;
 
 namespace MossLantern.Web.Hosting;
 
-/// <summary>Grows and paints a small map a few dozen times after the start, so that the first drag is as quick as the tenth.</summary>
-public sealed class WarmUp(IHostApplicationLifetime lifetime, StartOptions asked) : BackgroundService
+/// <summary>
+/// In the first lull after a start the endpoints are made, and a small map is grown and painted a few dozen times, so that the first piece
+/// opens and the first drag runs as quickly as the tenth.
+/// </summary>
+public sealed class WarmUp(IServiceProvider services, Lull lull, StartOptions asked) : BackgroundService
 {
     private const int Rounds = 60;
 
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        if (!asked.WarmUp)
+        await lull.First(stoppingToken);
+        await Task.Run(() =>
         {
-            return;
-        }
-
-        var started = new TaskCompletionSource();
-        await using var registration = lifetime.ApplicationStarted.Register(started.SetResult);
-        await started.Task.WaitAsync(stoppingToken);
-        await Task.Run(() => Grow(stoppingToken), stoppingToken);
+            _ = services.GetRequiredService<EndpointDataSource>().Endpoints;
+            if (asked.WarmUp)
+            {
+                Grow(stoppingToken);
+            }
+        }, stoppingToken);
     }
 
     private static void Grow(CancellationToken stoppingToken)
