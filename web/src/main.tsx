@@ -13,7 +13,9 @@ import { App } from './App';
 const queries = newQueries();
 if (location.pathname === '/') {
   // The shelf is asked for beside the workshop, not after it: it is the first page of most days.
-  for (const query of [shelfQuery, ribbonQuery, asideQuery]) void queries.prefetchQuery<unknown>(query as never);
+  void queries.prefetchQuery(shelfQuery);
+  void queries.prefetchQuery(ribbonQuery);
+  void queries.prefetchQuery(asideQuery);
 }
 
 createRoot(document.getElementById('root')!).render(
