@@ -137,7 +137,7 @@ public sealed class GroundTests(SharedWorkshop shared) : WorkshopCase(shared)
             page.Write("Thickness of the base", "18");
         });
         page.GoTo("Ground", "May leak");
-        page.TabTo("button", "It is sealed and held water");
+        page.TabTo("button", "It is sealed and holds water");
         page.Press(Keys.Enter);
         Waiting.Until(() => !page.Text.Contains("May leak", StringComparison.Ordinal), "the frame to be sealed");
         page.WaitUntilKept();

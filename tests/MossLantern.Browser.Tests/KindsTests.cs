@@ -194,7 +194,7 @@ public sealed class KindsTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("read too coarsely to tell");
         page.WaitUntilKept();
         Assert.Empty(page.AxeFindings());
-        page.TabTo("button", "Water stands level there", back: true);
+        page.TabTo("button", "Water stood level there", back: true);
         page.Press(Keys.Enter);
         page.WaitForText("level by water");
         page.WaitUntilKept();

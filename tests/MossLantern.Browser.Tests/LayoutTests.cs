@@ -69,10 +69,10 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
             page.WaitUntilKept();
         }
 
-        page.WaitForText("No room for all lines");
-        page.TabTo("button", "Lay every line narrower");
+        page.WaitForText("No room for all the lines");
+        page.TabTo("button", "Make every line narrower");
         page.Press(Keys.Enter);
-        Waiting.Until(() => !page.Text.Contains("No room for all lines", StringComparison.Ordinal), "the lines to find room");
+        Waiting.Until(() => !page.Text.Contains("No room for all the lines", StringComparison.Ordinal), "the lines to find room");
         page.WaitForText("Repeat 1, at the rim");
         Fine(page);
 
@@ -287,20 +287,20 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Press(Keys.Enter);
         page.WaitForText("Reserved, in every layer");
         page.Choose("How Inlay is reserved", "stays bare");
-        page.WaitForText("Floods what stays bare");
+        page.WaitForText("Floods a reserved spot");
         page.TabTo("button", "See first: A dam");
         page.Press(Keys.Enter);
         page.WaitForText("How it would look.");
         page.TabTo("button", "Leave it", back: true);
         page.Press(Keys.Enter);
         Waiting.Until(() => !page.Text.Contains("How it would look.", StringComparison.Ordinal), "the trial to be left");
-        Assert.Contains("Floods what stays bare", page.Text, StringComparison.Ordinal);
+        Assert.Contains("Floods a reserved spot", page.Text, StringComparison.Ordinal);
         page.TabTo("button", "See first: A dam");
         page.Press(Keys.Enter);
         page.WaitForText("How it would look.");
         page.TabTo("button", "Do it this way", back: true);
         page.Press(Keys.Enter);
-        Waiting.Until(() => !page.Text.Contains("Floods what stays bare", StringComparison.Ordinal), "the dam to hold");
+        Waiting.Until(() => !page.Text.Contains("Floods a reserved spot", StringComparison.Ordinal), "the dam to hold");
         page.WaitUntilKept();
         Fine(page);
     }

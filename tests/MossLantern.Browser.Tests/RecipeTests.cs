@@ -197,7 +197,7 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
         Assert.Empty(page.AxeFindings());
         Assert.Empty(page.Complaints());
         page.Write("Held back of cream", "20");
-        page.WaitForText("Say what it is held back for.");
+        page.WaitForText("Enter what it is held back for.");
         page.Write("What cream is held back for", "the last corner");
         page.Write("Held back of cream", "21");
         page.WaitForText("Undo: choose for a cup");

@@ -67,7 +67,7 @@ public class ColourChoiceTests
     {
         var piece = With(Recipe.Clear(""), new("", "two", "#30503a", [new(ColourantClass.Mica, 2), new(ColourantClass.Dye, 1)]));
         Assert.Equal("Clear resin has no shade: choose a colourant first.", Make(piece, new Recolour(piece.Recipes[0].Id, "#9c1b2f")).Refusal);
-        Assert.Equal("It is mixed from several: its colour comes from theirs.", Make(piece, new Recolour(piece.Recipes[1].Id, "#9c1b2f")).Refusal);
+        Assert.Equal("It is mixed from several colours, and its colour comes from theirs.", Make(piece, new Recolour(piece.Recipes[1].Id, "#9c1b2f")).Refusal);
         Assert.Equal("A colour must be written like #33523f.", Make(piece, new Recolour(piece.Recipes[0].Id, "red")).Refusal);
         Assert.Equal("A colour must be written like #33523f.", Make(piece, new ChooseColour(piece.Recipes[0].Id, "x", "red", [])).Refusal);
     }

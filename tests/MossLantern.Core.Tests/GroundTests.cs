@@ -184,7 +184,7 @@ public class GroundTests
         var early = rest with { Id = "early", Start = Start, End = Start.PlusMinutes(25), Rest = [], Fills = [new("f1", piece.Layers[0].Id, piece.Layers[0].RegionIds.First())] };
         piece = piece with { Sittings = [early, rest] };
         var finding = Assert.Single(Plan(piece).Findings, f => f.Check == "wet-glue");
-        Assert.EndsWith(", and what follows as much later", finding.Remedies[0].Label, StringComparison.Ordinal);
+        Assert.EndsWith(", and what follows later by as much", finding.Remedies[0].Label, StringComparison.Ordinal);
 
         var later = finding.Remedies[0].Apply(piece);
         var ready = Preparation.Of(piece.Ground, Surroundings.Usual(Zone)).Single(s => s.Id == "paint").ReadyAt!.Value;
@@ -333,7 +333,7 @@ public class GroundTests
         foreach (var wrong in new[] { casting with { Mould = null }, Samples.Panel() with { Mould = casting.Mould } })
         {
             var result = new PieceValidator().Validate(Samples.Piece(wrong, Samples.Layer(null, 0)));
-            Assert.Contains(result.Errors, e => e.ErrorMessage.StartsWith("A casting needs a mould", StringComparison.Ordinal));
+            Assert.Contains(result.Errors, e => e.ErrorMessage.StartsWith("A casting must have a mould", StringComparison.Ordinal));
         }
     }
 

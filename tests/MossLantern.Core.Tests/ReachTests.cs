@@ -141,7 +141,7 @@ public class ReachTests
         Assert.Equal([$"{plan.Name}: {string.Join(", ", batch.CupIds)}"], need.Unmeasured);
         Assert.Equal(plan.Batches.All.Sum(b => b.MixMl.Value) - batch.MixMl.Value, need.MixMl.Value, 1e-9);
         Assert.Empty(new PiecePlanner(new LayerMapper()).Plan(Rings, [], Surroundings.Usual(DateTimeZone.Utc)).Need[0].Unmeasured);
-        Assert.Contains("leave out one of the two", Editing.Checked(Rings, [new ChooseForCup("l1", "c1", MixedMl: 20, ByEye: true)], AnyEdit.Cupboard).Refusal, StringComparison.Ordinal);
+        Assert.Contains("leave one of them out", Editing.Checked(Rings, [new ChooseForCup("l1", "c1", MixedMl: 20, ByEye: true)], AnyEdit.Cupboard).Refusal, StringComparison.Ordinal);
         Assert.Contains(new PieceValidator().Validate(ReachTests.With(Rings, new CupChoice("c1", MixedMl: 3, ByEye: true))).Errors, e => e.ErrorMessage.Contains("by eye", StringComparison.Ordinal));
     }
 
@@ -157,7 +157,7 @@ public class ReachTests
         Assert.Contains("held back for", Refused(new ChooseForCup("l1", "c1", HeldMl: 12)), StringComparison.Ordinal);
         Assert.Contains("from 0 to 100 %", Refused(new ChooseForCup("l1", "c1", 101)), StringComparison.Ordinal);
         Assert.Contains("from 0.01 to 100000 ml", Refused(new ChooseForCup("l1", "c1", HeldFor: "x", HeldMl: 0)), StringComparison.Ordinal);
-        Assert.Contains("no such colour", Refused(new ChooseForCup("l1", "gone", 3)), StringComparison.Ordinal);
+        Assert.Contains("That colour is no longer there", Refused(new ChooseForCup("l1", "gone", 3)), StringComparison.Ordinal);
         Assert.Contains("no such sitting", Refused(new ChooseForCup("gone", "c1", 3)), StringComparison.Ordinal);
     }
 }

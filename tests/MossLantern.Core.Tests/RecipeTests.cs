@@ -66,7 +66,7 @@ public class RecipeTests
         Assert.False(told.Over);
         Assert.False(Made(by, new DoseColour("c1", 0, 3, DoseUnit.Percent)).Recipes.Single(r => r.Id == "c1").Doses[0].ByEye);
         Assert.False(Made(by, new MeasureDose("c1", 0, RatioBasis.Volume)).Recipes.Single(r => r.Id == "c1").Doses[0].ByEye);
-        Assert.Contains("added by eye", Refused(Rings, new TryDose("c1", 0, 1, DoseUnit.ByEye)), StringComparison.Ordinal);
+        Assert.Contains("By eye gives no amount", Refused(Rings, new TryDose("c1", 0, 1, DoseUnit.ByEye)), StringComparison.Ordinal);
         var at = new LocalDateTime(2026, 5, 4, 18, 0);
         Assert.Equal(at, Made(Rings, new TryDose("c1", 0, 1, DoseUnit.Percent, At: at)).Recipes.Single(r => r.Id == "c1").Trials!.Value[0].At);
     }
@@ -78,7 +78,7 @@ public class RecipeTests
         var cup = Samples.Cup("c1", ColourantClass.Paste);
         Assert.Equal(0.04 * 30 * Density / 0.03, CupDoses.Of(tip, cup with { Doses = [new(ColourantClass.Paste, 4)] }, 30, 30 * Density, Density).All[0].Tips!.Value, 1e-9);
         Assert.Null(CupDoses.Of(Own, cup, 30, 30 * Density, Density).All[0].Tips);
-        Assert.Contains("weighed a stick tip", Refused(Rings, new DoseColour("c1", 0, 3, DoseUnit.Tips, 30)), StringComparison.Ordinal);
+        Assert.Contains("stick tip of opaque paste weighs is not known", Refused(Rings, new DoseColour("c1", 0, 3, DoseUnit.Tips, 30)), StringComparison.Ordinal);
         var dosed = Editing.Checked(Rings, [new DoseColour("c1", 0, 3, DoseUnit.Tips, 30)], AnyEdit.Cupboard with { Catalogue = tip }).Piece!;
         Assert.Equal(100 * 3 * 0.03 / (30 * Rings.Sittings[0].Resin.From(tip).MixDensity), dosed.Recipes.Single(r => r.Id == "c1").LoadPercent, 1e-9);
     }
@@ -148,10 +148,10 @@ public class RecipeTests
     public void What_cannot_be_dosed_so_is_refused_in_words()
     {
         Assert.Contains("does not drip", Refused(Rings, new DoseColour("c1", 0, 3, DoseUnit.Drops, 30)), StringComparison.Ordinal);
-        Assert.Contains("weighed a level scoop", Refused(Rings, new DoseColour("c1", 0, 3, DoseUnit.Scoops, 30)), StringComparison.Ordinal);
-        Assert.Contains("how many millilitres", Refused(Rings, new DoseColour("c1", 0, 3, DoseUnit.Grams)), StringComparison.Ordinal);
+        Assert.Contains("level scoop of opaque paste weighs is not known", Refused(Rings, new DoseColour("c1", 0, 3, DoseUnit.Scoops, 30)), StringComparison.Ordinal);
+        Assert.Contains("Give the millilitres of resin", Refused(Rings, new DoseColour("c1", 0, 3, DoseUnit.Grams)), StringComparison.Ordinal);
         Assert.Contains("from 0 to 100 %", Refused(Rings, new DoseColour("c1", 0, 90, DoseUnit.Grams, 30)), StringComparison.Ordinal);
-        Assert.Contains("no such colour", Refused(Rings, new DoseColour("c1", 1, 3, DoseUnit.Percent)), StringComparison.Ordinal);
+        Assert.Contains("That colour is no longer there", Refused(Rings, new DoseColour("c1", 1, 3, DoseUnit.Percent)), StringComparison.Ordinal);
         Assert.Contains("cannot be poured off itself", Refused(Rings, new PourOff("c1", "c1")), StringComparison.Ordinal);
         Assert.Contains("give it a colourant first", Refused(Made(Rings, new ChooseColourant("c1", null)), new PourOff("c1", "c2")), StringComparison.Ordinal);
         Assert.Contains("poured off twice", Refused(Made(Rings, new PourOff("c1", "c2")), new PourOff("c2", "c3")), StringComparison.Ordinal);
@@ -221,7 +221,7 @@ public class RecipeTests
         // 6 % of dye, its limit, cover 1 − exp(−0.08 × 6 × 3) = 76 %; just below that it can, just above it cannot.
         Assert.Contains("cover 76 % at the most", Refused(Rings, new CoverBelow("bed", "l1", 76.4)), StringComparison.Ordinal);
         Assert.Equal(6, Of(Made(Rings, new CoverBelow("bed", "l1", 76.2)), "bed").LoadPercent, 0.1);
-        Assert.Contains("Nothing in it covers", Refused(Made(Rings, new ChooseColourant("c1", null)), new CoverBelow("c1", "l1", 50)), StringComparison.Ordinal);
+        Assert.Contains("Nothing in it hides what is below", Refused(Made(Rings, new ChooseColourant("c1", null)), new CoverBelow("c1", "l1", 50)), StringComparison.Ordinal);
         Assert.Contains("from 1 to 99.9 %", Refused(Rings, new CoverBelow("c1", "l1", 100)), StringComparison.Ordinal);
 
         // Of several, all are taken as much stronger.

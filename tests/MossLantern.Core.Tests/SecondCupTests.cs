@@ -107,11 +107,11 @@ public class SecondCupTests
     public void A_second_cup_that_cannot_be_is_refused_in_words()
     {
         Assert.Contains("no such sitting", Refused(Rings, Later("b3") with { Sitting = "gone" }), StringComparison.Ordinal);
-        Assert.Contains("no such colour", Refused(Rings, Later("b3") with { Recipe = "gone" }), StringComparison.Ordinal);
+        Assert.Contains("That colour is no longer there", Refused(Rings, Later("b3") with { Recipe = "gone" }), StringComparison.Ordinal);
         Assert.Contains("at least one pour", Refused(Rings, Later()), StringComparison.Ordinal);
         Assert.Contains("at least one pour", Refused(Rings, Later("gone")), StringComparison.Ordinal);
         Assert.Contains("does not pour that", Refused(Rings, new SecondCup(Layer, "c1", [new(Layer, "b3", 1)])), StringComparison.Ordinal);
-        Assert.Contains("no second cup", Refused(Rings, new OneCup("c1")), StringComparison.Ordinal);
+        Assert.Contains("not a second cup", Refused(Rings, new OneCup("c1")), StringComparison.Ordinal);
         var validator = new PieceValidator();
         var second = Made(Rings, Later("b3"));
         ImmutableArray<Recipe> With(Func<Recipe, Recipe> change) => second.Recipes.SetItem(second.Recipes.Length - 1, change(second.Recipes[^1]));

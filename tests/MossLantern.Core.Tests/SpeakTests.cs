@@ -233,7 +233,7 @@ public class SpeakTests
         // Each at its own, and too much together.
         Assert.Null(SpeakTests.Of(Coat(3, recipe: Of(new Dose(ColourantClass.Mica, 5), new(ColourantClass.Paste, 5))), "load-high"));
         var all = Cleared(Coat(3, recipe: Of(new Dose(ColourantClass.Mica, 5.01), new(ColourantClass.Paste, 5))), "load-high");
-        Assert.Contains("All colourants", all.Reason, StringComparison.Ordinal);
+        Assert.Contains("The colourants of", all.Reason, StringComparison.Ordinal);
 
         // What goes in by eye is not known to be over.
         Assert.Null(SpeakTests.Of(Coat(3, recipe: Of(new Dose(ColourantClass.Mica, 50, ByEye: true))), "load-high"));
@@ -368,7 +368,7 @@ public class SpeakTests
         Assert.Null(Told(two, Logged("l1", first), Logged("l2", opens)));
         var early = Told(two, Logged("l1", first), Logged("l2", opens - Duration.FromMinutes(1)))!;
         Assert.Equal((Grade.Mind, "story", "l2"), (early.Grade, early.Place.Station, early.Place.LayerId));
-        Assert.Contains("before Coat below it took it", early.Reason, StringComparison.Ordinal);
+        Assert.Contains("before Coat below was ready for it", early.Reason, StringComparison.Ordinal);
         Assert.Contains("Coat below it is not", Told(two, Logged("l2", first))!.Reason, StringComparison.Ordinal);
         var three = two with { Layers = two.Layers.Add(two.Layers[1] with { Id = "l3", Name = "Top" }), Sittings = two.Sittings.Add(two.Sittings[1] with { Id = "l3", Rest = ["l3"] }) };
         Assert.Null(Told(three, Logged("l1", first), Logged("l2", first), Logged("l3", first + Duration.FromDays(3))));

@@ -92,5 +92,5 @@ public sealed class CupboardStoreTests : IDisposable
     [InlineData("[")]
     [InlineData("{\"name\":\"x\",\"atOnce\":3}")]
     public void What_is_no_mould_is_told(string text) => Assert.StartsWith(
-        "What the cupboard keeps cannot be read at", Assert.Throws<Formats.PieceFormatException>(() => Formats.CupboardJson.Read<LibraryMould>(text)).Message, StringComparison.Ordinal);
+        "What is saved in the Cupboard cannot be read at", Assert.Throws<Formats.PieceFormatException>(() => Formats.CupboardJson.Read<LibraryMould>(text)).Message, StringComparison.Ordinal);
 }

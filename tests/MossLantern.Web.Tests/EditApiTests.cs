@@ -119,7 +119,7 @@ public sealed class EditApiTests : IDisposable
         var id = (string)view["id"]!;
         Assert.Contains("from 0.1 to 100 mm", Sentence(await Problem(
             await TryEdit(id, Body(view, OnLayer("add-band"), Do("set-field", ("place", "layers[layer-1].depthMm"), ("value", 400)))), HttpStatusCode.BadRequest), "layers[layer-1].depthMm"), StringComparison.Ordinal);
-        Assert.Contains("no such band", Sentence(await Problem(
+        Assert.Contains("That band is no longer there", Sentence(await Problem(
             await TryEdit(id, Body(view, OnLayer("widen-band", ("band", "gone"), ("byMm", 2)))), HttpStatusCode.BadRequest), "layers[layer-1].layout.bands[gone]"), StringComparison.Ordinal);
         await Problem(await TryEdit(id, Body(view)), HttpStatusCode.BadRequest);
         await Problem(await TryEdit(id, Body(view, Do("burn-it"))), HttpStatusCode.BadRequest);

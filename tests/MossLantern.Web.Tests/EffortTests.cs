@@ -32,7 +32,8 @@ public class EffortTests
                     Work(piece);
                 });
                 await Task.WhenAny(running, Task.Delay(whole.Elapsed * share));
-                var since = Stopwatch.StartNew();
+                // What is worked counts, not how long a busy machine takes over it.
+                var before = Environment.CpuUsage.TotalTime;
                 await giveUp.CancelAsync();
                 try
                 {
@@ -41,14 +42,15 @@ public class EffortTests
                 catch (OperationCanceledException)
                 {
                     stopped++;
-                    (latest, where) = since.Elapsed > latest ? (since.Elapsed, $"{name} at {share:0.0} of {whole.ElapsedMilliseconds} ms") : (latest, where);
+                    var since = Environment.CpuUsage.TotalTime - before;
+                    (latest, where) = since > latest ? (since, $"{name} at {share:0.0} of {whole.ElapsedMilliseconds} ms") : (latest, where);
                 }
             }
         }
 
         TestContext.Current.SendDiagnosticMessage("{0} given up; the last to stop took {1:0} ms: {2}", stopped, latest.TotalMilliseconds, where);
         Assert.True(stopped > 15, $"only {stopped} were stopped");
-        Assert.True(latest < TimeSpan.FromSeconds(2), $"{where} went on for {latest.TotalMilliseconds:0} ms");
+        Assert.True(latest < TimeSpan.FromSeconds(1), $"{where} went on for {latest.TotalMilliseconds:0} ms");
     }
 
     /// <summary>Everything that one look at a piece asks for, nothing of it known from before.</summary>

@@ -33,7 +33,7 @@ public sealed class LossTests : IDisposable
         var before = await open.Get($"/api/pieces/{view["id"]}");
         Broken(view["piece"]!);
         var problem = await Problem(await open.TrySave(view), HttpStatusCode.UnprocessableEntity);
-        Assert.Contains("Nothing was kept", (string)problem["detail"]!, StringComparison.Ordinal);
+        Assert.Contains("Nothing was saved", (string)problem["detail"]!, StringComparison.Ordinal);
         Assert.Equal(before.ToJsonString(), (await open.Get($"/api/pieces/{view["id"]}")).ToJsonString());
 
         var text = new JsonObject { ["format"] = "moss-lantern-piece", ["formatVersion"] = Piece.FormatVersion, ["piece"] = view["piece"]!.DeepClone() }.ToJsonString();

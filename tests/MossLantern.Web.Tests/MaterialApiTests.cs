@@ -161,7 +161,7 @@ public sealed class MaterialApiTests : IDisposable
 
         await Refused("coating", Coating(new { viscosityPaS = 0 }), "values.viscosityPaS", "from 0.01 to 200 Pa·s");
         await Refused("coating", Coating(new { sweetness = 3 }), "values.sweetness", "no such property");
-        await Refused("coating", new { kind = "resin", name = "x", like = "thick", values = new { } }, "like", "like itself");
+        await Refused("coating", new { kind = "resin", name = "x", like = "thick", values = new { } }, "like", "Only a material of your own can be like another");
         await Refused("own", new { kind = "resin", name = "x", like = "syrup", values = new { } }, "like", "one of the typical ones");
         await Problem(await Put("own", 4, new { kind = "resin", name = "x", like = "thick", values = new { } }), HttpStatusCode.NotFound);
         await Enter("coating", 0, Coating(new { heatC = 55 }));

@@ -355,7 +355,7 @@ public sealed class PieceApiTests : IDisposable
         view = await host.Edit(view, remedy);
         Assert.True((bool)view["piece"]!["ground"]!["base"]!["sealTested"]!);
         var gone = await Problem(await host.TryEdit(view, remedy), HttpStatusCode.BadRequest);
-        Assert.Contains("not there any more", (string)gone["detail"]!, StringComparison.Ordinal);
+        Assert.Contains("no longer there", (string)gone["detail"]!, StringComparison.Ordinal);
     }
 
     [Fact]

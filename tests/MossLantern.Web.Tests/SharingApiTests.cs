@@ -166,7 +166,7 @@ public sealed class SharingApiTests : IDisposable
     [InlineData("marsh-light", "wet=true", null)]
     [InlineData("marsh-light", "face=underside", "Only castings")]
     [InlineData("marsh-light", "light=back", "Only castings")]
-    [InlineData("peat-pool", "face=underside&wet=true", "when it has cured")]
+    [InlineData("peat-pool", "face=underside&wet=true", "only once it has cured")]
     public async Task A_piece_is_looked_at_in_another_way_or_refused_in_words(string id, string look, string? refused)
     {
         foreach (var what in new[] { "painting?", "picture.png?width=300&" })

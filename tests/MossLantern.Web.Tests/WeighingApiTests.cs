@@ -56,7 +56,7 @@ public sealed class WeighingApiTests : IDisposable
     public async Task What_cannot_be_is_refused_in_words()
     {
         var refused = await Problem(await Post(Path, new { id = Guid.NewGuid(), stepId = "nowhere", grams = 9e9 }), HttpStatusCode.BadRequest);
-        Assert.Contains("weighs no such thing", (string)refused["errors"]!["stepId"]![0]!, StringComparison.Ordinal);
+        Assert.Contains("no longer weighs that", (string)refused["errors"]!["stepId"]![0]!, StringComparison.Ordinal);
         Assert.Contains("from -20000 to 20000 g", (string)refused["errors"]!["grams"]![0]!, StringComparison.Ordinal);
         foreach (var path in new[] { "/api/pieces/none/sittings/layer-1/weighing", "/api/pieces/bogbean-round/sittings/none/weighing" })
         {

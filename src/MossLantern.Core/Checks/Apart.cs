@@ -15,14 +15,14 @@ internal static class Apart
         var (id, steps) = (pour.Sitting.Id, pour.Plan.Steps);
         if (!pour.Plan.Batches.Proposed)
         {
-            yield return Remedy.OnSitting("proposed", "Mix it in the jugs that are proposed", id, s => s with { Batches = null });
+            yield return Remedy.OnSitting("proposed", "Mix in the suggested jugs", id, s => s with { Batches = null });
         }
 
         var own = steps.Where(s => s.CupId == cupId).ToList();
         if (own.Count > 1)
         {
             var later = own.Skip((own.Count + 1) / 2).Select(s => new LaterPour(s.LayerId, s.RegionId, s.Pass)).ToList();
-            yield return Made("second", FormattableString.Invariant($"Pour the last {later.Count} of it from a second cup, mixed later"), new SecondCup(id, cupId, [.. later]));
+            yield return Made("second", FormattableString.Invariant($"Pour the last {later.Count} {(later.Count == 1 ? "region" : "regions")} from a second cup, mixed later"), new SecondCup(id, cupId, [.. later]));
         }
 
         // The later ones of one layer, whole.
@@ -34,7 +34,7 @@ internal static class Apart
             yield return Made("apart", FormattableString.Invariant($"Pour the last {half.Count} {(half.Count == 1 ? "region" : "regions")} in a sitting of their own"), new PourApart(layers[^1], [.. half], null));
         }
 
-        yield return Remedy.Ask("resin", "Choose a resin that works longer", PlaceIn.Sitting(id) + ".resin.system");
+        yield return Remedy.Ask("resin", "Choose a resin with a longer working time", PlaceIn.Sitting(id) + ".resin.system");
     }
 
     private static Remedy Made(string id, string label, Edit edit) => Remedy.Change(id, label, piece => edit.Apply(piece, Cupboard.Empty).Piece is { } to ? Settle.Filled(to) : piece);

@@ -76,7 +76,7 @@ internal sealed class AsleepCheck : ICheck
             }
         }
 
-        return Remedy.Ask("start", "Say when it is poured", PlaceIn.Sitting(id) + ".start");
+        return Remedy.Ask("start", "Set when it is poured", PlaceIn.Sitting(id) + ".start");
     }
 
     /// <summary>The end of the night in which all of the tape's window lies; null where some of it is by day.</summary>

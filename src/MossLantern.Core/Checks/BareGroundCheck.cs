@@ -37,10 +37,10 @@ internal sealed class BareGroundCheck : ICheck
         var thinnest = thin.MinBy(c => CupLook.Of(looked.Around.Catalogue, layer, c).Opacity(layer.DepthMm))!;
         yield return new(
             Id, $"bare-ground@{layer.Id}", Grade.Mind, "Bare ground",
-            $"More than half of the ground shows through {string.Join(", ", thin.Select(c => c.Name))} (opacity {{0}}), and it is not painted: wood swallows the colour.",
+            $"More than half of the ground shows through {string.Join(", ", thin.Select(c => c.Name))} (opacity {{0}}), and the ground is not painted: bare wood dulls the colour.",
             [plan.OpacityOf(thinnest.Id)], new("map", layer.Id),
             [
-                Remedy.OnGround("paint", "Paint the ground in its colour first", g => g with { Paint = new(PaintKind.Water) }),
+                Remedy.OnGround("paint", "Paint the ground in that colour first", g => g with { Paint = new(PaintKind.Water) }),
                 .. Stronger(looked.Around.Catalogue, layer, thin),
             ]);
     }

@@ -20,8 +20,8 @@ internal sealed class BowCheck : ICheck
         if (looked.MoreToPour && looked.Piece.Ground is { Base: { ThicknessMm: null, Material: not BaseMaterial.Canvas, Kind: PieceKind.Panel or PieceKind.Slice } } unknown && standing.Sag is null)
         {
             yield return new(
-                Id, "bow@ground/unknown", Grade.Mind, "Bow not known", "Nobody has said how thick the base is: whether it bows under the resin cannot be told.", [],
-                new("ground", null, unknown.Outline.BoxWidthMm / 2, unknown.Outline.BoxHeightMm / 2), [Remedy.Ask("thickness", "Say how thick it is", "ground.base.thicknessMm")]);
+                Id, "bow@ground/unknown", Grade.Mind, "Bow not known", "The thickness of the base has not been entered, so its bow under the resin is not known.", [],
+                new("ground", null, unknown.Outline.BoxWidthMm / 2, unknown.Outline.BoxHeightMm / 2), [Remedy.Ask("thickness", "Enter how thick it is", "ground.base.thicknessMm")]);
         }
 
         if (!looked.MoreToPour || standing is not { Sag: { } sag, Straight: false })
@@ -32,9 +32,9 @@ internal sealed class BowCheck : ICheck
         var (width, height) = (looked.Piece.Ground.Outline.BoxWidthMm, looked.Piece.Ground.Outline.BoxHeightMm);
         yield return new(
             Id, "bow@ground", Grade.Mend, "Base bows",
-            "Over {0} without a support it bows {1}, more than a tenth of the thinnest layer to come ({2}): resin pools in the middle.",
+            "Across {0} without support the base bows {1}, more than a tenth of the thinnest layer still to pour ({2}): resin will pool in the middle.",
             [standing.Span, sag, standing.Thinnest], new("ground", null, width / 2, height / 2),
-            [.. MoreSupports(looked), .. Thicker(looked), Remedy.Ask("base", "Take another base", "ground.base.thicknessMm")]);
+            [.. MoreSupports(looked), .. Thicker(looked), Remedy.Ask("base", "Use another base", "ground.base.thicknessMm")]);
     }
 
     /// <summary>The fewest rows of supports that carry it.</summary>
@@ -46,7 +46,7 @@ internal sealed class BowCheck : ICheck
             if (Straight(looked, looked.Piece.Ground with { Supports = supports }))
             {
                 yield return Remedy.OnGround(
-                    "middle", string.Create(CultureInfo.InvariantCulture, $"Support the middle too: {supports.Length} in all"), g => g with { Supports = supports });
+                    "middle", string.Create(CultureInfo.InvariantCulture, $"Support the middle too: {supports.Length} supports in all"), g => g with { Supports = supports });
                 yield break;
             }
         }
@@ -62,7 +62,7 @@ internal sealed class BowCheck : ICheck
             if (Straight(looked, thicker))
             {
                 yield return Remedy.OnGround(
-                    "thicker", "Take a base of {0}", g => g with { Base = g.Base! with { ThicknessMm = thicker.Base.ThicknessMm } }, mm);
+                    "thicker", "Use a base {0} thick", g => g with { Base = g.Base! with { ThicknessMm = thicker.Base.ThicknessMm } }, mm);
                 yield break;
             }
         }

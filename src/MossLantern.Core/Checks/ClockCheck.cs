@@ -25,7 +25,7 @@ internal sealed class ClockCheck : ICheck
             var name = looked.Piece.Recipes.Single(r => r.Id == cup.CupId).Name;
             yield return new(
                 Id, $"clock@{pour.Sitting.Id}", Grade.Mend, "Too late",
-                $"The last of {name} is poured {{0}} after mixing, and it works for {{1}}: it pulls strings and leaves holes.",
+                $"The last of {name} is poured {{0}} after mixing, but it works for only {{1}}: by then it strings and leaves holes.",
                 [cup.PouredMinutes, cup.WorkingMinutes],
                 pour.At("cups", cup.CupId), [.. Apart.Remedies(looked, pour, cup.CupId)], Worth: -cup.InHandMinutes.Value);
         }
@@ -42,15 +42,15 @@ internal sealed class ClockCheck : ICheck
         var (lasts, works) = ((times.End - times.Start).TotalMinutes, pour.Plan.Batches.All.Sum(b => b.Cups.Select(c => c.WorkingMinutes.Value).DefaultIfEmpty(0).Max()));
         return lasts <= works ? null : new(
             Id, $"clock@{pour.Sitting.Id}/planned", Grade.Mend, "Pours too long",
-            $"{pour.Plan.Name} is planned to be poured for {{0}}, and what is mixed for it works for {{1}}.",
+            $"{pour.Plan.Name} is planned to take {{0}} to pour, but what is mixed for it works for only {{1}}.",
             [
                 Reckoned.Of(lasts, "min", Formulas.Stated, new ReckonedInput("planned", lasts, "min", Origin.Own, PlaceIn.Sitting(pour.Sitting.Id) + ".end")),
                 Reckoned.Of(works, "min", Formulas.Stated, new ReckonedInput("batch after batch", works, "min", Origin.Reckoned)),
             ],
             pour.At("cure"),
             [
-                Remedy.OnSitting("shorter", "Leave open when it ends", pour.Sitting.Id, s => s with { End = null }),
-                Remedy.Ask("end", "Say when it ends", PlaceIn.Sitting(pour.Sitting.Id) + ".end"),
+                Remedy.OnSitting("shorter", "Leave its end open", pour.Sitting.Id, s => s with { End = null }),
+                Remedy.Ask("end", "Set when it ends", PlaceIn.Sitting(pour.Sitting.Id) + ".end"),
             ], Worth: lasts - works);
     }
 }

@@ -43,7 +43,7 @@ internal sealed class CupTooBigCheck : ICheck
             var name = looked.Piece.Recipes.Single(r => r.Id == cup.CupId).Name;
             yield return new(
                 Id, $"cup-too-big@{pour.Sitting.Id}", cup.Celsius.Value > DangerC ? Grade.Stop : Grade.Mend, "Hot cup",
-                $"{name} gets {{0}} hot before the last of it is poured, {{1}} after mixing: above {{2}} it runs away, smokes and sets in the cup.",
+                $"{name} heats up to {{0}} before the last of it is poured, {{1}} after mixing. Above {{2}} it can run away: it smokes and sets in the cup.",
                 [cup.Celsius, cup.PouredMinutes, ToPour.Limit("hottest", WarmC, "°C")],
                 pour.At("cups", cup.CupId), [.. Apart.Remedies(looked, pour, cup.CupId)], Worth: cup.Celsius.Value);
         }

@@ -41,7 +41,7 @@ internal sealed class DullFieldCheck : ICheck
 
                 yield return new(
                     Id, $"dull-field@{layer.Id}/{region.Id}", Grade.Mind, "Dull field",
-                    $"{cup.Name} is flat and takes up {{0}}: over so much it reads dull. A vein, leaf, crackle or a shimmer gives it life.",
+                    $"{cup.Name} is a flat colour over {{0}} of the piece: so large an area looks dull. A vein, leaf, crackle or shimmer brings it to life.",
                     [
                         Reckoned.Of(share, "%", Formulas.ColourShare,
                             new("area of the colour", region.Area.Value, "cm²", Origin.Reckoned), new("area of the piece", whole, "cm²", Origin.Reckoned)),
@@ -58,14 +58,14 @@ internal sealed class DullFieldCheck : ICheck
     /// <summary>Mica in place of its colourant; not where that would change what has been poured of it already.</summary>
     private static Remedy Shimmers(Looked looked, FilledLayer layer, Recipe cup)
     {
-        var any = Remedy.OnLayer("any", "It does not matter here", layer.Id, l => l with { Contrast = Contrast.Any });
+        var any = Remedy.OnLayer("any", "That is fine here", layer.Id, l => l with { Contrast = Contrast.Any });
         if (looked.Piece.Filled.Zip(looked.Layers).Any(l => l.Second.Poured && l.First.RecipesInUse.Contains(cup.Id)))
         {
             return any;
         }
 
         // A little more in a cup that is about to run away makes it do so.
-        var shimmer = Remedy.OnLayer("shimmer", $"Let {cup.Name} shimmer: mica in place of {looked.Around.Catalogue.Of(cup.Colourant!.Value).Name}", layer.Id, l => l with
+        var shimmer = Remedy.OnLayer("shimmer", $"Make {cup.Name} shimmer: mica instead of {looked.Around.Catalogue.Of(cup.Colourant!.Value).Name}", layer.Id, l => l with
         {
             Recipes = [.. l.Recipes.Select(c => c.Id == cup.Id ? c.WithColourant(ColourantClass.Mica).WithLoad(Math.Max(3, c.LoadPercent)) : c)],
         });

@@ -26,12 +26,12 @@ internal sealed class FloodsBareCheck : ICheck
             var width = Math.Clamp(Math.Ceiling(2 * Bead.SiliconeWidthMm(height)) / 2, Accepted.DamMm.From, Accepted.DamMm.To);
             var anchor = looked.Layers.SelectMany(l => l.Regions).First(r => r.Id == regionId).Anchor;
             yield return new(
-                Id, $"floods-bare@{kept.Id}", Grade.Mend, "Floods what stays bare",
+                Id, $"floods-bare@{kept.Id}", Grade.Mend, "Floods a reserved spot",
                 $"{wet[0].Name} is poured round {kept.Name} and nothing holds it back: resin fills a texture and kills a colour shift. A dam of {{0}} keeps it out.",
                 [Reckoned.Of(height, "mm", Formulas.DamHeight, new("depth of all layers", depth, "mm", Origin.Own), new("above it", EdgeTape.AboveMm, "mm", Origin.Default))],
                 new("map", wet[0].Id, anchor?.XMm, anchor?.YMm),
                 [
-                    Change("dam", "A dam {0} wide round it", k => k with { DamMm = width }, width),
+                    Change("dam", "Build a dam {0} wide round it", k => k with { DamMm = width }, width),
                     Remedy.Change("visible", "It may be covered with clear: keep it visible instead", p => p with
                     {
                         Kept = [.. p.Kept!.Value.Select(k => k.Id == kept.Id ? k with { Keep = Keep.Visible } : k)],

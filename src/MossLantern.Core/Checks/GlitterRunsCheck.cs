@@ -25,7 +25,7 @@ internal sealed class GlitterRunsCheck : ICheck
             }
 
             yield return new(
-                Id, $"glitter-runs@{part.Key}", Grade.Mind, "Glitter runs", $"{glitter[early.RecipeId].Name} is poured into the middle of what comes after it: glitter threads through all colours.", [],
+                Id, $"glitter-runs@{part.Key}", Grade.Mind, "Glitter runs", $"{glitter[early.RecipeId].Name} goes in early, and all that follows is poured into its middle: the glitter threads through every colour.", [],
                 new("map", part.Layer.Id, puddle.XMm, puddle.YMm),
                 [
                     part.Change("last", $"Pour {glitter[early.RecipeId].Name} last", l => l.Layout is PuddleLayout p

@@ -21,10 +21,10 @@ internal sealed class HeartOutsideCheck : ICheck
                     var (x, y) = (outline.BoxWidthMm / 2, outline.BoxHeightMm / 2);
                     yield return new(
                         Id, $"heart-outside@{layer.Id}/{heart.Id}", Grade.Mind, "Heart outside",
-                        "A heart lies wholly outside of the piece: nothing of it is seen, and what runs round it may miss the piece.", [],
+                        "A heart lies wholly outside the piece: it will not be seen, and the bands round it may miss the piece.", [],
                         new("map", layer.Id, Math.Clamp(heart.XMm, 0, outline.BoxWidthMm), Math.Clamp(heart.YMm, 0, outline.BoxHeightMm)),
                         [
-                            Remedy.OnLayer("inside", "Bring it back to the rim", layer.Id, l => With(l, [.. l.Hearts.Select(h => h.Id == heart.Id ? Inside(outline, h, x, y) : h)])),
+                            Remedy.OnLayer("inside", "Move it back inside the rim", layer.Id, l => With(l, [.. l.Hearts.Select(h => h.Id == heart.Id ? Inside(outline, h, x, y) : h)])),
                             Remedy.OnLayer("out", "Take it out", layer.Id, l => With(l, [.. l.Hearts.Where(h => h.Id != heart.Id)])),
                         ]);
                 }

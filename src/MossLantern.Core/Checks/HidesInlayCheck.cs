@@ -37,7 +37,7 @@ internal sealed class HidesInlayCheck : ICheck
 
                     var anchor = looked.Layers.Single(l => l.LayerId == region.LayerId).Regions.First(r => r.Id == id).Anchor;
                     yield return new(
-                        Id, $"hides-inlay@{region.LayerId}/{kept.Id}", Grade.Mend, "Hides what is to be seen", $"{recipes[region.CupId].Name} is poured over {kept.Name}: hidden for good.", [],
+                        Id, $"hides-inlay@{region.LayerId}/{kept.Id}", Grade.Mend, "Hides a reserved spot", $"{recipes[region.CupId].Name} is poured over {kept.Name} and hides it for good.", [],
                         new("map", region.LayerId, anchor?.XMm, anchor?.YMm),
                         [Remedy.Change("clear", "Pour clear there", p => Clear(p, region.LayerId, id))]);
                     break;

@@ -24,16 +24,16 @@ internal sealed class LayerEarlyCheck : ICheck
         }
 
         var ((layer, plan), (below, under)) = (layers[top], layers[top - 1]);
-        const string mend = "if the log has the wrong layer or hour, mend it.";
+        const string mend = "correct the log if the layer or the time is wrong.";
         foreach (var sitting in plan.Sittings.Where(s => s.Poured && !under.Sittings.Contains(s)))
         {
             if (!under.Poured)
             {
-                yield return Told($"{layer.Name} is in the log, and {below.Name} below it is not: log that too, or {mend}", []);
+                yield return Told($"{layer.Name} is in the log, but {below.Name} below it is not. Log that too, or {mend}", []);
             }
             else if (under.NextLayer is { } opens && sitting.Pour!.Start < opens.Opens)
             {
-                var told = Told($"{layer.Name} is in the log as poured before {below.Name} below it took it, {{0}} after its pour: look for wrinkles and soft spots before anything goes over it; {mend}", [opens.OpensAfterHours]);
+                var told = Told($"By the log {layer.Name} was poured before {below.Name} below was ready for it, {{0}} after its pour. Look for wrinkles and soft spots before anything goes over it, or {mend}", [opens.OpensAfterHours]);
                 yield return told with { Worth = (opens.Opens - sitting.Pour.Start).TotalHours };
             }
 
@@ -48,13 +48,13 @@ internal sealed class LayerEarlyCheck : ICheck
         {
             return new(
                 Id, $"layer-early@{sitting.Id}", Grade.Mend, "Too early",
-                $"{layer.Name} is planned, and nobody has said when {below.Name} below it is poured.", [],
-                new("cure", layer.Id, SittingId: sitting.Id), [Remedy.OnSitting("undecided", $"Leave open when {layer.Name} is poured", sitting.Id, s => s with { Start = null, End = null })]);
+                $"{layer.Name} has a start, but {below.Name} below it has none yet.", [],
+                new("cure", layer.Id, SittingId: sitting.Id), [Remedy.OnSitting("undecided", $"Leave the start of {layer.Name} open", sitting.Id, s => s with { Start = null, End = null })]);
         }
 
         return over.Plan.Pour!.Start >= opens.Opens ? null : new(
             Id, $"layer-early@{sitting.Id}", Grade.Mend, "Too early",
-            $"{layer.Name} is planned before {below.Name} below it takes it: it would sink in or wrinkle.", [opens.OpensAfterHours],
+            $"{layer.Name} is planned before {below.Name} below is ready for it: it would sink in or wrinkle.", [opens.OpensAfterHours],
             new("cure", layer.Id, SittingId: sitting.Id), [over.At(PouredOver.Whole(opens.Opens, looked.Around.Zone))], Worth: (opens.Opens - over.Plan.Pour.Start).TotalHours);
     }
 }

@@ -14,10 +14,10 @@ internal sealed class LeakyCheck : ICheck
             var what = board.Kind == PieceKind.Frame ? "frame" : "dam";
             yield return new(
                 Id, "leaky@ground", Grade.Mend, "May leak",
-                board.GapsSealed ? $"Nobody has tested the {what} with water: resin finds every gap and runs out underneath."
+                board.GapsSealed ? $"The {what} has not been tested with water: resin finds every gap and runs out underneath."
                     : $"The gaps of the {what} are not sealed: resin runs out underneath.",
                 [], new("ground"),
-                [Remedy.OnGround("sealed", "It is sealed and held water", g => g with { Base = g.Base! with { GapsSealed = true, SealTested = true } })]);
+                [Remedy.OnGround("sealed", "It is sealed and holds water", g => g with { Base = g.Base! with { GapsSealed = true, SealTested = true } })]);
         }
     }
 }

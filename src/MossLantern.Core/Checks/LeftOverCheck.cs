@@ -21,7 +21,7 @@ internal sealed class LeftOverCheck : ICheck
             }
 
             yield return new(
-                Id, $"leftover@{pour.Sitting.Id}/{choice.RecipeId}", Grade.Mind, "Left over", $"{{0}} of {name} are left over, more than a fifth of what is poured.", [left], pour.At("cups", choice.RecipeId),
+                Id, $"leftover@{pour.Sitting.Id}/{choice.RecipeId}", Grade.Mind, "Left over", $"{{0}} of {name} will be left over, more than a fifth of what is poured.", [left], pour.At("cups", choice.RecipeId),
                 [MixedAmount.AsPlanned(pour, choice)], Worth: left.Value);
         }
     }

@@ -20,14 +20,14 @@ internal sealed class LevelUnknownCheck : ICheck
         {
             yield return new(
                 Id, PanelsOf.Key("level-unknown@ground/coarse", panel), Grade.Mind, "Level too coarse to tell",
-                $"The level{named} shows steps of {{0}}, and the thinnest layer to come asks for {{1}}: a dish of water on the spot tells more.",
+                $"The level{named} reads in steps of {{0}}, and the thinnest layer still to pour needs {{1}}: a dish of water on the spot tells more.",
                 [
                     Reckoned.Of(reading.StepDeg!.Value, "°", Formulas.Stated, new ReckonedInput("step of the level", reading.StepDeg.Value, "°", Origin.Measured)),
                     standing.Needed,
                 ],
                 new("ground"),
                 [
-                    Remedy.OnGround("water", "Water stands level there", g => g.WithLevel(panel, g.LevelOf(panel)! with { WaterChecked = true })),
+                    Remedy.OnGround("water", "Water stood level there", g => g.WithLevel(panel, g.LevelOf(panel)! with { WaterChecked = true })),
                     Remedy.Ask("measure", "Measure with a finer level", "ground.level.tiltXDeg"),
                 ]);
             yield break;
@@ -43,8 +43,8 @@ internal sealed class LevelUnknownCheck : ICheck
         yield return new(
             Id, PanelsOf.Key("level-unknown@ground", panel), Grade.Mind, "Level not known",
             elsewhere
-                ? $"The level{named} was read on another spot than the one it will cure on, and that says nothing."
-                : $"Nobody has read the level{named} where it will cure: a fraction of a degree is enough to drift.",
+                ? $"The level{named} was not read where the piece will cure, so it says nothing about that spot."
+                : $"The level{named} has not been read where the piece will cure: a fraction of a degree is enough for resin to drift.",
             [], new("ground"),
             [
                 Remedy.Ask("measure", "Measure there", field),

@@ -26,15 +26,15 @@ internal sealed class LoadHighCheck : ICheck
                 var over = cup.Doses.All.FirstOrDefault(d => d.Over);
                 yield return new(
                     Id, $"load-high@{recipe.FirstId}", Grade.Mend, "Too much colour",
-                    over is null ? $"All colourants of {recipe.Name} together are {{0}}, and up to {{1}} are stirred into resin: it stays weak or sticky."
-                        : $"{recipe.Name} has {{0}} of {over.Name}, and up to {{1}} are stirred into resin: it stays weak, sticky or streaked.",
+                    over is null ? $"The colourants of {recipe.Name} come to {{0}} together, and resin takes up to {{1}}: beyond that it stays weak or sticky."
+                        : $"{recipe.Name} has {{0}} of {over.Name}, and resin takes up to {{1}}: beyond that it stays weak, sticky or streaked.",
                     [
                         over?.Load ?? cup.Doses.Total!,
                         ToPour.Limit("highest load", over?.LimitPercent ?? cup.Doses.TotalLimitPercent, "%"),
                     ],
                     pour.At("cups", cup.CupId),
                     [
-                        Remedy.Change("less", "Take as much as it stands", p => p with { Recipes = [.. p.Recipes.Select(r => r.FirstId == recipe.FirstId ? Less(r, looked.Around.Catalogue, pour.System) : r)] }),
+                        Remedy.Change("less", "Cut it back to what resin takes", p => p with { Recipes = [.. p.Recipes.Select(r => r.FirstId == recipe.FirstId ? Less(r, looked.Around.Catalogue, pour.System) : r)] }),
                     ], Worth: over is { Load: { } load } ? load.Value / over.LimitPercent : cup.Doses.Total!.Value / cup.Doses.TotalLimitPercent);
             }
         }

@@ -14,7 +14,7 @@ internal static class MixedAmount
         where reach is not null
         select (pour, choice, reach, looked.Piece.Recipes.Single(r => r.Id == choice.RecipeId).Name);
 
-    public static Remedy AsPlanned(ToPour pour, CupChoice choice) => Remedy.OnSitting("planned", "Mix as much as is planned", pour.Sitting.Id, s =>
+    public static Remedy AsPlanned(ToPour pour, CupChoice choice) => Remedy.OnSitting("planned", "Mix the planned amount", pour.Sitting.Id, s =>
     {
         var others = s.CupChoices!.Value.RemoveAll(c => c.RecipeId == choice.RecipeId);
         var own = s.CupChoices.Value.First(c => c.RecipeId == choice.RecipeId) with { MixedMl = null };

@@ -40,7 +40,7 @@ internal sealed class MudCheck : ICheck
                 [
                     .. Line("clear", clear),
                     .. !Muddy(inner, LookOf(white)) && !Muddy(LookOf(white), outer) ? Line("white", white) : [],
-                    Remedy.OnLayer("any", "It does not matter here", pair.Layer.Id, l => l with { Contrast = Contrast.Any }),
+                    Remedy.OnLayer("any", "That is fine here", pair.Layer.Id, l => l with { Contrast = Contrast.Any }),
                 ]);
 
             IEnumerable<Remedy> Line(string id, Recipe cup) =>

@@ -22,10 +22,10 @@ internal sealed class NearMissCheck : ICheck
             {
                 yield return new(
                     Id, $"near-miss@{part.Key}/{miss.StrokeId}/{(miss.AtStart ? "start" : "end")}", Grade.Mend, "Wall stops short",
-                    "This wall ends {0} before the next one: what is poured on one side runs round to the other.",
+                    "This wall stops {0} short of the next one: what is poured on one side runs round to the other.",
                     [Reckoned.Of(miss.GapMm, "mm", Formulas.WallLength, new ReckonedInput("ends join on up to", Pools.SnapBeads * pools.BeadMm, "mm", Origin.Default))],
                     new("map", part.Layer.Id, miss.From.XMm, miss.From.YMm),
-                    [part.Change("close", "Draw it on to the next", l => l.Layout is PoolsLayout p ? l with { Layout = Pools.Closed(p, miss) } : l)]);
+                    [part.Change("close", "Draw it on to the next one", l => l.Layout is PoolsLayout p ? l with { Layout = Pools.Closed(p, miss) } : l)]);
             }
         }
     }

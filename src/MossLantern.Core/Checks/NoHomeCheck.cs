@@ -21,7 +21,7 @@ internal sealed class NoHomeCheck : ICheck
             foreach (var cup in layer.Cups.Where(c => !used.Contains(c.Id) && !filledFrom.Contains(c.Id) && !(looked.Piece.Kept is { IsEmpty: false } && c.Id == layer.ClearRecipe) && told.Add(c.Id)))
             {
                 yield return new(
-                    Id, $"no-home@{layer.Id}/{cup.Id}", Grade.Mind, "Cup without a place", $"Nothing of {layer.Name} is poured from {cup.Name}.", [],
+                    Id, $"no-home@{layer.Id}/{cup.Id}", Grade.Mind, "Cup with no use", $"Nothing in {layer.Name} is poured from {cup.Name}.", [],
                     new("cups", layer.Id, CupId: cup.Id), [Remedy.OnLayer("away", $"Put {cup.Name} away", layer.Id, l => Without(l, cup.Id))]);
             }
 
@@ -31,13 +31,13 @@ internal sealed class NoHomeCheck : ICheck
                 {
                     yield return new(
                         Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Spot without a cup",
-                        $"{NameOf(looked.Piece, region.Id)} is to stay visible, and {layer.Name} has no cup of clear for it.", [], Place(layer, region),
-                        [Remedy.OnLayer("clear", "Take a cup of clear for it", layer.Id, WithClear)]);
+                        $"{NameOf(looked.Piece, region.Id)} is to stay visible, but {layer.Name} has no cup of clear for it.", [], Place(layer, region),
+                        [Remedy.OnLayer("clear", "Add a cup of clear for it", layer.Id, WithClear)]);
                 }
                 else if (region.Kind == RegionKind.Pool && layer.Layout is PoolsLayout)
                 {
                     yield return new(
-                        Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Pool without a cup", "Nobody has said what this pool of {0} is poured from.", [region.Area],
+                        Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Pool without a cup", "No cup has been chosen for this pool of {0}.", [region.Area],
                         Place(layer, region), [.. Colours(layer, plan, region)]);
                 }
             }
@@ -46,7 +46,7 @@ internal sealed class NoHomeCheck : ICheck
             {
                 yield return new(
                     Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Colour without a pool",
-                    $"{layer.Recipes.Single(c => c.Id == region.CupId).Name} has no pool of its own any more: its walls leave it in another's.", [], Place(layer, region),
+                    $"{layer.Recipes.Single(c => c.Id == region.CupId).Name} no longer has a pool of its own: its walls leave it in another's.", [], Place(layer, region),
                     [Remedy.OnLayer("let-go", "Let it go", layer.Id, l => l.Layout is PoolsLayout p
                         ? l with { Layout = p with { Pools = p.Pools.RemoveAll(x => x.Id == region.Id) } } : l)]);
             }
@@ -64,7 +64,7 @@ internal sealed class NoHomeCheck : ICheck
         : layer with { Recipes = layer.Recipes.Add(Recipe.Clear(FreeId.Of("clear", layer.Recipes.Select(c => c.Id)))) };
 
     internal static string NameOf(Piece piece, RegionId regionId) =>
-        (piece.Kept ?? []).FirstOrDefault(k => regionId.Kept == k.Id)?.Name ?? "What is reserved";
+        (piece.Kept ?? []).FirstOrDefault(k => regionId.Kept == k.Id)?.Name ?? "The reserved spot";
 
     internal static FindingPlace Place(FilledLayer layer, RegionPlan region) => new("map", layer.Id, region.Anchor?.XMm, region.Anchor?.YMm);
 

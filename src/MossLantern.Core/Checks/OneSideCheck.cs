@@ -38,11 +38,11 @@ internal sealed class OneSideCheck : ICheck
 
                 yield return new(
                     Id, $"one-side@{layer.Id}/{cup}", Grade.Mind, "On one side",
-                    $"All of {layer.Recipes.Single(c => c.Id == cup).Name} lies on one side: its middle is {{0}} off the middle of the piece.", [balance.Lean],
+                    $"All of {layer.Recipes.Single(c => c.Id == cup).Name} lies to one side: its centre is {{0}} off the centre of the piece.", [balance.Lean],
                     new("map", layer.Id, balance.Middle.XMm, balance.Middle.YMm),
                     [
                         .. Swap(layer, plan, fields, placed, cup),
-                        Remedy.Change("again", "Lay the fields differently", p => Again(looked.Mapper, p, layer.Id, plan.Box)),
+                        Remedy.Change("again", "Lay out the fields again", p => Again(looked.Mapper, p, layer.Id, plan.Box)),
                     ]);
             }
         }

@@ -27,7 +27,7 @@ internal sealed class OverfillCheck : ICheck
         ReckonedInput[] each = [.. layers.Select(l => new ReckonedInput(l.Name, l.DepthMm, "mm", Origin.Own, PlaceIn.Layer(l.Id) + ".depthMm"))];
         yield return new(
             Id, $"overfill@{top.Id}", Grade.Mend, "Runs over",
-            layers.Count == 1 ? $"{what} holds {{1}}, and {top.Name} is {{0}} deep: it runs over." : $"{what} holds {{1}}, and all layers together are {{0}} deep: {top.Name} runs over.",
+            layers.Count == 1 ? $"{what} holds {{1}}, and {top.Name} is {{0}} deep: it will run over." : $"{what} holds {{1}}, and the layers come to {{0}} together: {top.Name} will run over.",
             [
                 new Reckoned(depth, "mm", Formulas.DepthOfAll, [.. each]),
                 Reckoned.Of(holds, "mm", Formulas.Stated, new ReckonedInput("holds", holds, "mm", Origin.Own, field)),
@@ -36,7 +36,7 @@ internal sealed class OverfillCheck : ICheck
             [
                 .. left >= Accepted.DepthMm.From ? [Remedy.Change("lower", $"Pour {top.Name} {{0}} deep", p => p with { Layers = [.. p.Layers.Select(l => l.Id == top.Id ? l with { DepthMm = left, RegionDepths = null, PartDepths = null } : l)] }, left)] : Array.Empty<Remedy>(),
                 .. ground.Mould is null && Accepted.SideMm.Contains(Math.Ceiling(depth)) ? [Remedy.OnGround("higher", "Make it {0} high", g => g with { SideHeightMm = Math.Ceiling(depth) }, Math.Ceiling(depth))] : Array.Empty<Remedy>(),
-                Remedy.Ask("depth", $"Say how much {what.ToLowerInvariant()[4..]} holds", field),
+                Remedy.Ask("depth", $"Enter how much {what.ToLowerInvariant()[4..]} holds", field),
             ], Worth: depth - holds);
     }
 }

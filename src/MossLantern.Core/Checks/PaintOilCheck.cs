@@ -13,7 +13,7 @@ internal sealed class PaintOilCheck : ICheck
         if (looked.Bare && looked.Piece.Ground.Paint is { Kind: PaintKind.Oil, Sealed: false })
         {
             yield return new(
-                Id, "paint-oil@ground", Grade.Mend, "Oil paint below", "Resin lets go of oil paint, sooner or later.", [], new("ground"),
+                Id, "paint-oil@ground", Grade.Mend, "Oil paint below", "Sooner or later resin peels off oil paint.", [], new("ground"),
                 [
                     Remedy.OnGround("seal", "Seal it under a thin coat", g => g with { Paint = g.Paint! with { Sealed = true } }),
                     Remedy.OnGround(

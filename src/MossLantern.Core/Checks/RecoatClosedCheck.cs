@@ -21,7 +21,7 @@ internal sealed class RecoatClosedCheck : ICheck
         var at = PouredOver.Whole(window.Opens, looked.Around.Zone);
         return new(
             Id, $"recoat-closed@{over.Sitting.Id}", Grade.Mend, "No bond",
-            $"{over.Layer.Name} is planned {{0}} after {over.Below.Name} below it takes it no more by itself: it does not bond.",
+            $"{over.Layer.Name} is planned {{0}} after the recoat window of {over.Below.Name} below has closed: without sanding it will not bond.",
             [Reckoned.Of((start - closes).TotalHours, "h", Formulas.Stated, new ReckonedInput("after the window", (start - closes).TotalHours, "h", Origin.Reckoned))],
             new("cure", over.Layer.Id, SittingId: over.Plan.SittingId),
             [

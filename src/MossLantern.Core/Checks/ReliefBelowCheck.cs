@@ -23,7 +23,7 @@ internal sealed class ReliefBelowCheck : ICheck
             new("depth", Rework.WettingMm, "mm", Origin.Default));
         yield return new(
             Id, "relief-below@ground", Grade.Mind, "Relief below",
-            $"Lines and stones stand up from the older work and {first.Name} is not clear: rings break on them. A thin clear coat of {{0}} first wets them over.",
+            $"Lines and stones stand proud of the older work, and {first.Name} is not clear: rings break on them. A thin clear coat of {{0}} first covers them.",
             [ml], new("ground", first.Id, old.XMm + old.Ground.Whole.BoxWidthMm / 2, old.YMm + old.Ground.Whole.BoxHeightMm / 2),
             [
                 .. looked.Piece.Filled.Length < PieceValidator.MostLayers

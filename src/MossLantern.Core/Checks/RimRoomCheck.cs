@@ -39,12 +39,12 @@ internal sealed class RimRoomCheck : ICheck
 
             var fill = layer.Bands.TakeWhile(b => !b.FillsRest).Count();
             yield return new(
-                Id, $"rim-room@{part.Key}", Grade.Mend, "No room for all lines",
-                "The lines need {0}, and from the rim to the middle there are {1} in the narrowest place, a tenth of it for the clear that pushes them out.", [need, room],
+                Id, $"rim-room@{part.Key}", Grade.Mend, "No room for all the lines",
+                "The lines need {0}, but at the narrowest place there are {1} from the rim to the middle, less a tenth for the clear that pushes them out.", [need, room],
                 new("map", part.Layer.Id),
                 [
                     .. layer.Bands.All(b => b.FillsRest || b.WidthMm * factor >= Accepted.BandMm.From)
-                        ? [part.Change("narrow", "Lay every line narrower", l => l with
+                        ? [part.Change("narrow", "Make every line narrower", l => l with
                         {
                             Layout = (BandedLayout)l.Layout with { Bands = [.. l.Bands.Select(b => b.FillsRest ? b : b with { WidthMm = Math.Floor(b.WidthMm * factor * 100) / 100 })] },
                         })]

@@ -29,14 +29,14 @@ internal sealed class SinksCheck : ICheck
 
                 var known = looked.Around.Catalogue.Of(dose.Colourant, dose.ColourantId);
                 yield return new(
-                    Id, $"sinks@{recipe.FirstId}", Grade.Mind, "Sinks", $"{recipe.Name} has {{0}} of {known.Name}, more than the usual {{1}}, and lies on wet clear: it drops through to the other face.",
+                    Id, $"sinks@{recipe.FirstId}", Grade.Mind, "Sinks", $"{recipe.Name} has {{0}} of {known.Name}, more than the usual {{1}}, and lies on wet clear: it will drop through to the other face.",
                     [
                         Reckoned.Of(dose.Percent, "%", Formulas.Stated, new ReckonedInput("load", dose.Percent, "%", Origin.Own)),
                         Reckoned.Of(known.UsualToPercent, "%", Formulas.Stated, new ReckonedInput("usual load to", known.UsualToPercent, "%", known.OriginOf(MaterialProperties.UsualToPercent))),
                     ],
                     new("cups", region.LayerId, CupId: region.CupId, SittingId: pour.Plan.SittingId),
                     [
-                        Remedy.Change("less", "Take the usual load", p => p with
+                        Remedy.Change("less", "Use the usual load", p => p with
                         {
                             Recipes = [.. p.Recipes.Select(r => r.FirstId == recipe.FirstId
                                 ? r with { Doses = [.. r.Doses.Select(d => Heavy(d, looked.Around.Catalogue) ? d with { Percent = looked.Around.Catalogue.Of(d.Colourant, d.ColourantId).UsualToPercent } : d)] } : r)],

@@ -21,7 +21,7 @@ internal sealed class TiltCheck : ICheck
             var lowest = standing.Supports.MaxBy(s => s.Shim?.Value ?? 0)!;
             yield return new(
                 Id, PanelsOf.Key("tilt@ground", panel), Grade.Mend, "Out of level",
-                $"One side{named} lies {{0}} lower, more than a tenth of the thinnest layer to come ({{1}}): it drifts there overnight.",
+                $"One side{named} lies {{0}} lower, more than a tenth of the thinnest layer still to pour ({{1}}): resin will drift there overnight.",
                 [drift, standing.Thinnest], new("ground", null, lowest.XMm, lowest.YMm),
                 [
                     Remedy.OnGround("shims", "The shims are in: measure again", g => g.WithLevel(panel, null)),
@@ -37,7 +37,7 @@ internal sealed class TiltCheck : ICheck
         if (thin.All(l => neededMm <= l.Resin.From(looked.Around.Catalogue).DeepestMm))
         {
             yield return Remedy.Change(
-                "deeper", "Pour the layers to come at least {0} deep",
+                "deeper", "Pour the remaining layers at least {0} deep",
                 p => p with { Layers = [.. p.Layers.Select(l => thin.Any(t => t.Id == l.Id) ? l with { DepthMm = neededMm } : l)] },
                 neededMm);
         }

@@ -24,12 +24,12 @@ internal sealed class TooColdCheck : ICheck
             var place = PlaceIn.Sitting(sitting.Id) + ".roomC";
             yield return new(
                 Id, $"too-cold@{sitting.Id}", Grade.Mend, "Too cold",
-                $"{plan.Name} is to be poured at {{0}}; below {{1}} resin cures slowly and comes out cloudy.",
+                $"{plan.Name} is to be poured at {{0}}: below {{1}} resin cures slowly and turns cloudy.",
                 [
                     Reckoned.Of(room, "°C", Formulas.Stated, new ReckonedInput("room", room, "°C", origin, place)),
                     Reckoned.Of(LeastC, "°C", Formulas.Stated, new ReckonedInput("least", LeastC, "°C", Origin.Default)),
                 ],
-                new("cure", plan.LayerIds[0], SittingId: plan.SittingId), [Remedy.Ask("warm", "Warm the room, and say how warm", place)]);
+                new("cure", plan.LayerIds[0], SittingId: plan.SittingId), [Remedy.Ask("warm", "Warm the room and enter how warm it is", place)]);
         }
     }
 }

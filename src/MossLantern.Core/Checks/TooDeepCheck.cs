@@ -48,7 +48,7 @@ internal sealed class TooDeepCheck : ICheck
                     new("cups", layer.Id, SittingId: pour.Plan.SittingId),
                     [
                         .. Divided(looked, pour, layer, depth).Concat(Another(looked, pour, depth)).Where(r => !CupTooBigCheck.IsMadeBy(looked, r)),
-                        Remedy.Ask("depth", "Pour it less deep", PlaceIn.Layer(layer.Id) + ".depthMm"),
+                        Remedy.Ask("depth", "Pour it shallower", PlaceIn.Layer(layer.Id) + ".depthMm"),
                     ], Worth: depth / most);
             }
         }
@@ -95,7 +95,7 @@ internal sealed class TooDeepCheck : ICheck
         var room = pour.Sitting.RoomC ?? looked.Around.RoomC;
         if (looked.Around.Catalogue.Resins.Where(r => !r.PutAway && Stands(r, depth, room)).MinBy(r => r.DeepestMm) is { } other)
         {
-            yield return Remedy.OnSitting("resin", $"Take {other.Name} for it", pour.Sitting.Id, s => s with { Resin = new(other.Id) });
+            yield return Remedy.OnSitting("resin", $"Use {other.Name} for it", pour.Sitting.Id, s => s with { Resin = new(other.Id) });
         }
     }
 }

@@ -27,7 +27,7 @@ internal sealed class TwinsCheck : ICheck
             var places = alike.Count == 1 ? "" : FormattableString.Invariant($" in {alike.Count} places");
             yield return new(
                 Id, $"twins@{pair.Key}", Grade.Mind, "Twins",
-                $"{pair.Inner.Name} and {pair.Outer.Name} lie beside each other{places} and differ by {{0}} only: poured wet on wet they read as one.",
+                $"{pair.Inner.Name} and {pair.Outer.Name} lie side by side{places} and differ by only {{0}}: poured wet on wet they read as one.",
                 [
                     new(apart, "ΔE00", Formulas.ColourDifference,
                     [

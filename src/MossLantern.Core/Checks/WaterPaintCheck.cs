@@ -30,12 +30,12 @@ internal sealed class WaterPaintCheck : ICheck
                 var asMuch = Math.Round(Math.Min(paste.LimitPercent, paint.First.Percent * acrylic.Cover / paste.Cover), 2);
                 yield return new(
                     Id, $"water-paint@{recipe.FirstId}", Grade.Mind, "Water in the resin",
-                    $"{recipe.Name} has {{0}} of acrylic; over {{1}} the water in it dulls and softens resin.",
+                    $"{recipe.Name} has {{0}} of acrylic: above {{1}} the water in it dulls and softens resin.",
                     [Reckoned.Of(paint.First.Percent, "%", Formulas.Stated, new ReckonedInput("load", paint.First.Percent, "%", Origin.Own)), ToPour.Limit("most", MostPercent, "%")],
                     pour.At("cups", cup.CupId),
                     [
-                        Remedy.Change("paste", $"Take {paste.Name} that covers as much", p => With(p, recipe, d => d == paint.First ? new Dose(ColourantClass.Paste, asMuch, Colour: d.Colour) : d)),
-                        Remedy.Change("less", "Take as much as it stands", p => With(p, recipe, d => d == paint.First ? d with { Percent = MostPercent } : d)),
+                        Remedy.Change("paste", $"Use {paste.Name}, enough to cover as much", p => With(p, recipe, d => d == paint.First ? new Dose(ColourantClass.Paste, asMuch, Colour: d.Colour) : d)),
+                        Remedy.Change("less", "Cut it back to what resin takes", p => With(p, recipe, d => d == paint.First ? d with { Percent = MostPercent } : d)),
                     ], Worth: paint.First.Percent);
             }
         }

@@ -22,10 +22,10 @@ internal sealed class WetGlueCheck : ICheck
         foreach (var step in looked.Ground.Preparation.Where(s => s.ReadyAt > start && s.DryHours is not null))
         {
             var ready = step.ReadyAt!.Value;
-            var others = looked.Piece.Sittings.Any(s => s.Id != plan.SittingId && s.Start >= start) ? ", and what follows as much later" : "";
+            var others = looked.Piece.Sittings.Any(s => s.Id != plan.SittingId && s.Start >= start) ? ", and what follows later by as much" : "";
             yield return new(
                 Id, $"wet-glue@ground/{step.Id}", Grade.Mend, "Not dry yet",
-                $"\"{step.What}\" is dry at {Clock(ready)}, and {plan.Name} starts at {Clock(start)}: it clouds or lifts.",
+                $"\"{step.What}\" is dry at {Clock(ready)}, but {plan.Name} starts at {Clock(start)}: it would cloud or lift.",
                 [], new("ground", ground.Id),
                 [Remedy.Change("later", $"Start at {Clock(ready)}{others}", piece => Later(piece, start, ready))]);
         }
@@ -45,7 +45,7 @@ internal sealed class WetGlueCheck : ICheck
         var what = string.Join(" and ", open.Steps.Select(s => $"\"{s.What}\""));
         return new(
             "wet-glue", "wet-glue@ground", Grade.Mend, "Not dry by then",
-            $"{what} {(open.Steps.Length == 1 ? "is" : "are")} still to do. Begun now, that is dry at {Clock(ready)} at the earliest, and {plan.Name} starts at {Clock(start)}.",
+            $"{what} {(open.Steps.Length == 1 ? "is" : "are")} still to do. Begun now, that is dry at {Clock(ready)} at the earliest, but {plan.Name} starts at {Clock(start)}.",
             [], new("ground", ground.Id), [Remedy.Change("later", $"Start at {Clock(ready)}", piece => Later(piece, start, ready))], Worth: (open.Ready - from).TotalHours);
     }
 

@@ -17,7 +17,7 @@ public sealed record AddPool(string Layer, string? Zone, double XMm, double YMm,
     {
         if (laid.WithColour(Recipe) is not var (with, recipe))
         {
-            return Edited.No($"{laid.Place}.layout.pools", "The piece has no such colour by now.");
+            return Edited.No($"{laid.Place}.layout.pools", "The piece no longer has that colour.");
         }
 
         // Chosen again before the map has answered: it is the same pool still, under the id it got.

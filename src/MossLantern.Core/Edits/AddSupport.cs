@@ -14,5 +14,5 @@ public sealed record AddSupport : GroundEdit
 
     private protected override string Place => "ground.supports";
 
-    private protected override string Refusal => FormattableString.Invariant($"A piece stands on up to {PieceValidator.MostSupports} supports.");
+    private protected override string Refusal => FormattableString.Invariant($"A piece can have up to {PieceValidator.MostSupports} supports.");
 }

@@ -17,7 +17,7 @@ public sealed record AddToMix(string Mix, string Layer, string? Recipe = null) :
         ArgumentNullException.ThrowIfNull(piece);
         if (piece.Recipes.FirstOrDefault(r => r.Id == Mix) is not { } mix || LaidOut.Of(piece, Layer, null)?.WithColour(Recipe) is not var (laid, added) || added == Mix)
         {
-            return Edited.No(PlaceIn.Recipe(Mix), "The piece has no such colour, or no such layer, by now.");
+            return Edited.No(PlaceIn.Recipe(Mix), "The piece no longer has that colour, or that layer.");
         }
 
         var of = (mix.Of ?? []).Add(new(added, 1));

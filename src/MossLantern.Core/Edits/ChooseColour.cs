@@ -63,7 +63,7 @@ public sealed record Recolour(string Recipe, string Colour, string? Name = null)
         {
             return Edited.No(place, recipe.Of is null && recipe.Doses.IsEmpty
                 ? "Clear resin has no shade: choose a colourant first."
-                : "It is mixed from several: its colour comes from theirs.");
+                : "It is mixed from several colours, and its colour comes from theirs.");
         }
 
         // Of another shade it is another colourant than the one in the cupboard.

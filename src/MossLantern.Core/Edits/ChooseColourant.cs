@@ -23,7 +23,7 @@ public sealed record ChooseColourant(string Recipe, ColourantClass? Colourant, i
         if (Colourant is not { } to)
         {
             return recipe.Of is null ? With(piece, recipe, recipe with { Doses = [], Trials = null })
-                : Edited.No(PlaceIn.Recipe(Recipe), "What is poured off another is tinted further: mix it by itself first.");
+                : Edited.No(PlaceIn.Recipe(Recipe), "It is poured off another cup and tinted further: mix it by itself first.");
         }
 
         var known = cupboard.Catalogue.Of(to, ColourantId);

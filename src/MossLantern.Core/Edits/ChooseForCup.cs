@@ -30,17 +30,17 @@ public sealed record ChooseForCup(
 
         if (piece.Recipes.All(r => r.Id != Recipe))
         {
-            return Edited.No(PlaceIn.Recipe(Recipe), "There is no such colour by now.");
+            return Edited.No(PlaceIn.Recipe(Recipe), "That colour is no longer there.");
         }
 
         if (ByEye && MixedMl is not null)
         {
-            return Edited.No($"{PlaceIn.Sitting(Sitting)}.cupChoices[{Recipe}].mixedMl", "What is mixed by eye is not known in millilitres: leave out one of the two.");
+            return Edited.No($"{PlaceIn.Sitting(Sitting)}.cupChoices[{Recipe}].mixedMl", "Mixed by eye and a number of millilitres cannot both be given: leave one of them out.");
         }
 
         if (HeldMl is not null && string.IsNullOrWhiteSpace(HeldFor))
         {
-            return Edited.No($"{PlaceIn.Sitting(Sitting)}.cupChoices[{Recipe}].heldBack.name", "Say what it is held back for.");
+            return Edited.No($"{PlaceIn.Sitting(Sitting)}.cupChoices[{Recipe}].heldBack.name", "Enter what it is held back for.");
         }
 
         var held = HeldMl is { } ml ? new HeldBack(HeldFor!.Trim(), ml) : null;

@@ -39,7 +39,7 @@ internal static class DoseAmount
         var resin = piece.Sittings.FirstOrDefault(s => s.Id == sittingId) ?? (sittingId is null ? piece.Sittings[0] : null);
         if (inMl is not { } ml || !Accepted.VolumeMl.Contains(ml) || resin is null || cupboard.Catalogue.Resin(resin.Resin.System) is null)
         {
-            return (0, "Say in how many millilitres of which sitting's resin: " + Accepted.VolumeMl.Sentence);
+            return (0, "Give the millilitres of resin, and which sitting's it is: " + Accepted.VolumeMl.Sentence);
         }
 
         var known = cupboard.Catalogue.Of(dose.Colourant, dose.ColourantId);
@@ -55,7 +55,7 @@ internal static class DoseAmount
         {
             return (0, unit == DoseUnit.Drops
                 ? $"{Capital(known.Name)} does not drip: say it in grams, in percent, or in level scoops of yours."
-                : $"Nobody has weighed a {(unit == DoseUnit.Tips ? "stick tip" : "level scoop")} of {known.Name} yet: enter it in the Cupboard, or say it in grams or in percent.");
+                : $"What a {(unit == DoseUnit.Tips ? "stick tip" : "level scoop")} of {known.Name} weighs is not known yet: enter it in the Cupboard, or give grams or percent instead.");
         }
 
         var density = resin.Resin.From(cupboard.Catalogue).MixDensity;

@@ -20,5 +20,5 @@ public abstract record GroundEdit : Edit
     private protected virtual string Place => "ground";
 
     /// <summary>Why a change is refused.</summary>
-    private protected virtual string Refusal => "The ground cannot become that.";
+    private protected virtual string Refusal => "The ground cannot be changed to that.";
 }

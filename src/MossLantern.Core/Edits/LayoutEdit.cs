@@ -33,7 +33,7 @@ public abstract record LayoutEdit<T>(string Layer, string? Zone) : LayoutEdit(La
     where T : Layout
 {
     private protected sealed override Edited Change(LaidOut laid, Cupboard cupboard) => laid.Layout is T layout ? Change(laid, layout)
-        : Edited.No($"{laid.Place}.layout", "It is laid out in another way by now.");
+        : Edited.No($"{laid.Place}.layout", "It is laid out differently now.");
 
     /// <summary>What it is laid out as with the change made, or why it cannot be.</summary>
     private protected abstract Edited Change(LaidOut laid, T layout);
@@ -48,7 +48,7 @@ public abstract record BandEdit(string Layer, string? Zone, string Band) : Layou
     private protected sealed override Edited Change(LaidOut laid, BandedLayout layout)
     {
         var at = layout.Bands.ToList().FindIndex(b => b.Id == Band);
-        return at < 0 ? Edited.No($"{laid.Place}.layout.bands[{Band}]", "There is no such band by now.") : Change(laid, layout, at);
+        return at < 0 ? Edited.No($"{laid.Place}.layout.bands[{Band}]", "That band is no longer there.") : Change(laid, layout, at);
     }
 
     /// <summary>What it is laid out as with the band changed, or why it cannot be.</summary>

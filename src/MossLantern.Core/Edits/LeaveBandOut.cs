@@ -12,6 +12,6 @@ public sealed record LeaveBandOut(string Layer, string? Zone, string Band) : Ban
     public override string Words(Piece before) => $"take {BandName(before)} out";
 
     private protected override Edited Change(LaidOut laid, BandedLayout layout, int at) => layout.Bands[at].FillsRest
-        ? Edited.No($"{laid.Place}.layout.bands[{Band}]", "The band that fills the rest stays: something has to.")
+        ? Edited.No($"{laid.Place}.layout.bands[{Band}]", "The band that fills the rest has to stay.")
         : laid.With(layout with { Bands = layout.Bands.RemoveAt(at) }).Done();
 }

@@ -14,7 +14,7 @@ public sealed record LeaveHeartOut(string Layer, string? Zone, string Heart) : L
     private protected override Edited Change(LaidOut laid, RingsLayout layout)
     {
         var left = layout.Hearts.RemoveAll(h => h.Id == Heart);
-        return left.Length == layout.Hearts.Length ? Edited.No($"{laid.Place}.layout.hearts[{Heart}]", "There is no such heart by now.")
+        return left.Length == layout.Hearts.Length ? Edited.No($"{laid.Place}.layout.hearts[{Heart}]", "That heart is no longer there.")
             : laid.With(layout with { Hearts = left, HeartRecipeId = left.IsEmpty ? null : layout.HeartRecipeId }).Done();
     }
 }

@@ -18,7 +18,7 @@ public sealed record MeasureDose(string Recipe, int Dose, RatioBasis By, string?
         var resin = piece.Sittings.FirstOrDefault(s => s.Id == (Sitting ?? piece.Sittings[0].Id));
         if (resin is null || !Enum.IsDefined(By) || cupboard.Catalogue.Resin(resin.Resin.System) is null)
         {
-            return Edited.No(PlaceIn.Recipe(Recipe), "There is no such sitting by now, or no such way of dosing.");
+            return Edited.No(PlaceIn.Recipe(Recipe), "That sitting is no longer there, or there is no such way of dosing.");
         }
 
         var percent = cupboard.Catalogue.Of(dose.Colourant, dose.ColourantId).Percent(dose.Percent, dose.By, By, resin.Resin.From(cupboard.Catalogue).MixDensity);

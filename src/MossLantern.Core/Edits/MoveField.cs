@@ -19,7 +19,7 @@ public sealed record MoveField(string Layer, string? Zone, int Field, double XMm
     {
         if (Field < 1 || Field > layout.Fields)
         {
-            return Edited.No($"{laid.Place}.layout.fields", "There is no such field by now.");
+            return Edited.No($"{laid.Place}.layout.fields", "That field is no longer there.");
         }
 
         var at = (layout.Moved ?? []).FirstOrDefault(m => m.Field == Field) ?? new(Field, XMm, YMm);

@@ -19,5 +19,5 @@ public sealed record MoveInsert(string Insert, double XMm, double YMm) : GroundE
 
     private protected override string Place => $"ground.mould.inserts[{Insert}]";
 
-    private protected override string Refusal => "There is no such insert by now.";
+    private protected override string Refusal => "That insert is no longer there.";
 }

@@ -19,6 +19,6 @@ public sealed record MoveMiddle(string Layer, string? Zone, double XMm, double Y
     {
         PetalsLayout petals => laid.With(petals with { XMm = Rounded.Whole(XMm), YMm = Rounded.Whole(YMm) }).Done(),
         PuddleLayout puddle => laid.With(puddle with { XMm = Rounded.Whole(XMm), YMm = Rounded.Whole(YMm) }).Done(),
-        _ => Edited.No($"{laid.Place}.layout", "It has no middle: it is laid out in another way by now."),
+        _ => Edited.No($"{laid.Place}.layout", "It has no middle any more: it is laid out differently now."),
     };
 }

@@ -20,7 +20,7 @@ public sealed record MoveWallSpot(string Layer, string? Zone, string Wall, int S
         var wall = layout.Strokes.FirstOrDefault(s => s.Id == Wall);
         if (wall is null || Spot < 0 || Spot >= wall.Spots.Length)
         {
-            return Edited.No($"{laid.Place}.layout.strokes[{Wall}]", "There is no such wall by now.");
+            return Edited.No($"{laid.Place}.layout.strokes[{Wall}]", "That wall is no longer there.");
         }
 
         var to = new Spot(Rounded.Whole(wall.Spots[Spot].XMm + ByXMm), Rounded.Whole(wall.Spots[Spot].YMm + ByYMm));

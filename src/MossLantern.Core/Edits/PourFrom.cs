@@ -16,7 +16,7 @@ public sealed record PourFrom(string Layer, string? Zone, string Region, string?
     {
         if (laid.WithColour(Recipe) is not var (with, recipe))
         {
-            return Edited.No($"{laid.Place}.layout", "The piece has no such colour by now.");
+            return Edited.No($"{laid.Place}.layout", "The piece no longer has that colour.");
         }
 
         Layout? to = laid.Layout switch
@@ -38,7 +38,7 @@ public sealed record PourFrom(string Layer, string? Zone, string Region, string?
             FloodLayout flood when Region == FloodLayout.FloodId => flood with { RecipeId = recipe },
             _ => null,
         };
-        return to is null ? Edited.No($"{PlaceIn.Layer(Layer)}.regions[{((RegionId)Region).In(Zone)}]", "There is no such region by now.")
+        return to is null ? Edited.No($"{PlaceIn.Layer(Layer)}.regions[{((RegionId)Region).In(Zone)}]", "That region is no longer there.")
             : with.With(to).Done();
     }
 }

@@ -9,7 +9,7 @@ namespace MossLantern.Core.Edits;
 public abstract record RecipeEdit(string Recipe) : Edit
 {
     /// <summary>What is said where a colour, or what is in it, is not there by now.</summary>
-    private protected const string Gone = "There is no such colour by now, or it has no such colourant.";
+    private protected const string Gone = "That colour is no longer there, or has no such colourant.";
 
     /// <inheritdoc/>
     public sealed override Edited Apply(Piece piece, Cupboard cupboard)

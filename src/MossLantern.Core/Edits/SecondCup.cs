@@ -37,12 +37,12 @@ public sealed record SecondCup(string Sitting, string Recipe, ImmutableArray<Lat
 
         if (piece.Recipes.FirstOrDefault(r => r.Id == Recipe) is not { } recipe)
         {
-            return Edited.No(PlaceIn.Recipe(Recipe), "There is no such colour by now.");
+            return Edited.No(PlaceIn.Recipe(Recipe), "That colour is no longer there.");
         }
 
         if (Pours.IsDefaultOrEmpty || Pours.Length > Filling.MostRegions || Pours.Any(p => piece.Layers.FirstOrDefault(l => l.Id == p.Layer)?.Has(p.Region) != true))
         {
-            return Edited.No(PlaceIn.Recipe(Recipe), "Name at least one pour of this colour that is to come from its second cup.");
+            return Edited.No(PlaceIn.Recipe(Recipe), "Name at least one pour of this colour that comes from its second cup.");
         }
 
         var first = recipe.SecondOf is { } id ? piece.Recipes.Single(r => r.Id == id) : recipe;
@@ -90,7 +90,7 @@ public sealed record OneCup(string Recipe) : Edit
         ArgumentNullException.ThrowIfNull(piece);
         if (piece.Recipes.FirstOrDefault(r => r.Id == Recipe) is not { SecondOf: not null })
         {
-            return Edited.No(PlaceIn.Recipe(Recipe), "This is no second cup.");
+            return Edited.No(PlaceIn.Recipe(Recipe), "This is not a second cup.");
         }
 
         // Poured whole with the rest of its layer again, a region needs no fill of its own.

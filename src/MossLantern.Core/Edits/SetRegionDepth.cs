@@ -18,7 +18,7 @@ public sealed record SetRegionDepth(string Layer, RegionId Region, double? Depth
     public override Edited Apply(Piece piece, Cupboard cupboard)
     {
         ArgumentNullException.ThrowIfNull(piece);
-        if (Filling.ByAmount(piece, Layer, Region, "This is poured by the millilitre: it has no depth.") is { } refused)
+        if (Filling.ByAmount(piece, Layer, Region, "This is poured by the millilitre, so it has no depth.") is { } refused)
         {
             return refused;
         }

@@ -19,7 +19,7 @@ public sealed record SetRegionStones(string Layer, RegionId Region, string Stone
     public override Edited Apply(Piece piece, Cupboard cupboard)
     {
         ArgumentNullException.ThrowIfNull(piece);
-        if (Filling.ByAmount(piece, Layer, Region, "This is poured by the millilitre: stones in it change nothing of that.") is { } refused)
+        if (Filling.ByAmount(piece, Layer, Region, "This is poured by the millilitre, so stones in it change nothing.") is { } refused)
         {
             return refused;
         }

@@ -19,7 +19,7 @@ public sealed record ShapeInsert(string Insert, OutlineShape Shape) : GroundEdit
 
     private protected override string Place => $"ground.mould.inserts[{Insert}]";
 
-    private protected override string Refusal => "There is no such insert by now, or no such shape of one.";
+    private protected override string Refusal => "That insert is no longer there, or has no such shape.";
 
     private Outline Shaped(Outline outline)
     {

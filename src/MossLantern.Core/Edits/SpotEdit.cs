@@ -37,5 +37,5 @@ public abstract record SpotEdit(string? Layer, string Id) : Edit
 
     private static KeptZone At(KeptZone kept, (Outline Outline, double XMm, double YMm) to) => kept with { Outline = to.Outline, XMm = to.XMm, YMm = to.YMm };
 
-    private Edited Gone() => Edited.No(Layer is null ? $"kept[{Id}]" : PlaceIn.LaidOut(Layer, Id), "There is no such place by now.");
+    private Edited Gone() => Edited.No(Layer is null ? $"kept[{Id}]" : PlaceIn.LaidOut(Layer, Id), "That place is no longer there.");
 }

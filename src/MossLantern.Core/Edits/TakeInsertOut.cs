@@ -14,5 +14,5 @@ public sealed record TakeInsertOut(string Insert) : GroundEdit
 
     private protected override string Place => $"ground.mould.inserts[{Insert}]";
 
-    private protected override string Refusal => "There is no such insert by now.";
+    private protected override string Refusal => "That insert is no longer there.";
 }

@@ -14,7 +14,7 @@ public sealed record TakeRecipe(string Recipe, string Kept) : RecipeEdit(Recipe)
     {
         if (!cupboard.Recipes.TryGetValue(Kept, out var kept))
         {
-            return Edited.No(PlaceIn.Recipe(Recipe), "There is no such recipe in the cupboard by now.");
+            return Edited.No(PlaceIn.Recipe(Recipe), "That recipe is no longer in the Cupboard.");
         }
 
         if (!kept.Others.IsEmpty && piece.Recipes.Any(r => (r.Of ?? []).Any(s => s.RecipeId == Recipe)))

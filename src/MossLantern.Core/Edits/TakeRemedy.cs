@@ -16,6 +16,6 @@ public sealed record TakeRemedy(string Finding, string Remedy) : Edit
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(cupboard);
         return cupboard.Remedied?.Invoke(piece, Finding, Remedy) is { } remedied ? Settle.Of(piece, remedied)
-            : Edited.No("", "That finding is not there any more, or it has no such remedy.");
+            : Edited.No("", "That finding is no longer there, or has no such remedy.");
     }
 }

@@ -12,7 +12,7 @@ public sealed record TintFromPot(string Recipe, string Pot) : RecipeEdit(Recipe)
     public override string Words(Piece before) => "tint from a pot";
 
     private protected override Edited Change(Piece piece, Recipe recipe, Cupboard cupboard) =>
-        !cupboard.Pots.TryGetValue(Pot, out var pot) ? Edited.No(PlaceIn.Recipe(Recipe), "There is no such colour, or no such pot, by now.")
+        !cupboard.Pots.TryGetValue(Pot, out var pot) ? Edited.No(PlaceIn.Recipe(Recipe), "That colour, or that pot, is no longer there.")
         : pot.Kind == PaintKind.Oil ? Edited.No(PlaceIn.Recipe(Recipe), "Oil does not go into resin.")
         : With(piece, recipe, recipe with
         {

@@ -24,7 +24,7 @@ public sealed record TryDose(
     {
         if (Unit == DoseUnit.ByEye)
         {
-            return Edited.No(Place, "What is added by eye is not known: say it in drops, tips or scoops, in grams or in percent.");
+            return Edited.No(Place, "By eye gives no amount: use drops, tips, scoops, grams or percent instead.");
         }
 
         var (more, refusal) = DoseAmount.Of(piece, dose, Amount, Unit, InMl, Sitting, cupboard);

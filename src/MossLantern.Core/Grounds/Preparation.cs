@@ -114,9 +114,9 @@ public static class Preparation
         ArgumentNullException.ThrowIfNull(ground);
         return
         [
-            new("primer", "acrylic primer, two coats", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours, "Gives its colour to the ground; must be dry through."),
-            new("resin", "a thin coat of resin", Film(ground, SealFilmMm, 1), SealRecoatHours(catalogue), "Holds best; the first layer follows inside its recoat window."),
-            new("varnish", "clear water-based varnish, two coats", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours, "Leaves the wood to be seen; try on a scrap whether resin holds."),
+            new("primer", "acrylic primer, two coats", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours, "Colours the ground; must be dry right through."),
+            new("resin", "a thin coat of resin", Film(ground, SealFilmMm, 1), SealRecoatHours(catalogue), "Bonds best; pour the first layer inside its recoat window."),
+            new("varnish", "clear water-based varnish, two coats", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours, "Keeps the wood visible; try on a scrap whether resin bonds."),
         ];
     }
 
@@ -178,49 +178,49 @@ public static class Preparation
         if (ground.Old is { } old)
         {
             yield return old.ReliefMm > 0
-                ? Step("key-old", "Roughen the old face with a fine pad, lines and stones too", "Resin lets go of a smooth cured face. Wet where you can; dust needs its own mask.")
-                : Step("sand-old", "Sand the old face flat, wet where you can", "Resin lets go of a smooth cured face, and rings break on what stands up. Dust needs its own mask.");
-            yield return Step("wipe-old", "Wipe it off and let it dry", "Dust, wax and polish show as craters. No flame near the alcohol.");
+                ? Step("key-old", "Roughen the old face with a fine pad, lines and stones too", "Resin peels off a smooth cured face. Wet where you can; dust needs a mask of its own.")
+                : Step("sand-old", "Sand the old face flat, wet where you can", "Resin peels off a smooth cured face, and rings break on anything that stands proud. Dust needs a mask of its own.");
+            yield return Step("wipe-old", "Wipe it down and let it dry", "Dust, wax and polish show as craters. No flame near the alcohol.");
         }
 
         switch (ground.Old is null ? ground.Base?.Material : null)
         {
             case BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine or BaseMaterial.CradledPanel:
-                yield return Step("sand", "Sand the face and wipe off the dust", "Resin holds to a keyed, clean face. Sanding dust needs its own mask.");
+                yield return Step("sand", "Sand the face and wipe off the dust", "Resin bonds to a clean, keyed face. Sanding dust needs a mask of its own.");
                 yield return Step("seal", "Seal the face", "Open pores give off bubbles for hours.", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours);
                 break;
             case BaseMaterial.Acrylic or BaseMaterial.Glass:
-                yield return Step("clean", "Clean off grease and film", "Fingerprints show, and resin lets go of them. No flame near the alcohol.");
-                yield return Step("key", "Roughen the face with a fine pad", "Smooth faces let go.");
+                yield return Step("clean", "Clean off grease and film", "Fingerprints show through, and resin peels where they are. No flame near the alcohol.");
+                yield return Step("key", "Roughen the face with a fine pad", "Resin peels off a smooth face.");
                 break;
             case BaseMaterial.Canvas:
-                yield return Step("stiffen", "Stiffen the back", "A canvas sags in the middle and resin pools there.", Film(ground, BackFillMm, 1), BackFillHours);
+                yield return Step("stiffen", "Stiffen the back", "A stretched canvas sags in the middle, and resin pools there.", Film(ground, BackFillMm, 1), BackFillHours);
                 yield return Step("seal", "Seal the face", "Bare canvas drinks resin, and its weave gives off bubbles.", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours);
                 break;
             case BaseMaterial.CastingSheet:
-                yield return Step("sheet", "Lay the sheet flat and wipe it clean and dry", "What lies on it becomes the glossy face: it is neither roughened nor painted.");
-                yield return Step("release", "See that the sheet can be bent", "The piece is bent off it, a little all round, when it is firm.");
+                yield return Step("sheet", "Lay the sheet flat and wipe it clean and dry", "The side that lies on it becomes the glossy face, so the sheet is neither roughened nor painted.");
+                yield return Step("release", "Check that the sheet bends", "Once the piece is firm, the sheet is bent away from it, a little all round.");
                 break;
             case BaseMaterial.MetalRim:
-                yield return Step("degrease", "Wipe the metal with alcohol and let it dry", "Resin holds to clean metal: it is neither sanded nor sealed. No flame near the alcohol.");
+                yield return Step("degrease", "Wipe the metal with alcohol and let it dry", "Resin bonds to clean metal: it is neither sanded nor sealed. No flame near the alcohol.");
                 yield return Step("back-tape", "Tape the open back, burnished from the middle", "Tape that is not pressed down leaks.");
                 break;
             case BaseMaterial.Painting:
-                yield return Step("dust", "See that the painting is dry through, and dust it", "It is neither sanded nor painted over: what is there is meant to be seen. Try the edge first.");
-                yield return Step("seal-painting", "Seal it with a thin clear coat", "Resin lifts some paints and varnishes; a thin coat shows it before it matters.", Film(ground, SealFilmMm, 1), SealRecoatHours(catalogue));
+                yield return Step("dust", "Check that the painting is dry right through, and dust it", "It is neither sanded nor painted over: what is there is meant to be seen. Try the edge first.");
+                yield return Step("seal-painting", "Seal it with a thin clear coat", "Resin lifts some paints and varnishes; a thin coat shows that before it matters.", Film(ground, SealFilmMm, 1), SealRecoatHours(catalogue));
                 break;
         }
 
         if (kind == PieceKind.Casting)
         {
-            yield return Step("wipe", "Wipe the mould clean and dry", "A hair or a drop of water shows on the face. Resin lets go of clean silicone by itself.");
-            yield return Step("stiff", "Lay it on a board that carries it", "A full mould bends when it is moved, and its resin with it.");
+            yield return Step("wipe", "Wipe the mould clean and dry", "A hair or a drop of water shows on the face. Resin comes away from clean silicone by itself.");
+            yield return Step("stiff", "Stand it on a stiff board", "A full mould bends when it is moved, and the resin in it too.");
         }
 
         if (ground.Paint is { } paint)
         {
             yield return Step(
-                "paint", paint.Coats == 1 ? "Paint the ground" : $"Paint the ground, {paint.Coats} coats", "Must be dry through before resin comes.",
+                "paint", paint.Coats == 1 ? "Paint the ground" : $"Paint the ground, {paint.Coats} coats", "Must be dry right through before any resin.",
                 Film(ground, PaintFilmMm, paint.Coats),
                 paint.DryHours ?? (paint.Kind == PaintKind.Water ? WaterPaintHours : OilPaintHours));
         }
@@ -228,7 +228,7 @@ public static class Preparation
         switch (kind)
         {
             case PieceKind.Panel:
-                yield return Step("back", "Mask the back", "Tape, or peelable latex mask: strong smell, and not with a latex allergy.");
+                yield return Step("back", "Mask the back", "With tape, or a peelable latex mask: that smells strongly, and is not for anyone with a latex allergy.");
                 break;
             case PieceKind.Slice:
                 yield return Step("dam", "Press the dam down all round", "Grease the finger, never the casting face.", null, SealantHours);

@@ -29,15 +29,15 @@ public static class TypicalMaterials
         Resin("heat", "Heat-resistant top coat", 2, 1, 1.16, 1.01, 1.8, 40, 2, 3.5, 0.5, 12, 4, 24, 24, 168, 3, 100),
 
         Colour("paste", "opaque paste", "Covers; white sinks.", 2, 5, 10, 1.8, 1.2),
-        Colour("metallic-paste", "metallic paste", "Covers; sinks, or takes over the face.", 2, 6, 10, 2.0, 0.9),
+        Colour("metallic-paste", "metallic paste", "Covers well; sinks, or takes over the surface.", 2, 6, 10, 2.0, 0.9),
         Colour("mica", "mica or pearl powder", "Shimmers, drifts to the surface, clumps.", 1, 4, 6, 2.9, 0.25),
-        Colour("interference", "interference powder", "Shows on a dark ground.", 1, 3, 6, 2.9, 0.05),
+        Colour("interference", "interference powder", "Shows over dark colours.", 1, 3, 6, 2.9, 0.05),
         Liquid("alcohol-ink", "alcohol ink", "Transparent; spreads and thins.", 1, 3, 5, 0.85, 0.08),
         Liquid("dye", "resin ink or dye", "Transparent to deep.", 1, 4, 6, 1.0, 0.08),
-        Liquid("acrylic", "acrylic paint or ink", "Holds water; dulls the cure when it is overdone.", 2, 6, 10, 1.3, 0.5),
-        Liquid("acrylic-metallic", "metallic acrylic", "Holds water; dulls the cure when it is overdone.", 2, 6, 10, 1.3, 0.07),
-        Colour("glitter", "glitter, flake or foil", "Keeps its place when it is heavy, runs when it is fine.", 2, 8, 12, 1.4, 0.03),
-        Of(MaterialKind.Colourant, "lacing", "lacing additive, silicone", "Drops only, in one colour.",
+        Liquid("acrylic", "acrylic paint or ink", "Holds water: too much dulls the cure.", 2, 6, 10, 1.3, 0.5),
+        Liquid("acrylic-metallic", "metallic acrylic", "Holds water: too much dulls the cure.", 2, 6, 10, 1.3, 0.07),
+        Colour("glitter", "glitter, flake or foil", "Stays put where it is heavy, runs where it is fine.", 2, 8, 12, 1.4, 0.03),
+        Of(MaterialKind.Colourant, "lacing", "lacing additive, silicone", "By the drop, in one colour only.",
             (UsualFromDrops, 1), (UsualToDrops, 3), (LimitDrops, 6), (Density, 0.97), (MaterialProperties.DropMl, DropMl)),
 
         Stone("crushed-glass", "crushed glass, 1-4 mm", true, 1.40, 2.50, 0.56),
@@ -51,11 +51,11 @@ public static class TypicalMaterials
         Stone("shell", "shell pieces", true, 0.95, 2.70, 0.35),
         Stone("sand", "sand", false, 1.60, 2.65, 0.60),
 
-        Barrier("outliner", "raised outliner", "Its time goes with the square of its height. The coloured line stays visible; it is not taken off.", 1, 2, 1, 1.5),
+        Barrier("outliner", "raised outliner", "Drying time goes with the square of its height. The coloured line stays visible; it is not taken off.", 1, 2, 1, 1.5),
         Barrier("liner", "clear glass-paint liner", "Disappears under clear; it is not taken off.", 1, 1.5, 24),
         Barrier("putty", "two-part putty", "Firm after 3 h, hard after 24 h. Takes sand, paint and glitter; it is not taken off.", 3, 25, 3),
-        Barrier("silicone", "silicone bead", "A skin after 30 min. Resin lets go of it, and it peels off. Grease the finger, never the casting face.", 5, 10, 24, 3),
-        Barrier("hot-glue", "hot glue", "Picks off; softens under the heat gun.", 3, 5, 2 / 60.0),
+        Barrier("silicone", "silicone bead", "Skins over in 30 min. Resin does not bond to it, so it peels off. Grease the finger, never the casting face.", 5, 10, 24, 3),
+        Barrier("hot-glue", "hot glue", "Peels off; softens under the heat gun.", 3, 5, 2 / 60.0),
         Barrier("tape", "tape dam", "Pulled in its window. Not near a flame.", null, 12, 0),
 
         Board("birch-ply", "birch ply", 680, 8),
@@ -64,16 +64,16 @@ public static class TypicalMaterials
         Board("acrylic", "acrylic sheet", 1190, 3),
         Board("glass", "glass", 2500, 70),
         Of(MaterialKind.Base, "canvas", "stretched canvas", "Its bars come on top.", (MassByArea, 0.5)),
-        Of(MaterialKind.Base, "silicone", "silicone mould", "It does not stay with the piece.", (MassByArea, 0)),
+        Of(MaterialKind.Base, "silicone", "silicone mould", "It comes off the finished piece.", (MassByArea, 0)),
         Board("resin", "cured resin", 1100, 3),
-        Of(MaterialKind.Base, "casting-sheet", "casting sheet", "It does not stay with the piece.", (MassByArea, 0)),
+        Of(MaterialKind.Base, "casting-sheet", "casting sheet", "It comes off the finished piece.", (MassByArea, 0)),
         Of(MaterialKind.Base, "metal-rim", "metal rim", ""),
         Of(MaterialKind.Base, "cradled-panel", "cradled panel", "A face, and bars of pine.", (BoardDensity, 680), (Stiffness, 8)),
         Of(MaterialKind.Base, "painting", "finished painting", ""),
 
         Pen("water-pen", "water-based paint pen", "Safe under resin.", 2, 2),
         Pen("oil-pen", "oil-based paint pen", "Safe under resin once it is dry.", 8, 8),
-        Pen("chrome-pen", "liquid-chrome pen", "Dulls under resin unless it is dry through and sealed thinly.", 24, 24),
+        Pen("chrome-pen", "liquid-chrome pen", "Dulls under resin unless it is dry right through and thinly sealed.", 24, 24),
         Of(MaterialKind.Pen, "solvent-marker", "solvent permanent marker", "Bleeds under resin: do not use it."),
         Pen("lacquer", "nail lacquer, relief line", "Safe under resin once it is dry.", 2, 12),
 
@@ -116,7 +116,7 @@ public static class TypicalMaterials
     }
 
     private static Material Stone(string id, string name, bool sharp, double bulk, double solid, double share) =>
-        Of(MaterialKind.Stone, id, name, sharp ? "Sharp: covered or dulled before it is sold." : "", (BulkDensity, bulk), (SolidDensity, solid), (Solids, share));
+        Of(MaterialKind.Stone, id, name, sharp ? "Sharp: cover or blunt it before the piece is sold." : "", (BulkDensity, bulk), (SolidDensity, solid), (Solids, share));
 
     private static Material Barrier(string id, string name, string says, double? from, double to, double ready, double? at = null)
     {

@@ -45,10 +45,10 @@ public sealed record Look(Face Face = Face.Top, bool Wet = false, LightFrom Ligh
         ArgumentNullException.ThrowIfNull(piece);
         return piece.Ground switch
         {
-            { Base: null } => "The base has no material yet: whether it is seen through is not known.",
+            { Base: null } => "The base has no material yet, so nobody knows whether it lets light through.",
             { Base.Material: BaseMaterial.Silicone or BaseMaterial.Resin or BaseMaterial.CastingSheet } => null,
-            { Base.Material: not (BaseMaterial.Acrylic or BaseMaterial.Glass) } => "Only castings and pieces on clear acrylic or glass are seen from below and let light through.",
-            { Paint: not null } => "The ground is painted: nothing is seen through it from below, and no light comes through.",
+            { Base.Material: not (BaseMaterial.Acrylic or BaseMaterial.Glass) } => "Only castings and pieces on clear acrylic or glass can be seen from below or lit from behind.",
+            { Paint: not null } => "The ground is painted, so nothing shows from below and no light comes through.",
             _ => null,
         };
     }
@@ -57,6 +57,6 @@ public sealed record Look(Face Face = Face.Top, bool Wet = false, LightFrom Ligh
     public string? Refused(Piece piece) =>
         (Face == Face.Underside || Light == LightFrom.Back) && Hidden(piece) is { } hidden ? hidden
         : !(TiltDeg >= 0 && TiltDeg <= Shimmer.MostDeg) ? FormattableString.Invariant($"A piece is tilted by 0 to {Shimmer.MostDeg}° to be looked at.")
-        : Wet && Face == Face.Underside ? "A piece is turned over only when it has cured: its underside is not seen wet."
+        : Wet && Face == Face.Underside ? "A piece is turned over only once it has cured, so its underside is never seen wet."
         : null;
 }

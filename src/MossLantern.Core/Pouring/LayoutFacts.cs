@@ -103,7 +103,7 @@ public static class LayoutFacts
         if (ground.Edge == EdgeStyle.DrippedOver && open > 0)
         {
             var (film, drip) = (layer.Losses?.FilmMm ?? CupPlanner.SideFilmMm, layer.Losses?.DripPercent ?? CupPlanner.DripShare * 100);
-            yield return new("edges", "Of it on the edge and in drips", Reckoned.Of(
+            yield return new("edges", "Of that, on the edge and in drips", Reckoned.Of(
                 CupPlanner.EdgeMl(open, ground.SideHeightMm, ml, film, drip / 100), "ml", Formulas.EdgeVolume,
                 new("open perimeter", open, "mm", Origin.Reckoned), new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm"),
                 new("film thickness", film, "mm", layer.Losses?.FilmMm is null ? Origin.Default : Origin.Own, layer.SittingPlace + ".losses.filmMm"),

@@ -51,11 +51,11 @@ public sealed record PourOrder(ImmutableArray<RegionId> RegionIds, string Says)
 
     private static string Sentence(FilledLayer layer, List<Region> own) => layer.Layout switch
     {
-        LinesLayout => "The film first, then line by line from the rim inward; what fills the middle last: it pushes them out.",
+        LinesLayout => "The film first, then line by line from the rim inward. What fills the middle comes last and pushes them out.",
         MarbleLayout => "The ground first, the streaks into it.",
-        PuddleLayout { RestRecipeId: null } => "Pour upon pour, as they are listed.",
-        PuddleLayout => "Pour upon pour, as they are listed; what lies round the puddle last.",
-        FieldsLayout when own.Any(r => r.Kind == RegionKind.Vein) => "The largest field first; the vein last, on the wet fields.",
+        PuddleLayout { RestRecipeId: null } => "One pour on top of another, in the order listed.",
+        PuddleLayout => "One pour on top of another, in the order listed; what lies round the puddle comes last.",
+        FieldsLayout when own.Any(r => r.Kind == RegionKind.Vein) => "The largest field first; the vein last, onto the wet fields.",
         FieldsLayout => "The largest field first.",
         PoolsLayout => "The largest pool first.",
         FloodLayout => "All in one go.",

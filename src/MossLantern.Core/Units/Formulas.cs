@@ -516,7 +516,7 @@ public static class Formulas
         new(VeinLength, "Vein length", "measured along all borders between fields, as far as they lie on the piece", "layouts.md#highlight-veins"),
         new(WallLength, "Walls", "measured along the walls as far as they lie on the piece, their ends joined on; ends and crossings count once in what they take up", "layouts.md#pools"),
         new(ColourShare, "Share", "100 × area of the colour ÷ area of the piece", "layouts.md#balance"),
-        new(ColourLean, "Lean", "√(across^2 + down^2); from the middle of the piece to the middle of the colour, by area", "layouts.md#balance"),
+        new(ColourLean, "Off centre", "√(across^2 + down^2); from the middle of the piece to the middle of the colour, by area", "layouts.md#balance"),
         new(RunOff, "Run-off", "poured − on the piece; it runs over an open edge, or stands higher inside a wall", "layouts.md#puddle"),
         new(Casting, "Castings", "body = capacity − inserts − area × kept depth; in all: pieces × body × (1 + loss)", "mixing.md#castings"),
         new(Reach, "How far it goes", "filled = mixed ÷ what each takes, whole ones only and no more than wanted; left over = mixed − filled × what each takes; missing = wanted × what each takes − mixed, at least 0", "mixing.md#castings"),

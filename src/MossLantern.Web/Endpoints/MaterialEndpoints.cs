@@ -45,7 +45,7 @@ internal static class MaterialEndpoints
             Validator.ValidateAndThrow(given);
             if (Catalogue.Typical.Find(given.Kind, id) is not null && given.Like != id)
             {
-                return ProblemHandler.Invalid(new() { ["like"] = ["A typical material is like itself."] });
+                return ProblemHandler.Invalid(new() { ["like"] = ["Only a material of your own can be like another."] });
             }
 
             var saved = materials.Save(KeyOf(given.Kind, id), request.BasedOn, given with { Name = given.Name.Trim(), Note = given.Note.Trim() }, time.Now);

@@ -69,7 +69,7 @@ internal static class MouldEndpoints
 
         if (!Core.Units.Accepted.Years.Contains(request.At.Year) || time.Zone.AtLeniently(request.At).ToInstant() > time.Now + Duration.FromMinutes(1))
         {
-            errors.Add(new("at", "What happened lies in the past, from the year 1970 on."));
+            errors.Add(new("at", "What happened must lie in the past, from the year 1970 on."));
         }
 
         if (request.Castings < 0 || request.Castings > Core.Units.Accepted.Owned.To)

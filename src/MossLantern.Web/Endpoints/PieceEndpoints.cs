@@ -117,7 +117,7 @@ internal static class PieceEndpoints
             pieces.TakeOff(id, time.Now) ? TypedResults.Ok(overview.Aside()) : NoPiece());
         app.MapPost("/api/aside/{id}/put-back", Results<Ok<ImmutableArray<AsideView>>, ProblemHttpResult> (string id, Overview overview, PieceStore pieces) =>
             pieces.PutBack(id) ? TypedResults.Ok(overview.Aside()) : TypedResults.Problem(
-                title: "Not kept aside", detail: "No piece with this id is kept aside; its time may be over.", statusCode: StatusCodes.Status404NotFound));
+                title: "Not kept aside", detail: "No piece with this id is kept aside; its 30 days may be over.", statusCode: StatusCodes.Status404NotFound));
         api.MapPost("/{id}/rework", Results<Created<PieceView>, ProblemHttpResult> (
             string id, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
         {
@@ -129,7 +129,7 @@ internal static class PieceEndpoints
             if (!workbench.Finished(old))
             {
                 return TypedResults.Problem(
-                    title: "Not finished", detail: "Layers of this piece are still to be poured; only a finished piece is poured over again.",
+                    title: "Not finished", detail: "Layers of this piece are still to be poured; only a finished piece can be poured over.",
                     statusCode: StatusCodes.Status409Conflict);
             }
 

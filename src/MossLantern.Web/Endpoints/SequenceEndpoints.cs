@@ -30,7 +30,7 @@ internal static class SequenceEndpoints
         {
             if (request.Layout is not BandedLayout layout)
             {
-                return ProblemHandler.Invalid(new() { ["layout"] = ["Only rings, lines and petals have a sequence that can be kept."] });
+                return ProblemHandler.Invalid(new() { ["layout"] = ["Only rings, lines and petals have a sequence that can be saved."] });
             }
 
             var sequence = KeptSequence.Of(layout, request.Recipes, request.Name.Trim(), request.AcrossMm);

@@ -86,7 +86,7 @@ internal static class WeighingEndpoints
         var problems = new Dictionary<string, string[]>();
         if (weighing.Steps.All(s => s.Id != stepId))
         {
-            problems["stepId"] = ["The sitting weighs no such thing by now."];
+            problems["stepId"] = ["The sitting no longer weighs that."];
         }
 
         if (!Accepted.OnScaleG.Contains(grams))

@@ -47,7 +47,7 @@ internal static class WorkshopEndpoints
 
             if (change.Hours is not (null or 12 or 24))
             {
-                return ProblemHandler.Invalid(new() { ["hours"] = ["Hours are told to 12 or to 24."] });
+                return ProblemHandler.Invalid(new() { ["hours"] = ["Hours must be 12 or 24."] });
             }
 
             if (change.TimeZone is { } id)

@@ -33,7 +33,7 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
                 title: "Another piece's", detail: e.Message + " Nothing was written.", statusCode: StatusCodes.Status409Conflict),
             UnplannableException => TypedResults.Problem(
                 title: "Cannot be worked out",
-                detail: "This cannot be worked out, although each value is in its range. Nothing was kept; what you have on the shelf is as it was.",
+                detail: "This cannot be worked out, although each value is in its range. Nothing was saved; the piece on the shelf is as it was.",
                 statusCode: StatusCodes.Status422UnprocessableEntity),
             PieceFormatException e => TypedResults.Problem(
                 title: "Cannot be read", detail: e.Message + " The other pieces are not touched by it.", statusCode: StatusCodes.Status422UnprocessableEntity),

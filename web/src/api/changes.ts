@@ -207,7 +207,7 @@ export const nameSequence = mutationOptions({
   onSuccess: (now, _body, _before, { client }) => client.setQueryData(sequencesQuery.queryKey, now),
 });
 
-/** Keeps a recipe of a piece by its name. */
+/** Saves a recipe of a piece by its name. */
 export const nameRecipe = mutationOptions({
   mutationFn: (body: Schemas['KeepRecipe']) => take(api.POST('/api/recipes', { body })),
   onSuccess: (now, _body, _before, { client }) => client.setQueryData(recipesQuery.queryKey, now),
@@ -308,7 +308,7 @@ export const takeWeightBack = (id: string, sitting: string) =>
       client.setQueryData(weighingQuery(id, sitting).queryKey, now),
   });
 
-/** Sets the scale to nothing with what is on it. */
+/** Sets the scale to zero with what is on it. */
 export const tareScale = mutationOptions({
   mutationFn: async () => {
     const { response } = await api.POST('/api/live/scale/tare');

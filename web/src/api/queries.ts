@@ -152,7 +152,7 @@ export const recipesQuery = queryOptions({
   queryFn: () => take(api.GET('/api/recipes')),
 });
 
-/** A kept recipe, dosed for so much of a resin. */
+/** A saved recipe, dosed for so much of a resin. */
 export const dosedQuery = (id: string, ml: number, resin: string) =>
   queryOptions({
     queryKey: ['recipes', id, 'dosed', ml, resin],

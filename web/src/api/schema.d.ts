@@ -168,7 +168,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What commands make of a ground that belongs to no piece yet. Nothing is kept. */
+        /** What commands make of a ground that belongs to no piece yet. Nothing is saved. */
         post: operations["edit-ground"];
         delete?: never;
         options?: never;
@@ -185,7 +185,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** The layouts to begin with, each painted on a ground that belongs to no piece yet. Nothing is kept. */
+        /** The layouts to begin with, each painted on a ground that belongs to no piece yet. Nothing is saved. */
         post: operations["begin-ground"];
         delete?: never;
         options?: never;
@@ -202,7 +202,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** The outline of an SVG drawing. Nothing is kept. */
+        /** The outline of an SVG drawing. Nothing is saved. */
         post: operations["read-outline"];
         delete?: never;
         options?: never;
@@ -254,7 +254,7 @@ export interface paths {
         /** What a sitting weighs, in turn, with what has been weighed. */
         get: operations["get-weighing"];
         put?: never;
-        /** Keeps what was weighed of a step; sent again under the same id it is taken once. */
+        /** Saves what was weighed of a step; sent again under the same id it is taken once. */
         post: operations["weigh-in"];
         delete?: never;
         options?: never;
@@ -305,7 +305,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Sets the scale to nothing with what is on it. */
+        /** Sets the scale to zero with what is on it. */
         post: operations["tare-scale"];
         delete?: never;
         options?: never;
@@ -478,7 +478,7 @@ export interface paths {
         };
         /** A piece with everything worked out for it, its log and its steps. */
         get: operations["get-piece"];
-        /** Keeps a whole document, based on a version; for scripts. */
+        /** Saves a whole document, based on a version; for scripts. */
         put: operations["save-piece"];
         post?: never;
         /** Takes a piece off the shelf; it is kept aside for 30 days. */
@@ -497,7 +497,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Makes commands in turn and keeps what they give as one step; sent again under the same id it is taken once. */
+        /** Makes commands in turn and saves what they give as one step; sent again under the same id it is taken once. */
         post: operations["edit-piece"];
         delete?: never;
         options?: never;
@@ -548,7 +548,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What commands, or a document, would give: a painting, numbers or both. Nothing is kept. */
+        /** What commands, or a document, would give: a painting, numbers or both. Nothing is saved. */
         post: operations["preview-piece"];
         delete?: never;
         options?: never;
@@ -1211,7 +1211,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keeps what a person knows of a material. */
+        /** Saves what a person knows of a material. */
         put: operations["save-material"];
         post?: never;
         delete?: never;
@@ -1245,7 +1245,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keeps a mould of the library. */
+        /** Saves a mould in the library. */
         put: operations["save-mould"];
         post?: never;
         delete?: never;
@@ -1296,7 +1296,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keeps a pot of paint. */
+        /** Saves a pot of paint. */
         put: operations["save-pot"];
         post?: never;
         delete?: never;
@@ -1312,10 +1312,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The sequences of colours that are kept by name. */
+        /** The sequences of colours that are saved by name. */
         get: operations["list-sequences"];
         put?: never;
-        /** Keeps the sequence of a layout by a name. */
+        /** Saves the sequence of a layout by a name. */
         post: operations["keep-sequence"];
         delete?: never;
         options?: never;
@@ -1331,7 +1331,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keeps a sequence. */
+        /** Saves a sequence. */
         put: operations["save-sequence"];
         post?: never;
         /** Takes a sequence out of the cupboard. */
@@ -1348,10 +1348,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The recipes that are kept by name. */
+        /** The recipes that are saved by name. */
         get: operations["list-recipes"];
         put?: never;
-        /** Keeps a recipe of a piece by its name. */
+        /** Saves a recipe of a piece by its name. */
         post: operations["keep-recipe"];
         delete?: never;
         options?: never;
@@ -1367,7 +1367,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keeps a recipe. */
+        /** Saves a recipe. */
         put: operations["save-recipe"];
         post?: never;
         /** Takes a recipe out of the cupboard. */
@@ -1386,7 +1386,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** A kept recipe, dosed for so much of a resin. */
+        /** A saved recipe, dosed for so much of a resin. */
         post: operations["dose-recipe"];
         delete?: never;
         options?: never;

@@ -120,7 +120,7 @@ internal static class FillingRules
             }
             else if (fill.TakesMm is not null && layer.IsByAmount(fill.Region))
             {
-                yield return new($"{place}.depthMm", "This is poured by the millilitre: it has no depth.");
+                yield return new($"{place}.depthMm", "This is poured by the millilitre, so it has no depth.");
             }
 
             if (fill.RecipeId is { } recipe && !known.Contains(recipe))

@@ -60,7 +60,7 @@ public sealed class GroundValidator : AbstractValidator<Ground>
             support.RuleFor(s => s.YMm).In(Accepted.HeartPlaceMm with { What = "Support from the top" });
         }).OverridePropertyName("supports").When(g => g.Supports is not null);
         RuleFor(g => g.Mould).Must((g, mould) => mould is null != (g.Base?.Kind == PieceKind.Casting))
-            .WithMessage("A casting needs a mould, and nothing else has one.");
+            .WithMessage("A casting must have a mould, and nothing else can have one.");
         RuleFor(g => g.Mould!).SetValidator(new MouldValidator()).OverridePropertyName("mould").When(g => g.Mould is not null);
         RuleFor(g => g.Mould).Must((g, mould) => InParts(mould!.CavityDepths!.Value, g.Outline))
             .WithMessage("Depths of cavities must name each cavity once, from 1 up, of a drawn outline.")
@@ -184,7 +184,7 @@ internal sealed class OldWorkValidator : AbstractValidator<OldWork>
             .WithMessage("Depths of parts must name each part once, from 1 up, of a drawn outline.");
         RuleFor(o => o.XMm).In(Accepted.HeartPlaceMm with { What = "Left of the older work" });
         RuleFor(o => o.YMm).In(Accepted.HeartPlaceMm with { What = "Top of the older work" });
-        RuleFor(o => o.Kept).Must(k => k!.Value.Length <= Zone.Most).WithMessage($"Up to {Zone.Most} spots of a piece are reserved.").When(o => o.Kept is not null);
+        RuleFor(o => o.Kept).Must(k => k!.Value.Length <= Zone.Most).WithMessage($"Up to {Zone.Most} spots of a piece can be reserved.").When(o => o.Kept is not null);
         RuleForEach(o => o.Kept!.Value).SetValidator(new KeptZoneValidator()).OverridePropertyName("kept").When(o => o.Kept is not null);
         RuleFor(o => o.StandsMm).In(Accepted.StandsMm);
         RuleFor(o => o.ReliefMm).In(Accepted.ReliefMm);

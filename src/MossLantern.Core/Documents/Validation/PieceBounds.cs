@@ -40,7 +40,7 @@ internal sealed class PieceBounds
         bounds.Layers(piece.Layers, "layers", 1);
         bounds.Sittings(piece.Sittings, "sittings");
         bounds.Kept(piece.Kept, "kept");
-        bounds.Count(piece.WavedOff, "wavedOff", 0, 200, "Up to 200 findings can be waved off.");
+        bounds.Count(piece.WavedOff, "wavedOff", 0, 200, "Up to 200 findings can be dismissed.");
         return bounds.failures;
     }
 
@@ -154,7 +154,7 @@ internal sealed class PieceBounds
 
     private void Kept(ImmutableArray<KeptZone>? kept, string path)
     {
-        Count(kept, path, 0, Zone.Most, $"Up to {Zone.Most} spots of a piece are reserved.");
+        Count(kept, path, 0, Zone.Most, $"Up to {Zone.Most} spots of a piece can be reserved.");
         Each(kept, path, Zone.Most, (zone, at) =>
         {
             Outline(zone.Outline, At(at, "outline"), Accepted.InsertMm, " of the reserved spot");

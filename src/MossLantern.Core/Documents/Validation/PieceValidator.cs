@@ -58,12 +58,12 @@ public sealed class PieceValidator : AbstractValidator<Piece>
             .WithMessage("Each hollow is filled by one layer.")
             .Must(l => l[0].Within is null).WithMessage("The first layer of a casting is poured round the inserts.").When(p => !p.Layers.IsDefaultOrEmpty);
         RuleFor(p => p).Custom((piece, context) => FillingRules.Problems(piece).ToList().ForEach(context.AddFailure));
-        RuleFor(p => p.Kept).Must(k => k!.Value.Length <= Zone.Most).WithMessage($"Up to {Zone.Most} spots of a piece are reserved.")
+        RuleFor(p => p.Kept).Must(k => k!.Value.Length <= Zone.Most).WithMessage($"Up to {Zone.Most} spots of a piece can be reserved.")
             .Must(k => Unique(k!.Value.Select(x => x.Id))).WithMessage("Each reserved spot needs an id of its own.").When(p => p.Kept is not null);
         RuleForEach(p => p.Kept!.Value).SetValidator(new KeptZoneValidator()).OverridePropertyName("kept").When(p => p.Kept is not null);
         RuleFor(p => p.Layers).Must((p, layers) => layers.All(l => LeavesSome(p, l)))
             .WithMessage("Parts and reserved spots must leave some of the layer.").When(p => (p.Kept is not null || p.Layers.Any(l => l.Zones is not null)) && Sound(p));
-        RuleFor(p => p.WavedOff).Must(w => w!.Value.Length <= 200).WithMessage("Up to 200 findings can be waved off.").When(p => p.WavedOff is not null);
+        RuleFor(p => p.WavedOff).Must(w => w!.Value.Length <= 200).WithMessage("Up to 200 findings can be dismissed.").When(p => p.WavedOff is not null);
         RuleForEach(p => p.WavedOff!.Value).ChildRules(w =>
         {
             w.RuleFor(x => x.Finding).Must(k => k.Length is > 0 and <= 120).WithMessage("A finding's key has from 1 to 120 characters.");

@@ -48,7 +48,7 @@ internal sealed class RecipeValidator : AbstractValidator<Recipe>
             t.RuleFor(x => x.Words).Must(w => w.Length <= LongestNote).WithMessage($"How it looked has up to {LongestNote} characters.");
             t.RuleFor(x => x.At).Dated("When it was tried");
         }).OverridePropertyName("trials").When(r => r.Trials is not null);
-        RuleFor(r => r.Of).Must((r, o) => o!.Value.Length >= 2 || !r.Doses.IsEmpty).WithMessage("What is poured off one other cup is tinted further: give it a colourant.").When(r => r.Of is not null);
+        RuleFor(r => r.Of).Must((r, o) => o!.Value.Length >= 2 || !r.Doses.IsEmpty).WithMessage("A cup poured off another is tinted further: add a colourant.").When(r => r.Of is not null);
         RuleFor(r => r.Of).Must(o => o!.Value.Length is >= 1 and <= MostShares && Unique(o.Value.Select(s => s.RecipeId)))
             .WithMessage($"A mixed cup is filled from 1 to {MostShares} different cups.").When(r => r.Of is not null);
         RuleForEach(r => r.Of!.Value).ChildRules(s => s.RuleFor(x => x.Parts).In(Accepted.RatioPart, "Parts"))
