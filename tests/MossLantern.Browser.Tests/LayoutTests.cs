@@ -288,14 +288,14 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("Reserved, in every layer");
         page.Choose("How Inlay is reserved", "stays bare");
         page.WaitForText("Floods a reserved spot");
-        page.TabTo("button", "See first: A dam");
+        page.TabTo("button", "See first: Build a dam");
         page.Press(Keys.Enter);
         page.WaitForText("How it would look.");
         page.TabTo("button", "Leave it", back: true);
         page.Press(Keys.Enter);
         Waiting.Until(() => !page.Text.Contains("How it would look.", StringComparison.Ordinal), "the trial to be left");
         Assert.Contains("Floods a reserved spot", page.Text, StringComparison.Ordinal);
-        page.TabTo("button", "See first: A dam");
+        page.TabTo("button", "See first: Build a dam");
         page.Press(Keys.Enter);
         page.WaitForText("How it would look.");
         page.TabTo("button", "Do it this way", back: true);

@@ -71,7 +71,7 @@ public sealed class MapEditTests(SharedWorkshop shared) : WorkshopCase(shared)
     {
         using var page = NewPage();
         page.Open(Own("/pieces/bogbean-round/map"));
-        page.WaitForText("spring water and petal lie beside each other");
+        page.WaitForText("spring water and petal lie side by side");
         page.WaitForPainting();
         var bands = page.Driver.FindElements(By.CssSelector(".bands > li")).Count;
         page.TabTo("button", "Twins: to its words");
@@ -84,7 +84,7 @@ public sealed class MapEditTests(SharedWorkshop shared) : WorkshopCase(shared)
         Assert.Equal(bands + 1, page.Driver.FindElements(By.CssSelector(".bands > li")).Count);
         page.TabTo("button", "Undo");
         page.Press(Keys.Enter);
-        page.WaitForText("spring water and petal lie beside each other");
+        page.WaitForText("spring water and petal lie side by side");
         page.Choose("Neighbouring colours", "blend");
         Waiting.Until(() => !page.Text.Contains("Twins", StringComparison.Ordinal), "gradual colours to be let be");
         page.WaitUntilKept();

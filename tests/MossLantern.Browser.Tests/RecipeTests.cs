@@ -143,7 +143,7 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
 
         // The first is open by itself; the other is opened by its pin, with the mouse, and shut by its line.
         Waiting.Until(() => page.All("button").Count(b => b.GetAttribute("className")!.Contains("cup-pin", StringComparison.Ordinal)) == 2, "two pins");
-        page.WaitForText("are stirred into resin");
+        page.WaitForText("resin takes up to");
         Assert.DoesNotContain("leaf has", page.Text, StringComparison.Ordinal);
         page.Drag(page.Middle(page.Find("button", "Fix Too much colour at leaf")), 0, 0);
         page.WaitForText("leaf has");
