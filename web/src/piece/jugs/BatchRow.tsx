@@ -10,7 +10,7 @@ import type { Picks } from '../usePull';
 import { cupButton, usePull } from '../usePull';
 import { Jug } from './Jug';
 import { Streams } from './Streams';
-import { jugHeight, largestOf } from './tallest';
+import { jugHeight, largestOf, manyCups } from './tallest';
 
 interface Props {
   batch: BatchPlan;
@@ -62,6 +62,7 @@ export function BatchRow(props: Props) {
       data-over={over || undefined}
       data-alone={alone || undefined}
       data-few={sittingPlan.batches.all.length === 1 || undefined}
+      data-many={cups.length > manyCups || undefined}
       ref={row}
     >
       {!alone && (

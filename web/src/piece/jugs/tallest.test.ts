@@ -11,7 +11,7 @@ it('draws one batch as high as there is room for, and never over the edge', () =
     const largest = largestOf([batch], cups);
     const wide = (t: number) =>
       cups.reduce(
-        (sum, ml) => sum + 10 + Math.max(80, heightFor(ml, largest, t) * 0.86 + 16),
+        (sum, ml) => sum + Math.max(cups.length > 5 ? 76 : 90, heightFor(ml, largest, t) * 0.86 + 26),
         cups.length > 1 ? jugWidth(jugHeight(batch, largest, t)) + 40 : 0,
       );
     expect(tallest).toBeGreaterThanOrEqual(128);
@@ -19,6 +19,11 @@ it('draws one batch as high as there is room for, and never over the edge', () =
     if (tallest > 128) expect(wide(tallest)).toBeLessThanOrEqual(room.width);
     if (tallest < 230) expect(wide(tallest + 2)).toBeGreaterThan(room.width);
   }
+});
+
+it('draws six cups larger than least, as each takes less room, and seven not', () => {
+  expect(tallestFor([243], [6, 8, 9, 17, 165, 31], room)).toBeGreaterThan(128);
+  expect(tallestFor([243], [6, 8, 9, 17, 140, 31, 25], room)).toBe(128);
 });
 
 it('draws several lower, and keeps to the least where there is hardly room', () => {

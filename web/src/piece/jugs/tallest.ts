@@ -11,6 +11,12 @@ export const jugWidth = (height: number) => Math.max(148, height * 0.92);
 export const largestOf = (batchesMl: number[], cupsMl: number[]) =>
   Math.max(120, ...batchesMl.map(sizeFor), ...cupsMl.map(sizeFor));
 
+/** With more cups than this their names take two lines and their numbers are smaller, so that all stand in one row. */
+export const manyCups = 5;
+
+/** How wide a cup and the room beside it are at least, pixels. */
+const cupRoom = (cups: number) => (cups > manyCups ? 76 : 90);
+
 /** Under a batch stand its cups' numbers, over it its streams, below both its words. */
 const besideHeight = 210;
 const most = 230;
@@ -27,7 +33,7 @@ export function tallestFor(batchesMl: number[], cupsMl: number[], room: { width:
     const jug = jugHeight(batchesMl[0]!, largest, tallest);
     const high = Math.max(jug, ...cupsMl.map((ml) => heightFor(ml, largest, tallest)));
     const wide = cupsMl.reduce(
-      (sum, ml) => sum + 10 + Math.max(80, heightFor(ml, largest, tallest) * 0.86 + 16),
+      (sum, ml) => sum + Math.max(cupRoom(cupsMl.length), heightFor(ml, largest, tallest) * 0.86 + 26),
       cupsMl.length > 1 ? jugWidth(jug) + 40 : 0,
     );
     return high + besideHeight <= room.height && wide <= room.width;
