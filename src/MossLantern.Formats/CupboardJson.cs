@@ -27,7 +27,7 @@ public static class CupboardJson
         }
         catch (JsonException e)
         {
-            throw new PieceFormatException($"What the cupboard keeps cannot be read at {e.Path ?? "its start"}.", e);
+            throw new PieceFormatException($"What is saved in the Cupboard cannot be read at {e.Path ?? "its start"}.", e);
         }
     }
 }

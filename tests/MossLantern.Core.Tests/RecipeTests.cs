@@ -153,7 +153,7 @@ public class RecipeTests
         Assert.Contains("from 0 to 100 %", Refused(Rings, new DoseColour("c1", 0, 90, DoseUnit.Grams, 30)), StringComparison.Ordinal);
         Assert.Contains("That colour is no longer there", Refused(Rings, new DoseColour("c1", 1, 3, DoseUnit.Percent)), StringComparison.Ordinal);
         Assert.Contains("cannot be poured off itself", Refused(Rings, new PourOff("c1", "c1")), StringComparison.Ordinal);
-        Assert.Contains("give it a colourant first", Refused(Made(Rings, new ChooseColourant("c1", null)), new PourOff("c1", "c2")), StringComparison.Ordinal);
+        Assert.Contains("add a colourant first", Refused(Made(Rings, new ChooseColourant("c1", null)), new PourOff("c1", "c2")), StringComparison.Ordinal);
         Assert.Contains("poured off twice", Refused(Made(Rings, new PourOff("c1", "c2")), new PourOff("c2", "c3")), StringComparison.Ordinal);
         Assert.Contains("mixed by itself", Refused(Made(Rings, new PourOff("c1", "c2")), new PourOff("c3", "c1")), StringComparison.Ordinal);
         Assert.Contains("up to 6 colourants", Refused(Rings, [.. Enumerable.Repeat(new AddColourant("c1", ColourantClass.Dye), 6)]), StringComparison.Ordinal);

@@ -43,9 +43,11 @@ internal static class ShelfEndpoints
     public static void LookOver(IServiceProvider services)
     {
         var overview = services.GetRequiredService<Overview>();
-        _ = JsonSerializer.SerializeToUtf8Bytes(
-            (WorkshopEndpoints.View(services.GetRequiredService<SettingStore>(), services.GetRequiredService<WorkshopTime>()), overview.Shelf(), overview.Ribbon(), overview.Aside()),
-            WorkshopJson.FromOutside);
+        var workshop = WorkshopEndpoints.View(services.GetRequiredService<SettingStore>(), services.GetRequiredService<WorkshopTime>());
+        foreach (var told in (object[])[workshop, overview.Shelf(), overview.Ribbon(), overview.Aside()])
+        {
+            JsonSerializer.SerializeToUtf8Bytes(told, told.GetType(), WorkshopJson.FromOutside);
+        }
     }
 
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> PictureAsync(
