@@ -233,7 +233,7 @@ async function main() {
     const port = await freePort();
     const base = `http://127.0.0.1:${port}`;
     const data = mkdtempSync(join(folder, 'data-'));
-    const server = start('dotnet', ['bin/Release/net10.0/MossLantern.Web.dll', '--urls', base, '--demo', 'true', '--data', data], { cwd: join(root, 'src/MossLantern.Web') });
+    const server = start('dotnet', ['bin/Release/ahead/MossLantern.Web.dll', '--urls', base, '--demo', 'true', '--data', data], { cwd: join(root, 'src/MossLantern.Web') });
     await until('the workshop', async () => (await fetch(`${base}/api/workshop`)).ok);
     const display = `:${90 + wanted.indexOf(name)}`;
     let browser;
