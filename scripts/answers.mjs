@@ -14,8 +14,22 @@ const [what, from, to] = process.argv.slice(2);
 const ofPiece = ['', '/painting', '/painting?wet=true', '/picture.png?width=400', '/map.svg', '/outline.svg', '/template.pdf', '/piece.json', '/versions'];
 const ofWorkshop = ['/workshop', '/materials', '/formulas', '/fields', '/prices', '/pieces', '/aside', '/ribbon', '/moulds', '/pots', '/sequences'];
 
+/** Names that are others by now: what was taken before is read as if it had been told by today's. */
+const renamed = { keys: { steps: 'pours', pour: 'span', place: 'pin' }, values: { 'lines-need': 'stripes-need', run: 'bleed' } };
+
+/** Where a key by itself says too little: in plans of sittings and in findings. */
+const renamedIn = /\.sittings\[\d+\]$|\.findings\[\d+\]$/;
+
+function today(value, at = '') {
+  if (Array.isArray(value)) return value.map((v, i) => today(v, `${at}[${i}]`));
+  if (value === null || typeof value !== 'object') return (typeof value === 'string' && renamed.values[value]) || value;
+  return Object.fromEntries(
+    Object.entries(value).map(([k, v]) => [(at.startsWith('.plan') && renamedIn.test(at) && renamed.keys[k]) || k, today(v, `${at}.${k}`)]),
+  );
+}
+
 /** What another moment changes, and no other thing. */
-const byMoment = new Set(['now', 'state']);
+const byMoment = new Set(['now', 'state', 'renewing', 'picture']);
 
 const freePort = () =>
   new Promise((done) => {
@@ -75,7 +89,7 @@ function* differences(a, b, at) {
 const files = (folder) => readdirSync(folder, { recursive: true, withFileTypes: true }).filter((f) => f.isFile()).map((f) => join(f.parentPath, f.name).slice(folder.length + 1));
 
 function compare(before, after) {
-  let found = 0;
+  let [found, numbers] = [0, 0];
   const tell = (line) => found++ < 400 && console.log(line);
   for (const file of new Set([...files(before), ...files(after)])) {
     let texts;
@@ -90,12 +104,15 @@ function compare(before, after) {
       tell(`${file}: other bytes (${texts[0].length}, ${texts[1].length})`);
       continue;
     }
-    const [a, b] = texts.map((t) => JSON.parse(t.toString().slice(4)));
-    for (const [at, was, is] of differences(a, b, ''))
-      if (!(file === 'ribbon' && at.startsWith('.to.')))
-        tell(`${file} ${at}: ${JSON.stringify(was)?.slice(0, 80)} -> ${JSON.stringify(is)?.slice(0, 80)}`);
+    const [was, b] = texts.map((t) => JSON.parse(t.toString().slice(4)));
+    const a = today(was);
+    for (const [at, was, is] of differences(a, b, '')) {
+      if (file === 'ribbon' && at.startsWith('.to.')) continue;
+      if (typeof was === 'number' || typeof is === 'number') numbers++;
+      tell(`${file} ${at}: ${JSON.stringify(was)?.slice(0, 80)} -> ${JSON.stringify(is)?.slice(0, 80)}`);
+    }
   }
-  console.log(`${found} differences`);
+  console.log(`${found} differences, ${numbers} of them in numbers`);
   process.exitCode = found > 0 ? 1 : 0;
 }
 

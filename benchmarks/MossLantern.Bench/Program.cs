@@ -112,7 +112,7 @@ namespace MossLantern.Bench
             var layer = piece.Layers[0];
             var moved = Way switch
             {
-                "lines" => layer with { Layout = new LinesLayout(Bands.SetItem(1, Bands[1] with { WidthMm = 5 + by / 10 }), "c1", 1, 9, 3) },
+                "lines" => layer with { Layout = new StripesLayout(Bands.SetItem(1, Bands[1] with { WidthMm = 5 + by / 10 }), "c1", 1, 9, 3) },
                 "petals" => layer with { Layout = new PetalsLayout(Bands, 180 + by, 150, 9, 30, true, 6, 0) },
                 "fields" => layer with { Layout = new FieldsLayout(15, ["c1", "c2", "c3", "c4", "c5"], 7, Vein: new("c6", 3, 1), Moved: [new(1, 120 + by, 130)]) },
                 "pools" => layer with { Layout = new PoolsLayout([new("w", [new(0, 80 + by), new(200, 110 + by), new(420, 90 + by)]), new("v", [new(150, 0), new(170, 300)])], 3, [new("p", 40, 40, "c1")]) },

@@ -257,11 +257,11 @@ public sealed class PieceStore(WorkshopDatabase database)
     /// <summary>Steps a piece back or forward along its revisions. Nothing is lost: a step back can be undone by a step forward.</summary>
     /// <returns>The new version, the same version when there is nowhere to step to, or null when there is no such piece.</returns>
     /// <exception cref="StaleVersionException">The version it was based on is not the newest.</exception>
-    public StoredPiece? Walk(string id, int basedOn, Step step, Instant now) =>
+    public StoredPiece? Walk(string id, int basedOn, UndoStep step, Instant now) =>
         Change(id, basedOn, (connection, place) =>
         {
             var to = connection.ExecuteScalar<long?>(
-                step == Step.Undo
+                step == UndoStep.Undo
                     ? "select made_from from piece_revision where piece_id = @id and revision = @Revision"
                     : "select max(revision) from piece_revision where piece_id = @id and made_from = @Revision",
                 new { id, place.Revision });

@@ -12,7 +12,7 @@ namespace MossLantern.Data;
 /// <param name="PlannedMl">What the plan said when it was logged, ml.</param>
 /// <param name="PouredMl">What was poured, ml; null where nobody noted it.</param>
 /// <param name="Pass">Which pass over the region, from 0.</param>
-public sealed record RunPour(string LayerId, RegionId RegionId, string ColourName, double PlannedMl, double? PouredMl, int Pass = 0)
+public sealed record LoggedPour(string LayerId, RegionId RegionId, string ColourName, double PlannedMl, double? PouredMl, int Pass = 0)
 {
     /// <summary>The region, and whose it is.</summary>
     public RegionOf Of => new(LayerId, RegionId);
@@ -31,7 +31,7 @@ public sealed record RunPour(string LayerId, RegionId RegionId, string ColourNam
 /// <param name="Revision">The revision of the piece that was poured; null where it is not known.</param>
 public sealed record Run(
     string Id, string PieceId, string SittingId, int Version, Instant Start, Instant? End, double? RoomC, string Note,
-    ImmutableArray<RunPour> Pours, int? Revision = null);
+    ImmutableArray<LoggedPour> Pours, int? Revision = null);
 
 /// <summary>A log entry was to be written under an id that another piece's entry has. Nothing was written.</summary>
 public sealed class TakenIdException() : Exception("This log entry belongs to another piece.");

@@ -76,9 +76,9 @@ internal static class Runs
     private const string Pass = "pass-";
 
     /// <summary>A region of the layer that the sitting is called after is told by itself; any other by its place.</summary>
-    private static string PlaceOf(string sittingId, RunPour pour) => pour.LayerId == sittingId ? pour.RegionId.ToString() : PlaceIn.Region(pour.LayerId, pour.RegionId);
+    private static string PlaceOf(string sittingId, LoggedPour pour) => pour.LayerId == sittingId ? pour.RegionId.ToString() : PlaceIn.Region(pour.LayerId, pour.RegionId);
 
-    private static RunPour Pour(string sittingId, Entry planned, double? pouredMl)
+    private static LoggedPour Pour(string sittingId, Entry planned, double? pouredMl)
     {
         const string before = "layers[", between = "].regions[";
         var (place, layer, region) = (planned.Place!, sittingId, planned.Place!);

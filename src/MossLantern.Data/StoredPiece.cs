@@ -44,7 +44,7 @@ public sealed record UnreadablePiece(string Id, string Name, int Version, double
 public sealed record NamedRevision(int Revision, string Name, Instant NamedAt, bool Shown);
 
 /// <summary>A step along the revisions of a piece.</summary>
-public enum Step
+public enum UndoStep
 {
     /// <summary>Back to the revision this one was made from.</summary>
     Undo,

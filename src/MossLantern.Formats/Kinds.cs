@@ -24,7 +24,7 @@ public sealed record Kinds(Type Type, string Field, ImmutableArray<(Type Type, s
         ]),
         new(typeof(Layout), "kind",
         [
-            (typeof(RingsLayout), "rings"), (typeof(LinesLayout), "lines"), (typeof(PetalsLayout), "petals"), (typeof(FieldsLayout), "fields"), (typeof(PoolsLayout), "pools"),
+            (typeof(RingsLayout), "rings"), (typeof(StripesLayout), "lines"), (typeof(PetalsLayout), "petals"), (typeof(FieldsLayout), "fields"), (typeof(PoolsLayout), "pools"),
             (typeof(PuddleLayout), "puddle"), (typeof(MarbleLayout), "marble"), (typeof(FloodLayout), "flood"),
         ]),
         new(typeof(Edit), "do",

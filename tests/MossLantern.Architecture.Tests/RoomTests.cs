@@ -25,8 +25,8 @@ public sealed class RoomTests
     private static readonly string[] Trees =
     [
         "Documents.CornersValidator Documents.FieldsValidator Documents.FillingRules Documents.GroundValidator "
-            + "Documents.HeartValidator Documents.InsertValidator Documents.KeptZoneValidator Documents.LayerValidator "
-            + "Documents.LayoutValidator Documents.LinesValidator Documents.MarbleValidator Documents.MouldValidator "
+            + "Documents.HeartValidator Documents.InsertValidator Documents.ReservedSpotValidator Documents.LayerValidator "
+            + "Documents.LayoutValidator Documents.StripesValidator Documents.MarbleValidator Documents.MouldValidator "
             + "Documents.OldWorkValidator Documents.PetalsValidator Documents.PieceBounds Documents.PieceValidator Documents.PoolsValidator "
             + "Documents.PuddleValidator Documents.RecipeValidator Documents.RingsValidator Documents.RuleExtensions "
             + "Documents.SittingValidator Documents.SliceValidator Documents.Zones",

@@ -155,9 +155,9 @@ public sealed class GroundTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Find("button", "Area of part 2: 16.0 cm²");
 
         // The second letter is poured deeper, and its resin follows.
-        page.Write("Depth of First layer in part 2", "5");
+        page.Write("Depth of First layer in letter 2", "5");
         page.WaitUntilKept();
-        page.Find("button", "First layer in part 2: 8.0 ml");
+        page.Find("button", "First layer in letter 2: 8.0 ml");
         Assert.Empty(page.AxeFindings());
         Directory.Delete(folder, recursive: true);
     }

@@ -56,7 +56,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
     {
         using var page = Opened("/pieces/bogbean-round/map");
 
-        LayOutAs(page, "lines from the rim");
+        LayOutAs(page, "stripes from the rim");
         page.WaitForText("Room from the rim to the middle");
         page.Write("Laid on a film of", "1");
         page.WaitUntilKept();

@@ -111,7 +111,7 @@ internal static class AnyEdit
                 _ when type == typeof(ImmutableArray<Spot>) => Enumerable.Range(0, random.Next(0, 30)).Select(_ => new Spot(random.NextDouble() * 400, random.NextDouble() * 300)).ToImmutableArray(),
                 _ when type == typeof(RegionId) => Region(),
                 _ when type == typeof(ImmutableArray<RegionOf>) => piece.Layers.SelectMany(l => l.RegionIds.Select(r => new RegionOf(l.Id, r))).Where(_ => random.Next(2) == 0).OrderBy(_ => random.Next()).ToImmutableArray(),
-                _ when type == typeof(ImmutableArray<LaterPour>) => piece.Layers.SelectMany(l => l.RegionIds.Select(r => new LaterPour(l.Id, r, random.Next(5) / 4)))
+                _ when type == typeof(ImmutableArray<PourRef>) => piece.Layers.SelectMany(l => l.RegionIds.Select(r => new PourRef(l.Id, r, random.Next(5) / 4)))
                     .Where(_ => random.Next(3) == 0).ToImmutableArray(),
                 _ when type == typeof(ImmutableArray<Batch>) => piece.Recipes.Where(_ => random.Next(3) > 0).OrderBy(_ => random.Next()).Chunk(random.Next(1, 5))
                     .Select((c, i) => new Batch(random.Next(20) == 0 ? "one" : $"batch-{i}", [.. c.Select(r => r.Id)], random.Next(5) == 0 ? Number(false) : null)).ToImmutableArray(),

@@ -30,7 +30,7 @@ public class BatchTests
             c.Id, c.Ml, c.Ml, Pace.Colouring(Recipe.Plain(c.Id, c.Id, "#445566", c.Colourant, 3)), c.Regions * Pace.RegionSeconds + c.Ml / Pace.PourMlPerS)),
     ];
 
-    private static List<BatchRun> Best(BatchingOf on, List<BatchCup> cups, double jugMl) =>
+    private static List<BatchTiming> Best(BatchingOf on, List<BatchCup> cups, double jugMl) =>
         Proposing.Best([.. cups.Select(c => (IReadOnlyList<BatchCup>)[c])], c => new(on, c, jugMl));
 
     [Fact]
@@ -97,17 +97,17 @@ public class BatchTests
     public void What_cannot_be_one_batch_is_told_from_both_sides()
     {
         var cups = Cups(EightColours[..7]);
-        Assert.Equal(Unfit.None, new BatchRun(In(), cups, 424).Fits);
-        Assert.Equal(Unfit.Jug, new BatchRun(In(), cups, 423.9).Fits);
+        Assert.Equal(Unfit.None, new BatchTiming(In(), cups, 424).Fits);
+        Assert.Equal(Unfit.Jug, new BatchTiming(In(), cups, 423.9).Fits);
 
         // The smaller part of 1 : 1 is 20 ml at 40 ml, in cups of 1 ml; on a scale of 0.1 g 2 g are enough.
-        Assert.Equal(Unfit.None, new BatchRun(In(), Cups([("a", 40, ColourantClass.Paste, 1)]), 500).Fits);
-        Assert.Equal(Unfit.TooLittle, new BatchRun(In(), Cups([("a", 38, ColourantClass.Paste, 1)]), 500).Fits);
-        Assert.Equal(Unfit.None, new BatchRun(In(measure: Measure.ByWeight), Cups([("a", 38, ColourantClass.Paste, 1)]), 500).Fits);
+        Assert.Equal(Unfit.None, new BatchTiming(In(), Cups([("a", 40, ColourantClass.Paste, 1)]), 500).Fits);
+        Assert.Equal(Unfit.TooLittle, new BatchTiming(In(), Cups([("a", 38, ColourantClass.Paste, 1)]), 500).Fits);
+        Assert.Equal(Unfit.None, new BatchTiming(In(measure: Measure.ByWeight), Cups([("a", 38, ColourantClass.Paste, 1)]), 500).Fits);
 
         // So many cups that the last is poured when five minutes are left, and one with less.
-        BatchRun Poured(double seconds) => new(In(), [new("a", 150, 150, 60, 60), new("b", 150, 150, 60, seconds)], 500);
-        var room = 60 * (Poured(60).LeastInHand - BatchRun.InHandMinutes);
+        BatchTiming Poured(double seconds) => new(In(), [new("a", 150, 150, 60, 60), new("b", 150, 150, 60, seconds)], 500);
+        var room = 60 * (Poured(60).LeastInHand - BatchTiming.InHandMinutes);
         Assert.Equal(Unfit.None, Poured(60 + room - 3).Fits);
         Assert.Equal(Unfit.LateCup, Poured(60 + room + 3).Fits);
     }
@@ -116,12 +116,12 @@ public class BatchTests
     public void A_jug_that_is_too_hot_or_too_late_when_it_is_divided_is_no_batch()
     {
         // Many cups take long to divide; a warm room makes a large jug run away.
-        BatchRun Many(int count, double roomC) => new(In(roomC), [.. Enumerable.Range(0, count).Select(i => new BatchCup($"c{i}", 3000.0 / count, 3000.0 / count, 0, 0))], 20_000);
-        Assert.True(Many(40, 28).Divided.Celsius > BatchRun.HottestC);
+        BatchTiming Many(int count, double roomC) => new(In(roomC), [.. Enumerable.Range(0, count).Select(i => new BatchCup($"c{i}", 3000.0 / count, 3000.0 / count, 0, 0))], 20_000);
+        Assert.True(Many(40, 28).Divided.Celsius > BatchTiming.HottestC);
         Assert.Equal(Unfit.HotJug, Many(40, 28).Fits);
-        var late = new BatchRun(In(10), [.. Enumerable.Range(0, 400).Select(i => new BatchCup($"c{i}", 1, 1, 0, 0))], 20_000);
+        var late = new BatchTiming(In(10), [.. Enumerable.Range(0, 400).Select(i => new BatchCup($"c{i}", 1, 1, 0, 0))], 20_000);
         Assert.Equal(Unfit.LateJug, late.Fits);
-        var hot = new BatchRun(In(28), [new("a", 400, 400, 0, 60 * 16), new("b", 20, 20, 0, 0)], 20_000);
+        var hot = new BatchTiming(In(28), [new("a", 400, 400, 0, 60 * 16), new("b", 20, 20, 0, 0)], 20_000);
         Assert.Equal(Unfit.HotCup, hot.Fits);
     }
 
@@ -144,7 +144,7 @@ public class BatchTests
                 var on = In(s.room, s.resin);
                 var cups = Cups(s.cups.Select((c, i) => ($"c{i}", c.Ml, c.Colour, c.Regions)));
                 var found = Best(on, cups, s.jug).Aggregate(Proposing.Worth.Nothing, (w, b) => w.And(b));
-                var best = Ways(cups).Select(way => way.Select(c => new BatchRun(on, c, s.jug)).ToList())
+                var best = Ways(cups).Select(way => way.Select(c => new BatchTiming(on, c, s.jug)).ToList())
                     .Where(way => way.All(b => b.CanBe || b.Cups.Count == 1)).Select(way => way.Aggregate(Proposing.Worth.Nothing, (w, b) => w.And(b))).Min();
                 Assert.Equal(best, found);
             },

@@ -21,7 +21,7 @@ public sealed class BeginLayoutTests
     /// <summary>Whole on any outline: every region that has room has a colour, and there are several of them.</summary>
     [Theory]
     [InlineData(Starter.RingPiece)]
-    [InlineData(Starter.RimLines)]
+    [InlineData(Starter.RimStripes)]
     [InlineData(Starter.Fields)]
     [InlineData(Starter.Pools)]
     [InlineData(Starter.Flower)]
@@ -93,6 +93,6 @@ public sealed class BeginLayoutTests
         var bare = FirstPiece.Of("First", Samples.Panel());
         Assert.Equal("There is no such layout to begin with.", new BeginLayout("layer-1", null, (Starter)99).Apply(bare, Cupboard.Empty).Refusal);
         Assert.Single(FirstPiece.Of("First", Samples.Panel(), (Starter)99).Recipes);
-        Assert.Equal("begin with rim lines", new BeginLayout("layer-1", null, Starter.RimLines).Words(bare));
+        Assert.Equal("begin with stripes from the rim", new BeginLayout("layer-1", null, Starter.RimStripes).Words(bare));
     }
 }

@@ -131,6 +131,6 @@ public class CuringTests
         Assert.Equal(Origin.Default, opens.Input("at the reference temperature").Origin);
     }
 
-    private static Pour Pour(double roomC, int minutes, Origin origin = Origin.Own) =>
+    private static PourSpan Pour(double roomC, int minutes, Origin origin = Origin.Own) =>
         new(Noon, Noon + Duration.FromMinutes(minutes), roomC, origin);
 }

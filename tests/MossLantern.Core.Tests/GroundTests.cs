@@ -253,7 +253,7 @@ public class GroundTests
         var more = piece.WithLayers(piece.Filled[0] with { DepthMm = 0.5 }, piece.Filled[0] with { Id = "l2", SittingId = "l2", DepthMm = 4 });
         var standing = Planner.Plan(more, [new("l1", start, start, 20)], Zone).Ground.Standing;
         Assert.Equal(4, standing.Thinnest.Value);
-        Assert.Equal(["tilt", "bow"], Planner.Plan(more, [new("l1", start, start, 20)], Zone).Findings.Where(f => f.Place.Station == "ground").Select(f => f.Check));
+        Assert.Equal(["tilt", "bow"], Planner.Plan(more, [new("l1", start, start, 20)], Zone).Findings.Where(f => f.Pin.Station == Station.Ground).Select(f => f.Check));
     }
 
     [Fact]

@@ -90,7 +90,7 @@ public class KeptBetweenDragsTests
         Gen.Double[0, 60].Array[3, 5].Select(Gen.Bool).Sample(
             (steps, keeps) =>
             {
-                ImmutableArray<KeptZone>? kept = keeps
+                ImmutableArray<ReservedSpot>? kept = keeps
                     ? [new("shell", "Shell", new RoundOutline(40), 200, 120, Keep.Visible), new("leaf", "Leaf", new RoundOutline(30), 20, 120, Keep.Bare, 6)]
                     : null;
                 var warm = new PiecePlanner(new LayerMapper());

@@ -11,7 +11,7 @@ public class KeptSequenceTests
     private static readonly Recipe Cream = Recipe.Plain("cream", "cream", "#efe4cb", ColourantClass.Paste, 3);
     private static readonly Recipe Milk = new("milk", "milk tea", "#b09070", [], [new("tea", 1), new("cream", 2)]);
     private static readonly ImmutableArray<Recipe> Recipes = [Tea, Cream, Milk, Samples.Cup("idle")];
-    private static readonly LinesLayout Source =
+    private static readonly StripesLayout Source =
         new([new("push", 10, true, "cream"), new("inner", 6, false, "milk"), new("outer", 12.4, false, "milk")], "cream", 1, 5, 3, 1.2);
 
     private static readonly KeptSequence Kept = KeptSequence.Of(Source, Recipes, "Tea with milk", 200);
@@ -38,8 +38,8 @@ public class KeptSequenceTests
     public void Laid_where_it_came_from_nothing_changes()
     {
         var laid = Kept.LaidIn(Source, Recipes, null);
-        Assert.Equal(Source.Bands, ((LinesLayout)laid.Layout).Bands);
-        Assert.Equal((Source, Recipes), ((LinesLayout)laid.Layout with { Bands = Source.Bands }, laid.Recipes));
+        Assert.Equal(Source.Bands, ((StripesLayout)laid.Layout).Bands);
+        Assert.Equal((Source, Recipes), ((StripesLayout)laid.Layout with { Bands = Source.Bands }, laid.Recipes));
     }
 
     [Fact]
@@ -69,7 +69,7 @@ public class KeptSequenceTests
     [InlineData(5.0, 0.5, 0.5)]
     public void Fitted_it_is_as_much_wider_as_the_place_is(double? acrossMm, double inner, double outer)
     {
-        var laid = (LinesLayout)Kept.LaidIn(Source, Recipes, acrossMm).Layout;
+        var laid = (StripesLayout)Kept.LaidIn(Source, Recipes, acrossMm).Layout;
         Assert.Equal([inner, outer], laid.Bands.Where(b => !b.FillsRest).Select(b => b.WidthMm));
         Assert.Equal(1.2, laid.Widening);
     }

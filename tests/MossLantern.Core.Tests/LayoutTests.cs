@@ -500,11 +500,11 @@ public class LayoutTests
         Assert.All(plan.Regions, r => Assert.Equal($"layers[l1].regions[{r.Id}]", r.Area.Place));
         Assert.Null(plan.Cups.TotalMl.Place);
         Assert.Equal("layers[l1].zones[z1].layout.pours[b].ml", plan.Cups.Regions.Single(r => r.RegionId == "z1/b").LayerMl.Inputs[0].Field);
-        Assert.Equal("layers[l1].zones[z2].layout.bands[l1].widthMm", plan.Facts.Single(f => f.Id == "z2/lines-need").Number.Inputs[0].Field);
+        Assert.Equal("layers[l1].zones[z2].layout.bands[l1].widthMm", plan.Facts.Single(f => f.Id == "z2/stripes-need").Number.Inputs[0].Field);
         Assert.Equal("layers[l1].depthMm", plan.Facts.Single(f => f.Id == "z1/radius-a").Number.Input("depth").Field);
         Assert.Equal(Math.Sqrt(20_000 / (3 * Math.PI)), facts["z1/radius-a"], 1e-9);
         Assert.Equal(60, facts["z2/rim-room"], 1.5);
-        Assert.Equal(12, facts["z2/lines-need"]);
+        Assert.Equal(12, facts["z2/stripes-need"]);
 
         // Two repeats of one line each, in rings of 6 mm, 2 mm of the 3 mm deep.
         Assert.Equal(Math.PI * (60 * 60 - 54 * 54) * 2 / 1000, facts["z2/repeat-1"], 0.15);

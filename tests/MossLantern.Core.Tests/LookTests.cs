@@ -152,16 +152,16 @@ public class LookTests
         var coloured = Second with { Recipes = [.. Second.Cups.Select((c, i) => c with { Colour = i == 1 ? "#2040a0" : "#d0a020", Doses = [new(ColourantClass.Paste, 5)] })] };
         var painting = Planner.Paint(Casting(First, coloured), null, PaintDetail.Full, Wet);
         Assert.True(painting.Wet);
-        var runs = painting.Paths.Where(p => p.Role == PaintRole.Run).ToList();
+        var runs = painting.Paths.Where(p => p.Role == PaintRole.Bleed).ToList();
         Assert.Equal(["heart", "heart", "heart", "b1", "b1", "b1"], runs.Select(r => r.Region));
-        Assert.Equal(Look.RunMm, runs.Max(r => r.StrokeMm), 1e-9);
+        Assert.Equal(Look.BleedMm, runs.Max(r => r.StrokeMm), 1e-9);
 
         // Blue and yellow of equal loads, as they mix.
         Assert.All(runs, r => Assert.Equal(Pigment.Mix(Colour.Of("#2040a0"), 5, Colour.Of("#d0a020"), 5).ToHex(), r.Stroke));
         var second = painting.Paths.SkipWhile(p => p.Material is null || !p.Material.StartsWith("second", StringComparison.Ordinal)).ToList();
         Assert.DoesNotContain(second, p => p.Role == PaintRole.Edge);
         Assert.Contains(painting.Paths, p => p.Role == PaintRole.Edge);
-        Assert.DoesNotContain(Planner.Paint(Casting(First, coloured), null, PaintDetail.Full).Paths, p => p.Role == PaintRole.Run);
+        Assert.DoesNotContain(Planner.Paint(Casting(First, coloured), null, PaintDetail.Full).Paths, p => p.Role == PaintRole.Bleed);
     }
 
     [Fact]
@@ -174,7 +174,7 @@ public class LookTests
         var expected = map.Borders.Count(b => cups[b.First] != cups[b.Second]);
         Assert.True(expected > 10);
         var painting = Planner.Paint(Samples.Piece(ground, layer), null, PaintDetail.Draft, Wet);
-        Assert.Equal(3 * expected, painting.Paths.Count(p => p.Role == PaintRole.Run));
+        Assert.Equal(3 * expected, painting.Paths.Count(p => p.Role == PaintRole.Bleed));
 
         // Along the lines both regions are near.
         Assert.All(map.BorderLines, line => Assert.All(line.Lines.SelectMany(l => l), spot =>
@@ -182,7 +182,7 @@ public class LookTests
                 map.Patches.Single(p => p.Id == id).Area.Distance(new NetTopologySuite.Geometries.Point(spot.X, spot.Y)) < 1e-4))));
 
         var plain = layer with { Layout = new FloodLayout("clear") };
-        Assert.DoesNotContain(Planner.Paint(Samples.Piece(ground, plain), null, PaintDetail.Full, Wet).Paths, p => p.Role == PaintRole.Run);
+        Assert.DoesNotContain(Planner.Paint(Samples.Piece(ground, plain), null, PaintDetail.Full, Wet).Paths, p => p.Role == PaintRole.Bleed);
     }
 
     [Theory]

@@ -26,7 +26,7 @@ public class NeighbourTests
             : Recipe.Plain($"c{i}", $"colour {i}", Palette[c], ColourantClass.Paste, 4)).ToArray()
         let bands = colours.Skip(1).Select((_, i) => new Band($"b{i + 1}", 9, i == fill % (colours.Length - 1), $"c{i + 1}")).ToArray()
         select new FilledLayer(
-            "l1", "Rings", 3, new RingsLayout([Samples.Heart(200, 150, 60, 50)], [.. bands], 0, "c0"), [.. cups], new("coating"), Measure.ByVolume, null, [], PourTimes.None);
+            "l1", "Rings", 3, new RingsLayout([Samples.Heart(200, 150, 60, 50)], [.. bands], 0, "c0"), [.. cups], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
 
     [Fact]
     public void Two_reflectances_mix_as_worked_out_by_hand()
@@ -87,9 +87,9 @@ public class NeighbourTests
     {
         var twins = Stack("#33523f", "#35543f", "#f0e8d5");
         var finding = Assert.Single(Of(twins, "twins"));
-        Assert.Equal(("twins@l1/heart+b1", "map", "l1"), (finding.Key, finding.Place.Station, finding.Place.LayerId));
+        Assert.Equal(("twins@l1/heart+b1", Station.Map, "l1"), (finding.Key, finding.Pin.Station, finding.Pin.LayerId));
         Assert.InRange(finding.Numbers[0].Value, 0.1, Lab.ReadsAsOne);
-        Assert.InRange(finding.Place.XMm!.Value, 0, 600);
+        Assert.InRange(finding.Pin.XMm!.Value, 0, 600);
         foreach (var other in new[] { Contrast.Gradual, Contrast.Any })
         {
             Assert.Empty(Of(twins.OnLayer(0, l => l with { Contrast = other }), "twins"));
@@ -187,7 +187,7 @@ public class NeighbourTests
         new RingsLayout(
             [Samples.Heart(200, 150, 60, 50)], [.. colours.Skip(1).Select((_, i) => new Band($"b{i + 1}", 9, i == colours.Length - 2, $"c{i + 1}"))], 0, "c0"),
         [.. colours.Select((c, i) => Recipe.Plain($"c{i}", $"colour {i}", c, ColourantClass.Paste, 4))],
-        new("coating"), Measure.ByVolume, null, [], PourTimes.None));
+        new("coating"), Measure.ByVolume, null, [], PlannedTimes.None));
 
     private static List<Finding> Of(Piece piece, params string[] checks) =>
         [.. Planner.Plan(piece, [], DateTimeZone.Utc).Findings.Where(f => checks.Contains(f.Check))];

@@ -17,9 +17,9 @@ internal static class OfOneSitting
 
         public CupPlan Cups => layer.Sitting.Cups;
 
-        public ImmutableArray<PourStep> Steps => layer.Sitting.Steps;
+        public ImmutableArray<PlannedPour> Pours => layer.Sitting.Pours;
 
-        public Pour? Pour => layer.Sitting.Pour;
+        public PourSpan? Span => layer.Sitting.Span;
 
         public ImmutableArray<CureWindow> Windows => layer.Sitting.Windows;
 

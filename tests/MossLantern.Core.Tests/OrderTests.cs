@@ -14,7 +14,7 @@ public class OrderTests
 
     private static LayerPlan Plan(FilledLayer layer) => Planner.Plan(Samples.Piece(Samples.Panel(), layer), [], DateTimeZone.Utc).Layers[0];
 
-    private static List<RegionId> Order(FilledLayer layer) => [.. Plan(layer).Steps.Select(s => s.RegionId)];
+    private static List<RegionId> Order(FilledLayer layer) => [.. Plan(layer).Pours.Select(s => s.RegionId)];
 
     [Fact]
     public void Lines_begin_with_the_film_run_inward_and_end_with_the_push()
@@ -40,8 +40,8 @@ public class OrderTests
     {
         var fields = Plan(LayoutTests.Layer(LayoutTests.Fields(9, 4) with { Vein = new("gilt", 3, 1) }));
         var areas = fields.Regions.ToDictionary(r => r.Id, r => r.Area.Value);
-        Assert.Equal(FieldsLayout.VeinId, fields.Steps[^1].RegionId);
-        Assert.Equal(fields.Steps.SkipLast(1).Select(s => areas[s.RegionId]).OrderDescending(), fields.Steps.SkipLast(1).Select(s => areas[s.RegionId]));
+        Assert.Equal(FieldsLayout.VeinId, fields.Pours[^1].RegionId);
+        Assert.Equal(fields.Pours.SkipLast(1).Select(s => areas[s.RegionId]).OrderDescending(), fields.Pours.SkipLast(1).Select(s => areas[s.RegionId]));
         var pools = LayoutTests.Layer(new PoolsLayout([new("w", [new(0, 100), new(600, 100)])], 3, [new("small", 5, 5, "moss"), new("large", 5, 300, "bone")]));
         Assert.Equal(["large", "small"], Order(pools));
     }
@@ -63,7 +63,7 @@ public class OrderTests
             var layer = layout is null ? Samples.Layer(Samples.Heart(300, 200), 20, 0) : LayoutTests.Layer(layout, 20, 0);
             var plan = Plan(layer);
             Assert.EndsWith(".", plan.OrderSays, StringComparison.Ordinal);
-            Assert.Equal(plan.Cups.Regions.Where(r => r.PourMl.Value > 0).Select(r => r.RegionId).Order(), plan.Steps.Select(s => s.RegionId).Order());
+            Assert.Equal(plan.Cups.Regions.Where(r => r.PourMl.Value > 0).Select(r => r.RegionId).Order(), plan.Pours.Select(s => s.RegionId).Order());
         }
     }
 
@@ -126,7 +126,7 @@ public class OrderTests
         Assert.Equal(0, plan.Ground.Standing.Drift!.Value, 1e-9);
         Assert.Equal(600 * Math.Tan(0.3 * Math.PI / 180), plan.Ground.Panels.Value[0].Standing.Drift!.Value, 1e-9);
         Assert.Null(plan.Ground.Panels.Value[1].Standing.Drift);
-        Assert.Equal(["tilt@ground/panel-2", "level-unknown@ground/panel-3"], plan.Findings.Where(f => f.Place.Station == "ground" && f.Check is "tilt" or "level-unknown").Select(f => f.Key));
+        Assert.Equal(["tilt@ground/panel-2", "level-unknown@ground/panel-3"], plan.Findings.Where(f => f.Pin.Station == Station.Ground && f.Check is "tilt" or "level-unknown").Select(f => f.Key));
         var shimmed = plan.Findings.Single(f => f.Check == "tilt").Remedies.Single(r => r.Id == "shims").Apply(piece);
         Assert.Null(shimmed.Ground.LevelOf(2));
         Assert.NotNull(shimmed.Ground.Level);

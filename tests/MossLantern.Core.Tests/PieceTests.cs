@@ -55,7 +55,7 @@ public class PieceTests
         var shared = Stack.WithBands(Stack.Bands.Changed(2, b => b with { RecipeId = "c1" }));
         var plan = Plan(Samples.Piece(Samples.Panel(), shared)).Layers.Single();
         var cup = plan.Cups.Cups.Single(c => c.CupId == "c1");
-        var steps = plan.Steps.Where(s => s.CupId == "c1").ToList();
+        var steps = plan.Pours.Where(s => s.CupId == "c1").ToList();
         Assert.Equal(2, steps.Count);
         Assert.Equal(cup.MixMl.Value - steps[0].PourMl.Value, steps[0].LeftInCupMl!.Value, 1e-9);
         Assert.Equal(steps[0].LeftInCupMl!.Value - steps[1].PourMl.Value, steps[1].LeftInCupMl!.Value, 1e-9);
@@ -66,7 +66,7 @@ public class PieceTests
     public void Windows_follow_the_plan_in_local_time_and_mark_what_is_a_default()
     {
         var layer = Stack with { Plan = new(new(2026, 7, 1, 9, 0), null, null) };
-        var pour = Plan(Samples.Piece(Samples.Panel(), layer)).Layers.Single().Pour!;
+        var pour = Plan(Samples.Piece(Samples.Panel(), layer)).Layers.Single().Span!;
         Assert.Equal(Instant.FromUtc(2026, 7, 1, 8, 0), pour.Start);
         Assert.Equal(Instant.FromUtc(2026, 7, 1, 8, 20), pour.End);
         Assert.Equal((22, Origin.Default), (pour.RoomC, pour.RoomOrigin));
@@ -76,7 +76,7 @@ public class PieceTests
     public void A_local_time_that_the_clocks_skip_moves_on_by_the_skipped_hour()
     {
         var layer = Stack with { Plan = new(new(2026, 3, 29, 1, 30), null, 20) };
-        Assert.Equal(Instant.FromUtc(2026, 3, 29, 1, 30), Plan(Samples.Piece(Samples.Panel(), layer)).Layers.Single().Pour!.Start);
+        Assert.Equal(Instant.FromUtc(2026, 3, 29, 1, 30), Plan(Samples.Piece(Samples.Panel(), layer)).Layers.Single().Span!.Start);
     }
 
     [Fact]
@@ -88,10 +88,10 @@ public class PieceTests
 
         var plan = Plan(piece, new PouredSitting("l1", start, null, null)).Layers.Single();
         Assert.True(plan.Poured);
-        Assert.Equal(new Pour(start, start + Duration.FromMinutes(20), 19, Origin.Own), plan.Pour);
+        Assert.Equal(new PourSpan(start, start + Duration.FromMinutes(20), 19, Origin.Own), plan.Span);
 
         var read = Plan(piece, new PouredSitting("l1", start, start + Duration.FromMinutes(41), 23.5)).Layers.Single();
-        Assert.Equal(new Pour(start, start + Duration.FromMinutes(41), 23.5, Origin.Measured), read.Pour);
+        Assert.Equal(new PourSpan(start, start + Duration.FromMinutes(41), 23.5, Origin.Measured), read.Span);
         Assert.Equal(start + Duration.FromMinutes(41) + Duration.FromHours(read.Windows[0].OpensAfterHours.Value), read.Windows[0].Opens);
     }
 
@@ -185,7 +185,7 @@ public class PieceTests
 
     private static Piece OnLayer(Piece piece, Func<FilledLayer, FilledLayer> change) => piece.OnLayer(0, change);
 
-    private static IEnumerable<PourStep> Steps(FilledLayer layer) => Plan(Samples.Piece(Samples.Panel(), layer)).Layers.Single().Steps;
+    private static IEnumerable<PlannedPour> Steps(FilledLayer layer) => Plan(Samples.Piece(Samples.Panel(), layer)).Layers.Single().Pours;
 
     private static PiecePlan Plan(Piece piece, params PouredSitting[] poured) =>
         new PiecePlanner(new LayerMapper()).Plan(piece, poured, Dublin);

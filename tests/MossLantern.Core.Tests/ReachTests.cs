@@ -55,7 +55,7 @@ public class ReachTests
     public void The_first_pour_that_cannot_be_filled_is_named_with_its_copy_in_either_order()
     {
         var piece = Dozen with { Sittings = [Dozen.Sittings[0] with { Copies = 12 }] };
-        var all = Plan(piece).Steps.Where(s => s.CupId == "c1").Sum(s => s.PourMl.Value);
+        var all = Plan(piece).Pours.Where(s => s.CupId == "c1").Sum(s => s.PourMl.Value);
         var loss = Plan(piece).Cups.Cups.Single(c => c.CupId == "c1").Loss.Value;
 
         // Half of it: six of twelve copies, whichever order; the seventh is short.
@@ -68,7 +68,7 @@ public class ReachTests
         // One colour in two regions: colour by colour the second region runs short, piece by piece the later copies do.
         var two = Editing.Checked(half, [new PourFrom("l1", null, "b2", "c1")], AnyEdit.Cupboard).Piece!;
         var again = Plan(two);
-        var both = again.Steps.Where(s => s.CupId == "c1").ToList();
+        var both = again.Pours.Where(s => s.CupId == "c1").ToList();
         Assert.Equal(2, both.Count);
         var part = With(two, new CupChoice("c1", MixedMl: both.Sum(s => s.PourMl.Value) * 0.75 + again.Cups.Cups.Single(c => c.CupId == "c1").Loss.Value));
         var byColour = Of(part, "c1");
@@ -135,7 +135,7 @@ public class ReachTests
         var by = Editing.Checked(Rings, [new ChooseForCup("l1", "c1", ByEye: true)], AnyEdit.Cupboard).Piece!;
         var (plan, whole) = (Plan(by), new PiecePlanner(new LayerMapper()).Plan(by, [], Surroundings.Usual(DateTimeZone.Utc)));
         Assert.DoesNotContain(plan.Reach, r => r.CupId == "c1");
-        Assert.All(plan.Steps, s => Assert.Equal(s.CupId == "c1", s.LeftInCupMl is null));
+        Assert.All(plan.Pours, s => Assert.Equal(s.CupId == "c1", s.LeftInCupMl is null));
         var need = Assert.Single(whole.Need);
         var batch = plan.Batches.All.Single(b => b.CupIds.Contains("c1"));
         Assert.Equal([$"{plan.Name}: {string.Join(", ", batch.CupIds)}"], need.Unmeasured);

@@ -37,7 +37,7 @@ public sealed class RegionIdTests
             var id = RegionId.Parse(s.own).In(s.zone);
             Assert.Equal((s.zone, s.own, (string?)null), (id.Zone, id.Own, id.Kept));
             Assert.Equal((s.number, s.zone), (RegionId.OfField(s.number).In(s.zone).Field, RegionId.OfField(s.number).In(s.zone).Zone));
-            Assert.Equal((s.own, (string?)null), (RegionId.OfKept(s.own).Kept, RegionId.OfKept(s.own).Zone));
+            Assert.Equal((s.own, (string?)null), (RegionId.OfSpot(s.own).Kept, RegionId.OfSpot(s.own).Zone));
             Assert.Equal(RegionId.Parse(s.own), RegionId.Parse(s.own).In(null));
             Assert.Equal(Math.Sign(string.CompareOrdinal(s.own, s.zone)), Math.Sign(RegionId.Parse(s.own).CompareTo(s.zone)));
         });

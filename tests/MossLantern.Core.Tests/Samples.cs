@@ -36,7 +36,7 @@ internal static class Samples
         new("h1", x, y, width, height, 0, waviness, seed);
 
     /// <summary>Lines whose bands come with the layer they are laid in.</summary>
-    public static LinesLayout Lines(string startRecipeId, double startMm, double wavinessMm, int seed) =>
+    public static StripesLayout Lines(string startRecipeId, double startMm, double wavinessMm, int seed) =>
         new([new("b1", 10, true, startRecipeId)], startRecipeId, startMm, wavinessMm, seed);
 
     /// <summary>Petals whose rings come with the layer they are drawn in.</summary>
@@ -51,7 +51,7 @@ internal static class Samples
         "l1", "Fields", 3,
         new RingsLayout(heart is null ? [] : [heart], [.. widths.Select((w, i) => new Band($"b{i + 1}", w, w == 0, $"c{i + 1}"))], 0, "bed"),
         [Cup("bed", ColourantClass.Dye, 2), .. widths.Select((_, i) => Cup($"c{i + 1}"))],
-        new("coating"), Measure.ByVolume, null, [], PourTimes.None);
+        new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
 
     /// <summary>A piece of layers, each in a sitting of its own. What has one id in several of them and is another colour gets an id of its own.</summary>
     public static Piece Piece(Ground ground, params FilledLayer[] layers)

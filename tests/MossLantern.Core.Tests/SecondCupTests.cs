@@ -37,7 +37,7 @@ public class SecondCupTests
 
     private static string Refused(Piece piece, params Edit[] edits) => Editing.Checked(piece, edits, AnyEdit.Cupboard).Refusal!;
 
-    private static SecondCup Later(params string[] regions) => new(Layer, "c1", [.. regions.Select(r => new LaterPour(Layer, r))]);
+    private static SecondCup Later(params string[] regions) => new(Layer, "c1", [.. regions.Select(r => new PourRef(Layer, r))]);
 
     [Fact]
     public void What_is_poured_later_comes_from_a_cup_of_its_own_that_can_be_of_another_batch()

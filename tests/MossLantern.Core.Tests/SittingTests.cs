@@ -42,8 +42,8 @@ public class SittingTests
         var apart = Made(Rings, new PourApart(Layer, ["b1", "heart"], null));
         Assert.Equal(["sitting-1", Layer], apart.Sittings.Select(s => s.Id));
         var plan = Plan(apart);
-        Assert.Equal(["b1", "heart"], plan.Sittings[0].Steps.Select(s => s.RegionId.ToString()).Order());
-        Assert.Equal(["b2", "b3"], plan.Sittings[1].Steps.Select(s => s.RegionId.ToString()).Order());
+        Assert.Equal(["b1", "heart"], plan.Sittings[0].Pours.Select(s => s.RegionId.ToString()).Order());
+        Assert.Equal(["b2", "b3"], plan.Sittings[1].Pours.Select(s => s.RegionId.ToString()).Order());
         Assert.All(one.Layers[0].Regions, r => Assert.Equal(Ml(one, r.Id), Ml(plan, r.Id), 1e-9));
         Assert.Equal(one.Layers[0].LayerMl, plan.Layers[0].LayerMl, 1e-9);
         Assert.Equal(one.Layers[0].ResinG, plan.Layers[0].ResinG, 1e-9);
@@ -51,14 +51,14 @@ public class SittingTests
 
         // By colour, into one that is there, and back.
         var more = Made(apart, new PourApart(Layer, ["b2"], apart.Sittings[0].Id));
-        Assert.Equal(3, Plan(more).Sittings[0].Steps.Length);
+        Assert.Equal(3, Plan(more).Sittings[0].Pours.Length);
         Assert.Equal(Rings.Sittings, Made(more, new PourWithRest(Layer, ["b1", "b2", "heart"])).Sittings);
     }
 
     [Fact]
     public void What_is_kept_visible_in_a_mould_is_thin_clear_against_the_face_and_what_lies_round_it_behind()
     {
-        var spot = new KeptZone("k1", "Shell", new RoundOutline(30), 30, 30, Keep.Visible);
+        var spot = new ReservedSpot("k1", "Shell", new RoundOutline(30), 30, 30, Keep.Visible);
         var second = Samples.Layer(Samples.Heart(150, 100), 12, 20, 0) with { Id = "l2", SittingId = "l2" };
         var panel = Samples.Piece(Samples.Panel(300, 200), Samples.Layer(Samples.Heart(150, 100), 12, 20, 0) with { DepthMm = 4 }, second);
         panel = panel with { Recipes = panel.Recipes.Add(Recipe.Clear("clear")), Kept = [spot] };
@@ -93,8 +93,8 @@ public class SittingTests
         var passes = plan.Sittings[0].Cups.Regions.Where(r => r.RegionId == "b2").ToList();
         Assert.Equal(2 * passes[0].LayerMl.Value, passes[1].LayerMl.Value, 1e-9);
         Assert.Equal(Ml(Plan(Rings), "b2"), Ml(plan, "b2"), 1e-9);
-        Assert.Equal([0, 1], plan.Sittings[0].Steps.Where(s => s.RegionId == "b2").Select(s => s.Pass));
-        Assert.Equal(1, plan.Sittings[0].Steps[^1].Pass);
+        Assert.Equal([0, 1], plan.Sittings[0].Pours.Where(s => s.RegionId == "b2").Select(s => s.Pass));
+        Assert.Equal(1, plan.Sittings[0].Pours[^1].Pass);
 
         // Clear to lock it in, from the other side; what is seen is as before but for what is thinner.
         var locked = Made(clear, new AddPass(Layer, "b2", null, false, null));
@@ -163,14 +163,14 @@ public class SittingTests
         Assert.Equal(["b2", "b3", "heart"], begun.Layers[0].OpenRegions.Select(r => r.ToString()).Order());
 
         // Nobody said when one of them is poured.
-        Assert.Null(Plan(apart with { Sittings = [apart.Sittings[0], apart.Sittings[1].At(PourTimes.None)] }).Layers[0].NextLayer);
+        Assert.Null(Plan(apart with { Sittings = [apart.Sittings[0], apart.Sittings[1].At(PlannedTimes.None)] }).Layers[0].NextLayer);
     }
 
     [Fact]
     public void One_colour_in_several_hollows_of_one_sitting_is_one_cup()
     {
         var moss = Samples.Cup("moss");
-        FilledLayer Flood(string id) => new(id, id, 4, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PourTimes.None);
+        FilledLayer Flood(string id) => new(id, id, 4, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
         var several = Samples.Piece(Samples.Panel(300, 200), Flood("a"), Flood("b"), Flood("c"));
         Assert.Equal(3, Plan(several).Sittings.Length);
         var together = Made(several, new JoinSittings("b", "a"), new JoinSittings("c", "a"));
@@ -180,7 +180,7 @@ public class SittingTests
         var cup = Assert.Single(sitting.Cups.Cups);
         Assert.Equal(3, cup.Regions.Length);
         Assert.Equal(Plan(several).Sittings.Sum(s => s.Cups.Regions.Sum(r => r.LayerMl.Value)), sitting.Cups.Regions.Sum(r => r.LayerMl.Value), 1e-9);
-        Assert.Equal(["a", "b", "c"], sitting.Steps.Select(s => s.LayerId));
+        Assert.Equal(["a", "b", "c"], sitting.Pours.Select(s => s.LayerId));
         Assert.Equal(["a", "b"], Made(together, new PourLayerApart("c")).Sittings[0].Rest);
         Assert.Contains("by itself already", Refused(several, new PourLayerApart("c")), StringComparison.Ordinal);
     }
@@ -241,28 +241,28 @@ public class SittingTests
     {
         // A round of 100 mm, 4 mm deep: 31.416 ml a copy.
         var moss = Samples.Cup("moss");
-        FilledLayer flood = new(Layer, "Body", 4, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PourTimes.None);
+        FilledLayer flood = new(Layer, "Body", 4, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
         var ground = new Ground(new RoundOutline(100), EdgeStyle.Walled, 10, "#ffffff", new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(10, CapacityFrom.Dimensions, null, 12, 5, 0));
         var dozen = Samples.Piece(ground, flood);
         var each = Math.PI * 50 * 50 * 4 / 1000;
         var one = Plan(dozen);
         Assert.Equal([5, 5, 2], one.Sittings[0].Castings.Select(c => c.Copies));
         Assert.All(one.Sittings[0].Castings, c => Assert.Equal(c.Copies * each * 1.1, c.NeedMl.Value, 0.05));
-        Assert.Equal((5, 5 * each), (one.Sittings[0].Copies, one.Sittings[0].Steps[0].PourMl.Value), (a, b) => a.Item1 == b.Item1 && Math.Abs(a.Item2 - b.Item2) < 0.05);
-        Assert.Equal(each, one.Sittings[0].Steps[0].EachMl!.Value, 0.01);
+        Assert.Equal((5, 5 * each), (one.Sittings[0].Copies, one.Sittings[0].Pours[0].PourMl.Value), (a, b) => a.Item1 == b.Item1 && Math.Abs(a.Item2 - b.Item2) < 0.05);
+        Assert.Equal(each, one.Sittings[0].Pours[0].EachMl!.Value, 0.01);
 
         // Twelve at once: the last is not starved, and a copy weighs what it weighed.
         var all = Plan(dozen with { Sittings = [dozen.Sittings[0] with { Copies = 12 }] });
-        Assert.Equal(12 * each, all.Sittings[0].Steps[0].PourMl.Value, 0.1);
-        Assert.Equal(each, all.Sittings[0].Steps[0].EachMl!.Value, 0.01);
-        Assert.True(all.Sittings[0].Steps[^1].LeftInCupMl!.Value > 0);
+        Assert.Equal(12 * each, all.Sittings[0].Pours[0].PourMl.Value, 0.1);
+        Assert.Equal(each, all.Sittings[0].Pours[0].EachMl!.Value, 0.01);
+        Assert.True(all.Sittings[0].Pours[^1].LeftInCupMl!.Value > 0);
         Assert.Equal(one.Layers[0].ResinG, all.Layers[0].ResinG, 1e-9);
         Assert.Equal(one.Layers[0].LayerMl, all.Layers[0].LayerMl, 1e-9);
 
         // No more than are wanted; of a single piece there is one.
         Assert.Equal(12, Plan(dozen with { Sittings = [dozen.Sittings[0] with { Copies = 40 }] }).Sittings[0].Copies);
         Assert.Equal(1, Plan(Rings with { Sittings = [Rings.Sittings[0] with { Copies = 40 }] }).Sittings[0].Copies);
-        Assert.Null(Plan(Rings).Sittings[0].Steps[0].EachMl);
+        Assert.Null(Plan(Rings).Sittings[0].Pours[0].EachMl);
         Assert.Empty(Plan(Rings).Sittings[0].Castings);
     }
 
@@ -270,7 +270,7 @@ public class SittingTests
     public void A_way_of_laying_gives_the_depth_and_a_dome_holds_less_than_what_is_flat()
     {
         var moss = Samples.Cup("moss");
-        FilledLayer flood = new(Layer, "Coat", 2, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PourTimes.None);
+        FilledLayer flood = new(Layer, "Coat", 2, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
         var round = Samples.Piece(new Ground(new RoundOutline(100), EdgeStyle.TapedClean, 10, "#ffffff"), flood);
         double Laid(FillWay way) => Plan(Made(round, new LayRegion(Layer, FloodLayout.FloodId, null, way))).Sittings[0].Cups.Regions.Single().LayerMl.Value;
         var area = Math.PI * 2500;

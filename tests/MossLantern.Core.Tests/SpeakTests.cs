@@ -28,7 +28,7 @@ public class SpeakTests
     private static Piece Coat(double depthMm, string resin = "coating", Recipe? recipe = null, double width = 200, double height = 150, EdgeStyle edge = EdgeStyle.TapedClean, double sideMm = 10)
     {
         var moss = recipe ?? Samples.Cup("moss", ColourantClass.Mica, 3);
-        var layer = new FilledLayer(Layer, "Coat", depthMm, new FloodLayout(moss.Id), [moss], new(resin), Measure.ByVolume, null, [], PourTimes.None);
+        var layer = new FilledLayer(Layer, "Coat", depthMm, new FloodLayout(moss.Id), [moss], new(resin), Measure.ByVolume, null, [], PlannedTimes.None);
         return Samples.Piece(new Ground(new RectangleOutline(width, height), edge, sideMm, "#d8bd8c"), layer);
     }
 
@@ -57,7 +57,7 @@ public class SpeakTests
         var before = All(piece);
         foreach (var remedy in finding.Remedies.Where(r => r.Field is null))
         {
-            var after = Settle.Filled(Settle.Mixed(piece, remedy.Apply(piece)));
+            var after = remedy.Apply(piece);
             Assert.Empty(Validator.Validate(after).Errors.Select(e => $"{remedy.Id}: {e}"));
             var left = All(after);
             Assert.Empty(left.Where(f => f.Key == finding.Key || (f.Grade == Grade.Stop && !before.Any(b => b.Check == f.Check && (b.Grade == Grade.Stop || f.Worth < b.Worth * 1.02)))).Select(f => $"{f.Key} by {remedy.Id} of {finding.Key}"));
@@ -199,14 +199,14 @@ public class SpeakTests
         // Many rings of one colour after others: the last of them comes late.
         var bands = Enumerable.Range(1, 30).Select(i => new Band($"b{i}", 9, i == 30, i % 3 == 0 ? "c0" : $"c{i}")).ToImmutableArray();
         var cups = bands.Select(b => b.RecipeId).Distinct().Select(id => Samples.Cup(id, ColourantClass.Mica, 3)).ToImmutableArray();
-        var layer = new FilledLayer(Layer, "Rings", 3, new RingsLayout([Samples.Heart(300, 200)], bands, 0, "c0"), cups, new("coating"), Measure.ByVolume, null, [], PourTimes.None);
+        var layer = new FilledLayer(Layer, "Rings", 3, new RingsLayout([Samples.Heart(300, 200)], bands, 0, "c0"), cups, new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
         var rings = Samples.Piece(Samples.Panel(700, 500), layer);
         rings = rings with { Sittings = [rings.Sittings[0] with { Batches = [new("all", [.. cups.Select(c => c.Id)], 20_000)] }] };
         var worst = Planner.Plan(rings, [], Around).Sittings[0].Batches.All.SelectMany(b => b.Cups).Min(c => c.InHandMinutes.Value);
         Assert.True(worst < 0);
         var late = Of(rings, "clock")!;
         Assert.Equal(["proposed", "apart", "resin"], late.Remedies.Select(r => r.Id));
-        Assert.All(late.Remedies, r => Assert.Empty(Validator.Validate(Settle.Filled(r.Apply(rings))).Errors));
+        Assert.All(late.Remedies, r => Assert.Empty(Validator.Validate(r.Apply(rings)).Errors));
         Assert.Equal(-worst, late.Worth!.Value, 1e-9);
         Assert.Null(Of(late.Remedies[0].Apply(rings), "clock"));
     }
@@ -267,7 +267,7 @@ public class SpeakTests
         {
             var layer = new FilledLayer(
                 Layer, "Puddle", 3, new PuddleLayout(100, 75, [.. pours.Select((p, i) => new PuddlePour($"p{i}", p, 10))]), [Samples.Cup("moss", ColourantClass.Mica, 3), Samples.Cup("bone", ColourantClass.Mica, 3), glitter],
-                new("coating"), Measure.ByVolume, null, [], PourTimes.None);
+                new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
             return Samples.Piece(Samples.Panel(200, 150), layer);
         }
 
@@ -367,7 +367,7 @@ public class SpeakTests
         var opens = Planner.Plan(two, [Logged("l1", first)], Around).Layers[0].NextLayer!.Opens;
         Assert.Null(Told(two, Logged("l1", first), Logged("l2", opens)));
         var early = Told(two, Logged("l1", first), Logged("l2", opens - Duration.FromMinutes(1)))!;
-        Assert.Equal((Grade.Mind, "story", "l2"), (early.Grade, early.Place.Station, early.Place.LayerId));
+        Assert.Equal((Grade.Mind, Station.Story, "l2"), (early.Grade, early.Pin.Station, early.Pin.LayerId));
         Assert.Contains("before Coat below was ready for it", early.Reason, StringComparison.Ordinal);
         Assert.Contains("Coat below it is not", Told(two, Logged("l2", first))!.Reason, StringComparison.Ordinal);
         var three = two with { Layers = two.Layers.Add(two.Layers[1] with { Id = "l3", Name = "Top" }), Sittings = two.Sittings.Add(two.Sittings[1] with { Id = "l3", Rest = ["l3"] }) };
@@ -414,9 +414,9 @@ public class SpeakTests
         var layer = Samples.Layer(Samples.Heart(150, 100), 12, 20, 0);
         var piece = Samples.Piece(Samples.Panel(300, 200), layer with { Layout = new RingsLayout([Samples.Heart(150, 100)], [new("b1", 12, false, "c1"), new("b2", 0, true, "c1")], 0, "bed") });
         var planned = Planner.Plan(piece, [], Around).Sittings[0];
-        var pours = planned.Steps.Where(s => s.CupId == "c1").ToDictionary(s => s.RegionId.ToString(), s => s.PourMl.Value);
+        var pours = planned.Pours.Where(s => s.CupId == "c1").ToDictionary(s => s.RegionId.ToString(), s => s.PourMl.Value);
         var reserve = planned.Reach.Single(r => r.CupId == "c1").Left!.Value;
-        var bed = planned.Steps.Single(s => s.CupId == "bed");
+        var bed = planned.Pours.Single(s => s.CupId == "bed");
         (SittingPlan Plan, Finding? Told) Logged(params PouredAmount[] amounts)
         {
             var plan = Planner.Plan(piece, [new("l1", Instant.FromUtc(2026, 5, 4, 9, 0), null, 22, [.. amounts.Select(a => a.Of)], [.. amounts])], Around);
@@ -487,7 +487,7 @@ public class SpeakTests
     {
         var metal = Recipe.Plain("gold", "gold", "#c99b3a", ColourantClass.MetallicPaste, 5);
         Assert.Equal("dull-field", Of(Coat(3, recipe: metal), "dull-field")!.Check);
-        Assert.Null(Of(Over(Coat(3, recipe: metal)) with { }, "dull-field") is { Place.LayerId: Layer } below ? below : null);
+        Assert.Null(Of(Over(Coat(3, recipe: metal)) with { }, "dull-field") is { Pin.LayerId: Layer } below ? below : null);
         Assert.Null(Of(Coat(3, recipe: Samples.Cup("moss", ColourantClass.Mica, 3)), "dull-field"));
         Assert.Equal(30, DullFieldCheck.LargePercent);
     }
@@ -508,7 +508,7 @@ public class SpeakTests
         {
             var layer = new FilledLayer(
                 Layer, "Lines", 3, Samples.Lines("clear", 1, 0, 3) with { Bands = [new("rest", 10, true, "clear"), new("line", widthMm, false, "moss")] },
-                [Recipe.Clear("clear"), Samples.Cup("moss", ColourantClass.Mica, 3)], new("coating"), Measure.ByVolume, null, [], PourTimes.None);
+                [Recipe.Clear("clear"), Samples.Cup("moss", ColourantClass.Mica, 3)], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
             return Samples.Piece(Samples.Panel(300, 200), layer);
         }
 
@@ -525,7 +525,7 @@ public class SpeakTests
         {
             var layer = new FilledLayer(
                 Layer, "Fields", 3, new FieldsLayout(7, ["moss", "bone", "gold"], seed), [.. new[] { "moss", "bone", "gold" }.Select(c => Samples.Cup(c, ColourantClass.Mica, 3))],
-                new("coating"), Measure.ByVolume, null, [], PourTimes.None);
+                new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
             return All(Samples.Piece(Samples.Panel(300, 200), layer)).Where(f => f.Check == "one-side");
         }).Select(f => f.Numbers[0].Value / diagonal).ToList();
         Assert.NotEmpty(told);

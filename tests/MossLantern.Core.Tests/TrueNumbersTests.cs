@@ -119,7 +119,7 @@ public class TrueNumbersTests
         var layer = LayoutTests.Layer(new PuddleLayout(20, 100, [new("a", "moss", 40), new("b", "bone", 25)], RestRecipeId: "clear"));
         var plan = Plan(Samples.Piece(Samples.Panel(300, 200, edge), layer)).Layers[0];
         Assert.Equal(40, plan.Cups.Regions.Single(r => r.RegionId == "a").PourMl.Value, 1e-9);
-        Assert.Equal(25, plan.Steps.Single(s => s.RegionId == "b").PourMl.Value, 1e-9);
+        Assert.Equal(25, plan.Pours.Single(s => s.RegionId == "b").PourMl.Value, 1e-9);
 
         // What hangs on the edge is told apart, and is a part of it.
         var told = plan.Facts.SingleOrDefault(f => f.Id == "edges");

@@ -23,13 +23,13 @@ public sealed class CupboardStoreTests : IDisposable
     [Fact]
     public void A_mould_comes_back_as_it_was_kept_and_all_stand_by_name()
     {
-        var drawn = Round("Pebbles") with { Outline = new DrawnOutline(Pebbles), From = CapacityFrom.Water, CapacityMl = 31, CavityDepths = [new PartDepth(2, 7)] };
+        var drawn = Round("Pebbles") with { Outline = new DrawnOutline(Pebbles), From = CapacityFrom.Water, CapacityMl = 31, CavityDepths = [new CavityDepth(2, 7)] };
         moulds.Save("b", 0, drawn, Workshop.Now);
         moulds.Save("a", 0, Round(), Workshop.Now);
         var all = new MouldStore(workshop.Open()).All();
         Assert.Equal(["Fen round", "Pebbles"], all.Select(m => m.Thing.Name));
         Assert.Equal(Formats.CupboardJson.Write(drawn), Formats.CupboardJson.Write(all[1].Thing));
-        Assert.Equal(new PartDepth(2, 7), all[1].Thing.CavityDepths!.Value.Single());
+        Assert.Equal(new CavityDepth(2, 7), all[1].Thing.CavityDepths!.Value.Single());
     }
 
     [Fact]

@@ -70,7 +70,7 @@ public sealed class GoldenTests : IDisposable
         var depths = new List<double> { mint.Piece.Layers[0].DepthMm };
         for (; mint.CanUndo; depths.Add(mint.Piece.Layers[0].DepthMm))
         {
-            mint = pieces.Walk("water-mint", mint.Version, Step.Undo, Workshop.Now)!;
+            mint = pieces.Walk("water-mint", mint.Version, UndoStep.Undo, Workshop.Now)!;
         }
 
         Assert.Equal([3, 3, 2.75, 2.5], depths.Take(4));

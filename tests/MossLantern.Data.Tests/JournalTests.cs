@@ -31,7 +31,7 @@ public sealed class JournalTests : IDisposable
         let start = Workshop.Now + Duration.FromHours(started)
         select new Run(
             "r1", "p1", $"layer-{layer}", 0, start, ends < 0 ? null : start + Duration.FromMinutes(20 * ends), room < 0 ? null : 18 + room, note,
-            [.. Enumerable.Range(0, planned).Select(i => new RunPour("layer-1", $"band-{i}", $"colour {i}", 10 + i, poured[i] < 0 ? null : 5.5 * poured[i]))], 1);
+            [.. Enumerable.Range(0, planned).Select(i => new LoggedPour("layer-1", $"band-{i}", $"colour {i}", 10 + i, poured[i] < 0 ? null : 5.5 * poured[i]))], 1);
 
     [Fact]
     public void Whatever_is_saved_one_after_another_the_last_is_told_and_no_entry_is_ever_changed()

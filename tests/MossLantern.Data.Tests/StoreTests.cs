@@ -55,14 +55,14 @@ public sealed class StoreTests : IDisposable
         for (var i = 29; i >= 0; i--)
         {
             Assert.True(at.CanUndo);
-            at = reopened.Walk("p1", at.Version, Step.Undo, Workshop.Now)!;
+            at = reopened.Walk("p1", at.Version, UndoStep.Undo, Workshop.Now)!;
             Assert.Equal($"{i}", at.Piece.Name);
             Assert.True(at.CanRedo);
         }
 
         Assert.False(at.CanUndo);
-        Assert.Equal(at.Version, reopened.Walk("p1", at.Version, Step.Undo, Workshop.Now)!.Version);
-        at = reopened.Walk("p1", at.Version, Step.Redo, Workshop.Now)!;
+        Assert.Equal(at.Version, reopened.Walk("p1", at.Version, UndoStep.Undo, Workshop.Now)!.Version);
+        at = reopened.Walk("p1", at.Version, UndoStep.Redo, Workshop.Now)!;
         Assert.Equal(("1", true), (at.Piece.Name, at.CanRedo));
     }
 
@@ -71,11 +71,11 @@ public sealed class StoreTests : IDisposable
     {
         pieces.Add("p1", Workshop.Piece("first"), Workshop.Now);
         pieces.Save("p1", 1, Workshop.Piece("old way"), Workshop.Now);
-        pieces.Walk("p1", 2, Step.Undo, Workshop.Now);
+        pieces.Walk("p1", 2, UndoStep.Undo, Workshop.Now);
         var changed = pieces.Save("p1", 3, Workshop.Piece("new way"), Workshop.Now)!;
         Assert.False(changed.CanRedo);
-        Assert.Equal("first", pieces.Walk("p1", 4, Step.Undo, Workshop.Now)!.Piece.Name);
-        Assert.Equal("new way", pieces.Walk("p1", 5, Step.Redo, Workshop.Now)!.Piece.Name);
+        Assert.Equal("first", pieces.Walk("p1", 4, UndoStep.Undo, Workshop.Now)!.Piece.Name);
+        Assert.Equal("new way", pieces.Walk("p1", 5, UndoStep.Redo, Workshop.Now)!.Piece.Name);
         using var connection = database.Connect();
         Assert.Equal(3, connection.ExecuteScalar<long>("select count(*) from piece_revision"));
     }
@@ -85,9 +85,9 @@ public sealed class StoreTests : IDisposable
     {
         pieces.Add("p1", Workshop.Piece("first"), Workshop.Now);
         pieces.Save("p1", 1, Workshop.Piece("second"), Workshop.Now);
-        Assert.Equal(2, Assert.Throws<StaleVersionException>(() => pieces.Walk("p1", 1, Step.Undo, Workshop.Now)).Newest);
+        Assert.Equal(2, Assert.Throws<StaleVersionException>(() => pieces.Walk("p1", 1, UndoStep.Undo, Workshop.Now)).Newest);
         Assert.Equal("second", pieces.Find("p1")!.Piece.Name);
-        Assert.Null(pieces.Walk("p2", 1, Step.Undo, Workshop.Now));
+        Assert.Null(pieces.Walk("p2", 1, UndoStep.Undo, Workshop.Now));
     }
 
     [Fact]
@@ -146,7 +146,7 @@ public sealed class StoreTests : IDisposable
         Assert.Equal((1, Workshop.Now), (run.Version, run.Start));
         Assert.Null(run.End);
         Assert.Null(run.RoomC);
-        Assert.Equal(new RunPour("layer-1", "band-1", "clear", 198.5, null), Assert.Single(run.Pours));
+        Assert.Equal(new LoggedPour("layer-1", "band-1", "clear", 198.5, null), Assert.Single(run.Pours));
     }
 
     [Fact]

@@ -177,7 +177,7 @@ public class SvgOutlineTests
         { "<svg", "line 1 is broken" },
         { "", "not an SVG drawing" },
         { Drawing(Mm(100, 100), $"<path d=\"M0 0{Zigzag(100_000)}V90H0z\"/>"), "corners; simplify its paths" },
-        { Drawing(Mm(100, 100), $"<path d=\"{string.Concat(Enumerable.Range(0, 4000).Select(i => $"M{i % 100} {i / 100}h.5v.5h-.5z"))}\"/>"), "separate runs" },
+        { Drawing(Mm(100, 100), $"<path d=\"{string.Concat(Enumerable.Range(0, 4000).Select(i => $"M{i % 100} {i / 100}h.5v.5h-.5z"))}\"/>"), "separate strands" },
         { Drawing(Mm(100, 100), string.Concat(Enumerable.Repeat("<rect width='9' height='9'/>", 3000))), "more than 2000 shapes" },
         { Drawing(Mm(100, 100), """<rect x="9e6" width="9" height="9"/>"""), "beyond all measure" },
         { Drawing(Mm(100, 100), string.Concat(Enumerable.Repeat("<g>", 300)) + "<rect width='9' height='9'/>" + string.Concat(Enumerable.Repeat("</g>", 300))), "in more than 200 groups" },

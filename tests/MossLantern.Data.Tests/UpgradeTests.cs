@@ -78,7 +78,7 @@ public class UpgradeTests
 
     public static TheoryData<string, string, bool, string[]> Layouts => new()
     {
-        { """{ "kind": "lines", "startCup": "b", "startMm": 1, "wavinessMm": 2, "seed": 3 }""", "LinesLayout", false, ["a", "b", "b"] },
+        { """{ "kind": "lines", "startCup": "b", "startMm": 1, "wavinessMm": 2, "seed": 3 }""", "StripesLayout", false, ["a", "b", "b"] },
         { """{ "kind": "petals", "xMm": 90, "yMm": 50, "petals": 5, "pullMm": 6, "inward": true, "toolMm": 2, "turnDeg": 10 }""", "PetalsLayout", false, ["a", "b"] },
         { """{ "kind": "fields", "fields": 6, "colours": ["a", "b"], "seed": 4, "recoloured": [{ "field": 2, "cup": "b" }], "vein": { "cup": "a", "widthMm": 2, "thicknessMm": 1 } }""", "FieldsLayout", true, ["a", "b", "b", "a"] },
         { """{ "kind": "pools", "strokes": [], "beadMm": 3, "pools": [{ "id": "p", "xMm": 9, "yMm": 9, "cup": "b" }] }""", "PoolsLayout", true, ["b"] },

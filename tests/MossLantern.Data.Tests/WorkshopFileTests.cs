@@ -198,7 +198,7 @@ public sealed class WorkshopFileTests : IDisposable
         var pieces = new PieceStore(workshop.Open());
         var found = pieces.Find("p1")!;
         Assert.Equal(("Second", 2, true, false), (found.Piece.Name, found.Version, found.CanUndo, found.CanRedo));
-        Assert.Equal("First", pieces.Walk("p1", 2, Step.Undo, Workshop.Now)!.Piece.Name);
+        Assert.Equal("First", pieces.Walk("p1", 2, UndoStep.Undo, Workshop.Now)!.Piece.Name);
     }
 
     [Fact]

@@ -75,7 +75,7 @@ public sealed partial class BadValueTests : IDisposable
             OnLayer("add-pool", ("xMm", 30), ("yMm", 35), ("recipe", null)), OnLayer("move-wall-spot", ("wall", "wall-1"), ("spot", 0), ("byXMm", 0), ("byYMm", 2)),
             OnLayer("lay-out-as", ("kind", "fields")), OnLayer("move-field", ("field", 2), ("xMm", 40), ("yMm", 30), ("byXMm", 1), ("byYMm", 2)),
             OnLayer("lay-out-as", ("kind", "puddle")), OnLayer("tilt-puddle", ("deg", 20), ("percent", 30)), OnLayer("begin-layout", ("starter", "marble")),
-            Do("keep-spot"), Do("stretch-spot", ("layer", null), ("id", "kept-1"), ("byWidthMm", 2), ("byHeightMm", 2)),
+            Do("reserve-spot"), Do("stretch-spot", ("layer", null), ("id", "kept-1"), ("byWidthMm", 2), ("byHeightMm", 2)),
             Do("take-insert-out", ("insert", "i1")), Do("stand-insert"), Do("move-insert", ("insert", "insert-1"), ("xMm", 20), ("yMm", 12)), Do("fill-hollow", ("insert", "insert-1")),
             Do("read-level", ("panel", 1), ("level", Parsed("""{ "whereItCures": true, "tiltXDeg": 0.1, "tiltYDeg": 0.1, "corners": null, "stepDeg": null, "waterChecked": false }"""))),
             Do("mark-prepared", ("step", "seal"), ("done", true), ("at", "2026-05-01T08:00:00")), Do("move-support", ("support", 0), ("byXMm", 1), ("byYMm", 1)),
@@ -89,8 +89,8 @@ public sealed partial class BadValueTests : IDisposable
     {
         var (id, _) = await Worked();
         var finding = (await host.Get($"/api/pieces/{id}"))["plan"]!["findings"]!.AsArray().First(f => f!["remedies"]!.AsArray().Any(r => r!["field"] is null))!;
-        var remedy = finding["remedies"]!.AsArray().First(r => r!["field"] is null)!["id"];
-        await Send(HttpMethod.Post, $"/api/pieces/{id}/preview", Drafted(Do("take-remedy", ("finding", finding["key"]), ("remedy", remedy))), HttpStatusCode.OK);
+        var remedy = finding["remedies"]!.AsArray().First(r => r!["field"] is null)!;
+        await Send(HttpMethod.Post, $"/api/pieces/{id}/preview", Drafted(TestHost.Commands(remedy)), HttpStatusCode.OK);
         Assert.Equal(2, (int)(await host.Get($"/api/pieces/{id}"))["version"]!);
     }
 

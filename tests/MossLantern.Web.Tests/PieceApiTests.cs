@@ -343,19 +343,19 @@ public sealed class PieceApiTests : IDisposable
         view["piece"]!["ground"]!["base"] = Parsed("""{ "kind": "frame", "material": "mdf", "thicknessMm": 18 }""");
         view = await host.Save(view);
         var leaky = view["plan"]!["findings"]!.AsArray().Single(f => (string?)f!["check"] == "leaky")!;
-        Assert.Equal("ground", (string?)leaky["place"]!["station"]);
-        var remedy = Do("take-remedy", ("finding", leaky["key"]), ("remedy", "sealed"));
+        Assert.Equal("ground", (string?)leaky["pin"]!["station"]);
+        var remedy = Assert.Single(Commands(leaky["remedies"]![0]!));
         var shown = await Read(await host.Client.PostAsJsonAsync(
             $"/api/pieces/{view["id"]}/preview", new JsonObject { ["revision"] = (int)view["revision"]!, ["commands"] = new JsonArray(remedy) }), HttpStatusCode.OK);
         Assert.True((bool)shown["piece"]!["ground"]!["base"]!["sealTested"]!);
         Assert.Equal((int)view["version"]!, (int)(await host.Get($"/api/pieces/{view["id"]}"))["version"]!);
 
-        // Pressed again on the mended piece there is nothing to mend.
-        remedy = remedy.DeepClone().AsObject();
-        view = await host.Edit(view, remedy);
+        // It is undone by its own words; pressed again on the mended piece it changes nothing.
+        view = await host.Edit(view, remedy.DeepClone().AsObject());
         Assert.True((bool)view["piece"]!["ground"]!["base"]!["sealTested"]!);
-        var gone = await Problem(await host.TryEdit(view, remedy), HttpStatusCode.BadRequest);
-        Assert.Contains("no longer there", (string)gone["detail"]!, StringComparison.Ordinal);
+        Assert.Equal("seal the wall", (string?)view["undoes"]);
+        Assert.DoesNotContain(view["plan"]!["findings"]!.AsArray(), f => (string?)f!["check"] == "leaky");
+        Assert.Equal((int)view["version"]!, (int)(await host.Edit(view, remedy.DeepClone().AsObject()))["version"]!);
     }
 
     [Fact]

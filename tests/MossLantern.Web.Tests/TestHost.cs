@@ -114,6 +114,9 @@ public sealed class TestHost : IDisposable
     public Task<HttpResponseMessage> TrySave(JsonObject view, int? basedOn = null) => Client.PutAsJsonAsync(
         $"/api/pieces/{view["id"]}", new { basedOn = basedOn ?? (int)view["version"]!, piece = view["piece"] });
 
+    /// <summary>The commands of a remedy, as a press sends them.</summary>
+    public static JsonObject[] Commands(JsonNode remedy) => [.. remedy["edits"]!.AsArray().Select(e => e!.DeepClone().AsObject())];
+
     /// <summary>A command.</summary>
     public static JsonObject Do(string what, params (string Key, JsonNode? Value)[] with) =>
         new([KeyValuePair.Create("do", (JsonNode?)what), .. with.Select(w => KeyValuePair.Create(w.Key, w.Value?.DeepClone()))]);

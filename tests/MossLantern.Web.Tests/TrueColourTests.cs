@@ -110,7 +110,7 @@ public class TrueColourTests
         Layout layout = way switch
         {
             "rings" => new RingsLayout([new("h", 150, 100, 60, 40, 0, 12, 3)], bands, 0, "black"),
-            "lines" => new LinesLayout(bands, "black", 1, 5, 3),
+            "lines" => new StripesLayout(bands, "black", 1, 5, 3),
             "petals" => new PetalsLayout(bands, 150, 100, 6, 20, true, 8, 0),
             "fields" => new FieldsLayout(8, ["black"], 4),
             "pools" => new PoolsLayout([], 3, [new("p", 20, 20, "black")]),

@@ -12,17 +12,17 @@ internal static class Apart
     /// <param name="cupId">The cup that is the worst of it.</param>
     public static IEnumerable<Remedy> Remedies(Looked looked, ToPour pour, string cupId)
     {
-        var (id, steps) = (pour.Sitting.Id, pour.Plan.Steps);
+        var (id, steps) = (pour.Sitting.Id, pour.Plan.Pours);
         if (!pour.Plan.Batches.Proposed)
         {
-            yield return Remedy.OnSitting("proposed", "Mix in the suggested jugs", id, s => s with { Batches = null });
+            yield return Remedy.Of("proposed", "Mix in the suggested jugs", new ArrangeBatches(id, []));
         }
 
         var own = steps.Where(s => s.CupId == cupId).ToList();
         if (own.Count > 1)
         {
-            var later = own.Skip((own.Count + 1) / 2).Select(s => new LaterPour(s.LayerId, s.RegionId, s.Pass)).ToList();
-            yield return Made("second", FormattableString.Invariant($"Pour the last {later.Count} {(later.Count == 1 ? "region" : "regions")} from a second cup, mixed later"), new SecondCup(id, cupId, [.. later]));
+            var later = own.Skip((own.Count + 1) / 2).Select(s => new PourRef(s.LayerId, s.RegionId, s.Pass)).ToList();
+            yield return Remedy.Of("second", FormattableString.Invariant($"Pour the last {later.Count} {(later.Count == 1 ? "region" : "regions")} from a second cup, mixed later"), new SecondCup(id, cupId, [.. later]));
         }
 
         // The later ones of one layer, whole.
@@ -31,11 +31,9 @@ internal static class Apart
         if (regions.Count > 1 || layers.Count > 1)
         {
             var half = layers.Count > 1 ? regions : [.. regions.Skip((regions.Count + 1) / 2)];
-            yield return Made("apart", FormattableString.Invariant($"Pour the last {half.Count} {(half.Count == 1 ? "region" : "regions")} in a sitting of their own"), new PourApart(layers[^1], [.. half], null));
+            yield return Remedy.Of("apart", FormattableString.Invariant($"Pour the last {half.Count} {(half.Count == 1 ? "region" : "regions")} in a sitting of their own"), new PourApart(layers[^1], [.. half], null));
         }
 
         yield return Remedy.Ask("resin", "Choose a resin with a longer working time", PlaceIn.Sitting(id) + ".resin.system");
     }
-
-    private static Remedy Made(string id, string label, Edit edit) => Remedy.Change(id, label, piece => edit.Apply(piece, Cupboard.Empty).Piece is { } to ? Settle.Filled(to) : piece);
 }

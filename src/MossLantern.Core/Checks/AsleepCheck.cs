@@ -1,5 +1,6 @@
 using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using NodaTime;
 
 namespace MossLantern.Core.Checks;
@@ -24,15 +25,15 @@ internal sealed class AsleepCheck : ICheck
     public IEnumerable<Finding> Look(Looked looked)
     {
         var zone = looked.Around.Zone;
-        foreach (var pour in ToPour.Of(looked).Where(p => p.Plan.Pour is not null && p.Sitting.Start is not null))
+        foreach (var pour in ToPour.Of(looked).Where(p => p.Plan.Span is not null && p.Sitting.Start is not null))
         {
-            var start = pour.Plan.Pour!.Start.InZone(zone).LocalDateTime;
-            var end = pour.Plan.Pour.End.InZone(zone).LocalDateTime;
+            var start = pour.Plan.Span!.Start.InZone(zone).LocalDateTime;
+            var end = pour.Plan.Span.End.InZone(zone).LocalDateTime;
             if (InNight(start.TimeOfDay) || InNight(end.TimeOfDay))
             {
                 yield return new(
                     Id, $"asleep@{pour.Sitting.Id}", Grade.Mend, "In the night",
-                    FormattableString.Invariant($"{pour.Plan.Name} is poured from {start:HH:mm} to {end:HH:mm}, when you are asleep."), [], pour.At("cure"), [Move(looked, pour, Morning(start))]);
+                    FormattableString.Invariant($"{pour.Plan.Name} is poured from {start:HH:mm} to {end:HH:mm}, when you are asleep."), [], pour.At(Station.Cure), [Move(looked, pour, Morning(start))]);
                 continue;
             }
 
@@ -41,7 +42,7 @@ internal sealed class AsleepCheck : ICheck
                 yield return new(
                     Id, $"asleep@{pour.Sitting.Id}", Grade.Mend, "In the night",
                     FormattableString.Invariant($"The tape of {pour.Plan.Name} comes off from {tape.Opens.InZone(zone):HH:mm} to {closes.InZone(zone):HH:mm}, when you are asleep."), [],
-                    pour.At("cure"), [Move(looked, pour, Later(pour, start, ends, tape.Opens.InZone(zone).LocalDateTime))]);
+                    pour.At(Station.Cure), [Move(looked, pour, Later(pour, start, ends, tape.Opens.InZone(zone).LocalDateTime))]);
             }
         }
     }
@@ -58,21 +59,21 @@ internal sealed class AsleepCheck : ICheck
     private static LocalDateTime Later(ToPour pour, LocalDateTime start, LocalDateTime ends, LocalDateTime opens)
     {
         var to = start + Period.Between(opens, ends, PeriodUnits.AllTimeUnits);
-        var lasts = pour.Plan.Pour!.End - pour.Plan.Pour.Start;
+        var lasts = pour.Plan.Span!.End - pour.Plan.Span.Start;
         return InNight(to.TimeOfDay) || InNight((to + Period.FromTicks((long)lasts.TotalTicks)).TimeOfDay) ? ends : to;
     }
 
     /// <summary>It poured at an hour, or as soon after it as neither hands nor tape are wanted in the night; where there is no such hour in the next days, it is the person's to say.</summary>
     private static Remedy Move(Looked looked, ToPour pour, LocalDateTime to)
     {
-        var (zone, times, id) = (looked.Around.Zone, pour.Plan.Pour!, pour.Sitting.Id);
+        var (zone, times, id) = (looked.Around.Zone, pour.Plan.Span!, pour.Sitting.Id);
         var tape = pour.Plan.Windows.FirstOrDefault(w => w.Milestone == Milestone.TapePull);
         foreach (var at in Enumerable.Range(0, MostSteps).Select(i => to.PlusMinutes(i * StepMinutes)))
         {
             var by = at.InZoneLeniently(zone).ToInstant() - times.Start;
             if (!InNight(at.TimeOfDay) && !InNight((times.End + by).InZone(zone).TimeOfDay) && !(tape is { Closes: { } closes } && TapeInNight(tape.Opens + by, closes + by, zone) is not null))
             {
-                return Remedy.OnSitting("later", FormattableString.Invariant($"Pour it at {at:ddd d MMM, HH:mm}"), id, s => s.At(s.Plan.MovedTo(at)));
+                return Remedy.Of("later", FormattableString.Invariant($"Pour it at {at:ddd d MMM, HH:mm}"), new PourAt(id, at));
             }
         }
 

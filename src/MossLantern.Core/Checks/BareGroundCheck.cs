@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
@@ -38,9 +39,9 @@ internal sealed class BareGroundCheck : ICheck
         yield return new(
             Id, $"bare-ground@{layer.Id}", Grade.Mind, "Bare ground",
             $"More than half of the ground shows through {string.Join(", ", thin.Select(c => c.Name))} (opacity {{0}}), and the ground is not painted: bare wood dulls the colour.",
-            [plan.OpacityOf(thinnest.Id)], new("map", layer.Id),
+            [plan.OpacityOf(thinnest.Id)], new(Station.Map, layer.Id),
             [
-                Remedy.OnGround("paint", "Paint the ground in that colour first", g => g with { Paint = new(PaintKind.Water) }),
+                Remedy.Of("paint", "Paint the ground in that colour first", new PaintGround(PaintKind.Water)),
                 .. Stronger(looked.Around.Catalogue, layer, thin),
             ]);
     }
@@ -51,10 +52,7 @@ internal sealed class BareGroundCheck : ICheck
         var stronger = thin.ToDictionary(c => c.Id, c => WantedCover.Of(all, layer, c, ShowsPercent, layer.DepthMm));
         if (stronger.Values.All(c => c is { Fits: true }))
         {
-            yield return Remedy.Change("stronger", "Add pigment until half is hidden", p => p with
-            {
-                Recipes = [.. p.Recipes.Select(r => stronger.TryGetValue(r.Id, out var to) ? r with { Doses = to!.Doses } : r)],
-            });
+            yield return Remedy.Of("stronger", "Add pigment until half is hidden", [.. thin.Select(c => new CoverBelow(c.Id, layer.Id, ShowsPercent, layer.DepthMm))]);
         }
     }
 }

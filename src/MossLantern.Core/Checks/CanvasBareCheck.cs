@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Materials;
 
 namespace MossLantern.Core.Checks;
@@ -14,8 +15,8 @@ internal sealed class CanvasBareCheck : ICheck
         {
             yield return new(
                 Id, "canvas-bare@ground", Grade.Mind, "Canvas not sealed", "Bare canvas drinks resin, and its weave gives off bubbles.", [],
-                new("ground", null, outline.BoxWidthMm / 2, outline.BoxHeightMm / 2),
-                [Remedy.OnGround("sealed", "It is sealed", g => g with { Done = [.. (g.Done ?? []).Where(d => d.Id != "seal"), new("seal", null)] })]);
+                new(Station.Ground, null, outline.BoxWidthMm / 2, outline.BoxHeightMm / 2),
+                [Remedy.Of("sealed", "It is sealed", new MarkPrepared("seal", true))]);
         }
     }
 }

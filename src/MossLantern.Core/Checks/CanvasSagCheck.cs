@@ -14,8 +14,8 @@ internal sealed class CanvasSagCheck : ICheck
         {
             yield return new(
                 Id, "canvas-sag@ground", Grade.Mend, "Canvas sags", "A stretched canvas sags in the middle under the weight of resin, and the layer pools there.",
-                [], new("ground", null, outline.BoxWidthMm / 2, outline.BoxHeightMm / 2),
-                [Remedy.OnGround("stiffen", "Stiffen the back first", g => g with { Base = g.Base! with { BackStiffened = true } })]);
+                [], new(Station.Ground, null, outline.BoxWidthMm / 2, outline.BoxHeightMm / 2),
+                [Remedy.Set("stiffen", "Stiffen the back first", "ground.base.backStiffened", true)]);
         }
     }
 }

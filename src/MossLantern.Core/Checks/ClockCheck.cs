@@ -27,14 +27,14 @@ internal sealed class ClockCheck : ICheck
                 Id, $"clock@{pour.Sitting.Id}", Grade.Mend, "Too late",
                 $"The last of {name} is poured {{0}} after mixing, but it works for only {{1}}: by then it strings and leaves holes.",
                 [cup.PouredMinutes, cup.WorkingMinutes],
-                pour.At("cups", cup.CupId), [.. Apart.Remedies(looked, pour, cup.CupId)], Worth: -cup.InHandMinutes.Value);
+                pour.At(Station.Cups, cup.CupId), [.. Apart.Remedies(looked, pour, cup.CupId)], Worth: -cup.InHandMinutes.Value);
         }
     }
 
     /// <summary>A pour that is planned to last longer than all of its batches work, one after the other.</summary>
     private Finding? Planned(ToPour pour)
     {
-        if (pour.Sitting is not { Start: not null, End: not null } || pour.Plan.Pour is not { } times)
+        if (pour.Sitting is not { Start: not null, End: not null } || pour.Plan.Span is not { } times)
         {
             return null;
         }
@@ -47,9 +47,9 @@ internal sealed class ClockCheck : ICheck
                 Reckoned.Of(lasts, "min", Formulas.Stated, new ReckonedInput("planned", lasts, "min", Origin.Own, PlaceIn.Sitting(pour.Sitting.Id) + ".end")),
                 Reckoned.Of(works, "min", Formulas.Stated, new ReckonedInput("batch after batch", works, "min", Origin.Reckoned)),
             ],
-            pour.At("cure"),
+            pour.At(Station.Cure),
             [
-                Remedy.OnSitting("shorter", "Leave its end open", pour.Sitting.Id, s => s with { End = null }),
+                Remedy.Set("shorter", "Leave its end open", PlaceIn.Sitting(pour.Sitting.Id) + ".end", null),
                 Remedy.Ask("end", "Set when it ends", PlaceIn.Sitting(pour.Sitting.Id) + ".end"),
             ], Worth: lasts - works);
     }

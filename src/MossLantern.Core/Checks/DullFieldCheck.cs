@@ -1,6 +1,8 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Mixing;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Checks;
@@ -14,7 +16,8 @@ internal sealed class DullFieldCheck : ICheck
     /// <summary>Below this much cover what lies beneath gives it life.</summary>
     private const double CoversPercent = 50;
 
-    private const double LineMm = 2;
+    /// <summary>So much mica shimmers, %.</summary>
+    private const double LeastMicaPercent = 3;
 
     public string Id => "dull-field";
 
@@ -48,7 +51,7 @@ internal sealed class DullFieldCheck : ICheck
                     ],
                     NoHomeCheck.Place(layer, region),
                     [
-                        .. Vein(layer, region, share, cup),
+                        .. Vein(layer, region, share),
                         Shimmers(looked, layer, cup),
                     ]);
             }
@@ -58,17 +61,17 @@ internal sealed class DullFieldCheck : ICheck
     /// <summary>Mica in place of its colourant; not where that would change what has been poured of it already.</summary>
     private static Remedy Shimmers(Looked looked, FilledLayer layer, Recipe cup)
     {
-        var any = Remedy.OnLayer("any", "That is fine here", layer.Id, l => l with { Contrast = Contrast.Any });
+        var any = Remedy.Set("any", "That is fine here", PlaceIn.Layer(layer.Id) + ".contrast", "any");
         if (looked.Piece.Filled.Zip(looked.Layers).Any(l => l.Second.Poured && l.First.RecipesInUse.Contains(cup.Id)))
         {
             return any;
         }
 
         // A little more in a cup that is about to run away makes it do so.
-        var shimmer = Remedy.OnLayer("shimmer", $"Make {cup.Name} shimmer: mica instead of {looked.Around.Catalogue.Of(cup.Colourant!.Value).Name}", layer.Id, l => l with
-        {
-            Recipes = [.. l.Recipes.Select(c => c.Id == cup.Id ? c.WithColourant(ColourantClass.Mica).WithLoad(Math.Max(3, c.LoadPercent)) : c)],
-        });
+        var (catalogue, recipe) = (looked.Around.Catalogue, cup.FirstId);
+        var load = Math.Max(LeastMicaPercent, Math.Min(cup.LoadPercent, catalogue.Of(ColourantClass.Mica).LimitPercent));
+        var shimmer = Remedy.Of("shimmer", $"Make {cup.Name} shimmer: mica instead of {catalogue.Of(cup.Colourant!.Value).Name}",
+            new ChooseColourant(recipe, ColourantClass.Mica), SetField.To(PlaceIn.Recipe(recipe) + ".doses[0].percent", load));
         return CupTooBigCheck.IsNear(looked) && CupTooBigCheck.IsMadeBy(looked, shimmer) ? any : shimmer;
     }
 
@@ -79,33 +82,24 @@ internal sealed class DullFieldCheck : ICheck
     /// <summary>Metal without grain is as flat over a large field.</summary>
     private static bool IsMetal(Recipe cup) => cup.Doses is [{ Colourant: ColourantClass.MetallicPaste or ColourantClass.AcrylicMetallic }];
 
-    /// <summary>A band falls into two halves with a metallic line between; fields get a vein along their borders.</summary>
-    private static IEnumerable<Remedy> Vein(FilledLayer layer, RegionPlan region, double share, Recipe cup)
+    /// <summary>A band falls into two halves with a metallic vein between; fields get a vein along their borders.</summary>
+    private static IEnumerable<Remedy> Vein(FilledLayer layer, RegionPlan region, double share)
     {
-        var metal = layer.Recipes.FirstOrDefault(c => c.Colourant == ColourantClass.MetallicPaste)
-            ?? Recipe.Plain(FreeId.Of("gilt", layer.Recipes.Select(c => c.Id)), "gilt", "#c99b3a", ColourantClass.MetallicPaste, 5);
-        FilledLayer With(FilledLayer l) => l.Recipes.Any(c => c.Id == metal.Id) ? l : l with { Recipes = l.Recipes.Add(metal) };
+        var metal = layer.Recipes.FirstOrDefault(c => c.Colourant == ColourantClass.MetallicPaste)?.Name ?? Palette.Gilt.Name;
         if (layer.Recipes.Length >= PieceValidator.MostRecipes)
         {
             yield break;
         }
 
-        if (layer.Layout is FieldsLayout fields)
+        if (layer.Layout is FieldsLayout)
         {
-            yield return Remedy.OnLayer("vein", $"Lay a vein of {metal.Name} along the fields", layer.Id, l => With(l) with { Layout = fields with { Vein = new(metal.Id, 3, 1) } });
+            yield return Remedy.Of("vein", $"Lay a vein of {metal} along the fields", new AddVein(layer.Id, null));
         }
 
-        var at = layer.Layout is BandedLayout ? layer.Bands.Select(b => (RegionId)b.Id).ToList().IndexOf(region.Id) : -1;
-        if (at >= 0 && layer.Bands[at] is { FillsRest: false, WidthMm: > 3 * LineMm } band && share < 1.7 * LargePercent && layer.Bands.Length + 2 <= Accepted.BandCount.To)
+        if (layer.Layout is BandedLayout banded && layer.Bands.FirstOrDefault(b => RegionId.Parse(b.Id) == region.Id) is { } band
+            && share < 1.7 * LargePercent && VeinThrough.HasRoom(banded, band))
         {
-            var ids = layer.Bands.Select(b => b.Id).ToList();
-            var line = new Band(FreeId.Of("line", ids), LineMm, false, metal.Id);
-            var half = band with { WidthMm = Math.Round((band.WidthMm - LineMm) / 2, 1) };
-            var other = half with { Id = FreeId.Of("half", ids) };
-            yield return Remedy.OnLayer("vein", $"Lay a line of {metal.Name}, {{0}} wide, through it", layer.Id, l => With(l) with
-            {
-                Layout = (BandedLayout)l.Layout with { Bands = [.. l.Bands.Take(at), half, line, other, .. l.Bands.Skip(at + 1)] },
-            }, LineMm);
+            yield return Remedy.Of("vein", $"Lay a line of {metal}, {{0}} wide, through it", new VeinThrough(layer.Id, null, band.Id)) with { Mm = VeinThrough.WidthMm };
         }
     }
 }

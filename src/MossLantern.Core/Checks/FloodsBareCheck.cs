@@ -13,7 +13,7 @@ internal sealed class FloodsBareCheck : ICheck
     {
         foreach (var kept in (looked.Piece.Kept ?? []).Where(k => k.Keep == Keep.Bare && k.DamMm is null or 0))
         {
-            var regionId = RegionId.OfKept(kept.Id);
+            var regionId = RegionId.OfSpot(kept.Id);
             var wet = looked.Piece.Filled.Zip(looked.Layers)
                 .Where(l => !l.Second.Poured && l.First.Within is null && l.Second.Regions.Any(r => r.Id == regionId && r.Fits) && Reaches(l.First, l.Second, regionId)).Select(l => l.First).ToList();
             if (wet.Count == 0)
@@ -29,22 +29,15 @@ internal sealed class FloodsBareCheck : ICheck
                 Id, $"floods-bare@{kept.Id}", Grade.Mend, "Floods a reserved spot",
                 $"{wet[0].Name} is poured round {kept.Name} and nothing holds it back: resin fills a texture and kills a colour shift. A dam of {{0}} keeps it out.",
                 [Reckoned.Of(height, "mm", Formulas.DamHeight, new("depth of all layers", depth, "mm", Origin.Own), new("above it", EdgeTape.AboveMm, "mm", Origin.Default))],
-                new("map", wet[0].Id, anchor?.XMm, anchor?.YMm),
+                new(Station.Map, wet[0].Id, anchor?.XMm, anchor?.YMm),
                 [
-                    Change("dam", "Build a dam {0} wide round it", k => k with { DamMm = width }, width),
-                    Remedy.Change("visible", "It may be covered with clear: keep it visible instead", p => p with
-                    {
-                        Kept = [.. p.Kept!.Value.Select(k => k.Id == kept.Id ? k with { Keep = Keep.Visible } : k)],
-                        Recipes = NoHomeCheck.WithClear(p.Filled[0]).Recipes,
-                    }),
+                    Remedy.Set("dam", "Build a dam {0} wide round it", $"kept[{kept.Id}].damMm", width, width),
+                    Remedy.Set("visible", "It may be covered with clear: keep it visible instead", $"kept[{kept.Id}].keep", "visible"),
                 ]);
 
             // A puddle that is poured elsewhere stays where it is.
             static bool Reaches(FilledLayer layer, Timeline.LayerPlan plan, RegionId kept) =>
                 layer.Layout is not PuddleLayout { RestRecipeId: null } || plan.Borders.Any(b => b.First == kept || b.Second == kept);
-
-            Remedy Change(string id, string label, Func<KeptZone, KeptZone> to, double mm) =>
-                Remedy.Change(id, label, p => p with { Kept = [.. p.Kept!.Value.Select(k => k.Id == kept.Id ? to(k) : k)] }, mm);
         }
     }
 }

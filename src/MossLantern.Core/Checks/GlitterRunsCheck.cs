@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Materials;
 
 namespace MossLantern.Core.Checks;
@@ -26,10 +27,10 @@ internal sealed class GlitterRunsCheck : ICheck
 
             yield return new(
                 Id, $"glitter-runs@{part.Key}", Grade.Mind, "Glitter runs", $"{glitter[early.RecipeId].Name} goes in early, and all that follows is poured into its middle: the glitter threads through every colour.", [],
-                new("map", part.Layer.Id, puddle.XMm, puddle.YMm),
+                new(Station.Map, part.Layer.Id, puddle.XMm, puddle.YMm),
                 [
-                    part.Change("last", $"Pour {glitter[early.RecipeId].Name} last", l => l.Layout is PuddleLayout p
-                        ? l with { Layout = p with { Pours = [.. p.Pours.Where(x => !glitter.ContainsKey(x.RecipeId)), .. p.Pours.Where(x => glitter.ContainsKey(x.RecipeId))] } } : l),
+                    Remedy.Of("last", $"Pour {glitter[early.RecipeId].Name} last",
+                        [.. puddle.Pours.Where(p => glitter.ContainsKey(p.RecipeId)).Select(p => new PourLast(part.Layer.Id, part.ZoneId, p.Id))]),
                 ]);
         }
     }

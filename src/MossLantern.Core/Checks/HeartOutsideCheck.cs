@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 
 namespace MossLantern.Core.Checks;
 
@@ -22,31 +23,23 @@ internal sealed class HeartOutsideCheck : ICheck
                     yield return new(
                         Id, $"heart-outside@{layer.Id}/{heart.Id}", Grade.Mind, "Heart outside",
                         "A heart lies wholly outside the piece: it will not be seen, and the bands round it may miss the piece.", [],
-                        new("map", layer.Id, Math.Clamp(heart.XMm, 0, outline.BoxWidthMm), Math.Clamp(heart.YMm, 0, outline.BoxHeightMm)),
+                        new(Station.Map, layer.Id, Math.Clamp(heart.XMm, 0, outline.BoxWidthMm), Math.Clamp(heart.YMm, 0, outline.BoxHeightMm)),
                         [
-                            Remedy.OnLayer("inside", "Move it back inside the rim", layer.Id, l => With(l, [.. l.Hearts.Select(h => h.Id == heart.Id ? Inside(outline, h, x, y) : h)])),
-                            Remedy.OnLayer("out", "Take it out", layer.Id, l => With(l, [.. l.Hearts.Where(h => h.Id != heart.Id)])),
+                            Inside(layer.Id, outline, heart, x, y),
+                            Remedy.Of("out", "Take it out", new LeaveHeartOut(layer.Id, null, heart.Id)),
                         ]);
                 }
             }
         }
     }
 
-    private static FilledLayer With(FilledLayer layer, ImmutableArray<Heart> hearts) => layer.Layout is RingsLayout rings ? layer with { Layout = rings with { Hearts = hearts } } : layer;
-
     /// <summary>From where it lies towards the middle until its own middle lies on the piece.</summary>
-    private static Heart Inside(Shapes.Outline outline, Heart heart, double x, double y)
+    private static Remedy Inside(string layerId, Shapes.Outline outline, Heart heart, double x, double y)
     {
         const int steps = 100;
-        for (var i = 1; i < steps; i++)
-        {
-            double share = (double)i / steps, atX = heart.XMm + share * (x - heart.XMm), atY = heart.YMm + share * (y - heart.YMm);
-            if (outline.SignedDistanceMm(atX, atY) < 0)
-            {
-                return heart with { XMm = Math.Round(atX, 1), YMm = Math.Round(atY, 1) };
-            }
-        }
-
-        return heart with { XMm = Math.Round(x, 1), YMm = Math.Round(y, 1) };
+        var (toX, toY) = Enumerable.Range(1, steps - 1).Select(i => (double)i / steps)
+            .Select(share => (X: Math.Round(heart.XMm + share * (x - heart.XMm)), Y: Math.Round(heart.YMm + share * (y - heart.YMm))))
+            .FirstOrDefault(to => outline.SignedDistanceMm(to.X, to.Y) < 0, (X: Math.Round(x), Y: Math.Round(y)));
+        return Remedy.Of("inside", "Move it back inside the rim", new MoveHeart(layerId, null, heart.Id, toX, toY));
     }
 }

@@ -23,7 +23,7 @@ internal sealed class HidesInlayCheck : ICheck
         var recipes = looked.Piece.Recipes.ToDictionary(r => r.Id);
         foreach (var kept in (looked.Piece.Kept ?? []).Where(k => k.Keep == Keep.Visible))
         {
-            var id = RegionId.OfKept(kept.Id);
+            var id = RegionId.OfSpot(kept.Id);
             foreach (var pour in ToPour.Of(looked))
             {
                 foreach (var region in pour.Plan.Cups.Regions.Where(r => r.RegionId == id && !recipes[r.CupId].IsClear))
@@ -38,14 +38,11 @@ internal sealed class HidesInlayCheck : ICheck
                     var anchor = looked.Layers.Single(l => l.LayerId == region.LayerId).Regions.First(r => r.Id == id).Anchor;
                     yield return new(
                         Id, $"hides-inlay@{region.LayerId}/{kept.Id}", Grade.Mend, "Hides a reserved spot", $"{recipes[region.CupId].Name} is poured over {kept.Name} and hides it for good.", [],
-                        new("map", region.LayerId, anchor?.XMm, anchor?.YMm),
-                        [Remedy.Change("clear", "Pour clear there", p => Clear(p, region.LayerId, id))]);
+                        new(Station.Map, region.LayerId, anchor?.XMm, anchor?.YMm),
+                        [Remedy.Of("clear", "Pour clear there", new PourWithRest(region.LayerId, [id]))]);
                     break;
                 }
             }
         }
     }
-
-    /// <summary>Nothing but clear over a spot: what was said of its passes goes.</summary>
-    private static Piece Clear(Piece piece, string layerId, RegionId region) => Settle.Of(piece, Filling.WithoutFills(piece, layerId, [region]));
 }

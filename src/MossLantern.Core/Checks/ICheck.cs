@@ -14,10 +14,10 @@ namespace MossLantern.Core.Checks;
 /// <param name="Sittings">What was worked out for its sittings.</param>
 /// <param name="Around">What it was worked out in.</param>
 /// <param name="Mapper">Lays out what a remedy would change.</param>
-/// <param name="Sat">Works out the sittings of a piece that a remedy changed, so that it can be tried; null where nothing is tried.</param>
+/// <param name="Trials">Tries what remedies would do; null where nothing is tried.</param>
 public sealed record Looked(
     Piece Piece, GroundPlan Ground, ImmutableArray<LayerPlan> Layers, ImmutableArray<SittingPlan> Sittings, Surroundings Around, LayerMapper Mapper,
-    Func<Piece, ImmutableArray<SittingPlan>>? Sat = null)
+    Trials? Trials = null)
 {
     /// <summary>Whether any layer is still to be poured.</summary>
     public bool MoreToPour => Layers.Any(l => !l.Poured);

@@ -25,20 +25,4 @@ internal sealed record LaidOut(FilledLayer Layer, LayerPlan Plan, FilledLayer Of
         let whole = new LaidOut(pair.First, pair.Second, pair.First, null, looked.Piece.Ground.OutlineWithin(pair.First.Within))
         from part in (pair.First.Zones ?? []).Select(z => whole with { Of = pair.First.Inside(z), ZoneId = z.Id, Outline = z.Placed }).Prepend(whole)
         select part;
-
-    /// <summary>A remedy that changes how it is laid out.</summary>
-    public Remedy Change(string id, string label, Func<FilledLayer, FilledLayer> change, double? mm = null) =>
-        Remedy.OnLayer(id, label, Layer.Id, ZoneId is null ? change : l => InZone(l, change), mm);
-
-    private FilledLayer InZone(FilledLayer layer, Func<FilledLayer, FilledLayer> change)
-    {
-        var next = layer with
-        {
-            Zones = [.. (layer.Zones ?? []).Select(z => z.Id == ZoneId && change(layer.Inside(z)) is var to ? z with { Layout = to.Layout } : z)],
-        };
-
-        // Regions of the zone that are gone are not poured any more.
-        var left = next.RegionIds.ToHashSet();
-        return next with { PourOrder = [.. layer.PourOrder.Where(id => id.Zone != ZoneId || left.Contains(id))] };
-    }
 }

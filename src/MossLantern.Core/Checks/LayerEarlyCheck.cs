@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 
@@ -31,13 +32,13 @@ internal sealed class LayerEarlyCheck : ICheck
             {
                 yield return Told($"{layer.Name} is in the log, but {below.Name} below it is not. Log that too, or {mend}", []);
             }
-            else if (under.NextLayer is { } opens && sitting.Pour!.Start < opens.Opens)
+            else if (under.NextLayer is { } opens && sitting.Span!.Start < opens.Opens)
             {
                 var told = Told($"By the log {layer.Name} was poured before {below.Name} below was ready for it, {{0}} after its pour. Look for wrinkles and soft spots before anything goes over it, or {mend}", [opens.OpensAfterHours]);
-                yield return told with { Worth = (opens.Opens - sitting.Pour.Start).TotalHours };
+                yield return told with { Worth = (opens.Opens - sitting.Span.Start).TotalHours };
             }
 
-            Finding Told(string reason, ImmutableArray<Reckoned> numbers) => new(Id, $"layer-early@{sitting.SittingId}", Grade.Mind, "Poured early?", reason, numbers, new("story", layer.Id, SittingId: sitting.SittingId), []);
+            Finding Told(string reason, ImmutableArray<Reckoned> numbers) => new(Id, $"layer-early@{sitting.SittingId}", Grade.Mind, "Poured early?", reason, numbers, new(Station.Story, layer.Id, SittingId: sitting.SittingId), []);
         }
     }
 
@@ -49,12 +50,12 @@ internal sealed class LayerEarlyCheck : ICheck
             return new(
                 Id, $"layer-early@{sitting.Id}", Grade.Mend, "Too early",
                 $"{layer.Name} has a start, but {below.Name} below it has none yet.", [],
-                new("cure", layer.Id, SittingId: sitting.Id), [Remedy.OnSitting("undecided", $"Leave the start of {layer.Name} open", sitting.Id, s => s with { Start = null, End = null })]);
+                new(Station.Cure, layer.Id, SittingId: sitting.Id), [Remedy.Of("undecided", $"Leave the start of {layer.Name} open", SetField.To(PlaceIn.Sitting(sitting.Id) + ".start", null), SetField.To(PlaceIn.Sitting(sitting.Id) + ".end", null))]);
         }
 
-        return over.Plan.Pour!.Start >= opens.Opens ? null : new(
+        return over.Plan.Span!.Start >= opens.Opens ? null : new(
             Id, $"layer-early@{sitting.Id}", Grade.Mend, "Too early",
             $"{layer.Name} is planned before {below.Name} below is ready for it: it would sink in or wrinkle.", [opens.OpensAfterHours],
-            new("cure", layer.Id, SittingId: sitting.Id), [over.At(PouredOver.Whole(opens.Opens, looked.Around.Zone))], Worth: (opens.Opens - over.Plan.Pour.Start).TotalHours);
+            new(Station.Cure, layer.Id, SittingId: sitting.Id), [over.At(PouredOver.Whole(opens.Opens, looked.Around.Zone))], Worth: (opens.Opens - over.Plan.Span.Start).TotalHours);
     }
 }

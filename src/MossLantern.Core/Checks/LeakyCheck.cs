@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 
 namespace MossLantern.Core.Checks;
 
@@ -16,8 +17,8 @@ internal sealed class LeakyCheck : ICheck
                 Id, "leaky@ground", Grade.Mend, "May leak",
                 board.GapsSealed ? $"The {what} has not been tested with water: resin finds every gap and runs out underneath."
                     : $"The gaps of the {what} are not sealed: resin runs out underneath.",
-                [], new("ground"),
-                [Remedy.OnGround("sealed", "It is sealed and holds water", g => g with { Base = g.Base! with { GapsSealed = true, SealTested = true } })]);
+                [], new(Station.Ground),
+                [Remedy.Of("sealed", "It is sealed and holds water", new SealWall(WallSeal.Tested))]);
         }
     }
 }

@@ -14,14 +14,14 @@ internal sealed class LeftOverCheck : ICheck
     {
         foreach (var (pour, choice, reach, name) in MixedAmount.Of(looked))
         {
-            var wanted = pour.Plan.Steps.Where(s => s.CupId == choice.RecipeId).Sum(s => s.PourMl.Value);
+            var wanted = pour.Plan.Pours.Where(s => s.CupId == choice.RecipeId).Sum(s => s.PourMl.Value);
             if (reach.Left is not { } left || left.Value <= wanted * MostPercent / 100)
             {
                 continue;
             }
 
             yield return new(
-                Id, $"leftover@{pour.Sitting.Id}/{choice.RecipeId}", Grade.Mind, "Left over", $"{{0}} of {name} will be left over, more than a fifth of what is poured.", [left], pour.At("cups", choice.RecipeId),
+                Id, $"leftover@{pour.Sitting.Id}/{choice.RecipeId}", Grade.Mind, "Left over", $"{{0}} of {name} will be left over, more than a fifth of what is poured.", [left], pour.At(Station.Cups, choice.RecipeId),
                 [MixedAmount.AsPlanned(pour, choice)], Worth: left.Value);
         }
     }

@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Units;
 
@@ -25,9 +26,9 @@ internal sealed class LevelUnknownCheck : ICheck
                     Reckoned.Of(reading.StepDeg!.Value, "°", Formulas.Stated, new ReckonedInput("step of the level", reading.StepDeg.Value, "°", Origin.Measured)),
                     standing.Needed,
                 ],
-                new("ground"),
+                new(Station.Ground),
                 [
-                    Remedy.OnGround("water", "Water stood level there", g => g.WithLevel(panel, g.LevelOf(panel)! with { WaterChecked = true })),
+                    Remedy.Of("water", "Water stood level there", new ReadLevel(panel, reading with { WaterChecked = true })),
                     Remedy.Ask("measure", "Measure with a finer level", "ground.level.tiltXDeg"),
                 ]);
             yield break;
@@ -45,10 +46,10 @@ internal sealed class LevelUnknownCheck : ICheck
             elsewhere
                 ? $"The level{named} was not read where the piece will cure, so it says nothing about that spot."
                 : $"The level{named} has not been read where the piece will cure: a fraction of a degree is enough for resin to drift.",
-            [], new("ground"),
+            [], new(Station.Ground),
             [
                 Remedy.Ask("measure", "Measure there", field),
-                .. elsewhere ? [Remedy.OnGround("here", "It was measured where it cures", g => g.WithLevel(panel, g.LevelOf(panel)! with { WhereItCures = true }))] : Array.Empty<Remedy>(),
+                .. elsewhere ? [Remedy.Of("here", "It was measured where it cures", new ReadLevel(panel, reading! with { WhereItCures = true }))] : Array.Empty<Remedy>(),
             ]);
     }
 }

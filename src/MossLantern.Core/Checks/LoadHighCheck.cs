@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Units;
@@ -32,9 +33,13 @@ internal sealed class LoadHighCheck : ICheck
                         over?.Load ?? cup.Doses.Total!,
                         ToPour.Limit("highest load", over?.LimitPercent ?? cup.Doses.TotalLimitPercent, "%"),
                     ],
-                    pour.At("cups", cup.CupId),
+                    pour.At(Station.Cups, cup.CupId),
                     [
-                        Remedy.Change("less", "Cut it back to what resin takes", p => p with { Recipes = [.. p.Recipes.Select(r => r.FirstId == recipe.FirstId ? Less(r, looked.Around.Catalogue, pour.System) : r)] }),
+                        Remedy.Of("less", "Cut it back to what resin takes",
+                        [
+                            .. Less(recipe, looked.Around.Catalogue, pour.System).Doses.Select((d, i) => (Dose: d, At: i)).Where(d => d.Dose.Percent != recipe.Doses[d.At].Percent)
+                                .Select(d => SetField.To(FormattableString.Invariant($"{PlaceIn.Recipe(recipe.FirstId)}.doses[{d.At}].percent"), d.Dose.Percent)),
+                        ]),
                     ], Worth: over is { Load: { } load } ? load.Value / over.LimitPercent : cup.Doses.Total!.Value / cup.Doses.TotalLimitPercent);
             }
         }

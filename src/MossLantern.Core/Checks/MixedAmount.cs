@@ -14,11 +14,6 @@ internal static class MixedAmount
         where reach is not null
         select (pour, choice, reach, looked.Piece.Recipes.Single(r => r.Id == choice.RecipeId).Name);
 
-    public static Remedy AsPlanned(ToPour pour, CupChoice choice) => Remedy.OnSitting("planned", "Mix the planned amount", pour.Sitting.Id, s =>
-    {
-        var others = s.CupChoices!.Value.RemoveAll(c => c.RecipeId == choice.RecipeId);
-        var own = s.CupChoices.Value.First(c => c.RecipeId == choice.RecipeId) with { MixedMl = null };
-        var all = own == new CupChoice(choice.RecipeId) ? others : others.Add(own);
-        return s with { CupChoices = all.IsEmpty ? null : all };
-    });
+    public static Remedy AsPlanned(ToPour pour, CupChoice choice) =>
+        Remedy.Set("planned", "Mix the planned amount", $"{PlaceIn.Sitting(pour.Sitting.Id)}.cupChoices[{choice.RecipeId}].mixedMl", null);
 }

@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Units;
@@ -36,15 +37,15 @@ internal sealed class MudCheck : ICheck
                         new($"chroma of {pair.Inner.Name}", Lab.Of(inner.Colour).Chroma, "", Origin.Own), new($"chroma of {pair.Outer.Name}", Lab.Of(outer.Colour).Chroma, "", Origin.Own),
                         new($"load of {pair.Inner.Name}", inner.LoadPercent, "%", Origin.Own), new($"load of {pair.Outer.Name}", outer.LoadPercent, "%", Origin.Own)),
                 ],
-                new("map", pair.Layer.Id, pair.At?.XMm, pair.At?.YMm),
+                new(Station.Map, pair.Layer.Id, pair.At?.XMm, pair.At?.YMm),
                 [
                     .. Line("clear", clear),
                     .. !Muddy(inner, LookOf(white)) && !Muddy(LookOf(white), outer) ? Line("white", white) : [],
-                    Remedy.OnLayer("any", "That is fine here", pair.Layer.Id, l => l with { Contrast = Contrast.Any }),
+                    Remedy.Set("any", "That is fine here", PlaceIn.Layer(pair.Layer.Id) + ".contrast", "any"),
                 ]);
 
             IEnumerable<Remedy> Line(string id, Recipe cup) =>
-                pair.WithLine(cup) is { } with ? [pair.Change(id, pair.LineWords(cup.Name), with, Neighbours.LineMm)] : [];
+                Neighbours.Between(cup, [pair]) is { IsEmpty: false } edits ? [new(id, pair.LineWords(cup.Name), edits, Mm: PutBetween.WidthMm)] : [];
 
             CupLook LookOf(Recipe cup) => CupLook.Of(looked.Around.Catalogue, pair.Layer, cup);
         }

@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
 using MossLantern.Core.Units;
 
@@ -24,8 +25,8 @@ internal sealed class NearMissCheck : ICheck
                     Id, $"near-miss@{part.Key}/{miss.StrokeId}/{(miss.AtStart ? "start" : "end")}", Grade.Mend, "Wall stops short",
                     "This wall stops {0} short of the next one: what is poured on one side runs round to the other.",
                     [Reckoned.Of(miss.GapMm, "mm", Formulas.WallLength, new ReckonedInput("ends join on up to", Pools.SnapBeads * pools.BeadMm, "mm", Origin.Default))],
-                    new("map", part.Layer.Id, miss.From.XMm, miss.From.YMm),
-                    [part.Change("close", "Draw it on to the next one", l => l.Layout is PoolsLayout p ? l with { Layout = Pools.Closed(p, miss) } : l)]);
+                    new(Station.Map, part.Layer.Id, miss.From.XMm, miss.From.YMm),
+                    [Remedy.Of("close", "Draw it on to the next one", new JoinWall(part.Layer.Id, part.ZoneId, miss.StrokeId, miss.AtStart, miss.To.XMm, miss.To.YMm))]);
             }
         }
     }

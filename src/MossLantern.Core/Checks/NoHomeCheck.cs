@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
 using MossLantern.Core.Timeline;
 
@@ -22,7 +23,7 @@ internal sealed class NoHomeCheck : ICheck
             {
                 yield return new(
                     Id, $"no-home@{layer.Id}/{cup.Id}", Grade.Mind, "Cup with no use", $"Nothing in {layer.Name} is poured from {cup.Name}.", [],
-                    new("cups", layer.Id, CupId: cup.Id), [Remedy.OnLayer("away", $"Put {cup.Name} away", layer.Id, l => Without(l, cup.Id))]);
+                    new(Station.Cups, layer.Id, CupId: cup.Id), [Remedy.Of("away", $"Put {cup.Name} away", new PutColourAway(cup.Id))]);
             }
 
             foreach (var region in plan.Regions.Where(r => r is { Fits: true, CupId: null, Bare: false }))
@@ -32,7 +33,7 @@ internal sealed class NoHomeCheck : ICheck
                     yield return new(
                         Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Spot without a cup",
                         $"{NameOf(looked.Piece, region.Id)} is to stay visible, but {layer.Name} has no cup of clear for it.", [], Place(layer, region),
-                        [Remedy.OnLayer("clear", "Add a cup of clear for it", layer.Id, WithClear)]);
+                        [Remedy.Of("clear", "Add a cup of clear for it", AddColour.Of(Recipe.Clear("clear")))]);
                 }
                 else if (region.Kind == RegionKind.Pool && layer.Layout is PoolsLayout)
                 {
@@ -47,26 +48,15 @@ internal sealed class NoHomeCheck : ICheck
                 yield return new(
                     Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Colour without a pool",
                     $"{layer.Recipes.Single(c => c.Id == region.CupId).Name} no longer has a pool of its own: its walls leave it in another's.", [], Place(layer, region),
-                    [Remedy.OnLayer("let-go", "Let it go", layer.Id, l => l.Layout is PoolsLayout p
-                        ? l with { Layout = p with { Pools = p.Pools.RemoveAll(x => x.Id == region.Id) } } : l)]);
+                    [Remedy.Of("let-go", "Let it go", new LeavePoolOut(layer.Id, region.Id.Zone, region.Id.Own))]);
             }
         }
     }
 
-    /// <summary>A layer without a recipe that nothing is poured from.</summary>
-    private static FilledLayer Without(FilledLayer layer, string recipeId)
-    {
-        var left = layer.Recipes.RemoveAll(r => r.Id == recipeId);
-        return left.IsEmpty ? layer : layer with { Recipes = left };
-    }
-
-    internal static FilledLayer WithClear(FilledLayer layer) => layer.Recipes.Any(r => r.IsClear) || layer.Recipes.Length >= PieceValidator.MostRecipes ? layer
-        : layer with { Recipes = layer.Recipes.Add(Recipe.Clear(FreeId.Of("clear", layer.Recipes.Select(c => c.Id)))) };
-
     internal static string NameOf(Piece piece, RegionId regionId) =>
         (piece.Kept ?? []).FirstOrDefault(k => regionId.Kept == k.Id)?.Name ?? "The reserved spot";
 
-    internal static FindingPlace Place(FilledLayer layer, RegionPlan region) => new("map", layer.Id, region.Anchor?.XMm, region.Anchor?.YMm);
+    internal static FindingPin Place(FilledLayer layer, RegionPlan region) => new(Station.Map, layer.Id, region.Anchor?.XMm, region.Anchor?.YMm);
 
     /// <summary>The layer's cups that stand out most from what the other pools hold.</summary>
     private static IEnumerable<Remedy> Colours(FilledLayer layer, LayerPlan plan, RegionPlan region)
@@ -74,9 +64,10 @@ internal sealed class NoHomeCheck : ICheck
         var shares = plan.Regions.Where(r => r.CupId is not null).GroupBy(r => r.CupId!).ToDictionary(g => g.Key, g => g.Sum(r => r.Area.Value));
         foreach (var cup in layer.Cups.Where(c => c.Of is null).OrderBy(c => shares.GetValueOrDefault(c.Id)).Take(2))
         {
-            yield return Remedy.OnLayer($"pour-{cup.Id}", $"Pour it from {cup.Name}", layer.Id, l => l.Layout is PoolsLayout pools && region.Anchor is { } at
-                ? l with { Layout = pools with { Pools = pools.Pools.Add(new(FreeId.Of("pool", pools.Pools.Select(p => p.Id)), at.XMm, at.YMm, cup.Id)) } }
-                : l);
+            if (region.Anchor is { } at)
+            {
+                yield return Remedy.Of($"pour-{cup.Id}", $"Pour it from {cup.Name}", new AddPool(layer.Id, null, at.XMm, at.YMm, cup.Id));
+            }
         }
     }
 }

@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Checks;
@@ -32,11 +33,19 @@ internal sealed class OverfillCheck : ICheck
                 new Reckoned(depth, "mm", Formulas.DepthOfAll, [.. each]),
                 Reckoned.Of(holds, "mm", Formulas.Stated, new ReckonedInput("holds", holds, "mm", Origin.Own, field)),
             ],
-            new("map", top.Id),
+            new(Station.Map, top.Id),
             [
-                .. left >= Accepted.DepthMm.From ? [Remedy.Change("lower", $"Pour {top.Name} {{0}} deep", p => p with { Layers = [.. p.Layers.Select(l => l.Id == top.Id ? l with { DepthMm = left, RegionDepths = null, PartDepths = null } : l)] }, left)] : Array.Empty<Remedy>(),
-                .. ground.Mould is null && Accepted.SideMm.Contains(Math.Ceiling(depth)) ? [Remedy.OnGround("higher", "Make it {0} high", g => g with { SideHeightMm = Math.Ceiling(depth) }, Math.Ceiling(depth))] : Array.Empty<Remedy>(),
+                .. left >= Accepted.DepthMm.From ? [Lower(top, left)] : Array.Empty<Remedy>(),
+                .. ground.Mould is null && Accepted.SideMm.Contains(Math.Ceiling(depth)) ? [Remedy.Set("higher", "Make it {0} high", "ground.sideHeightMm", Math.Ceiling(depth), Math.Ceiling(depth))] : Array.Empty<Remedy>(),
                 Remedy.Ask("depth", $"Enter how much {what.ToLowerInvariant()[4..]} holds", field),
             ], Worth: depth - holds);
     }
+
+    /// <summary>A layer poured less deep, without depths of its own anywhere.</summary>
+    private static Remedy Lower(Layer layer, double mm) => Remedy.Of("lower", $"Pour {layer.Name} {{0}} deep",
+    [
+        .. (layer.RegionDepths ?? []).Select(d => new SetRegionDepth(layer.Id, d.Region, null)),
+        .. (layer.PartDepths ?? []).Select(d => new SetDepthInCavity(layer.Id, d.Part, null)),
+        SetField.To(PlaceIn.Layer(layer.Id) + ".depthMm", mm),
+    ]) with { Mm = mm };
 }

@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Materials;
 
 namespace MossLantern.Core.Checks;
@@ -13,11 +14,10 @@ internal sealed class PaintOilCheck : ICheck
         if (looked.Bare && looked.Piece.Ground.Paint is { Kind: PaintKind.Oil, Sealed: false })
         {
             yield return new(
-                Id, "paint-oil@ground", Grade.Mend, "Oil paint below", "Sooner or later resin peels off oil paint.", [], new("ground"),
+                Id, "paint-oil@ground", Grade.Mend, "Oil paint below", "Sooner or later resin peels off oil paint.", [], new(Station.Ground),
                 [
-                    Remedy.OnGround("seal", "Seal it under a thin coat", g => g with { Paint = g.Paint! with { Sealed = true } }),
-                    Remedy.OnGround(
-                        "water", "Paint with water-based paint instead", g => g with { Paint = g.Paint! with { Kind = PaintKind.Water, DryHours = null } }),
+                    Remedy.Set("seal", "Seal it under a thin coat", "ground.paint.sealed", true),
+                    Remedy.Of("water", "Paint with water-based paint instead", new PaintGround(PaintKind.Water)),
                 ]);
         }
     }

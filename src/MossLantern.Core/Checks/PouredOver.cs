@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Timeline;
 using NodaTime;
 
@@ -18,7 +19,7 @@ internal sealed record PouredOver(Sitting Sitting, SittingPlan Plan, FilledLayer
         var layers = looked.Piece.Filled.Zip(looked.Layers).Where(l => l.First.Within is null).ToList();
         return
             from pair in looked.Piece.Sittings.Zip(looked.Sittings)
-            where pair.Second is { Poured: false, Pour: not null }
+            where pair.Second is { Poured: false, Span: not null }
             from at in Enumerable.Range(1, Math.Max(0, layers.Count - 1))
             where layers[at].Second.Sittings.Contains(pair.Second) && !layers[at - 1].Second.Sittings.Contains(pair.Second)
             select new PouredOver(pair.First, pair.Second, layers[at].First, layers[at - 1].First, layers[at - 1].Second);
@@ -33,5 +34,5 @@ internal sealed record PouredOver(Sitting Sitting, SittingPlan Plan, FilledLayer
     }
 
     /// <summary>It poured at another time.</summary>
-    public Remedy At(LocalDateTime to) => Remedy.OnSitting("later", FormattableString.Invariant($"Pour it at {to:ddd d MMM, HH:mm}"), Sitting.Id, s => s.At(s.Plan.MovedTo(to)));
+    public Remedy At(LocalDateTime to) => Remedy.Of("later", FormattableString.Invariant($"Pour it at {to:ddd d MMM, HH:mm}"), new PourAt(Sitting.Id, to));
 }

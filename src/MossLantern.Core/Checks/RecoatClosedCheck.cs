@@ -13,7 +13,7 @@ internal sealed class RecoatClosedCheck : ICheck
 
     private Finding? Late(Looked looked, PouredOver over)
     {
-        if (over.Sitting.SandFirst || over.Under.NextLayer is not { Closes: { } closes } window || over.Plan.Pour!.Start is var start && start < closes)
+        if (over.Sitting.SandFirst || over.Under.NextLayer is not { Closes: { } closes } window || over.Plan.Span!.Start is var start && start < closes)
         {
             return null;
         }
@@ -23,9 +23,9 @@ internal sealed class RecoatClosedCheck : ICheck
             Id, $"recoat-closed@{over.Sitting.Id}", Grade.Mend, "No bond",
             $"{over.Layer.Name} is planned {{0}} after the recoat window of {over.Below.Name} below has closed: without sanding it will not bond.",
             [Reckoned.Of((start - closes).TotalHours, "h", Formulas.Stated, new ReckonedInput("after the window", (start - closes).TotalHours, "h", Origin.Reckoned))],
-            new("cure", over.Layer.Id, SittingId: over.Plan.SittingId),
+            new(Station.Cure, over.Layer.Id, SittingId: over.Plan.SittingId),
             [
-                Remedy.OnSitting("sand", "Sand and wipe it first", over.Sitting.Id, s => s with { SandFirst = true }),
+                Remedy.Set("sand", "Sand and wipe it first", PlaceIn.Sitting(over.Sitting.Id) + ".sandFirst", true),
                 .. window.Opens < closes && at.InZoneLeniently(looked.Around.Zone).ToInstant() < closes && !over.Under.Poured ? [over.At(at)] : Array.Empty<Remedy>(),
             ], Worth: (start - closes).TotalHours);
     }

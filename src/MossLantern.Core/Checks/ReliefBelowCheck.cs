@@ -24,12 +24,12 @@ internal sealed class ReliefBelowCheck : ICheck
         yield return new(
             Id, "relief-below@ground", Grade.Mind, "Relief below",
             $"Lines and stones stand proud of the older work, and {first.Name} is not clear: rings break on them. A thin clear coat of {{0}} first covers them.",
-            [ml], new("ground", first.Id, old.XMm + old.Ground.Whole.BoxWidthMm / 2, old.YMm + old.Ground.Whole.BoxHeightMm / 2),
+            [ml], new(Station.Ground, first.Id, old.XMm + old.Ground.Whole.BoxWidthMm / 2, old.YMm + old.Ground.Whole.BoxHeightMm / 2),
             [
                 .. looked.Piece.Filled.Length < PieceValidator.MostLayers
-                    ? [Remedy.Change("wet", "Pour a thin clear coat of {0} first", Wetted, Rework.WettingMm)]
+                    ? [Remedy.Of("wet", "Pour a thin clear coat of {0} first", new WetFirst()) with { Mm = Rework.WettingMm }]
                     : Array.Empty<Remedy>(),
-                Remedy.OnGround("flat", "It was sanded flat", g => g with { Old = g.Old! with { ReliefMm = 0 } }),
+                Remedy.Set("flat", "It was sanded flat", "ground.old.reliefMm", 0),
             ]);
     }
 
@@ -37,19 +37,5 @@ internal sealed class ReliefBelowCheck : ICheck
     {
         var used = layer.RecipesInUse;
         return layer.Recipes.Where(c => used.Contains(c.Id)).All(c => c.Colourant is null);
-    }
-
-    private static Piece Wetted(Piece piece)
-    {
-        var over = piece.Filled[0];
-        var id = FreeId.Of("wetting", piece.Layers.Select(l => l.Id).Concat(piece.Sittings.Select(s => s.Id)));
-        var recipes = NoHomeCheck.WithClear(over).Recipes;
-        return piece with
-        {
-            Recipes = recipes,
-            Layers = piece.Layers.Insert(0, new(
-                id, "Wetting coat", Rework.WettingMm, new RingsLayout([], [new("band-1", 10, true, recipes.First(r => r.IsClear).Id)], 0, null))),
-            Sittings = piece.Sittings.Insert(0, new(id, [id], over.Resin, over.Measure)),
-        };
     }
 }

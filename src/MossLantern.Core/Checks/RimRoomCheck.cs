@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Pouring;
 using MossLantern.Core.Units;
 
@@ -17,13 +18,13 @@ internal sealed class RimRoomCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        foreach (var part in LaidOut.All(looked).Where(p => p.Of.Layout is LinesLayout))
+        foreach (var part in LaidOut.All(looked).Where(p => p.Of.Layout is StripesLayout))
         {
             var layer = part.Of;
 
             // A zone of which nothing is left to pour has no numbers.
             if (part.Plan.Facts.FirstOrDefault(f => f.Id == part.Prefix + LayoutFacts.RimRoom)?.Number is not { } room
-                || part.Plan.Facts.Single(f => f.Id == part.Prefix + LayoutFacts.LinesNeed).Number is not { } need
+                || part.Plan.Facts.Single(f => f.Id == part.Prefix + LayoutFacts.StripesNeed).Number is not { } need
                 || need.Value <= room.Value * (1 - PushShare))
             {
                 continue;
@@ -39,22 +40,20 @@ internal sealed class RimRoomCheck : ICheck
 
             var fill = layer.Bands.TakeWhile(b => !b.FillsRest).Count();
             yield return new(
-                Id, $"rim-room@{part.Key}", Grade.Mend, "No room for all the lines",
-                "The lines need {0}, but at the narrowest place there are {1} from the rim to the middle, less a tenth for the clear that pushes them out.", [need, room],
-                new("map", part.Layer.Id),
+                Id, $"rim-room@{part.Key}", Grade.Mend, "No room for all the stripes",
+                "The stripes need {0}, but at the narrowest place there are {1} from the rim to the middle, less a tenth for the clear that pushes them out.", [need, room],
+                new(Station.Map, part.Layer.Id),
                 [
                     .. layer.Bands.All(b => b.FillsRest || b.WidthMm * factor >= Accepted.BandMm.From)
-                        ? [part.Change("narrow", "Make every line narrower", l => l with
-                        {
-                            Layout = (BandedLayout)l.Layout with { Bands = [.. l.Bands.Select(b => b.FillsRest ? b : b with { WidthMm = Math.Floor(b.WidthMm * factor * 100) / 100 })] },
-                        })]
+                        ? [Remedy.Of("narrow", "Make every stripe narrower",
+                            [
+                                .. layer.Bands.Where(b => !b.FillsRest)
+                                    .Select(b => SetField.To($"{layer.LaidOutPlace}.layout.bands[{b.Id}].widthMm", Math.Floor(b.WidthMm * factor * 100) / 100)),
+                            ])]
                         : Array.Empty<Remedy>(),
                     .. fill == 0 && keep < layer.Bands.Length
-                        ? [part.Change("fewer", FormattableString.Invariant($"Leave out the innermost {keep - 1}"), l => l with
-                        {
-                            Layout = (BandedLayout)l.Layout with { Bands = [l.Bands[0], .. l.Bands.Skip(keep)] },
-                            PourOrder = [.. l.PourOrder.Where(id => !l.Bands.Skip(1).Take(keep - 1).Any(b => b.Id == id))],
-                        })]
+                        ? [Remedy.Of("fewer", FormattableString.Invariant($"Leave out the innermost {keep - 1}"),
+                            [.. layer.Bands.Skip(1).Take(keep - 1).Select(b => new LeaveBandOut(part.Layer.Id, part.ZoneId, b.Id))])]
                         : Array.Empty<Remedy>(),
                 ]);
         }

@@ -13,7 +13,7 @@ internal sealed class RunsShortCheck : ICheck
         {
             yield return new(
                 Id, $"runs-short@{pour.Sitting.Id}/{choice.RecipeId}", Grade.Mend, "Runs short",
-                $"{name} is {{0}} short of what is poured from it: a batch mixed halfway through a pour never matches.", [reach.Lacks!], pour.At("cups", choice.RecipeId), [MixedAmount.AsPlanned(pour, choice)],
+                $"{name} is {{0}} short of what is poured from it: a batch mixed halfway through a pour never matches.", [reach.Lacks!], pour.At(Station.Cups, choice.RecipeId), [MixedAmount.AsPlanned(pour, choice)],
                 Worth: reach.Lacks!.Value);
         }
 
@@ -24,7 +24,7 @@ internal sealed class RunsShortCheck : ICheck
             yield return new(
                 Id, $"runs-short@{plan.SittingId}/{reach.CupId}", Grade.Mend, "Runs short",
                 $"After what has been poured, {names[reach.CupId]} is {{0}} short for the rest. Mix that much more by the same recipe, by weight, while what is down is still wet, or pour the rest thinner.",
-                [reach.Lacks!], new("cups", plan.LayerIds[0], CupId: reach.CupId, SittingId: plan.SittingId), [], Worth: reach.Lacks!.Value);
+                [reach.Lacks!], new(Station.Cups, plan.LayerIds[0], CupId: reach.CupId, SittingId: plan.SittingId), [], Worth: reach.Lacks!.Value);
         }
     }
 }

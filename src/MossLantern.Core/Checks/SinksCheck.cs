@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Units;
 
@@ -16,10 +17,10 @@ internal sealed class SinksCheck : ICheck
         foreach (var pour in ToPour.Of(looked))
         {
             // On clear that is poured in the same sitting: in an earlier pass, or as the film that lines lie on.
-            var film = looked.Piece.Filled.Where(l => l.Layout is LinesLayout lines && recipes[lines.StartRecipeId].IsClear).Select(l => l.Id).ToHashSet();
+            var film = looked.Piece.Filled.Where(l => l.Layout is StripesLayout lines && recipes[lines.StartRecipeId].IsClear).Select(l => l.Id).ToHashSet();
             foreach (var region in pour.Plan.Cups.Regions)
             {
-                var onClear = (film.Contains(region.LayerId) && region.RegionId != LinesLayout.StartId && region.Pass == 0)
+                var onClear = (film.Contains(region.LayerId) && region.RegionId != StripesLayout.StartId && region.Pass == 0)
                     || pour.Plan.Cups.Regions.Any(r => r.LayerId == region.LayerId && r.RegionId == region.RegionId && r.Pass == region.Pass - 1 && recipes[r.CupId].IsClear);
                 var recipe = recipes[region.CupId];
                 if (!onClear || recipe.Doses.FirstOrDefault(d => Heavy(d, looked.Around.Catalogue)) is not { } dose || !told.Add(recipe.FirstId))
@@ -34,13 +35,14 @@ internal sealed class SinksCheck : ICheck
                         Reckoned.Of(dose.Percent, "%", Formulas.Stated, new ReckonedInput("load", dose.Percent, "%", Origin.Own)),
                         Reckoned.Of(known.UsualToPercent, "%", Formulas.Stated, new ReckonedInput("usual load to", known.UsualToPercent, "%", known.OriginOf(MaterialProperties.UsualToPercent))),
                     ],
-                    new("cups", region.LayerId, CupId: region.CupId, SittingId: pour.Plan.SittingId),
+                    new(Station.Cups, region.LayerId, CupId: region.CupId, SittingId: pour.Plan.SittingId),
                     [
-                        Remedy.Change("less", "Use the usual load", p => p with
-                        {
-                            Recipes = [.. p.Recipes.Select(r => r.FirstId == recipe.FirstId
-                                ? r with { Doses = [.. r.Doses.Select(d => Heavy(d, looked.Around.Catalogue) ? d with { Percent = looked.Around.Catalogue.Of(d.Colourant, d.ColourantId).UsualToPercent } : d)] } : r)],
-                        }),
+                        Remedy.Of("less", "Use the usual load",
+                        [
+                            .. recipe.Doses.Select((d, i) => (Dose: d, Place: FormattableString.Invariant($"{PlaceIn.Recipe(recipe.FirstId)}.doses[{i}].percent")))
+                                .Where(d => Heavy(d.Dose, looked.Around.Catalogue))
+                                .Select(d => SetField.To(d.Place, looked.Around.Catalogue.Of(d.Dose.Colourant, d.Dose.ColourantId).UsualToPercent)),
+                        ]),
                     ], Worth: dose.Percent);
             }
         }

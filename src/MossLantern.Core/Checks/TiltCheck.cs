@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Grounds;
 
 namespace MossLantern.Core.Checks;
@@ -22,9 +23,9 @@ internal sealed class TiltCheck : ICheck
             yield return new(
                 Id, PanelsOf.Key("tilt@ground", panel), Grade.Mend, "Out of level",
                 $"One side{named} lies {{0}} lower, more than a tenth of the thinnest layer still to pour ({{1}}): resin will drift there overnight.",
-                [drift, standing.Thinnest], new("ground", null, lowest.XMm, lowest.YMm),
+                [drift, standing.Thinnest], new(Station.Ground, null, lowest.XMm, lowest.YMm),
                 [
-                    Remedy.OnGround("shims", "The shims are in: measure again", g => g.WithLevel(panel, null)),
+                    Remedy.Of("shims", "The shims are in: measure again", new ReadLevel(panel, null)),
                     .. Deeper(looked, Math.Ceiling(drift.Value / Levelling.AcceptedShare * 10) / 10),
                 ]);
         }
@@ -36,10 +37,8 @@ internal sealed class TiltCheck : ICheck
         var thin = looked.Piece.Filled.Zip(looked.Layers).Where(l => !l.Second.Poured && l.First.DepthMm < neededMm).Select(l => l.First).ToList();
         if (thin.All(l => neededMm <= l.Resin.From(looked.Around.Catalogue).DeepestMm))
         {
-            yield return Remedy.Change(
-                "deeper", "Pour the remaining layers at least {0} deep",
-                p => p with { Layers = [.. p.Layers.Select(l => thin.Any(t => t.Id == l.Id) ? l with { DepthMm = neededMm } : l)] },
-                neededMm);
+            yield return Remedy.Of(
+                "deeper", "Pour the remaining layers at least {0} deep", [.. thin.Select(l => SetField.To(PlaceIn.Layer(l.Id) + ".depthMm", neededMm))]) with { Mm = neededMm };
         }
     }
 }

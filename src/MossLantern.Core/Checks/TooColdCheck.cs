@@ -13,7 +13,7 @@ internal sealed class TooColdCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        foreach (var (sitting, plan) in looked.Piece.Sittings.Zip(looked.Sittings).Where(s => !s.Second.Poured && !s.Second.Steps.IsEmpty))
+        foreach (var (sitting, plan) in looked.Piece.Sittings.Zip(looked.Sittings).Where(s => !s.Second.Poured && !s.Second.Pours.IsEmpty))
         {
             var (room, origin) = sitting.RoomC is { } planned ? (planned, Origin.Own) : (looked.Around.RoomC, Origin.Default);
             if (room >= LeastC)
@@ -29,7 +29,7 @@ internal sealed class TooColdCheck : ICheck
                     Reckoned.Of(room, "°C", Formulas.Stated, new ReckonedInput("room", room, "°C", origin, place)),
                     Reckoned.Of(LeastC, "°C", Formulas.Stated, new ReckonedInput("least", LeastC, "°C", Origin.Default)),
                 ],
-                new("cure", plan.LayerIds[0], SittingId: plan.SittingId), [Remedy.Ask("warm", "Warm the room and enter how warm it is", place)]);
+                new(Station.Cure, plan.LayerIds[0], SittingId: plan.SittingId), [Remedy.Ask("warm", "Warm the room and enter how warm it is", place)]);
         }
     }
 }

@@ -45,7 +45,7 @@ internal sealed class TooDeepCheck : ICheck
                         Reckoned.Of(most, "mm", Formulas.Stated, new ReckonedInput("deepest pour", most, "mm", pour.System.OriginOf(MaterialProperties.DeepestMm))),
                         .. peak.Value > WarmC ? [peak] : Array.Empty<Reckoned>(),
                     ],
-                    new("cups", layer.Id, SittingId: pour.Plan.SittingId),
+                    new(Station.Cups, layer.Id, SittingId: pour.Plan.SittingId),
                     [
                         .. Divided(looked, pour, layer, depth).Concat(Another(looked, pour, depth)).Where(r => !CupTooBigCheck.IsMadeBy(looked, r)),
                         Remedy.Ask("depth", "Pour it shallower", PlaceIn.Layer(layer.Id) + ".depthMm"),
@@ -61,32 +61,14 @@ internal sealed class TooDeepCheck : ICheck
     private static IEnumerable<Remedy> Divided(Looked looked, ToPour pour, Layer layer, double depth)
     {
         var room = pour.Sitting.RoomC ?? looked.Around.RoomC;
-        var count = Enumerable.Range(2, MostLayers - 1).FirstOrDefault(n => Stands(pour.System, Math.Ceiling(100 * depth / n) / 100, room));
-        var plain = layer is { RegionDepths: null, PartDepths: null, Within: null, Layout: not LinesLayout and not PuddleLayout } && depth == layer.DepthMm
-            && !looked.Piece.Sittings.SelectMany(s => s.Fills ?? []).Any(f => f.LayerId == layer.Id);
-        if (count == 0 || !plain || looked.Piece.Layers.Length + count - 1 > PieceValidator.MostLayers || looked.Piece.Sittings.Length + count - 1 > PieceValidator.MostSittings)
+        var count = Enumerable.Range(2, MostLayers - 1).FirstOrDefault(n => Stands(pour.System, DivideLayer.EachMm(depth, n), room));
+        if (depth == layer.DepthMm && DivideLayer.IsPossible(looked.Piece, layer, count))
         {
-            yield break;
-        }
-
-        var each = Math.Ceiling(100 * depth / count) / 100;
-        yield return Remedy.Change("divide", FormattableString.Invariant($"Pour it as {count} layers, {{0}} each"), piece =>
-        {
-            var (at, ids) = (piece.Layers.Select(l => l.Id).ToList().IndexOf(layer.Id), piece.Layers.Select(l => l.Id).Concat(piece.Sittings.Select(s => s.Id)).ToHashSet());
-            var to = piece with { Layers = [.. piece.Layers.Select(l => l.Id == layer.Id ? l with { DepthMm = each } : l)] };
-            for (var n = 2; n <= count; n++)
+            yield return Remedy.Of("divide", FormattableString.Invariant($"Pour it as {count} layers, {{0}} each"), new DivideLayer(layer.Id, count)) with
             {
-                var id = FreeId.Of("layer", ids);
-                ids.Add(id);
-                to = to with
-                {
-                    Layers = to.Layers.Insert(at + n - 1, layer with { Id = id, Name = FormattableString.Invariant($"{layer.Name[..Math.Min(layer.Name.Length, PieceValidator.LongestName - 4)]} {n}"), DepthMm = each, Aside = null }),
-                    Sittings = to.Sittings.Add(Filling.Like(pour.Sitting, id) with { Rest = [id] }),
-                };
-            }
-
-            return to;
-        }, each);
+                Mm = DivideLayer.EachMm(depth, count),
+            };
+        }
     }
 
     /// <summary>The resin of the catalogue that stands it, the least deep of those first.</summary>
@@ -95,7 +77,7 @@ internal sealed class TooDeepCheck : ICheck
         var room = pour.Sitting.RoomC ?? looked.Around.RoomC;
         if (looked.Around.Catalogue.Resins.Where(r => !r.PutAway && Stands(r, depth, room)).MinBy(r => r.DeepestMm) is { } other)
         {
-            yield return Remedy.OnSitting("resin", $"Use {other.Name} for it", pour.Sitting.Id, s => s with { Resin = new(other.Id) });
+            yield return Remedy.Of("resin", $"Use {other.Name} for it", new ChooseResin(pour.Sitting.Id, other.Id));
         }
     }
 }

@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
@@ -35,10 +36,10 @@ internal sealed class TwinsCheck : ICheck
                         new("depth", DepthOf(pair.Layer), "mm", Origin.Reckoned), new("reads as one below", Lab.ReadsAsOne, "ΔE00", Origin.Default),
                     ]),
                 ],
-                new("map", pair.Layer.Id, pair.At?.XMm, pair.At?.YMm),
+                new(Station.Map, pair.Layer.Id, pair.At?.XMm, pair.At?.YMm),
                 [
                     .. Swap(all, ground, alike), .. Line(all, ground, alike),
-                    Remedy.OnLayer("gradual", "They are meant to blend", pair.Layer.Id, l => l with { Contrast = Contrast.Gradual }),
+                    Remedy.Set("gradual", "They are meant to blend", PlaceIn.Layer(pair.Layer.Id) + ".contrast", "gradual"),
                 ], Worth: Lab.ReadsAsOne - apart);
         }
     }
@@ -71,7 +72,7 @@ internal sealed class TwinsCheck : ICheck
         {
             string Name(int place) => layer.Layout is FieldsLayout
                 ? FormattableString.Invariant($"field {place + 1}, {cups[places[place].Cup].Name},") : cups[places[place].Cup].Name;
-            yield return pair.Change("swap", $"Swap {Name(best.Own)} and {Name(best.Other)}".TrimEnd(','), pair.Swapped(best.Own, best.Other));
+            yield return new("swap", $"Swap {Name(best.Own)} and {Name(best.Other)}".TrimEnd(','), pair.Swapped(best.Own, best.Other));
         }
 
         HashSet<(RegionId, RegionId)> Twins(int one, int other)
@@ -91,16 +92,9 @@ internal sealed class TwinsCheck : ICheck
         double Stands(Recipe cup) => Math.Min(Apart(all, ground, pair.Layer, cup, pair.Inner), Apart(all, ground, pair.Layer, cup, pair.Outer));
         var cup = pair.Layer.Cups.Where(c => c.SecondOf is null).MaxBy(Stands)!;
 
-        // Wherever they meet; a vein along the fields lies between all of them.
-        FilledLayer? with = pair.Layer;
-        foreach (var at in pair.Layer.Layout is FieldsLayout ? [pair] : alike)
+        if (Stands(cup) >= Lab.ReadsAsOne && Neighbours.Between(cup, alike) is { IsEmpty: false } edits)
         {
-            with = with is null ? null : (at with { Layer = with }).WithLine(cup);
-        }
-
-        if (Stands(cup) >= Lab.ReadsAsOne && with is not null)
-        {
-            yield return pair.Change("line", pair.LineWords(cup.Name), with, Neighbours.LineMm);
+            yield return new("line", pair.LineWords(cup.Name), edits, Mm: PutBetween.WidthMm);
         }
     }
 

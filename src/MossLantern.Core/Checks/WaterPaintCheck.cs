@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Units;
 
@@ -28,19 +29,18 @@ internal sealed class WaterPaintCheck : ICheck
 
                 var (acrylic, paste) = (looked.Around.Catalogue.Of(ColourantClass.Acrylic), looked.Around.Catalogue.Of(ColourantClass.Paste));
                 var asMuch = Math.Round(Math.Min(paste.LimitPercent, paint.First.Percent * acrylic.Cover / paste.Cover), 2);
+                var at = recipe.Doses.IndexOf(paint.First);
+                var percent = FormattableString.Invariant($"{PlaceIn.Recipe(recipe.FirstId)}.doses[{at}].percent");
                 yield return new(
                     Id, $"water-paint@{recipe.FirstId}", Grade.Mind, "Water in the resin",
                     $"{recipe.Name} has {{0}} of acrylic: above {{1}} the water in it dulls and softens resin.",
                     [Reckoned.Of(paint.First.Percent, "%", Formulas.Stated, new ReckonedInput("load", paint.First.Percent, "%", Origin.Own)), ToPour.Limit("most", MostPercent, "%")],
-                    pour.At("cups", cup.CupId),
+                    pour.At(Station.Cups, cup.CupId),
                     [
-                        Remedy.Change("paste", $"Use {paste.Name}, enough to cover as much", p => With(p, recipe, d => d == paint.First ? new Dose(ColourantClass.Paste, asMuch, Colour: d.Colour) : d)),
-                        Remedy.Change("less", "Cut it back to what resin takes", p => With(p, recipe, d => d == paint.First ? d with { Percent = MostPercent } : d)),
+                        Remedy.Of("paste", $"Use {paste.Name}, enough to cover as much", new ChooseColourant(recipe.FirstId, ColourantClass.Paste, at), SetField.To(percent, asMuch)),
+                        Remedy.Set("less", "Cut it back to what resin takes", percent, MostPercent),
                     ], Worth: paint.First.Percent);
             }
         }
     }
-
-    private static Piece With(Piece piece, Recipe recipe, Func<Dose, Dose> change) =>
-        piece with { Recipes = [.. piece.Recipes.Select(r => r.FirstId == recipe.FirstId ? r with { Doses = [.. r.Doses.Select(change)] } : r)] };
 }

@@ -1,5 +1,6 @@
 using System.Globalization;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Timeline;
 using NodaTime;
 
@@ -26,8 +27,8 @@ internal sealed class WetGlueCheck : ICheck
             yield return new(
                 Id, $"wet-glue@ground/{step.Id}", Grade.Mend, "Not dry yet",
                 $"\"{step.What}\" is dry at {Clock(ready)}, but {plan.Name} starts at {Clock(start)}: it would cloud or lift.",
-                [], new("ground", ground.Id),
-                [Remedy.Change("later", $"Start at {Clock(ready)}{others}", piece => Later(piece, start, ready))]);
+                [], new(Station.Ground, ground.Id),
+                [Remedy.Of("later", $"Start at {Clock(ready)}{others}", new PourFromThenOn(start, ready))]);
         }
     }
 
@@ -46,21 +47,14 @@ internal sealed class WetGlueCheck : ICheck
         return new(
             "wet-glue", "wet-glue@ground", Grade.Mend, "Not dry by then",
             $"{what} {(open.Steps.Length == 1 ? "is" : "are")} still to do. Begun now, that is dry at {Clock(ready)} at the earliest, but {plan.Name} starts at {Clock(start)}.",
-            [], new("ground", ground.Id), [Remedy.Change("later", $"Start at {Clock(ready)}", piece => Later(piece, start, ready))], Worth: (open.Ready - from).TotalHours);
+            [], new(Station.Ground, ground.Id), [Remedy.Of("later", $"Start at {Clock(ready)}", new PourFromThenOn(start, ready))], Worth: (open.Ready - from).TotalHours);
     }
 
     /// <summary>The sitting that comes first of those that pour on the ground, and when; null where no start is known.</summary>
     private static (LocalDateTime Start, SittingPlan Plan)? First(Looked looked, string layerId) =>
         looked.Piece.Sittings.Zip(looked.Sittings)
-            .Where(s => s.First.Start is not null && s.Second.LayerIds.Contains(layerId) && !s.Second.Steps.IsEmpty)
+            .Where(s => s.First.Start is not null && s.Second.LayerIds.Contains(layerId) && !s.Second.Pours.IsEmpty)
             .OrderBy(s => s.First.Start).Select(s => ((LocalDateTime, SittingPlan)?)(s.First.Start!.Value, s.Second)).FirstOrDefault();
-
-    /// <summary>The piece with everything from a moment on as much later as brings that moment to another.</summary>
-    private static Piece Later(Piece piece, LocalDateTime from, LocalDateTime to)
-    {
-        var by = Period.Between(from, to, PeriodUnits.Days | PeriodUnits.AllTimeUnits);
-        return piece with { Sittings = [.. piece.Sittings.Select(s => s.Start >= from ? s.At(s.Plan.MovedTo(s.Start.Value + by)) : s)] };
-    }
 
     private static string Clock(LocalDateTime time) => time.ToString("ddd d MMM, HH:mm", CultureInfo.InvariantCulture);
 }

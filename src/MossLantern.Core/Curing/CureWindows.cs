@@ -81,12 +81,12 @@ public sealed record CureWindow(
         : WindowState.Closed;
 }
 
-/// <summary>A pour as curing sees it.</summary>
+/// <summary>From when to when a sitting was poured, as curing counts from it.</summary>
 /// <param name="Start">First pour.</param>
 /// <param name="End">Last pour, not before the start.</param>
 /// <param name="RoomC">Room temperature, °C.</param>
 /// <param name="RoomOrigin">Where the temperature came from.</param>
-public sealed record Pour(Instant Start, Instant End, double RoomC, Origin RoomOrigin);
+public sealed record PourSpan(Instant Start, Instant End, double RoomC, Origin RoomOrigin);
 
 /// <summary>The windows of a poured layer in a room of one temperature.</summary>
 /// <remarks>Source: docs/craft/curing.md, Windows.</remarks>
@@ -100,7 +100,7 @@ public static class CureWindows
     /// <param name="pour">When it was poured, and in what room.</param>
     /// <param name="held">What keeps the layer in.</param>
     /// <param name="roomPlace">The place where the room's temperature is decided; null where it is none of a document's.</param>
-    public static ImmutableArray<CureWindow> Of(ResinSystem system, Pour pour, HeldBy held = HeldBy.Tape, string? roomPlace = null)
+    public static ImmutableArray<CureWindow> Of(ResinSystem system, PourSpan pour, HeldBy held = HeldBy.Tape, string? roomPlace = null)
     {
         ArgumentNullException.ThrowIfNull(system);
         ArgumentNullException.ThrowIfNull(pour);

@@ -118,7 +118,7 @@ public sealed record PanelSet(int Count, double GapMm, bool Mirrored);
 /// <remarks>Source: docs/craft/grounds.md, Older work.</remarks>
 public sealed record OldWork(
     string Name, string? PieceId, Ground Ground, GrowthScale Growth, ImmutableArray<Recipe> Recipes, ImmutableArray<Layer> Layers,
-    ImmutableArray<Sitting> Sittings, double XMm = 0, double YMm = 0, double StandsMm = 0, double ReliefMm = 0, ImmutableArray<KeptZone>? Kept = null)
+    ImmutableArray<Sitting> Sittings, double XMm = 0, double YMm = 0, double StandsMm = 0, double ReliefMm = 0, ImmutableArray<ReservedSpot>? Kept = null)
 {
     /// <summary>How much older work may lie beneath each other.</summary>
     public const int Deepest = 4;

@@ -24,7 +24,7 @@ public sealed record KeptSequence(string Name, ImmutableArray<Band> Bands, Immut
 
     /// <summary>What its bands take up together, the one that fills the rest aside, mm.</summary>
     [JsonIgnore]
-    public Reckoned Together => new(WidthsMm.Sum(), "mm", Formulas.LinesNeed,
+    public Reckoned Together => new(WidthsMm.Sum(), "mm", Formulas.StripesNeed,
         [.. Bands.Zip(WidthsMm).Where(b => !b.First.FillsRest).Select(b => new ReckonedInput(Recipes.First(r => r.Id == b.First.RecipeId).Name, b.Second, "mm", Origin.Own))]);
 
     /// <summary>The sequence of a layout.</summary>

@@ -29,7 +29,7 @@ public sealed record Layer(
     ImmutableArray<RegionDepth>? RegionDepths = null,
     ImmutableArray<RegionId>? Bare = null,
     string? Within = null,
-    ImmutableArray<PartDepth>? PartDepths = null,
+    ImmutableArray<CavityDepth>? PartDepths = null,
     Contrast Contrast = Contrast.Strong,
     ImmutableArray<LaidStones>? Stones = null)
 {
@@ -53,8 +53,8 @@ public sealed record Layer(
     /// <summary>How deep a region of it is to be in the end, mm: lines lie on a film, which is a part of the layer's depth.</summary>
     /// <remarks>Source: docs/craft/mixing.md, Sittings.</remarks>
     public double AimMm(RegionId region) => (RegionDepths ?? []).FirstOrDefault(d => d.Region == region) is { } own ? own.DepthMm
-        : region.Kept is null && LayoutOf(region) is LinesLayout lines
-            ? region.Own == LinesLayout.StartId ? Math.Min(lines.StartMm, DepthMm) : Math.Max(0, DepthMm - lines.StartMm)
+        : region.Kept is null && LayoutOf(region) is StripesLayout lines
+            ? region.Own == StripesLayout.StartId ? Math.Min(lines.StartMm, DepthMm) : Math.Max(0, DepthMm - lines.StartMm)
         : DepthMm;
 
     /// <summary>Whether a region of it is poured by the millilitre, or laid along its length: then it has no depth to aim at.</summary>
@@ -121,7 +121,7 @@ public enum Contrast
 /// <summary>The depth in one part of a drawn outline, such as a letter or a cavity.</summary>
 /// <param name="Part">Which part, from 1, counted from left to right.</param>
 /// <param name="DepthMm">The depth, mm.</param>
-public sealed record PartDepth(int Part, double DepthMm);
+public sealed record CavityDepth(int Part, double DepthMm);
 
 /// <summary>The artist's own figures for resin that does not end up on the panel; null takes the default.</summary>
 /// <param name="FilmMm">Thickness of the film that stays on an open side, mm.</param>
@@ -194,14 +194,14 @@ public enum Measure
 /// <param name="Start">First pour; null while not decided.</param>
 /// <param name="End">Last pour; null for the default of 20 min after the start.</param>
 /// <param name="RoomC">Room temperature, °C; null while not known.</param>
-public sealed record PourTimes(LocalDateTime? Start, LocalDateTime? End, double? RoomC)
+public sealed record PlannedTimes(LocalDateTime? Start, LocalDateTime? End, double? RoomC)
 {
     /// <summary>Nothing decided yet.</summary>
     [JsonIgnore]
-    public static PourTimes None { get; } = new(null, null, null);
+    public static PlannedTimes None { get; } = new(null, null, null);
 
     /// <summary>The same hours from another start on.</summary>
     /// <param name="start">When it starts instead.</param>
-    public PourTimes MovedTo(LocalDateTime start) =>
+    public PlannedTimes MovedTo(LocalDateTime start) =>
         this with { Start = start, End = this is { Start: { } from, End: { } end } ? start + (end - from) : null };
 }

@@ -104,7 +104,7 @@ public sealed record RingsLayout(
 /// <param name="Seed">Seed of the waviness.</param>
 /// <param name="Widening">Factor by which each line is wider than it would be one place nearer the middle.</param>
 /// <remarks>Source: docs/craft/layouts.md, Rim-to-middle lines.</remarks>
-public sealed record LinesLayout(
+public sealed record StripesLayout(
     ImmutableArray<Band> Bands, string StartRecipeId, double StartMm, double WavinessMm, int Seed, double Widening = 1) : BandedLayout(Bands, Widening)
 {
     /// <summary>Id of the region of the film.</summary>

@@ -20,7 +20,7 @@ namespace MossLantern.Core.Documents;
 /// <remarks>Source: docs/craft/grounds.md, Mould library.</remarks>
 public sealed record LibraryMould(
     string Name, Outline Outline, double DepthMm, CapacityFrom From, double? CapacityMl, int CavitiesEach, int Owned, string Note,
-    ImmutableArray<PartDepth>? CavityDepths = null)
+    ImmutableArray<CavityDepth>? CavityDepths = null)
 {
     /// <summary>Most different moulds that are filled together.</summary>
     public const int MostTogether = 8;

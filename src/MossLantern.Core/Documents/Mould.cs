@@ -29,7 +29,7 @@ public enum CapacityFrom
 /// <param name="Inserts">Inserts that stand in it while it is filled; null for none.</param>
 public sealed record Mould(
     double DepthMm, CapacityFrom From, double? CapacityMl, int Pieces, int Cavities, double KeepMm,
-    ImmutableArray<string>? LibraryIds = null, ImmutableArray<PartDepth>? CavityDepths = null, ImmutableArray<Insert>? Inserts = null)
+    ImmutableArray<string>? LibraryIds = null, ImmutableArray<CavityDepth>? CavityDepths = null, ImmutableArray<Insert>? Inserts = null)
 {
     /// <summary>Most inserts.</summary>
     public const int MostInserts = 12;

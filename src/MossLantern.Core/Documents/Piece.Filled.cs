@@ -22,7 +22,7 @@ public sealed partial record Piece
     {
         ArgumentNullException.ThrowIfNull(layer);
         var taken = Sittings.SelectMany(s => s.Fills ?? []).Where(f => f.LayerId == layer.Id).Select(f => f.Region).Concat(layer.Bare ?? []).ToHashSet();
-        var left = (Kept ?? []).Any(k => k.Keep == Keep.Visible && !taken.Contains(RegionId.OfKept(k.Id))) || layer.RegionIds.Any(r => !taken.Contains(r));
+        var left = (Kept ?? []).Any(k => k.Keep == Keep.Visible && !taken.Contains(RegionId.OfSpot(k.Id))) || layer.RegionIds.Any(r => !taken.Contains(r));
         return Sittings.Where(s => (left && s.Rest.Contains(layer.Id)) || (s.Fills ?? []).Any(f => f.LayerId == layer.Id));
     }
 

@@ -14,7 +14,7 @@ namespace MossLantern.Core.Documents;
 /// <param name="Kept">Zones that every layer keeps visible or bare; null for none.</param>
 public sealed partial record Piece(
     string Name, Ground Ground, GrowthScale Growth, ImmutableArray<Recipe> Recipes, ImmutableArray<Layer> Layers, ImmutableArray<Sitting> Sittings,
-    ImmutableArray<WavedOff>? WavedOff = null, ImmutableArray<KeptZone>? Kept = null)
+    ImmutableArray<WavedOff>? WavedOff = null, ImmutableArray<ReservedSpot>? Kept = null)
 {
     /// <summary>The version of the document's layout that this program writes.</summary>
     public const int FormatVersion = 5;

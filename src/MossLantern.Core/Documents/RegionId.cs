@@ -36,7 +36,7 @@ public readonly record struct RegionId : IComparable<RegionId>
 
     /// <summary>A spot that the piece keeps visible or bare.</summary>
     /// <param name="keptId">The id of what is kept.</param>
-    public static RegionId OfKept(string keptId) => new($"{KeptIn}{Between}{keptId}");
+    public static RegionId OfSpot(string keptId) => new($"{KeptIn}{Between}{keptId}");
 
     /// <summary>The zone that it lies in; null for a region of the layer's own layout and for what is kept.</summary>
     public string? Zone => Before is { } zone && zone != KeptIn ? zone : null;

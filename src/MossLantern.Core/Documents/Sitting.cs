@@ -46,7 +46,7 @@ public sealed record Sitting(
 {
     /// <summary>When it is to be poured, and how warm the room will be.</summary>
     [JsonIgnore]
-    public PourTimes Plan => new(Start, End, RoomC);
+    public PlannedTimes Plan => new(Start, End, RoomC);
 
     /// <summary>The layers that it fills something of, by their ids.</summary>
     [JsonIgnore]
@@ -56,7 +56,7 @@ public sealed record Sitting(
     public ImmutableArray<RegionId> OrderIn(string layerId) => [.. (Order ?? []).Where(o => o.LayerId == layerId).Select(o => o.Region)];
 
     /// <summary>The same at other times.</summary>
-    public Sitting At(PourTimes plan)
+    public Sitting At(PlannedTimes plan)
     {
         ArgumentNullException.ThrowIfNull(plan);
         return this with { Start = plan.Start, End = plan.End, RoomC = plan.RoomC };

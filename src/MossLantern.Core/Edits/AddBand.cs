@@ -14,7 +14,7 @@ public sealed record AddBand(string Layer, string? Zone) : LayoutEdit<BandedLayo
 
     private protected override Edited Change(LaidOut laid, BandedLayout layout)
     {
-        var lines = layout is LinesLayout;
+        var lines = layout is StripesLayout;
         var (with, recipe) = laid.WithNew();
         var band = new Band(FreeId.Of("band", layout.Bands.Select(b => b.Id)), lines ? layout.Bands[^1].WidthMm : WidthMm, false, recipe);
         var at = layout.Bands.ToList().FindIndex(b => b.FillsRest) + (lines ? 1 : 0);

@@ -13,7 +13,7 @@ public enum Starter
     RingPiece,
 
     /// <summary>Lines from the rim to the middle, on a film of clear.</summary>
-    RimLines,
+    RimStripes,
 
     /// <summary>Fields in threes, with a gold vein between them.</summary>
     Fields,
@@ -52,7 +52,7 @@ public sealed record BeginLayout(string Layer, string? Zone, Starter Starter) : 
     public static string NameOf(Starter starter) => starter switch
     {
         Starter.RingPiece => "a ring piece",
-        Starter.RimLines => "rim lines",
+        Starter.RimStripes => "stripes from the rim",
         Starter.Fields => "fields",
         Starter.Pools => "pools",
         Starter.Flower => "a flower",
@@ -86,8 +86,8 @@ public sealed record BeginLayout(string Layer, string? Zone, Starter Starter) : 
         {
             case Starter.RingPiece:
                 return RingPiece(laid, cupboard);
-            case Starter.RimLines:
-                return LaidAnew.As(laid.With(new RingsLayout([], [], 0, null)), LayoutKind.Lines);
+            case Starter.RimStripes:
+                return LaidAnew.As(laid.With(new RingsLayout([], [], 0, null)), LayoutKind.Stripes);
             case Starter.Fields:
                 return Then(LaidAnew.As(laid, LayoutKind.Fields), new AddVein(Layer, Zone), cupboard);
             case Starter.Pools:

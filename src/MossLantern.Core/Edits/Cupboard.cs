@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using NodaTime;
 
@@ -11,10 +12,10 @@ namespace MossLantern.Core.Edits;
 /// <param name="Pots">Pots of paint, by their ids.</param>
 /// <param name="Moulds">The library of moulds, by their ids.</param>
 /// <param name="Recipes">Recipes that are kept by name, by their ids.</param>
-/// <param name="Remedied">A piece with a remedy of a finding applied, by their keys; gives null where there is no such finding or remedy. Null where nobody looks.</param>
+/// <param name="Mapper">Lays out what a change has to look at; null where nothing can be looked at.</param>
 public sealed record Cupboard(
     Catalogue Catalogue, ImmutableDictionary<string, KeptSequence> Sequences, ImmutableDictionary<string, PaintPot> Pots,
-    ImmutableDictionary<string, LibraryMould> Moulds, ImmutableDictionary<string, KeptRecipe> Recipes, Func<Piece, string, string, Piece?>? Remedied = null)
+    ImmutableDictionary<string, LibraryMould> Moulds, ImmutableDictionary<string, KeptRecipe> Recipes, LayerMapper? Mapper = null)
 {
     /// <summary>One with nothing but the typical materials.</summary>
     public static Cupboard Empty { get; } = Of(Surroundings.Usual(DateTimeZone.Utc).Catalogue);

@@ -17,7 +17,7 @@ public sealed record GrowDifferently(string Layer, string? Zone, string? Heart =
     {
         RingsLayout rings when rings.Hearts.ToList().FindIndex(h => h.Id == Heart) is >= 0 and var at =>
             laid.With(rings with { Hearts = rings.Hearts.SetItem(at, rings.Hearts[at] with { Seed = Next(rings.Hearts[at].Seed) }) }).Done(),
-        LinesLayout lines => laid.With(lines with { Seed = Next(lines.Seed) }).Done(),
+        StripesLayout lines => laid.With(lines with { Seed = Next(lines.Seed) }).Done(),
         FieldsLayout fields => laid.With(fields with { Seed = Next(fields.Seed), Moved = null, Recoloured = null }).Done(),
         MarbleLayout marble => laid.With(marble with { Seed = Next(marble.Seed) }).Done(),
         _ => Edited.No($"{laid.Place}.layout", "There is nothing here that grows by a seed."),

@@ -43,7 +43,7 @@ public static class InMoulds
     }
 
     /// <summary>The cavities beside each other, and the depth of those that are not the deepest.</summary>
-    private static (DrawnOutline Outline, ImmutableArray<PartDepth> Depths) Beside(List<LibraryMould> moulds, double deepest)
+    private static (DrawnOutline Outline, ImmutableArray<CavityDepth> Depths) Beside(List<LibraryMould> moulds, double deepest)
     {
         var all = new List<Ring>();
         var placed = new List<(double LeftMm, double DepthMm)>();
@@ -63,6 +63,6 @@ public static class InMoulds
         // Parts are counted from left to right, as the outline counts them.
         return (
             DrawnOutline.Of(all),
-            [.. placed.Select((p, i) => (p, i)).OrderBy(x => x.p.LeftMm).ThenBy(x => x.i).Select((x, n) => new PartDepth(n + 1, x.p.DepthMm)).Where(d => d.DepthMm != deepest)]);
+            [.. placed.Select((p, i) => (p, i)).OrderBy(x => x.p.LeftMm).ThenBy(x => x.i).Select((x, n) => new CavityDepth(n + 1, x.p.DepthMm)).Where(d => d.DepthMm != deepest)]);
     }
 }

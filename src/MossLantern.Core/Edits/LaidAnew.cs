@@ -15,7 +15,7 @@ internal static class LaidAnew
     public static LayoutKind KindOf(Layout layout) => layout switch
     {
         RingsLayout => LayoutKind.Rings,
-        LinesLayout => LayoutKind.Lines,
+        StripesLayout => LayoutKind.Stripes,
         PetalsLayout => LayoutKind.Petals,
         FieldsLayout => LayoutKind.Fields,
         PoolsLayout => LayoutKind.Pools,
@@ -33,7 +33,7 @@ internal static class LaidAnew
         {
             case LayoutKind.Rings:
                 return Rings(laid);
-            case LayoutKind.Lines:
+            case LayoutKind.Stripes:
                 return Lines(laid, small);
             case LayoutKind.Petals:
                 return Petals(laid, x, y, small);
@@ -80,7 +80,7 @@ internal static class LaidAnew
         var width = Math.Max(2, Rounded.Whole(small / 40));
         var banded = laid.Layout as BandedLayout;
         var lines = (banded?.Bands ?? []).Where(b => !b.FillsRest && b.Id != "push").ToList();
-        return with.With(new LinesLayout(
+        return with.With(new StripesLayout(
             [
                 new("push", width, true, start),
                 .. lines.Count > 0 ? lines : own.Take(3).Select((c, i) => new Band(FormattableString.Invariant($"line-{i + 1}"), width, false, c)),

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using MossLantern.Core.Documents;
 
 namespace MossLantern.Core.Edits;
@@ -9,8 +10,9 @@ public enum LayoutKind
     /// <summary>Rings round hearts.</summary>
     Rings,
 
-    /// <summary>Lines from the rim to the middle.</summary>
-    Lines,
+    /// <summary>Stripes from the rim to the middle.</summary>
+    [JsonStringEnumMemberName("lines")]
+    Stripes,
 
     /// <summary>Rings drawn through with a tool.</summary>
     Petals,

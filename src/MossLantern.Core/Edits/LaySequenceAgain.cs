@@ -6,17 +6,17 @@ namespace MossLantern.Core.Edits;
 /// <param name="Layer">The layer.</param>
 /// <param name="Zone">The zone of it; null for the layer as a whole.</param>
 /// <param name="Repeats">How often it is laid already.</param>
-public sealed record LaySequenceAgain(string Layer, string? Zone, int Repeats) : LayoutEdit<LinesLayout>(Layer, Zone)
+public sealed record LaySequenceAgain(string Layer, string? Zone, int Repeats) : LayoutEdit<StripesLayout>(Layer, Zone)
 {
     /// <inheritdoc/>
     public override string Words(Piece before) => "lay the sequence again";
 
-    private protected override Edited Change(LaidOut laid, LinesLayout layout)
+    private protected override Edited Change(LaidOut laid, StripesLayout layout)
     {
         var lines = layout.Bands.Where(b => !b.FillsRest).ToList();
         if (Repeats < 1 || lines.Count == 0)
         {
-            return Edited.No($"{laid.Place}.layout.bands", "There is no sequence of lines to lay again.");
+            return Edited.No($"{laid.Place}.layout.bands", "There is no sequence of stripes to lay again.");
         }
 
         var taken = layout.Bands.Select(b => b.Id).ToList();

@@ -24,7 +24,7 @@ public sealed record PourFrom(string Layer, string? Zone, string Region, string?
             BandedLayout banded when banded.Bands.ToList().FindIndex(b => b.Id == Region) is >= 0 and var at =>
                 banded with { Bands = banded.Bands.SetItem(at, banded.Bands[at] with { RecipeId = recipe }) },
             RingsLayout { HeartRecipeId: not null } rings when Region == RegionId.Heart => rings with { HeartRecipeId = recipe },
-            LinesLayout lines when Region == LinesLayout.StartId => lines with { StartRecipeId = recipe },
+            StripesLayout lines when Region == StripesLayout.StartId => lines with { StartRecipeId = recipe },
             FieldsLayout { Vein: { } vein } fields when Region == FieldsLayout.VeinId => fields with { Vein = vein with { RecipeId = recipe } },
             FieldsLayout fields when ((RegionId)Region).Field is { } number && number <= fields.Fields =>
                 fields with { Recoloured = [.. (fields.Recoloured ?? []).Where(r => r.Field != number), new FieldColour(number, recipe)] },

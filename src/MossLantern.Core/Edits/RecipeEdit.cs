@@ -33,7 +33,7 @@ public abstract record RecipeEdit(string Recipe) : Edit
     private protected static ImmutableArray<Dose> InTurn(IEnumerable<Dose> doses) => [.. doses.OrderBy(d => Mixing.Preparing.Turn(d.Colourant))];
 
     /// <summary>Whether doses can be stirred into a colour: not too many of them, each of a class, and each colour one.</summary>
-    private protected static bool CanBeMixed(ImmutableArray<Dose> doses) => !doses.IsDefault && doses.Length <= PieceValidator.MostDoses
+    internal static bool CanBeMixed(ImmutableArray<Dose> doses) => !doses.IsDefault && doses.Length <= PieceValidator.MostDoses
         && doses.All(d => d is not null && Enum.IsDefined(d.Colourant) && (d.Colour is null || Units.Colour.Parse(d.Colour) is not null));
 
     /// <summary>How much of a colourant goes in to begin with, %.</summary>

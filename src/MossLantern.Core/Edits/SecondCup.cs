@@ -7,7 +7,7 @@ namespace MossLantern.Core.Edits;
 /// <param name="Layer">The layer of the region.</param>
 /// <param name="Region">The region.</param>
 /// <param name="Pass">Which pass of the sitting over it, from 0.</param>
-public sealed record LaterPour(string Layer, RegionId Region, int Pass = 0);
+public sealed record PourRef(string Layer, RegionId Region, int Pass = 0);
 
 /// <summary>
 /// Some pours of a colour come from a second cup, mixed as the first is: so a colour that is needed early and late can be of two batches.
@@ -15,7 +15,7 @@ public sealed record LaterPour(string Layer, RegionId Region, int Pass = 0);
 /// <param name="Sitting">The sitting.</param>
 /// <param name="Recipe">The colour.</param>
 /// <param name="Pours">What comes from the second cup.</param>
-public sealed record SecondCup(string Sitting, string Recipe, ImmutableArray<LaterPour> Pours) : Edit
+public sealed record SecondCup(string Sitting, string Recipe, ImmutableArray<PourRef> Pours) : Edit
 {
     /// <inheritdoc/>
     public override string Words(Piece before) => "pour the later ones from a second cup";
@@ -62,7 +62,7 @@ public sealed record SecondCup(string Sitting, string Recipe, ImmutableArray<Lat
     }
 
     /// <summary>The piece with one pour from a cup; null where the sitting has no such pour.</summary>
-    private Piece? From(Piece piece, LaterPour pour, string cup)
+    private Piece? From(Piece piece, PourRef pour, string cup)
     {
         var own = piece.Sittings.SelectMany(s => (s.Fills ?? []).Select(f => (Sitting: s.Id, Fill: f))).Where(f => f.Fill.LayerId == pour.Layer && f.Fill.Region == pour.Region).ToList();
         if (own.Count == 0)

@@ -12,6 +12,11 @@ public sealed record SetField(string Place, JsonElement? Value) : Edit
 {
     private const string Ratio = "sittings.resin.ratio.";
 
+    /// <summary>The change that sets a field to a number, a text, a yes or no, or to none.</summary>
+    /// <param name="place">Where it stands.</param>
+    /// <param name="value">The value, as it is written in a document.</param>
+    public static SetField To(string place, object? value) => new(place, value is null ? null : JsonSerializer.SerializeToElement(value));
+
     /// <inheritdoc/>
     public override string Words(Piece before) => SettableFields.Words(Place);
 

@@ -166,6 +166,9 @@ internal static class Settle
         return left.SequenceEqual(batches) ? sitting : sitting with { Batches = left.IsEmpty ? null : left };
     }
 
+    /// <summary>Whether something of a piece names a colour, layouts put by and spots kept visible too.</summary>
+    public static bool IsNamed(Piece piece, string recipeId) => Named(piece).Contains(recipeId);
+
     /// <summary>The colours that something of a piece names, layouts put by and spots kept visible too.</summary>
     private static HashSet<string> Named(Piece piece)
     {

@@ -21,7 +21,7 @@ namespace MossLantern.Core.Grounds;
 /// <param name="Panels">How the other panels of a set stand; null for a single one.</param>
 public sealed record GroundPlan(
     double WidthMm, double HeightMm, Reckoned Area, Reckoned Perimeter, Reckoned SideArea, Standing Standing, ImmutableArray<PreparationStep> Preparation,
-    ImmutableArray<SealWay> SealWays, ImmutableArray<PaintZone> PaintZones, ImmutableArray<PartPlan> Parts, MouldPlan? Mould,
+    ImmutableArray<SealWay> SealWays, ImmutableArray<PaintZone> PaintZones, ImmutableArray<CavityPlan> Parts, MouldPlan? Mould,
     ImmutableArray<StratumBeneath> Beneath, double SpanWidthMm = 0, double SpanHeightMm = 0,
     ImmutableArray<PanelStanding>? Panels = null);
 
@@ -47,4 +47,4 @@ public sealed record SpanBeneath(double FromMm, double ToMm, string? Colour);
 /// <param name="Perimeter">Length of its edges, mm.</param>
 /// <param name="LayerDepthMm">How deep each layer is in it, mm, lowest first.</param>
 /// <param name="LayerMl">What each layer takes in it, ml, lowest first; of all panels or pieces that are poured at once.</param>
-public sealed record PartPlan(Reckoned Area, Reckoned Perimeter, ImmutableArray<double> LayerDepthMm, ImmutableArray<Reckoned> LayerMl);
+public sealed record CavityPlan(Reckoned Area, Reckoned Perimeter, ImmutableArray<double> LayerDepthMm, ImmutableArray<Reckoned> LayerMl);

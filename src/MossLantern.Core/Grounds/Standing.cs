@@ -107,6 +107,25 @@ public sealed record Standing(
         return [.. corners.Select(c => Under(outline, width, height, c.X, c.Y))];
     }
 
+    /// <summary>Most rows that supports are put in.</summary>
+    public const int MostRows = 7;
+
+    /// <summary>The supports, with rows of more between the outermost wherever they lie under the piece.</summary>
+    /// <param name="ground">The ground.</param>
+    /// <param name="rows">How many rows, and columns; from 2.</param>
+    public static ImmutableArray<Support> InRows(Ground ground, int rows)
+    {
+        var supports = SupportsOf(ground);
+        double left = supports.Min(s => s.XMm), right = supports.Max(s => s.XMm), top = supports.Min(s => s.YMm), bottom = supports.Max(s => s.YMm);
+        double At(double from, double to, int i) => Math.Round(from + (to - from) * i / (rows - 1), 1);
+        return
+        [
+            .. supports,
+            .. Enumerable.Range(0, rows * rows).Select(i => new Support(At(left, right, i % rows), At(top, bottom, i / rows)))
+                .Where(s => !supports.Contains(s) && ground.Outline.SignedDistanceMm(s.XMm, s.YMm) < 0),
+        ];
+    }
+
     /// <summary>How far from a corner a support is looked for, in what steps, and how deep under the piece it must lie, as shares.</summary>
     private const double MostInset = 0.45, InsetStep = 0.02, LeastUnder = 0.02;
 

@@ -74,7 +74,7 @@ public static class DepthZones
     public static double DepthOf(FilledLayer layer, RegionKind kind, double depthMm)
     {
         ArgumentNullException.ThrowIfNull(layer);
-        return layer.Layout is not LinesLayout lines || kind is RegionKind.KeptVisible or RegionKind.KeptBare or RegionKind.Wall ? depthMm
+        return layer.Layout is not StripesLayout lines || kind is RegionKind.KeptVisible or RegionKind.KeptBare or RegionKind.Wall ? depthMm
             : kind == RegionKind.Film ? Math.Min(lines.StartMm, depthMm)
             : Math.Max(0, depthMm - lines.StartMm);
     }

@@ -79,7 +79,7 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
         }
 
         // It is seen through the face: thin clear there, and what lies round it behind that.
-        var clearMm = layer.Id != piece.Layers[0].Id ? 0 : (piece.Kept ?? []).FirstOrDefault(k => RegionId.OfKept(k.Id) == region.Id)?.ClearMm ?? KeptZone.UsualClearMm;
+        var clearMm = layer.Id != piece.Layers[0].Id ? 0 : (piece.Kept ?? []).FirstOrDefault(k => RegionId.OfSpot(k.Id) == region.Id)?.ClearMm ?? ReservedSpot.UsualClearMm;
         ImmutableArray<DepthShare> Between(double from, double to) => [.. depths.Select(d => d with { DepthMm = Math.Max(0, Math.Min(to, d.DepthMm) - from) })];
         Portion[] passes = [new(layer, region, region.CupId!, Between(0, clearMm)), new(layer, region, behind, Between(clearMm, double.PositiveInfinity))];
         return passes.Where(p => p.Depths.Any(d => d.DepthMm > 0)).Select((p, pass) => p with { Pass = pass });

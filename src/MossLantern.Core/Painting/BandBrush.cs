@@ -41,7 +41,7 @@ internal sealed class BandBrush(LayerBrush on)
 
         if (on.Wet)
         {
-            Runs(map);
+            Bleeds(map);
         }
 
         // Clear resin over a heart lets the crystals of the layer below be seen.
@@ -129,7 +129,7 @@ internal sealed class BandBrush(LayerBrush on)
     }
 
     /// <summary>Where wet bands blend, along their edges.</summary>
-    private void Runs(BandMap map)
+    private void Bleeds(BandMap map)
     {
         for (var k = 0; k < map.Levels.Length; k++)
         {

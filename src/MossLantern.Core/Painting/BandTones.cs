@@ -80,7 +80,7 @@ internal sealed class BandTones(LayerBrush on)
     private double Inside(List<ToneLevel> tones, BandMap map, Strip strip, double fromMm, double spacingMm, int number)
     {
         // The number of a band counts from 0 after the hearts' bed.
-        var seed = on.Layer.Layout switch { LinesLayout l => l.Seed, MarbleLayout m => m.Seed, RingsLayout r => r.Hearts[0].Seed, _ => 11 };
+        var seed = on.Layer.Layout switch { StripesLayout l => l.Seed, MarbleLayout m => m.Seed, RingsLayout r => r.Hearts[0].Seed, _ => 11 };
         var random = new SplitMix((ulong)(seed * 97 + (map.Strips[0].Kind == RegionKind.HeartBed ? number - 1 : number) * 7 + 3));
         var width = Math.Min(strip.ToMm, map.Depths.FarMm) - fromMm;
         var metal = Metals.Have(on.Cups[strip.CupId].Colourant);

@@ -15,7 +15,7 @@ internal sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Fill
     private static readonly ImmutableArray<double> RunShares = [1, 0.66, 0.33];
 
     /// <summary>How opaque each of them is.</summary>
-    private const double RunOpacity = 0.35;
+    private const double BleedOpacity = 0.35;
 
     /// <summary>The most that a shape hides which is not solid: only what is has no hole where the next region lies.</summary>
     private const double MostVeil = 0.999;
@@ -147,7 +147,7 @@ internal sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Fill
     {
         foreach (var share in RunShares)
         {
-            sheet.Paths.Add(new(PaintRole.Run, path, null, colour.ToHex(), share * Look.RunMm, Math.Round(RunOpacity * opacity, 3), region.In(zoneId), null));
+            sheet.Paths.Add(new(PaintRole.Bleed, path, null, colour.ToHex(), share * Look.BleedMm, Math.Round(BleedOpacity * opacity, 3), region.In(zoneId), null));
         }
     }
 
@@ -162,7 +162,7 @@ internal sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Fill
     public Colour Below(Recipe cup)
     {
         var ground = lowest && piece.Ground.Paint is { AsMap: true } && cup.Colourant is not null ? Colour.Of(cup.Colour) : Colour.Of(piece.Ground.Colour);
-        return layer.Layout is LinesLayout lines && !sheet.FromBelow ? CupLook.Of(Catalogue, layer, Cups[lines.StartRecipeId]).Over(ground, FilmMm) : ground;
+        return layer.Layout is StripesLayout lines && !sheet.FromBelow ? CupLook.Of(Catalogue, layer, Cups[lines.StartRecipeId]).Over(ground, FilmMm) : ground;
     }
 
     public string Material(string cupId) => layer.Id + "/" + cupId;

@@ -37,7 +37,7 @@ public sealed record Look(Face Face = Face.Top, bool Wet = false, LightFrom Ligh
     public static readonly Look Usual = new();
 
     /// <summary>How far wet colours blend across their border, mm; half of it on each side.</summary>
-    public const double RunMm = 3;
+    public const double BleedMm = 3;
 
     /// <summary>Why a piece's underside is not seen and no light comes through it, as a sentence; null where both can be.</summary>
     public static string? Hidden(Piece piece)

@@ -31,7 +31,7 @@ public enum PaintRole
     Wall,
 
     /// <summary>Where two wet colours blend.</summary>
-    Run,
+    Bleed,
 
     /// <summary>The rind of a slice, along its rim.</summary>
     Rind,

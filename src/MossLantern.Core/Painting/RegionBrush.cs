@@ -52,7 +52,7 @@ internal sealed class RegionBrush(LayerBrush on)
 
         if (on.Wet)
         {
-            Runs(map);
+            Bleeds(map);
         }
 
         foreach (var patch in map.Patches.Where(p => p.Kind is RegionKind.Vein or RegionKind.Wall))
@@ -152,7 +152,7 @@ internal sealed class RegionBrush(LayerBrush on)
     }
 
     /// <summary>Where wet regions that are polygons blend, along their borders.</summary>
-    private void Runs(RegionMap map)
+    private void Bleeds(RegionMap map)
     {
         var cupOf = map.Patches.Where(p => p.CupId is not null).ToDictionary(p => p.Id, p => on.Cups[p.CupId!]);
         foreach (var border in map.BorderLines)

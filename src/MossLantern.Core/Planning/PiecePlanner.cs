@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using MossLantern.Core.Checks;
 using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
@@ -32,10 +33,10 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var areaCm2 = layers[0].Regions.Where(r => r.CupId is not null).GroupBy(r => r.CupId!).ToDictionary(g => g.Key, g => g.Sum(r => r.Area.Value));
         var ground = GroundMeasures.Of(piece, [.. layers.Select(l => l.LoadOn(piece.Ground))], areaCm2, around) with
         {
-            Parts = PartVolumes.Of(mapper, piece, layers),
+            Parts = CavityVolumes.Of(mapper, piece, layers),
             Beneath = WorkBeneath.Of(mapper, around.Catalogue, piece.Ground, CoreCut.AtMm(piece)),
         };
-        return new(ground, layers, sittings, SecondLook.Over(new(piece, ground, layers, sittings, around, mapper, other => Sittings(other, poured, around).Sittings)), PieceNeed.Of(piece, sittings, around.Catalogue), PotTake.Of(piece, ground, sittings, around));
+        return new(ground, layers, sittings, SecondLook.Over(new(piece, ground, layers, sittings, around, mapper, new(piece, Cupboard.Of(around.Catalogue), other => Sittings(other, poured, around).Sittings))), PieceNeed.Of(piece, sittings, around.Catalogue), PotTake.Of(piece, ground, sittings, around));
     }
 
     private (ImmutableArray<LaidLayer> Laid, ImmutableArray<SittingPlan> Sittings) Sittings(Piece piece, IReadOnlyList<PouredSitting> poured, Surroundings around)
@@ -128,7 +129,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var outline = piece.Ground.OutlineWithin(layer.Within);
         var placed = outline as PlacedOutline;
         var cutAt = placed is null ? CoreCut.AtMm(piece) : placed.YMm + placed.Inner.BoxHeightMm / 2;
-        var filling = sittings.Where(s => s.Steps.Any(p => p.LayerId == layer.Id)).ToList();
+        var filling = sittings.Where(s => s.Pours.Any(p => p.LayerId == layer.Id)).ToList();
 
         // Of as many copies as are poured at once, for however many a sitting is mixed.
         var volumes = filling.SelectMany(s => s.Cups.Regions.Where(r => r.LayerId == layer.Id).Select(r => (r.RegionId, Ml: r.LayerMl.Value * piece.Ground.AtOnce / s.Copies)))
@@ -146,7 +147,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
             [.. filling],
             poured,
             poured && filling.All(s => s.Poured && s.OpenRegions.All(r => r.LayerId != layer.Id)),
-            poured ? [.. filling.SelectMany(s => s.Poured ? s.OpenRegions : [.. s.Steps.Select(p => p.Of)]).Where(r => r.LayerId == layer.Id).Select(r => r.Region).Distinct()] : [],
+            poured ? [.. filling.SelectMany(s => s.Poured ? s.OpenRegions : [.. s.Pours.Select(p => p.Of)]).Where(r => r.LayerId == layer.Id).Select(r => r.Region).Distinct()] : [],
             NextLayer(filling),
             [.. LevelClear(piece, laid)],
             filling.Sum(s => MassG(piece, s, layer, around)),

@@ -39,7 +39,7 @@ public sealed record PotTake(string PotId, string What, double Ml, bool OfGround
             foreach (var cup in sitting.Cups.Cups.Where(c => c.MixMl.Value > 0))
             {
                 takes.AddRange(cup.Doses.All.Zip(recipes[cup.CupId].Doses).Where(d => d.Second.PotId is not null && d.First.Ml is not null).Select(d => new PotTake(
-                    d.Second.PotId!, $"{recipes[cup.CupId].Name} in {sitting.Name}", d.First.Ml!.Value, false, sitting.Poured, sitting.Poured ? sitting.Pour?.Start : null)));
+                    d.Second.PotId!, $"{recipes[cup.CupId].Name} in {sitting.Name}", d.First.Ml!.Value, false, sitting.Poured, sitting.Poured ? sitting.Span?.Start : null)));
             }
         }
 

@@ -25,7 +25,7 @@ public static class LayoutFacts
     private const double LeastOverShare = 0.005;
 
     /// <summary>Id of the room that lines need.</summary>
-    public const string LinesNeed = "lines-need";
+    public const string StripesNeed = "stripes-need";
 
     /// <summary>The numbers of a layer's layout, and of the layouts of its zones, whose ids and regions come after the zone's id and a slash.</summary>
     /// <param name="mapper">Lays out the maps.</param>
@@ -44,7 +44,7 @@ public static class LayoutFacts
         [
             .. parts.Where(p => p.Map is not null).SelectMany(p => (p.Of(layer).Layout switch
             {
-                LinesLayout lines => Lines(piece, p.Of(layer), lines, p.ZoneId is null ? mapper.RimRoomMm(piece, layer) : ((BandMap)p.Map!).FarFromRimMm(), p.ZoneId, ml),
+                StripesLayout lines => Lines(piece, p.Of(layer), lines, p.ZoneId is null ? mapper.RimRoomMm(piece, layer) : ((BandMap)p.Map!).FarFromRimMm(), p.ZoneId, ml),
                 PuddleLayout puddle => PuddleOf(piece.Ground, p.Of(layer), puddle, p.Map!),
                 FieldsLayout { Vein: not null } => Vein(p.Map!),
                 PoolsLayout pools => Walls(p.Outline, p.Of(layer), pools, p.Map!),
@@ -54,15 +54,15 @@ public static class LayoutFacts
     }
 
     private static IEnumerable<LayoutFact> Lines(
-        Piece piece, FilledLayer layer, LinesLayout lines, double room, string? zoneId, IReadOnlyDictionary<RegionId, double> ml)
+        Piece piece, FilledLayer layer, StripesLayout lines, double room, string? zoneId, IReadOnlyDictionary<RegionId, double> ml)
     {
         var own = layer.Bands.Where(b => !b.FillsRest).ToList();
         var widths = lines.BandWidthsMm();
         yield return new(RimRoom, "Room from the rim to the middle", Reckoned.Of(room, "mm", Formulas.RimRoom,
             new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default), new("waviness", lines.WavinessMm, "mm", Origin.Own, layer.LaidOutPlace + ".layout.wavinessMm")));
-        yield return new(LinesNeed, $"{own.Count} lines need", new(widths.Sum(), "mm", Formulas.LinesNeed,
+        yield return new(StripesNeed, $"{own.Count} stripes need", new(widths.Sum(), "mm", Formulas.StripesNeed,
             [.. layer.Bands.Select((b, k) => (b, k)).Where(p => !p.b.FillsRest)
-                .Select(p => new ReckonedInput($"line {own.Count - own.IndexOf(p.b)}", widths[p.k], "mm", Origin.Own, $"{layer.LaidOutPlace}.layout.bands[{p.b.Id}].widthMm"))]));
+                .Select(p => new ReckonedInput($"stripe {own.Count - own.IndexOf(p.b)}", widths[p.k], "mm", Origin.Own, $"{layer.LaidOutPlace}.layout.bands[{p.b.Id}].widthMm"))]));
 
         // Laid from the rim inward; the same sequence again and again is told repeat by repeat.
         var laid = layer.Bands.Reverse().Where(b => !b.FillsRest).ToList();

@@ -39,7 +39,7 @@ public sealed record PourOrder(ImmutableArray<RegionId> RegionIds, string Says)
         return layer.Layout switch
         {
             // A map counts its lines from the middle to the rim.
-            LinesLayout => regions.Where(r => r.Kind == RegionKind.Film)
+            StripesLayout => regions.Where(r => r.Kind == RegionKind.Film)
                 .Concat(regions.Where(r => r.Kind != RegionKind.Film && BandOf(r) is { FillsRest: false }).Reverse())
                 .Concat(regions.Where(r => r.Kind != RegionKind.Film && BandOf(r) is not { FillsRest: false })),
             MarbleLayout => regions.OrderBy(r => r.Kind == RegionKind.Streaks),
@@ -51,7 +51,7 @@ public sealed record PourOrder(ImmutableArray<RegionId> RegionIds, string Says)
 
     private static string Sentence(FilledLayer layer, List<Region> own) => layer.Layout switch
     {
-        LinesLayout => "The film first, then line by line from the rim inward. What fills the middle comes last and pushes them out.",
+        StripesLayout => "The film first, then stripe by stripe from the rim inward. What fills the middle comes last and pushes them out.",
         MarbleLayout => "The ground first, the streaks into it.",
         PuddleLayout { RestRecipeId: null } => "One pour on top of another, in the order listed.",
         PuddleLayout => "One pour on top of another, in the order listed; what lies round the puddle comes last.",

@@ -13,7 +13,7 @@ namespace MossLantern.Core.Pouring;
 /// <param name="LeftInCupMl">What should be left in the cup after it, ml, loss included; null where it is mixed by eye.</param>
 /// <param name="Pass">Which pass of the sitting over the region, from 0.</param>
 /// <param name="EachMl">How much for each copy, ml; null where there is one.</param>
-public sealed record PourStep(string LayerId, RegionId RegionId, string CupId, Reckoned PourMl, Reckoned? LeftInCupMl, int Pass = 0, Reckoned? EachMl = null)
+public sealed record PlannedPour(string LayerId, RegionId RegionId, string CupId, Reckoned PourMl, Reckoned? LeftInCupMl, int Pass = 0, Reckoned? EachMl = null)
 {
     /// <summary>The region, and whose it is.</summary>
     internal RegionOf Of => new(LayerId, RegionId);
@@ -43,14 +43,14 @@ public static class PourPlan
     /// <param name="cups">Its cups.</param>
     /// <param name="copies">For how many copies it is mixed.</param>
     /// <param name="choices">How much is mixed in single cups, where it is not what is planned; null for nothing.</param>
-    public static ImmutableArray<PourStep> Of(ImmutableArray<RegionVolume> inOrder, CupPlan cups, int copies = 1, ImmutableArray<CupChoice>? choices = null)
+    public static ImmutableArray<PlannedPour> Of(ImmutableArray<RegionVolume> inOrder, CupPlan cups, int copies = 1, ImmutableArray<CupChoice>? choices = null)
     {
         ArgumentNullException.ThrowIfNull(cups);
         var byEye = (choices ?? []).Where(c => c.ByEye).Select(c => c.RecipeId).ToHashSet();
         var left = cups.Cups.ToDictionary(c => c.CupId, c => (choices?.FirstOrDefault(k => k.RecipeId == c.CupId)?.MixedMl ?? c.MixMl.Value) - c.DrawnMl);
         return [.. inOrder.Select(Step)];
 
-        PourStep Step(RegionVolume region)
+        PlannedPour Step(RegionVolume region)
         {
             var before = left[region.CupId];
             var after = left[region.CupId] = before - region.PourMl.Value;

@@ -14,7 +14,7 @@ namespace MossLantern.Core.Timeline;
 public sealed record CupClock(string CupId, Reckoned PouredMinutes, Reckoned WorkingMinutes, Reckoned InHandMinutes, Reckoned Celsius)
 {
     /// <summary>Whether less is left than a proposed batch leaves every cup.</summary>
-    public bool Short => InHandMinutes.Value < BatchRun.InHandMinutes;
+    public bool Short => InHandMinutes.Value < BatchTiming.InHandMinutes;
 }
 
 /// <summary>A sentence with its numbers.</summary>

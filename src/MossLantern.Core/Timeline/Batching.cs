@@ -89,9 +89,9 @@ internal sealed class Batching
             pours.Where(p => last.Contains(p.CupId)).Sum(p => Pace.Pouring(p.PourMl.Value)));
     }
 
-    private List<(string Id, BatchRun Run)> Proposed(List<List<BatchCup>> from, IReadOnlyCollection<string> taken)
+    private List<(string Id, BatchTiming Run)> Proposed(List<List<BatchCup>> from, IReadOnlyCollection<string> taken)
     {
-        var (found, names) = (new List<(string, BatchRun)>(), taken.ToHashSet());
+        var (found, names) = (new List<(string, BatchTiming)>(), taken.ToHashSet());
         foreach (var run in Proposing.Best(from, c => new(on, c, on.Tools.Jug.Value)))
         {
             var id = FreeId.Of("batch", names);
@@ -103,7 +103,7 @@ internal sealed class Batching
     }
 
     /// <summary>As the artist arranged them; cups that nobody has put anywhere are proposed for by themselves.</summary>
-    private List<(string Id, BatchRun Run)> Arranged(ImmutableArray<Batch> batches)
+    private List<(string Id, BatchTiming Run)> Arranged(ImmutableArray<Batch> batches)
     {
         var all = groups.SelectMany(g => g).ToList();
         var own = batches.Select(b => (b.Id, Cups: all.Where(c => b.RecipeIds.Contains(c.CupId)).ToList(), b.JugMl)).Where(b => b.Cups.Count > 0).ToList();
@@ -111,12 +111,12 @@ internal sealed class Batching
         var left = groups.Select(g => g.Where(c => !put.Contains(c.CupId)).ToList()).Where(g => g.Count > 0).ToList();
         return
         [
-            .. own.Select(b => (b.Id, new BatchRun(on, b.Cups, b.JugMl ?? on.Tools.Jug.Value))).Concat(Proposed(left, [.. batches.Select(b => b.Id)]))
+            .. own.Select(b => (b.Id, new BatchTiming(on, b.Cups, b.JugMl ?? on.Tools.Jug.Value))).Concat(Proposed(left, [.. batches.Select(b => b.Id)]))
                 .OrderBy(b => all.IndexOf(b.Item2.Cups[0])),
         ];
     }
 
-    private BatchesPlan Worked(List<(string Id, BatchRun Run)> runs, bool proposed, double? filmMm)
+    private BatchesPlan Worked(List<(string Id, BatchTiming Run)> runs, bool proposed, double? filmMm)
     {
         var plans = ImmutableArray.CreateBuilder<BatchPlan>();
         var holds = runs.Count > 1 && filmMm is { } mm ? Holds(runs[0].Run, mm) : null;
@@ -135,7 +135,7 @@ internal sealed class Batching
             new(plans.Sum(p => p.MixMl.Value), "ml", Formulas.SittingVolume, [.. plans.Select((p, i) => new ReckonedInput($"batch {i + 1}", p.MixMl.Value, "ml", Origin.Reckoned))]));
     }
 
-    private BatchPlan Worked(string id, BatchRun run, Reckoned start, Reckoned? holds)
+    private BatchPlan Worked(string id, BatchTiming run, Reckoned start, Reckoned? holds)
     {
         var tools = on.Tools;
         var measured = tools.Of(run.MixMl);
@@ -165,7 +165,7 @@ internal sealed class Batching
     }
 
     /// <summary>A cup that is mixed in itself: it takes what leaves it and what stays in it, in steps that can be measured.</summary>
-    private Reckoned Alone(BatchRun run, MeasuredMix measured)
+    private Reckoned Alone(BatchTiming run, MeasuredMix measured)
     {
         var cup = cups[run.Cups[0].CupId];
         var inputs = cup.MixMl.Inputs.Where(i => i.Name is not ("resin" or "hardener"));
@@ -174,7 +174,7 @@ internal sealed class Batching
             : cup.MixMl with { Value = run.MixMl };
     }
 
-    private IEnumerable<CupClock> Clocks(BatchRun run, ReckonedInput mass)
+    private IEnumerable<CupClock> Clocks(BatchTiming run, ReckonedInput mass)
     {
         for (var i = 0; i < run.Cups.Count; i++)
         {
@@ -195,7 +195,7 @@ internal sealed class Batching
     }
 
     /// <summary>When what is poured first keeps its edge, min from when its batch is mixed; null where it never does.</summary>
-    private Reckoned? Holds(BatchRun run, double filmMm)
+    private Reckoned? Holds(BatchTiming run, double filmMm)
     {
         var system = on.Tools.System;
         var (state, _) = run.Cup(0);
@@ -214,11 +214,11 @@ internal sealed class Batching
     ]);
 
     /// <summary>Why two batches that follow each other are not one, and what becomes of one that stands.</summary>
-    private IEnumerable<Because> Why(List<(string Id, BatchRun Run)> runs)
+    private IEnumerable<Because> Why(List<(string Id, BatchTiming Run)> runs)
     {
         for (var i = 1; i < runs.Count; i++)
         {
-            var both = new BatchRun(on, [.. runs[i - 1].Run.Cups, .. runs[i].Run.Cups], on.Tools.Jug.Value);
+            var both = new BatchTiming(on, [.. runs[i - 1].Run.Cups, .. runs[i].Run.Cups], on.Tools.Jug.Value);
             var what = $"Batches {i} and {i + 1} would be {{0}} together";
             var sum = Reckoned.Of(both.MixMl, "ml", Formulas.SittingVolume, new ReckonedInput("together", both.MixMl, "ml", Origin.Reckoned));
             if (Told(both, what, sum) is { } because)
@@ -229,7 +229,7 @@ internal sealed class Batching
     }
 
     /// <summary>What does not fit about a batch.</summary>
-    private IEnumerable<Because> Problems(BatchRun run)
+    private IEnumerable<Because> Problems(BatchTiming run)
     {
         var sum = Reckoned.Of(run.MixMl, "ml", Formulas.SittingVolume, new ReckonedInput("together", run.MixMl, "ml", Origin.Reckoned));
         if (Told(run, "This batch is {0}", sum) is { } because)
@@ -238,10 +238,10 @@ internal sealed class Batching
         }
     }
 
-    private Because? Told(BatchRun run, string what, Reckoned sum) => run.Fits switch
+    private Because? Told(BatchTiming run, string what, Reckoned sum) => run.Fits switch
     {
         Unfit.Jug => new($"{what}, and the jug holds {{1}}.", [sum, Reckoned.Of(run.JugMl, "ml", Formulas.Stated, run.JugMl == on.Tools.Jug.Value ? on.Tools.Jug : new ReckonedInput("jug", run.JugMl, "ml", Origin.Own))]),
-        Unfit.HotJug => new($"{what}, and at {{1}} when it is divided: from {{2}} on it runs away with its own heat.", [sum, Cure(run.Divided.Celsius, "°C", Jug(run)), Limit("hottest", BatchRun.HottestC, "°C")]),
+        Unfit.HotJug => new($"{what}, and at {{1}} when it is divided: from {{2}} on it runs away with its own heat.", [sum, Cure(run.Divided.Celsius, "°C", Jug(run)), Limit("hottest", BatchTiming.HottestC, "°C")]),
         Unfit.LateJug => new($"{what}, and past its working time when it is divided after {{1}}.", [sum, Reckoned.Of(run.DividedMinutes, "min", Formulas.Stated, new ReckonedInput("divided", run.DividedMinutes, "min", Origin.Reckoned))]),
         Unfit.HotCup => Hottest(run) is var (cup, celsius) ? new($"{what}, and {recipes[cup.CupId].Name} at {{1}} when the last of it is poured.", [sum, Cure(celsius, "°C", Jug(run))]) : null,
         Unfit.LateCup => Latest(run) is var (cup, hand) ? new(
@@ -249,19 +249,19 @@ internal sealed class Batching
                 : $"{what}, and {recipes[cup.CupId].Name} would be poured {{1}} after its working time.",
             [
                 sum, Reckoned.Of(Math.Abs(hand), "min", Formulas.Stated, new ReckonedInput("in hand", Math.Abs(hand), "min", Origin.Reckoned)),
-                .. hand >= 0 ? [Limit("wanted", BatchRun.InHandMinutes, "min")] : Array.Empty<Reckoned>(),
+                .. hand >= 0 ? [Limit("wanted", BatchTiming.InHandMinutes, "min")] : Array.Empty<Reckoned>(),
             ]) : null,
         Unfit.TooLittle => new($"{what}: too little to measure. Mix at least {{1}}, or weigh it.", [sum, on.Tools.Of(run.MixMl).Smallest!]),
         _ => null,
     };
 
-    private ReckonedInput Jug(BatchRun run) => new("in the jug", on.Tools.MassG(run.MixMl), "g", Origin.Reckoned);
+    private ReckonedInput Jug(BatchTiming run) => new("in the jug", on.Tools.MassG(run.MixMl), "g", Origin.Reckoned);
 
     private static Reckoned Limit(string name, double value, string unit) => Reckoned.Of(value, unit, Formulas.Stated, new ReckonedInput(name, value, unit, Origin.Default));
 
-    private static (BatchCup Cup, double Celsius) Hottest(BatchRun run) =>
+    private static (BatchCup Cup, double Celsius) Hottest(BatchTiming run) =>
         run.Cups.Select((c, i) => (Cup: c, Celsius: run.HottestOf(i))).MaxBy(c => c.Celsius);
 
-    private static (BatchCup Cup, double InHand) Latest(BatchRun run) =>
+    private static (BatchCup Cup, double InHand) Latest(BatchTiming run) =>
         run.Cups.Select((c, i) => (Cup: c, InHand: run.Cup(i).WorkingMinutes - run.PouredMinutes[i])).MinBy(c => c.InHand);
 }

@@ -15,7 +15,7 @@ public static class PourMoments
     /// <param name="poured">What is known of its pour; null where it is still to come.</param>
     /// <param name="around">What it is worked out in.</param>
     /// <returns>The pour; null while no start is known.</returns>
-    public static Pour? Of(PourTimes plan, PouredSitting? poured, Surroundings around)
+    public static PourSpan? Of(PlannedTimes plan, PouredSitting? poured, Surroundings around)
     {
         ArgumentNullException.ThrowIfNull(plan);
         ArgumentNullException.ThrowIfNull(around);
@@ -36,7 +36,7 @@ public static class PourMoments
     }
 
     /// <summary>A pour keeps its length where its planned start falls into an hour that the clocks skip.</summary>
-    private static Instant? PlannedEnd(PourTimes plan, Instant start, DateTimeZone zone)
+    private static Instant? PlannedEnd(PlannedTimes plan, Instant start, DateTimeZone zone)
     {
         if (plan is not { Start: { } from, End: { } to } || to < from || start.InZone(zone).LocalDateTime == from)
         {

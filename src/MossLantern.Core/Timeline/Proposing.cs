@@ -12,7 +12,7 @@ internal static class Proposing
         public static Worth Nothing { get; } = new(0, 0, double.PositiveInfinity);
 
         /// <summary>With one more batch.</summary>
-        public Worth And(BatchRun run) => new(Unfit + (run.Fits == Timeline.Unfit.None ? 0 : 1), Batches + 1, Math.Min(InHand, run.LeastInHand));
+        public Worth And(BatchTiming run) => new(Unfit + (run.Fits == Timeline.Unfit.None ? 0 : 1), Batches + 1, Math.Min(InHand, run.LeastInHand));
 
         public int CompareTo(Worth other) =>
             Unfit != other.Unfit ? Unfit.CompareTo(other.Unfit) : Batches != other.Batches ? Batches.CompareTo(other.Batches) : other.InHand.CompareTo(InHand);
@@ -23,9 +23,9 @@ internal static class Proposing
     /// </summary>
     /// <param name="groups">Cups that stay together, in the order of their first pour.</param>
     /// <param name="run">Works some of them out as one batch.</param>
-    public static List<BatchRun> Best(IReadOnlyList<IReadOnlyList<BatchCup>> groups, Func<IReadOnlyList<BatchCup>, BatchRun> run)
+    public static List<BatchTiming> Best(IReadOnlyList<IReadOnlyList<BatchCup>> groups, Func<IReadOnlyList<BatchCup>, BatchTiming> run)
     {
-        var best = new (Worth Worth, int From, BatchRun? Run)[groups.Count + 1];
+        var best = new (Worth Worth, int From, BatchTiming? Run)[groups.Count + 1];
         best[0].Worth = Worth.Nothing;
         for (var to = 1; to <= groups.Count; to++)
         {
@@ -54,7 +54,7 @@ internal static class Proposing
             }
         }
 
-        List<BatchRun> found = [];
+        List<BatchTiming> found = [];
         for (var at = groups.Count; at > 0; at = best[at].From)
         {
             found.Insert(0, best[at].Run!);

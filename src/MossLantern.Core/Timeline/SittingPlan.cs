@@ -20,9 +20,9 @@ public sealed record CastingNeed(int Copies, Reckoned NeedMl);
 /// <param name="LayerIds">The layers that it fills something of, lowest first.</param>
 /// <param name="Cups">Its cups.</param>
 /// <param name="Batches">What it mixes.</param>
-/// <param name="Steps">Its pours in order.</param>
+/// <param name="Pours">Its pours in order.</param>
 /// <param name="OrderSays">Its usual order of pours, in a sentence.</param>
-/// <param name="Pour">The pour its windows count from; null while no start is known.</param>
+/// <param name="Span">The pour its windows count from; null while no start is known.</param>
 /// <param name="Poured">Whether it is in the journal.</param>
 /// <param name="Windows">Its windows; empty while no start is known.</param>
 /// <param name="OpenRegions">Of a sitting that was begun, the regions that are not poured yet.</param>
@@ -36,9 +36,9 @@ public sealed record SittingPlan(
     ImmutableArray<string> LayerIds,
     CupPlan Cups,
     BatchesPlan Batches,
-    ImmutableArray<PourStep> Steps,
+    ImmutableArray<PlannedPour> Pours,
     string OrderSays,
-    Pour? Pour,
+    PourSpan? Span,
     bool Poured,
     ImmutableArray<CureWindow> Windows,
     ImmutableArray<RegionOf> OpenRegions,

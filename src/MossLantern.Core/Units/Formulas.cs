@@ -370,7 +370,7 @@ public static class Formulas
     public const string RimRoom = "rim-room";
 
     /// <summary>Room that lines need.</summary>
-    public const string LinesNeed = "lines-need";
+    public const string StripesNeed = "stripes-need";
 
     /// <summary>What a repeat of a sequence takes.</summary>
     public const string Repeat = "repeat";
@@ -510,9 +510,9 @@ public static class Formulas
         new(MixedDraw, "Taken", "mixed cup × parts of it ÷ parts in all; the cup it is taken from is mixed larger by that", "layouts.md#mixed-cups"),
         new(VeinVolume, "Vein", "length × width × thickness ÷ 1000 [× panels] [× pieces at once]; it comes on top of the fields", "layouts.md#highlight-veins"),
         new(PuddlePour, "Pour", "asked for [× panels] [× pieces at once]", "layouts.md#puddle"),
-        new(RimRoom, "Rim room", "measured from the rim to the place farthest from it that no part takes, in the narrowest part", "layouts.md#rim-to-middle-lines"),
-        new(LinesNeed, "Lines", "the sum of their widths", "layouts.md#rim-to-middle-lines"),
-        new(Repeat, "Repeat", "the sum of its lines", "layouts.md#rim-to-middle-lines"),
+        new(RimRoom, "Rim room", "measured from the rim to the place farthest from it that no part takes, in the narrowest part", "layouts.md#stripes-from-the-rim"),
+        new(StripesNeed, "Stripes", "the sum of their widths", "layouts.md#stripes-from-the-rim"),
+        new(Repeat, "Repeat", "the sum of its stripes", "layouts.md#stripes-from-the-rim"),
         new(VeinLength, "Vein length", "measured along all borders between fields, as far as they lie on the piece", "layouts.md#highlight-veins"),
         new(WallLength, "Walls", "measured along the walls as far as they lie on the piece, their ends joined on; ends and crossings count once in what they take up", "layouts.md#pools"),
         new(ColourShare, "Share", "100 × area of the colour ÷ area of the piece", "layouts.md#balance"),

@@ -22,7 +22,7 @@ internal sealed class SvgShapes(SvgStyles styles)
 
     private const double FarthestMm = 1e6;
     internal const int DeepestGroups = 200;
-    private const int MostRuns = 1000;
+    private const int MostStrands = 1000;
     private const int MostShapes = 2000;
 
     // Part of the drawing, but not of what is seen.
@@ -122,9 +122,9 @@ internal sealed class SvgShapes(SvgStyles styles)
             throw SvgOutline.TooMany(corners);
         }
 
-        if (strands.Count > MostRuns)
+        if (strands.Count > MostStrands)
         {
-            throw new SvgRefusedException($"{Named(element)} has {strands.Count} separate runs; simplify it to fewer than {MostRuns}.");
+            throw new SvgRefusedException($"{Named(element)} has {strands.Count} separate strands; simplify it to fewer than {MostStrands}.");
         }
 
         var filled = element.Name.LocalName != "line" && styles.Inherited(element, "fill") != "none";

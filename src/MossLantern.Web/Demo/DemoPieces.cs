@@ -29,7 +29,7 @@ internal static class DemoPieces
     /// <summary>A piece of one layer, poured in one sitting.</summary>
     private static Piece OneLayer(
         string name, Ground ground, string layer, double depthMm, Layout layout, ImmutableArray<Recipe> recipes, ResinChoice resin, Measure measure,
-        PourTimes plan, ImmutableArray<KeptZone>? kept = null) => new(
+        PlannedTimes plan, ImmutableArray<ReservedSpot>? kept = null) => new(
             name, ground, GrowthScale.For(ground.MapOutline), recipes, [new("layer-1", layer, depthMm, layout)],
             [new Sitting("layer-1", ["layer-1"], resin, measure).At(plan)], Kept: kept);
 
@@ -183,7 +183,7 @@ internal static class DemoPieces
             Mould: new(18, CapacityFrom.Water, 975, 1, 1, 1.5, ["peat-tray"]));
         return OneLayer(
             "Peat Pool", ground, "Pool", 9,
-            new LinesLayout(
+            new StripesLayout(
                 [
                     // From the middle to the rim: clear pushes the lines out; tea, cream and glint are laid twice.
                     new("clear-push", 10, true, "clear"),

@@ -129,11 +129,11 @@ public sealed class DemoWorkshop(
     private void Log(string id, Piece piece, int sittingIndex, Instant start, int minutes, double roomC, string note, double[] differences)
     {
         var sitting = planner.Plan(piece, [], Surroundings.Usual(time.Zone)).Sittings[sittingIndex];
-        var steps = sitting.Steps;
+        var steps = sitting.Pours;
         runs.Save(
             new(Guid.NewGuid().ToString("n"), id, sitting.SittingId, 0, start, start + Duration.FromMinutes(minutes), roomC, note,
             [
-                .. steps.Select((s, i) => new RunPour(
+                .. steps.Select((s, i) => new LoggedPour(
                     s.LayerId, s.RegionId, piece.Recipes.Single(c => c.Id == s.CupId).Name, s.PourMl.Value,
                     Math.Round(s.PourMl.Value + differences[i % differences.Length]), s.Pass)),
             ]),

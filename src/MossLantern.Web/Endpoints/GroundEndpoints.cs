@@ -43,7 +43,7 @@ internal static class GroundEndpoints
         app.MapPost("/api/grounds/edit", (EditGround request, WorkshopCupboard cupboard) =>
         {
             Grounds.ValidateAndThrow(request.Ground);
-            var made = Editing.Checked(FirstPiece.Of("New piece", request.Ground), request.Commands, cupboard.For(request.Commands, (_, _, _) => null));
+            var made = Editing.Checked(FirstPiece.Of("New piece", request.Ground), request.Commands, cupboard.For(request.Commands));
             return made.Piece?.Ground ?? throw new RefusedException(made.Place ?? "", made.Refusal!);
         });
         app.MapPost("/api/grounds/starters", (BeginOn request, Workbench workbench) =>

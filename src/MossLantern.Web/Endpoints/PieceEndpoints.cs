@@ -17,7 +17,7 @@ public sealed record NewPiece(string Name, Ground Ground, Starter? Starter = nul
 public sealed record SavePiece(int BasedOn, Piece Piece);
 
 /// <summary>A step along a piece's revisions, based on a version.</summary>
-public sealed record StepPiece(int BasedOn, Step Step);
+public sealed record StepPiece(int BasedOn, UndoStep Step);
 
 /// <summary>A change of a piece: commands made in turn, based on a version. The id is the change's own: sent again, it is taken once.</summary>
 public sealed record EditPiece(Guid Id, int BasedOn, ImmutableArray<Edit> Commands);

@@ -16,14 +16,14 @@ namespace MossLantern.Web.Endpoints;
 /// <param name="PouredMl">What was poured, ml; null where nobody noted it.</param>
 /// <param name="LayerId">The layer of the region; null for the only one, or the lowest, that the sitting fills.</param>
 /// <param name="Pass">Which pass over the region, from 0.</param>
-public sealed record SaveRunPour(RegionId RegionId, double? PouredMl, string? LayerId = null, int Pass = 0);
+public sealed record SaveLoggedPour(RegionId RegionId, double? PouredMl, string? LayerId = null, int Pass = 0);
 
 /// <summary>
 /// What really happened in a sitting, based on a version; 0 is a new run. Times are the workshop's local time. What is unlikely
 /// is asked about, and taken with <c>evenSo</c>.
 /// </summary>
 public sealed record SaveRun(
-    int BasedOn, string SittingId, LocalDateTime Start, LocalDateTime? End, double? RoomC, string Note, ImmutableArray<SaveRunPour> Pours, bool EvenSo = false);
+    int BasedOn, string SittingId, LocalDateTime Start, LocalDateTime? End, double? RoomC, string Note, ImmutableArray<SaveLoggedPour> Pours, bool EvenSo = false);
 
 /// <summary>Endpoints of the log.</summary>
 internal static class RunEndpoints
@@ -49,7 +49,7 @@ internal static class RunEndpoints
             Check(request, stored.Piece, zone, time.Now);
             var plan = workbench.Plan(stored.Id, stored.Piece, kept);
             var sitting = plan.Sittings.Single(s => s.SittingId == request.SittingId);
-            var steps = sitting.Steps.Select(s => (Of: (s.LayerId, s.RegionId, s.Pass), Step: s)).ToList();
+            var steps = sitting.Pours.Select(s => (Of: (s.LayerId, s.RegionId, s.Pass), Step: s)).ToList();
             var told = request.Pours.Select(p => (p.LayerId ?? sitting.LayerIds[0], p.RegionId, p.Pass)).ToList();
 
             Known(told,
@@ -67,7 +67,7 @@ internal static class RunEndpoints
             var planned = before?.Pours.ToDictionary(p => (p.LayerId, p.RegionId, p.Pass)) ?? [];
             var amounts = told.Zip(request.Pours).ToDictionary(p => p.First, p => p.Second.PouredMl);
             var pours = steps.Select(s => planned.GetValueOrDefault(s.Of)
-                    ?? new RunPour(s.Step.LayerId, s.Step.RegionId, stored.Piece.Recipes.Single(c => c.Id == s.Step.CupId).Name, s.Step.PourMl.Value, null, s.Step.Pass))
+                    ?? new LoggedPour(s.Step.LayerId, s.Step.RegionId, stored.Piece.Recipes.Single(c => c.Id == s.Step.CupId).Name, s.Step.PourMl.Value, null, s.Step.Pass))
                 .Concat(planned.Where(p => steps.All(s => s.Of != p.Key)).Select(p => p.Value))
                 .Select(p => p with { PouredMl = amounts.GetValueOrDefault((p.LayerId, p.RegionId, p.Pass)) });
             runs.Save(
@@ -85,7 +85,7 @@ internal static class RunEndpoints
     private static void Likely(SaveRun request, Piece piece, PlanView plan, SittingView sitting, bool first)
     {
         List<string> doubts = [];
-        var filled = sitting.LayerIds.Where(id => sitting.Steps.Any(s => s.LayerId == id)).ToList();
+        var filled = sitting.LayerIds.Where(id => sitting.Pours.Any(s => s.LayerId == id)).ToList();
         foreach (var layer in piece.Layers.Where(l => first && filled.Contains(l.Id)))
         {
             var below = piece.Layers.TakeWhile(l => l.Id != layer.Id).LastOrDefault(l => l.Within is null);
@@ -98,7 +98,7 @@ internal static class RunEndpoints
         foreach (var cup in sitting.Cups.Cups)
         {
             var poured = request.Pours.Where(p => cup.Regions.Contains(new(p.LayerId ?? sitting.LayerIds[0], p.RegionId))
-                && sitting.Steps.Any(s => s.CupId == cup.CupId && (s.LayerId, s.RegionId, s.Pass) == (p.LayerId ?? sitting.LayerIds[0], p.RegionId, p.Pass))).Sum(p => p.PouredMl ?? 0);
+                && sitting.Pours.Any(s => s.CupId == cup.CupId && (s.LayerId, s.RegionId, s.Pass) == (p.LayerId ?? sitting.LayerIds[0], p.RegionId, p.Pass))).Sum(p => p.PouredMl ?? 0);
             if (poured > cup.MixMl.Value * (1 + MoreThanMixed) && cup.MixMl.Value > 0)
             {
                 doubts.Add(string.Create(CultureInfo.InvariantCulture,

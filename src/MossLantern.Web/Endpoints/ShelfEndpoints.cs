@@ -117,7 +117,7 @@ internal static class ShelfEndpoints
         .Add("ground.paint.dryHours.oil", Preparation.OilPaintHours)
         .Add("ground.base.barWidthMm", Core.Documents.Base.UsualBarMm)
         .Add("sittings.roomC", TypicalMaterials.ReferenceC)
-        .Add("kept.clearMm", KeptZone.UsualClearMm)
+        .Add("kept.clearMm", ReservedSpot.UsualClearMm)
         .Add("sittings.pourMinutes", Habits.Usual.PourMinutes)
         .Add("sittings.reservePercent", Habits.Usual.ReservePercent)
         .Add("sittings.tools.cupStepMl", Habits.Usual.CupStepMl)

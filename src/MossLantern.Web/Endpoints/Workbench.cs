@@ -27,7 +27,7 @@ public sealed record WindowView(
     Milestone Milestone, Moment Opens, Moment? Closes, WindowState State, Reckoned OpensAfterHours, Reckoned? ClosesAfterHours);
 
 /// <summary>The pour that windows count from.</summary>
-public sealed record PourView(Moment Start, Moment End, double RoomC, Origin RoomOrigin);
+public sealed record PourSpanView(Moment Start, Moment End, double RoomC, Origin RoomOrigin);
 
 /// <summary>Everything worked out for a layer.</summary>
 public sealed record LayerView(
@@ -52,9 +52,9 @@ public sealed record SittingView(
     ImmutableArray<string> LayerIds,
     CupPlan Cups,
     BatchesPlan Batches,
-    ImmutableArray<PourStep> Steps,
+    ImmutableArray<PlannedPour> Pours,
     string OrderSays,
-    PourView? Pour,
+    PourSpanView? Span,
     bool Poured,
     bool Done,
     ImmutableArray<WindowView> Windows,
@@ -68,11 +68,11 @@ public sealed record SittingView(
 public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<SittingView> Sittings, ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden, ImmutableArray<PieceNeed> Need);
 
 /// <summary>A pour of a run as it is shown.</summary>
-public sealed record RunPourView(string LayerId, RegionId RegionId, string ColourName, double PlannedMl, double? PouredMl, int Pass);
+public sealed record LoggedPourView(string LayerId, RegionId RegionId, string ColourName, double PlannedMl, double? PouredMl, int Pass);
 
 /// <summary>A run as it is shown.</summary>
 public sealed record RunView(
-    string Id, string SittingId, int Version, Moment Start, Moment? End, double? RoomC, string Note, ImmutableArray<RunPourView> Pours, int? Revision);
+    string Id, string SittingId, int Version, Moment Start, Moment? End, double? RoomC, string Note, ImmutableArray<LoggedPourView> Pours, int? Revision);
 
 /// <summary>A piece by its name.</summary>
 public sealed record PieceRef(string Id, string Name);
@@ -212,7 +212,7 @@ public sealed class Workbench(
         }
 
         var kept = runs.Of(id);
-        var made = Made(id, before.Piece, request.Commands);
+        var made = Made(before.Piece, request.Commands);
         var settled = Checked(made.Piece!);
         var planned = Planned(id, settled.WithoutAside(Poured.LayerIds(settled, kept)), kept);
         if (PieceJson.Write(planned.Piece) == PieceJson.Write(before.Piece))
@@ -233,9 +233,9 @@ public sealed class Workbench(
 
     /// <summary>A piece with commands made. Nothing is kept.</summary>
     /// <exception cref="RefusedException">A command was refused.</exception>
-    private Edited Made(string id, Piece piece, ImmutableArray<Edit> commands)
+    private Edited Made(Piece piece, ImmutableArray<Edit> commands)
     {
-        var made = Editing.Apply(piece, commands, cupboard.For(commands, (p, finding, remedy) => Remedied(id, Checked(p), finding, remedy)));
+        var made = Editing.Apply(piece, commands, cupboard.For(commands));
         return made.Piece is null ? throw new RefusedException(made.Place ?? "", made.Refusal!) : made;
     }
 
@@ -353,8 +353,8 @@ public sealed class Workbench(
             ],
             [
                 .. plan.Sittings.Select(s => new SittingView(
-                    s.SittingId, s.Name, s.LayerIds, s.Cups, s.Batches, s.Steps, s.OrderSays,
-                    s.Pour is { } p ? new(WorkshopTime.Local(p.Start, zone), WorkshopTime.Local(p.End, zone), p.RoomC, p.RoomOrigin) : null,
+                    s.SittingId, s.Name, s.LayerIds, s.Cups, s.Batches, s.Pours, s.OrderSays,
+                    s.Span is { } p ? new(WorkshopTime.Local(p.Start, zone), WorkshopTime.Local(p.End, zone), p.RoomC, p.RoomOrigin) : null,
                     s.Poured, s.Done,
                     [
                         .. s.Windows.Select(w => new WindowView(
@@ -385,13 +385,6 @@ public sealed class Workbench(
         return PotLeft.Of(pot.Thing.Name, PotStock.Of(pot.Thing, others[id]).Left, step.Done ? null : takes);
     }
 
-    /// <summary>A piece with a remedy applied, or null where there is no such finding or remedy.</summary>
-    public Piece? Remedied(string id, Piece piece, string finding, string remedy)
-    {
-        ArgumentNullException.ThrowIfNull(piece);
-        return Plan(id, piece, runs.Of(id)).Findings.FirstOrDefault(f => f.Key == finding)?.Remedies.FirstOrDefault(r => r.Id == remedy)?.Apply(piece);
-    }
-
     /// <summary>A preview of an edited piece: what is worked out for one layer, or for all, and a painting up to it, as far as they are asked for.</summary>
     public PreviewView Preview(string id, Piece piece, string? layerId, PaintDetail? detail, bool numbers, Look? look)
     {
@@ -413,7 +406,7 @@ public sealed class Workbench(
     /// <param name="commands">The commands in turn; none for the revision itself.</param>
     /// <exception cref="RefusedException">A command was refused.</exception>
     public Piece? Drafted(string id, int revision, ImmutableArray<Edit> commands) => At(id, revision) is not { } piece ? null
-        : commands.IsEmpty ? piece : Checked(Made(id, piece, commands).Piece!);
+        : commands.IsEmpty ? piece : Checked(Made(piece, commands).Piece!);
 
     /// <summary>A revision, read once for the many steps of a drag.</summary>
     private Piece? At(string id, int revision)
@@ -437,6 +430,6 @@ public sealed class Workbench(
         return new(
             run.Id, run.SittingId, run.Version, WorkshopTime.Local(run.Start, zone),
             run.End is { } end ? WorkshopTime.Local(end, zone) : null, run.RoomC, run.Note,
-            [.. run.Pours.Select(p => new RunPourView(p.LayerId, p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl, p.Pass))], run.Revision);
+            [.. run.Pours.Select(p => new LoggedPourView(p.LayerId, p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl, p.Pass))], run.Revision);
     }
 }

@@ -1662,10 +1662,16 @@ export interface components {
          * @enum {unknown}
          */
         BaseMaterial: "birch-ply" | "mdf" | "pine" | "acrylic" | "glass" | "canvas" | "silicone" | "resin" | "casting-sheet" | "metal-rim" | "cradled-panel" | "painting";
+        /** @description Resin and hardener that are mixed in one jug and divided into cups. */
         Batch: {
+            /** @description Stable id, unique in the sitting. */
             id: string;
+            /** @description The cups that it is divided into, by their recipes; one alone is mixed in its own cup. */
             recipeIds: string[];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What its jug holds, ml; null for the artist's largest.
+             */
             jugMl?: null | number;
         };
         /** @description A batch worked out: resin and hardener that are mixed in one vessel. */
@@ -1805,6 +1811,23 @@ export interface components {
             shares?: null | number[];
             /** Format: double */
             lossShare?: null | number;
+        };
+        CavityDepth: {
+            /** Format: int32 */
+            part: number;
+            /** Format: double */
+            depthMm: number;
+        };
+        /** @description One part of a drawn outline. */
+        CavityPlan: {
+            /** @description Its area, cm². */
+            area: components["schemas"]["Reckoned"];
+            /** @description Length of its edges, mm. */
+            perimeter: components["schemas"]["Reckoned"];
+            /** @description How deep each layer is in it, mm, lowest first. */
+            layerDepthMm: number[];
+            /** @description What each layer takes in it, ml, lowest first; of all panels or pieces that are poured at once. */
+            layerMl: components["schemas"]["Reckoned"][];
         };
         /** @description Clear that brings a region up to the highest of its layer. */
         ClearToLevel: {
@@ -1953,14 +1976,27 @@ export interface components {
             name: string;
             colours: components["schemas"]["ColourChange"][];
         };
+        /** @description Heights of a box's corners over any level line, mm. */
         CornerHeights: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Top left as drawn.
+             */
             topLeftMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Top right.
+             */
             topRightMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Bottom left.
+             */
             bottomLeftMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Bottom right.
+             */
             bottomRightMm: number;
         };
         CupChoice: {
@@ -2193,7 +2229,9 @@ export interface components {
         };
         /** Format: double */
         Double: number;
+        /** @description An outline drawn elsewhere: letters or any other shape, in one or many parts, with openings where rings lie inside others. */
         DrawnOutline: {
+            /** @description Its rings in mm, each `M x y L x y … Z` with absolute numbers, the box's top left at the origin. */
             path: string;
         };
         EarlierView: {
@@ -2208,484 +2246,852 @@ export interface components {
          * @enum {unknown}
          */
         EdgeStyle: "taped-clean" | "dripped-over" | "walled";
-        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddColourant"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPass"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddVein"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditArrangeBatches"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditBeginLayout"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColour"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseForCup"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditColourPass"] | components["schemas"]["EditCoverBelow"] | components["schemas"]["EditDoseColour"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditJoinSittings"] | components["schemas"]["EditKeepSpot"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLayRegion"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveBare"] | components["schemas"]["EditLeaveColourantOut"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePassOut"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveVeinOut"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditLetKeptGo"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMeasureDose"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSitting"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOneCup"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourApart"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourLayerApart"] | components["schemas"]["EditPourOff"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPourWithRest"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRecolour"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSecondCup"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetPartDepth"] | components["schemas"]["EditSetRegionDepth"] | components["schemas"]["EditSetRegionStones"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeMixture"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRecipe"] | components["schemas"]["EditTakeRemedy"] | components["schemas"]["EditTakeWallAway"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditTryDose"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWidenBand"];
+        /**
+         * @description A change that a person makes to a piece, as a named command. Kept in the order they were made, commands are the story of a document;
+         *     the words of one are the words of the step that is undone.
+         */
+        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddColour"] | components["schemas"]["EditAddColourant"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPass"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddVein"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditArrangeBatches"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditBeginLayout"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColour"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseForCup"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditColourPass"] | components["schemas"]["EditCoverBelow"] | components["schemas"]["EditDivideLayer"] | components["schemas"]["EditDoseColour"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditFreeSpot"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditJoinSittings"] | components["schemas"]["EditJoinWall"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLayRegion"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveBare"] | components["schemas"]["EditLeaveColourantOut"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePassOut"] | components["schemas"]["EditLeavePoolOut"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveVeinOut"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMeasureDose"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSitting"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOneCup"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourApart"] | components["schemas"]["EditPourAt"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourFromThenOn"] | components["schemas"]["EditPourLast"] | components["schemas"]["EditPourLayerApart"] | components["schemas"]["EditPourOff"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPourWithRest"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutBetween"] | components["schemas"]["EditPutColourAway"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRecolour"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditReserveSpot"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSecondCup"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetDepthInCavity"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetRegionDepth"] | components["schemas"]["EditSetRegionStones"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditSpreadAgain"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditSupportInRows"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeMixture"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRecipe"] | components["schemas"]["EditTakeWallAway"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditTryDose"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditVeinThrough"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWetFirst"] | components["schemas"]["EditWidenBand"];
+        /** @description A band just inside the one that fills the rest, in a colour of its own; among lines, one just outside of it: the innermost. */
         EditAddBand: {
             /** @enum {string} */
             do: "add-band";
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A colour comes to those of the piece; nothing is poured from it yet. */
+        EditAddColour: {
+            /** @enum {string} */
+            do: "add-colour";
+            /** @description Its name; the id that it gets is made of it. */
+            name: string;
+            /** @description Colour of its first colourant at full cover, as `#rrggbb`. */
+            colour: string;
+            doses: components["schemas"]["Dose"][];
+        };
+        /** @description One more colourant goes into a colour: as little as is usual, to begin with. */
         EditAddColourant: {
             /** @enum {string} */
             do: "add-colourant";
+            /** @description Its class. */
             colourant: components["schemas"]["ColourantClass"];
+            /** @description The colourant of the cupboard; null for any of its class. */
             colourantId?: null | string;
+            /** @description The colour. */
             recipe: string;
         };
+        /** @description Another colour among the fields, and three more of them. */
         EditAddFieldColour: {
             /** @enum {string} */
             do: "add-field-colour";
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A heart: the first off the middle, with amber in its bed; each further one where there is most room beside the others. */
         EditAddHeart: {
             /** @enum {string} */
             do: "add-heart";
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A new layer on top: the hearts of the one below, clear all over, in a sitting of its own. */
         EditAddLayer: {
             /** @enum {string} */
-            do?: "add-layer";
+            do: "add-layer";
         };
+        /**
+         * @description One more pass over a region, in the same sitting or in another: clear below a colour, or clear that locks it in. What the region is filled
+         *     with already makes room for it.
+         */
         EditAddPass: {
             /** @enum {string} */
             do: "add-pass";
+            /** @description The layer. */
             layer: string;
+            /** @description The region. */
             region: components["schemas"]["RegionId"];
+            /** @description The sitting that pours it; null for the one that pours the region last. */
             sitting?: null | string;
+            /** @description Whether it is poured before all others, and not after them. */
             below: boolean;
+            /** @description What it is poured from; null for clear resin. */
             recipe?: null | string;
         };
+        /** @description A pool that was without a colour gets one. */
         EditAddPool: {
             /** @enum {string} */
             do: "add-pool";
-            /** Format: double */
+            /**
+             * Format: double
+             * @description A spot in it, mm from the left.
+             */
             xMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description mm from the top.
+             */
             yMm: number;
+            /** @description The colour; null for a new one of its own. */
             recipe?: null | string;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description Another pour of a puddle, of a colour of its own. */
         EditAddPour: {
             /** @enum {string} */
             do: "add-pour";
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description One more support, in the middle of the others. */
         EditAddSupport: {
             /** @enum {string} */
-            do?: "add-support";
+            do: "add-support";
         };
+        /** @description A mixed colour is filled from one more. */
         EditAddToMix: {
             /** @enum {string} */
             do: "add-to-mix";
+            /** @description The mixed colour; one that was mixed by itself becomes a mixed one. */
             mix: string;
+            /** @description The layer where it is poured: a new colour is other than those it has. */
             layer: string;
+            /** @description The colour that is added; null for a new one. */
             recipe?: null | string;
         };
+        /** @description A highlight vein along the borders of the fields, of a metallic colour that is there or of a new one. */
         EditAddVein: {
             /** @enum {string} */
             do: "add-vein";
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A round zone off the middle of a layer, flooded with a colour of its own to begin with. */
         EditAddZone: {
             /** @enum {string} */
             do: "add-zone";
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description The rim of a slice wanders differently. */
         EditAnotherRim: {
             /** @enum {string} */
-            do?: "another-rim";
+            do: "another-rim";
         };
+        /** @description The cups of a sitting are poured off these jugs; one that stands alone is mixed in itself. */
         EditArrangeBatches: {
             /** @enum {string} */
             do: "arrange-batches";
+            /** @description The sitting. */
             sitting: string;
             batches: components["schemas"]["Batch"][];
         };
+        /** @description The piece is of another kind: what it is made of, its edge and its mould go with it. */
         EditBecomeKind: {
             /** @enum {string} */
             do: "become-kind";
+            /** @description The kind. */
             kind: components["schemas"]["PieceKind"];
         };
+        /** @description A layout to begin with, whole and with its colours, to be changed from there. What was laid out is put by. */
         EditBeginLayout: {
             /** @enum {string} */
             do: "begin-layout";
+            /** @description Which. */
             starter: components["schemas"]["Starter"];
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A casting is made in moulds of the library, filled together; or in one that is not kept there. */
         EditCastInMoulds: {
             /** @enum {string} */
             do: "cast-in-moulds";
             moulds: string[];
         };
+        /** @description A cup is given another colour as a whole: what it is called, and what is stirred into it; nothing for clear resin. */
         EditChooseColour: {
             /** @enum {string} */
             do: "choose-colour";
+            /** @description Its name. */
             name: string;
+            /** @description Colour of its first colourant at full cover, as `#rrggbb`. */
             colour: string;
             doses: components["schemas"]["Dose"][];
+            /** @description The colour. */
             recipe: string;
         };
+        /** @description A colour is tinted with another class of colourant, or left clear; its load goes with the class. */
         EditChooseColourant: {
             /** @enum {string} */
             do: "choose-colourant";
             colourant?: null | components["schemas"]["ColourantClass"];
             /**
              * Format: int32
+             * @description Which of its colourants, from 0.
              * @default 0
              */
             dose: number;
+            /** @description The colourant of the cupboard, whose colour comes with it; null for any of the class. */
             colourantId?: null | string;
+            /** @description The colour. */
             recipe: string;
         };
+        /** @description What is wanted otherwise of one cup of a sitting: its reserve, something that is held back, and how much is really mixed in it. */
         EditChooseForCup: {
             /** @enum {string} */
             do: "choose-for-cup";
+            /** @description The sitting. */
             sitting: string;
+            /** @description The cup, by its recipe. */
             recipe: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Reserve in it, %; null for that of the sitting.
+             */
             reservePercent?: null | number;
+            /** @description What something of it is kept for; null for nothing. */
             heldFor?: null | string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How much of it is kept, ml; null for nothing.
+             */
             heldMl?: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How much is mixed in it, ml; null for as much as is planned.
+             */
             mixedMl?: null | number;
-            /** @default false */
+            /**
+             * @description Whether nobody measures how much is mixed in it.
+             * @default false
+             */
             byEye: boolean;
         };
+        /** @description A sitting is mixed from another resin; the maker's data of the last one goes. */
         EditChooseResin: {
             /** @enum {string} */
             do: "choose-resin";
+            /** @description The sitting. */
             sitting: string;
+            /** @description The resin, by its id in the cupboard. */
             resin: string;
         };
+        /** @description A field whose colour was chosen by hand gets the one again that it has as they are spread. */
         EditColourFieldAsSpread: {
             /** @enum {string} */
             do: "colour-field-as-spread";
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Which field, from 1.
+             */
             field: number;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A pass is poured from another colour, or from that of its region. */
         EditColourPass: {
             /** @enum {string} */
             do: "colour-pass";
+            /** @description The pass, by its id. */
             fill: string;
+            /** @description The colour; null for that of its region. */
             recipe?: null | string;
         };
+        /** @description A colour is dosed so that it covers so much of what lies below it. */
         EditCoverBelow: {
             /** @enum {string} */
             do: "cover-below";
+            /** @description A layer that it is poured in. */
             layer: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How much it is to cover, %; null for so much that no light comes through.
+             */
             coverPercent?: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How deep it is poured, mm; null for the layer's depth.
+             */
             depthMm?: null | number;
+            /** @description The colour. */
             recipe: string;
         };
+        /** @description A layer is poured as several, each as deep as the next and laid out alike, each in a sitting of its own. */
+        EditDivideLayer: {
+            /** @enum {string} */
+            do: "divide-layer";
+            /** @description The layer. */
+            layer: string;
+            /**
+             * Format: int32
+             * @description Into how many.
+             */
+            count: number;
+        };
+        /** @description A colourant of a colour is dosed: in percent, in grams, drops, level scoops or stick tips to so much resin, or by eye. */
         EditDoseColour: {
             /** @enum {string} */
             do: "dose-colour";
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How much of it.
+             */
             amount: number;
+            /** @description What in. */
             unit: components["schemas"]["DoseUnit"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description To how much resin, ml; null for percent.
+             */
             inMl?: null | number;
+            /** @description The sitting whose resin it is; null for the first. */
             sitting?: null | string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Which of its colourants, from 0.
+             */
             dose: number;
+            /** @description The colour. */
             recipe: string;
         };
+        /** @description A wall of pools, as it was drawn by hand: thinned to what its course needs. */
         EditDrawWall: {
             /** @enum {string} */
             do: "draw-wall";
             spots: components["schemas"]["Spot"][];
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A layer that fills the hollow an insert leaves. */
         EditFillHollow: {
             /** @enum {string} */
             do: "fill-hollow";
+            /** @description The insert. */
             insert: string;
+        };
+        /** @description A spot is not reserved any more. */
+        EditFreeSpot: {
+            /** @enum {string} */
+            do: "free-spot";
+            /** @description The spot. */
+            id: string;
         };
         EditGround: {
             ground: components["schemas"]["Ground"];
             commands: components["schemas"]["Edit"][];
         };
+        /** @description Another seed: a heart's shape, the waviness of lines, the places of fields or the streaks of a marble grow differently. */
         EditGrowDifferently: {
             /** @enum {string} */
             do: "grow-differently";
+            /** @description The heart that is to grow differently; null for the layout itself. */
             heart?: null | string;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A rim round older work grows all round. */
         EditGrowRim: {
             /** @enum {string} */
             do: "grow-rim";
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Its width, mm.
+             */
             mm: number;
         };
+        /** @description What one sitting pours is poured in another, and the one goes. What both pour from the same colour comes from one cup. */
         EditJoinSittings: {
             /** @enum {string} */
             do: "join-sittings";
+            /** @description The sitting that goes. */
             sitting: string;
+            /** @description The one that it goes into. */
             into: string;
         };
-        EditKeepSpot: {
+        /** @description A wall that stopped short is drawn on to the next one, or to the rim. */
+        EditJoinWall: {
             /** @enum {string} */
-            do?: "keep-spot";
+            do: "join-wall";
+            /** @description The wall. */
+            wall: string;
+            /** @description Whether its beginning is drawn on; else its end. */
+            atStart: boolean;
+            /**
+             * Format: double
+             * @description Where to, mm from the left.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description mm from the top.
+             */
+            yMm: number;
+            /** @description The layer. */
+            layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
+            zone?: null | string;
         };
+        /** @description Another way of laying out: as it was when that was put by, else anew with the colours that are there. What was laid out is put by. */
         EditLayOutAs: {
             /** @enum {string} */
             do: "lay-out-as";
+            /** @description The way. */
             kind: components["schemas"]["LayoutKind"];
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description How a region, or a pass over it, is laid: poured to its depth, rubbed on, combed, domed or drizzled. Its depth is then what that way gives. */
         EditLayRegion: {
             /** @enum {string} */
             do: "lay-region";
+            /** @description The layer. */
             layer: string;
+            /** @description The region. */
             region: components["schemas"]["RegionId"];
+            /** @description The pass, by its id; null for the region as a whole. */
             fill?: null | string;
+            /** @description The way. */
             way: components["schemas"]["FillWay"];
         };
+        /** @description A sequence of colours that was kept by name is laid in place of the bands. */
         EditLaySequence: {
             /** @enum {string} */
             do: "lay-sequence";
+            /** @description Its id in the cupboard. */
             sequence: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What it is fitted to, mm; null to lay it as it is.
+             */
             acrossMm?: null | number;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A sequence of lines once more, further in. */
         EditLaySequenceAgain: {
             /** @enum {string} */
             do: "lay-sequence-again";
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description How often it is laid already.
+             */
             repeats: number;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A band goes. */
         EditLeaveBandOut: {
             /** @enum {string} */
             do: "leave-band-out";
+            /** @description The band. */
             band: string;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description Regions stay bare in a layer: no sitting pours them. */
         EditLeaveBare: {
             /** @enum {string} */
             do: "leave-bare";
+            /** @description The layer. */
             layer: string;
             regions: components["schemas"]["RegionId"][];
         };
+        /** @description A colour is mixed without one of its colourants. */
         EditLeaveColourantOut: {
             /** @enum {string} */
             do: "leave-colourant-out";
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Which of its colourants, from 0.
+             */
             dose: number;
+            /** @description The colour. */
             recipe: string;
         };
+        /** @description A colour goes from among the fields. */
         EditLeaveFieldColourOut: {
             /** @enum {string} */
             do: "leave-field-colour-out";
+            /** @description The colour. */
             recipe: string;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A heart goes; with the last of them its bed. */
         EditLeaveHeartOut: {
             /** @enum {string} */
             do: "leave-heart-out";
+            /** @description The heart. */
             heart: string;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A mixed colour is filled without one of its colours. */
         EditLeaveOutOfMix: {
             /** @enum {string} */
             do: "leave-out-of-mix";
+            /** @description The mixed colour. */
             mix: string;
+            /** @description What is left out. */
             recipe: string;
         };
+        /** @description A pass over a region goes; the last that is left takes all of what the region aims at. */
         EditLeavePassOut: {
             /** @enum {string} */
             do: "leave-pass-out";
+            /** @description The pass, by its id. */
             fill: string;
         };
+        /** @description A colour of a pool goes; what it lay in is another's, or has none. */
+        EditLeavePoolOut: {
+            /** @enum {string} */
+            do: "leave-pool-out";
+            /** @description The pool. */
+            pool: string;
+            /** @description The layer. */
+            layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
+            zone?: null | string;
+        };
+        /** @description A pour of a puddle goes. */
         EditLeavePourOut: {
             /** @enum {string} */
             do: "leave-pour-out";
+            /** @description The pour. */
             pour: string;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description Nothing is poured round a puddle. */
         EditLeaveRestBare: {
             /** @enum {string} */
             do: "leave-rest-bare";
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description The vein along the fields goes. */
         EditLeaveVeinOut: {
             /** @enum {string} */
             do: "leave-vein-out";
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A zone of a layer goes. */
         EditLeaveZoneOut: {
             /** @enum {string} */
             do: "leave-zone-out";
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
-        EditLetKeptGo: {
-            /** @enum {string} */
-            do: "let-kept-go";
-            id: string;
-        };
+        /** @description The piece is so many equal panels. */
         EditMakePanels: {
             /** @enum {string} */
             do: "make-panels";
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description How many; 1 for a single one.
+             */
             count: number;
         };
+        /** @description A preparation of the ground is done, or is not. */
         EditMarkPrepared: {
             /** @enum {string} */
             do: "mark-prepared";
+            /** @description The preparation. */
             step: string;
+            /** @description Whether it is done. */
             done: boolean;
             /** Format: local-date-time */
             at?: null | string;
         };
+        /** @description A colourant is dosed by weight, or by volume; it stays as much as it is. */
         EditMeasureDose: {
             /** @enum {string} */
             do: "measure-dose";
+            /** @description What it is percent of. */
             by: components["schemas"]["RatioBasis"];
+            /** @description The sitting whose resin it is; null for the first. */
             sitting?: null | string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Which of its colourants, from 0.
+             */
             dose: number;
+            /** @description The colour. */
             recipe: string;
         };
+        /** @description A band changes its place among the others. */
         EditMoveBand: {
             /** @enum {string} */
             do: "move-band";
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description How many places outward, to the rim; below 0 inward. It stops at either end.
+             */
             by: number;
+            /** @description The band. */
             band: string;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A field's centre comes to lie elsewhere. */
         EditMoveField: {
             /** @enum {string} */
             do: "move-field";
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Which field, from 1.
+             */
             field: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Where its centre lies while nobody has moved it, mm from the left.
+             */
             xMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description The same, mm from the top.
+             */
             yMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description By how much it is moved to the right from where it is, mm.
+             */
             byXMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description By how much down, mm.
+             */
             byYMm: number;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A heart comes to lie elsewhere. */
         EditMoveHeart: {
             /** @enum {string} */
             do: "move-heart";
+            /** @description The heart. */
             heart: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Its middle, mm from the left.
+             */
             xMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Its middle, mm from the top.
+             */
             yMm: number;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description An insert comes to stand elsewhere. */
         EditMoveInsert: {
             /** @enum {string} */
             do: "move-insert";
+            /** @description The insert. */
             insert: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Left of its box, mm.
+             */
             xMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Top of its box, mm.
+             */
             yMm: number;
         };
+        /** @description The middle of petals or of a puddle comes to lie elsewhere. */
         EditMoveMiddle: {
             /** @enum {string} */
             do: "move-middle";
-            /** Format: double */
+            /**
+             * Format: double
+             * @description mm from the left.
+             */
             xMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description mm from the top.
+             */
             yMm: number;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A sitting comes earlier or later: what is poured first lies lowest. */
         EditMoveSitting: {
             /** @enum {string} */
             do: "move-sitting";
+            /** @description The sitting. */
             sitting: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description How many places; below 0 for earlier.
+             */
             by: number;
         };
+        /** @description A zone, or what is kept, comes to lie elsewhere. */
         EditMoveSpot: {
             /** @enum {string} */
             do: "move-spot";
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Left of its box, mm from the left.
+             */
             xMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Top of its box, mm from the top.
+             */
             yMm: number;
+            /** @description The layer of the zone; null for a spot that the piece keeps. */
             layer?: null | string;
+            /** @description The zone, or what is kept. */
             id: string;
         };
+        /** @description A support comes to stand elsewhere. */
         EditMoveSupport: {
             /** @enum {string} */
             do: "move-support";
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Which, from 0.
+             */
             support: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description By how much to the right, mm.
+             */
             byXMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description By how much down, mm.
+             */
             byYMm: number;
         };
+        /** @description A spot of a wall comes to lie elsewhere. */
         EditMoveWallSpot: {
             /** @enum {string} */
             do: "move-wall-spot";
+            /** @description The wall. */
             wall: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Which spot, from 0.
+             */
             spot: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description By how much to the right, mm.
+             */
             byXMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description By how much down, mm.
+             */
             byYMm: number;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A number becomes more or less by an amount, as arrow keys and hands move it; it stops at the ends of its range. */
         EditNudge: {
             /** @enum {string} */
             do: "nudge";
+            /** @description Where it stands. */
             place: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description By how much, in its unit.
+             */
             by: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What it counts from while it is left to its default; null for a number that is there.
+             */
             from?: null | number;
         };
+        /** @description What comes from a second cup comes from the first again. */
         EditOneCup: {
             /** @enum {string} */
             do: "one-cup";
+            /** @description The second cup. */
             recipe: string;
         };
+        /** @description The outline gets an opening off the middle, or loses it. */
         EditOpenOutline: {
             /** @enum {string} */
             do: "open-outline";
+            /** @description Whether it has one. */
             open: boolean;
         };
+        /** @description The regions of a sitting are poured in another order. */
         EditOrderPours: {
             /** @enum {string} */
             do: "order-pours";
+            /** @description The sitting. */
             sitting: string;
             regions: components["schemas"]["RegionOf"][];
         };
+        /** @description The paint of the ground comes from a pot, or from none of the person's own. */
         EditPaintFromPot: {
             /** @enum {string} */
             do: "paint-from-pot";
+            /** @description The pot, by its id in the cupboard; null for none. */
             pot?: null | string;
         };
+        /** @description The ground is painted, or left unpainted. */
         EditPaintGround: {
             /** @enum {string} */
             do: "paint-ground";
@@ -2698,265 +3104,508 @@ export interface components {
             basedOn: number;
             commands: components["schemas"]["Edit"][];
         };
+        /** @description Regions of a layer are poured in another sitting than its rest: in one that is there, or in a new one before it. */
         EditPourApart: {
             /** @enum {string} */
             do: "pour-apart";
+            /** @description The layer. */
             layer: string;
             regions: components["schemas"]["RegionId"][];
+            /** @description The sitting; null for a new one. */
             sitting?: null | string;
         };
+        /** @description A sitting is poured at another time; it lasts as long as it was to last. */
+        EditPourAt: {
+            /** @enum {string} */
+            do: "pour-at";
+            /** @description The sitting. */
+            sitting: string;
+            /** @description When it starts, in the workshop's local time. */
+            start: components["schemas"]["LocalDateTime"];
+        };
+        /** @description A region is poured from another colour. */
         EditPourFrom: {
             /** @enum {string} */
             do: "pour-from";
+            /** @description The region, in its own layout: a band, `heart`, `start`, `vein`, a pool, a pour, `rest`, a field, `ground`, `streaks` or `flood`. */
             region: string;
+            /** @description The colour; null for a new one of its own. */
             recipe?: null | string;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description Everything that is planned from a moment on comes as much later, or earlier, as brings that moment to another. */
+        EditPourFromThenOn: {
+            /** @enum {string} */
+            do: "pour-from-then-on";
+            /** @description The moment, in the workshop's local time. */
+            from: components["schemas"]["LocalDateTime"];
+            /** @description What it becomes. */
+            to: components["schemas"]["LocalDateTime"];
+        };
+        /** @description A pour of a puddle comes after all others. */
+        EditPourLast: {
+            /** @enum {string} */
+            do: "pour-last";
+            /** @description The pour. */
+            pour: string;
+            /** @description The layer. */
+            layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
+            zone?: null | string;
+        };
+        /** @description The rest of a layer, which is poured together with that of others, is poured in a sitting of its own, after them. */
         EditPourLayerApart: {
             /** @enum {string} */
             do: "pour-layer-apart";
+            /** @description The layer. */
             layer: string;
         };
+        /** @description A colour is poured off another and tinted further, or mixed by itself again. */
         EditPourOff: {
             /** @enum {string} */
             do: "pour-off";
+            /** @description What it is poured off; null for mixed by itself. */
             from?: null | string;
+            /** @description The colour. */
             recipe: string;
         };
+        /** @description The piece is poured over older work that nobody knows more of, or over nothing. */
         EditPourOverOld: {
             /** @enum {string} */
             do: "pour-over-old";
+            /** @description Whether it is. */
             over: boolean;
         };
+        /** @description Regions of a layer are poured with its rest, each in one go. A sitting that is left with nothing goes. */
         EditPourWithRest: {
             /** @enum {string} */
             do: "pour-with-rest";
+            /** @description The layer. */
             layer: string;
             regions: components["schemas"]["RegionId"][];
         };
+        /** @description A handle of a slice is pulled. */
         EditPullRim: {
             /** @enum {string} */
             do: "pull-rim";
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Which, from 0.
+             */
             handle: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How much farther the curve reaches there, as a share of the way to the frame; it stays within the accepted range.
+             */
             by: number;
         };
+        /** @description A narrow band, a vein or a small pour of a colour comes between two regions that touch. */
+        EditPutBetween: {
+            /** @enum {string} */
+            do: "put-between";
+            /** @description One region; of two bands, the one nearer the middle. */
+            first: components["schemas"]["RegionId"];
+            /** @description The other. */
+            second: components["schemas"]["RegionId"];
+            /** @description The colour. */
+            recipe: string;
+            /** @description The layer. */
+            layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
+            zone?: null | string;
+        };
+        /** @description A colour that nothing is poured from goes. */
+        EditPutColourAway: {
+            /** @enum {string} */
+            do: "put-colour-away";
+            /** @description The colour. */
+            recipe: string;
+        };
+        /** @description The curve of a slice goes through so many handles. */
         EditPutHandles: {
             /** @enum {string} */
             do: "put-handles";
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description How many.
+             */
             handles: number;
         };
+        /** @description A wall from side to side through the middle. */
         EditPutWallAcross: {
             /** @enum {string} */
             do: "put-wall-across";
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description The level of a panel is read, or has to be read again. */
         EditReadLevel: {
             /** @enum {string} */
             do: "read-level";
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Which, from 1.
+             */
             panel: number;
-            level: components["schemas"]["LevelReading"];
+            level?: null | components["schemas"]["LevelReading"];
         };
+        /** @description A cup is given another shade of what it is tinted with. A name that is only a word for a colour goes with it. */
         EditRecolour: {
             /** @enum {string} */
             do: "recolour";
+            /** @description The shade, as `#rrggbb`. */
             colour: string;
+            /** @description What it is called from now on; null for what goes with the shade. */
             name?: null | string;
+            /** @description The colour. */
             recipe: string;
         };
+        /** @description The same band once more, two places further out: its colour again, with the next band between. */
         EditRepeatBand: {
             /** @enum {string} */
             do: "repeat-band";
+            /** @description The band. */
             band: string;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A spot off the middle that every layer keeps visible. */
+        EditReserveSpot: {
+            /** @enum {string} */
+            do: "reserve-spot";
+        };
+        /** @description How far the wall that holds the resin is sealed. */
         EditSealWall: {
             /** @enum {string} */
             do: "seal-wall";
+            /** @description How far. */
             seal: components["schemas"]["WallSeal"];
         };
+        /** @description Some pours of a colour come from a second cup, mixed as the first is: so a colour that is needed early and late can be of two batches. */
         EditSecondCup: {
             /** @enum {string} */
             do: "second-cup";
+            /** @description The sitting. */
             sitting: string;
+            /** @description The colour. */
             recipe: string;
-            pours: components["schemas"]["LaterPour"][];
+            pours: components["schemas"]["PourRef"][];
         };
+        /** @description A cavity of a drawn mould is of its own depth, or as deep as the mould. */
         EditSetCavityDepth: {
             /** @enum {string} */
             do: "set-cavity-depth";
-            /** Format: int32 */
-            part: number;
-            /** Format: double */
+            /**
+             * Format: int32
+             * @description Which, from 1, counted from left to right.
+             */
+            cavity: number;
+            /**
+             * Format: double
+             * @description Its depth, mm; null for that of the mould.
+             */
             depthMm?: null | number;
         };
+        /** @description A layer is of its own depth in one letter or cavity of a drawn outline, or as deep as elsewhere. */
+        EditSetDepthInCavity: {
+            /** @enum {string} */
+            do: "set-depth-in-cavity";
+            /**
+             * Format: int32
+             * @description Which letter or cavity, from 1, counted from left to right.
+             */
+            cavity: number;
+            /**
+             * Format: double
+             * @description The depth there, mm; null for that of the layer.
+             */
+            depthMm?: null | number;
+            /** @description The layer. */
+            layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
+            zone?: null | string;
+        };
+        /** @description A field gets another value: a number, a name, a colour, a choice, a yes or no, or a time. What goes with that value goes with it. */
         EditSetField: {
             /** @enum {string} */
             do: "set-field";
+            /** @description Where it stands, such as `layers[veil].depthMm`. */
             place: string;
             value?: null | components["schemas"]["JsonElement"];
         };
-        EditSetPartDepth: {
-            /** @enum {string} */
-            do: "set-part-depth";
-            /** Format: int32 */
-            part: number;
-            /** Format: double */
-            depthMm?: null | number;
-            layer: string;
-            zone?: null | string;
-        };
+        /** @description A region aims at a depth of its own, or at that of its layer. */
         EditSetRegionDepth: {
             /** @enum {string} */
             do: "set-region-depth";
+            /** @description The layer. */
             layer: string;
+            /** @description The region. */
             region: components["schemas"]["RegionId"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description The depth, mm; null for that of the layer.
+             */
             depthMm?: null | number;
         };
+        /** @description Stones lie in the resin of a region, so and so much of them, or none. */
         EditSetRegionStones: {
             /** @enum {string} */
             do: "set-region-stones";
+            /** @description The layer. */
             layer: string;
+            /** @description The region. */
             region: components["schemas"]["RegionId"];
+            /** @description Which stones, of the cupboard's. */
             stone: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What lies below the level of the resin, of one piece, g; null for none.
+             */
             grams?: null | number;
         };
+        /** @description An insert gets another shape in the same place. */
         EditShapeInsert: {
             /** @enum {string} */
             do: "shape-insert";
+            /** @description The insert. */
             insert: string;
+            /** @description The shape; a freeform is none. */
             shape: components["schemas"]["OutlineShape"];
         };
+        /** @description The outline gets another shape in the same box; an opening stays where it fits. */
         EditShapeOutline: {
             /** @enum {string} */
             do: "shape-outline";
+            /** @description The shape. */
             shape: components["schemas"]["OutlineShape"];
         };
+        /** @description A zone, or what is kept, gets another shape in about the same place. */
         EditShapeSpot: {
             /** @enum {string} */
             do: "shape-spot";
+            /** @description The shape. */
             shape: components["schemas"]["OutlineShape"];
+            /** @description The layer of the zone; null for a spot that the piece keeps. */
             layer?: null | string;
+            /** @description The zone, or what is kept. */
             id: string;
         };
+        /** @description Two bands of half the width in place of one; the outer gets a colour of its own. */
         EditSplitBand: {
             /** @enum {string} */
             do: "split-band";
+            /** @description The band. */
             band: string;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description Fields are laid out again, by the next seed whose colours lie on no one side. */
+        EditSpreadAgain: {
+            /** @enum {string} */
+            do: "spread-again";
+            /** @description The layer. */
+            layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
+            zone?: null | string;
+        };
+        /** @description One more insert stands in the mould, beside the others as far as there is room. */
         EditStandInsert: {
             /** @enum {string} */
-            do?: "stand-insert";
+            do: "stand-insert";
         };
+        /** @description A zone, or what is kept, is stretched about its middle; a round takes the width, a drawn outline stays. */
         EditStretchSpot: {
             /** @enum {string} */
             do: "stretch-spot";
-            /** Format: double */
+            /**
+             * Format: double
+             * @description By how much it becomes wider, mm; it stays within what a spot may be.
+             */
             byWidthMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description By how much it becomes higher, mm.
+             */
             byHeightMm: number;
+            /** @description The layer of the zone; null for a spot that the piece keeps. */
             layer?: null | string;
+            /** @description The zone, or what is kept. */
             id: string;
         };
+        /** @description More supports stand between the outermost, in so many rows and columns, wherever they lie under the piece. */
+        EditSupportInRows: {
+            /** @enum {string} */
+            do: "support-in-rows";
+            /**
+             * Format: int32
+             * @description How many rows, and columns.
+             */
+            count: number;
+        };
+        /** @description An insert of the mould goes, and with it the layer that fills its hollow. */
         EditTakeInsertOut: {
             /** @enum {string} */
             do: "take-insert-out";
+            /** @description The insert. */
             insert: string;
         };
+        /** @description A colour is mixed from other colourants than before, all of them at once. */
         EditTakeMixture: {
             /** @enum {string} */
             do: "take-mixture";
             doses: components["schemas"]["Dose"][];
+            /** @description The colour. */
             recipe: string;
         };
+        /** @description The outline of a drawing. */
         EditTakeOutline: {
             /** @enum {string} */
             do: "take-outline";
+            /** @description The outline. */
             outline: components["schemas"]["DrawnOutline"];
         };
+        /** @description A colour is mixed as a recipe says that was kept by name: its name and colour come with it. */
         EditTakeRecipe: {
             /** @enum {string} */
             do: "take-recipe";
+            /** @description The kept recipe, by its id in the cupboard. */
             kept: string;
+            /** @description The colour. */
             recipe: string;
         };
-        EditTakeRemedy: {
-            /** @enum {string} */
-            do: "take-remedy";
-            finding: string;
-            remedy: string;
-        };
+        /** @description A wall goes. */
         EditTakeWallAway: {
             /** @enum {string} */
             do: "take-wall-away";
+            /** @description The wall. */
             wall: string;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A puddle is tilted otherwise. */
         EditTiltPuddle: {
             /** @enum {string} */
             do: "tilt-puddle";
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Where to, degrees clockwise from the right.
+             */
             deg: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How much longer it grows, %; it stays within the accepted range.
+             */
             percent: number;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /** @description A colour is tinted with paint from a pot: its name and colour are the pot's. */
         EditTintFromPot: {
             /** @enum {string} */
             do: "tint-from-pot";
+            /** @description The pot, by its id in the cupboard. */
             pot: string;
+            /** @description The colour. */
             recipe: string;
         };
+        /** @description A little more of a colourant on trial: it is added to what is in the colour, and kept with how it looked. */
         EditTryDose: {
             /** @enum {string} */
             do: "try-dose";
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How much more.
+             */
             amount: number;
+            /** @description What in. */
             unit: components["schemas"]["DoseUnit"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description To how much resin, ml; null for percent.
+             */
             inMl?: null | number;
+            /** @description The sitting whose resin it is; null for the first. */
             sitting?: null | string;
+            /** @description How it looked; null for nothing. */
             note?: null | string;
-            /** @default false */
+            /**
+             * @description Whether it is the first of a trial: then what is in the colour is put in place of.
+             * @default false
+             */
             anew: boolean;
             /** Format: local-date-time */
             at?: null | string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Which of its colourants, from 0.
+             */
             dose: number;
+            /** @description The colour. */
             recipe: string;
         };
+        /** @description The piece stands on the usual supports. */
         EditUsualSupports: {
             /** @enum {string} */
-            do?: "usual-supports";
+            do: "usual-supports";
         };
+        /** @description A band falls into two halves with a metallic vein between them. */
+        EditVeinThrough: {
+            /** @enum {string} */
+            do: "vein-through";
+            /** @description The band. */
+            band: string;
+            /** @description The layer. */
+            layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
+            zone?: null | string;
+        };
+        /** @description A finding that is let be, with a reason; or one that is told again. */
         EditWaveOff: {
             /** @enum {string} */
             do: "wave-off";
+            /** @description The finding's key. */
             finding: string;
+            /** @description Why; null to be told again. */
             reason?: null | string;
             grade?: null | components["schemas"]["Grade"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How far it goes; null for not known, or where it has no measure. When it goes further, it is told again.
+             */
             worth?: null | number;
         };
+        /** @description A thin clear coat goes over what stands up from older work, before everything else. */
+        EditWetFirst: {
+            /** @enum {string} */
+            do: "wet-first";
+        };
+        /** @description A band becomes wider on the map, the layout's widening counted in. */
         EditWidenBand: {
             /** @enum {string} */
             do: "widen-band";
-            /** Format: double */
+            /**
+             * Format: double
+             * @description By how much, mm; below 0 it becomes narrower. It stays within the accepted widths.
+             */
             byMm: number;
+            /** @description The band. */
             band: string;
+            /** @description The layer. */
             layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
         EditedView: {
@@ -3030,7 +3679,7 @@ export interface components {
             cupId?: null | string;
         };
         /**
-         * @default poured
+         * @description How a fill is laid.
          * @enum {unknown}
          */
         FillWay: "poured" | "fingered" | "combed" | "domed" | "drizzled";
@@ -3066,7 +3715,7 @@ export interface components {
             /** @description The numbers of the reason, each open to its formula. */
             numbers: components["schemas"]["Reckoned"][];
             /** @description Where it is. */
-            place: components["schemas"]["FindingPlace"];
+            pin: components["schemas"]["FindingPin"];
             /** @description What can be done about it by a press; none where only hands can. */
             remedies: components["schemas"]["Remedy"][];
             /** @description Why the artist let it be; null where nobody did. */
@@ -3078,9 +3727,9 @@ export interface components {
             worth?: null | number;
         };
         /** @description Where a finding is. */
-        FindingPlace: {
+        FindingPin: {
             /** @description The station that decides it. */
-            station: string;
+            station: components["schemas"]["Station"];
             /** @description The layer, or null for the whole piece. */
             layerId?: null | string;
             /**
@@ -3109,10 +3758,7 @@ export interface components {
             /** @description Page and section of the craft documentation. */
             page: string;
         };
-        /**
-         * @description How much a finding weighs.
-         * @enum {unknown}
-         */
+        /** @enum {unknown} */
         Grade: "stop" | "mend" | "mind";
         /** @description What the resin is poured on. */
         Ground: {
@@ -3195,7 +3841,7 @@ export interface components {
             /** @description The paint for each zone of a painted map; none where the ground is of one colour. */
             paintZones: components["schemas"]["PaintZone"][];
             /** @description The parts of a drawn outline, such as letters, from left to right; none for other outlines. */
-            parts: components["schemas"]["PartPlan"][];
+            parts: components["schemas"]["CavityPlan"][];
             mould: null | components["schemas"]["MouldPlan"];
             /** @description The layers of older work in the cut, lowest first; none over a new ground. */
             beneath: components["schemas"]["StratumBeneath"][];
@@ -3428,34 +4074,11 @@ export interface components {
              */
             note: string;
         };
-        KeptZone: {
-            id: string;
-            name: string;
-            outline: components["schemas"]["Outline"];
-            /** Format: double */
-            xMm: number;
-            /** Format: double */
-            yMm: number;
-            keep: components["schemas"]["Keep"];
-            /** Format: double */
-            damMm?: null | number;
-            /** Format: double */
-            clearMm?: null | number;
-        };
         LaidStones: {
             region: components["schemas"]["RegionId"];
             stoneId: string;
             /** Format: double */
             grams: number;
-        };
-        LaterPour: {
-            layer: string;
-            region: components["schemas"]["RegionId"];
-            /**
-             * Format: int32
-             * @default 0
-             */
-            pass: number;
         };
         /** @description One layer of a piece, cured before the next: a map of regions, filled by one sitting or several. */
         Layer: {
@@ -3481,7 +4104,7 @@ export interface components {
             /** @description Id of the insert whose hollow it fills; null for a layer over everything. */
             within?: null | string;
             /** @description Depth in parts of a drawn outline where it is another than DepthMm; null for none. */
-            partDepths?: null | components["schemas"]["PartDepth"][];
+            partDepths?: null | components["schemas"]["CavityDepth"][];
             /** @description How its neighbouring colours are meant. */
             contrast?: components["schemas"]["Contrast"];
             /** @description Stones that lie in its resin and take up room of it; null for none. */
@@ -3515,7 +4138,7 @@ export interface components {
             balance: components["schemas"]["ColourBalance"][];
         };
         /** @description How a layer, or a zone of it, is laid out. */
-        Layout: components["schemas"]["LayoutRingsLayout"] | components["schemas"]["LayoutLinesLayout"] | components["schemas"]["LayoutPetalsLayout"] | components["schemas"]["LayoutFieldsLayout"] | components["schemas"]["LayoutPoolsLayout"] | components["schemas"]["LayoutPuddleLayout"] | components["schemas"]["LayoutMarbleLayout"] | components["schemas"]["LayoutFloodLayout"];
+        Layout: components["schemas"]["LayoutRingsLayout"] | components["schemas"]["LayoutStripesLayout"] | components["schemas"]["LayoutPetalsLayout"] | components["schemas"]["LayoutFieldsLayout"] | components["schemas"]["LayoutPoolsLayout"] | components["schemas"]["LayoutPuddleLayout"] | components["schemas"]["LayoutMarbleLayout"] | components["schemas"]["LayoutFloodLayout"];
         /** @description A number that only one way of laying out has. */
         LayoutFact: {
             /** @description Stable id, unique in the layer. */
@@ -3551,40 +4174,11 @@ export interface components {
             /** @description Its recipe. */
             recipeId: string;
         };
-        /** @enum {unknown} */
-        LayoutKind: "rings" | "lines" | "petals" | "fields" | "pools" | "puddle" | "marble" | "flood";
         /**
-         * @description Bands as lines laid from the rim inward on a film of clear; the innermost, which fills the rest, is poured
-         *     last and pushes them out.
+         * @description The ways of laying out.
+         * @enum {unknown}
          */
-        LayoutLinesLayout: {
-            /** @enum {string} */
-            kind: "lines";
-            /** @description Recipe of the film they are laid on. */
-            startRecipeId: string;
-            /**
-             * Format: double
-             * @description Thickness of that film, mm; part of the layer's depth.
-             */
-            startMm: number;
-            /**
-             * Format: double
-             * @description How far the lines wander, mm.
-             */
-            wavinessMm: number;
-            /**
-             * Format: int32
-             * @description Seed of the waviness.
-             */
-            seed: number;
-            bands: components["schemas"]["Band"][];
-            /**
-             * Format: double
-             * @description Factor by which each band is wider than it would be one place nearer the middle.
-             * @default 1
-             */
-            widening: number;
-        };
+        LayoutKind: "rings" | "lines" | "petals" | "fields" | "pools" | "puddle" | "marble" | "flood";
         /** @description A ground colour with streaks of a mixed cup poured through it. */
         LayoutMarbleLayout: {
             /** @enum {string} */
@@ -3722,6 +4316,38 @@ export interface components {
              */
             widening: number;
         };
+        /**
+         * @description Bands as lines laid from the rim inward on a film of clear; the innermost, which fills the rest, is poured
+         *     last and pushes them out.
+         */
+        LayoutStripesLayout: {
+            /** @enum {string} */
+            kind: "lines";
+            /** @description Recipe of the film they are laid on. */
+            startRecipeId: string;
+            /**
+             * Format: double
+             * @description Thickness of that film, mm; part of the layer's depth.
+             */
+            startMm: number;
+            /**
+             * Format: double
+             * @description How far the lines wander, mm.
+             */
+            wavinessMm: number;
+            /**
+             * Format: int32
+             * @description Seed of the waviness.
+             */
+            seed: number;
+            bands: components["schemas"]["Band"][];
+            /**
+             * Format: double
+             * @description Factor by which each band is wider than it would be one place nearer the middle.
+             * @default 1
+             */
+            widening: number;
+        };
         /** @description What was made of resin that was left over, on its shelf. */
         LeftOver: {
             /** @description What it is called, such as its colour. */
@@ -3782,16 +4408,30 @@ export interface components {
             accept: boolean;
             shimsMm: number[];
         };
+        /** @description How level a piece stands, as it was read. Either tilts or corner heights. */
         LevelReading: {
+            /** @description Whether it was read at the spot where the piece will cure. */
             whereItCures: boolean;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Tilt along x, degrees; positive where the right side is higher.
+             */
             tiltXDeg?: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Tilt along y, degrees; positive where the lower edge as drawn is higher.
+             */
             tiltYDeg?: null | number;
             corners?: null | components["schemas"]["CornerHeights"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Step in which the level shows tilts, degrees; null where nobody said.
+             */
             stepDeg?: null | number;
-            /** @default false */
+            /**
+             * @description Whether a water check at that spot showed it level, where the level is too coarse to tell.
+             * @default false
+             */
             waterChecked: boolean;
         };
         LevelShows: {
@@ -3850,7 +4490,7 @@ export interface components {
             /** @description A note; may be empty. */
             note: string;
             /** @description Depth of cavities of a drawn outline that are deeper or shallower; null for none. */
-            cavityDepths?: null | components["schemas"]["PartDepth"][];
+            cavityDepths?: null | components["schemas"]["CavityDepth"][];
         };
         /**
          * @description Where the light comes from.
@@ -3890,6 +4530,17 @@ export interface components {
         LocalDate: string;
         /** Format: local-date-time */
         LocalDateTime: string;
+        LoggedPourView: {
+            layerId: string;
+            regionId: components["schemas"]["RegionId"];
+            colourName: string;
+            /** Format: double */
+            plannedMl: number;
+            /** Format: double */
+            pouredMl: null | number;
+            /** Format: int32 */
+            pass: number;
+        };
         /** @description How a piece is looked at. */
         Look: {
             /** @description Which side is seen. */
@@ -4156,7 +4807,7 @@ export interface components {
             /** @description The moulds it is, by their ids in the mould library; null where it is not kept there. */
             libraryIds?: null | string[];
             /** @description Depth of cavities of a drawn outline that are deeper or shallower than DepthMm; null for none. */
-            cavityDepths?: null | components["schemas"]["PartDepth"][];
+            cavityDepths?: null | components["schemas"]["CavityDepth"][];
             /** @description Inserts that stand in it while it is filled; null for none. */
             inserts?: null | components["schemas"]["Insert"][];
         };
@@ -4278,7 +4929,7 @@ export interface components {
              */
             reliefMm: number;
             /** @description Zones that its layers kept visible or bare; null for none. */
-            kept?: null | components["schemas"]["KeptZone"][];
+            kept?: null | components["schemas"]["ReservedSpot"][];
         };
         OneLoad: {
             /** Format: double */
@@ -4374,7 +5025,10 @@ export interface components {
             diameterMm: number;
             opening?: null | components["schemas"]["Opening"];
         };
-        /** @enum {unknown} */
+        /**
+         * @description The plain outlines a ground can be given.
+         * @enum {unknown}
+         */
         OutlineShape: "rectangle" | "round" | "oval" | "slice";
         /**
          * @description A freeform slice: a closed wobbly curve through a few handles that stand at equal angles round the middle of a frame,
@@ -4529,7 +5183,7 @@ export interface components {
          * @description What a path of a painting is, so that a brush can treat it.
          * @enum {unknown}
          */
-        PaintRole: "body" | "part" | "growth-line" | "fine-line" | "edge" | "facet" | "wall" | "run" | "rind";
+        PaintRole: "body" | "part" | "growth-line" | "fine-line" | "edge" | "facet" | "wall" | "bleed" | "rind";
         /** @description The paint for one zone of a painted map. */
         PaintZone: {
             /** @description Name of its colour. */
@@ -4627,23 +5281,6 @@ export interface components {
         };
         /** @enum {unknown} */
         Paper: "a4" | "letter";
-        PartDepth: {
-            /** Format: int32 */
-            part: number;
-            /** Format: double */
-            depthMm: number;
-        };
-        /** @description One part of a drawn outline. */
-        PartPlan: {
-            /** @description Its area, cm². */
-            area: components["schemas"]["Reckoned"];
-            /** @description Length of its edges, mm. */
-            perimeter: components["schemas"]["Reckoned"];
-            /** @description How deep each layer is in it, mm, lowest first. */
-            layerDepthMm: number[];
-            /** @description What each layer takes in it, ml, lowest first; of all panels or pieces that are poured at once. */
-            layerMl: components["schemas"]["Reckoned"][];
-        };
         PasteAnswer: {
             /** Format: double */
             sectionMm2: number;
@@ -4683,7 +5320,7 @@ export interface components {
             /** @description Findings the artist has waved off, and why; null for none. */
             wavedOff?: null | components["schemas"]["WavedOff"][];
             /** @description Zones that every layer keeps visible or bare; null for none. */
-            kept?: null | components["schemas"]["KeptZone"][];
+            kept?: null | components["schemas"]["ReservedSpot"][];
         };
         /** @description A box on a piece. */
         PieceBox: {
@@ -4771,6 +5408,25 @@ export interface components {
             hidden: null | string;
             need: components["schemas"]["PieceNeed"][];
         };
+        /** @description One pour of a sitting. */
+        PlannedPour: {
+            /** @description The layer of the region it fills. */
+            layerId: string;
+            /** @description The region it fills. */
+            regionId: components["schemas"]["RegionId"];
+            /** @description The cup it comes from. */
+            cupId: string;
+            /** @description How much, ml. */
+            pourMl: components["schemas"]["Reckoned"];
+            leftInCupMl: null | components["schemas"]["Reckoned"];
+            /**
+             * Format: int32
+             * @description Which pass of the sitting over the region, from 0.
+             * @default 0
+             */
+            pass: number;
+            eachMl?: null | components["schemas"]["Reckoned"];
+        };
         /** @description The colour of a pool. */
         PoolColour: {
             /** @description Stable id, unique in the layout; also the id of the pool's region. */
@@ -4837,26 +5493,20 @@ export interface components {
             pot: components["schemas"]["PaintPot"];
             stock: components["schemas"]["PotStock"];
         };
-        /** @description One pour of a sitting. */
-        PourStep: {
-            /** @description The layer of the region it fills. */
-            layerId: string;
-            /** @description The region it fills. */
-            regionId: components["schemas"]["RegionId"];
-            /** @description The cup it comes from. */
-            cupId: string;
-            /** @description How much, ml. */
-            pourMl: components["schemas"]["Reckoned"];
-            leftInCupMl: null | components["schemas"]["Reckoned"];
+        /** @description A pour of a sitting. */
+        PourRef: {
+            /** @description The layer of the region. */
+            layer: string;
+            /** @description The region. */
+            region: components["schemas"]["RegionId"];
             /**
              * Format: int32
-             * @description Which pass of the sitting over the region, from 0.
+             * @description Which pass of the sitting over it, from 0.
              * @default 0
              */
             pass: number;
-            eachMl?: null | components["schemas"]["Reckoned"];
         };
-        PourView: {
+        PourSpanView: {
             start: components["schemas"]["Moment"];
             end: components["schemas"]["Moment"];
             /** Format: double */
@@ -5166,19 +5816,35 @@ export interface components {
              */
             pass: number;
         };
-        /** @description A change that answers a finding. */
+        /** @description What answers a finding: commands that a press sends like any other change. */
         Remedy: {
             /** @description Stable id, unique in the finding. */
             id: string;
             /** @description What a press does, in words; `{0}` stands for Mm. */
             label: string;
-            /** @description The field to go to, for what only the person can say; null where the change is made by the press. */
-            field: null | string;
+            /** @description The commands in turn; empty where only the person can say. */
+            edits: components["schemas"]["Edit"][];
+            /** @description The field to go to, for what only the person can say; null where the commands say all. */
+            field?: null | string;
             /**
              * Format: double
              * @description A length in the label, for the person's own units, mm; null where there is none.
              */
             mm?: null | number;
+        };
+        ReservedSpot: {
+            id: string;
+            name: string;
+            outline: components["schemas"]["Outline"];
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            keep: components["schemas"]["Keep"];
+            /** Format: double */
+            damMm?: null | number;
+            /** Format: double */
+            clearMm?: null | number;
         };
         /** @description The resin system a sitting uses, with the maker's own data where the artist has entered it. */
         ResinChoice: {
@@ -5324,17 +5990,6 @@ export interface components {
             /** Format: double */
             lossShare?: null | number;
         };
-        RunPourView: {
-            layerId: string;
-            regionId: components["schemas"]["RegionId"];
-            colourName: string;
-            /** Format: double */
-            plannedMl: number;
-            /** Format: double */
-            pouredMl: null | number;
-            /** Format: int32 */
-            pass: number;
-        };
         RunView: {
             id: string;
             sittingId: string;
@@ -5345,7 +6000,7 @@ export interface components {
             /** Format: double */
             roomC: null | number;
             note: string;
-            pours: components["schemas"]["RunPourView"][];
+            pours: components["schemas"]["LoggedPourView"][];
             /** Format: int32 */
             revision: null | number;
         };
@@ -5353,6 +6008,17 @@ export interface components {
             /** Format: int32 */
             basedOn: number;
             leftOver: components["schemas"]["LeftOver"];
+        };
+        SaveLoggedPour: {
+            regionId: components["schemas"]["RegionId"];
+            /** Format: double */
+            pouredMl: null | number;
+            layerId?: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            pass: number;
         };
         SaveMaterial: {
             /** Format: int32 */
@@ -5388,20 +6054,9 @@ export interface components {
             /** Format: double */
             roomC: null | number;
             note: string;
-            pours: components["schemas"]["SaveRunPour"][];
+            pours: components["schemas"]["SaveLoggedPour"][];
             /** @default false */
             evenSo: boolean;
-        };
-        SaveRunPour: {
-            regionId: components["schemas"]["RegionId"];
-            /** Format: double */
-            pouredMl: null | number;
-            layerId?: null | string;
-            /**
-             * Format: int32
-             * @default 0
-             */
-            pass: number;
         };
         SaveSequence: {
             /** Format: int32 */
@@ -5563,9 +6218,9 @@ export interface components {
             layerIds: string[];
             cups: components["schemas"]["CupPlan"];
             batches: components["schemas"]["BatchesPlan"];
-            steps: components["schemas"]["PourStep"][];
+            pours: components["schemas"]["PlannedPour"][];
             orderSays: string;
-            pour: null | components["schemas"]["PourView"];
+            span: null | components["schemas"]["PourSpanView"];
             poured: boolean;
             done: boolean;
             windows: components["schemas"]["WindowView"][];
@@ -5633,19 +6288,25 @@ export interface components {
             yMm: number;
             shim: null | components["schemas"]["Reckoned"];
         };
-        /** @enum {unknown} */
-        Starter: "ring-piece" | "rim-lines" | "fields" | "pools" | "flower" | "marble";
+        /**
+         * @description Layouts to begin with.
+         * @enum {unknown}
+         */
+        Starter: "ring-piece" | "rim-stripes" | "fields" | "pools" | "flower" | "marble";
         StarterView: {
             starter: components["schemas"]["Starter"];
             name: string;
             painting: components["schemas"]["Painting"];
         };
-        /** @enum {unknown} */
-        Step: "undo" | "redo";
+        /**
+         * @description The station that decides what a finding is about.
+         * @enum {unknown}
+         */
+        Station: "ground" | "map" | "cups" | "cure" | "story";
         StepPiece: {
             /** Format: int32 */
             basedOn: number;
-            step: components["schemas"]["Step"];
+            step: components["schemas"]["UndoStep"];
         };
         StoneLook: {
             dry: string;
@@ -5770,6 +6431,11 @@ export interface components {
             kind?: null | components["schemas"]["QuantityKind"];
         };
         /** @enum {unknown} */
+        UndoStep: "undo" | "redo";
+        /**
+         * @description How far a wall is sealed.
+         * @enum {unknown}
+         */
         WallSeal: "open" | "sealed" | "tested";
         WantedMixture: {
             colour: string;

@@ -36,7 +36,7 @@ interface Change {
   done: (edited: EditedView | null) => void;
 }
 
-type Step = Schemas['Step'];
+type UndoStep = Schemas['UndoStep'];
 
 /** A burst of arrow keys is over when none has come for so long. */
 export const burstMs = 450;
@@ -100,7 +100,7 @@ export class PieceEditor {
   private busy = false;
   private burst: { of: string; commands: Edit[]; timer: ReturnType<typeof setTimeout> } | null = null;
   private held = false;
-  private steps: Step[] = [];
+  private steps: UndoStep[] = [];
   /** What was refused, each with the places that were to be set. */
   private refusals: { places: string[]; errors: Record<string, string[]> }[] = [];
   private lookedAt: { layerId: string | null; look: Look } | null = null;
@@ -365,7 +365,7 @@ export class PieceEditor {
   look = (looking: boolean) => this.set({ looking });
 
   /** Steps back or forward along the revisions; one asked for while something is on its way follows it. */
-  async step(direction: Step): Promise<void> {
+  async step(direction: UndoStep): Promise<void> {
     this.flush();
     if (this.shown.saving.state === 'stale') return;
     if (this.busy || this.queue.length > 0) {

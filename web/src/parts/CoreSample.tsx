@@ -40,7 +40,7 @@ export function CoreSample({ piece, plan: whole, beneath, chosen, sitting, onCho
           const sittings = whole.sittings.filter((s) => plan?.sittingIds.includes(s.sittingId));
           const state = stateOf(sittings);
           // What is at a sitting stands at the sitting, where they are told apart.
-          const seen = whole.findings.filter((f) => !f.wavedOff && f.place.layerId === layer.id);
+          const seen = whole.findings.filter((f) => !f.wavedOff && f.pin.layerId === layer.id);
           return (
             <li key={layer.id} data-state={state}>
               <button type="button" aria-pressed={layer.id === chosen} onClick={() => onChoose(layer.id)}>
@@ -52,7 +52,7 @@ export function CoreSample({ piece, plan: whole, beneath, chosen, sitting, onCho
                   <small>
                     {units.show(layer.depthMm, 'mm', 1)}, {state}
                   </small>
-                  <GradeOf findings={sittings.length > 1 ? seen.filter((f) => !f.place.sittingId) : seen} />
+                  <GradeOf findings={sittings.length > 1 ? seen.filter((f) => !f.pin.sittingId) : seen} />
                 </span>
               </button>
               {sittings.length > 1 && (
@@ -69,7 +69,7 @@ export function CoreSample({ piece, plan: whole, beneath, chosen, sitting, onCho
                         <span className="visually-hidden">
                           {s.name}, {stateOf([s])}
                         </span>
-                        <GradeOf findings={seen.filter((f) => f.place.sittingId === s.sittingId)} />
+                        <GradeOf findings={seen.filter((f) => f.pin.sittingId === s.sittingId)} />
                         <Stripes of={s} plan={plan} layerId={layer.id} />
                       </button>
                     </li>
@@ -122,7 +122,7 @@ function stateOf(sittings: SittingView[]) {
 
 /** What a sitting pours of a layer, colour by colour in the order of its pours. */
 function Stripes({ of, plan, layerId }: { of: SittingView; plan?: LayerView; layerId: string }) {
-  const colours = [...new Set(of.steps.filter((s) => s.layerId === layerId).map((s) => s.cupId))];
+  const colours = [...new Set(of.pours.filter((s) => s.layerId === layerId).map((s) => s.cupId))];
   return (
     <svg viewBox={`0 0 ${Math.max(1, colours.length)} 1`} preserveAspectRatio="none" aria-hidden>
       {colours.map((cupId, i) => (

@@ -15,10 +15,10 @@ const tilt = {
   title: 'Out of level',
   reason: 'One side lies {0} lower.',
   numbers: [{ value: 1.2, unit: 'mm', formula: 'wedge', inputs: [] }],
-  place: { station: 'ground' },
+  pin: { station: 'ground' },
   remedies: [
-    { id: 'shims', label: 'The shims are in', field: null },
-    { id: 'deeper', label: 'Pour at least {0} deep', field: null, mm: 12 },
+    { id: 'shims', label: 'The shims are in', edits: [], field: null },
+    { id: 'deeper', label: 'Pour at least {0} deep', edits: [], field: null, mm: 12 },
   ],
   wavedOff: null,
 } as unknown as Finding;
@@ -29,7 +29,7 @@ const show = (...findings: Finding[]) =>
       <Findings
         findings={findings}
         opened={{}}
-        at={(f) => f.place.layerId ?? null}
+        at={(f) => f.pin.layerId ?? null}
         onOpen={open}
         onRemedy={remedy}
         onWave={wave}
@@ -52,7 +52,7 @@ it('says why, with numbers that open, and offers its remedies by a press', async
   expect(screen.getByText(/One side lies/).textContent).toContain('One side lies 1.2 mm');
   expect(screen.getByRole('button', { name: /Out of level: 1.2 mm/ })).toBeTruthy();
   await userEvent.click(screen.getByRole('button', { name: /Pour at least 12(\.0)? mm deep/ }));
-  expect(remedy).toHaveBeenCalledWith(tilt, 'deeper');
+  expect(remedy).toHaveBeenCalledWith(tilt.remedies[1]);
 });
 
 it('is let be only with a reason, and speaks up again when asked', async () => {

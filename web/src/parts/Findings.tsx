@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Finding } from '../api/client';
+import type { Finding, Remedy } from '../api/client';
 import { useUnits } from '../units/units';
 import { TextField } from './TextField';
 import { Told } from './Told';
@@ -15,9 +15,9 @@ interface Props {
   at: (finding: Finding) => string | null;
   /** A finding is opened or shut; where it is opened, what it is about is shown. */
   onOpen: (finding: Finding, open: boolean) => void;
-  onRemedy: (finding: Finding, remedyId: string) => void;
+  onRemedy: (remedy: Remedy) => void;
   /** Shows what a remedy would give, before it is taken. */
-  onTry?: (finding: Finding, remedyId: string, label: string) => void;
+  onTry?: (remedy: Remedy, label: string) => void;
   /** Waves a finding off with a reason; null takes that back. */
   onWave: (finding: Finding, reason: string | null) => void;
 }
@@ -115,7 +115,7 @@ function OneFinding({
           );
           return (
             <span key={remedy.id} className="remedy">
-              <button type="button" className="btn btn-primary" onClick={() => onRemedy(finding, remedy.id)}>
+              <button type="button" className="btn btn-primary" onClick={() => onRemedy(remedy)}>
                 {label}
               </button>
               {onTry && !remedy.field && (
@@ -124,7 +124,7 @@ function OneFinding({
                   className="btn btn-outline-primary"
                   aria-label={`See first: ${label}`}
                   title="See it first"
-                  onClick={() => onTry(finding, remedy.id, label)}
+                  onClick={() => onTry(remedy, label)}
                 >
                   <i className="bi look" aria-hidden />
                 </button>

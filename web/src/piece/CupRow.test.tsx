@@ -66,7 +66,7 @@ const layer = {
 } as unknown as FilledLayer;
 const plan = {
   layerId: 'layer-1',
-  steps: [
+  pours: [
     { regionId: 'b2', cupId: 'smoke' },
     { regionId: 'b1', cupId: 'moss' },
   ],

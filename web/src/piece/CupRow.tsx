@@ -25,7 +25,7 @@ const tallest = 56;
 export function CupRow({ layer, plan, chosen, pointed, pullable, onChoose, onPoint }: Props) {
   const units = useUnits();
   // A mixed cup stands after the cups that it is filled from.
-  const order = [...new Set(plan.steps.flatMap((s) => [...filledFrom(plan, s.cupId), s.cupId]))];
+  const order = [...new Set(plan.pours.flatMap((s) => [...filledFrom(plan, s.cupId), s.cupId]))];
   const cups = order.flatMap((id) => {
     const cup = layer.recipes.find((c) => c.id === id);
     const volume = plan.cups.cups.find((c) => c.cupId === id);

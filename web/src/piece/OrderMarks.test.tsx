@@ -19,7 +19,7 @@ const sitting = (poured: boolean, ...open: string[]) =>
   ({
     poured,
     openRegions: open.map((region) => ({ layerId: 'l1', region })),
-    steps: [step('a'), step('b'), step('c'), step('x', 'l2'), step('a')],
+    pours: [step('a'), step('b'), step('c'), step('x', 'l2'), step('a')],
   }) as unknown as SittingView;
 
 const marks = (of: SittingView) => {

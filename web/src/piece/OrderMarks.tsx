@@ -21,7 +21,7 @@ export function OrderMarks({ layer, sitting, frame }: Props) {
       layer={layer}
       frame={frame}
       of={(id) => {
-        const turns = sitting.steps.flatMap((s, i) =>
+        const turns = sitting.pours.flatMap((s, i) =>
           s.layerId === layer.layerId && s.regionId === id ? [i + 1] : [],
         );
         if (turns.length === 0) return null;
@@ -34,7 +34,7 @@ export function OrderMarks({ layer, sitting, frame }: Props) {
 }
 
 /** The cups of a sitting in the order in which they are first poured. */
-export const cupsInOrder = (sitting: SittingView) => [...new Set(sitting.steps.map((s) => s.cupId))];
+export const cupsInOrder = (sitting: SittingView) => [...new Set(sitting.pours.map((s) => s.cupId))];
 
 /** A thread is so wide at least, and wider by the root of what is poured, pixels. */
 const threadWidth = (ml: number) => 1.5 + Math.min(9, 0.9 * Math.sqrt(ml));
@@ -43,7 +43,7 @@ const threadWidth = (ml: number) => 1.5 + Math.min(9, 0.9 * Math.sqrt(ml));
 export function Threads({ layer, sitting, frame, height }: Props & { height: number }) {
   const cups = cupsInOrder(sitting);
   const colours = new Map(layer.colours.map((c) => [c.cupId, c.colour]));
-  const threads = sitting.steps.flatMap((step, i) => {
+  const threads = sitting.pours.flatMap((step, i) => {
     const to = step.layerId === layer.layerId ? middleOf(layer, step.regionId, frame) : null;
     if (!to || !isOpen(sitting, step.layerId, step.regionId)) return [];
     const y = (height * (cups.indexOf(step.cupId) + 0.5)) / cups.length;

@@ -91,7 +91,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const tried = trial && trial.base === piece ? trial : null;
   const findings = plan?.findings;
   const found = useMemo(
-    () => findings?.filter((f) => f.place.station === station) ?? [],
+    () => findings?.filter((f) => f.pin.station === station) ?? [],
     [findings, station],
   );
   const [opened, setOpened] = useState<Opened>({});
@@ -100,7 +100,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const open = useCallback(
     (finding: Finding, to: boolean) => {
       setOpened((now) => ({ ...now, [finding.key]: to }));
-      const { layerId: of, sittingId, cupId } = finding.place;
+      const { layerId: of, sittingId, cupId } = finding.pin;
       if (!to) return;
       if (of && sittingId && sittingId !== current) choose(of, sittingId);
       if (cupId) pick(cupId);

@@ -24,7 +24,7 @@ export function PourCups({ layer, plan, picks: { chosen, pointed, onChoose, onPo
   const largest = Math.max(120, ...cups.map(({ volume }) => sizeFor(volume.mixMl.value)));
   const isLeft = (cupId: string) =>
     !plan.poured ||
-    plan.steps.some(
+    plan.pours.some(
       (s) =>
         s.cupId === cupId && plan.openRegions.some((r) => r.layerId === s.layerId && r.region === s.regionId),
     );

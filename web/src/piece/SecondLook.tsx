@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
-import type { Edit, Finding, Painting, Piece } from '../api/client';
+import type { Edit, Finding, Painting, Piece, Remedy } from '../api/client';
 import { said } from '../api/client';
 import { tryOut } from '../api/changes';
 import type { PieceEditor } from '../editor/PieceEditor';
@@ -11,7 +11,7 @@ import { usualLook } from './LookBar';
 /** A piece with a remedy in it, to be looked at. */
 export interface Trial {
   base: Piece;
-  remedy: Edit;
+  edits: Edit[];
   label: string;
   painting: Painting;
   /** How many findings would be left. */
@@ -33,25 +33,18 @@ interface LookProps {
 export function SecondLook({ id, editor, piece, layerId, findings, opened, onOpen, onTrial }: LookProps) {
   const trying = useMutation(tryOut(id));
   const failed = said(trying.error, 'That could not be shown.');
-  const remedyOf = (finding: Finding, remedy: string): Edit => ({
-    do: 'take-remedy',
-    finding: finding.key,
-    remedy,
-  });
-  const remedy = (finding: Finding, remedyId: string) => {
-    const field = finding.remedies.find((r) => r.id === remedyId)?.field;
+  const take = ({ field, edits }: Remedy) => {
     trying.reset();
     if (field) document.querySelector<HTMLElement>(`[data-place="${rangeOf(field)}"]`)?.focus();
-    else void editor.edit(remedyOf(finding, remedyId));
+    else void editor.edit(...edits);
   };
-  const attempt = (finding: Finding, remedyId: string, label: string) => {
+  const attempt = ({ edits }: Remedy, label: string) => {
     const { view } = editor.get();
     if (!piece || !view) return;
-    const command = remedyOf(finding, remedyId);
     trying.mutate(
       {
         revision: view.revision,
-        commands: [...editor.pending, command],
+        commands: [...editor.pending, ...edits],
         layerId,
         look: usualLook,
       },
@@ -59,7 +52,7 @@ export function SecondLook({ id, editor, piece, layerId, findings, opened, onOpe
         onSuccess: ({ painting, plan }) =>
           onTrial({
             base: piece,
-            remedy: command,
+            edits,
             label,
             painting: painting!,
             left: plan?.findings.filter((f) => !f.wavedOff).length ?? 0,
@@ -76,7 +69,7 @@ export function SecondLook({ id, editor, piece, layerId, findings, opened, onOpe
       grade: finding.grade,
       worth: finding.worth ?? null,
     });
-  const at = ({ place: { cupId, layerId: of } }: Finding) =>
+  const at = ({ pin: { cupId, layerId: of } }: Finding) =>
     (cupId && piece?.recipes.find((r) => r.id === cupId)?.name) ||
     (piece && piece.layers.length > 1 && piece.layers.find((l) => l.id === of)?.name) ||
     null;
@@ -87,7 +80,7 @@ export function SecondLook({ id, editor, piece, layerId, findings, opened, onOpe
         opened={opened}
         at={at}
         onOpen={onOpen}
-        onRemedy={remedy}
+        onRemedy={take}
         onTry={attempt}
         onWave={wave}
       />

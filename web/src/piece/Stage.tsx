@@ -100,7 +100,7 @@ export function Stage(props: Props) {
         tried && {
           label: tried.label,
           left: tried.left,
-          take: () => void editor.edit(tried.remedy),
+          take: () => void editor.edit(...tried.edits),
           leave: onTried,
         }
       }

@@ -1,4 +1,4 @@
-import type { Ground, KeptZone, PlanView } from '../api/client';
+import type { Ground, ReservedSpot, PlanView } from '../api/client';
 import type { FilledLayer } from '../editor/filled';
 import { countsFromRim, placesOf, widthOf } from '../editor/filled';
 import type { Selected } from '../editor/selection';
@@ -34,7 +34,7 @@ export interface Frame {
 interface MapProps {
   scene: Scene;
   whole: FilledLayer;
-  kept: KeptZone[];
+  kept: ReservedSpot[];
   selection: { selected: Selected; onSelect: (selected: Selected) => void };
   frame: Frame;
   hold: HoldOf;

@@ -97,7 +97,7 @@ export function Pin({
   px: (mm: number) => number;
   py: (mm: number) => number;
 }) {
-  const { xMm, yMm } = finding.place;
+  const { xMm, yMm } = finding.pin;
   if (xMm == null || yMm == null) return null;
   return (
     <button

@@ -27,7 +27,7 @@ export function StringOfStations({ id, layer, plan, sitting, ground, groundPlan,
       <ol>
         {stations.map((station, i) => {
           const { share, words } = openAt(station, layer, { plan, sitting }, ground, groundPlan);
-          const here = findings.filter((f) => f.place.station === station && !f.wavedOff);
+          const here = findings.filter((f) => f.pin.station === station && !f.wavedOff);
           const look = here.map((f) => f.title.toLowerCase()).join(', ');
           const sag = 4 * (1 - ((2 * (i + 0.5)) / n - 1) ** 2);
           return (
@@ -65,7 +65,7 @@ export function openAt(
   ground: Ground,
   groundPlan: Pick<PlanView['ground'], 'preparation'>,
 ): Open {
-  const poured = sitting.steps.length - sitting.openRegions.length;
+  const poured = sitting.pours.length - sitting.openRegions.length;
   switch (station) {
     case 'ground': {
       if (plan.poured) return { share: 1, words: 'done' };
@@ -90,18 +90,18 @@ export function openAt(
     }
     case 'cups': {
       const over = sitting.cups.cups.filter((c) => c.doses.over).length;
-      if (sitting.steps.length === 0) return { share: 0, words: 'nothing to mix' };
+      if (sitting.pours.length === 0) return { share: 0, words: 'nothing to mix' };
       const short = sitting.reach.filter((r) => r.lacks).length;
       if (short > 0) return { share: 0.7, words: short === 1 ? 'one runs short' : `${short} run short` };
       return over > 0
         ? { share: 0.7, words: `${over} over its load` }
-        : { share: 1, words: some(new Set(sitting.steps.map((s) => s.cupId)).size, 'cup') };
+        : { share: 1, words: some(new Set(sitting.pours.map((s) => s.cupId)).size, 'cup') };
     }
     case 'pour':
       if (sitting.done) return { share: 1, words: 'poured' };
       return sitting.poured
-        ? { share: poured / sitting.steps.length, words: `${sitting.openRegions.length} to pour` }
-        : { share: 0, words: some(sitting.steps.length, 'pour') };
+        ? { share: poured / sitting.pours.length, words: `${sitting.openRegions.length} to pour` }
+        : { share: 0, words: some(sitting.pours.length, 'pour') };
     case 'cure':
       if (sitting.poured) return { share: 1, words: 'curing' };
       return layer.plan.start === null
@@ -114,6 +114,6 @@ export function openAt(
       if (!sitting.poured) return { share: 0, words: 'not logged' };
       return sitting.done
         ? { share: 1, words: 'logged' }
-        : { share: poured / sitting.steps.length, words: `${poured} of ${sitting.steps.length} logged` };
+        : { share: poured / sitting.pours.length, words: `${poured} of ${sitting.pours.length} logged` };
   }
 }

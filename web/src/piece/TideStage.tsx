@@ -87,10 +87,10 @@ export function TideStage() {
           <div key={sitting.sittingId} className="tide-row" style={{ top: tops[i] }}>
             <p className="tide-name" data-shown={sitting.sittingId === sittingPlan.sittingId || undefined}>
               {sitting.name}
-              {sitting.pour && (
+              {sitting.span && (
                 <small>
                   {' '}
-                  {sitting.poured ? 'poured' : 'to be poured'} {localText(sitting.pour.start.local)}
+                  {sitting.poured ? 'poured' : 'to be poured'} {localText(sitting.span.start.local)}
                 </small>
               )}
             </p>
@@ -124,14 +124,14 @@ export function TideStage() {
 }
 
 /** The temperature that a sitting's windows were worked out with. */
-const roomOf = (sitting: SittingView) => sitting.pour?.roomC ?? null;
+const roomOf = (sitting: SittingView) => sitting.span?.roomC ?? null;
 
 /** What is shown: from the first pour that still cures to the last window, but for the full cure, which may lie far off. */
 function spanOf(sittings: SittingView[], now: number): [number, number] {
   const ends = sittings.flatMap((s) =>
     s.windows.flatMap((w) => (w.milestone === 'full-cure' ? [] : [ms(w.closes ?? w.opens)])),
   );
-  const starts = sittings.flatMap((s) => (s.pour ? [ms(s.pour.start)] : []));
+  const starts = sittings.flatMap((s) => (s.span ? [ms(s.span.start)] : []));
   const open = ends.filter((e) => e > now);
   // What is long past is left behind, unless there is nothing else.
   const last = open.length > 0 ? Math.max(...open) : ends.length > 0 ? Math.max(...ends) : now;

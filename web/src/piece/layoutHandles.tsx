@@ -1,5 +1,5 @@
 import type { FilledLayer } from '../editor/filled';
-import type { Edit, KeptZone, LayerView, Outline } from '../api/client';
+import type { Edit, ReservedSpot, LayerView, Outline } from '../api/client';
 import { useEdits } from '../parts/editing';
 import { boxOf } from '../stations/ground/kinds';
 import { useUnits } from '../units/units';
@@ -292,7 +292,7 @@ function PlaceHandles({ of, spot, at, name, chosen, px, py, hold, onChoose }: Pl
 
 interface ZoneProps {
   whole: FilledLayer;
-  kept: KeptZone[];
+  kept: ReservedSpot[];
   zone: string | null;
   selected: Selected;
   onSelect: (selected: Selected) => void;

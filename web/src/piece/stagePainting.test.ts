@@ -12,7 +12,7 @@ const sitting = {
   sittingId: 's1',
   poured: false,
   openRegions: [],
-  steps: [step('moss', 20), step('bone', 4), step('moss', 20, 1), step('moss', 9, 0, 'l2')],
+  pours: [step('moss', 20), step('bone', 4), step('moss', 20, 1), step('moss', 9, 0, 'l2')],
 } as unknown as SittingView;
 const line = (regionId: string, plannedMl: number, pouredMl: number | null, pass = 0) => ({
   layerId: 'l1',

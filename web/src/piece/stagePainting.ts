@@ -29,7 +29,7 @@ export interface PouredIn {
 export function pouredIn(layerId: string, sitting: SittingView, run?: RunView): Map<string, PouredIn> {
   const lines =
     run?.pours ??
-    sitting.steps.map((s) => ({ ...s, plannedMl: s.pourMl.value, pouredMl: null as number | null }));
+    sitting.pours.map((s) => ({ ...s, plannedMl: s.pourMl.value, pouredMl: null as number | null }));
   const found = new Map<string, PouredIn>();
   for (const line of lines) {
     if (line.layerId !== layerId) continue;

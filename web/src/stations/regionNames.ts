@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { PourStep } from '../api/client';
+import type { PlannedPour } from '../api/client';
 import { filled } from '../editor/filled';
 import { regionName, useStation } from './station';
 
@@ -30,7 +30,7 @@ export function useRegionNames() {
       const name = layer ? regionName(layer, regionId, cupId ?? cupOf(layerId, regionId)) : regionId;
       return layer && layerId !== whole.id ? `${layer.name}: ${name}` : name;
     };
-    const step = ({ layerId, regionId, cupId }: Pick<PourStep, 'layerId' | 'regionId' | 'cupId'>) => {
+    const step = ({ layerId, regionId, cupId }: Pick<PlannedPour, 'layerId' | 'regionId' | 'cupId'>) => {
       const own = cupOf(layerId, regionId);
       const name = region(layerId, regionId, own ?? cupId);
       return own != null && own !== cupId ? `${name}, in ${colour(cupId)}` : name;

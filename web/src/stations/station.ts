@@ -54,7 +54,7 @@ export function timesPoured({ set, mould }: Piece['ground']): { of: string; word
 
 /** The first pour of a sitting that is still to come. */
 export const nextOf = (sitting: SittingView) =>
-  sitting.steps.find(
+  sitting.pours.find(
     (s) =>
       !sitting.poured || sitting.openRegions.some((r) => r.layerId === s.layerId && r.region === s.regionId),
   );
@@ -62,7 +62,7 @@ export const nextOf = (sitting: SittingView) =>
 /** The ways of laying out, in the words of the sentence that chooses one. */
 export const layoutKinds = [
   ['rings', 'rings from hearts'],
-  ['lines', 'lines from the rim to the middle'],
+  ['lines', 'stripes from the rim to the middle'],
   ['fields', 'fields in threes'],
   ['pools', 'pools between walls'],
   ['puddle', 'one puddle of many colours'],

@@ -181,11 +181,11 @@ internal sealed class OldWorkValidator : AbstractValidator<OldWork>
         RuleForEach(o => o.Layers).Must((o, l) => l.Within is null || o.Ground.Mould?.Insert(l.Within) is not null)
             .WithMessage("A layer that fills a hollow must name an insert of the mould.");
         RuleForEach(o => o.Layers).Must((o, l) => l.PartDepths is not { } parts || InParts(parts, o.Ground.Outline))
-            .WithMessage("Depths of parts must name each part once, from 1 up, of a drawn outline.");
+            .WithMessage("Depths of letters and cavities must name each once, from 1 up, of a drawn outline.");
         RuleFor(o => o.XMm).In(Accepted.HeartPlaceMm with { What = "Left of the older work" });
         RuleFor(o => o.YMm).In(Accepted.HeartPlaceMm with { What = "Top of the older work" });
         RuleFor(o => o.Kept).Must(k => k!.Value.Length <= Zone.Most).WithMessage($"Up to {Zone.Most} spots of a piece can be reserved.").When(o => o.Kept is not null);
-        RuleForEach(o => o.Kept!.Value).SetValidator(new KeptZoneValidator()).OverridePropertyName("kept").When(o => o.Kept is not null);
+        RuleForEach(o => o.Kept!.Value).SetValidator(new ReservedSpotValidator()).OverridePropertyName("kept").When(o => o.Kept is not null);
         RuleFor(o => o.StandsMm).In(Accepted.StandsMm);
         RuleFor(o => o.ReliefMm).In(Accepted.ReliefMm);
     }

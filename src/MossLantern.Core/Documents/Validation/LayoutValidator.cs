@@ -14,7 +14,7 @@ internal sealed class LayoutValidator : AbstractValidator<Layout>
     public LayoutValidator() => RuleFor(l => l).SetInheritanceValidator(v =>
     {
         v.Add(new RingsValidator());
-        v.Add(new LinesValidator());
+        v.Add(new StripesValidator());
         v.Add(new PetalsValidator());
         v.Add(new FieldsValidator());
         v.Add(new PoolsValidator());
@@ -30,9 +30,9 @@ internal sealed class LayoutValidator : AbstractValidator<Layout>
             yield return At("layout", failure);
         }
 
-        if (layout is LinesLayout lines && Accepted.FilmBelowMm.Contains(lines.StartMm) && lines.StartMm >= depthMm)
+        if (layout is StripesLayout lines && Accepted.FilmBelowMm.Contains(lines.StartMm) && lines.StartMm >= depthMm)
         {
-            yield return new("layout", "The film that lines are laid on must be thinner than the layer.");
+            yield return new("layout", "The film that stripes are laid on must be thinner than the layer.");
         }
 
         var kinds = (aside ?? []).Select(l => l.GetType()).Append(layout.GetType()).ToList();
@@ -79,9 +79,9 @@ internal sealed class BandValidator : AbstractValidator<Band>
     }
 }
 
-internal sealed class LinesValidator : AbstractValidator<LinesLayout>
+internal sealed class StripesValidator : AbstractValidator<StripesLayout>
 {
-    public LinesValidator()
+    public StripesValidator()
     {
         RuleFor(l => l.Widening).In(Accepted.Widening);
         RuleFor(l => l.Bands).AreBands();
@@ -237,9 +237,9 @@ internal static class Zones
     }
 }
 
-internal sealed class KeptZoneValidator : AbstractValidator<KeptZone>
+internal sealed class ReservedSpotValidator : AbstractValidator<ReservedSpot>
 {
-    public KeptZoneValidator()
+    public ReservedSpotValidator()
     {
         RuleFor(k => k.Name).Named("Name of the reserved spot");
         RuleFor(k => k.Keep).IsInEnum();

@@ -136,7 +136,7 @@ internal sealed class PieceBounds
         Count<Layer>(layers, path, least, PieceValidator.MostLayers, $"A piece has from 1 to {PieceValidator.MostLayers} layers.");
         Each<Layer>(layers, path, PieceValidator.MostLayers, (layer, at) =>
         {
-            Count(layer.PartDepths, At(at, "partDepths"), 0, DrawnOutline.MostRings, "Depths of parts must name each part once, from 1 up, of a drawn outline.");
+            Count(layer.PartDepths, At(at, "partDepths"), 0, DrawnOutline.MostRings, "Depths of letters and cavities must name each once, from 1 up, of a drawn outline.");
             LaidOut(layer.Layout, layer.Aside, at);
             Count(layer.RegionDepths, At(at, "regionDepths"), 0, MostEntries, $"A layer has depths of up to {MostEntries} regions.");
             Count(layer.Stones, At(at, "stones"), 0, MostEntries, $"Up to {MostEntries} kinds and places of stones lie in a layer.");
@@ -152,7 +152,7 @@ internal sealed class PieceBounds
         });
     }
 
-    private void Kept(ImmutableArray<KeptZone>? kept, string path)
+    private void Kept(ImmutableArray<ReservedSpot>? kept, string path)
     {
         Count(kept, path, 0, Zone.Most, $"Up to {Zone.Most} spots of a piece can be reserved.");
         Each(kept, path, Zone.Most, (zone, at) =>

@@ -53,14 +53,14 @@ public sealed class PieceValidator : AbstractValidator<Piece>
         RuleForEach(p => p.Layers).Must((p, l) => l.Within is null || p.Ground.Mould?.Insert(l.Within) is not null)
             .WithMessage("A layer that fills a hollow must name an insert of the mould.");
         RuleForEach(p => p.Layers).Must((p, l) => l.PartDepths is not { } parts || InParts(parts, p.Ground.Outline))
-            .WithMessage("Depths of parts must name each part once, from 1 up, of a drawn outline.");
+            .WithMessage("Depths of letters and cavities must name each once, from 1 up, of a drawn outline.");
         RuleFor(p => p.Layers).Must(l => l.Where(x => x.Within is not null).GroupBy(x => x.Within).All(g => g.Count() == 1))
             .WithMessage("Each hollow is filled by one layer.")
             .Must(l => l[0].Within is null).WithMessage("The first layer of a casting is poured round the inserts.").When(p => !p.Layers.IsDefaultOrEmpty);
         RuleFor(p => p).Custom((piece, context) => FillingRules.Problems(piece).ToList().ForEach(context.AddFailure));
         RuleFor(p => p.Kept).Must(k => k!.Value.Length <= Zone.Most).WithMessage($"Up to {Zone.Most} spots of a piece can be reserved.")
             .Must(k => Unique(k!.Value.Select(x => x.Id))).WithMessage("Each reserved spot needs an id of its own.").When(p => p.Kept is not null);
-        RuleForEach(p => p.Kept!.Value).SetValidator(new KeptZoneValidator()).OverridePropertyName("kept").When(p => p.Kept is not null);
+        RuleForEach(p => p.Kept!.Value).SetValidator(new ReservedSpotValidator()).OverridePropertyName("kept").When(p => p.Kept is not null);
         RuleFor(p => p.Layers).Must((p, layers) => layers.All(l => LeavesSome(p, l)))
             .WithMessage("Parts and reserved spots must leave some of the layer.").When(p => (p.Kept is not null || p.Layers.Any(l => l.Zones is not null)) && Sound(p));
         RuleFor(p => p.WavedOff).Must(w => w!.Value.Length <= 200).WithMessage("Up to 200 findings can be dismissed.").When(p => p.WavedOff is not null);
@@ -105,7 +105,7 @@ public sealed class PieceValidator : AbstractValidator<Piece>
 
     // To make a validator takes longer than to use it.
     private static readonly GroundValidator Grounds = new();
-    private static readonly KeptZoneValidator KeptZones = new();
+    private static readonly ReservedSpotValidator KeptZones = new();
 
     /// <summary>Whether outlines are such that they can be laid over each other.</summary>
     private static bool Sound(Piece piece) =>
@@ -120,7 +120,7 @@ public sealed class PieceValidator : AbstractValidator<Piece>
     /// <summary>A document from elsewhere must not make the grid enormous.</summary>
     internal static bool SuitsOutline(double gridMm, Outline outline) => gridMm / GrowthScale.For(outline).GridMm is > 0.5 and < 8;
 
-    internal static bool InParts(ImmutableArray<PartDepth> parts, Outline outline) =>
+    internal static bool InParts(ImmutableArray<CavityDepth> parts, Outline outline) =>
         outline is DrawnOutline { Problem: null } drawn
         && parts.All(p => p.Part >= 1 && p.Part <= drawn.Parts.Length) && parts.Select(p => p.Part).Distinct().Count() == parts.Length;
 

@@ -67,7 +67,7 @@ internal static class BandGrower
     }
 
     /// <summary>Lines from the rim inward: the field rises from the innermost place to the rim.</summary>
-    public static BandMap Lines(OutlineCover cover, LinesLayout lines, RimFront front)
+    public static BandMap Lines(OutlineCover cover, StripesLayout lines, RimFront front)
     {
         var (fromRim, deepest, depths) = front;
 
@@ -81,7 +81,7 @@ internal static class BandGrower
             left = lines.Bands[k].FillsRest ? Math.Min(left, widths.Take(k).Sum()) : left - widths[k];
         }
 
-        var film = new Region(LinesLayout.StartId, RegionKind.Film, lines.StartRecipeId, 0, 0);
+        var film = new Region(StripesLayout.StartId, RegionKind.Film, lines.StartRecipeId, 0, 0);
         return new(cover, fromRim, [.. edges.SkipLast(1).Select(depths.Level)], depths, Strips(lines, widths, edges), film);
     }
 

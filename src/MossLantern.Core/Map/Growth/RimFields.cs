@@ -96,7 +96,7 @@ internal sealed record EvenRim(float[] Field, double FarMm)
 internal sealed record RimFront(float[] Field, float Deepest, DepthScale Depths)
 {
     /// <summary>The front of lines.</summary>
-    public static RimFront Of(OutlineCover cover, GrowthScale growth, LinesLayout lines)
+    public static RimFront Of(OutlineCover cover, GrowthScale growth, StripesLayout lines)
     {
         var grid = cover.Grid;
         var fromRim = new float[grid.Count];

@@ -41,7 +41,7 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
     /// <param name="growth">The piece's growth scale.</param>
     /// <param name="layer">A valid layer.</param>
     /// <param name="kept">What the piece keeps visible or bare.</param>
-    public LayerMap Map(Outline outline, GrowthScale growth, FilledLayer layer, ImmutableArray<KeptZone> kept)
+    public LayerMap Map(Outline outline, GrowthScale growth, FilledLayer layer, ImmutableArray<ReservedSpot> kept)
     {
         ArgumentNullException.ThrowIfNull(outline);
         ArgumentNullException.ThrowIfNull(growth);
@@ -123,7 +123,7 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
             {
                 RingsLayout { Hearts.IsEmpty: true } rings => BandGrower.WithoutHearts(cover, rings),
                 RingsLayout rings => BandGrower.Rings(cover, rings, Place(rings.Hearts, growth, outline)),
-                LinesLayout lines => BandGrower.Lines(
+                StripesLayout lines => BandGrower.Lines(
                     cover, lines, fronts.Of((whole, growth, lines.Seed, lines.WavinessMm), () => RimFront.Of(Cover(whole, cover.Grid), growth, lines))),
                 PetalsLayout petals => BandGrower.Petals(cover, petals),
                 MarbleLayout marble => BandGrower.Marble(

@@ -153,14 +153,14 @@ internal sealed class ZonedMap : LayerMap
 internal sealed record ZonePlaces(Outline Whole, RegionMap Kept, Outline Left, ImmutableArray<Outline> Zones)
 {
     /// <summary>What is kept comes first; of zones that overlap, the later lies above.</summary>
-    public static ZonePlaces Of(Outline outline, ImmutableArray<Outline> zones, ImmutableArray<KeptZone> kept, string? clearCup)
+    public static ZonePlaces Of(Outline outline, ImmutableArray<Outline> zones, ImmutableArray<ReservedSpot> kept, string? clearCup)
     {
         var left = outline;
         var keeps = ImmutableArray.CreateBuilder<Patch>();
         foreach (var zone in kept)
         {
             var here = new CombinedOutline(left, zone.Placed, Shared: true);
-            var id = RegionId.OfKept(zone.Id);
+            var id = RegionId.OfSpot(zone.Id);
             keeps.Add(zone.Keep == Keep.Visible
                 ? new(id, RegionKind.KeptVisible, clearCup, Flat.Of(here), null, Middle(zone.Placed))
                 : new(id, RegionKind.KeptBare, null, Flat.Of(here), null, Middle(zone.Placed)));

@@ -7,8 +7,8 @@ export function CupPins({ cupId, name }: { cupId: string; name: string }) {
   const here = found.filter(
     (f) =>
       !f.wavedOff &&
-      f.place.cupId === cupId &&
-      (!f.place.sittingId || f.place.sittingId === sittingPlan.sittingId),
+      f.pin.cupId === cupId &&
+      (!f.pin.sittingId || f.pin.sittingId === sittingPlan.sittingId),
   );
   return here.map((finding) => (
     <button

@@ -34,7 +34,7 @@ export function CupsStation() {
   const { edit } = useEdits();
   const units = useUnits();
   const materials = useMaterials();
-  const inOrder = [...new Set(sittingPlan.steps.map((s) => s.cupId))];
+  const inOrder = [...new Set(sittingPlan.pours.map((s) => s.cupId))];
   const cup =
     layer.recipes.find((c) => c.id === selected) ??
     layer.recipes.find((c) => c.id === inOrder[0]) ??

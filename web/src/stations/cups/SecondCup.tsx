@@ -10,7 +10,7 @@ export function SecondCup({ cup }: { cup: Cup }) {
   const { sittingPlan, setCup, piece } = useStation();
   const { edit } = useEdits();
   const names = useRegionNames();
-  const pours = sittingPlan.steps.filter((s) => s.cupId === cup.id);
+  const pours = sittingPlan.pours.filter((s) => s.cupId === cup.id);
   const [from, setFrom] = useState(1);
   const first = piece.recipes.find((r) => r.id === cup.secondOf);
   if (first) {

@@ -19,16 +19,16 @@ export function CureStation() {
   const { piece, layer, sittingPlan, at, secondLook } = useStation();
   const units = useUnits();
   const { usual } = useFields();
-  const { pour } = sittingPlan;
+  const { span } = sittingPlan;
   return (
     <>
       <h2>{sittingPlan.poured ? 'Curing' : 'When to pour'}</h2>
       {sittingPlan.poured ? (
         <p className="hint">
           Counted from what was logged in Story:{' '}
-          {pour && `${localText(pour.start.local)} to ${untilText(pour.start.local, pour.end.local)}`}, at{' '}
-          {pour && units.show(pour.roomC, '°C')}
-          {pour?.roomOrigin === 'measured' ? '' : ' (assumed)'}.
+          {span && `${localText(span.start.local)} to ${untilText(span.start.local, span.end.local)}`}, at{' '}
+          {span && units.show(span.roomC, '°C')}
+          {span?.roomOrigin === 'measured' ? '' : ' (assumed)'}.
         </p>
       ) : (
         <div className="times">

@@ -31,7 +31,7 @@ export function GroundStation() {
         {!plan.ground.mould && <Figure term="Sides" of={plan.ground.sideArea} />}
       </dl>
       {plan.ground.mould && <MouldFigures mould={plan.ground.mould} />}
-      {plan.ground.parts.length > 1 && <Parts />}
+      {plan.ground.parts.length > 1 && <Cavities />}
       <a
         className="picture-link"
         href={`/api/pieces/${view.id}/outline.svg`}
@@ -69,15 +69,15 @@ function StandsHow() {
 }
 
 /** Letters or cavities, each with its area, its own depth and what the layer takes in it. */
-function Parts() {
+function Cavities() {
   const { piece, layer, layerIndex, plan } = useStation();
   const { edit, say } = useEdits();
   const { mould } = piece.ground;
   const { parts } = plan.ground;
-  const what = mould ? 'cavities' : 'parts';
-  const one = mould ? 'cavity' : 'part';
+  const what = mould ? 'cavities' : 'letters';
+  const one = mould ? 'cavity' : 'letter';
   return (
-    <section aria-label="Parts">
+    <section aria-label={mould ? 'Cavities' : 'Letters'}>
       <h3>
         {parts.length} {what}, from left to right
       </h3>
@@ -96,7 +96,7 @@ function Parts() {
                 takes={{ field: 'layers.partDepths.depthMm' }}
                 error={say(`layers[${layer.id}].partDepths[${own}].depthMm`)}
                 onChange={(depthMm) =>
-                  void edit({ do: 'set-part-depth', layer: layer.id, part: i + 1, depthMm })
+                  void edit({ do: 'set-depth-in-cavity', layer: layer.id, cavity: i + 1, depthMm })
                 }
               />
               deep, takes
@@ -115,7 +115,7 @@ function Parts() {
                   unit="mm"
                   value={cavity?.depthMm ?? mould.depthMm}
                   takes={{ field: 'ground.mould.cavityDepths.depthMm' }}
-                  onChange={(depthMm) => void edit({ do: 'set-cavity-depth', part: i + 1, depthMm })}
+                  onChange={(depthMm) => void edit({ do: 'set-cavity-depth', cavity: i + 1, depthMm })}
                 />
               )}
             </li>

@@ -26,7 +26,7 @@ export function BandList() {
         {rings
           ? 'Bands, from the heart to the rim'
           : layer.layout?.kind === 'lines'
-            ? 'Lines, from the middle to the rim'
+            ? 'Stripes, from the middle to the rim'
             : 'Rings, from the middle to the rim'}
       </h3>
       <ol className="bands">
@@ -51,7 +51,7 @@ export function BandList() {
           className="btn btn-outline-primary"
           onClick={() => void edit({ do: 'add-band', ...here })}
         >
-          {layer.layout?.kind === 'lines' ? 'Add a line' : 'Add a band'}
+          {layer.layout?.kind === 'lines' ? 'Add a stripe' : 'Add a band'}
         </button>
         {rings && layer.hearts.length < mostHearts && (
           <button

@@ -1,6 +1,6 @@
 import { colourIn } from '../../editor/filled';
 import { useState } from 'react';
-import type { KeptZone, Schemas } from '../../api/client';
+import type { ReservedSpot, Schemas } from '../../api/client';
 import type { Zone } from '../../editor/filled';
 import { ChoiceAt, NumberAt, TextAt } from '../../parts/At';
 import { Choice } from '../../parts/Choice';
@@ -295,7 +295,7 @@ function Kept() {
           <button
             type="button"
             className="btn btn-outline-primary"
-            onClick={() => void edit({ do: 'keep-spot' })}
+            onClick={() => void edit({ do: 'reserve-spot' })}
           >
             Reserve a spot
           </button>
@@ -305,7 +305,7 @@ function Kept() {
   );
 }
 
-function KeptSpot({ of: k, number }: { of: KeptZone; number: number }) {
+function KeptSpot({ of: k, number }: { of: ReservedSpot; number: number }) {
   const { edit } = useEdits();
   const { piece } = useStation();
   const { usual } = useFields();
@@ -342,7 +342,7 @@ function KeptSpot({ of: k, number }: { of: KeptZone; number: number }) {
           type="button"
           className="chip"
           aria-label={`Take out: ${k.name}`}
-          onClick={() => void edit({ do: 'let-kept-go', id: k.id })}
+          onClick={() => void edit({ do: 'free-spot', id: k.id })}
         >
           Take out
         </button>

@@ -12,7 +12,7 @@ type StarterView = Schemas['StarterView'];
 
 const words: Record<Starter, string> = {
   'ring-piece': 'A ring piece: three colours and a gold vein round a heart',
-  'rim-lines': 'Rim lines: from the rim to the middle, on clear',
+  'rim-stripes': 'Stripes from the rim: from the rim to the middle, on clear',
   fields: 'Fields in threes, with a gold vein between them',
   pools: 'Pools between two walls',
   flower: 'A flower: rings with a tool drawn through them',

@@ -1,4 +1,4 @@
-import type { Fill, PourStep } from '../../api/client';
+import type { Fill, PlannedPour } from '../../api/client';
 import { NumberAt } from '../../parts/At';
 import { Choice } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';
@@ -8,7 +8,7 @@ import { useStation } from '../station';
 import { StonesIn } from './StonesIn';
 
 interface Props {
-  step: PourStep;
+  step: PlannedPour;
   name: string;
 }
 

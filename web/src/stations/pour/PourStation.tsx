@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { PourStep } from '../../api/client';
+import type { PlannedPour } from '../../api/client';
 import { colourIn } from '../../editor/filled';
 import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';
@@ -11,14 +11,14 @@ import { PourDetail } from './PourDetail';
 import { SittingChoice } from './SittingChoice';
 import './PourStation.scss';
 
-const keyOf = (s: Pick<PourStep, 'layerId' | 'regionId' | 'pass'>) => `${s.layerId}/${s.regionId}/${s.pass}`;
+const keyOf = (s: Pick<PlannedPour, 'layerId' | 'regionId' | 'pass'>) => `${s.layerId}/${s.regionId}/${s.pass}`;
 
 /** In what order a sitting is poured, which regions it takes, and how deep. */
 export function PourStation() {
   const { piece, layer, layerPlan, sittingPlan, setCup, cup, selected, secondLook } = useStation();
   const units = useUnits();
   const names = useRegionNames();
-  const { steps } = sittingPlan;
+  const { pours } = sittingPlan;
   const next = nextOf(sittingPlan);
   const several = timesPoured(piece.ground);
   const { edit } = useEdits();
@@ -26,7 +26,7 @@ export function PourStation() {
   const [opened, setOpened] = useState<{ key: string; of: typeof selected } | null>(null);
   const pointed = selected && { layerId: layer.id, regionId: selected.id, pass: 0 };
   const open = opened?.of === selected ? opened.key : pointed && keyOf(pointed);
-  const order = steps.map(({ layerId, regionId }) => ({ layerId, region: regionId }));
+  const order = pours.map(({ layerId, regionId }) => ({ layerId, region: regionId }));
   const pour = (regions: typeof order) =>
     void edit({ do: 'order-pours', sitting: sittingPlan.sittingId, regions });
   const move = (from: number, by: -1 | 1) =>
@@ -54,7 +54,7 @@ export function PourStation() {
         not at all.
       </p>
       <ol className="pours">
-        {steps.map((step, i) => {
+        {pours.map((step, i) => {
           const name = names.step(step);
           const isOpen = open === keyOf(step);
           return (
@@ -107,7 +107,7 @@ export function PourStation() {
                   type="button"
                   className="icon"
                   aria-label={`Pour ${name} later`}
-                  disabled={i === steps.length - 1}
+                  disabled={i === pours.length - 1}
                   onClick={() => move(i, 1)}
                 >
                   <i className="bi down" />

@@ -28,9 +28,9 @@ export function SittingChoice() {
               >
                 <b>{s.name}</b>{' '}
                 <small>
-                  {s.done ? 'poured' : s.pour ? localText(s.pour.start.local) : 'no start yet'}
+                  {s.done ? 'poured' : s.span ? localText(s.span.start.local) : 'no start yet'}
                   {', '}
-                  {s.steps.length === 1 ? 'one pour' : `${s.steps.length} pours`}
+                  {s.pours.length === 1 ? 'one pour' : `${s.pours.length} pours`}
                 </small>
               </button>
             </li>

@@ -34,7 +34,7 @@ export function StoryStation() {
   const run = view.runs.findLast((r) => r.sittingId === sittingPlan.sittingId);
   const [log, setLog] = useState<Log>(() => {
     // What is planned and lies ahead has not happened: it is not offered as if it had.
-    const begun = sittingPlan.pour !== null && Date.parse(sittingPlan.pour.start.at) <= Date.now();
+    const begun = sittingPlan.span !== null && Date.parse(sittingPlan.span.start.at) <= Date.now();
     const planned = begun ? layer.plan : null;
     return {
       start: fieldText(run ? run.start.local : planned?.start),
@@ -56,7 +56,7 @@ export function StoryStation() {
   };
   const lines =
     run?.pours ??
-    sittingPlan.steps.map((s) => ({
+    sittingPlan.pours.map((s) => ({
       layerId: s.layerId,
       regionId: s.regionId,
       pass: s.pass,
@@ -66,7 +66,7 @@ export function StoryStation() {
     }));
   const named = (line: (typeof lines)[number]) => regionOr(layer, line, line.colourName);
   const cupOf = (line: (typeof lines)[number]) =>
-    sittingPlan.steps.find((s) => keyOf(s) === keyOf(line))?.cupId ?? null;
+    sittingPlan.pours.find((s) => keyOf(s) === keyOf(line))?.cupId ?? null;
   const say = (field: string) => refused?.errors[field]?.[0];
   const doubts = refused?.errors['evenSo'];
 
@@ -170,7 +170,7 @@ export function StoryStation() {
                 <td>
                   <HowNumber
                     of={
-                      (run ? undefined : sittingPlan.steps.find((s) => keyOf(s) === keyOf(line)))?.pourMl ??
+                      (run ? undefined : sittingPlan.pours.find((s) => keyOf(s) === keyOf(line)))?.pourMl ??
                       plannedThen(line.plannedMl)
                     }
                     label={`Planned of ${named(line)}`}

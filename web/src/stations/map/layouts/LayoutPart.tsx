@@ -2,7 +2,7 @@ import { useStation } from '../../station';
 import { BandList } from '../BandList';
 import { Fields } from './Fields';
 import { Flood } from './Flood';
-import { Lines } from './Lines';
+import { Stripes } from './Stripes';
 import { Marble } from './Marble';
 import { Petals } from './Petals';
 import { Pools } from './Pools';
@@ -13,7 +13,7 @@ export function LayoutPart() {
   const { layout } = useStation().layer;
   switch (layout?.kind) {
     case 'lines':
-      return <Lines layout={layout} />;
+      return <Stripes layout={layout} />;
     case 'petals':
       return <Petals layout={layout} />;
     case 'fields':

@@ -2,12 +2,12 @@ using MossLantern.Core.Documents;
 
 namespace MossLantern.Core.Edits;
 
-/// <summary>A spot is not kept any more.</summary>
-/// <param name="Id">What was kept.</param>
-public sealed record LetKeptGo(string Id) : Edit
+/// <summary>A spot is not reserved any more.</summary>
+/// <param name="Id">The spot.</param>
+public sealed record FreeSpot(string Id) : Edit
 {
     /// <inheritdoc/>
-    public override string Words(Piece before) => "take out what was kept";
+    public override string Words(Piece before) => "take out a reserved spot";
 
     /// <inheritdoc/>
     public override Edited Apply(Piece piece, Cupboard cupboard)

@@ -38,7 +38,7 @@ internal enum Unfit
 
 /// <summary>Cups as one batch: when it is divided, when each has been poured, and how they are then.</summary>
 /// <remarks>Source: docs/craft/mixing.md, Batches.</remarks>
-internal sealed class BatchRun
+internal sealed class BatchTiming
 {
     /// <summary>Above it resin runs away with its own heat, °C.</summary>
     public const double HottestC = 45;
@@ -53,7 +53,7 @@ internal sealed class BatchRun
     /// <param name="on">What it is worked out for.</param>
     /// <param name="cups">Its cups, the first to be poured first.</param>
     /// <param name="jugMl">What its jug holds, ml.</param>
-    public BatchRun(BatchingOf on, IReadOnlyList<BatchCup> cups, double jugMl)
+    public BatchTiming(BatchingOf on, IReadOnlyList<BatchCup> cups, double jugMl)
     {
         this.on = on;
         (Cups, JugMl) = (cups, jugMl);

@@ -11,12 +11,12 @@ namespace MossLantern.Core.Planning;
 
 /// <summary>What the parts of a drawn outline take, each by itself.</summary>
 /// <remarks>Source: docs/craft/mixing.md, Region volume.</remarks>
-internal static class PartVolumes
+internal static class CavityVolumes
 {
     /// <summary>The parts, from left to right; none for other outlines.</summary>
-    public static ImmutableArray<PartPlan> Of(LayerMapper mapper, Piece piece, ImmutableArray<LayerPlan> layers) => piece.Ground is not { Outline: DrawnOutline drawn } ground ? [] :
+    public static ImmutableArray<CavityPlan> Of(LayerMapper mapper, Piece piece, ImmutableArray<LayerPlan> layers) => piece.Ground is not { Outline: DrawnOutline drawn } ground ? [] :
     [
-        .. drawn.Parts.Select((part, i) => new PartPlan(
+        .. drawn.Parts.Select((part, i) => new CavityPlan(
             Reckoned.Of(part.AreaMm2 / 100, "cm²", Formulas.ShapeArea, new ReckonedInput("corners", part.Rings.Sum(r => r.Count), "", Origin.Own)),
             Reckoned.Of(part.PerimeterMm, "mm", Formulas.ShapePerimeter, new ReckonedInput("corners", part.Rings.Sum(r => r.Count), "", Origin.Own)),
             [.. piece.Filled.Select(l => l.DepthIn(i + 1))],

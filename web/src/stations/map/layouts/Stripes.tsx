@@ -6,8 +6,8 @@ import { BandList } from '../BandList';
 import { CupChoice } from './CupChoice';
 import { Facts } from './Facts';
 
-/** Lines from the rim to the middle. */
-export function Lines({ layout }: { layout: Of<'lines'> }) {
+/** Stripes from the rim to the middle. */
+export function Stripes({ layout }: { layout: Of<'lines'> }) {
   const { layer, layerPlan, here, at } = useStation();
   const { edit } = useEdits();
   // How often the sequence is laid already; where it is laid once there are no repeats to tell.

@@ -1,0 +1,21 @@
+using MossLantern.Core.Documents;
+using MossLantern.Core.Map;
+
+namespace MossLantern.Core.Edits;
+
+/// <summary>A wall that stopped short is drawn on to the next one, or to the rim.</summary>
+/// <param name="Layer">The layer.</param>
+/// <param name="Zone">The zone of it; null for the layer as a whole.</param>
+/// <param name="Wall">The wall.</param>
+/// <param name="AtStart">Whether its beginning is drawn on; else its end.</param>
+/// <param name="XMm">Where to, mm from the left.</param>
+/// <param name="YMm">mm from the top.</param>
+public sealed record JoinWall(string Layer, string? Zone, string Wall, bool AtStart, double XMm, double YMm) : LayoutEdit<PoolsLayout>(Layer, Zone)
+{
+    /// <inheritdoc/>
+    public override string Words(Piece before) => "draw a wall on";
+
+    private protected override Edited Change(LaidOut laid, PoolsLayout layout) =>
+        layout.Strokes.FirstOrDefault(s => s.Id == Wall) is not { } stroke ? Edited.No($"{laid.Place}.layout.strokes[{Wall}]", "That wall is no longer there.")
+        : laid.With(Pools.Closed(layout, new(Wall, AtStart ? stroke.Spots[0] : stroke.Spots[^1], new(XMm, YMm), AtStart))).Done();
+}
