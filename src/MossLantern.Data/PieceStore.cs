@@ -27,6 +27,8 @@ public sealed class PieceStore(WorkshopDatabase database)
 
         public long Revision { get; init; }
 
+        public long Logged { get; init; }
+
         public required string Name { get; init; }
 
         public string? Undoes { get; init; }
@@ -53,7 +55,7 @@ public sealed class PieceStore(WorkshopDatabase database)
         }
 
         public StoredPiece ToStored() =>
-            new(Id, (int)Version, Times.Read(SavedAt), PieceJson.Read(Document), CanUndo != 0, CanRedo != 0, (int)Revision, Undoes, Redoes);
+            new(Id, (int)Version, Times.Read(SavedAt), PieceJson.Read(Document), CanUndo != 0, CanRedo != 0, (int)Revision, (int)Logged, Undoes, Redoes);
     }
 
     private sealed record AsideRow(string Id, string Name, string TakenOffAt);
@@ -63,7 +65,7 @@ public sealed class PieceStore(WorkshopDatabase database)
     private const string Shown =
         """
         select p.id as Id, p.version as Version, p.saved_at as SavedAt, r.document as Document, r.revision as Revision,
-            p.name as Name, p.width_mm as WidthMm, p.height_mm as HeightMm,
+            p.name as Name, p.width_mm as WidthMm, p.height_mm as HeightMm, p.logged as Logged,
             r.made_from is not null as CanUndo,
             exists (select 1 from piece_revision n where n.piece_id = p.id and n.made_from = p.revision) as CanRedo,
             case when r.made_from is not null then r.words end as Undoes,

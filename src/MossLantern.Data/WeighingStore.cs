@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Dapper;
+using MossLantern.Core.Journal;
 using NodaTime;
 
 namespace MossLantern.Data;
@@ -9,15 +10,15 @@ public sealed class WeighingStore(WorkshopDatabase database)
 {
     /// <summary>What was weighed of a sitting and still holds, in the order in which it was; each step once, as it was last weighed.</summary>
     public ImmutableArray<Entry> Of(string pieceId, string sittingId) =>
-        database.Read<ImmutableArray<Entry>>(connection => [.. Journal.Holding(All(connection, pieceId, sittingId)).GroupBy(e => e.StepId).Select(g => g.Last())]);
+        database.Read(connection => Folds.Weighed(EntryRows.OfWeighing(connection, pieceId, sittingId)));
 
     /// <summary>Writes what was weighed of a step. Under an id that is there already nothing is written.</summary>
-    public void Add(string id, string pieceId, string sittingId, string stepId, double grams, Instant now) => database.Write(connection =>
+    public void Add(string id, string pieceId, string sittingId, StepId step, double grams, Instant now) => database.Write(connection =>
     {
         if (connection.ExecuteScalar<long>("select count(*) from entry where id = @id", new { id }) == 0)
         {
-            var before = Journal.Holding(All(connection, pieceId, sittingId)).LastOrDefault(e => e.StepId == stepId);
-            Journal.Add(connection, [new(id, null, pieceId, sittingId, stepId, null, EntryKind.Weighed, now, null, now, Grams: grams, Replaces: before?.Id)]);
+            var before = Folds.Holding(EntryRows.OfWeighing(connection, pieceId, sittingId)).LastOrDefault(e => e.Of.Step == step);
+            EntryRows.Add(connection, [new(id, EntryKind.Weighed, new(null, pieceId, sittingId, step), new(now, now), new(Grams: grams), before?.Id)]);
         }
 
         return true;
@@ -27,12 +28,10 @@ public sealed class WeighingStore(WorkshopDatabase database)
     /// <returns>How much was taken back.</returns>
     public int TakeBack(string pieceId, string sittingId, bool everything, Instant now) => database.Write(connection =>
     {
-        var holding = Journal.Holding(All(connection, pieceId, sittingId));
-        var back = everything ? holding : holding.IsEmpty ? [] : [All(connection, pieceId, sittingId).Last(e => holding.Any(h => h.Id == e.Id))];
-        Journal.Add(connection, back.Select(e => e with { Id = Guid.NewGuid().ToString("n"), Kind = EntryKind.TakenBack, At = now, ArrivedAt = now, Grams = null, Replaces = e.Id }));
+        var all = EntryRows.OfWeighing(connection, pieceId, sittingId).ToList();
+        var holding = Folds.Holding(all);
+        var back = everything ? holding : holding.IsEmpty ? [] : [all.Last(e => holding.Any(h => h.Id == e.Id))];
+        EntryRows.Add(connection, back.Select(e => e.TakenBack(Guid.NewGuid().ToString("n"), now) with { Time = new(now, now) }));
         return back.Length;
     });
-
-    private static List<Entry> All(Microsoft.Data.Sqlite.SqliteConnection connection, string pieceId, string sittingId) =>
-        [.. Journal.Of(connection, pieceId).Where(e => e.RunId is null && e.SittingId == sittingId && e.StepId is not null && e.Kind is EntryKind.Weighed or EntryKind.TakenBack)];
 }

@@ -17,19 +17,18 @@ public sealed class RoomTests
     /// <summary>The rooms from the ground up: each may look into those above it in this list.</summary>
     private static readonly string[] Rooms =
     [
-        "Units", "Shapes", "Materials", "Documents", "Curing", "Grounds", "Map", "Walls", "Stones", "Lines", "Mixing", "Pouring", "Timeline", "Painting",
+        "Units", "Shapes", "Materials", "Documents", "Journal", "Curing", "Grounds", "Map", "Walls", "Stones", "Lines", "Mixing", "Pouring", "Timeline", "Painting",
         "Edits", "Checks", "Planning",
     ];
 
     /// <summary>Data that is a tree, and the validators that follow it down: a part of it holds the whole again.</summary>
     private static readonly string[] Trees =
     [
-        "Documents.CornersValidator Documents.FieldsValidator Documents.FillingRules Documents.GroundValidator "
-            + "Documents.HeartValidator Documents.InsertValidator Documents.ReservedSpotValidator Documents.LayerValidator "
-            + "Documents.LayoutValidator Documents.StripesValidator Documents.MarbleValidator Documents.MouldValidator "
+        "Documents.CornersValidator Documents.FieldsValidator Documents.FillingRules Documents.GroundValidator Documents.HeartValidator "
+            + "Documents.InsertValidator Documents.LayerValidator Documents.LayoutValidator Documents.MarbleValidator Documents.MouldValidator "
             + "Documents.OldWorkValidator Documents.PetalsValidator Documents.PieceBounds Documents.PieceValidator Documents.PoolsValidator "
-            + "Documents.PuddleValidator Documents.RecipeValidator Documents.RingsValidator Documents.RuleExtensions "
-            + "Documents.SittingValidator Documents.SliceValidator Documents.Zones",
+            + "Documents.PuddleValidator Documents.RecipeValidator Documents.ReservedSpotValidator Documents.RingsValidator Documents.RuleExtensions "
+            + "Documents.SittingValidator Documents.SliceValidator Documents.StripesValidator Documents.Zones",
         "Documents.Ground Documents.OldWork Documents.Piece",
         "Painting.PaintInset Painting.Painting",
     ];

@@ -77,13 +77,13 @@ public class AtAnAngleTests
 
     private static Painting.Painting Painted(Piece piece, Look? look = null) => new PiecePlanner(new LayerMapper()).Paint(piece, null, PaintDetail.Full, look);
 
-    private static Painting.Painting Painted(FilledLayer layer, Look? look = null) => Painted(Samples.Piece(Samples.Panel(), layer), look);
+    private static Painting.Painting Painted(Sketch layer, Look? look = null) => Painted(Samples.Piece(Samples.Panel(), layer), look);
 
     [Fact]
     public void Only_flakes_have_a_look_for_each_angle_and_none_in_light_from_behind()
     {
         var layer = Samples.Layer(Samples.Heart(150, 100), 12, 0);
-        FilledLayer With(ColourantClass colourant) => layer with { Recipes = [.. layer.Recipes.Select(r => r.Id == "c1" ? Recipe.Plain("c1", "c1", "#3f6fd0", colourant, 3) : r)] };
+        Sketch With(ColourantClass colourant) => layer with { Recipes = [.. layer.Recipes.Select(r => r.Id == "c1" ? Recipe.Plain("c1", "c1", "#3f6fd0", colourant, 3) : r)] };
         foreach (var colourant in Enum.GetValues<ColourantClass>())
         {
             var angles = Painted(With(colourant)).Materials.Single(m => m.Id.EndsWith("/c1", StringComparison.Ordinal)).Angles;

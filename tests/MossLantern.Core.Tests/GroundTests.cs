@@ -250,7 +250,7 @@ public class GroundTests
         Assert.Empty(Planner.Plan(piece, [new("l1", start, start, 20)], Zone).Findings);
 
         // A thin layer that is already poured does not ask for a better level; what is to come does.
-        var more = piece.WithLayers(piece.Filled[0] with { DepthMm = 0.5 }, piece.Filled[0] with { Id = "l2", SittingId = "l2", DepthMm = 4 });
+        var more = piece.WithLayers(Sketch.Of(piece, 0) with { DepthMm = 0.5 }, Sketch.Of(piece, 0) with { Id = "l2", DepthMm = 4 });
         var standing = Planner.Plan(more, [new("l1", start, start, 20)], Zone).Ground.Standing;
         Assert.Equal(4, standing.Thinnest.Value);
         Assert.Equal(["tilt", "bow"], Planner.Plan(more, [new("l1", start, start, 20)], Zone).Findings.Where(f => f.Pin.Station == Station.Ground).Select(f => f.Check));

@@ -15,7 +15,7 @@ public class KeptBetweenDragsTests
     private static readonly ImmutableArray<Band> Lines = [new("b1", 9, true, "moss"), new("b2", 5, false, "bone"), new("b3", 7, false, "umber")];
 
     /// <summary>A layout, and how a hand changes it step by step.</summary>
-    private static readonly Dictionary<string, Func<double, FilledLayer>> Drags = new()
+    private static readonly Dictionary<string, Func<double, Sketch>> Drags = new()
     {
         ["lines"] = by => LayoutTests.Layer(Samples.Lines("clear", 1, 8, 3)).WithBands(Lines.SetItem(1, Lines[1] with { WidthMm = 5 + by / 10 })),
         ["waves"] = by => LayoutTests.Layer(Samples.Lines("clear", 1, 2 + by / 8, 3)).WithBands(Lines),

@@ -19,7 +19,7 @@ public class LayoutCheckTests
     private static ImmutableArray<Finding> Of(Piece piece, params string[] checks) =>
         [.. Planner.Plan(piece, [], DateTimeZone.Utc).Findings.Where(f => checks.Contains(f.Check))];
 
-    private static FilledLayer Coloured(Layout layout, params int[] colours) => Samples.Layer(null, 0) with { Layout = layout is BandedLayout banded ? banded with { Bands = [new("b1", 10, true, "c0")] } : layout, Recipes = [.. colours.Select((c, i) => Recipe.Plain($"c{i}", $"colour {i}", Palette[c], ColourantClass.Paste, 4)), new Recipe("clear", "clear", "#eef0ea", [])] };
+    private static Sketch Coloured(Layout layout, params int[] colours) => Samples.Layer(null, 0) with { Layout = layout is BandedLayout banded ? banded with { Bands = [new("b1", 10, true, "c0")] } : layout, Recipes = [.. colours.Select((c, i) => Recipe.Plain($"c{i}", $"colour {i}", Palette[c], ColourantClass.Paste, 4)), new Recipe("clear", "clear", "#eef0ea", [])] };
 
     /// <summary>Every change that a finding offers leaves a good piece without that finding.</summary>
     private static void Cleared(Piece piece, params string[] checks)

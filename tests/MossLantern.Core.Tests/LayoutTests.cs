@@ -20,7 +20,7 @@ public class LayoutTests
     private static readonly LayerMapper Mapper = new();
     private static readonly string[] Names = ["moss", "bone", "umber", "lichen", "gilt", "smoke", "rust", "mere"];
 
-    internal static FilledLayer Layer(Layout layout, params double[] widths) => Samples.Layer(null, widths.Length == 0 ? [0] : widths) with
+    internal static Sketch Layer(Layout layout, params double[] widths) => Samples.Layer(null, widths.Length == 0 ? [0] : widths) with
     {
         Layout = layout is BandedLayout banded ? banded with { Bands = Samples.Layer(null, widths.Length == 0 ? [0] : widths).Bands } : layout,
         Recipes = [.. Samples.Layer(null, widths.Length == 0 ? [0] : widths).Cups, .. Names.Select(n => Samples.Cup(n)), Samples.Cup("clear", null, 0)],
@@ -28,9 +28,9 @@ public class LayoutTests
 
     internal static FieldsLayout Fields(int fields = 15, int colours = 5, int seed = 3) => new(fields, [.. Names.Take(colours)], seed);
 
-    private static LayerMap Map(Ground ground, FilledLayer layer) => Mapper.Map(Samples.Piece(ground, layer), layer);
+    private static LayerMap Map(Ground ground, Sketch layer) => Mapper.Map(Samples.Piece(ground, layer), layer);
 
-    private static PiecePlan Plan(Ground ground, FilledLayer layer) => new PiecePlanner(Mapper).Plan(Samples.Piece(ground, layer), [], DateTimeZone.Utc);
+    private static PiecePlan Plan(Ground ground, Sketch layer) => new PiecePlanner(Mapper).Plan(Samples.Piece(ground, layer), [], DateTimeZone.Utc);
 
     private static void SumsToTheOutline(Outline outline, LayerMap map)
     {

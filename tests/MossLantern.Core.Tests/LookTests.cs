@@ -19,13 +19,13 @@ public class LookTests
     private static readonly Look Back = new(Light: LightFrom.Back);
     private static readonly Look Wet = new(Wet: true);
 
-    private static readonly FilledLayer First = Samples.Layer(Samples.Heart(120, 90), 12, 3, 0) with { Id = "first" };
-    private static readonly FilledLayer Second = Samples.Layer(Samples.Heart(200, 110), 9, 0) with { Id = "second", Recipes = [Samples.Cup("bed", null, 0), Samples.Cup("c1", ColourantClass.Dye, 2), Samples.Cup("c2")] };
+    private static readonly Sketch First = Samples.Layer(Samples.Heart(120, 90), 12, 3, 0) with { Id = "first" };
+    private static readonly Sketch Second = Samples.Layer(Samples.Heart(200, 110), 9, 0) with { Id = "second", Recipes = [Samples.Cup("bed", null, 0), Samples.Cup("c1", ColourantClass.Dye, 2), Samples.Cup("c2")] };
 
     private static Ground On(BaseMaterial material, GroundPaint? paint = null) =>
         Samples.Panel(300, 200) with { Base = new(material == BaseMaterial.Silicone ? PieceKind.Casting : PieceKind.Panel, material, 4), Paint = paint };
 
-    private static Piece Casting(params FilledLayer[] layers) => Samples.Piece(On(BaseMaterial.Silicone), layers);
+    private static Piece Casting(params Sketch[] layers) => Samples.Piece(On(BaseMaterial.Silicone), layers);
 
     [Fact]
     public void Clear_resin_lets_all_light_through_dye_filters_it_and_paste_keeps_it_back()

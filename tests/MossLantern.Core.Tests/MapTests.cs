@@ -18,7 +18,7 @@ public class MapTests
         from fill in Gen.Int[0, 11]
         select widths.Take(fill % (widths.Length + 1)).Append(0).Concat(widths.Skip(fill % (widths.Length + 1))).ToArray();
 
-    private static readonly Gen<(Ground Ground, ImmutableArray<FilledLayer> Layers)> AnyMaps =
+    private static readonly Gen<(Ground Ground, ImmutableArray<Sketch> Layers)> AnyMaps =
         from outline in Samples.AnyOutline
         from x in Gen.Double[-0.1, 1.1]
         from y in Gen.Double[-0.1, 1.1]
@@ -34,7 +34,7 @@ public class MapTests
             new Ground(outline, EdgeStyle.TapedClean, 20, "#ffffff"),
             stacks.Select(s => Samples.Layer(heart, s).Rings(r => r with { RimFollow = follow })).ToImmutableArray());
 
-    private static readonly Gen<(Ground Ground, FilledLayer Layer)> AnyMap = AnyMaps.Select(m => (m.Ground, m.Layers[0]));
+    private static readonly Gen<(Ground Ground, Sketch Layer)> AnyMap = AnyMaps.Select(m => (m.Ground, m.Layers[0]));
 
     private static GrowthScale Coarse(Outline outline)
     {

@@ -111,13 +111,13 @@ public sealed class MaterialTests
     private static OwnMaterial Own(MaterialKind kind, string like, params (string, double)[] values) =>
         new(kind, "Mine", like, values.ToImmutableSortedDictionary(v => v.Item1, v => v.Item2));
 
-    private static LayerPlan Planned(Catalogue catalogue, FilledLayer layer)
+    private static LayerPlan Planned(Catalogue catalogue, Sketch layer)
     {
         var piece = Samples.Piece(Samples.Panel(), layer);
         return new PiecePlanner(new LayerMapper()).Plan(piece, [], Surroundings.Usual(DateTimeZone.Utc) with { Catalogue = catalogue }).Layers[0];
     }
 
-    private static readonly FilledLayer Poured = Samples.Layer(Samples.Heart(300, 200), 20, 0) with { Plan = new(new(2026, 5, 1, 9, 0), null, null) };
+    private static readonly Sketch Poured = Samples.Layer(Samples.Heart(300, 200), 20, 0) with { Plan = new(new(2026, 5, 1, 9, 0), null, null) };
 
     [Fact]
     public void Windows_heat_and_depths_follow_the_persons_figures_and_each_says_where_it_is_from()

@@ -297,7 +297,7 @@ public class MixingTests
         Assert.Throws<ArgumentOutOfRangeException>(() => Catalogue.Typical.Of((ColourantClass)99));
     }
 
-    private static CupPlan Cups(Ground ground, FilledLayer layer)
+    private static CupPlan Cups(Ground ground, Sketch layer)
     {
         var (mapper, piece) = (new LayerMapper(), Samples.Piece(ground, layer));
         var laid = new LaidLayer(layer, mapper.Map(piece, layer), DepthZones.Of(mapper, piece, layer));

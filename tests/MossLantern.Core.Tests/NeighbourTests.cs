@@ -18,14 +18,14 @@ public class NeighbourTests
     private static readonly string[] Palette = ["#33523f", "#3a5a46", "#c99b3a", "#f0e8d5", "#5a2233", "#2e2a28", "#6f7a80", "#d9667a", "#3f6c74", "#e2ab50"];
 
     /// <summary>Stacks of any of ten colours, some of them clear.</summary>
-    private static readonly Gen<FilledLayer> AnyStack =
+    private static readonly Gen<Sketch> AnyStack =
         from colours in Gen.Int[0, Palette.Length].Array[2, 9]
         from fill in Gen.Int[0, 8]
         let cups = colours.Select((c, i) => c == Palette.Length
             ? new Recipe($"c{i}", $"clear {i}", "#eef0ea", [])
             : Recipe.Plain($"c{i}", $"colour {i}", Palette[c], ColourantClass.Paste, 4)).ToArray()
         let bands = colours.Skip(1).Select((_, i) => new Band($"b{i + 1}", 9, i == fill % (colours.Length - 1), $"c{i + 1}")).ToArray()
-        select new FilledLayer(
+        select new Sketch(
             "l1", "Rings", 3, new RingsLayout([Samples.Heart(200, 150, 60, 50)], [.. bands], 0, "c0"), [.. cups], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
 
     [Fact]
@@ -172,8 +172,8 @@ public class NeighbourTests
     [Fact]
     public void What_has_been_poured_of_a_colour_is_not_changed_by_a_remedy_above_it()
     {
-        var lower = Stack("#33523f", "#f0e8d5").Filled[0];
-        var two = Samples.Piece(Samples.Panel(), lower, lower with { Id = "l2", SittingId = "l2" });
+        var lower = Sketch.Of(Stack("#33523f", "#f0e8d5"), 0);
+        var two = Samples.Piece(Samples.Panel(), lower, lower with { Id = "l2" });
         Finding Dull(params PouredSitting[] poured) => Planner.Plan(two, poured, DateTimeZone.Utc).Findings.First(f => f.Check == "dull-field" && f.Key.StartsWith("dull-field@l2", StringComparison.Ordinal));
         Assert.Contains("shimmer", Dull().Remedies.Select(r => r.Id));
         var above = Dull(new PouredSitting("l1", Instant.FromUtc(2026, 5, 1, 9, 0), null, null)).Remedies;
@@ -182,7 +182,7 @@ public class NeighbourTests
     }
 
     /// <summary>A heart's bed and bands of these colours; the last fills the rest.</summary>
-    private static Piece Stack(params string[] colours) => Samples.Piece(Samples.Panel(), new FilledLayer(
+    private static Piece Stack(params string[] colours) => Samples.Piece(Samples.Panel(), new Sketch(
         "l1", "Rings", 3,
         new RingsLayout(
             [Samples.Heart(200, 150, 60, 50)], [.. colours.Skip(1).Select((_, i) => new Band($"b{i + 1}", 9, i == colours.Length - 2, $"c{i + 1}"))], 0, "c0"),

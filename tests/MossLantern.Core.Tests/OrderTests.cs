@@ -12,9 +12,9 @@ public class OrderTests
 {
     private static readonly PiecePlanner Planner = new(new());
 
-    private static LayerPlan Plan(FilledLayer layer) => Planner.Plan(Samples.Piece(Samples.Panel(), layer), [], DateTimeZone.Utc).Layers[0];
+    private static LayerPlan Plan(Sketch layer) => Planner.Plan(Samples.Piece(Samples.Panel(), layer), [], DateTimeZone.Utc).Layers[0];
 
-    private static List<RegionId> Order(FilledLayer layer) => [.. Plan(layer).Pours.Select(s => s.RegionId)];
+    private static List<RegionId> Order(Sketch layer) => [.. Plan(layer).Pours.Select(s => s.RegionId)];
 
     [Fact]
     public void Lines_begin_with_the_film_run_inward_and_end_with_the_push()
@@ -71,7 +71,7 @@ public class OrderTests
 
     private static IEnumerable<Finding> Early(LocalDateTime? first, LocalDateTime? second, params PouredSitting[] poured)
     {
-        FilledLayer At(string id, LocalDateTime? start) => Samples.Layer(null, 0) with { Id = id, Name = id, Plan = new(start, null, 22) };
+        Sketch At(string id, LocalDateTime? start) => Samples.Layer(null, 0) with { Id = id, Name = id, Plan = new(start, null, 22) };
         var piece = Samples.Piece(Samples.Panel(), At("base", first), At("veil", second));
         return Planner.Plan(piece, poured, DateTimeZone.Utc).Findings.Where(f => f.Check == "layer-early");
     }

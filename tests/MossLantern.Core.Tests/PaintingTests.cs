@@ -12,7 +12,7 @@ namespace MossLantern.Core.Tests;
 
 public partial class PaintingTests
 {
-    private static readonly FilledLayer Stack = Samples.Layer(Samples.Heart(250, 180), 12, 3, 30, 0, 20);
+    private static readonly Sketch Stack = Samples.Layer(Samples.Heart(250, 180), 12, 3, 30, 0, 20);
 
     [Fact]
     public void Metallic_acrylic_at_ten_percent_and_two_millimetres_covers_three_quarters()
@@ -305,7 +305,7 @@ public partial class PaintingTests
     [GeneratedRegex(@"-?[0-9]*\.?[0-9]+")]
     private static partial Regex Numbers();
 
-    private static Painting.Painting Paint(PaintDetail detail, params FilledLayer[] layers) =>
+    private static Painting.Painting Paint(PaintDetail detail, params Sketch[] layers) =>
         new PiecePlanner(new LayerMapper()).Paint(Samples.Piece(Samples.Panel(), layers), null, detail);
 
     [GeneratedRegex("^M(-?[0-9.]+) (-?[0-9.]+)")]

@@ -15,7 +15,7 @@ namespace MossLantern.Core.Tests;
 public class PieceTests
 {
     private static readonly DateTimeZone Dublin = DateTimeZoneProviders.Tzdb["Europe/Dublin"];
-    private static readonly FilledLayer Stack = Samples.Layer(Samples.Heart(250, 180), 12, 3, 30, 0, 20);
+    private static readonly Sketch Stack = Samples.Layer(Samples.Heart(250, 180), 12, 3, 30, 0, 20);
 
     [Fact]
     public void A_first_piece_is_valid_and_clear_all_over()
@@ -183,9 +183,9 @@ public class PieceTests
 
     private static Piece OnGround(Piece piece, Func<Ground, Ground> change) => piece with { Ground = change(piece.Ground) };
 
-    private static Piece OnLayer(Piece piece, Func<FilledLayer, FilledLayer> change) => piece.OnLayer(0, change);
+    private static Piece OnLayer(Piece piece, Func<Sketch, Sketch> change) => piece.OnLayer(0, change);
 
-    private static IEnumerable<PlannedPour> Steps(FilledLayer layer) => Plan(Samples.Piece(Samples.Panel(), layer)).Layers.Single().Pours;
+    private static IEnumerable<PlannedPour> Steps(Sketch layer) => Plan(Samples.Piece(Samples.Panel(), layer)).Layers.Single().Pours;
 
     private static PiecePlan Plan(Piece piece, params PouredSitting[] poured) =>
         new PiecePlanner(new LayerMapper()).Plan(piece, poured, Dublin);

@@ -47,16 +47,16 @@ internal static class Samples
         new(new RectangleOutline(width, height), edge, 40, "#d9c29a");
 
     /// <summary>A layer whose bands each have a cup of their own; a width of 0 fills the rest.</summary>
-    public static FilledLayer Layer(Heart? heart, params double[] widths) => new(
+    public static Sketch Layer(Heart? heart, params double[] widths) => new(
         "l1", "Fields", 3,
         new RingsLayout(heart is null ? [] : [heart], [.. widths.Select((w, i) => new Band($"b{i + 1}", w, w == 0, $"c{i + 1}"))], 0, "bed"),
         [Cup("bed", ColourantClass.Dye, 2), .. widths.Select((_, i) => Cup($"c{i + 1}"))],
         new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
 
     /// <summary>A piece of layers, each in a sitting of its own. What has one id in several of them and is another colour gets an id of its own.</summary>
-    public static Piece Piece(Ground ground, params FilledLayer[] layers)
+    public static Piece Piece(Ground ground, params Sketch[] layers)
     {
-        List<FilledLayer> own = [];
+        List<Sketch> own = [];
         foreach (var layer in layers)
         {
             var known = own.SelectMany(l => l.Recipes).ToList();
@@ -66,11 +66,11 @@ internal static class Samples
         return own.Aggregate(
             new Piece(
                 "Test", ground, GrowthScale.For(ground.MapOutline), [.. own.SelectMany(l => l.Recipes).DistinctBy(r => r.Id)],
-                [.. own.Select(l => new Layer(l.Id, l.Name, l.DepthMm, l.Layout))], [.. own.Select(l => new Sitting(l.Id, [l.Id], l.Resin, l.Measure))]),
-            (piece, layer) => piece.With(layer with { Recipes = piece.Recipes }));
+                [.. own.Select(l => l.Layer)], [.. own.Select(l => l.Sitting)]),
+            (piece, layer) => (layer with { Recipes = piece.Recipes }).In(piece));
     }
 
-    private static FilledLayer Renamed(FilledLayer layer, string from, string to)
+    private static Sketch Renamed(Sketch layer, string from, string to)
     {
         string Of(string id) => id == from ? to : id;
         return layer with
@@ -86,22 +86,22 @@ internal static class Samples
     }
 
     /// <summary>The piece with other layers in place of its own, each in a sitting of its own.</summary>
-    public static Piece WithLayers(this Piece piece, params FilledLayer[] layers)
+    public static Piece WithLayers(this Piece piece, params Sketch[] layers)
     {
         var filled = Piece(piece.Ground, layers);
         return piece with { Recipes = filled.Recipes, Layers = filled.Layers, Sittings = filled.Sittings };
     }
 
     /// <summary>The piece with one of its layers changed.</summary>
-    public static Piece OnLayer(this Piece piece, int index, Func<FilledLayer, FilledLayer> change) => piece.With(change(piece.Filled[index]));
+    public static Piece OnLayer(this Piece piece, int index, Func<Sketch, Sketch> change) => change(Sketch.Of(piece, index)).In(piece);
 
-    public static FilledLayer Rings(this FilledLayer layer, Func<RingsLayout, RingsLayout> change) => layer with { Layout = change((RingsLayout)layer.Layout) };
+    public static Sketch Rings(this Sketch layer, Func<RingsLayout, RingsLayout> change) => layer with { Layout = change((RingsLayout)layer.Layout) };
 
-    public static FilledLayer WithBands(this FilledLayer layer, params ImmutableArray<Band> bands) => layer with { Layout = (BandedLayout)layer.Layout with { Bands = bands } };
+    public static Sketch WithBands(this Sketch layer, params ImmutableArray<Band> bands) => layer with { Layout = (BandedLayout)layer.Layout with { Bands = bands } };
 
-    public static FilledLayer WithHearts(this FilledLayer layer, params ImmutableArray<Heart> hearts) => layer.Rings(r => r with { Hearts = hearts });
+    public static Sketch WithHearts(this Sketch layer, params ImmutableArray<Heart> hearts) => layer.Rings(r => r with { Hearts = hearts });
 
-    internal static BandMap Map(Ground ground, FilledLayer layer, GrowthScale? growth = null) =>
+    internal static BandMap Map(Ground ground, Sketch layer, GrowthScale? growth = null) =>
         (BandMap)new LayerMapper().Map(ground.Outline, growth ?? GrowthScale.For(ground.Outline), layer, []);
 
     public static double Area(this LayerMap map, RegionId region) => map.Regions.Single(r => r.Id == region).AreaMm2;

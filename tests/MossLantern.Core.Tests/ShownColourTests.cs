@@ -17,9 +17,9 @@ public class ShownColourTests
     private static readonly PiecePlanner Planner = new(new());
     private static readonly Ground Casting = Samples.Panel(300, 200) with { Base = new(PieceKind.Casting, BaseMaterial.Silicone, 4), Colour = "#ffffff" };
 
-    private static FilledLayer With(params Recipe[] cups) => Samples.Layer(null, 0) with { Recipes = [.. cups] };
+    private static Sketch With(params Recipe[] cups) => Samples.Layer(null, 0) with { Recipes = [.. cups] };
 
-    private static Painting.Painting Paint(FilledLayer layer, PaintDetail detail = PaintDetail.Draft, Look? look = null) => Planner.Paint(Samples.Piece(Casting, layer), null, detail, look);
+    private static Painting.Painting Paint(Sketch layer, PaintDetail detail = PaintDetail.Draft, Look? look = null) => Planner.Paint(Samples.Piece(Casting, layer), null, detail, look);
 
     [Fact]
     public void Dye_deepens_like_glass_and_does_not_veil()
@@ -49,7 +49,7 @@ public class ShownColourTests
         var bone = Recipe.Plain("b", "b", "#e8dcc0", ColourantClass.Paste, 4);
         var mix = new Recipe("m", "m", "#000000", [], [new("d", 1), new("b", 1)]);
         var below = With(bone) with { Layout = new FloodLayout("b") };
-        FilledLayer Above(string cup) => With(dye, bone, mix) with { Id = "l2", Layout = new FloodLayout(cup) };
+        Sketch Above(string cup) => With(dye, bone, mix) with { Id = "l2", Layout = new FloodLayout(cup) };
         var glass = Assert.Single(Planner.Paint(Samples.Piece(Casting, below, Above("d")), null, PaintDetail.Draft).Paths, p => p.Material == "l2/d");
         Assert.True(glass is { Glass: true, Opacity: 1 });
         Assert.Equal(CupLook.Of(Catalogue.Typical, Above("d"), dye).Filter(3).ToHex(), glass.Fill);
@@ -119,8 +119,8 @@ public class ShownColourTests
     {
         // 300 × 200 mm: 100 mm to the middle, 60 mm of it free round a zone that leaves 60 mm on every side.
         var zone = new Zone("z", "middle", new RectangleOutline(180, 80), 60, 60, new FloodLayout("moss"));
-        FilledLayer Lines(double width, params Zone[] zones) => LayoutTests.Layer(Samples.Lines("clear", 1, 0, 3), 0, width, width) with { Zones = [.. zones] };
-        PiecePlan Plan(FilledLayer layer) => Planner.Plan(Samples.Piece(Casting, layer), [], DateTimeZone.Utc);
+        Sketch Lines(double width, params Zone[] zones) => LayoutTests.Layer(Samples.Lines("clear", 1, 0, 3), 0, width, width) with { Zones = [.. zones] };
+        PiecePlan Plan(Sketch layer) => Planner.Plan(Samples.Piece(Casting, layer), [], DateTimeZone.Utc);
         double Room(PiecePlan plan) => plan.Layers[0].Facts.Single(f => f.Id == LayoutFacts.RimRoom).Number.Value;
         Assert.Equal(100, Room(Plan(Lines(20))), 1.0);
         Assert.Equal(60, Room(Plan(Lines(20, zone))), 1.5);

@@ -59,7 +59,7 @@ public class SittingTests
     public void What_is_kept_visible_in_a_mould_is_thin_clear_against_the_face_and_what_lies_round_it_behind()
     {
         var spot = new ReservedSpot("k1", "Shell", new RoundOutline(30), 30, 30, Keep.Visible);
-        var second = Samples.Layer(Samples.Heart(150, 100), 12, 20, 0) with { Id = "l2", SittingId = "l2" };
+        var second = Samples.Layer(Samples.Heart(150, 100), 12, 20, 0) with { Id = "l2" };
         var panel = Samples.Piece(Samples.Panel(300, 200), Samples.Layer(Samples.Heart(150, 100), 12, 20, 0) with { DepthMm = 4 }, second);
         panel = panel with { Recipes = panel.Recipes.Add(Recipe.Clear("clear")), Kept = [spot] };
         var mould = panel with { Ground = new(new RectangleOutline(300, 200), EdgeStyle.Walled, 12, "#d8bd8c", new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(12, CapacityFrom.Dimensions, null, 1, 1, 0)) };
@@ -170,7 +170,7 @@ public class SittingTests
     public void One_colour_in_several_hollows_of_one_sitting_is_one_cup()
     {
         var moss = Samples.Cup("moss");
-        FilledLayer Flood(string id) => new(id, id, 4, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
+        Sketch Flood(string id) => new(id, id, 4, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
         var several = Samples.Piece(Samples.Panel(300, 200), Flood("a"), Flood("b"), Flood("c"));
         Assert.Equal(3, Plan(several).Sittings.Length);
         var together = Made(several, new JoinSittings("b", "a"), new JoinSittings("c", "a"));
@@ -241,7 +241,7 @@ public class SittingTests
     {
         // A round of 100 mm, 4 mm deep: 31.416 ml a copy.
         var moss = Samples.Cup("moss");
-        FilledLayer flood = new(Layer, "Body", 4, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
+        Sketch flood = new(Layer, "Body", 4, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
         var ground = new Ground(new RoundOutline(100), EdgeStyle.Walled, 10, "#ffffff", new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(10, CapacityFrom.Dimensions, null, 12, 5, 0));
         var dozen = Samples.Piece(ground, flood);
         var each = Math.PI * 50 * 50 * 4 / 1000;
@@ -270,7 +270,7 @@ public class SittingTests
     public void A_way_of_laying_gives_the_depth_and_a_dome_holds_less_than_what_is_flat()
     {
         var moss = Samples.Cup("moss");
-        FilledLayer flood = new(Layer, "Coat", 2, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
+        Sketch flood = new(Layer, "Coat", 2, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
         var round = Samples.Piece(new Ground(new RoundOutline(100), EdgeStyle.TapedClean, 10, "#ffffff"), flood);
         double Laid(FillWay way) => Plan(Made(round, new LayRegion(Layer, FloodLayout.FloodId, null, way))).Sittings[0].Cups.Regions.Single().LayerMl.Value;
         var area = Math.PI * 2500;

@@ -28,7 +28,7 @@ public class SpeakTests
     private static Piece Coat(double depthMm, string resin = "coating", Recipe? recipe = null, double width = 200, double height = 150, EdgeStyle edge = EdgeStyle.TapedClean, double sideMm = 10)
     {
         var moss = recipe ?? Samples.Cup("moss", ColourantClass.Mica, 3);
-        var layer = new FilledLayer(Layer, "Coat", depthMm, new FloodLayout(moss.Id), [moss], new(resin), Measure.ByVolume, null, [], PlannedTimes.None);
+        var layer = new Sketch(Layer, "Coat", depthMm, new FloodLayout(moss.Id), [moss], new(resin), Measure.ByVolume, null, [], PlannedTimes.None);
         return Samples.Piece(new Ground(new RectangleOutline(width, height), edge, sideMm, "#d8bd8c"), layer);
     }
 
@@ -199,7 +199,7 @@ public class SpeakTests
         // Many rings of one colour after others: the last of them comes late.
         var bands = Enumerable.Range(1, 30).Select(i => new Band($"b{i}", 9, i == 30, i % 3 == 0 ? "c0" : $"c{i}")).ToImmutableArray();
         var cups = bands.Select(b => b.RecipeId).Distinct().Select(id => Samples.Cup(id, ColourantClass.Mica, 3)).ToImmutableArray();
-        var layer = new FilledLayer(Layer, "Rings", 3, new RingsLayout([Samples.Heart(300, 200)], bands, 0, "c0"), cups, new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
+        var layer = new Sketch(Layer, "Rings", 3, new RingsLayout([Samples.Heart(300, 200)], bands, 0, "c0"), cups, new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
         var rings = Samples.Piece(Samples.Panel(700, 500), layer);
         rings = rings with { Sittings = [rings.Sittings[0] with { Batches = [new("all", [.. cups.Select(c => c.Id)], 20_000)] }] };
         var worst = Planner.Plan(rings, [], Around).Sittings[0].Batches.All.SelectMany(b => b.Cups).Min(c => c.InHandMinutes.Value);
@@ -265,7 +265,7 @@ public class SpeakTests
         var glitter = new Recipe("g", "frost", "#dfe4e2", [new(ColourantClass.Glitter, 2)]);
         Piece Puddle(params string[] pours)
         {
-            var layer = new FilledLayer(
+            var layer = new Sketch(
                 Layer, "Puddle", 3, new PuddleLayout(100, 75, [.. pours.Select((p, i) => new PuddlePour($"p{i}", p, 10))]), [Samples.Cup("moss", ColourantClass.Mica, 3), Samples.Cup("bone", ColourantClass.Mica, 3), glitter],
                 new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
             return Samples.Piece(Samples.Panel(200, 150), layer);
@@ -506,7 +506,7 @@ public class SpeakTests
     {
         Piece Lines(double widthMm)
         {
-            var layer = new FilledLayer(
+            var layer = new Sketch(
                 Layer, "Lines", 3, Samples.Lines("clear", 1, 0, 3) with { Bands = [new("rest", 10, true, "clear"), new("line", widthMm, false, "moss")] },
                 [Recipe.Clear("clear"), Samples.Cup("moss", ColourantClass.Mica, 3)], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
             return Samples.Piece(Samples.Panel(300, 200), layer);
@@ -523,7 +523,7 @@ public class SpeakTests
         var diagonal = Math.Sqrt(300 * 300 + 200 * 200);
         var told = Enumerable.Range(0, 300).SelectMany(seed =>
         {
-            var layer = new FilledLayer(
+            var layer = new Sketch(
                 Layer, "Fields", 3, new FieldsLayout(7, ["moss", "bone", "gold"], seed), [.. new[] { "moss", "bone", "gold" }.Select(c => Samples.Cup(c, ColourantClass.Mica, 3))],
                 new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
             return All(Samples.Piece(Samples.Panel(300, 200), layer)).Where(f => f.Check == "one-side");

@@ -80,7 +80,7 @@ public class StonesInTests
     [Fact]
     public void Every_copy_has_as_many()
     {
-        FilledLayer flood = new(Layer, "Body", 4, new FloodLayout("moss"), [Samples.Cup("moss")], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
+        Sketch flood = new(Layer, "Body", 4, new FloodLayout("moss"), [Samples.Cup("moss")], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
         var ground = new Ground(new RoundOutline(100), EdgeStyle.Walled, 10, "#ffffff", new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(10, CapacityFrom.Dimensions, null, 12, 5, 0));
         var dozen = Samples.Piece(ground, flood);
         var glass = Made(dozen, new SetRegionStones(Layer, FloodLayout.FloodId, "crushed-glass", 10));

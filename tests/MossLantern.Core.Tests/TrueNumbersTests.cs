@@ -22,10 +22,10 @@ public class TrueNumbersTests
 
     private const string TwoCavities = "M0 0L100 0L100 60L0 60ZM120 0L180 0L180 60L120 60Z";
 
-    private static Piece Cast(Mould mould, params FilledLayer[] layers) => Samples.Piece(
+    private static Piece Cast(Mould mould, params Sketch[] layers) => Samples.Piece(
         new(new DrawnOutline(TwoCavities), EdgeStyle.Walled, 12, "#ffffff", new(PieceKind.Casting, BaseMaterial.Silicone), Mould: mould), layers);
 
-    private static FilledLayer Flood(double depth) => LayoutTests.Layer(new FloodLayout("moss")) with { DepthMm = depth };
+    private static Sketch Flood(double depth) => LayoutTests.Layer(new FloodLayout("moss")) with { DepthMm = depth };
 
     [Fact]
     public void An_insert_counts_in_a_cavity_of_its_own_depth()
@@ -238,7 +238,7 @@ public class TrueNumbersTests
         {
             var ground = Samples.Panel() with { Outline = outline };
             Region Last(RimWay way, double follow) => Mapper.Map(Samples.Piece(ground, Layer(way, follow)), Layer(way, follow)).Regions.Single(r => r.Id == "b4");
-            FilledLayer Layer(RimWay way, double follow) => Samples.Layer(Samples.Heart(x, 200, 80, 60), 12, 5, 0, 7).Rings(r => r with { RimFollow = follow, RimWay = way });
+            Sketch Layer(RimWay way, double follow) => Samples.Layer(Samples.Heart(x, 200, 80, 60), 12, 5, 0, 7).Rings(r => r with { RimFollow = follow, RimWay = way });
             var even = Last(RimWay.Even, 1);
             Assert.InRange(even.Widths!.FromMm, 7 * 0.95, 7 * 1.05);
             Assert.InRange(even.Widths.ToMm, 7 * 0.95, 7 * 1.05);

@@ -63,7 +63,7 @@ public sealed class GoldenTests : IDisposable
         Assert.NotEmpty(pieces.Aside());
         Assert.NotEmpty(pieces.Named("water-mint"));
         Assert.All(shelf, p => Assert.Empty(new PieceValidator().Validate(p.Piece).Errors));
-        Assert.All(runs.Of(null), r => Assert.True(r.Revision is null || pieces.At(r.PieceId, r.Revision.Value) is not null));
+        Assert.All(runs.Of(null), r => Assert.True(r.Part.Revision is null || pieces.At(r.PieceId, r.Part.Revision.Value) is not null));
         Assert.Equal(6, runs.Of(null).Length);
 
         var mint = pieces.Find("water-mint")!;

@@ -1,4 +1,5 @@
 using Dapper;
+using MossLantern.Core.Journal;
 using NodaTime;
 
 namespace MossLantern.Data.Tests;
@@ -141,24 +142,24 @@ public sealed class StoreTests : IDisposable
     public void A_run_keeps_what_is_unknown_unknown()
     {
         pieces.Add("p1", Workshop.Piece(), Workshop.Now);
-        runs.Save(new("r1", "p1", "layer-1", 0, Workshop.Now, null, null, "", [new("layer-1", "band-1", "clear", 198.5, null)]), 0, Workshop.Now);
+        runs.Save(new("r1", 0, new("p1", "layer-1"), Workshop.Now, null, null, "", [LoggedPour.Of("layer-1", "band-1", "clear", 198.5, null)]), 0, Workshop.Now);
         var run = Assert.Single(new RunStore(workshop.Open()).Of("p1"));
         Assert.Equal((1, Workshop.Now), (run.Version, run.Start));
         Assert.Null(run.End);
         Assert.Null(run.RoomC);
-        Assert.Equal(new LoggedPour("layer-1", "band-1", "clear", 198.5, null), Assert.Single(run.Pours));
+        Assert.Equal(LoggedPour.Of("layer-1", "band-1", "clear", 198.5, null), Assert.Single(run.Pours));
     }
 
     [Fact]
-    public void A_run_is_replaced_whole_by_its_next_version()
+    public void A_run_tells_what_its_next_version_corrects_and_what_that_leaves_alone()
     {
         pieces.Add("p1", Workshop.Piece(), Workshop.Now);
         var first = runs.Save(
-            new("r1", "p1", "layer-1", 0, Workshop.Now, null, null, "", [new("layer-1", "b", "clear", 10, 9), new("layer-1", "c", "bone", 5, null)]), 0, Workshop.Now);
-        runs.Save(first with { RoomC = 21.5, Note = "Ran a little.", Pours = [new("layer-1", "b", "clear", 10, 11)] }, 1, Workshop.Now);
+            new("r1", 0, new("p1", "layer-1"), Workshop.Now, null, null, "", [LoggedPour.Of("layer-1", "b", "clear", 10, 9), LoggedPour.Of("layer-1", "c", "bone", 5, null)]), 0, Workshop.Now);
+        runs.Save(first with { RoomC = 21.5, Note = "Ran a little.", Pours = [LoggedPour.Of("layer-1", "b", "clear", 10, 11)] }, 1, Workshop.Now);
         var run = Assert.Single(runs.Of(null));
         Assert.Equal((2, 21.5, "Ran a little."), (run.Version, run.RoomC, run.Note));
-        Assert.Equal(11, Assert.Single(run.Pours).PouredMl);
+        Assert.Equal([("b", 11), ("c", (double?)null)], run.Pours.Select(p => (p.RegionId.ToString(), p.PouredMl)));
         Assert.Equal(2, Assert.Throws<StaleVersionException>(() => runs.Save(first, 1, Workshop.Now)).Newest);
         Assert.Empty(runs.Of("p2"));
     }
@@ -166,15 +167,15 @@ public sealed class StoreTests : IDisposable
     [Fact]
     public void A_run_of_no_piece_is_refused_by_the_file() =>
         Assert.Throws<Microsoft.Data.Sqlite.SqliteException>(() =>
-            runs.Save(new("r1", "nowhere", "layer-1", 0, Workshop.Now, null, null, "", []), 0, Workshop.Now));
+            runs.Save(new("r1", 0, new("nowhere", "layer-1"), Workshop.Now, null, null, "", []), 0, Workshop.Now));
 
     [Fact]
     public void A_run_is_never_written_over_that_of_another_piece()
     {
         pieces.Add("p1", Workshop.Piece(), Workshop.Now);
         pieces.Add("p2", Workshop.Piece(), Workshop.Now);
-        runs.Save(new("r1", "p1", "layer-1", 0, Workshop.Now, null, null, "first", []), 0, Workshop.Now);
-        Assert.Throws<TakenIdException>(() => runs.Save(new("r1", "p2", "layer-1", 0, Workshop.Now, null, null, "second", []), 1, Workshop.Now));
+        runs.Save(new("r1", 0, new("p1", "layer-1"), Workshop.Now, null, null, "first", []), 0, Workshop.Now);
+        Assert.Throws<TakenIdException>(() => runs.Save(new("r1", 0, new("p2", "layer-1"), Workshop.Now, null, null, "second", []), 1, Workshop.Now));
         Assert.Equal(("p1", "first"), (Assert.Single(runs.Of(null)).PieceId, runs.Of(null)[0].Note));
     }
 
@@ -182,9 +183,9 @@ public sealed class StoreTests : IDisposable
     public void A_run_keeps_the_revision_that_was_poured()
     {
         var kept = pieces.Add("p1", Workshop.Piece(), Workshop.Now);
-        runs.Save(new("r1", "p1", "layer-1", 0, Workshop.Now, null, null, "", [], kept.Revision), 0, Workshop.Now);
+        runs.Save(new("r1", 0, new("p1", "layer-1", kept.Revision), Workshop.Now, null, null, "", []), 0, Workshop.Now);
         pieces.Save("p1", 1, Workshop.Piece("Changed since"), Workshop.Now);
-        Assert.Equal("Fen Tray", pieces.At("p1", Assert.Single(runs.Of("p1")).Revision!.Value)!.Name);
+        Assert.Equal("Fen Tray", pieces.At("p1", Assert.Single(runs.Of("p1")).Part.Revision!.Value)!.Name);
     }
 
     [Fact]
@@ -192,7 +193,7 @@ public sealed class StoreTests : IDisposable
     {
         pieces.Add("p1", Workshop.Piece(), Workshop.Now);
         pieces.Name("p1", 1, "As drawn", Workshop.Now);
-        runs.Save(new("r1", "p1", "layer-1", 0, Workshop.Now, null, null, "", [new("layer-1", "b", "clear", 10, 9)], 1), 0, Workshop.Now);
+        runs.Save(new("r1", 0, new("p1", "layer-1", 1), Workshop.Now, null, null, "", [LoggedPour.Of("layer-1", "b", "clear", 10, 9)]), 0, Workshop.Now);
         pieces.Add("p2", Workshop.Piece("Stays"), Workshop.Now);
         Assert.True(pieces.TakeOff("p1", Workshop.Now));
         Assert.False(pieces.TakeOff("p1", Workshop.Now));

@@ -32,7 +32,7 @@ public sealed class PieceApiTests : IDisposable
         var layer = view["plan"]!["layers"]![0]!;
         Assert.Equal(2400, layer["regions"]!.AsArray().Sum(r => (double)r!["area"]!["value"]!), 1e-3);
         var sitting = view["plan"]!["sittings"]![0]!;
-        Assert.Equal(["heart", "moss", "rest"], sitting["steps"]!.AsArray().Select(s => (string?)s!["regionId"]));
+        Assert.Equal(["heart", "moss", "rest"], sitting["pours"]!.AsArray().Select(s => (string?)s!["regionId"]));
         var cup = sitting["cups"]!["cups"]!.AsArray().Single(c => (string?)c!["cupId"] == "moss")!;
         var batches = sitting["batches"]!["all"]!.AsArray();
         Assert.All(batches, b => Assert.Equal((double)b!["mixMl"]!["value"]! / 2, (double)b["measured"]!["resinMl"]!["value"]!, 1e-9));

@@ -26,7 +26,7 @@ public sealed class RunApiTests : IDisposable
         var logged = await Log(view, start: "2026-05-01T10:00:00", end: "2026-05-01T10:24:00", roomC: 22);
         Assert.True((bool)logged["plan"]!["sittings"]![0]!["poured"]!);
         Assert.Equal("2026-05-01T12:24:00", Local(Window(logged, 0), "opens"));
-        Assert.Equal("measured", (string?)logged["plan"]!["sittings"]![0]!["pour"]!["roomOrigin"]);
+        Assert.Equal("measured", (string?)logged["plan"]!["sittings"]![0]!["span"]!["roomOrigin"]);
         host.Clock.Advance(Duration.FromHours(2));
         Assert.Equal("open", (string?)Window(await host.Get($"/api/pieces/{view["id"]}"), 0)["state"]);
     }
@@ -213,7 +213,7 @@ public sealed class RunApiTests : IDisposable
     public async Task A_piece_is_finished_when_each_region_has_been_poured_and_not_before()
     {
         var view = await host.Save(PieceApiTests.WithBands(await host.AddPiece()));
-        var regions = view["plan"]!["sittings"]![0]!["steps"]!.AsArray().Select(s => (string)s!["regionId"]!).ToList();
+        var regions = view["plan"]!["sittings"]![0]!["pours"]!.AsArray().Select(s => (string)s!["regionId"]!).ToList();
         string Pours(IEnumerable<string> poured) => "[" + string.Join(',', poured.Select(r => $$"""{"regionId":"{{r}}","pouredMl":1}""")) + "]";
         var some = await Log(view, pours: Pours(regions.Take(1)));
         Assert.False((bool)some["finished"]!);
@@ -239,7 +239,7 @@ public sealed class RunApiTests : IDisposable
         var sitting = view["piece"]!["sittings"]![0]!;
         (sitting["start"], sitting["end"], sitting["roomC"]) = ("2027-03-28T01:30:00", "2027-03-28T02:10:00", 22);
         view = await host.Save(view);
-        var pour = view["plan"]!["sittings"]![0]!["pour"]!;
+        var pour = view["plan"]!["sittings"]![0]!["span"]!;
         Assert.Equal("2027-03-28T02:30:00", Local(pour, "start"));
         Assert.Equal("2027-03-28T03:10:00", Local(pour, "end"));
     }

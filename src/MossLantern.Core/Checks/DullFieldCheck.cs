@@ -23,7 +23,7 @@ internal sealed class DullFieldCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        foreach (var (layer, plan) in looked.Piece.Filled.Zip(looked.Layers).Where(l => !l.Second.Poured && l.First.Contrast != Contrast.Any))
+        foreach (var (layer, plan) in looked.Piece.Filled.Zip(looked.Layers).Where(l => !l.Second.Poured && l.First.Layer.Contrast != Contrast.Any))
         {
             // Under what is coloured it is not what is seen in the end.
             if (layer.Within is null && looked.Piece.Filled.SkipWhile(l => l.Id != layer.Id).Skip(1).Any(l => l.Within is null && l.RecipesInUse.Any(id => l.Recipes.Any(r => r.Id == id && !r.IsClear))))

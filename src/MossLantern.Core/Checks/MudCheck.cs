@@ -13,7 +13,7 @@ internal sealed class MudCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        foreach (var pair in Neighbours.Of(looked).Where(n => n.Layer.Contrast != Contrast.Any))
+        foreach (var pair in Neighbours.Of(looked).Where(n => n.Layer.Layer.Contrast != Contrast.Any))
         {
             if (pair.Inner.Of is not null || pair.Outer.Of is not null)
             {

@@ -16,7 +16,7 @@ internal sealed class TwinsCheck : ICheck
     {
         var (ground, all) = (Colour.Of(looked.Piece.Ground.Colour), looked.Around.Catalogue);
         // The same two colours are one matter, however often they meet in a layer.
-        foreach (var alike in Neighbours.Of(looked).Where(n => n.Layer.Contrast == Contrast.Strong && !MeantAsOne(n)).GroupBy(n => (n.Layer.Id, Colours(n))).Select(g => g.ToList()))
+        foreach (var alike in Neighbours.Of(looked).Where(n => n.Layer.Layer.Contrast == Contrast.Strong && !MeantAsOne(n)).GroupBy(n => (n.Layer.Id, Colours(n))).Select(g => g.ToList()))
         {
             var pair = alike[0];
             var apart = Apart(all, ground, pair.Layer, pair.Inner, pair.Outer);

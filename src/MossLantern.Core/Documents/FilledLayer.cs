@@ -2,62 +2,45 @@ using System.Collections.Immutable;
 
 namespace MossLantern.Core.Documents;
 
-/// <summary>A layer with what it is filled from: its own part of the document, and that of the sitting that takes its rest.</summary>
-/// <param name="Id">The layer's id.</param>
-/// <param name="Name">The layer's name.</param>
-/// <param name="DepthMm">Its depth, mm.</param>
-/// <param name="Layout">How it is laid out.</param>
-/// <param name="Recipes">All recipes of the piece.</param>
-/// <param name="Resin">The resin it is mixed from.</param>
-/// <param name="Measure">How the artist measures.</param>
-/// <param name="ReservePercent">Reserve in every cup, %; null takes the default.</param>
-/// <param name="PourOrder">Its regions in pour order; empty for the usual one. Regions left out follow in that.</param>
-/// <param name="Plan">When and in what room it is to be poured.</param>
-/// <param name="Losses">What is lost on the way, where the artist knows better than the defaults.</param>
-/// <param name="Tools">What the artist measures with, where it is not the usual.</param>
-/// <param name="Within">Id of the insert whose hollow it fills; null for a layer over everything.</param>
-/// <param name="PartDepths">Depth in parts of a drawn outline where it is another than <paramref name="DepthMm"/>; null for none.</param>
-/// <param name="Contrast">How its neighbouring colours are meant.</param>
-/// <param name="Zones">Parts of it that are laid out in ways of their own; null for none.</param>
-/// <param name="Elsewhere">Recipes that layers name, or layouts that were put by; null for none.</param>
+/// <summary>What the rest of a piece makes of a layer when it is filled.</summary>
+/// <param name="Passes">Its regions that are filled pass by pass, from the bottom up.</param>
+/// <param name="FillRecipes">Recipes that fills of its regions are poured from in place of the regions' own.</param>
+/// <param name="Elsewhere">Recipes that layers name, or layouts that were put by.</param>
 /// <param name="KeepsClear">Whether a spot of it is kept visible: that is poured from clear resin, though no layout says so.</param>
-/// <param name="SittingId">Id of its sitting; null for one of the layer's own id.</param>
+public sealed record LayerFilling(
+    ImmutableDictionary<RegionId, ImmutableArray<Fill>> Passes, ImmutableArray<string> FillRecipes, ImmutableHashSet<string> Elsewhere, bool KeepsClear)
+{
+    /// <summary>Of a layer that stands by itself.</summary>
+    public static LayerFilling None { get; } = new(ImmutableDictionary<RegionId, ImmutableArray<Fill>>.Empty, [], [], false);
+}
+
+/// <summary>A layer with what it is filled from: itself, the sitting that fills it, and the recipes of the piece.</summary>
+/// <param name="Layer">The layer; looked at as a zone of it is, with the zone's layout.</param>
+/// <param name="Sitting">The sitting that takes its rest, or the one that it is looked at in.</param>
+/// <param name="Recipes">All recipes of the piece.</param>
+/// <param name="Filling">What the rest of the piece makes of it.</param>
 /// <param name="ZoneId">The zone of it that is looked at as if it were a layer; null for all of it.</param>
-/// <param name="RegionDepths">What regions aim at where it is another depth than <paramref name="DepthMm"/>; null for none.</param>
-/// <param name="Bare">Regions that stay bare in it; null for none.</param>
-/// <param name="Passes">Regions that are filled pass by pass, from the bottom up; null for none.</param>
-/// <param name="Copies">For how many copies its sitting is mixed; null for those that are poured at once.</param>
-/// <param name="FillRecipes">Recipes that fills of its regions are poured from in place of the regions' own; null for none.</param>
-/// <param name="Stones">Stones that lie in its resin and take up room of it; null for none.</param>
-public sealed record FilledLayer(
-    string Id,
-    string Name,
-    double DepthMm,
-    Layout Layout,
-    ImmutableArray<Recipe> Recipes,
-    ResinChoice Resin,
-    Measure Measure,
-    double? ReservePercent,
-    ImmutableArray<RegionId> PourOrder,
-    PlannedTimes Plan,
-    Losses? Losses = null,
-    MeasuringTools? Tools = null,
-    string? Within = null,
-    ImmutableArray<CavityDepth>? PartDepths = null,
-    Contrast Contrast = Contrast.Strong,
-    ImmutableArray<Zone>? Zones = null,
-    ImmutableHashSet<string>? Elsewhere = null,
-    bool KeepsClear = false,
-    string? SittingId = null,
-    string? ZoneId = null,
-    ImmutableArray<RegionDepth>? RegionDepths = null,
-    ImmutableArray<RegionId>? Bare = null,
-    ImmutableDictionary<RegionId, ImmutableArray<Fill>>? Passes = null,
-    int? Copies = null,
-    ImmutableArray<string>? FillRecipes = null,
-    ImmutableArray<LaidStones>? Stones = null)
+public sealed record FilledLayer(Layer Layer, Sitting Sitting, ImmutableArray<Recipe> Recipes, LayerFilling Filling, string? ZoneId = null)
 {
     private readonly OfItself<ImmutableArray<Recipe>> cups = new();
+
+    /// <summary>The layer's id.</summary>
+    public string Id => Layer.Id;
+
+    /// <summary>The layer's name.</summary>
+    public string Name => Layer.Name;
+
+    /// <summary>Its depth, mm.</summary>
+    public double DepthMm => Layer.DepthMm;
+
+    /// <summary>How it is laid out.</summary>
+    public Layout Layout => Layer.Layout;
+
+    /// <summary>Parts of it that are laid out in ways of their own; none where it is looked at as one of them is.</summary>
+    public ImmutableArray<Zone> Zones => Layer.Zones ?? [];
+
+    /// <summary>Id of the insert whose hollow it fills; null for a layer over everything.</summary>
+    public string? Within => Layer.Within;
 
     /// <summary>Its place in the document.</summary>
     public string Place => PlaceIn.Layer(Id);
@@ -66,25 +49,22 @@ public sealed record FilledLayer(
     public string LaidOutPlace => PlaceIn.LaidOut(Id, ZoneId);
 
     /// <summary>The place of its sitting.</summary>
-    public string SittingPlace => PlaceIn.Sitting(SittingId ?? Id);
+    public string SittingPlace => PlaceIn.Sitting(Sitting.Id);
 
     /// <summary>The recipes of its cups: those it is poured from, those that mixed ones are filled from, and those that nobody names yet.</summary>
     public ImmutableArray<Recipe> Cups => cups.Get(this, () =>
     {
         var own = InUse();
-        if (KeepsClear && !Recipes.Any(r => r.IsClear && own.Contains(r.Id)) && Recipes.FirstOrDefault(r => r.IsClear) is { } clear)
+        if (Filling.KeepsClear && !Recipes.Any(r => r.IsClear && own.Contains(r.Id)) && Recipes.FirstOrDefault(r => r.IsClear) is { } clear)
         {
             own.Add(clear.Id);
         }
 
-        return [.. Recipes.Where(r => own.Contains(r.Id) || Elsewhere?.Contains(r.Id) != true)];
+        return [.. Recipes.Where(r => own.Contains(r.Id) || !Filling.Elsewhere.Contains(r.Id))];
     });
 
     /// <summary>The recipes that something of it is poured or mixed from.</summary>
     public IReadOnlySet<string> RecipesInUse => InUse();
-
-    /// <summary>The regions that an order of pours can name.</summary>
-    public IEnumerable<RegionId> RegionIds => [.. Layout.RegionIds, .. (Zones ?? []).SelectMany(z => z.Layout.RegionIds.Select(id => id.In(z.Id)))];
 
     /// <summary>Its bands; none where its layout has regions of its own.</summary>
     public ImmutableArray<Band> Bands => Layout is BandedLayout banded ? banded.Bands : [];
@@ -99,36 +79,32 @@ public sealed record FilledLayer(
     public FilledLayer In(Sitting sitting)
     {
         ArgumentNullException.ThrowIfNull(sitting);
-        return sitting.Id == SittingId ? this : this with
-        {
-            Resin = sitting.Resin,
-            Measure = sitting.Measure,
-            ReservePercent = sitting.ReservePercent,
-            PourOrder = sitting.OrderIn(Id),
-            Plan = sitting.Plan,
-            Losses = sitting.Losses,
-            Tools = sitting.Tools,
-            Copies = sitting.Copies,
-            SittingId = sitting.Id,
-        };
+        return sitting.Id == Sitting.Id ? this : this with { Sitting = sitting };
     }
 
     /// <summary>Whether a region stays bare in it.</summary>
-    public bool IsBare(RegionId region) => Bare is { } bare && bare.Contains(region);
+    public bool IsBare(RegionId region) => Layer.Bare is { } bare && bare.Contains(region);
 
     /// <summary>The depth that a region aims at of its own, mm; null where it is as deep as the layer.</summary>
-    public double? OwnDepthMm(RegionId region) => (RegionDepths ?? []).FirstOrDefault(d => d.Region == region)?.DepthMm;
+    public double? OwnDepthMm(RegionId region) => (Layer.RegionDepths ?? []).FirstOrDefault(d => d.Region == region)?.DepthMm;
+
+    /// <summary>Its depth in a letter or cavity of a drawn outline, mm.</summary>
+    /// <param name="cavity">Which, from 1.</param>
+    public double DepthIn(int cavity) => Layer.DepthIn(cavity);
 
     /// <summary>The layer as it is inside a zone of it.</summary>
     public FilledLayer Inside(Zone zone)
     {
         ArgumentNullException.ThrowIfNull(zone);
-        return this with { Layout = zone.Layout, Zones = null, ZoneId = zone.Id };
+        return this with { Layer = Layer with { Layout = zone.Layout, Zones = null }, ZoneId = zone.Id };
     }
 
-    /// <summary>Its depth in a part of a drawn outline, mm.</summary>
-    /// <param name="part">Which part, from 1.</param>
-    public double DepthIn(int part) => (PartDepths ?? []).FirstOrDefault(p => p.Part == part)?.DepthMm ?? DepthMm;
+    /// <summary>The layer as it is outside of its zones.</summary>
+    public FilledLayer Outside() => this with { Layer = Layer with { Zones = null } };
 
-    private HashSet<string> InUse() => Recipe.WithShares(Layout.RecipeIds.Concat((Zones ?? []).SelectMany(z => z.Layout.RecipeIds)).Concat(FillRecipes ?? []), Recipes);
+    /// <summary>The layer as if it were so deep all over.</summary>
+    /// <param name="mm">The depth, mm.</param>
+    public FilledLayer AsDeepAs(double mm) => this with { Layer = Layer with { DepthMm = mm, PartDepths = null } };
+
+    private HashSet<string> InUse() => Recipe.WithShares(Layer.RecipeIds.Concat(Filling.FillRecipes), Recipes);
 }

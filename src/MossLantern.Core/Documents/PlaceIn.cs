@@ -22,6 +22,16 @@ public static class PlaceIn
     /// <summary>A region of a layer, be it in a zone.</summary>
     public static string Region(string layerId, RegionId regionId) => $"{Layer(layerId)}.regions[{regionId}]";
 
+    /// <summary>The region that a place spells; null where it spells something else.</summary>
+    public static RegionOf? RegionAt(string place)
+    {
+        ArgumentNullException.ThrowIfNull(place);
+        const string before = "layers[", between = "].regions[";
+        return place.StartsWith(before, StringComparison.Ordinal) && place.EndsWith(']') && place.IndexOf(between, StringComparison.Ordinal) is > 0 and var at
+            ? new(place[before.Length..at], RegionId.Parse(place[(at + between.Length)..^1]))
+            : null;
+    }
+
     /// <summary>Stones in a region of a layer.</summary>
     public static string Stones(string layerId, RegionId regionId, string stoneId) => $"{Layer(layerId)}.stones[{LaidStones.NameOf(regionId, stoneId)}]";
 

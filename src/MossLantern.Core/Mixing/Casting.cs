@@ -18,7 +18,7 @@ public sealed record Casting(double BodyMl, double TotalMl, ImmutableArray<doubl
     {
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(ground);
-        return Math.Clamp(layer.Copies ?? ground.AtOnce, 1, Math.Max(1, ground.Wanted));
+        return Math.Clamp(layer.Sitting.Copies ?? ground.AtOnce, 1, Math.Max(1, ground.Wanted));
     }
 
     /// <summary>

@@ -161,15 +161,15 @@ public static class CupPlanner
         }
 
         // The film on the side is paid by the first pass of a sitting that touches it.
-        var film = layer.Losses?.FilmMm ?? SideFilmMm;
-        var drip = layer.Losses?.DripPercent ?? DripShare * 100;
+        var film = layer.Sitting.Losses?.FilmMm ?? SideFilmMm;
+        var drip = layer.Sitting.Losses?.DripPercent ?? DripShare * 100;
         var open = portion.Pass > 0 ? 0 : region.OpenEdgeMm * copies;
         var edge = Reckoned.Of(
             EdgeMl(open, ground.SideHeightMm, ml.Value, film, drip / 100), "ml", Formulas.EdgeVolume,
             new("open perimeter", open, "mm", Origin.Reckoned),
             new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm"),
-            new("film thickness", film, "mm", OriginOf(layer.Losses?.FilmMm is not null), layer.SittingPlace + ".losses.filmMm"),
-            new("drip share", drip, "%", OriginOf(layer.Losses?.DripPercent is not null), layer.SittingPlace + ".losses.dripPercent"),
+            new("film thickness", film, "mm", OriginOf(layer.Sitting.Losses?.FilmMm is not null), layer.SittingPlace + ".losses.filmMm"),
+            new("drip share", drip, "%", OriginOf(layer.Sitting.Losses?.DripPercent is not null), layer.SittingPlace + ".losses.dripPercent"),
             new("layer volume", ml.Value, "ml", Origin.Reckoned));
         return Poured(portion, ml, edge);
     }
@@ -224,7 +224,7 @@ public static class CupPlanner
 
     /// <summary>How often it is poured, as an input; none for once.</summary>
     private static ReckonedInput[] Times(Ground ground, FilledLayer layer, int copies) => copies == 1 ? []
-        : [new(ground.Set is null ? "pieces at once" : "panels", copies, "", Origin.Own, layer.Copies is null ? null : layer.SittingPlace + ".copies")];
+        : [new(ground.Set is null ? "pieces at once" : "panels", copies, "", Origin.Own, layer.Sitting.Copies is null ? null : layer.SittingPlace + ".copies")];
 
     /// <summary>What is poured as it is asked for, or laid on others along its length.</summary>
     private static Reckoned OwnMl(Ground ground, FilledLayer layer, Region region, OwnVolume own, int copies)
@@ -259,7 +259,7 @@ public static class CupPlanner
         var layerMl = own.Sum(r => r.LayerMl.Value);
         var edgeMl = own.Sum(r => r.EdgeMl.Value);
         var choice = choices?.FirstOrDefault(c => c.RecipeId == cup.Id);
-        var reserve = (choice?.ReservePercent ?? layer.ReservePercent ?? around.Habits.ReservePercent) / 100;
+        var reserve = (choice?.ReservePercent ?? layer.Sitting.ReservePercent ?? around.Habits.ReservePercent) / 100;
         var heldMl = choice?.HeldBack?.Ml ?? 0;
         // What goes to a mixed cup has its reserve in it already; what is held back is so much.
         var need = NeedMl(layerMl, 0, edgeMl, reserve) + drawnMl + heldMl;
@@ -269,7 +269,7 @@ public static class CupPlanner
         var mix = need + loss <= 0 ? 0 : alone ? tools.Up(need + loss) : MeasuringSteps.Up(need + loss, tools.StepMl);
         ReckonedInput layerInput = new("regions", layerMl, "ml", Origin.Reckoned), edgeInput = new("edges", edgeMl, "ml", Origin.Reckoned),
             reserveInput = new(
-                "reserve", reserve * 100, "%", choice?.ReservePercent is null && layer.ReservePercent is null ? Origin.Default : Origin.Own,
+                "reserve", reserve * 100, "%", choice?.ReservePercent is null && layer.Sitting.ReservePercent is null ? Origin.Default : Origin.Own,
                 choice?.ReservePercent is null ? layer.SittingPlace + ".reservePercent" : $"{layer.SittingPlace}.cupChoices[{cup.Id}].reservePercent"),
             needInput = new("need", need, "ml", Origin.Reckoned);
         var measured = alone && tools.ByVolume;

@@ -47,7 +47,7 @@ public static class DepthZones
                 var own = layer.OwnDepthMm(region.Id);
                 if (own is { } mm && !known.ContainsKey(mm))
                 {
-                    known[mm] = Zones(layer with { DepthMm = mm, PartDepths = null });
+                    known[mm] = Zones(layer.AsDeepAs(mm));
                 }
 
                 var (zones, areas) = own is { } depth ? known[depth] : usual;
@@ -92,7 +92,7 @@ public static class DepthZones
             return own;
         }
 
-        var zone = (layer.Zones ?? []).FirstOrDefault(z => region.Id.Zone == z.Id);
+        var zone = layer.Zones.FirstOrDefault(z => region.Id.Zone == z.Id);
         return DepthOf(zone is null ? layer : layer.Inside(zone), region.Kind, depthMm);
     }
 
@@ -106,7 +106,7 @@ public static class DepthZones
         }
 
         var drawn = ground.Outline as DrawnOutline;
-        var parts = drawn is null ? [] : (layer.PartDepths ?? []).Where(d => d.Part <= drawn.Parts.Length)
+        var parts = drawn is null ? [] : (layer.Layer.PartDepths ?? []).Where(d => d.Part <= drawn.Parts.Length)
             .SelectMany(d => ground.OnEachPanel(new PartOutline(drawn, d.Part - 1)).Select(o => (d.Part, Outline: o, d.DepthMm))).ToList();
         var standing = at == 0 && ground is { Set: null, Old: { StandsMm: > 0 } old } ? old : null;
         var inserts = standing is null ? InsertsIn(piece, at) : [];

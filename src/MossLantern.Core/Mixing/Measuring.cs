@@ -19,8 +19,8 @@ public sealed record MeasuredMix(Reckoned ResinMl, Reckoned ResinG, Reckoned Har
 /// <remarks>Source: docs/craft/mixing.md.</remarks>
 public sealed class Measuring(FilledLayer lead, Surroundings around)
 {
-    private readonly double staysMl = lead.Losses?.CupMl ?? CupLoss.UsualMl;
-    private readonly double staysPercent = lead.Losses?.CupPercent ?? CupLoss.UsualShare * 100;
+    private readonly double staysMl = lead.Sitting.Losses?.CupMl ?? CupLoss.UsualMl;
+    private readonly double staysPercent = lead.Sitting.Losses?.CupPercent ?? CupLoss.UsualShare * 100;
 
     /// <summary>A layer as the sitting fills it.</summary>
     public FilledLayer Lead => lead;
@@ -29,25 +29,25 @@ public sealed class Measuring(FilledLayer lead, Surroundings around)
     public Surroundings Around => around;
 
     /// <summary>The resin.</summary>
-    public ResinSystem System { get; } = lead.Resin.From(around.Catalogue);
+    public ResinSystem System { get; } = lead.Sitting.Resin.From(around.Catalogue);
 
     /// <summary>Whether both parts are measured in marked cups.</summary>
-    public bool ByVolume => lead.Measure == Measure.ByVolume;
+    public bool ByVolume => lead.Sitting.Measure == Measure.ByVolume;
 
     /// <summary>Step of the marked cups, ml.</summary>
-    public double StepMl { get; } = lead.Tools?.CupStepMl ?? around.Habits.CupStepMl;
+    public double StepMl { get; } = lead.Sitting.Tools?.CupStepMl ?? around.Habits.CupStepMl;
 
     /// <summary>What the largest jug holds, ml.</summary>
-    public ReckonedInput Jug => new("jug", lead.Tools?.JugMl ?? around.Habits.JugMl, "ml", OriginOf(lead.Tools?.JugMl is not null), lead.SittingPlace + ".tools.jugMl");
+    public ReckonedInput Jug => new("jug", lead.Sitting.Tools?.JugMl ?? around.Habits.JugMl, "ml", OriginOf(lead.Sitting.Tools?.JugMl is not null), lead.SittingPlace + ".tools.jugMl");
 
     /// <summary>The step of the marked cups as an input.</summary>
-    internal ReckonedInput Step => new("cup step", StepMl, "ml", OriginOf(lead.Tools?.CupStepMl is not null), lead.SittingPlace + ".tools.cupStepMl");
+    internal ReckonedInput Step => new("cup step", StepMl, "ml", OriginOf(lead.Sitting.Tools?.CupStepMl is not null), lead.SittingPlace + ".tools.cupStepMl");
 
     /// <summary>What stays in any vessel, as inputs.</summary>
     internal ImmutableArray<ReckonedInput> Stays =>
     [
-        new("stays in any cup", staysMl, "ml", OriginOf(lead.Losses?.CupMl is not null), lead.SittingPlace + ".losses.cupMl"),
-        new("share of the need that stays", staysPercent, "%", OriginOf(lead.Losses?.CupPercent is not null), lead.SittingPlace + ".losses.cupPercent"),
+        new("stays in any cup", staysMl, "ml", OriginOf(lead.Sitting.Losses?.CupMl is not null), lead.SittingPlace + ".losses.cupMl"),
+        new("share of the need that stays", staysPercent, "%", OriginOf(lead.Sitting.Losses?.CupPercent is not null), lead.SittingPlace + ".losses.cupPercent"),
     ];
 
     private double ResinShare => Parts.OfVolume(System.Ratio, System.ResinDensity, System.HardenerDensity, 1).ResinMl;
@@ -96,7 +96,7 @@ public sealed class Measuring(FilledLayer lead, Surroundings around)
     }
 
     private ReckonedInput ToolStep => ByVolume ? Step with { Name = "step" }
-        : new("step", lead.Tools?.ScaleStepG ?? around.Habits.ScaleStepG, "g", OriginOf(lead.Tools?.ScaleStepG is not null), lead.SittingPlace + ".tools.scaleStepG");
+        : new("step", lead.Sitting.Tools?.ScaleStepG ?? around.Habits.ScaleStepG, "g", OriginOf(lead.Sitting.Tools?.ScaleStepG is not null), lead.SittingPlace + ".tools.scaleStepG");
 
     private Mixed Measured(double mixMl) => ByVolume
         ? MeasuringSteps.ToStep(ResinShare, System.ResinDensity, System.HardenerDensity, mixMl, StepMl)

@@ -29,7 +29,7 @@ public sealed record WantedCover(ImmutableArray<Dose> Doses, bool Fits, double M
         ArgumentNullException.ThrowIfNull(catalogue);
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(cup);
-        var density = layer.Resin.From(catalogue).MixDensity;
+        var density = layer.Sitting.Resin.From(catalogue).MixDensity;
 
         // What it was filled from covers as it is; its own colourants do the rest.
         var all = CupLook.Of(catalogue, layer, cup).CoverPerMm;

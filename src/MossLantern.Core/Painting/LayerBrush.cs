@@ -124,7 +124,7 @@ internal sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Fill
     /// <summary>How a region is filled from the bottom up: the last pass is what is seen. Usually it is one.</summary>
     private List<(CupLook Look, double DepthMm)> PassesOf(RegionId region, CupLook own, double depthMm)
     {
-        if (layer.Passes?.GetValueOrDefault(region) is not { IsDefaultOrEmpty: false } passes)
+        if (layer.Filling.Passes?.GetValueOrDefault(region) is not { IsDefaultOrEmpty: false } passes)
         {
             return [(own, depthMm)];
         }

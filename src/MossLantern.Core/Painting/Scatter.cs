@@ -41,7 +41,7 @@ internal sealed class Scatter(LayerBrush on, LayerMap map)
         }
 
         Cells(torched);
-        foreach (var laid in on.Layer.Stones ?? [])
+        foreach (var laid in on.Layer.Layer.Stones ?? [])
         {
             if (on.Catalogue.Find(MaterialKind.Stone, laid.StoneId) is { } stone && WetStone.Of(stone.Like ?? stone.Id) is { } look)
             {
@@ -83,7 +83,7 @@ internal sealed class Scatter(LayerBrush on, LayerMap map)
             return;
         }
 
-        var density = on.Layer.Resin.From(on.Catalogue).MixDensity;
+        var density = on.Layer.Sitting.Resin.From(on.Catalogue).MixDensity;
         foreach (var region in Poured.Where(r => with.Contains(r.CupId!)))
         {
             Effort.Check();

@@ -113,13 +113,13 @@ public sealed class PiecePlanner(LayerMapper mapper)
         }
 
         var each = pours.Sum(p => p.PourMl.Value) / copies;
-        var reserve = lead.ReservePercent ?? around.Habits.ReservePercent;
+        var reserve = lead.Sitting.ReservePercent ?? around.Habits.ReservePercent;
         for (var left = ground.Wanted; left > 0; left -= ground.AtOnce)
         {
             var now = Math.Min(left, ground.AtOnce);
             yield return new(now, Reckoned.Of(now * each * (1 + reserve / 100), "ml", Formulas.CastingNeed,
                 new("copies", now, "", Origin.Reckoned), new("a copy takes", each, "ml", Origin.Reckoned),
-                new("reserve", reserve, "%", lead.ReservePercent is null ? Origin.Default : Origin.Own, lead.SittingPlace + ".reservePercent")));
+                new("reserve", reserve, "%", lead.Sitting.ReservePercent is null ? Origin.Default : Origin.Own, lead.SittingPlace + ".reservePercent")));
         }
     }
 
@@ -152,7 +152,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
             [.. LevelClear(piece, laid)],
             filling.Sum(s => MassG(piece, s, layer, around)),
             volumes.Values.Sum(),
-            (layer.Stones ?? []).Sum(s => s.Grams) * piece.Ground.AtOnce,
+            (layer.Layer.Stones ?? []).Sum(s => s.Grams) * piece.Ground.AtOnce,
             LayoutFacts.Of(mapper, piece, layer, map, volumes),
             map.Borders,
             ColourBalance.Of(outline, map, layer.IsBare))
@@ -185,7 +185,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
     {
         var layer = laid.Layer;
         var fills = piece.Sittings.SelectMany(s => s.Fills ?? []).Where(f => f.LayerId == layer.Id).ToLookup(f => f.Region);
-        if (layer.RegionDepths is null && layer.Bare is null && !fills.SelectMany(f => f).Any(f => f.TakesMm is not null))
+        if (layer.Layer.RegionDepths is null && layer.Layer.Bare is null && !fills.SelectMany(f => f).Any(f => f.TakesMm is not null))
         {
             yield break;
         }

@@ -102,12 +102,12 @@ public static class LayoutFacts
         var open = map.Regions.Where(r => r.Own is { LengthMm: null }).Sum(r => r.OpenEdgeMm);
         if (ground.Edge == EdgeStyle.DrippedOver && open > 0)
         {
-            var (film, drip) = (layer.Losses?.FilmMm ?? CupPlanner.SideFilmMm, layer.Losses?.DripPercent ?? CupPlanner.DripShare * 100);
+            var (film, drip) = (layer.Sitting.Losses?.FilmMm ?? CupPlanner.SideFilmMm, layer.Sitting.Losses?.DripPercent ?? CupPlanner.DripShare * 100);
             yield return new("edges", "Of that, on the edge and in drips", Reckoned.Of(
                 CupPlanner.EdgeMl(open, ground.SideHeightMm, ml, film, drip / 100), "ml", Formulas.EdgeVolume,
                 new("open perimeter", open, "mm", Origin.Reckoned), new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm"),
-                new("film thickness", film, "mm", layer.Losses?.FilmMm is null ? Origin.Default : Origin.Own, layer.SittingPlace + ".losses.filmMm"),
-                new("drip share", drip, "%", layer.Losses?.DripPercent is null ? Origin.Default : Origin.Own, layer.SittingPlace + ".losses.dripPercent"),
+                new("film thickness", film, "mm", layer.Sitting.Losses?.FilmMm is null ? Origin.Default : Origin.Own, layer.SittingPlace + ".losses.filmMm"),
+                new("drip share", drip, "%", layer.Sitting.Losses?.DripPercent is null ? Origin.Default : Origin.Own, layer.SittingPlace + ".losses.dripPercent"),
                 new("layer volume", ml, "ml", Origin.Reckoned)));
         }
 

@@ -22,7 +22,7 @@ public sealed record PourOrder(ImmutableArray<RegionId> RegionIds, string Says)
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(map);
         var regions = map.Regions.ToList();
-        var zones = (layer.Zones ?? []).Select(z => (Zone: z, Own: regions.Where(r => r.Id.Zone == z.Id).ToList())).ToList();
+        var zones = layer.Zones.Select(z => (Zone: z, Own: regions.Where(r => r.Id.Zone == z.Id).ToList())).ToList();
         var kept = regions.Where(r => r.Kind is RegionKind.KeptVisible or RegionKind.KeptBare).ToList();
         var own = regions.Except(zones.SelectMany(z => z.Own)).Except(kept).ToList();
         var says = Sentence(layer, own);

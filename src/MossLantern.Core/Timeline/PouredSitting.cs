@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Journal;
 using MossLantern.Core.Pouring;
 using NodaTime;
 
@@ -13,4 +14,14 @@ namespace MossLantern.Core.Timeline;
 /// <param name="Regions">The regions that were poured; null where no amount was noted, which counts as all of them.</param>
 /// <param name="Amounts">What was poured where that was noted; null for nowhere.</param>
 public sealed record PouredSitting(
-    string SittingId, Instant Start, Instant? End, double? RoomC, ImmutableArray<RegionOf>? Regions = null, ImmutableArray<PouredAmount>? Amounts = null);
+    string SittingId, Instant Start, Instant? End, double? RoomC, ImmutableArray<RegionOf>? Regions = null, ImmutableArray<PouredAmount>? Amounts = null)
+{
+    /// <summary>What a log tells of a sitting.</summary>
+    public static PouredSitting Of(LoggedSitting logged)
+    {
+        ArgumentNullException.ThrowIfNull(logged);
+        return new(
+            logged.SittingId, logged.Start, logged.End, logged.RoomC, logged.PouredRegions,
+            [.. logged.Pours.Where(p => p.PouredMl > 0).Select(p => new PouredAmount(p.Region, p.Pass, p.PouredMl!.Value))]);
+    }
+}

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Journal;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Units;
@@ -101,7 +102,7 @@ public sealed class Weighing
         {
             var alone = batch.CupIds.Length == 1;
             var into = alone ? $"the cup of {recipes[batch.CupIds[0]].Name}" : FormattableString.Invariant($"the jug of batch {number}");
-            var (resinId, hardenerId) = ($"{batch.Id}/resin", $"{batch.Id}/hardener");
+            var (resinId, hardenerId) = (StepId.OfResin(batch.Id).ToString(), StepId.OfHardener(batch.Id).ToString());
             double? resin = weighed.TryGetValue(resinId, out var r) ? r : null, hardener = weighed.TryGetValue(hardenerId, out var h) ? h : null;
             steps.Add(Near(new(resinId, batch.Id, alone ? batch.CupIds[0] : null, WeighedPart.Resin, "resin", into, batch.Measured.ResinG, 0, 0, false, resin, batch.Measured.ResinMl), TypicalMaterials.RatioTolerance, step.Value));
             var target = resin is { } really ? Hardener(system, really) : batch.Measured.HardenerG;
@@ -114,7 +115,7 @@ public sealed class Weighing
             {
                 foreach (var (dose, planned, at) in cup.Doses.All.Select((d, i) => (d, d.G, i)).Where(d => d.G is not null))
                 {
-                    var id = FormattableString.Invariant($"{batch.Id}/{cup.CupId}/{at}");
+                    var id = StepId.OfColourant(batch.Id, cup.CupId, at).ToString();
                     var wanted = grown == 1 ? planned! : Reckoned.Of(planned!.Value * grown, "g", Formulas.ColourantGrown, new("as planned", planned.Value, "g", Origin.Reckoned), new("cup to what was planned", 100 * grown, "%", Origin.Measured));
                     steps.Add(Near(
                         new(id, batch.Id, cup.CupId, WeighedPart.Colourant, dose.Name, $"the cup of {recipes[cup.CupId].Name}", wanted, 0, 0, false, weighed.TryGetValue(id, out var g) ? g : null, Dose: dose),

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Journal;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Planning;
 using MossLantern.Core.Shapes;
@@ -131,9 +132,9 @@ public sealed class DemoWorkshop(
         var sitting = planner.Plan(piece, [], Surroundings.Usual(time.Zone)).Sittings[sittingIndex];
         var steps = sitting.Pours;
         runs.Save(
-            new(Guid.NewGuid().ToString("n"), id, sitting.SittingId, 0, start, start + Duration.FromMinutes(minutes), roomC, note,
+            new(Guid.NewGuid().ToString("n"), 0, new(id, sitting.SittingId), start, start + Duration.FromMinutes(minutes), roomC, note,
             [
-                .. steps.Select((s, i) => new LoggedPour(
+                .. steps.Select((s, i) => LoggedPour.Of(
                     s.LayerId, s.RegionId, piece.Recipes.Single(c => c.Id == s.CupId).Name, s.PourMl.Value,
                     Math.Round(s.PourMl.Value + differences[i % differences.Length]), s.Pass)),
             ]),

@@ -4,6 +4,7 @@ using FluentValidation;
 using FluentValidation.Results;
 using Microsoft.AspNetCore.Http.HttpResults;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Journal;
 using MossLantern.Data;
 using MossLantern.Web.Hosting;
 using NodaTime;
@@ -42,10 +43,10 @@ internal static class RunEndpoints
             var zone = time.Zone;
             var kept = runs.Of(id);
             var key = runId.ToString("n");
-            var before = kept.FirstOrDefault(r => r.Id == key);
+            var before = kept.FirstOrDefault(r => r.RunId == key && r.SittingId == request.SittingId);
 
             // A region that the piece had when it was poured is known, although the piece has changed since.
-            var poured = before?.Revision is { } revision ? pieces.At(id, revision) : null;
+            var poured = before?.Part.Revision is { } revision ? pieces.At(id, revision) : null;
             Check(request, stored.Piece, zone, time.Now);
             var plan = workbench.Plan(stored.Id, stored.Piece, kept);
             var sitting = plan.Sittings.Single(s => s.SittingId == request.SittingId);
@@ -60,31 +61,38 @@ internal static class RunEndpoints
 
             if (!request.EvenSo)
             {
-                Likely(request, stored.Piece, plan, sitting, before is null);
+                Likely(request, stored.Piece, plan, sitting, before is null, before is null && kept.Any(r => r.RunId == key));
             }
 
             // What was planned when it was first logged stays what was planned.
             var planned = before?.Pours.ToDictionary(p => (p.LayerId, p.RegionId, p.Pass)) ?? [];
             var amounts = told.Zip(request.Pours).ToDictionary(p => p.First, p => p.Second.PouredMl);
             var pours = steps.Select(s => planned.GetValueOrDefault(s.Of)
-                    ?? new LoggedPour(s.Step.LayerId, s.Step.RegionId, stored.Piece.Recipes.Single(c => c.Id == s.Step.CupId).Name, s.Step.PourMl.Value, null, s.Step.Pass))
+                    ?? LoggedPour.Of(s.Step.LayerId, s.Step.RegionId, stored.Piece.Recipes.Single(c => c.Id == s.Step.CupId).Name, s.Step.PourMl.Value, null, s.Step.Pass))
                 .Concat(planned.Where(p => steps.All(s => s.Of != p.Key)).Select(p => p.Value))
-                .Select(p => p with { PouredMl = amounts.GetValueOrDefault((p.LayerId, p.RegionId, p.Pass)) });
+                .Select(p => p with { Poured = amounts.GetValueOrDefault((p.LayerId, p.RegionId, p.Pass)) is { } ml ? [new(ml)] : [] });
             runs.Save(
-                new(key, id, sitting.SittingId, 0, zone.AtLeniently(request.Start).ToInstant(),
+                new(key, 0, new(id, sitting.SittingId, before is null ? stored.Revision : before.Part.Revision), zone.AtLeniently(request.Start).ToInstant(),
                     request.End is { } end ? zone.AtLeniently(end).ToInstant() : null,
-                    request.RoomC, request.Note.Trim(), [.. pours], before is null ? stored.Revision : before.Revision),
-                request.BasedOn, time.Now);
-            return TypedResults.Ok(workbench.View(stored));
+                    request.RoomC, request.Note.Trim(), [.. pours]),
+                request.BasedOn, time.Now, joins: request.EvenSo && kept.Any(r => r.RunId == key));
+
+            // Its journal counts one more by now.
+            return TypedResults.Ok(workbench.View(pieces.Find(id) ?? stored));
         });
 
     /// <summary>Field of what is asked about rather than refused.</summary>
     private const string EvenSo = "evenSo";
 
     /// <summary>Asks about what is hardly so: a layer over one that is not in the log, more from a cup than was mixed in it.</summary>
-    private static void Likely(SaveRun request, Piece piece, PlanView plan, SittingView sitting, bool first)
+    private static void Likely(SaveRun request, Piece piece, PlanView plan, SittingView sitting, bool first, bool joins)
     {
         List<string> doubts = [];
+        if (joins)
+        {
+            doubts.Add($"This log has another sitting already. Was {sitting.Name} poured in the same go?");
+        }
+
         var filled = sitting.LayerIds.Where(id => sitting.Pours.Any(s => s.LayerId == id)).ToList();
         foreach (var layer in piece.Layers.Where(l => first && filled.Contains(l.Id)))
         {

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Microsoft.AspNetCore.Http.HttpResults;
+using MossLantern.Core.Journal;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 using MossLantern.Data;
@@ -112,7 +113,7 @@ public sealed class Scales(PieceStore pieces, WeighingStore weighed, Workbench w
         Found(id, sittingId) is var (name, sitting, byVolume, weighing) ? new(name, sitting, byVolume, weighing.Steps, weighing.Next) : null;
 
     /// <summary>Writes what was weighed.</summary>
-    public void Add(string id, string sittingId, WeighIn request) => weighed.Add(request.Id.ToString("n"), id, sittingId, request.StepId, request.Grams, time.Now);
+    public void Add(string id, string sittingId, WeighIn request) => weighed.Add(request.Id.ToString("n"), id, sittingId, StepId.Parse(request.StepId), request.Grams, time.Now);
 
     /// <summary>Takes back what was weighed last, or everything.</summary>
     public void TakeBack(string id, string sittingId, bool everything) => weighed.TakeBack(id, sittingId, everything, time.Now);
@@ -124,7 +125,7 @@ public sealed class Scales(PieceStore pieces, WeighingStore weighed, Workbench w
             return null;
         }
 
-        var grams = weighed.Of(id, sittingId).ToDictionary(e => e.StepId!, e => e.Grams!.Value);
+        var grams = weighed.Of(id, sittingId).ToDictionary(e => e.Of.Step!.Value.ToString(), e => e.Says.Grams!.Value);
         return (stored.Piece.Name, plan.Name, stored.Piece.Sittings.Single(s => s.Id == sittingId).Measure == Core.Documents.Measure.ByVolume, Weighing.Of(stored.Piece, plan, around.Now, grams));
     }
 }

@@ -4,6 +4,7 @@ using FluentValidation;
 using MossLantern.Core.Checks;
 using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Journal;
 using MossLantern.Core.Edits;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
@@ -68,7 +69,7 @@ public sealed record SittingView(
 public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<SittingView> Sittings, ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden, ImmutableArray<PieceNeed> Need);
 
 /// <summary>A pour of a run as it is shown.</summary>
-public sealed record LoggedPourView(string LayerId, RegionId RegionId, string ColourName, double PlannedMl, double? PouredMl, int Pass);
+public sealed record LoggedPourView(string LayerId, RegionId RegionId, string ColourName, double? PlannedMl, double? PouredMl, int Pass);
 
 /// <summary>A run as it is shown.</summary>
 public sealed record RunView(
@@ -156,7 +157,7 @@ public sealed class Workbench(
         }
 
         var kept = runs.Of(id);
-        return Planned(id, settled.WithoutAside(Poured.LayerIds(settled, kept)), kept);
+        return Planned(id, settled.WithoutAside(Logged.LayerIds(settled, kept)), kept);
     }
 
     /// <summary>A new piece with its plan: it is looked over and worked out before anything is written.</summary>
@@ -214,7 +215,7 @@ public sealed class Workbench(
         var kept = runs.Of(id);
         var made = Made(before.Piece, request.Commands);
         var settled = Checked(made.Piece!);
-        var planned = Planned(id, settled.WithoutAside(Poured.LayerIds(settled, kept)), kept);
+        var planned = Planned(id, settled.WithoutAside(Logged.LayerIds(settled, kept)), kept);
         if (PieceJson.Write(planned.Piece) == PieceJson.Write(before.Piece))
         {
             // Nothing has become otherwise: that is no step.
@@ -226,7 +227,7 @@ public sealed class Workbench(
             return null;
         }
 
-        var was = known.PlanOf(before, kept, planned.Plan.Around) is { } plan ? Shown(before.Id, before.Piece, plan) : null;
+        var was = known.PlanOf(before, planned.Plan.Around) is { } plan ? Shown(before.Id, before.Piece, plan) : null;
         known.Keep(stored, kept, planned.Plan.Plan, planned.Plan.Around);
         return Changed(stored, kept, was, planned.Plan.View, made.Place);
     }
@@ -239,7 +240,7 @@ public sealed class Workbench(
         return made.Piece is null ? throw new RefusedException(made.Place ?? "", made.Refusal!) : made;
     }
 
-    private EditedView Changed(StoredPiece stored, ImmutableArray<Run> kept, PlanView? was, PlanView now, string? made) => new(
+    private EditedView Changed(StoredPiece stored, ImmutableArray<LoggedSitting> kept, PlanView? was, PlanView now, string? made) => new(
         stored.Version, stored.Revision, WorkshopTime.Local(stored.SavedAt, time.Zone), stored.CanUndo, stored.CanRedo, stored.Undoes, stored.Redoes,
         Finished(stored.Piece, kept), stored.Piece,
         new(
@@ -253,7 +254,7 @@ public sealed class Workbench(
     private static bool Alike<T>(T one, T other) =>
         JsonSerializer.SerializeToUtf8Bytes(one, WorkshopJson.Options).AsSpan().SequenceEqual(JsonSerializer.SerializeToUtf8Bytes(other, WorkshopJson.Options));
 
-    private PlannedPiece Planned(string? id, Piece settled, ImmutableArray<Run> kept) => new(settled, WorkOut(id, settled, kept, around.Now));
+    private PlannedPiece Planned(string? id, Piece settled, ImmutableArray<LoggedSitting> kept) => new(settled, WorkOut(id, settled, kept, around.Now));
 
     /// <summary>A stored piece with everything worked out. One that cannot be worked out is shown without, and says so.</summary>
     /// <param name="stored">The piece.</param>
@@ -266,7 +267,7 @@ public sealed class Workbench(
         var finished = Finished(stored.Piece, kept);
         var within = around.Now;
         var settled = worked
-            ?? (known.PlanOf(stored, kept, within) is { } before ? new(Shown(stored.Id, stored.Piece, before), before, within) : TryPlan(stored, kept, within));
+            ?? (known.PlanOf(stored, within) is { } before ? new(Shown(stored.Id, stored.Piece, before), before, within) : TryPlan(stored, kept, within));
         known.Keep(stored, kept, settled?.Plan, settled?.Around ?? within);
         var plan = settled?.View;
         return new(
@@ -291,11 +292,11 @@ public sealed class Workbench(
     {
         ArgumentNullException.ThrowIfNull(stored);
         var (kept, within) = (runs.Of(stored.Id), around.Now);
-        return known.PlanOf(stored, kept, within) ?? TryPlan(stored, kept, within)?.Plan;
+        return known.PlanOf(stored, within) ?? TryPlan(stored, kept, within)?.Plan;
     }
 
     /// <summary>The plan of a stored piece, or null where it cannot be worked out: what is on the shelf must open all the same.</summary>
-    private WorkedOut? TryPlan(StoredPiece stored, ImmutableArray<Run> kept, Surroundings within)
+    private WorkedOut? TryPlan(StoredPiece stored, ImmutableArray<LoggedSitting> kept, Surroundings within)
     {
         try
         {
@@ -319,18 +320,18 @@ public sealed class Workbench(
     }
 
     /// <summary>A piece is finished when each region of each layer has been poured.</summary>
-    private static bool Finished(Piece piece, ImmutableArray<Run> kept) =>
-        piece.Layers.All(l => Poured.IsDone(piece, l, kept));
+    private static bool Finished(Piece piece, ImmutableArray<LoggedSitting> kept) =>
+        piece.Layers.All(l => Logged.IsDone(piece, l, kept));
 
     /// <summary>What a piece's document gives, with what was really poured of it.</summary>
     /// <exception cref="UnplannableException">It cannot be worked out.</exception>
-    public PlanView Plan(string? id, Piece piece, ImmutableArray<Run> kept) => WorkOut(id, piece, kept, around.Now).View;
+    public PlanView Plan(string? id, Piece piece, ImmutableArray<LoggedSitting> kept) => WorkOut(id, piece, kept, around.Now).View;
 
-    private WorkedOut WorkOut(string? id, Piece piece, ImmutableArray<Run> kept, Surroundings within)
+    private WorkedOut WorkOut(string? id, Piece piece, ImmutableArray<LoggedSitting> kept, Surroundings within)
     {
         try
         {
-            var plan = planner.Plan(piece, [.. kept.Select(Poured.Of)], within);
+            var plan = planner.Plan(piece, [.. kept.Select(PouredSitting.Of)], within);
             return new(Shown(id, piece, plan), plan, within);
         }
         catch (Exception e) when (e is not OperationCanceledException and not Microsoft.Data.Sqlite.SqliteException)
@@ -424,12 +425,12 @@ public sealed class Workbench(
     public Painting Paint(Piece piece, string? layerId, PaintDetail detail, Look? look = null) => planner.Paint(piece, around.Catalogue, layerId, detail, look);
 
     /// <summary>A run as it is shown.</summary>
-    public static RunView View(Run run, DateTimeZone zone)
+    public static RunView View(LoggedSitting run, DateTimeZone zone)
     {
         ArgumentNullException.ThrowIfNull(run);
         return new(
-            run.Id, run.SittingId, run.Version, WorkshopTime.Local(run.Start, zone),
+            run.RunId, run.SittingId, run.Version, WorkshopTime.Local(run.Start, zone),
             run.End is { } end ? WorkshopTime.Local(end, zone) : null, run.RoomC, run.Note,
-            [.. run.Pours.Select(p => new LoggedPourView(p.LayerId, p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl, p.Pass))], run.Revision);
+            [.. run.Pours.Select(p => new LoggedPourView(p.LayerId, p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl, p.Pass))], run.Part.Revision);
     }
 }

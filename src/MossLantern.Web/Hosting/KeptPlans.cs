@@ -3,6 +3,7 @@ using System.Collections.Immutable;
 using System.Diagnostics;
 using System.Threading.Channels;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Journal;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Planning;
 using MossLantern.Core.Shapes;
@@ -70,10 +71,10 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
     /// <param name="logged">Its journal.</param>
     /// <param name="plan">Its plan; null where it cannot be worked out.</param>
     /// <param name="within">What it was worked out in.</param>
-    public void Keep(StoredPiece stored, ImmutableArray<Run> logged, PiecePlan? plan, Surroundings within)
+    public void Keep(StoredPiece stored, ImmutableArray<LoggedSitting> logged, PiecePlan? plan, Surroundings within)
     {
         ArgumentNullException.ThrowIfNull(stored);
-        var of = KeyOf(stored.Version, logged.Sum(r => r.Version), KeyOf(within));
+        var of = KeyOf(stored.Version, stored.Logged, KeyOf(within));
         if (plan is not null)
         {
             whole.Keep(stored.Id, new(of, plan));
@@ -88,10 +89,10 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
     }
 
     /// <summary>The plan of a piece as it was worked out last, if nothing has changed since; else null.</summary>
-    public PiecePlan? PlanOf(StoredPiece stored, ImmutableArray<Run> logged, Surroundings within)
+    public PiecePlan? PlanOf(StoredPiece stored, Surroundings within)
     {
         ArgumentNullException.ThrowIfNull(stored);
-        return whole.Of(stored.Id) is { } kept && kept.Of == KeyOf(stored.Version, logged.Sum(r => r.Version), KeyOf(within)) ? kept.Plan : null;
+        return whole.Of(stored.Id) is { } kept && kept.Of == KeyOf(stored.Version, stored.Logged, KeyOf(within)) ? kept.Plan : null;
     }
 
     /// <inheritdoc/>
@@ -183,7 +184,7 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
                 return Worked(stored, of, logged, [], [], []);
             }
 
-            var plan = planner.Plan(stored.Piece, [.. logged.Select(Poured.Of)], within);
+            var plan = planner.Plan(stored.Piece, [.. logged.Select(PouredSitting.Of)], within);
             return Worked(stored, of, logged, plan.Layers, plan.Sittings, plan.Pots);
         }
         catch (PieceFormatException e)
@@ -198,11 +199,11 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
         }
     }
 
-    private static KeptPlan Worked(StoredPiece stored, string of, ImmutableArray<Run> logged, ImmutableArray<LayerPlan>? layers, ImmutableArray<SittingPlan> sittings, ImmutableArray<PotTake> pots)
+    private static KeptPlan Worked(StoredPiece stored, string of, ImmutableArray<LoggedSitting> logged, ImmutableArray<LayerPlan>? layers, ImmutableArray<SittingPlan> sittings, ImmutableArray<PotTake> pots)
     {
         var piece = stored.Piece;
         return new(
-            stored.Id, of, FootOf(piece.Ground.Whole), piece.Layers.Length, piece.Layers.Count(l => Poured.IsDone(piece, l, logged)), piece.Ground.Old?.PieceId, layers is null ? Unplannable : null,
+            stored.Id, of, FootOf(piece.Ground.Whole), piece.Layers.Length, piece.Layers.Count(l => Logged.IsDone(piece, l, logged)), piece.Ground.Old?.PieceId, layers is null ? Unplannable : null,
             layers is { } all ? [.. Uncovered(piece, all, sittings).SelectMany(s => s.Windows.Select(w => new KeptWindow(s.SittingId, s.LayerIds[0], s.Name, s.Poured, w.Milestone, w.Opens, w.Closes)))] : [],
             pots);
     }

@@ -4535,7 +4535,7 @@ export interface components {
             regionId: components["schemas"]["RegionId"];
             colourName: string;
             /** Format: double */
-            plannedMl: number;
+            plannedMl: null | number;
             /** Format: double */
             pouredMl: null | number;
             /** Format: int32 */

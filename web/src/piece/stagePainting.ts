@@ -29,12 +29,12 @@ export interface PouredIn {
 export function pouredIn(layerId: string, sitting: SittingView, run?: RunView): Map<string, PouredIn> {
   const lines =
     run?.pours ??
-    sitting.pours.map((s) => ({ ...s, plannedMl: s.pourMl.value, pouredMl: null as number | null }));
+    sitting.pours.map((s) => ({ ...s, plannedMl: s.pourMl.value as number | null, pouredMl: null as number | null }));
   const found = new Map<string, PouredIn>();
   for (const line of lines) {
     if (line.layerId !== layerId) continue;
     const had = found.get(line.regionId);
-    const plannedMl = (had?.plannedMl ?? 0) + line.plannedMl;
+    const plannedMl = (had?.plannedMl ?? 0) + (line.plannedMl ?? 0);
     const pouredMl =
       line.pouredMl === null || had?.pouredMl === null ? null : (had?.pouredMl ?? 0) + line.pouredMl;
     const off = pouredMl === null ? 0 : (pouredMl - plannedMl) / Math.max(plannedMl, 1e-9);

@@ -23,7 +23,7 @@ public readonly record struct CupLook(Colour Colour, double CoverPerMm, double B
         ArgumentNullException.ThrowIfNull(catalogue);
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(cup);
-        return Of(catalogue, cup, id => layer.Recipes.Single(c => c.Id == id), () => layer.Resin.From(catalogue).MixDensity);
+        return Of(catalogue, cup, id => layer.Recipes.Single(c => c.Id == id), () => layer.Sitting.Resin.From(catalogue).MixDensity);
     }
 
     /// <summary>The look of a mixture.</summary>

@@ -46,16 +46,16 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
         ArgumentNullException.ThrowIfNull(outline);
         ArgumentNullException.ThrowIfNull(growth);
         ArgumentNullException.ThrowIfNull(layer);
-        if (kept.IsEmpty && layer.Zones is null or { IsEmpty: true })
+        if (kept.IsEmpty && layer.Zones.IsEmpty)
         {
             return Plain(outline, growth, layer, outline);
         }
 
         // What the zones and kept spots leave stands for their places: outlines are the same when all their values are.
-        ImmutableArray<Outline> zones = [.. (layer.Zones ?? []).Select(z => z.Placed)];
+        ImmutableArray<Outline> zones = [.. layer.Zones.Select(z => z.Placed)];
         var left = kept.Select(k => k.WithDam).Concat(zones).Aggregate(outline, (whole, place) => new CombinedOutline(whole, place, Shared: false));
         var keeps = string.Join("||", kept.Select(k => $"{k.Id}:{k.Keep}:{k.DamMm}:{layer.ClearRecipe}"));
-        var text = string.Join("||", [Layout(layer), .. (layer.Zones ?? []).Select(z => $"{z.Id}:{Layout(layer.Inside(z))}"), keeps]);
+        var text = string.Join("||", [Layout(layer), .. layer.Zones.Select(z => $"{z.Id}:{Layout(layer.Inside(z))}"), keeps]);
         return maps.Of((left, growth, text), () => new ZonedMap(
             places.Of((left, keeps), () => ZonePlaces.Of(outline, zones, kept, layer.ClearRecipe)), layer,
             (part, o, l) => Plain(part, growth, l, o), Shared, o => Cover(o, Grid(o, growth))));

@@ -14,7 +14,7 @@ internal sealed record ZonePart(string? ZoneId, Outline Outline, LayerMap? Map)
     /// The layer as it is laid out there. A map is kept while its geometry stays, so what it is poured from is asked of
     /// the layer as it is now.
     /// </summary>
-    public FilledLayer Of(FilledLayer layer) => ZoneId is { } id ? layer.Inside(layer.Zones!.Value.Single(z => z.Id == id)) : layer with { Zones = null };
+    public FilledLayer Of(FilledLayer layer) => ZoneId is { } id ? layer.Inside(layer.Zones.Single(z => z.Id == id)) : layer.Outside();
 }
 
 /// <summary>A map of parts that are laid out in ways of their own, and of what a piece keeps visible or bare.</summary>
@@ -46,7 +46,7 @@ internal sealed class ZonedMap : LayerMap
         Parts =
         [
             Part(null, places.Left, places.Whole),
-            .. (layer.Zones ?? []).Select((z, i) => Part(z.Id, places.Zones[i], places.Zones[i])),
+            .. layer.Zones.Select((z, i) => Part(z.Id, places.Zones[i], places.Zones[i])),
         ];
         StepMm = Parts.Where(p => p.Map is not null).Select(p => p.Map!.StepMm).DefaultIfEmpty(1).Min();
         regions = new(() =>

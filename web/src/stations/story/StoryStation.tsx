@@ -61,7 +61,7 @@ export function StoryStation() {
       regionId: s.regionId,
       pass: s.pass,
       colourName: names.step(s),
-      plannedMl: s.pourMl.value,
+      plannedMl: s.pourMl.value as number | null,
       pouredMl: null,
     }));
   const named = (line: (typeof lines)[number]) => regionOr(layer, line, line.colourName);
@@ -103,7 +103,7 @@ export function StoryStation() {
   };
 
   const known = lines.filter((l) => log.poured[keyOf(l)] != null);
-  const planned = known.reduce((sum, l) => sum + l.plannedMl, 0);
+  const planned = known.reduce((sum, l) => sum + (l.plannedMl ?? 0), 0);
   const poured = known.reduce((sum, l) => sum + (log.poured[keyOf(l)] ?? 0), 0);
   return (
     <>
@@ -168,14 +168,18 @@ export function StoryStation() {
                   </span>
                 </th>
                 <td>
-                  <HowNumber
-                    of={
-                      (run ? undefined : sittingPlan.pours.find((s) => keyOf(s) === keyOf(line)))?.pourMl ??
-                      plannedThen(line.plannedMl)
-                    }
-                    label={`Planned of ${named(line)}`}
-                    decimals={1}
-                  />
+                  {line.plannedMl === null ? (
+                    'not planned'
+                  ) : (
+                    <HowNumber
+                      of={
+                        (run ? undefined : sittingPlan.pours.find((s) => keyOf(s) === keyOf(line)))?.pourMl ??
+                        plannedThen(line.plannedMl)
+                      }
+                      label={`Planned of ${named(line)}`}
+                      decimals={1}
+                    />
+                  )}
                 </td>
                 <td>
                   <NumberField
@@ -189,7 +193,7 @@ export function StoryStation() {
                     onChange={(v) => set({ poured: { ...log.poured, [keyOf(line)]: v } })}
                   />
                 </td>
-                <td>{actual === null ? 'unknown' : difference(units, actual - line.plannedMl)}</td>
+                <td>{differenceOf(units, actual, line.plannedMl)}</td>
               </tr>
             );
           })}
@@ -263,6 +267,11 @@ const regionOr = (
 /** A pour of a sitting: its layer, its region and its pass. */
 const keyOf = (p: { layerId: string; regionId: string; pass: number }) =>
   `${p.layerId}/${p.regionId}/${p.pass}`;
+
+/** What was poured more or less than was planned, where both are known. */
+function differenceOf(units: Units, pouredMl: number | null, plannedMl: number | null) {
+  return pouredMl === null || plannedMl === null ? 'unknown' : difference(units, pouredMl - plannedMl);
+}
 
 function difference(units: Units, ml: number) {
   return `${ml > 0.05 ? '+' : ''}${units.show(ml, 'ml', 1)}`;
