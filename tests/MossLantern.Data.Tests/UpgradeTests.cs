@@ -116,7 +116,7 @@ public class UpgradeTests
             """;
         var old = PieceJson.ReadFromOutside(Document(Layer("one", Cup("a")), ground)).Ground.Old!;
         Assert.Equal(("soot", "old", "a"), (old.Recipes.Single().Name, old.Sittings.Single().Rest.Single(), old.Layers[0].RecipeIds.First()));
-        Assert.Single(old.Itself.Filled);
+        Assert.Single(old.Piece.Filled);
     }
 
     [Fact]

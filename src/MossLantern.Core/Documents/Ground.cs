@@ -74,7 +74,7 @@ public sealed record Ground(
         return this with
         {
             Outline = known.Of(Outline),
-            Old = Old is { Ground: not null } old ? old with { Ground = old.Ground.With(known) } : Old,
+            Old = Old is { Ground: not null } old ? old with { Piece = old.Piece with { Ground = old.Ground.With(known) } } : Old,
         };
     }
 
@@ -102,30 +102,69 @@ public sealed record PanelLevel(int Panel, LevelReading Level);
 /// <remarks>Source: docs/craft/shapes.md, Several panels.</remarks>
 public sealed record PanelSet(int Count, double GapMm, bool Mirrored);
 
-/// <summary>Older work that a piece is poured over.</summary>
-/// <param name="Name">What it was.</param>
-/// <param name="PieceId">Its id on the shelf; null where it never stood there.</param>
-/// <param name="Ground">Its ground.</param>
-/// <param name="Growth">The scale its map was grown at.</param>
-/// <param name="Recipes">The colours it was poured from.</param>
-/// <param name="Layers">Its layers, lowest first; none where nobody knows them.</param>
-/// <param name="Sittings">What of it was poured in one go each.</param>
-/// <param name="XMm">Where the left of its box lies, mm from the left of the new one.</param>
-/// <param name="YMm">Where the top of its box lies, mm from the top of the new one.</param>
-/// <param name="StandsMm">How far its face stands above what lies round it, mm: the first layer fills that up too.</param>
-/// <param name="ReliefMm">How far lines and stones stand up from its face, mm; 0 where it was sanded flat.</param>
-/// <param name="Kept">Zones that its layers kept visible or bare; null for none.</param>
+/// <summary>Older work that a piece is poured over: a piece, and how it lies beneath. Documents tell the piece's parts beside how it lies.</summary>
 /// <remarks>Source: docs/craft/grounds.md, Older work.</remarks>
-public sealed record OldWork(
-    string Name, string? PieceId, Ground Ground, GrowthScale Growth, ImmutableArray<Recipe> Recipes, ImmutableArray<Layer> Layers,
-    ImmutableArray<Sitting> Sittings, double XMm = 0, double YMm = 0, double StandsMm = 0, double ReliefMm = 0, ImmutableArray<ReservedSpot>? Kept = null)
+public sealed record OldWork
 {
     /// <summary>How much older work may lie beneath each other.</summary>
     public const int Deepest = 4;
 
-    /// <summary>It as a piece of its own.</summary>
+    /// <summary>A piece beneath another.</summary>
+    /// <param name="piece">The piece; of no layers where nobody knows them. What of it was waved off counts no more.</param>
+    /// <param name="pieceId">Its id on the shelf; null where it never stood there.</param>
+    public OldWork(Piece piece, string? pieceId)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        (Piece, PieceId) = (piece with { WavedOff = null }, pieceId);
+    }
+
+    /// <summary>Older work as documents tell it.</summary>
+    [JsonConstructor]
+    internal OldWork(
+        string name, string? pieceId, Ground ground, GrowthScale growth, ImmutableArray<Recipe> recipes, ImmutableArray<Layer> layers,
+        ImmutableArray<Sitting> sittings, double xMm = 0, double yMm = 0, double standsMm = 0, double reliefMm = 0, ImmutableArray<ReservedSpot>? kept = null)
+        : this(new Piece(name, ground, growth, recipes, layers, sittings, Kept: kept), pieceId) =>
+        (XMm, YMm, StandsMm, ReliefMm) = (xMm, yMm, standsMm, reliefMm);
+
+    /// <summary>The piece.</summary>
     [JsonIgnore]
-    public Piece Itself => new(Name, Ground, Growth, Recipes, Layers, Sittings, Kept: Kept);
+    public Piece Piece { get; init; }
+
+    /// <summary>What it was.</summary>
+    public string Name => Piece.Name;
+
+    /// <summary>Its id on the shelf; null where it never stood there.</summary>
+    public string? PieceId { get; init; }
+
+    /// <summary>Its ground.</summary>
+    public Ground Ground => Piece.Ground;
+
+    /// <summary>The scale its map was grown at.</summary>
+    public GrowthScale Growth => Piece.Growth;
+
+    /// <summary>The colours it was poured from.</summary>
+    public ImmutableArray<Recipe> Recipes => Piece.Recipes;
+
+    /// <summary>Its layers, lowest first; none where nobody knows them.</summary>
+    public ImmutableArray<Layer> Layers => Piece.Layers;
+
+    /// <summary>What of it was poured in one go each.</summary>
+    public ImmutableArray<Sitting> Sittings => Piece.Sittings;
+
+    /// <summary>Where the left of its box lies, mm from the left of the new one.</summary>
+    public double XMm { get; init; }
+
+    /// <summary>Where the top of its box lies, mm from the top of the new one.</summary>
+    public double YMm { get; init; }
+
+    /// <summary>How far its face stands above what lies round it, mm: the first layer fills that up too.</summary>
+    public double StandsMm { get; init; }
+
+    /// <summary>How far lines and stones stand up from its face, mm; 0 where it was sanded flat.</summary>
+    public double ReliefMm { get; init; }
+
+    /// <summary>Spots that its layers kept visible or bare; null for none.</summary>
+    public ImmutableArray<ReservedSpot>? Kept => Piece.Kept;
 
     /// <summary>Its outline, where it lies.</summary>
     [JsonIgnore]

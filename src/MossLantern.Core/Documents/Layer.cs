@@ -74,8 +74,22 @@ public sealed record Layer(
     /// <summary>The same without the layouts that were put by.</summary>
     internal Layer WithoutAside() => this with { Aside = null, Zones = Zones is { } zones ? [.. zones.Select(z => z with { Aside = null })] : null };
 
-    /// <summary>Its depth in a part of a drawn outline, mm.</summary>
-    /// <param name="part">Which part, from 1.</param>
+    /// <summary>The same without depths, bare regions and stones of regions that it does not have.</summary>
+    internal Layer Mended()
+    {
+        var depths = RegionDepths?.RemoveAll(d => !Has(d.Region) || IsByAmount(d.Region));
+        var bare = Bare?.RemoveAll(r => !Has(r));
+        var stones = Stones?.RemoveAll(s => !Has(s.Region) || IsByAmount(s.Region));
+        return depths?.Length == RegionDepths?.Length && bare?.Length == Bare?.Length && stones?.Length == Stones?.Length ? this : this with
+        {
+            Stones = stones is { IsEmpty: false } ? stones : null,
+            RegionDepths = depths is { IsEmpty: false } ? depths : null,
+            Bare = bare is { IsEmpty: false } ? bare : null,
+        };
+    }
+
+    /// <summary>Its depth in a letter or cavity of a drawn outline, mm.</summary>
+    /// <param name="part">Which, from 1.</param>
     public double DepthIn(int part) => (PartDepths ?? []).FirstOrDefault(p => p.Part == part)?.DepthMm ?? DepthMm;
 }
 

@@ -19,6 +19,26 @@ public sealed partial record Piece(
     /// <summary>The version of the document's layout that this program writes.</summary>
     public const int FormatVersion = 5;
 
+    /// <summary>The same with nothing in it that names what is gone: each record says what of it dangles. A sitting that fills nothing goes.</summary>
+    public Piece Mended()
+    {
+        ImmutableArray<Layer> layers = [.. Layers.Select(l => l.Mended())];
+        var byId = layers.ToDictionary(l => l.Id);
+
+        // A second cup is there for what is poured from it, and goes with the last of that.
+        var seconds = Poured(Recipes).SelectMany(s => s.Fills ?? []).Select(f => f.CupId).OfType<string>().ToHashSet();
+        var recipes = Recipes.RemoveAll(r => r.SecondOf is not null && !seconds.Contains(r.Id));
+        var sittings = Poured(recipes);
+        return layers.SequenceEqual(Layers) && recipes.Length == Recipes.Length && sittings.SequenceEqual(Sittings) ? this
+            : this with { Layers = layers, Recipes = recipes, Sittings = sittings };
+
+        ImmutableArray<Sitting> Poured(ImmutableArray<Recipe> from)
+        {
+            var known = from.ToDictionary(r => r.Id);
+            return [.. Sittings.Select(s => s.Mended(byId, known)).Where(s => s.LayerIds.Any())];
+        }
+    }
+
     /// <summary>The same without the layouts that were put by in some layers: in one that has been poured there is nothing left to choose.</summary>
     /// <param name="layerIds">Ids of those layers; others may be among them.</param>
     public Piece WithoutAside(IEnumerable<string> layerIds)

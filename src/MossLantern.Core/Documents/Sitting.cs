@@ -55,6 +55,28 @@ public sealed record Sitting(
     /// <summary>The regions of a layer in the order of its pours; empty for the usual one.</summary>
     public ImmutableArray<RegionId> OrderIn(string layerId) => [.. (Order ?? []).Where(o => o.LayerId == layerId).Select(o => o.Region)];
 
+    /// <summary>The same without what names a layer, a region or a recipe that its piece does not have.</summary>
+    /// <param name="layers">The layers of the piece, by their ids.</param>
+    /// <param name="recipes">Its recipes, by their ids.</param>
+    internal Sitting Mended(IReadOnlyDictionary<string, Layer> layers, IReadOnlyDictionary<string, Recipe> recipes)
+    {
+        var filled = this with { Rest = Rest.RemoveAll(id => !layers.ContainsKey(id)), Fills = Some(Fills?.Select(f => f.Mended(layers, recipes)).OfType<Fill>(), Fills) };
+        var own = filled.LayerIds.ToHashSet();
+        return filled with
+        {
+            CupChoices = Some(CupChoices?.Where(c => recipes.ContainsKey(c.RecipeId) && c != new CupChoice(c.RecipeId)), CupChoices),
+            Batches = Some(Batches?.Select(b => b.Mended(recipes)).OfType<Batch>(), Batches),
+            Order = Some(Order?.Where(o => own.Contains(o.LayerId) && layers[o.LayerId].Has(o.Region)), Order),
+        };
+    }
+
+    /// <summary>What is left of a list: the list itself where all is, null where nothing is.</summary>
+    private static ImmutableArray<T>? Some<T>(IEnumerable<T>? left, ImmutableArray<T>? all)
+    {
+        ImmutableArray<T>? some = left is null ? null : [.. left];
+        return some is not { IsEmpty: false } own ? null : own.SequenceEqual(all!.Value) ? all : own;
+    }
+
     /// <summary>The same at other times.</summary>
     public Sitting At(PlannedTimes plan)
     {
@@ -68,7 +90,15 @@ public sealed record Sitting(
 /// <param name="RecipeIds">The cups that it is divided into, by their recipes; one alone is mixed in its own cup.</param>
 /// <param name="JugMl">What its jug holds, ml; null for the artist's largest.</param>
 /// <remarks>Source: docs/craft/mixing.md, Batches.</remarks>
-public sealed record Batch(string Id, ImmutableArray<string> RecipeIds, double? JugMl = null);
+public sealed record Batch(string Id, ImmutableArray<string> RecipeIds, double? JugMl = null)
+{
+    /// <summary>The same without cups of recipes that are gone, or are filled from others; null where none is left.</summary>
+    internal Batch? Mended(IReadOnlyDictionary<string, Recipe> recipes)
+    {
+        bool Is(string id) => recipes.TryGetValue(id, out var recipe) && recipe.Of is null;
+        return RecipeIds.All(Is) ? RecipeIds.IsEmpty ? null : this : RecipeIds.RemoveAll(id => !Is(id)) is { IsEmpty: false } left ? this with { RecipeIds = left } : null;
+    }
+}
 
 /// <summary>A region of one of a piece's layers.</summary>
 /// <param name="LayerId">The layer.</param>
@@ -85,6 +115,27 @@ public sealed record RegionOf(string LayerId, RegionId Region);
 /// <param name="CupId">The second cup of its colour that it is poured from; null for the first. One of another colour counts for nothing.</param>
 public sealed record Fill(string Id, string LayerId, RegionId Region, string? RecipeId = null, double? DepthMm = null, FillWay Way = FillWay.Poured, string? CupId = null)
 {
+    /// <summary>The same without what names recipes that are gone, or a depth where there is none; null where its region is gone, or stays bare.</summary>
+    internal Fill? Mended(IReadOnlyDictionary<string, Layer> layers, IReadOnlyDictionary<string, Recipe> recipes)
+    {
+        if (!layers.TryGetValue(LayerId, out var layer) || !layer.Has(Region) || layer.Bare?.Contains(Region) == true)
+        {
+            return null;
+        }
+
+        // A region that is poured by the millilitre is poured in one way, to no depth.
+        var byAmount = TakesMm is not null && layer.IsByAmount(Region);
+        var recipe = RecipeId is { } id && recipes.ContainsKey(id) ? RecipeId : null;
+        var cup = CupId is { } second && recipes.TryGetValue(second, out var of) && of.SecondOf is not null ? CupId : null;
+        return (recipe, cup, byAmount) == (RecipeId, CupId, false) ? this : this with
+        {
+            RecipeId = recipe,
+            CupId = cup,
+            DepthMm = byAmount ? null : DepthMm,
+            Way = byAmount ? FillWay.Poured : Way,
+        };
+    }
+
     /// <summary>How deep it is in the end, mm; null for all that the others leave of what the region aims at.</summary>
     [JsonIgnore]
     public double? TakesMm => DepthMm ?? UsualMm(Way);

@@ -35,7 +35,7 @@ public static class Editing
                 return next;
             }
 
-            made = next with { Piece = Settle.Filled(Settle.Mixed(made.Piece!, next.Piece)), Place = next.Place ?? made.Place };
+            made = next with { Piece = Settle.Mixed(made.Piece!, next.Piece).Mended(), Place = next.Place ?? made.Place };
         }
 
         return made;

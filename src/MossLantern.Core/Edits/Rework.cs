@@ -20,7 +20,7 @@ public static class Rework
     public static Piece Over(Piece old, string id)
     {
         ArgumentNullException.ThrowIfNull(old);
-        var ground = Over(old.Ground, new(old.Name, id, old.Ground, old.Growth, old.Recipes, old.Layers, old.Sittings, Kept: old.Kept));
+        var ground = Over(old.Ground, new OldWork(old, id));
         var name = $"{old.Name}, again";
         var first = FirstPiece.Of(name.Length <= PieceValidator.LongestName ? name : old.Name, ground);
         return first with { Growth = old.Growth, Layers = [first.Layers[0] with { Name = "Over the old work", DepthMm = OverMm }] };
@@ -30,7 +30,7 @@ public static class Rework
     public static Ground OverUnknown(Ground ground)
     {
         ArgumentNullException.ThrowIfNull(ground);
-        return Over(ground, new("older work", null, ground, GrowthScale.For(ground.MapOutline), [], [], []));
+        return Over(ground, new OldWork(new("older work", ground, GrowthScale.For(ground.MapOutline), [], [], []), null));
     }
 
     /// <summary>A ground without the older work beneath; one that had grown goes back to what it was.</summary>

@@ -14,7 +14,7 @@ internal static class Settle
     {
         var (was, now) = (Named(before), Named(after));
         // A colour that nobody ever named stays: it is on the bench, waiting; one that is frozen stays for its order.
-        return Filled(after with { Recipes = [.. after.Recipes.Where(r => r.Frozen || now.Contains(r.Id) || !was.Contains(r.Id))] });
+        return (after with { Recipes = [.. after.Recipes.Where(r => r.Frozen || now.Contains(r.Id) || !was.Contains(r.Id))] }).Mended();
     }
 
     /// <summary>
@@ -99,73 +99,6 @@ internal static class Settle
         }
     }
 
-    /// <summary>A piece in which no sitting names a region, a recipe or a layer that is gone, and none is left with nothing to fill.</summary>
-    public static Piece Filled(Piece piece)
-    {
-        ImmutableArray<Layer> layers = [.. piece.Layers.Select(Aimed)];
-        var to = layers.SequenceEqual(piece.Layers) ? piece : piece with { Layers = layers };
-        ImmutableArray<Sitting> poured = [.. to.Sittings.Select(s => Poured(to, s))];
-
-        // A second cup is there for what is poured from it, and goes with the last of that.
-        var cups = poured.SelectMany(s => s.Fills ?? []).Select(f => f.CupId).OfType<string>().ToHashSet();
-        to = to.Recipes.All(r => r.SecondOf is null || cups.Contains(r.Id)) ? to : to with { Recipes = to.Recipes.RemoveAll(r => r.SecondOf is not null && !cups.Contains(r.Id)) };
-        ImmutableArray<Sitting> sittings = [.. poured.Select(s => Ordered(to, Batched(to, s))).Where(s => s.LayerIds.Any())];
-        return sittings.SequenceEqual(to.Sittings) ? to : to with { Sittings = sittings };
-    }
-
-    /// <summary>A layer whose depths, bare regions and stones are of regions that it has.</summary>
-    private static Layer Aimed(Layer layer)
-    {
-        var depths = layer.RegionDepths?.RemoveAll(d => !layer.Has(d.Region) || layer.IsByAmount(d.Region));
-        var bare = layer.Bare?.RemoveAll(r => !layer.Has(r));
-        var stones = layer.Stones?.RemoveAll(s => !layer.Has(s.Region) || layer.IsByAmount(s.Region));
-        return depths?.Length == layer.RegionDepths?.Length && bare?.Length == layer.Bare?.Length && stones?.Length == layer.Stones?.Length ? layer : layer with
-        {
-            Stones = stones is { IsEmpty: false } ? stones : null,
-            RegionDepths = depths is { IsEmpty: false } ? depths : null,
-            Bare = bare is { IsEmpty: false } ? bare : null,
-        };
-    }
-
-    private static Sitting Poured(Piece piece, Sitting sitting)
-    {
-        var layers = piece.Layers.ToDictionary(l => l.Id);
-        var rest = sitting.Rest.All(layers.ContainsKey) ? sitting.Rest : [.. sitting.Rest.Where(layers.ContainsKey)];
-        if (sitting.Fills is not { } fills)
-        {
-            return rest == sitting.Rest ? sitting : sitting with { Rest = rest };
-        }
-
-        var known = piece.Recipes.Select(r => r.Id).ToHashSet();
-        var seconds = piece.Recipes.Where(r => r.SecondOf is not null).Select(r => r.Id).ToHashSet();
-        fills = [.. fills.Select(f => f.CupId is { } cup && !seconds.Contains(cup) ? f with { CupId = null } : f)];
-        ImmutableArray<Fill> left =
-        [
-            .. fills.Where(f => layers.GetValueOrDefault(f.LayerId) is { } l && l.Has(f.Region) && l.Bare?.Contains(f.Region) != true).Select(f =>
-                (f.RecipeId is null || known.Contains(f.RecipeId)) && (f.TakesMm is null || !layers[f.LayerId].IsByAmount(f.Region)) ? f
-                    : f with { RecipeId = f.RecipeId is { } id && known.Contains(id) ? id : null, DepthMm = layers[f.LayerId].IsByAmount(f.Region) ? null : f.DepthMm, Way = layers[f.LayerId].IsByAmount(f.Region) ? FillWay.Poured : f.Way }),
-        ];
-        return rest == sitting.Rest && left.SequenceEqual(sitting.Fills!.Value) ? sitting : sitting with { Rest = rest, Fills = left.IsEmpty ? null : left };
-    }
-
-    private static Sitting Batched(Piece piece, Sitting sitting)
-    {
-        if (sitting.CupChoices is { } choices && choices.RemoveAll(c => piece.Recipes.All(r => r.Id != c.RecipeId)) is var chosen && chosen.Length < choices.Length)
-        {
-            sitting = sitting with { CupChoices = chosen.IsEmpty ? null : chosen };
-        }
-
-        if (sitting.Batches is not { } batches)
-        {
-            return sitting;
-        }
-
-        var known = piece.Recipes.Where(r => r.Of is null).Select(r => r.Id).ToHashSet();
-        ImmutableArray<Batch> left =
-            [.. batches.Select(b => b.RecipeIds.All(known.Contains) ? b : b with { RecipeIds = [.. b.RecipeIds.Where(known.Contains)] }).Where(b => !b.RecipeIds.IsEmpty)];
-        return left.SequenceEqual(batches) ? sitting : sitting with { Batches = left.IsEmpty ? null : left };
-    }
-
     /// <summary>Whether something of a piece names a colour, layouts put by and spots kept visible too.</summary>
     public static bool IsNamed(Piece piece, string recipeId) => Named(piece).Contains(recipeId);
 
@@ -181,17 +114,6 @@ internal static class Settle
         }
 
         return named;
-    }
-
-    private static Sitting Ordered(Piece piece, Sitting sitting)
-    {
-        if (sitting.Order is not { } order)
-        {
-            return sitting;
-        }
-
-        var kept = order.Where(o => sitting.LayerIds.Contains(o.LayerId) && piece.Layers.Any(l => l.Id == o.LayerId && l.Has(o.Region))).ToImmutableArray();
-        return kept.Length == order.Length ? sitting : sitting with { Order = kept.IsEmpty ? null : kept };
     }
 
     /// <summary>A piece without some of its layers, and without what was poured only in them.</summary>

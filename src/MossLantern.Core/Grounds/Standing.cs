@@ -266,7 +266,7 @@ public sealed record Standing(
     }
 
     /// <summary>Mass of the resin of older work, g. A cast piece is its own base, and counts there.</summary>
-    private static double OldG(Ground ground, Catalogue catalogue) => ground.Old is not { } old || ground.Base?.Material == BaseMaterial.Resin ? 0 : OldG(old.Ground, catalogue) + old.Itself.Filled.Sum(l =>
+    private static double OldG(Ground ground, Catalogue catalogue) => ground.Old is not { } old || ground.Base?.Material == BaseMaterial.Resin ? 0 : OldG(old.Ground, catalogue) + old.Piece.Filled.Sum(l =>
     {
         var system = l.Sitting.Resin.From(catalogue);
         return Volume.Ml(old.Ground.Whole.AreaMm2, l.DepthMm)

@@ -42,7 +42,7 @@ internal sealed class Picture(LayerMapper mapper, Catalogue catalogue, bool full
 
     private PaintInset Beneath(OldWork old, double widthMm)
     {
-        var painting = new Picture(mapper, catalogue, full, look with { Wet = false }).Of(old.Itself, old.Layers.Length - 1, !FromBelow);
+        var painting = new Picture(mapper, catalogue, full, look with { Wet = false }).Of(old.Piece, old.Layers.Length - 1, !FromBelow);
         return new(!FromBelow, FromBelow ? widthMm - old.XMm - painting.WidthMm : old.XMm, old.YMm, painting);
     }
 

@@ -20,7 +20,7 @@ internal static class WorkBeneath
 
         var at = y - old.YMm;
         var from = left + old.XMm;
-        var itself = old.Itself;
+        var itself = old.Piece;
         return
         [
             .. Of(mapper, catalogue, old.Ground, at, from),

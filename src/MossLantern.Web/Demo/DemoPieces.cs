@@ -309,7 +309,7 @@ internal static class DemoPieces
         {
             Done = [new("sand-old"), new("wipe-old"), new("level"), new("cover")],
             Level = new(true, 0.003, 0.002),
-            Old = new(door.Name, null, below, door.Growth, door.Recipes, door.Layers, door.Sittings),
+            Old = new(door with { Ground = below }, null),
         };
         return OneLayer(
             "Old Kiln", ground, "Left-overs", 2,

@@ -173,7 +173,7 @@ internal sealed class OldWorkValidator : AbstractValidator<OldWork>
         RuleForEach(o => o.Layers).SetValidator(new LayerValidator());
         RuleFor(o => o).Custom((old, context) =>
         {
-            foreach (var failure in FillingRules.Problems(old.Itself))
+            foreach (var failure in FillingRules.Problems(old.Piece))
             {
                 context.AddFailure(new ValidationFailure(context.PropertyPath.Length == 0 ? failure.PropertyName : $"{context.PropertyPath}.{failure.PropertyName}", failure.ErrorMessage));
             }

@@ -24,9 +24,9 @@ public static class KnownMaterials
 
     private static IEnumerable<(string Field, string StoneId)> Stones(Piece piece, string before) =>
         piece.Layers.SelectMany(l => (l.Stones ?? []).Select(s => ($"{before}{PlaceIn.Stones(l.Id, s.Region, s.StoneId)}.stoneId", s.StoneId)))
-            .Concat(piece.Ground.Old is { } old ? Stones(old.Itself, $"{before}ground.old.") : []);
+            .Concat(piece.Ground.Old is { } old ? Stones(old.Piece, $"{before}ground.old.") : []);
 
     private static IEnumerable<(string Field, string Resin)> Places(Piece piece, string before) =>
         piece.Sittings.Select(s => ($"{before}{PlaceIn.Sitting(s.Id)}.resin.system", s.Resin.System))
-            .Concat(piece.Ground.Old is { } old ? Places(old.Itself, $"{before}ground.old.") : []);
+            .Concat(piece.Ground.Old is { } old ? Places(old.Piece, $"{before}ground.old.") : []);
 }
