@@ -121,7 +121,7 @@ internal static class AnyEdit
                 _ => throw new InvalidOperationException($"{of.Name}.{parameter.Name} of {type} has no way to be made up."),
             };
 
-            RegionId Region() => random.Next(20) == 0 ? "nowhere" : One(layer.RegionIds.Select(r => r.ToString())) ?? "nowhere";
+            RegionId Region() => R(random.Next(20) == 0 ? "nowhere" : One(layer.RegionIds.Written()) ?? "nowhere");
 
             string? One(IEnumerable<string>? among) => among?.ToImmutableArray() is { IsEmpty: false } some ? Any(some, random) : null;
         }

@@ -153,26 +153,26 @@ public class AtAnAngleTests
         var map = new LayerMapper().Map(Rings, Rings.Filled.First());
 
         // 0.5 × 0.8³ cm³ of 2.7 g: 0.69 g each.
-        var all = StonesOf(With(new LaidStones("b1", "shell", 30)), "b1").SelectMany(p => PaintingTests.Flatten(p.Path)).Select(r => (X: r.Xs.ToArray().Average(), Y: r.Ys.ToArray().Average())).ToList();
+        var all = StonesOf(With(new LaidStones(R("b1"), "shell", 30)), R("b1")).SelectMany(p => PaintingTests.Flatten(p.Path)).Select(r => (X: r.Xs.ToArray().Average(), Y: r.Ys.ToArray().Average())).ToList();
         Assert.InRange(all.Count, 38, 43);
-        Assert.All(all, at => Assert.Equal("b1", map.RegionAt(at.X, at.Y)));
+        Assert.All(all, at => Assert.Equal("b1", map.RegionAt(at.X, at.Y).ToString()));
         Assert.All(all.SelectMany((one, i) => all.Skip(i + 1).Select(other => Math.Sqrt(Math.Pow(one.X - other.X, 2) + Math.Pow(one.Y - other.Y, 2)))), apart => Assert.InRange(apart, 5, double.MaxValue));
 
         // A beach of sand is more than anybody draws.
-        Assert.Equal(500, StonesOf(With(new LaidStones("b2", "sand", 300)), "b2").Sum(p => PaintingTests.Flatten(p.Path).Count));
+        Assert.Equal(500, StonesOf(With(new LaidStones(R("b2"), "sand", 300)), R("b2")).Sum(p => PaintingTests.Flatten(p.Path).Count));
     }
 
     [Fact]
     public void Where_nothing_is_poured_stones_lie_dry_and_no_cells_open()
     {
-        var wet = With(new LaidStones("b1", "sand", 5));
-        var bare = wet with { Layers = [wet.Layers[0] with { Bare = ["b1"] }] };
-        double Lightest(Piece piece) => StonesOf(piece, "b1").Max(p => Lab.Of(Colour.Of(p.Fill!)).L);
+        var wet = With(new LaidStones(R("b1"), "sand", 5));
+        var bare = wet with { Layers = [wet.Layers[0] with { Bare = [R("b1")] }] };
+        double Lightest(Piece piece) => StonesOf(piece, R("b1")).Max(p => Lab.Of(Colour.Of(p.Fill!)).L);
         Assert.InRange(Lightest(bare) - Lightest(wet), 3, 20);
         var laced = Rings with { Recipes = [.. Rings.Recipes.Select(r => r.Id == "c1" ? Laced(0.15) with { Id = "c1" } : r)] };
-        Assert.NotEmpty(StonesOf(laced, "b1"));
-        Assert.Empty(StonesOf(laced with { Layers = [laced.Layers[0] with { Bare = ["b1"] }] }, "b1"));
-        Assert.Empty(StonesOf(laced with { Layers = [laced.Layers[0] with { Bare = ["b2", "heart"] }] }, "b1"));
+        Assert.NotEmpty(StonesOf(laced, R("b1")));
+        Assert.Empty(StonesOf(laced with { Layers = [laced.Layers[0] with { Bare = [R("b1")] }] }, R("b1")));
+        Assert.Empty(StonesOf(laced with { Layers = [laced.Layers[0] with { Bare = [R("b2"), R("heart")] }] }, R("b1")));
     }
 
     private static Recipe Laced(double percent, string colourant = "mica", double load = 3) => new("laced", "laced", "#335544", [new(Enum.Parse<ColourantClass>(colourant, true), load), new(ColourantClass.Lacing, percent)]);

@@ -99,7 +99,7 @@ public class ColourChoiceTests
         }
 
         var layer = piece.Layers[0].Id;
-        var two = Make(Samples.Piece(Samples.Panel(300, 200), Samples.Layer(Samples.Heart(150, 100), 12, 20, 0)), new PourFrom(layer, null, "b3", "c1"), new SecondCup(piece.Sittings[0].Id, "c1", [new(layer, "b3")])).Piece!;
+        var two = Make(Samples.Piece(Samples.Panel(300, 200), Samples.Layer(Samples.Heart(150, 100), 12, 20, 0)), new PourFrom(layer, null, R("b3"), "c1"), new SecondCup(piece.Sittings[0].Id, "c1", [new(layer, R("b3"))])).Piece!;
         var after = Make(two, new Recolour(two.Recipes.Single(r => r.SecondOf == "c1").Id, "#9c1b2f")).Piece!;
         Assert.Equal(["#9c1b2f", "#9c1b2f"], after.Recipes.Where(r => r.FirstId == "c1").Select(r => r.Colour));
     }
@@ -174,7 +174,7 @@ public class ColourChoiceTests
         first = first with { Recipes = [.. first.Recipes.Select(r => r.Id == "c3" ? Recipe.Plain("c3", "c3", "#101010", ColourantClass.Paste, 10) : r)] };
         var two = Samples.Piece(Samples.Panel(), first, Samples.Layer(null, 0) with { Id = "l2", DepthMm = 1.5 });
         Assert.Equal(new Beneath(PouredOver.LayerBelow, "#101010", 1.5), Of(two, 1));
-        var bare = two with { Layers = [two.Layers[0] with { Bare = ["b3"] }, two.Layers[1]] };
+        var bare = two with { Layers = [two.Layers[0] with { Bare = [R("b3")] }, two.Layers[1]] };
         Assert.NotEqual("#101010", Of(bare, 1).Colour);
     }
 

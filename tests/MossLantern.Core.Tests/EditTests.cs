@@ -41,7 +41,7 @@ public class EditTests
         Made(Rings, new LayOutAs(Field, null, LayoutKind.Pools), new PutWallAcross(Field, null)), Made(Tray, new FillHollow("pool")),
         Made(Letters, new BecomeKind(PieceKind.Casting)), Made(Rings, new LayOutAs(Field, null, LayoutKind.Marble), new AddToMix("cup-1", Field)),
         Joined(Made(Rings, new AddLayer())),
-        Made(Rings with { Ground = Rings.Ground with { Paint = new(PaintKind.Water, 2) } }, new SecondCup(Rings.Sittings[0].Id, "c1", [new(Field, "b1")])),
+        Made(Rings with { Ground = Rings.Ground with { Paint = new(PaintKind.Water, 2) } }, new SecondCup(Rings.Sittings[0].Id, "c1", [new(Field, R("b1"))])),
         Made(Rings, new AddColourant("c1", ColourantClass.Glitter), new AddColourant("c1", ColourantClass.Dye), new PourOff("c2", "c1"), Set("recipes[c1].frozen", true)),
     ];
 
@@ -144,7 +144,7 @@ public class EditTests
         Assert.Equal("layers[nowhere]", Refused(Rings, new AddBand("nowhere", null)).Place);
         Assert.Equal("layers[l1].layout.bands[gone]", Refused(Rings, new WidenBand(Field, null, "gone", 1)).Place);
         Assert.Equal("layers[l1].layout", Refused(Rings, new AddVein(Field, null)).Place);
-        Assert.Equal("layers[l1].regions[gone]", Refused(Rings, new PourFrom(Field, null, "gone")).Place);
+        Assert.Equal("layers[l1].regions[gone]", Refused(Rings, new PourFrom(Field, null, R("gone"))).Place);
         Assert.Contains("from 0.1 to", Refused(Rings, Set("layers[l1].depthMm", -1)).Sentence, StringComparison.Ordinal);
         Assert.Equal("layers[l1].depthMm", Refused(Rings, Set("layers[l1].depthMm", "three")).Place);
         Assert.Contains("from 1 to", Refused(Rings).Sentence, StringComparison.Ordinal);
@@ -176,14 +176,14 @@ public class EditTests
     {
         var gone = Made(Rings, new LeaveBandOut(Field, null, "b1"));
         Assert.DoesNotContain(gone.Recipes, r => r.Id == "c1");
-        Assert.Contains(Made(Rings, new PourFrom(Field, null, "b2", "c1"), new LeaveBandOut(Field, null, "b1")).Recipes, r => r.Id == "c1");
+        Assert.Contains(Made(Rings, new PourFrom(Field, null, R("b2"), "c1"), new LeaveBandOut(Field, null, "b1")).Recipes, r => r.Id == "c1");
         Refused(Rings, new LeaveBandOut(Field, null, "b3"));
     }
 
     [Fact]
     public void What_is_poured_in_an_order_of_its_own_goes_from_the_order_with_its_band()
     {
-        var ordered = Made(Rings, new OrderPours(Field, [new(Field, "b2"), new(Field, "b1"), new(Field, "heart")]));
+        var ordered = Made(Rings, new OrderPours(Field, [new(Field, R("b2")), new(Field, R("b1")), new(Field, R("heart"))]));
         Assert.Equal(["b2", "heart"], Made(ordered, new LeaveBandOut(Field, null, "b1")).Sittings[0].Order!.Value.Select(o => o.Region.ToString()));
         Assert.Null(Made(ordered, new OrderPours(Field, [])).Sittings[0].Order);
         Assert.Null(Made(ordered, new LayOutAs(Field, null, LayoutKind.Flood)).Sittings[0].Order);
@@ -252,8 +252,8 @@ public class EditTests
         var zone = zoned.Layers[0].Zones!.Value[0];
         Assert.IsType<PetalsLayout>(zone.Layout);
         Assert.IsType<RingsLayout>(zoned.Layers[0].Layout);
-        var flood = Made(zoned, new LayOutAs(Field, "zone-1", LayoutKind.Flood), new PourFrom(Field, "zone-1", "flood", "c1"));
-        Assert.Contains(Made(flood, new PourFrom(Field, "zone-1", "flood", "c2")).Recipes, r => r.Id == "c1");
+        var flood = Made(zoned, new LayOutAs(Field, "zone-1", LayoutKind.Flood), new PourFrom(Field, "zone-1", R("flood"), "c1"));
+        Assert.Contains(Made(flood, new PourFrom(Field, "zone-1", R("flood"), "c2")).Recipes, r => r.Id == "c1");
         var left = Made(zoned, new LeaveZoneOut(Field, "zone-1"));
         Assert.Null(left.Layers[0].Zones);
         Assert.Equal(Rings.Recipes.Length, left.Recipes.Length);
@@ -301,7 +301,7 @@ public class EditTests
         Assert.Null(Made(Rings, Set("sittings[l1].resin.ratio.hardener", 2.5), new ChooseResin("l1", "casting")).Sittings[0].Resin.Ratio);
 
         // Fields that are gone were neither moved nor recoloured.
-        var fields = Made(Rings, new LayOutAs(Field, null, LayoutKind.Fields), new MoveField(Field, null, 9, 40, 50, 3, -2), new PourFrom(Field, null, "field-8", null));
+        var fields = Made(Rings, new LayOutAs(Field, null, LayoutKind.Fields), new MoveField(Field, null, 9, 40, 50, 3, -2), new PourFrom(Field, null, R("field-8"), null));
         Assert.Equal(new FieldPlace(9, 43, 48), ((FieldsLayout)fields.Layers[0].Layout).Moved!.Value[0]);
         Assert.Equal(new FieldPlace(9, 44, 48), ((FieldsLayout)Made(fields, new MoveField(Field, null, 9, 40, 50, 1, 0)).Layers[0].Layout).Moved!.Value[0]);
         var fewer = (FieldsLayout)Made(fields, Set("layers[l1].layout.fields", 7)).Layers[0].Layout;

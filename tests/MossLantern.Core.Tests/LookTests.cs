@@ -153,7 +153,7 @@ public class LookTests
         var painting = Planner.Paint(Casting(First, coloured), null, PaintDetail.Full, Wet);
         Assert.True(painting.Wet);
         var runs = painting.Paths.Where(p => p.Role == PaintRole.Bleed).ToList();
-        Assert.Equal(["heart", "heart", "heart", "b1", "b1", "b1"], runs.Select(r => r.Region));
+        Assert.Equal(["heart", "heart", "heart", "b1", "b1", "b1"], runs.Select(r => r.Region).Written());
         Assert.Equal(Look.BleedMm, runs.Max(r => r.StrokeMm), 1e-9);
 
         // Blue and yellow of equal loads, as they mix.

@@ -20,11 +20,11 @@ public class OrderTests
     public void Lines_begin_with_the_film_run_inward_and_end_with_the_push()
     {
         var layer = LayoutTests.Layer(Samples.Lines("clear", 1, 3, 3), 0, 8, 12);
-        Assert.Equal(["start", "b3", "b2", "b1"], Order(layer));
+        Assert.Equal(["start", "b3", "b2", "b1"], Order(layer).Written());
         Assert.StartsWith("The film first", Plan(layer).OrderSays, StringComparison.Ordinal);
 
         // The artist's own order wins, and what it does not name follows in the usual one.
-        Assert.Equal(["b2", "start", "b3", "b1"], Order(layer with { PourOrder = ["b2"] }));
+        Assert.Equal(["b2", "start", "b3", "b1"], Order(layer with { PourOrder = [R("b2")] }).Written());
     }
 
     [Fact]
@@ -33,7 +33,7 @@ public class OrderTests
 
     [Fact]
     public void A_puddle_is_poured_as_it_is_listed_and_what_lies_round_it_last() =>
-        Assert.Equal(["a", "b", "c", PuddleLayout.RestId], Order(LayoutTests.Layer(new PuddleLayout(300, 200, [new("a", "moss", 20), new("b", "bone", 60), new("c", "rust", 10)], RestRecipeId: "clear"))));
+        Assert.Equal([R("a"), R("b"), R("c"), PuddleLayout.RestId], Order(LayoutTests.Layer(new PuddleLayout(300, 200, [new("a", "moss", 20), new("b", "bone", 60), new("c", "rust", 10)], RestRecipeId: "clear"))));
 
     [Fact]
     public void Fields_and_pools_begin_with_the_largest_and_a_vein_is_last()
@@ -43,7 +43,7 @@ public class OrderTests
         Assert.Equal(FieldsLayout.VeinId, fields.Pours[^1].RegionId);
         Assert.Equal(fields.Pours.SkipLast(1).Select(s => areas[s.RegionId]).OrderDescending(), fields.Pours.SkipLast(1).Select(s => areas[s.RegionId]));
         var pools = LayoutTests.Layer(new PoolsLayout([new("w", [new(0, 100), new(600, 100)])], 3, [new("small", 5, 5, "moss"), new("large", 5, 300, "bone")]));
-        Assert.Equal(["large", "small"], Order(pools));
+        Assert.Equal(["large", "small"], Order(pools).Written());
     }
 
     [Fact]
@@ -51,7 +51,7 @@ public class OrderTests
     {
         var zone = new Zone("z", "inlay", new RoundOutline(80), 20, 20, new MarbleLayout("c1", "c2", 40, 0, 0, 3));
         var layer = Samples.Layer(Samples.Heart(400, 200), 20, 0) with { Zones = [zone] };
-        Assert.Equal(["heart", "b1", "b2", "z/ground", "z/streaks"], Order(layer));
+        Assert.Equal(["heart", "b1", "b2", "z/ground", "z/streaks"], Order(layer).Written());
         Assert.Equal("Ring by ring from the heart. Then part by part.", Plan(layer).OrderSays);
     }
 

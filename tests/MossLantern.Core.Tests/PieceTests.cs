@@ -41,13 +41,13 @@ public class PieceTests
     [Fact]
     public void Pours_go_ring_by_ring_from_the_heart_until_the_artist_says_otherwise()
     {
-        Assert.Equal(["heart", "b1", "b2", "b3", "b4", "b5"], Steps(Stack).Select(s => s.RegionId));
-        Assert.Equal(["b4", "b2", "heart", "b1", "b3", "b5"], Steps(Stack with { PourOrder = ["b4", "b2"] }).Select(s => s.RegionId));
+        Assert.Equal(["heart", "b1", "b2", "b3", "b4", "b5"], Steps(Stack).Select(s => s.RegionId).Written());
+        Assert.Equal(["b4", "b2", "heart", "b1", "b3", "b5"], Steps(Stack with { PourOrder = [R("b4"), R("b2")] }).Select(s => s.RegionId).Written());
     }
 
     [Fact]
     public void A_region_without_area_is_not_poured() =>
-        Assert.DoesNotContain("b2", Steps(Samples.Layer(Samples.Heart(250, 180), 2000 / 2.0, 30, 0)).Select(s => s.RegionId));
+        Assert.DoesNotContain("b2", Steps(Samples.Layer(Samples.Heart(250, 180), 2000 / 2.0, 30, 0)).Select(s => s.RegionId).Written());
 
     [Fact]
     public void What_is_left_in_a_cup_falls_with_every_pour_and_never_below_reserve_and_loss()
@@ -147,7 +147,7 @@ public class PieceTests
         { "sittings[l1].ReservePercent", "Reserve must be from 0 to 100 %.", p => OnLayer(p, l => l with { ReservePercent = -1 }) },
         { "sittings[l1].Losses.FilmMm", "Film thickness must be from 0 to 10 mm.", p => OnLayer(p, l => l with { Losses = new(FilmMm: 11) }) },
         { "sittings[l1].Losses.CupMl", "What stays in a cup must be from 0 to 100 ml.", p => OnLayer(p, l => l with { Losses = new(CupMl: -1) }) },
-        { "sittings[l1].Order", "a region that the layer does not have", p => OnLayer(p, l => l with { PourOrder = ["b9"] }) },
+        { "sittings[l1].Order", "a region that the layer does not have", p => OnLayer(p, l => l with { PourOrder = [R("b9")] }) },
         { "sittings[l1].RoomC", "Room temperature must be from -20 to 60 °C.", p => OnLayer(p, l => l with { Plan = new(null, null, 61) }) },
         { "sittings[l1].End", "cannot be before the first", p => OnLayer(p, l => l with { Plan = new(new(2026, 5, 1, 9, 0), new(2026, 5, 1, 8, 59), null) }) },
     };

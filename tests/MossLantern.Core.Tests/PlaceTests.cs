@@ -46,7 +46,7 @@ public class PlaceTests
         var errors = new PieceValidator().Validate(Of with
         {
             Recipes = [.. Of.Recipes.Select(r => r.WithLoad(r.Id == "bone" ? 400 : 4))],
-            Sittings = [Of.Sittings[0] with { RoomC = 900, Fills = [new("f", "a.b", "b1", DepthMm: 900)] }],
+            Sittings = [Of.Sittings[0] with { RoomC = 900, Fills = [new("f", "a.b", R("b1"), DepthMm: 900)] }],
         }).Errors;
         Assert.Equal(["recipes[bone].doses[0].percent", "sittings[a.b].fills[f].depthMm", "sittings[a.b].roomC"], errors.Select(e => e.PropertyName).Order(StringComparer.Ordinal));
     }

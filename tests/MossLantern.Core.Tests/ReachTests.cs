@@ -66,7 +66,7 @@ public class ReachTests
         Assert.Equal(12, Of(half, "c2").Copies);
 
         // One colour in two regions: colour by colour the second region runs short, piece by piece the later copies do.
-        var two = Editing.Checked(half, [new PourFrom("l1", null, "b2", "c1")], AnyEdit.Cupboard).Piece!;
+        var two = Editing.Checked(half, [new PourFrom("l1", null, R("b2"), "c1")], AnyEdit.Cupboard).Piece!;
         var again = Plan(two);
         var both = again.Pours.Where(s => s.CupId == "c1").ToList();
         Assert.Equal(2, both.Count);
@@ -152,7 +152,7 @@ public class ReachTests
         var chosen = Made(new ChooseForCup("l1", "c1", 5, " the last corner ", 12));
         Assert.Equal(new CupChoice("c1", 5, new("the last corner", 12)), chosen.Sittings[0].CupChoices!.Value.Single());
         Assert.Null(Made(new ChooseForCup("l1", "c1", 5), new ChooseForCup("l1", "c1")).Sittings[0].CupChoices);
-        Assert.Null(Made(new ChooseForCup("l1", "c1", 5), new PourFrom("l1", null, "b1", "c2")).Sittings[0].CupChoices);
+        Assert.Null(Made(new ChooseForCup("l1", "c1", 5), new PourFrom("l1", null, R("b1"), "c2")).Sittings[0].CupChoices);
         string Refused(params Edit[] edits) => Editing.Checked(Rings, edits, AnyEdit.Cupboard).Refusal!;
         Assert.Contains("held back for", Refused(new ChooseForCup("l1", "c1", HeldMl: 12)), StringComparison.Ordinal);
         Assert.Contains("from 0 to 100 %", Refused(new ChooseForCup("l1", "c1", 101)), StringComparison.Ordinal);

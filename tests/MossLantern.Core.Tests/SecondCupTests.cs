@@ -23,7 +23,7 @@ public class SecondCupTests
     private static Piece Repeated()
     {
         var piece = Samples.Piece(Samples.Panel(300, 200), Samples.Layer(Samples.Heart(150, 100), 12, 20, 0));
-        return Made(piece, new PourFrom(Layer, null, "b3", "c1"));
+        return Made(piece, new PourFrom(Layer, null, R("b3"), "c1"));
     }
 
     private static PiecePlan Plan(Piece piece) => Planner.Plan(piece, [], DateTimeZone.Utc);
@@ -37,7 +37,7 @@ public class SecondCupTests
 
     private static string Refused(Piece piece, params Edit[] edits) => Editing.Checked(piece, edits, AnyEdit.Cupboard).Refusal!;
 
-    private static SecondCup Later(params string[] regions) => new(Layer, "c1", [.. regions.Select(r => new PourRef(Layer, r))]);
+    private static SecondCup Later(params string[] regions) => new(Layer, "c1", [.. regions.Select(r => new PourRef(Layer, RegionId.Parse(r)))]);
 
     [Fact]
     public void What_is_poured_later_comes_from_a_cup_of_its_own_that_can_be_of_another_batch()
@@ -86,8 +86,8 @@ public class SecondCupTests
         Assert.True(Rings.Recipes.SequenceEqual(Made(second, new OneCup(second.Recipes[^1].Id)).Recipes));
 
         // Of a pass that has a depth only the cup goes.
-        var passes = Made(Rings, new AddPass(Layer, "b3", null, false, "c1"));
-        var later = Made(passes, new SecondCup(Layer, "c1", [new(Layer, "b3", 1)]));
+        var passes = Made(Rings, new AddPass(Layer, R("b3"), null, false, "c1"));
+        var later = Made(passes, new SecondCup(Layer, "c1", [new(Layer, R("b3"), 1)]));
         Assert.Single(Plan(later).Sittings[0].Cups.Regions, r => r.CupId == later.Recipes[^1].Id && r.Pass == 1);
         Assert.True(passes.Sittings[0].Fills!.Value.SequenceEqual(Made(later, new OneCup(later.Recipes[^1].Id)).Sittings[0].Fills!.Value));
     }
@@ -97,10 +97,10 @@ public class SecondCupTests
     {
         var second = Made(Rings, Later("b3"));
         var id = second.Recipes[^1].Id;
-        var recoloured = Made(second, new PourFrom(Layer, null, "b3", "c2"));
+        var recoloured = Made(second, new PourFrom(Layer, null, R("b3"), "c2"));
         Assert.Equal("c2", Plan(recoloured).Sittings[0].Cups.Regions.Single(r => r.RegionId == "b3").CupId);
-        Assert.Equal("c1", (Made(second, new PourFrom(Layer, null, "b2", id)).Layers[0].Layout as RingsLayout)!.Bands[1].RecipeId);
-        Assert.DoesNotContain(Made(second, new PourWithRest(Layer, ["b3"])).Recipes, r => r.Id == id);
+        Assert.Equal("c1", (Made(second, new PourFrom(Layer, null, R("b2"), id)).Layers[0].Layout as RingsLayout)!.Bands[1].RecipeId);
+        Assert.DoesNotContain(Made(second, new PourWithRest(Layer, [R("b3")])).Recipes, r => r.Id == id);
     }
 
     [Fact]
@@ -110,7 +110,7 @@ public class SecondCupTests
         Assert.Contains("That colour is no longer there", Refused(Rings, Later("b3") with { Recipe = "gone" }), StringComparison.Ordinal);
         Assert.Contains("at least one pour", Refused(Rings, Later()), StringComparison.Ordinal);
         Assert.Contains("at least one pour", Refused(Rings, Later("gone")), StringComparison.Ordinal);
-        Assert.Contains("does not pour that", Refused(Rings, new SecondCup(Layer, "c1", [new(Layer, "b3", 1)])), StringComparison.Ordinal);
+        Assert.Contains("does not pour that", Refused(Rings, new SecondCup(Layer, "c1", [new(Layer, R("b3"), 1)])), StringComparison.Ordinal);
         Assert.Contains("not a second cup", Refused(Rings, new OneCup("c1")), StringComparison.Ordinal);
         var validator = new PieceValidator();
         var second = Made(Rings, Later("b3"));

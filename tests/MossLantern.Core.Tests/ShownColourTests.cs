@@ -107,10 +107,10 @@ public class ShownColourTests
             var (plain, with) = (mapper.Map(Samples.Piece(Casting, layer), layer), mapper.Map(piece, piece.Filled[0]));
             foreach (var line in new[] { "b2", "b3" })
             {
-                Assert.True(Math.Abs(plain.Area(line) - with.Area(line)) < 0.5, $"{line} has {plain.Area(line)} mm² by itself and {with.Area(line)} round a {what}");
+                Assert.True(Math.Abs(plain.Area(RegionId.Parse(line)) - with.Area(RegionId.Parse(line))) < 0.5, $"{line} has {plain.Area(RegionId.Parse(line))} mm² by itself and {with.Area(RegionId.Parse(line))} round a {what}");
             }
 
-            Assert.Equal(plain.Area("b1") - Math.PI * 900, with.Area("b1"), 5.0);
+            Assert.Equal(plain.Area(R("b1")) - Math.PI * 900, with.Area(R("b1")), 5.0);
         }
     }
 

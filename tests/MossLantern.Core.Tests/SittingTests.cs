@@ -39,7 +39,7 @@ public class SittingTests
     public void A_layer_is_poured_in_goes_that_each_take_their_regions_and_together_what_one_would()
     {
         var one = Plan(Rings);
-        var apart = Made(Rings, new PourApart(Layer, ["b1", "heart"], null));
+        var apart = Made(Rings, new PourApart(Layer, [R("b1"), R("heart")], null));
         Assert.Equal(["sitting-1", Layer], apart.Sittings.Select(s => s.Id));
         var plan = Plan(apart);
         Assert.Equal(["b1", "heart"], plan.Sittings[0].Pours.Select(s => s.RegionId.ToString()).Order());
@@ -50,9 +50,9 @@ public class SittingTests
         Assert.Equal(2, plan.Layers[0].Sittings.Length);
 
         // By colour, into one that is there, and back.
-        var more = Made(apart, new PourApart(Layer, ["b2"], apart.Sittings[0].Id));
+        var more = Made(apart, new PourApart(Layer, [R("b2")], apart.Sittings[0].Id));
         Assert.Equal(3, Plan(more).Sittings[0].Pours.Length);
-        Assert.Equal(Rings.Sittings, Made(more, new PourWithRest(Layer, ["b1", "b2", "heart"])).Sittings);
+        Assert.Equal(Rings.Sittings, Made(more, new PourWithRest(Layer, [R("b1"), R("b2"), R("heart")])).Sittings);
     }
 
     [Fact]
@@ -85,22 +85,22 @@ public class SittingTests
     [Fact]
     public void A_region_is_filled_in_passes_that_make_room_for_each_other_and_the_last_is_seen()
     {
-        var clear = Made(Rings, new AddPass(Layer, "b2", null, true, null));
+        var clear = Made(Rings, new AddPass(Layer, R("b2"), null, true, null));
         var fills = clear.Sittings[0].Fills!.Value;
         Assert.Equal([1, null], fills.Select(f => f.DepthMm));
         Assert.True(clear.Recipes.Single(r => r.Id == fills[0].RecipeId).IsClear);
         var plan = Plan(clear);
         var passes = plan.Sittings[0].Cups.Regions.Where(r => r.RegionId == "b2").ToList();
         Assert.Equal(2 * passes[0].LayerMl.Value, passes[1].LayerMl.Value, 1e-9);
-        Assert.Equal(Ml(Plan(Rings), "b2"), Ml(plan, "b2"), 1e-9);
+        Assert.Equal(Ml(Plan(Rings), R("b2")), Ml(plan, R("b2")), 1e-9);
         Assert.Equal([0, 1], plan.Sittings[0].Pours.Where(s => s.RegionId == "b2").Select(s => s.Pass));
         Assert.Equal(1, plan.Sittings[0].Pours[^1].Pass);
 
         // Clear to lock it in, from the other side; what is seen is as before but for what is thinner.
-        var locked = Made(clear, new AddPass(Layer, "b2", null, false, null));
+        var locked = Made(clear, new AddPass(Layer, R("b2"), null, false, null));
         Assert.Equal([1, null, 1], locked.Sittings[0].Fills!.Value.Select(f => f.DepthMm));
         var three = Plan(locked).Sittings[0].Cups.Regions.Where(r => r.RegionId == "b2").Select(r => r.LayerMl.Value).ToList();
-        Assert.All(three, ml => Assert.Equal(Ml(Plan(Rings), "b2") / 3, ml, 1e-9));
+        Assert.All(three, ml => Assert.Equal(Ml(Plan(Rings), R("b2")) / 3, ml, 1e-9));
         Assert.Contains("come to more than the 3 mm", Refused(locked, new SetField($"sittings[{Layer}].fills[{locked.Sittings[0].Fills!.Value[0].Id}].depthMm", System.Text.Json.JsonSerializer.SerializeToElement(2.5))), StringComparison.Ordinal);
         var red = Made(locked, new ColourPass(locked.Sittings[0].Fills!.Value[2].Id, "c1"));
         string Shown(Piece p) => Planner.Paint(p, Catalogue.Typical, null, PaintDetail.Draft).Paths.First(x => x.Region == "b2" && x.Role == PaintRole.Body).Fill!;
@@ -114,42 +114,42 @@ public class SittingTests
     [Fact]
     public void A_region_that_stays_bare_takes_nothing_and_is_nobodys_to_pour()
     {
-        var bare = Made(Rings, new LeaveBare(Layer, ["b2"]));
+        var bare = Made(Rings, new LeaveBare(Layer, [R("b2")]));
         var plan = Plan(bare);
-        Assert.Equal(0, Ml(plan, "b2"));
-        Assert.Equal(Ml(Plan(Rings), "b1"), Ml(plan, "b1"));
+        Assert.Equal(0, Ml(plan, R("b2")));
+        Assert.Equal(Ml(Plan(Rings), R("b1")), Ml(plan, R("b1")));
         Assert.True(plan.Layers[0].Regions.Single(r => r.Id == "b2").Bare);
         Assert.Null(plan.Layers[0].Regions.Single(r => r.Id == "b2").CupId);
         Assert.DoesNotContain(plan.Layers[0].Balance, b => b.CupId == "c2");
-        Assert.Equal(Ml(Plan(Rings), "b2"), plan.Layers[0].LevelClear.Single().Ml.Value, 1e-9);
-        var done = Plan(bare, new PouredSitting(Layer, Instant.FromUtc(2027, 3, 1, 9, 0), null, null, [new(Layer, "b1"), new(Layer, "b3"), new(Layer, "heart")]));
+        Assert.Equal(Ml(Plan(Rings), R("b2")), plan.Layers[0].LevelClear.Single().Ml.Value, 1e-9);
+        var done = Plan(bare, new PouredSitting(Layer, Instant.FromUtc(2027, 3, 1, 9, 0), null, null, [new(Layer, R("b1")), new(Layer, R("b3")), new(Layer, R("heart"))]));
         Assert.True(done.Layers[0].Done);
         Assert.Contains(
-            new PieceValidator().Validate(bare with { Sittings = [bare.Sittings[0] with { Fills = [new("f", Layer, "b2")] }] }).Errors,
+            new PieceValidator().Validate(bare with { Sittings = [bare.Sittings[0] with { Fills = [new("f", Layer, R("b2"))] }] }).Errors,
             e => e.ErrorMessage.Contains("stays bare", StringComparison.Ordinal));
-        Assert.Null(Made(bare, new PourWithRest(Layer, ["b2"])).Layers[0].Bare);
-        Assert.Null(Made(bare, new PourApart(Layer, ["b2"], null)).Layers[0].Bare);
+        Assert.Null(Made(bare, new PourWithRest(Layer, [R("b2")])).Layers[0].Bare);
+        Assert.Null(Made(bare, new PourApart(Layer, [R("b2")], null)).Layers[0].Bare);
     }
 
     [Fact]
     public void A_region_has_a_depth_of_its_own_and_the_clear_that_levels_it_is_told()
     {
-        var deep = Made(Rings, new SetRegionDepth(Layer, "b1", 5));
+        var deep = Made(Rings, new SetRegionDepth(Layer, R("b1"), 5));
         var (before, plan) = (Plan(Rings), Plan(deep));
-        Assert.Equal(Ml(before, "b1") * 5 / 3, Ml(plan, "b1"), 1e-9);
-        Assert.Equal(Ml(before, "b2"), Ml(plan, "b2"), 1e-9);
+        Assert.Equal(Ml(before, R("b1")) * 5 / 3, Ml(plan, R("b1")), 1e-9);
+        Assert.Equal(Ml(before, R("b2")), Ml(plan, R("b2")), 1e-9);
         Assert.Equal(["b2", "b3", "heart"], plan.Layers[0].LevelClear.Select(l => l.RegionId.ToString()).Order());
-        Assert.Equal(Ml(before, "b2") * 2 / 3, plan.Layers[0].LevelClear.Single(l => l.RegionId == "b2").Ml.Value, 1e-9);
+        Assert.Equal(Ml(before, R("b2")) * 2 / 3, plan.Layers[0].LevelClear.Single(l => l.RegionId == "b2").Ml.Value, 1e-9);
         Assert.Empty(before.Layers[0].LevelClear);
         Assert.Equal(5, plan.Layers[0].Regions.Single(r => r.Id == "b1").OwnDepthMm);
-        Assert.Equal(Rings.Layers, Made(deep, new SetRegionDepth(Layer, "b1", null)).Layers);
-        Assert.Contains("from 0.1 to 100 mm", Refused(Rings, new SetRegionDepth(Layer, "b1", 0)), StringComparison.Ordinal);
+        Assert.Equal(Rings.Layers, Made(deep, new SetRegionDepth(Layer, R("b1"), null)).Layers);
+        Assert.Contains("from 0.1 to 100 mm", Refused(Rings, new SetRegionDepth(Layer, R("b1"), 0)), StringComparison.Ordinal);
     }
 
     [Fact]
     public void Each_sitting_has_its_own_windows_and_what_lies_over_all_opens_with_the_last_and_closes_with_the_first()
     {
-        var apart = Made(Rings, new PourApart(Layer, ["b1"], null));
+        var apart = Made(Rings, new PourApart(Layer, [R("b1")], null));
         apart = apart with { Sittings = [apart.Sittings[0].At(new(new(2027, 3, 1, 9, 0), null, 22)), apart.Sittings[1].At(new(new(2027, 3, 2, 9, 0), null, 22))] };
         var plan = Plan(apart);
         CureWindow Next(int at) => plan.Sittings[at].Windows.Single(w => w.Milestone == Milestone.NextLayer);
@@ -188,14 +188,14 @@ public class SittingTests
     [Fact]
     public void A_sitting_that_is_poured_earlier_lies_lower()
     {
-        var passes = Made(Rings, new PourApart(Layer, ["b1"], null));
-        passes = Made(passes, new AddPass(Layer, "b1", Layer, false, "c2"));
+        var passes = Made(Rings, new PourApart(Layer, [R("b1")], null));
+        passes = Made(passes, new AddPass(Layer, R("b1"), Layer, false, "c2"));
         var (first, second) = (passes.Sittings[0].Id, passes.Sittings[1].Id);
         Assert.Equal([null, "c2"], passes.Sittings.SelectMany(s => s.Fills ?? []).Select(f => f.RecipeId));
         var moved = Made(passes, new MoveSitting(first, 1));
         Assert.Equal([second, first], moved.Sittings.Select(s => s.Id));
         Assert.Equal(["c2", null], moved.Sittings.SelectMany(s => s.Fills ?? []).Select(f => f.RecipeId));
-        Assert.Equal(Ml(Plan(passes), "b1"), Ml(Plan(moved), "b1"), 1e-9);
+        Assert.Equal(Ml(Plan(passes), R("b1")), Ml(Plan(moved), R("b1")), 1e-9);
     }
 
     [Theory]
@@ -214,13 +214,13 @@ public class SittingTests
         var piece = what switch
         {
             "nothing" => Rings with { Sittings = [sitting, sitting with { Id = "idle", Rest = [] }] },
-            "twice" => Rings with { Sittings = [With(new Fill("a", Layer, "b1", null, 2), new Fill("b", Layer, "b1", null, 2))] },
-            "nowhere" => Rings with { Sittings = [With(new Fill("a", Layer, "b9"))] },
-            "unknown colour" => Rings with { Sittings = [With(new Fill("a", Layer, "b1", "peat"))] },
-            "same id" => Rings with { Sittings = [With(new Fill("a", Layer, "b1"), new Fill("a", Layer, "b2"))] },
+            "twice" => Rings with { Sittings = [With(new Fill("a", Layer, R("b1"), null, 2), new Fill("b", Layer, R("b1"), null, 2))] },
+            "nowhere" => Rings with { Sittings = [With(new Fill("a", Layer, R("b9")))] },
+            "unknown colour" => Rings with { Sittings = [With(new Fill("a", Layer, R("b1"), "peat"))] },
+            "same id" => Rings with { Sittings = [With(new Fill("a", Layer, R("b1")), new Fill("a", Layer, R("b2")))] },
             "two rests" => Rings with { Sittings = [sitting, sitting with { Id = "again" }] },
-            "bare twice" => Rings with { Layers = [layer with { Bare = ["b1", "b1"] }] },
-            _ => Rings with { Layers = [layer with { RegionDepths = [new("b9", 2)] }] },
+            "bare twice" => Rings with { Layers = [layer with { Bare = [R("b1"), R("b1")] }] },
+            _ => Rings with { Layers = [layer with { RegionDepths = [new(R("b9"), 2)] }] },
         };
         Assert.Contains(new PieceValidator().Validate(piece).Errors, e => e.ErrorMessage.Contains(sentence, StringComparison.Ordinal));
     }
@@ -229,9 +229,9 @@ public class SittingTests
     public void What_is_poured_by_the_millilitre_has_no_passes_and_no_depth()
     {
         var puddle = Samples.Piece(Samples.Panel(300, 200), LayoutTests.Layer(new PuddleLayout(150, 100, [new("p1", "moss", 40), new("p2", "bone", 20)], 0, 0)));
-        Assert.Contains("by the millilitre", Refused(puddle, new SetRegionDepth(Layer, "p1", 2)), StringComparison.Ordinal);
-        Assert.Contains("by the millilitre", Refused(puddle, new AddPass(Layer, "p1", null, false, null)), StringComparison.Ordinal);
-        var apart = Plan(Made(puddle, new PourApart(Layer, ["p2"], null)));
+        Assert.Contains("by the millilitre", Refused(puddle, new SetRegionDepth(Layer, R("p1"), 2)), StringComparison.Ordinal);
+        Assert.Contains("by the millilitre", Refused(puddle, new AddPass(Layer, R("p1"), null, false, null)), StringComparison.Ordinal);
+        var apart = Plan(Made(puddle, new PourApart(Layer, [R("p2")], null)));
         Assert.Equal(20, apart.Sittings[0].Cups.Regions.Single().LayerMl.Value);
         Assert.Equal(40, apart.Sittings[1].Cups.Regions.Single().LayerMl.Value);
     }

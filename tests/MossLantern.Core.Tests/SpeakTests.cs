@@ -424,7 +424,7 @@ public class SpeakTests
         }
 
         // The first ring took as much more as there was in reserve: it just reaches. A little more, and the rest is short of that.
-        PouredAmount First(double ml) => new(new("l1", "b1"), 0, ml);
+        PouredAmount First(double ml) => new(new("l1", R("b1")), 0, ml);
         Assert.Null(Logged(First(pours["b1"] + reserve)).Told);
         var (plan, told) = Logged(First(pours["b1"] + reserve + 3));
         Assert.Equal(3, told!.Numbers.Single().Value, 1e-6);
@@ -434,7 +434,7 @@ public class SpeakTests
 
         // It never lacks more than is to come, and what is poured lacks nothing.
         Assert.Equal(pours["b2"], Logged(First(pours["b1"] + reserve + 5000)).Told!.Numbers.Single().Value, 1e-6);
-        Assert.Null(Logged(First(pours["b1"] + reserve + 3), new(new("l1", "b2"), 0, 1), new(bed.Of, 0, bed.PourMl.Value)).Told);
+        Assert.Null(Logged(First(pours["b1"] + reserve + 3), new(new("l1", R("b2")), 0, 1), new(bed.Of, 0, bed.PourMl.Value)).Told);
         Assert.Null(Logged(new PouredAmount(bed.Of, 0, bed.PourMl.Value + 5000)).Told);
     }
 
@@ -445,7 +445,7 @@ public class SpeakTests
         var panel = Coat(3, recipe: paste) with { Kept = [new("k1", "Shell", new RoundOutline(30), 40, 40, Keep.Visible)] };
         panel = panel with { Recipes = panel.Recipes.Add(Recipe.Clear("clear")) };
         Assert.Null(Of(panel, "hides-inlay"));
-        var covered = Editing.Checked(panel, [new AddPass(Layer, "kept/k1", null, false, "moss")], Cupboard.Empty).Piece!;
+        var covered = Editing.Checked(panel, [new AddPass(Layer, R("kept/k1"), null, false, "moss")], Cupboard.Empty).Piece!;
         Cleared(covered, "hides-inlay");
 
         // What veils half of it at most does not hide it.
@@ -470,7 +470,7 @@ public class SpeakTests
     public void One_colour_beside_itself_is_no_pair_of_twins_and_clear_below_colour_hides_no_ground()
     {
         var rings = Samples.Piece(Samples.Panel(300, 200), Samples.Layer(Samples.Heart(150, 100), 12, 20, 0));
-        var same = Editing.Checked(rings, [new PourFrom(Layer, null, "b2", "c1"), new PourFrom(Layer, null, "b3", "c1"), new PourFrom(Layer, null, "heart", "c1")], AnyEdit.Cupboard).Piece!;
+        var same = Editing.Checked(rings, [new PourFrom(Layer, null, R("b2"), "c1"), new PourFrom(Layer, null, R("b3"), "c1"), new PourFrom(Layer, null, R("heart"), "c1")], AnyEdit.Cupboard).Piece!;
         Assert.Null(Of(same, "twins"));
 
         // A clear bed below thin blue, on raw wood: the wood shows through both.

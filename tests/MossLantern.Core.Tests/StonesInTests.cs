@@ -18,7 +18,7 @@ public class StonesInTests
 
     private static readonly Piece Rings = Samples.Piece(Samples.Panel(300, 200), Samples.Layer(Samples.Heart(150, 100), 12, 20, 0));
 
-    private static readonly Piece WithGlass = Made(Rings, new SetRegionStones(Layer, "b1", "crushed-glass", 10));
+    private static readonly Piece WithGlass = Made(Rings, new SetRegionStones(Layer, R("b1"), "crushed-glass", 10));
 
     private static Piece Made(Piece piece, params Edit[] edits)
     {
@@ -38,8 +38,8 @@ public class StonesInTests
     public void Ten_grams_of_crushed_glass_are_four_millilitres_that_are_not_mixed()
     {
         var (before, plan) = (Plan(Rings), Plan(WithGlass));
-        Assert.Equal(Ml(before, "b1").Single() - 4, Ml(plan, "b1").Single(), 1e-9);
-        Assert.All(["b2", "b3", "heart"], r => Assert.Equal(Ml(before, r), Ml(plan, r)));
+        Assert.Equal(Ml(before, R("b1")).Single() - 4, Ml(plan, R("b1")).Single(), 1e-9);
+        Assert.All(["b2", "b3", "heart"], r => Assert.Equal(Ml(before, RegionId.Parse(r)), Ml(plan, RegionId.Parse(r))));
         var (was, now) = (before.Sittings[0].Cups, plan.Sittings[0].Cups);
         var cup = now.Regions.Single(r => r.RegionId == "b1").CupId;
         Assert.Equal(was.Cups.Single(c => c.CupId == cup).NeedMl - 4 * 1.1, now.Cups.Single(c => c.CupId == cup).NeedMl, 1e-9);
@@ -68,10 +68,10 @@ public class StonesInTests
     [Fact]
     public void Passes_over_them_need_less_as_they_share_the_depth_be_it_in_one_sitting_or_two()
     {
-        var whole = Ml(Plan(Rings), "b1").Single();
-        var apart = Made(WithGlass, new AddPass(Layer, "b1", null, true, null));
-        var passes = Ml(Plan(apart), "b1");
-        var plain = Ml(Plan(Made(Rings, new AddPass(Layer, "b1", null, true, null))), "b1");
+        var whole = Ml(Plan(Rings), R("b1")).Single();
+        var apart = Made(WithGlass, new AddPass(Layer, R("b1"), null, true, null));
+        var passes = Ml(Plan(apart), R("b1"));
+        var plain = Ml(Plan(Made(Rings, new AddPass(Layer, R("b1"), null, true, null))), R("b1"));
         Assert.Equal(2, passes.Length);
         Assert.All(passes.Zip(plain), p => Assert.Equal(p.Second * (1 - 4 / whole), p.First, 1e-9));
         Assert.Equal(whole - 4, passes.Sum(), 1e-9);
@@ -97,12 +97,12 @@ public class StonesInTests
     [Fact]
     public void More_than_there_is_room_for_leaves_nothing_to_pour_and_several_kinds_add_up()
     {
-        Assert.Equal(0, Ml(Plan(Made(WithGlass, new SetRegionStones(Layer, "b1", "crushed-glass", 20_000))), "b1").Single());
-        var both = Made(WithGlass, new SetRegionStones(Layer, "b1", "quartz-points", 5.3));
-        Assert.Equal(Ml(Plan(WithGlass), "b1").Single() - 2, Ml(Plan(both), "b1").Single(), 1e-9);
-        Assert.Equal(WithGlass.Layers[0].Stones!.Value, Made(both, new SetRegionStones(Layer, "b1", "quartz-points", null)).Layers[0].Stones!.Value);
-        Assert.Equal(Rings.Layers, Made(WithGlass, new SetRegionStones(Layer, "b1", "crushed-glass", null)).Layers);
-        Assert.Equal(20, Made(WithGlass, new SetRegionStones(Layer, "b1", "crushed-glass", 20)).Layers[0].Stones!.Value.Single().Grams);
+        Assert.Equal(0, Ml(Plan(Made(WithGlass, new SetRegionStones(Layer, R("b1"), "crushed-glass", 20_000))), R("b1")).Single());
+        var both = Made(WithGlass, new SetRegionStones(Layer, R("b1"), "quartz-points", 5.3));
+        Assert.Equal(Ml(Plan(WithGlass), R("b1")).Single() - 2, Ml(Plan(both), R("b1")).Single(), 1e-9);
+        Assert.Equal(WithGlass.Layers[0].Stones!.Value, Made(both, new SetRegionStones(Layer, R("b1"), "quartz-points", null)).Layers[0].Stones!.Value);
+        Assert.Equal(Rings.Layers, Made(WithGlass, new SetRegionStones(Layer, R("b1"), "crushed-glass", null)).Layers);
+        Assert.Equal(20, Made(WithGlass, new SetRegionStones(Layer, R("b1"), "crushed-glass", 20)).Layers[0].Stones!.Value.Single().Grams);
     }
 
     [Fact]
@@ -110,7 +110,7 @@ public class StonesInTests
     {
         var own = Catalogue.Typical.With([("crushed-glass", new OwnMaterial(MaterialKind.Stone, "our cullet", "crushed-glass", System.Collections.Immutable.ImmutableSortedDictionary<string, double>.Empty.Add(MaterialProperties.SolidDensity, 2)))]);
         var plan = Planner.Plan(WithGlass, [], Surroundings.Usual(DateTimeZone.Utc) with { Catalogue = own });
-        Assert.Equal(Ml(Plan(Rings), "b1").Single() - 5, Ml(plan, "b1").Single(), 1e-9);
+        Assert.Equal(Ml(Plan(Rings), R("b1")).Single() - 5, Ml(plan, R("b1")).Single(), 1e-9);
         Assert.Contains(plan.Sittings[0].Cups.Regions.Single(r => r.RegionId == "b1").LayerMl.Inputs, i => i is { Value: 2, Unit: "g/ml", Origin: Origin.Own });
         Assert.NotEqual(Catalogue.Typical.Key, own.Key);
     }
@@ -119,13 +119,13 @@ public class StonesInTests
     public void Stones_go_with_their_region_and_what_cannot_be_is_refused_in_words()
     {
         Assert.Null(Made(WithGlass, new LeaveBandOut(Layer, null, "b1")).Layers[0].Stones);
-        Assert.Contains("from 0.1 to 20000 g", Refused(Rings, new SetRegionStones(Layer, "b1", "sand", 0)).Replace(",", "", StringComparison.Ordinal), StringComparison.Ordinal);
-        Assert.Contains("region that the layer has", Refused(Rings, new SetRegionStones(Layer, "b9", "sand", 5)), StringComparison.Ordinal);
+        Assert.Contains("from 0.1 to 20000 g", Refused(Rings, new SetRegionStones(Layer, R("b1"), "sand", 0)).Replace(",", "", StringComparison.Ordinal), StringComparison.Ordinal);
+        Assert.Contains("region that the layer has", Refused(Rings, new SetRegionStones(Layer, R("b9"), "sand", 5)), StringComparison.Ordinal);
         var puddle = Samples.Piece(Samples.Panel(300, 200), LayoutTests.Layer(new PuddleLayout(150, 100, [new("p1", "moss", 40), new("p2", "bone", 20)], 0, 0)));
-        Assert.Contains("by the millilitre", Refused(puddle, new SetRegionStones(Layer, "p1", "sand", 5)), StringComparison.Ordinal);
-        var twice = Rings with { Layers = [Rings.Layers[0] with { Stones = [new("b1", "sand", 1), new("b1", "sand", 2)] }] };
+        Assert.Contains("by the millilitre", Refused(puddle, new SetRegionStones(Layer, R("p1"), "sand", 5)), StringComparison.Ordinal);
+        var twice = Rings with { Layers = [Rings.Layers[0] with { Stones = [new(R("b1"), "sand", 1), new(R("b1"), "sand", 2)] }] };
         Assert.Contains(new PieceValidator().Validate(twice).Errors, e => e.ErrorMessage.Contains("named once", StringComparison.Ordinal));
-        var unknown = Assert.Throws<FluentValidation.ValidationException>(() => KnownMaterials.Check(Made(Rings, new SetRegionStones(Layer, "b1", "moon-dust", 5)), Catalogue.Typical));
+        var unknown = Assert.Throws<FluentValidation.ValidationException>(() => KnownMaterials.Check(Made(Rings, new SetRegionStones(Layer, R("b1"), "moon-dust", 5)), Catalogue.Typical));
         Assert.Equal("layers[l1].stones[b1 moon-dust].stoneId", unknown.Errors.Single().PropertyName);
     }
 }

@@ -222,13 +222,13 @@ public class TrueNumbersTests
         {
             var layer = LayoutTests.Layer(Samples.Petals(x, y, 6, pull, true, 8, 0), dot, 10, 0);
             var map = (BandMap)Mapper.Map(Samples.Piece(ground, layer), layer);
-            Assert.Equal(Math.PI * dot * dot, map.Area("b1"), 0.02 * Math.PI * dot * dot);
-            Assert.Equal(Math.PI * (dot + 10) * (dot + 10) - Math.PI * dot * dot, map.Area("b2"), 0.5);
+            Assert.Equal(Math.PI * dot * dot, map.Area(R("b1")), 0.02 * Math.PI * dot * dot);
+            Assert.Equal(Math.PI * (dot + 10) * (dot + 10) - Math.PI * dot * dot, map.Area(R("b2")), 0.5);
         }
 
         var node = (BandMap)Mapper.Map(Samples.Piece(ground, LayoutTests.Layer(Samples.Petals(x, y, 6, pull, true, 8, 0), 4, 10, 0)), LayoutTests.Layer(Samples.Petals(x, y, 6, pull, true, 8, 0), 4, 10, 0));
         var on = LayoutTests.Layer(Samples.Petals(node.Grid.X(40), node.Grid.Y(30), 6, pull, true, 8, 0), 12, 10, 0);
-        Assert.Equal(Math.PI * 144, Mapper.Map(Samples.Piece(ground, on), on).Area("b1"), 5.0);
+        Assert.Equal(Math.PI * 144, Mapper.Map(Samples.Piece(ground, on), on).Area(R("b1")), 5.0);
     }
 
     [Fact]

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using CsCheck;
 using Dapper;
 using Microsoft.Data.Sqlite;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Journal;
 using NodaTime;
 
@@ -31,7 +32,7 @@ public sealed class JournalTests : IDisposable
         let start = Workshop.Now + Duration.FromHours(started)
         select new LoggedSitting(
             "r1", 0, new("p1", "layer-1", 1), start, ends < 0 ? null : start + Duration.FromMinutes(20 * ends), room < 0 ? null : 18 + room, note,
-            [.. Enumerable.Range(0, planned).Select(i => LoggedPour.Of("layer-1", $"band-{i}", $"colour {i}", 10 + i, poured[i] < 0 ? null : 5.5 * poured[i]))]);
+            [.. Enumerable.Range(0, planned).Select(i => LoggedPour.Of("layer-1", RegionId.Parse($"band-{i}"), $"colour {i}", 10 + i, poured[i] < 0 ? null : 5.5 * poured[i]))]);
 
     [Fact]
     public void Whatever_is_saved_one_after_another_the_last_is_told_and_no_entry_is_ever_changed()
@@ -66,9 +67,9 @@ public sealed class JournalTests : IDisposable
     public void An_entry_cannot_be_changed_and_one_that_was_replaced_stays()
     {
         var (database, runs) = Open();
-        var run = new LoggedSitting("r1", 0, new("p1", "layer-1", 1), Workshop.Now, null, 21, "", [LoggedPour.Of("layer-1", "band-1", "moss", 12, 11)]);
+        var run = new LoggedSitting("r1", 0, new("p1", "layer-1", 1), Workshop.Now, null, 21, "", [LoggedPour.Of("layer-1", RegionId.Parse("band-1"), "moss", 12, 11)]);
         runs.Save(run, 0, Workshop.Now);
-        runs.Save(run with { RoomC = null, Pours = [LoggedPour.Of("layer-1", "band-1", "moss", 12, 13)] }, 1, Workshop.Now);
+        runs.Save(run with { RoomC = null, Pours = [LoggedPour.Of("layer-1", RegionId.Parse("band-1"), "moss", 12, 13)] }, 1, Workshop.Now);
         var entries = runs.Entries("p1");
         Assert.Equal([EntryKind.Started, EntryKind.Room, EntryKind.Planned, EntryKind.Poured, EntryKind.TakenBack, EntryKind.Poured], entries.Select(e => e.Kind));
         Assert.Equal((11.0, 13.0, entries[3].Id, entries[1].Id), (entries[3].Says.Ml, entries[5].Says.Ml, entries[5].Replaces, entries[4].Replaces));
@@ -132,15 +133,15 @@ public sealed class JournalTests : IDisposable
     {
         var (database, runs) = Open();
         new PieceStore(database).Add("p2", Workshop.Piece("Other"), Workshop.Now);
-        runs.Save(Of("p1", "layer-1", "one", LoggedPour.Of("layer-1", "band-1", "moss", 12, 11)), 0, Workshop.Now);
+        runs.Save(Of("p1", "layer-1", "one", LoggedPour.Of("layer-1", RegionId.Parse("band-1"), "moss", 12, 11)), 0, Workshop.Now);
         Assert.Throws<TakenIdException>(() => runs.Save(Of(piece, sitting, "two"), 1, Workshop.Now));
-        runs.Save(Of(piece, sitting, "two", LoggedPour.Of("layer-1", "band-1", "moss", 30, 29)), 1, Workshop.Now, joins: true);
+        runs.Save(Of(piece, sitting, "two", LoggedPour.Of("layer-1", RegionId.Parse("band-1"), "moss", 30, 29)), 1, Workshop.Now, joins: true);
 
         Assert.Equal([new("p1", "layer-1", 1), new RunPart(piece, sitting, 1)], runs.Find("r1")!.Parts);
         Assert.Equal([("one", 11), ("two", 29.0)], runs.Of(null).OrderBy(l => l.Note).Select(l => (l.Note, l.Pours.Single().PouredMl ?? 0)));
 
         // The first is put right, and the second is as it was.
-        runs.Save(Of("p1", "layer-1", "", LoggedPour.Of("layer-1", "band-1", "moss", 12, null)), 2, Workshop.Now);
+        runs.Save(Of("p1", "layer-1", "", LoggedPour.Of("layer-1", RegionId.Parse("band-1"), "moss", 12, null)), 2, Workshop.Now);
         Assert.Equal([("", null), ("two", (double?)29)], runs.Of(null).OrderBy(l => l.Note).Select(l => (l.Note, l.Pours.Single().PouredMl)));
         Assert.All(runs.Of(null), l => Assert.Equal(3, l.Version));
     }
@@ -150,7 +151,7 @@ public sealed class JournalTests : IDisposable
     public void Two_pours_of_one_place_and_two_copies_are_told_together_and_one_by_one()
     {
         var (_, runs) = Open();
-        var log = Of("p1", "layer-1", "", LoggedPour.Of("layer-1", "band-1", "moss", 40, null));
+        var log = Of("p1", "layer-1", "", LoggedPour.Of("layer-1", RegionId.Parse("band-1"), "moss", 40, null));
         runs.Save(log, 0, Workshop.Now);
         Entry Bench(string id, EntryKind kind, double? ml = null, int? copy = null, StepId? step = null) => new(
             id, kind, new("r1", "p1", "layer-1", step, copy, "layers[layer-1].regions[band-1]"), new(Workshop.Now + Duration.FromMinutes(3), Workshop.Now), new(Ml: ml));
@@ -165,10 +166,10 @@ public sealed class JournalTests : IDisposable
 
         // A form that says the same in all leaves them; one that says something else puts them right, and nothing else of the bench.
         var before = runs.Entries("p1").Length;
-        var same = log with { Pours = [LoggedPour.Of("layer-1", "band-1", "moss", 40, 39)] };
+        var same = log with { Pours = [LoggedPour.Of("layer-1", RegionId.Parse("band-1"), "moss", 40, 39)] };
         runs.Save(same, 1, Workshop.Now);
         Assert.Equal(before, runs.Entries("p1").Length);
-        runs.Save(log with { Pours = [LoggedPour.Of("layer-1", "band-1", "moss", 40, 41)] }, 2, Workshop.Now);
+        runs.Save(log with { Pours = [LoggedPour.Of("layer-1", RegionId.Parse("band-1"), "moss", 40, 41)] }, 2, Workshop.Now);
         pour = Assert.Single(Assert.Single(runs.Of("p1")).Pours);
         Assert.Equal([new PouredOnce(41)], pour.Poured);
         Assert.Contains(Folds.Holding(runs.Entries("p1")), e => e.Kind == EntryKind.Done);
@@ -213,7 +214,7 @@ public sealed class JournalTests : IDisposable
             """));
         var told = Assert.Single(runs.Of("p1"));
         Assert.Equal(
-            [LoggedPour.Of("layer-1", "moss", "moss", 12, 11), LoggedPour.Of("layer-1", "moss", "clear", 3, null, 1), LoggedPour.Of("layer-2", "z/bone", "bone", 5, null)],
+            [LoggedPour.Of("layer-1", RegionId.Parse("moss"), "moss", 12, 11), LoggedPour.Of("layer-1", RegionId.Parse("moss"), "clear", 3, null, 1), LoggedPour.Of("layer-2", RegionId.Parse("z/bone"), "bone", 5, null)],
             told.Pours);
         Assert.Null(told.Pours[0].Poured[0].At);
         Assert.Equal([true, false, false, false, false], runs.Entries("p1").Select(e => e.Time.Noted));

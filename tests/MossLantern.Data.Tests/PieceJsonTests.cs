@@ -25,7 +25,7 @@ public class PieceJsonTests
         [
             new(
                 "l1", ["l1"], new("thick", new(RatioBasis.Weight, 100, 45), 1.12, null), Measure.ByWeight, ReservePercent: 12.5,
-                Start: new(2026, 5, 1, 9, 0), RoomC: 20.5, Order: [new("l1", "b2")]),
+                Start: new(2026, 5, 1, 9, 0), RoomC: 20.5, Order: [new("l1", RegionId.Parse("b2"))]),
         ],
     };
 

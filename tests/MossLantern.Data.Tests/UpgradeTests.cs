@@ -42,7 +42,7 @@ public class UpgradeTests
         var sitting = Assert.Single(piece.Sittings);
         Assert.Equal(("one", "one", "thick", Measure.ByWeight, 12, 21, 0.4, 2), (sitting.Id, sitting.Rest.Single(), sitting.Resin.System, sitting.Measure,
             sitting.ReservePercent, sitting.RoomC, sitting.Losses!.FilmMm, sitting.Tools!.CupStepMl));
-        Assert.Equal([new("one", "b1"), new("one", RegionId.Heart)], sitting.Order!.Value);
+        Assert.Equal([new("one", RegionId.Parse("b1")), new("one", RegionId.Heart)], sitting.Order!.Value);
         Assert.Equal(new(2026, 5, 1, 9, 0), sitting.Start);
         var rings = Assert.IsType<RingsLayout>(piece.Layers[0].Layout);
         Assert.Equal((0.5, 1.2, RimWay.Even, "a"), (rings.RimFollow, rings.Widening, rings.RimWay, rings.HeartRecipeId));

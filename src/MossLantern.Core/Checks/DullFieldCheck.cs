@@ -96,7 +96,7 @@ internal sealed class DullFieldCheck : ICheck
             yield return Remedy.Of("vein", $"Lay a vein of {metal} along the fields", new AddVein(layer.Id, null));
         }
 
-        if (layer.Layout is BandedLayout banded && layer.Bands.FirstOrDefault(b => RegionId.Parse(b.Id) == region.Id) is { } band
+        if (layer.Layout is BandedLayout banded && layer.Bands.FirstOrDefault(b => b.Region == region.Id) is { } band
             && share < 1.7 * LargePercent && VeinThrough.HasRoom(banded, band))
         {
             yield return Remedy.Of("vein", $"Lay a line of {metal}, {{0}} wide, through it", new VeinThrough(layer.Id, null, band.Id)) with { Mm = VeinThrough.WidthMm };

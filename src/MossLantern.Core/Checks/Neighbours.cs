@@ -98,8 +98,8 @@ internal sealed record Neighbours(FilledLayer Layer, LayerPlan Plan, RegionId Fi
         var places = Places;
         return
         [
-            new PourFrom(Layer.Id, null, places[one].Id.ToString(), places[other].Cup),
-            new PourFrom(Layer.Id, null, places[other].Id.ToString(), places[one].Cup),
+            new PourFrom(Layer.Id, null, places[one].Id, places[other].Cup),
+            new PourFrom(Layer.Id, null, places[other].Id, places[one].Cup),
         ];
     }
 
@@ -108,8 +108,8 @@ internal sealed record Neighbours(FilledLayer Layer, LayerPlan Plan, RegionId Fi
     {
         FieldsLayout fields =>
             [.. Enumerable.Range(1, fields.Fields).Select(RegionId.OfField).Select(id => (id, Plan.Regions.FirstOrDefault(r => r.Id == id)?.CupId ?? fields.Colours[0]))],
-        PuddleLayout puddle => [.. puddle.Pours.Select(p => ((RegionId)p.Id, p.RecipeId))],
-        _ => [.. Layer.Bands.Select(b => ((RegionId)b.Id, b.RecipeId))],
+        PuddleLayout puddle => [.. puddle.Pours.Select(p => (p.Region, p.RecipeId))],
+        _ => [.. Layer.Bands.Select(b => (b.Region, b.RecipeId))],
     };
 
     private static Spot? OnCut(LayerPlan plan, Border border)

@@ -56,8 +56,8 @@ internal sealed class OneSideCheck : ICheck
                 if (FieldSpread.Bunched(swapped, plan.Box).Count == 0
                     && plan.Borders.All(b => !cupOf.TryGetValue(b.First, out var a) || !cupOf.TryGetValue(b.Second, out var c) || a != c))
                 {
-                    yield return Remedy.Of("swap", FormattableString.Invariant($"Swap field {one.Field} and field {other.Field}"),
-                        new PourFrom(layer.Id, null, RegionId.OfField(one.Field).ToString(), other.Cup), new PourFrom(layer.Id, null, RegionId.OfField(other.Field).ToString(), one.Cup));
+                    yield return Remedy.Of("swap", $"Swap {plan.NameOf(RegionId.OfField(one.Field))} with {plan.NameOf(RegionId.OfField(other.Field))}",
+                        new PourFrom(layer.Id, null, RegionId.OfField(one.Field), other.Cup), new PourFrom(layer.Id, null, RegionId.OfField(other.Field), one.Cup));
                     yield break;
                 }
             }

@@ -31,20 +31,29 @@ public static class SecondLook
     }
 
     /// <summary>A name may hold what stands for a number in a sentence: it is said with brackets that look alike.</summary>
-    private static Piece Said(Piece piece)
+    private static Looked Said(Looked looked)
     {
         static string Plain(string name) => name.Replace('{', '❴').Replace('}', '❵');
+        return looked with
+        {
+            Piece = Said(looked.Piece, Plain),
+            Layers = [.. looked.Layers.Select(l => l.Regions.All(r => r.Name == Plain(r.Name)) ? l : l with { Regions = [.. l.Regions.Select(r => r with { Name = Plain(r.Name) })] })],
+        };
+    }
+
+    private static Piece Said(Piece piece, Func<string, string> plain)
+    {
         return piece with
         {
-            Name = Plain(piece.Name),
-            Kept = piece.Kept is { } kept ? [.. kept.Select(k => k with { Name = Plain(k.Name) })] : null,
-            Recipes = [.. piece.Recipes.Select(r => r with { Name = Plain(r.Name) })],
+            Name = plain(piece.Name),
+            Kept = piece.Kept is { } kept ? [.. kept.Select(k => k with { Name = plain(k.Name) })] : null,
+            Recipes = [.. piece.Recipes.Select(r => r with { Name = plain(r.Name) })],
             Layers =
             [
                 .. piece.Layers.Select(l => l with
                 {
-                    Name = Plain(l.Name),
-                    Zones = l.Zones is { } zones ? [.. zones.Select(z => z with { Name = Plain(z.Name) })] : null,
+                    Name = plain(l.Name),
+                    Zones = l.Zones is { } zones ? [.. zones.Select(z => z with { Name = plain(z.Name) })] : null,
                 }),
             ],
         };
@@ -54,7 +63,7 @@ public static class SecondLook
     public static ImmutableArray<Finding> Over(Looked looked)
     {
         ArgumentNullException.ThrowIfNull(looked);
-        looked = looked with { Piece = Said(looked.Piece) };
+        looked = Said(looked);
         return Told(looked.Piece, Checks.SelectMany(c => Looked(c, looked)));
     }
 
@@ -65,7 +74,7 @@ public static class SecondLook
     public static ImmutableArray<Finding> At(Looked looked, ImmutableArray<Finding> found, NodaTime.Instant now)
     {
         ArgumentNullException.ThrowIfNull(looked);
-        looked = looked with { Piece = Said(looked.Piece) };
+        looked = Said(looked);
         return WetGlueCheck.NotBegun(looked, now) is { } late ? Told(looked.Piece, found.Append(late)) : found;
     }
 

@@ -70,9 +70,8 @@ internal sealed class TwinsCheck : ICheck
             .OrderBy(s => s.Left.Count).FirstOrDefault();
         if (best.Left is not null)
         {
-            string Name(int place) => layer.Layout is FieldsLayout
-                ? FormattableString.Invariant($"field {place + 1}, {cups[places[place].Cup].Name},") : cups[places[place].Cup].Name;
-            yield return new("swap", $"Swap {Name(best.Own)} and {Name(best.Other)}".TrimEnd(','), pair.Swapped(best.Own, best.Other));
+            string Name(int place) => pair.Plan.NameOf(places[place].Id);
+            yield return new("swap", $"Swap {Name(best.Own)} with {Name(best.Other)}", pair.Swapped(best.Own, best.Other));
         }
 
         HashSet<(RegionId, RegionId)> Twins(int one, int other)

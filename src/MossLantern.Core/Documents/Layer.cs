@@ -54,16 +54,14 @@ public sealed record Layer(
     /// <remarks>Source: docs/craft/mixing.md, Sittings.</remarks>
     public double AimMm(RegionId region) => (RegionDepths ?? []).FirstOrDefault(d => d.Region == region) is { } own ? own.DepthMm
         : region.Kept is null && LayoutOf(region) is StripesLayout lines
-            ? region.Own == StripesLayout.StartId ? Math.Min(lines.StartMm, DepthMm) : Math.Max(0, DepthMm - lines.StartMm)
+            ? region.InLayout == StripesLayout.StartId ? Math.Min(lines.StartMm, DepthMm) : Math.Max(0, DepthMm - lines.StartMm)
         : DepthMm;
 
-    /// <summary>Whether a region of it is poured by the millilitre, or laid along its length: then it has no depth to aim at.</summary>
-    public bool IsByAmount(RegionId region) => region.Kept is null && LayoutOf(region) switch
-    {
-        PuddleLayout puddle => puddle.Pours.Any(p => p.Id == region.Own),
-        FieldsLayout => region.Own == FieldsLayout.VeinId,
-        _ => false,
-    };
+    /// <summary>What the amount that a region of it takes follows from, as it is laid out. Whether it stays bare is another question.</summary>
+    public PouredBy By(RegionId region) => region.Kept is null && LayoutOf(region) is { } layout ? layout.By(region.InLayout) : PouredBy.Area;
+
+    /// <summary>Whether a region of it has a depth to aim at.</summary>
+    public bool HasDepth(RegionId region) => By(region) == PouredBy.Area;
 
     private Layout? LayoutOf(RegionId region) => region.Zone is { } id ? (Zones ?? []).FirstOrDefault(z => z.Id == id)?.Layout : Layout;
 
@@ -77,9 +75,9 @@ public sealed record Layer(
     /// <summary>The same without depths, bare regions and stones of regions that it does not have.</summary>
     internal Layer Mended()
     {
-        var depths = RegionDepths?.RemoveAll(d => !Has(d.Region) || IsByAmount(d.Region));
+        var depths = RegionDepths?.RemoveAll(d => !Has(d.Region) || !HasDepth(d.Region));
         var bare = Bare?.RemoveAll(r => !Has(r));
-        var stones = Stones?.RemoveAll(s => !Has(s.Region) || IsByAmount(s.Region));
+        var stones = Stones?.RemoveAll(s => !Has(s.Region) || !HasDepth(s.Region));
         return depths?.Length == RegionDepths?.Length && bare?.Length == Bare?.Length && stones?.Length == Stones?.Length ? this : this with
         {
             Stones = stones is { IsEmpty: false } ? stones : null,
@@ -171,6 +169,10 @@ public sealed record Heart(
 /// <param name="RecipeId">Id of its recipe.</param>
 public sealed record Band(string Id, double WidthMm, bool FillsRest, string RecipeId)
 {
+    /// <summary>Its region, in the layout that it is laid out by.</summary>
+    [JsonIgnore]
+    public RegionId Region => RegionId.Parse(Id);
+
     /// <summary>Width of every band, each wider than the one inside it by a factor, mm; 0 for the one that fills the rest.</summary>
     /// <remarks>Source: docs/craft/map.md, Widths in millimetres.</remarks>
     internal static double[] WidthsMm(ImmutableArray<Band> bands, double widening) =>

@@ -21,6 +21,9 @@ public abstract record Layout
     [JsonIgnore]
     public abstract IEnumerable<RegionId> RegionIds { get; }
 
+    /// <summary>What the amount that a region of it takes follows from.</summary>
+    public virtual PouredBy By(RegionId region) => PouredBy.Area;
+
     /// <summary>All that its map depends on, as one text.</summary>
     [JsonIgnore]
     internal abstract string Key { get; }
@@ -55,7 +58,7 @@ public abstract record BandedLayout(ImmutableArray<Band> Bands, double Widening)
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override IEnumerable<RegionId> RegionIds => Bands.Select(b => (RegionId)b.Id);
+    public override IEnumerable<RegionId> RegionIds => Bands.Select(b => b.Region);
 
     /// <summary>Width of every band with the widening in it, mm; 0 for the one that fills the rest.</summary>
     /// <remarks>Source: docs/craft/map.md, Widths in millimetres.</remarks>
@@ -108,7 +111,7 @@ public sealed record StripesLayout(
     ImmutableArray<Band> Bands, string StartRecipeId, double StartMm, double WavinessMm, int Seed, double Widening = 1) : BandedLayout(Bands, Widening)
 {
     /// <summary>Id of the region of the film.</summary>
-    public static RegionId StartId { get; } = "start";
+    public static RegionId StartId { get; } = RegionId.Parse("start");
 
     /// <inheritdoc/>
     [JsonIgnore]
@@ -152,7 +155,7 @@ public sealed record FieldsLayout(
     ImmutableArray<FieldPlace>? Moved = null, ImmutableArray<FieldColour>? Recoloured = null, FieldVein? Vein = null) : Layout
 {
     /// <summary>Id of the region of the vein.</summary>
-    public static RegionId VeinId { get; } = "vein";
+    public static RegionId VeinId { get; } = RegionId.Parse("vein");
 
     /// <inheritdoc/>
     [JsonIgnore]
@@ -165,6 +168,9 @@ public sealed record FieldsLayout(
     /// <inheritdoc/>
     [JsonIgnore]
     public override IEnumerable<RegionId> RegionIds => [.. Enumerable.Range(1, Fields).Select(RegionId.OfField), VeinId];
+
+    /// <inheritdoc/>
+    public override PouredBy By(RegionId region) => region == VeinId ? PouredBy.Length : PouredBy.Area;
 
     internal override string Key => string.Join('|',
         [
@@ -199,7 +205,7 @@ public sealed record FieldVein(string RecipeId, double WidthMm, double Thickness
 public sealed record PoolsLayout(ImmutableArray<Stroke> Strokes, double BeadMm, ImmutableArray<PoolColour> Pools) : Layout
 {
     /// <summary>Id of the region that the beads take up.</summary>
-    public static RegionId WallId { get; } = "wall";
+    public static RegionId WallId { get; } = RegionId.Parse("wall");
 
     /// <inheritdoc/>
     [JsonIgnore]
@@ -207,7 +213,10 @@ public sealed record PoolsLayout(ImmutableArray<Stroke> Strokes, double BeadMm, 
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override IEnumerable<RegionId> RegionIds => Pools.Select(p => (RegionId)p.Id);
+    public override IEnumerable<RegionId> RegionIds => Pools.Select(p => p.Region);
+
+    /// <inheritdoc/>
+    public override PouredBy By(RegionId region) => region == WallId ? PouredBy.Nothing : PouredBy.Area;
 
     internal override string Key => string.Join('|',
         [
@@ -227,7 +236,12 @@ public sealed record Stroke(string Id, ImmutableArray<Spot> Spots);
 /// <param name="XMm">A spot in the pool, mm from the left.</param>
 /// <param name="YMm">mm from the top.</param>
 /// <param name="RecipeId">Its recipe.</param>
-public sealed record PoolColour(string Id, double XMm, double YMm, string RecipeId);
+public sealed record PoolColour(string Id, double XMm, double YMm, string RecipeId)
+{
+    /// <summary>Its region, in the layout that it is laid out by.</summary>
+    [JsonIgnore]
+    public RegionId Region => RegionId.Parse(Id);
+}
 
 /// <summary>Colours poured in turn in one place, perhaps tilted afterwards.</summary>
 /// <param name="XMm">Where they are poured, mm from the left.</param>
@@ -241,7 +255,7 @@ public sealed record PuddleLayout(
     double XMm, double YMm, ImmutableArray<PuddlePour> Pours, double TiltDeg = 0, double TiltPercent = 0, string? RestRecipeId = null) : Layout
 {
     /// <summary>Id of the region outside the puddle.</summary>
-    public static RegionId RestId { get; } = "rest";
+    public static RegionId RestId { get; } = RegionId.Parse("rest");
 
     /// <inheritdoc/>
     [JsonIgnore]
@@ -252,7 +266,10 @@ public sealed record PuddleLayout(
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override IEnumerable<RegionId> RegionIds => [.. Pours.Select(p => (RegionId)p.Id), RestId];
+    public override IEnumerable<RegionId> RegionIds => [.. Pours.Select(p => p.Region), RestId];
+
+    /// <inheritdoc/>
+    public override PouredBy By(RegionId region) => Pours.Any(p => p.Region == region) ? PouredBy.Amount : PouredBy.Area;
 
     internal override string Key => string.Join('|',
         [Text("puddle", XMm, YMm, TiltDeg, TiltPercent, RestRecipeId), .. Pours.Select(p => Text(p.Id, p.RecipeId, p.Ml))]);
@@ -262,7 +279,12 @@ public sealed record PuddleLayout(
 /// <param name="Id">Stable id, unique in the layout; also the id of its region.</param>
 /// <param name="RecipeId">Its recipe.</param>
 /// <param name="Ml">How much, ml.</param>
-public sealed record PuddlePour(string Id, string RecipeId, double Ml);
+public sealed record PuddlePour(string Id, string RecipeId, double Ml)
+{
+    /// <summary>Its region, in the layout that it is laid out by.</summary>
+    [JsonIgnore]
+    public RegionId Region => RegionId.Parse(Id);
+}
 
 /// <summary>A ground colour with streaks of a mixed cup poured through it.</summary>
 /// <param name="GroundRecipeId">Recipe of the ground colour.</param>
@@ -275,10 +297,10 @@ public sealed record PuddlePour(string Id, string RecipeId, double Ml);
 public sealed record MarbleLayout(string GroundRecipeId, string StreakRecipeId, double StreakPercent, double Blend, double DirectionDeg, int Seed) : Layout
 {
     /// <summary>Id of the region of the ground colour.</summary>
-    public static RegionId GroundId { get; } = "ground";
+    public static RegionId GroundId { get; } = RegionId.Parse("ground");
 
     /// <summary>Id of the region of the streaks.</summary>
-    public static RegionId StreakId { get; } = "streaks";
+    public static RegionId StreakId { get; } = RegionId.Parse("streaks");
 
     /// <inheritdoc/>
     [JsonIgnore]
@@ -297,7 +319,7 @@ public sealed record MarbleLayout(string GroundRecipeId, string StreakRecipeId, 
 public sealed record FloodLayout(string RecipeId) : Layout
 {
     /// <summary>Id of its region.</summary>
-    public static RegionId FloodId { get; } = "flood";
+    public static RegionId FloodId { get; } = RegionId.Parse("flood");
 
     /// <inheritdoc/>
     [JsonIgnore]

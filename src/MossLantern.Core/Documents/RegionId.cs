@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.Json.Serialization;
 
 namespace MossLantern.Core.Documents;
 
@@ -27,9 +28,6 @@ public readonly record struct RegionId : IComparable<RegionId>
         return new(text);
     }
 
-    /// <summary>Any text is an id, so that a band's own id is that of its region.</summary>
-    public static implicit operator RegionId(string text) => Parse(text);
-
     /// <summary>A field of a layout of fields.</summary>
     /// <param name="number">Which, from 1.</param>
     public static RegionId OfField(int number) => new(string.Create(CultureInfo.InvariantCulture, $"{FieldBefore}{number}"));
@@ -43,6 +41,10 @@ public readonly record struct RegionId : IComparable<RegionId>
 
     /// <summary>What is kept there; null for any other region.</summary>
     public string? Kept => Before == KeptIn ? After : null;
+
+    /// <summary>Itself in the layout that it is laid out by.</summary>
+    [JsonIgnore]
+    public RegionId InLayout => Zone is null ? this : new(After);
 
     /// <summary>Its id in the layout that it is laid out by.</summary>
     public string Own => Zone is null ? ToString() : After;

@@ -124,7 +124,7 @@ public sealed record Fill(string Id, string LayerId, RegionId Region, string? Re
         }
 
         // A region that is poured by the millilitre is poured in one way, to no depth.
-        var byAmount = TakesMm is not null && layer.IsByAmount(Region);
+        var byAmount = TakesMm is not null && !layer.HasDepth(Region);
         var recipe = RecipeId is { } id && recipes.ContainsKey(id) ? RecipeId : null;
         var cup = CupId is { } second && recipes.TryGetValue(second, out var of) && of.SecondOf is not null ? CupId : null;
         return (recipe, cup, byAmount) == (RecipeId, CupId, false) ? this : this with

@@ -31,7 +31,7 @@ public sealed record AddPass(string Layer, RegionId Region, string? Sitting, boo
         }
 
         var layer = piece.Layers.Single(l => l.Id == Layer);
-        if (layer.IsByAmount(Region) || (layer.Bare ?? []).Contains(Region))
+        if (!layer.HasDepth(Region) || (layer.Bare ?? []).Contains(Region))
         {
             return Edited.No(PlaceIn.Region(Layer, Region), "This is poured by the millilitre or not at all, so it has no passes.");
         }

@@ -18,7 +18,7 @@ internal static class Filling
 
     /// <summary>Why nothing can be said of how a region is filled: the layer has no such region, or it is poured by the millilitre. Null where it can.</summary>
     public static Edited? ByAmount(Piece piece, string layerId, RegionId region, string sentence) => Unknown(piece, layerId, [region])
-        ?? (piece.Layers.Single(l => l.Id == layerId).IsByAmount(region) ? Edited.No(PlaceIn.Region(layerId, region), sentence) : null);
+        ?? (!piece.Layers.Single(l => l.Id == layerId).HasDepth(region) ? Edited.No(PlaceIn.Region(layerId, region), sentence) : null);
 
     /// <summary>Why a sitting cannot be meant; null where the piece has it.</summary>
     public static Edited? Unknown(Piece piece, string sittingId) =>

@@ -7,7 +7,7 @@ namespace MossLantern.Core.Edits;
 /// <param name="Zone">The zone of it; null for the layer as a whole.</param>
 /// <param name="Region">The region, in its own layout: a band, <c>heart</c>, <c>start</c>, <c>vein</c>, a pool, a pour, <c>rest</c>, a field, <c>ground</c>, <c>streaks</c> or <c>flood</c>.</param>
 /// <param name="Recipe">The colour; null for a new one of its own.</param>
-public sealed record PourFrom(string Layer, string? Zone, string Region, string? Recipe = null) : LayoutEdit(Layer, Zone)
+public sealed record PourFrom(string Layer, string? Zone, RegionId Region, string? Recipe = null) : LayoutEdit(Layer, Zone)
 {
     /// <inheritdoc/>
     public override string Words(Piece before) => Recipe is null ? "pour from a new colour" : $"pour from {Colour(before, Recipe)}";
@@ -21,16 +21,16 @@ public sealed record PourFrom(string Layer, string? Zone, string Region, string?
 
         Layout? to = laid.Layout switch
         {
-            BandedLayout banded when banded.Bands.ToList().FindIndex(b => b.Id == Region) is >= 0 and var at =>
+            BandedLayout banded when banded.Bands.ToList().FindIndex(b => b.Region == Region) is >= 0 and var at =>
                 banded with { Bands = banded.Bands.SetItem(at, banded.Bands[at] with { RecipeId = recipe }) },
             RingsLayout { HeartRecipeId: not null } rings when Region == RegionId.Heart => rings with { HeartRecipeId = recipe },
             StripesLayout lines when Region == StripesLayout.StartId => lines with { StartRecipeId = recipe },
             FieldsLayout { Vein: { } vein } fields when Region == FieldsLayout.VeinId => fields with { Vein = vein with { RecipeId = recipe } },
-            FieldsLayout fields when ((RegionId)Region).Field is { } number && number <= fields.Fields =>
+            FieldsLayout fields when Region.Field is { } number && number <= fields.Fields =>
                 fields with { Recoloured = [.. (fields.Recoloured ?? []).Where(r => r.Field != number), new FieldColour(number, recipe)] },
-            PoolsLayout pools when pools.Pools.ToList().FindIndex(p => p.Id == Region) is >= 0 and var at =>
+            PoolsLayout pools when pools.Pools.ToList().FindIndex(p => p.Region == Region) is >= 0 and var at =>
                 pools with { Pools = pools.Pools.SetItem(at, pools.Pools[at] with { RecipeId = recipe }) },
-            PuddleLayout puddle when puddle.Pours.ToList().FindIndex(p => p.Id == Region) is >= 0 and var at =>
+            PuddleLayout puddle when puddle.Pours.ToList().FindIndex(p => p.Region == Region) is >= 0 and var at =>
                 puddle with { Pours = puddle.Pours.SetItem(at, puddle.Pours[at] with { RecipeId = recipe }) },
             PuddleLayout puddle when Region == PuddleLayout.RestId => puddle with { RestRecipeId = recipe },
             MarbleLayout marble when Region == MarbleLayout.GroundId => marble with { GroundRecipeId = recipe },
@@ -38,7 +38,7 @@ public sealed record PourFrom(string Layer, string? Zone, string Region, string?
             FloodLayout flood when Region == FloodLayout.FloodId => flood with { RecipeId = recipe },
             _ => null,
         };
-        return to is null ? Edited.No($"{PlaceIn.Layer(Layer)}.regions[{((RegionId)Region).In(Zone)}]", "That region is no longer there.")
+        return to is null ? Edited.No($"{PlaceIn.Layer(Layer)}.regions[{Region.In(Zone)}]", "That region is no longer there.")
             : with.With(to).Done();
     }
 }

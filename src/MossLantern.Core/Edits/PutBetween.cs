@@ -42,9 +42,9 @@ public sealed record PutBetween(string Layer, RegionId First, RegionId Second, s
 
     /// <summary>Number of the band further out, from 0, where both are bands; what lies inside it is the band before, or the hearts' bed.</summary>
     private static int? BandBetween(BandedLayout banded, RegionId first, RegionId second) =>
-        banded.Bands.Select(b => RegionId.Parse(b.Id)).ToList().IndexOf(second) is >= 0 and var at
-        && (at == 0 ? first == RegionId.Heart : first == RegionId.Parse(banded.Bands[at - 1].Id)) ? at : null;
+        banded.Bands.Select(b => b.Region).ToList().IndexOf(second) is >= 0 and var at
+        && (at == 0 ? first == RegionId.Heart : first == banded.Bands[at - 1].Region) ? at : null;
 
     private static int? Pour(PuddleLayout puddle, RegionId id) =>
-        puddle.Pours.Select(p => RegionId.Parse(p.Id)).ToList().IndexOf(id) is >= 0 and var at ? at : null;
+        puddle.Pours.Select(p => p.Region).ToList().IndexOf(id) is >= 0 and var at ? at : null;
 }

@@ -155,7 +155,7 @@ public static class CupPlanner
             : all;
 
         // What is poured as so many millilitres is that much: what runs over its edge is a part of it.
-        if (ground.Edge != EdgeStyle.DrippedOver || region.Own is { LengthMm: null })
+        if (ground.Edge != EdgeStyle.DrippedOver || region.By == PouredBy.Amount)
         {
             return Poured(portion, ml, Reckoned.Of(0, "ml", Formulas.EdgeNone, new ReckonedInput("open perimeter", region.OpenEdgeMm * copies, "mm", Origin.Reckoned)));
         }

@@ -39,7 +39,7 @@ internal static class CavityVolumes
         var own = 0.0;
         foreach (var (region, here) in map.Regions.Zip(shares).Where(r => poured.ContainsKey(r.First.Id)))
         {
-            if (region.Own is null)
+            if (region.By == PouredBy.Area)
             {
                 all.AddRange(here);
             }

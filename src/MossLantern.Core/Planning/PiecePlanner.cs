@@ -137,10 +137,11 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var opacity = CupOpacity.Of(around.Catalogue, layer, map);
         var poured = filling.Any(s => s.Poured);
         var middles = map.MiddlesIn(outline);
+        var names = RegionNames.Of(piece, layer, map);
         return new(
             layer.Id,
             placed is null ? new(0, 0, outline.BoxWidthMm, outline.BoxHeightMm) : new(placed.XMm, placed.YMm, placed.Inner.BoxWidthMm, placed.Inner.BoxHeightMm),
-            [.. map.Regions.Where(r => r.Kind != RegionKind.HeartBed || r.AreaMm2 > 0).Select(r => RegionPlan.Of(piece, layer, r) with { Middle = middles.GetValueOrDefault(r.Id) })],
+            [.. map.Regions.Where(r => r.Kind != RegionKind.HeartBed || r.AreaMm2 > 0).Select(r => RegionPlan.Of(piece, layer, r, names[r.Id]) with { Middle = middles.GetValueOrDefault(r.Id) })],
             CoreCut.Of(piece.Ground, outline, map, cutAt),
             cutAt,
             [.. layer.Cups.Select(c => new LayerColour(c.Id, CupLook.Of(around.Catalogue, layer, c) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : null, opacity[c.Id], Beneath.Of(piece, around.Catalogue, laid, c, below)))],
@@ -191,7 +192,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
         }
 
         var itself = piece.Layers.Single(l => l.Id == layer.Id);
-        var regions = laid.Map.Regions.Where(r => r.TakesArea && r.AreaMm2 > 0 && r.Kind is not (RegionKind.Wall or RegionKind.KeptBare) && (r.CupId is not null || layer.IsBare(r.Id)) && r.Own is null)
+        var regions = laid.Map.Regions.Where(r => r.TakesArea && r.AreaMm2 > 0 && r.By == PouredBy.Area && (r.CupId is not null || layer.IsBare(r.Id)))
             .Select(r => (Region: r, Mm: layer.IsBare(r.Id) ? 0 : Height(r))).ToList();
         var highest = regions.Select(r => r.Mm).DefaultIfEmpty(0).Max();
         foreach (var (region, mm) in regions.Where(r => highest - r.Mm > 1e-6))

@@ -71,7 +71,7 @@ public static class LayoutFacts
         {
             foreach (var (repeat, number) in laid.Chunk(period).Select((r, i) => (r, i + 1)))
             {
-                var sum = repeat.Select(b => (b, Ml: ml.GetValueOrDefault(((RegionId)b.Id).In(zoneId)))).ToList();
+                var sum = repeat.Select(b => (b, Ml: ml.GetValueOrDefault(b.Region.In(zoneId)))).ToList();
                 yield return new(
                     string.Create(CultureInfo.InvariantCulture, $"repeat-{number}"), number == 1 ? "Repeat 1, at the rim" : $"Repeat {number}",
                     new(sum.Sum(s => s.Ml), "ml", Formulas.Repeat,
@@ -99,7 +99,7 @@ public static class LayoutFacts
         }
 
         // What is poured by the millilitre is that much: what hangs on the edge and drips is told, and is a part of it.
-        var open = map.Regions.Where(r => r.Own is { LengthMm: null }).Sum(r => r.OpenEdgeMm);
+        var open = map.Regions.Where(r => r.By == PouredBy.Amount).Sum(r => r.OpenEdgeMm);
         if (ground.Edge == EdgeStyle.DrippedOver && open > 0)
         {
             var (film, drip) = (layer.Sitting.Losses?.FilmMm ?? CupPlanner.SideFilmMm, layer.Sitting.Losses?.DripPercent ?? CupPlanner.DripShare * 100);
@@ -112,7 +112,7 @@ public static class LayoutFacts
         }
 
         var areas = map.Regions.ToDictionary(r => r.Id, r => r.AreaMm2);
-        var over = puddle.Pours.Sum(p => p.Ml - Math.Min(p.Ml, Volume.Ml(areas.GetValueOrDefault(p.Id), layer.DepthMm)));
+        var over = puddle.Pours.Sum(p => p.Ml - Math.Min(p.Ml, Volume.Ml(areas.GetValueOrDefault(p.Region), layer.DepthMm)));
         if (over > LeastOverShare * ml)
         {
             yield return new("run-off", "Runs over the rim, or stands higher", Reckoned.Of(over, "ml", Formulas.RunOff,

@@ -35,7 +35,7 @@ public sealed record PourOrder(ImmutableArray<RegionId> RegionIds, string Says)
 
     private static IEnumerable<Region> InOrder(FilledLayer layer, List<Region> regions, string? zoneId)
     {
-        Band? BandOf(Region region) => layer.Bands.FirstOrDefault(b => ((RegionId)b.Id).In(zoneId) == region.Id);
+        Band? BandOf(Region region) => layer.Bands.FirstOrDefault(b => b.Region.In(zoneId) == region.Id);
         return layer.Layout switch
         {
             // A map counts its lines from the middle to the rim.

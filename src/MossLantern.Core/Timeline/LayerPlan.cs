@@ -64,6 +64,9 @@ public sealed record LayerPlan(
     /// <summary>How much one of its colours hides where it is deepest.</summary>
     public Reckoned OpacityOf(string cupId) => Colours.Single(c => c.CupId == cupId).Opacity;
 
+    /// <summary>What one of its regions is called.</summary>
+    public string NameOf(RegionId region) => Regions.FirstOrDefault(r => r.Id == region)?.Name ?? region.ToString();
+
     /// <summary>What each of its regions takes without its edges, ml.</summary>
     internal IReadOnlyDictionary<RegionId, double> RegionMl { get; init; } = ImmutableDictionary<RegionId, double>.Empty;
 

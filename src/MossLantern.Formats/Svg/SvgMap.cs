@@ -12,9 +12,10 @@ namespace MossLantern.Formats.Svg;
 /// <summary>A layer as it goes into a drawing.</summary>
 /// <param name="Layer">The layer.</param>
 /// <param name="Shapes">Its regions.</param>
-public sealed record DrawnLayer(FilledLayer Layer, ImmutableArray<RegionShape> Shapes);
+/// <param name="Names">What they are called.</param>
+public sealed record DrawnLayer(FilledLayer Layer, ImmutableArray<RegionShape> Shapes, ImmutableDictionary<RegionId, string> Names);
 
-/// <summary>The map of a piece as an SVG drawing in real millimetres: one group for each region, with its cup as the title.</summary>
+/// <summary>The map of a piece as an SVG drawing in real millimetres: one group for each region, with its name as the title.</summary>
 /// <remarks>Source: docs/formats.md, The map as SVG.</remarks>
 public static class SvgMap
 {
@@ -36,21 +37,22 @@ public static class SvgMap
             new XElement(Svg + "title", piece.Name),
             layers.Select((l, i) => new XElement(Svg + "g",
                 new XAttribute("id", $"layer-{i + 1}"), new XElement(Svg + "title", l.Layer.Name),
-                l.Shapes.Select((s, k) => Region(catalogue, l.Layer, s, $"layer-{i + 1}-region-{k + 1}", mirrored)))),
+                l.Shapes.Select((s, k) => Region(catalogue, l, s, $"layer-{i + 1}-region-{k + 1}", mirrored)))),
             new XElement(Svg + "g", new XAttribute("id", "outline"), new XElement(Svg + "title", "outline"),
                 new XElement(Svg + "path",
                     new XAttribute("d", Path(whole.Rings)), new XAttribute("fill", "none"), new XAttribute("stroke", "#20302a"), new XAttribute("stroke-width", "0.3"))));
         return "<?xml version=\"1.0\" encoding=\"utf-8\"?>\n" + root;
     }
 
-    private static XElement Region(Catalogue catalogue, FilledLayer layer, RegionShape shape, string id, PanelsOutline? mirrored)
+    private static XElement Region(Catalogue catalogue, DrawnLayer drawn, RegionShape shape, string id, PanelsOutline? mirrored)
     {
+        var layer = drawn.Layer;
         var cup = layer.Recipes.FirstOrDefault(c => c.Id == shape.CupId);
         var look = cup is null ? null : CupLook.Of(catalogue, layer, cup) is { CoverPerMm: > 0 } l ? l.Colour.ToHex() : null;
         var rings = mirrored is null ? shape.Rings : [.. mirrored.Copies.SelectMany(copy => shape.Rings.Select(copy.Of))];
         return new(Svg + "g",
             new XAttribute("id", id),
-            new XElement(Svg + "title", cup?.Name ?? (shape.Kind == RegionKind.Wall ? "wall" : shape.Kind == RegionKind.KeptBare ? "kept bare" : "no cup")),
+            new XElement(Svg + "title", drawn.Names[shape.RegionId]),
             new XElement(Svg + "desc", shape.RegionId.ToString()),
             new XElement(Svg + "path",
                 new XAttribute("d", Path(rings)), new XAttribute("fill-rule", "evenodd"),

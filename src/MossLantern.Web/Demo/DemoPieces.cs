@@ -167,8 +167,8 @@ internal static class DemoPieces
         {
             Sittings =
             [
-                Earlier("hearts", "Hearts", 0, RegionId.Heart, "gold-line", "cream-ring"),
-                Earlier("rings", "Rings", 1, "rust-ring", "umber-line", "frond-ring", "cream-line"),
+                Earlier("hearts", "Hearts", 0, RegionId.Heart, RegionId.Parse("gold-line"), RegionId.Parse("cream-ring")),
+                Earlier("rings", "Rings", 1, RegionId.Parse("rust-ring"), RegionId.Parse("umber-line"), RegionId.Parse("frond-ring"), RegionId.Parse("cream-line")),
                 rest with { Name = "Field and rim", Start = start.PlusDays(2) },
             ],
         };

@@ -36,7 +36,7 @@ internal static class SharingEndpoints
                 return NoLayer();
             }
 
-            var drawn = piece.Filled.Where(l => layer is null || l.Id == layer).Select(l => new DrawnLayer(l, RegionShapes.Of(mapper, piece, l)));
+            var drawn = piece.Filled.Where(l => layer is null || l.Id == layer).Select(l => new DrawnLayer(l, RegionShapes.Of(mapper, piece, l), RegionNames.Of(piece, l, mapper.Map(piece, l))));
             return TypedResults.File(Encoding.UTF8.GetBytes(SvgMap.Write(piece, drawn, around.Catalogue)), "image/svg+xml", FileName(piece, "map.svg"));
         });
         api.MapGet("/{id}/template.pdf", Results<FileContentHttpResult, ProblemHttpResult> (

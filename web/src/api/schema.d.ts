@@ -4888,7 +4888,7 @@ export interface components {
          * @enum {unknown}
          */
         OfferFrom: "usual" | "colourant" | "recipe" | "sequence";
-        /** @description Older work that a piece is poured over. */
+        /** @description Older work that a piece is poured over: a piece, and how it lies beneath. Documents tell the piece's parts beside how it lies. */
         OldWork: {
             /** @description What it was. */
             name: string;
@@ -4928,7 +4928,7 @@ export interface components {
              * @default 0
              */
             reliefMm: number;
-            /** @description Zones that its layers kept visible or bare; null for none. */
+            /** @description Spots that its layers kept visible or bare; null for none. */
             kept?: null | components["schemas"]["ReservedSpot"][];
         };
         OneLoad: {
@@ -5748,6 +5748,8 @@ export interface components {
         RegionPlan: {
             /** @description The region. */
             id: components["schemas"]["RegionId"];
+            /** @description What it is called: by its colour and where it lies. */
+            name: string;
             /** @description What it is. */
             kind: components["schemas"]["RegionKind"];
             /** @description Its cup; null where nothing is poured, or nobody has said from which. */

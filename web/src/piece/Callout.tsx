@@ -2,7 +2,6 @@ import type { FilledLayer } from '../editor/filled';
 import { countsFromRim, widthOf } from '../editor/filled';
 import type { LayerView } from '../api/client';
 import { middleOf } from '../editor/tools';
-import { regionName } from '../stations/station';
 import { useUnits } from '../units/units';
 import type { Selected } from '../editor/selection';
 import './Callout.scss';
@@ -47,7 +46,7 @@ export function Callout({ layer, plan, selected, px, py, room }: CalloutProps) {
   return (
     <div className="callout" style={{ left, top: Math.max(6, y - 74) }} aria-hidden>
       <b>
-        {regionName(layer, band.id)}
+        {region.name}
         {!band.fillsRest && ` · ${units.show(widthOf(layer, index), 'mm')}`}
       </b>
       <span>

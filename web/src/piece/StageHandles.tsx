@@ -144,7 +144,7 @@ function BandEdges({
           size={i === chosenBand ? 9 : 5}
           touch={edgeTouch}
           tells={{
-            name: `Edge of ${regionName(layer, band.id)}`,
+            name: `Edge of ${regionName(plan, band.id)}`,
             value: widthOf(layer, i),
             words: `${width} wide`,
             takes: 'layers.layout.bands.widthMm',

@@ -17,14 +17,14 @@ export function useZone(layer: FilledLayer | undefined, plan: LayerView | undefi
 }
 
 /** What is worked out for a zone of a layer, its regions by their own ids. */
-function planOf(plan: LayerView, { id, outline, xMm, yMm }: Zone): LayerView {
+function planOf(plan: LayerView, { id, name, outline, xMm, yMm }: Zone): LayerView {
   const own = (regionId: string) => regionId.startsWith(`${id}/`);
   const bare = (regionId: string) => regionId.slice(id.length + 1);
   const [widthMm, heightMm] = boxOf(outline);
   return {
     ...plan,
     box: { xMm, yMm, widthMm, heightMm },
-    regions: plan.regions.filter((r) => own(r.id)).map((r) => ({ ...r, id: bare(r.id) })),
+    regions: plan.regions.filter((r) => own(r.id)).map((r) => ({ ...r, id: bare(r.id), name: r.name.replace(`${name}: `, '') })),
     cut: plan.cut.filter((s) => own(s.regionId)).map((s) => ({ ...s, regionId: bare(s.regionId) })),
     facts: plan.facts.filter((f) => own(f.id)).map((f) => ({ ...f, id: bare(f.id) })),
   };

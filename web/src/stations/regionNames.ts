@@ -1,7 +1,6 @@
 import { useMemo } from 'react';
 import type { PlannedPour } from '../api/client';
-import { filled } from '../editor/filled';
-import { regionName, useStation } from './station';
+import { useStation } from './station';
 
 /**
  * Names of regions, those of other layers that the sitting fills with the layer's name before them. A pass that is poured from another
@@ -10,29 +9,16 @@ import { regionName, useStation } from './station';
 export function useRegionNames() {
   const { piece, plan, whole } = useStation();
   return useMemo(() => {
-    const layers = new Map(
-      piece.layers.map((l) => [
-        l.id,
-        l.id === whole.id
-          ? whole
-          : filled(
-              piece,
-              l,
-              plan.layers.find((p) => p.layerId === l.id),
-            ),
-      ]),
-    );
-    const cupOf = (layerId: string, regionId: string) =>
-      plan.layers.find((l) => l.layerId === layerId)?.regions.find((r) => r.id === regionId)?.cupId;
+    const regionOf = (layerId: string, regionId: string) =>
+      plan.layers.find((l) => l.layerId === layerId)?.regions.find((r) => r.id === regionId);
     const colour = (id: string) => piece.recipes.find((r) => r.id === id)?.name ?? '?';
-    const region = (layerId: string, regionId: string, cupId?: string | null) => {
-      const layer = layers.get(layerId);
-      const name = layer ? regionName(layer, regionId, cupId ?? cupOf(layerId, regionId)) : regionId;
-      return layer && layerId !== whole.id ? `${layer.name}: ${name}` : name;
+    const region = (layerId: string, regionId: string) => {
+      const name = regionOf(layerId, regionId)?.name ?? regionId;
+      return layerId === whole.id ? name : `${piece.layers.find((l) => l.id === layerId)?.name}: ${name}`;
     };
     const step = ({ layerId, regionId, cupId }: Pick<PlannedPour, 'layerId' | 'regionId' | 'cupId'>) => {
-      const own = cupOf(layerId, regionId);
-      const name = region(layerId, regionId, own ?? cupId);
+      const own = regionOf(layerId, regionId)?.cupId;
+      const name = region(layerId, regionId);
       return own != null && own !== cupId ? `${name}, in ${colour(cupId)}` : name;
     };
     return { region, step, colour };

@@ -1,6 +1,5 @@
 import { createContext, use } from 'react';
 import type { FilledLayer, Layout, Places } from '../editor/filled';
-import { inZone } from '../editor/filled';
 import type { Selected } from '../editor/selection';
 import type { Finding, LayerView, Piece, PieceView, PlanView, SittingView } from '../api/client';
 
@@ -88,44 +87,6 @@ export const stationNames: Record<Station, string> = {
   story: 'Story',
 };
 
-/**
- * The name of a region: its cup's colour, and which of its bands where the colour is used more than once; in a zone, the
- * zone before it. Where a layout gives a region its cup, that has to be told.
- */
-export function regionName(layer: FilledLayer, regionId: string, cupId?: string | null): string {
-  const [first, ...rest] = regionId.split('/');
-  if (first === 'kept') return rest.length > 1 ? 'dam' : 'reserved spot';
-  const zone = rest.length > 0 ? layer.zones?.find((z) => z.id === first) : undefined;
-  if (zone) return `${zone.name}: ${regionName(inZone(layer, zone), rest.join('/'), cupId)}`;
-  const nameOf = (id: string | null | undefined) => layer.cups.find((c) => c.id === id)?.name ?? '?';
-  const { layout } = layer;
-  if (layout?.kind === 'lines' && regionId === 'start') return `film below, ${nameOf(layout.startCup)}`;
-  if (!layout || layout.kind === 'lines' || layout.kind === 'petals') {
-    if (regionId === 'heart') return `heart bed, ${nameOf(layer.heartCup)}`;
-    const cup = layer.bands.find((b) => b.id === regionId)?.cup;
-    const same = layer.bands.filter((b) => b.cup === cup);
-    return same.length > 1 ? `${nameOf(cup)} ${same.findIndex((b) => b.id === regionId) + 1}` : nameOf(cup);
-  }
-  const number = regionId.split('-').at(-1);
-  switch (layout.kind) {
-    case 'fields':
-      if (regionId === 'vein') return `vein, ${nameOf(layout.vein?.cup)}`;
-      return cupId ? `field ${number}, ${nameOf(cupId)}` : `field ${number}`;
-    case 'pools': {
-      if (regionId === 'wall') return 'walls';
-      const at = layout.pools.findIndex((p) => p.id === regionId);
-      return at < 0 ? `pool without a cup ${number}` : `pool ${at + 1}, ${nameOf(layout.pools[at]!.cup)}`;
-    }
-    case 'puddle': {
-      if (regionId === 'rest') return `round the puddle, ${nameOf(layout.restCup)}`;
-      const at = layout.pours.findIndex((p) => p.id === regionId);
-      return `pour ${at + 1}, ${nameOf(layout.pours[at]?.cup)}`;
-    }
-    case 'marble':
-      return regionId === 'streaks'
-        ? `streaks, ${nameOf(layout.streakCup)}`
-        : `ground, ${nameOf(layout.groundCup)}`;
-    case 'flood':
-      return `flood, ${nameOf(layout.cup)}`;
-  }
-}
+/** What a region is called, by its colour and where it lies; of one that is not worked out yet, what else is known of it. */
+export const regionName = (plan: LayerView, regionId: string, unknown = '…') =>
+  plan.regions.find((r) => r.id === regionId)?.name ?? unknown;

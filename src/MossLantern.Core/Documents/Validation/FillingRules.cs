@@ -118,7 +118,7 @@ internal static class FillingRules
             {
                 yield return new($"{place}.region", "This region stays bare in its layer: nothing is poured there.");
             }
-            else if (fill.TakesMm is not null && layer.IsByAmount(fill.Region))
+            else if (fill.TakesMm is not null && !layer.HasDepth(fill.Region))
             {
                 yield return new($"{place}.depthMm", "This is poured by the millilitre, so it has no depth.");
             }
@@ -148,7 +148,7 @@ internal static class FillingRules
             }
 
             var last = group.Last();
-            if (layer.IsByAmount(group.Key.Region))
+            if (!layer.HasDepth(group.Key.Region))
             {
                 if (group.Count() > 1)
                 {

@@ -204,6 +204,6 @@ internal static class BandGrower
     private static ImmutableArray<Strip> Strips(BandedLayout layout, double[] widths, double[] edges) =>
     [
         .. layout is RingsLayout rings ? [new Strip(RegionId.Heart, RegionKind.HeartBed, rings.HeartRecipeId ?? rings.Bands[0].RecipeId, null, 0)] : Array.Empty<Strip>(),
-        .. layout.Bands.Select((b, k) => new Strip(b.Id, RegionKind.Band, b.RecipeId, b.FillsRest ? null : widths[k], edges[k])),
+        .. layout.Bands.Select((b, k) => new Strip(b.Region, RegionKind.Band, b.RecipeId, b.FillsRest ? null : widths[k], edges[k])),
     ];
 }

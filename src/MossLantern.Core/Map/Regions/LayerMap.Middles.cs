@@ -15,7 +15,17 @@ public abstract partial class LayerMap
     /// <summary>So many cuts are made for what is too narrow to be met so.</summary>
     private const int Cuts = 24;
 
+    private readonly Dictionary<RegionId, Spot> centres = [];
+
     private Dictionary<RegionId, Spot>? middles;
+
+    /// <summary>Where its regions lie on the whole, mm: their centres of mass, which may lie outside of them. One that is too small to be met has none.</summary>
+    /// <param name="outline">What it is grown over.</param>
+    internal IReadOnlyDictionary<RegionId, Spot> CentresIn(Outline outline)
+    {
+        _ = MiddlesIn(outline);
+        return centres;
+    }
 
     /// <summary>Where its regions are written on, mm; one that is too small to be met has no place.</summary>
     /// <param name="outline">What it is grown over.</param>
@@ -49,6 +59,7 @@ public abstract partial class LayerMap
         int columns = (int)Math.Ceiling(outline.BoxWidthMm / step) + 2, rows = (int)Math.Ceiling(outline.BoxHeightMm / step) + 2;
         var region = new RegionId?[rows, columns];
         var far = new int[rows, columns];
+        var sums = new Dictionary<RegionId, (int X, int Y, int Met)>();
         for (var row = 1; row < rows - 1; row++)
         {
             var y = (row - 0.5) * step;
@@ -56,10 +67,18 @@ public abstract partial class LayerMap
             {
                 for (var column = Math.Max(1, (int)Math.Ceiling(from / step + 0.5)); column < columns - 1 && (column - 0.5) * step < to; column++)
                 {
-                    region[row, column] = RegionAt((column - 0.5) * step, y);
+                    var here = RegionAt((column - 0.5) * step, y);
+                    region[row, column] = here;
+                    var sum = sums.GetValueOrDefault(here);
+                    sums[here] = (sum.X + column, sum.Y + row, sum.Met + 1);
                     far[row, column] = int.MaxValue / 2;
                 }
             }
+        }
+
+        foreach (var (id, (x, y, met)) in sums)
+        {
+            centres[id] = new((double)x / met * step - 0.5 * step, (double)y / met * step - 0.5 * step);
         }
 
         // How far it is to the nearest place of another region: once from the top left, once from the bottom right.

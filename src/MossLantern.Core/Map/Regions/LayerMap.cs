@@ -44,6 +44,13 @@ public enum RegionKind
     KeptBare,
 }
 
+/// <summary>What follows from the kind of a region.</summary>
+internal static class RegionKinds
+{
+    /// <summary>Whether regions of a kind are parts that together are the outline; others lie on those.</summary>
+    public static bool TakesArea(this RegionKind kind) => kind is not (RegionKind.Vein or RegionKind.Film);
+}
+
 /// <summary>A region of a layer: what is poured from one cup in one go.</summary>
 /// <param name="Id">Its id, unique in the layer.</param>
 /// <param name="Kind">What it is.</param>
@@ -59,7 +66,11 @@ public sealed record Region(
     WidthRange? Widths = null)
 {
     /// <summary>Whether it is one of the parts that together are the outline.</summary>
-    public bool TakesArea => Kind is not (RegionKind.Vein or RegionKind.Film);
+    public bool TakesArea => Kind.TakesArea();
+
+    /// <summary>What the amount that it takes follows from.</summary>
+    public PouredBy By => Kind is RegionKind.Wall or RegionKind.KeptBare ? PouredBy.Nothing
+        : Own is null ? PouredBy.Area : Own.LengthMm is null ? PouredBy.Amount : PouredBy.Length;
 }
 
 /// <summary>How narrow and how wide a band is, a twentieth of its length at either end left out.</summary>

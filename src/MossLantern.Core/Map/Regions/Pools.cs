@@ -48,13 +48,13 @@ public static class Pools
         {
             var at = open.FirstOrDefault(p => p.Contains(new Point(pool.XMm, pool.YMm)));
             open.Remove(at!);
-            patches.Add(new(pool.Id, RegionKind.Pool, pool.RecipeId, at ?? GeometryFactory.Default.CreatePolygon(), null, new(pool.XMm, pool.YMm)));
+            patches.Add(new(pool.Region, RegionKind.Pool, pool.RecipeId, at ?? GeometryFactory.Default.CreatePolygon(), null, new(pool.XMm, pool.YMm)));
         }
 
         for (var i = 0; i < open.Count; i++)
         {
             var middle = open[i].InteriorPoint;
-            patches.Add(new(string.Create(CultureInfo.InvariantCulture, $"open-{i + 1}"), RegionKind.Pool, null, open[i], null, new(middle.X, middle.Y)));
+            patches.Add(new(RegionId.Parse(FormattableString.Invariant($"open-{i + 1}")), RegionKind.Pool, null, open[i], null, new(middle.X, middle.Y)));
         }
 
         // What the beads cover, with what between them is too small to be poured into.

@@ -26,7 +26,7 @@ internal static class Puddles
         List<Patch> patches =
         [
             .. pours.Select((pour, i) => new Patch(
-                pour.Id, RegionKind.PuddleRing, pour.RecipeId, new Lazy<Geometry>(() => RingOf(i)), new(pour.Ml), new(layout.XMm, layout.YMm),
+                pour.Region, RegionKind.PuddleRing, pour.RecipeId, new Lazy<Geometry>(() => RingOf(i)), new(pour.Ml), new(layout.XMm, layout.YMm),
                 new([.. rounds[Math.Max(0, i - 1)..(i + 1)]]))).Reverse(),
         ];
         if (!outline.Rings.All(r => Enumerable.Range(0, r.Count).All(i => radii.Length > 0 && Reaches(layout, radii[^1], r.Xs[i], r.Ys[i]))))

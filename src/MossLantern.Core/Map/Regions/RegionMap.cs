@@ -58,7 +58,7 @@ internal sealed class RegionMap : LayerMap
         this.whole = whole;
         Patches = patches;
         StepMm = stepMm;
-        locators = new(() => [.. patches.Where(TakesArea).Select(p => new IndexedPointInAreaLocator(p.Area))]);
+        locators = new(() => [.. patches.Where(p => p.Kind.TakesArea()).Select(p => new IndexedPointInAreaLocator(p.Area))]);
         regions = new(Measure);
         lines = new(FindLines);
         borders = new(() => [.. lines.Value.Select(l => new Border(l.First, l.Second, l.At))]);
@@ -87,7 +87,7 @@ internal sealed class RegionMap : LayerMap
 
         // Between two polygons by a hair, or outside: the nearest.
         var point = new Point(xMm, yMm);
-        return Patches.Where(TakesArea).MinBy(p => p.Area.IsEmpty ? double.MaxValue : p.Area.Distance(point))!.Id;
+        return Patches.Where(p => p.Kind.TakesArea()).MinBy(p => p.Area.IsEmpty ? double.MaxValue : p.Area.Distance(point))!.Id;
     }
 
     /// <summary>The region that a place lies in; null for none.</summary>
@@ -111,8 +111,6 @@ internal sealed class RegionMap : LayerMap
         var within = Flat.Of(part.Outline);
         return [.. Patches.Select(p => p.Kind == RegionKind.Film ? within.Area : p.Area.IsEmpty ? 0 : Flat.Shared(p.Area, within).Area)];
     }
-
-    private static bool TakesArea(Patch patch) => patch.Kind is not (RegionKind.Vein or RegionKind.Film);
 
     private ImmutableArray<Region> Measure()
     {
@@ -165,7 +163,7 @@ internal sealed class RegionMap : LayerMap
     {
         var sides = new Dictionary<(long, long, long, long), RegionId>();
         var found = new Dictionary<(RegionId, RegionId), Found>();
-        foreach (var patch in Patches.Where(TakesArea))
+        foreach (var patch in Patches.Where(p => p.Kind.TakesArea()))
         {
             foreach (var ring in Flat.Rings(patch.Area))
             {

@@ -6,6 +6,7 @@ namespace MossLantern.Core.Map;
 
 /// <summary>A region with the colour it shows on the ground.</summary>
 /// <param name="Id">The region.</param>
+/// <param name="Name">What it is called: by its colour and where it lies.</param>
 /// <param name="Kind">What it is.</param>
 /// <param name="CupId">Its cup; null where nothing is poured, or nobody has said from which.</param>
 /// <param name="Area">Its area, cm².</param>
@@ -18,11 +19,15 @@ namespace MossLantern.Core.Map;
 /// <param name="OwnDepthMm">How deep it is, mm, where it is another depth than its layer; else null.</param>
 /// <param name="Middle">Where it is written on: as far as can be from everything else; null for what is too small to be met.</param>
 public sealed record RegionPlan(
-    RegionId Id, RegionKind Kind, string? CupId, Reckoned Area, double OpenEdgeMm, bool Fits, Spot? Anchor, Reckoned? Narrow = null, Reckoned? Wide = null,
+    RegionId Id, string Name, RegionKind Kind, string? CupId, Reckoned Area, double OpenEdgeMm, bool Fits, Spot? Anchor, Reckoned? Narrow = null, Reckoned? Wide = null,
     bool Bare = false, double? OwnDepthMm = null, Spot? Middle = null)
 {
     /// <summary>A region of a layer's map, with its numbers open.</summary>
-    public static RegionPlan Of(Piece piece, FilledLayer layer, Region region)
+    /// <param name="piece">The piece.</param>
+    /// <param name="layer">The layer.</param>
+    /// <param name="region">The region.</param>
+    /// <param name="name">What it is called.</param>
+    public static RegionPlan Of(Piece piece, FilledLayer layer, Region region, string name)
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(layer);
@@ -31,14 +36,14 @@ public sealed record RegionPlan(
         var area = new Reckoned(region.AreaMm2 / 100, "cm²", Formulas.RegionArea,
         [
             new("whole outline", piece.Ground.OutlineWithin(layer.Within).AreaMm2 / 100, "cm²", Origin.Reckoned),
-            .. width is { } mm && layer.Bands.Any(b => b.Id == region.Id) ? WidthInputs(layer, region.Id.Own, mm) : [],
+            .. width is { } mm && layer.Bands.Any(b => b.Region == region.Id) ? WidthInputs(layer, region.Id.Own, mm) : [],
             new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default),
         ], PlaceIn.Region(layer.Id, region.Id));
         Reckoned? Width(double? mm) => mm is { } value
             ? Reckoned.Of(value, "mm", Formulas.BandWidth, new ReckonedInput("width on average", width!.Value, "mm", Origin.Own), new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default)) with { Place = PlaceIn.Region(layer.Id, region.Id) }
             : null;
         return new(
-            region.Id, region.Kind, layer.IsBare(region.Id) ? null : region.CupId, area, region.OpenEdgeMm, region.AreaMm2 > 0, region.Anchor, Width(region.Widths?.FromMm), Width(region.Widths?.ToMm),
+            region.Id, name, region.Kind, layer.IsBare(region.Id) ? null : region.CupId, area, region.OpenEdgeMm, region.AreaMm2 > 0, region.Anchor, Width(region.Widths?.FromMm), Width(region.Widths?.ToMm),
             layer.IsBare(region.Id), layer.OwnDepthMm(region.Id));
     }
 

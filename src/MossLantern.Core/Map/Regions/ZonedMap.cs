@@ -167,7 +167,7 @@ internal sealed record ZonePlaces(Outline Whole, RegionMap Kept, Outline Left, I
             if (zone.DamMm is > 0)
             {
                 var ring = new CombinedOutline(new CombinedOutline(left, zone.WithDam, Shared: true), zone.Placed, Shared: false);
-                keeps.Add(new($"{id}/dam", RegionKind.Wall, null, Flat.Of(ring)));
+                keeps.Add(new(RegionId.Parse($"{id}/dam"), RegionKind.Wall, null, Flat.Of(ring)));
             }
 
             left = new CombinedOutline(left, zone.WithDam, Shared: false);

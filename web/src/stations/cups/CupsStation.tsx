@@ -149,7 +149,7 @@ export function CupsStation() {
           <>
             <Filled cup={plan} batch={batch} byWeight={byWeight} />
             <p className="hint">
-              For {plan.regions.map((r) => names.region(r.layerId, r.region, plan.cupId)).join(', ')}. Holds{' '}
+              For {plan.regions.map((r) => names.region(r.layerId, r.region)).join(', ')}. Holds{' '}
               <HowNumber of={plan.reserve} label={`Reserve in ${cup.name}`} decimals={1} /> of reserve;{' '}
               <HowNumber of={plan.loss} label={`What stays in ${cup.name}`} decimals={1} /> stays in the cup.
               {several && ` It is for ${several.words}.`}

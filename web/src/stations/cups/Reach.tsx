@@ -130,7 +130,7 @@ export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
       </p>
       {first && reach.lacks && (
         <p className="finding mend">
-          {names.region(first.layerId, first.regionId, cup.id)}
+          {names.region(first.layerId, first.regionId)}
           {several && ` of copy ${first.copy}`} cannot be filled any more:{' '}
           <HowNumber of={reach.lacks} label={`${cup.name} lacks`} decimals={1} /> are missing.
           {several &&

@@ -45,7 +45,7 @@ export function SecondCup({ cup }: { cup: Cup }) {
           value={String(at)}
           choices={pours
             .slice(1)
-            .map((p, i) => [String(i + 1), names.region(p.layerId, p.regionId, p.cupId)] as const)}
+            .map((p, i) => [String(i + 1), names.region(p.layerId, p.regionId)] as const)}
           onChange={(to) => setFrom(Number(to))}
         />{' '}
         on it can come from a second cup, mixed just as the first: the two can be of different batches.

@@ -93,7 +93,7 @@ function HeartBed() {
         aria-expanded={selected?.kind === 'heart'}
         onClick={() => select(selected?.kind === 'heart' ? null : { kind: 'heart', id: layer.hearts[0]!.id })}
       >
-        {regionName(layer, 'heart')}
+        {regionName(layerPlan, 'heart', 'heart bed')}
       </button>
       {bed ? (
         <HowNumber of={bed.area} label="Area of the heart bed" />
@@ -173,7 +173,7 @@ function BandRow({ index }: { index: number }) {
   const band = layer.bands[index]!;
   const own = layer.cups.find((c) => c.id === band.cup);
   const region = layerPlan.regions.find((r) => r.id === band.id);
-  const name = regionName(layer, band.id);
+  const name = regionName(layerPlan, band.id, own?.name);
   const open = selected?.kind === 'band' && selected.id === band.id;
   const number = index + 1;
   const { edit } = useEdits();

@@ -64,7 +64,7 @@ export function StoryStation() {
       plannedMl: s.pourMl.value as number | null,
       pouredMl: null,
     }));
-  const named = (line: (typeof lines)[number]) => regionOr(layer, line, line.colourName);
+  const named = (line: (typeof lines)[number]) => regionOr(layer, layerPlan, line, line.colourName);
   const cupOf = (line: (typeof lines)[number]) =>
     sittingPlan.pours.find((s) => keyOf(s) === keyOf(line))?.cupId ?? null;
   const say = (field: string) => refused?.errors[field]?.[0];
@@ -255,13 +255,14 @@ const plannedThen = (ml: number): Reckoned => ({
 /** A band goes by its name of today, anything else by that of when it was logged. */
 const regionOr = (
   layer: AtStation['layer'],
+  plan: AtStation['layerPlan'],
   line: { layerId: string; regionId: string; pass: number },
   name: string,
 ) =>
   line.layerId === layer.id &&
   line.pass === 0 &&
   (line.regionId === 'heart' || layer.bands.some((b) => b.id === line.regionId))
-    ? regionName(layer, line.regionId)
+    ? regionName(plan, line.regionId, name)
     : name;
 
 /** A pour of a sitting: its layer, its region and its pass. */

@@ -2,7 +2,7 @@ import { NumberAt } from '../../../parts/At';
 import { HowNumber } from '../../../parts/HowNumber';
 import { useEdits } from '../../../parts/editing';
 import type { LaidOutAs as Of } from '../../station';
-import { regionName, useStation } from '../../station';
+import { useStation } from '../../station';
 import { Colour, CupChoice } from './CupChoice';
 import { Facts } from './Facts';
 import '../bands.scss';
@@ -23,7 +23,7 @@ export function Pools({ layout }: { layout: Of<'pools'> }) {
       <ul className="bands layout-rows">
         {/* By number, so that a pool keeps the focus when it gets its cup and with it an id of its own. */}
         {pools.map((pool, i) => {
-          const name = regionName(layer, pool.id, pool.cupId);
+          const { name } = pool;
           return (
             <li key={i} data-open={(selected?.kind === 'region' && selected.id === pool.id) || undefined}>
               <div className="band" data-lit={(pool.cupId !== null && cup === pool.cupId) || undefined}>
@@ -36,7 +36,7 @@ export function Pools({ layout }: { layout: Of<'pools'> }) {
                   {name}
                 </button>
                 <CupChoice
-                  label={`Cup of pool ${i + 1}`}
+                  label={`Cup of ${name}`}
                   layer={layer}
                   value={pool.cupId}
                   none={pool.cupId ? undefined : 'no cup yet'}
