@@ -1,23 +1,29 @@
 using System.Collections.Immutable;
 using Dapper;
 using MossLantern.Core.Curing;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Planning;
 using NodaTime;
 
 namespace MossLantern.Data;
 
-/// <summary>A window of a sitting, whatever the time is now.</summary>
+/// <summary>A window of a sitting as what it follows from, whatever the time is now and however warm the room turns out to be.</summary>
 /// <param name="SittingId">The sitting.</param>
 /// <param name="LayerId">The lowest layer that it fills.</param>
 /// <param name="Name">The sitting's name.</param>
 /// <param name="Poured">Whether it has really been poured.</param>
 /// <param name="Milestone">What for.</param>
-/// <param name="Opens">When it opens.</param>
-/// <param name="Closes">When it closes; null where it stays open.</param>
-public sealed record KeptWindow(string SittingId, string LayerId, string Name, bool Poured, Milestone Milestone, Instant Opens, Instant? Closes)
+/// <param name="Age">The ages that it opens and closes at, and what they count from.</param>
+/// <param name="RoomC">How warm it is where it cures, °C; null where that is the workshop's room.</param>
+public sealed record KeptWindow(string SittingId, string LayerId, string Name, bool Poured, Milestone Milestone, WindowAge Age, double? RoomC)
 {
-    /// <summary>How it stands at a moment.</summary>
-    public WindowState StateAt(Instant now) => CureWindow.StateAt(Opens, Closes, now);
+    /// <summary>When it opens and closes.</summary>
+    /// <param name="workshop">The workshop's room.</param>
+    public (Instant Opens, Instant? Closes) In(RoomCurve workshop)
+    {
+        var room = RoomC is { } own ? RoomCurve.Constant(own) : workshop;
+        return (Age.OpensIn(room), Age.ClosesIn(room));
+    }
 }
 
 /// <summary>What is worked out of a piece and asked for again and again.</summary>
@@ -77,9 +83,17 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
 
         public required string Milestone { get; init; }
 
-        public required string OpensAt { get; init; }
+        public double OpensHours { get; init; }
 
-        public string? ClosesAt { get; init; }
+        public double? ClosesHours { get; init; }
+
+        public double ReferenceC { get; init; }
+
+        public required string CountsFrom { get; init; }
+
+        public required string ClosesFrom { get; init; }
+
+        public double? RoomC { get; init; }
     }
 
     private sealed class PotRow
@@ -104,7 +118,8 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
     {
         var windows = connection.Query<WindowRow>(
             """
-            select piece_id as PieceId, sitting_id as SittingId, layer_id as LayerId, layer_name as LayerName, poured as Poured, milestone as Milestone, opens_at as OpensAt, closes_at as ClosesAt
+            select piece_id as PieceId, sitting_id as SittingId, layer_id as LayerId, layer_name as LayerName, poured as Poured, milestone as Milestone,
+                opens_hours as OpensHours, closes_hours as ClosesHours, reference_c as ReferenceC, counts_from as CountsFrom, closes_from as ClosesFrom, room_c as RoomC
             from kept_window order by piece_id, position
             """).ToLookup(w => w.PieceId);
         var pots = connection.Query<PotRow>(
@@ -121,8 +136,8 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
                     r.PieceId, r.Of, r.FootMm, (int)r.Layers, (int)r.Poured, r.BeneathId, r.Problem,
                     [
                         .. windows[r.PieceId].Select(w => new KeptWindow(
-                            w.SittingId ?? w.LayerId, w.LayerId, w.LayerName, w.Poured != 0, Enum.Parse<Milestone>(w.Milestone), Times.Read(w.OpensAt),
-                            w.ClosesAt is null ? null : Times.Read(w.ClosesAt))),
+                            w.SittingId ?? w.LayerId, w.LayerId, w.LayerName, w.Poured != 0, Enum.Parse<Milestone>(w.Milestone),
+                            new(w.OpensHours, w.ClosesHours, w.ReferenceC, Times.Read(w.CountsFrom), Times.Read(w.ClosesFrom)), w.RoomC)),
                     ],
                     [.. pots[r.PieceId].Select(t => new PotTake(t.PotId, t.What, t.Ml, t.OfGround != 0, t.Taken != 0, t.TakenAt is null ? null : Times.Read(t.TakenAt)))])),
         ];
@@ -144,8 +159,9 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
             {
                 connection.Execute(
                     """
-                    insert into kept_window (piece_id, position, sitting_id, layer_id, layer_name, poured, milestone, opens_at, closes_at)
-                    values (@PieceId, @position, @SittingId, @LayerId, @Name, @Poured, @milestone, @opens, @closes)
+                    insert into kept_window (piece_id, position, sitting_id, layer_id, layer_name, poured, milestone, opens_hours, closes_hours, reference_c, counts_from,
+                        closes_from, room_c)
+                    values (@PieceId, @position, @SittingId, @LayerId, @Name, @Poured, @milestone, @OpensHours, @ClosesHours, @ReferenceC, @from, @closesFrom, @RoomC)
                     """,
                     plan.Windows.Select((w, i) => new
                     {
@@ -156,8 +172,12 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
                         w.Name,
                         w.Poured,
                         milestone = w.Milestone.ToString(),
-                        opens = Times.Write(w.Opens),
-                        closes = w.Closes is { } closes ? Times.Write(closes) : null,
+                        w.Age.OpensHours,
+                        w.Age.ClosesHours,
+                        w.Age.ReferenceC,
+                        from = Times.Write(w.Age.From),
+                        closesFrom = Times.Write(w.Age.ClosesFrom),
+                        w.RoomC,
                     }));
                 connection.Execute(
                     """

@@ -22,7 +22,7 @@ public class BatchTests
     ];
 
     private static BatchingOf In(double roomC = 22, string resin = "coating", MeasuringTools? tools = null, Measure measure = Measure.ByVolume) =>
-        new(new(Samples.Layer(null, 10) with { Resin = new(resin), Tools = tools, Measure = measure }, Surroundings.Usual(DateTimeZone.Utc)), roomC);
+        new(new(Samples.Layer(null, 10) with { Resin = new(resin), Tools = tools, Measure = measure }, Surroundings.Usual(DateTimeZone.Utc)), RoomCurve.Constant(roomC), null);
 
     private static List<BatchCup> Cups(IEnumerable<(string Id, double Ml, ColourantClass Colourant, int Regions)> cups) =>
     [

@@ -132,5 +132,46 @@ public class CuringTests
     }
 
     private static PourSpan Pour(double roomC, int minutes, Origin origin = Origin.Own) =>
-        new(Noon, Noon + Duration.FromMinutes(minutes), roomC, origin);
+        new(Noon, Noon + Duration.FromMinutes(minutes), RoomCurve.Constant(roomC, origin));
+}
+
+/// <summary>A room over time, and ages in it.</summary>
+public sealed class RoomCurveTests
+{
+    private static readonly Instant Noon = Instant.FromUtc(2026, 5, 1, 12, 0);
+
+    /// <summary>8 h at 17 °C, then 21.</summary>
+    private static readonly RoomCurve Night = new(
+        [new(null, 17, Origin.Measured), new(Noon + Duration.FromHours(8), 21, Origin.Default)], "sittings[l1].roomC");
+
+    [Fact]
+    public void Each_moment_has_its_stretch_and_what_was_measured_is_decided_nowhere()
+    {
+        Assert.Equal(17, Night.At(null).Celsius);
+        Assert.Equal((17, 17, 21), (Night.At(Noon).Celsius, Night.At(Noon + Duration.FromHours(8) - Duration.Epsilon).Celsius, Night.At(Noon + Duration.FromHours(8)).Celsius));
+        Assert.Equal((Origin.Measured, null), (Night.InputAt(Noon).Origin, Night.InputAt(Noon).Field));
+        Assert.Equal("sittings[l1].roomC", Night.InputAt(Noon + Duration.FromDays(1)).Field);
+        Assert.Equal([(8.0, 17.0), (1, 21)], Night.After(Noon));
+        Assert.Equal([(1.0, 21.0)], Night.After(Noon + Duration.FromHours(9)));
+    }
+
+    [Fact]
+    public void An_age_is_reached_along_the_curve_and_a_constant_room_is_as_it_was()
+    {
+        // 8 h at 17 °C, then 16 h at 21 °C, are 20.56 h of age.
+        Assert.Equal(24, EquivalentAge.ClockHours(20.56, Night, Noon, 22), 0.01);
+        Assert.Equal(EquivalentAge.ClockHours(24, [new(1, 18)], 22), EquivalentAge.ClockHours(24, RoomCurve.Constant(18), Noon, 22));
+        var age = new WindowAge(24, 72, 22, Noon + Duration.FromMinutes(20), Noon);
+        Assert.Equal(Noon + Duration.FromMinutes(20) + Duration.FromHours(EquivalentAge.ClockHours(24, [new(1, 25)], 22)), age.OpensIn(RoomCurve.Constant(25)));
+        Assert.Equal(Noon + Duration.FromHours(72), age.ClosesIn(RoomCurve.Constant(22)));
+        Assert.Null((age with { ClosesHours = null }).ClosesIn(Night));
+    }
+
+    [Fact]
+    public void Rooms_are_alike_when_they_give_the_same_numbers()
+    {
+        Assert.Equal(RoomCurve.Constant(20, Origin.Own), RoomCurve.Constant(20, Origin.Own));
+        Assert.NotEqual(RoomCurve.Constant(20), RoomCurve.Constant(20.5));
+        Assert.NotEqual(RoomCurve.Constant(20).Key, Night.Key);
+    }
 }

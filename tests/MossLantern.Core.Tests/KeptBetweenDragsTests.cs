@@ -126,7 +126,7 @@ public class KeptBetweenDragsTests
     {
         var layer = Drags["zone"](0);
         var map = new LayerMapper().Map(Samples.Piece(Samples.Panel(300, 200), layer), layer);
-        var touching = map.Borders.Select(b => (b.First, b.Second)).ToList();
+        var touching = map.Touching.Select(b => (b.First, b.Second)).ToList();
         Assert.Contains((R("flood"), R("z/ground")), touching);
         Assert.Contains(touching, t => t.First.Zone == "z" && t.Second.Zone == "y");
         Assert.DoesNotContain(touching, t => t.First == t.Second);

@@ -118,7 +118,7 @@ public class LayoutTests
             {
                 var map = Map(new Ground(s.outline, EdgeStyle.TapedClean, 10, "#ffffff"), Layer(Fields(3 * s.colours, s.colours, s.seed)));
                 var cup = map.Regions.ToDictionary(r => r.Id, r => r.CupId);
-                Assert.All(map.Borders, b => Assert.NotEqual(cup[b.First], cup[b.Second]));
+                Assert.All(map.Touching, b => Assert.NotEqual(cup[b.First], cup[b.Second]));
                 Assert.Equal(3 * s.colours, map.Regions.Length);
                 Assert.All(map.Regions, r => Assert.True(r.AreaMm2 > 0, r.Id.ToString()));
             },
@@ -342,7 +342,7 @@ public class LayoutTests
         Assert.Equal(198 * 198, map.Area(R("open-1")), 1.0);
         Assert.Equal(400 * 4 + 198 * 4, map.Area(R("wall")), 1.0);
         Assert.Null(map.Regions.Single(r => r.Id == "open-1").CupId);
-        Assert.Empty(map.Borders.Where(b => b.First != "wall" && b.Second != "wall"));
+        Assert.Empty(map.Touching.Where(b => b.First != "wall" && b.Second != "wall"));
     }
 
     [Theory]

@@ -171,13 +171,13 @@ public class LookTests
         var ground = On(BaseMaterial.Silicone);
         var map = (RegionMap)Mapper.Map(Samples.Piece(ground, layer), layer);
         var cups = map.Regions.ToDictionary(r => r.Id, r => r.CupId);
-        var expected = map.Borders.Count(b => cups[b.First] != cups[b.Second]);
+        var expected = map.Touching.Count(b => cups[b.First] != cups[b.Second]);
         Assert.True(expected > 10);
         var painting = Planner.Paint(Samples.Piece(ground, layer), null, PaintDetail.Draft, Wet);
         Assert.Equal(3 * expected, painting.Paths.Count(p => p.Role == PaintRole.Bleed));
 
         // Along the lines both regions are near.
-        Assert.All(map.BorderLines, line => Assert.All(line.Lines.SelectMany(l => l), spot =>
+        Assert.All(map.Borders(), line => Assert.All(line.Lines.SelectMany(l => l), spot =>
             Assert.All(new[] { line.First, line.Second }, id => Assert.True(
                 map.Patches.Single(p => p.Id == id).Area.Distance(new NetTopologySuite.Geometries.Point(spot.X, spot.Y)) < 1e-4))));
 

@@ -134,7 +134,7 @@ public sealed class MaterialTests
         Assert.Equal((1.2, Origin.Own), (cup.ResinG.Input("density of the resin").Value, cup.ResinG.Input("density of the resin").Origin));
         Assert.Equal((0.98, Origin.Default), (cup.HardenerG.Input("density of the hardener").Value, cup.HardenerG.Input("density of the hardener").Origin));
 
-        var (typical, own) = (FilmHeat.HottestC(Catalogue.Typical.Resin("coating")!, 6, 22), FilmHeat.HottestC(catalogue.Resin("coating")!, 6, 22));
+        var (typical, own) = (FilmHeat.HottestC(Catalogue.Typical.Resin("coating")!, 6, RoomCurve.Constant(22).InputAt(null)), FilmHeat.HottestC(catalogue.Resin("coating")!, 6, RoomCurve.Constant(22).InputAt(null)));
         Assert.True(own.Value > typical.Value, $"{own.Value} > {typical.Value}");
         Assert.Equal(Origin.Own, own.Input("working time of 100 g in a cup").Origin);
         Assert.Equal(4, catalogue.Resin("coating")!.DeepestMm);

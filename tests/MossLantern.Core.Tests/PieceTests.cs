@@ -69,7 +69,7 @@ public class PieceTests
         var pour = Plan(Samples.Piece(Samples.Panel(), layer)).Layers.Single().Span!;
         Assert.Equal(Instant.FromUtc(2026, 7, 1, 8, 0), pour.Start);
         Assert.Equal(Instant.FromUtc(2026, 7, 1, 8, 20), pour.End);
-        Assert.Equal((22, Origin.Default), (pour.RoomC, pour.RoomOrigin));
+        Assert.Equal((22, Origin.Default), (pour.Room.At(null).Celsius, pour.Room.At(null).Origin));
     }
 
     [Fact]
@@ -88,10 +88,10 @@ public class PieceTests
 
         var plan = Plan(piece, new PouredSitting("l1", start, null, null)).Layers.Single();
         Assert.True(plan.Poured);
-        Assert.Equal(new PourSpan(start, start + Duration.FromMinutes(20), 19, Origin.Own), plan.Span);
+        Assert.Equal(new PourSpan(start, start + Duration.FromMinutes(20), RoomCurve.Constant(19, Origin.Own, "sittings[l1].roomC")), plan.Span);
 
         var read = Plan(piece, new PouredSitting("l1", start, start + Duration.FromMinutes(41), 23.5)).Layers.Single();
-        Assert.Equal(new PourSpan(start, start + Duration.FromMinutes(41), 23.5, Origin.Measured), read.Span);
+        Assert.Equal(new PourSpan(start, start + Duration.FromMinutes(41), RoomCurve.Constant(23.5, Origin.Measured, "sittings[l1].roomC")), read.Span);
         Assert.Equal(start + Duration.FromMinutes(41) + Duration.FromHours(read.Windows[0].OpensAfterHours.Value), read.Windows[0].Opens);
     }
 

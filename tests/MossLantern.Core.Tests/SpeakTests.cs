@@ -95,7 +95,7 @@ public class SpeakTests
         // A resin that may be poured as deep as one likes, by its label.
         var around = Around with { Catalogue = Catalogue.Typical.With([("coating", new(MaterialKind.Resin, "brave resin", "coating", ImmutableSortedDictionary<string, double>.Empty.Add(MaterialProperties.DeepestMm, 100)))]) };
         var system = around.Catalogue.Resin("coating")!;
-        var at = Crossing(depth => FilmHeat.HottestC(system, depth, 22).Value, celsius, 1, 100);
+        var at = Crossing(depth => FilmHeat.HottestC(system, depth, RoomCurve.Constant(22).InputAt(null)).Value, celsius, 1, 100);
         Grade? Told(double depth)
         {
             var found = Planner.Plan(Coat(depth) is var coat ? coat with { Sittings = [coat.Sittings[0] with { RoomC = 22 }] } : null!, [], around).Findings.SingleOrDefault(f => f.Check == "too-deep");

@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Checks;
@@ -15,8 +16,8 @@ internal sealed class TooColdCheck : ICheck
     {
         foreach (var (sitting, plan) in looked.Piece.Sittings.Zip(looked.Sittings).Where(s => !s.Second.Poured && !s.Second.Pours.IsEmpty))
         {
-            var (room, origin) = sitting.RoomC is { } planned ? (planned, Origin.Own) : (looked.Around.RoomC, Origin.Default);
-            if (room >= LeastC)
+            var room = SittingRoom.Of(sitting, null, looked.Around).InputAt(plan.Span?.Start);
+            if (room.Value >= LeastC)
             {
                 continue;
             }
@@ -26,7 +27,7 @@ internal sealed class TooColdCheck : ICheck
                 Id, $"too-cold@{sitting.Id}", Grade.Mend, "Too cold",
                 $"{plan.Name} is to be poured at {{0}}: below {{1}} resin cures slowly and turns cloudy.",
                 [
-                    Reckoned.Of(room, "°C", Formulas.Stated, new ReckonedInput("room", room, "°C", origin, place)),
+                    Reckoned.Of(room.Value, "°C", Formulas.Stated, room),
                     Reckoned.Of(LeastC, "°C", Formulas.Stated, new ReckonedInput("least", LeastC, "°C", Origin.Default)),
                 ],
                 new(Station.Cure, plan.LayerIds[0], SittingId: plan.SittingId), [Remedy.Ask("warm", "Warm the room and enter how warm it is", place)]);

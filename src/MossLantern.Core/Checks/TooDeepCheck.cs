@@ -2,6 +2,7 @@ using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Edits;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Checks;
@@ -30,8 +31,8 @@ internal sealed class TooDeepCheck : ICheck
             foreach (var layer in looked.Piece.Layers.Where(l => pour.Plan.LayerIds.Contains(l.Id)))
             {
                 var (depth, most) = (pour.DeepestMm(layer.Id), pour.System.DeepestMm);
-                var room = pour.Sitting.RoomC;
-                if (depth <= 0 || FilmHeat.HottestC(pour.System, depth, room ?? looked.Around.RoomC) is var peak && depth <= most && peak.Value <= WarmC)
+                var room = SittingRoom.Of(pour.Sitting, null, looked.Around).InputAt(pour.Plan.Span?.Start);
+                if (depth <= 0 || FilmHeat.HottestC(pour.System, depth, room) is var peak && depth <= most && peak.Value <= WarmC)
                 {
                     continue;
                 }
@@ -55,12 +56,12 @@ internal sealed class TooDeepCheck : ICheck
     }
 
     /// <summary>Whether a resin stands a depth.</summary>
-    private static bool Stands(ResinSystem system, double depthMm, double roomC) => depthMm <= system.DeepestMm && FilmHeat.HottestC(system, depthMm, roomC).Value <= WarmC;
+    private static bool Stands(ResinSystem system, double depthMm, ReckonedInput room) => depthMm <= system.DeepestMm && FilmHeat.HottestC(system, depthMm, room).Value <= WarmC;
 
     /// <summary>As many layers as it takes, laid out alike, each in a sitting of its own.</summary>
     private static IEnumerable<Remedy> Divided(Looked looked, ToPour pour, Layer layer, double depth)
     {
-        var room = pour.Sitting.RoomC ?? looked.Around.RoomC;
+        var room = SittingRoom.Of(pour.Sitting, null, looked.Around).InputAt(pour.Plan.Span?.Start);
         var count = Enumerable.Range(2, MostLayers - 1).FirstOrDefault(n => Stands(pour.System, DivideLayer.EachMm(depth, n), room));
         if (depth == layer.DepthMm && DivideLayer.IsPossible(looked.Piece, layer, count))
         {
@@ -74,7 +75,7 @@ internal sealed class TooDeepCheck : ICheck
     /// <summary>The resin of the catalogue that stands it, the least deep of those first.</summary>
     private static IEnumerable<Remedy> Another(Looked looked, ToPour pour, double depth)
     {
-        var room = pour.Sitting.RoomC ?? looked.Around.RoomC;
+        var room = SittingRoom.Of(pour.Sitting, null, looked.Around).InputAt(pour.Plan.Span?.Start);
         if (looked.Around.Catalogue.Resins.Where(r => !r.PutAway && Stands(r, depth, room)).MinBy(r => r.DeepestMm) is { } other)
         {
             yield return Remedy.Of("resin", $"Use {other.Name} for it", new ChooseResin(pour.Sitting.Id, other.Id));

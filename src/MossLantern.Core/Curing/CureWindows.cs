@@ -63,8 +63,9 @@ public enum WindowState
 /// <param name="Closes">When it closes; null where it stays open.</param>
 /// <param name="OpensAfterHours">Clock hours from the end of the last pour until it opens.</param>
 /// <param name="ClosesAfterHours">Clock hours from the start of the first pour until it closes; null where it stays open.</param>
+/// <param name="Age">The ages that it opens and closes at.</param>
 public sealed record CureWindow(
-    Milestone Milestone, Instant Opens, Instant? Closes, Reckoned OpensAfterHours, Reckoned? ClosesAfterHours)
+    Milestone Milestone, Instant Opens, Instant? Closes, Reckoned OpensAfterHours, Reckoned? ClosesAfterHours, WindowAge Age)
 {
     /// <summary>How the window stands at a moment. The opening instant is open, the closing instant is closed.</summary>
     public WindowState StateAt(Instant now) => StateAt(Opens, Closes, now);
@@ -81,14 +82,29 @@ public sealed record CureWindow(
         : WindowState.Closed;
 }
 
+/// <summary>A window as what it follows from: it can be told in whatever room it turns out to be.</summary>
+/// <param name="OpensHours">Equivalent age at which it opens, h.</param>
+/// <param name="ClosesHours">Equivalent age at which it closes, h; null where it stays open.</param>
+/// <param name="ReferenceC">What the resin's ages are at, °C.</param>
+/// <param name="From">What the opening counts from: the end of the last pour.</param>
+/// <param name="ClosesFrom">What the closing counts from: the start of the first pour.</param>
+public sealed record WindowAge(double OpensHours, double? ClosesHours, double ReferenceC, Instant From, Instant ClosesFrom)
+{
+    /// <summary>When it opens in a room.</summary>
+    public Instant OpensIn(RoomCurve room) => From + Duration.FromHours(EquivalentAge.ClockHours(OpensHours, room, From, ReferenceC));
+
+    /// <summary>When it closes in a room; null where it stays open.</summary>
+    public Instant? ClosesIn(RoomCurve room) =>
+        ClosesHours is { } hours ? ClosesFrom + Duration.FromHours(EquivalentAge.ClockHours(hours, room, ClosesFrom, ReferenceC)) : null;
+}
+
 /// <summary>From when to when a sitting was poured, as curing counts from it.</summary>
 /// <param name="Start">First pour.</param>
 /// <param name="End">Last pour, not before the start.</param>
-/// <param name="RoomC">Room temperature, °C.</param>
-/// <param name="RoomOrigin">Where the temperature came from.</param>
-public sealed record PourSpan(Instant Start, Instant End, double RoomC, Origin RoomOrigin);
+/// <param name="Room">How warm it is where it cures.</param>
+public sealed record PourSpan(Instant Start, Instant End, RoomCurve Room);
 
-/// <summary>The windows of a poured layer in a room of one temperature.</summary>
+/// <summary>The windows of a poured sitting.</summary>
 /// <remarks>Source: docs/craft/curing.md, Windows.</remarks>
 public static class CureWindows
 {
@@ -99,8 +115,7 @@ public static class CureWindows
     /// <param name="system">The resin.</param>
     /// <param name="pour">When it was poured, and in what room.</param>
     /// <param name="held">What keeps the layer in.</param>
-    /// <param name="roomPlace">The place where the room's temperature is decided; null where it is none of a document's.</param>
-    public static ImmutableArray<CureWindow> Of(ResinSystem system, PourSpan pour, HeldBy held = HeldBy.Tape, string? roomPlace = null)
+    public static ImmutableArray<CureWindow> Of(ResinSystem system, PourSpan pour, HeldBy held = HeldBy.Tape)
     {
         ArgumentNullException.ThrowIfNull(system);
         ArgumentNullException.ThrowIfNull(pour);
@@ -115,24 +130,26 @@ public static class CureWindows
 
         CureWindow Window(Milestone milestone, double from, string opening, double? to = null, string closing = "")
         {
-            var opens = Clock(from, opening);
-            var closes = to is { } age ? Clock(age, closing) : null;
+            var opens = Clock(from, opening, pour.End);
+            var closes = to is { } age ? Clock(age, closing, pour.Start) : null;
             return new(
                 milestone,
                 pour.End + Duration.FromHours(opens.Value),
                 closes is null ? null : pour.Start + Duration.FromHours(closes.Value),
                 opens,
-                closes);
+                closes,
+                new(from, to, system.ReferenceC, pour.End, pour.Start));
         }
 
-        Reckoned Clock(double ageHours, string property)
+        Reckoned Clock(double ageHours, string property, Instant counted)
         {
-            var speed = EquivalentAge.Speed(pour.RoomC, system.ReferenceC);
+            var room = pour.Room.InputAt(counted);
+            var speed = EquivalentAge.Speed(room.Value, system.ReferenceC);
             return Reckoned.Of(
-                EquivalentAge.ClockHours(ageHours, [new(1, pour.RoomC)], system.ReferenceC), "h", Formulas.Milestone,
+                EquivalentAge.ClockHours(ageHours, pour.Room, counted, system.ReferenceC), "h", Formulas.Milestone,
                 new("at the reference temperature", ageHours, "h", system.OriginOf(property)),
                 new("reference temperature", system.ReferenceC, "°C", system.OriginOf(P.ReferenceC)),
-                new("room", pour.RoomC, "°C", pour.RoomOrigin, pour.RoomOrigin == Origin.Measured ? null : roomPlace),
+                room,
                 new("activation energy Ea", EquivalentAge.ActivationKj, "kJ/mol", Origin.Default),
                 new("speed of cure", speed, "×", Origin.Reckoned));
         }

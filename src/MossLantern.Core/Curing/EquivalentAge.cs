@@ -1,4 +1,6 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Materials;
+using NodaTime;
 
 namespace MossLantern.Core.Curing;
 
@@ -37,6 +39,17 @@ public static class EquivalentAge
     {
         ArgumentNullException.ThrowIfNull(profile);
         return profile.Sum(s => s.Hours * Speed(s.Celsius, referenceC, activationKj));
+    }
+
+    /// <summary>Clock hours from a moment on until an equivalent age is reached in a room.</summary>
+    /// <param name="ageHours">Equivalent age, h.</param>
+    /// <param name="room">The room.</param>
+    /// <param name="from">The moment.</param>
+    /// <param name="referenceC">Reference temperature, °C.</param>
+    public static double ClockHours(double ageHours, RoomCurve room, Instant from, double referenceC)
+    {
+        ArgumentNullException.ThrowIfNull(room);
+        return ClockHours(ageHours, [.. room.After(from).Select(s => new RoomSegment(s.Hours, s.Celsius))], referenceC);
     }
 
     /// <summary>Clock hours until an equivalent age is reached; the last segment goes on for ever. An age of 0 or less is there at once.</summary>

@@ -10,14 +10,14 @@ public static class FilmHeat
     /// <summary>How hot a film gets in a mould at most, by the model of cure.</summary>
     /// <param name="system">The resin.</param>
     /// <param name="depthMm">Depth of the film, mm.</param>
-    /// <param name="roomC">Room temperature, °C; null where nobody read it.</param>
-    public static Reckoned HottestC(ResinSystem system, double depthMm, double? roomC)
+    /// <param name="room">The room, °C.</param>
+    public static Reckoned HottestC(ResinSystem system, double depthMm, ReckonedInput room)
     {
         ArgumentNullException.ThrowIfNull(system);
-        var room = roomC ?? TypicalMaterials.ReferenceC;
-        return Reckoned.Of(CureModel.Of(system.WorkingMinutes, system.ReferenceC, system.ReactionHeatJPerG).Film(depthMm, room).PeakC, "°C", Formulas.Heat,
+        ArgumentNullException.ThrowIfNull(room);
+        return Reckoned.Of(CureModel.Of(system.WorkingMinutes, system.ReferenceC, system.ReactionHeatJPerG).Film(depthMm, room.Value).PeakC, "°C", Formulas.Heat,
             new("depth", depthMm, "mm", Origin.Own),
             new("working time of 100 g in a cup", system.WorkingMinutes, "min", system.OriginOf(MaterialProperties.WorkingMinutes)),
-            new("room", room, "°C", roomC is null ? Origin.Default : Origin.Measured));
+            room);
     }
 }

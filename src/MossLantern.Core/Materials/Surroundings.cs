@@ -11,6 +11,18 @@ namespace MossLantern.Core.Materials;
 /// <remarks>Source: docs/craft/mixing.md.</remarks>
 public sealed record Habits(double ReservePercent = 10, double CupStepMl = 1, double ScaleStepG = 0.1, double PourMinutes = 20, double JugMl = 500)
 {
+    /// <summary>When nobody is at the bench: from this hour on.</summary>
+    public LocalTime NightFrom { get; init; } = new(22, 0);
+
+    /// <summary>And until this one, of the next day.</summary>
+    public LocalTime NightTo { get; init; } = new(7, 0);
+
+    /// <summary>Whether an hour lies in the night.</summary>
+    public bool IsNight(LocalTime time) => NightFrom <= NightTo ? time >= NightFrom && time < NightTo : time >= NightFrom || time < NightTo;
+
+    /// <summary>The end of the night that a moment lies in; null by day.</summary>
+    public LocalDateTime? NightEnds(LocalDateTime at) => !IsNight(at.TimeOfDay) ? null : at.TimeOfDay < NightTo ? at.Date + NightTo : at.Date.PlusDays(1) + NightTo;
+
     /// <summary>The usual ones.</summary>
     public static Habits Usual { get; } = new();
 }
@@ -18,13 +30,13 @@ public sealed record Habits(double ReservePercent = 10, double CupStepMl = 1, do
 /// <summary>What everything is worked out in: where, how warm, from which materials and with which habits. The moment it is now is no part of it.</summary>
 /// <param name="Zone">The workshop's time zone.</param>
 /// <param name="Catalogue">Its materials.</param>
-/// <param name="RoomC">How warm it is there where nobody says otherwise, °C.</param>
+/// <param name="Room">How warm it is there where nobody says otherwise.</param>
 /// <param name="Habits">How the person works.</param>
-public sealed record Surroundings(DateTimeZone Zone, Catalogue Catalogue, double RoomC, Habits Habits)
+public sealed record Surroundings(DateTimeZone Zone, Catalogue Catalogue, RoomCurve Room, Habits Habits)
 {
     /// <summary>The usual surroundings in a zone: typical materials, the temperature that typical times are given at.</summary>
-    public static Surroundings Usual(DateTimeZone zone) => new(zone, Catalogue.Typical, TypicalMaterials.ReferenceC, Habits.Usual);
+    public static Surroundings Usual(DateTimeZone zone) => new(zone, Catalogue.Typical, RoomCurve.Constant(TypicalMaterials.ReferenceC), Habits.Usual);
 
     /// <summary>A text that is the same for surroundings that give the same numbers.</summary>
-    public string Key => FormattableString.Invariant($"{Zone.Id}/{Catalogue.Key}/{RoomC:R}/{Habits}");
+    public string Key => FormattableString.Invariant($"{Zone.Id}/{Catalogue.Key}/{Room.Key}/{Habits}");
 }

@@ -88,7 +88,7 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
     /// <summary>The cup of the largest region beside it, or of the largest of all; null where nothing coloured is poured.</summary>
     private static string? Behind(LaidLayer laid, Region region)
     {
-        var beside = laid.Map.Borders.Where(b => b.First == region.Id || b.Second == region.Id).Select(b => b.First == region.Id ? b.Second : b.First).ToHashSet();
+        var beside = laid.Map.Touching.Where(b => b.First == region.Id || b.Second == region.Id).Select(b => b.First == region.Id ? b.Second : b.First).ToHashSet();
         return laid.Map.Regions.Where(r => r.TakesArea && r.Kind != RegionKind.KeptVisible && Poured(laid.Layer, r))
             .OrderByDescending(r => beside.Contains(r.Id)).ThenByDescending(r => r.AreaMm2).FirstOrDefault()?.CupId;
     }

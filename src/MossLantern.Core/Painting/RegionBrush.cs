@@ -155,7 +155,7 @@ internal sealed class RegionBrush(LayerBrush on)
     private void Bleeds(RegionMap map)
     {
         var cupOf = map.Patches.Where(p => p.CupId is not null).ToDictionary(p => p.Id, p => on.Cups[p.CupId!]);
-        foreach (var border in map.BorderLines)
+        foreach (var border in map.Borders())
         {
             if (cupOf.TryGetValue(border.First, out var one) && cupOf.TryGetValue(border.Second, out var other))
             {

@@ -88,7 +88,7 @@ internal sealed class Scatter(LayerBrush on, LayerMap map)
         {
             Effort.Check();
             var laced = on.Cups[region.CupId!];
-            var beside = map.Borders.Where(b => b.First == region.Id || b.Second == region.Id).Select(b => b.First == region.Id ? b.Second : b.First)
+            var beside = map.Touching.Where(b => b.First == region.Id || b.Second == region.Id).Select(b => b.First == region.Id ? b.Second : b.First)
                 .Select(id => Poured.FirstOrDefault(r => r.Id == id)).Where(r => r is not null && r.CupId != laced.Id).MaxBy(r => r!.AreaMm2);
             if (beside is null || Lacing.Of(on.Catalogue, laced, on.Cups[beside.CupId!], density, torched) is not { } cells)
             {

@@ -82,15 +82,13 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var used = layers.SelectMany(l => l.Layer.Cups).Select(c => c.Id).ToHashSet();
         ImmutableArray<Recipe> recipes = [.. piece.Recipes.Where(r => used.Contains(r.Id))];
         var inOrder = PourPlan.InOrder(sitting, volumes, [.. layers.Select(l => (l.Layer.Id, orders[l.Layer.Id]))]);
-        var pour = PourMoments.Of(sitting.Plan, poured, around);
-        var room = poured?.RoomC is { } read ? new ReckonedInput("room", read, "°C", Origin.Measured)
-            : sitting.RoomC is { } planned ? new("room", planned, "°C", Origin.Own, PlaceIn.Sitting(sitting.Id) + ".roomC")
-            : new("room", around.RoomC, "°C", Origin.Default, PlaceIn.Sitting(sitting.Id) + ".roomC");
+        var pour = PourMoments.Of(sitting, poured, around);
+        var room = SittingRoom.Of(sitting, poured, around);
         var jugs = CupPlanner.Plan(lead, recipes, volumes, _ => false, around, sitting.CupChoices);
         var film = inOrder.IsEmpty ? (double?)null
             : portions.First(p => p.Of == new RegionOf(inOrder[0].LayerId, inOrder[0].RegionId)) is var first && first.Region.Own is { } own ? own.ThicknessMm ?? first.Layer.DepthMm
             : first.Depths.Where(d => d.AreaMm2 > 0).Select(d => d.DepthMm).DefaultIfEmpty(first.Layer.DepthMm).Max();
-        var batches = Batching.Of(tools, sitting, recipes, jugs, inOrder, film, room);
+        var batches = Batching.Of(tools, sitting, recipes, jugs, inOrder, film, room, pour?.Start);
         var alone = batches.All.Where(b => b.CupIds.Length == 1).SelectMany(b => b.CupIds).ToHashSet();
         var cups = CupPlanner.Plan(lead, recipes, volumes, alone.Contains, around, sitting.CupChoices);
         var copies = Casting.Copies(lead, piece.Ground);
@@ -99,7 +97,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
             sitting.Id, sitting.Name ?? string.Join(", ", layers.Select(l => l.Layer.Name)), [.. layers.Select(l => l.Layer.Id)], cups, batches, steps,
             layers.Length == 1 ? orders[layers[0].Layer.Id].Says : string.Join(" ", layers.Select(l => $"{l.Layer.Name}: {orders[l.Layer.Id].Says}")),
             pour, poured is not null,
-            pour is null || inOrder.IsEmpty ? [] : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground), lead.SittingPlace + ".roomC"),
+            pour is null || inOrder.IsEmpty ? [] : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground)),
             poured?.Regions is { } known ? [.. steps.Select(s => s.Of).Where(r => !known.Contains(r)).Distinct()] : [],
             copies, [.. Castings(piece.Ground, copies, inOrder, lead, around)], CupReach.Of(sitting, recipes, cups, inOrder, copies, poured?.Amounts));
     }
@@ -155,7 +153,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
             volumes.Values.Sum(),
             (layer.Layer.Stones ?? []).Sum(s => s.Grams) * piece.Ground.AtOnce,
             LayoutFacts.Of(mapper, piece, layer, map, volumes),
-            map.Borders,
+            map.Touching,
             ColourBalance.Of(outline, map, layer.IsBare))
         { RegionMl = volumes };
     }

@@ -5,6 +5,7 @@ using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pouring;
 using MossLantern.Core.Units;
+using NodaTime;
 
 namespace MossLantern.Core.Timeline;
 
@@ -19,10 +20,10 @@ internal sealed class Batching
     private readonly List<List<BatchCup>> groups;
     private readonly ImmutableArray<RegionVolume> inOrder;
 
-    private Batching(Measuring tools, ImmutableArray<Recipe> recipes, CupPlan cups, ImmutableArray<RegionVolume> inOrder, ReckonedInput room)
+    private Batching(Measuring tools, ImmutableArray<Recipe> recipes, CupPlan cups, ImmutableArray<RegionVolume> inOrder, RoomCurve room, Instant? begun)
     {
-        on = new(tools, room.Value);
-        (this.room, this.inOrder) = (room, inOrder);
+        on = new(tools, room, begun);
+        (this.room, this.inOrder) = (room.InputAt(begun), inOrder);
         this.recipes = recipes.ToDictionary(r => r.Id);
         this.cups = cups.Cups.ToDictionary(c => c.CupId);
         groups = Together(inOrder);
@@ -36,10 +37,11 @@ internal sealed class Batching
     /// <param name="inOrder">What it pours, in turn.</param>
     /// <param name="filmMm">How deep what it pours first is, mm; null where it pours nothing.</param>
     /// <param name="room">How warm the room is.</param>
+    /// <param name="begun">When its first batch is begun; null while no start is known.</param>
     public static BatchesPlan Of(
-        Measuring tools, Sitting sitting, ImmutableArray<Recipe> recipes, CupPlan cups, ImmutableArray<RegionVolume> inOrder, double? filmMm, ReckonedInput room)
+        Measuring tools, Sitting sitting, ImmutableArray<Recipe> recipes, CupPlan cups, ImmutableArray<RegionVolume> inOrder, double? filmMm, RoomCurve room, Instant? begun)
     {
-        var batching = new Batching(tools, recipes, cups, inOrder, room);
+        var batching = new Batching(tools, recipes, cups, inOrder, room, begun);
         var runs = sitting.Batches is { IsEmpty: false } own ? batching.Arranged(own) : batching.Proposed(batching.groups, []);
         return batching.Worked(runs, sitting.Batches is not { IsEmpty: false }, filmMm);
     }
@@ -153,7 +155,7 @@ internal sealed class Batching
             new("over 200 ml", Math.Max(0, run.MixMl - Pace.MixMoreMl), "ml", Origin.Reckoned), new("standing", Pace.StandMinutes, "min", Origin.Default),
             .. alone ? Array.Empty<ReckonedInput>() : [new("cups", run.Cups.Count, "", Origin.Reckoned), new("time to divide", Pace.DivideSeconds, "s", Origin.Default)],
         ]);
-        var standing = on.Model.Cup(mass.Value, on.RoomC);
+        var standing = on.Model.Cup(mass.Value, on.RoomC());
         return new(
             id, [.. run.Cups.Select(c => c.CupId)], mix, run.LossMl, measured, start,
             holds is null ? null : Reckoned.Of(holds.Value - run.DividedMinutes - run.ColouringMinutes, "min", Formulas.BatchLatest,
@@ -202,7 +204,7 @@ internal sealed class Batching
         var film = CuringBody.Film(filmMm);
         while (state.Seconds < Journey.LongestHours * 3600 && Viscosity.PaS(system.ViscosityPaS, system.ReferenceC, state) < Viscosity.HoldsPaS)
         {
-            state = on.Model.Next(state, film, on.RoomC);
+            state = on.Model.Next(state, film, on.RoomC(state.Seconds));
         }
 
         return state.Seconds >= Journey.LongestHours * 3600 ? null : Cure(state.Seconds / 60, "min", new ReckonedInput("depth", filmMm, "mm", Origin.Reckoned));

@@ -1,16 +1,21 @@
 using MossLantern.Core.Curing;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
+using NodaTime;
 
 namespace MossLantern.Core.Timeline;
 
 /// <summary>What the batches of a sitting are worked out in: its resin, its tools and its room.</summary>
 /// <param name="tools">How the sitting measures.</param>
-/// <param name="roomC">The room, °C.</param>
-internal sealed class BatchingOf(Measuring tools, double roomC)
+/// <param name="room">The room.</param>
+/// <param name="begun">When its first batch is begun; null while no start is known.</param>
+internal sealed class BatchingOf(Measuring tools, RoomCurve room, Instant? begun)
 {
     public Measuring Tools => tools;
 
-    public double RoomC => roomC;
+    /// <summary>How warm the room is, °C.</summary>
+    /// <param name="seconds">When, s from the start.</param>
+    public double RoomC(double seconds = 0) => room.At(begun is { } start ? start + Duration.FromSeconds(seconds) : null).Celsius;
 
     public CureModel Model { get; } = CureModel.Of(tools.System.WorkingMinutes, tools.System.ReferenceC, tools.System.ReactionHeatJPerG);
 
@@ -23,7 +28,7 @@ internal sealed class BatchingOf(Measuring tools, double roomC)
         var state = from;
         while (seconds - state.Seconds > 1e-6)
         {
-            state = Model.Next(state, body, roomC, seconds - state.Seconds);
+            state = Model.Next(state, body, RoomC(state.Seconds), seconds - state.Seconds);
         }
 
         return state;
@@ -35,7 +40,7 @@ internal sealed class BatchingOf(Measuring tools, double roomC)
         var (state, hottest) = (from, from.Celsius);
         while (seconds - state.Seconds > 1e-6)
         {
-            state = Model.Next(state, body, roomC, seconds - state.Seconds);
+            state = Model.Next(state, body, RoomC(state.Seconds), seconds - state.Seconds);
             hottest = Math.Max(hottest, state.Celsius);
         }
 
@@ -48,7 +53,7 @@ internal sealed class BatchingOf(Measuring tools, double roomC)
         var (before, state) = (from, from);
         while (state.Degree < CureModel.WorkingDegree)
         {
-            (before, state) = (state, Model.Next(state, body, roomC));
+            (before, state) = (state, Model.Next(state, body, RoomC(state.Seconds)));
         }
 
         var share = state.Degree > before.Degree ? (CureModel.WorkingDegree - before.Degree) / (state.Degree - before.Degree) : 0;

@@ -11,15 +11,15 @@ namespace MossLantern.Core.Timeline;
 public static class PourMoments
 {
     /// <summary>What really happened wins over the plan; what nobody noted falls back to the plan, then to defaults.</summary>
-    /// <param name="plan">When it is planned.</param>
+    /// <param name="sitting">The sitting.</param>
     /// <param name="poured">What is known of its pour; null where it is still to come.</param>
     /// <param name="around">What it is worked out in.</param>
     /// <returns>The pour; null while no start is known.</returns>
-    public static PourSpan? Of(PlannedTimes plan, PouredSitting? poured, Surroundings around)
+    public static PourSpan? Of(Sitting sitting, PouredSitting? poured, Surroundings around)
     {
-        ArgumentNullException.ThrowIfNull(plan);
+        ArgumentNullException.ThrowIfNull(sitting);
         ArgumentNullException.ThrowIfNull(around);
-        var zone = around.Zone;
+        var (plan, zone) = (sitting.Plan, around.Zone);
         var start = poured?.Start ?? AtLocal(plan.Start, zone);
         if (start is null)
         {
@@ -29,10 +29,7 @@ public static class PourMoments
         var end = poured?.End
             ?? (poured is null ? PlannedEnd(plan, start.Value, zone) : null)
             ?? start.Value + Duration.FromMinutes((long)around.Habits.PourMinutes);
-        var room = poured?.RoomC is { } read ? (read, Origin.Measured)
-            : plan.RoomC is { } planned ? (planned, Origin.Own)
-            : (around.RoomC, Origin.Default);
-        return new(start.Value, Instant.Max(end, start.Value), room.Item1, room.Item2);
+        return new(start.Value, Instant.Max(end, start.Value), SittingRoom.Of(sitting, poured, around));
     }
 
     /// <summary>A pour keeps its length where its planned start falls into an hour that the clocks skip.</summary>

@@ -129,6 +129,6 @@ public sealed class MouldLibrary(MouldStore moulds, PieceStore pieces, RunStore 
             select new MouldUse(
                 id, run.Start, $"{piece.Name}, {sitting.Name ?? string.Join(", ", layers.Select(l => l.Name))}",
                 piece.SittingsOf(piece.Layers[0]).FirstOrDefault()?.Id == sitting.Id ? mould.AtOnce : 0,
-                FilmHeat.HottestC(sitting.Resin.From(around.Catalogue), layers.Max(l => l.DepthMm), run.RoomC));
+                FilmHeat.HottestC(sitting.Resin.From(around.Catalogue), layers.Max(l => l.DepthMm), run.RoomC is { } read ? new ReckonedInput("room", read, "°C", Origin.Measured) : around.Now.Room.InputAt(run.Start)));
     }
 }

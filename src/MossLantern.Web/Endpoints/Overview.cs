@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Curing;
+using MossLantern.Core.Materials;
 using MossLantern.Data;
 using MossLantern.Web.Hosting;
 using NodaTime;
@@ -59,18 +60,20 @@ public sealed class Overview(PieceStore pieces, KeptPlans kept, WorkshopTime tim
 
         // One piece that cannot be worked out is told, and hides no other.
         var all = kept.All();
+        var within = around.Now;
         var spans =
             from known in all
             where known.Plan is not null
             from window in known.Plan!.Windows
-            let state = window.StateAt(now)
-            where state != WindowState.Never && window.Opens < to && (window.Closes ?? window.Opens) > now
-            orderby window.Opens
+            let open = window.In(within.Room)
+            let state = CureWindow.StateAt(open.Opens, open.Closes, now)
+            where state != WindowState.Never && open.Opens < to && (open.Closes ?? open.Opens) > now
+            orderby open.Opens
             select new RibbonSpan(
-                known.Head.Id, known.Head.Name, window.SittingId, window.Name, window.LayerId, window.Milestone, WorkshopTime.Local(window.Opens, zone),
-                window.Closes is { } closes ? WorkshopTime.Local(closes, zone) : null, state, window.Poured, !known.Holds);
+                known.Head.Id, known.Head.Name, window.SittingId, window.Name, window.LayerId, window.Milestone, WorkshopTime.Local(open.Opens, zone),
+                open.Closes is { } closes ? WorkshopTime.Local(closes, zone) : null, state, window.Poured, !known.Holds);
         return new(
-            WorkshopTime.Local(now, zone), WorkshopTime.Local(to, zone), [.. Nights(now, to, zone)], [.. spans],
+            WorkshopTime.Local(now, zone), WorkshopTime.Local(to, zone), [.. Nights(now, to, within)], [.. spans],
             [.. all.Where(k => k.Plan?.Problem is not null).OrderBy(k => k.Plan!.Problem == KeptPlans.Unreadable).Select(k => new PieceRef(k.Head.Id, k.Head.Name))],
             all.Any(k => !k.Holds));
     }
@@ -83,13 +86,14 @@ public sealed class Overview(PieceStore pieces, KeptPlans kept, WorkshopTime tim
         return [.. pieces.Aside().Select(p => new AsideView(p.Id, p.Name, WorkshopTime.Local(p.TakenOffAt, zone), WorkshopTime.Local(p.TakenOffAt + KeptAside, zone)))];
     }
 
-    private static IEnumerable<RibbonNight> Nights(Instant from, Instant to, DateTimeZone zone)
+    private static IEnumerable<RibbonNight> Nights(Instant from, Instant to, Surroundings within)
     {
+        var (zone, habits) = (within.Zone, within.Habits);
         var day = from.InZone(zone).Date.PlusDays(-1);
-        for (; zone.AtLeniently(day + new LocalTime(22, 0)).ToInstant() < to; day = day.PlusDays(1))
+        for (; zone.AtLeniently(day + habits.NightFrom).ToInstant() < to; day = day.PlusDays(1))
         {
-            var start = Instant.Max(from, zone.AtLeniently(day + new LocalTime(22, 0)).ToInstant());
-            var end = Instant.Min(to, zone.AtLeniently(day.PlusDays(1) + new LocalTime(7, 0)).ToInstant());
+            var start = Instant.Max(from, zone.AtLeniently(day + habits.NightFrom).ToInstant());
+            var end = Instant.Min(to, zone.AtLeniently(day.PlusDays(1) + habits.NightTo).ToInstant());
             if (start < end)
             {
                 yield return new(WorkshopTime.Local(start, zone), WorkshopTime.Local(end, zone));

@@ -355,7 +355,7 @@ public sealed class Workbench(
             [
                 .. plan.Sittings.Select(s => new SittingView(
                     s.SittingId, s.Name, s.LayerIds, s.Cups, s.Batches, s.Pours, s.OrderSays,
-                    s.Span is { } p ? new(WorkshopTime.Local(p.Start, zone), WorkshopTime.Local(p.End, zone), p.RoomC, p.RoomOrigin) : null,
+                    s.Span is { } p ? new(WorkshopTime.Local(p.Start, zone), WorkshopTime.Local(p.End, zone), p.Room.At(p.Start).Celsius, p.Room.At(p.Start).Origin) : null,
                     s.Poured, s.Done,
                     [
                         .. s.Windows.Select(w => new WindowView(

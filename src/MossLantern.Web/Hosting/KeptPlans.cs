@@ -8,6 +8,7 @@ using MossLantern.Core.Materials;
 using MossLantern.Core.Planning;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
+using MossLantern.Core.Units;
 using MossLantern.Data;
 using MossLantern.Formats;
 
@@ -204,7 +205,8 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
         var piece = stored.Piece;
         return new(
             stored.Id, of, FootOf(piece.Ground.Whole), piece.Layers.Length, piece.Layers.Count(l => Logged.IsDone(piece, l, logged)), piece.Ground.Old?.PieceId, layers is null ? Unplannable : null,
-            layers is { } all ? [.. Uncovered(piece, all, sittings).SelectMany(s => s.Windows.Select(w => new KeptWindow(s.SittingId, s.LayerIds[0], s.Name, s.Poured, w.Milestone, w.Opens, w.Closes)))] : [],
+            layers is { } all ? [.. Uncovered(piece, all, sittings).SelectMany(s => s.Windows.Select(w => new KeptWindow(
+                s.SittingId, s.LayerIds[0], s.Name, s.Poured, w.Milestone, w.Age, s.Span!.Room.At(s.Span.Start) is { Origin: not Origin.Default } own ? own.Celsius : null)))] : [],
             pots);
     }
 

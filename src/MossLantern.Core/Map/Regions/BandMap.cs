@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Runtime.InteropServices;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Shapes;
 
 namespace MossLantern.Core.Map;
 
@@ -38,12 +39,25 @@ internal sealed class BandMap : LayerMap
     public override ImmutableArray<Region> Regions => regions.Value;
 
     /// <inheritdoc/>
-    public override ImmutableArray<Border> Borders =>
-    [
-        .. Regions.Where(r => r.TakesArea).Zip(Regions.Skip(1).Where(r => r.TakesArea))
-            .Where(pair => pair.First.AreaMm2 > 0 && pair.Second.AreaMm2 > 0)
-            .Select(pair => new Border(pair.First.Id, pair.Second.Id, null)),
-    ];
+    public override ImmutableArray<Border> Touching => [.. Beside().Select(pair => new Border(Strips[pair.Inner].Id, Strips[pair.Outer].Id, null))];
+
+    /// <summary>Strips that lie beside each other, by their numbers: what found no room between two keeps them not apart.</summary>
+    private IEnumerable<(int Inner, int Outer)> Beside()
+    {
+        var there = Enumerable.Range(0, Strips.Length).Where(k => Regions[k].AreaMm2 > 0).ToList();
+        return there.Zip(there.Skip(1));
+    }
+
+    /// <summary>Where the field is at the level between two strips, as far as it lies in the outline.</summary>
+    private protected override ImmutableArray<BorderLine> FindLines()
+    {
+        var contours = Contours.Trace(Grid, Field, Levels);
+        return
+        [
+            .. Beside().Select(pair => (pair.Inner, pair.Outer, Lines: contours[pair.Outer - 1].SelectMany(c => WithinOutline.Of(Cover.Outline, c.Xs, c.Ys)).ToList()))
+                .Where(b => b.Lines.Count > 0).Select(b => BorderLine.Of(Strips[b.Inner].Id, Strips[b.Outer].Id, b.Lines)),
+        ];
+    }
 
     internal override double StepMm => Grid.SpacingMm / 2;
 

@@ -100,11 +100,28 @@ public sealed record CutSpan(RegionId RegionId, double FromMm, double ToMm);
 /// <summary>The map of one layer.</summary>
 public abstract partial class LayerMap
 {
+    private readonly Lazy<ImmutableArray<BorderLine>> lines;
+
+    /// <summary>A map whose borders are worked out when they are asked for.</summary>
+    private protected LayerMap() => lines = new(FindLines);
+
     /// <summary>Its regions. The areas of those that take area sum to the outline's.</summary>
     public abstract ImmutableArray<Region> Regions { get; }
 
     /// <summary>Which regions touch.</summary>
-    public abstract ImmutableArray<Border> Borders { get; }
+    public abstract ImmutableArray<Border> Touching { get; }
+
+    /// <summary>What regions have in common, as lines: each pair once, the rim not among them. Worked out when it is first asked for.</summary>
+    public ImmutableArray<BorderLine> Borders() => lines.Value;
+
+    /// <summary>The line between two regions; null where they do not touch.</summary>
+    /// <param name="first">One of them.</param>
+    /// <param name="second">The other.</param>
+    public BorderLine? Along(RegionId first, RegionId second) =>
+        Borders().FirstOrDefault(b => (b.First == first && b.Second == second) || (b.First == second && b.Second == first));
+
+    /// <summary>Works the lines out.</summary>
+    private protected abstract ImmutableArray<BorderLine> FindLines();
 
     /// <summary>The region at a place.</summary>
     /// <param name="xMm">mm from the left.</param>

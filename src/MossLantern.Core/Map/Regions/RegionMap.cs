@@ -45,8 +45,7 @@ internal sealed class RegionMap : LayerMap
     private readonly bool whole;
     private readonly Lazy<IndexedPointInAreaLocator[]> locators;
     private readonly Lazy<ImmutableArray<Region>> regions;
-    private readonly Lazy<ImmutableArray<BorderLine>> lines;
-    private readonly Lazy<ImmutableArray<Border>> borders;
+    private readonly Lazy<ImmutableArray<Border>> touching;
 
     /// <param name="outline">What the layer is poured in.</param>
     /// <param name="patches">Parts that take area, together the outline; then what lies on them.</param>
@@ -60,8 +59,7 @@ internal sealed class RegionMap : LayerMap
         StepMm = stepMm;
         locators = new(() => [.. patches.Where(p => p.Kind.TakesArea()).Select(p => new IndexedPointInAreaLocator(p.Area))]);
         regions = new(Measure);
-        lines = new(FindLines);
-        borders = new(() => [.. lines.Value.Select(l => new Border(l.First, l.Second, l.At))]);
+        touching = new(() => [.. Borders().Select(l => new Border(l.First, l.Second, l.At))]);
     }
 
     public ImmutableArray<Patch> Patches { get; }
@@ -71,10 +69,7 @@ internal sealed class RegionMap : LayerMap
 
     public override ImmutableArray<Region> Regions => regions.Value;
 
-    public override ImmutableArray<Border> Borders => borders.Value;
-
-    /// <summary>Where regions touch, as lines.</summary>
-    public ImmutableArray<BorderLine> BorderLines => lines.Value;
+    public override ImmutableArray<Border> Touching => touching.Value;
 
     internal override double StepMm { get; }
 
@@ -159,7 +154,7 @@ internal sealed class RegionMap : LayerMap
     }
 
     /// <summary>Polygons that touch share sides corner by corner; sides that follow each other are one line.</summary>
-    private ImmutableArray<BorderLine> FindLines()
+    private protected override ImmutableArray<BorderLine> FindLines()
     {
         var sides = new Dictionary<(long, long, long, long), RegionId>();
         var found = new Dictionary<(RegionId, RegionId), Found>();
@@ -198,21 +193,13 @@ internal sealed class RegionMap : LayerMap
     private sealed class Found
     {
         private readonly List<List<(double X, double Y)>> lines = [];
-        private double longestMm;
-        private Spot at = new(0, 0);
 
         public double LengthMm { get; private set; }
 
         public void Add((double X, double Y) from, (double X, double Y) to)
         {
             double dx = to.X - from.X, dy = to.Y - from.Y;
-            var length = Math.Sqrt(dx * dx + dy * dy);
-            LengthMm += length;
-            if (length > longestMm)
-            {
-                (longestMm, at) = (length, new((from.X + to.X) / 2, (from.Y + to.Y) / 2));
-            }
-
+            LengthMm += Math.Sqrt(dx * dx + dy * dy);
             if (lines.Count > 0 && lines[^1][^1] == from)
             {
                 lines[^1].Add(to);
@@ -223,13 +210,6 @@ internal sealed class RegionMap : LayerMap
             }
         }
 
-        public BorderLine Line((RegionId First, RegionId Second) regions) => new(regions.First, regions.Second, at, lines);
+        public BorderLine Line((RegionId First, RegionId Second) regions) => BorderLine.Of(regions.First, regions.Second, lines);
     }
 }
-
-/// <summary>Where two regions touch.</summary>
-/// <param name="First">One of them.</param>
-/// <param name="Second">The other.</param>
-/// <param name="At">The middle of their longest side.</param>
-/// <param name="Lines">The lines along which they touch, corner by corner, mm.</param>
-internal sealed record BorderLine(RegionId First, RegionId Second, Spot At, IReadOnlyList<IReadOnlyList<(double X, double Y)>> Lines);

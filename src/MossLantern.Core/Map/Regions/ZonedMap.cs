@@ -26,11 +26,14 @@ internal sealed class ZonedMap : LayerMap
     /// <summary>In what steps an edge is walked, and how far to both sides of it is looked, mm.</summary>
     private const double EdgeStepMm = 4, BesideMm = 0.05;
 
+    /// <summary>In what steps an edge is walked where it becomes a line; what is shorter touches in a corner only, mm.</summary>
+    private const double LineStepMm = 0.5, LeastBorderMm = 1;
+
     private readonly Outline whole;
     private readonly Func<Outline, Outline, Outline> shared;
     private readonly Func<Outline, OutlineCover> cover;
     private readonly Lazy<ImmutableArray<Region>> regions;
-    private readonly Lazy<ImmutableArray<Border>> borders;
+    private readonly Lazy<ImmutableArray<Border>> touching;
 
     /// <param name="places">Where the layer itself, its zones and what is kept lie.</param>
     /// <param name="layer">A valid layer.</param>
@@ -54,7 +57,7 @@ internal sealed class ZonedMap : LayerMap
             .. Parts.Where(p => p.Map is not null).SelectMany(p => p.Map!.Regions.Select(r => r with { Id = r.Id.In(p.ZoneId) })),
             .. Kept.Regions.Where(r => r.AreaMm2 > 0),
         ]);
-        borders = new(FindBorders);
+        touching = new(FindTouching);
 
         ZonePart Part(string? zoneId, Outline where, Outline whole)
         {
@@ -71,7 +74,7 @@ internal sealed class ZonedMap : LayerMap
 
     public override ImmutableArray<Region> Regions => regions.Value;
 
-    public override ImmutableArray<Border> Borders => borders.Value;
+    public override ImmutableArray<Border> Touching => touching.Value;
 
     internal override double StepMm { get; }
 
@@ -102,12 +105,12 @@ internal sealed class ZonedMap : LayerMap
     }
 
     /// <summary>Inside the parts, and along the zones' edges from one part to the other.</summary>
-    private ImmutableArray<Border> FindBorders()
+    private ImmutableArray<Border> FindTouching()
     {
         var found = new Dictionary<(RegionId, RegionId), Border>();
         foreach (var part in Parts.Where(p => p.Map is not null))
         {
-            foreach (var border in part.Map!.Borders)
+            foreach (var border in part.Map!.Touching)
             {
                 var (first, second) = (border.First.In(part.ZoneId), border.Second.In(part.ZoneId));
                 found.TryAdd((first, second), new(first, second, border.At));
@@ -123,6 +126,75 @@ internal sealed class ZonedMap : LayerMap
         }
 
         return [.. found.Values];
+    }
+
+    /// <summary>Inside the parts, along the zones' edges, and round what is kept.</summary>
+    private protected override ImmutableArray<BorderLine> FindLines()
+    {
+        var turn = Parts.Select((p, i) => (Id: p.ZoneId ?? "", i)).ToDictionary(p => p.Id, p => p.i);
+        int Turn(RegionId region) => turn[region.Zone ?? ""];
+        var found = new Dictionary<(RegionId, RegionId), List<List<(double X, double Y)>>>();
+        foreach (var (part, number) in Parts.Select((p, i) => (p, i)).Where(p => p.p is { ZoneId: not null, Map: not null }))
+        {
+            // Of two zones that touch, the edge is the later one's.
+            foreach (var ring in part.Outline.Rings)
+            {
+                Walk(ring, found, (inner, outer) => inner.Kept is null && outer.Kept is null && Turn(inner) == number && Turn(outer) < number);
+            }
+        }
+
+        foreach (var patch in Kept.Patches.Where(p => !p.Area.IsEmpty))
+        {
+            foreach (var ring in Flat.Rings(patch.Area))
+            {
+                Walk(ring, found, (inner, outer) => inner == patch.Id && (outer.Kept is null || inner.CompareTo(outer) < 0));
+            }
+        }
+
+        return
+        [
+            .. Parts.Where(p => p.Map is not null).SelectMany(p => p.Map!.Borders().Select(b => b.In(p.ZoneId))),
+            .. found.OrderBy(f => f.Key).Select(f => BorderLine.Of(f.Key.Item1, f.Key.Item2, f.Value)).Where(b => b.LengthMm > LeastBorderMm),
+        ];
+    }
+
+    /// <summary>Walks a ring in short steps, and adds each to what lies on both sides of it.</summary>
+    private void Walk(Ring ring, Dictionary<(RegionId, RegionId), List<List<(double X, double Y)>>> found, Func<RegionId, RegionId, bool> counts)
+    {
+        (RegionId, RegionId)? last = null;
+        for (int i = 0, j = ring.Count - 1; i < ring.Count; j = i++)
+        {
+            double dx = ring.Xs[i] - ring.Xs[j], dy = ring.Ys[i] - ring.Ys[j], length = Math.Sqrt(dx * dx + dy * dy);
+            var steps = (int)Math.Ceiling(length / LineStepMm);
+            for (var s = 0; s < steps; s++)
+            {
+                (double X, double Y) At(double share) => (ring.Xs[j] + dx * share / steps, ring.Ys[j] + dy * share / steps);
+                var (x, y) = At(s + 0.5);
+                double offX = -dy / length * BesideMm, offY = dx / length * BesideMm;
+                var (inner, outer) = (RegionAt(x + offX, y + offY), RegionAt(x - offX, y - offY));
+                if (inner == outer || !whole.Holds(x - offX, y - offY) || !whole.Holds(x + offX, y + offY) || !counts(inner, outer))
+                {
+                    last = null;
+                    continue;
+                }
+
+                if (!found.TryGetValue((outer, inner), out var lines))
+                {
+                    found[(outer, inner)] = lines = [];
+                }
+
+                if (last == (outer, inner))
+                {
+                    lines[^1].Add(At(s + 1));
+                }
+                else
+                {
+                    lines.Add([At(s), At(s + 1)]);
+                }
+
+                last = (outer, inner);
+            }
+        }
     }
 
     private void Along(Ring ring, Dictionary<(RegionId, RegionId), Border> found)
