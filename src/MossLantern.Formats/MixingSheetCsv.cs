@@ -1,5 +1,6 @@
 using System.Globalization;
 using CsvHelper;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Timeline;
 
 namespace MossLantern.Formats;

@@ -1,5 +1,6 @@
 using System.Globalization;
 using MossLantern.Core.Mixing;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Timeline;
 using SkiaSharp;
 using static MossLantern.Pictures.Print;

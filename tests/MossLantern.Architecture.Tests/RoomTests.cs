@@ -17,7 +17,7 @@ public sealed class RoomTests
     /// <summary>The rooms from the ground up: each may look into those above it in this list.</summary>
     private static readonly string[] Rooms =
     [
-        "Units", "Shapes", "Materials", "Documents", "Journal", "Curing", "Grounds", "Map", "Walls", "Stones", "Lines", "Mixing", "Pouring", "Timeline", "Painting",
+        "Units", "Shapes", "Materials", "Documents", "Journal", "Curing", "Grounds", "Map", "Walls", "Stones", "Lines", "Mixing", "Pouring", "Timeline", "Plans", "Painting",
         "Edits", "Checks", "Planning",
     ];
 

@@ -4,6 +4,7 @@ using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Pouring;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;

@@ -5,6 +5,7 @@ using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Planning;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 using NodaTime;

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Mixing;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Pouring;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;

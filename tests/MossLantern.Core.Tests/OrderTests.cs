@@ -1,6 +1,7 @@
 using MossLantern.Core.Checks;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Planning;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
 using NodaTime;

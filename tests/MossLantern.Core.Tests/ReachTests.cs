@@ -5,6 +5,7 @@ using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Planning;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
@@ -132,7 +133,7 @@ public class ReachTests
     [Fact]
     public void What_is_mixed_by_eye_stays_unknown_and_its_batch_is_counted_by_itself()
     {
-        var by = Editing.Checked(Rings, [new ChooseForCup("l1", "c1", ByEye: true)], AnyEdit.Cupboard).Piece!;
+        var by = Editing.Checked(Rings, [new MixByEye("l1", "c1", true)], AnyEdit.Cupboard).Piece!;
         var (plan, whole) = (Plan(by), new PiecePlanner(new LayerMapper()).Plan(by, [], Surroundings.Usual(DateTimeZone.Utc)));
         Assert.DoesNotContain(plan.Reach, r => r.CupId == "c1");
         Assert.All(plan.Pours, s => Assert.Equal(s.CupId == "c1", s.LeftInCupMl is null));
@@ -141,7 +142,8 @@ public class ReachTests
         Assert.Equal([$"{plan.Name}: {string.Join(", ", batch.CupIds)}"], need.Unmeasured);
         Assert.Equal(plan.Batches.All.Sum(b => b.MixMl.Value) - batch.MixMl.Value, need.MixMl.Value, 1e-9);
         Assert.Empty(new PiecePlanner(new LayerMapper()).Plan(Rings, [], Surroundings.Usual(DateTimeZone.Utc)).Need[0].Unmeasured);
-        Assert.Contains("leave one of them out", Editing.Checked(Rings, [new ChooseForCup("l1", "c1", MixedMl: 20, ByEye: true)], AnyEdit.Cupboard).Refusal, StringComparison.Ordinal);
+        var measured = Editing.Checked(by, [new MixInCup("l1", "c1", 20)], AnyEdit.Cupboard).Piece!;
+        Assert.Equal(new CupChoice("c1", MixedMl: 20), measured.Sittings[0].CupChoices!.Value.Single());
         Assert.Contains(new PieceValidator().Validate(ReachTests.With(Rings, new CupChoice("c1", MixedMl: 3, ByEye: true))).Errors, e => e.ErrorMessage.Contains("by eye", StringComparison.Ordinal));
     }
 
@@ -149,15 +151,20 @@ public class ReachTests
     public void A_choice_for_a_cup_is_made_taken_back_and_goes_with_its_cup()
     {
         Piece Made(params Edit[] edits) => Editing.Checked(Rings, edits, AnyEdit.Cupboard).Piece!;
-        var chosen = Made(new ChooseForCup("l1", "c1", 5, " the last corner ", 12));
-        Assert.Equal(new CupChoice("c1", 5, new("the last corner", 12)), chosen.Sittings[0].CupChoices!.Value.Single());
-        Assert.Null(Made(new ChooseForCup("l1", "c1", 5), new ChooseForCup("l1", "c1")).Sittings[0].CupChoices);
-        Assert.Null(Made(new ChooseForCup("l1", "c1", 5), new PourFrom("l1", null, R("b1"), "c2")).Sittings[0].CupChoices);
+        var chosen = Made(new ReserveInCup("l1", "c1", 5), new HoldBack("l1", "c1", " the last corner ", 12), new MixInCup("l1", "c1", 40));
+        Assert.Equal(new CupChoice("c1", 5, new("the last corner", 12), 40), chosen.Sittings[0].CupChoices!.Value.Single());
+
+        // Each is taken back by itself, and the others stay.
+        Assert.Equal(
+            new CupChoice("c1", 7, null, 40),
+            Editing.Checked(chosen, [new HoldBack("l1", "c1", null, null), new ReserveInCup("l1", "c1", 7)], AnyEdit.Cupboard).Piece!.Sittings[0].CupChoices!.Value.Single());
+        Assert.Null(Made(new ReserveInCup("l1", "c1", 5), new ReserveInCup("l1", "c1", null)).Sittings[0].CupChoices);
+        Assert.Null(Made(new ReserveInCup("l1", "c1", 5), new PourFrom("l1", null, R("b1"), "c2")).Sittings[0].CupChoices);
         string Refused(params Edit[] edits) => Editing.Checked(Rings, edits, AnyEdit.Cupboard).Refusal!;
-        Assert.Contains("held back for", Refused(new ChooseForCup("l1", "c1", HeldMl: 12)), StringComparison.Ordinal);
-        Assert.Contains("from 0 to 100 %", Refused(new ChooseForCup("l1", "c1", 101)), StringComparison.Ordinal);
-        Assert.Contains("from 0.01 to 100000 ml", Refused(new ChooseForCup("l1", "c1", HeldFor: "x", HeldMl: 0)), StringComparison.Ordinal);
-        Assert.Contains("That colour is no longer there", Refused(new ChooseForCup("l1", "gone", 3)), StringComparison.Ordinal);
-        Assert.Contains("no such sitting", Refused(new ChooseForCup("gone", "c1", 3)), StringComparison.Ordinal);
+        Assert.Contains("held back for", Refused(new HoldBack("l1", "c1", null, 12)), StringComparison.Ordinal);
+        Assert.Contains("from 0 to 100 %", Refused(new ReserveInCup("l1", "c1", 101)), StringComparison.Ordinal);
+        Assert.Contains("from 0.01 to 100000 ml", Refused(new HoldBack("l1", "c1", "x", 0)), StringComparison.Ordinal);
+        Assert.Contains("That colour is no longer there", Refused(new ReserveInCup("l1", "gone", 3)), StringComparison.Ordinal);
+        Assert.Contains("no such sitting", Refused(new MixByEye("gone", "c1", true)), StringComparison.Ordinal);
     }
 }

@@ -64,7 +64,7 @@ public sealed partial class RegionNameTests
     {
         var puddle = new PuddleLayout(300, 200, [new("p1", "c1", 60), new("p2", "c2", 40), new("p3", "c1", 30)], RestRecipeId: "c2");
         var told = Names(Samples.Piece(Samples.Panel(), Samples.Layer(null, 10, 0) with { Layout = puddle }));
-        Assert.Equal(["c1, outer ring", "c2", "c1, inner ring", "c2, round the puddle"], new RegionId[] { RegionId.Parse("p1"), RegionId.Parse("p2"), RegionId.Parse("p3"), RegionId.Parse("rest" )}.Select(id => told[id]));
+        Assert.Equal(["c1, outer ring", "c2", "c1, inner ring", "c2, round the puddle"], new[] { R("p1"), R("p2"), R("p3"), R("rest") }.Select(id => told[id]));
         var flood = Samples.Piece(Samples.Panel(), Samples.Layer(null, 0) with { Layout = new FloodLayout("c1") });
         Assert.Equal("c1, all over", Names(flood)[FloodLayout.FloodId]);
     }

@@ -5,6 +5,7 @@ using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Planning;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Shapes;
 using NodaTime;
 
@@ -49,7 +50,7 @@ public class SecondCupTests
         Assert.Equal("b1", Assert.Single(two.Cups.Regions, r => r.CupId == "c1").RegionId.ToString());
 
         // As much is poured, and what stays in a cup stays in two.
-        double Poured(Timeline.SittingPlan s) => s.Cups.Regions.Sum(r => r.PourMl.Value);
+        double Poured(SittingPlan s) => s.Cups.Regions.Sum(r => r.PourMl.Value);
         Assert.Equal(Poured(one), Poured(two), 1e-9);
         Assert.True(two.Cups.TotalMl.Value > one.Cups.TotalMl.Value);
         var apart = Made(Rings, Later("b3"), new ArrangeBatches(Layer, [new("one", ["c1", "c2"]), new("two", [second])]));

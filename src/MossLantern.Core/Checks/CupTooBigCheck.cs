@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 

@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Units;
 using MossLantern.Core.Walls;
 
@@ -36,7 +37,7 @@ internal sealed class FloodsBareCheck : ICheck
                 ]);
 
             // A puddle that is poured elsewhere stays where it is.
-            static bool Reaches(FilledLayer layer, Timeline.LayerPlan plan, RegionId kept) =>
+            static bool Reaches(FilledLayer layer, LayerPlan plan, RegionId kept) =>
                 layer.Layout is not PuddleLayout { RestRecipeId: null } || plan.Borders.Any(b => b.First == kept || b.Second == kept);
         }
     }

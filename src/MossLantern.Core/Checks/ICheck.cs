@@ -3,6 +3,7 @@ using MossLantern.Core.Documents;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Timeline;
 
 namespace MossLantern.Core.Checks;

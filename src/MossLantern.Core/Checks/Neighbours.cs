@@ -3,6 +3,7 @@ using MossLantern.Core.Documents;
 using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;

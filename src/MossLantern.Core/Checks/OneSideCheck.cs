@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
 

@@ -42,10 +42,12 @@ internal sealed class OverfillCheck : ICheck
     }
 
     /// <summary>A layer poured less deep, without depths of its own anywhere.</summary>
-    private static Remedy Lower(Layer layer, double mm) => Remedy.Of("lower", $"Pour {layer.Name} {{0}} deep",
-    [
-        .. (layer.RegionDepths ?? []).Select(d => new SetRegionDepth(layer.Id, d.Region, null)),
-        .. (layer.PartDepths ?? []).Select(d => new SetDepthInCavity(layer.Id, d.Part, null)),
-        SetField.To(PlaceIn.Layer(layer.Id) + ".depthMm", mm),
-    ]) with { Mm = mm };
+    private static Remedy Lower(Layer layer, double mm) => new(
+        "lower", $"Pour {layer.Name} {{0}} deep",
+        [
+            .. (layer.RegionDepths ?? []).Select(d => new SetRegionDepth(layer.Id, d.Region, null)),
+            .. (layer.PartDepths ?? []).Select(d => new SetDepthInCavity(layer.Id, d.Part, null)),
+            SetField.To(PlaceIn.Layer(layer.Id) + ".depthMm", mm),
+        ],
+        Mm: mm);
 }

@@ -1,5 +1,6 @@
 using MossLantern.Core.Documents;
 using MossLantern.Core.Edits;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Timeline;
 using NodaTime;
 

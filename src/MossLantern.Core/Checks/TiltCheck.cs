@@ -37,8 +37,8 @@ internal sealed class TiltCheck : ICheck
         var thin = looked.Piece.Filled.Zip(looked.Layers).Where(l => !l.Second.Poured && l.First.DepthMm < neededMm).Select(l => l.First).ToList();
         if (thin.All(l => neededMm <= l.Sitting.Resin.From(looked.Around.Catalogue).DeepestMm))
         {
-            yield return Remedy.Of(
-                "deeper", "Pour the remaining layers at least {0} deep", [.. thin.Select(l => SetField.To(PlaceIn.Layer(l.Id) + ".depthMm", neededMm))]) with { Mm = neededMm };
+            yield return new(
+                "deeper", "Pour the remaining layers at least {0} deep", [.. thin.Select(l => SetField.To(PlaceIn.Layer(l.Id) + ".depthMm", neededMm))], Mm: neededMm);
         }
     }
 }

@@ -1,5 +1,6 @@
 using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Edits;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 

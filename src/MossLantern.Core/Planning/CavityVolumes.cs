@@ -3,6 +3,7 @@ using MossLantern.Core.Documents;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
 using MossLantern.Core.Mixing;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Checks;
 using MossLantern.Core.Grounds;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Timeline;
 
 namespace MossLantern.Core.Planning;

@@ -8,6 +8,7 @@ using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Painting;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;

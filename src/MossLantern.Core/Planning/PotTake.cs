@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Timeline;
 using NodaTime;
 

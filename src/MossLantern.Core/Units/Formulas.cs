@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Plans;
 
 namespace MossLantern.Core.Units;
 

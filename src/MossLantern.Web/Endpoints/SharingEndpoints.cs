@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Timeline;
 using MossLantern.Data;
 using MossLantern.Formats;

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Microsoft.AspNetCore.Http.HttpResults;
 using MossLantern.Core.Journal;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 using MossLantern.Data;

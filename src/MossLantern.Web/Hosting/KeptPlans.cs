@@ -6,6 +6,7 @@ using MossLantern.Core.Documents;
 using MossLantern.Core.Journal;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Planning;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;

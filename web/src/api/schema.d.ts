@@ -2250,7 +2250,7 @@ export interface components {
          * @description A change that a person makes to a piece, as a named command. Kept in the order they were made, commands are the story of a document;
          *     the words of one are the words of the step that is undone.
          */
-        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddColour"] | components["schemas"]["EditAddColourant"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPass"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddVein"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditArrangeBatches"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditBeginLayout"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColour"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseForCup"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditColourPass"] | components["schemas"]["EditCoverBelow"] | components["schemas"]["EditDivideLayer"] | components["schemas"]["EditDoseColour"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditFreeSpot"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditJoinSittings"] | components["schemas"]["EditJoinWall"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLayRegion"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveBare"] | components["schemas"]["EditLeaveColourantOut"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePassOut"] | components["schemas"]["EditLeavePoolOut"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveVeinOut"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMeasureDose"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSitting"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOneCup"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourApart"] | components["schemas"]["EditPourAt"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourFromThenOn"] | components["schemas"]["EditPourLast"] | components["schemas"]["EditPourLayerApart"] | components["schemas"]["EditPourOff"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPourWithRest"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutBetween"] | components["schemas"]["EditPutColourAway"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRecolour"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditReserveSpot"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSecondCup"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetDepthInCavity"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetRegionDepth"] | components["schemas"]["EditSetRegionStones"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditSpreadAgain"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditSupportInRows"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeMixture"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRecipe"] | components["schemas"]["EditTakeWallAway"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditTryDose"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditVeinThrough"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWetFirst"] | components["schemas"]["EditWidenBand"];
+        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddColour"] | components["schemas"]["EditAddColourant"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPass"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddVein"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditArrangeBatches"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditBeginLayout"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColour"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditColourPass"] | components["schemas"]["EditCoverBelow"] | components["schemas"]["EditDivideLayer"] | components["schemas"]["EditDoseColour"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditFreeSpot"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditHoldBack"] | components["schemas"]["EditJoinSittings"] | components["schemas"]["EditJoinWall"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLayRegion"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveBare"] | components["schemas"]["EditLeaveColourantOut"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePassOut"] | components["schemas"]["EditLeavePoolOut"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveVeinOut"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMeasureDose"] | components["schemas"]["EditMixByEye"] | components["schemas"]["EditMixInCup"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSitting"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOneCup"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourApart"] | components["schemas"]["EditPourAt"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourFromThenOn"] | components["schemas"]["EditPourLast"] | components["schemas"]["EditPourLayerApart"] | components["schemas"]["EditPourOff"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPourWithRest"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutBetween"] | components["schemas"]["EditPutColourAway"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRecolour"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditReserveInCup"] | components["schemas"]["EditReserveSpot"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSecondCup"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetDepthInCavity"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetRegionDepth"] | components["schemas"]["EditSetRegionStones"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditSpreadAgain"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditSupportInRows"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeMixture"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRecipe"] | components["schemas"]["EditTakeWallAway"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditTryDose"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditVeinThrough"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWetFirst"] | components["schemas"]["EditWidenBand"];
         /** @description A band just inside the one that fills the rest, in a colour of its own; among lines, one just outside of it: the innermost. */
         EditAddBand: {
             /** @enum {string} */
@@ -2451,37 +2451,6 @@ export interface components {
             /** @description The colour. */
             recipe: string;
         };
-        /** @description What is wanted otherwise of one cup of a sitting: its reserve, something that is held back, and how much is really mixed in it. */
-        EditChooseForCup: {
-            /** @enum {string} */
-            do: "choose-for-cup";
-            /** @description The sitting. */
-            sitting: string;
-            /** @description The cup, by its recipe. */
-            recipe: string;
-            /**
-             * Format: double
-             * @description Reserve in it, %; null for that of the sitting.
-             */
-            reservePercent?: null | number;
-            /** @description What something of it is kept for; null for nothing. */
-            heldFor?: null | string;
-            /**
-             * Format: double
-             * @description How much of it is kept, ml; null for nothing.
-             */
-            heldMl?: null | number;
-            /**
-             * Format: double
-             * @description How much is mixed in it, ml; null for as much as is planned.
-             */
-            mixedMl?: null | number;
-            /**
-             * @description Whether nobody measures how much is mixed in it.
-             * @default false
-             */
-            byEye: boolean;
-        };
         /** @description A sitting is mixed from another resin; the maker's data of the last one goes. */
         EditChooseResin: {
             /** @enum {string} */
@@ -2619,6 +2588,22 @@ export interface components {
              * @description Its width, mm.
              */
             mm: number;
+        };
+        /** @description Something of a cup is held back by name, or nothing is. */
+        EditHoldBack: {
+            /** @enum {string} */
+            do: "hold-back";
+            /** @description What for; null where nothing is. */
+            for?: null | string;
+            /**
+             * Format: double
+             * @description How much, ml; null for nothing.
+             */
+            ml?: null | number;
+            /** @description The sitting. */
+            sitting: string;
+            /** @description The cup, by its recipe. */
+            recipe: string;
         };
         /** @description What one sitting pours is poured in another, and the one goes. What both pour from the same colour comes from one cup. */
         EditJoinSittings: {
@@ -2859,6 +2844,31 @@ export interface components {
              */
             dose: number;
             /** @description The colour. */
+            recipe: string;
+        };
+        /** @description Nobody measures how much is mixed in a cup, or somebody does. */
+        EditMixByEye: {
+            /** @enum {string} */
+            do: "mix-by-eye";
+            /** @description Whether nobody does. */
+            byEye: boolean;
+            /** @description The sitting. */
+            sitting: string;
+            /** @description The cup, by its recipe. */
+            recipe: string;
+        };
+        /** @description So much is really mixed in a cup, measured; or as much as is planned. */
+        EditMixInCup: {
+            /** @enum {string} */
+            do: "mix-in-cup";
+            /**
+             * Format: double
+             * @description How much, ml; null for as much as is planned.
+             */
+            ml?: null | number;
+            /** @description The sitting. */
+            sitting: string;
+            /** @description The cup, by its recipe. */
             recipe: string;
         };
         /** @description A band changes its place among the others. */
@@ -3128,7 +3138,7 @@ export interface components {
             /** @enum {string} */
             do: "pour-from";
             /** @description The region, in its own layout: a band, `heart`, `start`, `vein`, a pool, a pour, `rest`, a field, `ground`, `streaks` or `flood`. */
-            region: string;
+            region: components["schemas"]["RegionId"];
             /** @description The colour; null for a new one of its own. */
             recipe?: null | string;
             /** @description The layer. */
@@ -3275,6 +3285,20 @@ export interface components {
             layer: string;
             /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
+        };
+        /** @description A cup has a reserve of its own, or that of its sitting. */
+        EditReserveInCup: {
+            /** @enum {string} */
+            do: "reserve-in-cup";
+            /**
+             * Format: double
+             * @description Reserve in it, %; null for that of the sitting.
+             */
+            percent?: null | number;
+            /** @description The sitting. */
+            sitting: string;
+            /** @description The cup, by its recipe. */
+            recipe: string;
         };
         /** @description A spot off the middle that every layer keeps visible. */
         EditReserveSpot: {

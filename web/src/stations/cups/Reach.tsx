@@ -28,24 +28,7 @@ export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
   const [heldFor, setHeldFor] = useState(choice?.heldBack?.name ?? '');
   if (!plan || plan.mixMl.value === 0) return null;
   const place = `sittings[${sittingPlan.sittingId}].cupChoices[${cup.id}]`;
-  const choose = (change: {
-    reservePercent?: number | null;
-    heldFor?: string | null;
-    heldMl?: number | null;
-    mixedMl?: number | null;
-    byEye?: boolean;
-  }) =>
-    edit({
-      do: 'choose-for-cup',
-      sitting: sittingPlan.sittingId,
-      recipe: cup.id,
-      reservePercent: choice?.reservePercent ?? null,
-      heldFor: choice?.heldBack?.name ?? (heldFor || null),
-      heldMl: choice?.heldBack?.ml ?? null,
-      mixedMl: choice?.mixedMl ?? null,
-      byEye: choice?.byEye ?? false,
-      ...change,
-    });
+  const at = { sitting: sittingPlan.sittingId, recipe: cup.id };
   if (!reach) {
     return (
       <p className="line">
@@ -53,7 +36,7 @@ export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
         <button
           type="button"
           className="btn btn-outline-primary"
-          onClick={() => void choose({ byEye: false })}
+          onClick={() => void edit({ do: 'mix-by-eye', ...at, byEye: false })}
         >
           Measure it
         </button>
@@ -85,7 +68,7 @@ export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
             empty={plan.mixMl.value}
             value={choice?.mixedMl ?? null}
             error={say(`${place}.mixedMl`)}
-            onChange={(v) => void choose({ mixedMl: v })}
+            onChange={(v) => void edit({ do: 'mix-in-cup', ...at, ml: v })}
           />{' '}
           with a reserve of{' '}
           <NumberField
@@ -95,7 +78,7 @@ export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
             empty={plan.reserve.inputs.find((i) => i.name === 'reserve')?.value ?? ''}
             value={choice?.reservePercent ?? null}
             error={say(`${place}.reservePercent`)}
-            onChange={(v) => void choose({ reservePercent: v })}
+            onChange={(v) => void edit({ do: 'reserve-in-cup', ...at, percent: v })}
           />
           ; held back{' '}
           <NumberField
@@ -105,7 +88,7 @@ export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
             empty="0"
             value={choice?.heldBack?.ml ?? null}
             error={say(`${place}.heldBack.ml`) ?? say(`${place}.heldBack.name`)}
-            onChange={(v) => void choose({ heldMl: v, heldFor: heldFor || null })}
+            onChange={(v) => void edit({ do: 'hold-back', ...at, for: heldFor || null, ml: v })}
           />{' '}
           for{' '}
           <TextField
@@ -114,7 +97,7 @@ export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
             value={heldFor}
             onChange={(to) => {
               setHeldFor(to);
-              if (choice?.heldBack) void choose({ heldFor: to });
+              if (choice?.heldBack) void edit({ do: 'hold-back', ...at, for: to, ml: choice.heldBack.ml });
             }}
           />
         </p>
@@ -123,7 +106,7 @@ export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
         <button
           type="button"
           className="btn btn-outline-primary"
-          onClick={() => void choose({ mixedMl: null, byEye: true })}
+          onClick={() => void edit({ do: 'mix-by-eye', ...at, byEye: true })}
         >
           I mix it by eye
         </button>

@@ -6,9 +6,10 @@ using MossLantern.Core.Map;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 
-namespace MossLantern.Core.Timeline;
+namespace MossLantern.Core.Plans;
 
 /// <summary>A colour of a layer.</summary>
 /// <param name="CupId">Its recipe.</param>

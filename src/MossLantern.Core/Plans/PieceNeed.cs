@@ -1,9 +1,10 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 
-namespace MossLantern.Core.Timeline;
+namespace MossLantern.Core.Plans;
 
 /// <summary>What a piece takes of one resin over all of its sittings, mixed as planned.</summary>
 /// <param name="Resin">The resin's name.</param>

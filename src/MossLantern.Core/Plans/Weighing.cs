@@ -3,9 +3,10 @@ using MossLantern.Core.Documents;
 using MossLantern.Core.Journal;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
+using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 
-namespace MossLantern.Core.Timeline;
+namespace MossLantern.Core.Plans;
 
 /// <summary>What is weighed.</summary>
 public enum WeighedPart

@@ -2,8 +2,9 @@ using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
+using MossLantern.Core.Timeline;
 
-namespace MossLantern.Core.Timeline;
+namespace MossLantern.Core.Plans;
 
 /// <summary>What a mixed cup takes from another, on a sheet.</summary>
 /// <param name="Name">The other cup's name.</param>

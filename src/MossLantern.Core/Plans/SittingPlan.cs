@@ -4,9 +4,10 @@ using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Pouring;
+using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 
-namespace MossLantern.Core.Timeline;
+namespace MossLantern.Core.Plans;
 
 /// <summary>What one casting of several takes.</summary>
 /// <param name="Copies">How many copies are cast at once.</param>
