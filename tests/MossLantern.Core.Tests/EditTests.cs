@@ -40,7 +40,7 @@ public class EditTests
         .. Enum.GetValues<LayoutKind>().Select(kind => Made(Rings, new AddZone(Field), new ReserveSpot(), new LayOutAs(Field, null, kind))),
         Made(Rings, new LayOutAs(Field, null, LayoutKind.Pools), new PutWallAcross(Field, null)), Made(Tray, new FillHollow("pool")),
         Made(Letters, new BecomeKind(PieceKind.Casting)), Made(Rings, new LayOutAs(Field, null, LayoutKind.Marble), new AddToMix("cup-1", Field)),
-        Joined(Made(Rings, new AddLayer())),
+        Joined(Made(Rings, new AddLayer())), Made(Rings, new AddColour("plum", "#553355", [])),
         Made(Rings with { Ground = Rings.Ground with { Paint = new(PaintKind.Water, 2) } }, new SecondCup(Rings.Sittings[0].Id, "c1", [new(Field, R("b1"))])),
         Made(Rings, new AddColourant("c1", ColourantClass.Glitter), new AddColourant("c1", ColourantClass.Dye), new PourOff("c2", "c1"), Set("recipes[c1].frozen", true)),
     ];

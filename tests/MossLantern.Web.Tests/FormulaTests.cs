@@ -142,7 +142,7 @@ public partial class FormulaTests
 
     private static IEnumerable<Reckoned> Walk(object? here, HashSet<object> seen)
     {
-        if (here is null or string or Delegate || here.GetType() is { IsPrimitive: true } || here.GetType().IsEnum || (!here.GetType().IsValueType && !seen.Add(here)))
+        if (here is null or string or Delegate or RegionId || here.GetType() is { IsPrimitive: true } || here.GetType().IsEnum || (!here.GetType().IsValueType && !seen.Add(here)))
         {
             return [];
         }

@@ -94,14 +94,10 @@ internal sealed record Neighbours(FilledLayer Layer, LayerPlan Plan, RegionId Fi
         ?? new(AddColour.IdOf(name, Layer.Recipes), name, colour, colourant is { } own ? [new(own, load)] : []);
 
     /// <summary>What swaps the colours of two places, each by its number among <see cref="Places"/>.</summary>
-    public ImmutableArray<Edit> Swapped(int one, int other)
+    public SwapColours Swapped(int one, int other)
     {
-        var places = Places;
-        return
-        [
-            new PourFrom(Layer.Id, null, places[one].Id, places[other].Cup),
-            new PourFrom(Layer.Id, null, places[other].Id, places[one].Cup),
-        ];
+        var (first, second) = (Places[one], Places[other]);
+        return new(Layer.Id, null, first.Id, first.Cup, second.Id, second.Cup);
     }
 
     /// <summary>The regions whose colours can be swapped, with their cups.</summary>

@@ -57,8 +57,9 @@ internal sealed class OneSideCheck : ICheck
                 if (FieldSpread.Bunched(swapped, plan.Box).Count == 0
                     && plan.Borders.All(b => !cupOf.TryGetValue(b.First, out var a) || !cupOf.TryGetValue(b.Second, out var c) || a != c))
                 {
-                    yield return Remedy.Of("swap", $"Swap {plan.NameOf(RegionId.OfField(one.Field))} with {plan.NameOf(RegionId.OfField(other.Field))}",
-                        new PourFrom(layer.Id, null, RegionId.OfField(one.Field), other.Cup), new PourFrom(layer.Id, null, RegionId.OfField(other.Field), one.Cup));
+                    var (first, second) = (RegionId.OfField(one.Field), RegionId.OfField(other.Field));
+                    yield return Remedy.Of("swap", $"Swap {plan.NameOf(first)} with {plan.NameOf(second)}",
+                        new SwapColours(layer.Id, null, first, one.Cup, second, other.Cup));
                     yield break;
                 }
             }

@@ -71,7 +71,7 @@ internal sealed class TwinsCheck : ICheck
         if (best.Left is not null)
         {
             string Name(int place) => pair.Plan.NameOf(places[place].Id);
-            yield return new("swap", $"Swap {Name(best.Own)} with {Name(best.Other)}", pair.Swapped(best.Own, best.Other));
+            yield return Remedy.Of("swap", $"Swap {Name(best.Own)} with {Name(best.Other)}", pair.Swapped(best.Own, best.Other));
         }
 
         HashSet<(RegionId, RegionId)> Twins(int one, int other)

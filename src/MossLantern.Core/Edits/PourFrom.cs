@@ -19,26 +19,28 @@ public sealed record PourFrom(string Layer, string? Zone, RegionId Region, strin
             return Edited.No($"{laid.Place}.layout", "The piece no longer has that colour.");
         }
 
-        Layout? to = laid.Layout switch
-        {
-            BandedLayout banded when banded.Bands.ToList().FindIndex(b => b.Region == Region) is >= 0 and var at =>
-                banded with { Bands = banded.Bands.SetItem(at, banded.Bands[at] with { RecipeId = recipe }) },
-            RingsLayout { HeartRecipeId: not null } rings when Region == RegionId.Heart => rings with { HeartRecipeId = recipe },
-            StripesLayout lines when Region == StripesLayout.StartId => lines with { StartRecipeId = recipe },
-            FieldsLayout { Vein: { } vein } fields when Region == FieldsLayout.VeinId => fields with { Vein = vein with { RecipeId = recipe } },
-            FieldsLayout fields when Region.Field is { } number && number <= fields.Fields =>
-                fields with { Recoloured = [.. (fields.Recoloured ?? []).Where(r => r.Field != number), new FieldColour(number, recipe)] },
-            PoolsLayout pools when pools.Pools.ToList().FindIndex(p => p.Region == Region) is >= 0 and var at =>
-                pools with { Pools = pools.Pools.SetItem(at, pools.Pools[at] with { RecipeId = recipe }) },
-            PuddleLayout puddle when puddle.Pours.ToList().FindIndex(p => p.Region == Region) is >= 0 and var at =>
-                puddle with { Pours = puddle.Pours.SetItem(at, puddle.Pours[at] with { RecipeId = recipe }) },
-            PuddleLayout puddle when Region == PuddleLayout.RestId => puddle with { RestRecipeId = recipe },
-            MarbleLayout marble when Region == MarbleLayout.GroundId => marble with { GroundRecipeId = recipe },
-            MarbleLayout marble when Region == MarbleLayout.StreakId => marble with { StreakRecipeId = recipe },
-            FloodLayout flood when Region == FloodLayout.FloodId => flood with { RecipeId = recipe },
-            _ => null,
-        };
-        return to is null ? Edited.No($"{PlaceIn.Layer(Layer)}.regions[{Region.In(Zone)}]", "That region is no longer there.")
+        return In(laid.Layout, Region, recipe) is not { } to ? Edited.No($"{PlaceIn.Layer(Layer)}.regions[{Region.In(Zone)}]", "That region is no longer there.")
             : with.With(to).Done();
     }
+
+    /// <summary>A layout with a region poured from another colour; null where it has no such region.</summary>
+    internal static Layout? In(Layout layout, RegionId region, string recipe) => layout switch
+    {
+        BandedLayout banded when banded.Bands.ToList().FindIndex(b => b.Region == region) is >= 0 and var at =>
+            banded with { Bands = banded.Bands.SetItem(at, banded.Bands[at] with { RecipeId = recipe }) },
+        RingsLayout { HeartRecipeId: not null } rings when region == RegionId.Heart => rings with { HeartRecipeId = recipe },
+        StripesLayout lines when region == StripesLayout.StartId => lines with { StartRecipeId = recipe },
+        FieldsLayout { Vein: { } vein } fields when region == FieldsLayout.VeinId => fields with { Vein = vein with { RecipeId = recipe } },
+        FieldsLayout fields when region.Field is { } number && number <= fields.Fields =>
+            fields with { Recoloured = [.. (fields.Recoloured ?? []).Where(r => r.Field != number), new FieldColour(number, recipe)] },
+        PoolsLayout pools when pools.Pools.ToList().FindIndex(p => p.Region == region) is >= 0 and var at =>
+            pools with { Pools = pools.Pools.SetItem(at, pools.Pools[at] with { RecipeId = recipe }) },
+        PuddleLayout puddle when puddle.Pours.ToList().FindIndex(p => p.Region == region) is >= 0 and var at =>
+            puddle with { Pours = puddle.Pours.SetItem(at, puddle.Pours[at] with { RecipeId = recipe }) },
+        PuddleLayout puddle when region == PuddleLayout.RestId => puddle with { RestRecipeId = recipe },
+        MarbleLayout marble when region == MarbleLayout.GroundId => marble with { GroundRecipeId = recipe },
+        MarbleLayout marble when region == MarbleLayout.StreakId => marble with { StreakRecipeId = recipe },
+        FloodLayout flood when region == FloodLayout.FloodId => flood with { RecipeId = recipe },
+        _ => null,
+    };
 }
