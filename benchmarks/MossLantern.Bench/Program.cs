@@ -51,7 +51,8 @@ namespace MossLantern.Bench
                     {
                         Layout = new RingsLayout(
                             [.. Enumerable.Range(1, Hearts).Select(i => new Heart($"h{i}", 200 * i, 300 * i, 140, 100, 20, 18, i))],
-                            [.. Enumerable.Range(1, 12).Select(i => new Band($"b{i}", 4 + 3 * (i % 7), i == 12, colour))], RimFollow, colour),
+                            [.. Enumerable.Range(1, 12)
+                                .Select(i => new Band($"b{i}", 4 + 3 * (i % 7), i == 12, colour))], RimFollow, colour),
                     },
                 ],
             };
@@ -66,7 +67,8 @@ namespace MossLantern.Bench
         public (PiecePlan, Painting) Drag()
         {
             var moved = Moved();
-            return (planner.Plan(moved, [], Surroundings.Usual(DateTimeZone.Utc)), planner.Paint(moved, Catalogue.Typical, null, PaintDetail.Draft));
+            return (planner.Plan(moved, [], Surroundings.Usual(DateTimeZone.Utc)),
+                planner.Paint(moved, Catalogue.Typical, null, PaintDetail.Draft));
         }
 
         /// <summary>What follows on release, the map being known.</summary>
@@ -78,7 +80,8 @@ namespace MossLantern.Bench
             x = (x + 1) % 200;
             var layer = piece.Layers[0];
             var rings = (RingsLayout)layer.Layout;
-            return piece with { Layers = [layer with { Layout = rings with { Hearts = rings.Hearts.SetItem(0, rings.Hearts[0] with { XMm = 150 + x }) } }] };
+            return piece with { Layers = [layer
+                with { Layout = rings with { Hearts = rings.Hearts.SetItem(0, rings.Hearts[0] with { XMm = 150 + x }) } }] };
         }
     }
 
@@ -86,8 +89,10 @@ namespace MossLantern.Bench
     [MemoryDiagnoser]
     public class LayoutBenchmarks
     {
-        private static readonly ImmutableArray<Recipe> Recipes = [.. Enumerable.Range(1, 6).Select(i => Recipe.Plain($"c{i}", $"c{i}", $"#{i}0{9 - i}0{i}0", ColourantClass.Paste, 4))];
-        private static readonly ImmutableArray<Band> Bands = [.. Enumerable.Range(1, 8).Select(i => new Band($"b{i}", 5 + i % 4, i == 1, $"c{1 + i % 6}"))];
+        private static readonly ImmutableArray<Recipe> Recipes = [.. Enumerable.Range(1, 6)
+            .Select(i => Recipe.Plain($"c{i}", $"c{i}", $"#{i}0{9 - i}0{i}0", ColourantClass.Paste, 4))];
+        private static readonly ImmutableArray<Band> Bands = [.. Enumerable.Range(1, 8)
+            .Select(i => new Band($"b{i}", 5 + i % 4, i == 1, $"c{1 + i % 6}"))];
 
         private readonly LayerMapper mapper = new();
         private double by;
@@ -112,11 +117,16 @@ namespace MossLantern.Bench
             var layer = piece.Layers[0];
             var moved = Way switch
             {
-                "lines" => layer with { Layout = new StripesLayout(Bands.SetItem(1, Bands[1] with { WidthMm = 5 + by / 10 }), "c1", 1, 9, 3) },
+                "lines" =>
+                    layer with { Layout = new StripesLayout(Bands.SetItem(1, Bands[1] with { WidthMm = 5 + by / 10 }), "c1", 1, 9, 3) },
                 "petals" => layer with { Layout = new PetalsLayout(Bands, 180 + by, 150, 9, 30, true, 6, 0) },
-                "fields" => layer with { Layout = new FieldsLayout(15, ["c1", "c2", "c3", "c4", "c5"], 7, Vein: new("c6", 3, 1), Moved: [new(1, 120 + by, 130)]) },
-                "pools" => layer with { Layout = new PoolsLayout([new("w", [new(0, 80 + by), new(200, 110 + by), new(420, 90 + by)]), new("v", [new(150, 0), new(170, 300)])], 3, [new("p", 40, 40, "c1")]) },
-                "puddle" => layer with { Layout = new PuddleLayout(180 + by, 150, [.. Enumerable.Range(1, 10).Select(i => new PuddlePour($"p{i}", $"c{1 + i % 6}", 12))], 30, 40, "c6") },
+                "fields" => layer with { Layout = new FieldsLayout(15, ["c1", "c2", "c3", "c4", "c5"], 7,
+                    Vein: new("c6", 3, 1), Moved: [new(1, 120 + by, 130)]) },
+                "pools" => layer with { Layout = new PoolsLayout([new("w",
+                    [new(0, 80 + by), new(200, 110 + by), new(420, 90 + by)]), new("v", [new(150, 0), new(170, 300)])],
+                3, [new("p", 40, 40, "c1")]) },
+                "puddle" => layer with { Layout = new PuddleLayout(180 + by, 150,
+                    [.. Enumerable.Range(1, 10).Select(i => new PuddlePour($"p{i}", $"c{1 + i % 6}", 12))], 30, 40, "c6") },
                 _ => layer with { Layout = new MarbleLayout("c1", "c2", 20 + by, 0.3, 20, 14) },
             };
             return Painter.Paint(mapper, Catalogue.Typical, piece with { Layers = [moved] }, 0, PaintDetail.Draft);
@@ -136,7 +146,8 @@ namespace MossLantern.Bench
         public void Set() => atHand =
         [
             .. Enumerable.Range(0, Colourants).Select(i => new AtHand(
-                Catalogue.Typical.Of(Enum.GetValues<ColourantClass>()[i % 9]), null, $"c{i}", Colour.Of($"#{(i * 67 + 20) % 230:x2}{(i * 131 + 60) % 240:x2}{(i * 29 + 90) % 220:x2}"))),
+                Catalogue.Typical.Of(Enum.GetValues<ColourantClass>()[i % 9]), null, $"c{i}",
+                Colour.Of($"#{(i * 67 + 20) % 230:x2}{(i * 131 + 60) % 240:x2}{(i * 29 + 90) % 220:x2}"))),
         ];
 
         [Benchmark]
@@ -184,7 +195,8 @@ namespace MossLantern.Bench
         {
             var sitting = FirstPiece.Of("Bench", new Ground(new RectangleOutline(600, 900), EdgeStyle.TapedClean, 38, "#d8bd8c")).Filled[0];
             on = new(new(sitting, Surroundings.Usual(DateTimeZone.Utc)), 22);
-            cups = [.. Enumerable.Range(1, Cups).Select(i => (IReadOnlyList<BatchCup>)[new BatchCup($"c{i}", 10 + 7 * (i % 13), 10 + 7 * (i % 13), 60, 15 + i % 5)])];
+            cups = [.. Enumerable.Range(1, Cups)
+                .Select(i => (IReadOnlyList<BatchCup>)[new BatchCup($"c{i}", 10 + 7 * (i % 13), 10 + 7 * (i % 13), 60, 15 + i % 5)])];
         }
 
         [Benchmark]

@@ -59,7 +59,8 @@ public abstract class CupboardStore<T>(WorkshopDatabase database, string table, 
     public virtual void Clear() => Database.Write(connection => connection.Execute($"delete from {table}"));
 
     /// <summary>Takes a thing out of the cupboard; false where there is no such thing.</summary>
-    public bool Remove(string id) => Database.Write(connection => connection.Execute($"delete from {table} where id = @id", new { id }) > 0);
+    public bool Remove(string id) =>
+        Database.Write(connection => connection.Execute($"delete from {table} where id = @id", new { id }) > 0);
 }
 
 /// <summary>Keeps pots of paint.</summary>
@@ -68,7 +69,8 @@ public sealed class PotStore(WorkshopDatabase database) : CupboardStore<PaintPot
 /// <summary>Keeps sequences of colours.</summary>
 public sealed class SequenceStore(WorkshopDatabase database) : CupboardStore<KeptSequence>(database, "sequence", sequence => sequence.Name);
 
-/// <summary>Keeps what the person has entered of materials; an id is the kind and the id of the catalogue, as in <c>resin/coating</c>.</summary>
+/// <summary>Keeps what the person has entered of materials; an id is the kind and the id of the catalogue, as in
+/// <c>resin/coating</c>.</summary>
 public sealed class MaterialStore(WorkshopDatabase database) : CupboardStore<OwnMaterial>(database, "material", material => material.Name);
 
 /// <summary>Keeps recipes.</summary>

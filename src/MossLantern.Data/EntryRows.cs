@@ -54,7 +54,8 @@ internal static class EntryRows
             var kind = Enum.Parse<EntryKind>(Kind.Replace("-", "", StringComparison.Ordinal), ignoreCase: true);
 
             // Entries of old say not whether their moment was noted: of the log's form only the start and the end were.
-            var noted = AtNoted is { } told ? told != 0 : kind is not (EntryKind.Room or EntryKind.Noted or EntryKind.Planned or EntryKind.Poured);
+            var noted = AtNoted is { } told ? told != 0
+                : kind is not (EntryKind.Room or EntryKind.Noted or EntryKind.Planned or EntryKind.Poured);
             return new(
                 Id, kind,
                 new(RunId, PieceId, SittingId, StepId is null ? null : Core.Journal.StepId.Parse(StepId), (int?)Copy, Place, Vessel),
@@ -65,8 +66,10 @@ internal static class EntryRows
 
     private const string Columns =
         """
-        select id as Id, run_id as RunId, piece_id as PieceId, sitting_id as SittingId, step_id as StepId, copy as Copy, kind as Kind, at as At, at_noted as AtNoted,
-            page_at as PageAt, arrived_at as ArrivedAt, place as Place, vessel as Vessel, ml as Ml, grams as Grams, celsius as Celsius, words as Words,
+        select id as Id, run_id as RunId, piece_id as PieceId, sitting_id as SittingId, step_id as StepId,
+          copy as Copy, kind as Kind, at as At, at_noted as AtNoted,
+            page_at as PageAt, arrived_at as ArrivedAt, place as Place, vessel as Vessel, ml as Ml, grams as Grams,
+              celsius as Celsius, words as Words,
             photo_sha as PhotoSha, replaces as Replaces
         from entry
         """;
@@ -76,27 +79,32 @@ internal static class EntryRows
         Read(connection, "where piece_id = @pieceId order by seq", new { pieceId });
 
     /// <summary>The entries of a run, in the order in which they were written.</summary>
-    public static IEnumerable<Entry> OfRun(SqliteConnection connection, string runId) => Read(connection, "where run_id = @runId order by seq", new { runId });
+    public static IEnumerable<Entry> OfRun(SqliteConnection connection, string runId) =>
+        Read(connection, "where run_id = @runId order by seq", new { runId });
 
     /// <summary>The entries of runs that have a sitting of a piece, or of all runs, in the order in which they were written.</summary>
     public static IEnumerable<Entry> OfRuns(SqliteConnection connection, string? pieceId) => pieceId is null
         ? Read(connection, "where run_id is not null order by seq", new { })
-        : Read(connection, "where run_id in (select run_id from run_part where piece_id = @pieceId) and piece_id = @pieceId order by seq", new { pieceId });
+        : Read(connection, "where run_id in (select run_id from run_part where piece_id = @pieceId) and piece_id = @pieceId order by seq",
+            new { pieceId });
 
     /// <summary>What was weighed of a sitting outside of any run, and taken back, in the order in which it was written.</summary>
     public static IEnumerable<Entry> OfWeighing(SqliteConnection connection, string pieceId, string sittingId) => Read(
         connection,
         """
-        where piece_id = @pieceId and sitting_id = @sittingId and run_id is null and step_id is not null and kind in ('weighed', 'taken-back') order by seq
+        where piece_id = @pieceId and sitting_id = @sittingId and run_id is null and step_id is not null
+          and kind in ('weighed', 'taken-back') order by seq
         """,
         new { pieceId, sittingId });
 
     /// <summary>Adds entries.</summary>
     public static void Add(SqliteConnection connection, IEnumerable<Entry> entries) => connection.Execute(
         """
-        insert into entry (id, run_id, piece_id, sitting_id, step_id, copy, kind, at, at_noted, page_at, arrived_at, place, vessel, ml, grams, celsius, words,
+        insert into entry (id, run_id, piece_id, sitting_id, step_id, copy, kind, at, at_noted, page_at,
+          arrived_at, place, vessel, ml, grams, celsius, words,
             photo_sha, replaces)
-        values (@Id, @RunId, @PieceId, @SittingId, @step, @Copy, @kind, @at, @noted, @pageAt, @arrivedAt, @Place, @Vessel, @Ml, @Grams, @Celsius, @Words,
+        values (@Id, @RunId, @PieceId, @SittingId, @step, @Copy, @kind, @at, @noted, @pageAt, @arrivedAt, @Place,
+          @Vessel, @Ml, @Grams, @Celsius, @Words,
             @PhotoSha, @Replaces)
         """,
         entries.Select(e => new

@@ -36,12 +36,14 @@ public sealed class FolderLock : IDisposable
         catch (IOException e)
         {
             throw new WorkshopFileException(
-                $"The workshop in {folder} is in use by another Moss Lantern{Holder(folder)}. Close that one first; nothing was changed.", e);
+                $"The workshop in {folder} is in use by another Moss Lantern{Holder(folder)}. Close that one first; nothing was changed.",
+                e);
         }
 
         try
         {
-            File.WriteAllText(Path.Combine(folder, HolderName), string.Create(CultureInfo.InvariantCulture, $"process {Environment.ProcessId}{(holder.Length > 0 ? $", {holder}" : "")}"));
+            File.WriteAllText(Path.Combine(folder, HolderName),
+                string.Create(CultureInfo.InvariantCulture, $"process {Environment.ProcessId}{(holder.Length > 0 ? $", {holder}" : "")}"));
         }
         catch (IOException)
         {

@@ -46,7 +46,8 @@ internal static partial class KeptCopies
         var all = All(folder, name);
         var kept = all.Take(Last)
             .Concat(all.DistinctBy(c => c.Made.Date).Take(Days))
-            .Concat(all.DistinctBy(c => (WeekYearRules.Iso.GetWeekYear(c.Made.Date), WeekYearRules.Iso.GetWeekOfWeekYear(c.Made.Date))).Take(Weeks))
+            .Concat(all.DistinctBy(c => (WeekYearRules.Iso.GetWeekYear(c.Made.Date),
+                WeekYearRules.Iso.GetWeekOfWeekYear(c.Made.Date))).Take(Weeks))
             .Select(c => c.Path).ToHashSet();
         foreach (var copy in all.Where(c => !kept.Contains(c.Path)))
         {
@@ -54,7 +55,8 @@ internal static partial class KeptCopies
         }
     }
 
-    /// <summary>All copies, the newest first. Those without a number were made by an earlier program, in the order of their names.</summary>
+    /// <summary>All copies, the newest first. Those without a number were made by an earlier program, in the order of
+    /// their names.</summary>
     private static List<Copy> All(string folder, string name) =>
     [
         .. Directory.GetFiles(folder, $"{name}-*.db")

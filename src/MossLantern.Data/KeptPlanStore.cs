@@ -15,7 +15,8 @@ namespace MossLantern.Data;
 /// <param name="Milestone">What for.</param>
 /// <param name="Age">The ages that it opens and closes at, and what they count from.</param>
 /// <param name="RoomC">How warm it is where it cures, °C; null where that is the workshop's room.</param>
-public sealed record KeptWindow(string SittingId, string LayerId, string Name, bool Poured, Milestone Milestone, WindowAge Age, double? RoomC)
+public sealed record KeptWindow(string SittingId, string LayerId, string Name, bool Poured, Milestone Milestone,
+    WindowAge Age, double? RoomC)
 {
     /// <summary>When it opens and closes.</summary>
     /// <param name="workshop">The workshop's room.</param>
@@ -37,7 +38,8 @@ public sealed record KeptWindow(string SittingId, string LayerId, string Name, b
 /// <param name="Windows">The windows of the layers that nothing has been poured over.</param>
 /// <param name="Pots">What it takes out of pots of paint.</param>
 public sealed record KeptPlan(
-    string PieceId, string Of, double FootMm, int Layers, int Poured, string? BeneathId, string? Problem, ImmutableArray<KeptWindow> Windows, ImmutableArray<PotTake> Pots);
+    string PieceId, string Of, double FootMm, int Layers, int Poured, string? BeneathId, string? Problem,
+    ImmutableArray<KeptWindow> Windows, ImmutableArray<PotTake> Pots);
 
 /// <summary>A piece on the shelf by its row alone: its document is not read.</summary>
 /// <param name="Id">Its id.</param>
@@ -118,19 +120,23 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
     {
         var windows = connection.Query<WindowRow>(
             """
-            select piece_id as PieceId, sitting_id as SittingId, layer_id as LayerId, layer_name as LayerName, poured as Poured, milestone as Milestone,
-                opens_hours as OpensHours, closes_hours as ClosesHours, reference_c as ReferenceC, counts_from as CountsFrom, closes_from as ClosesFrom, room_c as RoomC
+            select piece_id as PieceId, sitting_id as SittingId, layer_id as LayerId, layer_name as LayerName,
+              poured as Poured, milestone as Milestone,
+                opens_hours as OpensHours, closes_hours as ClosesHours, reference_c as ReferenceC,
+                  counts_from as CountsFrom, closes_from as ClosesFrom, room_c as RoomC
             from kept_window order by piece_id, position
             """).ToLookup(w => w.PieceId);
         var pots = connection.Query<PotRow>(
             """
-            select piece_id as PieceId, pot_id as PotId, what as What, ml as Ml, of_ground as OfGround, taken as Taken, taken_at as TakenAt from kept_pot_take order by piece_id, position
+            select piece_id as PieceId, pot_id as PotId, what as What, ml as Ml, of_ground as OfGround,
+              taken as Taken, taken_at as TakenAt from kept_pot_take order by piece_id, position
             """).ToLookup(t => t.PieceId);
         return
         [
             .. connection.Query<Row>(
                 """
-                select piece_id as PieceId, of as Of, foot_mm as FootMm, layers as Layers, poured as Poured, beneath_id as BeneathId, problem as Problem from kept_plan
+                select piece_id as PieceId, of as Of, foot_mm as FootMm, layers as Layers, poured as Poured,
+                  beneath_id as BeneathId, problem as Problem from kept_plan
                 """)
                 .Select(r => new KeptPlan(
                     r.PieceId, r.Of, r.FootMm, (int)r.Layers, (int)r.Poured, r.BeneathId, r.Problem,
@@ -139,7 +145,8 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
                             w.SittingId ?? w.LayerId, w.LayerId, w.LayerName, w.Poured != 0, Enum.Parse<Milestone>(w.Milestone),
                             new(w.OpensHours, w.ClosesHours, w.ReferenceC, Times.Read(w.CountsFrom), Times.Read(w.ClosesFrom)), w.RoomC)),
                     ],
-                    [.. pots[r.PieceId].Select(t => new PotTake(t.PotId, t.What, t.Ml, t.OfGround != 0, t.Taken != 0, t.TakenAt is null ? null : Times.Read(t.TakenAt)))])),
+                    [.. pots[r.PieceId].Select(t => new PotTake(t.PotId, t.What, t.Ml, t.OfGround != 0, t.Taken != 0,
+                        t.TakenAt is null ? null : Times.Read(t.TakenAt)))])),
         ];
     });
 
@@ -159,9 +166,11 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
             {
                 connection.Execute(
                     """
-                    insert into kept_window (piece_id, position, sitting_id, layer_id, layer_name, poured, milestone, opens_hours, closes_hours, reference_c, counts_from,
+                    insert into kept_window (piece_id, position, sitting_id, layer_id, layer_name, poured,
+                      milestone, opens_hours, closes_hours, reference_c, counts_from,
                         closes_from, room_c)
-                    values (@PieceId, @position, @SittingId, @LayerId, @Name, @Poured, @milestone, @OpensHours, @ClosesHours, @ReferenceC, @from, @closesFrom, @RoomC)
+                    values (@PieceId, @position, @SittingId, @LayerId, @Name, @Poured, @milestone, @OpensHours,
+                      @ClosesHours, @ReferenceC, @from, @closesFrom, @RoomC)
                     """,
                     plan.Windows.Select((w, i) => new
                     {
@@ -184,7 +193,17 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
                     insert into kept_pot_take (piece_id, position, pot_id, what, ml, of_ground, taken, taken_at)
                     values (@PieceId, @position, @PotId, @What, @Ml, @OfGround, @Taken, @at)
                     """,
-                    plan.Pots.Select((t, i) => new { plan.PieceId, position = i, t.PotId, t.What, t.Ml, t.OfGround, t.Taken, at = t.At is { } at ? Times.Write(at) : null }));
+                    plan.Pots.Select((t, i) => new
+                    {
+                        plan.PieceId,
+                        position = i,
+                        t.PotId,
+                        t.What,
+                        t.Ml,
+                        t.OfGround,
+                        t.Taken,
+                        at = t.At is { } at ? Times.Write(at) : null
+                    }));
             }
         }
 

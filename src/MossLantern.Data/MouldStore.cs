@@ -45,6 +45,15 @@ public sealed class MouldStore(WorkshopDatabase database) : CupboardStore<Librar
             insert into mould_use (id, mould_id, used_at, what, castings, hottest_c, saved_at)
             values (@id, @MouldId, @at, @What, @Castings, @HottestC, @now)
             """,
-            new { id = Guid.NewGuid().ToString("n"), use.MouldId, at = Times.Write(use.At), use.What, use.Castings, use.HottestC, now = Times.Write(now) }));
+            new
+            {
+                id = Guid.NewGuid().ToString("n"),
+                use.MouldId,
+                at = Times.Write(use.At),
+                use.What,
+                use.Castings,
+                use.HottestC,
+                now = Times.Write(now)
+            }));
     }
 }

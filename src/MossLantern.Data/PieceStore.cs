@@ -55,7 +55,8 @@ public sealed class PieceStore(WorkshopDatabase database)
         }
 
         public StoredPiece ToStored() =>
-            new(Id, (int)Version, Times.Read(SavedAt), PieceJson.Read(Document), CanUndo != 0, CanRedo != 0, (int)Revision, (int)Logged, Undoes, Redoes);
+            new(Id, (int)Version, Times.Read(SavedAt), PieceJson.Read(Document), CanUndo != 0, CanRedo != 0,
+                (int)Revision, (int)Logged, Undoes, Redoes);
     }
 
     private sealed record AsideRow(string Id, string Name, string TakenOffAt);
@@ -69,7 +70,8 @@ public sealed class PieceStore(WorkshopDatabase database)
             r.made_from is not null as CanUndo,
             exists (select 1 from piece_revision n where n.piece_id = p.id and n.made_from = p.revision) as CanRedo,
             case when r.made_from is not null then r.words end as Undoes,
-            (select n.words from piece_revision n where n.piece_id = p.id and n.made_from = p.revision order by n.revision desc limit 1) as Redoes
+            (select n.words from piece_revision n where n.piece_id = p.id and n.made_from = p.revision
+              order by n.revision desc limit 1) as Redoes
         from piece p join piece_revision r on r.piece_id = p.id and r.revision = p.revision
         """;
 
@@ -81,7 +83,8 @@ public sealed class PieceStore(WorkshopDatabase database)
     public ImmutableArray<StoredPiece> All(out ImmutableArray<UnreadablePiece> unreadable)
     {
         var rows = database.Read(connection =>
-            connection.Query<Row>(Shown + " where p.taken_off_at is null order by p.created_at, p.id").Select(r => (Row: r, Stored: r.TryToStored())).ToList());
+            connection.Query<Row>(Shown + " where p.taken_off_at is null order by p.created_at, p.id")
+                .Select(r => (Row: r, Stored: r.TryToStored())).ToList());
         unreadable = [.. rows.Where(r => r.Stored is null).Select(r => r.Row.ToUnreadable())];
         return [.. rows.Select(r => r.Stored).OfType<StoredPiece>()];
     }
@@ -102,7 +105,8 @@ public sealed class PieceStore(WorkshopDatabase database)
         from piece where taken_off_at is null
         """;
 
-    private static PieceHead Head(HeadRow row) => new(row.Id, row.Name, (int)row.Version, (int)row.Logged, Times.Read(row.SavedAt), row.WidthMm, row.HeightMm);
+    private static PieceHead Head(HeadRow row) =>
+        new(row.Id, row.Name, (int)row.Version, (int)row.Logged, Times.Read(row.SavedAt), row.WidthMm, row.HeightMm);
 
     /// <summary>Whether there has never been a piece; one that is kept aside counts.</summary>
     public bool IsEmpty => database.Read(connection => connection.ExecuteScalar<long>("select count(*) from piece") == 0);
@@ -124,7 +128,8 @@ public sealed class PieceStore(WorkshopDatabase database)
     public ImmutableArray<AsidePiece> Aside() => database.Read<ImmutableArray<AsidePiece>>(connection =>
     [
         .. connection.Query<AsideRow>(
-            "select id as Id, name as Name, taken_off_at as TakenOffAt from piece where taken_off_at is not null order by taken_off_at desc, id")
+            "select id as Id, name as Name, taken_off_at as TakenOffAt from piece where taken_off_at is not null "
+                + "order by taken_off_at desc, id")
             .Select(r => new AsidePiece(r.Id, r.Name, Times.Read(r.TakenOffAt))),
     ]);
 
@@ -132,13 +137,15 @@ public sealed class PieceStore(WorkshopDatabase database)
     /// <returns>How many went.</returns>
     public int Forget(Instant before) => database.Write(connection =>
     {
-        var gone = connection.Query<AsideRow>("select id as Id, name as Name, taken_off_at as TakenOffAt from piece where taken_off_at is not null")
+        var gone = connection
+            .Query<AsideRow>("select id as Id, name as Name, taken_off_at as TakenOffAt from piece where taken_off_at is not null")
             .Where(r => Times.Read(r.TakenOffAt) < before).Select(r => r.Id).ToList();
         foreach (var id in gone)
         {
             // A run of several pieces stays as long as one of them does.
             var runs = connection.Query<string>("select run_id from run_part where piece_id = @id", new { id }).ToList();
-            foreach (var rows in (string[])["entry where piece_id = @id", "run_part where piece_id = @id", "journal_run where id in @runs and id not in (select run_id from run_part)",
+            foreach (var rows in (string[])["entry where piece_id = @id", "run_part where piece_id = @id",
+                "journal_run where id in @runs and id not in (select run_id from run_part)",
                 "revision_name where piece_id = @id", "piece_revision where piece_id = @id", "piece where id = @id"])
             {
                 connection.Execute($"delete from {rows}", new { id, runs });
@@ -153,7 +160,8 @@ public sealed class PieceStore(WorkshopDatabase database)
         public bool Goes(Instant before) => Stays == 0 && Times.Read(SavedAt) < before;
     }
 
-    /// <summary>Every step, and whether it stays whatever its age: what a piece shows, named versions, and what a log was poured from.</summary>
+    /// <summary>Every step, and whether it stays whatever its age: what a piece shows, named versions, and what a log
+    /// was poured from.</summary>
     private const string Steps =
         """
         select r.piece_id as PieceId, r.revision as Revision, r.made_from as MadeFrom, r.saved_at as SavedAt,
@@ -195,11 +203,13 @@ public sealed class PieceStore(WorkshopDatabase database)
                 if (from != step.MadeFrom)
                 {
                     connection.Execute(
-                        "update piece_revision set made_from = @from where piece_id = @PieceId and revision = @Revision", new { from, step.PieceId, step.Revision });
+                        "update piece_revision set made_from = @from where piece_id = @PieceId and revision = @Revision",
+                        new { from, step.PieceId, step.Revision });
                 }
             }
 
-            connection.Execute("delete from piece_revision where piece_id = @PieceId and revision = @Revision", going.Select(g => new { g.PieceId, g.Revision }));
+            connection.Execute("delete from piece_revision where piece_id = @PieceId and revision = @Revision",
+                going.Select(g => new { g.PieceId, g.Revision }));
             return going.Count;
         });
         database.Compact();
@@ -235,7 +245,8 @@ public sealed class PieceStore(WorkshopDatabase database)
 
     /// <summary>Whether a change has been kept in a piece.</summary>
     public bool HasEdit(string id, string editId) => database.Read(connection =>
-        connection.ExecuteScalar<long>("select count(*) from piece_revision where piece_id = @id and edit_id = @editId", new { id, editId }) > 0);
+        connection
+            .ExecuteScalar<long>("select count(*) from piece_revision where piece_id = @id and edit_id = @editId", new { id, editId }) > 0);
 
     /// <summary>Saves a piece as a new revision, made from the one it shows.</summary>
     /// <param name="id">Its id.</param>
@@ -282,7 +293,10 @@ public sealed class PieceStore(WorkshopDatabase database)
     public ImmutableArray<NamedRevision>? Name(string id, int basedOn, string name, Instant now) =>
         database.Write<ImmutableArray<NamedRevision>?>(connection =>
         {
-            var place = connection.QuerySingleOrDefault<Place>("select version as Version, revision as Revision from piece where id = @id and taken_off_at is null", new { id });
+            var place =
+                connection
+                .QuerySingleOrDefault<Place>(
+                    "select version as Version, revision as Revision from piece where id = @id and taken_off_at is null", new { id });
             if (place is null)
             {
                 return null;
@@ -305,11 +319,13 @@ public sealed class PieceStore(WorkshopDatabase database)
     /// <summary>Takes a name away again; the revision stays.</summary>
     /// <returns>Whether there was one.</returns>
     public bool Unname(string id, int revision) =>
-        database.Write(connection => connection.Execute("delete from revision_name where piece_id = @id and revision = @revision", new { id, revision }) > 0);
+        database.Write(connection => connection
+            .Execute("delete from revision_name where piece_id = @id and revision = @revision", new { id, revision }) > 0);
 
     /// <summary>A piece as it was at a revision, or null.</summary>
     public Piece? At(string id, int revision) => database.Read(connection =>
-        connection.QuerySingleOrDefault<string>("select document from piece_revision where piece_id = @id and revision = @revision", new { id, revision })
+        connection.QuerySingleOrDefault<string>("select document from piece_revision where piece_id = @id and revision = @revision",
+            new { id, revision })
             is { } document ? PieceJson.Read(document) : null);
 
     /// <summary>Filled by property, as <see cref="Row"/> is.</summary>
@@ -369,7 +385,8 @@ public sealed class PieceStore(WorkshopDatabase database)
     private static StoredPiece? Find(SqliteConnection connection, string id) =>
         connection.QuerySingleOrDefault<Row>(Shown + " where p.id = @id and p.taken_off_at is null", new { id })?.ToStored();
 
-    private static void Revise(SqliteConnection connection, string id, long revision, long? madeFrom, Piece piece, Instant now, MadeBy? by = null) =>
+    private static void Revise(SqliteConnection connection, string id, long revision, long? madeFrom, Piece piece,
+        Instant now, MadeBy? by = null) =>
         connection.Execute(
             """
             insert into piece_revision (piece_id, revision, made_from, document, saved_at, words, edit_id)

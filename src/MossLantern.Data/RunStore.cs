@@ -39,10 +39,12 @@ public sealed class RunStore(WorkshopDatabase database)
     public Run? Find(string runId) => database.Read(connection => Find(connection, runId));
 
     /// <summary>The journal of a piece as it was written, entry by entry.</summary>
-    public ImmutableArray<Entry> Entries(string pieceId) => database.Read<ImmutableArray<Entry>>(connection => [.. EntryRows.OfPiece(connection, pieceId)]);
+    public ImmutableArray<Entry> Entries(string pieceId) =>
+        database.Read<ImmutableArray<Entry>>(connection => [.. EntryRows.OfPiece(connection, pieceId)]);
 
     /// <summary>
-    /// Keeps what a form says of a sitting as the version of its run after the one it was based on; 0 is a new run. What the run told before
+    /// Keeps what a form says of a sitting as the version of its run after the one it was based on; 0 is a new run.
+    /// What the run told before
     /// stays in the journal, and what it tells of other sittings is not touched.
     /// </summary>
     /// <param name="logged">What the form says.</param>
@@ -90,7 +92,8 @@ public sealed class RunStore(WorkshopDatabase database)
     public int Add(IEnumerable<Entry> entries) => database.Write(connection =>
     {
         var written = 0;
-        foreach (var entry in entries.Where(e => connection.ExecuteScalar<long>("select count(*) from entry where id = @Id", new { e.Id }) == 0))
+        foreach (var entry in entries
+            .Where(e => connection.ExecuteScalar<long>("select count(*) from entry where id = @Id", new { e.Id }) == 0))
         {
             EntryRows.Add(connection, [entry]);
             written++;

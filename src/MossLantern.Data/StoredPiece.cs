@@ -15,7 +15,8 @@ namespace MossLantern.Data;
 /// <param name="Undoes">What a step back undoes, in words; null where it is not known.</param>
 /// <param name="Redoes">What a step forward does again, in words; null where it is not known.</param>
 public sealed record StoredPiece(
-    string Id, int Version, Instant SavedAt, Piece Piece, bool CanUndo, bool CanRedo, int Revision, int Logged = 0, string? Undoes = null, string? Redoes = null);
+    string Id, int Version, Instant SavedAt, Piece Piece, bool CanUndo, bool CanRedo, int Revision, int Logged = 0,
+    string? Undoes = null, string? Redoes = null);
 
 /// <summary>What made a revision.</summary>
 /// <param name="Words">What it did, in words; null where nobody says.</param>

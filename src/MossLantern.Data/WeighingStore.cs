@@ -8,7 +8,8 @@ namespace MossLantern.Data;
 /// <summary>Keeps what is weighed at the bench in the journal: entries of a sitting, of no run yet.</summary>
 public sealed class WeighingStore(WorkshopDatabase database)
 {
-    /// <summary>What was weighed of a sitting and still holds, in the order in which it was; each step once, as it was last weighed.</summary>
+    /// <summary>What was weighed of a sitting and still holds, in the order in which it was; each step once, as it was
+    /// last weighed.</summary>
     public ImmutableArray<Entry> Of(string pieceId, string sittingId) =>
         database.Read(connection => Folds.Weighed(EntryRows.OfWeighing(connection, pieceId, sittingId)));
 
@@ -18,7 +19,8 @@ public sealed class WeighingStore(WorkshopDatabase database)
         if (connection.ExecuteScalar<long>("select count(*) from entry where id = @id", new { id }) == 0)
         {
             var before = Folds.Holding(EntryRows.OfWeighing(connection, pieceId, sittingId)).LastOrDefault(e => e.Of.Step == step);
-            EntryRows.Add(connection, [new(id, EntryKind.Weighed, new(null, pieceId, sittingId, step), new(now, now), new(Grams: grams), before?.Id)]);
+            EntryRows.Add(connection,
+                [new(id, EntryKind.Weighed, new(null, pieceId, sittingId, step), new(now, now), new(Grams: grams), before?.Id)]);
         }
 
         return true;

@@ -55,7 +55,8 @@ public sealed class WorkshopDatabase
     /// <param name="copy">The copy.</param>
     /// <param name="now">Names what is replaced.</param>
     /// <returns>Where what was replaced is kept now, or null where there was nothing.</returns>
-    /// <exception cref="WorkshopFileException">The copy is missing, damaged, not ours or newer than the program; nothing was changed.</exception>
+    /// <exception cref="WorkshopFileException">The copy is missing, damaged, not ours or newer than the program;
+    /// nothing was changed.</exception>
     public static string? Restore(string folder, string copy, Instant now)
     {
         WorkshopFile.MakeFolder(folder);

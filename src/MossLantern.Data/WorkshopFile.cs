@@ -33,7 +33,8 @@ internal static class WorkshopFile
             if (File.Exists(mark))
             {
                 throw new WorkshopFileException(
-                    $"The workshop file {path} is gone, although its folder has held one. Put it back, or bring back a copy from {Beside(path, CopiesFolder)} with --restore FILE. To begin with an empty workshop remove {mark}.");
+                    $"The workshop file {path} is gone, although its folder has held one. Put it back, or bring back "
+                        + $"a copy from {Beside(path, CopiesFolder)} with --restore FILE. To begin with an empty workshop remove {mark}.");
             }
 
             // A log that a lost file has left behind would be played into the new one.
@@ -156,7 +157,9 @@ internal static class WorkshopFile
             var length = stream.ReadAtLeast(header, header.Length, throwOnEndOfStream: false);
             if (length == 0)
             {
-                throw new WorkshopFileException($"{path} is empty: its contents have been lost. Bring back a copy from {Beside(path, CopiesFolder)} with --restore FILE.");
+                throw new WorkshopFileException(
+                    $"{path} is empty: its contents have been lost. Bring back a copy from "
+                        + $"{Beside(path, CopiesFolder)} with --restore FILE.");
             }
 
             if (length < header.Length || !header.AsSpan(0, 16).SequenceEqual("SQLite format 3\0"u8))
@@ -179,7 +182,8 @@ internal static class WorkshopFile
         var known = Upgrade(path).GetDiscoveredScripts().Select(s => s.Name).ToHashSet();
         if (connection.Query<string>("select ScriptName from SchemaVersions").FirstOrDefault(s => !known.Contains(s)) is { } newer)
         {
-            throw new WorkshopFileException($"{path} was written by a newer version of the program (it has {newer}); it was left as it is.");
+            throw new WorkshopFileException(
+                $"{path} was written by a newer version of the program (it has {newer}); it was left as it is.");
         }
     }
 
@@ -257,7 +261,9 @@ internal static class WorkshopFile
         {
             throw e.SqliteErrorCode switch
             {
-                5 or 6 => new WorkshopFileException($"{path} is in use by another program, perhaps by this one in another window. Close it and start again.", e),
+                5 or 6 =>
+                    new WorkshopFileException(
+                        $"{path} is in use by another program, perhaps by this one in another window. Close it and start again.", e),
                 8 => new WorkshopFileException($"{path} cannot be written to: it or its folder is read-only.", e),
                 11 or 26 => Damaged(path, e.Message),
                 13 => new WorkshopFileException($"The disk that holds {path} is full. Make room and start again.", e),

@@ -19,17 +19,20 @@ public sealed record Kinds(Type Type, string Field, ImmutableArray<(Type Type, s
     [
         new(typeof(Outline), "shape",
         [
-            (typeof(RectangleOutline), "rectangle"), (typeof(RoundOutline), "round"), (typeof(OvalOutline), "oval"), (typeof(SliceOutline), "slice"),
+            (typeof(RectangleOutline), "rectangle"), (typeof(RoundOutline), "round"), (typeof(OvalOutline), "oval"),
+            (typeof(SliceOutline), "slice"),
             (typeof(DrawnOutline), "drawn"),
         ]),
         new(typeof(Layout), "kind",
         [
-            (typeof(RingsLayout), "rings"), (typeof(StripesLayout), "lines"), (typeof(PetalsLayout), "petals"), (typeof(FieldsLayout), "fields"), (typeof(PoolsLayout), "pools"),
+            (typeof(RingsLayout), "rings"), (typeof(StripesLayout), "lines"), (typeof(PetalsLayout), "petals"),
+            (typeof(FieldsLayout), "fields"), (typeof(PoolsLayout), "pools"),
             (typeof(PuddleLayout), "puddle"), (typeof(MarbleLayout), "marble"), (typeof(FloodLayout), "flood"),
         ]),
         new(typeof(Edit), "do",
         [
-            .. typeof(Edit).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(Edit)) && !t.IsAbstract).OrderBy(t => t.Name, StringComparer.Ordinal)
+            .. typeof(Edit).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(Edit)) && !t.IsAbstract)
+                .OrderBy(t => t.Name, StringComparer.Ordinal)
                 .Select(t => (t, JsonNamingPolicy.KebabCaseLower.ConvertName(t.Name))),
         ]),
     ];

@@ -10,7 +10,8 @@ namespace MossLantern.Formats;
 public static class MixingSheetCsv
 {
     /// <summary>A row; nothing stands where nothing is known or measured.</summary>
-    private sealed record Row(int Batch, string What, string Name, double? Ml, double? G, string? From, double? MinutesInHand, double? BeginMinutes);
+    private sealed record Row(int Batch, string What, string Name, double? Ml, double? G, string? From,
+        double? MinutesInHand, double? BeginMinutes);
 
     /// <summary>Writes a sheet as UTF-8 text with a header; names of columns carry their unit.</summary>
     public static string Write(MixingSheet sheet)
@@ -50,7 +51,8 @@ public static class MixingSheetCsv
         {
             if (cup.Draws.IsEmpty)
             {
-                yield return new(batch.Number, "cup", cup.Name, cup.Ml, cup.G, batch.Alone ? null : $"batch {batch.Number}", cup.InHandMinutes, null);
+                yield return new(batch.Number, "cup", cup.Name, cup.Ml, cup.G,
+                    batch.Alone ? null : $"batch {batch.Number}", cup.InHandMinutes, null);
             }
 
             foreach (var draw in cup.Draws)
@@ -68,5 +70,6 @@ public static class MixingSheetCsv
     /// <summary>A name that begins like a formula would be worked out by the program that opens the table.</summary>
     private static string Safe(string text) => text is ['=' or '+' or '-' or '@' or '\t' or '\r', ..] ? $"'{text}" : text;
 
-    private static string? Told(double? value, int decimals) => value is { } known ? Math.Round(known, decimals).ToString(CultureInfo.InvariantCulture) : null;
+    private static string? Told(double? value, int decimals) =>
+        value is { } known ? Math.Round(known, decimals).ToString(CultureInfo.InvariantCulture) : null;
 }

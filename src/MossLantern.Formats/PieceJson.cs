@@ -27,7 +27,8 @@ public static class PieceJson
     public static Piece Read(string text) => Read(text, WorkshopJson.Options);
 
     /// <summary>Reads a piece from a file that comes from elsewhere; a byte-order mark at its start is passed over.</summary>
-    /// <exception cref="PieceFormatException">The text is not such a document, or holds what cannot be kept; the message says where.</exception>
+    /// <exception cref="PieceFormatException">The text is not such a document, or holds what cannot be kept; the
+    /// message says where.</exception>
     public static Piece ReadFromOutside(string text)
     {
         ArgumentNullException.ThrowIfNull(text);
@@ -70,7 +71,8 @@ public static class PieceJson
                 throw new PieceFormatException($"The piece is in format version {number}; this program reads up to {Piece.FormatVersion}.");
             }
 
-            return number == Piece.FormatVersion ? json.Deserialize<Document>(options)!.Piece : Upgraded(text, number).Deserialize<Document>(options)!.Piece;
+            return number == Piece.FormatVersion ? json.Deserialize<Document>(options)!.Piece
+                : Upgraded(text, number).Deserialize<Document>(options)!.Piece;
         }
         catch (UnsoundValueException e)
         {
@@ -83,7 +85,8 @@ public static class PieceJson
         catch (NotSupportedException e)
         {
             // What is of several kinds does not say which it is; only the message knows where.
-            var at = e.Message.IndexOf("Path: ", StringComparison.Ordinal) is >= 0 and var from ? e.Message[(from + 6)..].Split(' ')[0].TrimEnd('.') : "some place";
+            var at = e.Message.IndexOf("Path: ", StringComparison.Ordinal) is >= 0 and var from
+                ? e.Message[(from + 6)..].Split(' ')[0].TrimEnd('.') : "some place";
             throw new PieceFormatException($"The piece cannot be read at {at}: it does not say of which kind that is.", e);
         }
     }

@@ -6,7 +6,8 @@ namespace MossLantern.Formats;
 /// <summary>Something in a JSON text is of the right type and yet nothing that can be kept; the message says what it is.</summary>
 public sealed class UnsoundValueException(string message, Exception? inner = null) : JsonException(message, inner);
 
-/// <summary>Text that can be shown, searched and written to any format: characters that steer a terminal or end a string are refused.</summary>
+/// <summary>Text that can be shown, searched and written to any format: characters that steer a terminal or end a
+/// string are refused.</summary>
 internal sealed class SoundText : JsonConverter<string>
 {
     private const string Sentence = "holds a character that cannot be shown";

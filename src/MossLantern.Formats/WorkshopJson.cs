@@ -12,7 +12,8 @@ namespace MossLantern.Formats;
 /// <summary>One way of writing JSON, for the interface and for stored documents.</summary>
 public static class WorkshopJson
 {
-    /// <summary>Camel-case names, kebab-case enums, strict numbers, unknown and missing fields refused. For what this program has kept.</summary>
+    /// <summary>Camel-case names, kebab-case enums, strict numbers, unknown and missing fields refused. For what this
+    /// program has kept.</summary>
     public static JsonSerializerOptions Options { get; } = Create(new KeptText());
 
     /// <summary>The same for what comes from elsewhere: text that cannot be shown is refused, not left out.</summary>
@@ -57,7 +58,8 @@ public static class WorkshopJson
         options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower, allowIntegerValues: false));
         options.Converters.Add(new RegionIdText());
         options.ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
-        options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(RefuseEmptyEntries).WithAddedModifier(Kinds.Name).WithAddedModifier(LeaveOut);
+        options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver())
+            .WithAddedModifier(RefuseEmptyEntries).WithAddedModifier(Kinds.Name).WithAddedModifier(LeaveOut);
     }
 
     private static void Rules(JsonSerializerOptions options)

@@ -38,7 +38,8 @@ public static class MixingSheetPdf
         ArgumentNullException.ThrowIfNull(sheet);
         var (width, height) = SizeOf(paper);
         using var stream = new MemoryStream();
-        using (var document = SKDocument.CreatePdf(stream, new SKDocumentPdfMetadata { Title = $"{sheet.Piece}, {sheet.Sitting}: mixing sheet" }))
+        using (var document = SKDocument.CreatePdf(stream,
+            new SKDocumentPdfMetadata { Title = $"{sheet.Piece}, {sheet.Sitting}: mixing sheet" }))
         {
             var canvas = document.BeginPage((float)width * PointsPerMm, (float)height * PointsPerMm);
             canvas.Scale(PointsPerMm);
@@ -53,7 +54,8 @@ public static class MixingSheetPdf
     private static void Page(SKCanvas canvas, MixingSheet sheet, float width, float height, SheetUnits units)
     {
         Fitted(canvas, sheet.Piece, BorderMm, 20, 9, Bold, width - 2 * BorderMm);
-        Fitted(canvas, $"{sheet.Sitting} · {sheet.Resin}, {Number(sheet.WorkingMinutes)} min for 100 g in a cup", BorderMm, 27, 4.4f, Plain, width - 2 * BorderMm);
+        Fitted(canvas, $"{sheet.Sitting} · {sheet.Resin}, {Number(sheet.WorkingMinutes)} min for 100 g in a cup",
+            BorderMm, 27, 4.4f, Plain, width - 2 * BorderMm);
 
         // A batch takes a row and a half for its own line.
         var rows = sheet.Batches.Sum(b => 1.5f + b.Cups.Length);
@@ -70,7 +72,8 @@ public static class MixingSheetPdf
             }
         }
 
-        Fitted(canvas, "Gloves, eye protection, fresh air. The data sheet of the resin wins over this page. Tick what is done.", BorderMm, height - 8, 3.6f, Plain, width - 2 * BorderMm);
+        Fitted(canvas, "Gloves, eye protection, fresh air. The data sheet of the resin wins over this page. Tick what is done.", BorderMm,
+            height - 8, 3.6f, Plain, width - 2 * BorderMm);
     }
 
     private static void Batch(SKCanvas canvas, MixingSheet sheet, SheetBatch batch, float y, float row, float width, SheetUnits units)
@@ -85,25 +88,36 @@ public static class MixingSheetPdf
         var when = batch.LatestMinutes is { } latest
             ? $"Begin {Number(batch.StartMinutes)} min after the first, at the latest {Number(Math.Max(latest, 0))}. "
             : "";
-        var left = batch.GelMinutes is { } gel ? $"Left standing: gels after {Number(gel)} min, {Celsius(batch.PeakC, units)}." : $"Left standing: {Celsius(batch.PeakC, units)}.";
+        var left = batch.GelMinutes is { } gel ? $"Left standing: gels after {Number(gel)} min, {Celsius(batch.PeakC, units)}."
+            : $"Left standing: {Celsius(batch.PeakC, units)}.";
         Fitted(canvas, when + left, BorderMm + 2, y + 1.24f * row, 0.3f * row, Plain, width - 2 * BorderMm - 4);
     }
 
-    private static void Cup(SKCanvas canvas, MixingSheet sheet, SheetBatch batch, SheetCup cup, float y, float row, float width, SheetUnits units)
+    private static void Cup(SKCanvas canvas, MixingSheet sheet, SheetBatch batch, SheetCup cup, float y, float row,
+        float width, SheetUnits units)
     {
         var (middle, size) = (y + 0.5f * row, 0.46f * row);
         Stroke(canvas, new(BorderMm + 1, middle - 0.5f * size, BorderMm + 1 + size, middle + 0.5f * size), 0.4f, Ink);
-        using var paint = new SKPaint { Color = cup.Colour is { } colour && SKColor.TryParse(colour, out var parsed) ? parsed : new(238, 240, 234), Style = SKPaintStyle.Fill, IsAntialias = true };
+        using var paint = new SKPaint
+        {
+            Color = cup.Colour is { } colour && SKColor.TryParse(colour, out var parsed)
+            ? parsed : new(238, 240, 234),
+            Style = SKPaintStyle.Fill,
+            IsAntialias = true
+        };
         canvas.DrawCircle(BorderMm + 3 + 1.9f * size, middle, 0.62f * size, paint);
         paint.Style = SKPaintStyle.Stroke;
         (paint.Color, paint.StrokeWidth) = (Ink, 0.3f);
         canvas.DrawCircle(BorderMm + 3 + 1.9f * size, middle, 0.62f * size, paint);
         var (left, amount) = (BorderMm + 5 + 3 * size, width - BorderMm - 2);
-        var colourant = string.Join(" + ", cup.Draws.Select((d, i) => $"{(i == 0 ? "from " : "")}{d.Name} {Volume(d.Ml, units)}").Concat(cup.Doses.Select(d => Told(d, cup.Doses.Length))));
+        var colourant = string.Join(" + ", cup.Draws
+            .Select((d, i) => $"{(i == 0 ? "from " : "")}{d.Name} {Volume(d.Ml, units)}")
+            .Concat(cup.Doses.Select(d => Told(d, cup.Doses.Length))));
         var half = (width - left - BorderMm) / 2;
         Fitted(canvas, cup.Name, left, middle + (colourant.Length > 0 ? 0 : 0.2f * row), 0.5f * row, Bold, half);
         Fitted(canvas, colourant, left, middle + 0.4f * row, 0.32f * row, Plain, 1.25f * half);
-        Text(canvas, sheet.ByWeight ? $"{Number(cup.G, 1)} g" : Volume(cup.Ml, units), amount, middle + 0.16f * row, 0.62f * row, Bold, SKTextAlign.Right);
+        Text(canvas, sheet.ByWeight ? $"{Number(cup.G, 1)} g" : Volume(cup.Ml, units), amount, middle + 0.16f * row,
+            0.62f * row, Bold, SKTextAlign.Right);
         if (cup.InHandMinutes is { } hand)
         {
             Text(canvas, $"{Number(hand)} min left when poured", amount, middle + 0.42f * row, 0.24f * row, Plain, SKTextAlign.Right);
@@ -121,7 +135,8 @@ public static class MixingSheetPdf
             return $"{dose.Name} by eye{(of == 1 && dose.Prepare is { } before ? $"; {before}" : "")}";
         }
 
-        var amount = dose.Drops is { Value: < 40 } drops ? $"{Number(drops.Value)} drops {dose.Name}" : $"{Number(dose.G.Value, 2)} g {dose.Name}";
+        var amount = dose.Drops is { Value: < 40 } drops ? $"{Number(drops.Value)} drops {dose.Name}"
+            : $"{Number(dose.G.Value, 2)} g {dose.Name}";
         return of > 1 ? amount : $"{amount}, {Number(dose.Load.Value, 1)} %{(dose.Prepare is { } first ? $"; {first}" : "")}";
     }
 
@@ -132,7 +147,8 @@ public static class MixingSheetPdf
         Text(canvas, text, x, y, wide > most ? size * most / wide : size, face);
     }
 
-    private static string Volume(double ml, SheetUnits units) => units == SheetUnits.Us && ml >= FluidOunceMl ? $"{Number(ml / FluidOunceMl, 2)} fl oz" : $"{Number(ml, 1)} ml";
+    private static string Volume(double ml, SheetUnits units) =>
+        units == SheetUnits.Us && ml >= FluidOunceMl ? $"{Number(ml / FluidOunceMl, 2)} fl oz" : $"{Number(ml, 1)} ml";
 
     private static string Celsius(double c, SheetUnits units) => units == SheetUnits.Us ? $"{Number(c * 1.8 + 32)} °F" : $"{Number(c)} °C";
 

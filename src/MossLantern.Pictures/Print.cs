@@ -20,7 +20,8 @@ internal static class Print
 
     public static (double WidthMm, double HeightMm) SizeOf(Paper paper) => paper == Paper.A4 ? (210.0, 297.0) : (215.9, 279.4);
 
-    public static void Text(SKCanvas canvas, string text, float x, float y, float size, SKTypeface face, SKTextAlign align = SKTextAlign.Left)
+    public static void Text(SKCanvas canvas, string text, float x, float y, float size, SKTypeface face,
+        SKTextAlign align = SKTextAlign.Left)
     {
         // Letters of a few millimetres must not be set on whole units.
         using var font = new SKFont(face, size) { Subpixel = true, LinearMetrics = true, Hinting = SKFontHinting.None };
@@ -43,7 +44,8 @@ internal static class Print
 
     private static SKTypeface Face(string weight)
     {
-        using var stream = typeof(Print).Assembly.GetManifestResourceStream($"MossLantern.Pictures.fonts.atkinson-hyperlegible-latin-{weight}-normal.woff")!;
+        using var stream = typeof(Print).Assembly
+            .GetManifestResourceStream($"MossLantern.Pictures.fonts.atkinson-hyperlegible-latin-{weight}-normal.woff")!;
         return SKTypeface.FromStream(stream);
     }
 }

@@ -43,7 +43,8 @@ public static class SkiaBrush
         return packed.ToArray();
     }
 
-    /// <summary>Plays a picture strip by strip, on every core: work that is given up stops with the strips that are being painted.</summary>
+    /// <summary>Plays a picture strip by strip, on every core: work that is given up stops with the strips that are
+    /// being painted.</summary>
     private static void InStrips(SKBitmap bitmap, SKPicture picture)
     {
         var rows = Math.Max(1, Math.Min(StripPixels / bitmap.Width, bitmap.Height / LeastStrips));
@@ -91,7 +92,8 @@ public static class SkiaBrush
     /// <summary>A small picture of many paths takes long too.</summary>
     private const int LeastStrips = 12;
 
-    /// <summary>Grain and growth lines leave little for hard packing to find: light packing is some times as fast and hardly larger.</summary>
+    /// <summary>Grain and growth lines leave little for hard packing to find: light packing is some times as fast and
+    /// hardly larger.</summary>
     private static readonly SKPngEncoderOptions Packing = new(SKPngEncoderFilterFlags.Sub, 3);
 
     /// <summary>Paints on a canvas that is already scaled to millimetres.</summary>
@@ -164,7 +166,8 @@ public static class SkiaBrush
         }
     }
 
-    /// <summary>Whether what tells colourants apart and the weather are painted: not on the draft of a drag, and not in light from behind.</summary>
+    /// <summary>Whether what tells colourants apart and the weather are painted: not on the draft of a drag, and not in
+    /// light from behind.</summary>
     private static bool IsFull(Painting painting) =>
         painting is { FiltersFrom: null, Full: true };
 
@@ -229,7 +232,8 @@ public static class SkiaBrush
 
             // A ring of a layer above already has its hole, and what lies side by side has none.
             var next = e + 1 < edges.Count ? painting.Paths[edges[e + 1]] : null;
-            var hole = outer is { Opacity: 1, Role: PaintRole.Body } && next is { Role: PaintRole.Body } && next.Clip == outer.Clip && Layer(next) == Layer(outer)
+            var hole = outer is { Opacity: 1, Role: PaintRole.Body } && next is { Role: PaintRole.Body }
+                && next.Clip == outer.Clip && Layer(next) == Layer(outer)
                 ? next.Path
                 : "";
             using (paint)
@@ -252,7 +256,8 @@ public static class SkiaBrush
         using var gloss = Fill(SKColors.White);
         gloss.Shader = SKShader.CreateLinearGradient(
             new(0, 0), new((float)painting.WidthMm, (float)painting.HeightMm),
-            [new(255, 255, 255, 20), new(255, 255, 255, 0), new(0, 0, 0, 0), new(0, 0, 0, 36)], [0, 0.35f, 0.7f, 1], SKShaderTileMode.Clamp);
+            [new(255, 255, 255, 20), new(255, 255, 255, 0), new(0, 0, 0, 0), new(0, 0, 0, 36)], [0, 0.35f, 0.7f, 1],
+            SKShaderTileMode.Clamp);
         canvas.DrawPath(outline, gloss);
         if (painting.Wet)
         {
@@ -308,7 +313,8 @@ internal static class TexturePaint
         ColourantClass.Interference when material.Angles is { } angles => Gradient(
             new(0, 0), new((float)painting.WidthMm, 0), Tilted(angles, painting.TiltDeg), SKBlendMode.SrcOver, FlakesHide * opacity),
         ColourantClass.MetallicPaste => Gradient(
-            new(0, 0), new((float)painting.WidthMm, (float)painting.HeightMm), Sheen(painting, material), SKBlendMode.HardLight, 0.5 * opacity),
+            new(0, 0), new((float)painting.WidthMm, (float)painting.HeightMm), Sheen(painting, material),
+            SKBlendMode.HardLight, 0.5 * opacity),
         _ => null,
     };
 

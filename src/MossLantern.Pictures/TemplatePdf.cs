@@ -60,7 +60,11 @@ public sealed record Tiling(double SheetWidthMm, double SheetHeightMm, int Colum
         Tiling Fit(double sheetWidth, double sheetHeight)
         {
             var one = new Tiling(sheetWidth, sheetHeight, 1, 1);
-            return one with { Columns = Sheets(widthMm + 2 * RoundMm, one.ShowsWidthMm), Rows = Sheets(heightMm + 2 * RoundMm, one.ShowsHeightMm) };
+            return one with
+            {
+                Columns = Sheets(widthMm + 2 * RoundMm, one.ShowsWidthMm),
+                Rows = Sheets(heightMm + 2 * RoundMm, one.ShowsHeightMm)
+            };
         }
 
         static int Sheets(double mm, double shows) => 1 + (int)Math.Ceiling(Math.Max(0, mm - shows) / (shows - OverlapMm) - 1e-9);
@@ -81,14 +85,16 @@ public static class TemplatePdf
     /// <param name="paper">The paper.</param>
     /// <param name="grid">Whether points to be punched through are on it, which are still there after an undercoat.</param>
     /// <param name="catalogue">The workshop's materials.</param>
-    public static byte[] Write(Piece piece, FilledLayer layer, ImmutableArray<RegionShape> shapes, Paper paper, bool grid, Catalogue catalogue)
+    public static byte[] Write(Piece piece, FilledLayer layer, ImmutableArray<RegionShape> shapes, Paper paper,
+        bool grid, Catalogue catalogue)
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(layer);
         var whole = piece.Ground.Whole;
         var tiling = Tiling.For(whole.BoxWidthMm, whole.BoxHeightMm, paper);
         using var stream = new MemoryStream();
-        using (var document = SKDocument.CreatePdf(stream, new SKDocumentPdfMetadata { Title = $"{piece.Name}, {layer.Name}: full-size template" }))
+        using (var document = SKDocument.CreatePdf(stream,
+            new SKDocumentPdfMetadata { Title = $"{piece.Name}, {layer.Name}: full-size template" }))
         using (var drawing = new Drawing(piece, layer, shapes, grid))
         {
             Page(document, tiling, canvas => PageMap(canvas, drawing, tiling, catalogue));
@@ -124,10 +130,14 @@ public static class TemplatePdf
         var rows = new[]
         {
             $"{layer.Name}, full size. Print at 100 %, without fitting to the page.",
-            FormattableString.Invariant($"The piece is {whole.BoxWidthMm:0.#} × {whole.BoxHeightMm:0.#} mm: {tiling.Columns} × {tiling.Rows} sheets that overlap by {Tiling.OverlapMm:0} mm. Lay cross on cross, then tape."),
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"The piece is {whole.BoxWidthMm:0.#} × {whole.BoxHeightMm:0.#} mm: {tiling.Columns} × {tiling.Rows} "
+                    + $"sheets that overlap by {Tiling.OverlapMm:0} mm. Lay cross on cross, then tape."),
             "Measure the bar of every sheet first: it must be 100 mm.",
             drawing.Grid
-                ? FormattableString.Invariant($"Prick the points, {GridMm:0} mm apart, through the paper: they are found again after an undercoat.")
+                ? FormattableString.Invariant(
+                    $"Prick the points, {GridMm:0} mm apart, through the paper: they are found again after an undercoat.")
                 : "Trace, or lay a sheet of carbon below.",
         };
         for (var i = 0; i < rows.Length; i++)
@@ -135,7 +145,8 @@ public static class TemplatePdf
             Text(canvas, rows[i], 12, 31 + 6 * i, 3.6f, Plain);
         }
 
-        var scale = (float)Math.Min((tiling.SheetWidthMm - 24) / whole.BoxWidthMm, Math.Min(1, (tiling.SheetHeightMm - 150) / whole.BoxHeightMm));
+        var scale = (float)Math.Min((tiling.SheetWidthMm - 24) / whole.BoxWidthMm,
+            Math.Min(1, (tiling.SheetHeightMm - 150) / whole.BoxHeightMm));
         canvas.Save();
         canvas.Translate(12, 60);
         canvas.Scale(scale);
@@ -144,7 +155,8 @@ public static class TemplatePdf
         {
             for (var column = 0; column < tiling.Columns; column++)
             {
-                var frame = SKRect.Create((float)tiling.LeftMm(column), (float)tiling.TopMm(row), (float)tiling.ShowsWidthMm, (float)tiling.ShowsHeightMm);
+                var frame = SKRect.Create((float)tiling.LeftMm(column), (float)tiling.TopMm(row),
+                    (float)tiling.ShowsWidthMm, (float)tiling.ShowsHeightMm);
                 canvas.Save();
                 var round = (float)Tiling.RoundMm;
                 canvas.ClipRect(SKRect.Create(-round, -round, (float)whole.BoxWidthMm + 2 * round, (float)whole.BoxHeightMm + 2 * round));
@@ -159,7 +171,12 @@ public static class TemplatePdf
         foreach (var (cup, i) in layer.Cups.Select((c, i) => (c, i)))
         {
             var (x, y) = (12 + i % 3 * 62, top + i / 3 * 7);
-            using var paint = new SKPaint { Color = SKColor.Parse(CupLook.Of(catalogue, layer, cup) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : "#eef0ea"), IsAntialias = true };
+            using var paint = new SKPaint
+            {
+                Color = SKColor.Parse(CupLook.Of(catalogue, layer,
+                cup) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : "#eef0ea"),
+                IsAntialias = true
+            };
             canvas.DrawRect(x, y - 4, 5, 5, paint);
             Stroke(canvas, SKRect.Create(x, y - 4, 5, 5), 0.2f, Ink);
             Text(canvas, $"{drawing.Number(cup.Id)}  {cup.Name}", x + 7, y, 3.6f, Plain);
@@ -241,7 +258,8 @@ public static class TemplatePdf
     /// <summary>What is drawn of a layer, on the piece in millimetres.</summary>
     private sealed class Drawing(Piece piece, FilledLayer layer, ImmutableArray<RegionShape> shapes, bool grid) : IDisposable
     {
-        private readonly List<PanelCopy> copies = piece.Ground.Set is { Mirrored: true } ? [.. piece.Ground.Panels!.Copies] : [new(0, false)];
+        private readonly List<PanelCopy> copies = piece.Ground.Set is { Mirrored: true }
+            ? [.. piece.Ground.Panels!.Copies] : [new(0, false)];
         private readonly SKPath outline = PathOf(piece.Ground.Whole.Rings);
         private readonly List<string> numbers = [.. layer.Cups.Select(c => c.Id)];
 
@@ -256,8 +274,22 @@ public static class TemplatePdf
 
         public void Lines(SKCanvas canvas, float width)
         {
-            using var thin = new SKPaint { Color = Ink, StrokeWidth = width, IsAntialias = true, Style = SKPaintStyle.Stroke, StrokeJoin = SKStrokeJoin.Round };
-            using var bold = new SKPaint { Color = Ink, StrokeWidth = 2 * width, IsAntialias = true, Style = SKPaintStyle.Stroke, StrokeJoin = SKStrokeJoin.Miter };
+            using var thin = new SKPaint
+            {
+                Color = Ink,
+                StrokeWidth = width,
+                IsAntialias = true,
+                Style = SKPaintStyle.Stroke,
+                StrokeJoin = SKStrokeJoin.Round
+            };
+            using var bold = new SKPaint
+            {
+                Color = Ink,
+                StrokeWidth = 2 * width,
+                IsAntialias = true,
+                Style = SKPaintStyle.Stroke,
+                StrokeJoin = SKStrokeJoin.Miter
+            };
             foreach (var rings in copies.SelectMany(copy => shapes.Select(s => s.Rings.Select(copy.Of))))
             {
                 using var path = PathOf(rings);
@@ -279,7 +311,8 @@ public static class TemplatePdf
                 }
 
                 var cup = layer.Cups.First(c => c.Id == shape.CupId);
-                Text(canvas, string.Create(CultureInfo.InvariantCulture, $"{Number(cup.Id)} {cup.Name}"), (float)at.X + 1, (float)at.Y - 1, 3, Plain);
+                Text(canvas, string.Create(CultureInfo.InvariantCulture, $"{Number(cup.Id)} {cup.Name}"),
+                    (float)at.X + 1, (float)at.Y - 1, 3, Plain);
                 using var dot = new SKPaint { Color = Ink, IsAntialias = true };
                 canvas.DrawCircle((float)at.X, (float)at.Y, 0.4f, dot);
             }
@@ -331,7 +364,8 @@ public static class TemplatePdf
                     canvas.DrawCircle((float)x, (float)y, 1.5f, paint);
                     canvas.DrawLine((float)x - 2.5f, (float)y, (float)x + 2.5f, (float)y, paint);
                     canvas.DrawLine((float)x, (float)y - 2.5f, (float)x, (float)y + 2.5f, paint);
-                    Text(canvas, string.Create(CultureInfo.InvariantCulture, $"{x:0}, {y:0}"), (float)x + 2.6f, (float)y + 3.4f, 2.2f, Plain);
+                    Text(canvas, string.Create(CultureInfo.InvariantCulture, $"{x:0}, {y:0}"), (float)x + 2.6f,
+                        (float)y + 3.4f, 2.2f, Plain);
                 }
             }
         }

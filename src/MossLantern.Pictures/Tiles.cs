@@ -44,7 +44,8 @@ internal static class Tiles
     private static readonly SKSamplingOptions Smoothly = new(SKFilterMode.Linear, SKMipmapMode.Linear);
 
     private static SKShader Repeated(SKBitmap tile, float mm, float movedMm, SKSamplingOptions sampling) => tile.ToShader(
-        SKShaderTileMode.Repeat, SKShaderTileMode.Repeat, sampling, SKMatrix.CreateScaleTranslation(mm / tile.Width, mm / tile.Width, movedMm, movedMm / 2));
+        SKShaderTileMode.Repeat, SKShaderTileMode.Repeat, sampling,
+        SKMatrix.CreateScaleTranslation(mm / tile.Width, mm / tile.Width, movedMm, movedMm / 2));
 
     /// <summary>Grey value noise: octaves of so many cells across, each with its share.</summary>
     private static SKBitmap Noise(params ReadOnlySpan<(int Cells, double Share)> octaves)

@@ -72,7 +72,8 @@ builder.Services.AddHostedService<Renewal>();
 builder.Services.AddSingleton(services => StartOptions.From(services.GetRequiredService<IConfiguration>()));
 builder.Services.AddSingleton(services => WorkshopFolder.From(services.GetRequiredService<StartOptions>()));
 builder.Services.AddSingleton(services => FolderLock.Take(
-    services.GetRequiredService<WorkshopFolder>().Path, services.GetRequiredService<IConfiguration>()["urls"] is { Length: > 0 } at ? $"serving {at}" : ""));
+    services.GetRequiredService<WorkshopFolder>().Path,
+    services.GetRequiredService<IConfiguration>()["urls"] is { Length: > 0 } at ? $"serving {at}" : ""));
 
 var app = builder.Build();
 app.UseMiddleware<Lull.Watch>();
@@ -117,7 +118,8 @@ if (!generatingDocument)
         if (asked.Restore is { } copy)
         {
             var replaced = WorkshopDatabase.Restore(folder, copy, now);
-            app.Logger.LogInformation("{Copy} was brought back{Kept}", copy, replaced is null ? "" : $"; what it replaces is kept as {replaced}");
+            app.Logger
+                .LogInformation("{Copy} was brought back{Kept}", copy, replaced is null ? "" : $"; what it replaces is kept as {replaced}");
         }
 
         // Opened before the first request, so that a file that cannot be used stops the start with a sentence.

@@ -17,7 +17,8 @@ public sealed class RoomTests
     /// <summary>The rooms from the ground up: each may look into those above it in this list.</summary>
     private static readonly string[] Rooms =
     [
-        "Units", "Shapes", "Materials", "Documents", "Journal", "Curing", "Grounds", "Map", "Walls", "Stones", "Lines", "Mixing", "Pouring", "Timeline", "Plans", "Painting",
+        "Units", "Shapes", "Materials", "Documents", "Journal", "Curing", "Grounds", "Map", "Walls", "Stones", "Lines",
+        "Mixing", "Pouring", "Timeline", "Plans", "Painting",
         "Edits", "Checks", "Planning",
     ];
 
@@ -25,9 +26,12 @@ public sealed class RoomTests
     private static readonly string[] Trees =
     [
         "Documents.CornersValidator Documents.FieldsValidator Documents.FillingRules Documents.GroundValidator Documents.HeartValidator "
-            + "Documents.InsertValidator Documents.LayerValidator Documents.LayoutValidator Documents.MarbleValidator Documents.MouldValidator "
-            + "Documents.OldWorkValidator Documents.PetalsValidator Documents.PieceBounds Documents.PieceValidator Documents.PoolsValidator "
-            + "Documents.PuddleValidator Documents.RecipeValidator Documents.ReservedSpotValidator Documents.RingsValidator Documents.RuleExtensions "
+            + "Documents.InsertValidator Documents.LayerValidator Documents.LayoutValidator Documents.MarbleValidator "
+                + "Documents.MouldValidator "
+            + "Documents.OldWorkValidator Documents.PetalsValidator Documents.PieceBounds Documents.PieceValidator "
+                + "Documents.PoolsValidator "
+            + "Documents.PuddleValidator Documents.RecipeValidator Documents.ReservedSpotValidator "
+                + "Documents.RingsValidator Documents.RuleExtensions "
             + "Documents.SittingValidator Documents.SliceValidator Documents.StripesValidator Documents.Zones",
         "Documents.Ground Documents.OldWork Documents.Piece",
         "Painting.PaintInset Painting.Painting",
@@ -70,7 +74,8 @@ public sealed class RoomTests
     private static bool Remembers(System.Type type) =>
         !(type.Namespace ?? "").StartsWith("System.Collections.Immutable", StringComparison.Ordinal)
         && !(type.Namespace ?? "").StartsWith("System.Collections.Frozen", StringComparison.Ordinal)
-        && (type.Name.StartsWith("Recent`", StringComparison.Ordinal) || type.Name.StartsWith("ConditionalWeakTable`", StringComparison.Ordinal)
+        && (type.Name.StartsWith("Recent`", StringComparison.Ordinal)
+            || type.Name.StartsWith("ConditionalWeakTable`", StringComparison.Ordinal)
             || type.GetInterfaces().Any(i => i.IsGenericType && i.GetGenericTypeDefinition() == typeof(ICollection<>) && !type.IsArray));
 
     [Fact]
@@ -96,7 +101,8 @@ public sealed class RoomTests
         var next = Looks.Distinct().ToLookup(l => l.From, l => l.To);
         var reaches = next.ToDictionary(n => n.Key, n => Reached(n.Key));
         return reaches.Keys.Where(t => reaches[t].Contains(t))
-            .Select(t => reaches[t].Where(o => reaches.TryGetValue(o, out var back) && back.Contains(t)).Order(StringComparer.Ordinal).ToArray())
+            .Select(t => reaches[t].Where(o => reaches.TryGetValue(o, out var back) && back.Contains(t))
+                .Order(StringComparer.Ordinal).ToArray())
             .DistinctBy(c => c[0]);
 
         HashSet<string> Reached(string from)

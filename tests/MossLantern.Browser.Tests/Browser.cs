@@ -5,7 +5,8 @@ using OpenQA.Selenium.Chrome;
 
 namespace MossLantern.Browser.Tests;
 
-/// <summary>A real browser without a monitor. It is kept for the next page, which finds nothing of what the one before has kept in it.</summary>
+/// <summary>A real browser without a monitor. It is kept for the next page, which finds nothing of what the one before
+/// has kept in it.</summary>
 internal sealed class Browser : IDisposable
 {
     private static readonly ConcurrentBag<Browser> Idle = [];
@@ -17,8 +18,10 @@ internal sealed class Browser : IDisposable
     {
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-software-rasterizer", "--disable-quic", "--no-first-run", "--lang=en-US",
-            "--disable-background-networking", "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage", "--disable-extensions",
+            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-software-rasterizer", "--disable-quic",
+            "--no-first-run", "--lang=en-US",
+            "--disable-background-networking", "--disable-component-update", "--disable-sync",
+            "--disable-dev-shm-usage", "--disable-extensions",
 
             // One site is open at a time, and seldom for long: what keeps sites apart, and what compiles for the long run, only takes time.
             "--disable-site-isolation-trials", "--no-zygote", "--in-process-gpu", "--js-flags=--no-maglev",
@@ -62,7 +65,8 @@ internal sealed class Browser : IDisposable
     public void Close(string window, Uri address)
     {
         Driver.Navigate().GoToUrl("about:blank");
-        Tools.Send("Storage.clearDataForOrigin", new() { ["origin"] = address.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "all" }, firstSession);
+        Tools.Send("Storage.clearDataForOrigin",
+            new() { ["origin"] = address.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "all" }, firstSession);
     }
 
     public void Dispose()

@@ -25,7 +25,8 @@ public sealed class BrushTests(SharedWorkshop shared) : WorkshopCase(shared)
             var tilts = look.StartsWith("Tilt", StringComparison.Ordinal);
             page.TabTo(tilts ? "slider" : "button", look);
             page.Press(tilts ? [.. Enumerable.Repeat(Keys.ArrowRight, 40)] : [Keys.Enter]);
-            Waiting.Until(() => page.Script<bool>("return document.querySelector('canvas.picture').toDataURL() !== window.before"), "the other look");
+            Waiting.Until(() => page
+                .Script<bool>("return document.querySelector('canvas.picture').toDataURL() !== window.before"), "the other look");
         }
 
         Assert.EndsWith(told, page.Script<string>("return document.querySelector('.painted').ariaLabel"), StringComparison.Ordinal);
@@ -72,8 +73,10 @@ public sealed class BrushTests(SharedWorkshop shared) : WorkshopCase(shared)
             piece,
             query);
         Waiting.Until(() => page.Script<string?>("return window.difference") is not null, "the two pictures to be compared");
-        var parts = page.Script<string>("return window.difference").Split(' ').Select(p => double.Parse(p, System.Globalization.CultureInfo.InvariantCulture)).ToArray();
-        TestContext.Current.SendDiagnosticMessage("{0} {3}: mean difference {1:0.00} of 255, {2:0.00} % of pixels differ by more than 40", piece, parts[0], 100 * parts[1], query);
+        var parts = page.Script<string>("return window.difference").Split(' ')
+            .Select(p => double.Parse(p, System.Globalization.CultureInfo.InvariantCulture)).ToArray();
+        TestContext.Current.SendDiagnosticMessage("{0} {3}: mean difference {1:0.00} of 255, {2:0.00} % of pixels differ by more than 40",
+            piece, parts[0], 100 * parts[1], query);
 
         // Edges fall on pixels a little differently; nothing else may.
         Assert.InRange(parts[0], 0, 6);

@@ -24,7 +24,8 @@ public sealed class ControlTests(SharedWorkshop shared) : WorkshopCase(shared)
         Assert.StartsWith($"{Value(page, "Heart"):0} mm from the left", Spoken(page, "Heart"), StringComparison.Ordinal);
         page.Click("button", "Undo");
         Waiting.Until(() => Spoken(page, "Heart") == before, "the heart to say where it was");
-        var edge = page.All("slider").Select(s => s.GetAttribute("aria-label")!).First(l => l.StartsWith("Edge of", StringComparison.Ordinal));
+        var edge = page.All("slider").Select(s => s.GetAttribute("aria-label")!)
+            .First(l => l.StartsWith("Edge of", StringComparison.Ordinal));
         var (width, at) = (Spoken(page, edge), page.Middle(page.Find("slider", edge)));
         page.Drag(at, 30, 0);
         page.WaitUntilKept();
@@ -47,21 +48,24 @@ public sealed class ControlTests(SharedWorkshop shared) : WorkshopCase(shared)
         // Another kind of change is a step of its own.
         page.Press(Keys.Shift + Keys.ArrowDown);
         page.Press(Keys.Control + "z");
-        Waiting.Until(() => Value(page, "Heart") == before && !page.Find("button", "Undo").Enabled || Value(page, "Heart") == before + 5, "a step back");
+        Waiting.Until(() => Value(page, "Heart") == before && !page.Find("button", "Undo").Enabled
+            || Value(page, "Heart") == before + 5, "a step back");
         if (Value(page, "Heart") != before)
         {
             page.WaitUntilKept();
             page.Press(Keys.Control + "z");
         }
 
-        Waiting.Until(() => Value(page, "Heart") == before && !page.Find("button", "Undo").Enabled, "the heart to be where it was, with nothing more to undo");
+        Waiting.Until(() => Value(page, "Heart") == before && !page.Find("button", "Undo").Enabled,
+            "the heart to be where it was, with nothing more to undo");
     }
 
     [Fact]
     public void Focus_stays_near_what_was_added_or_taken_out()
     {
         using var page = Opened(Fields);
-        bool Kept() => page.Script<bool>("return document.activeElement !== document.body && !!document.activeElement.closest('section.right')");
+        bool Kept() =>
+            page.Script<bool>("return document.activeElement !== document.body && !!document.activeElement.closest('section.right')");
         page.Click("button", "Add a part");
         page.WaitForText("Take the part out");
         page.WaitUntilKept();
@@ -85,7 +89,8 @@ public sealed class ControlTests(SharedWorkshop shared) : WorkshopCase(shared)
     {
         using var page = NewPage();
         page.PutOnTheBench("Sedge", () => page.Write("Width", "300"));
-        Waiting.Until(() => page.Script<string?>("return document.activeElement.id") == "main", "the focus on the piece, which goes by its name");
+        Waiting.Until(() => page.Script<string?>("return document.activeElement.id") == "main",
+            "the focus on the piece, which goes by its name");
     }
 
     [Fact]
@@ -102,7 +107,8 @@ public sealed class ControlTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Click("button", "moss");
         page.Hover((700, 160));
         Waiting.Until(Veiled, "the other regions to be dimmed");
-        foreach (var (station, shows) in new[] { ("Cure", "When to pour"), ("Story", "What was poured"), ("Ground", "How it stands"), ("Map", "Bands, from the heart") })
+        foreach (var (station, shows) in new[] { ("Cure", "When to pour"), ("Story", "What was poured"),
+            ("Ground", "How it stands"), ("Map", "Bands, from the heart") })
         {
             page.GoTo(station, shows);
             page.Hover((700, 160));
@@ -116,19 +122,19 @@ public sealed class ControlTests(SharedWorkshop shared) : WorkshopCase(shared)
         using var page = Opened(Fields);
         page.Write("Width of band 2", "1");
         page.WaitUntilKept();
-        Waiting.Until(() => Value(page, "Edge of bone 1") == 1, "the vein to be 1 mm wide");
-        page.Click("button", "bone 1");
-        var grip = page.Middle(page.Find("slider", "Edge of bone 1"));
+        Waiting.Until(() => Value(page, "Edge of bone, inner ring") == 1, "the vein to be 1 mm wide");
+        page.Click("button", "bone, inner ring");
+        var grip = page.Middle(page.Find("slider", "Edge of bone, inner ring"));
         var neighbour = Value(page, "Edge of honey");
         page.Drag(grip, 24, 0);
         page.WaitUntilKept();
-        Waiting.Until(() => Value(page, "Edge of bone 1") > 8, "the vein to be wider");
+        Waiting.Until(() => Value(page, "Edge of bone, inner ring") > 8, "the vein to be wider");
         Assert.Equal(neighbour, Value(page, "Edge of honey"));
         page.Click("button", "Undo");
-        Waiting.Until(() => Value(page, "Edge of bone 1") == 1, "the vein to be 1 mm wide again");
-        page.TabTo("slider", "Edge of bone 1");
+        Waiting.Until(() => Value(page, "Edge of bone, inner ring") == 1, "the vein to be 1 mm wide again");
+        page.TabTo("slider", "Edge of bone, inner ring");
         page.Press(Keys.ArrowRight);
-        Waiting.Until(() => Value(page, "Edge of bone 1") == 2, "the vein to be 2 mm wide");
+        Waiting.Until(() => Value(page, "Edge of bone, inner ring") == 2, "the vein to be 2 mm wide");
         Assert.Equal(neighbour, Value(page, "Edge of honey"));
     }
 
@@ -140,10 +146,12 @@ public sealed class ControlTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitUntilKept();
         page.Choose("How bands follow the edge", "evenly, outer bands at full width");
         page.WaitUntilKept();
-        Waiting.Until(() => !page.Text.Contains("Nothing", StringComparison.Ordinal) && page.Find("combobox", "How bands follow the edge").GetAttribute("value") == "even", "it to be kept");
+        Waiting.Until(() => !page.Text.Contains("Nothing", StringComparison.Ordinal)
+            && page.Find("combobox", "How bands follow the edge").GetAttribute("value") == "even", "it to be kept");
         page.Click("button", "Undo");
         Waiting.Until(() => page.Find("combobox", "How bands follow the edge").GetAttribute("value") == "proportional", "it to be undone");
-        Assert.Contains(page.All("button"), b => b.GetAttribute("aria-label")?.StartsWith("Narrowest of", StringComparison.Ordinal) == true);
+        Assert.Contains(page.All("button"),
+            b => b.GetAttribute("aria-label")?.StartsWith("Narrowest of", StringComparison.Ordinal) == true);
     }
 
     [Fact]
@@ -154,7 +162,8 @@ public sealed class ControlTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Open("/pieces/bogbean-round/cure");
         page.WaitForPainting();
         page.Write("Pour starts", "tomorrow 7");
-        Waiting.Until(() => page.Find("textbox", "Pour starts").GetAttribute("value")!.EndsWith(", 07:00", StringComparison.Ordinal), "the moment to be read");
+        Waiting.Until(() => page.Find("textbox", "Pour starts")
+            .GetAttribute("value")!.EndsWith(", 07:00", StringComparison.Ordinal), "the moment to be read");
         page.WaitUntilKept();
         page.WaitForText("tape off");
         page.Write("Pour ends", "soonish");
@@ -165,9 +174,11 @@ public sealed class ControlTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("Data folder");
         page.WaitForText("no licence is chosen yet");
         page.Choose("Hours are told", "to 12, as 6:30 pm");
-        Waiting.Until(() => page.Text.Contains(" am", StringComparison.Ordinal) || page.Text.Contains(" pm", StringComparison.Ordinal), "the clock to be told to 12");
+        Waiting.Until(() => page.Text.Contains(" am", StringComparison.Ordinal)
+            || page.Text.Contains(" pm", StringComparison.Ordinal), "the clock to be told to 12");
         page.Driver.Navigate().Back();
-        Waiting.Until(() => page.Find("textbox", "Pour starts").GetAttribute("value")!.EndsWith(", 7:00 am", StringComparison.Ordinal), "the field to be told to 12");
+        Waiting.Until(() => page.Find("textbox", "Pour starts")
+            .GetAttribute("value")!.EndsWith(", 7:00 am", StringComparison.Ordinal), "the field to be told to 12");
         page.Open("/notices.txt");
         page.WaitForText("SIL OPEN FONT LICENSE");
     }
@@ -182,7 +193,8 @@ public sealed class ControlTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.TabTo("button", "Take Rain Ring off the shelf");
         page.Press(Keys.Enter);
         page.WaitForText("1 piece kept aside");
-        bool Stands() => page.Script<bool>("return [...document.querySelectorAll('main a')].some((a) => a.textContent.includes('Rain Ring'))");
+        bool Stands() =>
+            page.Script<bool>("return [...document.querySelectorAll('main a')].some((a) => a.textContent.includes('Rain Ring'))");
         Waiting.Until(() => !Stands(), "the piece to be off the shelf");
         page.Script<object?>("document.querySelector('.kept-aside summary').click(); return null");
         page.Click("button", "Put it back on the shelf: Rain Ring");

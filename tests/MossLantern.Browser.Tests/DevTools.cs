@@ -39,7 +39,8 @@ internal sealed class DevTools : IDisposable
             command["sessionId"] = session;
         }
 
-        socket.SendAsync(JsonSerializer.SerializeToUtf8Bytes(command), WebSocketMessageType.Text, true, CancellationToken.None).GetAwaiter().GetResult();
+        socket.SendAsync(JsonSerializer.SerializeToUtf8Bytes(command), WebSocketMessageType.Text, true,
+            CancellationToken.None).GetAwaiter().GetResult();
         return last;
     }
 

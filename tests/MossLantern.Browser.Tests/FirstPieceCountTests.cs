@@ -34,7 +34,7 @@ public sealed class FirstPieceCountTests
         Waiting.Until(() => page.Driver.FindElements(By.CssSelector(".starters canvas.picture")).Count == 6, "six layouts to begin with");
         Press("button", "A ring piece");
         Press("button", "Put it on the bench");
-        page.WaitForText("heart bed, amber");
+        page.WaitForText("amber, heart bed");
         page.WaitForPainting();
         Press("link", "Cups");
         page.WaitForText("hardener");
@@ -64,7 +64,7 @@ public sealed class FirstPieceCountTests
         page.Open("/");
         page.WaitForText("An empty shelf");
         page.Click("button", "Take this sample down");
-        page.WaitForText("heart bed, amber");
+        page.WaitForText("amber, heart bed");
         page.WaitForPainting();
 
         // A new layer is poured over it; another piece begins bare, and takes a layout by a press.

@@ -30,7 +30,7 @@ public sealed class FirstPieceWalkTests(SharedWorkshop shared) : WorkshopCase(sh
         // A heart and a stack of bands with widths and cups.
         page.TabTo("button", "Place a heart");
         page.Press(Keys.Enter);
-        page.WaitForText("heart bed, amber");
+        page.WaitForText("amber, heart bed");
         for (var band = 0; band < 2; band++)
         {
             page.TabTo("button", "Add a band");
@@ -45,7 +45,8 @@ public sealed class FirstPieceWalkTests(SharedWorkshop shared) : WorkshopCase(sh
         // The heart is moved with the arrow keys, and every region has its area.
         page.TabTo("slider", "Heart");
         page.Press(Keys.ArrowRight);
-        Waiting.Until(() => page.Find("slider", "Heart").GetAttribute("aria-valuetext") == "127 mm from the left, 92 mm from the top", "the heart to move");
+        Waiting.Until(() => page.Find("slider", "Heart")
+            .GetAttribute("aria-valuetext") == "127 mm from the left, 92 mm from the top", "the heart to move");
         page.WaitUntilKept();
         var areas = page.All("button").Select(b => b.GetAttribute("aria-label") ?? "")
             .Where(l => l.StartsWith("Area of", StringComparison.Ordinal)).Select(l => Number(l, ": ", " cm²")).ToList();
@@ -123,12 +124,12 @@ public sealed class FirstPieceWalkTests(SharedWorkshop shared) : WorkshopCase(sh
         page.TabTo("link", "Fen Lamp");
         Assert.Contains("300 × 200 mm", page.Focused.Text, StringComparison.Ordinal);
         page.Press(Keys.Enter);
-        page.WaitForText("heart bed, amber");
+        page.WaitForText("amber, heart bed");
         Station(page, "Story", "What was poured");
         Assert.Equal("21.5", page.Find("textbox", "Poured of moss").GetAttribute("value"));
         Assert.Equal("19.5", page.Find("textbox", "Room").GetAttribute("value"));
         Assert.Equal("Moss crept to the left.", page.Find("textbox", "Note").GetAttribute("value"));
-        Assert.Equal("", page.Find("textbox", "Poured of heart bed").GetAttribute("value"));
+        Assert.Equal("", page.Find("textbox", "Poured of amber, heart bed").GetAttribute("value"));
         Station(page, "Cure", "Counted from what was logged");
         page.WaitForText("at 19.5 °C");
         Assert.Empty(page.AxeFindings());
@@ -164,7 +165,8 @@ public sealed class FirstPieceWalkTests(SharedWorkshop shared) : WorkshopCase(sh
     {
         page.TabTo("textbox", label);
         page.Press(Keys.Control + "a", moment, Keys.Enter);
-        Waiting.Until(() => page.Focused.GetAttribute("value")?.StartsWith("Thu 15 Jan", StringComparison.Ordinal) == true, $"{label} to be read");
+        Waiting.Until(() => page.Focused.GetAttribute("value")
+            ?.StartsWith("Thu 15 Jan", StringComparison.Ordinal) == true, $"{label} to be read");
     }
 
     private static double Number(string text, string after, string before)

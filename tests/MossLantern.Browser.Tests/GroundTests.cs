@@ -76,7 +76,8 @@ public sealed class GroundTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("Out of level");
         page.Find("button", "Out of level: 1.0 mm. How is it worked out?");
         page.Find("button", "Out of level: 2.5 mm. How is it worked out?");
-        Waiting.Until(() => page.Find("slider", "Support 1").GetAttribute("aria-valuetext")!.Contains(", shim ", StringComparison.Ordinal), "the shims at their supports");
+        Waiting.Until(() => page.Find("slider", "Support 1")
+            .GetAttribute("aria-valuetext")!.Contains(", shim ", StringComparison.Ordinal), "the shims at their supports");
 
         // The pin on the map leads to the words; a press mends, and can be undone.
         page.TabTo("button", "Out of level: to its words");
@@ -97,7 +98,8 @@ public sealed class GroundTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitUntilKept();
         page.Open(Own("/pieces/bogbean-round/ground"));
         page.WaitForText("dismissed: The shelf was trued last week.");
-        Assert.DoesNotContain(page.All("link"), l => (l.GetAttribute("textContent") ?? "").Contains("level not known", StringComparison.Ordinal));
+        Assert.DoesNotContain(page.All("link"),
+            l => (l.GetAttribute("textContent") ?? "").Contains("level not known", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -126,7 +128,9 @@ public sealed class GroundTests(SharedWorkshop shared) : WorkshopCase(shared)
         string Drawing(string name, string body)
         {
             var file = Path.Combine(folder, name);
-            File.WriteAllText(file, $"""<svg xmlns="http://www.w3.org/2000/svg" width="200mm" height="60mm" viewBox="0 0 200 60">{body}</svg>""");
+            File.WriteAllText(file, $"""
+                <svg xmlns="http://www.w3.org/2000/svg" width="200mm" height="60mm" viewBox="0 0 200 60">{body}</svg>
+                """);
             return file;
         }
 
@@ -147,12 +151,12 @@ public sealed class GroundTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("<text id=\"name\"> is text");
         Assert.Contains("frame, 400 × 300 mm", page.Text, StringComparison.Ordinal);
         chooser.SendKeys(Drawing("letters.svg", "<path d='M0 0h20v40h40v20h-60z'/><path d='M120 0h40v60h-40zM130 10v40h20v-40z'/>"));
-        page.WaitForText("2 parts, from left to right");
+        page.WaitForText("2 letters, from left to right");
         page.WaitUntilKept();
         Assert.DoesNotContain("is text", page.Text, StringComparison.Ordinal);
         Assert.Contains("frame, 160 × 60 mm", page.Text, StringComparison.Ordinal);
         Assert.Equal(36, Area(page), 0.5);
-        page.Find("button", "Area of part 2: 16.0 cm²");
+        page.Find("button", "Area of letter 2: 16.0 cm²");
 
         // The second letter is poured deeper, and its resin follows.
         page.Write("Depth of First layer in letter 2", "5");

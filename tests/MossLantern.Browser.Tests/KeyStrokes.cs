@@ -36,8 +36,15 @@ internal static class KeyStrokes
 
     private static IEnumerable<JsonObject> Stroke(char c, int held)
     {
-        var (key, code, text) = Named.TryGetValue(c.ToString(), out var named) ? named : (c.ToString(), char.IsAsciiLetterOrDigit(c) ? char.ToUpperInvariant(c) : 0, c.ToString());
-        var down = new JsonObject { ["type"] = text is null || (held & 3) != 0 ? "rawKeyDown" : "keyDown", ["key"] = key, ["windowsVirtualKeyCode"] = code, ["modifiers"] = held };
+        var (key, code, text) = Named.TryGetValue(c.ToString(), out var named) ? named
+            : (c.ToString(), char.IsAsciiLetterOrDigit(c) ? char.ToUpperInvariant(c) : 0, c.ToString());
+        var down = new JsonObject
+        {
+            ["type"] = text is null || (held & 3) != 0 ? "rawKeyDown" : "keyDown",
+            ["key"] = key,
+            ["windowsVirtualKeyCode"] = code,
+            ["modifiers"] = held
+        };
         if (key == " " || key.Length > 1)
         {
             down["code"] = key == " " ? "Space" : key;

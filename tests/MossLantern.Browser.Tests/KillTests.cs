@@ -19,7 +19,8 @@ public sealed class KillTests : IDisposable
     [Fact]
     public async Task Whatever_was_acknowledged_is_there_after_every_kill()
     {
-        var kills = int.TryParse(Environment.GetEnvironmentVariable("MOSS_LANTERN_KILLS"), CultureInfo.InvariantCulture, out var asked) ? asked : UsualKills;
+        var kills = int.TryParse(Environment.GetEnvironmentVariable("MOSS_LANTERN_KILLS"), CultureInfo.InvariantCulture,
+            out var asked) ? asked : UsualKills;
         var random = new Random(7);
         var hands = new List<Hand>();
         for (var i = 0; i < Clients; i++)
@@ -65,7 +66,10 @@ public sealed class KillTests : IDisposable
         {
             using (client)
             {
-                var ground = JsonNode.Parse("""{ "outline": { "shape": "round", "diameterMm": 100 }, "edge": "taped-clean", "sideHeightMm": 10, "colour": "#d8bd8c" }""");
+                var ground = JsonNode.Parse("""
+                    { "outline": { "shape": "round", "diameterMm": 100 }, "edge": "taped-clean", "sideHeightMm": 10,
+                    "colour": "#d8bd8c" }
+                    """);
                 using var made = await client.PostAsJsonAsync("api/pieces", new JsonObject { ["name"] = name, ["ground"] = ground });
                 var view = JsonNode.Parse(await made.EnsureSuccessStatusCode().Content.ReadAsStringAsync())!;
                 return new((string)view["id"]!, view["piece"]!.AsObject(), (int)view["version"]!);
@@ -80,7 +84,8 @@ public sealed class KillTests : IDisposable
                 {
                     var next = acknowledged.DeepClone().AsObject();
                     next["name"] = $"saved {Version}";
-                    using var answer = await client.PutAsJsonAsync($"api/pieces/{id}", new JsonObject { ["basedOn"] = Version, ["piece"] = next });
+                    using var answer = await client
+                        .PutAsJsonAsync($"api/pieces/{id}", new JsonObject { ["basedOn"] = Version, ["piece"] = next });
                     var text = await answer.Content.ReadAsStringAsync();
                     if (answer.StatusCode == HttpStatusCode.ServiceUnavailable)
                     {
@@ -106,7 +111,8 @@ public sealed class KillTests : IDisposable
             Assert.True(version == Version || version == Version + 1, $"kill {kill}: version {version}, acknowledged {Version}");
             if (version == Version)
             {
-                Assert.True(JsonNode.DeepEquals(acknowledged, view["piece"]), $"kill {kill}: version {version} is not what was acknowledged");
+                Assert.True(JsonNode.DeepEquals(acknowledged, view["piece"]),
+                    $"kill {kill}: version {version} is not what was acknowledged");
             }
             else
             {

@@ -163,7 +163,9 @@ public sealed class KindsTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForPainting();
 
         // What is painted already takes nothing more; to be painted, it does.
-        page.Script<object>("[...document.querySelectorAll('.prepare label')].find(l => l.textContent.startsWith('Paint the ground')).querySelector('input').click()");
+        page.Script<object>(
+            "[...document.querySelectorAll('.prepare label')].find(l => l.textContent.startsWith('Paint the "
+                + "ground')).querySelector('input').click()");
         page.WaitForText("Undo: mark a preparation as not done");
         page.Choose("Pot of paint", "Reed cream");
         page.WaitForText("too little");
@@ -210,7 +212,8 @@ public sealed class KindsTests(SharedWorkshop shared) : WorkshopCase(shared)
     }
 
     private static double Left(Page page) =>
-        double.Parse(page.Find("slider", "Insert hollow").GetAttribute("aria-valuenow")!, System.Globalization.CultureInfo.InvariantCulture);
+        double.Parse(page.Find("slider", "Insert hollow").GetAttribute("aria-valuenow")!,
+            System.Globalization.CultureInfo.InvariantCulture);
 
     /// <summary>What all cups together are mixed to, ml.</summary>
     private static double Mix(Page page) => page.Script<double>(

@@ -27,7 +27,8 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.TabTo("button", "Lay it fitted to 98 mm: Peat tea");
         page.Press(Keys.Enter);
         page.WaitForText("Peat tea is laid here.");
-        Waiting.Until(() => page.Driver.FindElements(By.CssSelector(".bands > li")).Count == 9, $"eight bands and the heart's bed in place of {areas}");
+        Waiting.Until(() => page.Driver.FindElements(By.CssSelector(".bands > li")).Count == 9,
+            $"eight bands and the heart's bed in place of {areas}");
         page.WaitUntilKept();
         Assert.Contains("black tea", Cups(page), StringComparison.Ordinal);
         Assert.DoesNotContain("marigold", Cups(page), StringComparison.Ordinal);
@@ -69,10 +70,10 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
             page.WaitUntilKept();
         }
 
-        page.WaitForText("No room for all the lines");
-        page.TabTo("button", "Make every line narrower");
+        page.WaitForText("No room for all the stripes");
+        page.TabTo("button", "Make every stripe narrower");
         page.Press(Keys.Enter);
-        Waiting.Until(() => !page.Text.Contains("No room for all the lines", StringComparison.Ordinal), "the lines to find room");
+        Waiting.Until(() => !page.Text.Contains("No room for all the stripes", StringComparison.Ordinal), "the lines to find room");
         page.WaitForText("Repeat 1, at the rim");
         Fine(page);
 
@@ -202,7 +203,8 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForPainting();
         page.Script<object>("window.changed = document.querySelector('canvas.picture').toDataURL()");
         page.GoTo("Story", "The picture shows the map as it was poured");
-        Waiting.Until(() => page.Script<bool>("return document.querySelector('canvas.picture').toDataURL() !== window.changed"), "the map as it was poured");
+        Waiting.Until(() => page
+            .Script<bool>("return document.querySelector('canvas.picture').toDataURL() !== window.changed"), "the map as it was poured");
     }
 
     [Fact]
@@ -220,7 +222,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Press(Keys.Enter);
         page.WaitForText("Wall 6");
         page.WaitForText("no cup yet");
-        page.Choose("Cup of pool 6", "moss");
+        page.Choose("Cup of no colour yet", "moss");
         page.WaitUntilKept();
         page.TabTo("button", "Wall 6");
         page.Press(Keys.Enter);

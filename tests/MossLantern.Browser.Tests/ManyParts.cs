@@ -15,11 +15,13 @@ internal static class ManyParts
     public static string Cavities() => Svg(360, 240, Enumerable.Range(0, 24).Select(i =>
         Blob(30 + 60 * (i % 6), 30 + 60 * (i / 6), 24, 24 - i % 5, 0.06, 3 + i % 4)));
 
-    /// <summary>Puts a piece of a drawing's outline on the shelf, with three hearts and twelve bands that run through all its parts.</summary>
+    /// <summary>Puts a piece of a drawing's outline on the shelf, with three hearts and twelve bands that run through
+    /// all its parts.</summary>
     public static async Task Add(HttpClient client, string name, string svg)
     {
         var outline = (await Read(await client.PostAsJsonAsync("api/outlines/svg", new { svg })))["outline"]!;
-        var view = await Read(await client.PostAsJsonAsync("api/pieces", new { name, ground = new { outline, edge = "taped-clean", sideHeightMm = 12, colour = "#d9c29a" } }));
+        var view = await Read(await client.PostAsJsonAsync("api/pieces",
+            new { name, ground = new { outline, edge = "taped-clean", sideHeightMm = 12, colour = "#d9c29a" } }));
         var piece = view["piece"]!.DeepClone();
         var rings = piece["layers"]![0]!["layout"]!;
         var recipe = (string)rings["bands"]![0]!["recipeId"]!;
@@ -35,8 +37,10 @@ internal static class ManyParts
             ["wavinessMm"] = 12,
             ["seed"] = i,
         })]);
-        rings["bands"] = new JsonArray([.. Enumerable.Range(0, 12).Select(i => new JsonObject { ["id"] = $"b{i}", ["widthMm"] = 9, ["fillsRest"] = i == 11, ["recipeId"] = recipe })]);
-        await Read(await client.PutAsJsonAsync($"api/pieces/{view["id"]}", new JsonObject { ["basedOn"] = (int)view["version"]!, ["piece"] = piece }));
+        rings["bands"] = new JsonArray([.. Enumerable.Range(0, 12)
+            .Select(i => new JsonObject { ["id"] = $"b{i}", ["widthMm"] = 9, ["fillsRest"] = i == 11, ["recipeId"] = recipe })]);
+        await Read(await client
+            .PutAsJsonAsync($"api/pieces/{view["id"]}", new JsonObject { ["basedOn"] = (int)view["version"]!, ["piece"] = piece }));
     }
 
     private static async Task<JsonNode> Read(HttpResponseMessage answer)
@@ -51,12 +55,15 @@ internal static class ManyParts
 
     private static string Svg(double widthMm, double heightMm, IEnumerable<string> paths) => string.Create(
         CultureInfo.InvariantCulture,
-        $"<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{widthMm}mm\" height=\"{heightMm}mm\" viewBox=\"0 0 {widthMm} {heightMm}\">{string.Concat(paths.Select(p => $"<path fill-rule=\"evenodd\" d=\"{p}\"/>"))}</svg>");
+        $"<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{widthMm}mm\" height=\"{heightMm}mm\" viewBox=\"0 0 "
+            + $"{widthMm} {heightMm}\">{string.Concat(paths.Select(p => $"<path fill-rule=\"evenodd\" d=\"{p}\"/>"))}</svg>");
 
-    private static string Blob(double x, double y, double wide, double high, double wobble, int lobes) => string.Concat(Enumerable.Range(0, 72).Select(i =>
+    private static string Blob(double x, double y, double wide, double high, double wobble, int lobes) =>
+        string.Concat(Enumerable.Range(0, 72).Select(i =>
     {
         var turn = i * Math.Tau / 72;
         var reach = 1 - wobble * (1 + Math.Cos(lobes * turn)) / 2;
-        return string.Create(CultureInfo.InvariantCulture, $"{(i == 0 ? 'M' : 'L')}{x + wide * reach * Math.Cos(turn):0.##} {y + high * reach * Math.Sin(turn):0.##}");
+        return string.Create(CultureInfo.InvariantCulture,
+            $"{(i == 0 ? 'M' : 'L')}{x + wide * reach * Math.Cos(turn):0.##} {y + high * reach * Math.Sin(turn):0.##}");
     })) + "Z";
 }

@@ -59,7 +59,8 @@ public sealed class MapEditTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("Drag every piece");
         page.Click("button", "Drag every piece");
         Waiting.Until(
-            () => page.Driver.FindElements(By.CssSelector(".speed tbody tr")).Count == pieces && page.Text.Contains("Drag every piece", StringComparison.Ordinal),
+            () => page.Driver.FindElements(By.CssSelector(".speed tbody tr")).Count == pieces
+                && page.Text.Contains("Drag every piece", StringComparison.Ordinal),
             "every piece to be measured", TimeSpan.FromSeconds(90));
         TestContext.Current.SendDiagnosticMessage("hand to paint in the page: {0}",
             string.Join("; ", page.Driver.FindElements(By.CssSelector(".speed tbody tr")).Select(r => r.Text)));
@@ -96,23 +97,23 @@ public sealed class MapEditTests(SharedWorkshop shared) : WorkshopCase(shared)
     public void A_band_is_widened_by_its_area_by_its_edge_and_by_the_arrow_keys()
     {
         using var page = Opened(Fields);
-        Assert.Equal(30, Value(page, "Edge of moss 1"));
-        var edge = page.Middle(page.Find("slider", "Edge of moss 1"));
+        Assert.Equal(30, Value(page, "Edge of moss, inner ring"));
+        var edge = page.Middle(page.Find("slider", "Edge of moss, inner ring"));
 
         // Taken by its area, just inside the edge, away from every grip.
         page.Drag((edge.X - 14, edge.Y + 24), 23, 0);
-        Waiting.Until(() => Value(page, "Edge of moss 1") > 40, "the band to be wider");
+        Waiting.Until(() => Value(page, "Edge of moss, inner ring") > 40, "the band to be wider");
         page.WaitUntilKept();
-        var wide = Value(page, "Edge of moss 1");
-        page.Drag(page.Middle(page.Find("slider", "Edge of moss 1")), -23, 0);
-        Waiting.Until(() => Value(page, "Edge of moss 1") < wide - 10, "the band to be narrower");
+        var wide = Value(page, "Edge of moss, inner ring");
+        page.Drag(page.Middle(page.Find("slider", "Edge of moss, inner ring")), -23, 0);
+        Waiting.Until(() => Value(page, "Edge of moss, inner ring") < wide - 10, "the band to be narrower");
         page.WaitUntilKept();
-        var now = Value(page, "Edge of moss 1");
-        page.TabTo("slider", "Edge of moss 1");
+        var now = Value(page, "Edge of moss, inner ring");
+        page.TabTo("slider", "Edge of moss, inner ring");
         page.Press(Keys.ArrowRight, Keys.Shift + Keys.ArrowRight);
-        Waiting.Until(() => Value(page, "Edge of moss 1") == now + 11, "the arrow keys to widen the band by 11 mm");
+        Waiting.Until(() => Value(page, "Edge of moss, inner ring") == now + 11, "the arrow keys to widen the band by 11 mm");
         page.WaitUntilKept();
-        Assert.Contains("mm wide", page.Find("slider", "Edge of moss 1").GetAttribute("aria-valuetext")!, StringComparison.Ordinal);
+        Assert.Contains("mm wide", page.Find("slider", "Edge of moss, inner ring").GetAttribute("aria-valuetext")!, StringComparison.Ordinal);
         page.WaitForText("drag to widen");
     }
 
@@ -222,8 +223,10 @@ public sealed class MapEditTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Write("From the left", "-60");
         Waiting.Until(() => Value(page, "Heart 2") == -60, "the heart to be outside");
         page.WaitUntilKept();
-        var sum = page.All("button").Select(b => b.GetAttribute("aria-label") ?? "").Where(l => l.StartsWith("Area of", StringComparison.Ordinal))
-            .Sum(l => double.Parse(l[(l.IndexOf(": ", StringComparison.Ordinal) + 2)..l.IndexOf(" cm²", StringComparison.Ordinal)], CultureInfo.InvariantCulture));
+        var sum = page.All("button").Select(b => b.GetAttribute("aria-label") ?? "")
+            .Where(l => l.StartsWith("Area of", StringComparison.Ordinal))
+            .Sum(l => double.Parse(l[(l.IndexOf(": ", StringComparison.Ordinal) + 2)..l
+                .IndexOf(" cm²", StringComparison.Ordinal)], CultureInfo.InvariantCulture));
         Assert.Equal(2400, sum, 6.0);
         page.Click("button", "Take it out");
         Waiting.Until(() => page.All("slider").All(s => s.GetAttribute("aria-label") != "Heart 2"), "one heart again");
@@ -252,7 +255,8 @@ public sealed class MapEditTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("stays in any cup");
         page.Write("stays in any cup", "6.5");
         // 5 ml more, and up to the next two that both parts can be measured in.
-        Waiting.Until(() => Mix(page) >= mix + 4 && Mix(page) <= mix + 6, () => $"the cup to hold 5 ml more than {mix}; it holds {Mix(page)}, and the page shows:\n{page.Text}");
+        Waiting.Until(() => Mix(page) >= mix + 4 && Mix(page) <= mix + 6,
+            () => $"the cup to hold 5 ml more than {mix}; it holds {Mix(page)}, and the page shows:\n{page.Text}");
         page.WaitUntilKept();
         page.Press(Keys.Escape);
         page.Click("button", "Undo");

@@ -25,7 +25,8 @@ public sealed class MapNumberTests(SharedWorkshop shared) : WorkshopCase(shared)
         Assert.Equal(bar, ScaleBar());
         Assert.False(page.Find("button", "Undo").Enabled);
 
-        string ScaleBar() => page.Script<string>("const b = document.querySelector('.scale-bar'); return `${b.textContent} ${b.style.width}`");
+        string ScaleBar() =>
+            page.Script<string>("const b = document.querySelector('.scale-bar'); return `${b.textContent} ${b.style.width}`");
     }
 
     [Fact]
@@ -59,8 +60,10 @@ public sealed class MapNumberTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Click("button", "Pour of umber");
         page.Click("button", "Show it on the map");
         page.WaitForText("Bands, from the heart to the rim");
-        Waiting.Until(() => page.Script<string?>("return document.querySelector('li[data-open]')?.textContent")?.Contains("umber", StringComparison.Ordinal) == true, "umber to be open");
-        Assert.True(page.Script<bool>("return [...document.querySelectorAll('button[aria-pressed=true]')].some(b => b.textContent.includes('umber'))"));
+        Waiting.Until(() => page.Script<string?>("return document.querySelector('li[data-open]')?.textContent")
+            ?.Contains("umber", StringComparison.Ordinal) == true, "umber to be open");
+        Assert.True(page
+            .Script<bool>("return [...document.querySelectorAll('button[aria-pressed=true]')].some(b => b.textContent.includes('umber'))"));
         Assert.DoesNotContain("Show it on the map", page.Text, StringComparison.Ordinal);
     }
 
@@ -106,9 +109,10 @@ public sealed class MapNumberTests(SharedWorkshop shared) : WorkshopCase(shared)
     public void Pointing_at_a_region_lights_its_cup_and_pointing_at_a_cup_dims_the_others()
     {
         using var page = Opened(Fields);
-        var edge = page.Middle(page.Find("slider", "Edge of moss 1"));
+        var edge = page.Middle(page.Find("slider", "Edge of moss, inner ring"));
         page.Hover((edge.X - 14, edge.Y + 24));
-        Waiting.Until(() => page.Script<bool>("return document.querySelector('.cup-row [data-lit]')?.textContent.startsWith('moss')"), "the cup to be lit");
+        Waiting.Until(() => page
+            .Script<bool>("return document.querySelector('.cup-row [data-lit]')?.textContent.startsWith('moss')"), "the cup to be lit");
         var veiled = () => page.Script<bool>(
             """
             const veil = document.querySelector('.painted canvas.veil');
@@ -155,17 +159,22 @@ public sealed class MapNumberTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Write("or typed", "#7a3b6e");
         page.WaitUntilKept();
         page.WaitForText("It is called bilberry now.");
-        Waiting.Until(() => Glass(page, "bilberry").GetAttribute("innerHTML")!.Contains("#7a3b6e", StringComparison.Ordinal), "the cup to be filled with it");
+        Waiting.Until(() => Glass(page, "bilberry")
+            .GetAttribute("innerHTML")!.Contains("#7a3b6e", StringComparison.Ordinal), "the cup to be filled with it");
         page.Open(Own(Fields));
         page.WaitForPainting();
-        Assert.Equal("rgb(122, 59, 110)", page.Find("button", "Colour of bilberry").GetCssValue("background-color").Replace("rgba", "rgb", StringComparison.Ordinal).Replace(", 1)", ")", StringComparison.Ordinal));
+        Assert.Equal("rgb(122, 59, 110)", page.Find("button", "Colour of bilberry").GetCssValue("background-color")
+            .Replace("rgba", "rgb", StringComparison.Ordinal).Replace(", 1)", ")", StringComparison.Ordinal));
     }
 
     [Fact]
     public void The_view_comes_nearer_and_goes_back_to_the_whole_piece()
     {
         using var page = Opened(Fields);
-        double Bar() => page.Script<double>("return document.querySelector('.scale-bar').getBoundingClientRect().width / parseFloat(document.querySelector('.scale-bar').textContent)");
+        double Bar() =>
+            page.Script<double>(
+                "return document.querySelector('.scale-bar').getBoundingClientRect().width / "
+                    + "parseFloat(document.querySelector('.scale-bar').textContent)");
         var whole = Bar();
         page.Drag(page.Middle(page.Find("slider", "Scale")), 160, 0);
         Waiting.Until(() => Bar() > whole * 2, "the scale to grow");

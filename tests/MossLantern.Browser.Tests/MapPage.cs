@@ -36,10 +36,12 @@ internal static class MapPage
 
     /// <summary>The vessel of a cup in the cup row.</summary>
     public static IWebElement Glass(Page page, string cup) =>
-        page.Driver.FindElements(By.CssSelector(".cup-row button")).Single(b => b.Text.StartsWith(cup, StringComparison.Ordinal)).FindElement(By.TagName("svg"));
+        page.Driver.FindElements(By.CssSelector(".cup-row button"))
+            .Single(b => b.Text.StartsWith(cup, StringComparison.Ordinal)).FindElement(By.TagName("svg"));
 
     public static List<string> BandNames(Page page) =>
-        [.. page.Script<IReadOnlyCollection<object>>("return [...document.querySelectorAll('.bands .band-name')].map(n => n.textContent)").Select(n => (string)n)];
+        [.. page.Script<IReadOnlyCollection<object>>("return [...document.querySelectorAll('.bands .band-name')].map(n => n.textContent)")
+            .Select(n => (string)n)];
 
     public static List<double> Frames(Page page) =>
         [.. page.Script<IReadOnlyCollection<object>>("return performance.getEntriesByName('hand-to-paint').map(e => e.duration)")

@@ -53,7 +53,8 @@ public sealed class MaterialTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("share of the heap that is solid");
         Waiting.Until(() => page.Script<long>("return document.querySelectorAll('.ledge[data-open]').length") == 1, "one thing to be down");
         page.Click("button", "sand");
-        Waiting.Until(() => page.Script<long>("return document.querySelectorAll('.ledge[data-open]').length") == 0, "it to stand on its shelf again");
+        Waiting.Until(() => page.Script<long>("return document.querySelectorAll('.ledge[data-open]').length") == 0,
+            "it to stand on its shelf again");
 
         page.Open(Own("/pieces/marsh-light/cups"));
         page.WaitForText("Mixed from");

@@ -28,11 +28,15 @@ internal sealed class Page : IDisposable
 
     public WebElement Focused => (WebElement)driver.SwitchTo().ActiveElement();
 
-    /// <summary>Turns the window to a size, and waits until the page has been laid out in it: what measures itself is drawn a frame or two later.</summary>
+    /// <summary>Turns the window to a size, and waits until the page has been laid out in it: what measures itself is
+    /// drawn a frame or two later.</summary>
     public void Resize(int width, int height)
     {
-        Cdp("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
-        driver.ExecuteAsyncScript("const done = arguments[0], wait = (frames) => requestAnimationFrame(() => (frames > 0 ? wait(frames - 1) : setTimeout(done))); wait(3);");
+        Cdp("Emulation.setDeviceMetricsOverride",
+            new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+        driver.ExecuteAsyncScript(
+            "const done = arguments[0], wait = (frames) => requestAnimationFrame(() => (frames > 0 ? wait(frames - 1) "
+                + ": setTimeout(done))); wait(3);");
     }
 
     public void Cdp(string command, JsonObject arguments) => browser.Tools.Send(command, arguments, session);
@@ -44,9 +48,11 @@ internal sealed class Page : IDisposable
     public string Text => Script<string>("return document.body.innerText");
 
     /// <summary>The text of the first part that a selector finds, without breaks; empty while there is none.</summary>
-    public string TextOf(string selector) => Script<string>("return (document.querySelector(arguments[0])?.innerText ?? '').replace(/\\n/g, '')", selector);
+    public string TextOf(string selector) =>
+        Script<string>("return (document.querySelector(arguments[0])?.innerText ?? '').replace(/\\n/g, '')", selector);
 
-    /// <summary>Waits until a text can be seen. What is on the page at all is asked first: to look at it as it is seen lays it out each time.</summary>
+    /// <summary>Waits until a text can be seen. What is on the page at all is asked first: to look at it as it is seen
+    /// lays it out each time.</summary>
     public void WaitForText(string text) => Waiting.Until(
         () => Script<bool>(
             """
@@ -64,7 +70,8 @@ internal sealed class Page : IDisposable
             const pictures = [...document.querySelectorAll('.stand img')];
             return document.fonts.status === 'loaded' && canvases.length + pictures.length > 0
               && pictures.every(p => p.complete && p.naturalWidth > 0)
-              && canvases.every(c => c.getContext('2d').getImageData(0, c.height / 2, c.width, 1).data.some((v, i) => i % 4 === 3 && v > 0));
+              && canvases.every(c => c.getContext('2d').getImageData(0, c.height / 2, c.width, 1).data.some((v,
+                i) => i % 4 === 3 && v > 0));
             """),
         "the painting");
 
@@ -92,7 +99,9 @@ internal sealed class Page : IDisposable
     /// <summary>Waits until the piece on the page is kept.</summary>
     public void WaitUntilKept() => Waiting.Until(
         () => Script<bool>("return document.querySelector('.kept')?.dataset.state === 'kept'"),
-        () => $"the piece to be kept; the page says \"{Script<string>("const k = document.querySelector('.kept'); return k ? `${k.dataset.state}: ${k.textContent}` : 'nothing'")}\", and the browser \"{string.Join("; ", Complaints())}\"");
+        () => $"the piece to be kept; the page says \"{Script<string>(
+            "const k = document.querySelector('.kept'); return k ? `${k.dataset.state}: ${k.textContent}` : 'nothing'")}\", "
+            + $"and the browser \"{string.Join("; ", Complaints())}\"");
 
     /// <summary>Drags from a point of the page by so many pixels, in small steps as a hand does.</summary>
     public void Drag((double X, double Y) from, double byX, double byY, bool alt = false, int steps = 12)
@@ -149,7 +158,9 @@ internal sealed class Page : IDisposable
     /// <summary>The middle of an element, in pixels of the page.</summary>
     public (double X, double Y) Middle(IWebElement element)
     {
-        var box = Script<Dictionary<string, object>>("const b = arguments[0].getBoundingClientRect(); return { x: b.x + b.width / 2, y: b.y + b.height / 2 }", element);
+        var box =
+            Script<Dictionary<string, object>>(
+                "const b = arguments[0].getBoundingClientRect(); return { x: b.x + b.width / 2, y: b.y + b.height / 2 }", element);
         return (Convert.ToDouble(box["x"], CultureInfo.InvariantCulture), Convert.ToDouble(box["y"], CultureInfo.InvariantCulture));
     }
 
@@ -197,7 +208,8 @@ internal sealed class Page : IDisposable
 
         for (var steps = 0; steps < 200; steps += StepsAtOnce)
         {
-            // Everything that the steps come to is noted in the page; one that may be meant is stepped back to, and asked for its role and name.
+            // Everything that the steps come to is noted in the page; one that may be meant is stepped back to, and
+            // asked for its role and name.
             Evaluate(Passing);
             Press([.. Enumerable.Repeat(on, StepsAtOnce)]);
             var passed = ((JsonArray)JsonNode.Parse(Evaluate("JSON.stringify(window.passed)"))!).Select(p => (string)p!).ToList();
@@ -241,7 +253,8 @@ internal sealed class Page : IDisposable
     private const string Stops =
         """
         [...document.querySelectorAll('a[href], button, input, select, textarea, summary, [tabindex]')]
-          .filter(e => e.tabIndex >= 0 && !e.disabled && e.checkVisibility({ visibilityProperty: true }) && !(e.type === 'radio' && e.name && !e.checked))
+          .filter(e => e.tabIndex >= 0 && !e.disabled && e.checkVisibility({ visibilityProperty: true })
+            && !(e.type === 'radio' && e.name && !e.checked))
         """;
 
     /// <summary>What Tab should stop at and does not come to, one line each.</summary>
@@ -255,7 +268,9 @@ internal sealed class Page : IDisposable
             document.addEventListener('focusin', e => window.stopped.add(e.target), true);
             return window.stops.length;
             """)!;
-        const string Missed = "window.stops.filter(e => e.isConnected && !e.disabled && e.checkVisibility({ visibilityProperty: true }) && !window.stopped.has(e))";
+        const string Missed =
+            "window.stops.filter(e => e.isConnected && !e.disabled && e.checkVisibility({ visibilityProperty: true }) "
+                + "&& !window.stopped.has(e))";
 
         // What is chosen by the focus may show grips of its own on the way.
         for (var pressed = 0; pressed < 2 * stops + StepsAtOnce && Evaluate($"{Missed}.length") != "0"; pressed += StepsAtOnce)
@@ -263,7 +278,8 @@ internal sealed class Page : IDisposable
             Press([.. Enumerable.Repeat(Keys.Tab, StepsAtOnce)]);
         }
 
-        return [.. ((JsonArray)JsonNode.Parse(Evaluate($"JSON.stringify({Missed}.map({TextsOf}))"))!).Select(m => $"Tab does not come to '{m}'")];
+        return [.. ((JsonArray)JsonNode.Parse(Evaluate($"JSON.stringify({Missed}.map({TextsOf}))"))!)
+            .Select(m => $"Tab does not come to '{m}'")];
     }
 
     /// <summary>Puts the focus a few steps before the next element of a role and a name, if it is far off; whether there is one.</summary>
@@ -278,14 +294,16 @@ internal sealed class Page : IDisposable
             const turned = first < 0 ? stops : [...stops.slice(first), ...stops.slice(0, first)];
             // A bubble is walked into from what opened it: it may close when the focus comes from elsewhere.
             const walked = (e, i) => i < near || e.closest('.popover, [role=tooltip], [role=dialog]');
-            return turned.flatMap((e, i) => e.matches(selector) && texts(e).includes(begins) ? [e, walked(e, i) ? null : turned[i - 2]] : []);
+            return turned.flatMap((e, i) => e.matches(selector) && texts(e).includes(begins) ? [e, walked(e, i)
+              ? null : turned[i - 2]] : []);
             """,
             Selector(role), name[..Math.Min(name.Length, 6)].Trim(), back, FirstSteps) as IReadOnlyList<object>;
         for (var i = 0; i < (may?.Count ?? 0); i += 2)
         {
             try
             {
-                if (may![i] is WebElement found && found.ComputedAccessibleRole == role && found.ComputedAccessibleLabel.StartsWith(name, StringComparison.Ordinal))
+                if (may![i] is WebElement found && found.ComputedAccessibleRole == role
+                    && found.ComputedAccessibleLabel.StartsWith(name, StringComparison.Ordinal))
                 {
                     if (may[i + 1] is { } before)
                     {
@@ -355,7 +373,8 @@ internal sealed class Page : IDisposable
         Waiting.Until(
             () =>
             {
-                if (Script<string>("const s = document.activeElement; return s.selectedOptions?.[0]?.text ?? ''").StartsWith(choice, StringComparison.Ordinal))
+                if (Script<string>("const s = document.activeElement; return s.selectedOptions?.[0]?.text ?? ''")
+                    .StartsWith(choice, StringComparison.Ordinal))
                 {
                     return true;
                 }
@@ -384,14 +403,18 @@ internal sealed class Page : IDisposable
     /// <summary>Everything in the page that may name an element, in one line.</summary>
     private const string TextsOf =
         """
-        e => [e.getAttribute('aria-label'), (e.getAttribute('aria-labelledby') ?? '').split(' ').map(i => document.getElementById(i)?.textContent).join(' '),
-          e.labels?.[0]?.textContent, e.textContent, e.title, e.alt, e.querySelector?.('img')?.alt].filter(Boolean).join(' ').replace(/\s+/g, ' ').trim()
+        e => [e.getAttribute('aria-label'),
+          (e.getAttribute('aria-labelledby') ?? '').split(' ').map(i => document.getElementById(i)?.textContent).join(' '),
+          e.labels?.[0]?.textContent, e.textContent, e.title, e.alt,
+            e.querySelector?.('img')?.alt].filter(Boolean).join(' ').replace(/\s+/g, ' ').trim()
         """;
 
     /// <summary>Opens what is folded away over an element of a role and a name, as a person would who looks for it.</summary>
     private void Unfold(string role, string name) => driver.ExecuteScript(
         $$"""
-        const texts = {{TextsOf}}, named = [...document.querySelectorAll(arguments[0])].filter(e => texts(e).includes(arguments[1]) && !e.matches('summary'));
+        const texts = {{TextsOf}},
+          named = [...document.querySelectorAll(arguments[0])].filter(e => texts(e).includes(arguments[1])
+          && !e.matches('summary'));
         if (!named.some(e => e.checkVisibility({ visibilityProperty: true })))
           for (const fold of new Set(named.map(e => e.closest('details:not([open])')))) fold?.querySelector('summary').click();
         """,
@@ -458,7 +481,8 @@ internal sealed class Page : IDisposable
             """
             const done = arguments[arguments.length - 1];
             axe.run(document, { resultTypes: ['violations'], ...(arguments[0] ? { runOnly: [arguments[0]] } : {}) }).then(
-              r => done(r.violations.flatMap(v => v.nodes.map(n => `${v.id}: ${n.target.join(' ')} ${n.failureSummary.replace(/\s+/g, ' ')}`))),
+              r => done(r.violations.flatMap(v => v.nodes.map(
+                n => `${v.id}: ${n.target.join(' ')} ${n.failureSummary.replace(/\s+/g, ' ')}`))),
               e => done([`axe failed: ${e}`]));
             """,
             only ?? "");
@@ -473,31 +497,42 @@ internal sealed class Page : IDisposable
         [.. Script<IReadOnlyCollection<object>>(
             """
             const found = [];
-            const name = e => `${e.tagName.toLowerCase()} '${(e.getAttribute('aria-label') || e.labels?.[0]?.textContent || e.textContent || e.title || '').replace(/\s+/g, ' ').trim().slice(0, 60)}'`;
+            const name = e => `${e.tagName.toLowerCase()} '${(e.getAttribute('aria-label') || e.labels?.[0]?.textContent
+              || e.textContent || e.title || '').replace(/\s+/g, ' ').trim().slice(0, 60)}'`;
             const scroller = e => { while (e && !/auto|scroll/.test(getComputedStyle(e).overflowY)) e = e.parentElement; return e; };
-            const controls = [...document.querySelectorAll('button, a[href], input, select, textarea, summary, [role=button], [role=slider]')];
-            const shown = e => e.checkVisibility({ visibilityProperty: true, opacityProperty: true }) && !e.closest('.visually-hidden, .visually-hidden-focusable') && e.type !== 'file' && !e.disabled;
+            const controls = [...document.querySelectorAll(
+              'button, a[href], input, select, textarea, summary, [role=button], [role=slider]')];
+            const shown = e => e.checkVisibility({ visibilityProperty: true, opacityProperty: true })
+              && !e.closest('.visually-hidden, .visually-hidden-focusable') && e.type !== 'file' && !e.disabled;
             const boxes = controls.filter(shown).filter(e => !(e instanceof SVGElement)).map(e => [e, e.getBoundingClientRect()]);
             for (const [i, [a, p]] of boxes.entries()) for (const [b, q] of boxes.slice(i + 1)) {
-              const [wide, high] = [Math.min(p.right, q.right) - Math.max(p.left, q.left), Math.min(p.bottom, q.bottom) - Math.max(p.top, q.top)];
-              if (wide > 2 && high > 2 && !a.contains(b) && !b.contains(a) && p.top >= 0 && q.bottom <= innerHeight && scroller(a) === scroller(b)) found.push(`${name(a)} overlaps ${name(b)}`);
+              const [wide, high] = [Math.min(p.right, q.right) - Math.max(p.left, q.left), Math.min(p.bottom,
+                q.bottom) - Math.max(p.top, q.top)];
+              if (wide > 2 && high > 2 && !a.contains(b) && !b.contains(a) && p.top >= 0 && q.bottom <= innerHeight
+                && scroller(a) === scroller(b)) found.push(`${name(a)} overlaps ${name(b)}`);
             }
             for (const e of controls.filter(shown)) {
               e.scrollIntoView({ block: 'nearest', inline: 'nearest', behavior: 'instant' });
               const b = e.getBoundingClientRect();
               if (b.width < 1 || b.height < 1) { found.push(`${name(e)} has no size`); continue; }
               const [x, y] = [b.x + b.width / 2, b.y + b.height / 2];
-              if (x < 0 || y < 0 || x > innerWidth || y > innerHeight) { found.push(`${name(e)} lies off the screen at ${Math.round(x)}, ${Math.round(y)}`); continue; }
+              if (x < 0 || y < 0 || x > innerWidth
+                || y > innerHeight) { found.push(`${name(e)} lies off the screen at ${Math.round(x)}, ${Math.round(y)}`); continue; }
               const top = document.elementFromPoint(x, y);
               if (top !== e && !e.contains(top) && !(e.labels && [...e.labels].some(l => l.contains(top))))
-                found.push(`${name(e)} lies under ${top ? `${top.tagName.toLowerCase()}.${top.getAttribute('class') ?? ''} '${(top.textContent ?? '').slice(0, 30)}'` : 'nothing'}`);
+                found.push(`${name(e)} lies under ${top
+                  ? `${top.tagName.toLowerCase()}.${top.getAttribute('class') ?? ''} '${(top.textContent ?? '').slice(0, 30)}'`
+                  : 'nothing'}`);
               if (e instanceof HTMLInputElement && ['text', ''].includes(e.type)) {
                 const style = getComputedStyle(e);
                 // Written as it is there, a placeholder in its own weight.
                 const as = getComputedStyle(e, e.value ? null : '::placeholder');
                 const probe = document.createElement('span');
                 const text = e.value || e.placeholder;
-                Object.assign(probe.style, { position: 'absolute', visibility: 'hidden', whiteSpace: 'pre', fontSize: as.fontSize, fontWeight: as.fontWeight, fontFamily: as.fontFamily, fontStyle: as.fontStyle, letterSpacing: as.letterSpacing, fontVariantNumeric: as.fontVariantNumeric });
+                Object.assign(probe.style, { position: 'absolute', visibility: 'hidden', whiteSpace: 'pre',
+                  fontSize: as.fontSize, fontWeight: as.fontWeight, fontFamily: as.fontFamily,
+                  fontStyle: as.fontStyle, letterSpacing: as.letterSpacing,
+                  fontVariantNumeric: as.fontVariantNumeric });
                 probe.textContent = text;
                 document.body.append(probe);
                 const written = probe.getBoundingClientRect().width;
@@ -506,7 +541,9 @@ internal sealed class Page : IDisposable
                 if (written > room + 1) found.push(`${name(e)} cuts its words '${text}'`);
                 // A unit that stands in the same box must not stand over them.
                 const unit = e.parentElement?.querySelector('.unit');
-                if (unit && e.getBoundingClientRect().x + parseFloat(style.paddingLeft) + written > unit.getBoundingClientRect().x + 1) found.push(`${name(e)} has its unit over its words '${text}'`);
+                if (unit
+                  && e.getBoundingClientRect().x + parseFloat(style.paddingLeft) + written > unit.getBoundingClientRect().x + 1)
+                  found.push(`${name(e)} has its unit over its words '${text}'`);
               }
             }
             scrollTo({ top: 0, behavior: 'instant' });

@@ -3,7 +3,8 @@ using System.Text.Json.Nodes;
 
 namespace MossLantern.Browser.Tests;
 
-/// <summary>What is stirred into a cup: several colourants, in any unit, on trial, for a cover, for a wanted colour; frozen and kept.</summary>
+/// <summary>What is stirred into a cup: several colourants, in any unit, on trial, for a cover, for a wanted colour;
+/// frozen and kept.</summary>
 public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
 {
     private protected override bool Poured => false;
@@ -14,17 +15,24 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
         return JsonNode.Parse(client.GetStringAsync($"api/pieces/{id}").GetAwaiter().GetResult())!["piece"]!;
     }
 
-    private static JsonNode Recipe(WorkshopProcess workshop, string id, string name) => Piece(workshop, id)["recipes"]!.AsArray().Single(r => (string)r!["name"]! == name)!;
+    private static JsonNode Recipe(WorkshopProcess workshop, string id, string name) =>
+        Piece(workshop, id)["recipes"]!.AsArray().Single(r => (string)r!["name"]! == name)!;
 
     /// <summary>Opens a part of the cup's card.</summary>
     private static void Open(Page page, string summary)
     {
-        Waiting.Until(() => page.Script<bool>("return [...document.querySelectorAll('summary')].some(s => s.textContent.startsWith(arguments[0]))", summary), $"'{summary}'");
-        page.Script<object>("const s = [...document.querySelectorAll('summary')].find(s => s.textContent.startsWith(arguments[0])); s.scrollIntoView({ block: 'center' }); s.click()", summary);
+        Waiting.Until(() => page
+            .Script<bool>("return [...document.querySelectorAll('summary')].some(s => s.textContent.startsWith(arguments[0]))", summary),
+            $"'{summary}'");
+        page.Script<object>(
+            "const s = [...document.querySelectorAll('summary')].find(s => s.textContent.startsWith(arguments[0])); "
+                + "s.scrollIntoView({ block: 'center' }); s.click()",
+            summary);
     }
 
     private static void PickCup(Page page, string name) =>
-        page.Script<object>($"[...document.querySelectorAll('.jug-cup-name')].find(n => n.textContent === '{name}').closest('button').click()");
+        page.Script<object>(
+            $"[...document.querySelectorAll('.jug-cup-name')].find(n => n.textContent === '{name}').closest('button').click()");
 
     [Fact]
     public void A_colour_needed_early_and_late_comes_from_two_cups_and_what_goes_in_by_eye_stays_unknown()
@@ -78,7 +86,8 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Choose("resin ink or dye is dosed in", "drops");
         page.Write("Load of resin ink or dye", "3");
         page.WaitUntilKept();
-        Waiting.Until(() => (double)Recipe(Workshop, Copy("bogbean-round"), "spring water")["doses"]![0]!["percent"]! is > 2.1 and < 2.6, "three drops as a load");
+        Waiting.Until(() => (double)Recipe(Workshop, Copy("bogbean-round"),
+            "spring water")["doses"]![0]!["percent"]! is > 2.1 and < 2.6, "three drops as a load");
         page.Choose("frost flakes is dosed in", "% by weight");
         page.Write("Load of frost flakes", "13");
         page.WaitForText("is over the limit of 12 % by weight");
@@ -142,12 +151,15 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
         }
 
         // The first is open by itself; the other is opened by its pin, with the mouse, and shut by its line.
-        Waiting.Until(() => page.All("button").Count(b => b.GetAttribute("className")!.Contains("cup-pin", StringComparison.Ordinal)) == 2, "two pins");
+        Waiting.Until(() => page.All("button")
+            .Count(b => b.GetAttribute("className")!.Contains("cup-pin", StringComparison.Ordinal)) == 2, "two pins");
         page.WaitForText("resin takes up to");
         Assert.DoesNotContain("leaf has", page.Text, StringComparison.Ordinal);
         page.Drag(page.Middle(page.Find("button", "Fix Too much colour at leaf")), 0, 0);
         page.WaitForText("leaf has");
-        Waiting.Until(() => page.Script<string>("return document.querySelector('li[data-cup=leaf] button').getAttribute('aria-pressed')") == "true", "its cup to be picked");
+        Waiting.Until(() => page
+            .Script<string>("return document.querySelector('li[data-cup=leaf] button').getAttribute('aria-pressed')") == "true",
+            "its cup to be picked");
         Assert.Empty(page.AxeFindings());
         page.Script<object>("document.querySelector('.second-look li:nth-child(2) .finding-line').click()");
         Waiting.Until(() => !page.Text.Contains("leaf has", StringComparison.Ordinal), "its words to be folded");
@@ -166,7 +178,8 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitUntilKept();
         var id = Copy("bogbean-round");
         Waiting.Until(() => (double)Recipe(Workshop, id, "peat 2")["doses"]![0]!["percent"]! == 5, "the new one");
-        Assert.Equal((3, true), ((double)Recipe(Workshop, id, "peat")["doses"]![0]!["percent"]!, (bool)Recipe(Workshop, id, "peat")["frozen"]!));
+        Assert.Equal((3, true),
+            ((double)Recipe(Workshop, id, "peat")["doses"]![0]!["percent"]!, (bool)Recipe(Workshop, id, "peat")["frozen"]!));
         page.WaitForText("peat 2");
         page.Choose("Mix it as", "Fen glow");
         page.WaitForText("fen gold");
@@ -200,10 +213,11 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("Enter what it is held back for.");
         page.Write("What cream is held back for", "the last corner");
         page.Write("Held back of cream", "21");
-        page.WaitForText("Undo: choose for a cup");
+        page.WaitForText("Undo: hold some back");
         page.WaitUntilKept();
         var choice = Piece(Workshop, Copy("sphagnum-pools"))["sittings"]![0]!["cupChoices"]![0]!;
-        Assert.Equal(("the last corner", 21, 200), ((string)choice["heldBack"]!["name"]!, (double)choice["heldBack"]!["ml"]!, (double)choice["mixedMl"]!));
+        Assert.Equal(("the last corner", 21, 200),
+            ((string)choice["heldBack"]!["name"]!, (double)choice["heldBack"]!["ml"]!, (double)choice["mixedMl"]!));
     }
 
     [Fact]
@@ -215,7 +229,8 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("Left-over shelf");
         page.Click("button", "marigold");
         page.Write("Amount of the recipe", "250");
-        Waiting.Until(() => page.TextOf(".dosed").Contains("10.6", StringComparison.Ordinal), () => $"4 % of 250 ml; it shows {page.TextOf(".dosed")}");
+        Waiting.Until(() => page.TextOf(".dosed").Contains("10.6", StringComparison.Ordinal),
+            () => $"4 % of 250 ml; it shows {page.TextOf(".dosed")}");
         page.Click("button", "Put something on it");
         page.WaitForText("New left-over");
         page.Write("Name of the left-over", "sedge");

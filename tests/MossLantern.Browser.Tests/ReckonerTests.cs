@@ -12,7 +12,8 @@ public sealed class ReckonerTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Open("/reckoner");
         Waiting.Until(() => Result(page, "Hardener").Contains("75.0 ml", StringComparison.Ordinal), "the first sum");
         page.Write("Volume", "10 oz");
-        Waiting.Until(() => Result(page, "Hardener").Contains("147.9 ml", StringComparison.Ordinal), "ten fluid ounces, half of them hardener");
+        Waiting.Until(() => Result(page, "Hardener").Contains("147.9 ml", StringComparison.Ordinal),
+            "ten fluid ounces, half of them hardener");
 
         // Every result opens to its formula and inputs.
         page.TabTo("button", "Resin: 147.9 ml");
@@ -47,16 +48,20 @@ public sealed class ReckonerTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Resize(width, height);
         page.Open("/reckoner/mix");
         page.WaitForText("Hardener to 100 g of resin");
-        string Heads() => page.Script<string>("return [...document.querySelectorAll('.slate h1, .slate h2')].map(h => h.textContent).join('|')");
+        string Heads() =>
+            page.Script<string>("return [...document.querySelectorAll('.slate h1, .slate h2')].map(h => h.textContent).join('|')");
         page.Click("link", "How hot does a cup get?");
         Waiting.Until(() => Heads() == "How hot does a cup get?|How much of each part?", "the newer sum above the older");
         page.WaitForText("Peaks at");
         page.Write("Volume", "300");
-        Waiting.Until(() => Result(page, "Resin").StartsWith("Resin: 150.0 ml", StringComparison.Ordinal), "the older one to be reckoned still");
+        Waiting.Until(() => Result(page, "Resin").StartsWith("Resin: 150.0 ml", StringComparison.Ordinal),
+            "the older one to be reckoned still");
         page.Click("button", "Once more: How much of each part?");
-        Waiting.Until(() => Heads() == "How much of each part?|How hot does a cup get?|How much of each part?", "the same sum with other numbers");
+        Waiting.Until(() => Heads() == "How much of each part?|How hot does a cup get?|How much of each part?",
+            "the same sum with other numbers");
         page.Open("/reckoner");
-        Waiting.Until(() => Heads() == "How much of each part?|How hot does a cup get?|How much of each part?", "all of it, after the page was left");
+        Waiting.Until(() => Heads() == "How much of each part?|How hot does a cup get?|How much of each part?",
+            "all of it, after the page was left");
         page.WaitForText("Peaks at");
         Assert.Empty(page.AxeFindings());
         Assert.Empty(page.DeadControls());
@@ -93,7 +98,8 @@ public sealed class ReckonerTests(SharedWorkshop shared) : WorkshopCase(shared)
         Waiting.Until(() => Result(page, "Radius 4").Length > 0, "a fourth colour");
         page.TabTo("button", "Take out colour 1", back: true);
         page.Press(Keys.Enter);
-        Waiting.Until(() => !page.All("button").Any(b => b.Text.StartsWith("Radius 4", StringComparison.Ordinal)) && Result(page, "Radius 3").Length > 0, "three colours again");
+        Waiting.Until(() => !page.All("button").Any(b => b.Text.StartsWith("Radius 4", StringComparison.Ordinal))
+            && Result(page, "Radius 3").Length > 0, "three colours again");
     }
 
     [Fact]
@@ -102,13 +108,20 @@ public sealed class ReckonerTests(SharedWorkshop shared) : WorkshopCase(shared)
         using var page = NewPage();
         page.Open("/reckoner");
         page.WaitForText("How much of each part?");
-        var addresses = page.Script<IReadOnlyCollection<object>>("return [...document.querySelectorAll('.reckoner nav a')].map(a => a.getAttribute('href'))");
+        var addresses =
+            page.Script<IReadOnlyCollection<object>>(
+                "return [...document.querySelectorAll('.reckoner nav a')].map(a => a.getAttribute('href'))");
         Assert.Equal(23, addresses.Count);
         foreach (var address in addresses.Cast<string>())
         {
             page.Open(address);
-            Waiting.Until(() => page.Script<bool>("return document.querySelector('.reckoner nav .active')?.getAttribute('href') === location.pathname && document.querySelectorAll('.slate > li:first-child .answer li').length > 0 && !document.querySelector('.field-error, .answer[data-old]')"),
-                () => $"{address} to be worked out; it shows {page.Script<string>("return document.querySelector('main')?.innerText ?? document.body.innerText")}");
+            Waiting.Until(() => page
+                .Script<bool>(
+                    "return document.querySelector('.reckoner nav .active')?.getAttribute('href') === "
+                        + "location.pathname && document.querySelectorAll('.slate > li:first-child .answer "
+                        + "li').length > 0 && !document.querySelector('.field-error, .answer[data-old]')"),
+                () => $"{address} to be worked out; it shows "
+                    + page.Script<string>("return document.querySelector('main')?.innerText ?? document.body.innerText"));
         }
     }
 
@@ -118,12 +131,15 @@ public sealed class ReckonerTests(SharedWorkshop shared) : WorkshopCase(shared)
         using var page = NewPage();
         page.Open("/reckoner/journey");
         int Turns() => (int)page.Script<long>("return document.querySelectorAll('.way .way-turn').length");
-        Waiting.Until(() => Turns() == 2 && Result(page, "Gels after").StartsWith("Gels after: 206 min", StringComparison.Ordinal), "the way of the first sum");
+        Waiting.Until(() => Turns() == 2
+            && Result(page, "Gels after").StartsWith("Gels after: 206 min", StringComparison.Ordinal), "the way of the first sum");
         Assert.Empty(page.AxeFindings());
         page.Click("button", "Take out vessel 1");
-        Waiting.Until(() => Turns() == 1 && !Result(page, "Gels after").StartsWith("Gels after: 206", StringComparison.Ordinal), "the way without the jug");
+        Waiting.Until(() => Turns() == 1
+            && !Result(page, "Gels after").StartsWith("Gels after: 206", StringComparison.Ordinal), "the way without the jug");
         page.Write("As a film 2", "6");
-        Waiting.Until(() => Result(page, "Gels after").StartsWith("Gels after: 17", StringComparison.Ordinal), () => $"a deeper film to gel sooner; it is {Result(page, "Gels after")}");
+        Waiting.Until(() => Result(page, "Gels after").StartsWith("Gels after: 17", StringComparison.Ordinal),
+            () => $"a deeper film to gel sooner; it is {Result(page, "Gels after")}");
         page.Write("Minutes 1", "99999");
         page.WaitForText("Minutes must be from 0 to 10080 min.");
         page.WaitForText("The last sum that could be worked out:");
@@ -132,5 +148,7 @@ public sealed class ReckonerTests(SharedWorkshop shared) : WorkshopCase(shared)
 
     /// <summary>The name of a result's button, such as "Hardener: 75.0 ml. How is it worked out?".</summary>
     private static string Result(Page page, string label) =>
-        page.Script<string>("return document.querySelector(`.answer .how-number[aria-label^='${arguments[0]}:']`)?.getAttribute('aria-label') ?? ''", label);
+        page.Script<string>(
+            "return document.querySelector(`.answer .how-number[aria-label^='${arguments[0]}:']`)?.getAttribute('aria-label') ?? ''",
+            label);
 }

@@ -27,7 +27,10 @@ public sealed class ShareTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Open(Own("/pieces/water-mint/share"));
         page.WaitForText("Take up again");
         Waiting.Until(
-            () => page.Script<bool>("return [...document.querySelectorAll('.compared img')].length === 2 && [...document.querySelectorAll('.compared img')].every(i => i.complete && i.naturalWidth > 0)"),
+            () => page
+                .Script<bool>(
+                    "return [...document.querySelectorAll('.compared img')].length === 2 && "
+                        + "[...document.querySelectorAll('.compared img')].every(i => i.complete && i.naturalWidth > 0)"),
             "both pictures");
         page.TabTo("slider", "Where one ends");
         page.Press(Keys.ArrowLeft);
@@ -39,7 +42,8 @@ public sealed class ShareTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Press(Keys.Enter);
         using var client = Workshop.Client;
         Waiting.Until(
-            () => client.GetStringAsync($"api/pieces/{Copy("water-mint")}/piece.json").GetAwaiter().GetResult().Contains("\"petals\":9", StringComparison.Ordinal), "nine petals again");
+            () => client.GetStringAsync($"api/pieces/{Copy("water-mint")}/piece.json").GetAwaiter().GetResult()
+                .Contains("\"petals\":9", StringComparison.Ordinal), "nine petals again");
 
         page.Click("button", "In place of heather");
         page.Write("or typed", "#b8506a");
@@ -49,7 +53,10 @@ public sealed class ShareTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Press(Keys.Enter);
         page.WaitForText("Rose Mint");
         page.WaitForText("Laid out as");
-        Assert.Contains("#b8506a", await client.GetStringAsync($"api{new Uri(page.Driver.Url).AbsolutePath.Replace("/map", "/piece.json", StringComparison.Ordinal)}"), StringComparison.Ordinal);
+        Assert.Contains("#b8506a",
+            await client
+            .GetStringAsync($"api{new Uri(page.Driver.Url).AbsolutePath.Replace("/map", "/piece.json", StringComparison.Ordinal)}"),
+            StringComparison.Ordinal);
         Assert.Empty(page.Complaints());
     }
 
@@ -60,7 +67,8 @@ public sealed class ShareTests(SharedWorkshop shared) : WorkshopCase(shared)
         var folder = Directory.CreateTempSubdirectory("moss-lantern-file-").FullName;
         var good = Path.Combine(folder, "piece.json");
         var bad = Path.Combine(folder, "bad.json");
-        await File.WriteAllTextAsync(good, (await client.GetStringAsync("api/pieces/rain-ring/piece.json")).Replace("Rain Ring", "Rain From A File", StringComparison.Ordinal));
+        await File.WriteAllTextAsync(good, (await client.GetStringAsync("api/pieces/rain-ring/piece.json"))
+            .Replace("Rain Ring", "Rain From A File", StringComparison.Ordinal));
         await File.WriteAllTextAsync(bad, "{ \"format\": \"something else\" }");
         using var page = NewPage();
         page.Open("/new");
@@ -78,6 +86,7 @@ public sealed class ShareTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("Template as PDF");
         page.Choose("on", "Letter");
         Waiting.Until(
-            () => page.Find("link", "Template as PDF").GetAttribute("href")!.Contains("paper=Letter&grid=false", StringComparison.Ordinal), "the paper to be asked for");
+            () => page.Find("link", "Template as PDF")
+                .GetAttribute("href")!.Contains("paper=Letter&grid=false", StringComparison.Ordinal), "the paper to be asked for");
     }
 }

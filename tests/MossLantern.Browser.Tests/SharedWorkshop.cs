@@ -7,7 +7,8 @@ using MossLantern.Browser.Tests;
 
 namespace MossLantern.Browser.Tests;
 
-/// <summary>One seeded program for all cases that change nothing but copies of its pieces. Cases that end it have one of their own.</summary>
+/// <summary>One seeded program for all cases that change nothing but copies of its pieces. Cases that end it have one
+/// of their own.</summary>
 public sealed class SharedWorkshop : IDisposable
 {
     private readonly string seeded = Path.Combine(Directory.CreateTempSubdirectory("moss-lantern-seeded-").FullName, "workshop.db");
@@ -21,9 +22,11 @@ public sealed class SharedWorkshop : IDisposable
         using var command = source.CreateCommand();
 
         // With what is kept of every piece, so that a copy of the workshop need not work all of them out again.
-        command.CommandText = "select count(*) from piece p left join kept_plan k on k.piece_id = p.id where k.of is null or k.of like '%.'";
+        command.CommandText =
+            "select count(*) from piece p left join kept_plan k on k.piece_id = p.id where k.of is null or k.of like '%.'";
         using var client = Process.Client;
-        Waiting.Until(() => client.GetStringAsync("api/ribbon").GetAwaiter().GetResult().Length > 0 && (long)command.ExecuteScalar()! == 0, "what is kept of the demo");
+        Waiting.Until(() => client.GetStringAsync("api/ribbon").GetAwaiter().GetResult().Length > 0
+            && (long)command.ExecuteScalar()! == 0, "what is kept of the demo");
         command.CommandText = $"vacuum into '{seeded}'";
         command.ExecuteNonQuery();
     }
@@ -64,7 +67,8 @@ public abstract class WorkshopCase(SharedWorkshop shared) : IDisposable
         return path.Replace($"/pieces/{piece}/", $"/pieces/{Copy(piece)}/", StringComparison.Ordinal);
     }
 
-    /// <summary>Whether copies come with the logs of their layers; the map of one that has been poured is asked about before it is changed.</summary>
+    /// <summary>Whether copies come with the logs of their layers; the map of one that has been poured is asked about
+    /// before it is changed.</summary>
     private protected virtual bool Poured => true;
 
     /// <summary>This case's own copy of a piece of the demo.</summary>
@@ -91,7 +95,8 @@ public abstract class WorkshopCase(SharedWorkshop shared) : IDisposable
                 end = run["end"]?["local"],
                 roomC = run["roomC"],
                 note = run["note"],
-                pours = run["pours"]!.AsArray().Select(p => new { layerId = p!["layerId"], regionId = p["regionId"], pass = p["pass"], pouredMl = p["pouredMl"] }),
+                pours = run["pours"]!.AsArray()
+                    .Select(p => new { layerId = p!["layerId"], regionId = p["regionId"], pass = p["pass"], pouredMl = p["pouredMl"] }),
                 evenSo = true,
             }));
         }

@@ -33,7 +33,11 @@ public sealed class SittingTests(SharedWorkshop shared) : WorkshopCase(shared)
         var name = page.Middle(Name(page, "cream"));
         var to = page.Middle(Name(page, "peat"));
         page.Drag(name, to.X - name.X, to.Y - name.Y);
-        Waiting.Until(() => page.Script<bool>("return [...document.querySelectorAll('.batch')][1].textContent.includes('cream') || [...document.querySelectorAll('.batch')][0].textContent.includes('peat')"), "cream to stand with peat");
+        Waiting.Until(() => page
+            .Script<bool>(
+                "return [...document.querySelectorAll('.batch')][1].textContent.includes('cream') || "
+                    + "[...document.querySelectorAll('.batch')][0].textContent.includes('peat')"),
+            "cream to stand with peat");
         page.WaitUntilKept();
 
         // By a choice, for hands that do not carry.

@@ -31,7 +31,8 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
         foreach (var (station, i) in Stations.Select((s, i) => (s, i)))
         {
             page.Press($"{i + 1}");
-            Waiting.Until(() => page.Script<bool>("return document.querySelector('.tag.active')?.href.includes('/' + arguments[0])", station), $"the station {station}");
+            Waiting.Until(() => page.Script<bool>("return document.querySelector('.tag.active')?.href.includes('/' + arguments[0])",
+                station), $"the station {station}");
             if (station is not ("cups" or "cure"))
             {
                 page.WaitForPainting();
@@ -42,7 +43,8 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
             Waiting.Until(
                 () =>
                 {
-                    page.Script<object>("window.framed = false; requestAnimationFrame(() => requestAnimationFrame(() => window.framed = true))");
+                    page.Script<object>(
+                        "window.framed = false; requestAnimationFrame(() => requestAnimationFrame(() => window.framed = true))");
                     Waiting.Until(() => page.Script<bool>("return window.framed"), "the next frame");
                     (before, shot) = (shot, ((ITakesScreenshot)page.Driver).GetScreenshot().AsBase64EncodedString);
                     return shot == before;
@@ -55,7 +57,8 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
             """
             window.differ = null;
             (async () => {
-              const box = document.querySelector('.piece > .stage, .piece > .tide, .piece > .jug-stage, .piece > .pour-stage, .piece > .ground-stage').getBoundingClientRect();
+              const box = document.querySelector(
+                '.piece > .stage, .piece > .tide, .piece > .jug-stage, .piece > .pour-stage, .piece > .ground-stage').getBoundingClientRect();
               const pixels = await Promise.all(window.shots.map(async shot => {
                 const image = new Image();
                 image.src = `data:image/png;base64,${shot}`;
@@ -78,7 +81,9 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
         Waiting.Until(() => page.Script<bool>("return window.differ !== null"), "the pictures to be compared");
         var alike = page.Script<IReadOnlyCollection<object>>("return window.differ").Cast<string>()
             .Select(d => d.Split(' ')).Where(d => double.Parse(d[2], System.Globalization.CultureInfo.InvariantCulture) <= Same)
-            .Select(d => $"{Stations[int.Parse(d[0], System.Globalization.CultureInfo.InvariantCulture)]} and {Stations[int.Parse(d[1], System.Globalization.CultureInfo.InvariantCulture)]} differ by {d[2]}");
+            .Select(d =>
+                $"{Stations[int.Parse(d[0], System.Globalization.CultureInfo.InvariantCulture)]} and "
+                    + $"{Stations[int.Parse(d[1], System.Globalization.CultureInfo.InvariantCulture)]} differ by {d[2]}");
         Assert.Equal([], alike);
     }
 
@@ -92,10 +97,16 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
     {
         using var page = Opened("/pieces/marsh-light/map?layer=layer-1", width, height);
         page.WaitForPainting();
-        var round = page.Script<double>("return ['.head', '.ribbon', '.cup-row'].reduce((sum, s) => sum + document.querySelector(s).getBoundingClientRect().height, 0) + 0.001");
+        var round =
+            page.Script<double>(
+                "return ['.head', '.ribbon', '.cup-row'].reduce((sum, s) => sum + "
+                    + "document.querySelector(s).getBoundingClientRect().height, 0) + 0.001");
         Assert.True(round <= height / 5.0, $"{round:0} of {height}");
-        Assert.Equal(0, page.Script<long>("return [...document.querySelectorAll('.head *')].filter(e => e.getBoundingClientRect().right > innerWidth).length"));
-        Assert.True(page.Script<bool>("return [...document.querySelectorAll('.ribbon .span')].every(s => s.getBoundingClientRect().height >= 28)"));
+        Assert.Equal(0,
+            page.Script<long>(
+                "return [...document.querySelectorAll('.head *')].filter(e => e.getBoundingClientRect().right > innerWidth).length"));
+        Assert.True(page
+            .Script<bool>("return [...document.querySelectorAll('.ribbon .span')].every(s => s.getBoundingClientRect().height >= 28)"));
     }
 
     /// <summary>Upright the piece and its station are both on the first screen; the strata are a strip above them.</summary>
@@ -106,7 +117,8 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
     {
         using var page = Opened("/pieces/marsh-light/map?layer=layer-1", width, height);
         page.WaitForPainting();
-        double Top(string selector) => page.Script<double>("return document.querySelector(arguments[0]).getBoundingClientRect().top + 0.001", selector);
+        double Top(string selector) =>
+            page.Script<double>("return document.querySelector(arguments[0]).getBoundingClientRect().top + 0.001", selector);
         Assert.InRange(Top(".stage"), 0, height / 3.0);
         Assert.InRange(Top(".right"), 0, 0.75 * height);
         Assert.True(Top(".core li") < Top(".stage"));
@@ -125,7 +137,10 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText(shows);
         Assert.Equal(390, page.Script<long>("return document.documentElement.scrollWidth"));
         Assert.NotEmpty(page.Driver.FindElements(By.CssSelector(".ribbon .span")));
-        Assert.Equal(0, page.Script<long>("return [...document.querySelectorAll('.right .how-number')].filter(n => n.getBoundingClientRect().right > innerWidth + 1).length"));
+        Assert.Equal(0,
+            page.Script<long>(
+                "return [...document.querySelectorAll('.right .how-number')].filter(n => "
+                    + "n.getBoundingClientRect().right > innerWidth + 1).length"));
     }
 
     [Theory]
@@ -134,11 +149,16 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
     public void The_number_of_the_bench_is_large_and_all_are_read_from_across_the_table(string station, string number)
     {
         using var page = Opened($"/pieces/bogbean-round/{station}");
-        double Size(string name) => page.Script<double>("return parseFloat(getComputedStyle(arguments[0].querySelector('b')).fontSize) + 0.001", page.Find("button", name));
+        double Size(string name) =>
+            page.Script<double>("return parseFloat(getComputedStyle(arguments[0].querySelector('b')).fontSize) + 0.001",
+                page.Find("button", name));
         Assert.InRange(Size(number), 40, 63);
         page.Click("button", "From across the table");
         Waiting.Until(() => Size(number) >= 64, "large numbers");
-        Assert.True(page.Script<bool>("return [...document.querySelectorAll('.right .how-number b')].filter(b => b.checkVisibility()).every(b => parseFloat(getComputedStyle(b).fontSize) >= 64)"));
+        Assert.True(page
+            .Script<bool>(
+                "return [...document.querySelectorAll('.right .how-number b')].filter(b => "
+                    + "b.checkVisibility()).every(b => parseFloat(getComputedStyle(b).fontSize) >= 64)"));
         Assert.Empty(page.DeadControls());
 
         // It stays so from station to station and after a reload, until it is switched off.
@@ -250,7 +270,8 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
         using var page = Opened(Own("/pieces/bogbean-round/ground"));
         page.WaitForPainting();
         page.Click("checkbox", "Done: Mask the back");
-        Waiting.Until(() => !page.Script<string>("return document.querySelector('.to-prepare').innerText").Contains("Mask the back", StringComparison.Ordinal), "it to be done");
+        Waiting.Until(() => !page.Script<string>("return document.querySelector('.to-prepare').innerText")
+            .Contains("Mask the back", StringComparison.Ordinal), "it to be done");
         page.WaitForText("Undo: mark a preparation");
         page.WaitUntilKept();
     }

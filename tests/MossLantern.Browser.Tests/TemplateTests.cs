@@ -52,8 +52,10 @@ public sealed class TemplateTests(SharedWorkshop shared) : WorkshopCase(shared)
             // Beside the cross's own line, and for the rim 61 mm down, between marks and points.
             var row = cross.First(c => c.YMm is > 100 and < 200).YMm - tiling.TopMm(0) + Tiling.BorderMm + 3;
             var rim = 61 - tiling.TopMm(0) + Tiling.BorderMm;
-            var left = column == 0 ? sheet.LineAcross(rim, OnSheet(0), search: 1) : sheet.LineAcross(row, OnSheet(cross.Min(c => c.XMm)), search: 1);
-            var right = column == tiling.Columns - 1 ? sheet.LineAcross(rim, OnSheet(600), search: 1) : sheet.LineAcross(row, OnSheet(cross.Max(c => c.XMm)), search: 1);
+            var left = column == 0 ? sheet.LineAcross(rim, OnSheet(0), search: 1)
+                : sheet.LineAcross(row, OnSheet(cross.Min(c => c.XMm)), search: 1);
+            var right = column == tiling.Columns - 1 ? sheet.LineAcross(rim, OnSheet(600), search: 1)
+                : sheet.LineAcross(row, OnSheet(cross.Max(c => c.XMm)), search: 1);
             across += right - left;
         }
 
@@ -66,7 +68,8 @@ public sealed class TemplateTests(SharedWorkshop shared) : WorkshopCase(shared)
         using var client = Workshop.Client;
         var pdf = Path.Combine(folder, "template.pdf");
         await File.WriteAllBytesAsync(pdf, await client.GetByteArrayAsync(path));
-        using var run = Process.Start(new ProcessStartInfo("pdftoppm", ["-gray", "-r", Dpi.ToString(CultureInfo.InvariantCulture), pdf, Path.Combine(folder, "sheet")]))!;
+        using var run = Process.Start(new ProcessStartInfo("pdftoppm",
+            ["-gray", "-r", Dpi.ToString(CultureInfo.InvariantCulture), pdf, Path.Combine(folder, "sheet")]))!;
         await run.WaitForExitAsync();
         Assert.Equal(0, run.ExitCode);
         return [.. Directory.GetFiles(folder, "sheet-*.pgm").Order(StringComparer.Ordinal).Select(Sheet.Read)];

@@ -36,7 +36,8 @@ public sealed class ViewTests(SharedWorkshop shared) : WorkshopCase(shared)
     ];
 
     /// <summary>Where pictures go, when they are wanted.</summary>
-    private static string? Pictures => Environment.GetEnvironmentVariable("MOSS_LANTERN_PICTURES") is { Length: > 0 } folder ? folder : null;
+    private static string? Pictures =>
+        Environment.GetEnvironmentVariable("MOSS_LANTERN_PICTURES") is { Length: > 0 } folder ? folder : null;
 
     /// <summary>The widths a page is worked at: a laptop, a tablet, and a tablet held upright.</summary>
     private static readonly (int Width, int Height)[] Sizes = [(1280, 800), (1024, 768), (800, 1200)];
@@ -49,7 +50,8 @@ public sealed class ViewTests(SharedWorkshop shared) : WorkshopCase(shared)
     public void A_view_is_accessible_fits_every_screen_and_has_no_complaint_from_the_browser(string name)
     {
         var (_, path, shows) = Views.Single(v => v.Name == name);
-        var painted = name is not ("new-piece" or "reckoner" or "journey" or "speed" or "cupboard" or "stand-ins" or "share" or "about" or "weigh");
+        var painted =
+            name is not ("new-piece" or "reckoner" or "journey" or "speed" or "cupboard" or "stand-ins" or "share" or "about" or "weigh");
         // What other cases put on the shelf and take off again is not in the way.
         using var own = name == "shelf" ? OwnWorkshop() : null;
         using var page = own is null ? NewPage() : new Page(own.Address);
@@ -68,7 +70,10 @@ public sealed class ViewTests(SharedWorkshop shared) : WorkshopCase(shared)
         TestContext.Current.SendDiagnosticMessage("{0}: first content after {1} ms", name, page.Script<string>(
             "return String(Math.round(performance.getEntriesByName('first-contentful-paint')[0]?.startTime))"));
         var findings = new List<string>();
-        Picture(page, name, name is not ("journey" or "speed" or "stand-ins" or "about" or "petals" or "lines" or "marble" or "unlogged" or "pair" or "pools" or "rework"));
+        Picture(page, name,
+            name is not (
+                "journey" or "speed" or "stand-ins" or "about" or "petals" or "lines" or "marble"
+                    or "unlogged" or "pair" or "pools" or "rework"));
         findings.AddRange(page.AxeFindings().Select(f => $"by day: {f}"));
         foreach (var (width, height) in Sizes)
         {
@@ -94,7 +99,11 @@ public sealed class ViewTests(SharedWorkshop shared) : WorkshopCase(shared)
         // What stands where does not change with the light; how it is read does.
         page.Resize(Sizes[0].Width, Sizes[0].Height);
         page.Click("button", "day: dim the page");
-        Waiting.Until(() => page.Script<bool>("return document.documentElement.dataset.theme === 'evening' && !document.getAnimations().some(a => a instanceof CSSTransition)"), "the evening");
+        Waiting.Until(() => page
+            .Script<bool>(
+                "return document.documentElement.dataset.theme === 'evening' && !document.getAnimations().some(a => a "
+                    + "instanceof CSSTransition)"),
+            "the evening");
         findings.AddRange(page.AxeFindings("color-contrast").Select(f => $"in the evening: {f}"));
         Picture(page, "map-evening", name == "map");
 
@@ -110,7 +119,9 @@ public sealed class ViewTests(SharedWorkshop shared) : WorkshopCase(shared)
         using var page = NewPage();
         page.Open("/about");
         page.WaitForText("Data folder");
-        page.Script<object>("const lost = document.createElement('div'); lost.inert = true; lost.innerHTML = '<button>Lost</button>'; document.body.append(lost)");
+        page.Script<object>(
+            "const lost = document.createElement('div'); lost.inert = true; lost.innerHTML = '<button>Lost</button>'; "
+                + "document.body.append(lost)");
         Assert.Equal("Tab does not come to 'Lost'", Assert.Single(page.UnreachedByTab()));
     }
 

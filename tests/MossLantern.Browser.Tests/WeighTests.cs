@@ -8,10 +8,13 @@ public sealed class WeighTests(SharedWorkshop shared) : WorkshopCase(shared)
     private static void Steer(WorkshopProcess workshop, double onItG, string behaves = "well")
     {
         using var client = workshop.Client;
-        client.PutAsJsonAsync("api/stand-ins/scale", new { onItG, pourGPerS = 0, pourToG = 0, driftGPerMin = 0, leanG = 0, jumpG = 0, behaves }).GetAwaiter().GetResult().EnsureSuccessStatusCode();
+        client.PutAsJsonAsync("api/stand-ins/scale",
+            new { onItG, pourGPerS = 0, pourToG = 0, driftGPerMin = 0, leanG = 0, jumpG = 0, behaves }).GetAwaiter()
+        .GetResult().EnsureSuccessStatusCode();
     }
 
-    private static void Shows(Page page, string grams) => Waiting.Until(() => page.TextOf(".weigh-now") == grams, () => $"{grams}; it shows {page.TextOf(".weigh-now")}");
+    private static void Shows(Page page, string grams) =>
+        Waiting.Until(() => page.TextOf(".weigh-now") == grams, () => $"{grams}; it shows {page.TextOf(".weigh-now")}");
 
     [Fact]
     public void Resin_then_hardener_then_colourants_by_the_space_bar_and_it_survives_a_reload()
@@ -76,7 +79,8 @@ public sealed class WeighTests(SharedWorkshop shared) : WorkshopCase(shared)
         Assert.Equal(2, page.Script<long>("return document.querySelectorAll('.two-cups-line').length"));
         page.Click("button", "Next: hardener");
         page.WaitForText("Hardener");
-        Assert.Equal("hardener", page.Script<string>("return document.querySelector('.two-cups [data-now] .two-cups-name').textContent.split(' ')[0]"));
+        Assert.Equal("hardener",
+            page.Script<string>("return document.querySelector('.two-cups [data-now] .two-cups-name').textContent.split(' ')[0]"));
         page.Click("button", "Start afresh");
         page.WaitForText("Resin");
         Assert.Empty(page.AxeFindings());

@@ -16,14 +16,16 @@ namespace MossLantern.Core.Tests;
 internal static class AnyEdit
 {
     public static readonly ImmutableArray<Type> Kinds =
-        [.. typeof(Edit).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(Edit)) && !t.IsAbstract).OrderBy(t => t.Name, StringComparer.Ordinal)];
+        [.. typeof(Edit).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(Edit)) && !t.IsAbstract)
+            .OrderBy(t => t.Name, StringComparer.Ordinal)];
 
     /// <summary>What the workshop has of its own: a sequence, a pot of each kind and two moulds.</summary>
     public static readonly Cupboard Cupboard = Cupboard.Empty with
     {
         Sequences = ImmutableDictionary<string, KeptSequence>.Empty.Add("seq", new(
             "Peat", [new("a", 4, true, "x"), new("b", 6, false, "y")], [Samples.Cup("x"), Samples.Cup("y", ColourantClass.Mica)], 200)),
-        Pots = ImmutableDictionary<string, PaintPot>.Empty.Add("pot", new("Fen", "#224433", PaintKind.Water, 40, "")).Add("oil", new("Tar", "#221100", PaintKind.Oil, 40, "")),
+        Pots = ImmutableDictionary<string, PaintPot>.Empty.Add("pot", new("Fen", "#224433", PaintKind.Water, 40, ""))
+            .Add("oil", new("Tar", "#221100", PaintKind.Oil, 40, "")),
         Moulds = ImmutableDictionary<string, LibraryMould>.Empty
             .Add("tray", new("Tray", new OvalOutline(200, 150), 12, CapacityFrom.Dimensions, null, 1, 2, ""))
             .Add("coasters", new("Coasters", new RoundOutline(95), 9, CapacityFrom.Dimensions, null, 4, 1, "")),
@@ -95,31 +97,46 @@ internal static class AnyEdit
                     "Place" => places.Value,
                     _ => One(["seal", "paint", "mud:1"]),
                 };
-                return wanted ?? (new NullabilityInfoContext().Create(parameter).WriteState == NullabilityState.Nullable ? null : "nowhere");
+                return wanted
+                    ?? (new NullabilityInfoContext().Create(parameter).WriteState == NullabilityState.Nullable ? null : "nowhere");
             }
 
             return type switch
             {
                 _ when type.IsEnum => Enum.ToObject(type, random.Next(Enum.GetValues(type).Length + (random.Next(20) == 0 ? 1 : 0))),
                 _ when type == typeof(bool) => random.Next(2) == 0,
-                _ when type == typeof(int) => parameter.Name == "Count" ? random.Next(0, 6) : parameter.Name == "Part" ? random.Next(0, 4) : parameter.Name == "Dose" ? random.Next(0, 20) / 10 : random.Next(-1, 10),
-                _ when type == typeof(double) && parameter.Name == "DepthMm" => random.Next(3) switch { 0 => null, 1 => Number(false), _ => (object)(random.Next(1, 60) / 4.0) },
-                _ when type == typeof(double) && parameter.Name is "Amount" or "CoverPercent" => random.Next(3) == 0 ? Number(false) : random.Next(1, 60) / 10.0,
+                _ when type == typeof(int) => parameter.Name == "Count" ? random.Next(0, 6) : parameter.Name == "Part"
+                    ? random.Next(0, 4) : parameter.Name == "Dose" ? random.Next(0, 20) / 10 : random.Next(-1, 10),
+                _ when type == typeof(double) && parameter.Name == "DepthMm" =>
+                    random.Next(3) switch { 0 => null, 1 => Number(false), _ => (object)(random.Next(1, 60) / 4.0) },
+                _ when type == typeof(double) && parameter.Name is "Amount" or "CoverPercent" => random.Next(3) == 0
+                    ? Number(false) : random.Next(1, 60) / 10.0,
                 _ when type == typeof(double) => Number(parameter.Name!.StartsWith("By", StringComparison.Ordinal)),
                 _ when type == typeof(LocalDateTime) => new LocalDateTime(2026, 5, random.Next(1, 28), 10, 0),
                 _ when type == typeof(JsonElement) => random.Next(10) == 0 ? null : Written(piece, places.Value, random),
                 _ when type == typeof(LevelReading) => new LevelReading(true, Number(true) / 100, 0.2),
                 _ when type == typeof(DrawnOutline) => new DrawnOutline("M0 0L160 0L160 80L0 80ZM200 0L300 0L300 80L200 80Z"),
-                _ when type == typeof(ImmutableArray<Spot>) => Enumerable.Range(0, random.Next(0, 30)).Select(_ => new Spot(random.NextDouble() * 400, random.NextDouble() * 300)).ToImmutableArray(),
+                _ when type == typeof(ImmutableArray<Spot>) => Enumerable.Range(0, random.Next(0, 30))
+                    .Select(_ => new Spot(random.NextDouble() * 400, random.NextDouble() * 300)).ToImmutableArray(),
                 _ when type == typeof(RegionId) => Region(),
-                _ when type == typeof(ImmutableArray<RegionOf>) => piece.Layers.SelectMany(l => l.RegionIds.Select(r => new RegionOf(l.Id, r))).Where(_ => random.Next(2) == 0).OrderBy(_ => random.Next()).ToImmutableArray(),
-                _ when type == typeof(ImmutableArray<PourRef>) => piece.Layers.SelectMany(l => l.RegionIds.Select(r => new PourRef(l.Id, r, random.Next(5) / 4)))
+                _ when type == typeof(ImmutableArray<RegionOf>) =>
+                    piece.Layers.SelectMany(l => l.RegionIds.Select(r => new RegionOf(l.Id, r)))
+                    .Where(_ => random.Next(2) == 0).OrderBy(_ => random.Next()).ToImmutableArray(),
+                _ when type == typeof(ImmutableArray<PourRef>) =>
+                    piece.Layers.SelectMany(l => l.RegionIds.Select(r => new PourRef(l.Id, r, random.Next(5) / 4)))
                     .Where(_ => random.Next(3) == 0).ToImmutableArray(),
-                _ when type == typeof(ImmutableArray<Batch>) => piece.Recipes.Where(_ => random.Next(3) > 0).OrderBy(_ => random.Next()).Chunk(random.Next(1, 5))
-                    .Select((c, i) => new Batch(random.Next(20) == 0 ? "one" : $"batch-{i}", [.. c.Select(r => r.Id)], random.Next(5) == 0 ? Number(false) : null)).ToImmutableArray(),
-                _ when type == typeof(ImmutableArray<Dose>) => Enumerable.Range(0, random.Next(0, 4)).Select(_ => new Dose(Any(Enum.GetValues<ColourantClass>(), random), random.Next(0, 80) / 10.0, Any(Enum.GetValues<RatioBasis>(), random), null, random.Next(20) == 0 ? null : "#446688")).ToImmutableArray(),
-                _ when type == typeof(ImmutableArray<RegionId>) => layer.RegionIds.Where(_ => random.Next(2) == 0).OrderBy(_ => random.Next()).ToImmutableArray(),
-                _ when type == typeof(ImmutableArray<string>) => ImmutableArray.Create("tray", "coasters").RemoveAll(_ => random.Next(2) == 0),
+                _ when type == typeof(ImmutableArray<Batch>) =>
+                    piece.Recipes.Where(_ => random.Next(3) > 0).OrderBy(_ => random.Next()).Chunk(random.Next(1, 5))
+                    .Select((c, i) => new Batch(random.Next(20) == 0 ? "one" : $"batch-{i}", [.. c.Select(r => r.Id)],
+                        random.Next(5) == 0 ? Number(false) : null)).ToImmutableArray(),
+                _ when type == typeof(ImmutableArray<Dose>) =>
+                    Enumerable.Range(0, random.Next(0, 4))
+                    .Select(_ => new Dose(Any(Enum.GetValues<ColourantClass>(), random), random.Next(0, 80) / 10.0,
+                        Any(Enum.GetValues<RatioBasis>(), random), null, random.Next(20) == 0 ? null : "#446688")).ToImmutableArray(),
+                _ when type == typeof(ImmutableArray<RegionId>) =>
+                    layer.RegionIds.Where(_ => random.Next(2) == 0).OrderBy(_ => random.Next()).ToImmutableArray(),
+                _ when type == typeof(ImmutableArray<string>) =>
+                    ImmutableArray.Create("tray", "coasters").RemoveAll(_ => random.Next(2) == 0),
                 _ => throw new InvalidOperationException($"{of.Name}.{parameter.Name} of {type} has no way to be made up."),
             };
 
@@ -146,7 +163,9 @@ internal static class AnyEdit
         var now = FieldAt.Of(piece, place)?.Value;
         return JsonSerializer.SerializeToElement<object?>(now switch
         {
-            double number => random.Next(3) switch { 0 => number + 1, 1 => number * (0.5 + random.NextDouble()), _ => (random.NextDouble() - 0.2) * 1000 },
+            double number => random.Next(3)
+                switch
+            { 0 => number + 1, 1 => number * (0.5 + random.NextDouble()), _ => (random.NextDouble() - 0.2) * 1000 },
             int number => number + random.Next(-3, 4),
             bool yes => !yes,
             Enum choice => JsonNamingPolicy.KebabCaseLower.ConvertName(Any(Enum.GetNames(choice.GetType()), random)),
@@ -174,7 +193,8 @@ internal static class AnyEdit
                         Walk(entry, $"{own}[{PlaceIn.NameOf(entry) ?? $"{i}"}]", depth + 1);
                     }
                 }
-                else if (of is not null && of.GetType().Namespace!.StartsWith("MossLantern", StringComparison.Ordinal) && !of.GetType().IsEnum && depth < 8)
+                else if (of is not null && of.GetType().Namespace!.StartsWith("MossLantern", StringComparison.Ordinal)
+                    && !of.GetType().IsEnum && depth < 8)
                 {
                     Walk(of, own, depth + 1);
                 }

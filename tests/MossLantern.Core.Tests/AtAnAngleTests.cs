@@ -75,7 +75,8 @@ public class AtAnAngleTests
         Assert.Equal(can, new Look(TiltDeg: deg).Refused(piece) is null);
     }
 
-    private static Painting.Painting Painted(Piece piece, Look? look = null) => new PiecePlanner(new LayerMapper()).Paint(piece, null, PaintDetail.Full, look);
+    private static Painting.Painting Painted(Piece piece, Look? look = null) =>
+        new PiecePlanner(new LayerMapper()).Paint(piece, null, PaintDetail.Full, look);
 
     private static Painting.Painting Painted(Sketch layer, Look? look = null) => Painted(Samples.Piece(Samples.Panel(), layer), look);
 
@@ -83,7 +84,8 @@ public class AtAnAngleTests
     public void Only_flakes_have_a_look_for_each_angle_and_none_in_light_from_behind()
     {
         var layer = Samples.Layer(Samples.Heart(150, 100), 12, 0);
-        Sketch With(ColourantClass colourant) => layer with { Recipes = [.. layer.Recipes.Select(r => r.Id == "c1" ? Recipe.Plain("c1", "c1", "#3f6fd0", colourant, 3) : r)] };
+        Sketch With(ColourantClass colourant) =>
+            layer with { Recipes = [.. layer.Recipes.Select(r => r.Id == "c1" ? Recipe.Plain("c1", "c1", "#3f6fd0", colourant, 3) : r)] };
         foreach (var colourant in Enum.GetValues<ColourantClass>())
         {
             var angles = Painted(With(colourant)).Materials.Single(m => m.Id.EndsWith("/c1", StringComparison.Ordinal)).Angles;
@@ -132,7 +134,8 @@ public class AtAnAngleTests
         }
     }
 
-    private static readonly IEqualityComparer<(double, double)> ByHalf = EqualityComparer<(double L, double C)>.Create((a, b) => Math.Abs(a.L - b.L) < 0.5 && Math.Abs(a.C - b.C) < 0.5, _ => 0);
+    private static readonly IEqualityComparer<(double, double)> ByHalf = EqualityComparer<(double L, double C)>
+        .Create((a, b) => Math.Abs(a.L - b.L) < 0.5 && Math.Abs(a.C - b.C) < 0.5, _ => 0);
 
     [Fact]
     public void Every_class_of_stones_has_a_look_and_nothing_else_has()
@@ -145,7 +148,8 @@ public class AtAnAngleTests
 
     private static Piece With(params LaidStones[] stones) => Rings with { Layers = [Rings.Layers[0] with { Stones = [.. stones] }] };
 
-    private static List<PaintPath> StonesOf(Piece piece, RegionId region) => [.. Painted(piece).Paths.Where(p => p.Role == PaintRole.Facet && p.Region == region)];
+    private static List<PaintPath> StonesOf(Piece piece, RegionId region) =>
+        [.. Painted(piece).Paths.Where(p => p.Role == PaintRole.Facet && p.Region == region)];
 
     [Fact]
     public void Stones_are_drawn_in_their_region_and_none_over_another()
@@ -153,10 +157,14 @@ public class AtAnAngleTests
         var map = new LayerMapper().Map(Rings, Rings.Filled.First());
 
         // 0.5 × 0.8³ cm³ of 2.7 g: 0.69 g each.
-        var all = StonesOf(With(new LaidStones(R("b1"), "shell", 30)), R("b1")).SelectMany(p => PaintingTests.Flatten(p.Path)).Select(r => (X: r.Xs.ToArray().Average(), Y: r.Ys.ToArray().Average())).ToList();
+        var all = StonesOf(With(new LaidStones(R("b1"), "shell", 30)), R("b1"))
+            .SelectMany(p => PaintingTests.Flatten(p.Path))
+            .Select(r => (X: r.Xs.ToArray().Average(), Y: r.Ys.ToArray().Average())).ToList();
         Assert.InRange(all.Count, 38, 43);
         Assert.All(all, at => Assert.Equal("b1", map.RegionAt(at.X, at.Y).ToString()));
-        Assert.All(all.SelectMany((one, i) => all.Skip(i + 1).Select(other => Math.Sqrt(Math.Pow(one.X - other.X, 2) + Math.Pow(one.Y - other.Y, 2)))), apart => Assert.InRange(apart, 5, double.MaxValue));
+        Assert.All(all.SelectMany((one, i) => all.Skip(i + 1)
+            .Select(other => Math.Sqrt(Math.Pow(one.X - other.X, 2) + Math.Pow(one.Y - other.Y, 2)))),
+        apart => Assert.InRange(apart, 5, double.MaxValue));
 
         // A beach of sand is more than anybody draws.
         Assert.Equal(500, StonesOf(With(new LaidStones(R("b2"), "sand", 300)), R("b2")).Sum(p => PaintingTests.Flatten(p.Path).Count));
@@ -175,15 +183,18 @@ public class AtAnAngleTests
         Assert.Empty(StonesOf(laced with { Layers = [laced.Layers[0] with { Bare = [R("b2"), R("heart")] }] }, R("b1")));
     }
 
-    private static Recipe Laced(double percent, string colourant = "mica", double load = 3) => new("laced", "laced", "#335544", [new(Enum.Parse<ColourantClass>(colourant, true), load), new(ColourantClass.Lacing, percent)]);
+    private static Recipe Laced(double percent, string colourant = "mica", double load = 3) =>
+        new("laced", "laced", "#335544", [new(Enum.Parse<ColourantClass>(colourant, true), load), new(ColourantClass.Lacing, percent)]);
 
     [Fact]
     public void Cells_open_by_the_drops_the_pair_and_the_torch()
     {
         // A drop is 0.05 ml of 0.97 g/ml, in 30 ml of 1.065 g/ml: 0.1518 %.
         const double drop = 100 * 0.05 * 0.97 / (30 * TypicalMaterials.MixedDensity);
-        Recipe light = Recipe.Plain("o", "o", "#ffffff", ColourantClass.AlcoholInk, 3), heavy = Recipe.Plain("o", "o", "#ffffff", ColourantClass.MetallicPaste, 9);
-        Lacing Of(double drops, Recipe other, bool torched = false) => Lacing.Of(Catalogue.Typical, Laced(drops * drop), other, TypicalMaterials.MixedDensity, torched)!.Value;
+        Recipe light = Recipe.Plain("o", "o", "#ffffff", ColourantClass.AlcoholInk, 3),
+        heavy = Recipe.Plain("o", "o", "#ffffff", ColourantClass.MetallicPaste, 9);
+        Lacing Of(double drops, Recipe other, bool torched = false) =>
+            Lacing.Of(Catalogue.Typical, Laced(drops * drop), other, TypicalMaterials.MixedDensity, torched)!.Value;
         Assert.Equal(0.09 * 1.3, Of(1, light).Share, 1e-9);
         Assert.Equal(0.09 * 0.7, Of(1, heavy).Share, 1e-9);
         Assert.Equal(0.09 * 1.3 * 1.6, Of(1, light, true).Share, 1e-9);
@@ -206,6 +217,7 @@ public class AtAnAngleTests
         PaintPath Cells(Look look) => Painted(layer, look).Paths.Single(p => p.Role == PaintRole.Facet && p.Region == "b1");
         double Area(Look look) => PaintingTests.Flatten(Cells(look).Path).Sum(r => Math.Abs(r.SignedAreaMm2));
         Assert.True(Area(Look.Usual with { Torched = true }) > 1.3 * Area(Look.Usual));
-        Assert.DoesNotContain(Painted(Samples.Layer(Samples.Heart(250, 180), 30, 0)).Paths, p => p.Role == PaintRole.Facet && p.Region == "b1");
+        Assert.DoesNotContain(Painted(Samples.Layer(Samples.Heart(250, 180), 30, 0)).Paths,
+            p => p.Role == PaintRole.Facet && p.Region == "b1");
     }
 }

@@ -16,9 +16,11 @@ public class BaseTests
 {
     private static readonly PiecePlanner Planner = new(new());
 
-    private static PiecePlan Plan(Ground ground) => Planner.Plan(Samples.Piece(ground, Samples.Layer(Samples.Heart(150, 100, 30, 24), 10, 0)), [], DateTimeZone.Utc);
+    private static PiecePlan Plan(Ground ground) =>
+        Planner.Plan(Samples.Piece(ground, Samples.Layer(Samples.Heart(150, 100, 30, 24), 10, 0)), [], DateTimeZone.Utc);
 
-    private static Ground On(BaseMaterial material, PieceKind kind = PieceKind.Panel, double? thickness = null) => Samples.Panel(400, 300) with { Base = new(kind, material, thickness) };
+    private static Ground On(BaseMaterial material, PieceKind kind = PieceKind.Panel, double? thickness = null) =>
+        Samples.Panel(400, 300) with { Base = new(kind, material, thickness) };
 
     private static string[] Steps(Ground ground) => [.. Preparation.Of(ground, Surroundings.Usual(DateTimeZone.Utc)).Select(s => s.Id)];
 
@@ -45,11 +47,13 @@ public class BaseTests
     public void A_finished_painting_is_neither_sanded_nor_painted_over()
     {
         Assert.Equal(["dust", "seal-painting", "back", "level", "cover"], Steps(On(BaseMaterial.Painting)));
-        Assert.Equal(400 * 300 * 0.3 / 1000, Preparation.Of(On(BaseMaterial.Painting), Surroundings.Usual(DateTimeZone.Utc)).Single(s => s.Id == "seal-painting").Amount!.Value, 1e-9);
+        Assert.Equal(400 * 300 * 0.3 / 1000, Preparation.Of(On(BaseMaterial.Painting),
+            Surroundings.Usual(DateTimeZone.Utc)).Single(s => s.Id == "seal-painting").Amount!.Value, 1e-9);
     }
 
     [Fact]
-    public void A_canvas_is_sealed_and_its_back_stiffened() => Assert.Equal(["stiffen", "seal", "back", "level", "cover"], Steps(On(BaseMaterial.Canvas)));
+    public void A_canvas_is_sealed_and_its_back_stiffened() =>
+        Assert.Equal(["stiffen", "seal", "back", "level", "cover"], Steps(On(BaseMaterial.Canvas)));
 
     [Fact]
     public void A_cradled_panel_is_a_face_on_bars()
@@ -76,8 +80,14 @@ public class BaseTests
          select (shape, width, height, share)).Sample(
             s =>
             {
-                Outline plain = s.shape switch { 0 => new RectangleOutline(s.width, s.height), 1 => new RoundOutline(s.width), _ => new OvalOutline(s.width, s.height) };
-                var opening = new Opening(plain.BoxWidthMm / 2, plain.BoxHeightMm / 2, plain.BoxWidthMm * s.share, plain.BoxHeightMm * s.share);
+                Outline plain = s.shape switch
+                {
+                    0 => new RectangleOutline(s.width, s.height),
+                    1 => new RoundOutline(s.width),
+                    _ => new OvalOutline(s.width, s.height)
+                };
+                var opening = new Opening(plain.BoxWidthMm / 2, plain.BoxHeightMm / 2, plain.BoxWidthMm * s.share,
+                    plain.BoxHeightMm * s.share);
                 var opened = plain.Opened(opening);
                 Assert.True(opened.OpeningFits(SliceOutline.LeastRimMm));
                 Assert.Equal(plain.AreaMm2 - Math.PI * opening.WidthMm * opening.HeightMm / 4, opened.AreaMm2, 2e-4 * plain.AreaMm2);
@@ -86,7 +96,8 @@ public class BaseTests
                 Assert.True(opened.PerimeterMm > plain.PerimeterMm);
 
                 // Bands and all ways of laying out leave it free.
-                var piece = Samples.Piece(Samples.Panel() with { Outline = opened }, Samples.Layer(Samples.Heart(s.width / 5, s.height / 3, 30, 20), 12, 0));
+                var piece = Samples.Piece(Samples.Panel() with { Outline = opened },
+                    Samples.Layer(Samples.Heart(s.width / 5, s.height / 3, 30, 20), 12, 0));
                 var map = new LayerMapper().Map(piece, piece.Filled[0]);
                 Assert.Equal(opened.AreaMm2, map.Regions.Sum(r => r.AreaMm2), 1e-4 * opened.AreaMm2);
                 Assert.Empty(new PieceValidator().Validate(piece).Errors);

@@ -18,17 +18,22 @@ public class BatchTests
     /// <summary>The cups of a layer of eight colours, in the order of their first pour, each with its regions.</summary>
     private static readonly (string Id, double Ml, ColourantClass Colourant, int Regions)[] EightColours =
     [
-        ("amber", 27, ColourantClass.Dye, 1), ("honey", 11, ColourantClass.Mica, 1), ("bone", 36, ColourantClass.Paste, 3), ("umber", 28, ColourantClass.Paste, 1),
-        ("gilt", 16, ColourantClass.MetallicPaste, 2), ("moss", 214, ColourantClass.Mica, 2), ("lichen", 82, ColourantClass.Mica, 1), ("smoke", 408, ColourantClass.Mica, 1),
+        ("amber", 27, ColourantClass.Dye, 1), ("honey", 11, ColourantClass.Mica, 1),
+        ("bone", 36, ColourantClass.Paste, 3), ("umber", 28, ColourantClass.Paste, 1),
+        ("gilt", 16, ColourantClass.MetallicPaste, 2), ("moss", 214, ColourantClass.Mica, 2),
+        ("lichen", 82, ColourantClass.Mica, 1), ("smoke", 408, ColourantClass.Mica, 1),
     ];
 
-    private static BatchingOf In(double roomC = 22, string resin = "coating", MeasuringTools? tools = null, Measure measure = Measure.ByVolume) =>
-        new(new(Samples.Layer(null, 10) with { Resin = new(resin), Tools = tools, Measure = measure }, Surroundings.Usual(DateTimeZone.Utc)), RoomCurve.Constant(roomC), null);
+    private static BatchingOf In(double roomC = 22, string resin = "coating", MeasuringTools? tools = null,
+        Measure measure = Measure.ByVolume) =>
+        new(new(Samples.Layer(null, 10) with { Resin = new(resin), Tools = tools, Measure = measure },
+            Surroundings.Usual(DateTimeZone.Utc)), RoomCurve.Constant(roomC), null);
 
     private static List<BatchCup> Cups(IEnumerable<(string Id, double Ml, ColourantClass Colourant, int Regions)> cups) =>
     [
         .. cups.Select(c => new BatchCup(
-            c.Id, c.Ml, c.Ml, Pace.Colouring(Recipe.Plain(c.Id, c.Id, "#445566", c.Colourant, 3)), c.Regions * Pace.RegionSeconds + c.Ml / Pace.PourMlPerS)),
+            c.Id, c.Ml, c.Ml, Pace.Colouring(Recipe.Plain(c.Id, c.Id, "#445566", c.Colourant, 3)),
+            c.Regions * Pace.RegionSeconds + c.Ml / Pace.PourMlPerS)),
     ];
 
     private static List<BatchTiming> Best(BatchingOf on, List<BatchCup> cups, double jugMl) =>
@@ -82,7 +87,8 @@ public class BatchTests
     [InlineData(400, 5)]
     [InlineData(840, 7.2)]
     [InlineData(20, 4)]
-    public void Mixing_takes_four_minutes_and_one_more_for_each_200_ml_over_200(double ml, double minutes) => Assert.Equal(minutes, Pace.Mixing(ml), 1e-9);
+    public void Mixing_takes_four_minutes_and_one_more_for_each_200_ml_over_200(double ml, double minutes) =>
+        Assert.Equal(minutes, Pace.Mixing(ml), 1e-9);
 
     [Fact]
     public void Powder_takes_longer_to_stir_in_and_clear_takes_no_time()
@@ -117,7 +123,9 @@ public class BatchTests
     public void A_jug_that_is_too_hot_or_too_late_when_it_is_divided_is_no_batch()
     {
         // Many cups take long to divide; a warm room makes a large jug run away.
-        BatchTiming Many(int count, double roomC) => new(In(roomC), [.. Enumerable.Range(0, count).Select(i => new BatchCup($"c{i}", 3000.0 / count, 3000.0 / count, 0, 0))], 20_000);
+        BatchTiming Many(int count, double roomC) =>
+            new(In(roomC),
+                [.. Enumerable.Range(0, count).Select(i => new BatchCup($"c{i}", 3000.0 / count, 3000.0 / count, 0, 0))], 20_000);
         Assert.True(Many(40, 28).Divided.Celsius > BatchTiming.HottestC);
         Assert.Equal(Unfit.HotJug, Many(40, 28).Fits);
         var late = new BatchTiming(In(10), [.. Enumerable.Range(0, 400).Select(i => new BatchCup($"c{i}", 1, 1, 0, 0))], 20_000);
@@ -146,7 +154,8 @@ public class BatchTests
                 var cups = Cups(s.cups.Select((c, i) => ($"c{i}", c.Ml, c.Colour, c.Regions)));
                 var found = Best(on, cups, s.jug).Aggregate(Proposing.Worth.Nothing, (w, b) => w.And(b));
                 var best = Ways(cups).Select(way => way.Select(c => new BatchTiming(on, c, s.jug)).ToList())
-                    .Where(way => way.All(b => b.CanBe || b.Cups.Count == 1)).Select(way => way.Aggregate(Proposing.Worth.Nothing, (w, b) => w.And(b))).Min();
+                    .Where(way => way.All(b => b.CanBe || b.Cups.Count == 1))
+                        .Select(way => way.Aggregate(Proposing.Worth.Nothing, (w, b) => w.And(b))).Min();
                 Assert.Equal(best, found);
             },
             iter: 60);
@@ -171,7 +180,8 @@ public class BatchTests
         }
     }
 
-    private static SittingPlan Sitting(Piece piece, int at = 0) => new Planning.PiecePlanner(new Map.LayerMapper()).Plan(piece, [], DateTimeZone.Utc).Sittings[at];
+    private static SittingPlan Sitting(Piece piece, int at = 0) =>
+        new Planning.PiecePlanner(new Map.LayerMapper()).Plan(piece, [], DateTimeZone.Utc).Sittings[at];
 
     private static Piece Rings(params double[] widths)
     {
@@ -201,7 +211,9 @@ public class BatchTests
     {
         var piece = Rings(10, 10, 30, 20);
         var ids = Sitting(piece).Batches.All[0].CupIds;
-        var each = piece with { Sittings = [piece.Sittings[0] with { Batches = [.. ids.Skip(1).Select(id => new Batch($"own-{id}", [id]))] }] };
+        var each = piece
+            with
+        { Sittings = [piece.Sittings[0] with { Batches = [.. ids.Skip(1).Select(id => new Batch($"own-{id}", [id]))] }] };
         Assert.Empty(new PieceValidator().Validate(each).Errors);
         var plan = Sitting(each);
         Assert.False(plan.Batches.Proposed);
@@ -225,7 +237,9 @@ public class BatchTests
         var small = piece with { Sittings = [piece.Sittings[0] with { Batches = [new("one", all.CupIds, 50)] }] };
         var problem = Assert.Single(Sitting(small).Batches.All[0].Problems);
         Assert.Equal([all.MixMl.Value, 50], problem.Numbers.Select(n => n.Value));
-        var split = Sitting(piece with { Sittings = [piece.Sittings[0] with { Tools = new(JugMl: Math.Floor(all.MixMl.Value) - 1) }] }).Batches;
+        var split = Sitting(piece
+            with
+        { Sittings = [piece.Sittings[0] with { Tools = new(JugMl: Math.Floor(all.MixMl.Value) - 1) }] }).Batches;
         Assert.True(split.All.Length > 1);
         Assert.Equal(split.All.Length - 1, split.Why.Length);
         Assert.All(split.Why, w => Assert.Contains("{0}", w.Words, StringComparison.Ordinal));
@@ -254,7 +268,11 @@ public class BatchTests
     public void Batches_that_cannot_be_are_refused_in_words(string what, string sentence)
     {
         var piece = Rings(10, 10, 30, 20);
-        piece = piece with { Recipes = piece.Recipes.Add(new("mix", "mix", "#aabbcc", [], [new(piece.Recipes[0].Id, 2), new(piece.Recipes[1].Id, 1)])) };
+        piece = piece with
+        {
+            Recipes = piece.Recipes
+            .Add(new("mix", "mix", "#aabbcc", [], [new(piece.Recipes[0].Id, 2), new(piece.Recipes[1].Id, 1)]))
+        };
         var id = piece.Recipes[0].Id;
         ImmutableArray<Batch> batches = what switch
         {

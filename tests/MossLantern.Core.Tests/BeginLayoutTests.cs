@@ -35,7 +35,8 @@ public sealed class BeginLayoutTests
             var plan = Planner.Plan(piece, [], DateTimeZone.Utc);
             var poured = plan.Layers[0].Regions.Where(r => r.Fits && r.CupId is not null).ToList();
             Assert.True(poured.Select(r => r.CupId).Distinct().Count() >= 2, $"{starter} on {outline}");
-            Assert.DoesNotContain(plan.Layers[0].Regions, r => r.Id != PoolsLayout.WallId && r is { CupId: null, Fits: true, Area.Value: > 5 });
+            Assert.DoesNotContain(plan.Layers[0].Regions,
+                r => r.Id != PoolsLayout.WallId && r is { CupId: null, Fits: true, Area.Value: > 5 });
             Assert.True(plan.Sittings[0].Cups.TotalMl.Value > 0);
             Assert.Equal([], plan.Findings.Where(f => f.Grade == Grade.Stop).Select(f => f.Check));
         }
@@ -91,7 +92,8 @@ public sealed class BeginLayoutTests
     public void What_there_is_not_is_refused_in_words_and_begins_nothing()
     {
         var bare = FirstPiece.Of("First", Samples.Panel());
-        Assert.Equal("There is no such layout to begin with.", new BeginLayout("layer-1", null, (Starter)99).Apply(bare, Cupboard.Empty).Refusal);
+        Assert.Equal("There is no such layout to begin with.",
+            new BeginLayout("layer-1", null, (Starter)99).Apply(bare, Cupboard.Empty).Refusal);
         Assert.Single(FirstPiece.Of("First", Samples.Panel(), (Starter)99).Recipes);
         Assert.Equal("begin with stripes from the rim", new BeginLayout("layer-1", null, Starter.RimStripes).Words(bare));
     }

@@ -15,11 +15,15 @@ public sealed class BorderTests
 
     private static Layout Of(string kind, int seed) => kind switch
     {
-        "rings" => new RingsLayout([Samples.Heart(180 + seed % 90, 130, 60, 50, 12, seed)], [new("b1", 14, false, "c1"), new("b2", 4, false, "c2"), new("b3", 22, false, "c1"), new("b4", 10, true, "c2")], 0.2, "c2"),
-        "stripes" => new StripesLayout([new("b1", 10, true, "c1"), new("b2", 9, false, "c2"), new("b3", 12, false, "c1")], "c1", 1, 5, seed),
-        "petals" => new PetalsLayout([new("b1", 30, false, "c1"), new("b2", 25, false, "c2"), new("b3", 10, true, "c1")], 200, 150, 7, 14, true, 6, 0),
+        "rings" => new RingsLayout([Samples.Heart(180 + seed % 90, 130, 60, 50, 12, seed)],
+            [new("b1", 14, false, "c1"), new("b2", 4, false, "c2"), new("b3", 22, false, "c1"), new("b4", 10, true, "c2")], 0.2, "c2"),
+        "stripes" =>
+            new StripesLayout([new("b1", 10, true, "c1"), new("b2", 9, false, "c2"), new("b3", 12, false, "c1")], "c1", 1, 5, seed),
+        "petals" => new PetalsLayout([new("b1", 30, false, "c1"), new("b2", 25, false, "c2"),
+            new("b3", 10, true, "c1")], 200, 150, 7, 14, true, 6, 0),
         "fields" => new FieldsLayout(9, ["c1", "c2"], seed),
-        "pools" => new PoolsLayout([new("w1", [new(-1, 90 + seed % 40), new(401, 120)]), new("w2", [new(220, -1), new(180, 301)])], 4, [new("p1", 60, 40, "c1"), new("p2", 350, 260, "c2")]),
+        "pools" => new PoolsLayout([new("w1", [new(-1, 90 + seed % 40), new(401, 120)]),
+            new("w2", [new(220, -1), new(180, 301)])], 4, [new("p1", 60, 40, "c1"), new("p2", 350, 260, "c2")]),
         "puddle" => new PuddleLayout(200, 150, [new("p1", "c1", 40), new("p2", "c2", 30), new("p3", "c1", 20)], RestRecipeId: "c2"),
         "marble" => new MarbleLayout("c1", "mix", 30, 0.5, 20, seed),
         _ => new FloodLayout("c1"),
@@ -37,16 +41,23 @@ public sealed class BorderTests
             Recipes = [Samples.Cup("c1"), Samples.Cup("c2"), new("mix", "mix", "#888888", [], [new("c1", 1), new("c2", 1)])],
             Zones = inner == "none" ? null : [new("z", "Pond", new RoundOutline(130), 40 + seed % 120, 60, Of(inner, seed))],
         }
-        select Samples.Piece(new(shape switch { 0 => new RectangleOutline(400, 300), 1 => new OvalOutline(400, 300), _ => (Outline)new RoundOutline(320) }, EdgeStyle.TapedClean, 20, "#d9c29a"), layer) with
+        select Samples.Piece(new(shape switch
         {
-            Kept = spot == 0 ? null : [new("k", "Shell", new RoundOutline(36), 250, 110, spot == 1 ? Keep.Visible : Keep.Bare, spot == 1 ? null : 5)],
+            0 => new RectangleOutline(400, 300),
+            1 => new OvalOutline(400, 300),
+            _ => (Outline)new RoundOutline(320)
+        }, EdgeStyle.TapedClean, 20, "#d9c29a"), layer) with
+        {
+            Kept = spot == 0 ? null
+                : [new("k", "Shell", new RoundOutline(36), 250, 110, spot == 1 ? Keep.Visible : Keep.Bare, spot == 1 ? null : 5)],
         };
 
     private static double PerimeterMm(IEnumerable<Ring> rings) => rings.Sum(r => Enumerable.Range(0, r.Count).Sum(i =>
         Math.Sqrt(Math.Pow(r.Xs[i] - r.Xs[(i + 1) % r.Count], 2) + Math.Pow(r.Ys[i] - r.Ys[(i + 1) % r.Count], 2))));
 
     /// <summary>
-    /// On one side of every line lies the one region and on the other the other, whichever is asked for first; and what a region has in common
+    /// On one side of every line lies the one region and on the other the other, whichever is asked for first; and what
+    /// a region has in common
     /// with others and with the rim is as long as its own outline.
     /// </summary>
     [Fact]
@@ -72,7 +83,8 @@ public sealed class BorderTests
                             continue;
                         }
 
-                        double x = (from.X + to.X) / 2, y = (from.Y + to.Y) / 2, offX = -dy / length * BesideMm, offY = dx / length * BesideMm;
+                        double x = (from.X + to.X) / 2, y = (from.Y + to.Y) / 2, offX = -dy / length * BesideMm,
+                        offY = dx / length * BesideMm;
                         if (outline.Holds(x + offX, y + offY) && outline.Holds(x - offX, y - offY))
                         {
                             met++;
@@ -89,8 +101,10 @@ public sealed class BorderTests
             foreach (var shape in shapes.Where(s => s.Kind is not (RegionKind.Vein or RegionKind.Film)).GroupBy(s => s.RegionId))
             {
                 var own = shape.Sum(s => PerimeterMm(s.Rings));
-                var told = map.Borders().Where(b => b.First == shape.Key || b.Second == shape.Key).Sum(b => b.LengthMm) + RimMm(outline, shape.SelectMany(s => s.Rings));
-                Assert.True(Math.Abs(own - told) < 6 + 0.03 * own, $"{shape.Key} of {layer.Layout.GetType().Name}, {own:0.0} mm round, {told:0.0} told");
+                var told = map.Borders().Where(b => b.First == shape.Key || b.Second == shape.Key)
+                    .Sum(b => b.LengthMm) + RimMm(outline, shape.SelectMany(s => s.Rings));
+                Assert.True(Math.Abs(own - told) < 6 + 0.03 * own,
+                    $"{shape.Key} of {layer.Layout.GetType().Name}, {own:0.0} mm round, {told:0.0} told");
             }
         },
         iter: 40);
@@ -100,9 +114,11 @@ public sealed class BorderTests
     /// <summary>How much of some rings lies along the rim of an outline, mm.</summary>
     private static double RimMm(Outline outline, IEnumerable<Ring> rings) => rings.Sum(r => Enumerable.Range(0, r.Count).Sum(i =>
     {
-        double x = r.Xs[i], y = r.Ys[i], toX = r.Xs[(i + 1) % r.Count], toY = r.Ys[(i + 1) % r.Count], length = Math.Sqrt((toX - x) * (toX - x) + (toY - y) * (toY - y));
+        double x = r.Xs[i], y = r.Ys[i], toX = r.Xs[(i + 1) % r.Count], toY = r.Ys[(i + 1) % r.Count],
+        length = Math.Sqrt((toX - x) * (toX - x) + (toY - y) * (toY - y));
         var steps = Math.Max(1, (int)Math.Ceiling(length));
-        return Enumerable.Range(0, steps).Sum(s => Math.Abs(outline.SignedDistanceMm(x + (toX - x) * (s + 0.5) / steps, y + (toY - y) * (s + 0.5) / steps)) < 0.2 ? length / steps : 0);
+        return Enumerable.Range(0, steps).Sum(s => Math.Abs(outline
+            .SignedDistanceMm(x + (toX - x) * (s + 0.5) / steps, y + (toY - y) * (s + 0.5) / steps)) < 0.2 ? length / steps : 0);
     }));
 
     [Fact]

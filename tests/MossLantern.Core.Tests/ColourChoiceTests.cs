@@ -14,7 +14,8 @@ namespace MossLantern.Core.Tests;
 public class ColourChoiceTests
 {
     private static readonly Catalogue Own = Catalogue.Typical.With(
-        [("fen-gold", new(MaterialKind.Colourant, "fen gold", "mica", ImmutableSortedDictionary<string, double>.Empty, Colour: "#c9a23b"))]);
+        [("fen-gold",
+            new(MaterialKind.Colourant, "fen gold", "mica", ImmutableSortedDictionary<string, double>.Empty, Colour: "#c9a23b"))]);
 
     private static readonly Cupboard Cupboard = AnyEdit.Cupboard with { Catalogue = Own };
     private static readonly PouredOn Board = new(Colour.Of("#d9c29a"), 3, TypicalMaterials.MixedDensity);
@@ -66,8 +67,10 @@ public class ColourChoiceTests
     public void Clear_and_mixed_resin_have_no_shade_of_their_own()
     {
         var piece = With(Recipe.Clear(""), new("", "two", "#30503a", [new(ColourantClass.Mica, 2), new(ColourantClass.Dye, 1)]));
-        Assert.Equal("Clear resin has no shade: choose a colourant first.", Make(piece, new Recolour(piece.Recipes[0].Id, "#9c1b2f")).Refusal);
-        Assert.Equal("It is mixed from several colours, and its colour comes from theirs.", Make(piece, new Recolour(piece.Recipes[1].Id, "#9c1b2f")).Refusal);
+        Assert.Equal("Clear resin has no shade: choose a colourant first.",
+            Make(piece, new Recolour(piece.Recipes[0].Id, "#9c1b2f")).Refusal);
+        Assert.Equal("It is mixed from several colours, and its colour comes from theirs.",
+            Make(piece, new Recolour(piece.Recipes[1].Id, "#9c1b2f")).Refusal);
         Assert.Equal("A colour must be written like #33523f.", Make(piece, new Recolour(piece.Recipes[0].Id, "red")).Refusal);
         Assert.Equal("A colour must be written like #33523f.", Make(piece, new ChooseColour(piece.Recipes[0].Id, "x", "red", [])).Refusal);
     }
@@ -90,7 +93,8 @@ public class ColourChoiceTests
     {
         var piece = With(Moss() with { Frozen = true });
         var id = piece.Recipes[0].Id;
-        foreach (var edit in new Edit[] { new Recolour(id, "#9c1b2f"), new ChooseColour(id, "gold", "#c99b3a", [new(ColourantClass.MetallicPaste, 5)]) })
+        foreach (var edit in new Edit[] { new Recolour(id, "#9c1b2f"),
+            new ChooseColour(id, "gold", "#c99b3a", [new(ColourantClass.MetallicPaste, 5)]) })
         {
             var made = Assert.IsType<Piece>(Make(piece, edit).Piece);
             Assert.Equal(("moss", "#30503a"), made.Recipes.Where(r => r.Frozen).Select(r => (r.Name, r.Colour)).Single());
@@ -99,7 +103,8 @@ public class ColourChoiceTests
         }
 
         var layer = piece.Layers[0].Id;
-        var two = Make(Samples.Piece(Samples.Panel(300, 200), Samples.Layer(Samples.Heart(150, 100), 12, 20, 0)), new PourFrom(layer, null, R("b3"), "c1"), new SecondCup(piece.Sittings[0].Id, "c1", [new(layer, R("b3"))])).Piece!;
+        var two = Make(Samples.Piece(Samples.Panel(300, 200), Samples.Layer(Samples.Heart(150, 100), 12, 20, 0)),
+            new PourFrom(layer, null, R("b3"), "c1"), new SecondCup(piece.Sittings[0].Id, "c1", [new(layer, R("b3"))])).Piece!;
         var after = Make(two, new Recolour(two.Recipes.Single(r => r.SecondOf == "c1").Id, "#9c1b2f")).Piece!;
         Assert.Equal(["#9c1b2f", "#9c1b2f"], after.Recipes.Where(r => r.FirstId == "c1").Select(r => r.Colour));
     }
@@ -144,7 +149,8 @@ public class ColourChoiceTests
     public void What_is_offered_comes_from_the_cupboard_its_sequences_and_the_usual_colours()
     {
         KeptSequence sequence = new("Peat", [new("a", 4, true, "x")],
-            [Moss("a") with { Id = "x" }, Moss("a") with { Id = "y" }, Recipe.Clear("z"), new("m", "m", "#445566", [], [new("x", 1), new("z", 1)])], 200);
+            [Moss("a") with { Id = "x" }, Moss("a") with { Id = "y" }, Recipe.Clear("z"),
+                new("m", "m", "#445566", [], [new("x", 1), new("z", 1)])], 200);
         var offers = ColourOffers.Of(Own, Cupboard.Recipes, [sequence], Board);
         Assert.Equal(["fen gold"], Names(OfferFrom.Colourant));
         Assert.Equal(["k", "m"], Names(OfferFrom.Recipe).Order());
@@ -163,15 +169,21 @@ public class ColourChoiceTests
     [Fact]
     public void A_cup_lies_over_the_ground_its_own_paint_or_most_of_the_layer_below()
     {
-        Beneath Of(Piece piece, int layer = 0) => new PiecePlanner(new LayerMapper()).Plan(piece, [], NodaTime.DateTimeZone.Utc).Layers[layer].Colours.First(c => c.CupId == "c1" || layer > 0).Beneath;
+        Beneath Of(Piece piece, int layer = 0) => new PiecePlanner(new LayerMapper())
+            .Plan(piece, [], NodaTime.DateTimeZone.Utc).Layers[layer].Colours.First(c => c.CupId == "c1" || layer > 0).Beneath;
         var ground = With(Moss());
         Assert.Equal(new Beneath(PouredOver.Ground, ground.Ground.Colour, ground.Layers[0].DepthMm), Of(ground));
-        Assert.Equal(PouredOver.OwnPaint, Of(ground with { Ground = ground.Ground with { Paint = new(PaintKind.Water, AsMap: true) } }).Over);
+        Assert.Equal(PouredOver.OwnPaint,
+            Of(ground with { Ground = ground.Ground with { Paint = new(PaintKind.Water, AsMap: true) } }).Over);
         Assert.Equal(PouredOver.Ground, Of(ground with { Ground = ground.Ground with { Paint = new(PaintKind.Water) } }).Over);
 
         // The band that fills the rest is most of it: black paste that hides all.
         var first = Samples.Layer(Samples.Heart(250, 180), 9, 6, 0);
-        first = first with { Recipes = [.. first.Recipes.Select(r => r.Id == "c3" ? Recipe.Plain("c3", "c3", "#101010", ColourantClass.Paste, 10) : r)] };
+        first = first with
+        {
+            Recipes = [.. first.Recipes
+            .Select(r => r.Id == "c3" ? Recipe.Plain("c3", "c3", "#101010", ColourantClass.Paste, 10) : r)]
+        };
         var two = Samples.Piece(Samples.Panel(), first, Samples.Layer(null, 0) with { Id = "l2", DepthMm = 1.5 });
         Assert.Equal(new Beneath(PouredOver.LayerBelow, "#101010", 1.5), Of(two, 1));
         var bare = two with { Layers = [two.Layers[0] with { Bare = [R("b3")] }, two.Layers[1]] };
@@ -188,7 +200,8 @@ public class ColourChoiceTests
             at =>
             {
                 var offer = offers[at];
-                Edit edit = offer.Kept is { } kept ? new TakeRecipe(piece.Recipes[0].Id, kept) : new ChooseColour(piece.Recipes[0].Id, offer.Name, offer.Colour, offer.Doses);
+                Edit edit = offer.Kept is { } kept ? new TakeRecipe(piece.Recipes[0].Id, kept)
+                    : new ChooseColour(piece.Recipes[0].Id, offer.Name, offer.Colour, offer.Doses);
                 var made = Make(piece, edit).Piece!;
                 var recipe = made.Recipes.Single(r => r.Id == piece.Recipes[0].Id);
                 return recipe.Name == offer.Name && ColourSeen.Of(Own, recipe, made.Recipes, Board).Shown == offer.Seen.Shown;

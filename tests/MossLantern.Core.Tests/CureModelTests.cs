@@ -49,7 +49,8 @@ public sealed class CureModelTests
     public void A_film_goes_through_its_stages()
     {
         var coating = Viscosity.Stages(Coating, 1.6, 22, 3, 22);
-        Assert.Equal([FilmStage.Runny, FilmStage.Flowing, FilmStage.Holding, FilmStage.Setting, FilmStage.Gelled], coating.Select(s => s.Stage));
+        Assert.Equal([FilmStage.Runny, FilmStage.Flowing, FilmStage.Holding, FilmStage.Setting, FilmStage.Gelled],
+            coating.Select(s => s.Stage));
         Assert.Equal(0, coating[0].Minutes);
         foreach (var (minutes, at) in new[] { (47.0, 1), (87, 2), (145, 3), (211, 4) })
         {

@@ -34,7 +34,10 @@ public class CuringTests
 
     [Fact]
     public void Clock_hours_undo_age() =>
-        (from segments in (from hours in Gen.Double[0.1, 48] from celsius in Gen.Double[-20, 60] select new RoomSegment(hours, celsius)).Array[1, 6]
+        (from segments in (from hours in Gen.Double[0.1, 48]
+                           from celsius in Gen.Double[-20,
+            60]
+                           select new RoomSegment(hours, celsius)).Array[1, 6]
          from share in Gen.Double[0, 1]
          select (segments, share))
         .Sample(sample =>
@@ -78,7 +81,8 @@ public class CuringTests
     {
         var windows = CureWindows.Of(Coating, Pour(22, 30), held);
         Assert.Equal(milestones, windows.Select(w => w.Milestone));
-        Assert.All(windows.Where(w => w.Milestone == Milestone.Demould), w => Assert.Equal(Noon + Duration.FromMinutes(30) + Duration.FromHours(24), w.Opens));
+        Assert.All(windows.Where(w => w.Milestone == Milestone.Demould),
+            w => Assert.Equal(Noon + Duration.FromMinutes(30) + Duration.FromHours(24), w.Opens));
     }
 
     [Fact]
@@ -148,7 +152,8 @@ public sealed class RoomCurveTests
     public void Each_moment_has_its_stretch_and_what_was_measured_is_decided_nowhere()
     {
         Assert.Equal(17, Night.At(null).Celsius);
-        Assert.Equal((17, 17, 21), (Night.At(Noon).Celsius, Night.At(Noon + Duration.FromHours(8) - Duration.Epsilon).Celsius, Night.At(Noon + Duration.FromHours(8)).Celsius));
+        Assert.Equal((17, 17, 21), (Night.At(Noon).Celsius,
+            Night.At(Noon + Duration.FromHours(8) - Duration.Epsilon).Celsius, Night.At(Noon + Duration.FromHours(8)).Celsius));
         Assert.Equal((Origin.Measured, null), (Night.InputAt(Noon).Origin, Night.InputAt(Noon).Field));
         Assert.Equal("sittings[l1].roomC", Night.InputAt(Noon + Duration.FromDays(1)).Field);
         Assert.Equal([(8.0, 17.0), (1, 21)], Night.After(Noon));
@@ -162,7 +167,8 @@ public sealed class RoomCurveTests
         Assert.Equal(24, EquivalentAge.ClockHours(20.56, Night, Noon, 22), 0.01);
         Assert.Equal(EquivalentAge.ClockHours(24, [new(1, 18)], 22), EquivalentAge.ClockHours(24, RoomCurve.Constant(18), Noon, 22));
         var age = new WindowAge(24, 72, 22, Noon + Duration.FromMinutes(20), Noon);
-        Assert.Equal(Noon + Duration.FromMinutes(20) + Duration.FromHours(EquivalentAge.ClockHours(24, [new(1, 25)], 22)), age.OpensIn(RoomCurve.Constant(25)));
+        Assert.Equal(Noon + Duration.FromMinutes(20)
+            + Duration.FromHours(EquivalentAge.ClockHours(24, [new(1, 25)], 22)), age.OpensIn(RoomCurve.Constant(25)));
         Assert.Equal(Noon + Duration.FromHours(72), age.ClosesIn(RoomCurve.Constant(22)));
         Assert.Null((age with { ClosesHours = null }).ClosesIn(Night));
     }

@@ -16,7 +16,8 @@ public class EditTests
 {
     private const string Field = "l1";
 
-    private static readonly Piece Rings = Samples.Piece(Samples.Panel(), Samples.Layer(Samples.Heart(250, 180), 9, 6, 0) with { Resin = new("coating") });
+    private static readonly Piece Rings = Samples.Piece(Samples.Panel(),
+        Samples.Layer(Samples.Heart(250, 180), 9, 6, 0) with { Resin = new("coating") });
 
     private static readonly Piece Letters = FirstPiece.Of("Letters", new(
         new DrawnOutline("M0 0L160 0L160 80L0 80ZM200 0L300 0L300 80L200 80Z"), EdgeStyle.TapedClean, 20, "#ffffff"));
@@ -26,12 +27,14 @@ public class EditTests
         Mould: new(15, CapacityFrom.Dimensions, null, 2, 1, 1, Inserts: [new("pool", "pool", new RoundOutline(60), 120, 70, 0, 1)])));
 
     private static readonly Piece Pair = FirstPiece.Of("Pair", new(
-        new RectangleOutline(300, 400), EdgeStyle.DrippedOver, 20, "#ffffff", new(PieceKind.Panel, BaseMaterial.BirchPly, 12), Set: new(2, 15, false)));
+        new RectangleOutline(300, 400), EdgeStyle.DrippedOver, 20, "#ffffff",
+        new(PieceKind.Panel, BaseMaterial.BirchPly, 12), Set: new(2, 15, false)));
 
     private static readonly ImmutableArray<Piece> Starts =
     [
         Rings, Letters, Tray, Pair, Rework.Over(Rings, "old"),
-        FirstPiece.Of("Slice", new(new SliceOutline(260, 220, [0.9, 0.8, 0.95, 0.85, 0.9], 3, 4), EdgeStyle.Walled, 8, "#ffffff", new(PieceKind.Slice, BaseMaterial.Mdf))),
+        FirstPiece.Of("Slice", new(new SliceOutline(260, 220, [0.9, 0.8, 0.95, 0.85, 0.9], 3, 4), EdgeStyle.Walled, 8,
+            "#ffffff", new(PieceKind.Slice, BaseMaterial.Mdf))),
     ];
 
     /// <summary>The first of them in every way of laying out, with a zone and a kept spot.</summary>
@@ -39,13 +42,17 @@ public class EditTests
     [
         .. Enum.GetValues<LayoutKind>().Select(kind => Made(Rings, new AddZone(Field), new ReserveSpot(), new LayOutAs(Field, null, kind))),
         Made(Rings, new LayOutAs(Field, null, LayoutKind.Pools), new PutWallAcross(Field, null)), Made(Tray, new FillHollow("pool")),
-        Made(Letters, new BecomeKind(PieceKind.Casting)), Made(Rings, new LayOutAs(Field, null, LayoutKind.Marble), new AddToMix("cup-1", Field)),
+        Made(Letters, new BecomeKind(PieceKind.Casting)),
+        Made(Rings, new LayOutAs(Field, null, LayoutKind.Marble), new AddToMix("cup-1", Field)),
         Joined(Made(Rings, new AddLayer())), Made(Rings, new AddColour("plum", "#553355", [])),
-        Made(Rings with { Ground = Rings.Ground with { Paint = new(PaintKind.Water, 2) } }, new SecondCup(Rings.Sittings[0].Id, "c1", [new(Field, R("b1"))])),
-        Made(Rings, new AddColourant("c1", ColourantClass.Glitter), new AddColourant("c1", ColourantClass.Dye), new PourOff("c2", "c1"), Set("recipes[c1].frozen", true)),
+        Made(Rings with { Ground = Rings.Ground with { Paint = new(PaintKind.Water, 2) } },
+            new SecondCup(Rings.Sittings[0].Id, "c1", [new(Field, R("b1"))])),
+        Made(Rings, new AddColourant("c1", ColourantClass.Glitter), new AddColourant("c1", ColourantClass.Dye),
+            new PourOff("c2", "c1"), Set("recipes[c1].frozen", true)),
     ];
 
-    private static readonly int Walks = int.Parse(Environment.GetEnvironmentVariable("MOSS_LANTERN_EDITS") ?? "500", System.Globalization.CultureInfo.InvariantCulture);
+    private static readonly int Walks = int
+        .Parse(Environment.GetEnvironmentVariable("MOSS_LANTERN_EDITS") ?? "500", System.Globalization.CultureInfo.InvariantCulture);
 
     private static Piece Joined(Piece two) => Made(two, new JoinSittings(two.Sittings[1].Id, two.Sittings[0].Id));
 
@@ -103,7 +110,8 @@ public class EditTests
         }
 
         // Each kind is made at least once: one that is only ever refused would prove nothing.
-        bool CanBeMade(Type kind) => starts.Any(s => Enumerable.Range(0, 40).Any(_ => Editing.Checked(s, [AnyEdit.Of(kind, s, random)], AnyEdit.Cupboard).Piece is not null));
+        bool CanBeMade(Type kind) => starts.Any(s => Enumerable.Range(0, 40)
+            .Any(_ => Editing.Checked(s, [AnyEdit.Of(kind, s, random)], AnyEdit.Cupboard).Piece is not null));
         Assert.Empty(AnyEdit.Kinds.Where(k => met.GetValueOrDefault(k).Made == 0 && !CanBeMade(k)).Select(k => k.Name));
     }
 
@@ -134,9 +142,23 @@ public class EditTests
         Assert.True(merged > 20, $"{merged} pairs were merged.");
     }
 
-    private static readonly JsonSerializerOptions Loose = new() { NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.AllowNamedFloatingPointLiterals };
+    private static readonly JsonSerializerOptions Loose =
+        new() { NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.AllowNamedFloatingPointLiterals };
 
-    private static string Text(Piece piece) => JsonSerializer.Serialize<object>(new { piece.Ground, piece.Recipes, Layers = piece.Layers.Select(l => (object)new { l, Layout = (object)l.Layout, Zones = l.Zones?.Select(z => (object)z.Layout) }), piece.Sittings, piece.Kept }, Loose);
+    private static string Text(Piece piece) =>
+        JsonSerializer.Serialize<object>(new
+        {
+            piece.Ground,
+            piece.Recipes,
+            Layers = piece.Layers.Select(l => (object)new
+            {
+                l,
+                Layout = (object)l.Layout,
+                Zones = l.Zones?.Select(z => (object)z.Layout)
+            }),
+            piece.Sittings,
+            piece.Kept
+        }, Loose);
 
     [Fact]
     public void A_command_without_its_place_is_refused_where_it_belongs()
@@ -148,8 +170,10 @@ public class EditTests
         Assert.Contains("from 0.1 to", Refused(Rings, Set("layers[l1].depthMm", -1)).Sentence, StringComparison.Ordinal);
         Assert.Equal("layers[l1].depthMm", Refused(Rings, Set("layers[l1].depthMm", "three")).Place);
         Assert.Contains("from 1 to", Refused(Rings).Sentence, StringComparison.Ordinal);
-        Assert.NotNull(Editing.Apply(Rings, [.. Enumerable.Repeat(new Nudge("layers[l1].depthMm", 0), Editing.MostAtOnce)], AnyEdit.Cupboard).Piece);
-        Assert.NotNull(Editing.Apply(Rings, [.. Enumerable.Repeat(new Nudge("layers[l1].depthMm", 0), Editing.MostAtOnce + 1)], AnyEdit.Cupboard).Refusal);
+        Assert.NotNull(Editing.Apply(Rings,
+            [.. Enumerable.Repeat(new Nudge("layers[l1].depthMm", 0), Editing.MostAtOnce)], AnyEdit.Cupboard).Piece);
+        Assert.NotNull(Editing.Apply(Rings,
+            [.. Enumerable.Repeat(new Nudge("layers[l1].depthMm", 0), Editing.MostAtOnce + 1)], AnyEdit.Cupboard).Refusal);
     }
 
     [Fact]
@@ -168,7 +192,8 @@ public class EditTests
         Assert.Equal(["b1", "b2", "band-1", "b3"], RingsOf(made.Piece!).Bands.Select(b => b.Id));
         Assert.Equal("moss", made.Piece!.Recipes.Single(r => r.Id == "cup-1").Name);
         var lines = Made(Rings, new LayOutAs(Field, null, LayoutKind.Stripes));
-        Assert.Equal(["push", "band-1"], ((StripesLayout)Made(lines, new AddBand(Field, null)).Layers[0].Layout).Bands.Take(2).Select(b => b.Id));
+        Assert.Equal(["push", "band-1"],
+            ((StripesLayout)Made(lines, new AddBand(Field, null)).Layers[0].Layout).Bands.Take(2).Select(b => b.Id));
     }
 
     [Fact]
@@ -176,7 +201,8 @@ public class EditTests
     {
         var gone = Made(Rings, new LeaveBandOut(Field, null, "b1"));
         Assert.DoesNotContain(gone.Recipes, r => r.Id == "c1");
-        Assert.Contains(Made(Rings, new PourFrom(Field, null, R("b2"), "c1"), new LeaveBandOut(Field, null, "b1")).Recipes, r => r.Id == "c1");
+        Assert.Contains(Made(Rings, new PourFrom(Field, null, R("b2"), "c1"),
+            new LeaveBandOut(Field, null, "b1")).Recipes, r => r.Id == "c1");
         Refused(Rings, new LeaveBandOut(Field, null, "b3"));
     }
 
@@ -184,7 +210,8 @@ public class EditTests
     public void What_is_poured_in_an_order_of_its_own_goes_from_the_order_with_its_band()
     {
         var ordered = Made(Rings, new OrderPours(Field, [new(Field, R("b2")), new(Field, R("b1")), new(Field, R("heart"))]));
-        Assert.Equal(["b2", "heart"], Made(ordered, new LeaveBandOut(Field, null, "b1")).Sittings[0].Order!.Value.Select(o => o.Region.ToString()));
+        Assert.Equal(["b2", "heart"],
+            Made(ordered, new LeaveBandOut(Field, null, "b1")).Sittings[0].Order!.Value.Select(o => o.Region.ToString()));
         Assert.Null(Made(ordered, new OrderPours(Field, [])).Sittings[0].Order);
         Assert.Null(Made(ordered, new LayOutAs(Field, null, LayoutKind.Flood)).Sittings[0].Order);
     }
@@ -224,7 +251,8 @@ public class EditTests
         Assert.Equal("amber", one.Recipes.Single(r => r.Id == RingsOf(one).HeartRecipeId).Name);
         var two = Made(one, new AddHeart("layer-1", null));
         Assert.Equal(["heart-1", "heart-2"], RingsOf(two).Hearts.Select(h => h.Id));
-        Assert.True(double.Hypot(RingsOf(two).Hearts[0].XMm - RingsOf(two).Hearts[1].XMm, RingsOf(two).Hearts[0].YMm - RingsOf(two).Hearts[1].YMm) > 150);
+        Assert.True(double
+            .Hypot(RingsOf(two).Hearts[0].XMm - RingsOf(two).Hearts[1].XMm, RingsOf(two).Hearts[0].YMm - RingsOf(two).Hearts[1].YMm) > 150);
         var none = Made(two, new LeaveHeartOut("layer-1", null, "heart-1"), new LeaveHeartOut("layer-1", null, "heart-2"));
         Assert.Null(RingsOf(none).HeartRecipeId);
         Assert.DoesNotContain(none.Recipes, r => r.Name == "amber");
@@ -239,7 +267,8 @@ public class EditTests
             {
                 var first = Made(Rings, new LayOutAs(Field, null, kind));
                 var back = Made(first, new LayOutAs(Field, null, other), new LayOutAs(Field, null, kind));
-                Assert.Equal(JsonSerializer.Serialize<object>(first.Layers[0].Layout), JsonSerializer.Serialize<object>(back.Layers[0].Layout));
+                Assert.Equal(JsonSerializer.Serialize<object>(first.Layers[0].Layout),
+                    JsonSerializer.Serialize<object>(back.Layers[0].Layout));
                 Assert.Equal(back.Layers[0].Aside!.Value.Length, back.Layers[0].Aside!.Value.Select(l => l.GetType()).Distinct().Count());
             }
         }
@@ -301,9 +330,11 @@ public class EditTests
         Assert.Null(Made(Rings, Set("sittings[l1].resin.ratio.hardener", 2.5), new ChooseResin("l1", "casting")).Sittings[0].Resin.Ratio);
 
         // Fields that are gone were neither moved nor recoloured.
-        var fields = Made(Rings, new LayOutAs(Field, null, LayoutKind.Fields), new MoveField(Field, null, 9, 40, 50, 3, -2), new PourFrom(Field, null, R("field-8"), null));
+        var fields = Made(Rings, new LayOutAs(Field, null, LayoutKind.Fields),
+            new MoveField(Field, null, 9, 40, 50, 3, -2), new PourFrom(Field, null, R("field-8"), null));
         Assert.Equal(new FieldPlace(9, 43, 48), ((FieldsLayout)fields.Layers[0].Layout).Moved!.Value[0]);
-        Assert.Equal(new FieldPlace(9, 44, 48), ((FieldsLayout)Made(fields, new MoveField(Field, null, 9, 40, 50, 1, 0)).Layers[0].Layout).Moved!.Value[0]);
+        Assert.Equal(new FieldPlace(9, 44, 48),
+            ((FieldsLayout)Made(fields, new MoveField(Field, null, 9, 40, 50, 1, 0)).Layers[0].Layout).Moved!.Value[0]);
         var fewer = (FieldsLayout)Made(fields, Set("layers[l1].layout.fields", 7)).Layers[0].Layout;
         Assert.Equal((0, 0), (fewer.Moved!.Value.Length, fewer.Recoloured!.Value.Length));
     }
@@ -354,7 +385,8 @@ public class EditTests
         var pools = Made(Rings, new LayOutAs(Field, null, LayoutKind.Pools));
         var straight = Enumerable.Range(0, 200).Select(i => new Spot(i * 3, 100 + i % 2 * 0.3)).ToImmutableArray();
         var bent = straight.AddRange(Enumerable.Range(1, 100).Select(i => new Spot(597, 100 + i * 2)));
-        int Drawn(ImmutableArray<Spot> spots) => ((PoolsLayout)Made(pools, new DrawWall(Field, null, spots)).Layers[0].Layout).Strokes[0].Spots.Length;
+        int Drawn(ImmutableArray<Spot> spots) =>
+            ((PoolsLayout)Made(pools, new DrawWall(Field, null, spots)).Layers[0].Layout).Strokes[0].Spots.Length;
         Assert.Equal((2, 3), (Drawn(straight), Drawn(bent)));
         Refused(pools, new DrawWall(Field, null, [new(1, 1)]));
         Refused(pools, new DrawWall(Field, null, [new(1, 1), new(double.NaN, 3)]));
@@ -366,7 +398,8 @@ public class EditTests
     public void A_pool_gets_one_colour_however_often_it_is_chosen()
     {
         var pools = Made(Rings, new LayOutAs(Field, null, LayoutKind.Pools), new PutWallAcross(Field, null));
-        var poured = (PoolsLayout)Made(pools, new AddPool(Field, null, 300, 300, "c2"), new AddPool(Field, null, 300, 300, "c3")).Layers[0].Layout;
+        var poured = (PoolsLayout)Made(pools, new AddPool(Field, null, 300, 300, "c2"),
+            new AddPool(Field, null, 300, 300, "c3")).Layers[0].Layout;
         Assert.Equal(["pool-1", "pool-2"], poured.Pools.Select(p => p.Id));
         Assert.Equal("c3", poured.Pools[1].RecipeId);
     }
@@ -376,7 +409,8 @@ public class EditTests
     {
         Recipe Of(Piece piece) => piece.Recipes.Single(r => r.Id == "c1");
         var limit = Catalogue.Typical.Of(ColourantClass.Mica).LimitPercent;
-        Assert.Equal(limit, Of(Made(Rings, Set("recipes[c1].doses[0].percent", 19), new ChooseColourant("c1", ColourantClass.Mica))).LoadPercent);
+        Assert.Equal(limit,
+            Of(Made(Rings, Set("recipes[c1].doses[0].percent", 19), new ChooseColourant("c1", ColourantClass.Mica))).LoadPercent);
         Assert.True(Of(Made(Rings, new ChooseColourant("c1", null))).IsClear);
         Assert.Equal("Fen", Of(Made(Rings, new TintFromPot("c1", "pot"))).Name);
         Refused(Rings, new TintFromPot("c1", "oil"));

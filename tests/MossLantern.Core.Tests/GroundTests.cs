@@ -20,7 +20,8 @@ public class GroundTests
     [Theory]
     [InlineData(6, 680, 600, 8, 0.84, 0.005)]
     [InlineData(2, 1190, 300, 3, 2.9, 0.05)]
-    public void A_board_sags_as_worked_out_by_hand(double thickness, double density, double span, double stiffness, double sag, double within) =>
+    public void A_board_sags_as_worked_out_by_hand(double thickness, double density, double span, double stiffness,
+        double sag, double within) =>
         Assert.Equal(sag, Sag.Mm(Sag.LoadNPerMm2(thickness, density, 3, 1.065), span, stiffness, thickness), within);
 
     [Fact]
@@ -82,8 +83,10 @@ public class GroundTests
     {
         string Where(Ground ground) => string.Join(' ', Preparation.Of(ground, Surroundings.Usual(Zone)).Select(s => $"{s.Id}:{s.Where}"));
         Assert.Equal("sand:Face seal:Face back:Back level:Under cover:Over", Where(Ground(new(PieceKind.Panel, BaseMaterial.Mdf))));
-        Assert.Equal("clean:Face key:Face dam:Rim water:Rim level:Under cover:Over", Where(Ground(new(PieceKind.Slice, BaseMaterial.Acrylic))));
-        Assert.Equal("degrease:Rim back-tape:Back caulk:Rim water:Rim level:Under cover:Over", Where(Ground(new(PieceKind.Frame, BaseMaterial.MetalRim))));
+        Assert.Equal("clean:Face key:Face dam:Rim water:Rim level:Under cover:Over",
+            Where(Ground(new(PieceKind.Slice, BaseMaterial.Acrylic))));
+        Assert.Equal("degrease:Rim back-tape:Back caulk:Rim water:Rim level:Under cover:Over",
+            Where(Ground(new(PieceKind.Frame, BaseMaterial.MetalRim))));
         Assert.Equal("stiffen:Back seal:Face back:Back level:Under cover:Over", Where(Ground(new(PieceKind.Panel, BaseMaterial.Canvas))));
     }
 
@@ -130,7 +133,8 @@ public class GroundTests
         var paint = Preparation.Of(painted, Surroundings.Usual(Zone)).Single(s => s.Id == "paint");
         Assert.Equal(new LocalDateTime(2026, 3, 29, 5, 0), paint.ReadyAt);
         Assert.Equal(2400 * 100 * 0.1 * 2 / 1000, paint.Amount!.Value, 1e-9);
-        Assert.Equal(2400 * 100 * 1.5 / 1000, Preparation.Of(Ground(new(PieceKind.Panel, BaseMaterial.Canvas)), Surroundings.Usual(Zone))[0].Amount!.Value, 1e-9);
+        Assert.Equal(2400 * 100 * 1.5 / 1000,
+            Preparation.Of(Ground(new(PieceKind.Panel, BaseMaterial.Canvas)), Surroundings.Usual(Zone))[0].Amount!.Value, 1e-9);
     }
 
     public static TheoryData<string, Ground> Bad => new()
@@ -181,7 +185,14 @@ public class GroundTests
     {
         var piece = Planned(Ground(Ply(12)) with { Paint = new(PaintKind.Water), Done = [new("paint", Start.PlusHours(-1))] });
         var rest = piece.Sittings[0] with { Start = Start.PlusDays(2), End = Start.PlusDays(2).PlusMinutes(30) };
-        var early = rest with { Id = "early", Start = Start, End = Start.PlusMinutes(25), Rest = [], Fills = [new("f1", piece.Layers[0].Id, piece.Layers[0].RegionIds.First())] };
+        var early = rest with
+        {
+            Id = "early",
+            Start = Start,
+            End = Start.PlusMinutes(25),
+            Rest = [],
+            Fills = [new("f1", piece.Layers[0].Id, piece.Layers[0].RegionIds.First())]
+        };
         piece = piece with { Sittings = [early, rest] };
         var finding = Assert.Single(Plan(piece).Findings, f => f.Check == "wet-glue");
         Assert.EndsWith(", and what follows later by as much", finding.Remedies[0].Label, StringComparison.Ordinal);
@@ -192,7 +203,8 @@ public class GroundTests
         Assert.Equal([ready.PlusMinutes(25), ready.PlusDays(2).PlusMinutes(30)], later.Sittings.Select(s => s.End!.Value));
         Assert.DoesNotContain(Plan(later).Findings, f => f.Check == "wet-glue");
         Assert.DoesNotContain(Plan(piece with { Sittings = [early with { Start = ready }, rest] }).Findings, f => f.Check == "wet-glue");
-        Assert.Contains(Plan(piece with { Sittings = [early with { Start = ready.PlusMinutes(-1) }, rest] }).Findings, f => f.Check == "wet-glue");
+        Assert.Contains(Plan(piece with { Sittings = [early with { Start = ready.PlusMinutes(-1) }, rest] }).Findings,
+            f => f.Check == "wet-glue");
     }
 
     [Theory]
@@ -224,7 +236,8 @@ public class GroundTests
     [Trait("Pace", "long")]
     [Fact]
     public void Remedies_of_a_bow_clear_it_whatever_the_board() =>
-        (from material in Gen.OneOf(Gen.Const(BaseMaterial.BirchPly), Gen.Const(BaseMaterial.Mdf), Gen.Const(BaseMaterial.Acrylic), Gen.Const(BaseMaterial.Pine))
+        (from material in Gen.OneOf(Gen.Const(BaseMaterial.BirchPly), Gen.Const(BaseMaterial.Mdf),
+            Gen.Const(BaseMaterial.Acrylic), Gen.Const(BaseMaterial.Pine))
          from thickness in Gen.Double[1, 12]
          from width in Gen.Double[300, 2000]
          from depth in Gen.Double[0.5, 6]
@@ -234,7 +247,8 @@ public class GroundTests
             {
                 var ground = Samples.Panel(sample.width) with { Base = new(PieceKind.Panel, sample.material, sample.thickness) };
                 var piece = Samples.Piece(ground, Samples.Layer(null, 0) with { DepthMm = sample.depth });
-                foreach (var remedy in Plan(piece).Findings.Where(f => f.Check == "bow").SelectMany(f => f.Remedies).Where(r => r.Field is null))
+                foreach (var remedy in Plan(piece).Findings.Where(f => f.Check == "bow").SelectMany(f => f.Remedies)
+                    .Where(r => r.Field is null))
                 {
                     Assert.DoesNotContain(Plan(remedy.Apply(piece)).Findings, f => f.Check == "bow");
                 }
@@ -253,13 +267,15 @@ public class GroundTests
         var more = piece.WithLayers(Sketch.Of(piece, 0) with { DepthMm = 0.5 }, Sketch.Of(piece, 0) with { Id = "l2", DepthMm = 4 });
         var standing = Planner.Plan(more, [new("l1", start, start, 20)], Zone).Ground.Standing;
         Assert.Equal(4, standing.Thinnest.Value);
-        Assert.Equal(["tilt", "bow"], Planner.Plan(more, [new("l1", start, start, 20)], Zone).Findings.Where(f => f.Pin.Station == Station.Ground).Select(f => f.Check));
+        Assert.Equal(["tilt", "bow"], Planner.Plan(more, [new("l1", start, start, 20)], Zone).Findings
+            .Where(f => f.Pin.Station == Station.Ground).Select(f => f.Check));
     }
 
     [Fact]
     public void A_deeper_layer_is_offered_only_where_its_resin_can_be_poured_so_deep()
     {
-        Finding Tilt(double degrees) => Plan(Planned(Ground(Ply(18)) with { Level = new(true, degrees, 0) })).Findings.Single(f => f.Check == "tilt");
+        Finding Tilt(double degrees) =>
+            Plan(Planned(Ground(Ply(18)) with { Level = new(true, degrees, 0) })).Findings.Single(f => f.Check == "tilt");
         Assert.Equal(["shims", "deeper"], Tilt(0.04).Remedies.Select(r => r.Id));
         Assert.Equal(4.2, Tilt(0.04).Remedies[1].Mm);
         Assert.Equal(["shims"], Tilt(0.1).Remedies.Select(r => r.Id));
@@ -268,7 +284,8 @@ public class GroundTests
     [Fact]
     public void Where_corners_were_read_the_corners_are_asked_for()
     {
-        var finding = Plan(Planned(Ground(Ply(12)) with { Level = new(false, Corners: new(0, 0, 0, 0)) })).Findings.Single(f => f.Check == "level-unknown");
+        var finding = Plan(Planned(Ground(Ply(12)) with { Level = new(false, Corners: new(0, 0, 0, 0)) })).Findings
+            .Single(f => f.Check == "level-unknown");
         Assert.Equal("ground.level.corners.topLeftMm", finding.Remedies[0].Field);
     }
 
@@ -277,7 +294,8 @@ public class GroundTests
     [InlineData(PieceKind.Slice, EdgeStyle.Walled, BaseMaterial.BirchPly)]
     [InlineData(PieceKind.Frame, EdgeStyle.Walled, BaseMaterial.BirchPly)]
     [InlineData(PieceKind.Casting, EdgeStyle.Walled, BaseMaterial.Silicone)]
-    public void A_ground_that_becomes_another_kind_takes_its_edge_material_and_mould_with_it(PieceKind kind, EdgeStyle edge, BaseMaterial material)
+    public void A_ground_that_becomes_another_kind_takes_its_edge_material_and_mould_with_it(PieceKind kind,
+        EdgeStyle edge, BaseMaterial material)
     {
         foreach (var from in Enum.GetValues<PieceKind>())
         {
@@ -347,7 +365,9 @@ public class GroundTests
             Done = [new("paint", Start.PlusHours(-3))],
         };
         Assert.Empty(Plan(Planned(ground)).Findings);
-        Assert.Empty(Plan(Planned(ground with { Base = new(PieceKind.Frame, BaseMaterial.Mdf, 18, GapsSealed: true, SealTested: true) })).Findings);
+        Assert.Empty(Plan(Planned(ground
+            with
+        { Base = new(PieceKind.Frame, BaseMaterial.Mdf, 18, GapsSealed: true, SealTested: true) })).Findings);
     }
 
     [Fact]
@@ -379,7 +399,8 @@ public class GroundTests
     [Fact]
     public void Twelve_pieces_from_five_cavities_are_three_castings_and_the_cups_are_for_five()
     {
-        var one = Samples.Piece(Coaster(new(10, CapacityFrom.Dimensions, null, 1, 1, 0)), Samples.Layer(Samples.Heart(50, 50, 20, 20), 6, 0));
+        var one = Samples.Piece(Coaster(new(10, CapacityFrom.Dimensions, null, 1, 1, 0)),
+            Samples.Layer(Samples.Heart(50, 50, 20, 20), 6, 0));
         var dozen = one with { Ground = Coaster(new(10, CapacityFrom.Dimensions, null, 12, 5, 1.5)) };
         var mould = Plan(dozen).Ground.Mould!;
         Assert.Equal([5, 5, 2], mould.Castings);
@@ -387,7 +408,8 @@ public class GroundTests
         Assert.Equal(Math.PI * 2500 * 8.5 / 1000, mould.Body.Value, 1e-9);
         Assert.Equal(10 - 1.5 - 3, mould.Room.Value, 1e-9);
         Assert.Equal(
-            Plan(one).Layers[0].Cups.Regions.Select(r => 5 * r.LayerMl.Value), Plan(dozen).Layers[0].Cups.Regions.Select(r => r.LayerMl.Value),
+            Plan(one).Layers[0].Cups.Regions.Select(r => 5 * r.LayerMl.Value),
+            Plan(dozen).Layers[0].Cups.Regions.Select(r => r.LayerMl.Value),
             (a, b) => Math.Abs(a - b) < 1e-9);
         Assert.Equal(5, Plan(dozen).Layers[0].Cups.Regions[0].LayerMl.Input("pieces at once").Value);
     }
@@ -420,7 +442,11 @@ public class GroundTests
     private static Piece Planned(Ground ground)
     {
         var layer = Samples.Layer(null, 0);
-        return Samples.Piece(ground, layer with { Plan = new(Start, Start.PlusMinutes(20), 20), Recipes = [.. layer.Cups.Select(c => c.WithColourant(ColourantClass.Mica))] });
+        return Samples.Piece(ground, layer with
+        {
+            Plan = new(Start, Start.PlusMinutes(20), 20),
+            Recipes = [.. layer.Cups.Select(c => c.WithColourant(ColourantClass.Mica))]
+        });
     }
 
     private static PiecePlan Plan(Piece piece) => Planner.Plan(piece, [], Zone);

@@ -27,7 +27,8 @@ public class JourneyTests
 
     [Theory]
     [MemberData(nameof(Ways))]
-    public void Resin_comes_to_its_stages_by_the_way_it_went(string way, double paS, double roomC, Stay[] stays, double degree, double celsius, double[] stages)
+    public void Resin_comes_to_its_stages_by_the_way_it_went(string way, double paS, double roomC, Stay[] stays,
+        double degree, double celsius, double[] stages)
     {
         var journey = Of(paS, roomC, stays);
         Assert.NotEmpty(way);
@@ -101,11 +102,17 @@ public class JourneyTests
     /// <summary>Cut anywhere, a stay is the same stay.</summary>
     [Fact]
     public void A_stay_in_two_halves_is_one_stay() =>
-        (from mass in Gen.Double[5, 900] from minutes in Gen.Double[1, 60] from share in Gen.Double[0.05, 0.95] from room in Gen.Double[12, 30] select (mass, minutes, share, room))
+        (from mass in Gen.Double[5, 900]
+         from minutes in Gen.Double[1, 60]
+         from share in Gen.Double[0.05,
+            0.95]
+         from room in Gen.Double[12, 30]
+         select (mass, minutes, share, room))
         .Sample(
             s =>
             {
-                var (whole, halves) = (Of(1.6, s.room, Cup(s.mass, s.minutes)).Stays[0], Of(1.6, s.room, Cup(s.mass, s.minutes * s.share), Cup(s.mass, s.minutes * (1 - s.share))).Stays[1]);
+                var (whole, halves) = (Of(1.6, s.room, Cup(s.mass, s.minutes)).Stays[0],
+                    Of(1.6, s.room, Cup(s.mass, s.minutes * s.share), Cup(s.mass, s.minutes * (1 - s.share))).Stays[1]);
                 Assert.Equal(whole.At.Minutes, halves.At.Minutes, 1e-6);
                 Assert.Equal(whole.At.Degree, halves.At.Degree, 2e-4);
                 Assert.Equal(whole.At.Celsius, halves.At.Celsius, 0.1);

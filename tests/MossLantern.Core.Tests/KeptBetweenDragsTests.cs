@@ -12,19 +12,23 @@ namespace MossLantern.Core.Tests;
 /// <summary>What is kept between the steps of a drag never changes what comes out.</summary>
 public class KeptBetweenDragsTests
 {
-    private static readonly ImmutableArray<Band> Lines = [new("b1", 9, true, "moss"), new("b2", 5, false, "bone"), new("b3", 7, false, "umber")];
+    private static readonly ImmutableArray<Band> Lines = [new("b1", 9, true, "moss"), new("b2", 5, false, "bone"),
+        new("b3", 7, false, "umber")];
 
     /// <summary>A layout, and how a hand changes it step by step.</summary>
     private static readonly Dictionary<string, Func<double, Sketch>> Drags = new()
     {
-        ["lines"] = by => LayoutTests.Layer(Samples.Lines("clear", 1, 8, 3)).WithBands(Lines.SetItem(1, Lines[1] with { WidthMm = 5 + by / 10 })),
+        ["lines"] = by =>
+            LayoutTests.Layer(Samples.Lines("clear", 1, 8, 3)).WithBands(Lines.SetItem(1, Lines[1] with { WidthMm = 5 + by / 10 })),
         ["waves"] = by => LayoutTests.Layer(Samples.Lines("clear", 1, 2 + by / 8, 3)).WithBands(Lines),
         ["marble"] = by => LayoutTests.Layer(new MarbleLayout("moss", "bone", 20 + by / 2, 0.4, 20, 5)),
         ["grain"] = by => LayoutTests.Layer(new MarbleLayout("moss", "bone", 30, 0.4, by, 5)),
         ["fields"] = by => LayoutTests.Layer(LayoutTests.Fields(12, 4) with { Moved = [new(2, 100 + by, 90)], Vein = new("gilt", 3, 1) }),
         ["unmoved"] = by => LayoutTests.Layer(LayoutTests.Fields(9 + (int)by / 30, 4)),
-        ["pools"] = by => LayoutTests.Layer(new PoolsLayout([new("w", [new(0, 60 + by), new(140, 80 + by), new(300, 70 + by)])], 3, [new("p", 20, 20, "moss")])),
-        ["puddle"] = by => LayoutTests.Layer(new PuddleLayout(100 + by, 100, [new("a", "moss", 40), new("b", "bone", 25), new("c", "umber", 10)], 20, 30, "clear")),
+        ["pools"] = by => LayoutTests.Layer(new PoolsLayout([new("w",
+            [new(0, 60 + by), new(140, 80 + by), new(300, 70 + by)])], 3, [new("p", 20, 20, "moss")])),
+        ["puddle"] = by => LayoutTests.Layer(new PuddleLayout(100 + by, 100,
+            [new("a", "moss", 40), new("b", "bone", 25), new("c", "umber", 10)], 20, 30, "clear")),
         ["petals"] = by => LayoutTests.Layer(Samples.Petals(120 + by, 100, 8, 25, true, 6, 0)).WithBands(Lines),
         ["rings"] = by => Samples.Layer(Samples.Heart(100 + by, 90), 9, 6, 0),
         ["zone"] = by => LayoutTests.Layer(new FloodLayout("moss")) with
@@ -91,7 +95,8 @@ public class KeptBetweenDragsTests
             (steps, keeps) =>
             {
                 ImmutableArray<ReservedSpot>? kept = keeps
-                    ? [new("shell", "Shell", new RoundOutline(40), 200, 120, Keep.Visible), new("leaf", "Leaf", new RoundOutline(30), 20, 120, Keep.Bare, 6)]
+                    ? [new("shell", "Shell", new RoundOutline(40), 200, 120, Keep.Visible),
+                        new("leaf", "Leaf", new RoundOutline(30), 20, 120, Keep.Bare, 6)]
                     : null;
                 var warm = new PiecePlanner(new LayerMapper());
                 var mapper = new LayerMapper();
@@ -112,13 +117,16 @@ public class KeptBetweenDragsTests
     public void The_shape_of_every_region_is_as_large_as_the_region(string way)
     {
         var layer = Drags[way](17);
-        var piece = Samples.Piece(Samples.Panel(300, 200), layer) with { Kept = [new("leaf", "Leaf", new RoundOutline(40), 200, 120, Keep.Bare, 6)] };
+        var piece = Samples.Piece(Samples.Panel(300, 200), layer)
+            with
+        { Kept = [new("leaf", "Leaf", new RoundOutline(40), 200, 120, Keep.Bare, 6)] };
         var mapper = new LayerMapper();
         var shapes = RegionShapes.Of(mapper, piece, layer).ToDictionary(s => s.RegionId);
         var regions = mapper.Map(piece, layer).Regions.Where(r => r.TakesArea && r.AreaMm2 > 1).ToList();
         Assert.NotEmpty(regions);
         Assert.All(regions, r => Assert.Equal(r.AreaMm2, shapes[r.Id].Rings.Sum(x => x.SignedAreaMm2), 2 + r.AreaMm2 * 0.01));
-        Assert.Equal(60_000, shapes.Values.Where(s => s.Kind is not (RegionKind.Vein or RegionKind.Film)).Sum(s => s.Rings.Sum(x => x.SignedAreaMm2)), 10.0);
+        Assert.Equal(60_000,
+            shapes.Values.Where(s => s.Kind is not (RegionKind.Vein or RegionKind.Film)).Sum(s => s.Rings.Sum(x => x.SignedAreaMm2)), 10.0);
     }
 
     [Fact]

@@ -46,7 +46,9 @@ public class KeptSequenceTests
     public void Laid_in_another_layer_it_brings_the_cups_that_are_missing_there_by_free_ids()
     {
         // There is a recipe of the same id that is another colour, and the same colour by another id.
-        var other = Samples.Layer(Samples.Heart(100, 80), 8, 0) with { Recipes = [Samples.Cup("tea"), Cream with { Id = "c9" }, Samples.Cup("bed"), Samples.Cup("c1"), Samples.Cup("c2")] };
+        var other = Samples.Layer(Samples.Heart(100, 80), 8, 0)
+            with
+        { Recipes = [Samples.Cup("tea"), Cream with { Id = "c9" }, Samples.Cup("bed"), Samples.Cup("c1"), Samples.Cup("c2")] };
         var rings = (RingsLayout)other.Layout;
         var laid = Kept.LaidIn(rings, other.Recipes, null);
         Assert.Equal(["tea", "c9", "bed", "c1", "c2", "tea-1", "milk"], laid.Recipes.Select(c => c.Id));
@@ -55,7 +57,8 @@ public class KeptSequenceTests
         Assert.Equal([("push", "c9"), ("inner", "milk"), ("outer", "milk")], layout.Bands.Select(b => (b.Id, b.RecipeId)));
         Assert.Equal(rings.Hearts, layout.Hearts);
         Assert.Equal(1.2, layout.Widening);
-        Assert.True(new PieceValidator().Validate(Samples.Piece(Samples.Panel(), other with { Layout = layout, Recipes = laid.Recipes })).IsValid);
+        Assert.True(new PieceValidator()
+            .Validate(Samples.Piece(Samples.Panel(), other with { Layout = layout, Recipes = laid.Recipes })).IsValid);
 
         // Once they are there they are found again.
         Assert.Equal(laid.Recipes, Kept.LaidIn(layout, laid.Recipes, null).Recipes);
@@ -93,5 +96,6 @@ public class KeptSequenceTests
     [Theory]
     [MemberData(nameof(Bad))]
     public void A_bad_one_is_refused_in_words(string says, KeptSequence sequence) =>
-        Assert.Contains(new KeptSequenceValidator().Validate(sequence).Errors, e => e.ErrorMessage.Contains(says, StringComparison.Ordinal));
+        Assert.Contains(new KeptSequenceValidator().Validate(sequence).Errors,
+            e => e.ErrorMessage.Contains(says, StringComparison.Ordinal));
 }

@@ -42,7 +42,8 @@ public class KindsTests
         from water in Gen.Bool
         let layer = Samples.Layer(Samples.Heart(width / 2, height / 2, 30, 30), 9, 0, 6) with { DepthMm = depth - keep }
         select Filled(Samples.Piece(
-            Tray(new OvalOutline(width, height), new(depth, water ? CapacityFrom.Water : CapacityFrom.Dimensions, water ? 0.9 * Math.PI * width * height / 4 * depth / 1000 : null, 3, 2, keep,
+            Tray(new OvalOutline(width, height), new(depth, water ? CapacityFrom.Water : CapacityFrom.Dimensions,
+                water ? 0.9 * Math.PI * width * height / 4 * depth / 1000 : null, 3, 2, keep,
                 Inserts: [
                     new("a", "left pool", new RoundOutline(height / 5), width * 0.2, height * 0.4, floor, 0),
                     new("b", "right pool", new RectangleOutline(width / 6, height / 6), width * 0.6, height * 0.4, 0, 0),
@@ -86,7 +87,8 @@ public class KindsTests
                 var plan = Plan(piece);
                 var ml = plan.Layers[0].Cups.Regions.Sum(r => r.LayerMl.Value);
                 Assert.Equal(Volume.Ml(piece.Ground.Whole.AreaMm2, 3), ml, ml * 1e-3);
-                Assert.Equal(piece.Ground.MapOutline.AreaMm2 / 100, plan.Layers[0].Regions.Sum(r => r.Area.Value), plan.Ground.Area.Value * 1e-3);
+                Assert.Equal(piece.Ground.MapOutline.AreaMm2 / 100, plan.Layers[0].Regions.Sum(r => r.Area.Value),
+                    plan.Ground.Area.Value * 1e-3);
                 Assert.Equal((plan.Ground.WidthMm, plan.Ground.HeightMm), (piece.Ground.Whole.BoxWidthMm, piece.Ground.Whole.BoxHeightMm));
 
                 // Each panel weighs the same, however its resin was counted.
@@ -156,7 +158,8 @@ public class KindsTests
         var field = plan.Layers[0].Cups.Regions.Single(r => r.RegionId == "b2").LayerMl;
         Assert.Equal(6.5, field.Input("depth in part 2").Value);
         Assert.Equal(4, field.Input("depth in the other parts").Value);
-        Assert.Equal(field.Value, (field.Input("area in part 2").Value * 6.5 + field.Input("area in the other parts").Value * 4) / 10, 1e-9);
+        Assert.Equal(field.Value,
+            (field.Input("area in part 2").Value * 6.5 + field.Input("area in the other parts").Value * 4) / 10, 1e-9);
     }
 
     [Theory]
@@ -206,7 +209,8 @@ public class KindsTests
     public void A_recessed_hollow_takes_depth_less_foot_less_recess()
     {
         var insert = new Insert("a", "well", new RoundOutline(60), 100, 60, 2, 1.5);
-        var piece = Samples.Piece(Tray(new OvalOutline(320, 220), new(18, CapacityFrom.Dimensions, null, 1, 1, 0, Inserts: [insert])), Samples.Layer(null, 0) with { DepthMm = 18 });
+        var piece = Samples.Piece(Tray(new OvalOutline(320, 220),
+            new(18, CapacityFrom.Dimensions, null, 1, 1, 0, Inserts: [insert])), Samples.Layer(null, 0) with { DepthMm = 18 });
         var plan = Plan(Rework.Filled(piece, "a"));
         var well = plan.Ground.Mould!.Inserts.Single();
         Assert.Equal(18 - 2 - 1.5, well.Depth.Value, 1e-9);
@@ -221,7 +225,8 @@ public class KindsTests
     {
         var start = new LocalDateTime(2026, 5, 2, 10, 0);
         var piece = Samples.Piece(
-            Tray(new RoundOutline(200), new(12, CapacityFrom.Dimensions, null, 1, 1, 0, Inserts: [new("a", "well", new RoundOutline(60), 70, 70, 0, 0)])),
+            Tray(new RoundOutline(200),
+                new(12, CapacityFrom.Dimensions, null, 1, 1, 0, Inserts: [new("a", "well", new RoundOutline(60), 70, 70, 0, 0)])),
             Samples.Layer(null, 0) with { DepthMm = 12, Plan = new(start, null, 22) });
         var filled = Rework.Filled(piece, "a");
         Assert.Same(filled, Rework.Filled(filled, "a"));
@@ -234,8 +239,10 @@ public class KindsTests
         // It takes no room from the body, and its own surface is what its map divides.
         Assert.Equal(0, Plan(filled).Ground.Mould!.Room.Value, 1e-9);
         Assert.Equal(Math.PI * 900 / 100, Plan(filled).Layers[1].Regions.Sum(r => r.Area.Value), 0.01);
-        Assert.Contains(Errors(filled with { Layers = filled.Layers.Add(filled.Layers[1] with { Id = "again" }) }), e => e == "Each hollow is filled by one layer.");
-        Assert.Contains(Errors(filled with { Layers = [filled.Layers[1], filled.Layers[0]] }), e => e.StartsWith("The first layer of a casting", StringComparison.Ordinal));
+        Assert.Contains(Errors(filled with { Layers = filled.Layers.Add(filled.Layers[1] with { Id = "again" }) }),
+            e => e == "Each hollow is filled by one layer.");
+        Assert.Contains(Errors(filled with { Layers = [filled.Layers[1], filled.Layers[0]] }),
+            e => e.StartsWith("The first layer of a casting", StringComparison.Ordinal));
     }
 
     [Theory]
@@ -246,7 +253,8 @@ public class KindsTests
     {
         Insert Round(string id, double atX, double atY, double size) => new(id, id, new RoundOutline(size), atX, atY, 0, 0);
         Piece With(params Insert[] inserts) => Samples.Piece(
-            Tray(new RectangleOutline(220, 160), new(12, CapacityFrom.Dimensions, null, 1, 1, 0, Inserts: [.. inserts])), Samples.Layer(null, 0));
+            Tray(new RectangleOutline(220, 160),
+                new(12, CapacityFrom.Dimensions, null, 1, 1, 0, Inserts: [.. inserts])), Samples.Layer(null, 0));
         Assert.Empty(Errors(With(Round("a", 20, 20, 60), Round("b", 130, 80, 60))));
         Assert.NotEmpty(Errors(With(Round("a", x, y, across), Round("b", 130, 80, 60))));
         Assert.NotEmpty(Errors(With(Round("a", 130, 80, 60), Round("b", 130, 80, 60))));
@@ -261,11 +269,14 @@ public class KindsTests
     [Fact]
     public void Older_work_shows_beneath_and_its_new_rim_is_filled_up_to_it()
     {
-        var old = Samples.Piece(Samples.Panel(300, 200) with { Base = new(PieceKind.Panel, BaseMaterial.BirchPly, 18) }, Samples.Layer(Samples.Heart(120, 90), 10, 0));
+        var old = Samples.Piece(Samples.Panel(300, 200) with { Base = new(PieceKind.Panel, BaseMaterial.BirchPly, 18) },
+            Samples.Layer(Samples.Heart(120, 90), 10, 0));
         var again = Rework.Over(old, "kiln");
         Assert.Empty(Errors(again));
         Assert.Equal(("kiln", old.Name), (again.Ground.Old!.PieceId, again.Ground.Old.Name));
-        var grown = again with { Ground = Rework.Grown(again.Ground, 25) with { Old = Rework.Grown(again.Ground, 25).Old! with { StandsMm = 9 } } };
+        var grown = again
+            with
+        { Ground = Rework.Grown(again.Ground, 25) with { Old = Rework.Grown(again.Ground, 25).Old! with { StandsMm = 9 } } };
         Assert.Empty(Errors(grown));
         Assert.Equal((350, 250), (grown.Ground.Outline.BoxWidthMm, grown.Ground.Outline.BoxHeightMm));
         Assert.Equal((25, 25), (grown.Ground.Old!.XMm, grown.Ground.Old.YMm));
@@ -290,7 +301,8 @@ public class KindsTests
                 Assert.Empty(Errors(Samples.Piece(grown, Samples.Layer(null, 0))));
                 Assert.True(grown.Outline.AreaMm2 > outline.AreaMm2);
                 var ring = grown.Old!.Placed.Rings[0];
-                Assert.All(Enumerable.Range(0, ring.Count), i => Assert.True(grown.Outline.Rings[0].SignedDistanceMm(ring.Xs[i], ring.Ys[i]) < -0.5 * mm));
+                Assert.All(Enumerable.Range(0, ring.Count),
+                    i => Assert.True(grown.Outline.Rings[0].SignedDistanceMm(ring.Xs[i], ring.Ys[i]) < -0.5 * mm));
 
                 // Round the outside only: an opening stays as it is.
                 Assert.Equal(outline.Rings.Length, grown.Outline.Rings.Length);
@@ -300,7 +312,8 @@ public class KindsTests
     [Fact]
     public void A_cast_piece_that_is_poured_over_is_its_own_base()
     {
-        var coaster = Samples.Piece(Tray(new RoundOutline(100), new(10, CapacityFrom.Dimensions, null, 1, 1, 0)), Samples.Layer(null, 0) with { DepthMm = 8 });
+        var coaster = Samples.Piece(Tray(new RoundOutline(100), new(10, CapacityFrom.Dimensions, null, 1, 1, 0)),
+            Samples.Layer(null, 0) with { DepthMm = 8 });
         var ground = Rework.Over(coaster, "c").Ground;
         Assert.Equal((PieceKind.Panel, BaseMaterial.Resin, 8.0), (ground.Base!.Kind, ground.Base.Material, ground.Base.ThicknessMm!.Value));
         Assert.Null(ground.Mould);
@@ -336,7 +349,11 @@ public class KindsTests
             Assert.DoesNotContain(Plan(after).Findings, f => f.Check == "relief-below");
         }
 
-        Assert.DoesNotContain(Plan(piece.WithLayers(Samples.Layer(null, 0).Rings(r => r with { HeartRecipeId = null }) with { Recipes = [Samples.Cup("c1", null), Samples.Cup("bed", ColourantClass.Dye)] })).Findings, f => f.Check == "relief-below");
+        Assert.DoesNotContain(Plan(piece.WithLayers(Samples.Layer(null, 0)
+            .Rings(r => r with { HeartRecipeId = null })
+            with
+        { Recipes = [Samples.Cup("c1", null), Samples.Cup("bed", ColourantClass.Dye)] })).Findings,
+        f => f.Check == "relief-below");
     }
 
     [Fact]
@@ -346,12 +363,14 @@ public class KindsTests
         var piece = Samples.Piece(ground, Samples.Layer(Samples.Heart(200, 200), 10, 0, 12));
         var plan = Plan(piece);
         Assert.Equal(["bed", "c1", "c2", "c3"], plan.Ground.PaintZones.Select(z => z.Name));
-        Assert.Equal(plan.Ground.Preparation.Single(s => s.Id == "paint").Amount!.Value, plan.Ground.PaintZones.Sum(z => z.Amount.Value), 1e-2);
+        Assert.Equal(plan.Ground.Preparation.Single(s => s.Id == "paint").Amount!.Value,
+            plan.Ground.PaintZones.Sum(z => z.Amount.Value), 1e-2);
         Assert.Empty(Plan(piece with { Ground = ground with { Paint = ground.Paint with { AsMap = false } } }).Ground.PaintZones);
 
         // The bed's dye deepens its painted ground, which is of its own colour.
         var shown = Planner.Paint(piece, null, PaintDetail.Draft).Paths.First(p => p.Region == RegionId.Heart).Fill;
-        Assert.Equal(CupLook.Of(Catalogue.Typical, piece.Filled[0], piece.Recipes.Single(r => r.Id == "bed")).Over(Colour.Of("#33523f"), 3).ToHex(), shown);
+        Assert.Equal(CupLook.Of(Catalogue.Typical, piece.Filled[0], piece.Recipes.Single(r => r.Id == "bed"))
+            .Over(Colour.Of("#33523f"), 3).ToHex(), shown);
     }
 
     private static Ground Letters() =>

@@ -14,12 +14,20 @@ public class LayoutCheckTests
 {
     private static readonly PiecePlanner Planner = new(new LayerMapper());
 
-    private static readonly string[] Palette = ["#33523f", "#3a5a46", "#c99b3a", "#f0e8d5", "#5a2233", "#2e2a28", "#6f7a80", "#d9667a", "#3f6c74", "#e2ab50"];
+    private static readonly string[] Palette = ["#33523f", "#3a5a46", "#c99b3a", "#f0e8d5", "#5a2233", "#2e2a28",
+        "#6f7a80", "#d9667a", "#3f6c74", "#e2ab50"];
 
     private static ImmutableArray<Finding> Of(Piece piece, params string[] checks) =>
         [.. Planner.Plan(piece, [], DateTimeZone.Utc).Findings.Where(f => checks.Contains(f.Check))];
 
-    private static Sketch Coloured(Layout layout, params int[] colours) => Samples.Layer(null, 0) with { Layout = layout is BandedLayout banded ? banded with { Bands = [new("b1", 10, true, "c0")] } : layout, Recipes = [.. colours.Select((c, i) => Recipe.Plain($"c{i}", $"colour {i}", Palette[c], ColourantClass.Paste, 4)), new Recipe("clear", "clear", "#eef0ea", [])] };
+    private static Sketch Coloured(Layout layout, params int[] colours) =>
+        Samples.Layer(null, 0) with
+        {
+            Layout = layout is BandedLayout banded
+            ? banded with { Bands = [new("b1", 10, true, "c0")] } : layout,
+            Recipes = [.. colours.Select((c, i) => Recipe.Plain($"c{i}", $"colour {i}", Palette[c],
+                ColourantClass.Paste, 4)), new Recipe("clear", "clear", "#eef0ea", [])]
+        };
 
     /// <summary>Every change that a finding offers leaves a good piece without that finding.</summary>
     private static void Cleared(Piece piece, params string[] checks)
@@ -69,9 +77,11 @@ public class LayoutCheckTests
         var found = Enumerable.Range(0, 400).Select(seed =>
         {
             var fields = new FieldsLayout(12, ["c0", "c1", "c2", "c3"], seed);
-            var regions = Planner.Plan(Samples.Piece(Samples.Panel(), Coloured(fields, 0, 2, 4, 7)), [], DateTimeZone.Utc).Layers[0].Regions;
+            var regions = Planner.Plan(Samples.Piece(Samples.Panel(), Coloured(fields, 0, 2, 4, 7)), [],
+                DateTimeZone.Utc).Layers[0].Regions;
             var leftmost = regions.OrderBy(r => r.Anchor!.XMm).Take(3).Select(r => r.Id.Field!.Value).ToHashSet();
-            var recoloured = regions.Select((r, i) => new FieldColour(i + 1, leftmost.Contains(i + 1) ? "c0" : r.CupId == "c0" ? "c1" : r.CupId!));
+            var recoloured = regions
+                .Select((r, i) => new FieldColour(i + 1, leftmost.Contains(i + 1) ? "c0" : r.CupId == "c0" ? "c1" : r.CupId!));
             return Samples.Piece(Samples.Panel(), Coloured(fields with { Recoloured = [.. recoloured] }, 0, 2, 4, 7));
         }).First(p => Of(p, "one-side").Any(f => f.Remedies.Length == 2));
         var finding = Of(found, "one-side")[0];
@@ -97,7 +107,9 @@ public class LayoutCheckTests
     public void Resin_beside_what_stays_bare_asks_for_a_dam_as_high_as_all_layers_and_three_millimetres()
     {
         var layer = Samples.Layer(Samples.Heart(300, 200), 10, 0);
-        var piece = Samples.Piece(Samples.Panel(), layer, layer with { Id = "l2", DepthMm = 2 }) with { Kept = [new("k", "Foil", new RoundOutline(60), 50, 50, Keep.Bare)] };
+        var piece = Samples.Piece(Samples.Panel(), layer, layer with { Id = "l2", DepthMm = 2 })
+            with
+        { Kept = [new("k", "Foil", new RoundOutline(60), 50, 50, Keep.Bare)] };
         var finding = Assert.Single(Of(piece, "floods-bare"));
         Assert.Equal(Grade.Mend, finding.Grade);
         Assert.Equal(8, finding.Numbers[0].Value);
@@ -114,11 +126,13 @@ public class LayoutCheckTests
         Assert.Equal("no-home@l1/kept/k", Assert.Single(Of(kept, "no-home")).Key);
         Cleared(kept, "no-home");
 
-        var pools = Samples.Piece(Samples.Panel(), Coloured(new PoolsLayout([new("w", [new(0, 100), new(600, 100)])], 3, [new("p", 300, 50, "c0")]), 0, 2));
+        var pools = Samples.Piece(Samples.Panel(),
+            Coloured(new PoolsLayout([new("w", [new(0, 100), new(600, 100)])], 3, [new("p", 300, 50, "c0")]), 0, 2));
         Assert.Contains(Of(pools, "no-home"), f => f.Key == "no-home@l1/open-1");
         Cleared(pools, "no-home");
 
-        var joined = Samples.Piece(Samples.Panel(), Coloured(new PoolsLayout([], 3, [new("p", 300, 50, "c0"), new("q", 300, 250, "c1")]), 0, 2));
+        var joined = Samples.Piece(Samples.Panel(),
+            Coloured(new PoolsLayout([], 3, [new("p", 300, 50, "c0"), new("q", 300, 250, "c1")]), 0, 2));
         Assert.Contains(Of(joined, "no-home"), f => f.Key == "no-home@l1/q");
         Cleared(joined, "no-home");
     }
@@ -135,13 +149,15 @@ public class LayoutCheckTests
     [Fact]
     public void A_wall_that_stops_short_is_drawn_on()
     {
-        var piece = Samples.Piece(Samples.Panel(), Coloured(new PoolsLayout([new("w", [new(0, 100), new(590, 100)])], 4, [new("p", 300, 50, "c0")]), 0));
+        var piece = Samples.Piece(Samples.Panel(),
+            Coloured(new PoolsLayout([new("w", [new(0, 100), new(590, 100)])], 4, [new("p", 300, 50, "c0")]), 0));
         var finding = Assert.Single(Of(piece, "near-miss"));
         Assert.Equal(10, finding.Numbers[0].Value, 1e-6);
         Cleared(piece, "near-miss");
 
         // However wide the gap is: a wall of four fifths of the way was meant to close a pool, a shorter one divides what is open.
-        Piece Short(double gapMm) => Samples.Piece(Samples.Panel(), Coloured(new PoolsLayout([new("w", [new(0, 200), new(600 - gapMm, 200)])], 4, [new("p", 300, 50, "c0")]), 0));
+        Piece Short(double gapMm) => Samples.Piece(Samples.Panel(),
+            Coloured(new PoolsLayout([new("w", [new(0, 200), new(600 - gapMm, 200)])], 4, [new("p", 300, 50, "c0")]), 0));
         Assert.Equal(0.25, Pools.OfItsLength);
         Cleared(Short(119.9), "near-miss");
         Assert.NotEmpty(Of(Short(119.9), "near-miss"));
@@ -153,7 +169,8 @@ public class LayoutCheckTests
     [InlineData(200, 40, 40)]
     public void Lines_that_need_more_room_than_there_is_are_made_narrower_or_fewer(double a, double b, double c)
     {
-        var layer = Coloured(Samples.Lines("clear", 1, 0, 5), 0, 2, 4).WithBands([new("fill", 10, true, "clear"), new("x", a, false, "c0"), new("y", b, false, "c1"), new("z", c, false, "c2")]);
+        var layer = Coloured(Samples.Lines("clear", 1, 0, 5), 0, 2, 4)
+            .WithBands([new("fill", 10, true, "clear"), new("x", a, false, "c0"), new("y", b, false, "c1"), new("z", c, false, "c2")]);
         var piece = Samples.Piece(Samples.Panel(200, 160), layer);
         var finding = Assert.Single(Of(piece, "rim-room"));
         Assert.Equal(a + b + c, finding.Numbers[0].Value);

@@ -22,15 +22,18 @@ public class LayoutTests
 
     internal static Sketch Layer(Layout layout, params double[] widths) => Samples.Layer(null, widths.Length == 0 ? [0] : widths) with
     {
-        Layout = layout is BandedLayout banded ? banded with { Bands = Samples.Layer(null, widths.Length == 0 ? [0] : widths).Bands } : layout,
-        Recipes = [.. Samples.Layer(null, widths.Length == 0 ? [0] : widths).Cups, .. Names.Select(n => Samples.Cup(n)), Samples.Cup("clear", null, 0)],
+        Layout = layout is BandedLayout banded
+            ? banded with { Bands = Samples.Layer(null, widths.Length == 0 ? [0] : widths).Bands } : layout,
+        Recipes = [.. Samples.Layer(null, widths.Length == 0 ? [0] : widths).Cups, .. Names.Select(n => Samples.Cup(n)),
+            Samples.Cup("clear", null, 0)],
     };
 
     internal static FieldsLayout Fields(int fields = 15, int colours = 5, int seed = 3) => new(fields, [.. Names.Take(colours)], seed);
 
     private static LayerMap Map(Ground ground, Sketch layer) => Mapper.Map(Samples.Piece(ground, layer), layer);
 
-    private static PiecePlan Plan(Ground ground, Sketch layer) => new PiecePlanner(Mapper).Plan(Samples.Piece(ground, layer), [], DateTimeZone.Utc);
+    private static PiecePlan Plan(Ground ground, Sketch layer) =>
+        new PiecePlanner(Mapper).Plan(Samples.Piece(ground, layer), [], DateTimeZone.Utc);
 
     private static void SumsToTheOutline(Outline outline, LayerMap map)
     {
@@ -52,8 +55,10 @@ public class LayoutTests
             0 => (Layout)Samples.Lines("clear", 1, 12 * share, seed),
             1 => Samples.Petals(x, y, count, 60 * share, seed % 2 == 0, 4 + 10 * share, turn),
             2 => Fields(count, 3 + seed % 5, seed) with { Vein = new("gilt", 3, 1) },
-            3 => new PoolsLayout([new("w1", [new(0, y), new(x, y + 20), new(900, y)]), new("w2", [new(x, 0), new(x + 15, 900)])], 3, [new("p1", 5, 5, "moss")]),
-            4 => new PuddleLayout(x, y, [.. Enumerable.Range(0, count).Select(i => new PuddlePour($"p{i}", Names[i % 8], 4 + 40 * share))], turn, 100 * share, "clear"),
+            3 => new PoolsLayout([new("w1", [new(0, y), new(x, y + 20), new(900, y)]),
+                new("w2", [new(x, 0), new(x + 15, 900)])], 3, [new("p1", 5, 5, "moss")]),
+            4 => new PuddleLayout(x, y, [.. Enumerable.Range(0, count)
+                .Select(i => new PuddlePour($"p{i}", Names[i % 8], 4 + 40 * share))], turn, 100 * share, "clear"),
             5 => new MarbleLayout("moss", "bone", 100 * share, share, turn, seed),
             _ => new FloodLayout("clear"),
         };
@@ -80,17 +85,20 @@ public class LayoutTests
          select (outline, layout, widths)).Sample(
             sample =>
             {
-                var map = Map(new Ground(sample.outline, EdgeStyle.DrippedOver, 10, "#ffffff"), Layer(sample.layout, [0, .. sample.widths]));
+                var map = Map(new Ground(sample.outline, EdgeStyle.DrippedOver, 10, "#ffffff"),
+                    Layer(sample.layout, [0, .. sample.widths]));
                 var middles = map.MiddlesIn(sample.outline);
                 Assert.All(middles, m => Assert.Equal(m.Key, map.RegionAt(m.Value.XMm, m.Value.YMm)));
-                Assert.All(map.Regions.Where(r => r.TakesArea && r.AreaMm2 > 0.02 * sample.outline.AreaMm2), r => Assert.Contains(r.Id, middles.Keys));
+                Assert.All(map.Regions.Where(r => r.TakesArea && r.AreaMm2 > 0.02 * sample.outline.AreaMm2),
+                    r => Assert.Contains(r.Id, middles.Keys));
             },
             iter: 60);
 
     [Fact]
     public void A_plain_flood_is_written_on_as_far_from_its_rim_as_can_be()
     {
-        var at = Map(Samples.Panel(600, 400), Layer(new FloodLayout("moss"))).MiddlesIn(new RectangleOutline(600, 400))[FloodLayout.FloodId];
+        var at = Map(Samples.Panel(600, 400), Layer(new FloodLayout("moss")))
+            .MiddlesIn(new RectangleOutline(600, 400))[FloodLayout.FloodId];
         Assert.Equal(200, at.YMm, 6.0);
         Assert.InRange(at.XMm, 190, 410);
     }
@@ -99,7 +107,8 @@ public class LayoutTests
     public void The_same_seed_gives_the_same_map_and_another_one_does_not()
     {
         var ground = Samples.Panel();
-        double[] Areas(int seed) => [.. new LayerMapper().Map(Samples.Piece(ground, Layer(Fields(seed: seed))), Layer(Fields(seed: seed))).Regions.Select(r => r.AreaMm2)];
+        double[] Areas(int seed) => [.. new LayerMapper()
+            .Map(Samples.Piece(ground, Layer(Fields(seed: seed))), Layer(Fields(seed: seed))).Regions.Select(r => r.AreaMm2)];
         Assert.Equal(Areas(3), Areas(3));
         Assert.NotEqual(Areas(3), Areas(4));
     }
@@ -177,7 +186,8 @@ public class LayoutTests
         var ground = new Ground(new RoundOutline(400), EdgeStyle.Walled, 10, "#ffffff");
         var layer = Layer(new PuddleLayout(200, 200, [new("a", "moss", 60), new("b", "bone", 40), new("c", "umber", 80)]));
         var plan = Plan(ground, layer).Layers[0];
-        Assert.Equal([79.79, 103.01, 138.20], plan.Facts.Where(f => f.Id.StartsWith("radius", StringComparison.Ordinal)).Select(f => Math.Round(f.Number.Value, 2)));
+        Assert.Equal([79.79, 103.01, 138.20],
+            plan.Facts.Where(f => f.Id.StartsWith("radius", StringComparison.Ordinal)).Select(f => Math.Round(f.Number.Value, 2)));
         Assert.Equal([60, 40, 80], plan.Cups.Regions.Select(r => r.PourMl.Value));
         var map = Map(ground, layer);
         Assert.Equal(60 * 1000 / 3.0, map.Area(R("a")), 0.5);
@@ -213,7 +223,8 @@ public class LayoutTests
          select (outline, x, y, ml, tilt)).Sample(
             s =>
             {
-                var puddle = new PuddleLayout(s.x, s.y, [.. s.ml.Select((v, i) => new PuddlePour($"p{i}", Names[i], v))], 30, s.tilt, "clear");
+                var puddle = new PuddleLayout(s.x, s.y,
+                    [.. s.ml.Select((v, i) => new PuddlePour($"p{i}", Names[i], v))], 30, s.tilt, "clear");
                 var map = Assert.IsType<RegionMap>(Map(new Ground(s.outline, EdgeStyle.DrippedOver, 10, "#ffffff"), Layer(puddle)));
                 Assert.All(map.Patches, patch =>
                 {
@@ -269,7 +280,8 @@ public class LayoutTests
     [Fact]
     public void Lines_that_find_no_room_are_the_innermost()
     {
-        var map = Map(new Ground(new RoundOutline(60), EdgeStyle.Walled, 10, "#ffffff"), Layer(Samples.Lines("clear", 1, 0, 5), 0, 20, 20, 20));
+        var map = Map(new Ground(new RoundOutline(60), EdgeStyle.Walled, 10, "#ffffff"),
+            Layer(Samples.Lines("clear", 1, 0, 5), 0, 20, 20, 20));
         Assert.Equal(0, map.Area(R("b1")), 1.0);
         Assert.Equal(0, map.Area(R("b2")), 1.0);
         Assert.True(map.Area(R("b3")) > 0 && map.Area(R("b4")) > map.Area(R("b3")));
@@ -311,7 +323,8 @@ public class LayoutTests
          select (share, turn, seed)).Sample(
             s => Assert.Equal(
                 240_000 * s.share / 100,
-                Map(Samples.Panel(), Layer(new MarbleLayout("moss", "bone", s.share, 0.5, s.turn, s.seed))).Area(MarbleLayout.StreakId), 240.0),
+                Map(Samples.Panel(), Layer(new MarbleLayout("moss", "bone", s.share, 0.5, s.turn, s.seed)))
+                    .Area(MarbleLayout.StreakId), 240.0),
             iter: 60);
 
     [Fact]
@@ -335,7 +348,8 @@ public class LayoutTests
     [Fact]
     public void Two_strokes_make_pools_whose_areas_and_beads_are_the_outline()
     {
-        var layout = new PoolsLayout([new("w1", [new(0, 100), new(400, 100)]), new("w2", [new(200, 100), new(200, 300)])], 4, [new("top", 50, 50, "moss"), new("left", 50, 200, "bone")]);
+        var layout = new PoolsLayout([new("w1", [new(0, 100), new(400, 100)]),
+            new("w2", [new(200, 100), new(200, 300)])], 4, [new("top", 50, 50, "moss"), new("left", 50, 200, "bone")]);
         var map = Map(Samples.Panel(400, 300), Layer(layout));
         Assert.Equal(400 * 98, map.Area(R("top")), 1.0);
         Assert.Equal(198 * 198, map.Area(R("left")), 1.0);
@@ -423,7 +437,8 @@ public class LayoutTests
         // No resin is planned for what is kept bare, nor for its dam.
         var plan = new PiecePlanner(Mapper).Plan(piece, [], DateTimeZone.Utc).Layers[0];
         Assert.DoesNotContain(plan.Cups.Regions, r => r.RegionId.Kept == "k2");
-        Assert.Equal((240_000 - map.Area(R("kept/k2")) - map.Area(R("kept/k2/dam"))) * 3 / 1000, plan.Cups.Regions.Sum(r => r.LayerMl.Value), 0.05);
+        Assert.Equal((240_000 - map.Area(R("kept/k2")) - map.Area(R("kept/k2/dam"))) * 3 / 1000,
+            plan.Cups.Regions.Sum(r => r.LayerMl.Value), 0.05);
     }
 
     [Fact]
@@ -469,7 +484,8 @@ public class LayoutTests
         {
             Recipes =
             [
-                Recipe.Plain("white", "white", "#e6e6e6", ColourantClass.Paste, 4), Recipe.Plain("black", "black", "#595959", ColourantClass.Mica, 2), Samples.Cup("clear", null, 0), mix,
+                Recipe.Plain("white", "white", "#e6e6e6", ColourantClass.Paste, 4),
+                Recipe.Plain("black", "black", "#595959", ColourantClass.Mica, 2), Samples.Cup("clear", null, 0), mix,
             ],
         };
         var look = CupLook.Of(Catalogue.Typical, layer, mix);
@@ -489,18 +505,22 @@ public class LayoutTests
             Zones =
             [
                 new("z1", "Pool", new RoundOutline(160), 40, 40, new PuddleLayout(120, 120, [new("a", "bone", 20), new("b", "umber", 5)])),
-                new("z2", "Rim", new RoundOutline(120), 300, 200, Samples.Lines("clear", 1, 0, 3) with { Bands = [new("b1", 10, true, "clear"), new("l1", 6, false, "moss"), new("l2", 6, false, "moss")] }),
+                new("z2", "Rim", new RoundOutline(120), 300, 200, Samples.Lines("clear", 1, 0, 3)
+                    with { Bands = [new("b1", 10, true, "clear"), new("l1", 6, false, "moss"), new("l2", 6, false, "moss")] }),
             ],
         };
         var plan = Plan(Samples.Panel(), layer).Layers[0];
         var facts = plan.Facts.ToDictionary(f => f.Id, f => f.Number.Value);
 
         // What can be changed where it is read is changed in the zone; the depth is the layer's.
-        Assert.All(plan.Cups.Regions, r => Assert.Equal($"layers[l1].regions[{r.RegionId}]", Assert.Single(new[] { r.LayerMl.Place, r.EdgeMl.Place, r.PourMl.Place }.Distinct())));
+        Assert.All(plan.Cups.Regions, r => Assert.Equal($"layers[l1].regions[{r.RegionId}]",
+            Assert.Single(new[] { r.LayerMl.Place, r.EdgeMl.Place, r.PourMl.Place }.Distinct())));
         Assert.All(plan.Regions, r => Assert.Equal($"layers[l1].regions[{r.Id}]", r.Area.Place));
         Assert.Null(plan.Cups.TotalMl.Place);
-        Assert.Equal("layers[l1].zones[z1].layout.pours[b].ml", plan.Cups.Regions.Single(r => r.RegionId == "z1/b").LayerMl.Inputs[0].Field);
-        Assert.Equal("layers[l1].zones[z2].layout.bands[l1].widthMm", plan.Facts.Single(f => f.Id == "z2/stripes-need").Number.Inputs[0].Field);
+        Assert.Equal("layers[l1].zones[z1].layout.pours[b].ml",
+            plan.Cups.Regions.Single(r => r.RegionId == "z1/b").LayerMl.Inputs[0].Field);
+        Assert.Equal("layers[l1].zones[z2].layout.bands[l1].widthMm",
+            plan.Facts.Single(f => f.Id == "z2/stripes-need").Number.Inputs[0].Field);
         Assert.Equal("layers[l1].depthMm", plan.Facts.Single(f => f.Id == "z1/radius-a").Number.Input("depth").Field);
         Assert.Equal(Math.Sqrt(20_000 / (3 * Math.PI)), facts["z1/radius-a"], 1e-9);
         Assert.Equal(60, facts["z2/rim-room"], 1.5);

@@ -20,10 +20,14 @@ public class LookTests
     private static readonly Look Wet = new(Wet: true);
 
     private static readonly Sketch First = Samples.Layer(Samples.Heart(120, 90), 12, 3, 0) with { Id = "first" };
-    private static readonly Sketch Second = Samples.Layer(Samples.Heart(200, 110), 9, 0) with { Id = "second", Recipes = [Samples.Cup("bed", null, 0), Samples.Cup("c1", ColourantClass.Dye, 2), Samples.Cup("c2")] };
+    private static readonly Sketch Second = Samples.Layer(Samples.Heart(200, 110), 9, 0)
+        with
+    { Id = "second", Recipes = [Samples.Cup("bed", null, 0), Samples.Cup("c1", ColourantClass.Dye, 2), Samples.Cup("c2")] };
 
     private static Ground On(BaseMaterial material, GroundPaint? paint = null) =>
-        Samples.Panel(300, 200) with { Base = new(material == BaseMaterial.Silicone ? PieceKind.Casting : PieceKind.Panel, material, 4), Paint = paint };
+        Samples.Panel(300, 200)
+            with
+        { Base = new(material == BaseMaterial.Silicone ? PieceKind.Casting : PieceKind.Panel, material, 4), Paint = paint };
 
     private static Piece Casting(params Sketch[] layers) => Samples.Piece(On(BaseMaterial.Silicone), layers);
 
@@ -40,10 +44,12 @@ public class LookTests
         Assert.Equal(dye.G, dye.B, 1e-9);
 
         // At a cover of 3 it lets through its own colour.
-        Assert.Equal("#6b3f1f", CupLook.Of(Catalogue.Typical, First, Recipe.Plain("tea", "tea", "#6b3f1f", ColourantClass.Dye, 5)).Through(7.5).ToHex());
+        Assert.Equal("#6b3f1f",
+            CupLook.Of(Catalogue.Typical, First, Recipe.Plain("tea", "tea", "#6b3f1f", ColourantClass.Dye, 5)).Through(7.5).ToHex());
 
         // White paste at 4 %, 3 mm deep: 1.2 × 4 × 3 = 14.4.
-        Assert.Equal(Math.Exp(-14.4), CupLook.Of(Catalogue.Typical, First, Recipe.Plain("white", "white", "#ffffff", ColourantClass.Paste, 4)).Through(3).G, 1e-12);
+        Assert.Equal(Math.Exp(-14.4),
+            CupLook.Of(Catalogue.Typical, First, Recipe.Plain("white", "white", "#ffffff", ColourantClass.Paste, 4)).Through(3).G, 1e-12);
     }
 
     [Fact]
@@ -66,11 +72,16 @@ public class LookTests
     public void A_mixed_cup_keeps_back_what_its_parts_keep_back()
     {
         var mixed = Samples.Cup("mixed", null) with { Of = [new("dye", 1), new("paste", 3)] };
-        var layer = First with { Recipes = [.. First.Cups, Samples.Cup("dye", ColourantClass.Dye, 2), Samples.Cup("paste", ColourantClass.Paste, 4), mixed] };
+        var layer = First with
+        {
+            Recipes = [.. First.Cups, Samples.Cup("dye", ColourantClass.Dye, 2),
+            Samples.Cup("paste", ColourantClass.Paste, 4), mixed]
+        };
         var look = CupLook.Of(Catalogue.Typical, layer, mixed);
         Assert.Equal(0.75 * 1.2 * 4, look.BlocksPerMm, 1e-9);
         Assert.Equal(0.75 * 1.2 * 4 + 0.25 * 0.08 * 2, look.CoverPerMm, 1e-9);
-        Assert.Equal(0.75 * 1.2 * 4 + 0.25 * 2, CupLook.Of(Catalogue.Typical, layer, mixed with { Doses = [new(ColourantClass.Mica, 2)] }).BlocksPerMm, 1e-9);
+        Assert.Equal(0.75 * 1.2 * 4 + 0.25 * 2,
+            CupLook.Of(Catalogue.Typical, layer, mixed with { Doses = [new(ColourantClass.Mica, 2)] }).BlocksPerMm, 1e-9);
     }
 
     [Fact]
@@ -96,7 +107,8 @@ public class LookTests
             var piece = Samples.Piece(On(BaseMaterial.Silicone) with { Outline = outline }, Samples.Layer(null, 0));
             var (top, below) = (Planner.Paint(piece, null, PaintDetail.Draft), Planner.Paint(piece, null, PaintDetail.Draft, Below));
             var there = Corners(top.Outline).Select(c => (Math.Round(outline.BoxWidthMm - c.X, 1), Math.Round(c.Y, 1))).ToHashSet();
-            Assert.All(Corners(below.Outline), c => Assert.Contains(there, t => Math.Abs(t.Item1 - c.X) < 0.11 && Math.Abs(t.Item2 - c.Y) < 0.11));
+            Assert.All(Corners(below.Outline),
+                c => Assert.Contains(there, t => Math.Abs(t.Item1 - c.X) < 0.11 && Math.Abs(t.Item2 - c.Y) < 0.11));
             Assert.Equal(Corners(top.Outline).Count, Corners(below.Outline).Count);
         }, iter: 20);
 
@@ -109,7 +121,8 @@ public class LookTests
         Assert.Equal((2, 2), (top.Copies.Length, below.Copies.Length));
 
         // A place of a panel comes to lie as far from the right as it was from the left.
-        Assert.All(top.Copies.Zip(below.Copies), c => Assert.All(new[] { 0.0, 40, 300 }, x => Assert.Equal(top.WidthMm - c.First.X(x), c.Second.X(x), 1e-9)));
+        Assert.All(top.Copies.Zip(below.Copies),
+            c => Assert.All(new[] { 0.0, 40, 300 }, x => Assert.Equal(top.WidthMm - c.First.X(x), c.Second.X(x), 1e-9)));
     }
 
     [Fact]
@@ -117,7 +130,12 @@ public class LookTests
     {
         var old = Casting(First);
         var again = Rework.Over(old, "kiln");
-        again = (again with { Ground = Rework.Grown(again.Ground, 20) with { Base = new(PieceKind.Slice, BaseMaterial.Resin) } }).WithLayers(Samples.Layer(null, 0));
+        again = (again with
+        {
+            Ground = Rework.Grown(again.Ground, 20)
+            with
+            { Base = new(PieceKind.Slice, BaseMaterial.Resin) }
+        }).WithLayers(Samples.Layer(null, 0));
         var (top, below) = (Planner.Paint(again, null, PaintDetail.Draft), Planner.Paint(again, null, PaintDetail.Draft, Below));
         Assert.True(Assert.Single(top.Insets).Below);
         var inset = Assert.Single(below.Insets);
@@ -141,7 +159,8 @@ public class LookTests
 
         // Through opaque paste, 3 mm of it, nothing comes.
         Assert.Equal("#000000", painting.Paths.First(p => p.Region == "b1" && p.Material == "first/c1").Fill);
-        Assert.Equal(CupLook.Of(Catalogue.Typical, Second, Second.Cups[1]).Through(Second.DepthMm).ToHex(), painting.Paths.First(p => p.Material == "second/second-c1").Fill);
+        Assert.Equal(CupLook.Of(Catalogue.Typical, Second, Second.Cups[1]).Through(Second.DepthMm).ToHex(),
+            painting.Paths.First(p => p.Material == "second/second-c1").Fill);
         Assert.Null(Planner.Paint(Casting(First), null, PaintDetail.Full).FiltersFrom);
         Assert.NotNull(Planner.Paint(Casting(First), null, PaintDetail.Full, Back).FiltersFrom);
     }
@@ -149,7 +168,11 @@ public class LookTests
     [Fact]
     public void Just_poured_the_top_layer_runs_along_every_border_of_two_colours_and_has_no_edges()
     {
-        var coloured = Second with { Recipes = [.. Second.Cups.Select((c, i) => c with { Colour = i == 1 ? "#2040a0" : "#d0a020", Doses = [new(ColourantClass.Paste, 5)] })] };
+        var coloured = Second with
+        {
+            Recipes = [.. Second.Cups
+            .Select((c, i) => c with { Colour = i == 1 ? "#2040a0" : "#d0a020", Doses = [new(ColourantClass.Paste, 5)] })]
+        };
         var painting = Planner.Paint(Casting(First, coloured), null, PaintDetail.Full, Wet);
         Assert.True(painting.Wet);
         var runs = painting.Paths.Where(p => p.Role == PaintRole.Bleed).ToList();
@@ -158,7 +181,8 @@ public class LookTests
 
         // Blue and yellow of equal loads, as they mix.
         Assert.All(runs, r => Assert.Equal(Pigment.Mix(Colour.Of("#2040a0"), 5, Colour.Of("#d0a020"), 5).ToHex(), r.Stroke));
-        var second = painting.Paths.SkipWhile(p => p.Material is null || !p.Material.StartsWith("second", StringComparison.Ordinal)).ToList();
+        var second = painting.Paths
+            .SkipWhile(p => p.Material is null || !p.Material.StartsWith("second", StringComparison.Ordinal)).ToList();
         Assert.DoesNotContain(second, p => p.Role == PaintRole.Edge);
         Assert.Contains(painting.Paths, p => p.Role == PaintRole.Edge);
         Assert.DoesNotContain(Planner.Paint(Casting(First, coloured), null, PaintDetail.Full).Paths, p => p.Role == PaintRole.Bleed);
@@ -182,7 +206,8 @@ public class LookTests
                 map.Patches.Single(p => p.Id == id).Area.Distance(new NetTopologySuite.Geometries.Point(spot.X, spot.Y)) < 1e-4))));
 
         var plain = layer with { Layout = new FloodLayout("clear") };
-        Assert.DoesNotContain(Planner.Paint(Samples.Piece(ground, plain), null, PaintDetail.Full, Wet).Paths, p => p.Role == PaintRole.Bleed);
+        Assert.DoesNotContain(Planner.Paint(Samples.Piece(ground, plain), null, PaintDetail.Full, Wet).Paths,
+            p => p.Role == PaintRole.Bleed);
     }
 
     [Theory]
@@ -218,11 +243,13 @@ public class LookTests
         Assert.StartsWith("The ground is painted", Below.Refused(painted), StringComparison.Ordinal);
     }
 
-    private static IEnumerable<string> Layers(Painting.Painting painting) => painting.Paths.Select(p => p.Material!.Split('/')[0]).Distinct();
+    private static IEnumerable<string> Layers(Painting.Painting painting) =>
+        painting.Paths.Select(p => p.Material!.Split('/')[0]).Distinct();
 
     private static List<(double X, double Y)> Corners(string path) =>
     [
         .. path.Split(['M', 'L', 'Z'], StringSplitOptions.RemoveEmptyEntries)
-            .Select(c => c.Split(' ').Select(v => double.Parse(v, System.Globalization.CultureInfo.InvariantCulture)).ToArray()).Select(c => (c[0], c[1])),
+            .Select(c => c.Split(' ').Select(v => double.Parse(v, System.Globalization.CultureInfo.InvariantCulture))
+                .ToArray()).Select(c => (c[0], c[1])),
     ];
 }

@@ -159,7 +159,8 @@ public class MapTests
     {
         var ground = Samples.Panel();
         var layer = Samples.Layer(Samples.Heart(250, 180), 20, 0, 12);
-        double Edge(double follow) => Samples.Map(ground, layer.Rings(r => r with { RimFollow = follow })).Regions.Single(r => r.Id == "b3").OpenEdgeMm;
+        double Edge(double follow) =>
+            Samples.Map(ground, layer.Rings(r => r with { RimFollow = follow })).Regions.Single(r => r.Id == "b3").OpenEdgeMm;
         Assert.True(Edge(1) > 0.97 * 2000);
         Assert.True(Edge(0) < 0.5 * 2000);
     }
@@ -180,7 +181,8 @@ public class MapTests
         var ground = Samples.Panel();
         var layer = Samples.Layer(Samples.Heart(250, 180), 20, 0, 12);
         var moved = layer.WithHearts([layer.Hearts[0] with { XMm = 250.5 }]);
-        Assert.Equal(Samples.Map(ground, layer).Area(R("b1")), Samples.Map(ground, moved).Area(R("b1")), Samples.Map(ground, layer).Area(R("b1")) * 0.01);
+        Assert.Equal(Samples.Map(ground, layer).Area(R("b1")), Samples.Map(ground, moved).Area(R("b1")),
+            Samples.Map(ground, layer).Area(R("b1")) * 0.01);
     }
 
     [Theory]
@@ -229,7 +231,8 @@ public class MapTests
     public void Six_hearts_share_one_stack_of_bands()
     {
         var layer = Samples.Layer(null, 12, 20, 0);
-        layer = layer.WithHearts([.. Enumerable.Range(0, 6).Select(i => Samples.Heart(80 + 200 * (i % 3), 100 + 200 * (i / 3), 50, 40, seed: i) with { Id = $"h{i}" })]);
+        layer = layer.WithHearts([.. Enumerable.Range(0, 6)
+            .Select(i => Samples.Heart(80 + 200 * (i % 3), 100 + 200 * (i / 3), 50, 40, seed: i) with { Id = $"h{i}" })]);
         var map = Samples.Map(Samples.Panel(), layer);
         Assert.Equal(240_000, map.Regions.Sum(r => r.AreaMm2), 1);
         Assert.Equal(6, Contours.Trace(map.Grid, map.Field, map.Levels.AsSpan(0, 1))[0].Count);

@@ -21,7 +21,8 @@ public sealed class MaterialTests
     {
         string[] resin =
         [
-            P.RatioResin, P.RatioHardener, P.ResinDensity, P.HardenerDensity, P.Viscosity, P.WorkingMinutes, P.TapeFromHours, P.TapeToHours, P.DripHours, P.TackFreeHours,
+            P.RatioResin, P.RatioHardener, P.ResinDensity, P.HardenerDensity, P.Viscosity, P.WorkingMinutes,
+            P.TapeFromHours, P.TapeToHours, P.DripHours, P.TackFreeHours,
             P.RecoatFromHours, P.RecoatToHours, P.DemouldHours, P.FullCureHours, P.DeepestMm, P.HeatC, P.ReferenceC,
         ];
         string[] colourant = [P.UsualFromPercent, P.UsualToPercent, P.LimitPercent, P.Density, P.Cover];
@@ -46,7 +47,8 @@ public sealed class MaterialTests
             { MaterialKind.Colourant, "acrylic", liquid, [2, 6, 10, 1.3, 0.5, 0.05] },
             { MaterialKind.Colourant, "acrylic-metallic", liquid, [2, 6, 10, 1.3, 0.07, 0.05] },
             { MaterialKind.Colourant, "glitter", colourant, [2, 8, 12, 1.4, 0.03] },
-            { MaterialKind.Colourant, "lacing", [P.UsualFromDrops, P.UsualToDrops, P.LimitDrops, P.Density, P.DropMl], [1, 3, 6, 0.97, 0.05] },
+            { MaterialKind.Colourant, "lacing", [P.UsualFromDrops, P.UsualToDrops, P.LimitDrops, P.Density, P.DropMl],
+                [1, 3, 6, 0.97, 0.05] },
             { MaterialKind.Stone, "crushed-glass", stone, [1.40, 2.50, 0.56] },
             { MaterialKind.Stone, "fire-glass", stone, [1.45, 2.50, 0.58] },
             { MaterialKind.Stone, "mirror-glass", stone, [1.35, 2.50, 0.54] },
@@ -81,7 +83,8 @@ public sealed class MaterialTests
             { MaterialKind.Pen, "solvent-marker", [], [] },
             { MaterialKind.Pen, "lacquer", pen, [2, 12] },
             { MaterialKind.Leaf, "leaf-size", [P.TackMinutes], [30] },
-            { MaterialKind.Rubber, "mould-rubber", [P.RatioResin, P.RatioHardener, P.WorkingMinutes, P.SetsMinutes, P.Density], [1, 1, 40, 70, 1.15] },
+            { MaterialKind.Rubber, "mould-rubber",
+                [P.RatioResin, P.RatioHardener, P.WorkingMinutes, P.SetsMinutes, P.Density], [1, 1, 40, 70, 1.15] },
         };
     }
 
@@ -100,7 +103,8 @@ public sealed class MaterialTests
     {
         Assert.Equal(
             Catalogue.Typical.Materials.Select(m => (m.Kind, m.Id)).Order(), Tables().Select(t => (t.Data.Item1, t.Data.Item2)).Order());
-        Assert.Equal(Enum.GetValues<BaseMaterial>().Length, Enum.GetValues<BaseMaterial>().Select(m => Catalogue.Typical.Of(m).Name).Distinct().Count());
+        Assert.Equal(Enum.GetValues<BaseMaterial>().Length,
+            Enum.GetValues<BaseMaterial>().Select(m => Catalogue.Typical.Of(m).Name).Distinct().Count());
         Assert.Equal(RatioBasis.Weight, Catalogue.Typical.Find(MaterialKind.Rubber, "mould-rubber")!.Basis);
         Assert.All(Catalogue.Typical.Resins, r => Assert.Equal(RatioBasis.Volume, r.Ratio.Basis));
         Assert.Contains("Sharp", Catalogue.Typical.Find(MaterialKind.Stone, "shell")!.Says, StringComparison.Ordinal);
@@ -115,15 +119,19 @@ public sealed class MaterialTests
     private static LayerPlan Planned(Catalogue catalogue, Sketch layer)
     {
         var piece = Samples.Piece(Samples.Panel(), layer);
-        return new PiecePlanner(new LayerMapper()).Plan(piece, [], Surroundings.Usual(DateTimeZone.Utc) with { Catalogue = catalogue }).Layers[0];
+        return new PiecePlanner(new LayerMapper())
+            .Plan(piece, [], Surroundings.Usual(DateTimeZone.Utc) with { Catalogue = catalogue }).Layers[0];
     }
 
-    private static readonly Sketch Poured = Samples.Layer(Samples.Heart(300, 200), 20, 0) with { Plan = new(new(2026, 5, 1, 9, 0), null, null) };
+    private static readonly Sketch Poured = Samples.Layer(Samples.Heart(300, 200), 20, 0)
+        with
+    { Plan = new(new(2026, 5, 1, 9, 0), null, null) };
 
     [Fact]
     public void Windows_heat_and_depths_follow_the_persons_figures_and_each_says_where_it_is_from()
     {
-        var catalogue = With("coating", Own(MaterialKind.Resin, "coating", (P.RecoatFromHours, 6), (P.ResinDensity, 1.2), (P.DeepestMm, 4), (P.WorkingMinutes, 20)));
+        var catalogue = With("coating",
+            Own(MaterialKind.Resin, "coating", (P.RecoatFromHours, 6), (P.ResinDensity, 1.2), (P.DeepestMm, 4), (P.WorkingMinutes, 20)));
         var (before, after) = (Planned(Catalogue.Typical, Poured), Planned(catalogue, Poured));
         var next = after.Windows.Single(w => w.Milestone == Milestone.NextLayer);
         Assert.Equal(before.Windows.Single(w => w.Milestone == Milestone.NextLayer).Opens + Duration.FromHours(2), next.Opens);
@@ -133,9 +141,11 @@ public sealed class MaterialTests
         // Two densities are two origins.
         var cup = after.Sitting.Batches.All[0].Measured;
         Assert.Equal((1.2, Origin.Own), (cup.ResinG.Input("density of the resin").Value, cup.ResinG.Input("density of the resin").Origin));
-        Assert.Equal((0.98, Origin.Default), (cup.HardenerG.Input("density of the hardener").Value, cup.HardenerG.Input("density of the hardener").Origin));
+        Assert.Equal((0.98, Origin.Default),
+            (cup.HardenerG.Input("density of the hardener").Value, cup.HardenerG.Input("density of the hardener").Origin));
 
-        var (typical, own) = (FilmHeat.HottestC(Catalogue.Typical.Resin("coating")!, 6, RoomCurve.Constant(22).InputAt(null)), FilmHeat.HottestC(catalogue.Resin("coating")!, 6, RoomCurve.Constant(22).InputAt(null)));
+        var (typical, own) = (FilmHeat.HottestC(Catalogue.Typical.Resin("coating")!, 6,
+            RoomCurve.Constant(22).InputAt(null)), FilmHeat.HottestC(catalogue.Resin("coating")!, 6, RoomCurve.Constant(22).InputAt(null)));
         Assert.True(own.Value > typical.Value, $"{own.Value} > {typical.Value}");
         Assert.Equal(Origin.Own, own.Input("working time of 100 g in a cup").Origin);
         Assert.Equal(4, catalogue.Resin("coating")!.DeepestMm);
@@ -147,16 +157,19 @@ public sealed class MaterialTests
         var catalogue = With("coating", Own(MaterialKind.Resin, "coating", (P.ResinDensity, 1.2), (P.HardenerDensity, 1.0)));
         var system = new ResinChoice("coating", null, 1.3).From(catalogue);
         Assert.Equal((1.3, 1.0, 1.0), (system.ResinDensity, system.HardenerDensity, system.Ratio.Resin));
-        Assert.Equal((Origin.Own, Origin.Own, Origin.Default), (system.OriginOf(P.ResinDensity), system.OriginOf(P.HardenerDensity), system.OriginOf(P.RatioResin)));
+        Assert.Equal((Origin.Own, Origin.Own, Origin.Default),
+            (system.OriginOf(P.ResinDensity), system.OriginOf(P.HardenerDensity), system.OriginOf(P.RatioResin)));
         Assert.Equal(Origin.Own, new ResinChoice("coating", new(RatioBasis.Weight, 100, 45)).From(catalogue).OriginOf(P.RatioHardener));
     }
 
     [Fact]
     public void A_resin_of_ones_own_is_like_a_typical_one_until_more_is_known()
     {
-        var catalogue = With("own-1", Own(MaterialKind.Resin, "casting", (P.RatioResin, 100), (P.RatioHardener, 83)) with { Basis = RatioBasis.Weight });
+        var catalogue = With("own-1",
+            Own(MaterialKind.Resin, "casting", (P.RatioResin, 100), (P.RatioHardener, 83)) with { Basis = RatioBasis.Weight });
         var resin = catalogue.Resin("own-1")!;
-        Assert.Equal(("Mine", new MixRatio(RatioBasis.Weight, 100, 83), 25.0, 168.0), (resin.Name, resin.Ratio, resin.DeepestMm, resin.FullCureHours));
+        Assert.Equal(("Mine", new MixRatio(RatioBasis.Weight, 100, 83), 25.0, 168.0),
+            (resin.Name, resin.Ratio, resin.DeepestMm, resin.FullCureHours));
         Assert.Equal((Origin.Own, Origin.Default), (resin.OriginOf(P.RatioResin), resin.OriginOf(P.DeepestMm)));
         Assert.Equal(6, catalogue.Resins.Length);
         Assert.Equal("own-1", catalogue.Resins[^1].Id);
@@ -181,7 +194,9 @@ public sealed class MaterialTests
     {
         var ground = Samples.Panel() with { Base = new(PieceKind.Panel, BaseMaterial.BirchPly, 12) };
         var catalogue = With("birch-ply", Own(MaterialKind.Base, "birch-ply", (P.BoardDensity, 720)));
-        var mass = new PiecePlanner(new LayerMapper()).Plan(Samples.Piece(ground, Poured), [], Surroundings.Usual(DateTimeZone.Utc) with { Catalogue = catalogue }).Ground.Standing.BaseMass!;
+        var mass = new PiecePlanner(new LayerMapper())
+            .Plan(Samples.Piece(ground, Poured), [],
+                Surroundings.Usual(DateTimeZone.Utc) with { Catalogue = catalogue }).Ground.Standing.BaseMass!;
         Assert.Equal(0.6 * 0.4 * 0.012 * 720, mass.Value, 1e-9);
         Assert.Equal(Origin.Own, mass.Input("density").Origin);
     }
@@ -192,13 +207,16 @@ public sealed class MaterialTests
         string Key(string id, OwnMaterial own) => With(id, own).Key;
         var keys = new[]
         {
-            Catalogue.Typical.Key, Key("coating", Own(MaterialKind.Resin, "coating", (P.HeatC, 51))), Key("coating", Own(MaterialKind.Resin, "coating", (P.HeatC, 50))),
-            Key("coating", Own(MaterialKind.Resin, "coating") with { Basis = RatioBasis.Weight }), Key("own-1", Own(MaterialKind.Resin, "coating")),
+            Catalogue.Typical.Key, Key("coating", Own(MaterialKind.Resin, "coating", (P.HeatC, 51))),
+            Key("coating", Own(MaterialKind.Resin, "coating", (P.HeatC, 50))),
+            Key("coating", Own(MaterialKind.Resin, "coating") with { Basis = RatioBasis.Weight }),
+            Key("own-1", Own(MaterialKind.Resin, "coating")),
         };
         Assert.Distinct(keys);
         Assert.Equal(keys[1], Key("coating", Own(MaterialKind.Resin, "coating", (P.HeatC, 51)) with { Note = "data sheet" }));
         Assert.Equal(Catalogue.Typical.ColourKey, With("coating", Own(MaterialKind.Resin, "coating", (P.HeatC, 51))).ColourKey);
-        Assert.Equal(Catalogue.Typical.Key, With("brush", Own(MaterialKind.Leaf, Catalogue.Typical.Materials.First(m => m.Kind == MaterialKind.Leaf).Id)).Key);
+        Assert.Equal(Catalogue.Typical.Key,
+            With("brush", Own(MaterialKind.Leaf, Catalogue.Typical.Materials.First(m => m.Kind == MaterialKind.Leaf).Id)).Key);
         Assert.NotEqual(Catalogue.Typical.Key, With("sand", Own(MaterialKind.Stone, "sand", (P.SolidDensity, 2.5))).Key);
         Assert.NotEqual(Catalogue.Typical.Key, With("mdf", Own(MaterialKind.Base, "mdf", (P.BoardDensity, 700))).Key);
         Assert.NotEqual(Catalogue.Typical.ColourKey, With("mica", Own(MaterialKind.Colourant, "mica", (P.Cover, 0.3))).ColourKey);
@@ -213,12 +231,18 @@ public sealed class MaterialTests
         { "Note", "up to 500 characters", Own(MaterialKind.Stone, "sand") with { Note = new('x', 501) } },
         { "values.sweetness", "no such property", Own(MaterialKind.Stone, "sand", ("sweetness", 1)) },
         { "values.usualFromPercent", "no such property", Own(MaterialKind.Colourant, "lacing", (P.UsualFromPercent, 1)) },
-        { "values.viscosityPaS", "Viscosity when mixed must be from 0.01 to 200 Pa·s.", Own(MaterialKind.Resin, "coating", (P.Viscosity, 0.009)) },
-        { "values.viscosityPaS", "Viscosity when mixed must be from 0.01 to 200 Pa·s.", Own(MaterialKind.Resin, "coating", (P.Viscosity, double.NaN)) },
-        { "values.recoatFromHours", "Next layer from cannot be more than next layer until.", Own(MaterialKind.Resin, "coating", (P.RecoatFromHours, 25)) },
-        { "values.recoatToHours", "Next layer from cannot be more than next layer until.", Own(MaterialKind.Resin, "coating", (P.RecoatToHours, 3.9)) },
-        { "values.limitPercent", "Usual load to cannot be more than highest load.", Own(MaterialKind.Colourant, "mica", (P.LimitPercent, 3.9)) },
-        { "values.fullCureHours", "Dry to the touch after cannot be more than cured through after.", Own(MaterialKind.Resin, "coating", (P.FullCureHours, 11)) },
+        { "values.viscosityPaS", "Viscosity when mixed must be from 0.01 to 200 Pa·s.",
+            Own(MaterialKind.Resin, "coating", (P.Viscosity, 0.009)) },
+        { "values.viscosityPaS", "Viscosity when mixed must be from 0.01 to 200 Pa·s.",
+            Own(MaterialKind.Resin, "coating", (P.Viscosity, double.NaN)) },
+        { "values.recoatFromHours", "Next layer from cannot be more than next layer until.",
+            Own(MaterialKind.Resin, "coating", (P.RecoatFromHours, 25)) },
+        { "values.recoatToHours", "Next layer from cannot be more than next layer until.",
+            Own(MaterialKind.Resin, "coating", (P.RecoatToHours, 3.9)) },
+        { "values.limitPercent", "Usual load to cannot be more than highest load.",
+            Own(MaterialKind.Colourant, "mica", (P.LimitPercent, 3.9)) },
+        { "values.fullCureHours", "Dry to the touch after cannot be more than cured through after.",
+            Own(MaterialKind.Resin, "coating", (P.FullCureHours, 11)) },
     };
 
     [Theory(DisableDiscoveryEnumeration = true)]
@@ -233,7 +257,8 @@ public sealed class MaterialTests
     [Fact]
     public void What_is_at_the_edge_is_taken()
     {
-        Assert.True(new OwnMaterialValidator().Validate(Own(MaterialKind.Resin, "coating", (P.RecoatFromHours, 24), (P.Viscosity, 0.01), (P.FullCureHours, 12))).IsValid);
+        Assert.True(new OwnMaterialValidator()
+            .Validate(Own(MaterialKind.Resin, "coating", (P.RecoatFromHours, 24), (P.Viscosity, 0.01), (P.FullCureHours, 12))).IsValid);
         Assert.True(new OwnMaterialValidator().Validate(Own(MaterialKind.Colourant, "mica", (P.LimitPercent, 4))).IsValid);
     }
 
@@ -242,9 +267,13 @@ public sealed class MaterialTests
     {
         var piece = Samples.Piece(Samples.Panel(), Poured with { Resin = new("syrup") });
         var failure = Assert.Single(Assert.Throws<ValidationException>(() => KnownMaterials.Check(piece, Catalogue.Typical)).Errors);
-        Assert.Equal(("sittings[l1].resin.system", true), (failure.PropertyName, failure.ErrorMessage.Contains("coating, thick, quick", StringComparison.Ordinal)));
-        var over = Samples.Piece(Samples.Panel() with { Old = new("Old", null, piece.Ground, piece.Growth, piece.Recipes, piece.Layers, piece.Sittings) }, Poured);
-        Assert.Equal("ground.old.sittings[l1].resin.system", Assert.Single(Assert.Throws<ValidationException>(() => KnownMaterials.Check(over, Catalogue.Typical)).Errors).PropertyName);
+        Assert.Equal(("sittings[l1].resin.system", true),
+            (failure.PropertyName, failure.ErrorMessage.Contains("coating, thick, quick", StringComparison.Ordinal)));
+        var over = Samples.Piece(Samples.Panel()
+            with
+        { Old = new("Old", null, piece.Ground, piece.Growth, piece.Recipes, piece.Layers, piece.Sittings) }, Poured);
+        Assert.Equal("ground.old.sittings[l1].resin.system",
+            Assert.Single(Assert.Throws<ValidationException>(() => KnownMaterials.Check(over, Catalogue.Typical)).Errors).PropertyName);
         KnownMaterials.Check(piece, With("syrup", Own(MaterialKind.Resin, "coating")));
         var putAway = With("syrup", Own(MaterialKind.Resin, "coating") with { PutAway = true });
         KnownMaterials.Check(piece, putAway);

@@ -245,14 +245,16 @@ public class MixingTests
     public void A_cup_is_rounded_up_to_the_artists_own_step()
     {
         var layer = Samples.Layer(null, 0) with { DepthMm = 1, ReservePercent = 10 };
-        var mix = (MeasuringTools? tools) => Cups(Samples.Panel(500, 200), layer with { Tools = tools }).Cups.Single(c => c.CupId == "c1").MixMl;
+        var mix = (MeasuringTools? tools) =>
+            Cups(Samples.Panel(500, 200), layer with { Tools = tools }).Cups.Single(c => c.CupId == "c1").MixMl;
 
         // 100 ml of regions: 113.7 ml, in whole steps of both parts.
         Assert.Equal(114, mix(null).Value, 1e-9);
         Assert.Equal(120, mix(new(CupStepMl: 5)).Value, 1e-9);
         Assert.Equal(114, mix(new(CupStepMl: 0.2)).Value, 1e-9);
         Assert.Equal(113.7, mix(new(CupStepMl: 0.05)).Value, 1e-9);
-        Assert.Equal((Origin.Own, "sittings[l1].tools.cupStepMl"), (mix(new(5)).Input("cup step").Origin, mix(new(5)).Input("cup step").Field));
+        Assert.Equal((Origin.Own, "sittings[l1].tools.cupStepMl"),
+            (mix(new(5)).Input("cup step").Origin, mix(new(5)).Input("cup step").Field));
         Assert.Equal(Origin.Default, mix(new(ScaleStepG: 1)).Input("cup step").Origin);
     }
 
@@ -261,7 +263,8 @@ public class MixingTests
     {
         var layer = Samples.Layer(null, 0) with { DepthMm = 1, ReservePercent = 10 };
         var smallest = (Measure measure, MeasuringTools? tools) =>
-            Cups(Samples.Panel(500, 200), layer with { Measure = measure, Tools = tools }).Cups.Single(c => c.CupId == "c1").Smallest?.Value;
+            Cups(Samples.Panel(500, 200), layer with { Measure = measure, Tools = tools }).Cups
+                .Single(c => c.CupId == "c1").Smallest?.Value;
 
         // At ±5 %, steps of 1 ml need 20 ml of the smaller part, and steps of 10 ml need 200.
         Assert.Null(smallest(Measure.ByVolume, null));
@@ -278,14 +281,16 @@ public class MixingTests
         var cups = Cups(Samples.Panel(edge: EdgeStyle.DrippedOver), Samples.Layer(Samples.Heart(250, 180), 12, 0));
         Assert.All(
             cups.Regions.SelectMany(r => new[] { r.LayerMl, r.EdgeMl })
-                .Concat(cups.Cups.SelectMany(c => new[] { c.MixMl, c.ResinMl, c.ResinG, c.HardenerMl, c.HardenerG }.Concat(c.Doses.All.SelectMany(d => new[] { d.G!, d.Ml!, d.Load! }))))
+                .Concat(cups.Cups.SelectMany(c => new[] { c.MixMl, c.ResinMl, c.ResinG, c.HardenerMl, c.HardenerG }
+                    .Concat(c.Doses.All.SelectMany(d => new[] { d.G!, d.Ml!, d.Load! }))))
                 .Append(cups.TotalMl),
             r => Assert.Contains(r.Formula, known));
     }
 
     [Fact]
     public void A_resin_that_does_not_exist_is_refused_by_name() =>
-        Assert.Contains("'syrup'", Assert.Throws<ArgumentException>(() => new ResinChoice("syrup").From(Catalogue.Typical)).Message, StringComparison.Ordinal);
+        Assert.Contains("'syrup'",
+            Assert.Throws<ArgumentException>(() => new ResinChoice("syrup").From(Catalogue.Typical)).Message, StringComparison.Ordinal);
 
     [Fact]
     public void The_lacing_additive_is_counted_in_drops_and_has_a_load_for_all_that()

@@ -59,7 +59,8 @@ public class MomentTextTests
     [InlineData("12", "2026-11-27 12:00")]
     [InlineData("7 am", "2026-11-28 07:00")]
     [InlineData("tomorrow 7", "2026-11-28 07:00")]
-    public void Told_to_twelve_a_bare_hour_is_the_next_time_it_strikes(string text, string read) => Assert.Equal(read, Form.Format(MomentText.Read(text, Now, twelve: true)!.Value));
+    public void Told_to_twelve_a_bare_hour_is_the_next_time_it_strikes(string text, string read) =>
+        Assert.Equal(read, Form.Format(MomentText.Read(text, Now, twelve: true)!.Value));
 
     [Theory]
     [InlineData("")]
@@ -82,11 +83,16 @@ public class MomentTextTests
 
     [Fact]
     public void No_text_fails() =>
-        Gen.String[Gen.OneOf(Gen.Char["0123456789 :.,"], Gen.Char["aptodmorwnighfinsv"]), 0, 30].Sample(text => _ = MomentText.Read(text, Now), iter: 5000);
+        Gen.String[Gen.OneOf(Gen.Char["0123456789 :.,"], Gen.Char["aptodmorwnighfinsv"]), 0, 30]
+            .Sample(text => _ = MomentText.Read(text, Now), iter: 5000);
 
     [Fact]
     public void What_is_shown_is_read_as_the_same() =>
-        (from days in Gen.Int[-150, 150] from minutes in Gen.Int[0, 1439] select Now.Date.PlusDays(days) + LocalTime.Midnight.PlusMinutes(minutes)).Sample(
-            moment => Assert.Equal(moment, MomentText.Read(moment.ToString("ddd d MMM, HH:mm", System.Globalization.CultureInfo.InvariantCulture), Now)),
+        (from days in Gen.Int[-150, 150]
+         from minutes in Gen.Int[0, 1439]
+         select Now.Date.PlusDays(days)
+            + LocalTime.Midnight.PlusMinutes(minutes)).Sample(
+            moment => Assert.Equal(moment,
+                MomentText.Read(moment.ToString("ddd d MMM, HH:mm", System.Globalization.CultureInfo.InvariantCulture), Now)),
             iter: 500);
 }

@@ -15,7 +15,8 @@ public class NeighbourTests
 {
     private static readonly PiecePlanner Planner = new(new LayerMapper());
 
-    private static readonly string[] Palette = ["#33523f", "#3a5a46", "#c99b3a", "#f0e8d5", "#5a2233", "#2e2a28", "#6f7a80", "#d9667a", "#3f6c74", "#e2ab50"];
+    private static readonly string[] Palette = ["#33523f", "#3a5a46", "#c99b3a", "#f0e8d5", "#5a2233", "#2e2a28",
+        "#6f7a80", "#d9667a", "#3f6c74", "#e2ab50"];
 
     /// <summary>Stacks of any of ten colours, some of them clear.</summary>
     private static readonly Gen<Sketch> AnyStack =
@@ -26,7 +27,8 @@ public class NeighbourTests
             : Recipe.Plain($"c{i}", $"colour {i}", Palette[c], ColourantClass.Paste, 4)).ToArray()
         let bands = colours.Skip(1).Select((_, i) => new Band($"b{i + 1}", 9, i == fill % (colours.Length - 1), $"c{i + 1}")).ToArray()
         select new Sketch(
-            "l1", "Rings", 3, new RingsLayout([Samples.Heart(200, 150, 60, 50)], [.. bands], 0, "c0"), [.. cups], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
+            "l1", "Rings", 3, new RingsLayout([Samples.Heart(200, 150, 60, 50)], [.. bands], 0, "c0"), [.. cups],
+            new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
 
     [Fact]
     public void Two_reflectances_mix_as_worked_out_by_hand()
@@ -75,7 +77,8 @@ public class NeighbourTests
                         if (finding.Check == "twins")
                         {
                             Assert.True(left.Count < findings.Count(f => f.Check == "twins"), $"{remedy.Id} left {left.Count}");
-                            Assert.Subset(piece.Layers.SelectMany(l => l.RecipeIds).ToHashSet(), after.Layers.SelectMany(l => l.RecipeIds).ToHashSet());
+                            Assert.Subset(piece.Layers.SelectMany(l => l.RecipeIds).ToHashSet(),
+                                after.Layers.SelectMany(l => l.RecipeIds).ToHashSet());
                         }
                     }
                 }
@@ -136,7 +139,8 @@ public class NeighbourTests
         Assert.Empty(Of(thin with { Ground = Edits.Rework.OverUnknown(thin.Ground) }, "bare-ground"));
 
         // A millimetre of interference pigment cannot cover half a ground within its limit.
-        var shift = thin.OnLayer(0, l => l with { DepthMm = 1, Recipes = [.. l.Recipes.Select(c => c.WithColourant(ColourantClass.Interference))] });
+        var shift = thin
+            .OnLayer(0, l => l with { DepthMm = 1, Recipes = [.. l.Recipes.Select(c => c.WithColourant(ColourantClass.Interference))] });
         Assert.Equal(["paint"], Assert.Single(Of(shift, "bare-ground")).Remedies.Select(r => r.Id));
     }
 
@@ -155,7 +159,8 @@ public class NeighbourTests
     {
         var spare = Stack("#33523f", "#f0e8d5").OnLayer(0, l => l with
         {
-            Recipes = [.. l.Recipes, Samples.Cup("tea"), Samples.Cup("milk"), new("mix", "mix", "#ffffff", [], [new("tea", 1), new("milk", 1)])],
+            Recipes = [.. l.Recipes, Samples.Cup("tea"), Samples.Cup("milk"),
+                new("mix", "mix", "#ffffff", [], [new("tea", 1), new("milk", 1)])],
         });
         List<string> told = [];
         while (Of(spare, "no-home").FirstOrDefault() is { } finding)
@@ -174,7 +179,8 @@ public class NeighbourTests
     {
         var lower = Sketch.Of(Stack("#33523f", "#f0e8d5"), 0);
         var two = Samples.Piece(Samples.Panel(), lower, lower with { Id = "l2" });
-        Finding Dull(params PouredSitting[] poured) => Planner.Plan(two, poured, DateTimeZone.Utc).Findings.First(f => f.Check == "dull-field" && f.Key.StartsWith("dull-field@l2", StringComparison.Ordinal));
+        Finding Dull(params PouredSitting[] poured) => Planner.Plan(two, poured, DateTimeZone.Utc).Findings
+            .First(f => f.Check == "dull-field" && f.Key.StartsWith("dull-field@l2", StringComparison.Ordinal));
         Assert.Contains("shimmer", Dull().Remedies.Select(r => r.Id));
         var above = Dull(new PouredSitting("l1", Instant.FromUtc(2026, 5, 1, 9, 0), null, null)).Remedies;
         Assert.DoesNotContain("shimmer", above.Select(r => r.Id));
@@ -185,7 +191,8 @@ public class NeighbourTests
     private static Piece Stack(params string[] colours) => Samples.Piece(Samples.Panel(), new Sketch(
         "l1", "Rings", 3,
         new RingsLayout(
-            [Samples.Heart(200, 150, 60, 50)], [.. colours.Skip(1).Select((_, i) => new Band($"b{i + 1}", 9, i == colours.Length - 2, $"c{i + 1}"))], 0, "c0"),
+            [Samples.Heart(200, 150, 60, 50)],
+            [.. colours.Skip(1).Select((_, i) => new Band($"b{i + 1}", 9, i == colours.Length - 2, $"c{i + 1}"))], 0, "c0"),
         [.. colours.Select((c, i) => Recipe.Plain($"c{i}", $"colour {i}", c, ColourantClass.Paste, 4))],
         new("coating"), Measure.ByVolume, null, [], PlannedTimes.None));
 
@@ -196,7 +203,11 @@ public class NeighbourTests
     public void A_name_that_looks_like_a_place_for_a_number_is_not_one()
     {
         var layer = Samples.Layer(Samples.Heart(250, 180), 20, 0);
-        layer = layer with { Recipes = [.. layer.Cups.Select(c => c with { Name = c.Id == "c1" ? "{0}" : c.Name, Colour = c.Id == "c1" ? "#33523f" : "#34533f" })] };
+        layer = layer with
+        {
+            Recipes = [.. layer.Cups
+            .Select(c => c with { Name = c.Id == "c1" ? "{0}" : c.Name, Colour = c.Id == "c1" ? "#33523f" : "#34533f" })]
+        };
         var findings = new PiecePlanner(new()).Plan(Samples.Piece(Samples.Panel(), layer), [], NodaTime.DateTimeZone.Utc).Findings;
         var twins = findings.First(f => f.Check == "twins");
         Assert.Equal(1, twins.Reason.Split("{0}").Length - 1);

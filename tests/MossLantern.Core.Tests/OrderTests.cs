@@ -30,11 +30,14 @@ public class OrderTests
 
     [Fact]
     public void Marble_has_its_ground_before_its_streaks() =>
-        Assert.Equal([MarbleLayout.GroundId, MarbleLayout.StreakId], Order(LayoutTests.Layer(new MarbleLayout("moss", "bone", 30, 0.5, 20, 3))));
+        Assert.Equal([MarbleLayout.GroundId, MarbleLayout.StreakId],
+            Order(LayoutTests.Layer(new MarbleLayout("moss", "bone", 30, 0.5, 20, 3))));
 
     [Fact]
     public void A_puddle_is_poured_as_it_is_listed_and_what_lies_round_it_last() =>
-        Assert.Equal([R("a"), R("b"), R("c"), PuddleLayout.RestId], Order(LayoutTests.Layer(new PuddleLayout(300, 200, [new("a", "moss", 20), new("b", "bone", 60), new("c", "rust", 10)], RestRecipeId: "clear"))));
+        Assert.Equal([R("a"), R("b"), R("c"), PuddleLayout.RestId],
+            Order(LayoutTests.Layer(new PuddleLayout(300, 200,
+                [new("a", "moss", 20), new("b", "bone", 60), new("c", "rust", 10)], RestRecipeId: "clear"))));
 
     [Fact]
     public void Fields_and_pools_begin_with_the_largest_and_a_vein_is_last()
@@ -42,8 +45,10 @@ public class OrderTests
         var fields = Plan(LayoutTests.Layer(LayoutTests.Fields(9, 4) with { Vein = new("gilt", 3, 1) }));
         var areas = fields.Regions.ToDictionary(r => r.Id, r => r.Area.Value);
         Assert.Equal(FieldsLayout.VeinId, fields.Pours[^1].RegionId);
-        Assert.Equal(fields.Pours.SkipLast(1).Select(s => areas[s.RegionId]).OrderDescending(), fields.Pours.SkipLast(1).Select(s => areas[s.RegionId]));
-        var pools = LayoutTests.Layer(new PoolsLayout([new("w", [new(0, 100), new(600, 100)])], 3, [new("small", 5, 5, "moss"), new("large", 5, 300, "bone")]));
+        Assert.Equal(fields.Pours.SkipLast(1).Select(s => areas[s.RegionId]).OrderDescending(),
+            fields.Pours.SkipLast(1).Select(s => areas[s.RegionId]));
+        var pools = LayoutTests.Layer(new PoolsLayout([new("w", [new(0, 100), new(600, 100)])], 3,
+            [new("small", 5, 5, "moss"), new("large", 5, 300, "bone")]));
         Assert.Equal(["large", "small"], Order(pools).Written());
     }
 
@@ -59,12 +64,14 @@ public class OrderTests
     [Fact]
     public void Every_way_says_its_order_and_names_every_region_once()
     {
-        foreach (var layout in new Layout?[] { null, Samples.Lines("clear", 1, 3, 3), Samples.Petals(300, 200, 6, 20, true, 8, 0), LayoutTests.Fields(6, 3), new FloodLayout("clear") })
+        foreach (var layout in new Layout?[] { null, Samples.Lines("clear", 1, 3, 3),
+            Samples.Petals(300, 200, 6, 20, true, 8, 0), LayoutTests.Fields(6, 3), new FloodLayout("clear") })
         {
             var layer = layout is null ? Samples.Layer(Samples.Heart(300, 200), 20, 0) : LayoutTests.Layer(layout, 20, 0);
             var plan = Plan(layer);
             Assert.EndsWith(".", plan.OrderSays, StringComparison.Ordinal);
-            Assert.Equal(plan.Cups.Regions.Where(r => r.PourMl.Value > 0).Select(r => r.RegionId).Order(), plan.Pours.Select(s => s.RegionId).Order());
+            Assert.Equal(plan.Cups.Regions.Where(r => r.PourMl.Value > 0).Select(r => r.RegionId).Order(),
+                plan.Pours.Select(s => s.RegionId).Order());
         }
     }
 
@@ -127,11 +134,13 @@ public class OrderTests
         Assert.Equal(0, plan.Ground.Standing.Drift!.Value, 1e-9);
         Assert.Equal(600 * Math.Tan(0.3 * Math.PI / 180), plan.Ground.Panels.Value[0].Standing.Drift!.Value, 1e-9);
         Assert.Null(plan.Ground.Panels.Value[1].Standing.Drift);
-        Assert.Equal(["tilt@ground/panel-2", "level-unknown@ground/panel-3"], plan.Findings.Where(f => f.Pin.Station == Station.Ground && f.Check is "tilt" or "level-unknown").Select(f => f.Key));
+        Assert.Equal(["tilt@ground/panel-2", "level-unknown@ground/panel-3"],
+            plan.Findings.Where(f => f.Pin.Station == Station.Ground && f.Check is "tilt" or "level-unknown").Select(f => f.Key));
         var shimmed = plan.Findings.Single(f => f.Check == "tilt").Remedies.Single(r => r.Id == "shims").Apply(piece);
         Assert.Null(shimmed.Ground.LevelOf(2));
         Assert.NotNull(shimmed.Ground.Level);
-        Assert.NotEmpty(new PieceValidator().Validate(piece with { Ground = ground with { PanelLevels = [new(4, new(true, 0, 0))] } }).Errors);
+        Assert.NotEmpty(new PieceValidator()
+            .Validate(piece with { Ground = ground with { PanelLevels = [new(4, new(true, 0, 0))] } }).Errors);
         Assert.NotEmpty(new PieceValidator().Validate(piece with { Ground = ground with { Set = null } }).Errors);
     }
 }

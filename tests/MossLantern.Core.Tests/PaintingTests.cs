@@ -46,7 +46,8 @@ public partial class PaintingTests
     public void A_draft_has_a_body_for_every_region_and_no_growth_lines()
     {
         var painting = Paint(PaintDetail.Draft, Stack);
-        Assert.Equal(["b5", "b4", "b3", "b2", "b1", "heart"], painting.Paths.Where(p => p.Role == PaintRole.Body).Select(p => p.Region).Written());
+        Assert.Equal(["b5", "b4", "b3", "b2", "b1", "heart"],
+            painting.Paths.Where(p => p.Role == PaintRole.Body).Select(p => p.Region).Written());
         Assert.All(painting.Paths, p => Assert.Equal(PaintRole.Body, p.Role));
     }
 
@@ -60,7 +61,8 @@ public partial class PaintingTests
 
         // Nothing jumps on release: every shape of the draft is a shape of the full painting.
         Assert.NotEmpty(draft.Paths);
-        Assert.Subset(full.Paths.Where(p => p.Fill is not null).Select(p => p.Path).ToHashSet(), draft.Paths.Select(p => p.Path).ToHashSet());
+        Assert.Subset(full.Paths.Where(p => p.Fill is not null).Select(p => p.Path).ToHashSet(),
+            draft.Paths.Select(p => p.Path).ToHashSet());
     }
 
     private static List<PaintPath> Fine(params double[] widths) =>
@@ -74,7 +76,9 @@ public partial class PaintingTests
         var (narrow, wide) = (0, 0);
         for (var seed = 0; seed < 12; seed++)
         {
-            List<PaintPath> Of(double width) => [.. Paint(PaintDetail.Full, Samples.Layer(Samples.Heart(150, 100, seed: seed), width, width, 0)).Paths.Where(p => p.Role == PaintRole.FineLine && p.Region is { } r && (r == "b1" || r == "b2"))];
+            List<PaintPath> Of(double width) => [.. Paint(PaintDetail.Full,
+                Samples.Layer(Samples.Heart(150, 100, seed: seed), width, width, 0)).Paths
+            .Where(p => p.Role == PaintRole.FineLine && p.Region is { } r && (r == "b1" || r == "b2"))];
             Assert.InRange(Of(4).Count, 0, 8);
             narrow += Of(17.9).Count;
             wide += Of(18).Count;
@@ -90,9 +94,12 @@ public partial class PaintingTests
         double[] Tones(double width, ColourantClass colourant)
         {
             var layer = Samples.Layer(Samples.Heart(150, 100), width, 0);
-            layer = layer with { Recipes = [.. layer.Recipes.Select(r => r.Id == "c1" ? Recipe.Plain("c1", "gilt", "#8a7a50", colourant, 10) : r)] };
+            layer = layer
+                with
+            { Recipes = [.. layer.Recipes.Select(r => r.Id == "c1" ? Recipe.Plain("c1", "gilt", "#8a7a50", colourant, 10) : r)] };
             var metal = Lab.Of(Colour.Of("#8a7a50")).L;
-            return [.. Paint(PaintDetail.Full, layer).Paths.Where(p => p.Region == "b1" && p.Fill is not null).Select(p => Lab.Of(Colour.Of(p.Fill!)).L - metal)];
+            return [.. Paint(PaintDetail.Full, layer).Paths.Where(p => p.Region == "b1" && p.Fill is not null)
+                .Select(p => Lab.Of(Colour.Of(p.Fill!)).L - metal)];
         }
 
         foreach (var metal in new[] { ColourantClass.MetallicPaste, ColourantClass.AcrylicMetallic })
@@ -104,7 +111,8 @@ public partial class PaintingTests
             Assert.Equal(5, Tones(14, metal).Length);
         }
 
-        Assert.All(Tones(14.1, ColourantClass.MetallicPaste), t => Assert.InRange(t, -Painter.FineLightness - 1, Painter.FineLightness + 1));
+        Assert.All(Tones(14.1, ColourantClass.MetallicPaste),
+            t => Assert.InRange(t, -Painter.FineLightness - 1, Painter.FineLightness + 1));
 
         // Paste hides the ground, so that it is known what it is measured from.
         Assert.Equal(-13, Tones(6, ColourantClass.MetallicPaste)[0], 0.6);
@@ -117,7 +125,8 @@ public partial class PaintingTests
         SliceOutline slice = new(300, 200, [.. Enumerable.Repeat(0.9, 8)], 4, 3, new(150, 100, 30, 20));
         List<PaintPath> Rinds(Outline outline, PaintDetail detail, Look? look = null)
         {
-            var piece = Samples.Piece(new Ground(outline, EdgeStyle.TapedClean, 20, "#d9c29a", Base: new(PieceKind.Panel, BaseMaterial.Acrylic, 6)), Samples.Layer(Samples.Heart(90, 100, 40, 30), 12, 0));
+            var piece = Samples.Piece(new Ground(outline, EdgeStyle.TapedClean, 20, "#d9c29a",
+                Base: new(PieceKind.Panel, BaseMaterial.Acrylic, 6)), Samples.Layer(Samples.Heart(90, 100, 40, 30), 12, 0));
             return [.. new PiecePlanner(new LayerMapper()).Paint(piece, null, detail, look).Paths.Where(p => p.Role == PaintRole.Rind)];
         }
 
@@ -132,7 +141,8 @@ public partial class PaintingTests
         {
             var rings = Flatten(Rinds(slice, PaintDetail.Full)[at].Path);
             var inner = rings[1];
-            Assert.All(Enumerable.Range(0, inner.Count), i => Assert.InRange(slice.SignedDistanceMm(inner.Xs[i], inner.Ys[i]), -most, 0.05));
+            Assert.All(Enumerable.Range(0, inner.Count),
+                i => Assert.InRange(slice.SignedDistanceMm(inner.Xs[i], inner.Ys[i]), -most, 0.05));
         }
     }
 
@@ -142,10 +152,16 @@ public partial class PaintingTests
     [InlineData("flood", false)]
     public void A_field_has_bands_of_its_own_and_pools_and_floods_are_one_flat_colour(string way, bool banded)
     {
-        Layout layout = way switch { "fields" => new FieldsLayout(8, ["c1"], 4), "pools" => new PoolsLayout([], 3, [new("p", 20, 20, "c1")]), _ => new FloodLayout("c1") };
+        Layout layout = way switch
+        {
+            "fields" => new FieldsLayout(8, ["c1"], 4),
+            "pools" => new PoolsLayout([], 3, [new("p", 20, 20, "c1")]),
+            _ => new FloodLayout("c1")
+        };
         var painting = Paint(PaintDetail.Full, Samples.Layer(null, 0) with { Layout = layout });
         var body = Lab.Of(Colour.Of(painting.Paths.First(p => p.Role == PaintRole.Part && p.Material is not null).Fill!)).L;
-        var off = painting.Paths.Where(p => p.Role == PaintRole.GrowthLine && p.Fill is not null).Select(p => Lab.Of(Colour.Of(p.Fill!)).L - body).ToList();
+        var off = painting.Paths.Where(p => p.Role == PaintRole.GrowthLine && p.Fill is not null)
+            .Select(p => Lab.Of(Colour.Of(p.Fill!)).L - body).ToList();
         Assert.True(painting.Full);
         Assert.Equal(banded, off.Count > 0);
         if (banded)
@@ -244,17 +260,22 @@ public partial class PaintingTests
             "rings" => Samples.Layer(Samples.Heart(110, 80, 50, 40), 3, 8, 2, 0, 4),
             _ => LayoutTests.Layer(Samples.Petals(110, 80, 7, 12, true, 8, 10), 12, 3, 20, 0),
         };
-        foreach (var outline in new Outline[] { new OvalOutline(220, 160), new RectangleOutline(220, 160), new SliceOutline(230, 170, [0.96, 0.9, 0.95, 0.88, 0.93, 0.97], 4, 5, null), new SliceOutline(700, 450, [0.96, 0.9, 0.95, 0.88, 0.93, 0.97], 6, 5, new(400, 220, 90, 70)), new OvalOutline(900, 400), new RoundOutline(98) })
+        foreach (var outline in new Outline[] { new OvalOutline(220, 160), new RectangleOutline(220, 160),
+            new SliceOutline(230, 170, [0.96, 0.9, 0.95, 0.88, 0.93, 0.97], 4, 5, null),
+            new SliceOutline(700, 450, [0.96, 0.9, 0.95, 0.88, 0.93, 0.97], 6, 5, new(400, 220, 90, 70)),
+            new OvalOutline(900, 400), new RoundOutline(98) })
         {
             var ground = Samples.Panel() with { Outline = outline };
             var map = Samples.Map(ground, layer);
-            var bodies = new PiecePlanner(new LayerMapper()).Paint(Samples.Piece(ground, layer), null, PaintDetail.Draft).Paths.Where(p => p.Role == PaintRole.Body).ToList();
+            var bodies = new PiecePlanner(new LayerMapper())
+                .Paint(Samples.Piece(ground, layer), null, PaintDetail.Draft).Paths.Where(p => p.Role == PaintRole.Body).ToList();
             double Inside(int i) => i == bodies.Count ? 0 : i == 0 ? outline.AreaMm2
                 : Flat.Shared(Flat.Of([.. Flatten(bodies[i].Path)]).Buffer(0), Flat.Of(outline)).Area;
             for (var i = 0; i < bodies.Count; i++)
             {
                 var (painted, there) = (Inside(i) - Inside(i + 1), map.Area(bodies[i].Region!.Value));
-                Assert.True(Math.Abs(painted - there) < 0.015 * there + 1.5, $"{outline.GetType().Name}: {bodies[i].Region} is painted {painted:0.0} mm² and has {there:0.0}");
+                Assert.True(Math.Abs(painted - there) < 0.015 * there + 1.5,
+                    $"{outline.GetType().Name}: {bodies[i].Region} is painted {painted:0.0} mm² and has {there:0.0}");
             }
         }
     }

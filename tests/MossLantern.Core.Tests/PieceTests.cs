@@ -42,7 +42,8 @@ public class PieceTests
     public void Pours_go_ring_by_ring_from_the_heart_until_the_artist_says_otherwise()
     {
         Assert.Equal(["heart", "b1", "b2", "b3", "b4", "b5"], Steps(Stack).Select(s => s.RegionId).Written());
-        Assert.Equal(["b4", "b2", "heart", "b1", "b3", "b5"], Steps(Stack with { PourOrder = [R("b4"), R("b2")] }).Select(s => s.RegionId).Written());
+        Assert.Equal(["b4", "b2", "heart", "b1", "b3", "b5"],
+            Steps(Stack with { PourOrder = [R("b4"), R("b2")] }).Select(s => s.RegionId).Written());
     }
 
     [Fact]
@@ -88,10 +89,12 @@ public class PieceTests
 
         var plan = Plan(piece, new PouredSitting("l1", start, null, null)).Layers.Single();
         Assert.True(plan.Poured);
-        Assert.Equal(new PourSpan(start, start + Duration.FromMinutes(20), RoomCurve.Constant(19, Origin.Own, "sittings[l1].roomC")), plan.Span);
+        Assert.Equal(new PourSpan(start, start + Duration.FromMinutes(20),
+            RoomCurve.Constant(19, Origin.Own, "sittings[l1].roomC")), plan.Span);
 
         var read = Plan(piece, new PouredSitting("l1", start, start + Duration.FromMinutes(41), 23.5)).Layers.Single();
-        Assert.Equal(new PourSpan(start, start + Duration.FromMinutes(41), RoomCurve.Constant(23.5, Origin.Measured, "sittings[l1].roomC")), read.Span);
+        Assert.Equal(new PourSpan(start, start + Duration.FromMinutes(41),
+            RoomCurve.Constant(23.5, Origin.Measured, "sittings[l1].roomC")), read.Span);
         Assert.Equal(start + Duration.FromMinutes(41) + Duration.FromHours(read.Windows[0].OpensAfterHours.Value), read.Windows[0].Opens);
     }
 
@@ -120,36 +123,55 @@ public class PieceTests
     {
         { "Name", "from 1 to 120 characters", p => p with { Name = "  " } },
         { "Name", "from 1 to 120 characters", p => p with { Name = new('x', 121) } },
-        { "Ground.outline.widthMm", "Width must be from 20 to 3000 mm.", p => OnGround(p, g => g with { Outline = new RectangleOutline(19.9, 400) }) },
-        { "Ground.outline.heightMm", "Height must be from 20 to 3000 mm.", p => OnGround(p, g => g with { Outline = new RectangleOutline(600, 3001) }) },
-        { "Ground.outline.diameterMm", "Diameter must be from 20 to 3000 mm.", p => OnGround(p, g => g with { Outline = new RoundOutline(double.NaN) }) },
+        { "Ground.outline.widthMm", "Width must be from 20 to 3000 mm.",
+            p => OnGround(p, g => g with { Outline = new RectangleOutline(19.9, 400) }) },
+        { "Ground.outline.heightMm", "Height must be from 20 to 3000 mm.",
+            p => OnGround(p, g => g with { Outline = new RectangleOutline(600, 3001) }) },
+        { "Ground.outline.diameterMm", "Diameter must be from 20 to 3000 mm.",
+            p => OnGround(p, g => g with { Outline = new RoundOutline(double.NaN) }) },
         { "Ground.SideHeightMm", "Side height must be from 0 to 300 mm.", p => OnGround(p, g => g with { SideHeightMm = -1 }) },
         { "Ground.Colour", "a colour like #33523f", p => OnGround(p, g => g with { Colour = "red" }) },
         { "Growth.GridMm", "suit the outline", p => p with { Growth = p.Growth with { GridMm = 0.1 } } },
         { "Layers", "from 1 to 20 layers", p => p with { Layers = [] } },
         { "Layers", "an id of its own", p => p with { Layers = [p.Layers[0], p.Layers[0]] } },
         { "layers[l1].DepthMm", "Layer depth must be from 0.1 to 100 mm.", p => OnLayer(p, l => l with { DepthMm = 0 }) },
-        { "layers[l1].DepthMm", "Layer depth must be from 0.1 to 100 mm.", p => OnLayer(p, l => l with { DepthMm = double.PositiveInfinity }) },
+        { "layers[l1].DepthMm", "Layer depth must be from 0.1 to 100 mm.",
+            p => OnLayer(p, l => l with { DepthMm = double.PositiveInfinity }) },
         { "layers[l1].Layout.RimFollow", "from 0 to 1", p => OnLayer(p, l => l.Rings(r => r with { RimFollow = 1.1 })) },
-        { "layers[l1].Layout.Hearts", "Number of hearts must be from 0 to 6.", p => OnLayer(p, l => l.WithHearts([.. Enumerable.Range(1, 7).Select(i => l.Hearts[0] with { Id = $"h{i}" })])) },
-        { "layers[l1].Layout.hearts[h1].WidthMm", "Heart width must be from 4 to 2000 mm.", p => OnLayer(p, l => l.WithHearts([l.Hearts[0] with { WidthMm = 3 }])) },
-        { "layers[l1].Layout.hearts[h1].WavinessMm", "Waviness must be from 0 to 40 mm.", p => OnLayer(p, l => l.WithHearts([l.Hearts[0] with { WavinessMm = 41 }])) },
+        { "layers[l1].Layout.Hearts", "Number of hearts must be from 0 to 6.",
+            p => OnLayer(p, l => l.WithHearts([.. Enumerable.Range(1, 7).Select(i => l.Hearts[0] with { Id = $"h{i}" })])) },
+        { "layers[l1].Layout.hearts[h1].WidthMm", "Heart width must be from 4 to 2000 mm.",
+            p => OnLayer(p, l => l.WithHearts([l.Hearts[0] with { WidthMm = 3 }])) },
+        { "layers[l1].Layout.hearts[h1].WavinessMm", "Waviness must be from 0 to 40 mm.",
+            p => OnLayer(p, l => l.WithHearts([l.Hearts[0] with { WavinessMm = 41 }])) },
         { "layers[l1].Layout.Bands", "Number of bands must be from 1 to 40.", p => OnLayer(p, l => l.WithBands([])) },
-        { "layers[l1].Layout.Bands", "Exactly one band must fill the rest.", p => OnLayer(p, l => l.WithBands(l.Bands.Changed(0, b => b with { FillsRest = true }))) },
-        { "layers[l1].Layout.Bands", "an id of its own, other than 'heart'", p => OnLayer(p, l => l.WithBands(l.Bands.Changed(0, b => b with { Id = "heart" }))) },
-        { "layers[l1].Layout.bands[b2].WidthMm", "Band width must be from 0.5 to 1000 mm.", p => OnLayer(p, l => l.WithBands(l.Bands.Changed(1, b => b with { WidthMm = 0.4 }))) },
-        { "layers[l1].Layout.bands[b2].RecipeId", "one of the piece's recipes", p => OnLayer(p, l => l.WithBands(l.Bands.Changed(1, b => b with { RecipeId = "nowhere" }))) },
-        { "layers[l1].Layout.HeartRecipeId", "one of the piece's recipes", p => OnLayer(p, l => l.Rings(r => r with { HeartRecipeId = "nowhere" })) },
-        { "recipes[bed].Doses[0].Percent", "Load must be from 0 to 100 %.", p => OnLayer(p, l => l with { Recipes = l.Recipes.Changed(0, c => c.WithLoad(101)) }) },
+        { "layers[l1].Layout.Bands", "Exactly one band must fill the rest.",
+            p => OnLayer(p, l => l.WithBands(l.Bands.Changed(0, b => b with { FillsRest = true }))) },
+        { "layers[l1].Layout.Bands", "an id of its own, other than 'heart'",
+            p => OnLayer(p, l => l.WithBands(l.Bands.Changed(0, b => b with { Id = "heart" }))) },
+        { "layers[l1].Layout.bands[b2].WidthMm", "Band width must be from 0.5 to 1000 mm.",
+            p => OnLayer(p, l => l.WithBands(l.Bands.Changed(1, b => b with { WidthMm = 0.4 }))) },
+        { "layers[l1].Layout.bands[b2].RecipeId", "one of the piece's recipes",
+            p => OnLayer(p, l => l.WithBands(l.Bands.Changed(1, b => b with { RecipeId = "nowhere" }))) },
+        { "layers[l1].Layout.HeartRecipeId", "one of the piece's recipes",
+            p => OnLayer(p, l => l.Rings(r => r with { HeartRecipeId = "nowhere" })) },
+        { "recipes[bed].Doses[0].Percent", "Load must be from 0 to 100 %.",
+            p => OnLayer(p, l => l with { Recipes = l.Recipes.Changed(0, c => c.WithLoad(101)) }) },
         { "sittings[l1].Resin.System", "one of the cupboard's", p => OnLayer(p, l => l with { Resin = new("") }) },
-        { "sittings[l1].Resin.Ratio.Resin", "Resin parts must be from 0.01 to 1000.", p => OnLayer(p, l => l with { Resin = new("coating", new(RatioBasis.Volume, 0, 1)) }) },
-        { "sittings[l1].Resin.ResinDensity", "Density of the resin must be from 0.3 to 20 g/ml.", p => OnLayer(p, l => l with { Resin = new("coating", null, 0.2) }) },
+        { "sittings[l1].Resin.Ratio.Resin", "Resin parts must be from 0.01 to 1000.",
+            p => OnLayer(p, l => l with { Resin = new("coating", new(RatioBasis.Volume, 0, 1)) }) },
+        { "sittings[l1].Resin.ResinDensity", "Density of the resin must be from 0.3 to 20 g/ml.",
+            p => OnLayer(p, l => l with { Resin = new("coating", null, 0.2) }) },
         { "sittings[l1].ReservePercent", "Reserve must be from 0 to 100 %.", p => OnLayer(p, l => l with { ReservePercent = -1 }) },
-        { "sittings[l1].Losses.FilmMm", "Film thickness must be from 0 to 10 mm.", p => OnLayer(p, l => l with { Losses = new(FilmMm: 11) }) },
-        { "sittings[l1].Losses.CupMl", "What stays in a cup must be from 0 to 100 ml.", p => OnLayer(p, l => l with { Losses = new(CupMl: -1) }) },
+        { "sittings[l1].Losses.FilmMm", "Film thickness must be from 0 to 10 mm.",
+            p => OnLayer(p, l => l with { Losses = new(FilmMm: 11) }) },
+        { "sittings[l1].Losses.CupMl", "What stays in a cup must be from 0 to 100 ml.",
+            p => OnLayer(p, l => l with { Losses = new(CupMl: -1) }) },
         { "sittings[l1].Order", "a region that the layer does not have", p => OnLayer(p, l => l with { PourOrder = [R("b9")] }) },
-        { "sittings[l1].RoomC", "Room temperature must be from -20 to 60 °C.", p => OnLayer(p, l => l with { Plan = new(null, null, 61) }) },
-        { "sittings[l1].End", "cannot be before the first", p => OnLayer(p, l => l with { Plan = new(new(2026, 5, 1, 9, 0), new(2026, 5, 1, 8, 59), null) }) },
+        { "sittings[l1].RoomC", "Room temperature must be from -20 to 60 °C.",
+            p => OnLayer(p, l => l with { Plan = new(null, null, 61) }) },
+        { "sittings[l1].End", "cannot be before the first",
+            p => OnLayer(p, l => l with { Plan = new(new(2026, 5, 1, 9, 0), new(2026, 5, 1, 8, 59), null) }) },
     };
 
     [Theory(DisableDiscoveryEnumeration = true)]

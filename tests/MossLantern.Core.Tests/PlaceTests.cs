@@ -11,7 +11,8 @@ public class PlaceTests
         Samples.Layer(Samples.Heart(100, 100), 8, 0) with
         {
             Id = "a.b",
-            Recipes = [Moss, Bone, new("mix", "mix", "#ffffff", [], [new("moss", 1), new("bone", 2)]), Samples.Cup("bed"), Samples.Cup("c1"), Samples.Cup("c2")],
+            Recipes = [Moss, Bone, new("mix", "mix", "#ffffff", [], [new("moss", 1), new("bone", 2)]),
+                Samples.Cup("bed"), Samples.Cup("c1"), Samples.Cup("c2")],
         });
 
     [Theory]
@@ -37,7 +38,8 @@ public class PlaceTests
             Assert.Equal(PieceFields.Ranges[field], PieceFields.Ranges["layers.zones." + field["layers.".Length..]]);
         }
 
-        Assert.All(PieceFields.Ranges.Keys, k => Assert.Contains(k.Split('.')[0], (string[])["ground", "layers", "recipes", "sittings", "kept", "runs"]));
+        Assert.All(PieceFields.Ranges.Keys,
+            k => Assert.Contains(k.Split('.')[0], (string[])["ground", "layers", "recipes", "sittings", "kept", "runs"]));
     }
 
     [Fact]
@@ -48,6 +50,7 @@ public class PlaceTests
             Recipes = [.. Of.Recipes.Select(r => r.WithLoad(r.Id == "bone" ? 400 : 4))],
             Sittings = [Of.Sittings[0] with { RoomC = 900, Fills = [new("f", "a.b", R("b1"), DepthMm: 900)] }],
         }).Errors;
-        Assert.Equal(["recipes[bone].doses[0].percent", "sittings[a.b].fills[f].depthMm", "sittings[a.b].roomC"], errors.Select(e => e.PropertyName).Order(StringComparer.Ordinal));
+        Assert.Equal(["recipes[bone].doses[0].percent", "sittings[a.b].fills[f].depthMm", "sittings[a.b].roomC"],
+            errors.Select(e => e.PropertyName).Order(StringComparer.Ordinal));
     }
 }

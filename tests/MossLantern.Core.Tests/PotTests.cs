@@ -29,7 +29,8 @@ public class PotTests
     [Fact]
     public void What_was_taken_since_it_was_measured_is_gone_and_what_is_to_come_is_spoken_for()
     {
-        var stock = PotStock.Of(Pot(120), [Use(30, true, Noon + Duration.FromHours(1)), Use(50, true, Noon - Duration.FromHours(1)), Use(20, false), Use(7, true)]);
+        var stock = PotStock.Of(Pot(120),
+            [Use(30, true, Noon + Duration.FromHours(1)), Use(50, true, Noon - Duration.FromHours(1)), Use(20, false), Use(7, true)]);
         Assert.Equal(83, stock.Left.Value, 1e-9);
         Assert.Equal(20, stock.SpokenFor!.Value, 1e-9);
         Assert.Null(stock.Short);
@@ -47,7 +48,8 @@ public class PotTests
     public void A_ground_and_a_tint_take_from_a_pot_as_the_plan_says_and_give_it_back_with_the_undo()
     {
         Assert.Empty(Planner.Plan(Rings, [], Around).Pots);
-        var painted = Made(Rings with { Ground = Rings.Ground with { Paint = new(PaintKind.Water, 2) } }, new PaintFromPot("pot"), new TintFromPot("c1", "pot"));
+        var painted = Made(Rings with { Ground = Rings.Ground with { Paint = new(PaintKind.Water, 2) } },
+            new PaintFromPot("pot"), new TintFromPot("c1", "pot"));
         Assert.Equal("pot", painted.Recipes.Single(r => r.Id == "c1").Doses[0].PotId);
         var plan = Planner.Plan(painted, [], Around);
         var (ground, tint) = (plan.Pots[0], plan.Pots[1]);

@@ -16,18 +16,21 @@ namespace MossLantern.Core.Tests;
 /// <summary>How far what is in a cup reaches, copy by copy; what is held back, lacks, or is left over.</summary>
 public class ReachTests
 {
-    private static readonly Piece Rings = Samples.Piece(Samples.Panel(), Samples.Layer(Samples.Heart(250, 180), 9, 6, 0) with { Resin = new("coating") });
+    private static readonly Piece Rings = Samples.Piece(Samples.Panel(),
+        Samples.Layer(Samples.Heart(250, 180), 9, 6, 0) with { Resin = new("coating") });
 
     /// <summary>Twelve rounds from one mould of five.</summary>
     private static readonly Piece Dozen = Samples.Piece(
-        new(new RoundOutline(100), EdgeStyle.Walled, 10, "#ffffff", new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(10, CapacityFrom.Dimensions, null, 12, 5, 0)),
+        new(new RoundOutline(100), EdgeStyle.Walled, 10, "#ffffff", new(PieceKind.Casting, BaseMaterial.Silicone),
+            Mould: new(10, CapacityFrom.Dimensions, null, 12, 5, 0)),
         Samples.Layer(Samples.Heart(50, 50, 20, 18, 4), 9, 6, 0) with { Resin = new("casting") });
 
     private static SittingPlan Plan(Piece piece) => new PiecePlanner(new LayerMapper()).Plan(piece, [], DateTimeZone.Utc).Sittings[0];
 
     private static CupReach Of(Piece piece, string cup) => Plan(piece).Reach.Single(r => r.CupId == cup);
 
-    private static Piece With(Piece piece, params CupChoice[] choices) => piece with { Sittings = [piece.Sittings[0] with { CupChoices = [.. choices] }, .. piece.Sittings.Skip(1)] };
+    private static Piece With(Piece piece, params CupChoice[] choices) =>
+        piece with { Sittings = [piece.Sittings[0] with { CupChoices = [.. choices] }, .. piece.Sittings.Skip(1)] };
 
     [Fact]
     public void What_is_planned_reaches_for_all_and_leaves_its_reserve()
@@ -44,10 +47,19 @@ public class ReachTests
     /// <summary>The last of twelve copies is not starved, whatever the reserve, the step of the cups and the order.</summary>
     [Fact]
     public void As_it_is_planned_no_copy_is_starved() =>
-        (from copies in Gen.Int[1, 12] from reserve in Gen.Double[0, 30] from step in Gen.OneOf(Gen.Const(0.5), Gen.Const(1.0), Gen.Const(5.0)) from inTurn in Gen.Bool select (copies, reserve, step, inTurn)).Sample(
+        (from copies in Gen.Int[1, 12]
+         from reserve in Gen.Double[0, 30]
+         from step in Gen.OneOf(Gen.Const(0.5),
+            Gen.Const(1.0), Gen.Const(5.0))
+         from inTurn in Gen.Bool
+         select (copies, reserve, step, inTurn)).Sample(
             a =>
             {
-                var piece = Dozen with { Sittings = [Dozen.Sittings[0] with { Copies = a.copies, ReservePercent = a.reserve, Tools = new(a.step), CopiesInTurn = a.inTurn }] };
+                var piece = Dozen with
+                {
+                    Sittings = [Dozen.Sittings[0]
+                    with { Copies = a.copies, ReservePercent = a.reserve, Tools = new(a.step), CopiesInTurn = a.inTurn }]
+                };
                 Assert.All(Plan(piece).Reach, r => Assert.Equal((true, a.copies), (r.First is null && r.Lacks is null, r.Copies)));
             },
             iter: 12, threads: 1);
@@ -71,7 +83,8 @@ public class ReachTests
         var again = Plan(two);
         var both = again.Pours.Where(s => s.CupId == "c1").ToList();
         Assert.Equal(2, both.Count);
-        var part = With(two, new CupChoice("c1", MixedMl: both.Sum(s => s.PourMl.Value) * 0.75 + again.Cups.Cups.Single(c => c.CupId == "c1").Loss.Value));
+        var part = With(two,
+            new CupChoice("c1", MixedMl: both.Sum(s => s.PourMl.Value) * 0.75 + again.Cups.Cups.Single(c => c.CupId == "c1").Loss.Value));
         var byColour = Of(part, "c1");
         var inTurn = Of(part with { Sittings = [part.Sittings[0] with { CopiesInTurn = true }] }, "c1");
         Assert.Equal(both[1].RegionId, byColour.First!.RegionId);
@@ -144,7 +157,8 @@ public class ReachTests
         Assert.Empty(new PiecePlanner(new LayerMapper()).Plan(Rings, [], Surroundings.Usual(DateTimeZone.Utc)).Need[0].Unmeasured);
         var measured = Editing.Checked(by, [new MixInCup("l1", "c1", 20)], AnyEdit.Cupboard).Piece!;
         Assert.Equal(new CupChoice("c1", MixedMl: 20), measured.Sittings[0].CupChoices!.Value.Single());
-        Assert.Contains(new PieceValidator().Validate(ReachTests.With(Rings, new CupChoice("c1", MixedMl: 3, ByEye: true))).Errors, e => e.ErrorMessage.Contains("by eye", StringComparison.Ordinal));
+        Assert.Contains(new PieceValidator().Validate(ReachTests.With(Rings,
+            new CupChoice("c1", MixedMl: 3, ByEye: true))).Errors, e => e.ErrorMessage.Contains("by eye", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -157,7 +171,8 @@ public class ReachTests
         // Each is taken back by itself, and the others stay.
         Assert.Equal(
             new CupChoice("c1", 7, null, 40),
-            Editing.Checked(chosen, [new HoldBack("l1", "c1", null, null), new ReserveInCup("l1", "c1", 7)], AnyEdit.Cupboard).Piece!.Sittings[0].CupChoices!.Value.Single());
+            Editing.Checked(chosen, [new HoldBack("l1", "c1", null, null), new ReserveInCup("l1", "c1", 7)],
+                AnyEdit.Cupboard).Piece!.Sittings[0].CupChoices!.Value.Single());
         Assert.Null(Made(new ReserveInCup("l1", "c1", 5), new ReserveInCup("l1", "c1", null)).Sittings[0].CupChoices);
         Assert.Null(Made(new ReserveInCup("l1", "c1", 5), new PourFrom("l1", null, R("b1"), "c2")).Sittings[0].CupChoices);
         string Refused(params Edit[] edits) => Editing.Checked(Rings, edits, AnyEdit.Cupboard).Refusal!;

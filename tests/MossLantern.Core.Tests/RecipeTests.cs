@@ -13,12 +13,14 @@ using P = MossLantern.Core.Materials.MaterialProperties;
 
 namespace MossLantern.Core.Tests;
 
-/// <summary>What is stirred into a cup: loads and limits, drops and scoops, trials, covers, wanted colours, frozen and kept recipes.</summary>
+/// <summary>What is stirred into a cup: loads and limits, drops and scoops, trials, covers, wanted colours, frozen and
+/// kept recipes.</summary>
 public class RecipeTests
 {
     private const double Density = 1.065;
 
-    private static readonly Piece Rings = Samples.Piece(Samples.Panel(), Samples.Layer(Samples.Heart(250, 180), 9, 6, 0) with { Resin = new("coating") });
+    private static readonly Piece Rings = Samples.Piece(Samples.Panel(),
+        Samples.Layer(Samples.Heart(250, 180), 9, 6, 0) with { Resin = new("coating") });
 
     private static readonly Catalogue Own = Catalogue.Typical.With(
     [
@@ -33,7 +35,8 @@ public class RecipeTests
 
     private static Recipe Mixed(params Dose[] doses) => new("c", "c", "#33523f", [.. doses]);
 
-    private static CupDoses Doses(Recipe recipe, double ml = 50, Catalogue? catalogue = null) => CupDoses.Of(catalogue ?? Catalogue.Typical, recipe, ml, ml * Density, Density);
+    private static CupDoses Doses(Recipe recipe, double ml = 50, Catalogue? catalogue = null) =>
+        CupDoses.Of(catalogue ?? Catalogue.Typical, recipe, ml, ml * Density, Density);
 
     private static Piece Made(Piece piece, params Edit[] edits)
     {
@@ -61,14 +64,16 @@ public class RecipeTests
         Assert.True(dose.ByEye);
         Assert.Equal(Rings.Recipes.Single(r => r.Id == "c1").LoadPercent, dose.Percent);
         var told = CupDoses.Of(Own, by.Recipes.Single(r => r.Id == "c1"), 30, 30 * Density, Density);
-        Assert.Equal((null, null, null, null, null, null), (told.All[0].G, told.All[0].Ml, told.All[0].Drops, told.All[0].Scoops, told.All[0].Tips, told.All[0].Load));
+        Assert.Equal((null, null, null, null, null, null),
+            (told.All[0].G, told.All[0].Ml, told.All[0].Drops, told.All[0].Scoops, told.All[0].Tips, told.All[0].Load));
         Assert.Null(told.Total);
         Assert.False(told.Over);
         Assert.False(Made(by, new DoseColour("c1", 0, 3, DoseUnit.Percent)).Recipes.Single(r => r.Id == "c1").Doses[0].ByEye);
         Assert.False(Made(by, new MeasureDose("c1", 0, RatioBasis.Volume)).Recipes.Single(r => r.Id == "c1").Doses[0].ByEye);
         Assert.Contains("By eye gives no amount", Refused(Rings, new TryDose("c1", 0, 1, DoseUnit.ByEye)), StringComparison.Ordinal);
         var at = new LocalDateTime(2026, 5, 4, 18, 0);
-        Assert.Equal(at, Made(Rings, new TryDose("c1", 0, 1, DoseUnit.Percent, At: at)).Recipes.Single(r => r.Id == "c1").Trials!.Value[0].At);
+        Assert.Equal(at,
+            Made(Rings, new TryDose("c1", 0, 1, DoseUnit.Percent, At: at)).Recipes.Single(r => r.Id == "c1").Trials!.Value[0].At);
     }
 
     [Fact]
@@ -76,11 +81,15 @@ public class RecipeTests
     {
         var tip = Catalogue.Typical.With([("paste", new(MaterialKind.Colourant, "Paste", "paste", Values((P.TipG, 0.03))))]);
         var cup = Samples.Cup("c1", ColourantClass.Paste);
-        Assert.Equal(0.04 * 30 * Density / 0.03, CupDoses.Of(tip, cup with { Doses = [new(ColourantClass.Paste, 4)] }, 30, 30 * Density, Density).All[0].Tips!.Value, 1e-9);
+        Assert.Equal(0.04 * 30 * Density / 0.03,
+            CupDoses.Of(tip, cup with { Doses = [new(ColourantClass.Paste, 4)] }, 30, 30 * Density, Density).All[0].Tips!.Value, 1e-9);
         Assert.Null(CupDoses.Of(Own, cup, 30, 30 * Density, Density).All[0].Tips);
-        Assert.Contains("stick tip of opaque paste weighs is not known", Refused(Rings, new DoseColour("c1", 0, 3, DoseUnit.Tips, 30)), StringComparison.Ordinal);
-        var dosed = Editing.Checked(Rings, [new DoseColour("c1", 0, 3, DoseUnit.Tips, 30)], AnyEdit.Cupboard with { Catalogue = tip }).Piece!;
-        Assert.Equal(100 * 3 * 0.03 / (30 * Rings.Sittings[0].Resin.From(tip).MixDensity), dosed.Recipes.Single(r => r.Id == "c1").LoadPercent, 1e-9);
+        Assert.Contains("stick tip of opaque paste weighs is not known",
+            Refused(Rings, new DoseColour("c1", 0, 3, DoseUnit.Tips, 30)), StringComparison.Ordinal);
+        var dosed = Editing.Checked(Rings, [new DoseColour("c1", 0, 3, DoseUnit.Tips, 30)],
+            AnyEdit.Cupboard with { Catalogue = tip }).Piece!;
+        Assert.Equal(100 * 3 * 0.03 / (30 * Rings.Sittings[0].Resin.From(tip).MixDensity),
+            dosed.Recipes.Single(r => r.Id == "c1").LoadPercent, 1e-9);
     }
 
     [Fact]
@@ -93,7 +102,8 @@ public class RecipeTests
         Assert.Equal((RatioBasis.Weight, true), (byVolume.LimitBy, byVolume.Over));
 
         // The same paint where its limit is by volume: at it, and not over.
-        var volume = Catalogue.Typical.With([("acrylic", new(MaterialKind.Colourant, "acrylic paint or ink", "acrylic", Values(), RatioBasis.Volume))]);
+        var volume = Catalogue.Typical
+            .With([("acrylic", new(MaterialKind.Colourant, "acrylic paint or ink", "acrylic", Values(), RatioBasis.Volume))]);
         var there = Doses(Mixed(new Dose(ColourantClass.Acrylic, 10, RatioBasis.Volume)), catalogue: volume);
         Assert.Equal((10, false, false), (there.All[0].Load!.Value, there.All[0].Over, there.Over));
         Assert.True(Doses(Mixed(new Dose(ColourantClass.Acrylic, 10.01, RatioBasis.Volume)), catalogue: volume).Over);
@@ -108,7 +118,8 @@ public class RecipeTests
         var over = Doses(Mixed(new Dose(ColourantClass.Mica, 6), new Dose(ColourantClass.Dye, 4.01)));
         Assert.Equal((10.01, 10, true), (Math.Round(over.Total!.Value, 6), over.TotalLimitPercent, over.OverTotal));
         Assert.DoesNotContain(over.All, d => d.Over);
-        Assert.Equal([false, true], Doses(Mixed(new Dose(ColourantClass.Dye, 1), new Dose(ColourantClass.Mica, 6.01))).All.Select(d => d.Over));
+        Assert.Equal([false, true],
+            Doses(Mixed(new Dose(ColourantClass.Dye, 1), new Dose(ColourantClass.Mica, 6.01))).All.Select(d => d.Over));
 
         // With glitter in it the limit of all is glitter's own.
         Assert.False(Doses(Mixed(new Dose(ColourantClass.Paste, 6), new Dose(ColourantClass.Glitter, 6))).Over);
@@ -148,21 +159,29 @@ public class RecipeTests
     public void What_cannot_be_dosed_so_is_refused_in_words()
     {
         Assert.Contains("does not drip", Refused(Rings, new DoseColour("c1", 0, 3, DoseUnit.Drops, 30)), StringComparison.Ordinal);
-        Assert.Contains("level scoop of opaque paste weighs is not known", Refused(Rings, new DoseColour("c1", 0, 3, DoseUnit.Scoops, 30)), StringComparison.Ordinal);
-        Assert.Contains("Give the millilitres of resin", Refused(Rings, new DoseColour("c1", 0, 3, DoseUnit.Grams)), StringComparison.Ordinal);
+        Assert.Contains("level scoop of opaque paste weighs is not known",
+            Refused(Rings, new DoseColour("c1", 0, 3, DoseUnit.Scoops, 30)), StringComparison.Ordinal);
+        Assert.Contains("Give the millilitres of resin", Refused(Rings, new DoseColour("c1", 0, 3, DoseUnit.Grams)),
+            StringComparison.Ordinal);
         Assert.Contains("from 0 to 100 %", Refused(Rings, new DoseColour("c1", 0, 90, DoseUnit.Grams, 30)), StringComparison.Ordinal);
-        Assert.Contains("That colour is no longer there", Refused(Rings, new DoseColour("c1", 1, 3, DoseUnit.Percent)), StringComparison.Ordinal);
+        Assert.Contains("That colour is no longer there", Refused(Rings, new DoseColour("c1", 1, 3, DoseUnit.Percent)),
+            StringComparison.Ordinal);
         Assert.Contains("cannot be poured off itself", Refused(Rings, new PourOff("c1", "c1")), StringComparison.Ordinal);
-        Assert.Contains("add a colourant first", Refused(Made(Rings, new ChooseColourant("c1", null)), new PourOff("c1", "c2")), StringComparison.Ordinal);
-        Assert.Contains("poured off twice", Refused(Made(Rings, new PourOff("c1", "c2")), new PourOff("c2", "c3")), StringComparison.Ordinal);
-        Assert.Contains("mixed by itself", Refused(Made(Rings, new PourOff("c1", "c2")), new PourOff("c3", "c1")), StringComparison.Ordinal);
-        Assert.Contains("up to 6 colourants", Refused(Rings, [.. Enumerable.Repeat(new AddColourant("c1", ColourantClass.Dye), 6)]), StringComparison.Ordinal);
+        Assert.Contains("add a colourant first",
+            Refused(Made(Rings, new ChooseColourant("c1", null)), new PourOff("c1", "c2")), StringComparison.Ordinal);
+        Assert.Contains("poured off twice", Refused(Made(Rings, new PourOff("c1", "c2")), new PourOff("c2", "c3")),
+            StringComparison.Ordinal);
+        Assert.Contains("mixed by itself", Refused(Made(Rings, new PourOff("c1", "c2")), new PourOff("c3", "c1")),
+            StringComparison.Ordinal);
+        Assert.Contains("up to 6 colourants",
+            Refused(Rings, [.. Enumerable.Repeat(new AddColourant("c1", ColourantClass.Dye), 6)]), StringComparison.Ordinal);
     }
 
     [Fact]
     public void A_trial_goes_on_in_small_steps_and_is_kept_with_how_it_looked()
     {
-        var to = Made(Rings, new TryDose("bed", 0, 2, DoseUnit.Drops, 30, Note: "pale", Anew: true), new TryDose("bed", 0, 1, DoseUnit.Drops, 30, Note: " that is it "));
+        var to = Made(Rings, new TryDose("bed", 0, 2, DoseUnit.Drops, 30, Note: "pale", Anew: true),
+            new TryDose("bed", 0, 1, DoseUnit.Drops, 30, Note: " that is it "));
         var bed = Of(to, "bed");
         Assert.Equal(3 * 0.05 / (30 * 1.065) * 100, bed.LoadPercent, 1e-9);
         Assert.Equal([("pale", 2.0), ("that is it", 1.0)], bed.Trials!.Value.Select(t => (t.Words, t.Amount)));
@@ -176,7 +195,8 @@ public class RecipeTests
     {
         var to = Made(Rings, new MeasureDose("c1", 0, RatioBasis.Volume));
         Assert.Equal(4 * Density / 1.8, Of(to, "c1").LoadPercent, 1e-9);
-        double Grams(Piece piece) => new PiecePlanner(new LayerMapper()).Plan(piece, [], DateTimeZone.Utc).Sittings[0].Cups.Cups.Single(c => c.CupId == "c1").Doses.All[0].G!.Value;
+        double Grams(Piece piece) => new PiecePlanner(new LayerMapper())
+            .Plan(piece, [], DateTimeZone.Utc).Sittings[0].Cups.Cups.Single(c => c.CupId == "c1").Doses.All[0].G!.Value;
         Assert.Equal(Grams(Rings), Grams(to), 1e-9);
     }
 
@@ -200,12 +220,15 @@ public class RecipeTests
     [Fact]
     public void Glitter_and_lacing_go_in_last_and_each_class_says_what_is_done_with_it_first()
     {
-        var to = Made(Rings, new AddColourant("c1", ColourantClass.Lacing), new AddColourant("c1", ColourantClass.Glitter), new AddColourant("c1", ColourantClass.Mica, "fen-gold"));
-        Assert.Equal([ColourantClass.Paste, ColourantClass.Mica, ColourantClass.Glitter, ColourantClass.Lacing], Of(to, "c1").Doses.Select(d => d.Colourant));
+        var to = Made(Rings, new AddColourant("c1", ColourantClass.Lacing),
+            new AddColourant("c1", ColourantClass.Glitter), new AddColourant("c1", ColourantClass.Mica, "fen-gold"));
+        Assert.Equal([ColourantClass.Paste, ColourantClass.Mica, ColourantClass.Glitter, ColourantClass.Lacing],
+            Of(to, "c1").Doses.Select(d => d.Colourant));
         Assert.Equal(["#33523f", "#c9a23b"], Of(to, "c1").Doses.Take(2).Select(d => d.Colour));
         Assert.All(Enum.GetValues<ColourantClass>(), c => Assert.False(string.IsNullOrEmpty(Preparing.Of(c, true))));
         Assert.NotEqual(Preparing.Of(ColourantClass.Glitter, true), Preparing.Of(ColourantClass.Glitter, false));
-        Assert.Equal([ColourantClass.Mica, ColourantClass.Glitter, ColourantClass.Lacing], Of(Made(to, new LeaveColourantOut("c1", 0)), "c1").Doses.Select(d => d.Colourant));
+        Assert.Equal([ColourantClass.Mica, ColourantClass.Glitter, ColourantClass.Lacing],
+            Of(Made(to, new LeaveColourantOut("c1", 0)), "c1").Doses.Select(d => d.Colourant));
         Assert.Equal("#c9a23b", Of(Made(to, new LeaveColourantOut("c1", 0)), "c1").Colour);
     }
 
@@ -221,7 +244,8 @@ public class RecipeTests
         // 6 % of dye, its limit, cover 1 − exp(−0.08 × 6 × 3) = 76 %; just below that it can, just above it cannot.
         Assert.Contains("cover 76 % at the most", Refused(Rings, new CoverBelow("bed", "l1", 76.4)), StringComparison.Ordinal);
         Assert.Equal(6, Of(Made(Rings, new CoverBelow("bed", "l1", 76.2)), "bed").LoadPercent, 0.1);
-        Assert.Contains("Nothing in it hides what is below", Refused(Made(Rings, new ChooseColourant("c1", null)), new CoverBelow("c1", "l1", 50)), StringComparison.Ordinal);
+        Assert.Contains("Nothing in it hides what is below",
+            Refused(Made(Rings, new ChooseColourant("c1", null)), new CoverBelow("c1", "l1", 50)), StringComparison.Ordinal);
         Assert.Contains("from 1 to 99.9 %", Refused(Rings, new CoverBelow("c1", "l1", 100)), StringComparison.Ordinal);
 
         // Of several, all are taken as much stronger.
@@ -253,7 +277,8 @@ public class RecipeTests
             Samples.Layer(null, 0) with
             {
                 Layout = new FloodLayout("mix"),
-                Recipes = [new("mix", "mix", "#445566", [], [new("a", 2), new("b", 1), new("c", 1)]), Samples.Cup("a"), Samples.Cup("b"), Samples.Cup("c")],
+                Recipes = [new("mix", "mix", "#445566", [], [new("a", 2), new("b", 1), new("c", 1)]), Samples.Cup("a"),
+                    Samples.Cup("b"), Samples.Cup("c")],
                 Losses = new(0, 0, 0, 0),
                 ReservePercent = 0,
                 DepthMm = 2,
@@ -267,12 +292,14 @@ public class RecipeTests
     {
         var frozen = Made(Rings, Set("recipes[c1].frozen", true));
         var to = Made(frozen, new DoseColour("c1", 0, 7, DoseUnit.Percent));
-        Assert.Equal([("c1", 4, true), ("c1 2", 7, false)], to.Recipes.Where(r => r.Name.StartsWith("c1", StringComparison.Ordinal)).Select(r => (r.Name, r.LoadPercent, r.Frozen)).Order());
+        Assert.Equal([("c1", 4, true), ("c1 2", 7, false)], to.Recipes
+            .Where(r => r.Name.StartsWith("c1", StringComparison.Ordinal)).Select(r => (r.Name, r.LoadPercent, r.Frozen)).Order());
         Assert.Equal(7, Of(to, "c1").LoadPercent);
 
         // A name is no change of the mixture, and one that is let go may be changed.
         Assert.True(Of(Made(frozen, Set("recipes[c1].name", "Mere")), "c1").Frozen);
-        Assert.Equal(frozen.Recipes.Length, Made(frozen, Set("recipes[c1].frozen", false), new DoseColour("c1", 0, 7, DoseUnit.Percent)).Recipes.Length);
+        Assert.Equal(frozen.Recipes.Length,
+            Made(frozen, Set("recipes[c1].frozen", false), new DoseColour("c1", 0, 7, DoseUnit.Percent)).Recipes.Length);
         Assert.Contains(Made(frozen, new LeaveBandOut("l1", null, "b1")).Recipes, r => r.Id == "c1");
     }
 
@@ -284,11 +311,13 @@ public class RecipeTests
         var changed = 0;
         for (var i = 0; i < 60; i++)
         {
-            var piece = Made(Rings, new AddColourant("c2", ColourantClass.Glitter), Set("recipes[c1].frozen", true), Set("recipes[c2].frozen", true));
+            var piece = Made(Rings, new AddColourant("c2", ColourantClass.Glitter), Set("recipes[c1].frozen", true),
+                Set("recipes[c2].frozen", true));
             for (var step = 0; step < 10; step++)
             {
                 var edit = AnyEdit.Of(piece, random);
-                if (edit is SetField set && set.Place.EndsWith(".frozen", StringComparison.Ordinal) || Editing.Checked(piece, [edit], AnyEdit.Cupboard).Piece is not { } next)
+                if (edit is SetField set && set.Place.EndsWith(".frozen", StringComparison.Ordinal)
+                    || Editing.Checked(piece, [edit], AnyEdit.Cupboard).Piece is not { } next)
                 {
                     continue;
                 }
@@ -323,7 +352,9 @@ public class RecipeTests
     [Fact]
     public void A_kept_recipe_is_dosed_anew_with_what_it_is_filled_from()
     {
-        var cups = DosedCup.Of(Catalogue.Typical, new(new("m", "m", "#445566", [new(ColourantClass.Glitter, 2)], [new("a", 2), new("b", 1), new("c", 1)]), [Samples.Cup("a"), Samples.Cup("b"), Samples.Cup("c")]), 20, Density);
+        var cups = DosedCup.Of(Catalogue.Typical,
+            new(new("m", "m", "#445566", [new(ColourantClass.Glitter, 2)], [new("a", 2), new("b", 1), new("c", 1)]),
+                [Samples.Cup("a"), Samples.Cup("b"), Samples.Cup("c")]), 20, Density);
         Assert.Equal([("a", 10), ("b", 5), ("c", 5), ("m", 20)], cups.Select(c => (c.Name, c.Ml)));
         Assert.Equal(0.02 * 20 * Density, cups[3].Doses.All[0].G!.Value, 1e-9);
         Assert.Equal(0.04 * 10 * Density, cups[0].Doses.All[0].G!.Value, 1e-9);
@@ -347,7 +378,8 @@ public class RecipeTests
     ];
 
     private static Colour Shown(IReadOnlyList<(AtHand From, double Percent)> mix, Colour ground, double mm) => CupLook.Of(
-        Catalogue.Typical, Mixed([.. mix.Select(m => new Dose(m.From.Known.Class, m.Percent, RatioBasis.Weight, null, m.From.Colour.ToHex()))]), _ => throw new InvalidOperationException(), () => Density).Over(ground, mm);
+        Catalogue.Typical, Mixed([.. mix.Select(m => new Dose(m.From.Known.Class, m.Percent, RatioBasis.Weight, null,
+            m.From.Colour.ToHex()))]), _ => throw new InvalidOperationException(), () => Density).Over(ground, mm);
 
     /// <summary>A colour that was mixed from one to three colourants with known loads is found again.</summary>
     [Fact]
@@ -365,19 +397,24 @@ public class RecipeTests
             a =>
             {
                 var (sum, limit) = (a.share.Take(a.Set.Length).Sum(), a.Set.Select(i => Forty[i].Known.LimitPercent).Append(10).Max());
-                var mix = a.Set.Select((i, n) => (Forty[i], Math.Min(Forty[i].Known.LimitPercent, a.total * limit * a.share[n] / sum))).ToList();
+                var mix = a.Set
+                    .Select((i, n) => (Forty[i], Math.Min(Forty[i].Known.LimitPercent, a.total * limit * a.share[n] / sum))).ToList();
                 var wanted = Shown(mix, a.Ground, a.mm);
                 var found = WantedColour.Of(wanted, a.Ground, a.mm, Forty, Density);
                 Assert.NotEmpty(found);
                 Assert.Equal(found.OrderBy(f => f.Apart).Select(f => f.Apart), found.Select(f => f.Apart));
                 worst = Math.Max(worst, found[0].Apart);
-                Assert.True(found[0].Apart <= 0.5, $"ΔE00 {found[0].Apart} for {string.Join(", ", mix.Select(m => $"{m.Item2:0.###} % {m.Item1.Name}"))} at {a.mm} mm on {a.Ground.ToHex()}");
+                Assert.True(found[0].Apart <= 0.5,
+                    $"ΔE00 {found[0].Apart} for "
+                        + $"{string.Join(", ", mix.Select(m => $"{m.Item2:0.###} % {m.Item1.Name}"))} at {a.mm} mm on {a.Ground.ToHex()}");
 
                 // What is told is how it comes out, and is within the limits.
                 foreach (var one in found)
                 {
-                    var back = CupLook.Of(Catalogue.Typical, Mixed([.. one.Doses]), _ => throw new InvalidOperationException(), () => Density).Over(a.Ground, a.mm);
-                    Assert.True(Lab.Difference(Lab.Of(back), Lab.Of(one.Shown)) < 0.02, $"{string.Join(", ", one.Doses)} shows {back} and not {one.Shown}");
+                    var back = CupLook.Of(Catalogue.Typical, Mixed([.. one.Doses]),
+                        _ => throw new InvalidOperationException(), () => Density).Over(a.Ground, a.mm);
+                    Assert.True(Lab.Difference(Lab.Of(back), Lab.Of(one.Shown)) < 0.02,
+                        $"{string.Join(", ", one.Doses)} shows {back} and not {one.Shown}");
                     Assert.False(Doses(Mixed([.. one.Doses])).All.Any(d => d.Load!.Value > d.LimitPercent + 0.01));
                     Assert.InRange(one.Doses.Length, 1, 3);
                 }
@@ -393,13 +430,17 @@ public class RecipeTests
         WantedColour.Of(wanted, Colour.Of("#d9c29a"), 3, Forty, Density);
         var clock = Stopwatch.StartNew();
         var found = WantedColour.Of(wanted, Colour.Of("#d9c29a"), 3, Forty, Density);
-        TestContext.Current.SendDiagnosticMessage($"forty colourants in {clock.Elapsed.TotalMilliseconds:0} ms, ΔE00 {found[0].Apart:0.000}");
-        var same = WantedColour.Of(wanted, Colour.Of("#d9c29a"), 3, [.. Forty, new(Catalogue.Typical.Of(ColourantClass.Paste), null, "it", wanted)], Density);
+        TestContext.Current
+            .SendDiagnosticMessage($"forty colourants in {clock.Elapsed.TotalMilliseconds:0} ms, ΔE00 {found[0].Apart:0.000}");
+        var same = WantedColour.Of(wanted, Colour.Of("#d9c29a"), 3,
+            [.. Forty, new(Catalogue.Typical.Of(ColourantClass.Paste), null, "it", wanted)], Density);
         Assert.Equal(found.Select(f => f.Apart), same.Select(f => f.Apart));
-        Assert.Empty(WantedColour.Of(wanted, Colour.Of("#d9c29a"), 3, [new(Catalogue.Typical.Of(ColourantClass.Lacing), null, "lacing", wanted)], Density));
+        Assert.Empty(WantedColour.Of(wanted, Colour.Of("#d9c29a"), 3,
+            [new(Catalogue.Typical.Of(ColourantClass.Lacing), null, "lacing", wanted)], Density));
 
         // What is at hand as it is wanted is found by itself.
-        var itself = WantedColour.Of(wanted, Colour.Of("#ffffff"), 4, [Forty[0], Forty[1], new(Catalogue.Typical.Of(ColourantClass.Paste), "p", "it", wanted)], Density);
+        var itself = WantedColour.Of(wanted, Colour.Of("#ffffff"), 4,
+            [Forty[0], Forty[1], new(Catalogue.Typical.Of(ColourantClass.Paste), "p", "it", wanted)], Density);
         Assert.Equal(("p", 1), (itself[0].Doses[0].ColourantId, itself[0].Doses.Length));
     }
 
@@ -408,19 +449,23 @@ public class RecipeTests
     {
         using var gone = new CancellationTokenSource();
         gone.Cancel();
-        Assert.Throws<OperationCanceledException>(() => WantedColour.Of(Colour.Of("#5b7f4a"), Colour.Of("#d9c29a"), 3, Forty, Density, gone.Token));
+        Assert.Throws<OperationCanceledException>(() => WantedColour.Of(Colour.Of("#5b7f4a"), Colour.Of("#d9c29a"), 3,
+            Forty, Density, gone.Token));
     }
 
     [Fact]
     public void Colourants_of_ones_own_have_a_class_a_colour_and_their_own_data()
     {
         Assert.Equal(["bog ink", "fen gold"], Own.OwnColourants.Select(c => c.Name).Order());
-        Assert.Equal((ColourantClass.Mica, "#c9a23b", 0.4, 0.12), (Own.Of(ColourantClass.Mica, "fen-gold").Class, Own.Of(ColourantClass.Mica, "fen-gold").Colour, Own.Of(ColourantClass.Mica, "fen-gold").Cover, Own.Of(ColourantClass.Mica, "fen-gold").ScoopG));
+        Assert.Equal((ColourantClass.Mica, "#c9a23b", 0.4, 0.12),
+            (Own.Of(ColourantClass.Mica, "fen-gold").Class, Own.Of(ColourantClass.Mica, "fen-gold").Colour,
+                Own.Of(ColourantClass.Mica, "fen-gold").Cover, Own.Of(ColourantClass.Mica, "fen-gold").ScoopG));
         Assert.Equal("opaque paste", Own.Of(ColourantClass.Paste, "fen-gold").Name);
         Assert.NotEqual(Own.ColourKey, Catalogue.Typical.ColourKey);
         var to = Made(Rings, new ChooseColourant("c1", ColourantClass.Mica, 0, "fen-gold"));
         Assert.Equal(("fen gold", "#c9a23b", "fen-gold"), (Of(to, "c1").Name, Of(to, "c1").Colour, Of(to, "c1").Doses[0].ColourantId));
-        OwnMaterial Like(string like, string? colour, MaterialKind kind = MaterialKind.Colourant) => new(kind, "x", like, Values(), Colour: colour);
+        OwnMaterial Like(string like, string? colour, MaterialKind kind = MaterialKind.Colourant) =>
+            new(kind, "x", like, Values(), Colour: colour);
         Assert.True(new OwnMaterialValidator().Validate(Like("mica", "#123456")).IsValid);
         Assert.False(new OwnMaterialValidator().Validate(Like("mica", "gold")).IsValid);
         Assert.False(new OwnMaterialValidator().Validate(Like("coating", "#123456", MaterialKind.Resin)).IsValid);

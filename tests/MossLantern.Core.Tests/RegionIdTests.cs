@@ -39,7 +39,8 @@ public sealed class RegionIdTests
             Assert.Equal((s.number, s.zone), (RegionId.OfField(s.number).In(s.zone).Field, RegionId.OfField(s.number).In(s.zone).Zone));
             Assert.Equal((s.own, (string?)null), (RegionId.OfSpot(s.own).Kept, RegionId.OfSpot(s.own).Zone));
             Assert.Equal(RegionId.Parse(s.own), RegionId.Parse(s.own).In(null));
-            Assert.Equal(Math.Sign(string.CompareOrdinal(s.own, s.zone)), Math.Sign(RegionId.Parse(s.own).CompareTo(RegionId.Parse(s.zone))));
+            Assert.Equal(Math.Sign(string.CompareOrdinal(s.own, s.zone)),
+                Math.Sign(RegionId.Parse(s.own).CompareTo(RegionId.Parse(s.zone))));
         });
 
     [Fact]
@@ -57,7 +58,9 @@ public sealed class RegionIdTests
         {
             Zones = [new("z1", "Corner", new Shapes.RectangleOutline(120, 90), 20, 20, new FloodLayout("c1"))],
         };
-        var piece = Samples.Piece(Samples.Panel(), layer) with { Kept = [new("k1", "Signature", new Shapes.RoundOutline(40), 500, 300, Keep.Visible)] };
+        var piece = Samples.Piece(Samples.Panel(), layer)
+            with
+        { Kept = [new("k1", "Signature", new Shapes.RoundOutline(40), 500, 300, Keep.Visible)] };
         var mapper = new LayerMapper();
         var ids = mapper.Map(piece, layer).Regions.Where(r => r.AreaMm2 > 1).Select(r => r.Id).Order().ToList();
         Assert.Equal(ids, RegionShapes.Of(mapper, piece, layer).Select(s => s.RegionId).Distinct().Order());

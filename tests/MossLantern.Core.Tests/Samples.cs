@@ -20,7 +20,8 @@ internal static class Samples
         from wobble in Gen.Double[0, 20]
         from seed in Gen.Int[0, 100_000]
         from open in Gen.Bool
-        let slice = new SliceOutline(width, height, [.. reach], wobble, seed, open ? new(width / 2, height / 2, width / 6, height / 7) : null)
+        let slice = new SliceOutline(width, height, [.. reach], wobble, seed,
+            open ? new(width / 2, height / 2, width / 6, height / 7) : null)
         select form switch
         {
             0 => new RoundOutline(width),
@@ -49,18 +50,21 @@ internal static class Samples
     /// <summary>A layer whose bands each have a cup of their own; a width of 0 fills the rest.</summary>
     public static Sketch Layer(Heart? heart, params double[] widths) => new(
         "l1", "Fields", 3,
-        new RingsLayout(heart is null ? [] : [heart], [.. widths.Select((w, i) => new Band($"b{i + 1}", w, w == 0, $"c{i + 1}"))], 0, "bed"),
+        new RingsLayout(heart is null ? [] : [heart],
+            [.. widths.Select((w, i) => new Band($"b{i + 1}", w, w == 0, $"c{i + 1}"))], 0, "bed"),
         [Cup("bed", ColourantClass.Dye, 2), .. widths.Select((_, i) => Cup($"c{i + 1}"))],
         new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
 
-    /// <summary>A piece of layers, each in a sitting of its own. What has one id in several of them and is another colour gets an id of its own.</summary>
+    /// <summary>A piece of layers, each in a sitting of its own. What has one id in several of them and is another
+    /// colour gets an id of its own.</summary>
     public static Piece Piece(Ground ground, params Sketch[] layers)
     {
         List<Sketch> own = [];
         foreach (var layer in layers)
         {
             var known = own.SelectMany(l => l.Recipes).ToList();
-            own.Add(layer.Recipes.Where(r => known.Any(k => k.Id == r.Id && k != r)).Aggregate(layer, (l, r) => Renamed(l, r.Id, $"{l.Id}-{r.Id}")));
+            own.Add(layer.Recipes.Where(r => known.Any(k => k.Id == r.Id && k != r))
+                .Aggregate(layer, (l, r) => Renamed(l, r.Id, $"{l.Id}-{r.Id}")));
         }
 
         return own.Aggregate(
@@ -78,7 +82,12 @@ internal static class Samples
             Recipes = [.. layer.Recipes.Select(r => r with { Id = Of(r.Id) })],
             Layout = layer.Layout switch
             {
-                RingsLayout rings => rings with { Bands = [.. rings.Bands.Select(b => b with { RecipeId = Of(b.RecipeId) })], HeartRecipeId = rings.HeartRecipeId is { } id ? Of(id) : null },
+                RingsLayout rings => rings with
+                {
+                    Bands = [.. rings.Bands
+                    .Select(b => b with { RecipeId = Of(b.RecipeId) })],
+                    HeartRecipeId = rings.HeartRecipeId is { } id ? Of(id) : null
+                },
                 FloodLayout flood => new FloodLayout(Of(flood.RecipeId)),
                 var other => Assert.IsType<Layout>(other, exactMatch: false),
             },
@@ -95,9 +104,11 @@ internal static class Samples
     /// <summary>The piece with one of its layers changed.</summary>
     public static Piece OnLayer(this Piece piece, int index, Func<Sketch, Sketch> change) => change(Sketch.Of(piece, index)).In(piece);
 
-    public static Sketch Rings(this Sketch layer, Func<RingsLayout, RingsLayout> change) => layer with { Layout = change((RingsLayout)layer.Layout) };
+    public static Sketch Rings(this Sketch layer, Func<RingsLayout, RingsLayout> change) =>
+        layer with { Layout = change((RingsLayout)layer.Layout) };
 
-    public static Sketch WithBands(this Sketch layer, params ImmutableArray<Band> bands) => layer with { Layout = (BandedLayout)layer.Layout with { Bands = bands } };
+    public static Sketch WithBands(this Sketch layer, params ImmutableArray<Band> bands) =>
+        layer with { Layout = (BandedLayout)layer.Layout with { Bands = bands } };
 
     public static Sketch WithHearts(this Sketch layer, params ImmutableArray<Heart> hearts) => layer.Rings(r => r with { Hearts = hearts });
 

@@ -38,7 +38,8 @@ public class SecondCupTests
 
     private static string Refused(Piece piece, params Edit[] edits) => Editing.Checked(piece, edits, AnyEdit.Cupboard).Refusal!;
 
-    private static SecondCup Later(params string[] regions) => new(Layer, "c1", [.. regions.Select(r => new PourRef(Layer, RegionId.Parse(r)))]);
+    private static SecondCup Later(params string[] regions) =>
+        new(Layer, "c1", [.. regions.Select(r => new PourRef(Layer, RegionId.Parse(r)))]);
 
     [Fact]
     public void What_is_poured_later_comes_from_a_cup_of_its_own_that_can_be_of_another_batch()
@@ -73,7 +74,11 @@ public class SecondCupTests
         // A third one follows the second, and the frozen stays as it was with its cups.
         var third = Made(second, Later("b1"));
         Assert.Equal(["c1, cup 2", "c1, cup 3"], third.Recipes.Where(r => r.SecondOf == "c1").Select(r => r.Name));
-        var frozen = Made(second with { Recipes = [.. second.Recipes.Select(r => r.Id == "c1" ? r with { Frozen = true } : r)] }, new DoseColour("c1", 0, 4.5, DoseUnit.Percent));
+        var frozen = Made(second with
+        {
+            Recipes = [.. second.Recipes
+            .Select(r => r.Id == "c1" ? r with { Frozen = true } : r)]
+        }, new DoseColour("c1", 0, 4.5, DoseUnit.Percent));
         Assert.All(frozen.Recipes.Where(r => r.Id == "c1" || r.Id == id), r => Assert.Equal((4.5, false), (r.LoadPercent, r.Frozen)));
         Assert.Single(frozen.Recipes, r => r.Frozen);
     }
@@ -111,13 +116,18 @@ public class SecondCupTests
         Assert.Contains("That colour is no longer there", Refused(Rings, Later("b3") with { Recipe = "gone" }), StringComparison.Ordinal);
         Assert.Contains("at least one pour", Refused(Rings, Later()), StringComparison.Ordinal);
         Assert.Contains("at least one pour", Refused(Rings, Later("gone")), StringComparison.Ordinal);
-        Assert.Contains("does not pour that", Refused(Rings, new SecondCup(Layer, "c1", [new(Layer, R("b3"), 1)])), StringComparison.Ordinal);
+        Assert.Contains("does not pour that", Refused(Rings, new SecondCup(Layer, "c1", [new(Layer, R("b3"), 1)])),
+            StringComparison.Ordinal);
         Assert.Contains("not a second cup", Refused(Rings, new OneCup("c1")), StringComparison.Ordinal);
         var validator = new PieceValidator();
         var second = Made(Rings, Later("b3"));
-        ImmutableArray<Recipe> With(Func<Recipe, Recipe> change) => second.Recipes.SetItem(second.Recipes.Length - 1, change(second.Recipes[^1]));
-        Assert.Contains(validator.Validate(second with { Recipes = With(r => r with { Colour = "#123456" }) }).Errors, e => e.PropertyName.EndsWith("secondOf", StringComparison.Ordinal));
-        Assert.Contains(validator.Validate(second with { Recipes = With(r => r with { SecondOf = r.Id }) }).Errors, e => e.PropertyName.EndsWith("secondOf", StringComparison.Ordinal));
-        Assert.Contains(validator.Validate(second with { Recipes = With(r => r with { SecondOf = null }) }).Errors, e => e.PropertyName.EndsWith("cupId", StringComparison.Ordinal));
+        ImmutableArray<Recipe> With(Func<Recipe, Recipe> change) =>
+            second.Recipes.SetItem(second.Recipes.Length - 1, change(second.Recipes[^1]));
+        Assert.Contains(validator.Validate(second with { Recipes = With(r => r with { Colour = "#123456" }) }).Errors,
+            e => e.PropertyName.EndsWith("secondOf", StringComparison.Ordinal));
+        Assert.Contains(validator.Validate(second with { Recipes = With(r => r with { SecondOf = r.Id }) }).Errors,
+            e => e.PropertyName.EndsWith("secondOf", StringComparison.Ordinal));
+        Assert.Contains(validator.Validate(second with { Recipes = With(r => r with { SecondOf = null }) }).Errors,
+            e => e.PropertyName.EndsWith("cupId", StringComparison.Ordinal));
     }
 }

@@ -79,7 +79,8 @@ public class ShapesTests
                 Assert.InRange(shell.EnvelopeInternal.MinX, -0.01, outline.BoxWidthMm);
 
                 // Straight cuts a tenth of a millimetre apart add up to the area again.
-                var strips = Enumerable.Range(0, (int)(outline.BoxHeightMm * 10)).Sum(i => outline.Chords(i * 0.1 + 0.05).Sum(c => c.ToMm - c.FromMm) * 0.1);
+                var strips = Enumerable.Range(0, (int)(outline.BoxHeightMm * 10))
+                    .Sum(i => outline.Chords(i * 0.1 + 0.05).Sum(c => c.ToMm - c.FromMm) * 0.1);
                 Assert.Equal(outline.AreaMm2, strips, outline.AreaMm2 * 2e-3);
             },
             iter: 60);

@@ -15,11 +15,14 @@ namespace MossLantern.Core.Tests;
 public class ShownColourTests
 {
     private static readonly PiecePlanner Planner = new(new());
-    private static readonly Ground Casting = Samples.Panel(300, 200) with { Base = new(PieceKind.Casting, BaseMaterial.Silicone, 4), Colour = "#ffffff" };
+    private static readonly Ground Casting = Samples.Panel(300, 200)
+        with
+    { Base = new(PieceKind.Casting, BaseMaterial.Silicone, 4), Colour = "#ffffff" };
 
     private static Sketch With(params Recipe[] cups) => Samples.Layer(null, 0) with { Recipes = [.. cups] };
 
-    private static Painting.Painting Paint(Sketch layer, PaintDetail detail = PaintDetail.Draft, Look? look = null) => Planner.Paint(Samples.Piece(Casting, layer), null, detail, look);
+    private static Painting.Painting Paint(Sketch layer, PaintDetail detail = PaintDetail.Draft, Look? look = null) =>
+        Planner.Paint(Samples.Piece(Casting, layer), null, detail, look);
 
     [Fact]
     public void Dye_deepens_like_glass_and_does_not_veil()
@@ -50,11 +53,13 @@ public class ShownColourTests
         var mix = new Recipe("m", "m", "#000000", [], [new("d", 1), new("b", 1)]);
         var below = With(bone) with { Layout = new FloodLayout("b") };
         Sketch Above(string cup) => With(dye, bone, mix) with { Id = "l2", Layout = new FloodLayout(cup) };
-        var glass = Assert.Single(Planner.Paint(Samples.Piece(Casting, below, Above("d")), null, PaintDetail.Draft).Paths, p => p.Material == "l2/d");
+        var glass = Assert.Single(Planner.Paint(Samples.Piece(Casting, below, Above("d")), null,
+            PaintDetail.Draft).Paths, p => p.Material == "l2/d");
         Assert.True(glass is { Glass: true, Opacity: 1 });
         Assert.Equal(CupLook.Of(Catalogue.Typical, Above("d"), dye).Filter(3).ToHex(), glass.Fill);
 
-        var both = Planner.Paint(Samples.Piece(Casting, below, Above("m")), null, PaintDetail.Draft).Paths.Where(p => p.Material == "l2/m").ToList();
+        var both = Planner.Paint(Samples.Piece(Casting, below, Above("m")), null, PaintDetail.Draft).Paths
+            .Where(p => p.Material == "l2/m").ToList();
         Assert.Equal([true, false], both.Select(p => p.Glass));
         Assert.Equal(1 - Math.Exp(-3 * 0.5 * 4 * 1.2), both[1].Opacity, 0.002);
     }
@@ -62,25 +67,39 @@ public class ShownColourTests
     [Fact]
     public void Lines_are_as_opaque_as_their_own_depth_not_as_the_layers()
     {
-        var lines = With(new Recipe("clear", "clear", "#eef0ea", []), Recipe.Plain("mica", "mica", "#3060c0", ColourantClass.Mica, 1)) with { DepthMm = 3, Layout = Samples.Lines("clear", 2, 0, 3) with { Bands = [new("push", 1, true, "clear"), new("line", 8, false, "mica")] } };
+        var lines = With(new Recipe("clear", "clear", "#eef0ea", []),
+            Recipe.Plain("mica", "mica", "#3060c0", ColourantClass.Mica, 1))
+        with
+        {
+            DepthMm = 3,
+            Layout = Samples.Lines("clear", 2, 0, 3) with { Bands = [new("push", 1, true, "clear"), new("line", 8, false, "mica")] }
+        };
         var piece = Samples.Piece(Casting, lines);
         Assert.Equal(22.1, Planner.Plan(piece, [], DateTimeZone.Utc).Layers[0].Opacity["mica"].Value, 0.05);
         Assert.Equal(1, Planner.Plan(piece, [], DateTimeZone.Utc).Layers[0].Opacity["mica"].Input("depth").Value, 1e-9);
         var look = CupLook.Of(Catalogue.Typical, lines, lines.Cups[1]);
         Assert.Equal(look.Over(Colour.Of("#ffffff"), 1).ToHex(), Paint(lines).Paths.Single(p => p.Region == "line").Fill);
-        Assert.Equal(0.221, Planner.Paint(Samples.Piece(Casting, With(Samples.Cup("b")) with { Id = "l0", Layout = new FloodLayout("b") }, lines), null, PaintDetail.Draft)
+        Assert.Equal(0.221, Planner.Paint(Samples.Piece(Casting,
+            With(Samples.Cup("b")) with { Id = "l0", Layout = new FloodLayout("b") }, lines), null, PaintDetail.Draft)
             .Paths.Single(p => p.Region == "line").Opacity, 0.001);
 
         // A vein covers by its own thickness.
-        var fields = With(Samples.Cup("a"), Samples.Cup("b"), Recipe.Plain("gilt", "gilt", "#c0a040", ColourantClass.Mica, 2)) with { Layout = new FieldsLayout(6, ["a", "b"], 3, Vein: new("gilt", 4, 1)) };
+        var fields = With(Samples.Cup("a"), Samples.Cup("b"),
+            Recipe.Plain("gilt", "gilt", "#c0a040", ColourantClass.Mica, 2))
+        with
+        { Layout = new FieldsLayout(6, ["a", "b"], 3, Vein: new("gilt", 4, 1)) };
         Assert.Equal(1 - Math.Exp(-0.5), Paint(fields).Paths.Single(p => p.Region == "vein").Opacity, 0.001);
     }
 
     [Fact]
     public void From_below_the_film_lies_in_front_of_the_lines_and_from_above_behind_them()
     {
-        var lines = With(Recipe.Plain("film", "film", "#20a060", ColourantClass.Mica, 2), Samples.Cup("line"), new Recipe("clear", "clear", "#eef0ea", [])) with { Layout = Samples.Lines("film", 1, 0, 3) with { Bands = [new("push", 1, true, "clear"), new("line", 8, false, "line")] } };
-        int[] FilmAt(Look look) => [.. Paint(lines, PaintDetail.Draft, look).Paths.Select((p, i) => (p, i)).Where(x => x.p is { Region: null, Material: "l1/film" }).Select(x => x.i)];
+        var lines = With(Recipe.Plain("film", "film", "#20a060", ColourantClass.Mica, 2), Samples.Cup("line"),
+            new Recipe("clear", "clear", "#eef0ea", []))
+        with
+        { Layout = Samples.Lines("film", 1, 0, 3) with { Bands = [new("push", 1, true, "clear"), new("line", 8, false, "line")] } };
+        int[] FilmAt(Look look) => [.. Paint(lines, PaintDetail.Draft, look).Paths.Select((p, i) => (p, i))
+            .Where(x => x.p is { Region: null, Material: "l1/film" }).Select(x => x.i)];
         var (above, below) = (Paint(lines), Paint(lines, PaintDetail.Draft, new(Face.Underside)));
         Assert.Equal([0], FilmAt(Look.Usual));
         Assert.Equal(1, above.Paths[0].Opacity);
@@ -107,7 +126,8 @@ public class ShownColourTests
             var (plain, with) = (mapper.Map(Samples.Piece(Casting, layer), layer), mapper.Map(piece, piece.Filled[0]));
             foreach (var line in new[] { "b2", "b3" })
             {
-                Assert.True(Math.Abs(plain.Area(RegionId.Parse(line)) - with.Area(RegionId.Parse(line))) < 0.5, $"{line} has {plain.Area(RegionId.Parse(line))} mm² by itself and {with.Area(RegionId.Parse(line))} round a {what}");
+                Assert.True(Math.Abs(plain.Area(RegionId.Parse(line)) - with.Area(RegionId.Parse(line))) < 0.5,
+                    $"{line} has {plain.Area(RegionId.Parse(line))} mm² by itself and {with.Area(RegionId.Parse(line))} round a {what}");
             }
 
             Assert.Equal(plain.Area(R("b1")) - Math.PI * 900, with.Area(R("b1")), 5.0);
@@ -119,7 +139,8 @@ public class ShownColourTests
     {
         // 300 × 200 mm: 100 mm to the middle, 60 mm of it free round a zone that leaves 60 mm on every side.
         var zone = new Zone("z", "middle", new RectangleOutline(180, 80), 60, 60, new FloodLayout("moss"));
-        Sketch Lines(double width, params Zone[] zones) => LayoutTests.Layer(Samples.Lines("clear", 1, 0, 3), 0, width, width) with { Zones = [.. zones] };
+        Sketch Lines(double width, params Zone[] zones) =>
+            LayoutTests.Layer(Samples.Lines("clear", 1, 0, 3), 0, width, width) with { Zones = [.. zones] };
         PiecePlan Plan(Sketch layer) => Planner.Plan(Samples.Piece(Casting, layer), [], DateTimeZone.Utc);
         double Room(PiecePlan plan) => plan.Layers[0].Facts.Single(f => f.Id == LayoutFacts.RimRoom).Number.Value;
         Assert.Equal(100, Room(Plan(Lines(20))), 1.0);
@@ -135,7 +156,8 @@ public class ShownColourTests
          from fill in Gen.Int[0, 8]
          from follow in Gen.Bool
          from x in Gen.Double[20, 280]
-         select Samples.Layer(Samples.Heart(x, 100, 40, 30), [.. widths.Select((w, i) => i == fill % widths.Length ? 0 : w)]).Rings(r => r with { RimFollow = follow ? 0.6 : 0 }))
+         select Samples.Layer(Samples.Heart(x, 100, 40, 30),
+             [.. widths.Select((w, i) => i == fill % widths.Length ? 0 : w)]).Rings(r => r with { RimFollow = follow ? 0.6 : 0 }))
         .Sample(
             layer =>
             {
@@ -143,7 +165,8 @@ public class ShownColourTests
                 var map = new LayerMapper().Map(piece, layer);
                 foreach (var detail in new[] { PaintDetail.Draft, PaintDetail.Full })
                 {
-                    var bodies = Planner.Paint(piece, null, detail).Paths.Where(p => p.Role is PaintRole.Body or PaintRole.GrowthLine && p.Fill is not null)
+                    var bodies = Planner.Paint(piece, null, detail).Paths
+                        .Where(p => p.Role is PaintRole.Body or PaintRole.GrowthLine && p.Fill is not null)
                         .Select(p => (p.Region, Rings: PaintingTests.Flatten(p.Path))).ToList();
                     var random = new SplitMix(7);
                     var differ = 0;
@@ -165,11 +188,13 @@ public class ShownColourTests
     [InlineData(PaintDetail.Full)]
     public void A_cup_that_is_not_mixed_shows_its_colours_side_by_side_and_a_mixed_one_the_mix(PaintDetail detail)
     {
-        var (ink, bone) = (Recipe.Plain("ink", "ink", "#101830", ColourantClass.Paste, 10), Recipe.Plain("bone", "bone", "#f0e8d8", ColourantClass.Paste, 10));
+        var (ink, bone) = (Recipe.Plain("ink", "ink", "#101830", ColourantClass.Paste, 10),
+            Recipe.Plain("bone", "bone", "#f0e8d8", ColourantClass.Paste, 10));
         HashSet<string?> Streaks(double blend) =>
         [
             .. Paint(
-                    With(ink, bone, new Recipe("both", "both", "#ff00ff", [], [new("ink", 1), new("bone", 1)])) with { Layout = new MarbleLayout("bone", "both", 40, blend, 20, 3) }, detail)
+                    With(ink, bone, new Recipe("both", "both", "#ff00ff", [], [new("ink", 1), new("bone", 1)]))
+                        with { Layout = new MarbleLayout("bone", "both", 40, blend, 20, 3) }, detail)
                 .Paths.Where(p => p.Fill is not null && p.Region == MarbleLayout.StreakId).Select(p => p.Fill),
         ];
         Assert.Equal([.. new[] { "#101830", "#f0e8d8" }.Order()], Streaks(0).Order());
@@ -182,9 +207,15 @@ public class ShownColourTests
     {
         foreach (var colour in new[] { "#0e0d10", "#33523f", "#e8dcc0", "#ffffff", "#7a1f66" })
         {
-            var layer = Samples.Layer(Samples.Heart(150, 100), 12, 0, 20) with { Recipes = [.. new[] { "bed", "c1", "c2", "c3" }.Select(id => Recipe.Plain(id, id, colour, ColourantClass.Paste, 10))] };
+            var layer = Samples.Layer(Samples.Heart(150, 100), 12, 0, 20)
+                with
+            {
+                Recipes = [.. new[] { "bed", "c1", "c2", "c3" }
+                    .Select(id => Recipe.Plain(id, id, colour, ColourantClass.Paste, 10))]
+            };
             var band = Lab.Of(Colour.Of(colour)).L;
-            var lines = Paint(layer, PaintDetail.Full).Paths.Where(p => p.Role == PaintRole.GrowthLine).Select(p => Lab.Of(Colour.Of(p.Fill ?? p.Stroke!)).L - band).ToList();
+            var lines = Paint(layer, PaintDetail.Full).Paths.Where(p => p.Role == PaintRole.GrowthLine)
+                .Select(p => Lab.Of(Colour.Of(p.Fill ?? p.Stroke!)).L - band).ToList();
             Assert.All(lines, l => Assert.InRange(Math.Abs(l), 0, Painter.GrowthLightness + 0.6));
             Assert.True(lines.Max() - lines.Min() > 3, "growth lines are hardly seen");
         }

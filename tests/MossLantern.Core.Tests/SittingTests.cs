@@ -33,7 +33,8 @@ public class SittingTests
 
     private static string Refused(Piece piece, params Edit[] edits) => Editing.Checked(piece, edits, AnyEdit.Cupboard).Refusal!;
 
-    private static double Ml(PiecePlan plan, RegionId region) => plan.Sittings.SelectMany(s => s.Cups.Regions).Where(r => r.RegionId == region).Sum(r => r.LayerMl.Value);
+    private static double Ml(PiecePlan plan, RegionId region) =>
+        plan.Sittings.SelectMany(s => s.Cups.Regions).Where(r => r.RegionId == region).Sum(r => r.LayerMl.Value);
 
     [Fact]
     public void A_layer_is_poured_in_goes_that_each_take_their_regions_and_together_what_one_would()
@@ -62,10 +63,15 @@ public class SittingTests
         var second = Samples.Layer(Samples.Heart(150, 100), 12, 20, 0) with { Id = "l2" };
         var panel = Samples.Piece(Samples.Panel(300, 200), Samples.Layer(Samples.Heart(150, 100), 12, 20, 0) with { DepthMm = 4 }, second);
         panel = panel with { Recipes = panel.Recipes.Add(Recipe.Clear("clear")), Kept = [spot] };
-        var mould = panel with { Ground = new(new RectangleOutline(300, 200), EdgeStyle.Walled, 12, "#d8bd8c", new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(12, CapacityFrom.Dimensions, null, 1, 1, 0)) };
+        var mould = panel with
+        {
+            Ground = new(new RectangleOutline(300, 200), EdgeStyle.Walled, 12, "#d8bd8c",
+            new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(12, CapacityFrom.Dimensions, null, 1, 1, 0))
+        };
         Assert.True(new PieceValidator().Validate(mould).IsValid, new PieceValidator().Validate(mould).ToString());
         (string Cup, double Ml)[] Of(Piece piece, string layer) =>
-            [.. Plan(piece).Sittings.SelectMany(s => s.Cups.Regions).Where(r => r.LayerId == layer && r.RegionId == "kept/k1").Select(r => (r.CupId, r.LayerMl.Value))];
+            [.. Plan(piece).Sittings.SelectMany(s => s.Cups.Regions)
+                .Where(r => r.LayerId == layer && r.RegionId == "kept/k1").Select(r => (r.CupId, r.LayerMl.Value))];
         var area = Math.PI * 15 * 15 / 1000;
 
         // Seen from above it is clear to the ground; seen through the face the clear is thin, and the layers behind go over it.
@@ -78,7 +84,8 @@ public class SittingTests
         Assert.NotEqual("clear", Assert.Single(Of(mould, "l2")).Cup);
         Assert.Equal(1 * area, Of(mould with { Kept = [spot with { ClearMm = 1 }] }, "l1")[0].Ml, 0.01);
         Assert.Equal("clear", Assert.Single(Of(mould with { Kept = [spot with { ClearMm = 4 }] }, "l1")).Cup);
-        Assert.Contains(new PieceValidator().Validate(mould with { Kept = [spot with { ClearMm = 0.05 }] }).Errors, e => e.PropertyName == "kept[k1].clearMm");
+        Assert.Contains(new PieceValidator().Validate(mould with { Kept = [spot with { ClearMm = 0.05 }] }).Errors,
+            e => e.PropertyName == "kept[k1].clearMm");
         Assert.Equal(Plan(panel).Layers[0].LayerMl, Plan(mould).Layers[0].LayerMl, 1e-6);
     }
 
@@ -101,13 +108,17 @@ public class SittingTests
         Assert.Equal([1, null, 1], locked.Sittings[0].Fills!.Value.Select(f => f.DepthMm));
         var three = Plan(locked).Sittings[0].Cups.Regions.Where(r => r.RegionId == "b2").Select(r => r.LayerMl.Value).ToList();
         Assert.All(three, ml => Assert.Equal(Ml(Plan(Rings), R("b2")) / 3, ml, 1e-9));
-        Assert.Contains("come to more than the 3 mm", Refused(locked, new SetField($"sittings[{Layer}].fills[{locked.Sittings[0].Fills!.Value[0].Id}].depthMm", System.Text.Json.JsonSerializer.SerializeToElement(2.5))), StringComparison.Ordinal);
+        Assert.Contains("come to more than the 3 mm",
+            Refused(locked, new SetField($"sittings[{Layer}].fills[{locked.Sittings[0].Fills!.Value[0].Id}].depthMm",
+                System.Text.Json.JsonSerializer.SerializeToElement(2.5))), StringComparison.Ordinal);
         var red = Made(locked, new ColourPass(locked.Sittings[0].Fills!.Value[2].Id, "c1"));
-        string Shown(Piece p) => Planner.Paint(p, Catalogue.Typical, null, PaintDetail.Draft).Paths.First(x => x.Region == "b2" && x.Role == PaintRole.Body).Fill!;
+        string Shown(Piece p) => Planner.Paint(p, Catalogue.Typical, null, PaintDetail.Draft).Paths
+            .First(x => x.Region == "b2" && x.Role == PaintRole.Body).Fill!;
         Assert.NotEqual(Shown(locked), Shown(red));
 
         // Left out again, it is as it was.
-        var without = Made(locked, [.. locked.Sittings[0].Fills!.Value.Where(f => f.DepthMm is not null).Select(f => new LeavePassOut(f.Id))]);
+        var without = Made(locked,
+            [.. locked.Sittings[0].Fills!.Value.Where(f => f.DepthMm is not null).Select(f => new LeavePassOut(f.Id))]);
         Assert.Null(without.Sittings[0].Fills);
     }
 
@@ -122,7 +133,8 @@ public class SittingTests
         Assert.Null(plan.Layers[0].Regions.Single(r => r.Id == "b2").CupId);
         Assert.DoesNotContain(plan.Layers[0].Balance, b => b.CupId == "c2");
         Assert.Equal(Ml(Plan(Rings), R("b2")), plan.Layers[0].LevelClear.Single().Ml.Value, 1e-9);
-        var done = Plan(bare, new PouredSitting(Layer, Instant.FromUtc(2027, 3, 1, 9, 0), null, null, [new(Layer, R("b1")), new(Layer, R("b3")), new(Layer, R("heart"))]));
+        var done = Plan(bare, new PouredSitting(Layer, Instant.FromUtc(2027, 3, 1, 9, 0), null, null,
+            [new(Layer, R("b1")), new(Layer, R("b3")), new(Layer, R("heart"))]));
         Assert.True(done.Layers[0].Done);
         Assert.Contains(
             new PieceValidator().Validate(bare with { Sittings = [bare.Sittings[0] with { Fills = [new("f", Layer, R("b2"))] }] }).Errors,
@@ -150,7 +162,11 @@ public class SittingTests
     public void Each_sitting_has_its_own_windows_and_what_lies_over_all_opens_with_the_last_and_closes_with_the_first()
     {
         var apart = Made(Rings, new PourApart(Layer, [R("b1")], null));
-        apart = apart with { Sittings = [apart.Sittings[0].At(new(new(2027, 3, 1, 9, 0), null, 22)), apart.Sittings[1].At(new(new(2027, 3, 2, 9, 0), null, 22))] };
+        apart = apart with
+        {
+            Sittings = [apart.Sittings[0].At(new(new(2027, 3, 1, 9, 0), null, 22)),
+            apart.Sittings[1].At(new(new(2027, 3, 2, 9, 0), null, 22))]
+        };
         var plan = Plan(apart);
         CureWindow Next(int at) => plan.Sittings[at].Windows.Single(w => w.Milestone == Milestone.NextLayer);
         Assert.Equal(Next(0).Opens + Duration.FromHours(24), Next(1).Opens);
@@ -170,7 +186,8 @@ public class SittingTests
     public void One_colour_in_several_hollows_of_one_sitting_is_one_cup()
     {
         var moss = Samples.Cup("moss");
-        Sketch Flood(string id) => new(id, id, 4, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
+        Sketch Flood(string id) =>
+            new(id, id, 4, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
         var several = Samples.Piece(Samples.Panel(300, 200), Flood("a"), Flood("b"), Flood("c"));
         Assert.Equal(3, Plan(several).Sittings.Length);
         var together = Made(several, new JoinSittings("b", "a"), new JoinSittings("c", "a"));
@@ -179,7 +196,8 @@ public class SittingTests
         Assert.Equal(["a", "b", "c"], sitting.LayerIds);
         var cup = Assert.Single(sitting.Cups.Cups);
         Assert.Equal(3, cup.Regions.Length);
-        Assert.Equal(Plan(several).Sittings.Sum(s => s.Cups.Regions.Sum(r => r.LayerMl.Value)), sitting.Cups.Regions.Sum(r => r.LayerMl.Value), 1e-9);
+        Assert.Equal(Plan(several).Sittings.Sum(s => s.Cups.Regions.Sum(r => r.LayerMl.Value)),
+            sitting.Cups.Regions.Sum(r => r.LayerMl.Value), 1e-9);
         Assert.Equal(["a", "b", "c"], sitting.Pours.Select(s => s.LayerId));
         Assert.Equal(["a", "b"], Made(together, new PourLayerApart("c")).Sittings[0].Rest);
         Assert.Contains("by itself already", Refused(several, new PourLayerApart("c")), StringComparison.Ordinal);
@@ -228,7 +246,8 @@ public class SittingTests
     [Fact]
     public void What_is_poured_by_the_millilitre_has_no_passes_and_no_depth()
     {
-        var puddle = Samples.Piece(Samples.Panel(300, 200), LayoutTests.Layer(new PuddleLayout(150, 100, [new("p1", "moss", 40), new("p2", "bone", 20)], 0, 0)));
+        var puddle = Samples.Piece(Samples.Panel(300, 200),
+            LayoutTests.Layer(new PuddleLayout(150, 100, [new("p1", "moss", 40), new("p2", "bone", 20)], 0, 0)));
         Assert.Contains("by the millilitre", Refused(puddle, new SetRegionDepth(Layer, R("p1"), 2)), StringComparison.Ordinal);
         Assert.Contains("by the millilitre", Refused(puddle, new AddPass(Layer, R("p1"), null, false, null)), StringComparison.Ordinal);
         var apart = Plan(Made(puddle, new PourApart(Layer, [R("p2")], null)));
@@ -241,14 +260,17 @@ public class SittingTests
     {
         // A round of 100 mm, 4 mm deep: 31.416 ml a copy.
         var moss = Samples.Cup("moss");
-        Sketch flood = new(Layer, "Body", 4, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
-        var ground = new Ground(new RoundOutline(100), EdgeStyle.Walled, 10, "#ffffff", new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(10, CapacityFrom.Dimensions, null, 12, 5, 0));
+        Sketch flood = new(Layer, "Body", 4, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null,
+            [], PlannedTimes.None);
+        var ground = new Ground(new RoundOutline(100), EdgeStyle.Walled, 10, "#ffffff",
+            new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(10, CapacityFrom.Dimensions, null, 12, 5, 0));
         var dozen = Samples.Piece(ground, flood);
         var each = Math.PI * 50 * 50 * 4 / 1000;
         var one = Plan(dozen);
         Assert.Equal([5, 5, 2], one.Sittings[0].Castings.Select(c => c.Copies));
         Assert.All(one.Sittings[0].Castings, c => Assert.Equal(c.Copies * each * 1.1, c.NeedMl.Value, 0.05));
-        Assert.Equal((5, 5 * each), (one.Sittings[0].Copies, one.Sittings[0].Pours[0].PourMl.Value), (a, b) => a.Item1 == b.Item1 && Math.Abs(a.Item2 - b.Item2) < 0.05);
+        Assert.Equal((5, 5 * each), (one.Sittings[0].Copies, one.Sittings[0].Pours[0].PourMl.Value),
+            (a, b) => a.Item1 == b.Item1 && Math.Abs(a.Item2 - b.Item2) < 0.05);
         Assert.Equal(each, one.Sittings[0].Pours[0].EachMl!.Value, 0.01);
 
         // Twelve at once: the last is not starved, and a copy weighs what it weighed.
@@ -270,9 +292,11 @@ public class SittingTests
     public void A_way_of_laying_gives_the_depth_and_a_dome_holds_less_than_what_is_flat()
     {
         var moss = Samples.Cup("moss");
-        Sketch flood = new(Layer, "Coat", 2, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
+        Sketch flood = new(Layer, "Coat", 2, new FloodLayout("moss"), [moss], new("coating"), Measure.ByVolume, null,
+            [], PlannedTimes.None);
         var round = Samples.Piece(new Ground(new RoundOutline(100), EdgeStyle.TapedClean, 10, "#ffffff"), flood);
-        double Laid(FillWay way) => Plan(Made(round, new LayRegion(Layer, FloodLayout.FloodId, null, way))).Sittings[0].Cups.Regions.Single().LayerMl.Value;
+        double Laid(FillWay way) =>
+            Plan(Made(round, new LayRegion(Layer, FloodLayout.FloodId, null, way))).Sittings[0].Cups.Regions.Single().LayerMl.Value;
         var area = Math.PI * 2500;
         Assert.Equal(area * 0.4 / 1000, Laid(FillWay.Fingered), 0.01);
         Assert.Equal(area * 2 / 1000, Laid(FillWay.Combed), 0.05);
@@ -284,12 +308,14 @@ public class SittingTests
         var domed = Made(round, new LayRegion(Layer, FloodLayout.FloodId, null, FillWay.Domed));
         var fill = domed.Sittings[0].Fills!.Value.Single();
         Assert.Equal(1.2, fill.TakesMm);
-        var own = Made(domed, new SetField($"sittings[{Layer}].fills[{fill.Id}].depthMm", System.Text.Json.JsonSerializer.SerializeToElement(0.8)));
+        var own = Made(domed,
+            new SetField($"sittings[{Layer}].fills[{fill.Id}].depthMm", System.Text.Json.JsonSerializer.SerializeToElement(0.8)));
         Assert.Equal(area * 0.8 / 1000 - Math.PI * 100 * 0.8 * 2 / 1000, Plan(own).Sittings[0].Cups.Regions.Single().LayerMl.Value, 0.02);
         Assert.Null(Made(domed, new LayRegion(Layer, FloodLayout.FloodId, null, FillWay.Poured)).Sittings[0].Fills);
     }
 
-    /// <summary>However a piece is divided into sittings and passes, as much lies on it as before: no region is lost and none is poured twice.</summary>
+    /// <summary>However a piece is divided into sittings and passes, as much lies on it as before: no region is lost
+    /// and none is poured twice.</summary>
     [Fact]
     public void Volumes_are_conserved_however_the_pours_are_divided()
     {
@@ -297,24 +323,30 @@ public class SittingTests
             seed =>
             {
                 var random = new Random(seed);
-                var start = random.Next(2) == 0 ? Rings : Samples.Piece(Samples.Panel(260, 180, EdgeStyle.DrippedOver), Samples.Layer(Samples.Heart(130, 90), 10, 0), Samples.Layer(null, 0, 14) with { Id = "l2", DepthMm = 2 });
+                var start = random.Next(2) == 0 ? Rings
+                    : Samples.Piece(Samples.Panel(260, 180, EdgeStyle.DrippedOver),
+                        Samples.Layer(Samples.Heart(130, 90), 10, 0), Samples.Layer(null, 0, 14) with { Id = "l2", DepthMm = 2 });
                 var (before, piece) = (Plan(start), start);
                 for (var i = 0; i < 8; i++)
                 {
-                    var type = (Type[])[typeof(PourApart), typeof(AddPass), typeof(PourWithRest), typeof(LeavePassOut), typeof(MoveSitting), typeof(JoinSittings), typeof(ColourPass), typeof(PourLayerApart)];
-                    piece = Editing.Checked(piece, [AnyEdit.Of(type[random.Next(type.Length)], piece, random)], AnyEdit.Cupboard).Piece ?? piece;
+                    var type = (Type[])[typeof(PourApart), typeof(AddPass), typeof(PourWithRest), typeof(LeavePassOut),
+                        typeof(MoveSitting), typeof(JoinSittings), typeof(ColourPass), typeof(PourLayerApart)];
+                    piece = Editing.Checked(piece, [AnyEdit.Of(type[random.Next(type.Length)], piece, random)],
+                        AnyEdit.Cupboard).Piece ?? piece;
                 }
 
                 var plan = Plan(piece);
                 foreach (var (layer, had) in plan.Layers.Zip(before.Layers))
                 {
                     // A fill of its own depth may stay below what its region aims at, and never exceeds it.
-                    var whole = piece.Sittings.SelectMany(s => s.Fills ?? []).Where(f => f.LayerId == layer.LayerId).GroupBy(f => f.Region).Where(g => g.All(f => f.DepthMm is not null)).Select(g => g.Key).ToHashSet();
+                    var whole = piece.Sittings.SelectMany(s => s.Fills ?? []).Where(f => f.LayerId == layer.LayerId)
+                        .GroupBy(f => f.Region).Where(g => g.All(f => f.DepthMm is not null)).Select(g => g.Key).ToHashSet();
                     foreach (var region in had.RegionMl)
                     {
                         var now = layer.RegionMl.GetValueOrDefault(region.Key);
                         Assert.True(now <= region.Value + 1e-6, $"{layer.LayerId} {region.Key}: {now} of {region.Value}");
-                        Assert.True(whole.Contains(region.Key) || Math.Abs(now - region.Value) < 1e-6, $"{layer.LayerId} {region.Key}: {now} of {region.Value}");
+                        Assert.True(whole.Contains(region.Key) || Math.Abs(now - region.Value) < 1e-6,
+                            $"{layer.LayerId} {region.Key}: {now} of {region.Value}");
                     }
                 }
             },

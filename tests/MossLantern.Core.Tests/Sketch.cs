@@ -5,7 +5,8 @@ namespace MossLantern.Core.Tests;
 
 /// <summary>A layer and the sitting that pours it, as tests draw them up: in one breath.</summary>
 internal sealed record Sketch(
-    string Id, string Name, double DepthMm, Layout Layout, ImmutableArray<Recipe> Recipes, ResinChoice Resin, Measure Measure, double? ReservePercent,
+    string Id, string Name, double DepthMm, Layout Layout, ImmutableArray<Recipe> Recipes, ResinChoice Resin,
+    Measure Measure, double? ReservePercent,
     ImmutableArray<RegionId> PourOrder, PlannedTimes Plan)
 {
     public Losses? Losses { get; init; }
@@ -45,7 +46,8 @@ internal sealed record Sketch(
     {
         var (layer, sitting) = (piece.Layers[index], piece.SittingOf(piece.Layers[index].Id));
         return new(
-            layer.Id, layer.Name, layer.DepthMm, layer.Layout, piece.Recipes, sitting.Resin, sitting.Measure, sitting.ReservePercent, sitting.OrderIn(layer.Id), sitting.Plan)
+            layer.Id, layer.Name, layer.DepthMm, layer.Layout, piece.Recipes, sitting.Resin, sitting.Measure,
+            sitting.ReservePercent, sitting.OrderIn(layer.Id), sitting.Plan)
         {
             Losses = sitting.Losses,
             Tools = sitting.Tools,
@@ -75,7 +77,8 @@ internal sealed record Sketch(
     {
         var at = (sitting.Order ?? []).TakeWhile(o => o.LayerId != Id).Count();
         ImmutableArray<RegionOf> order =
-            [.. (sitting.Order ?? []).Take(at), .. PourOrder.Select(r => new RegionOf(Id, r)), .. (sitting.Order ?? []).Skip(at).Where(o => o.LayerId != Id)];
+            [.. (sitting.Order ?? []).Take(at), .. PourOrder.Select(r => new RegionOf(Id, r)),
+                .. (sitting.Order ?? []).Skip(at).Where(o => o.LayerId != Id)];
         return sitting.At(Plan) with
         {
             Resin = Resin,

@@ -6,7 +6,8 @@ namespace MossLantern.Core.Tests;
 /// <summary>The storage that sweeps run on: what goes in comes out, whichever side is the longer.</summary>
 public sealed class SkewTests
 {
-    private static readonly Gen<GrowthGrid> Grids = Gen.Select(Gen.Int[Skew.Lanes, 60], Gen.Int[2, 60], (columns, rows) => new GrowthGrid(1, columns, rows));
+    private static readonly Gen<GrowthGrid> Grids = Gen.Select(Gen.Int[Skew.Lanes, 60], Gen.Int[2, 60],
+        (columns, rows) => new GrowthGrid(1, columns, rows));
 
     [Fact]
     public void Turned_over_and_read_it_is_the_grid() =>

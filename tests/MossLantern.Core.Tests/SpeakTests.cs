@@ -15,7 +15,8 @@ using NodaTime;
 
 namespace MossLantern.Core.Tests;
 
-/// <summary>What the second look says of depth and heat, colour, time and room: at each threshold from both sides, and what every remedy leaves.</summary>
+/// <summary>What the second look says of depth and heat, colour, time and room: at each threshold from both sides, and
+/// what every remedy leaves.</summary>
 public class SpeakTests
 {
     private const string Layer = "l1";
@@ -26,10 +27,12 @@ public class SpeakTests
     private static readonly LocalDateTime Noon = new(2026, 5, 4, 12, 0);
 
     /// <summary>A coat of one colour, so deep, over a panel.</summary>
-    private static Piece Coat(double depthMm, string resin = "coating", Recipe? recipe = null, double width = 200, double height = 150, EdgeStyle edge = EdgeStyle.TapedClean, double sideMm = 10)
+    private static Piece Coat(double depthMm, string resin = "coating", Recipe? recipe = null, double width = 200,
+        double height = 150, EdgeStyle edge = EdgeStyle.TapedClean, double sideMm = 10)
     {
         var moss = recipe ?? Samples.Cup("moss", ColourantClass.Mica, 3);
-        var layer = new Sketch(Layer, "Coat", depthMm, new FloodLayout(moss.Id), [moss], new(resin), Measure.ByVolume, null, [], PlannedTimes.None);
+        var layer = new Sketch(Layer, "Coat", depthMm, new FloodLayout(moss.Id), [moss], new(resin), Measure.ByVolume,
+            null, [], PlannedTimes.None);
         return Samples.Piece(new Ground(new RectangleOutline(width, height), edge, sideMm, "#d8bd8c"), layer);
     }
 
@@ -61,7 +64,9 @@ public class SpeakTests
             var after = remedy.Apply(piece);
             Assert.Empty(Validator.Validate(after).Errors.Select(e => $"{remedy.Id}: {e}"));
             var left = All(after);
-            Assert.Empty(left.Where(f => f.Key == finding.Key || (f.Grade == Grade.Stop && !before.Any(b => b.Check == f.Check && (b.Grade == Grade.Stop || f.Worth < b.Worth * 1.02)))).Select(f => $"{f.Key} by {remedy.Id} of {finding.Key}"));
+            Assert.Empty(left.Where(f => f.Key == finding.Key
+                || (f.Grade == Grade.Stop && !before.Any(b => b.Check == f.Check
+                    && (b.Grade == Grade.Stop || f.Worth < b.Worth * 1.02)))).Select(f => $"{f.Key} by {remedy.Id} of {finding.Key}"));
         }
 
         return finding;
@@ -94,13 +99,21 @@ public class SpeakTests
     public void A_film_that_gets_too_hot_is_too_deep_whatever_its_maker_says(double celsius, Grade? below, Grade above)
     {
         // A resin that may be poured as deep as one likes, by its label.
-        var around = Around with { Catalogue = Catalogue.Typical.With([("coating", new(MaterialKind.Resin, "brave resin", "coating", ImmutableSortedDictionary<string, double>.Empty.Add(MaterialProperties.DeepestMm, 100)))]) };
+        var around = Around with
+        {
+            Catalogue = Catalogue.Typical
+            .With([("coating", new(MaterialKind.Resin, "brave resin", "coating",
+                ImmutableSortedDictionary<string, double>.Empty.Add(MaterialProperties.DeepestMm, 100)))])
+        };
         var system = around.Catalogue.Resin("coating")!;
         var at = Crossing(depth => FilmHeat.HottestC(system, depth, RoomCurve.Constant(22).InputAt(null)).Value, celsius, 1, 100);
         Grade? Told(double depth)
         {
-            var found = Planner.Plan(Coat(depth) is var coat ? coat with { Sittings = [coat.Sittings[0] with { RoomC = 22 }] } : null!, [], around).Findings.SingleOrDefault(f => f.Check == "too-deep");
-            Assert.Equal(found is null ? null : "hot", found is null ? null : found.Reason.Contains("{2} hot", StringComparison.Ordinal) ? "hot" : found.Reason);
+            var found = Planner.Plan(Coat(depth) is var coat
+                ? coat with { Sittings = [coat.Sittings[0] with { RoomC = 22 }] } : null!, [], around).Findings
+            .SingleOrDefault(f => f.Check == "too-deep");
+            Assert.Equal(found is null ? null : "hot",
+                found is null ? null : found.Reason.Contains("{2} hot", StringComparison.Ordinal) ? "hot" : found.Reason);
             return found?.Grade;
         }
 
@@ -148,7 +161,8 @@ public class SpeakTests
     [InlineData(60, Grade.Mend, Grade.Stop)]
     public void The_warmth_of_a_cup_is_told_from_either_side(double celsius, Grade? below, Grade above)
     {
-        double Hottest(double room) => Planner.Plan(InRoom(room), [], Around).Sittings[0].Batches.All.SelectMany(b => b.Cups).Max(c => c.Celsius.Value);
+        double Hottest(double room) =>
+            Planner.Plan(InRoom(room), [], Around).Sittings[0].Batches.All.SelectMany(b => b.Cups).Max(c => c.Celsius.Value);
         var room = Crossing(Hottest, celsius, 5, 40);
         Assert.Equal((below, above), (Of(InRoom(room - 0.001), "cup-too-big")?.Grade, Of(InRoom(room + 0.001), "cup-too-big")!.Grade));
     }
@@ -156,7 +170,8 @@ public class SpeakTests
     [Fact]
     public void The_clock_of_a_cup_is_told_from_either_side()
     {
-        double Late(double room) => -Planner.Plan(InRoom(room), [], Around).Sittings[0].Batches.All.SelectMany(b => b.Cups).Min(c => c.InHandMinutes.Value);
+        double Late(double room) =>
+            -Planner.Plan(InRoom(room), [], Around).Sittings[0].Batches.All.SelectMany(b => b.Cups).Min(c => c.InHandMinutes.Value);
         var room = Crossing(Late, 0, 5, 40);
         Assert.Equal((null, "clock@l1"), (Of(InRoom(room - 0.001), "clock")?.Key, Of(InRoom(room + 0.001), "clock")!.Key));
     }
@@ -176,11 +191,13 @@ public class SpeakTests
         from over in Gen.Int[0, 120]
         select Told(depth, resin, colourant, load, side, edge, room, hour, lasts, over);
 
-    private static Piece Told(double depth, string resin, ColourantClass colourant, int load, int side, EdgeStyle edge, int room, int hour, int lasts, int over)
+    private static Piece Told(double depth, string resin, ColourantClass colourant, int load, int side, EdgeStyle edge,
+        int room, int hour, int lasts, int over)
     {
         var coat = Coat(depth, resin, Recipe.Plain("moss", "moss", "#33523f", colourant, load), side, side, edge, 12);
         var start = Noon.Date + new LocalTime(hour, 0);
-        var piece = At(coat with { Sittings = [coat.Sittings[0] with { RoomC = room }] }, 0, start, lasts < 20 ? null : start.PlusMinutes(lasts));
+        var piece = At(coat with { Sittings = [coat.Sittings[0] with { RoomC = room }] }, 0, start,
+            lasts < 20 ? null : start.PlusMinutes(lasts));
         return over < 20 ? piece : At(Over(piece), 1, start.PlusHours(over));
     }
 
@@ -200,7 +217,8 @@ public class SpeakTests
         // Many rings of one colour after others: the last of them comes late.
         var bands = Enumerable.Range(1, 30).Select(i => new Band($"b{i}", 9, i == 30, i % 3 == 0 ? "c0" : $"c{i}")).ToImmutableArray();
         var cups = bands.Select(b => b.RecipeId).Distinct().Select(id => Samples.Cup(id, ColourantClass.Mica, 3)).ToImmutableArray();
-        var layer = new Sketch(Layer, "Rings", 3, new RingsLayout([Samples.Heart(300, 200)], bands, 0, "c0"), cups, new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
+        var layer = new Sketch(Layer, "Rings", 3, new RingsLayout([Samples.Heart(300, 200)], bands, 0, "c0"), cups,
+            new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
         var rings = Samples.Piece(Samples.Panel(700, 500), layer);
         rings = rings with { Sittings = [rings.Sittings[0] with { Batches = [new("all", [.. cups.Select(c => c.Id)], 20_000)] }] };
         var worst = Planner.Plan(rings, [], Around).Sittings[0].Batches.All.SelectMany(b => b.Cups).Min(c => c.InHandMinutes.Value);
@@ -245,7 +263,8 @@ public class SpeakTests
     {
         Recipe Of(double percent) => Recipe.Plain("moss", "moss", "#33523f", ColourantClass.Acrylic, percent);
         Assert.Null(SpeakTests.Of(Coat(3, recipe: Of(WaterPaintCheck.MostPercent)), "water-paint"));
-        Assert.Equal(["paste", "less"], Cleared(Coat(3, recipe: Of(WaterPaintCheck.MostPercent + 0.01)), "water-paint").Remedies.Select(r => r.Id));
+        Assert.Equal(["paste", "less"],
+            Cleared(Coat(3, recipe: Of(WaterPaintCheck.MostPercent + 0.01)), "water-paint").Remedies.Select(r => r.Id));
         Assert.Equal(6, WaterPaintCheck.MostPercent);
     }
 
@@ -254,7 +273,8 @@ public class SpeakTests
     {
         var usual = Around.Catalogue.Of(ColourantClass.Paste).UsualToPercent;
         Piece Passes(double percent) => Editing.Checked(
-            Coat(3, recipe: Recipe.Plain("moss", "moss", "#33523f", ColourantClass.Paste, percent)), [new AddPass(Layer, FloodLayout.FloodId, null, true, null)], Cupboard.Empty).Piece!;
+            Coat(3, recipe: Recipe.Plain("moss", "moss", "#33523f", ColourantClass.Paste, percent)),
+            [new AddPass(Layer, FloodLayout.FloodId, null, true, null)], Cupboard.Empty).Piece!;
         Assert.Null(Of(Passes(usual), "sinks"));
         Cleared(Passes(usual + 0.01), "sinks");
         Assert.Null(Of(Coat(3, recipe: Recipe.Plain("moss", "moss", "#33523f", ColourantClass.Paste, usual + 0.01)), "sinks"));
@@ -267,7 +287,9 @@ public class SpeakTests
         Piece Puddle(params string[] pours)
         {
             var layer = new Sketch(
-                Layer, "Puddle", 3, new PuddleLayout(100, 75, [.. pours.Select((p, i) => new PuddlePour($"p{i}", p, 10))]), [Samples.Cup("moss", ColourantClass.Mica, 3), Samples.Cup("bone", ColourantClass.Mica, 3), glitter],
+                Layer, "Puddle", 3, new PuddleLayout(100, 75,
+                    [.. pours.Select((p, i) => new PuddlePour($"p{i}", p, 10))]),
+                [Samples.Cup("moss", ColourantClass.Mica, 3), Samples.Cup("bone", ColourantClass.Mica, 3), glitter],
                 new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
             return Samples.Piece(Samples.Panel(200, 150), layer);
         }
@@ -289,7 +311,8 @@ public class SpeakTests
         Assert.True(late.Remedies[0].Apply(At(two, 1, Noon.PlusDays(9))).Sittings[1].SandFirst);
 
         // Poured already, below: only sanding is left.
-        var poured = Planner.Plan(At(two, 1, Noon.PlusDays(9)), [new(Layer, Noon.InUtc().ToInstant(), null, null)], Around).Findings.Single(f => f.Check == "recoat-closed");
+        var poured = Planner.Plan(At(two, 1, Noon.PlusDays(9)), [new(Layer, Noon.InUtc().ToInstant(), null, null)],
+            Around).Findings.Single(f => f.Check == "recoat-closed");
         Assert.Equal(["sand"], poured.Remedies.Select(r => r.Id));
     }
 
@@ -315,7 +338,8 @@ public class SpeakTests
     [Fact]
     public void Tape_that_comes_off_in_the_night_is_told_and_the_pour_moved_so_that_it_does_not()
     {
-        var asleep = Enumerable.Range(7, 14).Select(h => At(Coat(3), 0, new LocalDateTime(2026, 5, 4, h, 0))).Where(p => Of(p, "asleep") is not null).ToList();
+        var asleep = Enumerable.Range(7, 14).Select(h => At(Coat(3), 0, new LocalDateTime(2026, 5, 4, h, 0)))
+            .Where(p => Of(p, "asleep") is not null).ToList();
         Assert.NotEmpty(asleep);
         foreach (var piece in asleep)
         {
@@ -334,7 +358,8 @@ public class SpeakTests
         Finding? Told(Piece piece, LocalTime now, params PouredSitting[] poured)
         {
             var plan = Planner.Plan(piece, [.. poured], Around);
-            return Planner.FindingsAt(piece, plan, Around, (Noon.Date + now).InUtc().ToInstant()).SingleOrDefault(f => f.Check == "wet-glue");
+            return Planner.FindingsAt(piece, plan, Around, (Noon.Date + now).InUtc().ToInstant())
+                .SingleOrDefault(f => f.Check == "wet-glue");
         }
 
         Assert.Null(Told(noon, new(8, 0)));
@@ -345,7 +370,8 @@ public class SpeakTests
         Assert.Equal(Noon.PlusMinutes(5), later.Sittings[0].Start);
         Assert.Null(Told(later, new(8, 1)));
         Assert.Null(Told(painted, new(6, 0)));
-        Assert.Contains("\"Seal the face\" and \"Paint the ground\" are still to do", Told(painted, new(6, 1))!.Reason, StringComparison.Ordinal);
+        Assert.Contains("\"Seal the face\" and \"Paint the ground\" are still to do", Told(painted, new(6, 1))!.Reason,
+            StringComparison.Ordinal);
 
         // What is ticked dries from then; what is past or begun is not told any more.
         Piece Ticked(LocalTime at) => painted with { Ground = painted.Ground with { Done = [new("seal", Noon.Date + at)] } };
@@ -355,7 +381,8 @@ public class SpeakTests
         Assert.NotNull(Told(Ticked(new(5, 0)), new(10, 1)));
         Assert.Null(Told(noon, new(12, 0)));
         Assert.Null(Told(noon, new(9, 0), new PouredSitting(Layer, Noon.InUtc().ToInstant() - Duration.FromHours(4), null, null)));
-        Assert.Equal("it has days", Told(noon with { WavedOff = [new(late.Key, "it has days", late.Grade, late.Worth)] }, new(8, 1))!.WavedOff);
+        Assert.Equal("it has days",
+            Told(noon with { WavedOff = [new(late.Key, "it has days", late.Grade, late.Worth)] }, new(8, 1))!.WavedOff);
     }
 
     [Fact]
@@ -364,14 +391,19 @@ public class SpeakTests
         var two = Over(Coat(3));
         var first = Noon.InUtc().ToInstant();
         PouredSitting Logged(string id, Instant at) => new(id, at, at, 22);
-        Finding? Told(Piece piece, params PouredSitting[] poured) => Planner.Plan(piece, [.. poured], Around).Findings.SingleOrDefault(f => f.Check == "layer-early");
+        Finding? Told(Piece piece, params PouredSitting[] poured) =>
+            Planner.Plan(piece, [.. poured], Around).Findings.SingleOrDefault(f => f.Check == "layer-early");
         var opens = Planner.Plan(two, [Logged("l1", first)], Around).Layers[0].NextLayer!.Opens;
         Assert.Null(Told(two, Logged("l1", first), Logged("l2", opens)));
         var early = Told(two, Logged("l1", first), Logged("l2", opens - Duration.FromMinutes(1)))!;
         Assert.Equal((Grade.Mind, Station.Story, "l2"), (early.Grade, early.Pin.Station, early.Pin.LayerId));
         Assert.Contains("before Coat below was ready for it", early.Reason, StringComparison.Ordinal);
         Assert.Contains("Coat below it is not", Told(two, Logged("l2", first))!.Reason, StringComparison.Ordinal);
-        var three = two with { Layers = two.Layers.Add(two.Layers[1] with { Id = "l3", Name = "Top" }), Sittings = two.Sittings.Add(two.Sittings[1] with { Id = "l3", Rest = ["l3"] }) };
+        var three = two with
+        {
+            Layers = two.Layers.Add(two.Layers[1] with { Id = "l3", Name = "Top" }),
+            Sittings = two.Sittings.Add(two.Sittings[1] with { Id = "l3", Rest = ["l3"] })
+        };
         Assert.Null(Told(three, Logged("l1", first), Logged("l2", first), Logged("l3", first + Duration.FromDays(3))));
     }
 
@@ -386,7 +418,8 @@ public class SpeakTests
 
         var mould = Coat(20, "casting", edge: EdgeStyle.Walled) with
         {
-            Ground = new(new RectangleOutline(200, 150), EdgeStyle.Walled, 12, "#d8bd8c", new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(16, CapacityFrom.Dimensions, null, 1, 1, 1)),
+            Ground = new(new RectangleOutline(200, 150), EdgeStyle.Walled, 12, "#d8bd8c",
+                new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(16, CapacityFrom.Dimensions, null, 1, 1, 1)),
         };
         Assert.Equal(15, Cleared(mould, "overfill").Numbers[1].Value);
         Assert.Null(Of(mould.OnLayer(0, l => l with { DepthMm = 15 }), "overfill"));
@@ -413,14 +446,17 @@ public class SpeakTests
     public void What_is_left_in_a_cup_in_the_middle_of_a_pour_is_told_while_more_can_be_mixed()
     {
         var layer = Samples.Layer(Samples.Heart(150, 100), 12, 20, 0);
-        var piece = Samples.Piece(Samples.Panel(300, 200), layer with { Layout = new RingsLayout([Samples.Heart(150, 100)], [new("b1", 12, false, "c1"), new("b2", 0, true, "c1")], 0, "bed") });
+        var piece = Samples.Piece(Samples.Panel(300, 200), layer
+            with
+        { Layout = new RingsLayout([Samples.Heart(150, 100)], [new("b1", 12, false, "c1"), new("b2", 0, true, "c1")], 0, "bed") });
         var planned = Planner.Plan(piece, [], Around).Sittings[0];
         var pours = planned.Pours.Where(s => s.CupId == "c1").ToDictionary(s => s.RegionId.ToString(), s => s.PourMl.Value);
         var reserve = planned.Reach.Single(r => r.CupId == "c1").Left!.Value;
         var bed = planned.Pours.Single(s => s.CupId == "bed");
         (SittingPlan Plan, Finding? Told) Logged(params PouredAmount[] amounts)
         {
-            var plan = Planner.Plan(piece, [new("l1", Instant.FromUtc(2026, 5, 4, 9, 0), null, 22, [.. amounts.Select(a => a.Of)], [.. amounts])], Around);
+            var plan = Planner.Plan(piece,
+                [new("l1", Instant.FromUtc(2026, 5, 4, 9, 0), null, 22, [.. amounts.Select(a => a.Of)], [.. amounts])], Around);
             return (plan.Sittings[0], plan.Findings.SingleOrDefault(f => f.Check == "runs-short"));
         }
 
@@ -450,7 +486,11 @@ public class SpeakTests
         Cleared(covered, "hides-inlay");
 
         // What veils half of it at most does not hide it.
-        var thin = covered with { Recipes = [.. covered.Recipes.Select(r => r.Id == "moss" ? Recipe.Plain("moss", "moss", "#33523f", ColourantClass.Dye, 1) : r)] };
+        var thin = covered with
+        {
+            Recipes = [.. covered.Recipes
+            .Select(r => r.Id == "moss" ? Recipe.Plain("moss", "moss", "#33523f", ColourantClass.Dye, 1) : r)]
+        };
         Assert.Null(Of(thin, "hides-inlay"));
     }
 
@@ -458,7 +498,8 @@ public class SpeakTests
     public void What_was_let_be_is_told_again_when_it_goes_further_and_not_when_a_number_moves()
     {
         var most = Resin("coating").DeepestMm;
-        Piece Let(double depth) => Coat(depth) with { WavedOff = [new($"too-deep@{Layer}/{Layer}", "It went well before.", Grade.Mend, 1.2)] };
+        Piece Let(double depth) =>
+            Coat(depth) with { WavedOff = [new($"too-deep@{Layer}/{Layer}", "It went well before.", Grade.Mend, 1.2)] };
         Assert.Equal("It went well before.", Of(Let(most * 1.2), "too-deep")!.WavedOff);
         Assert.NotNull(Of(Let(most * 1.2 * 1.099), "too-deep")!.WavedOff);
         Assert.Null(Of(Let(most * 1.2 * 1.101), "too-deep")!.WavedOff);
@@ -471,7 +512,8 @@ public class SpeakTests
     public void One_colour_beside_itself_is_no_pair_of_twins_and_clear_below_colour_hides_no_ground()
     {
         var rings = Samples.Piece(Samples.Panel(300, 200), Samples.Layer(Samples.Heart(150, 100), 12, 20, 0));
-        var same = Editing.Checked(rings, [new PourFrom(Layer, null, R("b2"), "c1"), new PourFrom(Layer, null, R("b3"), "c1"), new PourFrom(Layer, null, R("heart"), "c1")], AnyEdit.Cupboard).Piece!;
+        var same = Editing.Checked(rings, [new PourFrom(Layer, null, R("b2"), "c1"),
+            new PourFrom(Layer, null, R("b3"), "c1"), new PourFrom(Layer, null, R("heart"), "c1")], AnyEdit.Cupboard).Piece!;
         Assert.Null(Of(same, "twins"));
 
         // A clear bed below thin blue, on raw wood: the wood shows through both.
@@ -508,8 +550,10 @@ public class SpeakTests
         Piece Lines(double widthMm)
         {
             var layer = new Sketch(
-                Layer, "Lines", 3, Samples.Lines("clear", 1, 0, 3) with { Bands = [new("rest", 10, true, "clear"), new("line", widthMm, false, "moss")] },
-                [Recipe.Clear("clear"), Samples.Cup("moss", ColourantClass.Mica, 3)], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
+                Layer, "Lines", 3,
+                Samples.Lines("clear", 1, 0, 3) with { Bands = [new("rest", 10, true, "clear"), new("line", widthMm, false, "moss")] },
+                [Recipe.Clear("clear"), Samples.Cup("moss", ColourantClass.Mica, 3)], new("coating"), Measure.ByVolume,
+                null, [], PlannedTimes.None);
             return Samples.Piece(Samples.Panel(300, 200), layer);
         }
 
@@ -525,7 +569,8 @@ public class SpeakTests
         var told = Enumerable.Range(0, 300).SelectMany(seed =>
         {
             var layer = new Sketch(
-                Layer, "Fields", 3, new FieldsLayout(7, ["moss", "bone", "gold"], seed), [.. new[] { "moss", "bone", "gold" }.Select(c => Samples.Cup(c, ColourantClass.Mica, 3))],
+                Layer, "Fields", 3, new FieldsLayout(7, ["moss", "bone", "gold"], seed),
+                [.. new[] { "moss", "bone", "gold" }.Select(c => Samples.Cup(c, ColourantClass.Mica, 3))],
                 new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
             return All(Samples.Piece(Samples.Panel(300, 200), layer)).Where(f => f.Check == "one-side");
         }).Select(f => f.Numbers[0].Value / diagonal).ToList();

@@ -33,7 +33,8 @@ public sealed class StepIdTests
     [Fact]
     public void What_is_weighed_is_spelled_as_it_was()
     {
-        Assert.Equal(["b/resin", "b/hardener", "b/moss/2"], new[] { StepId.OfResin("b"), StepId.OfHardener("b"), StepId.OfColourant("b", "moss", 2) }.Select(s => s.ToString()));
+        Assert.Equal(["b/resin", "b/hardener", "b/moss/2"],
+            new[] { StepId.OfResin("b"), StepId.OfHardener("b"), StepId.OfColourant("b", "moss", 2) }.Select(s => s.ToString()));
         Assert.Throws<ArgumentException>(() => StepId.Parse(""));
     }
 }

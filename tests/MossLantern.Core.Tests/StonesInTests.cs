@@ -47,7 +47,8 @@ public class StonesInTests
         // The number says where it comes from, and what runs over the edge is not made less.
         var ml = now.Regions.Single(r => r.RegionId == "b1").LayerMl;
         Assert.Equal(Formulas.RegionAmongStones, ml.Formula);
-        Assert.Contains(ml.Inputs, i => i is { Value: 10, Unit: "g", Origin: Origin.Own, Field: "layers[l1].stones[b1 crushed-glass].grams" });
+        Assert.Contains(ml.Inputs,
+            i => i is { Value: 10, Unit: "g", Origin: Origin.Own, Field: "layers[l1].stones[b1 crushed-glass].grams" });
         Assert.Contains(ml.Inputs, i => i is { Value: 2.5, Unit: "g/ml", Origin: Origin.Default });
         Assert.All(now.Regions.Zip(was.Regions), r => Assert.Equal(r.Second.EdgeMl.Value, r.First.EdgeMl.Value));
         Assert.All(now.Regions, r => Assert.Equal(r.LayerMl.Value + r.EdgeMl.Value, r.PourMl.Value, 1e-9));
@@ -80,8 +81,10 @@ public class StonesInTests
     [Fact]
     public void Every_copy_has_as_many()
     {
-        Sketch flood = new(Layer, "Body", 4, new FloodLayout("moss"), [Samples.Cup("moss")], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None);
-        var ground = new Ground(new RoundOutline(100), EdgeStyle.Walled, 10, "#ffffff", new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(10, CapacityFrom.Dimensions, null, 12, 5, 0));
+        Sketch flood = new(Layer, "Body", 4, new FloodLayout("moss"), [Samples.Cup("moss")], new("coating"),
+            Measure.ByVolume, null, [], PlannedTimes.None);
+        var ground = new Ground(new RoundOutline(100), EdgeStyle.Walled, 10, "#ffffff",
+            new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(10, CapacityFrom.Dimensions, null, 12, 5, 0));
         var dozen = Samples.Piece(ground, flood);
         var glass = Made(dozen, new SetRegionStones(Layer, FloodLayout.FloodId, "crushed-glass", 10));
         double Poured(Piece piece) => Plan(piece).Sittings[0].Cups.Regions.Single().LayerMl.Value;
@@ -100,7 +103,8 @@ public class StonesInTests
         Assert.Equal(0, Ml(Plan(Made(WithGlass, new SetRegionStones(Layer, R("b1"), "crushed-glass", 20_000))), R("b1")).Single());
         var both = Made(WithGlass, new SetRegionStones(Layer, R("b1"), "quartz-points", 5.3));
         Assert.Equal(Ml(Plan(WithGlass), R("b1")).Single() - 2, Ml(Plan(both), R("b1")).Single(), 1e-9);
-        Assert.Equal(WithGlass.Layers[0].Stones!.Value, Made(both, new SetRegionStones(Layer, R("b1"), "quartz-points", null)).Layers[0].Stones!.Value);
+        Assert.Equal(WithGlass.Layers[0].Stones!.Value,
+            Made(both, new SetRegionStones(Layer, R("b1"), "quartz-points", null)).Layers[0].Stones!.Value);
         Assert.Equal(Rings.Layers, Made(WithGlass, new SetRegionStones(Layer, R("b1"), "crushed-glass", null)).Layers);
         Assert.Equal(20, Made(WithGlass, new SetRegionStones(Layer, R("b1"), "crushed-glass", 20)).Layers[0].Stones!.Value.Single().Grams);
     }
@@ -108,10 +112,13 @@ public class StonesInTests
     [Fact]
     public void The_persons_own_density_counts()
     {
-        var own = Catalogue.Typical.With([("crushed-glass", new OwnMaterial(MaterialKind.Stone, "our cullet", "crushed-glass", System.Collections.Immutable.ImmutableSortedDictionary<string, double>.Empty.Add(MaterialProperties.SolidDensity, 2)))]);
+        var own = Catalogue.Typical.With([("crushed-glass",
+            new OwnMaterial(MaterialKind.Stone, "our cullet", "crushed-glass",
+                System.Collections.Immutable.ImmutableSortedDictionary<string, double>.Empty.Add(MaterialProperties.SolidDensity, 2)))]);
         var plan = Planner.Plan(WithGlass, [], Surroundings.Usual(DateTimeZone.Utc) with { Catalogue = own });
         Assert.Equal(Ml(Plan(Rings), R("b1")).Single() - 5, Ml(plan, R("b1")).Single(), 1e-9);
-        Assert.Contains(plan.Sittings[0].Cups.Regions.Single(r => r.RegionId == "b1").LayerMl.Inputs, i => i is { Value: 2, Unit: "g/ml", Origin: Origin.Own });
+        Assert.Contains(plan.Sittings[0].Cups.Regions.Single(r => r.RegionId == "b1").LayerMl.Inputs,
+            i => i is { Value: 2, Unit: "g/ml", Origin: Origin.Own });
         Assert.NotEqual(Catalogue.Typical.Key, own.Key);
     }
 
@@ -119,13 +126,17 @@ public class StonesInTests
     public void Stones_go_with_their_region_and_what_cannot_be_is_refused_in_words()
     {
         Assert.Null(Made(WithGlass, new LeaveBandOut(Layer, null, "b1")).Layers[0].Stones);
-        Assert.Contains("from 0.1 to 20000 g", Refused(Rings, new SetRegionStones(Layer, R("b1"), "sand", 0)).Replace(",", "", StringComparison.Ordinal), StringComparison.Ordinal);
-        Assert.Contains("region that the layer has", Refused(Rings, new SetRegionStones(Layer, R("b9"), "sand", 5)), StringComparison.Ordinal);
-        var puddle = Samples.Piece(Samples.Panel(300, 200), LayoutTests.Layer(new PuddleLayout(150, 100, [new("p1", "moss", 40), new("p2", "bone", 20)], 0, 0)));
+        Assert.Contains("from 0.1 to 20000 g", Refused(Rings, new SetRegionStones(Layer, R("b1"), "sand", 0))
+            .Replace(",", "", StringComparison.Ordinal), StringComparison.Ordinal);
+        Assert.Contains("region that the layer has", Refused(Rings, new SetRegionStones(Layer, R("b9"), "sand", 5)),
+            StringComparison.Ordinal);
+        var puddle = Samples.Piece(Samples.Panel(300, 200),
+            LayoutTests.Layer(new PuddleLayout(150, 100, [new("p1", "moss", 40), new("p2", "bone", 20)], 0, 0)));
         Assert.Contains("by the millilitre", Refused(puddle, new SetRegionStones(Layer, R("p1"), "sand", 5)), StringComparison.Ordinal);
         var twice = Rings with { Layers = [Rings.Layers[0] with { Stones = [new(R("b1"), "sand", 1), new(R("b1"), "sand", 2)] }] };
         Assert.Contains(new PieceValidator().Validate(twice).Errors, e => e.ErrorMessage.Contains("named once", StringComparison.Ordinal));
-        var unknown = Assert.Throws<FluentValidation.ValidationException>(() => KnownMaterials.Check(Made(Rings, new SetRegionStones(Layer, R("b1"), "moon-dust", 5)), Catalogue.Typical));
+        var unknown = Assert.Throws<FluentValidation.ValidationException>(() => KnownMaterials.Check(Made(Rings,
+            new SetRegionStones(Layer, R("b1"), "moon-dust", 5)), Catalogue.Typical));
         Assert.Equal("layers[l1].stones[b1 moon-dust].stoneId", unknown.Errors.Single().PropertyName);
     }
 }

@@ -10,7 +10,8 @@ internal static class Taking
 {
     private static readonly Cupboard All = Cupboard.Empty with { Mapper = new LayerMapper() };
 
-    /// <summary>A piece with the commands of a remedy; itself where only the person can say. What a remedy offers is never refused.</summary>
+    /// <summary>A piece with the commands of a remedy; itself where only the person can say. What a remedy offers is
+    /// never refused.</summary>
     public static Piece Apply(this Remedy remedy, Piece piece)
     {
         if (remedy.Edits.IsEmpty)

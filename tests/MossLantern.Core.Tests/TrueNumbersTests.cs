@@ -23,7 +23,8 @@ public class TrueNumbersTests
     private const string TwoCavities = "M0 0L100 0L100 60L0 60ZM120 0L180 0L180 60L120 60Z";
 
     private static Piece Cast(Mould mould, params Sketch[] layers) => Samples.Piece(
-        new(new DrawnOutline(TwoCavities), EdgeStyle.Walled, 12, "#ffffff", new(PieceKind.Casting, BaseMaterial.Silicone), Mould: mould), layers);
+        new(new DrawnOutline(TwoCavities), EdgeStyle.Walled, 12, "#ffffff",
+            new(PieceKind.Casting, BaseMaterial.Silicone), Mould: mould), layers);
 
     private static Sketch Flood(double depth) => LayoutTests.Layer(new FloodLayout("moss")) with { DepthMm = depth };
 
@@ -31,7 +32,8 @@ public class TrueNumbersTests
     public void An_insert_counts_in_a_cavity_of_its_own_depth()
     {
         // 100 × 60 mm and 60 × 60 mm; a round of 20 mm stands in the first, 1 mm above the floor.
-        var mould = new Mould(10, CapacityFrom.Dimensions, null, 1, 1, 0, Inserts: [new("i", "hollow", new RoundOutline(20), 30, 20, 1, 0)]);
+        var mould = new Mould(10, CapacityFrom.Dimensions, null, 1, 1, 0,
+            Inserts: [new("i", "hollow", new RoundOutline(20), 30, 20, 1, 0)]);
         var piece = Cast(mould, Flood(8) with { PartDepths = [new(1, 6), new(2, 4)] });
         Assert.Equal(6000 * 6 / 1000.0 - Math.PI * 100 * 5 / 1000 + 3600 * 4 / 1000.0, Ml(Plan(piece)), 0.05);
         Assert.Equal(Ml(Plan(piece)), Plan(piece).Ground.Parts.Sum(p => p.LayerMl[0].Value), 1e-3);
@@ -83,8 +85,10 @@ public class TrueNumbersTests
                 };
                 Insert[] inserts = s.insert ? [new("i", "hollow", new RoundOutline(20), 30, 20, 1, 0, 3)] : [];
                 var piece = s.mirrored == 0
-                    ? Cast(new(10, s.water ? CapacityFrom.Water : CapacityFrom.Dimensions, s.water ? 80 : null, s.pieces, 3, 0, Inserts: [.. inserts]), layer)
-                    : Samples.Piece(new(new DrawnOutline(TwoCavities), EdgeStyle.Walled, 12, "#ffffff", Set: new(s.pieces + 1, 10, s.mirrored == 1)), layer);
+                    ? Cast(new(10, s.water ? CapacityFrom.Water : CapacityFrom.Dimensions, s.water ? 80 : null,
+                        s.pieces, 3, 0, Inserts: [.. inserts]), layer)
+                    : Samples.Piece(new(new DrawnOutline(TwoCavities), EdgeStyle.Walled, 12, "#ffffff",
+                        Set: new(s.pieces + 1, 10, s.mirrored == 1)), layer);
                 piece = s.kept ? piece with { Kept = [new("k", "bare", new RoundOutline(16), 70, 30, Keep.Bare)] } : piece;
                 var plan = Plan(piece);
                 var (cups, parts) = (Ml(plan), plan.Ground.Parts.Sum(p => p.LayerMl[0].Value));
@@ -97,7 +101,8 @@ public class TrueNumbersTests
     {
         // A round casting of 200 mm, 10 mm high; a rim of 30 mm all round, 2 mm over it.
         var cast = Samples.Piece(
-            new(new RoundOutline(200), EdgeStyle.Walled, 10, "#ffffff", new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(10, CapacityFrom.Dimensions, null, 1, 1, 0)),
+            new(new RoundOutline(200), EdgeStyle.Walled, 10, "#ffffff", new(PieceKind.Casting, BaseMaterial.Silicone),
+                Mould: new(10, CapacityFrom.Dimensions, null, 1, 1, 0)),
             Flood(10));
         var over = Rework.Over(cast, "cast");
         var grown = over with { Ground = Rework.Grown(over.Ground, 30) };
@@ -205,7 +210,8 @@ public class TrueNumbersTests
             {
                 var laid = Pools.Laid([.. spots]);
                 Assert.All(spots, s => Assert.True(laid.Distance(new NetTopologySuite.Geometries.Point(s.XMm, s.YMm)) < 1e-6));
-                var straight = spots.Zip(spots.Skip(1), (a, b) => Math.Sqrt((a.XMm - b.XMm) * (a.XMm - b.XMm) + (a.YMm - b.YMm) * (a.YMm - b.YMm))).Sum();
+                var straight = spots
+                    .Zip(spots.Skip(1), (a, b) => Math.Sqrt((a.XMm - b.XMm) * (a.XMm - b.XMm) + (a.YMm - b.YMm) * (a.YMm - b.YMm))).Sum();
                 Assert.InRange(laid.Length, straight - 1e-6, 1.4 * straight + 1e-6);
             },
             iter: 300);
@@ -226,7 +232,9 @@ public class TrueNumbersTests
             Assert.Equal(Math.PI * (dot + 10) * (dot + 10) - Math.PI * dot * dot, map.Area(R("b2")), 0.5);
         }
 
-        var node = (BandMap)Mapper.Map(Samples.Piece(ground, LayoutTests.Layer(Samples.Petals(x, y, 6, pull, true, 8, 0), 4, 10, 0)), LayoutTests.Layer(Samples.Petals(x, y, 6, pull, true, 8, 0), 4, 10, 0));
+        var node = (BandMap)Mapper.Map(Samples.Piece(ground,
+            LayoutTests.Layer(Samples.Petals(x, y, 6, pull, true, 8, 0), 4, 10, 0)),
+        LayoutTests.Layer(Samples.Petals(x, y, 6, pull, true, 8, 0), 4, 10, 0));
         var on = LayoutTests.Layer(Samples.Petals(node.Grid.X(40), node.Grid.Y(30), 6, pull, true, 8, 0), 12, 10, 0);
         Assert.Equal(Math.PI * 144, Mapper.Map(Samples.Piece(ground, on), on).Area(R("b1")), 5.0);
     }
@@ -234,11 +242,14 @@ public class TrueNumbersTests
     [Fact]
     public void Followed_evenly_the_last_band_keeps_its_width_to_the_rim()
     {
-        foreach (var (outline, x) in new (Outline, double)[] { (new RectangleOutline(600, 400), 300), (new OvalOutline(700, 450), 250), (new RectangleOutline(600, 400), 200) })
+        foreach (var (outline, x) in new (Outline, double)[] { (new RectangleOutline(600, 400), 300),
+            (new OvalOutline(700, 450), 250), (new RectangleOutline(600, 400), 200) })
         {
             var ground = Samples.Panel() with { Outline = outline };
-            Region Last(RimWay way, double follow) => Mapper.Map(Samples.Piece(ground, Layer(way, follow)), Layer(way, follow)).Regions.Single(r => r.Id == "b4");
-            Sketch Layer(RimWay way, double follow) => Samples.Layer(Samples.Heart(x, 200, 80, 60), 12, 5, 0, 7).Rings(r => r with { RimFollow = follow, RimWay = way });
+            Region Last(RimWay way, double follow) =>
+                Mapper.Map(Samples.Piece(ground, Layer(way, follow)), Layer(way, follow)).Regions.Single(r => r.Id == "b4");
+            Sketch Layer(RimWay way, double follow) =>
+                Samples.Layer(Samples.Heart(x, 200, 80, 60), 12, 5, 0, 7).Rings(r => r with { RimFollow = follow, RimWay = way });
             var even = Last(RimWay.Even, 1);
             Assert.InRange(even.Widths!.FromMm, 7 * 0.95, 7 * 1.05);
             Assert.InRange(even.Widths.ToMm, 7 * 0.95, 7 * 1.05);
@@ -260,7 +271,9 @@ public class TrueNumbersTests
          from x in Gen.Double[0.1, 0.9]
          from y in Gen.Double[0.1, 0.9]
          select (outline, Samples.Layer(
-             Samples.Heart(x * outline.BoxWidthMm, y * outline.BoxHeightMm, 30, 24), [.. widths.Select((w, i) => i == fill % widths.Length ? 0 : w)]).Rings(r => r with { RimFollow = follow, RimWay = RimWay.Even }))).Sample(
+             Samples.Heart(x * outline.BoxWidthMm, y * outline.BoxHeightMm, 30, 24),
+             [.. widths.Select((w, i) => i == fill % widths.Length ? 0 : w)])
+             .Rings(r => r with { RimFollow = follow, RimWay = RimWay.Even }))).Sample(
             s =>
             {
                 var map = Mapper.Map(Samples.Piece(Samples.Panel() with { Outline = s.outline }, s.Item2), s.Item2);

@@ -16,10 +16,12 @@ public class WeighingTests
 {
     private static readonly Surroundings Around = Surroundings.Usual(DateTimeZone.Utc);
 
-    private static readonly Piece Rings = Samples.Piece(Samples.Panel(), Samples.Layer(Samples.Heart(250, 180), 9, 6, 0) with { Resin = new("coating") });
+    private static readonly Piece Rings = Samples.Piece(Samples.Panel(),
+        Samples.Layer(Samples.Heart(250, 180), 9, 6, 0) with { Resin = new("coating") });
 
     private static Weighing Of(Piece piece, params (string, double)[] weighed) => Weighing.Of(
-        piece, new PiecePlanner(new LayerMapper()).Plan(piece, [], DateTimeZone.Utc).Sittings[0], Around, weighed.ToDictionary(w => w.Item1, w => w.Item2));
+        piece, new PiecePlanner(new LayerMapper()).Plan(piece, [], DateTimeZone.Utc).Sittings[0], Around,
+        weighed.ToDictionary(w => w.Item1, w => w.Item2));
 
     private static Piece Alone(string recipe)
     {
@@ -33,10 +35,13 @@ public class WeighingTests
         var weighing = Of(Rings);
         var plan = new PiecePlanner(new LayerMapper()).Plan(Rings, [], DateTimeZone.Utc).Sittings[0];
         Assert.Equal(
-            plan.Batches.All.SelectMany(b => b.CupIds.Select(_ => WeighedPart.Colourant).Prepend(WeighedPart.Hardener).Prepend(WeighedPart.Resin)),
+            plan.Batches.All
+                .SelectMany(b => b.CupIds.Select(_ => WeighedPart.Colourant).Prepend(WeighedPart.Hardener).Prepend(WeighedPart.Resin)),
             weighing.Steps.Select(s => s.Part));
-        Assert.Equal(plan.Batches.All.Sum(b => b.Measured.ResinG.Value), weighing.Steps.Where(s => s.Part == WeighedPart.Resin).Sum(s => s.Target.Value), 1e-9);
-        Assert.Equal(plan.Cups.Cups.Sum(c => c.Doses.All.Sum(d => d.G!.Value)), weighing.Steps.Where(s => s.Part == WeighedPart.Colourant).Sum(s => s.Target.Value), 1e-9);
+        Assert.Equal(plan.Batches.All.Sum(b => b.Measured.ResinG.Value),
+            weighing.Steps.Where(s => s.Part == WeighedPart.Resin).Sum(s => s.Target.Value), 1e-9);
+        Assert.Equal(plan.Cups.Cups.Sum(c => c.Doses.All.Sum(d => d.G!.Value)),
+            weighing.Steps.Where(s => s.Part == WeighedPart.Colourant).Sum(s => s.Target.Value), 1e-9);
         Assert.Equal(weighing.Steps.Length, weighing.Steps.Select(s => s.Id).Distinct().Count());
         Assert.Equal(0, weighing.Next);
 
@@ -45,7 +50,8 @@ public class WeighingTests
         Assert.Equal(weighing.Steps.Length, Of(Rings, [.. weighing.Steps.Select(s => (s.Id, s.Target.Value))]).Next);
     }
 
-    /// <summary>90.1 g of the 1 : 1 resin take 76.78 g of hardener, accepted from 72.94 to 80.62; with 82.0 g in, 6.124 g of resin bring it back.</summary>
+    /// <summary>90.1 g of the 1 : 1 resin take 76.78 g of hardener, accepted from 72.94 to 80.62; with 82.0 g in, 6.124
+    /// g of resin bring it back.</summary>
     [Fact]
     public void The_hardener_goes_by_the_resin_that_is_really_in_and_too_much_of_it_asks_for_resin()
     {
@@ -80,11 +86,14 @@ public class WeighingTests
     {
         var alone = Alone("c3");
         var steps = Of(alone).Steps;
-        Assert.Equal(["the cup of c3", "the jug of batch"], steps.Where(s => s.Part == WeighedPart.Resin).Select(s => s.Into[..Math.Min(16, s.Into.Length)].TrimEnd()).Order(StringComparer.Ordinal));
-        WeighingStep Colourant(string cup, params (string, double)[] weighed) => Of(alone, weighed).Steps.Single(s => s.CupId == cup && s.Part == WeighedPart.Colourant);
+        Assert.Equal(["the cup of c3", "the jug of batch"], steps.Where(s => s.Part == WeighedPart.Resin)
+            .Select(s => s.Into[..Math.Min(16, s.Into.Length)].TrimEnd()).Order(StringComparer.Ordinal));
+        WeighingStep Colourant(string cup, params (string, double)[] weighed) =>
+            Of(alone, weighed).Steps.Single(s => s.CupId == cup && s.Part == WeighedPart.Colourant);
         var (resin, hardener) = (steps.Single(s => s.Id == "own/resin"), steps.Single(s => s.Id == "own/hardener"));
         var before = Colourant("c3").Target.Value;
-        Assert.Equal(1.1 * before, Colourant("c3", (resin.Id, 1.1 * resin.Target.Value), (hardener.Id, 1.1 * hardener.Target.Value)).Target.Value, 1e-9);
+        Assert.Equal(1.1 * before,
+            Colourant("c3", (resin.Id, 1.1 * resin.Target.Value), (hardener.Id, 1.1 * hardener.Target.Value)).Target.Value, 1e-9);
         Assert.Equal(before, Colourant("c3", (resin.Id, 1.1 * resin.Target.Value)).Target.Value);
         Assert.Equal(Colourant("c1").Target.Value, Colourant("c1", ("jug/resin", 900), ("jug/hardener", 900)).Target.Value);
     }
@@ -95,7 +104,8 @@ public class WeighingTests
         var piece = Rings with { Sittings = [Rings.Sittings[0] with { Tools = new(ScaleStepG: 0.01) }] };
         var fine = Of(piece).Steps.First(s => s.Part == WeighedPart.Colourant);
         Assert.Equal((0.9 * fine.Target.Value, 1.1 * fine.Target.Value, false), (fine.FromG, fine.ToG, fine.Finer));
-        var coarse = Of(Rings with { Sittings = [Rings.Sittings[0] with { Tools = new(ScaleStepG: 5) }] }).Steps.First(s => s.Part == WeighedPart.Colourant);
+        var coarse = Of(Rings with { Sittings = [Rings.Sittings[0] with { Tools = new(ScaleStepG: 5) }] }).Steps
+            .First(s => s.Part == WeighedPart.Colourant);
         Assert.Equal((coarse.Target.Value - 2.5, coarse.Target.Value + 2.5, true), (coarse.FromG, coarse.ToG, coarse.Finer));
         var over = Of(piece).Judge(fine.Id, 1.5 * fine.Target.Value)!;
         Assert.Equal(50, over.Add!.Value, 1e-9);

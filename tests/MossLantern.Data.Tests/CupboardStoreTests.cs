@@ -23,7 +23,13 @@ public sealed class CupboardStoreTests : IDisposable
     [Fact]
     public void A_mould_comes_back_as_it_was_kept_and_all_stand_by_name()
     {
-        var drawn = Round("Pebbles") with { Outline = new DrawnOutline(Pebbles), From = CapacityFrom.Water, CapacityMl = 31, CavityDepths = [new CavityDepth(2, 7)] };
+        var drawn = Round("Pebbles") with
+        {
+            Outline = new DrawnOutline(Pebbles),
+            From = CapacityFrom.Water,
+            CapacityMl = 31,
+            CavityDepths = [new CavityDepth(2, 7)]
+        };
         moulds.Save("b", 0, drawn, Workshop.Now);
         moulds.Save("a", 0, Round(), Workshop.Now);
         var all = new MouldStore(workshop.Open()).All();
@@ -72,7 +78,8 @@ public sealed class CupboardStoreTests : IDisposable
         var sequences = new SequenceStore(workshop.Open());
         KeptSequence kept = new(
             "Tea", [new("push", 8, true, "clear"), new("tea", 6.5, false, "milk")],
-            [new("clear", "clear", "#eef0ea", []), Recipe.Plain("tea", "tea", "#6b3f1f", ColourantClass.Dye, 4), new("milk", "milk", "#b09070", [], [new("tea", 1), new("clear", 3)])],
+            [new("clear", "clear", "#eef0ea", []), Recipe.Plain("tea", "tea", "#6b3f1f", ColourantClass.Dye, 4),
+                new("milk", "milk", "#b09070", [], [new("tea", 1), new("clear", 3)])],
             180, 1.1, "Push slowly.");
         sequences.Save("t", 0, kept, Workshop.Now);
         sequences.Save("a", 0, kept with { Name = "Ash" }, Workshop.Now);
@@ -92,5 +99,6 @@ public sealed class CupboardStoreTests : IDisposable
     [InlineData("[")]
     [InlineData("{\"name\":\"x\",\"atOnce\":3}")]
     public void What_is_no_mould_is_told(string text) => Assert.StartsWith(
-        "What is saved in the Cupboard cannot be read at", Assert.Throws<Formats.PieceFormatException>(() => Formats.CupboardJson.Read<LibraryMould>(text)).Message, StringComparison.Ordinal);
+        "What is saved in the Cupboard cannot be read at",
+        Assert.Throws<Formats.PieceFormatException>(() => Formats.CupboardJson.Read<LibraryMould>(text)).Message, StringComparison.Ordinal);
 }

@@ -29,7 +29,8 @@ public sealed class FileSwapTests : IDisposable
         File.Delete(workshop.File);
         File.Delete(Path.Combine(workshop.Folder, ".workshop"));
         Assert.Empty(Names());
-        Assert.Contains(Directory.GetFiles(workshop.Folder), f => f.Contains("left-behind", StringComparison.Ordinal) && f.EndsWith("-wal", StringComparison.Ordinal));
+        Assert.Contains(Directory.GetFiles(workshop.Folder),
+            f => f.Contains("left-behind", StringComparison.Ordinal) && f.EndsWith("-wal", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -44,7 +45,8 @@ public sealed class FileSwapTests : IDisposable
         Assert.True(File.Exists(replaced));
     }
 
-    /// <summary>Killed after each of its file operations, the next start finds the copy in its place or the old workshop, and every save is somewhere.</summary>
+    /// <summary>Killed after each of its file operations, the next start finds the copy in its place or the old
+    /// workshop, and every save is somewhere.</summary>
     [Fact]
     public void Bringing_a_copy_back_can_be_cut_short_after_every_step()
     {

@@ -7,7 +7,8 @@ using NodaTime;
 
 namespace MossLantern.Data.Tests;
 
-/// <summary>What an earlier program wrote opens: documents of every kind and layout, and a workshop in which everything has happened.</summary>
+/// <summary>What an earlier program wrote opens: documents of every kind and layout, and a workshop in which everything
+/// has happened.</summary>
 public sealed class GoldenTests : IDisposable
 {
     private static readonly string Golden = Path.Combine(AppContext.BaseDirectory, "golden");
@@ -17,7 +18,8 @@ public sealed class GoldenTests : IDisposable
     public void Dispose() => workshop.Dispose();
 
     public static TheoryData<string> Documents =>
-        [.. Directory.EnumerateFiles(Golden, "*.json", SearchOption.AllDirectories).Select(f => Path.GetRelativePath(Golden, f)).Order(StringComparer.Ordinal)];
+        [.. Directory.EnumerateFiles(Golden, "*.json", SearchOption.AllDirectories)
+            .Select(f => Path.GetRelativePath(Golden, f)).Order(StringComparer.Ordinal)];
 
     public static TheoryData<string> Workshops =>
         [.. Directory.EnumerateFiles(Golden, "*.db", SearchOption.AllDirectories).Select(f => Path.GetRelativePath(Golden, f))];

@@ -31,8 +31,10 @@ public sealed class JournalTests : IDisposable
         from poured in Gen.Int[-1, 2].Array[3]
         let start = Workshop.Now + Duration.FromHours(started)
         select new LoggedSitting(
-            "r1", 0, new("p1", "layer-1", 1), start, ends < 0 ? null : start + Duration.FromMinutes(20 * ends), room < 0 ? null : 18 + room, note,
-            [.. Enumerable.Range(0, planned).Select(i => LoggedPour.Of("layer-1", RegionId.Parse($"band-{i}"), $"colour {i}", 10 + i, poured[i] < 0 ? null : 5.5 * poured[i]))]);
+            "r1", 0, new("p1", "layer-1", 1), start, ends < 0 ? null : start + Duration.FromMinutes(20 * ends),
+            room < 0 ? null : 18 + room, note,
+            [.. Enumerable.Range(0, planned).Select(i => LoggedPour.Of("layer-1", RegionId.Parse($"band-{i}"),
+                $"colour {i}", 10 + i, poured[i] < 0 ? null : 5.5 * poured[i]))]);
 
     [Fact]
     public void Whatever_is_saved_one_after_another_the_last_is_told_and_no_entry_is_ever_changed()
@@ -67,12 +69,15 @@ public sealed class JournalTests : IDisposable
     public void An_entry_cannot_be_changed_and_one_that_was_replaced_stays()
     {
         var (database, runs) = Open();
-        var run = new LoggedSitting("r1", 0, new("p1", "layer-1", 1), Workshop.Now, null, 21, "", [LoggedPour.Of("layer-1", RegionId.Parse("band-1"), "moss", 12, 11)]);
+        var run = new LoggedSitting("r1", 0, new("p1", "layer-1", 1), Workshop.Now, null, 21, "",
+            [LoggedPour.Of("layer-1", RegionId.Parse("band-1"), "moss", 12, 11)]);
         runs.Save(run, 0, Workshop.Now);
         runs.Save(run with { RoomC = null, Pours = [LoggedPour.Of("layer-1", RegionId.Parse("band-1"), "moss", 12, 13)] }, 1, Workshop.Now);
         var entries = runs.Entries("p1");
-        Assert.Equal([EntryKind.Started, EntryKind.Room, EntryKind.Planned, EntryKind.Poured, EntryKind.TakenBack, EntryKind.Poured], entries.Select(e => e.Kind));
-        Assert.Equal((11.0, 13.0, entries[3].Id, entries[1].Id), (entries[3].Says.Ml, entries[5].Says.Ml, entries[5].Replaces, entries[4].Replaces));
+        Assert.Equal([EntryKind.Started, EntryKind.Room, EntryKind.Planned, EntryKind.Poured, EntryKind.TakenBack,
+            EntryKind.Poured], entries.Select(e => e.Kind));
+        Assert.Equal((11.0, 13.0, entries[3].Id, entries[1].Id),
+            (entries[3].Says.Ml, entries[5].Says.Ml, entries[5].Replaces, entries[4].Replaces));
         using var connection = database.Connect();
         var refused = Assert.Throws<SqliteException>(() => connection.Execute("update entry set ml = 1"));
         Assert.Contains("never changed", refused.Message, StringComparison.Ordinal);
@@ -84,7 +89,8 @@ public sealed class JournalTests : IDisposable
         var (database, runs) = Open();
         runs.Save(new("r1", 0, new("p1", "layer-1", 1), Workshop.Now, null, null, "", []), 0, Workshop.Now);
         using var connection = database.Connect();
-        Assert.Throws<SqliteException>(() => connection.Execute("insert into revision_name (piece_id, revision, name, named_at) values ('p1', 9, 'x', 'x')"));
+        Assert.Throws<SqliteException>(() => connection
+            .Execute("insert into revision_name (piece_id, revision, name, named_at) values ('p1', 9, 'x', 'x')"));
         Assert.Throws<SqliteException>(() => connection.Execute("update run_part set revision = 9"));
         Assert.Throws<SqliteException>(() => connection.Execute("delete from piece_revision"));
         Assert.Throws<SqliteException>(() => connection.Execute("delete from journal_run"));
@@ -99,7 +105,8 @@ public sealed class JournalTests : IDisposable
             ("select * from run_part where piece_id = 'p1' and revision = 1", "part_of_"),
         })
         {
-            var plan = string.Join(' ', connection.Query($"explain query plan {question}").Select(r => (string)((IDictionary<string, object>)r)["detail"]));
+            var plan = string.Join(' ',
+                connection.Query($"explain query plan {question}").Select(r => (string)((IDictionary<string, object>)r)["detail"]));
             Assert.Contains(index, plan, StringComparison.Ordinal);
         }
     }
@@ -135,18 +142,22 @@ public sealed class JournalTests : IDisposable
         new PieceStore(database).Add("p2", Workshop.Piece("Other"), Workshop.Now);
         runs.Save(Of("p1", "layer-1", "one", LoggedPour.Of("layer-1", RegionId.Parse("band-1"), "moss", 12, 11)), 0, Workshop.Now);
         Assert.Throws<TakenIdException>(() => runs.Save(Of(piece, sitting, "two"), 1, Workshop.Now));
-        runs.Save(Of(piece, sitting, "two", LoggedPour.Of("layer-1", RegionId.Parse("band-1"), "moss", 30, 29)), 1, Workshop.Now, joins: true);
+        runs.Save(Of(piece, sitting, "two", LoggedPour.Of("layer-1", RegionId.Parse("band-1"), "moss", 30, 29)), 1,
+            Workshop.Now, joins: true);
 
         Assert.Equal([new("p1", "layer-1", 1), new RunPart(piece, sitting, 1)], runs.Find("r1")!.Parts);
-        Assert.Equal([("one", 11), ("two", 29.0)], runs.Of(null).OrderBy(l => l.Note).Select(l => (l.Note, l.Pours.Single().PouredMl ?? 0)));
+        Assert.Equal([("one", 11), ("two", 29.0)],
+            runs.Of(null).OrderBy(l => l.Note).Select(l => (l.Note, l.Pours.Single().PouredMl ?? 0)));
 
         // The first is put right, and the second is as it was.
         runs.Save(Of("p1", "layer-1", "", LoggedPour.Of("layer-1", RegionId.Parse("band-1"), "moss", 12, null)), 2, Workshop.Now);
-        Assert.Equal([("", null), ("two", (double?)29)], runs.Of(null).OrderBy(l => l.Note).Select(l => (l.Note, l.Pours.Single().PouredMl)));
+        Assert.Equal([("", null), ("two", (double?)29)],
+            runs.Of(null).OrderBy(l => l.Note).Select(l => (l.Note, l.Pours.Single().PouredMl)));
         Assert.All(runs.Of(null), l => Assert.Equal(3, l.Version));
     }
 
-    /// <summary>One place poured twice, and two copies of it: told together and one by one; what the bench wrote stays when a form is saved.</summary>
+    /// <summary>One place poured twice, and two copies of it: told together and one by one; what the bench wrote stays
+    /// when a form is saved.</summary>
     [Fact]
     public void Two_pours_of_one_place_and_two_copies_are_told_together_and_one_by_one()
     {
@@ -154,8 +165,10 @@ public sealed class JournalTests : IDisposable
         var log = Of("p1", "layer-1", "", LoggedPour.Of("layer-1", RegionId.Parse("band-1"), "moss", 40, null));
         runs.Save(log, 0, Workshop.Now);
         Entry Bench(string id, EntryKind kind, double? ml = null, int? copy = null, StepId? step = null) => new(
-            id, kind, new("r1", "p1", "layer-1", step, copy, "layers[layer-1].regions[band-1]"), new(Workshop.Now + Duration.FromMinutes(3), Workshop.Now), new(Ml: ml));
-        Entry[] written = [Bench("a", EntryKind.Poured, 20, 1), Bench("b", EntryKind.Poured, 15, 2), Bench("c", EntryKind.Poured, 4, 2), Bench("d", EntryKind.Done, null, 1, StepId.Parse("pour@band-1"))];
+            id, kind, new("r1", "p1", "layer-1", step, copy, "layers[layer-1].regions[band-1]"),
+            new(Workshop.Now + Duration.FromMinutes(3), Workshop.Now), new(Ml: ml));
+        Entry[] written = [Bench("a", EntryKind.Poured, 20, 1), Bench("b", EntryKind.Poured, 15, 2),
+            Bench("c", EntryKind.Poured, 4, 2), Bench("d", EntryKind.Done, null, 1, StepId.Parse("pour@band-1"))];
         Assert.Equal(4, runs.Add(written));
         Assert.Equal(0, runs.Add(written));
 
@@ -210,11 +223,14 @@ public sealed class JournalTests : IDisposable
                 ('b', 'r1', 'p1', 'layer-1', 'planned', '2026-05-01T08:00:00Z', '2026-05-01T09:30:00Z', 'moss', 12, 'moss', null),
                 ('c', 'r1', 'p1', 'layer-1', 'poured', '2026-05-01T08:00:00Z', '2026-05-01T09:30:00Z', 'moss', 11, null, null),
                 ('d', 'r1', 'p1', 'layer-1', 'planned', '2026-05-01T08:00:00Z', '2026-05-01T09:30:00Z', 'moss', 3, 'clear', 'pass-2'),
-                ('e', 'r1', 'p1', 'layer-1', 'planned', '2026-05-01T08:00:00Z', '2026-05-01T09:30:00Z', 'layers[layer-2].regions[z/bone]', 5, 'bone', null);
+                ('e', 'r1', 'p1', 'layer-1', 'planned', '2026-05-01T08:00:00Z', '2026-05-01T09:30:00Z',
+                  'layers[layer-2].regions[z/bone]', 5, 'bone', null);
             """));
         var told = Assert.Single(runs.Of("p1"));
         Assert.Equal(
-            [LoggedPour.Of("layer-1", RegionId.Parse("moss"), "moss", 12, 11), LoggedPour.Of("layer-1", RegionId.Parse("moss"), "clear", 3, null, 1), LoggedPour.Of("layer-2", RegionId.Parse("z/bone"), "bone", 5, null)],
+            [LoggedPour.Of("layer-1", RegionId.Parse("moss"), "moss", 12, 11),
+                LoggedPour.Of("layer-1", RegionId.Parse("moss"), "clear", 3, null, 1),
+                LoggedPour.Of("layer-2", RegionId.Parse("z/bone"), "bone", 5, null)],
             told.Pours);
         Assert.Null(told.Pours[0].Poured[0].At);
         Assert.Equal([true, false, false, false, false], runs.Entries("p1").Select(e => e.Time.Noted));

@@ -54,7 +54,8 @@ public sealed class KeptCopiesTests : IDisposable
         Start(0, 9);
         Assert.Equal(11, Copies().Count);
         Start(0, 3);
-        Assert.Equal(["workshop-2030-01-01T000000.db", "workshop-notes.db"], Copies().Where(c => !c.StartsWith("workshop-0", StringComparison.Ordinal)));
+        Assert.Equal(["workshop-2030-01-01T000000.db", "workshop-notes.db"],
+            Copies().Where(c => !c.StartsWith("workshop-0", StringComparison.Ordinal)));
         Assert.Equal(10, Copies().Count(c => c.StartsWith("workshop-0", StringComparison.Ordinal)));
     }
 
@@ -71,5 +72,6 @@ public sealed class KeptCopiesTests : IDisposable
     private List<string> Copies() =>
         [.. Directory.GetFiles(Path.Combine(workshop.Folder, "backups")).Select(f => Path.GetFileName(f)).Order(StringComparer.Ordinal)];
 
-    private static Instant Read(string name) => NodaTime.Text.InstantPattern.CreateWithInvariantCulture("uuuu'-'MM'-'dd'T'HHmmss").Parse(name[16..33]).Value;
+    private static Instant Read(string name) =>
+        NodaTime.Text.InstantPattern.CreateWithInvariantCulture("uuuu'-'MM'-'dd'T'HHmmss").Parse(name[16..33]).Value;
 }

@@ -19,7 +19,8 @@ public sealed class MigrationTests : IDisposable
         var assembly = typeof(WorkshopDatabase).Assembly;
         using var connection = new SqliteConnection($"Data Source={Golden};Mode=ReadOnly;Pooling=False");
         var taken = connection.Query<string>("select ScriptName from SchemaVersions").ToHashSet();
-        foreach (var name in assembly.GetManifestResourceNames().Where(n => n.EndsWith(".sql", StringComparison.Ordinal) && !taken.Contains(n)).Order(StringComparer.Ordinal))
+        foreach (var name in assembly.GetManifestResourceNames()
+            .Where(n => n.EndsWith(".sql", StringComparison.Ordinal) && !taken.Contains(n)).Order(StringComparer.Ordinal))
         {
             using var reader = new StreamReader(assembly.GetManifestResourceStream(name)!);
             yield return (name, reader.ReadToEnd().Split("\n\n"));
@@ -29,7 +30,8 @@ public sealed class MigrationTests : IDisposable
     private static string Told(WorkshopDatabase database)
     {
         var (pieces, runs) = (new PieceStore(database), new RunStore(database));
-        return string.Join('\n', pieces.All().Select(p => $"{p.Id} {p.Version} {p.Revision} {p.CanUndo} {PieceJson.Write(p.Piece)} {string.Join(' ', pieces.Named(p.Id))}")
+        return string.Join('\n', pieces.All()
+            .Select(p => $"{p.Id} {p.Version} {p.Revision} {p.CanUndo} {PieceJson.Write(p.Piece)} {string.Join(' ', pieces.Named(p.Id))}")
             .Concat(runs.Of(null).Select(r => $"{r with { Pours = [] }} {string.Join(' ', r.Pours)}")));
     }
 

@@ -18,7 +18,8 @@ public class PieceJsonTests
         [
             new(
                 "l1", "Rings", 2.5,
-                new RingsLayout([new("h1", 128, 160, 46, 34, 25, 11, 8)], [new("b1", 3, false, "c1"), new("b2", 10, true, "c2")], 0.5, "c1"),
+                new RingsLayout([new("h1", 128, 160, 46, 34, 25, 11, 8)],
+                    [new("b1", 3, false, "c1"), new("b2", 10, true, "c2")], 0.5, "c1"),
                 [new FloodLayout("c1")]),
         ],
         Sittings =
@@ -39,7 +40,8 @@ public class PieceJsonTests
         Assert.Equal(Full.Sittings[0].Resin, read.Sittings[0].Resin);
         Assert.Equal(Full.Sittings[0].Plan, read.Sittings[0].Plan);
         Assert.Equal(Full.Sittings[0].Order, read.Sittings[0].Order!.Value);
-        Assert.Equal(Full.Recipes.Select(r => (r.Id, r.Colourant, r.LoadPercent)), read.Recipes.Select(r => (r.Id, r.Colourant, r.LoadPercent)));
+        Assert.Equal(Full.Recipes.Select(r => (r.Id, r.Colourant, r.LoadPercent)),
+            read.Recipes.Select(r => (r.Id, r.Colourant, r.LoadPercent)));
     }
 
     [Fact]
@@ -49,10 +51,13 @@ public class PieceJsonTests
         {
             Ground = new(
                 new OvalOutline(320, 220), EdgeStyle.Walled, 18, "#efe9dc", new(PieceKind.Casting, BaseMaterial.Silicone),
-                Mould: new(18, CapacityFrom.Water, 975, 3, 2, 1.5, ["tray"], [new(1, 9)], [new("i1", "well", new RoundOutline(60), 40, 50, 1, 2)])),
+                Mould: new(18, CapacityFrom.Water, 975, 3, 2, 1.5, ["tray"], [new(1, 9)],
+                    [new("i1", "well", new RoundOutline(60), 40, 50, 1, 2)])),
             Layers = [Full.Layers[0], Full.Layers[0] with { Id = "l2", Within = "i1", PartDepths = [new(1, 4)] }],
         };
-        var pair = Full with { Ground = Rework.OverUnknown(Full.Ground) with { Set = new(2, 24, true), Level = new(true, 0.1, 0, null, 0.1, true) } };
+        var pair = Full
+            with
+        { Ground = Rework.OverUnknown(Full.Ground) with { Set = new(2, 24, true), Level = new(true, 0.1, 0, null, 0.1, true) } };
         foreach (var piece in new[] { tray, pair })
         {
             var text = PieceJson.Write(piece);

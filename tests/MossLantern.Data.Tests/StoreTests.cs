@@ -143,7 +143,8 @@ public sealed class StoreTests : IDisposable
     public void A_run_keeps_what_is_unknown_unknown()
     {
         pieces.Add("p1", Workshop.Piece(), Workshop.Now);
-        runs.Save(new("r1", 0, new("p1", "layer-1"), Workshop.Now, null, null, "", [LoggedPour.Of("layer-1", RegionId.Parse("band-1"), "clear", 198.5, null)]), 0, Workshop.Now);
+        runs.Save(new("r1", 0, new("p1", "layer-1"), Workshop.Now, null, null, "",
+            [LoggedPour.Of("layer-1", RegionId.Parse("band-1"), "clear", 198.5, null)]), 0, Workshop.Now);
         var run = Assert.Single(new RunStore(workshop.Open()).Of("p1"));
         Assert.Equal((1, Workshop.Now), (run.Version, run.Start));
         Assert.Null(run.End);
@@ -156,8 +157,15 @@ public sealed class StoreTests : IDisposable
     {
         pieces.Add("p1", Workshop.Piece(), Workshop.Now);
         var first = runs.Save(
-            new("r1", 0, new("p1", "layer-1"), Workshop.Now, null, null, "", [LoggedPour.Of("layer-1", RegionId.Parse("b"), "clear", 10, 9), LoggedPour.Of("layer-1", RegionId.Parse("c"), "bone", 5, null)]), 0, Workshop.Now);
-        runs.Save(first with { RoomC = 21.5, Note = "Ran a little.", Pours = [LoggedPour.Of("layer-1", RegionId.Parse("b"), "clear", 10, 11)] }, 1, Workshop.Now);
+            new("r1", 0, new("p1", "layer-1"), Workshop.Now, null, null, "",
+                [LoggedPour.Of("layer-1", RegionId.Parse("b"), "clear", 10, 9),
+                    LoggedPour.Of("layer-1", RegionId.Parse("c"), "bone", 5, null)]), 0, Workshop.Now);
+        runs.Save(first with
+        {
+            RoomC = 21.5,
+            Note = "Ran a little.",
+            Pours = [LoggedPour.Of("layer-1", RegionId.Parse("b"), "clear", 10, 11)]
+        }, 1, Workshop.Now);
         var run = Assert.Single(runs.Of(null));
         Assert.Equal((2, 21.5, "Ran a little."), (run.Version, run.RoomC, run.Note));
         Assert.Equal([("b", 11), ("c", (double?)null)], run.Pours.Select(p => (p.RegionId.ToString(), p.PouredMl)));
@@ -176,7 +184,8 @@ public sealed class StoreTests : IDisposable
         pieces.Add("p1", Workshop.Piece(), Workshop.Now);
         pieces.Add("p2", Workshop.Piece(), Workshop.Now);
         runs.Save(new("r1", 0, new("p1", "layer-1"), Workshop.Now, null, null, "first", []), 0, Workshop.Now);
-        Assert.Throws<TakenIdException>(() => runs.Save(new("r1", 0, new("p2", "layer-1"), Workshop.Now, null, null, "second", []), 1, Workshop.Now));
+        Assert.Throws<TakenIdException>(() => runs
+            .Save(new("r1", 0, new("p2", "layer-1"), Workshop.Now, null, null, "second", []), 1, Workshop.Now));
         Assert.Equal(("p1", "first"), (Assert.Single(runs.Of(null)).PieceId, runs.Of(null)[0].Note));
     }
 
@@ -194,7 +203,8 @@ public sealed class StoreTests : IDisposable
     {
         pieces.Add("p1", Workshop.Piece(), Workshop.Now);
         pieces.Name("p1", 1, "As drawn", Workshop.Now);
-        runs.Save(new("r1", 0, new("p1", "layer-1", 1), Workshop.Now, null, null, "", [LoggedPour.Of("layer-1", RegionId.Parse("b"), "clear", 10, 9)]), 0, Workshop.Now);
+        runs.Save(new("r1", 0, new("p1", "layer-1", 1), Workshop.Now, null, null, "",
+            [LoggedPour.Of("layer-1", RegionId.Parse("b"), "clear", 10, 9)]), 0, Workshop.Now);
         pieces.Add("p2", Workshop.Piece("Stays"), Workshop.Now);
         Assert.True(pieces.TakeOff("p1", Workshop.Now));
         Assert.False(pieces.TakeOff("p1", Workshop.Now));
@@ -214,7 +224,8 @@ public sealed class StoreTests : IDisposable
         using var connection = database.Connect();
         foreach (var table in (string[])["piece", "piece_revision", "journal_run", "run_part", "entry", "revision_name"])
         {
-            Assert.Equal(table.StartsWith("piece", StringComparison.Ordinal) ? 1 : 0, connection.ExecuteScalar<long>($"select count(*) from {table}"));
+            Assert.Equal(table.StartsWith("piece", StringComparison.Ordinal) ? 1 : 0,
+                connection.ExecuteScalar<long>($"select count(*) from {table}"));
         }
     }
 

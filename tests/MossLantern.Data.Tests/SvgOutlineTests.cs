@@ -10,13 +10,17 @@ public class SvgOutlineTests
 {
     [Theory]
     [InlineData("""width="100mm" height="60mm" viewBox="0 0 100 60" """, """<rect width="100" height="60"/>""", 100, 60, 6000)]
-    [InlineData("""width="10cm" height="6cm" viewBox="0 0 1000 600" """, """<rect x="100" y="50" width="500" height="400"/>""", 50, 40, 2000)]
+    [InlineData("""width="10cm" height="6cm" viewBox="0 0 1000 600" """,
+        """<rect x="100" y="50" width="500" height="400"/>""", 50, 40, 2000)]
     [InlineData("""width="4in" height="2in" viewBox="0 0 4 2" """, """<polygon points="0,0 4,0 4,2 0,2"/>""", 101.6, 50.8, 101.6 * 50.8)]
     [InlineData("""width="192" height="96" """, """<path d="M0 0H192V96H0z"/>""", 50.8, 25.4, 50.8 * 25.4)]
-    [InlineData("""width="72pt" height="72pt" viewBox="0 0 10 10" """, """<ellipse cx="5" cy="5" rx="5" ry="5"/>""", 25.4, 25.4, Math.PI * 12.7 * 12.7)]
+    [InlineData("""width="72pt" height="72pt" viewBox="0 0 10 10" """, """<ellipse cx="5" cy="5" rx="5" ry="5"/>""",
+        25.4, 25.4, Math.PI * 12.7 * 12.7)]
     [InlineData("""width="100mm" height="50mm" viewBox="0 0 50 50" """, """<rect width="50" height="50"/>""", 50, 50, 2500)]
-    [InlineData("""width="100mm" height="50mm" viewBox="0 0 50 50" preserveAspectRatio="none" """, """<rect width="50" height="50"/>""", 100, 50, 5000)]
-    [InlineData("""width="100mm" height="50mm" viewBox="-20 -10 100 50" """, """<rect x="-20" y="-10" width="80" height="40"/>""", 80, 40, 3200)]
+    [InlineData("""width="100mm" height="50mm" viewBox="0 0 50 50" preserveAspectRatio="none" """,
+        """<rect width="50" height="50"/>""", 100, 50, 5000)]
+    [InlineData("""width="100mm" height="50mm" viewBox="-20 -10 100 50" """,
+        """<rect x="-20" y="-10" width="80" height="40"/>""", 80, 40, 3200)]
     public void Sizes_are_real_millimetres(string size, string body, double width, double height, double area)
     {
         var outline = Read(size, body);
@@ -27,7 +31,8 @@ public class SvgOutlineTests
 
     [Fact]
     public void Pixels_are_as_large_as_is_said() =>
-        Assert.Equal(96 / 300.0 * 25.4 * 2, SvgOutline.Read(Drawing("""width="192" height="96" """, """<rect width="192" height="96"/>"""), 300).BoxWidthMm, 0.01);
+        Assert.Equal(96 / 300.0 * 25.4 * 2,
+            SvgOutline.Read(Drawing("""width="192" height="96" """, """<rect width="192" height="96"/>"""), 300).BoxWidthMm, 0.01);
 
     [Fact]
     public void Arcs_and_curves_are_followed_within_a_hundredth_of_a_millimetre()
@@ -43,7 +48,9 @@ public class SvgOutlineTests
         }
 
         // Every command, relative and absolute, smooth curves and flags without blanks.
-        var all = Read(Mm(200, 120), """<path d="M10,10 h30 v-5 l10 5 Q60 0 70 10 t20 0 C95 20 105 20 110 10 s15-10 20 0 a10 10 0 01-10 10 H20 V40 L10 .4e2z"/>""");
+        var all = Read(Mm(200, 120), """
+            <path d="M10,10 h30 v-5 l10 5 Q60 0 70 10 t20 0 C95 20 105 20 110 10 s15-10 20 0 a10 10 0 01-10 10 H20 V40 L10 .4e2z"/>
+            """);
         Assert.Equal(120, all.BoxWidthMm, 0.01);
 
         // A flat oval drawn with arcs, and one of cubics, reach as far as they should.
@@ -61,7 +68,9 @@ public class SvgOutlineTests
     [InlineData("skewX(45)", 60, 20, 800)]
     public void Nested_transforms_are_applied_from_the_inside(string transform, double width, double height, double area)
     {
-        var outline = Read(Mm(200, 200), $"""<g transform="translate(3 4)"><g transform="{transform}"><rect width="40" height="20"/></g></g>""");
+        var outline = Read(Mm(200, 200), $"""
+            <g transform="translate(3 4)"><g transform="{transform}"><rect width="40" height="20"/></g></g>
+            """);
         Assert.Equal((width, height), (Math.Round(outline.BoxWidthMm, 2), Math.Round(outline.BoxHeightMm, 2)));
         Assert.Equal(area, outline.AreaMm2, 0.1);
     }
@@ -120,7 +129,9 @@ public class SvgOutlineTests
     [Fact]
     public void Shapes_that_overlap_are_united()
     {
-        var outline = Read(Mm(100, 100), """<rect width="40" height="40"/><rect x="20" width="40" height="40"/><rect x="70" width="10" height="40"/>""");
+        var outline = Read(Mm(100, 100), """
+            <rect width="40" height="40"/><rect x="20" width="40" height="40"/><rect x="70" width="10" height="40"/>
+            """);
         Assert.Equal(2, outline.Parts.Length);
         Assert.Equal(60 * 40 + 400, outline.AreaMm2, 0.01);
     }
@@ -141,25 +152,36 @@ public class SvgOutlineTests
             Assert.Equal(outline.Rings.Length, again.Rings.Length);
             double dx = outline.Rings.Min(r => r.Xs.ToArray().Min()), dy = outline.Rings.Min(r => r.Ys.ToArray().Min());
             Assert.All(again.Rings, ring => Assert.All(
-                Enumerable.Range(0, ring.Count), i => Assert.InRange(Math.Abs(outline.SignedDistanceMm(ring.Xs[i] + dx, ring.Ys[i] + dy)), 0, 0.01)));
+                Enumerable.Range(0, ring.Count),
+                i => Assert.InRange(Math.Abs(outline.SignedDistanceMm(ring.Xs[i] + dx, ring.Ys[i] + dy)), 0, 0.01)));
         }
     }
 
     public static TheoryData<string, string> Refused => new()
     {
         { Drawing(Mm(100, 100), """<text id="name" x="10" y="20">Fen</text>"""), "<text id=\"name\"> is text" },
-        { Drawing(Mm(100, 100), "<script>alert(1)</script><rect width='9' height='9'/>"), "<script> in line 1 is not a shape and is never run" },
+        { Drawing(Mm(100, 100), "<script>alert(1)</script><rect width='9' height='9'/>"),
+            "<script> in line 1 is not a shape and is never run" },
         { Drawing(Mm(100, 100), """<rect onclick="alert(1)" width="90" height="90"/>"""), "has a script (onclick)" },
         { Drawing(Mm(100, 100), """<image href="http://example.invalid/x.png" width="10" height="10"/>"""), "is a picture" },
         { Drawing(Mm(100, 100), """<use href="http://example.invalid/x.svg#a"/>"""), "turn copies into paths" },
         { Drawing(Mm(100, 100), """<foreignObject width="10" height="10"/>"""), "is not a shape" },
-        { Drawing(Mm(100, 100), """<style>@import url(http://example.invalid/x.css);</style><rect width="90" height="90"/>"""), "fetches something from elsewhere" },
+        { Drawing(Mm(100, 100), """
+            <style>@import url(http://example.invalid/x.css);</style><rect width="90" height="90"/>
+            """), "fetches something from elsewhere" },
         { """<!DOCTYPE svg [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;&a;">]><svg width="1mm" height="1mm">&b;</svg>""", "entities" },
         { """<!DOCTYPE svg SYSTEM "file:///etc/passwd"><svg width="1mm" height="1mm"/>""", "entities" },
         { """<svg xmlns="http://www.w3.org/2000/svg"><rect width="9" height="9"/></svg>""", "does not say how large" },
-        { """<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><rect width="9" height="9"/></svg>""", "give it a width and a height in mm" },
-        { """<svg xmlns="http://www.w3.org/2000/svg" width="100%" height="100%" viewBox="0 0 9 9"><rect width="9" height="9"/></svg>""", "does not say how large" },
-        { """<svg xmlns="http://www.w3.org/2000/svg" width="-3mm" height="NaNmm"><rect width="9" height="9"/></svg>""", "does not say how large" },
+        { """
+            <svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><rect width="9" height="9"/></svg>
+            """, "give it a width and a height in mm" },
+        { """
+            <svg xmlns="http://www.w3.org/2000/svg" width="100%" height="100%" viewBox="0 0 9 9"><rect width="9"
+            height="9"/></svg>
+            """, "does not say how large" },
+        { """
+            <svg xmlns="http://www.w3.org/2000/svg" width="-3mm" height="NaNmm"><rect width="9" height="9"/></svg>
+            """, "does not say how large" },
         { """<svg xmlns="http://www.w3.org/2000/svg" width="9mm" height="9mm" viewBox="0 0 0 9"/>""", "viewBox" },
         { Drawing(Mm(100, 100), """<path id="s" d="M0 0L90 0L90 90"/>"""), "<path id=\"s\"> is open: its ends lie 127.28 mm apart" },
         { Drawing(Mm(100, 100), """<path d="M0 0L90 90L90 0L0 90z"/>"""), "crosses itself near 45, 45" },
@@ -177,10 +199,13 @@ public class SvgOutlineTests
         { "<svg", "line 1 is broken" },
         { "", "not an SVG drawing" },
         { Drawing(Mm(100, 100), $"<path d=\"M0 0{Zigzag(100_000)}V90H0z\"/>"), "corners; simplify its paths" },
-        { Drawing(Mm(100, 100), $"<path d=\"{string.Concat(Enumerable.Range(0, 4000).Select(i => $"M{i % 100} {i / 100}h.5v.5h-.5z"))}\"/>"), "separate strands" },
+        { Drawing(Mm(100, 100),
+            $"<path d=\"{string.Concat(Enumerable.Range(0, 4000).Select(i => $"M{i % 100} {i / 100}h.5v.5h-.5z"))}\"/>"),
+        "separate strands" },
         { Drawing(Mm(100, 100), string.Concat(Enumerable.Repeat("<rect width='9' height='9'/>", 3000))), "more than 2000 shapes" },
         { Drawing(Mm(100, 100), """<rect x="9e6" width="9" height="9"/>"""), "beyond all measure" },
-        { Drawing(Mm(100, 100), string.Concat(Enumerable.Repeat("<g>", 300)) + "<rect width='9' height='9'/>" + string.Concat(Enumerable.Repeat("</g>", 300))), "in more than 200 groups" },
+        { Drawing(Mm(100, 100), string.Concat(Enumerable.Repeat("<g>", 300)) + "<rect width='9' height='9'/>"
+            + string.Concat(Enumerable.Repeat("</g>", 300))), "in more than 200 groups" },
         { Drawing(Mm(100, 100), new string(' ', 5_000_000)), "million characters" },
     };
 

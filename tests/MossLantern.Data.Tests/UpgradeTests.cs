@@ -5,28 +5,47 @@ using MossLantern.Formats;
 
 namespace MossLantern.Data.Tests;
 
-/// <summary>A document of the first format becomes one of today's: what was told of a layer is told of recipes, a layout and a sitting.</summary>
+/// <summary>A document of the first format becomes one of today's: what was told of a layer is told of recipes, a
+/// layout and a sitting.</summary>
 public class UpgradeTests
 {
-    private const string Ground = """{ "outline": { "shape": "rectangle", "widthMm": 200, "heightMm": 100 }, "edge": "walled", "sideHeightMm": 9, "colour": "#ffffff" }""";
+    private const string Ground = """
+        { "outline": { "shape": "rectangle", "widthMm": 200, "heightMm": 100 }, "edge": "walled", "sideHeightMm": 9,
+        "colour": "#ffffff" }
+        """;
 
     private static string Cup(string id, string name = "", string colourant = "\"mica\"", double load = 3, string of = "null") =>
-        FormattableString.Invariant($$"""{ "id": "{{id}}", "name": "{{(name.Length > 0 ? name : id)}}", "colour": "#30503a", "colourant": {{colourant}}, "loadPercent": {{load}}, "of": {{of}} }""");
+        FormattableString.Invariant($$"""
+            { "id": "{{id}}", "name": "{{(name.Length > 0 ? name : id)}}", "colour": "#30503a",
+            "colourant": {{colourant}}, "loadPercent": {{load}}, "of": {{of}} }
+            """);
 
-    private static string Layer(string id, string cups, string layout = "null", string hearts = "", string bands = """{ "id": "b1", "widthMm": 9, "fillsRest": true, "cup": "a" }""", string more = "") =>
+    private static string Layer(string id, string cups, string layout = "null", string hearts = "",
+        string bands = """{ "id": "b1", "widthMm": 9, "fillsRest": true, "cup": "a" }""", string more = "") =>
         $$"""
         {
-          "id": "{{id}}", "name": "Layer {{id}}", "depthMm": 3, "hearts": [{{hearts}}], "bands": [{{bands}}], "rimFollow": 0.5, "heartCup": "a", "cups": [{{cups}}],
-          "resin": { "system": "thick", "ratio": null, "resinDensity": 1.1, "hardenerDensity": null }, "measure": "by-weight", "reservePercent": 12,
-          "pourOrder": [], "plan": { "start": "2026-05-01T09:00:00", "end": null, "roomC": 21 }, "widening": 1.2, "rimWay": "even", "layout": {{layout}}{{more}}
+          "id": "{{id}}", "name": "Layer {{id}}", "depthMm": 3, "hearts": [{{hearts}}], "bands": [{{bands}}],
+            "rimFollow": 0.5, "heartCup": "a", "cups": [{{cups}}],
+          "resin": { "system": "thick", "ratio": null, "resinDensity": 1.1, "hardenerDensity": null },
+            "measure": "by-weight", "reservePercent": 12,
+          "pourOrder": [], "plan": { "start": "2026-05-01T09:00:00", "end": null, "roomC": 21 }, "widening": 1.2,
+            "rimWay": "even", "layout": {{layout}}{{more}}
         }
         """;
 
-    private const string Heart = """{ "id": "h", "xMm": 60, "yMm": 50, "widthMm": 20, "heightMm": 15, "turnDeg": 0, "wavinessMm": 4, "seed": 3 }""";
-    private const string TwoBands = """{ "id": "b1", "widthMm": 9, "fillsRest": true, "cup": "a" }, { "id": "b2", "widthMm": 4, "fillsRest": false, "cup": "b" }""";
+    private const string Heart = """
+        { "id": "h", "xMm": 60, "yMm": 50, "widthMm": 20, "heightMm": 15, "turnDeg": 0, "wavinessMm": 4, "seed": 3 }
+        """;
+    private const string TwoBands = """
+        { "id": "b1", "widthMm": 9, "fillsRest": true, "cup": "a" }, { "id": "b2", "widthMm": 4, "fillsRest": false,
+        "cup": "b" }
+        """;
 
     private static string Document(string layers, string ground = Ground) =>
-        $$"""{ "format": "moss-lantern-piece", "formatVersion": 1, "piece": { "name": "Fen", "ground": {{ground}}, "growth": { "gridMm": 0.6, "grainMm": 25 }, "layers": [{{layers}}] } }""";
+        $$"""
+            { "format": "moss-lantern-piece", "formatVersion": 1, "piece": { "name": "Fen", "ground": {{ground}},
+            "growth": { "gridMm": 0.6, "grainMm": 25 }, "layers": [{{layers}}] } }
+            """;
 
     private static Piece Read(string layers)
     {
@@ -38,9 +57,12 @@ public class UpgradeTests
     [Fact]
     public void What_a_layer_said_of_pouring_is_its_sitting()
     {
-        var piece = Read(Layer("one", Cup("a"), hearts: Heart, more: """, "losses": { "filmMm": 0.4 }, "tools": { "cupStepMl": 2 }""").Replace("\"pourOrder\": []", "\"pourOrder\": [\"b1\", \"heart\"]", StringComparison.Ordinal));
+        var piece = Read(Layer("one", Cup("a"), hearts: Heart,
+            more: """, "losses": { "filmMm": 0.4 }, "tools": { "cupStepMl": 2 }""")
+        .Replace("\"pourOrder\": []", "\"pourOrder\": [\"b1\", \"heart\"]", StringComparison.Ordinal));
         var sitting = Assert.Single(piece.Sittings);
-        Assert.Equal(("one", "one", "thick", Measure.ByWeight, 12, 21, 0.4, 2), (sitting.Id, sitting.Rest.Single(), sitting.Resin.System, sitting.Measure,
+        Assert.Equal(("one", "one", "thick", Measure.ByWeight, 12, 21, 0.4, 2),
+            (sitting.Id, sitting.Rest.Single(), sitting.Resin.System, sitting.Measure,
             sitting.ReservePercent, sitting.RoomC, sitting.Losses!.FilmMm, sitting.Tools!.CupStepMl));
         Assert.Equal([new("one", RegionId.Parse("b1")), new("one", RegionId.Heart)], sitting.Order!.Value);
         Assert.Equal(new(2026, 5, 1, 9, 0), sitting.Start);
@@ -56,7 +78,8 @@ public class UpgradeTests
             Layer("one", $"{Cup("a", "moss")}, {Cup("b", "moss")}, {Cup("c", "clear", "null", 0)}", bands: TwoBands),
             Layer("two", $"{Cup("a", "moss")}, {Cup("b", "clear", "null", 7)}", bands: TwoBands),
             Layer("three", $"{Cup("b", "moss")}, {Cup("a", "moss", load: 4)}", bands: TwoBands)));
-        Assert.Equal([("a", "moss", 3), ("b", "moss", 3), ("c", "clear", 0), ("a-1", "moss", 4)], piece.Recipes.Select(r => (r.Id, r.Name, r.LoadPercent)));
+        Assert.Equal([("a", "moss", 3), ("b", "moss", 3), ("c", "clear", 0), ("a-1", "moss", 4)],
+            piece.Recipes.Select(r => (r.Id, r.Name, r.LoadPercent)));
 
         // Clear resin has no load that could tell it from other clear resin.
         Assert.Equal([["a", "b"], ["a", "c"], ["a-1", "a"]], piece.Layers.Select(l => l.RecipeIds));
@@ -67,7 +90,10 @@ public class UpgradeTests
     {
         var mix = Cup("m", "mix", "null", 0, """[{ "cup": "a", "parts": 2 }, { "cup": "b", "parts": 1 }]""");
         var piece = Read(string.Join(',',
-            Layer("one", $"{mix}, {Cup("a")}, {Cup("b")}", """{ "kind": "marble", "groundCup": "a", "streakCup": "m", "streakPercent": 30, "blend": 0.2, "directionDeg": 0, "seed": 1 }"""),
+            Layer("one", $"{mix}, {Cup("a")}, {Cup("b")}", """
+                { "kind": "marble", "groundCup": "a", "streakCup": "m", "streakPercent": 30, "blend": 0.2,
+                "directionDeg": 0, "seed": 1 }
+                """),
             Layer("two", $"{Cup("a", load: 5)}, {Cup("b")}, {mix}", """{ "kind": "flood", "cup": "m" }"""),
             Layer("three", $"{Cup("b")}, {Cup("a")}, {mix}", """{ "kind": "flood", "cup": "m" }""")));
         Assert.Equal(["m", "a", "b", "a-1", "m-1"], piece.Recipes.Select(r => r.Id));
@@ -79,26 +105,46 @@ public class UpgradeTests
     public static TheoryData<string, string, bool, string[]> Layouts => new()
     {
         { """{ "kind": "lines", "startCup": "b", "startMm": 1, "wavinessMm": 2, "seed": 3 }""", "StripesLayout", false, ["a", "b", "b"] },
-        { """{ "kind": "petals", "xMm": 90, "yMm": 50, "petals": 5, "pullMm": 6, "inward": true, "toolMm": 2, "turnDeg": 10 }""", "PetalsLayout", false, ["a", "b"] },
-        { """{ "kind": "fields", "fields": 6, "colours": ["a", "b"], "seed": 4, "recoloured": [{ "field": 2, "cup": "b" }], "vein": { "cup": "a", "widthMm": 2, "thicknessMm": 1 } }""", "FieldsLayout", true, ["a", "b", "b", "a"] },
-        { """{ "kind": "pools", "strokes": [], "beadMm": 3, "pools": [{ "id": "p", "xMm": 9, "yMm": 9, "cup": "b" }] }""", "PoolsLayout", true, ["b"] },
-        { """{ "kind": "puddle", "xMm": 90, "yMm": 50, "pours": [{ "id": "p", "cup": "a", "ml": 9 }], "tiltDeg": 0, "tiltPercent": 0, "restCup": "b" }""", "PuddleLayout", true, ["a", "b"] },
-        { """{ "kind": "marble", "groundCup": "a", "streakCup": "b", "streakPercent": 30, "blend": 0.2, "directionDeg": 0, "seed": 1 }""", "MarbleLayout", true, ["a", "b"] },
+        { """
+            { "kind": "petals", "xMm": 90, "yMm": 50, "petals": 5, "pullMm": 6, "inward": true, "toolMm": 2,
+            "turnDeg": 10 }
+            """, "PetalsLayout", false, ["a", "b"] },
+        { """
+            { "kind": "fields", "fields": 6, "colours": ["a", "b"], "seed": 4, "recoloured": [{ "field": 2,
+            "cup": "b" }], "vein": { "cup": "a", "widthMm": 2, "thicknessMm": 1 } }
+            """, "FieldsLayout", true, ["a", "b", "b", "a"] },
+        { """
+            { "kind": "pools", "strokes": [], "beadMm": 3, "pools": [{ "id": "p", "xMm": 9, "yMm": 9, "cup": "b" }] }
+            """, "PoolsLayout", true, ["b"] },
+        { """
+            { "kind": "puddle", "xMm": 90, "yMm": 50, "pours": [{ "id": "p", "cup": "a", "ml": 9 }], "tiltDeg": 0,
+            "tiltPercent": 0, "restCup": "b" }
+            """, "PuddleLayout", true, ["a", "b"] },
+        { """
+            { "kind": "marble", "groundCup": "a", "streakCup": "b", "streakPercent": 30, "blend": 0.2,
+            "directionDeg": 0, "seed": 1 }
+            """, "MarbleLayout", true, ["a", "b"] },
         { """{ "kind": "flood", "cup": "b" }""", "FloodLayout", true, ["b"] },
     };
 
     [Theory]
     [MemberData(nameof(Layouts))]
-    public void Bands_go_into_the_layout_that_uses_them_and_rings_that_lay_idle_are_put_by(string layout, string kind, bool putByBands, string[] recipes)
+    public void Bands_go_into_the_layout_that_uses_them_and_rings_that_lay_idle_are_put_by(string layout, string kind,
+        bool putByBands, string[] recipes)
     {
         var cups = $"{Cup("a")}, {Cup("b")}";
-        var zone = $$"""{ "id": "z", "name": "Corner", "outline": { "shape": "round", "diameterMm": 30 }, "xMm": 20, "yMm": 20, "layout": {{layout}}, "hearts": [], "bands": [{{TwoBands}}], "rimFollow": 0, "heartCup": "b", "widening": 1 }""";
+        var zone = $$"""
+            { "id": "z", "name": "Corner", "outline": { "shape": "round", "diameterMm": 30 }, "xMm": 20, "yMm": 20,
+            "layout": {{layout}}, "hearts": [], "bands": [{{TwoBands}}], "rimFollow": 0, "heartCup": "b",
+            "widening": 1 }
+            """;
         var layer = Read(Layer("one", cups, layout, Heart, TwoBands, $", \"zones\": [{zone}]")).Layers[0];
         Assert.Equal((kind, kind), (layer.Layout.GetType().Name, layer.Zones!.Value[0].Layout.GetType().Name));
         Assert.Equal(recipes, layer.Layout.RecipeIds);
         Assert.Equal(recipes, layer.Zones.Value[0].Layout.RecipeIds);
         var aside = Assert.IsType<RingsLayout>(Assert.Single(layer.Aside!.Value));
-        Assert.Equal(("b1 b2", "h", "a"), (string.Join(' ', aside.Bands.Select(b => b.Id)), string.Join(' ', aside.Hearts.Select(h => h.Id)), aside.HeartRecipeId));
+        Assert.Equal(("b1 b2", "h", "a"),
+            (string.Join(' ', aside.Bands.Select(b => b.Id)), string.Join(' ', aside.Hearts.Select(h => h.Id)), aside.HeartRecipeId));
         Assert.Equal(putByBands, layer.Zones.Value[0].Aside is not null);
 
         // One band that fills all was nothing that anybody worked on.
@@ -110,12 +156,15 @@ public class UpgradeTests
     {
         var ground = $$"""
             {
-              "outline": { "shape": "rectangle", "widthMm": 200, "heightMm": 100 }, "edge": "walled", "sideHeightMm": 9, "colour": "#ffffff",
-              "old": { "name": "Kiln", "pieceId": null, "ground": {{Ground}}, "growth": { "gridMm": 0.6, "grainMm": 25 }, "layers": [{{Layer("old", Cup("a", "soot"))}}] }
+              "outline": { "shape": "rectangle", "widthMm": 200, "heightMm": 100 }, "edge": "walled",
+                "sideHeightMm": 9, "colour": "#ffffff",
+              "old": { "name": "Kiln", "pieceId": null, "ground": {{Ground}}, "growth": { "gridMm": 0.6,
+                "grainMm": 25 }, "layers": [{{Layer("old", Cup("a", "soot"))}}] }
             }
             """;
         var old = PieceJson.ReadFromOutside(Document(Layer("one", Cup("a")), ground)).Ground.Old!;
-        Assert.Equal(("soot", "old", "a"), (old.Recipes.Single().Name, old.Sittings.Single().Rest.Single(), old.Layers[0].RecipeIds.First()));
+        Assert.Equal(("soot", "old", "a"),
+            (old.Recipes.Single().Name, old.Sittings.Single().Rest.Single(), old.Layers[0].RecipeIds.First()));
         Assert.Single(old.Piece.Filled);
     }
 
@@ -124,7 +173,8 @@ public class UpgradeTests
     {
         var id = new string('x', 40);
         var bands = $$"""{ "id": "b1", "widthMm": 9, "fillsRest": true, "cup": "{{id}}" }""";
-        var piece = Read(string.Join(',', Layer("one", $"{Cup(id, "one")}, {Cup("a")}", bands: bands), Layer("two", $"{Cup(id, "two")}, {Cup("a")}", bands: bands)));
+        var piece = Read(string.Join(',', Layer("one", $"{Cup(id, "one")}, {Cup("a")}", bands: bands),
+            Layer("two", $"{Cup(id, "two")}, {Cup("a")}", bands: bands)));
         Assert.Equal([id, id[..34] + "-1"], piece.Layers.Select(l => l.RecipeIds.First()));
     }
 
@@ -142,7 +192,8 @@ public class UpgradeTests
         }
         else
         {
-            Assert.Contains("from 1 to", Assert.Throws<ValidationException>(() => PieceJson.ReadFromOutside(text)).Message, StringComparison.Ordinal);
+            Assert.Contains("from 1 to",
+                Assert.Throws<ValidationException>(() => PieceJson.ReadFromOutside(text)).Message, StringComparison.Ordinal);
         }
     }
 
@@ -158,14 +209,19 @@ public class UpgradeTests
     {
         var text = Document(Layer("one", Cup("a")));
         Assert.Contains(part, text, StringComparison.Ordinal);
-        Assert.Contains(place, Assert.Throws<PieceFormatException>(() => PieceJson.ReadFromOutside(text.Replace(part, damaged, StringComparison.Ordinal))).Message, StringComparison.Ordinal);
+        Assert.Contains(place, Assert.Throws<PieceFormatException>(() => PieceJson.ReadFromOutside(text
+            .Replace(part, damaged, StringComparison.Ordinal))).Message, StringComparison.Ordinal);
     }
 
     [Fact]
     public void A_sequence_that_was_kept_with_its_cups_has_recipes()
     {
+        var mix = Cup("b", "mix", "null", 0, """[{ "cup": "a", "parts": 2 }, { "cup": "c", "parts": 1 }]""");
         var kept = CupboardJson.Read<KeptSequence>(
-            $$"""{ "name": "Tea", "bands": [{{TwoBands}}], "cups": [{{Cup("a")}}, {{Cup("b", "mix", "null", 0, """[{ "cup": "a", "parts": 2 }, { "cup": "c", "parts": 1 }]""")}}, {{Cup("c")}}], "acrossMm": 90, "widening": 1, "note": "" }""");
+            $$"""
+            { "name": "Tea", "bands": [{{TwoBands}}], "cups": [{{Cup("a")}}, {{mix}}, {{Cup("c")}}],
+              "acrossMm": 90, "widening": 1, "note": "" }
+            """);
         Assert.Equal(["a", "b"], kept.Bands.Select(b => b.RecipeId));
         Assert.Equal([new("a", 2), new("c", 1)], kept.Recipes.Single(r => r.Id == "b").Of!.Value);
         Assert.Equal([], new KeptSequenceValidator().Validate(kept).Errors.Select(e => e.ToString()));
@@ -178,8 +234,10 @@ public class UpgradeTests
         var text = PieceJson.Write(Read(Layer("one", Cup("a"))));
         Assert.Equal(Piece.FormatVersion, (int)JsonNode.Parse(text)!["formatVersion"]!);
         Assert.Equal(text, PieceJson.Write(PieceJson.Read(text)));
-        var newer = text.Replace($"\"formatVersion\":{Piece.FormatVersion}", $"\"formatVersion\":{Piece.FormatVersion + 1}", StringComparison.Ordinal);
-        Assert.Contains($"reads up to {Piece.FormatVersion}", Assert.Throws<PieceFormatException>(() => PieceJson.Read(newer)).Message, StringComparison.Ordinal);
+        var newer = text
+            .Replace($"\"formatVersion\":{Piece.FormatVersion}", $"\"formatVersion\":{Piece.FormatVersion + 1}", StringComparison.Ordinal);
+        Assert.Contains($"reads up to {Piece.FormatVersion}",
+            Assert.Throws<PieceFormatException>(() => PieceJson.Read(newer)).Message, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -171,7 +171,9 @@ public sealed class WorkshopFileTests : IDisposable
     {
         using (var connection = workshop.Open().Connect())
         {
-            connection.Execute("insert into SchemaVersions (ScriptName, Applied) values ('MossLantern.Data.Migrations.9999_later.sql', '2030-01-01')");
+            connection
+                .Execute(
+                    "insert into SchemaVersions (ScriptName, Applied) values ('MossLantern.Data.Migrations.9999_later.sql', '2030-01-01')");
         }
 
         Assert.Contains("newer version", Assert.Throws<WorkshopFileException>(workshop.Open).Message, StringComparison.Ordinal);
@@ -184,9 +186,14 @@ public sealed class WorkshopFileTests : IDisposable
         {
             connection.Execute(Script("0001_first_light.sql"));
             connection.Execute($"pragma application_id = {WorkshopDatabase.ApplicationId}");
-            connection.Execute("create table SchemaVersions (SchemaVersionID integer primary key autoincrement, ScriptName text, Applied text)");
-            connection.Execute("insert into SchemaVersions (ScriptName, Applied) values ('MossLantern.Data.Migrations.0001_first_light.sql', '2026-01-01')");
-            connection.Execute("insert into piece values ('p1', 'Second', 2, 300, 200, 60000, '2026-01-01T00:00:00Z', '2026-01-02T00:00:00Z')");
+            connection
+                .Execute("create table SchemaVersions (SchemaVersionID integer primary key autoincrement, ScriptName text, Applied text)");
+            connection
+                .Execute(
+                    "insert into SchemaVersions (ScriptName, Applied) values "
+                        + "('MossLantern.Data.Migrations.0001_first_light.sql', '2026-01-01')");
+            connection
+                .Execute("insert into piece values ('p1', 'Second', 2, 300, 200, 60000, '2026-01-01T00:00:00Z', '2026-01-02T00:00:00Z')");
             foreach (var (version, name) in ((int, string)[])[(1, "First"), (2, "Second")])
             {
                 connection.Execute(
@@ -207,11 +214,13 @@ public sealed class WorkshopFileTests : IDisposable
         using (var connection = new SqliteConnection($"Data Source={workshop.File};Pooling=False"))
         {
             connection.Execute($"pragma application_id = {WorkshopDatabase.ApplicationId}");
-            connection.Execute("create table SchemaVersions (SchemaVersionID integer primary key autoincrement, ScriptName text, Applied text)");
+            connection
+                .Execute("create table SchemaVersions (SchemaVersionID integer primary key autoincrement, ScriptName text, Applied text)");
             foreach (var script in new[] { "0001_first_light.sql", "0002_steps.sql" })
             {
                 connection.Execute(Script(script));
-                connection.Execute("insert into SchemaVersions (ScriptName, Applied) values (@name, '2026-01-01')", new { name = $"MossLantern.Data.Migrations.{script}" });
+                connection.Execute("insert into SchemaVersions (ScriptName, Applied) values (@name, '2026-01-01')",
+                    new { name = $"MossLantern.Data.Migrations.{script}" });
             }
         }
 
@@ -230,7 +239,8 @@ public sealed class WorkshopFileTests : IDisposable
     {
         File.WriteAllText(Path.Combine(workshop.Folder, "taken"), "");
         var folder = Path.Combine(workshop.Folder, "taken", "data");
-        Assert.Contains(folder, Assert.Throws<WorkshopFileException>(() => WorkshopDatabase.Open(folder, Workshop.Now)).Message, StringComparison.Ordinal);
+        Assert.Contains(folder,
+            Assert.Throws<WorkshopFileException>(() => WorkshopDatabase.Open(folder, Workshop.Now)).Message, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -278,7 +288,8 @@ public sealed class WorkshopFileTests : IDisposable
         Assert.Throws<SqliteException>(() => database.Write(connection =>
         {
             connection.Execute("pragma max_page_count = 1");
-            return connection.Execute("insert into setting (key, value) values ('large', @value)", new { value = new string('x', 200_000) });
+            return connection
+                .Execute("insert into setting (key, value) values ('large', @value)", new { value = new string('x', 200_000) });
         }));
         Assert.Equal("yes", new SettingStore(database).Find("kept"));
         Assert.Null(new SettingStore(database).Find("large"));

@@ -24,7 +24,8 @@ public sealed class AboutApiTests : IDisposable
             view = await host.Save(view);
             if (depth == 3)
             {
-                (await host.Client.PostAsJsonAsync($"/api/pieces/{id}/versions", new { basedOn = (int)view["version"]!, name = "Thin" })).EnsureSuccessStatusCode();
+                (await host.Client.PostAsJsonAsync($"/api/pieces/{id}/versions",
+                    new { basedOn = (int)view["version"]!, name = "Thin" })).EnsureSuccessStatusCode();
             }
         }
 
@@ -39,16 +40,19 @@ public sealed class AboutApiTests : IDisposable
         Assert.Equal(host.Folder, (string)about["dataFolder"]!);
         var copies = Directory.GetFiles(host.Folder, "*.db", SearchOption.AllDirectories).Length;
 
-        about = await Read(await host.Client.PostAsJsonAsync("/api/about/let-steps-go", new { before = (string)about["before"]! }), HttpStatusCode.OK);
+        about = await Read(await host.Client
+            .PostAsJsonAsync("/api/about/let-steps-go", new { before = (string)about["before"]! }), HttpStatusCode.OK);
         Assert.Equal((2, 0), ((int)about["steps"]!, (int)about["oldSteps"]!));
         Assert.Equal(copies + 1, Directory.GetFiles(host.Folder, "*.db", SearchOption.AllDirectories).Length);
 
         // A step back goes to the one before that is still there, and what is named can be taken up.
-        var back = await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/step", new { basedOn = (int)view["version"]!, step = "undo" }), HttpStatusCode.OK);
+        var back = await Read(await host.Client
+            .PostAsJsonAsync($"/api/pieces/{id}/step", new { basedOn = (int)view["version"]!, step = "undo" }), HttpStatusCode.OK);
         Assert.Equal(3, (double)back["piece"]!["layers"]![0]!["depthMm"]!);
         Assert.False((bool)back["canUndo"]!);
         Assert.True((bool)back["canRedo"]!);
-        var on = await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/step", new { basedOn = (int)back["version"]!, step = "redo" }), HttpStatusCode.OK);
+        var on = await Read(await host.Client
+            .PostAsJsonAsync($"/api/pieces/{id}/step", new { basedOn = (int)back["version"]!, step = "redo" }), HttpStatusCode.OK);
         Assert.Equal(8, (double)on["piece"]!["layers"]![0]!["depthMm"]!);
     }
 
@@ -118,7 +122,8 @@ public sealed class AboutApiTests : IDisposable
         foreach (var project in Directory.GetFiles(Path.Combine(root, "src"), "*.csproj", SearchOption.AllDirectories))
         {
             var shipped = System.Xml.Linq.XDocument.Load(project).Descendants("PackageReference")
-                .Where(p => (string?)p.Attribute("PrivateAssets") != "all" && p.Element("PrivateAssets")?.Value != "all").Select(p => (string)p.Attribute("Include")!);
+                .Where(p => (string?)p.Attribute("PrivateAssets") != "all"
+                    && p.Element("PrivateAssets")?.Value != "all").Select(p => (string)p.Attribute("Include")!);
             Assert.All(shipped, name => Assert.Contains($"\n{name} ", notices, StringComparison.OrdinalIgnoreCase));
         }
 

@@ -12,7 +12,8 @@ public sealed class EditApiTests : IDisposable
 
     public void Dispose() => host.Dispose();
 
-    private static JsonObject OnLayer(string what, params (string Key, JsonNode? Value)[] with) => Do(what, [("layer", "layer-1"), .. with]);
+    private static JsonObject OnLayer(string what, params (string Key, JsonNode? Value)[] with) =>
+        Do(what, [("layer", "layer-1"), .. with]);
 
     private static JsonObject Body(JsonNode view, params JsonObject[] commands) => Body(view, Guid.NewGuid(), commands);
 
@@ -35,7 +36,8 @@ public sealed class EditApiTests : IDisposable
         Assert.Equal(edited["piece"]!.ToJsonString(), kept["piece"]!.ToJsonString());
         Assert.Equal("add a band", (string?)kept["undoes"]);
 
-        var back = await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/step", new { basedOn = 2, step = "undo" }), HttpStatusCode.OK);
+        var back = await Read(await host.Client
+            .PostAsJsonAsync($"/api/pieces/{id}/step", new { basedOn = 2, step = "undo" }), HttpStatusCode.OK);
         Assert.Equal(view["piece"]!.ToJsonString(), back["piece"]!.ToJsonString());
         Assert.Null((string?)back["undoes"]);
         Assert.Equal("add a band", (string?)back["redoes"]);
@@ -50,7 +52,8 @@ public sealed class EditApiTests : IDisposable
         var edited = await Edit(id, Body(view, nudge, nudge, nudge));
         Assert.Equal(6, (double)edited["piece"]!["layers"]![0]!["depthMm"]!);
         Assert.Equal("set layer depth", (string?)edited["undoes"]);
-        var back = await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/step", new { basedOn = 2, step = "undo" }), HttpStatusCode.OK);
+        var back = await Read(await host.Client
+            .PostAsJsonAsync($"/api/pieces/{id}/step", new { basedOn = 2, step = "undo" }), HttpStatusCode.OK);
         Assert.Equal(3, (double)back["piece"]!["layers"]![0]!["depthMm"]!);
     }
 
@@ -118,9 +121,12 @@ public sealed class EditApiTests : IDisposable
         var view = await host.AddPiece();
         var id = (string)view["id"]!;
         Assert.Contains("from 0.1 to 100 mm", Sentence(await Problem(
-            await TryEdit(id, Body(view, OnLayer("add-band"), Do("set-field", ("place", "layers[layer-1].depthMm"), ("value", 400)))), HttpStatusCode.BadRequest), "layers[layer-1].depthMm"), StringComparison.Ordinal);
+            await TryEdit(id, Body(view, OnLayer("add-band"),
+                Do("set-field", ("place", "layers[layer-1].depthMm"), ("value", 400)))), HttpStatusCode.BadRequest),
+            "layers[layer-1].depthMm"), StringComparison.Ordinal);
         Assert.Contains("That band is no longer there", Sentence(await Problem(
-            await TryEdit(id, Body(view, OnLayer("widen-band", ("band", "gone"), ("byMm", 2)))), HttpStatusCode.BadRequest), "layers[layer-1].layout.bands[gone]"), StringComparison.Ordinal);
+            await TryEdit(id, Body(view, OnLayer("widen-band", ("band", "gone"), ("byMm", 2)))),
+            HttpStatusCode.BadRequest), "layers[layer-1].layout.bands[gone]"), StringComparison.Ordinal);
         await Problem(await TryEdit(id, Body(view)), HttpStatusCode.BadRequest);
         await Problem(await TryEdit(id, Body(view, Do("burn-it"))), HttpStatusCode.BadRequest);
         await Problem(await TryEdit(id, Body(view, Do("widen-band", ("layer", "layer-1")))), HttpStatusCode.BadRequest);
@@ -171,7 +177,8 @@ public sealed class EditApiTests : IDisposable
             ["revision"] = revision,
             ["commands"] = new JsonArray(command),
         };
-        var shown = await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/preview", Preview(OnLayer("add-heart"))), HttpStatusCode.OK);
+        var shown = await Read(await host.Client
+            .PostAsJsonAsync($"/api/pieces/{id}/preview", Preview(OnLayer("add-heart"))), HttpStatusCode.OK);
         Assert.NotNull(shown["painting"]);
         Assert.Single(shown["piece"]!["layers"]![0]!["layout"]!["hearts"]!.AsArray());
         Assert.Equal(1, (int)(await host.Get($"/api/pieces/{id}"))["version"]!);
@@ -179,12 +186,17 @@ public sealed class EditApiTests : IDisposable
         Assert.Equal(edited["piece"]!.ToJsonString(), shown["piece"]!.ToJsonString());
 
         // A revision stays what it was, whatever was saved since; a step of a drag made to it is never too late.
-        var again = await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/preview", Preview(OnLayer("add-heart"))), HttpStatusCode.OK);
+        var again = await Read(await host.Client
+            .PostAsJsonAsync($"/api/pieces/{id}/preview", Preview(OnLayer("add-heart"))), HttpStatusCode.OK);
         Assert.Equal(shown["piece"]!.ToJsonString(), again["piece"]!.ToJsonString());
-        await Problem(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/preview", Preview(OnLayer("add-heart"), 9)), HttpStatusCode.NotFound);
-        await Problem(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/preview", Preview(OnLayer("add-vein"), 2)), HttpStatusCode.BadRequest);
-        await Problem(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/preview", new JsonObject { ["layerId"] = null }), HttpStatusCode.BadRequest);
-        await Problem(await host.Client.PostAsJsonAsync("/api/pieces/nowhere/preview", Preview(OnLayer("add-heart"))), HttpStatusCode.NotFound);
+        await Problem(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/preview", Preview(OnLayer("add-heart"), 9)),
+            HttpStatusCode.NotFound);
+        await Problem(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/preview", Preview(OnLayer("add-vein"), 2)),
+            HttpStatusCode.BadRequest);
+        await Problem(await host.Client
+            .PostAsJsonAsync($"/api/pieces/{id}/preview", new JsonObject { ["layerId"] = null }), HttpStatusCode.BadRequest);
+        await Problem(await host.Client.PostAsJsonAsync("/api/pieces/nowhere/preview", Preview(OnLayer("add-heart"))),
+            HttpStatusCode.NotFound);
     }
 
     [Fact]
@@ -196,12 +208,15 @@ public sealed class EditApiTests : IDisposable
         foreach (var id in shelf.Select(p => (string)p!["id"]!))
         {
             var view = await demo.Get($"/api/pieces/{id}");
-            var found = view["plan"]!["findings"]!.AsArray().SelectMany(f => f!["remedies"]!.AsArray().Where(r => r!["field"] is null).Select(r => (Finding: (string)f!["key"]!, Edits: Commands(r!))));
+            var found = view["plan"]!["findings"]!.AsArray()
+                .SelectMany(f => f!["remedies"]!.AsArray().Where(r => r!["field"] is null)
+                    .Select(r => (Finding: (string)f!["key"]!, Edits: Commands(r!))));
             foreach (var (finding, edits) in found.Take(1))
             {
                 var answer = await demo.Client.PostAsJsonAsync($"/api/pieces/{id}/edit", Body(view, edits));
                 var edited = await Read(answer, HttpStatusCode.OK);
-                Assert.DoesNotContain(edited["plan"]!["findings"]?.AsArray() ?? [], f => (string)f!["key"]! == finding && f["wavedOff"] is null);
+                Assert.DoesNotContain(edited["plan"]!["findings"]?.AsArray() ?? [],
+                    f => (string)f!["key"]! == finding && f["wavedOff"] is null);
                 taken++;
             }
         }
@@ -212,10 +227,12 @@ public sealed class EditApiTests : IDisposable
         var rings = await demo.Get($"/api/pieces/{(await Piece("Marsh Light"))["id"]}");
         var sequence = (await demo.List("/api/sequences"))[0]!;
         var layer = rings["piece"]!["layers"]!.AsArray().First(l => l!["layout"]!["bands"] is not null)!;
-        var laid = await Read(await demo.Client.PostAsJsonAsync($"/api/pieces/{rings["id"]}/edit", Body(rings, Do("lay-sequence", ("layer", (string)layer["id"]!), ("sequence", (string)sequence["id"]!)))), HttpStatusCode.OK);
+        var laid = await Read(await demo.Client.PostAsJsonAsync($"/api/pieces/{rings["id"]}/edit",
+            Body(rings, Do("lay-sequence", ("layer", (string)layer["id"]!), ("sequence", (string)sequence["id"]!)))), HttpStatusCode.OK);
         Assert.Equal(
             sequence["sequence"]!["bands"]!.AsArray().Count,
-            laid["piece"]!["layers"]!.AsArray().First(l => (string)l!["id"]! == (string)layer["id"]!)!["layout"]!["bands"]!.AsArray().Count);
+            laid["piece"]!["layers"]!.AsArray()
+                .First(l => (string)l!["id"]! == (string)layer["id"]!)!["layout"]!["bands"]!.AsArray().Count);
 
         async Task<JsonNode> Piece(string name) => (await demo.List("/api/pieces")).First(p => (string)p!["name"]! == name)!;
     }

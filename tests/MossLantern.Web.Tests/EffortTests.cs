@@ -43,12 +43,14 @@ public class EffortTests
                 {
                     stopped++;
                     var since = Environment.CpuUsage.TotalTime - before;
-                    (latest, where) = since > latest ? (since, $"{name} at {share:0.0} of {whole.ElapsedMilliseconds} ms") : (latest, where);
+                    (latest, where) = since > latest
+                        ? (since, $"{name} at {share:0.0} of {whole.ElapsedMilliseconds} ms") : (latest, where);
                 }
             }
         }
 
-        TestContext.Current.SendDiagnosticMessage("{0} given up; the last to stop took {1:0} ms: {2}", stopped, latest.TotalMilliseconds, where);
+        TestContext.Current
+            .SendDiagnosticMessage("{0} given up; the last to stop took {1:0} ms: {2}", stopped, latest.TotalMilliseconds, where);
         Assert.True(stopped > 15, $"only {stopped} were stopped");
         Assert.True(latest < TimeSpan.FromSeconds(1), $"{where} went on for {latest.TotalMilliseconds:0} ms");
     }

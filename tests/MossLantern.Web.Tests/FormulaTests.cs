@@ -20,7 +20,8 @@ public partial class FormulaTests
     /// <summary>What arithmetic on a few inputs cannot repeat.</summary>
     private static readonly string[] Measured =
     [
-        Formulas.ShapeArea, Formulas.ShapePerimeter, Formulas.RegionArea, Formulas.BandWidth, Formulas.VeinLength, Formulas.WallLength, Formulas.RimRoom,
+        Formulas.ShapeArea, Formulas.ShapePerimeter, Formulas.RegionArea, Formulas.BandWidth, Formulas.VeinLength,
+        Formulas.WallLength, Formulas.RimRoom,
         Formulas.ColourDifference, Formulas.Mud, Formulas.Heat,
     ];
 
@@ -37,7 +38,8 @@ public partial class FormulaTests
         {
             PouredSitting[] poured = [new(piece.Layers[0].Id, Now - Duration.FromHours(20), Now - Duration.FromHours(19), 19.5)];
             var plan = planner.Plan(piece, poured, Surroundings.Usual(DateTimeZone.Utc));
-            var priced = Preparation.Priced(plan.Ground.SealWays, new("€", Prices.None.PerLitre.Add("primer", 14).Add("resin", 38)), plan.Ground.Area.Value);
+            var priced = Preparation.Priced(plan.Ground.SealWays,
+                new("€", Prices.None.PerLitre.Add("primer", 14).Add("resin", 38)), plan.Ground.Area.Value);
             foreach (var number in Numbers(plan).Concat(Numbers(priced)))
             {
                 count++;
@@ -48,13 +50,16 @@ public partial class FormulaTests
                     continue;
                 }
 
-                var what = $"{name}: {formula.Id} {number.Value} {number.Unit} from {string.Join(", ", number.Inputs.Select(i => $"{i.Name} {i.Value} {i.Unit}"))}";
+                var what =
+                    $"{name}: {formula.Id} {number.Value} {number.Unit} from "
+                        + $"{string.Join(", ", number.Inputs.Select(i => $"{i.Name} {i.Value} {i.Unit}"))}";
                 try
                 {
                     var (value, named, untrue) = FormulaWords.Of(number, formula.Words);
                     wrong.AddRange(FormulaWords.Near(value, number.Value) ? [] : [$"{what}: the words give {value}"]);
                     wrong.AddRange(untrue.Select(u => $"{what}: {u}"));
-                    wrong.AddRange(number.Inputs.Where(i => !named.Contains(i.Name)).Select(i => $"{what}: the words do not name {i.Name}"));
+                    wrong.AddRange(number.Inputs.Where(i => !named.Contains(i.Name))
+                        .Select(i => $"{what}: the words do not name {i.Name}"));
                 }
                 catch (FormatException e)
                 {
@@ -63,8 +68,12 @@ public partial class FormulaTests
             }
         }
 
-        TestContext.Current.SendDiagnosticMessage($"{count} numbers by {used.Count} formulas: {string.Join(", ", used.Order())}; not met: {string.Join(", ", Formulas.All.Select(f => f.Id).Except(used))}");
-        Assert.True(wrong.Count == 0, $"{wrong.Count} of {count}:\n" + string.Join('\n', wrong.GroupBy(w => w[..Math.Min(w.Length, 60)]).Select(g => g.First()).Take(40)));
+        TestContext.Current
+            .SendDiagnosticMessage(
+                $"{count} numbers by {used.Count} formulas: {string.Join(", ", used.Order())}; not met: "
+                    + $"{string.Join(", ", Formulas.All.Select(f => f.Id).Except(used))}");
+        Assert.True(wrong.Count == 0, $"{wrong.Count} of {count}:\n"
+            + string.Join('\n', wrong.GroupBy(w => w[..Math.Min(w.Length, 60)]).Select(g => g.First()).Take(40)));
         Assert.True(count > 2000, $"only {count} numbers");
         Assert.True(used.Count > 35, $"only {used.Count} formulas");
     }
@@ -78,7 +87,8 @@ public partial class FormulaTests
         foreach (var (name, piece) in DemoDocuments.All)
         {
             var planned = piece with { Sittings = [.. piece.Sittings.Select(s => s with { Start = new(2027, 3, 1, 9, 0), RoomC = 14 })] };
-            foreach (var place in Numbers(planner.Plan(planned, [], Surroundings.Usual(DateTimeZone.Utc))).SelectMany(n => n.Inputs).Select(i => i.Field).OfType<string>())
+            foreach (var place in Numbers(planner.Plan(planned, [], Surroundings.Usual(DateTimeZone.Utc)))
+                .SelectMany(n => n.Inputs).Select(i => i.Field).OfType<string>())
             {
                 var field = Indices().Replace(place, "");
                 places.Add(field);
@@ -98,7 +108,8 @@ public partial class FormulaTests
         var planner = new PiecePlanner(new LayerMapper());
         foreach (var (name, piece) in DemoDocuments.All)
         {
-            Assert.All(Numbers(planner.Plan(piece, [], Surroundings.Usual(DateTimeZone.Utc))), n => Assert.True(n.Inputs.Select(i => i.Name).Distinct().Count() == n.Inputs.Length || Summed(n), $"{name}: {n.Formula}"));
+            Assert.All(Numbers(planner.Plan(piece, [], Surroundings.Usual(DateTimeZone.Utc))),
+                n => Assert.True(n.Inputs.Select(i => i.Name).Distinct().Count() == n.Inputs.Length || Summed(n), $"{name}: {n.Formula}"));
         }
 
         // In a sum of equal things two may have one name.
@@ -111,8 +122,11 @@ public partial class FormulaTests
         yield return (name, piece);
         yield return ($"{name}, dripped over", piece with
         {
-            Ground = piece.Ground with { Edge = piece.Ground.Mould is null ? EdgeStyle.DrippedOver : piece.Ground.Edge, Level = new(true, 0.2, -0.15) },
-            Sittings = [.. piece.Sittings.Select(l => l with { Measure = Measure.ByWeight, ReservePercent = 14, Losses = new(0.4, 8, 2, 3), Tools = new(5, 1) })],
+            Ground = piece.Ground
+                with
+            { Edge = piece.Ground.Mould is null ? EdgeStyle.DrippedOver : piece.Ground.Edge, Level = new(true, 0.2, -0.15) },
+            Sittings = [.. piece.Sittings
+                .Select(l => l with { Measure = Measure.ByWeight, ReservePercent = 14, Losses = new(0.4, 8, 2, 3), Tools = new(5, 1) })],
         });
         yield return ($"{name}, two to one", piece with
         {
@@ -131,7 +145,8 @@ public partial class FormulaTests
                         CapacityMl = 0.83 * mould.SizeMl(piece.Ground.Outline),
                         Pieces = 5,
                         Cavities = 3,
-                        Inserts = [new("i", "hollow", new RoundOutline(Math.Max(5, across)), piece.Ground.Outline.BoxWidthMm / 2, piece.Ground.Outline.BoxHeightMm / 2, 0.5, 0.5, mould.DepthMm / 2)],
+                        Inserts = [new("i", "hollow", new RoundOutline(Math.Max(5, across)),
+                            piece.Ground.Outline.BoxWidthMm / 2, piece.Ground.Outline.BoxHeightMm / 2, 0.5, 0.5, mould.DepthMm / 2)],
                     },
                 },
             });
@@ -142,7 +157,8 @@ public partial class FormulaTests
 
     private static IEnumerable<Reckoned> Walk(object? here, HashSet<object> seen)
     {
-        if (here is null or string or Delegate or RegionId || here.GetType() is { IsPrimitive: true } || here.GetType().IsEnum || (!here.GetType().IsValueType && !seen.Add(here)))
+        if (here is null or string or Delegate or RegionId || here.GetType() is { IsPrimitive: true }
+            || here.GetType().IsEnum || (!here.GetType().IsValueType && !seen.Add(here)))
         {
             return [];
         }
@@ -157,8 +173,10 @@ public partial class FormulaTests
             return [.. many.Cast<object?>().SelectMany(m => Walk(m, seen))];
         }
 
-        return here.GetType().Namespace?.StartsWith("MossLantern", StringComparison.Ordinal) == true || here is ITuple || here.GetType().Name.StartsWith("KeyValuePair", StringComparison.Ordinal)
-            ? [.. here.GetType().GetProperties(BindingFlags.Public | BindingFlags.Instance).Where(p => p.GetIndexParameters().Length == 0).SelectMany(p => Walk(p.GetValue(here), seen))]
+        return here.GetType().Namespace?.StartsWith("MossLantern", StringComparison.Ordinal) == true || here is ITuple
+            || here.GetType().Name.StartsWith("KeyValuePair", StringComparison.Ordinal)
+            ? [.. here.GetType().GetProperties(BindingFlags.Public | BindingFlags.Instance)
+                .Where(p => p.GetIndexParameters().Length == 0).SelectMany(p => Walk(p.GetValue(here), seen))]
             : [];
     }
 }

@@ -23,7 +23,9 @@ internal sealed partial class FormulaWords(Reckoned of)
     }
 
     /// <summary>A part in brackets counts where an input that it names is shown.</summary>
-    private string WithOptions(string words) => Brackets().Replace(words, m => of.Inputs.Any(i => m.Groups[1].Value.Contains(i.Name, StringComparison.Ordinal)) ? m.Groups[1].Value : "");
+    private string WithOptions(string words) =>
+        Brackets()
+        .Replace(words, m => of.Inputs.Any(i => m.Groups[1].Value.Contains(i.Name, StringComparison.Ordinal)) ? m.Groups[1].Value : "");
 
     private double Main(string words, out List<string> untrue)
     {
@@ -256,8 +258,10 @@ internal sealed partial class FormulaWords(Reckoned of)
             // Within a sum, the longest beginning that with the group's ending is an input.
             var within = of.Inputs.Where(i => i.Name.EndsWith(group, StringComparison.Ordinal))
                 .Select(i => (Input: i, Start: i.Name[..^group.Length].TrimEnd()))
-                .Concat(of.Inputs.Where(i => i.Name.EndsWith(group, StringComparison.Ordinal) && here.StartsWith("resin of", StringComparison.Ordinal)).Select(i => (Input: i, Start: "resin of")))
-                .Where(x => x.Start.Length > 0 && here.StartsWith(x.Start, StringComparison.Ordinal)).OrderByDescending(x => x.Start.Length).ToList();
+                .Concat(of.Inputs.Where(i => i.Name.EndsWith(group, StringComparison.Ordinal)
+                    && here.StartsWith("resin of", StringComparison.Ordinal)).Select(i => (Input: i, Start: "resin of")))
+                .Where(x => x.Start.Length > 0 && here.StartsWith(x.Start, StringComparison.Ordinal))
+                    .OrderByDescending(x => x.Start.Length).ToList();
             if (within.Count > 0)
             {
                 named.Add(within[0].Input.Name);
@@ -267,7 +271,8 @@ internal sealed partial class FormulaWords(Reckoned of)
         }
 
         var input = of.Inputs.Where(i => here.StartsWith(i.Name, StringComparison.Ordinal)).MaxBy(i => i.Name.Length)
-            ?? throw new FormatException($"'{here}' names no input that is shown; there are {string.Join(", ", of.Inputs.Select(i => i.Name))}");
+            ?? throw new FormatException(
+                $"'{here}' names no input that is shown; there are {string.Join(", ", of.Inputs.Select(i => i.Name))}");
         at += input.Name.Length;
         named.Add(input.Name);
         return input.Value;

@@ -6,15 +6,18 @@ using static MossLantern.Web.Tests.TestHost;
 
 namespace MossLantern.Web.Tests;
 
-/// <summary>Documents of every demo piece, spoilt at random in several places at once: none is answered by a fault, none takes long.</summary>
+/// <summary>Documents of every demo piece, spoilt at random in several places at once: none is answered by a fault,
+/// none takes long.</summary>
 public sealed class FuzzTests : IDisposable
 {
     private const int Usual = 500;
 
     private static readonly string[] Values =
     [
-        "null", "true", "\"\"", "\"x\"", "\"\\u0000\"", "[]", "{}", "[[]]", "-1", "0", "1e-12", "0.5", "1", "2", "3", "7", "60", "61", "399", "1000", "50000000",
-        "-1e9", "1e9", "1e308", "-1e400", "1e999", "2147483647", "-2147483648", "\"9999-12-31T23:59:59\"", "\"#000000\"", "\"heart\"", "\"vein\"", "\"wall\"", "\"kept\"", "\"cup-1\"",
+        "null", "true", "\"\"", "\"x\"", "\"\\u0000\"", "[]", "{}", "[[]]", "-1", "0", "1e-12", "0.5", "1", "2", "3",
+        "7", "60", "61", "399", "1000", "50000000",
+        "-1e9", "1e9", "1e308", "-1e400", "1e999", "2147483647", "-2147483648", "\"9999-12-31T23:59:59\"",
+        "\"#000000\"", "\"heart\"", "\"vein\"", "\"wall\"", "\"kept\"", "\"cup-1\"",
     ];
 
     private readonly TestHost host = new(demo: true);
@@ -44,20 +47,28 @@ public sealed class FuzzTests : IDisposable
             var done = string.Join("; ", Enumerable.Range(0, random.Next(1, 4)).Select(_ => Spoil(spoilt, random)));
             var clock = Stopwatch.StartNew();
             using var answer = await Answer(
-                id, new() { ["piece"] = spoilt, ["layerId"] = null, ["detail"] = i % 4 == 0 ? "full" : "draft", ["numbers"] = true }, $"document {i} of {id}: {done}");
+                id, new()
+                {
+                    ["piece"] = spoilt,
+                    ["layerId"] = null,
+                    ["detail"] = i % 4 == 0 ? "full" : "draft",
+                    ["numbers"] = true
+                }, $"document {i} of {id}: {done}");
             var text = await answer.Content.ReadAsStringAsync();
             if (clock.Elapsed > slowest)
             {
                 (slowest, what) = (clock.Elapsed, $"document {i} of {id}: {done}");
             }
 
-            Assert.True(answer.StatusCode is HttpStatusCode.OK or HttpStatusCode.BadRequest, $"document {i} of {id}: {done}: {(int)answer.StatusCode} {text}");
+            Assert.True(answer.StatusCode is HttpStatusCode.OK or HttpStatusCode.BadRequest,
+                $"document {i} of {id}: {done}: {(int)answer.StatusCode} {text}");
             taken += answer.StatusCode == HttpStatusCode.OK ? 1 : 0;
             most = Math.Max(most, GC.GetTotalMemory(forceFullCollection: i % 100 == 99));
         }
 
         TestContext.Current.SendDiagnosticMessage(
-            "{0} documents, {1} of them worked out; slowest {2:0} ms ({3}); at most {4} MB held", documents, taken, slowest.TotalMilliseconds, what, most >> 20);
+            "{0} documents, {1} of them worked out; slowest {2:0} ms ({3}); at most {4} MB held", documents, taken,
+            slowest.TotalMilliseconds, what, most >> 20);
         Assert.True(taken > documents / 5, $"only {taken} were worked out");
         Assert.True(most < 1_500_000_000, $"{most >> 20} MB were held");
         Assert.True(slowest < TimeSpan.FromSeconds(10), what);
@@ -76,7 +87,8 @@ public sealed class FuzzTests : IDisposable
         }
     }
 
-    private static int? Asked(string name) => int.TryParse(Environment.GetEnvironmentVariable(name), CultureInfo.InvariantCulture, out var number) ? number : null;
+    private static int? Asked(string name) =>
+        int.TryParse(Environment.GetEnvironmentVariable(name), CultureInfo.InvariantCulture, out var number) ? number : null;
 
     /// <summary>Spoils one place: another value, one less, one more, many more, two swapped.</summary>
     private static string Spoil(JsonObject piece, Random random)
@@ -107,13 +119,16 @@ public sealed class FuzzTests : IDisposable
                 return $"{place} swapped for another";
             case > 4:
                 // Most are numbers, moved a little or a lot: such a document is often a good one.
-                var numbers = all.Where(p => Places.At(piece, p) is JsonValue v && v.TryGetValue<double>(out var n) && double.IsFinite(n)).ToList();
+                var numbers = all
+                    .Where(p => Places.At(piece, p) is JsonValue v && v.TryGetValue<double>(out var n) && double.IsFinite(n)).ToList();
                 place = numbers[random.Next(numbers.Count)];
                 var was = Places.At(piece, place)!.AsValue();
                 var harsh = random.Next(4) == 0;
-                var factor = harsh ? Math.Pow(10, random.NextDouble() * 6 - 3) * (random.Next(5) == 0 ? -1 : 1) : 0.5 + 1.5 * random.NextDouble();
+                var factor = harsh ? Math.Pow(10, random.NextDouble() * 6 - 3) * (random.Next(5) == 0 ? -1 : 1)
+                    : 0.5 + 1.5 * random.NextDouble();
                 var changed = was.TryGetValue<int>(out var whole) ? Math.Round(whole * factor + random.Next(-1, 2)) : (double)was * factor;
-                Places.Set(piece, place, Math.Abs(changed) < 2e9 && changed == Math.Round(changed) ? (JsonNode)(int)changed : changed, remove: false);
+                Places.Set(piece, place,
+                    Math.Abs(changed) < 2e9 && changed == Math.Round(changed) ? (JsonNode)(int)changed : changed, remove: false);
                 return string.Create(CultureInfo.InvariantCulture, $"{place} = {changed}");
             default:
                 var text = Values[random.Next(Values.Length)];

@@ -49,7 +49,8 @@ public sealed class GoldenFiles : IDisposable
         {
             foreach (var shape in new[] { "rectangle", "round", "oval", "slice" })
             {
-                JsonObject[] change = [Do("become-kind", ("kind", kind)), Do("shape-outline", ("shape", shape)), Do("open-outline", ("open", true))];
+                JsonObject[] change = [Do("become-kind", ("kind", kind)), Do("shape-outline", ("shape", shape)),
+                    Do("open-outline", ("open", true))];
                 using var answer = await host.TryEditGround(Ground(300, 200), change);
                 if (answer.StatusCode == HttpStatusCode.OK)
                 {
@@ -59,10 +60,14 @@ public sealed class GoldenFiles : IDisposable
             }
         }
 
-        foreach (var material in new[] { "birch-ply", "mdf", "pine", "acrylic", "glass", "canvas", "resin", "casting-sheet", "metal-rim", "cradled-panel", "painting" })
+        foreach (var material in new[] { "birch-ply", "mdf", "pine", "acrylic", "glass", "canvas", "resin",
+            "casting-sheet", "metal-rim", "cradled-panel", "painting" })
         {
             var ground = Ground(200, 150);
-            ground["base"] = Parsed($$"""{ "kind": "panel", "material": "{{material}}", "thicknessMm": 9, "backStiffened": false, "gapsSealed": false, "sealTested": false }""");
+            ground["base"] = Parsed($$"""
+                { "kind": "panel", "material": "{{material}}", "thicknessMm": 9, "backStiffened": false,
+                "gapsSealed": false, "sealTested": false }
+                """);
             await Kept(folder, $"base-{material}", (await host.AddPiece(material, ground))["piece"]!.AsObject());
         }
 
@@ -79,10 +84,16 @@ public sealed class GoldenFiles : IDisposable
     {
         piece = piece.DeepClone().AsObject();
         piece["name"] = name;
-        var text = new JsonObject { ["format"] = PieceJson.Format, ["formatVersion"] = Piece.FormatVersion, ["piece"] = piece }.ToJsonString();
+        var text = new JsonObject
+        {
+            ["format"] = PieceJson.Format,
+            ["formatVersion"] = Piece.FormatVersion,
+            ["piece"] = piece
+        }.ToJsonString();
         var view = await Read(await host.Client.PostAsJsonAsync("/api/pieces/import", new { text }), HttpStatusCode.Created);
         var given = JsonNode.Parse(await host.Client.GetStringAsync($"/api/pieces/{view["id"]}/piece.json"))!;
-        await File.WriteAllTextAsync(Path.Combine(folder, $"{name}.json"), given.ToJsonString(new JsonSerializerOptions { WriteIndented = true }));
+        await File.WriteAllTextAsync(Path.Combine(folder, $"{name}.json"),
+            given.ToJsonString(new JsonSerializerOptions { WriteIndented = true }));
         return view;
     }
 
@@ -97,10 +108,12 @@ public sealed class GoldenFiles : IDisposable
             view = await host.Save(view);
         }
 
-        (await host.Client.PostAsJsonAsync("/api/pieces/water-mint/versions", new { basedOn = (int)view["version"]!, name = "Thickest" })).EnsureSuccessStatusCode();
+        (await host.Client.PostAsJsonAsync("/api/pieces/water-mint/versions",
+            new { basedOn = (int)view["version"]!, name = "Thickest" })).EnsureSuccessStatusCode();
         foreach (var step in new[] { "undo", "undo", "redo" })
         {
-            view = await Read(await host.Client.PostAsJsonAsync("/api/pieces/water-mint/step", new { basedOn = (int)view["version"]!, step }), HttpStatusCode.OK);
+            view = await Read(await host.Client
+                .PostAsJsonAsync("/api/pieces/water-mint/step", new { basedOn = (int)view["version"]!, step }), HttpStatusCode.OK);
         }
 
         view["piece"]!["name"] = "Water Mint again";
@@ -116,13 +129,22 @@ public sealed class GoldenFiles : IDisposable
             ["pours"] = new JsonArray(new JsonObject { ["regionId"] = "heart", ["pouredMl"] = 1.5 }),
             ["evenSo"] = true,
         };
-        await Read(await host.Client.PutAsJsonAsync($"/api/pieces/{castingId}/runs/0c4b2a52-6b0f-4a7e-9f0e-3f2d7d0f4a22", run), HttpStatusCode.OK);
+        await Read(await host.Client
+            .PutAsJsonAsync($"/api/pieces/{castingId}/runs/0c4b2a52-6b0f-4a7e-9f0e-3f2d7d0f4a22", run), HttpStatusCode.OK);
         await Read(await host.Client.PostAsync("/api/pieces/peat-pool/rework", null), HttpStatusCode.Created);
         var colour = (string)(await host.Get("/api/pieces/sundew-pair"))["piece"]!["recipes"]![0]!["colour"]!;
-        await Read(await host.Client.PostAsJsonAsync("/api/pieces/sundew-pair/copy", new { name = "Sundew again", colours = new[] { new { from = colour, to = "#9a4f26" } } }), HttpStatusCode.Created);
+        await Read(await host.Client.PostAsJsonAsync("/api/pieces/sundew-pair/copy",
+            new { name = "Sundew again", colours = new[] { new { from = colour, to = "#9a4f26" } } }), HttpStatusCode.Created);
         (await host.Client.DeleteAsync("/api/pieces/heron-tray")).EnsureSuccessStatusCode();
         await Read(await host.Client.PutAsJsonAsync("/api/workshop", new { timeZone = "Europe/Dublin" }), HttpStatusCode.OK);
         var light = (await host.Get("/api/pieces/marsh-light"))["piece"]!;
-        (await host.Client.PostAsJsonAsync("/api/sequences", new { name = "Marsh", layout = light["layers"]![0]!["layout"], recipes = light["recipes"], acrossMm = 180 })).EnsureSuccessStatusCode();
+        (await host.Client.PostAsJsonAsync("/api/sequences",
+            new
+            {
+                name = "Marsh",
+                layout = light["layers"]![0]!["layout"],
+                recipes = light["recipes"],
+                acrossMm = 180
+            })).EnsureSuccessStatusCode();
     }
 }

@@ -22,7 +22,9 @@ public sealed class HouseTests : IDisposable
     [InlineData("Sec-Fetch-Site", "same-site")]
     public async Task A_page_of_another_origin_may_not_write(string header, string value)
     {
-        var request = new HttpRequestMessage(HttpMethod.Post, "/api/pieces") { Content = JsonContent.Create(new { name = "Fen", ground = Ground() }) };
+        var request = new HttpRequestMessage(HttpMethod.Post,
+            "/api/pieces")
+        { Content = JsonContent.Create(new { name = "Fen", ground = Ground() }) };
         request.Headers.Add(header, value);
         await Problem(await host.Client.SendAsync(request), HttpStatusCode.Forbidden);
         Assert.Empty(await host.List("/api/pieces"));
@@ -31,7 +33,9 @@ public sealed class HouseTests : IDisposable
     [Fact]
     public async Task Our_own_page_may_write()
     {
-        var request = new HttpRequestMessage(HttpMethod.Post, "/api/pieces") { Content = JsonContent.Create(new { name = "Fen", ground = Ground() }) };
+        var request = new HttpRequestMessage(HttpMethod.Post,
+            "/api/pieces")
+        { Content = JsonContent.Create(new { name = "Fen", ground = Ground() }) };
         request.Headers.Add("Origin", "http://localhost");
         request.Headers.Add("Sec-Fetch-Site", "same-origin");
         await Read(await host.Client.SendAsync(request), HttpStatusCode.Created);
@@ -61,7 +65,8 @@ public sealed class HouseTests : IDisposable
     public async Task The_zone_is_a_setting_that_must_exist()
     {
         await Read(await host.Client.PutAsJsonAsync("/api/workshop", new { timeZone = "Europe/Riga" }), HttpStatusCode.OK);
-        var refused = await Problem(await host.Client.PutAsJsonAsync("/api/workshop", new { timeZone = "Marsh/Standard" }), HttpStatusCode.BadRequest);
+        var refused = await Problem(await host.Client
+            .PutAsJsonAsync("/api/workshop", new { timeZone = "Marsh/Standard" }), HttpStatusCode.BadRequest);
         Assert.Contains("listed names", Sentence(refused, "timeZone"), StringComparison.Ordinal);
         var workshop = await host.Get("/api/workshop");
         Assert.Equal(("Europe/Riga", "2026-05-01T12:30:00"), ((string?)workshop["timeZone"], (string?)workshop["now"]!["local"]));
@@ -77,12 +82,15 @@ public sealed class HouseTests : IDisposable
     [Fact]
     public async Task A_typed_quantity_is_read_and_what_is_none_is_told()
     {
-        var read = await Read(await host.Client.PostAsJsonAsync("/api/reckon/quantity", new { text = "1 3/4 in", kind = "length" }), HttpStatusCode.OK);
+        var read = await Read(await host.Client
+            .PostAsJsonAsync("/api/reckon/quantity", new { text = "1 3/4 in", kind = "length" }), HttpStatusCode.OK);
         Assert.Equal(44.45, (double)read["value"]!, 1e-9);
         Assert.Equal("44.45 mm", (string?)read["normalised"]);
-        var refused = await Problem(await host.Client.PostAsJsonAsync("/api/reckon/quantity", new { text = "250", kind = "volume" }), HttpStatusCode.BadRequest);
+        var refused = await Problem(await host.Client
+            .PostAsJsonAsync("/api/reckon/quantity", new { text = "250", kind = "volume" }), HttpStatusCode.BadRequest);
         Assert.Contains("250 ml or 3 oz", Sentence(refused, "text"), StringComparison.Ordinal);
-        await Problem(await host.Client.PostAsJsonAsync("/api/reckon/quantity", new { text = "3 oz", kind = "colour" }), HttpStatusCode.BadRequest);
+        await Problem(await host.Client.PostAsJsonAsync("/api/reckon/quantity", new { text = "3 oz", kind = "colour" }),
+            HttpStatusCode.BadRequest);
     }
 
     [Fact]
@@ -121,14 +129,17 @@ public sealed class HouseTests : IDisposable
         using var demo = new TestHost(demo: true);
         var shelf = await demo.List("/api/pieces");
         Assert.Equal(
-            ["Marigold Dozen", "Peat Pool", "Marsh Light", "Sphagnum Pools", "Water Mint", "Heron Tray", "Rain Ring", "Bogbean Round", "Old Kiln", "Sundew Pair", "Bracken Slice"],
+            ["Marigold Dozen", "Peat Pool", "Marsh Light", "Sphagnum Pools", "Water Mint", "Heron Tray", "Rain Ring",
+                "Bogbean Round", "Old Kiln", "Sundew Pair", "Bracken Slice"],
             shelf.Select(p => (string?)p!["name"]));
-        Assert.Equal([0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0], shelf.SkipLast(1).Select(p => Math.Round((double)p!["footMm"]!, 2)));
+        Assert.Equal([0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0],
+            shelf.SkipLast(1).Select(p => Math.Round((double)p!["footMm"]!, 2)));
         Assert.InRange((double)shelf[^1]!["footMm"]!, 5, 60);
         Assert.Equal([1, 1, 2, 0, 0, 0, 0, 0, 1, 0, 0], shelf.Select(p => (int)p!["poured"]!));
         var tape = (await demo.Get("/api/ribbon"))["spans"]!.AsArray().First(s => (string?)s!["milestone"] == "tape-pull")!;
         Assert.Equal("ahead", (string?)tape["state"]);
-        Assert.Contains((await demo.Get("/api/ribbon"))["spans"]!.AsArray(), s => (string?)s!["pieceName"] == "Peat Pool" && (string?)s["milestone"] == "demould");
+        Assert.Contains((await demo.Get("/api/ribbon"))["spans"]!.AsArray(),
+            s => (string?)s!["pieceName"] == "Peat Pool" && (string?)s["milestone"] == "demould");
         Assert.True((bool)(await demo.Get("/api/workshop"))["demo"]!);
     }
 
@@ -175,10 +186,12 @@ public sealed class HouseTests : IDisposable
 
         using var third = new TestHost(folder: folder, restore: copy);
         Assert.Equal(["Then"], (await third.List("/api/pieces")).Select(p => (string)p!["name"]!));
-        Assert.Single(Directory.GetFiles(folder, "workshop.db.replaced-*"), f => !f.EndsWith("-wal", StringComparison.Ordinal) && !f.EndsWith("-shm", StringComparison.Ordinal));
+        Assert.Single(Directory.GetFiles(folder, "workshop.db.replaced-*"),
+            f => !f.EndsWith("-wal", StringComparison.Ordinal) && !f.EndsWith("-shm", StringComparison.Ordinal));
     }
 
-    /// <summary>Makes a file read-only until it is given back. Root writes whatever the permissions say, so for root it is mounted so.</summary>
+    /// <summary>Makes a file read-only until it is given back. Root writes whatever the permissions say, so for root it
+    /// is mounted so.</summary>
     private static Undo ReadOnly(string file)
     {
         // What is open already may go on writing: idle connections are let go, as the program does after a while.

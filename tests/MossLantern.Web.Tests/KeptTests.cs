@@ -11,7 +11,8 @@ namespace MossLantern.Web.Tests;
 /// <summary>What is kept of pieces stands in for working them out, and never for what they are.</summary>
 public sealed class KeptTests
 {
-    private static SqliteConnection File(string folder) => new($"Data Source={Path.Combine(folder, WorkshopDatabase.FileName)};Pooling=False");
+    private static SqliteConnection File(string folder) =>
+        new($"Data Source={Path.Combine(folder, WorkshopDatabase.FileName)};Pooling=False");
 
     private static async Task Until(Func<Task<bool>> so)
     {
@@ -26,7 +27,9 @@ public sealed class KeptTests
     {
         _ = await host.Get("/api/ribbon");
         using var file = File(host.Folder);
-        return file.ExecuteScalar<long>("select count(*) from piece p join kept_plan k on k.piece_id = p.id where k.of like p.version || '.' || p.logged || '._%'")
+        return file
+            .ExecuteScalar<long>(
+                "select count(*) from piece p join kept_plan k on k.piece_id = p.id where k.of like p.version || '.' || p.logged || '._%'")
             == file.ExecuteScalar<long>("select count(*) from piece");
     });
 
@@ -73,7 +76,8 @@ public sealed class KeptTests
     public async Task A_save_a_log_and_a_step_back_are_in_the_ribbon_at_once()
     {
         using var host = new TestHost();
-        async Task<string[]> Spans() => [.. (await host.Get("/api/ribbon"))["spans"]!.AsArray().Select(s => $"{s!["milestone"]} {s["opens"]!["local"]} {s["poured"]}")];
+        async Task<string[]> Spans() =>
+            [.. (await host.Get("/api/ribbon"))["spans"]!.AsArray().Select(s => $"{s!["milestone"]} {s["opens"]!["local"]} {s["poured"]}")];
         var view = await host.AddPiece();
         Assert.Empty(await Spans());
         view["piece"]!["sittings"]![0]!["start"] = "2026-05-01T12:00:00";
@@ -85,12 +89,22 @@ public sealed class KeptTests
         var layer = view["piece"]!["layers"]![0]!["id"];
         await Read(await host.Client.PutAsJsonAsync(
             $"/api/pieces/{view["id"]}/runs/{Guid.NewGuid()}",
-            new { basedOn = 0, sittingId = layer, start = "2026-05-01T09:00:00", end = (string?)null, roomC = (double?)null, note = "", pours = Array.Empty<object>() }), HttpStatusCode.OK);
+            new
+            {
+                basedOn = 0,
+                sittingId = layer,
+                start = "2026-05-01T09:00:00",
+                end = (string?)null,
+                roomC = (double?)null,
+                note = "",
+                pours = Array.Empty<object>()
+            }), HttpStatusCode.OK);
         var poured = await Spans();
         Assert.All(poured, s => Assert.EndsWith("true", s, StringComparison.Ordinal));
         Assert.Equal(1, (int)(await host.List("/api/pieces"))[0]!["poured"]!);
 
-        await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{view["id"]}/step", new { basedOn = (int)view["version"]!, step = "undo" }), HttpStatusCode.OK);
+        await Read(await host.Client
+            .PostAsJsonAsync($"/api/pieces/{view["id"]}/step", new { basedOn = (int)view["version"]!, step = "undo" }), HttpStatusCode.OK);
         Assert.Equal(poured, await Spans());
     }
 

@@ -77,7 +77,8 @@ public sealed class KindsApiTests : IDisposable
         Assert.NotNull(painting["panel"]);
 
         ground["set"]!["count"] = 6;
-        var problem = await Problem(await host.Client.PostAsJsonAsync("/api/pieces", new { name = "Six", ground }), HttpStatusCode.BadRequest);
+        var problem = await Problem(await host.Client.PostAsJsonAsync("/api/pieces", new { name = "Six", ground }),
+            HttpStatusCode.BadRequest);
         Assert.Equal("Panels must be from 2 to 5.", Sentence(problem, "ground.set.count"));
     }
 
@@ -115,13 +116,16 @@ public sealed class KindsApiTests : IDisposable
         Assert.Equal("heat", (string)use["hottest"]!["formula"]!);
         Assert.InRange((double)use["hottest"]!["value"]!, 21, 40);
 
-        var noted = await host.Client.PostAsJsonAsync("/api/moulds/m1/uses", new { at = "2026-04-30T08:00:00", what = " Washed ", castings = 0, hottestC = (double?)null });
+        var noted = await host.Client.PostAsJsonAsync("/api/moulds/m1/uses",
+            new { at = "2026-04-30T08:00:00", what = " Washed ", castings = 0, hottestC = (double?)null });
         var uses = JsonNode.Parse(await noted.Content.ReadAsStringAsync())![0]!["uses"]!.AsArray();
         Assert.Equal(["Coasters, First layer", "Washed"], uses.Select(u => (string)u!["what"]!));
         var late = await Problem(
-            await host.Client.PostAsJsonAsync("/api/moulds/m1/uses", new { at = "2027-04-30T08:00:00", what = "", castings = -1, hottestC = 900 }), HttpStatusCode.BadRequest);
+            await host.Client.PostAsJsonAsync("/api/moulds/m1/uses",
+                new { at = "2027-04-30T08:00:00", what = "", castings = -1, hottestC = 900 }), HttpStatusCode.BadRequest);
         Assert.Equal(["at", "castings", "hottestC", "what"], late["errors"]!.AsObject().Select(e => e.Key).Order());
-        await Problem(await host.Client.PostAsJsonAsync("/api/moulds/none/uses", new { at = "2026-04-30T08:00:00", what = "x", castings = 0 }), HttpStatusCode.NotFound);
+        await Problem(await host.Client.PostAsJsonAsync("/api/moulds/none/uses",
+            new { at = "2026-04-30T08:00:00", what = "x", castings = 0 }), HttpStatusCode.NotFound);
     }
 
     [Fact]
@@ -129,14 +133,18 @@ public sealed class KindsApiTests : IDisposable
     {
         var ground = Casting();
         ground["mould"]!["inserts"] = new JsonArray(Parsed(
-            """{ "id": "i1", "name": "well", "outline": { "shape": "round", "diameterMm": 30 }, "xMm": 35, "yMm": 35, "floorMm": 0, "recessMm": 0 }"""));
+            """
+                { "id": "i1", "name": "well", "outline": { "shape": "round", "diameterMm": 30 }, "xMm": 35,
+                "yMm": 35, "floorMm": 0, "recessMm": 0 }
+                """));
         var view = await host.AddPiece("Nest", ground);
         var saved = await host.Edit(view, Do("fill-hollow", ("insert", "i1")));
         Assert.Equal("i1", (string)saved["piece"]!["layers"]![1]!["within"]!);
         var hollow = (string)saved["plan"]!["ground"]!["mould"]!["inserts"]![0]!["layerId"]!;
         await Pour((string)saved["id"]!, 20);
         await Pour((string)saved["id"]!, 20, hollow);
-        var spans = (await host.Get("/api/ribbon"))["spans"]!.AsArray().Where(s => (string)s!["milestone"]! == "demould").Select(s => (string)s!["layerId"]!);
+        var spans = (await host.Get("/api/ribbon"))["spans"]!.AsArray()
+            .Where(s => (string)s!["milestone"]! == "demould").Select(s => (string)s!["layerId"]!);
         Assert.Equal(["layer-1", hollow], spans.Order());
 
         // It is filled once, and a hollow that is not there cannot be.
@@ -153,16 +161,20 @@ public sealed class KindsApiTests : IDisposable
     {
         await SaveMould("m1", 0, Mould());
         var tray = Mould();
-        (tray["name"], tray["outline"], tray["depthMm"]) = ("Tray", Parsed("""{ "shape": "rectangle", "widthMm": 200, "heightMm": 120 }"""), 18);
+        (tray["name"], tray["outline"], tray["depthMm"]) = ("Tray",
+            Parsed("""{ "shape": "rectangle", "widthMm": 200, "heightMm": 120 }"""), 18);
         await SaveMould("m2", 0, tray);
         var ground = await Cast(Casting(), "m1", "m2");
         Assert.Equal("drawn", (string)ground["outline"]!["shape"]!);
-        Assert.Equal((18, 1, 10), ((int)ground["mould"]!["depthMm"]!, (int)ground["mould"]!["cavityDepths"]![0]!["part"]!, (int)ground["mould"]!["cavityDepths"]![0]!["depthMm"]!));
+        Assert.Equal((18, 1, 10), ((int)ground["mould"]!["depthMm"]!,
+            (int)ground["mould"]!["cavityDepths"]![0]!["part"]!, (int)ground["mould"]!["cavityDepths"]![0]!["depthMm"]!));
         var piece = await host.AddPiece("Both", ground);
         var parts = piece["plan"]!["ground"]!["parts"]!.AsArray();
         Assert.Equal([Math.PI * 25, 240], parts.Select(p => (double)p!["area"]!["value"]!), (a, b) => Math.Abs(a - b) < 0.01);
-        Assert.Equal((Math.PI * 2500 * 10 + 200 * 120 * 18) / 1000, (double)piece["plan"]!["ground"]!["mould"]!["capacity"]!["value"]!, 0.1);
-        await Problem(await host.TryEditGround(Casting(), Do("cast-in-moulds", ("moulds", new JsonArray("gone")))), HttpStatusCode.BadRequest);
+        Assert.Equal((Math.PI * 2500 * 10 + 200 * 120 * 18) / 1000,
+            (double)piece["plan"]!["ground"]!["mould"]!["capacity"]!["value"]!, 0.1);
+        await Problem(await host.TryEditGround(Casting(), Do("cast-in-moulds", ("moulds", new JsonArray("gone")))),
+            HttpStatusCode.BadRequest);
     }
 
     [Fact]
@@ -171,7 +183,8 @@ public sealed class KindsApiTests : IDisposable
         await host.Client.PutAsJsonAsync("/api/stand-ins/level", new { acrossDeg = 0.32, alongDeg = -1.18, stepDeg = 0.1 });
         var level = (await host.Get("/api/live"))["level"]!;
         Assert.Equal((0.3, -1.2, 0.1), ((double)level["acrossDeg"]!, (double)level["alongDeg"]!, (double)level["stepDeg"]!));
-        var problem = await Problem(await host.Client.PutAsJsonAsync("/api/stand-ins/level", new { acrossDeg = 11, alongDeg = 0, stepDeg = 0 }), HttpStatusCode.BadRequest);
+        var problem = await Problem(await host.Client
+            .PutAsJsonAsync("/api/stand-ins/level", new { acrossDeg = 11, alongDeg = 0, stepDeg = 0 }), HttpStatusCode.BadRequest);
         Assert.Equal("Tilt across must be from -10 to 10 degrees.", Sentence(problem, "acrossDeg"));
         Assert.Equal("Step of the level must be from 0.001 to 1 degrees.", Sentence(problem, "stepDeg"));
 
@@ -188,11 +201,15 @@ public sealed class KindsApiTests : IDisposable
     public async Task What_sealing_costs_is_known_once_a_litre_has_its_price()
     {
         var ground = Ground();
-        ground["base"] = Parsed("""{ "kind": "panel", "material": "mdf", "thicknessMm": 9, "backStiffened": false, "gapsSealed": false, "sealTested": false }""");
+        ground["base"] = Parsed("""
+            { "kind": "panel", "material": "mdf", "thicknessMm": 9, "backStiffened": false, "gapsSealed": false,
+            "sealTested": false }
+            """);
         var piece = await host.AddPiece("Board", ground);
         async Task<JsonArray> Ways() => (await host.Get($"/api/pieces/{piece["id"]}"))["plan"]!["ground"]!["sealWays"]!.AsArray();
         Assert.All(await Ways(), w => Assert.Null(w!["cost"]));
-        await host.Client.PutAsJsonAsync("/api/prices", new { money = "kr", perLitre = new Dictionary<string, double> { ["primer"] = 120 } });
+        await host.Client
+            .PutAsJsonAsync("/api/prices", new { money = "kr", perLitre = new Dictionary<string, double> { ["primer"] = 120 } });
         var primer = (await Ways())[0]!;
 
         // 2 coats of 0.1 mm on 0.24 m²: 48 ml.
@@ -200,15 +217,18 @@ public sealed class KindsApiTests : IDisposable
         Assert.Equal((24.0, "kr/m²"), ((double)primer["costPerM2"]!["value"]!, (string)primer["costPerM2"]!["unit"]!));
         Assert.Null((await Ways())[1]!["cost"]);
         var problem = await Problem(
-            await host.Client.PutAsJsonAsync("/api/prices", new { money = "", perLitre = new Dictionary<string, double> { ["gold"] = 1, ["resin"] = -1 } }), HttpStatusCode.BadRequest);
+            await host.Client.PutAsJsonAsync("/api/prices",
+                new { money = "", perLitre = new Dictionary<string, double> { ["gold"] = 1, ["resin"] = -1 } }), HttpStatusCode.BadRequest);
         Assert.Equal(["money", "perLitre.gold", "perLitre.resin"], problem["errors"]!.AsObject().Select(e => e.Key).Order());
 
         // A resin of the cupboard has a price of its own, and what its sittings cost follows.
-        await host.Client.PutAsJsonAsync("/api/prices", new { money = "kr", perLitre = new Dictionary<string, double> { ["resin/coating"] = 300 } });
+        await host.Client
+            .PutAsJsonAsync("/api/prices", new { money = "kr", perLitre = new Dictionary<string, double> { ["resin/coating"] = 300 } });
         var view = await host.AddPiece("Priced", Ground());
         var sitting = view["plan"]!["sittings"]![0]!;
         Assert.Equal((double)sitting["batches"]!["totalMl"]!["value"]! / 1000 * 300, (double)sitting["cost"]!["value"]!, 1e-9);
-        await Problem(await host.Client.PutAsJsonAsync("/api/prices", new { money = "kr", perLitre = new Dictionary<string, double> { ["resin/gone"] = 1 } }), HttpStatusCode.BadRequest);
+        await Problem(await host.Client.PutAsJsonAsync("/api/prices",
+            new { money = "kr", perLitre = new Dictionary<string, double> { ["resin/gone"] = 1 } }), HttpStatusCode.BadRequest);
     }
 
     [Fact]
@@ -228,19 +248,22 @@ public sealed class KindsApiTests : IDisposable
         var piece = await host.AddPiece("Board", ground);
 
         // Two coats of 0.1 mm on 0.24 m² are 48 ml.
-        Assert.Equal((40.0, 8.0), ((double)piece["plan"]!["pot"]!["left"]!["value"]!, Math.Round((double)piece["plan"]!["pot"]!["short"]!["value"]!, 9)));
+        Assert.Equal((40.0, 8.0),
+            ((double)piece["plan"]!["pot"]!["left"]!["value"]!, Math.Round((double)piece["plan"]!["pot"]!["short"]!["value"]!, 9)));
         pot["leftMl"] = 90;
         await Save(1);
         Assert.Null((await host.Get($"/api/pieces/{piece["id"]}"))["plan"]!["pot"]!["short"]);
         await Save(1, HttpStatusCode.Conflict);
         pot["colour"] = "black";
-        Assert.Equal("The pot's colour must be a colour like #33523f.", Sentence((await Save(2, HttpStatusCode.BadRequest)).AsObject(), "colour"));
+        Assert.Equal("The pot's colour must be a colour like #33523f.",
+            Sentence((await Save(2, HttpStatusCode.BadRequest)).AsObject(), "colour"));
 
         // What the ground is to take is spoken for, and taken once it is ticked; with the undo it is back.
         async Task<(double Left, double? Spoken, int Uses)> Stock()
         {
             var stock = (await host.List("/api/pots"))[0]!["stock"]!;
-            return ((double)stock["left"]!["value"]!, (double?)stock["spokenFor"]?["value"] is { } ml ? Math.Round(ml, 9) : null, stock["uses"]!.AsArray().Count);
+            return ((double)stock["left"]!["value"]!,
+                (double?)stock["spokenFor"]?["value"] is { } ml ? Math.Round(ml, 9) : null, stock["uses"]!.AsArray().Count);
         }
 
         Assert.Equal((90.0, 48.0, 1), await Stock());
@@ -249,7 +272,8 @@ public sealed class KindsApiTests : IDisposable
         Assert.Equal((42.0, (double?)null, 1), await Stock());
         Assert.Null((await host.Get($"/api/pieces/{id}"))["plan"]!["pot"]!["short"]);
         var second = await host.AddPiece("Second board", ground);
-        Assert.Equal((42.0, 6.0), ((double)second["plan"]!["pot"]!["left"]!["value"]!, Math.Round((double)second["plan"]!["pot"]!["short"]!["value"]!, 9)));
+        Assert.Equal((42.0, 6.0),
+            ((double)second["plan"]!["pot"]!["left"]!["value"]!, Math.Round((double)second["plan"]!["pot"]!["short"]!["value"]!, 9)));
         await host.Edit(piece, Do("mark-prepared", ("step", "paint"), ("done", false), ("at", null)));
         Assert.Equal((90.0, 96.0, 2), await Stock());
 
@@ -305,8 +329,13 @@ public sealed class KindsApiTests : IDisposable
     {
         var ground = Ground(100, 100);
         ground["edge"] = "walled";
-        ground["base"] = Parsed("""{ "kind": "casting", "material": "silicone", "backStiffened": false, "gapsSealed": false, "sealTested": false }""");
-        ground["mould"] = Parsed("""{ "depthMm": 10, "from": "dimensions", "capacityMl": null, "pieces": 1, "cavities": 1, "keepMm": 0 }""");
+        ground["base"] = Parsed("""
+            { "kind": "casting", "material": "silicone", "backStiffened": false, "gapsSealed": false,
+            "sealTested": false }
+            """);
+        ground["mould"] = Parsed("""
+            { "depthMm": 10, "from": "dimensions", "capacityMl": null, "pieces": 1, "cavities": 1, "keepMm": 0 }
+            """);
         return ground;
     }
 
@@ -328,7 +357,16 @@ public sealed class KindsApiTests : IDisposable
     {
         var answer = await host.Client.PutAsJsonAsync(
             $"/api/pieces/{id}/runs/{Guid.NewGuid()}",
-            new { basedOn = 0, sittingId = layerId, start = "2026-05-01T08:00:00", end = (string?)null, roomC, note = "", pours = Array.Empty<object>() });
+            new
+            {
+                basedOn = 0,
+                sittingId = layerId,
+                start = "2026-05-01T08:00:00",
+                end = (string?)null,
+                roomC,
+                note = "",
+                pours = Array.Empty<object>()
+            });
         Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
     }
 }

@@ -36,12 +36,18 @@ public sealed class LossTests : IDisposable
         Assert.Contains("Nothing was saved", (string)problem["detail"]!, StringComparison.Ordinal);
         Assert.Equal(before.ToJsonString(), (await open.Get($"/api/pieces/{view["id"]}")).ToJsonString());
 
-        var text = new JsonObject { ["format"] = "moss-lantern-piece", ["formatVersion"] = Piece.FormatVersion, ["piece"] = view["piece"]!.DeepClone() }.ToJsonString();
+        var text = new JsonObject
+        {
+            ["format"] = "moss-lantern-piece",
+            ["formatVersion"] = Piece.FormatVersion,
+            ["piece"] = view["piece"]!.DeepClone()
+        }.ToJsonString();
         await Problem(await open.Client.PostAsJsonAsync("/api/pieces/import", new { text }), HttpStatusCode.UnprocessableEntity);
         Assert.Single(await open.List("/api/pieces"));
 
         // Nor is it a fault to look at it.
-        await Problem(await open.Client.PostAsJsonAsync($"/api/pieces/{view["id"]}/preview", new { piece = view["piece"], layerId = (string?)null }), HttpStatusCode.UnprocessableEntity);
+        await Problem(await open.Client.PostAsJsonAsync($"/api/pieces/{view["id"]}/preview",
+            new { piece = view["piece"], layerId = (string?)null }), HttpStatusCode.UnprocessableEntity);
     }
 
     [Fact]
@@ -55,8 +61,18 @@ public sealed class LossTests : IDisposable
         using (var connection = new SqliteConnection($"Data Source={Path.Combine(host.Folder, WorkshopDatabase.FileName)};Pooling=False"))
         {
             connection.Execute(
-                "update piece_revision set document = @document where piece_id = @id and revision = 2; update piece set version = 3 where id = @id",
-                new { id, document = new JsonObject { ["format"] = "moss-lantern-piece", ["formatVersion"] = Piece.FormatVersion, ["piece"] = view["piece"]!.DeepClone() }.ToJsonString() });
+                "update piece_revision set document = @document where piece_id = @id and revision = 2; update piece "
+                    + "set version = 3 where id = @id",
+                new
+                {
+                    id,
+                    document = new JsonObject
+                    {
+                        ["format"] = "moss-lantern-piece",
+                        ["formatVersion"] = Piece.FormatVersion,
+                        ["piece"] = view["piece"]!.DeepClone()
+                    }.ToJsonString()
+                });
         }
 
         var odd = await host.Get($"/api/pieces/{id}");
@@ -71,9 +87,11 @@ public sealed class LossTests : IDisposable
         Assert.Contains(ribbon["spans"]!.AsArray(), s => (string?)s!["pieceName"] == "Sound");
 
         Assert.Contains("Odd", await host.Client.GetStringAsync($"/api/pieces/{id}/piece.json"), StringComparison.Ordinal);
-        var copy = await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/copy", new { name = "Odd once more", colours = Array.Empty<object>() }), HttpStatusCode.Created);
+        var copy = await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/copy",
+            new { name = "Odd once more", colours = Array.Empty<object>() }), HttpStatusCode.Created);
         Assert.NotNull(copy["problem"]);
-        var back = await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/step", new { basedOn = 3, step = "undo" }), HttpStatusCode.OK);
+        var back = await Read(await host.Client
+            .PostAsJsonAsync($"/api/pieces/{id}/step", new { basedOn = 3, step = "undo" }), HttpStatusCode.OK);
         Assert.NotNull(back["plan"]);
         Assert.Null(back["problem"]);
     }
@@ -83,12 +101,19 @@ public sealed class LossTests : IDisposable
     {
         var view = await host.AddPiece();
         var cup = (string)view["piece"]!["recipes"]![0]!["id"]!;
-        view["piece"]!["layers"]![0]!["layout"] = new JsonObject { ["kind"] = "fields", ["fields"] = 9, ["colours"] = new JsonArray(cup), ["seed"] = 4 };
+        view["piece"]!["layers"]![0]!["layout"] = new JsonObject
+        {
+            ["kind"] = "fields",
+            ["fields"] = 9,
+            ["colours"] = new JsonArray(cup),
+            ["seed"] = 4
+        };
         var kept = await host.Save(view);
         var regions = kept["plan"]!["layers"]![0]!["regions"]!.AsArray();
         Assert.Equal(9, regions.Count);
         Assert.All(regions, r => Assert.Equal(cup, (string?)r!["cupId"]));
-        Assert.DoesNotContain(kept["plan"]!["findings"]!.AsArray(), f => ((string)f!["key"]!).StartsWith("twins@", StringComparison.Ordinal));
+        Assert.DoesNotContain(kept["plan"]!["findings"]!.AsArray(),
+            f => ((string)f!["key"]!).StartsWith("twins@", StringComparison.Ordinal));
     }
 
     [Theory]
@@ -124,7 +149,8 @@ public sealed class LossTests : IDisposable
 
         if (!taken)
         {
-            Assert.Contains("1970", Sentence(await Problem(await Log(view, at), HttpStatusCode.BadRequest), "start"), StringComparison.Ordinal);
+            Assert.Contains("1970", Sentence(await Problem(await Log(view, at), HttpStatusCode.BadRequest), "start"),
+                StringComparison.Ordinal);
         }
     }
 
@@ -143,7 +169,9 @@ public sealed class LossTests : IDisposable
     public async Task A_region_that_nobody_knows_is_refused_in_a_log_and_one_of_the_poured_revision_is_known()
     {
         var view = await host.Save(PieceApiTests.WithBands(await host.AddPiece()));
-        var problem = await Problem(await Log(view, pours: """[{"regionId":"moss","pouredMl":1},{"regionId":"nowhere","pouredMl":1}]"""), HttpStatusCode.BadRequest);
+        var problem = await Problem(await Log(view, pours: """
+            [{"regionId":"moss","pouredMl":1},{"regionId":"nowhere","pouredMl":1}]
+            """), HttpStatusCode.BadRequest);
         Assert.Contains("no such region", Sentence(problem, "pours[1].regionId"), StringComparison.Ordinal);
         var logged = await Read(await Log(view, pours: """[{"regionId":"moss","pouredMl":1}]"""), HttpStatusCode.OK);
         Assert.Equal(2, (int)logged["runs"]![0]!["revision"]!);
@@ -160,7 +188,8 @@ public sealed class LossTests : IDisposable
     public async Task A_piece_is_taken_off_the_shelf_and_put_back_until_its_time_is_over()
     {
         var view = await host.AddPiece("Fen Tray");
-        var aside = JsonNode.Parse(await (await host.Client.DeleteAsync($"/api/pieces/{view["id"]}")).Content.ReadAsStringAsync())!.AsArray();
+        var aside = JsonNode.Parse(await (await host.Client.DeleteAsync($"/api/pieces/{view["id"]}")).Content
+            .ReadAsStringAsync())!.AsArray();
         Assert.Equal("2026-05-31T09:30:00Z", (string?)aside[0]!["until"]!["at"]);
         Assert.Empty(await host.List("/api/pieces"));
         await Problem(await host.Client.GetAsync($"/api/pieces/{view["id"]}"), HttpStatusCode.NotFound);
@@ -182,9 +211,11 @@ public sealed class LossTests : IDisposable
     {
         StartOptions Read(params (string Key, string Value)[] given) => StartOptions.From(
             new ConfigurationBuilder().AddInMemoryCollection(given.Select(g => KeyValuePair.Create(g.Key, (string?)g.Value))).Build());
-        Assert.Equal(new(null, null, false, false, true), Read(("DATA", "/tmp/a"), ("RESTORE", "/tmp/b"), ("DEMO", "true"), ("FRESH", "true"), ("WARM-UP", "false")));
+        Assert.Equal(new(null, null, false, false, true),
+            Read(("DATA", "/tmp/a"), ("RESTORE", "/tmp/b"), ("DEMO", "true"), ("FRESH", "true"), ("WARM-UP", "false")));
         Assert.Equal(new("/tmp/a", "/tmp/b", true, true, false), Read(
-            ("MossLantern:Data", "/tmp/a"), ("MossLantern:Restore", "/tmp/b"), ("MossLantern:Demo", "true"), ("MossLantern:Fresh", "true"), ("MossLantern:WarmUp", "false")));
+            ("MossLantern:Data", "/tmp/a"), ("MossLantern:Restore", "/tmp/b"), ("MossLantern:Demo", "true"),
+            ("MossLantern:Fresh", "true"), ("MossLantern:WarmUp", "false")));
     }
 
     [Fact]
@@ -209,7 +240,8 @@ public sealed class LossTests : IDisposable
         await host.Save(view);
     }
 
-    private Task<HttpResponseMessage> Log(JsonObject view, string start = "2026-05-01T09:00:00", string note = "", int basedOn = 0, string pours = "[]") =>
+    private Task<HttpResponseMessage> Log(JsonObject view, string start = "2026-05-01T09:00:00", string note = "",
+        int basedOn = 0, string pours = "[]") =>
         host.Client.PutAsJsonAsync($"/api/pieces/{view["id"]}/runs/{Run}", new JsonObject
         {
             ["basedOn"] = basedOn,

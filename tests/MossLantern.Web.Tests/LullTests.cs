@@ -66,7 +66,8 @@ public class LullTests
     public async Task An_answer_that_fails_is_one_too()
     {
         var lull = new Lull(life, clock);
-        await Assert.ThrowsAsync<InvalidOperationException>(() => new Lull.Watch(_ => throw new InvalidOperationException(), lull).InvokeAsync(new DefaultHttpContext()));
+        await Assert.ThrowsAsync<InvalidOperationException>(() => new Lull.Watch(_ => throw new InvalidOperationException(), lull)
+            .InvokeAsync(new DefaultHttpContext()));
         life.NotifyStarted();
         Assert.InRange(await Pass(lull.First(CancellationToken.None)), Lull.Quiet, Lull.Patience - Step);
     }

@@ -24,13 +24,15 @@ public sealed class MaterialApiTests : IDisposable
 
     private static object Coating(object values) => new { kind = "resin", name = "Coating resin", like = "coating", values };
 
-    private static JsonNode Property(JsonNode material, string id) => material["properties"]!.AsArray().Single(p => (string)p!["id"]! == id)!;
+    private static JsonNode Property(JsonNode material, string id) =>
+        material["properties"]!.AsArray().Single(p => (string)p!["id"]! == id)!;
 
     [Fact]
     public async Task Every_typical_value_is_shown_as_typical_until_the_maker_s_is_entered()
     {
         var all = await host.List("/api/cupboard/materials");
-        Assert.Equal(["resin", "colourant", "stone", "barrier", "base", "pen", "leaf", "rubber"], all.Select(m => (string)m!["kind"]!).Distinct());
+        Assert.Equal(["resin", "colourant", "stone", "barrier", "base", "pen", "leaf", "rubber"],
+            all.Select(m => (string)m!["kind"]!).Distinct());
         // The demo's studio has colourants of its own, and has looked how full its casting resin is; everything else is as it came.
         var own = all.Where(m => (bool)m!["own"]!).ToList();
         Assert.Equal(["colourant"], own.Select(m => (string)m!["kind"]!).Distinct());
@@ -38,24 +40,28 @@ public sealed class MaterialApiTests : IDisposable
         var typical = all.Except(own).ToList();
         Assert.All(typical.SelectMany(m => m!["properties"]!.AsArray()), p => Assert.Equal("default", (string)p!["origin"]!));
         Assert.All(typical, m => Assert.Null(m!["colour"]));
-        Assert.Equal(["casting"], typical.Where(m => (int)m!["version"]! != 0 || m["leftPercent"] is not null).Select(m => (string)m!["id"]!));
+        Assert.Equal(["casting"],
+            typical.Where(m => (int)m!["version"]! != 0 || m["leftPercent"] is not null).Select(m => (string)m!["id"]!));
         var scoop = typical.Single(m => (string)m!["id"]! == "mica")!["properties"]!.AsArray().Single(p => (string)p!["id"]! == "scoopG")!;
         Assert.Equal((null, null), (scoop["value"], scoop["typical"]));
 
         var coating = await Enter("coating", 0, Coating(new { recoatToHours = 20, resinDensity = 1.17 }));
-        Assert.Equal((20.0, 24.0, "own"), ((double)Property(coating, "recoatToHours")["value"]!, (double)Property(coating, "recoatToHours")["typical"]!, (string)Property(coating, "recoatToHours")["origin"]!));
+        Assert.Equal((20.0, 24.0, "own"), ((double)Property(coating, "recoatToHours")["value"]!,
+            (double)Property(coating, "recoatToHours")["typical"]!, (string)Property(coating, "recoatToHours")["origin"]!));
         Assert.Equal("default", (string)Property(coating, "hardenerDensity")["origin"]!);
         Assert.Equal((1, "Next layer until"), ((int)coating["version"]!, (string)Property(coating, "recoatToHours")["range"]!["what"]!));
 
         // What is taken out again is typical again.
         coating = await Enter("coating", 1, Coating(new { resinDensity = 1.17 }));
-        Assert.Equal((24.0, "default"), ((double)Property(coating, "recoatToHours")["value"]!, (string)Property(coating, "recoatToHours")["origin"]!));
+        Assert.Equal((24.0, "default"),
+            ((double)Property(coating, "recoatToHours")["value"]!, (string)Property(coating, "recoatToHours")["origin"]!));
     }
 
     [Fact]
     public async Task How_full_a_bottle_is_is_kept_and_changes_no_piece()
     {
-        object Full(double? leftPercent, string kind = "resin", string like = "coating") => new { kind, name = "Coating resin", like, values = new { }, leftPercent };
+        object Full(double? leftPercent, string kind = "resin", string like = "coating") =>
+            new { kind, name = "Coating resin", like, values = new { }, leftPercent };
         async Task<string> Plan() => (await host.Get("/api/pieces/marsh-light"))["plan"]!.ToJsonString();
         var before = await Plan();
         Assert.Equal(62.5, (double)(await Enter("coating", 0, Full(62.5)))["leftPercent"]!);
@@ -69,11 +75,13 @@ public sealed class MaterialApiTests : IDisposable
             Assert.Equal("How full it is must be from 0 to 100 %.", (string)problem["errors"]!["leftPercent"]![0]!);
         }
 
-        foreach (var (kind, id) in new[] { ("stone", "crushed-glass"), ("rubber", "mould-rubber"), ("colourant", "mica"), ("barrier", "tape"), ("base", "canvas"), ("pen", "solvent-marker"), ("leaf", "leaf-size") })
+        foreach (var (kind, id) in new[] { ("stone", "crushed-glass"), ("rubber", "mould-rubber"),
+            ("colourant", "mica"), ("barrier", "tape"), ("base", "canvas"), ("pen", "solvent-marker"), ("leaf", "leaf-size") })
         {
             var answer = await Put(id, 0, Full(50, kind, id));
             Assert.Equal(kind is "stone" or "rubber" or "colourant" ? HttpStatusCode.OK : HttpStatusCode.BadRequest, answer.StatusCode);
-            Assert.Equal(answer.StatusCode == HttpStatusCode.OK, (bool)(await host.List("/api/cupboard/materials")).Single(m => ((string)m!["kind"]!, (string)m["id"]!) == (kind, id))!["inVessel"]!);
+            Assert.Equal(answer.StatusCode == HttpStatusCode.OK, (bool)(await host.List("/api/cupboard/materials"))
+                .Single(m => ((string)m!["kind"]!, (string)m["id"]!) == (kind, id))!["inVessel"]!);
         }
     }
 
@@ -112,8 +120,16 @@ public sealed class MaterialApiTests : IDisposable
     [Fact]
     public async Task A_resin_of_one_s_own_is_poured_and_cannot_be_lost()
     {
-        var own = await Enter("bog-gloss", 0, new { kind = "resin", name = " Bog gloss ", like = "casting", values = new { ratioResin = 100, ratioHardener = 42 }, basis = "weight" });
-        Assert.Equal(("Bog gloss", true, "weight", "casting"), ((string)own["name"]!, (bool)own["own"]!, (string)own["basis"]!, (string)own["like"]!));
+        var own = await Enter("bog-gloss", 0, new
+        {
+            kind = "resin",
+            name = " Bog gloss ",
+            like = "casting",
+            values = new { ratioResin = 100, ratioHardener = 42 },
+            basis = "weight"
+        });
+        Assert.Equal(("Bog gloss", true, "weight", "casting"),
+            ((string)own["name"]!, (bool)own["own"]!, (string)own["basis"]!, (string)own["like"]!));
         Assert.Equal("bog-gloss", (string)(await host.Get("/api/materials"))["resinSystems"]!.AsArray()[^1]!["id"]!);
 
         var view = await host.AddPiece();
@@ -122,18 +138,21 @@ public sealed class MaterialApiTests : IDisposable
         Assert.Equal("bog-gloss", (string)view["piece"]!["sittings"]![0]!["resin"]!["system"]!);
 
         // Put away, it is offered no more, and what is made of it stays as it is.
-        Assert.True((bool)(await Enter("bog-gloss", 1, new { kind = "resin", name = "Bog gloss", like = "casting", values = new { }, putAway = true }))["putAway"]!);
+        Assert.True((bool)(await Enter("bog-gloss", 1,
+            new { kind = "resin", name = "Bog gloss", like = "casting", values = new { }, putAway = true }))["putAway"]!);
         Assert.NotNull((await host.Get($"/api/pieces/{view["id"]}"))["plan"]);
 
         view["piece"]!["sittings"]![0]!["resin"]!["system"] = "syrup";
-        Assert.Contains("coating", Sentence(await Problem(await host.TrySave(view), HttpStatusCode.BadRequest), "sittings[layer-1].resin.system"), StringComparison.Ordinal);
+        Assert.Contains("coating", Sentence(await Problem(await host.TrySave(view), HttpStatusCode.BadRequest),
+            "sittings[layer-1].resin.system"), StringComparison.Ordinal);
     }
 
     [Fact]
     public async Task The_reckoner_minds_the_person_s_own_limit()
     {
         async Task<bool> Over() => (bool)(await Read(await host.Client.PostAsJsonAsync(
-            "/api/reckon/load", new { resinG = 100, colourants = new[] { new { @class = "mica", grams = 5 } } }), HttpStatusCode.OK))["loads"]![0]!["over"]!;
+            "/api/reckon/load", new { resinG = 100, colourants = new[] { new { @class = "mica", grams = 5 } } }),
+            HttpStatusCode.OK))["loads"]![0]!["over"]!;
         Assert.False(await Over());
         await Enter("mica", 0, new { kind = "colourant", name = "mica", like = "mica", values = new { limitPercent = 4 } });
         Assert.True(await Over());
@@ -157,11 +176,13 @@ public sealed class MaterialApiTests : IDisposable
     public async Task What_cannot_be_is_refused_in_words_and_a_stale_save_too()
     {
         async Task Refused(string id, object material, string field, string says) =>
-            Assert.Contains(says, Sentence(await Problem(await Put(id, 0, material), HttpStatusCode.BadRequest), field), StringComparison.Ordinal);
+            Assert.Contains(says, Sentence(await Problem(await Put(id, 0, material), HttpStatusCode.BadRequest), field),
+                StringComparison.Ordinal);
 
         await Refused("coating", Coating(new { viscosityPaS = 0 }), "values.viscosityPaS", "from 0.01 to 200 Pa·s");
         await Refused("coating", Coating(new { sweetness = 3 }), "values.sweetness", "no such property");
-        await Refused("coating", new { kind = "resin", name = "x", like = "thick", values = new { } }, "like", "Only a material of your own can be like another");
+        await Refused("coating", new { kind = "resin", name = "x", like = "thick", values = new { } }, "like",
+            "Only a material of your own can be like another");
         await Refused("own", new { kind = "resin", name = "x", like = "syrup", values = new { } }, "like", "one of the typical ones");
         await Problem(await Put("own", 4, new { kind = "resin", name = "x", like = "thick", values = new { } }), HttpStatusCode.NotFound);
         await Enter("coating", 0, Coating(new { heatC = 55 }));

@@ -14,8 +14,10 @@ public sealed class OperationTests : IDisposable
     public async Task Every_operation_is_described_and_told_under_api()
     {
         var paths = (await host.Get("/openapi/v1.json"))["paths"]!.AsObject();
-        var there = paths.SelectMany(p => p.Value!.AsObject().Select(m => (Method: m.Key.ToUpperInvariant(), Path: Operations.Told(p.Key), Told: m.Value!))).ToList();
-        Assert.Equal(Operations.All.Select(o => $"{o.Method} {o.Path}").Order(StringComparer.Ordinal), there.Select(o => $"{o.Method} {o.Path}").Order(StringComparer.Ordinal));
+        var there = paths.SelectMany(p => p.Value!.AsObject()
+            .Select(m => (Method: m.Key.ToUpperInvariant(), Path: Operations.Told(p.Key), Told: m.Value!))).ToList();
+        Assert.Equal(Operations.All.Select(o => $"{o.Method} {o.Path}").Order(StringComparer.Ordinal),
+            there.Select(o => $"{o.Method} {o.Path}").Order(StringComparer.Ordinal));
         Assert.Equal(there.Count, there.Select(o => (string)o.Told["operationId"]!).Distinct().Count());
         Assert.All(there, o => Assert.EndsWith(".", (string)o.Told["summary"]!, StringComparison.Ordinal));
         foreach (var (method, path, told) in there)

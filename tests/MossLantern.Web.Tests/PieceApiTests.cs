@@ -20,7 +20,8 @@ public sealed class PieceApiTests : IDisposable
         Assert.Equal("Fen Tray", (string?)view["piece"]!["name"]);
         Assert.Equal(1, (int)view["version"]!);
         var shelf = Assert.Single(await host.List("/api/pieces"))!;
-        Assert.Equal(("Fen Tray", 600, 400, 1, 0), ((string?)shelf["name"], (double)shelf["widthMm"]!, (double)shelf["heightMm"]!, (int)shelf["layers"]!, (int)shelf["poured"]!));
+        Assert.Equal(("Fen Tray", 600, 400, 1, 0),
+            ((string?)shelf["name"], (double)shelf["widthMm"]!, (double)shelf["heightMm"]!, (int)shelf["layers"]!, (int)shelf["poured"]!));
         Assert.Equal(view["plan"]!.ToJsonString(), (await host.Get($"/api/pieces/{view["id"]}"))["plan"]!.ToJsonString());
     }
 
@@ -38,7 +39,8 @@ public sealed class PieceApiTests : IDisposable
         Assert.All(batches, b => Assert.Equal((double)b!["mixMl"]!["value"]! / 2, (double)b["measured"]!["resinMl"]!["value"]!, 1e-9));
         var batch = batches.Single(b => b!["cupIds"]!.AsArray().Any(c => (string?)c == "moss"))!;
         Assert.Equal(batch["cupIds"]!.AsArray().Count == 1, cup["measured"] is not null);
-        Assert.Equal(cup["measured"] is null ? ("batch-volume", "cup-rounded") : ("cup-volume", "cup-volume"), ((string?)batch["mixMl"]!["formula"], (string?)cup["mixMl"]!["formula"]));
+        Assert.Equal(cup["measured"] is null ? ("batch-volume", "cup-rounded") : ("cup-volume", "cup-volume"),
+            ((string?)batch["mixMl"]!["formula"], (string?)cup["mixMl"]!["formula"]));
         Assert.Equal("default", (string?)cup["mixMl"]!["inputs"]!.AsArray().Single(i => (string?)i!["name"] == "reserve")!["origin"]);
     }
 
@@ -91,7 +93,8 @@ public sealed class PieceApiTests : IDisposable
         var view = await host.AddPiece();
         var changed = WithBands(view);
         var preview = await Read(await host.Client.PostAsJsonAsync(
-            $"/api/pieces/{view["id"]}/preview", new { piece = changed["piece"], layerId = "layer-1", detail = "draft" }), HttpStatusCode.OK);
+            $"/api/pieces/{view["id"]}/preview",
+            new { piece = changed["piece"], layerId = "layer-1", detail = "draft" }), HttpStatusCode.OK);
         Assert.Equal(3, preview["plan"]!["layers"]![0]!["regions"]!.AsArray().Count);
         Assert.NotEmpty(preview["painting"]!["paths"]!.AsArray());
         var kept = await host.Get($"/api/pieces/{view["id"]}");
@@ -110,7 +113,8 @@ public sealed class PieceApiTests : IDisposable
         Assert.Equal(saved["plan"]!["layers"]![0]!.ToJsonString(), preview["plan"]!["layers"]![0]!.ToJsonString());
 
         // What is let go is painted with the shapes of the drag.
-        var shapes = (await host.Get($"/api/pieces/{view["id"]}/painting?layer=layer-1"))["paths"]!.AsArray().Select(p => (string)p!["path"]!).ToHashSet();
+        var shapes = (await host.Get($"/api/pieces/{view["id"]}/painting?layer=layer-1"))["paths"]!.AsArray()
+            .Select(p => (string)p!["path"]!).ToHashSet();
         Assert.Subset(shapes, preview["painting"]!["paths"]!.AsArray().Select(p => (string)p!["path"]!).ToHashSet());
     }
 
@@ -156,7 +160,8 @@ public sealed class PieceApiTests : IDisposable
         var view = await host.Save(WithBands(await host.AddPiece()));
         var (first, wide, wet) = (await Picture("width=120"), await Picture("width=140"), await Picture("width=120&wet=true"));
         Assert.Equal(first, await Picture("width=120"));
-        Assert.Equal(4, new[] { first, wide, wet, await Picture("width=120&face=top&light=front&wet=true&revision=1") }.Select(Convert.ToBase64String).Distinct().Count());
+        Assert.Equal(4, new[] { first, wide, wet, await Picture("width=120&face=top&light=front&wet=true&revision=1") }
+            .Select(Convert.ToBase64String).Distinct().Count());
         foreach (var cup in view["piece"]!["recipes"]!.AsArray())
         {
             cup!["colour"] = "#c02020";
@@ -164,7 +169,8 @@ public sealed class PieceApiTests : IDisposable
 
         view = await host.Save(view);
         Assert.NotEqual(first, await Picture("width=120"));
-        await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{view["id"]}/step", new { basedOn = (int)view["version"]!, step = "undo" }), HttpStatusCode.OK);
+        await Read(await host.Client
+            .PostAsJsonAsync($"/api/pieces/{view["id"]}/step", new { basedOn = (int)view["version"]!, step = "undo" }), HttpStatusCode.OK);
         Assert.Equal(first, await Picture("width=120"));
         Assert.Equal(wet, await Picture("width=120&wet=true"));
 
@@ -191,7 +197,8 @@ public sealed class PieceApiTests : IDisposable
     [Theory]
     [InlineData("ground.outline.widthMm", "Width must be from 20 to 3000 mm.", """{"shape":"rectangle","widthMm":5,"heightMm":400}""")]
     [InlineData("ground.outline.heightMm", "Height must be from 20 to 3000 mm.", """{"shape":"rectangle","widthMm":600,"heightMm":-3}""")]
-    [InlineData("ground.outline.heightMm", "Height must be from 20 to 3000 mm.", """{"shape":"rectangle","widthMm":600,"heightMm":1e999}""")]
+    [InlineData("ground.outline.heightMm", "Height must be from 20 to 3000 mm.",
+        """{"shape":"rectangle","widthMm":600,"heightMm":1e999}""")]
     [InlineData("ground.outline.diameterMm", "Diameter must be from 20 to 3000 mm.", """{"shape":"round","diameterMm":0}""")]
     public async Task A_new_piece_out_of_range_names_the_field_and_the_range(string field, string sentence, string outline)
     {
@@ -232,7 +239,8 @@ public sealed class PieceApiTests : IDisposable
         var view = WithBands(await host.AddPiece());
         var request = new JsonObject { ["basedOn"] = 1, ["piece"] = view["piece"]!.DeepClone() };
         Set(request, path, JsonNode.Parse(value));
-        var problem = await Problem(await host.Client.PutAsync($"/api/pieces/{view["id"]}", Body(request.ToJsonString())), HttpStatusCode.BadRequest);
+        var problem = await Problem(await host.Client
+            .PutAsync($"/api/pieces/{view["id"]}", Body(request.ToJsonString())), HttpStatusCode.BadRequest);
         Assert.NotEmpty(Sentence(problem, path));
     }
 
@@ -252,7 +260,8 @@ public sealed class PieceApiTests : IDisposable
     [InlineData("[]")]
     [InlineData("{}")]
     public async Task A_request_that_is_no_such_document_is_refused_with_a_sentence(string body) =>
-        Assert.NotEmpty((string)(await Problem(await host.Client.PostAsync("/api/pieces", Body(body)), HttpStatusCode.BadRequest))["detail"]!);
+        Assert.NotEmpty((string)(await Problem(await host.Client.PostAsync("/api/pieces", Body(body)),
+            HttpStatusCode.BadRequest))["detail"]!);
 
     [Fact]
     public async Task Text_that_is_not_json_is_refused() =>
@@ -262,7 +271,8 @@ public sealed class PieceApiTests : IDisposable
     public async Task A_name_that_does_not_fit_a_label_is_refused()
     {
         var answer = await host.Client.PostAsJsonAsync("/api/pieces", new { name = new string('x', 121), ground = Ground() });
-        Assert.Contains("from 1 to 120 characters", Sentence(await Problem(answer, HttpStatusCode.BadRequest), "name"), StringComparison.Ordinal);
+        Assert.Contains("from 1 to 120 characters", Sentence(await Problem(answer, HttpStatusCode.BadRequest), "name"),
+            StringComparison.Ordinal);
     }
 
     [Theory]
@@ -293,9 +303,15 @@ public sealed class PieceApiTests : IDisposable
         var changed = view.DeepClone().AsObject();
         var layer = changed["piece"]!["layers"]![0]!;
         layer["layout"]!["heartRecipeId"] = changed["piece"]!["recipes"]![0]!["id"]!.DeepClone();
-        layer["layout"]!["hearts"] = JsonNode.Parse("""[{"id":"h1","xMm":220,"yMm":170,"widthMm":120,"heightMm":80,"turnDeg":0,"wavinessMm":16,"seed":29}]""");
-        layer["layout"]!["bands"] = JsonNode.Parse("""[{"id":"moss","widthMm":40,"fillsRest":false,"recipeId":"moss"},{"id":"rest","widthMm":10,"fillsRest":true,"recipeId":"clear"}]""");
-        changed["piece"]!["recipes"]!.AsArray().Add(JsonNode.Parse("""{"id":"moss","name":"moss","colour":"#30503a","doses":[{"colourant":"mica","percent":4}]}"""));
+        layer["layout"]!["hearts"] = JsonNode.Parse("""
+            [{"id":"h1","xMm":220,"yMm":170,"widthMm":120,"heightMm":80,"turnDeg":0,"wavinessMm":16,"seed":29}]
+            """);
+        layer["layout"]!["bands"] = JsonNode.Parse("""
+            [{"id":"moss","widthMm":40,"fillsRest":false,"recipeId":"moss"},{"id":"rest","widthMm":10,"fillsRest":true,"recipeId":"clear"}]
+            """);
+        changed["piece"]!["recipes"]!.AsArray().Add(JsonNode.Parse("""
+            {"id":"moss","name":"moss","colour":"#30503a","doses":[{"colourant":"mica","percent":4}]}
+            """));
         return changed;
     }
 
@@ -315,12 +331,16 @@ public sealed class PieceApiTests : IDisposable
     {
         var view = await host.AddPiece();
         var layer = view["piece"]![list]![0]!;
-        layer["layout"]!["hearts"] = new JsonArray(Parsed("""{ "id": "h1", "xMm": 30, "yMm": 20, "widthMm": 12, "heightMm": 9, "turnDeg": 10, "wavinessMm": 3, "seed": 4 }"""));
+        layer["layout"]!["hearts"] = new JsonArray(Parsed("""
+            { "id": "h1", "xMm": 30, "yMm": 20, "widthMm": 12, "heightMm": 9, "turnDeg": 10, "wavinessMm": 3,
+            "seed": 4 }
+            """));
         layer["layout"]!["heartRecipeId"] = "clear";
         layer["layout"]![inner]![0]![field] = JsonNode.Parse("1e999");
         using var answer = await host.Client.PutAsync(
             $"/api/pieces/{view["id"]}", Body($$"""{ "basedOn": 1, "piece": {{view["piece"]!.ToJsonString()}} }"""));
-        Assert.Contains(ById(view["piece"], $"{list}[0].layout.{inner}[0].{field}"), (await Problem(answer, HttpStatusCode.BadRequest))["errors"]!.AsObject().Select(e => e.Key));
+        Assert.Contains(ById(view["piece"], $"{list}[0].layout.{inner}[0].{field}"),
+            (await Problem(answer, HttpStatusCode.BadRequest))["errors"]!.AsObject().Select(e => e.Key));
         Assert.Equal(1, (int)(await host.Get($"/api/pieces/{view["id"]}"))["version"]!);
     }
 
@@ -346,7 +366,8 @@ public sealed class PieceApiTests : IDisposable
         Assert.Equal("ground", (string?)leaky["pin"]!["station"]);
         var remedy = Assert.Single(Commands(leaky["remedies"]![0]!));
         var shown = await Read(await host.Client.PostAsJsonAsync(
-            $"/api/pieces/{view["id"]}/preview", new JsonObject { ["revision"] = (int)view["revision"]!, ["commands"] = new JsonArray(remedy) }), HttpStatusCode.OK);
+            $"/api/pieces/{view["id"]}/preview",
+            new JsonObject { ["revision"] = (int)view["revision"]!, ["commands"] = new JsonArray(remedy) }), HttpStatusCode.OK);
         Assert.True((bool)shown["piece"]!["ground"]!["base"]!["sealTested"]!);
         Assert.Equal((int)view["version"]!, (int)(await host.Get($"/api/pieces/{view["id"]}"))["version"]!);
 
@@ -363,12 +384,18 @@ public sealed class PieceApiTests : IDisposable
     {
         var ground = Ground();
         ground["outline"] = Parsed(
-            """{ "shape": "slice", "widthMm": 700, "heightMm": 450, "reach": [0.96, 0.9, 0.95, 0.88, 0.93], "wobbleMm": 8, "seed": 5, "opening": { "xMm": 430, "yMm": 225, "widthMm": 110, "heightMm": 80 } }""");
+            """
+                { "shape": "slice", "widthMm": 700, "heightMm": 450, "reach": [0.96, 0.9, 0.95, 0.88, 0.93],
+                "wobbleMm": 8, "seed": 5, "opening": { "xMm": 430, "yMm": 225, "widthMm": 110, "heightMm": 80 } }
+                """);
         ground["edge"] = "walled";
         var view = await host.AddPiece("Bracken", ground);
         view["piece"]!["layers"]![0]!["layout"]!["heartRecipeId"] = "clear";
         view["piece"]!["layers"]![0]!["layout"]!["hearts"] = new JsonArray(
-            Parsed("""{ "id": "h1", "xMm": 240, "yMm": 200, "widthMm": 120, "heightMm": 80, "turnDeg": 0, "wavinessMm": 12, "seed": 4 }"""));
+            Parsed("""
+                { "id": "h1", "xMm": 240, "yMm": 200, "widthMm": 120, "heightMm": 80, "turnDeg": 0, "wavinessMm": 12,
+                "seed": 4 }
+                """));
         view = await host.Save(view);
         var area = (double)view["plan"]!["ground"]!["area"]!["value"]!;
         Assert.Equal(area, view["plan"]!["layers"]![0]!["regions"]!.AsArray().Sum(r => (double)r!["area"]!["value"]!), area * 1e-6);
@@ -382,7 +409,10 @@ public sealed class PieceApiTests : IDisposable
     [Fact]
     public async Task Letters_from_a_drawing_are_parts_with_their_own_ml_and_come_back_as_a_drawing()
     {
-        const string svg = """<svg xmlns="http://www.w3.org/2000/svg" width="200mm" height="60mm" viewBox="0 0 200 60"><path d="M0 0h20v40h40v20h-60z"/><path d="M120 0h40v60h-40zM130 10v40h20v-40z"/></svg>""";
+        const string svg = """
+            <svg xmlns="http://www.w3.org/2000/svg" width="200mm" height="60mm" viewBox="0 0 200 60">
+            <path d="M0 0h20v40h40v20h-60z"/><path d="M120 0h40v60h-40zM130 10v40h20v-40z"/></svg>
+            """;
         var read = await Read(await host.Client.PostAsJsonAsync("/api/outlines/svg", new { svg }), HttpStatusCode.OK);
         Assert.Equal((160, 60, 2), ((double)read["widthMm"]!, (double)read["heightMm"]!, (int)read["parts"]!));
         var ground = Ground();
@@ -400,8 +430,13 @@ public sealed class PieceApiTests : IDisposable
     }
 
     [Theory]
-    [InlineData("""{ "svg": "<svg xmlns='http://www.w3.org/2000/svg' width='9mm' height='9mm'><text>Fen</text></svg>" }""", "svg", "turn text into paths")]
-    [InlineData("""{ "svg": "<svg xmlns='http://www.w3.org/2000/svg' width='9mm' height='9mm' viewBox='0 0 9 9'><rect width='9' height='9'/></svg>" }""", "svg", "Is the drawing to scale?")]
+    [InlineData("""
+        { "svg": "<svg xmlns='http://www.w3.org/2000/svg' width='9mm' height='9mm'><text>Fen</text></svg>" }
+        """, "svg", "turn text into paths")]
+    [InlineData("""
+        { "svg": "<svg xmlns='http://www.w3.org/2000/svg' width='9mm' height='9mm' viewBox='0 0 9 9'><rect width='9' height='9'/></svg>"
+        }
+        """, "svg", "Is the drawing to scale?")]
     [InlineData("""{ "svg": "<svg/>", "dpi": 0 }""", "dpi", "Pixels to an inch must be from 20 to 2400.")]
     public async Task A_drawing_that_cannot_be_taken_is_told(string request, string field, string says)
     {
@@ -428,7 +463,8 @@ public sealed class PieceApiTests : IDisposable
     {
         var ground = Ground();
         ground["outline"] = new JsonObject { ["shape"] = "drawn", ["path"] = path };
-        var problem = await Problem(await host.Client.PostAsJsonAsync("/api/pieces", new { name = "Odd", ground }), HttpStatusCode.BadRequest);
+        var problem = await Problem(await host.Client.PostAsJsonAsync("/api/pieces", new { name = "Odd", ground }),
+            HttpStatusCode.BadRequest);
         Assert.Contains(says, Sentence(problem, "ground.outline"), StringComparison.Ordinal);
     }
 

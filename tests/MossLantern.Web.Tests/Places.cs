@@ -7,7 +7,8 @@ namespace MossLantern.Web.Tests;
 internal static class Places
 {
     /// <summary>What a field may be sent instead of its value, as JSON; the first leaves it out.</summary>
-    public static readonly string?[] BadValues = [null, "null", "\"12 apples\"", "true", "{}", "[]", "-1e9", "1e9", "1e999", "[null]", "{\"x\":1}"];
+    public static readonly string?[] BadValues = [null, "null", "\"12 apples\"", "true", "{}", "[]", "-1e9", "1e9",
+        "1e999", "[null]", "{\"x\":1}"];
 
     /// <summary>Every value of a request, by its place.</summary>
     public static IEnumerable<(string Place, JsonNode? Leaf)> All(JsonNode node, string at = "") => node switch
@@ -22,7 +23,8 @@ internal static class Places
 
     public static JsonNode? At(JsonNode root, string place) =>
         place.Replace("[", ".", StringComparison.Ordinal).Replace("]", "", StringComparison.Ordinal).Split('.')
-            .Aggregate((JsonNode?)root, (node, step) => node is JsonArray list ? list[int.Parse(step, CultureInfo.InvariantCulture)] : node?[step]);
+            .Aggregate((JsonNode?)root,
+                (node, step) => node is JsonArray list ? list[int.Parse(step, CultureInfo.InvariantCulture)] : node?[step]);
 
     public static void Set(JsonObject root, string place, JsonNode? value, bool remove)
     {

@@ -156,7 +156,8 @@ public sealed class RunApiTests : IDisposable
         view["piece"]!["sittings"]![0]!["start"] = "2026-05-01T12:00:00";
         view = await host.Save(view);
         Assert.Equal(("2026-05-01T14:20:00", false), await Tape());
-        await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{view["id"]}/step", new { basedOn = (int)view["version"]!, step = "undo" }), HttpStatusCode.OK);
+        await Read(await host.Client
+            .PostAsJsonAsync($"/api/pieces/{view["id"]}/step", new { basedOn = (int)view["version"]!, step = "undo" }), HttpStatusCode.OK);
         Assert.Equal(("2026-05-01T13:20:00", false), await Tape());
         await Log(view, start: "2026-05-01T10:00:00", end: "2026-05-01T10:24:00", roomC: 22);
         Assert.Equal(("2026-05-01T12:24:00", true), await Tape());
@@ -176,16 +177,20 @@ public sealed class RunApiTests : IDisposable
     public async Task More_than_was_mixed_is_asked_about_and_taken_when_it_is_so()
     {
         var view = await host.Save(PieceApiTests.WithBands(await host.AddPiece()));
-        var mixed = (double)view["plan"]!["sittings"]![0]!["cups"]!["cups"]!.AsArray().Single(c => c!["regions"]!.AsArray().Any(r => (string)r!["region"]! == "moss"))!["mixMl"]!["value"]!;
+        var mixed = (double)view["plan"]!["sittings"]![0]!["cups"]!["cups"]!.AsArray()
+            .Single(c => c!["regions"]!.AsArray().Any(r => (string)r!["region"]! == "moss"))!["mixMl"]!["value"]!;
         foreach (var (ml, asked) in new[] { (1.04 * mixed, false), (1.06 * mixed, true) })
         {
             var pours = FormattableString.Invariant($$"""[{"regionId":"moss","pouredMl":{{ml}}}]""");
-            var answer = await host.Client.PutAsync($"/api/pieces/{view["id"]}/runs/{Guid.NewGuid()}", Body(Request(pours: pours, evenSo: false)));
+            var answer = await host.Client
+                .PutAsync($"/api/pieces/{view["id"]}/runs/{Guid.NewGuid()}", Body(Request(pours: pours, evenSo: false)));
             Assert.Equal(asked ? HttpStatusCode.BadRequest : HttpStatusCode.OK, answer.StatusCode);
             if (asked)
             {
-                Assert.Contains("Was more mixed?", Sentence(await Problem(answer, HttpStatusCode.BadRequest), "evenSo"), StringComparison.Ordinal);
-                await Read(await host.Client.PutAsync($"/api/pieces/{view["id"]}/runs/{Guid.NewGuid()}", Body(Request(pours: pours))), HttpStatusCode.OK);
+                Assert.Contains("Was more mixed?", Sentence(await Problem(answer, HttpStatusCode.BadRequest), "evenSo"),
+                    StringComparison.Ordinal);
+                await Read(await host.Client
+                    .PutAsync($"/api/pieces/{view["id"]}/runs/{Guid.NewGuid()}", Body(Request(pours: pours))), HttpStatusCode.OK);
             }
         }
     }
@@ -214,7 +219,8 @@ public sealed class RunApiTests : IDisposable
     {
         var view = await host.Save(PieceApiTests.WithBands(await host.AddPiece()));
         var regions = view["plan"]!["sittings"]![0]!["pours"]!.AsArray().Select(s => (string)s!["regionId"]!).ToList();
-        string Pours(IEnumerable<string> poured) => "[" + string.Join(',', poured.Select(r => $$"""{"regionId":"{{r}}","pouredMl":1}""")) + "]";
+        string Pours(IEnumerable<string> poured) =>
+            "[" + string.Join(',', poured.Select(r => $$"""{"regionId":"{{r}}","pouredMl":1}""")) + "]";
         var some = await Log(view, pours: Pours(regions.Take(1)));
         Assert.False((bool)some["finished"]!);
         var layer = some["plan"]!["layers"]![0]!;
@@ -252,7 +258,8 @@ public sealed class RunApiTests : IDisposable
         Assert.Empty(logged["earlier"]!.AsArray());
         var over = await Read(await host.Client.PostAsync($"/api/pieces/{view["id"]}/rework", null), HttpStatusCode.Created);
         var earlier = Assert.Single(over["earlier"]!.AsArray())!;
-        Assert.Equal(("Fen Door", "Moss ran.", "2026-05-01T09:00:00"), ((string)earlier["pieceName"]!, (string)earlier["note"]!, Local(earlier, "start")));
+        Assert.Equal(("Fen Door", "Moss ran.", "2026-05-01T09:00:00"),
+            ((string)earlier["pieceName"]!, (string)earlier["note"]!, Local(earlier, "start")));
         Assert.Equal((string)view["id"]!, (string)earlier["pieceId"]!);
     }
 
@@ -277,7 +284,8 @@ public sealed class RunApiTests : IDisposable
         host.Client.PutAsync($"/api/pieces/{view["id"]}/runs/{Run}", Body(Request(basedOn, start, end, roomC, pours, note)));
 
     private static string Request(
-        int basedOn = 0, string start = "2026-05-01T09:00:00", string? end = null, double? roomC = null, string pours = "[]", string note = "",
+        int basedOn = 0, string start = "2026-05-01T09:00:00", string? end = null, double? roomC = null,
+        string pours = "[]", string note = "",
         bool evenSo = true) =>
         new JsonObject
         {

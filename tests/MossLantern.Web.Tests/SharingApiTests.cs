@@ -14,7 +14,8 @@ public sealed class SharingApiTests : IDisposable
 {
     private static readonly XNamespace Svg = "http://www.w3.org/2000/svg";
     private static readonly string[] Demo =
-        ["marsh-light", "peat-pool", "marigold-dozen", "sundew-pair", "bracken-slice", "old-kiln", "bogbean-round", "sphagnum-pools", "water-mint", "heron-tray", "rain-ring"];
+        ["marsh-light", "peat-pool", "marigold-dozen", "sundew-pair", "bracken-slice", "old-kiln", "bogbean-round",
+            "sphagnum-pools", "water-mint", "heron-tray", "rain-ring"];
 
     private readonly TestHost host = new(demo: true);
 
@@ -28,7 +29,9 @@ public sealed class SharingApiTests : IDisposable
         {
             var text = await host.Client.GetStringAsync($"/api/pieces/{id}/piece.json");
             var result = schema.Evaluate(JsonNode.Parse(text), new() { OutputFormat = OutputFormat.List });
-            Assert.True(result.IsValid, $"{id}: {string.Join("; ", result.Details.Where(d => d.HasErrors).Select(d => $"{d.InstanceLocation} {string.Join(", ", d.Errors!.Values)}"))}");
+            Assert.True(result.IsValid,
+                id + ": " + string.Join("; ", result.Details.Where(d => d.HasErrors)
+                    .Select(d => $"{d.InstanceLocation} {string.Join(", ", d.Errors!.Values)}")));
             var back = await Read(await host.Client.PostAsJsonAsync("/api/pieces/import", new { text }), HttpStatusCode.Created);
             Assert.NotEqual(id, (string)back["id"]!);
             Assert.Equal(text, await host.Client.GetStringAsync($"/api/pieces/{back["id"]}/piece.json"));
@@ -44,7 +47,8 @@ public sealed class SharingApiTests : IDisposable
             root = Path.GetDirectoryName(root)!;
         }
 
-        Assert.Equal(await File.ReadAllTextAsync(Path.Combine(root, "docs", "schemas", "piece.schema.json")), await host.Client.GetStringAsync("/api/schemas/piece.json"));
+        Assert.Equal(await File.ReadAllTextAsync(Path.Combine(root, "docs", "schemas", "piece.schema.json")),
+            await host.Client.GetStringAsync("/api/schemas/piece.json"));
     }
 
     [Theory]
@@ -64,7 +68,8 @@ public sealed class SharingApiTests : IDisposable
     public async Task A_document_with_a_value_out_of_range_is_refused_by_the_field_and_nothing_is_kept()
     {
         var before = (await host.List("/api/pieces")).Count;
-        var text = (await host.Client.GetStringAsync("/api/pieces/water-mint/piece.json")).Replace("\"petals\":9", "\"petals\":900", StringComparison.Ordinal);
+        var text = (await host.Client.GetStringAsync("/api/pieces/water-mint/piece.json"))
+            .Replace("\"petals\":9", "\"petals\":900", StringComparison.Ordinal);
         var problem = await Problem(await host.Client.PostAsJsonAsync("/api/pieces/import", new { text }), HttpStatusCode.BadRequest);
         Assert.Contains("from 2 to 48", Sentence(problem, "layers[layer-1].layout.petals"), StringComparison.Ordinal);
         Assert.Equal(before, (await host.List("/api/pieces")).Count);
@@ -78,13 +83,16 @@ public sealed class SharingApiTests : IDisposable
             var view = await host.Get($"/api/pieces/{id}");
             var drawing = XDocument.Parse(await host.Client.GetStringAsync($"/api/pieces/{id}/map.svg"));
             var plan = view["plan"]!;
-            Assert.Equal(string.Create(CultureInfo.InvariantCulture, $"{(double)plan["ground"]!["widthMm"]!:0.##}mm"), (string)drawing.Root!.Attribute("width")!);
-            var layers = drawing.Root.Elements(Svg + "g").Where(g => ((string)g.Attribute("id")!).StartsWith("layer-", StringComparison.Ordinal)).ToList();
+            Assert.Equal(string.Create(CultureInfo.InvariantCulture, $"{(double)plan["ground"]!["widthMm"]!:0.##}mm"),
+                (string)drawing.Root!.Attribute("width")!);
+            var layers = drawing.Root.Elements(Svg + "g")
+                .Where(g => ((string)g.Attribute("id")!).StartsWith("layer-", StringComparison.Ordinal)).ToList();
             Assert.Equal(view["piece"]!["layers"]!.AsArray().Count, layers.Count);
             for (var i = 0; i < layers.Count; i++)
             {
                 var cups = view["piece"]!["recipes"]!.AsArray().ToDictionary(c => (string)c!["id"]!, c => (string)c!["name"]!);
-                var regions = plan["layers"]![i]!["regions"]!.AsArray().Where(r => (bool)r!["fits"]! && (string)r["kind"]! is not ("film" or "vein")).ToList();
+                var regions = plan["layers"]![i]!["regions"]!.AsArray()
+                    .Where(r => (bool)r!["fits"]! && (string)r["kind"]! is not ("film" or "vein")).ToList();
                 var groups = layers[i].Elements(Svg + "g").ToDictionary(g => (string)g.Element(Svg + "desc")!);
                 foreach (var region in regions.Where(r => (double)r!["area"]!["value"]! > 0.1))
                 {
@@ -122,11 +130,17 @@ public sealed class SharingApiTests : IDisposable
                 using var reader = new StringReader(await host.Client.GetStringAsync($"{path}.csv"));
                 using var csv = new CsvHelper.CsvReader(reader, System.Globalization.CultureInfo.InvariantCulture);
                 var rows = csv.GetRecords<dynamic>().Select(r => (IDictionary<string, object>)r).ToList();
-                double Sum(string what, string column) => rows.Where(r => (string)r["what"] == what && (string)r[column] != "").Sum(r => double.Parse((string)r[column], System.Globalization.CultureInfo.InvariantCulture));
+                double Sum(string what, string column) =>
+                    rows.Where(r => (string)r["what"] == what && (string)r[column] != "")
+                    .Sum(r => double.Parse((string)r[column], System.Globalization.CultureInfo.InvariantCulture));
                 var batches = sitting["batches"]!["all"]!.AsArray();
-                Assert.Equal(batches.Sum(b => (double)b!["mixMl"]!["value"]!), Sum("resin", "ml") + Sum("hardener", "ml"), 0.2 * batches.Count);
-                Assert.Equal(sitting["cups"]!["cups"]!.AsArray().Sum(c => c!["doses"]!["all"]!.AsArray().Sum(d => (double)d!["g"]!["value"]!)), Sum("colourant", "g"), 0.1);
-                Assert.Equal(rows.Select(r => int.Parse((string)r["batch"], System.Globalization.CultureInfo.InvariantCulture)).Order(), rows.Select(r => int.Parse((string)r["batch"], System.Globalization.CultureInfo.InvariantCulture)));
+                Assert.Equal(batches.Sum(b => (double)b!["mixMl"]!["value"]!),
+                    Sum("resin", "ml") + Sum("hardener", "ml"), 0.2 * batches.Count);
+                Assert.Equal(sitting["cups"]!["cups"]!.AsArray()
+                    .Sum(c => c!["doses"]!["all"]!.AsArray().Sum(d => (double)d!["g"]!["value"]!)), Sum("colourant", "g"), 0.1);
+                Assert.Equal(rows.Select(r => int.Parse((string)r["batch"],
+                    System.Globalization.CultureInfo.InvariantCulture)).Order(),
+                rows.Select(r => int.Parse((string)r["batch"], System.Globalization.CultureInfo.InvariantCulture)));
                 Assert.Equal(batches.Count, rows.Count(r => (string)r["what"] == "resin"));
             }
         }

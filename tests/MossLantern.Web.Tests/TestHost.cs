@@ -24,13 +24,15 @@ public sealed class TestHost : IDisposable
     /// <param name="restore">A copy to be brought back.</param>
     /// <param name="keep">Whether the folder stays when it ends.</param>
     /// <param name="services">What is to be other than in the program.</param>
-    public TestHost(bool demo = false, string? folder = null, string? restore = null, bool keep = false, Action<IServiceCollection>? services = null)
+    public TestHost(bool demo = false, string? folder = null, string? restore = null, bool keep = false,
+        Action<IServiceCollection>? services = null)
     {
         this.keep = keep;
         if (folder is null && restore is null)
         {
             // Seeding is the same each time; only what changes afterwards matters to a case.
-            File.Copy((demo ? Seeded : Empty).Value, Path.Combine(Folder = Directory.CreateTempSubdirectory("moss-lantern-").FullName, WorkshopDatabase.FileName));
+            File.Copy((demo ? Seeded : Empty).Value,
+                Path.Combine(Folder = Directory.CreateTempSubdirectory("moss-lantern-").FullName, WorkshopDatabase.FileName));
             folder = Folder;
         }
 
@@ -61,12 +63,14 @@ public sealed class TestHost : IDisposable
     {
         var folder = Directory.CreateTempSubdirectory("moss-lantern-made-").FullName;
         using var host = new TestHost(demo, Path.Combine(folder, "first"));
-        using var connection = new Microsoft.Data.Sqlite.SqliteConnection($"Data Source={Path.Combine(host.Folder, WorkshopDatabase.FileName)};Pooling=False");
+        using var connection = new Microsoft.Data.Sqlite
+            .SqliteConnection($"Data Source={Path.Combine(host.Folder, WorkshopDatabase.FileName)};Pooling=False");
         connection.Open();
         using var command = connection.CreateCommand();
 
         // With what is kept of every piece, so that each case need not work all of them out again.
-        command.CommandText = "select count(*) from piece p left join kept_plan k on k.piece_id = p.id where k.of is null or k.of like '%.'";
+        command.CommandText =
+            "select count(*) from piece p left join kept_plan k on k.piece_id = p.id where k.of is null or k.of like '%.'";
         for (var end = DateTime.UtcNow.AddSeconds(60); ;)
         {
             _ = host.Client.GetStringAsync("/api/ribbon").GetAwaiter().GetResult();
@@ -123,7 +127,12 @@ public sealed class TestHost : IDisposable
 
     /// <summary>Commands to be kept, based on the version of a view.</summary>
     public static JsonObject Change(JsonNode view, params JsonObject[] commands) =>
-        new() { ["id"] = Guid.NewGuid(), ["basedOn"] = (int)view["version"]!, ["commands"] = new JsonArray([.. commands.Select(c => c.DeepClone())]) };
+        new()
+        {
+            ["id"] = Guid.NewGuid(),
+            ["basedOn"] = (int)view["version"]!,
+            ["commands"] = new JsonArray([.. commands.Select(c => c.DeepClone())])
+        };
 
     public Task<HttpResponseMessage> TryEdit(JsonNode view, params JsonObject[] commands) =>
         Client.PostAsJsonAsync($"/api/pieces/{view["id"]}/edit", Change(view, commands));
@@ -136,7 +145,8 @@ public sealed class TestHost : IDisposable
     }
 
     public Task<HttpResponseMessage> TryEditGround(JsonNode ground, params JsonObject[] commands) => Client.PostAsJsonAsync(
-        "/api/grounds/edit", new JsonObject { ["ground"] = ground.DeepClone(), ["commands"] = new JsonArray([.. commands.Select(c => c.DeepClone())]) });
+        "/api/grounds/edit",
+        new JsonObject { ["ground"] = ground.DeepClone(), ["commands"] = new JsonArray([.. commands.Select(c => c.DeepClone())]) });
 
     /// <summary>A ground that belongs to no piece yet, with commands made.</summary>
     public async Task<JsonObject> EditGround(JsonNode ground, params JsonObject[] commands) =>
@@ -159,7 +169,8 @@ public sealed class TestHost : IDisposable
         return problem;
     }
 
-    /// <summary>A place with entries by their number as the program spells it: by their ids, a share of a mixed colour by what it is of.</summary>
+    /// <summary>A place with entries by their number as the program spells it: by their ids, a share of a mixed colour
+    /// by what it is of.</summary>
     public static string ById(JsonNode? document, string place)
     {
         var (spelled, at) = (new List<string>(), document);
@@ -173,8 +184,10 @@ public sealed class TestHost : IDisposable
                 continue;
             }
 
-            at = at is JsonArray list && int.TryParse(number, CultureInfo.InvariantCulture, out var index) && index < list.Count ? list[index] : null;
-            var id = (at as JsonObject)?["id"] ?? ((at as JsonObject)?["parts"] is null && name != "cupChoices" ? null : at!["recipeId"]) ?? ((at as JsonObject)?["depthMm"] is null ? null : at["region"])
+            at = at is JsonArray list && int.TryParse(number, CultureInfo.InvariantCulture, out var index)
+                && index < list.Count ? list[index] : null;
+            var id = (at as JsonObject)?["id"] ?? ((at as JsonObject)?["parts"] is null && name != "cupChoices" ? null
+                : at!["recipeId"]) ?? ((at as JsonObject)?["depthMm"] is null ? null : at["region"])
                 ?? (name == "stones" ? (JsonNode)$"{(at as JsonObject)?["region"]} {(at as JsonObject)?["stoneId"]}" : null);
             spelled.Add($"{name}[{id?.ToString() ?? number}]");
         }

@@ -17,7 +17,8 @@ public class TrueColourTests
     private const string Other = "#7a1f66";
 
     /// <summary>Every demo piece as it is, and with a zone and a kept spot in each of its layers.</summary>
-    private static IEnumerable<(string Name, Piece Piece)> Pieces => DemoDocuments.All.SelectMany(d => new[] { d, ($"{d.Name}, zoned", Zoned(d.Piece)) });
+    private static IEnumerable<(string Name, Piece Piece)> Pieces =>
+        DemoDocuments.All.SelectMany(d => new[] { d, ($"{d.Name}, zoned", Zoned(d.Piece)) });
 
     [Fact]
     public void Recolouring_a_cup_recolours_every_region_it_fills_and_no_other()
@@ -59,7 +60,8 @@ public class TrueColourTests
         }
     }
 
-    /// <summary>Whether a path is painted from a cup, by itself or in a mix. Streaks are of one of the colours each: they may change.</summary>
+    /// <summary>Whether a path is painted from a cup, by itself or in a mix. Streaks are of one of the colours each:
+    /// they may change.</summary>
     private static bool Holds(FilledLayer layer, PaintPath path, Recipe cup)
     {
         if (cup.Colourant is null)
@@ -83,7 +85,8 @@ public class TrueColourTests
         double wide = outline.BoxWidthMm, high = outline.BoxHeightMm;
         return piece with
         {
-            Kept = [.. piece.Kept ?? [], new("spot-x", "spot", new RoundOutline(Math.Max(20, wide / 8)), 0.62 * wide, 0.55 * high, Keep.Bare, 2)],
+            Kept = [.. piece.Kept ?? [],
+                new("spot-x", "spot", new RoundOutline(Math.Max(20, wide / 8)), 0.62 * wide, 0.55 * high, Keep.Bare, 2)],
             Layers =
             [
                 .. piece.Layers.Select(l => l.Within is not null ? l : l with
@@ -91,7 +94,8 @@ public class TrueColourTests
                     Zones =
                     [
                         .. l.Zones ?? [],
-                        new("zone-x", "x", new OvalOutline(Math.Max(20, wide / 3), Math.Max(20, high / 4)), 0.3 * wide, 0.3 * high, new FloodLayout(l.RecipeIds.Last())),
+                        new("zone-x", "x", new OvalOutline(Math.Max(20, wide / 3), Math.Max(20, high / 4)), 0.3 * wide,
+                            0.3 * high, new FloodLayout(l.RecipeIds.Last())),
                     ],
                 }),
             ],
@@ -105,7 +109,8 @@ public class TrueColourTests
     [MemberData(nameof(Ways))]
     public void Black_is_painted_black(string way)
     {
-        var (ground, cup) = (new Ground(new RectangleOutline(300, 200), EdgeStyle.TapedClean, 20, "#d9c29a"), Recipe.Plain("black", "black", "#0e0d10", ColourantClass.Paste, 10));
+        var (ground, cup) = (new Ground(new RectangleOutline(300, 200), EdgeStyle.TapedClean, 20, "#d9c29a"),
+            Recipe.Plain("black", "black", "#0e0d10", ColourantClass.Paste, 10));
         ImmutableArray<Band> bands = [new("a", 10, false, "black"), new("b", 1, true, "black")];
         Layout layout = way switch
         {
@@ -119,15 +124,20 @@ public class TrueColourTests
             _ => new FloodLayout("black"),
         };
         var night = new Piece(
-            "Night", ground, GrowthScale.For(ground.Outline), [cup], [new("l", "l", 3, layout)], [new("l", ["l"], new("coating"), Measure.ByVolume)]);
+            "Night", ground, GrowthScale.For(ground.Outline), [cup], [new("l", "l", 3, layout)],
+            [new("l", ["l"], new("coating"), Measure.ByVolume)]);
         var painting = new PiecePlanner(new LayerMapper()).Paint(night, Catalogue.Typical, null, PaintDetail.Full);
         Assert.All(
             painting.Paths.Where(p => p.Role is PaintRole.GrowthLine or PaintRole.Body or PaintRole.Part),
-            p => Assert.InRange(Lab.Of(Colour.Of(p.Fill ?? p.Stroke!)).L, 0, Lab.Of(Colour.Of("#0e0d10")).L + Painter.GrowthLightness + 0.5));
+            p => Assert.InRange(Lab.Of(Colour.Of(p.Fill ?? p.Stroke!)).L, 0,
+                Lab.Of(Colour.Of("#0e0d10")).L + Painter.GrowthLightness + 0.5));
 
         using var picture = SKBitmap.Decode(SkiaBrush.Png(painting, 300));
         var (most, at) = (0.0, (0, 0));
-        foreach (var (x, y) in from x in Enumerable.Range(8, 284) from y in Enumerable.Range(8, 184) where way != "rings" || Math.Abs(x - 150) > 60 || Math.Abs(y - 100) > 50 select (x, y))
+        foreach (var (x, y) in from x in Enumerable.Range(8, 284)
+                               from y in Enumerable.Range(8, 184)
+                               where way != "rings" || Math.Abs(x - 150) > 60 || Math.Abs(y - 100) > 50
+                               select (x, y))
         {
             var pixel = picture.GetPixel(x, y);
             var brightest = (double)Math.Max(pixel.Red, Math.Max(pixel.Green, pixel.Blue));

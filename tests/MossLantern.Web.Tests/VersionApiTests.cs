@@ -26,9 +26,11 @@ public sealed class VersionApiTests : IDisposable
         Assert.False((bool)(await host.List($"/api/pieces/{id}/versions"))[0]!["shown"]!);
 
         var back = await Read(
-            await host.Client.PostAsJsonAsync($"/api/pieces/{id}/versions/{named["revision"]}/take", new { basedOn = (int)second["version"]! }), HttpStatusCode.OK);
+            await host.Client.PostAsJsonAsync($"/api/pieces/{id}/versions/{named["revision"]}/take",
+                new { basedOn = (int)second["version"]! }), HttpStatusCode.OK);
         Assert.NotEqual(5, (double)back["piece"]!["layers"]![0]!["depthMm"]!);
-        var undone = await Read(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/step", new { basedOn = (int)back["version"]!, step = "undo" }), HttpStatusCode.OK);
+        var undone = await Read(await host.Client
+            .PostAsJsonAsync($"/api/pieces/{id}/step", new { basedOn = (int)back["version"]!, step = "undo" }), HttpStatusCode.OK);
         Assert.Equal(5, (double)undone["piece"]!["layers"]![0]!["depthMm"]!);
 
         // Its picture can be had at any time, and it does not change.
@@ -55,15 +57,19 @@ public sealed class VersionApiTests : IDisposable
     public async Task What_cannot_be_named_taken_or_copied_is_refused_in_words()
     {
         var id = (string)(await host.AddPiece())["id"]!;
-        Assert.Contains("from 1 to 120", Sentence(await Problem(await Name(id, 1, " "), HttpStatusCode.BadRequest), "name"), StringComparison.Ordinal);
+        Assert.Contains("from 1 to 120",
+            Sentence(await Problem(await Name(id, 1, " "), HttpStatusCode.BadRequest), "name"), StringComparison.Ordinal);
         await Problem(await Name(id, 7, "Too late"), HttpStatusCode.Conflict);
         await Problem(await Name("none", 1, "Nowhere"), HttpStatusCode.NotFound);
-        await Problem(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/versions/99/take", new { basedOn = 1 }), HttpStatusCode.NotFound);
+        await Problem(await host.Client.PostAsJsonAsync($"/api/pieces/{id}/versions/99/take", new { basedOn = 1 }),
+            HttpStatusCode.NotFound);
         await Problem(await host.Client.GetAsync($"/api/pieces/{id}/picture.png?revision=99"), HttpStatusCode.NotFound);
         var bad = await Problem(
-            await host.Client.PostAsJsonAsync($"/api/pieces/{id}/copy", new { name = "Copy", colours = new[] { new { from = "#112233", to = "red" } } }), HttpStatusCode.BadRequest);
+            await host.Client.PostAsJsonAsync($"/api/pieces/{id}/copy",
+                new { name = "Copy", colours = new[] { new { from = "#112233", to = "red" } } }), HttpStatusCode.BadRequest);
         Assert.Contains("#33523f", Sentence(bad, "colours[0].to"), StringComparison.Ordinal);
-        await Problem(await host.Client.PostAsJsonAsync("/api/pieces/none/copy", new { name = "Copy", colours = Array.Empty<object>() }), HttpStatusCode.NotFound);
+        await Problem(await host.Client
+            .PostAsJsonAsync("/api/pieces/none/copy", new { name = "Copy", colours = Array.Empty<object>() }), HttpStatusCode.NotFound);
     }
 
     [Fact]
@@ -76,7 +82,8 @@ public sealed class VersionApiTests : IDisposable
         var saved = await host.Save(view);
         var colour = (string)saved["piece"]!["recipes"]![0]!["colour"]!;
         var copy = await Read(
-            await host.Client.PostAsJsonAsync($"/api/pieces/{saved["id"]}/copy", new { name = "Fen Tray in rust", colours = new[] { new { from = colour.ToUpperInvariant(), to = "#9a4f26" } } }),
+            await host.Client.PostAsJsonAsync($"/api/pieces/{saved["id"]}/copy",
+                new { name = "Fen Tray in rust", colours = new[] { new { from = colour.ToUpperInvariant(), to = "#9a4f26" } } }),
             HttpStatusCode.Created);
         Assert.NotEqual((string)saved["id"]!, (string)copy["id"]!);
         Assert.Equal("Fen Tray in rust", (string)copy["piece"]!["name"]!);

@@ -8,7 +8,8 @@ using static MossLantern.Web.Tests.TestHost;
 
 namespace MossLantern.Web.Tests;
 
-/// <summary>Weighing at the bench: what was weighed is kept in the journal, once, and the scale's stand-in behaves as it is steered.</summary>
+/// <summary>Weighing at the bench: what was weighed is kept in the journal, once, and the scale's stand-in behaves as
+/// it is steered.</summary>
 public sealed class WeighingApiTests : IDisposable
 {
     private const string Path = "/api/pieces/bogbean-round/sittings/layer-1/weighing";
@@ -55,7 +56,8 @@ public sealed class WeighingApiTests : IDisposable
     [Fact]
     public async Task What_cannot_be_is_refused_in_words()
     {
-        var refused = await Problem(await Post(Path, new { id = Guid.NewGuid(), stepId = "nowhere", grams = 9e9 }), HttpStatusCode.BadRequest);
+        var refused = await Problem(await Post(Path, new { id = Guid.NewGuid(), stepId = "nowhere", grams = 9e9 }),
+            HttpStatusCode.BadRequest);
         Assert.Contains("no longer weighs that", (string)refused["errors"]!["stepId"]![0]!, StringComparison.Ordinal);
         Assert.Contains("from -20000 to 20000 g", (string)refused["errors"]!["grams"]![0]!, StringComparison.Ordinal);
         foreach (var path in new[] { "/api/pieces/none/sittings/layer-1/weighing", "/api/pieces/bogbean-round/sittings/none/weighing" })
@@ -67,18 +69,39 @@ public sealed class WeighingApiTests : IDisposable
         }
 
         var bad = await Problem(
-            await host.Client.PutAsJsonAsync("/api/stand-ins/scale", new { onItG = 1e9, pourGPerS = 0, pourToG = 0, driftGPerMin = 9999, leanG = 0, jumpG = 0, behaves = "well" }), HttpStatusCode.BadRequest);
+            await host.Client.PutAsJsonAsync("/api/stand-ins/scale",
+                new
+                {
+                    onItG = 1e9,
+                    pourGPerS = 0,
+                    pourToG = 0,
+                    driftGPerMin = 9999,
+                    leanG = 0,
+                    jumpG = 0,
+                    behaves = "well"
+                }), HttpStatusCode.BadRequest);
         Assert.Equal(["driftGPerMin", "onItG"], bad["errors"]!.AsObject().Select(e => e.Key).Order());
     }
 
     [Fact]
     public async Task The_scale_speaks_over_the_one_stream_and_is_set_to_nothing()
     {
-        await Read(await host.Client.PutAsJsonAsync("/api/stand-ins/scale", new { onItG = 31.27, pourGPerS = 0, pourToG = 0, driftGPerMin = 0, leanG = 0, jumpG = 0, behaves = "well" }), HttpStatusCode.OK);
+        await Read(await host.Client.PutAsJsonAsync("/api/stand-ins/scale",
+            new
+            {
+                onItG = 31.27,
+                pourGPerS = 0,
+                pourToG = 0,
+                driftGPerMin = 0,
+                leanG = 0,
+                jumpG = 0,
+                behaves = "well"
+            }), HttpStatusCode.OK);
         Assert.Equal(31.3, (double)(await host.Get("/api/live"))["scale"]!["grams"]!);
         Assert.Equal(HttpStatusCode.NoContent, (await host.Client.PostAsync("/api/live/scale/tare", null)).StatusCode);
         Assert.Equal(0, (double)(await host.Get("/api/live"))["scale"]!["grams"]!);
-        await Read(await host.Client.PutAsJsonAsync("/api/stand-ins/scale", new { onItG = 0, pourGPerS = 0, pourToG = 0, driftGPerMin = 0, leanG = 0, jumpG = 0, behaves = "dead" }), HttpStatusCode.OK);
+        await Read(await host.Client.PutAsJsonAsync("/api/stand-ins/scale",
+            new { onItG = 0, pourGPerS = 0, pourToG = 0, driftGPerMin = 0, leanG = 0, jumpG = 0, behaves = "dead" }), HttpStatusCode.OK);
         Assert.Null((await host.Get("/api/live"))["scale"]);
     }
 

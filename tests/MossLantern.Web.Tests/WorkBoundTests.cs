@@ -14,8 +14,10 @@ public class WorkBoundTests
     [InlineData(0, 30, 30.0)]
     [InlineData(5, 119, 1.0)]
     [InlineData(5, 120, null)]
-    public void Work_goes_on_until_it_was_worked_for_thirty_seconds_or_two_minutes_have_passed(double workedS, double passedS, double? pauseS) =>
-        Assert.Equal(pauseS, WorkBound.Pause(TimeSpan.FromSeconds(workedS), TimeSpan.FromSeconds(passedS), WorkBound.MostWork)?.TotalSeconds);
+    public void Work_goes_on_until_it_was_worked_for_thirty_seconds_or_two_minutes_have_passed(double workedS,
+        double passedS, double? pauseS) =>
+        Assert.Equal(pauseS,
+            WorkBound.Pause(TimeSpan.FromSeconds(workedS), TimeSpan.FromSeconds(passedS), WorkBound.MostWork)?.TotalSeconds);
 
     [Fact]
     public async Task What_nobody_waits_for_ends_at_once_counted_or_not()

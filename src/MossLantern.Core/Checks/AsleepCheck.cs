@@ -1,3 +1,4 @@
+using System.Globalization;
 using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Edits;
@@ -28,15 +29,21 @@ internal sealed class AsleepCheck : ICheck
             {
                 yield return new(
                     Id, $"asleep@{pour.Sitting.Id}", Grade.Mend, "In the night",
-                    FormattableString.Invariant($"{pour.Plan.Name} is poured from {start:HH:mm} to {end:HH:mm}, when you are asleep."), [], pour.At(Station.Cure), [Move(looked, pour, Morning(night, start))]);
+                    FormattableString.Invariant($"{pour.Plan.Name} is poured from {start:HH:mm} to {end:HH:mm}, when you are asleep."), [],
+                    pour.At(Station.Cure), [Move(looked, pour, Morning(night, start))]);
                 continue;
             }
 
-            if (pour.Plan.Windows.FirstOrDefault(w => w.Milestone == Milestone.TapePull) is { Closes: { } closes } tape && TapeInNight(looked.Around, tape.Opens, closes) is { } ends)
+            if (pour.Plan.Windows.FirstOrDefault(w => w.Milestone == Milestone.TapePull) is { Closes: { } closes } tape
+                && TapeInNight(looked.Around, tape.Opens, closes) is { } ends)
             {
                 yield return new(
                     Id, $"asleep@{pour.Sitting.Id}", Grade.Mend, "In the night",
-                    FormattableString.Invariant($"The tape of {pour.Plan.Name} comes off from {tape.Opens.InZone(zone):HH:mm} to {closes.InZone(zone):HH:mm}, when you are asleep."), [],
+                    string.Create(
+                        CultureInfo.InvariantCulture,
+                        $"The tape of {pour.Plan.Name} comes off from {tape.Opens.InZone(zone):HH:mm} to "
+                            + $"{closes.InZone(zone):HH:mm}, when you are asleep."),
+                    [],
                     pour.At(Station.Cure), [Move(looked, pour, Later(night, pour, start, ends, tape.Opens.InZone(zone).LocalDateTime))]);
             }
         }
@@ -53,7 +60,8 @@ internal sealed class AsleepCheck : ICheck
         return night.IsNight(to.TimeOfDay) || night.IsNight((to + Period.FromTicks((long)lasts.TotalTicks)).TimeOfDay) ? ends : to;
     }
 
-    /// <summary>It poured at an hour, or as soon after it as neither hands nor tape are wanted in the night; where there is no such hour in the next days, it is the person's to say.</summary>
+    /// <summary>It poured at an hour, or as soon after it as neither hands nor tape are wanted in the night; where
+    /// there is no such hour in the next days, it is the person's to say.</summary>
     private static Remedy Move(Looked looked, ToPour pour, LocalDateTime to)
     {
         var (zone, night, times, id) = (looked.Around.Zone, looked.Around.Habits, pour.Plan.Span!, pour.Sitting.Id);

@@ -16,11 +16,20 @@ internal sealed class BowCheck : ICheck
     public IEnumerable<Finding> Look(Looked looked)
     {
         var standing = looked.Ground.Standing;
-        if (looked.MoreToPour && looked.Piece.Ground is { Base: { ThicknessMm: null, Material: not BaseMaterial.Canvas, Kind: PieceKind.Panel or PieceKind.Slice } } unknown && standing.Sag is null)
+        if (looked.MoreToPour && looked.Piece.Ground is
+            {
+                Base:
+                {
+                    ThicknessMm: null, Material: not BaseMaterial.Canvas,
+                    Kind: PieceKind.Panel or PieceKind.Slice
+                }
+            } unknown && standing.Sag is null)
         {
             yield return new(
-                Id, "bow@ground/unknown", Grade.Mind, "Bow not known", "The thickness of the base has not been entered, so its bow under the resin is not known.", [],
-                new(Station.Ground, null, unknown.Outline.BoxWidthMm / 2, unknown.Outline.BoxHeightMm / 2), [Remedy.Ask("thickness", "Enter how thick it is", "ground.base.thicknessMm")]);
+                Id, "bow@ground/unknown", Grade.Mind, "Bow not known",
+                "The thickness of the base has not been entered, so its bow under the resin is not known.", [],
+                new(Station.Ground, null, unknown.Outline.BoxWidthMm / 2, unknown.Outline.BoxHeightMm / 2),
+                [Remedy.Ask("thickness", "Enter how thick it is", "ground.base.thicknessMm")]);
         }
 
         if (!looked.MoreToPour || standing is not { Sag: { } sag, Straight: false })
@@ -31,7 +40,8 @@ internal sealed class BowCheck : ICheck
         var (width, height) = (looked.Piece.Ground.Outline.BoxWidthMm, looked.Piece.Ground.Outline.BoxHeightMm);
         yield return new(
             Id, "bow@ground", Grade.Mend, "Base bows",
-            "Across {0} without support the base bows {1}, more than a tenth of the thinnest layer still to pour ({2}): resin will pool in the middle.",
+            "Across {0} without support the base bows {1}, more than a tenth of the thinnest layer still to pour "
+                + "({2}): resin will pool in the middle.",
             [standing.Span, sag, standing.Thinnest], new(Station.Ground, null, width / 2, height / 2),
             [.. MoreSupports(looked), .. Thicker(looked), Remedy.Ask("base", "Use another base", "ground.base.thicknessMm")]);
     }
@@ -44,7 +54,8 @@ internal sealed class BowCheck : ICheck
             var supports = Standing.InRows(looked.Piece.Ground, rows);
             if (Straight(looked, looked.Piece.Ground with { Supports = supports }))
             {
-                yield return Remedy.Of("middle", FormattableString.Invariant($"Support the middle too: {supports.Length} supports in all"), new SupportInRows(rows));
+                yield return Remedy.Of("middle",
+                    FormattableString.Invariant($"Support the middle too: {supports.Length} supports in all"), new SupportInRows(rows));
                 yield break;
             }
         }
@@ -66,5 +77,6 @@ internal sealed class BowCheck : ICheck
     }
 
     private static bool Straight(Looked looked, Ground ground) =>
-        Standing.Of(looked.Piece with { Ground = ground }, [.. looked.Layers.Select(l => l.LoadOn(ground))], looked.Around.Catalogue).Straight == true;
+        Standing.Of(looked.Piece with { Ground = ground }, [.. looked.Layers.Select(l => l.LoadOn(ground))],
+            looked.Around.Catalogue).Straight == true;
 }

@@ -11,7 +11,8 @@ internal sealed class CanvasBareCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        if (looked.Bare && looked.Piece.Ground is { Base.Material: BaseMaterial.Canvas, Outline: var outline } && looked.Ground.Preparation.FirstOrDefault(s => s.Id == "seal") is { Done: false })
+        if (looked.Bare && looked.Piece.Ground is { Base.Material: BaseMaterial.Canvas, Outline: var outline }
+            && looked.Ground.Preparation.FirstOrDefault(s => s.Id == "seal") is { Done: false })
         {
             yield return new(
                 Id, "canvas-bare@ground", Grade.Mind, "Canvas not sealed", "Bare canvas drinks resin, and its weave gives off bubbles.", [],

@@ -17,7 +17,8 @@ internal sealed class ClockCheck : ICheck
                 yield return planned;
             }
 
-            if (pour.Plan.Batches.All.SelectMany(b => b.Cups).MinBy(c => c.InHandMinutes.Value) is not { } cup || cup.InHandMinutes.Value >= 0)
+            if (pour.Plan.Batches.All.SelectMany(b => b.Cups).MinBy(c => c.InHandMinutes.Value) is not { } cup
+                || cup.InHandMinutes.Value >= 0)
             {
                 continue;
             }
@@ -39,12 +40,14 @@ internal sealed class ClockCheck : ICheck
             return null;
         }
 
-        var (lasts, works) = ((times.End - times.Start).TotalMinutes, pour.Plan.Batches.All.Sum(b => b.Cups.Select(c => c.WorkingMinutes.Value).DefaultIfEmpty(0).Max()));
+        var (lasts, works) = ((times.End - times.Start).TotalMinutes,
+            pour.Plan.Batches.All.Sum(b => b.Cups.Select(c => c.WorkingMinutes.Value).DefaultIfEmpty(0).Max()));
         return lasts <= works ? null : new(
             Id, $"clock@{pour.Sitting.Id}/planned", Grade.Mend, "Pours too long",
             $"{pour.Plan.Name} is planned to take {{0}} to pour, but what is mixed for it works for only {{1}}.",
             [
-                Reckoned.Of(lasts, "min", Formulas.Stated, new ReckonedInput("planned", lasts, "min", Origin.Own, PlaceIn.Sitting(pour.Sitting.Id) + ".end")),
+                Reckoned.Of(lasts, "min", Formulas.Stated,
+                    new ReckonedInput("planned", lasts, "min", Origin.Own, PlaceIn.Sitting(pour.Sitting.Id) + ".end")),
                 Reckoned.Of(works, "min", Formulas.Stated, new ReckonedInput("batch after batch", works, "min", Origin.Reckoned)),
             ],
             pour.At(Station.Cure),

@@ -20,14 +20,18 @@ internal sealed class CupTooBigCheck : ICheck
     /// <summary>A remedy that makes the hottest cup hotter by more than this share makes it hot.</summary>
     private const double HotterBy = 0.02;
 
-    /// <summary>Whether a remedy of something else would end in a cup that is a danger, and was none before; one that cannot be tried counts as such.</summary>
+    /// <summary>Whether a remedy of something else would end in a cup that is a danger, and was none before; one that
+    /// cannot be tried counts as such.</summary>
     public static bool IsMadeBy(Looked looked, Remedy remedy) => looked.Trials is { } trials
-        && (trials.Of(remedy) is not { } after || (Hottest(after) is var hottest && hottest > DangerC && hottest > Hottest(looked.Sittings) * (1 + HotterBy)));
+        && (trials.Of(remedy) is not { } after
+            || (Hottest(after) is var hottest && hottest > DangerC && hottest > Hottest(looked.Sittings) * (1 + HotterBy)));
 
     /// <summary>Whether a cup is so warm that a little more of anything may end in a danger.</summary>
     public static bool IsNear(Looked looked) => Hottest(looked.Sittings) > NearC;
 
-    private static double Hottest(IEnumerable<SittingPlan> sittings) => sittings.Where(s => !s.Poured).SelectMany(s => s.Batches.All).SelectMany(b => b.Cups).Select(c => c.Celsius.Value).DefaultIfEmpty(0).Max();
+    private static double Hottest(IEnumerable<SittingPlan> sittings) =>
+        sittings.Where(s => !s.Poured).SelectMany(s => s.Batches.All).SelectMany(b => b.Cups)
+        .Select(c => c.Celsius.Value).DefaultIfEmpty(0).Max();
 
     public string Id => "cup-too-big";
 
@@ -43,7 +47,8 @@ internal sealed class CupTooBigCheck : ICheck
             var name = looked.Piece.Recipes.Single(r => r.Id == cup.CupId).Name;
             yield return new(
                 Id, $"cup-too-big@{pour.Sitting.Id}", cup.Celsius.Value > DangerC ? Grade.Stop : Grade.Mend, "Hot cup",
-                $"{name} heats up to {{0}} before the last of it is poured, {{1}} after mixing. Above {{2}} it can run away: it smokes and sets in the cup.",
+                $"{name} heats up to {{0}} before the last of it is poured, {{1}} after mixing. Above {{2}} it can "
+                    + "run away: it smokes and sets in the cup.",
                 [cup.Celsius, cup.PouredMinutes, ToPour.Limit("hottest", WarmC, "°C")],
                 pour.At(Station.Cups, cup.CupId), [.. Apart.Remedies(looked, pour, cup.CupId)], Worth: cup.Celsius.Value);
         }

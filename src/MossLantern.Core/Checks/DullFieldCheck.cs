@@ -23,31 +23,37 @@ internal sealed class DullFieldCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        foreach (var (layer, plan) in looked.Piece.Filled.Zip(looked.Layers).Where(l => !l.Second.Poured && l.First.Layer.Contrast != Contrast.Any))
+        foreach (var (layer, plan) in looked.Piece.Filled.Zip(looked.Layers)
+            .Where(l => !l.Second.Poured && l.First.Layer.Contrast != Contrast.Any))
         {
             // Under what is coloured it is not what is seen in the end.
-            if (layer.Within is null && looked.Piece.Filled.SkipWhile(l => l.Id != layer.Id).Skip(1).Any(l => l.Within is null && l.RecipesInUse.Any(id => l.Recipes.Any(r => r.Id == id && !r.IsClear))))
+            if (layer.Within is null && looked.Piece.Filled.SkipWhile(l => l.Id != layer.Id).Skip(1)
+                .Any(l => l.Within is null && l.RecipesInUse.Any(id => l.Recipes.Any(r => r.Id == id && !r.IsClear))))
             {
                 continue;
             }
 
             var whole = looked.Piece.Ground.OutlineWithin(layer.Within).AreaMm2 / 100;
             var cups = layer.Recipes.ToDictionary(c => c.Id);
-            foreach (var region in plan.Regions.Where(r => r.CupId is not null && r.Kind is RegionKind.Band or RegionKind.Field or RegionKind.Pool or RegionKind.Flood))
+            foreach (var region in plan.Regions
+                .Where(r => r.CupId is not null && r.Kind is RegionKind.Band or RegionKind.Field or RegionKind.Pool or RegionKind.Flood))
             {
                 var cup = cups[region.CupId!];
                 var share = 100 * region.Area.Value / whole;
-                if (share < LargePercent || !IsFlat(cup) || layer.Layout is FieldsLayout { Vein: not null } or MarbleLayout || plan.OpacityOf(cup.Id).Value < CoversPercent)
+                if (share < LargePercent || !IsFlat(cup)
+                    || layer.Layout is FieldsLayout { Vein: not null } or MarbleLayout || plan.OpacityOf(cup.Id).Value < CoversPercent)
                 {
                     continue;
                 }
 
                 yield return new(
                     Id, $"dull-field@{layer.Id}/{region.Id}", Grade.Mind, "Dull field",
-                    $"{cup.Name} is a flat colour over {{0}} of the piece: so large an area looks dull. A vein, leaf, crackle or shimmer brings it to life.",
+                    $"{cup.Name} is a flat colour over {{0}} of the piece: so large an area looks dull. A vein, leaf, "
+                        + "crackle or shimmer brings it to life.",
                     [
                         Reckoned.Of(share, "%", Formulas.ColourShare,
-                            new("area of the colour", region.Area.Value, "cm²", Origin.Reckoned), new("area of the piece", whole, "cm²", Origin.Reckoned)),
+                            new("area of the colour", region.Area.Value, "cm²", Origin.Reckoned),
+                            new("area of the piece", whole, "cm²", Origin.Reckoned)),
                     ],
                     NoHomeCheck.Place(layer, region),
                     [
@@ -76,7 +82,8 @@ internal sealed class DullFieldCheck : ICheck
     }
 
     private static bool IsFlat(Recipe cup) =>
-        cup.IsColoured && cup.Doses.All(d => d.Colourant is ColourantClass.Paste or ColourantClass.Acrylic or ColourantClass.Dye or ColourantClass.AlcoholInk or ColourantClass.Lacing)
+        cup.IsColoured && cup.Doses.All(d => d.Colourant is ColourantClass.Paste or ColourantClass.Acrylic
+            or ColourantClass.Dye or ColourantClass.AlcoholInk or ColourantClass.Lacing)
         || IsMetal(cup);
 
     /// <summary>Metal without grain is as flat over a large field.</summary>
@@ -99,7 +106,9 @@ internal sealed class DullFieldCheck : ICheck
         if (layer.Layout is BandedLayout banded && layer.Bands.FirstOrDefault(b => b.Region == region.Id) is { } band
             && share < 1.7 * LargePercent && VeinThrough.HasRoom(banded, band))
         {
-            yield return Remedy.Of("vein", $"Lay a line of {metal}, {{0}} wide, through it", new VeinThrough(layer.Id, null, band.Id)) with { Mm = VeinThrough.WidthMm };
+            yield return Remedy.Of("vein", $"Lay a line of {metal}, {{0}} wide, through it",
+                new VeinThrough(layer.Id, null, band.Id)) with
+            { Mm = VeinThrough.WidthMm };
         }
     }
 }

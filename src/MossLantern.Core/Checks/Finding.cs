@@ -12,7 +12,8 @@ namespace MossLantern.Core.Checks;
 /// <param name="YMm">Where on the map, mm from the top.</param>
 /// <param name="CupId">The cup, or null where it is at none.</param>
 /// <param name="SittingId">The sitting, or null where it is not about one.</param>
-public sealed record FindingPin(Station Station, string? LayerId = null, double? XMm = null, double? YMm = null, string? CupId = null, string? SittingId = null);
+public sealed record FindingPin(Station Station, string? LayerId = null, double? XMm = null, double? YMm = null,
+    string? CupId = null, string? SittingId = null);
 
 /// <summary>The station that decides what a finding is about.</summary>
 public enum Station
@@ -49,7 +50,8 @@ public sealed record Remedy(string Id, string Label, ImmutableArray<Edit> Edits,
     public static Remedy Ask(string id, string label, string field) => new(id, label, [], field);
 
     /// <summary>A field set to a value.</summary>
-    internal static Remedy Set(string id, string label, string place, object? value, double? mm = null) => new(id, label, [SetField.To(place, value)], null, mm);
+    internal static Remedy Set(string id, string label, string place, object? value, double? mm = null) =>
+        new(id, label, [SetField.To(place, value)], null, mm);
 }
 
 /// <summary>Something that the second look sees.</summary>

@@ -16,7 +16,8 @@ internal sealed class FloodsBareCheck : ICheck
         {
             var regionId = RegionId.OfSpot(kept.Id);
             var wet = looked.Piece.Filled.Zip(looked.Layers)
-                .Where(l => !l.Second.Poured && l.First.Within is null && l.Second.Regions.Any(r => r.Id == regionId && r.Fits) && Reaches(l.First, l.Second, regionId)).Select(l => l.First).ToList();
+                .Where(l => !l.Second.Poured && l.First.Within is null && l.Second.Regions
+                    .Any(r => r.Id == regionId && r.Fits) && Reaches(l.First, l.Second, regionId)).Select(l => l.First).ToList();
             if (wet.Count == 0)
             {
                 continue;
@@ -28,8 +29,10 @@ internal sealed class FloodsBareCheck : ICheck
             var anchor = looked.Layers.SelectMany(l => l.Regions).First(r => r.Id == regionId).Anchor;
             yield return new(
                 Id, $"floods-bare@{kept.Id}", Grade.Mend, "Floods a reserved spot",
-                $"{wet[0].Name} is poured round {kept.Name} and nothing holds it back: resin fills a texture and kills a colour shift. A dam of {{0}} keeps it out.",
-                [Reckoned.Of(height, "mm", Formulas.DamHeight, new("depth of all layers", depth, "mm", Origin.Own), new("above it", EdgeTape.AboveMm, "mm", Origin.Default))],
+                $"{wet[0].Name} is poured round {kept.Name} and nothing holds it back: resin fills a texture and "
+                    + $"kills a colour shift. A dam of {{0}} keeps it out.",
+                [Reckoned.Of(height, "mm", Formulas.DamHeight, new("depth of all layers", depth, "mm", Origin.Own),
+                    new("above it", EdgeTape.AboveMm, "mm", Origin.Default))],
                 new(Station.Map, wet[0].Id, anchor?.XMm, anchor?.YMm),
                 [
                     Remedy.Set("dam", "Build a dam {0} wide round it", $"kept[{kept.Id}].damMm", width, width),

@@ -23,7 +23,8 @@ internal sealed class HeartOutsideCheck : ICheck
                     yield return new(
                         Id, $"heart-outside@{layer.Id}/{heart.Id}", Grade.Mind, "Heart outside",
                         "A heart lies wholly outside the piece: it will not be seen, and the bands round it may miss the piece.", [],
-                        new(Station.Map, layer.Id, Math.Clamp(heart.XMm, 0, outline.BoxWidthMm), Math.Clamp(heart.YMm, 0, outline.BoxHeightMm)),
+                        new(Station.Map, layer.Id, Math.Clamp(heart.XMm, 0, outline.BoxWidthMm),
+                            Math.Clamp(heart.YMm, 0, outline.BoxHeightMm)),
                         [
                             Inside(layer.Id, outline, heart, x, y),
                             Remedy.Of("out", "Take it out", new LeaveHeartOut(layer.Id, null, heart.Id)),

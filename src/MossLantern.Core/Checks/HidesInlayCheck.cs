@@ -37,7 +37,8 @@ internal sealed class HidesInlayCheck : ICheck
 
                     var anchor = looked.Layers.Single(l => l.LayerId == region.LayerId).Regions.First(r => r.Id == id).Anchor;
                     yield return new(
-                        Id, $"hides-inlay@{region.LayerId}/{kept.Id}", Grade.Mend, "Hides a reserved spot", $"{recipes[region.CupId].Name} is poured over {kept.Name} and hides it for good.", [],
+                        Id, $"hides-inlay@{region.LayerId}/{kept.Id}", Grade.Mend, "Hides a reserved spot",
+                        $"{recipes[region.CupId].Name} is poured over {kept.Name} and hides it for good.", [],
                         new(Station.Map, region.LayerId, anchor?.XMm, anchor?.YMm),
                         [Remedy.Of("clear", "Pour clear there", new PourWithRest(region.LayerId, [id]))]);
                     break;

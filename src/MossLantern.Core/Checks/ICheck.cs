@@ -17,7 +17,8 @@ namespace MossLantern.Core.Checks;
 /// <param name="Mapper">Lays out what a remedy would change.</param>
 /// <param name="Trials">Tries what remedies would do; null where nothing is tried.</param>
 public sealed record Looked(
-    Piece Piece, GroundPlan Ground, ImmutableArray<LayerPlan> Layers, ImmutableArray<SittingPlan> Sittings, Surroundings Around, LayerMapper Mapper,
+    Piece Piece, GroundPlan Ground, ImmutableArray<LayerPlan> Layers, ImmutableArray<SittingPlan> Sittings,
+    Surroundings Around, LayerMapper Mapper,
     Trials? Trials = null)
 {
     /// <summary>Whether any layer is still to be poured.</summary>

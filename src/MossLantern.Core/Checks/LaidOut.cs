@@ -24,6 +24,7 @@ internal sealed record LaidOut(FilledLayer Layer, LayerPlan Plan, FilledLayer Of
         from pair in looked.Piece.Filled.Zip(looked.Layers)
         where !pair.Second.Poured
         let whole = new LaidOut(pair.First, pair.Second, pair.First, null, looked.Piece.Ground.OutlineWithin(pair.First.Within))
-        from part in pair.First.Zones.Select(z => whole with { Of = pair.First.Inside(z), ZoneId = z.Id, Outline = z.Placed }).Prepend(whole)
+        from part in pair.First.Zones
+            .Select(z => whole with { Of = pair.First.Inside(z), ZoneId = z.Id, Outline = z.Placed }).Prepend(whole)
         select part;
 }

@@ -14,7 +14,8 @@ internal sealed class LayerEarlyCheck : ICheck
     public IEnumerable<Finding> Look(Looked looked) =>
         PouredOver.Of(looked).Select(o => Early(looked, o)).OfType<Finding>().Concat(Logged(looked)).DistinctBy(f => f.Key);
 
-    /// <summary>What was logged early is told as long as nothing lies over it: then it can still be looked at, and the log mended.</summary>
+    /// <summary>What was logged early is told as long as nothing lies over it: then it can still be looked at, and the
+    /// log mended.</summary>
     private IEnumerable<Finding> Logged(Looked looked)
     {
         var layers = looked.Piece.Filled.Zip(looked.Layers).Where(l => l.First.Within is null).ToList();
@@ -34,11 +35,16 @@ internal sealed class LayerEarlyCheck : ICheck
             }
             else if (under.NextLayer is { } opens && sitting.Span!.Start < opens.Opens)
             {
-                var told = Told($"By the log {layer.Name} was poured before {below.Name} below was ready for it, {{0}} after its pour. Look for wrinkles and soft spots before anything goes over it, or {mend}", [opens.OpensAfterHours]);
+                var told =
+                    Told($"By the log {layer.Name} was poured before {below.Name} below was ready for it, {{0}} after "
+                        + $"its pour. Look for wrinkles and soft spots before anything goes over it, or {mend}",
+                        [opens.OpensAfterHours]);
                 yield return told with { Worth = (opens.Opens - sitting.Span.Start).TotalHours };
             }
 
-            Finding Told(string reason, ImmutableArray<Reckoned> numbers) => new(Id, $"layer-early@{sitting.SittingId}", Grade.Mind, "Poured early?", reason, numbers, new(Station.Story, layer.Id, SittingId: sitting.SittingId), []);
+            Finding Told(string reason, ImmutableArray<Reckoned> numbers) =>
+                new(Id, $"layer-early@{sitting.SittingId}", Grade.Mind, "Poured early?", reason, numbers,
+                    new(Station.Story, layer.Id, SittingId: sitting.SittingId), []);
         }
     }
 
@@ -50,12 +56,15 @@ internal sealed class LayerEarlyCheck : ICheck
             return new(
                 Id, $"layer-early@{sitting.Id}", Grade.Mend, "Too early",
                 $"{layer.Name} has a start, but {below.Name} below it has none yet.", [],
-                new(Station.Cure, layer.Id, SittingId: sitting.Id), [Remedy.Of("undecided", $"Leave the start of {layer.Name} open", SetField.To(PlaceIn.Sitting(sitting.Id) + ".start", null), SetField.To(PlaceIn.Sitting(sitting.Id) + ".end", null))]);
+                new(Station.Cure, layer.Id, SittingId: sitting.Id),
+                [Remedy.Of("undecided", $"Leave the start of {layer.Name} open",
+                    SetField.To(PlaceIn.Sitting(sitting.Id) + ".start", null), SetField.To(PlaceIn.Sitting(sitting.Id) + ".end", null))]);
         }
 
         return over.Plan.Span!.Start >= opens.Opens ? null : new(
             Id, $"layer-early@{sitting.Id}", Grade.Mend, "Too early",
             $"{layer.Name} is planned before {below.Name} below is ready for it: it would sink in or wrinkle.", [opens.OpensAfterHours],
-            new(Station.Cure, layer.Id, SittingId: sitting.Id), [over.At(PouredOver.Whole(opens.Opens, looked.Around.Zone))], Worth: (opens.Opens - over.Plan.Span.Start).TotalHours);
+            new(Station.Cure, layer.Id, SittingId: sitting.Id),
+            [over.At(PouredOver.Whole(opens.Opens, looked.Around.Zone))], Worth: (opens.Opens - over.Plan.Span.Start).TotalHours);
     }
 }

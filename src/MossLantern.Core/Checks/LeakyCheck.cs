@@ -10,7 +10,8 @@ internal sealed class LeakyCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        if (looked.Bare && looked.Piece.Ground.Base is { Kind: PieceKind.Slice or PieceKind.Frame } board && !(board.GapsSealed && board.SealTested))
+        if (looked.Bare && looked.Piece.Ground.Base is { Kind: PieceKind.Slice or PieceKind.Frame } board
+            && !(board.GapsSealed && board.SealTested))
         {
             var what = board.Kind == PieceKind.Frame ? "frame" : "dam";
             yield return new(

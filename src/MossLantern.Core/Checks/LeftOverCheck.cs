@@ -21,7 +21,8 @@ internal sealed class LeftOverCheck : ICheck
             }
 
             yield return new(
-                Id, $"leftover@{pour.Sitting.Id}/{choice.RecipeId}", Grade.Mind, "Left over", $"{{0}} of {name} will be left over, more than a fifth of what is poured.", [left], pour.At(Station.Cups, choice.RecipeId),
+                Id, $"leftover@{pour.Sitting.Id}/{choice.RecipeId}", Grade.Mind, "Left over",
+                $"{{0}} of {name} will be left over, more than a fifth of what is poured.", [left], pour.At(Station.Cups, choice.RecipeId),
                 [MixedAmount.AsPlanned(pour, choice)], Worth: left.Value);
         }
     }

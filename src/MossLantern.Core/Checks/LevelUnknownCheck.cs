@@ -21,9 +21,11 @@ internal sealed class LevelUnknownCheck : ICheck
         {
             yield return new(
                 Id, PanelsOf.Key("level-unknown@ground/coarse", panel), Grade.Mind, "Level too coarse to tell",
-                $"The level{named} reads in steps of {{0}}, and the thinnest layer still to pour needs {{1}}: a dish of water on the spot tells more.",
+                $"The level{named} reads in steps of {{0}}, and the thinnest layer still to pour needs {{1}}: a dish "
+                    + "of water on the spot tells more.",
                 [
-                    Reckoned.Of(reading.StepDeg!.Value, "°", Formulas.Stated, new ReckonedInput("step of the level", reading.StepDeg.Value, "°", Origin.Measured)),
+                    Reckoned.Of(reading.StepDeg!.Value, "°", Formulas.Stated,
+                        new ReckonedInput("step of the level", reading.StepDeg.Value, "°", Origin.Measured)),
                     standing.Needed,
                 ],
                 new(Station.Ground),
@@ -49,7 +51,8 @@ internal sealed class LevelUnknownCheck : ICheck
             [], new(Station.Ground),
             [
                 Remedy.Ask("measure", "Measure there", field),
-                .. elsewhere ? [Remedy.Of("here", "It was measured where it cures", new ReadLevel(panel, reading! with { WhereItCures = true }))] : Array.Empty<Remedy>(),
+                .. elsewhere ? [Remedy.Of("here", "It was measured where it cures",
+                    new ReadLevel(panel, reading! with { WhereItCures = true }))] : Array.Empty<Remedy>(),
             ]);
     }
 }

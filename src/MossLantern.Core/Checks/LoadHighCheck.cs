@@ -27,8 +27,11 @@ internal sealed class LoadHighCheck : ICheck
                 var over = cup.Doses.All.FirstOrDefault(d => d.Over);
                 yield return new(
                     Id, $"load-high@{recipe.FirstId}", Grade.Mend, "Too much colour",
-                    over is null ? $"The colourants of {recipe.Name} come to {{0}} together, and resin takes up to {{1}}: beyond that it stays weak or sticky."
-                        : $"{recipe.Name} has {{0}} of {over.Name}, and resin takes up to {{1}}: beyond that it stays weak, sticky or streaked.",
+                    over is null
+                        ? $"The colourants of {recipe.Name} come to {{0}} together, and resin takes up to {{1}}: "
+                            + "beyond that it stays weak or sticky."
+                        : $"{recipe.Name} has {{0}} of {over.Name}, and resin takes up to {{1}}: beyond that it stays "
+                            + "weak, sticky or streaked.",
                     [
                         over?.Load ?? cup.Doses.Total!,
                         ToPour.Limit("highest load", over?.LimitPercent ?? cup.Doses.TotalLimitPercent, "%"),
@@ -37,10 +40,14 @@ internal sealed class LoadHighCheck : ICheck
                     [
                         Remedy.Of("less", "Cut it back to what resin takes",
                         [
-                            .. Less(recipe, looked.Around.Catalogue, pour.System).Doses.Select((d, i) => (Dose: d, At: i)).Where(d => d.Dose.Percent != recipe.Doses[d.At].Percent)
-                                .Select(d => SetField.To(FormattableString.Invariant($"{PlaceIn.Recipe(recipe.FirstId)}.doses[{d.At}].percent"), d.Dose.Percent)),
+                            .. Less(recipe, looked.Around.Catalogue, pour.System).Doses
+                                .Select((d, i) => (Dose: d, At: i)).Where(d => d.Dose.Percent != recipe.Doses[d.At].Percent)
+                                .Select(d =>
+                                    SetField.To(FormattableString.Invariant($"{PlaceIn.Recipe(recipe.FirstId)}.doses[{d.At}].percent"),
+                                        d.Dose.Percent)),
                         ]),
-                    ], Worth: over is { Load: { } load } ? load.Value / over.LimitPercent : cup.Doses.Total!.Value / cup.Doses.TotalLimitPercent);
+                    ], Worth: over is { Load: { } load } ? load.Value / over.LimitPercent
+                        : cup.Doses.Total!.Value / cup.Doses.TotalLimitPercent);
             }
         }
     }
@@ -50,9 +57,16 @@ internal sealed class LoadHighCheck : ICheck
     {
         CupDoses Told(Recipe r) => CupDoses.Of(catalogue, r, 1, system.MixDensity, system.MixDensity);
         var first = Told(recipe);
-        var to = recipe with { Doses = [.. recipe.Doses.Zip(first.All).Select(d => d.Second is { Over: true, Load: { } load } ? d.First with { Percent = Down(d.First.Percent * d.Second.LimitPercent / load.Value) } : d.First)] };
+        var to = recipe with
+        {
+            Doses = [.. recipe.Doses.Zip(first.All)
+            .Select(d => d.Second is { Over: true, Load: { } load }
+                ? d.First with { Percent = Down(d.First.Percent * d.Second.LimitPercent / load.Value) } : d.First)]
+        };
         var all = Told(to);
-        return all is { OverTotal: true, Total: { } total } ? to with { Doses = [.. to.Doses.Select(d => d with { Percent = Down(d.Percent * all.TotalLimitPercent / total.Value) })] } : to;
+        return all is { OverTotal: true, Total: { } total } ? to
+            with
+        { Doses = [.. to.Doses.Select(d => d with { Percent = Down(d.Percent * all.TotalLimitPercent / total.Value) })] } : to;
     }
 
     private static double Down(double percent) => Math.Floor(percent * 1000 + 1e-6) / 1000;

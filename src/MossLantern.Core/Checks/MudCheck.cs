@@ -34,8 +34,10 @@ internal sealed class MudCheck : ICheck
                 $"Where {pair.Inner.Name} and {pair.Outer.Name} bleed into each other they turn dull: a chroma of {{0}}.",
                 [
                     Reckoned.Of(mix, "", Formulas.Mud,
-                        new($"chroma of {pair.Inner.Name}", Lab.Of(inner.Colour).Chroma, "", Origin.Own), new($"chroma of {pair.Outer.Name}", Lab.Of(outer.Colour).Chroma, "", Origin.Own),
-                        new($"load of {pair.Inner.Name}", inner.LoadPercent, "%", Origin.Own), new($"load of {pair.Outer.Name}", outer.LoadPercent, "%", Origin.Own)),
+                        new($"chroma of {pair.Inner.Name}", Lab.Of(inner.Colour).Chroma, "", Origin.Own),
+                        new($"chroma of {pair.Outer.Name}", Lab.Of(outer.Colour).Chroma, "", Origin.Own),
+                        new($"load of {pair.Inner.Name}", inner.LoadPercent, "%", Origin.Own),
+                        new($"load of {pair.Outer.Name}", outer.LoadPercent, "%", Origin.Own)),
                 ],
                 new(Station.Map, pair.Layer.Id, pair.At?.XMm, pair.At?.YMm),
                 [
@@ -45,12 +47,14 @@ internal sealed class MudCheck : ICheck
                 ]);
 
             IEnumerable<Remedy> Line(string id, Recipe cup) =>
-                Neighbours.Between(cup, [pair]) is { IsEmpty: false } edits ? [new(id, pair.LineWords(cup.Name), edits, Mm: PutBetween.WidthMm)] : [];
+                Neighbours.Between(cup, [pair]) is { IsEmpty: false } edits
+                    ? [new(id, pair.LineWords(cup.Name), edits, Mm: PutBetween.WidthMm)] : [];
 
             CupLook LookOf(Recipe cup) => CupLook.Of(looked.Around.Catalogue, pair.Layer, cup);
         }
     }
 
     private static bool Muddy(CupLook first, CupLook second) =>
-        first.LoadPercent > 0 && second.LoadPercent > 0 && Pigment.IsMud(first.Colour, first.LoadPercent, second.Colour, second.LoadPercent);
+        first.LoadPercent > 0 && second.LoadPercent > 0
+            && Pigment.IsMud(first.Colour, first.LoadPercent, second.Colour, second.LoadPercent);
 }

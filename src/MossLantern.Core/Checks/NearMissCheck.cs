@@ -24,9 +24,11 @@ internal sealed class NearMissCheck : ICheck
                 yield return new(
                     Id, $"near-miss@{part.Key}/{miss.StrokeId}/{(miss.AtStart ? "start" : "end")}", Grade.Mend, "Wall stops short",
                     "This wall stops {0} short of the next one: what is poured on one side runs round to the other.",
-                    [Reckoned.Of(miss.GapMm, "mm", Formulas.WallLength, new ReckonedInput("ends join on up to", Pools.SnapBeads * pools.BeadMm, "mm", Origin.Default))],
+                    [Reckoned.Of(miss.GapMm, "mm", Formulas.WallLength,
+                        new ReckonedInput("ends join on up to", Pools.SnapBeads * pools.BeadMm, "mm", Origin.Default))],
                     new(Station.Map, part.Layer.Id, miss.From.XMm, miss.From.YMm),
-                    [Remedy.Of("close", "Draw it on to the next one", new JoinWall(part.Layer.Id, part.ZoneId, miss.StrokeId, miss.AtStart, miss.To.XMm, miss.To.YMm))]);
+                    [Remedy.Of("close", "Draw it on to the next one",
+                        new JoinWall(part.Layer.Id, part.ZoneId, miss.StrokeId, miss.AtStart, miss.To.XMm, miss.To.YMm))]);
             }
         }
     }

@@ -31,7 +31,8 @@ internal sealed record Neighbours(FilledLayer Layer, LayerPlan Plan, RegionId Fi
             var cupOf = plan.Regions.Where(r => r.Fits).ToDictionary(r => r.Id, r => r.CupId);
             foreach (var border in plan.Borders)
             {
-                if (!Veined(layer, border) && cupOf.GetValueOrDefault(border.First) is { } inner && cupOf.GetValueOrDefault(border.Second) is { } outer)
+                if (!Veined(layer, border) && cupOf.GetValueOrDefault(border.First) is { } inner
+                    && cupOf.GetValueOrDefault(border.Second) is { } outer)
                 {
                     yield return new(layer, plan, border.First, border.Second, cups[inner], cups[outer], border.At ?? OnCut(plan, border));
                 }
@@ -44,7 +45,8 @@ internal sealed record Neighbours(FilledLayer Layer, LayerPlan Plan, RegionId Fi
         layer.Layout is FieldsLayout { Vein: not null } && border.First.Zone is null && border.Second.Zone is null;
 
     /// <summary>
-    /// What puts a colour between these two, and between others of the layer that are alike; one that the piece does not have comes with it.
+    /// What puts a colour between these two, and between others of the layer that are alike; one that the piece does
+    /// not have comes with it.
     /// Empty where there is no way or no room.
     /// </summary>
     /// <param name="cup">The colour.</param>
@@ -104,7 +106,8 @@ internal sealed record Neighbours(FilledLayer Layer, LayerPlan Plan, RegionId Fi
     public ImmutableArray<(RegionId Id, string Cup)> Places => Layer.Layout switch
     {
         FieldsLayout fields =>
-            [.. Enumerable.Range(1, fields.Fields).Select(RegionId.OfField).Select(id => (id, Plan.Regions.FirstOrDefault(r => r.Id == id)?.CupId ?? fields.Colours[0]))],
+            [.. Enumerable.Range(1, fields.Fields).Select(RegionId.OfField)
+                .Select(id => (id, Plan.Regions.FirstOrDefault(r => r.Id == id)?.CupId ?? fields.Colours[0]))],
         PuddleLayout puddle => [.. puddle.Pours.Select(p => (p.Region, p.RecipeId))],
         _ => [.. Layer.Bands.Select(b => (b.Region, b.RecipeId))],
     };
@@ -112,7 +115,8 @@ internal sealed record Neighbours(FilledLayer Layer, LayerPlan Plan, RegionId Fi
     private static Spot? OnCut(LayerPlan plan, Border border)
     {
         var pair = plan.Cut.Zip(plan.Cut.Skip(1)).FirstOrDefault(p =>
-            (p.First.RegionId == border.First && p.Second.RegionId == border.Second) || (p.First.RegionId == border.Second && p.Second.RegionId == border.First));
+            (p.First.RegionId == border.First && p.Second.RegionId == border.Second)
+                || (p.First.RegionId == border.Second && p.Second.RegionId == border.First));
         return pair.First is null ? null : new(pair.First.ToMm, plan.CutAtMm);
     }
 }

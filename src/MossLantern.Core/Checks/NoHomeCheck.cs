@@ -20,10 +20,12 @@ internal sealed class NoHomeCheck : ICheck
             // What no layer names is a cup of each: it is told once. What another recipe is filled from cannot be put away before it.
             var used = layer.RecipesInUse;
             var filledFrom = layer.Recipes.SelectMany(r => r.Of ?? []).Select(s => s.RecipeId).ToHashSet();
-            foreach (var cup in layer.Cups.Where(c => !used.Contains(c.Id) && !filledFrom.Contains(c.Id) && !(looked.Piece.Kept is { IsEmpty: false } && c.Id == layer.ClearRecipe) && told.Add(c.Id)))
+            foreach (var cup in layer.Cups.Where(c => !used.Contains(c.Id) && !filledFrom.Contains(c.Id)
+                && !(looked.Piece.Kept is { IsEmpty: false } && c.Id == layer.ClearRecipe) && told.Add(c.Id)))
             {
                 yield return new(
-                    Id, $"no-home@{layer.Id}/{cup.Id}", Grade.Mind, "Cup with no use", $"Nothing in {layer.Name} is poured from {cup.Name}.", [],
+                    Id, $"no-home@{layer.Id}/{cup.Id}", Grade.Mind, "Cup with no use",
+                    $"Nothing in {layer.Name} is poured from {cup.Name}.", [],
                     new(Station.Cups, layer.Id, CupId: cup.Id), [Remedy.Of("away", $"Put {cup.Name} away", new PutColourAway(cup.Id))]);
             }
 
@@ -33,13 +35,15 @@ internal sealed class NoHomeCheck : ICheck
                 {
                     yield return new(
                         Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Spot without a cup",
-                        $"{NameOf(looked.Piece, region.Id)} is to stay visible, but {layer.Name} has no cup of clear for it.", [], Place(layer, region),
+                        $"{NameOf(looked.Piece, region.Id)} is to stay visible, but {layer.Name} has no cup of clear for it.", [],
+                        Place(layer, region),
                         [Remedy.Of("clear", "Add a cup of clear for it", AddColour.Of(Recipe.Clear("clear")))]);
                 }
                 else if (region.Kind == RegionKind.Pool && layer.Layout is PoolsLayout)
                 {
                     yield return new(
-                        Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Pool without a cup", "No cup has been chosen for this pool of {0}.", [region.Area],
+                        Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Pool without a cup",
+                        "No cup has been chosen for this pool of {0}.", [region.Area],
                         Place(layer, region), [.. Colours(layer, plan, region)]);
                 }
             }
@@ -48,7 +52,9 @@ internal sealed class NoHomeCheck : ICheck
             {
                 yield return new(
                     Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Colour without a pool",
-                    $"{layer.Recipes.Single(c => c.Id == region.CupId).Name} no longer has a pool of its own: its walls leave it in another's.", [], Place(layer, region),
+                    $"{layer.Recipes.Single(c => c.Id == region.CupId).Name} no longer has a pool of its own: its "
+                        + "walls leave it in another's.",
+                    [], Place(layer, region),
                     [Remedy.Of("let-go", "Let it go", new LeavePoolOut(layer.Id, region.Id.Zone, region.Id.Own))]);
             }
         }
@@ -57,12 +63,14 @@ internal sealed class NoHomeCheck : ICheck
     internal static string NameOf(Piece piece, RegionId regionId) =>
         (piece.Kept ?? []).FirstOrDefault(k => regionId.Kept == k.Id)?.Name ?? "The reserved spot";
 
-    internal static FindingPin Place(FilledLayer layer, RegionPlan region) => new(Station.Map, layer.Id, region.Anchor?.XMm, region.Anchor?.YMm);
+    internal static FindingPin Place(FilledLayer layer, RegionPlan region) =>
+        new(Station.Map, layer.Id, region.Anchor?.XMm, region.Anchor?.YMm);
 
     /// <summary>The layer's cups that stand out most from what the other pools hold.</summary>
     private static IEnumerable<Remedy> Colours(FilledLayer layer, LayerPlan plan, RegionPlan region)
     {
-        var shares = plan.Regions.Where(r => r.CupId is not null).GroupBy(r => r.CupId!).ToDictionary(g => g.Key, g => g.Sum(r => r.Area.Value));
+        var shares = plan.Regions.Where(r => r.CupId is not null).GroupBy(r => r.CupId!)
+            .ToDictionary(g => g.Key, g => g.Sum(r => r.Area.Value));
         foreach (var cup in layer.Cups.Where(c => c.Of is null).OrderBy(c => shares.GetValueOrDefault(c.Id)).Take(2))
         {
             if (region.Anchor is { } at)

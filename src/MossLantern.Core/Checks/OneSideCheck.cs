@@ -34,7 +34,9 @@ internal sealed class OneSideCheck : ICheck
 
                 yield return new(
                     Id, $"one-side@{layer.Id}/{cup}", Grade.Mind, "On one side",
-                    $"All of {layer.Recipes.Single(c => c.Id == cup).Name} lies to one side: its centre is {{0}} off the centre of the piece.", [balance.Lean],
+                    $"All of {layer.Recipes.Single(c => c.Id == cup).Name} lies to one side: its centre is {{0}} off "
+                        + "the centre of the piece.",
+                    [balance.Lean],
                     new(Station.Map, layer.Id, balance.Middle.XMm, balance.Middle.YMm),
                     [
                         .. Swap(layer, plan, placed, cup),
@@ -52,7 +54,8 @@ internal sealed class OneSideCheck : ICheck
         {
             foreach (var other in placed.Where(p => p.Cup != cup))
             {
-                var swapped = placed.Select(p => p.Field == one.Field ? p with { Cup = other.Cup } : p.Field == other.Field ? p with { Cup = one.Cup } : p).ToList();
+                var swapped = placed.Select(p => p.Field == one.Field ? p with { Cup = other.Cup }
+                    : p.Field == other.Field ? p with { Cup = one.Cup } : p).ToList();
                 var cupOf = swapped.ToDictionary(p => RegionId.OfField(p.Field), p => p.Cup);
                 if (FieldSpread.Bunched(swapped, plan.Box).Count == 0
                     && plan.Borders.All(b => !cupOf.TryGetValue(b.First, out var a) || !cupOf.TryGetValue(b.Second, out var c) || a != c))

@@ -16,7 +16,9 @@ internal sealed class OverfillCheck : ICheck
         var ground = looked.Piece.Ground;
         var layers = looked.Piece.Layers.Where(l => l.Within is null).ToList();
         var (holds, what, field) = ground.Mould is { } mould ? (mould.DepthMm - mould.KeepMm, "The mould", "ground.mould.depthMm")
-            : ground is { Edge: EdgeStyle.Walled, SideHeightMm: > 0 } ? (ground.SideHeightMm, ground.Base?.Kind == PieceKind.Slice ? "The dam" : "The wall", "ground.sideHeightMm") : (double.PositiveInfinity, "", "");
+            : ground is { Edge: EdgeStyle.Walled, SideHeightMm: > 0 }
+                ? (ground.SideHeightMm, ground.Base?.Kind == PieceKind.Slice ? "The dam" : "The wall",
+                    "ground.sideHeightMm") : (double.PositiveInfinity, "", "");
         var depth = layers.Sum(l => l.DepthMm);
         var (top, plan) = looked.Piece.Layers.Zip(looked.Layers).LastOrDefault(l => l.First.Within is null);
         if (depth <= holds + Hair || top is null || plan.Poured)
@@ -25,10 +27,12 @@ internal sealed class OverfillCheck : ICheck
         }
 
         var left = Math.Round(top.DepthMm - (depth - holds), 3);
-        ReckonedInput[] each = [.. layers.Select(l => new ReckonedInput(l.Name, l.DepthMm, "mm", Origin.Own, PlaceIn.Layer(l.Id) + ".depthMm"))];
+        ReckonedInput[] each = [.. layers
+            .Select(l => new ReckonedInput(l.Name, l.DepthMm, "mm", Origin.Own, PlaceIn.Layer(l.Id) + ".depthMm"))];
         yield return new(
             Id, $"overfill@{top.Id}", Grade.Mend, "Runs over",
-            layers.Count == 1 ? $"{what} holds {{1}}, and {top.Name} is {{0}} deep: it will run over." : $"{what} holds {{1}}, and the layers come to {{0}} together: {top.Name} will run over.",
+            layers.Count == 1 ? $"{what} holds {{1}}, and {top.Name} is {{0}} deep: it will run over."
+                : $"{what} holds {{1}}, and the layers come to {{0}} together: {top.Name} will run over.",
             [
                 new Reckoned(depth, "mm", Formulas.DepthOfAll, [.. each]),
                 Reckoned.Of(holds, "mm", Formulas.Stated, new ReckonedInput("holds", holds, "mm", Origin.Own, field)),
@@ -36,7 +40,9 @@ internal sealed class OverfillCheck : ICheck
             new(Station.Map, top.Id),
             [
                 .. left >= Accepted.DepthMm.From ? [Lower(top, left)] : Array.Empty<Remedy>(),
-                .. ground.Mould is null && Accepted.SideMm.Contains(Math.Ceiling(depth)) ? [Remedy.Set("higher", "Make it {0} high", "ground.sideHeightMm", Math.Ceiling(depth), Math.Ceiling(depth))] : Array.Empty<Remedy>(),
+                .. ground.Mould is null && Accepted.SideMm.Contains(Math.Ceiling(depth))
+                    ? [Remedy.Set("higher", "Make it {0} high", "ground.sideHeightMm", Math.Ceiling(depth),
+                        Math.Ceiling(depth))] : Array.Empty<Remedy>(),
                 Remedy.Ask("depth", $"Enter how much {what.ToLowerInvariant()[4..]} holds", field),
             ], Worth: depth - holds);
     }

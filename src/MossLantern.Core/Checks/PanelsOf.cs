@@ -20,5 +20,6 @@ internal static class PanelsOf
     }
 
     /// <summary>A finding's key; the first panel's is that of a single piece.</summary>
-    public static string Key(string key, int panel) => panel == 1 ? key : string.Create(CultureInfo.InvariantCulture, $"{key}/panel-{panel}");
+    public static string Key(string key, int panel) =>
+        panel == 1 ? key : string.Create(CultureInfo.InvariantCulture, $"{key}/panel-{panel}");
 }

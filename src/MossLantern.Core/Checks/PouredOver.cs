@@ -31,9 +31,11 @@ internal sealed record PouredOver(Sitting Sitting, SittingPlan Plan, FilledLayer
     {
         var local = at.InZone(zone).LocalDateTime;
         var over = local.Minute % 5 * 60 + local.Second;
-        return over == 0 && local.NanosecondOfSecond == 0 ? local : local.PlusSeconds(300 - over).PlusNanoseconds(-local.NanosecondOfSecond);
+        return over == 0 && local.NanosecondOfSecond == 0 ? local
+            : local.PlusSeconds(300 - over).PlusNanoseconds(-local.NanosecondOfSecond);
     }
 
     /// <summary>It poured at another time.</summary>
-    public Remedy At(LocalDateTime to) => Remedy.Of("later", FormattableString.Invariant($"Pour it at {to:ddd d MMM, HH:mm}"), new PourAt(Sitting.Id, to));
+    public Remedy At(LocalDateTime to) =>
+        Remedy.Of("later", FormattableString.Invariant($"Pour it at {to:ddd d MMM, HH:mm}"), new PourAt(Sitting.Id, to));
 }

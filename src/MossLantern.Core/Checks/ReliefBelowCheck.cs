@@ -23,7 +23,8 @@ internal sealed class ReliefBelowCheck : ICheck
             new("depth", Rework.WettingMm, "mm", Origin.Default));
         yield return new(
             Id, "relief-below@ground", Grade.Mind, "Relief below",
-            $"Lines and stones stand proud of the older work, and {first.Name} is not clear: rings break on them. A thin clear coat of {{0}} first covers them.",
+            $"Lines and stones stand proud of the older work, and {first.Name} is not clear: rings break on them. A "
+                + $"thin clear coat of {{0}} first covers them.",
             [ml], new(Station.Ground, first.Id, old.XMm + old.Ground.Whole.BoxWidthMm / 2, old.YMm + old.Ground.Whole.BoxHeightMm / 2),
             [
                 .. looked.Piece.Filled.Length < PieceValidator.MostLayers

@@ -41,14 +41,17 @@ internal sealed class RimRoomCheck : ICheck
             var fill = layer.Bands.TakeWhile(b => !b.FillsRest).Count();
             yield return new(
                 Id, $"rim-room@{part.Key}", Grade.Mend, "No room for all the stripes",
-                "The stripes need {0}, but at the narrowest place there are {1} from the rim to the middle, less a tenth for the clear that pushes them out.", [need, room],
+                "The stripes need {0}, but at the narrowest place there are {1} from the rim to the middle, less a "
+                    + "tenth for the clear that pushes them out.",
+                [need, room],
                 new(Station.Map, part.Layer.Id),
                 [
                     .. layer.Bands.All(b => b.FillsRest || b.WidthMm * factor >= Accepted.BandMm.From)
                         ? [Remedy.Of("narrow", "Make every stripe narrower",
                             [
                                 .. layer.Bands.Where(b => !b.FillsRest)
-                                    .Select(b => SetField.To($"{layer.LaidOutPlace}.layout.bands[{b.Id}].widthMm", Math.Floor(b.WidthMm * factor * 100) / 100)),
+                                    .Select(b => SetField.To($"{layer.LaidOutPlace}.layout.bands[{b.Id}].widthMm",
+                                        Math.Floor(b.WidthMm * factor * 100) / 100)),
                             ])]
                         : Array.Empty<Remedy>(),
                     .. fill == 0 && keep < layer.Bands.Length

@@ -2,7 +2,8 @@ using MossLantern.Core.Documents;
 
 namespace MossLantern.Core.Checks;
 
-/// <summary>An amount that somebody mixed, or is about to, that does not reach; and what is left in a cup in the middle of a pour.</summary>
+/// <summary>An amount that somebody mixed, or is about to, that does not reach; and what is left in a cup in the middle
+/// of a pour.</summary>
 internal sealed class RunsShortCheck : ICheck
 {
     public string Id => "runs-short";
@@ -13,18 +14,22 @@ internal sealed class RunsShortCheck : ICheck
         {
             yield return new(
                 Id, $"runs-short@{pour.Sitting.Id}/{choice.RecipeId}", Grade.Mend, "Runs short",
-                $"{name} is {{0}} short of what is poured from it: a batch mixed halfway through a pour never matches.", [reach.Lacks!], pour.At(Station.Cups, choice.RecipeId), [MixedAmount.AsPlanned(pour, choice)],
+                $"{name} is {{0}} short of what is poured from it: a batch mixed halfway through a pour never matches.",
+                [reach.Lacks!], pour.At(Station.Cups, choice.RecipeId), [MixedAmount.AsPlanned(pour, choice)],
                 Worth: reach.Lacks!.Value);
         }
 
         // Nothing of the piece mends that: it is told while more can still be mixed.
         var names = looked.Piece.Recipes.ToDictionary(r => r.Id, r => r.Name);
-        foreach (var (plan, reach) in looked.Sittings.Where(s => s.Poured && !s.OpenRegions.IsEmpty).SelectMany(s => s.Reach.Where(r => r.Lacks is not null).Select(r => (s, r))))
+        foreach (var (plan, reach) in looked.Sittings.Where(s => s.Poured && !s.OpenRegions.IsEmpty)
+            .SelectMany(s => s.Reach.Where(r => r.Lacks is not null).Select(r => (s, r))))
         {
             yield return new(
                 Id, $"runs-short@{plan.SittingId}/{reach.CupId}", Grade.Mend, "Runs short",
-                $"After what has been poured, {names[reach.CupId]} is {{0}} short for the rest. Mix that much more by the same recipe, by weight, while what is down is still wet, or pour the rest thinner.",
-                [reach.Lacks!], new(Station.Cups, plan.LayerIds[0], CupId: reach.CupId, SittingId: plan.SittingId), [], Worth: reach.Lacks!.Value);
+                $"After what has been poured, {names[reach.CupId]} is {{0}} short for the rest. Mix that much more by "
+                    + "the same recipe, by weight, while what is down is still wet, or pour the rest thinner.",
+                [reach.Lacks!], new(Station.Cups, plan.LayerIds[0], CupId: reach.CupId, SittingId: plan.SittingId), [],
+                Worth: reach.Lacks!.Value);
         }
     }
 }

@@ -11,10 +11,13 @@ public static class SecondLook
     /// <summary>Every check.</summary>
     public static ImmutableArray<ICheck> Checks { get; } =
     [
-        new TiltCheck(), new LevelUnknownCheck(), new BowCheck(), new CanvasSagCheck(), new CanvasBareCheck(), new PaintOilCheck(), new WetGlueCheck(), new LeakyCheck(), new ReliefBelowCheck(),
+        new TiltCheck(), new LevelUnknownCheck(), new BowCheck(), new CanvasSagCheck(), new CanvasBareCheck(),
+        new PaintOilCheck(), new WetGlueCheck(), new LeakyCheck(), new ReliefBelowCheck(),
         new TwinsCheck(), new MudCheck(), new BareGroundCheck(), new NoHomeCheck(),
-        new OneSideCheck(), new DullFieldCheck(), new FloodsBareCheck(), new NearMissCheck(), new RimRoomCheck(), new HeartOutsideCheck(), new LayerEarlyCheck(), new TooColdCheck(),
-        new TooDeepCheck(), new CupTooBigCheck(), new ClockCheck(), new LoadHighCheck(), new WaterPaintCheck(), new SinksCheck(), new GlitterRunsCheck(), new RecoatClosedCheck(), new AsleepCheck(),
+        new OneSideCheck(), new DullFieldCheck(), new FloodsBareCheck(), new NearMissCheck(), new RimRoomCheck(),
+        new HeartOutsideCheck(), new LayerEarlyCheck(), new TooColdCheck(),
+        new TooDeepCheck(), new CupTooBigCheck(), new ClockCheck(), new LoadHighCheck(), new WaterPaintCheck(),
+        new SinksCheck(), new GlitterRunsCheck(), new RecoatClosedCheck(), new AsleepCheck(),
         new OverfillCheck(), new RunsShortCheck(), new LeftOverCheck(), new HidesInlayCheck(),
     ];
 
@@ -37,7 +40,8 @@ public static class SecondLook
         return looked with
         {
             Piece = Said(looked.Piece, Plain),
-            Layers = [.. looked.Layers.Select(l => l.Regions.All(r => r.Name == Plain(r.Name)) ? l : l with { Regions = [.. l.Regions.Select(r => r with { Name = Plain(r.Name) })] })],
+            Layers = [.. looked.Layers.Select(l => l.Regions.All(r => r.Name == Plain(r.Name)) ? l
+                : l with { Regions = [.. l.Regions.Select(r => r with { Name = Plain(r.Name) })] })],
         };
     }
 

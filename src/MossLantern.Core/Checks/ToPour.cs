@@ -19,11 +19,13 @@ internal sealed record ToPour(Sitting Sitting, SittingPlan Plan, ResinSystem Sys
 
     /// <summary>How deep it is poured in one pass of a layer at the deepest, mm; 0 where that is by the millilitre alone.</summary>
     public double DeepestMm(string layerId) => Plan.Cups.Regions.Where(r => r.LayerId == layerId && r.PourMl.Value > 0)
-        .SelectMany(r => r.LayerMl.Inputs).Where(i => i.Unit == "mm" && i.Name.StartsWith("depth", StringComparison.Ordinal)).Select(i => i.Value).DefaultIfEmpty(0).Max();
+        .SelectMany(r => r.LayerMl.Inputs).Where(i => i.Unit == "mm"
+            && i.Name.StartsWith("depth", StringComparison.Ordinal)).Select(i => i.Value).DefaultIfEmpty(0).Max();
 
     /// <summary>Where it is decided, and at which of its cups.</summary>
     public FindingPin At(Station station, string? cupId = null) => new(station, Plan.LayerIds[0], CupId: cupId, SittingId: Plan.SittingId);
 
     /// <summary>A number that was worked out already, with its name.</summary>
-    public static Reckoned Limit(string name, double value, string unit) => Reckoned.Of(value, unit, Formulas.Stated, new ReckonedInput(name, value, unit, Origin.Default));
+    public static Reckoned Limit(string name, double value, string unit) =>
+        Reckoned.Of(value, unit, Formulas.Stated, new ReckonedInput(name, value, unit, Origin.Default));
 }

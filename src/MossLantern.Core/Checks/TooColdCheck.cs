@@ -30,7 +30,8 @@ internal sealed class TooColdCheck : ICheck
                     Reckoned.Of(room.Value, "°C", Formulas.Stated, room),
                     Reckoned.Of(LeastC, "°C", Formulas.Stated, new ReckonedInput("least", LeastC, "°C", Origin.Default)),
                 ],
-                new(Station.Cure, plan.LayerIds[0], SittingId: plan.SittingId), [Remedy.Ask("warm", "Warm the room and enter how warm it is", place)]);
+                new(Station.Cure, plan.LayerIds[0], SittingId: plan.SittingId),
+                [Remedy.Ask("warm", "Warm the room and enter how warm it is", place)]);
         }
     }
 }

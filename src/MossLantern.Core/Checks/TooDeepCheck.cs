@@ -40,15 +40,18 @@ internal sealed class TooDeepCheck : ICheck
                 var stop = depth > DangerTimes * most || peak.Value > DangerC;
                 yield return new(
                     Id, $"too-deep@{pour.Sitting.Id}/{layer.Id}", stop ? Grade.Stop : Grade.Mend, "Too deep",
-                    $"{layer.Name} is poured {{0}} deep in one go; {pour.System.Name} takes {{1}}{(peak.Value <= WarmC ? ": it traps bubbles, shrinks and cracks" : peak.Value <= DangerC ? ", and would get {2} hot: it cracks and yellows" : ", and would get {2} hot: it smokes and cracks")}.",
+                    $"{layer.Name} is poured {{0}} deep in one go; {pour.System.Name} takes {{1}}{What(peak.Value)}.",
                     [
-                        Reckoned.Of(depth, "mm", Formulas.Stated, new ReckonedInput("deepest", depth, "mm", Origin.Own, PlaceIn.Layer(layer.Id) + ".depthMm")),
-                        Reckoned.Of(most, "mm", Formulas.Stated, new ReckonedInput("deepest pour", most, "mm", pour.System.OriginOf(MaterialProperties.DeepestMm))),
+                        Reckoned.Of(depth, "mm", Formulas.Stated,
+                            new ReckonedInput("deepest", depth, "mm", Origin.Own, PlaceIn.Layer(layer.Id) + ".depthMm")),
+                        Reckoned.Of(most, "mm", Formulas.Stated,
+                            new ReckonedInput("deepest pour", most, "mm", pour.System.OriginOf(MaterialProperties.DeepestMm))),
                         .. peak.Value > WarmC ? [peak] : Array.Empty<Reckoned>(),
                     ],
                     new(Station.Cups, layer.Id, SittingId: pour.Plan.SittingId),
                     [
-                        .. Divided(looked, pour, layer, depth).Concat(Another(looked, pour, depth)).Where(r => !CupTooBigCheck.IsMadeBy(looked, r)),
+                        .. Divided(looked, pour, layer, depth).Concat(Another(looked, pour, depth))
+                            .Where(r => !CupTooBigCheck.IsMadeBy(looked, r)),
                         Remedy.Ask("depth", "Pour it shallower", PlaceIn.Layer(layer.Id) + ".depthMm"),
                     ], Worth: depth / most);
             }
@@ -56,7 +59,8 @@ internal sealed class TooDeepCheck : ICheck
     }
 
     /// <summary>Whether a resin stands a depth.</summary>
-    private static bool Stands(ResinSystem system, double depthMm, ReckonedInput room) => depthMm <= system.DeepestMm && FilmHeat.HottestC(system, depthMm, room).Value <= WarmC;
+    private static bool Stands(ResinSystem system, double depthMm, ReckonedInput room) =>
+        depthMm <= system.DeepestMm && FilmHeat.HottestC(system, depthMm, room).Value <= WarmC;
 
     /// <summary>As many layers as it takes, laid out alike, each in a sitting of its own.</summary>
     private static IEnumerable<Remedy> Divided(Looked looked, ToPour pour, Layer layer, double depth)
@@ -65,7 +69,8 @@ internal sealed class TooDeepCheck : ICheck
         var count = Enumerable.Range(2, MostLayers - 1).FirstOrDefault(n => Stands(pour.System, DivideLayer.EachMm(depth, n), room));
         if (depth == layer.DepthMm && DivideLayer.IsPossible(looked.Piece, layer, count))
         {
-            yield return Remedy.Of("divide", FormattableString.Invariant($"Pour it as {count} layers, {{0}} each"), new DivideLayer(layer.Id, count)) with
+            yield return Remedy.Of("divide", FormattableString.Invariant($"Pour it as {count} layers, {{0}} each"),
+                new DivideLayer(layer.Id, count)) with
             {
                 Mm = DivideLayer.EachMm(depth, count),
             };
@@ -81,4 +86,8 @@ internal sealed class TooDeepCheck : ICheck
             yield return Remedy.Of("resin", $"Use {other.Name} for it", new ChooseResin(pour.Sitting.Id, other.Id));
         }
     }
+
+    private static string What(double peakC) => peakC <= WarmC ? ": it traps bubbles, shrinks and cracks"
+        : peakC <= DangerC ? ", and would get {2} hot: it cracks and yellows"
+        : ", and would get {2} hot: it smokes and cracks";
 }

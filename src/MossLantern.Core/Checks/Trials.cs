@@ -7,7 +7,8 @@ using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Checks;
 
-/// <summary>What becomes of a piece when a remedy is taken: tried by the commands that a press would send, and only so often in a look.</summary>
+/// <summary>What becomes of a piece when a remedy is taken: tried by the commands that a press would send, and only so
+/// often in a look.</summary>
 /// <param name="piece">The piece that is looked at.</param>
 /// <param name="cupboard">What the commands may take from.</param>
 /// <param name="workOut">Works out the sittings of a piece.</param>

@@ -16,7 +16,9 @@ internal sealed class TwinsCheck : ICheck
     {
         var (ground, all) = (Colour.Of(looked.Piece.Ground.Colour), looked.Around.Catalogue);
         // The same two colours are one matter, however often they meet in a layer.
-        foreach (var alike in Neighbours.Of(looked).Where(n => n.Layer.Layer.Contrast == Contrast.Strong && !MeantAsOne(n)).GroupBy(n => (n.Layer.Id, Colours(n))).Select(g => g.ToList()))
+        foreach (var alike in Neighbours.Of(looked)
+            .Where(n => n.Layer.Layer.Contrast == Contrast.Strong && !MeantAsOne(n))
+            .GroupBy(n => (n.Layer.Id, Colours(n))).Select(g => g.ToList()))
         {
             var pair = alike[0];
             var apart = Apart(all, ground, pair.Layer, pair.Inner, pair.Outer);
@@ -28,12 +30,14 @@ internal sealed class TwinsCheck : ICheck
             var places = alike.Count == 1 ? "" : FormattableString.Invariant($" in {alike.Count} places");
             yield return new(
                 Id, $"twins@{pair.Key}", Grade.Mind, "Twins",
-                $"{pair.Inner.Name} and {pair.Outer.Name} lie side by side{places} and differ by only {{0}}: poured wet on wet they read as one.",
+                $"{pair.Inner.Name} and {pair.Outer.Name} lie side by side{places} and differ by only {{0}}: poured "
+                    + "wet on wet they read as one.",
                 [
                     new(apart, "ΔE00", Formulas.ColourDifference,
                     [
                         .. Told(all, ground, pair.Layer, pair.Inner, "one"), .. Told(all, ground, pair.Layer, pair.Outer, "the other"),
-                        new("depth", DepthOf(pair.Layer), "mm", Origin.Reckoned), new("reads as one below", Lab.ReadsAsOne, "ΔE00", Origin.Default),
+                        new("depth", DepthOf(pair.Layer), "mm", Origin.Reckoned),
+                        new("reads as one below", Lab.ReadsAsOne, "ΔE00", Origin.Default),
                     ]),
                 ],
                 new(Station.Map, pair.Layer.Id, pair.At?.XMm, pair.At?.YMm),
@@ -45,12 +49,14 @@ internal sealed class TwinsCheck : ICheck
     }
 
     /// <summary>One recipe beside itself, and clear beside clear; and a flower's petals, in shades of one colour.</summary>
-    private static bool MeantAsOne(Neighbours pair) => pair.Inner.MixedAlike(pair.Outer) || (pair.Inner.IsClear && pair.Outer.IsClear) || pair.Layer.Layout is PetalsLayout;
+    private static bool MeantAsOne(Neighbours pair) =>
+        pair.Inner.MixedAlike(pair.Outer) || (pair.Inner.IsClear && pair.Outer.IsClear) || pair.Layer.Layout is PetalsLayout;
 
     private static (string, string) Colours(Neighbours pair) =>
         string.CompareOrdinal(pair.Inner.Id, pair.Outer.Id) < 0 ? (pair.Inner.Id, pair.Outer.Id) : (pair.Outer.Id, pair.Inner.Id);
 
-    /// <summary>The swap of two places' colours that leaves the fewest twins, where it leaves none of these pairs and no new ones.</summary>
+    /// <summary>The swap of two places' colours that leaves the fewest twins, where it leaves none of these pairs and
+    /// no new ones.</summary>
     private static IEnumerable<Remedy> Swap(Catalogue all, Colour ground, List<Neighbours> alike)
     {
         var pair = alike[0];
@@ -65,7 +71,8 @@ internal sealed class TwinsCheck : ICheck
         var before = Twins(-1, -1);
         var own = new[] { pair.First, pair.Second }.Where(number.ContainsKey).Select(id => number[id]).ToList();
         var best = Enumerable.Range(0, places.Length)
-            .SelectMany(other => own.Where(o => places[o].Cup != places[other].Cup).Select(o => (Own: o, Other: other, Left: Twins(o, other))))
+            .SelectMany(other => own.Where(o => places[o].Cup != places[other].Cup)
+                .Select(o => (Own: o, Other: other, Left: Twins(o, other))))
             .Where(s => !alike.Any(n => s.Left.Contains((n.First, n.Second))) && s.Left.IsProperSubsetOf(before))
             .OrderBy(s => s.Left.Count).FirstOrDefault();
         if (best.Left is not null)
@@ -76,11 +83,13 @@ internal sealed class TwinsCheck : ICheck
 
         HashSet<(RegionId, RegionId)> Twins(int one, int other)
         {
-            string CupOf(RegionId id) => number.TryGetValue(id, out var n) && (n == one || n == other) ? places[n == one ? other : one].Cup : plain[id];
+            string CupOf(RegionId id) => number.TryGetValue(id, out var n) && (n == one || n == other)
+                ? places[n == one ? other : one].Cup : plain[id];
             return [.. borders.Where(b => ReadAsOne(CupOf(b.First), CupOf(b.Second))).Select(b => (b.First, b.Second))];
         }
 
-        bool ReadAsOne(string a, string b) => apart.TryGetValue((a, b), out var one) ? one : apart[(a, b)] = Apart(all, ground, layer, cups[a], cups[b]) < Lab.ReadsAsOne;
+        bool ReadAsOne(string a, string b) => apart.TryGetValue((a, b), out var one) ? one
+            : apart[(a, b)] = Apart(all, ground, layer, cups[a], cups[b]) < Lab.ReadsAsOne;
     }
 
     /// <summary>A line between them, of the layer's own colour that stands out most, where that stands out from both.</summary>
@@ -88,7 +97,8 @@ internal sealed class TwinsCheck : ICheck
     {
         var pair = alike[0];
 
-        double Stands(Recipe cup) => Math.Min(Apart(all, ground, pair.Layer, cup, pair.Inner), Apart(all, ground, pair.Layer, cup, pair.Outer));
+        double Stands(Recipe cup) =>
+            Math.Min(Apart(all, ground, pair.Layer, cup, pair.Inner), Apart(all, ground, pair.Layer, cup, pair.Outer));
         var cup = pair.Layer.Cups.Where(c => c.SecondOf is null).MaxBy(Stands)!;
 
         if (Stands(cup) >= Lab.ReadsAsOne && Neighbours.Between(cup, alike) is { IsEmpty: false } edits)
@@ -98,9 +108,11 @@ internal sealed class TwinsCheck : ICheck
     }
 
     /// <summary>How far two cups' resins differ as they are seen on the ground.</summary>
-    private static double Apart(Catalogue all, Colour ground, FilledLayer layer, Recipe first, Recipe second) => Lab.Difference(Seen(all, ground, layer, first), Seen(all, ground, layer, second));
+    private static double Apart(Catalogue all, Colour ground, FilledLayer layer, Recipe first, Recipe second) =>
+        Lab.Difference(Seen(all, ground, layer, first), Seen(all, ground, layer, second));
 
-    private static Lab Seen(Catalogue all, Colour ground, FilledLayer layer, Recipe cup) => Lab.Of(CupLook.Of(all, layer, cup).Over(ground, DepthOf(layer)));
+    private static Lab Seen(Catalogue all, Colour ground, FilledLayer layer, Recipe cup) =>
+        Lab.Of(CupLook.Of(all, layer, cup).Over(ground, DepthOf(layer)));
 
     private static double DepthOf(FilledLayer layer) => DepthZones.DepthOf(layer, RegionKind.Band, layer.DepthMm);
 
@@ -110,7 +122,8 @@ internal sealed class TwinsCheck : ICheck
         var seen = Seen(all, ground, layer, cup);
         return
         [
-            new($"L* of {which}, {cup.Name}", seen.L, "", Origin.Reckoned), new($"a* of {which}, {cup.Name}", seen.A, "", Origin.Reckoned), new($"b* of {which}, {cup.Name}", seen.B, "", Origin.Reckoned),
+            new($"L* of {which}, {cup.Name}", seen.L, "", Origin.Reckoned),
+            new($"a* of {which}, {cup.Name}", seen.A, "", Origin.Reckoned), new($"b* of {which}, {cup.Name}", seen.B, "", Origin.Reckoned),
         ];
     }
 }

@@ -21,23 +21,27 @@ internal sealed class WaterPaintCheck : ICheck
             foreach (var cup in pour.Plan.Cups.Cups.Where(c => c.MixMl.Value > 0 && !c.Doses.Over))
             {
                 var recipe = looked.Piece.Recipes.Single(r => r.Id == cup.CupId);
-                var paint = recipe.Doses.Zip(cup.Doses.All).FirstOrDefault(d => d.First.Colourant == ColourantClass.Acrylic && !d.First.ByEye && d.First.Percent > MostPercent);
+                var paint = recipe.Doses.Zip(cup.Doses.All)
+                    .FirstOrDefault(d => d.First.Colourant == ColourantClass.Acrylic && !d.First.ByEye && d.First.Percent > MostPercent);
                 if (paint.First is null || !told.Add(recipe.FirstId))
                 {
                     continue;
                 }
 
-                var (acrylic, paste) = (looked.Around.Catalogue.Of(ColourantClass.Acrylic), looked.Around.Catalogue.Of(ColourantClass.Paste));
+                var (acrylic, paste) = (looked.Around.Catalogue.Of(ColourantClass.Acrylic),
+                    looked.Around.Catalogue.Of(ColourantClass.Paste));
                 var asMuch = Math.Round(Math.Min(paste.LimitPercent, paint.First.Percent * acrylic.Cover / paste.Cover), 2);
                 var at = recipe.Doses.IndexOf(paint.First);
                 var percent = FormattableString.Invariant($"{PlaceIn.Recipe(recipe.FirstId)}.doses[{at}].percent");
                 yield return new(
                     Id, $"water-paint@{recipe.FirstId}", Grade.Mind, "Water in the resin",
                     $"{recipe.Name} has {{0}} of acrylic: above {{1}} the water in it dulls and softens resin.",
-                    [Reckoned.Of(paint.First.Percent, "%", Formulas.Stated, new ReckonedInput("load", paint.First.Percent, "%", Origin.Own)), ToPour.Limit("most", MostPercent, "%")],
+                    [Reckoned.Of(paint.First.Percent, "%", Formulas.Stated,
+                        new ReckonedInput("load", paint.First.Percent, "%", Origin.Own)), ToPour.Limit("most", MostPercent, "%")],
                     pour.At(Station.Cups, cup.CupId),
                     [
-                        Remedy.Of("paste", $"Use {paste.Name}, enough to cover as much", new ChooseColourant(recipe.FirstId, ColourantClass.Paste, at), SetField.To(percent, asMuch)),
+                        Remedy.Of("paste", $"Use {paste.Name}, enough to cover as much",
+                            new ChooseColourant(recipe.FirstId, ColourantClass.Paste, at), SetField.To(percent, asMuch)),
                         Remedy.Set("less", "Cut it back to what resin takes", percent, MostPercent),
                     ], Worth: paint.First.Percent);
             }

@@ -24,7 +24,8 @@ internal sealed class WetGlueCheck : ICheck
         foreach (var step in looked.Ground.Preparation.Where(s => s.ReadyAt > start && s.DryHours is not null))
         {
             var ready = step.ReadyAt!.Value;
-            var others = looked.Piece.Sittings.Any(s => s.Id != plan.SittingId && s.Start >= start) ? ", and what follows later by as much" : "";
+            var others = looked.Piece.Sittings.Any(s => s.Id != plan.SittingId && s.Start >= start)
+                ? ", and what follows later by as much" : "";
             yield return new(
                 Id, $"wet-glue@ground/{step.Id}", Grade.Mend, "Not dry yet",
                 $"\"{step.What}\" is dry at {Clock(ready)}, but {plan.Name} starts at {Clock(start)}: it would cloud or lift.",
@@ -33,11 +34,13 @@ internal sealed class WetGlueCheck : ICheck
         }
     }
 
-    /// <summary>What is not even begun, and cannot be dry any more when the first resin is to come; null where it can, or that hour is past.</summary>
+    /// <summary>What is not even begun, and cannot be dry any more when the first resin is to come; null where it can,
+    /// or that hour is past.</summary>
     public static Finding? NotBegun(Looked looked, Instant now)
     {
         var (ground, zone) = (looked.Piece.Layers[0], looked.Around.Zone);
-        if (!looked.Bare || First(looked, ground.Id) is not var (start, plan) || StillToDry.Of(looked.Ground.Preparation, zone, now) is not { } open
+        if (!looked.Bare || First(looked, ground.Id) is not var (start, plan)
+            || StillToDry.Of(looked.Ground.Preparation, zone, now) is not { } open
             || zone.AtLeniently(start).ToInstant() is var from && (from <= now || from >= open.Ready))
         {
             return null;
@@ -47,8 +50,10 @@ internal sealed class WetGlueCheck : ICheck
         var what = string.Join(" and ", open.Steps.Select(s => $"\"{s.What}\""));
         return new(
             "wet-glue", "wet-glue@ground", Grade.Mend, "Not dry by then",
-            $"{what} {(open.Steps.Length == 1 ? "is" : "are")} still to do. Begun now, that is dry at {Clock(ready)} at the earliest, but {plan.Name} starts at {Clock(start)}.",
-            [], new(Station.Ground, ground.Id), [Remedy.Of("later", $"Start at {Clock(ready)}", new PourFromThenOn(start, ready))], Worth: (open.Ready - from).TotalHours);
+            $"{what} {(open.Steps.Length == 1 ? "is" : "are")} still to do. Begun now, that is dry at {Clock(ready)} "
+                + $"at the earliest, but {plan.Name} starts at {Clock(start)}.",
+            [], new(Station.Ground, ground.Id),
+            [Remedy.Of("later", $"Start at {Clock(ready)}", new PourFromThenOn(start, ready))], Worth: (open.Ready - from).TotalHours);
     }
 
     /// <summary>The sitting that comes first of those that pour on the ground, and when; null where no start is known.</summary>

@@ -31,7 +31,8 @@ public readonly record struct CuringBody(double LossPerMassWPerGK)
 /// <param name="Celsius">Temperature, °C.</param>
 public readonly record struct CureState(double Seconds, double Degree, double Celsius)
 {
-    /// <summary>What comes of it when other resin joins it: degree and temperature are the mean by mass, the clock goes on from this one's mixing.</summary>
+    /// <summary>What comes of it when other resin joins it: degree and temperature are the mean by mass, the clock goes
+    /// on from this one's mixing.</summary>
     /// <param name="massG">How much of this there is, g.</param>
     /// <param name="other">The other.</param>
     /// <param name="otherMassG">How much of it, g; of nothing in nothing comes not-a-number.</param>
@@ -112,7 +113,8 @@ public sealed class CureModel
     /// <summary>Heat transfer of a cup's faces, W/m²K: the default, or from a second stated pair.</summary>
     public double CupLoss { get; }
 
-    /// <summary>A model of a resin. Every step is one of cure, so that even of not-a-number it comes to an end: what is asked of it then is not a number.</summary>
+    /// <summary>A model of a resin. Every step is one of cure, so that even of not-a-number it comes to an end: what is
+    /// asked of it then is not a number.</summary>
     /// <param name="workingMinutes">Working time of 100 g in a cup, min; above 0.</param>
     /// <param name="referenceC">Room at which it is stated, °C.</param>
     /// <param name="reactionHeatJPerG">Heat of reaction, J/g.</param>
@@ -174,7 +176,8 @@ public sealed class CureModel
         }
     }
 
-    /// <summary>What becomes of a cup that is left standing: the less is in it, the nearer it stays to the room. In a room so cold that it does not gel within a week, that is not known.</summary>
+    /// <summary>What becomes of a cup that is left standing: the less is in it, the nearer it stays to the room. In a
+    /// room so cold that it does not gel within a week, that is not known.</summary>
     /// <param name="massG">What is in it, g.</param>
     /// <param name="roomC">Room, °C; the resin starts as warm.</param>
     public Cured Cup(double massG, double roomC) => Left(CuringBody.Cup(massG, CupLoss), roomC);

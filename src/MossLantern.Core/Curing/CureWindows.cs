@@ -109,7 +109,8 @@ public sealed record PourSpan(Instant Start, Instant End, RoomCurve Room);
 public static class CureWindows
 {
     /// <summary>
-    /// The windows, in the order they usually open in: of the tape or of the mould only where there is one. Each opens counted from the end of the last pour and closes counted
+    /// The windows, in the order they usually open in: of the tape or of the mould only where there is one. Each opens
+    /// counted from the end of the last pour and closes counted
     /// from the start of the first.
     /// </summary>
     /// <param name="system">The resin.</param>
@@ -121,7 +122,8 @@ public static class CureWindows
         ArgumentNullException.ThrowIfNull(pour);
         return
         [
-            .. held == HeldBy.Tape ? [Window(Milestone.TapePull, system.TapePull.FromHours, P.TapeFromHours, system.TapePull.ToHours, P.TapeToHours)] : Array.Empty<CureWindow>(),
+            .. held == HeldBy.Tape ? [Window(Milestone.TapePull, system.TapePull.FromHours, P.TapeFromHours,
+                system.TapePull.ToHours, P.TapeToHours)] : Array.Empty<CureWindow>(),
             Window(Milestone.NextLayer, system.Recoat.FromHours, P.RecoatFromHours, system.Recoat.ToHours, P.RecoatToHours),
             Window(Milestone.TouchDry, system.TackFreeHours, P.TackFreeHours),
             .. held == HeldBy.Mould ? [Window(Milestone.Demould, system.DemouldHours, P.DemouldHours)] : Array.Empty<CureWindow>(),

@@ -19,7 +19,8 @@ public static class EquivalentAge
     private const double GasConstant = 8.314;
     private const double Kelvin = 273.15;
 
-    /// <summary>How many times faster than at the reference temperature a resin cures: 1 there, less where it is colder. Not-a-number stays one; at absolute zero it is 0.</summary>
+    /// <summary>How many times faster than at the reference temperature a resin cures: 1 there, less where it is
+    /// colder. Not-a-number stays one; at absolute zero it is 0.</summary>
     /// <param name="celsius">Temperature, °C.</param>
     /// <param name="referenceC">Reference temperature, °C.</param>
     /// <param name="activationKj">Activation energy, kJ/mol.</param>
@@ -52,7 +53,8 @@ public static class EquivalentAge
         return ClockHours(ageHours, [.. room.After(from).Select(s => new RoomSegment(s.Hours, s.Celsius))], referenceC);
     }
 
-    /// <summary>Clock hours until an equivalent age is reached; the last segment goes on for ever. An age of 0 or less is there at once.</summary>
+    /// <summary>Clock hours until an equivalent age is reached; the last segment goes on for ever. An age of 0 or less
+    /// is there at once.</summary>
     /// <param name="ageHours">Equivalent age, h.</param>
     /// <param name="profile">At least one segment.</param>
     /// <param name="referenceC">Reference temperature, °C.</param>

@@ -15,7 +15,8 @@ public static class FilmHeat
     {
         ArgumentNullException.ThrowIfNull(system);
         ArgumentNullException.ThrowIfNull(room);
-        return Reckoned.Of(CureModel.Of(system.WorkingMinutes, system.ReferenceC, system.ReactionHeatJPerG).Film(depthMm, room.Value).PeakC, "°C", Formulas.Heat,
+        return Reckoned.Of(CureModel.Of(system.WorkingMinutes, system.ReferenceC, system.ReactionHeatJPerG)
+            .Film(depthMm, room.Value).PeakC, "°C", Formulas.Heat,
             new("depth", depthMm, "mm", Origin.Own),
             new("working time of 100 g in a cup", system.WorkingMinutes, "min", system.OriginOf(MaterialProperties.WorkingMinutes)),
             room);

@@ -8,7 +8,8 @@ namespace MossLantern.Core.Documents;
 /// <param name="Elsewhere">Recipes that layers name, or layouts that were put by.</param>
 /// <param name="KeepsClear">Whether a spot of it is kept visible: that is poured from clear resin, though no layout says so.</param>
 public sealed record LayerFilling(
-    ImmutableDictionary<RegionId, ImmutableArray<Fill>> Passes, ImmutableArray<string> FillRecipes, ImmutableHashSet<string> Elsewhere, bool KeepsClear)
+    ImmutableDictionary<RegionId, ImmutableArray<Fill>> Passes, ImmutableArray<string> FillRecipes,
+    ImmutableHashSet<string> Elsewhere, bool KeepsClear)
 {
     /// <summary>Of a layer that stands by itself.</summary>
     public static LayerFilling None { get; } = new(ImmutableDictionary<RegionId, ImmutableArray<Fill>>.Empty, [], [], false);
@@ -51,7 +52,8 @@ public sealed record FilledLayer(Layer Layer, Sitting Sitting, ImmutableArray<Re
     /// <summary>The place of its sitting.</summary>
     public string SittingPlace => PlaceIn.Sitting(Sitting.Id);
 
-    /// <summary>The recipes of its cups: those it is poured from, those that mixed ones are filled from, and those that nobody names yet.</summary>
+    /// <summary>The recipes of its cups: those it is poured from, those that mixed ones are filled from, and those that
+    /// nobody names yet.</summary>
     public ImmutableArray<Recipe> Cups => cups.Get(this, () =>
     {
         var own = InUse();

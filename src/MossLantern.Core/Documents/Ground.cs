@@ -39,7 +39,9 @@ public sealed record Ground(
     /// <summary>The same ground with a panel's level read anew, or not known.</summary>
     public Ground WithLevel(int panel, LevelReading? level) => panel <= 1 ? this with { Level = level } : this with
     {
-        PanelLevels = (PanelLevels ?? []).Where(p => p.Panel != panel).Concat(level is null ? [] : [new PanelLevel(panel, level)]).OrderBy(p => p.Panel).ToImmutableArray() is { IsEmpty: false } all ? all : null,
+        PanelLevels = (PanelLevels ?? []).Where(p => p.Panel != panel)
+            .Concat(level is null ? [] : [new PanelLevel(panel, level)]).OrderBy(p => p.Panel)
+            .ToImmutableArray() is { IsEmpty: false } all ? all : null,
     };
 
     /// <summary>Everything that is seen of it: its outline, or all its panels side by side.</summary>
@@ -83,7 +85,8 @@ public sealed record Ground(
         Set is { Mirrored: false } ? [.. Panels!.Copies.Select(c => new PlacedOutline(place, c.FromMm, 0))] : [place];
 
     /// <summary>Which part of a drawn outline an insert of the mould stands in, from 1; 0 where there are no parts.</summary>
-    internal int MouldPart(string insertId) => Outline is DrawnOutline drawn && Mould?.Insert(insertId) is { } insert ? insert.PartIn(drawn) : 0;
+    internal int MouldPart(string insertId) =>
+        Outline is DrawnOutline drawn && Mould?.Insert(insertId) is { } insert ? insert.PartIn(drawn) : 0;
 
     /// <summary>What a layer is poured in: what a map is grown over, or the hollow that an insert left.</summary>
     /// <param name="insertId">The insert whose hollow it fills; null for none.</param>
@@ -102,7 +105,8 @@ public sealed record PanelLevel(int Panel, LevelReading Level);
 /// <remarks>Source: docs/craft/shapes.md, Several panels.</remarks>
 public sealed record PanelSet(int Count, double GapMm, bool Mirrored);
 
-/// <summary>Older work that a piece is poured over: a piece, and how it lies beneath. Documents tell the piece's parts beside how it lies.</summary>
+/// <summary>Older work that a piece is poured over: a piece, and how it lies beneath. Documents tell the piece's parts
+/// beside how it lies.</summary>
 /// <remarks>Source: docs/craft/grounds.md, Older work.</remarks>
 public sealed record OldWork
 {
@@ -122,7 +126,8 @@ public sealed record OldWork
     [JsonConstructor]
     internal OldWork(
         string name, string? pieceId, Ground ground, GrowthScale growth, ImmutableArray<Recipe> recipes, ImmutableArray<Layer> layers,
-        ImmutableArray<Sitting> sittings, double xMm = 0, double yMm = 0, double standsMm = 0, double reliefMm = 0, ImmutableArray<ReservedSpot>? kept = null)
+        ImmutableArray<Sitting> sittings, double xMm = 0, double yMm = 0, double standsMm = 0, double reliefMm = 0,
+        ImmutableArray<ReservedSpot>? kept = null)
         : this(new Piece(name, ground, growth, recipes, layers, sittings, Kept: kept), pieceId) =>
         (XMm, YMm, StandsMm, ReliefMm) = (xMm, yMm, standsMm, reliefMm);
 

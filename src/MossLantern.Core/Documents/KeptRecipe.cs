@@ -18,6 +18,7 @@ public sealed record KeptRecipe(Recipe Recipe, ImmutableArray<Recipe> Others, st
         ArgumentNullException.ThrowIfNull(recipe);
         return new(
             recipe with { Frozen = false, Trials = null },
-            [.. (recipe.Of ?? []).Select(s => all.FirstOrDefault(r => r.Id == s.RecipeId)).OfType<Recipe>().Select(r => r with { Frozen = false, Trials = null })], note);
+            [.. (recipe.Of ?? []).Select(s => all.FirstOrDefault(r => r.Id == s.RecipeId)).OfType<Recipe>()
+                .Select(r => r with { Frozen = false, Trials = null })], note);
     }
 }

@@ -9,11 +9,13 @@ namespace MossLantern.Core.Documents;
 /// <param name="Name">Its name.</param>
 /// <param name="Bands">Its bands or lines, from the middle to the rim; widths in mm.</param>
 /// <param name="Recipes">The colours that they are poured from, with those that mixed ones are filled from.</param>
-/// <param name="AcrossMm">How far across the smaller way the place was that it was kept from, mm: what a fitted one is measured against.</param>
+/// <param name="AcrossMm">How far across the smaller way the place was that it was kept from, mm: what a fitted one is
+/// measured against.</param>
 /// <param name="Widening">Factor by which each band is wider than the one inside it.</param>
 /// <param name="Note">A note; may be empty.</param>
 /// <remarks>Source: docs/craft/layouts.md, Sequences.</remarks>
-public sealed record KeptSequence(string Name, ImmutableArray<Band> Bands, ImmutableArray<Recipe> Recipes, double AcrossMm, double Widening = 1, string Note = "")
+public sealed record KeptSequence(string Name, ImmutableArray<Band> Bands, ImmutableArray<Recipe> Recipes,
+    double AcrossMm, double Widening = 1, string Note = "")
 {
     /// <summary>Most recipes of a sequence.</summary>
     public const int MostRecipes = 40;
@@ -25,7 +27,8 @@ public sealed record KeptSequence(string Name, ImmutableArray<Band> Bands, Immut
     /// <summary>What its bands take up together, the one that fills the rest aside, mm.</summary>
     [JsonIgnore]
     public Reckoned Together => new(WidthsMm.Sum(), "mm", Formulas.StripesNeed,
-        [.. Bands.Zip(WidthsMm).Where(b => !b.First.FillsRest).Select(b => new ReckonedInput(Recipes.First(r => r.Id == b.First.RecipeId).Name, b.Second, "mm", Origin.Own))]);
+        [.. Bands.Zip(WidthsMm).Where(b => !b.First.FillsRest)
+            .Select(b => new ReckonedInput(Recipes.First(r => r.Id == b.First.RecipeId).Name, b.Second, "mm", Origin.Own))]);
 
     /// <summary>The sequence of a layout.</summary>
     /// <param name="layout">A valid layout of bands.</param>
@@ -45,14 +48,20 @@ public sealed record KeptSequence(string Name, ImmutableArray<Band> Bands, Immut
     /// </summary>
     /// <param name="layout">A valid layout of bands.</param>
     /// <param name="recipes">The recipes of its piece.</param>
-    /// <param name="acrossMm">How far across the place is that it fills, the smaller way, mm, to fit the widths to it; null lays them as wide as they were kept.</param>
+    /// <param name="acrossMm">How far across the place is that it fills, the smaller way, mm, to fit the widths to it;
+    /// null lays them as wide as they were kept.</param>
     public LaidSequence LaidIn(BandedLayout layout, ImmutableArray<Recipe> recipes, double? acrossMm)
     {
         ArgumentNullException.ThrowIfNull(layout);
         (recipes, var ids) = Recipe.Brought(Recipes, recipes);
         var scale = (acrossMm ?? AcrossMm) / AcrossMm;
         return new(
-            layout with { Bands = [.. Bands.Select(b => b with { WidthMm = Width(b.WidthMm * scale), RecipeId = ids[b.RecipeId] })], Widening = Widening },
+            layout with
+            {
+                Bands = [.. Bands.Select(b => b
+                with { WidthMm = Width(b.WidthMm * scale), RecipeId = ids[b.RecipeId] })],
+                Widening = Widening
+            },
             recipes);
     }
 

@@ -57,8 +57,10 @@ public sealed record Layer(
             ? region.InLayout == StripesLayout.StartId ? Math.Min(lines.StartMm, DepthMm) : Math.Max(0, DepthMm - lines.StartMm)
         : DepthMm;
 
-    /// <summary>What the amount that a region of it takes follows from, as it is laid out. Whether it stays bare is another question.</summary>
-    public PouredBy By(RegionId region) => region.Kept is null && LayoutOf(region) is { } layout ? layout.By(region.InLayout) : PouredBy.Area;
+    /// <summary>What the amount that a region of it takes follows from, as it is laid out. Whether it stays bare is
+    /// another question.</summary>
+    public PouredBy By(RegionId region) =>
+        region.Kept is null && LayoutOf(region) is { } layout ? layout.By(region.InLayout) : PouredBy.Area;
 
     /// <summary>Whether a region of it has a depth to aim at.</summary>
     public bool HasDepth(RegionId region) => By(region) == PouredBy.Area;
@@ -70,7 +72,8 @@ public sealed record Layer(
     internal bool HasAside => Aside is not null || (Zones ?? []).Any(z => z.Aside is not null);
 
     /// <summary>The same without the layouts that were put by.</summary>
-    internal Layer WithoutAside() => this with { Aside = null, Zones = Zones is { } zones ? [.. zones.Select(z => z with { Aside = null })] : null };
+    internal Layer WithoutAside() =>
+        this with { Aside = null, Zones = Zones is { } zones ? [.. zones.Select(z => z with { Aside = null })] : null };
 
     /// <summary>The same without depths, bare regions and stones of regions that it does not have.</summary>
     internal Layer Mended()
@@ -192,7 +195,8 @@ public sealed record ResinChoice(
     public ResinSystem From(Catalogue catalogue)
     {
         ArgumentNullException.ThrowIfNull(catalogue);
-        return (catalogue.Resin(System) ?? throw new ArgumentException($"There is no resin system '{System}'.")).With(Ratio, ResinDensity, HardenerDensity);
+        return (catalogue.Resin(System) ?? throw new ArgumentException($"There is no resin system '{System}'."))
+            .With(Ratio, ResinDensity, HardenerDensity);
     }
 }
 

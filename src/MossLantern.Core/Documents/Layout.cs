@@ -29,7 +29,8 @@ public abstract record Layout
     internal abstract string Key { get; }
 
     /// <summary>The fields of a list that name recipes.</summary>
-    private protected static IEnumerable<(string Field, string RecipeId)> Each(string list, IEnumerable<string> recipeIds, string field = "") =>
+    private protected static IEnumerable<(string Field, string RecipeId)> Each(string list,
+        IEnumerable<string> recipeIds, string field = "") =>
         recipeIds.Select((id, i) => (string.Create(CultureInfo.InvariantCulture, $"{list}[{i}]{field}"), id));
 
     /// <summary>A text that is the same for the same values.</summary>
@@ -65,7 +66,8 @@ public abstract record BandedLayout(ImmutableArray<Band> Bands, double Widening)
     public double[] BandWidthsMm() => Band.WidthsMm(Bands, Widening);
 
     /// <summary>What its bands' part of a map depends on, as one text.</summary>
-    private protected string BandsKey => string.Join('|', [Text(Widening), .. Bands.Select(b => Text(b.Id, b.WidthMm, b.FillsRest, b.RecipeId))]);
+    private protected string BandsKey =>
+        string.Join('|', [Text(Widening), .. Bands.Select(b => Text(b.Id, b.WidthMm, b.FillsRest, b.RecipeId))]);
 }
 
 /// <summary>Rings round hearts.</summary>
@@ -108,7 +110,8 @@ public sealed record RingsLayout(
 /// <param name="Widening">Factor by which each line is wider than it would be one place nearer the middle.</param>
 /// <remarks>Source: docs/craft/layouts.md, Rim-to-middle lines.</remarks>
 public sealed record StripesLayout(
-    ImmutableArray<Band> Bands, string StartRecipeId, double StartMm, double WavinessMm, int Seed, double Widening = 1) : BandedLayout(Bands, Widening)
+    ImmutableArray<Band> Bands, string StartRecipeId, double StartMm, double WavinessMm, int Seed, double Widening = 1)
+        : BandedLayout(Bands, Widening)
 {
     /// <summary>Id of the region of the film.</summary>
     public static RegionId StartId { get; } = RegionId.Parse("start");
@@ -252,7 +255,8 @@ public sealed record PoolColour(string Id, double XMm, double YMm, string Recipe
 /// <param name="RestRecipeId">Recipe of what lies outside the puddle; null where nothing is poured there.</param>
 /// <remarks>Source: docs/craft/layouts.md, Puddle.</remarks>
 public sealed record PuddleLayout(
-    double XMm, double YMm, ImmutableArray<PuddlePour> Pours, double TiltDeg = 0, double TiltPercent = 0, string? RestRecipeId = null) : Layout
+    double XMm, double YMm, ImmutableArray<PuddlePour> Pours, double TiltDeg = 0, double TiltPercent = 0,
+    string? RestRecipeId = null) : Layout
 {
     /// <summary>Id of the region outside the puddle.</summary>
     public static RegionId RestId { get; } = RegionId.Parse("rest");
@@ -261,7 +265,8 @@ public sealed record PuddleLayout(
     [JsonIgnore]
     public override IEnumerable<(string Field, string RecipeId)> RecipePlaces =>
     [
-        .. Each("pours", Pours.Select(p => p.RecipeId), ".recipeId"), .. RestRecipeId is null ? Array.Empty<(string, string)>() : [("restRecipeId", RestRecipeId)],
+        .. Each("pours", Pours.Select(p => p.RecipeId), ".recipeId"),
+        .. RestRecipeId is null ? Array.Empty<(string, string)>() : [("restRecipeId", RestRecipeId)],
     ];
 
     /// <inheritdoc/>
@@ -294,7 +299,8 @@ public sealed record PuddlePour(string Id, string RecipeId, double Ml)
 /// <param name="DirectionDeg">Where the streaks run, degrees clockwise from the right.</param>
 /// <param name="Seed">Seed of the streaks.</param>
 /// <remarks>Source: docs/craft/layouts.md, Marble.</remarks>
-public sealed record MarbleLayout(string GroundRecipeId, string StreakRecipeId, double StreakPercent, double Blend, double DirectionDeg, int Seed) : Layout
+public sealed record MarbleLayout(string GroundRecipeId, string StreakRecipeId, double StreakPercent, double Blend,
+    double DirectionDeg, int Seed) : Layout
 {
     /// <summary>Id of the region of the ground colour.</summary>
     public static RegionId GroundId { get; } = RegionId.Parse("ground");
@@ -304,7 +310,8 @@ public sealed record MarbleLayout(string GroundRecipeId, string StreakRecipeId, 
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override IEnumerable<(string Field, string RecipeId)> RecipePlaces => [("groundRecipeId", GroundRecipeId), ("streakRecipeId", StreakRecipeId)];
+    public override IEnumerable<(string Field, string RecipeId)> RecipePlaces =>
+        [("groundRecipeId", GroundRecipeId), ("streakRecipeId", StreakRecipeId)];
 
     /// <inheritdoc/>
     [JsonIgnore]

@@ -8,7 +8,8 @@ namespace MossLantern.Core.Documents;
 /// <param name="StepDeg">Step in which the level shows tilts, degrees; null where nobody said.</param>
 /// <param name="WaterChecked">Whether a water check at that spot showed it level, where the level is too coarse to tell.</param>
 public sealed record LevelReading(
-    bool WhereItCures, double? TiltXDeg = null, double? TiltYDeg = null, CornerHeights? Corners = null, double? StepDeg = null, bool WaterChecked = false)
+    bool WhereItCures, double? TiltXDeg = null, double? TiltYDeg = null, CornerHeights? Corners = null,
+    double? StepDeg = null, bool WaterChecked = false)
 {
     /// <summary>The tilts on both axes over a box, degrees; null while the reading is not complete.</summary>
     /// <param name="boxWidthMm">Width of the box, mm.</param>

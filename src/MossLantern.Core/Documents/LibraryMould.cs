@@ -37,7 +37,8 @@ public sealed record LibraryMould(
     /// <param name="keepMm">Depth kept free for later coats, mm; at most half of its own.</param>
     /// <param name="ids">Its id in the library; none where it is not kept there.</param>
     public Mould AsMould(int pieces, double keepMm, ImmutableArray<string> ids) => new(
-        DepthMm, From, CapacityMl, pieces, (int)Math.Clamp(AtOnce, Accepted.Copies.From, Accepted.Copies.To), Math.Min(keepMm, DepthMm / 2), ids, CavityDepths);
+        DepthMm, From, CapacityMl, pieces, (int)Math.Clamp(AtOnce, Accepted.Copies.From, Accepted.Copies.To),
+        Math.Min(keepMm, DepthMm / 2), ids, CavityDepths);
 
     /// <summary>A ground that is cast in it, to look it over.</summary>
     public Ground AsGround() => new(

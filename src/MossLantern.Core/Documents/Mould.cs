@@ -25,7 +25,8 @@ public enum CapacityFrom
 /// <param name="Cavities">How many cavities there are to cast in at once.</param>
 /// <param name="KeepMm">Depth kept free for later coats on both faces together, mm.</param>
 /// <param name="LibraryIds">The moulds it is, by their ids in the mould library; null where it is not kept there.</param>
-/// <param name="CavityDepths">Depth of cavities of a drawn outline that are deeper or shallower than <paramref name="DepthMm"/>; null for none.</param>
+/// <param name="CavityDepths">Depth of cavities of a drawn outline that are deeper or shallower than
+/// <paramref name="DepthMm"/>; null for none.</param>
 /// <param name="Inserts">Inserts that stand in it while it is filled; null for none.</param>
 public sealed record Mould(
     double DepthMm, CapacityFrom From, double? CapacityMl, int Pieces, int Cavities, double KeepMm,
@@ -70,7 +71,8 @@ public sealed record Mould(
 /// <param name="FloorMm">How far its foot stands above the mould's floor, mm: resin runs in below it.</param>
 /// <param name="RecessMm">How far the hollow stays lower than the rest when it is filled, mm; 0 is flush.</param>
 /// <param name="HeightMm">Its height, mm: resin closes over one that is lower than the mould; null where it reaches the top.</param>
-public sealed record Insert(string Id, string Name, Outline Outline, double XMm, double YMm, double FloorMm, double RecessMm, double? HeightMm = null)
+public sealed record Insert(string Id, string Name, Outline Outline, double XMm, double YMm, double FloorMm,
+    double RecessMm, double? HeightMm = null)
 {
     /// <summary>Its outline, where it stands.</summary>
     [JsonIgnore]
@@ -80,7 +82,8 @@ public sealed record Insert(string Id, string Name, Outline Outline, double XMm,
     internal int PartIn(DrawnOutline drawn)
     {
         var ring = Placed.Rings[0];
-        return drawn.Parts.Select((p, i) => (p, i)).FirstOrDefault(x => new PartOutline(drawn, x.i).SignedDistanceMm(ring.Xs[0], ring.Ys[0]) <= 0, (null!, -1)).i + 1;
+        return drawn.Parts.Select((p, i) => (p, i))
+            .FirstOrDefault(x => new PartOutline(drawn, x.i).SignedDistanceMm(ring.Xs[0], ring.Ys[0]) <= 0, (null!, -1)).i + 1;
     }
 
     /// <summary>How much of a depth that is filled round it it takes up, mm.</summary>

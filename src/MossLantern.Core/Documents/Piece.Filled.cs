@@ -21,8 +21,10 @@ public sealed partial record Piece
     public IEnumerable<Sitting> SittingsOf(Layer layer)
     {
         ArgumentNullException.ThrowIfNull(layer);
-        var taken = Sittings.SelectMany(s => s.Fills ?? []).Where(f => f.LayerId == layer.Id).Select(f => f.Region).Concat(layer.Bare ?? []).ToHashSet();
-        var left = (Kept ?? []).Any(k => k.Keep == Keep.Visible && !taken.Contains(RegionId.OfSpot(k.Id))) || layer.RegionIds.Any(r => !taken.Contains(r));
+        var taken = Sittings.SelectMany(s => s.Fills ?? []).Where(f => f.LayerId == layer.Id).Select(f => f.Region)
+            .Concat(layer.Bare ?? []).ToHashSet();
+        var left = (Kept ?? []).Any(k => k.Keep == Keep.Visible && !taken.Contains(RegionId.OfSpot(k.Id)))
+            || layer.RegionIds.Any(r => !taken.Contains(r));
         return Sittings.Where(s => (left && s.Rest.Contains(layer.Id)) || (s.Fills ?? []).Any(f => f.LayerId == layer.Id));
     }
 
@@ -34,7 +36,8 @@ public sealed partial record Piece
     {
         var keepsClear = (Kept ?? []).Any(k => k.Keep == Keep.Visible);
         var passes = Sittings.SelectMany(s => s.Fills ?? []).ToLookup(f => f.LayerId);
-        var named = Layers.SelectMany(l => Recipe.WithShares(l.NamedRecipeIds.Concat(passes[l.Id].SelectMany(OfFill)), Recipes)).ToImmutableHashSet();
+        var named = Layers.SelectMany(l => Recipe.WithShares(l.NamedRecipeIds.Concat(passes[l.Id].SelectMany(OfFill)),
+            Recipes)).ToImmutableHashSet();
         return
         [
             .. Layers.Select(layer => new FilledLayer(layer, SittingOf(layer.Id), Recipes, new(

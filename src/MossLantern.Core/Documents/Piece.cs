@@ -3,7 +3,8 @@ using MossLantern.Core.Shapes;
 
 namespace MossLantern.Core.Documents;
 
-/// <summary>A whole piece as the artist plans it: one immutable document. Nothing in it is worked out; the chain works out the rest.</summary>
+/// <summary>A whole piece as the artist plans it: one immutable document. Nothing in it is worked out; the chain works
+/// out the rest.</summary>
 /// <param name="Name">The piece's name.</param>
 /// <param name="Ground">What the resin is poured on.</param>
 /// <param name="Growth">How fine the map is grown; belongs to the piece so that a drag never changes it.</param>
@@ -13,13 +14,15 @@ namespace MossLantern.Core.Documents;
 /// <param name="WavedOff">Findings the artist has waved off, and why; null for none.</param>
 /// <param name="Kept">Zones that every layer keeps visible or bare; null for none.</param>
 public sealed partial record Piece(
-    string Name, Ground Ground, GrowthScale Growth, ImmutableArray<Recipe> Recipes, ImmutableArray<Layer> Layers, ImmutableArray<Sitting> Sittings,
+    string Name, Ground Ground, GrowthScale Growth, ImmutableArray<Recipe> Recipes, ImmutableArray<Layer> Layers,
+    ImmutableArray<Sitting> Sittings,
     ImmutableArray<WavedOff>? WavedOff = null, ImmutableArray<ReservedSpot>? Kept = null)
 {
     /// <summary>The version of the document's layout that this program writes.</summary>
     public const int FormatVersion = 5;
 
-    /// <summary>The same with nothing in it that names what is gone: each record says what of it dangles. A sitting that fills nothing goes.</summary>
+    /// <summary>The same with nothing in it that names what is gone: each record says what of it dangles. A sitting
+    /// that fills nothing goes.</summary>
     public Piece Mended()
     {
         ImmutableArray<Layer> layers = [.. Layers.Select(l => l.Mended())];
@@ -39,7 +42,8 @@ public sealed partial record Piece(
         }
     }
 
-    /// <summary>The same without the layouts that were put by in some layers: in one that has been poured there is nothing left to choose.</summary>
+    /// <summary>The same without the layouts that were put by in some layers: in one that has been poured there is
+    /// nothing left to choose.</summary>
     /// <param name="layerIds">Ids of those layers; others may be among them.</param>
     public Piece WithoutAside(IEnumerable<string> layerIds)
     {

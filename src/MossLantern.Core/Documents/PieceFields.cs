@@ -4,14 +4,16 @@ using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Documents;
 
-/// <summary>What the number fields of a piece take, by their place in the document without indices, such as <c>layers.layout.bands.widthMm</c>.</summary>
+/// <summary>What the number fields of a piece take, by their place in the document without indices, such as
+/// <c>layers.layout.bands.widthMm</c>.</summary>
 /// <remarks>The validator refuses what is outside; this table lets it be said while it is being typed.</remarks>
 public static class PieceFields
 {
     /// <summary>Range of every number field.</summary>
     public static ImmutableSortedDictionary<string, AcceptedRange> Ranges => All;
 
-    /// <summary>How many entries lists of a piece take, by their place in the document without indices; beyond them the validator refuses.</summary>
+    /// <summary>How many entries lists of a piece take, by their place in the document without indices; beyond them the
+    /// validator refuses.</summary>
     public static ImmutableSortedDictionary<string, int> Most { get; } = new Dictionary<string, int>
     {
         ["kept"] = Zone.Most,
@@ -132,6 +134,7 @@ public static class PieceFields
 
     /// <summary>A zone is laid out as a layer is.</summary>
     private static readonly ImmutableSortedDictionary<string, AcceptedRange> All = Own
-        .Concat(Own.Where(r => r.Key.StartsWith(OfLayout, StringComparison.Ordinal)).Select(r => KeyValuePair.Create("layers.zones.layout." + r.Key[OfLayout.Length..], r.Value)))
+        .Concat(Own.Where(r => r.Key.StartsWith(OfLayout, StringComparison.Ordinal))
+            .Select(r => KeyValuePair.Create("layers.zones.layout." + r.Key[OfLayout.Length..], r.Value)))
         .ToImmutableSortedDictionary(StringComparer.Ordinal);
 }

@@ -27,13 +27,15 @@ public static class PlaceIn
     {
         ArgumentNullException.ThrowIfNull(place);
         const string before = "layers[", between = "].regions[";
-        return place.StartsWith(before, StringComparison.Ordinal) && place.EndsWith(']') && place.IndexOf(between, StringComparison.Ordinal) is > 0 and var at
+        return place.StartsWith(before, StringComparison.Ordinal) && place.EndsWith(']')
+            && place.IndexOf(between, StringComparison.Ordinal) is > 0 and var at
             ? new(place[before.Length..at], RegionId.Parse(place[(at + between.Length)..^1]))
             : null;
     }
 
     /// <summary>Stones in a region of a layer.</summary>
-    public static string Stones(string layerId, RegionId regionId, string stoneId) => $"{Layer(layerId)}.stones[{LaidStones.NameOf(regionId, stoneId)}]";
+    public static string Stones(string layerId, RegionId regionId, string stoneId) =>
+        $"{Layer(layerId)}.stones[{LaidStones.NameOf(regionId, stoneId)}]";
 
     /// <summary>A sitting.</summary>
     public static string Sitting(string sittingId) => $"sittings[{sittingId}]";
@@ -41,7 +43,8 @@ public static class PlaceIn
     /// <summary>A recipe.</summary>
     public static string Recipe(string recipeId) => $"recipes[{recipeId}]";
 
-    /// <summary>A place told by names in any case and entries by their number, such as <c>Layers[0].DepthMm</c>, as it is spelled.</summary>
+    /// <summary>A place told by names in any case and entries by their number, such as <c>Layers[0].DepthMm</c>, as it
+    /// is spelled.</summary>
     /// <param name="document">What it is a place in. Where it has nothing there, the rest is kept as it is told.</param>
     /// <param name="told">The place; may be empty.</param>
     public static string Spelled(object document, string told)
@@ -57,7 +60,8 @@ public static class PlaceIn
             if (part.Length > name.Length)
             {
                 var number = part[(name.Length + 1)..^1];
-                at = int.TryParse(number, NumberStyles.None, CultureInfo.InvariantCulture, out var index) && at is IEnumerable list && at is not string
+                at = int.TryParse(number, NumberStyles.None, CultureInfo.InvariantCulture, out var index)
+                    && at is IEnumerable list && at is not string
                     ? list.Cast<object?>().ElementAtOrDefault(index)
                     : null;
                 spelled.Append('[').Append(NameOf(at) ?? number).Append(']');

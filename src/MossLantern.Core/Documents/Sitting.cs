@@ -21,7 +21,8 @@ namespace MossLantern.Core.Documents;
 /// <param name="CupChoices">What the artist wants otherwise of single cups; null for nothing.</param>
 /// <param name="Batches">What is mixed in one jug each, as the artist arranged it; null for as the program proposes it.</param>
 /// <param name="Copies">For how many copies it is mixed: panels, or castings; null for those that are poured at once.</param>
-/// <param name="CopiesInTurn">Whether each copy is poured whole before the next; else each colour goes into every copy while its cup is young.</param>
+/// <param name="CopiesInTurn">Whether each copy is poured whole before the next; else each colour goes into every copy
+/// while its cup is young.</param>
 /// <param name="SandFirst">Whether what lies below is sanded and wiped first, because nothing bonds to it any more by itself.</param>
 /// <remarks>Source: docs/craft/mixing.md, Sittings.</remarks>
 public sealed record Sitting(
@@ -60,7 +61,11 @@ public sealed record Sitting(
     /// <param name="recipes">Its recipes, by their ids.</param>
     internal Sitting Mended(IReadOnlyDictionary<string, Layer> layers, IReadOnlyDictionary<string, Recipe> recipes)
     {
-        var filled = this with { Rest = Rest.RemoveAll(id => !layers.ContainsKey(id)), Fills = Some(Fills?.Select(f => f.Mended(layers, recipes)).OfType<Fill>(), Fills) };
+        var filled = this with
+        {
+            Rest = Rest.RemoveAll(id => !layers.ContainsKey(id)),
+            Fills = Some(Fills?.Select(f => f.Mended(layers, recipes)).OfType<Fill>(), Fills)
+        };
         var own = filled.LayerIds.ToHashSet();
         return filled with
         {
@@ -96,7 +101,8 @@ public sealed record Batch(string Id, ImmutableArray<string> RecipeIds, double? 
     internal Batch? Mended(IReadOnlyDictionary<string, Recipe> recipes)
     {
         bool Is(string id) => recipes.TryGetValue(id, out var recipe) && recipe.Of is null;
-        return RecipeIds.All(Is) ? RecipeIds.IsEmpty ? null : this : RecipeIds.RemoveAll(id => !Is(id)) is { IsEmpty: false } left ? this with { RecipeIds = left } : null;
+        return RecipeIds.All(Is) ? RecipeIds.IsEmpty ? null : this
+            : RecipeIds.RemoveAll(id => !Is(id)) is { IsEmpty: false } left ? this with { RecipeIds = left } : null;
     }
 }
 
@@ -112,10 +118,13 @@ public sealed record RegionOf(string LayerId, RegionId Region);
 /// <param name="RecipeId">What it is poured from; null for the region's own.</param>
 /// <param name="DepthMm">How deep it is poured, mm; null for what its way gives, or for all that the region aims at.</param>
 /// <param name="Way">How it is laid.</param>
-/// <param name="CupId">The second cup of its colour that it is poured from; null for the first. One of another colour counts for nothing.</param>
-public sealed record Fill(string Id, string LayerId, RegionId Region, string? RecipeId = null, double? DepthMm = null, FillWay Way = FillWay.Poured, string? CupId = null)
+/// <param name="CupId">The second cup of its colour that it is poured from; null for the first. One of another colour
+/// counts for nothing.</param>
+public sealed record Fill(string Id, string LayerId, RegionId Region, string? RecipeId = null, double? DepthMm = null,
+    FillWay Way = FillWay.Poured, string? CupId = null)
 {
-    /// <summary>The same without what names recipes that are gone, or a depth where there is none; null where its region is gone, or stays bare.</summary>
+    /// <summary>The same without what names recipes that are gone, or a depth where there is none; null where its
+    /// region is gone, or stays bare.</summary>
     internal Fill? Mended(IReadOnlyDictionary<string, Layer> layers, IReadOnlyDictionary<string, Recipe> recipes)
     {
         if (!layers.TryGetValue(LayerId, out var layer) || !layer.Has(Region) || layer.Bare?.Contains(Region) == true)
@@ -177,7 +186,8 @@ public enum FillWay
 /// <param name="HeldBack">What of it is kept for something else; null for nothing.</param>
 /// <param name="MixedMl">How much is mixed in it, ml; null for as much as is planned.</param>
 /// <param name="ByEye">Whether nobody measures how much is mixed in it: then it is not known.</param>
-public sealed record CupChoice(string RecipeId, double? ReservePercent = null, HeldBack? HeldBack = null, double? MixedMl = null, bool ByEye = false);
+public sealed record CupChoice(string RecipeId, double? ReservePercent = null, HeldBack? HeldBack = null,
+    double? MixedMl = null, bool ByEye = false);
 
 /// <summary>What of a cup is kept for something else.</summary>
 /// <param name="Name">What for.</param>

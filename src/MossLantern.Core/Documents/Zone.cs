@@ -42,9 +42,11 @@ public enum Keep
 /// <param name="YMm">Top of its box, mm from the top.</param>
 /// <param name="Keep">How it is kept.</param>
 /// <param name="DamMm">Width of a dam round it, mm; null for none.</param>
-/// <param name="ClearMm">In a mould, how thick the clear resin against its face is over what is kept visible, mm; null for the default.</param>
+/// <param name="ClearMm">In a mould, how thick the clear resin against its face is over what is kept visible, mm; null
+/// for the default.</param>
 /// <remarks>Source: docs/craft/layouts.md, Kept zones.</remarks>
-public sealed record ReservedSpot(string Id, string Name, Outline Outline, double XMm, double YMm, Keep Keep, double? DamMm = null, double? ClearMm = null)
+public sealed record ReservedSpot(string Id, string Name, Outline Outline, double XMm, double YMm, Keep Keep,
+    double? DamMm = null, double? ClearMm = null)
 {
     /// <summary>So thick is the clear against the face of a mould where nobody says otherwise, mm.</summary>
     public const double UsualClearMm = 0.8;

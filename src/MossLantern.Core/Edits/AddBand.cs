@@ -2,7 +2,8 @@ using MossLantern.Core.Documents;
 
 namespace MossLantern.Core.Edits;
 
-/// <summary>A band just inside the one that fills the rest, in a colour of its own; among lines, one just outside of it: the innermost.</summary>
+/// <summary>A band just inside the one that fills the rest, in a colour of its own; among lines, one just outside of
+/// it: the innermost.</summary>
 /// <param name="Layer">The layer.</param>
 /// <param name="Zone">The zone of it; null for the layer as a whole.</param>
 public sealed record AddBand(string Layer, string? Zone) : LayoutEdit<BandedLayout>(Layer, Zone)

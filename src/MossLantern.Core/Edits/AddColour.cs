@@ -33,9 +33,12 @@ public sealed record AddColour(string Name, string Colour, ImmutableArray<Dose> 
     public override Edited Apply(Piece piece, Cupboard cupboard)
     {
         ArgumentNullException.ThrowIfNull(piece);
-        if (Name is not { Length: > 0 and <= PieceValidator.LongestName } || Units.Colour.Parse(Colour) is null || !RecipeEdit.CanBeMixed(Doses))
+        if (Name is not { Length: > 0 and <= PieceValidator.LongestName } || Units.Colour.Parse(Colour) is null
+            || !RecipeEdit.CanBeMixed(Doses))
         {
-            return Edited.No("recipes", FormattableString.Invariant($"A colour has a name, a shade like #33523f, and up to {PieceValidator.MostDoses} colourants, each of a class."));
+            return Edited.No("recipes",
+                FormattableString.Invariant(
+                    $"A colour has a name, a shade like #33523f, and up to {PieceValidator.MostDoses} colourants, each of a class."));
         }
 
         if (piece.Recipes.Length >= PieceValidator.MostRecipes)
@@ -59,7 +62,8 @@ public sealed record PutColourAway(string Recipe) : Edit
     public override Edited Apply(Piece piece, Cupboard cupboard)
     {
         ArgumentNullException.ThrowIfNull(piece);
-        return piece.Recipes.FirstOrDefault(r => r.Id == Recipe) is not { } recipe ? Edited.No(PlaceIn.Recipe(Recipe), "That colour is no longer there.")
+        return piece.Recipes.FirstOrDefault(r => r.Id == Recipe) is not { } recipe
+            ? Edited.No(PlaceIn.Recipe(Recipe), "That colour is no longer there.")
             : recipe.Frozen || Settle.IsNamed(piece, Recipe) || piece.Recipes.Length == 1
                 ? Edited.No(PlaceIn.Recipe(Recipe), "It is frozen for an order, something is still poured from it, or it is the only one.")
             : piece with { Recipes = piece.Recipes.Remove(recipe) };

@@ -22,10 +22,12 @@ public sealed record AddColourant(string Recipe, ColourantClass Colourant, strin
 
         var known = cupboard.Catalogue.Of(Colourant, ColourantId);
         var colour = known.Colour ?? Palette.Of(Colourant);
-        Dose dose = new(Colourant, Usual(known), known.LimitBy, known.Id == ColourantId ? ColourantId : null, recipe.Doses.IsEmpty ? null : colour);
+        Dose dose = new(Colourant, Usual(known), known.LimitBy, known.Id == ColourantId ? ColourantId : null,
+            recipe.Doses.IsEmpty ? null : colour);
 
         // The first gives the recipe its colour; each keeps its own when the order changes.
-        var doses = recipe.Doses.IsEmpty ? [dose] : InTurn([.. recipe.Doses.Select(d => d.Colour is null ? d with { Colour = recipe.Colour } : d), dose]);
+        var doses = recipe.Doses.IsEmpty ? [dose]
+            : InTurn([.. recipe.Doses.Select(d => d.Colour is null ? d with { Colour = recipe.Colour } : d), dose]);
         return With(piece, recipe, recipe with { Colour = recipe.Doses.IsEmpty ? colour : doses[0].Colour!, Doses = doses });
     }
 }

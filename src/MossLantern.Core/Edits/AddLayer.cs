@@ -24,11 +24,13 @@ public sealed record AddLayer : Edit
             Layers = piece.Layers.Add(new(
                 id, FormattableString.Invariant($"Layer {piece.Layers.Length + 1}"), DepthMm,
                 new RingsLayout(
-                    hearts?.Hearts ?? [], [new("band-1", 10, true, clear)], hearts?.RimFollow ?? 0, hearts is { Hearts.IsEmpty: false } ? clear : null,
+                    hearts?.Hearts ?? [], [new("band-1", 10, true, clear)], hearts?.RimFollow ?? 0,
+                    hearts is { Hearts.IsEmpty: false } ? clear : null,
                     hearts?.Widening ?? 1, hearts?.RimWay ?? RimWay.Proportional),
                 Contrast: below.Contrast)),
             Sittings = piece.Sittings.Add(new(
-                id, [id], sitting.Resin, sitting.Measure, Tools: sitting.Tools, Losses: sitting.Losses, ReservePercent: sitting.ReservePercent, RoomC: sitting.RoomC)),
+                id, [id], sitting.Resin, sitting.Measure, Tools: sitting.Tools, Losses: sitting.Losses,
+                ReservePercent: sitting.ReservePercent, RoomC: sitting.RoomC)),
         }, null, PlaceIn.Layer(id));
     }
 }

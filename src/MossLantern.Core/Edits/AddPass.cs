@@ -3,7 +3,8 @@ using MossLantern.Core.Documents;
 namespace MossLantern.Core.Edits;
 
 /// <summary>
-/// One more pass over a region, in the same sitting or in another: clear below a colour, or clear that locks it in. What the region is filled
+/// One more pass over a region, in the same sitting or in another: clear below a colour, or clear that locks it in.
+/// What the region is filled
 /// with already makes room for it.
 /// </summary>
 /// <param name="Layer">The layer.</param>
@@ -77,6 +78,10 @@ public sealed record AddPass(string Layer, RegionId Region, string? Sitting, boo
             return piece;
         }
 
-        return Filling.Each(piece, s => s with { Fills = s.Fills is { } fills ? [.. fills.Select(f => f.Id == deepest.Id ? f with { DepthMm = Math.Round(f.TakesMm!.Value - mm, 3) } : f)] : null });
+        return Filling.Each(piece, s => s with
+        {
+            Fills = s.Fills is { } fills
+            ? [.. fills.Select(f => f.Id == deepest.Id ? f with { DepthMm = Math.Round(f.TakesMm!.Value - mm, 3) } : f)] : null
+        });
     }
 }

@@ -15,7 +15,8 @@ public sealed record AddToMix(string Mix, string Layer, string? Recipe = null) :
     public override Edited Apply(Piece piece, Cupboard cupboard)
     {
         ArgumentNullException.ThrowIfNull(piece);
-        if (piece.Recipes.FirstOrDefault(r => r.Id == Mix) is not { } mix || LaidOut.Of(piece, Layer, null)?.WithColour(Recipe) is not var (laid, added) || added == Mix)
+        if (piece.Recipes.FirstOrDefault(r => r.Id == Mix) is not { } mix
+            || LaidOut.Of(piece, Layer, null)?.WithColour(Recipe) is not var (laid, added) || added == Mix)
         {
             return Edited.No(PlaceIn.Recipe(Mix), "The piece no longer has that colour, or that layer.");
         }

@@ -21,7 +21,8 @@ public sealed record AddZone(string Layer) : LayoutEdit(Layer, null)
         var across = Rounded.Whole(Math.Max(LeastMm, Math.Min(box.WidthMm, box.HeightMm) * Share));
         var zone = new Zone(
             FreeId.Of("zone", zones.Select(z => z.Id)), FormattableString.Invariant($"Part {zones.Length + 1}"), new RoundOutline(across),
-            Rounded.Whole(box.XMm + box.WidthMm * 0.6 - across / 2), Rounded.Whole(box.YMm + box.HeightMm * (0.3 + 0.2 * (zones.Length % 3)) - across / 2),
+            Rounded.Whole(box.XMm + box.WidthMm * 0.6 - across / 2),
+            Rounded.Whole(box.YMm + box.HeightMm * (0.3 + 0.2 * (zones.Length % 3)) - across / 2),
             new FloodLayout(recipe));
         return with.OnLayer(l => l with { Zones = zones.Add(zone) }).Done($"zones[{zone.Id}]");
     }

@@ -9,7 +9,8 @@ public sealed record AnotherRim : GroundEdit
     /// <inheritdoc/>
     public override string Words(Piece before) => "another rim";
 
-    private protected override Ground? Change(Ground ground, Cupboard cupboard) => ground.Outline is SliceOutline slice ? ground with { Outline = Becoming.Reseeded(slice) } : null;
+    private protected override Ground? Change(Ground ground, Cupboard cupboard) =>
+        ground.Outline is SliceOutline slice ? ground with { Outline = Becoming.Reseeded(slice) } : null;
 
     private protected override string Place => "ground.outline";
 

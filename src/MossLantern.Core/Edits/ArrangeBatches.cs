@@ -15,7 +15,8 @@ public sealed record ArrangeBatches(string Sitting, ImmutableArray<Batch> Batche
     public override Edit? Merge(Edit next) => next is ArrangeBatches other && other.Sitting == Sitting ? other : null;
 
     /// <inheritdoc/>
-    public bool Equals(ArrangeBatches? other) => other is not null && other.Sitting == Sitting && Batches.AsSpan().SequenceEqual(other.Batches.AsSpan());
+    public bool Equals(ArrangeBatches? other) =>
+        other is not null && other.Sitting == Sitting && Batches.AsSpan().SequenceEqual(other.Batches.AsSpan());
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Sitting, Batches.IsDefault ? 0 : Batches.Length);
@@ -26,8 +27,11 @@ public sealed record ArrangeBatches(string Sitting, ImmutableArray<Batch> Batche
         ArgumentNullException.ThrowIfNull(piece);
         return Filling.Unknown(piece, Sitting)
             ?? (Batches.IsDefaultOrEmpty ? Filling.On(piece, Sitting, s => s with { Batches = null })
-                : Batches.Length > PieceValidator.MostBatches || Batches.Any(b => b.RecipeIds.IsDefaultOrEmpty || b.RecipeIds.Length > PieceValidator.MostRecipes)
-                    ? Edited.No($"{PlaceIn.Sitting(Sitting)}.batches", FormattableString.Invariant($"A sitting mixes up to {PieceValidator.MostBatches} batches, and each is divided into at least one cup."))
+                : Batches.Length > PieceValidator.MostBatches
+                    || Batches.Any(b => b.RecipeIds.IsDefaultOrEmpty || b.RecipeIds.Length > PieceValidator.MostRecipes)
+                    ? Edited.No($"{PlaceIn.Sitting(Sitting)}.batches",
+                        FormattableString.Invariant(
+                            $"A sitting mixes up to {PieceValidator.MostBatches} batches, and each is divided into at least one cup."))
                 : Filling.On(piece, Sitting, s => s with { Batches = Batches }));
     }
 }

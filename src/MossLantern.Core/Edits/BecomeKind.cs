@@ -9,7 +9,8 @@ public sealed record BecomeKind(PieceKind Kind) : GroundEdit
     /// <inheritdoc/>
     public override string Words(Piece before) => "make it another kind of piece";
 
-    private protected override Ground? Change(Ground ground, Cupboard cupboard) => Enum.IsDefined(Kind) ? Becoming.OfKind(ground, Kind) : null;
+    private protected override Ground? Change(Ground ground, Cupboard cupboard) =>
+        Enum.IsDefined(Kind) ? Becoming.OfKind(ground, Kind) : null;
 
     private protected override string Place => "ground.base.kind";
 

@@ -55,7 +55,8 @@ public static class Becoming
             Edge = edge,
             Mould = null,
             Set = kind == PieceKind.Frame ? null : ground.Set,
-            Outline = kind == PieceKind.Slice && ground.Outline is not (SliceOutline or DrawnOutline) ? Shaped(ground.Outline, OutlineShape.Slice) : ground.Outline,
+            Outline = kind == PieceKind.Slice && ground.Outline is not (SliceOutline or DrawnOutline)
+                ? Shaped(ground.Outline, OutlineShape.Slice) : ground.Outline,
         };
     }
 
@@ -83,7 +84,9 @@ public static class Becoming
         ArgumentNullException.ThrowIfNull(slice);
         return slice with
         {
-            Reach = [.. Enumerable.Range(0, handles).Select(i => Math.Clamp(Math.Round(slice.ReachAt(2 * Math.PI * i / handles), 3), Units.Accepted.Reach.From, Units.Accepted.Reach.To))],
+            Reach = [.. Enumerable.Range(0, handles)
+                .Select(i => Math.Clamp(Math.Round(slice.ReachAt(2 * Math.PI * i / handles), 3),
+                    Units.Accepted.Reach.From, Units.Accepted.Reach.To))],
         };
     }
 
@@ -93,7 +96,8 @@ public static class Becoming
         ArgumentNullException.ThrowIfNull(outline);
         double width = outline.BoxWidthMm, height = outline.BoxHeightMm;
         return outline.Opened(open
-            ? new(Math.Round(width * 0.55), Math.Round(height * 0.5), Math.Max(5, Math.Round(width * OpeningShare)), Math.Max(5, Math.Round(height * OpeningShare)))
+            ? new(Math.Round(width * 0.55), Math.Round(height * 0.5), Math.Max(5, Math.Round(width * OpeningShare)),
+                Math.Max(5, Math.Round(height * OpeningShare)))
             : null);
     }
 

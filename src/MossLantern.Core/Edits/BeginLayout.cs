@@ -126,7 +126,8 @@ public sealed record BeginLayout(string Layer, string? Zone, Starter Starter) : 
         var (with, own) = laid.WithColours(3);
         Spot At(double x, double y) => new(Rounded.Tenth(box.XMm + x * box.WidthMm), Rounded.Tenth(box.YMm + y * box.HeightMm));
         Stroke Wall(string id, double y, int way) => new(id,
-            [.. Enumerable.Range(0, Stretches + 1).Select(i => (double)i / Stretches).Select(x => At(x, y + way * Swing * Math.Sin(2 * Math.PI * x)))]);
+            [.. Enumerable.Range(0, Stretches + 1).Select(i => (double)i / Stretches)
+                .Select(x => At(x, y + way * Swing * Math.Sin(2 * Math.PI * x)))]);
         PoolColour Pool(int i, double y) => new(FormattableString.Invariant($"pool-{i + 1}"), At(0.5, y).XMm, At(0.5, y).YMm, own[i]);
         return with.With(new PoolsLayout(
             [Wall("wall-1", UpperWall, 1), Wall("wall-2", LowerWall, -1)], 3,
@@ -134,5 +135,6 @@ public sealed record BeginLayout(string Layer, string? Zone, Starter Starter) : 
     }
 
     /// <summary>With a further change made to it.</summary>
-    private static LaidOut Then(LaidOut laid, Edit edit, Cupboard cupboard) => laid with { Piece = edit.Apply(laid.Piece, cupboard).Piece! };
+    private static LaidOut Then(LaidOut laid, Edit edit, Cupboard cupboard) =>
+        laid with { Piece = edit.Apply(laid.Piece, cupboard).Piece! };
 }

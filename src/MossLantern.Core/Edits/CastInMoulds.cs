@@ -23,5 +23,6 @@ public sealed record CastInMoulds(ImmutableArray<string> Moulds) : GroundEdit
 
     private protected override string Place => "ground.mould.libraryIds";
 
-    private protected override string Refusal => FormattableString.Invariant($"Name from 1 to {LibraryMould.MostTogether} moulds of the library.");
+    private protected override string Refusal =>
+        FormattableString.Invariant($"Name from 1 to {LibraryMould.MostTogether} moulds of the library.");
 }

@@ -17,7 +17,8 @@ public sealed record ChooseColour(string Recipe, string Name, string Colour, Imm
 
     /// <inheritdoc/>
     public bool Equals(ChooseColour? other) =>
-        other is not null && (other.Recipe, other.Name, other.Colour) == (Recipe, Name, Colour) && Doses.AsSpan().SequenceEqual(other.Doses.AsSpan());
+        other is not null && (other.Recipe, other.Name, other.Colour) == (Recipe, Name, Colour)
+            && Doses.AsSpan().SequenceEqual(other.Doses.AsSpan());
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Recipe, Name, Colour, Doses.IsDefault ? 0 : Doses.Length);
@@ -26,7 +27,8 @@ public sealed record ChooseColour(string Recipe, string Name, string Colour, Imm
     {
         if (!CanBeMixed(Doses))
         {
-            return Edited.No(PlaceIn.Recipe(Recipe) + ".doses", FormattableString.Invariant($"A colour is mixed from up to {PieceValidator.MostDoses} colourants, each of a class."));
+            return Edited.No(PlaceIn.Recipe(Recipe) + ".doses",
+                FormattableString.Invariant($"A colour is mixed from up to {PieceValidator.MostDoses} colourants, each of a class."));
         }
 
         return Name is null || Units.Colour.Parse(Colour) is null ? Edited.No(PlaceIn.Recipe(Recipe) + ".colour", Recolour.Written)
@@ -49,7 +51,8 @@ public sealed record Recolour(string Recipe, string Colour, string? Name = null)
     public override string Words(Piece before) => "choose another shade";
 
     /// <inheritdoc/>
-    public override Edit? Merge(Edit next) => next is Recolour other && other.Recipe == Recipe && (Name is null || other.Name is not null) ? other : null;
+    public override Edit? Merge(Edit next) =>
+        next is Recolour other && other.Recipe == Recipe && (Name is null || other.Name is not null) ? other : null;
 
     private protected override Edited Change(Piece piece, Recipe recipe, Cupboard cupboard)
     {
@@ -72,7 +75,8 @@ public sealed record Recolour(string Recipe, string Colour, string? Name = null)
         {
             Colour = Colour,
             Seen = null,
-            Name = Name ?? (Palette.IsWord(recipe.Name) ? WordFor(to, [.. piece.Recipes.Where(r => r.Id != recipe.Id).Select(r => r.Name)]) : recipe.Name),
+            Name = Name ?? (Palette.IsWord(recipe.Name)
+                ? WordFor(to, [.. piece.Recipes.Where(r => r.Id != recipe.Id).Select(r => r.Name)]) : recipe.Name),
             Doses = [dose with { Colour = null, ColourantId = known.Colour is null ? dose.ColourantId : null }],
         });
     }
@@ -81,6 +85,7 @@ public sealed record Recolour(string Recipe, string Colour, string? Name = null)
     private static string WordFor(Colour colour, HashSet<string> taken)
     {
         var word = Palette.WordFor(colour);
-        return Enumerable.Range(1, taken.Count + 1).Select(n => n == 1 ? word : FormattableString.Invariant($"{word} {n}")).First(n => !taken.Contains(n));
+        return Enumerable.Range(1, taken.Count + 1)
+            .Select(n => n == 1 ? word : FormattableString.Invariant($"{word} {n}")).First(n => !taken.Contains(n));
     }
 }

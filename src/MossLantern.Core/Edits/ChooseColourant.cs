@@ -8,7 +8,8 @@ namespace MossLantern.Core.Edits;
 /// <param name="Colourant">The class; null for clear resin.</param>
 /// <param name="Dose">Which of its colourants, from 0.</param>
 /// <param name="ColourantId">The colourant of the cupboard, whose colour comes with it; null for any of the class.</param>
-public sealed record ChooseColourant(string Recipe, ColourantClass? Colourant, int Dose = 0, string? ColourantId = null) : RecipeEdit(Recipe)
+public sealed record ChooseColourant(string Recipe, ColourantClass? Colourant, int Dose = 0, string? ColourantId = null)
+    : RecipeEdit(Recipe)
 {
     /// <inheritdoc/>
     public override string Words(Piece before) => "tint with another colourant";
@@ -30,7 +31,8 @@ public sealed record ChooseColourant(string Recipe, ColourantClass? Colourant, i
         var before = Dose < recipe.Doses.Length ? recipe.Doses[Dose] : null;
         var own = known.Id == ColourantId;
         var load = Math.Min(before is { Percent: > 0 } ? before.Percent : known.UsualFromPercent, known.LimitPercent);
-        Dose dose = new(to, load, known.LimitBy, own ? ColourantId : null, own && known.Colour is { } colour ? Dose == 0 && recipe.Doses.Length < 2 ? null : colour : before?.Colour);
+        Dose dose = new(to, load, known.LimitBy, own ? ColourantId : null,
+            own && known.Colour is { } colour ? Dose == 0 && recipe.Doses.Length < 2 ? null : colour : before?.Colour);
         var changed = recipe with { Doses = before is null ? [dose] : recipe.Doses.SetItem(Dose, dose) };
         return With(piece, recipe, own && known.Colour is { } of && Dose == 0
             ? changed with { Colour = of, Name = recipe.Doses.Length < 2 ? known.Name : recipe.Name }

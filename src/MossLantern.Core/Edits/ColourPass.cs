@@ -15,8 +15,11 @@ public sealed record ColourPass(string Fill, string? Recipe) : Edit
     {
         ArgumentNullException.ThrowIfNull(piece);
         var recipe = piece.Recipes.FirstOrDefault(r => r.Id == Recipe)?.SecondOf ?? Recipe;
-        return piece.Sittings.FirstOrDefault(s => (s.Fills ?? []).Any(f => f.Id == Fill)) is not { } sitting ? Edited.No("sittings", "There is no such pass.")
-            : Recipe is not null && piece.Recipes.All(r => r.Id != Recipe) ? Edited.No($"{PlaceIn.Sitting(sitting.Id)}.fills[{Fill}].recipeId", "There is no such colour.")
-            : Settle.Of(piece, Filling.On(piece, sitting.Id, s => s with { Fills = [.. s.Fills!.Value.Select(f => f.Id == Fill ? f with { RecipeId = recipe, CupId = null } : f)] }));
+        return piece.Sittings.FirstOrDefault(s => (s.Fills ?? []).Any(f => f.Id == Fill)) is not { } sitting
+            ? Edited.No("sittings", "There is no such pass.")
+            : Recipe is not null && piece.Recipes.All(r => r.Id != Recipe)
+                ? Edited.No($"{PlaceIn.Sitting(sitting.Id)}.fills[{Fill}].recipeId", "There is no such colour.")
+            : Settle.Of(piece, Filling.On(piece, sitting.Id,
+                s => s with { Fills = [.. s.Fills!.Value.Select(f => f.Id == Fill ? f with { RecipeId = recipe, CupId = null } : f)] }));
     }
 }

@@ -11,7 +11,8 @@ public sealed record ColourChange(string From, string To);
 /// <summary>A piece once more in other colours.</summary>
 public static class Colourway
 {
-    /// <summary>A copy under another name: everything that was planned, in other colours, and nothing of what was done to the first.</summary>
+    /// <summary>A copy under another name: everything that was planned, in other colours, and nothing of what was done
+    /// to the first.</summary>
     /// <param name="piece">The piece.</param>
     /// <param name="name">Name of the copy.</param>
     /// <param name="changes">The colours that change, wherever a cup has them.</param>
@@ -23,9 +24,11 @@ public static class Colourway
         {
             Name = name,
             Ground = piece.Ground with { Done = null, Level = null },
-            Recipes = [.. piece.Recipes.Select(r => to.TryGetValue(r.Colour.ToLowerInvariant(), out var colour) ? r with { Colour = colour, Seen = null } : r).Select(r => r with
+            Recipes = [.. piece.Recipes.Select(r => to.TryGetValue(r.Colour.ToLowerInvariant(), out var colour)
+                ? r with { Colour = colour, Seen = null } : r).Select(r => r with
             {
-                Doses = [.. r.Doses.Select(d => d.Colour is { } own && to.TryGetValue(own.ToLowerInvariant(), out var colour) ? d with { Colour = colour } : d)],
+                Doses = [.. r.Doses.Select(d => d.Colour is { } own
+                    && to.TryGetValue(own.ToLowerInvariant(), out var colour) ? d with { Colour = colour } : d)],
                 Frozen = false,
             })],
             Sittings = [.. piece.Sittings.Select(s => s with { Start = null, End = null })],

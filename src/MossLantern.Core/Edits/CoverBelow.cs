@@ -33,7 +33,9 @@ public sealed record CoverBelow(string Recipe, string Layer, double? CoverPercen
         return WantedCover.Of(cupboard.Catalogue, piece.FilledBy(Layer), recipe, cover, depth) is not { } wanted
             ? Edited.No(place, "Nothing in it hides what is below: add a colourant first.")
             : !wanted.Fits || wanted.Doses.Any(d => !Accepted.LoadPercent.Contains(d.Percent))
-                ? Edited.No(place, string.Create(CultureInfo.InvariantCulture, $"{depth:0.##} mm of it cover {wanted.MostPercent:0} % at the most: more colourant than its limit leaves the resin weak. Pour it deeper, or in two layers."))
+                ? Edited.No(place, string.Create(CultureInfo.InvariantCulture,
+                    $"{depth:0.##} mm of it cover {wanted.MostPercent:0} % at the most: more colourant than its limit "
+                        + $"leaves the resin weak. Pour it deeper, or in two layers."))
             : With(piece, recipe, recipe with { Doses = wanted.Doses });
     }
 }

@@ -26,7 +26,8 @@ public abstract record CupEdit(string Sitting, string Recipe) : Edit
 
         return Refused ?? Filling.On(piece, Sitting, s => s with
         {
-            CupChoices = [.. (s.CupChoices ?? []).Where(c => c.RecipeId != Recipe), Change((s.CupChoices ?? []).FirstOrDefault(c => c.RecipeId == Recipe) ?? new(Recipe))],
+            CupChoices = [.. (s.CupChoices ?? []).Where(c => c.RecipeId != Recipe),
+                Change((s.CupChoices ?? []).FirstOrDefault(c => c.RecipeId == Recipe) ?? new(Recipe))],
         });
     }
 

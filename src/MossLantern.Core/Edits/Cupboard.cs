@@ -22,6 +22,7 @@ public sealed record Cupboard(
 
     /// <summary>One with materials alone.</summary>
     public static Cupboard Of(Catalogue catalogue) =>
-        new(catalogue, ImmutableDictionary<string, KeptSequence>.Empty, ImmutableDictionary<string, PaintPot>.Empty, ImmutableDictionary<string, LibraryMould>.Empty,
+        new(catalogue, ImmutableDictionary<string, KeptSequence>.Empty, ImmutableDictionary<string, PaintPot>.Empty,
+            ImmutableDictionary<string, LibraryMould>.Empty,
             ImmutableDictionary<string, KeptRecipe>.Empty);
 }

@@ -36,7 +36,9 @@ public sealed record DivideLayer(string Layer, int Count) : Edit
 
         if (!IsPossible(piece, layer, Count))
         {
-            return Edited.No(PlaceIn.Layer(Layer), "Only a layer whose regions are all poured to its depth in one go can be divided, and into so many that the piece has room for.");
+            return Edited.No(PlaceIn.Layer(Layer),
+                "Only a layer whose regions are all poured to its depth in one go can be divided, and into so many "
+                    + "that the piece has room for.");
         }
 
         var (at, rest, each) = (piece.Layers.IndexOf(layer), piece.SittingOf(Layer), EachMm(layer.DepthMm, Count));

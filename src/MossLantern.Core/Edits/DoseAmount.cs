@@ -17,7 +17,8 @@ internal static class DoseAmount
     /// <param name="inMl">In how much resin, ml; null for percent.</param>
     /// <param name="sittingId">The sitting; null for the first.</param>
     /// <param name="cupboard">What the workshop has.</param>
-    public static (double Percent, string? Refusal) Of(Piece piece, Dose dose, double amount, DoseUnit unit, double? inMl, string? sittingId, Cupboard cupboard)
+    public static (double Percent, string? Refusal) Of(Piece piece, Dose dose, double amount, DoseUnit unit,
+        double? inMl, string? sittingId, Cupboard cupboard)
     {
         if (unit == DoseUnit.ByEye)
         {
@@ -55,12 +56,16 @@ internal static class DoseAmount
         {
             return (0, unit == DoseUnit.Drops
                 ? $"{Capital(known.Name)} does not drip: say it in grams, in percent, or in level scoops of yours."
-                : $"What a {(unit == DoseUnit.Tips ? "stick tip" : "level scoop")} of {known.Name} weighs is not known yet: enter it in the Cupboard, or give grams or percent instead.");
+                : $"What a {(unit == DoseUnit.Tips ? "stick tip" : "level scoop")} of {known.Name} weighs is not "
+                    + "known yet: enter it in the Cupboard, or give grams or percent instead.");
         }
 
         var density = resin.Resin.From(cupboard.Catalogue).MixDensity;
         var percent = dose.By == RatioBasis.Weight ? 100 * g / (ml * density) : 100 * g / known.DensityGPerMl / ml;
-        return (percent, Accepted.LoadPercent.Contains(percent) ? null : string.Create(CultureInfo.InvariantCulture, $"That is {percent:0} % of {ml:0.##} ml: {char.ToLowerInvariant(Accepted.LoadPercent.Sentence[0])}{Accepted.LoadPercent.Sentence[1..]}"));
+        return (percent, Accepted.LoadPercent.Contains(percent) ? null
+            : string.Create(CultureInfo.InvariantCulture,
+                $"That is {percent:0} % of {ml:0.##} ml: "
+                    + $"{char.ToLowerInvariant(Accepted.LoadPercent.Sentence[0])}{Accepted.LoadPercent.Sentence[1..]}"));
     }
 
     private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];

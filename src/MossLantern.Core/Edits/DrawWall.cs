@@ -26,14 +26,17 @@ public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> S
     public override int GetHashCode() => HashCode.Combine(base.GetHashCode(), Spots.IsDefault ? 0 : Spots.Length);
 
     private protected override Edited Change(LaidOut laid, PoolsLayout layout) =>
-        Spots.IsDefault || Spots.Length is < 2 or > MostSpots || Spots.Any(s => !Accepted.PlaceMm.Contains(s.XMm) || !Accepted.PlaceMm.Contains(s.YMm))
-            ? Edited.No($"{laid.Place}.layout.strokes", FormattableString.Invariant($"A wall goes through 2 to {MostSpots} spots, each {Accepted.PlaceMm.Words}."))
+        Spots.IsDefault || Spots.Length is < 2 or > MostSpots
+            || Spots.Any(s => !Accepted.PlaceMm.Contains(s.XMm) || !Accepted.PlaceMm.Contains(s.YMm))
+            ? Edited.No($"{laid.Place}.layout.strokes",
+                FormattableString.Invariant($"A wall goes through 2 to {MostSpots} spots, each {Accepted.PlaceMm.Words}."))
             : With(laid, layout, Thinned(Spots));
 
     /// <summary>A wall through spots.</summary>
     internal static Edited With(LaidOut laid, PoolsLayout layout, IEnumerable<Spot> spots)
     {
-        var stroke = new Stroke(FreeId.Of("wall", layout.Strokes.Select(s => s.Id)), [.. spots.Select(s => new Spot(Rounded.Tenth(s.XMm), Rounded.Tenth(s.YMm)))]);
+        var stroke = new Stroke(FreeId.Of("wall", layout.Strokes.Select(s => s.Id)),
+            [.. spots.Select(s => new Spot(Rounded.Tenth(s.XMm), Rounded.Tenth(s.YMm)))]);
         return laid.With(layout with { Strokes = layout.Strokes.Add(stroke) }).Done($"layout.strokes[{stroke.Id}]");
     }
 
@@ -67,6 +70,7 @@ public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> S
     private static double Off(Spot from, Spot to, Spot at)
     {
         double dx = to.XMm - from.XMm, dy = to.YMm - from.YMm, length = double.Hypot(dx, dy);
-        return length > 0 ? Math.Abs((at.XMm - from.XMm) * dy - (at.YMm - from.YMm) * dx) / length : double.Hypot(at.XMm - from.XMm, at.YMm - from.YMm);
+        return length > 0 ? Math.Abs((at.XMm - from.XMm) * dy - (at.YMm - from.YMm) * dx) / length
+            : double.Hypot(at.XMm - from.XMm, at.YMm - from.YMm);
     }
 }

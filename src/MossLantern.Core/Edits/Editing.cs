@@ -54,7 +54,8 @@ public static class Editing
         }
 
         to = to with { Growth = to.Growth.Kept(to.Ground.MapOutline) };
-        return Validator.Validate(to).Errors is [var first, ..] ? Edited.No(first.PropertyName, first.ErrorMessage) : made with { Piece = to };
+        return Validator.Validate(to).Errors is [var first, ..] ? Edited.No(first.PropertyName, first.ErrorMessage)
+            : made with { Piece = to };
     }
 
     /// <summary>Commands with those merged that are one step.</summary>

@@ -91,7 +91,8 @@ internal static partial class FieldAt
     {
         var entries = (list as IEnumerable)?.Cast<object>().ToList() ?? [];
         var at = entries.FindIndex(e => PlaceIn.NameOf(e) == name);
-        at = at < 0 && int.TryParse(name, NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number < entries.Count && PlaceIn.NameOf(entries[number]) is null ? number : at;
+        at = at < 0 && int.TryParse(name, NumberStyles.None, CultureInfo.InvariantCulture, out var number)
+            && number < entries.Count && PlaceIn.NameOf(entries[number]) is null ? number : at;
         return at < 0 ? null : (at, entries[at]);
     }
 

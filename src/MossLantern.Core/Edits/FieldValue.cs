@@ -21,11 +21,15 @@ internal static class FieldValue
         value = json.ValueKind switch
         {
             JsonValueKind.Number when own == typeof(double) && json.TryGetDouble(out var number) && double.IsFinite(number) => number,
-            JsonValueKind.Number when own == typeof(int) && json.TryGetDouble(out var number) && Math.Abs(number) < int.MaxValue => (int)Rounded.Whole(number),
+            JsonValueKind.Number when own == typeof(int) && json.TryGetDouble(out var number)
+                && Math.Abs(number) < int.MaxValue => (int)Rounded.Whole(number),
             JsonValueKind.True or JsonValueKind.False when own == typeof(bool) => json.GetBoolean(),
             JsonValueKind.String when own == typeof(string) => json.GetString(),
-            JsonValueKind.String when own == typeof(LocalDateTime) && LocalDateTimePattern.ExtendedIso.Parse(json.GetString()!) is { Success: true } time => time.Value,
-            JsonValueKind.String when own.IsEnum => Enum.GetNames(own).Where(n => JsonNamingPolicy.KebabCaseLower.ConvertName(n) == json.GetString()).Select(n => Enum.Parse(own, n)).FirstOrDefault(),
+            JsonValueKind.String when own == typeof(LocalDateTime)
+                && LocalDateTimePattern.ExtendedIso.Parse(json.GetString()!) is { Success: true } time => time.Value,
+            JsonValueKind.String when own.IsEnum =>
+                Enum.GetNames(own).Where(n => JsonNamingPolicy.KebabCaseLower.ConvertName(n) == json.GetString())
+                .Select(n => Enum.Parse(own, n)).FirstOrDefault(),
             _ => null,
         };
         return value is not null;

@@ -14,7 +14,8 @@ public sealed record FillHollow(string Insert) : Edit
     {
         ArgumentNullException.ThrowIfNull(piece);
         var filled = Rework.Filled(piece, Insert);
-        return ReferenceEquals(filled, piece) ? Edited.No($"ground.mould.inserts[{Insert}]", "There is no such insert, or its hollow is filled already.")
+        return ReferenceEquals(filled, piece)
+            ? Edited.No($"ground.mould.inserts[{Insert}]", "There is no such insert, or its hollow is filled already.")
             : new(filled, null, PlaceIn.Layer(filled.Layers[^1].Id));
     }
 }

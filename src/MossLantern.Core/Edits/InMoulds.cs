@@ -9,7 +9,8 @@ namespace MossLantern.Core.Edits;
 /// <remarks>Source: docs/craft/grounds.md, Mould library.</remarks>
 public static class InMoulds
 {
-    /// <summary>A ground cast in one mould of the library, or in several different ones that stand beside each other and are filled together.</summary>
+    /// <summary>A ground cast in one mould of the library, or in several different ones that stand beside each other
+    /// and are filled together.</summary>
     /// <param name="ground">The ground of a casting.</param>
     /// <param name="moulds">The moulds with their ids, at least one.</param>
     public static Ground Cast(Ground ground, ImmutableArray<(string Id, LibraryMould Mould)> moulds)
@@ -38,7 +39,8 @@ public static class InMoulds
             Supports = null,
             Mould = moulds.All(m => m.Mould.From == CapacityFrom.Dimensions)
                 ? new(depth, CapacityFrom.Dimensions, null, 1, 1, Math.Min(was?.KeepMm ?? 0, depth / 2), ids, depths)
-                : new(depth, CapacityFrom.Water, moulds.Sum(m => MouldPlan.CapacityOf(m.Mould).Value), 1, 1, Math.Min(was?.KeepMm ?? 0, depth / 2), ids, depths),
+                : new(depth, CapacityFrom.Water, moulds.Sum(m => MouldPlan.CapacityOf(m.Mould).Value), 1, 1,
+                    Math.Min(was?.KeepMm ?? 0, depth / 2), ids, depths),
         };
     }
 
@@ -54,7 +56,8 @@ public static class InMoulds
             double fromX = rings.Min(r => r.Xs.ToArray().Min()), fromY = rings.Min(r => r.Ys.ToArray().Min());
             all.AddRange(rings.Select(r => r.Moved(left - fromX, -fromY)));
             var parts = mould.Outline is DrawnOutline drawn
-                ? drawn.Parts.Select((p, i) => (p.Rings[0].Xs.ToArray().Min() - fromX + left, (mould.CavityDepths ?? []).FirstOrDefault(d => d.Part == i + 1)?.DepthMm ?? mould.DepthMm))
+                ? drawn.Parts.Select((p, i) => (p.Rings[0].Xs.ToArray().Min() - fromX + left,
+                    (mould.CavityDepths ?? []).FirstOrDefault(d => d.Part == i + 1)?.DepthMm ?? mould.DepthMm))
                 : [(left, mould.DepthMm)];
             placed.AddRange(parts);
             left += rings.Max(r => r.Xs.ToArray().Max()) - fromX + LibraryMould.BesideMm;
@@ -63,6 +66,7 @@ public static class InMoulds
         // Parts are counted from left to right, as the outline counts them.
         return (
             DrawnOutline.Of(all),
-            [.. placed.Select((p, i) => (p, i)).OrderBy(x => x.p.LeftMm).ThenBy(x => x.i).Select((x, n) => new CavityDepth(n + 1, x.p.DepthMm)).Where(d => d.DepthMm != deepest)]);
+            [.. placed.Select((p, i) => (p, i)).OrderBy(x => x.p.LeftMm).ThenBy(x => x.i)
+                .Select((x, n) => new CavityDepth(n + 1, x.p.DepthMm)).Where(d => d.DepthMm != deepest)]);
     }
 }

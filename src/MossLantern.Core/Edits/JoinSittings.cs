@@ -2,7 +2,8 @@ using MossLantern.Core.Documents;
 
 namespace MossLantern.Core.Edits;
 
-/// <summary>What one sitting pours is poured in another, and the one goes. What both pour from the same colour comes from one cup.</summary>
+/// <summary>What one sitting pours is poured in another, and the one goes. What both pour from the same colour comes
+/// from one cup.</summary>
 /// <param name="Sitting">The sitting that goes.</param>
 /// <param name="Into">The one that it goes into.</param>
 public sealed record JoinSittings(string Sitting, string Into) : Edit
@@ -29,7 +30,8 @@ public sealed record JoinSittings(string Sitting, string Into) : Edit
 
         // What is poured whole, in its own colour, where the rest of its layer is poured needs no fill of its own.
         var fills = (into.Fills ?? []).AddRange(from.Fills ?? []);
-        var alone = piece.Sittings.SelectMany(s => s.Fills ?? []).GroupBy(f => (f.LayerId, f.Region)).Where(g => g.Count() == 1).Select(g => g.Single().Id).ToHashSet();
+        var alone = piece.Sittings.SelectMany(s => s.Fills ?? []).GroupBy(f => (f.LayerId, f.Region))
+            .Where(g => g.Count() == 1).Select(g => g.Single().Id).ToHashSet();
         fills = fills.RemoveAll(f => rest.Contains(f.LayerId) && f.RecipeId is null && f.TakesMm is null && alone.Contains(f.Id));
         var order = (into.Order ?? []).AddRange(from.Order ?? []);
         return piece with

@@ -10,12 +10,14 @@ namespace MossLantern.Core.Edits;
 /// <param name="AtStart">Whether its beginning is drawn on; else its end.</param>
 /// <param name="XMm">Where to, mm from the left.</param>
 /// <param name="YMm">mm from the top.</param>
-public sealed record JoinWall(string Layer, string? Zone, string Wall, bool AtStart, double XMm, double YMm) : LayoutEdit<PoolsLayout>(Layer, Zone)
+public sealed record JoinWall(string Layer, string? Zone, string Wall, bool AtStart, double XMm, double YMm)
+    : LayoutEdit<PoolsLayout>(Layer, Zone)
 {
     /// <inheritdoc/>
     public override string Words(Piece before) => "draw a wall on";
 
     private protected override Edited Change(LaidOut laid, PoolsLayout layout) =>
-        layout.Strokes.FirstOrDefault(s => s.Id == Wall) is not { } stroke ? Edited.No($"{laid.Place}.layout.strokes[{Wall}]", "That wall is no longer there.")
+        layout.Strokes.FirstOrDefault(s => s.Id == Wall) is not { } stroke
+            ? Edited.No($"{laid.Place}.layout.strokes[{Wall}]", "That wall is no longer there.")
         : laid.With(Pools.Closed(layout, new(Wall, AtStart ? stroke.Spots[0] : stroke.Spots[^1], new(XMm, YMm), AtStart))).Done();
 }

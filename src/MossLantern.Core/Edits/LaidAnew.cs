@@ -28,7 +28,8 @@ internal static class LaidAnew
     public static LaidOut As(LaidOut laid, LayoutKind kind)
     {
         var box = laid.Box;
-        double x = Rounded.Whole(box.XMm + box.WidthMm / 2), y = Rounded.Whole(box.YMm + box.HeightMm / 2), small = Math.Min(box.WidthMm, box.HeightMm);
+        double x = Rounded.Whole(box.XMm + box.WidthMm / 2), y = Rounded.Whole(box.YMm + box.HeightMm / 2),
+        small = Math.Min(box.WidthMm, box.HeightMm);
         switch (kind)
         {
             case LayoutKind.Rings:
@@ -48,7 +49,8 @@ internal static class LaidAnew
                 var (withPours, three) = laid.WithColours(3);
                 var cups = three.Take(MostColours).ToList();
                 var ml = Math.Max(1, Rounded.Whole(0.35 * Volume.Ml(box.WidthMm * box.HeightMm, laid.Layer.DepthMm) / cups.Count));
-                return withPours.With(new PuddleLayout(x, y, [.. cups.Select((c, i) => new PuddlePour(FormattableString.Invariant($"pour-{i + 1}"), c, ml))]));
+                return withPours.With(new PuddleLayout(x, y,
+                    [.. cups.Select((c, i) => new PuddlePour(FormattableString.Invariant($"pour-{i + 1}"), c, ml))]));
             case LayoutKind.Marble:
                 var (withMarble, marbled) = laid.WithColours(3);
                 var name = withMarble.Piece.Recipes.Single(r => r.Id == marbled[1]).Name;
@@ -83,7 +85,8 @@ internal static class LaidAnew
         return with.With(new StripesLayout(
             [
                 new("push", width, true, start),
-                .. lines.Count > 0 ? lines : own.Take(3).Select((c, i) => new Band(FormattableString.Invariant($"line-{i + 1}"), width, false, c)),
+                .. lines.Count > 0 ? lines
+                    : own.Take(3).Select((c, i) => new Band(FormattableString.Invariant($"line-{i + 1}"), width, false, c)),
             ],
             start, Rounded.Whole(laid.Layer.DepthMm * 3) / 10, Rounded.Whole(Math.Min(12, small / 30)), Seed, banded?.Widening ?? 1));
     }
@@ -94,7 +97,9 @@ internal static class LaidAnew
         var (with, own) = laid.WithColours(4);
         var banded = laid.Layout as BandedLayout;
         var rings = banded is { Bands.Length: >= LeastRings } ? banded.Bands
-            : [.. own.Select((c, i) => new Band(FormattableString.Invariant($"band-{i + 1}"), Math.Max(1, Rounded.Whole(small / 12)), i == own.Length - 1, c))];
-        return with.With(new PetalsLayout(rings, x, y, 8, Rounded.Whole(small / 8), true, Math.Max(2, Rounded.Whole(small / 50)), -90, banded?.Widening ?? 1));
+            : [.. own.Select((c, i) => new Band(FormattableString.Invariant($"band-{i + 1}"),
+                Math.Max(1, Rounded.Whole(small / 12)), i == own.Length - 1, c))];
+        return with.With(new PetalsLayout(rings, x, y, 8, Rounded.Whole(small / 8), true,
+            Math.Max(2, Rounded.Whole(small / 50)), -90, banded?.Widening ?? 1));
     }
 }

@@ -16,7 +16,8 @@ internal sealed record LaidOut(Piece Before, Piece Piece, string LayerId, string
     public static LaidOut? Of(Piece piece, string layerId, string? zoneId)
     {
         var layer = piece.Layers.FirstOrDefault(l => l.Id == layerId);
-        return layer is null || (zoneId is not null && (layer.Zones ?? []).All(z => z.Id != zoneId)) ? null : new(piece, piece, layerId, zoneId);
+        return layer is null || (zoneId is not null && (layer.Zones ?? []).All(z => z.Id != zoneId)) ? null
+            : new(piece, piece, layerId, zoneId);
     }
 
     /// <summary>The layer.</summary>
@@ -92,7 +93,8 @@ internal sealed record LaidOut(Piece Before, Piece Piece, string LayerId, string
         return (laid, own);
     }
 
-    /// <summary>The piece with the change made: orders of pours name regions that are there, and colours that the change let go of are gone.</summary>
+    /// <summary>The piece with the change made: orders of pours name regions that are there, and colours that the
+    /// change let go of are gone.</summary>
     /// <param name="made">The place of what was made anew, counted from what is laid out; null for nothing.</param>
     public Edited Done(string? made = null) => new(Settle.Of(Before, Piece), null, made is null ? null : $"{Place}.{made}");
 

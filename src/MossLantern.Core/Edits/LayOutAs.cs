@@ -58,7 +58,8 @@ public sealed record LayOutAs(string Layer, string? Zone, LayoutKind Kind) : Lay
         }
 
         var before = laid.Aside.FirstOrDefault(l => LaidAnew.KindOf(l) == Kind);
-        ImmutableArray<Layout> aside = [.. laid.Aside.Where(l => LaidAnew.KindOf(l) is var kind && kind != Kind && kind != was), laid.Layout];
+        ImmutableArray<Layout> aside = [.. laid.Aside
+            .Where(l => LaidAnew.KindOf(l) is var kind && kind != Kind && kind != was), laid.Layout];
         var next = before is null ? LaidAnew.As(laid, Kind) : laid.With(before);
         return next.With(next.Layout, aside).Done();
     }

@@ -25,6 +25,7 @@ public sealed record LaySequenceAgain(string Layer, string? Zone, int Repeats) :
             taken.Add(FreeId.Of("line", taken));
             return line with { Id = taken[^1] };
         });
-        return laid.With(layout with { Bands = layout.Bands.InsertRange(layout.Bands.ToList().FindIndex(b => b.FillsRest) + 1, again) }).Done();
+        return laid
+            .With(layout with { Bands = layout.Bands.InsertRange(layout.Bands.ToList().FindIndex(b => b.FillsRest) + 1, again) }).Done();
     }
 }

@@ -19,7 +19,8 @@ public abstract record LayoutEdit(string Layer, string? Zone) : Edit
     private protected abstract Edited Change(LaidOut laid, Cupboard cupboard);
 
     /// <summary>The name of a colour of a piece.</summary>
-    private protected static string Colour(Piece piece, string? recipeId) => piece.Recipes.FirstOrDefault(r => r.Id == recipeId)?.Name ?? "a colour";
+    private protected static string Colour(Piece piece, string? recipeId) =>
+        piece.Recipes.FirstOrDefault(r => r.Id == recipeId)?.Name ?? "a colour";
 
     /// <summary>Whether another is a change of the same layer or zone.</summary>
     private protected bool IsOfTheSame(LayoutEdit other) => other.Layer == Layer && other.Zone == Zone;

@@ -15,6 +15,7 @@ public sealed record LeaveBare(string Layer, ImmutableArray<RegionId> Regions) :
     public override Edited Apply(Piece piece, Cupboard cupboard)
     {
         ArgumentNullException.ThrowIfNull(piece);
-        return Filling.Unknown(piece, Layer, Regions) ?? Filling.WithBare(Filling.WithoutFills(piece, Layer, Regions), Layer, b => [.. b.Union(Regions)]);
+        return Filling.Unknown(piece, Layer, Regions)
+            ?? Filling.WithBare(Filling.WithoutFills(piece, Layer, Regions), Layer, b => [.. b.Union(Regions)]);
     }
 }

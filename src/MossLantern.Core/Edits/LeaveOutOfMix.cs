@@ -15,7 +15,8 @@ public sealed record LeaveOutOfMix(string Mix, string Recipe) : Edit
     {
         ArgumentNullException.ThrowIfNull(piece);
         return piece.Recipes.FirstOrDefault(r => r.Id == Mix) is { Of: { } of } mix && of.Any(s => s.RecipeId == Recipe)
-            ? Settle.Of(piece, piece with { Recipes = piece.Recipes.Replace(mix, mix with { Of = of.RemoveAll(s => s.RecipeId == Recipe) }) })
+            ? Settle.Of(piece,
+                piece with { Recipes = piece.Recipes.Replace(mix, mix with { Of = of.RemoveAll(s => s.RecipeId == Recipe) }) })
             : Edited.No(PlaceIn.Recipe(Mix), "The mixed colour is not filled from that.");
     }
 }

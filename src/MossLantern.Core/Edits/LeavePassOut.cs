@@ -23,10 +23,13 @@ public sealed record LeavePassOut(string Fill) : Edit
         var others = all.Where(f => f.Fill.Id != Fill && (f.Fill.LayerId, f.Fill.Region) == (gone.LayerId, gone.Region)).ToList();
 
         // One that is left, of the region's own colour and in the sitting of the rest, is no pass any more.
-        var plain = others is [var only] && only.Fill is { RecipeId: null, Way: FillWay.Poured } && only.Sitting.Id == piece.SittingOf(gone.LayerId).Id ? only.Fill.Id : null;
+        var plain = others is [var only] && only.Fill is { RecipeId: null, Way: FillWay.Poured }
+            && only.Sitting.Id == piece.SittingOf(gone.LayerId).Id ? only.Fill.Id : null;
         return Filling.Each(piece, s => s.Fills is not { } fills ? s : s with
         {
-            Fills = fills.Where(f => f.Id != Fill && f.Id != plain).Select(f => others is [var last] && f.Id == last.Fill.Id ? f with { DepthMm = null } : f).ToImmutableArray() is { IsEmpty: false } left ? left : null,
+            Fills = fills.Where(f => f.Id != Fill && f.Id != plain)
+                .Select(f => others is [var last] && f.Id == last.Fill.Id ? f with { DepthMm = null } : f)
+                .ToImmutableArray() is { IsEmpty: false } left ? left : null,
         });
     }
 }

@@ -14,7 +14,8 @@ public sealed record LeavePourOut(string Layer, string? Zone, string Pour) : Lay
     private protected override Edited Change(LaidOut laid, PuddleLayout layout)
     {
         var left = layout.Pours.RemoveAll(p => p.Id == Pour);
-        return left.IsEmpty || left.Length == layout.Pours.Length ? Edited.No($"{laid.Place}.layout.pours[{Pour}]", "There is no such pour, or it is the only one.")
+        return left.IsEmpty || left.Length == layout.Pours.Length
+            ? Edited.No($"{laid.Place}.layout.pours[{Pour}]", "There is no such pour, or it is the only one.")
             : laid.With(layout with { Pours = left }).Done();
     }
 }

@@ -14,7 +14,11 @@ public sealed record MakePanels(int Count) : GroundEdit
 
     private protected override Ground? Change(Ground ground, Cupboard cupboard) => !Accepted.Panels.Contains(Count) && Count != 1 ? null
         : Count == 1 ? ground with { Set = null, PanelLevels = null }
-        : ground with { Set = new(Count, ground.Set?.GapMm ?? UsualGapMm, ground.Set?.Mirrored ?? true), PanelLevels = ground.PanelLevels?.RemoveAll(p => p.Panel > Count) };
+        : ground with
+        {
+            Set = new(Count, ground.Set?.GapMm ?? UsualGapMm, ground.Set?.Mirrored ?? true),
+            PanelLevels = ground.PanelLevels?.RemoveAll(p => p.Panel > Count)
+        };
 
     private protected override string Place => "ground.set.count";
 

@@ -14,10 +14,12 @@ public sealed record MarkPrepared(string Step, bool Done, LocalDateTime? At = nu
     /// <inheritdoc/>
     public override string Words(Piece before) => Done ? "mark a preparation as done" : "mark a preparation as not done";
 
-    private protected override Ground? Change(Ground ground, Cupboard cupboard) => Step is not { Length: > 0 and <= LongestId } ? null : ground with
-    {
-        Done = [.. (ground.Done ?? []).Where(d => d.Id != Step), .. Done ? [new PreparationDone(Step, At)] : Array.Empty<PreparationDone>()],
-    };
+    private protected override Ground? Change(Ground ground, Cupboard cupboard) =>
+        Step is not { Length: > 0 and <= LongestId } ? null : ground with
+        {
+            Done = [.. (ground.Done ?? []).Where(d => d.Id != Step),
+            .. Done ? [new PreparationDone(Step, At)] : Array.Empty<PreparationDone>()],
+        };
 
     private protected override string Place => "ground.done";
 

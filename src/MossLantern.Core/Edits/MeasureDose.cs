@@ -21,7 +21,9 @@ public sealed record MeasureDose(string Recipe, int Dose, RatioBasis By, string?
             return Edited.No(PlaceIn.Recipe(Recipe), "That sitting is no longer there, or there is no such way of dosing.");
         }
 
-        var percent = cupboard.Catalogue.Of(dose.Colourant, dose.ColourantId).Percent(dose.Percent, dose.By, By, resin.Resin.From(cupboard.Catalogue).MixDensity);
-        return With(piece, recipe, recipe with { Doses = recipe.Doses.SetItem(Dose, dose with { By = By, Percent = percent, ByEye = false }) });
+        var percent = cupboard.Catalogue.Of(dose.Colourant, dose.ColourantId)
+            .Percent(dose.Percent, dose.By, By, resin.Resin.From(cupboard.Catalogue).MixDensity);
+        return With(piece, recipe,
+            recipe with { Doses = recipe.Doses.SetItem(Dose, dose with { By = By, Percent = percent, ByEye = false }) });
     }
 }

@@ -10,7 +10,8 @@ namespace MossLantern.Core.Edits;
 /// <param name="YMm">The same, mm from the top.</param>
 /// <param name="ByXMm">By how much it is moved to the right from where it is, mm.</param>
 /// <param name="ByYMm">By how much down, mm.</param>
-public sealed record MoveField(string Layer, string? Zone, int Field, double XMm, double YMm, double ByXMm, double ByYMm) : LayoutEdit<FieldsLayout>(Layer, Zone)
+public sealed record MoveField(string Layer, string? Zone, int Field, double XMm, double YMm, double ByXMm,
+    double ByYMm) : LayoutEdit<FieldsLayout>(Layer, Zone)
 {
     /// <inheritdoc/>
     public override string Words(Piece before) => FormattableString.Invariant($"move field {Field}");
@@ -25,7 +26,8 @@ public sealed record MoveField(string Layer, string? Zone, int Field, double XMm
         var at = (layout.Moved ?? []).FirstOrDefault(m => m.Field == Field) ?? new(Field, XMm, YMm);
         return laid.With(layout with
         {
-            Moved = [.. (layout.Moved ?? []).Where(m => m.Field != Field), new FieldPlace(Field, Rounded.Whole(at.XMm + ByXMm), Rounded.Whole(at.YMm + ByYMm))],
+            Moved = [.. (layout.Moved ?? []).Where(m => m.Field != Field),
+                new FieldPlace(Field, Rounded.Whole(at.XMm + ByXMm), Rounded.Whole(at.YMm + ByYMm))],
         }).Done();
     }
 }

@@ -20,6 +20,10 @@ public sealed record MoveHeart(string Layer, string? Zone, string Heart, double 
     {
         var at = layout.Hearts.ToList().FindIndex(h => h.Id == Heart);
         return at < 0 ? Edited.No($"{laid.Place}.layout.hearts[{Heart}]", "That heart is no longer there.")
-            : laid.With(layout with { Hearts = layout.Hearts.SetItem(at, layout.Hearts[at] with { XMm = Rounded.Whole(XMm), YMm = Rounded.Whole(YMm) }) }).Done();
+            : laid.With(layout with
+            {
+                Hearts = layout.Hearts
+                .SetItem(at, layout.Hearts[at] with { XMm = Rounded.Whole(XMm), YMm = Rounded.Whole(YMm) })
+            }).Done();
     }
 }

@@ -14,8 +14,14 @@ public sealed record MoveInsert(string Insert, double XMm, double YMm) : GroundE
     /// <inheritdoc/>
     public override string Words(Piece before) => "move an insert";
 
-    private protected override Ground? Change(Ground ground, Cupboard cupboard) => ground.Mould is { Inserts: { } inserts } mould && inserts.FirstOrDefault(i => i.Id == Insert) is { } insert
-        ? ground with { Mould = mould with { Inserts = inserts.Replace(insert, insert with { XMm = Rounded.Whole(XMm), YMm = Rounded.Whole(YMm) }) } } : null;
+    private protected override Ground? Change(Ground ground, Cupboard cupboard) =>
+        ground.Mould is { Inserts: { } inserts } mould && inserts.FirstOrDefault(i => i.Id == Insert) is { } insert
+        ? ground with
+        {
+            Mould = mould
+            with
+            { Inserts = inserts.Replace(insert, insert with { XMm = Rounded.Whole(XMm), YMm = Rounded.Whole(YMm) }) }
+        } : null;
 
     private protected override string Place => $"ground.mould.inserts[{Insert}]";
 

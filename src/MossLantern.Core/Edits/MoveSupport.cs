@@ -12,8 +12,13 @@ public sealed record MoveSupport(int Support, double ByXMm, double ByYMm) : Grou
     /// <inheritdoc/>
     public override string Words(Piece before) => "move a support";
 
-    private protected override Ground? Change(Ground ground, Cupboard cupboard) => Standing.SupportsOf(ground) is var supports && Support >= 0 && Support < supports.Length
-        ? ground with { Supports = supports.SetItem(Support, new(Rounded.Whole(supports[Support].XMm + ByXMm), Rounded.Whole(supports[Support].YMm + ByYMm))) } : null;
+    private protected override Ground? Change(Ground ground, Cupboard cupboard) =>
+        Standing.SupportsOf(ground) is var supports && Support >= 0 && Support < supports.Length
+        ? ground with
+        {
+            Supports = supports
+            .SetItem(Support, new(Rounded.Whole(supports[Support].XMm + ByXMm), Rounded.Whole(supports[Support].YMm + ByYMm)))
+        } : null;
 
     private protected override string Place => "ground.supports";
 

@@ -10,7 +10,8 @@ namespace MossLantern.Core.Edits;
 /// <param name="Spot">Which spot, from 0.</param>
 /// <param name="ByXMm">By how much to the right, mm.</param>
 /// <param name="ByYMm">By how much down, mm.</param>
-public sealed record MoveWallSpot(string Layer, string? Zone, string Wall, int Spot, double ByXMm, double ByYMm) : LayoutEdit<PoolsLayout>(Layer, Zone)
+public sealed record MoveWallSpot(string Layer, string? Zone, string Wall, int Spot, double ByXMm, double ByYMm)
+    : LayoutEdit<PoolsLayout>(Layer, Zone)
 {
     /// <inheritdoc/>
     public override string Words(Piece before) => "move a wall";

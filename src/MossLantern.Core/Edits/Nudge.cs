@@ -13,14 +13,16 @@ public sealed record Nudge(string Place, double By, double? From = null) : Edit
 
     /// <inheritdoc/>
     public override Edit? Merge(Edit next) =>
-        next is Nudge other && other.Place == Place && double.IsFinite(By) && double.IsFinite(other.By) && Math.Sign(By) == Math.Sign(other.By) && By % 1 == 0 && other.By % 1 == 0 ? this with { By = By + other.By } : null;
+        next is Nudge other && other.Place == Place && double.IsFinite(By) && double.IsFinite(other.By)
+            && Math.Sign(By) == Math.Sign(other.By) && By % 1 == 0 && other.By % 1 == 0 ? this with { By = By + other.By } : null;
 
     /// <inheritdoc/>
     public override Edited Apply(Piece piece, Cupboard cupboard)
     {
         ArgumentNullException.ThrowIfNull(piece);
         var name = Place is { Length: > 0 and <= FieldAt.LongestPlace } ? FieldAt.RangeOf(Place) : "";
-        if (!SettableFields.Has(name) || FieldAt.Of(piece, Place) is not var (type, value) || !double.IsFinite(By) || Was(type, value) is not { } was)
+        if (!SettableFields.Has(name) || FieldAt.Of(piece, Place) is not var (type, value) || !double.IsFinite(By)
+            || Was(type, value) is not { } was)
         {
             return Edited.No(Place ?? "", "There is no such number.");
         }
@@ -33,7 +35,8 @@ public sealed record Nudge(string Place, double By, double? From = null) : Edit
         }
 
         object next = value is int ? (object)(int)Rounded.Whole(Math.Clamp(to, int.MinValue, int.MaxValue)) : to;
-        return FieldAt.Set(piece, Place, next) is { } after ? SetField.With(piece, after, name) : Edited.No(Place, "There is no such number.");
+        return FieldAt.Set(piece, Place, next) is { } after ? SetField.With(piece, after, name)
+            : Edited.No(Place, "There is no such number.");
     }
 
     /// <summary>What the number is, or counts from; null for what is no number.</summary>

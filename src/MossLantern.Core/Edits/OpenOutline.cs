@@ -10,7 +10,8 @@ public sealed record OpenOutline(bool Open) : GroundEdit
     /// <inheritdoc/>
     public override string Words(Piece before) => Open ? "cut an opening" : "close the opening";
 
-    private protected override Ground? Change(Ground ground, Cupboard cupboard) => ground.Outline is DrawnOutline ? null : ground with { Outline = Becoming.Opened(ground.Outline, Open) };
+    private protected override Ground? Change(Ground ground, Cupboard cupboard) =>
+        ground.Outline is DrawnOutline ? null : ground with { Outline = Becoming.Opened(ground.Outline, Open) };
 
     private protected override string Place => "ground.outline.opening";
 

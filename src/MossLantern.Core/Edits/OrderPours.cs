@@ -17,7 +17,8 @@ public sealed record OrderPours(string Sitting, ImmutableArray<RegionOf> Regions
     public override Edit? Merge(Edit next) => next is OrderPours other && other.Sitting == Sitting ? other : null;
 
     /// <inheritdoc/>
-    public bool Equals(OrderPours? other) => other is not null && other.Sitting == Sitting && Regions.AsSpan().SequenceEqual(other.Regions.AsSpan());
+    public bool Equals(OrderPours? other) =>
+        other is not null && other.Sitting == Sitting && Regions.AsSpan().SequenceEqual(other.Regions.AsSpan());
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Sitting, Regions.IsDefault ? 0 : Regions.Length);
@@ -27,7 +28,8 @@ public sealed record OrderPours(string Sitting, ImmutableArray<RegionOf> Regions
     {
         ArgumentNullException.ThrowIfNull(piece);
         return Regions.IsDefault || Regions.Length > MostRegions || piece.Sittings.All(s => s.Id != Sitting)
-            ? Edited.No(PlaceIn.Sitting(Sitting), FormattableString.Invariant($"There is no such sitting, or its order names more than {MostRegions} regions."))
+            ? Edited.No(PlaceIn.Sitting(Sitting),
+                FormattableString.Invariant($"There is no such sitting, or its order names more than {MostRegions} regions."))
             : Filling.On(piece, Sitting, s => s with { Order = Regions.IsEmpty ? null : [.. Regions.Distinct()] });
     }
 }

@@ -11,7 +11,8 @@ public sealed record PaintFromPot(string? Pot) : GroundEdit
 
     private protected override Ground? Change(Ground ground, Cupboard cupboard) => ground.Paint is not { } paint ? null
         : Pot is null ? ground with { Paint = paint with { PotId = null } }
-        : cupboard.Pots.TryGetValue(Pot, out var pot) ? ground with { Colour = pot.Colour, Paint = paint with { Kind = pot.Kind, PotId = Pot } } : null;
+        : cupboard.Pots.TryGetValue(Pot, out var pot)
+            ? ground with { Colour = pot.Colour, Paint = paint with { Kind = pot.Kind, PotId = Pot } } : null;
 
     private protected override string Place => "ground.paint.potId";
 

@@ -11,7 +11,9 @@ public sealed record PaintGround(PaintKind? Kind) : GroundEdit
     public override string Words(Piece before) => Kind is null ? "leave the ground unpainted" : "paint the ground";
 
     private protected override Ground? Change(Ground ground, Cupboard cupboard) => Kind is not { } kind ? ground with { Paint = null }
-        : Enum.IsDefined(kind) ? ground with { Paint = new(kind, ground.Paint?.Coats ?? 1, null, ground.Paint?.Sealed ?? false, ground.Paint?.AsMap ?? false) } : null;
+        : Enum.IsDefined(kind) ? ground
+            with
+        { Paint = new(kind, ground.Paint?.Coats ?? 1, null, ground.Paint?.Sealed ?? false, ground.Paint?.AsMap ?? false) } : null;
 
     private protected override string Place => "ground.paint.kind";
 

@@ -36,7 +36,11 @@ public sealed record PourApart(string Layer, ImmutableArray<RegionId> Regions, s
                 return Edited.No("sittings", FormattableString.Invariant($"A piece has from 1 to {PieceValidator.MostSittings} sittings."));
             }
 
-            to = to with { Sittings = to.Sittings.Insert(piece.Sittings.IndexOf(rest), Filling.Like(rest, id) with { Name = FormattableString.Invariant($"Sitting {piece.Sittings.Length + 1}") }) };
+            to = to with
+            {
+                Sittings = to.Sittings.Insert(piece.Sittings.IndexOf(rest),
+                Filling.Like(rest, id) with { Name = FormattableString.Invariant($"Sitting {piece.Sittings.Length + 1}") })
+            };
         }
         else if (Filling.Unknown(piece, id) is { } unknown)
         {

@@ -5,7 +5,8 @@ namespace MossLantern.Core.Edits;
 /// <summary>A region is poured from another colour.</summary>
 /// <param name="Layer">The layer.</param>
 /// <param name="Zone">The zone of it; null for the layer as a whole.</param>
-/// <param name="Region">The region, in its own layout: a band, <c>heart</c>, <c>start</c>, <c>vein</c>, a pool, a pour, <c>rest</c>, a field, <c>ground</c>, <c>streaks</c> or <c>flood</c>.</param>
+/// <param name="Region">The region, in its own layout: a band, <c>heart</c>, <c>start</c>, <c>vein</c>, a pool, a pour,
+/// <c>rest</c>, a field, <c>ground</c>, <c>streaks</c> or <c>flood</c>.</param>
 /// <param name="Recipe">The colour; null for a new one of its own.</param>
 public sealed record PourFrom(string Layer, string? Zone, RegionId Region, string? Recipe = null) : LayoutEdit(Layer, Zone)
 {
@@ -19,7 +20,8 @@ public sealed record PourFrom(string Layer, string? Zone, RegionId Region, strin
             return Edited.No($"{laid.Place}.layout", "The piece no longer has that colour.");
         }
 
-        return In(laid.Layout, Region, recipe) is not { } to ? Edited.No($"{PlaceIn.Layer(Layer)}.regions[{Region.In(Zone)}]", "That region is no longer there.")
+        return In(laid.Layout, Region, recipe) is not { } to
+            ? Edited.No($"{PlaceIn.Layer(Layer)}.regions[{Region.In(Zone)}]", "That region is no longer there.")
             : with.With(to).Done();
     }
 

@@ -33,7 +33,8 @@ public sealed record PourLayerApart(string Layer) : Edit
         var order = (together.Order ?? []).RemoveAll(o => o.LayerId == Layer && (together.Fills ?? []).All(f => f.LayerId != Layer));
         return new(piece with
         {
-            Sittings = piece.Sittings.Replace(together, together with { Rest = together.Rest.Remove(Layer), Order = order.IsEmpty ? null : order })
+            Sittings = piece.Sittings
+                .Replace(together, together with { Rest = together.Rest.Remove(Layer), Order = order.IsEmpty ? null : order })
                 .Insert(piece.Sittings.IndexOf(together) + 1, Filling.Like(together, id) with { Rest = [Layer] }),
         }, null, PlaceIn.Sitting(id));
     }

@@ -18,9 +18,12 @@ public sealed record PourOff(string Recipe, string? From) : RecipeEdit(Recipe)
         }
 
         return From == Recipe ? Edited.No($"{PlaceIn.Recipe(Recipe)}.of", "A cup cannot be poured off itself.")
-            : piece.Recipes.FirstOrDefault(r => r.Id == From) is not { Of: null } ? Edited.No($"{PlaceIn.Recipe(Recipe)}.of", "It can only be poured off a colour that is mixed by itself.")
-            : piece.Recipes.Any(r => (r.Of ?? []).Any(s => s.RecipeId == Recipe)) ? Edited.No($"{PlaceIn.Recipe(Recipe)}.of", $"{recipe.Name} fills another cup: that one would be poured off twice.")
-            : recipe.Doses.IsEmpty ? Edited.No($"{PlaceIn.Recipe(Recipe)}.of", "A cup poured off another is tinted further: add a colourant first.")
+            : piece.Recipes.FirstOrDefault(r => r.Id == From) is not { Of: null }
+                ? Edited.No($"{PlaceIn.Recipe(Recipe)}.of", "It can only be poured off a colour that is mixed by itself.")
+            : piece.Recipes.Any(r => (r.Of ?? []).Any(s => s.RecipeId == Recipe))
+                ? Edited.No($"{PlaceIn.Recipe(Recipe)}.of", $"{recipe.Name} fills another cup: that one would be poured off twice.")
+            : recipe.Doses.IsEmpty
+                ? Edited.No($"{PlaceIn.Recipe(Recipe)}.of", "A cup poured off another is tinted further: add a colourant first.")
             : Settle.Of(piece, With(piece, recipe, recipe with { Of = [new(From, 1)] }));
     }
 }

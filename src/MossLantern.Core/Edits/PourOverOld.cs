@@ -9,5 +9,6 @@ public sealed record PourOverOld(bool Over) : GroundEdit
     /// <inheritdoc/>
     public override string Words(Piece before) => Over ? "pour over older work" : "pour over a new ground";
 
-    private protected override Ground? Change(Ground ground, Cupboard cupboard) => Over == ground.Old is not null ? ground : Over ? Rework.OverUnknown(ground) : Rework.OverNothing(ground);
+    private protected override Ground? Change(Ground ground, Cupboard cupboard) =>
+        Over == ground.Old is not null ? ground : Over ? Rework.OverUnknown(ground) : Rework.OverNothing(ground);
 }

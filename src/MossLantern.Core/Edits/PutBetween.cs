@@ -30,17 +30,20 @@ public sealed record PutBetween(string Layer, RegionId First, RegionId Second, s
         BandedLayout banded when BandBetween(banded, first, second) is { } at && banded.Bands.Length < Accepted.BandCount.To => banded with
         {
             Bands = banded.Bands.Insert(at, new(
-                FreeId.Of("line", banded.Bands.Select(b => b.Id)), Math.Max(Accepted.BandMm.From, WidthMm / Math.Pow(banded.Widening, at)), false, recipe)),
+                FreeId.Of("line", banded.Bands.Select(b => b.Id)),
+                Math.Max(Accepted.BandMm.From, WidthMm / Math.Pow(banded.Widening, at)), false, recipe)),
         },
         FieldsLayout { Vein: null } fields => fields with { Vein = new(recipe, WidthMm, ThicknessMm) },
-        PuddleLayout puddle when puddle.Pours.Length < PuddleValidator.MostPours && Pour(puddle, first) is { } one && Pour(puddle, second) is { } other => puddle with
-        {
-            Pours = puddle.Pours.Insert(Math.Max(one, other), new(FreeId.Of("pour", puddle.Pours.Select(p => p.Id)), recipe, PourMl)),
-        },
+        PuddleLayout puddle when puddle.Pours.Length < PuddleValidator.MostPours && Pour(puddle, first) is { } one
+            && Pour(puddle, second) is { } other => puddle with
+            {
+                Pours = puddle.Pours.Insert(Math.Max(one, other), new(FreeId.Of("pour", puddle.Pours.Select(p => p.Id)), recipe, PourMl)),
+            },
         _ => null,
     };
 
-    /// <summary>Number of the band further out, from 0, where both are bands; what lies inside it is the band before, or the hearts' bed.</summary>
+    /// <summary>Number of the band further out, from 0, where both are bands; what lies inside it is the band before,
+    /// or the hearts' bed.</summary>
     private static int? BandBetween(BandedLayout banded, RegionId first, RegionId second) =>
         banded.Bands.Select(b => b.Region).ToList().IndexOf(second) is >= 0 and var at
         && (at == 0 ? first == RegionId.Heart : first == banded.Bands[at - 1].Region) ? at : null;

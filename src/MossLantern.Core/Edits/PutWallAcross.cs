@@ -14,5 +14,6 @@ public sealed record PutWallAcross(string Layer, string? Zone) : LayoutEdit<Pool
     public override string Words(Piece before) => "put a wall across";
 
     private protected override Edited Change(LaidOut laid, PoolsLayout layout) => DrawWall.With(laid, layout,
-        Enumerable.Range(0, Stretches + 1).Select(i => new Spot(laid.Box.XMm + laid.Box.WidthMm * i / Stretches, laid.Box.YMm + laid.Box.HeightMm / 2)));
+        Enumerable.Range(0, Stretches + 1)
+            .Select(i => new Spot(laid.Box.XMm + laid.Box.WidthMm * i / Stretches, laid.Box.YMm + laid.Box.HeightMm / 2)));
 }

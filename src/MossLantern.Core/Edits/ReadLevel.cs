@@ -13,7 +13,8 @@ public sealed record ReadLevel(int Panel, LevelReading? Level) : GroundEdit
     /// <inheritdoc/>
     public override string Words(Piece before) => Level is null ? "ask for the level again" : "read the level";
 
-    private protected override Ground? Change(Ground ground, Cupboard cupboard) => Panel >= 1 && Panel <= ground.Boards ? ground.WithLevel(Panel, Level) : null;
+    private protected override Ground? Change(Ground ground, Cupboard cupboard) =>
+        Panel >= 1 && Panel <= ground.Boards ? ground.WithLevel(Panel, Level) : null;
 
     private protected override string Place => "ground.level";
 

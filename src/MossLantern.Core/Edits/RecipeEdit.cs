@@ -27,10 +27,12 @@ public abstract record RecipeEdit(string Recipe) : Edit
     private protected abstract Edited Change(Piece piece, Recipe recipe, Cupboard cupboard);
 
     /// <summary>A piece with a colour in place of another.</summary>
-    private protected static Piece With(Piece piece, Recipe recipe, Recipe to) => piece with { Recipes = piece.Recipes.Replace(recipe, to) };
+    private protected static Piece With(Piece piece, Recipe recipe, Recipe to) =>
+        piece with { Recipes = piece.Recipes.Replace(recipe, to) };
 
     /// <summary>Doses in the order in which they go in: what is stirred in for long first, glitter and lacing last.</summary>
-    private protected static ImmutableArray<Dose> InTurn(IEnumerable<Dose> doses) => [.. doses.OrderBy(d => Mixing.Preparing.Turn(d.Colourant))];
+    private protected static ImmutableArray<Dose> InTurn(IEnumerable<Dose> doses) =>
+        [.. doses.OrderBy(d => Mixing.Preparing.Turn(d.Colourant))];
 
     /// <summary>Whether doses can be stirred into a colour: not too many of them, each of a class, and each colour one.</summary>
     internal static bool CanBeMixed(ImmutableArray<Dose> doses) => !doses.IsDefault && doses.Length <= PieceValidator.MostDoses
@@ -49,7 +51,8 @@ public abstract record DoseEdit(string Recipe, int Dose) : RecipeEdit(Recipe)
     private protected string Place => FormattableString.Invariant($"{PlaceIn.Recipe(Recipe)}.doses[{Dose}].percent");
 
     private protected sealed override Edited Change(Piece piece, Recipe recipe, Cupboard cupboard) =>
-        Dose >= 0 && Dose < recipe.Doses.Length ? Change(piece, recipe, recipe.Doses[Dose], cupboard) : Edited.No(PlaceIn.Recipe(Recipe), Gone);
+        Dose >= 0 && Dose < recipe.Doses.Length ? Change(piece, recipe, recipe.Doses[Dose], cupboard)
+            : Edited.No(PlaceIn.Recipe(Recipe), Gone);
 
     /// <summary>The piece with the colourant changed, or why it cannot be.</summary>
     private protected abstract Edited Change(Piece piece, Recipe recipe, Dose dose, Cupboard cupboard);

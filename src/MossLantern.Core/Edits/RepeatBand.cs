@@ -20,6 +20,7 @@ public sealed record RepeatBand(string Layer, string? Zone, string Band) : BandE
             FillsRest = false,
             WidthMm = band.FillsRest ? AddBand.WidthMm : band.WidthMm,
         };
-        return laid.With(layout with { Bands = layout.Bands.Insert(Math.Min(at + 2, layout.Bands.Length), copy) }).Done($"layout.bands[{copy.Id}]");
+        return laid.With(layout with { Bands = layout.Bands.Insert(Math.Min(at + 2, layout.Bands.Length), copy) })
+            .Done($"layout.bands[{copy.Id}]");
     }
 }

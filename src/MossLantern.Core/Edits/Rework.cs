@@ -54,11 +54,15 @@ public static class Rework
         var (outline, byX, byY) = Grown(ground.Outline, mm);
 
         // A free casting stands on what the new rim is poured on: it is as high as it is thick.
-        var stands = old.StandsMm == 0 && ground.Base is { Material: BaseMaterial.Resin, ThicknessMm: { } thick } ? Math.Round(thick, 2) : old.StandsMm;
-        return ground with { Outline = outline, Supports = null, Old = old with { XMm = old.XMm + byX, YMm = old.YMm + byY, StandsMm = stands } };
+        var stands = old.StandsMm == 0 && ground.Base is { Material: BaseMaterial.Resin, ThicknessMm: { } thick }
+            ? Math.Round(thick, 2) : old.StandsMm;
+        return ground
+            with
+        { Outline = outline, Supports = null, Old = old with { XMm = old.XMm + byX, YMm = old.YMm + byY, StandsMm = stands } };
     }
 
-    /// <summary>A piece with a layer that fills the hollow of an insert; the piece itself where it has no such insert, or it is filled already.</summary>
+    /// <summary>A piece with a layer that fills the hollow of an insert; the piece itself where it has no such insert,
+    /// or it is filled already.</summary>
     public static Piece Filled(Piece piece, string insertId)
     {
         ArgumentNullException.ThrowIfNull(piece);
@@ -98,7 +102,8 @@ public static class Rework
             Mould = null,
             Edge = casting ? EdgeStyle.DrippedOver : ground.Edge,
             Base = casting
-                ? new(PieceKind.Panel, BaseMaterial.Resin, old.Layers.IsEmpty ? null : Math.Max(0.5, old.Layers.Where(l => l.Within is null).Sum(l => l.DepthMm)))
+                ? new(PieceKind.Panel, BaseMaterial.Resin,
+                    old.Layers.IsEmpty ? null : Math.Max(0.5, old.Layers.Where(l => l.Within is null).Sum(l => l.DepthMm)))
                 : ground.Base,
             SideHeightMm = casting ? Math.Round(old.Layers.Where(l => l.Within is null).Sum(l => l.DepthMm), 1) : ground.SideHeightMm,
         };

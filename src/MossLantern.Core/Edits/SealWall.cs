@@ -25,7 +25,9 @@ public sealed record SealWall(WallSeal Seal) : GroundEdit
 
     private protected override Ground? Change(Ground ground, Cupboard cupboard) => !Enum.IsDefined(Seal) ? null : ground with
     {
-        Base = (ground.Base ?? new(PieceKind.Panel, BaseMaterial.BirchPly)) with { GapsSealed = Seal != WallSeal.Open, SealTested = Seal == WallSeal.Tested },
+        Base = (ground.Base ?? new(PieceKind.Panel, BaseMaterial.BirchPly))
+            with
+        { GapsSealed = Seal != WallSeal.Open, SealTested = Seal == WallSeal.Tested },
     };
 
     private protected override string Place => "ground.base.gapsSealed";

@@ -21,7 +21,8 @@ public sealed record SecondCup(string Sitting, string Recipe, ImmutableArray<Pou
     public override string Words(Piece before) => "pour the later ones from a second cup";
 
     /// <inheritdoc/>
-    public bool Equals(SecondCup? other) => other is not null && (other.Sitting, other.Recipe) == (Sitting, Recipe) && Pours.AsSpan().SequenceEqual(other.Pours.AsSpan());
+    public bool Equals(SecondCup? other) =>
+        other is not null && (other.Sitting, other.Recipe) == (Sitting, Recipe) && Pours.AsSpan().SequenceEqual(other.Pours.AsSpan());
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Sitting, Recipe, Pours.IsDefault ? 0 : Pours.Length);
@@ -40,13 +41,15 @@ public sealed record SecondCup(string Sitting, string Recipe, ImmutableArray<Pou
             return Edited.No(PlaceIn.Recipe(Recipe), "That colour is no longer there.");
         }
 
-        if (Pours.IsDefaultOrEmpty || Pours.Length > Filling.MostRegions || Pours.Any(p => piece.Layers.FirstOrDefault(l => l.Id == p.Layer)?.Has(p.Region) != true))
+        if (Pours.IsDefaultOrEmpty || Pours.Length > Filling.MostRegions
+            || Pours.Any(p => piece.Layers.FirstOrDefault(l => l.Id == p.Layer)?.Has(p.Region) != true))
         {
             return Edited.No(PlaceIn.Recipe(Recipe), "Name at least one pour of this colour that comes from its second cup.");
         }
 
         var first = recipe.SecondOf is { } id ? piece.Recipes.Single(r => r.Id == id) : recipe;
-        var second = first.AnotherCup(FreeId.Of(first.Id, piece.Recipes.Select(r => r.Id)), 2 + piece.Recipes.Count(r => r.SecondOf == first.Id));
+        var second = first
+            .AnotherCup(FreeId.Of(first.Id, piece.Recipes.Select(r => r.Id)), 2 + piece.Recipes.Count(r => r.SecondOf == first.Id));
         var to = piece with { Recipes = piece.Recipes.Add(second) };
         foreach (var pour in Pours)
         {
@@ -64,16 +67,20 @@ public sealed record SecondCup(string Sitting, string Recipe, ImmutableArray<Pou
     /// <summary>The piece with one pour from a cup; null where the sitting has no such pour.</summary>
     private Piece? From(Piece piece, PourRef pour, string cup)
     {
-        var own = piece.Sittings.SelectMany(s => (s.Fills ?? []).Select(f => (Sitting: s.Id, Fill: f))).Where(f => f.Fill.LayerId == pour.Layer && f.Fill.Region == pour.Region).ToList();
+        var own = piece.Sittings.SelectMany(s => (s.Fills ?? []).Select(f => (Sitting: s.Id, Fill: f)))
+            .Where(f => f.Fill.LayerId == pour.Layer && f.Fill.Region == pour.Region).ToList();
         if (own.Count == 0)
         {
             return pour.Pass == 0 && piece.SittingOf(pour.Layer).Id == Sitting
-                ? Filling.On(piece, Sitting, s => s with { Fills = (s.Fills ?? []).Add(new(Filling.FreeFill(piece), pour.Layer, pour.Region, CupId: cup)) })
+                ? Filling.On(piece, Sitting,
+                    s => s with { Fills = (s.Fills ?? []).Add(new(Filling.FreeFill(piece), pour.Layer, pour.Region, CupId: cup)) })
                 : null;
         }
 
-        return own.Where(f => f.Sitting == Sitting).Skip(pour.Pass).Select(f => f.Fill).FirstOrDefault() is not { } pass || pour.Pass < 0 ? null
-            : Filling.On(piece, Sitting, s => s with { Fills = [.. s.Fills!.Value.Select(f => f.Id == pass.Id ? f with { CupId = cup } : f)] });
+        return own.Where(f => f.Sitting == Sitting).Skip(pour.Pass).Select(f => f.Fill).FirstOrDefault() is not { } pass
+            || pour.Pass < 0 ? null
+            : Filling.On(piece, Sitting,
+                s => s with { Fills = [.. s.Fills!.Value.Select(f => f.Id == pass.Id ? f with { CupId = cup } : f)] });
     }
 }
 
@@ -94,13 +101,15 @@ public sealed record OneCup(string Recipe) : Edit
         }
 
         // Poured whole with the rest of its layer again, a region needs no fill of its own.
-        var only = piece.Sittings.SelectMany(s => s.Fills ?? []).GroupBy(f => (f.LayerId, f.Region)).Where(g => g.Count() == 1).Select(g => g.Key).ToHashSet();
+        var only = piece.Sittings.SelectMany(s => s.Fills ?? []).GroupBy(f => (f.LayerId, f.Region))
+            .Where(g => g.Count() == 1).Select(g => g.Key).ToHashSet();
         return Settle.Of(piece, Filling.Each(piece, s =>
         {
             ImmutableArray<Fill> left =
             [
                 .. (s.Fills ?? []).Select(f => f.CupId == Recipe ? f with { CupId = null } : f).Where(f => !(
-                    f is { RecipeId: null, CupId: null, DepthMm: null, Way: FillWay.Poured } && s.Rest.Contains(f.LayerId) && only.Contains((f.LayerId, f.Region)))),
+                    f is { RecipeId: null, CupId: null, DepthMm: null, Way: FillWay.Poured }
+                        && s.Rest.Contains(f.LayerId) && only.Contains((f.LayerId, f.Region)))),
             ];
             return s with { Fills = left.IsEmpty ? null : left };
         }));

@@ -11,8 +11,14 @@ public sealed record SetCavityDepth(int Cavity, double? DepthMm) : GroundEdit
     /// <inheritdoc/>
     public override string Words(Piece before) => FormattableString.Invariant($"set the depth of cavity {Cavity}");
 
-    private protected override Ground? Change(Ground ground, Cupboard cupboard) => ground.Mould is { } mould && ground.Outline is DrawnOutline drawn && Cavity >= 1 && Cavity <= drawn.Parts.Length
-        ? ground with { Mould = mould with { CavityDepths = SetDepthInCavity.In(mould.CavityDepths, Cavity, DepthMm == mould.DepthMm ? null : DepthMm) } } : null;
+    private protected override Ground? Change(Ground ground, Cupboard cupboard) =>
+        ground.Mould is { } mould && ground.Outline is DrawnOutline drawn && Cavity >= 1 && Cavity <= drawn.Parts.Length
+        ? ground with
+        {
+            Mould = mould
+            with
+            { CavityDepths = SetDepthInCavity.In(mould.CavityDepths, Cavity, DepthMm == mould.DepthMm ? null : DepthMm) }
+        } : null;
 
     private protected override string Place => "ground.mould.cavityDepths";
 

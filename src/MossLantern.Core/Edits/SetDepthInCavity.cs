@@ -14,7 +14,8 @@ public sealed record SetDepthInCavity(string Layer, int Cavity, double? DepthMm)
     public override string Words(Piece before) => FormattableString.Invariant($"set the depth in cavity {Cavity}");
 
     private protected override Edited Change(LaidOut laid, Cupboard cupboard) =>
-        laid.Piece.Ground.Outline is not DrawnOutline drawn || Cavity < 1 || Cavity > drawn.Parts.Length ? Edited.No($"{laid.Place}.partDepths", "There is no such cavity.")
+        laid.Piece.Ground.Outline is not DrawnOutline drawn || Cavity < 1 || Cavity > drawn.Parts.Length
+            ? Edited.No($"{laid.Place}.partDepths", "There is no such cavity.")
         : laid.OnLayer(l => l with { PartDepths = In(l.PartDepths, Cavity, DepthMm == l.DepthMm ? null : DepthMm) }).Done();
 
     /// <summary>Depths of cavities with one of them changed; none is the usual depth.</summary>
@@ -22,7 +23,8 @@ public sealed record SetDepthInCavity(string Layer, int Cavity, double? DepthMm)
     {
         ImmutableArray<CavityDepth> next =
         [
-            .. (depths ?? []).Where(d => d.Part != cavity).Concat(depthMm is { } mm ? [new CavityDepth(cavity, mm)] : []).OrderBy(d => d.Part),
+            .. (depths ?? []).Where(d => d.Part != cavity)
+                .Concat(depthMm is { } mm ? [new CavityDepth(cavity, mm)] : []).OrderBy(d => d.Part),
         ];
         return next.IsEmpty ? null : next;
     }

@@ -40,14 +40,16 @@ public sealed record SetField(string Place, JsonElement? Value) : Edit
             return Edited.No(Place, SettableFields.Sentence(range, field.Type));
         }
 
-        return FieldAt.Set(before, Place, value) is { } after ? With(piece, after, range) : Edited.No(Place, "There is no such field to set.");
+        return FieldAt.Set(before, Place, value) is { } after ? With(piece, after, range)
+            : Edited.No(Place, "There is no such field to set.");
     }
 
     /// <summary>The piece with what goes with a field.</summary>
     internal static Edited With(Piece piece, Piece after, string range) => range switch
     {
         "layers.layout.fields" or "layers.zones.layout.fields" => after with { Layers = [.. after.Layers.Select(Fewer)] },
-        "ground.mould.from" when after.Ground.Mould is { From: CapacityFrom.Dimensions } mould => after with { Ground = after.Ground with { Mould = mould with { CapacityMl = null } } },
+        "ground.mould.from" when after.Ground.Mould is { From: CapacityFrom.Dimensions } mould =>
+            after with { Ground = after.Ground with { Mould = mould with { CapacityMl = null } } },
         _ when range.StartsWith("ground.", StringComparison.Ordinal) => Settle.OnGround(piece with { Ground = piece.Ground }, after.Ground),
         "kept.keep" when (after.Kept ?? []).Any(k => k.Keep == Keep.Visible) => LaidOut.ClearIn(after, after.Recipes).Piece,
         _ => after,
@@ -58,7 +60,9 @@ public sealed record SetField(string Place, JsonElement? Value) : Edit
     {
         Sittings =
         [
-            .. piece.Sittings.Select(s => s.Resin.Ratio is null && Place.StartsWith(PlaceIn.Sitting(s.Id) + ".", StringComparison.Ordinal) && cupboard.Catalogue.Resin(s.Resin.System) is { } resin
+            .. piece.Sittings.Select(s => s.Resin.Ratio is null
+                && Place.StartsWith(PlaceIn.Sitting(s.Id) + ".", StringComparison.Ordinal)
+                && cupboard.Catalogue.Resin(s.Resin.System) is { } resin
                 ? s with { Resin = s.Resin with { Ratio = resin.Ratio } }
                 : s),
         ],

@@ -13,7 +13,8 @@ public sealed record SetRegionStones(string Layer, RegionId Region, string Stone
     public override string Words(Piece before) => Grams is null ? "take stones out" : "set the stones in a region";
 
     /// <inheritdoc/>
-    public override Edit? Merge(Edit next) => next is SetRegionStones other && (other.Layer, other.Region, other.Stone) == (Layer, Region, Stone) ? other : null;
+    public override Edit? Merge(Edit next) =>
+        next is SetRegionStones other && (other.Layer, other.Region, other.Stone) == (Layer, Region, Stone) ? other : null;
 
     /// <inheritdoc/>
     public override Edited Apply(Piece piece, Cupboard cupboard)

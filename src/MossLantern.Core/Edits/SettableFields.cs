@@ -49,7 +49,8 @@ internal static class SettableFields
     }.ToFrozenDictionary(StringComparer.Ordinal);
 
     /// <summary>Whether there is such a field, told by its place without the names of entries.</summary>
-    public static bool Has(string range) => range != "runs.pouredMl" && (PieceFields.Ranges.ContainsKey(range) || Others.ContainsKey(range));
+    public static bool Has(string range) =>
+        range != "runs.pouredMl" && (PieceFields.Ranges.ContainsKey(range) || Others.ContainsKey(range));
 
     /// <summary>What setting a field does, in words that follow "Undo:".</summary>
     public static string Words(string? place)
@@ -66,7 +67,8 @@ internal static class SettableFields
     {
         var own = Nullable.GetUnderlyingType(type) ?? type;
         return PieceFields.Ranges.TryGetValue(range, out var known) ? known.Sentence
-            : own.IsEnum ? $"This must be one of: {string.Join(", ", Enum.GetNames(own).Select(JsonNamingPolicy.KebabCaseLower.ConvertName))}."
+            : own.IsEnum
+                ? $"This must be one of: {string.Join(", ", Enum.GetNames(own).Select(JsonNamingPolicy.KebabCaseLower.ConvertName))}."
             : own == typeof(bool) ? "This must be true or false."
             : own == typeof(LocalDateTime) ? "This must be a date and time such as 2026-05-01T10:00:00."
             : own == typeof(string) ? "This must be a text." : "This must be a number.";

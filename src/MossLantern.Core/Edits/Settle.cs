@@ -51,7 +51,9 @@ internal static class Settle
             var free = FreeId.Of(old.Id, ids);
             ids.Add(free);
             recipes.Add(old with { Id = free });
-            recipes.Add(unseen with { Frozen = false, Name = recipe.Name == old.Name ? Again(old.Name, after.Recipes.Select(r => r.Name)) : recipe.Name });
+            recipes.Add(unseen
+                with
+            { Frozen = false, Name = recipe.Name == old.Name ? Again(old.Name, after.Recipes.Select(r => r.Name)) : recipe.Name });
         }
 
         recipes.AddRange(before.Recipes.Where(r => r.Frozen && !ids.Contains(r.Id)));
@@ -127,7 +129,8 @@ internal static class Settle
     }
 
     /// <summary>
-    /// A piece on another ground: what only another outline had a place for goes, such as cavities of their own depth or inserts, and a layer
+    /// A piece on another ground: what only another outline had a place for goes, such as cavities of their own depth
+    /// or inserts, and a layer
     /// whose hollow is gone goes with it.
     /// </summary>
     public static Piece OnGround(Piece piece, Ground ground)
@@ -135,8 +138,17 @@ internal static class Settle
         var drawn = ground.Outline is DrawnOutline;
         var redrawn = piece.Ground.Outline.GetType() != ground.Outline.GetType() || (drawn && piece.Ground.Outline != ground.Outline);
         var to = ground.Mould is not { } mould || (drawn ? mould.Inserts is null : mould.CavityDepths is null) ? ground
-            : ground with { Mould = mould with { CavityDepths = drawn ? mould.CavityDepths : null, Inserts = drawn ? null : mould.Inserts } };
+            : ground with
+            {
+                Mould = mould
+                with
+                { CavityDepths = drawn ? mould.CavityDepths : null, Inserts = drawn ? null : mould.Inserts }
+            };
         var left = Without(piece, l => l.Within is { } id && to.Mould?.Insert(id) is null);
-        return left with { Ground = to, Layers = redrawn ? [.. left.Layers.Select(l => l.PartDepths is null ? l : l with { PartDepths = null })] : left.Layers };
+        return left with
+        {
+            Ground = to,
+            Layers = redrawn ? [.. left.Layers.Select(l => l.PartDepths is null ? l : l with { PartDepths = null })] : left.Layers
+        };
     }
 }

@@ -13,7 +13,8 @@ public sealed record ShapeInsert(string Insert, OutlineShape Shape) : GroundEdit
     /// <inheritdoc/>
     public override string Words(Piece before) => "reshape an insert";
 
-    private protected override Ground? Change(Ground ground, Cupboard cupboard) => ground.Mould is { Inserts: { } inserts } mould && Shape is OutlineShape.Round or OutlineShape.Oval or OutlineShape.Rectangle
+    private protected override Ground? Change(Ground ground, Cupboard cupboard) =>
+        ground.Mould is { Inserts: { } inserts } mould && Shape is OutlineShape.Round or OutlineShape.Oval or OutlineShape.Rectangle
             && inserts.FirstOrDefault(i => i.Id == Insert) is { } insert
         ? ground with { Mould = mould with { Inserts = inserts.Replace(insert, insert with { Outline = Shaped(insert.Outline) }) } } : null;
 

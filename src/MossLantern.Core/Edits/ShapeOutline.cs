@@ -9,7 +9,8 @@ public sealed record ShapeOutline(OutlineShape Shape) : GroundEdit
     /// <inheritdoc/>
     public override string Words(Piece before) => "reshape the outline";
 
-    private protected override Ground? Change(Ground ground, Cupboard cupboard) => Enum.IsDefined(Shape) ? ground with { Outline = Becoming.Shaped(ground.Outline, Shape) } : null;
+    private protected override Ground? Change(Ground ground, Cupboard cupboard) =>
+        Enum.IsDefined(Shape) ? ground with { Outline = Becoming.Shaped(ground.Outline, Shape) } : null;
 
     private protected override string Place => "ground.outline";
 

@@ -17,7 +17,9 @@ public sealed record SplitBand(string Layer, string? Zone, string Band) : BandEd
         var band = layout.Bands[at];
         var (with, recipe) = laid.WithNew();
         var half = Math.Max(Accepted.BandMm.From, Rounded.Tenth(band.WidthMm / 2));
-        var outer = band with { Id = FreeId.Of("band", layout.Bands.Select(b => b.Id)), RecipeId = recipe, WidthMm = half, FillsRest = false };
+        var outer = band
+            with
+        { Id = FreeId.Of("band", layout.Bands.Select(b => b.Id)), RecipeId = recipe, WidthMm = half, FillsRest = false };
         Band[] pair = band.FillsRest ? [outer with { WidthMm = AddBand.WidthMm }, band] : [band with { WidthMm = half }, outer];
         return with.With(layout with { Bands = layout.Bands.RemoveAt(at).InsertRange(at, pair) }).Done($"layout.bands[{outer.Id}]");
     }

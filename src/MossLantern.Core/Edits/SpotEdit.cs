@@ -35,7 +35,8 @@ public abstract record SpotEdit(string? Layer, string Id) : Edit
         ? (piece.Kept ?? []).FirstOrDefault(k => k.Id == Id)?.Name ?? "what is reserved"
         : (piece.Layers.FirstOrDefault(l => l.Id == Layer)?.Zones ?? []).FirstOrDefault(z => z.Id == Id)?.Name ?? "a part";
 
-    private static ReservedSpot At(ReservedSpot kept, (Outline Outline, double XMm, double YMm) to) => kept with { Outline = to.Outline, XMm = to.XMm, YMm = to.YMm };
+    private static ReservedSpot At(ReservedSpot kept, (Outline Outline, double XMm, double YMm) to) =>
+        kept with { Outline = to.Outline, XMm = to.XMm, YMm = to.YMm };
 
     private Edited Gone() => Edited.No(Layer is null ? $"kept[{Id}]" : PlaceIn.LaidOut(Layer, Id), "That place is no longer there.");
 }

@@ -28,9 +28,11 @@ internal static class Spots
     }
 
     /// <summary>An outline stretched to another size, its middle where it was.</summary>
-    public static (Outline Outline, double XMm, double YMm) Stretched(Outline outline, double xMm, double yMm, double widthMm, double heightMm)
+    public static (Outline Outline, double XMm, double YMm) Stretched(Outline outline, double xMm, double yMm,
+        double widthMm, double heightMm)
     {
-        double Fit(double mm) => double.IsNaN(mm) ? LeastSliceMm : Math.Clamp(Rounded.Whole(mm), outline is SliceOutline ? LeastSliceMm : LeastMm, MostMm);
+        double Fit(double mm) => double.IsNaN(mm) ? LeastSliceMm
+            : Math.Clamp(Rounded.Whole(mm), outline is SliceOutline ? LeastSliceMm : LeastMm, MostMm);
         Outline to = outline switch
         {
             RoundOutline round => round with { DiameterMm = Fit(widthMm) },
@@ -42,7 +44,8 @@ internal static class Spots
         return Middled(outline, to, xMm, yMm);
     }
 
-    private static double Lower(Outline outline) => outline is RoundOutline ? Rounded.Whole(outline.BoxHeightMm * OvalShare) : outline.BoxHeightMm;
+    private static double Lower(Outline outline) =>
+        outline is RoundOutline ? Rounded.Whole(outline.BoxHeightMm * OvalShare) : outline.BoxHeightMm;
 
     private static (Outline Outline, double XMm, double YMm) Middled(Outline was, Outline to, double xMm, double yMm) => (
         to, Rounded.Whole(xMm + (was.BoxWidthMm - to.BoxWidthMm) / 2), Rounded.Whole(yMm + (was.BoxHeightMm - to.BoxHeightMm) / 2));

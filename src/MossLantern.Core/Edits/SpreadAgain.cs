@@ -24,7 +24,8 @@ public sealed record SpreadAgain(string Layer) : LayoutEdit(Layer, null)
         }
 
         var box = laid.Box;
-        LaidOut By(int seed) => laid.With(layout with { Seed = (int)(((long)layout.Seed + seed) % Seeds), Moved = null, Recoloured = null });
+        LaidOut By(int seed) =>
+            laid.With(layout with { Seed = (int)(((long)layout.Seed + seed) % Seeds), Moved = null, Recoloured = null });
         for (var i = 1; cupboard.Mapper is { } mapper && i <= MostSeeds; i++)
         {
             Effort.Check();

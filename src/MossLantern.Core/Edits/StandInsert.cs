@@ -14,12 +14,14 @@ public sealed record StandInsert : GroundEdit
     /// <inheritdoc/>
     public override string Words(Piece before) => "stand an insert in the mould";
 
-    private protected override Ground? Change(Ground ground, Cupboard cupboard) => ground.Mould is { } mould && ground.Outline is not DrawnOutline && (mould.Inserts ?? []).Length < Mould.MostInserts
+    private protected override Ground? Change(Ground ground, Cupboard cupboard) =>
+        ground.Mould is { } mould && ground.Outline is not DrawnOutline && (mould.Inserts ?? []).Length < Mould.MostInserts
         ? ground with { Mould = mould with { Inserts = (mould.Inserts ?? []).Add(Next(ground.Outline, mould.Inserts ?? [])) } } : null;
 
     private protected override string Place => "ground.mould.inserts";
 
-    private protected override string Refusal => FormattableString.Invariant($"Up to {Mould.MostInserts} inserts stand in a mould that is not drawn.");
+    private protected override string Refusal =>
+        FormattableString.Invariant($"Up to {Mould.MostInserts} inserts stand in a mould that is not drawn.");
 
     private static Insert Next(Outline outline, ImmutableArray<Insert> taken)
     {
@@ -27,6 +29,7 @@ public sealed record StandInsert : GroundEdit
         var id = FreeId.Of("insert", taken.Select(i => i.Id));
         return new(
             id, taken.IsEmpty ? "hollow" : FormattableString.Invariant($"hollow {taken.Length + 1}"), new RoundOutline(across),
-            Rounded.Whole(outline.BoxWidthMm * Places[taken.Length % Places.Length] - across / 2), Rounded.Whole(outline.BoxHeightMm / 2 - across / 2), 0, 0);
+            Rounded.Whole(outline.BoxWidthMm * Places[taken.Length % Places.Length] - across / 2),
+            Rounded.Whole(outline.BoxHeightMm / 2 - across / 2), 0, 0);
     }
 }

@@ -9,7 +9,8 @@ public sealed record TakeInsertOut(string Insert) : GroundEdit
     /// <inheritdoc/>
     public override string Words(Piece before) => "take an insert out";
 
-    private protected override Ground? Change(Ground ground, Cupboard cupboard) => ground.Mould is { Inserts: { } inserts } mould && inserts.RemoveAll(i => i.Id == Insert) is var left && left.Length < inserts.Length
+    private protected override Ground? Change(Ground ground, Cupboard cupboard) =>
+        ground.Mould is { Inserts: { } inserts } mould && inserts.RemoveAll(i => i.Id == Insert) is var left && left.Length < inserts.Length
         ? ground with { Mould = mould with { Inserts = left.IsEmpty ? null : left } } : null;
 
     private protected override string Place => $"ground.mould.inserts[{Insert}]";

@@ -10,7 +10,8 @@ public sealed record TakeOutline(DrawnOutline Outline) : GroundEdit
     /// <inheritdoc/>
     public override string Words(Piece before) => "take the outline of a drawing";
 
-    private protected override Ground? Change(Ground ground, Cupboard cupboard) => Outline is { Problem: null } ? ground with { Outline = Outline } : null;
+    private protected override Ground? Change(Ground ground, Cupboard cupboard) =>
+        Outline is { Problem: null } ? ground with { Outline = Outline } : null;
 
     private protected override string Place => "ground.outline";
 

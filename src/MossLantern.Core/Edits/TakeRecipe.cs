@@ -24,7 +24,14 @@ public sealed record TakeRecipe(string Recipe, string Kept) : RecipeEdit(Recipe)
 
         // What it is filled from comes with it, or is there already.
         var (recipes, ids) = Documents.Recipe.Brought(kept.Others, piece.Recipes, Recipe);
-        var to = kept.Recipe with { Id = Recipe, Of = kept.Recipe.Of is { } of ? [.. of.Select(s => s with { RecipeId = ids[s.RecipeId] })] : null, Frozen = false, SecondOf = null };
+        var to = kept.Recipe with
+        {
+            Id = Recipe,
+            Of = kept.Recipe.Of is { } of
+            ? [.. of.Select(s => s with { RecipeId = ids[s.RecipeId] })] : null,
+            Frozen = false,
+            SecondOf = null
+        };
         return Settle.Of(piece, piece with { Recipes = [.. recipes.Select(r => r.Id == Recipe ? to : r)] });
     }
 }

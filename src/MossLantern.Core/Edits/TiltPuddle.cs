@@ -17,5 +17,9 @@ public sealed record TiltPuddle(string Layer, string? Zone, double Deg, double P
     public override Edit? Merge(Edit next) => next is TiltPuddle other && IsOfTheSame(other) ? other : null;
 
     private protected override Edited Change(LaidOut laid, PuddleLayout layout) =>
-        laid.With(layout with { TiltDeg = Rounded.Whole(Deg), TiltPercent = Math.Clamp(Rounded.Whole(Percent), Accepted.TiltPercent.From, Accepted.TiltPercent.To) }).Done();
+        laid.With(layout with
+        {
+            TiltDeg = Rounded.Whole(Deg),
+            TiltPercent = Math.Clamp(Rounded.Whole(Percent), Accepted.TiltPercent.From, Accepted.TiltPercent.To)
+        }).Done();
 }

@@ -15,7 +15,8 @@ namespace MossLantern.Core.Edits;
 /// <param name="Anew">Whether it is the first of a trial: then what is in the colour is put in place of.</param>
 /// <param name="At">When, in the workshop's local time; null for not known.</param>
 public sealed record TryDose(
-    string Recipe, int Dose, double Amount, DoseUnit Unit, double? InMl = null, string? Sitting = null, string? Note = null, bool Anew = false, LocalDateTime? At = null) : DoseEdit(Recipe, Dose)
+    string Recipe, int Dose, double Amount, DoseUnit Unit, double? InMl = null, string? Sitting = null,
+    string? Note = null, bool Anew = false, LocalDateTime? At = null) : DoseEdit(Recipe, Dose)
 {
     /// <inheritdoc/>
     public override string Words(Piece before) => "try a little more";
@@ -36,7 +37,14 @@ public sealed record TryDose(
         var percent = (Anew ? 0 : dose.Percent) + more;
         var trials = Anew ? [] : recipe.Trials ?? [];
         return !Accepted.LoadPercent.Contains(percent) ? Edited.No(Place, Accepted.LoadPercent.Sentence)
-            : trials.Length >= PieceValidator.MostTrials ? Edited.No($"{PlaceIn.Recipe(Recipe)}.trials", FormattableString.Invariant($"Up to {PieceValidator.MostTrials} steps of a trial are kept: begin it anew."))
-            : With(piece, recipe, With(recipe, percent) with { Trials = trials.Add(new(dose.Colourant, Amount, Unit, Unit == DoseUnit.Percent ? null : InMl, percent, Note?.Trim() ?? "", dose.ColourantId, At)) });
+            : trials.Length >= PieceValidator.MostTrials
+                ? Edited.No($"{PlaceIn.Recipe(Recipe)}.trials",
+                    FormattableString.Invariant($"Up to {PieceValidator.MostTrials} steps of a trial are kept: begin it anew."))
+            : With(piece, recipe, With(recipe, percent)
+                with
+            {
+                Trials = trials.Add(new(dose.Colourant, Amount, Unit, Unit == DoseUnit.Percent ? null : InMl,
+                    percent, Note?.Trim() ?? "", dose.ColourantId, At))
+            });
     }
 }

@@ -32,7 +32,8 @@ public sealed record VeinThrough(string Layer, string? Zone, string Band) : Band
         var band = layout.Bands[at];
         if (!HasRoom(layout, band))
         {
-            return Edited.No($"{laid.Place}.layout.bands[{Band}]", "The band is too narrow for a vein through it, or there are as many bands as there can be.");
+            return Edited.No($"{laid.Place}.layout.bands[{Band}]",
+                "The band is too narrow for a vein through it, or there are as many bands as there can be.");
         }
 
         var metal = laid.Piece.FilledBy(laid.LayerId).Recipes.FirstOrDefault(c => c.Colourant == ColourantClass.MetallicPaste)?.Id;

@@ -14,7 +14,9 @@ public sealed record WetFirst : Edit
         ArgumentNullException.ThrowIfNull(piece);
         if (piece.Layers.Length >= PieceValidator.MostLayers || piece.Sittings.Length >= PieceValidator.MostSittings)
         {
-            return Edited.No("layers", FormattableString.Invariant($"A piece has up to {PieceValidator.MostLayers} layers and {PieceValidator.MostSittings} sittings."));
+            return Edited.No("layers",
+                FormattableString.Invariant(
+                    $"A piece has up to {PieceValidator.MostLayers} layers and {PieceValidator.MostSittings} sittings."));
         }
 
         var over = piece.SittingOf(piece.Layers[0].Id);
@@ -22,7 +24,8 @@ public sealed record WetFirst : Edit
         var (with, clear) = LaidOut.ClearIn(piece, piece.Recipes);
         return with with
         {
-            Layers = with.Layers.Insert(0, new(id, "Wetting coat", Rework.WettingMm, new RingsLayout([], [new("band-1", 10, true, clear)], 0, null))),
+            Layers = with.Layers
+                .Insert(0, new(id, "Wetting coat", Rework.WettingMm, new RingsLayout([], [new("band-1", 10, true, clear)], 0, null))),
             Sittings = with.Sittings.Insert(0, new(id, [id], over.Resin, over.Measure)),
         };
     }

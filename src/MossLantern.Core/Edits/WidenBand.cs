@@ -18,10 +18,15 @@ public sealed record WidenBand(string Layer, string? Zone, string Band, double B
         var band = layout.Bands[at];
         if (band.FillsRest || !double.IsFinite(ByMm))
         {
-            return Edited.No($"{laid.Place}.layout.bands[{Band}].widthMm", band.FillsRest ? "This band fills the rest: it is as wide as the others leave it." : Accepted.BandMm.Sentence);
+            return Edited.No($"{laid.Place}.layout.bands[{Band}].widthMm",
+                band.FillsRest ? "This band fills the rest: it is as wide as the others leave it." : Accepted.BandMm.Sentence);
         }
 
         var own = band.WidthMm + ByMm / Math.Pow(layout.Widening, at);
-        return laid.With(layout with { Bands = layout.Bands.SetItem(at, band with { WidthMm = Math.Clamp(Rounded.Tenth(own), Accepted.BandMm.From, Accepted.BandMm.To) }) }).Done();
+        return laid.With(layout with
+        {
+            Bands = layout.Bands
+            .SetItem(at, band with { WidthMm = Math.Clamp(Rounded.Tenth(own), Accepted.BandMm.From, Accepted.BandMm.To) })
+        }).Done();
     }
 }

@@ -15,7 +15,8 @@ public static class GroundMeasures
     /// <param name="layers">The resin of each of its layers, lowest first.</param>
     /// <param name="areaCm2">What the first layer pours from each of its cups, cm².</param>
     /// <param name="around">What it is worked out in.</param>
-    public static GroundPlan Of(Piece piece, ImmutableArray<LayerLoad> layers, IReadOnlyDictionary<string, double> areaCm2, Surroundings around)
+    public static GroundPlan Of(Piece piece, ImmutableArray<LayerLoad> layers,
+        IReadOnlyDictionary<string, double> areaCm2, Surroundings around)
     {
         ArgumentNullException.ThrowIfNull(piece);
         var ground = piece.Ground;
@@ -23,7 +24,8 @@ public static class GroundMeasures
         var size = outline is RoundOutline round
             ? [new ReckonedInput("diameter", round.DiameterMm, "mm", Origin.Own, "ground.outline.diameterMm")]
             : outline is SliceOutline slice ? SliceInputs(slice)
-            : outline is DrawnOutline drawn ? [.. drawn.Parts.Select((p, i) => new ReckonedInput($"part {i + 1}", p.AreaMm2 / 100, "cm²", Origin.Own))]
+            : outline is DrawnOutline drawn
+                ? [.. drawn.Parts.Select((p, i) => new ReckonedInput($"part {i + 1}", p.AreaMm2 / 100, "cm²", Origin.Own))]
             : ImmutableArray.Create(
                 new ReckonedInput("width", outline.BoxWidthMm, "mm", Origin.Own, "ground.outline.widthMm"),
                 new ReckonedInput("height", outline.BoxHeightMm, "mm", Origin.Own, "ground.outline.heightMm"));
@@ -47,14 +49,19 @@ public static class GroundMeasures
                 new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm")),
             Standing.Of(piece, layers, around.Catalogue),
             Preparation.Of(ground, around),
-            ground is { Old: null, Base.Material: BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine or BaseMaterial.CradledPanel } ? Preparation.SealWays(ground, around.Catalogue) : [],
+            ground is
+            {
+                Old: null, Base.Material: BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine
+                or BaseMaterial.CradledPanel
+            } ? Preparation.SealWays(ground, around.Catalogue) : [],
             Preparation.PaintZones(ground, piece.Filled[0], areaCm2),
             [],
             MouldPlan.Of(piece),
             [],
             span.WidthMm,
             span.HeightMm,
-            ground.Set is { } several ? [.. Enumerable.Range(2, several.Count - 1).Select(p => new PanelStanding(p, Standing.Of(piece, layers, around.Catalogue, p)))] : null);
+            ground.Set is { } several ? [.. Enumerable.Range(2, several.Count - 1)
+                .Select(p => new PanelStanding(p, Standing.Of(piece, layers, around.Catalogue, p)))] : null);
     }
 
     /// <summary>How wide and high an outline really is: a slice's curve seldom reaches its box.</summary>

@@ -20,7 +20,8 @@ namespace MossLantern.Core.Grounds;
 /// <param name="SpanHeightMm">How high it really is, mm.</param>
 /// <param name="Panels">How the other panels of a set stand; null for a single one.</param>
 public sealed record GroundPlan(
-    double WidthMm, double HeightMm, Reckoned Area, Reckoned Perimeter, Reckoned SideArea, Standing Standing, ImmutableArray<PreparationStep> Preparation,
+    double WidthMm, double HeightMm, Reckoned Area, Reckoned Perimeter, Reckoned SideArea, Standing Standing,
+    ImmutableArray<PreparationStep> Preparation,
     ImmutableArray<SealWay> SealWays, ImmutableArray<PaintZone> PaintZones, ImmutableArray<CavityPlan> Parts, MouldPlan? Mould,
     ImmutableArray<StratumBeneath> Beneath, double SpanWidthMm = 0, double SpanHeightMm = 0,
     ImmutableArray<PanelStanding>? Panels = null);

@@ -14,7 +14,8 @@ public sealed record Levelling(double WedgeMm, bool Accept, ImmutableArray<doubl
     /// <summary>Share of the thinnest layer that a wedge may take up.</summary>
     public const double AcceptedShare = 0.1;
 
-    /// <summary>From a tilt on two axes. A level piece needs no shims; a layer of 0 takes none but a level one; a tilt that is not a number is not accepted.</summary>
+    /// <summary>From a tilt on two axes. A level piece needs no shims; a layer of 0 takes none but a level one; a tilt
+    /// that is not a number is not accepted.</summary>
     /// <param name="tiltXDeg">Tilt along x, degrees; positive where the +x side is higher.</param>
     /// <param name="tiltYDeg">Tilt along y, degrees; positive where the +y side is higher.</param>
     /// <param name="supports">At least one support.</param>
@@ -38,7 +39,8 @@ public sealed record Levelling(double WedgeMm, bool Accept, ImmutableArray<doubl
     public static double WedgeOver(double tiltXDeg, double tiltYDeg, double widthMm, double heightMm) =>
         widthMm * Math.Abs(Slope(tiltXDeg)) + heightMm * Math.Abs(Slope(tiltYDeg));
 
-    /// <summary>By how much a film is deeper at the corners of a tilted box than in its middle, mm: top left, top right, bottom left, bottom right. They sum to nothing.</summary>
+    /// <summary>By how much a film is deeper at the corners of a tilted box than in its middle, mm: top left, top
+    /// right, bottom left, bottom right. They sum to nothing.</summary>
     /// <param name="tiltXDeg">Tilt along x, degrees; positive where the +x side is higher.</param>
     /// <param name="tiltYDeg">Tilt along y, degrees; positive where the +y side is higher.</param>
     /// <param name="widthMm">Width of the box, mm.</param>
@@ -47,7 +49,8 @@ public sealed record Levelling(double WedgeMm, bool Accept, ImmutableArray<doubl
         [.. CornersOf(widthMm, heightMm).Select(c => (widthMm / 2 - c.XMm) * Slope(tiltXDeg) + (heightMm / 2 - c.YMm) * Slope(tiltYDeg))];
 
     /// <summary>The corners of a box: top left, top right, bottom left, bottom right.</summary>
-    internal static ImmutableArray<(double XMm, double YMm)> CornersOf(double widthMm, double heightMm) => [(0, 0), (widthMm, 0), (0, heightMm), (widthMm, heightMm)];
+    internal static ImmutableArray<(double XMm, double YMm)> CornersOf(double widthMm, double heightMm) =>
+        [(0, 0), (widthMm, 0), (0, heightMm), (widthMm, heightMm)];
 
     private static double Slope(double degrees) => Math.Tan(degrees * Math.PI / 180);
 

@@ -15,8 +15,10 @@ public sealed record InsertPlan(string InsertId, Reckoned Displaces, Reckoned De
 
 /// <summary>What is worked out for a mould.</summary>
 /// <param name="Capacity">What a cavity holds, or all cavities of a drawn outline.</param>
-/// <param name="Body">What the layers may take of it: the capacity less the depth kept for later coats, and less what inserts keep out.</param>
-/// <param name="Room">Depth that the planned layers leave, mm, in the cavity where it is least; below zero where they take more than there is.</param>
+/// <param name="Body">What the layers may take of it: the capacity less the depth kept for later coats, and less what
+/// inserts keep out.</param>
+/// <param name="Room">Depth that the planned layers leave, mm, in the cavity where it is least; below zero where they
+/// take more than there is.</param>
 /// <param name="Castings">Pieces in each casting.</param>
 /// <param name="Inserts">Its inserts.</param>
 /// <remarks>Source: docs/craft/grounds.md, Moulds.</remarks>
@@ -37,7 +39,8 @@ public sealed record MouldPlan(
         var outline = piece.Ground.Outline;
         var area = outline.AreaMm2;
         var holds = mould.Holds(outline);
-        ReckonedInput areaInput = new("area", area / 100, "cm²", Origin.Reckoned), keep = new("kept for later coats", mould.KeepMm, "mm", Origin.Own, KeepField);
+        ReckonedInput areaInput = new("area", area / 100, "cm²", Origin.Reckoned),
+        keep = new("kept for later coats", mould.KeepMm, "mm", Origin.Own, KeepField);
         var capacity = CapacityOf(mould, outline);
         var inserts = (mould.Inserts ?? []).Select(i => InsertOf(piece, mould, i, holds)).ToImmutableArray();
         var kept = Volume.Ml(area, mould.KeepMm) * holds;
@@ -45,8 +48,10 @@ public sealed record MouldPlan(
             capacity,
             new(capacity.Value - kept - inserts.Sum(i => i.Displaces.Value), "ml", Formulas.MouldBody,
             [
-                new("capacity", capacity.Value, "ml", Origin.Reckoned), areaInput, keep, new("share the mould holds", holds * 100, "%", Origin.Reckoned),
-                .. inserts.IsEmpty ? Array.Empty<ReckonedInput>() : [new("inserts keep out", inserts.Sum(i => i.Displaces.Value), "ml", Origin.Reckoned)],
+                new("capacity", capacity.Value, "ml", Origin.Reckoned), areaInput, keep,
+                new("share the mould holds", holds * 100, "%", Origin.Reckoned),
+                .. inserts.IsEmpty ? Array.Empty<ReckonedInput>()
+                    : [new("inserts keep out", inserts.Sum(i => i.Displaces.Value), "ml", Origin.Reckoned)],
             ]),
             RoomOf(piece, mould, keep),
             [.. Enumerable.Range(0, (mould.Pieces + mould.Cavities - 1) / mould.Cavities)
@@ -74,7 +79,8 @@ public sealed record MouldPlan(
         return new(mould.SizeMl(outline), "ml", Formulas.MouldCapacity, outline is DrawnOutline { Parts.Length: > 1 } drawn
             ? [.. drawn.Parts.SelectMany((p, i) => new[]
             {
-                new ReckonedInput($"area of cavity {i + 1}", p.AreaMm2 / 100, "cm²", Origin.Reckoned), Depth($"depth of cavity {i + 1}", mould.DepthOf(i + 1)),
+                new ReckonedInput($"area of cavity {i + 1}", p.AreaMm2 / 100, "cm²", Origin.Reckoned),
+                Depth($"depth of cavity {i + 1}", mould.DepthOf(i + 1)),
             })]
             : [new("area", outline.AreaMm2 / 100, "cm²", Origin.Reckoned), Depth("depth", mould.DepthMm)]);
     }
@@ -85,7 +91,8 @@ public sealed record MouldPlan(
         var body = piece.Filled.Where(l => l.Within is null).ToList();
         var parts = piece.Ground.Outline is DrawnOutline drawn ? drawn.Parts.Length : 1;
         var (room, depth, layers) = Enumerable.Range(1, parts)
-            .Select(part => (mould.DepthOf(part) - mould.KeepMm - body.Sum(l => l.DepthIn(part)), mould.DepthOf(part), body.Sum(l => l.DepthIn(part))))
+            .Select(part => (mould.DepthOf(part) - mould.KeepMm - body.Sum(l => l.DepthIn(part)), mould.DepthOf(part),
+                body.Sum(l => l.DepthIn(part))))
             .MinBy(r => r.Item1);
         return Reckoned.Of(room, "mm", Formulas.MouldRoom,
             new("depth", depth, "mm", Origin.Own, "ground.mould.depthMm"), keep, new("layers", layers, "mm", Origin.Own));
@@ -108,7 +115,8 @@ public sealed record MouldPlan(
             depths = [.. depths, new("its height", high, "mm", Origin.Own)];
         }
 
-        ReckonedInput recess = new("recess", insert.RecessMm, "mm", Origin.Own), share = new("share the mould holds", holds * 100, "%", Origin.Reckoned);
+        ReckonedInput recess = new("recess", insert.RecessMm, "mm", Origin.Own),
+        share = new("share the mould holds", holds * 100, "%", Origin.Reckoned);
         var fill = insert.FillMm(body);
         return new(
             insert.Id,

@@ -18,7 +18,8 @@ public sealed record PotLeft(string Name, Reckoned Left, Reckoned? Short)
         return new(
             name, left,
             takes is not null && takes.Value > left.Value
-                ? Reckoned.Of(takes.Value - left.Value, "ml", Formulas.PotShort, new("the ground takes", takes.Value, "ml", Origin.Reckoned), new("left in the pot", left.Value, "ml", Origin.Reckoned))
+                ? Reckoned.Of(takes.Value - left.Value, "ml", Formulas.PotShort,
+                    new("the ground takes", takes.Value, "ml", Origin.Reckoned), new("left in the pot", left.Value, "ml", Origin.Reckoned))
                 : null);
     }
 }

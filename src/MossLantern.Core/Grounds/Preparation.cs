@@ -37,7 +37,8 @@ public enum PreparedAt
 /// <param name="Dry">How long it dries, as it is worked out; null where nothing has to.</param>
 /// <param name="Where">Where it is done.</param>
 public sealed record PreparationStep(
-    string Id, string What, string Why, Reckoned? Amount, double? DryHours, bool Done, LocalDateTime? At, LocalDateTime? ReadyAt, Reckoned? Dry, PreparedAt Where);
+    string Id, string What, string Why, Reckoned? Amount, double? DryHours, bool Done, LocalDateTime? At,
+    LocalDateTime? ReadyAt, Reckoned? Dry, PreparedAt Where);
 
 /// <summary>The paint for one zone of a painted map.</summary>
 /// <param name="Name">Name of its colour.</param>
@@ -57,7 +58,8 @@ public sealed record SealWay(
     string Id, string Name, Reckoned Amount, double DryHours, string Mind, Reckoned? Cost = null, Reckoned? CostPerM2 = null)
 {
     /// <summary>How long it dries, as it is worked out.</summary>
-    public Reckoned Dry => Reckoned.Of(DryHours, "h", Formulas.Drying, new ReckonedInput("time by its label, or typical", DryHours, "h", Origin.Default));
+    public Reckoned Dry =>
+        Reckoned.Of(DryHours, "h", Formulas.Drying, new ReckonedInput("time by its label, or typical", DryHours, "h", Origin.Default));
 }
 
 /// <summary>What has to be done to a ground, by its kind.</summary>
@@ -99,7 +101,8 @@ public static class Preparation
             LocalDateTime? ready = at is { } time && step.DryHours is { } hours
                 ? (around.Zone.AtLeniently(time) + Duration.FromHours(hours)).LocalDateTime
                 : at;
-            return step with { Done = isDone, At = at, ReadyAt = ready, Dry = step.DryHours is { } dries ? Drying(dries, ground.Paint?.DryHours == dries && step.Id == "paint") : null };
+            return step with { Done = isDone, At = at, ReadyAt = ready,
+                Dry = step.DryHours is { } dries ? Drying(dries, ground.Paint?.DryHours == dries && step.Id == "paint") : null };
         })];
     }
 
@@ -114,9 +117,12 @@ public static class Preparation
         ArgumentNullException.ThrowIfNull(ground);
         return
         [
-            new("primer", "acrylic primer, two coats", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours, "Colours the ground; must be dry right through."),
-            new("resin", "a thin coat of resin", Film(ground, SealFilmMm, 1), SealRecoatHours(catalogue), "Bonds best; pour the first layer inside its recoat window."),
-            new("varnish", "clear water-based varnish, two coats", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours, "Keeps the wood visible; try on a scrap whether resin bonds."),
+            new("primer", "acrylic primer, two coats", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours,
+                "Colours the ground; must be dry right through."),
+            new("resin", "a thin coat of resin", Film(ground, SealFilmMm, 1), SealRecoatHours(catalogue),
+                "Bonds best; pour the first layer inside its recoat window."),
+            new("varnish", "clear water-based varnish, two coats", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours,
+                "Keeps the wood visible; try on a scrap whether resin bonds."),
         ];
     }
 
@@ -137,11 +143,13 @@ public static class Preparation
                 }
 
                 var cost = way.Amount.Value / 1000 * price;
-                ReckonedInput litre = new("price of a litre", price, prices.Money, Origin.Own), amount = new("amount", way.Amount.Value, "ml", Origin.Reckoned);
+                ReckonedInput litre = new("price of a litre", price, prices.Money, Origin.Own),
+                amount = new("amount", way.Amount.Value, "ml", Origin.Reckoned);
                 return way with
                 {
                     Cost = Reckoned.Of(cost, prices.Money, Formulas.SealCost, amount, litre),
-                    CostPerM2 = Reckoned.Of(cost / (areaCm2 / 10_000), $"{prices.Money}/m²", Formulas.SealCost, amount, litre, new("area", areaCm2, "cm²", Origin.Reckoned)),
+                    CostPerM2 = Reckoned.Of(cost / (areaCm2 / 10_000), $"{prices.Money}/m²", Formulas.SealCost, amount,
+                        litre, new("area", areaCm2, "cm²", Origin.Reckoned)),
                 };
             }),
         ];
@@ -170,7 +178,9 @@ public static class Preparation
     /// <summary>How long a thin coat of resin stands before the next: of the coating resin, h.</summary>
     private static double SealRecoatHours(Catalogue catalogue) => catalogue.Resin("coating")!.Recoat.FromHours;
 
-    private static Reckoned Drying(double hours, bool own) => Reckoned.Of(hours, "h", Formulas.Drying, new ReckonedInput("time by its label, or typical", hours, "h", own ? Origin.Own : Origin.Default));
+    private static Reckoned Drying(double hours, bool own) =>
+        Reckoned.Of(hours, "h", Formulas.Drying,
+            new ReckonedInput("time by its label, or typical", hours, "h", own ? Origin.Own : Origin.Default));
 
     private static IEnumerable<PreparationStep> Steps(Ground ground, Catalogue catalogue)
     {
@@ -178,49 +188,65 @@ public static class Preparation
         if (ground.Old is { } old)
         {
             yield return old.ReliefMm > 0
-                ? Step("key-old", "Roughen the old face with a fine pad, lines and stones too", "Resin peels off a smooth cured face. Wet where you can; dust needs a mask of its own.")
-                : Step("sand-old", "Sand the old face flat, wet where you can", "Resin peels off a smooth cured face, and rings break on anything that stands proud. Dust needs a mask of its own.");
-            yield return Step("wipe-old", "Wipe it down and let it dry", "Dust, wax and polish show as craters. No flame near the alcohol.");
+                ? Step("key-old", "Roughen the old face with a fine pad, lines and stones too",
+                    "Resin peels off a smooth cured face. Wet where you can; dust needs a mask of its own.")
+                : Step("sand-old", "Sand the old face flat, wet where you can",
+                    "Resin peels off a smooth cured face, and rings break on anything that stands proud. Dust needs a mask of its own.");
+            yield return Step("wipe-old", "Wipe it down and let it dry",
+                "Dust, wax and polish show as craters. No flame near the alcohol.");
         }
 
         switch (ground.Old is null ? ground.Base?.Material : null)
         {
             case BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine or BaseMaterial.CradledPanel:
-                yield return Step("sand", "Sand the face and wipe off the dust", "Resin bonds to a clean, keyed face. Sanding dust needs a mask of its own.");
-                yield return Step("seal", "Seal the face", "Open pores give off bubbles for hours.", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours);
+                yield return Step("sand", "Sand the face and wipe off the dust",
+                    "Resin bonds to a clean, keyed face. Sanding dust needs a mask of its own.");
+                yield return Step("seal", "Seal the face", "Open pores give off bubbles for hours.",
+                    Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours);
                 break;
             case BaseMaterial.Acrylic or BaseMaterial.Glass:
-                yield return Step("clean", "Clean off grease and film", "Fingerprints show through, and resin peels where they are. No flame near the alcohol.");
+                yield return Step("clean", "Clean off grease and film",
+                    "Fingerprints show through, and resin peels where they are. No flame near the alcohol.");
                 yield return Step("key", "Roughen the face with a fine pad", "Resin peels off a smooth face.");
                 break;
             case BaseMaterial.Canvas:
-                yield return Step("stiffen", "Stiffen the back", "A stretched canvas sags in the middle, and resin pools there.", Film(ground, BackFillMm, 1), BackFillHours);
-                yield return Step("seal", "Seal the face", "Bare canvas drinks resin, and its weave gives off bubbles.", Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours);
+                yield return Step("stiffen", "Stiffen the back",
+                    "A stretched canvas sags in the middle, and resin pools there.", Film(ground, BackFillMm, 1), BackFillHours);
+                yield return Step("seal", "Seal the face", "Bare canvas drinks resin, and its weave gives off bubbles.",
+                    Film(ground, PaintFilmMm, 2), 2 * WaterPaintHours);
                 break;
             case BaseMaterial.CastingSheet:
-                yield return Step("sheet", "Lay the sheet flat and wipe it clean and dry", "The side that lies on it becomes the glossy face, so the sheet is neither roughened nor painted.");
-                yield return Step("release", "Check that the sheet bends", "Once the piece is firm, the sheet is bent away from it, a little all round.");
+                yield return Step("sheet", "Lay the sheet flat and wipe it clean and dry",
+                    "The side that lies on it becomes the glossy face, so the sheet is neither roughened nor painted.");
+                yield return Step("release", "Check that the sheet bends",
+                    "Once the piece is firm, the sheet is bent away from it, a little all round.");
                 break;
             case BaseMaterial.MetalRim:
-                yield return Step("degrease", "Wipe the metal with alcohol and let it dry", "Resin bonds to clean metal: it is neither sanded nor sealed. No flame near the alcohol.");
+                yield return Step("degrease", "Wipe the metal with alcohol and let it dry",
+                    "Resin bonds to clean metal: it is neither sanded nor sealed. No flame near the alcohol.");
                 yield return Step("back-tape", "Tape the open back, burnished from the middle", "Tape that is not pressed down leaks.");
                 break;
             case BaseMaterial.Painting:
-                yield return Step("dust", "Check that the painting is dry right through, and dust it", "It is neither sanded nor painted over: what is there is meant to be seen. Try the edge first.");
-                yield return Step("seal-painting", "Seal it with a thin clear coat", "Resin lifts some paints and varnishes; a thin coat shows that before it matters.", Film(ground, SealFilmMm, 1), SealRecoatHours(catalogue));
+                yield return Step("dust", "Check that the painting is dry right through, and dust it",
+                    "It is neither sanded nor painted over: what is there is meant to be seen. Try the edge first.");
+                yield return Step("seal-painting", "Seal it with a thin clear coat",
+                    "Resin lifts some paints and varnishes; a thin coat shows that before it matters.",
+                    Film(ground, SealFilmMm, 1), SealRecoatHours(catalogue));
                 break;
         }
 
         if (kind == PieceKind.Casting)
         {
-            yield return Step("wipe", "Wipe the mould clean and dry", "A hair or a drop of water shows on the face. Resin comes away from clean silicone by itself.");
+            yield return Step("wipe", "Wipe the mould clean and dry",
+                "A hair or a drop of water shows on the face. Resin comes away from clean silicone by itself.");
             yield return Step("stiff", "Stand it on a stiff board", "A full mould bends when it is moved, and the resin in it too.");
         }
 
         if (ground.Paint is { } paint)
         {
             yield return Step(
-                "paint", paint.Coats == 1 ? "Paint the ground" : $"Paint the ground, {paint.Coats} coats", "Must be dry right through before any resin.",
+                "paint", paint.Coats == 1 ? "Paint the ground" : $"Paint the ground, {paint.Coats} coats",
+                "Must be dry right through before any resin.",
                 Film(ground, PaintFilmMm, paint.Coats),
                 paint.DryHours ?? (paint.Kind == PaintKind.Water ? WaterPaintHours : OilPaintHours));
         }
@@ -228,7 +254,8 @@ public static class Preparation
         switch (kind)
         {
             case PieceKind.Panel:
-                yield return Step("back", "Mask the back", "With tape, or a peelable latex mask: that smells strongly, and is not for anyone with a latex allergy.");
+                yield return Step("back", "Mask the back",
+                    "With tape, or a peelable latex mask: that smells strongly, and is not for anyone with a latex allergy.");
                 break;
             case PieceKind.Slice:
                 yield return Step("dam", "Press the dam down all round", "Grease the finger, never the casting face.", null, SealantHours);
@@ -243,7 +270,8 @@ public static class Preparation
             yield return Step("water", "Test it with water, and dry it again", "What holds water for ten minutes holds resin.");
         }
 
-        yield return Step("level", "Raise it on its supports and level it where it will cure", "A fraction of a degree is enough to drift overnight.");
+        yield return Step("level", "Raise it on its supports and level it where it will cure",
+            "A fraction of a degree is enough to drift overnight.");
         yield return Step("cover", "Have a cover ready, higher than anything on the piece", "Dust, hair and insects.");
     }
 

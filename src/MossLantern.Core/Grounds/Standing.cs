@@ -27,8 +27,10 @@ public readonly record struct LayerLoad(bool Poured, double ResinG, double Resin
 /// <param name="Supports">Its supports.</param>
 /// <param name="OwnSupports">Whether the artist placed them.</param>
 /// <param name="Drift">Difference in depth across the piece; null while no tilt is known.</param>
-/// <param name="Corners">By how much the film is deeper at the corners of its box than in its middle, top left, top right, bottom left, bottom right; empty while no tilt is known.</param>
-/// <param name="Level">Whether the thinnest layer can take that; null while not known, and where the level's steps are too coarse to tell.</param>
+/// <param name="Corners">By how much the film is deeper at the corners of its box than in its middle, top left, top
+/// right, bottom left, bottom right; empty while no tilt is known.</param>
+/// <param name="Level">Whether the thinnest layer can take that; null while not known, and where the level's steps are
+/// too coarse to tell.</param>
 /// <param name="Needed">The tilt along the longer side that the thinnest layer can just take.</param>
 /// <param name="TooCoarse">Whether the level's steps are too coarse to tell, and no water check said more.</param>
 /// <param name="Thinnest">Depth of the thinnest layer that is still to be poured; of all where none is.</param>
@@ -88,7 +90,8 @@ public sealed record Standing(
             span, sag,
             sag is null ? null : sag.Value <= Grounds.Sag.AcceptedShare * thinnest,
             baseMass,
-            With(baseMass, oldG, [.. piece.Filled.Zip(layers).Where(l => l.Second.Poured).Select(l => (l.First.Name, share * l.Second.MassG))]),
+            With(baseMass, oldG,
+                [.. piece.Filled.Zip(layers).Where(l => l.Second.Poured).Select(l => (l.First.Name, share * l.Second.MassG))]),
             With(baseMass, oldG, [.. piece.Filled.Zip(layers).Select(l => (l.First.Name, share * l.Second.MassG))]));
     }
 
@@ -116,7 +119,8 @@ public sealed record Standing(
     public static ImmutableArray<Support> InRows(Ground ground, int rows)
     {
         var supports = SupportsOf(ground);
-        double left = supports.Min(s => s.XMm), right = supports.Max(s => s.XMm), top = supports.Min(s => s.YMm), bottom = supports.Max(s => s.YMm);
+        double left = supports.Min(s => s.XMm), right = supports.Max(s => s.XMm), top = supports.Min(s => s.YMm),
+        bottom = supports.Max(s => s.YMm);
         double At(double from, double to, int i) => Math.Round(from + (to - from) * i / (rows - 1), 1);
         return
         [
@@ -126,7 +130,8 @@ public sealed record Standing(
         ];
     }
 
-    /// <summary>How far from a corner a support is looked for, in what steps, and how deep under the piece it must lie, as shares.</summary>
+    /// <summary>How far from a corner a support is looked for, in what steps, and how deep under the piece it must lie,
+    /// as shares.</summary>
     private const double MostInset = 0.45, InsetStep = 0.02, LeastUnder = 0.02;
 
     /// <summary>From near a corner towards the middle until it lies under the piece.</summary>
@@ -151,7 +156,8 @@ public sealed record Standing(
                 select place).MinBy(p => outline.SignedDistanceMm(p.XMm, p.YMm))!;
     }
 
-    private static (Reckoned? Drift, ImmutableArray<Reckoned> Corners, bool? Level, bool TooCoarse, ImmutableArray<Reckoned?> Shims) LevelOf(
+    private static (Reckoned? Drift, ImmutableArray<Reckoned> Corners, bool? Level, bool TooCoarse,
+        ImmutableArray<Reckoned?> Shims) LevelOf(
         Ground ground, ImmutableArray<Support> supports, double thinnestMm)
     {
         double width = ground.Outline.BoxWidthMm, height = ground.Outline.BoxHeightMm;
@@ -160,7 +166,8 @@ public sealed record Standing(
             return (null, [], null, false, [.. supports.Select(_ => (Reckoned?)null)]);
         }
 
-        ReckonedInput tiltX = new("tilt across", tilt.XDeg, "°", Origin.Measured), tiltY = new("tilt along", tilt.YDeg, "°", Origin.Measured);
+        ReckonedInput tiltX = new("tilt across", tilt.XDeg, "°", Origin.Measured),
+        tiltY = new("tilt along", tilt.YDeg, "°", Origin.Measured);
         var drift = Levelling.WedgeOver(tilt.XDeg, tilt.YDeg, width, height);
         var levelling = Levelling.Of(tilt.XDeg, tilt.YDeg, supports, thinnestMm);
         var takes = Levelling.AcceptedShare * thinnestMm;
@@ -168,7 +175,8 @@ public sealed record Standing(
         // A level that shows 0.0 in steps of 0.1 may stand off by half a step on either axis.
         var half = (ground.Level.StepDeg ?? 0) / 2;
         var atWorst = Levelling.WedgeOver(Math.Abs(tilt.XDeg) + half, Math.Abs(tilt.YDeg) + half, width, height);
-        var corners = Levelling.DeeperAtCorners(tilt.XDeg, tilt.YDeg, width, height).Zip(Levelling.CornersOf(width, height), (deeper, c) => Reckoned.Of(
+        var corners = Levelling.DeeperAtCorners(tilt.XDeg, tilt.YDeg, width, height)
+            .Zip(Levelling.CornersOf(width, height), (deeper, c) => Reckoned.Of(
             deeper, "mm", Formulas.CornerDepth,
             new("width", width, "mm", Origin.Own), new("height", height, "mm", Origin.Own),
             new("from the left", c.XMm, "mm", Origin.Own), new("from the top", c.YMm, "mm", Origin.Own), tiltX, tiltY));
@@ -180,7 +188,8 @@ public sealed record Standing(
             coarse ? null : drift <= takes,
             coarse,
             [.. levelling.ShimsMm.Zip(supports, (shim, s) => Reckoned.Of(shim, "mm", Formulas.Shim,
-                new("highest support", levelling.HighestMm, "mm", Origin.Reckoned), new("from the left", s.XMm, "mm", Origin.Own), new("from the top", s.YMm, "mm", Origin.Own), tiltX, tiltY))]);
+                new("highest support", levelling.HighestMm, "mm", Origin.Reckoned),
+                new("from the left", s.XMm, "mm", Origin.Own), new("from the top", s.YMm, "mm", Origin.Own), tiltX, tiltY))]);
     }
 
     private static Reckoned NeededTilt(Ground ground, double thinnestMm)
@@ -243,10 +252,13 @@ public sealed record Standing(
         var data = catalogue.Of(board.Material);
         return data switch
         {
-            { Material: BaseMaterial.CradledPanel, DensityKgPerM3: { } density } => board.ThicknessMm is not { } face ? null : Cradled(ground, board, face, data, density, area),
+            { Material: BaseMaterial.CradledPanel, DensityKgPerM3: { } density } => board.ThicknessMm is not { } face
+                ? null : Cradled(ground, board, face, data, density, area),
             { MassKgPerM2: { } byArea } => Reckoned.Of(area * byArea * 1e-6, "kg", Formulas.BaseMassByArea,
-                new("area", area / 100, "cm²", Origin.Reckoned), new("mass by area", byArea, "kg/m²", data.OriginOf(MaterialProperties.MassByArea))),
-            { DensityKgPerM3: { } density } when board.ThicknessMm is { } thickness => Reckoned.Of(area * thickness * density * 1e-9, "kg", Formulas.BaseMass,
+                new("area", area / 100, "cm²", Origin.Reckoned),
+                new("mass by area", byArea, "kg/m²", data.OriginOf(MaterialProperties.MassByArea))),
+            { DensityKgPerM3: { } density } when board.ThicknessMm is { } thickness =>
+                Reckoned.Of(area * thickness * density * 1e-9, "kg", Formulas.BaseMass,
                 new("area", area / 100, "cm²", Origin.Reckoned), new("thickness", thickness, "mm", Origin.Own, "ground.base.thicknessMm"),
                 new("density", density, "kg/m³", data.OriginOf(MaterialProperties.BoardDensity))),
             _ => null,
@@ -256,24 +268,29 @@ public sealed record Standing(
     /// <summary>A thin face, and bars all round it as high as the sides are below the face.</summary>
     private static Reckoned Cradled(Ground ground, Base board, double faceMm, BaseData data, double density, double area)
     {
-        var (bar, high, round) = (board.BarWidthMm ?? Base.UsualBarMm, Math.Max(0, ground.SideHeightMm - faceMm), ground.Outline.PerimeterMm);
+        var (bar, high, round) = (board.BarWidthMm ?? Base.UsualBarMm, Math.Max(0, ground.SideHeightMm - faceMm),
+            ground.Outline.PerimeterMm);
         return Reckoned.Of(
             area * faceMm * density * 1e-9 + round * bar * high * Base.BarDensity * 1e-9, "kg", Formulas.BaseMassCradled,
             new("area", area / 100, "cm²", Origin.Reckoned), new("thickness", faceMm, "mm", Origin.Own, "ground.base.thicknessMm"),
-            new("density", density, "kg/m³", data.OriginOf(MaterialProperties.BoardDensity)), new("perimeter", round, "mm", Origin.Reckoned),
+            new("density", density, "kg/m³", data.OriginOf(MaterialProperties.BoardDensity)),
+            new("perimeter", round, "mm", Origin.Reckoned),
             new("bar width", bar, "mm", board.BarWidthMm is null ? Origin.Default : Origin.Own, "ground.base.barWidthMm"),
             new("bar height", high, "mm", Origin.Reckoned), new("bar density", Base.BarDensity, "kg/m³", Origin.Default));
     }
 
     /// <summary>Mass of the resin of older work, g. A cast piece is its own base, and counts there.</summary>
-    private static double OldG(Ground ground, Catalogue catalogue) => ground.Old is not { } old || ground.Base?.Material == BaseMaterial.Resin ? 0 : OldG(old.Ground, catalogue) + old.Piece.Filled.Sum(l =>
+    private static double OldG(Ground ground, Catalogue catalogue) =>
+        ground.Old is not { } old || ground.Base?.Material == BaseMaterial.Resin ? 0
+        : OldG(old.Ground, catalogue) + old.Piece.Filled.Sum(l =>
     {
         var system = l.Sitting.Resin.From(catalogue);
         return Volume.Ml(old.Ground.Whole.AreaMm2, l.DepthMm)
             * Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl;
     });
 
-    private static Reckoned? With(Reckoned? baseMass, double oldG, ImmutableArray<(string Name, double G)> layers) => baseMass is null ? null : new(
+    private static Reckoned? With(Reckoned? baseMass, double oldG, ImmutableArray<(string Name, double G)> layers) =>
+        baseMass is null ? null : new(
         baseMass.Value + (oldG + layers.Sum(l => l.G)) / 1000, "kg", Formulas.PieceMass,
         [
             new("base", baseMass.Value, "kg", Origin.Reckoned),

@@ -5,7 +5,8 @@ using NodaTime;
 namespace MossLantern.Core.Journal;
 
 /// <summary>
-/// What a form says of a sitting, as entries: a field that it changed is a correction of the entry that told it, one that it left empty takes
+/// What a form says of a sitting, as entries: a field that it changed is a correction of the entry that told it, one
+/// that it left empty takes
 /// that back. Of what the form does not ask for, and of places that it does not name, nothing is written.
 /// </summary>
 /// <remarks>Source: docs/craft/journal.md, Corrections.</remarks>
@@ -27,7 +28,9 @@ public static class Corrections
         var written = ImmutableArray.CreateBuilder<Entry>();
         foreach (var field in Fields(form, now, newId))
         {
-            var told = holding.Where(e => e.Kind == field.Kind && (field.Region is null || (e.Of.Place is not null && Folds.RegionIn(e) == field.Region && StepId.PassOf(e.Of.Step) == field.Pass))).ToList();
+            var told = holding.Where(e => e.Kind == field.Kind
+                && (field.Region is null
+                    || (e.Of.Place is not null && Folds.RegionIn(e) == field.Region && StepId.PassOf(e.Of.Step) == field.Pass))).ToList();
             var wanted = field.Told?.Invoke();
             if (wanted is not null && (IsSaid(told, wanted) || (field.Kind == EntryKind.Planned && told.Count > 0)))
             {
@@ -51,7 +54,8 @@ public static class Corrections
         // Of the rest nobody noted when it was: it belongs to a run that began then.
         Entry New(EntryKind kind, EntrySays says, RegionOf? region = null, int pass = 0, Instant? at = null) => new(
             newId(), kind,
-            new(form.RunId, form.PieceId, form.SittingId, StepId.OfPass(pass), Place: region is { } r ? PlaceIn.Region(r.LayerId, r.Region) : null),
+            new(form.RunId, form.PieceId, form.SittingId, StepId.OfPass(pass),
+                Place: region is { } r ? PlaceIn.Region(r.LayerId, r.Region) : null),
             new(at ?? form.Start, now, at is not null), says);
 
         yield return new(EntryKind.Started, null, 0, () => New(EntryKind.Started, EntrySays.Nothing, at: form.Start));
@@ -63,14 +67,17 @@ public static class Corrections
             var of = pour.Region;
             if (pour.PlannedMl is { } planned)
             {
-                yield return new(EntryKind.Planned, of, pour.Pass, () => New(EntryKind.Planned, new(Ml: planned, Words: pour.ColourName), of, pour.Pass));
+                yield return new(EntryKind.Planned, of, pour.Pass,
+                    () => New(EntryKind.Planned, new(Ml: planned, Words: pour.ColourName), of, pour.Pass));
             }
 
-            yield return new(EntryKind.Poured, of, pour.Pass, pour.PouredMl is { } ml ? () => New(EntryKind.Poured, new(Ml: ml), of, pour.Pass) : null);
+            yield return new(EntryKind.Poured, of, pour.Pass,
+                pour.PouredMl is { } ml ? () => New(EntryKind.Poured, new(Ml: ml), of, pour.Pass) : null);
         }
     }
 
-    /// <summary>Whether what holds says that already. Several pours of one place say it together; the moment counts only for what is one.</summary>
+    /// <summary>Whether what holds says that already. Several pours of one place say it together; the moment counts
+    /// only for what is one.</summary>
     private static bool IsSaid(List<Entry> told, Entry wanted) => told.Count > 0 && wanted.Kind switch
     {
         EntryKind.Started or EntryKind.Ended => told.Count == 1 && told[0].Time.At == wanted.Time.At,

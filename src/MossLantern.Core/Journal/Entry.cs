@@ -15,7 +15,8 @@ public sealed record Entry(string Id, EntryKind Kind, EntryOf Of, EntryTime Time
     /// <summary>The entry that takes this one back.</summary>
     /// <param name="id">Its id.</param>
     /// <param name="now">When it is taken back.</param>
-    public Entry TakenBack(string id, Instant now) => new(id, EntryKind.TakenBack, Of, Time with { ArrivedAt = now }, EntrySays.Nothing, Id);
+    public Entry TakenBack(string id, Instant now) =>
+        new(id, EntryKind.TakenBack, Of, Time with { ArrivedAt = now }, EntrySays.Nothing, Id);
 }
 
 /// <summary>What an entry is about; each may be null for none.</summary>
@@ -42,7 +43,8 @@ public sealed record EntryTime(Instant At, Instant ArrivedAt, bool Noted = true,
 /// <param name="Celsius">A temperature, °C.</param>
 /// <param name="Words">Words.</param>
 /// <param name="PhotoSha">The photo that belongs to it, by its SHA-256.</param>
-public sealed record EntrySays(double? Ml = null, double? Grams = null, double? Celsius = null, string? Words = null, string? PhotoSha = null)
+public sealed record EntrySays(double? Ml = null, double? Grams = null, double? Celsius = null, string? Words = null,
+    string? PhotoSha = null)
 {
     /// <summary>Nothing but that it was.</summary>
     public static EntrySays Nothing { get; } = new();

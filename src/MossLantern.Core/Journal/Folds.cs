@@ -7,7 +7,8 @@ namespace MossLantern.Core.Journal;
 /// <remarks>Source: docs/craft/journal.md, Folds.</remarks>
 public static class Folds
 {
-    /// <summary>What still holds: the entries that no other one replaces or takes back, each in the place of the first one that it goes back to.</summary>
+    /// <summary>What still holds: the entries that no other one replaces or takes back, each in the place of the first
+    /// one that it goes back to.</summary>
     /// <param name="entries">Entries in the order in which they were written.</param>
     public static ImmutableArray<Entry> Holding(IEnumerable<Entry> entries)
     {
@@ -38,9 +39,11 @@ public static class Folds
 
         Entry? One(EntryKind kind) => holding.FirstOrDefault(e => e.Kind == kind);
         return new(
-            runId, version, part, One(EntryKind.Started)?.Time.At ?? holding.Min(e => e.Time.At), One(EntryKind.Ended)?.Time.At, One(EntryKind.Room)?.Says.Celsius,
+            runId, version, part, One(EntryKind.Started)?.Time.At ?? holding.Min(e => e.Time.At),
+            One(EntryKind.Ended)?.Time.At, One(EntryKind.Room)?.Says.Celsius,
             string.Join('\n', holding.Where(e => e.Kind == EntryKind.Noted).Select(e => e.Says.Words).OfType<string>()),
-            [.. holding.Where(e => e.Kind is EntryKind.Planned or EntryKind.Poured && e.Of.Place is not null).GroupBy(e => (RegionIn(e), StepId.PassOf(e.Of.Step))).Select(Pour)]);
+            [.. holding.Where(e => e.Kind is EntryKind.Planned or EntryKind.Poured && e.Of.Place is not null)
+                .GroupBy(e => (RegionIn(e), StepId.PassOf(e.Of.Step))).Select(Pour)]);
     }
 
     /// <summary>What still holds of one sitting of a run.</summary>
@@ -48,7 +51,8 @@ public static class Folds
         [.. Holding(entries).Where(e => e.Of.PieceId == part.PieceId && e.Of.SittingId == part.SittingId)];
 
     /// <summary>
-    /// Where an entry of a region was: as its place is spelled. Entries of old tell a region of the layer that their sitting was called after
+    /// Where an entry of a region was: as its place is spelled. Entries of old tell a region of the layer that their
+    /// sitting was called after
     /// by its id alone.
     /// </summary>
     internal static RegionOf RegionIn(Entry entry) =>
@@ -57,13 +61,15 @@ public static class Folds
     /// <summary>What was weighed and still holds, in the order in which it was; each step once, as it was last weighed.</summary>
     /// <param name="entries">The entries of a sitting's weighings, in the order in which they were written.</param>
     public static ImmutableArray<Entry> Weighed(IEnumerable<Entry> entries) =>
-        [.. Holding(entries).Where(e => e.Kind == EntryKind.Weighed && e.Of.Step is not null).GroupBy(e => e.Of.Step).Select(g => g.Last())];
+        [.. Holding(entries).Where(e => e.Kind == EntryKind.Weighed && e.Of.Step is not null).GroupBy(e => e.Of.Step)
+            .Select(g => g.Last())];
 
     private static LoggedPour Pour(IGrouping<(RegionOf Of, int Pass), Entry> told)
     {
         var planned = told.FirstOrDefault(e => e.Kind == EntryKind.Planned);
         return new(
             told.Key.Of.LayerId, told.Key.Of.Region, planned?.Says.Words ?? "", planned?.Says.Ml,
-            [.. told.Where(e => e.Kind == EntryKind.Poured).Select(e => new PouredOnce(e.Says.Ml, e.Of.Copy, e.Time.Noted ? e.Time.At : null))], told.Key.Pass);
+            [.. told.Where(e => e.Kind == EntryKind.Poured)
+                .Select(e => new PouredOnce(e.Says.Ml, e.Of.Copy, e.Time.Noted ? e.Time.At : null))], told.Key.Pass);
     }
 }

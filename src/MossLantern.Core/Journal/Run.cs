@@ -29,7 +29,8 @@ public sealed record PouredOnce(double? Ml, int? Copy = null, Instant? At = null
 /// <param name="PlannedMl">What the plan said when it was logged, ml; null where it said nothing.</param>
 /// <param name="Poured">What was poured, pour by pour; empty where nobody noted anything.</param>
 /// <param name="Pass">Which pass over the region, from 0.</param>
-public sealed record LoggedPour(string LayerId, RegionId RegionId, string ColourName, double? PlannedMl, ImmutableArray<PouredOnce> Poured, int Pass = 0)
+public sealed record LoggedPour(string LayerId, RegionId RegionId, string ColourName, double? PlannedMl,
+    ImmutableArray<PouredOnce> Poured, int Pass = 0)
 {
     /// <summary>A pour of which one amount was noted, or none.</summary>
     public static LoggedPour Of(string layerId, RegionId regionId, string colourName, double? plannedMl, double? pouredMl, int pass = 0) =>
@@ -43,7 +44,8 @@ public sealed record LoggedPour(string LayerId, RegionId RegionId, string Colour
 
     /// <inheritdoc/>
     public bool Equals(LoggedPour? other) => other is not null
-        && (other.LayerId, other.RegionId, other.ColourName, other.PlannedMl, other.Pass) == (LayerId, RegionId, ColourName, PlannedMl, Pass)
+        && (other.LayerId, other.RegionId, other.ColourName, other.PlannedMl, other.Pass) == (LayerId, RegionId,
+            ColourName, PlannedMl, Pass)
         && Poured.AsSpan().SequenceEqual(other.Poured.AsSpan());
 
     /// <inheritdoc/>
@@ -76,7 +78,8 @@ public sealed record LoggedSitting(
 /// <summary>What logs tell of a piece.</summary>
 public static class Logged
 {
-    /// <summary>Whether a layer is done: every sitting that fills something of it is in the journal, and each of its regions was poured.</summary>
+    /// <summary>Whether a layer is done: every sitting that fills something of it is in the journal, and each of its
+    /// regions was poured.</summary>
     public static bool IsDone(Piece piece, Layer layer, ImmutableArray<LoggedSitting> logged)
     {
         ArgumentNullException.ThrowIfNull(piece);

@@ -48,7 +48,8 @@ public readonly record struct StepId
 
     /// <summary>Which pass it is, from 0; 0 too for a step that tells no pass.</summary>
     public static int PassOf(StepId? step) => step is { } own && own.Written.StartsWith(PassBefore, StringComparison.Ordinal)
-        && int.TryParse(own.Written.AsSpan(PassBefore.Length), NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number > 0 ? number - 1 : 0;
+        && int.TryParse(own.Written.AsSpan(PassBefore.Length), NumberStyles.None, CultureInfo.InvariantCulture,
+            out var number) && number > 0 ? number - 1 : 0;
 
     /// <summary>The batch that is weighed; null for what is no weighing.</summary>
     public string? BatchId => Parts is [_, ResinPart or HardenerPart] or [_, _, _] ? Parts[0] : null;

@@ -58,5 +58,6 @@ public sealed record BaseData(
     public Origin OriginOf(string property) => Own.Contains(property) ? Origin.Own : Origin.Default;
 
     internal static BaseData Of(BaseMaterial material, Material m) => new(
-        material, m.Name, m.Find(MaterialProperties.BoardDensity), m.Find(MaterialProperties.MassByArea), m.Find(MaterialProperties.Stiffness), m.Own);
+        material, m.Name, m.Find(MaterialProperties.BoardDensity), m.Find(MaterialProperties.MassByArea),
+        m.Find(MaterialProperties.Stiffness), m.Own);
 }

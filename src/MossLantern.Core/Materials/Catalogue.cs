@@ -24,15 +24,19 @@ public sealed class Catalogue
     {
         Materials = materials;
         Resins = [.. materials.Where(m => m.Kind == MaterialKind.Resin).Select(ResinSystem.Of)];
-        ImmutableArray<Colourant> all = [.. materials.Where(m => m.Kind == MaterialKind.Colourant && Named<ColourantClass>(m.Like ?? m.Id) is not null).Select(m => Colourant.Of(Named<ColourantClass>(m.Like ?? m.Id)!.Value, m))];
+        ImmutableArray<Colourant> all = [.. materials
+            .Where(m => m.Kind == MaterialKind.Colourant && Named<ColourantClass>(m.Like ?? m.Id) is not null)
+            .Select(m => Colourant.Of(Named<ColourantClass>(m.Like ?? m.Id)!.Value, m))];
         Colourants = [.. all.Where(c => Named<ColourantClass>(c.Id) == c.Class)];
         OwnColourants = [.. all.Where(c => Named<ColourantClass>(c.Id) != c.Class)];
         ownColourants = OwnColourants.ToImmutableDictionary(c => c.Id);
         resins = Resins.ToImmutableDictionary(r => r.Id);
         colourants = Colourants.ToImmutableDictionary(c => c.Class);
-        bases = materials.Where(m => m.Kind == MaterialKind.Base).Select(m => (Named<BaseMaterial>(m.Id), m)).Where(b => b.Item1 is not null)
+        bases = materials.Where(m => m.Kind == MaterialKind.Base).Select(m => (Named<BaseMaterial>(m.Id), m))
+            .Where(b => b.Item1 is not null)
             .ToImmutableDictionary(b => b.Item1!.Value, b => BaseData.Of(b.Item1!.Value, b.m));
-        Key = KeyOf(materials.Where(m => m.Kind is MaterialKind.Resin or MaterialKind.Colourant or MaterialKind.Base or MaterialKind.Stone));
+        Key = KeyOf(materials
+            .Where(m => m.Kind is MaterialKind.Resin or MaterialKind.Colourant or MaterialKind.Base or MaterialKind.Stone));
         ColourKey = KeyOf(materials.Where(m => m.Kind == MaterialKind.Colourant));
     }
 
@@ -51,7 +55,8 @@ public sealed class Catalogue
     /// <summary>The person's own colourants; those that are put away too.</summary>
     public ImmutableArray<Colourant> OwnColourants { get; }
 
-    /// <summary>A text that is the same for catalogues that give a piece the same numbers: of resins, colourants, bases and stones, from which pieces are planned.</summary>
+    /// <summary>A text that is the same for catalogues that give a piece the same numbers: of resins, colourants, bases
+    /// and stones, from which pieces are planned.</summary>
     public string Key { get; }
 
     /// <summary>A text that is the same for catalogues whose colourants look the same.</summary>
@@ -65,7 +70,8 @@ public sealed class Catalogue
     public Colourant Of(ColourantClass colourant) => colourants.GetValueOrDefault(colourant)
         ?? throw new ArgumentOutOfRangeException(nameof(colourant), colourant, "There is no such class.");
 
-    /// <summary>The data of a colourant of the person's own, or of its class where it is none of these, or of another class by now.</summary>
+    /// <summary>The data of a colourant of the person's own, or of its class where it is none of these, or of another
+    /// class by now.</summary>
     /// <param name="colourant">Its class.</param>
     /// <param name="id">Its id; null for any of the class.</param>
     public Colourant Of(ColourantClass colourant, string? id) =>
@@ -114,8 +120,9 @@ public sealed class Catalogue
 
     private static string KeyOf(IEnumerable<Material> materials)
     {
-        var text = string.Join('\n', materials.Select(m => string.Create(
-            CultureInfo.InvariantCulture, $"{m.Kind}/{m.Id}/{m.Basis}/{m.Colour}/{string.Join(' ', m.Values.Select(v => string.Create(CultureInfo.InvariantCulture, $"{v.Key}={v.Value:R}{(m.Own.Contains(v.Key) ? "!" : "")}")))}")));
+        static string Values(Material of) => string.Join(' ', of.Values.Select(v =>
+            string.Create(CultureInfo.InvariantCulture, $"{v.Key}={v.Value:R}{(of.Own.Contains(v.Key) ? "!" : "")}")));
+        var text = string.Join('\n', materials.Select(m => $"{m.Kind}/{m.Id}/{m.Basis}/{m.Colour}/{Values(m)}"));
         return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)))[..16];
     }
 }

@@ -90,8 +90,10 @@ public sealed record Colourant(
         by == wanted ? percent : by == RatioBasis.Volume ? percent * DensityGPerMl / mixDensity : percent * mixDensity / DensityGPerMl;
 
     internal static Colourant Of(ColourantClass colourant, Material m) => colourant == ColourantClass.Lacing ? Lacing(m) : new(
-        m.Id, colourant, m.Name, m[MaterialProperties.UsualFromPercent], m[MaterialProperties.UsualToPercent], m[MaterialProperties.LimitPercent],
-        m.Basis ?? RatioBasis.Weight, m[MaterialProperties.Density], m[MaterialProperties.Cover], m.Find(MaterialProperties.DropMl), m.Find(MaterialProperties.ScoopG), m.Find(MaterialProperties.TipG), m.Colour, m.Own, m.PutAway);
+        m.Id, colourant, m.Name, m[MaterialProperties.UsualFromPercent], m[MaterialProperties.UsualToPercent],
+        m[MaterialProperties.LimitPercent],
+        m.Basis ?? RatioBasis.Weight, m[MaterialProperties.Density], m[MaterialProperties.Cover],
+        m.Find(MaterialProperties.DropMl), m.Find(MaterialProperties.ScoopG), m.Find(MaterialProperties.TipG), m.Colour, m.Own, m.PutAway);
 
     /// <summary>What is counted in drops, as a load: in resin of the usual density. It covers nothing.</summary>
     private static Colourant Lacing(Material m)
@@ -99,7 +101,8 @@ public sealed record Colourant(
         double drop = m.Find(MaterialProperties.DropMl) ?? TypicalMaterials.DropMl, density = m[MaterialProperties.Density];
         double Load(string drops) => 100 * m[drops] * drop * density / (DropsInMl * TypicalMaterials.MixedDensity);
         return new(
-            m.Id, ColourantClass.Lacing, m.Name, Load(MaterialProperties.UsualFromDrops), Load(MaterialProperties.UsualToDrops), Load(MaterialProperties.LimitDrops), RatioBasis.Weight,
+            m.Id, ColourantClass.Lacing, m.Name, Load(MaterialProperties.UsualFromDrops),
+            Load(MaterialProperties.UsualToDrops), Load(MaterialProperties.LimitDrops), RatioBasis.Weight,
             density, 0, drop, null, null, null, m.Own, m.PutAway);
     }
 }

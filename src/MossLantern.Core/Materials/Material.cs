@@ -40,9 +40,11 @@ public enum MaterialKind
 /// <param name="Group">What it belongs to, in words; empty where a kind has but a few.</param>
 /// <param name="Span">Of what begins a span, what the span is, in words; null for what stands by itself.</param>
 /// <param name="Until">Of what begins a span, the property that ends it.</param>
-/// <param name="For">The typical materials that have it though it is not known of them; null for those alone that have a typical value.</param>
+/// <param name="For">The typical materials that have it though it is not known of them; null for those alone that have
+/// a typical value.</param>
 public sealed record MaterialProperty(
-    string Id, string Label, string Unit, double From, double To, string Group = "", string? Span = null, string? Until = null, ImmutableArray<string>? For = null)
+    string Id, string Label, string Unit, double From, double To, string Group = "", string? Span = null,
+    string? Until = null, ImmutableArray<string>? For = null)
 {
     /// <summary>Whether a material has it, be it not known of it.</summary>
     /// <param name="material">A typical material.</param>
@@ -66,9 +68,11 @@ public sealed record MaterialProperty(
 /// <param name="Id">Its stable id.</param>
 /// <param name="Kind">What it is.</param>
 /// <param name="Name">Its name.</param>
-/// <param name="Values">Its properties by their ids, in the units of <see cref="MaterialProperties"/>; one that is not here is not known.</param>
+/// <param name="Values">Its properties by their ids, in the units of <see cref="MaterialProperties"/>; one that is not
+/// here is not known.</param>
 /// <param name="Says">What else is to be known of it, in words; may be empty.</param>
-/// <param name="Basis">What the parts of its mix ratio are parts of, or what the loads of a colourant are percent of; null for what has neither.</param>
+/// <param name="Basis">What the parts of its mix ratio are parts of, or what the loads of a colourant are percent of;
+/// null for what has neither.</param>
 /// <param name="Own">The properties that the person has entered: all others are typical and not the maker's.</param>
 /// <param name="Like">The typical material that an own one takes its other values from; null for a typical one.</param>
 /// <param name="PutAway">Whether it is offered no more; what it was used for keeps it.</param>
@@ -98,12 +102,15 @@ public sealed record Material(
 /// <param name="Note">Where the values are from; may be empty.</param>
 /// <param name="PutAway">Whether it is offered no more.</param>
 /// <param name="Colour">Of a colourant, its colour at full cover, as <c>#rrggbb</c>; null where it is not known.</param>
-/// <param name="LeftPercent">How full its bottle or jar is, by eye, %; of a resin that of its pair. Null where nobody has looked. Nothing is worked out from it.</param>
+/// <param name="LeftPercent">How full its bottle or jar is, by eye, %; of a resin that of its pair. Null where nobody
+/// has looked. Nothing is worked out from it.</param>
 public sealed record OwnMaterial(
-    MaterialKind Kind, string Name, string Like, ImmutableSortedDictionary<string, double> Values, RatioBasis? Basis = null, string Note = "", bool PutAway = false, string? Colour = null,
+    MaterialKind Kind, string Name, string Like, ImmutableSortedDictionary<string, double> Values,
+    RatioBasis? Basis = null, string Note = "", bool PutAway = false, string? Colour = null,
     double? LeftPercent = null)
 {
     /// <summary>Whether a kind of material stands in bottles or jars, which can be more or less full.</summary>
     /// <param name="kind">The kind.</param>
-    public static bool StandsInVessels(MaterialKind kind) => kind is MaterialKind.Resin or MaterialKind.Rubber or MaterialKind.Colourant or MaterialKind.Stone;
+    public static bool StandsInVessels(MaterialKind kind) =>
+        kind is MaterialKind.Resin or MaterialKind.Rubber or MaterialKind.Colourant or MaterialKind.Stone;
 }

@@ -145,48 +145,60 @@ public static class MaterialProperties
     /// <summary>The properties of a kind, in the order in which they are told.</summary>
     public static ImmutableArray<MaterialProperty> Of(MaterialKind kind) => Kinds[kind];
 
-    private static readonly ImmutableDictionary<MaterialKind, ImmutableArray<MaterialProperty>> Kinds = new Dictionary<MaterialKind, ImmutableArray<MaterialProperty>>
-    {
-        [MaterialKind.Resin] =
+    private static readonly ImmutableDictionary<MaterialKind, ImmutableArray<MaterialProperty>> Kinds =
+        new Dictionary<MaterialKind, ImmutableArray<MaterialProperty>>
+        {
+            [MaterialKind.Resin] =
         [
             .. Mixed.Select(p => p with { Group = Mixing }),
-            new(ResinDensity, "density of the resin", Accepted.DensityGPerMl, Mixing), new(HardenerDensity, "density of the hardener", Accepted.DensityGPerMl, Mixing),
-            new(Viscosity, "viscosity when mixed", Accepted.ViscosityPaS, Mixing), new(WorkingMinutes, "working time of 100 g in a cup", Accepted.WorkingMinutes, Mixing),
+            new(ResinDensity, "density of the resin", Accepted.DensityGPerMl, Mixing),
+            new(HardenerDensity, "density of the hardener", Accepted.DensityGPerMl, Mixing),
+            new(Viscosity, "viscosity when mixed", Accepted.ViscosityPaS, Mixing),
+            new(WorkingMinutes, "working time of 100 g in a cup", Accepted.WorkingMinutes, Mixing),
             new(DeepestMm, "deepest pour at once", "mm", 0.1, 500, Mixing),
             new(ReferenceC, "its times hold at", "°C", 5, 40, Times), new(DripHours, "look for drips after", "h", 0.05, 100, Times),
-            new(TapeFromHours, "tape comes off from", "h", 0.1, 1000, Times, "tape comes off", TapeToHours), new(TapeToHours, "tape comes off until", "h", 0.1, 1000, Times),
-            new(RecoatFromHours, "next layer from", "h", 0.1, 1000, Times, "next layer", RecoatToHours), new(RecoatToHours, "next layer until", "h", 0.1, 5000, Times),
-            new(TackFreeHours, "dry to the touch after", "h", 0.1, 1000, Times), new(DemouldHours, "out of the mould after", "h", 0.1, 1000, Times),
+            new(TapeFromHours, "tape comes off from", "h", 0.1, 1000, Times, "tape comes off", TapeToHours),
+            new(TapeToHours, "tape comes off until", "h", 0.1, 1000, Times),
+            new(RecoatFromHours, "next layer from", "h", 0.1, 1000, Times, "next layer", RecoatToHours),
+            new(RecoatToHours, "next layer until", "h", 0.1, 5000, Times),
+            new(TackFreeHours, "dry to the touch after", "h", 0.1, 1000, Times),
+            new(DemouldHours, "out of the mould after", "h", 0.1, 1000, Times),
             new(FullCureHours, "cured through after", "h", 0.1, 5000, Times), new(HeatC, "then stands heat up to", "°C", 20, 400, Times),
         ],
-        [MaterialKind.Colourant] =
+            [MaterialKind.Colourant] =
         [
-            new(UsualFromPercent, "usual load from", "%", 0, 100, "", "usual load", UsualToPercent), new(UsualToPercent, "usual load to", "%", 0, 100), new(LimitPercent, "highest load", "%", 0.1, 100),
-            new(UsualFromDrops, "usual load, to 30 ml, from", "drops", 0, 100, "", "usual load, to 30 ml,", UsualToDrops), new(UsualToDrops, "usual load, to 30 ml, to", "drops", 0, 100),
+            new(UsualFromPercent, "usual load from", "%", 0, 100, "", "usual load", UsualToPercent),
+            new(UsualToPercent, "usual load to", "%", 0, 100), new(LimitPercent, "highest load", "%", 0.1, 100),
+            new(UsualFromDrops, "usual load, to 30 ml, from", "drops", 0, 100, "", "usual load, to 30 ml,",
+                UsualToDrops), new(UsualToDrops, "usual load, to 30 ml, to", "drops", 0, 100),
             new(LimitDrops, "highest load, to 30 ml,", "drops", 0.1, 100),
             new(Density, "density", "g/ml", 0.1, 20), new(Cover, "cover κ", "per % and mm", 0, 20), new(DropMl, "a drop", "ml", 0.005, 1),
             new(ScoopG, "a level scoop of yours", "g", 0.005, 100, For: ["paste", "metallic-paste", "mica", "interference", "glitter"]),
             new(TipG, "a dipped tip of your stick", "g", 0.001, 10, For: ["paste", "metallic-paste", "acrylic", "acrylic-metallic", "dye"]),
         ],
-        [MaterialKind.Stone] =
+            [MaterialKind.Stone] =
         [
             new(BulkDensity, "density of the heap", "g/ml", 0.05, 20), new(SolidDensity, "density of the solid", "g/ml", 0.05, 20),
             new(Solids, "share of the heap that is solid", "", 0.05, 1),
         ],
-        [MaterialKind.Barrier] =
+            [MaterialKind.Barrier] =
         [
-            new(HeightFromMm, "height from", "mm", 0.1, 100, "", "height", HeightToMm), new(HeightToMm, "height to", "mm", 0.1, 100), new(ReadyHours, "ready after", "h", 0, 500),
+            new(HeightFromMm, "height from", "mm", 0.1, 100, "", "height", HeightToMm),
+            new(HeightToMm, "height to", "mm", 0.1, 100), new(ReadyHours, "ready after", "h", 0, 500),
             new(ReadyAtMm, "at a height of", "mm", 0.1, 100),
         ],
-        [MaterialKind.Base] =
+            [MaterialKind.Base] =
         [
-            new(BoardDensity, "density", "kg/m³", 10, 20_000), new(MassByArea, "mass by area", "kg/m²", 0, 100), new(Stiffness, "stiffness E", "GPa", 0.01, 500),
+            new(BoardDensity, "density", "kg/m³", 10, 20_000), new(MassByArea, "mass by area", "kg/m²", 0, 100),
+            new(Stiffness, "stiffness E", "GPa", 0.01, 500),
         ],
-        [MaterialKind.Pen] = [new(DryFromHours, "dry before clear from", "h", 0, 500, "", "dry before clear", DryToHours), new(DryToHours, "dry before clear to", "h", 0, 500)],
-        [MaterialKind.Leaf] = [new(TackMinutes, "tack after", "min", 0, 1000)],
-        [MaterialKind.Rubber] =
+            [MaterialKind.Pen] = [new(DryFromHours, "dry before clear from", "h", 0, 500, "", "dry before clear",
+            DryToHours), new(DryToHours, "dry before clear to", "h", 0, 500)],
+            [MaterialKind.Leaf] = [new(TackMinutes, "tack after", "min", 0, 1000)],
+            [MaterialKind.Rubber] =
         [
-            .. Mixed, new(WorkingMinutes, "working time", Accepted.WorkingMinutes), new(SetsMinutes, "sets in", "min", 1, 5000), new(Density, "density", Accepted.DensityGPerMl),
+            .. Mixed, new(WorkingMinutes, "working time", Accepted.WorkingMinutes),
+            new(SetsMinutes, "sets in", "min", 1, 5000), new(Density, "density", Accepted.DensityGPerMl),
         ],
-    }.ToImmutableDictionary();
+        }.ToImmutableDictionary();
 }

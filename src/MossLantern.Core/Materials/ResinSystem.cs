@@ -83,8 +83,11 @@ public sealed record ResinSystem(
     }
 
     internal static ResinSystem Of(Material m) => new(
-        m.Id, m.Name, new(m.Basis ?? RatioBasis.Volume, m[RatioResin], m[RatioHardener]), m[MaterialProperties.ResinDensity], m[MaterialProperties.HardenerDensity],
-        m[MaterialProperties.Viscosity], m[MaterialProperties.ReferenceC], m[MaterialProperties.WorkingMinutes], new(m[TapeFromHours], m[TapeToHours]), m[MaterialProperties.DripHours],
-        m[MaterialProperties.TackFreeHours], new(m[RecoatFromHours], m[RecoatToHours]), m[MaterialProperties.DemouldHours], m[MaterialProperties.FullCureHours],
+        m.Id, m.Name, new(m.Basis ?? RatioBasis.Volume, m[RatioResin], m[RatioHardener]),
+        m[MaterialProperties.ResinDensity], m[MaterialProperties.HardenerDensity],
+        m[MaterialProperties.Viscosity], m[MaterialProperties.ReferenceC], m[MaterialProperties.WorkingMinutes],
+        new(m[TapeFromHours], m[TapeToHours]), m[MaterialProperties.DripHours],
+        m[MaterialProperties.TackFreeHours], new(m[RecoatFromHours], m[RecoatToHours]),
+        m[MaterialProperties.DemouldHours], m[MaterialProperties.FullCureHours],
         m[MaterialProperties.DeepestMm], m[MaterialProperties.HeatC], m.Own, m.PutAway);
 }

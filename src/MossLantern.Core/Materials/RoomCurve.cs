@@ -20,7 +20,8 @@ public sealed record RoomCurve(ImmutableArray<RoomStretch> Stretches, string? Pl
     /// <param name="celsius">How warm, °C.</param>
     /// <param name="origin">How that is known.</param>
     /// <param name="place">Where in a document it is decided; null for nowhere.</param>
-    public static RoomCurve Constant(double celsius, Origin origin = Origin.Default, string? place = null) => new([new(null, celsius, origin)], place);
+    public static RoomCurve Constant(double celsius, Origin origin = Origin.Default, string? place = null) =>
+        new([new(null, celsius, origin)], place);
 
     /// <summary>A text that is the same for rooms that give the same numbers.</summary>
     public string Key => string.Join(';', Stretches.Select(s => FormattableString.Invariant($"{s.From}={s.Celsius:R}")));
@@ -55,7 +56,8 @@ public sealed record RoomCurve(ImmutableArray<RoomStretch> Stretches, string? Pl
     }
 
     /// <inheritdoc/>
-    public bool Equals(RoomCurve? other) => other is not null && other.Place == Place && Stretches.AsSpan().SequenceEqual(other.Stretches.AsSpan());
+    public bool Equals(RoomCurve? other) =>
+        other is not null && other.Place == Place && Stretches.AsSpan().SequenceEqual(other.Stretches.AsSpan());
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Stretches.Length, Stretches[0], Place);

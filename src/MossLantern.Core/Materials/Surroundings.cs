@@ -9,7 +9,8 @@ namespace MossLantern.Core.Materials;
 /// <param name="PourMinutes">Minutes from the first pour to the last.</param>
 /// <param name="JugMl">What the largest jug holds, ml.</param>
 /// <remarks>Source: docs/craft/mixing.md.</remarks>
-public sealed record Habits(double ReservePercent = 10, double CupStepMl = 1, double ScaleStepG = 0.1, double PourMinutes = 20, double JugMl = 500)
+public sealed record Habits(double ReservePercent = 10, double CupStepMl = 1, double ScaleStepG = 0.1,
+    double PourMinutes = 20, double JugMl = 500)
 {
     /// <summary>When nobody is at the bench: from this hour on.</summary>
     public LocalTime NightFrom { get; init; } = new(22, 0);
@@ -21,13 +22,15 @@ public sealed record Habits(double ReservePercent = 10, double CupStepMl = 1, do
     public bool IsNight(LocalTime time) => NightFrom <= NightTo ? time >= NightFrom && time < NightTo : time >= NightFrom || time < NightTo;
 
     /// <summary>The end of the night that a moment lies in; null by day.</summary>
-    public LocalDateTime? NightEnds(LocalDateTime at) => !IsNight(at.TimeOfDay) ? null : at.TimeOfDay < NightTo ? at.Date + NightTo : at.Date.PlusDays(1) + NightTo;
+    public LocalDateTime? NightEnds(LocalDateTime at) =>
+        !IsNight(at.TimeOfDay) ? null : at.TimeOfDay < NightTo ? at.Date + NightTo : at.Date.PlusDays(1) + NightTo;
 
     /// <summary>The usual ones.</summary>
     public static Habits Usual { get; } = new();
 }
 
-/// <summary>What everything is worked out in: where, how warm, from which materials and with which habits. The moment it is now is no part of it.</summary>
+/// <summary>What everything is worked out in: where, how warm, from which materials and with which habits. The moment
+/// it is now is no part of it.</summary>
 /// <param name="Zone">The workshop's time zone.</param>
 /// <param name="Catalogue">Its materials.</param>
 /// <param name="Room">How warm it is there where nobody says otherwise.</param>
@@ -35,7 +38,8 @@ public sealed record Habits(double ReservePercent = 10, double CupStepMl = 1, do
 public sealed record Surroundings(DateTimeZone Zone, Catalogue Catalogue, RoomCurve Room, Habits Habits)
 {
     /// <summary>The usual surroundings in a zone: typical materials, the temperature that typical times are given at.</summary>
-    public static Surroundings Usual(DateTimeZone zone) => new(zone, Catalogue.Typical, RoomCurve.Constant(TypicalMaterials.ReferenceC), Habits.Usual);
+    public static Surroundings Usual(DateTimeZone zone) =>
+        new(zone, Catalogue.Typical, RoomCurve.Constant(TypicalMaterials.ReferenceC), Habits.Usual);
 
     /// <summary>A text that is the same for surroundings that give the same numbers.</summary>
     public string Key => FormattableString.Invariant($"{Zone.Id}/{Catalogue.Key}/{Room.Key}/{Habits}");

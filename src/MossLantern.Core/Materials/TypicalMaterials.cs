@@ -51,10 +51,13 @@ public static class TypicalMaterials
         Stone("shell", "shell pieces", true, 0.95, 2.70, 0.35),
         Stone("sand", "sand", false, 1.60, 2.65, 0.60),
 
-        Barrier("outliner", "raised outliner", "Drying time goes with the square of its height. The coloured line stays visible; it is not taken off.", 1, 2, 1, 1.5),
+        Barrier("outliner", "raised outliner",
+            "Drying time goes with the square of its height. The coloured line stays visible; it is not taken off.", 1, 2, 1, 1.5),
         Barrier("liner", "clear glass-paint liner", "Disappears under clear; it is not taken off.", 1, 1.5, 24),
-        Barrier("putty", "two-part putty", "Firm after 3 h, hard after 24 h. Takes sand, paint and glitter; it is not taken off.", 3, 25, 3),
-        Barrier("silicone", "silicone bead", "Skins over in 30 min. Resin does not bond to it, so it peels off. Grease the finger, never the casting face.", 5, 10, 24, 3),
+        Barrier("putty", "two-part putty",
+            "Firm after 3 h, hard after 24 h. Takes sand, paint and glitter; it is not taken off.", 3, 25, 3),
+        Barrier("silicone", "silicone bead",
+            "Skins over in 30 min. Resin does not bond to it, so it peels off. Grease the finger, never the casting face.", 5, 10, 24, 3),
         Barrier("hot-glue", "hot glue", "Peels off; softens under the heat gun.", 3, 5, 2 / 60.0),
         Barrier("tape", "tape dam", "Pulled in its window. Not near a flame.", null, 12, 0),
 
@@ -80,10 +83,12 @@ public static class TypicalMaterials
         Of(MaterialKind.Leaf, "leaf-size", "leaf size", "Seal it before the top coat or with it.", (TackMinutes, 30)),
 
         Of(MaterialKind.Rubber, "mould-rubber", "silicone rubber for moulds", "Mixed by weight.",
-            (RatioResin, 1), (RatioHardener, 1), (WorkingMinutes, 40), (SetsMinutes, 70), (Density, 1.15)) with { Basis = RatioBasis.Weight },
+            (RatioResin, 1), (RatioHardener, 1), (WorkingMinutes, 40), (SetsMinutes, 70), (Density, 1.15))
+                with { Basis = RatioBasis.Weight },
     ];
 
-    private static Material Of(MaterialKind kind, string id, string name, string says, params ReadOnlySpan<(string Property, double Value)> values)
+    private static Material Of(MaterialKind kind, string id, string name, string says,
+        params ReadOnlySpan<(string Property, double Value)> values)
     {
         var all = ImmutableSortedDictionary.CreateBuilder<string, double>(StringComparer.Ordinal);
         foreach (var (property, value) in values)
@@ -95,19 +100,26 @@ public static class TypicalMaterials
     }
 
     private static Material Resin(
-        string id, string name, double resin, double hardener, double resinDensity, double hardenerDensity, double viscosity, double working, double tapeFrom, double tapeTo,
+        string id, string name, double resin, double hardener, double resinDensity, double hardenerDensity,
+        double viscosity, double working, double tapeFrom, double tapeTo,
         double drips, double tackFree, double recoatFrom, double recoatTo, double demould, double full, double deepest, double heat)
     {
         var plain = Of(
             MaterialKind.Resin, id, name, "",
-            (RatioResin, resin), (RatioHardener, hardener), (ResinDensity, resinDensity), (HardenerDensity, hardenerDensity), (MaterialProperties.Viscosity, viscosity), (WorkingMinutes, working),
-            (MaterialProperties.ReferenceC, ReferenceC), (TapeFromHours, tapeFrom), (TapeToHours, tapeTo), (DripHours, drips), (TackFreeHours, tackFree),
-            (RecoatFromHours, recoatFrom), (RecoatToHours, recoatTo), (DemouldHours, demould), (FullCureHours, full), (DeepestMm, deepest), (HeatC, heat));
+            (RatioResin, resin), (RatioHardener, hardener), (ResinDensity, resinDensity),
+            (HardenerDensity, hardenerDensity), (MaterialProperties.Viscosity, viscosity), (WorkingMinutes, working),
+            (MaterialProperties.ReferenceC, ReferenceC), (TapeFromHours, tapeFrom), (TapeToHours, tapeTo),
+            (DripHours, drips), (TackFreeHours, tackFree),
+            (RecoatFromHours, recoatFrom), (RecoatToHours, recoatTo), (DemouldHours, demould), (FullCureHours, full),
+            (DeepestMm, deepest), (HeatC, heat));
         return plain with { Basis = RatioBasis.Volume };
     }
 
-    private static Material Colour(string id, string name, string says, double from, double to, double limit, double density, double cover) =>
-        Of(MaterialKind.Colourant, id, name, says, (UsualFromPercent, from), (UsualToPercent, to), (LimitPercent, limit), (Density, density), (Cover, cover)) with { Basis = RatioBasis.Weight };
+    private static Material Colour(string id, string name, string says, double from, double to, double limit,
+        double density, double cover) =>
+        Of(MaterialKind.Colourant, id, name, says, (UsualFromPercent, from), (UsualToPercent, to),
+            (LimitPercent, limit), (Density, density), (Cover, cover)) with
+        { Basis = RatioBasis.Weight };
 
     private static Material Liquid(string id, string name, string says, double from, double to, double limit, double density, double cover)
     {
@@ -116,7 +128,8 @@ public static class TypicalMaterials
     }
 
     private static Material Stone(string id, string name, bool sharp, double bulk, double solid, double share) =>
-        Of(MaterialKind.Stone, id, name, sharp ? "Sharp: cover or blunt it before the piece is sold." : "", (BulkDensity, bulk), (SolidDensity, solid), (Solids, share));
+        Of(MaterialKind.Stone, id, name, sharp ? "Sharp: cover or blunt it before the piece is sold." : "",
+            (BulkDensity, bulk), (SolidDensity, solid), (Solids, share));
 
     private static Material Barrier(string id, string name, string says, double? from, double to, double ready, double? at = null)
     {

@@ -20,7 +20,8 @@ public enum PouredOver
 
 /// <summary>What lies beneath a cup's resin, and how deep that is at its deepest.</summary>
 /// <param name="Over">What it is poured over.</param>
-/// <param name="Colour">What that looks like, as <c>#rrggbb</c>: of a layer, what most of it looks like; of paint, the ground it lies on.</param>
+/// <param name="Colour">What that looks like, as <c>#rrggbb</c>: of a layer, what most of it looks like; of paint, the
+/// ground it lies on.</param>
 /// <param name="DepthMm">How deep the cup is poured, mm.</param>
 /// <remarks>Source: docs/craft/mixing.md, Choosing a colour.</remarks>
 public sealed record Beneath(PouredOver Over, string Colour, double DepthMm)
@@ -37,7 +38,8 @@ public sealed record Beneath(PouredOver Over, string Colour, double DepthMm)
         ArgumentNullException.ThrowIfNull(laid);
         ArgumentNullException.ThrowIfNull(cup);
         var (ground, depth) = (piece.Ground.Colour, CupOpacity.DeepestOf(laid.Layer, laid.Map, cup));
-        return below is not null ? new(PouredOver.LayerBelow, MostOf(catalogue, below.Layer, below.Map, Units.Colour.Of(ground)).ToHex(), depth)
+        return below is not null
+            ? new(PouredOver.LayerBelow, MostOf(catalogue, below.Layer, below.Map, Units.Colour.Of(ground)).ToHex(), depth)
             : new(piece.Ground.Paint is { AsMap: true } ? PouredOver.OwnPaint : PouredOver.Ground, ground, depth);
     }
 
@@ -45,6 +47,7 @@ public sealed record Beneath(PouredOver Over, string Colour, double DepthMm)
     private static Colour MostOf(Catalogue catalogue, FilledLayer layer, LayerMap map, Colour ground)
     {
         var most = map.Regions.Where(r => r.TakesArea && r.CupId is not null && !layer.IsBare(r.Id)).MaxBy(r => r.AreaMm2);
-        return most is null ? ground : CupLook.Of(catalogue, layer, layer.Recipes.Single(r => r.Id == most.CupId)).Over(ground, DepthZones.DepthOf(layer, most, layer.DepthMm));
+        return most is null ? ground : CupLook.Of(catalogue, layer, layer.Recipes.Single(r => r.Id == most.CupId))
+            .Over(ground, DepthZones.DepthOf(layer, most, layer.DepthMm));
     }
 }

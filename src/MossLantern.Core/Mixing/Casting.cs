@@ -4,7 +4,8 @@ using MossLantern.Core.Documents;
 namespace MossLantern.Core.Mixing;
 
 /// <summary>Resin for a set of castings from one mould.</summary>
-/// <param name="BodyMl">One piece's body, ml: the cavity less inserts and depth kept for coats; below zero where they take up more than it holds.</param>
+/// <param name="BodyMl">One piece's body, ml: the cavity less inserts and depth kept for coats; below zero where they
+/// take up more than it holds.</param>
 /// <param name="TotalMl">All pieces with their loss, ml.</param>
 /// <param name="ShareMl">The total by shares, ml.</param>
 /// <remarks>Source: docs/craft/mixing.md, Castings.</remarks>
@@ -13,7 +14,8 @@ public sealed record Casting(double BodyMl, double TotalMl, ImmutableArray<doubl
     /// <summary>Share that is lost where none is given.</summary>
     public const double LossShare = 0.1;
 
-    /// <summary>For how many copies a layer is mixed: those that are poured at once unless the artist says, and no more than are wanted.</summary>
+    /// <summary>For how many copies a layer is mixed: those that are poured at once unless the artist says, and no more
+    /// than are wanted.</summary>
     public static int Copies(FilledLayer layer, Ground ground)
     {
         ArgumentNullException.ThrowIfNull(layer);

@@ -54,11 +54,14 @@ public sealed record ColourSeen(string Shown, ImmutableArray<string> Wedge, Reck
         var flakes = recipe.Colourant == ColourantClass.Interference ? Colour.Of(recipe.ColourOf(recipe.Doses[0])) : (Colour?)null;
 
         // Flakes are seen as they shine from straight above.
-        string At(double mm) => (flakes is { } own ? Shimmer.Seen(own, ground, Shimmer.Share(mm, recipe.LoadPercent), 0) : look.Over(ground, mm)).ToHex();
+        string At(double mm) =>
+            (flakes is { } own ? Shimmer.Seen(own, ground, Shimmer.Share(mm, recipe.LoadPercent), 0) : look.Over(ground, mm)).ToHex();
         return new(
             At(on.DepthMm),
             [.. Enumerable.Range(0, Steps + 1).Select(i => At(on.DepthMm * i / Steps))],
-            Reckoned.Of(100 * look.Veil(on.DepthMm), "%", Formulas.Opacity, new("depth", on.DepthMm, "mm", Origin.Reckoned), new("cover κ", look.CoverPerMm - look.GlassPerMm, "per mm", Origin.Reckoned)),
+            Reckoned.Of(100 * look.Veil(on.DepthMm), "%", Formulas.Opacity,
+                new("depth", on.DepthMm, "mm", Origin.Reckoned),
+                new("cover κ", look.CoverPerMm - look.GlassPerMm, "per mm", Origin.Reckoned)),
             look.CoverPerMm > 0 ? Palette.WordFor(look.Colour) : Recipe.Clear("").Name,
             flakes is { } shine ? TiltedColour.Of(shine, Shimmer.Share(on.DepthMm, recipe.LoadPercent)) : null);
     }
@@ -88,7 +91,8 @@ public sealed record TiltedColour(ImmutableArray<double> AnglesDeg, ImmutableArr
 /// <param name="Doses">What is stirred in, the first first.</param>
 /// <param name="Seen">How it will look.</param>
 /// <param name="MixedFrom">How many cups it is filled from; 0 for one that is mixed by itself.</param>
-public sealed record ColourOffer(OfferFrom From, string? Of, string? Kept, string Name, string Colour, ImmutableArray<Dose> Doses, ColourSeen Seen, int MixedFrom);
+public sealed record ColourOffer(OfferFrom From, string? Of, string? Kept, string Name, string Colour,
+    ImmutableArray<Dose> Doses, ColourSeen Seen, int MixedFrom);
 
 /// <summary>The colours that a cup can be given, each as it will look there.</summary>
 /// <remarks>Source: docs/craft/mixing.md, Choosing a colour.</remarks>
@@ -99,22 +103,26 @@ public static class ColourOffers
     /// <param name="recipes">The recipes that are kept by name, by their ids.</param>
     /// <param name="sequences">The sequences that are kept by name.</param>
     /// <param name="on">What a cup is poured over, and how deep.</param>
-    public static ImmutableArray<ColourOffer> Of(Catalogue catalogue, IEnumerable<KeyValuePair<string, KeptRecipe>> recipes, IEnumerable<KeptSequence> sequences, PouredOn on)
+    public static ImmutableArray<ColourOffer> Of(Catalogue catalogue,
+        IEnumerable<KeyValuePair<string, KeptRecipe>> recipes, IEnumerable<KeptSequence> sequences, PouredOn on)
     {
         ArgumentNullException.ThrowIfNull(catalogue);
         ArgumentNullException.ThrowIfNull(recipes);
         ArgumentNullException.ThrowIfNull(sequences);
         ColourOffer Offer(OfferFrom from, Recipe recipe, ImmutableArray<Recipe> others, string? of = null, string? kept = null) =>
-            new(from, of, kept, recipe.Name, recipe.Colour, recipe.Doses, ColourSeen.Of(catalogue, recipe, others, on), recipe.Of?.Length ?? 0);
+            new(from, of, kept, recipe.Name, recipe.Colour, recipe.Doses, ColourSeen.Of(catalogue, recipe, others, on),
+                recipe.Of?.Length ?? 0);
 
         return
         [
-            .. catalogue.OwnColourants.Where(c => c is { Colour: not null, PutAway: false }).Select(c => Offer(OfferFrom.Colourant, FromCupboard(c), [])),
+            .. catalogue.OwnColourants.Where(c => c is { Colour: not null, PutAway: false })
+                .Select(c => Offer(OfferFrom.Colourant, FromCupboard(c), [])),
             .. recipes.Select(r => Offer(OfferFrom.Recipe, r.Value.Recipe, r.Value.Others, kept: r.Key)),
             .. Palette.All.Select(r => Offer(OfferFrom.Usual, r, [])),
 
             // What is filled from other cups would have to bring them: a sequence lays it, or a recipe.
-            .. sequences.SelectMany(s => s.Recipes.Where(r => r.Of is null && !r.IsClear).DistinctBy(r => (r.Name, r.Colour)).Select(r => Offer(OfferFrom.Sequence, r, [], of: s.Name))),
+            .. sequences.SelectMany(s => s.Recipes.Where(r => r.Of is null && !r.IsClear)
+                .DistinctBy(r => (r.Name, r.Colour)).Select(r => Offer(OfferFrom.Sequence, r, [], of: s.Name))),
         ];
     }
 

@@ -21,12 +21,14 @@ namespace MossLantern.Core.Mixing;
 /// <param name="Prepare">What is done with it before it goes in; null for nothing.</param>
 /// <remarks>Source: docs/craft/mixing.md, Load.</remarks>
 public sealed record CupDose(
-    string Name, ColourantClass Colourant, string? Colour, Reckoned? G, Reckoned? Ml, Reckoned? Drops, Reckoned? Scoops, Reckoned? Tips, Reckoned? Load, double LimitPercent,
+    string Name, ColourantClass Colourant, string? Colour, Reckoned? G, Reckoned? Ml, Reckoned? Drops, Reckoned? Scoops,
+    Reckoned? Tips, Reckoned? Load, double LimitPercent,
     RatioBasis LimitBy, bool Over, string? Prepare);
 
 /// <summary>Everything that is stirred into a cup.</summary>
 /// <param name="All">Each colourant, in the order in which they go in.</param>
-/// <param name="Total">All loads together, %; by volume where the limit of each is, else by weight. Null where there is none, or where one goes in by eye.</param>
+/// <param name="Total">All loads together, %; by volume where the limit of each is, else by weight. Null where there is
+/// none, or where one goes in by eye.</param>
 /// <param name="TotalLimitPercent">Highest load of all together, %.</param>
 /// <remarks>Source: docs/craft/mixing.md, Load.</remarks>
 public sealed record CupDoses(ImmutableArray<CupDose> All, Reckoned? Total, double TotalLimitPercent)
@@ -62,7 +64,8 @@ public sealed record CupDoses(ImmutableArray<CupDose> All, Reckoned? Total, doub
         var loads = cup.Doses.Zip(known).Select(d => d.Second.Percent(d.First.Percent, d.First.By, by, mixDensity)).ToList();
         return new(
             all,
-            new(loads.Sum(), "%", Formulas.LoadTotal, [.. known.Zip(loads).Select((l, i) => new ReckonedInput(l.First.Name, l.Second, "%", Origin.Reckoned))]),
+            new(loads.Sum(), "%", Formulas.LoadTotal,
+                [.. known.Zip(loads).Select((l, i) => new ReckonedInput(l.First.Name, l.Second, "%", Origin.Reckoned))]),
             known.Select(c => c.LimitPercent).Append(Mixing.Load.TotalLimitPercent).Max());
     }
 
@@ -72,11 +75,13 @@ public sealed record CupDoses(ImmutableArray<CupDose> All, Reckoned? Total, doub
         {
             // Not known is not nothing.
             return new(
-                known.Name, dose.Colourant, dose.Colourant == ColourantClass.Lacing ? null : cup.ColourOf(dose), null, null, null, null, null, null,
+                known.Name, dose.Colourant, dose.Colourant == ColourantClass.Lacing ? null : cup.ColourOf(dose), null,
+                null, null, null, null, null,
                 known.LimitPercent, known.LimitBy, false, Preparing.Of(dose.Colourant, several));
         }
 
-        ReckonedInput load = new("load", dose.Percent, "%", Origin.Own, FormattableString.Invariant($"{PlaceIn.Recipe(cup.Id)}.doses[{at}].percent")),
+        ReckonedInput load = new("load", dose.Percent, "%", Origin.Own,
+            FormattableString.Invariant($"{PlaceIn.Recipe(cup.Id)}.doses[{at}].percent")),
             density = new("density of the colourant", known.DensityGPerMl, "g/ml", known.OriginOf(MaterialProperties.Density)),
             mix = new("density of the mix", mixDensity, "g/ml", Origin.Reckoned);
         var g = dose.By == RatioBasis.Weight ? massG * dose.Percent / 100 : mixMl * dose.Percent / 100 * known.DensityGPerMl;
@@ -87,11 +92,15 @@ public sealed record CupDoses(ImmutableArray<CupDose> All, Reckoned? Total, doub
             dose.By == RatioBasis.Weight ? Reckoned.Of(g, "g", Formulas.ColourantMass, new("mixed mass", massG, "g", Origin.Reckoned), load)
                 : Reckoned.Of(g, "g", Formulas.ColourantMassByVolume, new("cup", mixMl, "ml", Origin.Reckoned), load, density),
             Reckoned.Of(g / known.DensityGPerMl, "ml", Formulas.ColourantVolume, grams, density),
-            known.DropMl is { } drop ? Reckoned.Of(g / known.DensityGPerMl / drop, "drops", Formulas.ColourantDrops, grams, density, new("a drop", drop, "ml", known.OriginOf(MaterialProperties.DropMl))) : null,
-            known.ScoopG is { } scoop ? Reckoned.Of(g / scoop, "scoops", Formulas.ColourantScoops, grams, new("a level scoop", scoop, "g", known.OriginOf(MaterialProperties.ScoopG))) : null,
-            known.TipG is { } tip ? Reckoned.Of(g / tip, "tips", Formulas.ColourantTips, grams, new("a dipped tip", tip, "g", known.OriginOf(MaterialProperties.TipG))) : null,
+            known.DropMl is { } drop ? Reckoned.Of(g / known.DensityGPerMl / drop, "drops", Formulas.ColourantDrops,
+                grams, density, new("a drop", drop, "ml", known.OriginOf(MaterialProperties.DropMl))) : null,
+            known.ScoopG is { } scoop ? Reckoned.Of(g / scoop, "scoops", Formulas.ColourantScoops, grams,
+                new("a level scoop", scoop, "g", known.OriginOf(MaterialProperties.ScoopG))) : null,
+            known.TipG is { } tip ? Reckoned.Of(g / tip, "tips", Formulas.ColourantTips, grams,
+                new("a dipped tip", tip, "g", known.OriginOf(MaterialProperties.TipG))) : null,
             dose.By == known.LimitBy ? Reckoned.Of(own, "%", Formulas.Stated, load)
-                : Reckoned.Of(own, "%", known.LimitBy == RatioBasis.Weight ? Formulas.LoadByWeight : Formulas.LoadByVolume, load, density, mix),
+                : Reckoned.Of(own, "%",
+                    known.LimitBy == RatioBasis.Weight ? Formulas.LoadByWeight : Formulas.LoadByVolume, load, density, mix),
             known.LimitPercent, known.LimitBy, own > known.LimitPercent + Hair, Preparing.Of(dose.Colourant, several));
     }
 }

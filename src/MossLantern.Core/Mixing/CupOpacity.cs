@@ -23,17 +23,21 @@ public static class CupOpacity
     }
 
     /// <summary>How deep the deepest region is that is poured from a cup, mm; the layer's depth for a cup that fills none.</summary>
-    internal static double DeepestOf(FilledLayer layer, LayerMap map, Recipe cup) => map.Regions.Where(r => r.CupId == cup.Id).Select(r => r.Own?.ThicknessMm ?? DepthZones.DepthOf(layer, r, layer.DepthMm)).DefaultIfEmpty(layer.DepthMm).Max();
+    internal static double DeepestOf(FilledLayer layer, LayerMap map, Recipe cup) =>
+        map.Regions.Where(r => r.CupId == cup.Id)
+        .Select(r => r.Own?.ThicknessMm ?? DepthZones.DepthOf(layer, r, layer.DepthMm)).DefaultIfEmpty(layer.DepthMm).Max();
 
     private static Reckoned Of(Catalogue catalogue, FilledLayer layer, Recipe cup, double depthMm)
     {
         var look = CupLook.Of(catalogue, layer, cup);
         var value = 100 * look.Opacity(depthMm);
-        ReckonedInput depth = depthMm == layer.DepthMm ? new("depth", depthMm, "mm", Origin.Own, layer.Place + ".depthMm") : new("depth", depthMm, "mm", Origin.Reckoned);
+        ReckonedInput depth = depthMm == layer.DepthMm
+            ? new("depth", depthMm, "mm", Origin.Own, layer.Place + ".depthMm") : new("depth", depthMm, "mm", Origin.Reckoned);
         return cup.Of is not null || cup.Doses is not [{ By: RatioBasis.Weight } dose]
             ? Reckoned.Of(value, "%", Formulas.Opacity, depth, new("cover κ", look.CoverPerMm, "per mm", Origin.Reckoned))
             : Reckoned.Of(value, "%", Formulas.Opacity, depth,
-                new("cover κ", catalogue.Of(dose.Colourant, dose.ColourantId).Cover, "per % and mm", catalogue.Of(dose.Colourant, dose.ColourantId).OriginOf(MaterialProperties.Cover)),
+                new("cover κ", catalogue.Of(dose.Colourant, dose.ColourantId).Cover, "per % and mm",
+                    catalogue.Of(dose.Colourant, dose.ColourantId).OriginOf(MaterialProperties.Cover)),
                 new("load", dose.Percent, "%", Origin.Own, PlaceIn.Recipe(cup.Id) + ".doses[0].percent"));
     }
 }

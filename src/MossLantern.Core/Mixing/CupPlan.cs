@@ -14,7 +14,8 @@ namespace MossLantern.Core.Mixing;
 /// <param name="EdgeMl">What runs over its part of the edge, ml.</param>
 /// <param name="PourMl">What is poured on it, ml.</param>
 /// <param name="Pass">Which pass of the sitting over it, from 0.</param>
-public sealed record RegionVolume(string LayerId, RegionId RegionId, string CupId, Reckoned LayerMl, Reckoned EdgeMl, Reckoned PourMl, int Pass = 0)
+public sealed record RegionVolume(string LayerId, RegionId RegionId, string CupId, Reckoned LayerMl, Reckoned EdgeMl,
+    Reckoned PourMl, int Pass = 0)
 {
     /// <summary>The same where something else takes up a part of the region, though never more than there is.</summary>
     internal RegionVolume Less(double displacedMl, ImmutableArray<ReckonedInput> inputs)
@@ -23,7 +24,11 @@ public sealed record RegionVolume(string LayerId, RegionId RegionId, string CupI
         return this with
         {
             LayerMl = LayerMl with { Value = left, Formula = Formulas.RegionAmongStones, Inputs = [.. LayerMl.Inputs, .. inputs] },
-            PourMl = PourMl with { Value = left + EdgeMl.Value, Inputs = [.. PourMl.Inputs.Select((input, i) => i == 0 ? input with { Value = left } : input)] },
+            PourMl = PourMl with
+            {
+                Value = left + EdgeMl.Value,
+                Inputs = [.. PourMl.Inputs.Select((input, i) => i == 0 ? input with { Value = left } : input)]
+            },
         };
     }
 }
@@ -34,7 +39,8 @@ public sealed record RegionVolume(string LayerId, RegionId RegionId, string CupI
 /// <param name="NeedMl">What must leave it, reserve included, ml.</param>
 /// <param name="Reserve">The reserve in it.</param>
 /// <param name="Loss">What stays on its wall.</param>
-/// <param name="MixMl">What is in it, ml: rounded up to a step, and where it is mixed by itself, in steps that both parts can be measured in; 0 for a cup that serves nothing.</param>
+/// <param name="MixMl">What is in it, ml: rounded up to a step, and where it is mixed by itself, in steps that both
+/// parts can be measured in; 0 for a cup that serves nothing.</param>
 /// <param name="MixG">The same on a scale, g.</param>
 /// <param name="Measured">Resin and hardener, where it is mixed by itself; null where it is poured off a jug or off other cups.</param>
 /// <param name="Doses">What is stirred into it.</param>
@@ -107,7 +113,8 @@ public static class CupPlanner
     /// <param name="around">What it is worked out in.</param>
     /// <param name="choices">What is wanted otherwise of single cups; null for nothing.</param>
     public static CupPlan Plan(
-        FilledLayer lead, ImmutableArray<Recipe> cups, ImmutableArray<RegionVolume> regions, Func<string, bool> alone, Surroundings around, ImmutableArray<CupChoice>? choices = null)
+        FilledLayer lead, ImmutableArray<Recipe> cups, ImmutableArray<RegionVolume> regions, Func<string, bool> alone,
+        Surroundings around, ImmutableArray<CupChoice>? choices = null)
     {
         ArgumentNullException.ThrowIfNull(around);
         ArgumentNullException.ThrowIfNull(lead);
@@ -117,7 +124,8 @@ public static class CupPlanner
         // Mixed cups first: what they take has to be in the others.
         var mixed = cups.Where(c => c.Of is not null).ToDictionary(c => c.Id, c => Mixed(c, Cup(tools, c, regions, 0, false, choices)));
         var drawn = mixed.Values.SelectMany(m => m.Draws).ToLookup(d => d.CupId, d => d.Ml.Value);
-        var all = cups.Select(cup => mixed.GetValueOrDefault(cup.Id) ?? Cup(tools, cup, regions, drawn[cup.Id].Sum(), alone(cup.Id), choices)).ToImmutableArray();
+        var all = cups.Select(cup => mixed.GetValueOrDefault(cup.Id)
+            ?? Cup(tools, cup, regions, drawn[cup.Id].Sum(), alone(cup.Id), choices)).ToImmutableArray();
         var own = cups.Zip(all).Where(c => c.First.Of is null).ToList();
         var total = new Reckoned(own.Sum(c => c.Second.MixMl.Value), "ml", Formulas.LayerVolume,
             [.. own.Select(c => new ReckonedInput(c.First.Name, c.Second.MixMl.Value, "ml", Origin.Reckoned))]);
@@ -151,13 +159,15 @@ public static class CupPlanner
         var (layer, region, depths) = (portion.Layer, portion.Region, portion.Depths);
         var copies = Casting.Copies(layer, ground);
         var ml = region.Own is { } own ? OwnMl(ground, layer, region, own, copies)
-            : AllOf(ground, [.. depths.Where(d => d.AreaMm2 > 0 || depths.Length == 1)], layer, copies: copies) is var all && portion.FillId is { } fill ? Domed(ground, portion, OfFill(all, fill, layer))
+            : AllOf(ground, [.. depths.Where(d => d.AreaMm2 > 0 || depths.Length == 1)], layer,
+                copies: copies) is var all && portion.FillId is { } fill ? Domed(ground, portion, OfFill(all, fill, layer))
             : all;
 
         // What is poured as so many millilitres is that much: what runs over its edge is a part of it.
         if (ground.Edge != EdgeStyle.DrippedOver || region.By == PouredBy.Amount)
         {
-            return Poured(portion, ml, Reckoned.Of(0, "ml", Formulas.EdgeNone, new ReckonedInput("open perimeter", region.OpenEdgeMm * copies, "mm", Origin.Reckoned)));
+            return Poured(portion, ml, Reckoned.Of(0, "ml", Formulas.EdgeNone,
+                new ReckonedInput("open perimeter", region.OpenEdgeMm * copies, "mm", Origin.Reckoned)));
         }
 
         // The film on the side is paid by the first pass of a sitting that touches it.
@@ -169,7 +179,8 @@ public static class CupPlanner
             new("open perimeter", open, "mm", Origin.Reckoned),
             new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm"),
             new("film thickness", film, "mm", OriginOf(layer.Sitting.Losses?.FilmMm is not null), layer.SittingPlace + ".losses.filmMm"),
-            new("drip share", drip, "%", OriginOf(layer.Sitting.Losses?.DripPercent is not null), layer.SittingPlace + ".losses.dripPercent"),
+            new("drip share", drip, "%", OriginOf(layer.Sitting.Losses?.DripPercent is not null),
+                layer.SittingPlace + ".losses.dripPercent"),
             new("layer volume", ml.Value, "ml", Origin.Reckoned));
         return Poured(portion, ml, edge);
     }
@@ -189,13 +200,15 @@ public static class CupPlanner
         var rim = Math.Min(portion.Region.OpenEdgeMm * Casting.Copies(portion.Layer, ground), 1000 * flat.Value / (DomeMm * dome));
         return Reckoned.Of(flat.Value - rim * dome * DomeMm / 1000, "ml", Formulas.DomeVolume,
             new("flat", flat.Value, "ml", Origin.Reckoned), new("rim", rim, "mm", Origin.Reckoned),
-            new("dome", dome, "mm", Origin.Own, $"{portion.Layer.SittingPlace}.fills[{portion.FillId}].depthMm"), new("rounded off over", DomeMm, "mm", Origin.Default));
+            new("dome", dome, "mm", Origin.Own, $"{portion.Layer.SittingPlace}.fills[{portion.FillId}].depthMm"),
+            new("rounded off over", DomeMm, "mm", Origin.Default));
     }
 
     /// <summary>A fill's depth is decided at the fill.</summary>
     private static Reckoned OfFill(Reckoned all, string fillId, FilledLayer layer) => all with
     {
-        Inputs = [.. all.Inputs.Select(i => i.Unit == "mm" ? i with { Origin = Origin.Own, Field = $"{layer.SittingPlace}.fills[{fillId}].depthMm" } : i)],
+        Inputs = [.. all.Inputs
+            .Select(i => i.Unit == "mm" ? i with { Origin = Origin.Own, Field = $"{layer.SittingPlace}.fills[{fillId}].depthMm" } : i)],
     };
 
     /// <summary>Area × depth of some parts, in all panels or cavities that are poured at once.</summary>
@@ -204,7 +217,8 @@ public static class CupPlanner
     /// <param name="layer">The layer.</param>
     /// <param name="pouredMl">What besides is poured by the millilitre, of all panels or cavities, ml.</param>
     /// <param name="copies">For how many copies; null for those that are poured at once.</param>
-    internal static Reckoned AllOf(Ground ground, ImmutableArray<DepthShare> shares, FilledLayer layer, double pouredMl = 0, int? copies = null)
+    internal static Reckoned AllOf(Ground ground, ImmutableArray<DepthShare> shares, FilledLayer layer,
+        double pouredMl = 0, int? copies = null)
     {
         var (times, of) = (copies ?? ground.AtOnce, Times(ground, layer, copies ?? ground.AtOnce));
         var holds = ground.Mould?.Holds(ground.Outline) ?? 1;
@@ -214,7 +228,8 @@ public static class CupPlanner
             .. shares.SelectMany(d => new[]
             {
                 new ReckonedInput($"area {d.Where}".TrimEnd(), d.AreaMm2 / 100, "cm²", Origin.Reckoned),
-                new ReckonedInput($"depth {d.Where}".TrimEnd(), d.DepthMm, "mm", d.DepthMm == layer.DepthMm ? Origin.Own : Origin.Reckoned, layer.Place + ".depthMm"),
+                new ReckonedInput($"depth {d.Where}".TrimEnd(), d.DepthMm, "mm",
+                    d.DepthMm == layer.DepthMm ? Origin.Own : Origin.Reckoned, layer.Place + ".depthMm"),
             }),
             .. of,
             .. holds == 1 ? Array.Empty<ReckonedInput>() : [new("share the mould holds", holds * 100, "%", Origin.Reckoned)],
@@ -224,7 +239,8 @@ public static class CupPlanner
 
     /// <summary>How often it is poured, as an input; none for once.</summary>
     private static ReckonedInput[] Times(Ground ground, FilledLayer layer, int copies) => copies == 1 ? []
-        : [new(ground.Set is null ? "pieces at once" : "panels", copies, "", Origin.Own, layer.Sitting.Copies is null ? null : layer.SittingPlace + ".copies")];
+        : [new(ground.Set is null ? "pieces at once" : "panels", copies, "", Origin.Own,
+            layer.Sitting.Copies is null ? null : layer.SittingPlace + ".copies")];
 
     /// <summary>What is poured as it is asked for, or laid on others along its length.</summary>
     private static Reckoned OwnMl(Ground ground, FilledLayer layer, Region region, OwnVolume own, int copies)
@@ -240,19 +256,22 @@ public static class CupPlanner
                 new("thickness", own.ThicknessMm!.Value, "mm", Origin.Own, place + ".layout.vein.thicknessMm"),
                 .. times,
             ])
-            : new(own.Ml * copies, "ml", Formulas.PuddlePour, [new("asked for", own.Ml, "ml", Origin.Own, $"{place}.layout.pours[{id}].ml"), .. times]);
+            : new(own.Ml * copies, "ml", Formulas.PuddlePour,
+                [new("asked for", own.Ml, "ml", Origin.Own, $"{place}.layout.pours[{id}].ml"), .. times]);
     }
 
     private static RegionVolume Poured(Portion portion, Reckoned layer, Reckoned edge)
     {
         var place = PlaceIn.Region(portion.Layer.Id, portion.Region.Id);
-        return new(portion.Layer.Id, portion.Region.Id, portion.CupId, layer with { Place = place }, edge with { Place = place }, Reckoned.Of(layer.Value + edge.Value, "ml", Formulas.PourVolume,
+        return new(portion.Layer.Id, portion.Region.Id, portion.CupId, layer with { Place = place },
+            edge with { Place = place }, Reckoned.Of(layer.Value + edge.Value, "ml", Formulas.PourVolume,
             new("region", layer.Value, "ml", Origin.Reckoned),
             new("edges", edge.Value, "ml", Origin.Reckoned)) with
-        { Place = place }, portion.Pass);
+            { Place = place }, portion.Pass);
     }
 
-    private static CupVolume Cup(Measuring tools, Recipe cup, ImmutableArray<RegionVolume> regions, double drawnMl, bool alone, ImmutableArray<CupChoice>? choices)
+    private static CupVolume Cup(Measuring tools, Recipe cup, ImmutableArray<RegionVolume> regions, double drawnMl,
+        bool alone, ImmutableArray<CupChoice>? choices)
     {
         var (layer, around) = (tools.Lead, tools.Around);
         var own = regions.Where(r => r.CupId == cup.Id).ToList();
@@ -265,24 +284,30 @@ public static class CupPlanner
         var need = NeedMl(layerMl, 0, edgeMl, reserve) + drawnMl + heldMl;
         var loss = need > 0 ? tools.LossMl(need) : 0;
 
-        // A cup that is filled from a jug or from others is marked to its step; one that is measured in two cups takes whole steps of both parts.
+        // A cup that is filled from a jug or from others is marked to its step; one that is measured in two cups takes
+        // whole steps of both parts.
         var mix = need + loss <= 0 ? 0 : alone ? tools.Up(need + loss) : MeasuringSteps.Up(need + loss, tools.StepMl);
         ReckonedInput layerInput = new("regions", layerMl, "ml", Origin.Reckoned), edgeInput = new("edges", edgeMl, "ml", Origin.Reckoned),
             reserveInput = new(
-                "reserve", reserve * 100, "%", choice?.ReservePercent is null && layer.Sitting.ReservePercent is null ? Origin.Default : Origin.Own,
-                choice?.ReservePercent is null ? layer.SittingPlace + ".reservePercent" : $"{layer.SittingPlace}.cupChoices[{cup.Id}].reservePercent"),
+                "reserve", reserve * 100, "%",
+                choice?.ReservePercent is null && layer.Sitting.ReservePercent is null ? Origin.Default : Origin.Own,
+                choice?.ReservePercent is null ? layer.SittingPlace + ".reservePercent"
+                    : $"{layer.SittingPlace}.cupChoices[{cup.Id}].reservePercent"),
             needInput = new("need", need, "ml", Origin.Reckoned);
         var measured = alone && tools.ByVolume;
         var parts = mix == 0 ? null : tools.Of(mix);
-        var mixMl = mix == 0 ? Reckoned.Of(0, "ml", Formulas.CupNone, layerInput) : new Reckoned(mix, "ml", measured ? Formulas.CupVolume : Formulas.CupRounded,
+        var mixMl = mix == 0 ? Reckoned.Of(0, "ml", Formulas.CupNone, layerInput)
+            : new Reckoned(mix, "ml", measured ? Formulas.CupVolume : Formulas.CupRounded,
         [
             layerInput, edgeInput, reserveInput,
             .. drawnMl > 0 ? [new ReckonedInput("to mixed cups", drawnMl, "ml", Origin.Reckoned)] : Array.Empty<ReckonedInput>(),
-            .. heldMl > 0 ? [new ReckonedInput("held back", heldMl, "ml", Origin.Own, $"{layer.SittingPlace}.cupChoices[{cup.Id}].heldBack.ml")] : Array.Empty<ReckonedInput>(),
+            .. heldMl > 0 ? [new ReckonedInput("held back", heldMl, "ml", Origin.Own,
+                $"{layer.SittingPlace}.cupChoices[{cup.Id}].heldBack.ml")] : Array.Empty<ReckonedInput>(),
             needInput, .. tools.Stays,
             new("stays in this cup", loss, "ml", Origin.Reckoned),
             tools.Step,
-            .. measured ? [new ReckonedInput("resin", parts!.ResinMl.Value, "ml", Origin.Reckoned), new("hardener", parts.HardenerMl.Value, "ml", Origin.Reckoned)] : Array.Empty<ReckonedInput>(),
+            .. measured ? [new ReckonedInput("resin", parts!.ResinMl.Value, "ml", Origin.Reckoned),
+                new("hardener", parts.HardenerMl.Value, "ml", Origin.Reckoned)] : Array.Empty<ReckonedInput>(),
         ]);
         var massG = mix == 0 ? 0 : alone ? parts!.ResinG.Value + parts.HardenerG.Value : tools.MassG(mix);
         return new(
@@ -293,7 +318,8 @@ public static class CupPlanner
             need > 0 ? new(loss, "ml", Formulas.CupLoss, [needInput, .. tools.Stays]) : Reckoned.Of(0, "ml", Formulas.CupNone, layerInput),
             mixMl,
             mix == 0 ? Reckoned.Of(0, "g", Formulas.CupNone, layerInput with { Unit = "g" })
-                : Reckoned.Of(massG, "g", Formulas.CupMass, new("cup", mix, "ml", Origin.Reckoned), new("density of the mix", massG / mix, "g/ml", Origin.Reckoned)),
+                : Reckoned.Of(massG, "g", Formulas.CupMass, new("cup", mix, "ml", Origin.Reckoned),
+                    new("density of the mix", massG / mix, "g/ml", Origin.Reckoned)),
             alone ? parts : null,
             CupDoses.Of(around.Catalogue, cup, mix, massG, tools.System.MixDensity),
             [],

@@ -62,7 +62,8 @@ public static class DepthZones
         {
             var zones = ZonesOf(mapper, piece, of, at);
             return (zones, zones.Where(z => z.Outline is not null)
-                .ToDictionary(z => z, z => mapper.AreasWithin(piece, layer, within is null ? z.Outline! : mapper.Shared(within, z.Outline!))));
+                .ToDictionary(z => z,
+                    z => mapper.AreasWithin(piece, layer, within is null ? z.Outline! : mapper.Shared(within, z.Outline!))));
         }
     }
 
@@ -166,5 +167,6 @@ public static class DepthZones
     }
 
     /// <summary>How high the layers below one reach in a part, mm.</summary>
-    private static double Below(Piece piece, int at, int part) => piece.Filled.Take(at).Where(l => l.Within is null).Sum(l => l.DepthIn(part));
+    private static double Below(Piece piece, int at, int part) =>
+        piece.Filled.Take(at).Where(l => l.Within is null).Sum(l => l.DepthIn(part));
 }

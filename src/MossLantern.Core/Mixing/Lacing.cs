@@ -7,7 +7,8 @@ namespace MossLantern.Core.Mixing;
 /// <param name="Share">How much of it they take up, 0 to 1.</param>
 /// <param name="AcrossMm">How wide they are, mm.</param>
 /// <remarks>
-/// Source: docs/craft/mixing.md, Lacing and cells. A guess to see by: how cells open is told of by those who pour, and was measured by nobody.
+/// Source: docs/craft/mixing.md, Lacing and cells. A guess to see by: how cells open is told of by those who pour, and
+/// was measured by nobody.
 /// </remarks>
 public readonly record struct Lacing(double Share, double AcrossMm)
 {

@@ -10,7 +10,8 @@ namespace MossLantern.Core.Mixing;
 /// <param name="ResinG">Resin, g.</param>
 /// <param name="HardenerMl">Hardener, ml.</param>
 /// <param name="HardenerG">Hardener, g.</param>
-/// <param name="Smallest">The smallest mix that the artist's tool can measure within the maker's tolerance, where this one is smaller; else null.</param>
+/// <param name="Smallest">The smallest mix that the artist's tool can measure within the maker's tolerance, where this
+/// one is smaller; else null.</param>
 public sealed record MeasuredMix(Reckoned ResinMl, Reckoned ResinG, Reckoned HardenerMl, Reckoned HardenerG, Reckoned? Smallest);
 
 /// <summary>How a sitting measures: its resin, its tools, and what its vessels keep.</summary>
@@ -38,16 +39,20 @@ public sealed class Measuring(FilledLayer lead, Surroundings around)
     public double StepMl { get; } = lead.Sitting.Tools?.CupStepMl ?? around.Habits.CupStepMl;
 
     /// <summary>What the largest jug holds, ml.</summary>
-    public ReckonedInput Jug => new("jug", lead.Sitting.Tools?.JugMl ?? around.Habits.JugMl, "ml", OriginOf(lead.Sitting.Tools?.JugMl is not null), lead.SittingPlace + ".tools.jugMl");
+    public ReckonedInput Jug =>
+        new("jug", lead.Sitting.Tools?.JugMl ?? around.Habits.JugMl, "ml",
+            OriginOf(lead.Sitting.Tools?.JugMl is not null), lead.SittingPlace + ".tools.jugMl");
 
     /// <summary>The step of the marked cups as an input.</summary>
-    internal ReckonedInput Step => new("cup step", StepMl, "ml", OriginOf(lead.Sitting.Tools?.CupStepMl is not null), lead.SittingPlace + ".tools.cupStepMl");
+    internal ReckonedInput Step =>
+        new("cup step", StepMl, "ml", OriginOf(lead.Sitting.Tools?.CupStepMl is not null), lead.SittingPlace + ".tools.cupStepMl");
 
     /// <summary>What stays in any vessel, as inputs.</summary>
     internal ImmutableArray<ReckonedInput> Stays =>
     [
         new("stays in any cup", staysMl, "ml", OriginOf(lead.Sitting.Losses?.CupMl is not null), lead.SittingPlace + ".losses.cupMl"),
-        new("share of the need that stays", staysPercent, "%", OriginOf(lead.Sitting.Losses?.CupPercent is not null), lead.SittingPlace + ".losses.cupPercent"),
+        new("share of the need that stays", staysPercent, "%", OriginOf(lead.Sitting.Losses?.CupPercent is not null),
+            lead.SittingPlace + ".losses.cupPercent"),
     ];
 
     private double ResinShare => Parts.OfVolume(System.Ratio, System.ResinDensity, System.HardenerDensity, 1).ResinMl;
@@ -55,14 +60,17 @@ public sealed class Measuring(FilledLayer lead, Surroundings around)
     /// <summary>What stays in a vessel that so much must leave, ml.</summary>
     public double LossMl(double needMl) => CupLoss.Ml(needMl, 0, staysMl, staysPercent / 100);
 
-    /// <summary>The least that can be measured of at least so much, ml: whole steps of both parts in marked cups, whole steps together on a scale.</summary>
-    public double Up(double needMl) => ByVolume ? MeasuringSteps.InSteps(ResinShare, needMl, StepMl, TypicalMaterials.RatioTolerance) : MeasuringSteps.Up(needMl, StepMl);
+    /// <summary>The least that can be measured of at least so much, ml: whole steps of both parts in marked cups, whole
+    /// steps together on a scale.</summary>
+    public double Up(double needMl) =>
+        ByVolume ? MeasuringSteps.InSteps(ResinShare, needMl, StepMl, TypicalMaterials.RatioTolerance) : MeasuringSteps.Up(needMl, StepMl);
 
     /// <summary>Mass of so much of the mix, g.</summary>
     public double MassG(double ml) => Parts.OfVolume(System.Ratio, System.ResinDensity, System.HardenerDensity, ml).TotalG;
 
     /// <summary>Whether so much of the mix can be measured within the maker's tolerance.</summary>
-    public bool IsMeasurable(double mixMl) => Smaller(Measured(mixMl)) >= MeasuringSteps.SmallestMeasurable(ToolStep.Value, TypicalMaterials.RatioTolerance);
+    public bool IsMeasurable(double mixMl) =>
+        Smaller(Measured(mixMl)) >= MeasuringSteps.SmallestMeasurable(ToolStep.Value, TypicalMaterials.RatioTolerance);
 
     /// <summary>Resin and hardener of so much of the mix.</summary>
     /// <param name="mixMl">How much, ml; above 0.</param>
@@ -70,7 +78,8 @@ public sealed class Measuring(FilledLayer lead, Surroundings around)
     {
         var parts = Measured(mixMl);
         var byRatio = System.Ratio.Basis == RatioBasis.Volume;
-        ReckonedInput mix = new("mix", mixMl, "ml", Origin.Reckoned), resin = new("resin", parts.ResinMl, "ml", Origin.Reckoned), mass = new("mixed mass", parts.TotalG, "g", Origin.Reckoned);
+        ReckonedInput mix = new("mix", mixMl, "ml", Origin.Reckoned),
+        resin = new("resin", parts.ResinMl, "ml", Origin.Reckoned), mass = new("mixed mass", parts.TotalG, "g", Origin.Reckoned);
 
         // A ratio by weight, read in marked cups, is the volumes that those weights take up.
         ReckonedInput Part(string part, double amount, double density, string property)
@@ -81,8 +90,10 @@ public sealed class Measuring(FilledLayer lead, Surroundings around)
                 : new($"{part} parts by volume", amount / density, "", Origin.Reckoned);
         }
 
-        ReckonedInput[] ratio = [Part("resin", System.Ratio.Resin, System.ResinDensity, MaterialProperties.RatioResin), Part("hardener", System.Ratio.Hardener, System.HardenerDensity, MaterialProperties.RatioHardener)];
-        ReckonedInput Density(string part, double density) => new($"density of the {part}", density, "g/ml", System.OriginOf($"{part}Density"), $"{lead.SittingPlace}.resin.{part}Density");
+        ReckonedInput[] ratio = [Part("resin", System.Ratio.Resin, System.ResinDensity, MaterialProperties.RatioResin),
+            Part("hardener", System.Ratio.Hardener, System.HardenerDensity, MaterialProperties.RatioHardener)];
+        ReckonedInput Density(string part, double density) =>
+            new($"density of the {part}", density, "g/ml", System.OriginOf($"{part}Density"), $"{lead.SittingPlace}.resin.{part}Density");
         return new(
             ByVolume ? new(parts.ResinMl, "ml", Formulas.PartResinToStep, [mix, .. ratio, Step])
                 : byRatio ? new(parts.ResinMl, "ml", Formulas.PartResinByVolume, [mix, .. ratio])
@@ -96,7 +107,8 @@ public sealed class Measuring(FilledLayer lead, Surroundings around)
     }
 
     private ReckonedInput ToolStep => ByVolume ? Step with { Name = "step" }
-        : new("step", lead.Sitting.Tools?.ScaleStepG ?? around.Habits.ScaleStepG, "g", OriginOf(lead.Sitting.Tools?.ScaleStepG is not null), lead.SittingPlace + ".tools.scaleStepG");
+        : new("step", lead.Sitting.Tools?.ScaleStepG ?? around.Habits.ScaleStepG, "g",
+            OriginOf(lead.Sitting.Tools?.ScaleStepG is not null), lead.SittingPlace + ".tools.scaleStepG");
 
     private Mixed Measured(double mixMl) => ByVolume
         ? MeasuringSteps.ToStep(ResinShare, System.ResinDensity, System.HardenerDensity, mixMl, StepMl)

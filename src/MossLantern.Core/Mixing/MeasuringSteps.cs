@@ -12,7 +12,8 @@ public static class MeasuringSteps
     /// <summary>Share of the maker's tolerance that rounding both parts to whole steps may take up.</summary>
     public const double RoundingShare = 0.25;
 
-    /// <summary>What is rounded up to a step, a hair over one aside: binary sums must not cost the artist a step. 0 stays 0, less than nothing goes up towards it; a step of 0 gives not-a-number.</summary>
+    /// <summary>What is rounded up to a step, a hair over one aside: binary sums must not cost the artist a step. 0
+    /// stays 0, less than nothing goes up towards it; a step of 0 gives not-a-number.</summary>
     public static double Up(double amount, double step) => Math.Ceiling(amount / step - 1e-9) * step;
 
     /// <summary>

@@ -50,14 +50,18 @@ internal static class Palette
     /// <summary>Words for colours that are none of those offered.</summary>
     private static readonly ImmutableArray<(string Name, string Hex)> More =
     [
-        ("chalk", "#fbfaf6"), ("ash", "#c6c6c0"), ("slate", "#4d545a"), ("soot", "#17181a"), ("peat", "#2b1d14"), ("clay", "#b98a6a"), ("sand", "#d8c39a"),
-        ("straw", "#e2cf6e"), ("marigold", "#f0a51e"), ("copper", "#b4673a"), ("ember", "#cf3f1c"), ("cranberry", "#9c1b2f"), ("sundew", "#c4455e"), ("dawn", "#eab8b0"),
-        ("bog rose", "#d58aa4"), ("bilberry", "#3a2a52"), ("iris", "#5a4ba0"), ("dusk", "#2a3358"), ("rain", "#a9bfce"), ("kingfisher", "#1f7fb4"), ("deep water", "#12435a"),
+        ("chalk", "#fbfaf6"), ("ash", "#c6c6c0"), ("slate", "#4d545a"), ("soot", "#17181a"), ("peat", "#2b1d14"),
+        ("clay", "#b98a6a"), ("sand", "#d8c39a"),
+        ("straw", "#e2cf6e"), ("marigold", "#f0a51e"), ("copper", "#b4673a"), ("ember", "#cf3f1c"),
+        ("cranberry", "#9c1b2f"), ("sundew", "#c4455e"), ("dawn", "#eab8b0"),
+        ("bog rose", "#d58aa4"), ("bilberry", "#3a2a52"), ("iris", "#5a4ba0"), ("dusk", "#2a3358"), ("rain", "#a9bfce"),
+        ("kingfisher", "#1f7fb4"), ("deep water", "#12435a"),
         ("dragonfly", "#1fa39b"), ("reed", "#6f9440"), ("duckweed", "#a9cf4f"), ("fern", "#2f7a3d"), ("olive", "#6b6a2f"),
     ];
 
     private static readonly ImmutableArray<(string Name, Lab Lab)> Words =
-        [.. All.Select(c => (c.Name, Lab.Of(Units.Colour.Of(c.Colour)))).Concat(More.Select(m => (m.Name, Lab.Of(Units.Colour.Of(m.Hex)))))];
+        [.. All.Select(c => (c.Name, Lab.Of(Units.Colour.Of(c.Colour))))
+            .Concat(More.Select(m => (m.Name, Lab.Of(Units.Colour.Of(m.Hex)))))];
 
     /// <summary>The word for a colour: that of the nearest of those that have one.</summary>
     /// <param name="colour">The colour at full cover.</param>

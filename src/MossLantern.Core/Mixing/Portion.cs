@@ -19,7 +19,8 @@ public sealed record LaidLayer(FilledLayer Layer, LayerMap Map, ImmutableArray<I
 /// <param name="Pass">Which pass of the sitting over the region it is, from 0.</param>
 /// <param name="Way">How it is laid.</param>
 /// <remarks>Source: docs/craft/mixing.md, Sittings.</remarks>
-public sealed record Portion(FilledLayer Layer, Region Region, string CupId, ImmutableArray<DepthShare> Depths, string? FillId = null, int Pass = 0, FillWay Way = FillWay.Poured)
+public sealed record Portion(FilledLayer Layer, Region Region, string CupId, ImmutableArray<DepthShare> Depths,
+    string? FillId = null, int Pass = 0, FillWay Way = FillWay.Poured)
 {
     /// <summary>The region, and whose it is.</summary>
     public RegionOf Of => new(Layer.Id, Region.Id);
@@ -35,7 +36,8 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
         ArgumentNullException.ThrowIfNull(piece);
         var seconds = piece.Recipes.Where(r => r.SecondOf is not null).ToDictionary(r => r.Id, r => r.SecondOf!);
         var poured = piece.Sittings.ToDictionary(s => s.Id, _ => ImmutableArray.CreateBuilder<Portion>());
-        var fills = piece.Sittings.SelectMany(s => (s.Fills ?? []).Select(f => (Sitting: s, Fill: f))).ToLookup(f => new RegionOf(f.Fill.LayerId, f.Fill.Region));
+        var fills = piece.Sittings.SelectMany(s => (s.Fills ?? []).Select(f => (Sitting: s, Fill: f)))
+            .ToLookup(f => new RegionOf(f.Fill.LayerId, f.Fill.Region));
         foreach (var laid in layers)
         {
             var rest = piece.SittingOf(laid.Layer.Id);
@@ -55,7 +57,8 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
                 {
                     aboveMm -= fill.TakesMm ?? 0;
                     var pass = passes[sitting.Id] = passes.GetValueOrDefault(sitting.Id, -1) + 1;
-                    var takes = depths.Select((d, i) => Math.Max(0, fill.TakesMm is { } mm ? Math.Min(mm, d.DepthMm - filledMm[i]) : d.DepthMm - filledMm[i] - aboveMm)).ToArray();
+                    var takes = depths.Select((d, i) => Math.Max(0,
+                        fill.TakesMm is { } mm ? Math.Min(mm, d.DepthMm - filledMm[i]) : d.DepthMm - filledMm[i] - aboveMm)).ToArray();
                     poured[sitting.Id].Add(new(
                         laid.Layer.In(sitting), region, Cup(fill, fill.RecipeId ?? region.CupId!),
                         [.. depths.Select((d, i) => d with { DepthMm = takes[i] })], fill.Id, pass, fill.Way));
@@ -73,22 +76,27 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
     private static IEnumerable<Portion> Whole(Piece piece, LaidLayer laid, Region region, ImmutableArray<DepthShare> depths)
     {
         var layer = laid.Layer;
-        if (region.Kind != RegionKind.KeptVisible || piece.Ground.Mould is null || layer.Within is not null || Behind(laid, region) is not { } behind)
+        if (region.Kind != RegionKind.KeptVisible || piece.Ground.Mould is null || layer.Within is not null
+            || Behind(laid, region) is not { } behind)
         {
             return [new(layer, region, region.CupId!, depths)];
         }
 
         // It is seen through the face: thin clear there, and what lies round it behind that.
-        var clearMm = layer.Id != piece.Layers[0].Id ? 0 : (piece.Kept ?? []).FirstOrDefault(k => RegionId.OfSpot(k.Id) == region.Id)?.ClearMm ?? ReservedSpot.UsualClearMm;
-        ImmutableArray<DepthShare> Between(double from, double to) => [.. depths.Select(d => d with { DepthMm = Math.Max(0, Math.Min(to, d.DepthMm) - from) })];
-        Portion[] passes = [new(layer, region, region.CupId!, Between(0, clearMm)), new(layer, region, behind, Between(clearMm, double.PositiveInfinity))];
+        var clearMm = layer.Id != piece.Layers[0].Id ? 0
+            : (piece.Kept ?? []).FirstOrDefault(k => RegionId.OfSpot(k.Id) == region.Id)?.ClearMm ?? ReservedSpot.UsualClearMm;
+        ImmutableArray<DepthShare> Between(double from, double to) =>
+            [.. depths.Select(d => d with { DepthMm = Math.Max(0, Math.Min(to, d.DepthMm) - from) })];
+        Portion[] passes = [new(layer, region, region.CupId!, Between(0, clearMm)),
+            new(layer, region, behind, Between(clearMm, double.PositiveInfinity))];
         return passes.Where(p => p.Depths.Any(d => d.DepthMm > 0)).Select((p, pass) => p with { Pass = pass });
     }
 
     /// <summary>The cup of the largest region beside it, or of the largest of all; null where nothing coloured is poured.</summary>
     private static string? Behind(LaidLayer laid, Region region)
     {
-        var beside = laid.Map.Touching.Where(b => b.First == region.Id || b.Second == region.Id).Select(b => b.First == region.Id ? b.Second : b.First).ToHashSet();
+        var beside = laid.Map.Touching.Where(b => b.First == region.Id || b.Second == region.Id)
+            .Select(b => b.First == region.Id ? b.Second : b.First).ToHashSet();
         return laid.Map.Regions.Where(r => r.TakesArea && r.Kind != RegionKind.KeptVisible && Poured(laid.Layer, r))
             .OrderByDescending(r => beside.Contains(r.Id)).ThenByDescending(r => r.AreaMm2).FirstOrDefault()?.CupId;
     }

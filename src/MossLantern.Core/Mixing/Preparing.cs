@@ -13,7 +13,8 @@ public static class Preparing
     {
         ColourantClass.Paste or ColourantClass.MetallicPaste => "stir it in its pot first",
         ColourantClass.Mica or ColourantClass.Interference => "wet the powder with a little of the resin, then the rest",
-        ColourantClass.AlcoholInk or ColourantClass.Dye or ColourantClass.Acrylic or ColourantClass.AcrylicMetallic => "shake the bottle first",
+        ColourantClass.AlcoholInk or ColourantClass.Dye or ColourantClass.Acrylic or ColourantClass.AcrylicMetallic =>
+            "shake the bottle first",
         ColourantClass.Glitter => among ? "cut flakes small; in last of all" : "cut flakes small",
         ColourantClass.Lacing => "in last, stirred once",
         _ => null,

@@ -7,7 +7,8 @@ namespace MossLantern.Core.Mixing;
 /// <remarks>Source: docs/craft/mixing.md, Castings.</remarks>
 public sealed record Reach(int Filled, double LeftMl, double LackMl)
 {
-    /// <summary>Share of one by which an amount may fall short and still count as enough: what sums lose on the way, not what a cup does.</summary>
+    /// <summary>Share of one by which an amount may fall short and still count as enough: what sums lose on the way,
+    /// not what a cup does.</summary>
     private const double Rounding = 1e-9;
 
     /// <summary>Works out what an amount reaches. What takes nothing is filled by nothing.</summary>

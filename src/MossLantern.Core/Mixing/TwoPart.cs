@@ -11,7 +11,8 @@ namespace MossLantern.Core.Mixing;
 /// <remarks>Source: docs/craft/mixing.md, Other two-part materials.</remarks>
 public sealed record MouldRubber(double Ml, double G, double FirstG, double SecondG)
 {
-    /// <summary>Works it out. A master that takes up all of its box leaves no room for rubber, and gives nothing or less: who asks refuses.</summary>
+    /// <summary>Works it out. A master that takes up all of its box leaves no room for rubber, and gives nothing or
+    /// less: who asks refuses.</summary>
     /// <param name="rubber">The rubber: its ratio is by weight.</param>
     /// <param name="boxMl">What the box holds, ml.</param>
     /// <param name="masterMl">What the master takes up in it, ml.</param>
@@ -21,7 +22,8 @@ public sealed record MouldRubber(double Ml, double G, double FirstG, double Seco
         ArgumentNullException.ThrowIfNull(rubber);
         var ml = (boxMl - masterMl) * (1 + lossShare);
         var g = ml * rubber[MaterialProperties.Density];
-        var first = g * rubber[MaterialProperties.RatioResin] / (rubber[MaterialProperties.RatioResin] + rubber[MaterialProperties.RatioHardener]);
+        var first = g * rubber[MaterialProperties.RatioResin] / (rubber[MaterialProperties.RatioResin]
+            + rubber[MaterialProperties.RatioHardener]);
         return new(ml, g, first, g - first);
     }
 }

@@ -46,7 +46,8 @@ public static class WantedColour
     /// <param name="atHand">The colourants; those beyond <see cref="Most"/>, and those without a colour, are not looked at.</param>
     /// <param name="mixDensity">Density of the mixed resin, g/ml.</param>
     /// <param name="stop">Stops the work.</param>
-    public static ImmutableArray<ColourMixture> Of(Colour wanted, Colour ground, double depthMm, IReadOnlyList<AtHand> atHand, double mixDensity, CancellationToken stop = default)
+    public static ImmutableArray<ColourMixture> Of(Colour wanted, Colour ground, double depthMm,
+        IReadOnlyList<AtHand> atHand, double mixDensity, CancellationToken stop = default)
     {
         ArgumentNullException.ThrowIfNull(atHand);
         var all = atHand.Where(a => a.Known.Cover > 0).Take(Most).Select(a => new Pigments(a, ground, depthMm, mixDensity)).ToArray();
@@ -70,8 +71,10 @@ public static class WantedColour
     {
         var (one, other) = (Lab.Of(shown), Lab.Of(wanted));
         return Reckoned.Of(Lab.Difference(one, other), "ΔE00", Formulas.ColourDifference,
-            new("L* of the mixture", one.L, "", Origin.Reckoned), new("a* of the mixture", one.A, "", Origin.Reckoned), new("b* of the mixture", one.B, "", Origin.Reckoned),
-            new("L* of what is wanted", other.L, "", Origin.Own), new("a* of what is wanted", other.A, "", Origin.Own), new("b* of what is wanted", other.B, "", Origin.Own));
+            new("L* of the mixture", one.L, "", Origin.Reckoned), new("a* of the mixture", one.A, "", Origin.Reckoned),
+            new("b* of the mixture", one.B, "", Origin.Reckoned),
+            new("L* of what is wanted", other.L, "", Origin.Own), new("a* of what is wanted", other.A, "", Origin.Own),
+            new("b* of what is wanted", other.B, "", Origin.Own));
     }
 
     /// <summary>One more colourant has to bring it nearer by so much, ΔE00, to be worth it.</summary>
@@ -111,10 +114,12 @@ public static class WantedColour
         private static double Takes(double channel) => -Math.Log(Math.Clamp(channel, Pigment.LeastReflectance, 1));
     }
 
-    /// <summary>Walks from a start to the nearest mixture of given colourants, in steps that a fit of the lightness and hues gives.</summary>
+    /// <summary>Walks from a start to the nearest mixture of given colourants, in steps that a fit of the lightness and
+    /// hues gives.</summary>
     private sealed class Search(Lab wanted, Colour ground, Pigments[] all)
     {
-        private readonly double[] loads = new double[3], tried = new double[3], slope = new double[9], square = new double[9], right = new double[3], step = new double[3];
+        private readonly double[] loads = new double[3], tried = new double[3], slope = new double[9],
+        square = new double[9], right = new double[3], step = new double[3];
 
         /// <summary>The best of all sets of so many, the nearest first.</summary>
         public List<ColourMixture> Of(int count, CancellationToken stop)
@@ -126,20 +131,25 @@ public static class WantedColour
                 rough.Add(count == 1 ? Closest(set) : From(set, Total(set) / 2, FewSteps));
             }
 
-            var nearest = count == 1 ? rough.OrderBy(r => r.Apart) : rough.OrderBy(r => r.Apart).Take(Close).Select(r => r.Apart < 1e-3 ? r : Nearer(r, Closest(r.Set))).OrderBy(r => r.Apart);
+            var nearest = count == 1 ? rough.OrderBy(r => r.Apart)
+                : rough.OrderBy(r => r.Apart).Take(Close).Select(r => r.Apart < 1e-3 ? r : Nearer(r, Closest(r.Set))).OrderBy(r => r.Apart);
             return [.. nearest.Where(r => r.Loads.All(l => l >= LeastPercent)).Take(Told).Select(Mixture)];
         }
 
-        private static (double Apart, int[] Set, double[] Loads) Nearer((double Apart, int[] Set, double[] Loads) one, (double Apart, int[] Set, double[] Loads) other) => other.Apart < one.Apart ? other : one;
+        private static (double Apart, int[] Set, double[] Loads) Nearer((double Apart, int[] Set, double[] Loads) one,
+            (double Apart, int[] Set, double[] Loads) other) => other.Apart < one.Apart ? other : one;
 
         private ColourMixture Mixture((double Apart, int[] Set, double[] Loads) found)
         {
             // Rounded as it is dosed, and told as it comes out then.
-            var parts = found.Set.Zip(found.Loads).Select(p => (all[p.First].From, Percent: Math.Round(p.Second, p.Second < 1 ? 3 : 2))).OrderBy(p => Preparing.Turn(p.From.Known.Class)).ThenByDescending(p => p.Percent).ToList();
+            var parts = found.Set.Zip(found.Loads)
+                .Select(p => (all[p.First].From, Percent: Math.Round(p.Second, p.Second < 1 ? 3 : 2)))
+                .OrderBy(p => Preparing.Turn(p.From.Known.Class)).ThenByDescending(p => p.Percent).ToList();
             var rounded = found.Set.Select((at, i) => Math.Round(found.Loads[i], found.Loads[i] < 1 ? 3 : 2)).ToArray();
             var shown = Shown(found.Set, rounded);
             return new(
-                [.. parts.Select(p => new Dose(p.From.Known.Class, p.Percent, RatioBasis.Weight, p.From.ColourantId, p.From.Colour.ToHex()))],
+                [.. parts
+                    .Select(p => new Dose(p.From.Known.Class, p.Percent, RatioBasis.Weight, p.From.ColourantId, p.From.Colour.ToHex()))],
                 [.. parts.Select(p => p.From.Name)], shown, Lab.Difference(Lab.Of(shown), wanted));
         }
 
@@ -199,7 +209,8 @@ public static class WantedColour
                     loads[i] += hair;
                     var then = Seen(set, loads);
                     loads[i] -= hair;
-                    (slope[3 * i], slope[3 * i + 1], slope[3 * i + 2]) = ((then.L - now.L) / hair, (then.A - now.A) / hair, (then.B - now.B) / hair);
+                    (slope[3 * i], slope[3 * i + 1], slope[3 * i + 2]) = ((then.L - now.L) / hair,
+                        (then.A - now.A) / hair, (then.B - now.B) / hair);
                 }
 
                 (double l, double a, double b) = (wanted.L - now.L, wanted.A - now.A, wanted.B - now.B);
@@ -208,7 +219,8 @@ public static class WantedColour
                     right[i] = slope[3 * i] * l + slope[3 * i + 1] * a + slope[3 * i + 2] * b;
                     for (var k = 0; k < count; k++)
                     {
-                        square[3 * i + k] = slope[3 * i] * slope[3 * k] + slope[3 * i + 1] * slope[3 * k + 1] + slope[3 * i + 2] * slope[3 * k + 2];
+                        square[3 * i + k] = slope[3 * i] * slope[3 * k] + slope[3 * i + 1] * slope[3 * k + 1]
+                            + slope[3 * i + 2] * slope[3 * k + 2];
                     }
                 }
 
@@ -253,7 +265,9 @@ public static class WantedColour
             return (Lab.Difference(now, wanted), set, loads[..count]);
         }
 
-        private double Square(Lab seen) => (seen.L - wanted.L) * (seen.L - wanted.L) + (seen.A - wanted.A) * (seen.A - wanted.A) + (seen.B - wanted.B) * (seen.B - wanted.B);
+        private double Square(Lab seen) =>
+            (seen.L - wanted.L) * (seen.L - wanted.L) + (seen.A - wanted.A) * (seen.A - wanted.A)
+            + (seen.B - wanted.B) * (seen.B - wanted.B);
 
         /// <summary>No load is below nothing or above its limit, and all together are within theirs.</summary>
         private void Within(int[] set, double[] of, double total)
@@ -280,7 +294,8 @@ public static class WantedColour
             if (set.Length == 1 && of[0] > 0)
             {
                 var (one, alone) = (all[set[0]], 1 - Math.Exp(-of[0] * all[set[0]].Veils));
-                return new Colour(ground.R * Math.Exp(-of[0] * one.TakesR), ground.G * Math.Exp(-of[0] * one.TakesG), ground.B * Math.Exp(-of[0] * one.TakesB)).Mix(one.From.Colour, alone);
+                return new Colour(ground.R * Math.Exp(-of[0] * one.TakesR), ground.G * Math.Exp(-of[0] * one.TakesG),
+                    ground.B * Math.Exp(-of[0] * one.TakesB)).Mix(one.From.Colour, alone);
             }
 
             var (load, r, g, b, veils, takesR, takesG, takesB) = (0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0);
@@ -304,8 +319,11 @@ public static class WantedColour
 
             var veil = 1 - Math.Exp(-veils);
             return takesR + takesG + takesB == 0
-                ? new(ground.R + veil * (Pigment.Reflects(r / load) - ground.R), ground.G + veil * (Pigment.Reflects(g / load) - ground.G), ground.B + veil * (Pigment.Reflects(b / load) - ground.B))
-                : new(Over(ground.R * Math.Exp(-takesR), Pigment.Reflects(r / load)), Over(ground.G * Math.Exp(-takesG), Pigment.Reflects(g / load)), Over(ground.B * Math.Exp(-takesB), Pigment.Reflects(b / load)));
+                ? new(ground.R + veil * (Pigment.Reflects(r / load) - ground.R),
+                    ground.G + veil * (Pigment.Reflects(g / load) - ground.G), ground.B + veil * (Pigment.Reflects(b / load) - ground.B))
+                : new(Over(ground.R * Math.Exp(-takesR), Pigment.Reflects(r / load)),
+                    Over(ground.G * Math.Exp(-takesG), Pigment.Reflects(g / load)),
+                    Over(ground.B * Math.Exp(-takesB), Pigment.Reflects(b / load)));
 
             double Over(double below, double above) => below + veil * (above - below);
         }

@@ -44,16 +44,21 @@ public sealed record WantedCover(ImmutableArray<Dose> Doses, bool Fits, double M
         }
 
         var times = Math.Max(0, -Math.Log(1 - percent / 100) / depthMm - given) / own;
-        ImmutableArray<Dose> doses = [.. cup.Doses.Select(d => d with { ByEye = false, Percent = cup.Doses.Length == 1 ? MeasuringSteps.Up(d.Percent * times, StepPercent) : Math.Round(d.Percent * times, 2) })];
-        return new(doses, !Loads(catalogue, doses, density).Over, 100 * (1 - Math.Exp(-depthMm * (given + own * Most(catalogue, cup.Doses, density)))));
+        ImmutableArray<Dose> doses = [.. cup.Doses
+            .Select(d => d with { ByEye = false,
+                Percent = cup.Doses.Length == 1 ? MeasuringSteps.Up(d.Percent * times, StepPercent) : Math.Round(d.Percent * times, 2) })];
+        return new(doses, !Loads(catalogue, doses, density).Over,
+            100 * (1 - Math.Exp(-depthMm * (given + own * Most(catalogue, cup.Doses, density)))));
     }
 
     /// <summary>So many times what is in it is at the first limit that it meets.</summary>
     private static double Most(Catalogue catalogue, ImmutableArray<Dose> doses, double density)
     {
         var loads = Loads(catalogue, doses, density);
-        return loads.All.Where(d => d.Load is { Value: > 0 }).Select(d => d.LimitPercent / d.Load!.Value).Append(loads.Total is { Value: > 0 } total ? loads.TotalLimitPercent / total.Value : double.PositiveInfinity).Min();
+        return loads.All.Where(d => d.Load is { Value: > 0 }).Select(d => d.LimitPercent / d.Load!.Value)
+            .Append(loads.Total is { Value: > 0 } total ? loads.TotalLimitPercent / total.Value : double.PositiveInfinity).Min();
     }
 
-    private static CupDoses Loads(Catalogue catalogue, ImmutableArray<Dose> doses, double density) => CupDoses.Of(catalogue, new("", "", "#000000", [.. doses.Select(d => d with { ByEye = false })]), 1, density, density);
+    private static CupDoses Loads(Catalogue catalogue, ImmutableArray<Dose> doses, double density) =>
+        CupDoses.Of(catalogue, new("", "", "#000000", [.. doses.Select(d => d with { ByEye = false })]), 1, density, density);
 }

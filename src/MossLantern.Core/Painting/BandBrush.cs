@@ -14,14 +14,17 @@ internal sealed class BandBrush(LayerBrush on)
     public void Paint(BandMap map)
     {
         // The film lies below the lines: in front of them for one who looks from below.
-        var film = map.Film is { CupId: { } id } && CupLook.Of(on.Catalogue, on.Layer, on.Cups[id]) is { CoverPerMm: > 0 } look ? (on.Cups[id], look) : ((Recipe Cup, CupLook Look)?)null;
+        var film = map.Film is { CupId: { } id }
+            && CupLook.Of(on.Catalogue, on.Layer, on.Cups[id]) is { CoverPerMm: > 0 } look ? (on.Cups[id], look)
+            : ((Recipe Cup, CupLook Look)?)null;
         if (film is { } under && !on.Sheet.FromBelow)
         {
             on.Lay(PaintRole.Body, on.Whole, under.Cup, under.Look, on.FilmMm, on.Lowest, null);
         }
 
         var tones = growth.Of(map);
-        var lines = tones.All(t => t.Edge >= 0) ? [.. tones.Select(t => map.EdgeLines[t.Edge])] : map.Lines([.. tones.Select(t => t.Level)]);
+        var lines = tones.All(t => t.Edge >= 0) ? [.. tones.Select(t => map.EdgeLines[t.Edge])]
+            : map.Lines([.. tones.Select(t => t.Level)]);
 
         // A stack that is longer than its room ends with the strip that reaches its far end.
         var outermost = map.Strips.FirstOrDefault(s => s.ToMm >= map.Depths.FarMm) ?? map.Strips[^1];
@@ -45,13 +48,15 @@ internal sealed class BandBrush(LayerBrush on)
         }
 
         // Clear resin over a heart lets the crystals of the layer below be seen.
-        if (on.Full && on.Layer.Layout is RingsLayout { HeartRecipeId: { } bedId } rings && (on.Lowest || on.Cups[bedId].Colourant is not null))
+        if (on.Full && on.Layer.Layout is RingsLayout { HeartRecipeId: { } bedId } rings
+            && (on.Lowest || on.Cups[bedId].Colourant is not null))
         {
             foreach (var heart in rings.Hearts)
             {
                 // Stones take up the colour of their bed and show little of the ground.
                 var bed = on.Cups[bedId];
-                Crystals.Paint(heart, on.Shown(bed).Mix(Colour.Of(bed.Colour), bed.Colourant is null ? 0 : 0.7), RegionId.Heart.In(on.ZoneId), on.Sheet.Paths);
+                Crystals.Paint(heart, on.Shown(bed).Mix(Colour.Of(bed.Colour), bed.Colourant is null ? 0 : 0.7),
+                    RegionId.Heart.In(on.ZoneId), on.Sheet.Paths);
             }
         }
     }
@@ -63,7 +68,8 @@ internal sealed class BandBrush(LayerBrush on)
         {
             // The set below level k takes the tone that lies just inside it; the last one covers the outline.
             var tone = k < tones.Count ? tones[k] : null;
-            var inside = tone ?? new ToneLevel(double.MaxValue, outermost.Id, outermost.CupId, 0, false, false, Look: growth.OuterStreak(outermost));
+            var inside = tone
+                ?? new ToneLevel(double.MaxValue, outermost.Id, outermost.CupId, 0, false, false, Look: growth.OuterStreak(outermost));
             var path = tone is null ? rim : lines[k];
             if (path.Length == 0)
             {
@@ -87,7 +93,8 @@ internal sealed class BandBrush(LayerBrush on)
         var rim = on.Whole;
         for (var k = tones.Count; k >= 0; k--)
         {
-            var inside = k < tones.Count ? tones[k] : new(double.MaxValue, outermost.Id, outermost.CupId, 0, false, false, Look: growth.OuterStreak(outermost));
+            var inside = k < tones.Count ? tones[k]
+                : new(double.MaxValue, outermost.Id, outermost.CupId, 0, false, false, Look: growth.OuterStreak(outermost));
             var cup = on.Cups[inside.Cup];
             var outer = k < tones.Count ? lines[k] : rim;
             if (outer.Length == 0)
@@ -124,7 +131,8 @@ internal sealed class BandBrush(LayerBrush on)
         }
         else if (tone.Hairline)
         {
-            on.Sheet.Paths.Add(new(PaintRole.GrowthLine, path, null, Lab.Lighter(shown, Painter.GrowthLightness).ToHex(), 0.45, 0.8, tone.Region.In(on.ZoneId), null));
+            on.Sheet.Paths.Add(new(PaintRole.GrowthLine, path, null,
+                Lab.Lighter(shown, Painter.GrowthLightness).ToHex(), 0.45, 0.8, tone.Region.In(on.ZoneId), null));
         }
     }
 

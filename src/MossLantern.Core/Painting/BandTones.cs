@@ -6,7 +6,8 @@ namespace MossLantern.Core.Painting;
 
 /// <summary>A level to paint, and what lies just inside it; which of the map's edges it is, or none of them.</summary>
 internal sealed record ToneLevel(
-    double Level, RegionId Region, string Cup, double Lightness, bool Grows, bool Hairline, int Edge = -1, CupLook? Look = null, bool Fine = false)
+    double Level, RegionId Region, string Cup, double Lightness, bool Grows, bool Hairline, int Edge = -1,
+    CupLook? Look = null, bool Fine = false)
 {
     /// <summary>What it is painted as.</summary>
     public PaintRole Role => Fine ? PaintRole.FineLine : Grows ? PaintRole.GrowthLine : PaintRole.Body;
@@ -46,7 +47,9 @@ internal sealed class BandTones(LayerBrush on)
                 edge = OuterStreak(strip);
                 Streak(tones, map, strip);
             }
-            else if (on.Full && on.Layer.Layout is not MarbleLayout && on.Layer.Layout is not RingsLayout { Hearts.IsEmpty: true } && CupLook.Of(on.Catalogue, on.Layer, on.Cups[strip.CupId]).CoverPerMm > 0)
+            else if (on.Full && on.Layer.Layout is not MarbleLayout
+                && on.Layer.Layout is not RingsLayout { Hearts.IsEmpty: true }
+                && CupLook.Of(on.Catalogue, on.Layer, on.Cups[strip.CupId]).CoverPerMm > 0)
             {
                 lightness = Inside(tones, map, strip, from, spacing, k);
             }
@@ -80,7 +83,9 @@ internal sealed class BandTones(LayerBrush on)
     private double Inside(List<ToneLevel> tones, BandMap map, Strip strip, double fromMm, double spacingMm, int number)
     {
         // The number of a band counts from 0 after the hearts' bed.
-        var seed = on.Layer.Layout switch { StripesLayout l => l.Seed, MarbleLayout m => m.Seed, RingsLayout r => r.Hearts[0].Seed, _ => 11 };
+        var seed = on.Layer.Layout
+            switch
+        { StripesLayout l => l.Seed, MarbleLayout m => m.Seed, RingsLayout r => r.Hearts[0].Seed, _ => 11 };
         var random = new SplitMix((ulong)(seed * 97 + (map.Strips[0].Kind == RegionKind.HeartBed ? number - 1 : number) * 7 + 3));
         var width = Math.Min(strip.ToMm, map.Depths.FarMm) - fromMm;
         var metal = Metals.Have(on.Cups[strip.CupId].Colourant);
@@ -92,14 +97,16 @@ internal sealed class BandTones(LayerBrush on)
         }
 
         tones.AddRange(inside.Where(t => t.AtMm > 0 && fromMm + t.AtMm < map.Depths.FarMm)
-            .Select(t => new ToneLevel(map.Depths.Level(fromMm + t.AtMm), strip.Id, strip.CupId, t.Lightness, true, t.Hairline, Fine: t.Fine)));
+            .Select(t => new ToneLevel(map.Depths.Level(fromMm + t.AtMm), strip.Id, strip.CupId, t.Lightness, true,
+                t.Hairline, Fine: t.Fine)));
         return across ? -Painter.MetalDark : 0;
     }
 
     /// <summary>A line of metal: dark along its edges, light in its middle.</summary>
     private static List<Tone> Across(double widthMm) =>
     [
-        new(0.2 * widthMm, -Painter.MetalDark, Fine: true), new(0.36 * widthMm, -Painter.MetalDark / 6, Fine: true), new(0.62 * widthMm, Painter.MetalLight, Fine: true),
+        new(0.2 * widthMm, -Painter.MetalDark, Fine: true), new(0.36 * widthMm, -Painter.MetalDark / 6, Fine: true),
+        new(0.62 * widthMm, Painter.MetalLight, Fine: true),
         new(0.8 * widthMm, -Painter.MetalDark / 6, Fine: true),
     ];
 
@@ -118,7 +125,8 @@ internal sealed class BandTones(LayerBrush on)
         return lines;
     }
 
-    /// <summary>The same with fine pairs along both edges, a dark and a light line each: now fainter, now nearer, and here and there none.</summary>
+    /// <summary>The same with fine pairs along both edges, a dark and a light line each: now fainter, now nearer, and
+    /// here and there none.</summary>
     private static List<Tone> WithFine(List<Tone> grown, double widthMm, ref SplitMix random)
     {
         var line = Math.Clamp(FineShare * widthMm, FineLeastMm, FineMostMm);
@@ -131,7 +139,8 @@ internal sealed class BandTones(LayerBrush on)
                 if (random.Unit() < 0.8 && at + 2 * line < widthMm / 2)
                 {
                     grown = outer
-                        ? Laid(grown, widthMm - at - 2 * line, new(widthMm - at - line, lightness, Fine: true), new(widthMm - at, -lightness, Fine: true))
+                        ? Laid(grown, widthMm - at - 2 * line, new(widthMm - at - line, lightness, Fine: true),
+                            new(widthMm - at, -lightness, Fine: true))
                         : Laid(grown, at, new(at + line, -lightness, Fine: true), new(at + 2 * line, lightness, Fine: true));
                 }
 
@@ -151,7 +160,8 @@ internal sealed class BandTones(LayerBrush on)
 
     private const int StreakLines = 6;
 
-    /// <summary>A mixed cup's colours lie side by side in its streaks, the more alike the further it is blended; a draft has them too.</summary>
+    /// <summary>A mixed cup's colours lie side by side in its streaks, the more alike the further it is blended; a
+    /// draft has them too.</summary>
     private void Streak(List<ToneLevel> tones, BandMap map, Strip strip)
     {
         for (var i = 1; i < StreakLines; i++)
@@ -170,6 +180,7 @@ internal sealed class BandTones(LayerBrush on)
         var shares = cup.Of ?? [new(cup.Id, 1)];
         var place = line * 0.618 % 1 * shares.Sum(s => s.Parts);
         var own = shares.First(s => (place -= s.Parts) <= 0 || s == shares[^1]);
-        return CupLook.Of(on.Catalogue, on.Layer, on.Cups[own.RecipeId]).Towards(CupLook.Of(on.Catalogue, on.Layer, cup), ((MarbleLayout)on.Layer.Layout).Blend);
+        return CupLook.Of(on.Catalogue, on.Layer, on.Cups[own.RecipeId])
+            .Towards(CupLook.Of(on.Catalogue, on.Layer, cup), ((MarbleLayout)on.Layer.Layout).Blend);
     }
 }

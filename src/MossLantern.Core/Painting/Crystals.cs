@@ -69,7 +69,8 @@ internal static class Crystals
                 var colour = new Colour(bed.R * (1 + 1.6 * lit), bed.G * (1 + 1.6 * lit), bed.B * (1 + 1.6 * lit))
                     .Mix(new(1, 1, 1), lit * lit).Tone(Math.Clamp(Math.Min(tone, 0), -0.9, 0));
                 var text = string.Create(CultureInfo.InvariantCulture,
-                    $"M{heart.XMm + a.X:0.##} {heart.YMm + a.Y:0.##}L{heart.XMm + b.X:0.##} {heart.YMm + b.Y:0.##}L{heart.XMm + c.X:0.##} {heart.YMm + c.Y:0.##}Z");
+                    $"M{heart.XMm + a.X:0.##} {heart.YMm + a.Y:0.##}L{heart.XMm + b.X:0.##} "
+                        + $"{heart.YMm + b.Y:0.##}L{heart.XMm + c.X:0.##} {heart.YMm + c.Y:0.##}Z");
                 paths.Add(new(PaintRole.Facet, text, colour.ToHex(), colour.Tone(-0.25).ToHex(), 0.18, 1, region, null));
             }
         }

@@ -23,7 +23,8 @@ internal static class GrowthLines
     /// <param name="growth">How finely they grow.</param>
     /// <param name="seed">What they grow from.</param>
     /// <param name="wavinessMm">How far they waver, mm.</param>
-    /// <param name="bands">Whether each region has bands of its own, lighter and darker in turn, some wide and some narrow; else hardly seen lines.</param>
+    /// <param name="bands">Whether each region has bands of its own, lighter and darker in turn, some wide and some
+    /// narrow; else hardly seen lines.</param>
     public static List<GrowthLine> Of(RegionMap map, Outline outline, GrowthScale growth, int seed, double wavinessMm, bool bands)
     {
         var grid = GrowthGrid.Over(outline.BoxWidthMm, outline.BoxHeightMm, growth.GridMm);

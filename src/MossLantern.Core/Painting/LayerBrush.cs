@@ -58,7 +58,8 @@ internal sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Fill
         }
     }
 
-    /// <summary>How flakes in a cup look at each angle, over what lies below it; null where there are none, or no light falls on them.</summary>
+    /// <summary>How flakes in a cup look at each angle, over what lies below it; null where there are none, or no light
+    /// falls on them.</summary>
     private ImmutableArray<string>? Angles(Recipe cup)
     {
         if (cup.Colourant != ColourantClass.Interference || sheet.Through)
@@ -138,7 +139,8 @@ internal sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Fill
         var between = CupLook.Between(Catalogue, layer, one, other);
         if (one.Id != other.Id && path.Length > 0 && between.CoverPerMm > 0)
         {
-            Run(path, lowest ? Shown(between, one) : sheet.Through ? between.Through(DepthMm) : between.Colour, lowest ? 1 : between.Opacity(DepthMm), region);
+            Run(path, lowest ? Shown(between, one) : sheet.Through ? between.Through(DepthMm) : between.Colour,
+                lowest ? 1 : between.Opacity(DepthMm), region);
         }
     }
 
@@ -147,7 +149,8 @@ internal sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Fill
     {
         foreach (var share in RunShares)
         {
-            sheet.Paths.Add(new(PaintRole.Bleed, path, null, colour.ToHex(), share * Look.BleedMm, Math.Round(BleedOpacity * opacity, 3), region.In(zoneId), null));
+            sheet.Paths.Add(new(PaintRole.Bleed, path, null, colour.ToHex(), share * Look.BleedMm,
+                Math.Round(BleedOpacity * opacity, 3), region.In(zoneId), null));
         }
     }
 
@@ -161,8 +164,10 @@ internal sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Fill
     /// </summary>
     public Colour Below(Recipe cup)
     {
-        var ground = lowest && piece.Ground.Paint is { AsMap: true } && cup.Colourant is not null ? Colour.Of(cup.Colour) : Colour.Of(piece.Ground.Colour);
-        return layer.Layout is StripesLayout lines && !sheet.FromBelow ? CupLook.Of(Catalogue, layer, Cups[lines.StartRecipeId]).Over(ground, FilmMm) : ground;
+        var ground = lowest && piece.Ground.Paint is { AsMap: true } && cup.Colourant is not null
+            ? Colour.Of(cup.Colour) : Colour.Of(piece.Ground.Colour);
+        return layer.Layout is StripesLayout lines && !sheet.FromBelow
+            ? CupLook.Of(Catalogue, layer, Cups[lines.StartRecipeId]).Over(ground, FilmMm) : ground;
     }
 
     public string Material(string cupId) => layer.Id + "/" + cupId;

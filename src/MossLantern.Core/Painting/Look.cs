@@ -31,7 +31,8 @@ public enum LightFrom
 /// <param name="TiltDeg">How far it is tilted to be looked at, degrees from straight above.</param>
 /// <param name="Torched">Whether a torch or a gun went over it: lacing opens wider then.</param>
 /// <remarks>Source: docs/craft/map.md, Faces, wet resin and light from behind.</remarks>
-public sealed record Look(Face Face = Face.Top, bool Wet = false, LightFrom Light = LightFrom.Front, double TiltDeg = 0, bool Torched = false)
+public sealed record Look(Face Face = Face.Top, bool Wet = false, LightFrom Light = LightFrom.Front, double TiltDeg = 0,
+    bool Torched = false)
 {
     /// <summary>From above, cured, in light from the front.</summary>
     public static readonly Look Usual = new();
@@ -47,7 +48,8 @@ public sealed record Look(Face Face = Face.Top, bool Wet = false, LightFrom Ligh
         {
             { Base: null } => "The base has no material yet, so nobody knows whether it lets light through.",
             { Base.Material: BaseMaterial.Silicone or BaseMaterial.Resin or BaseMaterial.CastingSheet } => null,
-            { Base.Material: not (BaseMaterial.Acrylic or BaseMaterial.Glass) } => "Only castings and pieces on clear acrylic or glass can be seen from below or lit from behind.",
+            { Base.Material: not (BaseMaterial.Acrylic or BaseMaterial.Glass) } =>
+                "Only castings and pieces on clear acrylic or glass can be seen from below or lit from behind.",
             { Paint: not null } => "The ground is painted, so nothing shows from below and no light comes through.",
             _ => null,
         };
@@ -56,7 +58,8 @@ public sealed record Look(Face Face = Face.Top, bool Wet = false, LightFrom Ligh
     /// <summary>Why a piece cannot be looked at in this way, as a sentence; null where it can.</summary>
     public string? Refused(Piece piece) =>
         (Face == Face.Underside || Light == LightFrom.Back) && Hidden(piece) is { } hidden ? hidden
-        : !(TiltDeg >= 0 && TiltDeg <= Shimmer.MostDeg) ? FormattableString.Invariant($"A piece is tilted by 0 to {Shimmer.MostDeg}° to be looked at.")
+        : !(TiltDeg >= 0 && TiltDeg <= Shimmer.MostDeg)
+            ? FormattableString.Invariant($"A piece is tilted by 0 to {Shimmer.MostDeg}° to be looked at.")
         : Wet && Face == Face.Underside ? "A piece is turned over only once it has cured, so its underside is never seen wet."
         : null;
 }

@@ -49,7 +49,8 @@ public enum PaintRole
 /// <param name="Clip">Number in <see cref="Painting.Clips"/> of the part it is clipped by; null for the whole outline.</param>
 /// <param name="Glass">Whether it deepens what is painted before it (colours are multiplied) instead of lying over it.</param>
 public sealed record PaintPath(
-    PaintRole Role, string Path, string? Fill, string? Stroke, double StrokeMm, double Opacity, RegionId? Region, string? Material, int? Clip = null,
+    PaintRole Role, string Path, string? Fill, string? Stroke, double StrokeMm, double Opacity, RegionId? Region,
+    string? Material, int? Clip = null,
     bool Glass = false);
 
 /// <summary>How a material takes the light.</summary>
@@ -57,7 +58,8 @@ public sealed record PaintPath(
 /// <param name="Finish">Class of its colourant; null for clear.</param>
 /// <param name="Light">Its lightest tone, for a sheen.</param>
 /// <param name="Dark">Its darkest tone, for a sheen.</param>
-/// <param name="Angles">How it looks at each of <see cref="Shimmer.AnglesDeg"/>, as <c>#rrggbb</c>; null for what looks alike from everywhere.</param>
+/// <param name="Angles">How it looks at each of <see cref="Shimmer.AnglesDeg"/>, as <c>#rrggbb</c>; null for what looks
+/// alike from everywhere.</param>
 public sealed record PaintMaterial(string Id, ColourantClass? Finish, string Light, string Dark, ImmutableArray<string>? Angles = null);
 
 /// <summary>A painting inside another.</summary>

@@ -59,7 +59,8 @@ internal sealed class Picture(LayerMapper mapper, Catalogue catalogue, bool full
         ImmutableArray<PanelCopy> once = [new(0, false)];
         return painting with
         {
-            Outline = PathText.Straight(whole.Rings.Select(r => new Ring([.. r.Xs.ToArray().Select(x => width - x)], r.Ys.ToArray()).Reversed())),
+            Outline = PathText.Straight(whole.Rings
+                .Select(r => new Ring([.. r.Xs.ToArray().Select(x => width - x)], r.Ys.ToArray()).Reversed())),
             Panel = painting.Panel ?? PathText.Straight(mapped),
             Copies = [.. (painting.Copies.IsEmpty ? once : painting.Copies).Select(c => new PanelCopy(width - c.FromMm, !c.Mirrored))],
         };
@@ -87,7 +88,8 @@ internal sealed class Picture(LayerMapper mapper, Catalogue catalogue, bool full
             sheet.Through ? filtersFrom ?? sheet.Paths.Count : null, full, look.TiltDeg);
     }
 
-    private static void Layer(Sheet sheet, Piece piece, Outline outline, FilledLayer layer, LayerMap map, bool lowest, bool wet, bool torched)
+    private static void Layer(Sheet sheet, Piece piece, Outline outline, FilledLayer layer, LayerMap map, bool lowest,
+        bool wet, bool torched)
     {
         Effort.Check();
         var whole = new LayerBrush(sheet, piece, outline, layer, null, lowest, wet);

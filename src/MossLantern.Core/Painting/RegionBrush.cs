@@ -18,7 +18,8 @@ internal sealed class RegionBrush(LayerBrush on)
         if (on.Full && on.Lowest && map.IsWhole && on.Piece.Ground.Old is null)
         {
             // Between two polygons side by side the ground would show as a hairline: what lies below is like them.
-            List<Colour> shown = [.. map.Patches.Where(p => p.CupId is not null && p.Kind is not RegionKind.Vein).Select(p => on.Shown(on.Cups[p.CupId!]))];
+            List<Colour> shown = [.. map.Patches.Where(p => p.CupId is not null && p.Kind is not RegionKind.Vein)
+                .Select(p => on.Shown(on.Cups[p.CupId!]))];
             if (shown.Count > 1)
             {
                 var mean = new Colour(shown.Average(c => c.R), shown.Average(c => c.G), shown.Average(c => c.B));
@@ -37,11 +38,13 @@ internal sealed class RegionBrush(LayerBrush on)
             if (patch.CupId is not { } id)
             {
                 // Nothing is poured here: it is there to be pointed at.
-                on.Sheet.Paths.Add(new(PaintRole.Part, path, on.Sheet.Ground, null, 0, on.Lowest && on.Piece.Ground.Old is null ? 1 : 0, patch.Id.In(on.ZoneId), on.Material("")));
+                on.Sheet.Paths.Add(new(PaintRole.Part, path, on.Sheet.Ground, null, 0,
+                    on.Lowest && on.Piece.Ground.Old is null ? 1 : 0, patch.Id.In(on.ZoneId), on.Material("")));
                 continue;
             }
 
-            on.Lay(PaintRole.Part, path, on.Cups[id], CupLook.Of(on.Catalogue, on.Layer, on.Cups[id]), on.DepthMm, on.Lowest, patch.Id.In(on.ZoneId));
+            on.Lay(PaintRole.Part, path, on.Cups[id], CupLook.Of(on.Catalogue, on.Layer, on.Cups[id]), on.DepthMm,
+                on.Lowest, patch.Id.In(on.ZoneId));
         }
 
         // Pools and floods are poured in one: what moves in them is slow clouds, not lines.
@@ -63,7 +66,8 @@ internal sealed class RegionBrush(LayerBrush on)
                 {
                     var wall = Colour.Of(WallColour).Tone(on.Sheet.Through ? -0.85 : 0);
                     on.Sheet.Paths.Add(new(
-                        PaintRole.Wall, PathText.Straight(Flat.Rings(patch.Area)), wall.ToHex(), on.Full && !on.Wet && !on.Sheet.Through ? wall.Tone(-0.6).ToHex() : null, 0.4, 1,
+                        PaintRole.Wall, PathText.Straight(Flat.Rings(patch.Area)), wall.ToHex(),
+                        on.Full && !on.Wet && !on.Sheet.Through ? wall.Tone(-0.6).ToHex() : null, 0.4, 1,
                         patch.Id.In(on.ZoneId), on.Material("")));
                 }
 
@@ -111,7 +115,8 @@ internal sealed class RegionBrush(LayerBrush on)
                 var course = PathText.Open(Flat.Lines(middle));
                 foreach (var (share, lightness) in Metal)
                 {
-                    on.Sheet.Paths.Add(new(PaintRole.FineLine, course, null, Lab.Lighter(colour, lightness).ToHex(), share * across, opacity, patch.Id.In(on.ZoneId), null));
+                    on.Sheet.Paths.Add(new(PaintRole.FineLine, course, null, Lab.Lighter(colour, lightness).ToHex(),
+                        share * across, opacity, patch.Id.In(on.ZoneId), null));
                 }
             }
 
@@ -120,7 +125,8 @@ internal sealed class RegionBrush(LayerBrush on)
     }
 
     /// <summary>A vein of metal: shares of its width, from its edges to its middle, and how much lighter each is, L*.</summary>
-    private static readonly ImmutableArray<(double Share, double Lightness)> Metal = [(1, -Painter.MetalDark), (0.66, 0), (0.34, Painter.MetalLight)];
+    private static readonly ImmutableArray<(double Share, double Lightness)> Metal = [(1, -Painter.MetalDark),
+        (0.66, 0), (0.34, Painter.MetalLight)];
 
     /// <summary>What is dark stays dark: its bands are lighter by no more than growth lines are, and a part of its own lightness.</summary>
     private const double DarkPart = 10;
@@ -130,13 +136,15 @@ internal sealed class RegionBrush(LayerBrush on)
         var (seed, waviness, banded) = on.Layer.Layout is FieldsLayout fields ? (fields.Seed, 13.0, true) : (7, 3, false);
         foreach (var line in GrowthLines.Of(map, on.Outline, on.Piece.Growth, seed, waviness, banded))
         {
-            if (line.Patch.CupId is not { } id || on.Cups[id] is not { } cup || CupLook.Of(on.Catalogue, on.Layer, cup) is not { CoverPerMm: > 0 } look)
+            if (line.Patch.CupId is not { } id || on.Cups[id] is not { } cup
+                || CupLook.Of(on.Catalogue, on.Layer, cup) is not { CoverPerMm: > 0 } look)
             {
                 continue;
             }
 
             // Glass would be deepened twice by a shape over its body: there the line alone is drawn.
-            var most = banded ? Math.Min(Painter.InnerLightness, Painter.GrowthLightness + Lab.Of(on.Shown(cup)).L / DarkPart) : Painter.GrowthLightness * Painter.OfFaces;
+            var most = banded ? Math.Min(Painter.InnerLightness,
+                Painter.GrowthLightness + Lab.Of(on.Shown(cup)).L / DarkPart) : Painter.GrowthLightness * Painter.OfFaces;
             var lightness = most * line.Tone * (Metals.Have(cup.Colourant) ? Painter.OfMetal : 1);
             if (on.Lowest || on.Sheet.Through || look.GlassPerMm == 0)
             {
@@ -146,7 +154,8 @@ internal sealed class RegionBrush(LayerBrush on)
             if (line.Hairline && !on.Wet && !on.Sheet.Through)
             {
                 var shown = Lab.Lighter(look.Over(on.Below(cup), on.DepthMm), Painter.GrowthLightness);
-                on.Sheet.Paths.Add(new(PaintRole.GrowthLine, line.Path, null, shown.ToHex(), 0.3, on.Lowest ? 1 : Math.Round(look.Opacity(on.DepthMm), 3), line.Patch.Id.In(on.ZoneId), null));
+                on.Sheet.Paths.Add(new(PaintRole.GrowthLine, line.Path, null, shown.ToHex(), 0.3,
+                    on.Lowest ? 1 : Math.Round(look.Opacity(on.DepthMm), 3), line.Patch.Id.In(on.ZoneId), null));
             }
         }
     }

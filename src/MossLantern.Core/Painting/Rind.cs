@@ -4,7 +4,8 @@ using MossLantern.Core.Shapes;
 
 namespace MossLantern.Core.Painting;
 
-/// <summary>The rind of a slice: a dark husk along its rim, a pale line and a thin dark one inside of it, now wider, now narrower.</summary>
+/// <summary>The rind of a slice: a dark husk along its rim, a pale line and a thin dark one inside of it, now wider,
+/// now narrower.</summary>
 /// <remarks>Source: docs/craft/map.md, Painting.</remarks>
 internal static class Rind
 {
@@ -34,7 +35,8 @@ internal static class Rind
             foreach (var (from, to, colour, opacity) in Parts)
             {
                 // The outer border of the husk is the rim itself.
-                var path = PathText.Straight([from == 0 ? ring : Inset(ring, from * inward, slice.Seed), Inset(ring, to * inward, slice.Seed)]);
+                var path = PathText.Straight([from == 0 ? ring : Inset(ring, from * inward, slice.Seed),
+                    Inset(ring, to * inward, slice.Seed)]);
                 paths.Add(new(PaintRole.Rind, path, colour, null, 0, opacity, null, null));
             }
         }

@@ -61,7 +61,8 @@ internal sealed class Scatter(LayerBrush on, LayerMap map)
         var texts = Tones.Select(_ => new StringBuilder()).ToArray();
         foreach (var at in Spread(laid.Region, (int)Math.Clamp(laid.Grams / one, 1, Most), look.AcrossMm / 3, ref random))
         {
-            Shape(texts[random.Below(texts.Length)], at, look.AcrossMm * random.Between(0.35, 0.6), look.IsRound ? 0 : 0.45, look.IsRound ? 10 : 5 + random.Below(3), ref random);
+            Shape(texts[random.Below(texts.Length)], at, look.AcrossMm * random.Between(0.35, 0.6),
+                look.IsRound ? 0 : 0.45, look.IsRound ? 10 : 5 + random.Below(3), ref random);
         }
 
         for (var i = 0; i < texts.Length; i++)
@@ -88,8 +89,10 @@ internal sealed class Scatter(LayerBrush on, LayerMap map)
         {
             Effort.Check();
             var laced = on.Cups[region.CupId!];
-            var beside = map.Touching.Where(b => b.First == region.Id || b.Second == region.Id).Select(b => b.First == region.Id ? b.Second : b.First)
-                .Select(id => Poured.FirstOrDefault(r => r.Id == id)).Where(r => r is not null && r.CupId != laced.Id).MaxBy(r => r!.AreaMm2);
+            var beside = map.Touching.Where(b => b.First == region.Id || b.Second == region.Id)
+                .Select(b => b.First == region.Id ? b.Second : b.First)
+                .Select(id => Poured.FirstOrDefault(r => r.Id == id)).Where(r => r is not null && r.CupId != laced.Id)
+                    .MaxBy(r => r!.AreaMm2);
             if (beside is null || Lacing.Of(on.Catalogue, laced, on.Cups[beside.CupId!], density, torched) is not { } cells)
             {
                 continue;
@@ -111,7 +114,8 @@ internal sealed class Scatter(LayerBrush on, LayerMap map)
     {
         if (text.Length > 0)
         {
-            on.Sheet.Paths.Add(new(PaintRole.Facet, text.ToString(), colour.ToHex(), colour.Tone(edge).ToHex(), 0.2, opacity, region.In(on.ZoneId), null));
+            on.Sheet.Paths.Add(new(PaintRole.Facet, text.ToString(), colour.ToHex(), colour.Tone(edge).ToHex(), 0.2,
+                opacity, region.In(on.ZoneId), null));
         }
     }
 
@@ -173,7 +177,8 @@ internal sealed class Scatter(LayerBrush on, LayerMap map)
         for (var i = 0; i < corners; i++)
         {
             var (angle, radius) = (turn + Math.Tau * i / corners, radiusMm * (1 - rough * random.Unit()));
-            text.Append(CultureInfo.InvariantCulture, $"{(i == 0 ? 'M' : 'L')}{at.XMm + radius * Math.Cos(angle):0.##} {at.YMm + radius * Math.Sin(angle):0.##}");
+            text.Append(CultureInfo.InvariantCulture,
+                $"{(i == 0 ? 'M' : 'L')}{at.XMm + radius * Math.Cos(angle):0.##} {at.YMm + radius * Math.Sin(angle):0.##}");
         }
 
         text.Append('Z');

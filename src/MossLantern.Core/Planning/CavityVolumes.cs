@@ -15,11 +15,14 @@ namespace MossLantern.Core.Planning;
 internal static class CavityVolumes
 {
     /// <summary>The parts, from left to right; none for other outlines.</summary>
-    public static ImmutableArray<CavityPlan> Of(LayerMapper mapper, Piece piece, ImmutableArray<LayerPlan> layers) => piece.Ground is not { Outline: DrawnOutline drawn } ground ? [] :
+    public static ImmutableArray<CavityPlan> Of(LayerMapper mapper, Piece piece, ImmutableArray<LayerPlan> layers) =>
+        piece.Ground is not { Outline: DrawnOutline drawn } ground ? [] :
     [
         .. drawn.Parts.Select((part, i) => new CavityPlan(
-            Reckoned.Of(part.AreaMm2 / 100, "cm²", Formulas.ShapeArea, new ReckonedInput("corners", part.Rings.Sum(r => r.Count), "", Origin.Own)),
-            Reckoned.Of(part.PerimeterMm, "mm", Formulas.ShapePerimeter, new ReckonedInput("corners", part.Rings.Sum(r => r.Count), "", Origin.Own)),
+            Reckoned.Of(part.AreaMm2 / 100, "cm²", Formulas.ShapeArea,
+                new ReckonedInput("corners", part.Rings.Sum(r => r.Count), "", Origin.Own)),
+            Reckoned.Of(part.PerimeterMm, "mm", Formulas.ShapePerimeter,
+                new ReckonedInput("corners", part.Rings.Sum(r => r.Count), "", Origin.Own)),
             [.. piece.Filled.Select(l => l.DepthIn(i + 1))],
             [.. piece.Filled.Zip(layers).Select(l => PartMl(mapper, piece, ground, l.First, l.Second, new(drawn, i)))])),
     ];
@@ -34,7 +37,8 @@ internal static class CavityVolumes
 
         var map = mapper.Map(piece, layer);
         var shares = layer.Within is not null ? DepthZones.Of(mapper, piece, layer)
-            : ground.OnEachPanel(part).Select(p => DepthZones.Of(mapper, piece, layer, p)).Aggregate((all, next) => [.. all.Zip(next, (a, b) => a.AddRange(b))]);
+            : ground.OnEachPanel(part).Select(p => DepthZones.Of(mapper, piece, layer, p))
+                .Aggregate((all, next) => [.. all.Zip(next, (a, b) => a.AddRange(b))]);
         var poured = plan.RegionMl;
         List<DepthShare> all = [];
         var own = 0.0;
@@ -50,6 +54,7 @@ internal static class CavityVolumes
             }
         }
 
-        return CupPlanner.AllOf(ground, [.. all.GroupBy(s => (s.Where, s.DepthMm)).Select(g => new DepthShare(g.Key.Where, g.Sum(s => s.AreaMm2), g.Key.DepthMm))], layer, own);
+        return CupPlanner.AllOf(ground, [.. all.GroupBy(s => (s.Where, s.DepthMm))
+            .Select(g => new DepthShare(g.Key.Where, g.Sum(s => s.AreaMm2), g.Key.DepthMm))], layer, own);
     }
 }

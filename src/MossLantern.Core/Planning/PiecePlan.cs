@@ -14,4 +14,5 @@ namespace MossLantern.Core.Planning;
 /// <param name="Need">What it takes over all of its sittings, resin by resin.</param>
 /// <param name="Pots">What it takes out of pots of paint.</param>
 public sealed record PiecePlan(
-    GroundPlan Ground, ImmutableArray<LayerPlan> Layers, ImmutableArray<SittingPlan> Sittings, ImmutableArray<Finding> Findings, ImmutableArray<PieceNeed> Need, ImmutableArray<PotTake> Pots);
+    GroundPlan Ground, ImmutableArray<LayerPlan> Layers, ImmutableArray<SittingPlan> Sittings,
+    ImmutableArray<Finding> Findings, ImmutableArray<PieceNeed> Need, ImmutableArray<PotTake> Pots);

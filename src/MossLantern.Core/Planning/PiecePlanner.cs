@@ -30,23 +30,30 @@ public sealed class PiecePlanner(LayerMapper mapper)
         ArgumentNullException.ThrowIfNull(poured);
         ArgumentNullException.ThrowIfNull(around);
         var (laid, sittings) = Sittings(piece, poured, around);
-        ImmutableArray<LayerPlan> layers = [.. laid.Select((l, i) => Layer(piece, l, laid[..i].LastOrDefault(b => b.Layer.Within == l.Layer.Within), sittings, around))];
-        var areaCm2 = layers[0].Regions.Where(r => r.CupId is not null).GroupBy(r => r.CupId!).ToDictionary(g => g.Key, g => g.Sum(r => r.Area.Value));
+        ImmutableArray<LayerPlan> layers = [.. laid
+            .Select((l, i) => Layer(piece, l, laid[..i].LastOrDefault(b => b.Layer.Within == l.Layer.Within), sittings, around))];
+        var areaCm2 = layers[0].Regions.Where(r => r.CupId is not null).GroupBy(r => r.CupId!)
+            .ToDictionary(g => g.Key, g => g.Sum(r => r.Area.Value));
         var ground = GroundMeasures.Of(piece, [.. layers.Select(l => l.LoadOn(piece.Ground))], areaCm2, around) with
         {
             Parts = CavityVolumes.Of(mapper, piece, layers),
             Beneath = WorkBeneath.Of(mapper, around.Catalogue, piece.Ground, CoreCut.AtMm(piece)),
         };
-        return new(ground, layers, sittings, SecondLook.Over(new(piece, ground, layers, sittings, around, mapper, new(piece, Cupboard.Of(around.Catalogue), other => Sittings(other, poured, around).Sittings))), PieceNeed.Of(piece, sittings, around.Catalogue), PotTake.Of(piece, ground, sittings, around));
+        return new(ground, layers, sittings, SecondLook.Over(new(piece, ground, layers, sittings, around, mapper,
+            new(piece, Cupboard.Of(around.Catalogue), other => Sittings(other, poured, around).Sittings))),
+        PieceNeed.Of(piece, sittings, around.Catalogue), PotTake.Of(piece, ground, sittings, around));
     }
 
-    private (ImmutableArray<LaidLayer> Laid, ImmutableArray<SittingPlan> Sittings) Sittings(Piece piece, IReadOnlyList<PouredSitting> poured, Surroundings around)
+    private (ImmutableArray<LaidLayer> Laid, ImmutableArray<SittingPlan> Sittings) Sittings(Piece piece,
+        IReadOnlyList<PouredSitting> poured, Surroundings around)
     {
-        ImmutableArray<LaidLayer> laid = [.. piece.Filled.Select(l => new LaidLayer(l, mapper.Map(piece, l), DepthZones.Of(mapper, piece, l)))];
+        ImmutableArray<LaidLayer> laid = [.. piece.Filled
+            .Select(l => new LaidLayer(l, mapper.Map(piece, l), DepthZones.Of(mapper, piece, l)))];
         var portions = Portion.All(piece, laid);
         var orders = laid.ToDictionary(l => l.Layer.Id, l => PourOrder.Usual(l.Layer, l.Map));
         var volumes = PouredVolumes.Of(piece, portions, around.Catalogue);
-        return (laid, [.. piece.Sittings.Select(s => Sitting(piece, s, laid, portions[s.Id], volumes[s.Id], orders, poured.LastOrDefault(p => p.SittingId == s.Id), around))]);
+        return (laid, [.. piece.Sittings.Select(s => Sitting(piece, s, laid, portions[s.Id], volumes[s.Id], orders,
+            poured.LastOrDefault(p => p.SittingId == s.Id), around))]);
     }
 
     /// <summary>The findings of a plan, with those that the hour brings: nothing that is kept depends on it.</summary>
@@ -75,7 +82,8 @@ public sealed class PiecePlanner(LayerMapper mapper)
     }
 
     private static SittingPlan Sitting(
-        Piece piece, Sitting sitting, ImmutableArray<LaidLayer> laid, ImmutableArray<Portion> portions, ImmutableArray<RegionVolume> volumes, Dictionary<string, PourOrder> orders, PouredSitting? poured, Surroundings around)
+        Piece piece, Sitting sitting, ImmutableArray<LaidLayer> laid, ImmutableArray<Portion> portions,
+        ImmutableArray<RegionVolume> volumes, Dictionary<string, PourOrder> orders, PouredSitting? poured, Surroundings around)
     {
         ImmutableArray<LaidLayer> layers = [.. laid.Where(l => sitting.LayerIds.Contains(l.Layer.Id))];
         var lead = layers[0].Layer.In(sitting);
@@ -87,7 +95,8 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var room = SittingRoom.Of(sitting, poured, around);
         var jugs = CupPlanner.Plan(lead, recipes, volumes, _ => false, around, sitting.CupChoices);
         var film = inOrder.IsEmpty ? (double?)null
-            : portions.First(p => p.Of == new RegionOf(inOrder[0].LayerId, inOrder[0].RegionId)) is var first && first.Region.Own is { } own ? own.ThicknessMm ?? first.Layer.DepthMm
+            : portions.First(p => p.Of == new RegionOf(inOrder[0].LayerId, inOrder[0].RegionId)) is var first
+                && first.Region.Own is { } own ? own.ThicknessMm ?? first.Layer.DepthMm
             : first.Depths.Where(d => d.AreaMm2 > 0).Select(d => d.DepthMm).DefaultIfEmpty(first.Layer.DepthMm).Max();
         var batches = Batching.Of(tools, sitting, recipes, jugs, inOrder, film, room, pour?.Start);
         var alone = batches.All.Where(b => b.CupIds.Length == 1).SelectMany(b => b.CupIds).ToHashSet();
@@ -95,16 +104,20 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var copies = Casting.Copies(lead, piece.Ground);
         var steps = PourPlan.Of(inOrder, cups, copies, sitting.CupChoices);
         return new(
-            sitting.Id, sitting.Name ?? string.Join(", ", layers.Select(l => l.Layer.Name)), [.. layers.Select(l => l.Layer.Id)], cups, batches, steps,
-            layers.Length == 1 ? orders[layers[0].Layer.Id].Says : string.Join(" ", layers.Select(l => $"{l.Layer.Name}: {orders[l.Layer.Id].Says}")),
+            sitting.Id, sitting.Name ?? string.Join(", ", layers.Select(l => l.Layer.Name)),
+            [.. layers.Select(l => l.Layer.Id)], cups, batches, steps,
+            layers.Length == 1 ? orders[layers[0].Layer.Id].Says
+                : string.Join(" ", layers.Select(l => $"{l.Layer.Name}: {orders[l.Layer.Id].Says}")),
             pour, poured is not null,
             pour is null || inOrder.IsEmpty ? [] : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground)),
             poured?.Regions is { } known ? [.. steps.Select(s => s.Of).Where(r => !known.Contains(r)).Distinct()] : [],
-            copies, [.. Castings(piece.Ground, copies, inOrder, lead, around)], CupReach.Of(sitting, recipes, cups, inOrder, copies, poured?.Amounts));
+            copies, [.. Castings(piece.Ground, copies, inOrder, lead, around)],
+            CupReach.Of(sitting, recipes, cups, inOrder, copies, poured?.Amounts));
     }
 
     /// <summary>What each casting takes, where more copies are wanted than are poured at once; none where all are.</summary>
-    private static IEnumerable<CastingNeed> Castings(Ground ground, int copies, ImmutableArray<RegionVolume> pours, FilledLayer lead, Surroundings around)
+    private static IEnumerable<CastingNeed> Castings(Ground ground, int copies, ImmutableArray<RegionVolume> pours,
+        FilledLayer lead, Surroundings around)
     {
         if (ground.Wanted <= ground.AtOnce || pours.IsEmpty)
         {
@@ -118,7 +131,8 @@ public sealed class PiecePlanner(LayerMapper mapper)
             var now = Math.Min(left, ground.AtOnce);
             yield return new(now, Reckoned.Of(now * each * (1 + reserve / 100), "ml", Formulas.CastingNeed,
                 new("copies", now, "", Origin.Reckoned), new("a copy takes", each, "ml", Origin.Reckoned),
-                new("reserve", reserve, "%", lead.Sitting.ReservePercent is null ? Origin.Default : Origin.Own, lead.SittingPlace + ".reservePercent")));
+                new("reserve", reserve, "%", lead.Sitting.ReservePercent is null ? Origin.Default : Origin.Own,
+                    lead.SittingPlace + ".reservePercent")));
         }
     }
 
@@ -131,7 +145,8 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var filling = sittings.Where(s => s.Pours.Any(p => p.LayerId == layer.Id)).ToList();
 
         // Of as many copies as are poured at once, for however many a sitting is mixed.
-        var volumes = filling.SelectMany(s => s.Cups.Regions.Where(r => r.LayerId == layer.Id).Select(r => (r.RegionId, Ml: r.LayerMl.Value * piece.Ground.AtOnce / s.Copies)))
+        var volumes = filling.SelectMany(s => s.Cups.Regions.Where(r => r.LayerId == layer.Id)
+            .Select(r => (r.RegionId, Ml: r.LayerMl.Value * piece.Ground.AtOnce / s.Copies)))
             .GroupBy(r => r.RegionId).ToDictionary(g => g.Key, g => g.Sum(r => r.Ml));
         var opacity = CupOpacity.Of(around.Catalogue, layer, map);
         var poured = filling.Any(s => s.Poured);
@@ -139,15 +154,20 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var names = RegionNames.Of(piece, layer, map);
         return new(
             layer.Id,
-            placed is null ? new(0, 0, outline.BoxWidthMm, outline.BoxHeightMm) : new(placed.XMm, placed.YMm, placed.Inner.BoxWidthMm, placed.Inner.BoxHeightMm),
-            [.. map.Regions.Where(r => r.Kind != RegionKind.HeartBed || r.AreaMm2 > 0).Select(r => RegionPlan.Of(piece, layer, r, names[r.Id]) with { Middle = middles.GetValueOrDefault(r.Id) })],
+            placed is null ? new(0, 0, outline.BoxWidthMm, outline.BoxHeightMm)
+                : new(placed.XMm, placed.YMm, placed.Inner.BoxWidthMm, placed.Inner.BoxHeightMm),
+            [.. map.Regions.Where(r => r.Kind != RegionKind.HeartBed || r.AreaMm2 > 0)
+                .Select(r => RegionPlan.Of(piece, layer, r, names[r.Id]) with { Middle = middles.GetValueOrDefault(r.Id) })],
             CoreCut.Of(piece.Ground, outline, map, cutAt),
             cutAt,
-            [.. layer.Cups.Select(c => new LayerColour(c.Id, CupLook.Of(around.Catalogue, layer, c) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : null, opacity[c.Id], Beneath.Of(piece, around.Catalogue, laid, c, below)))],
+            [.. layer.Cups.Select(c => new LayerColour(c.Id,
+                CupLook.Of(around.Catalogue, layer, c) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : null,
+                opacity[c.Id], Beneath.Of(piece, around.Catalogue, laid, c, below)))],
             [.. filling],
             poured,
             poured && filling.All(s => s.Poured && s.OpenRegions.All(r => r.LayerId != layer.Id)),
-            poured ? [.. filling.SelectMany(s => s.Poured ? s.OpenRegions : [.. s.Pours.Select(p => p.Of)]).Where(r => r.LayerId == layer.Id).Select(r => r.Region).Distinct()] : [],
+            poured ? [.. filling.SelectMany(s => s.Poured ? s.OpenRegions : [.. s.Pours.Select(p => p.Of)])
+                .Where(r => r.LayerId == layer.Id).Select(r => r.Region).Distinct()] : [],
             NextLayer(filling),
             [.. LevelClear(piece, laid)],
             filling.Sum(s => MassG(piece, s, layer, around)),
@@ -169,7 +189,8 @@ public sealed class PiecePlanner(LayerMapper mapper)
         }
 
         var last = windows.MaxBy(w => w!.Opens)!;
-        return new(last.Opens, windows.All(w => w!.Closes is null) ? null : windows.Where(w => w!.Closes is not null).Min(w => w!.Closes), last.OpensAfterHours);
+        return new(last.Opens, windows.All(w => w!.Closes is null) ? null
+            : windows.Where(w => w!.Closes is not null).Min(w => w!.Closes), last.OpensAfterHours);
     }
 
     /// <summary>A sitting's resin in a layer, of one piece, g.</summary>
@@ -180,7 +201,8 @@ public sealed class PiecePlanner(LayerMapper mapper)
             * Parts.OfVolume(system.Ratio, system.ResinDensity, system.HardenerDensity, 100).DensityGPerMl;
     }
 
-    /// <summary>Clear per region that brings all to the highest, where the artist gave regions depths of their own or leaves some below what they aim at.</summary>
+    /// <summary>Clear per region that brings all to the highest, where the artist gave regions depths of their own or
+    /// leaves some below what they aim at.</summary>
     private static IEnumerable<ClearToLevel> LevelClear(Piece piece, LaidLayer laid)
     {
         var layer = laid.Layer;
@@ -191,13 +213,15 @@ public sealed class PiecePlanner(LayerMapper mapper)
         }
 
         var itself = piece.Layers.Single(l => l.Id == layer.Id);
-        var regions = laid.Map.Regions.Where(r => r.TakesArea && r.AreaMm2 > 0 && r.By == PouredBy.Area && (r.CupId is not null || layer.IsBare(r.Id)))
+        var regions = laid.Map.Regions
+            .Where(r => r.TakesArea && r.AreaMm2 > 0 && r.By == PouredBy.Area && (r.CupId is not null || layer.IsBare(r.Id)))
             .Select(r => (Region: r, Mm: layer.IsBare(r.Id) ? 0 : Height(r))).ToList();
         var highest = regions.Select(r => r.Mm).DefaultIfEmpty(0).Max();
         foreach (var (region, mm) in regions.Where(r => highest - r.Mm > 1e-6))
         {
             yield return new(region.Id, Reckoned.Of(region.AreaMm2 * (highest - mm) / 1000 * piece.Ground.AtOnce, "ml", Formulas.LevelClear,
-                new("area", region.AreaMm2 / 100, "cm²", Origin.Reckoned), new("highest region", highest, "mm", Origin.Reckoned), new("this one", mm, "mm", Origin.Reckoned),
+                new("area", region.AreaMm2 / 100, "cm²", Origin.Reckoned),
+                new("highest region", highest, "mm", Origin.Reckoned), new("this one", mm, "mm", Origin.Reckoned),
                 new("pieces at once", piece.Ground.AtOnce, "", Origin.Reckoned)));
         }
 

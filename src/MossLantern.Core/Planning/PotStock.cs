@@ -25,16 +25,20 @@ public sealed record PotStock(Reckoned Left, Reckoned? SpokenFor, Reckoned? Shor
         ArgumentNullException.ThrowIfNull(pot);
         ArgumentNullException.ThrowIfNull(uses);
 
-        // What was taken before it was measured is not in it any more already. Where nobody noted when, it counts: paint that may be gone is not promised.
-        ImmutableArray<PotUse> counted = [.. uses.Where(u => !u.Take.Taken || u.Take.At is not { } at || pot.MeasuredAt is not { } measured || at > measured)];
+        // What was taken before it was measured is not in it any more already. Where nobody noted when, it counts:
+        // paint that may be gone is not promised.
+        ImmutableArray<PotUse> counted = [.. uses
+            .Where(u => !u.Take.Taken || u.Take.At is not { } at || pot.MeasuredAt is not { } measured || at > measured)];
         ReckonedInput was = new("measured in the pot", pot.LeftMl, "ml", Origin.Measured);
-        ImmutableArray<ReckonedInput> taken = [.. counted.Where(u => u.Take.Taken).Select(Told)], spoken = [.. counted.Where(u => !u.Take.Taken).Select(Told)];
+        ImmutableArray<ReckonedInput> taken = [.. counted.Where(u => u.Take.Taken).Select(Told)],
+        spoken = [.. counted.Where(u => !u.Take.Taken).Select(Told)];
         var left = Math.Max(0, pot.LeftMl - taken.Sum(t => t.Value));
         var wanted = spoken.Sum(t => t.Value);
         return new(
             new(left, "ml", taken.IsEmpty ? Formulas.Stated : Formulas.PotNow, [was, .. taken]),
             spoken.IsEmpty ? null : new(wanted, "ml", Formulas.PotSpokenFor, spoken),
-            wanted > left ? Reckoned.Of(wanted - left, "ml", Formulas.PotShort, new("spoken for", wanted, "ml", Origin.Reckoned), new("left in the pot", left, "ml", Origin.Reckoned)) : null,
+            wanted > left ? Reckoned.Of(wanted - left, "ml", Formulas.PotShort,
+                new("spoken for", wanted, "ml", Origin.Reckoned), new("left in the pot", left, "ml", Origin.Reckoned)) : null,
             counted);
     }
 

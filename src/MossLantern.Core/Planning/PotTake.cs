@@ -18,7 +18,8 @@ namespace MossLantern.Core.Planning;
 /// <remarks>Source: docs/craft/grounds.md, Pots.</remarks>
 public sealed record PotTake(string PotId, string What, double Ml, bool OfGround, bool Taken, Instant? At)
 {
-    /// <summary>All that a piece takes out of pots: for its ground, and in the cups of its sittings. What goes in by eye is not known.</summary>
+    /// <summary>All that a piece takes out of pots: for its ground, and in the cups of its sittings. What goes in by
+    /// eye is not known.</summary>
     /// <param name="piece">The piece.</param>
     /// <param name="ground">What was worked out for its ground.</param>
     /// <param name="sittings">What was worked out for its sittings.</param>
@@ -29,9 +30,11 @@ public sealed record PotTake(string PotId, string What, double Ml, bool OfGround
         ArgumentNullException.ThrowIfNull(ground);
         ArgumentNullException.ThrowIfNull(around);
         var takes = ImmutableArray.CreateBuilder<PotTake>();
-        if (piece.Ground.Paint is { PotId: { } pot, AsMap: false } && ground.Preparation.FirstOrDefault(s => s.Id == "paint") is { Amount: { Unit: "ml" } amount } step)
+        if (piece.Ground.Paint is { PotId: { } pot, AsMap: false }
+            && ground.Preparation.FirstOrDefault(s => s.Id == "paint") is { Amount: { Unit: "ml" } amount } step)
         {
-            takes.Add(new(pot, "the ground", amount.Value, true, step.Done, step is { Done: true, At: { } at } ? around.Zone.AtLeniently(at).ToInstant() : null));
+            takes.Add(new(pot, "the ground", amount.Value, true, step.Done,
+                step is { Done: true, At: { } at } ? around.Zone.AtLeniently(at).ToInstant() : null));
         }
 
         var recipes = piece.Recipes.ToDictionary(r => r.Id);
@@ -39,8 +42,10 @@ public sealed record PotTake(string PotId, string What, double Ml, bool OfGround
         {
             foreach (var cup in sitting.Cups.Cups.Where(c => c.MixMl.Value > 0))
             {
-                takes.AddRange(cup.Doses.All.Zip(recipes[cup.CupId].Doses).Where(d => d.Second.PotId is not null && d.First.Ml is not null).Select(d => new PotTake(
-                    d.Second.PotId!, $"{recipes[cup.CupId].Name} in {sitting.Name}", d.First.Ml!.Value, false, sitting.Poured, sitting.Poured ? sitting.Span?.Start : null)));
+                takes.AddRange(cup.Doses.All.Zip(recipes[cup.CupId].Doses)
+                    .Where(d => d.Second.PotId is not null && d.First.Ml is not null).Select(d => new PotTake(
+                    d.Second.PotId!, $"{recipes[cup.CupId].Name} in {sitting.Name}", d.First.Ml!.Value, false,
+                    sitting.Poured, sitting.Poured ? sitting.Span?.Start : null)));
             }
         }
 

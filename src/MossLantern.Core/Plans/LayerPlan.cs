@@ -34,8 +34,10 @@ public sealed record ClearToLevel(RegionId RegionId, Reckoned Ml);
 /// <param name="Poured">Whether something of it has really been poured.</param>
 /// <param name="Done">Whether each of its regions has been poured, or stays bare.</param>
 /// <param name="OpenRegions">Of a layer that was begun, the regions that are not poured yet.</param>
-/// <param name="NextLayer">When what lies over all of it may be poured: opens with the last of its sittings and closes with the first; null while one of them has no start.</param>
-/// <param name="LevelClear">Clear that brings its regions to one height; empty where they are level, or nobody decided depths of their own.</param>
+/// <param name="NextLayer">When what lies over all of it may be poured: opens with the last of its sittings and closes
+/// with the first; null while one of them has no start.</param>
+/// <param name="LevelClear">Clear that brings its regions to one height; empty where they are level, or nobody decided
+/// depths of their own.</param>
 /// <param name="ResinG">Mass of its resin, without reserve and losses, g.</param>
 /// <param name="LayerMl">Its resin, without reserve and losses, ml.</param>
 /// <param name="StonesG">Mass of the stones in it, of all pieces that are poured at once, g.</param>

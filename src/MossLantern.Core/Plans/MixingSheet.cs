@@ -20,7 +20,8 @@ public sealed record SheetDraw(string Name, double Ml);
 /// <param name="InHandMinutes">What it has in hand when it has been poured, min; null for a cup that is filled from others.</param>
 /// <param name="Draws">What it is filled from; empty for one that is mixed by itself or poured off a jug.</param>
 public sealed record SheetCup(
-    string Name, string? Colour, double Ml, double G, ImmutableArray<CupDose> Doses, double? InHandMinutes, ImmutableArray<SheetDraw> Draws);
+    string Name, string? Colour, double Ml, double G, ImmutableArray<CupDose> Doses, double? InHandMinutes,
+    ImmutableArray<SheetDraw> Draws);
 
 /// <summary>A batch on a sheet.</summary>
 /// <param name="Number">Which, from 1.</param>
@@ -36,7 +37,8 @@ public sealed record SheetCup(
 /// <param name="PeakC">How hot it becomes then, °C.</param>
 /// <param name="Cups">Its cups, the first to be poured first.</param>
 public sealed record SheetBatch(
-    int Number, bool Alone, double MixMl, double ResinMl, double ResinG, double HardenerMl, double HardenerG, double StartMinutes, double? LatestMinutes,
+    int Number, bool Alone, double MixMl, double ResinMl, double ResinG, double HardenerMl, double HardenerG,
+    double StartMinutes, double? LatestMinutes,
     double? GelMinutes, double PeakC, ImmutableArray<SheetCup> Cups);
 
 /// <summary>Everything that is mixed in a sitting, in working order: a page for the wall.</summary>
@@ -47,7 +49,8 @@ public sealed record SheetBatch(
 /// <param name="WorkingMinutes">Working time of 100 g in a cup, min.</param>
 /// <param name="Batches">Its batches, the first to be mixed first.</param>
 /// <remarks>Source: docs/craft/mixing.md, The mixing sheet.</remarks>
-public sealed record MixingSheet(string Piece, string Sitting, string Resin, bool ByWeight, double WorkingMinutes, ImmutableArray<SheetBatch> Batches)
+public sealed record MixingSheet(string Piece, string Sitting, string Resin, bool ByWeight, double WorkingMinutes,
+    ImmutableArray<SheetBatch> Batches)
 {
     /// <summary>The sheet of a sitting.</summary>
     /// <param name="piece">The piece.</param>
@@ -66,8 +69,10 @@ public sealed record MixingSheet(string Piece, string Sitting, string Resin, boo
             piece.Name, plan.Name, system.Name, sitting.Measure == Measure.ByWeight, system.WorkingMinutes,
             [
                 .. plan.Batches.All.Select((batch, i) => new SheetBatch(
-                    i + 1, batch.CupIds.Length == 1, batch.MixMl.Value, batch.Measured.ResinMl.Value, batch.Measured.ResinG.Value, batch.Measured.HardenerMl.Value,
-                    batch.Measured.HardenerG.Value, batch.StartMinutes.Value, batch.LatestMinutes?.Value, batch.GelMinutes?.Value, batch.PeakC.Value,
+                    i + 1, batch.CupIds.Length == 1, batch.MixMl.Value, batch.Measured.ResinMl.Value,
+                    batch.Measured.ResinG.Value, batch.Measured.HardenerMl.Value,
+                    batch.Measured.HardenerG.Value, batch.StartMinutes.Value, batch.LatestMinutes?.Value,
+                    batch.GelMinutes?.Value, batch.PeakC.Value,
                     [
                         .. batch.CupIds.Select(id => Cup(id, batch)),
                         .. mixed.Where(m => m.Draws.Any(d => d.CupId == batch.CupIds[^1])).Select(m => Cup(m.CupId, batch)),
@@ -78,7 +83,8 @@ public sealed record MixingSheet(string Piece, string Sitting, string Resin, boo
         {
             var (recipe, cup) = (recipes[id], plan.Cups.Cups.Single(c => c.CupId == id));
             return new(
-                recipe.Name, cup.Colour, cup.MixMl.Value, cup.MixG.Value, cup.Doses.All, batch.Cups.FirstOrDefault(c => c.CupId == id)?.InHandMinutes.Value,
+                recipe.Name, cup.Colour, cup.MixMl.Value, cup.MixG.Value, cup.Doses.All,
+                batch.Cups.FirstOrDefault(c => c.CupId == id)?.InHandMinutes.Value,
                 [.. cup.Draws.Select(d => new SheetDraw(recipes[d.CupId].Name, d.Ml.Value))]);
         }
     }

@@ -15,7 +15,8 @@ namespace MossLantern.Core.Plans;
 /// <param name="HardenerG">Hardener, g.</param>
 /// <param name="Unmeasured">Batches that are mixed by eye, and that are in no sum, by what is poured from them; empty for none.</param>
 /// <remarks>Source: docs/craft/mixing.md, Sittings.</remarks>
-public sealed record PieceNeed(string Resin, Reckoned MixMl, Reckoned ResinMl, Reckoned HardenerMl, Reckoned ResinG, Reckoned HardenerG, ImmutableArray<string> Unmeasured)
+public sealed record PieceNeed(string Resin, Reckoned MixMl, Reckoned ResinMl, Reckoned HardenerMl, Reckoned ResinG,
+    Reckoned HardenerG, ImmutableArray<string> Unmeasured)
 {
     /// <summary>What a piece takes, resin by resin in the order of its sittings; those that mix nothing are left out.</summary>
     /// <param name="piece">The piece.</param>
@@ -26,7 +27,8 @@ public sealed record PieceNeed(string Resin, Reckoned MixMl, Reckoned ResinMl, R
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(catalogue);
         var names = piece.Recipes.ToDictionary(r => r.Id, r => r.Name);
-        var mixed = sittings.Where(s => !s.Batches.All.IsEmpty).Select(s => Mixed(piece.Sittings.Single(k => k.Id == s.SittingId), s, catalogue));
+        var mixed = sittings.Where(s => !s.Batches.All.IsEmpty)
+            .Select(s => Mixed(piece.Sittings.Single(k => k.Id == s.SittingId), s, catalogue));
         return [.. mixed.GroupBy(m => m.Resin).Select(g => new PieceNeed(
             g.Key, Sum(g, "ml", b => b.MixMl), Sum(g, "ml", b => b.Measured.ResinMl), Sum(g, "ml", b => b.Measured.HardenerMl),
             Sum(g, "g", b => b.Measured.ResinG), Sum(g, "g", b => b.Measured.HardenerG),
@@ -45,7 +47,8 @@ public sealed record PieceNeed(string Resin, Reckoned MixMl, Reckoned ResinMl, R
 
     private static Reckoned Sum(IEnumerable<OfSitting> sittings, string unit, Func<BatchPlan, Reckoned> of)
     {
-        ImmutableArray<ReckonedInput> each = [.. sittings.Where(s => s.Measured.Count > 0).Select(s => new ReckonedInput(s.Name, s.Measured.Sum(b => of(b).Value), unit, Origin.Reckoned))];
+        ImmutableArray<ReckonedInput> each = [.. sittings.Where(s => s.Measured.Count > 0)
+            .Select(s => new ReckonedInput(s.Name, s.Measured.Sum(b => of(b).Value), unit, Origin.Reckoned))];
         return new(each.Sum(e => e.Value), unit, Formulas.PieceVolume, each);
     }
 }

@@ -56,7 +56,8 @@ public sealed record SittingPlan(
         ArgumentNullException.ThrowIfNull(prices);
         return !prices.PerLitre.TryGetValue(Prices.IdOf(resinId), out var litre) ? null
             : Reckoned.Of(Batches.TotalMl.Value / 1000 * litre, prices.Money, Formulas.SittingCost,
-                new("mixed in all", Batches.TotalMl.Value, "ml", Origin.Reckoned), new($"a litre of {resin}", litre, prices.Money, Origin.Own));
+                new("mixed in all", Batches.TotalMl.Value, "ml", Origin.Reckoned),
+                new($"a litre of {resin}", litre, prices.Money, Origin.Own));
     }
 
     /// <summary>Whether it is done: each of its regions has been poured.</summary>

@@ -37,7 +37,8 @@ public enum WeighedPart
 /// <param name="Dose">The same in drops and level scoops, and what is done with it first; null for resin and hardener.</param>
 /// <remarks>Source: docs/craft/mixing.md, Weighing.</remarks>
 public sealed record WeighingStep(
-    string Id, string BatchId, string? CupId, WeighedPart Part, string Name, string Into, Reckoned Target, double FromG, double ToG, bool Finer, double? WeighedG, Reckoned? Ml = null,
+    string Id, string BatchId, string? CupId, WeighedPart Part, string Name, string Into, Reckoned Target, double FromG,
+    double ToG, bool Finer, double? WeighedG, Reckoned? Ml = null,
     CupDose? Dose = null);
 
 /// <summary>How a reading stands to what is to be weighed.</summary>
@@ -62,7 +63,8 @@ public enum WeighedHow
 /// <remarks>Source: docs/craft/mixing.md, Weighing.</remarks>
 public sealed record WeighedJudgement(WeighedHow How, Reckoned? Missing, Reckoned? Add, string? AddName, Reckoned? Grows);
 
-/// <summary>Everything that a sitting weighs, in working order: resin and hardener of each batch, then the colourants of its cups.</summary>
+/// <summary>Everything that a sitting weighs, in working order: resin and hardener of each batch, then the colourants
+/// of its cups.</summary>
 /// <remarks>Source: docs/craft/mixing.md, Weighing.</remarks>
 public sealed class Weighing
 {
@@ -96,7 +98,8 @@ public sealed class Weighing
         ArgumentNullException.ThrowIfNull(weighed);
         var sitting = piece.Sittings.Single(s => s.Id == plan.SittingId);
         var system = sitting.Resin.From(around.Catalogue);
-        ReckonedInput step = new("scale step", sitting.Tools?.ScaleStepG ?? around.Habits.ScaleStepG, "g", sitting.Tools?.ScaleStepG is null ? Origin.Default : Origin.Own, PlaceIn.Sitting(sitting.Id) + ".tools.scaleStepG");
+        ReckonedInput step = new("scale step", sitting.Tools?.ScaleStepG ?? around.Habits.ScaleStepG, "g",
+            sitting.Tools?.ScaleStepG is null ? Origin.Default : Origin.Own, PlaceIn.Sitting(sitting.Id) + ".tools.scaleStepG");
         var recipes = piece.Recipes.ToDictionary(r => r.Id);
         var steps = ImmutableArray.CreateBuilder<WeighingStep>();
         foreach (var (batch, number) in plan.Batches.All.Select((b, i) => (b, i + 1)))
@@ -104,22 +107,31 @@ public sealed class Weighing
             var alone = batch.CupIds.Length == 1;
             var into = alone ? $"the cup of {recipes[batch.CupIds[0]].Name}" : FormattableString.Invariant($"the jug of batch {number}");
             var (resinId, hardenerId) = (StepId.OfResin(batch.Id).ToString(), StepId.OfHardener(batch.Id).ToString());
-            double? resin = weighed.TryGetValue(resinId, out var r) ? r : null, hardener = weighed.TryGetValue(hardenerId, out var h) ? h : null;
-            steps.Add(Near(new(resinId, batch.Id, alone ? batch.CupIds[0] : null, WeighedPart.Resin, "resin", into, batch.Measured.ResinG, 0, 0, false, resin, batch.Measured.ResinMl), TypicalMaterials.RatioTolerance, step.Value));
+            double? resin = weighed.TryGetValue(resinId, out var r) ? r : null,
+            hardener = weighed.TryGetValue(hardenerId, out var h) ? h : null;
+            steps.Add(Near(new(resinId, batch.Id, alone ? batch.CupIds[0] : null, WeighedPart.Resin, "resin", into,
+                batch.Measured.ResinG, 0, 0, false, resin, batch.Measured.ResinMl), TypicalMaterials.RatioTolerance, step.Value));
             var target = resin is { } really ? Hardener(system, really) : batch.Measured.HardenerG;
-            steps.Add(Near(new(hardenerId, batch.Id, alone ? batch.CupIds[0] : null, WeighedPart.Hardener, "hardener", into, target, 0, 0, false, hardener, batch.Measured.HardenerMl), TypicalMaterials.RatioTolerance, step.Value));
+            steps.Add(Near(new(hardenerId, batch.Id, alone ? batch.CupIds[0] : null, WeighedPart.Hardener, "hardener",
+                into, target, 0, 0, false, hardener, batch.Measured.HardenerMl), TypicalMaterials.RatioTolerance, step.Value));
 
             // A batch that grew, or came out smaller, takes its colourants along where it is a cup of its own.
-            var grown = alone && resin is { } a && hardener is { } b ? (a + b) / (batch.Measured.ResinG.Value + batch.Measured.HardenerG.Value) : 1;
-            var last = plan.Cups.Cups.Where(c => c.MixMl.Value > 0 && c.Draws.Length > 0 && c.Draws.Any(d => d.CupId == batch.CupIds[^1])).Select(c => c.CupId);
+            var grown = alone && resin is { } a && hardener is { } b
+                ? (a + b) / (batch.Measured.ResinG.Value + batch.Measured.HardenerG.Value) : 1;
+            var last = plan.Cups.Cups
+                .Where(c => c.MixMl.Value > 0 && c.Draws.Length > 0 && c.Draws.Any(d => d.CupId == batch.CupIds[^1])).Select(c => c.CupId);
             foreach (var cup in batch.CupIds.Concat(last).Select(id => plan.Cups.Cups.Single(c => c.CupId == id)))
             {
                 foreach (var (dose, planned, at) in cup.Doses.All.Select((d, i) => (d, d.G, i)).Where(d => d.G is not null))
                 {
                     var id = StepId.OfColourant(batch.Id, cup.CupId, at).ToString();
-                    var wanted = grown == 1 ? planned! : Reckoned.Of(planned!.Value * grown, "g", Formulas.ColourantGrown, new("as planned", planned.Value, "g", Origin.Reckoned), new("cup to what was planned", 100 * grown, "%", Origin.Measured));
+                    var wanted = grown == 1 ? planned! : Reckoned.Of(planned!.Value * grown, "g",
+                        Formulas.ColourantGrown, new("as planned", planned.Value, "g", Origin.Reckoned),
+                        new("cup to what was planned", 100 * grown, "%", Origin.Measured));
                     steps.Add(Near(
-                        new(id, batch.Id, cup.CupId, WeighedPart.Colourant, dose.Name, $"the cup of {recipes[cup.CupId].Name}", wanted, 0, 0, false, weighed.TryGetValue(id, out var g) ? g : null, Dose: dose),
+                        new(id, batch.Id, cup.CupId, WeighedPart.Colourant, dose.Name,
+                            $"the cup of {recipes[cup.CupId].Name}", wanted, 0, 0, false,
+                            weighed.TryGetValue(id, out var g) ? g : null, Dose: dose),
                         ColourantShare, step.Value));
                 }
             }
@@ -157,23 +169,30 @@ public sealed class Weighing
                 // More resin is no mistake yet: it asks for more hardener, and the batch is larger.
                 return new(WeighedHow.Over, null, Hardener(system, grams), "hardener in all", Grown(grams, Hardener(system, grams).Value));
             case WeighedPart.Hardener:
-                var resin = Steps.First(s => s.BatchId == step.BatchId && s.Part == WeighedPart.Resin) is var own ? own.WeighedG ?? own.Target.Value : 0;
+                var resin = Steps.First(s => s.BatchId == step.BatchId && s.Part == WeighedPart.Resin) is var own
+                    ? own.WeighedG ?? own.Target.Value : 0;
                 var per = Hardener(system, 1).Value;
                 var after = MixCorrection.Of(system.Ratio, system.ResinDensity, system.HardenerDensity, resin, grams);
                 return new(
                     WeighedHow.Over, null,
-                    Reckoned.Of(after.AddResinG, "g", Formulas.WeighedOver, there with { Name = "hardener on the scale" }, new("hardener to 1 g of resin", per, "g", Origin.Reckoned), new("resin in the cup", resin, "g", Origin.Measured)),
+                    Reckoned.Of(after.AddResinG, "g", Formulas.WeighedOver,
+                        there with { Name = "hardener on the scale" },
+                        new("hardener to 1 g of resin", per, "g", Origin.Reckoned), new("resin in the cup", resin, "g", Origin.Measured)),
                     "resin", Grown(resin + after.AddResinG, grams));
             default:
                 // So much more of the mixture has the same colour.
                 var mix = grams / target;
-                return new(WeighedHow.Over, null, Reckoned.Of(100 * (mix - 1), "%", Formulas.WeighedTooStrong, there, wanted), "more of the mixture, uncoloured", null);
+                return new(WeighedHow.Over, null,
+                    Reckoned.Of(100 * (mix - 1), "%", Formulas.WeighedTooStrong, there, wanted), "more of the mixture, uncoloured", null);
         }
     }
 
-    private Reckoned Grown(double resinG, double hardenerG) => Reckoned.Of(resinG / system.ResinDensity + hardenerG / system.HardenerDensity, "ml", Formulas.BatchGrown,
-        new("resin", resinG, "g", Origin.Measured), new("density of the resin", system.ResinDensity, "g/ml", system.OriginOf(MaterialProperties.ResinDensity)),
-        new("hardener", hardenerG, "g", Origin.Measured), new("density of the hardener", system.HardenerDensity, "g/ml", system.OriginOf(MaterialProperties.HardenerDensity)));
+    private Reckoned Grown(double resinG, double hardenerG) =>
+        Reckoned.Of(resinG / system.ResinDensity + hardenerG / system.HardenerDensity, "ml", Formulas.BatchGrown,
+        new("resin", resinG, "g", Origin.Measured),
+        new("density of the resin", system.ResinDensity, "g/ml", system.OriginOf(MaterialProperties.ResinDensity)),
+        new("hardener", hardenerG, "g", Origin.Measured),
+        new("density of the hardener", system.HardenerDensity, "g/ml", system.OriginOf(MaterialProperties.HardenerDensity)));
 
     private static WeighingStep Near(WeighingStep step, double share, double scaleStepG)
     {
@@ -186,6 +205,8 @@ public sealed class Weighing
     private static Reckoned Hardener(ResinSystem system, double resinG)
     {
         var one = Parts.OfMass(system.Ratio, system.ResinDensity, system.HardenerDensity, 1);
-        return Reckoned.Of(resinG * one.HardenerG / one.ResinG, "g", Formulas.HardenerForResin, new("resin in the cup", resinG, "g", Origin.Measured), new("hardener to 1 g of resin", one.HardenerG / one.ResinG, "g", Origin.Reckoned));
+        return Reckoned.Of(resinG * one.HardenerG / one.ResinG, "g", Formulas.HardenerForResin,
+            new("resin in the cup", resinG, "g", Origin.Measured),
+            new("hardener to 1 g of resin", one.HardenerG / one.ResinG, "g", Origin.Reckoned));
     }
 }

@@ -23,7 +23,8 @@ public sealed record ShortPour(string LayerId, RegionId RegionId, int Pass, int 
 /// <param name="Amount">How much of it.</param>
 public sealed record LeftOverWay(LeftOverUse Use, Reckoned Amount);
 
-/// <summary>How far what is in a cup reaches: over its pours in turn, copy by copy. Of what was poured already, what was noted of it counts.</summary>
+/// <summary>How far what is in a cup reaches: over its pours in turn, copy by copy. Of what was poured already, what
+/// was noted of it counts.</summary>
 /// <param name="CupId">The cup.</param>
 /// <param name="Available">What of it can be poured: without what stays in the cup, goes to mixed cups, or is held back.</param>
 /// <param name="First">The first pour that cannot be filled; null where all can, or all were poured.</param>
@@ -47,7 +48,8 @@ public sealed record CupReach(
     /// <summary>The smallest mould that is worth filling holds so much, ml.</summary>
     public const double SmallestMouldMl = 10;
 
-    /// <summary>How far each cup of a sitting reaches; those that nothing is poured from are left out, and those that are mixed by eye: how far they reach is not known.</summary>
+    /// <summary>How far each cup of a sitting reaches; those that nothing is poured from are left out, and those that
+    /// are mixed by eye: how far they reach is not known.</summary>
     /// <param name="sitting">The sitting.</param>
     /// <param name="recipes">The recipes of its cups.</param>
     /// <param name="cups">Its cups.</param>
@@ -55,7 +57,8 @@ public sealed record CupReach(
     /// <param name="copies">For how many copies.</param>
     /// <param name="amounts">What was poured already, where that was noted; null for nowhere.</param>
     public static ImmutableArray<CupReach> Of(
-        Sitting sitting, ImmutableArray<Recipe> recipes, CupPlan cups, ImmutableArray<RegionVolume> inOrder, int copies, ImmutableArray<PouredAmount>? amounts = null)
+        Sitting sitting, ImmutableArray<Recipe> recipes, CupPlan cups, ImmutableArray<RegionVolume> inOrder, int copies,
+        ImmutableArray<PouredAmount>? amounts = null)
     {
         ArgumentNullException.ThrowIfNull(sitting);
         ArgumentNullException.ThrowIfNull(cups);
@@ -63,8 +66,12 @@ public sealed record CupReach(
         var noted = (amounts ?? []).ToLookup(a => (a.Of, a.Pass), a => a.Ml);
         return
         [
-            .. cups.Cups.Where(c => c.MixMl.Value > 0 && !(sitting.CupChoices ?? []).Any(k => k.ByEye && k.RecipeId == c.CupId)).Select(c => One(
-                c, known[c.CupId], (sitting.CupChoices ?? []).FirstOrDefault(k => k.RecipeId == c.CupId), [.. inOrder.Where(r => r.CupId == c.CupId).Select(r => new ToReach(r, noted[(new(r.LayerId, r.RegionId), r.Pass)].Select(ml => (double?)ml).FirstOrDefault()))], copies, sitting)),
+            .. cups.Cups
+                .Where(c => c.MixMl.Value > 0 && !(sitting.CupChoices ?? []).Any(k => k.ByEye && k.RecipeId == c.CupId)).Select(c => One(
+                c, known[c.CupId], (sitting.CupChoices ?? []).FirstOrDefault(k => k.RecipeId == c.CupId),
+                [.. inOrder.Where(r => r.CupId == c.CupId)
+                    .Select(r => new ToReach(r,
+                        noted[(new(r.LayerId, r.RegionId), r.Pass)].Select(ml => (double?)ml).FirstOrDefault()))], copies, sitting)),
         ];
     }
 
@@ -76,25 +83,32 @@ public sealed record CupReach(
 
     private static CupReach One(CupVolume cup, Recipe recipe, CupChoice? choice, ImmutableArray<ToReach> pours, int copies, Sitting sitting)
     {
-        ReckonedInput mixed = choice?.MixedMl is { } own ? new("mixed", own, "ml", Origin.Measured) : new("mixed", cup.MixMl.Value, "ml", Origin.Reckoned),
-            stays = new("stays in this cup", cup.Loss.Value, "ml", Origin.Reckoned), drawn = new("to mixed cups", cup.DrawnMl, "ml", Origin.Reckoned), held = new("held back", choice?.HeldBack?.Ml ?? 0, "ml", Origin.Own);
+        ReckonedInput mixed = choice?.MixedMl is { } own ? new("mixed", own, "ml", Origin.Measured)
+            : new("mixed", cup.MixMl.Value, "ml", Origin.Reckoned),
+            stays = new("stays in this cup", cup.Loss.Value, "ml", Origin.Reckoned),
+            drawn = new("to mixed cups", cup.DrawnMl, "ml", Origin.Reckoned),
+            held = new("held back", choice?.HeldBack?.Ml ?? 0, "ml", Origin.Own);
         var available = Math.Max(0, mixed.Value - stays.Value - drawn.Value - held.Value);
         var wanted = pours.Sum(p => p.Ml);
         ReckonedInput[] asked = pours.All(p => p.PouredMl is null) ? [new("wanted", wanted, "ml", Origin.Reckoned)]
-            : [new("poured so far", pours.Sum(p => p.PouredMl ?? 0), "ml", Origin.Measured), new("still to pour", pours.Where(p => p.PouredMl is null).Sum(p => p.Ml), "ml", Origin.Reckoned)];
-        var can = available > 0 ? Reckoned.Of(available, "ml", Formulas.CupAvailable, mixed, stays, drawn, held) : Reckoned.Of(0, "ml", Formulas.CupNone, mixed with { Name = "regions", Value = 0 });
+            : [new("poured so far", pours.Sum(p => p.PouredMl ?? 0), "ml", Origin.Measured),
+                new("still to pour", pours.Where(p => p.PouredMl is null).Sum(p => p.Ml), "ml", Origin.Reckoned)];
+        var can = available > 0 ? Reckoned.Of(available, "ml", Formulas.CupAvailable, mixed, stays, drawn, held)
+            : Reckoned.Of(0, "ml", Formulas.CupNone, mixed with { Name = "regions", Value = 0 });
 
         // More than was there cannot have been poured: what it says is that more was mixed. What lacks is never more than is to come.
         var left = Math.Max(available - wanted, -pours.Where(p => p.PouredMl is null).Sum(p => p.Ml));
         if (left >= -LeastMl)
         {
-            var over = left < LeastMl ? null : Reckoned.Of(left, "ml", Formulas.CupLeft, [new("can be poured", available, "ml", Origin.Reckoned), .. asked]);
+            var over = left < LeastMl ? null
+                : Reckoned.Of(left, "ml", Formulas.CupLeft, [new("can be poured", available, "ml", Origin.Reckoned), .. asked]);
             return new(cup.CupId, can, null, null, over, copies, over is null ? [] : [.. Ways(cup, recipe, over)]);
         }
 
         var (first, filled) = Short(pours, copies, available, sitting.CopiesInTurn);
         return new(
-            cup.CupId, can, first, Reckoned.Of(-left, "ml", Formulas.CupLacks, [.. asked, new("can be poured", available, "ml", Origin.Reckoned)]),
+            cup.CupId, can, first,
+            Reckoned.Of(-left, "ml", Formulas.CupLacks, [.. asked, new("can be poured", available, "ml", Origin.Reckoned)]),
             null, filled, []);
     }
 
@@ -104,7 +118,8 @@ public sealed record CupReach(
         // What is poured is poured: what is still to come shares what is left.
         available -= pours.Sum(p => p.PouredMl ?? 0);
         pours = pours.RemoveAll(p => p.PouredMl is not null);
-        var turns = inTurn ? Enumerable.Range(1, copies).SelectMany(c => pours.Select(p => (Pour: p, Copy: c))) : pours.SelectMany(p => Enumerable.Range(1, copies).Select(c => (Pour: p, Copy: c)));
+        var turns = inTurn ? Enumerable.Range(1, copies).SelectMany(c => pours.Select(p => (Pour: p, Copy: c)))
+            : pours.SelectMany(p => Enumerable.Range(1, copies).Select(c => (Pour: p, Copy: c)));
         ShortPour? first = null;
         var starved = new HashSet<int>();
         foreach (var (pour, copy) in turns)
@@ -120,7 +135,8 @@ public sealed record CupReach(
         return (first, copies - starved.Count);
     }
 
-    /// <summary>Stones by colour always; clear seals the next ground or brings up what stands low; what is enough fills a small mould.</summary>
+    /// <summary>Stones by colour always; clear seals the next ground or brings up what stands low; what is enough fills
+    /// a small mould.</summary>
     private static IEnumerable<LeftOverWay> Ways(CupVolume cup, Recipe recipe, Reckoned left)
     {
         if (left.Value < LeastUseMl)
@@ -129,7 +145,8 @@ public sealed record CupReach(
         }
 
         ReckonedInput over = new("left over", left.Value, "ml", Origin.Reckoned);
-        yield return new(LeftOverUse.CastStones, Reckoned.Of(left.Value * cup.MixG.Value / cup.MixMl.Value, "g", Formulas.LeftOverStones, over,
+        yield return new(LeftOverUse.CastStones,
+            Reckoned.Of(left.Value * cup.MixG.Value / cup.MixMl.Value, "g", Formulas.LeftOverStones, over,
             new("density of the mix", cup.MixG.Value / cup.MixMl.Value, "g/ml", Origin.Reckoned)));
         if (left.Value >= SmallestMouldMl)
         {
@@ -138,7 +155,8 @@ public sealed record CupReach(
 
         if (recipe.IsClear)
         {
-            yield return new(LeftOverUse.SealCoat, Reckoned.Of(left.Value * 10 / SealMm, "cm²", Formulas.LeftOverSeal, over, new("seal coat", SealMm, "mm", Origin.Default)));
+            yield return new(LeftOverUse.SealCoat,
+                Reckoned.Of(left.Value * 10 / SealMm, "cm²", Formulas.LeftOverSeal, over, new("seal coat", SealMm, "mm", Origin.Default)));
             yield return new(LeftOverUse.TopUp, Reckoned.Of(left.Value, "ml", Formulas.Stated, over));
         }
     }

@@ -27,13 +27,15 @@ public static class LayoutFacts
     /// <summary>Id of the room that lines need.</summary>
     public const string StripesNeed = "stripes-need";
 
-    /// <summary>The numbers of a layer's layout, and of the layouts of its zones, whose ids and regions come after the zone's id and a slash.</summary>
+    /// <summary>The numbers of a layer's layout, and of the layouts of its zones, whose ids and regions come after the
+    /// zone's id and a slash.</summary>
     /// <param name="mapper">Lays out the maps.</param>
     /// <param name="piece">A valid piece.</param>
     /// <param name="layer">A layer of it.</param>
     /// <param name="map">The layer's map.</param>
     /// <param name="ml">What each of its regions takes without its edges, ml.</param>
-    public static ImmutableArray<LayoutFact> Of(LayerMapper mapper, Piece piece, FilledLayer layer, LayerMap map, IReadOnlyDictionary<RegionId, double> ml)
+    public static ImmutableArray<LayoutFact> Of(LayerMapper mapper, Piece piece, FilledLayer layer, LayerMap map,
+        IReadOnlyDictionary<RegionId, double> ml)
     {
         ArgumentNullException.ThrowIfNull(mapper);
         ArgumentNullException.ThrowIfNull(piece);
@@ -44,7 +46,8 @@ public static class LayoutFacts
         [
             .. parts.Where(p => p.Map is not null).SelectMany(p => (p.Of(layer).Layout switch
             {
-                StripesLayout lines => Lines(piece, p.Of(layer), lines, p.ZoneId is null ? mapper.RimRoomMm(piece, layer) : ((BandMap)p.Map!).FarFromRimMm(), p.ZoneId, ml),
+                StripesLayout lines => Lines(piece, p.Of(layer), lines,
+                    p.ZoneId is null ? mapper.RimRoomMm(piece, layer) : ((BandMap)p.Map!).FarFromRimMm(), p.ZoneId, ml),
                 PuddleLayout puddle => PuddleOf(piece.Ground, p.Of(layer), puddle, p.Map!),
                 FieldsLayout { Vein: not null } => Vein(p.Map!),
                 PoolsLayout pools => Walls(p.Outline, p.Of(layer), pools, p.Map!),
@@ -59,10 +62,12 @@ public static class LayoutFacts
         var own = layer.Bands.Where(b => !b.FillsRest).ToList();
         var widths = lines.BandWidthsMm();
         yield return new(RimRoom, "Room from the rim to the middle", Reckoned.Of(room, "mm", Formulas.RimRoom,
-            new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default), new("waviness", lines.WavinessMm, "mm", Origin.Own, layer.LaidOutPlace + ".layout.wavinessMm")));
+            new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default),
+            new("waviness", lines.WavinessMm, "mm", Origin.Own, layer.LaidOutPlace + ".layout.wavinessMm")));
         yield return new(StripesNeed, $"{own.Count} stripes need", new(widths.Sum(), "mm", Formulas.StripesNeed,
             [.. layer.Bands.Select((b, k) => (b, k)).Where(p => !p.b.FillsRest)
-                .Select(p => new ReckonedInput($"stripe {own.Count - own.IndexOf(p.b)}", widths[p.k], "mm", Origin.Own, $"{layer.LaidOutPlace}.layout.bands[{p.b.Id}].widthMm"))]));
+                .Select(p => new ReckonedInput($"stripe {own.Count - own.IndexOf(p.b)}", widths[p.k], "mm", Origin.Own,
+                    $"{layer.LaidOutPlace}.layout.bands[{p.b.Id}].widthMm"))]));
 
         // Laid from the rim inward; the same sequence again and again is told repeat by repeat.
         var laid = layer.Bands.Reverse().Where(b => !b.FillsRest).ToList();
@@ -73,9 +78,11 @@ public static class LayoutFacts
             {
                 var sum = repeat.Select(b => (b, Ml: ml.GetValueOrDefault(b.Region.In(zoneId)))).ToList();
                 yield return new(
-                    string.Create(CultureInfo.InvariantCulture, $"repeat-{number}"), number == 1 ? "Repeat 1, at the rim" : $"Repeat {number}",
+                    string.Create(CultureInfo.InvariantCulture, $"repeat-{number}"),
+                    number == 1 ? "Repeat 1, at the rim" : $"Repeat {number}",
                     new(sum.Sum(s => s.Ml), "ml", Formulas.Repeat,
-                        [.. sum.Select(s => new ReckonedInput(layer.Recipes.Single(c => c.Id == s.b.RecipeId).Name, s.Ml, "ml", Origin.Reckoned))]));
+                        [.. sum.Select(s => new ReckonedInput(layer.Recipes.Single(c => c.Id == s.b.RecipeId).Name,
+                            s.Ml, "ml", Origin.Reckoned))]));
             }
         }
     }
@@ -83,7 +90,8 @@ public static class LayoutFacts
     /// <summary>After how many lines the sequence begins again; all of them where it does not.</summary>
     private static int Period(List<Band> laid) =>
         Enumerable.Range(1, Math.Max(1, laid.Count)).First(p => p == laid.Count || laid.Count == 0
-            || (laid.Count % p == 0 && Enumerable.Range(p, laid.Count - p).All(i => laid[i].RecipeId == laid[i - p].RecipeId && laid[i].WidthMm == laid[i - p].WidthMm)));
+            || (laid.Count % p == 0 && Enumerable.Range(p, laid.Count - p)
+                .All(i => laid[i].RecipeId == laid[i - p].RecipeId && laid[i].WidthMm == laid[i - p].WidthMm)));
 
     private static IEnumerable<LayoutFact> PuddleOf(Ground ground, FilledLayer layer, PuddleLayout puddle, LayerMap map)
     {
@@ -95,19 +103,24 @@ public static class LayoutFacts
             yield return new(
                 $"radius-{puddle.Pours[k].Id}", $"Radius after {layer.Recipes.Single(c => c.Id == puddle.Pours[k].RecipeId).Name}",
                 Reckoned.Of(radii[k], "mm", Formulas.Puddle,
-                    new("all poured so far", ml, "ml", Origin.Reckoned), new("depth", layer.DepthMm, "mm", Origin.Own, layer.Place + ".depthMm")));
+                    new("all poured so far", ml, "ml", Origin.Reckoned),
+                    new("depth", layer.DepthMm, "mm", Origin.Own, layer.Place + ".depthMm")));
         }
 
         // What is poured by the millilitre is that much: what hangs on the edge and drips is told, and is a part of it.
         var open = map.Regions.Where(r => r.By == PouredBy.Amount).Sum(r => r.OpenEdgeMm);
         if (ground.Edge == EdgeStyle.DrippedOver && open > 0)
         {
-            var (film, drip) = (layer.Sitting.Losses?.FilmMm ?? CupPlanner.SideFilmMm, layer.Sitting.Losses?.DripPercent ?? CupPlanner.DripShare * 100);
+            var (film, drip) = (layer.Sitting.Losses?.FilmMm ?? CupPlanner.SideFilmMm,
+                layer.Sitting.Losses?.DripPercent ?? CupPlanner.DripShare * 100);
             yield return new("edges", "Of that, on the edge and in drips", Reckoned.Of(
                 CupPlanner.EdgeMl(open, ground.SideHeightMm, ml, film, drip / 100), "ml", Formulas.EdgeVolume,
-                new("open perimeter", open, "mm", Origin.Reckoned), new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm"),
-                new("film thickness", film, "mm", layer.Sitting.Losses?.FilmMm is null ? Origin.Default : Origin.Own, layer.SittingPlace + ".losses.filmMm"),
-                new("drip share", drip, "%", layer.Sitting.Losses?.DripPercent is null ? Origin.Default : Origin.Own, layer.SittingPlace + ".losses.dripPercent"),
+                new("open perimeter", open, "mm", Origin.Reckoned),
+                new("side height", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm"),
+                new("film thickness", film, "mm", layer.Sitting.Losses?.FilmMm is null ? Origin.Default : Origin.Own,
+                    layer.SittingPlace + ".losses.filmMm"),
+                new("drip share", drip, "%", layer.Sitting.Losses?.DripPercent is null ? Origin.Default : Origin.Own,
+                    layer.SittingPlace + ".losses.dripPercent"),
                 new("layer volume", ml, "ml", Origin.Reckoned)));
         }
 
@@ -131,8 +144,10 @@ public static class LayoutFacts
     {
         var length = Pools.LengthMm(outline, pools);
         var area = map.Regions.FirstOrDefault(r => r.Id == PoolsLayout.WallId)?.AreaMm2 ?? 0;
-        yield return new("wall-length", "Walls", Reckoned.Of(length, "mm", Formulas.WallLength, new ReckonedInput("walls", pools.Strokes.Length, "", Origin.Own)));
+        yield return new("wall-length", "Walls",
+            Reckoned.Of(length, "mm", Formulas.WallLength, new ReckonedInput("walls", pools.Strokes.Length, "", Origin.Own)));
         yield return new("wall-area", "Walls take up", Reckoned.Of(area / 100, "cm²", Formulas.WallLength,
-            new("length", length, "mm", Origin.Reckoned), new("bead width", pools.BeadMm, "mm", Origin.Own, layer.LaidOutPlace + ".layout.beadMm")));
+            new("length", length, "mm", Origin.Reckoned),
+            new("bead width", pools.BeadMm, "mm", Origin.Own, layer.LaidOutPlace + ".layout.beadMm")));
     }
 }

@@ -41,5 +41,6 @@ public static class Pace
     /// <summary>To pour so much on a region, s.</summary>
     public static double Pouring(double ml) => RegionSeconds + ml / PourMlPerS;
 
-    private static bool IsPowder(ColourantClass colourant) => colourant is ColourantClass.Mica or ColourantClass.Interference or ColourantClass.Glitter;
+    private static bool IsPowder(ColourantClass colourant) =>
+        colourant is ColourantClass.Mica or ColourantClass.Interference or ColourantClass.Glitter;
 }

@@ -28,7 +28,8 @@ public sealed record PourOrder(ImmutableArray<RegionId> RegionIds, string Says)
         var says = Sentence(layer, own);
         return new(
         [
-            .. InOrder(layer, own, null).Concat(zones.SelectMany(z => InOrder(layer.Inside(z.Zone), z.Own, z.Zone.Id))).Concat(kept).Select(r => r.Id),
+            .. InOrder(layer, own, null).Concat(zones.SelectMany(z => InOrder(layer.Inside(z.Zone), z.Own, z.Zone.Id)))
+                .Concat(kept).Select(r => r.Id),
         ],
         zones.Any(z => z.Own.Count > 0) ? $"{says} Then part by part." : says);
     }

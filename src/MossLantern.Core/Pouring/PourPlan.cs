@@ -13,7 +13,8 @@ namespace MossLantern.Core.Pouring;
 /// <param name="LeftInCupMl">What should be left in the cup after it, ml, loss included; null where it is mixed by eye.</param>
 /// <param name="Pass">Which pass of the sitting over the region, from 0.</param>
 /// <param name="EachMl">How much for each copy, ml; null where there is one.</param>
-public sealed record PlannedPour(string LayerId, RegionId RegionId, string CupId, Reckoned PourMl, Reckoned? LeftInCupMl, int Pass = 0, Reckoned? EachMl = null)
+public sealed record PlannedPour(string LayerId, RegionId RegionId, string CupId, Reckoned PourMl,
+    Reckoned? LeftInCupMl, int Pass = 0, Reckoned? EachMl = null)
 {
     /// <summary>The region, and whose it is.</summary>
     internal RegionOf Of => new(LayerId, RegionId);
@@ -24,18 +25,21 @@ public sealed record PlannedPour(string LayerId, RegionId RegionId, string CupId
 public static class PourPlan
 {
     /// <summary>
-    /// What a sitting pours, in turn: the artist's order first, then the regions it does not name in the usual one, layer by layer. A region
+    /// What a sitting pours, in turn: the artist's order first, then the regions it does not name in the usual one,
+    /// layer by layer. A region
     /// that is poured in several passes takes its place again in each. What takes nothing is left out.
     /// </summary>
     /// <param name="sitting">The sitting.</param>
     /// <param name="regions">What it pours.</param>
     /// <param name="usual">The usual order of its layers, lowest first.</param>
-    public static ImmutableArray<RegionVolume> InOrder(Sitting sitting, ImmutableArray<RegionVolume> regions, ImmutableArray<(string LayerId, PourOrder Order)> usual)
+    public static ImmutableArray<RegionVolume> InOrder(Sitting sitting, ImmutableArray<RegionVolume> regions,
+        ImmutableArray<(string LayerId, PourOrder Order)> usual)
     {
         ArgumentNullException.ThrowIfNull(sitting);
         var place = (sitting.Order ?? []).Concat(usual.SelectMany(u => u.Order.RegionIds.Select(id => new RegionOf(u.LayerId, id))))
             .Distinct().Select((of, at) => (of, at)).ToDictionary(p => p.of, p => p.at);
-        return [.. regions.Where(r => r.PourMl.Value > 0).OrderBy(r => r.Pass).ThenBy(r => place.GetValueOrDefault(new(r.LayerId, r.RegionId), int.MaxValue))];
+        return [.. regions.Where(r => r.PourMl.Value > 0).OrderBy(r => r.Pass)
+            .ThenBy(r => place.GetValueOrDefault(new(r.LayerId, r.RegionId), int.MaxValue))];
     }
 
     /// <summary>The pours of a sitting, with what is left in the cups after each.</summary>
@@ -43,18 +47,21 @@ public static class PourPlan
     /// <param name="cups">Its cups.</param>
     /// <param name="copies">For how many copies it is mixed.</param>
     /// <param name="choices">How much is mixed in single cups, where it is not what is planned; null for nothing.</param>
-    public static ImmutableArray<PlannedPour> Of(ImmutableArray<RegionVolume> inOrder, CupPlan cups, int copies = 1, ImmutableArray<CupChoice>? choices = null)
+    public static ImmutableArray<PlannedPour> Of(ImmutableArray<RegionVolume> inOrder, CupPlan cups, int copies = 1,
+        ImmutableArray<CupChoice>? choices = null)
     {
         ArgumentNullException.ThrowIfNull(cups);
         var byEye = (choices ?? []).Where(c => c.ByEye).Select(c => c.RecipeId).ToHashSet();
-        var left = cups.Cups.ToDictionary(c => c.CupId, c => (choices?.FirstOrDefault(k => k.RecipeId == c.CupId)?.MixedMl ?? c.MixMl.Value) - c.DrawnMl);
+        var left = cups.Cups
+            .ToDictionary(c => c.CupId, c => (choices?.FirstOrDefault(k => k.RecipeId == c.CupId)?.MixedMl ?? c.MixMl.Value) - c.DrawnMl);
         return [.. inOrder.Select(Step)];
 
         PlannedPour Step(RegionVolume region)
         {
             var before = left[region.CupId];
             var after = left[region.CupId] = before - region.PourMl.Value;
-            return new(region.LayerId, region.RegionId, region.CupId, region.PourMl, byEye.Contains(region.CupId) ? null : Reckoned.Of(after, "ml", Formulas.LeftInCup,
+            return new(region.LayerId, region.RegionId, region.CupId, region.PourMl,
+                byEye.Contains(region.CupId) ? null : Reckoned.Of(after, "ml", Formulas.LeftInCup,
                 new("in the cup before", before, "ml", Origin.Reckoned),
                 new("poured", region.PourMl.Value, "ml", Origin.Reckoned)), region.Pass,
                 copies == 1 ? null : Reckoned.Of(region.PourMl.Value / copies, "ml", Formulas.EachCopy,

@@ -29,7 +29,8 @@ internal sealed record DrawnRings(
 
         if (rings.Count is 0 or > DrawnOutline.MostRings || rings.Sum(r => r.Count) > DrawnOutline.MostCorners)
         {
-            return Wrong($"A drawn outline has from 1 to {DrawnOutline.MostRings} rings and up to {DrawnOutline.MostCorners} corners in all.");
+            return Wrong(
+                $"A drawn outline has from 1 to {DrawnOutline.MostRings} rings and up to {DrawnOutline.MostCorners} corners in all.");
         }
 
         if (rings.Any(r => r.Count < 3))
@@ -71,7 +72,8 @@ internal sealed record DrawnRings(
         }
 
         var inside = rings.Select((r, i) => Enumerable.Range(0, rings.Count)
-            .Where(j => j != i && shells[j].EnvelopeInternal.Contains(shells[i].EnvelopeInternal) && rings[j].SignedDistanceMm(r.Xs[0], r.Ys[0]) < 0)
+            .Where(j => j != i && shells[j].EnvelopeInternal.Contains(shells[i].EnvelopeInternal)
+                && rings[j].SignedDistanceMm(r.Xs[0], r.Ys[0]) < 0)
             .ToList()).ToList();
         var turned = rings.Select((r, i) => r.SignedAreaMm2 > 0 == (inside[i].Count % 2 == 0) ? r : r.Reversed()).ToList();
         var parts = Enumerable.Range(0, rings.Count).Where(i => inside[i].Count % 2 == 0)
@@ -79,7 +81,8 @@ internal sealed record DrawnRings(
             .Select(i => new DrawnPart(
             [
                 turned[i],
-                .. Enumerable.Range(0, rings.Count).Where(j => inside[j].Count == inside[i].Count + 1 && inside[j].Contains(i)).Select(j => turned[j]),
+                .. Enumerable.Range(0, rings.Count)
+                    .Where(j => inside[j].Count == inside[i].Count + 1 && inside[j].Contains(i)).Select(j => turned[j]),
             ])).ToImmutableArray();
         if (rings.Count == 1)
         {
@@ -87,7 +90,8 @@ internal sealed record DrawnRings(
             return new(null, [.. parts.SelectMany(p => p.Rings)], parts, shells[0].EnvelopeInternal.MaxX, shells[0].EnvelopeInternal.MaxY);
         }
 
-        var whole = new MultiPolygon([.. parts.Select(p => new Polygon(Flat.Closed(p.Rings[0]), [.. p.Rings.Skip(1).Select(Flat.Closed)]))]);
+        var whole = new MultiPolygon([.. parts
+            .Select(p => new Polygon(Flat.Closed(p.Rings[0]), [.. p.Rings.Skip(1).Select(Flat.Closed)]))]);
         return new IsValidOp(whole).ValidationError is { } crossing
             ? Wrong(string.Create(CultureInfo.InvariantCulture,
                 $"Parts of the drawn outline cross each other at {crossing.Coordinate.X:0.#}, {crossing.Coordinate.Y:0.#} mm."))

@@ -25,7 +25,8 @@ internal static class Ellipse
     }
 
     /// <summary>Left and right end of the horizontal line across it at a height; empty where it passes by.</summary>
-    public static ImmutableArray<(double FromMm, double ToMm)> Chords(double middleX, double middleY, double radiusX, double radiusY, double y)
+    public static ImmutableArray<(double FromMm, double ToMm)> Chords(double middleX, double middleY, double radiusX,
+        double radiusY, double y)
     {
         var part = 1 - (y - middleY) * (y - middleY) / (radiusY * radiusY);
         var half = radiusX * Math.Sqrt(Math.Max(0, part));

@@ -64,7 +64,8 @@ internal static class Flat
     public static Geometry Without(Geometry first, Geometry second) => OverlayNGRobust.Overlay(first, second, SpatialFunction.Difference);
 
     /// <summary>All areas or lines together.</summary>
-    public static Geometry Together(IEnumerable<Geometry> all) => UnaryUnionOp.Union(all.ToList()) ?? GeometryFactory.Default.CreatePolygon();
+    public static Geometry Together(IEnumerable<Geometry> all) =>
+        UnaryUnionOp.Union(all.ToList()) ?? GeometryFactory.Default.CreatePolygon();
 
     /// <summary>A ring, its first corner repeated at the end.</summary>
     public static LinearRing Closed(Ring ring) => new(

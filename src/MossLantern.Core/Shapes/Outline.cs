@@ -82,7 +82,8 @@ public abstract record Outline
     }
 
     /// <summary>An outline with an opening in it.</summary>
-    private protected static ImmutableArray<Ring> WithOpening(Ring outer, Opening? opening) => opening is null ? [outer] : [outer, opening.Ring(0, 0)];
+    private protected static ImmutableArray<Ring> WithOpening(Ring outer, Opening? opening) =>
+        opening is null ? [outer] : [outer, opening.Ring(0, 0)];
 
     /// <summary>Whether the opening, if there is one, lies inside with a margin all round.</summary>
     public bool OpeningFits(double marginMm)
@@ -93,7 +94,8 @@ public abstract record Outline
         }
 
         var (outer, hole) = (Rings[0], Rings[1]);
-        return Enumerable.Range(0, hole.Count).All(i => outer.Holds(hole.Xs[i], hole.Ys[i]) && !outer.PassesWithin(hole.Xs[i], hole.Ys[i], marginMm));
+        return Enumerable.Range(0, hole.Count)
+            .All(i => outer.Holds(hole.Xs[i], hole.Ys[i]) && !outer.PassesWithin(hole.Xs[i], hole.Ys[i], marginMm));
     }
 
     /// <summary>Its opening; null for what has none.</summary>
@@ -108,7 +110,8 @@ public abstract record Outline
     /// <param name="yMm">mm from the top.</param>
     public virtual bool OnRim(double xMm, double yMm) => true;
 
-    /// <summary>Tells of every side of its rings, by their numbers, whether it lies on the edge of the piece; a side ends at the corner of its number.</summary>
+    /// <summary>Tells of every side of its rings, by their numbers, whether it lies on the edge of the piece; a side
+    /// ends at the corner of its number.</summary>
     internal virtual Func<int, int, bool> SidesOnRim() => static (_, _) => true;
 
     /// <summary>
@@ -169,7 +172,8 @@ public sealed record RectangleOutline(double WidthMm, double HeightMm, Opening? 
     [JsonIgnore]
     public override double PerimeterMm => 2 * (WidthMm + HeightMm) + (Opening?.PerimeterMm ?? 0);
 
-    private protected override ImmutableArray<Ring> Draw() => WithOpening(new([0, WidthMm, WidthMm, 0], [0, 0, HeightMm, HeightMm]), Opening);
+    private protected override ImmutableArray<Ring> Draw() =>
+        WithOpening(new([0, WidthMm, WidthMm, 0], [0, 0, HeightMm, HeightMm]), Opening);
 }
 
 /// <summary>A round.</summary>
@@ -200,7 +204,8 @@ public sealed record RoundOutline(double DiameterMm, Opening? Opening = null) : 
     [JsonIgnore]
     public override double PerimeterMm => Math.PI * DiameterMm + (Opening?.PerimeterMm ?? 0);
 
-    private protected override ImmutableArray<Ring> Draw() => WithOpening(Ellipse.Ring(DiameterMm / 2, DiameterMm / 2, DiameterMm / 2, DiameterMm / 2), Opening);
+    private protected override ImmutableArray<Ring> Draw() =>
+        WithOpening(Ellipse.Ring(DiameterMm / 2, DiameterMm / 2, DiameterMm / 2, DiameterMm / 2), Opening);
 
     /// <inheritdoc/>
     public override ImmutableArray<(double FromMm, double ToMm)> Chords(double yMm) =>
@@ -236,7 +241,8 @@ public sealed record OvalOutline(double WidthMm, double HeightMm, Opening? Openi
     [JsonIgnore]
     public override double PerimeterMm => Ellipse.PerimeterMm(WidthMm / 2, HeightMm / 2) + (Opening?.PerimeterMm ?? 0);
 
-    private protected override ImmutableArray<Ring> Draw() => WithOpening(Ellipse.Ring(WidthMm / 2, HeightMm / 2, WidthMm / 2, HeightMm / 2), Opening);
+    private protected override ImmutableArray<Ring> Draw() =>
+        WithOpening(Ellipse.Ring(WidthMm / 2, HeightMm / 2, WidthMm / 2, HeightMm / 2), Opening);
 
     /// <inheritdoc/>
     public override ImmutableArray<(double FromMm, double ToMm)> Chords(double yMm) =>

@@ -9,7 +9,8 @@ namespace MossLantern.Core.Shapes;
 /// </summary>
 /// <param name="WidthMm">Width of the frame it stands in, mm.</param>
 /// <param name="HeightMm">Height of the frame, mm.</param>
-/// <param name="Reach">How far the curve reaches at each handle, as a share of the way from the middle to the frame; the first lies to the right, the rest follow clockwise as seen.</param>
+/// <param name="Reach">How far the curve reaches at each handle, as a share of the way from the middle to the frame;
+/// the first lies to the right, the rest follow clockwise as seen.</param>
 /// <param name="WobbleMm">How far the curve wanders between handles, mm.</param>
 /// <param name="Seed">Seed of the wobble.</param>
 /// <param name="Opening">An opening, or null.</param>

@@ -6,7 +6,8 @@ internal static class WithinOutline
     /// <summary>So often a crossing is halved: from a few millimetres to a few nanometres.</summary>
     private const int Halvings = 20;
 
-    /// <summary>The pieces of a closed line that lie in an outline, each of two corners at least; one that never leaves it is closed.</summary>
+    /// <summary>The pieces of a closed line that lie in an outline, each of two corners at least; one that never leaves
+    /// it is closed.</summary>
     /// <param name="outline">The outline.</param>
     /// <param name="xs">Corners of the line, mm from the left; the last is joined to the first.</param>
     /// <param name="ys">mm from the top.</param>

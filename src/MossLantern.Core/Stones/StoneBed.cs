@@ -8,7 +8,8 @@ namespace MossLantern.Core.Stones;
 /// <remarks>Source: docs/craft/stones.md, Beds.</remarks>
 public sealed record StoneBed(double BulkMl, double Grams, double SolidMl, double VoidMl)
 {
-    /// <summary>Works out a bed. A depth or an area of 0 is no bed; a stone of no density displaces without end; not-a-number stays one. Nothing is thrown.</summary>
+    /// <summary>Works out a bed. A depth or an area of 0 is no bed; a stone of no density displaces without end;
+    /// not-a-number stays one. Nothing is thrown.</summary>
     /// <param name="areaMm2">Area, mm².</param>
     /// <param name="depthMm">Depth, mm.</param>
     /// <param name="bulkDensity">Density of the heap, g/ml.</param>

@@ -29,7 +29,8 @@ public sealed record Because(string Words, ImmutableArray<Reckoned> Numbers);
 /// <param name="JugLossMl">What stays in the jug, ml; 0 for a cup that is mixed in itself.</param>
 /// <param name="Measured">Resin and hardener of it.</param>
 /// <param name="StartMinutes">When it is begun, min after the first batch.</param>
-/// <param name="LatestMinutes">When it has to be begun so that it still runs into what was poured first, min after the first batch; null for the first.</param>
+/// <param name="LatestMinutes">When it has to be begun so that it still runs into what was poured first, min after the
+/// first batch; null for the first.</param>
 /// <param name="DividedMinutes">When it is divided, min from when it is mixed.</param>
 /// <param name="DividedC">How warm it is then, °C.</param>
 /// <param name="Cups">How its cups are when they have been poured.</param>

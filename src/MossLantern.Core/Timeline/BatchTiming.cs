@@ -102,7 +102,8 @@ internal sealed class BatchTiming
     public double[] PouredMinutes { get; }
 
     /// <summary>How it is when it is divided.</summary>
-    public CureState Divided => divided ??= on.Until(new(0, 0, on.RoomC()), CuringBody.Cup(on.Tools.MassG(MixMl), on.Model.CupLoss), 60 * DividedMinutes);
+    public CureState Divided =>
+        divided ??= on.Until(new(0, 0, on.RoomC()), CuringBody.Cup(on.Tools.MassG(MixMl), on.Model.CupLoss), 60 * DividedMinutes);
 
     /// <summary>What keeps it from being one batch first of all.</summary>
     public Unfit Fits { get; }

@@ -20,7 +20,8 @@ internal sealed class Batching
     private readonly List<List<BatchCup>> groups;
     private readonly ImmutableArray<RegionVolume> inOrder;
 
-    private Batching(Measuring tools, ImmutableArray<Recipe> recipes, CupPlan cups, ImmutableArray<RegionVolume> inOrder, RoomCurve room, Instant? begun)
+    private Batching(Measuring tools, ImmutableArray<Recipe> recipes, CupPlan cups,
+        ImmutableArray<RegionVolume> inOrder, RoomCurve room, Instant? begun)
     {
         on = new(tools, room, begun);
         (this.room, this.inOrder) = (room.InputAt(begun), inOrder);
@@ -39,7 +40,8 @@ internal sealed class Batching
     /// <param name="room">How warm the room is.</param>
     /// <param name="begun">When its first batch is begun; null while no start is known.</param>
     public static BatchesPlan Of(
-        Measuring tools, Sitting sitting, ImmutableArray<Recipe> recipes, CupPlan cups, ImmutableArray<RegionVolume> inOrder, double? filmMm, RoomCurve room, Instant? begun)
+        Measuring tools, Sitting sitting, ImmutableArray<Recipe> recipes, CupPlan cups,
+        ImmutableArray<RegionVolume> inOrder, double? filmMm, RoomCurve room, Instant? begun)
     {
         var batching = new Batching(tools, recipes, cups, inOrder, room, begun);
         var runs = sitting.Batches is { IsEmpty: false } own ? batching.Arranged(own) : batching.Proposed(batching.groups, []);
@@ -50,7 +52,8 @@ internal sealed class Batching
     private List<List<BatchCup>> Together(ImmutableArray<RegionVolume> pours)
     {
         List<string> order = [];
-        foreach (var id in pours.SelectMany(p => recipes[p.CupId].Of is { } shares ? shares.Select(s => s.RecipeId) : [p.CupId]).Where(id => cups[id].MixMl.Value > 0))
+        foreach (var id in pours.SelectMany(p => recipes[p.CupId].Of is { } shares ? shares.Select(s => s.RecipeId)
+            : [p.CupId]).Where(id => cups[id].MixMl.Value > 0))
         {
             if (!order.Contains(id))
             {
@@ -59,7 +62,8 @@ internal sealed class Batching
         }
 
         var until = Enumerable.Range(0, order.Count).ToArray();
-        foreach (var shares in recipes.Values.Where(r => r.Of is not null && cups[r.Id].MixMl.Value > 0).Select(r => r.Of!.Value.Select(s => order.IndexOf(s.RecipeId)).Where(i => i >= 0).ToList()).Where(s => s.Count > 0))
+        foreach (var shares in recipes.Values.Where(r => r.Of is not null && cups[r.Id].MixMl.Value > 0)
+            .Select(r => r.Of!.Value.Select(s => order.IndexOf(s.RecipeId)).Where(i => i >= 0).ToList()).Where(s => s.Count > 0))
         {
             until[shares.Min()] = Math.Max(until[shares.Min()], shares.Max());
         }
@@ -87,7 +91,8 @@ internal sealed class Batching
         var last = after.Select(m => m.Id).Append(id).ToHashSet();
         var needed = cups[id].NeedMl + cups[id].Loss.Value;
         return new(
-            id, cups[id].MixMl.Value, on.Tools.Up(needed), Pace.Colouring(recipes[id]) + mixed.Count * Pace.DivideSeconds + after.Sum(Pace.Colouring),
+            id, cups[id].MixMl.Value, on.Tools.Up(needed),
+            Pace.Colouring(recipes[id]) + mixed.Count * Pace.DivideSeconds + after.Sum(Pace.Colouring),
             pours.Where(p => last.Contains(p.CupId)).Sum(p => Pace.Pouring(p.PourMl.Value)));
     }
 
@@ -108,12 +113,14 @@ internal sealed class Batching
     private List<(string Id, BatchTiming Run)> Arranged(ImmutableArray<Batch> batches)
     {
         var all = groups.SelectMany(g => g).ToList();
-        var own = batches.Select(b => (b.Id, Cups: all.Where(c => b.RecipeIds.Contains(c.CupId)).ToList(), b.JugMl)).Where(b => b.Cups.Count > 0).ToList();
+        var own = batches.Select(b => (b.Id, Cups: all.Where(c => b.RecipeIds.Contains(c.CupId)).ToList(), b.JugMl))
+            .Where(b => b.Cups.Count > 0).ToList();
         var put = own.SelectMany(b => b.Cups).Select(c => c.CupId).ToHashSet();
         var left = groups.Select(g => g.Where(c => !put.Contains(c.CupId)).ToList()).Where(g => g.Count > 0).ToList();
         return
         [
-            .. own.Select(b => (b.Id, new BatchTiming(on, b.Cups, b.JugMl ?? on.Tools.Jug.Value))).Concat(Proposed(left, [.. batches.Select(b => b.Id)]))
+            .. own.Select(b => (b.Id, new BatchTiming(on, b.Cups, b.JugMl ?? on.Tools.Jug.Value)))
+                .Concat(Proposed(left, [.. batches.Select(b => b.Id)]))
                 .OrderBy(b => all.IndexOf(b.Item2.Cups[0])),
         ];
     }
@@ -129,12 +136,14 @@ internal sealed class Batching
             plans.Add(plan);
             var poured = run.PouredMinutes[^1];
             start = Reckoned.Of(start.Value + poured, "min", Formulas.BatchStart,
-                new("the batch before begun", start.Value, "min", Origin.Reckoned), new("the batch before poured", poured, "min", Origin.Reckoned));
+                new("the batch before begun", start.Value, "min", Origin.Reckoned),
+                new("the batch before poured", poured, "min", Origin.Reckoned));
         }
 
         return new(
             plans.ToImmutable(), proposed, proposed ? [.. Why(runs)] : [],
-            new(plans.Sum(p => p.MixMl.Value), "ml", Formulas.SittingVolume, [.. plans.Select((p, i) => new ReckonedInput($"batch {i + 1}", p.MixMl.Value, "ml", Origin.Reckoned))]));
+            new(plans.Sum(p => p.MixMl.Value), "ml", Formulas.SittingVolume,
+                [.. plans.Select((p, i) => new ReckonedInput($"batch {i + 1}", p.MixMl.Value, "ml", Origin.Reckoned))]));
     }
 
     private BatchPlan Worked(string id, BatchTiming run, Reckoned start, Reckoned? holds)
@@ -143,23 +152,28 @@ internal sealed class Batching
         var measured = tools.Of(run.MixMl);
         var cupsInput = new ReckonedInput("cups", run.CupsMl, "ml", Origin.Reckoned);
         var alone = run.Cups.Count == 1;
-        var mix = alone ? Alone(run, measured) : new Reckoned(run.MixMl, "ml", tools.ByVolume ? Formulas.BatchVolume : Formulas.BatchRounded,
+        var mix = alone ? Alone(run, measured)
+            : new Reckoned(run.MixMl, "ml", tools.ByVolume ? Formulas.BatchVolume : Formulas.BatchRounded,
         [
             cupsInput, .. tools.Stays, new("stays in the jug", run.LossMl, "ml", Origin.Reckoned), tools.Step,
-            .. tools.ByVolume ? [new ReckonedInput("resin", measured.ResinMl.Value, "ml", Origin.Reckoned), new("hardener", measured.HardenerMl.Value, "ml", Origin.Reckoned)] : Array.Empty<ReckonedInput>(),
+            .. tools.ByVolume ? [new ReckonedInput("resin", measured.ResinMl.Value, "ml", Origin.Reckoned),
+                new("hardener", measured.HardenerMl.Value, "ml", Origin.Reckoned)] : Array.Empty<ReckonedInput>(),
         ]);
         var mass = new ReckonedInput("in the jug", tools.MassG(run.MixMl), "g", Origin.Reckoned);
         var divided = new Reckoned(run.DividedMinutes, "min", Formulas.BatchDivided,
         [
             new("mixing", run.MixingMinutes, "min", Origin.Reckoned), new("time to mix", Pace.MixMinutes, "min", Origin.Default),
-            new("over 200 ml", Math.Max(0, run.MixMl - Pace.MixMoreMl), "ml", Origin.Reckoned), new("standing", Pace.StandMinutes, "min", Origin.Default),
-            .. alone ? Array.Empty<ReckonedInput>() : [new("cups", run.Cups.Count, "", Origin.Reckoned), new("time to divide", Pace.DivideSeconds, "s", Origin.Default)],
+            new("over 200 ml", Math.Max(0, run.MixMl - Pace.MixMoreMl), "ml", Origin.Reckoned),
+            new("standing", Pace.StandMinutes, "min", Origin.Default),
+            .. alone ? Array.Empty<ReckonedInput>()
+                : [new("cups", run.Cups.Count, "", Origin.Reckoned), new("time to divide", Pace.DivideSeconds, "s", Origin.Default)],
         ]);
         var standing = on.Model.Cup(mass.Value, on.RoomC());
         return new(
             id, [.. run.Cups.Select(c => c.CupId)], mix, run.LossMl, measured, start,
             holds is null ? null : Reckoned.Of(holds.Value - run.DividedMinutes - run.ColouringMinutes, "min", Formulas.BatchLatest,
-                new("first pour holds", holds.Value, "min", Origin.Reckoned), new("ready to pour", run.DividedMinutes + run.ColouringMinutes, "min", Origin.Reckoned)),
+                new("first pour holds", holds.Value, "min", Origin.Reckoned),
+                new("ready to pour", run.DividedMinutes + run.ColouringMinutes, "min", Origin.Reckoned)),
             divided, Cure(run.Divided.Celsius, "°C", mass),
             [.. Clocks(run, mass)],
             standing.GelMinutes is { } gel ? Cure(gel, "min", mass) : null, Cure(standing.PeakC, "°C", mass), standing.Grade,
@@ -172,7 +186,9 @@ internal sealed class Batching
         var cup = cups[run.Cups[0].CupId];
         var inputs = cup.MixMl.Inputs.Where(i => i.Name is not ("resin" or "hardener"));
         return on.Tools.ByVolume
-            ? new(run.MixMl, "ml", Formulas.CupVolume, [.. inputs, new("resin", measured.ResinMl.Value, "ml", Origin.Reckoned), new("hardener", measured.HardenerMl.Value, "ml", Origin.Reckoned)])
+            ? new(run.MixMl, "ml", Formulas.CupVolume,
+                [.. inputs, new("resin", measured.ResinMl.Value, "ml", Origin.Reckoned),
+                    new("hardener", measured.HardenerMl.Value, "ml", Origin.Reckoned)])
             : cup.MixMl with { Value = run.MixMl };
     }
 
@@ -183,11 +199,13 @@ internal sealed class Batching
             var working = run.Cup(i).WorkingMinutes;
             var poured = run.PouredMinutes[i];
             var so = poured - run.DividedMinutes - run.ColouringMinutes;
-            var cupMass = new ReckonedInput("in the cup", on.Tools.MassG(run.Cups.Count == 1 ? run.MixMl : run.Cups[i].Ml), "g", Origin.Reckoned);
+            var cupMass = new ReckonedInput("in the cup",
+                on.Tools.MassG(run.Cups.Count == 1 ? run.MixMl : run.Cups[i].Ml), "g", Origin.Reckoned);
             yield return new(
                 run.Cups[i].CupId,
                 Reckoned.Of(poured, "min", Formulas.CupPoured,
-                    new("divided", run.DividedMinutes, "min", Origin.Reckoned), new("colouring", run.ColouringMinutes, "min", Origin.Reckoned),
+                    new("divided", run.DividedMinutes, "min", Origin.Reckoned),
+                    new("colouring", run.ColouringMinutes, "min", Origin.Reckoned),
                     new("pouring so far", 60 * so, "s", Origin.Reckoned)),
                 Cure(working, "min", mass, cupMass),
                 Reckoned.Of(working - poured, "min", Formulas.InHand,
@@ -202,17 +220,20 @@ internal sealed class Batching
         var system = on.Tools.System;
         var (state, _) = run.Cup(0);
         var film = CuringBody.Film(filmMm);
-        while (state.Seconds < Journey.LongestHours * 3600 && Viscosity.PaS(system.ViscosityPaS, system.ReferenceC, state) < Viscosity.HoldsPaS)
+        while (state.Seconds < Journey.LongestHours * 3600
+            && Viscosity.PaS(system.ViscosityPaS, system.ReferenceC, state) < Viscosity.HoldsPaS)
         {
             state = on.Model.Next(state, film, on.RoomC(state.Seconds));
         }
 
-        return state.Seconds >= Journey.LongestHours * 3600 ? null : Cure(state.Seconds / 60, "min", new ReckonedInput("depth", filmMm, "mm", Origin.Reckoned));
+        return state.Seconds >= Journey.LongestHours * 3600 ? null
+            : Cure(state.Seconds / 60, "min", new ReckonedInput("depth", filmMm, "mm", Origin.Reckoned));
     }
 
     private Reckoned Cure(double value, string unit, params ReadOnlySpan<ReckonedInput> of) => new(value, unit, Formulas.Heat,
     [
-        .. of, new("working time of 100 g in a cup", on.Tools.System.WorkingMinutes, "min", on.Tools.System.OriginOf(MaterialProperties.WorkingMinutes)), room,
+        .. of, new("working time of 100 g in a cup", on.Tools.System.WorkingMinutes, "min",
+            on.Tools.System.OriginOf(MaterialProperties.WorkingMinutes)), room,
     ]);
 
     /// <summary>Why two batches that follow each other are not one, and what becomes of one that stands.</summary>
@@ -222,7 +243,8 @@ internal sealed class Batching
         {
             var both = new BatchTiming(on, [.. runs[i - 1].Run.Cups, .. runs[i].Run.Cups], on.Tools.Jug.Value);
             var what = $"Batches {i} and {i + 1} would be {{0}} together";
-            var sum = Reckoned.Of(both.MixMl, "ml", Formulas.SittingVolume, new ReckonedInput("together", both.MixMl, "ml", Origin.Reckoned));
+            var sum = Reckoned.Of(both.MixMl, "ml", Formulas.SittingVolume,
+                new ReckonedInput("together", both.MixMl, "ml", Origin.Reckoned));
             if (Told(both, what, sum) is { } because)
             {
                 yield return because;
@@ -242,15 +264,23 @@ internal sealed class Batching
 
     private Because? Told(BatchTiming run, string what, Reckoned sum) => run.Fits switch
     {
-        Unfit.Jug => new($"{what}, and the jug holds {{1}}.", [sum, Reckoned.Of(run.JugMl, "ml", Formulas.Stated, run.JugMl == on.Tools.Jug.Value ? on.Tools.Jug : new ReckonedInput("jug", run.JugMl, "ml", Origin.Own))]),
-        Unfit.HotJug => new($"{what}, and at {{1}} when it is divided: from {{2}} on it runs away with its own heat.", [sum, Cure(run.Divided.Celsius, "°C", Jug(run)), Limit("hottest", BatchTiming.HottestC, "°C")]),
-        Unfit.LateJug => new($"{what}, and past its working time when it is divided after {{1}}.", [sum, Reckoned.Of(run.DividedMinutes, "min", Formulas.Stated, new ReckonedInput("divided", run.DividedMinutes, "min", Origin.Reckoned))]),
-        Unfit.HotCup => Hottest(run) is var (cup, celsius) ? new($"{what}, and {recipes[cup.CupId].Name} at {{1}} when the last of it is poured.", [sum, Cure(celsius, "°C", Jug(run))]) : null,
+        Unfit.Jug => new($"{what}, and the jug holds {{1}}.",
+            [sum, Reckoned.Of(run.JugMl, "ml", Formulas.Stated,
+                run.JugMl == on.Tools.Jug.Value ? on.Tools.Jug : new ReckonedInput("jug", run.JugMl, "ml", Origin.Own))]),
+        Unfit.HotJug => new($"{what}, and at {{1}} when it is divided: from {{2}} on it runs away with its own heat.",
+            [sum, Cure(run.Divided.Celsius, "°C", Jug(run)), Limit("hottest", BatchTiming.HottestC, "°C")]),
+        Unfit.LateJug => new($"{what}, and past its working time when it is divided after {{1}}.",
+            [sum, Reckoned.Of(run.DividedMinutes, "min", Formulas.Stated,
+                new ReckonedInput("divided", run.DividedMinutes, "min", Origin.Reckoned))]),
+        Unfit.HotCup => Hottest(run) is var (cup, celsius)
+            ? new($"{what}, and {recipes[cup.CupId].Name} at {{1}} when the last of it is poured.",
+                [sum, Cure(celsius, "°C", Jug(run))]) : null,
         Unfit.LateCup => Latest(run) is var (cup, hand) ? new(
             hand >= 0 ? $"{what}, and {recipes[cup.CupId].Name} would have {{1}} in hand when the last of it is poured; {{2}} are wanted."
                 : $"{what}, and {recipes[cup.CupId].Name} would be poured {{1}} after its working time.",
             [
-                sum, Reckoned.Of(Math.Abs(hand), "min", Formulas.Stated, new ReckonedInput("in hand", Math.Abs(hand), "min", Origin.Reckoned)),
+                sum, Reckoned.Of(Math.Abs(hand), "min", Formulas.Stated,
+                    new ReckonedInput("in hand", Math.Abs(hand), "min", Origin.Reckoned)),
                 .. hand >= 0 ? [Limit("wanted", BatchTiming.InHandMinutes, "min")] : Array.Empty<Reckoned>(),
             ]) : null,
         Unfit.TooLittle => new($"{what}: too little to measure. Mix at least {{1}}, or weigh it.", [sum, on.Tools.Of(run.MixMl).Smallest!]),
@@ -259,7 +289,8 @@ internal sealed class Batching
 
     private ReckonedInput Jug(BatchTiming run) => new("in the jug", on.Tools.MassG(run.MixMl), "g", Origin.Reckoned);
 
-    private static Reckoned Limit(string name, double value, string unit) => Reckoned.Of(value, unit, Formulas.Stated, new ReckonedInput(name, value, unit, Origin.Default));
+    private static Reckoned Limit(string name, double value, string unit) =>
+        Reckoned.Of(value, unit, Formulas.Stated, new ReckonedInput(name, value, unit, Origin.Default));
 
     private static (BatchCup Cup, double Celsius) Hottest(BatchTiming run) =>
         run.Cups.Select((c, i) => (Cup: c, Celsius: run.HottestOf(i))).MaxBy(c => c.Celsius);

@@ -28,7 +28,8 @@ public sealed record Joining(FilmStage Stage, bool MayJoin, CureState Joined, do
         var stage = Viscosity.Stage(old.PaS);
         var joined = new CureState(60 * old.Minutes, old.Degree, old.Celsius).Joined(massG, new(0, 0, roomC), freshG);
         var end = joined.Degree >= CureModel.WorkingDegree ? joined.Seconds / 60
-            : Journey.Of(model, mixedPaS, referenceC, room, [new(new CupVessel(massG + freshG), null)], joined).WorkingMinutes ?? double.PositiveInfinity;
+            : Journey.Of(model, mixedPaS, referenceC, room, [new(new CupVessel(massG + freshG), null)],
+                joined).WorkingMinutes ?? double.PositiveInfinity;
         return new(stage, Viscosity.MayJoin(stage), joined, end, end - minutes);
     }
 }

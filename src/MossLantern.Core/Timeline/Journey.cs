@@ -17,12 +17,14 @@ public sealed record StayEnd(JourneyPoint At, double PeakC);
 
 /// <summary>What becomes of resin on its way from vessel to vessel: degree and temperature travel with it and never begin anew.</summary>
 /// <param name="WorkingMinutes">When its working time ends, minutes from mixing; null where that is not reached.</param>
-/// <param name="Stages">When it comes to each stage after runny, minutes from mixing, 0 where it starts so; what it does not reach is not among them.</param>
+/// <param name="Stages">When it comes to each stage after runny, minutes from mixing, 0 where it starts so; what it
+/// does not reach is not among them.</param>
 /// <param name="Stays">How it leaves each vessel.</param>
 /// <param name="Line">Its way, state by state.</param>
 /// <remarks>Source: docs/craft/curing.md, From vessel to vessel.</remarks>
 public sealed record Journey(
-    double? WorkingMinutes, ImmutableSortedDictionary<FilmStage, double> Stages, ImmutableArray<StayEnd> Stays, ImmutableArray<JourneyPoint> Line)
+    double? WorkingMinutes, ImmutableSortedDictionary<FilmStage, double> Stages, ImmutableArray<StayEnd> Stays,
+    ImmutableArray<JourneyPoint> Line)
 {
     /// <summary>As far as it is followed where it is left, and as late as a stage is told, h.</summary>
     public const double LongestHours = 48;
@@ -48,7 +50,8 @@ public sealed record Journey(
     /// <param name="from">How it is at the beginning; null for fresh, and as warm as the room.</param>
     /// <exception cref="ArgumentException">There is no room or no stay, or one that it is left in is followed by another.</exception>
     public static Journey Of(
-        CureModel model, double mixedPaS, double referenceC, ImmutableArray<RoomSegment> room, ImmutableArray<Stay> stays, CureState? from = null)
+        CureModel model, double mixedPaS, double referenceC, ImmutableArray<RoomSegment> room,
+        ImmutableArray<Stay> stays, CureState? from = null)
     {
         ArgumentNullException.ThrowIfNull(model);
         if (room.IsDefaultOrEmpty)
@@ -75,7 +78,8 @@ public sealed record Journey(
         foreach (var stay in stays)
         {
             var body = stay.In.Body(model);
-            var (end, peak) = (stay.Minutes is { } minutes ? state.Seconds + 60 * minutes : Math.Max(state.Seconds, LongestSeconds), state.Celsius);
+            var (end, peak) = (stay.Minutes is { } minutes ? state.Seconds + 60 * minutes
+                : Math.Max(state.Seconds, LongestSeconds), state.Celsius);
             while (end - state.Seconds > HairSeconds)
             {
                 var (celsius, until) = RoomAt(room, state.Seconds);
@@ -108,7 +112,8 @@ public sealed record Journey(
 
     private static double? Known(double minutes) => minutes <= LongestHours * 60 ? minutes : null;
 
-    /// <summary>When between two states a viscosity is reached: it grows evenly by its logarithm; at gel it is the degree that counts.</summary>
+    /// <summary>When between two states a viscosity is reached: it grows evenly by its logarithm; at gel it is the
+    /// degree that counts.</summary>
     private static double Reached(JourneyPoint before, JourneyPoint after, double paS) => Between(
         before, after,
         double.IsInfinity(paS) ? (CureModel.GelDegree - before.Degree) / (after.Degree - before.Degree)

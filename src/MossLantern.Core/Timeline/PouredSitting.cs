@@ -14,7 +14,8 @@ namespace MossLantern.Core.Timeline;
 /// <param name="Regions">The regions that were poured; null where no amount was noted, which counts as all of them.</param>
 /// <param name="Amounts">What was poured where that was noted; null for nowhere.</param>
 public sealed record PouredSitting(
-    string SittingId, Instant Start, Instant? End, double? RoomC, ImmutableArray<RegionOf>? Regions = null, ImmutableArray<PouredAmount>? Amounts = null)
+    string SittingId, Instant Start, Instant? End, double? RoomC, ImmutableArray<RegionOf>? Regions = null,
+    ImmutableArray<PouredAmount>? Amounts = null)
 {
     /// <summary>What a log tells of a sitting.</summary>
     public static PouredSitting Of(LoggedSitting logged)

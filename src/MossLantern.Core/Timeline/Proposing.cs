@@ -6,20 +6,24 @@ namespace MossLantern.Core.Timeline;
 /// <remarks>Source: docs/craft/mixing.md, Batches.</remarks>
 internal static class Proposing
 {
-    /// <summary>How good a way of cutting is: the fewer batches that do not fit the better, then the fewer batches, then the more time the worst cup has in hand.</summary>
+    /// <summary>How good a way of cutting is: the fewer batches that do not fit the better, then the fewer batches,
+    /// then the more time the worst cup has in hand.</summary>
     public readonly record struct Worth(int Unfit, int Batches, double InHand) : IComparable<Worth>
     {
         public static Worth Nothing { get; } = new(0, 0, double.PositiveInfinity);
 
         /// <summary>With one more batch.</summary>
-        public Worth And(BatchTiming run) => new(Unfit + (run.Fits == Timeline.Unfit.None ? 0 : 1), Batches + 1, Math.Min(InHand, run.LeastInHand));
+        public Worth And(BatchTiming run) =>
+            new(Unfit + (run.Fits == Timeline.Unfit.None ? 0 : 1), Batches + 1, Math.Min(InHand, run.LeastInHand));
 
         public int CompareTo(Worth other) =>
-            Unfit != other.Unfit ? Unfit.CompareTo(other.Unfit) : Batches != other.Batches ? Batches.CompareTo(other.Batches) : other.InHand.CompareTo(InHand);
+            Unfit != other.Unfit ? Unfit.CompareTo(other.Unfit) : Batches != other.Batches
+                ? Batches.CompareTo(other.Batches) : other.InHand.CompareTo(InHand);
     }
 
     /// <summary>
-    /// The best way of cutting. What cannot be one batch is cut, unless it must stay together: the cups that one mixed cup is filled from do.
+    /// The best way of cutting. What cannot be one batch is cut, unless it must stay together: the cups that one mixed
+    /// cup is filled from do.
     /// </summary>
     /// <param name="groups">Cups that stay together, in the order of their first pour.</param>
     /// <param name="run">Works some of them out as one batch.</param>

@@ -23,7 +23,8 @@ public readonly record struct Colour(double R, double G, double B)
     /// <summary>The colour as <c>#rrggbb</c>.</summary>
     public string ToHex() => $"#{ToByte(R):x2}{ToByte(G):x2}{ToByte(B):x2}";
 
-    /// <summary>Light of this colour and another, by share of the other: this one at 0, the other at 1; a share beyond them goes on the same way.</summary>
+    /// <summary>Light of this colour and another, by share of the other: this one at 0, the other at 1; a share beyond
+    /// them goes on the same way.</summary>
     public Colour Mix(Colour other, double share) => new(
         R + share * (other.R - R), G + share * (other.G - G), B + share * (other.B - B));
 

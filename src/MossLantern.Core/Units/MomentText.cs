@@ -159,11 +159,13 @@ public static partial class MomentText
         }
 
         var name = match.Groups["name"].Value.TrimEnd('.');
-        var month = match.Groups["number"].Length > 0 ? Number(match, "number") : Array.FindIndex(Months, m => m.StartsWith(name, StringComparison.Ordinal)) + 1;
+        var month = match.Groups["number"].Length > 0 ? Number(match, "number")
+            : Array.FindIndex(Months, m => m.StartsWith(name, StringComparison.Ordinal)) + 1;
         var day = Number(match, "day");
         return match.Groups["year"].Length > 0
             ? Date(Number(match, "year"), month, day)
-            : Enumerable.Range(today.Year - 1, 3).Select(y => Date(y, month, day)).Where(d => d is not null).MinBy(d => Math.Abs(Period.DaysBetween(today, d!.Value)));
+            : Enumerable.Range(today.Year - 1, 3).Select(y => Date(y, month, day)).Where(d => d is not null)
+                .MinBy(d => Math.Abs(Period.DaysBetween(today, d!.Value)));
     }
 
     private static (LocalTime, bool)? Clock(string word)
@@ -187,21 +189,26 @@ public static partial class MomentText
     private static int Number(Match match, string group) => int.Parse(match.Groups[group].Value, CultureInfo.InvariantCulture);
 
     private static LocalDate? Date(int year, int month, int day) =>
-        month is >= 1 and <= 12 && year is >= 1 and <= 9998 && day >= 1 && day <= CalendarSystem.Iso.GetDaysInMonth(year, month) ? new(year, month, day) : null;
+        month is >= 1 and <= 12 && year is >= 1 and <= 9998 && day >= 1
+            && day <= CalendarSystem.Iso.GetDaysInMonth(year, month) ? new(year, month, day) : null;
 
     private static LocalTime? Time(int hour, int minute) => hour is >= 0 and <= 23 && minute is >= 0 and <= 59 ? new(hour, minute) : null;
 
     [GeneratedRegex(@"\s+")]
     private static partial Regex Space();
 
-    [GeneratedRegex(@"^(?<in>in )?(?:(?<number>\d{1,5}(?:[.,]\d{1,2})?) ?(?<unit>weeks?|days?|d|hours?|hrs?|h|minutes?|mins?|min|m)(?: and)? ?)+(?<ago>ago)?$")]
+    [GeneratedRegex(
+        @"^(?<in>in )?(?:(?<number>\d{1,5}(?:[.,]\d{1,2})?) ?(?<unit>weeks?|days?|d|hours?|hrs?|h|minutes?|mins?|min|m)"
+            + @"(?: and)? ?)+(?<ago>ago)?$")]
     private static partial Regex Span();
 
     [GeneratedRegex(@"^(?<year>\d{4})-(?<month>\d{2})-(?<day>\d{2})[t ](?<hour>\d{2}):(?<minute>\d{2})(:\d{2})?$")]
     private static partial Regex IsoForm();
 
     /// <summary>A day by month's name keeps together; all else are words.</summary>
-    [GeneratedRegex(@"^(?:(?<part>\d{1,2}\.? ?(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?(?: \d{4})?|\d{1,2}\.\d{1,2}\.(?:\d{4})?|\d{1,2}(?:[:.]\d{2})? ?[ap]\.?m\.?|\S+) ?)+$")]
+    [GeneratedRegex(
+        @"^(?:(?<part>\d{1,2}\.? ?(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?(?: \d{4})?"
+            + @"|\d{1,2}\.\d{1,2}\.(?:\d{4})?|\d{1,2}(?:[:.]\d{2})? ?[ap]\.?m\.?|\S+) ?)+$")]
     private static partial Regex Parts();
 
     [GeneratedRegex(@"^(?<day>\d{1,2})(?:\.? ?(?<name>[a-z]{3,9}\.?)|\.(?<number>\d{1,2})\.)(?: ?(?<year>\d{4}))?$")]

@@ -135,7 +135,8 @@ public static partial class QuantityText
         var match = Fraction().Match(text);
         if (!match.Success)
         {
-            return double.TryParse(text.Replace(',', '.').Trim(), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var plain)
+            return double
+                .TryParse(text.Replace(',', '.').Trim(), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var plain)
                 ? plain
                 : null;
         }

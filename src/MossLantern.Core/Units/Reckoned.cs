@@ -38,7 +38,8 @@ public sealed record ReckonedInput(string Name, double Value, string Unit, Origi
 /// <param name="Unit">Unit symbol; empty for a bare number.</param>
 /// <param name="Formula">Id of the formula in <see cref="Formulas"/>.</param>
 /// <param name="Inputs">The inputs, in the order the formula names them.</param>
-/// <param name="Place">Where on the piece it is so, such as <c>layers[field].regions[moss]</c>; null where it is nowhere in particular.</param>
+/// <param name="Place">Where on the piece it is so, such as <c>layers[field].regions[moss]</c>; null where it is
+/// nowhere in particular.</param>
 public sealed record Reckoned(
     double Value, string Unit, string Formula, ImmutableArray<ReckonedInput> Inputs,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Place = null)

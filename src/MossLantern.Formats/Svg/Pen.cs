@@ -7,7 +7,8 @@ namespace MossLantern.Formats.Svg;
 /// <param name="Closed">Whether it was closed.</param>
 internal sealed record Strand(Coordinate[] Points, bool Closed);
 
-/// <summary>Draws paths as straight pieces that stay within a tolerance of their curves. Exact where drawing libraries are not: their arcs are off by hundredths.</summary>
+/// <summary>Draws paths as straight pieces that stay within a tolerance of their curves. Exact where drawing libraries
+/// are not: their arcs are off by hundredths.</summary>
 /// <param name="tolerance">How far a piece may lie from its curve, in the path's units.</param>
 internal sealed class Pen(double tolerance)
 {

@@ -33,14 +33,16 @@ public static class SvgMap
         string width = Number(whole.BoxWidthMm), height = Number(whole.BoxHeightMm);
         var mirrored = piece.Ground.Set is { Mirrored: true } ? piece.Ground.Panels : null;
         var root = new XElement(Svg + "svg",
-            new XAttribute("width", width + "mm"), new XAttribute("height", height + "mm"), new XAttribute("viewBox", $"0 0 {width} {height}"),
+            new XAttribute("width", width + "mm"), new XAttribute("height", height + "mm"),
+            new XAttribute("viewBox", $"0 0 {width} {height}"),
             new XElement(Svg + "title", piece.Name),
             layers.Select((l, i) => new XElement(Svg + "g",
                 new XAttribute("id", $"layer-{i + 1}"), new XElement(Svg + "title", l.Layer.Name),
                 l.Shapes.Select((s, k) => Region(catalogue, l, s, $"layer-{i + 1}-region-{k + 1}", mirrored)))),
             new XElement(Svg + "g", new XAttribute("id", "outline"), new XElement(Svg + "title", "outline"),
                 new XElement(Svg + "path",
-                    new XAttribute("d", Path(whole.Rings)), new XAttribute("fill", "none"), new XAttribute("stroke", "#20302a"), new XAttribute("stroke-width", "0.3"))));
+                    new XAttribute("d", Path(whole.Rings)), new XAttribute("fill", "none"),
+                    new XAttribute("stroke", "#20302a"), new XAttribute("stroke-width", "0.3"))));
         return "<?xml version=\"1.0\" encoding=\"utf-8\"?>\n" + root;
     }
 

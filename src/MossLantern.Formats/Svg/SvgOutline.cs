@@ -28,7 +28,9 @@ public static class SvgOutline
         ArgumentNullException.ThrowIfNull(svg);
         if (svg.Length > MostCharacters)
         {
-            throw new SvgRefusedException($"The drawing has {svg.Length / 1_000_000} million characters; take out pictures and notes, up to {MostCharacters / 1_000_000} million are read.");
+            throw new SvgRefusedException(
+                $"The drawing has {svg.Length / 1_000_000} million characters; take out pictures and notes, up to "
+                    + $"{MostCharacters / 1_000_000} million are read.");
         }
 
         var root = Parse(svg);
@@ -39,7 +41,8 @@ public static class SvgOutline
         }
 
         var outline = new DrawnOutline(PathOf(shape));
-        return outline.Problem is { } problem ? throw new SvgRefusedException($"{problem} Unite the shapes in your drawing program first.") : outline;
+        return outline.Problem is { } problem
+            ? throw new SvgRefusedException($"{problem} Unite the shapes in your drawing program first.") : outline;
     }
 
     /// <summary>An outline as a drawing of one path, in real millimetres.</summary>
@@ -52,9 +55,10 @@ public static class SvgOutline
             Append(path, Enumerable.Range(0, ring.Count).Select(i => (ring.Xs[i], ring.Ys[i])));
         }
 
+        var (w, h) = (outline.BoxWidthMm, outline.BoxHeightMm);
         return string.Create(CultureInfo.InvariantCulture,
             $"""
-            <svg xmlns="http://www.w3.org/2000/svg" width="{outline.BoxWidthMm:0.###}mm" height="{outline.BoxHeightMm:0.###}mm" viewBox="0 0 {outline.BoxWidthMm:0.###} {outline.BoxHeightMm:0.###}">
+            <svg xmlns="http://www.w3.org/2000/svg" width="{w:0.###}mm" height="{h:0.###}mm" viewBox="0 0 {w:0.###} {h:0.###}">
               <path fill="#33523f" fill-rule="evenodd" d="{path}"/>
             </svg>
 
@@ -64,7 +68,8 @@ public static class SvgOutline
     /// <summary>Deepest nesting of elements: groups in groups, with what lies in them.</summary>
     private const int DeepestElement = SvgShapes.DeepestGroups + 20;
 
-    private const string OwnEntities = "The drawing has a document type with entities of its own, which are never read: save it as plain SVG.";
+    private const string OwnEntities =
+        "The drawing has a document type with entities of its own, which are never read: save it as plain SVG.";
 
     /// <summary>
     /// Neither entities nor anything from elsewhere is ever read; a document type that only names the format, as older programs
@@ -94,14 +99,16 @@ public static class SvgOutline
                     if (look.Depth > DeepestElement)
                     {
                         throw new SvgRefusedException(string.Create(CultureInfo.InvariantCulture,
-                            $"<{look.LocalName}> in line {((IXmlLineInfo)look).LineNumber} lies in more than {SvgShapes.DeepestGroups} groups: ungroup them."));
+                            $"<{look.LocalName}> in line {((IXmlLineInfo)look).LineNumber} lies in more than "
+                                + $"{SvgShapes.DeepestGroups} groups: ungroup them."));
                     }
                 }
             }
 
             using var reader = XmlReader.Create(new StringReader(text), settings);
             var root = XElement.Load(reader, LoadOptions.SetLineInfo);
-            return root.Name.LocalName == "svg" ? root : throw new SvgRefusedException($"This is not an SVG drawing: it begins with <{root.Name.LocalName}>.");
+            return root.Name.LocalName == "svg" ? root
+                : throw new SvgRefusedException($"This is not an SVG drawing: it begins with <{root.Name.LocalName}>.");
         }
         catch (XmlException e)
         {
@@ -111,7 +118,8 @@ public static class SvgOutline
         }
     }
 
-    /// <summary>Whether the document type of a drawing has declarations of its own, or takes them from a file. A public name is not fetched.</summary>
+    /// <summary>Whether the document type of a drawing has declarations of its own, or takes them from a file. A public
+    /// name is not fetched.</summary>
     private static bool HasOwnEntities(string svg)
     {
         var at = svg.IndexOf("<!DOCTYPE", StringComparison.OrdinalIgnoreCase);
@@ -176,7 +184,8 @@ public static class SvgOutline
         var command = 'M';
         foreach (var (x, y) in points)
         {
-            path.Append(CultureInfo.InvariantCulture, $"{command}{Math.Round(x / GridMm) * GridMm:0.###} {Math.Round(y / GridMm) * GridMm:0.###}");
+            path.Append(CultureInfo.InvariantCulture,
+                $"{command}{Math.Round(x / GridMm) * GridMm:0.###} {Math.Round(y / GridMm) * GridMm:0.###}");
             command = 'L';
         }
 

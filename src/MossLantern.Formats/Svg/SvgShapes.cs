@@ -28,7 +28,8 @@ internal sealed class SvgShapes(SvgStyles styles)
     // Part of the drawing, but not of what is seen.
     private static readonly HashSet<string> Skipped = new(StringComparer.Ordinal)
     {
-        "defs", "title", "desc", "metadata", "style", "clipPath", "mask", "marker", "pattern", "symbol", "linearGradient", "radialGradient", "filter",
+        "defs", "title", "desc", "metadata", "style", "clipPath", "mask", "marker", "pattern", "symbol",
+        "linearGradient", "radialGradient", "filter",
     };
 
     private readonly List<Geometry> shapes = [];
@@ -71,7 +72,8 @@ internal sealed class SvgShapes(SvgStyles styles)
 
         if ((styles.Own(element, "clip-path") ?? styles.Own(element, "mask")) is { } cut and not "none")
         {
-            throw new SvgRefusedException($"{Named(element)} is clipped ({cut}): apply the clip in your drawing program, so that only what is seen is left.");
+            throw new SvgRefusedException(
+                $"{Named(element)} is clipped ({cut}): apply the clip in your drawing program, so that only what is seen is left.");
         }
 
         var toMm = SvgTransform.Of(element) is { } own ? SvgTransform.Composed(own, outer) : outer;
@@ -88,7 +90,8 @@ internal sealed class SvgShapes(SvgStyles styles)
                 AddShape(element, toMm);
                 break;
             case "text" or "tspan" or "textPath":
-                throw new SvgRefusedException($"{Named(element)} is text, and this machine may not have its font: turn text into paths in your drawing program.");
+                throw new SvgRefusedException(
+                    $"{Named(element)} is text, and this machine may not have its font: turn text into paths in your drawing program.");
             case "script" or "foreignObject" or "set" or "animate" or "animateTransform" or "animateMotion":
                 throw new SvgRefusedException($"{Named(element)} is not a shape and is never run: take it out.");
             case "image":
@@ -124,7 +127,8 @@ internal sealed class SvgShapes(SvgStyles styles)
 
         if (strands.Count > MostStrands)
         {
-            throw new SvgRefusedException($"{Named(element)} has {strands.Count} separate strands; simplify it to fewer than {MostStrands}.");
+            throw new SvgRefusedException(
+                $"{Named(element)} has {strands.Count} separate strands; simplify it to fewer than {MostStrands}.");
         }
 
         var filled = element.Name.LocalName != "line" && styles.Inherited(element, "fill") != "none";
@@ -143,7 +147,8 @@ internal sealed class SvgShapes(SvgStyles styles)
     private void Add(XElement element, Geometry shape)
     {
         var box = shape.EnvelopeInternal;
-        if (!shape.IsEmpty && !(Math.Max(Math.Abs(box.MaxX), Math.Abs(box.MinX)) < FarthestMm && Math.Max(Math.Abs(box.MaxY), Math.Abs(box.MinY)) < FarthestMm))
+        if (!shape.IsEmpty && !(Math.Max(Math.Abs(box.MaxX), Math.Abs(box.MinX)) < FarthestMm
+            && Math.Max(Math.Abs(box.MaxY), Math.Abs(box.MinY)) < FarthestMm))
         {
             throw new SvgRefusedException($"{Named(element)} reaches beyond all measure: look at its numbers.");
         }
@@ -166,7 +171,9 @@ internal sealed class SvgShapes(SvgStyles styles)
             if (!strand.Closed && gap > JoinedMm && element.Name.LocalName is "path" or "polyline")
             {
                 throw new SvgRefusedException(
-                    $"{Named(element)} is open: its ends lie {gap.ToString("0.##", CultureInfo.InvariantCulture)} mm apart. Close the path{(stroked ? ", or take its fill away" : ", or give it a line with a width and no fill")}.");
+                    $"{Named(element)} is open: its ends lie {gap.ToString("0.##", CultureInfo.InvariantCulture)} mm "
+                        + "apart. Close the "
+                        + $"path{(stroked ? ", or take its fill away" : ", or give it a line with a width and no fill")}.");
             }
 
             var points = gap <= JoinedMm && strand.Points.Length > 3 ? strand.Points[..^1] : strand.Points;
@@ -178,13 +185,15 @@ internal sealed class SvgShapes(SvgStyles styles)
 
             if (Crowding.Pairs(points) > Crowding.MostPairs)
             {
-                throw new SvgRefusedException($"{Named(element)} has too many long sides that lie close together, {points.Length} corners in all: simplify it.");
+                throw new SvgRefusedException(
+                    $"{Named(element)} has too many long sides that lie close together, {points.Length} corners in all: simplify it.");
             }
 
             if (new IsValidOp(new Polygon(ring)).ValidationError is { } error)
             {
                 throw new SvgRefusedException(string.Create(CultureInfo.InvariantCulture,
-                    $"{Named(element)} crosses itself near {error.Coordinate.X:0.##}, {error.Coordinate.Y:0.##} in its own units: unite it in your drawing program, or redraw it without the crossing."));
+                    $"{Named(element)} crosses itself near {error.Coordinate.X:0.##}, {error.Coordinate.Y:0.##} in "
+                        + $"its own units: unite it in your drawing program, or redraw it without the crossing."));
             }
 
             rings.Add(ring);
@@ -199,9 +208,11 @@ internal sealed class SvgShapes(SvgStyles styles)
         Geometry result = new MultiPolygon([]);
         foreach (var i in Enumerable.Range(0, rings.Count).OrderByDescending(i => areas[i].Area))
         {
-            var around = Enumerable.Range(0, rings.Count).Where(j => j != i && areas[j].Area >= areas[i].Area && areas[j].EnvelopeInternal.Contains(areas[i].EnvelopeInternal)
+            var around = Enumerable.Range(0, rings.Count)
+                .Where(j => j != i && areas[j].Area >= areas[i].Area && areas[j].EnvelopeInternal.Contains(areas[i].EnvelopeInternal)
                 && areas[j].Contains(areas[i])).ToList();
-            if (Enumerable.Range(0, rings.Count).Any(j => j != i && areas[j].EnvelopeInternal.Intersects(areas[i].EnvelopeInternal) && areas[i].Overlaps(areas[j])))
+            if (Enumerable.Range(0, rings.Count)
+                .Any(j => j != i && areas[j].EnvelopeInternal.Intersects(areas[i].EnvelopeInternal) && areas[i].Overlaps(areas[j])))
             {
                 throw new SvgRefusedException($"Parts of {Named(element)} cross each other: unite them in your drawing program.");
             }
@@ -229,7 +240,8 @@ internal sealed class SvgShapes(SvgStyles styles)
 
         var parameters = new BufferParameters
         {
-            QuadrantSegments = (int)Math.Clamp(Math.Ceiling(Math.PI / 4 / Math.Sqrt(2 * ToleranceMm / Math.Max(radiusMm, ToleranceMm))), 4, 200),
+            QuadrantSegments = (int)Math.Clamp(Math.Ceiling(Math.PI / 4 / Math.Sqrt(2 * ToleranceMm / Math.Max(radiusMm,
+                ToleranceMm))), 4, 200),
             EndCapStyle = styles.Inherited(element, "stroke-linecap") switch
             {
                 "round" => EndCapStyle.Round,
@@ -262,7 +274,8 @@ internal sealed class SvgShapes(SvgStyles styles)
         var number = SvgSize.Numbers(SvgStrands.PlainLength().Match(text).Groups[1].Value);
         return number is [>= 0 and < 1e6 and var width]
             ? width
-            : throw new SvgRefusedException($"{Named(element)} has a line width that cannot be read ({text}): give it in the drawing's own units.");
+            : throw new SvgRefusedException(
+                $"{Named(element)} has a line width that cannot be read ({text}): give it in the drawing's own units.");
     }
 
     /// <summary>What drawing programs keep for themselves.</summary>

@@ -12,7 +12,8 @@ internal static partial class SvgStrands
     {
         double Number(string name, double fallback = 0) => element.Attribute(name)?.Value is not { } text ? fallback
             : SvgSize.Numbers(PlainLength().Match(text).Groups[1].Value) is [var number] && Math.Abs(number) < 1e7 ? number
-            : throw new SvgRefusedException($"{SvgShapes.Named(element)} has a {name} that cannot be read ({text}): give it in the drawing's own units.");
+            : throw new SvgRefusedException(
+                $"{SvgShapes.Named(element)} has a {name} that cannot be read ({text}): give it in the drawing's own units.");
 
         var pen = new Pen(tolerance);
         switch (element.Name.LocalName)
@@ -30,7 +31,8 @@ internal static partial class SvgStrands
                 break;
             case "rect":
                 double rx = Number("rx", Number("ry")), ry = Number("ry", rx), width = Number("width"), height = Number("height");
-                Rectangle(pen, Number("x"), Number("y"), width, height, Math.Clamp(rx, 0, Math.Max(0, width / 2)), Math.Clamp(ry, 0, Math.Max(0, height / 2)));
+                Rectangle(pen, Number("x"), Number("y"), width, height, Math.Clamp(rx, 0, Math.Max(0, width / 2)),
+                    Math.Clamp(ry, 0, Math.Max(0, height / 2)));
                 break;
             case "circle":
                 Oval(pen, Number("cx"), Number("cy"), Number("r"), Number("r"));

@@ -23,9 +23,11 @@ internal sealed partial class SvgStyles
 
             foreach (Match rule in Rule.Matches(Comment.Replace(sheet.Value, "")))
             {
-                foreach (var selector in rule.Groups[1].Value.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
+                foreach (var selector in rule.Groups[1].Value
+                    .Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
                 {
-                    var into = styles.rules.TryGetValue(selector, out var known) ? known : styles.rules[selector] = new(StringComparer.Ordinal);
+                    var into = styles.rules.TryGetValue(selector, out var known) ? known
+                        : styles.rules[selector] = new(StringComparer.Ordinal);
                     Declare(into, rule.Groups[2].Value);
                 }
             }

@@ -38,7 +38,8 @@ internal static partial class SvgTransform
 
         return rest.Trim(' ', ',', '\n', '\r', '\t').Length == 0 ? whole : throw Unreadable();
 
-        SvgRefusedException Unreadable() => new($"{SvgShapes.Named(element)} has a transform that cannot be read ({text}): apply the transform in your drawing program.");
+        SvgRefusedException Unreadable() =>
+            new($"{SvgShapes.Named(element)} has a transform that cannot be read ({text}): apply the transform in your drawing program.");
     }
 
     /// <summary>First the inner, then the outer.</summary>

@@ -28,7 +28,8 @@ internal static class DemoPieces
 
     /// <summary>A piece of one layer, poured in one sitting.</summary>
     private static Piece OneLayer(
-        string name, Ground ground, string layer, double depthMm, Layout layout, ImmutableArray<Recipe> recipes, ResinChoice resin, Measure measure,
+        string name, Ground ground, string layer, double depthMm, Layout layout, ImmutableArray<Recipe> recipes,
+        ResinChoice resin, Measure measure,
         PlannedTimes plan, ImmutableArray<ReservedSpot>? kept = null) => new(
             name, ground, GrowthScale.For(ground.MapOutline), recipes, [new("layer-1", layer, depthMm, layout)],
             [new Sitting("layer-1", ["layer-1"], resin, measure).At(plan)], Kept: kept);
@@ -168,7 +169,8 @@ internal static class DemoPieces
             Sittings =
             [
                 Earlier("hearts", "Hearts", 0, RegionId.Heart, RegionId.Parse("gold-line"), RegionId.Parse("cream-ring")),
-                Earlier("rings", "Rings", 1, RegionId.Parse("rust-ring"), RegionId.Parse("umber-line"), RegionId.Parse("frond-ring"), RegionId.Parse("cream-line")),
+                Earlier("rings", "Rings", 1, RegionId.Parse("rust-ring"), RegionId.Parse("umber-line"),
+                    RegionId.Parse("frond-ring"), RegionId.Parse("cream-line")),
                 rest with { Name = "Field and rim", Start = start.PlusDays(2) },
             ],
         };
@@ -240,7 +242,8 @@ internal static class DemoPieces
     public static Piece SundewPair(LocalDateTime walls)
     {
         var ground = new Ground(
-            new RectangleOutline(350, 700), EdgeStyle.TapedClean, 30, "#2b2a26", new(PieceKind.Panel, BaseMaterial.BirchPly, 12), new(PaintKind.Water, 2, PotId: "peat-black"),
+            new RectangleOutline(350, 700), EdgeStyle.TapedClean, 30, "#2b2a26",
+            new(PieceKind.Panel, BaseMaterial.BirchPly, 12), new(PaintKind.Water, 2, PotId: "peat-black"),
             Done: [new("sand"), new("seal"), new("paint", walls), new("back")], Set: new(2, 24, true));
         return OneLayer(
             "Sundew Pair", ground, "Dew and leaf", 3,
@@ -329,7 +332,8 @@ internal static class DemoPieces
     public static Piece SphagnumPools()
     {
         var ground = new Ground(
-            new RectangleOutline(420, 300), EdgeStyle.TapedClean, 20, "#2f3328", new(PieceKind.Panel, BaseMaterial.BirchPly, 12), new(PaintKind.Water));
+            new RectangleOutline(420, 300), EdgeStyle.TapedClean, 20, "#2f3328",
+            new(PieceKind.Panel, BaseMaterial.BirchPly, 12), new(PaintKind.Water));
         return OneLayer(
             "Sphagnum Pools", ground, "Pools", 3,
             new PoolsLayout(
@@ -360,7 +364,8 @@ internal static class DemoPieces
     /// <summary>Rings drawn to petals with a tool, on a round.</summary>
     public static Piece WaterMint()
     {
-        var ground = new Ground(new RoundOutline(260), EdgeStyle.Walled, 10, "#f1ede2", new(PieceKind.Panel, BaseMaterial.BirchPly, 9), new(PaintKind.Water));
+        var ground = new Ground(new RoundOutline(260), EdgeStyle.Walled, 10, "#f1ede2",
+            new(PieceKind.Panel, BaseMaterial.BirchPly, 9), new(PaintKind.Water));
         return OneLayer(
             "Water Mint", ground, "Petals", 3,
             new PetalsLayout(
@@ -387,7 +392,8 @@ internal static class DemoPieces
     /// <summary>A mixed cup through a ground colour.</summary>
     public static Piece HeronTray()
     {
-        var ground = new Ground(new RectangleOutline(360, 220), EdgeStyle.Walled, 14, "#e6e2d6", new(PieceKind.Frame, BaseMaterial.Pine, 10), new(PaintKind.Water));
+        var ground = new Ground(new RectangleOutline(360, 220), EdgeStyle.Walled, 14, "#e6e2d6",
+            new(PieceKind.Frame, BaseMaterial.Pine, 10), new(PaintKind.Water));
         return OneLayer(
             "Heron Tray", ground, "Marble", 3,
             new MarbleLayout("dusk", "heron", 38, 0.3, 20, 14),
@@ -403,7 +409,8 @@ internal static class DemoPieces
     /// <summary>Colours poured in one place and tilted; foil in a corner stays bare behind a dam.</summary>
     public static Piece RainRing()
     {
-        var ground = new Ground(new RoundOutline(300), EdgeStyle.Walled, 12, "#24303a", new(PieceKind.Panel, BaseMaterial.BirchPly, 9), new(PaintKind.Water));
+        var ground = new Ground(new RoundOutline(300), EdgeStyle.Walled, 12, "#24303a",
+            new(PieceKind.Panel, BaseMaterial.BirchPly, 9), new(PaintKind.Water));
         return OneLayer(
             "Rain Ring", ground, "Puddle", 3,
             new PuddleLayout(

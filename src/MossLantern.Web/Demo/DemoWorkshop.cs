@@ -12,7 +12,9 @@ namespace MossLantern.Web.Demo;
 
 /// <summary>The demo: a small studio by a marsh. Its times are offsets from the moment it is seeded.</summary>
 public sealed class DemoWorkshop(
-    WorkshopDatabase database, PieceStore pieces, RunStore runs, MouldStore moulds, PotStore pots, SequenceStore sequences, MaterialStore materials, RecipeStore recipes, LeftOverStore leftOvers, SettingStore settings, PriceList prices, PiecePlanner planner, WorkshopTime time)
+    WorkshopDatabase database, PieceStore pieces, RunStore runs, MouldStore moulds, PotStore pots,
+    SequenceStore sequences, MaterialStore materials, RecipeStore recipes, LeftOverStore leftOvers,
+    SettingStore settings, PriceList prices, PiecePlanner planner, WorkshopTime time)
 {
     /// <summary>Seeds a workshop that holds nothing yet: with everything, or, where it is cut short, with nothing.</summary>
     public void SeedWhenEmpty()
@@ -37,7 +39,8 @@ public sealed class DemoWorkshop(
         }
     }
 
-    /// <summary>The studio's own colourants: each like one of the typical, with its colour, how full its jar is, and how much a level scoop of it weighs. And how full its bottle of casting resin is.</summary>
+    /// <summary>The studio's own colourants: each like one of the typical, with its colour, how full its jar is, and
+    /// how much a level scoop of it weighs. And how full its bottle of casting resin is.</summary>
     private void Colourants(Instant now)
     {
         void Own(string id, string name, string like, string colour, double leftPercent, params ReadOnlySpan<(string, double)> values)
@@ -48,7 +51,8 @@ public sealed class DemoWorkshop(
                 own = own.Add(property, value);
             }
 
-            materials.Save($"colourant/{id}", 0, new(MaterialKind.Colourant, name, like, own, Colour: colour, LeftPercent: leftPercent), now);
+            materials
+                .Save($"colourant/{id}", 0, new(MaterialKind.Colourant, name, like, own, Colour: colour, LeftPercent: leftPercent), now);
         }
 
         Own("fen-gold", "fen gold", "mica", "#c9a23b", 70, (MaterialProperties.ScoopG, 0.12));
@@ -64,7 +68,8 @@ public sealed class DemoWorkshop(
         Own("ochre", "ochre", "acrylic", "#c08a3a", 35);
         Own("frost", "frost flakes", "glitter", "#dfe4e2", 65);
         var casting = Catalogue.Typical.Resin("casting")!;
-        materials.Save("resin/casting", 0, new(MaterialKind.Resin, casting.Name, casting.Id, ImmutableSortedDictionary<string, double>.Empty, LeftPercent: 40), now);
+        materials.Save("resin/casting", 0,
+            new(MaterialKind.Resin, casting.Name, casting.Id, ImmutableSortedDictionary<string, double>.Empty, LeftPercent: 40), now);
     }
 
     private void Seed()
@@ -73,28 +78,39 @@ public sealed class DemoWorkshop(
         var today = now.InZone(time.Zone).LocalDateTime;
         settings.Set(SettingStore.Demo, "seeded");
         Moulds(now);
-        pots.Save("peat-black", 0, new("Peat black", "#2b2a26", PaintKind.Water, 220, "Two black, one umber; the ground of Sundew Pair.", now - Duration.FromDays(20)), now);
+        pots.Save("peat-black", 0, new("Peat black", "#2b2a26", PaintKind.Water, 220,
+            "Two black, one umber; the ground of Sundew Pair.", now - Duration.FromDays(20)), now);
         pots.Save("reed-cream", 0, new("Reed cream", "#e8dcc0", PaintKind.Water, 65, "White with a spoon of ochre.", now), now);
         Colourants(now);
         prices.Now = new("€", Prices.None.PerLitre.Add("primer", 14).Add("resin", 38));
         var marsh = pieces.Add("marsh-light", DemoPieces.MarshLight(), now - Duration.FromDays(2)).Piece;
 
         // The first layer was poured yesterday; the second an hour and three quarters ago, so its tape comes off soon.
-        Log("marsh-light", marsh, 0, now - Duration.FromHours(25), 24, 20.5, "Amber ran a little towards the lower left.", [0.5, 0, -0.5, 1]);
+        Log("marsh-light", marsh, 0, now - Duration.FromHours(25), 24, 20.5,
+            "Amber ran a little towards the lower left.", [0.5, 0, -0.5, 1]);
         Log("marsh-light", marsh, 1, now - Duration.FromMinutes(105), 18, 21.5, "", [0, 1]);
         pieces.Add("bogbean-round", DemoPieces.BogbeanRound(), now - Duration.FromDays(1));
 
         var kiln = pieces.Add("old-kiln", DemoPieces.OldKiln(), now - Duration.FromDays(1)).Piece;
-        Log("old-kiln", kiln, 0, now - Duration.FromHours(20), 35, 19.5, "Improvised over the sanded panel: what was left of rust and ash, no plan. The old rings come through where it is thin.", [4, -6, 9]);
+        Log("old-kiln", kiln, 0, now - Duration.FromHours(20), 35, 19.5,
+            "Improvised over the sanded panel: what was left of rust and ash, no plan. The old rings come through where it is thin.",
+            [4, -6, 9]);
         pieces.Add("sundew-pair", DemoPieces.SundewPair(today.PlusHours(-2)), now - Duration.FromHours(6));
         var peat = pieces.Add("peat-pool", DemoPieces.PeatPool(), now - Duration.FromDays(3)).Piece;
-        Log("peat-pool", peat, 0, now - Duration.FromHours(9), 22, 20, "Clear pushed the lines out nicely; the lower left crept back.", [1, 0, -1]);
-        sequences.Save("peat-tea", 0, KeptSequence.Of((BandedLayout)peat.Layers[0].Layout, peat.Recipes, "Peat tea", 220) with { Note = "Tea, cream and glint twice; push with clear until the lichen touches the rim." }, now);
+        Log("peat-pool", peat, 0, now - Duration.FromHours(9), 22, 20,
+            "Clear pushed the lines out nicely; the lower left crept back.", [1, 0, -1]);
+        sequences.Save("peat-tea", 0, KeptSequence.Of((BandedLayout)peat.Layers[0].Layout, peat.Recipes, "Peat tea",
+            220) with
+        { Note = "Tea, cream and glint twice; push with clear until the lichen touches the rim." }, now);
         var marigold = pieces.Add("marigold-dozen", DemoPieces.MarigoldDozen(), now - Duration.FromDays(6)).Piece;
         Log("marigold-dozen", marigold, 0, now - Duration.FromDays(4), 25, 21, "First five. Recipe kept.", [0, 2]);
-        recipes.Save("marigold", 0, KeptRecipe.Of(marigold.Recipes.Single(r => r.Id == "marigold"), marigold.Recipes, "For the tea room: five at first, twelve in all."), now);
+        recipes.Save("marigold", 0, KeptRecipe.Of(marigold.Recipes.Single(r => r.Id == "marigold"), marigold.Recipes,
+            "For the tea room: five at first, twelve in all."), now);
         recipes.Save("fen-glow", 0, new(
-            new("fen-glow", "Fen glow", "#c9a23b", [new(ColourantClass.Mica, 3, ColourantId: "fen-gold", Colour: "#c9a23b"), new(ColourantClass.Dye, 0.4, ColourantId: "amber-ink", Colour: "#b5651d"), new(ColourantClass.Glitter, 1, ColourantId: "frost", Colour: "#dfe4e2")]),
+            new("fen-glow", "Fen glow", "#c9a23b",
+                [new(ColourantClass.Mica, 3, ColourantId: "fen-gold", Colour: "#c9a23b"),
+                    new(ColourantClass.Dye, 0.4, ColourantId: "amber-ink", Colour: "#b5651d"),
+                    new(ColourantClass.Glitter, 1, ColourantId: "frost", Colour: "#dfe4e2")]),
             [], "Two scoops of gold to a small cup; frost in last."), now);
         leftOvers.Save("amber-stones", 0, new("amber", "#d07d1c", LeftOverUse.CastStones, 64, ""), now);
         leftOvers.Save("moss-round", 0, new("moss", "#30503a", LeftOverUse.SpareCasting, 48, ""), now);
@@ -105,7 +121,8 @@ public sealed class DemoWorkshop(
         pieces.Add("rain-ring", DemoPieces.RainRing(), now - Duration.FromHours(27));
 
         // Planned for the day after tomorrow in the morning; the board was sealed this morning.
-        pieces.Add("bracken-slice", DemoPieces.BrackenSlice(today.Date.PlusDays(2) + new LocalTime(9, 30), today.PlusHours(-3)), now - Duration.FromHours(5));
+        pieces.Add("bracken-slice",
+            DemoPieces.BrackenSlice(today.Date.PlusDays(2) + new LocalTime(9, 30), today.PlusHours(-3)), now - Duration.FromHours(5));
     }
 
     /// <summary>Moves a demo's file out of the way, so that the demo is seeded anew.</summary>
@@ -144,15 +161,19 @@ public sealed class DemoWorkshop(
     /// <summary>The studio's own moulds.</summary>
     private void Moulds(Instant now)
     {
-        moulds.Save("marsh-round", 0, new("Marsh round", new RoundOutline(98), 10, CapacityFrom.Dimensions, null, 1, 5, "Glossy floor, rim rounded."), now);
-        moulds.Save("peat-tray", 0, new("Peat tray", new OvalOutline(320, 220), 18, CapacityFrom.Water, 975, 1, 1, "Leaning sides: 975 ml of water to the brim."), now);
+        moulds.Save("marsh-round", 0,
+            new("Marsh round", new RoundOutline(98), 10, CapacityFrom.Dimensions, null, 1, 5, "Glossy floor, rim rounded."), now);
+        moulds.Save("peat-tray", 0, new("Peat tray", new OvalOutline(320, 220), 18, CapacityFrom.Water, 975, 1, 1,
+            "Leaning sides: 975 ml of water to the brim."), now);
         moulds.Save(
             "pebbles", 0,
             new(
-                "Three pebbles", new DrawnOutline(DemoPieces.Pebbles), 14, CapacityFrom.Dimensions, null, 1, 2, "Three sizes in one mould, for what is left over.",
+                "Three pebbles", new DrawnOutline(DemoPieces.Pebbles), 14, CapacityFrom.Dimensions, null, 1, 2,
+                "Three sizes in one mould, for what is left over.",
                 [new(1, 14), new(2, 10), new(3, 7)]),
             now);
-        moulds.Save("bog-slab", 0, new("Bog slab", new RectangleOutline(240, 160), 22, CapacityFrom.Maker, 830, 1, 1, "Takes inserts."), now);
+        moulds.Save("bog-slab", 0,
+            new("Bog slab", new RectangleOutline(240, 160), 22, CapacityFrom.Maker, 830, 1, 1, "Takes inserts."), now);
         moulds.Note(new("marsh-round", now - Duration.FromDays(31), "Trial with casting resin, 9 mm in one pour", 2, 58), now);
         moulds.Note(new("peat-tray", now - Duration.FromDays(12), "Washed and rested; a dull spot near the left end", 0, null), now);
     }

@@ -25,9 +25,12 @@ internal static class ColourEndpoints
     public static void MapColours(this IEndpointRouteBuilder app)
     {
         var api = app.MapGroup("/api/colours");
-        api.MapPost("/offered", Results<Ok<ImmutableArray<ColourOffer>>, ProblemHttpResult> (OfferColours request, RecipeStore recipes, SequenceStore sequences, WorkshopSurroundings around) =>
-            On(around.Catalogue, request.Ground, request.AsMap, request.DepthMm, request.Resin, out var problems) is not { } on ? ProblemHandler.Invalid(problems)
-            : TypedResults.Ok(ColourOffers.Of(around.Catalogue, recipes.All().Select(r => KeyValuePair.Create(r.Id, r.Thing)), sequences.All().Select(s => s.Thing), on)));
+        api.MapPost("/offered", Results<Ok<ImmutableArray<ColourOffer>>,
+            ProblemHttpResult> (OfferColours request, RecipeStore recipes, SequenceStore sequences, WorkshopSurroundings around) =>
+            On(around.Catalogue, request.Ground, request.AsMap, request.DepthMm, request.Resin,
+                out var problems) is not { } on ? ProblemHandler.Invalid(problems)
+            : TypedResults.Ok(ColourOffers.Of(around.Catalogue,
+                recipes.All().Select(r => KeyValuePair.Create(r.Id, r.Thing)), sequences.All().Select(s => s.Thing), on)));
         api.MapPost("/seen", Results<Ok<ColourSeen>, ProblemHttpResult> (TryColour request, WorkshopSurroundings around) =>
         {
             if (On(around.Catalogue, request.Ground, request.AsMap, request.DepthMm, request.Resin, out var problems) is not { } on)
@@ -42,7 +45,8 @@ internal static class ColourEndpoints
     }
 
     /// <summary>What a cup is poured over; null where it is not said rightly.</summary>
-    private static PouredOn? On(Catalogue catalogue, string ground, bool asMap, double depthMm, string resin, out Dictionary<string, string[]> problems)
+    private static PouredOn? On(Catalogue catalogue, string ground, bool asMap, double depthMm, string resin,
+        out Dictionary<string, string[]> problems)
     {
         problems = RecipeEndpoints.Problems(catalogue, resin, ("depthMm", Accepted.DepthMm, depthMm));
         if (Colour.Parse(ground) is null)

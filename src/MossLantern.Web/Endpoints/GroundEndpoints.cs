@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Collections.Immutable;
 using System.Text;
 using FluentValidation;
@@ -50,7 +51,9 @@ internal static class GroundEndpoints
         {
             Grounds.ValidateAndThrow(request.Ground);
             return Enum.GetValues<Starter>().Select(starter => new StarterView(
-                starter, BeginLayout.NameOf(starter), workbench.Paint(workbench.Checked(FirstPiece.Of("New piece", request.Ground, starter)), null, PaintDetail.Full))).ToImmutableArray();
+                starter, BeginLayout.NameOf(starter),
+                workbench
+                .Paint(workbench.Checked(FirstPiece.Of("New piece", request.Ground, starter)), null, PaintDetail.Full))).ToImmutableArray();
         });
         app.MapPost("/api/outlines/svg", Results<Ok<SvgRead>, ProblemHttpResult> (SvgDrawing drawing) =>
         {
@@ -63,11 +66,16 @@ internal static class GroundEndpoints
             try
             {
                 var outline = SvgOutline.Read(drawing.Svg, dpi);
-                return Core.Units.Accepted.OutlineMm.Contains(outline.BoxWidthMm) && Core.Units.Accepted.OutlineMm.Contains(outline.BoxHeightMm)
+                return Core.Units.Accepted.OutlineMm.Contains(outline.BoxWidthMm)
+                    && Core.Units.Accepted.OutlineMm.Contains(outline.BoxHeightMm)
                     ? TypedResults.Ok(new SvgRead(outline, outline.BoxWidthMm, outline.BoxHeightMm, outline.Parts.Length))
                     : ProblemHandler.Invalid(new()
                     {
-                        ["svg"] = [FormattableString.Invariant($"The shapes are {outline.BoxWidthMm:0.#} × {outline.BoxHeightMm:0.#} mm; an outline must be {Core.Units.Accepted.OutlineMm.Words}. Is the drawing to scale?")],
+                        ["svg"] =
+                            [string.Create(
+                                CultureInfo.InvariantCulture,
+                                $"The shapes are {outline.BoxWidthMm:0.#} × {outline.BoxHeightMm:0.#} mm; an outline "
+                                    + $"must be {Core.Units.Accepted.OutlineMm.Words}. Is the drawing to scale?")],
                     });
             }
             catch (SvgRefusedException e)

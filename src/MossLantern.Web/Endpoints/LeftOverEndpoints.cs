@@ -22,17 +22,21 @@ internal static class LeftOverEndpoints
     {
         var api = app.MapGroup("/api/left-overs");
         api.MapGet("", (LeftOverStore left) => All(left));
-        api.MapPut("/{id:length(1,40)}", Results<Ok<ImmutableArray<LeftOverView>>, ProblemHttpResult> (string id, SaveLeftOver request, LeftOverStore left, WorkshopTime time) =>
+        api.MapPut("/{id:length(1,40)}", Results<Ok<ImmutableArray<LeftOverView>>,
+            ProblemHttpResult> (string id, SaveLeftOver request, LeftOverStore left, WorkshopTime time) =>
         {
             Validator.ValidateAndThrow(request.LeftOver);
-            return left.Save(id, request.BasedOn, request.LeftOver with { Name = request.LeftOver.Name.Trim() }, time.Now) is null ? None() : TypedResults.Ok(All(left));
+            return left.Save(id, request.BasedOn, request.LeftOver with { Name = request.LeftOver.Name.Trim() },
+                time.Now) is null ? None() : TypedResults.Ok(All(left));
         });
         api.MapDelete("/{id:length(1,40)}", Results<Ok<ImmutableArray<LeftOverView>>, ProblemHttpResult> (string id, LeftOverStore left) =>
             left.Remove(id) ? TypedResults.Ok(All(left)) : None());
     }
 
-    private static ImmutableArray<LeftOverView> All(LeftOverStore left) => [.. left.All().Select(l => new LeftOverView(l.Id, l.Version, l.Thing))];
+    private static ImmutableArray<LeftOverView> All(LeftOverStore left) =>
+        [.. left.All().Select(l => new LeftOverView(l.Id, l.Version, l.Thing))];
 
     private static ProblemHttpResult None() => TypedResults.Problem(
-        title: "No such left-over", detail: "There is nothing with this id on the left-over shelf.", statusCode: StatusCodes.Status404NotFound);
+        title: "No such left-over", detail: "There is nothing with this id on the left-over shelf.",
+        statusCode: StatusCodes.Status404NotFound);
 }

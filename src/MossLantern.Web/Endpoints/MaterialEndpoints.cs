@@ -12,14 +12,19 @@ using MossLantern.Web.Hosting;
 namespace MossLantern.Web.Endpoints;
 
 /// <summary>The materials a piece can be made of.</summary>
-public sealed record MaterialsView(ImmutableArray<ResinSystem> ResinSystems, ImmutableArray<Colourant> Colourants, ImmutableArray<Colourant> OwnColourants);
+public sealed record MaterialsView(ImmutableArray<ResinSystem> ResinSystems, ImmutableArray<Colourant> Colourants,
+    ImmutableArray<Colourant> OwnColourants);
 
-/// <summary>A property of a material: its value and what is typical, null where it is not known, what it takes and where it came from. One that begins a span names it and what ends it.</summary>
-public sealed record PropertyView(string Id, string Label, string Group, string? Span, string? Until, string Unit, double? Value, double? Typical, Origin Origin, AcceptedRange Range);
+/// <summary>A property of a material: its value and what is typical, null where it is not known, what it takes and
+/// where it came from. One that begins a span names it and what ends it.</summary>
+public sealed record PropertyView(string Id, string Label, string Group, string? Span, string? Until, string Unit,
+    double? Value, double? Typical, Origin Origin, AcceptedRange Range);
 
-/// <summary>A material of the cupboard: as it is typically, with the person's own values in place. The version is of what the person entered; 0 for nothing yet.</summary>
+/// <summary>A material of the cupboard: as it is typically, with the person's own values in place. The version is of
+/// what the person entered; 0 for nothing yet.</summary>
 public sealed record MaterialView(
-    string Id, MaterialKind Kind, string Name, string Like, string Says, RatioBasis? Basis, bool OwnBasis, bool Own, bool PutAway, int Version, string Note,
+    string Id, MaterialKind Kind, string Name, string Like, string Says, RatioBasis? Basis, bool OwnBasis, bool Own,
+    bool PutAway, int Version, string Note,
     string? Colour, bool InVessel, double? LeftPercent, ImmutableArray<PropertyView> Properties, StoneLook? Looks);
 
 /// <summary>How a stone looks dry, and in clear resin, as <c>#rrggbb</c>, and what the resin does to it.</summary>
@@ -36,7 +41,8 @@ internal static class MaterialEndpoints
     public static void MapMaterials(this IEndpointRouteBuilder app)
     {
         var api = app.MapGroup("/api");
-        api.MapGet("/materials", (WorkshopSurroundings around) => new MaterialsView(around.Catalogue.Resins, around.Catalogue.Colourants, around.Catalogue.OwnColourants));
+        api.MapGet("/materials", (WorkshopSurroundings around) => new MaterialsView(around.Catalogue.Resins,
+            around.Catalogue.Colourants, around.Catalogue.OwnColourants));
         api.MapGet("/cupboard/materials", (WorkshopSurroundings around, MaterialStore materials) => All(around, materials));
         api.MapPut("/cupboard/materials/{id:length(1,40)}", Results<Ok<ImmutableArray<MaterialView>>, ProblemHttpResult> (
             string id, SaveMaterial request, WorkshopSurroundings around, MaterialStore materials, WorkshopTime time) =>
@@ -48,10 +54,12 @@ internal static class MaterialEndpoints
                 return ProblemHandler.Invalid(new() { ["like"] = ["Only a material of your own can be like another."] });
             }
 
-            var saved = materials.Save(KeyOf(given.Kind, id), request.BasedOn, given with { Name = given.Name.Trim(), Note = given.Note.Trim() }, time.Now);
+            var saved = materials
+                .Save(KeyOf(given.Kind, id), request.BasedOn, given with { Name = given.Name.Trim(), Note = given.Note.Trim() }, time.Now);
             around.Changed();
             return saved is null
-                ? TypedResults.Problem(title: "No such material", detail: "There is no material with this id in the cupboard.", statusCode: StatusCodes.Status404NotFound)
+                ? TypedResults.Problem(title: "No such material",
+                    detail: "There is no material with this id in the cupboard.", statusCode: StatusCodes.Status404NotFound)
                 : TypedResults.Ok(All(around, materials));
         });
     }
@@ -68,12 +76,17 @@ internal static class MaterialEndpoints
                 var own = entered.GetValueOrDefault(KeyOf(m.Kind, m.Id));
                 var typical = Catalogue.Typical.Find(m.Kind, m.Like ?? m.Id)!;
                 return new MaterialView(
-                    m.Id, m.Kind, m.Name, typical.Id, m.Says, m.Basis, own?.Thing.Basis is not null, m.Like is not null, m.PutAway, own?.Version ?? 0, own?.Thing.Note ?? "", m.Colour, OwnMaterial.StandsInVessels(m.Kind), own?.Thing.LeftPercent,
+                    m.Id, m.Kind, m.Name, typical.Id, m.Says, m.Basis, own?.Thing.Basis is not null, m.Like is not null,
+                    m.PutAway, own?.Version ?? 0, own?.Thing.Note ?? "", m.Colour, OwnMaterial.StandsInVessels(m.Kind),
+                    own?.Thing.LeftPercent,
                     [
                         .. MaterialProperties.Of(m.Kind).Where(p => p.IsOf(typical))
-                            .Select(p => new PropertyView(p.Id, p.Label, p.Group, m.Values.ContainsKey(p.Until ?? "") ? p.Span : null, m.Values.ContainsKey(p.Until ?? "") ? p.Until : null, p.Unit, m.Find(p.Id), typical.Find(p.Id), m.OriginOf(p.Id), p.Range)),
+                            .Select(p => new PropertyView(p.Id, p.Label, p.Group,
+                                m.Values.ContainsKey(p.Until ?? "") ? p.Span : null, m.Values.ContainsKey(p.Until ?? "")
+                                ? p.Until : null, p.Unit, m.Find(p.Id), typical.Find(p.Id), m.OriginOf(p.Id), p.Range)),
                     ],
-                    m.Kind == MaterialKind.Stone && WetStone.Of(typical.Id) is { } stone ? new(stone.Dry, stone.InClear, stone.Does) : null);
+                    m.Kind == MaterialKind.Stone && WetStone.Of(typical.Id) is { } stone
+                        ? new(stone.Dry, stone.InClear, stone.Does) : null);
             }),
         ];
     }

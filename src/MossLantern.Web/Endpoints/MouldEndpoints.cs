@@ -16,7 +16,8 @@ namespace MossLantern.Web.Endpoints;
 
 /// <summary>A mould of the library with what happened to it, the latest first; the path draws its outline in mm.</summary>
 public sealed record MouldView(
-    string Id, int Version, LibraryMould Mould, string Path, double WidthMm, double HeightMm, Reckoned Capacity, int Castings, ImmutableArray<MouldUseView> Uses);
+    string Id, int Version, LibraryMould Mould, string Path, double WidthMm, double HeightMm, Reckoned Capacity,
+    int Castings, ImmutableArray<MouldUseView> Uses);
 
 /// <summary>A use of a mould in the workshop's local time.</summary>
 public sealed record MouldUseView(Moment At, string What, int Castings, Reckoned? Hottest);
@@ -54,7 +55,8 @@ internal static class MouldEndpoints
             }
 
             Check(request, time);
-            moulds.Note(new(id, time.Zone.AtLeniently(request.At).ToInstant(), request.What.Trim(), request.Castings, request.HottestC), time.Now);
+            moulds.Note(new(id, time.Zone.AtLeniently(request.At).ToInstant(), request.What.Trim(), request.Castings,
+                request.HottestC), time.Now);
             return TypedResults.Ok(library.All());
         });
     }
@@ -67,7 +69,8 @@ internal static class MouldEndpoints
             errors.Add(new("what", $"Say what happened, in 1 to {LibraryMouldValidator.LongestNote} characters."));
         }
 
-        if (!Core.Units.Accepted.Years.Contains(request.At.Year) || time.Zone.AtLeniently(request.At).ToInstant() > time.Now + Duration.FromMinutes(1))
+        if (!Core.Units.Accepted.Years.Contains(request.At.Year)
+            || time.Zone.AtLeniently(request.At).ToInstant() > time.Now + Duration.FromMinutes(1))
         {
             errors.Add(new("at", "What happened must lie in the past, from the year 1970 on."));
         }
@@ -101,12 +104,14 @@ public sealed class MouldLibrary(MouldStore moulds, PieceStore pieces, RunStore 
         var zone = time.Zone;
         var uses = Cast().Concat(moulds.Uses().Select(u => new MouldUse(
                 u.MouldId, u.At, u.What, u.Castings,
-                u.HottestC is { } read ? Reckoned.Of(read, "°C", Formulas.Stated, new ReckonedInput("read", read, "°C", Origin.Measured)) : null)))
+                u.HottestC is { } read
+                    ? Reckoned.Of(read, "°C", Formulas.Stated, new ReckonedInput("read", read, "°C", Origin.Measured)) : null)))
             .OrderByDescending(u => u.At).ToLookup(u => u.MouldId);
         return
         [
             .. moulds.All().Select(m => new MouldView(
-                m.Id, m.Version, m.Thing, Painter.OutlinePath(m.Thing.Outline), m.Thing.Outline.BoxWidthMm, m.Thing.Outline.BoxHeightMm, MouldPlan.CapacityOf(m.Thing),
+                m.Id, m.Version, m.Thing, Painter.OutlinePath(m.Thing.Outline), m.Thing.Outline.BoxWidthMm,
+                m.Thing.Outline.BoxHeightMm, MouldPlan.CapacityOf(m.Thing),
                 uses[m.Id].Sum(u => u.Castings),
                 [.. uses[m.Id].Select(u => new MouldUseView(WorkshopTime.Local(u.At, zone), u.What, u.Castings, u.Hottest))])),
         ];
@@ -129,6 +134,7 @@ public sealed class MouldLibrary(MouldStore moulds, PieceStore pieces, RunStore 
             select new MouldUse(
                 id, run.Start, $"{piece.Name}, {sitting.Name ?? string.Join(", ", layers.Select(l => l.Name))}",
                 piece.SittingsOf(piece.Layers[0]).FirstOrDefault()?.Id == sitting.Id ? mould.AtOnce : 0,
-                FilmHeat.HottestC(sitting.Resin.From(around.Catalogue), layers.Max(l => l.DepthMm), run.RoomC is { } read ? new ReckonedInput("room", read, "°C", Origin.Measured) : around.Now.Room.InputAt(run.Start)));
+                FilmHeat.HottestC(sitting.Resin.From(around.Catalogue), layers.Max(l => l.DepthMm),
+                    run.RoomC is { } read ? new ReckonedInput("room", read, "°C", Origin.Measured) : around.Now.Room.InputAt(run.Start)));
     }
 }

@@ -8,22 +8,27 @@ using NodaTime;
 namespace MossLantern.Web.Endpoints;
 
 /// <summary>
-/// A piece on the shelf; its foot is what its box reaches below its outline. One that cannot be read says so. The picture's mark changes with
+/// A piece on the shelf; its foot is what its box reaches below its outline. One that cannot be read says so. The
+/// picture's mark changes with
 /// whatever its picture is painted from.
 /// </summary>
 public sealed record ShelfView(
-    string Id, int Version, string Name, double WidthMm, double HeightMm, double FootMm, int Layers, int Poured, Moment SavedAt, string? Problem, string Picture);
+    string Id, int Version, string Name, double WidthMm, double HeightMm, double FootMm, int Layers, int Poured,
+    Moment SavedAt, string? Problem, string Picture);
 
 /// <summary>A window of one of the pieces, for the ribbon. One that is being worked out anew says so: it may move.</summary>
 public sealed record RibbonSpan(
-    string PieceId, string PieceName, string SittingId, string SittingName, string LayerId, Milestone Milestone, Moment Opens, Moment? Closes, WindowState State, bool Poured, bool Renewing);
+    string PieceId, string PieceName, string SittingId, string SittingName, string LayerId, Milestone Milestone,
+    Moment Opens, Moment? Closes, WindowState State, bool Poured, bool Renewing);
 
 /// <summary>A night, when nobody is at the bench.</summary>
 public sealed record RibbonNight(Moment From, Moment To);
 
-/// <summary>The coming days across all pieces; the pieces whose windows cannot be worked out, and whether some are being worked out anew.</summary>
+/// <summary>The coming days across all pieces; the pieces whose windows cannot be worked out, and whether some are
+/// being worked out anew.</summary>
 public sealed record RibbonView(
-    Moment Now, Moment To, ImmutableArray<RibbonNight> Nights, ImmutableArray<RibbonSpan> Spans, ImmutableArray<PieceRef> Failed, bool Renewing);
+    Moment Now, Moment To, ImmutableArray<RibbonNight> Nights, ImmutableArray<RibbonSpan> Spans,
+    ImmutableArray<PieceRef> Failed, bool Renewing);
 
 /// <summary>A piece that is kept aside, and until when.</summary>
 public sealed record AsideView(string Id, string Name, Moment TakenOff, Moment Until);
@@ -46,7 +51,8 @@ public sealed class Overview(PieceStore pieces, KeptPlans kept, WorkshopTime tim
         var beneath = all.Select(k => k.Plan?.BeneathId).ToHashSet();
         var mark = KeptPictures.MarkOf(around.Catalogue);
         var views = all.Where(k => !beneath.Contains(k.Head.Id)).Select(k => new ShelfView(
-            k.Head.Id, k.Head.Version, k.Head.Name, k.Head.WidthMm, k.Head.HeightMm, k.Plan?.FootMm ?? 0, k.Plan?.Layers ?? 0, k.Plan?.Poured ?? 0,
+            k.Head.Id, k.Head.Version, k.Head.Name, k.Head.WidthMm, k.Head.HeightMm, k.Plan?.FootMm ?? 0,
+            k.Plan?.Layers ?? 0, k.Plan?.Poured ?? 0,
             WorkshopTime.Local(k.Head.SavedAt, zone), k.Plan?.Problem == KeptPlans.Unreadable ? CannotBeRead : null, mark)).ToList();
         return [.. views.Where(v => v.Problem is null), .. views.Where(v => v.Problem is not null)];
     }
@@ -70,11 +76,13 @@ public sealed class Overview(PieceStore pieces, KeptPlans kept, WorkshopTime tim
             where state != WindowState.Never && open.Opens < to && (open.Closes ?? open.Opens) > now
             orderby open.Opens
             select new RibbonSpan(
-                known.Head.Id, known.Head.Name, window.SittingId, window.Name, window.LayerId, window.Milestone, WorkshopTime.Local(open.Opens, zone),
+                known.Head.Id, known.Head.Name, window.SittingId, window.Name, window.LayerId, window.Milestone,
+                WorkshopTime.Local(open.Opens, zone),
                 open.Closes is { } closes ? WorkshopTime.Local(closes, zone) : null, state, window.Poured, !known.Holds);
         return new(
             WorkshopTime.Local(now, zone), WorkshopTime.Local(to, zone), [.. Nights(now, to, within)], [.. spans],
-            [.. all.Where(k => k.Plan?.Problem is not null).OrderBy(k => k.Plan!.Problem == KeptPlans.Unreadable).Select(k => new PieceRef(k.Head.Id, k.Head.Name))],
+            [.. all.Where(k => k.Plan?.Problem is not null).OrderBy(k => k.Plan!.Problem == KeptPlans.Unreadable)
+                .Select(k => new PieceRef(k.Head.Id, k.Head.Name))],
             all.Any(k => !k.Holds));
     }
 
@@ -83,7 +91,8 @@ public sealed class Overview(PieceStore pieces, KeptPlans kept, WorkshopTime tim
     {
         var zone = time.Zone;
         pieces.Forget(time.Now - KeptAside);
-        return [.. pieces.Aside().Select(p => new AsideView(p.Id, p.Name, WorkshopTime.Local(p.TakenOffAt, zone), WorkshopTime.Local(p.TakenOffAt + KeptAside, zone)))];
+        return [.. pieces.Aside().Select(p => new AsideView(p.Id, p.Name, WorkshopTime.Local(p.TakenOffAt, zone),
+            WorkshopTime.Local(p.TakenOffAt + KeptAside, zone)))];
     }
 
     private static IEnumerable<RibbonNight> Nights(Instant from, Instant to, Surroundings within)

@@ -19,15 +19,18 @@ public sealed record SavePiece(int BasedOn, Piece Piece);
 /// <summary>A step along a piece's revisions, based on a version.</summary>
 public sealed record StepPiece(int BasedOn, UndoStep Step);
 
-/// <summary>A change of a piece: commands made in turn, based on a version. The id is the change's own: sent again, it is taken once.</summary>
+/// <summary>A change of a piece: commands made in turn, based on a version. The id is the change's own: sent again, it
+/// is taken once.</summary>
 public sealed record EditPiece(Guid Id, int BasedOn, ImmutableArray<Edit> Commands);
 
 /// <summary>
-/// A preview of an edited piece: painted up to a layer in a detail, if one is given, looked at in a way, with or without its numbers. Either the
+/// A preview of an edited piece: painted up to a layer in a detail, if one is given, looked at in a way, with or
+/// without its numbers. Either the
 /// document itself, or commands made to a revision of what is kept: none for the revision itself.
 /// </summary>
 public sealed record PreviewPiece(
-    Piece? Piece = null, string? LayerId = null, PaintDetail? Detail = null, bool Numbers = true, Look? Look = null, int? Revision = null, ImmutableArray<Edit>? Commands = null);
+    Piece? Piece = null, string? LayerId = null, PaintDetail? Detail = null, bool Numbers = true, Look? Look = null,
+    int? Revision = null, ImmutableArray<Edit>? Commands = null);
 
 /// <summary>How a picture is looked at: <c>top</c> or <c>underside</c>, wet or cured, light from <c>front</c> or <c>back</c>.</summary>
 public sealed record LookQuery
@@ -101,7 +104,8 @@ internal static class PieceEndpoints
         api.MapPut("/{id}", Results<Ok<PieceView>, ProblemHttpResult> (
             string id, SavePiece request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
         {
-            return workbench.Planned(id, request.BasedOn, request.Piece) is { } planned && pieces.Save(id, request.BasedOn, planned.Piece, time.Now) is { } stored
+            return workbench.Planned(id, request.BasedOn, request.Piece) is { } planned
+                && pieces.Save(id, request.BasedOn, planned.Piece, time.Now) is { } stored
                 ? TypedResults.Ok(workbench.View(stored, planned.Plan))
                 : NoPiece();
         });
@@ -115,9 +119,11 @@ internal static class PieceEndpoints
         api.MapDelete("/{id}", Results<Ok<ImmutableArray<AsideView>>, ProblemHttpResult> (
             string id, Overview overview, PieceStore pieces, WorkshopTime time) =>
             pieces.TakeOff(id, time.Now) ? TypedResults.Ok(overview.Aside()) : NoPiece());
-        app.MapPost("/api/aside/{id}/put-back", Results<Ok<ImmutableArray<AsideView>>, ProblemHttpResult> (string id, Overview overview, PieceStore pieces) =>
+        app.MapPost("/api/aside/{id}/put-back", Results<Ok<ImmutableArray<AsideView>>,
+            ProblemHttpResult> (string id, Overview overview, PieceStore pieces) =>
             pieces.PutBack(id) ? TypedResults.Ok(overview.Aside()) : TypedResults.Problem(
-                title: "Not kept aside", detail: "No piece with this id is kept aside; its 30 days may be over.", statusCode: StatusCodes.Status404NotFound));
+                title: "Not kept aside", detail: "No piece with this id is kept aside; its 30 days may be over.",
+                statusCode: StatusCodes.Status404NotFound));
         api.MapPost("/{id}/rework", Results<Created<PieceView>, ProblemHttpResult> (
             string id, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
         {
@@ -139,17 +145,21 @@ internal static class PieceEndpoints
         {
             if (request.Piece is null == (request.Commands is null || request.Revision is null))
             {
-                return ProblemHandler.Invalid(new() { ["commands"] = ["Send either a piece, or commands with the revision they are made to."] });
+                return ProblemHandler.Invalid(
+                    new() { ["commands"] = ["Send either a piece, or commands with the revision they are made to."] });
             }
 
-            if ((request.Piece is { } own ? workbench.Checked(own) : workbench.Drafted(id, request.Revision!.Value, request.Commands!.Value)) is not { } piece)
+            if ((request.Piece is { } own ? workbench.Checked(own)
+                : workbench.Drafted(id, request.Revision!.Value, request.Commands!.Value)) is not { } piece)
             {
                 return NoPiece();
             }
 
             return Refused(request.Look, piece)
                 ?? (Results<Ok<PreviewView>, ProblemHttpResult>)TypedResults.Ok(
-                    workbench.Preview(id, piece, Layer(piece, request.LayerId), request.Detail, request.Numbers, request.Look) with { Piece = request.Piece is null ? piece : null });
+                    workbench.Preview(id, piece, Layer(piece, request.LayerId), request.Detail, request.Numbers,
+                        request.Look) with
+                    { Piece = request.Piece is null ? piece : null });
         });
         api.MapGet("/{id}/painting", Results<Ok<Painting>, ProblemHttpResult> (
             string id, string? layer, int? revision, [AsParameters] LookQuery query, Workbench workbench, PieceStore pieces) =>
@@ -160,7 +170,8 @@ internal static class PieceEndpoints
             }
 
             return Looked(query, piece, out var look)
-                ?? (Results<Ok<Painting>, ProblemHttpResult>)TypedResults.Ok(workbench.Paint(piece, Layer(piece, layer), PaintDetail.Full, look));
+                ?? (Results<Ok<Painting>,
+                    ProblemHttpResult>)TypedResults.Ok(workbench.Paint(piece, Layer(piece, layer), PaintDetail.Full, look));
         });
     }
 

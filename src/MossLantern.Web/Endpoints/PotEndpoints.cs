@@ -23,15 +23,18 @@ internal static class PotEndpoints
     {
         var api = app.MapGroup("/api/pots");
         api.MapGet("", (PotStore pots, KeptPlans plans) => All(pots, plans.All()));
-        api.MapPut("/{id:length(1,40)}", Results<Ok<ImmutableArray<PotView>>, ProblemHttpResult> (string id, SavePot request, PotStore pots, KeptPlans plans, WorkshopTime time) =>
+        api.MapPut("/{id:length(1,40)}", Results<Ok<ImmutableArray<PotView>>,
+            ProblemHttpResult> (string id, SavePot request, PotStore pots, KeptPlans plans, WorkshopTime time) =>
         {
             Validator.ValidateAndThrow(request.Pot);
 
             // It was measured when somebody last said how much is left, not when its name was changed.
             var before = pots.All().FirstOrDefault(p => p.Id == id)?.Thing;
             var measured = before is not null && before.LeftMl == request.Pot.LeftMl ? before.MeasuredAt : time.Now;
-            return pots.Save(id, request.BasedOn, request.Pot with { Name = request.Pot.Name.Trim(), MeasuredAt = measured }, time.Now) is null
-                ? TypedResults.Problem(title: "No such pot", detail: "There is no pot with this id in the cupboard.", statusCode: StatusCodes.Status404NotFound)
+            return pots
+                .Save(id, request.BasedOn, request.Pot with { Name = request.Pot.Name.Trim(), MeasuredAt = measured }, time.Now) is null
+                ? TypedResults.Problem(title: "No such pot", detail: "There is no pot with this id in the cupboard.",
+                    statusCode: StatusCodes.Status404NotFound)
                 : TypedResults.Ok(All(pots, plans.All()));
         });
     }

@@ -24,7 +24,8 @@ public sealed record SaveLoggedPour(RegionId RegionId, double? PouredMl, string?
 /// is asked about, and taken with <c>evenSo</c>.
 /// </summary>
 public sealed record SaveRun(
-    int BasedOn, string SittingId, LocalDateTime Start, LocalDateTime? End, double? RoomC, string Note, ImmutableArray<SaveLoggedPour> Pours, bool EvenSo = false);
+    int BasedOn, string SittingId, LocalDateTime Start, LocalDateTime? End, double? RoomC, string Note,
+    ImmutableArray<SaveLoggedPour> Pours, bool EvenSo = false);
 
 /// <summary>Endpoints of the log.</summary>
 internal static class RunEndpoints
@@ -56,7 +57,8 @@ internal static class RunEndpoints
             Known(told,
             [
                 .. steps.Select(s => s.Of), .. before?.Pours.Select(p => (p.LayerId, p.RegionId, p.Pass)) ?? [],
-                .. (poured?.Layers ?? []).Where(l => sitting.LayerIds.Contains(l.Id)).SelectMany(l => l.RegionIds.Select(r => (l.Id, r, 0))),
+                .. (poured?.Layers ?? []).Where(l => sitting.LayerIds.Contains(l.Id))
+                    .SelectMany(l => l.RegionIds.Select(r => (l.Id, r, 0))),
             ]);
 
             if (!request.EvenSo)
@@ -68,11 +70,13 @@ internal static class RunEndpoints
             var planned = before?.Pours.ToDictionary(p => (p.LayerId, p.RegionId, p.Pass)) ?? [];
             var amounts = told.Zip(request.Pours).ToDictionary(p => p.First, p => p.Second.PouredMl);
             var pours = steps.Select(s => planned.GetValueOrDefault(s.Of)
-                    ?? LoggedPour.Of(s.Step.LayerId, s.Step.RegionId, stored.Piece.Recipes.Single(c => c.Id == s.Step.CupId).Name, s.Step.PourMl.Value, null, s.Step.Pass))
+                    ?? LoggedPour.Of(s.Step.LayerId, s.Step.RegionId,
+                        stored.Piece.Recipes.Single(c => c.Id == s.Step.CupId).Name, s.Step.PourMl.Value, null, s.Step.Pass))
                 .Concat(planned.Where(p => steps.All(s => s.Of != p.Key)).Select(p => p.Value))
                 .Select(p => p with { Poured = amounts.GetValueOrDefault((p.LayerId, p.RegionId, p.Pass)) is { } ml ? [new(ml)] : [] });
             runs.Save(
-                new(key, 0, new(id, sitting.SittingId, before is null ? stored.Revision : before.Part.Revision), zone.AtLeniently(request.Start).ToInstant(),
+                new(key, 0, new(id, sitting.SittingId, before is null ? stored.Revision : before.Part.Revision),
+                    zone.AtLeniently(request.Start).ToInstant(),
                     request.End is { } end ? zone.AtLeniently(end).ToInstant() : null,
                     request.RoomC, request.Note.Trim(), [.. pours]),
                 request.BasedOn, time.Now, joins: request.EvenSo && kept.Any(r => r.RunId == key));
@@ -106,11 +110,14 @@ internal static class RunEndpoints
         foreach (var cup in sitting.Cups.Cups)
         {
             var poured = request.Pours.Where(p => cup.Regions.Contains(new(p.LayerId ?? sitting.LayerIds[0], p.RegionId))
-                && sitting.Pours.Any(s => s.CupId == cup.CupId && (s.LayerId, s.RegionId, s.Pass) == (p.LayerId ?? sitting.LayerIds[0], p.RegionId, p.Pass))).Sum(p => p.PouredMl ?? 0);
+                && sitting.Pours.Any(s => s.CupId == cup.CupId
+                    && (s.LayerId, s.RegionId, s.Pass) == (p.LayerId ?? sitting.LayerIds[0], p.RegionId, p.Pass)))
+                .Sum(p => p.PouredMl ?? 0);
             if (poured > cup.MixMl.Value * (1 + MoreThanMixed) && cup.MixMl.Value > 0)
             {
                 doubts.Add(string.Create(CultureInfo.InvariantCulture,
-                    $"{poured:0.#} ml were poured from {piece.Recipes.Single(c => c.Id == cup.CupId).Name}, and {cup.MixMl.Value:0.#} ml were to be mixed in it. Was more mixed?"));
+                    $"{poured:0.#} ml were poured from {piece.Recipes.Single(c => c.Id == cup.CupId).Name}, and "
+                        + $"{cup.MixMl.Value:0.#} ml were to be mixed in it. Was more mixed?"));
             }
         }
 
@@ -130,7 +137,8 @@ internal static class RunEndpoints
         if (unknown.Count > 0)
         {
             throw new ValidationException(unknown.Select(p => new ValidationFailure(
-                string.Create(CultureInfo.InvariantCulture, $"pours[{p.i}].regionId"), "The sitting pours no such region, and did not when it was poured.")));
+                string.Create(CultureInfo.InvariantCulture, $"pours[{p.i}].regionId"),
+                "The sitting pours no such region, and did not when it was poured.")));
         }
     }
 
@@ -161,7 +169,8 @@ internal static class RunEndpoints
         Refuse(request.End > request.Start.PlusDays(2), "end", "The last pour must be within two days of the first.");
         Refuse(request.RoomC is { } room && !Ranges.RoomC.Contains(room), "roomC", Ranges.RoomC.Sentence);
         Refuse(request.Note.Length > LongestNote, "note", $"A note has up to {LongestNote} characters.");
-        Refuse(request.Pours.GroupBy(p => (p.LayerId, p.RegionId, p.Pass)).Any(g => g.Count() > 1), "pours", "Each region may be named once.");
+        Refuse(request.Pours.GroupBy(p => (p.LayerId, p.RegionId, p.Pass)).Any(g => g.Count() > 1), "pours",
+            "Each region may be named once.");
         for (var i = 0; i < request.Pours.Length; i++)
         {
             Refuse(request.Pours[i].PouredMl is { } ml && !Ranges.PouredMl.Contains(ml),

@@ -37,8 +37,10 @@ internal static class SharingEndpoints
                 return NoLayer();
             }
 
-            var drawn = piece.Filled.Where(l => layer is null || l.Id == layer).Select(l => new DrawnLayer(l, RegionShapes.Of(mapper, piece, l), RegionNames.Of(piece, l, mapper.Map(piece, l))));
-            return TypedResults.File(Encoding.UTF8.GetBytes(SvgMap.Write(piece, drawn, around.Catalogue)), "image/svg+xml", FileName(piece, "map.svg"));
+            var drawn = piece.Filled.Where(l => layer is null || l.Id == layer)
+                .Select(l => new DrawnLayer(l, RegionShapes.Of(mapper, piece, l), RegionNames.Of(piece, l, mapper.Map(piece, l))));
+            return TypedResults.File(Encoding.UTF8.GetBytes(SvgMap.Write(piece, drawn, around.Catalogue)),
+                "image/svg+xml", FileName(piece, "map.svg"));
         });
         api.MapGet("/{id}/template.pdf", Results<FileContentHttpResult, ProblemHttpResult> (
             string id, string? layer, Paper? paper, bool? grid, LayerMapper mapper, PieceStore pieces, WorkshopSurroundings around) =>
@@ -53,24 +55,30 @@ internal static class SharingEndpoints
                 return NoLayer();
             }
 
-            var pdf = TemplatePdf.Write(piece, chosen, RegionShapes.Of(mapper, piece, chosen), paper ?? Paper.A4, grid ?? false, around.Catalogue);
+            var pdf = TemplatePdf.Write(piece, chosen, RegionShapes.Of(mapper, piece, chosen), paper ?? Paper.A4,
+                grid ?? false, around.Catalogue);
             return TypedResults.File(pdf, "application/pdf", FileName(piece, "template.pdf"));
         });
         api.MapGet("/{id}/sittings/{sitting}/mixing-sheet.pdf", Results<FileContentHttpResult, ProblemHttpResult> (
-            string id, string sitting, Paper? paper, SheetUnits? units, PieceStore pieces, Workbench workbench, WorkshopSurroundings around) =>
+            string id, string sitting, Paper? paper, SheetUnits? units, PieceStore pieces, Workbench workbench,
+            WorkshopSurroundings around) =>
             SheetOf(id, sitting, pieces, workbench, around) is { } found
-                ? TypedResults.File(MixingSheetPdf.Write(found.Sheet, paper ?? Paper.A4, units ?? SheetUnits.Metric), "application/pdf", FileName(found.Piece, "mixing-sheet.pdf"))
+                ? TypedResults.File(MixingSheetPdf.Write(found.Sheet, paper ?? Paper.A4, units ?? SheetUnits.Metric),
+                    "application/pdf", FileName(found.Piece, "mixing-sheet.pdf"))
                 : NoSitting());
         api.MapGet("/{id}/sittings/{sitting}/mixing-sheet.csv", Results<FileContentHttpResult, ProblemHttpResult> (
             string id, string sitting, PieceStore pieces, Workbench workbench, WorkshopSurroundings around) =>
             SheetOf(id, sitting, pieces, workbench, around) is { } found
-                ? TypedResults.File(Encoding.UTF8.GetBytes(MixingSheetCsv.Write(found.Sheet)), "text/csv", FileName(found.Piece, "mixing-sheet.csv"))
+                ? TypedResults.File(Encoding.UTF8.GetBytes(MixingSheetCsv.Write(found.Sheet)), "text/csv",
+                    FileName(found.Piece, "mixing-sheet.csv"))
                 : NoSitting());
         api.MapGet("/{id}/piece.json", Results<FileContentHttpResult, ProblemHttpResult> (string id, PieceStore pieces) =>
             pieces.Find(id) is { } stored
-                ? TypedResults.File(Encoding.UTF8.GetBytes(PieceJson.Write(stored.Piece)), "application/json", FileName(stored.Piece, "piece.json"))
+                ? TypedResults.File(Encoding.UTF8.GetBytes(PieceJson.Write(stored.Piece)), "application/json",
+                    FileName(stored.Piece, "piece.json"))
                 : PieceEndpoints.NoPiece());
-        api.MapPost("/import", Results<Created<PieceView>, ProblemHttpResult> (ImportPiece request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
+        api.MapPost("/import", Results<Created<PieceView>,
+            ProblemHttpResult> (ImportPiece request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
         {
             Piece piece;
             try
@@ -88,13 +96,15 @@ internal static class SharingEndpoints
         app.MapGet("/api/schemas/piece.json", () => TypedResults.Content(PieceSchema.Text, "application/schema+json"));
     }
 
-    private static (Piece Piece, MixingSheet Sheet)? SheetOf(string id, string sitting, PieceStore pieces, Workbench workbench, WorkshopSurroundings around) =>
+    private static (Piece Piece, MixingSheet Sheet)? SheetOf(string id, string sitting, PieceStore pieces,
+        Workbench workbench, WorkshopSurroundings around) =>
         pieces.Find(id) is { } stored && workbench.PlanOf(stored)?.Sittings.FirstOrDefault(s => s.SittingId == sitting) is { } plan
             ? (stored.Piece, MixingSheet.Of(stored.Piece, plan, around.Catalogue))
             : null;
 
     private static ProblemHttpResult NoSitting() => TypedResults.Problem(
-        title: "No such sitting", detail: "There is no such piece, or it has no sitting with this id.", statusCode: StatusCodes.Status404NotFound);
+        title: "No such sitting", detail: "There is no such piece, or it has no sitting with this id.",
+        statusCode: StatusCodes.Status404NotFound);
 
     private static ProblemHttpResult NoLayer() => TypedResults.Problem(
         title: "No such layer", detail: "The piece has no layer with this id.", statusCode: StatusCodes.Status404NotFound);

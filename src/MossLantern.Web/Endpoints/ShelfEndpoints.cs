@@ -51,12 +51,14 @@ internal static class ShelfEndpoints
     }
 
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> PictureAsync(
-        string id, int? width, int? revision, [AsParameters] LookQuery query, HttpContext context, PieceStore pieces, KeptPictures kept, WorkshopSurroundings around)
+        string id, int? width, int? revision, [AsParameters] LookQuery query, HttpContext context, PieceStore pieces,
+        KeptPictures kept, WorkshopSurroundings around)
     {
         var pixels = width ?? DefaultPixels;
         if (pixels is < LeastPixels or > MostPixels)
         {
-            return ProblemHandler.Invalid(new() { ["width"] = [$"The picture's width must be from {LeastPixels} to {MostPixels} pixels."] });
+            return ProblemHandler.Invalid(
+                new() { ["width"] = [$"The picture's width must be from {LeastPixels} to {MostPixels} pixels."] });
         }
 
         // One that is kept is sent without its document being read.
@@ -95,7 +97,8 @@ internal static class ShelfEndpoints
         FileContentHttpResult Sent(byte[] picture)
         {
             // The page asks for a picture by its version and the moment of its save, so it may keep it for as long as it wants.
-            context.Response.Headers.CacheControl = context.Request.Query.ContainsKey("version") ? "private, max-age=31536000, immutable" : "no-cache";
+            context.Response.Headers.CacheControl = context.Request.Query.ContainsKey("version")
+                ? "private, max-age=31536000, immutable" : "no-cache";
             return TypedResults.File(picture, "image/png");
         }
     }
@@ -123,5 +126,7 @@ internal static class ShelfEndpoints
         .Add("sittings.tools.cupStepMl", Habits.Usual.CupStepMl)
         .Add("sittings.tools.scaleStepG", Habits.Usual.ScaleStepG)
         .Add("sittings.tools.jugMl", Habits.Usual.JugMl)
-        .AddRange(Enum.GetValues<FillWay>().Where(w => Fill.UsualMm(w) is not null).Select(w => KeyValuePair.Create($"sittings.fills.{JsonNamingPolicy.KebabCaseLower.ConvertName(w.ToString())}", Fill.UsualMm(w)!.Value)));
+        .AddRange(Enum.GetValues<FillWay>().Where(w => Fill.UsualMm(w) is not null)
+            .Select(w => KeyValuePair.Create($"sittings.fills.{JsonNamingPolicy.KebabCaseLower.ConvertName(w.ToString())}",
+                Fill.UsualMm(w)!.Value)));
 }

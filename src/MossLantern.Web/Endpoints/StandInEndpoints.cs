@@ -39,7 +39,8 @@ internal static class StandInEndpoints
     }
 
     /// <summary>What is shown, each time that it changes.</summary>
-    private static async IAsyncEnumerable<SseItem<LiveView>> Stream(ILevel level, IScale scale, CancellationToken stopping, [EnumeratorCancellation] CancellationToken gone)
+    private static async IAsyncEnumerable<SseItem<LiveView>> Stream(ILevel level, IScale scale,
+        CancellationToken stopping, [EnumeratorCancellation] CancellationToken gone)
     {
         using var either = CancellationTokenSource.CreateLinkedTokenSource(stopping, gone);
         using var timer = new PeriodicTimer(Every);

@@ -32,18 +32,23 @@ internal static class VersionEndpoints
     public static void MapVersions(this IEndpointRouteBuilder app)
     {
         var api = app.MapGroup("/api/pieces/{id}");
-        api.MapGet("/versions", Results<Ok<ImmutableArray<NamedView>>, ProblemHttpResult> (string id, PieceStore pieces, WorkshopTime time) =>
+        api.MapGet("/versions", Results<Ok<ImmutableArray<NamedView>>,
+            ProblemHttpResult> (string id, PieceStore pieces, WorkshopTime time) =>
             pieces.Find(id) is null ? PieceEndpoints.NoPiece() : TypedResults.Ok(Views(pieces.Named(id), time)));
-        api.MapPost("/versions", Results<Ok<ImmutableArray<NamedView>>, ProblemHttpResult> (string id, NameRevision request, PieceStore pieces, WorkshopTime time) =>
+        api.MapPost("/versions", Results<Ok<ImmutableArray<NamedView>>,
+            ProblemHttpResult> (string id, NameRevision request, PieceStore pieces, WorkshopTime time) =>
         {
             if (string.IsNullOrWhiteSpace(request.Name) || request.Name.Length > PieceValidator.LongestName)
             {
-                return ProblemHandler.Invalid(new() { ["name"] = [$"The version's name must have from 1 to {PieceValidator.LongestName} characters."] });
+                return ProblemHandler.Invalid(
+                    new() { ["name"] = [$"The version's name must have from 1 to {PieceValidator.LongestName} characters."] });
             }
 
-            return pieces.Name(id, request.BasedOn, request.Name.Trim(), time.Now) is { } named ? TypedResults.Ok(Views(named, time)) : PieceEndpoints.NoPiece();
+            return pieces.Name(id, request.BasedOn, request.Name.Trim(), time.Now) is { } named
+                ? TypedResults.Ok(Views(named, time)) : PieceEndpoints.NoPiece();
         });
-        api.MapDelete("/versions/{revision:int}", Results<Ok<ImmutableArray<NamedView>>, ProblemHttpResult> (string id, int revision, PieceStore pieces, WorkshopTime time) =>
+        api.MapDelete("/versions/{revision:int}", Results<Ok<ImmutableArray<NamedView>>,
+            ProblemHttpResult> (string id, int revision, PieceStore pieces, WorkshopTime time) =>
             pieces.Unname(id, revision) ? TypedResults.Ok(Views(pieces.Named(id), time)) : NoVersion());
         api.MapPost("/versions/{revision:int}/take", Results<Ok<PieceView>, ProblemHttpResult> (
             string id, int revision, TakeRevision request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
@@ -53,7 +58,8 @@ internal static class VersionEndpoints
                 return NoVersion();
             }
 
-            return workbench.Planned(id, request.BasedOn, piece) is { } planned && pieces.Save(id, request.BasedOn, planned.Piece, time.Now) is { } stored
+            return workbench.Planned(id, request.BasedOn, piece) is { } planned
+                && pieces.Save(id, request.BasedOn, planned.Piece, time.Now) is { } stored
                 ? TypedResults.Ok(workbench.View(stored, planned.Plan))
                 : PieceEndpoints.NoPiece();
         });

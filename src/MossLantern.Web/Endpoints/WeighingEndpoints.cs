@@ -33,7 +33,8 @@ internal static class WeighingEndpoints
 
     public static void MapWeighing(this IEndpointRouteBuilder app)
     {
-        app.MapGet(Path, Results<Ok<WeighingView>, ProblemHttpResult> (string id, string sitting, Scales scales) => Answer(scales.View(id, sitting)));
+        app.MapGet(Path, Results<Ok<WeighingView>,
+            ProblemHttpResult> (string id, string sitting, Scales scales) => Answer(scales.View(id, sitting)));
         app.MapPost(Path, Results<Ok<WeighingView>, ProblemHttpResult> (string id, string sitting, WeighIn request, Scales scales) =>
         {
             if (scales.Of(id, sitting) is not { } weighing)
@@ -49,11 +50,13 @@ internal static class WeighingEndpoints
             scales.Add(id, sitting, request);
             return Answer(scales.View(id, sitting));
         });
-        app.MapPost(Path + "/judge", Results<Ok<WeighedJudgement>, ProblemHttpResult> (string id, string sitting, JudgeWeight request, Scales scales) =>
+        app.MapPost(Path + "/judge", Results<Ok<WeighedJudgement>,
+            ProblemHttpResult> (string id, string sitting, JudgeWeight request, Scales scales) =>
             scales.Of(id, sitting) is not { } weighing ? NoSitting()
             : Problem(weighing, request.StepId, request.Grams) is { } problem ? problem
             : TypedResults.Ok(weighing.Judge(request.StepId, request.Grams)!));
-        app.MapPost(Path + "/back", Results<Ok<WeighingView>, ProblemHttpResult> (string id, string sitting, TakeBackWeight request, Scales scales) =>
+        app.MapPost(Path + "/back", Results<Ok<WeighingView>,
+            ProblemHttpResult> (string id, string sitting, TakeBackWeight request, Scales scales) =>
         {
             if (scales.Of(id, sitting) is null)
             {
@@ -81,7 +84,8 @@ internal static class WeighingEndpoints
         });
     }
 
-    private static Results<Ok<WeighingView>, ProblemHttpResult> Answer(WeighingView? view) => view is null ? NoSitting() : TypedResults.Ok(view);
+    private static Results<Ok<WeighingView>, ProblemHttpResult> Answer(WeighingView? view) =>
+        view is null ? NoSitting() : TypedResults.Ok(view);
 
     private static ProblemHttpResult? Problem(Weighing weighing, string stepId, double grams)
     {
@@ -100,7 +104,8 @@ internal static class WeighingEndpoints
     }
 
     private static ProblemHttpResult NoSitting() => TypedResults.Problem(
-        title: "No such sitting", detail: "There is no piece with this id on the shelf, or it has no such sitting.", statusCode: StatusCodes.Status404NotFound);
+        title: "No such sitting", detail: "There is no piece with this id on the shelf, or it has no such sitting.",
+        statusCode: StatusCodes.Status404NotFound);
 }
 
 /// <summary>What sittings weigh, from the plan and the journal.</summary>
@@ -111,22 +116,26 @@ public sealed class Scales(PieceStore pieces, WeighingStore weighed, Workbench w
 
     /// <summary>The same to be looked at.</summary>
     public WeighingView? View(string id, string sittingId) =>
-        Found(id, sittingId) is var (name, sitting, byVolume, weighing) ? new(name, sitting, byVolume, weighing.Steps, weighing.Next) : null;
+        Found(id, sittingId) is var (name, sitting, byVolume, weighing)
+            ? new(name, sitting, byVolume, weighing.Steps, weighing.Next) : null;
 
     /// <summary>Writes what was weighed.</summary>
-    public void Add(string id, string sittingId, WeighIn request) => weighed.Add(request.Id.ToString("n"), id, sittingId, StepId.Parse(request.StepId), request.Grams, time.Now);
+    public void Add(string id, string sittingId, WeighIn request) =>
+        weighed.Add(request.Id.ToString("n"), id, sittingId, StepId.Parse(request.StepId), request.Grams, time.Now);
 
     /// <summary>Takes back what was weighed last, or everything.</summary>
     public void TakeBack(string id, string sittingId, bool everything) => weighed.TakeBack(id, sittingId, everything, time.Now);
 
     private (string Name, string Sitting, bool ByVolume, Weighing Weighing)? Found(string id, string sittingId)
     {
-        if (pieces.Find(id) is not { } stored || workbench.PlanOf(stored)?.Sittings.FirstOrDefault(s => s.SittingId == sittingId) is not { } plan)
+        if (pieces.Find(id) is not { } stored
+            || workbench.PlanOf(stored)?.Sittings.FirstOrDefault(s => s.SittingId == sittingId) is not { } plan)
         {
             return null;
         }
 
         var grams = weighed.Of(id, sittingId).ToDictionary(e => e.Of.Step!.Value.ToString(), e => e.Says.Grams!.Value);
-        return (stored.Piece.Name, plan.Name, stored.Piece.Sittings.Single(s => s.Id == sittingId).Measure == Core.Documents.Measure.ByVolume, Weighing.Of(stored.Piece, plan, around.Now, grams));
+        return (stored.Piece.Name, plan.Name, stored.Piece.Sittings
+            .Single(s => s.Id == sittingId).Measure == Core.Documents.Measure.ByVolume, Weighing.Of(stored.Piece, plan, around.Now, grams));
     }
 }

@@ -67,14 +67,16 @@ public sealed record SittingView(
     Reckoned? Cost);
 
 /// <summary>Everything worked out for a piece; why its underside is not seen and no light comes through it, where that is so.</summary>
-public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<SittingView> Sittings, ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden, ImmutableArray<PieceNeed> Need);
+public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<SittingView> Sittings,
+    ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden, ImmutableArray<PieceNeed> Need);
 
 /// <summary>A pour of a run as it is shown.</summary>
 public sealed record LoggedPourView(string LayerId, RegionId RegionId, string ColourName, double? PlannedMl, double? PouredMl, int Pass);
 
 /// <summary>A run as it is shown.</summary>
 public sealed record RunView(
-    string Id, string SittingId, int Version, Moment Start, Moment? End, double? RoomC, string Note, ImmutableArray<LoggedPourView> Pours, int? Revision);
+    string Id, string SittingId, int Version, Moment Start, Moment? End, double? RoomC, string Note,
+    ImmutableArray<LoggedPourView> Pours, int? Revision);
 
 /// <summary>A piece by its name.</summary>
 public sealed record PieceRef(string Id, string Name);
@@ -84,7 +86,8 @@ public sealed record PieceRef(string Id, string Name);
 /// cannot be worked out has no plan, and says so.
 /// </summary>
 public sealed record PieceView(
-    string Id, int Version, int Revision, Moment SavedAt, bool CanUndo, bool CanRedo, string? Undoes, string? Redoes, Piece Piece, PlanView? Plan, string? Problem, ImmutableArray<RunView> Runs,
+    string Id, int Version, int Revision, Moment SavedAt, bool CanUndo, bool CanRedo, string? Undoes, string? Redoes,
+    Piece Piece, PlanView? Plan, string? Problem, ImmutableArray<RunView> Runs,
     bool Finished, PieceRef? Beneath, ImmutableArray<EarlierView> Earlier);
 
 /// <summary>A layer of the older work that a piece is poured over, as it was logged there.</summary>
@@ -93,12 +96,15 @@ public sealed record EarlierView(string PieceId, string PieceName, string LayerN
 /// <summary>A piece as a preview shows it: nothing is saved. What commands make of it comes with it.</summary>
 public sealed record PreviewView(PlanView? Plan, Painting? Painting, Piece? Piece = null);
 
-/// <summary>What a change made of a plan: what is as it was is left out. Layers and sittings are those of the piece, in its order.</summary>
-public sealed record PlanChange(GroundPlan? Ground, ImmutableArray<LayerView> Layers, ImmutableArray<SittingView> Sittings, ImmutableArray<Finding>? Findings, PotLeft? Pot, string? Hidden, ImmutableArray<PieceNeed> Need);
+/// <summary>What a change made of a plan: what is as it was is left out. Layers and sittings are those of the piece, in
+/// its order.</summary>
+public sealed record PlanChange(GroundPlan? Ground, ImmutableArray<LayerView> Layers,
+    ImmutableArray<SittingView> Sittings, ImmutableArray<Finding>? Findings, PotLeft? Pot, string? Hidden, ImmutableArray<PieceNeed> Need);
 
 /// <summary>A piece after a change, with what that made of its plan; and where something was made anew, its place.</summary>
 public sealed record EditedView(
-    int Version, int Revision, Moment SavedAt, bool CanUndo, bool CanRedo, string? Undoes, string? Redoes, bool Finished, Piece Piece, PlanChange Plan, string? Made);
+    int Version, int Revision, Moment SavedAt, bool CanUndo, bool CanRedo, string? Undoes, string? Redoes,
+    bool Finished, Piece Piece, PlanChange Plan, string? Made);
 
 /// <summary>A piece that is valid by its ranges and yet cannot be worked out. Nothing of it was kept.</summary>
 public sealed class UnplannableException(Exception inner) : Exception("This cannot be worked out.", inner);
@@ -120,7 +126,8 @@ public sealed record WorkedOut(PlanView View, PiecePlan Plan, Surroundings Aroun
 
 /// <summary>Brings stores, clock and the chain together for the endpoints.</summary>
 public sealed class Workbench(
-    PieceStore pieces, RunStore runs, PriceList prices, PotStore pots, PiecePlanner planner, IValidator<Piece> validator, WorkshopTime time, WorkshopSurroundings around,
+    PieceStore pieces, RunStore runs, PriceList prices, PotStore pots, PiecePlanner planner,
+    IValidator<Piece> validator, WorkshopTime time, WorkshopSurroundings around,
     KeptPlans known, KnownOutlines outlines, WorkshopCupboard cupboard, ILogger<Workbench> log) : IDisposable
 {
     private const int MostRevisions = 16;
@@ -142,7 +149,8 @@ public sealed class Workbench(
         return settled;
     }
 
-    /// <summary>A piece that is to be saved, with its plan: it is looked over and worked out before anything is written. Null where there is no such piece.</summary>
+    /// <summary>A piece that is to be saved, with its plan: it is looked over and worked out before anything is
+    /// written. Null where there is no such piece.</summary>
     /// <param name="id">The piece's id.</param>
     /// <param name="basedOn">The version that the save is based on.</param>
     /// <param name="piece">The document.</param>
@@ -167,7 +175,8 @@ public sealed class Workbench(
     /// <exception cref="UnplannableException">It is valid, and yet cannot be worked out.</exception>
     public PlannedPiece Planned(Piece piece) => Planned(null, Checked(piece), []);
 
-    /// <summary>A piece with commands made, planned and kept. The same change sent twice is taken once. Null where there is no such piece.</summary>
+    /// <summary>A piece with commands made, planned and kept. The same change sent twice is taken once. Null where
+    /// there is no such piece.</summary>
     /// <param name="id">The piece's id.</param>
     /// <param name="request">The change.</param>
     /// <exception cref="RefusedException">A command was refused; nothing was kept.</exception>
@@ -198,7 +207,8 @@ public sealed class Workbench(
         }
 
         var kept = runs.Of(id);
-        return Changed(stored, kept, null, TryPlan(stored, kept, around.Now)?.View ?? throw new UnplannableException(new InvalidOperationException(NotWorkedOut)), null);
+        return Changed(stored, kept, null,
+            TryPlan(stored, kept, around.Now)?.View ?? throw new UnplannableException(new InvalidOperationException(NotWorkedOut)), null);
     }
 
     private EditedView? Apply(string id, EditPiece request, string editId)
@@ -223,7 +233,8 @@ public sealed class Workbench(
             return Changed(before, kept, planned.Plan.View, planned.Plan.View, made.Place);
         }
 
-        if (pieces.Save(id, request.BasedOn, planned.Piece, time.Now, new(Editing.Words(before.Piece, request.Commands), editId)) is not { } stored)
+        if (pieces.Save(id, request.BasedOn, planned.Piece, time.Now,
+            new(Editing.Words(before.Piece, request.Commands), editId)) is not { } stored)
         {
             return null;
         }
@@ -242,20 +253,24 @@ public sealed class Workbench(
     }
 
     private EditedView Changed(StoredPiece stored, ImmutableArray<LoggedSitting> kept, PlanView? was, PlanView now, string? made) => new(
-        stored.Version, stored.Revision, WorkshopTime.Local(stored.SavedAt, time.Zone), stored.CanUndo, stored.CanRedo, stored.Undoes, stored.Redoes,
+        stored.Version, stored.Revision, WorkshopTime.Local(stored.SavedAt, time.Zone), stored.CanUndo, stored.CanRedo,
+        stored.Undoes, stored.Redoes,
         Finished(stored.Piece, kept), stored.Piece,
         new(
             was is not null && Alike(was.Ground, now.Ground) ? null : now.Ground,
             [.. now.Layers.Where(l => was?.Layers.FirstOrDefault(b => b.LayerId == l.LayerId) is not { } before || !Alike(before, l))],
-            [.. now.Sittings.Where(s => was?.Sittings.FirstOrDefault(b => b.SittingId == s.SittingId) is not { } before || !Alike(before, s))],
+            [.. now.Sittings
+                .Where(s => was?.Sittings.FirstOrDefault(b => b.SittingId == s.SittingId) is not { } before || !Alike(before, s))],
             was is not null && Alike(was.Findings, now.Findings) ? null : now.Findings, now.Pot, now.Hidden, now.Need),
         made);
 
     /// <summary>Whether two things are written alike.</summary>
     private static bool Alike<T>(T one, T other) =>
-        JsonSerializer.SerializeToUtf8Bytes(one, WorkshopJson.Options).AsSpan().SequenceEqual(JsonSerializer.SerializeToUtf8Bytes(other, WorkshopJson.Options));
+        JsonSerializer.SerializeToUtf8Bytes(one, WorkshopJson.Options).AsSpan()
+            .SequenceEqual(JsonSerializer.SerializeToUtf8Bytes(other, WorkshopJson.Options));
 
-    private PlannedPiece Planned(string? id, Piece settled, ImmutableArray<LoggedSitting> kept) => new(settled, WorkOut(id, settled, kept, around.Now));
+    private PlannedPiece Planned(string? id, Piece settled, ImmutableArray<LoggedSitting> kept) =>
+        new(settled, WorkOut(id, settled, kept, around.Now));
 
     /// <summary>A stored piece with everything worked out. One that cannot be worked out is shown without, and says so.</summary>
     /// <param name="stored">The piece.</param>
@@ -268,7 +283,8 @@ public sealed class Workbench(
         var finished = Finished(stored.Piece, kept);
         var within = around.Now;
         var settled = worked
-            ?? (known.PlanOf(stored, within) is { } before ? new(Shown(stored.Id, stored.Piece, before), before, within) : TryPlan(stored, kept, within));
+            ?? (known.PlanOf(stored, within) is { } before ? new(Shown(stored.Id, stored.Piece, before), before, within)
+                : TryPlan(stored, kept, within));
         known.Keep(stored, kept, settled?.Plan, settled?.Around ?? within);
         var plan = settled?.View;
         return new(
@@ -276,7 +292,8 @@ public sealed class Workbench(
             stored.Undoes, stored.Redoes, stored.Piece, plan, plan is null ? NotWorkedOut : null,
             [.. kept.Select(r => View(r, zone))],
             finished,
-            finished && known.Documents().LastOrDefault(k => k.Plan?.BeneathId == stored.Id) is { } over ? new(over.Head.Id, over.Head.Name) : null,
+            finished && known.Documents().LastOrDefault(k => k.Plan?.BeneathId == stored.Id) is { } over
+                ? new(over.Head.Id, over.Head.Name) : null,
             [.. Earlier(stored.Piece.Ground.Old, zone)]);
     }
 
@@ -285,7 +302,9 @@ public sealed class Workbench(
     [
         .. Earlier(old.Ground.Old, zone),
         .. old.PieceId is not { } id ? Array.Empty<EarlierView>() : runs.Of(id).Select(r => new EarlierView(
-            id, old.Name, old.Sittings.FirstOrDefault(s => s.Id == r.SittingId) is { } sitting ? sitting.Name ?? string.Join(", ", old.Layers.Where(l => sitting.LayerIds.Contains(l.Id)).Select(l => l.Name)) : "", WorkshopTime.Local(r.Start, zone), r.Note)),
+            id, old.Name, old.Sittings.FirstOrDefault(s => s.Id == r.SittingId) is { } sitting
+                ? sitting.Name ?? string.Join(", ", old.Layers.Where(l => sitting.LayerIds.Contains(l.Id))
+                    .Select(l => l.Name)) : "", WorkshopTime.Local(r.Start, zone), r.Note)),
     ];
 
     /// <summary>The plan of a stored piece as the core works it out; null where it cannot be.</summary>
@@ -311,7 +330,8 @@ public sealed class Workbench(
     }
 
     private const string NotWorkedOut =
-        "This piece cannot be worked out as it stands. Nothing of it is lost: step back to how it was before, take its file out, or copy it.";
+        "This piece cannot be worked out as it stands. Nothing of it is lost: step back to how it was before, take "
+            + "its file out, or copy it.";
 
     /// <summary>Whether every layer of a piece has been poured.</summary>
     public bool Finished(StoredPiece stored)
@@ -351,16 +371,19 @@ public sealed class Workbench(
             ground,
             [
                 .. plan.Layers.Select(l => new LayerView(
-                    l.LayerId, l.Box, l.Regions, l.Cut, l.CutAtMm, l.Colours, [.. l.Sittings.Select(s => s.SittingId)], l.Poured, l.Done, l.OpenRegions, l.LevelClear, l.Facts, l.Balance)),
+                    l.LayerId, l.Box, l.Regions, l.Cut, l.CutAtMm, l.Colours, [.. l.Sittings.Select(s => s.SittingId)],
+                    l.Poured, l.Done, l.OpenRegions, l.LevelClear, l.Facts, l.Balance)),
             ],
             [
                 .. plan.Sittings.Select(s => new SittingView(
                     s.SittingId, s.Name, s.LayerIds, s.Cups, s.Batches, s.Pours, s.OrderSays,
-                    s.Span is { } p ? new(WorkshopTime.Local(p.Start, zone), WorkshopTime.Local(p.End, zone), p.Room.At(p.Start).Celsius, p.Room.At(p.Start).Origin) : null,
+                    s.Span is { } p ? new(WorkshopTime.Local(p.Start, zone), WorkshopTime.Local(p.End, zone),
+                        p.Room.At(p.Start).Celsius, p.Room.At(p.Start).Origin) : null,
                     s.Poured, s.Done,
                     [
                         .. s.Windows.Select(w => new WindowView(
-                            w.Milestone, WorkshopTime.Local(w.Opens, zone), w.Closes is { } c ? WorkshopTime.Local(c, zone) : null, w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours)),
+                            w.Milestone, WorkshopTime.Local(w.Opens, zone), w.Closes is { } c
+                                ? WorkshopTime.Local(c, zone) : null, w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours)),
                     ],
                     s.OpenRegions, s.Copies, s.Castings, s.Reach, CostOf(piece, s))),
             ],
@@ -376,18 +399,22 @@ public sealed class Workbench(
     /// <summary>The pot that the ground's paint comes from, beside what the ground takes.</summary>
     private PotLeft? PotOf(string? pieceId, Piece piece, GroundPlan ground)
     {
-        if (piece.Ground.Paint is not { PotId: { } id, AsMap: false } || ground.Preparation.FirstOrDefault(s => s.Id == "paint") is not { Amount: { } takes } step
+        if (piece.Ground.Paint is not { PotId: { } id, AsMap: false }
+            || ground.Preparation.FirstOrDefault(s => s.Id == "paint") is not { Amount: { } takes } step
             || pots.All().FirstOrDefault(p => p.Id == id) is not { } pot)
         {
             return null;
         }
 
         // What others have taken since it was measured is gone; what this ground takes is what is asked about.
-        var others = PotEndpoints.Uses(known.Documents().Select(k => k.Head.Id == pieceId && k.Plan is { } plan ? k with { Plan = plan with { Pots = plan.Pots.RemoveAll(t => t.OfGround) } } : k));
+        var others = PotEndpoints.Uses(known.Documents()
+            .Select(k => k.Head.Id == pieceId && k.Plan is { } plan
+                ? k with { Plan = plan with { Pots = plan.Pots.RemoveAll(t => t.OfGround) } } : k));
         return PotLeft.Of(pot.Thing.Name, PotStock.Of(pot.Thing, others[id]).Left, step.Done ? null : takes);
     }
 
-    /// <summary>A preview of an edited piece: what is worked out for one layer, or for all, and a painting up to it, as far as they are asked for.</summary>
+    /// <summary>A preview of an edited piece: what is worked out for one layer, or for all, and a painting up to it, as
+    /// far as they are asked for.</summary>
     public PreviewView Preview(string id, Piece piece, string? layerId, PaintDetail? detail, bool numbers, Look? look)
     {
         var painting = detail is { } wanted ? planner.Paint(piece, around.Catalogue, layerId, wanted, look) : null;
@@ -398,7 +425,11 @@ public sealed class Workbench(
 
         var plan = Plan(id, piece, runs.Of(id));
         return new(
-            layerId is null ? plan : plan with { Layers = [plan.Layers.Single(l => l.LayerId == layerId)], Sittings = [.. plan.Sittings.Where(s => s.LayerIds.Contains(layerId))] },
+            layerId is null ? plan : plan with
+            {
+                Layers = [plan.Layers.Single(l => l.LayerId == layerId)],
+                Sittings = [.. plan.Sittings.Where(s => s.LayerIds.Contains(layerId))]
+            },
             painting);
     }
 
@@ -423,7 +454,8 @@ public sealed class Workbench(
     }
 
     /// <summary>A painting of a piece.</summary>
-    public Painting Paint(Piece piece, string? layerId, PaintDetail detail, Look? look = null) => planner.Paint(piece, around.Catalogue, layerId, detail, look);
+    public Painting Paint(Piece piece, string? layerId, PaintDetail detail, Look? look = null) =>
+        planner.Paint(piece, around.Catalogue, layerId, detail, look);
 
     /// <summary>A run as it is shown.</summary>
     public static RunView View(LoggedSitting run, DateTimeZone zone)
@@ -432,6 +464,7 @@ public sealed class Workbench(
         return new(
             run.RunId, run.SittingId, run.Version, WorkshopTime.Local(run.Start, zone),
             run.End is { } end ? WorkshopTime.Local(end, zone) : null, run.RoomC, run.Note,
-            [.. run.Pours.Select(p => new LoggedPourView(p.LayerId, p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl, p.Pass))], run.Part.Revision);
+            [.. run.Pours
+                .Select(p => new LoggedPourView(p.LayerId, p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl, p.Pass))], run.Part.Revision);
     }
 }

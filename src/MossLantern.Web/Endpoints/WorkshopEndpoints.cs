@@ -26,8 +26,10 @@ public sealed record AboutView(string Version, string DataFolder, long FileBytes
 /// <summary>Asks that steps older than a day go.</summary>
 public sealed record LetStepsGo(LocalDate Before);
 
-/// <summary>What number fields take, by place, and what counts where one is left empty: by place for a piece, by name for the reckoner.</summary>
-public sealed record FieldsView(ImmutableSortedDictionary<string, AcceptedRange> Ranges, ImmutableSortedDictionary<string, int> Most, IReadOnlyDictionary<string, double> Usual);
+/// <summary>What number fields take, by place, and what counts where one is left empty: by place for a piece, by name
+/// for the reckoner.</summary>
+public sealed record FieldsView(ImmutableSortedDictionary<string, AcceptedRange> Ranges,
+    ImmutableSortedDictionary<string, int> Most, IReadOnlyDictionary<string, double> Usual);
 
 /// <summary>Endpoints of the workshop: settings, materials, formulas, the ribbon.</summary>
 internal static class WorkshopEndpoints
@@ -38,11 +40,13 @@ internal static class WorkshopEndpoints
     {
         var api = app.MapGroup("/api");
         api.MapGet("", () => Operations.All);
-        api.MapPut("/workshop", Results<Ok<WorkshopView>, ProblemHttpResult> (WorkshopChange change, SettingStore settings, WorkshopTime time) =>
+        api.MapPut("/workshop", Results<Ok<WorkshopView>,
+            ProblemHttpResult> (WorkshopChange change, SettingStore settings, WorkshopTime time) =>
         {
             if (change is { TimeZone: null, Hours: null } || (change.TimeZone is { } named && !Zones.Contains(named)))
             {
-                return ProblemHandler.Invalid(new() { ["timeZone"] = ["The time zone must be one of the listed names, such as Europe/Dublin."] });
+                return ProblemHandler.Invalid(
+                    new() { ["timeZone"] = ["The time zone must be one of the listed names, such as Europe/Dublin."] });
             }
 
             if (change.Hours is not (null or 12 or 24))
@@ -74,12 +78,15 @@ internal static class WorkshopEndpoints
             prices.Now = change;
             return TypedResults.Ok(change);
         });
-        api.MapGet("/about", Results<Ok<AboutView>, ProblemHttpResult> (string? before, WorkshopDatabase database, PieceStore pieces, WorkshopTime time) =>
+        api.MapGet("/about", Results<Ok<AboutView>,
+            ProblemHttpResult> (string? before, WorkshopDatabase database, PieceStore pieces, WorkshopTime time) =>
         {
-            var day = before is null ? time.Local(time.Now).Local.Date.PlusDays(-StepsKeptDays) : LocalDatePattern.Iso.Parse(before).TryGetValue(LocalDate.MinIsoValue, out var read) ? read : LocalDate.MinIsoValue;
+            var day = before is null ? time.Local(time.Now).Local.Date.PlusDays(-StepsKeptDays)
+                : LocalDatePattern.Iso.Parse(before).TryGetValue(LocalDate.MinIsoValue, out var read) ? read : LocalDate.MinIsoValue;
             return Problem(day, time) is { } problem ? problem : TypedResults.Ok(About(day, database, pieces, time));
         });
-        api.MapPost("/about/let-steps-go", Results<Ok<AboutView>, ProblemHttpResult> (LetStepsGo request, WorkshopDatabase database, PieceStore pieces, WorkshopTime time) =>
+        api.MapPost("/about/let-steps-go", Results<Ok<AboutView>,
+            ProblemHttpResult> (LetStepsGo request, WorkshopDatabase database, PieceStore pieces, WorkshopTime time) =>
         {
             if (Problem(request.Before, time) is { } problem)
             {
@@ -103,7 +110,8 @@ internal static class WorkshopEndpoints
     {
         var (all, old) = pieces.StepsBefore(time.Zone.AtStartOfDay(before).ToInstant());
         return new(
-            typeof(WorkshopEndpoints).Assembly.GetName().Version?.ToString(3) ?? "", Path.GetDirectoryName(database.Path) ?? "", database.SizeBytes, all, old, before);
+            typeof(WorkshopEndpoints).Assembly.GetName().Version?.ToString(3) ?? "",
+            Path.GetDirectoryName(database.Path) ?? "", database.SizeBytes, all, old, before);
     }
 
     public static WorkshopView View(SettingStore settings, WorkshopTime time) =>

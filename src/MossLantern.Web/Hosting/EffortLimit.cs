@@ -2,7 +2,8 @@ using MossLantern.Core.Units;
 
 namespace MossLantern.Web.Hosting;
 
-/// <summary>Bounds the work of one request: it ends when nobody waits for it any more, and after some seconds of work in any case.</summary>
+/// <summary>Bounds the work of one request: it ends when nobody waits for it any more, and after some seconds of work
+/// in any case.</summary>
 public sealed class EffortLimit(RequestDelegate next)
 {
     /// <summary>Handles a request.</summary>
@@ -17,11 +18,13 @@ public sealed class EffortLimit(RequestDelegate next)
         {
             await next(context);
         }
-        catch (OperationCanceledException) when (bound.IsOver && !context.RequestAborted.IsCancellationRequested && !context.Response.HasStarted)
+        catch (OperationCanceledException) when (bound.IsOver && !context.RequestAborted.IsCancellationRequested
+            && !context.Response.HasStarted)
         {
             await Results.Problem(
                 title: "Too much work",
-                detail: $"This takes more than {WorkBound.MostWork.TotalSeconds:0} seconds of work, or too long on a busy machine, so it was stopped. Nothing was changed. Fewer or simpler parts help.",
+                detail: $"This takes more than {WorkBound.MostWork.TotalSeconds:0} seconds of work, or too long on a busy machine, "
+                    + "so it was stopped. Nothing was changed. Fewer or simpler parts help.",
                 statusCode: StatusCodes.Status422UnprocessableEntity).ExecuteAsync(context);
         }
         catch (OperationCanceledException) when (context.RequestAborted.IsCancellationRequested)

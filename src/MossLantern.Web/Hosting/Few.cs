@@ -3,7 +3,8 @@ using Microsoft.Extensions.Caching.Memory;
 namespace MossLantern.Web.Hosting;
 
 /// <summary>
-/// A few things that were used lately. The cache beneath takes in nothing new while it is full: room is made first, of what was used longest ago.
+/// A few things that were used lately. The cache beneath takes in nothing new while it is full: room is made first, of
+/// what was used longest ago.
 /// </summary>
 /// <param name="most">How many are kept.</param>
 internal sealed class Few<TKey, TValue>(int most) : IDisposable

@@ -108,7 +108,8 @@ public sealed class KeptPictures : IDisposable
             File.WriteAllBytes(half, png);
             File.Move(half, file, overwrite: true);
             var now = StateOf(key);
-            foreach (var other in Directory.EnumerateFiles(folder, $"{PieceOf(key)}-*").Where(f => !Path.GetFileName(f).StartsWith(now, StringComparison.Ordinal)))
+            foreach (var other in Directory.EnumerateFiles(folder, $"{PieceOf(key)}-*")
+                .Where(f => !Path.GetFileName(f).StartsWith(now, StringComparison.Ordinal)))
             {
                 File.Delete(other);
             }
@@ -129,7 +130,8 @@ public sealed class KeptPictures : IDisposable
     /// <summary>Names of files are hashes: an id is never a path.</summary>
     private static string PieceOf(PictureKey key) => Hash(key.PieceId);
 
-    private static string StateOf(PictureKey key) => string.Create(CultureInfo.InvariantCulture, $"{PieceOf(key)}-{Hash($"{key.Version} {key.Mark}")}-");
+    private static string StateOf(PictureKey key) =>
+        string.Create(CultureInfo.InvariantCulture, $"{PieceOf(key)}-{Hash($"{key.Version} {key.Mark}")}-");
 
     private static string FileOf(PictureKey key) => string.Create(CultureInfo.InvariantCulture, $"{StateOf(key)}{key.Pixels}.png");
 

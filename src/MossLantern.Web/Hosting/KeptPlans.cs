@@ -18,14 +18,16 @@ namespace MossLantern.Web.Hosting;
 /// <summary>What is kept of a piece, and whether it still holds as everything stands now.</summary>
 /// <param name="Head">The piece.</param>
 /// <param name="Plan">What is kept; null where nothing is yet.</param>
-/// <param name="Holds">Whether it was worked out of the piece as it is, in the surroundings as they are; else it is being worked out anew.</param>
+/// <param name="Holds">Whether it was worked out of the piece as it is, in the surroundings as they are; else it is
+/// being worked out anew.</param>
 public sealed record Known(PieceHead Head, KeptPlan? Plan, bool Holds);
 
 /// <summary>
 /// Keeps what the shelf and the ribbon ask of every piece by its version, its journal and the surroundings: a piece that has not changed is
 /// never worked out for them. What changed is worked out when it is asked for; where only the surroundings changed, in the background.
 /// </summary>
-public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore store, PiecePlanner planner, WorkshopSurroundings around, ILogger<KeptPlans> log)
+public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore store, PiecePlanner planner,
+    WorkshopSurroundings around, ILogger<KeptPlans> log)
     : IDisposable
 {
     /// <summary>Most whole plans that are kept in memory: those of the pieces that are being worked at.</summary>
@@ -46,7 +48,8 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
     /// <summary>What another build of the program worked out does not hold for this one.</summary>
     private static readonly string Build = typeof(PiecePlanner).Module.ModuleVersionId.ToString("n")[..12];
 
-    private readonly Lazy<ConcurrentDictionary<string, KeptPlan>> kept = new(() => new(store.All().Select(p => KeyValuePair.Create(p.PieceId, p))));
+    private readonly Lazy<ConcurrentDictionary<string, KeptPlan>> kept = new(() => new(store.All()
+        .Select(p => KeyValuePair.Create(p.PieceId, p))));
     private readonly Few<string, Whole> whole = new(MostPlans);
     private readonly ConcurrentDictionary<string, KeptPlan> unwritten = new();
     private readonly Channel<string> waiting = Channel.CreateUnbounded<string>(new() { SingleReader = true });
@@ -61,7 +64,8 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
         return [.. pieces.Heads().Select(head => Of(head, within, key, Stopwatch.GetElapsedTime(begun) < Patience))];
     }
 
-    /// <summary>Every piece on the shelf with what its document and its journal tell by themselves: its windows may be those of before.</summary>
+    /// <summary>Every piece on the shelf with what its document and its journal tell by themselves: its windows may be
+    /// those of before.</summary>
     public ImmutableArray<Known> Documents() => [.. pieces.Heads().Select(head =>
     {
         var known = kept.Value.GetValueOrDefault(head.Id);
@@ -100,7 +104,8 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
     /// <inheritdoc/>
     public void Dispose() => whole.Dispose();
 
-    /// <summary>Has everything renewed that does not hold any more, in the background: another build or other surroundings may have worked it out.</summary>
+    /// <summary>Has everything renewed that does not hold any more, in the background: another build or other
+    /// surroundings may have worked it out.</summary>
     public void Refresh()
     {
         foreach (var head in pieces.Heads())
@@ -157,7 +162,8 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
     }
 
     /// <summary>Whether what is kept is of a piece as it is now, in whatever surroundings.</summary>
-    private static bool IsOf(KeptPlan? known, PieceHead head) => known?.Of.StartsWith(KeyOf(head.Version, head.Logged, ""), StringComparison.Ordinal) == true;
+    private static bool IsOf(KeptPlan? known, PieceHead head) =>
+        known?.Of.StartsWith(KeyOf(head.Version, head.Logged, ""), StringComparison.Ordinal) == true;
 
     private KeptPlan Told(PieceHead head) => kept.Value[head.Id] = WorkOut(head, KeyOf(head.Version, head.Logged, ""), null);
 
@@ -201,17 +207,21 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
         }
     }
 
-    private static KeptPlan Worked(StoredPiece stored, string of, ImmutableArray<LoggedSitting> logged, ImmutableArray<LayerPlan>? layers, ImmutableArray<SittingPlan> sittings, ImmutableArray<PotTake> pots)
+    private static KeptPlan Worked(StoredPiece stored, string of, ImmutableArray<LoggedSitting> logged,
+        ImmutableArray<LayerPlan>? layers, ImmutableArray<SittingPlan> sittings, ImmutableArray<PotTake> pots)
     {
         var piece = stored.Piece;
         return new(
-            stored.Id, of, FootOf(piece.Ground.Whole), piece.Layers.Length, piece.Layers.Count(l => Logged.IsDone(piece, l, logged)), piece.Ground.Old?.PieceId, layers is null ? Unplannable : null,
+            stored.Id, of, FootOf(piece.Ground.Whole), piece.Layers.Length,
+            piece.Layers.Count(l => Logged.IsDone(piece, l, logged)), piece.Ground.Old?.PieceId, layers is null ? Unplannable : null,
             layers is { } all ? [.. Uncovered(piece, all, sittings).SelectMany(s => s.Windows.Select(w => new KeptWindow(
-                s.SittingId, s.LayerIds[0], s.Name, s.Poured, w.Milestone, w.Age, s.Span!.Room.At(s.Span.Start) is { Origin: not Origin.Default } own ? own.Celsius : null)))] : [],
+                s.SittingId, s.LayerIds[0], s.Name, s.Poured, w.Milestone, w.Age,
+                s.Span!.Room.At(s.Span.Start) is { Origin: not Origin.Default } own ? own.Celsius : null)))] : [],
             pots);
     }
 
-    /// <summary>What another layer has been poured over has no windows of its own any more; a filled hollow covers nothing and keeps its own.</summary>
+    /// <summary>What another layer has been poured over has no windows of its own any more; a filled hollow covers
+    /// nothing and keeps its own.</summary>
     private static IEnumerable<SittingPlan> Uncovered(Piece piece, ImmutableArray<LayerPlan> layers, ImmutableArray<SittingPlan> sittings)
     {
         var open = new HashSet<string>();
@@ -233,7 +243,8 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
         }
 
         // The newest first, as they come on the ribbon; hollows after all others.
-        return sittings.Where(s => s.LayerIds.Any(open.Contains)).Reverse().OrderBy(s => s.LayerIds.All(id => piece.Layers.Single(l => l.Id == id).Within is not null));
+        return sittings.Where(s => s.LayerIds.Any(open.Contains)).Reverse()
+            .OrderBy(s => s.LayerIds.All(id => piece.Layers.Single(l => l.Id == id).Within is not null));
     }
 
     /// <summary>A slice seldom reaches the lower side of its frame.</summary>
@@ -265,7 +276,8 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
     }
 }
 
-/// <summary>Renews what is kept, beside everything else; what may have grown old while the program was away is looked over in the first lull.</summary>
+/// <summary>Renews what is kept, beside everything else; what may have grown old while the program was away is looked
+/// over in the first lull.</summary>
 public sealed class Renewal(KeptPlans kept, Lull lull, StartOptions asked, ILogger<Renewal> log) : BackgroundService
 {
     /// <inheritdoc/>

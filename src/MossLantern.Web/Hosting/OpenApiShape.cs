@@ -90,7 +90,11 @@ internal static class OpenApiShape
 
                 if (property.PropertyType == typeof(LocalDateTime?))
                 {
-                    schema.Properties![name] = new OpenApiSchema { Type = JsonSchemaType.String | JsonSchemaType.Null, Format = "local-date-time" };
+                    schema.Properties![name] = new OpenApiSchema
+                    {
+                        Type = JsonSchemaType.String | JsonSchemaType.Null,
+                        Format = "local-date-time"
+                    };
                 }
             }
         }
@@ -114,7 +118,8 @@ internal static class OpenApiShape
     private static async Task ListsAsync(
         OpenApiDocument document, OpenApiDocumentTransformerContext context, string name, Type type, CancellationToken stop)
     {
-        if (document.Components?.Schemas is not { } known || !known.TryGetValue(name, out var schema) || schema.Properties is not { } properties)
+        if (document.Components?.Schemas is not { } known || !known.TryGetValue(name, out var schema)
+            || schema.Properties is not { } properties)
         {
             return;
         }
@@ -142,7 +147,8 @@ internal static class OpenApiShape
             properties[field] = new OpenApiSchema
             {
                 Type = list == property.PropertyType ? JsonSchemaType.Array : JsonSchemaType.Array | JsonSchemaType.Null,
-                Items = item == typeof(string) ? new OpenApiSchema { Type = JsonSchemaType.String } : new OpenApiSchemaReference(item.Name, document),
+                Items = item == typeof(string) ? new OpenApiSchema { Type = JsonSchemaType.String }
+                    : new OpenApiSchemaReference(item.Name, document),
             };
         }
     }

@@ -27,36 +27,49 @@ public static class Operations
         Get("/api/pieces", "list-pieces", "The pieces on the shelf."),
         Post("/api/pieces", "add-piece", "Puts a new piece on the shelf, from its name and its ground.", Refused, Unplannable),
         Get("/api/pieces/{id}", "get-piece", "A piece with everything worked out for it, its log and its steps.", Missing, Unplannable),
-        Put("/api/pieces/{id}", "save-piece", "Saves a whole document, based on a version; for scripts.", Refused, Missing, Elsewhere, Unplannable),
+        Put("/api/pieces/{id}", "save-piece", "Saves a whole document, based on a version; for scripts.", Refused,
+            Missing, Elsewhere, Unplannable),
         Delete("/api/pieces/{id}", "take-piece-off", "Takes a piece off the shelf; it is kept aside for 30 days.", Missing),
-        Post("/api/pieces/{id}/edit", "edit-piece", "Makes commands in turn and saves what they give as one step; sent again under the same id it is taken once.", Refused, Missing, Elsewhere, Unplannable),
-        Post("/api/pieces/{id}/preview", "preview-piece", "What commands, or a document, would give: a painting, numbers or both. Nothing is saved.", Refused, Missing, Unplannable),
+        Post("/api/pieces/{id}/edit", "edit-piece",
+            "Makes commands in turn and saves what they give as one step; sent again under the same id it is taken once.", Refused, Missing,
+            Elsewhere, Unplannable),
+        Post("/api/pieces/{id}/preview", "preview-piece",
+            "What commands, or a document, would give: a painting, numbers or both. Nothing is saved.", Refused, Missing, Unplannable),
         Post("/api/pieces/{id}/step", "step-piece", "Steps a piece back or forward along its revisions.", Refused, Missing, Elsewhere),
         Post("/api/pieces/{id}/rework", "pour-over", "A new piece that is poured over a finished one.", Missing, Elsewhere, Unplannable),
-        Post("/api/pieces/{id}/copy", "copy-piece", "A copy of a piece under another name, perhaps in other colours.", Refused, Missing, Unplannable),
+        Post("/api/pieces/{id}/copy", "copy-piece", "A copy of a piece under another name, perhaps in other colours.",
+            Refused, Missing, Unplannable),
         Put("/api/pieces/{id}/runs/{runId}", "log-pour", "Logs what was poured of a layer, or puts it right.", Refused, Missing, Elsewhere),
         Get("/api/pieces/{id}/painting", "get-painting", "The painting of a piece as a list of paths, mm.", Refused, Missing),
         Get("/api/pieces/{id}/picture.png", "get-picture", "The picture of a piece.", Refused, Missing),
         Get("/api/pieces/{id}/map.svg", "get-map", "The map of a layer as SVG, in real mm.", Missing),
         Get("/api/pieces/{id}/outline.svg", "get-outline", "The outline of a piece as SVG, in real mm.", Missing),
         Get("/api/pieces/{id}/template.pdf", "get-template", "The map of a layer as a paper template, in real mm.", Missing),
-        Get("/api/pieces/{id}/sittings/{sitting}/mixing-sheet.pdf", "get-mixing-sheet", "Everything that a sitting mixes, on one page for the wall.", Missing),
-        Get("/api/pieces/{id}/sittings/{sitting}/mixing-sheet.csv", "get-mixing-table", "Everything that a sitting mixes, as a table.", Missing),
-        Get("/api/pieces/{id}/sittings/{sitting}/weighing", "get-weighing", "What a sitting weighs, in turn, with what has been weighed.", Missing),
-        Post("/api/pieces/{id}/sittings/{sitting}/weighing", "weigh-in", "Saves what was weighed of a step; sent again under the same id it is taken once.", Refused, Missing),
-        Post("/api/pieces/{id}/sittings/{sitting}/weighing/judge", "judge-weight", "What is said of a reading: how much is missing, or what has to be added.", Refused, Missing),
-        Post("/api/pieces/{id}/sittings/{sitting}/weighing/back", "take-weight-back", "Takes back what was weighed last, or everything.", Refused, Missing),
+        Get("/api/pieces/{id}/sittings/{sitting}/mixing-sheet.pdf", "get-mixing-sheet",
+            "Everything that a sitting mixes, on one page for the wall.", Missing),
+        Get("/api/pieces/{id}/sittings/{sitting}/mixing-sheet.csv", "get-mixing-table",
+            "Everything that a sitting mixes, as a table.", Missing),
+        Get("/api/pieces/{id}/sittings/{sitting}/weighing", "get-weighing",
+            "What a sitting weighs, in turn, with what has been weighed.", Missing),
+        Post("/api/pieces/{id}/sittings/{sitting}/weighing", "weigh-in",
+            "Saves what was weighed of a step; sent again under the same id it is taken once.", Refused, Missing),
+        Post("/api/pieces/{id}/sittings/{sitting}/weighing/judge", "judge-weight",
+            "What is said of a reading: how much is missing, or what has to be added.", Refused, Missing),
+        Post("/api/pieces/{id}/sittings/{sitting}/weighing/back", "take-weight-back",
+            "Takes back what was weighed last, or everything.", Refused, Missing),
         Get("/api/pieces/{id}/piece.json", "export-piece", "A piece as a file.", Missing),
         Post("/api/pieces/import", "import-piece", "A piece from a file, whole or not at all.", Refused, Unplannable),
         Get("/api/pieces/{id}/versions", "list-versions", "The versions of a piece that were named.", Missing),
         Post("/api/pieces/{id}/versions", "name-version", "Names what a piece shows now.", Refused, Missing, Elsewhere),
         Delete("/api/pieces/{id}/versions/{revision}", "unname-version", "Takes a name away again; what it was of stays.", Missing),
-        Post("/api/pieces/{id}/versions/{revision}/take", "take-version", "Shows a named version again, as a step that can be undone.", Refused, Missing, Elsewhere),
+        Post("/api/pieces/{id}/versions/{revision}/take", "take-version",
+            "Shows a named version again, as a step that can be undone.", Refused, Missing, Elsewhere),
         Get("/api/aside", "list-aside", "The pieces that are kept aside."),
         Post("/api/aside/{id}/put-back", "put-back", "Puts a piece back on the shelf.", Missing),
         Get("/api/ribbon", "get-ribbon", "The windows of all pieces in the days to come."),
         Post("/api/grounds/edit", "edit-ground", "What commands make of a ground that belongs to no piece yet. Nothing is saved.", Refused),
-        Post("/api/grounds/starters", "begin-ground", "The layouts to begin with, each painted on a ground that belongs to no piece yet. Nothing is saved.", Refused),
+        Post("/api/grounds/starters", "begin-ground",
+            "The layouts to begin with, each painted on a ground that belongs to no piece yet. Nothing is saved.", Refused),
         Post("/api/outlines/svg", "read-outline", "The outline of an SVG drawing. Nothing is saved.", Refused),
         Get("/api/schemas/piece.json", "get-piece-schema", "The JSON Schema of a piece's file."),
         Get("/api/workshop", "get-workshop", "The workshop: its clock and its settings."),
@@ -82,7 +95,8 @@ public static class Operations
         Post("/api/recipes/{id}/dosed", "dose-recipe", "A saved recipe, dosed for so much of a resin.", Refused, Missing),
         Post("/api/colours/offered", "offer-colours", "The colours that a cup can be given, each as it will look there.", Refused),
         Post("/api/colours/seen", "see-colour", "How a colour will look where it is poured.", Refused),
-        Post("/api/colours/mixtures", "find-mixtures", "What to mix for a wanted colour from the colourants at hand, the nearest first.", Refused),
+        Post("/api/colours/mixtures", "find-mixtures",
+            "What to mix for a wanted colour from the colourants at hand, the nearest first.", Refused),
         Get("/api/left-overs", "list-left-overs", "What was made from resin that was left over."),
         Put("/api/left-overs/{id}", "save-left-over", "Puts something on the left-over shelf, or changes it.", Refused, Missing, Elsewhere),
         Delete("/api/left-overs/{id}", "take-left-over-out", "Takes something off the left-over shelf.", Missing),
@@ -141,15 +155,20 @@ public static class Operations
     }
 
     /// <summary>A path as it is told: without what holds its parts.</summary>
-    public static string Told(string path) => System.Text.RegularExpressions.Regex.Replace(path, @"\{\**(\w+)(:[^}]*)?\}", "{$1}").TrimEnd('/');
+    public static string Told(string path) =>
+        System.Text.RegularExpressions.Regex.Replace(path, @"\{\**(\w+)(:[^}]*)?\}", "{$1}").TrimEnd('/');
 
-    private static Operation Get(string path, string id, string summary, params ImmutableArray<int> problems) => new("GET", path, id, summary, problems);
+    private static Operation Get(string path, string id, string summary, params ImmutableArray<int> problems) =>
+        new("GET", path, id, summary, problems);
 
-    private static Operation Post(string path, string id, string summary, params ImmutableArray<int> problems) => new("POST", path, id, summary, [.. problems, Busy]);
+    private static Operation Post(string path, string id, string summary, params ImmutableArray<int> problems) =>
+        new("POST", path, id, summary, [.. problems, Busy]);
 
-    private static Operation Put(string path, string id, string summary, params ImmutableArray<int> problems) => new("PUT", path, id, summary, [.. problems, Busy]);
+    private static Operation Put(string path, string id, string summary, params ImmutableArray<int> problems) =>
+        new("PUT", path, id, summary, [.. problems, Busy]);
 
-    private static Operation Delete(string path, string id, string summary, params ImmutableArray<int> problems) => new("DELETE", path, id, summary, [.. problems, Busy]);
+    private static Operation Delete(string path, string id, string summary, params ImmutableArray<int> problems) =>
+        new("DELETE", path, id, summary, [.. problems, Busy]);
 
     private static Operation Reckon(string sum, string summary) => new("POST", $"/api/reckon/{sum}", $"reckon-{sum}", summary, [Refused]);
 }

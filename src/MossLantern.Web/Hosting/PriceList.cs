@@ -16,7 +16,8 @@ public sealed class PriceList(SettingStore settings)
     /// <summary>The prices as they stand.</summary>
     public Prices Now
     {
-        get => settings.Find(SettingStore.Prices) is { } text ? JsonSerializer.Deserialize<Prices>(text, WorkshopJson.Options)! : Prices.None;
+        get => settings.Find(SettingStore.Prices) is { } text
+            ? JsonSerializer.Deserialize<Prices>(text, WorkshopJson.Options)! : Prices.None;
         set => settings.Set(SettingStore.Prices, JsonSerializer.Serialize(value, WorkshopJson.Options));
     }
 
@@ -36,7 +37,8 @@ public sealed class PriceList(SettingStore settings)
         {
             if (!Preparation.PricedIds.Contains(id) && !resins.Contains(id))
             {
-                errors[$"perLitre.{id}"] = [$"Prices are kept for: {string.Join(", ", Preparation.PricedIds)}, and for resins of the cupboard."];
+                errors[$"perLitre.{id}"] =
+                    [$"Prices are kept for: {string.Join(", ", Preparation.PricedIds)}, and for resins of the cupboard."];
             }
             else if (!Accepted.PricePerLitre.Contains(price))
             {

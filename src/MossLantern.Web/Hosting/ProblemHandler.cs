@@ -33,14 +33,18 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
                 title: "Another piece's", detail: e.Message + " Nothing was written.", statusCode: StatusCodes.Status409Conflict),
             UnplannableException => TypedResults.Problem(
                 title: "Cannot be worked out",
-                detail: "This cannot be worked out, although each value is in its range. Nothing was saved; the piece on the shelf is as it was.",
+                detail: "This cannot be worked out, although each value is in its range. "
+                    + "Nothing was saved; the piece on the shelf is as it was.",
                 statusCode: StatusCodes.Status422UnprocessableEntity),
             PieceFormatException e => TypedResults.Problem(
-                title: "Cannot be read", detail: e.Message + " The other pieces are not touched by it.", statusCode: StatusCodes.Status422UnprocessableEntity),
-            BadHttpRequestException { InnerException: JsonException json } => Unreadable(json, httpContext.Request.Path.StartsWithSegments("/api/reckon", StringComparison.Ordinal)),
+                title: "Cannot be read", detail: e.Message + " The other pieces are not touched by it.",
+                statusCode: StatusCodes.Status422UnprocessableEntity),
+            BadHttpRequestException { InnerException: JsonException json } =>
+                Unreadable(json, httpContext.Request.Path.StartsWithSegments("/api/reckon", StringComparison.Ordinal)),
 
             // The name of a field with half a character in it.
-            InvalidOperationException { Source: "System.Text.Json" } => Invalid(new() { [""] = ["The request is not valid JSON: it holds a character that is none."] }),
+            InvalidOperationException { Source: "System.Text.Json" } =>
+                Invalid(new() { [""] = ["The request is not valid JSON: it holds a character that is none."] }),
 
             // A choice of forms, such as an outline's, that does not say which form it is.
             NotSupportedException e when Formless().Match(e.Message) is { Success: true } found => Invalid(new()
@@ -48,7 +52,8 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
                 [found.Groups[1].Value] = [$"{found.Groups[1].Value} must say which shape it is."],
             }),
             BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } => TypedResults.Problem(
-                title: "Too large", detail: "That is too large: a request may have up to 2 MB, a drawing up to 5 MB.", statusCode: StatusCodes.Status413PayloadTooLarge),
+                title: "Too large", detail: "That is too large: a request may have up to 2 MB, a drawing up to 5 MB.",
+                statusCode: StatusCodes.Status413PayloadTooLarge),
             BadHttpRequestException { StatusCode: StatusCodes.Status415UnsupportedMediaType } => TypedResults.Problem(
                 title: "Not JSON", detail: "Send the request as application/json.", statusCode: StatusCodes.Status415UnsupportedMediaType),
             BadHttpRequestException e => TypedResults.Problem(
@@ -99,7 +104,8 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
         var what = json is UnsoundValueException ? json.Message : json.InnerException is UnparsableValueException
             ? "is not a date or time in the form 2026-05-01T14:30:00"
             : "is missing, unknown or of the wrong type";
-        var sentence = sum && ReckonerFields.Sentence(field) is { } takes ? takes : field.Length > 0 ? $"{field} {what}." : "The request is not valid JSON, or a field of it is missing or unknown.";
+        var sentence = sum && ReckonerFields.Sentence(field) is { } takes ? takes : field.Length > 0
+            ? $"{field} {what}." : "The request is not valid JSON, or a field of it is missing or unknown.";
         return Invalid(new() { [field] = [sentence] });
     }
 

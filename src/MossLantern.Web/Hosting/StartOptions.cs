@@ -1,6 +1,7 @@
 namespace MossLantern.Web.Hosting;
 
-/// <summary>What a start was asked for. Only the command line and names of our own are read: a stray variable brings no old copy back.</summary>
+/// <summary>What a start was asked for. Only the command line and names of our own are read: a stray variable brings no
+/// old copy back.</summary>
 /// <param name="Data">The data folder; null for the usual one.</param>
 /// <param name="Restore">A copy that is to be brought back; null for none.</param>
 /// <param name="Demo">Whether it is the demo workshop.</param>
@@ -25,7 +26,8 @@ public sealed record StartOptions(string? Data, string? Restore, bool Demo, bool
     {
         ArgumentNullException.ThrowIfNull(configuration);
         var section = configuration.GetSection(Section);
-        return new(Given(section["Data"]), Given(section["Restore"]), section.GetValue<bool>("Demo"), section.GetValue<bool>("Fresh"), section.GetValue("WarmUp", true));
+        return new(Given(section["Data"]), Given(section["Restore"]), section.GetValue<bool>("Demo"),
+            section.GetValue<bool>("Fresh"), section.GetValue("WarmUp", true));
     }
 
     private static string? Given(string? path) => string.IsNullOrEmpty(path) ? null : Path.GetFullPath(path);

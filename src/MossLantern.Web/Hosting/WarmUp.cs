@@ -59,7 +59,8 @@ public sealed class WarmUp(IServiceProvider services, Lull lull, StartOptions as
                 ],
             };
             JsonSerializer.SerializeToUtf8Bytes(planner.Plan(moved, [], around), WorkshopJson.Options);
-            JsonSerializer.SerializeToUtf8Bytes(planner.Paint(moved, around.Catalogue, null, i % 2 == 0 ? PaintDetail.Draft : PaintDetail.Full), WorkshopJson.Options);
+            JsonSerializer.SerializeToUtf8Bytes(planner
+                .Paint(moved, around.Catalogue, null, i % 2 == 0 ? PaintDetail.Draft : PaintDetail.Full), WorkshopJson.Options);
         }
     }
 }

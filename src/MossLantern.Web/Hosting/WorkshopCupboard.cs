@@ -7,7 +7,8 @@ using MossLantern.Data;
 namespace MossLantern.Web.Hosting;
 
 /// <summary>What the workshop has of its own, for changes that take from it; what none of them takes from is not read.</summary>
-public sealed class WorkshopCupboard(SequenceStore sequences, PotStore pots, MouldStore moulds, RecipeStore recipes, LayerMapper mapper, WorkshopSurroundings around)
+public sealed class WorkshopCupboard(SequenceStore sequences, PotStore pots, MouldStore moulds, RecipeStore recipes,
+    LayerMapper mapper, WorkshopSurroundings around)
 {
     /// <summary>What some changes may take from.</summary>
     /// <param name="commands">The changes.</param>

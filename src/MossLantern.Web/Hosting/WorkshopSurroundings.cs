@@ -19,7 +19,8 @@ public sealed class WorkshopSurroundings(WorkshopTime time, MaterialStore materi
         {
             lock (reading)
             {
-                return kept ??= Catalogue.Typical.With(materials.All().Select(m => (m.Id[(m.Id.IndexOf('/', StringComparison.Ordinal) + 1)..], m.Thing)));
+                return kept ??= Catalogue.Typical
+                    .With(materials.All().Select(m => (m.Id[(m.Id.IndexOf('/', StringComparison.Ordinal) + 1)..], m.Thing)));
             }
         }
     }

@@ -6,7 +6,8 @@ using MossLantern.Core.Walls;
 
 namespace MossLantern.Web.Reckoner;
 
-/// <summary>What every field of the reckoner takes, by its name: what is missing, out of range or no number gets the same sentence.</summary>
+/// <summary>What every field of the reckoner takes, by its name: what is missing, out of range or no number gets the
+/// same sentence.</summary>
 internal static class ReckonerFields
 {
     private static readonly Dictionary<string, AcceptedRange> Ranges = new(StringComparer.Ordinal)
@@ -100,7 +101,9 @@ internal static class ReckonerFields
     private static readonly Dictionary<string, string> Words = new(StringComparer.Ordinal)
     {
         ["basis"] = "Basis must be 'volume' or 'weight'.",
-        ["class"] = "Class must be one of paste, metallic-paste, mica, interference, alcohol-ink, dye, acrylic, acrylic-metallic, glitter or lacing.",
+        ["class"] =
+            "Class must be one of paste, metallic-paste, mica, interference, alcohol-ink, dye, acrylic, "
+                + "acrylic-metallic, glitter or lacing.",
         ["legs.kind"] = "Kind must be 'cup' or 'film'.",
         ["colour"] = "The colour must be one like #33523f.",
         ["ground"] = "The ground must be a colour like #d9c29a.",
@@ -123,7 +126,8 @@ internal static class ReckonerFields
         : Ranges.TryGetValue(Last(field), out var range) ? range.Sentence : null;
 
     /// <summary>A place without its numbers: <c>legs[0].kind</c> is <c>legs.kind</c>.</summary>
-    private static string Whole(string field) => string.Concat(field.Split('[').Select((part, i) => i == 0 ? part : part[(part.IndexOf(']', StringComparison.Ordinal) + 1)..]));
+    private static string Whole(string field) =>
+        string.Concat(field.Split('[').Select((part, i) => i == 0 ? part : part[(part.IndexOf(']', StringComparison.Ordinal) + 1)..]));
 
     /// <summary>The name at the end of a place: <c>stones[0].grams</c> is <c>grams</c>, <c>volumesMl[2]</c> is <c>volumesMl</c>.</summary>
     private static string Last(string field)

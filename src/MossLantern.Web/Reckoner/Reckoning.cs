@@ -147,7 +147,8 @@ internal static class Reckoning
         var reference = asked.Usual(sum.ReferenceC, "referenceC");
         var (model, room) = Model(asked, sum.WorkingMinutes, sum.RoomC, sum.ReferenceC, sum.ReactionHeatJPerG);
         var joined = Core.Timeline.Joining.Of(model(), viscosity, reference, mass, minutes, fresh, room);
-        return new(joined.Stage, joined.MayJoin, joined.Joined.Degree, joined.Joined.Celsius, Told(joined.WorkingMinutes), Told(joined.InHandMinutes));
+        return new(joined.Stage, joined.MayJoin, joined.Joined.Degree, joined.Joined.Celsius,
+            Told(joined.WorkingMinutes), Told(joined.InHandMinutes));
     }
 
     public static JourneyAnswer Journey(JourneySum sum)
@@ -339,7 +340,9 @@ internal static class Reckoning
         var casting = Core.Mixing.Casting.Of(capacity, pieces, inserts, coats, [.. shares], loss);
         if (casting.BodyMl <= 0)
         {
-            asked.Say("capacityMl", $"Inserts and coats take up {inserts + coats:0.##} ml, and the cavity holds {capacity:0.##} ml: nothing is left for the body.");
+            asked.Say("capacityMl",
+                $"Inserts and coats take up {inserts + coats:0.##} ml, and the cavity holds {capacity:0.##} ml: "
+                    + "nothing is left for the body.");
         }
 
         asked.Settle();
@@ -371,7 +374,8 @@ internal static class Reckoning
         asked.Settle();
         var rubber = catalogue.Find(MaterialKind.Rubber, "mould-rubber")!;
         var mix = MouldRubber.Of(rubber, box, master, loss);
-        return new(mix.Ml, mix.G, mix.FirstG, mix.SecondG, rubber[MaterialProperties.WorkingMinutes], rubber[MaterialProperties.SetsMinutes]);
+        return new(mix.Ml, mix.G, mix.FirstG, mix.SecondG, rubber[MaterialProperties.WorkingMinutes],
+            rubber[MaterialProperties.SetsMinutes]);
     }
 
     public static PasteAnswer Paste(PasteSum sum)
@@ -395,11 +399,14 @@ internal static class Reckoning
         var ground = asked.Colour(sum.Ground, "ground");
         var depth = asked.Number(sum.DepthMm, "depthMm");
         double Percent(AskedBatch? given, string at) =>
-            asked.Has(given, at) ? Core.Mixing.Load.Percent(asked.Number(given.Grams, $"{at}.grams"), asked.Number(given.ResinG, $"{at}.resinG")) : 0;
+            asked.Has(given, at)
+                ? Core.Mixing.Load.Percent(asked.Number(given.Grams, $"{at}.grams"), asked.Number(given.ResinG, $"{at}.resinG")) : 0;
         double first = Percent(sum.First, "first"), second = Percent(sum.Second, "second");
         asked.Settle();
         Colour Seen(double percent) => CupLook.Of(
-            catalogue, new("batch", "batch", colour.ToHex(), [new(kind, percent)]), _ => throw new InvalidOperationException("Nothing is filled from another."), () => TypicalMaterials.MixedDensity).Over(ground, depth);
+            catalogue, new("batch", "batch", colour.ToHex(), [new(kind, percent)]),
+            _ => throw new InvalidOperationException("Nothing is filled from another."),
+            () => TypicalMaterials.MixedDensity).Over(ground, depth);
         var apart = Lab.Difference(Lab.Of(Seen(first)), Lab.Of(Seen(second)));
         return new(first, second, apart, apart < Lab.SameToTheEye);
     }

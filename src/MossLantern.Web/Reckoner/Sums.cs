@@ -74,7 +74,8 @@ public sealed record CupSum(
 
 /// <summary>Heat of a film.</summary>
 public sealed record FilmSum(
-    double? WorkingMinutes = null, double? DepthMm = null, double? RoomC = null, double? ReferenceC = null, double? ReactionHeatJPerG = null);
+    double? WorkingMinutes = null, double? DepthMm = null, double? RoomC = null, double? ReferenceC = null,
+    double? ReactionHeatJPerG = null);
 
 /// <summary>What becomes of resin that is left standing.</summary>
 public sealed record CuredAnswer(double WorkingMinutes, double? GelMinutes, double PeakC, HeatGrade Grade);
@@ -97,14 +98,16 @@ public sealed record AskedLeg(LegKind? Kind = null, double? MassG = null, double
 
 /// <summary>The way of resin from vessel to vessel, in a room of one temperature or of several in turn.</summary>
 public sealed record JourneySum(
-    double? WorkingMinutes = null, double? ReferenceC = null, double? ViscosityPaS = null, double? ReactionHeatJPerG = null, double? RoomC = null,
+    double? WorkingMinutes = null, double? ReferenceC = null, double? ViscosityPaS = null,
+    double? ReactionHeatJPerG = null, double? RoomC = null,
     List<AskedStretch?>? Room = null, List<AskedLeg?>? Legs = null);
 
 /// <summary>How resin leaves a vessel; the viscosity is null once it has gelled.</summary>
 public sealed record LegAnswer(double EndMinutes, double Degree, double Celsius, double? ViscosityPaS, double PeakC);
 
 /// <summary>When resin comes to what, in minutes from mixing; null where it does not within 48 hours, 0 where it starts so.</summary>
-public sealed record JourneyAnswer(double? Working, double? Flowing, double? Holding, double? Setting, double? Gel, ImmutableArray<LegAnswer> Legs);
+public sealed record JourneyAnswer(double? Working, double? Flowing, double? Holding, double? Setting, double? Gel,
+    ImmutableArray<LegAnswer> Legs);
 
 /// <summary>A point of the way; the viscosity is null once it has gelled.</summary>
 public sealed record LinePoint(double Minutes, double Celsius, double? ViscosityPaS);
@@ -117,11 +120,13 @@ public sealed record JourneyLineAnswer(ImmutableArray<LinePoint> Line, Immutable
 
 /// <summary>Fresh resin that joins a batch.</summary>
 public sealed record JoiningSum(
-    double? WorkingMinutes = null, double? ViscosityPaS = null, double? MassG = null, double? Minutes = null, double? FreshG = null, double? RoomC = null,
+    double? WorkingMinutes = null, double? ViscosityPaS = null, double? MassG = null, double? Minutes = null,
+    double? FreshG = null, double? RoomC = null,
     double? ReferenceC = null, double? ReactionHeatJPerG = null);
 
 /// <summary>What comes of it; the working time is null where it does not end within 48 hours.</summary>
-public sealed record JoiningAnswer(FilmStage Stage, bool MayJoin, double Degree, double Celsius, double? WorkingMinutes, double? InHandMinutes);
+public sealed record JoiningAnswer(FilmStage Stage, bool MayJoin, double Degree, double Celsius, double? WorkingMinutes,
+    double? InHandMinutes);
 
 /// <summary>Colours poured in one place.</summary>
 public sealed record PuddleSum(List<double>? VolumesMl = null, double? DepthMm = null);
@@ -204,7 +209,8 @@ public sealed record RubberSum(double? BoxMl = null, double? MasterMl = null, do
 public sealed record RubberAnswer(double TotalMl, double TotalG, double FirstG, double SecondG, double WorkingMinutes, double SetsMinutes);
 
 /// <summary>A line of paste.</summary>
-public sealed record PasteSum(double? LengthMm = null, double? WidthMm = null, double? HeightMm = null, double? BulkDensity = null, double? SolidsShare = null);
+public sealed record PasteSum(double? LengthMm = null, double? WidthMm = null, double? HeightMm = null,
+    double? BulkDensity = null, double? SolidsShare = null);
 
 /// <summary>The paste, its stones and its resin.</summary>
 public sealed record PasteAnswer(double SectionMm2, double PasteMl, double StonesG, double BinderMl);
@@ -214,7 +220,8 @@ public sealed record AskedBatch(double? Grams = null, double? ResinG = null);
 
 /// <summary>Two batches of one recipe.</summary>
 public sealed record MatchSum(
-    ColourantClass? Class = null, string? Colour = null, string? Ground = null, double? DepthMm = null, AskedBatch? First = null, AskedBatch? Second = null);
+    ColourantClass? Class = null, string? Colour = null, string? Ground = null, double? DepthMm = null,
+    AskedBatch? First = null, AskedBatch? Second = null);
 
 /// <summary>How the second comes out beside the first.</summary>
 public sealed record MatchAnswer(double FirstPercent, double SecondPercent, double DeltaE00, bool SameToTheEye);

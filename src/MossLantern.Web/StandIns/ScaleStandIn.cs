@@ -40,9 +40,11 @@ public enum ScaleBehaves
 /// <param name="LeanG">Somebody leans on it with so much, g.</param>
 /// <param name="JumpG">How far its readings jump, g; 0 for still.</param>
 /// <param name="Behaves">How it behaves.</param>
-public sealed record ScaleSteering(double OnItG, double PourGPerS, double PourToG, double DriftGPerMin, double LeanG, double JumpG, ScaleBehaves Behaves);
+public sealed record ScaleSteering(double OnItG, double PourGPerS, double PourToG, double DriftGPerMin, double LeanG,
+    double JumpG, ScaleBehaves Behaves);
 
-/// <summary>A simulated bench scale in steps of 0.1 g: resin can be poured on it, it drifts, somebody leans on it, it jumps, stalls or dies.</summary>
+/// <summary>A simulated bench scale in steps of 0.1 g: resin can be poured on it, it drifts, somebody leans on it, it
+/// jumps, stalls or dies.</summary>
 /// <param name="clock">The clock that pouring and drifting go by.</param>
 public sealed class ScaleStandIn(IClock clock) : IScale
 {
@@ -97,7 +99,8 @@ public sealed class ScaleStandIn(IClock clock) : IScale
                 return last;
             }
 
-            return last = new(Math.Round((TrueG(now) - tareG + steering.JumpG * (2 * jumps.NextDouble() - 1)) / StepG) * StepG is var g ? Math.Round(g, 6) + 0.0 : 0, StepG, reading);
+            return last = new(Math.Round((TrueG(now) - tareG
+                + steering.JumpG * (2 * jumps.NextDouble() - 1)) / StepG) * StepG is var g ? Math.Round(g, 6) + 0.0 : 0, StepG, reading);
         }
     }
 

@@ -90,10 +90,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const [trial, setTrial] = useState<Trial | null>(null);
   const tried = trial && trial.base === piece ? trial : null;
   const findings = plan?.findings;
-  const found = useMemo(
-    () => findings?.filter((f) => f.pin.station === station) ?? [],
-    [findings, station],
-  );
+  const found = useMemo(() => findings?.filter((f) => f.pin.station === station) ?? [], [findings, station]);
   const [opened, setOpened] = useState<Opened>({});
   const { choose, setCup: pick } = chosen;
   const current = sittingPlan?.sittingId;

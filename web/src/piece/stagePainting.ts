@@ -29,7 +29,11 @@ export interface PouredIn {
 export function pouredIn(layerId: string, sitting: SittingView, run?: RunView): Map<string, PouredIn> {
   const lines =
     run?.pours ??
-    sitting.pours.map((s) => ({ ...s, plannedMl: s.pourMl.value as number | null, pouredMl: null as number | null }));
+    sitting.pours.map((s) => ({
+      ...s,
+      plannedMl: s.pourMl.value as number | null,
+      pouredMl: null as number | null,
+    }));
   const found = new Map<string, PouredIn>();
   for (const line of lines) {
     if (line.layerId !== layerId) continue;

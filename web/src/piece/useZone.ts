@@ -24,7 +24,9 @@ function planOf(plan: LayerView, { id, name, outline, xMm, yMm }: Zone): LayerVi
   return {
     ...plan,
     box: { xMm, yMm, widthMm, heightMm },
-    regions: plan.regions.filter((r) => own(r.id)).map((r) => ({ ...r, id: bare(r.id), name: r.name.replace(`${name}: `, '') })),
+    regions: plan.regions
+      .filter((r) => own(r.id))
+      .map((r) => ({ ...r, id: bare(r.id), name: r.name.replace(`${name}: `, '') })),
     cut: plan.cut.filter((s) => own(s.regionId)).map((s) => ({ ...s, regionId: bare(s.regionId) })),
     facts: plan.facts.filter((f) => own(f.id)).map((f) => ({ ...f, id: bare(f.id) })),
   };

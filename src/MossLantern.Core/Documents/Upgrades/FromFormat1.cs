@@ -73,7 +73,8 @@ internal static class FromFormat1
         return value;
     }
 
-    private static string? Text(JsonNode? node) => node is JsonValue value && value.GetValueKind() == JsonValueKind.String ? value.GetValue<string>() : null;
+    private static string? Text(JsonNode? node) =>
+        node is JsonValue value && value.GetValueKind() == JsonValueKind.String ? value.GetValue<string>() : null;
 
     private static JsonObject Sitting(JsonObject layer)
     {
@@ -98,7 +99,8 @@ internal static class FromFormat1
             layer.Remove("pourOrder");
             Bound(order.Count <= 1000, "layers", "An order of pours names up to 1000 regions.");
             sitting["order"] = order.Count == 0 ? null
-                : new JsonArray([.. order.Select(region => new JsonObject { ["layerId"] = id?.DeepClone(), ["region"] = region?.DeepClone() })]);
+                : new JsonArray([.. order
+                    .Select(region => new JsonObject { ["layerId"] = id?.DeepClone(), ["region"] = region?.DeepClone() })]);
         }
 
         return sitting;
@@ -148,7 +150,8 @@ internal static class FromFormat1
     {
         foreach (var (was, now) in new[]
         {
-            ("cup", "recipeId"), ("startCup", "startRecipeId"), ("restCup", "restRecipeId"), ("groundCup", "groundRecipeId"), ("streakCup", "streakRecipeId"),
+            ("cup", "recipeId"), ("startCup", "startRecipeId"), ("restCup", "restRecipeId"),
+            ("groundCup", "groundRecipeId"), ("streakCup", "streakRecipeId"),
         })
         {
             Rename(layout, was, now, ids);
@@ -206,7 +209,8 @@ internal static class FromFormat1
 
             // Mixed ones come after what they are filled from, but stay where they were.
             var recipes = new (JsonNode? Recipe, bool Known)[cups.Count];
-            foreach (var (cup, at) in cups.Select((c, i) => (Cup: c, At: i)).OrderBy(c => (c.Cup as JsonObject)?["of"] is JsonArray).ToList())
+            foreach (var (cup, at) in cups.Select((c, i) => (Cup: c, At: i))
+                .OrderBy(c => (c.Cup as JsonObject)?["of"] is JsonArray).ToList())
             {
                 recipes[at] = cup is JsonObject written ? Take(written, ids, own) : (cup?.DeepClone(), false);
             }

@@ -21,7 +21,8 @@ internal static class FromFormat3
     /// <summary>The recipes of a piece or of a sequence.</summary>
     public static void Recipes(JsonObject holder)
     {
-        foreach (var recipe in (holder["recipes"] as JsonArray ?? []).OfType<JsonObject>().Where(r => r["of"] is JsonArray && r["doses"] is JsonArray))
+        foreach (var recipe in (holder["recipes"] as JsonArray ?? []).OfType<JsonObject>()
+            .Where(r => r["of"] is JsonArray && r["doses"] is JsonArray))
         {
             recipe["doses"] = new JsonArray();
         }

@@ -10,7 +10,8 @@ public static class Upgrade
     /// <summary>From each earlier format to the next, the first first.</summary>
     private static readonly ImmutableArray<Action<JsonObject>> Steps = [FromFormat1.Piece, OnlyAdded, FromFormat3.Piece, OnlyAdded];
 
-    /// <summary>Brings a piece to today's format, in place. What is not shaped as that format says stays as it is, for the reader to refuse.</summary>
+    /// <summary>Brings a piece to today's format, in place. What is not shaped as that format says stays as it is, for
+    /// the reader to refuse.</summary>
     /// <param name="piece">The piece's own object.</param>
     /// <param name="format">The format it is in, from 1 to <see cref="Piece.FormatVersion"/>.</param>
     /// <exception cref="FluentValidation.ValidationException">It holds more of something than any piece may.</exception>
@@ -22,7 +23,8 @@ public static class Upgrade
         }
     }
 
-    /// <summary>Format 3 only added to format 2, batches of a sitting and its jug, and format 5 to format 4: second cups, and what is measured by eye.</summary>
+    /// <summary>Format 3 only added to format 2, batches of a sitting and its jug, and format 5 to format 4: second
+    /// cups, and what is measured by eye.</summary>
     private static void OnlyAdded(JsonObject piece)
     {
     }

@@ -37,7 +37,8 @@ internal static class FillingRules
                 yield return new($"{at}.of", "A mixed cup is filled from other cups of the piece that are not mixed themselves.");
             }
 
-            if (recipe.SecondOf is { } first && !(piece.Recipes.FirstOrDefault(r => r.Id == first) is { SecondOf: null } own && own.Id != recipe.Id && own.MixedAlike(recipe)))
+            if (recipe.SecondOf is { } first && !(piece.Recipes
+                .FirstOrDefault(r => r.Id == first) is { SecondOf: null } own && own.Id != recipe.Id && own.MixedAlike(recipe)))
             {
                 yield return new($"{at}.secondOf", "A second cup is one of a colour of the piece, and is mixed as that is.");
             }
@@ -48,7 +49,8 @@ internal static class FillingRules
     {
         var known = piece.Recipes.Where(r => r.SecondOf is null).Select(r => r.Id).ToHashSet();
         return piece.Layers.SelectMany((l, i) => Places(l, At("layers", i))).Where(p => !known.Contains(p.RecipeId))
-            .Select(p => new ValidationFailure(p.Field, "What is laid out must be poured from one of the piece's recipes, and not from a second cup of one."));
+            .Select(p => new ValidationFailure(p.Field,
+                "What is laid out must be poured from one of the piece's recipes, and not from a second cup of one."));
     }
 
     private static IEnumerable<(string Field, string RecipeId)> Places(Layer layer, string at) =>
@@ -66,7 +68,8 @@ internal static class FillingRules
             yield return new("sittings", "Each sitting needs an id of its own.");
         }
 
-        if (Unique(piece.Layers.Select(l => l.Id)) && !piece.Sittings.SelectMany(s => s.Rest).Order(StringComparer.Ordinal).SequenceEqual(piece.Layers.Select(l => l.Id).Order(StringComparer.Ordinal)))
+        if (Unique(piece.Layers.Select(l => l.Id)) && !piece.Sittings.SelectMany(s => s.Rest)
+            .Order(StringComparer.Ordinal).SequenceEqual(piece.Layers.Select(l => l.Id).Order(StringComparer.Ordinal)))
         {
             yield return new("sittings", "The rest of each layer is filled by one sitting.");
         }
@@ -93,7 +96,8 @@ internal static class FillingRules
                 yield return new($"{at}.rest", "A sitting fills something: the rest of a layer, or regions of one.");
             }
 
-            if ((sitting.Order ?? []).Any(o => !sitting.LayerIds.Contains(o.LayerId) || !piece.Layers.Any(l => l.Id == o.LayerId && l.Has(o.Region))))
+            if ((sitting.Order ?? [])
+                .Any(o => !sitting.LayerIds.Contains(o.LayerId) || !piece.Layers.Any(l => l.Id == o.LayerId && l.Has(o.Region))))
             {
                 yield return new($"{at}.order", "The pour order names a region that the layer does not have.");
             }
@@ -138,7 +142,8 @@ internal static class FillingRules
     /// <summary>What fills of a region come to beyond what it aims at.</summary>
     private static IEnumerable<ValidationFailure> TooDeep(Piece piece)
     {
-        var fills = piece.Sittings.SelectMany((s, i) => (s.Fills ?? []).Select((f, k) => (Fill: f, Place: $"{At(At("sittings", i) + ".fills", k)}.depthMm")));
+        var fills = piece.Sittings
+            .SelectMany((s, i) => (s.Fills ?? []).Select((f, k) => (Fill: f, Place: $"{At(At("sittings", i) + ".fills", k)}.depthMm")));
         foreach (var group in fills.GroupBy(f => (f.Fill.LayerId, f.Fill.Region)))
         {
             if (piece.Layers.FirstOrDefault(l => l.Id == group.Key.LayerId) is not { } layer || !layer.Has(group.Key.Region)
@@ -163,7 +168,8 @@ internal static class FillingRules
             if (left < -Hair || open > 1 || (open == 1 && left <= Hair))
             {
                 yield return new(last.Place, string.Create(CultureInfo.InvariantCulture,
-                    $"The fills of this region come to more than the {layer.AimMm(group.Key.Region):0.##} mm that it aims at: leave them below that."));
+                    $"The fills of this region come to more than the {layer.AimMm(group.Key.Region):0.##} mm that it "
+                        + $"aims at: leave them below that."));
             }
         }
     }
@@ -189,7 +195,8 @@ internal static class FillingRules
         {
             if (batch.RecipeIds.Any(id => mixed.GetValueOrDefault(id, true)))
             {
-                yield return new($"{place}.recipeIds", "A batch is divided into cups of the piece's recipes that are not filled from others.");
+                yield return new($"{place}.recipeIds",
+                    "A batch is divided into cups of the piece's recipes that are not filled from others.");
             }
             else if (!batch.RecipeIds.All(seen.Add))
             {

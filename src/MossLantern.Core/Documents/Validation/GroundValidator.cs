@@ -21,8 +21,10 @@ public sealed class GroundValidator : AbstractValidator<Ground>
             .Must(d => Accepted.OutlineMm.Contains(d.BoxWidthMm) && Accepted.OutlineMm.Contains(d.BoxHeightMm))
             .WithMessage($"A drawn outline must be {Accepted.OutlineMm.Words} wide and high.")
             .OverridePropertyName("outline").When(g => g.Outline is DrawnOutline);
-        RuleFor(g => g.Outline.OpeningOf!.WidthMm).In(Accepted.OpeningMm, "Width of the opening").OverridePropertyName("outline.opening.widthMm").When(Opened);
-        RuleFor(g => g.Outline.OpeningOf!.HeightMm).In(Accepted.OpeningMm, "Height of the opening").OverridePropertyName("outline.opening.heightMm").When(Opened);
+        RuleFor(g => g.Outline.OpeningOf!.WidthMm).In(Accepted.OpeningMm, "Width of the opening")
+            .OverridePropertyName("outline.opening.widthMm").When(Opened);
+        RuleFor(g => g.Outline.OpeningOf!.HeightMm).In(Accepted.OpeningMm, "Height of the opening")
+            .OverridePropertyName("outline.opening.heightMm").When(Opened);
         RuleFor(g => g.Outline).Must(o => o.OpeningFits(SliceOutline.LeastRimMm))
             .WithMessage($"The opening must lie inside the outline, {SliceOutline.LeastRimMm} mm from its rim.")
             .OverridePropertyName("outline.opening").When(g => Opened(g) && SizeOk(g.Outline));
@@ -33,15 +35,19 @@ public sealed class GroundValidator : AbstractValidator<Ground>
         RuleFor(g => g.Paint!.Kind).IsInEnum().When(g => g.Paint is not null);
         RuleFor(g => (double)g.Paint!.Coats).In(Accepted.Coats).OverridePropertyName("paint.coats").When(g => g.Paint is not null);
         RuleFor(g => g.Paint!.DryHours).In(Accepted.DryHours).When(g => g.Paint is not null);
-        RuleFor(g => g.Paint!.PotId).Must(id => id is null || id.Length is > 0 and <= 40).WithMessage("A pot's id has from 1 to 40 characters.")
+        RuleFor(g => g.Paint!.PotId).Must(id => id is null || id.Length is > 0 and <= 40)
+            .WithMessage("A pot's id has from 1 to 40 characters.")
             .When(g => g.Paint is not null);
         RuleFor(g => g.Level!.TiltXDeg).In(Accepted.TiltDeg, "Tilt across").When(g => g.Level is not null);
         RuleFor(g => g.Level!.TiltYDeg).In(Accepted.TiltDeg, "Tilt along").When(g => g.Level is not null);
         RuleFor(g => g.Level!.StepDeg).In(Accepted.LevelStepDeg).When(g => g.Level is not null);
-        RuleFor(g => g.Level!.Corners!).SetValidator(new CornersValidator()).OverridePropertyName("level.corners").When(g => g.Level?.Corners is not null);
+        RuleFor(g => g.Level!.Corners!).SetValidator(new CornersValidator()).OverridePropertyName("level.corners")
+            .When(g => g.Level?.Corners is not null);
         RuleFor(g => g.Level).Must(l => l!.Corners is null || (l.TiltXDeg is null && l.TiltYDeg is null))
             .WithMessage("A level is read as tilts or as corner heights, not both.").When(g => g.Level is not null);
-        RuleFor(g => g.PanelLevels).Must((g, levels) => g.Set is { } set && levels!.Value.All(l => l.Panel >= 2 && l.Panel <= set.Count && l.Level is not null) && Unique(levels.Value.Select(l => l.Panel.ToString(System.Globalization.CultureInfo.InvariantCulture))))
+        RuleFor(g => g.PanelLevels).Must((g, levels) => g.Set is { } set
+            && levels!.Value.All(l => l.Panel >= 2 && l.Panel <= set.Count && l.Level is not null)
+            && Unique(levels.Value.Select(l => l.Panel.ToString(System.Globalization.CultureInfo.InvariantCulture))))
             .WithMessage("Levels of other panels must name each panel of the set once, from 2 up.").When(g => g.PanelLevels is not null);
         RuleForEach(g => g.PanelLevels!.Value).ChildRules(panel =>
         {
@@ -73,12 +79,15 @@ public sealed class GroundValidator : AbstractValidator<Ground>
         RuleFor(g => g.Set).Must((g, set) => set is null || g.Base?.Kind is not (PieceKind.Frame or PieceKind.Casting))
             .WithMessage("Only panels and slices come in sets.");
         RuleFor(g => g.Old!).SetValidator(g => OldWorks.Value).When(g => g.Old is not null && Beneath(g) <= OldWork.Deepest);
-        RuleFor(g => g.Old).Must((g, _) => Beneath(g) <= OldWork.Deepest).WithMessage($"Up to {OldWork.Deepest} older works lie beneath each other.");
+        RuleFor(g => g.Old).Must((g, _) => Beneath(g) <= OldWork.Deepest)
+            .WithMessage($"Up to {OldWork.Deepest} older works lie beneath each other.");
         RuleFor(g => g.Old).Must((g, old) => LiesIn(old!, g.Whole)).WithMessage("The older work must lie inside the new outline.")
-            .When(g => g.Old is not null && Accepted.OutlineMm.Contains(g.Outline.BoxWidthMm) && Accepted.OutlineMm.Contains(g.Outline.BoxHeightMm));
+            .When(g => g.Old is not null && Accepted.OutlineMm.Contains(g.Outline.BoxWidthMm)
+                && Accepted.OutlineMm.Contains(g.Outline.BoxHeightMm));
         RuleForEach(g => g.Done!.Value).ChildRules(d => d.RuleFor(x => x.At).Dated("When it was done"))
             .OverridePropertyName("done").When(g => g.Done is not null);
-        RuleFor(g => g.Done).Must(d => Unique(d!.Value.Select(x => x.Id))).WithMessage("Each preparation is noted once.").When(g => g.Done is not null);
+        RuleFor(g => g.Done).Must(d => Unique(d!.Value.Select(x => x.Id)))
+            .WithMessage("Each preparation is noted once.").When(g => g.Done is not null);
         RuleFor(g => g.SideHeightMm).In(Accepted.SideMm);
         RuleFor(g => g.Colour).IsColour("Ground colour");
         RuleFor(g => g.Edge).IsInEnum();
@@ -104,7 +113,8 @@ public sealed class GroundValidator : AbstractValidator<Ground>
             || placed.Rings.Where(r => r.SignedAreaMm2 > 0).SelectMany(Corners).All(c => outline.SignedDistanceMm(c.X, c.Y) <= TouchMm);
     }
 
-    /// <summary>Some corners all round a ring, which stand for the rest: a piece is looked over many times a second while it is dragged.</summary>
+    /// <summary>Some corners all round a ring, which stand for the rest: a piece is looked over many times a second
+    /// while it is dragged.</summary>
     private static IEnumerable<(double X, double Y)> Corners(Ring ring)
     {
         const int most = 90;
@@ -112,7 +122,8 @@ public sealed class GroundValidator : AbstractValidator<Ground>
         return Enumerable.Range(0, ring.Count / step).Select(i => (ring.Xs[i * step], ring.Ys[i * step]));
     }
 
-    private static bool SizeOk(Outline outline) => Accepted.InsertMm.Contains(outline.BoxWidthMm) && Accepted.InsertMm.Contains(outline.BoxHeightMm);
+    private static bool SizeOk(Outline outline) =>
+        Accepted.InsertMm.Contains(outline.BoxWidthMm) && Accepted.InsertMm.Contains(outline.BoxHeightMm);
 
     private static bool Opened(Ground ground) => ground.Outline is not SliceOutline and { OpeningOf: not null };
 
@@ -163,10 +174,13 @@ internal sealed class OldWorkValidator : AbstractValidator<OldWork>
     public OldWorkValidator()
     {
         RuleFor(o => o.Name).Named("The older work's name");
-        RuleFor(o => o.PieceId).Must(id => id is null || id.Length is > 0 and <= 40).WithMessage("The older work's id has from 1 to 40 characters.");
+        RuleFor(o => o.PieceId).Must(id => id is null || id.Length is > 0 and <= 40)
+            .WithMessage("The older work's id has from 1 to 40 characters.");
         RuleFor(o => o.Ground).SetValidator(new GroundValidator());
-        RuleFor(o => o.Growth.GridMm).Must((o, grid) => SuitsOutline(grid, o.Ground.MapOutline)).WithMessage("Grid spacing must suit the older work's outline.")
-            .When(o => Accepted.OutlineMm.Contains(o.Ground.Outline.BoxWidthMm) && Accepted.OutlineMm.Contains(o.Ground.Outline.BoxHeightMm));
+        RuleFor(o => o.Growth.GridMm).Must((o, grid) => SuitsOutline(grid, o.Ground.MapOutline))
+            .WithMessage("Grid spacing must suit the older work's outline.")
+            .When(o => Accepted.OutlineMm.Contains(o.Ground.Outline.BoxWidthMm)
+                && Accepted.OutlineMm.Contains(o.Ground.Outline.BoxHeightMm));
         RuleFor(o => o.Growth.GrainMm).InclusiveBetween(5, 500).WithMessage("Grain must be from 5 to 500 mm.");
         RuleFor(o => o.Layers).Must(l => l.Length <= MostLayers).WithMessage($"The older work has up to {MostLayers} layers.")
             .Must(l => Unique(l.Select(x => x.Id))).WithMessage("Each layer needs an id of its own.");
@@ -175,7 +189,8 @@ internal sealed class OldWorkValidator : AbstractValidator<OldWork>
         {
             foreach (var failure in FillingRules.Problems(old.Piece))
             {
-                context.AddFailure(new ValidationFailure(context.PropertyPath.Length == 0 ? failure.PropertyName : $"{context.PropertyPath}.{failure.PropertyName}", failure.ErrorMessage));
+                context.AddFailure(new ValidationFailure(context.PropertyPath.Length == 0 ? failure.PropertyName
+                    : $"{context.PropertyPath}.{failure.PropertyName}", failure.ErrorMessage));
             }
         });
         RuleForEach(o => o.Layers).Must((o, l) => l.Within is null || o.Ground.Mould?.Insert(l.Within) is not null)
@@ -184,8 +199,10 @@ internal sealed class OldWorkValidator : AbstractValidator<OldWork>
             .WithMessage("Depths of letters and cavities must name each once, from 1 up, of a drawn outline.");
         RuleFor(o => o.XMm).In(Accepted.HeartPlaceMm with { What = "Left of the older work" });
         RuleFor(o => o.YMm).In(Accepted.HeartPlaceMm with { What = "Top of the older work" });
-        RuleFor(o => o.Kept).Must(k => k!.Value.Length <= Zone.Most).WithMessage($"Up to {Zone.Most} spots of a piece can be reserved.").When(o => o.Kept is not null);
-        RuleForEach(o => o.Kept!.Value).SetValidator(new ReservedSpotValidator()).OverridePropertyName("kept").When(o => o.Kept is not null);
+        RuleFor(o => o.Kept).Must(k => k!.Value.Length <= Zone.Most)
+            .WithMessage($"Up to {Zone.Most} spots of a piece can be reserved.").When(o => o.Kept is not null);
+        RuleForEach(o => o.Kept!.Value).SetValidator(new ReservedSpotValidator()).OverridePropertyName("kept")
+            .When(o => o.Kept is not null);
         RuleFor(o => o.StandsMm).In(Accepted.StandsMm);
         RuleFor(o => o.ReliefMm).In(Accepted.ReliefMm);
     }
@@ -196,8 +213,10 @@ internal sealed class InsertValidator : AbstractValidator<Insert>
     public InsertValidator()
     {
         RuleFor(i => i.Name).Named("The insert's name");
-        RuleFor(i => i.Outline).Must(o => o is (RectangleOutline or RoundOutline or OvalOutline) and { OpeningOf: null }).WithMessage("An insert is a rectangle, round or an oval.");
-        RuleFor(i => i.Outline).Custom((outline, context) => GroundValidator.Measure(outline, Accepted.InsertMm, " of the insert", context.AddFailure));
+        RuleFor(i => i.Outline).Must(o => o is (RectangleOutline or RoundOutline or OvalOutline)
+            and { OpeningOf: null }).WithMessage("An insert is a rectangle, round or an oval.");
+        RuleFor(i => i.Outline)
+            .Custom((outline, context) => GroundValidator.Measure(outline, Accepted.InsertMm, " of the insert", context.AddFailure));
         RuleFor(i => i.FloorMm).In(Accepted.FloorMm);
         RuleFor(i => i.RecessMm).In(Accepted.RecessMm);
         RuleFor(i => i.HeightMm).In(Accepted.MouldDepthMm, "Height of the insert above its foot");
@@ -233,13 +252,17 @@ internal sealed class MouldValidator : AbstractValidator<Mould>
         RuleFor(m => (double)m.Pieces).In(Accepted.Copies, "Pieces").OverridePropertyName("pieces");
         RuleFor(m => (double)m.Cavities).In(Accepted.Copies, "Cavities").OverridePropertyName("cavities");
         RuleFor(m => m.KeepMm).In(Accepted.KeepMm);
-        RuleFor(m => m.KeepMm).Must((m, keep) => keep < m.DepthMm).WithMessage("The depth kept for later coats must be less than the cavity's.")
+        RuleFor(m => m.KeepMm).Must((m, keep) => keep < m.DepthMm)
+            .WithMessage("The depth kept for later coats must be less than the cavity's.")
             .When(m => Accepted.KeepMm.Contains(m.KeepMm));
         RuleForEach(m => m.CavityDepths!.Value).ChildRules(c => c.RuleFor(x => x.DepthMm).In(Accepted.MouldDepthMm))
             .OverridePropertyName("cavityDepths").When(m => m.CavityDepths is not null);
-        RuleFor(m => m.Inserts).Must(i => i!.Value.Length <= Mould.MostInserts).WithMessage($"A mould has up to {Mould.MostInserts} inserts.")
-            .Must(i => Unique(i!.Value.Select(x => x.Id))).WithMessage("Each insert needs an id of its own.").When(m => m.Inserts is not null);
-        RuleForEach(m => m.Inserts!.Value).SetValidator(new InsertValidator()).OverridePropertyName("inserts").When(m => m.Inserts is not null);
+        RuleFor(m => m.Inserts).Must(i => i!.Value.Length <= Mould.MostInserts)
+            .WithMessage($"A mould has up to {Mould.MostInserts} inserts.")
+            .Must(i => Unique(i!.Value.Select(x => x.Id))).WithMessage("Each insert needs an id of its own.")
+                .When(m => m.Inserts is not null);
+        RuleForEach(m => m.Inserts!.Value).SetValidator(new InsertValidator()).OverridePropertyName("inserts")
+            .When(m => m.Inserts is not null);
         RuleForEach(m => m.Inserts!.Value).Must((m, i) => i.FillMm(m.DepthMm - m.KeepMm) > 0)
             .WithMessage("An insert's hollow must be deeper than its recess and what lies below its foot.").OverridePropertyName("inserts")
             .When(m => m.Inserts is not null);

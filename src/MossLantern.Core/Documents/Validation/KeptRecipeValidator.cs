@@ -11,10 +11,13 @@ public sealed class KeptRecipeValidator : AbstractValidator<KeptRecipe>
     {
         RuleFor(k => k.Recipe).SetValidator(new RecipeValidator());
         RuleForEach(k => k.Others).SetValidator(new RecipeValidator());
-        RuleFor(k => k.Others).Must(o => o.All(r => r.Of is null)).WithMessage("A mixed cup is filled from cups that are not mixed themselves.")
+        RuleFor(k => k.Others).Must(o => o.All(r => r.Of is null))
+            .WithMessage("A mixed cup is filled from cups that are not mixed themselves.")
             .Must((k, o) => PieceValidator.Unique(o.Select(r => r.Id).Append(k.Recipe.Id))).WithMessage("Each cup needs an id of its own.")
-            .Must((k, o) => (k.Recipe.Of ?? []).All(s => o.Any(r => r.Id == s.RecipeId))).WithMessage("What a mixed recipe is filled from is kept with it.");
-        RuleFor(k => k.Note).Must(n => n.Length <= LibraryMouldValidator.LongestNote).WithMessage($"A note has up to {LibraryMouldValidator.LongestNote} characters.");
+            .Must((k, o) => (k.Recipe.Of ?? []).All(s => o.Any(r => r.Id == s.RecipeId)))
+                .WithMessage("What a mixed recipe is filled from is kept with it.");
+        RuleFor(k => k.Note).Must(n => n.Length <= LibraryMouldValidator.LongestNote)
+            .WithMessage($"A note has up to {LibraryMouldValidator.LongestNote} characters.");
     }
 
     /// <inheritdoc/>

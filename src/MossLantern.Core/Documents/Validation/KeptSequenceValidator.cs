@@ -13,8 +13,10 @@ public sealed class KeptSequenceValidator : AbstractValidator<KeptSequence>
         RuleFor(s => s.Name).Named("The sequence's name");
         RuleFor(s => s.Bands).AreBands();
         RuleForEach(s => s.Bands).SetValidator(new BandValidator());
-        RuleForEach(s => s.Bands).Must((s, band) => s.Recipes.Any(r => r.Id == band.RecipeId)).WithMessage("A band's cup must be one of the sequence's cups.");
-        RuleFor(s => s.Recipes).Must(c => c.Length is > 0 and <= KeptSequence.MostRecipes).WithMessage($"A sequence has from 1 to {KeptSequence.MostRecipes} cups.")
+        RuleForEach(s => s.Bands).Must((s, band) => s.Recipes.Any(r => r.Id == band.RecipeId))
+            .WithMessage("A band's cup must be one of the sequence's cups.");
+        RuleFor(s => s.Recipes).Must(c => c.Length is > 0 and <= KeptSequence.MostRecipes)
+            .WithMessage($"A sequence has from 1 to {KeptSequence.MostRecipes} cups.")
             .Must(c => PieceValidator.Unique(c.Select(x => x.Id))).WithMessage("Each cup needs an id of its own.")
             .Must(c => c.SelectMany(x => x.Of ?? []).All(s => c.Any(x => x.Id == s.RecipeId && x.Of is null)))
             .WithMessage("A mixed cup is filled from other cups of the sequence that are not mixed themselves.");

@@ -13,9 +13,14 @@ public static class KnownMaterials
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(catalogue);
-        var sentence = $"The resin must be one of the cupboard's: {string.Join(", ", catalogue.Resins.Where(r => !r.PutAway).Select(r => r.Id))}.";
-        List<ValidationFailure> failures = [.. Places(piece, "").Where(p => catalogue.Resin(p.Resin) is null).Select(p => new ValidationFailure(p.Field, sentence))];
-        failures.AddRange(Stones(piece, "").Where(s => catalogue.Find(MaterialKind.Stone, s.StoneId) is null).Select(s => new ValidationFailure(s.Field, $"The stones must be of the cupboard's: {string.Join(", ", catalogue.Materials.Where(m => m.Kind == MaterialKind.Stone && !m.PutAway).Select(m => m.Id))}.")));
+        var sentence =
+            $"The resin must be one of the cupboard's: {string.Join(", ", catalogue.Resins.Where(r => !r.PutAway).Select(r => r.Id))}.";
+        List<ValidationFailure> failures = [.. Places(piece, "").Where(p => catalogue.Resin(p.Resin) is null)
+            .Select(p => new ValidationFailure(p.Field, sentence))];
+        var stones = catalogue.Materials.Where(m => m.Kind == MaterialKind.Stone && !m.PutAway).Select(m => m.Id);
+        failures.AddRange(Stones(piece, "").Where(s => catalogue.Find(MaterialKind.Stone, s.StoneId) is null)
+            .Select(s => new ValidationFailure(s.Field,
+                $"The stones must be of the cupboard's: {string.Join(", ", stones)}.")));
         if (failures.Count > 0)
         {
             throw new ValidationException(failures);
@@ -23,7 +28,8 @@ public static class KnownMaterials
     }
 
     private static IEnumerable<(string Field, string StoneId)> Stones(Piece piece, string before) =>
-        piece.Layers.SelectMany(l => (l.Stones ?? []).Select(s => ($"{before}{PlaceIn.Stones(l.Id, s.Region, s.StoneId)}.stoneId", s.StoneId)))
+        piece.Layers
+            .SelectMany(l => (l.Stones ?? []).Select(s => ($"{before}{PlaceIn.Stones(l.Id, s.Region, s.StoneId)}.stoneId", s.StoneId)))
             .Concat(piece.Ground.Old is { } old ? Stones(old.Piece, $"{before}ground.old.") : []);
 
     private static IEnumerable<(string Field, string Resin)> Places(Piece piece, string before) =>

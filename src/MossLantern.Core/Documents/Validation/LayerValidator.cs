@@ -20,7 +20,8 @@ internal sealed class LayerValidator : AbstractValidator<Layer>
         RuleFor(l => l.Contrast).IsInEnum();
         RuleFor(l => l).Custom((layer, context) => Tell(context, "", Layouts.Problems(layer.Layout, layer.Aside, layer.DepthMm)));
         RuleFor(l => l.Zones).Must(z => z!.Value.Length <= Zone.Most).WithMessage($"A layer has up to {Zone.Most} parts.")
-            .Must(z => Unique(z!.Value.Select(x => x.Id).Append("kept"))).WithMessage("Each part needs an id of its own, other than 'kept'.")
+            .Must(z => Unique(z!.Value.Select(x => x.Id).Append("kept")))
+                .WithMessage("Each part needs an id of its own, other than 'kept'.")
             .When(l => l.Zones is not null);
         RuleFor(l => l).Custom((layer, context) =>
         {
@@ -31,12 +32,17 @@ internal sealed class LayerValidator : AbstractValidator<Layer>
         }).When(l => l.Zones is not null);
         RuleForEach(l => l.RegionDepths!.Value).ChildRules(d => d.RuleFor(x => x.DepthMm).In(Accepted.DepthMm, "Depth of the region"))
             .OverridePropertyName("regionDepths").When(l => l.RegionDepths is not null);
-        RuleFor(l => l.RegionDepths).Must((l, depths) => depths!.Value.All(d => l.Has(d.Region) && l.HasDepth(d.Region)) && depths.Value.Select(d => d.Region).Distinct().Count() == depths.Value.Length)
-            .WithMessage("Each region with a depth of its own is named once; what is poured by the millilitre has none.").When(l => l.RegionDepths is not null);
+        RuleFor(l => l.RegionDepths).Must((l, depths) => depths!.Value.All(d => l.Has(d.Region) && l.HasDepth(d.Region))
+            && depths.Value.Select(d => d.Region).Distinct().Count() == depths.Value.Length)
+            .WithMessage("Each region with a depth of its own is named once; what is poured by the millilitre has none.")
+                .When(l => l.RegionDepths is not null);
         RuleForEach(l => l.Stones!.Value).ChildRules(s => s.RuleFor(x => x.Grams).In(Accepted.StonesG, "Stones"))
             .OverridePropertyName("stones").When(l => l.Stones is not null);
-        RuleFor(l => l.Stones).Must((l, stones) => stones!.Value.All(s => l.Has(s.Region) && l.HasDepth(s.Region)) && stones.Value.Select(s => (s.Region, s.StoneId)).Distinct().Count() == stones.Value.Length)
-            .WithMessage("Stones of a kind are named once for each region they lie in; in what is poured by the millilitre none are counted.").When(l => l.Stones is not null);
+        RuleFor(l => l.Stones).Must((l, stones) => stones!.Value.All(s => l.Has(s.Region) && l.HasDepth(s.Region))
+            && stones.Value.Select(s => (s.Region, s.StoneId)).Distinct().Count() == stones.Value.Length)
+            .WithMessage(
+                "Stones of a kind are named once for each region they lie in; in what is poured by the millilitre none are counted.")
+            .When(l => l.Stones is not null);
         RuleFor(l => l.Bare).Must((l, bare) => bare!.Value.All(l.Has) && bare.Value.Distinct().Count() == bare.Value.Length)
             .WithMessage("Each region that stays bare is named once.").When(l => l.Bare is not null);
     }

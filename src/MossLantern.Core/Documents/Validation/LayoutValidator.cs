@@ -122,9 +122,11 @@ internal sealed class FieldsValidator : AbstractValidator<FieldsLayout>
             m.RuleFor(x => x.XMm).In(Accepted.PlaceMm);
             m.RuleFor(x => x.YMm).In(Accepted.PlaceMm);
         }).OverridePropertyName("moved").When(f => f.Moved is not null);
-        RuleFor(f => f.Moved).Must((f, m) => Named(m!.Value.Select(x => x.Field), f.Fields)).WithMessage("Each moved field is named once, from 1 up.")
+        RuleFor(f => f.Moved).Must((f, m) => Named(m!.Value.Select(x => x.Field), f.Fields))
+            .WithMessage("Each moved field is named once, from 1 up.")
             .When(f => f.Moved is not null);
-        RuleFor(f => f.Recoloured).Must((f, r) => Named(r!.Value.Select(x => x.Field), f.Fields)).WithMessage("Each recoloured field is named once, from 1 up.")
+        RuleFor(f => f.Recoloured).Must((f, r) => Named(r!.Value.Select(x => x.Field), f.Fields))
+            .WithMessage("Each recoloured field is named once, from 1 up.")
             .When(f => f.Recoloured is not null);
         RuleFor(f => f.Vein!.WidthMm).In(Accepted.VeinMm).When(f => f.Vein is not null);
         RuleFor(f => f.Vein!.ThicknessMm).In(Accepted.VeinThicknessMm).When(f => f.Vein is not null);
@@ -150,11 +152,14 @@ internal sealed class PoolsValidator : AbstractValidator<PoolsLayout>
         RuleFor(p => p.BeadMm).In(Accepted.WallMm);
         RuleFor(p => p.Strokes).Must(s => s.Length <= Most).WithMessage($"There are up to {Most} walls.")
             .Must(s => Unique(s.Select(x => x.Id))).WithMessage("Each wall needs an id of its own.");
-        RuleForEach(p => p.Strokes).Must(s => s.Spots is { IsDefault: false, Length: >= 2 and <= MostSpots }).WithMessage($"A wall runs through 2 to {MostSpots} spots.");
-        RuleForEach(p => p.Strokes).Must(s => s.Spots.IsDefault || s.Spots.All(x => Accepted.PlaceMm.Contains(x.XMm) && Accepted.PlaceMm.Contains(x.YMm)))
+        RuleForEach(p => p.Strokes).Must(s => s.Spots is { IsDefault: false, Length: >= 2 and <= MostSpots })
+            .WithMessage($"A wall runs through 2 to {MostSpots} spots.");
+        RuleForEach(p => p.Strokes)
+            .Must(s => s.Spots.IsDefault || s.Spots.All(x => Accepted.PlaceMm.Contains(x.XMm) && Accepted.PlaceMm.Contains(x.YMm)))
             .WithMessage($"Every spot of a wall must be {Accepted.PlaceMm.Words} from the left and from the top.");
         RuleFor(p => p.Pools).Must(c => c.Length <= Most).WithMessage($"There are up to {Most} pools.")
-            .Must(c => Unique(c.Select(x => x.Id).Append(PoolsLayout.WallId.ToString()))).WithMessage("Each pool needs an id of its own, other than 'wall'.");
+            .Must(c => Unique(c.Select(x => x.Id).Append(PoolsLayout.WallId.ToString())))
+                .WithMessage("Each pool needs an id of its own, other than 'wall'.");
         RuleForEach(p => p.Pools).ChildRules(c =>
         {
             c.RuleFor(x => x.XMm).In(Accepted.PlaceMm);
@@ -175,7 +180,8 @@ internal sealed class PuddleValidator : AbstractValidator<PuddleLayout>
         RuleFor(p => p.TiltDeg).In(Accepted.TurnDeg, "Direction of the tilt");
         RuleFor(p => p.TiltPercent).In(Accepted.TiltPercent);
         RuleFor(p => p.Pours).Must(x => x.Length is >= 1 and <= MostPours).WithMessage($"A puddle has from 1 to {MostPours} pours.")
-            .Must(x => Unique(x.Select(y => y.Id).Append(PuddleLayout.RestId.ToString()))).WithMessage("Each pour needs an id of its own, other than 'rest'.");
+            .Must(x => Unique(x.Select(y => y.Id).Append(PuddleLayout.RestId.ToString())))
+                .WithMessage("Each pour needs an id of its own, other than 'rest'.");
         RuleForEach(p => p.Pours).ChildRules(x => x.RuleFor(y => y.Ml).In(Accepted.VolumeMl, "Pour"));
     }
 }
@@ -187,7 +193,8 @@ internal sealed class MarbleValidator : AbstractValidator<MarbleLayout>
         RuleFor(m => m.StreakPercent).In(Accepted.StreakPercent);
         RuleFor(m => m.Blend).In(Accepted.Blend);
         RuleFor(m => m.DirectionDeg).In(Accepted.TurnDeg, "Direction of the streaks");
-        RuleFor(m => m.StreakRecipeId).Must((m, recipe) => recipe != m.GroundRecipeId).WithMessage("The streaks and the ground colour come from different cups.");
+        RuleFor(m => m.StreakRecipeId).Must((m, recipe) => recipe != m.GroundRecipeId)
+            .WithMessage("The streaks and the ground colour come from different cups.");
     }
 }
 
@@ -228,7 +235,8 @@ internal static class Zones
             failures.Add(new("name", $"The part's name must have from 1 to {LongestName} characters."));
         }
 
-        foreach (var (field, side, _) in new[] { ("xMm", "left", zone.XMm), ("yMm", "top", zone.YMm) }.Where(p => !Accepted.PlaceMm.Contains(p.Item3)))
+        foreach (var (field, side, _) in new[] { ("xMm", "left", zone.XMm), ("yMm", "top", zone.YMm) }
+            .Where(p => !Accepted.PlaceMm.Contains(p.Item3)))
         {
             failures.Add(new(field, (Accepted.PlaceMm with { What = $"Part from the {side}" }).Sentence));
         }

@@ -13,6 +13,7 @@ public sealed class LeftOverValidator : AbstractValidator<LeftOver>
         RuleFor(l => l.Colour).IsColour("Its colour");
         RuleFor(l => l.Use).IsInEnum();
         RuleFor(l => l.Grams).In(Accepted.LeftOverG);
-        RuleFor(l => l.Note).Must(n => n.Length <= LibraryMouldValidator.LongestNote).WithMessage($"A note has up to {LibraryMouldValidator.LongestNote} characters.");
+        RuleFor(l => l.Note).Must(n => n.Length <= LibraryMouldValidator.LongestNote)
+            .WithMessage($"A note has up to {LibraryMouldValidator.LongestNote} characters.");
     }
 }

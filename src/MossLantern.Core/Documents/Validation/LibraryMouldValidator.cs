@@ -27,7 +27,8 @@ public sealed class LibraryMouldValidator : AbstractValidator<LibraryMould>
             foreach (var failure in looked.Errors)
             {
                 var at = failure.PropertyName;
-                context.AddFailure(at.StartsWith(inMould, StringComparison.OrdinalIgnoreCase) ? at[inMould.Length..] : at, failure.ErrorMessage);
+                context.AddFailure(at.StartsWith(inMould, StringComparison.OrdinalIgnoreCase) ? at[inMould.Length..]
+                    : at, failure.ErrorMessage);
             }
         });
     }

@@ -11,7 +11,8 @@ public sealed class OwnMaterialValidator : AbstractValidator<OwnMaterial>
     /// <summary>What begins and what ends: the one cannot come after the other.</summary>
     private static readonly (string From, string To)[] Spans =
     [
-        (P.TapeFromHours, P.TapeToHours), (P.RecoatFromHours, P.RecoatToHours), (P.UsualFromPercent, P.UsualToPercent), (P.UsualFromDrops, P.UsualToDrops),
+        (P.TapeFromHours, P.TapeToHours), (P.RecoatFromHours, P.RecoatToHours), (P.UsualFromPercent, P.UsualToPercent),
+        (P.UsualFromDrops, P.UsualToDrops),
         (P.HeightFromMm, P.HeightToMm), (P.DryFromHours, P.DryToHours), (P.UsualToPercent, P.LimitPercent), (P.UsualToDrops, P.LimitDrops),
         (P.TackFreeHours, P.FullCureHours),
     ];
@@ -21,14 +22,17 @@ public sealed class OwnMaterialValidator : AbstractValidator<OwnMaterial>
     {
         RuleFor(m => m.Kind).IsInEnum();
         RuleFor(m => m.Name).Named("The material's name");
-        RuleFor(m => m.Note).Must(n => n.Length <= LibraryMouldValidator.LongestNote).WithMessage($"A note has up to {LibraryMouldValidator.LongestNote} characters.");
-        RuleFor(m => m.Like).Must((m, like) => Catalogue.Typical.Find(m.Kind, like) is not null).WithMessage("A material must be like one of the typical ones of its kind.");
+        RuleFor(m => m.Note).Must(n => n.Length <= LibraryMouldValidator.LongestNote)
+            .WithMessage($"A note has up to {LibraryMouldValidator.LongestNote} characters.");
+        RuleFor(m => m.Like).Must((m, like) => Catalogue.Typical.Find(m.Kind, like) is not null)
+            .WithMessage("A material must be like one of the typical ones of its kind.");
         RuleFor(m => m.Basis).Must((m, basis) => basis is null || Catalogue.Typical.Find(m.Kind, m.Like)?.Basis is not null)
             .WithMessage("Only what is mixed from two parts has a ratio, and only colourants have loads.");
         RuleFor(m => m.Colour!).IsColour("The colourant's colour").When(m => m.Colour is not null);
         RuleFor(m => m.Colour).Null().WithMessage("Only colourants of your own have a colour.").When(m => m.Kind != MaterialKind.Colourant);
         RuleFor(m => m.LeftPercent).In(Accepted.FullPercent);
-        RuleFor(m => m.LeftPercent).Null().WithMessage("Only what stands in bottles and jars has a level: resin, rubber, colourants and stones.")
+        RuleFor(m => m.LeftPercent).Null()
+            .WithMessage("Only what stands in bottles and jars has a level: resin, rubber, colourants and stones.")
             .When(m => !OwnMaterial.StandsInVessels(m.Kind));
         RuleFor(m => m).Custom((material, context) =>
         {
@@ -53,7 +57,8 @@ public sealed class OwnMaterialValidator : AbstractValidator<OwnMaterial>
 
             foreach (var (from, to) in Spans.Where(s => all.ContainsKey(s.From) && all.ContainsKey(s.To) && all[s.From] > all[s.To]))
             {
-                context.AddFailure($"values.{(material.Values.ContainsKey(from) ? from : to)}", $"{known[from].Range.What} cannot be more than {known[to].Label}.");
+                context.AddFailure($"values.{(material.Values.ContainsKey(from) ? from : to)}",
+                    $"{known[from].Range.What} cannot be more than {known[to].Label}.");
             }
         });
     }

@@ -57,7 +57,8 @@ internal sealed class PieceBounds
     {
         var bounds = new PieceBounds();
         bounds.Outline(mould.Outline, "outline", Accepted.OutlineMm, "");
-        bounds.Count(mould.CavityDepths, "cavityDepths", 0, DrawnOutline.MostRings, "Depths of cavities must name each cavity once, from 1 up, of a drawn outline.");
+        bounds.Count(mould.CavityDepths, "cavityDepths", 0, DrawnOutline.MostRings,
+            "Depths of cavities must name each cavity once, from 1 up, of a drawn outline.");
         return bounds.failures;
     }
 
@@ -66,7 +67,8 @@ internal sealed class PieceBounds
     {
         var bounds = new PieceBounds();
         bounds.Count<Band>(sequence.Bands, "bands", 1, (int)Accepted.BandCount.To, Accepted.BandCount.Sentence);
-        bounds.Count<Recipe>(sequence.Recipes, "recipes", 1, KeptSequence.MostRecipes, $"A sequence has from 1 to {KeptSequence.MostRecipes} cups.");
+        bounds.Count<Recipe>(sequence.Recipes, "recipes", 1, KeptSequence.MostRecipes,
+            $"A sequence has from 1 to {KeptSequence.MostRecipes} cups.");
         bounds.Shares(sequence.Recipes, "recipes", KeptSequence.MostRecipes);
         return bounds.failures;
     }
@@ -75,7 +77,8 @@ internal sealed class PieceBounds
     public static List<ValidationFailure> Of(KeptRecipe kept)
     {
         var bounds = new PieceBounds();
-        bounds.Count<Recipe>(kept.Others, "others", 0, RecipeValidator.MostShares, $"A mixed cup is filled from 1 to {RecipeValidator.MostShares} different cups.");
+        bounds.Count<Recipe>(kept.Others, "others", 0, RecipeValidator.MostShares,
+            $"A mixed cup is filled from 1 to {RecipeValidator.MostShares} different cups.");
         bounds.Shares([kept.Recipe], "recipe", 1);
         bounds.Shares(kept.Others, "others", RecipeValidator.MostShares);
         return bounds.failures;
@@ -101,7 +104,8 @@ internal sealed class PieceBounds
     private void Ground(Ground ground, string path)
     {
         Outline(ground.Outline, At(path, "outline"), Accepted.OutlineMm, "");
-        Count(ground.Supports, At(path, "supports"), 1, PieceValidator.MostSupports, $"A piece stands on 1 to {PieceValidator.MostSupports} supports.");
+        Count(ground.Supports, At(path, "supports"), 1, PieceValidator.MostSupports,
+            $"A piece stands on 1 to {PieceValidator.MostSupports} supports.");
         Count(ground.Done, At(path, "done"), 0, 100, "Each preparation is noted once.");
         if (ground.Set is { } set)
         {
@@ -114,10 +118,13 @@ internal sealed class PieceBounds
             var at = At(path, "mould");
             In(mould.Pieces, Accepted.Copies with { What = "Pieces" }, At(at, "pieces"));
             In(mould.Cavities, Accepted.Copies with { What = "Cavities" }, At(at, "cavities"));
-            Count(mould.CavityDepths, At(at, "cavityDepths"), 0, DrawnOutline.MostRings, "Depths of cavities must name each cavity once, from 1 up, of a drawn outline.");
-            Count(mould.LibraryIds, At(at, "libraryIds"), 0, LibraryMould.MostTogether, $"Up to {LibraryMould.MostTogether} different moulds are filled together.");
+            Count(mould.CavityDepths, At(at, "cavityDepths"), 0, DrawnOutline.MostRings,
+                "Depths of cavities must name each cavity once, from 1 up, of a drawn outline.");
+            Count(mould.LibraryIds, At(at, "libraryIds"), 0, LibraryMould.MostTogether,
+                $"Up to {LibraryMould.MostTogether} different moulds are filled together.");
             Count(mould.Inserts, At(at, "inserts"), 0, Mould.MostInserts, $"A mould has up to {Mould.MostInserts} inserts.");
-            Each(mould.Inserts, At(at, "inserts"), Mould.MostInserts, (insert, place) => Outline(insert.Outline, At(place, "outline"), Accepted.InsertMm, " of the insert"));
+            Each(mould.Inserts, At(at, "inserts"), Mould.MostInserts,
+                (insert, place) => Outline(insert.Outline, At(place, "outline"), Accepted.InsertMm, " of the insert"));
         }
 
         if (ground.Old is { } old)
@@ -136,7 +143,8 @@ internal sealed class PieceBounds
         Count<Layer>(layers, path, least, PieceValidator.MostLayers, $"A piece has from 1 to {PieceValidator.MostLayers} layers.");
         Each<Layer>(layers, path, PieceValidator.MostLayers, (layer, at) =>
         {
-            Count(layer.PartDepths, At(at, "partDepths"), 0, DrawnOutline.MostRings, "Depths of letters and cavities must name each once, from 1 up, of a drawn outline.");
+            Count(layer.PartDepths, At(at, "partDepths"), 0, DrawnOutline.MostRings,
+                "Depths of letters and cavities must name each once, from 1 up, of a drawn outline.");
             LaidOut(layer.Layout, layer.Aside, at);
             Count(layer.RegionDepths, At(at, "regionDepths"), 0, MostEntries, $"A layer has depths of up to {MostEntries} regions.");
             Count(layer.Stones, At(at, "stones"), 0, MostEntries, $"Up to {MostEntries} kinds and places of stones lie in a layer.");
@@ -173,7 +181,8 @@ internal sealed class PieceBounds
     {
         Count<Dose>(recipe.Doses, At(at, "doses"), 0, RecipeValidator.MostDoses, RecipeValidator.DosesSentence);
         Count(recipe.Trials, At(at, "trials"), 0, PieceValidator.MostTrials, RecipeValidator.TrialsSentence);
-        Count(recipe.Of, At(at, "of"), 1, RecipeValidator.MostShares, $"A mixed cup is filled from 1 to {RecipeValidator.MostShares} different cups.");
+        Count(recipe.Of, At(at, "of"), 1, RecipeValidator.MostShares,
+            $"A mixed cup is filled from 1 to {RecipeValidator.MostShares} different cups.");
     });
 
     private void Sittings(ImmutableArray<Sitting> sittings, string path)
@@ -181,12 +190,16 @@ internal sealed class PieceBounds
         Count<Sitting>(sittings, path, 0, PieceValidator.MostSittings, $"A piece has from 1 to {PieceValidator.MostSittings} sittings.");
         Each<Sitting>(sittings, path, PieceValidator.MostSittings, (sitting, at) =>
         {
-            Count<string>(sitting.Rest, At(at, "rest"), 0, PieceValidator.MostLayers, $"A piece has from 1 to {PieceValidator.MostLayers} layers.");
+            Count<string>(sitting.Rest, At(at, "rest"), 0, PieceValidator.MostLayers,
+                $"A piece has from 1 to {PieceValidator.MostLayers} layers.");
             Count(sitting.Fills, At(at, "fills"), 0, MostEntries, $"A sitting has up to {MostEntries} fills.");
-            Count(sitting.CupChoices, At(at, "cupChoices"), 0, PieceValidator.MostRecipes, $"A piece has up to {PieceValidator.MostRecipes} recipes.");
-            Count(sitting.Batches, At(at, "batches"), 0, PieceValidator.MostBatches, $"A sitting mixes up to {PieceValidator.MostBatches} batches.");
+            Count(sitting.CupChoices, At(at, "cupChoices"), 0, PieceValidator.MostRecipes,
+                $"A piece has up to {PieceValidator.MostRecipes} recipes.");
+            Count(sitting.Batches, At(at, "batches"), 0, PieceValidator.MostBatches,
+                $"A sitting mixes up to {PieceValidator.MostBatches} batches.");
             Each(sitting.Batches, At(at, "batches"), PieceValidator.MostBatches, (batch, place) =>
-                Count<string>(batch.RecipeIds, At(place, "recipeIds"), 1, PieceValidator.MostRecipes, "A batch is divided into at least one cup."));
+                Count<string>(batch.RecipeIds, At(place, "recipeIds"), 1, PieceValidator.MostRecipes,
+                    "A batch is divided into at least one cup."));
             Count(sitting.Order, At(at, "order"), 0, MostEntries, $"An order of pours names up to {MostEntries} regions.");
         });
     }
@@ -212,22 +225,27 @@ internal sealed class PieceBounds
                 break;
             case FieldsLayout fields:
                 In(fields.Fields, Accepted.FieldCount, At(at, "fields"));
-                Count<string>(fields.Colours, At(at, "colours"), 1, FieldsValidator.MostColours, $"Fields have from 1 to {FieldsValidator.MostColours} colours.");
+                Count<string>(fields.Colours, At(at, "colours"), 1, FieldsValidator.MostColours,
+                    $"Fields have from 1 to {FieldsValidator.MostColours} colours.");
                 Count(fields.Moved, At(at, "moved"), 0, (int)Accepted.FieldCount.To, "Each moved field is named once, from 1 up.");
-                Count(fields.Recoloured, At(at, "recoloured"), 0, (int)Accepted.FieldCount.To, "Each recoloured field is named once, from 1 up.");
+                Count(fields.Recoloured, At(at, "recoloured"), 0, (int)Accepted.FieldCount.To,
+                    "Each recoloured field is named once, from 1 up.");
                 break;
             case PetalsLayout petals:
                 In(petals.Petals, Accepted.PetalCount, At(at, "petals"));
                 break;
             case PuddleLayout puddle:
-                Count<PuddlePour>(puddle.Pours, At(at, "pours"), 1, PuddleValidator.MostPours, $"A puddle has from 1 to {PuddleValidator.MostPours} pours.");
+                Count<PuddlePour>(puddle.Pours, At(at, "pours"), 1, PuddleValidator.MostPours,
+                    $"A puddle has from 1 to {PuddleValidator.MostPours} pours.");
                 break;
             case PoolsLayout pools:
                 Count<PoolColour>(pools.Pools, At(at, "pools"), 0, PoolsValidator.Most, $"There are up to {PoolsValidator.Most} pools.");
                 Count<Stroke>(pools.Strokes, At(at, "strokes"), 0, PoolsValidator.Most, $"There are up to {PoolsValidator.Most} walls.");
                 Each<Stroke>(pools.Strokes, At(at, "strokes"), PoolsValidator.Most, (stroke, place) =>
-                    Count<Spot>(stroke.Spots, place, 2, PoolsValidator.MostSpots, $"A wall runs through 2 to {PoolsValidator.MostSpots} spots."));
-                Refuse(!pools.Strokes.IsDefault && pools.Strokes.Sum(s => s.Spots.IsDefault ? 0 : (long)s.Spots.Length) > MostWallSpots, At(at, "strokes"),
+                    Count<Spot>(stroke.Spots, place, 2, PoolsValidator.MostSpots,
+                        $"A wall runs through 2 to {PoolsValidator.MostSpots} spots."));
+                Refuse(!pools.Strokes.IsDefault
+                    && pools.Strokes.Sum(s => s.Spots.IsDefault ? 0 : (long)s.Spots.Length) > MostWallSpots, At(at, "strokes"),
                     $"The walls of a layer run through up to {MostWallSpots} spots together.");
                 break;
             default:
@@ -249,7 +267,8 @@ internal sealed class PieceBounds
                 Refuse(drawn.Path.Length > LongestPath, At(path, "path"), $"A drawn outline has up to {DrawnOutline.MostCorners} corners.");
                 break;
             default:
-                GroundValidator.Measure(outline, range, ofWhat, (field, sentence) => Refuse(true, At(path, field["outline.".Length..]), sentence));
+                GroundValidator.Measure(outline, range, ofWhat,
+                    (field, sentence) => Refuse(true, At(path, field["outline.".Length..]), sentence));
                 break;
         }
     }

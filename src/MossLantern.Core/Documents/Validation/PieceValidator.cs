@@ -41,7 +41,8 @@ public sealed class PieceValidator : AbstractValidator<Piece>
     {
         RuleFor(p => p.Name).Named("The piece's name");
         RuleFor(p => p.Ground).SetValidator(new GroundValidator());
-        When(p => Accepted.OutlineMm.Contains(p.Ground.Outline.BoxWidthMm) && Accepted.OutlineMm.Contains(p.Ground.Outline.BoxHeightMm), () =>
+        When(p => Accepted.OutlineMm.Contains(p.Ground.Outline.BoxWidthMm)
+            && Accepted.OutlineMm.Contains(p.Ground.Outline.BoxHeightMm), () =>
         {
             RuleFor(p => p.Growth.GridMm).Must((p, grid) => SuitsOutline(grid, p.Ground.MapOutline))
                 .WithMessage("Grid spacing must suit the outline: leave it to the program.");
@@ -56,14 +57,19 @@ public sealed class PieceValidator : AbstractValidator<Piece>
             .WithMessage("Depths of letters and cavities must name each once, from 1 up, of a drawn outline.");
         RuleFor(p => p.Layers).Must(l => l.Where(x => x.Within is not null).GroupBy(x => x.Within).All(g => g.Count() == 1))
             .WithMessage("Each hollow is filled by one layer.")
-            .Must(l => l[0].Within is null).WithMessage("The first layer of a casting is poured round the inserts.").When(p => !p.Layers.IsDefaultOrEmpty);
+            .Must(l => l[0].Within is null).WithMessage("The first layer of a casting is poured round the inserts.")
+                .When(p => !p.Layers.IsDefaultOrEmpty);
         RuleFor(p => p).Custom((piece, context) => FillingRules.Problems(piece).ToList().ForEach(context.AddFailure));
         RuleFor(p => p.Kept).Must(k => k!.Value.Length <= Zone.Most).WithMessage($"Up to {Zone.Most} spots of a piece can be reserved.")
-            .Must(k => Unique(k!.Value.Select(x => x.Id))).WithMessage("Each reserved spot needs an id of its own.").When(p => p.Kept is not null);
-        RuleForEach(p => p.Kept!.Value).SetValidator(new ReservedSpotValidator()).OverridePropertyName("kept").When(p => p.Kept is not null);
+            .Must(k => Unique(k!.Value.Select(x => x.Id))).WithMessage("Each reserved spot needs an id of its own.")
+                .When(p => p.Kept is not null);
+        RuleForEach(p => p.Kept!.Value).SetValidator(new ReservedSpotValidator()).OverridePropertyName("kept")
+            .When(p => p.Kept is not null);
         RuleFor(p => p.Layers).Must((p, layers) => layers.All(l => LeavesSome(p, l)))
-            .WithMessage("Parts and reserved spots must leave some of the layer.").When(p => (p.Kept is not null || p.Layers.Any(l => l.Zones is not null)) && Sound(p));
-        RuleFor(p => p.WavedOff).Must(w => w!.Value.Length <= 200).WithMessage("Up to 200 findings can be dismissed.").When(p => p.WavedOff is not null);
+            .WithMessage("Parts and reserved spots must leave some of the layer.")
+                .When(p => (p.Kept is not null || p.Layers.Any(l => l.Zones is not null)) && Sound(p));
+        RuleFor(p => p.WavedOff).Must(w => w!.Value.Length <= 200).WithMessage("Up to 200 findings can be dismissed.")
+            .When(p => p.WavedOff is not null);
         RuleForEach(p => p.WavedOff!.Value).ChildRules(w =>
         {
             w.RuleFor(x => x.Finding).Must(k => k.Length is > 0 and <= 120).WithMessage("A finding's key has from 1 to 120 characters.");
@@ -115,7 +121,8 @@ public sealed class PieceValidator : AbstractValidator<Piece>
 
     /// <summary>Something of a layer has to be left beside what is kept; in a hollow nothing is.</summary>
     private static bool LeavesSome(Piece piece, Layer layer) => layer.Within is not null
-        || (piece.Kept ?? []).Aggregate(piece.Ground.MapOutline, (left, kept) => new CombinedOutline(left, kept.WithDam, Shared: false)).AreaMm2 >= 100;
+        || (piece.Kept ?? [])
+            .Aggregate(piece.Ground.MapOutline, (left, kept) => new CombinedOutline(left, kept.WithDam, Shared: false)).AreaMm2 >= 100;
 
     /// <summary>A document from elsewhere must not make the grid enormous.</summary>
     internal static bool SuitsOutline(double gridMm, Outline outline) => gridMm / GrowthScale.For(outline).GridMm is > 0.5 and < 8;

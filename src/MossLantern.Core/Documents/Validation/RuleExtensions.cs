@@ -29,5 +29,6 @@ internal static class RuleExtensions
     public static void AreBands<T>(this IRuleBuilderInitial<T, ImmutableArray<Band>> rule) =>
         rule.Cascade(CascadeMode.Stop).Must(b => Accepted.BandCount.Contains(b.Length)).WithMessage(Accepted.BandCount.Sentence)
             .Must(b => b.Count(x => x.FillsRest) == 1).WithMessage("Exactly one band must fill the rest.")
-            .Must(b => PieceValidator.Unique(b.Select(x => x.Id).Append(RegionId.Heart.ToString()))).WithMessage("Each band needs an id of its own, other than 'heart'.");
+            .Must(b => PieceValidator.Unique(b.Select(x => x.Id).Append(RegionId.Heart.ToString())))
+                .WithMessage("Each band needs an id of its own, other than 'heart'.");
 }

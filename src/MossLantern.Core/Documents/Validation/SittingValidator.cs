@@ -14,7 +14,8 @@ internal sealed class SittingValidator : AbstractValidator<Sitting>
             f.RuleFor(x => x.DepthMm).In(Accepted.DepthMm, "Depth of the fill");
             f.RuleFor(x => x.Way).IsInEnum();
         }).OverridePropertyName("fills").When(s => s.Fills is not null);
-        RuleFor(s => s.CupChoices).Must(c => PieceValidator.Unique(c!.Value.Select(k => k.RecipeId))).WithMessage("Each cup is named once.").When(s => s.CupChoices is { IsEmpty: false });
+        RuleFor(s => s.CupChoices).Must(c => PieceValidator.Unique(c!.Value.Select(k => k.RecipeId)))
+            .WithMessage("Each cup is named once.").When(s => s.CupChoices is { IsEmpty: false });
         RuleForEach(s => s.CupChoices!.Value).ChildRules(c =>
         {
             c.RuleFor(x => x.ReservePercent).In(Accepted.ReservePercent, "Reserve of the cup");
@@ -37,7 +38,8 @@ internal sealed class SittingValidator : AbstractValidator<Sitting>
         RuleFor(s => s.Tools!.CupStepMl).In(Accepted.CupStepMl).When(s => s.Tools is not null);
         RuleFor(s => s.Tools!.ScaleStepG).In(Accepted.ScaleStepG).When(s => s.Tools is not null);
         RuleFor(s => s.Tools!.JugMl).In(Accepted.JugMl).When(s => s.Tools is not null);
-        RuleForEach(s => s.Batches!.Value).ChildRules(b => b.RuleFor(x => x.JugMl).In(Accepted.JugMl)).OverridePropertyName("batches").When(s => s.Batches is not null);
+        RuleForEach(s => s.Batches!.Value).ChildRules(b => b.RuleFor(x => x.JugMl).In(Accepted.JugMl))
+            .OverridePropertyName("batches").When(s => s.Batches is not null);
         RuleFor(s => (double?)s.Copies).In(Accepted.Copies, "Copies of the sitting").OverridePropertyName("copies");
         RuleFor(s => s.RoomC).In(Accepted.RoomC);
         RuleFor(s => s.End).Must((s, end) => end is null || s.Start is null || end >= s.Start)

@@ -45,7 +45,8 @@ public readonly record struct CupLook(Colour Colour, double CoverPerMm, double B
             foreach (var share in shares)
             {
                 var from = other(share.RecipeId);
-                looks.AddRange(from.Doses.Select(d => ColourantLook.Of(catalogue, d, Colour.Of(cup.Seen ?? from.ColourOf(d)), share.Parts / all, mixDensity)));
+                looks.AddRange(from.Doses
+                    .Select(d => ColourantLook.Of(catalogue, d, Colour.Of(cup.Seen ?? from.ColourOf(d)), share.Parts / all, mixDensity)));
             }
         }
 
@@ -69,7 +70,8 @@ public readonly record struct CupLook(Colour Colour, double CoverPerMm, double B
             cover += look.CoverPerMm;
             blocks += look.BlocksPerMm;
             glass += look.IsGlass ? look.CoverPerMm : 0;
-            deepens = look.IsGlass ? new(deepens.R + look.Takes(look.Colour.R), deepens.G + look.Takes(look.Colour.G), deepens.B + look.Takes(look.Colour.B)) : deepens;
+            deepens = look.IsGlass ? new(deepens.R + look.Takes(look.Colour.R), deepens.G + look.Takes(look.Colour.G),
+                deepens.B + look.Takes(look.Colour.B)) : deepens;
         }
 
         return new(colour ?? none, cover, blocks, glass, deepens) { LoadPercent = load };
@@ -85,7 +87,8 @@ public readonly record struct CupLook(Colour Colour, double CoverPerMm, double B
 
     /// <summary>What its glass leaves of the light from below, channel by channel; all of it where there is none.</summary>
     /// <param name="depthMm">The depth, mm.</param>
-    public Colour Filter(double depthMm) => new(Math.Exp(-depthMm * Deepens.R), Math.Exp(-depthMm * Deepens.G), Math.Exp(-depthMm * Deepens.B));
+    public Colour Filter(double depthMm) =>
+        new(Math.Exp(-depthMm * Deepens.R), Math.Exp(-depthMm * Deepens.G), Math.Exp(-depthMm * Deepens.B));
 
     /// <summary>The colour it shows over a ground; the ground's own at no depth.</summary>
     /// <param name="ground">Colour of the ground.</param>
@@ -136,7 +139,8 @@ public readonly record struct CupLook(Colour Colour, double CoverPerMm, double B
 /// <param name="BlocksPerMm">The part of it that lets no light through, per mm.</param>
 /// <param name="IsGlass">Whether it is dissolved.</param>
 /// <param name="Covers">Whether it has a colour at all: lacing has none.</param>
-internal readonly record struct ColourantLook(Colour Colour, double Percent, double CoverPerMm, double BlocksPerMm, bool IsGlass, bool Covers)
+internal readonly record struct ColourantLook(Colour Colour, double Percent, double CoverPerMm, double BlocksPerMm,
+    bool IsGlass, bool Covers)
 {
     /// <summary>A dose of a cup.</summary>
     /// <param name="catalogue">The workshop's materials.</param>
@@ -149,7 +153,8 @@ internal readonly record struct ColourantLook(Colour Colour, double Percent, dou
         var known = catalogue.Of(dose.Colourant, dose.ColourantId);
         var percent = dose.By == RatioBasis.Weight ? dose.Percent : known.Percent(dose.Percent, dose.By, RatioBasis.Weight, mixDensity());
         var cover = share * known.Cover * percent;
-        return new(colour, share * percent, cover, known.IsGlass || known.Class == ColourantClass.Interference ? 0 : cover, known.IsGlass, known.Class != ColourantClass.Lacing);
+        return new(colour, share * percent, cover,
+            known.IsGlass || known.Class == ColourantClass.Interference ? 0 : cover, known.IsGlass, known.Class != ColourantClass.Lacing);
     }
 
     /// <summary>What it takes of light in a channel, as −ln of what a millimetre leaves.</summary>

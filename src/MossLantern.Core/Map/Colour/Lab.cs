@@ -37,7 +37,8 @@ public readonly record struct Lab(double L, double A, double B)
     /// <summary>How near so large a difference is to the eye; what is no number is another colour.</summary>
     /// <param name="apart">The difference, ΔE00.</param>
     public static Nearness NearnessOf(double apart) =>
-        apart < SameToTheEye ? Nearness.Same : apart < SeenBeside ? Nearness.VeryNear : apart < ReadsAsOne ? Nearness.Near : Nearness.Another;
+        apart < SameToTheEye ? Nearness.Same : apart < SeenBeside ? Nearness.VeryNear : apart < ReadsAsOne
+            ? Nearness.Near : Nearness.Another;
 
     /// <summary>Chroma.</summary>
     public double Chroma => Math.Sqrt(A * A + B * B);
@@ -66,7 +67,8 @@ public readonly record struct Lab(double L, double A, double B)
         static double Back(double f) => f > 6.0 / 29 ? f * f * f : (116 * f - 16) * 27 / 24389;
     }
 
-    /// <summary>A colour made lighter, or darker for less than nothing, by so many L*, of the same hue; black and white are the ends.</summary>
+    /// <summary>A colour made lighter, or darker for less than nothing, by so many L*, of the same hue; black and white
+    /// are the ends.</summary>
     public static Colour Lighter(Colour colour, double lightness)
     {
         var lab = Of(colour);

@@ -19,7 +19,8 @@ public static class Pigment
     /// <param name="first">Reflectance of one, 0 to 1.</param>
     /// <param name="second">Reflectance of the other, 0 to 1.</param>
     /// <param name="share">Share of the other, 0 to 1.</param>
-    public static double Reflectance(double first, double second, double share) => Reflects((1 - share) * Absorbs(first) + share * Absorbs(second));
+    public static double Reflectance(double first, double second, double share) =>
+        Reflects((1 - share) * Absorbs(first) + share * Absorbs(second));
 
     /// <summary>Reflectance of an absorption over scattering.</summary>
     internal static double Reflects(double k) => 1 + k - Math.Sqrt(k * k + 2 * k);

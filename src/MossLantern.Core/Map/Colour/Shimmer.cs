@@ -22,14 +22,16 @@ public static class Shimmer
     /// <summary>Flakes shine brighter than what they lie over where the light falls right, and hardly from the side.</summary>
     public const double Brightest = 1.6, Faintest = 0.3;
 
-    /// <summary>Hues along the spectrum, as waves of nm and as angles in CIELAB: below the shortest it begins again with the next order.</summary>
+    /// <summary>Hues along the spectrum, as waves of nm and as angles in CIELAB: below the shortest it begins again
+    /// with the next order.</summary>
     private static readonly ImmutableArray<(double Nm, double HueDeg)> Spectrum =
         [(380, 380), (400, 345), (445, 305), (470, 275), (490, 205), (520, 150), (550, 130), (575, 100), (590, 75), (620, 42), (700, 20)];
 
     /// <summary>The share of the light that flakes send back; 0 for none, never more than <see cref="MostShare"/>.</summary>
     /// <param name="depthMm">Depth, mm.</param>
     /// <param name="loadPercent">Their load, % of the resin by weight.</param>
-    public static double Share(double depthMm, double loadPercent) => MostShare * (1 - Math.Exp(-SharePerPercentMm * depthMm * loadPercent));
+    public static double Share(double depthMm, double loadPercent) =>
+        MostShare * (1 - Math.Exp(-SharePerPercentMm * depthMm * loadPercent));
 
     /// <summary>How much shorter the wave is that a film sends back at an angle, as a factor; 1 from straight above.</summary>
     /// <param name="deg">Degrees from straight above, on either side.</param>
@@ -80,6 +82,7 @@ public static class Shimmer
             }
         }
 
-        return to(at < Math.Min(from(Spectrum[0]), from(Spectrum[^1])) == from(Spectrum[0]) < from(Spectrum[^1]) ? Spectrum[0] : Spectrum[^1]);
+        return to(at < Math.Min(from(Spectrum[0]), from(Spectrum[^1])) == from(Spectrum[0]) < from(Spectrum[^1])
+            ? Spectrum[0] : Spectrum[^1]);
     }
 }

@@ -10,7 +10,8 @@ internal sealed class AreaCurve
     /// <summary>Rounds in which a level is moved until it encloses the area asked for; each leaves about a thirtieth.</summary>
     private const int Rounds = 4;
 
-    /// <summary>Rounds more in which what is still off by more than a share of its own is found by halves: small dots in few cells.</summary>
+    /// <summary>Rounds more in which what is still off by more than a share of its own is found by halves: small dots
+    /// in few cells.</summary>
     private const int Halvings = 24;
 
     /// <summary>A share of what is asked for that does not matter.</summary>
@@ -90,7 +91,8 @@ internal sealed class AreaCurve
     private double[] Halved(double[] areas, double[] levels, bool[] beyond)
     {
         var enclosed = BandAreas.Below(cover, field, levels);
-        bool Off(int k) => !beyond[k] && areas[k] > 0 && Math.Abs(enclosed[k] - areas[k]) > Math.Max(1e-3, NearOwn * (areas[k] - (k == 0 ? 0 : areas[k - 1])));
+        bool Off(int k) => !beyond[k] && areas[k] > 0
+            && Math.Abs(enclosed[k] - areas[k]) > Math.Max(1e-3, NearOwn * (areas[k] - (k == 0 ? 0 : areas[k - 1])));
         if (!Enumerable.Range(0, levels.Length).Any(Off))
         {
             return levels;

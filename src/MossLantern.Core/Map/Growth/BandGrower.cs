@@ -131,7 +131,8 @@ internal static class BandGrower
         const double step = 2 * Math.PI / RoundCorners;
         var reach = radius * Math.Sqrt(step / Math.Sin(step));
         var angles = Enumerable.Range(0, RoundCorners).Select(i => i * step).ToList();
-        return Flat.Shared(Flat.Of([new Ring([.. angles.Select(a => petals.XMm + reach * Math.Cos(a))], [.. angles.Select(a => petals.YMm + reach * Math.Sin(a))])]), inside.Value).Area;
+        return Flat.Shared(Flat.Of([new Ring([.. angles.Select(a => petals.XMm + reach * Math.Cos(a))],
+            [.. angles.Select(a => petals.YMm + reach * Math.Sin(a))])]), inside.Value).Area;
     }
 
     /// <summary>Where the colour that lies at a place came from, mm from the middle: never two places on one ray from the same.</summary>
@@ -203,7 +204,8 @@ internal static class BandGrower
 
     private static ImmutableArray<Strip> Strips(BandedLayout layout, double[] widths, double[] edges) =>
     [
-        .. layout is RingsLayout rings ? [new Strip(RegionId.Heart, RegionKind.HeartBed, rings.HeartRecipeId ?? rings.Bands[0].RecipeId, null, 0)] : Array.Empty<Strip>(),
+        .. layout is RingsLayout rings ? [new Strip(RegionId.Heart, RegionKind.HeartBed,
+            rings.HeartRecipeId ?? rings.Bands[0].RecipeId, null, 0)] : Array.Empty<Strip>(),
         .. layout.Bands.Select((b, k) => new Strip(b.Region, RegionKind.Band, b.RecipeId, b.FillsRest ? null : widths[k], edges[k])),
     ];
 }

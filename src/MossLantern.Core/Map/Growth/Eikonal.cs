@@ -96,7 +96,8 @@ internal static class Eikonal
         var half = Vector256.Create(0.5f);
         for (var i = first; i <= last; i += Skew.Lanes)
         {
-            var a = Vector256.MinNative(Vector256.LoadUnsafe(ref t, (nuint)(before + i - 1)), Vector256.LoadUnsafe(ref t, (nuint)(after + i + 1)));
+            var a = Vector256.MinNative(Vector256.LoadUnsafe(ref t, (nuint)(before + i - 1)),
+                Vector256.LoadUnsafe(ref t, (nuint)(after + i + 1)));
             var b = Vector256.MinNative(Vector256.LoadUnsafe(ref t, (nuint)(before + i)), Vector256.LoadUnsafe(ref t, (nuint)(after + i)));
             var f = Vector256.LoadUnsafe(ref c, (nuint)(here + i));
 

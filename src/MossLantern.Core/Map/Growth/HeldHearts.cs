@@ -72,8 +72,10 @@ internal static class HeldHearts
 
         for (int i = 0, j = xs.Length - 1; i < xs.Length; j = i++)
         {
-            int left = Math.Max(box.Left, (int)(Math.Min(xs[i], xs[j]) - 3)), right = Math.Min(box.Right, (int)(Math.Max(xs[i], xs[j]) + 4));
-            int top = Math.Max(box.Top, (int)(Math.Min(ys[i], ys[j]) - 3)), bottom = Math.Min(box.Bottom, (int)(Math.Max(ys[i], ys[j]) + 4));
+            int left = Math.Max(box.Left, (int)(Math.Min(xs[i], xs[j]) - 3)),
+            right = Math.Min(box.Right, (int)(Math.Max(xs[i], xs[j]) + 4));
+            int top = Math.Max(box.Top, (int)(Math.Min(ys[i], ys[j]) - 3)),
+            bottom = Math.Min(box.Bottom, (int)(Math.Max(ys[i], ys[j]) + 4));
             for (var row = top; row <= bottom; row++)
             {
                 for (var column = left; column <= right; column++)

@@ -3,7 +3,8 @@ namespace MossLantern.Core.Map;
 /// <summary>Where a front from the rim starts.</summary>
 internal static class HeldRim
 {
-    /// <summary>Holds what lies within two cells of the rim, by exact distance, and all that lies outside: at a start of its own, or below nothing.</summary>
+    /// <summary>Holds what lies within two cells of the rim, by exact distance, and all that lies outside: at a start
+    /// of its own, or below nothing.</summary>
     public static void Hold(OutlineCover cover, float[] slowness, float[] fromRim, bool[] held, Func<int, float>? start)
     {
         Array.Fill(fromRim, Eikonal.Far);

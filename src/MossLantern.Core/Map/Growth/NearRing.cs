@@ -30,7 +30,8 @@ internal static class NearRing
                 for (var column = left; column <= right; column++)
                 {
                     var node = row * grid.Columns + column;
-                    squares[node] = Math.Min(squares[node], Ring.SegmentDistanceSquared(grid.X(column), grid.Y(row), fromX, fromY, toX, toY));
+                    squares[node] = Math.Min(squares[node],
+                        Ring.SegmentDistanceSquared(grid.X(column), grid.Y(row), fromX, fromY, toX, toY));
                 }
             }
         }

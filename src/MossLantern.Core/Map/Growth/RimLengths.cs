@@ -27,7 +27,8 @@ internal static class RimLengths
         return lengths;
     }
 
-    private static void Add(double[] lengths, GrowthGrid grid, Ring ring, Func<int, bool> counts, float[] field, ReadOnlySpan<double> levels)
+    private static void Add(double[] lengths, GrowthGrid grid, Ring ring, Func<int, bool> counts, float[] field,
+        ReadOnlySpan<double> levels)
     {
         var stepMm = grid.SpacingMm / 4;
         for (int i = 0, j = ring.Count - 1; i < ring.Count; j = i++)

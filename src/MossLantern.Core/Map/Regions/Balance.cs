@@ -63,7 +63,8 @@ public sealed record ColourBalance(string CupId, Reckoned Share, Reckoned Lean, 
                 return new ColourBalance(
                     a.Key,
                     Reckoned.Of(100 * a.Value / all, "%", Formulas.ColourShare,
-                        new("area of the colour", a.Value / 100, "cm²", Origin.Reckoned), new("area of the piece", all / 100, "cm²", Origin.Reckoned)),
+                        new("area of the colour", a.Value / 100, "cm²", Origin.Reckoned),
+                        new("area of the piece", all / 100, "cm²", Origin.Reckoned)),
                     Reckoned.Of(lean, "mm", Formulas.ColourLean,
                         new("across", at.XMm - midX, "mm", Origin.Reckoned), new("down", at.YMm - midY, "mm", Origin.Reckoned)),
                     at);

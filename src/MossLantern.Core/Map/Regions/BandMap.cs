@@ -39,7 +39,8 @@ internal sealed class BandMap : LayerMap
     public override ImmutableArray<Region> Regions => regions.Value;
 
     /// <inheritdoc/>
-    public override ImmutableArray<Border> Touching => [.. Beside().Select(pair => new Border(Strips[pair.Inner].Id, Strips[pair.Outer].Id, null))];
+    public override ImmutableArray<Border> Touching =>
+        [.. Beside().Select(pair => new Border(Strips[pair.Inner].Id, Strips[pair.Outer].Id, null))];
 
     /// <summary>Strips that lie beside each other, by their numbers: what found no room between two keeps them not apart.</summary>
     private IEnumerable<(int Inner, int Outer)> Beside()
@@ -54,7 +55,8 @@ internal sealed class BandMap : LayerMap
         var contours = Contours.Trace(Grid, Field, Levels);
         return
         [
-            .. Beside().Select(pair => (pair.Inner, pair.Outer, Lines: contours[pair.Outer - 1].SelectMany(c => WithinOutline.Of(Cover.Outline, c.Xs, c.Ys)).ToList()))
+            .. Beside().Select(pair => (pair.Inner, pair.Outer,
+                Lines: contours[pair.Outer - 1].SelectMany(c => WithinOutline.Of(Cover.Outline, c.Xs, c.Ys)).ToList()))
                 .Where(b => b.Lines.Count > 0).Select(b => BorderLine.Of(Strips[b.Inner].Id, Strips[b.Outer].Id, b.Lines)),
         ];
     }
@@ -126,7 +128,8 @@ internal sealed class BandMap : LayerMap
 
         var edges = RimLengths.Between(Grid, Cover.Outline, Field, Levels);
         var strips = Strips.Select((s, k) => new Region(
-            s.Id, s.Kind, s.CupId, areas[k], edges[k], s.PlannedWidthMm, Widths: s.PlannedWidthMm is null || areas[k] == 0 ? null : WidthsOf(k)));
+            s.Id, s.Kind, s.CupId, areas[k], edges[k], s.PlannedWidthMm,
+            Widths: s.PlannedWidthMm is null || areas[k] == 0 ? null : WidthsOf(k)));
         return [.. strips, .. Film is null ? Array.Empty<Region>() : [Film with { AreaMm2 = areas[^1] }]];
     }
 
@@ -155,9 +158,11 @@ internal sealed class BandMap : LayerMap
                 {
                     var node = row * Grid.Columns + column;
                     float a = Field[node], b = Field[node + 1], c = Field[node + Grid.Columns + 1], d = Field[node + Grid.Columns];
-                    if (shares[column] > 0 && Math.Min(Math.Min(a, b), Math.Min(c, d)) <= middle && Math.Max(Math.Max(a, b), Math.Max(c, d)) > middle)
+                    if (shares[column] > 0 && Math.Min(Math.Min(a, b), Math.Min(c, d)) <= middle
+                        && Math.Max(Math.Max(a, b), Math.Max(c, d)) > middle)
                     {
-                        double across = (b - a + c - d) * half, down = (d - a + c - b) * half, slope = Math.Sqrt(across * across + down * down);
+                        double across = (b - a + c - d) * half, down = (d - a + c - b) * half,
+                        slope = Math.Sqrt(across * across + down * down);
                         if (slope > 1e-6)
                         {
                             places.Add(((to - from) / slope, shares[column]));

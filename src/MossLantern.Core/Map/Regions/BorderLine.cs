@@ -59,7 +59,9 @@ public sealed record BorderLine(RegionId First, RegionId Second, Spot At, IReadO
     /// <summary>The same of regions of a zone.</summary>
     internal BorderLine In(string? zoneId) => zoneId is null ? this : this with { First = First.In(zoneId), Second = Second.In(zoneId) };
 
-    private static double Length((double X, double Y) from, (double X, double Y) to) => Math.Sqrt((to.X - from.X) * (to.X - from.X) + (to.Y - from.Y) * (to.Y - from.Y));
+    private static double Length((double X, double Y) from, (double X, double Y) to) =>
+        Math.Sqrt((to.X - from.X) * (to.X - from.X) + (to.Y - from.Y) * (to.Y - from.Y));
 
-    private static bool Same((double X, double Y) one, (double X, double Y) other) => Math.Abs(one.X - other.X) < SameMm && Math.Abs(one.Y - other.Y) < SameMm;
+    private static bool Same((double X, double Y) one, (double X, double Y) other) =>
+        Math.Abs(one.X - other.X) < SameMm && Math.Abs(one.Y - other.Y) < SameMm;
 }

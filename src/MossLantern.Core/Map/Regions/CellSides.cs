@@ -11,7 +11,8 @@ internal static class CellSides
     private const double SameMm = 1e-5;
 
     /// <summary>The sides between the cells round the sites.</summary>
-    public static List<(Coordinate From, Coordinate To, int First, int Second)> Of(Outline outline, Coordinate[] sites, out List<int>[] near)
+    public static List<(Coordinate From, Coordinate To, int First, int Second)> Of(Outline outline, Coordinate[] sites,
+        out List<int>[] near)
     {
         var margin = 0.4 * Math.Max(outline.BoxWidthMm, outline.BoxHeightMm);
         var box = new Envelope(-margin, outline.BoxWidthMm + margin, -margin, outline.BoxHeightMm + margin);
@@ -37,7 +38,8 @@ internal static class CellSides
                     continue;
                 }
 
-                var key = from.CompareTo(to) < 0 ? (from.Item1, from.Item2, to.Item1, to.Item2) : (to.Item1, to.Item2, from.Item1, from.Item2);
+                var key = from.CompareTo(to) < 0 ? (from.Item1, from.Item2, to.Item1, to.Item2)
+                    : (to.Item1, to.Item2, from.Item1, from.Item2);
                 if (seen.Remove(key, out var other))
                 {
                     sides.Add((Snap(Round(cut.From)), Snap(Round(cut.To)), other, number));
@@ -66,7 +68,8 @@ internal static class CellSides
         }
 
         double dx = to.X - from.X, dy = to.Y - from.Y, enters = 0, leaves = 1;
-        foreach (var (step, room) in ((double, double)[])[(-dx, from.X - box.MinX), (dx, box.MaxX - from.X), (-dy, from.Y - box.MinY), (dy, box.MaxY - from.Y)])
+        foreach (var (step, room) in ((double, double)[])[(-dx, from.X - box.MinX), (dx, box.MaxX - from.X),
+            (-dy, from.Y - box.MinY), (dy, box.MaxY - from.Y)])
         {
             if (step < 0)
             {

@@ -59,10 +59,14 @@ internal sealed class FieldCells
     public Geometry[] Areas { get; }
 
     /// <summary>Which fields touch along more than a millimetre.</summary>
-    public HashSet<(int, int)> Touch() => [.. inside.Value.Where(b => b.First != b.Second && b.Line.Length > 1).Select(b => (Math.Min(b.First, b.Second), Math.Max(b.First, b.Second)))];
+    public HashSet<(int, int)> Touch() =>
+        [.. inside.Value.Where(b => b.First != b.Second && b.Line.Length > 1)
+            .Select(b => (Math.Min(b.First, b.Second), Math.Max(b.First, b.Second)))];
 
     /// <summary>All borders between fields, as far as they lie inside the outline.</summary>
-    public Geometry BordersInside() => new MultiLineString([.. inside.Value.SelectMany(b => Enumerable.Range(0, b.Line.NumGeometries).Select(b.Line.GetGeometryN)).OfType<LineString>()]);
+    public Geometry BordersInside() =>
+        new MultiLineString([.. inside.Value
+            .SelectMany(b => Enumerable.Range(0, b.Line.NumGeometries).Select(b.Line.GetGeometryN)).OfType<LineString>()]);
 
     /// <summary>Most borders lie inside; only those that cross the rim are cut by it.</summary>
     private List<(Geometry Line, int First, int Second)> CutByRim()
@@ -99,7 +103,8 @@ internal sealed class FieldCells
     private void Chain(List<(Coordinate From, Coordinate To, int First, int Second)> sides, int[] fieldOf, int seed, int rounds)
     {
         var open = sides.Where(s => fieldOf[s.First] != fieldOf[s.Second])
-            .Select(s => (s.From, s.To, First: Math.Min(fieldOf[s.First], fieldOf[s.Second]), Second: Math.Max(fieldOf[s.First], fieldOf[s.Second]))).ToList();
+            .Select(s => (s.From, s.To, First: Math.Min(fieldOf[s.First], fieldOf[s.Second]),
+                Second: Math.Max(fieldOf[s.First], fieldOf[s.Second]))).ToList();
         var at = open.SelectMany((s, i) => new[] { (s.From, i), (s.To, i) }).ToLookup(p => (p.Item1.X, p.Item1.Y), p => p.i);
         var used = new bool[open.Count];
         bool Joins(Coordinate c) => at[(c.X, c.Y)].Count() == 2;
@@ -113,7 +118,8 @@ internal sealed class FieldCells
             }
 
             used[start] = true;
-            var (from, to) = Joins(open[start].From) && !Joins(open[start].To) ? (open[start].To, open[start].From) : (open[start].From, open[start].To);
+            var (from, to) = Joins(open[start].From) && !Joins(open[start].To) ? (open[start].To, open[start].From)
+                : (open[start].From, open[start].To);
             List<Coordinate> line = [from, to];
             while (Joins(line[^1]) && at[(line[^1].X, line[^1].Y)].Where(i => !used[i]).Select(i => (int?)i).FirstOrDefault() is { } next)
             {
@@ -203,7 +209,8 @@ internal sealed class FieldCells
 
             // Where smoothing moved a border past the point, the field whose own site lies inside wins.
             var grown = fieldOf[Enumerable.Range(0, sites.Length).MinBy(i => sites[i].Distance(at))];
-            var holds = Enumerable.Range(0, own.Length).Where(f => face.Contains(new Point(sites[own[f]]))).Select(f => (int?)f).FirstOrDefault();
+            var holds = Enumerable.Range(0, own.Length).Where(f => face.Contains(new Point(sites[own[f]])))
+                .Select(f => (int?)f).FirstOrDefault();
             parts[holds ?? grown].Add(face);
         }
 

@@ -101,7 +101,8 @@ internal sealed record FieldSites(
             foreach (var other in near[next.Site].Where(o => fieldOf[o] < 0))
             {
                 // Some ways are longer than they look, so that fields are of many shapes.
-                var random = new SplitMix((ulong)(uint)seed * 31 + (ulong)Math.Min(next.Site, other) * 997 + (ulong)Math.Max(next.Site, other));
+                var random = new SplitMix((ulong)(uint)seed * 31 + (ulong)Math.Min(next.Site, other) * 997
+                    + (ulong)Math.Max(next.Site, other));
                 queue.Enqueue((other, next.Field), far + sites[next.Site].Distance(sites[other]) * random.Between(0.7, 1.5));
             }
         }

@@ -20,7 +20,8 @@ internal static class FieldSpread
     /// <summary>The fields of a map that have a colour.</summary>
     public static List<PlacedField> Placed(LayerMap map) =>
     [
-        .. map.Regions.Where(r => r is { Kind: RegionKind.Field, AreaMm2: > 0, CupId: not null, Anchor: not null } && r.Id is { Zone: null, Field: not null })
+        .. map.Regions.Where(r => r is { Kind: RegionKind.Field, AreaMm2: > 0, CupId: not null, Anchor: not null }
+            && r.Id is { Zone: null, Field: not null })
             .Select(r => new PlacedField(r.Id.Field!.Value, r.CupId!, r.Anchor!, r.AreaMm2)),
     ];
 
@@ -30,7 +31,8 @@ internal static class FieldSpread
     /// <summary>Colours with two fields or more, all of them on the side to which they lean.</summary>
     public static HashSet<string> Bunched(List<PlacedField> placed, PieceBox box)
     {
-        double midX = placed.Sum(p => p.At.XMm * p.AreaMm2) / placed.Sum(p => p.AreaMm2), midY = placed.Sum(p => p.At.YMm * p.AreaMm2) / placed.Sum(p => p.AreaMm2);
+        double midX = placed.Sum(p => p.At.XMm * p.AreaMm2) / placed.Sum(p => p.AreaMm2),
+        midY = placed.Sum(p => p.At.YMm * p.AreaMm2) / placed.Sum(p => p.AreaMm2);
         var least = MostLeanMm(box);
         return
         [

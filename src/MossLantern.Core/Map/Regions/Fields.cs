@@ -31,7 +31,8 @@ internal sealed class FieldGrower
         {
             var chosen = (layout.Recoloured ?? []).LastOrDefault(r => r.Field == field + 1)?.RecipeId;
             patches.Add(new(
-                RegionId.OfField(field + 1), RegionKind.Field, chosen ?? layout.Colours[colours[field]], cells.Areas[field], null, cells.Centres[field]));
+                RegionId.OfField(field + 1), RegionKind.Field, chosen ?? layout.Colours[colours[field]],
+                cells.Areas[field], null, cells.Centres[field]));
         }
 
         if (layout.Vein is { } vein)
@@ -39,8 +40,10 @@ internal sealed class FieldGrower
             var along = cells.BordersInside();
             var line = DouglasPeuckerSimplifier.Simplify(along, VeinToleranceMm);
             patches.Add(new(
-                FieldsLayout.VeinId, RegionKind.Vein, vein.RecipeId, new Lazy<Geometry>(() => Flat.Shared(line.Buffer(vein.WidthMm / 2, 6), Flat.Of(outline))),
-                new(along.Length * vein.WidthMm * vein.ThicknessMm / 1000, along.Length, vein.WidthMm, vein.ThicknessMm), null, new PatchDraft([], line, vein.WidthMm)));
+                FieldsLayout.VeinId, RegionKind.Vein, vein.RecipeId,
+                new Lazy<Geometry>(() => Flat.Shared(line.Buffer(vein.WidthMm / 2, 6), Flat.Of(outline))),
+                new(along.Length * vein.WidthMm * vein.ThicknessMm / 1000, along.Length, vein.WidthMm,
+                    vein.ThicknessMm), null, new PatchDraft([], line, vein.WidthMm)));
         }
 
         return new(outline, patches.ToImmutable(), growth.GridMm / 2);
@@ -50,7 +53,8 @@ internal sealed class FieldGrower
     private FieldCells Cells(Outline outline, FieldsLayout layout, ImmutableArray<FieldPlace> moved) =>
         new(outline, layout, moved, sites.Of((outline, layout.Fields, layout.Seed), () => FieldSites.Of(outline, layout)));
 
-    /// <summary>Colours are spread over the fields as they were before any was moved, so that a moved one keeps the rest; only where it now meets its own colour is something changed.</summary>
+    /// <summary>Colours are spread over the fields as they were before any was moved, so that a moved one keeps the
+    /// rest; only where it now meets its own colour is something changed.</summary>
     private int[] Colours(Outline outline, FieldsLayout layout, FieldCells cells)
     {
         var colours = spread.Of((outline, layout.Fields, layout.Colours.Length, layout.Seed), () =>
@@ -59,6 +63,7 @@ internal sealed class FieldGrower
             return FieldColours.Spread(unmoved.Centres, unmoved.Touch(), layout.Colours.Length, layout.Seed);
         });
 
-        return layout.Moved is null or { IsEmpty: true } ? colours : FieldColours.Mend(colours, cells.Centres, cells.Touch(), layout.Colours.Length);
+        return layout.Moved is null or { IsEmpty: true } ? colours
+            : FieldColours.Mend(colours, cells.Centres, cells.Touch(), layout.Colours.Length);
     }
 }

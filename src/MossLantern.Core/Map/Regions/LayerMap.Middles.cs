@@ -19,7 +19,8 @@ public abstract partial class LayerMap
 
     private Dictionary<RegionId, Spot>? middles;
 
-    /// <summary>Where its regions lie on the whole, mm: their centres of mass, which may lie outside of them. One that is too small to be met has none.</summary>
+    /// <summary>Where its regions lie on the whole, mm: their centres of mass, which may lie outside of them. One that
+    /// is too small to be met has none.</summary>
     /// <param name="outline">What it is grown over.</param>
     internal IReadOnlyDictionary<RegionId, Spot> CentresIn(Outline outline)
     {
@@ -65,7 +66,8 @@ public abstract partial class LayerMap
             var y = (row - 0.5) * step;
             foreach (var (from, to) in y < outline.BoxHeightMm ? outline.Chords(y) : [])
             {
-                for (var column = Math.Max(1, (int)Math.Ceiling(from / step + 0.5)); column < columns - 1 && (column - 0.5) * step < to; column++)
+                for (var column = Math.Max(1, (int)Math.Ceiling(from / step + 0.5)); column < columns - 1
+                    && (column - 0.5) * step < to; column++)
                 {
                     var here = RegionAt((column - 0.5) * step, y);
                     region[row, column] = here;
@@ -115,7 +117,8 @@ public abstract partial class LayerMap
             var least = Math.Min(Math.Min(By(by, 0, Side), By(0, by, Side)), Math.Min(By(by, by, Across), By(by, -by, Across)));
             far[row, column] = Math.Min(far[row, column], least);
 
-            int By(int down, int right, int cost) => region[row + down, column + right] == here ? far[row + down, column + right] + cost : cost;
+            int By(int down, int right, int cost) => region[row + down, column + right] == here
+                ? far[row + down, column + right] + cost : cost;
         }
     }
 }

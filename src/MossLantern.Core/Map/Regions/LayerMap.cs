@@ -62,7 +62,8 @@ internal static class RegionKinds
 /// <param name="Anchor">Where it is held by a hand; null for what is held otherwise.</param>
 /// <param name="Widths">How narrow and how wide it really is; null for what has no width, or no room.</param>
 public sealed record Region(
-    RegionId Id, RegionKind Kind, string? CupId, double AreaMm2, double OpenEdgeMm, double? PlannedWidthMm = null, OwnVolume? Own = null, Spot? Anchor = null,
+    RegionId Id, RegionKind Kind, string? CupId, double AreaMm2, double OpenEdgeMm, double? PlannedWidthMm = null,
+    OwnVolume? Own = null, Spot? Anchor = null,
     WidthRange? Widths = null)
 {
     /// <summary>Whether it is one of the parts that together are the outline.</summary>
@@ -111,7 +112,8 @@ public abstract partial class LayerMap
     /// <summary>Which regions touch.</summary>
     public abstract ImmutableArray<Border> Touching { get; }
 
-    /// <summary>What regions have in common, as lines: each pair once, the rim not among them. Worked out when it is first asked for.</summary>
+    /// <summary>What regions have in common, as lines: each pair once, the rim not among them. Worked out when it is
+    /// first asked for.</summary>
     public ImmutableArray<BorderLine> Borders() => lines.Value;
 
     /// <summary>The line between two regions; null where they do not touch.</summary>

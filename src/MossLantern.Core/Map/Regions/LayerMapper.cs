@@ -53,7 +53,8 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
 
         // What the zones and kept spots leave stands for their places: outlines are the same when all their values are.
         ImmutableArray<Outline> zones = [.. layer.Zones.Select(z => z.Placed)];
-        var left = kept.Select(k => k.WithDam).Concat(zones).Aggregate(outline, (whole, place) => new CombinedOutline(whole, place, Shared: false));
+        var left = kept.Select(k => k.WithDam).Concat(zones)
+            .Aggregate(outline, (whole, place) => new CombinedOutline(whole, place, Shared: false));
         var keeps = string.Join("||", kept.Select(k => $"{k.Id}:{k.Keep}:{k.DamMm}:{layer.ClearRecipe}"));
         var text = string.Join("||", [Layout(layer), .. layer.Zones.Select(z => $"{z.Id}:{Layout(layer.Inside(z))}"), keeps]);
         return maps.Of((left, growth, text), () => new ZonedMap(
@@ -61,7 +62,8 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
             (part, o, l) => Plain(part, growth, l, o), Shared, o => Cover(o, Grid(o, growth))));
     }
 
-    /// <summary>The area of every region that lies in a part of what a layer is poured in, mm², in the order of the map's regions.</summary>
+    /// <summary>The area of every region that lies in a part of what a layer is poured in, mm², in the order of the
+    /// map's regions.</summary>
     /// <param name="piece">A valid piece.</param>
     /// <param name="layer">A layer of it.</param>
     /// <param name="part">A part of that outline, where it lies in it.</param>
@@ -107,11 +109,13 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
 
     private OutlineCover Cover(Outline outline, GrowthGrid grid) => covers.Of((outline, grid), () => new(grid, outline));
 
-    private static GrowthGrid Grid(Outline outline, GrowthScale growth) => GrowthGrid.Over(outline.BoxWidthMm, outline.BoxHeightMm, growth.GridMm);
+    private static GrowthGrid Grid(Outline outline, GrowthScale growth) =>
+        GrowthGrid.Over(outline.BoxWidthMm, outline.BoxHeightMm, growth.GridMm);
 
     /// <summary>What the map of a layer depends on, zones aside, as one text.</summary>
     private static string Layout(FilledLayer layer) =>
-        layer.Layout is PuddleLayout ? string.Create(CultureInfo.InvariantCulture, $"{layer.Layout.Key}|{layer.DepthMm:R}") : layer.Layout.Key;
+        layer.Layout is PuddleLayout
+            ? string.Create(CultureInfo.InvariantCulture, $"{layer.Layout.Key}|{layer.DepthMm:R}") : layer.Layout.Key;
 
     /// <summary>The map of a layer without its zones, in a part of an outline: lines are laid from the rim of the whole.</summary>
     private LayerMap Plain(Outline outline, GrowthScale growth, FilledLayer layer, Outline whole) =>
@@ -124,14 +128,17 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
                 RingsLayout { Hearts.IsEmpty: true } rings => BandGrower.WithoutHearts(cover, rings),
                 RingsLayout rings => BandGrower.Rings(cover, rings, Place(rings.Hearts, growth, outline)),
                 StripesLayout lines => BandGrower.Lines(
-                    cover, lines, fronts.Of((whole, growth, lines.Seed, lines.WavinessMm), () => RimFront.Of(Cover(whole, cover.Grid), growth, lines))),
+                    cover, lines, fronts
+                        .Of((whole, growth, lines.Seed, lines.WavinessMm), () => RimFront.Of(Cover(whole, cover.Grid), growth, lines))),
                 PetalsLayout petals => BandGrower.Petals(cover, petals),
                 MarbleLayout marble => BandGrower.Marble(
-                    cover, marble, grains.Of((outline, growth, marble.Seed, marble.DirectionDeg), () => MarbleGrain.Of(cover, growth, marble))),
+                    cover, marble,
+                    grains.Of((outline, growth, marble.Seed, marble.DirectionDeg), () => MarbleGrain.Of(cover, growth, marble))),
                 FieldsLayout own => fields.Grow(outline, growth, own),
                 PoolsLayout pools => Pools.Map(outline, growth, pools),
                 PuddleLayout puddle => Puddles.Map(outline, growth, puddle, layer.DepthMm),
-                FloodLayout flood => new RegionMap(outline, [new(FloodLayout.FloodId, RegionKind.Flood, flood.RecipeId, Flat.Of(outline))], growth.GridMm / 2),
+                FloodLayout flood => new RegionMap(outline,
+                    [new(FloodLayout.FloodId, RegionKind.Flood, flood.RecipeId, Flat.Of(outline))], growth.GridMm / 2),
                 _ => throw new InvalidOperationException("A layout without a way to lay it out."),
             };
         });
@@ -143,7 +150,8 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
         return [.. hearts.Select(heart =>
         {
             var form = heart with { Id = "", XMm = 0, YMm = 0 };
-            return new PlacedHeart(heart, forms.Of((form, growth.GrainMm, growth.GridMm, reach), () => new HeartForm(form, growth.GrainMm, growth.GridMm, reach)));
+            return new PlacedHeart(heart,
+                forms.Of((form, growth.GrainMm, growth.GridMm, reach), () => new HeartForm(form, growth.GrainMm, growth.GridMm, reach)));
         })];
     }
 }

@@ -48,13 +48,15 @@ public static class Pools
         {
             var at = open.FirstOrDefault(p => p.Contains(new Point(pool.XMm, pool.YMm)));
             open.Remove(at!);
-            patches.Add(new(pool.Region, RegionKind.Pool, pool.RecipeId, at ?? GeometryFactory.Default.CreatePolygon(), null, new(pool.XMm, pool.YMm)));
+            patches.Add(new(pool.Region, RegionKind.Pool, pool.RecipeId, at ?? GeometryFactory.Default.CreatePolygon(),
+                null, new(pool.XMm, pool.YMm)));
         }
 
         for (var i = 0; i < open.Count; i++)
         {
             var middle = open[i].InteriorPoint;
-            patches.Add(new(RegionId.Parse(FormattableString.Invariant($"open-{i + 1}")), RegionKind.Pool, null, open[i], null, new(middle.X, middle.Y)));
+            patches.Add(new(RegionId.Parse(FormattableString.Invariant($"open-{i + 1}")), RegionKind.Pool, null,
+                open[i], null, new(middle.X, middle.Y)));
         }
 
         // What the beads cover, with what between them is too small to be poured into.
@@ -109,7 +111,8 @@ public static class Pools
                 if (Nearest(inside.Boundary, layout, stroke, atStart) is { } to)
                 {
                     var miss = new NearMiss(stroke.Id, end, to, atStart);
-                    if (miss.GapMm > SnapBeads * layout.BeadMm && miss.GapMm <= Math.Max(NearBeads * layout.BeadMm, OfItsLength * LengthMm(stroke))
+                    if (miss.GapMm > SnapBeads * layout.BeadMm
+                        && miss.GapMm <= Math.Max(NearBeads * layout.BeadMm, OfItsLength * LengthMm(stroke))
                         && Open(inside, outline, Closed(layout, miss)).Count() > pools)
                     {
                         misses.Add(miss);
@@ -122,7 +125,8 @@ public static class Pools
     }
 
     private static double LengthMm(Stroke stroke) =>
-        stroke.Spots.Zip(stroke.Spots.Skip(1)).Sum(s => Math.Sqrt(Math.Pow(s.Second.XMm - s.First.XMm, 2) + Math.Pow(s.Second.YMm - s.First.YMm, 2)));
+        stroke.Spots.Zip(stroke.Spots.Skip(1))
+            .Sum(s => Math.Sqrt(Math.Pow(s.Second.XMm - s.First.XMm, 2) + Math.Pow(s.Second.YMm - s.First.YMm, 2)));
 
     /// <summary>The layout with a gap closed.</summary>
     /// <param name="layout">The layout.</param>
@@ -133,14 +137,16 @@ public static class Pools
         ArgumentNullException.ThrowIfNull(miss);
         return layout with
         {
-            Strokes = [.. layout.Strokes.Select(s => s.Id != miss.StrokeId ? s : s with { Spots = miss.AtStart ? s.Spots.Insert(0, miss.To) : s.Spots.Add(miss.To) })],
+            Strokes = [.. layout.Strokes.Select(s => s.Id != miss.StrokeId ? s
+                : s with { Spots = miss.AtStart ? s.Spots.Insert(0, miss.To) : s.Spots.Add(miss.To) })],
         };
     }
 
     private static IEnumerable<Polygon> Open(Geometry inside, Outline outline, PoolsLayout layout) =>
         Left(inside, Beads(outline, layout)).Where(p => p.Area > LeastPoolMm2);
 
-    private static IEnumerable<Polygon> Left(Geometry inside, Geometry? beads) => Flat.Polygons(beads is null ? inside : Flat.Without(inside, beads));
+    private static IEnumerable<Polygon> Left(Geometry inside, Geometry? beads) =>
+        Flat.Polygons(beads is null ? inside : Flat.Without(inside, beads));
 
     /// <summary>What the beads cover; null where there are none.</summary>
     private static Geometry? Beads(Outline outline, PoolsLayout layout) => layout.Strokes.IsEmpty
@@ -169,12 +175,14 @@ public static class Pools
         var end = atStart ? stroke.Spots[0] : stroke.Spots[^1];
         var point = new Point(end.XMm, end.YMm);
         var others = layout.Strokes.Where(s => s.Id != stroke.Id).Select(s => (Geometry)Laid(s.Spots)).Append(rim);
-        var nearest = others.Select(o => new DistanceOp(point, o).NearestPoints()[1]).Select(c => new Spot(c.X, c.Y)).MinBy(s => Apart(end, s));
+        var nearest = others.Select(o => new DistanceOp(point, o).NearestPoints()[1]).Select(c => new Spot(c.X, c.Y))
+            .MinBy(s => Apart(end, s));
 
         // Its own course counts from where that lies well away from the end.
         var own = OwnCourse(stroke, atStart, 4 * layout.BeadMm);
         var ownNearest = own is null ? null : new DistanceOp(point, own).NearestPoints()[1];
-        return ownNearest is not null && (nearest is null || ownNearest.Distance(point.Coordinate) < Apart(end, nearest)) ? new(ownNearest.X, ownNearest.Y) : nearest;
+        return ownNearest is not null
+            && (nearest is null || ownNearest.Distance(point.Coordinate) < Apart(end, nearest)) ? new(ownNearest.X, ownNearest.Y) : nearest;
     }
 
     private static LineString? OwnCourse(Stroke stroke, bool atStart, double fromMm)

@@ -6,7 +6,8 @@ namespace MossLantern.Core.Map;
 /// <remarks>Source: docs/craft/pouring.md, Puddles.</remarks>
 public static class Puddle
 {
-    /// <summary>Outer radius of the puddle after each pour, mm; a newer colour sits inside the older ones. A pour of 0 makes it no larger, none at all gives none; over no depth it spreads without end.</summary>
+    /// <summary>Outer radius of the puddle after each pour, mm; a newer colour sits inside the older ones. A pour of 0
+    /// makes it no larger, none at all gives none; over no depth it spreads without end.</summary>
     /// <param name="volumesMl">Volumes in pour order, ml.</param>
     /// <param name="depthMm">Depth it spreads to, mm.</param>
     /// <exception cref="ArgumentNullException">There is no list of volumes.</exception>

@@ -22,14 +22,17 @@ internal static class Puddles
         var whole = new Lazy<IPreparedGeometry>(() => PreparedGeometryFactory.Prepare(inside.Value));
         var shapes = rounds.Select(r => new Lazy<Polygon>(() => new(Flat.Closed(r)))).ToArray();
         var uncut = shapes.Select(s => new Lazy<bool>(() => whole.Value.ContainsProperly(s.Value))).ToArray();
-        var reached = shapes.Select((s, i) => new Lazy<Geometry>(() => uncut[i].Value ? s.Value : Flat.SharedArea(s.Value, inside.Value))).ToArray();
+        var reached = shapes
+            .Select((s, i) => new Lazy<Geometry>(() => uncut[i].Value ? s.Value : Flat.SharedArea(s.Value, inside.Value))).ToArray();
         List<Patch> patches =
         [
             .. pours.Select((pour, i) => new Patch(
-                pour.Region, RegionKind.PuddleRing, pour.RecipeId, new Lazy<Geometry>(() => RingOf(i)), new(pour.Ml), new(layout.XMm, layout.YMm),
+                pour.Region, RegionKind.PuddleRing, pour.RecipeId, new Lazy<Geometry>(() => RingOf(i)), new(pour.Ml),
+                new(layout.XMm, layout.YMm),
                 new([.. rounds[Math.Max(0, i - 1)..(i + 1)]]))).Reverse(),
         ];
-        if (!outline.Rings.All(r => Enumerable.Range(0, r.Count).All(i => radii.Length > 0 && Reaches(layout, radii[^1], r.Xs[i], r.Ys[i]))))
+        if (!outline.Rings
+            .All(r => Enumerable.Range(0, r.Count).All(i => radii.Length > 0 && Reaches(layout, radii[^1], r.Xs[i], r.Ys[i]))))
         {
             patches.Add(new(
                 PuddleLayout.RestId, RegionKind.Flood, layout.RestRecipeId,

@@ -112,7 +112,8 @@ internal sealed class RegionMap : LayerMap
         // Shapes that were not asked for yet are worked out on every core.
         Parallel.ForEach(Patches, p => _ = p.Area);
         var edges = OpenEdges();
-        return [.. Patches.Select(p => new Region(p.Id, p.Kind, p.CupId, p.Area.Area, edges.GetValueOrDefault(p.Id), null, p.Own, p.Anchor))];
+        return [.. Patches.Select(p => new Region(p.Id, p.Kind, p.CupId, p.Area.Area, edges.GetValueOrDefault(p.Id),
+            null, p.Own, p.Anchor))];
     }
 
     /// <summary>The rim, walked in short steps, each told to the region it touches.</summary>

@@ -43,7 +43,8 @@ public static class RegionNames
         : new(zone.XMm, zone.YMm, zone.Outline.BoxWidthMm, zone.Outline.BoxHeightMm);
 
     private static string Spot(Dictionary<string, string> spots, string kept, RegionKind kind) =>
-        kind == RegionKind.Wall ? $"dam round {spots.GetValueOrDefault(kept.Split('/')[0], "a reserved spot")}" : spots.GetValueOrDefault(kept, "reserved spot");
+        kind == RegionKind.Wall ? $"dam round {spots.GetValueOrDefault(kept.Split('/')[0], "a reserved spot")}"
+            : spots.GetValueOrDefault(kept, "reserved spot");
 
     private static IEnumerable<(RegionId Id, string Name)> InLayout(
         Layout layout, List<Region> regions, Dictionary<string, string> colours, IReadOnlyDictionary<RegionId, Spot> centres, PieceBox box)
@@ -57,11 +58,13 @@ public static class RegionNames
         {
             foreach (var (region, at) in alike.Select((r, i) => (r, i)))
             {
-                yield return (region.Id, alike.Count() == 1 ? alike.Key : $"{alike.Key}, {Ring(at, alike.Count(), layout is StripesLayout ? "stripe" : "ring")}");
+                yield return (region.Id, alike.Count() == 1 ? alike.Key
+                    : $"{alike.Key}, {Ring(at, alike.Count(), layout is StripesLayout ? "stripe" : "ring")}");
             }
         }
 
-        var placed = regions.Where(r => r.Kind is RegionKind.Field or RegionKind.Pool).Select(r => (Region: r, At: centres.GetValueOrDefault(r.Id) ?? r.Anchor)).ToList();
+        var placed = regions.Where(r => r.Kind is RegionKind.Field or RegionKind.Pool)
+            .Select(r => (Region: r, At: centres.GetValueOrDefault(r.Id) ?? r.Anchor)).ToList();
         foreach (var alike in placed.GroupBy(p => $"{Colour(p.Region)}, {Where(p.At, box, p.Region.AreaMm2 > 0)}"))
         {
             var together = alike.ToList();
@@ -129,13 +132,22 @@ public static class RegionNames
     /// <summary>Several of a colour in one place, told apart along the way on which they lie further from each other.</summary>
     private static IEnumerable<(RegionId Id, string Name)> Apart(string name, List<(Region Region, Spot? At)> together)
     {
-        double Spread(Func<Spot, double> along) => together.Max(p => p.At is { } at ? along(at) : 0) - together.Min(p => p.At is { } at ? along(at) : 0);
+        double Spread(Func<Spot, double> along) =>
+            together.Max(p => p.At is { } at ? along(at) : 0) - together.Min(p => p.At is { } at ? along(at) : 0);
         var across = Spread(s => s.XMm) >= Spread(s => s.YMm);
         var inTurn = together.OrderBy(p => p.At is { } at ? across ? at.XMm : at.YMm : 0).ThenBy(p => p.Region.Id).ToList();
         return inTurn.Select((p, i) => (p.Region.Id, inTurn.Count == 2
-            ? $"{name}, {((across, i) switch { (true, 0) => "further left", (true, _) => "further right", (false, 0) => "higher up", _ => "further down" })}"
+            ? $"{name}, {OfTwo(across, i == 0)}"
             : $"{name}, {Ordinal(i)} from {(across ? "the left" : "above")}"));
     }
+
+    private static string OfTwo(bool across, bool first) => (across, first) switch
+    {
+        (true, true) => "further left",
+        (true, false) => "further right",
+        (false, true) => "higher up",
+        (false, false) => "further down",
+    };
 
     private static string Ordinal(int at) => at < Ordinals.Length ? Ordinals[at] : FormattableString.Invariant($"{at + 1}th");
 }

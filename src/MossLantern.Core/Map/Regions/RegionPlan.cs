@@ -19,7 +19,8 @@ namespace MossLantern.Core.Map;
 /// <param name="OwnDepthMm">How deep it is, mm, where it is another depth than its layer; else null.</param>
 /// <param name="Middle">Where it is written on: as far as can be from everything else; null for what is too small to be met.</param>
 public sealed record RegionPlan(
-    RegionId Id, string Name, RegionKind Kind, string? CupId, Reckoned Area, double OpenEdgeMm, bool Fits, Spot? Anchor, Reckoned? Narrow = null, Reckoned? Wide = null,
+    RegionId Id, string Name, RegionKind Kind, string? CupId, Reckoned Area, double OpenEdgeMm, bool Fits, Spot? Anchor,
+    Reckoned? Narrow = null, Reckoned? Wide = null,
     bool Bare = false, double? OwnDepthMm = null, Spot? Middle = null)
 {
     /// <summary>A region of a layer's map, with its numbers open.</summary>
@@ -40,10 +41,14 @@ public sealed record RegionPlan(
             new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default),
         ], PlaceIn.Region(layer.Id, region.Id));
         Reckoned? Width(double? mm) => mm is { } value
-            ? Reckoned.Of(value, "mm", Formulas.BandWidth, new ReckonedInput("width on average", width!.Value, "mm", Origin.Own), new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default)) with { Place = PlaceIn.Region(layer.Id, region.Id) }
+            ? Reckoned.Of(value, "mm", Formulas.BandWidth,
+                new ReckonedInput("width on average", width!.Value, "mm", Origin.Own),
+                new("grid spacing", piece.Growth.GridMm, "mm", Origin.Default)) with
+            { Place = PlaceIn.Region(layer.Id, region.Id) }
             : null;
         return new(
-            region.Id, name, region.Kind, layer.IsBare(region.Id) ? null : region.CupId, area, region.OpenEdgeMm, region.AreaMm2 > 0, region.Anchor, Width(region.Widths?.FromMm), Width(region.Widths?.ToMm),
+            region.Id, name, region.Kind, layer.IsBare(region.Id) ? null : region.CupId, area, region.OpenEdgeMm,
+            region.AreaMm2 > 0, region.Anchor, Width(region.Widths?.FromMm), Width(region.Widths?.ToMm),
             layer.IsBare(region.Id), layer.OwnDepthMm(region.Id));
     }
 

@@ -60,7 +60,8 @@ public static class RegionShapes
         {
             // Corners of one set may touch at a grid node; that is mended here.
             var upTo = k < sets.Length
-                ? Flat.Shared(sets[k].Count == 0 ? new Polygon(null) : Flat.Of([.. sets[k].Select(c => new Ring(c.Xs, c.Ys))]).Buffer(0), outline)
+                ? Flat.Shared(sets[k].Count == 0 ? new Polygon(null)
+                    : Flat.Of([.. sets[k].Select(c => new Ring(c.Xs, c.Ys))]).Buffer(0), outline)
                 : outline;
             var strip = map.Strips[k];
             yield return new(strip.Id.In(zoneId), strip.Kind, strip.CupId, below is null ? upTo : Flat.Without(upTo, below));

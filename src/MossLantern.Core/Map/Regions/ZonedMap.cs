@@ -139,7 +139,8 @@ internal sealed class ZonedMap : LayerMap
             // Of two zones that touch, the edge is the later one's.
             foreach (var ring in part.Outline.Rings)
             {
-                Walk(ring, found, (inner, outer) => inner.Kept is null && outer.Kept is null && Turn(inner) == number && Turn(outer) < number);
+                Walk(ring, found,
+                    (inner, outer) => inner.Kept is null && outer.Kept is null && Turn(inner) == number && Turn(outer) < number);
             }
         }
 
@@ -154,12 +155,14 @@ internal sealed class ZonedMap : LayerMap
         return
         [
             .. Parts.Where(p => p.Map is not null).SelectMany(p => p.Map!.Borders().Select(b => b.In(p.ZoneId))),
-            .. found.OrderBy(f => f.Key).Select(f => BorderLine.Of(f.Key.Item1, f.Key.Item2, f.Value)).Where(b => b.LengthMm > LeastBorderMm),
+            .. found.OrderBy(f => f.Key).Select(f => BorderLine.Of(f.Key.Item1, f.Key.Item2, f.Value))
+                .Where(b => b.LengthMm > LeastBorderMm),
         ];
     }
 
     /// <summary>Walks a ring in short steps, and adds each to what lies on both sides of it.</summary>
-    private void Walk(Ring ring, Dictionary<(RegionId, RegionId), List<List<(double X, double Y)>>> found, Func<RegionId, RegionId, bool> counts)
+    private void Walk(Ring ring, Dictionary<(RegionId, RegionId), List<List<(double X, double Y)>>> found,
+        Func<RegionId, RegionId, bool> counts)
     {
         (RegionId, RegionId)? last = null;
         for (int i = 0, j = ring.Count - 1; i < ring.Count; j = i++)
@@ -217,7 +220,8 @@ internal sealed class ZonedMap : LayerMap
     }
 }
 
-/// <summary>Where what a piece keeps, the zones of a layer, and what they leave of it lie. A drag inside any of them changes none.</summary>
+/// <summary>Where what a piece keeps, the zones of a layer, and what they leave of it lie. A drag inside any of them
+/// changes none.</summary>
 /// <param name="Whole">What the layer is poured in.</param>
 /// <param name="Kept">What the piece keeps.</param>
 /// <param name="Left">What is left for the layer itself.</param>

@@ -6,9 +6,7 @@ export function CupPins({ cupId, name }: { cupId: string; name: string }) {
   const { found, sittingPlan } = useStation();
   const here = found.filter(
     (f) =>
-      !f.wavedOff &&
-      f.pin.cupId === cupId &&
-      (!f.pin.sittingId || f.pin.sittingId === sittingPlan.sittingId),
+      !f.wavedOff && f.pin.cupId === cupId && (!f.pin.sittingId || f.pin.sittingId === sittingPlan.sittingId),
   );
   return here.map((finding) => (
     <button

@@ -11,7 +11,8 @@ import { PourDetail } from './PourDetail';
 import { SittingChoice } from './SittingChoice';
 import './PourStation.scss';
 
-const keyOf = (s: Pick<PlannedPour, 'layerId' | 'regionId' | 'pass'>) => `${s.layerId}/${s.regionId}/${s.pass}`;
+const keyOf = (s: Pick<PlannedPour, 'layerId' | 'regionId' | 'pass'>) =>
+  `${s.layerId}/${s.regionId}/${s.pass}`;
 
 /** In what order a sitting is poured, which regions it takes, and how deep. */
 export function PourStation() {
