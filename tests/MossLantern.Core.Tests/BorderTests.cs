@@ -29,6 +29,16 @@ public sealed class BorderTests
         _ => new FloodLayout("c1"),
     };
 
+    /// <summary>The layout of a part. Its walls cross it: where one grazes its rim, what is left between them is thinner than a
+    /// cell, and no region.</summary>
+    private static Layout Inside(string kind, int seed, double left) => Of(kind, seed) is PoolsLayout pools
+        ? pools with
+        {
+            Strokes = [new("w1", [new(left - 10, 105 + seed % 40), new(left + 140, 125)]),
+                new("w2", [new(left + 70, 50), new(left + 50 + seed % 30, 200)])],
+        }
+        : Of(kind, seed);
+
     private static readonly Gen<Piece> AnyPiece =
         from kind in Gen.Int[0, 7].Select(i => Kinds[i])
         from inner in Gen.Int[0, 8].Select(i => i == 8 ? "none" : Kinds[i])
@@ -39,7 +49,7 @@ public sealed class BorderTests
         {
             Layout = Of(kind, seed),
             Recipes = [Samples.Cup("c1"), Samples.Cup("c2"), new("mix", "mix", "#888888", [], [new("c1", 1), new("c2", 1)])],
-            Zones = inner == "none" ? null : [new("z", "Pond", new RoundOutline(130), 40 + seed % 120, 60, Of(inner, seed))],
+            Zones = inner == "none" ? null : [new("z", "Pond", new RoundOutline(130), 40 + seed % 120, 60, Inside(inner, seed, 40 + seed % 120))],
         }
         select Samples.Piece(new(shape switch
         {

@@ -104,7 +104,14 @@ public class EditTests
 
                 piece = made.Piece;
                 Assert.True(Walks > 0 && planner.Plan(piece, [], DateTimeZone.Utc).Layers.Length == piece.Layers.Length, $"{edit}");
-                Assert.NotEmpty(planner.Paint(piece, null, PaintDetail.Draft).Paths);
+                var draft = planner.Paint(piece, null, PaintDetail.Draft);
+                Assert.NotEmpty(draft.Paths);
+                if (i % 10 == 0)
+                {
+                    var alike = JsonSerializer.Serialize(planner.Paint(Painted.Of(piece), null, PaintDetail.Draft));
+                    Assert.True(alike == JsonSerializer.Serialize(draft), $"After {edit} what is painted is more than is said of it.");
+                }
+
                 break;
             }
         }
@@ -113,6 +120,31 @@ public class EditTests
         bool CanBeMade(Type kind) => starts.Any(s => Enumerable.Range(0, 40)
             .Any(_ => Editing.Checked(s, [AnyEdit.Of(kind, s, random)], AnyEdit.Cupboard).Piece is not null));
         Assert.Empty(AnyEdit.Kinds.Where(k => met.GetValueOrDefault(k).Made == 0 && !CanBeMade(k)).Select(k => k.Name));
+    }
+
+    /// <summary>In every way of laying out: what is said to be painted is all that is.</summary>
+    [Fact]
+    public void What_is_painted_knows_no_names_times_and_amounts()
+    {
+        var planner = new PiecePlanner(new LayerMapper());
+        string Whole(Piece piece) => JsonSerializer.Serialize(planner.Paint(piece, null, PaintDetail.Full));
+        var painted = (Piece piece) => Text(Painted.Of(piece));
+        foreach (var piece in LaidOut)
+        {
+            Assert.Equal(Whole(piece), Whole(Painted.Of(piece)));
+            var (sitting, recipe) = (piece.Sittings[0].Id, piece.Recipes[0].Id);
+            Edit[] unseen =
+            [
+                Set("name", "Fen"), Set($"recipes[{recipe}].name", "sedge"), Set($"sittings[{sitting}].reservePercent", 17),
+                new ReserveInCup(sitting, recipe, 21), Set($"sittings[{sitting}].start", "2026-05-03T10:00:00"),
+            ];
+            foreach (var edit in unseen)
+            {
+                Assert.Equal(painted(piece), painted(Made(piece, edit)));
+            }
+
+            Assert.NotEqual(painted(piece), painted(Made(piece, Set($"layers[{piece.Layers[0].Id}].depthMm", 2.25))));
+        }
     }
 
     /// <summary>Merged, commands do what they do in turn.</summary>

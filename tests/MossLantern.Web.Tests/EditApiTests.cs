@@ -44,6 +44,18 @@ public sealed class EditApiTests : IDisposable
     }
 
     [Fact]
+    public async Task A_piece_is_marked_anew_only_where_it_is_painted_otherwise()
+    {
+        var view = await host.AddPiece();
+        var id = (string)view["id"]!;
+        var named = await Edit(id, Body(view, Do("set-field", ("place", "name"), ("value", "Fen"))));
+        Assert.Equal((string)view["painted"]!, (string)named["painted"]!);
+        var deeper = await Edit(id, Body(named, Do("nudge", ("place", "layers[layer-1].depthMm"), ("by", 1))));
+        Assert.NotEqual((string)view["painted"]!, (string)deeper["painted"]!);
+        Assert.Equal((string)deeper["painted"]!, (string)(await host.Get($"/api/pieces/{id}"))["painted"]!);
+    }
+
+    [Fact]
     public async Task A_burst_is_one_step()
     {
         var view = await host.AddPiece();

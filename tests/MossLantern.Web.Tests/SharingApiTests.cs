@@ -76,7 +76,7 @@ public sealed class SharingApiTests : IDisposable
     }
 
     [Fact]
-    public async Task The_map_as_svg_has_a_group_for_each_region_titled_by_its_cup_in_real_millimetres()
+    public async Task The_map_as_svg_has_a_group_for_each_region_titled_by_its_name_in_real_millimetres()
     {
         foreach (var id in Demo)
         {
@@ -90,17 +90,13 @@ public sealed class SharingApiTests : IDisposable
             Assert.Equal(view["piece"]!["layers"]!.AsArray().Count, layers.Count);
             for (var i = 0; i < layers.Count; i++)
             {
-                var cups = view["piece"]!["recipes"]!.AsArray().ToDictionary(c => (string)c!["id"]!, c => (string)c!["name"]!);
                 var regions = plan["layers"]![i]!["regions"]!.AsArray()
                     .Where(r => (bool)r!["fits"]! && (string)r["kind"]! is not ("film" or "vein")).ToList();
                 var groups = layers[i].Elements(Svg + "g").ToDictionary(g => (string)g.Element(Svg + "desc")!);
                 foreach (var region in regions.Where(r => (double)r!["area"]!["value"]! > 0.1))
                 {
                     var group = groups[(string)region!["id"]!];
-                    if ((string?)region["cupId"] is { } cup)
-                    {
-                        Assert.Equal(cups[cup], (string)group.Element(Svg + "title")!);
-                    }
+                    Assert.Equal((string)region["name"]!, (string)group.Element(Svg + "title")!);
 
                     // As large as the plan says, on every panel.
                     var copies = id == "sundew-pair" ? 2 : 1;

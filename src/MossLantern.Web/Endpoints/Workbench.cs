@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Security.Cryptography;
 using System.Text.Json;
 using FluentValidation;
 using MossLantern.Core.Checks;
@@ -87,7 +88,7 @@ public sealed record PieceRef(string Id, string Name);
 /// </summary>
 public sealed record PieceView(
     string Id, int Version, int Revision, Moment SavedAt, bool CanUndo, bool CanRedo, string? Undoes, string? Redoes,
-    Piece Piece, PlanView? Plan, string? Problem, ImmutableArray<RunView> Runs,
+    string Painted, Piece Piece, PlanView? Plan, string? Problem, ImmutableArray<RunView> Runs,
     bool Finished, PieceRef? Beneath, ImmutableArray<EarlierView> Earlier);
 
 /// <summary>A layer of the older work that a piece is poured over, as it was logged there.</summary>
@@ -104,7 +105,7 @@ public sealed record PlanChange(GroundPlan? Ground, ImmutableArray<LayerView> La
 /// <summary>A piece after a change, with what that made of its plan; and where something was made anew, its place.</summary>
 public sealed record EditedView(
     int Version, int Revision, Moment SavedAt, bool CanUndo, bool CanRedo, string? Undoes, string? Redoes,
-    bool Finished, Piece Piece, PlanChange Plan, string? Made);
+    bool Finished, string Painted, Piece Piece, PlanChange Plan, string? Made);
 
 /// <summary>A piece that is valid by its ranges and yet cannot be worked out. Nothing of it was kept.</summary>
 public sealed class UnplannableException(Exception inner) : Exception("This cannot be worked out.", inner);
@@ -255,7 +256,7 @@ public sealed class Workbench(
     private EditedView Changed(StoredPiece stored, ImmutableArray<LoggedSitting> kept, PlanView? was, PlanView now, string? made) => new(
         stored.Version, stored.Revision, WorkshopTime.Local(stored.SavedAt, time.Zone), stored.CanUndo, stored.CanRedo,
         stored.Undoes, stored.Redoes,
-        Finished(stored.Piece, kept), stored.Piece,
+        Finished(stored.Piece, kept), MarkOf(stored.Piece, around.Catalogue), stored.Piece,
         new(
             was is not null && Alike(was.Ground, now.Ground) ? null : now.Ground,
             [.. now.Layers.Where(l => was?.Layers.FirstOrDefault(b => b.LayerId == l.LayerId) is not { } before || !Alike(before, l))],
@@ -263,6 +264,10 @@ public sealed class Workbench(
                 .Where(s => was?.Sittings.FirstOrDefault(b => b.SittingId == s.SittingId) is not { } before || !Alike(before, s))],
             was is not null && Alike(was.Findings, now.Findings) ? null : now.Findings, now.Pot, now.Hidden, now.Need),
         made);
+
+    /// <summary>A mark that is another where the piece is painted otherwise.</summary>
+    private static string MarkOf(Piece piece, Catalogue catalogue) => Convert.ToHexStringLower(SHA256.HashData(
+        JsonSerializer.SerializeToUtf8Bytes(new { of = Core.Painting.Painted.Of(piece), by = catalogue.Key }, WorkshopJson.Options)))[..16];
 
     /// <summary>Whether two things are written alike.</summary>
     private static bool Alike<T>(T one, T other) =>
@@ -289,7 +294,7 @@ public sealed class Workbench(
         var plan = settled?.View;
         return new(
             stored.Id, stored.Version, stored.Revision, WorkshopTime.Local(stored.SavedAt, zone), stored.CanUndo, stored.CanRedo,
-            stored.Undoes, stored.Redoes, stored.Piece, plan, plan is null ? NotWorkedOut : null,
+            stored.Undoes, stored.Redoes, MarkOf(stored.Piece, within.Catalogue), stored.Piece, plan, plan is null ? NotWorkedOut : null,
             [.. kept.Select(r => View(r, zone))],
             finished,
             finished && known.Documents().LastOrDefault(k => k.Plan?.BeneathId == stored.Id) is { } over

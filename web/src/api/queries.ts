@@ -70,8 +70,8 @@ type QuantityKind = Schemas['QuantityKind'];
 export interface Painted {
   layerId: string | null;
   look: Look;
-  /** Painted anew when it changes. */
-  version: number;
+  /** The mark of the piece: another where it is painted otherwise. */
+  mark: string;
   /** The revision that was poured, where it is told of. */
   revision?: number;
   /** Changes that are not kept, made to a revision. */

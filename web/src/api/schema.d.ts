@@ -1755,7 +1755,10 @@ export interface components {
         Beneath: {
             /** @description What it is poured over. */
             over: components["schemas"]["PouredOver"];
-            /** @description What that looks like, as `#rrggbb`: of a layer, what most of it looks like; of paint, the ground it lies on. */
+            /**
+             * @description What that looks like, as `#rrggbb`: of a layer, what most of it looks like; of paint, the
+             *                 ground it lies on.
+             */
             colour: string;
             /**
              * Format: double
@@ -2081,7 +2084,10 @@ export interface components {
             /** @description All cups together, ml; mixed ones are filled from the others and add nothing. */
             totalMl: components["schemas"]["Reckoned"];
         };
-        /** @description How far what is in a cup reaches: over its pours in turn, copy by copy. Of what was poured already, what was noted of it counts. */
+        /**
+         * @description How far what is in a cup reaches: over its pours in turn, copy by copy. Of what was poured already, what
+         *                 was noted of it counts.
+         */
         CupReach: {
             /** @description The cup. */
             cupId: string;
@@ -2125,7 +2131,10 @@ export interface components {
             reserve: components["schemas"]["Reckoned"];
             /** @description What stays on its wall. */
             loss: components["schemas"]["Reckoned"];
-            /** @description What is in it, ml: rounded up to a step, and where it is mixed by itself, in steps that both parts can be measured in; 0 for a cup that serves nothing. */
+            /**
+             * @description What is in it, ml: rounded up to a step, and where it is mixed by itself, in steps that both
+             *                 parts can be measured in; 0 for a cup that serves nothing.
+             */
             mixMl: components["schemas"]["Reckoned"];
             /** @description The same on a scale, g. */
             mixG: components["schemas"]["Reckoned"];
@@ -2177,12 +2186,16 @@ export interface components {
             percent: number;
             /** @description What it is percent of. */
             by?: components["schemas"]["RatioBasis"];
-            /** @description The colourant of the cupboard; null for any of its class. One that is not there counts as any of its class. */
+            /**
+             * @description The colourant of the cupboard; null for any of its class. One that is not there counts as
+             *                 any of its class.
+             */
             colourantId?: null | string;
             /** @description Its colour at full cover, as `#rrggbb`; null for that of the recipe. */
             colour?: null | string;
             /**
-             * @description Whether nobody measures it: then Percent is only what it is drawn as, and no amount is known.
+             * @description Whether nobody measures it: then Percent is only what it is drawn as, and no
+             *                 amount is known.
              * @default false
              */
             byEye: boolean;
@@ -2250,8 +2263,11 @@ export interface components {
          * @description A change that a person makes to a piece, as a named command. Kept in the order they were made, commands are the story of a document;
          *     the words of one are the words of the step that is undone.
          */
-        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddColour"] | components["schemas"]["EditAddColourant"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPass"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddVein"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditArrangeBatches"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditBeginLayout"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColour"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditColourPass"] | components["schemas"]["EditCoverBelow"] | components["schemas"]["EditDivideLayer"] | components["schemas"]["EditDoseColour"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditFreeSpot"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditHoldBack"] | components["schemas"]["EditJoinSittings"] | components["schemas"]["EditJoinWall"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLayRegion"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveBare"] | components["schemas"]["EditLeaveColourantOut"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePassOut"] | components["schemas"]["EditLeavePoolOut"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveVeinOut"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMeasureDose"] | components["schemas"]["EditMixByEye"] | components["schemas"]["EditMixInCup"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSitting"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOneCup"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourApart"] | components["schemas"]["EditPourAt"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourFromThenOn"] | components["schemas"]["EditPourLast"] | components["schemas"]["EditPourLayerApart"] | components["schemas"]["EditPourOff"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPourWithRest"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutBetween"] | components["schemas"]["EditPutColourAway"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRecolour"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditReserveInCup"] | components["schemas"]["EditReserveSpot"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSecondCup"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetDepthInCavity"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetRegionDepth"] | components["schemas"]["EditSetRegionStones"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditSpreadAgain"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditSupportInRows"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeMixture"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRecipe"] | components["schemas"]["EditTakeWallAway"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditTryDose"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditVeinThrough"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWetFirst"] | components["schemas"]["EditWidenBand"];
-        /** @description A band just inside the one that fills the rest, in a colour of its own; among lines, one just outside of it: the innermost. */
+        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddColour"] | components["schemas"]["EditAddColourant"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPass"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddVein"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditArrangeBatches"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditBeginLayout"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColour"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditColourPass"] | components["schemas"]["EditCoverBelow"] | components["schemas"]["EditDivideLayer"] | components["schemas"]["EditDoseColour"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditFreeSpot"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditHoldBack"] | components["schemas"]["EditJoinSittings"] | components["schemas"]["EditJoinWall"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLayRegion"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveBare"] | components["schemas"]["EditLeaveColourantOut"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePassOut"] | components["schemas"]["EditLeavePoolOut"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveVeinOut"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMeasureDose"] | components["schemas"]["EditMixByEye"] | components["schemas"]["EditMixInCup"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSitting"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOneCup"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourApart"] | components["schemas"]["EditPourAt"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourFromThenOn"] | components["schemas"]["EditPourLast"] | components["schemas"]["EditPourLayerApart"] | components["schemas"]["EditPourOff"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPourWithRest"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutBetween"] | components["schemas"]["EditPutColourAway"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRecolour"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditReserveInCup"] | components["schemas"]["EditReserveSpot"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSecondCup"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetDepthInCavity"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetRegionDepth"] | components["schemas"]["EditSetRegionStones"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditSpreadAgain"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditSupportInRows"] | components["schemas"]["EditSwapColours"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeMixture"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRecipe"] | components["schemas"]["EditTakeWallAway"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditTryDose"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditVeinThrough"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWetFirst"] | components["schemas"]["EditWidenBand"];
+        /**
+         * @description A band just inside the one that fills the rest, in a colour of its own; among lines, one just outside of
+         *                 it: the innermost.
+         */
         EditAddBand: {
             /** @enum {string} */
             do: "add-band";
@@ -2290,7 +2306,10 @@ export interface components {
             /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
-        /** @description A heart: the first off the middle, with amber in its bed; each further one where there is most room beside the others. */
+        /**
+         * @description A heart: the first off the middle, with amber in its bed; each further one where there is most room beside
+         *                 the others.
+         */
         EditAddHeart: {
             /** @enum {string} */
             do: "add-heart";
@@ -2305,7 +2324,8 @@ export interface components {
             do: "add-layer";
         };
         /**
-         * @description One more pass over a region, in the same sitting or in another: clear below a colour, or clear that locks it in. What the region is filled
+         * @description One more pass over a region, in the same sitting or in another: clear below a colour, or clear that locks it in.
+         *     What the region is filled
          *     with already makes room for it.
          */
         EditAddPass: {
@@ -2514,7 +2534,10 @@ export interface components {
              */
             count: number;
         };
-        /** @description A colourant of a colour is dosed: in percent, in grams, drops, level scoops or stick tips to so much resin, or by eye. */
+        /**
+         * @description A colourant of a colour is dosed: in percent, in grams, drops, level scoops or stick tips to so much resin,
+         *                 or by eye.
+         */
         EditDoseColour: {
             /** @enum {string} */
             do: "dose-colour";
@@ -2568,7 +2591,10 @@ export interface components {
             ground: components["schemas"]["Ground"];
             commands: components["schemas"]["Edit"][];
         };
-        /** @description Another seed: a heart's shape, the waviness of lines, the places of fields or the streaks of a marble grow differently. */
+        /**
+         * @description Another seed: a heart's shape, the waviness of lines, the places of fields or the streaks of a marble grow
+         *                 differently.
+         */
         EditGrowDifferently: {
             /** @enum {string} */
             do: "grow-differently";
@@ -2605,7 +2631,10 @@ export interface components {
             /** @description The cup, by its recipe. */
             recipe: string;
         };
-        /** @description What one sitting pours is poured in another, and the one goes. What both pour from the same colour comes from one cup. */
+        /**
+         * @description What one sitting pours is poured in another, and the one goes. What both pour from the same colour comes
+         *                 from one cup.
+         */
         EditJoinSittings: {
             /** @enum {string} */
             do: "join-sittings";
@@ -2648,7 +2677,10 @@ export interface components {
             /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
-        /** @description How a region, or a pass over it, is laid: poured to its depth, rubbed on, combed, domed or drizzled. Its depth is then what that way gives. */
+        /**
+         * @description How a region, or a pass over it, is laid: poured to its depth, rubbed on, combed, domed or drizzled. Its
+         *                 depth is then what that way gives.
+         */
         EditLayRegion: {
             /** @enum {string} */
             do: "lay-region";
@@ -3137,7 +3169,10 @@ export interface components {
         EditPourFrom: {
             /** @enum {string} */
             do: "pour-from";
-            /** @description The region, in its own layout: a band, `heart`, `start`, `vein`, a pool, a pour, `rest`, a field, `ground`, `streaks` or `flood`. */
+            /**
+             * @description The region, in its own layout: a band, `heart`, `start`, `vein`, a pool, a pour,
+             *                 `rest`, a field, `ground`, `streaks` or `flood`.
+             */
             region: components["schemas"]["RegionId"];
             /** @description The colour; null for a new one of its own. */
             recipe?: null | string;
@@ -3208,7 +3243,8 @@ export interface components {
             handle: number;
             /**
              * Format: double
-             * @description How much farther the curve reaches there, as a share of the way to the frame; it stays within the accepted range.
+             * @description How much farther the curve reaches there, as a share of the way to the frame; it stays within the
+             *                 accepted range.
              */
             by: number;
         };
@@ -3475,6 +3511,23 @@ export interface components {
              */
             count: number;
         };
+        /** @description Two regions are poured from each other's colours, at once: neither colour is without a place in between. */
+        EditSwapColours: {
+            /** @enum {string} */
+            do: "swap-colours";
+            /** @description One region, in its own layout. */
+            first: components["schemas"]["RegionId"];
+            /** @description The colour that it is poured from by now. */
+            firstRecipe: string;
+            /** @description The other region. */
+            second: components["schemas"]["RegionId"];
+            /** @description The colour that the other is poured from by now. */
+            secondRecipe: string;
+            /** @description The layer. */
+            layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
+            zone?: null | string;
+        };
         /** @description An insert of the mould goes, and with it the layer that fills its hollow. */
         EditTakeInsertOut: {
             /** @enum {string} */
@@ -3643,6 +3696,7 @@ export interface components {
             undoes: null | string;
             redoes: null | string;
             finished: boolean;
+            painted: string;
             piece: components["schemas"]["Piece"];
             plan: components["schemas"]["PlanChange"];
             made: null | string;
@@ -4083,7 +4137,8 @@ export interface components {
             recipes: components["schemas"]["Recipe"][];
             /**
              * Format: double
-             * @description How far across the smaller way the place was that it was kept from, mm: what a fitted one is measured against.
+             * @description How far across the smaller way the place was that it was kept from, mm: what a fitted one is
+             *                 measured against.
              */
             acrossMm: number;
             /**
@@ -4830,7 +4885,10 @@ export interface components {
             keepMm: number;
             /** @description The moulds it is, by their ids in the mould library; null where it is not kept there. */
             libraryIds?: null | string[];
-            /** @description Depth of cavities of a drawn outline that are deeper or shallower than DepthMm; null for none. */
+            /**
+             * @description Depth of cavities of a drawn outline that are deeper or shallower than
+             *                 DepthMm; null for none.
+             */
             cavityDepths?: null | components["schemas"]["CavityDepth"][];
             /** @description Inserts that stand in it while it is filled; null for none. */
             inserts?: null | components["schemas"]["Insert"][];
@@ -4839,9 +4897,15 @@ export interface components {
         MouldPlan: {
             /** @description What a cavity holds, or all cavities of a drawn outline. */
             capacity: components["schemas"]["Reckoned"];
-            /** @description What the layers may take of it: the capacity less the depth kept for later coats, and less what inserts keep out. */
+            /**
+             * @description What the layers may take of it: the capacity less the depth kept for later coats, and less what
+             *                 inserts keep out.
+             */
             body: components["schemas"]["Reckoned"];
-            /** @description Depth that the planned layers leave, mm, in the cavity where it is least; below zero where they take more than there is. */
+            /**
+             * @description Depth that the planned layers leave, mm, in the cavity where it is least; below zero where they
+             *                 take more than there is.
+             */
             room: components["schemas"]["Reckoned"];
             /** @description Pieces in each casting. */
             castings: number[];
@@ -4912,7 +4976,10 @@ export interface components {
          * @enum {unknown}
          */
         OfferFrom: "usual" | "colourant" | "recipe" | "sequence";
-        /** @description Older work that a piece is poured over: a piece, and how it lies beneath. Documents tell the piece's parts beside how it lies. */
+        /**
+         * @description Older work that a piece is poured over: a piece, and how it lies beneath. Documents tell the piece's parts
+         *                 beside how it lies.
+         */
         OldWork: {
             /** @description What it was. */
             name: string;
@@ -5111,7 +5178,8 @@ export interface components {
             colour?: null | string;
             /**
              * Format: double
-             * @description How full its bottle or jar is, by eye, %; of a resin that of its pair. Null where nobody has looked. Nothing is worked out from it.
+             * @description How full its bottle or jar is, by eye, %; of a resin that of its pair. Null where nobody
+             *                 has looked. Nothing is worked out from it.
              */
             leftPercent?: null | number;
         };
@@ -5148,7 +5216,10 @@ export interface components {
             light: string;
             /** @description Its darkest tone, for a sheen. */
             dark: string;
-            /** @description How it looks at each of ImmutableArray&lt;double&gt; Shimmer.AnglesDeg, as `#rrggbb`; null for what looks alike from everywhere. */
+            /**
+             * @description How it looks at each of ImmutableArray&lt;double&gt; Shimmer.AnglesDeg, as `#rrggbb`; null for what looks
+             *                 alike from everywhere.
+             */
             angles?: null | string[];
         };
         /** @description One path of a painting. */
@@ -5327,7 +5398,10 @@ export interface components {
             /** Format: double */
             solidsShare?: null | number;
         };
-        /** @description A whole piece as the artist plans it: one immutable document. Nothing in it is worked out; the chain works out the rest. */
+        /**
+         * @description A whole piece as the artist plans it: one immutable document. Nothing in it is worked out; the chain works
+         *                 out the rest.
+         */
         Piece: {
             /** @description The piece's name. */
             name: string;
@@ -5406,6 +5480,7 @@ export interface components {
             canRedo: boolean;
             undoes: null | string;
             redoes: null | string;
+            painted: string;
             piece: components["schemas"]["Piece"];
             plan: null | components["schemas"]["PlanView"];
             problem: null | string;
@@ -5676,7 +5751,10 @@ export interface components {
             colour: string;
             /** @description What is stirred into the resin, the first first; empty for clear resin. */
             doses: components["schemas"]["Dose"][];
-            /** @description The recipes it is filled from; null for one that is mixed by itself. What is poured off a single one is tinted further by its doses. */
+            /**
+             * @description The recipes it is filled from; null for one that is mixed by itself. What is poured off a single
+             *                 one is tinted further by its doses.
+             */
             of?: null | components["schemas"]["RecipeShare"][];
             /**
              * @description Whether it stays as it is, for an order: a change to it makes a new one.
@@ -5687,7 +5765,10 @@ export interface components {
             seen?: null | string;
             /** @description What was added step by step on the way to it, the first first; null for nothing. */
             trials?: null | components["schemas"]["DoseTrial"][];
-            /** @description The recipe of which it is a second cup: mixed alike, for what is poured later; null for a colour of its own. */
+            /**
+             * @description The recipe of which it is a second cup: mixed alike, for what is poured later; null for a
+             *                 colour of its own.
+             */
             secondOf?: null | string;
         };
         RecipeShare: {
@@ -5714,7 +5795,10 @@ export interface components {
             /** @description Id of the formula in Formulas. */
             formula: string;
             inputs: components["schemas"]["ReckonedInput"][];
-            /** @description Where on the piece it is so, such as `layers[field].regions[moss]`; null where it is nowhere in particular. */
+            /**
+             * @description Where on the piece it is so, such as `layers[field].regions[moss]`; null where it is
+             *                 nowhere in particular.
+             */
             place?: null | string;
         };
         /** @description One input of a reckoned number. */
@@ -6228,7 +6312,8 @@ export interface components {
              */
             copies?: null | number;
             /**
-             * @description Whether each copy is poured whole before the next; else each colour goes into every copy while its cup is young.
+             * @description Whether each copy is poured whole before the next; else each colour goes into every copy
+             *                 while its cup is young.
              * @default false
              */
             copiesInTurn: boolean;

@@ -329,11 +329,11 @@ export class PieceEditor {
   private async took(got: EditedView) {
     const { view } = this.shown;
     const plan = changed(view?.plan ?? null, got);
-    const { version, revision, savedAt, canUndo, canRedo, undoes, redoes, finished, piece } = got;
+    const { version, revision, savedAt, canUndo, canRedo, undoes, redoes, finished, painted, piece } = got;
     // What is not told of a change is fetched.
     const whole =
       view && plan && view.finished === finished && !view.problem
-        ? { ...view, version, revision, savedAt, canUndo, canRedo, undoes, redoes, piece, plan }
+        ? { ...view, version, revision, savedAt, canUndo, canRedo, undoes, redoes, painted, piece, plan }
         : await this.workshop.load();
     if (!this.dragging) return this.accept(whole);
     this.happened({ is: 'kept', at: savedAt.local }, { view: whole });

@@ -66,7 +66,7 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
       ? { revision: view.revision, commands: editor.pending }
       : undefined;
   const asked = useQuery({
-    ...paintingQuery(id, { layerId, look: lookedAt, version: view?.version ?? 0, revision, unkept }),
+    ...paintingQuery(id, { layerId, look: lookedAt, mark: view?.painted ?? '', revision, unkept }),
     enabled: view !== null,
   });
   // The last one stays where the next cannot be made.
@@ -77,7 +77,8 @@ export function usePiece(id: string, layerId: string | null, look: Look, asPoure
     if (!current) return;
     if (current.plan) editor.aside(current.plan, current.piece);
     if (!editor.dragging) drafts.send({ halt: 'clear' });
-  }, [current, editor, drafts]);
+    // What was kept of a drag may be painted as before.
+  }, [current, editor, drafts, view?.version]);
   // The map is painted first; everything else on the page follows when there is time.
   useEffect(
     () =>
