@@ -18,6 +18,43 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
         return page;
     }
 
+    /// <summary>Tried with three more stations than there are, one of them with nothing in it.</summary>
+    [Theory]
+    [InlineData(800, 1200)]
+    [InlineData(1024, 768)]
+    [InlineData(1280, 800)]
+    public void The_string_has_room_for_nine_tags(int width, int height)
+    {
+        using var page = Opened("/pieces/sphagnum-pools/map", width, height);
+        page.WaitForPainting();
+        var wrong = page.Script<string>(
+            """
+            const string = document.querySelector('.string ol'), six = [...string.children];
+            const more = [['Walls', 'no walls', true], ['Stones', '2 without room', false], ['Finish', '12 lines to draw', false]];
+            for (const [name, words, empty] of more) {
+              const tag = six[1].cloneNode(true);
+              tag.classList.toggle('empty', empty);
+              tag.querySelector('a').classList.remove('active');
+              tag.querySelector('a').firstChild.textContent = name;
+              tag.querySelector('.tag-open').textContent = words;
+              string.insertBefore(tag, six[2]);
+            }
+            const tags = [...string.querySelectorAll('.tag')], box = string.getBoundingClientRect();
+            const at = tags.map(t => t.getBoundingClientRect());
+            const narrow = at[2].width, usual = at[3].width;
+            return [
+              tags.length === 9 ? '' : `${tags.length} tags`,
+              ...tags.map((t, i) => [t, ...t.querySelectorAll('.tag-open')].every(e => e.scrollWidth <= e.clientWidth + 1)
+                ? '' : `${t.textContent} is cut`),
+              ...at.map((b, i) => i && b.left < at[i - 1].right ? `${tags[i].textContent} lies on the one before` : ''),
+              ...at.map((b, i) => b.left < box.left - 1 || b.right > box.right + 1 ? `${tags[i].textContent} lies outside` : ''),
+              ...at.map((b, i) => b.height < 44 || b.width < 44 ? `${tags[i].textContent} is small for a glove` : ''),
+              narrow < usual ? '' : `nothing takes ${narrow} px, something ${usual}`,
+            ].filter(Boolean).join('; ');
+            """);
+        Assert.Equal("", wrong);
+    }
+
     /// <summary>A planned piece, one that is poured, one of many cups, one on a dark ground, a casting, and one over older work.</summary>
     [Theory]
     [InlineData("bogbean-round")]

@@ -1,14 +1,5 @@
 import { useEffect, useLayoutEffect, useRef, useState, useSyncExternalStore } from 'react';
-import type {
-  Finding,
-  LayerView,
-  Look,
-  Painting,
-  Piece,
-  PlanView,
-  RunView,
-  SittingView,
-} from '../api/client';
+import type { Finding, LayerView, Piece, PlanView, RunView, SittingView } from '../api/client';
 import type { PieceEditor } from '../editor/PieceEditor';
 import type { Pointer } from '../editor/StageHand';
 import { StageHand } from '../editor/StageHand';
@@ -18,8 +9,6 @@ import type { Selected } from '../editor/selection';
 import { grab } from '../editor/tools';
 import type { Spot } from '../editor/view';
 import { nearer, viewOf, whole as wholeView } from '../editor/view';
-import type { Shape } from '../painting/DraftLoop';
-import type { Drafts } from '../painting/Drafts';
 import { PaintedPiece } from '../painting/PaintedPiece';
 import { shimmers } from '../painting/finish';
 import { regionAt } from '../painting/regions';
@@ -37,24 +26,8 @@ import { Pin, StageFoot, TrialBar, type Trial } from './StageParts';
 import type { HoldOf } from './grips';
 import { OncePerFrame, moves } from './moves';
 import { useSize } from '../parts/useSize';
+import type { Picture } from './picture';
 import './MapStage.scss';
-
-/** What is painted, and how it is looked at. */
-export interface Picture {
-  painting: Painting;
-  drafts: Drafts;
-  drafted: Shape | null;
-  lit: ReadonlySet<string>;
-  /** Otherwise looked at than as usual nothing is dimmed, as then the picture counts. */
-  look: Look;
-  /** Whether a lacing additive is in a colour of it. */
-  laced: boolean;
-  /** Why its underside is not seen and no light comes through it. */
-  hidden: string | null;
-  onLook: (look: Look) => void;
-  /** Whether something is worked out that is not on the page yet; where it takes long, that is shown. */
-  working: boolean;
-}
 
 /** What is worked in: a layer, or a zone of it as if it were one. */
 export interface Worked {

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { Piece } from '../api/client';
 import { PaintedPiece } from '../painting/PaintedPiece';
 import { fitted } from '../painting/place';
-import type { Picture } from './MapStage';
+import type { Picture } from './picture';
 import { useSize } from '../parts/useSize';
 import './SmallMap.scss';
 

@@ -2,7 +2,7 @@ import type { Finding } from '../api/client';
 import { goToWords, gradeWords } from '../parts/Findings';
 import { LookBar } from './LookBar';
 import { ScaleBar } from './ScaleBar';
-import type { Picture } from './MapStage';
+import type { Picture } from './picture';
 import './StageParts.scss';
 
 /** A change that is looked at before it is taken. */

@@ -1,7 +1,7 @@
 import type { FilledLayer } from '../editor/filled';
 import { NavLink } from 'react-router';
 import type { Finding, Ground, LayerView, PlanView, SittingView } from '../api/client';
-import type { Station } from '../stations/station';
+import { openAt } from '../stations/openAt';
 import { stationNames, stations } from '../stations/station';
 import './StringOfStations.scss';
 
@@ -26,12 +26,12 @@ export function StringOfStations({ id, layer, plan, sitting, ground, groundPlan,
       </svg>
       <ol>
         {stations.map((station, i) => {
-          const { share, words } = openAt(station, layer, { plan, sitting }, ground, groundPlan);
+          const { share, words, empty } = openAt(station, layer, { plan, sitting }, ground, groundPlan);
           const here = findings.filter((f) => f.pin.station === station && !f.wavedOff);
           const look = here.map((f) => f.title.toLowerCase()).join(', ');
           const sag = 4 * (1 - ((2 * (i + 0.5)) / n - 1) ** 2);
           return (
-            <li key={station} style={{ top: sag * 1.6 }}>
+            <li key={station} className={empty ? 'empty' : undefined} style={{ top: sag * 1.6 }}>
               <NavLink to={`/pieces/${id}/${station}${search}`} className="tag">
                 {stationNames[station]}
                 <span className="visually-hidden">, </span>
@@ -46,74 +46,4 @@ export function StringOfStations({ id, layer, plan, sitting, ground, groundPlan,
       </ol>
     </nav>
   );
-}
-
-interface Open {
-  /** How much of it is done, 0 to 1. */
-  share: number;
-  /** What is still open, in two or three words. */
-  words: string;
-}
-
-const some = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
-
-/** What of a station is still open: of ground and map of the layer, of all others of the sitting that is looked at. */
-export function openAt(
-  station: Station,
-  layer: FilledLayer,
-  { plan, sitting }: { plan: LayerView; sitting: SittingView },
-  ground: Ground,
-  groundPlan: Pick<PlanView['ground'], 'preparation'>,
-): Open {
-  const poured = sitting.pours.length - sitting.openRegions.length;
-  switch (station) {
-    case 'ground': {
-      if (plan.poured) return { share: 1, words: 'done' };
-      const steps = groundPlan.preparation;
-      const open = steps.filter((s) => !s.done).length;
-      if (!ground.base) return { share: 0, words: 'no material yet' };
-      return open === 0
-        ? { share: 1, words: 'prepared' }
-        : { share: 1 - open / steps.length, words: `${open} to prepare` };
-    }
-    case 'map': {
-      const rings = !layer.layout && layer.hearts.length === 0 && layer.bands.length > 1;
-      if (rings) return { share: 0.3, words: 'no heart yet' };
-      const outside = plan.regions.filter((r) => !r.fits && r.kind !== 'heart-bed').length;
-      if (outside > 0) return { share: 0.7, words: `${outside} without room` };
-      const homeless = plan.regions.filter(
-        (r) => r.cupId === null && r.fits && (r.kind === 'pool' || r.kind === 'flood'),
-      ).length;
-      return homeless > 0
-        ? { share: 0.7, words: `${homeless} without a cup` }
-        : { share: 1, words: 'laid out' };
-    }
-    case 'cups': {
-      const over = sitting.cups.cups.filter((c) => c.doses.over).length;
-      if (sitting.pours.length === 0) return { share: 0, words: 'nothing to mix' };
-      const short = sitting.reach.filter((r) => r.lacks).length;
-      if (short > 0) return { share: 0.7, words: short === 1 ? 'one runs short' : `${short} run short` };
-      return over > 0
-        ? { share: 0.7, words: `${over} over its load` }
-        : { share: 1, words: some(new Set(sitting.pours.map((s) => s.cupId)).size, 'cup') };
-    }
-    case 'pour':
-      if (sitting.done) return { share: 1, words: 'poured' };
-      return sitting.poured
-        ? { share: poured / sitting.pours.length, words: `${sitting.openRegions.length} to pour` }
-        : { share: 0, words: some(sitting.pours.length, 'pour') };
-    case 'cure':
-      if (sitting.poured) return { share: 1, words: 'curing' };
-      return layer.plan.start === null
-        ? { share: 0, words: 'no start yet' }
-        : {
-            share: layer.plan.roomC === null ? 0.6 : 1,
-            words: layer.plan.roomC === null ? 'room unknown' : 'planned',
-          };
-    case 'story':
-      if (!sitting.poured) return { share: 0, words: 'not logged' };
-      return sitting.done
-        ? { share: 1, words: 'logged' }
-        : { share: poured / sitting.pours.length, words: `${poured} of ${sitting.pours.length} logged` };
-  }
 }

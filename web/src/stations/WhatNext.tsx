@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { openAt } from './openAt';
 import type { Station } from './station';
 import { stationNames, stations, useStation } from './station';
 import './WhatNext.scss';
@@ -14,8 +15,12 @@ const why: Record<Station, string> = {
 
 /** Until the first log: where the work goes on from here. */
 export function WhatNext({ id, station, search }: { id: string; station: Station; search: string }) {
-  const { view } = useStation();
-  const next = stations[stations.indexOf(station) + 1];
+  const { view, piece, whole, plan, layerPlan, sittingPlan } = useStation();
+  const next = stations
+    .slice(stations.indexOf(station) + 1)
+    .find(
+      (s) => !openAt(s, whole, { plan: layerPlan, sitting: sittingPlan }, piece.ground, plan.ground).empty,
+    );
   if (!next || view.runs.length > 0) return null;
   return (
     <p className="what-next">
