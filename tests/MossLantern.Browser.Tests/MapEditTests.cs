@@ -113,7 +113,8 @@ public sealed class MapEditTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Press(Keys.ArrowRight, Keys.Shift + Keys.ArrowRight);
         Waiting.Until(() => Value(page, "Edge of moss, inner ring") == now + 11, "the arrow keys to widen the band by 11 mm");
         page.WaitUntilKept();
-        Assert.Contains("mm wide", page.Find("slider", "Edge of moss, inner ring").GetAttribute("aria-valuetext")!, StringComparison.Ordinal);
+        Assert.Contains("mm wide", page.Find("slider", "Edge of moss, inner ring").GetAttribute("aria-valuetext")!,
+            StringComparison.Ordinal);
         page.WaitForText("drag to widen");
     }
 

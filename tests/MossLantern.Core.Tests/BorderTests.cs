@@ -49,7 +49,8 @@ public sealed class BorderTests
         {
             Layout = Of(kind, seed),
             Recipes = [Samples.Cup("c1"), Samples.Cup("c2"), new("mix", "mix", "#888888", [], [new("c1", 1), new("c2", 1)])],
-            Zones = inner == "none" ? null : [new("z", "Pond", new RoundOutline(130), 40 + seed % 120, 60, Inside(inner, seed, 40 + seed % 120))],
+            Zones = inner == "none" ? null
+                : [new("z", "Pond", new RoundOutline(130), 40 + seed % 120, 60, Inside(inner, seed, 40 + seed % 120))],
         }
         select Samples.Piece(new(shape switch
         {

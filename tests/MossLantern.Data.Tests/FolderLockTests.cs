@@ -23,6 +23,14 @@ public sealed class FolderLockTests : IDisposable
     }
 
     [Fact]
-    public void A_folder_that_is_not_there_is_made() =>
-        FolderLock.Take(Path.Combine(workshop.Folder, "new", "folder"), "").Dispose();
+    public void A_folder_that_is_not_there_is_made_and_held()
+    {
+        var folder = Path.Combine(workshop.Folder, "new", "folder");
+        using (FolderLock.Take(folder, ""))
+        {
+            Assert.True(Directory.Exists(folder));
+            Assert.Contains("in use by another", Assert.Throws<WorkshopFileException>(() => FolderLock.Take(folder, "")).Message,
+                StringComparison.Ordinal);
+        }
+    }
 }
