@@ -2,7 +2,15 @@
 //   node scripts/answers.mjs take workshop.db FOLDER      after ./test or ./start has built everything
 //   node scripts/answers.mjs compare FOLDER OTHER         lists every difference
 import { spawn } from 'node:child_process';
-import { copyFileSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  copyFileSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -11,20 +19,49 @@ const root = join(import.meta.dirname, '..');
 const [what, from, to] = process.argv.slice(2);
 
 /** What is asked of every piece; what ends in a picture's ending is kept byte for byte. */
-const ofPiece = ['', '/painting', '/painting?wet=true', '/picture.png?width=400', '/map.svg', '/outline.svg', '/template.pdf', '/piece.json', '/versions'];
-const ofWorkshop = ['/workshop', '/materials', '/formulas', '/fields', '/prices', '/pieces', '/aside', '/ribbon', '/moulds', '/pots', '/sequences'];
+const ofPiece = [
+  '',
+  '/painting',
+  '/painting?wet=true',
+  '/picture.png?width=400',
+  '/map.svg',
+  '/outline.svg',
+  '/template.pdf',
+  '/piece.json',
+  '/versions',
+];
+const ofWorkshop = [
+  '/workshop',
+  '/materials',
+  '/formulas',
+  '/fields',
+  '/prices',
+  '/pieces',
+  '/aside',
+  '/ribbon',
+  '/moulds',
+  '/pots',
+  '/sequences',
+];
 
 /** Names that are others by now: what was taken before is read as if it had been told by today's. */
-const renamed = { keys: { steps: 'pours', pour: 'span', place: 'pin' }, values: { 'lines-need': 'stripes-need', run: 'bleed' } };
+const renamed = {
+  keys: { steps: 'pours', pour: 'span', place: 'pin' },
+  values: { 'lines-need': 'stripes-need', run: 'bleed' },
+};
 
 /** Where a key by itself says too little: in plans of sittings and in findings. */
 const renamedIn = /\.sittings\[\d+\]$|\.findings\[\d+\]$/;
 
 function today(value, at = '') {
   if (Array.isArray(value)) return value.map((v, i) => today(v, `${at}[${i}]`));
-  if (value === null || typeof value !== 'object') return (typeof value === 'string' && renamed.values[value]) || value;
+  if (value === null || typeof value !== 'object')
+    return (typeof value === 'string' && renamed.values[value]) || value;
   return Object.fromEntries(
-    Object.entries(value).map(([k, v]) => [(at.startsWith('.plan') && renamedIn.test(at) && renamed.keys[k]) || k, today(v, `${at}.${k}`)]),
+    Object.entries(value).map(([k, v]) => [
+      (at.startsWith('.plan') && renamedIn.test(at) && renamed.keys[k]) || k,
+      today(v, `${at}.${k}`),
+    ]),
   );
 }
 
@@ -45,13 +82,23 @@ async function take(file, folder) {
   const data = mkdtempSync(join(tmpdir(), 'moss-lantern-answers-'));
   copyFileSync(file, join(data, 'workshop.db'));
   const base = `http://127.0.0.1:${await freePort()}`;
-  const server = spawn('dotnet', ['bin/Release/net10.0/MossLantern.Web.dll', '--urls', base, '--data', data], {
-    cwd: join(root, 'src/MossLantern.Web'),
-    stdio: 'ignore',
-  });
+  const server = spawn(
+    'dotnet',
+    ['bin/Release/net10.0/MossLantern.Web.dll', '--urls', base, '--data', data],
+    {
+      cwd: join(root, 'src/MossLantern.Web'),
+      stdio: 'ignore',
+    },
+  );
   try {
     for (const end = Date.now() + 30_000; ; await new Promise((d) => setTimeout(d, 100))) {
-      if (await fetch(`${base}/api/workshop`).then((a) => a.ok, () => false)) break;
+      if (
+        await fetch(`${base}/api/workshop`).then(
+          (a) => a.ok,
+          () => false,
+        )
+      )
+        break;
       if (Date.now() > end) throw new Error('The workshop does not answer.');
     }
     const keep = async (path, place) => {
@@ -78,15 +125,20 @@ async function take(file, folder) {
 
 function* differences(a, b, at) {
   if (typeof a !== typeof b || a === null || b === null || typeof a !== 'object') {
-    const near = typeof a === 'number' && typeof b === 'number' && Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a));
+    const near =
+      typeof a === 'number' && typeof b === 'number' && Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a));
     if (a !== b && !near) yield [at, a, b];
     return;
   }
   for (const key of new Set([...Object.keys(a), ...Object.keys(b)]))
-    if (!byMoment.has(key)) yield* differences(a[key], b[key], Array.isArray(a) ? `${at}[${key}]` : `${at}.${key}`);
+    if (!byMoment.has(key))
+      yield* differences(a[key], b[key], Array.isArray(a) ? `${at}[${key}]` : `${at}.${key}`);
 }
 
-const files = (folder) => readdirSync(folder, { recursive: true, withFileTypes: true }).filter((f) => f.isFile()).map((f) => join(f.parentPath, f.name).slice(folder.length + 1));
+const files = (folder) =>
+  readdirSync(folder, { recursive: true, withFileTypes: true })
+    .filter((f) => f.isFile())
+    .map((f) => join(f.parentPath, f.name).slice(folder.length + 1));
 
 function compare(before, after) {
   let [found, numbers] = [0, 0];

@@ -40,7 +40,8 @@ function install() {
     ['Xvfb', 'xvfb'],
     ['chromedriver', 'chromium-driver'],
   ].filter(([command]) => spawnSync('which', [command]).status !== 0);
-  if (missing.length > 0) spawnSync('apt-get', ['install', '-y', '-q', ...missing.map(([, p]) => p)], { stdio: 'inherit' });
+  if (missing.length > 0)
+    spawnSync('apt-get', ['install', '-y', '-q', ...missing.map(([, p]) => p)], { stdio: 'inherit' });
 }
 
 /** A browser by the usual remote protocol: Chromium and WebKit. */
@@ -61,7 +62,10 @@ class Driven {
     return new Driven(base, made.sessionId);
   }
   async ask(path, body, method = 'POST') {
-    const answer = await fetch(`${this.base}/session/${this.session}${path}`, { method, body: body && JSON.stringify(body) });
+    const answer = await fetch(`${this.base}/session/${this.session}${path}`, {
+      method,
+      body: body && JSON.stringify(body),
+    });
     const { value } = await answer.json();
     if (value?.error) throw new Error(`${value.error}: ${value.message}`);
     return value;
@@ -80,13 +84,24 @@ class Firefox {
   said = [];
   number = 0;
   static async open(port) {
-    start('firefox-esr', ['--headless', `--remote-debugging-port=${port}`, '--profile', mkdtempSync(join(folder, 'firefox-')), '--width', '1280', '--height', '860']);
+    start('firefox-esr', [
+      '--headless',
+      `--remote-debugging-port=${port}`,
+      '--profile',
+      mkdtempSync(join(folder, 'firefox-')),
+      '--width',
+      '1280',
+      '--height',
+      '860',
+    ]);
     const self = new Firefox();
-    self.socket = await until('Firefox to answer', () =>
-      new Promise((done, fail) => {
-        const socket = new WebSocket(`ws://127.0.0.1:${port}/session`);
-        socket.once('open', () => done(socket)).once('error', fail);
-      }),
+    self.socket = await until(
+      'Firefox to answer',
+      () =>
+        new Promise((done, fail) => {
+          const socket = new WebSocket(`ws://127.0.0.1:${port}/session`);
+          socket.once('open', () => done(socket)).once('error', fail);
+        }),
     );
     self.socket.on('message', (text) => {
       const got = JSON.parse(text);
@@ -106,7 +121,8 @@ class Firefox {
       this.socket.send(JSON.stringify({ id, method, params }));
     });
   }
-  size = () => this.ask('browsingContext.setViewport', { context: this.page, viewport: { width: 1280, height: 800 } });
+  size = () =>
+    this.ask('browsingContext.setViewport', { context: this.page, viewport: { width: 1280, height: 800 } });
   go = (url) => this.ask('browsingContext.navigate', { context: this.page, url, wait: 'complete' });
   async run(script, ...args) {
     const { result, exceptionDetails } = await this.ask('script.evaluate', {
@@ -117,7 +133,11 @@ class Firefox {
     if (exceptionDetails) throw new Error(exceptionDetails.text);
     return JSON.parse(result.value);
   }
-  hand = (actions) => this.ask('input.performActions', { context: this.page, actions: [{ type: 'pointer', id: 'hand', actions }] });
+  hand = (actions) =>
+    this.ask('input.performActions', {
+      context: this.page,
+      actions: [{ type: 'pointer', id: 'hand', actions }],
+    });
   end = async () => this.socket.close();
   errors = async () => this.said.splice(0);
 }
@@ -134,7 +154,9 @@ const picture = `
   let [left, top, right, bottom] = [width, height, 0, 0];
   for (let y = 0; y < height; y += 2)
     for (let x = 0; x < width; x += 2)
-      if (all[4 * (y * width + x) + 3] > 200) [left, top, right, bottom] = [Math.min(left, x), Math.min(top, y), Math.max(right, x), Math.max(bottom, y)];
+      if (all[4 * (y * width + x) + 3] <= 200) continue;
+      [left, top] = [Math.min(left, x), Math.min(top, y)];
+      [right, bottom] = [Math.max(right, x), Math.max(bottom, y)];
   if (right <= left) return null;
   // Means of cells, each engine scaling in a way of its own.
   const cells = [];
@@ -155,15 +177,28 @@ const grip = `
   const one = grips.find((g) => /^(Heart|Edge|Field|Middle|Puddle|Spot|Wall)/.test(g.getAttribute('aria-label'))) ?? grips[0];
   if (!one) return null;
   const box = one.querySelector('.grip').getBoundingClientRect();
-  return { name: one.getAttribute('aria-label'), value: one.getAttribute('aria-valuetext'), x: Math.round(box.x + box.width / 2), y: Math.round(box.y + box.height / 2) };`;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2].map(Math.round);
+  return { name: one.getAttribute('aria-label'), value: one.getAttribute('aria-valuetext'), x, y };`;
 const press = `
   const [role, name] = arguments;
   const found = [...document.querySelectorAll(role)].find((e) => (e.getAttribute('aria-label') ?? e.textContent).trim().startsWith(name));
   found?.click();
   return !!found;`;
-const settled = `return !document.querySelector('[data-drafted]') && !/working|keeping/i.test(document.querySelector('.saving, .kept, [role=status]')?.textContent ?? '');`;
+const gripOf = `return [...document.querySelectorAll('[role=slider]')].find((g) => g.getAttribute('aria-label') === arguments[0])`;
+const settled = `return !document.querySelector('[data-drafted]')
+  && !/working|keeping/i.test(document.querySelector('.saving, .kept, [role=status]')?.textContent ?? '');`;
 
-const pieces = ['marsh-light', 'bogbean-round', 'peat-pool', 'sundew-pair', 'sphagnum-pools', 'water-mint', 'heron-tray', 'rain-ring', 'old-kiln'];
+const pieces = [
+  'marsh-light',
+  'bogbean-round',
+  'peat-pool',
+  'sundew-pair',
+  'sphagnum-pools',
+  'water-mint',
+  'heron-tray',
+  'rain-ring',
+  'old-kiln',
+];
 
 async function walk(name, browser, base, pictures) {
   const errors = [];
@@ -176,7 +211,11 @@ async function walk(name, browser, base, pictures) {
   const copies = {};
   for (const piece of pieces) {
     const text = await (await fetch(`${base}/api/pieces/${piece}/piece.json`)).text();
-    const made = await fetch(`${base}/api/pieces/import`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ text }) });
+    const made = await fetch(`${base}/api/pieces/import`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ text }),
+    });
     copies[piece] = (await made.json()).id;
   }
   await browser.size();
@@ -191,31 +230,60 @@ async function walk(name, browser, base, pictures) {
     }
     const held = await browser.run(grip);
     if (held) {
-      const moves = Array.from({ length: 12 }, (_, i) => ({ type: 'pointerMove', x: held.x + 3 * (i + 1), y: held.y + 2 * (i + 1), duration: 16 }));
-      await browser.hand([{ type: 'pointerMove', x: held.x, y: held.y, duration: 0 }, { type: 'pointerDown', button: 0 }, ...moves, { type: 'pointerUp', button: 0 }]);
-      await until(`${held.name} of ${piece} to be kept`, () => browser.run(`return [...document.querySelectorAll('button')].some((b) => b.textContent === 'Undo' && !b.disabled)`));
+      const moves = Array.from({ length: 12 }, (_, i) => ({
+        type: 'pointerMove',
+        x: held.x + 3 * (i + 1),
+        y: held.y + 2 * (i + 1),
+        duration: 16,
+      }));
+      await browser.hand([
+        { type: 'pointerMove', x: held.x, y: held.y, duration: 0 },
+        { type: 'pointerDown', button: 0 },
+        ...moves,
+        { type: 'pointerUp', button: 0 },
+      ]);
+      await until(`${held.name} of ${piece} to be kept`, () =>
+        browser.run(
+          `return [...document.querySelectorAll('button')].some((b) => b.textContent === 'Undo' && !b.disabled)`,
+        ),
+      );
       await until(`${piece} to be painted after the drag`, () => browser.run(settled));
-      const spoken = await browser.run(`return [...document.querySelectorAll('[role=slider]')].find((g) => g.getAttribute('aria-label') === arguments[0])?.getAttribute('aria-valuetext')`, held.name);
+      const spoken = await browser.run(`${gripOf}?.getAttribute('aria-valuetext')`, held.name);
       if (spoken === held.value) errors.push(`${piece}: ${held.name} still says ${spoken} after the drag`);
       await browser.run(press, 'button', 'Undo');
-      await until(`${piece} to be as it was`, () => browser.run(`return [...document.querySelectorAll('[role=slider]')].find((g) => g.getAttribute('aria-label') === arguments[0])?.getAttribute('aria-valuetext') === arguments[1]`, held.name, held.value));
+      await until(`${piece} to be as it was`, () =>
+        browser.run(`${gripOf}?.getAttribute('aria-valuetext') === arguments[1]`, held.name, held.value),
+      );
     }
     await note(piece);
   }
-  for (const [station, shows] of [['cups', 'hardener'], ['pour', 'Order of pours'], ['cure', 'touch-dry'], ['story', 'What was poured']]) {
+  for (const [station, shows] of [
+    ['cups', 'hardener'],
+    ['pour', 'Order of pours'],
+    ['cure', 'touch-dry'],
+    ['story', 'What was poured'],
+  ]) {
     await at(`/pieces/marsh-light/${station}`);
     await until(station, () => browser.run(`return document.body.textContent.includes(arguments[0])`, shows));
     await note(station);
   }
   await at('/speed?seconds=2');
   await until('the pieces', () => browser.run(press, 'button', 'Drag every piece'));
-  const rows = await until('every piece to be dragged', () => browser.run(`
+  const rows = await until(
+    'every piece to be dragged',
+    () =>
+      browser.run(`
     const button = document.querySelector('.speed button');
     const rows = [...document.querySelectorAll('.speed tbody tr')].map((r) => [...r.children].map((c) => c.textContent));
-    return button.disabled || rows.length === 0 ? null : rows;`), 120_000);
+    return button.disabled || rows.length === 0 ? null : rows;`),
+    120_000,
+  );
   await note('speed');
   console.log(`\n${name}`);
-  for (const row of rows) console.log(`  ${row[0].padEnd(20)}${row[1].padStart(5)} answers   median ${row[2].padStart(7)}   95 of 100 within ${row[3].padStart(7)}`);
+  for (const row of rows)
+    console.log(
+      `  ${row[0].padEnd(20)}${row[1].padStart(5)} answers   median ${row[2].padStart(7)}   95 of 100 within ${row[3].padStart(7)}`,
+    );
   console.log(errors.length === 0 ? '  no errors' : errors.map((e) => `  ERROR ${e}`).join('\n'));
   return errors.length;
 }
@@ -233,17 +301,31 @@ async function main() {
     const port = await freePort();
     const base = `http://127.0.0.1:${port}`;
     const data = mkdtempSync(join(folder, 'data-'));
-    const server = start('dotnet', ['bin/Release/ahead/MossLantern.Web.dll', '--urls', base, '--demo', 'true', '--data', data], { cwd: join(root, 'src/MossLantern.Web') });
+    const server = start(
+      'dotnet',
+      ['bin/Release/ahead/MossLantern.Web.dll', '--urls', base, '--demo', 'true', '--data', data],
+      { cwd: join(root, 'src/MossLantern.Web') },
+    );
     await until('the workshop', async () => (await fetch(`${base}/api/workshop`)).ok);
     const display = `:${90 + wanted.indexOf(name)}`;
     let browser;
     if (name === 'firefox') browser = await Firefox.open(await freePort());
     else if (name === 'webkit') {
       start('Xvfb', [display, '-screen', '0', '1400x1000x24']);
-      const lib = readdirSync('/usr/lib').map((d) => `/usr/lib/${d}`).flatMap((d) => ['webkit2gtk-4.1', 'webkit2gtk-4.0'].map((w) => join(d, w, 'MiniBrowser'))).find(existsSync);
-      browser = await Driven.open('WebKitWebDriver', await freePort(), { browserName: 'MiniBrowser', 'webkitgtk:browserOptions': { binary: lib, args: ['--automation'] } }, { DISPLAY: display, WEBKIT_DISABLE_SANDBOX_THIS_IS_DANGEROUS: '1' });
+      const lib = readdirSync('/usr/lib')
+        .map((d) => `/usr/lib/${d}`)
+        .flatMap((d) => ['webkit2gtk-4.1', 'webkit2gtk-4.0'].map((w) => join(d, w, 'MiniBrowser')))
+        .find(existsSync);
+      browser = await Driven.open(
+        'WebKitWebDriver',
+        await freePort(),
+        { browserName: 'MiniBrowser', 'webkitgtk:browserOptions': { binary: lib, args: ['--automation'] } },
+        { DISPLAY: display, WEBKIT_DISABLE_SANDBOX_THIS_IS_DANGEROUS: '1' },
+      );
     } else {
-      browser = await Driven.open('chromedriver', await freePort(), { 'goog:chromeOptions': { args: ['--headless=new', '--no-sandbox', '--disable-gpu'] } });
+      browser = await Driven.open('chromedriver', await freePort(), {
+        'goog:chromeOptions': { args: ['--headless=new', '--no-sandbox', '--disable-gpu'] },
+      });
     }
     seen[name] = {};
     try {
@@ -259,7 +341,9 @@ async function main() {
       if (!seen[name][piece] || !seen.chromium[piece]) continue;
       const by = apart(seen[name][piece], seen.chromium[piece]);
       if (by > mostApart) failed++;
-      console.log(`  ${piece.padEnd(20)}painted ${by.toFixed(2)} of 255 apart from Chromium${by > mostApart ? '  TOO FAR' : ''}`);
+      console.log(
+        `  ${piece.padEnd(20)}painted ${by.toFixed(2)} of 255 apart from Chromium${by > mostApart ? '  TOO FAR' : ''}`,
+      );
     }
   }
   process.exitCode = failed > 0 ? 1 : 0;

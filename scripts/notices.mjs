@@ -46,7 +46,9 @@ function fromNuGet() {
 
 const byName = (a, b) => a.name.localeCompare(b.name, 'en');
 const told = ({ name, version, licence, by, text }) =>
-  [`${name} ${version}`, `Licence: ${licence}`, by && `By: ${plain(by)}`, text && `\n${text}`].filter(Boolean).join('\n');
+  [`${name} ${version}`, `Licence: ${licence}`, by && `By: ${plain(by)}`, text && `\n${text}`]
+    .filter(Boolean)
+    .join('\n');
 const line = `\n\n${'-'.repeat(72)}\n\n`;
 const npm = fromNpm().sort(byName);
 const fonts = npm.filter((p) => p.name.startsWith('@fontsource'));
@@ -57,4 +59,6 @@ const text = [
   ...['Packages of the program', fromNuGet().sort(byName).map(told)].flat(),
 ].join(line);
 writeFileSync(join(root, 'web', 'public', 'notices.txt'), `${text}\n`);
-console.log(`${npm.length} packages of the front end, fonts among them, and ${fromNuGet().length} of the program`);
+console.log(
+  `${npm.length} packages of the front end, fonts among them, and ${fromNuGet().length} of the program`,
+);

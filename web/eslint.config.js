@@ -1,4 +1,5 @@
 import js from '@eslint/js';
+import style from '@stylistic/eslint-plugin';
 import hooks from 'eslint-plugin-react-hooks';
 import ts from 'typescript-eslint';
 
@@ -98,6 +99,11 @@ export default ts.config(
     ignores: ['**/*.test.*', 'src/painting/**'],
     plugins: { 'react-hooks': hooks },
     rules: hooks.configs.recommended.rules,
+  },
+  {
+    plugins: { style },
+    // What the formatter cannot break: sentences, templates and comments.
+    rules: { 'style/max-len': ['error', { code: 140, ignoreUrls: true }] },
   },
   ...arrows,
   byHand,

@@ -60,6 +60,10 @@ export function CupboardPage() {
 /** Highest mould on the shelf, CSS pixels. */
 const shelfPx = 104;
 
+const timesCast = (n: number) => (n === 0 ? '' : `, cast ${n === 1 ? 'once' : `${n} times`}`);
+const saysOf = ({ mould, castings }: MouldView) =>
+  `${mould.owned === 0 ? 'none left' : `I own ${mould.owned}`}${timesCast(castings)}`;
+
 /** The moulds at their true relative size. */
 function Moulds() {
   const { data: moulds, error } = useQuery(mouldsQuery);
@@ -90,7 +94,7 @@ function Moulds() {
           chosen={m.id === mould?.id}
           onTake={() => kept.take(m.id)}
           name={m.mould.name}
-          says={`${m.mould.owned === 0 ? 'none left' : `I own ${m.mould.owned}`}${m.castings > 0 ? `, cast ${m.castings === 1 ? 'once' : `${m.castings} times`}` : ''}`}
+          says={saysOf(m)}
         >
           <svg
             width={m.widthMm * scale + 8}

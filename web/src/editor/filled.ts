@@ -250,8 +250,8 @@ export function sittingOf(
 }
 
 /**
- * A layer of a piece with what it is filled from in a sitting, or in that of its rest; its cups are those of its plan, or all where there is
- * none yet.
+ * A layer of a piece with what it is filled from in a sitting, or in that of its rest; its cups are those of its plan, or all where
+ * there is none yet.
  */
 export function filled(
   piece: Piece,

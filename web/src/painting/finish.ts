@@ -48,7 +48,10 @@ const acrossDeg = 24;
 const stops = 8;
 /** The angles that a colour is told at lie so far apart, degrees. */
 const angleStep = 15;
-/** A tilt moves the light along a metal by a stripe of its sheen, and specks by so many mm a degree; at the last no speck shines any more. */
+/**
+ * A tilt moves the light along a metal by a stripe of its sheen, and specks by so many mm a degree; at the last no speck shines any
+ * more.
+ */
 const degAStripe = 15;
 const speckMmADeg = 0.7;
 const specksGoDeg = 120;

@@ -22,7 +22,10 @@ interface Props {
   onWave: (finding: Finding, reason: string | null) => void;
 }
 
-/** What the second look sees, a line each; opened, with its reason and what can be done about it. The gravest is open by itself, and every danger. */
+/**
+ * What the second look sees, a line each; opened, with its reason and what can be done about it. The gravest is open by itself, and
+ * every danger.
+ */
 export function Findings({ findings, opened, at, onOpen, onRemedy, onTry, onWave }: Props) {
   if (findings.length === 0) return null;
   return (

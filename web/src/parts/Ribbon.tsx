@@ -122,7 +122,8 @@ function spanText(span: RibbonSpan) {
 function whenText(span: RibbonSpan) {
   const to = span.closes ? ` to ${untilText(span.opens.local, span.closes.local)}` : '';
   const state = span.state === 'open' ? ', open now' : '';
-  return `from ${localText(span.opens.local)}${to}${state}${span.poured ? '' : ', as planned'}${span.renewing ? ', being worked out anew' : ''}`;
+  const known = `${span.poured ? '' : ', as planned'}${span.renewing ? ', being worked out anew' : ''}`;
+  return `from ${localText(span.opens.local)}${to}${state}${known}`;
 }
 
 /** Room at the right end for the button that shows the rest. */

@@ -5,7 +5,10 @@ import { sequencesQuery } from '../api/queries';
 /** The sequences of colours in the cupboard. */
 export const useSequences = () => useQuery(sequencesQuery).data ?? [];
 
-/** The stripes of a sequence from the middle to the rim, each with its colour and its share; what fills the rest is drawn as wide as the others are on average. */
+/**
+ * The stripes of a sequence from the middle to the rim, each with its colour and its share; what fills the rest is drawn as wide as
+ * the others are on average.
+ */
 export function stripesOf({ sequence: { bands, recipes }, widthsMm }: SequenceView) {
   const set = widthsMm.filter((w) => w > 0);
   const drawn = widthsMm.map((w) => w || (set.reduce((sum, v) => sum + v, 0) || 1) / Math.max(1, set.length));

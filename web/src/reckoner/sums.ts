@@ -666,7 +666,8 @@ export const sums: Sum[] = [
       out('totalMl', 'Rubber in all', 'ml', 'rubber', { decimals: 0 }),
       {
         told: (a) =>
-          `Typically it can be worked for ${String(a['workingMinutes'])} min and sets in ${String(a['setsMinutes'])} min. No undercuts, or the master does not come out.`,
+          `Typically it can be worked for ${String(a['workingMinutes'])} min and sets in ${String(a['setsMinutes'])} min. ` +
+          'No undercuts, or the master does not come out.',
       },
     ],
   },

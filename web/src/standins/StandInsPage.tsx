@@ -43,6 +43,7 @@ function LevelPanel({ now }: { now: LevelSteering }) {
       onChange={(v) => v !== null && steer({ [key]: v })}
     />
   );
+  const shown = (deg: number) => units.show(deg, '°', decimalsOfStep(live?.level.stepDeg ?? 0.1));
   return (
     <section aria-label="Level" className="device">
       <h2>Level, two axes</h2>
@@ -53,7 +54,7 @@ function LevelPanel({ now }: { now: LevelSteering }) {
       </p>
       <p role="status" className="shows">
         {live
-          ? `It shows ${units.show(live.level.acrossDeg, '°', decimalsOfStep(live.level.stepDeg))} across and ${units.show(live.level.alongDeg, '°', decimalsOfStep(live.level.stepDeg))} along.`
+          ? `It shows ${shown(live.level.acrossDeg)} across and ${shown(live.level.alongDeg)} along.`
           : 'No level answers.'}
       </p>
     </section>

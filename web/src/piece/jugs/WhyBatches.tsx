@@ -18,15 +18,12 @@ export function WhyBatches() {
   const own = piece.sittings.find((s) => s.id === sittingPlan.sittingId)?.batches;
   const now = arranged(all, own);
   const open = !sittingPlan.poured;
+  const batches = all.length === 1 ? 'batch does for all' : why.length > 0 ? 'batches, because' : 'batches';
   return (
     <section className="why-batches" aria-label="Why these batches">
       {all.length > 0 && (
         <div className="why-reasons">
-          <h2>
-            {proposed
-              ? `${counted[all.length] ?? all.length} ${all.length === 1 ? 'batch does for all' : why.length > 0 ? 'batches, because' : 'batches'}`
-              : 'Your own batches'}
-          </h2>
+          <h2>{proposed ? `${counted[all.length] ?? all.length} ${batches}` : 'Your own batches'}</h2>
           {why.length > 0 && (
             <ul>
               {why.map((because, i) => (

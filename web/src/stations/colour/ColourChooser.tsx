@@ -305,17 +305,18 @@ function Offers({ cup, onTake }: { cup: Cup; onTake: () => void }) {
 function OneOffer({ of, cup, onTake }: { of: Offer; cup: Cup; onTake: () => void }) {
   const names = useColourantNames();
   const [first] = of.doses;
+  const stirredIn = (dose: Offer['doses'][number]) =>
+    of.doses.length > 1
+      ? `${of.doses.length} colourants`
+      : `${names({ ...dose, colourantId: null })}, ${loadOf(dose)}`;
+  const hides = of.seen.hides.value < 0.5 ? 'hides nothing' : `hides ${of.seen.hides.value.toFixed(0)} %`;
   return (
     <li>
       <button type="button" className="offer" aria-pressed={chosen(of, cup)} onClick={onTake}>
         <Wedge wedge={of.seen.wedge} />
         <b>{of.name}</b>
         <small>
-          {of.mixedFrom > 0
-            ? 'filled from other cups'
-            : first
-              ? `${of.doses.length > 1 ? `${of.doses.length} colourants` : `${names({ ...first, colourantId: null })}, ${loadOf(first)}`}; ${of.seen.hides.value < 0.5 ? 'hides nothing' : `hides ${of.seen.hides.value.toFixed(0)} %`}`
-              : 'clear'}
+          {of.mixedFrom > 0 ? 'filled from other cups' : first ? `${stirredIn(first)}; ${hides}` : 'clear'}
         </small>
       </button>
     </li>

@@ -54,7 +54,8 @@ function Lying({ needed, onTake, onOff }: LyingProps) {
       <div>
         <p role="status">
           {shows
-            ? `Right side ${words(shows.acrossDeg, shows.stepDeg, units.show)}, lower side ${words(shows.alongDeg, shows.stepDeg, units.show)}.`
+            ? `Right side ${words(shows.acrossDeg, shows.stepDeg, units.show)}, ` +
+              `lower side ${words(shows.alongDeg, shows.stepDeg, units.show)}.`
             : 'No level answers.'}
         </p>
         {shows && (
