@@ -153,10 +153,11 @@ const picture = `
   const all = canvas.getContext('2d').getImageData(0, 0, width, height).data;
   let [left, top, right, bottom] = [width, height, 0, 0];
   for (let y = 0; y < height; y += 2)
-    for (let x = 0; x < width; x += 2)
+    for (let x = 0; x < width; x += 2) {
       if (all[4 * (y * width + x) + 3] <= 200) continue;
       [left, top] = [Math.min(left, x), Math.min(top, y)];
       [right, bottom] = [Math.max(right, x), Math.max(bottom, y)];
+    }
   if (right <= left) return null;
   // Means of cells, each engine scaling in a way of its own.
   const cells = [];
