@@ -194,9 +194,9 @@ public sealed class ControlTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Press(Keys.Enter);
         page.WaitForText("1 piece kept aside");
         bool Stands() =>
-            page.Script<bool>("return [...document.querySelectorAll('main a')].some((a) => a.textContent.includes('Rain Ring'))");
+            page.All("link").Any(a => a.Text.Contains("Rain Ring", StringComparison.Ordinal));
         Waiting.Until(() => !Stands(), "the piece to be off the shelf");
-        page.Script<object?>("document.querySelector('.kept-aside summary').click(); return null");
+        page.Unfold("1 piece kept aside");
         page.Click("button", "Put it back on the shelf: Rain Ring");
         Waiting.Until(Stands, "the piece to be back");
     }

@@ -31,7 +31,7 @@ public sealed class FirstPieceCountTests
         actions++;
         page.Choose("Outline", "round");
         actions++;
-        Waiting.Until(() => page.Driver.FindElements(By.CssSelector(".starters canvas.picture")).Count == 6, "six layouts to begin with");
+        Waiting.Until(() => page.Items("Layouts to begin with").Count == 6, "six layouts to begin with");
         Press("button", "A ring piece");
         Press("button", "Put it on the bench");
         page.WaitForText("amber, heart bed");
@@ -39,7 +39,7 @@ public sealed class FirstPieceCountTests
         Press("link", "Cups");
         page.WaitForText("hardener");
         var toAmounts = actions;
-        Assert.Equal(5, page.Driver.FindElements(By.CssSelector(".jug-cup-name")).Count);
+        Assert.Equal(5, page.All("button").Count(b => (b.GetAttribute("aria-label") ?? "").StartsWith("Mix in ", StringComparison.Ordinal)));
         Press("link", "Next: Pour");
         page.WaitForText("Order of pours");
         Press("link", "Next: Cure");
@@ -72,7 +72,7 @@ public sealed class FirstPieceCountTests
         page.WaitForText("A new piece");
         page.Click("button", "Put it on the bench");
         page.WaitForText("Take one and change it");
-        Waiting.Until(() => page.Driver.FindElements(By.CssSelector(".starters canvas.picture")).Count == 6, "six layouts to begin with");
+        Waiting.Until(() => page.Items("Layouts to begin with").Count == 6, "six layouts to begin with");
         Assert.Empty(page.AxeFindings());
         Assert.Empty(page.DeadControls());
         page.Click("button", "Pools between two walls");

@@ -145,8 +145,8 @@ public sealed class GroundTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Press(Keys.Enter);
         Waiting.Until(() => !page.Text.Contains("May leak", StringComparison.Ordinal), "the frame to be sealed");
         page.WaitUntilKept();
-        page.Script<object>("document.querySelector('.more-of > summary').click()");
-        var chooser = page.Driver.FindElement(By.CssSelector("input[type=file]"));
+        page.Unfold("Several panels");
+        var chooser = page.All("file").Single();
         chooser.SendKeys(Drawing("text.svg", "<text id='name'>Fen</text>"));
         page.WaitForText("<text id=\"name\"> is text");
         Assert.Contains("frame, 400 × 300 mm", page.Text, StringComparison.Ordinal);

@@ -163,9 +163,7 @@ public sealed class KindsTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForPainting();
 
         // What is painted already takes nothing more; to be painted, it does.
-        page.Script<object>(
-            "[...document.querySelectorAll('.prepare label')].find(l => l.textContent.startsWith('Paint the "
-                + "ground')).querySelector('input').click()");
+        page.Click("checkbox", "Paint the ground");
         page.WaitForText("Undo: mark a preparation as not done");
         page.Choose("Pot of paint", "Reed cream");
         page.WaitForText("too little");
@@ -216,8 +214,8 @@ public sealed class KindsTests(SharedWorkshop shared) : WorkshopCase(shared)
             System.Globalization.CultureInfo.InvariantCulture);
 
     /// <summary>What all cups together are mixed to, ml.</summary>
-    private static double Mix(Page page) => page.Script<double>(
-        "return [...document.querySelectorAll('.cup-row b')].reduce((sum, b) => sum + (parseFloat(b.textContent) || 0), 0) + 0.0001");
+    private static double Mix(Page page) => page.Items("Cups, in pour order")
+        .Sum(c => MapPage.Number(c.FindElement(By.CssSelector("[aria-label^='Mix in']")).GetAttribute("aria-label")!, ": "));
 
     /// <summary>Whether the right half of the picture is the left one turned over.</summary>
     private static bool Like(Page page) => page.Script<bool>(

@@ -23,11 +23,11 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         // In another mould, fitted to it; every cup that it takes comes with it, and those that nothing names any more go.
         page.Open(Own("/pieces/marigold-dozen/map"));
         page.WaitForPainting();
-        var areas = page.Driver.FindElements(By.CssSelector(".bands > li")).Count;
+        var areas = Bands(page);
         page.TabTo("button", "Lay it fitted to 98 mm: Peat tea");
         page.Press(Keys.Enter);
         page.WaitForText("Peat tea is laid here.");
-        Waiting.Until(() => page.Driver.FindElements(By.CssSelector(".bands > li")).Count == 9,
+        Waiting.Until(() => Bands(page) == 9,
             $"eight bands and the heart's bed in place of {areas}");
         page.WaitUntilKept();
         Assert.Contains("black tea", Cups(page), StringComparison.Ordinal);
@@ -61,12 +61,12 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("Room from the rim to the middle");
         page.Write("Laid on a film of", "1");
         page.WaitUntilKept();
-        var lines = page.Driver.FindElements(By.CssSelector(".bands > li")).Count;
+        var lines = Bands(page);
         page.TabTo("button", "Lay the sequence again");
         for (var times = 2; times <= 4; times++)
         {
             page.Press(Keys.Enter);
-            Waiting.Until(() => page.Driver.FindElements(By.CssSelector(".bands > li")).Count == 1 + times * (lines - 1), "more lines");
+            Waiting.Until(() => Bands(page) == 1 + times * (lines - 1), "more lines");
             page.WaitUntilKept();
         }
 
@@ -319,7 +319,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
 
     private static void Fine(Page page) => Assert.Empty(page.AxeFindings());
 
-    private static string Cups(Page page) => page.Driver.FindElement(By.CssSelector(".cup-row ol")).Text;
+    private static string Cups(Page page) => string.Join(' ', page.Items("Cups, in pour order").Select(c => c.Text));
 
     private static string Words(Page page, string slider) => page.Find("slider", slider).GetAttribute("aria-valuetext")!;
 

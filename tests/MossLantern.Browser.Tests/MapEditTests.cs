@@ -59,11 +59,11 @@ public sealed class MapEditTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("Drag every piece");
         page.Click("button", "Drag every piece");
         Waiting.Until(
-            () => page.Driver.FindElements(By.CssSelector(".speed tbody tr")).Count == pieces
+            () => page.Items("Drags of the demo").Count == pieces
                 && page.Text.Contains("Drag every piece", StringComparison.Ordinal),
             "every piece to be measured", TimeSpan.FromSeconds(90));
         TestContext.Current.SendDiagnosticMessage("hand to paint in the page: {0}",
-            string.Join("; ", page.Driver.FindElements(By.CssSelector(".speed tbody tr")).Select(r => r.Text)));
+            string.Join("; ", page.Items("Drags of the demo").Select(r => r.Text)));
         Assert.Contains("\"version\":1,", await client.GetStringAsync("api/pieces/marsh-light"), StringComparison.Ordinal);
     }
 
@@ -74,7 +74,7 @@ public sealed class MapEditTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Open(Own("/pieces/bogbean-round/map"));
         page.WaitForText("spring water and petal lie side by side");
         page.WaitForPainting();
-        var bands = page.Driver.FindElements(By.CssSelector(".bands > li")).Count;
+        var bands = Bands(page);
         page.TabTo("button", "Twins: to its words");
         page.Press(Keys.Enter);
         Assert.StartsWith("finding-twins", page.Focused.GetAttribute("id"), StringComparison.Ordinal);
@@ -82,7 +82,7 @@ public sealed class MapEditTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Press(Keys.Enter);
         Waiting.Until(() => !page.Text.Contains("Twins", StringComparison.Ordinal), "the twins to be parted");
         page.WaitUntilKept();
-        Assert.Equal(bands + 1, page.Driver.FindElements(By.CssSelector(".bands > li")).Count);
+        Assert.Equal(bands + 1, Bands(page));
         page.TabTo("button", "Undo");
         page.Press(Keys.Enter);
         page.WaitForText("spring water and petal lie side by side");

@@ -60,10 +60,8 @@ public sealed class MapNumberTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Click("button", "Pour of umber");
         page.Click("button", "Show it on the map");
         page.WaitForText("Bands, from the heart to the rim");
-        Waiting.Until(() => page.Script<string?>("return document.querySelector('li[data-open]')?.textContent")
-            ?.Contains("umber", StringComparison.Ordinal) == true, "umber to be open");
-        Assert.True(page
-            .Script<bool>("return [...document.querySelectorAll('button[aria-pressed=true]')].some(b => b.textContent.includes('umber'))"));
+        Waiting.Until(() => page.All("button").Any(b => b.GetAttribute("aria-pressed") == "true"
+            && b.Text.Contains("umber", StringComparison.Ordinal)), "umber to be chosen");
         Assert.DoesNotContain("Show it on the map", page.Text, StringComparison.Ordinal);
     }
 

@@ -36,8 +36,11 @@ internal static class MapPage
 
     /// <summary>The vessel of a cup in the cup row.</summary>
     public static IWebElement Glass(Page page, string cup) =>
-        page.Driver.FindElements(By.CssSelector(".cup-row button"))
+        page.Items("Cups, in pour order").Select(c => c.FindElement(By.TagName("button")))
             .Single(b => b.Text.StartsWith(cup, StringComparison.Ordinal)).FindElement(By.TagName("svg"));
+
+    /// <summary>How many bands, stripes or rings are listed, with the heart's bed.</summary>
+    public static int Bands(Page page) => page.Items("Bands, from").Count + page.Items("Stripes, from").Count + page.Items("Rings, from").Count;
 
     public static List<string> BandNames(Page page) =>
         [.. page.Script<IReadOnlyCollection<object>>("return [...document.querySelectorAll('.bands .band-name')].map(n => n.textContent)")

@@ -445,6 +445,24 @@ internal sealed class Page : IDisposable
         $"const texts = {TextsOf}; return [...document.querySelectorAll(arguments[0])].filter(e => texts(e).includes(arguments[1]))",
         Selector(role), name[..Math.Min(name.Length, 6)].Trim()) as IEnumerable<IWebElement>) ?? [];
 
+    /// <summary>What stands in a list, or in the rows of a table, of a name: its own label, or that of the part it is in. None
+    /// where there is no such list.</summary>
+    public IReadOnlyList<IWebElement> Items(string list) => [.. (driver.ExecuteScript(
+        """
+        const named = [...document.querySelectorAll('[aria-label]')].filter(e => e.ariaLabel.startsWith(arguments[0])),
+          lists = named.map(e => e.matches('ol, ul, table') ? e : e.querySelector('ol, ul, table')).filter(Boolean);
+        return [...(lists[0]?.querySelectorAll(':scope > li, :scope > tbody > tr') ?? [])];
+        """,
+        list) as IEnumerable<object> ?? []).Cast<IWebElement>()];
+
+    /// <summary>Opens or shuts what is folded behind a line that begins so.</summary>
+    public void Unfold(string summary)
+    {
+        const string Line = "const line = [...document.querySelectorAll('summary')].find(s => s.textContent.trim().startsWith(arguments[0]));";
+        Waiting.Until(() => Script<bool>(Line + "return line !== undefined", summary), $"'{summary}'");
+        Script<object?>(Line + "line.scrollIntoView({ block: 'center' }); line.click(); return null", summary);
+    }
+
     public IReadOnlyCollection<IWebElement> All(string role) => driver.FindElements(By.CssSelector(Selector(role)));
 
     private static string Selector(string role) => role switch
@@ -456,6 +474,7 @@ internal sealed class Page : IDisposable
         "checkbox" => "input[type=checkbox]",
         "slider" => "[role=slider], input[type=range]",
         "list" => "ol, ul",
+        "file" => "input[type=file]",
         _ => $"[role={role}]",
     };
 

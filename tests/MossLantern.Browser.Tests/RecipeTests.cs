@@ -21,13 +21,7 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
     /// <summary>Opens a part of the cup's card.</summary>
     private static void Open(Page page, string summary)
     {
-        Waiting.Until(() => page
-            .Script<bool>("return [...document.querySelectorAll('summary')].some(s => s.textContent.startsWith(arguments[0]))", summary),
-            $"'{summary}'");
-        page.Script<object>(
-            "const s = [...document.querySelectorAll('summary')].find(s => s.textContent.startsWith(arguments[0])); "
-                + "s.scrollIntoView({ block: 'center' }); s.click()",
-            summary);
+        page.Unfold(summary);
     }
 
     private static void PickCup(Page page, string name) =>
@@ -157,11 +151,9 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
         Assert.DoesNotContain("leaf has", page.Text, StringComparison.Ordinal);
         page.Drag(page.Middle(page.Find("button", "Fix Too much colour at leaf")), 0, 0);
         page.WaitForText("leaf has");
-        Waiting.Until(() => page
-            .Script<string>("return document.querySelector('li[data-cup=leaf] button').getAttribute('aria-pressed')") == "true",
-            "its cup to be picked");
+        Waiting.Until(() => page.Find("button", "leaf").GetAttribute("aria-pressed") == "true", "its cup to be picked");
         Assert.Empty(page.AxeFindings());
-        page.Script<object>("document.querySelector('.second-look li:nth-child(2) .finding-line').click()");
+        page.Items("Second look")[1].FindElement(By.TagName("button")).Click();
         Waiting.Until(() => !page.Text.Contains("leaf has", StringComparison.Ordinal), "its words to be folded");
         Assert.Empty(page.Complaints());
     }
@@ -229,8 +221,7 @@ public sealed class RecipeTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("Left-over shelf");
         page.Click("button", "marigold");
         page.Write("Amount of the recipe", "250");
-        Waiting.Until(() => page.TextOf(".dosed").Contains("10.6", StringComparison.Ordinal),
-            () => $"4 % of 250 ml; it shows {page.TextOf(".dosed")}");
+        Waiting.Until(() => page.Items("marigold, dosed").Any(d => d.Text.Contains("10.6", StringComparison.Ordinal)), "4 % of 250 ml");
         page.Click("button", "Put something on it");
         page.WaitForText("New left-over");
         page.Write("Name of the left-over", "sedge");

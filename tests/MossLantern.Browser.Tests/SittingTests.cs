@@ -73,18 +73,19 @@ public sealed class SittingTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Choose("Poured", "in a new sitting before it");
         page.WaitForText("This sitting:");
         page.WaitUntilKept();
-        Assert.Equal(2, page.Script<long>("return document.querySelectorAll('.sitting-choice li').length"));
-        Assert.Equal(2, page.Script<long>("return document.querySelectorAll('.core .goes li').length"));
+        Assert.Equal(2, page.All("button").Count(b => b.Text.Contains("pour", StringComparison.Ordinal)
+            && b.Text.Contains("no start yet", StringComparison.Ordinal)));
+        Assert.Equal(2, page.Items("Sittings of").Count);
 
         // The core sample is the way from one to the other.
-        page.Script<object>("document.querySelector('.core .goes li button').click()");
-        Waiting.Until(() => page.Script<long>("return document.querySelectorAll('.pours > li').length") == 1, "one pour");
+        page.Items("Sittings of")[0].FindElement(By.TagName("button")).Click();
+        Waiting.Until(() => page.Items("Order of pours").Count == 1, "one pour");
         page.GoTo("Cure", "When to pour");
         page.Write("Pour starts", "2027-03-01T09:00");
         page.WaitForText("next layer");
         page.WaitUntilKept();
         page.GoTo("Story", "What was poured");
-        Assert.Equal(1, page.Script<long>("return document.querySelectorAll('table.poured tbody tr').length"));
+        Assert.Single(page.Items("What was poured"));
         page.Write("First pour", "2026-05-01T09:00");
         page.Click("button", "Save to the log");
         page.WaitForText("Saved to the log.");
@@ -103,14 +104,14 @@ public sealed class SittingTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Click("button", "Clear below it");
         page.WaitForText("the region's colour");
         page.WaitUntilKept();
-        Assert.Equal(2, page.Script<long>("return document.querySelectorAll('.passes li').length"));
+        Assert.Equal(2, page.Items("Passes over").Count);
         Assert.Empty(page.Complaints());
         page.Write("Depth of the pass", "9");
         page.WaitForText("come to more than the 3 mm");
         page.Write("Depth of the pass", "0.5");
         page.WaitUntilKept();
         page.Click("button", "Leave out the pass of clear");
-        Waiting.Until(() => page.Script<long>("return document.querySelectorAll('.passes li').length") == 0, "one pass again");
+        Waiting.Until(() => page.Items("Passes over").Count == 0, "one pass again");
         page.WaitUntilKept();
         page.Choose("Stones that lie in it", "quartz points");
         page.Write("Below its level: quartz points", "0");

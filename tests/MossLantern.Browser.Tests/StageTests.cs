@@ -307,8 +307,8 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
         using var page = Opened(Own("/pieces/bogbean-round/ground"));
         page.WaitForPainting();
         page.Click("checkbox", "Done: Mask the back");
-        Waiting.Until(() => !page.Script<string>("return document.querySelector('.to-prepare').innerText")
-            .Contains("Mask the back", StringComparison.Ordinal), "it to be done");
+        Waiting.Until(() => page.Items("Still to prepare")
+            .All(i => !i.Text.Contains("Mask the back", StringComparison.Ordinal)), "it to be done");
         page.WaitForText("Undo: mark a preparation");
         page.WaitUntilKept();
     }

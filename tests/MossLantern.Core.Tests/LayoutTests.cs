@@ -32,6 +32,12 @@ public class LayoutTests
 
     private static LayerMap Map(Ground ground, Sketch layer) => Mapper.Map(Samples.Piece(ground, layer), layer);
 
+    private static LayerMap Map(Ground ground, Sketch layer, bool fine)
+    {
+        var piece = Samples.Piece(ground, layer);
+        return Mapper.Map(fine ? piece : piece with { Growth = Samples.Coarse(ground.Outline) }, layer);
+    }
+
     private static PiecePlan Plan(Ground ground, Sketch layer) =>
         new PiecePlanner(Mapper).Plan(Samples.Piece(ground, layer), [], DateTimeZone.Utc);
 
@@ -69,11 +75,12 @@ public class LayoutTests
         (from outline in Samples.AnyOutline
          from layout in AnyLayout
          from widths in Gen.Double[2, 30].Array[2, 6]
-         select (outline, layout, widths)).Sample(
+         from fine in Samples.IsFine
+         select (outline, layout, widths, fine)).Sample(
             sample =>
             {
                 var ground = new Ground(sample.outline, EdgeStyle.DrippedOver, 10, "#ffffff");
-                SumsToTheOutline(sample.outline, Map(ground, Layer(sample.layout, [0, .. sample.widths])));
+                SumsToTheOutline(sample.outline, Map(ground, Layer(sample.layout, [0, .. sample.widths]), sample.fine));
             },
             iter: 400);
 

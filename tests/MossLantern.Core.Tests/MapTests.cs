@@ -36,12 +36,6 @@ public class MapTests
 
     private static readonly Gen<(Ground Ground, Sketch Layer)> AnyMap = AnyMaps.Select(m => (m.Ground, m.Layers[0]));
 
-    private static GrowthScale Coarse(Outline outline)
-    {
-        var scale = GrowthScale.For(outline);
-        return scale with { GridMm = scale.GridMm * 6 };
-    }
-
     [Trait("Pace", "long")]
     [Fact]
     public void Regions_of_ten_thousand_stacks_partition_the_outline_and_its_edge() =>
@@ -49,7 +43,7 @@ public class MapTests
             sample =>
             {
                 var (ground, layers) = sample;
-                var (mapper, scale) = (new LayerMapper(), Coarse(ground.Outline));
+                var (mapper, scale) = (new LayerMapper(), Samples.Coarse(ground.Outline));
                 foreach (var map in layers.Select(l => (BandMap)mapper.Map(ground.Outline, scale, l, [])))
                 {
                     Assert.All(map.Regions, r => Assert.InRange(r.AreaMm2, 0, ground.Outline.AreaMm2 * (1 + 1e-9)));
@@ -63,11 +57,11 @@ public class MapTests
     [Trait("Pace", "long")]
     [Fact]
     public void Bands_of_three_hundred_stacks_nest_and_never_cross() =>
-        AnyMap.Sample(
+        Gen.Select(AnyMap, Samples.IsFine).Sample(
             sample =>
             {
-                var (ground, layer) = sample;
-                var map = Samples.Map(ground, layer);
+                var ((ground, layer), fine) = sample;
+                var map = Samples.Map(ground, layer, fine ? null : Samples.Coarse(ground.Outline));
                 var levels = map.Levels.Distinct().Where(l => l < Eikonal.Far / 2).ToArray();
                 var sets = Contours.Trace(map.Grid, map.Field, levels).Select(Polygons).ToArray();
                 for (var k = 0; k < sets.Length; k++)

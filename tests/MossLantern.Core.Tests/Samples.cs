@@ -47,6 +47,13 @@ internal static class Samples
     public static Ground Panel(double width = 600, double height = 400, EdgeStyle edge = EdgeStyle.TapedClean) =>
         new(new RectangleOutline(width, height), edge, 40, "#d9c29a");
 
+    /// <summary>The growth of an outline on a grid six times as coarse: what has to hold on any grid holds on it too, and a map
+    /// takes a twentieth of the time.</summary>
+    public static GrowthScale Coarse(Outline outline) => GrowthScale.For(outline) with { GridMm = 6 * GrowthScale.For(outline).GridMm };
+
+    /// <summary>The grid that a sample is looked at on: each tenth on that of a piece, the others on a coarse one.</summary>
+    public static readonly Gen<bool> IsFine = Gen.Int[0, 9].Select(n => n == 0);
+
     /// <summary>A layer whose bands each have a cup of their own; a width of 0 fills the rest.</summary>
     public static Sketch Layer(Heart? heart, params double[] widths) => new(
         "l1", "Fields", 3,

@@ -39,7 +39,7 @@ export function SpeedPage() {
         </button>
       )}
       <div className="speed-bench">
-        <table className="amounts speed-parts">
+        <table className="amounts speed-parts" aria-label="Drags of the demo">
           <thead>
             <tr>
               <th scope="col">piece</th>

@@ -19,17 +19,16 @@ export function BandList() {
   const { edit } = useEdits();
   const mostHearts = useMost('layers.layout.hearts');
   const rings = !layer.layout;
+  const heading = rings
+    ? 'Bands, from the heart to the rim'
+    : layer.layout?.kind === 'lines'
+      ? 'Stripes, from the middle to the rim'
+      : 'Rings, from the middle to the rim';
   const chosenHeart = selected?.kind === 'heart' ? layer.hearts.find((h) => h.id === selected.id) : undefined;
   return (
     <>
-      <h3>
-        {rings
-          ? 'Bands, from the heart to the rim'
-          : layer.layout?.kind === 'lines'
-            ? 'Stripes, from the middle to the rim'
-            : 'Rings, from the middle to the rim'}
-      </h3>
-      <ol className="bands">
+      <h3>{heading}</h3>
+      <ol className="bands" aria-label={heading}>
         {rings && layer.hearts.length > 0 && (
           <li data-open={chosenHeart ? true : undefined}>
             <HeartBed />

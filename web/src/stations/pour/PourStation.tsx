@@ -54,7 +54,7 @@ export function PourStation() {
         {several && ` Amounts are for ${several.words}.`} Press a region to pour it another day, in passes, or
         not at all.
       </p>
-      <ol className="pours">
+      <ol className="pours" aria-label="Order of pours">
         {pours.map((step, i) => {
           const name = names.step(step);
           const isOpen = open === keyOf(step);

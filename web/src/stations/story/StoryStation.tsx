@@ -143,7 +143,7 @@ export function StoryStation() {
           onChange={(roomC) => set({ roomC })}
         />
       </div>
-      <table className="amounts poured">
+      <table className="amounts poured" aria-label="What was poured">
         <thead>
           <tr>
             <th scope="col">colour</th>
