@@ -109,14 +109,14 @@ public static class SkiaBrush
         }
 
         Insets(canvas, painting, true, pixelsPerMm);
-        if (painting.Panel is null)
+        if (painting.Panels is not { } panels)
         {
             Paths(canvas, painting, pixelsPerMm);
         }
         else
         {
-            using var panel = SKPath.ParseSvgPathData(painting.Panel);
-            foreach (var copy in painting.Copies)
+            using var panel = SKPath.ParseSvgPathData(panels.Outline);
+            foreach (var copy in panels.Copies)
             {
                 canvas.Save();
                 canvas.Translate((float)copy.FromMm, 0);
@@ -155,7 +155,7 @@ public static class SkiaBrush
         {
             Effort.Check();
             var path = painting.Paths[i];
-            var blend = path.Glass || i >= painting.FiltersFrom ? SKBlendMode.Multiply : SKBlendMode.SrcOver;
+            var blend = path.Glass || i >= painting.Look.FiltersFrom ? SKBlendMode.Multiply : SKBlendMode.SrcOver;
             using var shape = Parse(path.Path);
             Clipped(canvas, painting, path, () => Paint(canvas, path, shape, blend, pixelsPerMm));
         }
@@ -169,7 +169,7 @@ public static class SkiaBrush
     /// <summary>Whether what tells colourants apart and the weather are painted: not on the draft of a drag, and not in
     /// light from behind.</summary>
     private static bool IsFull(Painting painting) =>
-        painting is { FiltersFrom: null, Full: true };
+        painting.Look is { FiltersFrom: null, Full: true };
 
     /// <summary>Draws within the part that a path belongs to.</summary>
     private static void Clipped(SKCanvas canvas, Painting painting, PaintPath path, Action draw)
@@ -259,7 +259,7 @@ public static class SkiaBrush
             [new(255, 255, 255, 20), new(255, 255, 255, 0), new(0, 0, 0, 0), new(0, 0, 0, 36)], [0, 0.35f, 0.7f, 1],
             SKShaderTileMode.Clamp);
         canvas.DrawPath(outline, gloss);
-        if (painting.Wet)
+        if (painting.Look.Wet)
         {
             // What shines on wet resin lies across it in a broad and a narrow stripe.
             gloss.Shader = SKShader.CreateLinearGradient(
@@ -307,11 +307,11 @@ internal static class TexturePaint
     /// <summary>The paint of a finish, or null where a colourant has none.</summary>
     public static SKPaint? Of(Painting painting, PaintMaterial material, ColourantClass finish, double opacity) => finish switch
     {
-        ColourantClass.Mica => Specks(Tiles.FineSpecks, 46, 0.42 * opacity, painting.TiltDeg),
-        ColourantClass.AcrylicMetallic => Specks(Tiles.FineSpecks, 34, 0.5 * opacity, painting.TiltDeg),
-        ColourantClass.Glitter => Specks(Tiles.CoarseSpecks, 90, 0.95 * opacity, painting.TiltDeg),
+        ColourantClass.Mica => Specks(Tiles.FineSpecks, 46, 0.42 * opacity, painting.Look.TiltDeg),
+        ColourantClass.AcrylicMetallic => Specks(Tiles.FineSpecks, 34, 0.5 * opacity, painting.Look.TiltDeg),
+        ColourantClass.Glitter => Specks(Tiles.CoarseSpecks, 90, 0.95 * opacity, painting.Look.TiltDeg),
         ColourantClass.Interference when material.Angles is { } angles => Gradient(
-            new(0, 0), new((float)painting.WidthMm, 0), Tilted(angles, painting.TiltDeg), SKBlendMode.SrcOver, FlakesHide * opacity),
+            new(0, 0), new((float)painting.WidthMm, 0), Tilted(angles, painting.Look.TiltDeg), SKBlendMode.SrcOver, FlakesHide * opacity),
         ColourantClass.MetallicPaste => Gradient(
             new(0, 0), new((float)painting.WidthMm, (float)painting.HeightMm), Sheen(painting, material),
             SKBlendMode.HardLight, 0.5 * opacity),
@@ -349,7 +349,7 @@ internal static class TexturePaint
         var grey = new SKColor(128, 128, 128);
         SKColor[] turn = [SKColor.Parse(material.Light), grey, SKColor.Parse(material.Dark), grey];
         var stripes = Math.Max(6, (int)Math.Round((painting.WidthMm + painting.HeightMm) / 50, MidpointRounding.AwayFromZero));
-        var moved = (int)Math.Round(painting.TiltDeg / DegAStripe, MidpointRounding.AwayFromZero);
+        var moved = (int)Math.Round(painting.Look.TiltDeg / DegAStripe, MidpointRounding.AwayFromZero);
         return [.. Enumerable.Range(0, stripes + 1).Select(i => turn[(i + moved) % 4])];
     }
 

@@ -39,7 +39,8 @@ public sealed class FirstPieceCountTests
         Press("link", "Cups");
         page.WaitForText("hardener");
         var toAmounts = actions;
-        Assert.Equal(5, page.All("button").Count(b => (b.GetAttribute("aria-label") ?? "").StartsWith("Mix in ", StringComparison.Ordinal)));
+        Assert.Equal(5, page.All("button")
+            .Count(b => (b.GetAttribute("aria-label") ?? "").StartsWith("Mix in ", StringComparison.Ordinal)));
         Press("link", "Next: Pour");
         page.WaitForText("Order of pours");
         Press("link", "Next: Cure");

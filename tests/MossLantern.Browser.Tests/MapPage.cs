@@ -40,7 +40,8 @@ internal static class MapPage
             .Single(b => b.Text.StartsWith(cup, StringComparison.Ordinal)).FindElement(By.TagName("svg"));
 
     /// <summary>How many bands, stripes or rings are listed, with the heart's bed.</summary>
-    public static int Bands(Page page) => page.Items("Bands, from").Count + page.Items("Stripes, from").Count + page.Items("Rings, from").Count;
+    public static int Bands(Page page) =>
+        new[] { "Bands, from", "Stripes, from", "Rings, from" }.Sum(list => page.Items(list).Count);
 
     public static List<string> BandNames(Page page) =>
         [.. page.Script<IReadOnlyCollection<object>>("return [...document.querySelectorAll('.bands .band-name')].map(n => n.textContent)")

@@ -39,6 +39,21 @@ internal sealed class Page : IDisposable
                 + ": setTimeout(done))); wait(3);");
     }
 
+    /// <summary>The widths a page is worked at: a laptop, a tablet, and a tablet held upright.</summary>
+    public static readonly (int Width, int Height)[] Sizes = [(1280, 800), (1024, 768), (800, 1200)];
+
+    /// <summary>Does something at every size, in the load that is open, and turns the window back to the first.</summary>
+    public void AtEverySize(Action<(int Width, int Height)> look)
+    {
+        foreach (var size in Sizes)
+        {
+            Resize(size.Width, size.Height);
+            look(size);
+        }
+
+        Resize(Sizes[0].Width, Sizes[0].Height);
+    }
+
     public void Cdp(string command, JsonObject arguments) => browser.Tools.Send(command, arguments, session);
 
     public void Open(string path) => driver.Navigate().GoToUrl(new Uri(address, path));
@@ -458,7 +473,8 @@ internal sealed class Page : IDisposable
     /// <summary>Opens or shuts what is folded behind a line that begins so.</summary>
     public void Unfold(string summary)
     {
-        const string Line = "const line = [...document.querySelectorAll('summary')].find(s => s.textContent.trim().startsWith(arguments[0]));";
+        const string Line =
+            "const line = [...document.querySelectorAll('summary')].find(s => s.textContent.trim().startsWith(arguments[0]));";
         Waiting.Until(() => Script<bool>(Line + "return line !== undefined", summary), $"'{summary}'");
         Script<object?>(Line + "line.scrollIntoView({ block: 'center' }); line.click(); return null", summary);
     }

@@ -9,14 +9,10 @@ public sealed class SittingTests(SharedWorkshop shared) : WorkshopCase(shared)
 
     private static int Batches(Page page) => page.Script<long>("return document.querySelectorAll('.batch').length") is var n ? (int)n : 0;
 
-    [Theory]
-    [InlineData(1280, 800)]
-    [InlineData(1024, 768)]
-    [InlineData(800, 1200)]
-    public void Cups_are_poured_off_one_jug_and_go_to_others_by_the_mouse_and_by_a_choice(int width, int height)
+    [Fact]
+    public void Cups_are_poured_off_one_jug_and_go_to_others_by_the_mouse_and_by_a_choice()
     {
         using var page = Opened("/pieces/sphagnum-pools/cups");
-        page.Resize(width, height);
         page.WaitForText("One batch does for all");
         Assert.Equal(1, Batches(page));
         page.Click("button", "Each cup by itself");
@@ -25,19 +21,28 @@ public sealed class SittingTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Click("button", "Batches as proposed");
         Waiting.Until(() => Batches(page) == 1, "one batch again");
         page.WaitUntilKept();
+        page.AtEverySize(_ =>
+        {
+            page.Click("button", "Split batch 1");
+            Waiting.Until(() => Batches(page) == 2, "two batches");
+            page.WaitUntilKept();
+
+            // Carried by its name.
+            var name = page.Middle(Name(page, "cream"));
+            var to = page.Middle(Name(page, "peat"));
+            page.Drag(name, to.X - name.X, to.Y - name.Y);
+            Waiting.Until(() => page
+                .Script<bool>(
+                    "return [...document.querySelectorAll('.batch')][1].textContent.includes('cream') || "
+                        + "[...document.querySelectorAll('.batch')][0].textContent.includes('peat')"),
+                "cream to stand with peat");
+            page.WaitUntilKept();
+            page.Click("button", "Batches as proposed");
+            Waiting.Until(() => Batches(page) == 1, "one batch again");
+            page.WaitUntilKept();
+        });
         page.Click("button", "Split batch 1");
         Waiting.Until(() => Batches(page) == 2, "two batches");
-        page.WaitUntilKept();
-
-        // Carried by its name.
-        var name = page.Middle(Name(page, "cream"));
-        var to = page.Middle(Name(page, "peat"));
-        page.Drag(name, to.X - name.X, to.Y - name.Y);
-        Waiting.Until(() => page
-            .Script<bool>(
-                "return [...document.querySelectorAll('.batch')][1].textContent.includes('cream') || "
-                    + "[...document.querySelectorAll('.batch')][0].textContent.includes('peat')"),
-            "cream to stand with peat");
         page.WaitUntilKept();
 
         // By a choice, for hands that do not carry.

@@ -39,9 +39,6 @@ public sealed class ViewTests(SharedWorkshop shared) : WorkshopCase(shared)
     private static string? Pictures =>
         Environment.GetEnvironmentVariable("MOSS_LANTERN_PICTURES") is { Length: > 0 } folder ? folder : null;
 
-    /// <summary>The widths a page is worked at: a laptop, a tablet, and a tablet held upright.</summary>
-    private static readonly (int Width, int Height)[] Sizes = [(1280, 800), (1024, 768), (800, 1200)];
-
     public static TheoryData<string> Names => [.. Views.Select(v => v.Name)];
 
     /// <summary>In one load of the view: by day and in the evening, on a laptop, a tablet, and a tablet held upright.</summary>
@@ -75,9 +72,9 @@ public sealed class ViewTests(SharedWorkshop shared) : WorkshopCase(shared)
                 "journey" or "speed" or "stand-ins" or "about" or "petals" or "lines" or "marble"
                     or "unlogged" or "pair" or "pools" or "rework"));
         findings.AddRange(page.AxeFindings().Select(f => $"by day: {f}"));
-        foreach (var (width, height) in Sizes)
+        page.AtEverySize(size =>
         {
-            page.Resize(width, height);
+            var (width, height) = size;
             if (!page.Script<bool>("return document.documentElement.scrollWidth <= window.innerWidth"))
             {
                 findings.Add($"at {width} × {height}: wider than the screen");
@@ -94,10 +91,9 @@ public sealed class ViewTests(SharedWorkshop shared) : WorkshopCase(shared)
             {
                 Picture(page, name + "-upright", name is "map" or "cups" or "pour");
             }
-        }
+        });
 
         // What stands where does not change with the light; how it is read does.
-        page.Resize(Sizes[0].Width, Sizes[0].Height);
         page.Click("button", "day: dim the page");
         Waiting.Until(() => page
             .Script<bool>(

@@ -95,7 +95,7 @@ public class AtAnAngleTests
         var shown = Painted(With(ColourantClass.Interference)).Materials.Single(m => m.Angles is not null).Angles!.Value;
         Assert.Equal(Shimmer.AnglesDeg.Length, shown.Length);
         Assert.Equal(Shimmer.Seen(Blue, Colour.Of(Samples.Panel().Colour), Shimmer.Share(layer.DepthMm, 3), 45).ToHex(), shown[3]);
-        Assert.Equal(40, Painted(layer, Look.Usual with { TiltDeg = 40 }).TiltDeg);
+        Assert.Equal(40, Painted(layer, Look.Usual with { TiltDeg = 40 }).Look.TiltDeg);
     }
 
     [Theory]

@@ -36,7 +36,8 @@ public class CommandTests
 
     private static readonly Piece Mixed = Rings with
     {
-        Recipes = [.. Rings.Recipes.Select(r => r.Id == "c1" ? r with { Doses = [], Of = [new("c2", 1), new("c3", 1), new("bed", 1)] } : r)],
+        Recipes = [.. Rings.Recipes.Select(r => r.Id != "c1" ? r
+            : r with { Doses = [], Of = [new("c2", 1), new("c3", 1), new("bed", 1)] })],
     };
 
     private static readonly Piece Plum = Made(Rings, new AddColour("plum", "#553355", []));

@@ -92,8 +92,8 @@ public class LookTests
         Assert.Equal(["first", "second"], Layers(top));
         Assert.Equal(["second", "first"], Layers(below));
         Assert.Equal((top.WidthMm, top.HeightMm), (below.WidthMm, below.HeightMm));
-        Assert.Equal(new PanelCopy(300, true), Assert.Single(below.Copies));
-        Assert.Equal(top.Outline, below.Panel);
+        Assert.Equal(new PanelCopy(300, true), Assert.Single(below.Panels!.Copies));
+        Assert.Equal(top.Outline, below.Panels.Outline);
 
         // What lies deepest is painted solid, in front of it all lets it be seen: pigments by their opacity, glass by what it takes.
         Assert.All(below.Paths.TakeWhile(p => p.Material!.StartsWith("second", StringComparison.Ordinal)), p => Assert.Equal(1, p.Opacity));
@@ -118,10 +118,10 @@ public class LookTests
         var pair = Casting(First);
         pair = pair with { Ground = pair.Ground with { Set = new(2, 10, true) } };
         var (top, below) = (Planner.Paint(pair, null, PaintDetail.Draft), Planner.Paint(pair, null, PaintDetail.Draft, Below));
-        Assert.Equal((2, 2), (top.Copies.Length, below.Copies.Length));
+        Assert.Equal((2, 2), (top.Panels!.Copies.Length, below.Panels!.Copies.Length));
 
         // A place of a panel comes to lie as far from the right as it was from the left.
-        Assert.All(top.Copies.Zip(below.Copies),
+        Assert.All(top.Panels.Copies.Zip(below.Panels.Copies),
             c => Assert.All(new[] { 0.0, 40, 300 }, x => Assert.Equal(top.WidthMm - c.First.X(x), c.Second.X(x), 1e-9)));
     }
 
@@ -152,7 +152,7 @@ public class LookTests
         var painting = Planner.Paint(Casting(First, Second), null, PaintDetail.Full, Back);
         var lowest = painting.Paths.Count(p => p.Material is null || p.Material.StartsWith("first", StringComparison.Ordinal));
         Assert.Equal("#ffffff", painting.Ground);
-        Assert.Equal(lowest, painting.FiltersFrom);
+        Assert.Equal(lowest, painting.Look.FiltersFrom);
         Assert.All(painting.Paths.Skip(lowest), p => Assert.True(p.Opacity is 0 or 1));
         Assert.Equal(0, painting.Paths.First(p => p.Material == "second/second-bed").Opacity);
         Assert.DoesNotContain(painting.Paths, p => p.Role == PaintRole.Edge);
@@ -161,8 +161,8 @@ public class LookTests
         Assert.Equal("#000000", painting.Paths.First(p => p.Region == "b1" && p.Material == "first/c1").Fill);
         Assert.Equal(CupLook.Of(Catalogue.Typical, Second, Second.Cups[1]).Through(Second.DepthMm).ToHex(),
             painting.Paths.First(p => p.Material == "second/second-c1").Fill);
-        Assert.Null(Planner.Paint(Casting(First), null, PaintDetail.Full).FiltersFrom);
-        Assert.NotNull(Planner.Paint(Casting(First), null, PaintDetail.Full, Back).FiltersFrom);
+        Assert.Null(Planner.Paint(Casting(First), null, PaintDetail.Full).Look.FiltersFrom);
+        Assert.NotNull(Planner.Paint(Casting(First), null, PaintDetail.Full, Back).Look.FiltersFrom);
     }
 
     [Fact]
@@ -174,7 +174,7 @@ public class LookTests
             .Select((c, i) => c with { Colour = i == 1 ? "#2040a0" : "#d0a020", Doses = [new(ColourantClass.Paste, 5)] })]
         };
         var painting = Planner.Paint(Casting(First, coloured), null, PaintDetail.Full, Wet);
-        Assert.True(painting.Wet);
+        Assert.True(painting.Look.Wet);
         var runs = painting.Paths.Where(p => p.Role == PaintRole.Bleed).ToList();
         Assert.Equal(["heart", "heart", "heart", "b1", "b1", "b1"], runs.Select(r => r.Region).Written());
         Assert.Equal(Look.BleedMm, runs.Max(r => r.StrokeMm), 1e-9);

@@ -162,7 +162,7 @@ public partial class PaintingTests
         var body = Lab.Of(Colour.Of(painting.Paths.First(p => p.Role == PaintRole.Part && p.Material is not null).Fill!)).L;
         var off = painting.Paths.Where(p => p.Role == PaintRole.GrowthLine && p.Fill is not null)
             .Select(p => Lab.Of(Colour.Of(p.Fill!)).L - body).ToList();
-        Assert.True(painting.Full);
+        Assert.True(painting.Look.Full);
         Assert.Equal(banded, off.Count > 0);
         if (banded)
         {

@@ -69,6 +69,21 @@ public sealed record PaintMaterial(string Id, ColourantClass? Finish, string Lig
 /// <param name="Painting">The painting, clipped by its own outline.</param>
 public sealed record PaintInset(bool Below, double XMm, double YMm, Painting Painting);
 
+/// <summary>The panels of a piece whose paths are painted for each.</summary>
+/// <param name="Outline">The outline of one panel, in SVG path syntax, mm.</param>
+/// <param name="Copies">Where the panels lie.</param>
+public sealed record PaintedPanels(string Outline, ImmutableArray<PanelCopy> Copies);
+
+/// <summary>How a painting is looked at.</summary>
+/// <param name="Full">Whether all is painted, how colourants take the light and the weather over it too; else it is a draft.</param>
+/// <param name="Wet">Whether its topmost layer is wet: it has a gloss.</param>
+/// <param name="FiltersFrom">
+/// In light from behind, the number of the first path that only takes its share of the light that comes through what is
+/// painted before it (colours are multiplied); null in light from the front.
+/// </param>
+/// <param name="TiltDeg">How far it is tilted to be looked at, degrees from straight above: what shimmers looks otherwise then.</param>
+public sealed record PaintedLook(bool Full, bool Wet, int? FiltersFrom, double TiltDeg);
+
 /// <summary>A picture of a piece: an ordered list of paths, lowest first, to be clipped by the outline.</summary>
 /// <param name="WidthMm">Width of the box round it, mm.</param>
 /// <param name="HeightMm">Height of the box round it, mm.</param>
@@ -76,17 +91,10 @@ public sealed record PaintInset(bool Below, double XMm, double YMm, Painting Pai
 /// <param name="Ground">Colour of the ground, or of the light from behind; null where something is painted below already.</param>
 /// <param name="Materials">The materials its paths name.</param>
 /// <param name="Paths">The paths.</param>
-/// <param name="Panel">The outline of one panel where the paths are painted for each in <paramref name="Copies"/>; null for once.</param>
-/// <param name="Copies">Where the panels lie; empty for once, as it is.</param>
-/// <param name="Insets">Paintings inside it: older work below, filled hollows above.</param>
 /// <param name="Clips">Outlines of parts that are laid out in ways of their own, in SVG path syntax, mm.</param>
-/// <param name="Wet">Whether its topmost layer is wet: it has a gloss.</param>
-/// <param name="FiltersFrom">
-/// In light from behind, the number of the first path that only takes its share of the light that comes through what is
-/// painted before it (colours are multiplied); null in light from the front.
-/// </param>
-/// <param name="Full">Whether all is painted, how colourants take the light and the weather over it too; else it is a draft.</param>
-/// <param name="TiltDeg">How far it is tilted to be looked at, degrees from straight above: what shimmers looks otherwise then.</param>
+/// <param name="Panels">The panels that the paths are painted for; null for once, as they are.</param>
+/// <param name="Insets">Paintings inside it: older work below, filled hollows above.</param>
+/// <param name="Look">How it is looked at.</param>
 public sealed record Painting(
     double WidthMm,
     double HeightMm,
@@ -94,11 +102,7 @@ public sealed record Painting(
     string? Ground,
     ImmutableArray<PaintMaterial> Materials,
     ImmutableArray<PaintPath> Paths,
-    string? Panel,
-    ImmutableArray<PanelCopy> Copies,
-    ImmutableArray<PaintInset> Insets,
     ImmutableArray<string> Clips,
-    bool Wet = false,
-    int? FiltersFrom = null,
-    bool Full = false,
-    double TiltDeg = 0);
+    PaintedPanels? Panels,
+    ImmutableArray<PaintInset> Insets,
+    PaintedLook Look);

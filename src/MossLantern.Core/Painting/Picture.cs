@@ -26,8 +26,7 @@ internal sealed class Picture(LayerMapper mapper, Catalogue catalogue, bool full
             HeightMm = ground.Whole.BoxHeightMm,
             Outline = mirrored is null ? over.Outline : PathText.Straight(mirrored),
             Ground = solid ? over.Ground : null,
-            Panel = mirrored is null ? null : over.Outline,
-            Copies = mirrored?.Copies ?? [],
+            Panels = mirrored is null ? null : new(over.Outline, mirrored.Copies),
         };
         painting = FromBelow ? Turned(painting, ground.Whole, ground.MapOutline) : painting;
         return painting with
@@ -56,13 +55,12 @@ internal sealed class Picture(LayerMapper mapper, Catalogue catalogue, bool full
     private static Painting Turned(Painting painting, Outline whole, Outline mapped, double? widthMm = null)
     {
         var width = widthMm ?? painting.WidthMm;
-        ImmutableArray<PanelCopy> once = [new(0, false)];
+        var panels = painting.Panels ?? new(PathText.Straight(mapped), [new(0, false)]);
         return painting with
         {
             Outline = PathText.Straight(whole.Rings
                 .Select(r => new Ring([.. r.Xs.ToArray().Select(x => width - x)], r.Ys.ToArray()).Reversed())),
-            Panel = painting.Panel ?? PathText.Straight(mapped),
-            Copies = [.. (painting.Copies.IsEmpty ? once : painting.Copies).Select(c => new PanelCopy(width - c.FromMm, !c.Mirrored))],
+            Panels = panels with { Copies = [.. panels.Copies.Select(c => new PanelCopy(width - c.FromMm, !c.Mirrored))] },
         };
     }
 
@@ -84,8 +82,8 @@ internal sealed class Picture(LayerMapper mapper, Catalogue catalogue, bool full
 
         return new(
             outline.BoxWidthMm, outline.BoxHeightMm, PathText.Straight(outline), sheet.Ground,
-            sheet.Materials.ToImmutable(), sheet.Paths.ToImmutable(), null, [], [], sheet.Clips.ToImmutable(), look.Wet,
-            sheet.Through ? filtersFrom ?? sheet.Paths.Count : null, full, look.TiltDeg);
+            sheet.Materials.ToImmutable(), sheet.Paths.ToImmutable(), sheet.Clips.ToImmutable(), null, [],
+            new(full, look.Wet, sheet.Through ? filtersFrom ?? sheet.Paths.Count : null, look.TiltDeg));
     }
 
     private static void Layer(Sheet sheet, Piece piece, Outline outline, FilledLayer layer, LayerMap map, bool lowest,

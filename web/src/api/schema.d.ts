@@ -5288,6 +5288,31 @@ export interface components {
             /** @description How much it takes. */
             amount: components["schemas"]["Reckoned"];
         };
+        /** @description How a painting is looked at. */
+        PaintedLook: {
+            /** @description Whether all is painted, how colourants take the light and the weather over it too; else it is a draft. */
+            full: boolean;
+            /** @description Whether its topmost layer is wet: it has a gloss. */
+            wet: boolean;
+            /**
+             * Format: int32
+             * @description In light from behind, the number of the first path that only takes its share of the light that comes through what is
+             *     painted before it (colours are multiplied); null in light from the front.
+             */
+            filtersFrom: null | number;
+            /**
+             * Format: double
+             * @description How far it is tilted to be looked at, degrees from straight above: what shimmers looks otherwise then.
+             */
+            tiltDeg: number;
+        };
+        /** @description The panels of a piece whose paths are painted for each. */
+        PaintedPanels: {
+            /** @description The outline of one panel, in SVG path syntax, mm. */
+            outline: string;
+            /** @description Where the panels lie. */
+            copies: components["schemas"]["PanelCopy"][];
+        };
         /** @description A picture of a piece: an ordered list of paths, lowest first, to be clipped by the outline. */
         Painting: {
             /**
@@ -5308,36 +5333,13 @@ export interface components {
             materials: components["schemas"]["PaintMaterial"][];
             /** @description The paths. */
             paths: components["schemas"]["PaintPath"][];
-            /** @description The outline of one panel where the paths are painted for each in Copies; null for once. */
-            panel: null | string;
-            /** @description Where the panels lie; empty for once, as it is. */
-            copies: components["schemas"]["PanelCopy"][];
-            /** @description Paintings inside it: older work below, filled hollows above. */
-            insets: components["schemas"]["PaintInset"][];
             /** @description Outlines of parts that are laid out in ways of their own, in SVG path syntax, mm. */
             clips: string[];
-            /**
-             * @description Whether its topmost layer is wet: it has a gloss.
-             * @default false
-             */
-            wet: boolean;
-            /**
-             * Format: int32
-             * @description In light from behind, the number of the first path that only takes its share of the light that comes through what is
-             *     painted before it (colours are multiplied); null in light from the front.
-             */
-            filtersFrom?: null | number;
-            /**
-             * @description Whether all is painted, how colourants take the light and the weather over it too; else it is a draft.
-             * @default false
-             */
-            full: boolean;
-            /**
-             * Format: double
-             * @description How far it is tilted to be looked at, degrees from straight above: what shimmers looks otherwise then.
-             * @default 0
-             */
-            tiltDeg: number;
+            panels: null | components["schemas"]["PaintedPanels"];
+            /** @description Paintings inside it: older work below, filled hollows above. */
+            insets: components["schemas"]["PaintInset"][];
+            /** @description How it is looked at. */
+            look: components["schemas"]["PaintedLook"];
         };
         /** @description Where a copy of a panel lies. */
         PanelCopy: {

@@ -9,19 +9,18 @@ import type { Spot } from './view';
 import { nearer, viewOf, whole } from './view';
 
 const here = { layer: 'l', zone: null };
-const rings = {
-  layout: null,
-  hearts: [
+const bands = [
+  { id: 'in', widthMm: 8, fillsRest: false, recipeId: 'a' },
+  { id: 'rest', widthMm: 8, fillsRest: true, recipeId: 'a' },
+  { id: 'out', widthMm: 8, fillsRest: false, recipeId: 'a' },
+];
+const rings = (
+  hearts = [
     { id: 'h1', xMm: 50, yMm: 50 },
     { id: 'h2', xMm: 150, yMm: 50 },
   ],
-  bands: [
-    { id: 'in', widthMm: 8, fillsRest: false, cup: 'a' },
-    { id: 'rest', widthMm: 8, fillsRest: true, cup: 'a' },
-    { id: 'out', widthMm: 8, fillsRest: false, cup: 'a' },
-  ],
-};
-const scene = (layer: object = rings, regions: object[] = []): Scene => ({
+) => ({ layout: { kind: 'rings', hearts, bands } });
+const scene = (layer: object = rings(), regions: object[] = []): Scene => ({
   here,
   layer: layer as FilledLayer,
   plan: { regions, box: { xMm: 0, yMm: 0, widthMm: 200, heightMm: 100 } } as unknown as LayerView,
@@ -42,24 +41,22 @@ describe('what is taken by its area', () => {
     expect(by('in')).toEqual([{ do: 'widen-band', ...here, band: 'in', byMm: 4.5 }]);
     expect(by('out')).toEqual([{ do: 'widen-band', ...here, band: 'out', byMm: -4.5 }]);
     expect(by('rest')).toBeUndefined();
-    expect(taken(scene({ ...rings, hearts: [] }), 'in', { x: 1, y: 1 }).change).toBeNull();
+    expect(taken(scene(rings([])), 'in', { x: 1, y: 1 }).change).toBeNull();
   });
 
   it('is a band about the middle of petals or lines', () => {
-    const petals = { ...rings, hearts: [], layout: { kind: 'petals', xMm: 20, yMm: 50 } };
+    const petals = { layout: { kind: 'petals', xMm: 20, yMm: 50, bands } };
     expect(taken(scene(petals), 'in', { x: 30, y: 50 }).change!({ x: 32, y: 50 })).toEqual([
       { do: 'widen-band', ...here, band: 'in', byMm: 2 },
     ]);
-    const lines = { ...rings, hearts: [], layout: { kind: 'lines' } };
+    const lines = { layout: { kind: 'lines', bands } };
     expect(taken(scene(lines), 'in', { x: 110, y: 50 }).change!({ x: 105, y: 50 })).toEqual([
       { do: 'widen-band', ...here, band: 'in', byMm: -5 },
     ]);
   });
 
   it('is a field from where it lies, or a puddle by its middle, and not what lies round it', () => {
-    const fields = scene({ layout: { kind: 'fields' }, bands: [], hearts: [] }, [
-      { id: 'field-3', anchor: { xMm: 9, yMm: 8 } },
-    ]);
+    const fields = scene({ layout: { kind: 'fields' } }, [{ id: 'field-3', anchor: { xMm: 9, yMm: 8 } }]);
     expect(taken(fields, 'field-3', { x: 10, y: 10 }).change!({ x: 12, y: 11 })).toEqual([
       { do: 'move-field', ...here, field: 3, xMm: 9, yMm: 8, byXMm: 2, byYMm: 1 },
     ]);
@@ -67,7 +64,7 @@ describe('what is taken by its area', () => {
       select: { kind: 'region', id: 'vein' },
       change: null,
     });
-    const puddle = scene({ layout: { kind: 'puddle', xMm: 30, yMm: 40 }, bands: [], hearts: [] });
+    const puddle = scene({ layout: { kind: 'puddle', xMm: 30, yMm: 40 } });
     expect(taken(puddle, 'pour-1', { x: 1, y: 1 }).change!({ x: 3, y: 5 })).toEqual([
       { do: 'move-middle', ...here, xMm: 32, yMm: 44 },
     ]);

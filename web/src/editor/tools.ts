@@ -1,6 +1,6 @@
 import type { Edit, LayerView } from '../api/client';
 import type { FilledLayer, Heart } from './filled';
-import { countsFromRim } from './filled';
+import { bandsOf, countsFromRim, heartsOf } from './filled';
 import type { Selected } from './selection';
 import type { Spot } from './view';
 
@@ -27,16 +27,19 @@ export interface Grab {
 type Tool = (scene: Scene, hit: Hit) => Grab | null;
 
 /** The middle that bands lie round where no heart does it. */
-export function middleOf({ layout, bands }: FilledLayer, { box }: LayerView) {
-  if (layout?.kind === 'petals') return { xMm: layout.xMm, yMm: layout.yMm };
-  if (layout?.kind === 'lines' && bands.length > 0)
+export function middleOf({ layout }: FilledLayer, { box }: LayerView) {
+  if (layout.kind === 'petals') return { xMm: layout.xMm, yMm: layout.yMm };
+  if (layout.kind === 'lines' && layout.bands.length > 0)
     return { xMm: box.xMm + box.widthMm / 2, yMm: box.yMm + box.heightMm / 2 };
   return undefined;
 }
 
-function nearestHeart({ hearts }: FilledLayer, { x, y }: Spot): Heart | undefined {
+function nearestHeart(layer: FilledLayer, { x, y }: Spot): Heart | undefined {
   const away = (h: Heart) => Math.hypot(h.xMm - x, h.yMm - y);
-  return hearts.reduce<Heart | undefined>((best, h) => (!best || away(h) < away(best) ? h : best), undefined);
+  return heartsOf(layer).reduce<Heart | undefined>(
+    (best, h) => (!best || away(h) < away(best) ? h : best),
+    undefined,
+  );
 }
 
 const heartTool: Tool = ({ layer, here }, { region, at }) => {
@@ -60,8 +63,8 @@ const heartTool: Tool = ({ layer, here }, { region, at }) => {
 
 /** A band is widened by pulling it away from the middle; one that is counted from the rim, by pushing it there. */
 const bandTool: Tool = ({ layer, plan, here }, { region, at }) => {
-  const index = layer.bands.findIndex((b) => b.id === region);
-  const band = layer.bands[index];
+  const index = bandsOf(layer).findIndex((b) => b.id === region);
+  const band = bandsOf(layer)[index];
   if (!band) return null;
   const near = nearestHeart(layer, at) ?? middleOf(layer, plan);
   const select: Selected = { kind: 'band', id: band.id };
@@ -92,7 +95,7 @@ const fieldTool: Tool = ({ plan, here }, { region, at }) => {
 };
 
 const puddleTool: Tool = ({ layer: { layout }, here }, { region, at }) =>
-  layout?.kind !== 'puddle' || region === 'rest'
+  layout.kind !== 'puddle' || region === 'rest'
     ? null
     : {
         select: { kind: 'region', id: region },
@@ -112,7 +115,7 @@ const tools: Record<string, readonly Tool[]> = {
 
 /** What a hand takes of a region; where no tool knows of it, it is chosen and nothing else. */
 export function grab(scene: Scene, hit: Hit): Grab {
-  for (const tool of tools[scene.layer.layout?.kind ?? 'rings'] ?? []) {
+  for (const tool of tools[scene.layer.layout.kind] ?? []) {
     const taken = tool(scene, hit);
     if (taken) return taken;
   }

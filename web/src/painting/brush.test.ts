@@ -125,16 +125,14 @@ const painting = (over: Partial<Painting>): Painting => ({
   ground: '#d9c29a',
   materials: [],
   paths: [],
-  panel: null,
-  copies: [],
-  insets: [],
   clips: [],
-  wet: false,
-  full: false,
-  tiltDeg: 0,
-  filtersFrom: null,
+  panels: null,
+  insets: [],
+  look: { full: false, wet: false, filtersFrom: null, tiltDeg: 0 },
   ...over,
 });
+
+const through = (filtersFrom: number | null) => ({ full: false, wet: false, filtersFrom, tiltDeg: 0 });
 
 let context: TestContext;
 const on = () => context as unknown as Paints;
@@ -163,7 +161,7 @@ describe('the brush', () => {
   });
 
   it('takes light away from behind with every path above the lowest layer', () => {
-    paint(on(), painting({ filtersFrom: 1, paths: [path({ path: '1 1 9' }), path({ path: '2 2 9' })] }), 1);
+    paint(on(), painting({ look: through(1), paths: [path({ path: '1 1 9' }), path({ path: '2 2 9' })] }), 1);
     expect(fills('1 1 9')).toMatchObject([{ blend: 'source-over' }]);
     expect(fills('2 2 9')).toMatchObject([{ blend: 'multiply' }]);
   });
@@ -218,14 +216,14 @@ describe('the brush', () => {
 
     it('clips what takes its share of the light: it must lie on what it takes it from', () => {
       const paths = [path({ path: '1 1 9' }), path({ path: '2 2 9', clip: 0 })];
-      paint(on(), painting({ filtersFrom: 1, clips: ['7 7 9'], paths }), 1);
+      paint(on(), painting({ look: through(1), clips: ['7 7 9'], paths }), 1);
       expect(fills('2 2 9')).toMatchObject([{ blend: 'multiply', clips: ['7 7 9'] }]);
     });
 
     it('clips an inset that takes its share of the light from what lies below it', () => {
       const inset = (filtersFrom: number | null) => {
         const paths = [path({ path: '6 6 9' })];
-        const inside = painting({ ground: null, outline: '5 5 20', paths, filtersFrom });
+        const inside = painting({ ground: null, outline: '5 5 20', paths, look: through(filtersFrom) });
         paint(on(), painting({ insets: [{ below: false, xMm: 0, yMm: 0, painting: inside }] }), 1);
       };
       inset(0);
@@ -241,7 +239,10 @@ describe('the brush', () => {
         { fromMm: 100, mirrored: true },
       ];
       const of = (wide: number) =>
-        painting({ panel: `M0 0L${wide} 0L${wide} 60L0 60Z`, copies, paths: [path({ path: '1 1 9' })] });
+        painting({
+          panels: { outline: `M0 0L${wide} 0L${wide} 60L0 60Z`, copies },
+          paths: [path({ path: '1 1 9' })],
+        });
       paint(on(), of(50), 1);
       expect(laid().slice(0, 2)).toEqual(['source-over 1 1 9', 'source-over 1 1 9']);
       expect(fills('1 1 9')).toEqual([]);
@@ -267,7 +268,7 @@ describe('the brush', () => {
       { fromMm: 0, mirrored: false },
       { fromMm: 100, mirrored: true },
     ];
-    paint(on(), painting({ panel: '0 0 50', copies, paths: [path({ path: '1 1 9' })] }), 1);
+    paint(on(), painting({ panels: { outline: '0 0 50', copies }, paths: [path({ path: '1 1 9' })] }), 1);
     expect(fills('1 1 9').map((d) => d.clips.at(-1))).toEqual(['0 0 50', '0 0 50']);
   });
 });
@@ -294,8 +295,7 @@ describe('what lies at a point', () => {
 
   it('is found from below where it lies then', () => {
     const below = painting({
-      panel: '0 0 100',
-      copies: [{ fromMm: 100, mirrored: true }],
+      panels: { outline: '0 0 100', copies: [{ fromMm: 100, mirrored: true }] },
       paths: [path({ path: '0 0 10', region: 'corner' })],
     });
     expect(at(below, 95, 5)).toBe('corner');

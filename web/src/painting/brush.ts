@@ -7,8 +7,8 @@ import { clipTo, clipped, cut, eachCopy, eachInset, within } from './sheets';
 import { weather } from './weather';
 
 /** Whether a path takes its share of the light that comes through what is painted before it. */
-const filters = ({ filtersFrom, paths }: Painting, path: number) =>
-  paths[path]!.glass || path >= (filtersFrom ?? Infinity);
+const filters = ({ look, paths }: Painting, path: number) =>
+  paths[path]!.glass || path >= (look.filtersFrom ?? Infinity);
 
 /**
  * Paints a piece in millimetres on a canvas with nothing on it: the context is already scaled. Clouds, grain and gloss
@@ -18,7 +18,7 @@ export function paint(
   context: Paints,
   painting: Painting,
   pixelsPerMm: number,
-  tiltDeg = painting.tiltDeg ?? 0,
+  tiltDeg = painting.look.tiltDeg,
 ) {
   const { outline } = pathsOf(painting);
   context.save();

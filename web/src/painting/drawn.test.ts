@@ -22,14 +22,10 @@ const painting = (paths: PaintPath[], insets: Painting['insets'] = []): Painting
   ground: '#ffffff',
   materials: [],
   paths,
-  panel: null,
-  copies: [],
-  insets,
   clips: [],
-  filtersFrom: null,
-  wet: true,
-  full: true,
-  tiltDeg: 0,
+  panels: null,
+  insets,
+  look: { full: true, wet: true, filtersFrom: null, tiltDeg: 0 },
 });
 const how = (region: string) => (region === 'moss' ? { fill: '#eeeeee', ink: '#000000', inkMm: 0.5 } : null);
 
@@ -59,12 +55,12 @@ describe('a painting that is drawn in part', () => {
     });
   });
   it('has a gloss and clouds only where something is painted beside what is drawn', () => {
-    const full = (...paths: PaintPath[]) => drawn(painting(paths), 'two', how).full;
+    const full = (...paths: PaintPath[]) => drawn(painting(paths), 'two', how).look.full;
     expect(full(own[0]!, own[2]!)).toBe(false);
     expect(full(own[0]!, own[3]!)).toBe(true);
     expect(full(below, own[0]!)).toBe(true);
     expect(full(own[0]!, path('three/bone', 'bone'))).toBe(false);
-    expect(bare(painting(own), painting([])).full).toBe(false);
+    expect(bare(painting(own), painting([])).look.full).toBe(false);
   });
   it('leaves out the layers above', () => expect(got).not.toContain(above));
   it('draws a run of resin as wide as it is', () => {

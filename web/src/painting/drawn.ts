@@ -53,11 +53,10 @@ export function bare(
     paths: [ruled(fine, longest / 650, (i) => i % 5 !== 0), ruled(bold, longest / 330, (i) => i % 5 === 0)],
     clips: [],
     materials: [],
-    panel: null,
-    copies: [],
+    panels: null,
     insets: painting.insets.filter((i) => i.below),
     // Nothing was poured: there is no gloss on it, and no clouds.
-    full: false,
+    look: { ...painting.look, full: false },
   };
 }
 
@@ -83,7 +82,7 @@ export function drawn(painting: Painting, layerId: string, how: (region: string)
   );
   return {
     ...painting,
-    full: painting.full && painted,
+    look: { ...painting.look, full: painting.look.full && painted },
     paths: painting.paths.flatMap((path, i) => {
       if (layers[i] !== layerId) return first >= 0 && i > first && layers[i] !== '' ? [] : [path];
       const draw = path.region === null ? null : how(path.region);

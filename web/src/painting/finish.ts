@@ -135,7 +135,7 @@ function drawSpecks(coarse: boolean) {
 
 /** Whether anything in a painting looks otherwise at an angle. */
 export const shimmers = (painting: Painting): boolean =>
-  painting.full &&
-  (painting.filtersFrom ?? null) === null &&
+  painting.look.full &&
+  (painting.look.filtersFrom ?? null) === null &&
   (painting.materials.some((m) => m.finish !== null && m.finish in finishes) ||
     painting.insets.some((i) => shimmers(i.painting)));

@@ -14,7 +14,7 @@ export function pathsOf(painting: Painting) {
     known = {
       outline: new Path2D(painting.outline),
       paths: painting.paths.map((p) => new Path2D(p.path)),
-      panel: painting.panel === null ? null : new Path2D(painting.panel),
+      panel: painting.panels ? new Path2D(painting.panels.outline) : null,
       clips: painting.clips.map((c) => new Path2D(c)),
     };
     parsed.set(painting, known);
@@ -32,4 +32,5 @@ export function boxOf(text: string): [width: number, height: number] {
 }
 
 /** Whether what tells colourants apart and the weather are painted: not on the draft of a drag, and not in light from behind. */
-export const isFull = (painting: Painting) => (painting.filtersFrom ?? null) === null && painting.full;
+export const isFull = (painting: Painting) =>
+  (painting.look.filtersFrom ?? null) === null && painting.look.full;

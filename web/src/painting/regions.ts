@@ -33,7 +33,9 @@ function regionIn(
     if (inside) return inside;
   }
   // A point on any panel is one on the panel that is mapped.
-  const places = panel ? painting.copies.map((c) => (c.mirrored ? c.fromMm - xMm : xMm - c.fromMm)) : [xMm];
+  const places = panel
+    ? painting.panels!.copies.map((c) => (c.mirrored ? c.fromMm - xMm : xMm - c.fromMm))
+    : [xMm];
   const x = places.find((at) => !panel || context.isPointInPath(panel, at, yMm));
   let found: string | null = null;
   painting.paths.forEach((p, i) => {

@@ -31,7 +31,7 @@ let open = 0;
 const takesSheets = (painting: Painting) =>
   typeof OffscreenCanvas !== 'undefined' &&
   !isFull(painting) &&
-  (painting.filtersFrom ?? null) === null &&
+  (painting.look.filtersFrom ?? null) === null &&
   !painting.paths.some((p) => p.glass);
 
 /** Draws within a shape: on a sheet of its own, which is cut along the shape and laid on what is there. */
@@ -94,12 +94,12 @@ export function clipped(context: Paints, clips: Path2D[], clip: Clip, draw: () =
  * is larger than the canvas, as when it is looked at from near.
  */
 function copied(context: Paints, painting: Painting, draw: (context: Paints) => void) {
-  if (!takesSheets(painting) || !isBox(painting.panel!)) return false;
+  if (!takesSheets(painting) || !isBox(painting.panels!.outline)) return false;
   const { a, d, e, f } = context.getTransform();
-  const [wide, high] = boxOf(painting.panel!).map((mm, i) => Math.ceil(mm * Math.abs(i ? d : a)));
+  const [wide, high] = boxOf(painting.panels!.outline).map((mm, i) => Math.ceil(mm * Math.abs(i ? d : a)));
   if (wide! > context.canvas.width || high! > context.canvas.height) return false;
   const once = onSheet(context, { a: Math.abs(a), b: 0, c: 0, d, e: 0, f: 0 }, draw);
-  for (const { fromMm, mirrored } of painting.copies) {
+  for (const { fromMm, mirrored } of painting.panels!.copies) {
     context.save();
     context.setTransform(mirrored ? -1 : 1, 0, 0, 1, Math.round(e + a * fromMm), Math.round(f));
     context.drawImage(once, 0, 0, wide!, high!, 0, 0, wide!, high!);
@@ -117,11 +117,11 @@ export function eachCopy(
 ) {
   if (!panel) return draw(context);
   if (copied(context, painting, draw)) return;
-  for (const copy of painting.copies) {
+  for (const copy of painting.panels!.copies) {
     context.save();
     context.translate(copy.fromMm, 0);
     context.scale(copy.mirrored ? -1 : 1, 1);
-    within(context, painting, painting.panel!, panel, draw);
+    within(context, painting, painting.panels!.outline, panel, draw);
     context.restore();
   }
 }

@@ -15,7 +15,7 @@ export function weather(context: Paints, painting: Painting, outline: Path2D) {
   gloss.addColorStop(1, 'rgba(0,0,0,0.14)');
   context.fillStyle = gloss;
   context.fill(outline);
-  if (!painting.wet) return;
+  if (!painting.look.wet) return;
   // What shines on wet resin lies across it in a broad and a narrow stripe.
   const shine = context.createLinearGradient(0, 0, painting.widthMm, painting.heightMm);
   for (const [at, alpha] of wetGloss) shine.addColorStop(at, `rgba(255,255,255,${alpha})`);

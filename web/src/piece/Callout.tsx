@@ -1,5 +1,5 @@
 import type { FilledLayer } from '../editor/filled';
-import { countsFromRim, widthOf } from '../editor/filled';
+import { bandsOf, countsFromRim, heartsOf, widthOf } from '../editor/filled';
 import type { LayerView } from '../api/client';
 import { middleOf } from '../editor/tools';
 import { useUnits } from '../units/units';
@@ -8,8 +8,8 @@ import './Callout.scss';
 
 /** Where the edge that moves with a band's width crosses the cut, and which way along the cut is outward there. */
 export function edgeOf(plan: LayerView, layer: FilledLayer, index: number) {
-  const id = layer.bands[index]!.id;
-  const heartX = (layer.layout ? middleOf(layer, plan)?.xMm : layer.hearts[0]?.xMm) ?? 0;
+  const id = bandsOf(layer)[index]!.id;
+  const heartX = (layer.layout.kind !== 'rings' ? middleOf(layer, plan)?.xMm : heartsOf(layer)[0]?.xMm) ?? 0;
   const spans = plan.cut.filter((s) => s.regionId === id);
   const right = spans.find((s) => s.fromMm >= heartX);
   const left = spans.findLast((s) => s.toMm <= heartX);
@@ -35,8 +35,8 @@ interface CalloutProps {
 export function Callout({ layer, plan, selected, px, py, room }: CalloutProps) {
   const units = useUnits();
   if (selected?.kind !== 'band') return null;
-  const index = layer.bands.findIndex((b) => b.id === selected.id);
-  const band = layer.bands[index];
+  const index = bandsOf(layer).findIndex((b) => b.id === selected.id);
+  const band = bandsOf(layer)[index];
   const region = plan.regions.find((r) => r.id === selected.id);
   if (!band || !region) return null;
   const edge = band.fillsRest ? null : edgeOf(plan, layer, index);

@@ -43,26 +43,22 @@ const cup = (id: string) => ({
   id,
   name: id,
   colour: '#30503a',
-  colourant: 'mica' as const,
-  loadPercent: 3,
   doses: [{ colourant: 'mica' as const, percent: 3, by: 'weight' as const }],
   frozen: false,
-  seen: null,
-  trials: [],
 });
 const layer = {
   id: 'layer-1',
-  sitting: 'layer-1',
-  bands: [
-    { id: 'b1', widthMm: 20, fillsRest: false, cup: 'moss' },
-    { id: 'b2', widthMm: 10, fillsRest: true, cup: 'smoke' },
-  ],
+  sitting: { id: 'layer-1' },
+  layout: {
+    kind: 'rings',
+    hearts: [],
+    bands: [
+      { id: 'b1', widthMm: 20, fillsRest: false, recipeId: 'moss' },
+      { id: 'b2', widthMm: 10, fillsRest: true, recipeId: 'smoke' },
+    ],
+  },
   cups: [cup('moss'), cup('smoke')],
   recipes: [cup('moss'), cup('smoke')],
-  heartCup: 'moss',
-  hearts: [],
-  widening: 1,
-  reservePercent: null,
 } as unknown as FilledLayer;
 const plan = {
   layerId: 'layer-1',

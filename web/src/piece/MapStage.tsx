@@ -89,7 +89,7 @@ export function MapStage(props: Props) {
   // A wall that is being drawn.
   const [drawing, setDrawing] = useState(false);
   const [trace, setTrace] = useState<Spot[] | null>(null);
-  const draws = drawing && handles === 'map' && layer.layout?.kind === 'pools';
+  const draws = drawing && handles === 'map' && layer.layout.kind === 'pools';
 
   const regionUnder = (at: Spot) => {
     const context = stage.current?.querySelector<HTMLCanvasElement>('canvas.picture')?.getContext('2d');
@@ -248,7 +248,7 @@ export function MapStage(props: Props) {
             tilt={shimmers(painting) ? { deg: tilt, onTilt: setTilt } : null}
             picture={trial || marks.at === 'ground' || marks.at === 'story' ? null : picture}
             walls={
-              handles === 'map' && layer.layout?.kind === 'pools'
+              handles === 'map' && layer.layout.kind === 'pools'
                 ? {
                     drawing,
                     draw: setDrawing,

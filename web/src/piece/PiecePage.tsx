@@ -168,7 +168,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   const [far, turn] = useAcrossTable();
   useKeptFocus();
   useUndoKeys(editor);
-  const search = layer ? `?layer=${layer.id}&sitting=${layer.sitting}` : '';
+  const search = layer ? `?layer=${layer.id}&sitting=${layer.sitting.id}` : '';
   const nothing = useCallback(() => {
     select(null);
     setCup(null);
@@ -259,7 +259,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
           />
           <section className="right" aria-label={stationNames[station as Station]}>
             <Colouring
-              key={`${station}/${layer.id}/${layer.sitting}/${inside ?? ''}/${poured.left}/${page.renewed}`}
+              key={`${station}/${layer.id}/${layer.sitting.id}/${inside ?? ''}/${poured.left}/${page.renewed}`}
             >
               {bench && <AcrossTable far={far} onTurn={turn} />}
               <Page />

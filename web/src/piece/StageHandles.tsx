@@ -1,6 +1,6 @@
 import type { Ground, ReservedSpot, PlanView } from '../api/client';
 import type { FilledLayer } from '../editor/filled';
-import { countsFromRim, placesOf, widthOf } from '../editor/filled';
+import { bandsOf, countsFromRim, heartsOf, placesOf, widthOf } from '../editor/filled';
 import type { Selected } from '../editor/selection';
 import type { Scene } from '../editor/tools';
 import type { Spot } from '../editor/view';
@@ -80,19 +80,19 @@ export function MapHandles({ scene, whole, kept, selection, frame, hold, trace }
           className="trace"
           strokeWidth={Math.max(
             thinnestWall,
-            (layout?.kind === 'pools' ? layout.beadMm : plainWallMm) * pixelsPerMm,
+            (layout.kind === 'pools' ? layout.beadMm : plainWallMm) * pixelsPerMm,
           )}
           d={trace.map((s, i) => `${i ? 'L' : 'M'}${px(s.x)} ${py(s.y)}`).join('')}
         />
       )}
       {!layout &&
-        layer.hearts.map((heart, i) => (
+        heartsOf(layer).map((heart, i) => (
           <HeartHandles
             key={heart.id}
             heart={heart}
             on={{ ...here, heart: heart.id }}
             at={`${at}.hearts[${heart.id}]`}
-            number={layer.hearts.length > 1 ? ` ${i + 1}` : ''}
+            number={heartsOf(layer).length > 1 ? ` ${i + 1}` : ''}
             chosen={selected?.kind === 'heart' && selected.id === heart.id}
             px={px}
             py={py}
@@ -117,18 +117,23 @@ function BandEdges({
   const { selected, onSelect } = selection;
   const { edit } = useEdits();
   const units = useUnits();
-  const chosenBand = selected?.kind === 'band' ? layer.bands.findIndex((b) => b.id === selected.id) : -1;
-  const edges = layer.bands.map((band, i) => (band.fillsRest ? null : edgeOf(plan, layer, i)));
+  const chosenBand = selected?.kind === 'band' ? bandsOf(layer).findIndex((b) => b.id === selected.id) : -1;
+  const edges = bandsOf(layer).map((band, i) => (band.fillsRest ? null : edgeOf(plan, layer, i)));
   const grips = fanOut(
     edges.map((edge) => edge && { x: px(edge.xMm), y: py(plan.cutAtMm), touch: edgeTouch }),
-    (layer.layout ? (layer.layout.kind === 'petals' ? [layer.layout] : []) : layer.hearts).map((h) => ({
+    (layer.layout.kind !== 'rings'
+      ? layer.layout.kind === 'petals'
+        ? [layer.layout]
+        : []
+      : heartsOf(layer)
+    ).map((h) => ({
       x: px(h.xMm),
       y: py(h.yMm),
       touch,
     })),
     chosenBand,
   );
-  return layer.bands.map((band, i) => {
+  return bandsOf(layer).map((band, i) => {
     const edge = edges[i];
     const at = grips[i];
     if (!edge || !at) return null;

@@ -46,7 +46,7 @@ export function LayoutHandles(props: Props) {
       onStepDown={step('yMm')}
     />
   );
-  switch (layout?.kind) {
+  switch (layout.kind) {
     case 'petals':
       return middle('Middle of the petals', layout);
     case 'puddle': {

@@ -65,6 +65,7 @@ describe('the painting of a station', () => {
     ground: '#ffffff',
     paths: [path('moss'), path('bone')],
     insets: [],
+    look: { full: true, wet: false, filtersFrom: null, tiltDeg: 0 },
   } as unknown as Painting;
   const layer = (poured: boolean, ...open: string[]) =>
     ({

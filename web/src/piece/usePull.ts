@@ -1,7 +1,7 @@
 import type { CupVolume, Edit, SittingView } from '../api/client';
 import { inBurst } from '../editor/burst';
 import type { FilledLayer } from '../editor/filled';
-import { widthOf } from '../editor/filled';
+import { bandsOf, widthOf } from '../editor/filled';
 import { useEdits } from '../parts/editing';
 import { sizeFor } from '../parts/Vessel';
 import { swallowClick } from './swallowClick';
@@ -95,7 +95,7 @@ export const reserveOf = (plan: SittingView) =>
 
 const withReserve = (layer: FilledLayer, plan: SittingView, by: number): Edit => ({
   do: 'nudge',
-  place: `sittings[${layer.sitting}].reservePercent`,
+  place: `sittings[${layer.sitting.id}].reservePercent`,
   by: Math.round(by),
   from: reserveOf(plan),
 });
@@ -103,8 +103,8 @@ const withReserve = (layer: FilledLayer, plan: SittingView, by: number): Edit =>
 /** Widens every band of the layer that a cup serves by an amount that may depend on its width. */
 const widen = (layer: FilledLayer, volume: CupVolume, by: (widthMm: number) => number): Edit[] =>
   volume.regions.flatMap(({ layerId, region }) => {
-    const at = layer.bands.findIndex((b) => layerId === layer.id && b.id === region && !b.fillsRest);
-    const band = layer.bands[at];
+    const at = bandsOf(layer).findIndex((b) => layerId === layer.id && b.id === region && !b.fillsRest);
+    const band = bandsOf(layer)[at];
     return band
       ? [{ do: 'widen-band', layer: layer.id, zone: null, band: band.id, byMm: by(widthOf(layer, at)) }]
       : [];

@@ -1,23 +1,20 @@
-import type { Cup } from '../editor/filled';
+import type { Recipe } from '../api/client';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, expect, it, vi } from 'vitest';
 import { ColouringProvider } from './colour/colouring';
 import { CupColour } from './CupColour';
 
 const choose = vi.fn();
-const cup = (over: Partial<Cup>): Cup => ({
+const cup = (over: Partial<Recipe>): Recipe => ({
   id: 'c1',
   name: 'storm',
   colour: '#ff00ff',
-  colourant: null,
-  loadPercent: 0,
-  doses: over.colourant ? [{ colourant: over.colourant, percent: 3, by: 'weight', byEye: false }] : [],
+  doses: [],
   frozen: false,
-  seen: null,
-  trials: [],
   ...over,
 });
-const swatch = (of: Cup, shown: string | null) => {
+const paste: Recipe['doses'][number] = { colourant: 'paste', percent: 3, by: 'weight', byEye: false };
+const swatch = (of: Recipe, shown: string | null) => {
   render(
     <ColouringProvider value={choose}>
       <CupColour cup={of} shown={shown} label="Colour of storm" />
@@ -32,14 +29,14 @@ afterEach(() => {
 });
 
 it('opens the colours that the cup can be given', () => {
-  const of = swatch(cup({ colourant: 'paste', loadPercent: 4 }), '#30503a');
+  const of = swatch(cup({ doses: [paste] }), '#30503a');
   expect(of.style.background).toBe('rgb(255, 0, 255)');
   fireEvent.click(of);
   expect(choose).toHaveBeenCalledExactlyOnceWith('c1');
 });
 
 it('shows of a cup what it came out as, where that is known', () => {
-  expect(swatch(cup({ colourant: 'paste', seen: '#102030' }), null).style.background).toBe('rgb(16, 32, 48)');
+  expect(swatch(cup({ doses: [paste], seen: '#102030' }), null).style.background).toBe('rgb(16, 32, 48)');
 });
 
 it('shows no colour of clear resin', () => {
@@ -49,8 +46,8 @@ it('shows no colour of clear resin', () => {
 it('shows of a mixed cup the colour of the mix, not the one that was typed', () => {
   const of = cup({
     of: [
-      { cup: 'a', parts: 1 },
-      { cup: 'b', parts: 2 },
+      { recipeId: 'a', parts: 1 },
+      { recipeId: 'b', parts: 2 },
     ],
   });
   expect(swatch(of, '#445566').style.background).toBe('rgb(68, 85, 102)');

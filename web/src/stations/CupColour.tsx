@@ -1,8 +1,8 @@
-import type { Cup } from '../editor/filled';
+import type { Recipe } from '../api/client';
 import { useColouring } from './colour/colouring';
 
 interface Props {
-  cup: Cup | undefined;
+  cup: Recipe | undefined;
   /** The colour that it shows: of a mix, that of what is mixed; null for clear resin. */
   shown: string | null;
   /** Whose colour it is, in words. */
@@ -14,7 +14,7 @@ export function CupColour({ cup, shown, label }: Props) {
   const choose = useColouring();
   if (!cup) return null;
   const mixed = (cup.of?.length ?? 0) > 0 || cup.doses.length > 1;
-  const colour = mixed ? shown : cup.colourant ? (cup.seen ?? cup.colour) : null;
+  const colour = mixed ? shown : cup.doses.length > 0 ? (cup.seen ?? cup.colour) : null;
   return (
     <button
       type="button"

@@ -5,10 +5,8 @@ import { openAt } from './openAt';
 import type { Station } from './station';
 
 const layer = {
-  layout: { kind: 'flood', cup: 'a' },
-  hearts: [],
-  bands: [],
-  plan: { start: null, roomC: null },
+  layout: { kind: 'flood', recipeId: 'a' },
+  sitting: {},
 };
 const sitting = {
   pours: [{ cupId: 'a' }, { cupId: 'a' }, { cupId: 'b' }],

@@ -1,6 +1,7 @@
 import type { FilledLayer } from '../editor/filled';
 import type { Ground, LayerView, PlanView, SittingView } from '../api/client';
 import type { Station } from './station';
+import { bandsOf, heartsOf } from '../editor/filled';
 
 interface Open {
   /** How much of it is done, 0 to 1. */
@@ -33,7 +34,8 @@ export function openAt(
         : { share: 1 - open / steps.length, words: `${open} to prepare` };
     }
     case 'map': {
-      const rings = !layer.layout && layer.hearts.length === 0 && layer.bands.length > 1;
+      const rings =
+        layer.layout.kind === 'rings' && heartsOf(layer).length === 0 && bandsOf(layer).length > 1;
       if (rings) return { share: 0.3, words: 'no heart yet' };
       const outside = plan.regions.filter((r) => !r.fits && r.kind !== 'heart-bed').length;
       if (outside > 0) return { share: 0.7, words: `${outside} without room` };
@@ -61,11 +63,11 @@ export function openAt(
         : { share: 0, words: some(sitting.pours.length, 'pour') };
     case 'cure':
       if (sitting.poured) return { share: 1, words: 'curing' };
-      return layer.plan.start === null
+      return layer.sitting.start == null
         ? { share: 0, words: 'no start yet' }
         : {
-            share: layer.plan.roomC === null ? 0.6 : 1,
-            words: layer.plan.roomC === null ? 'room unknown' : 'planned',
+            share: layer.sitting.roomC == null ? 0.6 : 1,
+            words: layer.sitting.roomC == null ? 'room unknown' : 'planned',
           };
     case 'story':
       if (!sitting.poured) return { share: 0, words: 'not logged' };

@@ -73,7 +73,7 @@ export const layoutKinds = [
 /** A layout, where it is of a kind. */
 export type LaidOutAs<K extends Layout['kind']> = Extract<Layout, { kind: K }>;
 
-export const kindOf = (layer: FilledLayer) => layer.layout?.kind ?? 'rings';
+export const kindOf = (layer: FilledLayer) => layer.layout.kind;
 
 /** The stations that exist, in working order. */
 export const stations = ['ground', 'map', 'cups', 'pour', 'cure', 'story'] as const;

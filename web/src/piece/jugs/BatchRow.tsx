@@ -35,7 +35,7 @@ export function BatchRow(props: Props) {
   const pulling = usePull(layer, sittingPlan, true);
   const row = useRef<HTMLElement>(null);
   const volumes = sittingPlan.cups.cups;
-  const byWeight = layer.measure === 'by-weight';
+  const byWeight = layer.sitting.measure === 'by-weight';
   const largest = largestOf(
     sittingPlan.batches.all.map((b) => b.mixMl.value),
     volumes.map((v) => v.mixMl.value),

@@ -2,7 +2,6 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import type { Recipe, Schemas } from '../../api/client';
 import { offersQuery, seenQuery } from '../../api/queries';
-import type { Cup } from '../../editor/filled';
 import { TextAt } from '../../parts/At';
 import { useEdits } from '../../parts/editing';
 import { HowNumber } from '../../parts/HowNumber';
@@ -18,7 +17,7 @@ import './ColourChooser.scss';
 type Offer = Schemas['ColourOffer'];
 
 interface Props {
-  cup: Cup;
+  cup: Recipe;
   onDone: () => void;
 }
 
@@ -66,7 +65,7 @@ export function ColourChooser({ cup, onDone }: Props) {
       {problem && <p className="field-error">{problem}</p>}
       <Renamed cup={cup} last={last} />
       <Offers cup={cup} onTake={() => act('offer')} />
-      {!mixed && cup.colourant && (
+      {!mixed && cup.doses.length > 0 && (
         <details className="recipe-part" open>
           <summary>Another shade of it</summary>
           <Shades cup={cup} onTry={setTried} onTake={() => act('shade')} />
@@ -98,7 +97,7 @@ export function ColourChooser({ cup, onDone }: Props) {
 }
 
 /** As it is, or as it would be: how it looks, what it is, and how much it hides. */
-function Now({ cup, tried, shown }: { cup: Cup; tried: string | null; shown: string | null }) {
+function Now({ cup, tried, shown }: { cup: Recipe; tried: string | null; shown: string | null }) {
   const units = useUnits();
   const names = useColourantNames();
   const { on, over } = usePouredOn(cup.id);
@@ -168,7 +167,7 @@ function Tilted({ of }: { of: Schemas['TiltedColour'] }) {
 }
 
 /** Whatever was called by its colour is called by the new one; a name of one's own is asked about. */
-function Renamed({ cup, last }: { cup: Cup; last: Last | null }) {
+function Renamed({ cup, last }: { cup: Recipe; last: Last | null }) {
   const { edit, set } = useEdits();
   const { on } = usePouredOn(cup.id);
   const { data } = useQuery({
@@ -216,7 +215,7 @@ function Shades({
   onTry,
   onTake,
 }: {
-  cup: Cup;
+  cup: Recipe;
   onTry: (colour: string | null) => void;
   onTake: () => void;
 }) {
@@ -238,7 +237,7 @@ function Shades({
 const gilt = 'gilt';
 
 /** What there is to choose from: clear and gold by one press, then what is at hand. */
-function Offers({ cup, onTake }: { cup: Cup; onTake: () => void }) {
+function Offers({ cup, onTake }: { cup: Recipe; onTake: () => void }) {
   const { edit } = useEdits();
   const { on } = usePouredOn(cup.id);
   const { data } = useQuery(offersQuery(on));
@@ -302,7 +301,7 @@ function Offers({ cup, onTake }: { cup: Cup; onTake: () => void }) {
   );
 }
 
-function OneOffer({ of, cup, onTake }: { of: Offer; cup: Cup; onTake: () => void }) {
+function OneOffer({ of, cup, onTake }: { of: Offer; cup: Recipe; onTake: () => void }) {
   const names = useColourantNames();
   const [first] = of.doses;
   const stirredIn = (dose: Offer['doses'][number]) =>
@@ -335,7 +334,7 @@ function Wedge({ wedge, className }: { wedge: string[]; className?: string }) {
   );
 }
 
-const chosen = (of: Offer, cup: Cup) =>
+const chosen = (of: Offer, cup: Recipe) =>
   !cup.of &&
   of.colour === cup.colour &&
   of.doses.length === cup.doses.length &&

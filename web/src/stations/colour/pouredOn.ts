@@ -17,7 +17,7 @@ export function usePouredOn(cupId: string) {
       ground: beneath?.colour ?? piece.ground.colour,
       asMap: over === 'own-paint',
       depthMm: beneath?.depthMm ?? layer.depthMm,
-      resin: layer.resin.system,
+      resin: layer.sitting.resin.system,
     },
     over: words[over],
   };

@@ -23,7 +23,7 @@ export function CompareResins() {
     enabled: other !== '',
   });
   const systems = materials?.resinSystems ?? [];
-  const own = systems.find((s) => s.id === layer.resin.system);
+  const own = systems.find((s) => s.id === layer.sitting.resin.system);
   const resin = systems.find((s) => s.id === other);
   const there = data?.sittings.find((s) => s.sittingId === sittingPlan.sittingId);
   return (

@@ -44,8 +44,8 @@ export function CupsStation() {
   const plan = sittingPlan.cups.cups.find((c) => c.cupId === cup.id);
   const others = alsoIn(piece, whole.sittings, layer.id, cup.id);
   const several = timesPoured(piece.ground);
-  const system = materials?.resinSystems.find((s) => s.id === layer.resin.system);
-  const byWeight = layer.measure === 'by-weight';
+  const system = materials?.resinSystems.find((s) => s.id === layer.sitting.resin.system);
+  const byWeight = layer.sitting.measure === 'by-weight';
   return (
     <>
       <h2>
@@ -65,20 +65,20 @@ export function CupsStation() {
           <Choice
             label="Resin"
             quiet
-            value={layer.resin.system}
+            value={layer.sitting.resin.system}
             choices={
               materials?.resinSystems
-                .filter((s) => !s.putAway || s.id === layer.resin.system)
-                .map((s) => [s.id, s.name] as const) ?? [[layer.resin.system, '…']]
+                .filter((s) => !s.putAway || s.id === layer.sitting.resin.system)
+                .map((s) => [s.id, s.name] as const) ?? [[layer.sitting.resin.system, '…']]
             }
-            onChange={(resin) => edit({ do: 'choose-resin', sitting: layer.sitting, resin })}
+            onChange={(resin) => edit({ do: 'choose-resin', sitting: layer.sitting.id, resin })}
           />
           , measured{' '}
           <ChoiceAt
             place={`${at.sitting}.measure`}
             label="Measured"
             quiet
-            value={layer.measure}
+            value={layer.sitting.measure}
             choices={[
               ['by-volume', 'in marked cups'],
               ['by-weight', 'on a scale'],
@@ -91,7 +91,7 @@ export function CupsStation() {
             quiet
             empty={usual['sittings.reservePercent'] ?? ''}
             unit="%"
-            value={layer.reservePercent}
+            value={layer.sitting.reservePercent ?? null}
           />
           .
         </p>
@@ -188,7 +188,7 @@ export function CupsStation() {
               quiet
               empty={usual['sittings.tools.scaleStepG'] ?? ''}
               unit="g"
-              value={layer.tools?.scaleStepG ?? null}
+              value={layer.sitting.tools?.scaleStepG ?? null}
             />
           ) : (
             <NumberAt
@@ -198,7 +198,7 @@ export function CupsStation() {
               quiet
               empty={usual['sittings.tools.cupStepMl'] ?? ''}
               unit="ml"
-              value={layer.tools?.cupStepMl ?? null}
+              value={layer.sitting.tools?.cupStepMl ?? null}
             />
           )}
           , in jugs of up to{' '}
@@ -208,7 +208,7 @@ export function CupsStation() {
             quiet
             empty={usual['sittings.tools.jugMl'] ?? ''}
             unit="ml"
-            value={layer.tools?.jugMl ?? null}
+            value={layer.sitting.tools?.jugMl ?? null}
           />
           .
         </p>
@@ -355,13 +355,13 @@ interface MakersProps {
 
 /** The maker's own data wins over typical values. */
 function MakersData({ layer, system, at }: MakersProps) {
-  const ratio = layer.resin.ratio ?? system.ratio;
+  const ratio = layer.sitting.resin.ratio ?? system.ratio;
   const resin = `${at.sitting}.resin`;
   return (
     <details className="makers">
       <summary>
         {ratio.resin} : {ratio.hardener} by {ratio.basis}
-        {layer.resin.ratio ? ', your own data' : ', typical data'}
+        {layer.sitting.resin.ratio ? ', your own data' : ', typical data'}
       </summary>
       <p className="hint">The data sheet of your resin wins over these typical values.</p>
       <p className="line">
@@ -383,14 +383,14 @@ function MakersData({ layer, system, at }: MakersProps) {
           label="Density of the resin"
           unit="g/ml"
           empty={system.resinDensity}
-          value={layer.resin.resinDensity ?? null}
+          value={layer.sitting.resin.resinDensity ?? null}
         />
         <NumberAt
           place={`${resin}.hardenerDensity`}
           label="Density of the hardener"
           unit="g/ml"
           empty={system.hardenerDensity}
-          value={layer.resin.hardenerDensity ?? null}
+          value={layer.sitting.resin.hardenerDensity ?? null}
         />
       </p>
     </details>

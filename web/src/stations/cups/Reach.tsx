@@ -1,6 +1,6 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Cup } from '../../editor/filled';
+import type { Recipe } from '../../api/client';
 import { keepLeftOver } from '../../api/changes';
 import { useEdits } from '../../parts/editing';
 import { HowNumber } from '../../parts/HowNumber';
@@ -12,7 +12,7 @@ import { useRegionNames } from '../regionNames';
 import { useStation } from '../station';
 
 /** How far a cup reaches: what is mixed in it, what is held back, what lacks or is left over, and what to make of it. */
-export function Reach({ cup, colour }: { cup: Cup; colour: string | null }) {
+export function Reach({ cup, colour }: { cup: Recipe; colour: string | null }) {
   const { piece, sittingPlan } = useStation();
   const { edit, say } = useEdits();
   const units = useUnits();

@@ -1,12 +1,12 @@
 import { useState } from 'react';
-import type { Cup } from '../../editor/filled';
+import type { Recipe } from '../../api/client';
 import { Choice } from '../../parts/Choice';
 import { useEdits } from '../../parts/editing';
 import { useRegionNames } from '../regionNames';
 import { useStation } from '../station';
 
 /** A colour that is needed early and late: what is poured later can come from a second cup, of another batch. */
-export function SecondCup({ cup }: { cup: Cup }) {
+export function SecondCup({ cup }: { cup: Recipe }) {
   const { sittingPlan, setCup, piece } = useStation();
   const { edit } = useEdits();
   const names = useRegionNames();

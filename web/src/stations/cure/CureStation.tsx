@@ -32,13 +32,13 @@ export function CureStation() {
         </p>
       ) : (
         <div className="times">
-          <TimeAt place={`${at.sitting}.start`} label="Pour starts" value={layer.plan.start} />
+          <TimeAt place={`${at.sitting}.start`} label="Pour starts" value={layer.sitting.start ?? null} />
           <TimeAt
             place={`${at.sitting}.end`}
             label="Pour ends"
-            value={layer.plan.end}
+            value={layer.sitting.end ?? null}
             hint={
-              layer.plan.end
+              layer.sitting.end
                 ? undefined
                 : `Blank: ${usual['sittings.pourMinutes'] ?? '?'} min after the start.`
             }
@@ -48,7 +48,7 @@ export function CureStation() {
             label="Room"
             unit="°C"
             empty={usual['sittings.roomC'] ?? ''}
-            value={layer.plan.roomC}
+            value={layer.sitting.roomC ?? null}
           />
           {piece.layers[0]?.id !== layer.id && (
             <WhetherAt

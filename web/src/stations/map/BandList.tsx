@@ -8,7 +8,7 @@ import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
 import { regionName, useStation } from '../station';
 import type { Heart } from '../../editor/filled';
-import { widthOf, colourIn } from '../../editor/filled';
+import { bandsOf, colourIn, heartsOf, wideningOf, widthOf } from '../../editor/filled';
 import './bands.scss';
 
 const ownCup = '+';
@@ -18,24 +18,25 @@ export function BandList() {
   const { layer, here, selected, select } = useStation();
   const { edit } = useEdits();
   const mostHearts = useMost('layers.layout.hearts');
-  const rings = !layer.layout;
+  const rings = layer.layout.kind === 'rings';
   const heading = rings
     ? 'Bands, from the heart to the rim'
-    : layer.layout?.kind === 'lines'
+    : layer.layout.kind === 'lines'
       ? 'Stripes, from the middle to the rim'
       : 'Rings, from the middle to the rim';
-  const chosenHeart = selected?.kind === 'heart' ? layer.hearts.find((h) => h.id === selected.id) : undefined;
+  const chosenHeart =
+    selected?.kind === 'heart' ? heartsOf(layer).find((h) => h.id === selected.id) : undefined;
   return (
     <>
       <h3>{heading}</h3>
       <ol className="bands" aria-label={heading}>
-        {rings && layer.hearts.length > 0 && (
+        {rings && heartsOf(layer).length > 0 && (
           <li data-open={chosenHeart ? true : undefined}>
             <HeartBed />
             {chosenHeart && <HeartFields heart={chosenHeart} />}
           </li>
         )}
-        {layer.bands.map((band, i) => (
+        {bandsOf(layer).map((band, i) => (
           <li
             key={band.id}
             data-open={selected?.kind === 'band' && selected.id === band.id ? true : undefined}
@@ -50,12 +51,12 @@ export function BandList() {
           className="btn btn-outline-primary"
           onClick={() => void edit({ do: 'add-band', ...here })}
         >
-          {layer.layout?.kind === 'lines' ? 'Add a stripe' : 'Add a band'}
+          {layer.layout.kind === 'lines' ? 'Add a stripe' : 'Add a band'}
         </button>
-        {rings && layer.hearts.length < mostHearts && (
+        {rings && heartsOf(layer).length < mostHearts && (
           <button
             type="button"
-            className={layer.hearts.length === 0 ? 'btn btn-primary' : 'btn btn-outline-primary'}
+            className={heartsOf(layer).length === 0 ? 'btn btn-primary' : 'btn btn-outline-primary'}
             onClick={() =>
               void edit({ do: 'add-heart', ...here }).then((got) => {
                 const id = /hearts\[(.+)\]$/.exec(got?.made ?? '')?.[1];
@@ -63,11 +64,11 @@ export function BandList() {
               })
             }
           >
-            {layer.hearts.length === 0 ? 'Place a heart' : 'Another heart'}
+            {heartsOf(layer).length === 0 ? 'Place a heart' : 'Another heart'}
           </button>
         )}
       </div>
-      {rings && layer.hearts.length === 0 && (
+      {rings && heartsOf(layer).length === 0 && (
         <p className="hint">
           A heart is the crystal-lined hollow of a geode: the bands run round it. Place one, then drag it.
         </p>
@@ -78,19 +79,23 @@ export function BandList() {
 
 function HeartBed() {
   const { layer, layerPlan, selected, select, cup } = useStation();
+  if (layer.layout.kind !== 'rings') return null;
+  const own = layer.layout.heartRecipeId;
   const bed = layerPlan.regions.find((r) => r.id === 'heart');
   return (
-    <div className="band" data-lit={cup === layer.heartCup || undefined}>
+    <div className="band" data-lit={cup === own || undefined}>
       <CupColour
         label="Colour of the heart bed"
-        cup={layer.cups.find((c) => c.id === layer.heartCup)}
-        shown={colourIn(layerPlan, layer.heartCup)}
+        cup={layer.cups.find((c) => c.id === own)}
+        shown={colourIn(layerPlan, own)}
       />
       <button
         type="button"
         className="band-name"
         aria-expanded={selected?.kind === 'heart'}
-        onClick={() => select(selected?.kind === 'heart' ? null : { kind: 'heart', id: layer.hearts[0]!.id })}
+        onClick={() =>
+          select(selected?.kind === 'heart' ? null : { kind: 'heart', id: heartsOf(layer)[0]!.id })
+        }
       >
         {regionName(layerPlan, 'heart', 'heart bed')}
       </button>
@@ -114,14 +119,14 @@ const heartFields = [
 
 function HeartFields({ heart }: { heart: Heart }) {
   const { layer, here, at, select } = useStation();
-  const index = layer.hearts.indexOf(heart);
+  const index = heartsOf(layer).indexOf(heart);
   const { edit } = useEdits();
   return (
     <fieldset className="heart-set">
       <legend className="visually-hidden">Heart {index + 1}</legend>
-      {layer.hearts.length > 1 && (
+      {heartsOf(layer).length > 1 && (
         <div className="row-buttons">
-          {layer.hearts.map((h, i) => (
+          {heartsOf(layer).map((h, i) => (
             <button
               key={h.id}
               type="button"
@@ -169,8 +174,8 @@ function HeartFields({ heart }: { heart: Heart }) {
 function BandRow({ index }: { index: number }) {
   const { layer, layerPlan, here, at, selected, select, cup } = useStation();
   const units = useUnits();
-  const band = layer.bands[index]!;
-  const own = layer.cups.find((c) => c.id === band.cup);
+  const band = bandsOf(layer)[index]!;
+  const own = layer.cups.find((c) => c.id === band.recipeId);
   const region = layerPlan.regions.find((r) => r.id === band.id);
   const name = regionName(layerPlan, band.id, own?.name);
   const open = selected?.kind === 'band' && selected.id === band.id;
@@ -180,8 +185,8 @@ function BandRow({ index }: { index: number }) {
   const press = (change: Edit) => () => void edit(change);
   return (
     <>
-      <div className="band" data-lit={cup === band.cup || undefined}>
-        <CupColour label={`Colour of ${name}`} cup={own} shown={colourIn(layerPlan, band.cup)} />
+      <div className="band" data-lit={cup === band.recipeId || undefined}>
+        <CupColour label={`Colour of ${name}`} cup={own} shown={colourIn(layerPlan, band.recipeId)} />
         <button
           type="button"
           className="band-name"
@@ -203,7 +208,7 @@ function BandRow({ index }: { index: number }) {
         )}
         {region && <HowNumber of={region.area} label={`Area of ${name}`} />}
       </div>
-      {layer.widening !== 1 && !band.fillsRest && index > 0 && (
+      {wideningOf(layer) !== 1 && !band.fillsRest && index > 0 && (
         <span className="hint">{units.show(widthOf(layer, index), 'mm', 1)} with the widening.</span>
       )}
       {region?.narrow && region.wide && region.wide.value - region.narrow.value > 0.2 * band.widthMm && (
@@ -216,10 +221,10 @@ function BandRow({ index }: { index: number }) {
       {region?.ownDepthMm != null && (
         <span className="hint">{units.show(region.ownDepthMm, 'mm', 1)} deep, of its own.</span>
       )}
-      {region && !region.fits && (layer.layout || layer.hearts.length > 0) && (
+      {region && !region.fits && (layer.layout.kind !== 'rings' || heartsOf(layer).length > 0) && (
         <span className="field-error">No room is left for this band.</span>
       )}
-      {!layer.layout && layer.hearts.length === 0 && !band.fillsRest && (
+      {layer.layout.kind === 'rings' && heartsOf(layer).length === 0 && !band.fillsRest && (
         <span className="hint">Waits for a heart to run round.</span>
       )}
       {open && (
@@ -227,7 +232,7 @@ function BandRow({ index }: { index: number }) {
           <Choice
             label={`Cup of band ${number}`}
             quiet
-            value={band.cup}
+            value={band.recipeId}
             choices={[
               ...layer.cups.map((c) => [c.id, `from the cup ${c.name}`] as const),
               [ownCup, 'a new cup'],
@@ -249,7 +254,7 @@ function BandRow({ index }: { index: number }) {
             type="button"
             className="chip"
             aria-label={`Move band ${number} outward, towards the rim`}
-            disabled={index === layer.bands.length - 1}
+            disabled={index === bandsOf(layer).length - 1}
             onClick={press({ do: 'move-band', ...on, by: 1 })}
           >
             <i className="bi down" /> outward

@@ -1,4 +1,4 @@
-import { colourIn } from '../../editor/filled';
+import { colourIn, wideningOf } from '../../editor/filled';
 import { useState } from 'react';
 import type { ReservedSpot, Schemas } from '../../api/client';
 import type { Zone } from '../../editor/filled';
@@ -42,7 +42,8 @@ export function MapStation() {
   const inZone = zone !== null;
   // What comes after how bands follow the edge.
   const then = inZone ? '' : ';';
-  const banded = !layer.layout || layer.layout.kind === 'petals' || layer.layout.kind === 'lines';
+  const { layout } = layer;
+  const banded = layout.kind === 'rings' || layout.kind === 'petals' || layout.kind === 'lines';
   // The version that a new layout was based on: for as long as it is the last step, a step back brings back what was before.
   const [laid, setLaid] = useState<{ kind: string; version: number } | null>(null);
   return (
@@ -77,12 +78,12 @@ export function MapStation() {
                 label="Each band wider by"
                 quiet
                 unit="×"
-                value={layer.widening}
+                value={wideningOf(layer)}
               />
               {' the one before'}
             </>
           )}
-          {!layer.layout && (
+          {layout.kind === 'rings' && (
             <>
               {'; the bands follow the edge by '}
               <span className="with-comma">
@@ -91,18 +92,18 @@ export function MapStation() {
                   label="Bands follow the edge"
                   quiet
                   unit="%"
-                  value={layer.rimFollow}
+                  value={layout.rimFollow}
                   per={100}
                 />
-                {layer.rimFollow > 0 ? ',' : then}
+                {layout.rimFollow > 0 ? ',' : then}
               </span>{' '}
-              {layer.rimFollow > 0 && (
+              {layout.rimFollow > 0 && (
                 <span className="with-comma">
                   <ChoiceAt
                     place={`${at.layout}.rimWay`}
                     label="How bands follow the edge"
                     quiet
-                    value={layer.rimWay ?? 'proportional'}
+                    value={layout.rimWay ?? 'proportional'}
                     choices={rimWays}
                   />
                   {then}
@@ -112,7 +113,7 @@ export function MapStation() {
           )}
           {!inZone && (
             <>
-              {layer.layout ? '; neighbouring colours ' : ' neighbouring colours '}
+              {layer.layout.kind !== 'rings' ? '; neighbouring colours ' : ' neighbouring colours '}
               <ChoiceAt
                 place={`${at.layer}.contrast`}
                 label="Neighbouring colours"

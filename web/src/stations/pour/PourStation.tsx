@@ -47,8 +47,8 @@ export function PourStation() {
       {secondLook}
       <SittingChoice />
       <p className="hint">
-        {layer.pourOrder.length === 0 ? sittingPlan.orderSays : 'Your own order.'}
-        {layer.layout?.kind !== 'lines' && layer.layout?.kind !== 'puddle' && (
+        {!layer.sitting.order?.length ? sittingPlan.orderSays : 'Your own order.'}
+        {layer.layout.kind !== 'lines' && layer.layout.kind !== 'puddle' && (
           <> Each amount fills its region to {units.show(layer.depthMm, 'mm')} unless it says otherwise.</>
         )}
         {several && ` Amounts are for ${several.words}.`} Press a region to pour it another day, in passes, or
@@ -119,7 +119,7 @@ export function PourStation() {
           );
         })}
       </ol>
-      {layer.pourOrder.length > 0 && (
+      {(layer.sitting.order?.length ?? 0) > 0 && (
         <button type="button" className="btn btn-outline-primary" onClick={() => pour([])}>
           Back to the usual order
         </button>

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import type { Reckoned, SaveRun } from '../../api/client';
 import { Refused } from '../../api/client';
 import { keepRun } from '../../api/changes';
-import { colourIn } from '../../editor/filled';
+import { bandsOf, colourIn } from '../../editor/filled';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 import { TimeField } from '../../parts/TimeField';
@@ -35,11 +35,11 @@ export function StoryStation() {
   const [log, setLog] = useState<Log>(() => {
     // What is planned and lies ahead has not happened: it is not offered as if it had.
     const begun = sittingPlan.span !== null && Date.parse(sittingPlan.span.start.at) <= Date.now();
-    const planned = begun ? layer.plan : null;
+    const planned = begun ? layer.sitting : null;
     return {
       start: fieldText(run ? run.start.local : planned?.start),
       end: fieldText(run ? run.end?.local : planned?.end),
-      roomC: run ? run.roomC : layer.plan.roomC,
+      roomC: run ? run.roomC : (layer.sitting.roomC ?? null),
       note: run?.note ?? '',
       poured: Object.fromEntries(run?.pours.map((p) => [keyOf(p), p.pouredMl]) ?? []),
     };
@@ -261,7 +261,7 @@ const regionOr = (
 ) =>
   line.layerId === layer.id &&
   line.pass === 0 &&
-  (line.regionId === 'heart' || layer.bands.some((b) => b.id === line.regionId))
+  (line.regionId === 'heart' || bandsOf(layer).some((b) => b.id === line.regionId))
     ? regionName(plan, line.regionId, name)
     : name;
 

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Cup } from '../../../editor/filled';
+import type { Recipe } from '../../../api/client';
 import { useEdits } from '../../../parts/editing';
 import { HowNumber } from '../../../parts/HowNumber';
 import { NumberField } from '../../../parts/NumberField';
@@ -7,7 +7,7 @@ import { useUnits } from '../../../units/units';
 import { useStation } from '../../station';
 
 /** How much a cup's colour hides, and the load that hides as much as is wanted. */
-export function Cover({ cup }: { cup: Cup }) {
+export function Cover({ cup }: { cup: Recipe }) {
   const { layer, layerPlan } = useStation();
   const { edit, say } = useEdits();
   const units = useUnits();

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Cup } from '../../../editor/filled';
+import type { Recipe } from '../../../api/client';
 import type { CupVolume, Schemas } from '../../../api/client';
 import { ColourAt, NumberAt } from '../../../parts/At';
 import { Choice } from '../../../parts/Choice';
@@ -15,7 +15,7 @@ import type { DoseUnit } from './colourants';
 type CupDose = Schemas['CupDose'];
 
 /** What is stirred into a cup, colourant by colourant: which, how much of it, and what is done with it first. */
-export function Doses({ cup, plan }: { cup: Cup; plan: CupVolume | undefined }) {
+export function Doses({ cup, plan }: { cup: Recipe; plan: CupVolume | undefined }) {
   const { edit } = useEdits();
   const materials = useMaterials();
   // Oil does not go into resin.
@@ -81,7 +81,7 @@ export function Doses({ cup, plan }: { cup: Cup; plan: CupVolume | undefined }) 
 }
 
 interface OneProps {
-  cup: Cup;
+  cup: Recipe;
   at: number;
   told: CupDose | undefined;
   plan: CupVolume | undefined;

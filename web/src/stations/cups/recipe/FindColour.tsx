@@ -1,6 +1,6 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Cup } from '../../../editor/filled';
+import type { Recipe } from '../../../api/client';
 import type { CupVolume, Schemas } from '../../../api/client';
 import { said } from '../../../api/client';
 import { findMixtures } from '../../../api/changes';
@@ -17,7 +17,7 @@ import { useStation } from '../../station';
 import { coloursAtHand, nearWords, useColourantNames } from './colourants';
 
 /** What to mix for a colour, as it is to be seen where the cup is poured: asked for, and told. */
-export function useMixtures(cup: Cup, plan: CupVolume | undefined) {
+export function useMixtures(cup: Recipe, plan: CupVolume | undefined) {
   const { piece } = useStation();
   const names = useColourantNames();
   const finding = useMutation(findMixtures);
@@ -40,7 +40,7 @@ export function useMixtures(cup: Cup, plan: CupVolume | undefined) {
 }
 
 /** The mixtures that were found, the nearest first. */
-export function Mixtures({ cup, from }: { cup: Cup; from: ReturnType<typeof useMixtures> }) {
+export function Mixtures({ cup, from }: { cup: Recipe; from: ReturnType<typeof useMixtures> }) {
   const { edit } = useEdits();
   const { asked, finding } = from;
   return (
@@ -66,7 +66,7 @@ export function Mixtures({ cup, from }: { cup: Cup; from: ReturnType<typeof useM
 }
 
 /** What to mix for a colour that is wanted, from the colourants at hand. */
-export function FindColour({ cup, plan }: { cup: Cup; plan: CupVolume | undefined }) {
+export function FindColour({ cup, plan }: { cup: Recipe; plan: CupVolume | undefined }) {
   const { layer, layerPlan } = useStation();
   const units = useUnits();
   const from = useMixtures(cup, plan);

@@ -1,5 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import type { Cup } from '../../../editor/filled';
+import type { Recipe } from '../../../api/client';
 import { said } from '../../../api/client';
 import { nameRecipe } from '../../../api/changes';
 import { recipesQuery } from '../../../api/queries';
@@ -10,14 +10,14 @@ import { PhotoColour } from '../../../parts/PhotoColour';
 import { useStation } from '../../station';
 
 /** What a recipe is poured off, whether it stays as it is, how it came out, and keeping it for other pieces. */
-export function Keep({ cup, shown }: { cup: Cup; shown: string | null }) {
+export function Keep({ cup, shown }: { cup: Recipe; shown: string | null }) {
   const { piece, layer } = useStation();
   const { edit, set, say } = useEdits();
   const kept = useQuery(recipesQuery).data ?? [];
   const keeping = useMutation(nameRecipe);
   const place = `recipes[${cup.id}]`;
   const plain = layer.recipes.filter((r) => r.id !== cup.id && !r.of);
-  const off = cup.of?.length === 1 ? cup.of[0]!.cup : null;
+  const off = cup.of?.length === 1 ? cup.of[0]!.recipeId : null;
   return (
     <details className="recipe-part">
       <summary>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Cup } from '../../../editor/filled';
+import type { Recipe } from '../../../api/client';
 import type { Schemas } from '../../../api/client';
 import { Choice } from '../../../parts/Choice';
 import { useEdits } from '../../../parts/editing';
@@ -13,8 +13,9 @@ import type { DoseUnit } from './colourants';
 import { unitNames, useColourantNames } from './colourants';
 
 /** Start low and add: each step of a trial with how it looked. */
-export function Trials({ cup }: { cup: Cup }) {
+export function Trials({ cup }: { cup: Recipe }) {
   const { edit, say } = useEdits();
+  const trials = cup.trials ?? [];
   const { sittingPlan } = useStation();
   const [amount, setAmount] = useState<number>(1);
   const [unit, setUnit] = useState<DoseUnit>('drops');
@@ -41,12 +42,11 @@ export function Trials({ cup }: { cup: Cup }) {
     <details className="recipe-part">
       <summary>
         Try it step by step
-        {cup.trials.length > 0 &&
-          `, ${cup.trials.length === 1 ? 'one step' : `${cup.trials.length} steps`} so far`}
+        {trials.length > 0 && `, ${trials.length === 1 ? 'one step' : `${trials.length} steps`} so far`}
       </summary>
-      {cup.trials.length > 0 && (
+      {trials.length > 0 && (
         <ol className="trials" aria-label={`Trial of ${cup.name}`}>
-          {cup.trials.map((t, i) => (
+          {trials.map((t, i) => (
             <li key={i}>
               <Step of={t} several={cup.doses.length > 1} name={names(t)} />
             </li>

@@ -100,7 +100,7 @@ export function Fields({ layout }: { layout: Of<'fields'> }) {
           <CupChoice
             label="Cup of the vein"
             layer={layer}
-            value={layout.vein.cup}
+            value={layout.vein.recipeId}
             onChange={(recipe) => edit({ do: 'pour-from', ...here, region: 'vein', recipe })}
           />
           {(['widthMm', 'thicknessMm'] as const).map((key) => (

@@ -12,11 +12,11 @@ export function Flood({ layout }: { layout: Of<'flood'> }) {
   return (
     <p className="line">
       <span>All of</span>
-      <Colour cup={layout.cup} />
+      <Colour cup={layout.recipeId} />
       <CupChoice
         label="Cup of the flood"
         layer={layer}
-        value={layout.cup}
+        value={layout.recipeId}
         onChange={(recipe) => edit({ do: 'pour-from', ...here, region: 'flood', recipe })}
       />
       {region && <HowNumber of={region.area} label="Area of the flood" />}

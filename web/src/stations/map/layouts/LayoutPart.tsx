@@ -11,7 +11,7 @@ import { Puddle } from './Puddle';
 /** What of the layout is decided, by its kind. */
 export function LayoutPart() {
   const { layout } = useStation().layer;
-  switch (layout?.kind) {
+  switch (layout.kind) {
     case 'lines':
       return <Stripes layout={layout} />;
     case 'petals':

@@ -17,18 +17,18 @@ export function Marble({ layout }: { layout: Of<'marble'> }) {
   // The slider follows the hand; what it gives follows the slider.
   const [blend, setBlend] = useState<{ to: number; was: number } | null>(null);
   const blended = blend?.was === layout.blend ? blend.to : layout.blend;
-  const mix = layer.cups.find((c) => c.id === layout.streakCup);
-  const draws = cupIn(plan, layer, layout.streakCup)?.draws ?? [];
+  const mix = layer.cups.find((c) => c.id === layout.streakRecipeId);
+  const draws = cupIn(plan, layer, layout.streakRecipeId)?.draws ?? [];
   return (
     <>
       <p className="line">
         <span>Over</span>
-        <Colour cup={layout.groundCup} />
+        <Colour cup={layout.groundRecipeId} />
         <CupChoice
           label="Cup of the ground colour"
           layer={layer}
-          value={layout.groundCup}
-          without={layout.streakCup}
+          value={layout.groundRecipeId}
+          without={layout.streakRecipeId}
           onChange={(recipe) => edit({ do: 'pour-from', ...here, region: 'ground', recipe })}
         />
         <NumberAt
@@ -43,15 +43,15 @@ export function Marble({ layout }: { layout: Of<'marble'> }) {
       {mix?.of ? (
         <ul className="bands layout-rows">
           {mix.of.map((share) => {
-            const name = layer.cups.find((c) => c.id === share.cup)?.name ?? '?';
-            const draw = draws.find((d) => d.cupId === share.cup);
+            const name = layer.cups.find((c) => c.id === share.recipeId)?.name ?? '?';
+            const draw = draws.find((d) => d.cupId === share.recipeId);
             return (
-              <li key={share.cup}>
+              <li key={share.recipeId}>
                 <div className="band">
-                  <Colour cup={share.cup} />
+                  <Colour cup={share.recipeId} />
                   <span className="band-name">{name}</span>
                   <NumberAt
-                    place={`recipes[${mix.id}].of[${share.cup}].parts`}
+                    place={`recipes[${mix.id}].of[${share.recipeId}].parts`}
                     label={`Parts of ${name}`}
                     quiet
                     unit=""
@@ -64,7 +64,7 @@ export function Marble({ layout }: { layout: Of<'marble'> }) {
                     className="icon"
                     aria-label={`Leave ${name} out of the mix`}
                     disabled={mix.of!.length < 3}
-                    onClick={() => void edit({ do: 'leave-out-of-mix', mix: mix.id, recipe: share.cup })}
+                    onClick={() => void edit({ do: 'leave-out-of-mix', mix: mix.id, recipe: share.recipeId })}
                   >
                     <i className="bi minus" />
                   </button>
@@ -81,11 +81,13 @@ export function Marble({ layout }: { layout: Of<'marble'> }) {
           label="Add to the mixed cup"
           layer={{
             ...layer,
-            cups: layer.cups.filter((c) => !c.of && !mix?.of?.some((s) => s.cup === c.id)),
+            cups: layer.cups.filter((c) => !c.of && !mix?.of?.some((s) => s.recipeId === c.id)),
           }}
           value={null}
           none="add a colour to the mix"
-          onChange={(recipe) => edit({ do: 'add-to-mix', mix: layout.streakCup, layer: layer.id, recipe })}
+          onChange={(recipe) =>
+            edit({ do: 'add-to-mix', mix: layout.streakRecipeId, layer: layer.id, recipe })
+          }
         />
       </p>
       <p className="line blend">

@@ -18,12 +18,12 @@ export function Puddle({ layout }: { layout: Of<'puddle'> }) {
           const radius = layerPlan.facts.find((f) => f.id === `radius-${pour.id}`);
           return (
             <li key={pour.id}>
-              <div className="band" data-lit={cup === pour.cup || undefined}>
-                <Colour cup={pour.cup} />
+              <div className="band" data-lit={cup === pour.recipeId || undefined}>
+                <Colour cup={pour.recipeId} />
                 <CupChoice
                   label={`Cup of pour ${i + 1}`}
                   layer={layer}
-                  value={pour.cup}
+                  value={pour.recipeId}
                   onChange={(recipe) => edit({ do: 'pour-from', ...here, region: pour.id, recipe })}
                 />
                 <NumberAt
@@ -75,7 +75,7 @@ export function Puddle({ layout }: { layout: Of<'puddle'> }) {
         <CupChoice
           label="Cup round the puddle"
           layer={layer}
-          value={layout.restCup ?? null}
+          value={layout.restRecipeId ?? null}
           none="nothing is poured"
           onChange={(recipe) => edit({ do: 'pour-from', ...here, region: 'rest', recipe })}
           onNone={() => edit({ do: 'leave-rest-bare', ...here })}

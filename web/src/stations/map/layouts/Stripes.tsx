@@ -25,7 +25,7 @@ export function Stripes({ layout }: { layout: Of<'lines'> }) {
         <CupChoice
           label="Cup of the film below"
           layer={layer}
-          value={layout.startCup}
+          value={layout.startRecipeId}
           onChange={(recipe) => edit({ do: 'pour-from', ...here, region: 'start', recipe })}
         />
         <NumberAt place={`${at.layout}.wavinessMm`} label="Waviness" unit="mm" value={layout.wavinessMm} />
