@@ -146,7 +146,7 @@ public sealed class PieceStore(WorkshopDatabase database)
             var runs = connection.Query<string>("select run_id from run_part where piece_id = @id", new { id }).ToList();
             foreach (var rows in (string[])["entry where piece_id = @id", "run_part where piece_id = @id",
                 "journal_run where id in @runs and id not in (select run_id from run_part)",
-                "revision_name where piece_id = @id", "piece_revision where piece_id = @id", "piece where id = @id"])
+                "taken_step where piece_id = @id", "revision_name where piece_id = @id", "piece_revision where piece_id = @id", "piece where id = @id"])
             {
                 connection.Execute($"delete from {rows}", new { id, runs });
             }
@@ -248,6 +248,9 @@ public sealed class PieceStore(WorkshopDatabase database)
         connection
             .ExecuteScalar<long>("select count(*) from piece_revision where piece_id = @id and edit_id = @editId", new { id, editId }) > 0);
 
+    private bool HasStep(string id, string stepId) => database.Read(connection =>
+        connection.ExecuteScalar<long>("select count(*) from taken_step where piece_id = @id and id = @stepId", new { id, stepId }) > 0);
+
     /// <summary>Saves a piece as a new revision, made from the one it shows.</summary>
     /// <param name="id">Its id.</param>
     /// <param name="basedOn">The version it was based on.</param>
@@ -268,11 +271,40 @@ public sealed class PieceStore(WorkshopDatabase database)
     }
 
     /// <summary>Steps a piece back or forward along its revisions. Nothing is lost: a step back can be undone by a step forward.</summary>
-    /// <returns>The new version, the same version when there is nowhere to step to, or null when there is no such piece.</returns>
+    /// <param name="id">Its id.</param>
+    /// <param name="basedOn">The version it was based on.</param>
+    /// <param name="step">Which way.</param>
+    /// <param name="now">When this is.</param>
+    /// <param name="stepId">The step's own id; null for what says nothing of itself. The same step sent twice is taken once.</param>
+    /// <returns>The new version, the same version when there is nowhere to step to or the step was taken before, or null when there is
+    /// no such piece.</returns>
     /// <exception cref="StaleVersionException">The version it was based on is not the newest.</exception>
-    public StoredPiece? Walk(string id, int basedOn, UndoStep step, Instant now) =>
+    public StoredPiece? Walk(string id, int basedOn, UndoStep step, Instant now, string? stepId = null)
+    {
+        if (stepId is not null && HasStep(id, stepId))
+        {
+            return Find(id);
+        }
+
+        try
+        {
+            return Walked(id, basedOn, step, now, stepId);
+        }
+        catch (StaleVersionException) when (stepId is not null && HasStep(id, stepId))
+        {
+            // Sent again, it may arrive while the first is still taken: what made it old is itself.
+            return Find(id);
+        }
+    }
+
+    private StoredPiece? Walked(string id, int basedOn, UndoStep step, Instant now, string? stepId) =>
         Change(id, basedOn, (connection, place) =>
         {
+            if (stepId is not null)
+            {
+                connection.Execute("insert into taken_step (id, piece_id) values (@stepId, @id)", new { stepId, id });
+            }
+
             var to = connection.ExecuteScalar<long?>(
                 step == UndoStep.Undo
                     ? "select made_from from piece_revision where piece_id = @id and revision = @Revision"

@@ -27,13 +27,23 @@ public sealed class WeighingStore(WorkshopDatabase database)
     });
 
     /// <summary>Takes back what was weighed last, or everything, so that it is weighed again.</summary>
+    /// <param name="pieceId">The piece.</param>
+    /// <param name="sittingId">The sitting.</param>
+    /// <param name="everything">Whether everything is.</param>
+    /// <param name="now">When this is.</param>
+    /// <param name="id">The id of this, of which the entries have theirs; where it was done under it before, nothing is.</param>
     /// <returns>How much was taken back.</returns>
-    public int TakeBack(string pieceId, string sittingId, bool everything, Instant now) => database.Write(connection =>
+    public int TakeBack(string pieceId, string sittingId, bool everything, Instant now, string id) => database.Write(connection =>
     {
+        if (connection.ExecuteScalar<long>("select count(*) from entry where id = @id", new { id }) > 0)
+        {
+            return 0;
+        }
+
         var all = EntryRows.OfWeighing(connection, pieceId, sittingId).ToList();
         var holding = Folds.Holding(all);
         var back = everything ? holding : holding.IsEmpty ? [] : [all.Last(e => holding.Any(h => h.Id == e.Id))];
-        EntryRows.Add(connection, back.Select(e => e.TakenBack(Guid.NewGuid().ToString("n"), now) with { Time = new(now, now) }));
+        EntryRows.Add(connection, back.Select((e, i) => e.TakenBack(i == 0 ? id : FormattableString.Invariant($"{id}-{i}"), now) with { Time = new(now, now) }));
         return back.Length;
     });
 }

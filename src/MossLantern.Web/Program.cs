@@ -85,25 +85,27 @@ app.UseDefaultFiles();
 app.UseStaticFiles(StaticAssets.Options);
 
 // The page comes first, then what the shelf asks for, then everything else: that takes longest to be made and waits for a lull.
-app.MapWhen(context => ShelfEndpoints.IsAsked(context.Request), shelf => shelf.UseRouting().UseEndpoints(routes => routes.MapShelf()));
+app.MapWhen(context => ShelfEndpoints.IsAsked(context.Request), shelf => shelf.UseRouting().UseEndpoints(routes =>
+    routes.MapGroup("").AddEndpointFilter<WrittenWhole>().MapShelf()));
 app.UseRouting();
 app.MapOpenApi();
-app.MapWorkshop();
-app.MapPieces();
-app.MapSharing();
-app.MapVersions();
-app.MapRuns();
-app.MapReckon();
-app.MapGrounds();
-app.MapMaterials();
-app.MapMoulds();
-app.MapPots();
-app.MapSequences();
-app.MapRecipes();
-app.MapColours();
-app.MapLeftOvers();
-app.MapWeighing();
-app.MapStandIns();
+var answers = app.MapGroup("").AddEndpointFilter<WrittenWhole>();
+answers.MapWorkshop();
+answers.MapPieces();
+answers.MapSharing();
+answers.MapVersions();
+answers.MapRuns();
+answers.MapReckon();
+answers.MapGrounds();
+answers.MapMaterials();
+answers.MapMoulds();
+answers.MapPots();
+answers.MapSequences();
+answers.MapRecipes();
+answers.MapColours();
+answers.MapLeftOvers();
+answers.MapWeighing();
+answers.MapStandIns();
 app.MapFallbackToPage();
 
 if (!generatingDocument)

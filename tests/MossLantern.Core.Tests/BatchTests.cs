@@ -127,7 +127,8 @@ public class BatchTests
             new(In(roomC),
                 [.. Enumerable.Range(0, count).Select(i => new BatchCup($"c{i}", 3000.0 / count, 3000.0 / count, 0, 0))], 20_000);
         Assert.True(Many(40, 28).Divided.Celsius > BatchTiming.HottestC);
-        Assert.Equal(Unfit.HotJug, Many(40, 28).Fits);
+        Assert.Equal(Unfit.SetJug, Many(40, 28).Fits);
+        Assert.Equal(Unfit.HotJug, Many(8, 28).Fits);
         var late = new BatchTiming(In(10), [.. Enumerable.Range(0, 400).Select(i => new BatchCup($"c{i}", 1, 1, 0, 0))], 20_000);
         Assert.Equal(Unfit.LateJug, late.Fits);
         var hot = new BatchTiming(In(28), [new("a", 400, 400, 0, 60 * 16), new("b", 20, 20, 0, 0)], 20_000);

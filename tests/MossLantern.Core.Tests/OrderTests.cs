@@ -87,9 +87,13 @@ public class OrderTests
     [Fact]
     public void A_layer_before_the_one_below_takes_it_is_told_and_moved_to_when_it_does()
     {
-        // The coating takes the next 4 h after its last pour, which is 20 min after the first.
-        Assert.Empty(Early(Noon, Noon.PlusMinutes(260)));
-        var early = Assert.Single(Early(Noon, Noon.PlusMinutes(259)));
+        // The coating takes the next 4 h after its last pour, which is done when its batches and pours are.
+        var lasts = Planner.Plan(Samples.Piece(Samples.Panel(), Samples.Layer(null, 0)), [], DateTimeZone.Utc)
+            .Sittings[0].Batches.EndMinutes.Value;
+        Assert.True(lasts > 10);
+        var takes = Noon.PlusHours(4).PlusSeconds((long)Math.Floor(60 * lasts));
+        Assert.Empty(Early(Noon, takes.PlusSeconds(2)));
+        var early = Assert.Single(Early(Noon, takes.PlusSeconds(-2)));
         Assert.Equal(Grade.Mend, early.Grade);
         Assert.Equal("Pour it at Mon 1 Mar, 16:20", early.Remedies[0].Label);
         Assert.Single(Early(null, Noon));

@@ -67,9 +67,10 @@ public class PieceTests
     public void Windows_follow_the_plan_in_local_time_and_mark_what_is_a_default()
     {
         var layer = Stack with { Plan = new(new(2026, 7, 1, 9, 0), null, null) };
-        var pour = Plan(Samples.Piece(Samples.Panel(), layer)).Layers.Single().Span!;
+        var sitting = Plan(Samples.Piece(Samples.Panel(), layer)).Layers.Single();
+        var pour = sitting.Span!;
         Assert.Equal(Instant.FromUtc(2026, 7, 1, 8, 0), pour.Start);
-        Assert.Equal(Instant.FromUtc(2026, 7, 1, 8, 20), pour.End);
+        Assert.Equal(pour.Start + Duration.FromMinutes(sitting.Sittings[0].Batches.EndMinutes.Value), pour.End);
         Assert.Equal((22, Origin.Default), (pour.Room.At(null).Celsius, pour.Room.At(null).Origin));
     }
 
@@ -89,7 +90,11 @@ public class PieceTests
 
         var plan = Plan(piece, new PouredSitting("l1", start, null, null)).Layers.Single();
         Assert.True(plan.Poured);
-        Assert.Equal(new PourSpan(start, start + Duration.FromMinutes(20),
+        // A log counts from the first pour, not from mixing.
+        var batches = plan.Sittings[0].Batches;
+        var pouring = batches.EndMinutes.Value - batches.FirstPourMinutes;
+        Assert.True(batches.FirstPourMinutes > 9);
+        Assert.Equal(new PourSpan(start, start + Duration.FromMinutes(pouring),
             RoomCurve.Constant(19, Origin.Own, "sittings[l1].roomC")), plan.Span);
 
         var read = Plan(piece, new PouredSitting("l1", start, start + Duration.FromMinutes(41), 23.5)).Layers.Single();

@@ -224,7 +224,7 @@ public class SpeakTests
         var worst = Planner.Plan(rings, [], Around).Sittings[0].Batches.All.SelectMany(b => b.Cups).Min(c => c.InHandMinutes.Value);
         Assert.True(worst < 0);
         var late = Of(rings, "clock")!;
-        Assert.Equal(["proposed", "apart", "resin"], late.Remedies.Select(r => r.Id));
+        Assert.Equal(["second-proposed", "apart", "resin"], late.Remedies.Select(r => r.Id));
         Assert.All(late.Remedies, r => Assert.Empty(Validator.Validate(r.Apply(rings)).Errors));
         Assert.Equal(-worst, late.Worth!.Value, 1e-9);
         Assert.Null(Of(late.Remedies[0].Apply(rings), "clock"));
@@ -317,17 +317,20 @@ public class SpeakTests
     }
 
     [Theory]
-    [InlineData(21, 39, false)]
-    [InlineData(21, 40, true)]
-    [InlineData(22, 0, true)]
-    [InlineData(3, 0, true)]
-    [InlineData(6, 59, true)]
-    [InlineData(7, 0, false)]
-    public void Nobody_pours_in_the_night(int hour, int minute, bool told)
+    [InlineData(-1, 0, false)]
+    [InlineData(1, 0, true)]
+    [InlineData(0, 1, true)]
+    [InlineData(0, 360, true)]
+    [InlineData(0, 539, true)]
+    [InlineData(0, 540, false)]
+    public void Nobody_pours_in_the_night(int minutesOver, int minutesInto, bool told)
     {
-        // Twenty minutes of pouring, where nobody says otherwise; in a rim, so that no tape has to come off.
-        var start = new LocalDateTime(2026, 5, 4, hour, minute);
-        var piece = At(Coat(3, edge: EdgeStyle.Walled), 0, start);
+        // From the first mixing on until its last pour is done; in a rim, so that no tape has to come off.
+        var night = new LocalDateTime(2026, 5, 4, 22, 0);
+        var rim = Coat(3, edge: EdgeStyle.Walled);
+        var lasts = Planner.Plan(rim, [], Around).Sittings[0].Batches.EndMinutes.Value;
+        var start = minutesInto > 0 ? night.PlusMinutes(minutesInto) : night.PlusSeconds((long)(60 * (minutesOver - lasts)));
+        var piece = At(rim, 0, start);
         Assert.Equal(told, Of(piece, "asleep") is not null);
         if (told)
         {

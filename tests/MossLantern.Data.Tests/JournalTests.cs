@@ -202,7 +202,7 @@ public sealed class JournalTests : IDisposable
         Count();
         weighed.Add("w1", "p1", "layer-1", StepId.OfResin("batch-1"), 90.1, Workshop.Now);
         Assert.Equal(counts[^1], pieces.Find("p1")!.Logged);
-        weighed.TakeBack("p1", "layer-1", everything: false, Workshop.Now);
+        weighed.TakeBack("p1", "layer-1", everything: false, Workshop.Now, "back");
         Count();
         Assert.Equal(counts.Distinct().Order(), counts);
         Assert.Equal(4, counts.Count);

@@ -29,6 +29,49 @@ public class SvgOutlineTests
         Assert.Equal(area, outline.AreaMm2, outline.PerimeterMm * 0.004);
     }
 
+    private static string Scribble(int points, int seed)
+    {
+        var random = new Random(seed);
+        return string.Join(' ', Enumerable.Range(0, points)
+            .Select(_ => FormattableString.Invariant($"{random.NextDouble() * 200:0.##},{random.NextDouble() * 200:0.##}")));
+    }
+
+    /// <summary>Each of these keeps the library busy for minutes, or takes all memory, where it is asked.</summary>
+    [Theory]
+    [InlineData("one scribbled line")]
+    [InlineData("lines that all cross")]
+    [InlineData("a line wound up in a spot")]
+    [InlineData("two combs across each other")]
+    public void What_crosses_itself_everywhere_is_refused_before_it_is_widened(string what)
+    {
+        var body = what switch
+        {
+            "one scribbled line" => $"""<polyline points="{Scribble(2000, 1)}" fill="none" stroke="#000" stroke-width="2"/>""",
+            "lines that all cross" => string.Concat(Enumerable.Range(0, 700)
+                .Select(i => $"""<polyline points="{Scribble(2, i)}" fill="none" stroke="#000" stroke-width="0.1"/>""")),
+            "a line wound up in a spot" => $"""
+                <g transform="scale(0.001)"><polyline points="{Scribble(2000, 2)}" fill="none" stroke="#000" stroke-width="5000"/></g>
+                """,
+            _ => string.Concat(new[] { "", "rotate(90 100 100)" }.Select(turn => $"""<path transform="{turn}" d="M0 0{string.Concat(
+                Enumerable.Range(0, 1000).Select(i => FormattableString.Invariant(
+                    $"L{i * 0.2:0.#} 200L{i * 0.2 + 0.1:0.#} 200L{i * 0.2 + 0.1:0.#} 0")))}L200 -1L0 -1Z"/>""")),
+        };
+        var refused = Assert.Throws<SvgRefusedException>(() => Read(Mm(200, 200), body));
+        Assert.Contains("in too many places", refused.Message, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_hatch_and_a_coil_that_lie_on_themselves_are_widened()
+    {
+        var hatch = string.Join(' ', Enumerable.Range(0, 400)
+            .Select(i => FormattableString.Invariant($"{(i % 2 == 0 ? 10 : 190)},{10 + i * 0.45:0.##}")));
+        Assert.Equal(181, Read(Mm(200, 200),
+            $"""<polyline points="{hatch}" fill="none" stroke="#000" stroke-width="1" stroke-linejoin="round"/>""").BoxWidthMm, 0.2);
+        var coil = string.Join(' ', Enumerable.Range(0, 3000).Select(i => FormattableString.Invariant(
+            $"{100 + (20 + i * 0.02) * Math.Cos(i * 0.05):0.###},{100 + (20 + i * 0.02) * Math.Sin(i * 0.05):0.###}")));
+        Assert.Equal(160, Read(Mm(200, 200), $"""<polyline points="{coil}" fill="none" stroke="#000" stroke-width="2"/>""").BoxWidthMm, 5.0);
+    }
+
     [Fact]
     public void Pixels_are_as_large_as_is_said() =>
         Assert.Equal(96 / 300.0 * 25.4 * 2,

@@ -347,6 +347,13 @@ public sealed partial class BadValueTests : IDisposable
             {
                 var changed = whole.DeepClone().AsObject();
                 Set(changed, place, step == 1 ? (JsonNode)(int)value : value, remove: false);
+                if (field.Contains(".ratio.", StringComparison.Ordinal) && taken)
+                {
+                    // A part of a ratio is looked at beside the other one, too.
+                    var other = field.EndsWith("resin", StringComparison.Ordinal) ? "hardener" : "resin";
+                    Set(changed, place[..place.LastIndexOf('.')] + "." + other, value, remove: false);
+                }
+
                 using var answer = await host.Client
                     .PutAsync($"/api/pieces/{id}", Body(new JsonObject { ["basedOn"] = 9999, ["piece"] = changed }.ToJsonString()));
                 var text = await answer.Content.ReadAsStringAsync();

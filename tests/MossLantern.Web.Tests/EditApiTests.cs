@@ -56,6 +56,66 @@ public sealed class EditApiTests : IDisposable
     }
 
     [Fact]
+    public async Task A_change_or_a_step_that_is_sent_again_is_taken_once_on_the_newest_version_and_after_an_undo_too()
+    {
+        var view = await host.AddPiece();
+        var id = (string)view["id"]!;
+        var change = Guid.NewGuid();
+        JsonObject On(int version) => new()
+        {
+            ["id"] = change,
+            ["basedOn"] = version,
+            ["commands"] = new JsonArray(OnLayer("add-band")),
+        };
+        await Edit(id, On(1));
+        Assert.Equal(2, (int)(await Edit(id, On(2)))["version"]!);
+        async Task<JsonObject> Step(int version, Guid step) => await Read(await host.Client.PostAsJsonAsync(
+            $"/api/pieces/{id}/step", new { basedOn = version, step = "undo", id = step }), HttpStatusCode.OK);
+        await Edit(id, Body(await host.Get($"/api/pieces/{id}"), Guid.NewGuid(), OnLayer("add-band")));
+        var undo = Guid.NewGuid();
+        foreach (var version in new[] { 3, 3, 4 })
+        {
+            var back = await Step(version, undo);
+            Assert.Equal((4, 2), ((int)back["version"]!, back["piece"]!["layers"]![0]!["layout"]!["bands"]!.AsArray().Count));
+        }
+
+        // What was undone stays undone when it is sent again.
+        Assert.Equal(1, (await Step(4, Guid.NewGuid()))["piece"]!["layers"]![0]!["layout"]!["bands"]!.AsArray().Count);
+        var again = await Edit(id, On(5));
+        Assert.Equal((5, 1), ((int)again["version"]!, again["piece"]!["layers"]![0]!["layout"]!["bands"]!.AsArray().Count));
+    }
+
+    [Theory]
+    [InlineData(50, 1, true)]
+    [InlineData(1, 50, true)]
+    [InlineData(50.5, 1, false)]
+    [InlineData(1, 50.5, false)]
+    [InlineData(0.1, 1000, false)]
+    public async Task A_ratio_is_from_one_in_fifty_to_fifty_to_one(double resin, double hardener, bool taken)
+    {
+        foreach (var name in new[] { "water-mint", "marsh-light", "marigold-dozen" })
+        {
+            using var demo = new TestHost(demo: true);
+            var view = await demo.Get($"/api/pieces/{name}");
+            var sitting = (string)view["piece"]!["sittings"]![0]!["id"]!;
+            var ratio = view["piece"]!["sittings"]![0]!["resin"]!;
+            ratio["ratio"] = new JsonObject { ["basis"] = "volume", ["resin"] = resin, ["hardener"] = hardener };
+            using var answer = await demo.TrySave(view);
+            if (taken)
+            {
+                var kept = await Read(answer, HttpStatusCode.OK);
+                Assert.NotNull(kept["plan"]);
+            }
+            else
+            {
+                var errors = (await Problem(answer, HttpStatusCode.BadRequest))["errors"]!.AsObject();
+                Assert.Equal("A ratio must be from 1 : 50 to 50 : 1.",
+                    (string)errors[$"sittings[{sitting}].resin.ratio.hardener"]![0]!);
+            }
+        }
+    }
+
+    [Fact]
     public async Task A_burst_is_one_step()
     {
         var view = await host.AddPiece();

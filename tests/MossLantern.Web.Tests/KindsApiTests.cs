@@ -72,9 +72,9 @@ public sealed class KindsApiTests : IDisposable
         double Ml(JsonObject view) => (double)view["plan"]!["sittings"]![0]!["cups"]!["regions"]![0]!["layerMl"]!["value"]!;
         Assert.Equal(2 * Ml(single), Ml(pair), 1e-9);
         var painting = await host.Get($"/api/pieces/{pair["id"]}/painting");
-        Assert.Equal([0.0, 1230.0], painting["copies"]!.AsArray().Select(c => (double)c!["fromMm"]!));
-        Assert.Equal([false, true], painting["copies"]!.AsArray().Select(c => (bool)c!["mirrored"]!));
-        Assert.NotNull(painting["panel"]);
+        Assert.Equal([0.0, 1230.0], painting["panels"]!["copies"]!.AsArray().Select(c => (double)c!["fromMm"]!));
+        Assert.Equal([false, true], painting["panels"]!["copies"]!.AsArray().Select(c => (bool)c!["mirrored"]!));
+        Assert.NotNull(painting["panels"]!["outline"]);
 
         ground["set"]!["count"] = 6;
         var problem = await Problem(await host.Client.PostAsJsonAsync("/api/pieces", new { name = "Six", ground }),

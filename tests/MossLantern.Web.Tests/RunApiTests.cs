@@ -1,6 +1,7 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using NodaTime.Text;
 using NodaTime;
 using static MossLantern.Web.Tests.TestHost;
 
@@ -154,6 +155,7 @@ public sealed class RunApiTests : IDisposable
         var view = await Planned("2026-05-01T11:00:00", 22);
         Assert.Equal(("2026-05-01T13:20:00", false), await Tape());
         view["piece"]!["sittings"]![0]!["start"] = "2026-05-01T12:00:00";
+        view["piece"]!["sittings"]![0]!["end"] = "2026-05-01T12:20:00";
         view = await host.Save(view);
         Assert.Equal(("2026-05-01T14:20:00", false), await Tape());
         await Read(await host.Client
@@ -268,8 +270,13 @@ public sealed class RunApiTests : IDisposable
         var view = await host.AddPiece();
         var sitting = view["piece"]!["sittings"]![0]!;
         (sitting["start"], sitting["roomC"]) = (start, roomC);
+        sitting["end"] = Later(start);
         return await host.Save(view);
     }
+
+    /// <summary>Twenty minutes after a local time.</summary>
+    private static string Later(string start) =>
+        LocalDateTimePattern.GeneralIso.Format(LocalDateTimePattern.GeneralIso.Parse(start).Value.PlusMinutes(20));
 
     private Task SetZone(string zone) => host.Client.PutAsJsonAsync("/api/workshop", new { timeZone = zone });
 

@@ -28,7 +28,8 @@ internal sealed class ClockCheck : ICheck
                 Id, $"clock@{pour.Sitting.Id}", Grade.Mend, "Too late",
                 $"The last of {name} is poured {{0}} after mixing, but it works for only {{1}}: by then it strings and leaves holes.",
                 [cup.PouredMinutes, cup.WorkingMinutes],
-                pour.At(Station.Cups, cup.CupId), [.. Apart.Remedies(looked, pour, cup.CupId)], Worth: -cup.InHandMinutes.Value);
+                pour.At(Station.Cups, cup.CupId), [.. Apart.Remedies(looked, pour, cup.CupId, c => c.InHandMinutes.Value < 0)],
+                Worth: -cup.InHandMinutes.Value);
         }
     }
 

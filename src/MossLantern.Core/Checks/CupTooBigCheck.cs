@@ -50,7 +50,8 @@ internal sealed class CupTooBigCheck : ICheck
                 $"{name} heats up to {{0}} before the last of it is poured, {{1}} after mixing. Above {{2}} it can "
                     + "run away: it smokes and sets in the cup.",
                 [cup.Celsius, cup.PouredMinutes, ToPour.Limit("hottest", WarmC, "°C")],
-                pour.At(Station.Cups, cup.CupId), [.. Apart.Remedies(looked, pour, cup.CupId)], Worth: cup.Celsius.Value);
+                pour.At(Station.Cups, cup.CupId), [.. Apart.Remedies(looked, pour, cup.CupId, c => c.Celsius.Value > WarmC)],
+                Worth: cup.Celsius.Value);
         }
     }
 }

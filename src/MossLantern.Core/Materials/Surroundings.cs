@@ -6,11 +6,10 @@ namespace MossLantern.Core.Materials;
 /// <param name="ReservePercent">Reserve in every cup, %.</param>
 /// <param name="CupStepMl">Step of the marked cups, ml.</param>
 /// <param name="ScaleStepG">Step of the scale, g.</param>
-/// <param name="PourMinutes">Minutes from the first pour to the last.</param>
 /// <param name="JugMl">What the largest jug holds, ml.</param>
 /// <remarks>Source: docs/craft/mixing.md.</remarks>
 public sealed record Habits(double ReservePercent = 10, double CupStepMl = 1, double ScaleStepG = 0.1,
-    double PourMinutes = 20, double JugMl = 500)
+    double JugMl = 500)
 {
     /// <summary>When nobody is at the bench: from this hour on.</summary>
     public LocalTime NightFrom { get; init; } = new(22, 0);

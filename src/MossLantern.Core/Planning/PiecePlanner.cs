@@ -91,17 +91,18 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var used = layers.SelectMany(l => l.Layer.Cups).Select(c => c.Id).ToHashSet();
         ImmutableArray<Recipe> recipes = [.. piece.Recipes.Where(r => used.Contains(r.Id))];
         var inOrder = PourPlan.InOrder(sitting, volumes, [.. layers.Select(l => (l.Layer.Id, orders[l.Layer.Id]))]);
-        var pour = PourMoments.Of(sitting, poured, around);
+        var start = PourMoments.StartOf(sitting, poured, around);
         var room = SittingRoom.Of(sitting, poured, around);
         var jugs = CupPlanner.Plan(lead, recipes, volumes, _ => false, around, sitting.CupChoices);
         var film = inOrder.IsEmpty ? (double?)null
             : portions.First(p => p.Of == new RegionOf(inOrder[0].LayerId, inOrder[0].RegionId)) is var first
                 && first.Region.Own is { } own ? own.ThicknessMm ?? first.Layer.DepthMm
             : first.Depths.Where(d => d.AreaMm2 > 0).Select(d => d.DepthMm).DefaultIfEmpty(first.Layer.DepthMm).Max();
-        var batches = Batching.Of(tools, sitting, recipes, jugs, inOrder, film, room, pour?.Start);
+        var copies = Casting.Copies(lead, piece.Ground);
+        var batches = Batching.Of(tools, sitting, recipes, jugs, inOrder, copies, film, room, start);
+        var pour = PourMoments.Of(sitting, poured, around, batches);
         var alone = batches.All.Where(b => b.CupIds.Length == 1).SelectMany(b => b.CupIds).ToHashSet();
         var cups = CupPlanner.Plan(lead, recipes, volumes, alone.Contains, around, sitting.CupChoices);
-        var copies = Casting.Copies(lead, piece.Ground);
         var steps = PourPlan.Of(inOrder, cups, copies, sitting.CupChoices);
         return new(
             sitting.Id, sitting.Name ?? string.Join(", ", layers.Select(l => l.Layer.Name)),

@@ -28,7 +28,7 @@ public sealed record Because(string Words, ImmutableArray<Reckoned> Numbers);
 /// <param name="MixMl">What is mixed, ml.</param>
 /// <param name="JugLossMl">What stays in the jug, ml; 0 for a cup that is mixed in itself.</param>
 /// <param name="Measured">Resin and hardener of it.</param>
-/// <param name="StartMinutes">When it is begun, min after the first batch.</param>
+/// <param name="StartMinutes">When it is begun, min after the first batch: when the pour before its first one is done.</param>
 /// <param name="LatestMinutes">When it has to be begun so that it still runs into what was poured first, min after the
 /// first batch; null for the first.</param>
 /// <param name="DividedMinutes">When it is divided, min from when it is mixed.</param>
@@ -60,4 +60,14 @@ public sealed record BatchPlan(
 /// <param name="Proposed">Whether they are as the program proposes them.</param>
 /// <param name="Why">Why they are so many.</param>
 /// <param name="TotalMl">All of them together, ml.</param>
-public sealed record BatchesPlan(ImmutableArray<BatchPlan> All, bool Proposed, ImmutableArray<Because> Why, Reckoned TotalMl);
+/// <param name="EndMinutes">When the last pour is done, min from when the first batch is begun.</param>
+/// <param name="PouredMinutes">When each pour of the sitting is done in every copy, as they are listed, min from when the first batch
+/// is begun.</param>
+/// <remarks>Source: docs/craft/mixing.md, Batches.</remarks>
+public sealed record BatchesPlan(
+    ImmutableArray<BatchPlan> All, bool Proposed, ImmutableArray<Because> Why, Reckoned TotalMl, Reckoned EndMinutes,
+    ImmutableArray<Reckoned> PouredMinutes)
+{
+    /// <summary>When the first pour begins, min from when the first batch is begun.</summary>
+    internal double FirstPourMinutes { get; init; }
+}

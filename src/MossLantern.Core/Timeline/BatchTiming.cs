@@ -23,6 +23,9 @@ internal enum Unfit
     /// <summary>No jug holds it.</summary>
     Jug,
 
+    /// <summary>It has set in the jug before it is divided.</summary>
+    SetJug,
+
     /// <summary>It is too hot when it is divided.</summary>
     HotJug,
 
@@ -68,11 +71,24 @@ internal sealed class BatchTiming
         for (var i = 0; i < cups.Count; i++)
         {
             seconds += cups[i].PourSeconds;
-            PouredMinutes[i] = DividedMinutes + ColouringMinutes + seconds / 60;
+            PouredMinutes[i] = ReadyMinutes + seconds / 60;
         }
 
         Fits = !(MixMl <= jugMl) ? Unfit.Jug : None();
     }
+
+    private BatchTiming(BatchTiming of, double[] pouredMinutes)
+    {
+        on = of.on;
+        divided = of.divided;
+        (Cups, JugMl, CupsMl, LossMl, MixMl) = (of.Cups, of.JugMl, of.CupsMl, of.LossMl, of.MixMl);
+        (MixingMinutes, DividedMinutes, ColouringMinutes) = (of.MixingMinutes, of.DividedMinutes, of.ColouringMinutes);
+        PouredMinutes = pouredMinutes;
+        Fits = !(MixMl <= JugMl) ? Unfit.Jug : None();
+    }
+
+    /// <summary>The same batch with its cups poured at other times, min from when it is begun.</summary>
+    public BatchTiming Poured(double[] pouredMinutes) => new(this, pouredMinutes);
 
     /// <summary>Its cups, the first to be poured first.</summary>
     public IReadOnlyList<BatchCup> Cups { get; }
@@ -98,7 +114,10 @@ internal sealed class BatchTiming
     /// <summary>To colour all of its cups, min.</summary>
     public double ColouringMinutes { get; }
 
-    /// <summary>When each cup has been poured, min.</summary>
+    /// <summary>When it can be poured: divided, and every cup coloured, min.</summary>
+    public double ReadyMinutes => DividedMinutes + ColouringMinutes;
+
+    /// <summary>When each cup has been poured, min. As a batch by itself: one cup after the other.</summary>
     public double[] PouredMinutes { get; }
 
     /// <summary>How it is when it is divided.</summary>
@@ -115,10 +134,12 @@ internal sealed class BatchTiming
     public double LeastInHand { get; private set; } = double.NegativeInfinity;
 
     /// <summary>How a cup is when it has been poured, and when its working time ends, min.</summary>
-    public (CureState Poured, double WorkingMinutes) Cup(int at)
+    /// <param name="at">Which cup, from 0.</param>
+    /// <param name="minutes">When it is poured, min; null for when all of it has been.</param>
+    public (CureState Poured, double WorkingMinutes) Cup(int at, double? minutes = null)
     {
         var body = Body(at);
-        var poured = on.Until(Divided, body, 60 * PouredMinutes[at]);
+        var poured = on.Until(Divided, body, 60 * (minutes ?? PouredMinutes[at]));
         return (poured, on.WorkingEnd(Divided, body));
     }
 
@@ -129,6 +150,11 @@ internal sealed class BatchTiming
 
     private Unfit None()
     {
+        if (Divided.Degree >= CureModel.GelDegree)
+        {
+            return Unfit.SetJug;
+        }
+
         if (Divided.Celsius >= HottestC)
         {
             return Unfit.HotJug;
@@ -141,7 +167,7 @@ internal sealed class BatchTiming
 
         // A cup that is smaller, and poured before another, is cooler and has more time in hand: it need not be looked at.
         var (largest, least) = (0.0, double.PositiveInfinity);
-        for (var i = Cups.Count - 1; i >= 0; i--)
+        foreach (var i in Enumerable.Range(0, Cups.Count).OrderByDescending(i => PouredMinutes[i]).ThenByDescending(i => i))
         {
             if (Cups[i].Ml <= largest)
             {

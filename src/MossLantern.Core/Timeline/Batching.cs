@@ -18,15 +18,16 @@ internal sealed class Batching
     private readonly Dictionary<string, Recipe> recipes;
     private readonly Dictionary<string, CupVolume> cups;
     private readonly List<List<BatchCup>> groups;
-    private readonly ImmutableArray<RegionVolume> inOrder;
+    private readonly InTurn hands;
 
     private Batching(Measuring tools, ImmutableArray<Recipe> recipes, CupPlan cups,
-        ImmutableArray<RegionVolume> inOrder, RoomCurve room, Instant? begun)
+        ImmutableArray<RegionVolume> inOrder, (int Count, bool InTurn) copies, RoomCurve room, Instant? begun)
     {
         on = new(tools, room, begun);
-        (this.room, this.inOrder) = (room.InputAt(begun), inOrder);
+        this.room = room.InputAt(begun);
         this.recipes = recipes.ToDictionary(r => r.Id);
         this.cups = cups.Cups.ToDictionary(c => c.CupId);
+        hands = InTurn.Of(inOrder, this.recipes, copies.Count, copies.InTurn);
         groups = Together(inOrder);
     }
 
@@ -36,16 +37,38 @@ internal sealed class Batching
     /// <param name="recipes">The recipes that it may pour from.</param>
     /// <param name="cups">Its cups, as if all were poured off a jug.</param>
     /// <param name="inOrder">What it pours, in turn.</param>
+    /// <param name="copies">For how many copies.</param>
     /// <param name="filmMm">How deep what it pours first is, mm; null where it pours nothing.</param>
     /// <param name="room">How warm the room is.</param>
     /// <param name="begun">When its first batch is begun; null while no start is known.</param>
     public static BatchesPlan Of(
         Measuring tools, Sitting sitting, ImmutableArray<Recipe> recipes, CupPlan cups,
-        ImmutableArray<RegionVolume> inOrder, double? filmMm, RoomCurve room, Instant? begun)
+        ImmutableArray<RegionVolume> inOrder, int copies, double? filmMm, RoomCurve room, Instant? begun)
     {
-        var batching = new Batching(tools, recipes, cups, inOrder, room, begun);
-        var runs = sitting.Batches is { IsEmpty: false } own ? batching.Arranged(own) : batching.Proposed(batching.groups, []);
-        return batching.Worked(runs, sitting.Batches is not { IsEmpty: false }, filmMm);
+        var batching = new Batching(tools, recipes, cups, inOrder, (copies, sitting.CopiesInTurn), room, begun);
+        if (sitting.Batches is { IsEmpty: false } own)
+        {
+            var arranged = batching.Arranged(own);
+            return batching.Worked([.. arranged.Select(b => b.Id)], new(batching.hands, [.. arranged.Select(b => b.Run)]), false, filmMm);
+        }
+
+        var walk = Proposing.Walked(batching.groups, batching.Run, batches => new(batching.hands, batches));
+        return batching.Worked(Named(walk.Batches.Length, []), walk, true, filmMm);
+    }
+
+    private BatchTiming Run(IReadOnlyList<BatchCup> of) => new(on, of, on.Tools.Jug.Value);
+
+    /// <summary>So many ids of batches, beside those that are taken.</summary>
+    private static List<string> Named(int count, IEnumerable<string> taken)
+    {
+        var (names, found) = (taken.ToHashSet(), new List<string>());
+        while (found.Count < count)
+        {
+            found.Add(FreeId.Of("batch", names));
+            names.Add(found[^1]);
+        }
+
+        return found;
     }
 
     /// <summary>Cups in the order in which they are first poured from; those that a mixed one is filled from stay together.</summary>
@@ -93,20 +116,7 @@ internal sealed class Batching
         return new(
             id, cups[id].MixMl.Value, on.Tools.Up(needed),
             Pace.Colouring(recipes[id]) + mixed.Count * Pace.DivideSeconds + after.Sum(Pace.Colouring),
-            pours.Where(p => last.Contains(p.CupId)).Sum(p => Pace.Pouring(p.PourMl.Value)));
-    }
-
-    private List<(string Id, BatchTiming Run)> Proposed(List<List<BatchCup>> from, IReadOnlyCollection<string> taken)
-    {
-        var (found, names) = (new List<(string, BatchTiming)>(), taken.ToHashSet());
-        foreach (var run in Proposing.Best(from, c => new(on, c, on.Tools.Jug.Value)))
-        {
-            var id = FreeId.Of("batch", names);
-            names.Add(id);
-            found.Add((id, run));
-        }
-
-        return found;
+            pours.Where(p => last.Contains(p.CupId)).Sum(p => hands.Copies * Pace.Pouring(p.PourMl.Value / hands.Copies)));
     }
 
     /// <summary>As the artist arranged them; cups that nobody has put anywhere are proposed for by themselves.</summary>
@@ -120,31 +130,41 @@ internal sealed class Batching
         return
         [
             .. own.Select(b => (b.Id, new BatchTiming(on, b.Cups, b.JugMl ?? on.Tools.Jug.Value)))
-                .Concat(Proposed(left, [.. batches.Select(b => b.Id)]))
+                .Concat(Proposing.Best(left, Run) is var more ? Named(more.Count, batches.Select(b => b.Id)).Zip(more) : [])
                 .OrderBy(b => all.IndexOf(b.Item2.Cups[0])),
         ];
     }
 
-    private BatchesPlan Worked(List<(string Id, BatchTiming Run)> runs, bool proposed, double? filmMm)
+    private BatchesPlan Worked(List<string> ids, Walk walk, bool proposed, double? filmMm)
     {
-        var plans = ImmutableArray.CreateBuilder<BatchPlan>();
-        var holds = runs.Count > 1 && filmMm is { } mm ? Holds(runs[0].Run, mm) : null;
-        var start = Reckoned.Of(0, "min", Formulas.Stated, new ReckonedInput("the first", 0, "min", Origin.Reckoned));
-        foreach (var (id, run) in runs)
-        {
-            var plan = Worked(id, run, start, plans.Count == 0 ? null : holds);
-            plans.Add(plan);
-            var poured = run.PouredMinutes[^1];
-            start = Reckoned.Of(start.Value + poured, "min", Formulas.BatchStart,
-                new("the batch before begun", start.Value, "min", Origin.Reckoned),
-                new("the batch before poured", poured, "min", Origin.Reckoned));
-        }
-
+        var inTurn = Enumerable.Range(0, ids.Count).OrderBy(walk.BegunMinutes).ToList();
+        var runs = inTurn.Select(i => walk.Batches[i]).ToList();
+        var holds = runs.Count > 1 && filmMm is { } mm ? Holds(runs[0], mm) : null;
+        ImmutableArray<BatchPlan> plans =
+        [
+            .. inTurn.Select((i, at) => Worked(ids[i], walk.Batches[i], Begun(walk, i), at == 0 ? null : holds)),
+        ];
+        var ready = runs.Sum(r => r.ReadyMinutes);
         return new(
-            plans.ToImmutable(), proposed, proposed ? [.. Why(runs)] : [],
+            plans, proposed, proposed ? [.. Why(runs)] : [],
             new(plans.Sum(p => p.MixMl.Value), "ml", Formulas.SittingVolume,
-                [.. plans.Select((p, i) => new ReckonedInput($"batch {i + 1}", p.MixMl.Value, "ml", Origin.Reckoned))]));
+                [.. plans.Select((p, i) => new ReckonedInput($"batch {i + 1}", p.MixMl.Value, "ml", Origin.Reckoned))]),
+            Reckoned.Of(walk.EndMinutes, "min", Formulas.SittingLasts,
+                new("mixing, standing, dividing and colouring", ready, "min", Origin.Reckoned),
+                new("pouring", walk.EndMinutes - ready, "min", Origin.Reckoned)),
+            [.. Enumerable.Range(0, hands.Pours.Length).Select(p => Done(walk, p))])
+        { FirstPourMinutes = runs.Select(r => r.ReadyMinutes).FirstOrDefault() };
     }
+
+    private static Reckoned Begun(Walk walk, int batch) => walk.BegunMinutes(batch) is 0
+        ? Reckoned.Of(0, "min", Formulas.Stated, new ReckonedInput("the first", 0, "min", Origin.Reckoned))
+        : Reckoned.Of(walk.BegunMinutes(batch), "min", Formulas.BatchStart,
+            new("batches before, until they can be poured", walk.BegunMinutes(batch) - walk.PouringBefore(batch), "min", Origin.Reckoned),
+            new("pouring before", walk.PouringBefore(batch), "min", Origin.Reckoned));
+
+    private static Reckoned Done(Walk walk, int pour) => Reckoned.Of(walk.DoneMinutes(pour), "min", Formulas.PourDone,
+        new("batches so far, until they can be poured", walk.DoneMinutes(pour) - walk.PouringUntil(pour), "min", Origin.Reckoned),
+        new("pouring so far", walk.PouringUntil(pour), "min", Origin.Reckoned));
 
     private BatchPlan Worked(string id, BatchTiming run, Reckoned start, Reckoned? holds)
     {
@@ -171,9 +191,9 @@ internal sealed class Batching
         var standing = on.Model.Cup(mass.Value, on.RoomC());
         return new(
             id, [.. run.Cups.Select(c => c.CupId)], mix, run.LossMl, measured, start,
-            holds is null ? null : Reckoned.Of(holds.Value - run.DividedMinutes - run.ColouringMinutes, "min", Formulas.BatchLatest,
+            holds is null ? null : Reckoned.Of(holds.Value - run.ReadyMinutes, "min", Formulas.BatchLatest,
                 new("first pour holds", holds.Value, "min", Origin.Reckoned),
-                new("ready to pour", run.DividedMinutes + run.ColouringMinutes, "min", Origin.Reckoned)),
+                new("ready to pour", run.ReadyMinutes, "min", Origin.Reckoned)),
             divided, Cure(run.Divided.Celsius, "°C", mass),
             [.. Clocks(run, mass)],
             standing.GelMinutes is { } gel ? Cure(gel, "min", mass) : null, Cure(standing.PeakC, "°C", mass), standing.Grade,
@@ -198,7 +218,6 @@ internal sealed class Batching
         {
             var working = run.Cup(i).WorkingMinutes;
             var poured = run.PouredMinutes[i];
-            var so = poured - run.DividedMinutes - run.ColouringMinutes;
             var cupMass = new ReckonedInput("in the cup",
                 on.Tools.MassG(run.Cups.Count == 1 ? run.MixMl : run.Cups[i].Ml), "g", Origin.Reckoned);
             yield return new(
@@ -206,7 +225,7 @@ internal sealed class Batching
                 Reckoned.Of(poured, "min", Formulas.CupPoured,
                     new("divided", run.DividedMinutes, "min", Origin.Reckoned),
                     new("colouring", run.ColouringMinutes, "min", Origin.Reckoned),
-                    new("pouring so far", 60 * so, "s", Origin.Reckoned)),
+                    new("pours and other batches until then", poured - run.ReadyMinutes, "min", Origin.Reckoned)),
                 Cure(working, "min", mass, cupMass),
                 Reckoned.Of(working - poured, "min", Formulas.InHand,
                     new("working time ends", working, "min", Origin.Reckoned), new("poured", poured, "min", Origin.Reckoned)),
@@ -218,8 +237,9 @@ internal sealed class Batching
     private Reckoned? Holds(BatchTiming run, double filmMm)
     {
         var system = on.Tools.System;
-        var (state, _) = run.Cup(0);
-        var film = CuringBody.Film(filmMm);
+        var first = hands.Pours[0];
+        var cup = Math.Max(0, run.Cups.ToList().FindIndex(c => c.CupId == first.ClockOf));
+        var (state, film) = (run.Cup(cup, run.ReadyMinutes + first.Minutes).Poured, CuringBody.Film(filmMm));
         while (state.Seconds < Journey.LongestHours * 3600
             && Viscosity.PaS(system.ViscosityPaS, system.ReferenceC, state) < Viscosity.HoldsPaS)
         {
@@ -237,11 +257,13 @@ internal sealed class Batching
     ]);
 
     /// <summary>Why two batches that follow each other are not one, and what becomes of one that stands.</summary>
-    private IEnumerable<Because> Why(List<(string Id, BatchTiming Run)> runs)
+    private IEnumerable<Because> Why(List<BatchTiming> runs)
     {
         for (var i = 1; i < runs.Count; i++)
         {
-            var both = new BatchTiming(on, [.. runs[i - 1].Run.Cups, .. runs[i].Run.Cups], on.Tools.Jug.Value);
+            var joined = Run([.. runs[i - 1].Cups, .. runs[i].Cups]);
+            var walked = new Walk(hands, [.. runs.Take(i - 1), joined, .. runs.Skip(i + 1)]).Batches[i - 1];
+            var both = joined.CanBe ? walked : joined;
             var what = $"Batches {i} and {i + 1} would be {{0}} together";
             var sum = Reckoned.Of(both.MixMl, "ml", Formulas.SittingVolume,
                 new ReckonedInput("together", both.MixMl, "ml", Origin.Reckoned));
@@ -267,6 +289,9 @@ internal sealed class Batching
         Unfit.Jug => new($"{what}, and the jug holds {{1}}.",
             [sum, Reckoned.Of(run.JugMl, "ml", Formulas.Stated,
                 run.JugMl == on.Tools.Jug.Value ? on.Tools.Jug : new ReckonedInput("jug", run.JugMl, "ml", Origin.Own))]),
+        Unfit.SetJug => new($"{what}, and it sets in the jug before it is divided after {{1}}.",
+            [sum, Reckoned.Of(run.DividedMinutes, "min", Formulas.Stated,
+                new ReckonedInput("divided", run.DividedMinutes, "min", Origin.Reckoned))]),
         Unfit.HotJug => new($"{what}, and at {{1}} when it is divided: from {{2}} on it runs away with its own heat.",
             [sum, Cure(run.Divided.Celsius, "°C", Jug(run)), Limit("hottest", BatchTiming.HottestC, "°C")]),
         Unfit.LateJug => new($"{what}, and past its working time when it is divided after {{1}}.",

@@ -1,24 +1,76 @@
+using System.Collections.Immutable;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Timeline;
 
-/// <summary>Cuts cups in the order of their first pour into batches.</summary>
+/// <summary>
+/// Cuts cups in the order of their first pour into batches: first by a quick estimate, in which the cups of a batch are poured one
+/// after the other; then the best of it and its neighbours are walked, pour by pour.
+/// </summary>
 /// <remarks>Source: docs/craft/mixing.md, Batches.</remarks>
 internal static class Proposing
 {
-    /// <summary>How good a way of cutting is: the fewer batches that do not fit the better, then the fewer batches,
-    /// then the more time the worst cup has in hand.</summary>
-    public readonly record struct Worth(int Unfit, int Batches, double InHand) : IComparable<Worth>
+    /// <summary>Most neighbours of a way of cutting that are walked.</summary>
+    public const int MostNeighbours = 30;
+
+    /// <summary>The best way of cutting, and those next to it, walked.</summary>
+    /// <param name="groups">Cups that stay together, in the order of their first pour.</param>
+    /// <param name="run">Works some of them out as one batch.</param>
+    /// <param name="walk">Walks through batches.</param>
+    public static Walk Walked(IReadOnlyList<IReadOnlyList<BatchCup>> groups, Func<IReadOnlyList<BatchCup>, BatchTiming> run,
+        Func<IReadOnlyList<BatchTiming>, Walk> walk)
     {
-        public static Worth Nothing { get; } = new(0, 0, double.PositiveInfinity);
+        Dictionary<(int, int), BatchTiming> known = [];
+        BatchTiming Of(int from, int to) => known.TryGetValue((from, to), out var found) ? found
+            : known[(from, to)] = run([.. groups.Skip(from).Take(to - from).SelectMany(g => g)]);
+        var cut = Cut(groups.Count, Of);
+        return Neighbours(cut, groups.Count).Take(MostNeighbours).Prepend(cut)
+            .Select(c => walk([.. Batches(c, Of)])).MinBy(w => w.Worth)!;
+    }
+
+    private static IEnumerable<BatchTiming> Batches(ImmutableArray<int> cut, Func<int, int, BatchTiming> of) =>
+        cut.Zip(cut.Skip(1), of);
+
+    /// <summary>Ways of cutting that differ in one place: a boundary moved by a cup, two batches joined, one divided.</summary>
+    private static IEnumerable<ImmutableArray<int>> Neighbours(ImmutableArray<int> cut, int count)
+    {
+        for (var i = 1; i < cut.Length - 1; i++)
+        {
+            foreach (var to in new[] { cut[i] - 1, cut[i] + 1 }.Where(to => to > cut[i - 1] && to < cut[i + 1]))
+            {
+                yield return cut.SetItem(i, to);
+            }
+        }
+
+        for (var i = 1; i < cut.Length - 1; i++)
+        {
+            yield return cut.RemoveAt(i);
+        }
+
+        foreach (var at in Enumerable.Range(1, Math.Max(0, count - 1)).Where(at => !cut.Contains(at)))
+        {
+            yield return [.. cut.Add(at).Order()];
+        }
+    }
+
+    /// <summary>How good a way of cutting is: the fewer batches that cannot be poured the better, then the fewer that do not fit, then
+    /// the fewer batches, then the more time the worst cup has in hand.</summary>
+    /// <param name="Spoiled">Batches that no jug holds, that get hot, or of which a cup is poured after its working time.</param>
+    /// <param name="Unfit">Batches that do not fit, those too.</param>
+    /// <param name="Batches">Batches in all.</param>
+    /// <param name="InHand">The least that a cup has in hand, min.</param>
+    public readonly record struct Worth(int Spoiled, int Unfit, int Batches, double InHand) : IComparable<Worth>
+    {
+        public static Worth Nothing { get; } = new(0, 0, 0, double.PositiveInfinity);
 
         /// <summary>With one more batch.</summary>
-        public Worth And(BatchTiming run) =>
-            new(Unfit + (run.Fits == Timeline.Unfit.None ? 0 : 1), Batches + 1, Math.Min(InHand, run.LeastInHand));
+        public Worth And(BatchTiming run) => new(
+            Spoiled + (run.CanBe || (run.Fits == Timeline.Unfit.LateCup && run.LeastInHand >= 0) ? 0 : 1),
+            Unfit + (run.Fits == Timeline.Unfit.None ? 0 : 1), Batches + 1, Math.Min(InHand, run.LeastInHand));
 
         public int CompareTo(Worth other) =>
-            Unfit != other.Unfit ? Unfit.CompareTo(other.Unfit) : Batches != other.Batches
-                ? Batches.CompareTo(other.Batches) : other.InHand.CompareTo(InHand);
+            Spoiled != other.Spoiled ? Spoiled.CompareTo(other.Spoiled) : Unfit != other.Unfit ? Unfit.CompareTo(other.Unfit)
+                : Batches != other.Batches ? Batches.CompareTo(other.Batches) : other.InHand.CompareTo(InHand);
     }
 
     /// <summary>
@@ -29,21 +81,26 @@ internal static class Proposing
     /// <param name="run">Works some of them out as one batch.</param>
     public static List<BatchTiming> Best(IReadOnlyList<IReadOnlyList<BatchCup>> groups, Func<IReadOnlyList<BatchCup>, BatchTiming> run)
     {
-        var best = new (Worth Worth, int From, BatchTiming? Run)[groups.Count + 1];
+        BatchTiming Of(int from, int to) => run([.. groups.Skip(from).Take(to - from).SelectMany(g => g)]);
+        return [.. Batches(Cut(groups.Count, Of), Of)];
+    }
+
+    /// <summary>Where the best way cuts: from 0 to as many groups as there are.</summary>
+    private static ImmutableArray<int> Cut(int count, Func<int, int, BatchTiming> of)
+    {
+        var best = new (Worth Worth, int From)[count + 1];
         best[0].Worth = Worth.Nothing;
-        for (var to = 1; to <= groups.Count; to++)
+        for (var to = 1; to <= count; to++)
         {
-            best[to].Worth = new(int.MaxValue, int.MaxValue, double.NegativeInfinity);
+            best[to].Worth = new(int.MaxValue, int.MaxValue, int.MaxValue, double.NegativeInfinity);
         }
 
-        for (var from = 0; from < groups.Count; from++)
+        for (var from = 0; from < count; from++)
         {
             Effort.Check();
-            List<BatchCup> cups = [];
-            for (var to = from + 1; to <= groups.Count; to++)
+            for (var to = from + 1; to <= count; to++)
             {
-                cups.AddRange(groups[to - 1]);
-                var batch = run([.. cups]);
+                var batch = of(from, to);
                 if (!batch.CanBe && to > from + 1)
                 {
                     // One more cup makes it larger, later and hotter.
@@ -53,17 +110,17 @@ internal static class Proposing
                 var worth = best[from].Worth.And(batch);
                 if (worth.CompareTo(best[to].Worth) < 0)
                 {
-                    best[to] = (worth, from, batch);
+                    best[to] = (worth, from);
                 }
             }
         }
 
-        List<BatchTiming> found = [];
-        for (var at = groups.Count; at > 0; at = best[at].From)
+        List<int> cut = [count];
+        while (cut[0] > 0)
         {
-            found.Insert(0, best[at].Run!);
+            cut.Insert(0, best[cut[0]].From);
         }
 
-        return found;
+        return [.. cut];
     }
 }

@@ -180,6 +180,12 @@ public static class Accepted
     /// <summary>One part of a mix ratio.</summary>
     public static AcceptedRange RatioPart { get; } = new("Ratio part", 0.01, 1000, "");
 
+    /// <summary>Resin beside hardener, whichever is more.</summary>
+    public static AcceptedRange RatioQuotient { get; } = new("Resin parts beside hardener parts", 0.02, 50, "");
+
+    /// <summary>What is said of a ratio outside it.</summary>
+    public const string RatioSentence = "A ratio must be from 1 : 50 to 50 : 1.";
+
     /// <summary>Density, g/ml.</summary>
     public static AcceptedRange DensityGPerMl { get; } = new("Density", 0.3, 20, "g/ml");
 

@@ -163,6 +163,12 @@ public static class Formulas
     /// <summary>When a batch is begun.</summary>
     public const string BatchStart = "batch-start";
 
+    /// <summary>When a pour is done.</summary>
+    public const string PourDone = "pour-done";
+
+    /// <summary>How long a sitting takes.</summary>
+    public const string SittingLasts = "sitting-lasts";
+
     /// <summary>When a batch has to be begun.</summary>
     public const string BatchLatest = "batch-latest";
 
@@ -487,10 +493,17 @@ public static class Formulas
         new(BatchDivided, "Divided", "mixing + standing [+ cups × time to divide ÷ 60]; mixing = time to mix + over 200 ml ÷ 200",
             "pouring.md#how-long-things-take"),
         new(CupPoured, "Poured",
-            "divided + colouring + pouring so far ÷ 60; all cups of the batch are coloured first, then poured at 4 ml/s and 10 s a region",
+            "divided + colouring + pours and other batches until then; all cups of a batch are coloured first, then poured as the pours "
+                + "are listed, copy by copy, at 4 ml/s and 10 s a region; its last pour counts",
             "pouring.md#how-long-things-take"),
         new(InHand, "In hand", "working time ends − poured; both from when its batch is mixed", "mixing.md#batches"),
-        new(BatchStart, "Begun", "the batch before begun + the batch before poured; minutes after the first", "mixing.md#batches"),
+        new(BatchStart, "Begun",
+            "batches before, until they can be poured + pouring before; minutes after the first. It is begun when the pour that is listed "
+                + "before its first one is done: one pair of hands does one thing",
+            "mixing.md#batches"),
+        new(PourDone, "Poured", "batches so far, until they can be poured + pouring so far; minutes after the first batch is begun",
+            "mixing.md#batches"),
+        new(SittingLasts, "Takes", "mixing, standing, dividing and colouring + pouring", "mixing.md#batches"),
         new(BatchLatest, "At the latest",
             "first pour holds − ready to pour; minutes after the first batch is mixed: later, what is poured first "
                 + "does not run into it any more",

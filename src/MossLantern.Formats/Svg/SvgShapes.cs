@@ -32,7 +32,8 @@ internal sealed class SvgShapes(SvgStyles styles)
         "linearGradient", "radialGradient", "filter",
     };
 
-    private readonly List<Geometry> shapes = [];
+    private readonly List<Func<Geometry>> shapes = [];
+    private readonly Crowd crowd = new();
     private int corners;
 
     /// <summary>Everything that is filled or stroked below an element.</summary>
@@ -43,7 +44,22 @@ internal sealed class SvgShapes(SvgStyles styles)
             Add(child, toMm, 0);
         }
 
-        return UnaryUnionOp.Union(shapes) is { } all ? OnlyPolygons(all) : new MultiPolygon([]);
+        // The library widens and unites whatever it is given, however long that takes: it is asked only for what is known to be little.
+        if (crowd.IsTooDense())
+        {
+            throw new SvgRefusedException(
+                "The lines of the drawing cross each other, or lie closer together than they are wide, in too many places: "
+                    + "simplify it, or unite it in your drawing program.");
+        }
+
+        List<Geometry> made = [];
+        foreach (var shape in shapes)
+        {
+            Effort.Check();
+            made.Add(shape());
+        }
+
+        return UnaryUnionOp.Union(made) is { } all ? OnlyPolygons(all) : new MultiPolygon([]);
     }
 
     /// <summary>An element as a person finds it again: its name with its id, or its line.</summary>
@@ -135,19 +151,39 @@ internal sealed class SvgShapes(SvgStyles styles)
         var width = styles.Inherited(element, "stroke") is null or "none" ? 0 : StrokeWidth(element);
         if (filled)
         {
-            Add(element, toMm.Transform(Filled(element, strands, scale, width > 0)));
+            var area = toMm.Transform(Filled(element, strands, scale, width > 0));
+            foreach (var polygon in Enumerable.Range(0, area.NumGeometries).Select(area.GetGeometryN).OfType<Polygon>())
+            {
+                foreach (var ring in (LineString[])[polygon.ExteriorRing, .. polygon.InteriorRings])
+                {
+                    crowd.Add(ring.Coordinates, 0);
+                }
+            }
+
+            Add(element, area.EnvelopeInternal, () => area);
         }
 
         if (width > 0)
         {
-            Add(element, toMm.Transform(Stroked(element, strands, width, width / 2 * scale)));
+            var box = new Envelope();
+            foreach (var strand in strands)
+            {
+                Coordinate[] line = [.. strand.Points.Select(p => toMm.Transform(p, new Coordinate()))];
+                crowd.Add(strand.Closed && line.Length > 2 ? [.. line, line[0]] : line, width * scale);
+                foreach (var corner in line)
+                {
+                    box.ExpandToInclude(corner);
+                }
+            }
+
+            box.ExpandBy(width * scale);
+            Add(element, box, () => toMm.Transform(Stroked(element, strands, width, width / 2 * scale)));
         }
     }
 
-    private void Add(XElement element, Geometry shape)
+    private void Add(XElement element, Envelope box, Func<Geometry> shape)
     {
-        var box = shape.EnvelopeInternal;
-        if (!shape.IsEmpty && !(Math.Max(Math.Abs(box.MaxX), Math.Abs(box.MinX)) < FarthestMm
+        if (!box.IsNull && !(Math.Max(Math.Abs(box.MaxX), Math.Abs(box.MinX)) < FarthestMm
             && Math.Max(Math.Abs(box.MaxY), Math.Abs(box.MinY)) < FarthestMm))
         {
             throw new SvgRefusedException($"{Named(element)} reaches beyond all measure: look at its numbers.");
@@ -208,6 +244,7 @@ internal sealed class SvgShapes(SvgStyles styles)
         Geometry result = new MultiPolygon([]);
         foreach (var i in Enumerable.Range(0, rings.Count).OrderByDescending(i => areas[i].Area))
         {
+            Effort.Check();
             var around = Enumerable.Range(0, rings.Count)
                 .Where(j => j != i && areas[j].Area >= areas[i].Area && areas[j].EnvelopeInternal.Contains(areas[i].EnvelopeInternal)
                 && areas[j].Contains(areas[i])).ToList();

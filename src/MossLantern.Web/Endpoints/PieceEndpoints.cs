@@ -16,8 +16,8 @@ public sealed record NewPiece(string Name, Ground Ground, Starter? Starter = nul
 /// <summary>A save, based on a version.</summary>
 public sealed record SavePiece(int BasedOn, Piece Piece);
 
-/// <summary>A step along a piece's revisions, based on a version.</summary>
-public sealed record StepPiece(int BasedOn, UndoStep Step);
+/// <summary>A step along a piece's revisions, based on a version. Under an id of its own it is taken once, however often it is sent.</summary>
+public sealed record StepPiece(int BasedOn, UndoStep Step, Guid? Id = null);
 
 /// <summary>A change of a piece: commands made in turn, based on a version. The id is the change's own: sent again, it
 /// is taken once.</summary>
@@ -113,7 +113,7 @@ internal static class PieceEndpoints
             workbench.Apply(id, request) is { } edited ? TypedResults.Ok(edited) : NoPiece());
         api.MapPost("/{id}/step", Results<Ok<PieceView>, ProblemHttpResult> (
             string id, StepPiece request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
-            pieces.Walk(id, request.BasedOn, request.Step, time.Now) is { } stored
+            pieces.Walk(id, request.BasedOn, request.Step, time.Now, request.Id?.ToString("n")) is { } stored
                 ? TypedResults.Ok(workbench.View(stored))
                 : NoPiece());
         api.MapDelete("/{id}", Results<Ok<ImmutableArray<AsideView>>, ProblemHttpResult> (

@@ -54,6 +54,11 @@ internal static class RunEndpoints
             var steps = sitting.Pours.Select(s => (Of: (s.LayerId, s.RegionId, s.Pass), Step: s)).ToList();
             var told = request.Pours.Select(p => (p.LayerId ?? sitting.LayerIds[0], p.RegionId, p.Pass)).ToList();
 
+            if (told.Distinct().Count() < told.Count)
+            {
+                throw new ValidationException([new ValidationFailure("pours", "Each region may be named once.")]);
+            }
+
             Known(told,
             [
                 .. steps.Select(s => s.Of), .. before?.Pours.Select(p => (p.LayerId, p.RegionId, p.Pass)) ?? [],
@@ -169,8 +174,6 @@ internal static class RunEndpoints
         Refuse(request.End > request.Start.PlusDays(2), "end", "The last pour must be within two days of the first.");
         Refuse(request.RoomC is { } room && !Ranges.RoomC.Contains(room), "roomC", Ranges.RoomC.Sentence);
         Refuse(request.Note.Length > LongestNote, "note", $"A note has up to {LongestNote} characters.");
-        Refuse(request.Pours.GroupBy(p => (p.LayerId, p.RegionId, p.Pass)).Any(g => g.Count() > 1), "pours",
-            "Each region may be named once.");
         for (var i = 0; i < request.Pours.Length; i++)
         {
             Refuse(request.Pours[i].PouredMl is { } ml && !Ranges.PouredMl.Contains(ml),

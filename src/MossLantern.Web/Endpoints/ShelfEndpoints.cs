@@ -121,7 +121,6 @@ internal static class ShelfEndpoints
         .Add("ground.base.barWidthMm", Core.Documents.Base.UsualBarMm)
         .Add("sittings.roomC", TypicalMaterials.ReferenceC)
         .Add("kept.clearMm", ReservedSpot.UsualClearMm)
-        .Add("sittings.pourMinutes", Habits.Usual.PourMinutes)
         .Add("sittings.reservePercent", Habits.Usual.ReservePercent)
         .Add("sittings.tools.cupStepMl", Habits.Usual.CupStepMl)
         .Add("sittings.tools.scaleStepG", Habits.Usual.ScaleStepG)

@@ -23,8 +23,8 @@ public sealed record WeighIn(Guid Id, string StepId, double Grams);
 /// <summary>A reading of a step, to be judged.</summary>
 public sealed record JudgeWeight(string StepId, double Grams);
 
-/// <summary>What was weighed last is taken back, or everything.</summary>
-public sealed record TakeBackWeight(bool Everything);
+/// <summary>What was weighed last is taken back, or everything. Under an id of its own it is taken once, however often it is sent.</summary>
+public sealed record TakeBackWeight(bool Everything, Guid? Id = null);
 
 /// <summary>Endpoints of weighing at the bench.</summary>
 internal static class WeighingEndpoints
@@ -63,7 +63,7 @@ internal static class WeighingEndpoints
                 return NoSitting();
             }
 
-            scales.TakeBack(id, sitting, request.Everything);
+            scales.TakeBack(id, sitting, request);
             return Answer(scales.View(id, sitting));
         });
         app.MapPost("/api/live/scale/tare", (IScale scale) =>
@@ -124,7 +124,8 @@ public sealed class Scales(PieceStore pieces, WeighingStore weighed, Workbench w
         weighed.Add(request.Id.ToString("n"), id, sittingId, StepId.Parse(request.StepId), request.Grams, time.Now);
 
     /// <summary>Takes back what was weighed last, or everything.</summary>
-    public void TakeBack(string id, string sittingId, bool everything) => weighed.TakeBack(id, sittingId, everything, time.Now);
+    public void TakeBack(string id, string sittingId, TakeBackWeight request) =>
+        weighed.TakeBack(id, sittingId, request.Everything, time.Now, (request.Id ?? Guid.NewGuid()).ToString("n"));
 
     private (string Name, string Sitting, bool ByVolume, Weighing Weighing)? Found(string id, string sittingId)
     {

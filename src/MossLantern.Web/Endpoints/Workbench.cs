@@ -188,6 +188,11 @@ public sealed class Workbench(
     {
         ArgumentNullException.ThrowIfNull(request);
         var editId = request.Id.ToString("n");
+        if (pieces.HasEdit(id, editId))
+        {
+            return AsKept(id);
+        }
+
         try
         {
             return Apply(id, request, editId);
@@ -275,7 +280,22 @@ public sealed class Workbench(
             .SequenceEqual(JsonSerializer.SerializeToUtf8Bytes(other, WorkshopJson.Options));
 
     private PlannedPiece Planned(string? id, Piece settled, ImmutableArray<LoggedSitting> kept) =>
-        new(settled, WorkOut(id, settled, kept, around.Now));
+        new(settled, Finite(WorkOut(id, settled, kept, around.Now)));
+
+    /// <summary>A plan that can be told: each of its numbers is one.</summary>
+    /// <exception cref="UnplannableException">One of them is infinite, or none at all.</exception>
+    private static WorkedOut Finite(WorkedOut worked)
+    {
+        try
+        {
+            JsonSerializer.Serialize(Stream.Null, worked.View, WorkshopJson.Options);
+            return worked;
+        }
+        catch (ArgumentException e)
+        {
+            throw new UnplannableException(e);
+        }
+    }
 
     /// <summary>A stored piece with everything worked out. One that cannot be worked out is shown without, and says so.</summary>
     /// <param name="stored">The piece.</param>
@@ -325,7 +345,7 @@ public sealed class Workbench(
     {
         try
         {
-            return WorkOut(stored.Id, stored.Piece, kept, within);
+            return Finite(WorkOut(stored.Id, stored.Piece, kept, within));
         }
         catch (UnplannableException e)
         {

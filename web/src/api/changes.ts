@@ -294,7 +294,7 @@ export const weighIn = (id: string, sitting: string) =>
       client.setQueryData(weighingQuery(id, sitting).queryKey, now),
   });
 
-/** Takes back what was weighed last, or everything. */
+/** Takes back what was weighed last, or everything: sent again until it is answered, it is taken once. */
 export const takeWeightBack = (id: string, sitting: string) =>
   mutationOptions({
     mutationFn: (body: Schemas['TakeBackWeight']) =>
@@ -304,6 +304,8 @@ export const takeWeightBack = (id: string, sitting: string) =>
           body,
         }),
       ),
+    retry: (_: number, e: Error) => unanswered(e),
+    retryDelay: retryAfterMs,
     onSuccess: (now, _body, _before, { client }) =>
       client.setQueryData(weighingQuery(id, sitting).queryKey, now),
   });

@@ -204,7 +204,7 @@ function Weighing({ id, sitting, view }: { id: string; sitting: string; view: Sc
           type="button"
           className="btn btn-outline-primary"
           disabled={view.next === 0 && !view.steps.some((s) => s.weighedG !== null)}
-          onClick={() => back.mutate({ everything: false })}
+          onClick={() => back.mutate({ everything: false, id: crypto.randomUUID() })}
         >
           Weigh the last again
         </button>
@@ -222,7 +222,7 @@ function Weighing({ id, sitting, view }: { id: string; sitting: string; view: Sc
           <button
             type="button"
             className="btn btn-outline-primary"
-            onClick={() => back.mutate({ everything: true })}
+            onClick={() => back.mutate({ everything: true, id: crypto.randomUUID() })}
           >
             Start afresh
           </button>

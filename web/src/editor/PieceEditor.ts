@@ -381,7 +381,9 @@ export class PieceEditor {
     this.busy = true;
     try {
       const basedOn = this.shown.view!.version;
-      this.accept(await this.workshop.step({ basedOn, step: direction }, this.unanswered));
+      this.accept(
+        await this.workshop.step({ basedOn, step: direction, id: crypto.randomUUID() }, this.unanswered),
+      );
     } catch (e) {
       if (!(e instanceof Refused)) throw e;
       this.steps = [];

@@ -51,7 +51,7 @@ export function MapHandles({ scene, whole, kept, selection, frame, hold, trace }
   const { layout } = layer;
   return (
     <>
-      {(!layout || layout.kind === 'lines' || layout.kind === 'petals') && (
+      {(layout.kind === 'rings' || layout.kind === 'lines' || layout.kind === 'petals') && (
         <BandEdges scene={scene} selection={selection} frame={frame} hold={hold} />
       )}
       <LayoutHandles
@@ -85,22 +85,21 @@ export function MapHandles({ scene, whole, kept, selection, frame, hold, trace }
           d={trace.map((s, i) => `${i ? 'L' : 'M'}${px(s.x)} ${py(s.y)}`).join('')}
         />
       )}
-      {!layout &&
-        heartsOf(layer).map((heart, i) => (
-          <HeartHandles
-            key={heart.id}
-            heart={heart}
-            on={{ ...here, heart: heart.id }}
-            at={`${at}.hearts[${heart.id}]`}
-            number={heartsOf(layer).length > 1 ? ` ${i + 1}` : ''}
-            chosen={selected?.kind === 'heart' && selected.id === heart.id}
-            px={px}
-            py={py}
-            pixelsPerMm={pixelsPerMm}
-            hold={hold}
-            onSelect={() => onSelect({ kind: 'heart', id: heart.id })}
-          />
-        ))}
+      {heartsOf(layer).map((heart, i) => (
+        <HeartHandles
+          key={heart.id}
+          heart={heart}
+          on={{ ...here, heart: heart.id }}
+          at={`${at}.hearts[${heart.id}]`}
+          number={heartsOf(layer).length > 1 ? ` ${i + 1}` : ''}
+          chosen={selected?.kind === 'heart' && selected.id === heart.id}
+          px={px}
+          py={py}
+          pixelsPerMm={pixelsPerMm}
+          hold={hold}
+          onSelect={() => onSelect({ kind: 'heart', id: heart.id })}
+        />
+      ))}
     </>
   );
 }

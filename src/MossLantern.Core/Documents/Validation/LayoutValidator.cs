@@ -4,6 +4,7 @@ using FluentValidation;
 using FluentValidation.Results;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
+using NetTopologySuite.Geometries;
 using static MossLantern.Core.Documents.PieceValidator;
 
 namespace MossLantern.Core.Documents;
@@ -151,7 +152,9 @@ internal sealed class PoolsValidator : AbstractValidator<PoolsLayout>
     {
         RuleFor(p => p.BeadMm).In(Accepted.WallMm);
         RuleFor(p => p.Strokes).Must(s => s.Length <= Most).WithMessage($"There are up to {Most} walls.")
-            .Must(s => Unique(s.Select(x => x.Id))).WithMessage("Each wall needs an id of its own.");
+            .Must(s => Unique(s.Select(x => x.Id))).WithMessage("Each wall needs an id of its own.")
+            .Must((p, s) => !IsTooDense(s, p.BeadMm)).WithMessage(
+                "The walls cross each other, or lie closer together than they are wide, in too many places: take some of them away.");
         RuleForEach(p => p.Strokes).Must(s => s.Spots is { IsDefault: false, Length: >= 2 and <= MostSpots })
             .WithMessage($"A wall runs through 2 to {MostSpots} spots.");
         RuleForEach(p => p.Strokes)
@@ -165,6 +168,24 @@ internal sealed class PoolsValidator : AbstractValidator<PoolsLayout>
             c.RuleFor(x => x.XMm).In(Accepted.PlaceMm);
             c.RuleFor(x => x.YMm).In(Accepted.PlaceMm);
         });
+    }
+
+    private static bool IsTooDense(ImmutableArray<Stroke> strokes, double beadMm)
+    {
+        if (strokes.Length > Most || !Accepted.WallMm.Contains(beadMm) || strokes.Any(s => s.Spots.IsDefault || s.Spots.Length > MostSpots
+            || s.Spots.Any(x => !Accepted.PlaceMm.Contains(x.XMm) || !Accepted.PlaceMm.Contains(x.YMm))))
+        {
+            // What is wrong about them is told already.
+            return false;
+        }
+
+        var crowd = new Crowd();
+        foreach (var stroke in strokes)
+        {
+            crowd.Add([.. stroke.Spots.Select(s => new Coordinate(s.XMm, s.YMm))], beadMm);
+        }
+
+        return crowd.IsTooDense();
     }
 }
 

@@ -55,6 +55,13 @@ public sealed class OwnMaterialValidator : AbstractValidator<OwnMaterial>
                 }
             }
 
+            if (all.TryGetValue(P.RatioResin, out var resin) && all.TryGetValue(P.RatioHardener, out var hardener)
+                && !Accepted.RatioQuotient.Contains(resin / hardener))
+            {
+                context.AddFailure($"values.{(material.Values.ContainsKey(P.RatioHardener) ? P.RatioHardener : P.RatioResin)}",
+                    Accepted.RatioSentence);
+            }
+
             foreach (var (from, to) in Spans.Where(s => all.ContainsKey(s.From) && all.ContainsKey(s.To) && all[s.From] > all[s.To]))
             {
                 context.AddFailure($"values.{(material.Values.ContainsKey(from) ? from : to)}",

@@ -27,6 +27,9 @@ internal sealed class SittingValidator : AbstractValidator<Sitting>
         RuleFor(s => s.Resin.System).Must(id => id.Length is > 0 and <= 40).WithMessage("The resin must be one of the cupboard's.");
         RuleFor(s => s.Resin.Ratio!.Resin).In(Accepted.RatioPart, "Resin parts").When(s => s.Resin.Ratio is not null);
         RuleFor(s => s.Resin.Ratio!.Hardener).In(Accepted.RatioPart, "Hardener parts").When(s => s.Resin.Ratio is not null);
+        RuleFor(s => s.Resin.Ratio!.Hardener)
+            .Must((s, hardener) => Accepted.RatioQuotient.Contains(s.Resin.Ratio!.Resin / hardener)).WithMessage(Accepted.RatioSentence)
+            .When(s => s.Resin.Ratio is { } r && Accepted.RatioPart.Contains(r.Resin) && Accepted.RatioPart.Contains(r.Hardener));
         RuleFor(s => s.Resin.ResinDensity).In(Accepted.DensityGPerMl, "Density of the resin");
         RuleFor(s => s.Resin.HardenerDensity).In(Accepted.DensityGPerMl, "Density of the hardener");
         RuleFor(s => s.Measure).IsInEnum();

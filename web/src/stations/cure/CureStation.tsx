@@ -40,7 +40,7 @@ export function CureStation() {
             hint={
               layer.sitting.end
                 ? undefined
-                : `Blank: ${usual['sittings.pourMinutes'] ?? '?'} min after the start.`
+                : `Blank: ${units.show(sittingPlan.batches.endMinutes.value, 'min', 0)} after the start, as its batches and pours come to.`
             }
           />
           <NumberAt

@@ -20,6 +20,7 @@ export function PourStation() {
   const units = useUnits();
   const names = useRegionNames();
   const { pours } = sittingPlan;
+  const minutes = sittingPlan.batches.pouredMinutes;
   const next = nextOf(sittingPlan);
   const several = timesPoured(piece.ground);
   const { edit } = useEdits();
@@ -51,8 +52,9 @@ export function PourStation() {
         {layer.layout.kind !== 'lines' && layer.layout.kind !== 'puddle' && (
           <> Each amount fills its region to {units.show(layer.depthMm, 'mm')} unless it says otherwise.</>
         )}
-        {several && ` Amounts are for ${several.words}.`} Press a region to pour it another day, in passes, or
-        not at all.
+        {several && ` Amounts are for ${several.words}.`} With its batches it takes{' '}
+        <HowNumber of={sittingPlan.batches.endMinutes} label="The sitting takes" decimals={0} />, counted from
+        the first mixing. Press a region to pour it another day, in passes, or not at all.
       </p>
       <ol className="pours" aria-label="Order of pours">
         {pours.map((step, i) => {
@@ -93,6 +95,11 @@ export function PourStation() {
                     'mixed by eye'
                   )}
                 </small>
+                {minutes[i] && (
+                  <small className="remains">
+                    done at <HowNumber of={minutes[i]} label={`${name} poured`} decimals={0} />
+                  </small>
+                )}
               </span>
               <span className="move">
                 <button
