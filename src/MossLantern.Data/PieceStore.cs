@@ -146,7 +146,8 @@ public sealed class PieceStore(WorkshopDatabase database)
             var runs = connection.Query<string>("select run_id from run_part where piece_id = @id", new { id }).ToList();
             foreach (var rows in (string[])["entry where piece_id = @id", "run_part where piece_id = @id",
                 "journal_run where id in @runs and id not in (select run_id from run_part)",
-                "taken_step where piece_id = @id", "revision_name where piece_id = @id", "piece_revision where piece_id = @id", "piece where id = @id"])
+                "taken_step where piece_id = @id", "revision_name where piece_id = @id",
+                "piece_revision where piece_id = @id", "piece where id = @id"])
             {
                 connection.Execute($"delete from {rows}", new { id, runs });
             }

@@ -43,7 +43,8 @@ public sealed class WeighingStore(WorkshopDatabase database)
         var all = EntryRows.OfWeighing(connection, pieceId, sittingId).ToList();
         var holding = Folds.Holding(all);
         var back = everything ? holding : holding.IsEmpty ? [] : [all.Last(e => holding.Any(h => h.Id == e.Id))];
-        EntryRows.Add(connection, back.Select((e, i) => e.TakenBack(i == 0 ? id : FormattableString.Invariant($"{id}-{i}"), now) with { Time = new(now, now) }));
+        EntryRows.Add(connection, back.Select((e, i) =>
+            e.TakenBack(i == 0 ? id : FormattableString.Invariant($"{id}-{i}"), now) with { Time = new(now, now) }));
         return back.Length;
     });
 }

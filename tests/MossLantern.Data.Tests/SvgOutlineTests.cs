@@ -69,7 +69,8 @@ public class SvgOutlineTests
             $"""<polyline points="{hatch}" fill="none" stroke="#000" stroke-width="1" stroke-linejoin="round"/>""").BoxWidthMm, 0.2);
         var coil = string.Join(' ', Enumerable.Range(0, 3000).Select(i => FormattableString.Invariant(
             $"{100 + (20 + i * 0.02) * Math.Cos(i * 0.05):0.###},{100 + (20 + i * 0.02) * Math.Sin(i * 0.05):0.###}")));
-        Assert.Equal(160, Read(Mm(200, 200), $"""<polyline points="{coil}" fill="none" stroke="#000" stroke-width="2"/>""").BoxWidthMm, 5.0);
+        Assert.Equal(160, Read(Mm(200, 200),
+            $"""<polyline points="{coil}" fill="none" stroke="#000" stroke-width="2"/>""").BoxWidthMm, 5.0);
     }
 
     [Fact]

@@ -80,7 +80,7 @@ public sealed class EditApiTests : IDisposable
         }
 
         // What was undone stays undone when it is sent again.
-        Assert.Equal(1, (await Step(4, Guid.NewGuid()))["piece"]!["layers"]![0]!["layout"]!["bands"]!.AsArray().Count);
+        Assert.Single((await Step(4, Guid.NewGuid()))["piece"]!["layers"]![0]!["layout"]!["bands"]!.AsArray());
         var again = await Edit(id, On(5));
         Assert.Equal((5, 1), ((int)again["version"]!, again["piece"]!["layers"]![0]!["layout"]!["bands"]!.AsArray().Count));
     }

@@ -18,7 +18,8 @@ public class WrittenWholeTests
         using var body = new MemoryStream();
         context.Response.Body = body;
         var filter = new WrittenWhole(Options.Create(new JsonOptions()));
-        var made = await filter.InvokeAsync(new DefaultEndpointFilterInvocationContext(context), _ => ValueTask.FromResult<object?>(result));
+        var made = await filter
+            .InvokeAsync(new DefaultEndpointFilterInvocationContext(context), _ => ValueTask.FromResult<object?>(result));
         await Assert.IsType<IResult>(made, exactMatch: false).ExecuteAsync(context);
         body.Position = 0;
         using var reader = new StreamReader(body);
