@@ -133,13 +133,21 @@ public sealed class PieceStore(WorkshopDatabase database)
             .Select(r => new AsidePiece(r.Id, r.Name, Times.Read(r.TakenOffAt))),
     ]);
 
-    /// <summary>Forgets the pieces that were taken off before a moment: their revisions, names and logs go too.</summary>
+    /// <summary>
+    /// Notes that the program runs on a day, and forgets the pieces that were taken off so many such days ago: their revisions, names
+    /// and logs go too. Days are counted on which it ran, so that no wrong clock can take a piece.
+    /// </summary>
+    /// <param name="now">When this is.</param>
+    /// <param name="days">After how many days a piece goes.</param>
     /// <returns>How many went.</returns>
-    public int Forget(Instant before) => database.Write(connection =>
+    public int Forget(Instant now, int days) => database.Write(connection =>
     {
+        connection.Execute("insert or ignore into run_day (day) values (@day)", new { day = Times.Write(now)[..DayLength] });
+        var ran = connection.Query<string>("select day from run_day").ToList();
         var gone = connection
             .Query<AsideRow>("select id as Id, name as Name, taken_off_at as TakenOffAt from piece where taken_off_at is not null")
-            .Where(r => Times.Read(r.TakenOffAt) < before).Select(r => r.Id).ToList();
+            .Where(r => Times.Read(r.TakenOffAt) + Duration.FromDays(days) < now
+                && ran.Count(day => string.CompareOrdinal(day, r.TakenOffAt[..DayLength]) > 0) >= days).Select(r => r.Id).ToList();
         foreach (var id in gone)
         {
             // A run of several pieces stays as long as one of them does.
@@ -155,6 +163,9 @@ public sealed class PieceStore(WorkshopDatabase database)
 
         return gone.Count;
     });
+
+    /// <summary>A day as a moment is written: 2026-05-01.</summary>
+    private const int DayLength = 10;
 
     private sealed record Kept(string PieceId, long Revision, long? MadeFrom, string SavedAt, long Stays)
     {

@@ -136,7 +136,7 @@ if (!generatingDocument)
             app.Services.GetRequiredService<DemoWorkshop>().SeedWhenEmpty();
         }
 
-        app.Services.GetRequiredService<PieceStore>().Forget(now - Overview.KeptAside);
+        app.Services.GetRequiredService<PieceStore>().Forget(now, Overview.DaysAside);
 
         app.Logger.LogInformation("The workshop is kept in {Path}", database.Path);
         if (asked.WarmUp)

@@ -119,13 +119,13 @@ public sealed class JournalTests : IDisposable
         pieces.Add("p2", Workshop.Piece("Other"), Workshop.Now);
         runs.Save(new("r1", 0, new("p1", "layer-1", 1), Workshop.Now, null, null, "both", []), 0, Workshop.Now);
         runs.Save(new("r1", 0, new("p2", "layer-1", 1), Workshop.Now, null, null, "beside it", []), 1, Workshop.Now, joins: true);
-        pieces.TakeOff("p1", Workshop.Now);
-        Assert.Equal(1, pieces.Forget(Workshop.Now + Duration.FromSeconds(1)));
+        pieces.TakeOff("p1", Workshop.Now - Duration.FromDays(1));
+        Assert.Equal(1, pieces.Forget(Workshop.Now + Duration.FromDays(1), 1));
         Assert.Equal(1, database.Read(c => c.ExecuteScalar<long>("select count(*) from journal_run")));
         Assert.Empty(runs.Entries("p1"));
         Assert.Equal("beside it", Assert.Single(runs.Of(null)).Note);
-        pieces.TakeOff("p2", Workshop.Now);
-        Assert.Equal(1, pieces.Forget(Workshop.Now + Duration.FromSeconds(1)));
+        pieces.TakeOff("p2", Workshop.Now - Duration.FromDays(1));
+        Assert.Equal(1, pieces.Forget(Workshop.Now + Duration.FromDays(1), 1));
         Assert.Equal(0, database.Read(c => c.ExecuteScalar<long>("select count(*) from journal_run")));
     }
 

@@ -22,6 +22,20 @@ public sealed class StoreTests : IDisposable
     public void Dispose() => workshop.Dispose();
 
     [Fact]
+    public void A_wrong_clock_forgets_nothing()
+    {
+        var pieces = new PieceStore(workshop.Open());
+        pieces.Add("p1", Workshop.Piece(), Workshop.Now);
+        pieces.TakeOff("p1", Workshop.Now);
+        for (var years = 1; years <= 29; years++)
+        {
+            Assert.Equal(0, pieces.Forget(Workshop.Now + Duration.FromDays(365 * years), 30));
+        }
+
+        Assert.True(pieces.PutBack("p1"));
+    }
+
+    [Fact]
     public void A_piece_comes_back_as_it_was_kept_from_a_reopened_file()
     {
         var kept = pieces.Add("p1", Workshop.Piece(), Workshop.Now);
@@ -212,14 +226,21 @@ public sealed class StoreTests : IDisposable
         Assert.Null(pieces.Find("p1"));
         Assert.Null(pieces.Save("p1", 1, Workshop.Piece(), Workshop.Now));
         Assert.Equal("Fen Tray", Assert.Single(pieces.Aside()).Name);
-        Assert.Equal(0, pieces.Forget(Workshop.Now));
+        Assert.Equal(0, pieces.Forget(Workshop.Now, 30));
         Assert.True(pieces.PutBack("p1"));
         Assert.False(pieces.PutBack("p1"));
         Assert.Equal("As drawn", Assert.Single(pieces.Named("p1")).Name);
         Assert.Single(runs.Of("p1"));
 
         pieces.TakeOff("p1", Workshop.Now);
-        Assert.Equal(1, pieces.Forget(Workshop.Now + Duration.FromSeconds(1)));
+        for (var day = 1; day <= 29; day++)
+        {
+            Assert.Equal(0, pieces.Forget(Workshop.Now + Duration.FromDays(day), 30));
+        }
+
+        // A clock that is years ahead, and back again, is one day.
+        Assert.Equal(0, pieces.Forget(Workshop.Now + Duration.FromDays(29), 30));
+        Assert.Equal(1, pieces.Forget(Workshop.Now + Duration.FromDays(3000), 30));
         Assert.False(pieces.PutBack("p1"));
         using var connection = database.Connect();
         foreach (var table in (string[])["piece", "piece_revision", "journal_run", "run_part", "entry", "revision_name"])

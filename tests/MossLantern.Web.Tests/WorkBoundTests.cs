@@ -6,18 +6,30 @@ namespace MossLantern.Web.Tests;
 public class WorkBoundTests
 {
     [Theory]
-    [InlineData(30, 30, null)]
-    [InlineData(30, 16, null)]
-    [InlineData(29, 30, 1.0)]
-    [InlineData(10, 30, 20.0)]
-    [InlineData(29.99, 30, 0.1)]
-    [InlineData(0, 30, 30.0)]
-    [InlineData(5, 119, 1.0)]
+    [InlineData(10, 10, null)]
+    [InlineData(10, 6, null)]
+    [InlineData(9.7, 10, 0.3)]
+    [InlineData(3, 10, 0.5)]
+    [InlineData(9.99, 10, 0.1)]
+    [InlineData(0, 10, 0.5)]
+    [InlineData(5, 119.8, 0.2)]
     [InlineData(5, 120, null)]
-    public void Work_goes_on_until_it_was_worked_for_thirty_seconds_or_two_minutes_have_passed(double workedS,
+    public void Work_goes_on_until_it_was_worked_for_ten_seconds_or_two_minutes_have_passed(double workedS,
         double passedS, double? pauseS) =>
-        Assert.Equal(pauseS,
-            WorkBound.Pause(TimeSpan.FromSeconds(workedS), TimeSpan.FromSeconds(passedS), WorkBound.MostWork)?.TotalSeconds);
+        Assert.Equal(pauseS is null ? null : TimeSpan.FromSeconds(pauseS.Value),
+            WorkBound.Pause(TimeSpan.FromSeconds(workedS), TimeSpan.FromSeconds(passedS), WorkBound.MostWork));
+
+    [Fact]
+    public void Work_that_holds_more_than_it_may_is_told_and_what_can_be_cleared_up_does_not_count()
+    {
+        const int Held = 32 * 1024 * 1024;
+        var before = GC.GetTotalMemory(true);
+        _ = new byte[2 * Held].Length;
+        Assert.False(WorkBound.Holds(before, Held));
+        var kept = new byte[2 * Held];
+        Assert.True(WorkBound.Holds(before, Held));
+        GC.KeepAlive(kept);
+    }
 
     [Fact]
     public async Task What_nobody_waits_for_ends_at_once_counted_or_not()

@@ -39,7 +39,7 @@ public sealed class Overview(PieceStore pieces, KeptPlans kept, WorkshopTime tim
     private const int RibbonHours = 72;
 
     /// <summary>How long a piece that was taken off the shelf is kept aside.</summary>
-    public static Duration KeptAside { get; } = Duration.FromDays(30);
+    public const int DaysAside = 30;
 
     private const string CannotBeRead = "Its document cannot be read. The other pieces are not touched by it.";
 
@@ -90,9 +90,9 @@ public sealed class Overview(PieceStore pieces, KeptPlans kept, WorkshopTime tim
     public ImmutableArray<AsideView> Aside()
     {
         var zone = time.Zone;
-        pieces.Forget(time.Now - KeptAside);
+        pieces.Forget(time.Now, DaysAside);
         return [.. pieces.Aside().Select(p => new AsideView(p.Id, p.Name, WorkshopTime.Local(p.TakenOffAt, zone),
-            WorkshopTime.Local(p.TakenOffAt + KeptAside, zone)))];
+            WorkshopTime.Local(p.TakenOffAt + Duration.FromDays(DaysAside), zone)))];
     }
 
     private static IEnumerable<RibbonNight> Nights(Instant from, Instant to, Surroundings within)

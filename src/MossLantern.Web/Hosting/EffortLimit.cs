@@ -23,8 +23,8 @@ public sealed class EffortLimit(RequestDelegate next)
         {
             await Results.Problem(
                 title: "Too much work",
-                detail: $"This takes more than {WorkBound.MostWork.TotalSeconds:0} seconds of work, or too long on a busy machine, "
-                    + "so it was stopped. Nothing was changed. Fewer or simpler parts help.",
+                detail: $"This takes more than {WorkBound.MostWork.TotalSeconds:0} seconds of work, too long on a busy machine, or too "
+                    + "much memory, so it was stopped. Nothing was changed. Fewer or simpler parts help.",
                 statusCode: StatusCodes.Status422UnprocessableEntity).ExecuteAsync(context);
         }
         catch (OperationCanceledException) when (context.RequestAborted.IsCancellationRequested)

@@ -29,7 +29,7 @@ public static class Operations
         Get("/api/pieces/{id}", "get-piece", "A piece with everything worked out for it, its log and its steps.", Missing, Unplannable),
         Put("/api/pieces/{id}", "save-piece", "Saves a whole document, based on a version; for scripts.", Refused,
             Missing, Elsewhere, Unplannable),
-        Delete("/api/pieces/{id}", "take-piece-off", "Takes a piece off the shelf; it is kept aside for 30 days.", Missing),
+        Delete("/api/pieces/{id}", "take-piece-off", "Takes a piece off the shelf; it is kept aside for 30 days of use.", Missing),
         Post("/api/pieces/{id}/edit", "edit-piece",
             "Makes commands in turn and saves what they give as one step; sent again under the same id it is taken once.", Refused, Missing,
             Elsewhere, Unplannable),

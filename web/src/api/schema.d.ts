@@ -206,7 +206,7 @@ export interface paths {
         /** Saves a whole document, based on a version; for scripts. */
         put: operations["save-piece"];
         post?: never;
-        /** Takes a piece off the shelf; it is kept aside for 30 days. */
+        /** Takes a piece off the shelf; it is kept aside for 30 days of use. */
         delete: operations["take-piece-off"];
         options?: never;
         head?: never;

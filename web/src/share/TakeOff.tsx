@@ -14,7 +14,7 @@ export function TakeOff({ view }: { view: PieceView }) {
     <section aria-label="Off the shelf">
       <h2>Off the shelf</h2>
       <p className="hint">
-        A piece that is taken off is kept aside for 30 days with its versions and its log, and comes back by a
+        A piece that is taken off is kept aside for 30 days of use, with its versions and its log, and comes back by a
         press on the shelf’s page. After that it is gone for good.
       </p>
       <p className="row-buttons">

@@ -214,6 +214,7 @@ internal sealed class FieldCells
             parts[holds ?? grown].Add(face);
         }
 
-        return [.. parts.Select(p => p.Count == 1 ? p[0] : (Geometry)new MultiPolygon([.. p]))];
+        // Faces of one field that lie side by side are one area: there is no seam between them.
+        return [.. parts.Select(p => p.Count == 1 ? p[0] : Flat.Together(p))];
     }
 }
