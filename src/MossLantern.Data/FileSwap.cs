@@ -32,7 +32,7 @@ internal static class FileSwap
     {
         Checkpoint(path);
         var intent = Intent(path);
-        File.WriteAllText(intent + ".part", JsonSerializer.Serialize(new Swap(to, made, forget)));
+        Write(intent + ".part", JsonSerializer.SerializeToUtf8Bytes(new Swap(to, made, forget)));
         step?.Invoke();
         File.Move(intent + ".part", intent, overwrite: true);
         step?.Invoke();
@@ -50,7 +50,7 @@ internal static class FileSwap
             return;
         }
 
-        var swap = JsonSerializer.Deserialize<Swap>(File.ReadAllText(intent))!;
+        var swap = Read(path, intent);
         SqliteConnection.ClearAllPools();
 
         // Once what was made is in its place, nothing of the old file is left to be moved.
@@ -77,6 +77,33 @@ internal static class FileSwap
 
         File.Delete(intent);
         step?.Invoke();
+    }
+
+    /// <summary>What is meant counts only when it is on the disk.</summary>
+    private static void Write(string path, byte[] text)
+    {
+        using var stream = new FileStream(path, FileMode.Create, FileAccess.Write);
+        stream.Write(text);
+        stream.Flush(flushToDisk: true);
+    }
+
+    private static Swap Read(string path, string intent)
+    {
+        try
+        {
+            if (JsonSerializer.Deserialize<Swap>(File.ReadAllText(intent)) is { To.Length: > 0 } swap)
+            {
+                return swap;
+            }
+        }
+        catch (JsonException)
+        {
+            // Told below.
+        }
+
+        throw new WorkshopFileException(
+            $"The note {intent}, in which an earlier start wrote what it was about to move, cannot be read. Nothing was changed. "
+                + $"Look whether {path} is the workshop you want, or put it back from beside it; then remove the note and start again.");
     }
 
     /// <summary>Brings what the log holds into the file, where it opens; one that does not is moved as it is, with its log.</summary>

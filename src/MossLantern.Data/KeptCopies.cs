@@ -38,6 +38,20 @@ internal static partial class KeptCopies
         return Path.Combine(folder, string.Create(CultureInfo.InvariantCulture, $"{name}-{number:000000}-{Stamped(now)}.db"));
     }
 
+    /// <summary>Clears up copies that were cut short.</summary>
+    /// <param name="folder">Where copies are kept.</param>
+    /// <param name="name">The workshop's name.</param>
+    public static void ClearUp(string folder, string name)
+    {
+        foreach (var part in Directory.GetFiles(folder, $"{name}-*.db{Unfinished}*"))
+        {
+            File.Delete(part);
+        }
+    }
+
+    /// <summary>How the name of a copy ends that is still being made.</summary>
+    public const string Unfinished = ".part";
+
     /// <summary>Lets those go that are not kept; never the newest.</summary>
     /// <param name="folder">Where copies are kept.</param>
     /// <param name="name">The workshop's name.</param>
@@ -62,10 +76,14 @@ internal static partial class KeptCopies
         .. Directory.GetFiles(folder, $"{name}-*.db")
             .Select(path => (Path: path, Match: CopyName().Match(Path.GetFileNameWithoutExtension(path)[(name.Length + 1)..])))
             .Where(c => c.Match.Success)
+            .Select(c => (c.Path, c.Match, Made: Stamp.Parse(c.Match.Groups[2].Value)))
+
+            // A day that no calendar has was written by a hand: its file is left alone.
+            .Where(c => c.Made.Success)
             .Select(c => new Copy(
                 c.Path,
                 c.Match.Groups[1].Success ? long.Parse(c.Match.Groups[1].Value, CultureInfo.InvariantCulture) : 0,
-                Stamp.Parse(c.Match.Groups[2].Value).GetValueOrThrow()))
+                c.Made.Value))
             .OrderByDescending(c => c.Number).ThenByDescending(c => c.Path, StringComparer.Ordinal),
     ];
 

@@ -27,6 +27,12 @@ internal static class WorkshopFile
     {
         Finish(path);
         var mark = Beside(path, MarkName);
+        if (Directory.Exists(mark))
+        {
+            throw new WorkshopFileException(
+                $"{mark} is a folder, where a small file of the program belongs. Nothing was changed: rename it, and start again.");
+        }
+
         var isNew = !File.Exists(path);
         if (isNew)
         {
@@ -70,9 +76,10 @@ internal static class WorkshopFile
         }
 
         Finish(path);
-        Told(from, () => Look(from));
+        var copies = Beside(path, CopiesFolder);
+        Told(from, () => Look(from, copies), copies);
         var made = path + ".restoring";
-        Told(from, () => CopyTo(from, made));
+        Told(from, () => CopyTo(from, made), copies);
         string? replaced = null;
         Told(path, () =>
         {
@@ -149,7 +156,9 @@ internal static class WorkshopFile
     }
 
     /// <summary>Looks at a file without changing it.</summary>
-    private static void Look(string path)
+    /// <param name="path">The file.</param>
+    /// <param name="copies">Where copies are kept; null for beside it.</param>
+    private static void Look(string path, string? copies = null)
     {
         var header = new byte[100];
         using (var stream = new FileStream(path, FileMode.Open, FileAccess.Read, FileShare.ReadWrite | FileShare.Delete))
@@ -159,7 +168,7 @@ internal static class WorkshopFile
             {
                 throw new WorkshopFileException(
                     $"{path} is empty: its contents have been lost. Bring back a copy from "
-                        + $"{Beside(path, CopiesFolder)} with --restore FILE.");
+                        + $"{copies ?? Beside(path, CopiesFolder)} with --restore FILE.");
             }
 
             if (length < header.Length || !header.AsSpan(0, 16).SequenceEqual("SQLite format 3\0"u8))
@@ -176,7 +185,7 @@ internal static class WorkshopFile
         using var connection = Connect(path, SqliteOpenMode.ReadOnly);
         if (connection.ExecuteScalar<string>("pragma quick_check(1)") is not "ok" and var found)
         {
-            throw Damaged(path, found);
+            throw Damaged(path, found, copies);
         }
 
         var known = Upgrade(path).GetDiscoveredScripts().Select(s => s.Name).ToHashSet();
@@ -193,13 +202,14 @@ internal static class WorkshopFile
         var folder = Beside(path, CopiesFolder);
         Directory.CreateDirectory(folder);
         var name = Path.GetFileNameWithoutExtension(path);
+        KeptCopies.ClearUp(folder, name);
         CopyTo(path, KeptCopies.Next(folder, name, now));
         KeptCopies.LetGo(folder, name);
     }
 
     private static void CopyTo(string path, string to)
     {
-        var made = to + ".part";
+        var made = to + KeptCopies.Unfinished;
         File.Delete(made);
         using (var source = Connect(path, SqliteOpenMode.ReadOnly))
         using (var target = Connect(made, SqliteOpenMode.ReadWriteCreate))
@@ -251,7 +261,7 @@ internal static class WorkshopFile
     }.ToString();
 
     /// <summary>Turns what can go wrong with a file into a sentence.</summary>
-    private static void Told(string path, Action work)
+    private static void Told(string path, Action work, string? copies = null)
     {
         try
         {
@@ -265,7 +275,7 @@ internal static class WorkshopFile
                     new WorkshopFileException(
                         $"{path} is in use by another program, perhaps by this one in another window. Close it and start again.", e),
                 8 => new WorkshopFileException($"{path} cannot be written to: it or its folder is read-only.", e),
-                11 or 26 => Damaged(path, e.Message),
+                11 or 26 => Damaged(path, e.Message, copies),
                 13 => new WorkshopFileException($"The disk that holds {path} is full. Make room and start again.", e),
                 _ => new WorkshopFileException($"The workshop file {path} cannot be opened: {e.Message}", e),
             };
@@ -276,9 +286,10 @@ internal static class WorkshopFile
         }
     }
 
-    private static WorkshopFileException Damaged(string path, string? found) => new(string.Create(
+    private static WorkshopFileException Damaged(string path, string? found, string? copies) => new(string.Create(
         CultureInfo.InvariantCulture,
-        $"{path} is damaged ({found}); it was left as it is. Bring back a copy from {Beside(path, CopiesFolder)} with --restore FILE."));
+        $"{path} is damaged ({found}); it was left as it is. Bring back a copy from {copies ?? Beside(path, CopiesFolder)} "
+            + $"with --restore FILE."));
 
     /// <summary>The first name of a kind that is not taken: the second of one second ends in _2.</summary>
     private static string Free(Func<string, string> name) =>

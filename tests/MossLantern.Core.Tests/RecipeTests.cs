@@ -56,6 +56,28 @@ public class RecipeTests
 
     private static SetField Set(string place, object? value) => new(place, System.Text.Json.JsonSerializer.SerializeToElement(value));
 
+    /// <summary>A cup of 9 % that is poured off and gets 9 % more has 18 %; of two parts of it and one of another, two thirds.</summary>
+    [Theory]
+    [InlineData(1, 0, 18)]
+    [InlineData(2, 1, 16)]
+    public void What_a_cup_is_filled_from_brings_its_colourants_along(double of, double other, double percent)
+    {
+        var first = Mixed(new Dose(ColourantClass.Paste, 9)) with { Id = "from", Name = "from" };
+        var weak = Mixed(new Dose(ColourantClass.Paste, 3)) with { Id = "weak" };
+        var cup = Mixed(new Dose(ColourantClass.Mica, 9))
+            with
+        { Of = other > 0 ? [new("from", of), new("weak", other)] : [new("from", of)] };
+        var told = CupDoses.Of(Catalogue.Typical, cup, 50, 50 * Density, Density,
+            new[] { first, weak, cup }.ToDictionary(r => r.Id));
+        Assert.Equal(percent, told.Total!.Value, 1e-9);
+        Assert.Equal(9, told.All[0].Load!.Value, 1e-9);
+        Assert.True(told.OverTotal);
+        Assert.Equal(percent, told.Total.Inputs.Sum(i => i.Value), 1e-9);
+        var unknown = first with { Doses = [new(ColourantClass.Paste, 9, ByEye: true)] };
+        Assert.Null(CupDoses.Of(Catalogue.Typical, cup, 50, 50 * Density, Density,
+            new[] { unknown, weak, cup }.ToDictionary(r => r.Id)).Total);
+    }
+
     [Fact]
     public void A_dose_by_eye_has_no_amount_and_its_cup_no_total_and_a_number_makes_it_known_again()
     {

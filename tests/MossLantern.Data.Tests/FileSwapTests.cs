@@ -33,6 +33,35 @@ public sealed class FileSwapTests : IDisposable
             f => f.Contains("left-behind", StringComparison.Ordinal) && f.EndsWith("-wal", StringComparison.Ordinal));
     }
 
+    [Theory]
+    [InlineData("")]
+    [InlineData("{")]
+    [InlineData("null")]
+    [InlineData("""{ "To": "" }""")]
+    public void A_note_that_cannot_be_read_is_told_with_a_way_on_and_nothing_is_moved(string note)
+    {
+        Kept("Then");
+        var path = workshop.File + ".swap";
+        File.WriteAllText(path, note);
+        var refused = Assert.Throws<WorkshopFileException>(() => workshop.Open());
+        Assert.Contains(path, refused.Message, StringComparison.Ordinal);
+        Assert.Contains("remove the note and start again", refused.Message, StringComparison.Ordinal);
+        File.Delete(path);
+        Assert.Equal(["Then"], Names());
+    }
+
+    [Fact]
+    public void A_folder_in_the_place_of_the_mark_is_told_and_nothing_is_changed()
+    {
+        Kept("Then");
+        var mark = Path.Combine(workshop.Folder, ".workshop");
+        File.Delete(mark);
+        Directory.CreateDirectory(mark);
+        Assert.Contains("is a folder", Assert.Throws<WorkshopFileException>(() => workshop.Open()).Message, StringComparison.Ordinal);
+        Directory.Delete(mark);
+        Assert.Equal(["Then"], Names());
+    }
+
     [Fact]
     public void A_hot_journal_goes_with_the_file_it_belongs_to()
     {

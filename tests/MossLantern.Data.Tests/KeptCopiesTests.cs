@@ -36,6 +36,21 @@ public sealed class KeptCopiesTests : IDisposable
     }
 
     [Fact]
+    public void A_copy_of_a_day_that_no_calendar_has_is_left_alone_and_one_that_was_cut_short_is_cleared_up()
+    {
+        workshop.Open();
+        Start(0, 1);
+        var folder = Path.Combine(workshop.Folder, "backups");
+        var (odd, cut) = (Path.Combine(folder, "workshop-000007-2026-02-31T100000.db"),
+            Path.Combine(folder, "workshop-000008-2026-05-01T100000.db.part"));
+        File.WriteAllText(odd, "by hand");
+        File.WriteAllText(cut, "cut short");
+        workshop.Open();
+        Assert.True(File.Exists(odd));
+        Assert.False(File.Exists(cut));
+    }
+
+    [Fact]
     public void The_newest_is_kept_although_the_clock_was_set_back()
     {
         Start(400, 12);

@@ -125,6 +125,18 @@ public sealed class WorkshopFileTests : IDisposable
     }
 
     [Fact]
+    public void An_empty_copy_among_the_copies_is_told_with_the_place_where_they_are()
+    {
+        workshop.Open();
+        var copies = Path.Combine(workshop.Folder, "backups");
+        Directory.CreateDirectory(copies);
+        var empty = Path.Combine(copies, "workshop-000001-2026-05-01T100000.db");
+        File.WriteAllBytes(empty, []);
+        var refused = Assert.Throws<WorkshopFileException>(() => WorkshopDatabase.Restore(workshop.Folder, empty, Workshop.Now));
+        Assert.Contains($"Bring back a copy from {copies} with", refused.Message, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void What_is_no_copy_is_not_brought_back()
     {
         new PieceStore(workshop.Open()).Add("p1", Workshop.Piece(), Workshop.Now);

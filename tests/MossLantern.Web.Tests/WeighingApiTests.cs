@@ -49,6 +49,25 @@ public sealed class WeighingApiTests : IDisposable
         Assert.Equal((0, null), ((int)view["next"]!, view["steps"]![0]!["weighedG"]));
         Assert.Equal(0, (int)(await Read(await Post(Path + "/back", new { everything = false }), HttpStatusCode.OK))["next"]!);
 
+        // Taken back under one id it is taken back once, however often it is sent; nothing weighs less than nothing.
+        foreach (var (step, grams) in new[] { (resin, 95.0), (hardener, 81.0) })
+        {
+            await Post(Path, new { id = Guid.NewGuid(), stepId = (string)step["id"]!, grams });
+        }
+
+        var back = Guid.NewGuid();
+        foreach (var _ in new[] { 1, 2 })
+        {
+            var once = await Read(await Post(Path + "/back", new { everything = false, id = back }), HttpStatusCode.OK);
+            Assert.Equal(1, (int)once["next"]!);
+        }
+
+        var below = await Problem(await Post(Path, new { id = Guid.NewGuid(), stepId = (string)hardener["id"]!, grams = -0.1 }),
+            HttpStatusCode.BadRequest);
+        Assert.Equal("What was weighed must be from 0 to 20000 g.", (string)below["errors"]!["grams"]![0]!);
+        Assert.Equal("under", (string)(await Read(
+            await Post(Path + "/judge", new { stepId = (string)hardener["id"]!, grams = -10 }), HttpStatusCode.OK))["how"]!);
+
         // What is weighed is no log of a pour.
         Assert.Empty((await host.Get("/api/pieces/bogbean-round"))["runs"]!.AsArray());
     }
@@ -59,7 +78,7 @@ public sealed class WeighingApiTests : IDisposable
         var refused = await Problem(await Post(Path, new { id = Guid.NewGuid(), stepId = "nowhere", grams = 9e9 }),
             HttpStatusCode.BadRequest);
         Assert.Contains("no longer weighs that", (string)refused["errors"]!["stepId"]![0]!, StringComparison.Ordinal);
-        Assert.Contains("from -20000 to 20000 g", (string)refused["errors"]!["grams"]![0]!, StringComparison.Ordinal);
+        Assert.Contains("from 0 to 20000 g", (string)refused["errors"]!["grams"]![0]!, StringComparison.Ordinal);
         foreach (var path in new[] { "/api/pieces/none/sittings/layer-1/weighing", "/api/pieces/bogbean-round/sittings/none/weighing" })
         {
             await Problem(await host.Client.GetAsync(path), HttpStatusCode.NotFound);

@@ -40,7 +40,7 @@ internal sealed class LoadHighCheck : ICheck
                     [
                         Remedy.Of("less", "Cut it back to what resin takes",
                         [
-                            .. Less(recipe, looked.Around.Catalogue, pour.System).Doses
+                            .. Less(recipe, looked.Piece, looked.Around.Catalogue, pour.System).Doses
                                 .Select((d, i) => (Dose: d, At: i)).Where(d => d.Dose.Percent != recipe.Doses[d.At].Percent)
                                 .Select(d =>
                                     SetField.To(FormattableString.Invariant($"{PlaceIn.Recipe(recipe.FirstId)}.doses[{d.At}].percent"),
@@ -53,9 +53,10 @@ internal sealed class LoadHighCheck : ICheck
     }
 
     /// <summary>Each at its limit at most, and all together at theirs.</summary>
-    private static Recipe Less(Recipe recipe, Catalogue catalogue, ResinSystem system)
+    private static Recipe Less(Recipe recipe, Piece piece, Catalogue catalogue, ResinSystem system)
     {
-        CupDoses Told(Recipe r) => CupDoses.Of(catalogue, r, 1, system.MixDensity, system.MixDensity);
+        var others = piece.Recipes.ToDictionary(r => r.Id);
+        CupDoses Told(Recipe r) => CupDoses.Of(catalogue, r, 1, system.MixDensity, system.MixDensity, others);
         var first = Told(recipe);
         var to = recipe with
         {
@@ -64,9 +65,15 @@ internal sealed class LoadHighCheck : ICheck
                 ? d.First with { Percent = Down(d.First.Percent * d.Second.LimitPercent / load.Value) } : d.First)]
         };
         var all = Told(to);
-        return all is { OverTotal: true, Total: { } total } ? to
-            with
-        { Doses = [.. to.Doses.Select(d => d with { Percent = Down(d.Percent * all.TotalLimitPercent / total.Value) })] } : to;
+        if (all is not { OverTotal: true, Total: { } total })
+        {
+            return to;
+        }
+
+        // What comes along with what it is filled from stays: its own colourants take what is left beside that.
+        var own = total.Inputs.Take(to.Doses.Length).Sum(i => i.Value);
+        var share = Math.Max(0, (all.TotalLimitPercent - (total.Value - own)) / own);
+        return to with { Doses = [.. to.Doses.Select(d => d with { Percent = Down(d.Percent * share) })] };
     }
 
     private static double Down(double percent) => Math.Floor(percent * 1000 + 1e-6) / 1000;

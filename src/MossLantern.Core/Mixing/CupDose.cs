@@ -48,25 +48,53 @@ public sealed record CupDoses(ImmutableArray<CupDose> All, Reckoned? Total, doub
     /// <param name="mixMl">The resin, ml.</param>
     /// <param name="massG">The resin, g.</param>
     /// <param name="mixDensity">Its density, g/ml.</param>
-    public static CupDoses Of(Catalogue catalogue, Recipe cup, double mixMl, double massG, double mixDensity)
+    /// <param name="others">The recipes that it may be filled from, by their ids: what they bring along counts too. Null for none.</param>
+    public static CupDoses Of(Catalogue catalogue, Recipe cup, double mixMl, double massG, double mixDensity,
+        IReadOnlyDictionary<string, Recipe>? others = null)
     {
         ArgumentNullException.ThrowIfNull(catalogue);
         ArgumentNullException.ThrowIfNull(cup);
         var known = cup.Doses.Select(d => catalogue.Of(d.Colourant, d.ColourantId)).ToList();
         var several = cup.Doses.Length > 1;
         ImmutableArray<CupDose> all = [.. cup.Doses.Select((d, i) => One(cup, d, i, known[i], mixMl, massG, mixDensity, several))];
-        if (all.IsEmpty || cup.Doses.Any(d => d.ByEye))
+        var brought = Brought(cup, others).ToList();
+        if (all.IsEmpty || cup.Doses.Concat(brought.Select(b => b.Dose)).Any(d => d.ByEye))
         {
             return new(all, null, Mixing.Load.TotalLimitPercent);
         }
 
-        var by = known.All(c => c.LimitBy == RatioBasis.Volume) ? RatioBasis.Volume : RatioBasis.Weight;
-        var loads = cup.Doses.Zip(known).Select(d => d.Second.Percent(d.First.Percent, d.First.By, by, mixDensity)).ToList();
+        ImmutableArray<(string Name, Colourant Known, double Share, Dose Dose)> parts =
+        [
+            .. cup.Doses.Zip(known).Select(d => (d.Second.Name, d.Second, 1.0, d.First)),
+            .. brought.Select(b => (Known: catalogue.Of(b.Dose.Colourant, b.Dose.ColourantId), b.From, b.Share, b.Dose))
+                .Select(b => ($"{b.Known.Name} that comes with {b.From}", b.Known, b.Share, b.Dose)),
+        ];
+        var by = parts.All(c => c.Known.LimitBy == RatioBasis.Volume) ? RatioBasis.Volume : RatioBasis.Weight;
+        var loads = parts.Select(p => p.Share * p.Known.Percent(p.Dose.Percent, p.Dose.By, by, mixDensity)).ToList();
         return new(
             all,
             new(loads.Sum(), "%", Formulas.LoadTotal,
-                [.. known.Zip(loads).Select((l, i) => new ReckonedInput(l.First.Name, l.Second, "%", Origin.Reckoned))]),
-            known.Select(c => c.LimitPercent).Append(Mixing.Load.TotalLimitPercent).Max());
+                [.. parts.Zip(loads).Select(l => new ReckonedInput(l.First.Name, l.Second, "%", Origin.Reckoned))]),
+            parts.Select(c => c.Known.LimitPercent).Append(Mixing.Load.TotalLimitPercent).Max());
+    }
+
+    /// <summary>What comes along from the cups that one is filled from, by their shares.</summary>
+    private static IEnumerable<(string From, double Share, Dose Dose)> Brought(Recipe cup, IReadOnlyDictionary<string, Recipe>? others)
+    {
+        if (others is null || cup.Of is not { IsEmpty: false } of)
+        {
+            yield break;
+        }
+
+        var parts = of.Sum(s => s.Parts);
+        foreach (var share in of.Where(s => others.ContainsKey(s.RecipeId)))
+        {
+            var from = others[share.RecipeId];
+            foreach (var (name, more, dose) in from.Doses.Select(d => (from.Name, 1.0, d)).Concat(Brought(from, others)))
+            {
+                yield return (name, more * share.Parts / parts, dose);
+            }
+        }
     }
 
     private static CupDose One(Recipe cup, Dose dose, int at, Colourant known, double mixMl, double massG, double mixDensity, bool several)

@@ -122,10 +122,12 @@ public static class CupPlanner
         var tools = new Measuring(lead, around);
 
         // Mixed cups first: what they take has to be in the others.
-        var mixed = cups.Where(c => c.Of is not null).ToDictionary(c => c.Id, c => Mixed(c, Cup(tools, c, regions, 0, false, choices)));
+        var known = cups.ToDictionary(c => c.Id);
+        var mixed = cups.Where(c => c.Of is not null)
+            .ToDictionary(c => c.Id, c => Mixed(c, Cup(tools, c, known, regions, 0, false, choices)));
         var drawn = mixed.Values.SelectMany(m => m.Draws).ToLookup(d => d.CupId, d => d.Ml.Value);
         var all = cups.Select(cup => mixed.GetValueOrDefault(cup.Id)
-            ?? Cup(tools, cup, regions, drawn[cup.Id].Sum(), alone(cup.Id), choices)).ToImmutableArray();
+            ?? Cup(tools, cup, known, regions, drawn[cup.Id].Sum(), alone(cup.Id), choices)).ToImmutableArray();
         var own = cups.Zip(all).Where(c => c.First.Of is null).ToList();
         var total = new Reckoned(own.Sum(c => c.Second.MixMl.Value), "ml", Formulas.LayerVolume,
             [.. own.Select(c => new ReckonedInput(c.First.Name, c.Second.MixMl.Value, "ml", Origin.Reckoned))]);
@@ -270,8 +272,8 @@ public static class CupPlanner
             { Place = place }, portion.Pass);
     }
 
-    private static CupVolume Cup(Measuring tools, Recipe cup, ImmutableArray<RegionVolume> regions, double drawnMl,
-        bool alone, ImmutableArray<CupChoice>? choices)
+    private static CupVolume Cup(Measuring tools, Recipe cup, IReadOnlyDictionary<string, Recipe> known,
+        ImmutableArray<RegionVolume> regions, double drawnMl, bool alone, ImmutableArray<CupChoice>? choices)
     {
         var (layer, around) = (tools.Lead, tools.Around);
         var own = regions.Where(r => r.CupId == cup.Id).ToList();
@@ -321,7 +323,7 @@ public static class CupPlanner
                 : Reckoned.Of(massG, "g", Formulas.CupMass, new("cup", mix, "ml", Origin.Reckoned),
                     new("density of the mix", massG / mix, "g/ml", Origin.Reckoned)),
             alone ? parts : null,
-            CupDoses.Of(around.Catalogue, cup, mix, massG, tools.System.MixDensity),
+            CupDoses.Of(around.Catalogue, cup, mix, massG, tools.System.MixDensity, known),
             [],
             drawnMl,
             CupLook.Of(around.Catalogue, layer, cup) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : null);

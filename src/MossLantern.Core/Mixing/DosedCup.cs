@@ -22,10 +22,11 @@ public sealed record DosedCup(string Name, double Ml, double G, CupDoses Doses)
         ArgumentNullException.ThrowIfNull(catalogue);
         ArgumentNullException.ThrowIfNull(kept);
         var all = (kept.Recipe.Of ?? []).Sum(s => s.Parts);
+        var others = kept.Others.ToDictionary(r => r.Id);
         return [.. (kept.Recipe.Of ?? [])
             .Select(s => Cup(kept.Others.Single(r => r.Id == s.RecipeId), ml * s.Parts / all)), Cup(kept.Recipe, ml)];
 
         DosedCup Cup(Recipe recipe, double of) =>
-            new(recipe.Name, of, of * mixDensity, CupDoses.Of(catalogue, recipe, of, of * mixDensity, mixDensity));
+            new(recipe.Name, of, of * mixDensity, CupDoses.Of(catalogue, recipe, of, of * mixDensity, mixDensity, others));
     }
 }

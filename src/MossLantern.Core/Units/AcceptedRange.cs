@@ -228,6 +228,9 @@ public static class Accepted
     /// <summary>What is on a scale, g; below nothing where something was taken off it.</summary>
     public static AcceptedRange OnScaleG { get; } = new("On the scale", -20_000, 20_000, "g");
 
+    /// <summary>What was weighed into a cup, g: a scale may stand below nothing, what went in does not.</summary>
+    public static AcceptedRange WeighedG { get; } = new("What was weighed", 0, 20_000, "g");
+
     /// <summary>How fast is poured on a scale, g/s; below nothing where it is taken off.</summary>
     public static AcceptedRange PourGPerS { get; } = new("Pouring", -500, 500, "g/s");
 

@@ -42,7 +42,7 @@ internal static class WeighingEndpoints
                 return NoSitting();
             }
 
-            if (Problem(weighing, request.StepId, request.Grams) is { } problem)
+            if (Problem(weighing, request.StepId, request.Grams, Accepted.WeighedG) is { } problem)
             {
                 return problem;
             }
@@ -53,7 +53,7 @@ internal static class WeighingEndpoints
         app.MapPost(Path + "/judge", Results<Ok<WeighedJudgement>,
             ProblemHttpResult> (string id, string sitting, JudgeWeight request, Scales scales) =>
             scales.Of(id, sitting) is not { } weighing ? NoSitting()
-            : Problem(weighing, request.StepId, request.Grams) is { } problem ? problem
+            : Problem(weighing, request.StepId, request.Grams, Accepted.OnScaleG) is { } problem ? problem
             : TypedResults.Ok(weighing.Judge(request.StepId, request.Grams)!));
         app.MapPost(Path + "/back", Results<Ok<WeighingView>,
             ProblemHttpResult> (string id, string sitting, TakeBackWeight request, Scales scales) =>
@@ -87,7 +87,7 @@ internal static class WeighingEndpoints
     private static Results<Ok<WeighingView>, ProblemHttpResult> Answer(WeighingView? view) =>
         view is null ? NoSitting() : TypedResults.Ok(view);
 
-    private static ProblemHttpResult? Problem(Weighing weighing, string stepId, double grams)
+    private static ProblemHttpResult? Problem(Weighing weighing, string stepId, double grams, AcceptedRange range)
     {
         var problems = new Dictionary<string, string[]>();
         if (weighing.Steps.All(s => s.Id != stepId))
@@ -95,9 +95,9 @@ internal static class WeighingEndpoints
             problems["stepId"] = ["The sitting no longer weighs that."];
         }
 
-        if (!Accepted.OnScaleG.Contains(grams))
+        if (!range.Contains(grams))
         {
-            problems["grams"] = [Accepted.OnScaleG.Sentence];
+            problems["grams"] = [range.Sentence];
         }
 
         return problems.Count > 0 ? ProblemHandler.Invalid(problems) : null;

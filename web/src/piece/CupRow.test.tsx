@@ -4,6 +4,7 @@ import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { CupVolume, Edit, SittingView, Reckoned } from '../api/client';
 import { CupRow } from './CupRow';
+import { reserveOf } from './usePull';
 import { testEdits } from '../parts/testEdits';
 
 const number = (value: number, unit: string, inputs: Reckoned['inputs'] = []): Reckoned => ({
@@ -127,6 +128,20 @@ describe('the cup row', () => {
     fireEvent.keyDown(moss(), { key: 'ArrowUp' });
     fireEvent.keyDown(moss(), { key: 'ArrowDown', shiftKey: true });
     expect(edit.mock.calls).toEqual([[reserveBy(1)], [reserveBy(-10)]]);
+  });
+
+  it('knows the reserve where the first cup holds nothing, or has one of its own', () => {
+    const first = volume('moss', ['b1'], 114);
+    const own = { ...reserve, value: 1, origin: 'own' as const };
+    const of = (inputs: Reckoned['inputs'], reservePercent?: number) =>
+      reserveOf(
+        { ...layer, sitting: { ...layer.sitting, reservePercent } },
+        {
+          ...plan,
+          cups: { ...plan.cups, cups: [{ ...first, mixMl: { ...first.mixMl, inputs } }, plan.cups.cups[1]!] },
+        },
+      );
+    expect([of([]), of([own]), of([own], 15)]).toEqual([10, 10, 15]);
   });
 
   it('widens the bands of the cup with Alt', () => {

@@ -58,7 +58,8 @@ export function CupRow({ layer, plan, chosen, pointed, pullable, onChoose, onPoi
         ))}
       </ol>
       <p className="key" id="cup-row-key">
-        In pour order, to scale · dashed: resin line · hatched: reserve, {units.show(reserveOf(plan), '%')}
+        In pour order, to scale · dashed: resin line · hatched: reserve,{' '}
+        {units.show(reserveOf(layer, plan), '%')}
         {pullable && (
           <>
             <br />

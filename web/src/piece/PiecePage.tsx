@@ -257,7 +257,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
             onTried={() => setTrial(null)}
             onLook={setLook}
           />
-          <section className="right" aria-label={stationNames[station as Station]}>
+          <section key={station} className="right" aria-label={stationNames[station as Station]}>
             <Colouring
               key={`${station}/${layer.id}/${layer.sitting.id}/${inside ?? ''}/${poured.left}/${page.renewed}`}
             >

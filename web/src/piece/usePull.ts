@@ -89,15 +89,18 @@ export function usePull(layer: FilledLayer, plan: SittingView, pullable: boolean
   return { pull, keys };
 }
 
-/** The reserve that counts, %: the sitting's own or the default, as the plan reports it. */
-export const reserveOf = (plan: SittingView) =>
-  plan.cups.cups[0]?.mixMl.inputs.find((i) => i.name === 'reserve')?.value ?? 0;
+/** The reserve that counts, %: the sitting's own, or the default as the plan reports it at a cup that has none of its own. */
+export const reserveOf = (layer: FilledLayer, plan: SittingView) =>
+  layer.sitting.reservePercent ??
+  plan.cups.cups.flatMap((c) => c.mixMl.inputs).find((i) => i.name === 'reserve' && i.origin === 'default')
+    ?.value ??
+  0;
 
 const withReserve = (layer: FilledLayer, plan: SittingView, by: number): Edit => ({
   do: 'nudge',
   place: `sittings[${layer.sitting.id}].reservePercent`,
   by: Math.round(by),
-  from: reserveOf(plan),
+  from: reserveOf(layer, plan),
 });
 
 /** Widens every band of the layer that a cup serves by an amount that may depend on its width. */

@@ -14,8 +14,8 @@ export function TakeOff({ view }: { view: PieceView }) {
     <section aria-label="Off the shelf">
       <h2>Off the shelf</h2>
       <p className="hint">
-        A piece that is taken off is kept aside for 30 days of use, with its versions and its log, and comes back by a
-        press on the shelf’s page. After that it is gone for good.
+        A piece that is taken off is kept aside for 30 days of use, with its versions and its log, and comes
+        back by a press on the shelf’s page. After that it is gone for good.
       </p>
       <p className="row-buttons">
         <button type="button" className="btn btn-outline-primary" onClick={off}>
