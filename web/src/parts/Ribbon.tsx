@@ -5,6 +5,7 @@ import type { Moment, RibbonSpan } from '../api/client';
 import { ribbonQuery } from '../api/queries';
 import { clockText, localText, untilText, windowNames } from '../units/format';
 import { ms, place } from './ribbonLanes';
+import { barData, barStyle } from './windowBar';
 import './Ribbon.scss';
 
 const laneHeight = 30;
@@ -33,7 +34,7 @@ export function Ribbon() {
 
   const from = data ? ms(data.now) : 0;
   const to = data ? ms(data.to) : 1;
-  const x = (m: Moment) => (Math.max(0, Math.min(1, (ms(m) - from) / (to - from))) * width) | 0;
+  const x = (m: Moment) => Math.round(((ms(m) - from) / (to - from)) * width);
   const [all, setAll] = useState(false);
   // Its windows are one stop of Tab; the arrows go from one to the next.
   const [at, setAt] = useState(0);
@@ -69,7 +70,7 @@ export function Ribbon() {
         <span className="hour" data-now>
           now
         </span>
-        {placed.map(({ span, left, right, lane }, i) => (
+        {placed.map(({ span, bar, lane }, i) => (
           <Link
             tabIndex={i === Math.min(at, placed.length - 1) ? undefined : -1}
             onFocus={() => setAt(i)}
@@ -81,7 +82,8 @@ export function Ribbon() {
             data-planned={!span.poured || undefined}
             data-moment={!span.closes || undefined}
             data-renewing={span.renewing || undefined}
-            style={{ left, minWidth: right - left, top: top + lane * laneHeight }}
+            {...barData(bar)}
+            style={{ ...barStyle(bar), top: top + lane * laneHeight }}
             title={spanText(span)}
           >
             {span.pieceName} · {windowNames[span.milestone]}

@@ -21,17 +21,18 @@ const span = (name: string, opens: number, closes: number | null): RibbonSpan =>
   renewing: false,
 });
 // 1000 pixels over 72 hours; what has begun stands at the left edge.
-const x = (m: Moment) => Math.max(0, Math.min(1000, ((Date.parse(m.at) - start) / 3_600_000 / 72) * 1000));
+const x = (m: Moment) => ((Date.parse(m.at) - start) / 3_600_000 / 72) * 1000;
 const shown = (spans: RibbonSpan[], lanes: number) =>
   place(spans, x, 1000, lanes).map((p) => p.span.pieceName);
 
 it('shows a window that is open, and one that opens within minutes', () => {
-  expect(shown([span('open', -5, 9), span('soon', 0.1, 4)], 2)).toEqual(['open', 'soon']);
+  expect(shown([span('open', -5, 9), span('soon', 0.1, 4)], 2)).toEqual(['soon', 'open']);
 });
 
-it('shows what is open before what is only to come, and what closes sooner first', () => {
+it('shows what is next to be done first: no long open window hides it', () => {
   const spans = [span('later', 1, 20), span('open long', -5, 30), span('open', -2, 3)];
-  expect(shown(spans, 2)).toEqual(['open', 'open long']);
+  expect(shown(spans, 1)).toEqual(['later']);
+  expect(shown(spans, 2)).toEqual(['later', 'open']);
   expect(shown(spans, 3)).toHaveLength(3);
 });
 
@@ -40,5 +41,5 @@ it('lays no window over another or its words', () => {
   const placed = place(spans, x, 1000, 3);
   for (const [i, a] of placed.entries())
     for (const b of placed.slice(i + 1))
-      if (a.lane === b.lane) expect(a.left >= b.right || b.left >= a.right).toBe(true);
+      if (a.lane === b.lane) expect(a.bar.left >= b.bar.right || b.bar.left >= a.bar.right).toBe(true);
 });

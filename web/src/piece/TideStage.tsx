@@ -6,6 +6,8 @@ import { useStation } from '../stations/station';
 import { clockText, localText, windowNames } from '../units/format';
 import { useUnits } from '../units/units';
 import { useSize } from '../parts/useSize';
+import type { WindowBar } from '../parts/windowBar';
+import { barData, barStyle, windowBar } from '../parts/windowBar';
 import './TideStage.scss';
 
 const ms = (m: Moment) => Date.parse(m.at);
@@ -95,14 +97,15 @@ export function TideStage() {
               )}
             </p>
             {lanes.flatMap((lane, at) =>
-              lane.map(({ window: w, from: a, to: b }) => (
+              lane.map(({ window: w, bar }) => (
                 <p
                   key={w.milestone}
                   className="tide-span"
                   data-state={w.state}
                   data-moment={!w.closes || undefined}
                   data-planned={!sitting.poured || undefined}
-                  style={{ left: a, minWidth: b - a, top: 24 + at * laneHeight }}
+                  {...barData(bar)}
+                  style={{ ...barStyle(bar), top: 24 + at * laneHeight }}
                 >
                   {windowNames[w.milestone]}
                   <b>
@@ -111,6 +114,7 @@ export function TideStage() {
                       : localText(w.opens.local)}
                   </b>
                   {w.state === 'open' && 'open now'}
+                  {ms(w.opens) > to && '→'}
                 </p>
               )),
             )}
@@ -145,8 +149,7 @@ function spanOf(sittings: SittingView[], now: number): [number, number] {
 
 interface Placed {
   window: WindowView;
-  from: number;
-  to: number;
+  bar: WindowBar;
 }
 
 /** Windows in as few lanes as their words need; what begins beyond the end stands at it. */
@@ -159,10 +162,11 @@ function lanesOf(windows: WindowView[], start: number, x: (at: number) => number
       40 +
       8 * (windowNames[window.milestone].length + (window.closes ? 14 : 17)) +
       (window.state === 'open' ? 70 : 0);
-    const from = Math.max(left, Math.min(x(ms(window.opens)), end - words));
-    const to = Math.min(end, Math.max(window.closes ? x(ms(window.closes)) : 0, from + words));
-    const lane = lanes.find((l) => l.every((p) => p.to + 6 <= from || to + 6 <= p.from));
-    const placed = { window, from, to };
+    const bar = windowBar(x(ms(window.opens)), window.closes && x(ms(window.closes)), words, left, end);
+    const lane = lanes.find((l) =>
+      l.every((p) => p.bar.right + 6 <= bar.left || bar.right + 6 <= p.bar.left),
+    );
+    const placed = { window, bar };
     if (lane) lane.push(placed);
     else lanes.push([placed]);
   }
