@@ -24,6 +24,13 @@ describe('numbers', () => {
     for (const bad of ['', '12 mm', '1.2.3', 'NaN', '1e5', '-', '1,2,3']) expect(typedNumber(bad)).toBeNull();
   });
 
+  it('are read as inches stand on a rule', () => {
+    expect(['3/16', '1 3/16', '2-1/2', '−1/8', '7/64'].map(typedNumber)).toEqual([
+      0.1875, 1.1875, 2.5, -0.125, 0.109375,
+    ]);
+    for (const bad of ['3/1', '3/', '/16', '3/5', '1/0', '1 2 3/4']) expect(typedNumber(bad)).toBeNull();
+  });
+
   it('are shown with a true minus and never as minus nothing', () => {
     expect(fixed(-1.25, 1)).toBe('−1.3');
     expect(fixed(-0.004, 1)).toBe('0.0');

@@ -77,9 +77,11 @@ export const windowNames: Record<Milestone, string> = {
   'full-cure': 'full cure',
 };
 
-/** A number typed with a decimal comma or point; null when it is not one. */
+/** A number typed with a decimal comma or point, or as inches are read off a rule: 3/16, 1 3/16. Null when it is not one. */
 export function typedNumber(text: string): number | null {
   const plain = text.trim().replace(',', '.').replace('−', '-');
+  const [, sign, whole, over, under] = /^(-?)(?:(\d+)[ -])?(\d+)\/(2|4|8|16|32|64)$/.exec(plain) ?? [];
+  if (under) return Number(`${sign}1`) * (Number(whole ?? 0) + Number(over) / Number(under));
   return /^-?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : null;
 }
 
