@@ -118,7 +118,10 @@ public sealed class KindsTests(SharedWorkshop shared) : WorkshopCase(shared)
         Assert.Empty(page.AxeFindings());
         page.TabTo("button", "2 · hollow", back: true);
         page.Press(Keys.Enter);
-        page.GoTo("Cure", "out of the mould");
+        page.GoTo("Cure", "When to pour");
+        page.Write("Pour starts", "2027-03-01T09:00");
+        Waiting.Until(() => page.TextOf(".tide").Contains("out of the mould", StringComparison.Ordinal), "when the hollow comes out");
+        page.WaitUntilKept();
     }
 
     [Fact]

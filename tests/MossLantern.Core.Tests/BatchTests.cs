@@ -153,10 +153,10 @@ public class BatchTests
             {
                 var on = In(s.room, s.resin);
                 var cups = Cups(s.cups.Select((c, i) => ($"c{i}", c.Ml, c.Colour, c.Regions)));
-                var found = Best(on, cups, s.jug).Aggregate(Proposing.Worth.Nothing, (w, b) => w.And(b));
+                var found = Best(on, cups, s.jug).Aggregate(Worth.Nothing, (w, b) => w.And(b));
                 var best = Ways(cups).Select(way => way.Select(c => new BatchTiming(on, c, s.jug)).ToList())
                     .Where(way => way.All(b => b.CanBe || b.Cups.Count == 1))
-                        .Select(way => way.Aggregate(Proposing.Worth.Nothing, (w, b) => w.And(b))).Min();
+                        .Select(way => way.Aggregate(Worth.Nothing, (w, b) => w.And(b))).Min();
                 Assert.Equal(best, found);
             },
             iter: 60);

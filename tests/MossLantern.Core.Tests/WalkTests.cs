@@ -8,6 +8,7 @@ using MossLantern.Core.Planning;
 using MossLantern.Core.Plans;
 using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Timeline;
 using NodaTime;
 
 namespace MossLantern.Core.Tests;
@@ -106,6 +107,47 @@ public class WalkTests
         Assert.Equal(plan.Batches.EndMinutes.Value, (plan.Span!.End - plan.Span.Start).TotalMinutes, 1e-6);
         var typed = Plan(With(piece, s => s with { End = Nine.PlusMinutes(70) }));
         Assert.Equal(70, (typed.Span!.End - typed.Span.Start).TotalMinutes, 1e-9);
+    }
+
+    /// <summary>The walk is what hands do step by step, however many copies there are.</summary>
+    [Fact]
+    public void The_walk_is_what_hands_do_step_by_step()
+    {
+        var on = new BatchingOf(new(Samples.Layer(null, 10) with { Resin = new("coating") },
+            Surroundings.Usual(DateTimeZone.Utc)), RoomCurve.Constant(22), null);
+        (from cuts in Gen.Int[1, 4]
+         from pours in Gen.Select(Gen.Int[0, 5], Gen.Double[0.1, 2]).Array[1, 12]
+         from copies in Gen.Int[1, 7]
+         from copyByCopy in Gen.Bool
+         select (cuts, pours, copies, copyByCopy)).Sample(
+            s =>
+            {
+                BatchCup Cup(int i) => new($"c{i}", 20 + i, 20 + i, 60, 30);
+                var batches = Enumerable.Range(0, 6).GroupBy(i => i * s.cuts / 6)
+                    .Select(g => new BatchTiming(on, [.. g.Select(Cup)], 500)).ToList();
+                var hands = new InTurn([.. s.pours.Select(p => new HandPour([$"c{p.Item1}"], $"c{p.Item1}", p.Item2))],
+                    s.copies, s.copyByCopy);
+                var (now, begun, done) = (0.0, new Dictionary<int, double>(), new double[s.pours.Length]);
+                var turns = s.copyByCopy ? Enumerable.Range(0, s.copies).SelectMany(_ => Enumerable.Range(0, s.pours.Length))
+                    : Enumerable.Range(0, s.pours.Length).SelectMany(p => Enumerable.Repeat(p, s.copies));
+                foreach (var at in turns)
+                {
+                    var batch = batches.FindIndex(b => b.Cups.Any(c => c.CupId == hands.Pours[at].ClockOf));
+                    if (begun.TryAdd(batch, now))
+                    {
+                        now += batches[batch].ReadyMinutes;
+                    }
+
+                    done[at] = now += hands.Pours[at].Minutes;
+                }
+
+                var walk = new Walk(hands, batches);
+                Assert.All(done, (minutes, at) => Assert.Equal(minutes, walk.DoneMinutes(at), 1e-9));
+                Assert.All(begun, b => Assert.Equal(b.Value, walk.BegunMinutes(b.Key), 1e-9));
+                Assert.Equal(now + Enumerable.Range(0, batches.Count).Where(b => !begun.ContainsKey(b)).Sum(b => batches[b].ReadyMinutes),
+                    walk.EndMinutes, 1e-9);
+            },
+            iter: 300);
     }
 
     /// <summary>In whatever piece: nothing is done before it can be, nobody does two things at once, and no cup is told more

@@ -36,7 +36,8 @@ internal sealed class Walk
         }
 
         double now = 0, poured = 0;
-        foreach (var at in hands.Turns)
+        var goes = hands.CopyByCopy ? 1 : hands.Copies;
+        for (var at = 0; at < hands.Pours.Length; at++)
         {
             var pour = hands.Pours[at];
             foreach (var id in pour.FilledFrom)
@@ -48,9 +49,24 @@ internal sealed class Walk
                 }
             }
 
-            now += pour.Minutes;
-            poured += pour.Minutes;
+            now += goes * pour.Minutes;
+            poured += goes * pour.Minutes;
             (done[at], pouringUntil[at], cups[pour.ClockOf]) = (now, poured, now);
+        }
+
+        if (hands.CopyByCopy && hands.Copies > 1)
+        {
+            // By the second copy all is mixed: from there on only pouring is left, and the last copy counts.
+            var copy = poured;
+            var (last, until) = (now + (hands.Copies - 2) * copy, 0.0);
+            for (var at = 0; at < hands.Pours.Length; at++)
+            {
+                until += hands.Pours[at].Minutes;
+                (done[at], pouringUntil[at]) = (last + until, (hands.Copies - 1) * copy + until);
+                cups[hands.Pours[at].ClockOf] = done[at];
+            }
+
+            (now, poured) = (last + copy, hands.Copies * copy);
         }
 
         // What nothing is poured from is mixed last.
@@ -87,7 +103,7 @@ internal sealed class Walk
     public double PouringUntil(int pour) => pouringUntil[pour];
 
     /// <summary>How good it is.</summary>
-    public Proposing.Worth Worth => Batches.Aggregate(Proposing.Worth.Nothing, (w, b) => w.And(b));
+    public Worth Worth => Batches.Aggregate(Worth.Nothing, (w, b) => w.And(b));
 }
 
 /// <summary>A pour as hands make it, of one copy.</summary>
@@ -102,11 +118,6 @@ internal sealed record HandPour(ImmutableArray<string> FilledFrom, string ClockO
 /// <param name="CopyByCopy">Whether each copy is poured whole before the next; else each pour goes into every copy.</param>
 internal sealed record InTurn(ImmutableArray<HandPour> Pours, int Copies, bool CopyByCopy)
 {
-    /// <summary>The pours, by their number in the list, one after the other.</summary>
-    public IEnumerable<int> Turns => CopyByCopy
-        ? Enumerable.Range(0, Copies).SelectMany(_ => Enumerable.Range(0, Pours.Length))
-        : Enumerable.Range(0, Pours.Length).SelectMany(p => Enumerable.Repeat(p, Copies));
-
     /// <summary>What a sitting pours.</summary>
     /// <param name="inOrder">The pours, in turn.</param>
     /// <param name="recipes">The recipes they are poured from.</param>

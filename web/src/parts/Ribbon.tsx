@@ -6,6 +6,7 @@ import { ribbonQuery } from '../api/queries';
 import { clockText, localText, untilText, windowNames } from '../units/format';
 import { ms, place } from './ribbonLanes';
 import { barData, barStyle } from './windowBar';
+import './windowBar.scss';
 import './Ribbon.scss';
 
 const laneHeight = 30;
@@ -77,7 +78,7 @@ export function Ribbon() {
             onKeyDown={(e) => step(e, i)}
             key={`${span.pieceId}/${span.sittingId}/${span.milestone}`}
             to={`/pieces/${span.pieceId}/cure?layer=${span.layerId}&sitting=${span.sittingId}`}
-            className="span"
+            className="span window-bar"
             data-state={span.state}
             data-planned={!span.poured || undefined}
             data-moment={!span.closes || undefined}

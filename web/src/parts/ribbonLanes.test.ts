@@ -34,6 +34,7 @@ it('shows what is next to be done first: no long open window hides it', () => {
   expect(shown(spans, 1)).toEqual(['later']);
   expect(shown(spans, 2)).toEqual(['later', 'open']);
   expect(shown(spans, 3)).toHaveLength(3);
+  expect(shown([...spans, span('later still', 2, 30)], 3)).toEqual(['later', 'open', 'open long']);
 });
 
 it('lays no window over another or its words', () => {

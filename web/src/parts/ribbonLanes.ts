@@ -12,13 +12,15 @@ const letter = 6.6;
 const around = 30;
 
 /**
- * Puts spans into lanes so that none covers another or its words. What is next to be done is placed first, be it a window that opens
- * or one that closes: a long one that is open hides nothing that comes sooner.
+ * Puts spans into lanes so that none covers another or its words. What opens next is placed first: no long one that is open hides it.
+ * Then comes what is open, and then the rest, what is due sooner first.
  */
 export function place(spans: RibbonSpan[], x: (m: Moment) => number, width: number, lanes: number) {
   const taken: WindowBar[][] = Array.from({ length: lanes }, () => []);
   const placed: { span: RibbonSpan; bar: WindowBar; lane: number }[] = [];
-  for (const span of [...spans].sort((a, b) => next(a) - next(b))) {
+  const [soonest, ...ahead] = spans.filter((s) => s.state !== 'open').sort((a, b) => next(a) - next(b));
+  const open = spans.filter((s) => s.state === 'open').sort((a, b) => next(a) - next(b));
+  for (const span of [...(soonest ? [soonest] : []), ...open, ...ahead]) {
     const words = `${span.pieceName} · ${windowNames[span.milestone]}${span.state === 'open' ? ', until 00:00' : ''}`;
     const bar = windowBar(
       x(span.opens),

@@ -100,7 +100,7 @@ export function TideStage() {
               lane.map(({ window: w, bar }) => (
                 <p
                   key={w.milestone}
-                  className="tide-span"
+                  className="tide-span window-bar"
                   data-state={w.state}
                   data-moment={!w.closes || undefined}
                   data-planned={!sitting.poured || undefined}
