@@ -153,7 +153,7 @@ internal sealed class Batching
                 new("mixing, standing, dividing and colouring", ready, "min", Origin.Reckoned),
                 new("pouring", walk.EndMinutes - ready, "min", Origin.Reckoned)),
             [.. Enumerable.Range(0, hands.Pours.Length).Select(p => Done(walk, p))])
-        { FirstPourMinutes = runs.Select(r => r.ReadyMinutes).FirstOrDefault() };
+        { FirstPourMinutes = walk.FirstPourMinutes };
     }
 
     private static Reckoned Begun(Walk walk, int batch) => walk.BegunMinutes(batch) is 0

@@ -49,6 +49,7 @@ internal sealed class Walk
                 }
             }
 
+            FirstPourMinutes = at == 0 ? now : FirstPourMinutes;
             now += goes * pour.Minutes;
             poured += goes * pour.Minutes;
             (done[at], pouringUntil[at], cups[pour.ClockOf]) = (now, poured, now);
@@ -89,6 +90,9 @@ internal sealed class Walk
 
     /// <summary>When all has been poured, min from when the first batch is begun.</summary>
     public double EndMinutes { get; }
+
+    /// <summary>When the first pour begins, min from when the first batch is begun; 0 where nothing is poured.</summary>
+    public double FirstPourMinutes { get; }
 
     /// <summary>When a batch is begun, min from the first.</summary>
     public double BegunMinutes(int batch) => begun[batch];

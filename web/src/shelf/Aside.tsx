@@ -16,7 +16,7 @@ export function Aside() {
         {data.map((p) => (
           <li key={p.id}>
             <b>{p.name}</b>
-            <span className="hint">gone for good on {localText(p.until.local)}</span>
+            <span className="hint">gone for good on {localText(p.until.local)} at the earliest</span>
             <button
               type="button"
               className="btn btn-outline-primary"
