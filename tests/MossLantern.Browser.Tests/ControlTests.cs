@@ -161,8 +161,8 @@ public sealed class ControlTests(SharedWorkshop shared) : WorkshopCase(shared)
         using var page = new Page(workshop.Address);
         page.Open("/pieces/bogbean-round/cure");
         page.WaitForPainting();
-        page.Write("Pour starts", "tomorrow 7");
-        Waiting.Until(() => page.Find("textbox", "Pour starts")
+        page.Write("Mixing starts", "tomorrow 7");
+        Waiting.Until(() => page.Find("textbox", "Mixing starts")
             .GetAttribute("value")!.EndsWith(", 07:00", StringComparison.Ordinal), "the moment to be read");
         page.WaitUntilKept();
         page.WaitForText("tape off");
@@ -177,7 +177,7 @@ public sealed class ControlTests(SharedWorkshop shared) : WorkshopCase(shared)
         Waiting.Until(() => page.Text.Contains(" am", StringComparison.Ordinal)
             || page.Text.Contains(" pm", StringComparison.Ordinal), "the clock to be told to 12");
         page.Driver.Navigate().Back();
-        Waiting.Until(() => page.Find("textbox", "Pour starts")
+        Waiting.Until(() => page.Find("textbox", "Mixing starts")
             .GetAttribute("value")!.EndsWith(", 7:00 am", StringComparison.Ordinal), "the field to be told to 12");
         page.Open("/notices.txt");
         page.WaitForText("SIL OPEN FONT LICENSE");

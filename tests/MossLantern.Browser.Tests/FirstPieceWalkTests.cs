@@ -84,8 +84,8 @@ public sealed class FirstPieceWalkTests(SharedWorkshop shared) : WorkshopCase(sh
         page.WaitUntilKept();
 
         // When, how warm, and the windows in local time.
-        Station(page, "Cure", "Pour starts");
-        WriteTime(page, "Pour starts", "15 Jan 2026 14:30");
+        Station(page, "Cure", "Mixing starts");
+        WriteTime(page, "Mixing starts", "15 Jan 2026 14:30");
         WriteTime(page, "Pour ends", "15 jan 2026 2:45 pm");
         page.Write("Room", "18");
         page.WaitForText("tape off");

@@ -119,7 +119,7 @@ public sealed class KindsTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.TabTo("button", "2 · hollow", back: true);
         page.Press(Keys.Enter);
         page.GoTo("Cure", "When to pour");
-        page.Write("Pour starts", "2027-03-01T09:00");
+        page.Write("Mixing starts", "2027-03-01T09:00");
         Waiting.Until(() => page.TextOf(".tide").Contains("out of the mould", StringComparison.Ordinal), "when the hollow comes out");
         page.WaitUntilKept();
     }

@@ -86,7 +86,7 @@ public sealed class SittingTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Items("Sittings of")[0].FindElement(By.TagName("button")).Click();
         Waiting.Until(() => page.Items("Order of pours").Count == 1, "one pour");
         page.GoTo("Cure", "When to pour");
-        page.Write("Pour starts", "2027-03-01T09:00");
+        page.Write("Mixing starts", "2027-03-01T09:00");
         page.WaitForText("next layer");
         page.WaitUntilKept();
         page.GoTo("Story", "What was poured");

@@ -16,7 +16,7 @@ internal sealed class WrittenWhole(IOptions<JsonOptions> json) : IEndpointFilter
     {
         var made = await next(context);
         var result = made is INestedHttpResult nested ? nested.Result : made;
-        return result is IValueHttpResult { Value: { } value } and not IFileHttpResult
+        return result is IValueHttpResult { Value: { } value }
             && result is IStatusCodeHttpResult { StatusCode: null or (>= 200 and < 300) } answer
             ? new Written(Bytes(value), answer.StatusCode ?? StatusCodes.Status200OK, LocationOf(result))
             : made;

@@ -22,15 +22,17 @@ export interface FilledLayer extends Layer {
 /** What is laid out by something: a layer, or a zone of it. */
 type LaidOut = Pick<Layer, 'layout'>;
 
+type Banded = Extract<Layout, { bands: unknown }>;
+
+export const isBanded = (layout: Layout): layout is Banded => 'bands' in layout;
+
 /** Its bands, from the middle to the rim; none where it is laid out in no bands. */
-export const bandsOf = ({ layout }: LaidOut): Band[] =>
-  layout.kind === 'rings' || layout.kind === 'lines' || layout.kind === 'petals' ? layout.bands : [];
+export const bandsOf = ({ layout }: LaidOut): Band[] => (isBanded(layout) ? layout.bands : []);
 
 export const heartsOf = ({ layout }: LaidOut): Heart[] => (layout.kind === 'rings' ? layout.hearts : []);
 
 /** Each band's width beside that of the one before it. */
-export const wideningOf = ({ layout }: LaidOut): number =>
-  layout.kind === 'rings' || layout.kind === 'lines' || layout.kind === 'petals' ? (layout.widening ?? 1) : 1;
+export const wideningOf = ({ layout }: LaidOut): number => (isBanded(layout) ? (layout.widening ?? 1) : 1);
 
 /** Where fields of a layer stand in the piece, in the spelling that ranges, numbers and errors share. */
 export interface Places {

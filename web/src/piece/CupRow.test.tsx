@@ -4,7 +4,7 @@ import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { CupVolume, Edit, SittingView, Reckoned } from '../api/client';
 import { CupRow } from './CupRow';
-import { reserveOf } from './usePull';
+import { FieldsContext } from '../parts/fields';
 import { testEdits } from '../parts/testEdits';
 
 const number = (value: number, unit: string, inputs: Reckoned['inputs'] = []): Reckoned => ({
@@ -74,7 +74,7 @@ const choose = vi.fn();
 const point = vi.fn();
 const { Page, edit, drag } = testEdits();
 
-const shown = (of: SittingView, pullable = true) => {
+const shown = (of: SittingView, { by = layer, pullable = true } = {}) => {
   const props = {
     pullable,
     chosen: null,
@@ -84,9 +84,11 @@ const shown = (of: SittingView, pullable = true) => {
   };
   render(
     <QueryClientProvider client={new QueryClient()}>
-      <Page>
-        <CupRow layer={layer} plan={of} {...props} />
-      </Page>
+      <FieldsContext value={{ ranges: {}, most: {}, usual: { 'sittings.reservePercent': 10 } }}>
+        <Page>
+          <CupRow layer={by} plan={of} {...props} />
+        </Page>
+      </FieldsContext>
     </QueryClientProvider>,
   );
 };
@@ -130,18 +132,16 @@ describe('the cup row', () => {
     expect(edit.mock.calls).toEqual([[reserveBy(1)], [reserveBy(-10)]]);
   });
 
-  it('knows the reserve where the first cup holds nothing, or has one of its own', () => {
-    const first = volume('moss', ['b1'], 114);
+  it('steps the reserve from the one of the sitting, whatever its cups hold', () => {
+    cleanup();
     const own = { ...reserve, value: 1, origin: 'own' as const };
-    const of = (inputs: Reckoned['inputs'], reservePercent?: number) =>
-      reserveOf(
-        { ...layer, sitting: { ...layer.sitting, reservePercent } },
-        {
-          ...plan,
-          cups: { ...plan.cups, cups: [{ ...first, mixMl: { ...first.mixMl, inputs } }, plan.cups.cups[1]!] },
-        },
-      );
-    expect([of([]), of([own]), of([own], 15)]).toEqual([10, 10, 15]);
+    const empty = { ...volume('moss', ['b1'], 114), mixMl: number(114, 'ml', [own]) };
+    shown(
+      { ...plan, cups: { ...plan.cups, cups: [empty, plan.cups.cups[1]!] } },
+      { by: { ...layer, sitting: { ...layer.sitting, reservePercent: 15 } } },
+    );
+    fireEvent.keyDown(moss(), { key: 'ArrowUp' });
+    expect(edit).toHaveBeenCalledExactlyOnceWith({ ...reserveBy(1), from: 15 });
   });
 
   it('widens the bands of the cup with Alt', () => {
@@ -204,7 +204,7 @@ describe('the cup row', () => {
 
   it('leaves levels alone where cups are not worked on', () => {
     cleanup();
-    shown(plan, false);
+    shown(plan, { pullable: false });
     moss().querySelector('svg')!.getBoundingClientRect = () => ({ height: 60, bottom: 600 }) as DOMRect;
     fireEvent.pointerDown(moss(), { button: 0, clientY: 590 });
     fireEvent.pointerMove(window, { clientY: 500 });

@@ -4,7 +4,7 @@ import { useUnits } from '../units/units';
 import { HowNumber } from '../parts/HowNumber';
 import { asWideAs } from '../parts/typed';
 import { Vessel, heightFor, sizeFor } from '../parts/Vessel';
-import { cupButton, reserveOf, usePull } from './usePull';
+import { cupButton, usePull, useReserve } from './usePull';
 import './CupRow.scss';
 
 interface Props {
@@ -31,7 +31,8 @@ export function CupRow({ layer, plan, chosen, pointed, pullable, onChoose, onPoi
     const volume = plan.cups.cups.find((c) => c.cupId === id);
     return cup && volume ? [{ cup, volume }] : [];
   });
-  const pulling = usePull(layer, plan, pullable);
+  const pulling = usePull(layer, pullable);
+  const reserve = useReserve(layer);
   const picks = { chosen, pointed, onChoose, onPoint };
   const largest = Math.max(120, ...cups.map(({ volume }) => sizeFor(volume.mixMl.value)));
   return (
@@ -58,8 +59,7 @@ export function CupRow({ layer, plan, chosen, pointed, pullable, onChoose, onPoi
         ))}
       </ol>
       <p className="key" id="cup-row-key">
-        In pour order, to scale · dashed: resin line · hatched: reserve,{' '}
-        {units.show(reserveOf(layer, plan), '%')}
+        In pour order, to scale · dashed: resin line · hatched: reserve, {units.show(reserve, '%')}
         {pullable && (
           <>
             <br />

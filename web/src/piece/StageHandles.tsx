@@ -1,6 +1,6 @@
 import type { Ground, ReservedSpot, PlanView } from '../api/client';
 import type { FilledLayer } from '../editor/filled';
-import { bandsOf, countsFromRim, heartsOf, placesOf, widthOf } from '../editor/filled';
+import { bandsOf, countsFromRim, heartsOf, isBanded, placesOf, widthOf } from '../editor/filled';
 import type { Selected } from '../editor/selection';
 import type { Scene } from '../editor/tools';
 import type { Spot } from '../editor/view';
@@ -51,9 +51,7 @@ export function MapHandles({ scene, whole, kept, selection, frame, hold, trace }
   const { layout } = layer;
   return (
     <>
-      {(layout.kind === 'rings' || layout.kind === 'lines' || layout.kind === 'petals') && (
-        <BandEdges scene={scene} selection={selection} frame={frame} hold={hold} />
-      )}
+      {isBanded(layout) && <BandEdges scene={scene} selection={selection} frame={frame} hold={hold} />}
       <LayoutHandles
         layer={layer}
         plan={plan}

@@ -1,8 +1,9 @@
-import type { CupVolume, Edit, SittingView } from '../api/client';
+import type { CupVolume, Edit } from '../api/client';
 import { inBurst } from '../editor/burst';
 import type { FilledLayer } from '../editor/filled';
 import { bandsOf, widthOf } from '../editor/filled';
 import { useEdits } from '../parts/editing';
+import { useFields } from '../parts/fields';
 import { sizeFor } from '../parts/Vessel';
 import { swallowClick } from './swallowClick';
 
@@ -37,8 +38,9 @@ export const cupButton = (
 });
 
 /** The level of a cup is pulled up or down, or stepped by keys: the reserve of all cups follows, or with Alt the bands of this one. */
-export function usePull(layer: FilledLayer, plan: SittingView, pullable: boolean) {
+export function usePull(layer: FilledLayer, pullable: boolean) {
   const { edit, drag } = useEdits();
+  const reserve = useReserve(layer);
   const pull = (e: React.PointerEvent<HTMLButtonElement>, volume: CupVolume) => {
     const glass = e.currentTarget.querySelector('svg')?.getBoundingClientRect();
     if (!pullable || e.button !== 0 || !glass || e.clientY > glass.bottom) return;
@@ -52,7 +54,7 @@ export function usePull(layer: FilledLayer, plan: SittingView, pullable: boolean
       const percent = (from - event.clientY) * perPixel;
       return event.altKey
         ? widen(layer, volume, (width) => (width * percent) / 100)
-        : [withReserve(layer, plan, percent)];
+        : [withReserve(layer, reserve, percent)];
     };
     const move = (event: PointerEvent) => {
       if (!pulled && Math.abs(event.clientY - from) < slack) return;
@@ -83,24 +85,23 @@ export function usePull(layer: FilledLayer, plan: SittingView, pullable: boolean
     e.preventDefault();
     const steps = by * (e.shiftKey ? 10 : 1);
     inBurst(e.altKey ? `band of ${volume.cupId}` : 'reserve', () => {
-      void edit(...(e.altKey ? widen(layer, volume, () => steps) : [withReserve(layer, plan, steps)]));
+      void edit(...(e.altKey ? widen(layer, volume, () => steps) : [withReserve(layer, reserve, steps)]));
     });
   };
   return { pull, keys };
 }
 
-/** The reserve that counts, %: the sitting's own, or the default as the plan reports it at a cup that has none of its own. */
-export const reserveOf = (layer: FilledLayer, plan: SittingView) =>
-  layer.sitting.reservePercent ??
-  plan.cups.cups.flatMap((c) => c.mixMl.inputs).find((i) => i.name === 'reserve' && i.origin === 'default')
-    ?.value ??
-  0;
+/** The reserve that counts, %: the sitting's own or the default. A cup may have one of its own beside it. */
+export function useReserve({ sitting }: FilledLayer): number {
+  const { usual } = useFields();
+  return sitting.reservePercent ?? usual['sittings.reservePercent'] ?? 0;
+}
 
-const withReserve = (layer: FilledLayer, plan: SittingView, by: number): Edit => ({
+const withReserve = (layer: FilledLayer, reserve: number, by: number): Edit => ({
   do: 'nudge',
   place: `sittings[${layer.sitting.id}].reservePercent`,
   by: Math.round(by),
-  from: reserveOf(layer, plan),
+  from: reserve,
 });
 
 /** Widens every band of the layer that a cup serves by an amount that may depend on its width. */

@@ -32,7 +32,7 @@ interface Props {
 export function BatchRow(props: Props) {
   const { batch, number, tallest, over, carried, onTake, onSplit, onJoin } = props;
   const { layer, sittingPlan } = useStation();
-  const pulling = usePull(layer, sittingPlan, true);
+  const pulling = usePull(layer, true);
   const row = useRef<HTMLElement>(null);
   const volumes = sittingPlan.cups.cups;
   const byWeight = layer.sitting.measure === 'by-weight';

@@ -32,7 +32,7 @@ export function CureStation() {
         </p>
       ) : (
         <div className="times">
-          <TimeAt place={`${at.sitting}.start`} label="Pour starts" value={layer.sitting.start ?? null} />
+          <TimeAt place={`${at.sitting}.start`} label="Mixing starts" value={layer.sitting.start ?? null} />
           <TimeAt
             place={`${at.sitting}.end`}
             label="Pour ends"
@@ -40,7 +40,7 @@ export function CureStation() {
             hint={
               layer.sitting.end
                 ? undefined
-                : `Blank: ${units.show(sittingPlan.batches.endMinutes.value, 'min', 0)} after the start, as its batches and pours come to.`
+                : `Blank: ${units.show(sittingPlan.batches.endMinutes.value, 'min', 0)} after the start, when the last pour is done.`
             }
           />
           <NumberAt

@@ -1,4 +1,4 @@
-import { colourIn, wideningOf } from '../../editor/filled';
+import { isBanded, colourIn, wideningOf } from '../../editor/filled';
 import { useState } from 'react';
 import type { ReservedSpot, Schemas } from '../../api/client';
 import type { Zone } from '../../editor/filled';
@@ -43,7 +43,7 @@ export function MapStation() {
   // What comes after how bands follow the edge.
   const then = inZone ? '' : ';';
   const { layout } = layer;
-  const banded = layout.kind === 'rings' || layout.kind === 'petals' || layout.kind === 'lines';
+  const banded = isBanded(layout);
   // The version that a new layout was based on: for as long as it is the last step, a step back brings back what was before.
   const [laid, setLaid] = useState<{ kind: string; version: number } | null>(null);
   return (
