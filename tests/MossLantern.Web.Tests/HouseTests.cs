@@ -113,6 +113,9 @@ public sealed class HouseTests : IDisposable
     public async Task A_file_made_read_only_is_told_and_nothing_is_lost()
     {
         var view = await host.AddPiece();
+
+        // What is open for writing already may go on: nothing is, once the background has written what it had.
+        await host.AllWritten();
         using (ReadOnly(Path.Combine(host.Folder, WorkshopDatabase.FileName)))
         {
             var problem = await Problem(await host.TrySave(view), HttpStatusCode.ServiceUnavailable);
@@ -191,19 +194,19 @@ public sealed class HouseTests : IDisposable
     }
 
     /// <summary>Makes a file read-only until it is given back. Root writes whatever the permissions say, so for root it
-    /// is mounted so.</summary>
+    /// is mounted so. Idle connections, which may go on writing, are let go, as the program does after a while.</summary>
     private static Undo ReadOnly(string file)
     {
-        // What is open already may go on writing: idle connections are let go, as the program does after a while.
-        SqliteConnection.ClearAllPools();
         if (Environment.IsPrivilegedProcess)
         {
             Run("mount", "--bind", file, file);
             Run("mount", "-o", "remount,bind,ro", file);
+            SqliteConnection.ClearAllPools();
             return new(() => Run("umount", "--lazy", file));
         }
 
         File.SetAttributes(file, FileAttributes.ReadOnly);
+        SqliteConnection.ClearAllPools();
         return new(() => File.SetAttributes(file, FileAttributes.Normal));
     }
 

@@ -14,25 +14,6 @@ public sealed class KeptTests
     private static SqliteConnection File(string folder) =>
         new($"Data Source={Path.Combine(folder, WorkshopDatabase.FileName)};Pooling=False");
 
-    private static async Task Until(Func<Task<bool>> so)
-    {
-        for (var end = DateTime.UtcNow.AddSeconds(30); !await so();)
-        {
-            Assert.True(DateTime.UtcNow < end, "It did not come about.");
-            await Task.Delay(20);
-        }
-    }
-
-    private static Task AllWritten(TestHost host) => Until(async () =>
-    {
-        _ = await host.Get("/api/ribbon");
-        using var file = File(host.Folder);
-        return file
-            .ExecuteScalar<long>(
-                "select count(*) from piece p join kept_plan k on k.piece_id = p.id where k.of like p.version || '.' || p.logged || '._%'")
-            == file.ExecuteScalar<long>("select count(*) from piece");
-    });
-
     [Fact]
     public async Task Shelf_and_ribbon_read_no_document_of_a_piece_that_has_not_changed()
     {
@@ -42,7 +23,7 @@ public sealed class KeptTests
         using (var first = new TestHost(demo: true, keep: true))
         {
             folder = first.Folder;
-            await AllWritten(first);
+            await first.AllWritten();
             (shelf, ribbon) = ((await first.List("/api/pieces")).ToJsonString(), (await first.Get("/api/ribbon")).ToJsonString());
             Assert.Contains("\"renewing\":false", ribbon, StringComparison.Ordinal);
             painted = await first.Client.GetByteArrayAsync(picture);

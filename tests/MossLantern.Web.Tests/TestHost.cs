@@ -4,8 +4,10 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json.Nodes;
+using Dapper;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.TestHost;
+using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.DependencyInjection;
 using MossLantern.Data;
 using NodaTime;
@@ -63,8 +65,7 @@ public sealed class TestHost : IDisposable
     {
         var folder = Directory.CreateTempSubdirectory("moss-lantern-made-").FullName;
         using var host = new TestHost(demo, Path.Combine(folder, "first"));
-        using var connection = new Microsoft.Data.Sqlite
-            .SqliteConnection($"Data Source={Path.Combine(host.Folder, WorkshopDatabase.FileName)};Pooling=False");
+        using var connection = new SqliteConnection($"Data Source={Path.Combine(host.Folder, WorkshopDatabase.FileName)};Pooling=False");
         connection.Open();
         using var command = connection.CreateCommand();
 
@@ -86,6 +87,26 @@ public sealed class TestHost : IDisposable
         command.ExecuteNonQuery();
         return Path.Combine(folder, "made.db");
     }
+
+    public static async Task Until(Func<Task<bool>> so)
+    {
+        for (var end = DateTime.UtcNow.AddSeconds(30); !await so();)
+        {
+            Assert.True(DateTime.UtcNow < end, "It did not come about.");
+            await Task.Delay(20);
+        }
+    }
+
+    /// <summary>Ends when what is kept of every piece as it is now has been written, so that nothing writes by itself.</summary>
+    public Task AllWritten() => Until(async () =>
+    {
+        _ = await Get("/api/ribbon");
+        using var file = new SqliteConnection($"Data Source={Path.Combine(Folder, WorkshopDatabase.FileName)};Pooling=False");
+        return file
+            .ExecuteScalar<long>(
+                "select count(*) from piece p join kept_plan k on k.piece_id = p.id where k.of like p.version || '.' || p.logged || '._%'")
+            == file.ExecuteScalar<long>("select count(*) from piece");
+    });
 
     public string Folder { get; }
 
@@ -206,7 +227,7 @@ public sealed class TestHost : IDisposable
     public void Dispose()
     {
         factory.Dispose();
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        SqliteConnection.ClearAllPools();
         if (!keep && Directory.Exists(Folder))
         {
             Directory.Delete(Folder, recursive: true);
