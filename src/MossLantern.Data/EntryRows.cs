@@ -55,7 +55,7 @@ internal static class EntryRows
 
             // Entries of old say not whether their moment was noted: of the log's form only the start and the end were.
             var noted = AtNoted is { } told ? told != 0
-                : kind is not (EntryKind.Room or EntryKind.Noted or EntryKind.Planned or EntryKind.Poured);
+                : kind is not (EntryKind.Room or EntryKind.Noted or EntryKind.Planned or EntryKind.Poured or EntryKind.Enough);
             return new(
                 Id, kind,
                 new(RunId, PieceId, SittingId, StepId is null ? null : Core.Journal.StepId.Parse(StepId), (int?)Copy, Place, Vessel),

@@ -15,8 +15,9 @@ namespace MossLantern.Data;
 /// <param name="Milestone">What for.</param>
 /// <param name="Age">The ages that it opens and closes at, and what they count from.</param>
 /// <param name="RoomC">How warm it is where it cures, °C; null where that is the workshop's room.</param>
+/// <param name="Half">Whether some of its regions are still to be poured.</param>
 public sealed record KeptWindow(string SittingId, string LayerId, string Name, bool Poured, Milestone Milestone,
-    WindowAge Age, double? RoomC)
+    WindowAge Age, double? RoomC, bool Half = false)
 {
     /// <summary>When it opens and closes.</summary>
     /// <param name="workshop">The workshop's room.</param>
@@ -33,12 +34,13 @@ public sealed record KeptWindow(string SittingId, string LayerId, string Name, b
 /// <param name="FootMm">How far its box reaches below its outline, mm.</param>
 /// <param name="Layers">How many layers it has.</param>
 /// <param name="Poured">How many of them are done.</param>
+/// <param name="Begun">How many of them something was poured of, that are not done.</param>
 /// <param name="BeneathId">The piece of the shelf that lies beneath it and is shown with it; null for none.</param>
 /// <param name="Problem">Why it cannot be worked out; null where it can.</param>
 /// <param name="Windows">The windows of the layers that nothing has been poured over.</param>
 /// <param name="Pots">What it takes out of pots of paint.</param>
 public sealed record KeptPlan(
-    string PieceId, string Of, double FootMm, int Layers, int Poured, string? BeneathId, string? Problem,
+    string PieceId, string Of, double FootMm, int Layers, int Poured, int Begun, string? BeneathId, string? Problem,
     ImmutableArray<KeptWindow> Windows, ImmutableArray<PotTake> Pots);
 
 /// <summary>A piece on the shelf by its row alone: its document is not read.</summary>
@@ -65,6 +67,8 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
         public long Layers { get; init; }
 
         public long Poured { get; init; }
+
+        public long Begun { get; init; }
 
         public string? BeneathId { get; init; }
 
@@ -96,6 +100,8 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
         public required string ClosesFrom { get; init; }
 
         public double? RoomC { get; init; }
+
+        public long Half { get; init; }
     }
 
     private sealed class PotRow
@@ -123,7 +129,7 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
             select piece_id as PieceId, sitting_id as SittingId, layer_id as LayerId, layer_name as LayerName,
               poured as Poured, milestone as Milestone,
                 opens_hours as OpensHours, closes_hours as ClosesHours, reference_c as ReferenceC,
-                  counts_from as CountsFrom, closes_from as ClosesFrom, room_c as RoomC
+                  counts_from as CountsFrom, closes_from as ClosesFrom, room_c as RoomC, half as Half
             from kept_window order by piece_id, position
             """).ToLookup(w => w.PieceId);
         var pots = connection.Query<PotRow>(
@@ -135,15 +141,15 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
         [
             .. connection.Query<Row>(
                 """
-                select piece_id as PieceId, of as Of, foot_mm as FootMm, layers as Layers, poured as Poured,
+                select piece_id as PieceId, of as Of, foot_mm as FootMm, layers as Layers, poured as Poured, begun as Begun,
                   beneath_id as BeneathId, problem as Problem from kept_plan
                 """)
                 .Select(r => new KeptPlan(
-                    r.PieceId, r.Of, r.FootMm, (int)r.Layers, (int)r.Poured, r.BeneathId, r.Problem,
+                    r.PieceId, r.Of, r.FootMm, (int)r.Layers, (int)r.Poured, (int)r.Begun, r.BeneathId, r.Problem,
                     [
                         .. windows[r.PieceId].Select(w => new KeptWindow(
                             w.SittingId ?? w.LayerId, w.LayerId, w.LayerName, w.Poured != 0, Enum.Parse<Milestone>(w.Milestone),
-                            new(w.OpensHours, w.ClosesHours, w.ReferenceC, Times.Read(w.CountsFrom), Times.Read(w.ClosesFrom)), w.RoomC)),
+                            new(w.OpensHours, w.ClosesHours, w.ReferenceC, Times.Read(w.CountsFrom), Times.Read(w.ClosesFrom)), w.RoomC, w.Half != 0)),
                     ],
                     [.. pots[r.PieceId].Select(t => new PotTake(t.PotId, t.What, t.Ml, t.OfGround != 0, t.Taken != 0,
                         t.TakenAt is null ? null : Times.Read(t.TakenAt)))])),
@@ -158,19 +164,20 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
             connection.Execute("delete from kept_plan where piece_id = @PieceId", new { plan.PieceId });
             var kept = connection.Execute(
                 """
-                insert into kept_plan (piece_id, of, foot_mm, layers, poured, beneath_id, problem)
-                select @PieceId, @Of, @FootMm, @Layers, @Poured, @BeneathId, @Problem where exists (select 1 from piece where id = @PieceId)
+                insert into kept_plan (piece_id, of, foot_mm, layers, poured, begun, beneath_id, problem)
+                select @PieceId, @Of, @FootMm, @Layers, @Poured, @Begun, @BeneathId, @Problem
+                where exists (select 1 from piece where id = @PieceId)
                 """,
-                new { plan.PieceId, plan.Of, plan.FootMm, plan.Layers, plan.Poured, plan.BeneathId, plan.Problem });
+                new { plan.PieceId, plan.Of, plan.FootMm, plan.Layers, plan.Poured, plan.Begun, plan.BeneathId, plan.Problem });
             if (kept > 0)
             {
                 connection.Execute(
                     """
                     insert into kept_window (piece_id, position, sitting_id, layer_id, layer_name, poured,
                       milestone, opens_hours, closes_hours, reference_c, counts_from,
-                        closes_from, room_c)
+                        closes_from, room_c, half)
                     values (@PieceId, @position, @SittingId, @LayerId, @Name, @Poured, @milestone, @OpensHours,
-                      @ClosesHours, @ReferenceC, @from, @closesFrom, @RoomC)
+                      @ClosesHours, @ReferenceC, @from, @closesFrom, @RoomC, @Half)
                     """,
                     plan.Windows.Select((w, i) => new
                     {
@@ -187,6 +194,7 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
                         from = Times.Write(w.Age.From),
                         closesFrom = Times.Write(w.Age.ClosesFrom),
                         w.RoomC,
+                        w.Half,
                     }));
                 connection.Execute(
                     """

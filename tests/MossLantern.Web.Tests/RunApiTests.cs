@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
@@ -220,22 +221,41 @@ public sealed class RunApiTests : IDisposable
     public async Task A_piece_is_finished_when_each_region_has_been_poured_and_not_before()
     {
         var view = await host.Save(PieceApiTests.WithBands(await host.AddPiece()));
-        var regions = view["plan"]!["sittings"]![0]!["pours"]!.AsArray().Select(s => (string)s!["regionId"]!).ToList();
-        string Pours(IEnumerable<string> poured) =>
-            "[" + string.Join(',', poured.Select(r => $$"""{"regionId":"{{r}}","pouredMl":1}""")) + "]";
+        var planned = view["plan"]!["sittings"]![0]!["pours"]!.AsArray()
+            .ToDictionary(s => (string)s!["regionId"]!, s => (double)s!["pourMl"]!["value"]!);
+        var regions = planned.Keys.ToList();
+        string Pours(IEnumerable<string> poured, double share = 0.9, bool all = false) => "[" + string.Join(',', poured.Select(r => string.Create(
+            CultureInfo.InvariantCulture,
+            $$"""{"regionId":"{{r}}","pouredMl":{{planned[r] * share}},"thatIsAll":{{(all ? "true" : "false")}}}"""))) + "]";
         var some = await Log(view, pours: Pours(regions.Take(1)));
         Assert.False((bool)some["finished"]!);
         var layer = some["plan"]!["layers"]![0]!;
         Assert.True((bool)layer["poured"]!);
         Assert.False((bool)layer["done"]!);
         Assert.Equal(regions.Skip(1).Order(), layer["openRegions"]!.AsArray().Select(r => (string)r!).Order());
+        Assert.Equal((0, 1), await OnShelf());
         var all = await Log(view, basedOn: 1, pours: Pours(regions));
         Assert.True((bool)all["finished"]!);
         Assert.True((bool)all["plan"]!["layers"]![0]!["done"]!);
+        Assert.Equal((1, 0), await OnShelf());
 
         // A log without amounts says that it was poured, not how much.
         var untold = await Log(view, basedOn: 2);
         Assert.True((bool)untold["finished"]!);
+
+        // Half of what is planned is half, until the person says that it is all; what she says then is kept.
+        var half = await Log(view, basedOn: 3, pours: Pours(regions, 0.89));
+        Assert.False((bool)half["finished"]!);
+        Assert.Equal(regions.Order(), half["plan"]!["layers"]![0]!["openRegions"]!.AsArray().Select(r => (string)r!).Order());
+        Assert.All((await host.Get("/api/ribbon"))["spans"]!.AsArray(), s => Assert.True((bool)s!["half"]!));
+        var enough = await Log(view, basedOn: 4, pours: Pours(regions, 0.5, all: true));
+        Assert.True((bool)enough["finished"]!);
+        Assert.All(enough["runs"]![0]!["pours"]!.AsArray(), p => Assert.True((bool)p!["thatIsAll"]!));
+        Assert.All((await host.Get("/api/ribbon"))["spans"]!.AsArray(), s => Assert.False((bool)s!["half"]!));
+        Assert.False((bool)(await Log(view, basedOn: 5, pours: Pours(regions, 0.5)))["finished"]!);
+
+        async Task<(int, int)> OnShelf() => (await host.List("/api/pieces")).Single() is var piece
+            ? ((int)piece!["poured"]!, (int)piece["begun"]!) : default;
     }
 
     [Fact]

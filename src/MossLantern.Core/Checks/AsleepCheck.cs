@@ -70,7 +70,8 @@ internal sealed class AsleepCheck : ICheck
         {
             var by = at.InZoneLeniently(zone).ToInstant() - times.Start;
             if (!night.IsNight(at.TimeOfDay) && !night.IsNight((times.End + by).InZone(zone).TimeOfDay)
-                && !(tape is { Closes: { } closes } && TapeInNight(looked.Around, tape.Opens + by, closes + by) is not null))
+                && !(tape is { Closes: { } closes }
+                    && TapeInNight(looked.Around, tape.Opens + by, tape.Age.ClosesFrom == times.Start ? closes + by : closes) is not null))
             {
                 return Remedy.Of("later", FormattableString.Invariant($"Pour it at {at:ddd d MMM, HH:mm}"), new PourAt(id, at));
             }

@@ -1,4 +1,6 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Checks;
@@ -12,9 +14,9 @@ internal sealed class ClockCheck : ICheck
     {
         foreach (var pour in ToPour.Of(looked))
         {
-            if (Planned(pour) is { } planned)
+            foreach (var told in new[] { Planned(pour), AtOnce(looked, pour) }.OfType<Finding>())
             {
-                yield return planned;
+                yield return told;
             }
 
             if (pour.Plan.Batches.All.SelectMany(b => b.Cups).MinBy(c => c.InHandMinutes.Value) is not { } cup
@@ -31,6 +33,28 @@ internal sealed class ClockCheck : ICheck
                 pour.At(Station.Cups, cup.CupId), [.. Apart.Remedies(looked, pour, cup.CupId, c => c.InHandMinutes.Value < 0)],
                 Worth: -cup.InHandMinutes.Value);
         }
+    }
+
+    /// <summary>A sitting that begins while another of the piece is still being poured.</summary>
+    private Finding? AtOnce(Looked looked, ToPour pour)
+    {
+        if (pour.Plan.Span is not { } own || looked.Sittings.Where(s => s.SittingId != pour.Plan.SittingId && !s.Pours.IsEmpty
+            && s.Span is { } span && span.Start <= own.Start && own.Start < span.End && (span.Start < own.Start || s.Poured
+                || Before(s, pour.Plan))).MaxBy(s => s.Span!.End) is not { } other)
+        {
+            return null;
+        }
+
+        var at = PouredOver.Whole(other.Span!.End, looked.Around.Zone);
+        return new(
+            Id, $"clock@{pour.Sitting.Id}/at-once", Grade.Mend, "Two at once",
+            $"{pour.Plan.Name} begins while {other.Name} is still being poured: one pair of hands cannot do both.", [],
+            pour.At(Station.Cure),
+            [Remedy.Of("later", FormattableString.Invariant($"Pour it at {at:ddd d MMM, HH:mm}"), new PourAt(pour.Sitting.Id, at))],
+            Worth: (other.Span.End - own.Start).TotalMinutes);
+
+        // Of two that begin at once the later one of the piece moves.
+        bool Before(SittingPlan one, SittingPlan another) => looked.Sittings.IndexOf(one) < looked.Sittings.IndexOf(another);
     }
 
     /// <summary>A pour that is planned to last longer than all of its batches work, one after the other.</summary>

@@ -11,7 +11,44 @@ internal sealed class OverfillCheck : ICheck
 
     public string Id => "overfill";
 
-    public IEnumerable<Finding> Look(Looked looked)
+    public IEnumerable<Finding> Look(Looked looked) => Hollows(looked).Concat(Whole(looked));
+
+    /// <summary>A hollow is as deep as its insert stood in what was poured round it.</summary>
+    private IEnumerable<Finding> Hollows(Looked looked)
+    {
+        if (looked.Piece.Ground.Mould is not { } mould)
+        {
+            yield break;
+        }
+
+        foreach (var insert in mould.Inserts ?? [])
+        {
+            var layers = looked.Piece.Layers.Where(l => l.Within == insert.Id).ToList();
+            var body = Math.Min(mould.DepthMm - mould.KeepMm, looked.Piece.Layers.Where(l => l.Within is null).Sum(l => l.DepthMm));
+            var (holds, depth) = (insert.StandsInMm(body), layers.Sum(l => l.DepthMm));
+            if (layers.Count == 0 || depth <= holds + Hair || looked.Layers.Single(l => l.LayerId == layers[^1].Id).Poured)
+            {
+                continue;
+            }
+
+            var left = Math.Round(layers[^1].DepthMm - (depth - holds), 3);
+            yield return new(
+                Id, $"overfill@{layers[^1].Id}", Grade.Mend, "Runs over",
+                $"The hollow of {insert.Name} is {{1}} deep, and what fills it comes to {{0}}: it will run over.",
+                [
+                    new Reckoned(depth, "mm", Formulas.DepthOfAll,
+                        [.. layers.Select(l => new ReckonedInput(l.Name, l.DepthMm, "mm", Origin.Own, PlaceIn.Layer(l.Id) + ".depthMm"))]),
+                    Reckoned.Of(holds, "mm", Formulas.Stated, new ReckonedInput("holds", holds, "mm", Origin.Reckoned)),
+                ],
+                new(Station.Map, layers[^1].Id),
+                [
+                    .. left >= Accepted.DepthMm.From ? [Lower(layers[^1], left)] : Array.Empty<Remedy>(),
+                    Remedy.Ask("depth", "Enter how deep it is filled", PlaceIn.Layer(layers[^1].Id) + ".depthMm"),
+                ], Worth: depth - holds);
+        }
+    }
+
+    private IEnumerable<Finding> Whole(Looked looked)
     {
         var ground = looked.Piece.Ground;
         var layers = looked.Piece.Layers.Where(l => l.Within is null).ToList();

@@ -30,9 +30,9 @@ internal sealed class TooDeepCheck : ICheck
         {
             foreach (var layer in looked.Piece.Layers.Where(l => pour.Plan.LayerIds.Contains(l.Id)))
             {
-                var (depth, most) = (pour.DeepestMm(layer.Id), pour.System.DeepestMm);
+                var (itself, depth, most) = (pour.DeepestMm(layer.Id), pour.WetMm(looked, layer.Id), pour.System.DeepestMm);
                 var room = SittingRoom.Of(pour.Sitting, null, looked.Around).InputAt(pour.Plan.Span?.Start);
-                if (depth <= 0 || FilmHeat.HottestC(pour.System, depth, room) is var peak && depth <= most && peak.Value <= WarmC)
+                if (itself <= 0 || FilmHeat.HottestC(pour.System, depth, room) is var peak && depth <= most && peak.Value <= WarmC)
                 {
                     continue;
                 }
@@ -40,17 +40,25 @@ internal sealed class TooDeepCheck : ICheck
                 var stop = depth > DangerTimes * most || peak.Value > DangerC;
                 yield return new(
                     Id, $"too-deep@{pour.Sitting.Id}/{layer.Id}", stop ? Grade.Stop : Grade.Mend, "Too deep",
-                    $"{layer.Name} is poured {{0}} deep in one go; {pour.System.Name} takes {{1}}{What(peak.Value)}.",
+                    depth > itself
+                        ? $"{layer.Name} and what is wet below it come to {{0}} in one go; {pour.System.Name} takes {{1}}{What(peak.Value)}."
+                        : $"{layer.Name} is poured {{0}} deep in one go; {pour.System.Name} takes {{1}}{What(peak.Value)}.",
                     [
-                        Reckoned.Of(depth, "mm", Formulas.Stated,
-                            new ReckonedInput("deepest", depth, "mm", Origin.Own, PlaceIn.Layer(layer.Id) + ".depthMm")),
+                        depth > itself ? new Reckoned(depth, "mm", Formulas.DepthOfAll,
+                            [
+                                new ReckonedInput(layer.Name, itself, "mm", Origin.Own, PlaceIn.Layer(layer.Id) + ".depthMm"),
+                                new("wet below it", depth - itself, "mm", Origin.Reckoned),
+                            ])
+                            : Reckoned.Of(depth, "mm", Formulas.Stated,
+                                new ReckonedInput("deepest", depth, "mm", Origin.Own, PlaceIn.Layer(layer.Id) + ".depthMm")),
                         Reckoned.Of(most, "mm", Formulas.Stated,
                             new ReckonedInput("deepest pour", most, "mm", pour.System.OriginOf(MaterialProperties.DeepestMm))),
                         .. peak.Value > WarmC ? [peak] : Array.Empty<Reckoned>(),
                     ],
                     new(Station.Cups, layer.Id, SittingId: pour.Plan.SittingId),
                     [
-                        .. Divided(looked, pour, layer, depth).Concat(Another(looked, pour, depth))
+                        .. ByItself(looked, pour, layer, itself, depth).Concat(Divided(looked, pour, layer, depth))
+                            .Concat(Another(looked, pour, depth))
                             .Where(r => !CupTooBigCheck.IsMadeBy(looked, r)),
                         Remedy.Ask("depth", "Pour it shallower", PlaceIn.Layer(layer.Id) + ".depthMm"),
                     ], Worth: depth / most);
@@ -61,6 +69,17 @@ internal sealed class TooDeepCheck : ICheck
     /// <summary>Whether a resin stands a depth.</summary>
     private static bool Stands(ResinSystem system, double depthMm, ReckonedInput room) =>
         depthMm <= system.DeepestMm && FilmHeat.HottestC(system, depthMm, room).Value <= WarmC;
+
+    /// <summary>A layer that is shallow enough, in a sitting of its own.</summary>
+    private static IEnumerable<Remedy> ByItself(Looked looked, ToPour pour, Layer layer, double itself, double depth)
+    {
+        var room = SittingRoom.Of(pour.Sitting, null, looked.Around).InputAt(pour.Plan.Span?.Start);
+        if (depth > itself && Stands(pour.System, itself, room) && pour.Sitting.Rest.Length > 1 && pour.Sitting.Rest.Contains(layer.Id)
+            && looked.Piece.Sittings.Length < PieceValidator.MostSittings)
+        {
+            yield return Remedy.Of("apart", $"Pour {layer.Name} in a sitting of its own", new PourLayerApart(layer.Id));
+        }
+    }
 
     /// <summary>As many layers as it takes, laid out alike, each in a sitting of its own.</summary>
     private static IEnumerable<Remedy> Divided(Looked looked, ToPour pour, Layer layer, double depth)

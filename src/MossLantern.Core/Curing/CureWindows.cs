@@ -67,6 +67,18 @@ public enum WindowState
 public sealed record CureWindow(
     Milestone Milestone, Instant Opens, Instant? Closes, Reckoned OpensAfterHours, Reckoned? ClosesAfterHours, WindowAge Age)
 {
+    /// <summary>The window as it closes with that of what was poured before.</summary>
+    internal CureWindow ClosingWith(CureWindow first) => first.Closes is null || ReferenceEquals(first, this) ? this : this with
+    {
+        Closes = first.Closes,
+        ClosesAfterHours = first.ClosesAfterHours,
+        Age = Age with
+        {
+            ClosesHours = first.Age.ClosesHours * EquivalentAge.Speed(first.Age.ReferenceC, Age.ReferenceC),
+            ClosesFrom = first.Age.ClosesFrom,
+        },
+    };
+
     /// <summary>How the window stands at a moment. The opening instant is open, the closing instant is closed.</summary>
     public WindowState StateAt(Instant now) => StateAt(Opens, Closes, now);
 

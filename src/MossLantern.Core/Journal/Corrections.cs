@@ -73,6 +73,8 @@ public static class Corrections
 
             yield return new(EntryKind.Poured, of, pour.Pass,
                 pour.PouredMl is { } ml ? () => New(EntryKind.Poured, new(Ml: ml), of, pour.Pass) : null);
+            yield return new(EntryKind.Enough, of, pour.Pass,
+                pour.ThatIsAll ? () => New(EntryKind.Enough, EntrySays.Nothing, of, pour.Pass) : null);
         }
     }
 

@@ -78,4 +78,7 @@ public enum EntryKind
 
     /// <summary>A photo was taken.</summary>
     Photo,
+
+    /// <summary>What was poured at a place is all of it, however little it was.</summary>
+    Enough,
 }

@@ -42,7 +42,7 @@ public static class Folds
             runId, version, part, One(EntryKind.Started)?.Time.At ?? holding.Min(e => e.Time.At),
             One(EntryKind.Ended)?.Time.At, One(EntryKind.Room)?.Says.Celsius,
             string.Join('\n', holding.Where(e => e.Kind == EntryKind.Noted).Select(e => e.Says.Words).OfType<string>()),
-            [.. holding.Where(e => e.Kind is EntryKind.Planned or EntryKind.Poured && e.Of.Place is not null)
+            [.. holding.Where(e => e.Kind is EntryKind.Planned or EntryKind.Poured or EntryKind.Enough && e.Of.Place is not null)
                 .GroupBy(e => (RegionIn(e), StepId.PassOf(e.Of.Step))).Select(Pour)]);
     }
 
@@ -70,6 +70,7 @@ public static class Folds
         return new(
             told.Key.Of.LayerId, told.Key.Of.Region, planned?.Says.Words ?? "", planned?.Says.Ml,
             [.. told.Where(e => e.Kind == EntryKind.Poured)
-                .Select(e => new PouredOnce(e.Says.Ml, e.Of.Copy, e.Time.Noted ? e.Time.At : null))], told.Key.Pass);
+                .Select(e => new PouredOnce(e.Says.Ml, e.Of.Copy, e.Time.Noted ? e.Time.At : null))],
+            told.Key.Pass, told.Any(e => e.Kind == EntryKind.Enough));
     }
 }

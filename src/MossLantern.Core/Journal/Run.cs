@@ -29,9 +29,13 @@ public sealed record PouredOnce(double? Ml, int? Copy = null, Instant? At = null
 /// <param name="PlannedMl">What the plan said when it was logged, ml; null where it said nothing.</param>
 /// <param name="Poured">What was poured, pour by pour; empty where nobody noted anything.</param>
 /// <param name="Pass">Which pass over the region, from 0.</param>
+/// <param name="ThatIsAll">Whether the person said that no more of it comes.</param>
 public sealed record LoggedPour(string LayerId, RegionId RegionId, string ColourName, double? PlannedMl,
-    ImmutableArray<PouredOnce> Poured, int Pass = 0)
+    ImmutableArray<PouredOnce> Poured, int Pass = 0, bool ThatIsAll = false)
 {
+    /// <summary>From this share of what was planned on a pour is done.</summary>
+    public const double DoneShare = 0.9;
+
     /// <summary>A pour of which one amount was noted, or none.</summary>
     public static LoggedPour Of(string layerId, RegionId regionId, string colourName, double? plannedMl, double? pouredMl, int pass = 0) =>
         new(layerId, regionId, colourName, plannedMl, pouredMl is { } ml ? [new(ml)] : [], pass);
@@ -42,10 +46,13 @@ public sealed record LoggedPour(string LayerId, RegionId RegionId, string Colour
     /// <summary>All that was poured, ml; null where no amount is known.</summary>
     public double? PouredMl => Poured.All(p => p.Ml is null) ? null : Poured.Sum(p => p.Ml ?? 0);
 
+    /// <summary>Whether it is done: nearly all of what was planned was poured, or the person said that it is all.</summary>
+    public bool Done => ThatIsAll || (PouredMl is > 0 and var ml && ml >= DoneShare * (PlannedMl ?? 0));
+
     /// <inheritdoc/>
     public bool Equals(LoggedPour? other) => other is not null
-        && (other.LayerId, other.RegionId, other.ColourName, other.PlannedMl, other.Pass) == (LayerId, RegionId,
-            ColourName, PlannedMl, Pass)
+        && (other.LayerId, other.RegionId, other.ColourName, other.PlannedMl, other.Pass, other.ThatIsAll) == (LayerId, RegionId,
+            ColourName, PlannedMl, Pass, ThatIsAll)
         && Poured.AsSpan().SequenceEqual(other.Poured.AsSpan());
 
     /// <inheritdoc/>
@@ -70,9 +77,9 @@ public sealed record LoggedSitting(
     /// <summary>The sitting of it.</summary>
     public string SittingId => Part.SittingId;
 
-    /// <summary>The regions that were poured, in every pass; null where no amount was noted, which counts as all.</summary>
-    public ImmutableArray<RegionOf>? PouredRegions => Pours.All(p => p.PouredMl is null) ? null
-        : [.. Pours.GroupBy(p => p.Region).Where(g => g.All(p => p.PouredMl > 0)).Select(g => g.Key)];
+    /// <summary>The regions that are done, in every pass; null where nothing was noted of any, which counts as all.</summary>
+    public ImmutableArray<RegionOf>? PouredRegions => Pours.All(p => p.PouredMl is null && !p.ThatIsAll) ? null
+        : [.. Pours.GroupBy(p => p.Region).Where(g => g.All(p => p.Done)).Select(g => g.Key)];
 }
 
 /// <summary>What logs tell of a piece.</summary>
@@ -87,6 +94,15 @@ public static class Logged
         var filling = piece.SittingsOf(layer).ToList();
         return filling.Count > 0 && filling.All(s => logged.LastOrDefault(r => r.SittingId == s.Id) is { } run
             && (run.PouredRegions is not { } regions || run.Pours.Where(p => p.LayerId == layer.Id).All(p => regions.Contains(p.Region))));
+    }
+
+    /// <summary>Whether something of a layer was poured, and not all.</summary>
+    public static bool IsBegun(Piece piece, Layer layer, ImmutableArray<LoggedSitting> logged)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        ArgumentNullException.ThrowIfNull(layer);
+        return !IsDone(piece, layer, logged) && piece.SittingsOf(layer).Any(s => logged.LastOrDefault(r => r.SittingId == s.Id) is { } run
+            && (run.PouredRegions is null || run.Pours.Any(p => p.LayerId == layer.Id && (p.Done || p.PouredMl > 0))));
     }
 
     /// <summary>The layers that something was poured of.</summary>

@@ -13,6 +13,7 @@ using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
+using NodaTime;
 
 namespace MossLantern.Core.Planning;
 
@@ -52,8 +53,8 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var portions = Portion.All(piece, laid);
         var orders = laid.ToDictionary(l => l.Layer.Id, l => PourOrder.Usual(l.Layer, l.Map));
         var volumes = PouredVolumes.Of(piece, portions, around.Catalogue);
-        return (laid, [.. piece.Sittings.Select(s => Sitting(piece, s, laid, portions[s.Id], volumes[s.Id], orders,
-            poured.LastOrDefault(p => p.SittingId == s.Id), around))]);
+        return (laid, SittingWindows.Of(piece, laid, [.. piece.Sittings.Select(s => Sitting(piece, s, laid, portions[s.Id], volumes[s.Id],
+            orders, poured.LastOrDefault(p => p.SittingId == s.Id), around))]));
     }
 
     /// <summary>The findings of a plan, with those that the hour brings: nothing that is kept depends on it.</summary>
@@ -104,16 +105,24 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var alone = batches.All.Where(b => b.CupIds.Length == 1).SelectMany(b => b.CupIds).ToHashSet();
         var cups = CupPlanner.Plan(lead, recipes, volumes, alone.Contains, around, sitting.CupChoices);
         var steps = PourPlan.Of(inOrder, cups, copies, sitting.CupChoices);
+        var windows = pour is null || inOrder.IsEmpty ? [] : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground));
         return new(
             sitting.Id, sitting.Name ?? string.Join(", ", layers.Select(l => l.Layer.Name)),
             [.. layers.Select(l => l.Layer.Id)], cups, batches, steps,
             layers.Length == 1 ? orders[layers[0].Layer.Id].Says
                 : string.Join(" ", layers.Select(l => $"{l.Layer.Name}: {orders[l.Layer.Id].Says}")),
             pour, poured is not null,
-            pour is null || inOrder.IsEmpty ? [] : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground)),
+            windows,
             poured?.Regions is { } known ? [.. steps.Select(s => s.Of).Where(r => !known.Contains(r)).Distinct()] : [],
             copies, [.. Castings(piece.Ground, copies, inOrder, lead, around)],
-            CupReach.Of(sitting, recipes, cups, inOrder, copies, poured?.Amounts));
+            CupReach.Of(sitting, recipes, cups, inOrder, copies, poured?.Amounts))
+        {
+            Begun = poured is null ? []
+                : [.. poured.Regions is { } done ? done.Concat((poured.Amounts ?? []).Select(a => a.Of)) : steps.Select(s => s.Of)],
+            Recoat = windows.FirstOrDefault(w => w.Milestone == Milestone.NextLayer),
+            Holds = pour is not null && batches.HoldMinutes is { } holds
+                ? pour.Start + Duration.FromMinutes(holds - (poured is null ? 0 : batches.FirstPourMinutes)) : null,
+        };
     }
 
     /// <summary>What each casting takes, where more copies are wanted than are poured at once; none where all are.</summary>
@@ -150,7 +159,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
             .Select(r => (r.RegionId, Ml: r.LayerMl.Value * piece.Ground.AtOnce / s.Copies)))
             .GroupBy(r => r.RegionId).ToDictionary(g => g.Key, g => g.Sum(r => r.Ml));
         var opacity = CupOpacity.Of(around.Catalogue, layer, map);
-        var poured = filling.Any(s => s.Poured);
+        var poured = filling.Any(s => s.HasBegun(layer.Id));
         var middles = map.MiddlesIn(outline);
         var names = RegionNames.Of(piece, layer, map);
         return new(
@@ -166,10 +175,9 @@ public sealed class PiecePlanner(LayerMapper mapper)
                 opacity[c.Id], Beneath.Of(piece, around.Catalogue, laid, c, below)))],
             [.. filling],
             poured,
-            poured && filling.All(s => s.Poured && s.OpenRegions.All(r => r.LayerId != layer.Id)),
-            poured ? [.. filling.SelectMany(s => s.Poured ? s.OpenRegions : [.. s.Pours.Select(p => p.Of)])
-                .Where(r => r.LayerId == layer.Id).Select(r => r.Region).Distinct()] : [],
-            NextLayer(filling),
+            poured && filling.All(s => !s.OpenIn(layer.Id).Any()),
+            poured ? [.. filling.SelectMany(s => s.OpenIn(layer.Id)).Select(r => r.Region).Distinct()] : [],
+            NextLayerWindow.Of(SittingWindows.OnTop(layer.Id, sittings)),
             [.. LevelClear(piece, laid)],
             filling.Sum(s => MassG(piece, s, layer, around)),
             volumes.Values.Sum(),
@@ -178,20 +186,6 @@ public sealed class PiecePlanner(LayerMapper mapper)
             map.Touching,
             ColourBalance.Of(outline, map, layer.IsBare))
         { RegionMl = volumes };
-    }
-
-    /// <summary>What lies over several sittings opens with the last of them and closes with the first.</summary>
-    private static NextLayerWindow? NextLayer(List<SittingPlan> filling)
-    {
-        var windows = filling.Select(s => s.Windows.FirstOrDefault(w => w.Milestone == Milestone.NextLayer)).ToList();
-        if (windows.Count == 0 || windows.Contains(null))
-        {
-            return null;
-        }
-
-        var last = windows.MaxBy(w => w!.Opens)!;
-        return new(last.Opens, windows.All(w => w!.Closes is null) ? null
-            : windows.Where(w => w!.Closes is not null).Min(w => w!.Closes), last.OpensAfterHours);
     }
 
     /// <summary>A sitting's resin in a layer, of one piece, g.</summary>

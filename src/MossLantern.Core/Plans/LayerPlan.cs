@@ -81,4 +81,20 @@ public sealed record LayerPlan(
 /// <param name="Opens">When it opens.</param>
 /// <param name="Closes">When it closes; null where it stays open.</param>
 /// <param name="OpensAfterHours">How long after the last sitting was poured.</param>
-public sealed record NextLayerWindow(NodaTime.Instant Opens, NodaTime.Instant? Closes, Reckoned OpensAfterHours);
+public sealed record NextLayerWindow(NodaTime.Instant Opens, NodaTime.Instant? Closes, Reckoned OpensAfterHours)
+{
+    /// <summary>What lies over several sittings opens with the last of them and closes with the first; null while one of
+    /// them has no start.</summary>
+    /// <param name="sittings">Those that poured what lies on top.</param>
+    public static NextLayerWindow? Of(IReadOnlyCollection<SittingPlan> sittings)
+    {
+        ArgumentNullException.ThrowIfNull(sittings);
+        if (sittings.Count == 0 || sittings.Any(s => s.Recoat is null))
+        {
+            return null;
+        }
+
+        var last = sittings.Select(s => s.Recoat!).MaxBy(w => w.Opens)!;
+        return new(last.Opens, sittings.Min(s => s.Recoat!.Closes), last.OpensAfterHours);
+    }
+}

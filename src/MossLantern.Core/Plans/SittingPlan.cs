@@ -62,4 +62,20 @@ public sealed record SittingPlan(
 
     /// <summary>Whether it is done: each of its regions has been poured.</summary>
     public bool Done => Poured && OpenRegions.IsEmpty;
+
+    /// <summary>The regions of it that something was really poured on.</summary>
+    internal ImmutableHashSet<RegionOf> Begun { get; init; } = [];
+
+    /// <summary>When what it pours takes another layer, whatever else is poured on it; null while no start is known.</summary>
+    internal CureWindow? Recoat { get; init; }
+
+    /// <summary>When what it poured first holds: until then all of it is wet, and what is poured on it runs into it. Null where that is not known.</summary>
+    internal NodaTime.Instant? Holds { get; init; }
+
+    /// <summary>Whether something of a layer was really poured in it.</summary>
+    internal bool HasBegun(string layerId) => Begun.Any(r => r.LayerId == layerId);
+
+    /// <summary>The regions of a layer that it pours, and that were not poured to their end.</summary>
+    internal IEnumerable<RegionOf> OpenIn(string layerId) =>
+        (Poured ? OpenRegions.AsEnumerable() : Pours.Select(p => p.Of)).Where(r => r.LayerId == layerId).Distinct();
 }

@@ -70,4 +70,7 @@ public sealed record BatchesPlan(
 {
     /// <summary>When the first pour begins, min from when the first batch is begun.</summary>
     internal double FirstPourMinutes { get; init; }
+
+    /// <summary>When what is poured first holds, min from when the first batch is begun; null where it never does, or nothing is poured.</summary>
+    internal double? HoldMinutes { get; init; }
 }

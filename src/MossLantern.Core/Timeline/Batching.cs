@@ -139,7 +139,7 @@ internal sealed class Batching
     {
         var inTurn = Enumerable.Range(0, ids.Count).OrderBy(walk.BegunMinutes).ToList();
         var runs = inTurn.Select(i => walk.Batches[i]).ToList();
-        var holds = runs.Count > 1 && filmMm is { } mm ? Holds(runs[0], mm) : null;
+        var holds = runs.Count > 0 && filmMm is { } mm ? Holds(runs[0], mm) : null;
         ImmutableArray<BatchPlan> plans =
         [
             .. inTurn.Select((i, at) => Worked(ids[i], walk.Batches[i], Begun(walk, i), at == 0 ? null : holds)),
@@ -153,7 +153,7 @@ internal sealed class Batching
                 new("mixing, standing, dividing and colouring", ready, "min", Origin.Reckoned),
                 new("pouring", walk.EndMinutes - ready, "min", Origin.Reckoned)),
             [.. Enumerable.Range(0, hands.Pours.Length).Select(p => Done(walk, p))])
-        { FirstPourMinutes = walk.FirstPourMinutes };
+        { FirstPourMinutes = walk.FirstPourMinutes, HoldMinutes = holds?.Value };
     }
 
     private static Reckoned Begun(Walk walk, int batch) => walk.BegunMinutes(batch) is 0

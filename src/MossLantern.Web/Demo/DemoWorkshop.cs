@@ -148,12 +148,19 @@ public sealed class DemoWorkshop(
     {
         var sitting = planner.Plan(piece, [], Surroundings.Usual(time.Zone)).Sittings[sittingIndex];
         var steps = sitting.Pours;
+
+        // Nobody pours more than is in the cup.
+        var left = sitting.Cups.Cups.ToDictionary(c => c.CupId, c => c.MixMl.Value);
         runs.Save(
             new(Guid.NewGuid().ToString("n"), 0, new(id, sitting.SittingId), start, start + Duration.FromMinutes(minutes), roomC, note,
             [
-                .. steps.Select((s, i) => LoggedPour.Of(
-                    s.LayerId, s.RegionId, piece.Recipes.Single(c => c.Id == s.CupId).Name, s.PourMl.Value,
-                    Math.Round(s.PourMl.Value + differences[i % differences.Length]), s.Pass)),
+                .. steps.Select((s, i) =>
+                {
+                    var ml = Math.Min(Math.Round(s.PourMl.Value + differences[i % differences.Length]), Math.Floor(left[s.CupId]));
+                    left[s.CupId] -= ml;
+                    var name = piece.Recipes.Single(c => c.Id == s.CupId).Name;
+                    return LoggedPour.Of(s.LayerId, s.RegionId, name, s.PourMl.Value, ml, s.Pass) with { ThatIsAll = true };
+                }),
             ]),
             0, time.Now);
     }

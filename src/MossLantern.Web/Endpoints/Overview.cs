@@ -14,12 +14,13 @@ namespace MossLantern.Web.Endpoints;
 /// </summary>
 public sealed record ShelfView(
     string Id, int Version, string Name, double WidthMm, double HeightMm, double FootMm, int Layers, int Poured,
-    Moment SavedAt, string? Problem, string Picture);
+    int Begun, Moment SavedAt, string? Problem, string Picture);
 
-/// <summary>A window of one of the pieces, for the ribbon. One that is being worked out anew says so: it may move.</summary>
+/// <summary>A window of one of the pieces, which has so many layers, for the ribbon. One that is being worked out anew says so: it may move.</summary>
 public sealed record RibbonSpan(
     string PieceId, string PieceName, string SittingId, string SittingName, string LayerId, Milestone Milestone,
-    Moment Opens, Moment? Closes, WindowState State, bool Poured, bool Renewing);
+    Moment Opens, Moment? Closes, WindowState State, bool Poured, bool Half, int Layers,
+    bool Renewing);
 
 /// <summary>A night, when nobody is at the bench.</summary>
 public sealed record RibbonNight(Moment From, Moment To);
@@ -52,7 +53,7 @@ public sealed class Overview(PieceStore pieces, KeptPlans kept, WorkshopTime tim
         var mark = KeptPictures.MarkOf(around.Catalogue);
         var views = all.Where(k => !beneath.Contains(k.Head.Id)).Select(k => new ShelfView(
             k.Head.Id, k.Head.Version, k.Head.Name, k.Head.WidthMm, k.Head.HeightMm, k.Plan?.FootMm ?? 0,
-            k.Plan?.Layers ?? 0, k.Plan?.Poured ?? 0,
+            k.Plan?.Layers ?? 0, k.Plan?.Poured ?? 0, k.Plan?.Begun ?? 0,
             WorkshopTime.Local(k.Head.SavedAt, zone), k.Plan?.Problem == KeptPlans.Unreadable ? CannotBeRead : null, mark)).ToList();
         return [.. views.Where(v => v.Problem is null), .. views.Where(v => v.Problem is not null)];
     }
@@ -78,7 +79,8 @@ public sealed class Overview(PieceStore pieces, KeptPlans kept, WorkshopTime tim
             select new RibbonSpan(
                 known.Head.Id, known.Head.Name, window.SittingId, window.Name, window.LayerId, window.Milestone,
                 WorkshopTime.Local(open.Opens, zone),
-                open.Closes is { } closes ? WorkshopTime.Local(closes, zone) : null, state, window.Poured, !known.Holds);
+                open.Closes is { } closes ? WorkshopTime.Local(closes, zone) : null, state, window.Poured, window.Half, known.Plan!.Layers,
+                !known.Holds);
         return new(
             WorkshopTime.Local(now, zone), WorkshopTime.Local(to, zone), [.. Nights(now, to, within)], [.. spans],
             [.. all.Where(k => k.Plan?.Problem is not null).OrderBy(k => k.Plan!.Problem == KeptPlans.Unreadable)

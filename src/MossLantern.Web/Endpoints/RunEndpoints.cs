@@ -17,7 +17,8 @@ namespace MossLantern.Web.Endpoints;
 /// <param name="PouredMl">What was poured, ml; null where nobody noted it.</param>
 /// <param name="LayerId">The layer of the region; null for the only one, or the lowest, that the sitting fills.</param>
 /// <param name="Pass">Which pass over the region, from 0.</param>
-public sealed record SaveLoggedPour(RegionId RegionId, double? PouredMl, string? LayerId = null, int Pass = 0);
+/// <param name="ThatIsAll">Whether no more of it comes, however little it was.</param>
+public sealed record SaveLoggedPour(RegionId RegionId, double? PouredMl, string? LayerId = null, int Pass = 0, bool ThatIsAll = false);
 
 /// <summary>
 /// What really happened in a sitting, based on a version; 0 is a new run. Times are the workshop's local time. What is unlikely
@@ -73,12 +74,17 @@ internal static class RunEndpoints
 
             // What was planned when it was first logged stays what was planned.
             var planned = before?.Pours.ToDictionary(p => (p.LayerId, p.RegionId, p.Pass)) ?? [];
-            var amounts = told.Zip(request.Pours).ToDictionary(p => p.First, p => p.Second.PouredMl);
+            var said = told.Zip(request.Pours).ToDictionary(p => p.First, p => p.Second);
             var pours = steps.Select(s => planned.GetValueOrDefault(s.Of)
                     ?? LoggedPour.Of(s.Step.LayerId, s.Step.RegionId,
                         stored.Piece.Recipes.Single(c => c.Id == s.Step.CupId).Name, s.Step.PourMl.Value, null, s.Step.Pass))
                 .Concat(planned.Where(p => steps.All(s => s.Of != p.Key)).Select(p => p.Value))
-                .Select(p => p with { Poured = amounts.GetValueOrDefault((p.LayerId, p.RegionId, p.Pass)) is { } ml ? [new(ml)] : [] });
+                .Select(p => (Pour: p, Said: said.GetValueOrDefault((p.LayerId, p.RegionId, p.Pass))))
+                .Select(p => p.Pour with
+                {
+                    Poured = p.Said?.PouredMl is { } ml ? [new(ml)] : [],
+                    ThatIsAll = p.Said?.ThatIsAll == true,
+                });
             runs.Save(
                 new(key, 0, new(id, sitting.SittingId, before is null ? stored.Revision : before.Part.Revision),
                     zone.AtLeniently(request.Start).ToInstant(),

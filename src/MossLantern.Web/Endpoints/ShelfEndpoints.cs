@@ -120,6 +120,7 @@ internal static class ShelfEndpoints
         .Add("ground.paint.dryHours.oil", Preparation.OilPaintHours)
         .Add("ground.base.barWidthMm", Core.Documents.Base.UsualBarMm)
         .Add("sittings.roomC", TypicalMaterials.ReferenceC)
+        .Add("runs.donePercent", 100 * Core.Journal.LoggedPour.DoneShare)
         .Add("kept.clearMm", ReservedSpot.UsualClearMm)
         .Add("sittings.reservePercent", Habits.Usual.ReservePercent)
         .Add("sittings.tools.cupStepMl", Habits.Usual.CupStepMl)

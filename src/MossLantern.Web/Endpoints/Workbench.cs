@@ -72,7 +72,8 @@ public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layer
     ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden, ImmutableArray<PieceNeed> Need);
 
 /// <summary>A pour of a run as it is shown.</summary>
-public sealed record LoggedPourView(string LayerId, RegionId RegionId, string ColourName, double? PlannedMl, double? PouredMl, int Pass);
+public sealed record LoggedPourView(string LayerId, RegionId RegionId, string ColourName, double? PlannedMl, double? PouredMl, int Pass,
+    bool ThatIsAll);
 
 /// <summary>A run as it is shown.</summary>
 public sealed record RunView(
@@ -490,6 +491,6 @@ public sealed class Workbench(
             run.RunId, run.SittingId, run.Version, WorkshopTime.Local(run.Start, zone),
             run.End is { } end ? WorkshopTime.Local(end, zone) : null, run.RoomC, run.Note,
             [.. run.Pours
-                .Select(p => new LoggedPourView(p.LayerId, p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl, p.Pass))], run.Part.Revision);
+                .Select(p => new LoggedPourView(p.LayerId, p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl, p.Pass, p.ThatIsAll))], run.Part.Revision);
     }
 }

@@ -183,7 +183,7 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
             stored = pieces.Find(head.Id);
             if (stored is null)
             {
-                return new(head.Id, of, 0, 0, 0, null, null, [], []);
+                return new(head.Id, of, 0, 0, 0, 0, null, null, [], []);
             }
 
             var logged = runs.Of(head.Id);
@@ -198,7 +198,7 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
         catch (PieceFormatException e)
         {
             log.LogError(e, "Piece {Id} cannot be read", head.Id);
-            return new(head.Id, of, 0, 0, 0, null, Unreadable, [], []);
+            return new(head.Id, of, 0, 0, 0, 0, null, Unreadable, [], []);
         }
         catch (Exception e) when (stored is not null && e is not OperationCanceledException and not Microsoft.Data.Sqlite.SqliteException)
         {
@@ -213,10 +213,11 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
         var piece = stored.Piece;
         return new(
             stored.Id, of, FootOf(piece.Ground.Whole), piece.Layers.Length,
-            piece.Layers.Count(l => Logged.IsDone(piece, l, logged)), piece.Ground.Old?.PieceId, layers is null ? Unplannable : null,
+            piece.Layers.Count(l => Logged.IsDone(piece, l, logged)), piece.Layers.Count(l => Logged.IsBegun(piece, l, logged)),
+            piece.Ground.Old?.PieceId, layers is null ? Unplannable : null,
             layers is { } all ? [.. Uncovered(piece, all, sittings).SelectMany(s => s.Windows.Select(w => new KeptWindow(
                 s.SittingId, s.LayerIds[0], s.Name, s.Poured, w.Milestone, w.Age,
-                s.Span!.Room.At(s.Span.Start) is { Origin: not Origin.Default } own ? own.Celsius : null)))] : [],
+                s.Span!.Room.At(s.Span.Start) is { Origin: not Origin.Default } own ? own.Celsius : null, s.Poured && !s.Done)))] : [],
             pots);
     }
 

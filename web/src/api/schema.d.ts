@@ -4626,6 +4626,7 @@ export interface components {
             pouredMl: null | number;
             /** Format: int32 */
             pass: number;
+            thatIsAll: boolean;
         };
         /** @description How a piece is looked at. */
         Look: {
@@ -6071,6 +6072,9 @@ export interface components {
             closes: null | components["schemas"]["Moment"];
             state: components["schemas"]["WindowState"];
             poured: boolean;
+            half: boolean;
+            /** Format: int32 */
+            layers: number;
             renewing: boolean;
         };
         RibbonView: {
@@ -6138,6 +6142,8 @@ export interface components {
              * @default 0
              */
             pass: number;
+            /** @default false */
+            thatIsAll: boolean;
         };
         SaveMaterial: {
             /** Format: int32 */
@@ -6252,6 +6258,8 @@ export interface components {
             layers: number;
             /** Format: int32 */
             poured: number;
+            /** Format: int32 */
+            begun: number;
             savedAt: components["schemas"]["Moment"];
             problem: null | string;
             picture: string;

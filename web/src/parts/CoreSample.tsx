@@ -38,7 +38,7 @@ export function CoreSample({ piece, plan: whole, beneath, chosen, sitting, onCho
         {drawn.map(({ layer, plan, number }) => {
           const height = Math.max(least, layer.depthMm * perMm);
           const sittings = whole.sittings.filter((s) => plan?.sittingIds.includes(s.sittingId));
-          const state = stateOf(sittings);
+          const state = stateOf(sittings, layer.id, plan?.poured ?? false);
           // What is at a sitting stands at the sitting, where they are told apart.
           const seen = whole.findings.filter((f) => !f.wavedOff && f.pin.layerId === layer.id);
           return (
@@ -58,16 +58,19 @@ export function CoreSample({ piece, plan: whole, beneath, chosen, sitting, onCho
               {sittings.length > 1 && (
                 <ol className="goes" aria-label={`Sittings of ${layer.name}`}>
                   {sittings.map((s, i) => (
-                    <li key={s.sittingId} data-state={stateOf([s])}>
+                    <li
+                      key={s.sittingId}
+                      data-state={stateOf([s], layer.id, s.poured && (plan?.poured ?? false))}
+                    >
                       <button
                         type="button"
                         aria-pressed={layer.id === chosen && s.sittingId === sitting}
                         onClick={() => onChoose(layer.id, s.sittingId)}
-                        title={`${s.name}, ${stateOf([s])}`}
+                        title={`${s.name}, ${stateOf([s], layer.id, s.poured && (plan?.poured ?? false))}`}
                       >
                         <span aria-hidden>{i + 1}</span>
                         <span className="visually-hidden">
-                          {s.name}, {stateOf([s])}
+                          {s.name}, {stateOf([s], layer.id, s.poured && (plan?.poured ?? false))}
                         </span>
                         <GradeOf findings={seen.filter((f) => f.pin.sittingId === s.sittingId)} />
                         <Stripes of={s} plan={plan} layerId={layer.id} />
@@ -109,12 +112,16 @@ export function CoreSample({ piece, plan: whole, beneath, chosen, sitting, onCho
   );
 }
 
-/** How far sittings are: planned, begun, curing or cured. */
-function stateOf(sittings: SittingView[]) {
-  const poured = sittings.filter((s) => s.poured);
-  if (poured.length === 0) return 'planned';
-  if (poured.length < sittings.length) return 'begun';
-  const curing = poured.some((s) =>
+/** How far a layer is in sittings, of what they pour of it: planned, half poured, curing or cured. */
+function stateOf(sittings: SittingView[], layerId: string, begun: boolean) {
+  if (!begun) return 'planned';
+  const all = sittings.every(
+    (s) =>
+      !s.pours.some((p) => p.layerId === layerId) ||
+      (s.poured && !s.openRegions.some((r) => r.layerId === layerId)),
+  );
+  if (!all) return 'half poured';
+  const curing = sittings.some((s) =>
     s.windows.some((w) => w.milestone === 'full-cure' && w.state === 'ahead'),
   );
   return curing ? 'curing' : 'cured';

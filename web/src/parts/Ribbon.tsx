@@ -87,7 +87,8 @@ export function Ribbon() {
             style={{ ...barStyle(bar), top: top + lane * laneHeight }}
             title={spanText(span)}
           >
-            {span.pieceName} · {windowNames[span.milestone]}
+            {span.pieceName}
+            {span.layers > 1 && ` · ${span.sittingName}`} · {windowNames[span.milestone]}
             {span.state === 'open' && span.closes ? `, until ${clockText(span.closes.local)}` : ''}
             <span className="visually-hidden">, {whenText(span)}</span>
           </Link>
@@ -125,7 +126,7 @@ function spanText(span: RibbonSpan) {
 function whenText(span: RibbonSpan) {
   const to = span.closes ? ` to ${untilText(span.opens.local, span.closes.local)}` : '';
   const state = span.state === 'open' ? ', open now' : '';
-  const known = `${span.poured ? '' : ', as planned'}${span.renewing ? ', being worked out anew' : ''}`;
+  const known = `${span.half ? ', half poured' : span.poured ? '' : ', as planned'}${span.renewing ? ', being worked out anew' : ''}`;
   return `from ${localText(span.opens.local)}${to}${state}${known}`;
 }
 

@@ -18,6 +18,8 @@ const span = (name: string, opens: number, closes: number | null): RibbonSpan =>
   closes: closes === null ? null : at(closes),
   state: opens <= 0 ? 'open' : 'ahead',
   poured: true,
+  half: false,
+  layers: 1,
   renewing: false,
 });
 // 1000 pixels over 72 hours; what has begun stands at the left edge.

@@ -92,7 +92,8 @@ export function TideStage() {
               {sitting.span && (
                 <small>
                   {' '}
-                  {sitting.poured ? 'poured' : 'to be poured'} {localText(sitting.span.start.local)}
+                  {sitting.done ? 'poured' : sitting.poured ? 'half poured' : 'to be poured'}{' '}
+                  {localText(sitting.span.start.local)}
                 </small>
               )}
             </p>

@@ -122,7 +122,12 @@ function Standing({ piece, scale }: { piece: ShelfView; scale: number }) {
   );
 }
 
-function pouredWords({ poured, layers }: ShelfView) {
+function pouredWords({ poured, begun, layers }: ShelfView) {
+  if (begun > 0) {
+    if (layers === 1) return 'half poured';
+    const half = begun === 1 ? 'one half poured' : `${begun} half poured`;
+    return poured === 0 ? `${half}, of ${layers} layers` : `${poured} of ${layers} layers poured, ${half}`;
+  }
   if (poured === 0) return 'planned';
   if (poured < layers) return `${poured} of ${layers} layers poured`;
   return layers === 1 ? 'poured' : layers === 2 ? 'both layers poured' : `all ${layers} layers poured`;

@@ -25,13 +25,15 @@ export function openAt(
   const poured = sitting.pours.length - sitting.openRegions.length;
   switch (station) {
     case 'ground': {
-      if (plan.poured) return { share: 1, words: 'done' };
       const steps = groundPlan.preparation;
       const open = steps.filter((s) => !s.done).length;
       if (!ground.base) return { share: 0, words: 'no material yet' };
       return open === 0
         ? { share: 1, words: 'prepared' }
-        : { share: 1 - open / steps.length, words: `${open} to prepare` };
+        : {
+            share: 1 - open / steps.length,
+            words: plan.poured ? `${open} not ticked` : `${open} to prepare`,
+          };
     }
     case 'map': {
       const rings =
@@ -62,7 +64,8 @@ export function openAt(
         ? { share: poured / sitting.pours.length, words: `${sitting.openRegions.length} to pour` }
         : { share: 0, words: some(sitting.pours.length, 'pour') };
     case 'cure':
-      if (sitting.poured) return { share: 1, words: 'curing' };
+      if (sitting.poured)
+        return sitting.done ? { share: 1, words: 'curing' } : { share: 0.5, words: 'half poured' };
       return layer.sitting.start == null
         ? { share: 0, words: 'no start yet' }
         : {

@@ -29,6 +29,8 @@ export function CureStation() {
           {span && `${localText(span.start.local)} to ${untilText(span.start.local, span.end.local)}`}, at{' '}
           {span && units.show(span.roomC, '°C')}
           {span?.roomOrigin === 'measured' ? '' : ' (assumed)'}.
+          {!sittingPlan.done &&
+            ` ${sittingPlan.openRegions.length === 1 ? 'One region is' : `${sittingPlan.openRegions.length} regions are`} not poured yet.`}
         </p>
       ) : (
         <div className="times">

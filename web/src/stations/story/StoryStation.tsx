@@ -7,6 +7,7 @@ import { keepRun } from '../../api/changes';
 import { bandsOf, colourIn } from '../../editor/filled';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
+import { useFields } from '../../parts/fields';
 import { TimeField } from '../../parts/TimeField';
 import { HowNumber } from '../../parts/HowNumber';
 import { fieldText, localText, wireText } from '../../units/format';
@@ -24,12 +25,15 @@ interface Log {
   roomC: number | null;
   note: string;
   poured: Record<string, number | null>;
+  /** The pours that the person says are all, however little. */
+  all: string[];
 }
 
 /** What was really poured, planned beside actual. */
 export function StoryStation() {
   const { layer, layerPlan, sittingPlan, view } = useStation();
   const units = useUnits();
+  const doneShare = useFields().usual['runs.donePercent'] ?? 100;
   const names = useRegionNames();
   const run = view.runs.findLast((r) => r.sittingId === sittingPlan.sittingId);
   const [log, setLog] = useState<Log>(() => {
@@ -42,6 +46,7 @@ export function StoryStation() {
       roomC: run ? run.roomC : (layer.sitting.roomC ?? null),
       note: run?.note ?? '',
       poured: Object.fromEntries(run?.pours.map((p) => [keyOf(p), p.pouredMl]) ?? []),
+      all: run?.pours.filter((p) => p.thatIsAll).map(keyOf) ?? [],
     };
   });
   const [runId] = useState(() => run?.id ?? crypto.randomUUID());
@@ -63,6 +68,7 @@ export function StoryStation() {
       colourName: names.step(s),
       plannedMl: s.pourMl.value as number | null,
       pouredMl: null,
+      thatIsAll: false,
     }));
   const named = (line: (typeof lines)[number]) => regionOr(layer, layerPlan, line, line.colourName);
   const cupOf = (line: (typeof lines)[number]) =>
@@ -93,6 +99,7 @@ export function StoryStation() {
         regionId: l.regionId,
         pass: l.pass,
         pouredMl: log.poured[keyOf(l)] ?? null,
+        thatIsAll: log.all.includes(keyOf(l)),
       })),
       evenSo,
     };
@@ -102,6 +109,8 @@ export function StoryStation() {
     );
   };
 
+  // Nobody measures what went as it was to go: those that are empty are filled in at once.
+  const unsaidLines = lines.filter((l) => log.poured[keyOf(l)] == null && l.plannedMl !== null);
   const known = lines.filter((l) => log.poured[keyOf(l)] != null);
   const planned = known.reduce((sum, l) => sum + (l.plannedMl ?? 0), 0);
   const poured = known.reduce((sum, l) => sum + (log.poured[keyOf(l)] ?? 0), 0);
@@ -143,6 +152,22 @@ export function StoryStation() {
           onChange={(roomC) => set({ roomC })}
         />
       </div>
+      {unsaidLines.length > 0 && (
+        <button
+          type="button"
+          className="btn btn-outline-primary as-planned"
+          onClick={() =>
+            set({
+              poured: {
+                ...log.poured,
+                ...Object.fromEntries(unsaidLines.map((l) => [keyOf(l), Math.round(l.plannedMl! * 10) / 10])),
+              },
+            })
+          }
+        >
+          {unsaidLines.length === lines.length ? 'All as planned' : 'The rest as planned'}
+        </button>
+      )}
       <table className="amounts poured" aria-label="What was poured">
         <thead>
           <tr>
@@ -154,7 +179,10 @@ export function StoryStation() {
         </thead>
         <tbody>
           {lines.map((line, i) => {
-            const actual = log.poured[keyOf(line)] ?? null;
+            const key = keyOf(line);
+            const actual = log.poured[key] ?? null;
+            const short =
+              actual !== null && line.plannedMl !== null && actual < (line.plannedMl * doneShare) / 100;
             return (
               <tr key={keyOf(line)}>
                 <th scope="row">
@@ -193,7 +221,23 @@ export function StoryStation() {
                     onChange={(v) => set({ poured: { ...log.poured, [keyOf(line)]: v } })}
                   />
                 </td>
-                <td>{differenceOf(units, actual, line.plannedMl)}</td>
+                <td>
+                  {differenceOf(units, actual, line.plannedMl)}
+                  {(short || log.all.includes(key)) && (
+                    <label className="that-is-all">
+                      <input
+                        type="checkbox"
+                        checked={log.all.includes(key)}
+                        onChange={(e) =>
+                          set({
+                            all: e.target.checked ? [...log.all, key] : log.all.filter((k) => k !== key),
+                          })
+                        }
+                      />
+                      that is all<span className="visually-hidden"> of {named(line)}</span>
+                    </label>
+                  )}
+                </td>
               </tr>
             );
           })}
@@ -212,7 +256,7 @@ export function StoryStation() {
         error={say('note')}
         onChange={(note) => set({ note })}
       />
-      <div className="row-buttons">
+      <div className="row-buttons log-save">
         <button
           type="button"
           className="btn btn-primary btn-lg"

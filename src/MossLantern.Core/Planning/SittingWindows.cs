@@ -1,0 +1,80 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Curing;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Plans;
+
+namespace MossLantern.Core.Planning;
+
+/// <summary>
+/// The windows of sittings that share a piece: tape goes round a layer, however many sittings fill it, and what
+/// something lies over takes no other layer.
+/// </summary>
+/// <remarks>Source: docs/craft/curing.md, Windows.</remarks>
+internal static class SittingWindows
+{
+    /// <summary>The sittings, each with the windows that are its own.</summary>
+    /// <param name="piece">The piece.</param>
+    /// <param name="laid">Its layers.</param>
+    /// <param name="sittings">Its sittings, each with its windows as if it were alone.</param>
+    public static ImmutableArray<SittingPlan> Of(Piece piece, ImmutableArray<LaidLayer> laid, ImmutableArray<SittingPlan> sittings)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        var rims = laid.SelectMany(l => l.Map.Regions.Where(r => r.OpenEdgeMm > 0).Select(r => new RegionOf(l.Layer.Id, r.Id))).ToHashSet();
+        var tapes = piece.Layers.SelectMany(l => Tape(l.Id, rims, sittings)).ToLookup(t => t.SittingId, t => t.Window);
+        var open = piece.Layers.Where(l => !IsCovered(piece, l, sittings))
+            .SelectMany(l => OnTop(l.Id, sittings, poured: true)).Select(s => s.SittingId).ToHashSet();
+        return
+        [
+            .. sittings.Select(s => s with
+            {
+                Windows =
+                [
+                    .. tapes[s.SittingId].Any() ? [tapes[s.SittingId].MinBy(w => w.Closes)!] : Array.Empty<CureWindow>(),
+                    .. s.Windows.Where(w => w.Milestone != Milestone.TapePull
+                        && (w.Milestone != Milestone.NextLayer || open.Contains(s.SittingId))),
+                ],
+            }),
+        ];
+    }
+
+    /// <summary>The sittings that pour the last pass over some region of a layer, in their order.</summary>
+    /// <param name="layerId">The layer.</param>
+    /// <param name="sittings">The sittings of its piece, in their order.</param>
+    /// <param name="poured">Whether only what was really poured lies over what is below it; else what is planned does, too.</param>
+    public static ImmutableArray<SittingPlan> OnTop(string layerId, ImmutableArray<SittingPlan> sittings, bool poured = false)
+    {
+        // Read from the top down, a region is first met in its last pass.
+        var covered = new HashSet<RegionOf>();
+        List<SittingPlan> found = [];
+        foreach (var sitting in sittings.Reverse())
+        {
+            var own = sitting.Pours.Select(p => p.Of).Where(r => r.LayerId == layerId).Distinct().ToList();
+            if (own.Any(r => !covered.Contains(r)))
+            {
+                found.Insert(0, sitting);
+            }
+
+            covered.UnionWith(poured ? own.Where(sitting.Begun.Contains) : own);
+        }
+
+        return [.. found];
+    }
+
+    /// <summary>Whether something has been poured over a layer.</summary>
+    private static bool IsCovered(Piece piece, Layer layer, ImmutableArray<SittingPlan> sittings) =>
+        piece.Layers.SkipWhile(l => l.Id != layer.Id).Skip(1).Any(l => l.Within == layer.Within && sittings.Any(s => s.HasBegun(l.Id)));
+
+    /// <summary>When the tape round a layer comes off: it opens with the last pour that touches an open edge and closes with the first.</summary>
+    private static IEnumerable<(string SittingId, CureWindow Window)> Tape(string layerId, HashSet<RegionOf> rims,
+        ImmutableArray<SittingPlan> sittings)
+    {
+        var taped = sittings.Where(s => s.Pours.Any(p => p.LayerId == layerId && rims.Contains(p.Of)))
+            .SelectMany(s => s.Windows.Where(w => w.Milestone == Milestone.TapePull).Select(w => (s.SittingId, Window: w))).ToList();
+        if (taped.Count > 0)
+        {
+            var (sittingId, last) = taped.MaxBy(t => t.Window.Opens);
+            yield return (sittingId, last.ClosingWith(taped.MinBy(t => t.Window.Closes).Window));
+        }
+    }
+}
