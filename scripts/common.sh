@@ -33,7 +33,7 @@ compile_ahead() {
 
 # What the program is built from, as one line: it changes with any file's name, size or time.
 sources() {
-  find src web Directory.* global.json NuGet.config -type f \
+  find src web Directory.* global.json -type f \
     -not -path '*/bin/*' -not -path '*/obj/*' -not -path '*/wwwroot/*' -not -path '*/node_modules/*' -not -path 'web/dist/*' \
     -not -name '*.tsbuildinfo' -not -path '*/openapi/*' -printf '%p %s %T@\n' 2>/dev/null | LC_ALL=C sort | cksum
 }
