@@ -43,7 +43,7 @@ internal static class SharingEndpoints
                 "image/svg+xml", FileName(piece, "map.svg"));
         });
         api.MapGet("/{id}/template.pdf", Results<FileContentHttpResult, ProblemHttpResult> (
-            string id, string? layer, Paper? paper, bool? grid, LayerMapper mapper, PieceStore pieces, WorkshopSurroundings around) =>
+            string id, string? layer, Word<Paper>? paper, bool? grid, LayerMapper mapper, PieceStore pieces, WorkshopSurroundings around) =>
         {
             if (pieces.Find(id) is not { Piece: var piece })
             {
@@ -55,15 +55,15 @@ internal static class SharingEndpoints
                 return NoLayer();
             }
 
-            var pdf = TemplatePdf.Write(piece, chosen, RegionShapes.Of(mapper, piece, chosen), paper ?? Paper.A4,
+            var pdf = TemplatePdf.Write(piece, chosen, RegionShapes.Of(mapper, piece, chosen), paper?.Value ?? Paper.A4,
                 grid ?? false, around.Catalogue);
             return TypedResults.File(pdf, "application/pdf", FileName(piece, "template.pdf"));
         });
         api.MapGet("/{id}/sittings/{sitting}/mixing-sheet.pdf", Results<FileContentHttpResult, ProblemHttpResult> (
-            string id, string sitting, Paper? paper, SheetUnits? units, PieceStore pieces, Workbench workbench,
+            string id, string sitting, Word<Paper>? paper, Word<SheetUnits>? units, PieceStore pieces, Workbench workbench,
             WorkshopSurroundings around) =>
             SheetOf(id, sitting, pieces, workbench, around) is { } found
-                ? TypedResults.File(MixingSheetPdf.Write(found.Sheet, paper ?? Paper.A4, units ?? SheetUnits.Metric),
+                ? TypedResults.File(MixingSheetPdf.Write(found.Sheet, paper?.Value ?? Paper.A4, units?.Value ?? SheetUnits.Metric),
                     "application/pdf", FileName(found.Piece, "mixing-sheet.pdf"))
                 : NoSitting());
         api.MapGet("/{id}/sittings/{sitting}/mixing-sheet.csv", Results<FileContentHttpResult, ProblemHttpResult> (

@@ -1,6 +1,9 @@
 using System.Collections.Immutable;
 using System.Reflection;
 using System.Text.Json;
+using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.Http.Metadata;
+using Microsoft.AspNetCore.Mvc.Infrastructure;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
 using MossLantern.Core.Documents;
@@ -33,6 +36,19 @@ internal static class OpenApiShape
         options.AddOperationTransformer((operation, context, _) =>
         {
             Operations.Describe(operation, context.Description.HttpMethod ?? "", $"/{context.Description.RelativePath}");
+            foreach (var (name, type) in context.Description.ParameterDescriptions
+                .Select(p => (p.Name, Type: (p.ParameterDescriptor as IParameterInfoParameterDescriptor)?.ParameterInfo.ParameterType)))
+            {
+                // A value that is read from a word lists its words.
+                if (type is not null && (Nullable.GetUnderlyingType(type) ?? type) is { IsGenericType: true } word
+                    && word.GetGenericTypeDefinition() == typeof(Word<>)
+                    && operation.Parameters?.FirstOrDefault(p => p.Name == name) is OpenApiParameter parameter)
+                {
+                    var words = (ImmutableArray<string>)word.GetProperty(nameof(Word<>.All))!.GetValue(null)!;
+                    parameter.Schema = new OpenApiSchema { Type = JsonSchemaType.String, Enum = [.. words.Select(w => (JsonNode)w)] };
+                }
+            }
+
             return Task.CompletedTask;
         });
         options.AddSchemaTransformer((schema, context, _) =>

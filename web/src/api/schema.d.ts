@@ -5384,8 +5384,6 @@ export interface components {
             panel: number;
             standing: components["schemas"]["Standing"];
         };
-        /** @enum {unknown} */
-        Paper: "a4" | "letter";
         PasteAnswer: {
             /** Format: double */
             sectionMm2: number;
@@ -6241,8 +6239,6 @@ export interface components {
             widthsMm: number[];
             together: components["schemas"]["Reckoned"];
         };
-        /** @enum {unknown} */
-        SheetUnits: "metric" | "us";
         ShelfView: {
             id: string;
             /** Format: int32 */
@@ -8163,7 +8159,7 @@ export interface operations {
         parameters: {
             query?: {
                 layer?: string;
-                paper?: components["schemas"]["Paper"];
+                paper?: "a4" | "letter";
                 grid?: boolean;
             };
             header?: never;
@@ -8193,8 +8189,8 @@ export interface operations {
     "get-mixing-sheet": {
         parameters: {
             query?: {
-                paper?: components["schemas"]["Paper"];
-                units?: components["schemas"]["SheetUnits"];
+                paper?: "a4" | "letter";
+                units?: "metric" | "us";
             };
             header?: never;
             path: {
