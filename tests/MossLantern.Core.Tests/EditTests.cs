@@ -337,6 +337,12 @@ public class EditTests
     [Fact]
     public void A_layer_over_another_has_its_hearts_and_is_clear()
     {
+        // A clear coat is one flood of clear, in a sitting of its own.
+        var coated = Made(Rings, new AddLayer(ClearCoat: true));
+        var flood = Assert.IsType<FloodLayout>(coated.Layers[^1].Layout);
+        Assert.True(coated.Recipes.Single(r => r.Id == flood.RecipeId).IsClear);
+        Assert.Equal(("Clear coat", coated.Layers[^1].Id), (coated.Layers[^1].Name, Assert.Single(coated.Sittings[^1].Rest)));
+
         var made = Editing.Checked(Rings, [new AddLayer()], AnyEdit.Cupboard);
         Assert.Equal("layers[layer-1]", made.Place);
         var over = made.Piece!.Layers[1];

@@ -18,6 +18,7 @@ public static class PieceFields
     {
         ["kept"] = Zone.Most,
         ["layers"] = PieceValidator.MostLayers,
+        ["layers.layout.bands"] = (int)Accepted.BandCount.To,
         ["layers.layout.hearts"] = (int)Accepted.HeartCount.To,
         ["layers.zones"] = Zone.Most,
     }.ToImmutableSortedDictionary(StringComparer.Ordinal);

@@ -3,12 +3,13 @@ using MossLantern.Core.Documents;
 namespace MossLantern.Core.Edits;
 
 /// <summary>A new layer on top: the hearts of the one below, clear all over, in a sitting of its own.</summary>
-public sealed record AddLayer : Edit
+/// <param name="ClearCoat">Whether it is clear over everything, and called so.</param>
+public sealed record AddLayer(bool ClearCoat = false) : Edit
 {
     private const double DepthMm = 2;
 
     /// <inheritdoc/>
-    public override string Words(Piece before) => "pour a layer over it";
+    public override string Words(Piece before) => ClearCoat ? "pour a clear coat over it" : "pour a layer over it";
 
     /// <inheritdoc/>
     public override Edited Apply(Piece piece, Cupboard cupboard)
@@ -22,8 +23,8 @@ public sealed record AddLayer : Edit
         return new(with with
         {
             Layers = piece.Layers.Add(new(
-                id, FormattableString.Invariant($"Layer {piece.Layers.Length + 1}"), DepthMm,
-                new RingsLayout(
+                id, ClearCoat ? "Clear coat" : FormattableString.Invariant($"Layer {piece.Layers.Length + 1}"), DepthMm,
+                ClearCoat ? new FloodLayout(clear) : new RingsLayout(
                     hearts?.Hearts ?? [], [new("band-1", 10, true, clear)], hearts?.RimFollow ?? 0,
                     hearts is { Hearts.IsEmpty: false } ? clear : null,
                     hearts?.Widening ?? 1, hearts?.RimWay ?? RimWay.Proportional),

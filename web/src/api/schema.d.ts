@@ -2329,6 +2329,11 @@ export interface components {
         EditAddLayer: {
             /** @enum {string} */
             do: "add-layer";
+            /**
+             * @description Whether it is clear over everything, and called so.
+             * @default false
+             */
+            clearCoat: boolean;
         };
         /**
          * @description One more pass over a region, in the same sitting or in another: clear below a colour, or clear that locks it in.

@@ -199,7 +199,7 @@ describe('a change', () => {
 
   it('of no field that was refused is said until the next is kept', async () => {
     workshop.refusing = 'There is no such band.';
-    await editor.edit({ do: 'add-layer' });
+    await editor.edit({ do: 'add-layer', clearCoat: false });
     expect(editor.get().errors).toEqual({ here: 'There is no such band.' });
     workshop.refusing = null;
     await editor.edit(named('next'));

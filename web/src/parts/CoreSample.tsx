@@ -11,7 +11,7 @@ interface Props {
   /** The sitting that is looked at. */
   sitting: string;
   onChoose: (layerId: string, sittingId?: string) => void;
-  onAdd: () => void;
+  onAdd: (clearCoat: boolean) => void;
 }
 
 const width = 112;
@@ -31,8 +31,11 @@ export function CoreSample({ piece, plan: whole, beneath, chosen, sitting, onCho
     .reverse();
   return (
     <section className="core" aria-label="Core sample">
-      <button type="button" className="over" onClick={onAdd}>
+      <button type="button" className="over" onClick={() => onAdd(false)}>
         + pour another layer over
+      </button>
+      <button type="button" className="over" onClick={() => onAdd(true)}>
+        + a clear coat
       </button>
       <ol>
         {drawn.map(({ layer, plan, number }) => {

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import type { Moment, RibbonSpan } from '../api/client';
 import { ribbonQuery } from '../api/queries';
 import { clockText, localText, untilText, windowNames } from '../units/format';
-import { ms, place } from './ribbonLanes';
+import { hiddenWords, ms, place, wordsOn } from './ribbonLanes';
 import { barData, barStyle } from './windowBar';
 import './windowBar.scss';
 import './Ribbon.scss';
@@ -47,7 +47,8 @@ export function Ribbon() {
     links[(from + by + links.length) % links.length]?.focus();
   };
   const room = width > 0 && data ? place(data.spans, x, width - moreWidth, usualLanes) : [];
-  const hidden = width > 0 && data ? data.spans.length - room.length : 0;
+  const shown = new Set(room.map((p) => p.span));
+  const hidden = width > 0 && data ? data.spans.filter((s) => !shown.has(s)) : [];
   const placed = all && data ? place(data.spans, x, width - moreWidth, data.spans.length) : room;
   const lanes = Math.max(usualLanes, ...placed.map((p) => p.lane + 1));
   return (
@@ -87,8 +88,7 @@ export function Ribbon() {
             style={{ ...barStyle(bar), top: top + lane * laneHeight }}
             title={spanText(span)}
           >
-            {span.pieceName}
-            {span.layers > 1 && ` · ${span.sittingName}`} · {windowNames[span.milestone]}
+            {wordsOn(span)}
             {span.state === 'open' && span.closes ? `, until ${clockText(span.closes.local)}` : ''}
             <span className="visually-hidden">, {whenText(span)}</span>
           </Link>
@@ -109,9 +109,15 @@ export function Ribbon() {
             ))}
           </span>
         )}
-        {(hidden > 0 || all) && (
-          <button type="button" className="ribbon-more" aria-expanded={all} onClick={() => setAll(!all)}>
-            {all ? 'show fewer' : `and ${hidden} more`}
+        {(hidden.length > 0 || all) && (
+          <button
+            type="button"
+            className="ribbon-more"
+            data-open={(!all && hidden.some((s) => s.state === 'open')) || undefined}
+            aria-expanded={all}
+            onClick={() => setAll(!all)}
+          >
+            {all ? 'show fewer' : hiddenWords(hidden)}
           </button>
         )}
       </div>
@@ -131,4 +137,4 @@ function whenText(span: RibbonSpan) {
 }
 
 /** Room at the right end for the button that shows the rest. */
-const moreWidth = 96;
+const moreWidth = 156;

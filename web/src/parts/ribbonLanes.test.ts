@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { Moment, RibbonSpan } from '../api/client';
-import { place } from './ribbonLanes';
+import { hiddenWords, place, wordsOn } from './ribbonLanes';
 
 const start = Date.parse('2026-05-01T08:00:00Z');
 const at = (hours: number): Moment => {
@@ -45,4 +45,15 @@ it('lays no window over another or its words', () => {
   for (const [i, a] of placed.entries())
     for (const b of placed.slice(i + 1))
       if (a.lane === b.lane) expect(a.bar.left >= b.bar.right || b.bar.left >= a.bar.right).toBe(true);
+});
+
+it('says of what there is no room for when the first of it wants hands', () => {
+  expect(hiddenWords([])).toBe('');
+  expect(hiddenWords([span('late', 9, 12), span('soon', 2.5, 4)])).toBe('and 2 more, 10:30');
+  expect(hiddenWords([span('late', 9, 12), span('now', -1, 4)])).toBe('and 2 more, open now');
+});
+
+it('names the layer of a window where the piece has several', () => {
+  expect(wordsOn(span('Fen', 1, 2))).toBe('Fen · next layer');
+  expect(wordsOn({ ...span('Fen', 1, 2), layers: 2, sittingName: 'Veil' })).toBe('Fen · Veil · next layer');
 });

@@ -1,9 +1,22 @@
 import type { Moment, RibbonSpan } from '../api/client';
-import { windowNames } from '../units/format';
+import { clockText, windowNames } from '../units/format';
 import type { WindowBar } from './windowBar';
 import { windowBar } from './windowBar';
 
 export const ms = (m: Moment) => Date.parse(m.at);
+
+/** What is written on a window; its layer too, where the piece has several. */
+export const wordsOn = (span: RibbonSpan) =>
+  [span.pieceName, ...(span.layers > 1 ? [span.sittingName] : []), windowNames[span.milestone]].join(' · ');
+
+/** What is told of windows that there is no room for: how many, and when the first of them wants hands. */
+export function hiddenWords(hidden: RibbonSpan[]) {
+  if (hidden.length === 0) return '';
+  const count = `and ${hidden.length} more`;
+  if (hidden.some((s) => s.state === 'open')) return `${count}, open now`;
+  const first = hidden.reduce((a, b) => (next(b) < next(a) ? b : a));
+  return `${count}, ${clockText(first.opens.local)}`;
+}
 
 /** When something is next to be done about a window: it opens, or it closes. */
 const next = (span: RibbonSpan) => ms(span.state === 'open' && span.closes ? span.closes : span.opens);
@@ -21,7 +34,7 @@ export function place(spans: RibbonSpan[], x: (m: Moment) => number, width: numb
   const [soonest, ...ahead] = spans.filter((s) => s.state !== 'open').sort((a, b) => next(a) - next(b));
   const open = spans.filter((s) => s.state === 'open').sort((a, b) => next(a) - next(b));
   for (const span of [...(soonest ? [soonest] : []), ...open, ...ahead]) {
-    const words = `${span.pieceName} · ${windowNames[span.milestone]}${span.state === 'open' ? ', until 00:00' : ''}`;
+    const words = wordsOn(span) + (span.state === 'open' ? ', until 00:00' : '');
     const bar = windowBar(
       x(span.opens),
       span.closes && x(span.closes),

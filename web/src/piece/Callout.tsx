@@ -19,7 +19,21 @@ export function edgeOf(plan: LayerView, layer: FilledLayer, index: number) {
     return { xMm: fromRim ? right.fromMm : right.toMm, outward: 1 };
   if (left && (fromRim || left.fromMm > (plan.cut[0]?.fromMm ?? 0)))
     return { xMm: fromRim ? left.toMm : left.fromMm, outward: -1 };
-  return null;
+  return right || left ? null : edgeOfNone(plan, layer, index, heartX);
+}
+
+/** A band that is too narrow to be met by the cut, or that has no room, is taken where it would be: at the edge of the next
+ *  one that its width counts from. */
+function edgeOfNone(plan: LayerView, layer: FilledLayer, index: number, heartX: number) {
+  if (layer.layout.kind === 'rings' && heartsOf(layer).length === 0) return null;
+  const ids = bandsOf(layer).map((b) => b.id);
+  const fromRim = countsFromRim(layer, index);
+  const inner = [...ids.slice(0, index).reverse(), 'heart'];
+  for (const id of fromRim ? ids.slice(index + 1) : inner) {
+    const next = plan.cut.find((s) => s.regionId === id && s.toMm > heartX);
+    if (next) return { xMm: fromRim ? next.fromMm : next.toMm, outward: 1 };
+  }
+  return { xMm: fromRim ? (plan.cut.at(-1)?.toMm ?? heartX) : heartX, outward: 1 };
 }
 
 interface CalloutProps {

@@ -90,4 +90,19 @@ describe('a grip', () => {
   it('takes it from as far as a finger is wide where nothing is told', () => {
     expect(grip().querySelector('.reach')!.getAttribute('r')).toBe('22');
   });
+
+  it('is let go of by Escape, which nobody else hears then', () => {
+    const element = grip();
+    const heard = vi.fn();
+    window.addEventListener('keydown', heard);
+    fireEvent.pointerDown(element, { button: 0, clientX: 100, clientY: 50 });
+    fireEvent.keyDown(element, { key: 'Escape' });
+    expect(hold.leave).toHaveBeenCalledOnce();
+    expect(heard).not.toHaveBeenCalled();
+    fireEvent.pointerUp(element, { clientX: 115, clientY: 45 });
+    expect(hold.drop).not.toHaveBeenCalled();
+    fireEvent.keyDown(element, { key: 'Escape' });
+    expect(heard).toHaveBeenCalledOnce();
+    window.removeEventListener('keydown', heard);
+  });
 });

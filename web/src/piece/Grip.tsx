@@ -77,7 +77,7 @@ export function Grip({
       grip.removeEventListener(moves, move);
       grip.removeEventListener('pointerup', drop);
       grip.removeEventListener('pointercancel', drop);
-      window.removeEventListener('keydown', leave);
+      window.removeEventListener('keydown', leave, true);
     };
     const drop = (event: PointerEvent) => {
       off();
@@ -85,10 +85,12 @@ export function Grip({
     };
     const leave = (event: KeyboardEvent) => {
       if (event.key !== 'Escape') return;
+      // What is chosen stays so: the next one lets go of that.
+      event.stopPropagation();
       off();
       hold.leave();
     };
-    window.addEventListener('keydown', leave);
+    window.addEventListener('keydown', leave, true);
     grip.addEventListener(moves, move);
     grip.addEventListener('pointerup', drop);
     grip.addEventListener('pointercancel', drop);

@@ -53,8 +53,8 @@ it('stands in the layer, and parts numbers that would lie over each other', () =
   );
   const at = [...container.querySelectorAll('text')].map((t) => [t.getAttribute('x'), t.getAttribute('y')]);
   expect(at[0]).toEqual(['60', '40']);
-  expect(at[1]![0]).toBe('62');
-  expect(Math.abs(Number(at[1]![1]) - 40)).toBeGreaterThanOrEqual(28);
+  const [x, y] = at[1]!.map(Number);
+  expect(Math.abs(x! - 60) >= 24 || Math.abs(y! - 40) >= 24).toBe(true);
   // The one that was moved points to where it belongs.
   expect(container.querySelectorAll('path')).toHaveLength(1);
 });

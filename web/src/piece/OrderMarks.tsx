@@ -36,12 +36,16 @@ export function OrderMarks({ layer, sitting, frame }: Props) {
 /** The cups of a sitting in the order in which they are first poured. */
 export const cupsInOrder = (sitting: SittingView) => [...new Set(sitting.pours.map((s) => s.cupId))];
 
-/** A thread is so wide at least, and wider by the root of what is poured, pixels. */
-const threadWidth = (ml: number) => 1.5 + Math.min(9, 0.9 * Math.sqrt(ml));
+/** A thread is so wide at least, and wider by the root of what is poured, pixels; over a small map they are thinner. */
+const threadWidth = (ml: number, scale: number) => 1.5 + scale * Math.min(9, 0.9 * Math.sqrt(ml));
+
+/** A map so wide has threads of full width, pixels. */
+const wideMap = 640;
 
 /** Threads of resin from the cups at the left edge to where each is poured; what is poured has none any more. */
 export function Threads({ layer, sitting, frame, height }: Props & { height: number }) {
   const cups = cupsInOrder(sitting);
+  const scale = Math.min(1, (layer.box.widthMm * frame.pixelsPerMm) / wideMap);
   const colours = new Map(layer.colours.map((c) => [c.cupId, c.colour]));
   const threads = sitting.pours.flatMap((step, i) => {
     const to = step.layerId === layer.layerId ? middleOf(layer, step.regionId, frame) : null;
@@ -52,7 +56,7 @@ export function Threads({ layer, sitting, frame, height }: Props & { height: num
   return (
     <g className="threads" aria-hidden>
       {threads.map(({ i, step, d }) => {
-        const width = threadWidth(step.pourMl.value);
+        const width = threadWidth(step.pourMl.value, scale);
         return (
           <g key={i}>
             <path d={d} className="thread-edge" strokeWidth={width + 2} />

@@ -31,8 +31,8 @@ interface Props {
 export function PieceColumn({ page, piece, plan, view, chosen, sitting, choose, children }: Props) {
   const units = useUnits();
   const { editor } = page;
-  const pour = () =>
-    void editor.edit({ do: 'add-layer' }).then((got) => {
+  const pour = (clearCoat: boolean) =>
+    void editor.edit({ do: 'add-layer', clearCoat }).then((got) => {
       if (got) choose(got.piece.layers.at(-1)!.id);
     });
   return (

@@ -49,6 +49,9 @@ const pages: Record<Station, React.ComponentType> = {
 const Cups = memo(CupRow);
 const Tags = memo(StringOfStations);
 
+/** The stations whose numbers are read with the hands full. */
+const readFromAfar: ReadonlySet<Station> = new Set(['cups', 'pour', 'cure', 'story']);
+
 export function PiecePage({ id, station }: { id: string; station: string }) {
   const { layer: asked, sitting: askedSitting } = useAsked(id);
   const [look, setLook] = useState(usualLook);
@@ -201,7 +204,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
   }
 
   const Page = pages[station as Station];
-  const bench = station === 'cups' || station === 'pour';
+  const bench = readFromAfar.has(station as Station);
   return (
     <EditingProvider value={editing}>
       <StationProvider value={at}>

@@ -1,6 +1,6 @@
 import type { LayerView } from '../api/client';
 import type { Frame } from './StageHandles';
-import { fanOut } from './fanOut';
+import { spread } from './spread';
 import './RegionMarks.scss';
 
 /** What is written on a region. */
@@ -16,8 +16,11 @@ interface Props {
   of: (region: string) => Mark | null;
 }
 
-/** So far a mark stands from the next, pixels from its middle. */
-const touch = 14;
+/** A mark is so high, from its middle, and so wide for each letter, pixels. */
+const halfHeight = 12;
+const leastHalf = 12;
+const halfLetter = 4.6;
+const padding = 5;
 
 /** Where a region of a layer is written on. */
 export function middleOf(layer: LayerView, region: string, { px, py }: Frame) {
@@ -30,19 +33,27 @@ export function RegionMarks({ layer, frame, of }: Props) {
   const marks = layer.regions.flatMap(({ id }) => {
     const at = middleOf(layer, id, frame);
     const mark = at && of(id);
-    return mark ? [{ ...mark, ...at, touch }] : [];
+    if (!mark) return [];
+    const halfWidth = Math.max(leastHalf, padding + halfLetter * mark.words.length);
+    return [{ ...mark, ...at, halfWidth, halfHeight }];
   });
-  const placed = fanOut(marks, [], -1);
+  const placed = spread(marks);
   return (
     <g className="region-marks" aria-hidden>
       {marks.map((mark, i) => {
         const { x, y } = placed[i] ?? mark;
-        const half = Math.max(12, 5 + 4.6 * mark.words.length);
+        const moved = x !== mark.x || y !== mark.y;
         return (
           <g key={i} data-state={mark.state}>
-            {y !== mark.y && <path d={`M${mark.x} ${mark.y}L${x} ${y}`} />}
-            {y !== mark.y && <circle cx={mark.x} cy={mark.y} r={2.5} />}
-            <rect x={x - half} y={y - 12} width={2 * half} height={24} rx={12} />
+            {moved && <path d={`M${mark.x} ${mark.y}L${x} ${y}`} />}
+            {moved && <circle cx={mark.x} cy={mark.y} r={2.5} />}
+            <rect
+              x={x - mark.halfWidth}
+              y={y - halfHeight}
+              width={2 * mark.halfWidth}
+              height={2 * halfHeight}
+              rx={halfHeight}
+            />
             <text x={x} y={y}>
               {mark.words}
             </text>

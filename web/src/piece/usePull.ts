@@ -39,7 +39,7 @@ export const cupButton = (
 
 /** The level of a cup is pulled up or down, or stepped by keys: the reserve of all cups follows, or with Alt the bands of this one. */
 export function usePull(layer: FilledLayer, pullable: boolean) {
-  const { edit, drag } = useEdits();
+  const { edit, drag, letGo } = useEdits();
   const reserve = useReserve(layer);
   const pull = (e: React.PointerEvent<HTMLButtonElement>, volume: CupVolume) => {
     const glass = e.currentTarget.querySelector('svg')?.getBoundingClientRect();
@@ -66,10 +66,23 @@ export function usePull(layer: FilledLayer, pullable: boolean) {
       pulled = true;
       drag(change(event), event.timeStamp);
     };
-    const drop = (event: PointerEvent) => {
+    const off = () => {
       window.removeEventListener('pointermove', move);
       window.removeEventListener('pointerup', drop);
       window.removeEventListener('pointercancel', drop);
+      window.removeEventListener('keydown', leave, true);
+    };
+    const leave = (event: KeyboardEvent) => {
+      if (event.key !== 'Escape') return;
+      event.stopPropagation();
+      off();
+      if (pulled) {
+        swallowClick(button);
+        letGo();
+      }
+    };
+    const drop = (event: PointerEvent) => {
+      off();
       if (!pulled) return;
       // The click that ends a pull does not choose the cup.
       swallowClick(button);
@@ -78,6 +91,7 @@ export function usePull(layer: FilledLayer, pullable: boolean) {
     window.addEventListener('pointermove', move);
     window.addEventListener('pointerup', drop);
     window.addEventListener('pointercancel', drop);
+    window.addEventListener('keydown', leave, true);
   };
   const keys = (e: React.KeyboardEvent, volume: CupVolume) => {
     const by = { ArrowUp: 1, ArrowDown: -1 }[e.key];

@@ -135,8 +135,11 @@ interface ComparedProps {
 function Compared({ view, left, right, name }: ComparedProps) {
   const [beside, setBeside] = useState(false);
   const [at, setAt] = useState(50);
+  const [there, setThere] = useState<string[]>([]);
   const picture = (which: string) =>
     `/api/pieces/${view.id}/picture.png?width=900&${which === 'now' ? `version=${view.version}` : `revision=${which}&version=r${which}`}`;
+  const came = (which: string) => setThere((all) => [...all, picture(which)]);
+  const ready = there.includes(picture(left)) && there.includes(picture(right));
   return (
     <>
       <div
@@ -148,13 +151,19 @@ function Compared({ view, left, right, name }: ComparedProps) {
             : { aspectRatio: `${view.plan?.ground.widthMm ?? 4} / ${view.plan?.ground.heightMm ?? 3}` }
         }
       >
-        <img src={picture(right)} alt={`Right: ${name(right)}`} />
+        <img src={picture(right)} alt={`Right: ${name(right)}`} onLoad={() => came(right)} />
         <img
           src={picture(left)}
+          onLoad={() => came(left)}
           alt={`Left: ${name(left)}`}
           style={beside ? undefined : { clipPath: `inset(0 ${100 - at}% 0 0)` }}
         />
-        {!beside && <i className="seam" style={{ left: `${at}%` }} aria-hidden />}
+        {!ready && (
+          <p className="on-its-way" role="status">
+            The pictures are being painted…
+          </p>
+        )}
+        {!beside && ready && <i className="seam" style={{ left: `${at}%` }} aria-hidden />}
       </div>
       <p className="line">
         <Whether
@@ -164,7 +173,7 @@ function Compared({ view, left, right, name }: ComparedProps) {
           yes="side by side"
           onChange={setBeside}
         />
-        {!beside && (
+        {!beside && ready && (
           <>
             <label htmlFor="seam" className="visually-hidden">
               Where one ends and the other begins
@@ -245,7 +254,11 @@ function Another({ view }: { view: PieceView }) {
 /** How the copy would look. */
 function Seen({ id, piece, to }: { id: string; piece: Piece; to: Record<string, string> }) {
   const { data } = useQuery(colourwayQuery(id, { piece: recoloured(piece, to) }));
-  return data ? <Picture painting={data} label={`${piece.name} in these colours`} /> : <div />;
+  return data ? (
+    <Picture painting={data} label={`${piece.name} in these colours`} />
+  ) : (
+    <p role="status">Painting it…</p>
+  );
 }
 
 function Picture({ painting, label }: { painting: Painting; label: string }) {

@@ -201,16 +201,20 @@ export function BatchRow(props: Props) {
                       of={byWeight ? volume.measured.hardenerG : volume.measured.hardenerMl}
                       label={`Hardener of ${cup.name}`}
                     />
+                    <span className="says"> resin + hardener</span>
                   </small>
                 )}
                 {volume.doses.all.map((dose, i) => (
                   <small key={i}>
                     {dose.g ? (
-                      <HowNumber
-                        of={dose.g}
-                        label={`${volume.doses.all.length > 1 ? dose.name : 'Colourant'} of ${cup.name}`}
-                        decimals={2}
-                      />
+                      <>
+                        <HowNumber
+                          of={dose.g}
+                          label={`${volume.doses.all.length > 1 ? dose.name : 'Colourant'} of ${cup.name}`}
+                          decimals={2}
+                        />{' '}
+                        {dose.name}
+                      </>
                     ) : (
                       `${dose.name} by eye`
                     )}
@@ -219,7 +223,7 @@ export function BatchRow(props: Props) {
                 {volume.draws.length > 0 && <small>from other cups</small>}
                 {clock && (
                   <small data-short={clock.short || undefined}>
-                    <HowNumber of={clock.inHandMinutes} label={`${cup.name} in hand`} decimals={0} /> left
+                    <HowNumber of={clock.inHandMinutes} label={`${cup.name} in hand`} decimals={0} /> in hand
                   </small>
                 )}
               </div>

@@ -1,3 +1,4 @@
+import { useSearchParams } from 'react-router';
 import { alsoIn } from '../../editor/filled';
 import type { FilledLayer } from '../../editor/filled';
 import { arrange, arranged, moved } from '../../editor/batches';
@@ -40,6 +41,7 @@ export function CupsStation() {
     layer.recipes.find((c) => c.id === inOrder[0]) ??
     layer.recipes[0]!;
   const { batches } = sittingPlan;
+  const filledCups = sittingPlan.cups.cups.filter((c) => c.mixMl.value > 0).length;
   const batch = batches.all.find((b) => b.cupIds.includes(cup.id));
   const plan = sittingPlan.cups.cups.find((c) => c.cupId === cup.id);
   const others = alsoIn(piece, whole.sittings, layer.id, cup.id);
@@ -51,12 +53,13 @@ export function CupsStation() {
       <h2>
         <HowNumber of={sittingPlan.cups.totalMl} label="All cups" className="bench" />
         <span className="beside">
-          in {inOrder.length === 1 ? 'one cup' : `${inOrder.length} cups`},{' '}
-          {batches.all.length === 1 ? 'from one batch of' : `from ${batches.all.length} batches,`}{' '}
+          in {filledCups === 1 ? 'one cup' : `${filledCups} cups`},{' '}
+          {batches.all.length === 1 ? 'mixed as one batch of' : `mixed as ${batches.all.length} batches of`}{' '}
           <HowNumber of={batches.totalMl} label="Mixed in all" decimals={0} />
-          {batches.all.length === 1 ? '' : ' in all'}
+          {batches.all.length === 1 ? '' : ' together'}
         </span>
       </h2>
+      <OtherSittings />
       <LayOut />
       {secondLook}
       <div className="sentence small">
@@ -231,6 +234,37 @@ export function CupsStation() {
         </p>
       )}
     </>
+  );
+}
+
+/** Which sitting all of this is for, and what the others of the piece take. */
+function OtherSittings() {
+  const { plan, layerPlan, sittingPlan } = useStation();
+  const units = useUnits();
+  const [, setSearch] = useSearchParams();
+  const others = plan.sittings.filter((s) => s !== sittingPlan && s.pours.length > 0);
+  if (others.length === 0) return null;
+  return (
+    <p className="other-sittings">
+      For <b>{sittingPlan.name}</b>. In sittings of their own:{' '}
+      {others.map((s, i) => (
+        <span key={s.sittingId}>
+          {i > 0 && ', '}
+          <button
+            type="button"
+            className="btn btn-link"
+            onClick={() => {
+              const layer = s.layerIds.includes(layerPlan.layerId) ? layerPlan.layerId : s.layerIds[0]!;
+              setSearch({ layer, sitting: s.sittingId }, { replace: true });
+            }}
+          >
+            {s.name}
+          </button>{' '}
+          {units.show(s.cups.totalMl.value, 'ml', 0)}
+        </span>
+      ))}
+      .
+    </p>
   );
 }
 

@@ -13,11 +13,17 @@ import './bands.scss';
 
 const ownCup = '+';
 
+/** So many bands are added by one press. */
+const several = 5;
+/** A vein takes so much of a band; what is left on both sides has to be wider, mm. */
+const leastForVein = 6;
+
 /** The bands of a layer, from the middle to the rim, with the hearts' bed before them. */
 export function BandList() {
   const { layer, here, selected, select } = useStation();
   const { edit } = useEdits();
   const mostHearts = useMost('layers.layout.hearts');
+  const mostBands = useMost('layers.layout.bands');
   const rings = layer.layout.kind === 'rings';
   const heading = rings
     ? 'Bands, from the heart to the rim'
@@ -53,6 +59,17 @@ export function BandList() {
         >
           {layer.layout.kind === 'lines' ? 'Add a stripe' : 'Add a band'}
         </button>
+        {bandsOf(layer).length + several <= mostBands && (
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() =>
+              void edit(...Array.from({ length: several }, () => ({ do: 'add-band' as const, ...here })))
+            }
+          >
+            {layer.layout.kind === 'lines' ? `Add ${several} stripes` : `Add ${several} bands`}
+          </button>
+        )}
         {rings && heartsOf(layer).length < mostHearts && (
           <button
             type="button"
@@ -267,6 +284,16 @@ function BandRow({ index }: { index: number }) {
           >
             Split
           </button>
+          {!band.fillsRest && band.widthMm > leastForVein && (
+            <button
+              type="button"
+              className="chip"
+              aria-label={`Lay a vein through band ${number}`}
+              onClick={press({ do: 'vein-through', ...on })}
+            >
+              Vein through it
+            </button>
+          )}
           <button
             type="button"
             className="chip"
