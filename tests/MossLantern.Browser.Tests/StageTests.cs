@@ -314,4 +314,24 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("Undo: mark a preparation");
         page.WaitUntilKept();
     }
+
+    /// <summary>On a phone nothing but a strip that is drawn along reaches beyond the screen.</summary>
+    [Theory]
+    [InlineData("reckoner")]
+    [InlineData("pieces/marsh-light/share")]
+    [InlineData("pieces/marsh-light/cure")]
+    [InlineData("pieces/bracken-slice/ground")]
+    public void Narrow_pages_fit(string path)
+    {
+        using var page = Opened($"/{path}", 390, 844);
+        page.WaitForText(path == "reckoner" ? "How much of each part?" : path.EndsWith("share", StringComparison.Ordinal) ? "Versions" : "Cure");
+        Assert.Equal(390, page.Script<long>("return document.documentElement.scrollWidth"));
+        Assert.Equal("", page.Script<string>(
+            """
+            return [...document.querySelectorAll('main :is(button, a, input, select, p, h1, h2, h3, td)')].filter(e => {
+              const box = e.getBoundingClientRect();
+              return box.width > 0 && box.right > 392 && !e.closest('nav, .core, .string, .tide');
+            }).map(e => e.outerHTML.slice(0, 80)).join('; ');
+            """));
+    }
 }

@@ -365,4 +365,28 @@ public class SittingTests
         Assert.All(plan.Need, n => Assert.Equal(n.MixMl.Value, n.ResinMl.Value + n.HardenerMl.Value, 1e-9));
         Assert.Equal(2, plan.Need[0].MixMl.Inputs.Length);
     }
+
+    /// <summary>The depth of a stripe counts from the ground: the film below it is a part of that, and levelling counts the same.</summary>
+    [Fact]
+    public void Stripes_with_a_depth_of_their_own_count_it_from_the_ground_and_so_does_levelling()
+    {
+        var piece = Samples.Piece(Samples.Panel(300, 200), LayoutTests.Layer(Samples.Lines("clear", 2, 0, 3), 20, 0) with { DepthMm = 3 });
+        var plain = Plan(piece);
+        double Area(string region) => plain.Layers[0].Regions.Single(r => r.Id.ToString() == region).Area.Value * 100;
+        Assert.Equal(Area("b1") * 1 / 1000, Ml(plain, R("b1")), 1e-6);
+        var deep = Plan(Made(piece, new SetRegionDepth(Layer, R("b1"), 5)));
+        Assert.Equal(Area("b1") * 3 / 1000, Ml(deep, R("b1")), 1e-6);
+        Assert.Equal(Ml(plain, R("b2")), Ml(deep, R("b2")), 1e-9);
+        Assert.Equal(Area("b2") * 2 / 1000, deep.Layers[0].LevelClear.Single(c => c.RegionId == R("b2")).Ml.Value, 1e-6);
+
+        // The film of its own depth takes what it takes from the stripes over it, so that a box never holds more than it does.
+        var film = Plan(Made(piece, new SetRegionDepth(Layer, R("start"), 2.5)));
+        Assert.Equal(plain.Layers[0].LayerMl, film.Layers[0].LayerMl, 1e-6);
+        Assert.Equal(Area("b1") * 0.5 / 1000, Ml(film, R("b1")), 1e-6);
+
+        // A stripe that is to be lower than its film takes nothing, and is as high as that.
+        var low = Plan(Made(piece, new SetRegionDepth(Layer, R("b1"), 1)));
+        Assert.Equal(0, Ml(low, R("b1")));
+        Assert.Equal(Area("b1") * 1 / 1000, low.Layers[0].LevelClear.Single(c => c.RegionId == R("b1")).Ml.Value, 1e-6);
+    }
 }

@@ -97,12 +97,40 @@ public class StonesInTests
         Assert.Equal(50, Plan(AllOf(glass)).Layers[0].StonesG, 1e-9);
     }
 
-    [Fact]
-    public void More_than_there_is_room_for_leaves_nothing_to_pour_and_several_kinds_add_up()
+    [Theory]
+    [InlineData(90, "quartz-chips", 250, 40.5, 119)]
+    [InlineData(110, "glass-beads", 240, 41.8, 69.5)]
+    [InlineData(90, "quartz-chips", 131, 40.57, 0)]
+    [InlineData(90, "quartz-chips", 132, 40.5, 0.8)]
+    public void Stones_never_make_a_pour_vanish_and_what_stands_out_is_told(double ml, string stone, double grams, double poured, double outG)
     {
-        Assert.Equal(0, Ml(Plan(Made(WithGlass, new SetRegionStones(Layer, R("b1"), "crushed-glass", 20_000))), R("b1")).Single());
-        var both = Made(WithGlass, new SetRegionStones(Layer, R("b1"), "quartz-points", 5.3));
-        Assert.Equal(Ml(Plan(WithGlass), R("b1")).Single() - 2, Ml(Plan(both), R("b1")).Single(), 1e-9);
+        Sketch flood = new(Layer, "Body", 3, new FloodLayout("moss"), [Samples.Cup("moss")], new("coating"),
+            Measure.ByVolume, null, [], PlannedTimes.None);
+        var plan = Plan(Made(Samples.Piece(Samples.Panel(ml / 0.3, 100), flood), new SetRegionStones(Layer, FloodLayout.FloodId, stone, grams)));
+        Assert.Equal(poured, Ml(plan, FloodLayout.FloodId).Single(), 0.005);
+        Assert.Equal(outG, plan.Layers[0].StonesOut.Sum(s => s.Grams.Value), 0.5);
+        Assert.Equal(outG > 0.5, !plan.Layers[0].StonesOut.IsEmpty);
+    }
+
+    [Fact]
+    public void In_a_region_that_is_filled_in_part_only_the_share_in_that_part_comes_off()
+    {
+        var whole = Ml(Plan(Rings), R("b1")).Single();
+        var fill = new Fill("f1", Layer, R("b1"), DepthMm: 1);
+        Piece Part(Piece piece) => piece with { Sittings = [piece.Sittings[0] with { Fills = [fill] }] };
+        Assert.Equal(whole / 3, Ml(Plan(Part(Rings)), R("b1")).Single(), 1e-9);
+        var plan = Plan(Part(WithGlass));
+        Assert.Equal((whole - 4) / 3, Ml(plan, R("b1")).Single(), 1e-9);
+        Assert.Equal(10 * 2 / 3.0, plan.Layers[0].StonesOut.Single().Grams.Value, 1e-9);
+    }
+
+    [Fact]
+    public void More_than_there_is_room_for_leaves_what_their_heap_has_room_for_and_several_kinds_add_up()
+    {
+        var heap = Made(WithGlass, new SetRegionStones(Layer, R("b1"), "crushed-glass", 20_000));
+        Assert.Equal(Ml(Plan(Rings), R("b1")).Single() * 0.44, Ml(Plan(heap), R("b1")).Single(), 1e-9);
+        var both = Made(WithGlass, new SetRegionStones(Layer, R("b1"), "quartz-points", 2.65));
+        Assert.Equal(Ml(Plan(WithGlass), R("b1")).Single() - 1, Ml(Plan(both), R("b1")).Single(), 1e-9);
         Assert.Equal(WithGlass.Layers[0].Stones!.Value,
             Made(both, new SetRegionStones(Layer, R("b1"), "quartz-points", null)).Layers[0].Stones!.Value);
         Assert.Equal(Rings.Layers, Made(WithGlass, new SetRegionStones(Layer, R("b1"), "crushed-glass", null)).Layers);

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Diagnostics.CodeAnalysis;
 using System.Text.Json.Serialization;
 using MossLantern.Core.Materials;
 using NodaTime;
@@ -52,10 +53,22 @@ public sealed record Layer(
 
     /// <summary>How deep a region of it is to be in the end, mm: lines lie on a film, which is a part of the layer's depth.</summary>
     /// <remarks>Source: docs/craft/mixing.md, Sittings.</remarks>
-    public double AimMm(RegionId region) => (RegionDepths ?? []).FirstOrDefault(d => d.Region == region) is { } own ? own.DepthMm
-        : region.Kept is null && LayoutOf(region) is StripesLayout lines
-            ? region.InLayout == StripesLayout.StartId ? Math.Min(lines.StartMm, DepthMm) : Math.Max(0, DepthMm - lines.StartMm)
-        : DepthMm;
+    public double AimMm(RegionId region) => FilmUnderMm(region) is { } film ? Math.Max(0, (OwnMm(region) ?? DepthMm) - film)
+        : OwnMm(region) ?? (IsFilm(region, out var lines) ? Math.Min(lines.StartMm, DepthMm) : DepthMm);
+
+    /// <summary>How deep the film is that a stripe lies on, mm: depths are counted from the ground, so that is a part of
+    /// them. Null for what lies on no film.</summary>
+    public double? FilmUnderMm(RegionId region) =>
+        region.Kept is not null || LayoutOf(region) is not StripesLayout lines || region.InLayout == StripesLayout.StartId ? null
+        : AimMm(region.Zone is { } zone ? StripesLayout.StartId.In(zone) : StripesLayout.StartId);
+
+    private double? OwnMm(RegionId region) => (RegionDepths ?? []).FirstOrDefault(d => d.Region == region)?.DepthMm;
+
+    private bool IsFilm(RegionId region, [NotNullWhen(true)] out StripesLayout? lines)
+    {
+        lines = region.Kept is null && region.InLayout == StripesLayout.StartId ? LayoutOf(region) as StripesLayout : null;
+        return lines is not null;
+    }
 
     /// <summary>What the amount that a region of it takes follows from, as it is laid out. Whether it stays bare is
     /// another question.</summary>

@@ -48,6 +48,6 @@ public sealed record Beneath(PouredOver Over, string Colour, double DepthMm)
     {
         var most = map.Regions.Where(r => r.TakesArea && r.CupId is not null && !layer.IsBare(r.Id)).MaxBy(r => r.AreaMm2);
         return most is null ? ground : CupLook.Of(catalogue, layer, layer.Recipes.Single(r => r.Id == most.CupId))
-            .Over(ground, DepthZones.DepthOf(layer, most, layer.DepthMm));
+            .Over(ground, DepthZones.DepthOf(layer, most, layer.OwnDepthMm(most.Id) ?? layer.DepthMm));
     }
 }

@@ -17,12 +17,21 @@ namespace MossLantern.Core.Mixing;
 public sealed record RegionVolume(string LayerId, RegionId RegionId, string CupId, Reckoned LayerMl, Reckoned EdgeMl,
     Reckoned PourMl, int Pass = 0)
 {
-    /// <summary>The same where something else takes up a part of the region, though never more than there is.</summary>
-    internal RegionVolume Less(double displacedMl, ImmutableArray<ReckonedInput> inputs)
+    /// <summary>What of the stones in the region lies below the level of this pass, of one copy, g.</summary>
+    internal double StonesUnderG { get; init; }
+
+    /// <summary>The same where stones take up a part of the region: between them stays as much resin as their heap has room for.</summary>
+    /// <param name="displacedMl">What all of them displace, ml.</param>
+    /// <param name="solidsShare">The share of their heap that is solid.</param>
+    /// <param name="inputs">What that was worked out from.</param>
+    /// <param name="stonesG">Their mass, of one copy, g.</param>
+    internal RegionVolume Among(double displacedMl, double solidsShare, double stonesG, ImmutableArray<ReckonedInput> inputs)
     {
-        var left = Math.Max(0, LayerMl.Value - displacedMl);
+        var taken = Math.Min(displacedMl, solidsShare * LayerMl.Value);
+        var left = LayerMl.Value - taken;
         return this with
         {
+            StonesUnderG = displacedMl > 0 ? stonesG * taken / displacedMl : 0,
             LayerMl = LayerMl with { Value = left, Formula = Formulas.RegionAmongStones, Inputs = [.. LayerMl.Inputs, .. inputs] },
             PourMl = PourMl with
             {

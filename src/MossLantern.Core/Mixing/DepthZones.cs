@@ -54,7 +54,7 @@ public static class DepthZones
                 return ImmutableArray.CreateRange(zones.Select(z => new DepthShare(
                     z.Where,
                     z.Outline is null ? Math.Max(0, whole[k] - areas.Values.Sum(a => a[k])) : areas[z][k],
-                    layer.IsBare(region.Id) ? 0 : own is null ? DepthOf(layer, region, z.DepthMm) : z.DepthMm)));
+                    layer.IsBare(region.Id) ? 0 : DepthOf(layer, region, z.DepthMm))));
             }),
         ];
 
@@ -83,18 +83,18 @@ public static class DepthZones
     /// <summary>How deep a region is, be it in a zone of the layer, mm.</summary>
     /// <param name="layer">The layer.</param>
     /// <param name="region">A region of its map.</param>
-    /// <param name="depthMm">The layer's depth there, mm.</param>
+    /// <param name="depthMm">The layer's depth there, or that of the region's own, mm; from the ground.</param>
     public static double DepthOf(FilledLayer layer, Region region, double depthMm)
     {
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(region);
-        if (layer.OwnDepthMm(region.Id) is { } own)
+        if (layer.Layer.FilmUnderMm(region.Id) is { } film)
         {
-            return own;
+            return Math.Max(0, depthMm - film);
         }
 
         var zone = layer.Zones.FirstOrDefault(z => region.Id.Zone == z.Id);
-        return DepthOf(zone is null ? layer : layer.Inside(zone), region.Kind, depthMm);
+        return layer.OwnDepthMm(region.Id) is null ? DepthOf(zone is null ? layer : layer.Inside(zone), region.Kind, depthMm) : depthMm;
     }
 
     /// <summary>Parts of their own depth, each with what stands or lies in it, and what they leave.</summary>

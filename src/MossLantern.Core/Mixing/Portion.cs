@@ -25,6 +25,9 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
     /// <summary>The region, and whose it is.</summary>
     public RegionOf Of => new(Layer.Id, Region.Id);
 
+    /// <summary>Area × depth of all that its region aims at, of one copy, mm³.</summary>
+    internal double AimMm3 { get; init; }
+
     /// <summary>
     /// What every sitting of a piece pours: fills from the bottom up in the order of the sittings, and the regions that no fill names in
     /// the sitting that takes their layer's rest. What stays bare is poured by none.
@@ -44,9 +47,10 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
             foreach (var (region, depths) in laid.Map.Regions.Zip(laid.Depths).Where(r => Poured(laid.Layer, r.First)))
             {
                 var own = fills[new(laid.Layer.Id, region.Id)].ToList();
+                var aimMm3 = depths.Sum(d => d.AreaMm2 * d.DepthMm);
                 if (own.Count == 0)
                 {
-                    poured[rest.Id].AddRange(Whole(piece, laid, region, depths));
+                    poured[rest.Id].AddRange(Whole(piece, laid, region, depths).Select(p => p with { AimMm3 = aimMm3 }));
                 }
 
                 // From the bottom up; one without a depth leaves room for those above it.
@@ -61,7 +65,8 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
                         fill.TakesMm is { } mm ? Math.Min(mm, d.DepthMm - filledMm[i]) : d.DepthMm - filledMm[i] - aboveMm)).ToArray();
                     poured[sitting.Id].Add(new(
                         laid.Layer.In(sitting), region, Cup(fill, fill.RecipeId ?? region.CupId!),
-                        [.. depths.Select((d, i) => d with { DepthMm = takes[i] })], fill.Id, pass, fill.Way));
+                        [.. depths.Select((d, i) => d with { DepthMm = takes[i] })], fill.Id, pass, fill.Way)
+                    { AimMm3 = aimMm3 });
                     filledMm = [.. filledMm.Zip(takes, (a, b) => a + b)];
                 }
             }

@@ -32,22 +32,23 @@ public static class PouredVolumes
             return whole;
         }
 
-        // Of one copy, for a sitting may be mixed for more of them than another.
-        var ofOne = portions.SelectMany(s => s.Value.Zip(whole[s.Key])).GroupBy(p => p.First.Of)
-            .ToDictionary(g => g.Key, g => g.Sum(p => p.Second.LayerMl.Value / Casting.Copies(p.First.Layer, piece.Ground)));
         return portions.ToImmutableDictionary(s => s.Key,
             s => s.Value.Zip(whole[s.Key], (portion, volume) => stones[portion.Of].ToList() is { Count: > 0 } laid
-            ? Among(volume, laid, Casting.Copies(portion.Layer, piece.Ground), ofOne[portion.Of], catalogue)
+            ? Among(volume, laid, Casting.Copies(portion.Layer, piece.Ground), portion, catalogue)
             : volume).ToImmutableArray());
     }
 
-    private static RegionVolume Among(RegionVolume volume, List<LaidStones> laid, int copies, double regionMl, Catalogue catalogue)
+    private static RegionVolume Among(RegionVolume volume, List<LaidStones> laid, int copies, Portion portion, Catalogue catalogue)
     {
-        var share = regionMl > 0 ? volume.LayerMl.Value / copies / regionMl : 0;
+        // They lie in all that the region aims at: a pass has as much of them as it fills of that.
+        var share = portion.AimMm3 > 0 ? portion.Depths.Sum(d => d.AreaMm2 * d.DepthMm) / portion.AimMm3 : 0;
         List<(LaidStones Laid, Material Kind)> known = [.. laid
             .SelectMany(s => catalogue.Find(MaterialKind.Stone, s.StoneId) is { } kind ? new[] { (s, kind) } : [])];
-        var displaced = share * copies * known.Sum(s => Displacement.Ml(s.Laid.Grams, s.Kind.Values[MaterialProperties.SolidDensity]));
-        return volume.Less(displaced,
+        List<(double Ml, double Solids)> each = [.. known.Select(s => (
+            Displacement.Ml(s.Laid.Grams, s.Kind.Values[MaterialProperties.SolidDensity]), s.Kind.Values[MaterialProperties.Solids]))];
+        var all = each.Sum(e => e.Ml);
+        var solids = all > 0 ? each.Sum(e => e.Ml * e.Solids) / all : 0;
+        return volume.Among(share * copies * all, solids, share * known.Sum(s => s.Laid.Grams),
         [
             .. known.SelectMany(s => new[]
             {
@@ -58,6 +59,8 @@ public static class PouredVolumes
             }),
             .. copies == 1 ? Array.Empty<ReckonedInput>() : [new("how often", copies, "", Origin.Reckoned)],
             .. share == 1 ? Array.Empty<ReckonedInput>() : [new("share of this pass", share * 100, "%", Origin.Reckoned)],
+            new("share of their heap that is solid", solids * 100, "%",
+                known.Any(s => s.Kind.Own.Contains(MaterialProperties.Solids)) ? Origin.Own : Origin.Default),
         ]);
     }
 }

@@ -84,7 +84,7 @@ internal sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Fill
             return;
         }
 
-        depth = region is { } own ? layer.OwnDepthMm(own) ?? depth : depth;
+        depth = region is { } own && (layer.OwnDepthMm(own) ?? layer.Layer.FilmUnderMm(own)) is not null ? layer.Layer.AimMm(own) : depth;
         var passes = region is { } filled ? PassesOf(filled, look, depth) : [(look, depth)];
         if (sheet.Through)
         {

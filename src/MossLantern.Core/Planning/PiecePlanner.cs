@@ -182,10 +182,29 @@ public sealed class PiecePlanner(LayerMapper mapper)
             filling.Sum(s => MassG(piece, s, layer, around)),
             volumes.Values.Sum(),
             (layer.Layer.Stones ?? []).Sum(s => s.Grams) * piece.Ground.AtOnce,
+            [.. StonesOut(layer.Layer, filling)],
             LayoutFacts.Of(mapper, piece, layer, map, volumes),
             map.Touching,
             ColourBalance.Of(outline, map, layer.IsBare))
         { RegionMl = volumes };
+    }
+
+    /// <summary>A scale for stones shows no less, g.</summary>
+    private const double LeastStonesG = 0.5;
+
+    /// <summary>Where there are more stones than what is poured between them reaches.</summary>
+    private static IEnumerable<StonesOut> StonesOut(Layer layer, List<SittingPlan> filling)
+    {
+        var under = filling.SelectMany(s => s.Cups.Regions).Where(r => r.LayerId == layer.Id)
+            .GroupBy(r => r.RegionId).ToDictionary(g => g.Key, g => g.Sum(r => r.StonesUnderG));
+        foreach (var (region, grams) in (layer.Stones ?? []).GroupBy(s => s.Region).Select(g => (g.Key, g.Sum(s => s.Grams))))
+        {
+            if (under.TryGetValue(region, out var below) && grams - below >= LeastStonesG)
+            {
+                yield return new(region, Reckoned.Of(grams - below, "g", Formulas.StonesOut,
+                    new("stones in the region", grams, "g", Origin.Own), new("below the level", below, "g", Origin.Reckoned)));
+            }
+        }
     }
 
     /// <summary>A sitting's resin in a layer, of one piece, g.</summary>
@@ -226,7 +245,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
             var aim = itself.AimMm(region.Id);
             var own = fills[region.Id].ToList();
             var filled = own.Count == 0 || own.Any(f => f.TakesMm is null) ? aim : own.Sum(f => f.TakesMm!.Value);
-            return filled + (layer.OwnDepthMm(region.Id) is null ? layer.DepthMm - itself.AimMm(region.Id) : 0);
+            return filled + (itself.FilmUnderMm(region.Id) ?? 0);
         }
     }
 

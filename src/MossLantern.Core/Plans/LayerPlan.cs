@@ -41,6 +41,7 @@ public sealed record ClearToLevel(RegionId RegionId, Reckoned Ml);
 /// <param name="ResinG">Mass of its resin, without reserve and losses, g.</param>
 /// <param name="LayerMl">Its resin, without reserve and losses, ml.</param>
 /// <param name="StonesG">Mass of the stones in it, of all pieces that are poured at once, g.</param>
+/// <param name="StonesOut">Where stones stand out of what is poured round them, and how much of them.</param>
 /// <param name="Facts">The numbers of its layout.</param>
 /// <param name="Borders">Which of its regions touch.</param>
 /// <param name="Balance">How its colours lie.</param>
@@ -60,6 +61,7 @@ public sealed record LayerPlan(
     double ResinG,
     double LayerMl,
     double StonesG,
+    ImmutableArray<StonesOut> StonesOut,
     ImmutableArray<LayoutFact> Facts,
     ImmutableArray<Border> Borders,
     ImmutableArray<ColourBalance> Balance)
@@ -76,6 +78,11 @@ public sealed record LayerPlan(
     /// <summary>Its resin as what stands under it carries it.</summary>
     internal LayerLoad LoadOn(Ground ground) => new(Poured, ResinG, LayerMl / ground.AtOnce, StonesG / ground.AtOnce);
 }
+
+/// <summary>What of the stones in a region no resin reaches.</summary>
+/// <param name="RegionId">The region.</param>
+/// <param name="Grams">Their mass, of one copy, g.</param>
+public sealed record StonesOut(RegionId RegionId, Reckoned Grams);
 
 /// <summary>When the next layer may be poured over everything of one.</summary>
 /// <param name="Opens">When it opens.</param>

@@ -304,6 +304,9 @@ public static class Formulas
     /// <summary>What is poured of a region in which stones lie.</summary>
     public const string RegionAmongStones = "region-among-stones";
 
+    /// <summary>Stones that stand out of what is poured round them.</summary>
+    public const string StonesOut = "stones-out";
+
     /// <summary>Resin that stones displace.</summary>
     public const string Displacement = "displacement";
 
@@ -573,8 +576,10 @@ public static class Formulas
             "mixing.md#on-the-scale"),
         new(Load, "Load", "colourant ÷ mixed resin, by weight; a drop is 0.05 ml × density", "mixing.md#load"),
         new(RegionAmongStones, "Region with stones in it",
-            "region volume − ∑(mass of the stones × how often ÷ solid density) × share of this pass, and no less than nothing",
+            "region volume − ∑(mass of the stones × how often ÷ solid density) × share of this pass, "
+                + "and no less than region volume × (1 − share of their heap that is solid)",
             "stones.md#displacement"),
+        new(StonesOut, "Stones that stand out", "stones in the region − those below the level", "stones.md#displacement"),
         new(Displacement, "Displacement", "mass of the stones below the level ÷ solid density", "stones.md#displacement"),
         new(CupUnrounded, "Cup",
             "need = (region − displaced + edges) × (1 + reserve); cup = need + (1.5 ml + 2 % of need) × (1 + transfers)",

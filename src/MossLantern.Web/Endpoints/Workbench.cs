@@ -45,6 +45,7 @@ public sealed record LayerView(
     bool Done,
     ImmutableArray<RegionId> OpenRegions,
     ImmutableArray<ClearToLevel> LevelClear,
+    ImmutableArray<StonesOut> StonesOut,
     ImmutableArray<LayoutFact> Facts,
     ImmutableArray<ColourBalance> Balance);
 
@@ -398,7 +399,7 @@ public sealed class Workbench(
             [
                 .. plan.Layers.Select(l => new LayerView(
                     l.LayerId, l.Box, l.Regions, l.Cut, l.CutAtMm, l.Colours, [.. l.Sittings.Select(s => s.SittingId)],
-                    l.Poured, l.Done, l.OpenRegions, l.LevelClear, l.Facts, l.Balance)),
+                    l.Poured, l.Done, l.OpenRegions, l.LevelClear, l.StonesOut, l.Facts, l.Balance)),
             ],
             [
                 .. plan.Sittings.Select(s => new SittingView(

@@ -4225,6 +4225,7 @@ export interface components {
             done: boolean;
             openRegions: string[];
             levelClear: components["schemas"]["ClearToLevel"][];
+            stonesOut: components["schemas"]["StonesOut"][];
             facts: components["schemas"]["LayoutFact"][];
             balance: components["schemas"]["ColourBalance"][];
         };
@@ -6453,6 +6454,13 @@ export interface components {
             solidMl: number;
             /** Format: double */
             voidMl: number;
+        };
+        /** @description What of the stones in a region no resin reaches. */
+        StonesOut: {
+            /** @description The region. */
+            regionId: components["schemas"]["RegionId"];
+            /** @description Their mass, of one copy, g. */
+            grams: components["schemas"]["Reckoned"];
         };
         StonesSum: {
             /** Format: double */

@@ -4,12 +4,16 @@ import type { MaterialView, Schemas } from '../../api/client';
 import { ownMaterialsQuery } from '../../api/queries';
 import { Choice } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';
+import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';
 import { useStation } from '../station';
 
 /** What stones lie in the resin of a region: what they take up is not mixed. */
 export function StonesIn({ layerId, region }: { layerId: string; region: string }) {
-  const { piece } = useStation();
+  const { piece, plan } = useStation();
+  const out = plan.layers
+    .find((l) => l.layerId === layerId)
+    ?.stonesOut.find((s) => s.regionId === region);
   const { edit, say } = useEdits();
   const kinds = (useQuery(ownMaterialsQuery).data ?? []).filter((m) => m.kind === 'stone');
   const laid = (piece.layers.find((l) => l.id === layerId)?.stones ?? []).filter((s) => s.region === region);
@@ -51,6 +55,12 @@ export function StonesIn({ layerId, region }: { layerId: string; region: string 
         />
       )}
       {laid.length > 0 && <p className="hint">What they take up is not mixed: it is off the pour above.</p>}
+      {out && (
+        <p className="finding mind">
+          <HowNumber of={out.grams} label="Stones that stand out" decimals={0} /> of them stand out of what is
+          poured here.
+        </p>
+      )}
     </div>
   );
 }
