@@ -25,7 +25,7 @@ internal sealed class BareGroundCheck : ICheck
             yield break;
         }
 
-        if (!looked.Bare || ground.Paint is not null || ground.Old is not null || ground.Mould is not null)
+        if (!looked.Bare || ground.Paint is not null || ground.Old is not null || ground.Base?.Material.IsBareWood() == false)
         {
             yield break;
         }

@@ -20,10 +20,9 @@ internal sealed class BowCheck : ICheck
             {
                 Base:
                 {
-                    ThicknessMm: null, Material: not BaseMaterial.Canvas,
-                    Kind: PieceKind.Panel or PieceKind.Slice
+                    ThicknessMm: null, Kind: PieceKind.Panel or PieceKind.Slice
                 }
-            } unknown && standing.Sag is null)
+            } unknown && unknown.Base.Material.Carries() && standing.Sag is null)
         {
             yield return new(
                 Id, "bow@ground/unknown", Grade.Mind, "Bow not known",

@@ -3,6 +3,7 @@ using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
+using MossLantern.Core.Plans;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Checks;
@@ -35,12 +36,18 @@ internal sealed class DullFieldCheck : ICheck
 
             var whole = looked.Piece.Ground.OutlineWithin(layer.Within).AreaMm2 / 100;
             var cups = layer.Recipes.ToDictionary(c => c.Id);
+            if (Pools(looked, layer, plan, cups, whole) is { } pools)
+            {
+                yield return pools;
+                continue;
+            }
+
             foreach (var region in plan.Regions
                 .Where(r => r.CupId is not null && r.Kind is RegionKind.Band or RegionKind.Field or RegionKind.Pool or RegionKind.Flood))
             {
                 var cup = cups[region.CupId!];
                 var share = 100 * region.Area.Value / whole;
-                if (share < LargePercent || !IsFlat(cup)
+                if (share < LargePercent || !IsFlat(cup) || IsUnderPass(looked, layer, region.Id)
                     || layer.Layout is FieldsLayout { Vein: not null } or MarbleLayout || plan.OpacityOf(cup.Id).Value < CoversPercent)
                 {
                     continue;
@@ -63,6 +70,33 @@ internal sealed class DullFieldCheck : ICheck
             }
         }
     }
+
+    /// <summary>Pools that are each too small to be dull, but all of one flat kind: together they are.</summary>
+    private Finding? Pools(Looked looked, FilledLayer layer, LayerPlan plan, Dictionary<string, Recipe> cups, double whole)
+    {
+        var pools = plan.Regions.Where(r => r is { CupId: not null, Fits: true } && r.Kind == RegionKind.Pool).ToList();
+        var (share, largest) = (100 * pools.Sum(r => r.Area.Value) / whole, pools.MaxBy(r => r.Area.Value));
+        if (layer.Layout is not PoolsLayout || pools.Count < 2 || share < LargePercent || 100 * largest!.Area.Value / whole >= LargePercent
+            || pools.Any(r => !IsFlat(cups[r.CupId!]) || plan.OpacityOf(r.CupId!).Value < CoversPercent
+                || IsUnderPass(looked, layer, r.Id)))
+        {
+            return null;
+        }
+
+        return new(
+            Id, $"dull-field@{layer.Id}/pools", Grade.Mind, "Dull field",
+            FormattableString.Invariant($"All {pools.Count} pools are flat colours, over {{0}} of the piece: so large an area looks dull. ")
+                + "A vein, leaf, crackle or shimmer brings it to life.",
+            [Reckoned.Of(share, "%", Formulas.ColourShare,
+                new("area of the colour", pools.Sum(r => r.Area.Value), "cm²", Origin.Reckoned),
+                new("area of the piece", whole, "cm²", Origin.Reckoned))],
+            NoHomeCheck.Place(layer, largest), [Shimmers(looked, layer, cups[largest.CupId!])]);
+    }
+
+    /// <summary>Whether a coloured pass comes over what a region is filled with first.</summary>
+    private static bool IsUnderPass(Looked looked, FilledLayer layer, RegionId region) =>
+        layer.Filling.Passes?.GetValueOrDefault(region) is { IsDefaultOrEmpty: false, Length: > 1 } passes
+        && passes.Skip(1).Any(p => p.RecipeId is { } id && looked.Piece.Recipes.Any(r => r.Id == id && !r.IsClear));
 
     /// <summary>Mica in place of its colourant; not where that would change what has been poured of it already.</summary>
     private static Remedy Shimmers(Looked looked, FilledLayer layer, Recipe cup)

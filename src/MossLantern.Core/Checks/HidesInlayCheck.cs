@@ -1,6 +1,7 @@
 using MossLantern.Core.Documents;
 using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
 
 namespace MossLantern.Core.Checks;
 
@@ -12,7 +13,41 @@ internal sealed class HidesInlayCheck : ICheck
 
     public string Id => "hides-inlay";
 
-    public IEnumerable<Finding> Look(Looked looked)
+    public IEnumerable<Finding> Look(Looked looked) => Stones(looked).Concat(Spots(looked));
+
+    /// <summary>Colour that hides, poured straight over stones that lie in a region.</summary>
+    private IEnumerable<Finding> Stones(Looked looked)
+    {
+        var recipes = looked.Piece.Recipes.ToDictionary(r => r.Id);
+        foreach (var pour in ToPour.Of(looked))
+        {
+            // The first pass over them counts: thin clear there keeps them in sight from the side and on the edge.
+            foreach (var region in pour.Plan.Cups.Regions.Where(r => r.Pass == 0 && !recipes[r.CupId].IsClear))
+            {
+                var layer = looked.Piece.FilledBy(region.LayerId);
+                if ((layer.Layer.Stones ?? []).Where(s => s.Region == region.RegionId).ToList() is not { Count: > 0 } stones
+                    || CupLook.Of(looked.Around.Catalogue, layer, recipes[region.CupId]).Opacity(layer.DepthMm) <= HidesShare
+                    || looked.Sittings.TakeWhile(s => s.SittingId != pour.Sitting.Id).SelectMany(s => s.Pours)
+                        .Any(p => p.LayerId == region.LayerId && p.RegionId == region.RegionId))
+                {
+                    continue;
+                }
+
+                var plan = looked.Layers.Single(l => l.LayerId == region.LayerId);
+                var names = string.Join(", ", stones.Select(s =>
+                    looked.Around.Catalogue.Find(MaterialKind.Stone, s.StoneId)?.Name ?? s.StoneId));
+                var anchor = plan.Regions.First(r => r.Id == region.RegionId).Middle;
+                yield return new(
+                    Id, $"hides-inlay@{region.LayerId}/{region.RegionId}/stones", Grade.Mend, "Hides stones",
+                    $"{recipes[region.CupId].Name} is poured straight over {names} in {plan.NameOf(region.RegionId)} and hides them.", [],
+                    new(Station.Map, region.LayerId, anchor is null ? null : plan.Box.XMm + anchor.XMm, anchor is null ? null : plan.Box.YMm + anchor.YMm),
+                    [Remedy.Of("clear", "Thin clear over them first",
+                        new AddPass(region.LayerId, region.RegionId, pour.Sitting.Id, true, null))]);
+            }
+        }
+    }
+
+    private IEnumerable<Finding> Spots(Looked looked)
     {
         // In a mould it is seen through the face: there colour belongs behind it.
         if (looked.Piece.Ground.Mould is not null)

@@ -10,6 +10,12 @@ internal sealed class NearMissCheck : ICheck
 {
     public string Id => "near-miss";
 
+    /// <summary>So near to the rim an end is taken to it, mm.</summary>
+    private const double OnRimMm = 0.5;
+
+    private static string To(LaidOut part, NearMiss miss) =>
+        Math.Abs(part.Outline.SignedDistanceMm(miss.To.XMm, miss.To.YMm)) < OnRimMm ? "the rim" : "the next one";
+
     public IEnumerable<Finding> Look(Looked looked)
     {
         foreach (var part in LaidOut.All(looked))
@@ -23,11 +29,11 @@ internal sealed class NearMissCheck : ICheck
             {
                 yield return new(
                     Id, $"near-miss@{part.Key}/{miss.StrokeId}/{(miss.AtStart ? "start" : "end")}", Grade.Mend, "Wall stops short",
-                    "This wall stops {0} short of the next one: what is poured on one side runs round to the other.",
+                    $"This wall stops {{0}} short of {To(part, miss)}: what is poured on one side runs round to the other.",
                     [Reckoned.Of(miss.GapMm, "mm", Formulas.WallLength,
                         new ReckonedInput("ends join on up to", Pools.SnapBeads * pools.BeadMm, "mm", Origin.Default))],
                     new(Station.Map, part.Layer.Id, miss.From.XMm, miss.From.YMm),
-                    [Remedy.Of("close", "Draw it on to the next one",
+                    [Remedy.Of("close", $"Draw it on to {To(part, miss)}",
                         new JoinWall(part.Layer.Id, part.ZoneId, miss.StrokeId, miss.AtStart, miss.To.XMm, miss.To.YMm))]);
             }
         }

@@ -31,7 +31,7 @@ internal sealed class NoHomeCheck : ICheck
 
             foreach (var region in plan.Regions.Where(r => r is { Fits: true, CupId: null, Bare: false }))
             {
-                if (region.Kind == RegionKind.KeptVisible)
+                if (region.Kind == RegionKind.KeptVisible && told.Add(region.Id.ToString()))
                 {
                     yield return new(
                         Id, $"no-home@{layer.Id}/{region.Id}", Grade.Mind, "Spot without a cup",

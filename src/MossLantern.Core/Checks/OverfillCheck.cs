@@ -52,12 +52,16 @@ internal sealed class OverfillCheck : ICheck
     {
         var ground = looked.Piece.Ground;
         var layers = looked.Piece.Layers.Where(l => l.Within is null).ToList();
-        var (holds, what, field) = ground.Mould is { } mould ? (mould.DepthMm - mould.KeepMm, "The mould", "ground.mould.depthMm")
+
+        // What depth was kept for are the layers over the lowest.
+        var body = ground.Mould is { KeepMm: > 0 } kept && layers.Count > 0 && layers[0].DepthMm > kept.DepthMm - kept.KeepMm + Hair;
+        layers = body ? [layers[0]] : layers;
+        var (holds, what, field) = ground.Mould is { } mould ? (mould.DepthMm - (body || layers.Count == 1 ? mould.KeepMm : 0), "The mould", "ground.mould.depthMm")
             : ground is { Edge: EdgeStyle.Walled, SideHeightMm: > 0 }
                 ? (ground.SideHeightMm, ground.Base?.Kind == PieceKind.Slice ? "The dam" : "The wall",
                     "ground.sideHeightMm") : (double.PositiveInfinity, "", "");
         var depth = layers.Sum(l => l.DepthMm);
-        var (top, plan) = looked.Piece.Layers.Zip(looked.Layers).LastOrDefault(l => l.First.Within is null);
+        var (top, plan) = looked.Piece.Layers.Zip(looked.Layers).LastOrDefault(l => layers.Contains(l.First));
         if (depth <= holds + Hair || top is null || plan.Poured)
         {
             yield break;

@@ -110,7 +110,7 @@ internal sealed record PouredOver(Sitting Sitting, SittingPlan Plan, FilledLayer
     /// <summary>When an insert comes out of what stands round it: as late as that leaves its mould.</summary>
     private static NextLayerWindow? OutAt(ImmutableArray<SittingPlan> round)
     {
-        var leaves = round.Select(s => s.Windows.FirstOrDefault(w => w.Milestone == Milestone.Demould)).ToList();
+        var leaves = round.Select(s => s.Demould).ToList();
         return leaves.Contains(null) || leaves.MaxBy(w => w!.Opens) is not { } last ? null : new(last.Opens, null, last.OpensAfterHours);
     }
 }

@@ -1,4 +1,6 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
+using MossLantern.Core.Plans;
 
 namespace MossLantern.Core.Checks;
 
@@ -7,6 +9,11 @@ namespace MossLantern.Core.Checks;
 internal sealed class RunsShortCheck : ICheck
 {
     public string Id => "runs-short";
+
+    /// <summary>What was mixed in a cup: as somebody said, else as it was planned, ml.</summary>
+    private static double Mixed(Looked looked, SittingPlan plan, string cupId) =>
+        looked.Piece.Sittings.Single(s => s.Id == plan.SittingId).CupChoices?.FirstOrDefault(c => c.RecipeId == cupId)?.MixedMl
+        ?? plan.Cups.Cups.Single(c => c.CupId == cupId).MixMl.Value;
 
     public IEnumerable<Finding> Look(Looked looked)
     {
@@ -28,7 +35,12 @@ internal sealed class RunsShortCheck : ICheck
                 Id, $"runs-short@{plan.SittingId}/{reach.CupId}", Grade.Mend, "Runs short",
                 $"After what has been poured, {names[reach.CupId]} is {{0}} short for the rest. Mix that much more by "
                     + "the same recipe, by weight, while what is down is still wet, or pour the rest thinner.",
-                [reach.Lacks!], new(Station.Cups, plan.LayerIds[0], CupId: reach.CupId, SittingId: plan.SittingId), [],
+                [reach.Lacks!], new(Station.Cups, plan.LayerIds[0], CupId: reach.CupId, SittingId: plan.SittingId),
+                [
+                    Remedy.Of("more", "That much more is mixed", new MixInCup(plan.SittingId, reach.CupId,
+                        Math.Ceiling(Mixed(looked, plan, reach.CupId) + reach.Lacks!.Value))),
+                    Remedy.Ask("thinner", "Pour the rest thinner", PlaceIn.Layer(plan.LayerIds[0]) + ".depthMm"),
+                ],
                 Worth: reach.Lacks!.Value);
         }
     }

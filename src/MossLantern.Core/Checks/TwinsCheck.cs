@@ -14,13 +14,16 @@ internal sealed class TwinsCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        var (ground, all) = (Colour.Of(looked.Piece.Ground.Colour), looked.Around.Catalogue);
-        // The same two colours are one matter, however often they meet in a layer.
+        var all = looked.Around.Catalogue;
+        // The same two colours are one matter, however often they meet in a layer, or in the hollows of a mould.
         foreach (var alike in Neighbours.Of(looked)
             .Where(n => n.Layer.Layer.Contrast == Contrast.Strong && !MeantAsOne(n))
-            .GroupBy(n => (n.Layer.Id, Colours(n))).Select(g => g.ToList()))
+            .GroupBy(n => (n.Layer.Within is null ? n.Layer.Id : "hollows", Colours(n))).Select(g => g.ToList()))
         {
             var pair = alike[0];
+
+            // As they are seen on what they lie on: the ground, or what most of the layer below looks like.
+            var ground = Colour.Of(pair.Plan.Colours.FirstOrDefault()?.Beneath.Colour ?? looked.Piece.Ground.Colour);
             var apart = Apart(all, ground, pair.Layer, pair.Inner, pair.Outer);
             if (apart >= Lab.ReadsAsOne)
             {
@@ -50,7 +53,11 @@ internal sealed class TwinsCheck : ICheck
 
     /// <summary>One recipe beside itself, and clear beside clear; and a flower's petals, in shades of one colour.</summary>
     private static bool MeantAsOne(Neighbours pair) =>
-        pair.Inner.MixedAlike(pair.Outer) || (pair.Inner.IsClear && pair.Outer.IsClear) || pair.Layer.Layout is PetalsLayout;
+        pair.Inner.MixedAlike(pair.Outer) || (IsClear(pair.Inner) && IsClear(pair.Outer)) || pair.Layer.Layout is PetalsLayout;
+
+    /// <summary>Clear, or clear with nothing but glitter in it: that is told from clear by what sparkles.</summary>
+    private static bool IsClear(Recipe recipe) => recipe.IsClear
+        || (recipe.Of is null && recipe.Doses.All(d => d.Colourant == ColourantClass.Glitter));
 
     private static (string, string) Colours(Neighbours pair) =>
         string.CompareOrdinal(pair.Inner.Id, pair.Outer.Id) < 0 ? (pair.Inner.Id, pair.Outer.Id) : (pair.Outer.Id, pair.Inner.Id);

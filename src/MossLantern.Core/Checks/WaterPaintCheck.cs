@@ -13,6 +13,10 @@ internal sealed class WaterPaintCheck : ICheck
 
     public string Id => "water-paint";
 
+    /// <summary>What is made for resin and looks alike.</summary>
+    private static ColourantClass Instead(ColourantClass paint) =>
+        paint == ColourantClass.AcrylicMetallic ? ColourantClass.MetallicPaste : ColourantClass.Paste;
+
     public IEnumerable<Finding> Look(Looked looked)
     {
         HashSet<string> told = [];
@@ -22,14 +26,14 @@ internal sealed class WaterPaintCheck : ICheck
             {
                 var recipe = looked.Piece.Recipes.Single(r => r.Id == cup.CupId);
                 var paint = recipe.Doses.Zip(cup.Doses.All)
-                    .FirstOrDefault(d => d.First.Colourant == ColourantClass.Acrylic && !d.First.ByEye && d.First.Percent > MostPercent);
+                    .FirstOrDefault(d => d.First.Colourant is ColourantClass.Acrylic or ColourantClass.AcrylicMetallic && !d.First.ByEye && d.First.Percent > MostPercent);
                 if (paint.First is null || !told.Add(recipe.FirstId))
                 {
                     continue;
                 }
 
-                var (acrylic, paste) = (looked.Around.Catalogue.Of(ColourantClass.Acrylic),
-                    looked.Around.Catalogue.Of(ColourantClass.Paste));
+                var (acrylic, paste) = (looked.Around.Catalogue.Of(paint.First.Colourant),
+                    looked.Around.Catalogue.Of(Instead(paint.First.Colourant)));
                 var asMuch = Math.Round(Math.Min(paste.LimitPercent, paint.First.Percent * acrylic.Cover / paste.Cover), 2);
                 var at = recipe.Doses.IndexOf(paint.First);
                 var percent = FormattableString.Invariant($"{PlaceIn.Recipe(recipe.FirstId)}.doses[{at}].percent");
@@ -41,7 +45,7 @@ internal sealed class WaterPaintCheck : ICheck
                     pour.At(Station.Cups, cup.CupId),
                     [
                         Remedy.Of("paste", $"Use {paste.Name}, enough to cover as much",
-                            new ChooseColourant(recipe.FirstId, ColourantClass.Paste, at), SetField.To(percent, asMuch)),
+                            new ChooseColourant(recipe.FirstId, Instead(paint.First.Colourant), at), SetField.To(percent, asMuch)),
                         Remedy.Set("less", "Cut it back to what resin takes", percent, MostPercent),
                     ], Worth: paint.First.Percent);
             }

@@ -23,6 +23,12 @@ public enum Milestone
 
     /// <summary>Cured through.</summary>
     FullCure,
+
+    /// <summary>Firm enough for the sheet it was cast on to be bent away.</summary>
+    OffSheet,
+
+    /// <summary>Firm enough for the tape over the open back to come off.</summary>
+    BackTape,
 }
 
 /// <summary>What holds the resin at its edge.</summary>
@@ -128,7 +134,8 @@ public static class CureWindows
     /// <param name="system">The resin.</param>
     /// <param name="pour">When it was poured, and in what room.</param>
     /// <param name="held">What keeps the layer in.</param>
-    public static ImmutableArray<CureWindow> Of(ResinSystem system, PourSpan pour, HeldBy held = HeldBy.Tape)
+    /// <param name="on">What it lies on until it is firm; null for a base that stays.</param>
+    public static ImmutableArray<CureWindow> Of(ResinSystem system, PourSpan pour, HeldBy held = HeldBy.Tape, Milestone? on = null)
     {
         ArgumentNullException.ThrowIfNull(system);
         ArgumentNullException.ThrowIfNull(pour);
@@ -139,6 +146,7 @@ public static class CureWindows
             Window(Milestone.NextLayer, system.Recoat.FromHours, P.RecoatFromHours, system.Recoat.ToHours, P.RecoatToHours),
             Window(Milestone.TouchDry, system.TackFreeHours, P.TackFreeHours),
             .. held == HeldBy.Mould ? [Window(Milestone.Demould, system.DemouldHours, P.DemouldHours)] : Array.Empty<CureWindow>(),
+            .. on is { } leaves ? [Window(leaves, system.DemouldHours, P.DemouldHours)] : Array.Empty<CureWindow>(),
             Window(Milestone.FullCure, system.FullCureHours, P.FullCureHours),
         ];
 

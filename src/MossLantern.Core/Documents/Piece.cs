@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Shapes;
 
 namespace MossLantern.Core.Documents;
@@ -32,8 +33,10 @@ public sealed partial record Piece(
         var seconds = Poured(Recipes).SelectMany(s => s.Fills ?? []).Select(f => f.CupId).OfType<string>().ToHashSet();
         var recipes = Recipes.RemoveAll(r => r.SecondOf is not null && !seconds.Contains(r.Id));
         var sittings = Poured(recipes);
-        return layers.SequenceEqual(Layers) && recipes.Length == Recipes.Length && sittings.SequenceEqual(Sittings) ? this
-            : this with { Layers = layers, Recipes = recipes, Sittings = sittings };
+        var ground = Ground.Paint is not null && Ground.Base?.Material.TakesPaint() == false ? Ground with { Paint = null } : Ground;
+        return layers.SequenceEqual(Layers) && recipes.Length == Recipes.Length && sittings.SequenceEqual(Sittings)
+            && ReferenceEquals(ground, Ground) ? this
+            : this with { Ground = ground, Layers = layers, Recipes = recipes, Sittings = sittings };
 
         ImmutableArray<Sitting> Poured(ImmutableArray<Recipe> from)
         {

@@ -22,11 +22,15 @@ public sealed record WetFirst : Edit
         var over = piece.SittingOf(piece.Layers[0].Id);
         var id = FreeId.Of("wetting", piece.Layers.Select(l => l.Id).Concat(piece.Sittings.Select(s => s.Id)));
         var (with, clear) = LaidOut.ClearIn(piece, piece.Recipes);
+
+        // It comes when the first layer was to come; when that and all after it come is to be said again.
+        var start = with.Sittings.Select(s => s.Start).Where(s => s is not null).Min();
         return with with
         {
             Layers = with.Layers
                 .Insert(0, new(id, "Wetting coat", Rework.WettingMm, new RingsLayout([], [new("band-1", 10, true, clear)], 0, null))),
-            Sittings = with.Sittings.Insert(0, new(id, [id], over.Resin, over.Measure)),
+            Sittings = [new(id, [id], over.Resin, over.Measure, Start: start, RoomC: over.RoomC),
+                .. with.Sittings.Select(s => s with { Start = null, End = null })],
         };
     }
 }

@@ -178,6 +178,9 @@ public static class Preparation
     /// <summary>How long a thin coat of resin stands before the next: of the coating resin, h.</summary>
     private static double SealRecoatHours(Catalogue catalogue) => catalogue.Resin("coating")!.Recoat.FromHours;
 
+    /// <summary>The ids of the steps of a ground.</summary>
+    internal static IEnumerable<string> Ids(Ground ground, Catalogue catalogue) => Steps(ground, catalogue).Select(s => s.Id);
+
     private static Reckoned Drying(double hours, bool own) =>
         Reckoned.Of(hours, "h", Formulas.Drying,
             new ReckonedInput("time by its label, or typical", hours, "h", own ? Origin.Own : Origin.Default));
@@ -258,10 +261,10 @@ public static class Preparation
                     "With tape, or a peelable latex mask: that smells strongly, and is not for anyone with a latex allergy.");
                 break;
             case PieceKind.Slice:
-                yield return Step("dam", "Press the dam down all round", "Grease the finger, never the casting face.", null, SealantHours);
+                yield return Step("dam", "Press the dam down all round", "Grease the finger, never the casting face.", null, SiliconeHours(catalogue));
                 break;
             case PieceKind.Frame:
-                yield return Step("caulk", "Seal the gaps from behind", "Thin resin finds every gap.", null, SealantHours);
+                yield return Step("caulk", "Seal the gaps from behind", "Thin resin finds every gap.", null, SiliconeHours(catalogue));
                 break;
         }
 
@@ -274,6 +277,13 @@ public static class Preparation
             "A fraction of a degree is enough to drift overnight.");
         yield return Step("cover", "Have a cover ready, higher than anything on the piece", "Dust, hair and insects.");
     }
+
+    /// <summary>How long a bead of silicone dries: as the person's own data say, else a sealant's usual time, h.</summary>
+    private static double SiliconeHours(Catalogue catalogue) =>
+        catalogue.Materials.LastOrDefault(m => m is { Kind: MaterialKind.Barrier, PutAway: false } && (m.Like == Silicone || m.Id == Silicone)
+            && m.Own.Contains(MaterialProperties.ReadyHours))?[MaterialProperties.ReadyHours] ?? SealantHours;
+
+    private const string Silicone = "silicone";
 
     private static PreparationStep Step(string id, string what, string why, Reckoned? amount = null, double? dryHours = null) =>
         new(id, what, why, amount, dryHours, false, null, null, null, WhereOf(id));

@@ -43,6 +43,30 @@ public enum BaseMaterial
     Painting,
 }
 
+/// <summary>What follows from what a base is made of.</summary>
+/// <remarks>Source: docs/craft/grounds.md, Bases.</remarks>
+public static class BaseMaterials
+{
+    /// <summary>Whether its own face, unpainted, takes colour away: raw wood.</summary>
+    public static bool IsBareWood(this BaseMaterial material) =>
+        material is BaseMaterial.BirchPly or BaseMaterial.Mdf or BaseMaterial.Pine or BaseMaterial.CradledPanel;
+
+    /// <summary>Whether it can be painted: a casting sheet is to be bent off, and a metal rim has no face.</summary>
+    public static bool TakesPaint(this BaseMaterial material) => material is not (BaseMaterial.CastingSheet or BaseMaterial.MetalRim);
+
+    /// <summary>Whether it carries the piece, and bows under it.</summary>
+    public static bool Carries(this BaseMaterial material) =>
+        material is not (BaseMaterial.CastingSheet or BaseMaterial.MetalRim or BaseMaterial.Canvas);
+
+    /// <summary>What the piece leaves when it is firm; null for a base that stays, and for a mould, which has a window of its own.</summary>
+    public static Curing.Milestone? Leaves(this BaseMaterial material) => material switch
+    {
+        BaseMaterial.CastingSheet => Curing.Milestone.OffSheet,
+        BaseMaterial.MetalRim => Curing.Milestone.BackTape,
+        _ => null,
+    };
+}
+
 /// <summary>Data of a base.</summary>
 /// <param name="Material">The material.</param>
 /// <param name="Name">Its name.</param>

@@ -174,8 +174,9 @@ public static class CupPlanner
                 copies: copies) is var all && portion.FillId is { } fill ? Domed(ground, portion, OfFill(all, fill, layer))
             : all;
 
-        // What is poured as so many millilitres is that much: what runs over its edge is a part of it.
-        if (ground.Edge != EdgeStyle.DrippedOver || region.By == PouredBy.Amount)
+        // What is poured as so many millilitres is that much: what runs over its edge is a part of it. A dome
+        // ends at the edge.
+        if (ground.Edge != EdgeStyle.DrippedOver || region.By == PouredBy.Amount || portion.Way == FillWay.Domed)
         {
             return Poured(portion, ml, Reckoned.Of(0, "ml", Formulas.EdgeNone,
                 new ReckonedInput("open perimeter", region.OpenEdgeMm * copies, "mm", Origin.Reckoned)));

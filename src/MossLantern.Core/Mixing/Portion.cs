@@ -81,15 +81,11 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
     private static IEnumerable<Portion> Whole(Piece piece, LaidLayer laid, Region region, ImmutableArray<DepthShare> depths)
     {
         var layer = laid.Layer;
-        if (region.Kind != RegionKind.KeptVisible || piece.Ground.Mould is null || layer.Within is not null
-            || Behind(laid, region) is not { } behind)
+        if (ThroughFace(piece, layer, laid.Map, region) is not var (clearMm, behind))
         {
             return [new(layer, region, region.CupId!, depths)];
         }
 
-        // It is seen through the face: thin clear there, and what lies round it behind that.
-        var clearMm = layer.Id != piece.Layers[0].Id ? 0
-            : (piece.Kept ?? []).FirstOrDefault(k => RegionId.OfSpot(k.Id) == region.Id)?.ClearMm ?? ReservedSpot.UsualClearMm;
         ImmutableArray<DepthShare> Between(double from, double to) =>
             [.. depths.Select(d => d with { DepthMm = Math.Max(0, Math.Min(to, d.DepthMm) - from) })];
         Portion[] passes = [new(layer, region, region.CupId!, Between(0, clearMm)),
@@ -97,12 +93,26 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
         return passes.Where(p => p.Depths.Any(d => d.DepthMm > 0)).Select((p, pass) => p with { Pass = pass });
     }
 
-    /// <summary>The cup of the largest region beside it, or of the largest of all; null where nothing coloured is poured.</summary>
-    private static string? Behind(LaidLayer laid, Region region)
+    /// <summary>What is kept visible in a mould is seen through the face: thin clear there, and what lies round it behind that.
+    /// Null for everything else.</summary>
+    internal static (double ClearMm, string Behind)? ThroughFace(Piece piece, FilledLayer layer, LayerMap map, Region region)
     {
-        var beside = laid.Map.Touching.Where(b => b.First == region.Id || b.Second == region.Id)
+        if (region.Kind != RegionKind.KeptVisible || piece.Ground.Mould is null || layer.Within is not null
+            || Behind(layer, map, region) is not { } behind)
+        {
+            return null;
+        }
+
+        return (layer.Id != piece.Layers[0].Id ? 0
+            : (piece.Kept ?? []).FirstOrDefault(k => RegionId.OfSpot(k.Id) == region.Id)?.ClearMm ?? ReservedSpot.UsualClearMm, behind);
+    }
+
+    /// <summary>The cup of the largest region beside it, or of the largest of all; null where nothing coloured is poured.</summary>
+    private static string? Behind(FilledLayer layer, LayerMap map, Region region)
+    {
+        var beside = map.Touching.Where(b => b.First == region.Id || b.Second == region.Id)
             .Select(b => b.First == region.Id ? b.Second : b.First).ToHashSet();
-        return laid.Map.Regions.Where(r => r.TakesArea && r.Kind != RegionKind.KeptVisible && Poured(laid.Layer, r))
+        return map.Regions.Where(r => r.TakesArea && r.Kind != RegionKind.KeptVisible && Poured(layer, r))
             .OrderByDescending(r => beside.Contains(r.Id)).ThenByDescending(r => r.AreaMm2).FirstOrDefault()?.CupId;
     }
 

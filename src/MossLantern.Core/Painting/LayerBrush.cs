@@ -41,6 +41,10 @@ internal sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Fill
 
     public Dictionary<string, Recipe> Cups { get; } = layer.Recipes.ToDictionary(c => c.Id);
 
+    /// <summary>What is seen through the face of a casting: so much clear, and the cup behind that.</summary>
+    public IReadOnlyDictionary<RegionId, (double ClearMm, string Behind)> ThroughFace { get; init; } =
+        ImmutableDictionary<RegionId, (double, string)>.Empty;
+
     public double DepthMm { get; } = DepthZones.DepthOf(layer, RegionKind.Band, layer.DepthMm);
 
     /// <summary>How deep the film is that lines lie on, mm.</summary>
@@ -127,7 +131,10 @@ internal sealed class LayerBrush(Sheet sheet, Piece piece, Outline outline, Fill
     {
         if (layer.Filling.Passes?.GetValueOrDefault(region) is not { IsDefaultOrEmpty: false } passes)
         {
-            return [(own, depthMm)];
+            return ThroughFace.TryGetValue(region, out var seen)
+                ? [(own, Math.Min(seen.ClearMm, depthMm)),
+                    (CupLook.Of(Catalogue, layer, Cups[seen.Behind]), Math.Max(0, depthMm - seen.ClearMm))]
+                : [(own, depthMm)];
         }
 
         var left = Math.Max(0, depthMm - passes.Sum(p => p.TakesMm ?? 0));

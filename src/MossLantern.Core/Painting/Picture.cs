@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Mixing;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 
@@ -90,7 +91,11 @@ internal sealed class Picture(LayerMapper mapper, Catalogue catalogue, bool full
         bool wet, bool torched)
     {
         Effort.Check();
-        var whole = new LayerBrush(sheet, piece, outline, layer, null, lowest, wet);
+        var whole = new LayerBrush(sheet, piece, outline, layer, null, lowest, wet)
+        {
+            ThroughFace = map.Regions.Select(r => (r.Id, Seen: Portion.ThroughFace(piece, layer, map, r)))
+                .Where(r => r.Seen is not null).ToDictionary(r => r.Id, r => r.Seen!.Value),
+        };
         whole.Materials();
         if (map is not ZonedMap zoned)
         {

@@ -105,7 +105,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var alone = batches.All.Where(b => b.CupIds.Length == 1).SelectMany(b => b.CupIds).ToHashSet();
         var cups = CupPlanner.Plan(lead, recipes, volumes, alone.Contains, around, sitting.CupChoices);
         var steps = PourPlan.Of(inOrder, cups, copies, sitting.CupChoices);
-        var windows = pour is null || inOrder.IsEmpty ? [] : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground));
+        var windows = pour is null || inOrder.IsEmpty ? [] : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground), piece.Ground.Base?.Material.Leaves());
         return new(
             sitting.Id, sitting.Name ?? string.Join(", ", layers.Select(l => l.Layer.Name)),
             [.. layers.Select(l => l.Layer.Id)], cups, batches, steps,
@@ -119,6 +119,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
         {
             Begun = poured is null ? []
                 : [.. poured.Regions is { } done ? done.Concat((poured.Amounts ?? []).Select(a => a.Of)) : steps.Select(s => s.Of)],
+            Demould = windows.FirstOrDefault(w => w.Milestone == Milestone.Demould),
             Recoat = windows.FirstOrDefault(w => w.Milestone == Milestone.NextLayer),
             Holds = pour is not null && batches.HoldMinutes is { } holds
                 ? pour.Start + Duration.FromMinutes(holds - (poured is null ? 0 : batches.FirstPourMinutes)) : null,

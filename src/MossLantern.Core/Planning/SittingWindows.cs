@@ -24,6 +24,11 @@ internal static class SittingWindows
         var tapes = piece.Layers.SelectMany(l => Tape(l.Id, rims, sittings)).ToLookup(t => t.SittingId, t => t.Window);
         var open = piece.Layers.Where(l => !IsCovered(piece, l, sittings))
             .SelectMany(l => OnTop(l.Id, sittings, poured: true)).Select(s => s.SittingId).ToHashSet();
+        // A piece leaves what it was cast in once, when all of it is firm; what fills a hollow has its own clock.
+        var main = piece.Layers.Where(l => l.Within is null).Select(l => l.Id).ToHashSet();
+        var hollows = sittings.Where(s => !s.LayerIds.Any(main.Contains)).Select(s => s.SittingId).ToHashSet();
+        var leaves = sittings.Where(s => !hollows.Contains(s.SittingId)).SelectMany(s => s.Windows.Where(w => Leaves(w.Milestone)).Select(w => (s.SittingId, w.Milestone, w.Opens)))
+            .GroupBy(w => w.Milestone).Select(g => g.MaxBy(w => w.Opens)).Select(w => (w.SittingId, w.Milestone)).ToHashSet();
         return
         [
             .. sittings.Select(s => s with
@@ -32,11 +37,14 @@ internal static class SittingWindows
                 [
                     .. tapes[s.SittingId].Any() ? [tapes[s.SittingId].MinBy(w => w.Closes)!] : Array.Empty<CureWindow>(),
                     .. s.Windows.Where(w => w.Milestone != Milestone.TapePull
-                        && (w.Milestone != Milestone.NextLayer || open.Contains(s.SittingId))),
+                        && (w.Milestone != Milestone.NextLayer || open.Contains(s.SittingId))
+                        && (!Leaves(w.Milestone) || hollows.Contains(s.SittingId) || leaves.Contains((s.SittingId, w.Milestone)))),
                 ],
             }),
         ];
     }
+
+    private static bool Leaves(Milestone milestone) => milestone is Milestone.Demould or Milestone.OffSheet or Milestone.BackTape;
 
     /// <summary>The sittings that pour the last pass over some region of a layer, in their order.</summary>
     /// <param name="layerId">The layer.</param>

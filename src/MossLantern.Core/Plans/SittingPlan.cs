@@ -66,6 +66,9 @@ public sealed record SittingPlan(
     /// <summary>The regions of it that something was really poured on.</summary>
     internal ImmutableHashSet<RegionOf> Begun { get; init; } = [];
 
+    /// <summary>When what it pours may leave its mould, whatever else is in that; null for none, or while no start is known.</summary>
+    internal CureWindow? Demould { get; init; }
+
     /// <summary>When what it pours takes another layer, whatever else is poured on it; null while no start is known.</summary>
     internal CureWindow? Recoat { get; init; }
 

@@ -73,4 +73,10 @@ public sealed record BatchesPlan(
 
     /// <summary>When what is poured first holds, min from when the first batch is begun; null where it never does, or nothing is poured.</summary>
     internal double? HoldMinutes { get; init; }
+
+    /// <summary>When the film of what is poured last gels, min from when the first batch is begun; null where it never does.</summary>
+    internal double? GelMinutes { get; init; }
+
+    /// <summary>How much older the resin of the last copy is than that of the first, min; 0 for one copy.</summary>
+    internal double CopiesApartMinutes { get; init; }
 }

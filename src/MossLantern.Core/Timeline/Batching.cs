@@ -153,7 +153,7 @@ internal sealed class Batching
                 new("mixing, standing, dividing and colouring", ready, "min", Origin.Reckoned),
                 new("pouring", walk.EndMinutes - ready, "min", Origin.Reckoned)),
             [.. Enumerable.Range(0, hands.Pours.Length).Select(p => Done(walk, p))])
-        { FirstPourMinutes = walk.FirstPourMinutes, HoldMinutes = holds?.Value };
+        { FirstPourMinutes = walk.FirstPourMinutes, HoldMinutes = holds?.Value, GelMinutes = filmMm is { } depth && runs.Count > 0 ? Gels(walk, depth) : null, CopiesApartMinutes = hands.ApartMinutes };
     }
 
     private static Reckoned Begun(Walk walk, int batch) => walk.BegunMinutes(batch) is 0
@@ -248,6 +248,23 @@ internal sealed class Batching
 
         return state.Seconds >= Journey.LongestHours * 3600 ? null
             : Cure(state.Seconds / 60, "min", new ReckonedInput("depth", filmMm, "mm", Origin.Reckoned));
+    }
+
+    /// <summary>When what is poured last gels in its film, min from when the first batch is begun; null where it never does.</summary>
+    private double? Gels(Walk walk, double filmMm)
+    {
+        var last = hands.Pours[^1].ClockOf;
+        var at = walk.Batches.ToList().FindIndex(b => b.Cups.Any(c => c.CupId == last));
+        var run = walk.Batches[Math.Max(0, at)];
+        var cup = Math.Max(0, run.Cups.ToList().FindIndex(c => c.CupId == last));
+        var begun = walk.BegunMinutes(Math.Max(0, at));
+        var (state, film) = (run.Cup(cup, Math.Max(run.ReadyMinutes, walk.EndMinutes - begun)).Poured, CuringBody.Film(filmMm));
+        while (state.Degree < CureModel.GelDegree && state.Seconds < Journey.LongestHours * 3600)
+        {
+            state = on.Model.Next(state, film, on.RoomC(state.Seconds));
+        }
+
+        return state.Degree < CureModel.GelDegree ? null : begun + state.Seconds / 60;
     }
 
     private Reckoned Cure(double value, string unit, params ReadOnlySpan<ReckonedInput> of) => new(value, unit, Formulas.Heat,

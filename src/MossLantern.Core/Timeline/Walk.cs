@@ -146,6 +146,10 @@ internal sealed record InTurn(ImmutableArray<HandPour> Pours, int Copies, bool C
         ], copies, copyByCopy);
     }
 
+    /// <summary>How much later the last copy gets its resin than the first, of whichever pour that is most, min.</summary>
+    public double ApartMinutes => Copies < 2 || Pours.IsEmpty ? 0
+        : (Copies - 1) * (CopyByCopy ? Pours.Sum(p => p.Minutes) : Pours.Max(p => p.Minutes));
+
     private static ImmutableArray<string> FilledFrom(Recipe recipe) =>
         recipe.Of is { IsEmpty: false } of ? [.. of.Select(s => s.RecipeId)] : [recipe.Id];
 }

@@ -4767,7 +4767,7 @@ export interface components {
          * @description What a window is for.
          * @enum {unknown}
          */
-        Milestone: "tape-pull" | "next-layer" | "touch-dry" | "demould" | "full-cure";
+        Milestone: "tape-pull" | "next-layer" | "touch-dry" | "demould" | "full-cure" | "off-sheet" | "back-tape";
         MilestoneAnswer: {
             /** Format: double */
             clockHours: number;

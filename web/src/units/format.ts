@@ -75,6 +75,8 @@ export const windowNames: Record<Milestone, string> = {
   'touch-dry': 'touch-dry',
   demould: 'out of the mould',
   'full-cure': 'full cure',
+  'off-sheet': 'off the sheet',
+  'back-tape': 'back tape off',
 };
 
 /** A number typed with a decimal comma or point, or as inches are read off a rule: 3/16, 1 3/16. Null when it is not one. */

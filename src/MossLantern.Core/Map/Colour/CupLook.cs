@@ -153,9 +153,17 @@ internal readonly record struct ColourantLook(Colour Colour, double Percent, dou
         var known = catalogue.Of(dose.Colourant, dose.ColourantId);
         var percent = dose.By == RatioBasis.Weight ? dose.Percent : known.Percent(dose.Percent, dose.By, RatioBasis.Weight, mixDensity());
         var cover = share * known.Cover * percent;
+
+        // White ink is a pigment in alcohol: as glass it would take nothing of the light, and not be there.
+        var glass = known.IsGlass && !(known.Class == ColourantClass.AlcoholInk && IsWhite(colour));
         return new(colour, share * percent, cover,
-            known.IsGlass || known.Class == ColourantClass.Interference ? 0 : cover, known.IsGlass, known.Class != ColourantClass.Lacing);
+            glass || known.Class == ColourantClass.Interference ? 0 : cover, glass, known.Class != ColourantClass.Lacing);
     }
+
+    /// <summary>From so much light in each channel on a colour counts as white.</summary>
+    private const double White = 0.75;
+
+    private static bool IsWhite(Colour colour) => Math.Min(colour.R, Math.Min(colour.G, colour.B)) >= White;
 
     /// <summary>What it takes of light in a channel, as −ln of what a millimetre leaves.</summary>
     public double Takes(double channel) => -CoverPerMm * Math.Log(Math.Clamp(channel, Pigment.LeastReflectance, 1));

@@ -1,3 +1,4 @@
+using NetTopologySuite.Algorithm.Construct;
 using System.Collections.Immutable;
 using System.Globalization;
 using MossLantern.Core.Documents;
@@ -18,6 +19,9 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
     private const int Kept = 32;
 
     private readonly Recent<(Heart Form, double GrainMm, double GridMm, double ReachMm), HeartForm> forms = new(Kept);
+    private const double ReachToleranceMm = 0.05;
+
+    private readonly Recent<Outline, double> reaches = new(Kept);
     private readonly Recent<(Outline, GrowthGrid Grid), OutlineCover> covers = new(Kept);
     private readonly Recent<(Outline, GrowthScale, string Layout), LayerMap> maps = new(Kept);
     private readonly Recent<(Outline Left, string Kept), ZonePlaces> places = new(Kept);
@@ -92,9 +96,11 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
             return 0;
         }
 
-        ImmutableArray<Outline> parts = outline is not DrawnOutline drawn ? [left]
-            : [.. drawn.Parts.Select((_, i) => new PartOutline(drawn, i)).Select(p => left == outline ? p : (Outline)Shared(p, left))];
-        return parts.Where(p => p.AreaMm2 > 0).Select(part => map.FarFromRimMm(Cover(part, map.Grid))).DefaultIfEmpty(0).Min();
+        // What no part takes of each piece of the outline, and that piece itself: its rim is what counts.
+        ImmutableArray<(Outline Left, Outline Whole)> parts = outline is not DrawnOutline drawn ? [(left, outline)]
+            : [.. drawn.Parts.Select((_, i) => new PartOutline(drawn, i)).Select(p => (left == outline ? p : (Outline)Shared(p, left), (Outline)p))];
+        return parts.Where(p => p.Left.AreaMm2 > 0)
+            .Select(p => Math.Min(map.FarFromRimMm(Cover(p.Left, map.Grid)), ReachMm(p.Whole))).DefaultIfEmpty(0).Min();
     }
 
     /// <summary>What two outlines share; asked for again, it is the one that was worked out.</summary>
@@ -106,6 +112,13 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
     /// <param name="one">What it is left of, whose box it keeps.</param>
     /// <param name="other">What goes, where it lies on it.</param>
     public CombinedOutline Without(Outline one, Outline other) => outlines.Of(new CombinedOutline(one, other, Shared: false));
+
+    /// <summary>How far from the rim the place lies that is farthest from it, mm: the map's grid may round that up.</summary>
+    private double ReachMm(Outline outline) => reaches.Of(outline, () =>
+    {
+        Effort.Check();
+        return MaximumInscribedCircle.GetRadiusLine(Flat.Of(outline), ReachToleranceMm).Length;
+    });
 
     private OutlineCover Cover(Outline outline, GrowthGrid grid) => covers.Of((outline, grid), () => new(grid, outline));
 

@@ -139,7 +139,11 @@ export function GroundSentence({ ground, spans, of = 'This' }: Props) {
         ) : (
           <>
             {wall}
-            <Paint ground={ground} />
+            {base?.material === 'casting-sheet' || base?.material === 'metal-rim' ? (
+              '.'
+            ) : (
+              <Paint ground={ground} />
+            )}
           </>
         )}
       </p>

@@ -66,7 +66,7 @@ export function Paint({ ground }: { ground: Ground }) {
             label="Colours of the paint"
             value={paint.asMap}
             no="all in one colour"
-            yes="as the map, each band in its own"
+            yes="as the map of the lowest layer, each region in its own"
           />
         </>
       )}
