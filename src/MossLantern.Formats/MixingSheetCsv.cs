@@ -32,7 +32,7 @@ public static class MixingSheetCsv
                 csv.WriteField(row.What);
                 csv.WriteField(Safe(row.Name));
                 csv.WriteField(Told(row.Ml, 1));
-                csv.WriteField(Told(row.G, 2));
+                csv.WriteField(ToStep(row.G, sheet.ScaleStepG));
                 csv.WriteField(row.From is { } from ? Safe(from) : null);
                 csv.WriteField(Told(row.MinutesInHand, 0));
                 csv.WriteField(Told(row.BeginMinutes, 0));
@@ -69,6 +69,10 @@ public static class MixingSheetCsv
 
     /// <summary>A name that begins like a formula would be worked out by the program that opens the table.</summary>
     private static string Safe(string text) => text is ['=' or '+' or '-' or '@' or '\t' or '\r', ..] ? $"'{text}" : text;
+
+    /// <summary>No finer than a tool resolves; what is less than a step of it is told as it is, as it is measured otherwise.</summary>
+    private static string? ToStep(double? value, double step) =>
+        value is not { } known ? null : known < step ? Told(known, 2) : Told(Math.Round(known / step) * step, 3);
 
     private static string? Told(double? value, int decimals) =>
         value is { } known ? Math.Round(known, decimals).ToString(CultureInfo.InvariantCulture) : null;

@@ -105,7 +105,7 @@ public sealed partial class BadValueTests : IDisposable
                 { "whereItCures": true, "tiltXDeg": 0.1, "tiltYDeg": 0.1, "corners": null, "stepDeg": null,
                 "waterChecked": false }
                 """))),
-            Do("mark-prepared", ("step", "seal"), ("done", true), ("at", "2026-05-01T08:00:00")),
+            Do("mark-prepared", ("step", "wipe"), ("done", true), ("at", "2026-05-01T08:00:00")),
             Do("move-support", ("support", 0), ("byXMm", 1), ("byYMm", 1)),
             Do("wave-off", ("finding", "mud:1"), ("reason", "Meant.")));
         await Send(HttpMethod.Post, $"/api/pieces/{id}/preview", request,

@@ -133,7 +133,16 @@ public sealed class SharingApiTests : IDisposable
                 Assert.Equal(batches.Sum(b => (double)b!["mixMl"]!["value"]!),
                     Sum("resin", "ml") + Sum("hardener", "ml"), 0.2 * batches.Count);
                 Assert.Equal(sitting["cups"]!["cups"]!.AsArray()
-                    .Sum(c => c!["doses"]!["all"]!.AsArray().Sum(d => (double)d!["g"]!["value"]!)), Sum("colourant", "g"), 0.1);
+                    .Sum(c => c!["doses"]!["all"]!.AsArray().Sum(d => (double)d!["g"]!["value"]!)), Sum("colourant", "g"),
+                    0.05 * rows.Count(r => (string)r["what"] == "colourant") + 1e-6);
+
+                // No finer than the scale resolves; what is less than its step is told as it is.
+                foreach (var g in rows.Select(r => (string)r["g"]).Where(g => g != "").Select(g => decimal.Parse(g,
+                    System.Globalization.CultureInfo.InvariantCulture)).Where(g => g >= 0.1m))
+                {
+                    Assert.Equal(0, g * 10 % 1);
+                }
+
                 Assert.Equal(rows.Select(r => int.Parse((string)r["batch"],
                     System.Globalization.CultureInfo.InvariantCulture)).Order(),
                 rows.Select(r => int.Parse((string)r["batch"], System.Globalization.CultureInfo.InvariantCulture)));

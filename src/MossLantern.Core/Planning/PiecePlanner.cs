@@ -104,7 +104,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var pour = PourMoments.Of(sitting, poured, around, batches);
         var alone = batches.All.Where(b => b.CupIds.Length == 1).SelectMany(b => b.CupIds).ToHashSet();
         var cups = CupPlanner.Plan(lead, recipes, volumes, alone.Contains, around, sitting.CupChoices);
-        var steps = PourPlan.Of(inOrder, cups, copies, sitting.CupChoices);
+        var steps = PourPlan.Of(inOrder, cups, copies, sitting.CupChoices, poured?.Amounts);
         var windows = pour is null || inOrder.IsEmpty ? [] : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground), piece.Ground.Base?.Material.Leaves());
         return new(
             sitting.Id, sitting.Name ?? string.Join(", ", layers.Select(l => l.Layer.Name)),

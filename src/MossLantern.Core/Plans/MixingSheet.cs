@@ -48,21 +48,22 @@ public sealed record SheetBatch(
 /// <param name="ByWeight">Whether its parts are weighed.</param>
 /// <param name="WorkingMinutes">Working time of 100 g in a cup, min.</param>
 /// <param name="Batches">Its batches, the first to be mixed first.</param>
+/// <param name="ScaleStepG">The step of the scale, g: nothing is told finer.</param>
 /// <remarks>Source: docs/craft/mixing.md, The mixing sheet.</remarks>
 public sealed record MixingSheet(string Piece, string Sitting, string Resin, bool ByWeight, double WorkingMinutes,
-    ImmutableArray<SheetBatch> Batches)
+    ImmutableArray<SheetBatch> Batches, double ScaleStepG)
 {
     /// <summary>The sheet of a sitting.</summary>
     /// <param name="piece">The piece.</param>
     /// <param name="plan">What was worked out for the sitting.</param>
-    /// <param name="catalogue">The workshop's materials.</param>
-    public static MixingSheet Of(Piece piece, SittingPlan plan, Catalogue catalogue)
+    /// <param name="around">What it is worked out in.</param>
+    public static MixingSheet Of(Piece piece, SittingPlan plan, Surroundings around)
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(plan);
-        ArgumentNullException.ThrowIfNull(catalogue);
+        ArgumentNullException.ThrowIfNull(around);
         var sitting = piece.Sittings.Single(s => s.Id == plan.SittingId);
-        var system = sitting.Resin.From(catalogue);
+        var system = sitting.Resin.From(around.Catalogue);
         var recipes = piece.Recipes.ToDictionary(r => r.Id);
         var mixed = plan.Cups.Cups.Where(c => c.MixMl.Value > 0 && !c.Draws.IsEmpty).ToList();
         return new(
@@ -77,7 +78,8 @@ public sealed record MixingSheet(string Piece, string Sitting, string Resin, boo
                         .. batch.CupIds.Select(id => Cup(id, batch)),
                         .. mixed.Where(m => m.Draws.Any(d => d.CupId == batch.CupIds[^1])).Select(m => Cup(m.CupId, batch)),
                     ])),
-            ]);
+            ],
+            sitting.Tools?.ScaleStepG ?? around.Habits.ScaleStepG);
 
         SheetCup Cup(string id, BatchPlan batch)
         {

@@ -47,10 +47,12 @@ public static class PourPlan
     /// <param name="cups">Its cups.</param>
     /// <param name="copies">For how many copies it is mixed.</param>
     /// <param name="choices">How much is mixed in single cups, where it is not what is planned; null for nothing.</param>
+    /// <param name="amounts">What was poured where that was noted: it counts in place of what is planned; null for nowhere.</param>
     public static ImmutableArray<PlannedPour> Of(ImmutableArray<RegionVolume> inOrder, CupPlan cups, int copies = 1,
-        ImmutableArray<CupChoice>? choices = null)
+        ImmutableArray<CupChoice>? choices = null, ImmutableArray<PouredAmount>? amounts = null)
     {
         ArgumentNullException.ThrowIfNull(cups);
+        var noted = (amounts ?? []).ToLookup(a => (a.Of, a.Pass), a => a.Ml);
         var byEye = (choices ?? []).Where(c => c.ByEye).Select(c => c.RecipeId).ToHashSet();
         var left = cups.Cups
             .ToDictionary(c => c.CupId, c => (choices?.FirstOrDefault(k => k.RecipeId == c.CupId)?.MixedMl ?? c.MixMl.Value) - c.DrawnMl);
@@ -59,11 +61,12 @@ public static class PourPlan
         PlannedPour Step(RegionVolume region)
         {
             var before = left[region.CupId];
-            var after = left[region.CupId] = before - region.PourMl.Value;
+            var told = noted[(new(region.LayerId, region.RegionId), region.Pass)].Select(ml => (double?)ml).FirstOrDefault();
+            var after = left[region.CupId] = before - (told ?? region.PourMl.Value);
             return new(region.LayerId, region.RegionId, region.CupId, region.PourMl,
                 byEye.Contains(region.CupId) ? null : Reckoned.Of(after, "ml", Formulas.LeftInCup,
                 new("in the cup before", before, "ml", Origin.Reckoned),
-                new("poured", region.PourMl.Value, "ml", Origin.Reckoned)), region.Pass,
+                new("poured", told ?? region.PourMl.Value, "ml", told is null ? Origin.Reckoned : Origin.Measured)), region.Pass,
                 copies == 1 ? null : Reckoned.Of(region.PourMl.Value / copies, "ml", Formulas.EachCopy,
                     new("poured", region.PourMl.Value, "ml", Origin.Reckoned), new("copies", copies, "", Origin.Reckoned)));
         }

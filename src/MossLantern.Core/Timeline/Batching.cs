@@ -194,7 +194,7 @@ internal sealed class Batching
             holds is null ? null : Reckoned.Of(holds.Value - run.ReadyMinutes, "min", Formulas.BatchLatest,
                 new("first pour holds", holds.Value, "min", Origin.Reckoned),
                 new("ready to pour", run.ReadyMinutes, "min", Origin.Reckoned)),
-            divided, Cure(run.Divided.Celsius, "°C", mass),
+            divided, Cure(run.Divided.Celsius, "°C", mass, new ReckonedInput("minutes in the jug", run.DividedMinutes, "min", Origin.Reckoned)),
             [.. Clocks(run, mass)],
             standing.GelMinutes is { } gel ? Cure(gel, "min", mass) : null, Cure(standing.PeakC, "°C", mass), standing.Grade,
             [.. Problems(run)]);
@@ -229,7 +229,9 @@ internal sealed class Batching
                 Cure(working, "min", mass, cupMass),
                 Reckoned.Of(working - poured, "min", Formulas.InHand,
                     new("working time ends", working, "min", Origin.Reckoned), new("poured", poured, "min", Origin.Reckoned)),
-                Cure(run.HottestOf(i), "°C", mass, cupMass));
+                Cure(run.HottestOf(i), "°C", mass, cupMass,
+                    new ReckonedInput("minutes in the jug", run.DividedMinutes, "min", Origin.Reckoned),
+                    new ReckonedInput("minutes in the cup", poured - run.DividedMinutes, "min", Origin.Reckoned)));
         }
     }
 

@@ -99,7 +99,7 @@ internal static class SharingEndpoints
     private static (Piece Piece, MixingSheet Sheet)? SheetOf(string id, string sitting, PieceStore pieces,
         Workbench workbench, WorkshopSurroundings around) =>
         pieces.Find(id) is { } stored && workbench.PlanOf(stored)?.Sittings.FirstOrDefault(s => s.SittingId == sitting) is { } plan
-            ? (stored.Piece, MixingSheet.Of(stored.Piece, plan, around.Catalogue))
+            ? (stored.Piece, MixingSheet.Of(stored.Piece, plan, around.Now))
             : null;
 
     private static ProblemHttpResult NoSitting() => TypedResults.Problem(

@@ -11,9 +11,7 @@ import { useStation } from '../station';
 /** What stones lie in the resin of a region: what they take up is not mixed. */
 export function StonesIn({ layerId, region }: { layerId: string; region: string }) {
   const { piece, plan } = useStation();
-  const out = plan.layers
-    .find((l) => l.layerId === layerId)
-    ?.stonesOut.find((s) => s.regionId === region);
+  const out = plan.layers.find((l) => l.layerId === layerId)?.stonesOut.find((s) => s.regionId === region);
   const { edit, say } = useEdits();
   const kinds = (useQuery(ownMaterialsQuery).data ?? []).filter((m) => m.kind === 'stone');
   const laid = (piece.layers.find((l) => l.id === layerId)?.stones ?? []).filter((s) => s.region === region);

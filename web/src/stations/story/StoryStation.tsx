@@ -11,8 +11,6 @@ import { useFields } from '../../parts/fields';
 import { TimeField } from '../../parts/TimeField';
 import { HowNumber } from '../../parts/HowNumber';
 import { fieldText, localText, wireText } from '../../units/format';
-import type { Units } from '../../units/units';
-import { useUnits } from '../../units/units';
 import type { AtStation } from '../station';
 import { CupColour } from '../CupColour';
 import { useRegionNames } from '../regionNames';
@@ -32,7 +30,6 @@ interface Log {
 /** What was really poured, planned beside actual. */
 export function StoryStation() {
   const { layer, layerPlan, sittingPlan, view } = useStation();
-  const units = useUnits();
   const doneShare = useFields().usual['runs.donePercent'] ?? 100;
   const names = useRegionNames();
   const run = view.runs.findLast((r) => r.sittingId === sittingPlan.sittingId);
@@ -112,8 +109,6 @@ export function StoryStation() {
   // Nobody measures what went as it was to go: those that are empty are filled in at once.
   const unsaidLines = lines.filter((l) => log.poured[keyOf(l)] == null && l.plannedMl !== null);
   const known = lines.filter((l) => log.poured[keyOf(l)] != null);
-  const planned = known.reduce((sum, l) => sum + (l.plannedMl ?? 0), 0);
-  const poured = known.reduce((sum, l) => sum + (log.poured[keyOf(l)] ?? 0), 0);
   return (
     <>
       {view.earlier.length > 0 && (
@@ -222,7 +217,18 @@ export function StoryStation() {
                   />
                 </td>
                 <td>
-                  {differenceOf(units, actual, line.plannedMl)}
+                  {actual === null || line.plannedMl === null ? (
+                    'unknown'
+                  ) : (
+                    <>
+                      {actual - line.plannedMl > 0.05 && '+'}
+                      <HowNumber
+                        of={difference(actual, line.plannedMl)}
+                        label={`Difference of ${named(line)}`}
+                        decimals={1}
+                      />
+                    </>
+                  )}
                   {(short || log.all.includes(key)) && (
                     <label className="that-is-all">
                       <input
@@ -245,8 +251,19 @@ export function StoryStation() {
       </table>
       {known.length > 0 && (
         <p className="hint">
-          {known.length} of {lines.length} noted: {units.show(poured, 'ml', 0)} poured for{' '}
-          {units.show(planned, 'ml', 0)} planned.
+          {known.length} of {lines.length} noted:{' '}
+          <HowNumber
+            of={total(known.map((l) => [named(l), log.poured[keyOf(l)] ?? 0]))}
+            label="Poured in all"
+            decimals={0}
+          />{' '}
+          poured for{' '}
+          <HowNumber
+            of={total(known.map((l) => [named(l), l.plannedMl ?? 0]))}
+            label="Planned of that"
+            decimals={0}
+          />{' '}
+          planned.
         </p>
       )}
       <TextField
@@ -313,14 +330,28 @@ const regionOr = (
 const keyOf = (p: { layerId: string; regionId: string; pass: number }) =>
   `${p.layerId}/${p.regionId}/${p.pass}`;
 
-/** What was poured more or less than was planned, where both are known. */
-function differenceOf(units: Units, pouredMl: number | null, plannedMl: number | null) {
-  return pouredMl === null || plannedMl === null ? 'unknown' : difference(units, pouredMl - plannedMl);
-}
+const millilitres = (name: string, value: number, origin: 'measured' | 'reckoned') => ({
+  name,
+  value,
+  unit: 'ml',
+  origin,
+  field: null,
+});
 
-function difference(units: Units, ml: number) {
-  return `${ml > 0.05 ? '+' : ''}${units.show(ml, 'ml', 1)}`;
-}
+/** What was poured more or less than was planned. */
+const difference = (pouredMl: number, plannedMl: number): Reckoned => ({
+  value: pouredMl - plannedMl,
+  unit: 'ml',
+  formula: 'log-difference',
+  inputs: [millilitres('poured', pouredMl, 'measured'), millilitres('planned', plannedMl, 'reckoned')],
+});
+
+const total = (each: [string, number][]): Reckoned => ({
+  value: each.reduce((sum, [, ml]) => sum + ml, 0),
+  unit: 'ml',
+  formula: 'log-total',
+  inputs: each.map(([name, ml]) => millilitres(name, ml, 'measured')),
+});
 
 /** Ids are kept without dashes and sent with them. */
 const dashed = (id: string) =>
