@@ -114,6 +114,10 @@ public sealed class PieceStore(WorkshopDatabase database)
     /// <summary>A piece on the shelf as it stands, or null.</summary>
     public StoredPiece? Find(string id) => database.Read(connection => Find(connection, id));
 
+    /// <summary>Every piece that can be read, those that are kept aside among them.</summary>
+    public ImmutableArray<StoredPiece> WithAside() => database.Read<ImmutableArray<StoredPiece>>(connection =>
+        [.. connection.Query<Row>(Shown + " order by p.created_at, p.id").Select(r => r.TryToStored()).OfType<StoredPiece>()]);
+
     /// <summary>Takes a piece off the shelf; nothing of it is lost until it is forgotten.</summary>
     /// <returns>Whether it was on the shelf.</returns>
     public bool TakeOff(string id, Instant now) => database.Write(connection => connection.Execute(

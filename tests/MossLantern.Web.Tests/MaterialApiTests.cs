@@ -188,4 +188,45 @@ public sealed class MaterialApiTests : IDisposable
         await Enter("coating", 0, Coating(new { heatC = 55 }));
         await Problem(await Put("coating", 0, Coating(new { heatC = 56 })), HttpStatusCode.Conflict);
     }
+
+    [Fact]
+    public async Task Ids_are_ids_a_ratio_says_what_it_is_of_and_what_nothing_names_can_be_taken_out()
+    {
+        object Gloss(string? basis = "weight") => new { kind = "resin", name = "Gloss", like = "casting",
+            values = new { ratioResin = 100, ratioHardener = 42 }, basis };
+        foreach (var id in (string[])["Bog Gloss", "bog.gloss", "bog%5Bgloss%5D", "böge"])
+        {
+            Assert.Contains("letters from a to z", Sentence(await Problem(await Put(id, 0, Gloss()), HttpStatusCode.BadRequest), "id"),
+                StringComparison.Ordinal);
+        }
+
+        Assert.Contains("by volume or by weight", Sentence(await Problem(await Put("gloss", 0, Gloss(null)), HttpStatusCode.BadRequest), "basis"),
+            StringComparison.Ordinal);
+        await Enter("gloss", 0, Gloss());
+        Task<HttpResponseMessage> TakeOut(string path) => host.Client.DeleteAsync($"/api/cupboard/materials/{path}");
+        var view = await host.AddPiece();
+        view["piece"]!["sittings"]![0]!["resin"]!["system"] = "gloss";
+        view = await host.Save(view);
+        Assert.Contains("named in Fen Tray", Sentence(await Problem(await TakeOut("resin/gloss"), HttpStatusCode.BadRequest), "id"),
+            StringComparison.Ordinal);
+
+        // A piece that is kept aside may come back.
+        await host.Client.DeleteAsync($"/api/pieces/{view["id"]}");
+        await Problem(await TakeOut("resin/gloss"), HttpStatusCode.BadRequest);
+        Assert.True((await host.Client.PostAsync($"/api/aside/{view["id"]}/put-back", null)).IsSuccessStatusCode);
+        var back = await host.Get($"/api/pieces/{view["id"]}");
+        back["piece"]!["sittings"]![0]!["resin"]!["system"] = "coating";
+        await host.Save(back);
+        Assert.DoesNotContain((await (await TakeOut("resin/gloss")).Content.ReadFromJsonAsync<JsonArray>())!, m => (string)m!["id"]! == "gloss");
+        await Problem(await TakeOut("resin/gloss"), HttpStatusCode.NotFound);
+        await Problem(await TakeOut("resin/coating"), HttpStatusCode.BadRequest);
+        await Problem(await TakeOut("syrup/gloss"), HttpStatusCode.BadRequest);
+
+        // A colourant that a kept recipe is dosed with stays.
+        var named = (await host.List("/api/cupboard/materials")).First(m => (bool)m!["own"]! && (string)m["kind"]! == "colourant"
+            && (string)m["id"]! == "fen-gold");
+        Assert.NotNull(named);
+        Assert.Contains("It is named in", Sentence(await Problem(await TakeOut("colourant/fen-gold"), HttpStatusCode.BadRequest), "id"),
+            StringComparison.Ordinal);
+    }
 }

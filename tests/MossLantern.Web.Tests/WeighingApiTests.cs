@@ -72,6 +72,39 @@ public sealed class WeighingApiTests : IDisposable
         Assert.Empty((await host.Get("/api/pieces/bogbean-round"))["runs"]!.AsArray());
     }
 
+    /// <summary>A batch that is being weighed keeps its cups whatever is changed; what is planned no more is told.</summary>
+    [Fact]
+    public async Task Jugs_stay_as_they_were_when_somebody_began_to_weigh()
+    {
+        const string of = "/api/pieces/bogbean-round";
+        var before = await host.Get(of);
+        Assert.Null(before["piece"]!["sittings"]![0]!["batches"]);
+        string Cups(JsonNode view) => new JsonArray([.. view["plan"]!["sittings"]![0]!["batches"]!["all"]!.AsArray()
+            .Select(b => (JsonNode)$"{b!["id"]}:{string.Join(',', b["cupIds"]!.AsArray().Select(c => (string)c!).Order())}")]).ToJsonString();
+        var first = (await host.Get(Path))["steps"]![0]!;
+        var view = await Read(await Post(Path, new { id = Guid.NewGuid(), stepId = (string)first["id"]!, grams = 90 }), HttpStatusCode.OK);
+        Assert.True((bool)view["keepsJugs"]!);
+        Assert.Empty(view["unplanned"]!.AsArray());
+        var after = await host.Get(of);
+        Assert.Equal(Cups(before), Cups(after));
+        Assert.NotNull(after["piece"]!["sittings"]![0]!["batches"]);
+
+        // Five times as deep other batches would be proposed: these stay.
+        after = await host.Edit(after, Do("set-field", ("place", "layers[layer-1].depthMm"), ("value", 15)));
+        Assert.Equal(Cups(before), Cups(after));
+        Assert.Equal(90, (double)(await host.Get(Path))["steps"]![0]!["weighedG"]!);
+
+        // Where a batch goes all the same, what stands in its jug is told.
+        await host.Edit(after, Do("arrange-batches", ("sitting", "layer-1"), ("batches",
+            new JsonArray([.. after["plan"]!["sittings"]![0]!["batches"]!["all"]!.AsArray().Select((b, i) => (JsonNode)new JsonObject
+            {
+                ["id"] = $"own-{i}",
+                ["recipeIds"] = b!["cupIds"]!.DeepClone(),
+            })]))));
+        var told = (await host.Get(Path))["unplanned"]!.AsArray().Single()!;
+        Assert.Equal(("resin of batch 1", 90), ((string)told["what"]!, (double)told["grams"]!));
+    }
+
     [Fact]
     public async Task What_cannot_be_is_refused_in_words()
     {

@@ -57,6 +57,14 @@ public readonly record struct StepId
     /// <summary>The cup whose colourant is weighed; null for anything else.</summary>
     public string? CupId => Parts is [_, var cup, _] ? cup : null;
 
+    /// <summary>What is weighed, in words; as it is written for what is no weighing.</summary>
+    public string Words => Parts switch
+    {
+        [var batch, (ResinPart or HardenerPart) and var part] => $"{part} of {batch.Replace('-', ' ')}",
+        [var batch, var cup, _] => $"colourant of {cup} from {batch.Replace('-', ' ')}",
+        _ => Written,
+    };
+
     /// <summary>As it is written in the journal.</summary>
     public override string ToString() => Written;
 

@@ -49,6 +49,11 @@ internal static class MaterialEndpoints
         {
             var given = request.Material;
             Validator.ValidateAndThrow(given);
+            if (!IsId(id))
+            {
+                return ProblemHandler.Invalid(new() { ["id"] = ["The id of a material has letters from a to z, digits and hyphens."] });
+            }
+
             if (Catalogue.Typical.Find(given.Kind, id) is not null && given.Like != id)
             {
                 return ProblemHandler.Invalid(new() { ["like"] = ["Only a material of your own can be like another."] });
@@ -62,6 +67,43 @@ internal static class MaterialEndpoints
                     detail: "There is no material with this id in the cupboard.", statusCode: StatusCodes.Status404NotFound)
                 : TypedResults.Ok(All(around, materials));
         });
+        api.MapDelete("/cupboard/materials/{kind}/{id:length(1,40)}", Results<Ok<ImmutableArray<MaterialView>>, ProblemHttpResult> (
+            Word<MaterialKind> kind, string id, WorkshopSurroundings around, MaterialStore materials, PieceStore pieces, RecipeStore recipes,
+            SequenceStore sequences) =>
+        {
+            if (Catalogue.Typical.Find(kind.Value, id) is not null)
+            {
+                return ProblemHandler.Invalid(new() { ["id"] = ["Only a material of your own can be taken out; clear its values instead."] });
+            }
+
+            if (NamedIn(kind.Value, id, pieces, recipes, sequences) is { } where)
+            {
+                return ProblemHandler.Invalid(new() { ["id"] = [$"It is named in {where}: put it away instead."] });
+            }
+
+            var gone = materials.Remove(KeyOf(kind.Value, id));
+            around.Changed();
+            return gone ? TypedResults.Ok(All(around, materials))
+                : TypedResults.Problem(title: "No such material",
+                    detail: "There is no material with this id in the cupboard.", statusCode: StatusCodes.Status404NotFound);
+        });
+    }
+
+    /// <summary>Ids stand in documents, in places and in keys: nothing in them may be taken for something else.</summary>
+    private static bool IsId(string id) => id.All(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c) || c == '-');
+
+    /// <summary>Where a material of one's own is still named, in words; null for nowhere.</summary>
+    private static string? NamedIn(MaterialKind kind, string id, PieceStore pieces, RecipeStore recipes, SequenceStore sequences)
+    {
+        if (pieces.WithAside().FirstOrDefault(p => NamedMaterials.Of(p.Piece).Contains((kind, id))) is { } stored)
+        {
+            return stored.Piece.Name;
+        }
+
+        return recipes.All().FirstOrDefault(r => r.Thing.Others.Prepend(r.Thing.Recipe).SelectMany(NamedMaterials.Of).Contains((kind, id)))
+                ?.Thing.Recipe.Name is { } recipe ? $"the recipe {recipe}"
+            : sequences.All().FirstOrDefault(s => s.Thing.Recipes.SelectMany(NamedMaterials.Of).Contains((kind, id)))
+                ?.Thing.Name is { } sequence ? $"the sequence {sequence}" : null;
     }
 
     private static string KeyOf(MaterialKind kind, string id) => $"{JsonNamingPolicy.KebabCaseLower.ConvertName(kind.ToString())}/{id}";

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Microsoft.AspNetCore.Http.HttpResults;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Journal;
 using MossLantern.Core.Plans;
 using MossLantern.Core.Timeline;
@@ -15,7 +16,11 @@ namespace MossLantern.Web.Endpoints;
 /// What a sitting weighs, in turn, with what has been weighed; which is next, as many as there are once all are; and whether its resin and
 /// hardener are measured in marked cups.
 /// </summary>
-public sealed record WeighingView(string Piece, string Sitting, bool ByVolume, ImmutableArray<WeighingStep> Steps, int Next);
+public sealed record WeighingView(string Piece, string Sitting, bool ByVolume, ImmutableArray<WeighingStep> Steps, int Next,
+    bool KeepsJugs, ImmutableArray<UnplannedWeight> Unplanned);
+
+/// <summary>What was weighed of a batch that the plan has no more.</summary>
+public sealed record UnplannedWeight(string StepId, string What, double Grams);
 
 /// <summary>What was weighed of a step, under an id that the page made: sent again it is taken once.</summary>
 public sealed record WeighIn(Guid Id, string StepId, double Grams);
@@ -117,11 +122,30 @@ public sealed class Scales(PieceStore pieces, WeighingStore weighed, Workbench w
     /// <summary>The same to be looked at.</summary>
     public WeighingView? View(string id, string sittingId) =>
         Found(id, sittingId) is var (name, sitting, byVolume, weighing)
-            ? new(name, sitting, byVolume, weighing.Steps, weighing.Next) : null;
+            ? new(name, sitting, byVolume, weighing.Steps, weighing.Next, weighing.Steps.Any(s => s.WeighedG is not null),
+                [.. Unplanned(id, sittingId, weighing)]) : null;
+
+    /// <summary>What was weighed and is planned no more: it stands on the bench all the same.</summary>
+    private IEnumerable<UnplannedWeight> Unplanned(string id, string sittingId, Weighing weighing)
+    {
+        var planned = weighing.Steps.Select(s => s.Id).ToHashSet();
+        return weighed.Of(id, sittingId).Where(e => !planned.Contains(e.Of.Step!.Value.ToString())).Select(e => new UnplannedWeight(
+            e.Of.Step!.Value.ToString(), e.Of.Step.Value.Words, e.Says.Grams!.Value));
+    }
 
     /// <summary>Writes what was weighed.</summary>
-    public void Add(string id, string sittingId, WeighIn request) =>
+    /// <remarks>From the first weight on the jugs stay as they are: another plan must not take what is in one for what is in another.</remarks>
+    public void Add(string id, string sittingId, WeighIn request)
+    {
+        if (pieces.Find(id) is { } stored
+            && workbench.PlanOf(stored)?.Sittings.FirstOrDefault(s => s.SittingId == sittingId) is { Batches: { Proposed: true, All.IsEmpty: false } batches })
+        {
+            workbench.Apply(id, new(Guid.NewGuid(), stored.Version,
+                [new ArrangeBatches(sittingId, [.. batches.All.Select(b => new Core.Documents.Batch(b.Id, b.CupIds))])]));
+        }
+
         weighed.Add(request.Id.ToString("n"), id, sittingId, StepId.Parse(request.StepId), request.Grams, time.Now);
+    }
 
     /// <summary>Takes back what was weighed last, or everything.</summary>
     public void TakeBack(string id, string sittingId, TakeBackWeight request) =>

@@ -99,6 +99,8 @@ public static class Operations
             "What to mix for a wanted colour from the colourants at hand, the nearest first.", Refused),
         Get("/api/left-overs", "list-left-overs", "What was made from resin that was left over."),
         Put("/api/left-overs/{id}", "save-left-over", "Puts something on the left-over shelf, or changes it.", Refused, Missing, Elsewhere),
+        Delete("/api/cupboard/materials/{kind}/{id}", "take-material-out", "Takes a material of one's own out of the cupboard that nothing names.",
+            Missing),
         Delete("/api/left-overs/{id}", "take-left-over-out", "Takes something off the left-over shelf.", Missing),
         Get("/api/prices", "get-prices", "What a litre of each way to seal costs."),
         Put("/api/prices", "set-prices", "Sets what a litre costs.", Refused),

@@ -2,6 +2,7 @@ import type { QueryClient } from '@tanstack/react-query';
 import { MutationObserver, mutationOptions } from '@tanstack/react-query';
 import { api, preview, take } from './ask';
 import type {
+  MaterialView,
   Edit,
   Ground,
   KeptSequence,
@@ -255,6 +256,13 @@ export const keepMaterial = mutationOptions({
     client.setQueryData(ownMaterialsQuery.queryKey, now);
     return client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== ownMaterialsQuery.queryKey[0] });
   },
+});
+
+/** A material of one's own that nothing names is taken out. */
+export const takeOutMaterial = mutationOptions({
+  mutationFn: ({ kind, id }: Pick<MaterialView, 'kind' | 'id'>) =>
+    take(api.DELETE('/api/cupboard/materials/{kind}/{id}', { params: { path: { kind, id } } })),
+  onSuccess: (now, _material, _before, { client }) => client.setQueryData(ownMaterialsQuery.queryKey, now),
 });
 
 /** What things cost here; what pieces cost follows. */

@@ -1220,6 +1220,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cupboard/materials/{kind}/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes a material of one's own out of the cupboard that nothing names. */
+        delete: operations["take-material-out"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/moulds": {
         parameters: {
             query?: never;
@@ -6573,6 +6590,12 @@ export interface components {
         };
         /** @enum {unknown} */
         UndoStep: "undo" | "redo";
+        UnplannedWeight: {
+            stepId: string;
+            what: string;
+            /** Format: double */
+            grams: number;
+        };
         /**
          * @description How far a wall is sealed.
          * @enum {unknown}
@@ -6665,6 +6688,8 @@ export interface components {
             steps: components["schemas"]["WeighingStep"][];
             /** Format: int32 */
             next: number;
+            keepsJugs: boolean;
+            unplanned: components["schemas"]["UnplannedWeight"][];
         };
         /**
          * @description What clear resin does to the look of a stone.
@@ -9414,6 +9439,43 @@ export interface operations {
             };
             /** @description Problem details: what was refused, and why. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "take-material-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "resin" | "colourant" | "stone" | "barrier" | "base" | "pen" | "leaf" | "rubber";
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MaterialView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

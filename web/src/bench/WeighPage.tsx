@@ -89,6 +89,17 @@ function Weighing({ id, sitting, view }: { id: string; sitting: string; view: Sc
           {Math.min(view.next + 1, view.steps.length)} of {view.steps.length}
         </span>
       </header>
+      {view.keepsJugs && (
+        <p className="hint">The jugs stay as they were when you began to weigh, whatever the plan becomes.</p>
+      )}
+      {view.unplanned.length > 0 && (
+        <p className="say-wrong" role="alert">
+          The plan has changed:{' '}
+          {view.unplanned.map((u) => `${u.what}, ${units.show(u.grams, 'g', 1)}`).join('; ')}{' '}
+          {view.unplanned.length === 1 ? 'was' : 'were'} weighed and{' '}
+          {view.unplanned.length === 1 ? 'is' : 'are'} planned no more.
+        </p>
+      )}
       {step ? (
         <>
           <h1>

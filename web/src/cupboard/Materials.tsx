@@ -1,7 +1,8 @@
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { Fragment } from 'react';
-import type { MaterialKind, MaterialView, OwnMaterial, PropertyView, Refused } from '../api/client';
-import { keepMaterial } from '../api/changes';
+import type { MaterialKind, MaterialView, OwnMaterial, PropertyView } from '../api/client';
+import { Refused } from '../api/client';
+import { keepMaterial, takeOutMaterial } from '../api/changes';
 import { ownMaterialsQuery } from '../api/queries';
 import { Choice } from '../parts/Choice';
 import { ColourField } from '../parts/ColourField';
@@ -129,6 +130,7 @@ interface DataSheetProps {
 function DataSheet({ material, refused, save }: DataSheetProps) {
   const say = (field: string) => refused?.errors[field]?.[0];
   const own = ownOf(material);
+  const taking = useMutation(takeOutMaterial);
   const change = (p: PropertyView, value: number | null) => {
     const others = Object.entries(own.values).filter(([id]) => id !== p.id);
     save({ values: Object.fromEntries(value === null ? others : [...others, [p.id, value]]) });
@@ -169,6 +171,7 @@ function DataSheet({ material, refused, save }: DataSheetProps) {
               onChange={(basis) => save({ basis })}
             />
             {!material.ownBasis && <em className="typical"> typical, not the maker’s</em>}
+            {say('basis') && <span className="field-error">{say('basis')}</span>}
           </span>
         )}
         {material.inVessel && (
@@ -194,6 +197,18 @@ function DataSheet({ material, refused, save }: DataSheetProps) {
           >
             {material.putAway ? 'Take it out again' : 'Put it away'}
           </button>
+        )}
+        {material.own && (
+          <button type="button" className="btn btn-outline-primary" onClick={() => taking.mutate(material)}>
+            Take it off the list
+          </button>
+        )}
+        {taking.error && (
+          <p className="field-error" role="alert">
+            {taking.error instanceof Refused
+              ? (taking.error.errors['id']?.[0] ?? taking.error.message)
+              : 'It was not taken out.'}
+          </p>
         )}
       </div>
       {material.says && <p>{material.says}</p>}

@@ -55,6 +55,11 @@ public sealed class OwnMaterialValidator : AbstractValidator<OwnMaterial>
                 }
             }
 
+            if (material.Basis is null && (material.Values.ContainsKey(P.RatioResin) || material.Values.ContainsKey(P.RatioHardener)))
+            {
+                context.AddFailure("basis", "Say first whether the ratio is by volume or by weight: the two differ.");
+            }
+
             if (all.TryGetValue(P.RatioResin, out var resin) && all.TryGetValue(P.RatioHardener, out var hardener)
                 && !Accepted.RatioQuotient.Contains(resin / hardener))
             {
